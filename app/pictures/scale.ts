@@ -1,0 +1,52 @@
+import type { Point, Truck } from '#core/plan/types'
+
+/** Plan metres to drawing millimetres, front at the left. */
+export function drawingScale(truck: Truck) {
+  const front = truck.wheelbase + truck.frontOverhang
+  const x = (ahead: number) => (front - ahead) * 1000
+  const length = (front + Math.max(truck.axleToBall, -truck.bed.rear, -truck.frame.rear)) * 1000
+  return {
+    front, length, x,
+    /** Side view: height above ground, upwards. */
+    z: (height: number) => -height * 1000,
+    /** From above: left side at the top. */
+    y: (left: number) => -left * 1000,
+    ahead: (drawn: number) => front - drawn / 1000,
+    left: (drawn: number) => -drawn / 1000,
+  }
+}
+
+/** Drawing coordinates of a pointer event over an SVG. */
+export function pointerOn(event: PointerEvent): { x: number, y: number } {
+  const svg = (event.currentTarget as SVGElement).ownerSVGElement ?? (event.currentTarget as SVGSVGElement)
+  const matrix = svg.getScreenCTM()
+  if (!matrix) return { x: 0, y: 0 }
+  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse())
+  return { x: point.x, y: point.y }
+}
+
+/** Pointer drag of something drawn: reports how far it went in drawing mm, and when it was let go. */
+export function useDragging(move: (dx: number, dy: number) => void, done: () => void) {
+  let from: { x: number, y: number } | null = null
+  return {
+    pointerdown(event: PointerEvent) {
+      ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+      from = pointerOn(event)
+    },
+    pointermove(event: PointerEvent) {
+      if (!from) return
+      const now = pointerOn(event)
+      move(now.x - from.x, now.y - from.y)
+    },
+    pointerup() {
+      if (from) done()
+      from = null
+    },
+    pointercancel() {
+      if (from) done()
+      from = null
+    },
+  }
+}
+
+export const polyline = (points: readonly Point[], place: (p: Point) => [number, number]) => points.map(p => place(p).map(v => Math.round(v * 10) / 10).join(',')).join(' ')

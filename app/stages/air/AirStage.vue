@@ -1,0 +1,3 @@
+<template>
+  <p class="sheet p-5">…</p>
+</template>

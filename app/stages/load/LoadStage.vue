@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import { ordered, type LoadItem, type Plan, type School } from '#core/plan/types'
+import { showText } from '#core/quantity/units'
+import TruckAbove from '~/pictures/TruckAbove.vue'
+import TruckSide from '~/pictures/TruckSide.vue'
+import { useDragging } from '~/pictures/scale'
+
+const job = useJob()
+const shop = useShop()
+const screen = useScreen()
+const plan = computed(() => job.plan!)
+const haul = computed(() => plan.value.hauls[job.haulId])
+const result = computed(() => job.derived!.stages.load.result.hauls[job.haulId])
+const figure = (id: string) => job.derived!.stages.load.figures[`${job.haulId}.${id}`]
+const items = computed(() => ordered(haul.value?.items ?? {}))
+const sag = computed(() => result.value && { front: result.value.sagNoAir.front, rear: (result.value.sagNoAir.rearLeft + result.value.sagNoAir.rearRight) / 2 })
+const text = (value: number, quantity: Parameters<typeof showText>[1]) => showText(value, quantity, shop.units)
+const tidy = (v: number) => Math.round(v * 1000) / 1000
+
+const itemIn = (draft: Plan, id: string): LoadItem => draft.hauls[job.haulId]!.items[id]!
+function dragger(id: string, view: 'side' | 'above') {
+  const start = haul.value!.items[id]!
+  const from = { x: start.x, y: start.y }
+  return useDragging((dx, dy) => job.drag((draft) => {
+    const item = itemIn(draft, id)
+    item.x = tidy(Math.round((from.x - dx / 1000) * 100) / 100)
+    if (view === 'above') item.y = tidy(Math.round((from.y - dy / 1000) * 100) / 100)
+  }), () => job.drop(`Move ${start.label}`))
+}
+const dragging = shallowRef<ReturnType<typeof useDragging> | null>(null)
+function down(event: PointerEvent, id: string, view: 'side' | 'above'): void {
+  screen.subject = `${job.haulId}:${id}`
+  dragging.value = dragger(id, view)
+  dragging.value.pointerdown(event)
+}
+function nudge(event: KeyboardEvent, id: string, view: 'side' | 'above'): void {
+  const step = event.shiftKey ? 0.01 : 0.05
+  const by = { ArrowLeft: [step, 0], ArrowRight: [-step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key]
+  if (!by || (view === 'side' && by[1] !== 0)) return
+  event.preventDefault()
+  job.edit(`Move ${haul.value!.items[id]!.label}`, (draft) => {
+    const item = itemIn(draft, id)
+    item.x = tidy(item.x + by[0]!)
+    item.y = tidy(item.y + by[1]!)
+  })
+}
+
+const SCHOOLS: { value: School, label: string }[] = [{ value: 'level', label: 'Unladen rear height' }, { value: 'share', label: 'A third of the sag left in' }, { value: 'rake', label: 'Unladen rake, front to rear' }]
+const set = (label: string, change: (haul: Plan['hauls'][string]) => void) => job.edit(label, draft => change(draft.hauls[job.haulId]!))
+const setItem = (id: string, label: string, change: (item: LoadItem) => void) => job.edit(label, draft => change(itemIn(draft, id)))
+function addItem(): void {
+  const id = `i${crypto.randomUUID().slice(0, 8)}`
+  const { bed } = plan.value.truck
+  set('Add an item', (h) => {
+    h.items[id] = { label: `Item ${items.value.length + 1}`, mass: 100, x: tidy((bed.front + bed.rear) / 2), y: 0, length: 0.6, width: 0.6, height: 0.5, order: Math.max(0, ...items.value.map(([, i]) => i.order)) + 1 }
+  })
+}
+function addHaul(): void {
+  const id = `h${crypto.randomUUID().slice(0, 8)}`
+  job.edit('Add a haul', (draft) => {
+    draft.hauls[id] = { label: `Haul ${job.hauls.length + 1}`, order: Math.max(0, ...job.hauls.map(([, h]) => h.order)) + 1, items: {}, ballLoad: 0, trailerMass: 0, target: { school: 'level', share: 1 / 3 } }
+  })
+  job.chosenHaul = id
+}
+function removeHaul(): void {
+  const id = job.haulId
+  job.edit(`Take away ${haul.value?.label}`, (draft) => {
+    Reflect.deleteProperty(draft.hauls, id)
+    Reflect.deleteProperty(draft.tune.presets, id)
+  })
+}
+const under = computed(() => {
+  const r = result.value
+  if (!r) return { left: '', right: '' }
+  const limit = (side: 'left' | 'right') => ({ minPressure: 'held at the minimum', maxPressure: 'over the spring’s limit', maxLoad: 'over the spring’s load', height: 'outside its height range' })[r[side].limitedBy ?? 'none' as never] as string | undefined
+  const differ = r.left.pressure - r.right.pressure
+  return { left: limit('left') ?? (job.derived!.stages.air.result.teed ? 'teed, one pressure' : 'within limits'), right: limit('right') ?? (Math.abs(differ) < 1000 ? 'same as left' : `${text(Math.abs(differ), 'pressure')} ${differ < 0 ? 'more' : 'less'} than left`) }
+})
+</script>
+
+<template>
+  <div v-if="!haul || !result" class="sheet p-5">
+    <p class="mb-3">Nothing is carried in this job yet. Add a haul and say what goes on the truck.</p>
+    <button type="button" class="button" @click="addHaul"><Plus :size="16" aria-hidden="true" />Add a haul</button>
+  </div>
+  <div v-else class="space-y-3">
+    <div class="sheet p-3">
+      <TruckSide :truck="plan.truck" :sag="sag">
+        <template #default="{ s, sagged }">
+          <g v-for="[id, item] in items" :key="id" tabindex="0" role="button" :aria-label="`${item.label}, ${text(item.mass, 'mass')}, ${text(item.x, 'length')} ahead of the rear axle. Arrow keys move it.`" class="cursor-grab load-item" :data-item="id" @pointerdown="down($event, id, 'side')" @pointermove="dragging?.pointermove($event)" @pointerup="dragging?.pointerup()" @pointercancel="dragging?.pointercancel()" @keydown="nudge($event, id, 'side')" @focus="screen.subject = `${job.haulId}:${id}`">
+            <rect :x="s.x(item.x + item.length / 2)" :y="s.z(plan.truck.bed.floor + item.height)" :width="item.length * 1000" :height="item.height * 1000" rx="20" fill="var(--load)" fill-opacity="0.92" :stroke="screen.subject === `${job.haulId}:${id}` ? 'var(--ink)' : 'var(--blue)'" stroke-width="1.5" vector-effect="non-scaling-stroke" />
+          </g>
+          <g v-if="haul.ballLoad !== 0">
+            <line :x1="s.x(-plan.truck.axleToBall)" :x2="s.x(-plan.truck.axleToBall)" :y1="s.z(0.55)" :y2="s.z(0.35)" stroke="var(--ink)" stroke-width="3" vector-effect="non-scaling-stroke" />
+            <circle :cx="s.x(-plan.truck.axleToBall)" :cy="s.z(0.58)" r="55" fill="var(--ink)" />
+          </g>
+          <line v-if="sagged" :x1="sagged.rearX" :x2="sagged.rearX" :y1="s.z(plan.truck.frame.top - plan.truck.frame.depth)" :y2="sagged.rearY" stroke="var(--brick)" stroke-width="1.5" vector-effect="non-scaling-stroke" />
+        </template>
+        <template #over="{ at, s, sagged }">
+          <div v-for="[id, item] in items" :key="id" class="absolute pointer-events-none text-xs leading-tight pl-1.5 pt-1 max-w-[110px]" :style="at(s.x(item.x + item.length / 2), s.z(plan.truck.bed.floor + item.height))"><span class="block truncate">{{ item.label }}</span><span class="figure">{{ text(item.mass, 'mass') }}</span></div>
+          <div class="absolute text-center leading-tight whitespace-nowrap" :style="at(s.x(plan.truck.wheelbase), 60)" style="transform: translate(-50%, 0)"><Fig :figure="figure('frontAxle')" /><p class="text-[11px] text-soft">front, of {{ text(plan.truck.ratings.frontAxle, 'mass') }}</p></div>
+          <div class="absolute text-center leading-tight whitespace-nowrap" :style="at(s.x(0), 60)" style="transform: translate(-50%, 0)"><Fig :figure="figure('rearAxle')" /><p class="text-[11px] text-soft">rear, of {{ text(plan.truck.ratings.rearAxle, 'mass') }}</p></div>
+          <div v-if="haul.ballLoad !== 0" class="absolute text-xs leading-tight" :style="at(s.x(-plan.truck.axleToBall) + 90, s.z(0.3))">ball<br><span class="figure">{{ text(haul.ballLoad, 'mass') }}</span></div>
+          <div v-if="sagged && sag" class="absolute text-xs text-brick leading-tight bg-sheet/80" :style="at(sagged.rearX + 90, s.z(plan.truck.frame.top + 0.12))">with no air:<br><span class="figure">{{ text(Math.abs(sag.rear), 'length') }}</span> {{ sag.rear >= 0 ? 'down' : 'up' }}</div>
+        </template>
+      </TruckSide>
+    </div>
+
+    <div class="sheet p-4 grid gap-4 sm:grid-cols-[1fr_1fr_1.35fr]">
+      <GaugeDial :figure="figure('left')" side="left" :under="under.left" class="mx-auto" />
+      <GaugeDial :figure="figure('right')" side="right" :under="under.right" class="mx-auto" />
+      <div>
+        <fieldset>
+          <legend class="font-head font-semibold mb-1.5">Bring it to</legend>
+          <label v-for="school in SCHOOLS" :key="school.value" class="touch flex items-center gap-2 py-0.5"><input type="radio" name="school" class="accent-petrol size-4" :value="school.value" :checked="haul.target.school === school.value" @change="set(`Bring it to: ${school.label}`, h => { h.target.school = school.value })">{{ school.label }}</label>
+        </fieldset>
+        <dl class="mt-2 text-sm grid grid-cols-[auto_1fr] gap-x-2">
+          <dt class="text-soft">Headlamps now</dt><dd><Fig :figure="figure('pitchAfter')" plus />, were <Fig :figure="figure('pitchBefore')" plus /></dd>
+          <dt class="text-soft">Beam at 7.6 m</dt><dd><Fig :figure="figure('riseAfter')" plus />, was <Fig :figure="figure('riseBefore')" plus /></dd>
+          <dt class="text-soft">Steel springs carry</dt><dd><Fig :figure="figure('steelShare')" :digits="0" /></dd>
+          <dt class="text-soft">Front axle, any pressure</dt><dd><Fig :figure="figure('frontChange')" plus /></dd>
+        </dl>
+      </div>
+    </div>
+
+    <div class="sheet p-4">
+      <div class="flex flex-wrap items-end gap-3 mb-3">
+        <TextField label="Haul" :value="haul.label" required class="grow max-w-60" @change="v => set('Name the haul', h => { h.label = v })" />
+        <NumField label="Ball load" :value="haul.ballLoad" quantity="mass" :min="0" class="w-36" @change="v => set('Ball load', h => { h.ballLoad = v })" />
+        <NumField label="Trailer, whole" :value="haul.trailerMass" quantity="mass" :min="0" class="w-36" @change="v => set('Trailer weight', h => { h.trailerMass = v })" />
+        <button type="button" class="button quiet" @click="addHaul"><Plus :size="16" aria-hidden="true" />Haul</button>
+        <button v-if="job.hauls.length > 1" type="button" class="button quiet" @click="removeHaul"><Trash2 :size="16" aria-hidden="true" />This haul</button>
+      </div>
+      <div class="overflow-x-auto">
+        <table class="w-full text-sm min-w-[560px]">
+          <thead><tr class="text-left label"><th class="font-normal pr-2">Item</th><th class="font-normal pr-2">Mass</th><th class="font-normal pr-2">Ahead of rear axle</th><th class="font-normal pr-2">Left of centre</th><th class="font-normal pr-2">Length</th><th><span class="sr-only">Take away</span></th></tr></thead>
+          <tbody>
+            <tr v-for="[id, item] in items" :key="id" :class="{ 'bg-chosen': screen.subject === `${job.haulId}:${id}` }">
+              <td class="pr-2 py-0.5"><TextField hide-label :label="`Name of ${item.label}`" :value="item.label" @change="v => setItem(id, 'Name an item', i => { i.label = v })" /></td>
+              <td class="pr-2 w-32"><NumField hide-label :label="`Mass of ${item.label}`" :value="item.mass" quantity="mass" :min="0" :max="100000" @change="v => setItem(id, `Mass of ${item.label}`, i => { i.mass = v })" /></td>
+              <td class="pr-2 w-32"><NumField hide-label :label="`${item.label} ahead of the rear axle`" :value="item.x" quantity="length" :min="-20" :max="20" @change="v => setItem(id, `Move ${item.label}`, i => { i.x = v })" /></td>
+              <td class="pr-2 w-32"><NumField hide-label :label="`${item.label} left of centre`" :value="item.y" quantity="length" :min="-3" :max="3" @change="v => setItem(id, `Move ${item.label}`, i => { i.y = v })" /></td>
+              <td class="pr-2 w-32"><NumField hide-label :label="`Length of ${item.label}`" :value="item.length" quantity="length" :min="0.01" :max="20" @change="v => setItem(id, `Size of ${item.label}`, i => { i.length = v })" /></td>
+              <td><button type="button" class="touch p-1.5" :aria-label="`Take away ${item.label}`" @click="set(`Take away ${item.label}`, h => { Reflect.deleteProperty(h.items, id) })"><Trash2 :size="16" aria-hidden="true" /></button></td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <button type="button" class="button mt-2" @click="addItem"><Plus :size="16" aria-hidden="true" />Add an item</button>
+    </div>
+
+    <div class="sheet p-3">
+      <TruckAbove :truck="plan.truck" :heat="false">
+        <template #default="{ s }">
+          <g v-for="[id, item] in items" :key="id" tabindex="0" role="button" :aria-label="`${item.label} from above. Arrow keys move it.`" class="cursor-grab" @pointerdown="down($event, id, 'above')" @pointermove="dragging?.pointermove($event)" @pointerup="dragging?.pointerup()" @pointercancel="dragging?.pointercancel()" @keydown="nudge($event, id, 'above')">
+            <rect :x="s.x(item.x + item.length / 2)" :y="s.y(item.y + item.width / 2)" :width="item.length * 1000" :height="item.width * 1000" rx="20" fill="var(--load)" fill-opacity="0.85" stroke="var(--blue)" stroke-width="1.5" vector-effect="non-scaling-stroke" />
+          </g>
+        </template>
+        <template #over="{ at, s }">
+          <div v-for="[corner, x, y] in ([['frontLeft', plan.truck.wheelbase, 1], ['frontRight', plan.truck.wheelbase, -1], ['rearLeft', 0, 1], ['rearRight', 0, -1]] as const)" :key="corner" class="absolute text-sm bg-sheet/85 rounded px-1" style="transform: translate(-50%, -50%)" :style="at(s.x(x), s.y((y * (x ? plan.truck.frontTrack : plan.truck.rearTrack)) / 2))"><Fig :figure="figure(corner)" /></div>
+          <div v-for="[id, item] in items" :key="id" class="absolute pointer-events-none text-xs pl-1 pt-0.5" :style="at(s.x(item.x + item.length / 2), s.y(item.y + item.width / 2))">{{ item.label }}</div>
+        </template>
+      </TruckAbove>
+    </div>
+  </div>
+</template>

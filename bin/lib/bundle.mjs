@@ -1,0 +1,30 @@
+// Bundles one TypeScript entry of the project for Node.js, and again only when a source is newer than the bundle.
+import { mkdirSync, readdirSync, statSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..')
+
+function newest(folder) {
+  let time = 0
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name)
+    if (entry.isDirectory()) time = Math.max(time, newest(path))
+    else if (entry.name.endsWith('.ts')) time = Math.max(time, statSync(path).mtimeMs)
+  }
+  return time
+}
+
+/** Path of the bundle of `entry` (relative to the project), made fresh when any of `sources` is newer. */
+export async function bundle(entry, name, sources, external = []) {
+  const outfile = join(root, '.build', `${name}.mjs`)
+  const built = statSync(outfile, { throwIfNoEntry: false })?.mtimeMs ?? 0
+  if (built > Math.max(statSync(join(root, 'package.json')).mtimeMs, ...sources.map(s => newest(join(root, s))))) return outfile
+  const { build } = await import('esbuild')
+  mkdirSync(dirname(outfile), { recursive: true })
+  await build({
+    entryPoints: [join(root, entry)], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', external, logLevel: 'error', absWorkingDir: root,
+    banner: { js: 'import { createRequire as __require } from "node:module"; const require = __require(import.meta.url);' },
+  })
+  return outfile
+}

@@ -1,0 +1,58 @@
+// Installs what a fresh Debian 12 machine with Node.js 20 lacks. Safe to run again and again.
+import { execFileSync, spawnSync } from 'node:child_process'
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync, mkdirSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { join } from 'node:path'
+import { root } from './bundle.mjs'
+
+/** npm packages as locked; again only when the lock file changed. */
+export function install() {
+  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const mark = join(root, 'node_modules', '.installed')
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return
+  console.error('Installing packages …')
+  execFileSync('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund'], { cwd: root, stdio: ['ignore', 2, 2] })
+  writeFileSync(mark, lock)
+}
+
+/** Folder of PostgreSQL's programs, newest version installed, or null. */
+export function postgresBin() {
+  const base = '/usr/lib/postgresql'
+  const versions = existsSync(base) ? readdirSync(base).filter(v => existsSync(join(base, v, 'bin', 'initdb'))) : []
+  versions.sort((a, b) => Number(b) - Number(a))
+  return versions.length ? join(base, versions[0], 'bin') : null
+}
+
+export const CHROMIUM = '/usr/bin/chromium'
+
+/** Debian's packages by apt, as root or through sudo; a plain message when neither is possible. */
+function aptInstall(packages) {
+  const asRoot = process.getuid() === 0
+  const prefix = asRoot ? [] : ['sudo', '-n']
+  if (!asRoot && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status !== 0) {
+    throw new Error(`This machine lacks ${packages.join(' and ')}. Ask someone who may: apt-get install ${packages.join(' ')}`)
+  }
+  const run = (args) => {
+    const [command, ...rest] = [...prefix, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]
+    execFileSync(command, rest, { stdio: ['ignore', 2, 2] })
+  }
+  console.error(`Installing ${packages.join(', ')} …`)
+  // A cluster of the machine's own is not wanted: ours lives in the project.
+  if (packages.includes('postgresql') && asRoot && !existsSync('/etc/postgresql-common/createcluster.conf')) {
+    mkdirSync('/etc/postgresql-common', { recursive: true })
+    writeFileSync('/etc/postgresql-common/createcluster.conf', 'create_main_cluster = false\n')
+  }
+  run(['update'])
+  run(['install', '-y', '--no-install-recommends', '-o', 'Dpkg::Options::=--force-confold', ...packages])
+}
+
+export function installPostgres() {
+  if (!postgresBin()) aptInstall(['postgresql'])
+  const bin = postgresBin()
+  if (!bin) throw new Error('PostgreSQL is installed but its programs are not under /usr/lib/postgresql.')
+  return bin
+}
+
+export function installChromium() {
+  if (!statSync(CHROMIUM, { throwIfNoEntry: false })) aptInstall(['chromium'])
+}

@@ -1,0 +1,79 @@
+import { readFileSync, statSync } from 'node:fs'
+import { CALCULATORS, calculate, inputFields } from '#core/calculators/index'
+import { CalculatorError } from '#core/calculators/define'
+import { createDeriver } from '#core/plan/derive'
+import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/plan/file'
+import { jsonSchemaOf } from '#core/plan/jsonSchema'
+import { report } from '#core/plan/report'
+import { planSchema } from '#core/plan/schema'
+
+/** The headless command. Exit codes: 0 well, 1 a Stop stands in the plan, 2 the input cannot be used. */
+
+const USAGE = `usage: np check FILE | np calc NAME < input.json | np calc --list | np schema`
+
+class UsageError extends Error {}
+
+function print(value: unknown): void {
+  process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
+}
+
+function readFile(path: string): string {
+  try {
+    if (statSync(path).size > MAX_FILE_BYTES) throw new UsageError(`${path}: larger than ${MAX_FILE_BYTES / 1e6} MB, too large for a plan file`)
+    return readFileSync(path, 'utf8')
+  }
+  catch (error) {
+    if (error instanceof UsageError) throw error
+    throw new UsageError(`${path}: cannot be read (${(error as NodeJS.ErrnoException).code ?? (error as Error).message})`)
+  }
+}
+
+function check(path: string): number {
+  let plan
+  try {
+    plan = readPlanFile(readFile(path))
+  }
+  catch (error) {
+    if (error instanceof PlanFileError) throw new UsageError(`${path}: ${error.message}`)
+    throw error
+  }
+  const derived = createDeriver()(plan)
+  print(report(derived))
+  return derived.notes.some(n => n.rank === 'stop') ? 1 : 0
+}
+
+function calc(name: string): number {
+  if (name === '--list') {
+    print(CALCULATORS.map(c => ({ name: c.name, title: c.title, source: c.source, in: Object.fromEntries(inputFields(c.schema).map(f => [f.path, { label: f.label, unit: f.unit }])), out: Object.fromEntries(Object.entries(c.outputs).map(([key, o]) => [key, { label: o.label, unit: o.unit }])), example: c.example })))
+    return 0
+  }
+  let input: unknown
+  try {
+    input = JSON.parse(readFileSync(0, 'utf8'))
+  }
+  catch (error) {
+    throw new UsageError(`standard input: not JSON (${(error as Error).message}); type one object, for example ${JSON.stringify(CALCULATORS.find(c => c.name === name)?.example ?? {})}`)
+  }
+  print(calculate(name, input))
+  return 0
+}
+
+function main(args: string[]): number {
+  const [command, ...rest] = args
+  if (command === 'check' && rest.length === 1) return check(rest[0]!)
+  if (command === 'calc' && rest.length === 1) return calc(rest[0]!)
+  if (command === 'schema' && rest.length === 0) {
+    print({ $schema: 'https://json-schema.org/draft/2020-12/schema', title: 'Nimble Piston plan', ...jsonSchemaOf(planSchema) })
+    return 0
+  }
+  throw new UsageError(USAGE)
+}
+
+try {
+  process.exitCode = main(process.argv.slice(2))
+}
+catch (error) {
+  if (!(error instanceof UsageError || error instanceof CalculatorError)) throw error
+  process.stderr.write(`${error.message}\n`)
+  process.exitCode = 2
+}

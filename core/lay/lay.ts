@@ -1,0 +1,115 @@
+import type { CompressorClass, SpringClass, TubeClass } from '../catalog/parts'
+import type { AirPlan, LayPlan, Point, Truck } from '../plan/types'
+import type { Figure, Note } from '../quantity/figure'
+import { stateOf, type StageOutput } from '../quantity/stage'
+import { HEAT_CLEARANCE, chassisGraph, heatDistance, lengthOf, shortestPath } from './chassis'
+import { layRules } from './rules'
+
+/** Spacing of ties along a run, m (150 to 200 mm, common practice). */
+export const TIE_SPACING = 0.175
+/** How much dearer a metre inside the keep-off counts when a route is sought. */
+const HEAT_COST = 12
+
+export interface Route {
+  id: string
+  kind: 'air' | 'feed'
+  from: string
+  to: string
+  fromLabel: string
+  toLabel: string
+  path: AirPlan['lines'][string]['path'] | 'feed'
+  points: Point[]
+  /** Along the run, m. */
+  run: number
+  slack: number
+  /** To cut, m: run and slack, up to the next 10 mm. */
+  cut: number
+  ties: number
+  grommets: number
+  heat: number
+}
+
+export interface LayResult {
+  places: Record<string, Point>
+  routes: Route[]
+  /** Cut list, longest first. */
+  cuts: Route[]
+  /** Battery to compressor, along the frame, m; null with nothing to feed. */
+  feed: number | null
+  harness: number
+  heat: Record<string, number>
+}
+
+/** Where a part is proposed: on the rail away from the exhaust, ahead of the axle, springs at their seats, fill valves at the tail. */
+export function proposedPlaces(truck: Truck, air: AirPlan): Record<string, Point> {
+  const { frame } = truck
+  const tail = truck.exhaust.points.find(p => Math.abs(p.x) < truck.wheelbase / 2 && Math.abs(p.y) > frame.spacing / 4)
+  const clear = tail && tail.y > 0 ? -1 : 1
+  const rail = frame.spacing / 2
+  const ahead = truck.wheelbase * 0.42
+  const z = frame.top
+  const spring = (side: number): Point => ({ x: 0, y: side * (truck.suspension.rearSpringBase / 2), z: frame.top - frame.depth })
+  const tailX = -Math.max(truck.axleToBall - 0.12, 0.4)
+  const own: Partial<Record<string, Point>> = {
+    'spring-left': spring(1), 'spring-right': spring(-1),
+    'compressor': { x: ahead, y: clear * (rail + 0.08), z }, 'filter': { x: ahead + 0.2, y: clear * (rail + 0.05), z: z + 0.18 }, 'dryer': { x: ahead - 0.17, y: clear * (rail + 0.06), z }, 'block': { x: ahead - 0.33, y: clear * (rail + 0.08), z },
+    'tee-left': { x: 0.3, y: rail + 0.03, z }, 'tee-right': { x: 0.3, y: -(rail + 0.03), z }, 'fill-tee': { x: ahead - 0.6, y: clear * (rail + 0.03), z }, 'split': { x: 0.3, y: clear * (rail + 0.03), z },
+    'fill': { x: tailX, y: clear * 0.35, z: frame.top - 0.12 }, 'fill-left': { x: tailX, y: clear * 0.4, z: frame.top - 0.12 }, 'fill-right': { x: tailX, y: clear * 0.25, z: frame.top - 0.12 },
+  }
+  return Object.fromEntries(Object.keys(air.components).map(id => [id, own[id] ?? { x: ahead - 0.8, y: clear * (rail + 0.05), z }]))
+}
+
+/** Battery by its id among the places. */
+export const BATTERY = 'battery'
+
+/** Places, routes along the frame and the cut list. */
+export function layStage(lay: LayPlan, truck: Truck, air: AirPlan, parts: { tube: TubeClass | null, compressor: CompressorClass | null, spring: SpringClass | null }): StageOutput<LayResult> {
+  const places: Record<string, Point> = { ...proposedPlaces(truck, air), [BATTERY]: truck.battery }
+  for (const [id, place] of Object.entries(lay.places)) if (places[id] && air.components[id]?.kind !== 'spring') places[id] = place
+  const { graph, at } = chassisGraph(truck, places)
+  const warm = graph.edges.map(edge => heatDistance([graph.nodes[edge.a]!, graph.nodes[edge.b]!], truck.exhaust) < HEAT_CLEARANCE)
+  const costs = new Map(graph.edges.map((edge, i) => [edge, edge.length * (warm[i] ? HEAT_COST : 1)]))
+
+  const route = (id: string, kind: Route['kind'], from: string, to: string, path: Route['path'], slack: number): Route => {
+    const a = places[from]!
+    const b = places[to]!
+    // Parts within a hand's breadth of each other are joined straight.
+    const near = Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z) < 0.4
+    const nodes = near ? null : shortestPath(graph, at[from]!, at[to]!, edge => costs.get(edge)!)
+    const points = nodes ? nodes.map(n => graph.nodes[n]!) : [a, b]
+    const run = lengthOf(points)
+    const crossings = points.filter((p, i) => i > 0 && Math.abs(p.y - points[i - 1]!.y) > truck.frame.spacing * 0.9).length
+    const cut = Math.ceil((run + slack) * 100 - 1e-6) / 100
+    const label = (part: string) => (part === BATTERY ? 'Battery' : air.components[part]?.label ?? part)
+    return { id, kind, from, to, fromLabel: label(from), toLabel: label(to), path, points, run, slack, cut, ties: Math.ceil(run / TIE_SPACING), grommets: crossings * 2, heat: heatDistance(points, truck.exhaust) }
+  }
+  const ends = (...ids: string[]) => ids.filter(id => air.components[id]?.kind === 'spring').length
+  const routes = Object.entries(air.lines).filter(([, l]) => places[l.from] && places[l.to]).map(([id, l]) => route(id, 'air', l.from, l.to, l.path, ends(l.from, l.to) * lay.slackAtSpring))
+  const powered = Object.entries(air.components).find(([, c]) => c.kind === 'compressor')
+  const feedRoute = powered ? route('feed', 'feed', BATTERY, powered[0], 'feed', 0) : null
+  const all = feedRoute ? [...routes, feedRoute] : routes
+  const cuts = [...routes].sort((a, b) => b.cut - a.cut)
+  const harness = (lay.harnessLength ?? parts.compressor?.harness ?? 0) + lay.harnessExtension
+  const heat = Object.fromEntries(Object.entries(places).filter(([id]) => id !== BATTERY).map(([id, p]) => {
+    const body = air.components[id]?.kind === 'spring' ? (parts.spring?.diameter ?? 0) / 2 : 0
+    return [id, Math.max(heatDistance([p], truck.exhaust) - body, 0)]
+  }))
+  const result: LayResult = { places, routes: all, cuts, feed: feedRoute?.run ?? null, harness, heat }
+
+  const figures: Record<string, Figure> = {}
+  for (const r of all) {
+    figures[`cut.${r.id}`] = { label: `${r.fromLabel} to ${r.toLabel}`, value: r.cut, quantity: 'run', formula: 'run along the frame + slack, up to the next 10 mm', inputs: [{ label: 'Run', value: r.run, quantity: 'run' }, { label: 'Slack at the spring', value: r.slack, quantity: 'length' }, { label: 'Ties', value: r.ties, quantity: 'count' }], source: 'Shortest path on the chassis graph, keep-off counted dearer; slack 300 mm (common practice)' }
+    if (Number.isFinite(r.heat)) figures[`heat.${r.id}`] = { label: `${r.fromLabel} to ${r.toLabel}, from the exhaust`, value: r.heat, quantity: 'length', formula: 'least distance of the run from the pipe’s outside', inputs: [{ label: 'Pipe radius', value: truck.exhaust.radius, quantity: 'length' }], source: 'Geometry; 150 mm (common practice)', min: HEAT_CLEARANCE }
+  }
+  const longest = cuts[0]
+  figures.longest = { label: 'Longest line', value: longest?.cut ?? null, quantity: 'run', formula: 'largest of the cut list', inputs: cuts.slice(0, 5).map(c => ({ label: `${c.fromLabel} to ${c.toLabel}`, value: c.cut, quantity: 'run' as const })), source: 'Cut list', max: 8 }
+  figures.tube = { label: 'Tube in all', value: cuts.reduce((s, c) => s + c.cut, 0), quantity: 'run', formula: 'Σ cut lengths', inputs: [{ label: 'Lines', value: cuts.length, quantity: 'count' }], source: 'Cut list' }
+  if (feedRoute) figures.feed = { label: 'Battery to compressor', value: feedRoute.run, quantity: 'run', formula: 'run along the frame, one way', inputs: [{ label: 'Harness as fitted', value: harness, quantity: 'run' }], source: 'Shortest path on the chassis graph', max: harness }
+  if (places.compressor && places.block) {
+    const apart = Math.hypot(places.compressor.x - places.block.x, places.compressor.y - places.block.y, places.compressor.z - places.block.z)
+    figures.apart = { label: 'Compressor to block', value: apart, quantity: 'length', formula: 'straight distance', inputs: [], source: 'Geometry; 400 mm on a shared harness (common practice)', max: parts.compressor?.blockReach }
+  }
+  const notes: Note[] = layRules(result, lay, truck, air, parts.compressor, figures.apart?.value ?? null)
+  const placed = Object.keys(lay.places).length > 0
+  return { figures, notes, state: stateOf(notes, placed ? 'clear' : 'begun'), headline: { figures: ['tube'] }, result }
+}

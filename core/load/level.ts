@@ -1,0 +1,78 @@
+import { GRAVITY } from '../quantity/constants'
+import { interpolate } from '../quantity/interpolate'
+
+/** What levelling needs of a spring: effective area over height, and its limits. SI, pressures gauge. */
+export interface LevelSpring { areaByHeight: readonly (readonly [number, number])[], designHeight: number, minPressure: number, maxPressure: number, maxLoad: number }
+
+export type LimitedBy = 'minPressure' | 'maxPressure' | 'maxLoad' | 'height' | null
+
+export interface Levelled {
+  /** Squat at the wheel with steel alone, m. */
+  squatWithoutAir: number
+  /** Force the air spring needs at the target, N. */
+  springForce: number
+  /** Height of the air spring at the target, m. */
+  height: number
+  /** Pressure to set, Pa gauge, kept within the limits. */
+  pressure: number
+  /** What the target would need with no limit, Pa gauge. */
+  wanted: number
+  within: boolean
+  limitedBy: LimitedBy
+}
+
+/**
+ * Pressure that brings one rear corner to a target squat: k·s + F(h0 − s·MR, p)·MR = ΔF with F = p·A(h), counted from
+ * the unladen truck with the air spring unloaded at its design height.
+ * The lowest cap wins; outside the area table the answer is limited by height and the area at its end is used.
+ * @param increase force added at the spring, N; `rate` N/m at the wheel; `target` squat wanted, m.
+ */
+export function levelPressure(increase: number, rate: number, motionRatio: number, target: number, spring: LevelSpring): Levelled {
+  const table = spring.areaByHeight
+  const height = spring.designHeight - target * motionRatio
+  const area = interpolate(table, height)
+  const springForce = (increase - rate * target) / motionRatio
+  const wanted = springForce / area
+  const loadCap = (spring.maxLoad * GRAVITY) / area
+  const cap = Math.min(spring.maxPressure, loadCap)
+  const outside = height < table[0]![0] || height > table[table.length - 1]![0]
+  let limitedBy: LimitedBy = null
+  let pressure = wanted
+  if (wanted < spring.minPressure) {
+    pressure = spring.minPressure
+    limitedBy = 'minPressure'
+  }
+  if (pressure > cap) {
+    pressure = cap
+    limitedBy = loadCap < spring.maxPressure ? 'maxLoad' : 'maxPressure'
+  }
+  if (outside) limitedBy = 'height'
+  return { squatWithoutAir: increase / rate, springForce, height, pressure, wanted, within: limitedBy === null, limitedBy }
+}
+
+/**
+ * Squat of one corner at a set pressure: the s that solves k·s + p·A(h0 − s·MR)·MR = ΔF. Found by bisection on a
+ * bracket that always holds the root, since the left side is strictly rising wherever steel outweighs the area's slope.
+ * @throws when no squat within ±0.6 m balances the force.
+ */
+export function squatAt(pressure: number, increase: number, rate: number, motionRatio: number, spring: LevelSpring): number {
+  const excess = (s: number) => rate * s + pressure * interpolate(spring.areaByHeight, spring.designHeight - s * motionRatio) * motionRatio - increase
+  let low = -0.6
+  let high = 0.6
+  while (excess(low) > 0 || excess(high) < 0) {
+    low *= 2
+    high *= 2
+    if (high > 20) throw new Error('No height balances this load: check the suspension rate and the load.')
+  }
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2
+    if (excess(middle) > 0) high = middle
+    else low = middle
+  }
+  return (low + high) / 2
+}
+
+/** How far the low beam's cut-off rises at a distance, m, and the nose-up pitch, rad. Sag positive down. */
+export function headlampRise(wheelbase: number, rearSag: number, frontSag: number, distance: number): { rise: number, pitch: number } {
+  return { rise: (distance * (rearSag - frontSag)) / wheelbase, pitch: Math.atan((rearSag - frontSag) / wheelbase) }
+}

@@ -1,0 +1,101 @@
+import { REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
+import { studentT95 } from './studentT'
+
+/** One reading of a hold test. t in s, gauge pressure and barometer in Pa, temperature in K. */
+export interface HoldReading { t: number, pressure: number, temperature: number, barometer: number | null }
+
+export type Verdict = 'tight' | 'leaking' | 'cannot tell'
+
+export interface LeakResult {
+  /** Pa·m³/s at 293.15 K, positive is loss. */
+  leak: number
+  /** Standard cm³ a minute at 0 °C, 101 325 Pa. */
+  sccm: number
+  /** Gauge pressure lost per s at 293.15 K. */
+  lossRate: number
+  /** 95 % interval of `leak`. */
+  low: number
+  high: number
+  verdict: Verdict
+  /** Further time at the same rate of reading until the half-width equals the allowed loss, s; 0 when known or never useful. */
+  waitMore: number
+  /** Each reading's absolute pressure brought to 293.15 K, Pa. */
+  corrected: number[]
+}
+
+/**
+ * Leak from pressure decay with temperature taken out: q = −V·d(p_abs·T_ref/T)/dt by least squares over the readings.
+ * The interval is Student's, from the residuals, a reading never better than resolution/√12.
+ * Source: pressure-change method, EN 1779 and EN 13184 (memory). Only at held height.
+ * @param volume m³; `resolution` Pa; `allowed` Pa/s of loss that still counts as tight.
+ * @throws with fewer than two readings, or readings all at one time.
+ */
+export function leakRate(volume: number, readings: readonly HoldReading[], resolution: number, allowed: number): LeakResult {
+  const n = readings.length
+  if (n < 2) throw new Error('A hold test needs at least two readings.')
+  const corrected = readings.map(r => ((r.pressure + (r.barometer ?? STANDARD_ATMOSPHERE)) * REFERENCE_TEMPERATURE) / r.temperature)
+  const meanT = readings.reduce((s, r) => s + r.t, 0) / n
+  const meanP = corrected.reduce((s, p) => s + p, 0) / n
+  let stt = 0
+  let stp = 0
+  readings.forEach((r, i) => {
+    stt += (r.t - meanT) ** 2
+    stp += (r.t - meanT) * (corrected[i]! - meanP)
+  })
+  if (!(stt > 0)) throw new Error('All readings carry the same time: type when each was taken.')
+  const slope = stp / stt
+  const residual = readings.reduce((s, r, i) => s + (corrected[i]! - meanP - slope * (r.t - meanT)) ** 2, 0)
+  const floor = resolution / Math.sqrt(12)
+  // Two readings leave no residual: the reading's own step is then all that is known of its scatter.
+  const degrees = n - 2
+  const sigma = Math.max(degrees > 0 ? Math.sqrt(residual / degrees) : 0, floor)
+  const factor = degrees > 0 ? studentT95(degrees) : 1.959963984540054
+  const half = (factor * sigma) / Math.sqrt(stt)
+  const leak = -slope * volume
+  const halfLeak = half * volume
+  const low = leak - halfLeak
+  const high = leak + halfLeak
+  const limit = allowed * volume
+  const verdict: Verdict = high <= limit ? 'tight' : low > 0 ? 'leaking' : 'cannot tell'
+  return {
+    leak,
+    sccm: (leak * (273.15 / REFERENCE_TEMPERATURE)) / STANDARD_ATMOSPHERE * 1e6 * 60,
+    lossRate: -slope,
+    low,
+    high,
+    verdict,
+    waitMore: verdict === 'cannot tell' ? waitMore(readings, sigma, allowed) : 0,
+    corrected,
+  }
+}
+
+/**
+ * Further time until the half-width of the slope equals `allowed`, with the same scatter and rate of reading.
+ * n readings evenly over a span D give Σ(t − t̄)² = D²·n(n + 1)/(12(n − 1)); D grows with n at a fixed interval.
+ */
+function waitMore(readings: readonly HoldReading[], sigma: number, allowed: number): number {
+  const times = readings.map(r => r.t)
+  const span = Math.max(...times) - Math.min(...times)
+  const interval = span / (readings.length - 1)
+  const halfAt = (n: number) => {
+    const degrees = n - 2
+    const t = degrees > 0 ? studentT95(degrees) : 1.959963984540054
+    const duration = (n - 1) * interval
+    return (t * sigma) / Math.sqrt((duration ** 2 * n * (n + 1)) / (12 * (n - 1)))
+  }
+  let low = readings.length
+  if (halfAt(low) <= allowed) return 0
+  let high = low * 2
+  while (halfAt(high) > allowed && high < 1e9) high *= 2
+  for (let i = 0; i < 100 && high - low > 1e-9 * high; i++) {
+    const middle = (low + high) / 2
+    if (halfAt(middle) > allowed) low = middle
+    else high = middle
+  }
+  return ((low + high) / 2 - readings.length) * interval
+}
+
+/** Smallest leak a hold of `duration` s can show, Pa·m³/s: V·δ/Δt. */
+export function smallestLeak(volume: number, uncertainty: number, duration: number): number {
+  return (volume * uncertainty) / duration
+}

@@ -1,0 +1,49 @@
+/** Two-sided 95 % point of Student's t for any degrees of freedom > 0, by inverting its distribution. */
+export function studentT95(degrees: number): number {
+  let low = 0
+  let high = 13
+  while (upperTail(high, degrees) > 0.025) high *= 2
+  for (let i = 0; i < 80; i++) {
+    const middle = (low + high) / 2
+    if (upperTail(middle, degrees) > 0.025) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
+}
+
+/** P(T > t) = ½·I_{ν/(ν+t²)}(ν/2, ½). Abramowitz & Stegun 26.7. */
+function upperTail(t: number, degrees: number): number {
+  return incompleteBeta(degrees / (degrees + t * t), degrees / 2, 0.5) / 2
+}
+
+/** Regularised incomplete beta function by its continued fraction (Lentz). Abramowitz & Stegun 26.5.8. */
+export function incompleteBeta(x: number, a: number, b: number): number {
+  if (x <= 0) return 0
+  if (x >= 1) return 1
+  if (x > (a + 1) / (a + b + 2)) return 1 - incompleteBeta(1 - x, b, a)
+  const front = Math.exp(a * Math.log(x) + b * Math.log(1 - x) - logGamma(a) - logGamma(b) + logGamma(a + b)) / a
+  const guard = (v: number) => (Math.abs(v) < 1e-300 ? 1e-300 : v)
+  let c = 1
+  let d = 1 / guard(1 - ((a + b) * x) / (a + 1))
+  let h = d
+  for (let m = 1; m < 500; m++) {
+    const even = (m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m))
+    d = 1 / guard(1 + even * d)
+    c = guard(1 + even / c)
+    h *= d * c
+    const odd = (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1))
+    d = 1 / guard(1 + odd * d)
+    c = guard(1 + odd / c)
+    h *= d * c
+    if (Math.abs(d * c - 1) < 1e-15) break
+  }
+  return front * h
+}
+
+/** ln Γ(x), Stirling's series after lifting the argument. Abramowitz & Stegun 6.1.41. */
+function logGamma(x: number): number {
+  let shift = 0
+  while (x < 12) shift -= Math.log(x++)
+  const z = 1 / (x * x)
+  return shift + (x - 0.5) * Math.log(x) - x + Math.log(2 * Math.PI) / 2 + (1 / 12 - z * (1 / 360 - z * (1 / 1260 - z * (1 / 1680 - z / 1188)))) / x
+}

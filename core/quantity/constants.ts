@@ -1,0 +1,26 @@
+/** Physical constants, SI. Sources beside each; "memory" means written down without a copy at hand. */
+
+/** Standard atmosphere, Pa (exact). ISO 2533. */
+export const STANDARD_ATMOSPHERE = 101_325
+/** Specific gas constant of dry air, J/(kg·K). ISO 2533. */
+export const GAS_CONSTANT_AIR = 287.05
+/** Ratio of specific heats of air. Any gas-dynamics text. */
+export const GAMMA_AIR = 1.4
+/** Standard gravity, m/s² (exact). ISO 80000-3. */
+export const GRAVITY = 9.80665
+/** Zero of the Celsius scale, K (exact). */
+export const ZERO_CELSIUS = 273.15
+/** Reference temperature for free air and leak rates, K. ISO 8778 (memory). */
+export const REFERENCE_TEMPERATURE = 293.15
+/** Reference atmosphere for "ANR" flow, Pa. ISO 8778 (memory). */
+export const REFERENCE_PRESSURE = 100_000
+/** Density of air at the ANR reference atmosphere, kg/m³. ISO 8778 (memory). */
+export const REFERENCE_DENSITY = 1.185
+
+/**
+ * Dynamic viscosity of air, Pa·s, at an absolute temperature in K.
+ * Source: ISO 2533 (Sutherland's form); 1.813e-5 Pa·s at 20 °C.
+ */
+export function airViscosity(temperature: number): number {
+  return (1.458e-6 * temperature ** 1.5) / (temperature + 110.4)
+}

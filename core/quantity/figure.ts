@@ -1,0 +1,49 @@
+import type { Quantity } from './units'
+
+/** One input of a figure, as shown under "why?". */
+export interface FigureInput { label: string, value: number | string | null, quantity?: Quantity }
+
+/** A computed number that can answer "why?": formula, inputs and where the formula comes from. Value in SI. */
+export interface Figure {
+  label: string
+  value: number | null
+  quantity: Quantity
+  formula: string
+  inputs: FigureInput[]
+  source: string
+  /** Limits drawn as the band of its gauge, SI. */
+  min?: number
+  max?: number
+}
+
+export type Rank = 'stop' | 'fix' | 'know'
+
+export type StageName = 'truck' | 'load' | 'air' | 'lay' | 'power' | 'tune' | 'build' | 'prove' | 'handover'
+
+export const STAGES: readonly StageName[] = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover']
+
+/** One change of the plan document, in the form immer uses. */
+export interface Patch { op: 'replace' | 'add' | 'remove', path: (string | number)[], value?: unknown }
+
+export interface Remedy { label: string, patches: Patch[] }
+
+/** What the computation noticed. `value` and `limit` are SI of `quantity`. */
+export interface Note {
+  rule: string
+  rank: Rank
+  stage: StageName
+  /** Id of what it is about, so that the picture can show it. */
+  subject: string
+  title: string
+  text: string
+  value: number | null
+  limit: number | null
+  quantity: Quantity
+  source: string
+  remedy?: Remedy
+}
+
+/** Builds a remedy that sets one field. */
+export function setField(label: string, path: (string | number)[], value: unknown): Remedy {
+  return { label, patches: [{ op: 'replace', path, value }] }
+}

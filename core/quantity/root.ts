@@ -1,0 +1,33 @@
+/**
+ * Root of a continuous function on a bracket [a, b] whose ends differ in sign, by the Illinois form of regula falsi
+ * with bisection steps when it stalls. Stops when the bracket is `tolerance` of its larger end.
+ * A jump through zero is found as the place of the jump.
+ */
+export function findRoot(f: (x: number) => number, a: number, b: number, tolerance = 1e-13): number {
+  let fa = f(a)
+  let fb = f(b)
+  if (fa === 0) return a
+  if (fb === 0) return b
+  let side = 0
+  for (let i = 0; i < 200; i++) {
+    if (Math.abs(b - a) <= tolerance * Math.max(Math.abs(a), Math.abs(b))) break
+    const straight = (a * fb - b * fa) / (fb - fa)
+    const x = i % 4 === 3 || !Number.isFinite(straight) ? (a + b) / 2 : straight
+    const fx = f(x)
+    if (fx === 0) return x
+    if (fx * fb < 0) {
+      a = b
+      fa = fb
+      b = x
+      fb = fx
+      side = 0
+    }
+    else {
+      b = x
+      fb = fx
+      fa = side === 1 ? fa / 2 : fa
+      side = 1
+    }
+  }
+  return (a + b) / 2
+}

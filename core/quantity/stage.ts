@@ -1,0 +1,19 @@
+import type { Figure, Note } from './figure'
+
+/** How far a stage is: shown on the line as ring, half, disc or barred square. */
+export type StageState = 'none' | 'begun' | 'clear' | 'stop'
+
+/** What every stage gives: figures that can answer "why?", notes, the one figure shown on the line, and its own result for the pictures. */
+export interface StageOutput<R> {
+  figures: Record<string, Figure>
+  notes: Note[]
+  state: StageState
+  /** Id of the figure shown under the stage's name on the line, or a text. */
+  headline: { figures: string[] } | { text: string }
+  result: R
+}
+
+/** Stop beats everything; otherwise what the stage says of itself. */
+export function stateOf(notes: readonly Note[], otherwise: Exclude<StageState, 'stop'>): StageState {
+  return notes.some(n => n.rank === 'stop') ? 'stop' : otherwise
+}

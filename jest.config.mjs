@@ -1,0 +1,13 @@
+const shared = {
+  testEnvironment: 'node',
+  transform: { '^.+\\.ts$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }] },
+  moduleNameMapper: { '^#core/(.*)$': '<rootDir>/core/$1' },
+}
+
+/** Two projects: the core on its own, and the server's work against a real database (DATABASE_URL is set by bin/test). */
+export default {
+  projects: [
+    { ...shared, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts'] },
+    { ...shared, displayName: 'server', testMatch: ['<rootDir>/tests/server/**/*.test.ts'] },
+  ],
+}

@@ -1,0 +1,9 @@
+import type { H3Event } from 'h3'
+import { readJob } from '../db/jobs'
+
+/** The job a route names, at its newest revision. */
+export async function jobOf(event: H3Event) {
+  const job = await readJob(useDatabase(), shopId(), getRouterParam(event, 'id') ?? '')
+  if (!job) throw new ApiError(404, 'no-job', 'There is no such job in this shop. Go back to the job list.')
+  return job
+}

@@ -1,0 +1,48 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test as base, type Page } from '@playwright/test'
+
+/** Every test fails on a console error or an unhandled one; `quiet` names what a test provokes on purpose. */
+export const test = base.extend<{ quiet: { patterns: RegExp[] }, watched: undefined }>({
+  quiet: async ({}, use) => { // eslint-disable-line no-empty-pattern
+    await use({ patterns: [] })
+  },
+  watched: [async ({ page, quiet }, use) => {
+    const errors: string[] = []
+    page.on('console', m => m.type() === 'error' && errors.push(m.text()))
+    page.on('pageerror', e => errors.push(e.message))
+    await use(undefined)
+    expect(errors.filter(e => !quiet.patterns.some(p => p.test(e)))).toEqual([])
+  }, { auto: true }],
+})
+export { expect }
+
+export const STAGES = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'] as const
+
+/** Opens a page and waits until it answers to clicks. */
+export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path)
+  await page.waitForSelector('html[data-ready]')
+  if (path.startsWith('/jobs/')) await expect(page.getByRole('status')).toContainText(/Revision \d+ saved/)
+}
+
+export const saved = (page: Page) => expect(page.getByRole('status')).toContainText(/Revision \d+ saved/)
+
+/** A figure on the gauge strip, as read on the screen. */
+export async function gauge(page: Page, name: string): Promise<string> {
+  const cell = page.getByRole('region', { name: 'Gauge strip' }).locator('div', { hasText: name }).first()
+  return (await cell.locator('.figure').first().innerText()).trim()
+}
+
+/** Digits of a figure as printed: thin spaces out, a true minus turned plain. */
+export const number = (text: string) => Number(text.replace(/[^\d.−-]/g, '').replace('−', '-'))
+
+export async function fill(page: Page, label: string, value: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true }).first()
+  await field.fill(value)
+  await field.press('Enter')
+}
+
+export async function axe(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
+  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([])
+}

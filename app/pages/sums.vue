@@ -1,3 +1,87 @@
+<script setup lang="ts">
+import { CALCULATORS, calculate, inputFields } from '#core/calculators/index'
+import { CalculatorError } from '#core/calculators/define'
+
+/** Quick sums: the calculators of the headless command by the same names, no job needed. */
+const router = useRouter()
+const route = useRoute()
+const name = computed(() => (CALCULATORS.some(c => c.name === route.query.sum) ? String(route.query.sum) : CALCULATORS[0]!.name))
+const calculator = computed(() => CALCULATORS.find(c => c.name === name.value)!)
+const draft = ref<Record<string, unknown>>({})
+watch(name, () => draft.value = JSON.parse(JSON.stringify(calculator.value.example)) as Record<string, unknown>, { immediate: true })
+useHead({ title: computed(() => `${calculator.value.title} · Quick sums`) })
+
+interface Leaf { path: string[], label: string, unit: string, value: unknown }
+const info = computed(() => Object.fromEntries(inputFields(calculator.value.schema).map(f => [f.path, f])))
+/** Every value of the example that a person may type, with the label of the nearest described field. */
+const leaves = computed<Leaf[]>(() => walk(draft.value, []))
+function walk(value: unknown, path: string[]): Leaf[] {
+  const described = info.value[path.map((p, i) => (/^\d+$/.test(p) && i > 0 ? '[]' : p)).join('.').replaceAll('.[]', '[]')]
+  const isObject = typeof value === 'object' && value !== null
+  if (path.length && (!isObject || (described && Array.isArray(value)))) return [{ path, label: described?.label ?? nearest(path), unit: described?.unit ?? '', value }]
+  if (!isObject) return []
+  return Object.entries(value).flatMap(([key, inner]) => walk(inner, [...path, key]))
+}
+function nearest(path: string[]): string {
+  const parent = info.value[path[0]!]
+  return parent ? `${parent.label}: ${path.slice(1).join(' ')}` : path.join(' ')
+}
+const texts = ref<Record<string, string>>({})
+watch(name, () => texts.value = {})
+const shown = (leaf: Leaf) => texts.value[leaf.path.join('.')] ?? (typeof leaf.value === 'string' ? leaf.value : JSON.stringify(leaf.value))
+function type(leaf: Leaf, text: string): void {
+  texts.value[leaf.path.join('.')] = text
+  let value: unknown = text
+  try {
+    value = JSON.parse(text.trim().replace(/^−/, '-'))
+  }
+  catch { /* a plain text such as wire or M8 */ }
+  if (typeof leaf.value === 'string') value = text
+  const at = leaf.path.slice(0, -1).reduce<Record<string, unknown>>((o, key) => o[key] as Record<string, unknown>, draft.value)
+  at[leaf.path.at(-1)!] = value
+}
+const result = computed(() => {
+  try {
+    return { output: calculate(name.value, JSON.parse(JSON.stringify(draft.value))), lines: [] }
+  }
+  catch (error) {
+    if (error instanceof CalculatorError) return { output: null, lines: error.lines }
+    throw error
+  }
+})
+function words(value: unknown): string {
+  if (typeof value === 'number') return Math.abs(value) !== 0 && (Math.abs(value) < 0.01 || Math.abs(value) >= 1e6) ? value.toExponential(3) : String(Number(value.toPrecision(6)))
+  if (Array.isArray(value)) return value.map(words).join(' … ')
+  if (typeof value === 'object' && value !== null) return Object.entries(value).map(([k, v]) => `${k} ${words(v)}`).join(' · ')
+  return value === null ? '—' : String(value)
+}
+function addRow(key: string): void {
+  const list = draft.value[key] as unknown[]
+  list.push(JSON.parse(JSON.stringify(list.at(-1) ?? {})))
+}
+const lists = computed(() => Object.entries(draft.value).filter(([key, v]) => Array.isArray(v) && typeof v[0] === 'object' && !Array.isArray(v[0]) && info.value[key] === undefined).map(([key]) => key))
+</script>
+
 <template>
-  <p>…</p>
+  <div class="min-h-screen flex flex-col">
+    <header class="bg-frame text-onframe flex flex-wrap items-center gap-3 px-4 py-2 min-h-[52px]"><NuxtLink to="/" class="font-head font-semibold text-lg">Nimble Piston</NuxtLink><span class="text-onframe-soft">Quick sums</span></header>
+    <main class="max-w-5xl w-full mx-auto p-4 grid gap-4 md:grid-cols-[220px_1fr]">
+      <nav aria-label="Sums"><ul class="sheet overflow-hidden"><li v-for="c in CALCULATORS" :key="c.name"><button type="button" class="touch block w-full text-left px-3 py-1.5" :class="c.name === name ? 'bg-chosen font-semibold' : 'hover:bg-chosen/60'" :aria-current="c.name === name ? 'true' : undefined" @click="router.replace({ query: { sum: c.name } })">{{ c.title }}</button></li></ul></nav>
+      <div class="space-y-3 min-w-0">
+        <div class="flex items-baseline gap-3"><h1 class="text-2xl">{{ calculator.title }}</h1><span class="font-mono text-sm text-soft">{{ calculator.name }}</span></div>
+        <div class="sheet p-4 grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+          <div v-for="leaf in leaves" :key="leaf.path.join('.')">
+            <label class="label" :for="`f-${leaf.path.join('-')}`">{{ leaf.label }}<template v-if="leaf.unit"> · {{ leaf.unit }}</template></label>
+            <input :id="`f-${leaf.path.join('-')}`" class="field figure" :value="shown(leaf)" :aria-label="leaf.path.length > 1 ? `${leaf.label} (${leaf.path.join(' ')})` : undefined" @input="type(leaf, ($event.target as HTMLInputElement).value)">
+          </div>
+          <button v-for="key in lists" :key="key" type="button" class="button quiet self-end" @click="addRow(key)">Another row of {{ key }}</button>
+        </div>
+        <ul v-if="result.lines.length" class="sheet border-l-4 border-brick p-3" role="alert"><li v-for="line in result.lines" :key="line">{{ line }}</li></ul>
+        <dl v-else class="sheet p-4 grid sm:grid-cols-[auto_1fr] gap-x-6 gap-y-2" aria-label="Result">
+          <template v-for="(o, key) in calculator.outputs" :key="key"><dt class="label">{{ o.label }}</dt><dd class="figure" :data-out="key">{{ words(result.output?.[key]) }} <span class="font-normal text-sm">{{ o.unit }}</span></dd></template>
+        </dl>
+        <p class="label">Source: {{ calculator.source }}. Pressures are gauge. The same sum headless: <span class="font-mono">bin/np calc {{ calculator.name }}</span>.</p>
+      </div>
+    </main>
+  </div>
 </template>

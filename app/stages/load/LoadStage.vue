@@ -56,6 +56,9 @@ function addItem(): void {
     h.items[id] = { label: `Item ${items.value.length + 1}`, mass: 100, x: tidy((bed.front + bed.rear) / 2), y: 0, length: 0.6, width: 0.6, height: 0.5, order: Math.max(0, ...items.value.map(([, i]) => i.order)) + 1 }
   })
 }
+function removeItem(id: string): void {
+  set(`Take away ${haul.value!.items[id]!.label}`, h => Reflect.deleteProperty(h.items, id))
+}
 function addHaul(): void {
   const id = `h${crypto.randomUUID().slice(0, 8)}`
   job.edit('Add a haul', (draft) => {
@@ -142,7 +145,7 @@ const under = computed(() => {
               <td class="pr-2 w-32"><NumField hide-label :label="`${item.label} ahead of the rear axle`" :value="item.x" quantity="length" :min="-20" :max="20" @change="v => setItem(id, `Move ${item.label}`, i => { i.x = v })" /></td>
               <td class="pr-2 w-32"><NumField hide-label :label="`${item.label} left of centre`" :value="item.y" quantity="length" :min="-3" :max="3" @change="v => setItem(id, `Move ${item.label}`, i => { i.y = v })" /></td>
               <td class="pr-2 w-32"><NumField hide-label :label="`Length of ${item.label}`" :value="item.length" quantity="length" :min="0.01" :max="20" @change="v => setItem(id, `Size of ${item.label}`, i => { i.length = v })" /></td>
-              <td><button type="button" class="touch p-1.5" :aria-label="`Take away ${item.label}`" @click="set(`Take away ${item.label}`, h => { Reflect.deleteProperty(h.items, id) })"><Trash2 :size="16" aria-hidden="true" /></button></td>
+              <td><button type="button" class="touch p-1.5" :aria-label="`Take away ${item.label}`" @click="removeItem(id)"><Trash2 :size="16" aria-hidden="true" /></button></td>
             </tr>
           </tbody>
         </table>

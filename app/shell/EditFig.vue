@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import { nextTick } from 'vue'
+import { showText, type Quantity } from '#core/quantity/units'
+
+/** A figure on a picture that is typed where it stands: press it, type, Enter. */
+const { label, value, quantity, min, max, prefix = '' } = defineProps<{ label: string, value: number, quantity: Quantity, min?: number, max?: number, prefix?: string }>()
+const emit = defineEmits<{ change: [value: number] }>()
+const shop = useShop()
+const editing = ref(false)
+const root = useTemplateRef('root')
+async function begin(): Promise<void> {
+  editing.value = true
+  await nextTick()
+  const input = root.value?.querySelector('input')
+  input?.focus()
+  input?.select()
+}
+function leave(event: FocusEvent): void {
+  // A field with a complaint stays open, so that nothing typed is lost.
+  if (root.value?.contains(event.relatedTarget as Node | null)) return
+  setTimeout(() => {
+    if (!root.value?.querySelector('[aria-invalid="true"]')) editing.value = false
+  })
+}
+</script>
+
+<template>
+  <div ref="root" class="leading-tight" @focusout="leave">
+    <button v-if="!editing" type="button" class="figure text-sm bg-sheet/85 rounded px-1 border-b border-dashed border-soft hover:bg-chosen whitespace-nowrap" :aria-label="`${label}, ${showText(value, quantity, shop.units)}. Press to type.`" @click="begin">{{ prefix }}{{ showText(value, quantity, shop.units) }}</button>
+    <div v-else class="w-36 bg-sheet rounded shadow-lg p-1 relative z-10" @keydown.esc.stop="editing = false">
+      <NumField :label="label" :value="value" :quantity="quantity" :min="min" :max="max" @change="v => { emit('change', v); editing = false }" />
+    </div>
+  </div>
+</template>

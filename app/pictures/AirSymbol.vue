@@ -4,8 +4,18 @@ import { symbolBox } from './symbols'
 
 const { kind, outlets } = defineProps<{ kind: ComponentKind, outlets: number }>()
 const box = computed(() => symbolBox(kind, outlets))
-/** One 3-position valve, closed in the middle: fill, hold, vent. */
-const VALVE = 'M0 0h66v22h-66zM22 0v22M44 0v22M5 18L17 4M17 4l-4.5 1.5M17 4l-1 4.6M28 22v-6M25 16h6M38 0v6M35 6h6M49 4L61 18M61 18l-4.5-1.5M61 18l-1-4.6'
+/**
+ * One path of the block, its outlet line at the origin's height: a 3/3 valve, closed in the middle, worked by a solenoid at
+ * each end. Left square: supply to outlet. Right square: outlet to atmosphere.
+ */
+const VALVE = [
+  'M21 12h90v26h-90zM51 12v26M81 12v26', // three positions
+  'M66 12V0M60 38v14M72 38v10M68 48h8l-4 7z', // outlet above; supply and exhaust below
+  'M66 12v6M61 18h10M60 38v-6M55 32h10M72 38v-6M67 32h10', // middle: all closed
+  'M30 38L36 12M36 12l-4.5 4M36 12l1.5 5.6M42 38v-6M38 32h8', // left: fill
+  'M96 12L102 38M102 38l-4.5-4M102 38l1.5-5.6M90 38v-6M86 32h8', // right: vent
+  'M9 18h12v14h-12zM9 32l12-14M111 18h12v14h-12zM111 32l12-14', // solenoids
+].join('')
 </script>
 
 <template>
@@ -18,8 +28,8 @@ const VALVE = 'M0 0h66v22h-66zM22 0v22M44 0v22M5 18L17 4M17 4l-4.5 1.5M17 4l-1 4
     <template v-else-if="kind === 'spring'"><path d="M8 4h44M8 40h44" stroke-width="3" /><path d="M12 4q-9 9 0 18q-9 9 0 18M48 4q9 9 0 18q9 9 0 18" fill="none" /><path d="M0 22h7" /></template>
     <template v-else>
       <rect x="0" y="0" :width="box.width" :height="box.height" fill="var(--card)" stroke-dasharray="10 3 2 3" />
-      <g v-for="port in box.ports.filter(p => p.id !== 'in')" :key="port.id" :transform="`translate(26 ${port.y - 11})`"><path :d="VALVE" /><path d="M-12 5h12v12h-12zM-12 17l12 -12M66 5h12v12h-12zM66 17l12 -12" stroke-width="1.1" /></g>
-      <path v-for="port in box.ports.filter(p => p.id !== 'in')" :key="`l${port.id}`" :d="`M0 ${box.ports[0]!.y}h6V${port.y + 18}h50v-7M104 ${port.y}h14`" stroke-width="1.1" />
+      <g v-for="port in box.ports.filter(p => p.id !== 'in')" :key="port.id" :transform="`translate(0 ${port.y})`"><path :d="VALVE" stroke-width="1.3" /><path :d="`M66 0H${box.width}`" /></g>
+      <path v-for="port in box.ports.filter(p => p.id !== 'in')" :key="`s${port.id}`" :d="`M0 ${box.ports[0]!.y}H4V${port.y + 52}H60`" />
     </template>
   </g>
 </template>

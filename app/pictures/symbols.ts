@@ -14,6 +14,6 @@ export function symbolBox(kind: ComponentKind, outlets: number): SymbolBox {
     case 'handFill': return { width: 50, height: 30, ports: [{ id: 'out', x: 50, y: 15, side: 'EAST' }] }
     case 'tee': return { width: 12, height: 12, ports: [{ id: 'a', x: 0, y: 6, side: 'WEST' }, { id: 'b', x: 12, y: 6, side: 'EAST' }, { id: 'c', x: 6, y: 12, side: 'SOUTH' }] }
     case 'spring': return { width: 56, height: 44, ports: [{ id: 'port', x: 0, y: 22, side: 'WEST' }] }
-    case 'block': return { width: 118, height: outlets === 1 ? 64 : 118, ports: [{ id: 'in', x: 0, y: outlets === 1 ? 32 : 59, side: 'WEST' }, { id: 'out1', x: 118, y: 32, side: 'EAST' }, ...(outlets === 2 ? [{ id: 'out2', x: 118, y: 86, side: 'EAST' as const }] : [])] }
+    case 'block': return { width: 136, height: outlets === 1 ? 82 : 158, ports: [{ id: 'in', x: 0, y: outlets === 1 ? 66 : 76, side: 'WEST' }, { id: 'out1', x: 136, y: 14, side: 'EAST' }, ...(outlets === 2 ? [{ id: 'out2', x: 136, y: 90, side: 'EAST' as const }] : [])] }
   }
 }

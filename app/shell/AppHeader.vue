@@ -22,9 +22,9 @@ const SAVED = { saved: 'saved', unsaved: 'saving soon', saving: 'saving', waitin
     <button type="button" class="chip" :disabled="!job.stacks.undo.length" :title="`Undo ${job.stacks.undo.at(-1)?.label ?? ''}`" aria-label="Undo" @click="job.undo()"><Undo2 :size="16" aria-hidden="true" /></button>
     <button type="button" class="chip" :disabled="!job.stacks.redo.length" :title="`Redo ${job.stacks.redo.at(-1)?.label ?? ''}`" aria-label="Redo" @click="job.redo()"><Redo2 :size="16" aria-hidden="true" /></button>
     <button type="button" class="chip" @click="emit('units')"><Ruler :size="15" aria-hidden="true" />{{ shop.units.pressure }} · {{ shop.units.length }} · {{ shop.units.mass }}</button>
-    <span class="chip" role="status" :class="{ 'border-glow text-glow': job.saveState === 'waiting' }">Revision {{ job.revision }} {{ SAVED[job.saveState] }}</span>
+    <span class="chip max-sm:order-last" role="status" :class="{ 'border-glow text-glow': job.saveState === 'waiting' }">Revision {{ job.revision }} {{ SAVED[job.saveState] }}</span>
     <button type="button" class="chip" :aria-label="screen.theme === 'bay' ? 'Bench theme' : 'Bay theme, for under the truck'" :title="screen.theme === 'bay' ? 'Bench theme' : 'Bay theme, for under the truck'" @click="screen.theme = screen.theme === 'bay' ? 'day' : 'bay'"><Sun v-if="screen.theme === 'bay'" :size="16" aria-hidden="true" /><Moon v-else :size="16" aria-hidden="true" /></button>
-    <button type="button" class="chip" @click="emit('find')"><Search :size="15" aria-hidden="true" />Find /</button>
+    <button type="button" class="chip" aria-label="Find anything" @click="emit('find')"><Search :size="15" aria-hidden="true" /><span class="hidden sm:inline">Find /</span></button>
   </header>
 </template>
 

@@ -6,6 +6,9 @@ import { show } from '#core/quantity/units'
 const { current } = defineProps<{ current: StageName }>()
 const job = useJob()
 const shop = useShop()
+const root = useTemplateRef('root')
+/** On a phone the line scrolls sideways: keep the current stage in sight. */
+watch(() => [current, job.derived !== null], () => nextTick(() => root.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' })), { immediate: true })
 
 function headline(stage: StageName): string {
   const head = job.derived?.stages[stage].headline
@@ -23,7 +26,7 @@ function headline(stage: StageName): string {
 </script>
 
 <template>
-  <nav aria-label="Stages" class="relative">
+  <nav ref="root" aria-label="Stages" class="relative">
     <span class="hidden lg:block absolute left-[22px] top-8 bottom-10 w-1 rounded bg-mint" aria-hidden="true" />
     <ol class="flex lg:block overflow-x-auto lg:overflow-visible">
       <li v-for="(stage, i) in STAGES" :key="stage" class="shrink-0">

@@ -31,27 +31,27 @@ export const SPRINGS: readonly SpringClass[] = [
   {
     id: 'leaf-helper-double-1130', label: 'Leaf helper, double convoluted, 1 130 kg a pair at 690 kPa', fits: ['leaf'],
     areaByHeight: cm2([[80, 103], [100, 96], [120, 90], [140, 85], [160, 80.3], [180, 73], [200, 62], [220, 46]]),
-    designHeight: 0.16, diameter: 0.15, volume: 0.00125, bracketHeight: 0.04, minPressure: kPa(34.5), maxPressure: kPa(690), maxLoad: 565, proofPressure: kPa(414),
+    designHeight: 0.16, diameter: 0.15, volume: 0.00125, bracketHeight: 0.04, minPressure: kPa(34.47), maxPressure: kPa(690), maxLoad: 565, proofPressure: kPa(414),
   },
   {
     id: 'leaf-helper-double-2270', label: 'Leaf helper, double convoluted, 2 270 kg a pair at 690 kPa', fits: ['leaf'],
     areaByHeight: cm2([[80, 206], [100, 193], [120, 182], [140, 171], [160, 161.3], [180, 148], [200, 130], [220, 104], [240, 70]]),
-    designHeight: 0.16, diameter: 0.19, volume: 0.0021, bracketHeight: 0.045, minPressure: kPa(34.5), maxPressure: kPa(690), maxLoad: 1135, proofPressure: kPa(414),
+    designHeight: 0.16, diameter: 0.19, volume: 0.0021, bracketHeight: 0.045, minPressure: kPa(34.47), maxPressure: kPa(690), maxLoad: 1135, proofPressure: kPa(414),
   },
   {
     id: 'leaf-helper-single-1800', label: 'Leaf helper, single convoluted, 1 800 kg a pair at 690 kPa', fits: ['leaf'],
     areaByHeight: cm2([[50, 165], [70, 152], [90, 140], [110, 128], [130, 112], [150, 88]]),
-    designHeight: 0.11, diameter: 0.18, volume: 0.00135, bracketHeight: 0.09, minPressure: kPa(34.5), maxPressure: kPa(690), maxLoad: 900, proofPressure: kPa(414),
+    designHeight: 0.11, diameter: 0.18, volume: 0.00135, bracketHeight: 0.09, minPressure: kPa(34.47), maxPressure: kPa(690), maxLoad: 900, proofPressure: kPa(414),
   },
   {
     id: 'coil-insert-450', label: 'Coil insert, 450 kg a pair at 241 kPa', fits: ['coil'],
     areaByHeight: cm2([[120, 96], [160, 94], [200, 92.5], [240, 91], [280, 89]]),
-    designHeight: 0.22, diameter: 0.11, volume: 0.0019, bracketHeight: 0.02, minPressure: kPa(34.5), maxPressure: kPa(241), maxLoad: 226, proofPressure: kPa(138),
+    designHeight: 0.22, diameter: 0.11, volume: 0.0019, bracketHeight: 0.02, minPressure: kPa(34.47), maxPressure: kPa(241), maxLoad: 226, proofPressure: kPa(138),
   },
   {
     id: 'coil-insert-high-680', label: 'Coil insert, high pressure, 680 kg a pair at 552 kPa', fits: ['coil'],
     areaByHeight: cm2([[120, 63.5], [160, 62.5], [200, 61.5], [240, 60.5], [280, 59.5]]),
-    designHeight: 0.22, diameter: 0.092, volume: 0.00128, bracketHeight: 0.02, minPressure: kPa(69), maxPressure: kPa(552), maxLoad: 340, proofPressure: kPa(138),
+    designHeight: 0.22, diameter: 0.092, volume: 0.00128, bracketHeight: 0.02, minPressure: kPa(68.94), maxPressure: kPa(552), maxLoad: 340, proofPressure: kPa(138),
   },
 ]
 

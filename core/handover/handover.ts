@@ -28,7 +28,7 @@ const CAUTIONS = [
 ]
 
 /** What the driver receives: pressures per haul, limits, hand fill, cautions. */
-export function handoverStage(handover: HandoverPlan, job: JobCard, hauls: Record<string, Haul>, from: { presets: Record<string, Preset>, minimum: number, spring: SpringClass | null, teed: boolean, powered: boolean, rearAxle: Record<string, number>, rearRating: number, stops: number, proved: boolean }): StageOutput<DriverSheet> {
+export function handoverStage(handover: HandoverPlan, job: JobCard, hauls: Record<string, Haul>, from: { presets: Record<string, Preset>, minimum: number, spring: SpringClass | null, teed: boolean, powered: boolean, rearAxle: Record<string, number>, rearRating: number, stops: number, held: boolean, soaped: boolean }): StageOutput<DriverSheet> {
   const rows = ordered(hauls).map(([id, haul]) => ({ id, label: haul.label, left: from.presets[id]?.left ?? from.minimum, right: from.presets[id]?.right ?? from.minimum, ballLoad: haul.ballLoad, rearAxle: from.rearAxle[id] ?? 0 }))
   const handFill = [
     from.teed ? 'Fill valve: one, feeds both springs.' : 'Fill valves: one for each spring, left and right marked.',
@@ -37,7 +37,8 @@ export function handoverStage(handover: HandoverPlan, job: JobCard, hauls: Recor
   ]
   const open: string[] = []
   if (from.stops > 0) open.push(`${from.stops} Stop note${from.stops === 1 ? ' stands' : 's stand'} open: do not hand over until cleared.`)
-  if (!from.proved) open.push('No hold test reads tight yet.')
+  if (!from.held) open.push('No hold test reads tight yet.')
+  if (!from.soaped) open.push('Some joints are not soaped yet.')
   if (!handover.contact) open.push('No one is named to ask.')
   const result: DriverSheet = { job, handover, springLabel: from.spring?.label ?? '', minimum: from.minimum, maximum: from.spring?.maxPressure ?? null, teed: from.teed, rows, rearRating: from.rearRating, handFill, cautions: CAUTIONS, open }
   const begun = handover.driver !== '' || handover.contact !== '' || handover.nextCheck !== ''

@@ -61,7 +61,7 @@ export function createDeriver(): (plan: Plan) => Derived {
     const stops = Object.values(before).flatMap(s => s.notes).filter(n => n.rank === 'stop').length
     const handover = stage('handover', [plan.handover, plan.job, tune, build, prove, stops], () => handoverStage(plan.handover, plan.job, plan.hauls, {
       presets: tune.result.presets, minimum: tune.result.minimum, spring: set.spring, teed, powered: air.result.powered, stops,
-      rearAxle: Object.fromEntries(Object.entries(load.result.hauls).map(([id, h]) => [id, h.rearAxle])), rearRating: plan.truck.ratings.rearAxle, proved: prove.state === 'clear',
+      rearAxle: Object.fromEntries(Object.entries(load.result.hauls).map(([id, h]) => [id, h.rearAxle])), rearRating: plan.truck.ratings.rearAxle, held: Object.values(prove.result.holds).some(h => h.verdict === 'tight'), soaped: prove.result.joints.every(j => plan.prove.soap[j.id]),
     }))
     const stages: Stages = { ...before, handover }
     return { stages, notes: RANKS.flatMap(rank => STAGES.flatMap(name => stages[name].notes.filter(n => n.rank === rank))) }

@@ -1,5 +1,6 @@
 import { REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
-import { studentT95 } from './studentT'
+import { findRoot } from '../quantity/root'
+import { NORMAL_95, studentT95 } from './studentT'
 
 /** One reading of a hold test. t in s, gauge pressure and barometer in Pa, temperature in K. */
 export interface HoldReading { t: number, pressure: number, temperature: number, barometer: number | null }
@@ -49,7 +50,7 @@ export function leakRate(volume: number, readings: readonly HoldReading[], resol
   // Two readings leave no residual: the reading's own step is then all that is known of its scatter.
   const degrees = n - 2
   const sigma = Math.max(degrees > 0 ? Math.sqrt(residual / degrees) : 0, floor)
-  const factor = degrees > 0 ? studentT95(degrees) : 1.959963984540054
+  const factor = degrees > 0 ? studentT95(degrees) : NORMAL_95
   const half = (factor * sigma) / Math.sqrt(stt)
   const leak = -slope * volume
   const halfLeak = half * volume
@@ -79,20 +80,15 @@ function waitMore(readings: readonly HoldReading[], sigma: number, allowed: numb
   const interval = span / (readings.length - 1)
   const halfAt = (n: number) => {
     const degrees = n - 2
-    const t = degrees > 0 ? studentT95(degrees) : 1.959963984540054
+    const t = degrees > 0 ? studentT95(degrees) : NORMAL_95
     const duration = (n - 1) * interval
     return (t * sigma) / Math.sqrt((duration ** 2 * n * (n + 1)) / (12 * (n - 1)))
   }
-  let low = readings.length
-  if (halfAt(low) <= allowed) return 0
-  let high = low * 2
-  while (halfAt(high) > allowed && high < 1e9) high *= 2
-  for (let i = 0; i < 100 && high - low > 1e-9 * high; i++) {
-    const middle = (low + high) / 2
-    if (halfAt(middle) > allowed) low = middle
-    else high = middle
-  }
-  return ((low + high) / 2 - readings.length) * interval
+  const now = readings.length
+  if (halfAt(now) <= allowed) return 0
+  let high = now * 2
+  while (halfAt(high) > allowed && high < 1e12) high *= 2
+  return (findRoot(n => halfAt(n) - allowed, now, high, 1e-9) - now) * interval
 }
 
 /** Smallest leak a hold of `duration` s can show, Pa·m³/s: V·δ/Δt. */

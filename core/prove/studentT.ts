@@ -1,14 +1,22 @@
-/** Two-sided 95 % point of Student's t for any degrees of freedom > 0, by inverting its distribution. */
+import { findRoot } from '../quantity/root'
+
+/** Two-sided 95 % point of the normal distribution. */
+export const NORMAL_95 = 1.959963984540054
+
+/**
+ * Two-sided 95 % point of Student's t for any degrees of freedom > 0: by inverting its distribution, and from 60 degrees
+ * on by its expansion in 1/ν about the normal point (Abramowitz & Stegun 26.7.5), there good to 1e-8.
+ */
 export function studentT95(degrees: number): number {
-  let low = 0
-  let high = 13
-  while (upperTail(high, degrees) > 0.025) high *= 2
-  for (let i = 0; i < 80; i++) {
-    const middle = (low + high) / 2
-    if (upperTail(middle, degrees) > 0.025) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
+  if (degrees < 60) return findRoot(t => upperTail(t, degrees) - 0.025, NORMAL_95, 13 + 30 / degrees ** 2, 1e-12)
+  const z = NORMAL_95
+  const terms = [
+    (z ** 3 + z) / 4,
+    (5 * z ** 5 + 16 * z ** 3 + 3 * z) / 96,
+    (3 * z ** 7 + 19 * z ** 5 + 17 * z ** 3 - 15 * z) / 384,
+    (79 * z ** 9 + 776 * z ** 7 + 1482 * z ** 5 - 1920 * z ** 3 - 945 * z) / 92_160,
+  ]
+  return terms.reduce((t, g, i) => t + g / degrees ** (i + 1), z)
 }
 
 /** P(T > t) = ½·I_{ν/(ν+t²)}(ν/2, ½). Abramowitz & Stegun 26.7. */

@@ -55,7 +55,7 @@ function estuaryFlatbed(): Plan {
   for (const id of Object.keys(plan.hauls)) {
     const { left, right } = createDeriver()(plan).stages.load.result.hauls[id]!
     const round = (p: number) => Math.round(p / 6894.757) * 6894.757
-    plan.tune.presets[id] = { left: Math.max(round(left.pressure), 34_500), right: Math.max(round(right.pressure), 34_500) }
+    plan.tune.presets[id] = { left: round(left.pressure), right: round(right.pressure) }
   }
   tick(plan, 24, '2026-03-12')
   plan.prove.holds = {

@@ -1,5 +1,7 @@
-/** What the tests use of the ODE package, which ships loose TypeScript. */
+/** What the tests use of odex 2.0.4 (a general ODE package), which ships loose TypeScript. */
 export declare class Solver {
-  constructor(f: (x: number, y: number[]) => number[], n: number, options?: { absoluteTolerance?: number, relativeTolerance?: number, maxSteps?: number })
-  solve(x: number, y: number[], xEnd: number): { y: number[] }
+  constructor(dimension: number)
+  absoluteTolerance: number
+  relativeTolerance: number
+  solve(f: (x: number, y: number[]) => number[], x: number, y: number[], xEnd: number): { y: number[] }
 }

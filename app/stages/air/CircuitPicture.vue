@@ -30,7 +30,8 @@ function letterAt(line: { points: { x: number, y: number }[] }): { x: number, y:
   line.points.slice(1).forEach((b, i) => {
     const a = line.points[i]!
     const length = Math.hypot(b.x - a.x, b.y - a.y)
-    if (length > best.length) best = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, length }
+    const upright = Math.abs(b.x - a.x) < 1
+    if (length > best.length) best = { x: (a.x + b.x) / 2 + (upright ? 11 : 0), y: (a.y + b.y) / 2 + (upright ? 4 : -5), length }
   })
   return best
 }
@@ -42,7 +43,7 @@ function letterAt(line: { points: { x: number, y: number }[] }): { x: number, y:
   <svg v-else :viewBox="`0 0 ${drawing.width} ${drawing.height}`" class="w-full max-h-[380px]" role="img" aria-label="Air circuit with standard fluid-power symbols" data-circuit>
     <g v-for="line in lines" :key="line.id">
       <polyline :points="points(line)" fill="none" :stroke="LINE_STYLES[air.lines[line.id]!.path].colour" stroke-width="2.6" :stroke-dasharray="LINE_STYLES[air.lines[line.id]!.path].dash" />
-      <text :x="letterAt(line).x" :y="letterAt(line).y - 4" text-anchor="middle" font-size="11" font-weight="600" font-family="var(--font-mono)" :fill="LINE_STYLES[air.lines[line.id]!.path].colour">{{ LINE_STYLES[air.lines[line.id]!.path].letter }}</text>
+      <text :x="letterAt(line).x" :y="letterAt(line).y" text-anchor="middle" font-size="11" font-weight="600" font-family="var(--font-mono)" :fill="LINE_STYLES[air.lines[line.id]!.path].colour">{{ LINE_STYLES[air.lines[line.id]!.path].letter }}</text>
     </g>
     <g v-for="symbol in symbols" :key="symbol.id" :transform="`translate(${symbol.x} ${symbol.y})`" :data-component="symbol.id" style="color: var(--ink)">
       <rect v-if="screen.subject === symbol.id" x="-8" y="-8" :width="symbol.box.width + 16" :height="symbol.box.height + 16" rx="5" fill="none" stroke="var(--blue)" stroke-width="2.5" />

@@ -81,7 +81,8 @@ function go(by: number): void {
             <input :id="`step-${step.id}`" type="checkbox" class="size-6 mt-0.5 accent-petrol shrink-0" :checked="!!ticks[step.id]" @click.prevent="toggle(step)">
             <div class="min-w-0 grow">
               <label :for="`step-${step.id}`" class="font-semibold" :class="{ 'text-petrol': step === next }">{{ step.title }}</label>
-              <p class="text-sm text-soft">{{ detail(step) }} <template v-for="c in step.cautions" :key="c"><strong class="text-brick">{{ c }} </strong></template></p>
+              <p class="text-sm text-soft">{{ detail(step) }}</p>
+              <p v-for="c in step.cautions" :key="c" class="text-sm text-brick font-semibold">{{ c }}</p>
               <p v-if="refusal?.id === step.id" class="text-brick font-semibold" role="alert">{{ refusal.text }}</p>
             </div>
             <div class="text-right shrink-0 text-sm w-40">

@@ -19,6 +19,8 @@ const parts = computed(() => Object.entries(plan.value.air.components).map(([id,
   return { id, ...c, place: result.value.places[id]!, size }
 }))
 const radius = computed(() => (job.derived!.stages.air.result.spring?.diameter ?? 0.15) / 2)
+/** How far aside of the rail each kind of line is drawn, mm, so that lines on one rail do not hide each other. */
+const ASIDE = { left: -24, right: 24, both: 0, supply: 0, feed: -48 }
 const NAMED: ComponentKind[] = ['compressor', 'block', 'handFill']
 
 function put(id: string, label: string, place: Point): void {
@@ -54,7 +56,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) => chosen.value && put(chosen.va
       <TruckAbove :truck="plan.truck">
         <template #default="{ s }">
           <g v-for="route in result.routes" :key="route.id" :opacity="screen.subject && screen.subject !== route.id && result.routes.some(r => r.id === screen.subject) ? 0.3 : 1">
-            <polyline :points="polyline(route.points, p => [s.x(p.x), s.y(p.y) + (route.kind === 'feed' ? -22 : 0)])" fill="none" :stroke="LINE_STYLES[route.path].colour" :stroke-width="alarmed.has(route.id) || screen.subject === route.id ? 5 : 3" :stroke-dasharray="LINE_STYLES[route.path].dash" vector-effect="non-scaling-stroke" stroke-linejoin="round" :data-route="route.id" />
+            <polyline :points="polyline(route.points, p => [s.x(p.x), s.y(p.y) + ASIDE[route.path]])" fill="none" :stroke="LINE_STYLES[route.path].colour" :stroke-width="alarmed.has(route.id) || screen.subject === route.id ? 5 : 3" :stroke-dasharray="LINE_STYLES[route.path].dash" vector-effect="non-scaling-stroke" stroke-linejoin="round" :data-route="route.id" />
           </g>
           <rect v-if="result.feed !== null" :x="s.x(plan.truck.battery.x + 0.13)" :y="s.y(plan.truck.battery.y + 0.09)" width="260" height="180" fill="var(--card)" stroke="var(--ink)" stroke-width="1.5" vector-effect="non-scaling-stroke" />
           <g v-for="part in parts" :key="part.id">
@@ -68,7 +70,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) => chosen.value && put(chosen.va
         <template #over="{ at, s }">
           <template v-for="part in parts" :key="part.id">
             <span v-if="part.kind === 'spring'" class="absolute figure pointer-events-none" style="transform: translate(-50%, -50%)" :style="at(s.x(part.place.x), s.y(part.place.y))">{{ part.side === 'left' ? 'L' : 'R' }}</span>
-            <span v-else-if="NAMED.includes(part.kind)" class="absolute text-[11px] pointer-events-none whitespace-nowrap bg-sheet/70 rounded px-0.5" style="transform: translate(-50%, -130%)" :style="at(s.x(part.place.x), s.y(part.place.y + part.size[1] / 2))">{{ part.label.toLowerCase() }}</span>
+            <span v-else-if="NAMED.includes(part.kind)" class="absolute text-[11px] pointer-events-none whitespace-nowrap bg-sheet/70 rounded px-0.5" :style="[at(s.x(part.place.x), s.y(part.place.y)), { transform: { handFill: 'translate(9px, -50%)', block: 'translate(-50%, 9px)' }[part.kind as string] ?? 'translate(-50%, -26px)' }]">{{ part.label.toLowerCase().replace(' valve', part.kind === 'handFill' ? '' : ' valve') }}</span>
           </template>
           <span v-if="result.feed !== null" class="absolute text-[11px] pointer-events-none" style="transform: translate(-50%, -50%)" :style="at(s.x(plan.truck.battery.x), s.y(plan.truck.battery.y))">battery</span>
           <span class="absolute text-[11px] text-brick pointer-events-none bg-sheet/70 px-0.5" :style="at(s.x(plan.truck.wheelbase * 0.42), s.y(plan.truck.exhaust.points.at(-3)?.y ?? 0) + 180)">exhaust, {{ showText(0.15, 'length', shop.units) }} keep-off</span>
@@ -78,7 +80,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) => chosen.value && put(chosen.va
     </div>
     <div class="sheet p-3">
       <p class="label">From the left side</p>
-      <TruckSide :truck="plan.truck" :below="0.05" :above="0.55" exhaust>
+      <TruckSide :truck="plan.truck" :below="0.05" exhaust>
         <template #default="{ s }">
           <polyline v-for="route in result.routes" :key="route.id" :points="polyline(route.points, p => [s.x(p.x), s.z(p.z)])" fill="none" :stroke="LINE_STYLES[route.path].colour" stroke-width="2.5" :stroke-dasharray="LINE_STYLES[route.path].dash" vector-effect="non-scaling-stroke" />
           <g v-for="part in parts.filter(p => p.kind !== 'spring')" :key="part.id" tabindex="0" role="button" :aria-label="`${part.label} from the side. Arrow keys move it.`" class="cursor-grab" @pointerdown="down($event, part.id, part.label, 'side')" @pointermove="dragging?.pointermove($event)" @pointerup="dragging?.pointerup()" @pointercancel="dragging?.pointercancel()" @keydown="nudge($event, part.id, part.label, 'side')">

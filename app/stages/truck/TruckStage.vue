@@ -91,7 +91,7 @@ const by = (label: string) => all.find(r => r.label === label)!
 <template>
   <div class="space-y-3">
     <div class="sheet p-3">
-      <TruckSide :truck="truck" :below="0.62" exhaust>
+      <TruckSide :truck="truck" :below="0.42" exhaust>
         <template #default="{ s }">
           <g stroke="var(--soft)" stroke-width="1" fill="none">
             <path :d="`M${s.x(truck.wheelbase)} 150 V270 M${s.x(0)} 150 V270 M${s.x(truck.wheelbase)} 230 H${s.x(0)}`" vector-effect="non-scaling-stroke" />

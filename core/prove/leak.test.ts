@@ -1,0 +1,70 @@
+import fc from 'fast-check'
+import { linearRegression } from 'simple-statistics'
+import { leakRate, smallestLeak, type HoldReading } from './leak'
+import { incompleteBeta, studentT95 } from './studentT'
+
+const psi = 6894.757
+const at = (hours: number, pressure: number, celsius = 20): HoldReading => ({ t: hours * 3600, pressure, temperature: celsius + 273.15, barometer: null })
+
+test('2.0 L, 90 to 88 psi in 12 h at 20 °C: 6.4e-4 Pa·m³/s, 0.35 sccm (reference sheet)', () => {
+  const r = leakRate(0.002, [at(0, 90 * psi), at(6, 89 * psi), at(12, 88 * psi)], 1000, 3500 / 86_400)
+  expect(r.leak).toBeCloseTo(6.4e-4, 5)
+  expect(r.sccm).toBeCloseTo(0.35, 2)
+  expect(r.verdict).toBe('leaking')
+})
+
+test('a cold night with no leak reads no leak', () => {
+  const temperatures = [30, 25, 20, 15, 10]
+  const readings = temperatures.map((c, i) => at(i * 3, ((90 * psi + 101_325) * (c + 273.15)) / 303.15 - 101_325, c))
+  expect(readings.at(-1)!.pressure / psi).toBeCloseTo(83.1, 1)
+  const r = leakRate(0.002, readings, 100, 3500 / 86_400)
+  expect(Math.abs(r.leak)).toBeLessThan(1e-12)
+  expect(r.verdict).toBe('tight')
+})
+
+test('slope by least squares, against simple-statistics 7', () => {
+  fc.assert(fc.property(fc.array(fc.record({ t: fc.integer({ min: 0, max: 90_000 }), p: fc.double({ min: 1e5, max: 7e5, noNaN: true }) }), { minLength: 3, maxLength: 30 }), (rows) => {
+    fc.pre(new Set(rows.map(r => r.t)).size > 1)
+    const r = leakRate(0.003, rows.map(x => ({ t: x.t, pressure: x.p, temperature: 293.15, barometer: null })), 1000, 1)
+    const { m } = linearRegression(rows.map(x => [x.t, x.p + 101_325]))
+    expect(r.lossRate).toBeCloseTo(-m, 6)
+  }))
+})
+
+test('the barometer is taken out as well', () => {
+  const readings = [0, 6, 12].map((h, i) => ({ ...at(h, 600_000 + i * 1000), barometer: 101_325 - i * 1000 }))
+  expect(Math.abs(leakRate(0.002, readings, 100, 1).leak)).toBeLessThan(1e-12)
+})
+
+test('two readings close together cannot tell, and waiting as long as it says would', () => {
+  const readings = [at(0, 600_000), at(0.1, 600_000), at(0.2, 600_000)]
+  const allowed = 3500 / 86_400
+  const r = leakRate(0.002, readings, 1000, allowed)
+  expect(r.verdict).toBe('cannot tell')
+  expect(r.waitMore).toBeGreaterThan(0)
+  const count = 3 + Math.ceil(r.waitMore / 360) + 1
+  const waited = Array.from({ length: count }, (_, i) => at(i * 0.1, 600_000))
+  expect(leakRate(0.002, waited, 1000, allowed).verdict).toBe('tight')
+})
+
+test('the interval never claims more than the gauge can show', () => {
+  const r = leakRate(0.002, [at(0, 600_000), at(12, 600_000)], 1000, 1)
+  expect((r.high - r.low) / 2).toBeGreaterThan(smallestLeak(0.002, 1000 / Math.sqrt(12), 12 * 3600))
+})
+
+test('Student’s t, two-sided 95 %: 12.706, 4.303, 2.571, 2.228, 2.042 at 1, 2, 5, 10, 30 degrees (published tables)', () => {
+  for (const [degrees, t] of [[1, 12.706], [2, 4.303], [5, 2.571], [10, 2.228], [30, 2.042], [120, 1.98]] as const) expect(studentT95(degrees)).toBeCloseTo(t, 3)
+  expect(studentT95(60)).toBeCloseTo(studentT95(59.9999999), 7)
+})
+
+test('incomplete beta: I_x(1, 1) = x, I_x(2, 3) = 6x² − 8x³ + 3x⁴ (closed forms)', () => {
+  for (const x of [0.1, 0.4, 0.8]) {
+    expect(incompleteBeta(x, 1, 1)).toBeCloseTo(x, 12)
+    expect(incompleteBeta(x, 2, 3)).toBeCloseTo(6 * x ** 2 - 8 * x ** 3 + 3 * x ** 4, 12)
+  }
+})
+
+test('one reading, or all at one time, is refused with a reason', () => {
+  expect(() => leakRate(0.002, [at(0, 1)], 100, 1)).toThrow('at least two readings')
+  expect(() => leakRate(0.002, [at(1, 1), at(1, 2)], 100, 1)).toThrow('same time')
+})

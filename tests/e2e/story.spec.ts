@@ -1,0 +1,260 @@
+import { readFileSync } from 'node:fs'
+import { axe, expect, fill, gauge, number, open, saved, STAGES, test } from './support'
+import type { Page } from '@playwright/test'
+
+const go = async (page: Page, stage: string) => {
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(stage) }).click()
+  await expect(page.getByRole('heading', { level: 1, name: stage })).toBeVisible()
+}
+
+test('every stage of every demo job opens without a complaint', async ({ page }) => {
+  for (const job of ['estuary-flatbed', 'star-wagon', 'hive-hauler', 'shell-runner', 'festival-rig', 'ridge-tender', 'core-sampler', 'kiln-trailer']) {
+    await open(page, `/jobs/${job}/truck`)
+    for (const stage of ['Load', 'Air', 'Lay', 'Power', 'Tune', 'Build', 'Prove', 'Hand over']) await go(page, stage)
+  }
+})
+
+test('no accessibility violation on any stage, in either theme, nor on the list and the sums', async ({ page }) => {
+  await open(page, '/')
+  await axe(page)
+  await open(page, '/sums')
+  await axe(page)
+  for (const theme of ['day', 'bay']) {
+    await page.evaluate(t => localStorage.setItem('np.theme', t), theme)
+    for (const stage of STAGES) {
+      await open(page, `/jobs/estuary-flatbed/${stage}`)
+      if (stage === 'air') await expect(page.locator('[data-circuit]')).toBeVisible()
+      await axe(page)
+    }
+    await open(page, '/jobs/kiln-trailer/lay')
+    await axe(page)
+  }
+})
+
+test('a new job from a truck kind to a printed sheet', async ({ page }) => {
+  await open(page, '/')
+  await page.getByRole('button', { name: 'New job' }).click()
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await expect(page.getByRole('alert')).toContainText('Give the job a name')
+  await page.getByLabel('Name of the job').fill('Peat cutter')
+  await page.getByLabel('Leaf flatbed').check()
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await saved(page)
+
+  // Truck: on the picture and in the form, in whatever unit.
+  await page.getByRole('button', { name: /^Wheelbase, 3\s?700 mm/ }).click()
+  await page.keyboard.type('12 ft 6 in')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /^Wheelbase, 3\s?810 mm/ })).toBeVisible()
+  await page.getByRole('button', { name: /^Rear axle, unladen, 1\s?110 kg/ }).click()
+  await page.keyboard.type('1200')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /^Rear axle, unladen, 1\s?200 kg/ })).toBeVisible()
+  await fill(page, 'Seat gap, full droop', 'a hand')
+  await expect(page.getByText('is not a figure I can read')).toBeVisible()
+  await expect(page.getByLabel('Seat gap, full droop', { exact: true })).toHaveValue('a hand')
+  await fill(page, 'Seat gap, full droop', '11 in')
+  await fill(page, 'Customer', 'Peat works')
+
+  // Load.
+  await go(page, 'Load')
+  await page.getByRole('button', { name: 'Add an item' }).click()
+  await fill(page, 'Mass of Item 1', '700')
+  await fill(page, 'Item 1 ahead of the rear axle', '-300')
+  await fill(page, 'Item 1 left of centre', '-250')
+  await fill(page, 'Ball load', '90')
+  const left = number(await gauge(page, 'Left spring'))
+  const right = number(await gauge(page, 'Right spring'))
+  expect(left).toBe(right) // teed to begin with
+  await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('Air does not put weight back on the front')
+
+  // Air: the teed springs cannot serve a heavy side; its remedy separates them.
+  await go(page, 'Air')
+  await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('One pressure for two different sides')
+  await page.getByLabel(/Compressor, dual path, wireless/).check()
+  await expect(page.locator('[data-component="dryer"]')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Bench notes' })).not.toContainText('One pressure for two different sides')
+  expect(number(await gauge(page, 'Right spring'))).toBeGreaterThan(number(await gauge(page, 'Left spring')))
+  const slow = number(await gauge(page, 'Up to level'))
+  await page.getByLabel('Compressor', { exact: true }).selectOption({ label: 'Medium compressor, 50 % duty' })
+  await expect.poll(async () => number(await gauge(page, 'Up to level'))).toBeLessThan(slow)
+
+  // Lay: drag the compressor over to the exhaust, see the Stop, take its remedy.
+  await go(page, 'Lay')
+  const compressor = page.locator('[data-part="compressor"]').first()
+  const box = (await compressor.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + 95, { steps: 8 })
+  await page.mouse.up()
+  const note = page.getByRole('region', { name: 'Bench notes' }).getByRole('listitem').filter({ hasText: 'Compressor sits too near the exhaust' })
+  await expect(note).toBeVisible()
+  await note.getByRole('button', { name: 'Move it clear of the exhaust' }).click()
+  await expect(note).toBeHidden()
+  const shield = page.getByRole('button', { name: 'Fit a heat shield' })
+  while (await shield.count()) await shield.first().click()
+  const reach = page.getByRole('button', { name: 'Move the block to the compressor' })
+  if (await reach.count()) await reach.click()
+
+  // Power follows; a thin wire is caught.
+  await go(page, 'Power')
+  await page.getByLabel('Wire', { exact: true }).selectOption('16 AWG')
+  await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('No fuse protects this wire')
+  await page.getByLabel('Wire', { exact: true }).selectOption('As proposed')
+
+  // Tune.
+  await go(page, 'Tune')
+  await page.getByRole('button', { name: 'Store what Load found' }).click()
+  await fill(page, 'Usual load, left', '9 bar')
+  await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('over the spring’s limit')
+  await page.keyboard.press('Escape')
+  await page.locator('main').click({ position: { x: 4, y: 4 } })
+  await page.keyboard.press('.')
+  await expect(page.getByRole('region', { name: 'Bench notes' })).not.toContainText('over the spring’s limit')
+  await page.getByRole('button', { name: 'Store what Load found' }).click()
+
+  // Build: the order is enforced with a reason.
+  await go(page, 'Build')
+  await page.getByLabel('Fuse in, last of all').click()
+  await expect(page.getByRole('alert')).toContainText('First “')
+  await page.getByLabel('Chock the wheels, ignition off').click()
+  await expect(page.locator('[data-step="chock"]')).toContainText('Odile')
+
+  // Prove: pasted rows of a held night.
+  await go(page, 'Prove')
+  await page.getByRole('button', { name: 'Hold test', exact: true }).click()
+  await page.getByLabel(/Or paste rows/).fill('time, pressure (psi), temperature (°C)\n17:00, 60.0, 16\n20:00, 59.2, 12.9\n23:00, sixty, 10')
+  await page.getByRole('button', { name: 'Take in these rows' }).click()
+  await expect(page.getByRole('alert')).toContainText('Row 3')
+  await page.getByLabel(/Or paste rows/).fill('time, pressure (psi), temperature (°C)\n17:00, 60.0, 16\n20:00, 59.2, 12.9\n23:00, 58.5, 10\n02:00, 58.0, 8\n07:30, 58.2, 9')
+  await page.getByRole('button', { name: 'Take in these rows' }).click()
+  await expect(page.locator('[data-verdict]')).toHaveText('Cannot tell yet')
+  await expect(page.locator('[data-wait]')).toContainText(/\d/)
+
+  // Hand over.
+  await go(page, 'Hand over')
+  await fill(page, 'Driver', 'Night shift')
+  await fill(page, 'Who to ask', 'Bram')
+  await expect(page.getByRole('article', { name: 'Driver’s sheet' })).toContainText('Peat cutter')
+  await expect(page.getByRole('article', { name: 'Driver’s sheet' })).toContainText('Usual load')
+  await saved(page)
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'PDF' }).click()])
+  expect(readFileSync(await download.path()).subarray(0, 5).toString()).toBe('%PDF-')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('navigation', { name: 'Stages' })).toBeHidden()
+  await expect(page.getByRole('article', { name: 'Driver’s sheet' })).toBeVisible()
+  await page.emulateMedia({ media: 'screen' })
+
+  // Closed at any point, nothing is lost; undo reaches back before the reload.
+  await fill(page, 'Driver', 'Day shift')
+  const address = page.url()
+  await page.close({ runBeforeUnload: false })
+  const again = await page.context().newPage()
+  await open(again, new URL(address).pathname)
+  await expect(again.getByLabel('Driver', { exact: true })).toHaveValue('Day shift')
+  await expect(again.getByRole('button', { name: 'Undo' })).toBeEnabled()
+  await again.getByRole('button', { name: 'Undo' }).click()
+  await expect(again.getByLabel('Driver', { exact: true })).toHaveValue('Night shift')
+  await again.getByRole('button', { name: 'Redo' }).click()
+  await expect(again.getByLabel('Driver', { exact: true })).toHaveValue('Day shift')
+})
+
+test('why? shows formula, inputs and source of a figure', async ({ page }) => {
+  await open(page, '/jobs/estuary-flatbed/load')
+  await page.getByRole('region', { name: 'Gauge strip' }).getByRole('button', { name: /Rear axle, why/ }).click()
+  const card = page.getByRole('dialog')
+  await expect(card).toContainText('unladen + Σ m·(1 − x/L)')
+  await expect(card).toContainText('Tote 1')
+  await expect(card).toContainText('Statics about the axles')
+  await axe(page)
+  await page.keyboard.press('Escape')
+  await expect(card).toBeHidden()
+})
+
+test('units switch anywhere and back without moving a figure', async ({ page, request }) => {
+  const before = await (await request.get('/api/jobs/shell-runner/plan')).text()
+  await open(page, '/jobs/shell-runner/load')
+  await page.keyboard.press('u')
+  await page.getByRole('button', { name: 'All inch-pound' }).click()
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('419')
+  await page.getByLabel('Ball load', { exact: true }).focus()
+  await page.getByLabel('Ball load', { exact: true }).press('Enter')
+  await page.keyboard.press('Tab')
+  await page.getByRole('button', { name: /psi · in · lb/ }).click()
+  for (const unit of ['mm', 'kg', 'N·m']) await page.getByRole('dialog').getByLabel(unit, { exact: true }).check()
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByRole('button', { name: /psi · mm · kg/ })).toBeVisible()
+  expect(await (await request.get('/api/jobs/shell-runner/plan')).text()).toBe(before)
+})
+
+test('keys: stages by number, notes by J, find by /, help by ?', async ({ page }) => {
+  await open(page, '/jobs/kiln-trailer/load')
+  await page.keyboard.press('4')
+  await expect(page.getByRole('heading', { level: 1, name: 'Lay' })).toBeVisible()
+  await page.keyboard.press('j')
+  await expect(page.locator('.note-head').first()).toBeFocused()
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toContainText('Apply the note’s remedy')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('/')
+  await page.getByLabel('What to find').fill('clay')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 1, name: 'Load' })).toBeVisible()
+})
+
+test('a plan file is exported and opened; a broken one is refused and changes nothing', async ({ page, request }) => {
+  const text = await (await request.get('/api/jobs/star-wagon/plan')).text()
+  await open(page, '/')
+  const jobs = (await (await request.get('/api/jobs')).json()).total as number
+  await page.getByLabel('Plan file').setInputFiles({ name: 'half.json', mimeType: 'application/json', buffer: Buffer.from(text.slice(0, 500)) })
+  await expect(page.getByRole('alert')).toContainText('nothing changed')
+  expect((await (await request.get('/api/jobs')).json()).total).toBe(jobs)
+  await page.getByLabel('Plan file').setInputFiles({ name: 'star.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+  await expect(page).toHaveURL(/\/jobs\/.+\/truck/)
+  await saved(page)
+  await expect(page.getByText('Star wagon · Job 0417')).toBeVisible()
+  expect(await (await request.get(`/api/jobs/${page.url().split('/').at(-2)}/plan`)).text()).toBe(text)
+})
+
+test('two browsers, one job: different parts merge, the same part is shown and asked', async ({ page, browser, quiet }) => {
+  quiet.patterns.push(/409/)
+  const other = await (await browser.newContext()).newPage()
+  await open(page, '/jobs/festival-rig/load')
+  await open(other, '/jobs/festival-rig/load')
+  await fill(other, 'Mass of Cable drums', '400')
+  await saved(other)
+  await fill(page, 'Ball load', '10')
+  await saved(page)
+  await expect(page.getByRole('alert')).toContainText('Others changed this job')
+  await expect(page.getByLabel('Mass of Cable drums', { exact: true })).toHaveValue('400')
+
+  await fill(page, 'Ball load', '20')
+  await saved(page)
+  await fill(other, 'Ball load', '30')
+  const dialog = other.getByRole('dialog')
+  await expect(dialog).toContainText('Someone else changed the same part')
+  await expect(dialog).toContainText('20')
+  await axe(other)
+  await dialog.getByLabel(/Theirs/).check()
+  await dialog.getByRole('button', { name: 'Settle it' }).click()
+  await saved(other)
+  await expect(other.getByLabel('Ball load', { exact: true })).toHaveValue('20')
+  await fill(page, 'Ball load', '25')
+  await saved(page)
+  await fill(other, 'Ball load', '35')
+  await other.getByRole('button', { name: 'Settle it' }).click()
+  await saved(other)
+  await open(page, '/jobs/festival-rig/load')
+  await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('35')
+})
+
+test('quick sums: the same figure as the headless command, and a clear word on bad input', async ({ page }) => {
+  await open(page, '/sums?sum=standby')
+  await expect(page.locator('[data-out="days"]')).toContainText('729.167')
+  await page.getByLabel('Drain · mA').fill('0')
+  await expect(page.getByRole('alert')).toContainText('drain_mA must be above 0')
+  await page.getByLabel('Drain · mA').fill('4')
+  await expect(page.locator('[data-out="days"]')).toContainText('364.583')
+})

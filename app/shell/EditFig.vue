@@ -15,11 +15,10 @@ async function begin(): Promise<void> {
   input?.focus()
   input?.select()
 }
-function leave(event: FocusEvent): void {
-  // A field with a complaint stays open, so that nothing typed is lost.
-  if (root.value?.contains(event.relatedTarget as Node | null)) return
+function leave(): void {
+  // Judged once the focus has settled; a field with a complaint stays open, so that nothing typed is lost.
   setTimeout(() => {
-    if (!root.value?.querySelector('[aria-invalid="true"]')) editing.value = false
+    if (!root.value?.contains(document.activeElement) && !root.value?.querySelector('[aria-invalid="true"]')) editing.value = false
   })
 }
 </script>

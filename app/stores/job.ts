@@ -109,6 +109,8 @@ export const useJob = defineStore('job', () => {
       }
       try {
         await send(kept.base, kept.edits)
+        ghostPlan.value = plan.value
+        plan.value = savedPlan.value
         localStorage.removeItem(key)
       }
       catch (error) {

@@ -9,7 +9,7 @@ import type { Plan } from './types'
 
 export interface ApiErrorBody { error: { code: string, message: string, problems?: PlanProblem[], conflicts?: Conflict[], revision?: number, plan?: Plan } }
 
-const patch = yup.object({ op: yup.string().oneOf(['replace', 'add', 'remove'] as const).required(), path: yup.array().of(yup.mixed<string | number>((v): v is string | number => (typeof v === 'string' && v !== '__proto__' && v !== 'constructor' && v !== 'prototype') || typeof v === 'number').required()).required().max(12), value: yup.mixed() }).strict().noUnknown()
+const patch = yup.object({ op: yup.string().oneOf(['replace', 'add', 'remove'] as const).required(), path: yup.array().of(yup.mixed<string | number>((v): v is string | number => (typeof v === 'string' && v !== '__proto__' && v !== 'constructor' && v !== 'prototype') || typeof v === 'number').required()).required().max(12), value: yup.mixed().nullable() }).strict().noUnknown()
 const patches = () => yup.array().of(patch).required().max(5000)
 
 const edit = yup.object({ id: yup.string().required().max(64), label: yup.string().required().max(200), kind: yup.string().oneOf(['do', 'undo', 'redo'] as const).required(), patches: patches(), inverse: patches() }).strict().noUnknown()

@@ -9,6 +9,7 @@ import { jsonSchemaOf } from './jsonSchema'
 import { diffDocuments, mergeDocuments, same } from './merge'
 import { newPlan } from './newPlan'
 import { report } from './report'
+import { STAGES } from '../quantity/figure'
 import { checkPlan, planSchema } from './schema'
 import type { Plan } from './types'
 
@@ -84,8 +85,8 @@ describe('derive', () => {
         const plan = structuredClone(base)
         Object.assign(plan.air, { archetype: id, ...startingCircuit(id) })
         const derived = createDeriver()(plan)
-        for (const output of Object.values(derived.stages)) {
-          for (const [key, figure] of Object.entries(output.figures)) {
+        for (const stage of STAGES) {
+          for (const [key, figure] of Object.entries(derived.stages[stage].figures)) {
             expect({ key, finite: figure.value === null || Number.isFinite(figure.value) }).toEqual({ key, finite: true })
             expect(figure.formula.length * figure.source.length).toBeGreaterThan(0)
           }

@@ -1,4 +1,5 @@
 import { and, eq } from 'drizzle-orm'
+import { saveRequest } from '#core/plan/api'
 import { newPlan } from '#core/plan/newPlan'
 import { makeEdit, type Edit } from '#core/plan/edit'
 import { same } from '#core/plan/merge'
@@ -113,4 +114,13 @@ test('another shop sees none of it and can change none of it', async () => {
 test('a plan that does not fit is refused when a job is made', async () => {
   expect(await createJob(db(), who, 'bad', { ...newPlan('coil-van', 'x'), version: 9 })).toMatchObject({ ok: false })
   expect(await readJob(db(), who.shopId, 'bad')).toBeNull()
+})
+
+test('an edit to or from “nothing chosen” passes the request schema and is saved', async () => {
+  const { id, plan } = await fresh()
+  const made = edit(plan, (d) => { d.power.wireArea = 5e-6 })
+  const back = edit({ ...plan, power: { ...plan.power, wireArea: 5e-6 } }, (d) => { d.power.wireArea = null })
+  const request = JSON.parse(JSON.stringify({ base: 1, edits: [made, back] }))
+  expect(saveRequest.validateSync(request, { strict: true })).toEqual(request)
+  expect(await saveEdits(db(), who, id, 1, [made, back])).toMatchObject({ kind: 'saved', plan: { power: { wireArea: null } } })
 })

@@ -36,6 +36,8 @@ export const useJob = defineStore('job', () => {
   const queue = shallowRef<Edit[]>([])
   const saveState = ref<SaveState>('saved')
   const message = ref('')
+  /** Why saving waits, while the server or its database cannot be reached. */
+  const away = ref('')
   const clash = shallowRef<Clash | null>(null)
   const chosenHaul = ref('')
   let dragFrom: Plan | null = null
@@ -69,6 +71,7 @@ export const useJob = defineStore('job', () => {
     history.value = []
     queue.value = []
     message.value = ''
+    away.value = ''
     clash.value = null
     chosenHaul.value = localStorage.getItem(`np.haul.${jobId}`) ?? ''
     const job = await callApi<{ revision: number, plan: Plan }>(`/api/jobs/${jobId}`)
@@ -241,14 +244,14 @@ export const useJob = defineStore('job', () => {
     saveState.value = 'saving'
     try {
       await send(revision.value, queue.value)
-      if (message.value.startsWith('The ')) message.value = ''
+      away.value = ''
       saveState.value = queue.value.length ? 'unsaved' : 'saved'
       if (queue.value.length) later(SAVE_AFTER)
     }
     catch (error) {
       saveState.value = 'waiting'
       if (error instanceof RefusedError && error.passing) {
-        message.value = error.message
+        away.value = error.message
         later(RETRY_AFTER)
       }
       else if (!clash.value) {
@@ -282,5 +285,5 @@ export const useJob = defineStore('job', () => {
 
   watch(chosenHaul, value => value && localStorage.setItem(`np.haul.${id.value}`, value))
 
-  return { id, revision, plan, history, queue, saveState, message, clash, chosenHaul, derived, derivedGhost, hauls, haulId, stacks, open, edit, drag, drop, undo, redo, applyRemedy, save, settle }
+  return { id, revision, plan, history, queue, saveState, message, away, clash, chosenHaul, derived, derivedGhost, hauls, haulId, stacks, open, edit, drag, drop, undo, redo, applyRemedy, save, settle }
 })

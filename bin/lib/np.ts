@@ -47,12 +47,14 @@ function calc(name: string): number {
     print(CALCULATORS.map(c => ({ name: c.name, title: c.title, source: c.source, in: Object.fromEntries(inputFields(c.schema).map(f => [f.path, { label: f.label, unit: f.unit }])), out: Object.fromEntries(Object.entries(c.outputs).map(([key, o]) => [key, { label: o.label, unit: o.unit }])), example: c.example })))
     return 0
   }
+  const calculator = CALCULATORS.find(c => c.name === name)
+  if (!calculator) throw new UsageError(`${name}: no calculator of that name. Use one of ${CALCULATORS.map(c => c.name).join(', ')}.`)
   let input: unknown
   try {
     input = JSON.parse(readFileSync(0, 'utf8'))
   }
   catch (error) {
-    throw new UsageError(`standard input: not JSON (${(error as Error).message}); type one object, for example ${JSON.stringify(CALCULATORS.find(c => c.name === name)?.example ?? {})}`)
+    throw new UsageError(`standard input: not JSON (${(error as Error).message}); type one object, for example ${JSON.stringify(calculator.example)}`)
   }
   print(calculate(name, input))
   return 0

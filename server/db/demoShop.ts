@@ -98,7 +98,13 @@ function shellRunner(): Plan {
   circuit(plan, 'wireless-single', { springClass: 'leaf-helper-double-2270', compressorClass: 'small-wireless' })
   plan.lay.places = { compressor: { x: 1.95, y: 0.56, z: 0.78 }, block: { x: 1.62, y: 0.56, z: 0.78 } }
   plan.lay.shields = { 'spring-right': true }
+  for (const id of Object.keys(plan.hauls)) {
+    const { left } = createDeriver()(plan).stages.load.result.hauls[id]!
+    const both = Math.round(left.pressure / 6894.757) * 6894.757
+    plan.tune.presets[id] = { left: both, right: both }
+  }
   tick(plan, 6, '2026-04-20')
+  plan.handover = { driver: 'Coach of the week', contact: 'Bram at the bench', nextCheck: '2026-07-20', remarks: 'Long boat behind: walk round it before the first bend.' }
   return plan
 }
 

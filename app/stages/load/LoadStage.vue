@@ -73,6 +73,8 @@ function removeHaul(): void {
     Reflect.deleteProperty(draft.tune.presets, id)
   })
 }
+const ratings = computed(() => ['frontAxle', 'rearAxle', 'gross', 'combination', 'ballLoad'].map(figure).filter(f => f !== undefined)
+  .flatMap(f => (f.max === undefined || f.value === null || (f.label === 'Truck and trailer' && haul.value?.trailerMass === 0) ? [] : [{ figure: f, limit: f.max, value: f.value }])))
 const under = computed(() => {
   const r = result.value
   if (!r) return { left: '', right: '' }
@@ -125,6 +127,15 @@ const under = computed(() => {
           <dt class="text-soft">Front axle, any pressure</dt><dd><Fig :figure="figure('frontChange')" plus /></dd>
         </dl>
       </div>
+    </div>
+
+    <div class="sheet px-4 py-2 overflow-x-auto">
+      <table class="w-full text-sm min-w-[480px]">
+        <thead><tr class="label text-left"><th class="font-normal">Against its rating</th><th class="font-normal text-right">Carries</th><th class="font-normal text-right">Rated</th><th class="font-normal text-right">In hand</th></tr></thead>
+        <tbody>
+          <tr v-for="r in ratings" :key="r.figure.label" class="border-t border-line"><th scope="row" class="text-left font-normal">{{ r.figure.label }}</th><td class="text-right"><Fig :figure="r.figure" /></td><td class="text-right figure">{{ text(r.limit, 'mass') }}</td><td class="text-right figure" :class="{ 'text-brick': r.limit < r.value }">{{ text(r.limit - r.value, 'mass') }}</td></tr>
+        </tbody>
+      </table>
     </div>
 
     <div class="sheet p-4">

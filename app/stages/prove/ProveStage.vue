@@ -30,7 +30,7 @@ function addTest(): void {
 }
 async function take(text: string): Promise<void> {
   problem.value = ''
-  const { readRows } = await import('./readings')
+  const { readRows } = await import('#core/prove/readings')
   const result = readRows(text, shop.units)
   if (result.problem !== null) {
     problem.value = result.problem

@@ -67,14 +67,14 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
 </script>
 
 <template>
-  <div class="min-h-screen lg:h-screen flex flex-col">
+  <div class="min-h-screen lg:h-screen print:h-auto! flex flex-col print:block">
     <AppHeader class="no-print" @find="finding = true" @units="choosingUnits = true" />
-    <p v-if="job.message || shop.problem" class="no-print bg-glow text-black px-4 py-1.5 font-semibold" role="alert">{{ job.message || shop.problem }}</p>
+    <p v-if="job.away || job.message || shop.problem" class="no-print bg-glow text-black px-4 py-1.5 font-semibold" role="alert">{{ job.away || job.message || shop.problem }}</p>
     <div v-if="problem" class="p-6" role="alert"><p class="sheet p-5 max-w-xl">{{ problem }} <NuxtLink to="/" class="underline">Go to the job list</NuxtLink></p></div>
     <p v-else-if="!job.plan" class="p-6 label">Opening the job …</p>
-    <div v-else class="grow min-h-0 grid grid-cols-1 lg:grid-cols-[188px_minmax(0,1fr)] xl:grid-cols-[188px_minmax(0,1fr)_304px] xl:grid-rows-1">
+    <div v-else class="grow min-h-0 print:block grid grid-cols-1 lg:grid-cols-[188px_minmax(0,1fr)] xl:grid-cols-[188px_minmax(0,1fr)_304px] xl:grid-rows-1">
       <div class="no-print bg-sheet lg:border-r border-line lg:overflow-y-auto lg:py-5 lg:row-span-2 xl:row-span-1"><TheLine :current="stage" /></div>
-      <main class="min-w-0 lg:overflow-y-auto p-4" :data-stage="stage">
+      <main class="min-w-0 lg:overflow-y-auto print:overflow-visible! print:p-0 p-4" :data-stage="stage">
         <div class="no-print flex items-baseline gap-3 mb-3"><h1 class="text-2xl">{{ STAGE_TITLES[stage].name }}</h1><p class="text-soft">{{ STAGE_TITLES[stage].what }}</p></div>
         <component :is="STAGE_VIEWS[stage]" />
       </main>

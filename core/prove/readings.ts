@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
-import type { Reading } from '#core/plan/types'
-import { parseQuantity } from '#core/quantity/parse'
-import { unitFor, type Quantity, type UnitChoice } from '#core/quantity/units'
+import type { Reading } from '../plan/types'
+import { parseQuantity } from '../quantity/parse'
+import { unitFor, type Quantity, type UnitChoice } from '../quantity/units'
 
 export type ReadResult = { readings: Reading[], problem: null } | { readings: null, problem: string }
 

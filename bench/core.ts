@@ -1,0 +1,37 @@
+import { createDeriver } from '#core/plan/derive'
+import { makeEdit } from '#core/plan/edit'
+import { mergeDocuments } from '#core/plan/merge'
+import { readPlanFile, writePlanFile } from '#core/plan/file'
+import { fillTime } from '#core/air/fill'
+import { demoJobs } from '../server/db/demoShop'
+
+/** Timings of the core on the largest demo job, in ms: cold (first in this process), median of an edited plan, and parts. */
+const now = () => performance.now()
+const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!
+
+function time(rounds: number, run: (i: number) => void): number {
+  const values: number[] = []
+  for (let i = 0; i < rounds; i++) {
+    const began = now()
+    run(i)
+    values.push(now() - began)
+  }
+  return median(values)
+}
+
+const plan = demoJobs().map(j => j.plan).sort((a, b) => writePlanFile(b).length - writePlanFile(a).length)[0]!
+let began = now()
+createDeriver()(readPlanFile(writePlanFile(plan)))
+const cold = now() - began
+const whole = time(200, () => void createDeriver()(plan))
+const derive = createDeriver()
+derive(plan)
+const itemEdits = Array.from({ length: 200 }, (_, i) => makeEdit(plan, 'a', 'x', (d) => { Object.values(d.hauls)[0]!.items.extra = { label: 'x', mass: i, x: 0, y: 0, length: 1, width: 1, height: 1, order: 9 } })!.plan)
+const edited = time(200, i => void derive(itemEdits[i]!))
+const labels = Array.from({ length: 200 }, (_, i) => makeEdit(plan, 'a', 'x', (d) => { d.handover.driver = String(i) })!.plan)
+const labelled = time(200, i => void derive(labels[i]!))
+const merge = time(200, () => void mergeDocuments(plan, itemEdits[3]!, labels[3]!))
+began = now()
+fillTime(0.004, 34_474, 586_054, { volume: 0.0076, pressure: 1_034_214 }, { bore: 0.00297, length: 4, roughness: 1.5e-6 }, 293.15)
+const fill = now() - began
+console.log(JSON.stringify({ name: plan.job.name, cold, whole, edited, labelled, merge, fill }))

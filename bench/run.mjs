@@ -1,0 +1,102 @@
+// Prints one table of what the product promises to be fast at: node bench/run.mjs (npm run bench). Needs a build; makes one.
+import { execFileSync, spawnSync } from 'node:child_process'
+import { readFileSync, rmSync } from 'node:fs'
+import { cpus } from 'node:os'
+import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import { chromium } from '@playwright/test'
+import pg from 'pg'
+import { bundle, root } from '../bin/lib/bundle.mjs'
+import { CHROMIUM, install, installChromium } from '../bin/lib/install.mjs'
+import { freePort, startCluster } from '../bin/lib/cluster.mjs'
+import { buildApp, serve } from '../bin/lib/serve.mjs'
+
+install()
+installChromium()
+buildApp()
+const rows = []
+const row = (what, value, unit, limit) => rows.push({ what, measured: `${value < 10 ? value.toFixed(2) : value.toFixed(0)} ${unit}`, limit: limit === undefined ? '' : `${limit} ${unit}`, ok: limit === undefined ? '' : value <= limit ? 'yes' : 'NO' })
+const quantile = (values, q) => values.sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * q))]
+
+const core = JSON.parse(execFileSync(process.execPath, [await bundle('bench/core.ts', 'bench-core', ['core', 'bench', 'server/db'], ['pg', 'drizzle-orm'])], { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } }))
+row(`derive “${core.name}”, everything, median`, core.whole, 'ms', 16)
+row('derive after moving a load, median', core.edited, 'ms', 16)
+row('derive, read from file and cold', core.cold, 'ms', 60)
+row('edit of a label against everything (ratio)', core.labelled / core.whole, '×')
+row('edit of a load against everything (ratio)', core.edited / core.whole, '×')
+row('three-way merge', core.merge, 'ms')
+row('fill-time, tank through 3/16 in line', core.fill, 'ms')
+
+const npTimes = []
+for (let i = 0; i < 9; i++) {
+  const began = performance.now()
+  spawnSync(join(root, 'bin/np'), ['calc', 'standby'], { input: '{"battery_Ah":70,"usable_fraction":0.5,"drain_mA":2}' })
+  npTimes.push(performance.now() - began)
+}
+row('bin/np calc, median', quantile(npTimes.slice(1), 0.5), 'ms', 500)
+
+const cluster = await startCluster('bench', { fresh: true })
+let server
+let browser
+try {
+  const { setUp } = await import(pathToFileURL(await bundle('server/db/setup.ts', 'setup', ['core', 'server/db'], ['pg', 'drizzle-orm'])).href)
+  await setUp(cluster.url, join(root, 'server/db/migrations'))
+  const client = new pg.Client({ connectionString: cluster.url })
+  await client.connect()
+  await client.query(`insert into jobs (id, shop_id, author_id, head, summary, updated_at) select id || '-' || n, shop_id, author_id, head, summary || jsonb_build_object('name', (summary->>'name') || ' ' || n), now() - n * interval '1 minute' from jobs, generate_series(1, 249) n where jobs.shop_id = 'saltmarsh'`)
+  await client.query(`insert into revisions (job_id, number, shop_id, author_id, base, plan, edits) select r.job_id || '-' || n, 1, r.shop_id, r.author_id, 0, r.plan, r.edits from revisions r, generate_series(1, 249) n`)
+  await client.query('analyze')
+  const { rows: [{ count }] } = await client.query('select count(*) from jobs')
+  await client.end()
+
+  const began = performance.now()
+  server = await serve(await freePort(), cluster.url, 'bench-server.log')
+  row('server start to first answer', performance.now() - began, 'ms', 2000)
+  const p95 = async (path) => {
+    const times = []
+    for (let i = 0; i < 220; i++) {
+      const at = performance.now()
+      await (await fetch(server.address + path(i))).text()
+      if (i >= 20) times.push(performance.now() - at)
+    }
+    return quantile(times, 0.95)
+  }
+  row(`job list, ${count} jobs, 95th percentile`, await p95(i => `/api/jobs?page=${i % 40}`), 'ms', 50)
+  row(`job list searched, ${count} jobs, 95th percentile`, await p95(i => `/api/jobs?search=wagon%20${i % 9}`), 'ms', 50)
+  row(`job page’s data, ${count} jobs, 95th percentile`, await p95(i => `/api/jobs/estuary-flatbed-${1 + (i % 240)}`), 'ms', 50)
+
+  browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(`${server.address}/jobs/estuary-flatbed/load`)
+  await page.getByRole('status').getByText(/saved/).waitFor()
+  const script = await page.evaluate(() => performance.getEntriesByType('resource').filter(r => r.name.endsWith('.js')).reduce((sum, r) => sum + r.encodedBodySize, 0))
+  row('first load of a job page, compressed script', script / 1000, 'kB', 250)
+  const edits = await page.evaluate(async () => {
+    const field = document.querySelector('input[id]') && [...document.querySelectorAll('label')].find(l => l.textContent === 'Ball load').control
+    const figure = () => [...document.querySelectorAll('section[aria-label="Gauge strip"] .figure')][2].textContent
+    const times = []
+    for (let i = 0; i < 20; i++) {
+      const before = figure()
+      field.value = String(100 + i * 7)
+      field.dispatchEvent(new Event('input', { bubbles: true }))
+      await new Promise(requestAnimationFrame)
+      const at = performance.now()
+      field.dispatchEvent(new Event('change', { bubbles: true }))
+      while (figure() === before) await new Promise(requestAnimationFrame)
+      await new Promise(requestAnimationFrame)
+      times.push(performance.now() - at)
+    }
+    return times
+  })
+  row('edit to new figures on screen, median', quantile(edits, 0.5), 'ms', 100)
+  row('edit to new figures on screen, 95th percentile', quantile(edits, 0.95), 'ms')
+}
+finally {
+  await browser?.close()
+  server?.child.kill('SIGTERM')
+  await cluster.stop()
+  rmSync(cluster.folder, { recursive: true, force: true })
+}
+console.log(`${cpus().length} cores, Node.js ${process.versions.node}, ${JSON.parse(readFileSync(join(root, 'package.json'), 'utf8')).version}`)
+console.table(rows)
+process.exitCode = rows.some(r => r.ok === 'NO') ? 1 : 0

@@ -26,6 +26,16 @@ function nearest(path: string[]): string {
   const parent = info.value[path[0]!]
   return parent ? `${parent.label}: ${path.slice(1).join(' ')}` : path.join(' ')
 }
+/** Leaves of one list row stand together; everything else forms the first group. */
+const groups = computed(() => {
+  const plain = leaves.value.filter(l => !/^\d+$/.test(l.path[1] ?? ''))
+  const rows = new Map<string, Leaf[]>()
+  for (const leaf of leaves.value.filter(l => /^\d+$/.test(l.path[1] ?? ''))) {
+    const key = `${leaf.path[0]} ${Number(leaf.path[1]) + 1}`
+    rows.set(key, [...rows.get(key) ?? [], leaf])
+  }
+  return [{ key: 'plain', row: null, leaves: plain }, ...[...rows].map(([key, list]) => ({ key, row: key, leaves: list }))]
+})
 const texts = ref<Record<string, string>>({})
 watch(name, () => texts.value = {})
 const shown = (leaf: Leaf) => texts.value[leaf.path.join('.')] ?? (typeof leaf.value === 'string' ? leaf.value : JSON.stringify(leaf.value))
@@ -70,11 +80,17 @@ const lists = computed(() => Object.entries(draft.value).filter(([key, v]) => Ar
       <div class="space-y-3 min-w-0">
         <div class="flex items-baseline gap-3"><h1 class="text-2xl">{{ calculator.title }}</h1><span class="font-mono text-sm text-soft">{{ calculator.name }}</span></div>
         <div class="sheet p-4 grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-          <div v-for="leaf in leaves" :key="leaf.path.join('.')">
-            <label class="label" :for="`f-${leaf.path.join('-')}`">{{ leaf.label }}<template v-if="leaf.unit"> · {{ leaf.unit }}</template></label>
-            <input :id="`f-${leaf.path.join('-')}`" class="field figure" :value="shown(leaf)" :aria-label="leaf.path.length > 1 ? `${leaf.label} (${leaf.path.join(' ')})` : undefined" @input="type(leaf, ($event.target as HTMLInputElement).value)">
+          <template v-for="group in groups" :key="group.key">
+            <p v-if="group.row !== null" class="label col-span-full border-t border-line pt-2 -mb-2">{{ group.row }}</p>
+            <div v-for="leaf in group.leaves" :key="leaf.path.join('.')">
+              <label class="label" :for="`f-${leaf.path.join('-')}`">{{ leaf.label }}<template v-if="leaf.unit"> · {{ leaf.unit }}</template></label>
+              <input :id="`f-${leaf.path.join('-')}`" class="field figure" :value="shown(leaf)" :aria-label="leaf.path.length > 1 ? `${leaf.label} (${leaf.path.join(' ')})` : undefined" @input="type(leaf, ($event.target as HTMLInputElement).value)">
+            </div>
+          </template>
+          <div v-for="key in lists" :key="key" class="col-span-full flex gap-2">
+            <button type="button" class="button quiet" @click="addRow(key)">Another row of {{ key }}</button>
+            <button type="button" class="button quiet" :disabled="(draft[key] as unknown[]).length < 2" @click="(draft[key] as unknown[]).pop()">One row less</button>
           </div>
-          <button v-for="key in lists" :key="key" type="button" class="button quiet self-end" @click="addRow(key)">Another row of {{ key }}</button>
         </div>
         <ul v-if="result.lines.length" class="sheet border-l-4 border-brick p-3" role="alert"><li v-for="line in result.lines" :key="line">{{ line }}</li></ul>
         <dl v-else class="sheet p-4 grid sm:grid-cols-[auto_1fr] gap-x-6 gap-y-2" aria-label="Result">

@@ -29,7 +29,7 @@ function marks(now: Figure | undefined, before: Figure | undefined) {
 
 <template>
   <section aria-label="Gauge strip" class="bg-frame text-onframe grid grid-cols-4 sm:grid-cols-7">
-    <div v-for="gauge in gauges" :key="gauge.label" class="px-3.5 py-2 border-r border-white/15 min-w-0">
+    <div v-for="gauge in gauges" :key="gauge.label" class="px-3.5 py-2 border-r border-white/15 min-w-0 overflow-hidden">
       <p class="text-xs text-onframe-soft truncate">{{ gauge.label }}</p>
       <p class="whitespace-nowrap"><Fig :figure="gauge.now" big /><span v-if="gauge.now?.max !== undefined && gauge.now.quantity === 'mass'" class="hidden sm:inline font-mono text-xs text-onframe-soft"> of {{ showText(gauge.now.max, 'mass', shop.units) }}</span></p>
       <div class="relative h-1.5 mt-1.5 rounded bg-white/20" aria-hidden="true">

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { produce } from 'immer'
+import { checkPlan } from '#core/plan/schema'
 import { createDeriver } from '#core/plan/derive'
 import { applyEdit, foldHistory, makeEdit, type Edit } from '#core/plan/edit'
 import { diffDocuments, mergeDocuments, type Conflict } from '#core/plan/merge'
@@ -144,7 +145,14 @@ export const useJob = defineStore('job', () => {
     }
   }
 
+  /** Takes an edit in; one that would not fit the plan's format is refused here, before anything is queued. */
   function record(next: Plan, made: Edit, before: Plan): void {
+    const { problems } = checkPlan(next)
+    if (problems) {
+      message.value = `“${made.label}” does not fit: ${problems[0]!.message}.`
+      plan.value = before
+      return
+    }
     if (queue.value.length === 0) ghostPlan.value = before
     plan.value = next
     queue.value = [...queue.value, made]
@@ -179,10 +187,10 @@ export const useJob = defineStore('job', () => {
 
   function apply(label: string, patches: Patch[], kind: Edit['kind'], inverse: Patch[]): void {
     if (!plan.value) return
+    message.value = ''
     try {
       const next = applyEdit(plan.value, patches)
       record(next, { id: crypto.randomUUID(), label, kind, patches, inverse }, plan.value)
-      message.value = ''
     }
     catch (error) {
       message.value = `${label}: ${(error as Error).message}`

@@ -9,8 +9,8 @@ import { springVolume, timeToLevel, type FillingCorner } from './levelTime'
 /** What Air needs of Load, haul by haul. SI. */
 export interface AirNeed {
   label: string
-  left: { pressure: number, wanted: number, height: number, squatWithoutAir: number }
-  right: { pressure: number, wanted: number, height: number, squatWithoutAir: number }
+  left: { pressure: number, height: number, limitedBy: string | null }
+  right: { pressure: number, height: number, limitedBy: string | null }
   sideDifference: number
   /** Height of each spring at a pressure, on its own corner. */
   heightAt: { left(p: number): number, right(p: number): number }
@@ -56,7 +56,9 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
     }
     if (!compressor) continue
     const corners: FillingCorner[] = (['left', 'right'] as const).map(side => ({ areaByHeight: spring.areaByHeight, volumeAt, heightAt: need.heightAt[side], from: spring.minPressure, to: need[side].pressure }))
-    const filled = top > compressor.maxPressure ? null : timeToLevel(corners, compressor.flow)
+    const short = [need.left.limitedBy, need.right.limitedBy].some(l => l !== null && l !== 'minPressure')
+    // A height that the springs cannot reach has no time to reach it.
+    const filled = short || top > compressor.maxPressure ? null : timeToLevel(corners, compressor.flow)
     times[id] = filled?.seconds ?? null
     figures[`${id}.time`] = {
       label: 'Up to level', value: times[id], quantity: 'time', formula: 't = Σ ∫ dm/(ρ·Q(p)), m = p_abs·V(h)/(R·T), from the minimum to the haul’s pressure', max: compressor.maxRun,

@@ -6,7 +6,7 @@ import { springVolume, timeToLevel } from './levelTime'
 
 describe.each(ARCHETYPES.map(a => [a.id, a] as const))('%s', (id, archetype) => {
   const circuit = startingCircuit(id as Archetype)
-  const outlets = archetype.block === 'wireless-one' ? 1 : 2
+  const outlets = archetype.block === 'block-one' ? 1 : 2
 
   test('no port stands open, no port holds two lines, no line ends nowhere', () => {
     expect(openPorts(circuit, outlets)).toEqual([])

@@ -6,8 +6,8 @@ export interface ArchetypeEntry { id: Archetype, label: string, what: string, te
 export const ARCHETYPES: readonly ArchetypeEntry[] = [
   { id: 'hand-teed', label: 'Hand fill, teed', what: 'One fill valve, one tee, both springs at one pressure. Nothing to wire.', teed: true, powered: false, block: null },
   { id: 'hand-two', label: 'Hand fill, two lines', what: 'A fill valve for each spring: side-to-side trim by hand.', teed: false, powered: false, block: null },
-  { id: 'wireless-single', label: 'Compressor, single path, wireless', what: 'Compressor and one-outlet valve block, teed springs, hand fill kept as back-up.', teed: true, powered: true, block: 'wireless-one' },
-  { id: 'wireless-dual', label: 'Compressor, dual path, wireless', what: 'Compressor, dryer and two-outlet valve block, a line for each spring, hand fill kept on both.', teed: false, powered: true, block: 'wireless-two' },
+  { id: 'wireless-single', label: 'Compressor, single path, wireless', what: 'Compressor and one-outlet valve block, teed springs, hand fill kept as back-up.', teed: true, powered: true, block: 'block-one' },
+  { id: 'wireless-dual', label: 'Compressor, dual path, wireless', what: 'Compressor, dryer and two-outlet valve block, a line for each spring, hand fill kept on both.', teed: false, powered: true, block: 'block-two' },
 ]
 
 /** Ports of each kind that must not stand open. A filter's intake is open by design. */

@@ -96,8 +96,8 @@ export const COMPRESSORS: readonly CompressorClass[] = [
 export interface BlockClass { id: string, label: string, outlets: 1 | 2, conductance: number, criticalRatio: number, current: number, standby: number, maxPressure: number, size: [number, number, number] }
 
 export const BLOCKS: readonly BlockClass[] = [
-  { id: 'wireless-one', label: 'Wireless valve block, one outlet', outlets: 1, conductance: 2.4e-9, criticalRatio: 0.35, current: 1.2, standby: 0.002, maxPressure: 1_034_000, size: [0.11, 0.09, 0.07] },
-  { id: 'wireless-two', label: 'Wireless valve block, two outlets', outlets: 2, conductance: 2.4e-9, criticalRatio: 0.35, current: 1.6, standby: 0.002, maxPressure: 1_034_000, size: [0.13, 0.1, 0.07] },
+  { id: 'block-one', label: 'Wireless valve block, one outlet', outlets: 1, conductance: 2.4e-9, criticalRatio: 0.35, current: 1.2, standby: 0.002, maxPressure: 1_034_000, size: [0.11, 0.09, 0.07] },
+  { id: 'block-two', label: 'Wireless valve block, two outlets', outlets: 2, conductance: 2.4e-9, criticalRatio: 0.35, current: 1.6, standby: 0.002, maxPressure: 1_034_000, size: [0.13, 0.1, 0.07] },
 ]
 
 export interface TubeClass { id: string, label: string, outside: number, bore: number, bendRadius: number, maxPressure: number }

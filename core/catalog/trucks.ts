@@ -68,13 +68,13 @@ export const TRUCK_KINDS: readonly TruckKindEntry[] = [
   build({
     kind: 'coil-wagon', label: 'Coil-sprung wagon', wheelbase: 2.85, track: [1.6, 1.6], frontOverhang: 0.85, axleToBall: 1.15, cabRear: 0.6,
     bed: { front: 0.55, rear: -0.95, floor: 0.72, sides: 0.95, width: 1.4, material: 'steel' }, spacing: 0.98, depth: 0.13, top: 0.6, frameRear: -1.05, members: [2.3, 1.4, 0.55, -0.55],
-    tyre: [0.38, 0.255, false], lip: 0.88, gap: [0.24, 0.32, 0.14], unladen: [610, 595, 520, 515], ratings: [1450, 1800, 3000, 6000, 350],
+    tyre: [0.38, 0.255, false], lip: 0.88, gap: [0.24, 0.3, 0.14], unladen: [610, 595, 520, 515], ratings: [1450, 1800, 3000, 6000, 350],
     suspension: 'coil', rates: [34_000, 27_000], bases: [1.02, 1.0], antiRoll: 20_000, motionRatio: 0.95,
   }),
   build({
     kind: 'coil-van', label: 'Coil-sprung van', wheelbase: 3.2, track: [1.62, 1.62], frontOverhang: 0.95, axleToBall: 1.2, cabRear: 1.75,
     bed: { front: 1.7, rear: -1.05, floor: 0.62, sides: 1.35, width: 1.6, material: 'steel' }, spacing: 1.0, depth: 0.12, top: 0.52, frameRear: -1.1, members: [2.6, 1.6, 0.7, -0.65],
-    tyre: [0.34, 0.215, false], lip: 0.8, gap: [0.24, 0.31, 0.145], unladen: [640, 620, 470, 460], ratings: [1600, 1750, 3100, 5100, 100],
+    tyre: [0.34, 0.215, false], lip: 0.8, gap: [0.24, 0.3, 0.145], unladen: [640, 620, 470, 460], ratings: [1600, 1750, 3100, 5100, 100],
     suspension: 'coil', rates: [36_000, 29_000], bases: [1.04, 1.02], antiRoll: 21_000, motionRatio: 0.92,
   }),
 ]

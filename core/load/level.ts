@@ -1,5 +1,6 @@
 import { GRAVITY } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
+import { findRoot } from '../quantity/root'
 
 /** What levelling needs of a spring: effective area over height, and its limits. SI, pressures gauge. */
 export interface LevelSpring { areaByHeight: readonly (readonly [number, number])[], designHeight: number, minPressure: number, maxPressure: number, maxLoad: number }
@@ -51,8 +52,8 @@ export function levelPressure(increase: number, rate: number, motionRatio: numbe
 }
 
 /**
- * Squat of one corner at a set pressure: the s that solves k·s + p·A(h0 − s·MR)·MR = ΔF. Found by bisection on a
- * bracket that always holds the root, since the left side is strictly rising wherever steel outweighs the area's slope.
+ * Squat of one corner at a set pressure: the s that solves k·s + p·A(h0 − s·MR)·MR = ΔF, found on a bracket that always
+ * holds the root.
  * @throws when no squat within ±0.6 m balances the force.
  */
 export function squatAt(pressure: number, increase: number, rate: number, motionRatio: number, spring: LevelSpring): number {
@@ -64,12 +65,7 @@ export function squatAt(pressure: number, increase: number, rate: number, motion
     high *= 2
     if (high > 20) throw new Error('No height balances this load: check the suspension rate and the load.')
   }
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2
-    if (excess(middle) > 0) high = middle
-    else low = middle
-  }
-  return (low + high) / 2
+  return findRoot(excess, low, high, 1e-12)
 }
 
 /** How far the low beam's cut-off rises at a distance, m, and the nose-up pitch, rad. Sag positive down. */

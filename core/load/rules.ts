@@ -96,6 +96,14 @@ const frontTruth: Rule = (r, haul, truck) => {
   })
 }
 
+const onStops: Rule = (r, _haul, truck) => {
+  const room = (truck.seatGap.unladen - truck.seatGap.bump) / truck.suspension.motionRatio
+  const sag = Math.max(r.sagNoAir.rearLeft, r.sagNoAir.rearRight)
+  return sag > room
+    ? note(r, { rule: 'on-bump-stops', rank: 'know', subject: 'rearAxle', quantity: 'length', title: 'With no air it sits on the stops', text: `“${r.label}” would sag {value} on steel alone; the bump stops end it at about {limit}. Jarring ride, sway and a high beam are the signs.`, value: sag, limit: room, source: 'Seat gap unladen less gap on the stop (tape)' })
+    : null
+}
+
 const ratingsStay: Rule = (r, haul, truck) => (Object.keys(haul.items).length || haul.ballLoad
   ? note(r, { rule: 'ratings-stay', rank: 'know', subject: 'rearAxle', title: 'Ratings stay as plated', text: `Helper springs lift no rating. “${r.label}” stands at {value} of {limit} on the rear axle.`, value: r.rearAxle, limit: truck.ratings.rearAxle, source: 'Common practice; the vehicle’s plate' })
   : null)
@@ -105,7 +113,7 @@ const offBed: Rule = (r, haul, truck) => {
   return off ? note(r, { rule: 'item-off-bed', rank: 'fix', subject: off[0], quantity: 'length', title: 'An item stands off the bed', text: `“${off[1].label}” in “${r.label}” reaches past the bed. Its weight is counted where it stands.`, value: off[1].x, limit: null, source: 'Geometry' }) : null
 }
 
-const RULES: readonly Rule[] = [overRear, overFront, overGross, overCombination, overBall, frontLifted, overPressure, outsideHeight, lightSteering, offBed, frontTruth, ratingsStay, underMinimum]
+const RULES: readonly Rule[] = [overRear, overFront, overGross, overCombination, overBall, frontLifted, overPressure, outsideHeight, lightSteering, offBed, onStops, frontTruth, ratingsStay, underMinimum]
 
 /** All load rules on one haul. */
 export function loadRules(r: HaulResult, haul: Haul, truck: Truck, spring: SpringClass | null): Note[] {

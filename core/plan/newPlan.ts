@@ -12,7 +12,7 @@ export function newPlan(kind: TruckKind, name: string): Plan {
     truck,
     hauls: { usual: { label: 'Usual load', order: 1, items: {}, ballLoad: 0, trailerMass: 0, target: { school: 'level', share: 1 / 3 } } },
     air: {
-      archetype: 'hand-teed', springClass: truck.suspension.kind === 'leaf' ? 'leaf-helper-double-2270' : 'coil-insert-450', compressorClass: 'small-wireless', blockClass: 'wireless-one', tubeClass: 'nylon-1-4',
+      archetype: 'hand-teed', springClass: truck.suspension.kind === 'leaf' ? 'leaf-helper-double-2270' : 'coil-insert-450', compressorClass: 'small-wireless', blockClass: 'block-one', tubeClass: 'nylon-1-4',
       ...startingCircuit('hand-teed'),
     },
     lay: { places: {}, shields: {}, harnessLength: null, harnessExtension: 0, slackAtSpring: 0.3 },

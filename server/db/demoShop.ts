@@ -45,7 +45,7 @@ function estuaryFlatbed(): Plan {
   const tote = (n: number, x: number) => item(n, `Tote ${n}`, 310, x, 0, [0.72, 1.1, 0.6])
   plan.hauls = {
     empty: haul(1, 'Empty', { pump: item(1, 'Pump set', 95, 1.02, -0.78, [0.5, 0.45, 0.4]) }),
-    totes: haul(2, 'Totes full', { t1: tote(1, 0.36), t2: tote(2, -0.38), t3: tote(3, -1.08), pump: item(4, 'Pump set', 95, 1.02, -0.78, [0.5, 0.45, 0.4]) }, { ballLoad: 85, trailerMass: 600 }),
+    totes: haul(2, 'Totes full', { t1: tote(1, 0.36), t2: tote(2, -0.38), t3: tote(3, -1.1), pump: item(4, 'Pump set', 95, 1.02, -0.78, [0.5, 0.45, 0.4]) }, { ballLoad: 85, trailerMass: 600 }),
     trailer: haul(3, 'Seed trailer', { t1: tote(1, 0.36), pump: item(2, 'Pump set', 95, 1.02, -0.78, [0.5, 0.45, 0.4]) }, { ballLoad: 140, trailerMass: 1350 }),
   }
   circuit(plan, 'wireless-dual', { springClass: 'leaf-helper-double-2270', compressorClass: 'compact' })
@@ -92,8 +92,8 @@ function shellRunner(): Plan {
   plan.truck.axleToBall = 1.55
   plan.hauls = {
     empty: haul(1, 'Empty', {}),
-    regatta: haul(2, 'Boat trailer', { oars: item(1, 'Oars and riggers', 160, 0.2, 0, [2.2, 1.2, 0.3]) }, { ballLoad: 190, trailerMass: 1650 }),
-    camp: haul(3, 'Trailer and camp', { oars: item(1, 'Oars and riggers', 160, 0.1, 0, [2.2, 1.2, 0.3]), camp: item(2, 'Marquee and stoves', 240, -0.6, 0, [1.0, 1.4, 0.5]) }, { ballLoad: 190, trailerMass: 1650, target: { school: 'share', share: 1 / 3 } }),
+    regatta: haul(2, 'Boat trailer', { oars: item(1, 'Oars and riggers', 160, 0, 0, [2.2, 1.2, 0.3]) }, { ballLoad: 190, trailerMass: 1650 }),
+    camp: haul(3, 'Trailer and camp', { oars: item(1, 'Oars and riggers', 160, 0, 0, [2.2, 1.2, 0.3]), camp: item(2, 'Marquee and stoves', 240, -0.6, 0, [1.0, 1.4, 0.5]) }, { ballLoad: 190, trailerMass: 1650, target: { school: 'share', share: 1 / 3 } }),
   }
   circuit(plan, 'wireless-single', { springClass: 'leaf-helper-double-2270', compressorClass: 'small-wireless' })
   plan.lay.places = { compressor: { x: 1.95, y: 0.56, z: 0.78 }, block: { x: 1.62, y: 0.56, z: 0.78 } }

@@ -30,13 +30,13 @@ export async function listJobs(db: Database, shopId: string, search: string, pag
 
 export type Created = { ok: true, id: string } | { ok: false, problems: PlanProblem[] }
 
-/** A new job with its first revision. Validates the plan whatever its source. */
-export async function createJob(db: Database, who: Who, id: string, value: unknown): Promise<Created> {
+/** A new job with its first revision, made `at` a time. Validates the plan whatever its source. */
+export async function createJob(db: Database, who: Who, id: string, value: unknown, at = new Date()): Promise<Created> {
   const { plan, problems } = checkPlan(value)
   if (problems) return { ok: false, problems }
   const summary = summarise(plan, createDeriver()(plan))
   await db.transaction(async (tx) => {
-    await tx.insert(jobs).values({ id, ...who, head: 1, summary })
+    await tx.insert(jobs).values({ id, ...who, head: 1, summary, createdAt: at, updatedAt: at })
     await tx.insert(revisions).values({ jobId: id, number: 1, ...who, base: 0, plan, edits: [] })
   })
   return { ok: true, id }

@@ -47,6 +47,8 @@ const post = (path: string, body: unknown, headers: Record<string, string> = {})
 test('errors have one shape, and say what is wrong', async () => {
   const cases: [number, string, ReturnType<typeof call>][] = [
     [404, 'no-job', call('/api/jobs/nothing')],
+    [404, 'no-route', call('/api/nowhere')],
+    [404, 'no-route', call('/api/jobs/star-wagon', { method: 'DELETE' })],
     [400, 'not-json', post('/api/jobs', '{"kind":')],
     [422, 'invalid', post('/api/jobs', { kind: 'spaceship', name: 'x' })],
     [422, 'invalid', post('/api/jobs', { kind: 'coil-van', name: '  ' })],

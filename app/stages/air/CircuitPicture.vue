@@ -40,7 +40,7 @@ function letterAt(line: { points: { x: number, y: number }[] }): { x: number, y:
 <template>
   <p v-if="problem" role="alert" class="text-brick">{{ problem }}</p>
   <p v-else-if="!drawing" class="label h-40">Drawing the circuit …</p>
-  <svg v-else :viewBox="`0 0 ${drawing.width} ${drawing.height}`" class="w-full max-h-[380px]" role="img" aria-label="Air circuit with standard fluid-power symbols" data-circuit>
+  <svg v-else :viewBox="`0 0 ${drawing.width} ${drawing.height}`" class="w-full max-h-[380px] mx-auto block" :style="{ maxWidth: `${drawing.width * 1.25}px` }" role="img" aria-label="Air circuit with standard fluid-power symbols" data-circuit>
     <g v-for="line in lines" :key="line.id">
       <polyline :points="points(line)" fill="none" :stroke="LINE_STYLES[air.lines[line.id]!.path].colour" stroke-width="2.6" :stroke-dasharray="LINE_STYLES[air.lines[line.id]!.path].dash" />
       <text :x="letterAt(line).x" :y="letterAt(line).y" text-anchor="middle" font-size="11" font-weight="600" font-family="var(--font-mono)" :fill="LINE_STYLES[air.lines[line.id]!.path].colour">{{ LINE_STYLES[air.lines[line.id]!.path].letter }}</text>

@@ -103,7 +103,7 @@ const under = computed(() => {
           <line v-if="sagged" :x1="sagged.rearX" :x2="sagged.rearX" :y1="s.z(plan.truck.frame.top - plan.truck.frame.depth)" :y2="sagged.rearY" stroke="var(--brick)" stroke-width="1.5" vector-effect="non-scaling-stroke" />
         </template>
         <template #over="{ at, s, sagged }">
-          <div v-for="[id, item] in items" :key="id" class="absolute pointer-events-none text-xs leading-tight pl-1.5 pt-1 max-w-[110px]" :style="at(s.x(item.x + item.length / 2), s.z(plan.truck.bed.floor + item.height))"><span class="block truncate">{{ item.label }}</span><span class="figure">{{ text(item.mass, 'mass') }}</span></div>
+          <div v-for="[id, item] in items" :key="id" class="absolute pointer-events-none text-xs leading-tight pl-1.5 pt-1 overflow-hidden" :style="{ ...at(s.x(item.x + item.length / 2), s.z(plan.truck.bed.floor + item.height)), width: `calc(${at(s.x(item.x - item.length / 2), 0).left} - ${at(s.x(item.x + item.length / 2), 0).left})` }"><span class="block truncate">{{ item.label }}</span><span class="figure">{{ text(item.mass, 'mass') }}</span></div>
           <div class="absolute text-center leading-tight whitespace-nowrap" :style="at(s.x(plan.truck.wheelbase), 60)" style="transform: translate(-50%, 0)"><Fig :figure="figure('frontAxle')" /><p class="text-[11px] text-soft">front, of {{ text(plan.truck.ratings.frontAxle, 'mass') }}</p></div>
           <div class="absolute text-center leading-tight whitespace-nowrap" :style="at(s.x(0), 60)" style="transform: translate(-50%, 0)"><Fig :figure="figure('rearAxle')" /><p class="text-[11px] text-soft">rear, of {{ text(plan.truck.ratings.rearAxle, 'mass') }}</p></div>
           <div v-if="haul.ballLoad !== 0" class="absolute text-xs leading-tight" :style="at(s.x(-plan.truck.axleToBall) + 90, s.z(0.3))">ball<br><span class="figure">{{ text(haul.ballLoad, 'mass') }}</span></div>
@@ -140,7 +140,7 @@ const under = computed(() => {
 
     <div class="sheet p-4">
       <div class="flex flex-wrap items-end gap-3 mb-3">
-        <TextField label="Haul" :value="haul.label" required class="grow max-w-60" @change="v => set('Name the haul', h => { h.label = v })" />
+        <TextField label="Haul" :value="haul.label" required :max="80" class="grow max-w-60" @change="v => set('Name the haul', h => { h.label = v })" />
         <NumField label="Ball load" :value="haul.ballLoad" quantity="mass" :min="0" class="w-36" @change="v => set('Ball load', h => { h.ballLoad = v })" />
         <NumField label="Trailer, whole" :value="haul.trailerMass" quantity="mass" :min="0" class="w-36" @change="v => set('Trailer weight', h => { h.trailerMass = v })" />
         <button type="button" class="button quiet" @click="addHaul"><Plus :size="16" aria-hidden="true" />Haul</button>
@@ -151,7 +151,7 @@ const under = computed(() => {
           <thead><tr class="text-left label"><th class="font-normal pr-2">Item</th><th class="font-normal pr-2">Mass</th><th class="font-normal pr-2">Ahead of rear axle</th><th class="font-normal pr-2">Left of centre</th><th class="font-normal pr-2">Length</th><th><span class="sr-only">Take away</span></th></tr></thead>
           <tbody>
             <tr v-for="[id, item] in items" :key="id" :class="{ 'bg-chosen': screen.subject === `${job.haulId}:${id}` }">
-              <td class="pr-2 py-0.5"><TextField hide-label :label="`Name of ${item.label}`" :value="item.label" @change="v => setItem(id, 'Name an item', i => { i.label = v })" /></td>
+              <td class="pr-2 py-0.5"><TextField hide-label :label="`Name of ${item.label}`" :value="item.label" :max="80" @change="v => setItem(id, 'Name an item', i => { i.label = v })" /></td>
               <td class="pr-2 w-32"><NumField hide-label :label="`Mass of ${item.label}`" :value="item.mass" quantity="mass" :min="0" :max="100000" @change="v => setItem(id, `Mass of ${item.label}`, i => { i.mass = v })" /></td>
               <td class="pr-2 w-32"><NumField hide-label :label="`${item.label} ahead of the rear axle`" :value="item.x" quantity="length" :min="-20" :max="20" @change="v => setItem(id, `Move ${item.label}`, i => { i.x = v })" /></td>
               <td class="pr-2 w-32"><NumField hide-label :label="`${item.label} left of centre`" :value="item.y" quantity="length" :min="-3" :max="3" @change="v => setItem(id, `Move ${item.label}`, i => { i.y = v })" /></td>

@@ -91,7 +91,7 @@ const psi = (v: number) => showText(v, 'pressure', shop.units)
         <HoldChart v-if="test.readings.length > 1" :readings="test.readings" :corrected="hold?.leak?.corrected ?? null" />
       </div>
       <div class="sheet p-4 grid gap-3 grid-cols-2 md:grid-cols-4">
-        <TextField label="Name" :value="test.label" required @change="v => set('Name the test', t => { t.label = v })" />
+        <TextField label="Name" :value="test.label" required :max="80" @change="v => set('Name the test', t => { t.label = v })" />
         <PickField label="Under test" :value="test.side" :options="sides" @change="v => set('Side under test', t => { t.side = v as AirPath })" />
         <NumField label="Volume under test" :value="hold?.volume ?? 0" quantity="volume" :min="1e-5" :max="1" @change="v => set('Volume', t => { t.volume = v })" />
         <NumField label="Gauge’s smallest step" :value="test.resolution" quantity="pressure" :digits="2" :min="10" :max="100000" @change="v => set('Gauge step', t => { t.resolution = v })" />

@@ -38,7 +38,9 @@ const groups = computed(() => {
 })
 const texts = ref<Record<string, string>>({})
 watch(name, () => texts.value = {})
-const shown = (leaf: Leaf) => texts.value[leaf.path.join('.')] ?? (typeof leaf.value === 'string' ? leaf.value : JSON.stringify(leaf.value))
+/** A table is written as pairs with a semicolon between rows: "80 206; 120 182". */
+const isTable = (value: unknown): value is number[][] => Array.isArray(value) && value.every(row => Array.isArray(row))
+const shown = (leaf: Leaf) => texts.value[leaf.path.join('.')] ?? (typeof leaf.value === 'string' ? leaf.value : isTable(leaf.value) ? leaf.value.map(row => row.join(' ')).join('; ') : JSON.stringify(leaf.value))
 function type(leaf: Leaf, text: string): void {
   texts.value[leaf.path.join('.')] = text
   let value: unknown = text
@@ -47,6 +49,7 @@ function type(leaf: Leaf, text: string): void {
   }
   catch { /* a plain text such as wire or M8 */ }
   if (typeof leaf.value === 'string') value = text
+  if (isTable(leaf.value)) value = text.split(';').filter(row => row.trim()).map(row => row.trim().split(/[\s,]+/).map(cell => (Number.isFinite(Number(cell)) ? Number(cell) : cell)))
   const at = leaf.path.slice(0, -1).reduce<Record<string, unknown>>((o, key) => o[key] as Record<string, unknown>, draft.value)
   at[leaf.path.at(-1)!] = value
 }
@@ -62,9 +65,20 @@ const result = computed(() => {
 function words(value: unknown): string {
   if (typeof value === 'number') return Math.abs(value) !== 0 && (Math.abs(value) < 0.01 || Math.abs(value) >= 1e6) ? value.toExponential(3) : String(Number(value.toPrecision(6)))
   if (Array.isArray(value)) return value.map(words).join(' … ')
-  if (typeof value === 'object' && value !== null) return Object.entries(value).map(([k, v]) => `${k} ${words(v)}`).join(' · ')
-  return value === null ? '—' : String(value)
+  return value === null ? '—' : value === true ? 'yes' : value === false ? 'no' : String(value)
 }
+interface Line { key: string, label: string, text: string, unit: string }
+/** "squatWithoutAir_mm" is "squat without air" in mm. */
+function named(key: string): { label: string, unit: string } {
+  const [name, ...unit] = key.split('_')
+  return { label: name!.replace(/[A-Z]/g, c => ` ${c.toLowerCase()}`), unit: unit.join('/') }
+}
+/** The result line by line; a result with parts gives a line for each part. */
+const resultLines = computed<Line[]>(() => Object.entries(calculator.value.outputs).flatMap(([key, o]): Line[] => {
+  const value = result.value.output?.[key]
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return [{ key, label: o.label, text: words(value), unit: o.unit }]
+  return Object.entries(value).map(([part, v]) => ({ key: `${key}.${part}`, label: `${o.label}: ${named(part).label}`, text: words(v), unit: named(part).unit || o.unit }))
+}))
 function addRow(key: string): void {
   const list = draft.value[key] as unknown[]
   list.push(JSON.parse(JSON.stringify(list.at(-1) ?? {})))
@@ -94,7 +108,7 @@ const lists = computed(() => Object.entries(draft.value).filter(([key, v]) => Ar
         </div>
         <ul v-if="result.lines.length" class="sheet border-l-4 border-brick p-3" role="alert"><li v-for="line in result.lines" :key="line">{{ line }}</li></ul>
         <dl v-else class="sheet p-4 grid sm:grid-cols-[auto_1fr] gap-x-6 gap-y-2" aria-label="Result">
-          <template v-for="(o, key) in calculator.outputs" :key="key"><dt class="label">{{ o.label }}</dt><dd class="figure" :data-out="key">{{ words(result.output?.[key]) }} <span class="font-normal text-sm">{{ o.unit }}</span></dd></template>
+          <template v-for="line in resultLines" :key="line.key"><dt class="label">{{ line.label }}</dt><dd class="figure" :data-out="line.key">{{ line.text }} <span class="font-normal text-sm">{{ line.unit }}</span></dd></template>
         </dl>
         <p class="label">Source: {{ calculator.source }}. Pressures are gauge. The same sum headless: <span class="font-mono">bin/np calc {{ calculator.name }}</span>.</p>
       </div>

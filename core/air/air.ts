@@ -1,4 +1,4 @@
-import { blockClass, compressorClass, springClass, tubeClass, type BlockClass, type CompressorClass, type SpringClass, type TubeClass } from '../catalog/parts'
+import { COMPRESSORS, blockClass, compressorClass, springClass, tubeClass, type BlockClass, type CompressorClass, type SpringClass, type TubeClass } from '../catalog/parts'
 import type { AirPlan, Truck } from '../plan/types'
 import type { Figure, Note } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
@@ -104,11 +104,13 @@ function rules(plan: AirPlan, truck: Truck, set: AirSet, needs: Record<string, A
     })
   }
   if (compressor) {
+    const larger = COMPRESSORS.find(c => c.maxPressure > compressor.maxPressure)
+    const remedy = larger && { label: 'Try the next compressor up', patches: [{ op: 'replace' as const, path: ['air', 'compressorClass'], value: larger.id }] }
     for (const [id, need] of Object.entries(needs)) {
       const top = Math.max(need.left.pressure, need.right.pressure)
-      if (top > compressor.maxPressure) notes.push({ ...air, rule: 'compressor-pressure', rank: 'stop', subject: 'compressor', value: top, limit: compressor.maxPressure, title: 'The compressor cannot reach this pressure', text: `“${need.label}” needs {value}; the compressor stops at {limit}.`, source: 'Class of the compressor (common practice)' })
+      if (top > compressor.maxPressure) notes.push({ ...air, rule: 'compressor-pressure', rank: 'stop', subject: 'compressor', value: top, limit: compressor.maxPressure, title: 'The compressor cannot reach this pressure', text: `“${need.label}” needs {value}; the compressor stops at {limit}.`, source: 'Class of the compressor (common practice)', remedy })
       const time = times[id]
-      if (time != null && time > compressor.maxRun) notes.push({ ...air, quantity: 'time', rule: 'compressor-run', rank: 'fix', subject: 'compressor', value: time, limit: compressor.maxRun, title: 'The compressor runs too long in one go', text: `“${need.label}” takes {value}; this class wants a rest after {limit}. Choose a larger one, or fill in two goes.`, source: 'Class of the compressor (common practice)' })
+      if (time != null && time > compressor.maxRun) notes.push({ ...air, quantity: 'time', rule: 'compressor-run', rank: 'fix', subject: 'compressor', value: time, limit: compressor.maxRun, title: 'The compressor runs too long in one go', text: `“${need.label}” takes {value}; this class wants a rest after {limit}. Choose a larger one, or fill in two goes.`, source: 'Class of the compressor (common practice)', remedy })
     }
     if (!Object.values(plan.components).some(c => c.kind === 'filter')) notes.push({ ...air, rule: 'no-inlet-filter', rank: 'fix', subject: 'compressor', title: 'No inlet filter', text: 'Dust and spray wear the compressor out. Fit the filter, hose vertical, inlet up.', source: 'Common practice' })
   }

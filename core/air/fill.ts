@@ -34,7 +34,7 @@ export function fillTime(volume: number, from: number, to: number, source: FillS
   if (path === null) throw new Error('A tank needs a path: give a conductance or a bore and length.')
   const tank = (p: number) => source.pressure - ((p - from) * volume) / source.volume
   // Both ends meet where the mixed pressure lies.
-  const settled = (from * volume + source.pressure * source.volume) / (volume + source.volume)
+  const settled = twoVessels(from + atmosphere, volume, source.pressure + atmosphere, source.volume) - atmosphere
   if (to === from) return { seconds: 0, endSourcePressure: source.pressure, reached: true }
   if (to > settled || source.pressure <= from) return { seconds: null, endSourcePressure: source.pressure <= from ? source.pressure : settled, reached: false }
   const rate = (p: number) => (pathFlow(path, tank(p) + atmosphere, p + atmosphere, temperature) * rt) / volume

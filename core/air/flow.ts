@@ -1,5 +1,5 @@
 import { findRoot } from '../quantity/root'
-import { GAMMA_AIR, GAS_CONSTANT_AIR, REFERENCE_DENSITY, REFERENCE_TEMPERATURE, airViscosity } from '../quantity/constants'
+import { GAS_CONSTANT_AIR, REFERENCE_DENSITY, REFERENCE_TEMPERATURE, airViscosity } from '../quantity/constants'
 
 export interface FlowState { massFlow: number, choked: boolean }
 
@@ -72,6 +72,3 @@ export function tubeFlow(bore: number, length: number, upstreamAbs: number, down
   }
   return { massFlow: flow, choked, reynolds: reynoldsOf(flow) }
 }
-
-/** Critical pressure ratio of an isentropic nozzle, 0.528 for air. */
-export const CRITICAL_RATIO_AIR = (2 / (GAMMA_AIR + 1)) ** (GAMMA_AIR / (GAMMA_AIR - 1))

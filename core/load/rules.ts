@@ -1,6 +1,8 @@
-import type { SpringClass } from '../catalog/parts'
+import { SPRINGS, type SpringClass } from '../catalog/parts'
 import type { Haul, Truck } from '../plan/types'
 import type { Note, Patch, Remedy } from '../quantity/figure'
+import { GRAVITY } from '../quantity/constants'
+import { interpolate } from '../quantity/interpolate'
 import type { HaulResult } from './load'
 
 type Rule = (r: HaulResult, haul: Haul, truck: Truck, spring: SpringClass | null) => Note | null
@@ -62,13 +64,22 @@ const lightSteering: Rule = (r, _haul, truck) => {
     : null
 }
 
-const overPressure: Rule = (r, _haul, _truck, spring) => {
+/** Whether a spring class, in this truck's gap and at the height aimed for, gives a force within its own limits. */
+function carries(spring: SpringClass, truck: Truck, target: number, force: number): boolean {
+  const height = truck.seatGap.unladen - spring.bracketHeight - target * truck.suspension.motionRatio
+  const table = spring.areaByHeight
+  return height >= table[0]![0] && height <= table.at(-1)![0] && force <= Math.min(spring.maxPressure * interpolate(table, height), spring.maxLoad * GRAVITY)
+}
+
+const overPressure: Rule = (r, _haul, truck, spring) => {
   if (!spring) return null
   const side = r.left.wanted >= r.right.wanted ? r.left : r.right
   if (side.limitedBy !== 'maxPressure' && side.limitedBy !== 'maxLoad') return null
+  const bigger = SPRINGS.filter(s => s.fits.includes(truck.suspension.kind) && carries(s, truck, r.target, side.springForce)).sort((a, b) => a.maxLoad - b.maxLoad)[0]
   return note(r, {
     rule: 'over-spring-pressure', rank: 'stop', subject: side === r.left ? 'left' : 'right', quantity: 'pressure', title: side.limitedBy === 'maxLoad' ? 'The spring carries more than its rating' : 'More pressure than the spring allows',
     text: `“${r.label}” would need {value} on the ${side === r.left ? 'left' : 'right'}; the spring ${side.limitedBy === 'maxLoad' ? 'reaches its load rating at' : 'stops at'} {limit}. Choose a larger spring or carry less.`, value: side.wanted, limit: side.pressure, source: 'Limits of the spring class (common practice); its own sheet rules',
+    remedy: bigger && { label: 'Take the smallest spring that carries it', patches: [{ op: 'replace', path: ['air', 'springClass'], value: bigger.id }] },
   })
 }
 

@@ -4,8 +4,6 @@
 export const STANDARD_ATMOSPHERE = 101_325
 /** Specific gas constant of dry air, J/(kg·K). ISO 2533. */
 export const GAS_CONSTANT_AIR = 287.05
-/** Ratio of specific heats of air. Any gas-dynamics text. */
-export const GAMMA_AIR = 1.4
 /** Standard gravity, m/s² (exact). ISO 80000-3. */
 export const GRAVITY = 9.80665
 /** Zero of the Celsius scale, K (exact). */

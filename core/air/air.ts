@@ -4,7 +4,8 @@ import type { Figure, Note } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { interpolate } from '../quantity/interpolate'
 import { ARCHETYPES, openPorts, reach, springsTeed, startingCircuit } from './circuit'
-import { springVolume, timeToLevel, type FillingCorner } from './levelTime'
+import { springVolume } from '../catalog/springVolume'
+import { timeToLevel, type FillingCorner } from './levelTime'
 
 /** What Air needs of Load, haul by haul. SI. */
 export interface AirNeed {

@@ -2,7 +2,8 @@ import { SPRINGS } from '../catalog/parts'
 import type { Archetype } from '../plan/types'
 import { GAS_CONSTANT_AIR, STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { ARCHETYPES, openPorts, portsOf, reach, springsTeed, startingCircuit } from './circuit'
-import { springVolume, timeToLevel } from './levelTime'
+import { springVolume } from '../catalog/springVolume'
+import { timeToLevel } from './levelTime'
 
 describe.each(ARCHETYPES.map(a => [a.id, a] as const))('%s', (id, archetype) => {
   const circuit = startingCircuit(id as Archetype)

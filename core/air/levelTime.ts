@@ -1,5 +1,6 @@
 import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
-import { integrate, interpolate } from '../quantity/interpolate'
+import { springVolume } from '../catalog/springVolume'
+import { interpolate } from '../quantity/interpolate'
 
 /** One spring being filled while it lifts its corner. SI, pressures gauge. */
 export interface FillingCorner {
@@ -10,11 +11,6 @@ export interface FillingCorner {
   heightAt(pressure: number): number
   from: number
   to: number
-}
-
-/** Air volume of a spring at a height: an inextensible bag changes volume by dV/dh = A(h). Textbook air spring. */
-export function springVolume(areaByHeight: readonly (readonly [number, number])[], at: { height: number, volume: number }, height: number): number {
-  return Math.max(at.volume + integrate(areaByHeight, at.height, height), at.volume * 0.05)
 }
 
 /**

@@ -6,10 +6,11 @@ import { fillTime, pressureAtTemperature, type FillSource, type FlowPath } from 
 import { chooseFuse, deratedAmpacity, standbyDays, wireDrop, wireSize } from '../power/circuit'
 import { leakRate } from '../prove/leak'
 import { GRADES, threadOf, torqueCheck } from '../build/torque'
+import { LOAD_CALCULATORS, levelSpringField, levelSpringOf, type LevelSpringInput } from './load'
 import { GRAVITY, REFERENCE_DENSITY, STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { AWG_SIZES, METRIC_SIZES } from '../catalog/electrical'
 import {
-  CalculatorError, any, atmosphereField, celsius, choice, flag, fraction, gauge, kPa, kelvin, list, mm, notNegative, object, positive, table, toKPa, type Calculator,
+  CalculatorError, any, atmosphereField, celsius, choice, define, flag, fraction, gauge, kPa, kelvin, list, mm, notNegative, object, positive, table, toKPa, type Calculator,
 } from './define'
 
 /** The calculators of `bin/np calc` and of Quick sums: one list, one schema each. */
@@ -92,10 +93,6 @@ function bothAbsolute(p1: number, p2: number, atmosphere: number): void {
   if (lines.length) throw new CalculatorError(lines)
 }
 
-function define<I>(calculator: Calculator<I>): Calculator {
-  return calculator as unknown as Calculator
-}
-
 interface FlowInput { p1_kPa: number, p2_kPa: number, temperature_C: number, atmosphere_kPa?: number }
 
 export const CALCULATORS: readonly Calculator[] = [
@@ -113,19 +110,16 @@ export const CALCULATORS: readonly Calculator[] = [
       return { laden_kg: laden, frontChange_kg: frontChange, rearChange_kg: rearChange }
     },
   }),
-  define<{ increase_kg: { left: number, right: number }, suspensionRate_N_per_mm: number, motionRatio: number, targetSquat_mm: number, spring: { areaByHeight: [number, number][], designHeight_mm: number, minPressure_kPa: number, maxPressure_kPa: number, maxLoad_kg: number } }>({
+  define<{ increase_kg: { left: number, right: number }, suspensionRate_N_per_mm: number, motionRatio: number, targetSquat_mm: number, spring: LevelSpringInput }>({
     name: 'level-pressure', title: 'Pressure to level', source: 'k·s + p·A(h)·MR = ΔF (textbook air spring beside a steel spring)',
     schema: object({
       increase_kg: object({ left: any('Load added, left', 'kg'), right: any('Load added, right', 'kg') }), suspensionRate_N_per_mm: positive('Suspension rate, a side', 'N/mm'), motionRatio: positive('Motion ratio', ''), targetSquat_mm: any('Squat to leave', 'mm'),
-      spring: object({ areaByHeight: table('Area by height', 'mm, cm²', (h, a) => h > 0 && a > 0, 'height and area must be above 0'), designHeight_mm: positive('Design height', 'mm'), minPressure_kPa: notNegative('Minimum', 'kPa'), maxPressure_kPa: positive('Maximum', 'kPa'), maxLoad_kg: positive('Maximum load, one spring', 'kg') }),
+      spring: levelSpringField(),
     }),
     outputs: { left: { label: 'Left', unit: '', quantity: 'text' }, right: { label: 'Right', unit: '', quantity: 'text' } },
     example: { increase_kg: { left: 420, right: 520 }, suspensionRate_N_per_mm: 46, motionRatio: 1, targetSquat_mm: 0, spring: { areaByHeight: [[80, 206], [120, 182], [160, 161.3], [200, 130], [240, 70]], designHeight_mm: 160, minPressure_kPa: 34.5, maxPressure_kPa: 690, maxLoad_kg: 1135 } },
     run(input) {
-      if (input.spring.minPressure_kPa > input.spring.maxPressure_kPa) throw new CalculatorError(['spring.minPressure_kPa is above spring.maxPressure_kPa: type the lower figure as the minimum'])
-      const spring = {
-        areaByHeight: input.spring.areaByHeight.map(([h, a]): [number, number] => [mm(h), a / 1e4]), designHeight: mm(input.spring.designHeight_mm), minPressure: kPa(input.spring.minPressure_kPa), maxPressure: kPa(input.spring.maxPressure_kPa), maxLoad: input.spring.maxLoad_kg,
-      }
+      const spring = levelSpringOf(input.spring)
       const side = (increase: number) => {
         const r = levelPressure(increase * GRAVITY, input.suspensionRate_N_per_mm * 1000, input.motionRatio, mm(input.targetSquat_mm), spring)
         return { squatWithoutAir_mm: r.squatWithoutAir * 1000, springForce_N: r.springForce, pressure_kPa: toKPa(r.pressure), within: r.within, limitedBy: r.limitedBy }
@@ -279,6 +273,7 @@ export const CALCULATORS: readonly Calculator[] = [
       return { expected_Nm: [r.low, r.high], looksLike: r.looksLike }
     },
   }),
+  ...LOAD_CALCULATORS,
 ]
 
 function bundleField() {

@@ -1,6 +1,7 @@
 import { GRAVITY } from '../quantity/constants'
 import type { Truck } from '../plan/types'
 import { interpolate } from '../quantity/interpolate'
+import { findRootOfRising } from '../quantity/root'
 import type { LevelSpring } from './level'
 
 /** Vertical and roll load added on the suspension, N and N·m (roll positive when the left goes down). */
@@ -12,9 +13,8 @@ export interface Attitude { frontSquat: number, rearLeft: number, rearRight: num
  * Body on its steel springs and rear air springs: heave at each axle and one roll angle common to both (a stiff frame).
  * Front axle: linear springs and anti-roll bar. Rear: linear steel per side plus p·A(h) at each air spring, with its
  * motion ratio. Springs act over the spring base, not the track.
- * Newton on the three balances, with the exact slope; stops at 0.01 N and 0.01 N·m.
+ * Newton on the balances, with the exact slope, to 0.01 N and 0.01 N·m; by brackets where Newton does not end.
  * @param air gauge pressure left and right, Pa, or null with no air springs.
- * @throws when no balance is found in 60 steps.
  */
 export function settle(truck: Truck, load: BodyLoad, spring: LevelSpring | null, air: { left: number, right: number } | null): Attitude {
   const { frontRate, rearRate, frontSpringBase, rearSpringBase, frontAntiRoll, motionRatio } = truck.suspension
@@ -27,16 +27,18 @@ export function settle(truck: Truck, load: BodyLoad, spring: LevelSpring | null,
     const bag = (x: number) => pressure * interpolate(spring.areaByHeight, spring.designHeight - x * motionRatio) * motionRatio
     return [rearRate * s + bag(s), rearRate + (bag(s + step) - bag(s - step)) / (2 * step)]
   }
-  let heave = load.rear / (2 * rearRate)
-  let roll = 0
-  for (let i = 0; i < 60; i++) {
+  const rear = (heave: number, roll: number) => {
     const [left, leftSlope] = corner(heave + roll * arm, air?.left ?? 0)
     const [right, rightSlope] = corner(heave - roll * arm, air?.right ?? 0)
-    const force = left + right - load.rear
-    const moment = (left - right) * arm + frontRollRate * roll - load.roll
-    if (Math.abs(force) < 0.01 && Math.abs(moment) < 0.01) {
-      return { frontSquat, rearLeft: heave + roll * arm, rearRight: heave - roll * arm, frontRoll: (roll * frontSpringBase) / 2 }
-    }
+    return { force: left + right - load.rear, moment: (left - right) * arm + frontRollRate * roll - load.roll, leftSlope, rightSlope }
+  }
+  const attitude = (heave: number, roll: number): Attitude => ({ frontSquat, rearLeft: heave + roll * arm, rearRight: heave - roll * arm, frontRoll: (roll * frontSpringBase) / 2 })
+
+  let heave = load.rear / (2 * rearRate)
+  let roll = 0
+  for (let i = 0; i < 15; i++) {
+    const { force, moment, leftSlope, rightSlope } = rear(heave, roll)
+    if (Math.abs(force) < 0.01 && Math.abs(moment) < 0.01) return attitude(heave, roll)
     const a = leftSlope + rightSlope
     const b = (leftSlope - rightSlope) * arm
     const d = (leftSlope + rightSlope) * arm ** 2 + frontRollRate
@@ -44,7 +46,11 @@ export function settle(truck: Truck, load: BodyLoad, spring: LevelSpring | null,
     heave -= (force * d - moment * b) / determinant
     roll -= (moment * a - force * b) / determinant
   }
-  throw new Error('The truck finds no level to settle at: check the suspension rates and the load.')
+  // The kinks of an area table can make Newton cycle. Both balances rise steadily, so brackets always end it: the heave
+  // that balances the force at each roll, and the roll at which the moment then balances.
+  const heaveAt = (angle: number) => findRootOfRising(h => rear(h, angle).force, 1)
+  const settled = findRootOfRising(angle => rear(heaveAt(angle), angle).moment, 1)
+  return attitude(heaveAt(settled), settled)
 }
 
 /** Body load from what was added: axle changes in kg, roll moment of masses about the centre line in kg·m. */

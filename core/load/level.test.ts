@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { SPRINGS } from '../catalog/parts'
 import { exampleTruck } from '../catalog/trucks'
 import { GRAVITY } from '../quantity/constants'
+import { interpolate } from '../quantity/interpolate'
 import { bodyLoad, settle } from './body'
 import { headlampRise, levelPressure, squatAt } from './level'
 
@@ -78,6 +79,16 @@ describe('the body on its springs', () => {
       expect(forceOf(rearLeft, left) + forceOf(rearRight, right)).toBeCloseTo(load.rear, 1)
       expect(moment).toBeCloseTo(load.roll, 1)
     }))
+  })
+
+  test('any class under any load settles, in balance, whatever the kinks of its table', () => {
+    fc.assert(fc.property(fc.constantFrom(...SPRINGS), fc.double({ min: -3000, max: 20_000, noNaN: true }), fc.double({ min: -3000, max: 3000, noNaN: true }), fc.double({ min: 0, max: 3e6, noNaN: true }), fc.double({ min: 0, max: 3e6, noNaN: true }), (s, rear, side, left, right) => {
+      const load = bodyLoad(0, rear, side)
+      const a = settle(truck, load, s, { left, right })
+      const { rearRate, motionRatio } = truck.suspension
+      const force = (squat: number, p: number) => rearRate * squat + p * interpolate(s.areaByHeight, s.designHeight - squat * motionRatio) * motionRatio
+      expect(Math.abs(force(a.rearLeft, left) + force(a.rearRight, right) - load.rear)).toBeLessThan(0.1)
+    }), { numRuns: 400 })
   })
 
   test('a heavy left side goes down on the left, and mirrors', () => {

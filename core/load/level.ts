@@ -1,6 +1,6 @@
 import { GRAVITY } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
-import { findRoot } from '../quantity/root'
+import { findRootOfRising } from '../quantity/root'
 
 /** What levelling needs of a spring: effective area over height, and its limits. SI, pressures gauge. */
 export interface LevelSpring { areaByHeight: readonly (readonly [number, number])[], designHeight: number, minPressure: number, maxPressure: number, maxLoad: number }
@@ -52,20 +52,12 @@ export function levelPressure(increase: number, rate: number, motionRatio: numbe
 }
 
 /**
- * Squat of one corner at a set pressure: the s that solves k·s + p·A(h0 − s·MR)·MR = ΔF, found on a bracket that always
- * holds the root.
- * @throws when no squat within ±0.6 m balances the force.
+ * Squat of one corner at a set pressure: the s that solves k·s + p·A(h0 − s·MR)·MR = ΔF. The left side
+ * rises without end, so there is always one.
  */
 export function squatAt(pressure: number, increase: number, rate: number, motionRatio: number, spring: LevelSpring): number {
   const excess = (s: number) => rate * s + pressure * interpolate(spring.areaByHeight, spring.designHeight - s * motionRatio) * motionRatio - increase
-  let low = -0.6
-  let high = 0.6
-  while (excess(low) > 0 || excess(high) < 0) {
-    low *= 2
-    high *= 2
-    if (high > 20) throw new Error('No height balances this load: check the suspension rate and the load.')
-  }
-  return findRoot(excess, low, high, 1e-12)
+  return findRootOfRising(excess, 0.6)
 }
 
 /** How far the low beam's cut-off rises at a distance, m, and the nose-up pitch, rad. Sag positive down. */

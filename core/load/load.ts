@@ -7,7 +7,10 @@ import { interpolate } from '../quantity/interpolate'
 import { axleLoads, type PlacedMass } from './statics'
 import { bodyLoad, settle } from './body'
 import { headlampRise, levelPressure, type LevelSpring, type Levelled } from './level'
+import { FAST, airRate, rideFrequency, rollStiffness } from './airRate'
+import { pressureCard, type CardRow } from './card'
 import { loadRules } from './rules'
+import { trySprings, type SpringTrial } from './whichSpring'
 
 /** Distance at which headlamps are aimed, m (25 ft; common practice). */
 export const HEADLAMP_DISTANCE = 7.62
@@ -39,7 +42,7 @@ export interface HaulResult {
   headlamp: { before: { rise: number, pitch: number }, after: { rise: number, pitch: number } }
 }
 
-export interface LoadResult { hauls: Record<string, HaulResult>, spring: LevelSpring | null }
+export interface LoadResult { hauls: Record<string, HaulResult>, spring: LevelSpring | null, cards: Record<string, CardRow[]>, trials: SpringTrial[] }
 
 /** Masses of a haul as points: its items and the ball load at the hitch. */
 export function massesOf(haul: Haul, axleToBall: number): PlacedMass[] {
@@ -102,14 +105,37 @@ export function loadStage(truck: Truck, surveyed: { springHeight: number }, haul
   const levelSpring: LevelSpring | null = spring && { ...spring, designHeight: surveyed.springHeight }
   const solved: Record<string, HaulResult> = {}
   const figures: Record<string, Figure> = {}
+  const cards: LoadResult['cards'] = {}
   for (const [id, haul] of Object.entries(hauls)) {
     const result = solveHaul(id, haul, truck, levelSpring, teed)
     solved[id] = result
-    Object.assign(figures, haulFigures(id, haul, result, truck, levelSpring))
+    Object.assign(figures, haulFigures(id, haul, result, truck, levelSpring), spring ? rateFigures(id, result, truck, spring, surveyed.springHeight) : {})
+    cards[id] = levelSpring ? pressureCard(haul, truck.ratings.rearAxle, part => solveHaul(id, part, truck, levelSpring, teed)) : []
   }
   const notes: Note[] = Object.entries(hauls).flatMap(([id, haul]) => loadRules(solved[id]!, haul, truck, spring))
   const loaded = Object.values(hauls).some(h => Object.keys(h.items).length > 0 || h.ballLoad !== 0)
-  return { figures, notes, state: stateOf(notes, loaded ? 'clear' : 'none'), headline: loaded ? { figures: ['left', 'right'] } : { text: 'nothing carried yet' }, result: { hauls: solved, spring: levelSpring } }
+  return { figures, notes, state: stateOf(notes, loaded ? 'clear' : 'none'), headline: loaded ? { figures: ['left', 'right'] } : { text: 'nothing carried yet' }, result: { hauls: solved, spring: levelSpring, cards, trials: trySprings(truck, hauls, (id, haul, other) => solveHaul(id, haul, truck, other, teed)) } }
+}
+
+/** Ride and roll at the rear with the pressures set. */
+function rateFigures(id: string, r: HaulResult, truck: Truck, spring: SpringClass, height: number): Record<string, Figure> {
+  const { rearRate, rearSpringBase, motionRatio } = truck.suspension
+  const volumeAt = { height: spring.designHeight, volume: spring.volume }
+  const rateOf = (side: SideResult, squat: number) => airRate({ areaByHeight: spring.areaByHeight, volumeAt }, height - squat * motionRatio, side.pressure, FAST)
+  const left = rateOf(r.left, r.sagWithAir.rearLeft)
+  const right = rateOf(r.right, r.sagWithAir.rearRight)
+  const shut = rearRate + ((left.shut + right.shut) / 2) * motionRatio ** 2
+  const held = rearRate + ((left.held + right.held) / 2) * motionRatio ** 2
+  const mass = r.rearAxle / 2
+  const source = 'k = p·dA/dh + n·p_abs·A²/V, n = 1.4 (textbook air spring)'
+  const rate = (label: string, value: number, formula: string): Figure => ({ label, value, quantity: 'springRate', formula, inputs: [{ label: 'Steel, a side', value: rearRate, quantity: 'springRate' }, { label: 'Air left, shut in', value: left.shut, quantity: 'springRate' }, { label: 'Air right, shut in', value: right.shut, quantity: 'springRate' }, { label: 'Motion ratio', value: motionRatio, quantity: 'plain' }], source })
+  const roll = (label: string, value: number, of: number): Figure => ({ label, value, quantity: 'rollStiffness', formula: 'k·b²/2', inputs: [{ label: 'Rate, a side', value: of, quantity: 'springRate' }, { label: 'Rear spring base', value: rearSpringBase, quantity: 'length' }], source: 'Roll: k·b²/2; teed springs give only the p·dA/dh part, since air crosses over (textbook)' })
+  return {
+    [`${id}.rideRate`]: rate('Ride rate, a side', shut, 'k_s + k_air·MR²'),
+    [`${id}.frequency`]: { label: 'Ride frequency, rear', value: mass > 0 && shut > 0 ? rideFrequency(shut, mass) : null, quantity: 'frequency', formula: '√(k/m)/2π', inputs: [{ label: 'Ride rate, a side', value: shut, quantity: 'springRate' }, { label: 'Half the rear axle', value: mass, quantity: 'mass' }], source: 'One mass on one spring; unsprung weight counted with it' },
+    [`${id}.rollSeparate`]: roll('Roll stiffness, separate lines', rollStiffness(shut, rearSpringBase), shut),
+    [`${id}.rollTeed`]: roll('Roll stiffness, teed', rollStiffness(held, rearSpringBase), held),
+  }
 }
 
 const STATICS = 'Statics about the axles'

@@ -96,6 +96,22 @@ describe('derive', () => {
     }
   })
 
+  test('the largest and oddest figures the format takes never stop it, nor make a figure that is not one', () => {
+    fc.assert(fc.property(fc.constantFrom(...plans), fc.constantFrom(0, 1, 500, 200_000), fc.constantFrom(-40, -1, 0, 40), fc.constantFrom(-5, 0, 5), fc.constantFrom(-5000, 0, 50_000), fc.constantFrom(1000, 50_000, 5e6), fc.constantFrom(0, 0.2, 40), fc.constantFrom('level', 'share', 'rake'), (base, mass, x, y, ball, rate, gap, school) => {
+      const plan = structuredClone(base)
+      for (const haul of Object.values(plan.hauls)) {
+        haul.items.odd = { label: 'Odd', mass, x, y, length: 0, width: 0, height: 0, order: 1 }
+        haul.ballLoad = ball
+        haul.target.school = school as 'level'
+      }
+      plan.truck.suspension.rearRate = rate
+      plan.truck.seatGap.unladen = gap
+      expect(checkPlan(plan).problems).toBeNull()
+      const derived = createDeriver()(plan)
+      for (const stage of STAGES) for (const [key, figure] of Object.entries(derived.stages[stage].figures)) expect({ key, finite: figure.value === null || Number.isFinite(figure.value) }).toEqual({ key, finite: true })
+    }), { numRuns: 120 })
+  })
+
   test('stages whose inputs are the same objects are kept, the others are new', () => {
     const derive = createDeriver()
     const plan = plans[0]!

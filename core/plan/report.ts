@@ -16,5 +16,5 @@ export function report(derived: Derived): { figures: Record<string, Record<strin
 }
 
 const SI_UNIT: Record<Quantity, string> = {
-  pressure: 'Pa gauge', length: 'm', run: 'm', mass: 'kg', force: 'N', springRate: 'N/m', torque: 'N·m', wireArea: 'm²', volume: 'm³', flow: 'm³/s', temperature: 'K', area: 'm²', current: 'A', voltage: 'V', resistance: 'Ω', charge: 'A·s', power: 'W', angle: 'rad', ratio: '1', plain: '1', count: '1', time: 's', leak: 'Pa·m³/s', pressureLoss: 'Pa/s',
+  pressure: 'Pa gauge', length: 'm', run: 'm', mass: 'kg', force: 'N', springRate: 'N/m', torque: 'N·m', wireArea: 'm²', volume: 'm³', flow: 'm³/s', temperature: 'K', area: 'm²', current: 'A', voltage: 'V', resistance: 'Ω', charge: 'A·s', power: 'W', angle: 'rad', ratio: '1', rollStiffness: 'N·m/rad', frequency: 'Hz', plain: '1', count: '1', time: 's', leak: 'Pa·m³/s', pressureLoss: 'Pa/s',
 }

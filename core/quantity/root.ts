@@ -31,3 +31,12 @@ export function findRoot(f: (x: number) => number, a: number, b: number, toleran
   }
   return (a + b) / 2
 }
+
+/** Root of a rising, unbounded function: the bracket grows from ±`reach` until it holds the root. */
+export function findRootOfRising(f: (x: number) => number, reach: number, tolerance = 1e-12): number {
+  let low = -reach
+  let high = reach
+  while (f(low) > 0) low *= 2
+  while (f(high) < 0) high *= 2
+  return findRoot(f, low, high, tolerance)
+}

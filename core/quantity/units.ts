@@ -88,6 +88,8 @@ export const QUANTITIES = {
   power: { W: { symbol: 'W', factor: 1, digits: 1, also: ['w'] } },
   angle: { '°': { symbol: '°', factor: Math.PI / 180, digits: 2, also: ['deg'] } },
   ratio: { '%': { symbol: '%', factor: 0.01, digits: 1 } },
+  rollStiffness: { 'N·m/°': { symbol: 'N·m/°', factor: 180 / Math.PI, digits: 0 } },
+  frequency: { Hz: { symbol: 'Hz', factor: 1, digits: 2, also: ['hz'] } },
   plain: { '': { symbol: '', factor: 1, digits: 2 } },
   count: { '': { symbol: '', factor: 1, digits: 0 } },
   time: {

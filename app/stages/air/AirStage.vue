@@ -39,6 +39,7 @@ const codes = computed(() => [...new Set(Object.values(air.value.lines).map(l =>
       <PickField v-if="stage.result.powered" label="Compressor" :value="air.compressorClass" :options="options(COMPRESSORS, air.compressorClass)" @change="v => set('Choose a compressor', a => { a.compressorClass = v })" />
       <PickField v-if="stage.result.powered" label="Valve block" :value="air.blockClass" :options="options(BLOCKS.filter(b => b.outlets === outlets || b.id === air.blockClass), air.blockClass)" @change="v => set('Choose a valve block', a => { a.blockClass = v })" />
     </div>
+    <WhichSpring />
     <div class="grid gap-3 md:grid-cols-2">
       <div class="sheet p-4">
         <h2 class="mb-1">Up to level</h2>

@@ -20,7 +20,7 @@ const needle = computed(() => {
 </script>
 
 <template>
-  <div class="relative w-full max-w-[200px]">
+  <div class="relative w-full max-w-[200px] self-start">
     <svg viewBox="0 0 200 158" class="w-full" aria-hidden="true">
       <path :d="arc(START, START + SWEEP, 83)" fill="none" stroke="var(--line)" stroke-width="17" />
       <path v-if="figure" :d="arc(angle(figure.min ?? 0), angle(figure.max ?? 0), 83)" fill="none" :stroke="side === 'left' ? 'var(--ochre)' : 'var(--iris)'" stroke-width="17" stroke-opacity="0.65" :stroke-dasharray="side === 'right' ? '9 2.5' : undefined" />

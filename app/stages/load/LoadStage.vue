@@ -90,7 +90,7 @@ const under = computed(() => {
     <button type="button" class="button" @click="addHaul"><Plus :size="16" aria-hidden="true" />Add a haul</button>
   </div>
   <div v-else class="space-y-3">
-    <div class="sheet p-3">
+    <div class="no-print sheet p-3">
       <TruckSide :truck="plan.truck" :sag="sag">
         <template #default="{ s, sagged }">
           <g v-for="[id, item] in items" :key="id" tabindex="0" role="button" :aria-label="`${item.label}, ${text(item.mass, 'mass')}, ${text(item.x, 'length')} ahead of the rear axle. Arrow keys move it.`" class="cursor-grab load-item" :data-item="id" @pointerdown="down($event, id, 'side')" @pointermove="dragging?.pointermove($event)" @pointerup="dragging?.pointerup()" @pointercancel="dragging?.pointercancel()" @keydown="nudge($event, id, 'side')" @focus="screen.subject = `${job.haulId}:${id}`">
@@ -112,7 +112,7 @@ const under = computed(() => {
       </TruckSide>
     </div>
 
-    <div class="sheet p-4 grid gap-4 sm:grid-cols-[1fr_1fr_1.35fr]">
+    <div class="no-print sheet p-4 grid gap-4 sm:grid-cols-[1fr_1fr_1.35fr]">
       <GaugeDial :figure="figure('left')" side="left" :under="under.left" class="mx-auto" />
       <GaugeDial :figure="figure('right')" side="right" :under="under.right" class="mx-auto" />
       <div>
@@ -124,12 +124,16 @@ const under = computed(() => {
           <dt class="text-soft">Headlamps now</dt><dd><Fig :figure="figure('pitchAfter')" plus />, were <Fig :figure="figure('pitchBefore')" plus /></dd>
           <dt class="text-soft">Beam at 7.6 m</dt><dd><Fig :figure="figure('riseAfter')" plus />, was <Fig :figure="figure('riseBefore')" plus /></dd>
           <dt class="text-soft">Steel springs carry</dt><dd><Fig :figure="figure('steelShare')" :digits="0" /></dd>
+          <template v-if="figure('frequency')">
+            <dt class="text-soft">Ride rate, a side</dt><dd><Fig :figure="figure('rideRate')" />, <Fig :figure="figure('frequency')" /></dd>
+            <dt class="text-soft">In roll</dt><dd><Fig :figure="figure('rollSeparate')" /> separate, <Fig :figure="figure('rollTeed')" /> teed</dd>
+          </template>
           <dt class="text-soft">Front axle, any pressure</dt><dd><Fig :figure="figure('frontChange')" plus /></dd>
         </dl>
       </div>
     </div>
 
-    <div class="sheet px-4 py-2 overflow-x-auto">
+    <div class="no-print sheet px-4 py-2 overflow-x-auto">
       <table class="w-full text-sm min-w-[480px]">
         <thead><tr class="label text-left"><th class="font-normal">Against its rating</th><th class="font-normal text-right">Carries</th><th class="font-normal text-right">Rated</th><th class="font-normal text-right">In hand</th></tr></thead>
         <tbody>
@@ -138,7 +142,7 @@ const under = computed(() => {
       </table>
     </div>
 
-    <div class="sheet p-4">
+    <div class="no-print sheet p-4">
       <div class="flex flex-wrap items-end gap-3 mb-3">
         <TextField label="Haul" :value="haul.label" required :max="80" class="grow max-w-60" @change="v => set('Name the haul', h => { h.label = v })" />
         <NumField label="Ball load" :value="haul.ballLoad" quantity="mass" :min="0" class="w-36" @change="v => set('Ball load', h => { h.ballLoad = v })" />
@@ -164,7 +168,9 @@ const under = computed(() => {
       <button type="button" class="button mt-2" @click="addItem"><Plus :size="16" aria-hidden="true" />Add an item</button>
     </div>
 
-    <div class="sheet p-3">
+    <PressureCard />
+
+    <div class="no-print sheet p-3">
       <TruckAbove :truck="plan.truck" :heat="false">
         <template #default="{ s }">
           <g v-for="[id, item] in items" :key="id" tabindex="0" role="button" :aria-label="`${item.label} from above. Arrow keys move it.`" class="cursor-grab" @pointerdown="down($event, id, 'above')" @pointermove="dragging?.pointermove($event)" @pointerup="dragging?.pointerup()" @pointercancel="dragging?.pointercancel()" @keydown="nudge($event, id, 'above')">

@@ -1,0 +1,34 @@
+import type { Haul } from '../plan/types'
+import type { HaulResult } from './load'
+import type { LimitedBy } from './level'
+
+/** One row of a pressure card: how much of the haul is aboard, and what it wants. kg, Pa gauge. */
+export interface CardRow { share: number, added: number, rearAxle: number, left: number, right: number, limitedBy: LimitedBy, overRating: boolean }
+
+/** A haul with a share of its load aboard: every item and the ball load in the same proportion. */
+export function scaledHaul(haul: Haul, share: number): Haul {
+  return { ...haul, ballLoad: haul.ballLoad * share, items: Object.fromEntries(Object.entries(haul.items).map(([id, item]) => [id, { ...item, mass: item.mass * share }])) }
+}
+
+const STEP = 0.1
+const MOST = 2
+
+/**
+ * Pressure against load in tenths of the haul, from empty to past the first limit (rear axle rating or the spring's own),
+ * at least to the whole haul, at most to twice. Every row is a full solution, so the card never disagrees with Load.
+ */
+export function pressureCard(haul: Haul, rearRating: number, solve: (haul: Haul) => HaulResult): CardRow[] {
+  const whole = Object.values(haul.items).reduce((sum, i) => sum + i.mass, 0) + haul.ballLoad
+  if (!(whole > 0)) return []
+  const rows: CardRow[] = []
+  for (let i = 0; i <= MOST / STEP; i++) {
+    const share = Math.round(i * STEP * 10) / 10
+    const r = solve(scaledHaul(haul, share))
+    const worst = r.left.wanted >= r.right.wanted ? r.left : r.right
+    const row: CardRow = { share, added: whole * share, rearAxle: r.rearAxle, left: r.left.pressure, right: r.right.pressure, limitedBy: worst.limitedBy, overRating: r.rearAxle > rearRating }
+    rows.push(row)
+    const limit = row.overRating || (row.limitedBy !== null && row.limitedBy !== 'minPressure')
+    if (limit && share >= 1) break
+  }
+  return rows
+}

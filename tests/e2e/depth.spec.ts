@@ -1,0 +1,35 @@
+import { readFileSync } from 'node:fs'
+import { expect, fill, gauge, number, open, saved, test } from './support'
+
+test('the pressure card follows the load, saves as CSV and prints alone', async ({ page }) => {
+  await open(page, '/jobs/hive-hauler/load')
+  const card = page.getByRole('region', { name: 'Pressure card' })
+  const whole = () => card.locator('tr.bg-chosen td').nth(2).innerText()
+  await expect.poll(async () => number(await whole())).toBe(number(await gauge(page, 'Left spring')))
+  await fill(page, 'Ball load', '320')
+  await expect.poll(async () => number(await whole())).toBe(number(await gauge(page, 'Left spring')))
+  const [download] = await Promise.all([page.waitForEvent('download'), card.getByRole('button', { name: 'CSV' }).click()])
+  const lines = readFileSync(await download.path(), 'utf8').trim().split(/\r?\n/)
+  expect(lines[0]).toContain('Aboard, kg')
+  expect(lines.length).toBeGreaterThan(11)
+  expect(lines[1]).toContain('held at the minimum')
+  await page.emulateMedia({ media: 'print' })
+  await expect(card.getByRole('table')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Bring it to' })).toBeHidden()
+  await expect(page.getByRole('region', { name: 'Bench notes' })).toBeHidden()
+  await page.emulateMedia({ media: 'screen' })
+  await saved(page)
+})
+
+test('which spring: one is proposed, choosing it changes every figure, and what is ruled out says why', async ({ page }) => {
+  await open(page, '/jobs/ridge-tender/air')
+  const table = page.getByRole('region', { name: 'Which spring' })
+  await expect(table.getByText('proposed')).toHaveCount(1)
+  await table.getByRole('button', { name: /All \d+ classes/ }).click()
+  await expect(table.getByRole('row').filter({ hasText: 'Coil insert, tall' })).toContainText('is made for coil springs')
+  const before = await gauge(page, 'Left spring')
+  await table.getByRole('button', { name: /^Choose Leaf helper, double convoluted, 3 200/ }).click()
+  await expect.poll(() => gauge(page, 'Left spring')).not.toBe(before)
+  await expect(page.getByLabel('Springs', { exact: true })).toHaveValue('leaf-helper-double-3200')
+  await saved(page)
+})

@@ -3,7 +3,7 @@ import type { AirPlan, Truck } from '../plan/types'
 import type { Figure, Note } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { interpolate } from '../quantity/interpolate'
-import { ARCHETYPES, openPorts, reach, springsTeed, startingCircuit } from './circuit'
+import { ARCHETYPES, looseLines, openPorts, reach, springsTeed, startingCircuit } from './circuit'
 import { springVolume } from '../catalog/springVolume'
 import { timeToLevel, type FillingCorner } from './levelTime'
 
@@ -95,6 +95,9 @@ function rules(plan: AirPlan, truck: Truck, set: AirSet, needs: Record<string, A
   }
   for (const { component, port } of openPorts(plan, block?.outlets ?? 2)) {
     notes.push({ ...air, rule: 'open-port', rank: 'stop', subject: component, title: `${plan.components[component]!.label}: a port stands open`, text: `Nothing is on its “${port}” port: it will hiss at the first fill. Connect or plug it.`, source: 'Common practice' })
+  }
+  for (const id of looseLines(plan, block?.outlets ?? 2)) {
+    notes.push({ ...air, rule: 'loose-line', rank: 'stop', subject: id, title: 'A line ends at nothing', text: `“${id}” has an end on no part of this circuit: air would blow out of it. Take it away or bring the starting circuit back.`, source: 'Circuit', remedy: { label: 'Take the line away', patches: [{ op: 'remove', path: ['air', 'lines', id] }] } })
   }
   const worst = Object.entries(needs).sort((a, b) => Math.abs(b[1].sideDifference) - Math.abs(a[1].sideDifference))[0]
   if (teed && worst && Math.abs(worst[1].sideDifference) > 34_474) {

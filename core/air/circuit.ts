@@ -86,6 +86,12 @@ export function springsTeed(air: Pick<AirPlan, 'components' | 'lines'>): boolean
   return springs.length > 1 && reach(air, springs[0]!, ['block', 'compressor', 'handFill']).has(springs[1]!)
 }
 
+/** Lines of which an end is on no port of the circuit. */
+export function looseLines(air: Pick<AirPlan, 'components' | 'lines'>, blockOutlets: number): string[] {
+  const there = (component: string, port: string) => air.components[component] !== undefined && portsOf(air.components[component].kind, blockOutlets).includes(port)
+  return Object.entries(air.lines).filter(([, l]) => !there(l.from, l.fromPort) || !there(l.to, l.toPort)).map(([id]) => id)
+}
+
 /** Ports that no line is on, as `component.port`. */
 export function openPorts(air: Pick<AirPlan, 'components' | 'lines'>, blockOutlets: number): { component: string, port: string }[] {
   const used = new Set(Object.values(air.lines).flatMap(l => [`${l.from}.${l.fromPort}`, `${l.to}.${l.toPort}`]))

@@ -27,6 +27,8 @@ export interface Route {
   ties: number
   grommets: number
   heat: number
+  /** Whether rails and cross-members offer no way between its ends, so that it is drawn straight. */
+  wayless: boolean
 }
 
 export interface LayResult {
@@ -81,7 +83,7 @@ export function layStage(lay: LayPlan, truck: Truck, air: AirPlan, parts: { tube
     const crossings = points.filter((p, i) => i > 0 && Math.abs(p.y - points[i - 1]!.y) > truck.frame.spacing * 0.9).length
     const cut = Math.ceil((run + slack) * 100 - 1e-6) / 100
     const label = (part: string) => (part === BATTERY ? 'Battery' : air.components[part]?.label ?? part)
-    return { id, kind, from, to, fromLabel: label(from), toLabel: label(to), path, points, run, slack, cut, ties: Math.ceil(run / TIE_SPACING), grommets: crossings * 2, heat: heatDistance(points, truck.exhaust) }
+    return { id, kind, from, to, fromLabel: label(from), toLabel: label(to), path, points, run, slack, cut, ties: Math.ceil(run / TIE_SPACING), grommets: crossings * 2, heat: heatDistance(points, truck.exhaust), wayless: !near && nodes === null }
   }
   const ends = (...ids: string[]) => ids.filter(id => air.components[id]?.kind === 'spring').length
   const routes = Object.entries(air.lines).filter(([, l]) => places[l.from] && places[l.to]).map(([id, l]) => route(id, 'air', l.from, l.to, l.path, ends(l.from, l.to) * lay.slackAtSpring))

@@ -40,6 +40,9 @@ export function layRules(r: LayResult, lay: LayPlan, truck: Truck, air: AirPlan,
       text: `It is {value} from the pipe; {limit} is wanted.${movable ? '' : ' Fit the heat shield before the spring on this side.'}`, remedy: clear ? { label: 'Move it clear of the exhaust', patches: [{ op: 'add', path: ['lay', 'places', id], value: clear }] } : shield(id),
     })
   }
+  for (const route of r.routes.filter(x => x.wayless)) {
+    notes.push({ ...base, quantity: 'run', rule: 'no-way-across', rank: 'fix', subject: route.id, value: route.run, limit: null, title: `${route.fromLabel} to ${route.toLabel} finds no way across`, text: 'No cross-member joins the rails between its ends; {value} is the straight distance only. Type the cross-members at Truck.', source: 'Geometry of the frame' })
+  }
   for (const route of r.routes) {
     if (route.heat >= HEAT_CLEARANCE || lay.shields[route.id]) continue
     // A line that ends at a part already too near, or behind that part's shield, is that part's note.

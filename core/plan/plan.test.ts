@@ -150,6 +150,8 @@ describe('derive', () => {
     ['stop over-spring-pressure', (p) => { p.air.springClass = 'leaf-helper-double-1130' }],
     ['fix no-backup-fill', (p) => { delete p.air.components['fill-left'] }],
     ['stop open-port', (p) => { delete p.air.lines['fill-line-left'] }],
+    ['fix no-way-across', (p) => { p.truck.frame.crossMembers = [] }],
+    ['stop loose-line', (p) => { p.air.lines.odd = { from: 'ghost', fromPort: 'x', to: 'block', toPort: 'in', path: 'left' } }],
     ['stop part-near-heat', (p) => { p.lay.places.compressor = { x: 0.8, y: -0.33, z: 0.6 } }],
     ['stop line-near-heat', (p) => { p.lay.places['tee-right'] = { x: -0.1, y: -0.75, z: 0.76 } }],
     ['fix parts-apart', (p) => { p.lay.places.block = { x: 0.4, y: 0.53, z: 0.76 } }],

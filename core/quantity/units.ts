@@ -164,13 +164,14 @@ export function formatNumber(value: number | null | undefined, digits: number): 
 
 /** Figure text and unit of an SI value, e.g. `{ text: '58', unit: 'psi' }`. */
 export function show(value: number | null | undefined, quantity: Quantity, choice: UnitChoice, digits?: number): { text: string, unit: string } {
+  if (value == null || !Number.isFinite(value)) return { text: '—', unit: '' }
   if (quantity === 'time') return showTime(value)
   const unit = unitFor(quantity, choice)
-  if (quantity === 'wireArea' && unit.symbol === 'AWG' && value != null) {
+  if (quantity === 'wireArea' && unit.symbol === 'AWG') {
     return { text: formatNumber(awgOfArea(value), 0), unit: 'AWG' }
   }
-  if (quantity === 'leak') return { text: value == null || !Number.isFinite(value) ? '—' : value.toExponential(1).replace('-', '−'), unit: unit.symbol }
-  return { text: formatNumber(value == null ? null : fromSi(value, unit), digits ?? unit.digits), unit: unit.symbol }
+  if (quantity === 'leak') return { text: value.toExponential(1).replace('-', '−'), unit: unit.symbol }
+  return { text: formatNumber(fromSi(value, unit), digits ?? unit.digits), unit: unit.symbol }
 }
 
 /** One string, e.g. "58 psi". */
@@ -179,8 +180,7 @@ export function showText(value: number | null | undefined, quantity: Quantity, c
   return unit === '' ? text : unit === '°' || unit === '%' ? `${text} ${unit}` : `${text} ${unit}`
 }
 
-function showTime(value: number | null | undefined): { text: string, unit: string } {
-  if (value == null || !Number.isFinite(value)) return { text: '—', unit: '' }
+function showTime(value: number): { text: string, unit: string } {
   const size = Math.abs(value)
   const name = size < 120 ? 's' : size < 7200 ? 'min' : size < 172_800 ? 'h' : 'd'
   const unit = QUANTITIES.time[name]

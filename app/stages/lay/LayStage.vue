@@ -73,7 +73,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) => chosen.value && put(chosen.va
             <span v-else-if="NAMED.includes(part.kind)" class="absolute text-[11px] pointer-events-none whitespace-nowrap bg-sheet/70 rounded px-0.5" :style="[at(s.x(part.place.x), s.y(part.place.y)), { transform: { handFill: 'translate(9px, -50%)', block: 'translate(-50%, 9px)' }[part.kind as string] ?? 'translate(-50%, -26px)' }]">{{ part.label.toLowerCase().replace(' valve', part.kind === 'handFill' ? '' : ' valve') }}</span>
           </template>
           <span v-if="result.feed !== null" class="absolute text-[11px] pointer-events-none" style="transform: translate(-50%, -50%)" :style="at(s.x(plan.truck.battery.x), s.y(plan.truck.battery.y))">battery</span>
-          <span class="absolute text-[11px] text-brick pointer-events-none bg-sheet/70 px-0.5" :style="at(s.x(plan.truck.wheelbase * 0.42), s.y(plan.truck.exhaust.points.at(-3)?.y ?? 0) + 180)">exhaust, {{ showText(0.15, 'length', shop.units) }} keep-off</span>
+          <span v-if="plan.truck.exhaust.points.length" class="absolute text-[11px] text-brick pointer-events-none bg-sheet/70 px-0.5" :style="at(s.x(plan.truck.wheelbase * 0.42), s.y(plan.truck.exhaust.points.at(-3)?.y ?? 0) + 180)">exhaust, {{ showText(0.15, 'length', shop.units) }} keep-off</span>
         </template>
       </TruckAbove>
       <LineLegend :codes="codes" class="mt-1" />

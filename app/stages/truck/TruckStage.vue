@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
 import { TRUCK_KINDS, exampleTruck } from '#core/catalog/trucks'
 import type { Plan, Truck, TruckKind } from '#core/plan/types'
 import type { Quantity } from '#core/quantity/units'
@@ -84,6 +85,24 @@ const GROUPS: { title: string, rows: Row[] }[] = [
     row('Tyre radius', 'length', 0.1, 1.5, t => t.tyre.radius, (t, v) => { t.tyre.radius = v }),
   ] },
 ]
+GROUPS.push({ title: 'Battery and fuel tank', rows: [
+  row('Battery, ahead of rear axle', 'length', -10, 15, t => t.battery.x, (t, v) => { t.battery.x = v }),
+  row('Battery, left of centre', 'length', -3, 3, t => t.battery.y, (t, v) => { t.battery.y = v }),
+  row('Battery, above ground', 'length', 0, 4, t => t.battery.z, (t, v) => { t.battery.z = v }),
+  row('Tank, ahead of rear axle', 'length', -10, 15, t => t.fuelTank.centre.x, (t, v) => { t.fuelTank.centre.x = v }),
+  row('Tank, left of centre', 'length', -3, 3, t => t.fuelTank.centre.y, (t, v) => { t.fuelTank.centre.y = v }),
+  row('Tank length', 'length', 0, 5, t => t.fuelTank.length, (t, v) => { t.fuelTank.length = v }),
+  row('Tank width', 'length', 0, 3, t => t.fuelTank.width, (t, v) => { t.fuelTank.width = v }),
+] })
+const AXES = [['x', 'ahead of rear axle'], ['y', 'left of centre'], ['z', 'above ground']] as const
+/** A new bend half-way between the last two, or at the rear axle where there is none. */
+function addBend(): void {
+  set('Add a bend of the exhaust', (t) => {
+    const [a, b] = t.exhaust.points.slice(-2)
+    const at = a && b ? { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, z: (a.z + b.z) / 2 } : { x: 0, y: -0.3, z: t.frame.top - t.frame.depth }
+    t.exhaust.points.splice(Math.max(t.exhaust.points.length - 1, 0), 0, at)
+  })
+}
 const all = GROUPS.flatMap(g => g.rows)
 const by = (label: string) => all.find(r => r.label === label)!
 </script>
@@ -125,9 +144,30 @@ const by = (label: string) => all.find(r => r.label === label)!
     <div class="sheet p-3"><TruckAbove :truck="truck" /></div>
     <div class="sheet px-4 py-2">
       <details v-for="(group, i) in GROUPS" :key="group.title" :open="i === 0" class="border-b last:border-0 border-line py-2">
-        <summary class="touch font-head font-semibold flex items-center">{{ group.title }}</summary>
+        <summary class="font-head font-semibold py-1.5">{{ group.title }}</summary>
         <div class="grid grid-cols-2 md:grid-cols-4 gap-3 py-2">
           <NumField v-for="r in group.rows" :key="r.label" :label="r.label" :value="r.get(truck)" :quantity="r.quantity" :min="r.min" :max="r.max" @change="v => set(r.label, t => by(r.label).put(t, v))" />
+        </div>
+      </details>
+      <details class="border-b border-line py-2">
+        <summary class="font-head font-semibold py-1.5">Cross-members</summary>
+        <div class="grid grid-cols-2 md:grid-cols-4 gap-3 py-2 items-end">
+          <div v-for="(x, i) in truck.frame.crossMembers" :key="i" class="flex items-end gap-1">
+            <NumField class="grow" :label="`Cross-member ${i + 1}, ahead of rear axle`" :value="x" quantity="length" :min="-10" :max="15" @change="v => set('Move a cross-member', t => { t.frame.crossMembers[i] = v })" />
+            <button type="button" class="touch p-1.5" :aria-label="`Take away cross-member ${i + 1}`" @click="set('Take a cross-member away', t => t.frame.crossMembers.splice(i, 1))"><Trash2 :size="16" aria-hidden="true" /></button>
+          </div>
+          <button type="button" class="button quiet" @click="set('Add a cross-member', t => t.frame.crossMembers.push(0.5))"><Plus :size="16" aria-hidden="true" />Cross-member</button>
+        </div>
+      </details>
+      <details class="py-2">
+        <summary class="font-head font-semibold py-1.5">Exhaust path, front to tail</summary>
+        <div v-for="(p, i) in truck.exhaust.points" :key="i" class="grid grid-cols-[1fr_1fr_1fr_auto] gap-3 py-1 items-end">
+          <NumField v-for="[axis, words] in AXES" :key="axis" :label="`Bend ${i + 1}, ${words}`" :value="p[axis]" quantity="length" :min="-10" :max="15" @change="v => set('Move a bend of the exhaust', t => { t.exhaust.points[i]![axis] = v })" />
+          <button type="button" class="touch p-1.5" :aria-label="`Take away bend ${i + 1}`" @click="set('Take a bend away', t => t.exhaust.points.splice(i, 1))"><Trash2 :size="16" aria-hidden="true" /></button>
+        </div>
+        <div class="flex gap-3 items-end py-2">
+          <button type="button" class="button quiet" @click="addBend"><Plus :size="16" aria-hidden="true" />Bend</button>
+          <NumField label="Pipe radius" class="w-40" :value="truck.exhaust.radius" quantity="length" :min="0" :max="0.3" @change="v => set('Pipe radius', t => { t.exhaust.radius = v })" />
         </div>
       </details>
     </div>

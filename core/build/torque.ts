@@ -13,15 +13,17 @@ export function threadOf(name: string): Thread | null {
     const diameter = Number(metric[1]) / 1000
     const table = METRIC_AREA[`M${metric[1]}`]
     // A_s = π/4·(d − 0.9382·P)². ISO 898-1.
-    const area = metric[2] ? (Math.PI / 4) * (diameter - 0.9382e-3 * Number(metric[2])) ** 2 : table
-    return area && area > 0 ? { diameter, area } : null
+    const core = diameter - 0.9382e-3 * Number(metric[2] ?? 0)
+    const area = metric[2] ? (Math.PI / 4) * core ** 2 : table
+    // A pitch that would leave less than half the shank is a slip of typing.
+    return area && core > diameter / 2 ? { diameter, area } : null
   }
   const inch = /^(\d+)\/(\d+)-(\d+)$/.exec(name.trim())
   if (!inch || Number(inch[2]) === 0 || Number(inch[3]) === 0) return null
   const diameter = (Number(inch[1]) / Number(inch[2])) * 0.0254
   // A_s = π/4·(d − 0.9743/n)². ASME B1.1.
-  const area = (Math.PI / 4) * (diameter - (0.9743 / Number(inch[3])) * 0.0254) ** 2
-  return area > 0 && diameter > 0 ? { diameter, area } : null
+  const core = diameter - (0.9743 / Number(inch[3])) * 0.0254
+  return core > diameter / 2 ? { diameter, area: (Math.PI / 4) * core ** 2 } : null
 }
 
 export type TorqueLooks = 'ok' | 'ft-lb typed as N·m' | 'in-lb typed as N·m' | 'other'

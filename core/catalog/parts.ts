@@ -35,7 +35,7 @@ type Shape = [number, number][]
 const DOUBLE: Shape = [[0.5, 1.28], [0.625, 1.2], [0.75, 1.13], [0.875, 1.06], [1, 1], [1.125, 0.92], [1.25, 0.81], [1.375, 0.64], [1.5, 0.43]]
 const SINGLE: Shape = [[0.45, 1.29], [0.64, 1.19], [0.82, 1.09], [1, 1], [1.18, 0.87], [1.36, 0.69]]
 const SLEEVE: Shape = [[0.6, 1.05], [0.8, 1.02], [1, 1], [1.2, 0.98], [1.4, 0.94]]
-const INSERT: Shape = [[0.55, 1.04], [0.73, 1.02], [0.91, 1], [1.09, 0.98], [1.27, 0.96]]
+const INSERT: Shape = [[0.55, 1.04], [0.73, 1.02], [0.91, 1], [1.09, 0.98], [1.3, 0.955]]
 const SHORT: Shape = [[0.55, 1.24], [0.7, 1.16], [0.85, 1.08], [1, 1], [1.12, 0.9], [1.25, 0.74]]
 
 /** A class from what its sheet would say: load of a pair at a pressure fixes the area at the design height. */

@@ -1,0 +1,68 @@
+import fc from 'fast-check'
+import { AWG_SIZES } from '../catalog/electrical'
+import { blockClass, compressorClass } from '../catalog/parts'
+import { exampleTruck } from '../catalog/trucks'
+import { newPlan } from '../plan/newPlan'
+import type { PowerPlan } from '../plan/types'
+import { areaOfAwg } from '../quantity/units'
+import { powerStage } from './power'
+
+const truck = exampleTruck('leaf-flatbed')
+const set = { compressor: compressorClass('compact'), block: blockClass('block-two'), current: 16 }
+const base = newPlan('leaf-flatbed', 'x').power
+const run = (power: Partial<PowerPlan> = {}, run = 3, harness = 5.5, material: 'steel' | 'aluminium' = 'steel') => powerStage({ ...base, ...power }, { ...truck, bed: { ...truck.bed, material } }, set, run, harness)
+const rules = (...args: Parameters<typeof run>) => run(...args).notes.map(n => `${n.rank} ${n.rule}`)
+
+test('as proposed it keeps the drop, carries the load and is guarded by its fuse', () => {
+  const { result, notes } = run()
+  expect(result.dropRatio).toBeLessThanOrEqual(base.maxDrop)
+  expect(result.ampacity).toBeGreaterThanOrEqual(result.continuous)
+  expect(result.fuse!).toBeLessThanOrEqual(result.ampacity)
+  expect(result.continuous / result.fuse!).toBeLessThanOrEqual(0.8)
+  expect(notes.map(n => n.rank)).toEqual(['know'])
+})
+
+test('the wire is as long as the run or the harness, whichever is more', () => {
+  expect(run({}, 3, 5.5).result.oneWay).toBe(5.5)
+  expect(run({}, 7, 5.5).result.oneWay).toBe(7)
+})
+
+test('a thin wire: drop, overload and no fuse that would guard it; each remedy is the proposal', () => {
+  const thin = run({ wireArea: areaOfAwg(18) })
+  expect(thin.notes.map(n => `${n.rank} ${n.rule}`)).toEqual(expect.arrayContaining(['fix drop', 'stop wire-overload', 'stop no-fuse']))
+  for (const note of thin.notes.filter(n => n.remedy)) expect(note.remedy!.patches).toEqual([{ op: 'replace', path: ['power', 'wireArea'], value: null }])
+})
+
+test('a fuse above the wire’s ampacity is a Stop, one too near the load a Fix', () => {
+  expect(rules({ wireArea: areaOfAwg(12), fuse: 40 })).toContain('stop fuse-over-wire')
+  expect(rules({ fuse: 20 })).toContain('fix fuse-nuisance')
+})
+
+test('an aluminium body is no earth; steel is; the frame never is the trouble', () => {
+  expect(rules({ earth: 'body' }, 3, 5.5, 'aluminium')).toContain('stop earth-not-steel')
+  expect(rules({ earth: 'body' }, 3, 5.5, 'steel')).not.toContain('stop earth-not-steel')
+  expect(rules({ earth: 'frame' }, 3, 5.5, 'aluminium')).not.toContain('stop earth-not-steel')
+})
+
+test('nothing to feed: no figures, no notes, nothing to wire', () => {
+  const none = powerStage(base, truck, { compressor: null, block: null, current: 0 }, null, 0)
+  expect([Object.keys(none.figures), none.notes, none.headline]).toEqual([[], [], { text: 'nothing to wire' }])
+})
+
+test('a run that no size serves is told, with the thickest in the figures', () => {
+  const long = run({}, 400, 5)
+  expect(long.notes.map(n => n.rule)).toContain('no-wire-fits')
+  expect(long.result.area).toBeCloseTo(AWG_SIZES.at(-1)!.area, 12)
+})
+
+test('stand-by: 70 Ah, half of it, 2 mA is 729 days (reference sheet’s form)', () => {
+  expect(run().figures.standby!.value! / 86_400).toBeCloseTo(729.2, 1)
+})
+
+test('whatever wire and fuse are typed, a combination that could burn never passes without a Stop', () => {
+  fc.assert(fc.property(fc.constantFrom(...AWG_SIZES), fc.constantFrom(5, 10, 15, 20, 25, 30, 35, 40), fc.integer({ min: 1, max: 8 }), fc.boolean(), (size, fuse, bundle, engineSpace) => {
+    const { result, notes } = run({ wireArea: size.area, fuse, bundle, engineSpace })
+    const burns = fuse > result.ampacity || result.continuous > result.ampacity
+    expect(notes.some(n => n.rank === 'stop')).toBe(burns)
+  }))
+})

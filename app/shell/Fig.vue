@@ -10,7 +10,7 @@ const shown = computed(() => (figure ? show(figure.value, figure.quantity, shop.
 </script>
 
 <template>
-  <button v-if="figure" type="button" class="fig inline-flex items-baseline gap-1 min-w-[24px] leading-5 py-[3px] rounded hover:underline decoration-dotted underline-offset-4" :title="`${figure.label}: why?`" @click="screen.asked = figure">
+  <button v-if="figure" type="button" class="fig relative inline-flex items-baseline gap-1 min-w-[24px] leading-5 py-[3px] rounded hover:underline decoration-dotted underline-offset-4" :title="`${figure.label}: why?`" @click="screen.asked = figure">
     <span class="figure" :class="big ? 'text-2xl leading-7' : ''">{{ plus && (figure.value ?? 0) > 0 ? '+' : '' }}{{ shown.text }}</span>
     <span v-if="shown.unit" class="font-mono text-[0.78em] opacity-90">{{ shown.unit }}</span>
     <span class="sr-only">, {{ figure.label }}, why?</span>

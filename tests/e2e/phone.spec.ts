@@ -1,4 +1,4 @@
-import { axe, expect, open, saved, test } from './support'
+import { STAGES, axe, expect, open, saved, test } from './support'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
@@ -39,6 +39,13 @@ test('Prove under the truck: a reading typed, a joint soaped', async ({ page }) 
   await saved(page)
   await axe(page)
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+})
+
+test('no stage is wider than the phone', async ({ page }) => {
+  for (const stage of STAGES) {
+    await open(page, `/jobs/estuary-flatbed/${stage}`)
+    expect({ stage, width: await page.evaluate(() => document.documentElement.scrollWidth) }).toEqual({ stage, width: 390 })
+  }
 })
 
 test('Hand over on a phone fits and reads', async ({ page }) => {

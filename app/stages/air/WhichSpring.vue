@@ -20,7 +20,7 @@ const choose = (trial: SpringTrial) => job.edit(`Choose ${trial.label}`, (draft)
 <template>
   <section class="sheet p-4" aria-label="Which spring">
     <h2 class="mb-1">Which spring</h2>
-    <div class="overflow-x-auto">
+    <div class="relative overflow-x-auto">
       <table class="w-full text-sm min-w-[560px]">
         <thead><tr class="label text-left"><th class="font-normal" scope="col">Class</th><th class="font-normal text-right" scope="col">Highest</th><th class="font-normal text-right" scope="col">In hand</th><th class="font-normal pl-4" scope="col">On all hauls</th><th><span class="sr-only">Choose</span></th></tr></thead>
         <tbody>

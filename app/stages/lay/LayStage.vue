@@ -91,7 +91,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) => chosen.value && put(chosen.va
     </div>
     <div class="sheet p-4">
       <h2 class="mb-1">Cut in this order</h2>
-      <div class="overflow-x-auto">
+      <div class="relative overflow-x-auto">
         <table class="w-full text-sm min-w-[620px]">
           <thead class="sr-only"><tr><th>Order</th><th>Line</th><th>Mark</th><th>Length</th><th>From the exhaust</th><th>Notes</th></tr></thead>
           <tbody>

@@ -133,7 +133,7 @@ const under = computed(() => {
       </div>
     </div>
 
-    <div class="no-print sheet px-4 py-2 overflow-x-auto">
+    <div class="no-print sheet px-4 py-2 relative overflow-x-auto">
       <table class="w-full text-sm min-w-[480px]">
         <thead><tr class="label text-left"><th class="font-normal">Against its rating</th><th class="font-normal text-right">Carries</th><th class="font-normal text-right">Rated</th><th class="font-normal text-right">In hand</th></tr></thead>
         <tbody>
@@ -150,7 +150,7 @@ const under = computed(() => {
         <button type="button" class="button quiet" @click="addHaul"><Plus :size="16" aria-hidden="true" />Haul</button>
         <button v-if="job.hauls.length > 1" type="button" class="button quiet" @click="removeHaul"><Trash2 :size="16" aria-hidden="true" />This haul</button>
       </div>
-      <div class="overflow-x-auto">
+      <div class="relative overflow-x-auto">
         <table class="w-full text-sm min-w-[560px]">
           <thead><tr class="text-left label"><th class="font-normal pr-2">Item</th><th class="font-normal pr-2">Mass</th><th class="font-normal pr-2">Ahead of rear axle</th><th class="font-normal pr-2">Left of centre</th><th class="font-normal pr-2">Length</th><th><span class="sr-only">Take away</span></th></tr></thead>
           <tbody>

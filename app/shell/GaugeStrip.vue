@@ -6,15 +6,14 @@ import { showText } from '#core/quantity/units'
 const job = useJob()
 const shop = useShop()
 
-const WANTED: { stage: StageName, id: string, label: string, hold?: true }[] = [
+const WANTED: { stage: StageName, id: string, label: string }[] = [
   { stage: 'load', id: 'left', label: 'Left spring' }, { stage: 'load', id: 'right', label: 'Right spring' }, { stage: 'load', id: 'rearAxle', label: 'Rear axle' }, { stage: 'air', id: 'time', label: 'Up to level' },
   { stage: 'lay', id: 'longest', label: 'Longest line' }, { stage: 'power', id: 'drop', label: 'Drop at compressor' }, { stage: 'prove', id: 'loss', label: 'Loss in the hold test' },
 ]
 
 const gauges = computed(() => WANTED.map(({ stage, id, label }) => {
-  const key = stage === 'prove' ? `${job.derived?.stages.prove.figures && Object.keys(job.derived.stages.prove.figures).filter(k => k.endsWith('.loss')).at(-1)?.split('.')[0]}.loss` : id
-  const now = figureOf(job.derived, stage, key, job.haulId)
-  const before = figureOf(job.derivedGhost, stage, key, job.haulId)
+  const now = figureOf(job.derived, stage, id, job.haulId)
+  const before = figureOf(job.derivedGhost, stage, id, job.haulId)
   return { label, now, ...marks(now, before) }
 }))
 

@@ -22,7 +22,6 @@ export interface AirSet { spring: SpringClass | null, compressor: CompressorClas
 export interface AirResult extends AirSet {
   teed: boolean
   powered: boolean
-  archetypeLabel: string
   /** Highest pressure any haul needs, Pa gauge. */
   highest: number
   /** Motor current at that pressure, A. */
@@ -72,8 +71,7 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
   }
   figures.highest = { label: 'Highest pressure needed', value: highest, quantity: 'pressure', formula: 'largest of all hauls and sides', inputs: Object.values(needs).map(n => ({ label: n.label, value: Math.max(n.left.pressure, n.right.pressure), quantity: 'pressure' as const })), source: 'Load', max: spring?.maxPressure }
   const notes = rules(air, truck, set, needs, times, teed)
-  const entry = ARCHETYPES.find(a => a.id === air.archetype)!
-  return { figures, notes, state: stateOf(notes, 'clear'), headline: compressor ? { figures: ['time'] } : { text: 'by hand' }, result: { ...set, teed, powered: compressor !== null, archetypeLabel: entry.label, highest, current, springVolume: volume, times } }
+  return { figures, notes, state: stateOf(notes, 'clear'), headline: compressor ? { figures: ['time'] } : { text: 'by hand' }, result: { ...set, teed, powered: compressor !== null, highest, current, springVolume: volume, times } }
 }
 
 const air = { stage: 'air', quantity: 'pressure', value: null, limit: null } as const

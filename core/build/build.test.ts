@@ -96,9 +96,9 @@ describe('order', () => {
   })
 })
 
-test('torques are those of practice: 20, 16, 18, 17, 20 and 38 lbf·ft (common practice)', () => {
+test('torques are those of practice: 20, 18, 17, 20 and 38 lbf·ft (common practice)', () => {
   expect(TORQUE.flathead).toBeLessThanOrEqual(20 * FT_LBF)
-  for (const [torque, feet] of [[TORQUE.carriage, 16], [TORQUE.frameM8, 18], [TORQUE.control, 17], [TORQUE.strap, 20], [TORQUE.upperM10, 38]] as const) expect(Math.abs(torque - feet * FT_LBF)).toBeLessThan(0.75)
+  for (const [torque, feet] of [[TORQUE.frameM8, 18], [TORQUE.control, 17], [TORQUE.strap, 20], [TORQUE.upperM10, 38]] as const) expect(Math.abs(torque - feet * FT_LBF)).toBeLessThan(0.75)
   expect(torqueCheck(threadOf('M8')!, '8.8', TORQUE.frameM8).looksLike).toBe('ok')
   expect(torqueCheck(threadOf('M10')!, '8.8', TORQUE.upperM10).looksLike).toBe('ok')
 })

@@ -34,7 +34,7 @@ export interface BuildFacts {
 }
 
 /** Usual tightening, N·m (common practice; the kit's own sheet rules). */
-export const TORQUE = { flathead: 27, carriage: 22, frameM8: 24, control: 23, strap: 27, upperM10: 52 } as const
+export const TORQUE = { flathead: 27, frameM8: 24, control: 23, strap: 27, upperM10: 52 } as const
 
 /** The ordered steps for this very plan. */
 export function buildSteps(truck: Truck, air: AirPlan, lay: LayPlan, power: PowerPlan, facts: BuildFacts): Step[] {

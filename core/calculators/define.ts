@@ -7,7 +7,7 @@ export interface Calculator<I = unknown> {
   source: string
   schema: yup.Schema
   /** Result fields with their units, in order. */
-  outputs: Record<string, { label: string, unit: string, quantity: Quantity | 'text' }>
+  outputs: Record<string, { label: string, unit: string }>
   example: I
   run(input: I): Record<string, unknown>
 }

@@ -102,7 +102,7 @@ export const CALCULATORS: readonly Calculator[] = [
       wheelbase_mm: positive('Wheelbase', 'mm'), track_mm: positive('Track', 'mm'), unladen_kg: corners('Unladen'),
       loads: list(object({ mass_kg: notNegative('Mass', 'kg'), aheadOfRearAxle_mm: any('Ahead of the rear axle', 'mm'), leftOfCentre_mm: any('Left of centre', 'mm') }), 0),
     }),
-    outputs: { laden_kg: { label: 'Laden corners', unit: 'kg', quantity: 'text' }, frontChange_kg: { label: 'Front axle change', unit: 'kg', quantity: 'mass' }, rearChange_kg: { label: 'Rear axle change', unit: 'kg', quantity: 'mass' } },
+    outputs: { laden_kg: { label: 'Laden corners', unit: 'kg' }, frontChange_kg: { label: 'Front axle change', unit: 'kg' }, rearChange_kg: { label: 'Rear axle change', unit: 'kg' } },
     example: { wheelbase_mm: 3700, track_mm: 1700, unladen_kg: { frontLeft: 820, frontRight: 800, rearLeft: 560, rearRight: 550 }, loads: [{ mass_kg: 400, aheadOfRearAxle_mm: -1250, leftOfCentre_mm: 0 }] },
     run(input) {
       const track = mm(input.track_mm)
@@ -116,7 +116,7 @@ export const CALCULATORS: readonly Calculator[] = [
       increase_kg: object({ left: any('Load added, left', 'kg'), right: any('Load added, right', 'kg') }), suspensionRate_N_per_mm: positive('Suspension rate, a side', 'N/mm'), motionRatio: positive('Motion ratio', ''), targetSquat_mm: any('Squat to leave', 'mm'),
       spring: levelSpringField(),
     }),
-    outputs: { left: { label: 'Left', unit: '', quantity: 'text' }, right: { label: 'Right', unit: '', quantity: 'text' } },
+    outputs: { left: { label: 'Left', unit: '' }, right: { label: 'Right', unit: '' } },
     example: { increase_kg: { left: 420, right: 520 }, suspensionRate_N_per_mm: 46, motionRatio: 1, targetSquat_mm: 0, spring: { areaByHeight: [[80, 206], [120, 182], [160, 161.3], [200, 130], [240, 70]], designHeight_mm: 160, minPressure_kPa: 34.5, maxPressure_kPa: 690, maxLoad_kg: 1135 } },
     run(input) {
       const spring = levelSpringOf(input.spring)
@@ -130,7 +130,7 @@ export const CALCULATORS: readonly Calculator[] = [
   define<FlowInput & { bore_mm: number, length_m: number, roughness_um: number }>({
     name: 'tube-flow', title: 'Air through a tube', source: 'Isothermal pipe flow with Colebrook–White friction, any gas-dynamics text',
     schema: object({ bore_mm: positive('Bore', 'mm'), length_m: positive('Length', 'm'), p1_kPa: gauge('Inlet pressure'), p2_kPa: gauge('Outlet pressure'), temperature_C: celsius('Temperature'), roughness_um: notNegative('Roughness', 'µm'), atmosphere_kPa: atmosphereField() }),
-    outputs: { massFlow_g_s: { label: 'Mass flow', unit: 'g/s', quantity: 'plain' }, freeAir_L_min: { label: 'Free air (ANR)', unit: 'L/min', quantity: 'flow' }, reynolds: { label: 'Reynolds number', unit: '', quantity: 'count' }, choked: { label: 'Choked', unit: '', quantity: 'text' } },
+    outputs: { massFlow_g_s: { label: 'Mass flow', unit: 'g/s' }, freeAir_L_min: { label: 'Free air (ANR)', unit: 'L/min' }, reynolds: { label: 'Reynolds number', unit: '' }, choked: { label: 'Choked', unit: '' } },
     example: { bore_mm: 4.318, length_m: 4, p1_kPa: 690, p2_kPa: 350, temperature_C: 20, roughness_um: 1.5 },
     run(input) {
       const atmosphere = atmosphereOf(input)
@@ -142,7 +142,7 @@ export const CALCULATORS: readonly Calculator[] = [
   define<FlowInput & { C_dm3_s_bar: number, b: number }>({
     name: 'valve-flow', title: 'Air through a valve', source: 'ISO 6358-1',
     schema: object({ C_dm3_s_bar: positive('Sonic conductance', 'dm³/(s·bar)'), b: criticalRatio(), p1_kPa: gauge('Inlet pressure'), p2_kPa: gauge('Outlet pressure'), temperature_C: celsius('Temperature'), atmosphere_kPa: atmosphereField() }),
-    outputs: { massFlow_g_s: { label: 'Mass flow', unit: 'g/s', quantity: 'plain' }, freeAir_L_min: { label: 'Free air (ANR)', unit: 'L/min', quantity: 'flow' }, choked: { label: 'Choked', unit: '', quantity: 'text' } },
+    outputs: { massFlow_g_s: { label: 'Mass flow', unit: 'g/s' }, freeAir_L_min: { label: 'Free air (ANR)', unit: 'L/min' }, choked: { label: 'Choked', unit: '' } },
     example: { C_dm3_s_bar: 0.24, b: 0.35, p1_kPa: 690, p2_kPa: 350, temperature_C: 20 },
     run(input) {
       const atmosphere = atmosphereOf(input)
@@ -154,7 +154,7 @@ export const CALCULATORS: readonly Calculator[] = [
   define<{ volume_L: number, from_kPa: number, to_kPa: number, source: { compressor: { curve: [number, number][] } } | { tank: { volume_L: number, pressure_kPa: number } }, path: { C_dm3_s_bar: number, b: number } | { bore_mm: number, length_m: number, roughness_um?: number } | null, temperature_C: number, atmosphere_kPa?: number }>({
     name: 'fill-time', title: 'Time to fill', source: 'Isothermal fill of a rigid volume: dp/dt = p_atm·Q/V, or what the path passes',
     schema: object({ volume_L: positive('Volume', 'L'), from_kPa: gauge('From'), to_kPa: gauge('To'), source: sourceField(), path: pathField(), temperature_C: celsius('Temperature'), atmosphere_kPa: atmosphereField() }),
-    outputs: { seconds: { label: 'Time', unit: 's', quantity: 'time' }, endSourcePressure_kPa: { label: 'Pressure at the source, end', unit: 'kPa', quantity: 'pressure' }, reached: { label: 'Reached', unit: '', quantity: 'text' } },
+    outputs: { seconds: { label: 'Time', unit: 's' }, endSourcePressure_kPa: { label: 'Pressure at the source, end', unit: 'kPa' }, reached: { label: 'Reached', unit: '' } },
     example: { volume_L: 4, from_kPa: 34.5, to_kPa: 400, source: { compressor: { curve: [[0, 16], [207, 12], [414, 9], [690, 6]] } }, path: null, temperature_C: 20 },
     run(input) {
       const atmosphere = atmosphereOf(input)
@@ -181,7 +181,7 @@ export const CALCULATORS: readonly Calculator[] = [
   define<{ pressure_kPa: number, from_C: number, to_C: number, atmosphere_kPa?: number }>({
     name: 'gas-temperature', title: 'Pressure after a temperature change', source: 'Ideal gas at constant volume: p_abs ∝ T',
     schema: object({ pressure_kPa: gauge('Pressure'), from_C: celsius('From'), to_C: celsius('To'), atmosphere_kPa: atmosphereField() }),
-    outputs: { pressure_kPa: { label: 'Pressure then', unit: 'kPa', quantity: 'pressure' } },
+    outputs: { pressure_kPa: { label: 'Pressure then', unit: 'kPa' } },
     example: { pressure_kPa: 620, from_C: 30, to_C: 10 },
     run(input) {
       const atmosphere = atmosphereOf(input)
@@ -192,7 +192,7 @@ export const CALCULATORS: readonly Calculator[] = [
   define<{ current_A: number, oneWay_m: number, size: Size, returnPath: Return, temperature_C: number, supply_V: number }>({
     name: 'wire-drop', title: 'Voltage drop', source: 'Copper by ρ·L/S both ways, IEC 60028',
     schema: object({ current_A: positive('Current', 'A'), oneWay_m: positive('Length one way', 'm'), size: sizeField('Wire size'), returnPath: returnField(), temperature_C: celsius('Conductor temperature'), supply_V: positive('Supply', 'V') }),
-    outputs: { loop_mOhm: { label: 'Loop resistance', unit: 'mΩ', quantity: 'resistance' }, drop_V: { label: 'Drop', unit: 'V', quantity: 'voltage' }, drop_percent: { label: 'Drop', unit: '%', quantity: 'ratio' }, heat_W: { label: 'Heat in the loop', unit: 'W', quantity: 'power' } },
+    outputs: { loop_mOhm: { label: 'Loop resistance', unit: 'mΩ' }, drop_V: { label: 'Drop', unit: 'V' }, drop_percent: { label: 'Drop', unit: '%' }, heat_W: { label: 'Heat in the loop', unit: 'W' } },
     example: { current_A: 30, oneWay_m: 5.5, size: { awg: 10 }, returnPath: 'wire', temperature_C: 20, supply_V: 12 },
     run(input) {
       const r = wireDrop(input.current_A, input.oneWay_m, areaOf(input.size), returnOf(input.returnPath), kelvin(input.temperature_C), input.supply_V)
@@ -202,7 +202,7 @@ export const CALCULATORS: readonly Calculator[] = [
   define<{ current_A: number, oneWay_m: number, returnPath: Return, temperature_C: number, supply_V: number, system: 'awg' | 'mm2', maxDrop_percent: number, bundle: number, engineSpace: boolean }>({
     name: 'wire-size', title: 'Wire size', source: 'Copper by ρ·L/S, IEC 60028; ampacity ABYC E-11 (memory)',
     schema: object({ current_A: positive('Current', 'A'), oneWay_m: positive('Length one way', 'm'), returnPath: returnField(), temperature_C: celsius('Conductor temperature'), supply_V: positive('Supply', 'V'), system: choice('Sizes', ['awg', 'mm2']), maxDrop_percent: positive('Drop allowed', '%').max(100, '${path} must be at most 100 %'), bundle: bundleField(), engineSpace: flag('In the engine space') }),
-    outputs: { size: { label: 'Size', unit: '', quantity: 'text' }, drop_percent: { label: 'Drop', unit: '%', quantity: 'ratio' }, ampacity_A: { label: 'Ampacity, derated', unit: 'A', quantity: 'current' }, governedBy: { label: 'Governed by', unit: '', quantity: 'text' } },
+    outputs: { size: { label: 'Size', unit: '' }, drop_percent: { label: 'Drop', unit: '%' }, ampacity_A: { label: 'Ampacity, derated', unit: 'A' }, governedBy: { label: 'Governed by', unit: '' } },
     example: { current_A: 16, oneWay_m: 5, returnPath: 'wire', temperature_C: 40, supply_V: 12, system: 'awg', maxDrop_percent: 3, bundle: 2, engineSpace: true },
     run(input) {
       const r = wireSize(input.system, input.current_A, input.oneWay_m, returnOf(input.returnPath), kelvin(input.temperature_C), input.supply_V, input.maxDrop_percent / 100, input.bundle, input.engineSpace)
@@ -213,7 +213,7 @@ export const CALCULATORS: readonly Calculator[] = [
   define<{ continuous_A: number, inrush_A: number, inrush_s: number, thinnest: Size, bundle: number, engineSpace: boolean }>({
     name: 'fuse', title: 'Fuse', source: 'Blade fuse ISO 8820-3 (memory); load at most 80 %; rating at most the thinnest wire’s derated ampacity',
     schema: object({ continuous_A: positive('Continuous current', 'A'), inrush_A: positive('Inrush current', 'A'), inrush_s: positive('Inrush time', 's'), thinnest: sizeField('Thinnest wire'), bundle: bundleField(), engineSpace: flag('In the engine space') }),
-    outputs: { rating_A: { label: 'Fuse', unit: 'A', quantity: 'current' }, why: { label: 'Why', unit: '', quantity: 'text' } },
+    outputs: { rating_A: { label: 'Fuse', unit: 'A' }, why: { label: 'Why', unit: '' } },
     example: { continuous_A: 16.5, inrush_A: 66, inrush_s: 0.12, thinnest: { awg: 10 }, bundle: 1, engineSpace: false },
     run(input) {
       const { rating, why } = chooseFuse(input.continuous_A, input.inrush_A, input.inrush_s, deratedAmpacity(areaOf(input.thinnest), input.bundle, input.engineSpace))
@@ -227,7 +227,7 @@ export const CALCULATORS: readonly Calculator[] = [
       readings: list(object({ t_s: any('Time', 's'), pressure_kPa: gauge('Pressure'), temperature_C: celsius('Temperature'), barometer_kPa: positive('Barometer', 'kPa').optional() as yup.Schema }), 2),
     }),
     outputs: {
-      leak_Pa_m3_s: { label: 'Leak', unit: 'Pa·m³/s', quantity: 'leak' }, leak_sccm: { label: 'Leak', unit: 'sccm', quantity: 'plain' }, pressureLoss_kPa_per_day: { label: 'Loss a day', unit: 'kPa/day', quantity: 'pressureLoss' }, ci95: { label: '95 % of the leak', unit: 'Pa·m³/s', quantity: 'text' }, verdict: { label: 'Verdict', unit: '', quantity: 'text' }, waitMore_s: { label: 'Wait a further', unit: 's', quantity: 'time' },
+      leak_Pa_m3_s: { label: 'Leak', unit: 'Pa·m³/s' }, leak_sccm: { label: 'Leak', unit: 'sccm' }, pressureLoss_kPa_per_day: { label: 'Loss a day', unit: 'kPa/day' }, ci95: { label: '95 % of the leak', unit: 'Pa·m³/s' }, verdict: { label: 'Verdict', unit: '' }, waitMore_s: { label: 'Wait a further', unit: 's' },
     },
     example: { volume_L: 2, readings: [{ t_s: 0, pressure_kPa: 620.5, temperature_C: 20 }, { t_s: 21_600, pressure_kPa: 613.7, temperature_C: 20 }, { t_s: 43_200, pressure_kPa: 606.7, temperature_C: 20 }], resolution_kPa: 1 },
     run(input) {
@@ -244,7 +244,7 @@ export const CALCULATORS: readonly Calculator[] = [
   define<{ wheelbase_mm: number, rearSag_mm: number, frontSag_mm: number, distance_m: number }>({
     name: 'headlamp', title: 'Headlamp rise', source: 'Geometry: rise = D·(Δrear − Δfront)/L',
     schema: object({ wheelbase_mm: positive('Wheelbase', 'mm'), rearSag_mm: any('Rear sag', 'mm'), frontSag_mm: any('Front sag', 'mm'), distance_m: positive('Distance', 'm') }),
-    outputs: { beamRise_mm: { label: 'Beam rise', unit: 'mm', quantity: 'length' }, pitch_deg: { label: 'Nose up', unit: '°', quantity: 'angle' } },
+    outputs: { beamRise_mm: { label: 'Beam rise', unit: 'mm' }, pitch_deg: { label: 'Nose up', unit: '°' } },
     example: { wheelbase_mm: 3700, rearSag_mm: 150, frontSag_mm: 0, distance_m: 7.62 },
     run(input) {
       const r = headlampRise(mm(input.wheelbase_mm), mm(input.rearSag_mm), mm(input.frontSag_mm), input.distance_m)
@@ -254,7 +254,7 @@ export const CALCULATORS: readonly Calculator[] = [
   define<{ battery_Ah: number, usable_fraction: number, drain_mA: number }>({
     name: 'standby', title: 'Stand-by life', source: 'days = usable Ah/(24 × A)',
     schema: object({ battery_Ah: positive('Battery', 'Ah'), usable_fraction: fraction('Usable part'), drain_mA: positive('Drain', 'mA') }),
-    outputs: { days: { label: 'Stand-by', unit: 'days', quantity: 'plain' } },
+    outputs: { days: { label: 'Stand-by', unit: 'days' } },
     example: { battery_Ah: 70, usable_fraction: 0.5, drain_mA: 2 },
     run: input => ({ days: standbyDays(input.battery_Ah * 3600, input.usable_fraction, input.drain_mA / 1000) }),
   }),
@@ -264,7 +264,7 @@ export const CALCULATORS: readonly Calculator[] = [
       thread: yup.string().strict().required('${path} is missing: "M8" or "3/8-16"').typeError('${path} must be text like "M8" or "3/8-16"').test('thread', '${path} must be a thread like "M8", "M8x1.25" or "3/8-16"', v => v == null || threadOf(v) !== null).meta({ label: 'Thread', unit: '' } as object),
       propertyClass: choice('Property class', GRADES).optional() as yup.Schema, grade: choice('Grade', GRADES).optional() as yup.Schema, stated_Nm: positive('Stated torque', 'N·m'),
     }),
-    outputs: { expected_Nm: { label: 'Usual for the size', unit: 'N·m', quantity: 'text' }, looksLike: { label: 'Looks like', unit: '', quantity: 'text' } },
+    outputs: { expected_Nm: { label: 'Usual for the size', unit: 'N·m' }, looksLike: { label: 'Looks like', unit: '' } },
     example: { thread: 'M8', propertyClass: '8.8', stated_Nm: 25 },
     run(input) {
       const grade = input.propertyClass ?? input.grade

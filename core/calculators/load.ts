@@ -26,7 +26,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
   define<{ whole_kg: { left: number, right: number }, steps: number, suspensionRate_N_per_mm: number, motionRatio: number, spring: LevelSpringInput }>({
     name: 'pressure-card', title: 'Pressure card', source: 'k·s + p·A(h)·MR = ΔF at unladen height, step by step',
     schema: object({ whole_kg: object({ left: any('Whole load, left', 'kg'), right: any('Whole load, right', 'kg') }), steps: positive('Steps', '').integer('${path} must be a whole number').max(200), suspensionRate_N_per_mm: positive('Suspension rate, a side', 'N/mm'), motionRatio: positive('Motion ratio', ''), spring: levelSpringField() }),
-    outputs: { rows: { label: 'Share, left kPa, right kPa, within', unit: '', quantity: 'text' } },
+    outputs: { rows: { label: 'Share, left kPa, right kPa, within', unit: '' } },
     example: { whole_kg: { left: 420, right: 520 }, steps: 5, suspensionRate_N_per_mm: 46, motionRatio: 1, spring: SPRING },
     run(input) {
       const spring = levelSpringOf(input.spring)
@@ -43,7 +43,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
   define<{ rearIncrease_kg: number, before_mm: { left: number, right: number }, after_mm: { left: number, right: number }, tape_mm: number }>({
     name: 'squat-rate', title: 'Suspension rate from two heights', source: 'k = ΔF/Δh, half the axle a side; tape tolerance on both readings, root of squares',
     schema: object({ rearIncrease_kg: positive('Added on the rear axle', 'kg'), before_mm: object({ left: any('Height before, left', 'mm'), right: any('Height before, right', 'mm') }), after_mm: object({ left: any('Height after, left', 'mm'), right: any('Height after, right', 'mm') }), tape_mm: notNegative('Tape reads within ±', 'mm') }),
-    outputs: { rate_N_per_mm: { label: 'Rate, a side', unit: 'N/mm', quantity: 'springRate' }, low_N_per_mm: { label: 'At least', unit: 'N/mm', quantity: 'springRate' }, high_N_per_mm: { label: 'At most (— when the tape cannot tell)', unit: 'N/mm', quantity: 'springRate' }, squat_mm: { label: 'Mean squat', unit: 'mm', quantity: 'length' } },
+    outputs: { rate_N_per_mm: { label: 'Rate, a side', unit: 'N/mm' }, low_N_per_mm: { label: 'At least', unit: 'N/mm' }, high_N_per_mm: { label: 'At most (— when the tape cannot tell)', unit: 'N/mm' }, squat_mm: { label: 'Mean squat', unit: 'mm' } },
     example: { rearIncrease_kg: 500, before_mm: { left: 980, right: 978 }, after_mm: { left: 927, right: 925 }, tape_mm: 3 },
     run(input) {
       const squat = (input.before_mm.left - input.after_mm.left + input.before_mm.right - input.after_mm.right) / 2
@@ -57,7 +57,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
   define<{ coupling_to_axle_mm: number, empty_kg: number, emptyBehindCoupling_mm: number, loads: { mass_kg: number, behindCoupling_mm: number }[] }>({
     name: 'trailer-tongue', title: 'Ball load of a trailer', source: 'Statics about the trailer’s axle (several axles: their middle)',
     schema: object({ coupling_to_axle_mm: positive('Coupling to axle', 'mm'), empty_kg: positive('Trailer, empty', 'kg'), emptyBehindCoupling_mm: any('Its centre behind the coupling', 'mm'), loads: list(object({ mass_kg: notNegative('Mass', 'kg'), behindCoupling_mm: any('Behind the coupling', 'mm') }), 0) }),
-    outputs: { ball_kg: { label: 'On the ball', unit: 'kg', quantity: 'mass' }, axle_kg: { label: 'On the trailer’s axle', unit: 'kg', quantity: 'mass' }, share_percent: { label: 'Ball share', unit: '%', quantity: 'ratio' } },
+    outputs: { ball_kg: { label: 'On the ball', unit: 'kg' }, axle_kg: { label: 'On the trailer’s axle', unit: 'kg' }, share_percent: { label: 'Ball share', unit: '%' } },
     example: { coupling_to_axle_mm: 3600, empty_kg: 620, emptyBehindCoupling_mm: 3350, loads: [{ mass_kg: 900, behindCoupling_mm: 3200 }] },
     run(input) {
       const r = tongue(mm(input.coupling_to_axle_mm), [{ mass: input.empty_kg, behind: mm(input.emptyBehindCoupling_mm) }, ...input.loads.map(l => ({ mass: l.mass_kg, behind: mm(l.behindCoupling_mm) }))])
@@ -67,7 +67,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
   define<{ springBase_mm: number, suspensionRate_N_per_mm: number, motionRatio: number, pressure_kPa: number, height_mm: number, areaByHeight: [number, number][], volume_L: number, atmosphere_kPa?: number }>({
     name: 'roll-stiffness', title: 'Roll stiffness, teed against separate', source: 'k·b²/2; air k = p·dA/dh + n·p_abs·A²/V, n = 1.4; teed: p·dA/dh alone',
     schema: object({ springBase_mm: positive('Spring base', 'mm'), suspensionRate_N_per_mm: positive('Suspension rate, a side', 'N/mm'), motionRatio: positive('Motion ratio', ''), pressure_kPa: notNegative('Pressure', 'kPa'), height_mm: positive('Spring height', 'mm'), areaByHeight: areaField(), volume_L: positive('Air volume at that height', 'L'), atmosphere_kPa: atmosphereField() }),
-    outputs: { steel_Nm_deg: { label: 'Steel alone', unit: 'N·m/°', quantity: 'rollStiffness' }, teed_Nm_deg: { label: 'Teed', unit: 'N·m/°', quantity: 'rollStiffness' }, separate_Nm_deg: { label: 'Separate lines', unit: 'N·m/°', quantity: 'rollStiffness' } },
+    outputs: { steel_Nm_deg: { label: 'Steel alone', unit: 'N·m/°' }, teed_Nm_deg: { label: 'Teed', unit: 'N·m/°' }, separate_Nm_deg: { label: 'Separate lines', unit: 'N·m/°' } },
     example: { springBase_mm: 1100, suspensionRate_N_per_mm: 46, motionRatio: 1, pressure_kPa: 400, height_mm: 160, areaByHeight: SPRING.areaByHeight, volume_L: 2.1 },
     run(input) {
       const height = mm(input.height_mm)
@@ -80,7 +80,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
   define<{ corner_kg: number, unsprung_kg: number, rate_N_per_mm: number }>({
     name: 'ride-frequency', title: 'Ride frequency', source: '√(k/m)/2π, the sprung mass on its wheel rate',
     schema: object({ corner_kg: positive('Corner weight', 'kg'), unsprung_kg: notNegative('Of it unsprung', 'kg'), rate_N_per_mm: positive('Wheel rate', 'N/mm') }),
-    outputs: { hertz: { label: 'Ride frequency', unit: 'Hz', quantity: 'frequency' }, perMinute: { label: 'A minute', unit: '/min', quantity: 'plain' } },
+    outputs: { hertz: { label: 'Ride frequency', unit: 'Hz' }, perMinute: { label: 'A minute', unit: '/min' } },
     example: { corner_kg: 1150, unsprung_kg: 90, rate_N_per_mm: 88 },
     run(input) {
       if (input.unsprung_kg >= input.corner_kg) throw new CalculatorError(['unsprung_kg is not below corner_kg: something must ride on the spring; type the wheel, hub and half the axle only'])

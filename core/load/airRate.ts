@@ -14,8 +14,7 @@ export interface AirRate {
   volume: number
 }
 
-/** Polytropic exponent: slow movement gives the air time to take the wall's temperature, fast movement does not. */
-export const SLOW = 1
+/** Polytropic exponent of fast movement, which gives the air no time to take the wall's temperature. */
 export const FAST = 1.4
 
 /**

@@ -39,6 +39,8 @@ export interface HaulResult {
   right: SideResult
   /** Pressure by which left and right would differ on separate lines, Pa, left positive. */
   sideDifference: number
+  /** Each rating that applies: the figure it limits, and what is left, kg. */
+  ratings: { figure: string, limit: number, inHand: number }[]
   headlamp: { before: { rise: number, pitch: number }, after: { rise: number, pitch: number } }
 }
 
@@ -85,12 +87,17 @@ export function solveHaul(id: string, haul: Haul, truck: Truck, spring: LevelSpr
   const area = interpolate(aim.areaByHeight, aim.designHeight - target * motionRatio)
   const sagWithAir = { front: attitude.frontSquat, rearLeft: attitude.rearLeft, rearRight: attitude.rearRight }
   const sagNoAir = { front: bare.frontSquat, rearLeft: bare.rearLeft, rearRight: bare.rearRight }
+  const sum = (...corners: (keyof Corners)[]) => corners.reduce((total, corner) => total + laden[corner], 0)
+  const frontAxle = sum('frontLeft', 'frontRight')
+  const rearAxle = sum('rearLeft', 'rearRight')
+  const gross = frontAxle + rearAxle
+  const combination = gross + Math.max(haul.trailerMass - haul.ballLoad, 0)
+  const { ratings } = truck
+  const rated: [string, number, number | null][] = [['frontAxle', frontAxle, ratings.frontAxle], ['rearAxle', rearAxle, ratings.rearAxle], ['gross', gross, ratings.gross], ['combination', combination, haul.trailerMass > 0 ? ratings.combination : null], ['ballLoad', haul.ballLoad, ratings.ball]]
   return {
-    id, label: haul.label, laden, frontChange, rearChange, ballLoad: haul.ballLoad, sagNoAir, sagWithAir, target, sideDifference: (2 * rollForce) / (motionRatio * area),
-    frontAxle: laden.frontLeft + laden.frontRight,
-    rearAxle: laden.rearLeft + laden.rearRight,
-    gross: laden.frontLeft + laden.frontRight + laden.rearLeft + laden.rearRight,
-    combination: laden.frontLeft + laden.frontRight + laden.rearLeft + laden.rearRight + Math.max(haul.trailerMass - haul.ballLoad, 0),
+    id, label: haul.label, laden, frontAxle, rearAxle, gross, combination,
+    ratings: rated.flatMap(([figure, value, limit]) => (limit === null ? [] : [{ figure, limit, inHand: limit - value }])),
+    frontChange, rearChange, ballLoad: haul.ballLoad, sagNoAir, sagWithAir, target, sideDifference: (2 * rollForce) / (motionRatio * area),
     left: withShare(left, attitude.rearLeft),
     right: withShare(right, attitude.rearRight),
     headlamp: {

@@ -76,6 +76,8 @@ export function proveStage(prove: ProvePlan, air: AirPlan, spring: SpringClass |
   const holdCount = Object.keys(holds).length
   figures.soaped = { label: 'Joints soaped', value: soaped, quantity: 'count', formula: 'joints with a finding', inputs: [{ label: 'Joints', value: joints.length, quantity: 'count' }], source: 'As recorded', max: joints.length }
   const last = ordered(prove.holds).at(-1)
+  const loss = last && figures[`${last[0]}.loss`]
+  if (loss) figures.loss = loss
   const verdict = last ? holds[last[0]]?.verdict : undefined
   const done = soaped === joints.length && passedHold
   return { figures, notes, state: stateOf(notes, done ? 'clear' : soaped + holdCount > 0 ? 'begun' : 'none'), headline: { text: verdict ?? (holdCount ? 'readings wanted' : 'no test yet') }, result: { holds, joints, volumes } }

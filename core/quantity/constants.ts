@@ -6,12 +6,8 @@ export const STANDARD_ATMOSPHERE = 101_325
 export const GAS_CONSTANT_AIR = 287.05
 /** Standard gravity, m/s² (exact). ISO 80000-3. */
 export const GRAVITY = 9.80665
-/** Zero of the Celsius scale, K (exact). */
-export const ZERO_CELSIUS = 273.15
 /** Reference temperature for free air and leak rates, K. ISO 8778 (memory). */
 export const REFERENCE_TEMPERATURE = 293.15
-/** Reference atmosphere for "ANR" flow, Pa. ISO 8778 (memory). */
-export const REFERENCE_PRESSURE = 100_000
 /** Density of air at the ANR reference atmosphere, kg/m³. ISO 8778 (memory). */
 export const REFERENCE_DENSITY = 1.185
 

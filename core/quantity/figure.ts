@@ -42,8 +42,3 @@ export interface Note {
   source: string
   remedy?: Remedy
 }
-
-/** Builds a remedy that sets one field. */
-export function setField(label: string, path: (string | number)[], value: unknown): Remedy {
-  return { label, patches: [{ op: 'replace', path, value }] }
-}

@@ -73,8 +73,6 @@ function removeHaul(): void {
     Reflect.deleteProperty(draft.tune.presets, id)
   })
 }
-const ratings = computed(() => ['frontAxle', 'rearAxle', 'gross', 'combination', 'ballLoad'].map(figure).filter(f => f !== undefined)
-  .flatMap(f => (f.max === undefined || f.value === null || (f.label === 'Truck and trailer' && haul.value?.trailerMass === 0) ? [] : [{ figure: f, limit: f.max, value: f.value }])))
 const under = computed(() => {
   const r = result.value
   if (!r) return { left: '', right: '' }
@@ -137,7 +135,7 @@ const under = computed(() => {
       <table class="w-full text-sm min-w-[480px]">
         <thead><tr class="label text-left"><th class="font-normal">Against its rating</th><th class="font-normal text-right">Carries</th><th class="font-normal text-right">Rated</th><th class="font-normal text-right">In hand</th></tr></thead>
         <tbody>
-          <tr v-for="r in ratings" :key="r.figure.label" class="border-t border-line"><th scope="row" class="text-left font-normal">{{ r.figure.label }}</th><td class="text-right"><Fig :figure="r.figure" /></td><td class="text-right figure">{{ text(r.limit, 'mass') }}</td><td class="text-right figure" :class="{ 'text-brick': r.limit < r.value }">{{ text(r.limit - r.value, 'mass') }}</td></tr>
+          <tr v-for="r in result.ratings" :key="r.figure" class="border-t border-line"><th scope="row" class="text-left font-normal">{{ figure(r.figure)!.label }}</th><td class="text-right"><Fig :figure="figure(r.figure)" /></td><td class="text-right figure">{{ text(r.limit, 'mass') }}</td><td class="text-right figure" :class="{ 'text-brick': r.inHand < 0 }">{{ text(r.inHand, 'mass') }}</td></tr>
         </tbody>
       </table>
     </div>

@@ -2,8 +2,8 @@
 const shop = useShop()
 const screen = useScreen()
 onMounted(() => {
-  void shop.load()
-  document.documentElement.dataset.ready = 'yes'
+  // Ready once the shop's own units are there, or are known to be out of reach for now.
+  void shop.load().finally(() => { document.documentElement.dataset.ready = 'yes' })
 })
 watchEffect(() => {
   document.documentElement.dataset.theme = screen.theme

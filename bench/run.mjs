@@ -1,5 +1,5 @@
 // Prints one table of what the product promises to be fast at: node bench/run.mjs (npm run bench). Needs a build; makes one.
-import { execFileSync, spawnSync } from 'node:child_process'
+import { execFile, execFileSync, spawnSync } from 'node:child_process'
 import { readFileSync, rmSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { join } from 'node:path'
@@ -16,6 +16,7 @@ installChromium()
 buildApp()
 const rows = []
 const row = (what, value, unit, limit) => rows.push({ what, measured: `${value < 10 ? value.toFixed(2) : value.toFixed(0)} ${unit}`, limit: limit === undefined ? '' : `${limit} ${unit}`, ok: limit === undefined ? '' : value <= limit ? 'yes' : 'NO' })
+const rowAtLeast = (what, value, unit, limit) => rows.push({ what, measured: `${value.toFixed(1)} ${unit}`, limit: `over ${limit}`, ok: value > limit ? 'yes' : 'NO' })
 const quantile = (values, q) => values.sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * q))]
 
 const coreBench = await bundle('bench/core.ts', 'bench-core', ['core', 'bench', 'server/db'], ['pg', 'drizzle-orm'])
@@ -30,7 +31,14 @@ row('reading and checking the file before it', quantile(colds.map(c => c.read), 
 row('edit of a label against everything (ratio)', core.labelled / core.whole, '×')
 row('edit of a load against everything (ratio)', core.edited / core.whole, '×')
 row('three-way merge', core.merge, 'ms')
+row('balance of body and springs', core.solvesPerSecond, 'solves/s')
+row('slowest balance in a thousand', core.slowestSolve, 'ms', 2)
+row('doubt of one haul by 10 000 samples', core.sample, 'ms', 1000)
 row('fill-time, tank through 3/16 in line', core.fill, 'ms')
+rowAtLeast('ten minutes of the high-flow circuit, against real time', core.realTime, '×', 2000)
+rowAtLeast('the same equations by a general package at no greater error', core.odex, '× our time', 1)
+const sweep = hands => Promise.all(Array.from({ length: hands }, () => new Promise((resolve, reject) => execFile(process.execPath, [coreBench, 'sweep'], { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } }, (error, out) => (error ? reject(error) : resolve(JSON.parse(out)))))))
+for (const hands of [1, 2]) row(`sweep of sets, ${hands} at once`, (await sweep(hands)).reduce((sum, r) => sum + r.runs / r.seconds, 0), 'runs/s')
 
 const npTimes = []
 for (let i = 0; i < 9; i++) {
@@ -72,10 +80,12 @@ try {
 
   browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-  await page.goto(`${server.address}/jobs/estuary-flatbed/load`)
+  await page.goto(`${server.address}/jobs/estuary-flatbed/truck`)
   await page.getByRole('status').getByText(/saved/).waitFor()
   const script = await page.evaluate(() => [...new Map(performance.getEntriesByType('resource').filter(r => r.name.endsWith('.js')).map(r => [r.name, r.encodedBodySize])).values()].reduce((sum, size) => sum + size, 0))
   row('first load of a job page, compressed script', script / 1000, 'kB', 250)
+  await page.goto(`${server.address}/jobs/estuary-flatbed/load`)
+  await page.getByLabel('Ball load').waitFor()
   const edits = await page.evaluate(async () => {
     const field = document.querySelector('input[id]') && [...document.querySelectorAll('label')].find(l => l.textContent === 'Ball load').control
     const figure = () => [...document.querySelectorAll('section[aria-label="Gauge strip"] .figure')][2].textContent
@@ -93,6 +103,33 @@ try {
     }
     return times
   })
+  await page.goto(`${server.address}/jobs/estuary-flatbed/truck`)
+  await page.getByRole('status').getByText(/saved/).waitFor()
+  await page.locator('[data-part="bend-3"]').first().waitFor()
+  /** Work of one move while dragging, from the pointer's move until all three views and every figure are laid out again. */
+  const moves = await page.evaluate(async () => {
+    const times = {}
+    for (const part of ['battery', 'bend-3']) {
+      const handle = document.querySelector(`[aria-label="Truck from above, front at the left"] [data-part="${part}"]`)
+      const at = handle.getBoundingClientRect()
+      const send = (type, x, y) => handle.dispatchEvent(new PointerEvent(type, { bubbles: true, pointerId: 1, clientX: x, clientY: y }))
+      handle.setPointerCapture = () => {}
+      send('pointerdown', at.x, at.y)
+      times[part] = []
+      for (let i = 0; i < 60; i++) {
+        await new Promise(requestAnimationFrame)
+        const began = performance.now()
+        send('pointermove', at.x + 1 + (i % 12) * 2, at.y + (i % 7))
+        await new Promise(resolve => setTimeout(resolve))
+        document.body.getBoundingClientRect()
+        times[part].push(performance.now() - began)
+      }
+      send('pointerup', at.x, at.y)
+    }
+    return times
+  })
+  row('three views while dragging the battery, median', quantile(moves.battery, 0.5), 'ms', 16)
+  row('three views while dragging a bend of the exhaust, median', quantile(moves['bend-3'], 0.5), 'ms', 16)
   row('edit to new figures on screen, median', quantile(edits, 0.5), 'ms', 100)
   row('edit to new figures on screen, 95th percentile', quantile(edits, 0.95), 'ms')
 }

@@ -92,6 +92,7 @@ async function takeFile(event: Event): Promise<void> {
           <option v-for="p in shop.people" :key="p.id" :value="p.id">{{ p.name }}</option>
         </select>
       </label>
+      <NuxtLink to="/parts" class="border border-white/40 rounded px-2.5 py-1 text-sm font-semibold">Own parts</NuxtLink>
       <NuxtLink to="/sums" class="border border-white/40 rounded px-2.5 py-1 text-sm font-semibold">Quick sums</NuxtLink>
     </header>
     <main class="max-w-6xl w-full mx-auto p-4 grow">

@@ -16,6 +16,15 @@ export function drawingScale(truck: Truck) {
   }
 }
 
+/** Corners of a rail from the side, upper edge front to rear then lower edge back: it rises over the rear axle by its kick-up. */
+export function railOutline({ frame }: Truck): { x: number, z: number }[] {
+  const RAMP = [0.75, 0.42]
+  const rise = (x: number) => frame.kickUp * Math.min(Math.max((RAMP[0]! - Math.abs(x)) / (RAMP[0]! - RAMP[1]!), 0), 1)
+  const stations = [frame.front, RAMP[0]!, RAMP[1]!, -RAMP[1]!, -RAMP[0]!, frame.rear].filter(x => x <= frame.front && x >= frame.rear)
+  const upper = stations.map(x => ({ x, z: frame.top + rise(x) }))
+  return [...upper, ...upper.toReversed().map(p => ({ x: p.x, z: p.z - frame.depth }))]
+}
+
 /** Drawing coordinates of a pointer event over an SVG. */
 export function pointerOn(event: PointerEvent): { x: number, y: number } {
   const svg = (event.currentTarget as SVGElement).ownerSVGElement ?? (event.currentTarget as SVGSVGElement)

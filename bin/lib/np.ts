@@ -1,15 +1,17 @@
 import { readFileSync, statSync } from 'node:fs'
 import { CALCULATORS, calculate, inputFields } from '#core/calculators/index'
 import { CalculatorError } from '#core/calculators/define'
-import { createDeriver } from '#core/plan/derive'
+import { runCsv } from '#core/air/runText'
+import { answerPlan, createDeriver, runPlan, sampleHauls, scenariosOf } from '#core/plan/derive'
 import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/plan/file'
 import { jsonSchemaOf } from '#core/plan/jsonSchema'
 import { report } from '#core/plan/report'
+import type { Plan } from '#core/plan/types'
 import { planSchema } from '#core/plan/schema'
 
 /** The headless command. Exit codes: 0 well, 1 a Stop stands in the plan, 2 the input cannot be used. */
 
-const USAGE = `usage: np check FILE | np calc NAME < input.json | np calc --list | np schema`
+const USAGE = `usage: np check FILE | np calc NAME < input.json | np calc --list | np schema | np run FILE --scenario NAME (np run FILE lists the names)`
 
 class UsageError extends Error {}
 
@@ -28,18 +30,37 @@ function readFile(path: string): string {
   }
 }
 
-function check(path: string): number {
-  let plan
+function readPlan(path: string): Plan {
   try {
-    plan = readPlanFile(readFile(path))
+    return readPlanFile(readFile(path))
   }
   catch (error) {
     if (error instanceof PlanFileError) throw new UsageError(`${path}: ${error.message}`)
     throw error
   }
+}
+
+function check(path: string): number {
+  const plan = readPlan(path)
   const derived = createDeriver()(plan)
-  print(report(derived))
-  return derived.notes.some(n => n.rank === 'stop') ? 1 : 0
+  const answers = answerPlan(plan, derived)
+  print(report(derived, sampleHauls(plan, derived), answers))
+  return [...derived.notes, ...answers.notes].some(n => n.rank === 'stop') ? 1 : 0
+}
+
+/** Without a scenario, the names of those the plan has; with one, its run as CSV. */
+function run(path: string, name: string | undefined): number {
+  const plan = readPlan(path)
+  const derived = createDeriver()(plan)
+  const scenarios = scenariosOf(plan, derived)
+  if (name === undefined) {
+    print(scenarios.map(({ id, label }) => ({ name: id, label })))
+    return 0
+  }
+  const scenario = scenarios.find(s => s.id === name)
+  if (!scenario) throw new UsageError(`${name}: no scenario of that name in this plan. Use one of ${scenarios.map(s => s.id).join(', ')}.`)
+  process.stdout.write(runCsv(scenario, runPlan(plan, derived, scenario)))
+  return 0
 }
 
 function calc(name: string): number {
@@ -63,6 +84,7 @@ function calc(name: string): number {
 function main(args: string[]): number {
   const [command, ...rest] = args
   if (command === 'check' && rest.length === 1) return check(rest[0]!)
+  if (command === 'run' && (rest.length === 1 || (rest.length === 3 && rest[1] === '--scenario'))) return run(rest[0]!, rest[2])
   if (command === 'calc' && rest.length === 1) return calc(rest[0]!)
   if (command === 'schema' && rest.length === 0) {
     print({ $schema: 'https://json-schema.org/draft/2020-12/schema', title: 'Nimble Piston plan', ...jsonSchemaOf(planSchema) })
@@ -70,6 +92,11 @@ function main(args: string[]): number {
   }
   throw new UsageError(USAGE)
 }
+
+// A reader that has seen enough closes the pipe: that is no fault.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error
+})
 
 try {
   process.exitCode = main(process.argv.slice(2))

@@ -1,10 +1,13 @@
 import { exampleTruck } from '../catalog/trucks'
 import { blockClass, compressorClass, springClass } from '../catalog/parts'
+import { applyEdit } from '../plan/edit'
 import { newPlan } from '../plan/newPlan'
 import type { AirPlan, Archetype } from '../plan/types'
 import { interpolate } from '../quantity/interpolate'
-import { airSet, airStage, circuitPatches, type AirNeed } from './air'
-import { startingCircuit } from './circuit'
+import { airStage, type AirNeed } from './air'
+import { airSet } from './parts'
+import { circuitPatches } from './rules'
+import { springsTeed, startingCircuit } from './circuit'
 
 const truck = exampleTruck('leaf-flatbed')
 const plan = (archetype: Archetype, rest: Partial<AirPlan> = {}): AirPlan => ({ ...newPlan('leaf-flatbed', 'x').air, archetype, ...startingCircuit(archetype), blockClass: archetype === 'wireless-dual' ? 'block-two' : 'block-one', ...rest })
@@ -18,7 +21,7 @@ test('a circuit without compressor or block has none in its set, whatever class 
 })
 
 test.each<Archetype>(['hand-teed', 'hand-two', 'wireless-single', 'wireless-dual'])('%s, well sized, says nothing', (archetype) => {
-  expect(rules(plan(archetype, { compressorClass: 'compact' }))).toEqual([])
+  expect(rules(plan(archetype, { compressorClass: 'compact' })).filter(r => r !== 'know no-dryer')).toEqual([])
 })
 
 test('time, motor current and highest pressure follow the haul that asks most', () => {
@@ -43,8 +46,14 @@ test('over the compressor’s pressure is a Stop, over its longest run a Fix; bo
 
 test('teed springs with a heavy side: told over 5 psi, and the remedy separates them for hand and powered sets alike', () => {
   const lean = { full: need(300_000, 300_000, { sideDifference: -60_000 }) }
-  const to = (a: Archetype) => run(plan(a, { compressorClass: 'compact' }), lean).notes.find(n => n.rule === 'teed-sides-differ')!.remedy!.patches[0]!.value
-  expect([to('hand-teed'), to('wireless-single')]).toEqual(['hand-two', 'wireless-dual'])
+  for (const a of ['hand-teed', 'wireless-single', 'cab-gauge'] as const) {
+    const before = newPlan('leaf-flatbed', 'x')
+    before.air = plan(a, { compressorClass: 'compact' })
+    const { remedy } = run(before.air, lean).notes.find(n => n.rule === 'teed-sides-differ')!
+    const after = applyEdit(before, remedy!.patches).air
+    expect(springsTeed(after)).toBe(false)
+    expect(run(after, lean).notes.filter(n => n.rank === 'stop' || n.rule === 'teed-sides-differ')).toEqual([])
+  }
   expect(rules(plan('hand-two'), lean)).toEqual([])
   expect(rules(plan('hand-teed'), { full: need(300_000, 300_000, { sideDifference: 30_000 }) })).toEqual([])
 })
@@ -56,6 +65,12 @@ test('a missing filter, a spring for the other suspension, classes nobody knows'
   expect(rules(plan('hand-teed', { springClass: 'coil-insert-450' }))).toContain('stop spring-kind-choice')
   const unknown = rules(plan('wireless-dual', { springClass: 'a', tubeClass: 'b', compressorClass: 'c' }))
   expect(unknown.filter(r => r === 'stop unknown-class')).toHaveLength(3)
+})
+
+test('a compressor too strong to go without a tank does not stay when the tank goes', () => {
+  const patches = circuitPatches(plan('high-flow', { compressorClass: 'medium' }), 'wireless-dual')
+  expect(patches.find(p => p.path[1] === 'compressorClass')!.value).toBe('compact')
+  expect(circuitPatches(plan('high-flow', { compressorClass: 'medium' }), 'tank-paddles').some(p => p.path[1] === 'compressorClass')).toBe(false)
 })
 
 test('changing the kind brings the right block along and leaves the chosen classes alone', () => {

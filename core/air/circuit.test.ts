@@ -1,36 +1,42 @@
 import { SPRINGS } from '../catalog/parts'
-import type { Archetype } from '../plan/types'
+import { newPlan } from '../plan/newPlan'
+import type { AirPlan, Archetype } from '../plan/types'
 import { GAS_CONSTANT_AIR, STANDARD_ATMOSPHERE } from '../quantity/constants'
-import { ARCHETYPES, openPorts, portsOf, reach, springsTeed, startingCircuit } from './circuit'
+import { ARCHETYPES, allOf, backed, looseLines, openPorts, pathOf, portUse, springsTeed, startingCircuit } from './circuit'
+import { portsOf } from './parts'
 import { springVolume } from '../catalog/springVolume'
 import { timeToLevel } from './levelTime'
 
-describe.each(ARCHETYPES.map(a => [a.id, a] as const))('%s', (id, archetype) => {
-  const circuit = startingCircuit(id as Archetype)
-  const outlets = archetype.block === 'block-one' ? 1 : 2
+const planOf = (id: Archetype): AirPlan => ({ ...newPlan('leaf-flatbed', 'x').air, archetype: id, ...startingCircuit(id), blockClass: ARCHETYPES.find(a => a.id === id)!.block ?? 'block-one' })
 
-  test('no port stands open, no port holds two lines, no line ends nowhere', () => {
-    expect(openPorts(circuit, outlets)).toEqual([])
-    const ends = Object.values(circuit.lines).flatMap(l => [`${l.from}.${l.fromPort}`, `${l.to}.${l.toPort}`])
-    expect(new Set(ends).size).toBe(ends.length)
-    for (const line of Object.values(circuit.lines)) {
-      expect(portsOf(circuit.components[line.from]!.kind, outlets)).toContain(line.fromPort)
-      expect(portsOf(circuit.components[line.to]!.kind, outlets)).toContain(line.toPort)
-    }
+describe.each(ARCHETYPES.map(a => [a.id, a] as const))('%s', (id, archetype) => {
+  const air = planOf(id)
+
+  test('no pressure port stands open, no port holds two lines, no line ends nowhere, intakes meet filters', () => {
+    expect(openPorts(air)).toEqual([])
+    expect(looseLines(air)).toEqual([])
+    expect([...portUse(air).values()].every(l => l.length === 1)).toBe(true)
+    const typeOf = (c: string, p: string) => portsOf(air, c).find(x => x.id === p)!.type
+    for (const l of Object.values(air.lines)) expect(typeOf(l.from, l.fromPort)).toBe(typeOf(l.to, l.toPort))
   })
 
   test('is teed or separate as it says, and every spring keeps a hand fill', () => {
-    expect(springsTeed(circuit)).toBe(archetype.teed)
-    for (const spring of ['spring-left', 'spring-right']) {
-      expect([...reach(circuit, spring, ['block', 'compressor'])].some(c => circuit.components[c]!.kind === 'handFill')).toBe(true)
-    }
+    expect(springsTeed(air)).toBe(archetype.teed)
+    for (const spring of allOf(air, 'spring')) expect(backed(air, spring)).toBe(true)
+    expect(allOf(air, 'compressor').length > 0).toBe(archetype.powered)
+  })
+
+  test('every line says whose air it carries', () => {
+    for (const l of Object.keys(air.lines)) expect(air.lines[l]!.path).toBe(pathOf(air, l))
+    const into = Object.values(air.lines).filter(l => l.to.startsWith('spring-') || l.from.startsWith('spring-'))
+    expect(into.map(l => l.path).sort()).toEqual(['left', 'right'])
   })
 })
 
 test('a port whose line is taken away is named', () => {
-  const circuit = startingCircuit('wireless-dual')
-  delete circuit.lines['fill-line-left']
-  expect(openPorts(circuit, 2)).toEqual(expect.arrayContaining([{ component: 'tee-left', port: 'c' }, { component: 'fill-left', port: 'out' }]))
+  const air = planOf('wireless-dual')
+  delete air.lines['fill-line-left']
+  expect(openPorts(air)).toEqual(expect.arrayContaining([{ component: 'tee-left', port: 'c' }, { component: 'fill-left', port: 'out' }]))
 })
 
 describe('time to level', () => {

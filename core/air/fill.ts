@@ -1,7 +1,8 @@
 import { GAS_CONSTANT_AIR, STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { findRoot } from '../quantity/root'
 import { interpolate } from '../quantity/interpolate'
-import { componentFlow, tubeFlow } from './flow'
+import { Tube, componentFlow } from './flow'
+import { Simulation, type Link } from './network'
 
 export type FlowPath = { conductance: number, criticalRatio: number } | { bore: number, length: number, roughness: number } | null
 export type FillSource = { curve: readonly (readonly [number, number])[] } | { volume: number, pressure: number }
@@ -14,53 +15,58 @@ export interface FillResult {
   reached: boolean
 }
 
-/** Mass flow in kg/s through a path between two absolute pressures. */
-function pathFlow(path: NonNullable<FlowPath>, upstreamAbs: number, downstreamAbs: number, temperature: number): number {
-  return 'bore' in path
-    ? tubeFlow(path.bore, path.length, upstreamAbs, downstreamAbs, temperature, path.roughness).massFlow
-    : componentFlow(path.conductance, path.criticalRatio, upstreamAbs, downstreamAbs, temperature).massFlow
-}
+/** Longer than any fill that means something, s. */
+const LONGEST = 1e15
 
 /**
- * Time to fill a rigid volume from a compressor or a tank through a path, isothermal.
+ * Time to fill a rigid volume from a compressor or a tank through a path, isothermal, by the solver that runs circuits.
  * A compressor's free air (at the atmosphere it breathes, `atmosphere`, and `temperature`) is p_atm·Q(p)/(R·T) in
  * kg/s, at the delivery pressure that its path then needs; a tank loses what the volume gains.
- * Time is the integral of dm/ṁ(m): Gauss–Legendre on panels that shrink towards the end, where the flow dies.
  * Pressures gauge, Pa; volume m³; curve [Pa gauge, m³/s].
  */
 export function fillTime(volume: number, from: number, to: number, source: FillSource, path: FlowPath, temperature: number, atmosphere = STANDARD_ATMOSPHERE): FillResult {
-  const rt = GAS_CONSTANT_AIR * temperature
-  if ('curve' in source) return fillFromCompressor(volume, from, to, source.curve, path, temperature, atmosphere)
-  if (path === null) throw new Error('A tank needs a path: give a conductance or a bore and length.')
-  const tank = (p: number) => source.pressure - ((p - from) * volume) / source.volume
-  // Both ends meet where the mixed pressure lies.
-  const settled = twoVessels(from + atmosphere, volume, source.pressure + atmosphere, source.volume) - atmosphere
-  if (to === from) return { seconds: 0, endSourcePressure: source.pressure, reached: true }
-  if (to > settled || source.pressure <= from) return { seconds: null, endSourcePressure: source.pressure <= from ? source.pressure : settled, reached: false }
-  const rate = (p: number) => (pathFlow(path, tank(p) + atmosphere, p + atmosphere, temperature) * rt) / volume
-  // Only a volume that must reach the very balance takes for ever.
-  if (to >= settled * (1 - 1e-12)) return { seconds: null, endSourcePressure: settled, reached: false }
-  return { seconds: integrateTime(rate, from, to, settled, []), endSourcePressure: tank(to), reached: true }
+  const pumped = 'curve' in source
+  if (!pumped && path === null) throw new Error('A tank needs a path: give a conductance or a bore and length.')
+  const delivery = pumped ? deliveryOf(source.curve, path, temperature, atmosphere) : null
+  // Where it settles: both ends of a path meet, or the compressor gives no more.
+  const settled = pumped ? stallPressure(source.curve) : source.pressure <= from ? source.pressure : twoVessels(from + atmosphere, volume, source.pressure + atmosphere, source.volume) - atmosphere
+  const unreachable = pumped ? settled <= to : source.pressure <= from || to >= settled * (1 - 1e-12)
+  if (unreachable && to > from) return { seconds: null, endSourcePressure: pumped ? Math.max(from, settled) : settled, reached: false }
+  const vessel = (id: string, v: number) => ({ id, volume: v, wall: null, spring: null })
+  const link: Link = delivery
+    ? { id: 'pump', kind: 'given', from: null, to: 'bag', flow: p => delivery.flow(p - atmosphere) }
+    : path !== null && 'bore' in path ? { id: 'path', kind: 'tube', from: 'tank', to: 'bag', ...path } : { id: 'path', kind: 'orifice', from: 'tank', to: 'bag', ...path! }
+  const simulation = new Simulation(
+    { vessels: [vessel('bag', volume), ...(pumped ? [] : [vessel('tank', source.volume)])], links: [link], atmosphere, ambient: () => temperature },
+    { bag: from + atmosphere, ...(!pumped && { tank: source.pressure + atmosphere }) },
+    { relative: 1e-9, longest: LONGEST, grain: (volume * atmosphere) / (GAS_CONSTANT_AIR * temperature), located: 1e-12, laminar: false },
+  )
+  let seconds = 0
+  if (to > from) {
+    simulation.run(LONGEST, [{
+      value: s => s.pressure[0]! - atmosphere - to,
+      act: (t) => {
+        seconds = t
+        return 'end'
+      },
+    }])
+  }
+  return { seconds, endSourcePressure: delivery ? delivery.pressure(to) : simulation.pressureOf('tank') - atmosphere, reached: true }
 }
 
-function fillFromCompressor(volume: number, from: number, to: number, curve: readonly (readonly [number, number])[], path: FlowPath, temperature: number, atmosphere: number): FillResult {
-  const rt = GAS_CONSTANT_AIR * temperature
-  const pumped = (gauge: number) => (atmosphere * interpolate(curve, gauge)) / rt
-  // Delivery pressure at which the path passes exactly what the compressor gives.
-  const delivery = (p: number): number => {
-    if (path === null) return p
+/** What a compressor delivers through a path into a gauge pressure, kg/s, and the pressure at the path's inlet, Pa gauge. */
+function deliveryOf(curve: readonly (readonly [number, number])[], path: FlowPath, temperature: number, atmosphere: number) {
+  const pumped = (gauge: number) => (atmosphere * interpolate(curve, gauge)) / (GAS_CONSTANT_AIR * temperature)
+  if (path === null) return { pressure: (p: number) => p, flow: pumped }
+  const tube = 'bore' in path ? new Tube(path.bore, path.length, path.roughness) : null
+  const passes = (high: number, low: number) => (tube ? tube.flow(high + atmosphere, low + atmosphere, temperature) : 'bore' in path ? 0 : componentFlow(path.conductance, path.criticalRatio, high + atmosphere, low + atmosphere, temperature).massFlow)
+  /** Pressure at which the path passes exactly what the compressor gives. */
+  const pressure = (p: number): number => {
     let high = Math.max(p * 2, p + 1e5)
-    while (pumped(high) > pathFlow(path, high + atmosphere, p + atmosphere, temperature) && high < 1e9) high *= 2
-    return findRoot(x => pathFlow(path, x + atmosphere, p + atmosphere, temperature) - pumped(x), p, high)
+    while (pumped(high) > passes(high, p) && high < 1e9) high *= 2
+    return findRoot(x => passes(x, p) - pumped(x), p, high)
   }
-  if (to === from) return { seconds: 0, endSourcePressure: delivery(from), reached: true }
-  const rate = (p: number) => (pumped(delivery(p)) * rt) / volume
-  const stall = stallPressure(curve)
-  if (stall <= to) {
-    const end = Math.max(from, stall)
-    return { seconds: null, endSourcePressure: end, reached: false }
-  }
-  return { seconds: integrateTime(rate, from, to, stall, curve.map(row => row[0])), endSourcePressure: delivery(to), reached: true }
+  return { pressure, flow: (p: number) => pumped(pressure(p)) }
 }
 
 /** Gauge pressure at which a flow curve first gives nothing, Pa; Infinity when its last flow is held for ever. */
@@ -73,27 +79,6 @@ export function stallPressure(curve: readonly (readonly [number, number])[]): nu
     }
   }
   return Infinity
-}
-
-const NODES = [-0.9602898564975363, -0.7966664774136267, -0.5255324099163290, -0.1834346424956498, 0.1834346424956498, 0.5255324099163290, 0.7966664774136267, 0.9602898564975363]
-const WEIGHTS = [0.1012285362903763, 0.2223810344533745, 0.3137066458778873, 0.3626837833783620, 0.3626837833783620, 0.3137066458778873, 0.2223810344533745, 0.1012285362903763]
-
-/** ∫ dp/rate(p) from `from` to `to`, panels cut at `kinks` and shrinking towards `balance`, where the rate dies. */
-function integrateTime(rate: (p: number) => number, from: number, to: number, balance: number, kinks: readonly number[]): number {
-  const stops = [from, ...kinks.filter(k => k > from && k < to), to]
-  let sum = 0
-  for (let i = 1; i < stops.length; i++) {
-    let a = stops[i - 1]!
-    const b = stops[i]!
-    while (a < b) {
-      const room = Number.isFinite(balance) ? (balance - a) / 2 : b - a
-      const end = Math.min(b, a + Math.max(Math.min(room, (b - stops[i - 1]!) / 8), (b - a) * 1e-9))
-      const half = (end - a) / 2
-      for (let n = 0; n < 8; n++) sum += (WEIGHTS[n]! * half) / rate(a + half * (1 + NODES[n]!))
-      a = end
-    }
-  }
-  return sum
 }
 
 /** Isothermal two-vessel balance, Pa absolute: (p1·V1 + p2·V2)/(V1 + V2). */

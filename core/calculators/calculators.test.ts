@@ -16,7 +16,7 @@ const lines = (name: string, input: unknown): string[] => {
 const example = (name: string) => structuredClone(CALCULATORS.find(c => c.name === name)!.example) as Any
 
 test('the list holds the contract’s names', () => {
-  expect(CALCULATORS.map(c => c.name)).toEqual(['axle-loads', 'level-pressure', 'tube-flow', 'valve-flow', 'fill-time', 'gas-temperature', 'wire-drop', 'wire-size', 'fuse', 'leak-rate', 'headlamp', 'standby', 'torque-check', 'pressure-card', 'squat-rate', 'trailer-tongue', 'roll-stiffness', 'ride-frequency'])
+  expect(CALCULATORS.map(c => c.name)).toEqual(['axle-loads', 'level-pressure', 'tube-flow', 'valve-flow', 'fill-time', 'gas-temperature', 'wire-drop', 'wire-size', 'fuse', 'leak-rate', 'headlamp', 'standby', 'torque-check', 'pressure-card', 'squat-rate', 'trailer-tongue', 'roll-stiffness', 'ride-frequency', 'tank-fills', 'tool-air', 'blow-down'])
 })
 
 describe.each(CALCULATORS.map(c => [c.name, c] as const))('%s', (name, calculator) => {

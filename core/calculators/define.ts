@@ -1,4 +1,5 @@
 import * as yup from 'yup'
+import { StuckError } from '../air/rosenbrock'
 import { QUANTITIES, toSi, fromSi, type Quantity, type Unit } from '../quantity/units'
 
 export interface Calculator<I = unknown> {
@@ -66,6 +67,17 @@ export class CalculatorError extends Error {
   override name = 'CalculatorError'
   constructor(readonly lines: string[]) {
     super(lines.join('\n'))
+  }
+}
+
+/** Figures so far apart that no step of a run meets its tolerance are the input's fault, not the sum's. */
+export function outOfReach<T>(fields: string, run: () => T): T {
+  try {
+    return run()
+  }
+  catch (error) {
+    if (error instanceof StuckError) throw new CalculatorError([`${fields} lie too far apart to be run: check their units`])
+    throw error
   }
 }
 

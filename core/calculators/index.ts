@@ -6,11 +6,12 @@ import { fillTime, pressureAtTemperature, type FillSource, type FlowPath } from 
 import { chooseFuse, deratedAmpacity, standbyDays, wireDrop, wireSize } from '../power/circuit'
 import { leakRate } from '../prove/leak'
 import { GRADES, threadOf, torqueCheck } from '../build/torque'
+import { AIR_CALCULATORS } from './air'
 import { LOAD_CALCULATORS, levelSpringField, levelSpringOf, type LevelSpringInput } from './load'
 import { GRAVITY, REFERENCE_DENSITY, STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { AWG_SIZES, METRIC_SIZES } from '../catalog/electrical'
 import {
-  CalculatorError, any, atmosphereField, celsius, choice, define, flag, fraction, gauge, kPa, kelvin, list, mm, notNegative, object, positive, table, toKPa, type Calculator,
+  CalculatorError, any, atmosphereField, celsius, choice, define, flag, fraction, gauge, kPa, kelvin, list, mm, notNegative, object, outOfReach, positive, table, toKPa, type Calculator,
 } from './define'
 
 /** The calculators of `bin/np calc` and of Quick sums: one list, one schema each. */
@@ -121,8 +122,9 @@ export const CALCULATORS: readonly Calculator[] = [
     run(input) {
       const spring = levelSpringOf(input.spring)
       const side = (increase: number) => {
-        const r = levelPressure(increase * GRAVITY, input.suspensionRate_N_per_mm * 1000, input.motionRatio, mm(input.targetSquat_mm), spring)
-        return { squatWithoutAir_mm: r.squatWithoutAir * 1000, springForce_N: r.springForce, pressure_kPa: toKPa(r.pressure), within: r.within, limitedBy: r.limitedBy }
+        const rate = input.suspensionRate_N_per_mm * 1000
+        const r = levelPressure(increase * GRAVITY, rate * mm(input.targetSquat_mm), input.motionRatio, mm(input.targetSquat_mm), spring)
+        return { squatWithoutAir_mm: ((increase * GRAVITY) / rate) * 1000, springForce_N: r.springForce, pressure_kPa: toKPa(r.pressure), within: r.within, limitedBy: r.limitedBy }
       }
       return { left: side(input.increase_kg.left), right: side(input.increase_kg.right) }
     },
@@ -174,7 +176,7 @@ export const CALCULATORS: readonly Calculator[] = [
           : { conductance: input.path.C_dm3_s_bar * 1e-8, criticalRatio: input.path.b }
       // The calculator's free air is taken at the standard atmosphere, whatever the place's own.
       const scaled: FillSource = 'curve' in source ? { curve: source.curve.map(([p, q]): [number, number] => [p, (q * STANDARD_ATMOSPHERE) / atmosphere]) } : source
-      const r = fillTime(input.volume_L / 1000, kPa(input.from_kPa), kPa(input.to_kPa), scaled, path, kelvin(input.temperature_C), atmosphere)
+      const r = outOfReach('volume_L, the source and the path', () => fillTime(input.volume_L / 1000, kPa(input.from_kPa), kPa(input.to_kPa), scaled, path, kelvin(input.temperature_C), atmosphere))
       return { seconds: r.seconds, endSourcePressure_kPa: toKPa(r.endSourcePressure), reached: r.reached }
     },
   }),
@@ -274,6 +276,7 @@ export const CALCULATORS: readonly Calculator[] = [
     },
   }),
   ...LOAD_CALCULATORS,
+  ...AIR_CALCULATORS,
 ]
 
 function bundleField() {

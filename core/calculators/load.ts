@@ -30,7 +30,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
     example: { whole_kg: { left: 420, right: 520 }, steps: 5, suspensionRate_N_per_mm: 46, motionRatio: 1, spring: SPRING },
     run(input) {
       const spring = levelSpringOf(input.spring)
-      const side = (mass: number) => levelPressure(mass * GRAVITY, input.suspensionRate_N_per_mm * 1000, input.motionRatio, 0, spring)
+      const side = (mass: number) => levelPressure(mass * GRAVITY, 0, input.motionRatio, 0, spring)
       return {
         rows: Array.from({ length: input.steps + 1 }, (_, i) => {
           const share = i / input.steps

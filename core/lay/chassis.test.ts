@@ -56,6 +56,8 @@ describe('distance of two segments', () => {
     expect(segmentDistance(at(-1, 0, 0), at(1, 0, 0), at(0, -1, 0.3), at(0, 1, 0.3))).toBeCloseTo(0.3, 12)
     expect(segmentDistance(at(0, 0, 0), at(2, 0, 0), at(1, 0.4, 0), at(5, 0.4, 0))).toBeCloseTo(0.4, 12)
     expect(segmentDistance(at(0, 0, 0), at(1, 0, 0), at(4, 4, 0), at(4, 9, 0))).toBeCloseTo(5, 12)
+    // Two specks that meet at a corner: a fault of an absolute tolerance, found by the property below.
+    expect(segmentDistance(at(0, 0, 0.300005), at(0, 0, 0.3), at(0, 0, 0.3), at(0, 1.001e-6, 0.3))).toBeCloseTo(0, 9)
   })
 
   test('never more than any two points of them, and symmetric', () => {

@@ -98,7 +98,8 @@ export function segmentDistance(p1: Point, q1: Point, p2: Point, q2: Point): num
     else {
       const b = dot(d1, d2)
       const denominator = a * e - b * b
-      s = denominator > tiny ? clamp((b * f - c * e) / denominator) : 0
+      // Parallel or not is a question of the angle, however short the segments are.
+      s = denominator > tiny * a * e ? clamp((b * f - c * e) / denominator) : 0
       t = (b * s + f) / e
       if (t < 0 || t > 1) {
         t = clamp(t)

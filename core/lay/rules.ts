@@ -64,7 +64,7 @@ export function layRules(r: LayResult, lay: LayPlan, truck: Truck, air: AirPlan,
   if (lay.slackAtSpring < 0.25) {
     notes.push({ ...base, rule: 'short-slack', rank: 'fix', subject: 'spring-left', value: lay.slackAtSpring, limit: 0.3, title: 'Too little slack at the springs', text: '{value} is left before cutting; {limit} lets the axle drop and the fitting be remade.', remedy: { label: 'Leave 300 mm', patches: [{ op: 'replace', path: ['lay', 'slackAtSpring'], value: 0.3 }] } })
   }
-  for (const id of ['compressor', 'block', 'dryer']) {
+  for (const id of ['compressor', 'block', 'dryer', 'tank']) {
     const place = r.places[id]
     if (air.components[id] && place && place.x < truck.tyre.radius && place.x > -truck.tyre.radius && Math.abs(place.y) > truck.frame.spacing / 2) {
       notes.push({ ...base, rule: 'wheel-spray', rank: 'fix', subject: id, value: Math.abs(place.x), limit: truck.tyre.radius, title: `${air.components[id]!.label} sits in the wheel spray`, text: 'Ahead of the rear axle, high on the rail and out of direct spray it lasts longest. It is {value} from the axle; stay {limit} away.' })

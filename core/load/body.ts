@@ -1,56 +1,156 @@
 import { GRAVITY } from '../quantity/constants'
 import type { Truck } from '../plan/types'
-import { interpolate } from '../quantity/interpolate'
 import { findRootOfRising } from '../quantity/root'
 import type { LevelSpring } from './level'
 
 /** Vertical and roll load added on the suspension, N and N·m (roll positive when the left goes down). */
 export interface BodyLoad { front: number, rear: number, roll: number }
 
-export interface Attitude { frontSquat: number, rearLeft: number, rearRight: number, frontRoll: number }
+/** Squats at the wheel, m down positive; `roll` rad, left down positive. */
+export interface Attitude { frontSquat: number, rearLeft: number, rearRight: number, roll: number }
+
+/** A damper at full length holds the axle, N/m (from memory: far stiffer than any spring here). */
+const DAMPER_END = 3e6
+/** Newton goes on to this misfit, so that slopes taken of the answer are clean; up to `SOLVED` counts as solved. N and N·m. */
+const BALANCED = 1e-7
+const SOLVED = 0.1
+
+/** No position balances the forces: the figures of this haul are left out rather than guessed. */
+export class NoBalanceError extends Error {
+  override name = 'NoBalanceError'
+}
+
+/** Steel of one corner: the pack's rate, its second stage, the bump stop and the damper's end. Travel at the wheel from unladen, m. */
+export interface Steel { rate: number, overload: { contact: number, rate: number } | null, stop: { gap: number, rate: number }, droop: number }
+
+export function rearSteel({ suspension: s, seatGap }: Truck): Steel {
+  return { rate: s.rearRate, overload: s.overload, stop: { gap: Math.max(seatGap.unladen - seatGap.bump, 0) / s.motionRatio, rate: s.stopRate }, droop: Math.max(seatGap.droop - seatGap.unladen, 0) / s.motionRatio }
+}
+export function frontSteel({ suspension: s }: Truck): Steel {
+  return { rate: s.frontRate, overload: null, stop: { gap: s.frontStopGap, rate: s.stopRate }, droop: Infinity }
+}
+
+/** Force of one corner's steel at a squat, N, counted from unladen, and its slope, N/m: straight pieces between contacts. */
+export function steelForce(steel: Steel, squat: number): [force: number, slope: number] {
+  let force = steel.rate * squat
+  let slope = steel.rate
+  if (steel.overload && squat > steel.overload.contact) {
+    force += steel.overload.rate * (squat - steel.overload.contact)
+    slope += steel.overload.rate
+  }
+  if (squat > steel.stop.gap) {
+    force += steel.stop.rate * (squat - steel.stop.gap)
+    slope += steel.stop.rate
+  }
+  if (squat < -steel.droop) {
+    force += DAMPER_END * (squat + steel.droop)
+    slope += DAMPER_END
+  }
+  return [force, slope]
+}
 
 /**
- * Body on its steel springs and rear air springs: heave at each axle and one roll angle common to both (a stiff frame).
- * Front axle: linear springs and anti-roll bar. Rear: linear steel per side plus p·A(h) at each air spring, with its
- * motion ratio. Springs act over the spring base, not the track.
- * Newton on the balances, with the exact slope, to 0.01 N and 0.01 N·m; by brackets where Newton does not end.
+ * Body on its steel and air springs: heave at each axle and one roll angle common to both (a stiff frame). Leaf packs with
+ * a second stage, bump stops and dampers at their end; p·A(h) at each air spring with its motion ratio; anti-roll bars.
+ * Springs act over the spring base, not the track. Every force rises with squat, so there is one balance.
+ * Newton on the three balances with the exact slopes; by brackets where the kinks keep Newton from ending.
  * @param air gauge pressure left and right, Pa, or null with no air springs.
+ * @throws {NoBalanceError} when the balance is not met within 0.1 N and 0.1 N·m.
  */
 export function settle(truck: Truck, load: BodyLoad, spring: LevelSpring | null, air: { left: number, right: number } | null): Attitude {
-  const { frontRate, rearRate, frontSpringBase, rearSpringBase, frontAntiRoll, motionRatio } = truck.suspension
-  const frontSquat = load.front / (2 * frontRate)
-  const frontRollRate = (frontRate * frontSpringBase ** 2) / 2 + frontAntiRoll
-  const arm = rearSpringBase / 2
-  const corner = (s: number, pressure: number): [number, number] => {
-    if (!spring) return [rearRate * s, rearRate]
-    const step = 1e-6
-    const bag = (x: number) => pressure * interpolate(spring.areaByHeight, spring.designHeight - x * motionRatio) * motionRatio
-    return [rearRate * s + bag(s), rearRate + (bag(s + step) - bag(s - step)) / (2 * step)]
-  }
-  const rear = (heave: number, roll: number) => {
-    const [left, leftSlope] = corner(heave + roll * arm, air?.left ?? 0)
-    const [right, rightSlope] = corner(heave - roll * arm, air?.right ?? 0)
-    return { force: left + right - load.rear, moment: (left - right) * arm + frontRollRate * roll - load.roll, leftSlope, rightSlope }
-  }
-  const attitude = (heave: number, roll: number): Attitude => ({ frontSquat, rearLeft: heave + roll * arm, rearRight: heave - roll * arm, frontRoll: (roll * frontSpringBase) / 2 })
+  const { frontSpringBase, rearSpringBase, frontAntiRoll, rearAntiRoll, motionRatio } = truck.suspension
+  const bars = frontAntiRoll + rearAntiRoll
+  const rearArm = rearSpringBase / 2
+  const front = new Axle(frontSteel(truck), frontSpringBase / 2, null, motionRatio, 0, 0)
+  const rear = new Axle(rearSteel(truck), rearArm, spring, motionRatio, air?.left ?? 0, air?.right ?? 0)
+  const attitude = (f: number, r: number, roll: number): Attitude => ({ frontSquat: f, rearLeft: r + roll * rearArm, rearRight: r - roll * rearArm, roll })
 
-  let heave = load.rear / (2 * rearRate)
+  let f = load.front / (2 * front.steel.rate)
+  let r = load.rear / (2 * rear.steel.rate)
   let roll = 0
   for (let i = 0; i < 15; i++) {
-    const { force, moment, leftSlope, rightSlope } = rear(heave, roll)
-    if (Math.abs(force) < 0.01 && Math.abs(moment) < 0.01) return attitude(heave, roll)
-    const a = leftSlope + rightSlope
-    const b = (leftSlope - rightSlope) * arm
-    const d = (leftSlope + rightSlope) * arm ** 2 + frontRollRate
-    const determinant = a * d - b * b
-    heave -= (force * d - moment * b) / determinant
-    roll -= (moment * a - force * b) / determinant
+    front.at(f, roll)
+    rear.at(r, roll)
+    const e1 = front.force - load.front
+    const e2 = rear.force - load.rear
+    const e3 = front.moment + rear.moment + bars * roll - load.roll
+    if (Math.abs(e1) < BALANCED && Math.abs(e2) < BALANCED && Math.abs(e3) < BALANCED) return attitude(f, r, roll)
+    // Heaves eliminated: each answers for its own force, what is left is the roll.
+    const stiffness = front.d + rear.d + bars - front.b ** 2 / front.a - rear.b ** 2 / rear.a
+    const dRoll = -(e3 - (front.b * e1) / front.a - (rear.b * e2) / rear.a) / stiffness
+    f -= (e1 + front.b * dRoll) / front.a
+    r -= (e2 + rear.b * dRoll) / rear.a
+    roll += dRoll
   }
-  // The kinks of an area table can make Newton cycle. Both balances rise steadily, so brackets always end it: the heave
-  // that balances the force at each roll, and the roll at which the moment then balances.
-  const heaveAt = (angle: number) => findRootOfRising(h => rear(h, angle).force, 1)
-  const settled = findRootOfRising(angle => rear(heaveAt(angle), angle).moment, 1)
-  return attitude(heaveAt(settled), settled)
+  const heaveAt = (axle: Axle, angle: number, wanted: number) => findRootOfRising(h => axle.at(h, angle).force - wanted, 1)
+  const moment = (angle: number) => {
+    f = heaveAt(front, angle, load.front)
+    r = heaveAt(rear, angle, load.rear)
+    return front.at(f, angle).moment + rear.at(r, angle).moment + bars * angle - load.roll
+  }
+  roll = findRootOfRising(moment, 1)
+  // A jump of the area table at its end is a place where no force in between exists; what is left over is the misfit.
+  const misfit = Math.max(Math.abs(moment(roll)), Math.abs(front.force - load.front), Math.abs(rear.force - load.rear))
+  if (!(misfit < SOLVED)) throw new NoBalanceError(`No balance within ${SOLVED} N: ${misfit.toFixed(2)} N are left over.`)
+  return attitude(f, r, roll)
+}
+
+/**
+ * Left and right spring of one axle. `at` leaves the sums in its fields: force N, moment N·m, and the slopes of both
+ * (a = force over heave, b = force over roll and moment over heave, d = moment over roll). Fields, because this is the
+ * innermost loop and makes no garbage.
+ */
+class Axle {
+  force = 0
+  moment = 0
+  a = 0
+  b = 0
+  d = 0
+  constructor(readonly steel: Steel, readonly arm: number, readonly spring: LevelSpring | null, readonly motionRatio: number, readonly left: number, readonly right: number) {}
+
+  at(heave: number, roll: number): this {
+    this.force = this.moment = this.a = this.b = this.d = 0
+    this.corner(heave + roll * this.arm, this.left, this.arm)
+    this.corner(heave - roll * this.arm, this.right, -this.arm)
+    return this
+  }
+
+  private corner(squat: number, pressure: number, arm: number): void {
+    let [force, slope] = steelForce(this.steel, squat)
+    if (this.spring && pressure > 0) {
+      const table = this.spring.areaByHeight
+      const height = this.spring.designHeight - squat * this.motionRatio
+      let i = 1
+      while (i < table.length - 1 && height > table[i]![0]) i++
+      const [h0, a0] = table[i - 1]!
+      const [h1, a1] = table[i]!
+      const rise = height <= table[0]![0] || height >= table[table.length - 1]![0] ? 0 : (a1 - a0) / (h1 - h0)
+      const area = height <= h0 ? a0 : height >= h1 ? a1 : a0 + rise * (height - h0)
+      force += pressure * area * this.motionRatio
+      slope -= pressure * rise * this.motionRatio ** 2
+    }
+    this.force += force
+    this.moment += force * arm
+    this.a += slope
+    this.b += slope * arm
+    this.d += slope * arm * arm
+  }
+}
+
+/**
+ * Squat of one corner at a set pressure: the s that solves F_steel(s) + p·A(h0 − s·MR)·MR = ΔF. The left side rises
+ * without end, so there is always one.
+ */
+export function squatAt(pressure: number, increase: number, steel: Steel, motionRatio: number, spring: LevelSpring): number {
+  // Two like corners on no arm carry twice the force.
+  const pair = new Axle(steel, 0, spring, motionRatio, pressure, pressure)
+  let squat = increase / steel.rate
+  for (let i = 0; i < 15; i++) {
+    const excess = pair.at(squat, 0).force - 2 * increase
+    if (Math.abs(excess) < 1e-9 * (1 + Math.abs(increase))) return squat
+    squat -= excess / pair.a
+  }
+  return findRootOfRising(s => pair.at(s, 0).force - 2 * increase, 0.6)
 }
 
 /** Body load from what was added: axle changes in kg, roll moment of masses about the centre line in kg·m. */

@@ -1,13 +1,15 @@
 import type { Haul } from '../plan/types'
-import type { HaulResult } from './load'
+import type { Aimed } from './aim'
 import type { LimitedBy } from './level'
+import { itemMass, scaledItem, towed } from './masses'
 
 /** One row of a pressure card: how much of the haul is aboard, and what it wants. kg, Pa gauge. */
 export interface CardRow { share: number, added: number, rearAxle: number, left: number, right: number, limitedBy: LimitedBy, overRating: boolean }
 
-/** A haul with a share of its load aboard: every item and the ball load in the same proportion. */
+/** A haul with a share of its load aboard: every item, the ball load and the spring bars in the same proportion. */
 export function scaledHaul(haul: Haul, share: number): Haul {
-  return { ...haul, ballLoad: haul.ballLoad * share, items: Object.fromEntries(Object.entries(haul.items).map(([id, item]) => [id, { ...item, mass: item.mass * share }])) }
+  const { ball, whole } = towed(haul)
+  return { ...haul, ballLoad: ball * share, ballFrom: 'typed', trailerMass: whole * share, bars: haul.bars && { ...haul.bars, force: haul.bars.force * share }, items: Object.fromEntries(Object.entries(haul.items).map(([id, item]) => [id, scaledItem(item, share)])) }
 }
 
 const STEP = 0.1
@@ -17,8 +19,8 @@ const MOST = 2
  * Pressure against load in tenths of the haul, from empty to past the first limit (rear axle rating or the spring's own),
  * at least to the whole haul, at most to twice. Every row is a full solution, so the card never disagrees with Load.
  */
-export function pressureCard(haul: Haul, rearRating: number, solve: (haul: Haul) => HaulResult): CardRow[] {
-  const whole = Object.values(haul.items).reduce((sum, i) => sum + i.mass, 0) + haul.ballLoad
+export function pressureCard(haul: Haul, rearRating: number, solve: (haul: Haul) => Aimed & { rearAxle: number }): CardRow[] {
+  const whole = Object.values(haul.items).reduce((sum, i) => sum + itemMass(i), 0) + towed(haul).ball
   if (!(whole > 0)) return []
   const rows: CardRow[] = []
   for (let i = 0; i <= MOST / STEP; i++) {

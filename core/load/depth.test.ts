@@ -3,8 +3,10 @@ import { SPRINGS, springClass } from '../catalog/parts'
 import { exampleTruck } from '../catalog/trucks'
 import { demoJobs } from '../../server/db/demoShop'
 import { createDeriver } from '../plan/derive'
+import { newHaul, newItem } from '../plan/newPlan'
 import type { Haul } from '../plan/types'
 import { interpolate } from '../quantity/interpolate'
+import { truckStage } from '../truck/truck'
 import { calculate } from '../calculators/index'
 import { airRate, rideFrequency, rollStiffness } from './airRate'
 import { pressureCard, scaledHaul } from './card'
@@ -14,8 +16,8 @@ import { trySprings } from './whichSpring'
 
 const truck = exampleTruck('leaf-flatbed')
 const spring = { ...springClass('leaf-helper-double-2270')!, designHeight: 0.16 }
-const item = (mass: number, x: number, y = 0) => ({ label: 'x', mass, x, y, length: 0.5, width: 0.5, height: 0.5, order: 1 })
-const haul = (mass: number, x = 0, y = 0, ball = 0): Haul => ({ label: 'Haul', order: 1, items: { a: item(mass, x, y) }, ballLoad: ball, trailerMass: 0, target: { school: 'level', share: 1 / 3 } })
+const item = (mass: number, x: number, y = 0) => newItem('x', 1, mass, x, y, [0.5, 0.5, 0.5])
+const haul = (mass: number, x = 0, y = 0, ball = 0): Haul => ({ ...newHaul('Haul', 1), items: { a: item(mass, x, y) }, ballLoad: ball })
 const solve = (h: Haul) => solveHaul('h', h, truck, spring, false)
 
 describe('rate of an air spring', () => {
@@ -94,7 +96,10 @@ describe('pressure card', () => {
 })
 
 describe('which spring', () => {
-  const trial = (h: Record<string, Haul>, t = truck) => trySprings(t, h, (id, one, other) => solveHaul(id, one, t, other, false))
+  const trial = (h: Record<string, Haul>, t = truck) => {
+    const { facts, rubOf } = truckStage(t, null, { spacer: 0, droop: 'none', sheet: null }).result
+    return trySprings(facts, rubOf, Object.entries(h).map(([id, one]) => [one, solveHaul(id, one, facts.truck, null, false)]), false)
+  }
 
   test('at least sixteen classes, each with a rising table, a load that its area and pressure give, and its design height inside', () => {
     expect(SPRINGS.length).toBeGreaterThanOrEqual(16)

@@ -1,6 +1,5 @@
 import { GRAVITY } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
-import { findRootOfRising } from '../quantity/root'
 
 /** What levelling needs of a spring: effective area over height, and its limits. SI, pressures gauge. */
 export interface LevelSpring { areaByHeight: readonly (readonly [number, number])[], designHeight: number, minPressure: number, maxPressure: number, maxLoad: number }
@@ -8,8 +7,6 @@ export interface LevelSpring { areaByHeight: readonly (readonly [number, number]
 export type LimitedBy = 'minPressure' | 'maxPressure' | 'maxLoad' | 'height' | null
 
 export interface Levelled {
-  /** Squat at the wheel with steel alone, m. */
-  squatWithoutAir: number
   /** Force the air spring needs at the target, N. */
   springForce: number
   /** Height of the air spring at the target, m. */
@@ -23,16 +20,16 @@ export interface Levelled {
 }
 
 /**
- * Pressure that brings one rear corner to a target squat: k·s + F(h0 − s·MR, p)·MR = ΔF with F = p·A(h), counted from
- * the unladen truck with the air spring unloaded at its design height.
+ * Pressure that brings one rear corner to a target squat: F_steel(s) + F(h0 − s·MR, p)·MR = ΔF with F = p·A(h), counted
+ * from the unladen truck with the air spring unloaded at its design height.
  * The lowest cap wins; outside the area table the answer is limited by height and the area at its end is used.
- * @param increase force added at the spring, N; `rate` N/m at the wheel; `target` squat wanted, m.
+ * @param increase force added at the spring, N; `steel` what the steel takes at the target, N; `target` squat wanted, m.
  */
-export function levelPressure(increase: number, rate: number, motionRatio: number, target: number, spring: LevelSpring): Levelled {
+export function levelPressure(increase: number, steel: number, motionRatio: number, target: number, spring: LevelSpring): Levelled {
   const table = spring.areaByHeight
   const height = spring.designHeight - target * motionRatio
   const area = interpolate(table, height)
-  const springForce = (increase - rate * target) / motionRatio
+  const springForce = (increase - steel) / motionRatio
   const wanted = springForce / area
   const loadCap = (spring.maxLoad * GRAVITY) / area
   const cap = Math.min(spring.maxPressure, loadCap)
@@ -48,17 +45,11 @@ export function levelPressure(increase: number, rate: number, motionRatio: numbe
     limitedBy = loadCap < spring.maxPressure ? 'maxLoad' : 'maxPressure'
   }
   if (outside) limitedBy = 'height'
-  return { squatWithoutAir: increase / rate, springForce, height, pressure, wanted, within: limitedBy === null, limitedBy }
+  return { springForce, height, pressure, wanted, within: limitedBy === null, limitedBy }
 }
 
-/**
- * Squat of one corner at a set pressure: the s that solves k·s + p·A(h0 − s·MR)·MR = ΔF. The left side
- * rises without end, so there is always one.
- */
-export function squatAt(pressure: number, increase: number, rate: number, motionRatio: number, spring: LevelSpring): number {
-  const excess = (s: number) => rate * s + pressure * interpolate(spring.areaByHeight, spring.designHeight - s * motionRatio) * motionRatio - increase
-  return findRootOfRising(excess, 0.6)
-}
+/** Distance at which headlamps are aimed, m (25 ft; common practice). */
+export const HEADLAMP_DISTANCE = 7.62
 
 /** How far the low beam's cut-off rises at a distance, m, and the nose-up pitch, rad. Sag positive down. */
 export function headlampRise(wheelbase: number, rearSag: number, frontSag: number, distance: number): { rise: number, pitch: number } {

@@ -2,8 +2,8 @@ import * as yup from 'yup'
 import type { UnitChoice } from '../quantity/units'
 import type { Edit } from './edit'
 import type { Conflict } from './merge'
-import type { PlanProblem } from './schema'
-import type { Plan } from './types'
+import { ownClassesSchema, targetSchema, type PlanProblem } from './schema'
+import type { OwnClass, Plan, Target } from './types'
 
 /** Shapes that the page and the server exchange; one schema each, shared by both. */
 
@@ -16,7 +16,10 @@ const edit = yup.object({ id: yup.string().required().max(64), label: yup.string
 
 export const saveRequest = yup.object({ base: yup.number().integer().min(1).required(), edits: yup.array().of(edit).required().min(1, 'There is nothing to save.').max(2000) }).strict().noUnknown() as unknown as yup.Schema<{ base: number, edits: Edit[] }>
 
-export const unitChoice = yup.object({
+const unitChoice = yup.object({
   pressure: yup.string().oneOf(['psi', 'bar', 'kPa'] as const).required(), length: yup.string().oneOf(['in', 'mm'] as const).required(), mass: yup.string().oneOf(['lb', 'kg'] as const).required(),
   torque: yup.string().oneOf(['ft·lbf', 'N·m'] as const).required(), wire: yup.string().oneOf(['AWG', 'mm²'] as const).required(),
 }).strict().noUnknown() as unknown as yup.Schema<UnitChoice>
+
+/** What a shop may set of itself: its units, what a new haul is brought to, its own classes of parts. */
+export const shopRequest = yup.object({ units: unitChoice.optional(), target: targetSchema.optional(), parts: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : ownClassesSchema)) }).strict().noUnknown() as unknown as yup.Schema<{ units?: UnitChoice, target?: Target, parts?: Record<string, OwnClass> }>

@@ -1,5 +1,6 @@
 import { applyPatches, enablePatches, produceWithPatches } from 'immer'
 import type { Patch } from '../quantity/figure'
+import { upgradePlan } from './upgrade'
 import type { Plan } from './types'
 
 enablePatches()
@@ -20,11 +21,11 @@ export function makeEdit(plan: Plan, id: string, label: string, change: (draft: 
 }
 
 /**
- * Applies patches; throws a plain Error when a place they name is gone.
+ * Applies patches, of whatever version they were made in; throws a plain Error when a place they name is gone.
  */
 export function applyEdit(plan: Plan, patches: Patch[]): Plan {
   try {
-    return applyPatches(plan, patches)
+    return upgradePlan(applyPatches(plan, patches)) as Plan
   }
   catch {
     throw new Error(`What this changes is no longer in the plan (${patches.map(p => p.path.join('.')).join(', ')}).`)

@@ -5,8 +5,9 @@ interface Described { type: string, fields?: Record<string, unknown>, innerType?
 
 /** JSON Schema (draft 2020-12) of a Yup schema, so that the file format is described by the schema that checks it. */
 export function jsonSchemaOf(schema: yup.Schema): Json {
-  const meta = schema.meta() as { recordOf?: yup.Schema, max?: number } | undefined
+  const meta = schema.meta() as { recordOf?: yup.Schema, anyOf?: yup.Schema[], max?: number } | undefined
   if (meta?.recordOf) return { type: 'object', additionalProperties: jsonSchemaOf(meta.recordOf), maxProperties: meta.max }
+  if (meta?.anyOf) return { anyOf: meta.anyOf.map(jsonSchemaOf) }
   const described = schema.describe() as unknown as Described
   const param = (name: string, key: string) => described.tests.find(t => t.name === name)?.params?.[key]
   const type = (name: string) => (described.nullable ? [name, 'null'] : name)

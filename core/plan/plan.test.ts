@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { ARCHETYPES, startingCircuit } from '../air/circuit'
@@ -7,10 +8,11 @@ import { applyEdit, foldHistory, makeEdit, type Edit } from './edit'
 import { MAX_FILE_BYTES, PlanFileError, readPlanFile, writePlanFile } from './file'
 import { jsonSchemaOf } from './jsonSchema'
 import { diffDocuments, mergeDocuments, same } from './merge'
-import { newPlan } from './newPlan'
+import { newItem, newPlan } from './newPlan'
 import { report } from './report'
 import { STAGES } from '../quantity/figure'
 import { checkPlan, planSchema } from './schema'
+import { upgradePlan } from './upgrade'
 import type { Plan } from './types'
 
 const plans = [...demoJobs().map(j => j.plan), ...TRUCK_KINDS.map(k => newPlan(k.id, k.label))]
@@ -46,10 +48,10 @@ describe('plan file', () => {
     expect(refusal('{"a": 1,}')).toContain('not readable')
     expect(refusal('{"hello": 1}')).toContain('not a plan')
     expect(refusal(`"${'x'.repeat(MAX_FILE_BYTES)}"`)).toContain('MB')
-    expect(refusal(text.replace('"version": 1', '"version": 2'))).toContain('Update the program')
+    expect(refusal(text.replace('"version": 3', '"version": 4'))).toContain('Update the program')
     expect(refusal(text.replace('"wheelbase": 3.7', '"wheelbase": "3.7"'))).toContain('truck.wheelbase')
     expect(refusal(text.replace('"wheelbase": 3.7', '"wheelbase": 3.7, "wings": 2'))).toContain('wings')
-    expect(refusal(text.replace('"mass": 310', '"mass": -310'))).toMatch(/hauls\.\w+\.items\.\w+\.mass/)
+    expect(refusal(text.replace('"mass": 310', '"mass": 310000'))).toMatch(/hauls\.\w+\.items\.\w+\.mass/)
     expect(refusal('null')).toContain('not a plan')
   })
 
@@ -78,6 +80,50 @@ describe('plan file', () => {
   })
 })
 
+describe('older plans', () => {
+  test('a file of version 2 is read as the same plan: what parts and lines were never asked takes its usual value', () => {
+    const plan = demoJobs()[0]!.plan
+    const raw = JSON.parse(writePlanFile(plan))
+    raw.version = 2
+    for (const key of ['classes', 'scenarios']) Reflect.deleteProperty(raw.air, key)
+    for (const c of Object.values(raw.air.components) as object[]) for (const key of ['class', 'sheet', 'own']) Reflect.deleteProperty(c, key)
+    for (const l of Object.values(raw.air.lines) as object[]) Reflect.deleteProperty(l, 'tube')
+    expect(readPlanFile(JSON.stringify(raw))).toEqual(plan)
+  })
+  const old = readFileSync('tests/fixtures/plan-v1.json', 'utf8')
+  test('a file of version 1 is read, and says the same loads and pressures as it did', () => {
+    const plan = readPlanFile(old)
+    expect(plan.version).toBe(3)
+    expect(plan.truck.suspension.overload).toBeNull()
+    expect(plan.truck.ratings.tyre).toBeNull()
+    expect(plan.truck.survey.gap.how).toBe('tape')
+    expect(plan.truck.survey.rearAxle.how).toBe('unknown')
+    const { hauls } = createDeriver()(plan).stages.load.result
+    // As version 1 of the program computed them.
+    expect(hauls.clay!.rearAxle).toBeCloseTo(830 + 310 * (1 - 0.1 / 3.35), 9)
+    expect(hauls.kiln!.frontChange).toBeCloseTo((120 * 0.2 - 180 * 1.22) / 3.35, 9)
+  })
+  test('upgrading once is upgrading for good; a plan of today comes back as the very same object', () => {
+    const plan = readPlanFile(old)
+    expect(upgradePlan(plan)).toBe(plan)
+    for (const p of plans) expect(upgradePlan(p)).toBe(p)
+  })
+  test('an edit from before, put back, brings a whole item', () => {
+    const item = { label: 'Rope', mass: 5, x: 0, y: 0, length: 0.1, width: 0.1, height: 0.1, order: 9 }
+    const after = applyEdit(plans[0]!, [{ op: 'add', path: ['hauls', 'totes', 'items', 'rope'], value: item }])
+    expect(checkPlan(after).problems).toBeNull()
+    expect(after.hauls.totes!.items.rope).toMatchObject({ on: 'bed', liquid: null })
+    expect(after.truck).toBe(plans[0]!.truck)
+  })
+  test('whatever is no plan comes back as it is', () => {
+    fc.assert(fc.property(fc.anything(), value => upgradePlan(value) === value || Number.isNaN(value)))
+    fc.assert(fc.property(fc.record({ version: fc.constant(1), truck: fc.anything(), hauls: fc.anything(), air: fc.anything() }), (value) => {
+      expect(() => checkPlan(value)).not.toThrow()
+    }))
+    expect(() => checkPlan({ version: 1, truck: { kind: 'leaf-flatbed' }, hauls: { a: 3 }, air: [] })).not.toThrow()
+  })
+})
+
 describe('derive', () => {
   test('every demo job and every kind with every circuit gives finite figures, each with a formula and a source', () => {
     for (const base of plans) {
@@ -100,7 +146,7 @@ describe('derive', () => {
     fc.assert(fc.property(fc.constantFrom(...plans), fc.constantFrom(0, 1, 500, 200_000), fc.constantFrom(-40, -1, 0, 40), fc.constantFrom(-5, 0, 5), fc.constantFrom(-5000, 0, 50_000), fc.constantFrom(1000, 50_000, 5e6), fc.constantFrom(0, 0.2, 40), fc.constantFrom('level', 'share', 'rake'), (base, mass, x, y, ball, rate, gap, school) => {
       const plan = structuredClone(base)
       for (const haul of Object.values(plan.hauls)) {
-        haul.items.odd = { label: 'Odd', mass, x, y, length: 0, width: 0, height: 0, order: 1 }
+        haul.items.odd = newItem('Odd', 1, mass, x, y, [0, 0, 0])
         haul.ballLoad = ball
         haul.target.school = school as 'level'
       }
@@ -108,6 +154,7 @@ describe('derive', () => {
       plan.truck.seatGap.unladen = gap
       expect(checkPlan(plan).problems).toBeNull()
       const derived = createDeriver()(plan)
+      for (const card of Object.values(derived.stages.load.result.cards)) expect(card().every(row => Number.isFinite(row.left + row.right + row.rearAxle))).toBe(true)
       for (const stage of STAGES) for (const [key, figure] of Object.entries(derived.stages[stage].figures)) expect({ key, finite: figure.value === null || Number.isFinite(figure.value) }).toEqual({ key, finite: true })
     }), { numRuns: 120 })
   })
@@ -127,7 +174,7 @@ describe('derive', () => {
     fc.assert(fc.property(fc.constantFrom(...plans), fc.double({ min: 0, max: 2000, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true }), (plan, mass, x) => {
       const { plan: next } = makeEdit(plan, 'a', 'x', (d) => {
         const haul = Object.values(d.hauls)[0]!
-        haul.items.extra = { label: 'Extra', mass, x, y: 0, length: 0.5, width: 0.5, height: 0.5, order: 99 }
+        haul.items.extra = newItem('Extra', 99, mass, x, 0, [0.5, 0.5, 0.5])
       })!
       derive(plan)
       expect(report(derive(next))).toEqual(report(createDeriver()(next)))
@@ -151,9 +198,9 @@ describe('derive', () => {
     ['fix no-backup-fill', (p) => { delete p.air.components['fill-left'] }],
     ['stop open-port', (p) => { delete p.air.lines['fill-line-left'] }],
     ['fix no-way-across', (p) => { p.truck.frame.crossMembers = [] }],
-    ['stop loose-line', (p) => { p.air.lines.odd = { from: 'ghost', fromPort: 'x', to: 'block', toPort: 'in', path: 'left' } }],
+    ['stop loose-line', (p) => { p.air.lines.odd = { from: 'ghost', fromPort: 'x', to: 'block', toPort: 'in', path: 'left', tube: null } }],
     ['stop part-near-heat', (p) => { p.lay.places.compressor = { x: 0.8, y: -0.33, z: 0.6 } }],
-    ['stop line-near-heat', (p) => { p.lay.places['tee-right'] = { x: -0.1, y: -0.75, z: 0.76 } }],
+    ['stop line-near-heat', (p) => { p.lay.places['tee-right'] = { x: -1.2, y: -0.75, z: 0.76 } }],
     ['fix parts-apart', (p) => { p.lay.places.block = { x: 0.4, y: 0.53, z: 0.76 } }],
     ['fix harness-short', (p) => { p.lay.harnessLength = 1 }],
     ['fix drop', (p) => { p.power.wireArea = 1.5e-6 }],
@@ -264,7 +311,7 @@ describe('edits', () => {
     const to = structuredClone(plan)
     to.truck.wheelbase = 3.9
     delete to.hauls.trailer
-    to.hauls.empty!.items.rope = { label: 'Rope', mass: 5, x: 0, y: 0, length: 0.1, width: 0.1, height: 0.1, order: 9 }
+    to.hauls.empty!.items.rope = newItem('Rope', 9, 5, 0, 0, [0.1, 0.1, 0.1])
     expect(applyEdit(plan, diffDocuments(plan, to))).toEqual(to)
     expect(diffDocuments(plan, structuredClone(plan))).toEqual([])
   })

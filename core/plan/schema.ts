@@ -1,5 +1,7 @@
 import * as yup from 'yup'
-import { PLAN_FORMAT, PLAN_VERSION, type Plan } from './types'
+import { upgradePlan } from './upgrade'
+import { KINDS } from '../catalog/components'
+import { ARCHETYPE_IDS, FAULT_KINDS, PLAN_FORMAT, PLAN_VERSION, type Plan } from './types'
 
 /**
  * The one schema of the plan document: used by file import, the server's routes, worker messages and `bin/np`.
@@ -16,6 +18,9 @@ const text = (max: number) => yup.string().strict().defined().max(max)
 const flag = () => yup.boolean().strict().required()
 const oneOf = (...values: string[]) => yup.string().strict().required().oneOf(values)
 const shape = (fields: Record<string, yup.Schema>) => yup.object(fields).strict().required().noUnknown('${path} has fields this version does not know: ${unknown}')
+/** The shape, or null where there is none of it. */
+const maybe = (of: ReturnType<typeof shape>) => of.notRequired().nullable().defined()
+const known = (...how: string[]) => shape({ how: oneOf(...how), tolerance: nullable(0, 1000) })
 const list = (of: yup.Schema, max: number) => yup.array().strict().of(of).required().max(max)
 
 /** A record keyed by id, every value checked by `of`. `meta.recordOf` carries it to the JSON Schema. */
@@ -40,9 +45,29 @@ function record(of: yup.Schema, max: number) {
   })
 }
 
+/** One of several shapes, told apart by what their `do` says. */
+function byDo(shapes: Record<string, Record<string, yup.Schema>>) {
+  const whole = Object.fromEntries(Object.entries(shapes).map(([name, fields]) => [name, shape({ do: oneOf(name), ...fields })]))
+  return yup.mixed().required().meta({ anyOf: Object.values(whole) } as object).test('step', function (value) {
+    const of = whole[String((value as { do?: unknown } | null)?.do)]
+    if (!of) return this.createError({ message: `${this.path}.do must be one of ${Object.keys(whole).join(', ')}` })
+    try {
+      of.validateSync(value, { strict: true })
+      return true
+    }
+    catch (error) {
+      const inner = error as yup.ValidationError
+      const at = inner.path ? `${this.path}.${inner.path}` : this.path
+      return this.createError({ path: at, message: inner.message.replace(inner.path || 'this', at) })
+    }
+  })
+}
+
 const LENGTH = () => number(-40, 40)
 const SIZE = () => number(0, 40)
 const MASS = () => number(0, 200_000)
+/** A slip of sign is kept as typed, marked and explained, not refused. */
+const SIGNED_MASS = () => number(-200_000, 200_000)
 const PRESSURE = () => number(0, 5e6)
 const point = () => shape({ x: LENGTH(), y: LENGTH(), z: LENGTH() })
 const corners = (field: () => yup.Schema) => shape({ frontLeft: field(), frontRight: field(), rearLeft: field(), rearRight: field() })
@@ -54,39 +79,93 @@ const truck = shape({
   rearTrack: number(0.5, 4),
   frontOverhang: SIZE(),
   axleToBall: SIZE(),
+  ballHeight: SIZE(),
+  bedHitch: nullable(-40, 40),
   cabRear: LENGTH(),
   bed: shape({ front: LENGTH(), rear: LENGTH(), floor: SIZE(), sides: SIZE(), width: SIZE(), material: oneOf('steel', 'aluminium', 'wood') }),
-  frame: shape({ spacing: number(0.2, 3), railWidth: number(0.01, 1), depth: number(0.01, 1), top: SIZE(), front: LENGTH(), rear: LENGTH(), crossMembers: list(LENGTH(), 30) }),
+  frame: shape({ spacing: number(0.2, 3), railWidth: number(0.01, 1), depth: number(0.01, 1), top: SIZE(), front: LENGTH(), rear: LENGTH(), crossMembers: list(LENGTH(), 30), kickUp: number(-0.5, 1) }),
   tyre: shape({ radius: number(0.1, 2), width: number(0.05, 1), dual: flag() }),
+  axle: shape({ tube: number(0.01, 0.3), differential: number(0.01, 0.6), offset: number(-2, 2) }),
+  driveShaft: number(0, 0.3),
+  spare: maybe(shape({ centre: point(), radius: SIZE(), width: SIZE() })),
+  seat: number(0.1, 3),
+  innerFender: maybe(shape({ y: number(0, 4), bottom: SIZE() })),
+  brakeLine: maybe(point()),
+  coil: shape({ inner: number(0.01, 1), gap: SIZE(), hole: oneOf('upper', 'lower', 'none') }),
+  existing: record(shape({ label: text(80), kind: oneOf('air', 'switch', 'other'), at: point(), order: number(0, 1e9) }), 60),
   heights: corners(SIZE),
   seatGap: shape({ unladen: SIZE(), droop: SIZE(), bump: SIZE() }),
   unladen: corners(MASS),
-  ratings: shape({ frontAxle: MASS(), rearAxle: MASS(), gross: MASS(), combination: nullable(0, 200_000), ball: MASS() }),
+  ratings: shape({ frontAxle: MASS(), rearAxle: MASS(), gross: MASS(), combination: nullable(0, 200_000), ball: MASS(), bedHitch: nullable(0, 200_000), tyre: nullable(0, 50_000) }),
   suspension: shape({
     kind: oneOf('leaf', 'coil'), frontRate: number(1000, 5e6), rearRate: number(1000, 5e6), frontSpringBase: number(0.2, 3), rearSpringBase: number(0.2, 3),
-    frontAntiRoll: number(0, 1e6), motionRatio: number(0.1, 3), lift: number(-0.5, 1),
+    overload: maybe(shape({ contact: number(0, 1), rate: number(0, 5e6) })), stopRate: number(1000, 1e7), frontStopGap: number(0, 1),
+    frontAntiRoll: number(0, 1e6), rearAntiRoll: number(0, 1e6), motionRatio: number(0.1, 3), lift: number(-0.5, 1), frontLift: number(-0.5, 1), liftMeasured: flag(), wedge: number(-0.5, 0.5),
   }),
+  survey: shape({
+    frontAxle: known('scale', 'wheel-scales', 'unknown'), rearAxle: known('scale', 'wheel-scales', 'unknown'), gap: known('tape', 'unknown'), rearRate: known('two-heights', 'sheet', 'unknown'),
+    squat: shape({ load: MASS(), beforeLeft: SIZE(), beforeRight: SIZE(), afterLeft: SIZE(), afterRight: SIZE() }),
+  }),
+  tickets: record(shape({ label: text(80), order: number(0, 1e9), at: text(40), haul: text(64).nullable(), front: MASS(), rear: MASS(), corners: maybe(corners(MASS)), step: MASS(), simulated: flag() }), 100),
   exhaust: shape({ radius: number(0, 0.3), points: list(point(), 40) }),
   battery: point(),
+  secondBattery: maybe(point()),
   fuelTank: shape({ centre: point(), length: SIZE(), width: SIZE(), height: SIZE() }),
+})
+
+/** Where a haul is brought to; also the shop's own habit. */
+export const targetSchema = shape({ school: oneOf('level', 'share', 'rake'), share: number(0, 1) })
+
+const item = shape({
+  label: text(80), mass: SIGNED_MASS(), x: LENGTH(), y: number(-5, 5), length: SIZE(), width: SIZE(), height: SIZE(), order: number(0, 1e9),
+  on: oneOf('bed', 'seat', 'rack'), how: oneOf('weighed', 'marked', 'guessed'), liquid: maybe(shape({ density: number(1, 20_000), fill: number(0, 1), baffled: flag() })),
 })
 
 const haul = shape({
   label: text(80),
   order: number(0, 1e9),
-  items: record(shape({ label: text(80), mass: MASS(), x: LENGTH(), y: number(-5, 5), length: SIZE(), width: SIZE(), height: SIZE(), order: number(0, 1e9) }), 100),
+  items: record(item, 100),
+  coupling: oneOf('ball', 'bed'),
   ballLoad: number(-5000, 50_000),
+  ballFrom: oneOf('typed', 'weighed', 'trailer'),
   trailerMass: MASS(),
-  target: shape({ school: oneOf('level', 'share', 'rake'), share: number(0, 1) }),
+  trailer: shape({ axle: number(0.5, 40), empty: MASS(), emptyAt: LENGTH(), items: record(shape({ label: text(80), mass: MASS(), behind: LENGTH(), order: number(0, 1e9) }), 60) }),
+  bars: maybe(shape({ force: number(0, 50_000), length: number(0.1, 3) })),
+  target: targetSchema,
 })
 
 const CLASS = () => yup.string().strict().required().matches(ID, '${path}: a class name is letters, digits and dashes')
 
+const KIND_IDS = Object.keys(KINDS)
+/** Figures of a part by id, each finite; which ids count is the kind's own affair. */
+const figures = () => record(number(-1e9, 1e9), 60)
+const own = { number: text(80), make: text(80), price: nullable(0, 1e7) }
+
+/** A class of the shop's own; also what the shop's list of parts is made of. */
+export const ownClassSchema = shape({ kind: oneOf(...KIND_IDS), label: text(80).required().min(1), like: CLASS(), figures: figures(), ...own })
+export const ownClassesSchema = record(ownClassSchema, 500)
+
+const scenario = shape({
+  label: text(120).required().min(1), order: number(0, 1e9), haul: text(64).nullable(),
+  start: shape({ left: PRESSURE(), right: PRESSURE(), tank: nullable(0, 5e6) }), ambient: shape({ start: number(200, 350), coldest: number(200, 350) }), leak: number(0, 1e-6),
+  steps: list(byDo({
+    bring: { left: PRESSURE(), right: PRESSURE() },
+    wait: { seconds: number(0, 1e6) },
+    load: { haul: text(64).nullable() },
+    press: { part: CLASS(), way: oneOf('up', 'down'), seconds: number(0, 1e5) },
+    tyre: { volume: number(1e-4, 10), from: PRESSURE(), to: PRESSURE(), count: number(1, 100).integer() },
+    tool: { demand: number(1e-6, 1), needed: PRESSURE(), seconds: number(0, 1e5) },
+    fault: { what: oneOf(...FAULT_KINDS), part: text(64) },
+  }), 200),
+})
+
 const air = shape({
-  archetype: oneOf('hand-teed', 'hand-two', 'wireless-single', 'wireless-dual'),
-  springClass: CLASS(), compressorClass: CLASS(), blockClass: CLASS(), tubeClass: CLASS(),
-  components: record(shape({ kind: oneOf('spring', 'handFill', 'tee', 'compressor', 'filter', 'dryer', 'block'), label: text(80), side: yup.string().strict().nullable().defined().oneOf(['left', 'right', null]) }), 100),
-  lines: record(shape({ from: CLASS(), fromPort: CLASS(), to: CLASS(), toPort: CLASS(), path: oneOf('left', 'right', 'both', 'supply') }), 200),
+  archetype: oneOf(...ARCHETYPE_IDS),
+  springClass: CLASS(), compressorClass: CLASS(), blockClass: CLASS(), tubeClass: CLASS(), sheet: maybe(shape({ area: number(1e-5, 1), minPressure: PRESSURE(), maxPressure: number(1000, 5e6), maxLoad: number(1, 100_000) })), spacer: number(0, 1), droop: oneOf('none', 'strap', 'lift-off'),
+  components: record(shape({ kind: oneOf(...KIND_IDS), label: text(80), side: yup.string().strict().nullable().defined().oneOf(['left', 'right', null]), class: yup.string().strict().nullable().defined().matches(ID), sheet: figures(), own: shape(own) }), 100),
+  lines: record(shape({ from: CLASS(), fromPort: CLASS(), to: CLASS(), toPort: CLASS(), path: oneOf('left', 'right', 'both', 'supply'), tube: yup.string().strict().nullable().defined().matches(ID) }), 200),
+  classes: ownClassesSchema,
+  scenarios: record(scenario, 60),
 })
 
 export const planSchema = shape({
@@ -116,10 +195,10 @@ export const planSchema = shape({
 
 export interface PlanProblem { path: string, message: string }
 
-/** Checks a whole document; returns it typed, or every problem with its path. */
+/** Checks a whole document, brought to the newest version first; returns it typed, or every problem with its path. */
 export function checkPlan(value: unknown): { plan: Plan, problems: null } | { plan: null, problems: PlanProblem[] } {
   try {
-    return { plan: planSchema.validateSync(value, { strict: true, abortEarly: false }) as unknown as Plan, problems: null }
+    return { plan: planSchema.validateSync(upgradePlan(value), { strict: true, abortEarly: false }) as unknown as Plan, problems: null }
   }
   catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error

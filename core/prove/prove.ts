@@ -1,5 +1,5 @@
 import type { SpringClass, TubeClass } from '../catalog/parts'
-import { ordered, type AirPlan, type HoldTest, type ProvePlan } from '../plan/types'
+import { DIRECT, ordered, type AirPlan, type HoldTest, type ProvePlan } from '../plan/types'
 import type { Figure, Note } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { leakRate, smallestLeak, type LeakResult, type Verdict } from './leak'
@@ -8,12 +8,12 @@ export interface HoldResult { id: string, volume: number, leak: LeakResult | nul
 export interface Joint { id: string, line: string, end: 'from' | 'to', label: string, side: AirPlan['lines'][string]['path'] }
 export interface ProveResult { holds: Record<string, HoldResult>, joints: Joint[], volumes: { left: number, right: number } }
 
-/** Every joint to soap: both ends of every line. */
+/** Every joint to soap: both ends of every line, one where parts are screwed together. */
 export function jointsOf(air: AirPlan): Joint[] {
-  return Object.entries(air.lines).flatMap(([id, line]) => (['from', 'to'] as const).map((end) => {
+  return Object.entries(air.lines).flatMap(([id, line]) => (line.tube === DIRECT ? ['from'] as const : ['from', 'to'] as const).map((end) => {
     const here = air.components[line[end]]
     const there = air.components[end === 'from' ? line.to : line.from]
-    return { id: `${id}:${end}`, line: id, end, label: `${here?.label ?? line[end]}, line to ${there?.label.toLowerCase() ?? ''}`, side: line.path }
+    return { id: `${id}:${end}`, line: id, end, label: `${here?.label ?? line[end]}, ${line.tube === DIRECT ? 'screwed into' : 'line to'} ${there?.label.toLowerCase() ?? ''}`, side: line.path }
   }))
 }
 

@@ -11,6 +11,8 @@ export interface Figure {
   formula: string
   inputs: FigureInput[]
   source: string
+  /** Where it lies 19 times in 20, as far as the measurements tell; SI. */
+  range?: { low: number, high: number }
   /** Limits drawn as the band of its gauge, SI. */
   min?: number
   max?: number

@@ -2,14 +2,13 @@
  * Straight-line value of a table ascending in its first column. Beyond either end the end value is held.
  */
 export function interpolate(table: readonly (readonly [number, number])[], x: number): number {
-  const first = table[0]!
-  if (x <= first[0]) return first[1]
+  // By index: this is called in every inner loop, and taking pairs apart costs.
+  if (x <= table[0]![0]) return table[0]![1]
   for (let i = 1; i < table.length; i++) {
-    const [x1, y1] = table[i]!
-    if (x <= x1) {
-      const [x0, y0] = table[i - 1]!
-      return y0 + ((y1 - y0) * (x - x0)) / (x1 - x0)
-    }
+    const here = table[i]!
+    if (x > here[0]) continue
+    const before = table[i - 1]!
+    return before[1] + ((here[1] - before[1]) * (x - before[0])) / (here[0] - before[0])
   }
   return table[table.length - 1]![1]
 }

@@ -17,3 +17,7 @@ export interface StageOutput<R> {
 export function stateOf(notes: readonly Note[], otherwise: Exclude<StageState, 'stop'>): StageState {
   return notes.some(n => n.rank === 'stop') ? 'stop' : otherwise
 }
+
+/** Gives what was computed last under a key when its inputs are the very same, else computes it. */
+export type Keep = <T>(key: string, inputs: unknown[], compute: () => T) => T
+export const keepNothing: Keep = (_key, _inputs, compute) => compute()

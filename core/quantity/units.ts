@@ -90,6 +90,9 @@ export const QUANTITIES = {
   ratio: { '%': { symbol: '%', factor: 0.01, digits: 1 } },
   rollStiffness: { 'N·m/°': { symbol: 'N·m/°', factor: 180 / Math.PI, digits: 0 } },
   frequency: { Hz: { symbol: 'Hz', factor: 1, digits: 2, also: ['hz'] } },
+  conductance: { 'dm³/(s·bar)': { symbol: 'dm³/(s·bar)', factor: 1e-8, digits: 3 } },
+  bore: { mm: { symbol: 'mm', factor: 1e-3, digits: 2 }, in: { symbol: 'in', factor: INCH, digits: 3, also: ['"'] } },
+  massFlow: { 'g/s': { symbol: 'g/s', factor: 1e-3, digits: 3 } },
   plain: { '': { symbol: '', factor: 1, digits: 2 } },
   count: { '': { symbol: '', factor: 1, digits: 0 } },
   time: {
@@ -137,6 +140,7 @@ export function unitFor(quantity: Quantity, choice: UnitChoice): Unit {
     flow: inches ? 'cfm' : 'L/min',
     temperature: choice.mass === 'lb' && inches ? '°F' : '°C',
     area: inches ? 'in²' : 'cm²',
+    bore: inches ? 'in' : 'mm',
     pressureLoss: `${choice.pressure}/day`,
   }
   return of[pick[quantity] ?? ''] ?? Object.values(of)[0]!

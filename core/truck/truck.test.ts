@@ -3,18 +3,19 @@ import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
 import type { Truck } from '../plan/types'
 import { truckStage } from './truck'
 
+const BARE = { spacer: 0, droop: 'none', sheet: null } as const
 const leaf = springClass('leaf-helper-double-2270')!
 const coil = springClass('coil-insert-450')!
 const rules = (change: (t: Truck) => void, spring = leaf) => {
   const truck = exampleTruck('leaf-flatbed')
   change(truck)
-  return truckStage(truck, spring).notes.map(n => `${n.rank} ${n.rule}`)
+  return truckStage(truck, spring, BARE).notes.map(n => `${n.rank} ${n.rule}`)
 }
 
 test.each(TRUCK_KINDS.map(k => [k.id, k.truck] as const))('%s is a full example: in order, under its ratings, a spring that fits, nothing to note', (_, truck) => {
   const spring = truck.suspension.kind === 'leaf' ? leaf : coil
-  const stage = truckStage(truck, spring)
-  expect(stage.notes).toEqual([])
+  const stage = truckStage(truck, spring, BARE)
+  expect(stage.notes.map(n => n.rule)).toEqual(['not-weighed'])
   expect(stage.result.frontAxle).toBeLessThan(truck.ratings.frontAxle)
   expect(stage.result.rearAxle).toBeLessThan(truck.ratings.rearAxle)
   expect(truck.ratings.gross).toBeLessThanOrEqual(truck.ratings.frontAxle + truck.ratings.rearAxle)
@@ -32,11 +33,11 @@ test('each example is a copy of its own', () => {
 
 test('a lifted truck: the spring does not reach; a dropped one: it is too tall', () => {
   expect(rules((t) => { t.seatGap = { unladen: 0.305, droop: 0.385, bump: 0.2 } })).toContain('stop spring-height')
-  expect(rules((t) => { t.seatGap = { unladen: 0.11, droop: 0.2, bump: 0.05 } })).toContain('stop spring-height')
+  expect(rules((t) => { t.seatGap = { unladen: 0.1, droop: 0.2, bump: 0.05 } })).toContain('stop spring-height')
 })
 
 test('droop past the spring’s reach asks for a strap, not a stop', () => {
-  expect(rules((t) => { t.seatGap.droop = 0.32 })).toEqual(['fix over-extension'])
+  expect(rules((t) => { t.seatGap.droop = 0.32 })).toEqual(['know not-weighed', 'fix over-extension'])
 })
 
 test('gaps out of order and a truck heavier empty than its plate are told', () => {

@@ -1,73 +1,124 @@
-import type { Truck } from '../plan/types'
 import type { SpringClass } from '../catalog/parts'
+import type { AirPlan, Truck } from '../plan/types'
 import { TRUCK_KINDS } from '../catalog/trucks'
-import type { Figure, Note } from '../quantity/figure'
-import { stateOf, type StageOutput } from '../quantity/stage'
+import type { Figure } from '../quantity/figure'
+import { keepNothing, stateOf, type Keep, type StageOutput } from '../quantity/stage'
+import { CLEARANCE, QUICK, fitSpring, travelOf, type Fit } from './fit'
+import { truckRules } from './rules'
+import { surveyChanges, type SurveyDoubt } from './survey'
+
+/** What later stages need of the survey; the very same object while nothing they use has changed. */
+export interface TruckFacts {
+  /** The truck with its kit and its two-heights rate counted. */
+  truck: Truck
+  doubt: SurveyDoubt
+  /** Height of the helper spring as installed, unladen, m. */
+  springHeight: number
+  spacer: number
+  /** Whether the spring's area is the class's or off its own sheet. */
+  areaFrom: 'class' | 'sheet'
+}
 
 export interface TruckResult {
   kindLabel: string
+  facts: TruckFacts
+  /** The truck as drawn: all of it, with its kit counted. */
+  truck: Truck
   frontAxle: number
   rearAxle: number
   gross: number
-  /** Height of the helper spring as installed, unladen, m. */
   springHeight: number
-  /** Height of the spring at full droop if nothing else stops the axle, m. */
+  /** Height of the spring at full droop if nothing else stops the axle, and on the bump stop, m. */
   droopHeight: number
+  bumpHeight: number
+  /** Spacer that would bring the spring to its design height unladen, m; below nothing when there is too little room. */
+  spacerWanted: number
+  fit: Fit | null
+  /** Least clearance of a class in this truck at its quick look, to what, and whether that is less than wanted; null when it does not suit the suspension. */
+  rubOf(spring: SpringClass): { value: number, on: string, near: boolean } | null
 }
 
+const HOW = { scale: 'public scale', 'wheel-scales': 'wheel scales', unknown: 'not weighed: the kind’s example' }
+
 /**
- * What the survey gives: axle weights, and where the chosen spring sits in its gap.
- * Spring height = axle-to-frame gap at the seat less the kit's brackets.
+ * What the survey gives: axle weights, where the chosen spring sits in its gap, and what it comes near.
+ * Spring height = axle-to-frame gap at the seat less the kit's brackets and the spacer.
  */
-export function truckStage(truck: Truck, spring: SpringClass | null): StageOutput<TruckResult> {
-  const { unladen: w, ratings, seatGap } = truck
+export function truckStage(plan: Truck, spring: SpringClass | null, fitted: Pick<AirPlan, 'spacer' | 'droop' | 'sheet'>, keep: Keep = keepNothing): StageOutput<TruckResult> {
+  const { changes, doubt, rateFrom } = keep('survey', [plan.suspension, plan.survey, plan.seatGap, plan.heights, plan.unladen], () => surveyChanges(plan))
+  const truck = changes ? { ...plan, ...changes } : plan
+  const { unladen: w, ratings, seatGap, suspension } = truck
   const frontAxle = w.frontLeft + w.frontRight
   const rearAxle = w.rearLeft + w.rearRight
   const gross = frontAxle + rearAxle
-  const bracket = spring?.bracketHeight ?? 0
-  const springHeight = seatGap.unladen - bracket
-  const droopHeight = seatGap.droop - bracket
+  const bracket = (spring?.bracketHeight ?? 0) + fitted.spacer
+  const heights = { springHeight: seatGap.unladen - bracket, droopHeight: seatGap.droop - bracket, bumpHeight: seatGap.bump - bracket }
+  const spacerWanted = spring ? seatGap.unladen - spring.bracketHeight - spring.designHeight : 0
+  const travel = travelOf(truck)
+  const { fit, rubOf } = keep('fit', [spring, fitted.spacer, truck.frame, truck.tyre, truck.rearTrack, truck.seat, truck.innerFender, truck.brakeLine, truck.coil, truck.exhaust, truck.seatGap, truck.suspension], () => fitAll(truck, spring, fitted.spacer))
+  const areaFrom = fitted.sheet ? 'sheet' : 'class'
+  const facts = keep<TruckFacts>('facts', [doubt, areaFrom, fitted.spacer, heights.springHeight, truck.wheelbase, truck.frontTrack, truck.rearTrack, truck.axleToBall, truck.bedHitch, truck.bed, truck.tyre, truck.unladen, truck.ratings, truck.suspension, truck.seatGap], () => ({ truck, doubt, springHeight: heights.springHeight, spacer: fitted.spacer, areaFrom }))
+  const result: TruckResult = { kindLabel: TRUCK_KINDS.find(k => k.id === truck.kind)!.label, facts, truck, frontAxle, rearAxle, gross, ...heights, spacerWanted, fit, rubOf }
+  const axle = (label: string, value: number, left: number, right: number, known: Truck['survey']['frontAxle'], tolerance: number, max: number): Figure => ({
+    label, value, quantity: 'mass', formula: 'left + right', max, range: { low: value - tolerance, high: value + tolerance }, source: `${HOW[known.how]}, ± as stated`,
+    inputs: [{ label: 'Left', value: left, quantity: 'mass' }, { label: 'Right', value: right, quantity: 'mass' }, { label: 'Known within ±', value: tolerance, quantity: 'mass' }],
+  })
+  const height = (label: string, value: number, gap: number, of: string): Figure => ({
+    label, value, quantity: 'length', formula: `${of} − brackets − spacer`, min: spring?.areaByHeight[0]![0], max: spring?.areaByHeight.at(-1)![0],
+    inputs: [{ label: of, value: gap, quantity: 'length' }, { label: 'Brackets of the kit', value: spring?.bracketHeight ?? 0, quantity: 'length' }, { label: 'Spacer', value: fitted.spacer, quantity: 'length' }, { label: 'Gap known within ±', value: doubt.gap, quantity: 'length' }], source: 'Tape; brackets from the class (common practice)',
+  })
   const figures: Record<string, Figure> = {
-    frontAxle: { label: 'Front axle, unladen', value: frontAxle, quantity: 'mass', formula: 'left + right', inputs: [{ label: 'Front left', value: w.frontLeft, quantity: 'mass' }, { label: 'Front right', value: w.frontRight, quantity: 'mass' }], source: 'Scale ticket as typed; the kind’s example until then', max: ratings.frontAxle },
-    rearAxle: { label: 'Rear axle, unladen', value: rearAxle, quantity: 'mass', formula: 'left + right', inputs: [{ label: 'Rear left', value: w.rearLeft, quantity: 'mass' }, { label: 'Rear right', value: w.rearRight, quantity: 'mass' }], source: 'Scale ticket as typed; the kind’s example until then', max: ratings.rearAxle },
+    frontAxle: axle('Front axle, unladen', frontAxle, w.frontLeft, w.frontRight, truck.survey.frontAxle, doubt.frontAxle, ratings.frontAxle),
+    rearAxle: axle('Rear axle, unladen', rearAxle, w.rearLeft, w.rearRight, truck.survey.rearAxle, doubt.rearAxle, ratings.rearAxle),
     gross: { label: 'Gross, unladen', value: gross, quantity: 'mass', formula: 'front + rear', inputs: [{ label: 'Front axle', value: frontAxle, quantity: 'mass' }, { label: 'Rear axle', value: rearAxle, quantity: 'mass' }], source: 'Sum of the axles', max: ratings.gross },
-    springHeight: { label: 'Spring height, unladen', value: springHeight, quantity: 'length', formula: 'seat gap − brackets', inputs: [{ label: 'Seat gap, unladen', value: seatGap.unladen, quantity: 'length' }, { label: 'Brackets of the kit', value: bracket, quantity: 'length' }], source: 'Tape; brackets from the class (common practice)' },
-    droopHeight: { label: 'Spring height, full droop', value: droopHeight, quantity: 'length', formula: 'seat gap at droop − brackets', inputs: [{ label: 'Seat gap, droop', value: seatGap.droop, quantity: 'length' }, { label: 'Brackets of the kit', value: bracket, quantity: 'length' }], source: 'Tape; brackets from the class (common practice)' },
+    rearRate: {
+      label: 'Rear rate, a side', value: suspension.rearRate, quantity: 'springRate', range: { low: suspension.rearRate * (1 - doubt.rearRate), high: suspension.rearRate * (1 + doubt.rearRate) },
+      ...(rateFrom === 'two-heights'
+        ? { formula: '(ΔF/2 − overload part)/Δh', inputs: [{ label: 'Known load on the rear axle', value: truck.survey.squat.load, quantity: 'mass' as const }, { label: 'Lip left, before', value: truck.survey.squat.beforeLeft, quantity: 'length' as const }, { label: 'after', value: truck.survey.squat.afterLeft, quantity: 'length' as const }, { label: 'Lip right, before', value: truck.survey.squat.beforeRight, quantity: 'length' as const }, { label: 'after', value: truck.survey.squat.afterRight, quantity: 'length' as const }], source: 'Two heights and a known load' }
+        : { formula: 'as typed', inputs: [], source: rateFrom === 'sheet' ? 'The spring’s sheet' : 'Not measured: the kind’s example' }),
+    },
+    springHeight: height('Spring height, unladen', heights.springHeight, seatGap.unladen, 'Seat gap, unladen'),
+    droopHeight: height('Spring height, full droop', heights.droopHeight, seatGap.droop, 'Seat gap, full droop'),
+    bumpHeight: height('Spring height, on the bump stop', heights.bumpHeight, seatGap.bump, 'Seat gap, on the bump stop'),
+    spacerWanted: { label: 'Spacer to the design height', value: Math.max(spacerWanted, 0), quantity: 'length', formula: 'gap − brackets − design height', inputs: [{ label: 'Seat gap, unladen', value: seatGap.unladen, quantity: 'length' }, { label: 'Brackets of the kit', value: spring?.bracketHeight ?? 0, quantity: 'length' }, { label: 'Design height', value: spring?.designHeight ?? null, quantity: 'length' }], source: 'Class of the spring (common practice); its own sheet rules' },
+    wheelTravelUp: { label: 'Wheel travel to the bump stop', value: travel.bump, quantity: 'length', formula: '(gap unladen − gap on the stop)/MR', inputs: [{ label: 'Motion ratio', value: suspension.motionRatio, quantity: 'plain' }], source: 'Tape' },
+    wheelTravelDown: { label: 'Wheel travel to full droop', value: -travel.droop, quantity: 'length', formula: '(gap at droop − gap unladen)/MR', inputs: [{ label: 'Motion ratio', value: suspension.motionRatio, quantity: 'plain' }], source: 'Tape' },
+    rake: { label: 'Rake, unladen', value: Math.atan((heightOf(truck, 'rear') - heightOf(truck, 'front')) / truck.wheelbase), quantity: 'angle', formula: 'atan((rear lip − front lip)/L)', inputs: [{ label: 'Rear lips, mean', value: heightOf(truck, 'rear'), quantity: 'length' }, { label: 'Front lips, mean', value: heightOf(truck, 'front'), quantity: 'length' }], source: 'Tape; lips stand in for the frame' },
+    seatTilt: { label: 'Tilt of the lower seat', value: Math.abs(suspension.wedge), quantity: 'angle', formula: 'axle wedge', inputs: [], source: 'Survey' },
   }
-  const notes = rules(truck, spring, { frontAxle, rearAxle, gross, springHeight, droopHeight })
-  return { figures, notes, state: stateOf(notes, 'clear'), headline: { text: headlineText(truck) }, result: { kindLabel: TRUCK_KINDS.find(k => k.id === truck.kind)!.label, frontAxle, rearAxle, gross, springHeight, droopHeight } }
+  if (fit) {
+    figures.diameter = { label: 'Bag at its largest', value: fit.fullDiameter, quantity: 'length', formula: 'd·√(A(h)/A(h0))·(1 + 0.03·(p/p_max − 1)), largest over the travel', inputs: [{ label: 'Outside diameter of the class', value: spring!.diameter, quantity: 'length' }, { label: 'Pressure', value: spring!.maxPressure, quantity: 'pressure' }], source: 'Area table of the class; stretch from common practice' }
+    for (const c of fit.clearances) {
+      figures[`clear.${c.on}`] = { label: `Clearance to the ${c.on}`, value: c.value, quantity: 'length', formula: 'least over droop to bump, together and crossed, bag at full size', inputs: [{ label: 'Side', value: c.side }, { label: 'Left wheel, up', value: c.left, quantity: 'length' }, { label: 'Right wheel, up', value: c.right, quantity: 'length' }, { label: 'Wanted', value: CLEARANCE, quantity: 'length' }], source: 'Geometry of the section through the axle; 13 mm (common practice)', min: CLEARANCE }
+    }
+  }
+  const notes = truckRules(plan, spring, fitted, result)
+  return { figures, notes, state: stateOf(notes, 'clear'), headline: { text: headlineText(truck) }, result }
+}
+
+/** The chosen spring over its whole sweep, and a quick look at any other class when it is asked for. */
+function fitAll(truck: Truck, spring: SpringClass | null, spacer: number): { fit: Fit | null, rubOf: TruckResult['rubOf'] } {
+  const suits = (s: SpringClass) => s.fits.includes(truck.suspension.kind)
+  const fit = spring && suits(spring) ? fitSpring(truck, spring, spacer) : null
+  const looked = new Map<SpringClass, ReturnType<TruckResult['rubOf']>>()
+  return {
+    fit,
+    rubOf(s) {
+      const kept = looked.get(s)
+      if (kept !== undefined) return kept
+      const worst = s === spring ? fit?.worst : suits(s) ? fitSpring(truck, s, spacer, QUICK).worst : null
+      const rub = worst ? { value: worst.value, on: worst.on, near: worst.on !== 'coil' && worst.value < CLEARANCE } : null
+      looked.set(s, rub)
+      return rub
+    },
+  }
+}
+
+/** Mean lip height of an axle. */
+function heightOf({ heights: h }: Truck, axle: 'front' | 'rear'): number {
+  return axle === 'front' ? (h.frontLeft + h.frontRight) / 2 : (h.rearLeft + h.rearRight) / 2
 }
 
 function headlineText(truck: Truck): string {
   return truck.suspension.kind === 'leaf' ? (truck.tyre.dual ? 'leaf · dual wheels' : 'leaf springs') : 'coil springs'
-}
-
-function rules(truck: Truck, spring: SpringClass | null, at: Omit<TruckResult, 'kindLabel'>): Note[] {
-  const notes: Note[] = []
-  const { seatGap, ratings } = truck
-  const base = { stage: 'truck', quantity: 'length' } as const
-  if (!(seatGap.bump < seatGap.unladen && seatGap.unladen < seatGap.droop)) {
-    notes.push({ ...base, rule: 'gap-order', rank: 'fix', subject: 'seatGap', title: 'The seat gaps are out of order', text: 'The gap is smallest on the bump stop, larger unladen and largest at full droop. Unladen reads {value}, droop {limit}. Measure again.', value: seatGap.unladen, limit: seatGap.droop, source: 'Geometry' })
-  }
-  if (at.gross > ratings.gross) {
-    notes.push({ ...base, quantity: 'mass', rule: 'unladen-over-gross', rank: 'stop', subject: 'axles', title: 'Heavier empty than its gross rating', text: 'Unladen it weighs {value}; the plate allows {limit}. One of the two is typed wrong.', value: at.gross, limit: ratings.gross, source: 'The vehicle’s plate' })
-  }
-  if (spring) {
-    const lowest = spring.areaByHeight[0]![0]
-    const highest = spring.areaByHeight.at(-1)![0]
-    if (at.springHeight < lowest || at.springHeight > highest) {
-      notes.push({
-        ...base, rule: 'spring-height', rank: 'stop', subject: 'seatGap', value: at.springHeight, limit: at.springHeight < lowest ? lowest : highest, source: 'Height range of the spring class (common practice); its own sheet rules',
-        title: at.springHeight < lowest ? 'The gap is too small for this spring' : 'The spring does not reach its seat',
-        text: at.springHeight < lowest ? 'It would stand {value} high unladen; it needs {limit} at least.' : 'It would have to stand {value} high unladen; it reaches {limit}. A spacer or another class is needed.',
-      })
-    }
-    else if (at.droopHeight > highest) {
-      notes.push({ ...base, rule: 'over-extension', rank: 'fix', subject: 'seatGap', title: 'At full droop the spring holds the axle up', text: 'It would be pulled to {value}; it reaches {limit}. Fit a droop strap, or a seat that lets the spring lift off.', value: at.droopHeight, limit: highest, source: 'Height range of the spring class (common practice)' })
-    }
-    if (!spring.fits.includes(truck.suspension.kind)) {
-      notes.push({ ...base, quantity: 'count', rule: 'spring-kind', rank: 'stop', subject: 'seatGap', title: 'This spring does not suit the suspension', text: `The rear has ${truck.suspension.kind} springs; the chosen class is made for ${spring.fits.join(' or ')} springs. Choose another class at Air.`, value: null, limit: null, source: 'Class of the spring' })
-    }
-  }
-  return notes
 }

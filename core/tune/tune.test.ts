@@ -1,10 +1,11 @@
 import fc from 'fast-check'
 import { springClass } from '../catalog/parts'
+import { newHaul } from '../plan/newPlan'
 import type { Haul, TunePlan } from '../plan/types'
 import { tuneStage } from './tune'
 
 const spring = springClass('leaf-helper-double-2270')!
-const haul = (order: number, label: string): Haul => ({ label, order, items: {}, ballLoad: 0, trailerMass: 0, target: { school: 'level', share: 0.3 } })
+const haul = (order: number, label: string): Haul => newHaul(label, order)
 const hauls = { a: haul(1, 'Empty'), b: haul(2, 'Full') }
 const needs = { a: { left: 34_470, right: 34_470 }, b: { left: 300_000, right: 380_000 } }
 const run = (tune: Partial<TunePlan>, teed = false) => tuneStage({ presets: {}, minimum: null, ...tune }, hauls, needs, spring, teed)

@@ -4,6 +4,7 @@ import { createDeriver } from '#core/plan/derive'
 import { mergeDocuments, type Conflict } from '#core/plan/merge'
 import { checkPlan, type PlanProblem } from '#core/plan/schema'
 import { summarise, type JobSummary } from '#core/plan/summary'
+import { upgradePlan } from '#core/plan/upgrade'
 import type { Plan } from '#core/plan/types'
 import type { Database } from './client'
 import { jobs, people, revisions } from './schema'
@@ -47,7 +48,7 @@ export async function readJob(db: Database, shopId: string, id: string): Promise
   const [row] = await db.select({ id: jobs.id, revision: revisions.number, plan: revisions.plan }).from(jobs)
     .innerJoin(revisions, and(eq(revisions.jobId, jobs.id), eq(revisions.number, jobs.head)))
     .where(and(eq(jobs.id, id), eq(jobs.shopId, shopId)))
-  return row ?? null
+  return row ? { ...row, plan: upgradePlan(row.plan) as Plan } : null
 }
 
 export interface HistoryRow { number: number, author: string, at: Date, edits: Edit[] }
@@ -79,7 +80,7 @@ export async function saveEdits(db: Database, who: Who, id: string, base: number
     const later = await tx.select({ edits: revisions.edits }).from(revisions).where(and(eq(revisions.jobId, id), gt(revisions.number, base)))
     const known = new Set(later.flatMap(r => r.edits.map(e => e.id)))
     const fresh = edits.filter(e => !known.has(e.id))
-    const planAt = async (number: number) => (await tx.select({ plan: revisions.plan }).from(revisions).where(and(eq(revisions.jobId, id), eq(revisions.number, number))))[0]?.plan
+    const planAt = async (number: number) => upgradePlan((await tx.select({ plan: revisions.plan }).from(revisions).where(and(eq(revisions.jobId, id), eq(revisions.number, number))))[0]?.plan) as Plan | undefined
     const theirs = (await planAt(head.head))!
     if (fresh.length === 0) return { kind: 'saved', revision: head.head, plan: theirs, merged: head.head !== base }
     const began = base === head.head ? theirs : await planAt(base)

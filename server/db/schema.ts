@@ -1,8 +1,9 @@
 import { sql } from 'drizzle-orm'
 import { index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import type { SetTried } from '#core/air/whichSet'
 import type { Edit } from '#core/plan/edit'
 import type { JobSummary } from '#core/plan/summary'
-import type { Plan } from '#core/plan/types'
+import type { OwnClass, Plan, Target } from '#core/plan/types'
 import type { UnitChoice } from '#core/quantity/units'
 
 /** Every row carries its shop, and its author where a person made it. */
@@ -11,6 +12,10 @@ export const shops = pgTable('shops', {
   id: text().primaryKey(),
   name: text().notNull(),
   units: jsonb().$type<UnitChoice>().notNull(),
+  /** What a new haul is brought to; null until the shop says. */
+  target: jsonb().$type<Target>(),
+  /** Classes of parts of its own, by id. */
+  parts: jsonb().$type<Record<string, OwnClass>>().notNull().default({}),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 })
 
@@ -45,3 +50,17 @@ export const revisions = pgTable('revisions', {
   edits: jsonb().$type<Edit[]>().notNull(),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 }, table => [primaryKey({ columns: [table.jobId, table.number] })])
+
+/** Sweeps over many sets, worked off by the queue: how far each is, and what it found. */
+export const sweeps = pgTable('sweeps', {
+  id: text().primaryKey(),
+  jobId: text('job_id').notNull().references(() => jobs.id),
+  shopId: text('shop_id').notNull().references(() => shops.id),
+  authorId: text('author_id').notNull().references(() => people.id),
+  state: text().$type<'waiting' | 'running' | 'done' | 'failed' | 'stopped'>().notNull().default('waiting'),
+  done: integer().notNull().default(0),
+  total: integer().notNull(),
+  results: jsonb().$type<SetTried[]>().notNull().default([]),
+  problem: text().notNull().default(''),
+  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+})

@@ -28,9 +28,9 @@ test('which spring: one is proposed, choosing it changes every figure, and what 
   await table.getByRole('button', { name: /All \d+ classes/ }).click()
   await expect(table.getByRole('row').filter({ hasText: 'Coil insert, tall' })).toContainText('is made for coil springs')
   const before = await gauge(page, 'Left spring')
-  await table.getByRole('button', { name: /^Choose Leaf helper, double convoluted, 3 200/ }).click()
+  await table.getByRole('button', { name: /^Choose Leaf helper, single convoluted, 2 700/ }).click()
   await expect.poll(() => gauge(page, 'Left spring')).not.toBe(before)
-  await expect(page.getByLabel('Springs', { exact: true })).toHaveValue('leaf-helper-double-3200')
+  await expect(page.getByLabel('Springs', { exact: true })).toHaveValue('leaf-helper-single-2700')
   await saved(page)
 })
 

@@ -1,11 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { axe, expect, fill, gauge, number, open, saved, STAGES, test } from './support'
-import type { Page } from '@playwright/test'
-
-const go = async (page: Page, stage: string) => {
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(stage) }).click()
-  await expect(page.getByRole('heading', { level: 1, name: stage })).toBeVisible()
-}
+import { axe, expect, fill, gauge, go, number, open, saved, STAGES, test } from './support'
 
 test('every stage of every demo job opens without a complaint', async ({ page }) => {
   for (const job of ['estuary-flatbed', 'star-wagon', 'hive-hauler', 'shell-runner', 'festival-rig', 'ridge-tender', 'core-sampler', 'kiln-trailer']) {
@@ -19,6 +13,15 @@ test('no accessibility violation on any stage, in either theme, nor on the list 
   await open(page, '/')
   await axe(page)
   await open(page, '/sums')
+  await axe(page)
+  await open(page, '/parts')
+  await axe(page)
+  // The widest circuit, with a part chosen and a run on it.
+  await open(page, '/jobs/festival-rig/air')
+  await page.locator('[data-component="tank"]').click()
+  await page.getByRole('region', { name: 'Run it' }).getByRole('button', { name: 'By hand', exact: true }).click()
+  await expect(page.getByRole('group', { name: 'Hands on' })).toBeVisible({ timeout: 20_000 })
+  await page.getByRole('button', { name: 'Hold' }).click()
   await axe(page)
   for (const theme of ['day', 'bay']) {
     await page.evaluate(t => localStorage.setItem('np.theme', t), theme)
@@ -73,12 +76,12 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   // Air: the teed springs cannot serve a heavy side; its remedy separates them.
   await go(page, 'Air')
   await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('One pressure for two different sides')
-  await page.getByLabel(/Compressor, dual path, wireless/).check()
+  await page.getByLabel('Started from').selectOption('wireless-dual')
   await expect(page.locator('[data-component="dryer"]')).toBeVisible()
   await expect(page.getByRole('region', { name: 'Bench notes' })).not.toContainText('One pressure for two different sides')
   expect(number(await gauge(page, 'Right spring'))).toBeGreaterThan(number(await gauge(page, 'Left spring')))
   const slow = number(await gauge(page, 'Up to level'))
-  await page.getByLabel('Compressor', { exact: true }).selectOption({ label: 'Medium compressor, 50 % duty' })
+  await page.getByRole('combobox', { name: 'Compressor', exact: true }).selectOption({ label: 'Medium compressor, 50 % duty' })
   await expect.poll(async () => number(await gauge(page, 'Up to level'))).toBeLessThan(slow)
 
   // Lay: drag the compressor over to the exhaust, see the Stop, take its remedy.

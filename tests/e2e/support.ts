@@ -25,6 +25,12 @@ export async function open(page: Page, path: string): Promise<void> {
   if (path.startsWith('/jobs/')) await expect(page.getByRole('status')).toContainText(/Revision \d+ saved/)
 }
 
+/** Goes to a stage by the line. */
+export async function go(page: Page, stage: string): Promise<void> {
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(stage) }).click()
+  await expect(page.getByRole('heading', { level: 1, name: stage })).toBeVisible()
+}
+
 export const saved = (page: Page) => expect(page.getByRole('status')).toContainText(/Revision \d+ saved/)
 
 /** A figure on the gauge strip, as read on the screen. */

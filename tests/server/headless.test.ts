@@ -68,3 +68,16 @@ test('schema: a JSON Schema that names the plan’s parts; anything else is a us
   expect(code).toBe(2)
   expect(err).toContain('usage')
 })
+
+test('run: names of scenarios; one of them as CSV with its summary; an unknown one is refused', async () => {
+  const path = file('shell.json', writePlanFile(demoJobs()[3]!.plan))
+  const names = await np(['run', path])
+  expect(JSON.parse(names.out).map((s: { name: string }) => s.name)).toContain('up-regatta')
+  const run = await np(['run', path, '--scenario', 'up-regatta'])
+  expect(run.code).toBe(0)
+  expect(run.out).toMatch(/^# Boat trailer/)
+  expect(run.out.trim().split('\n').length).toBeGreaterThan(50)
+  const refused = await np(['run', path, '--scenario', 'moon'])
+  expect([refused.code, refused.out]).toEqual([2, ''])
+  expect(refused.err).toContain('moon')
+}, 30_000)

@@ -59,7 +59,10 @@ test('errors have one shape, and say what is wrong', async () => {
     [422, 'invalid', post('/api/jobs/star-wagon/revisions', { base: 1, edits: [] })],
     [422, 'invalid', post('/api/jobs/star-wagon/revisions', { base: 1, edits: [{ id: 'a', label: 'x', kind: 'do', patches: [{ op: 'replace', path: ['__proto__', 'x'], value: 1 }], inverse: [] }] })],
     [422, 'invalid', call('/api/jobs/star-wagon/sheet?paper=napkin')],
-    [422, 'invalid', call('/api/shop', { method: 'PUT', body: JSON.stringify({ pressure: 'atm' }) })],
+    [422, 'invalid', call('/api/shop', { method: 'PUT', body: JSON.stringify({ units: { pressure: 'atm' } }) })],
+    [422, 'invalid', call('/api/shop', { method: 'PUT', body: JSON.stringify({ parts: { x: { kind: 'tank', label: 'X', like: 'moon', figures: {}, number: '', make: '', price: null } } }) })],
+    [404, 'no-job', post('/api/jobs/nothing/sweeps', {})],
+    [404, 'no-sweep', call('/api/jobs/star-wagon/sweeps/nothing')],
   ]
   for (const [status, code, answer] of cases) {
     const { status: got, json } = await answer
@@ -112,4 +115,23 @@ test('the database goes away and comes back: 503 with a plain word meanwhile, th
   expect(back.status).toBe(200)
   expect(back.json.jobs.length).toBeGreaterThanOrEqual(8)
   expect(server.exitCode).toBeNull()
+}, 60_000)
+
+test('a sweep is queued, worked off beside requests, and can be stopped', async () => {
+  // The queue begins by itself once the database is there.
+  let made = await post('/api/jobs/shell-runner/sweeps', {})
+  for (let i = 0; i < 40 && made.status === 503; i++) {
+    await sleep(250)
+    made = await post('/api/jobs/shell-runner/sweeps', {})
+  }
+  expect(made.json.total).toBeGreaterThan(1)
+  const at = () => call(`/api/jobs/shell-runner/sweeps/${made.json.id}`)
+  let answer = await at()
+  for (let i = 0; i < 120 && answer.json.done === 0; i++) {
+    await sleep(250)
+    answer = await at()
+  }
+  expect(answer.json.done).toBeGreaterThan(0)
+  expect((await call(`/api/jobs/shell-runner/sweeps/${made.json.id}`, { method: 'DELETE' })).json).toEqual({ stopped: true })
+  expect(['stopped', 'done']).toContain((await at()).json.state)
 }, 60_000)

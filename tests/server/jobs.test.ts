@@ -1,4 +1,5 @@
 import { and, eq } from 'drizzle-orm'
+import { setsToTry } from '#core/air/whichSet'
 import { saveRequest } from '#core/plan/api'
 import { newPlan } from '#core/plan/newPlan'
 import { makeEdit, type Edit } from '#core/plan/edit'
@@ -9,6 +10,7 @@ import { demoJobs } from '../../server/db/demoShop'
 import { createJob, listJobs, readHistory, readJob, saveEdits } from '../../server/db/jobs'
 import { revisions, shops } from '../../server/db/schema'
 import { setUp } from '../../server/db/setup'
+import { askSweep, readSweep, stopSweep, workSweep } from '../../server/jobs/sweeps'
 import { demoDatabase } from '../support/database'
 
 const who = { shopId: 'saltmarsh', authorId: 'odile' }
@@ -124,3 +126,21 @@ test('an edit to or from “nothing chosen” passes the request schema and is s
   expect(saveRequest.validateSync(request, { strict: true })).toEqual(request)
   expect(await saveEdits(db(), who, id, 1, [made, back])).toMatchObject({ kind: 'saved', plan: { power: { wireArea: null } } })
 })
+
+test('a sweep is worked off set by set, read by its shop alone, and stopped where it is', async () => {
+  const { id } = await fresh()
+  const plan = demoJobs().find(j => j.id === 'shell-runner')!.plan
+  expect(await createJob(db(), who, `${id}-sweep`, plan)).toMatchObject({ ok: true })
+  const row = (await askSweep(db(), who, `${id}-sweep`))!
+  expect(row).toMatchObject({ state: 'waiting', done: 0, total: setsToTry(plan.air).length })
+  expect(await readSweep(db(), 'elsewhere', `${id}-sweep`, row.id)).toBeNull()
+  const working = workSweep(db(), row.id)
+  for (let i = 0; i < 200 && (await readSweep(db(), who.shopId, `${id}-sweep`, row.id))!.done === 0; i++) await new Promise(resolve => setTimeout(resolve, 50))
+  expect(await stopSweep(db(), who.shopId, `${id}-sweep`, row.id)).toBe(true)
+  await working
+  const stopped = (await readSweep(db(), who.shopId, `${id}-sweep`, row.id))!
+  expect(stopped.state).toBe('stopped')
+  expect(stopped.done).toBeGreaterThan(0)
+  expect(stopped.results[0]).toMatchObject({ seconds: expect.any(Number), current: expect.any(Number) })
+  expect(await askSweep(db(), who, 'no-such-job')).toBeNull()
+}, 60_000)

@@ -12,16 +12,19 @@ const stage = computed(() => job.derived!.stages.lay)
 const result = computed(() => stage.value.result)
 const set = (label: string, change: (lay: LayPlan) => void) => job.edit(label, draft => change(draft.lay))
 const tidy = (v: number) => Math.round(v * 100) / 100
-const SIZE: Record<ComponentKind, [number, number, number]> = { spring: [0, 0, 0], handFill: [0.06, 0.06, 0.06], tee: [0.06, 0.05, 0.05], compressor: [0.21, 0.11, 0.15], filter: [0.07, 0.07, 0.12], dryer: [0.09, 0.06, 0.06], block: [0.13, 0.1, 0.07] }
-const parts = computed(() => Object.entries(plan.value.air.components).map(([id, c]) => {
+const SMALL: [number, number, number] = [0.07, 0.06, 0.06]
+const SIZE: Partial<Record<ComponentKind, [number, number, number]>> = { tank: [0.5, 0.16, 0.16], belt: [0.2, 0.16, 0.2], manifold: [0.12, 0.06, 0.05], plug: [0.03, 0.03, 0.03], relief: [0.03, 0.03, 0.05], drain: [0.03, 0.03, 0.04], pressureSwitch: [0.04, 0.04, 0.06], spring: [0, 0, 0], handFill: [0.06, 0.06, 0.06], tee: [0.06, 0.05, 0.05], filter: [0.07, 0.07, 0.12], dryer: [0.09, 0.06, 0.06] }
+/** What is screwed into another part stands with it and is not laid by itself. */
+const screwed = computed(() => new Set(Object.values(plan.value.air.lines).filter(l => l.tube === 'direct').map(l => l.from)))
+const parts = computed(() => Object.entries(plan.value.air.components).filter(([id]) => !screwed.value.has(id)).map(([id, c]) => {
   const r = job.derived!.stages.air.result
-  const size = c.kind === 'compressor' ? r.compressor?.size ?? SIZE.compressor : c.kind === 'block' ? r.block?.size ?? SIZE.block : SIZE[c.kind]
+  const size = c.kind === 'compressor' ? r.compressor?.size ?? SMALL : c.kind === 'block' ? r.block?.size ?? SMALL : SIZE[c.kind] ?? SMALL
   return { id, ...c, place: result.value.places[id]!, size }
 }))
 const radius = computed(() => (job.derived!.stages.air.result.spring?.diameter ?? 0.15) / 2)
 /** How far aside of the rail each kind of line is drawn, mm, so that lines on one rail do not hide each other. */
 const ASIDE = { left: -24, right: 24, both: 0, supply: 0, feed: -48 }
-const NAMED: ComponentKind[] = ['compressor', 'block', 'handFill']
+const NAMED: ComponentKind[] = ['compressor', 'belt', 'block', 'tank', 'handFill']
 
 function put(id: string, label: string, place: Point): void {
   set(`Move ${label}`, (lay) => { lay.places[id] = place })

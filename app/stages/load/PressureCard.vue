@@ -7,7 +7,7 @@ import { showText } from '#core/quantity/units'
 const CardChart = defineAsyncComponent(() => import('./CardChart.vue'))
 const job = useJob()
 const shop = useShop()
-const card = computed(() => job.derived!.stages.load.result.cards[job.haulId] ?? [])
+const card = computed(() => job.derived!.stages.load.result.cards[job.haulId]?.() ?? [])
 const teed = computed(() => job.derived!.stages.air.result.teed)
 const spring = computed(() => job.derived!.stages.air.result.spring)
 const text = computed(() => cardText(card.value, teed.value, shop.units))
@@ -16,11 +16,7 @@ const label = computed(() => job.plan!.hauls[job.haulId]?.label ?? '')
 async function saveCsv(): Promise<void> {
   const { default: Papa } = await import('papaparse')
   const csv = Papa.unparse({ fields: [...text.value.head, 'Note'], data: text.value.rows.map(r => [...r.cells.map(c => c.replace(/ /g, '').replace('−', '-')), r.mark]) })
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([csv], { type: 'text/csv' }))
-  link.download = `pressure-card-${label.value.replace(/[^\w-]+/g, '-').toLowerCase() || 'haul'}.csv`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  saveFile(`pressure-card-${label.value.replace(/[^\w-]+/g, '-').toLowerCase() || 'haul'}.csv`, csv, 'text/csv')
 }
 const print = () => window.print()
 </script>

@@ -16,11 +16,14 @@ const sizes = computed(() => {
   const other = known ? [] : [...sizesOf('AWG'), ...sizesOf('mm²')].filter(s => Math.abs(s.area - own!) < 1e-12).map(s => ({ value: String(s.area), label: s.label }))
   return [{ value: '', label: 'As proposed' }, ...list, ...(known ? [] : other.length ? other : [{ value: String(own), label: `${(own! * 1e6).toFixed(2)} mm²` }])]
 })
+const answers = useAnswers()
+/** What the runs of Air's circuit take from the battery, for the haul shown. */
+const taken = computed(() => ['amps', 'charge', 'hottest', 'rest'].flatMap(what => answers.value?.figures[`${job.haulId}.${what}`] ?? []))
 const yesNo = [{ value: 'yes', label: 'yes' }, { value: 'no', label: 'no' }]
 </script>
 
 <template>
-  <div v-if="!stage.result.powered" class="sheet p-5"><p>Nothing to wire: this set is filled by hand. Choose a compressor at Air to plan its feed, fuse and earth.</p></div>
+  <div v-if="!stage.result.powered" class="sheet p-5"><p v-if="job.derived!.stages.air.result.supplied">No electric compressor to feed: the engine drives this supply. Clutch, solenoids and switches draw a few amps; fuse and wire them by their own sheets.</p><p v-else>Nothing to wire: this set is filled by hand. Choose a compressor at Air to plan its feed, fuse and earth.</p></div>
   <div v-else class="space-y-3">
     <div class="sheet p-3">
       <WiringPicture :figures="stage.figures" :has-block="job.derived!.stages.air.result.block !== null" :earth="power.earth" />
@@ -43,6 +46,9 @@ const yesNo = [{ value: 'yes', label: 'yes' }, { value: 'no', label: 'no' }]
         <div><dt class="label">Continuous</dt><dd><Fig :figure="stage.figures.continuous" /></dd></div>
         <div><dt class="label">Length, one way</dt><dd><Fig :figure="stage.figures.oneWay" /></dd></div>
         <div><dt class="label">Stand-by life</dt><dd><Fig v-if="stage.figures.standby" :figure="stage.figures.standby" /><span v-else>—</span></dd></div>
+      </dl>
+      <dl v-if="taken.length" class="grid grid-cols-2 sm:grid-cols-4 gap-3 mt-3 border-t border-line pt-3" aria-label="What a run takes">
+        <div v-for="f in taken" :key="f.label"><dt class="label">{{ f.label }}</dt><dd><Fig :figure="f" /></dd></div>
       </dl>
       <p class="label mt-3">{{ stage.result.fuseWhy }} Crimped, adhesive-lined heat-shrink joints; insulation-displacement taps only for light signal loads in a dry cab. Local codes and the part’s own sheet rule.</p>
     </div>

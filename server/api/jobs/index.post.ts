@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto'
+import { eq } from 'drizzle-orm'
 import * as yup from 'yup'
 import { TRUCK_KINDS } from '#core/catalog/trucks'
 import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/plan/file'
 import { newPlan } from '#core/plan/newPlan'
-import type { TruckKind } from '#core/plan/types'
+import type { Target, TruckKind } from '#core/plan/types'
 import { createJob } from '../../db/jobs'
+import { shops } from '../../db/schema'
 
 const request = yup.object({
   kind: yup.string().oneOf(TRUCK_KINDS.map(k => k.id)).optional(),
@@ -15,7 +17,8 @@ const request = yup.object({
 /** A new job from a truck kind and a name, or from the text of a plan file. */
 export default route(async (event) => {
   const body = await readChecked(event, request, MAX_FILE_BYTES * 2)
-  const plan = fromBody(body)
+  const [shop] = await useDatabase().select({ target: shops.target }).from(shops).where(eq(shops.id, shopId()))
+  const plan = fromBody(body, shop?.target ?? undefined)
   const id = randomUUID()
   const created = await createJob(useDatabase(), await whoIs(event), id, plan)
   if (!created.ok) throw new ApiError(422, 'invalid', created.problems[0]!.message, { problems: created.problems })
@@ -23,7 +26,7 @@ export default route(async (event) => {
   return { id }
 })
 
-function fromBody(body: yup.InferType<typeof request>) {
+function fromBody(body: yup.InferType<typeof request>, target?: Target) {
   if (body.file !== undefined) {
     try {
       return readPlanFile(body.file)
@@ -35,5 +38,5 @@ function fromBody(body: yup.InferType<typeof request>) {
   }
   if (!body.kind) throw new ApiError(422, 'invalid', 'Choose a truck kind to begin from.')
   if (!body.name) throw new ApiError(422, 'invalid', 'Give the job a name, for example whose truck it is.')
-  return newPlan(body.kind as TruckKind, body.name)
+  return newPlan(body.kind as TruckKind, body.name, target)
 }

@@ -74,11 +74,11 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
     <p v-else-if="!job.plan" class="p-6 label">Opening the job …</p>
     <div v-else class="grow min-h-0 print:block grid grid-cols-1 lg:grid-cols-[188px_minmax(0,1fr)] xl:grid-cols-[188px_minmax(0,1fr)_304px] xl:grid-rows-1">
       <div class="no-print bg-sheet lg:border-r border-line lg:overflow-y-auto lg:py-5 lg:row-span-2 xl:row-span-1"><TheLine :current="stage" /></div>
-      <main class="min-w-0 lg:overflow-y-auto print:overflow-visible! print:p-0 p-4" :data-stage="stage">
+      <main class="relative min-w-0 lg:overflow-y-auto print:overflow-visible! print:p-0 p-4" :data-stage="stage">
         <div class="no-print flex items-baseline gap-3 mb-3"><h1 class="text-2xl">{{ STAGE_TITLES[stage].name }}</h1><p class="text-soft">{{ STAGE_TITLES[stage].what }}</p></div>
         <component :is="STAGE_VIEWS[stage]" />
       </main>
-      <aside class="no-print bg-sheet xl:border-l border-t xl:border-t-0 border-line xl:overflow-y-auto"><BenchNotes ref="notes" :stage="stage" /></aside>
+      <aside class="relative no-print bg-sheet xl:border-l border-t xl:border-t-0 border-line xl:overflow-y-auto"><BenchNotes ref="notes" :stage="stage" /></aside>
     </div>
     <GaugeStrip v-if="job.plan" class="no-print" />
     <FindBox :open="finding" @close="finding = false" />

@@ -1,0 +1,37 @@
+import { wrap, type Remote } from 'comlink'
+import type { Sampled } from '#core/load/doubt'
+import type { DoubtWorker } from '~/workers/doubt'
+
+/** Wait after the last edit before a haul is sampled again, ms. */
+const QUIET = 250
+
+/**
+ * The range of the shown haul's pressures where straight lines do not give it, sampled in a worker. Null while it is not
+ * needed or not ready; a newer plan makes an older answer void.
+ */
+export function useSampled() {
+  const job = useJob()
+  const sampled = shallowRef<Sampled | null>(null)
+  let worker: Worker | null = null
+  let remote: Remote<DoubtWorker> | null = null
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let asked = 0
+
+  watch(() => [job.plan, job.haulId] as const, ([plan, haulId]) => {
+    clearTimeout(timer)
+    const number = ++asked
+    sampled.value = null
+    if (!plan || job.derived?.stages.load.result.doubts[haulId]?.linear !== false) return
+    timer = setTimeout(async () => {
+      worker ??= new Worker(new URL('../workers/doubt.ts', import.meta.url), { type: 'module' })
+      remote ??= wrap<DoubtWorker>(worker)
+      const answer = await remote.sample(JSON.parse(JSON.stringify(plan)), haulId)
+      if (number === asked) sampled.value = answer
+    }, QUIET)
+  }, { immediate: true })
+  onScopeDispose(() => {
+    clearTimeout(timer)
+    worker?.terminate()
+  })
+  return sampled
+}

@@ -1,0 +1,215 @@
+import { wrap, type Remote } from 'comlink'
+import { scenariosOf, setsOf, type NamedScenario, type RunResult } from '#core/plan/derive'
+import type { ScenarioStep } from '#core/plan/types'
+import type { Hand, RunWorker } from '~/workers/run'
+
+/** What the circuit's picture shows of a run at one instant. */
+export interface LivePicture {
+  /** kg/s along each line, and how far its dashes have moved, px. */
+  flow: Record<string, number>
+  phase: Record<string, number>
+  /** Pa gauge by component, left before right. */
+  pressure: Record<string, number[]>
+  /** Components with a valve open or a motor on. */
+  open: Set<string>
+}
+
+/** Dashes move so many px/s for each kg/s: their speed is the flow. */
+const DASH_SPEED = 30_000
+const FASTEST = 160
+const FRAME = 50
+/** Rows of a live run kept; past it every other one goes. */
+const MOST_LIVE = 4000
+
+/** Runs of the planned circuit, played: scenarios worked out at once in a worker, or live under one's own hands. */
+export function usePlayer() {
+  const job = useJob()
+  const scenarios = computed(() => scenariosOf(job.plan!, job.derived!))
+  const sets = computed(() => setsOf(job.plan!, job.derived!))
+  const chosen = ref('')
+  const scenarioId = computed(() => (scenarios.value.some(s => s.id === chosen.value) ? chosen.value : (scenarios.value.find(s => s.id === `up-${job.haulId}`) ?? scenarios.value[0])?.id ?? ''))
+  const ran = shallowRef<{ scenario: NamedScenario | null, result: Pick<RunResult, 'columns' | 'rows' | 'where' | 'events' | 'highestCurrent'>, whole: RunResult | null, plan: unknown } | null>(null)
+  const hands = shallowRef<Hand[] | null>(null)
+  const running = ref(false)
+  const busy = ref(false)
+  const problem = ref('')
+  /** A run of a plan that has changed since says so rather than stand for it. */
+  const stale = computed(() => ran.value !== null && ran.value.plan !== job.plan)
+  /** Place in the run, 0 to 1. */
+  const at = ref(1)
+  const speed = ref(5)
+  const playing = ref(false)
+  let worker: Worker | null = null
+  let remote: Remote<RunWorker> | null = null
+  let frame = 0
+
+  function quit(): void {
+    worker?.terminate()
+    worker = null
+    remote = null
+    running.value = false
+  }
+  function fresh(): Remote<RunWorker> {
+    quit()
+    worker = new Worker(new URL('../../workers/run.ts', import.meta.url), { type: 'module' })
+    remote = wrap<RunWorker>(worker)
+    return remote
+  }
+  const plain = () => JSON.parse(JSON.stringify(job.plan)) as unknown
+  function stop(): void {
+    hold()
+    quit()
+    hands.value = null
+    busy.value = false
+  }
+
+  async function start(): Promise<void> {
+    stop()
+    problem.value = ''
+    const api = fresh()
+    const mine = worker
+    running.value = true
+    const { plan } = job
+    try {
+      const answer = await api.run(plain(), scenarioId.value)
+      if (worker !== mine) return
+      ran.value = answer && { scenario: answer.scenario, result: answer.result, whole: answer.result, plan }
+      at.value = 1
+    }
+    catch (error) {
+      if (worker === mine) problem.value = `This run did not come to its end: ${(error as Error).message}`
+    }
+    if (worker === mine) quit()
+  }
+
+  /** Live, from the minimum, loaded with the haul shown (or empty). */
+  async function takeOver(loaded: boolean): Promise<void> {
+    stop()
+    problem.value = ''
+    const api = fresh()
+    const least = job.derived!.stages.load.result.spring?.minPressure ?? 0
+    const { plan } = job
+    try {
+      const opened = await api.open(plain(), loaded ? job.haulId : null, least, least)
+      if (!opened) return
+      hands.value = opened.hands
+      ran.value = { scenario: null, result: { ...opened, events: [], highestCurrent: 0 }, whole: null, plan }
+      at.value = 1
+      go()
+    }
+    catch (error) {
+      problem.value = `The circuit cannot be run: ${(error as Error).message}`
+      stop()
+    }
+  }
+  const press = (part: string, way: 'up' | 'down' | null) => void remote?.press(part, way)
+  const begin = (step: ScenarioStep) => {
+    busy.value = true
+    void remote?.begin(step)
+    go()
+  }
+
+  const flow: Record<string, number> = {}
+  const phase = shallowRef<Record<string, number>>({})
+  function hold(): void {
+    cancelAnimationFrame(frame)
+    playing.value = false
+  }
+  function go(): void {
+    if (playing.value) return
+    playing.value = true
+    let last = performance.now()
+    let waiting = false
+    const tick = (now: number) => {
+      if (!playing.value) return
+      const dt = Math.min((now - last) / 1000, 0.25)
+      if (now - last >= FRAME && !waiting) {
+        last = now
+        move(dt)
+        if (hands.value) {
+          waiting = true
+          void live(dt).finally(() => { waiting = false })
+        }
+        else {
+          const rows = ran.value!.result.rows
+          at.value = Math.min(at.value + (dt * speed.value) / Math.max(rows.at(-1)![0]!, 1e-9), 1)
+          if (at.value >= 1) return hold()
+        }
+      }
+      frame = requestAnimationFrame(tick)
+    }
+    frame = requestAnimationFrame(tick)
+  }
+  async function live(dt: number): Promise<void> {
+    const now = ran.value
+    try {
+      const next = await remote?.advance(dt * speed.value)
+      if (!next || !now || ran.value !== now) return
+      let rows = [...now.result.rows, ...next.rows]
+      if (rows.length > MOST_LIVE) rows = rows.filter((_, i) => i % 2 === 0 || i === rows.length - 1)
+      busy.value = next.busy
+      ran.value = { ...now, result: { ...now.result, rows, events: [...now.result.events, ...next.events] } }
+      at.value = 1
+    }
+    catch (error) {
+      problem.value = `The run stopped: ${(error as Error).message}`
+      stop()
+    }
+  }
+  function play(): void {
+    if (playing.value) return hold()
+    if (!ran.value) return
+    if (!hands.value && at.value >= 1) at.value = 0
+    go()
+  }
+
+  const row = computed(() => {
+    const rows = ran.value?.result.rows
+    if (!rows?.length) return null
+    const t = rows[0]![0]! + at.value * (rows.at(-1)![0]! - rows[0]![0]!)
+    let [low, high] = [0, rows.length - 1]
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if (rows[middle]![0]! >= t - 1e-12) high = middle
+      else low = middle + 1
+    }
+    return rows[low]!
+  })
+  const columnAt = computed(() => new Map(ran.value?.result.columns.map((c, i) => [c.id, i]) ?? []))
+  const value = (id: string) => {
+    const i = columnAt.value.get(id)
+    return i === undefined || !row.value ? null : row.value[i]!
+  }
+
+  /** Moves the dashes by what flows now. */
+  function move(dt: number): void {
+    if (!row.value) return
+    const next = { ...phase.value }
+    for (const [id, i] of columnAt.value) {
+      if (!id.startsWith('flow.')) continue
+      const line = id.slice(5)
+      flow[line] = row.value[i]!
+      next[line] = (next[line] ?? 0) - Math.sign(flow[line]) * Math.min(Math.abs(flow[line]) * DASH_SPEED, FASTEST) * dt
+    }
+    phase.value = next
+  }
+  const live$ = computed((): LivePicture | null => {
+    if (!ran.value || !row.value || stale.value) return null
+    const picture: LivePicture = { flow: {}, phase: phase.value, pressure: {}, open: new Set() }
+    for (const [id, i] of columnAt.value) {
+      if (id.startsWith('flow.')) picture.flow[id.slice(5)] = row.value[i]!
+      if (id.startsWith('open.') && row.value[i]! > 0) picture.open.add(id.slice(5).split('.')[0]!)
+    }
+    for (const [part, column] of Object.entries(ran.value.result.where)) {
+      const pressure = value(column)
+      const [id, port] = part.split('.') as [string, string?]
+      // Of a valve the side away from the supply is the one a gauge is wanted on; a dual gauge shows both its sides.
+      if (pressure !== null && (!port || port === 'out' || port === 'left' || port === 'right')) picture.pressure[id] = [...(port === 'right' ? picture.pressure[id] ?? [] : []), pressure]
+    }
+    return picture
+  })
+  onScopeDispose(stop)
+
+  return { scenarios, sets, chosen, scenarioId, ran, hands, running, busy, problem, stale, at, speed, playing, row, value, live: live$, start, stop, takeOver, press, begin, play, hold }
+}
+export type Player = ReturnType<typeof usePlayer>

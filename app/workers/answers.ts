@@ -1,0 +1,12 @@
+import { expose } from 'comlink'
+import { answerPlan, createDeriver, type Answers } from '#core/plan/derive'
+import { checkPlan } from '#core/plan/schema'
+
+/** What runs of a plan's circuit say. What comes in is checked like any plan; null when it is none. */
+function answer(value: unknown): Answers | null {
+  const { plan } = checkPlan(value)
+  return plan && answerPlan(plan, createDeriver()(plan))
+}
+
+export type AnswersWorker = { answer: typeof answer }
+expose({ answer } satisfies AnswersWorker)

@@ -1,0 +1,25 @@
+import { expose } from 'comlink'
+import type { SetChoice, SetTried } from '#core/air/whichSet'
+import { trySet } from '#core/plan/derive'
+import { checkPlan } from '#core/plan/schema'
+import type { Plan } from '#core/plan/types'
+
+/** One hand of the pool that tries sets. The plan is checked once and kept. */
+let plan: Plan | null = null
+const api = {
+  open(value: unknown): boolean {
+    plan = checkPlan(value).plan
+    return plan !== null
+  },
+  /** Null for a set that cannot be run on this circuit. */
+  tryOne(choice: SetChoice): SetTried | null {
+    try {
+      return plan && trySet(plan, choice)
+    }
+    catch {
+      return null
+    }
+  },
+}
+export type SweepWorker = typeof api
+expose(api)

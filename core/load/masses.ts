@@ -1,0 +1,55 @@
+import type { Haul, LoadItem, Truck } from '../plan/types'
+import { GRAVITY } from '../quantity/constants'
+import type { PlacedMass } from './statics'
+import { tongue } from './trailer'
+
+/**
+ * What an item weighs, kg: its own mass and the liquid in it. A mass typed below nothing is a slip of sign; it is counted
+ * with its size, never as lift, and marked by a note.
+ */
+export function itemMass(item: LoadItem): number {
+  return Math.abs(item.mass) + (item.liquid ? item.liquid.density * item.length * item.width * item.height * item.liquid.fill : 0)
+}
+
+/** The same item, lighter or heavier throughout. */
+export function scaledItem(item: LoadItem, by: number): LoadItem {
+  return { ...item, mass: item.mass * by, liquid: item.liquid && { ...item.liquid, density: item.liquid.density * by } }
+}
+
+/** What a trailer puts where: on the coupling, on its own axle, and whole. kg. */
+export interface Towed { ball: number, whole: number }
+
+/** Ball load and trailer weight as typed or weighed, or from the trailer's own plan. */
+export function towed(haul: Haul): Towed {
+  if (haul.ballFrom !== 'trailer') return { ball: haul.ballLoad, whole: haul.trailerMass }
+  const { trailer } = haul
+  const masses = [{ mass: trailer.empty, behind: trailer.emptyAt }, ...Object.values(trailer.items)]
+  return { ball: tongue(trailer.axle, masses).ball, whole: masses.reduce((sum, m) => sum + m.mass, 0) }
+}
+
+/** Where the coupling stands, m ahead of the rear axle. */
+export const couplingAt = (haul: Haul, truck: Truck) => (haul.coupling === 'bed' ? truck.bedHitch ?? 0 : -truck.axleToBall)
+
+/** Masses of a haul as points: its items and the load at the coupling. */
+export function massesOf(haul: Haul, truck: Truck): PlacedMass[] {
+  const items = Object.values(haul.items).map(item => ({ mass: itemMass(item), x: item.x, y: item.y }))
+  const { ball } = towed(haul)
+  return ball === 0 ? items : [...items, { mass: ball, x: couplingAt(haul, truck), y: 0 }]
+}
+
+export interface BarShift { /** N·m of both bars */ moment: number, /** kg */ front: number, rear: number, trailer: number }
+
+/**
+ * What spring bars of a weight-distributing hitch move, kg: front +(M/L)(1 + b/Lt), trailer axle +M/Lt, rear the rest,
+ * M the moment of both bars about the ball, b the ball behind the rear axle, Lt from ball to trailer axle.
+ * Source: both free bodies balanced. Nothing on a bed hitch, or with no trailer behind.
+ */
+export function barShift(haul: Haul, truck: Truck): BarShift {
+  const moment = haul.bars && haul.coupling === 'ball' && towed(haul).whole > 0 ? 2 * haul.bars.force * haul.bars.length : 0
+  const front = (moment / truck.wheelbase) * (1 + truck.axleToBall / haul.trailer.axle)
+  const trailer = moment / haul.trailer.axle
+  return { moment, front: front / GRAVITY, trailer: trailer / GRAVITY, rear: -(front + trailer) / GRAVITY }
+}
+
+/** Whether anything is carried or towed. */
+export const carries = (haul: Haul) => Object.keys(haul.items).length > 0 || towed(haul).ball !== 0

@@ -1,0 +1,5 @@
+import { startQueue } from '../utils/queue'
+
+export default defineNitroPlugin(() => {
+  void startQueue()
+})

@@ -18,17 +18,23 @@ export { expect }
 
 export const STAGES = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'] as const
 
+/** A stage comes a moment after its heading; nothing can be read or counted on it before. */
+const stageShown = (page: Page) => expect(page.locator('main[data-stage] > :nth-child(2)').first()).toBeAttached()
+
 /** Opens a page and waits until it answers to clicks. */
 export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path)
   await page.waitForSelector('html[data-ready]')
-  if (path.startsWith('/jobs/')) await expect(page.getByRole('status')).toContainText(/Revision \d+ saved/)
+  if (!path.startsWith('/jobs/')) return
+  await saved(page)
+  await stageShown(page)
 }
 
 /** Goes to a stage by the line. */
 export async function go(page: Page, stage: string): Promise<void> {
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(stage) }).click()
   await expect(page.getByRole('heading', { level: 1, name: stage })).toBeVisible()
+  await stageShown(page)
 }
 
 export const saved = (page: Page) => expect(page.getByRole('status')).toContainText(/Revision \d+ saved/)

@@ -9,9 +9,8 @@ const shop = useShop()
 const screen = useScreen()
 const router = useRouter()
 
-const RANK = { stop: 0, fix: 1, know: 2 }
 const notes = computed(() => {
-  const all = [...job.derived?.notes ?? [], ...screen.runNotes].sort((a, b) => RANK[a.rank] - RANK[b.rank])
+  const all = job.derived?.notes ?? []
   const mine = all.filter(n => n.stage === stage && onHaul(n))
   const elsewhere = all.filter(n => n.rank === 'stop' && (n.stage !== stage || !onHaul(n)))
   return { mine, elsewhere }

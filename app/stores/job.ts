@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { produce } from 'immer'
 import { checkPlan } from '#core/plan/schema'
-import { createDeriver } from '#core/plan/derive'
+import { createDeriver, type Answers } from '#core/plan/derive'
 import { applyEdit, foldHistory, makeEdit, type Edit } from '#core/plan/edit'
 import { diffDocuments, mergeDocuments, type Conflict } from '#core/plan/merge'
 import { ordered, type Plan } from '#core/plan/types'
@@ -47,7 +47,9 @@ export const useJob = defineStore('job', () => {
 
   const derive = createDeriver()
   const deriveGhost = createDeriver()
-  const derived = computed(() => (plan.value ? derive(plan.value) : null))
+  /** What runs of the circuit say; null until they are through. */
+  const answers = shallowRef<Answers | null>(null)
+  const derived = computed(() => (plan.value ? derive(plan.value, answers.value) : null))
   const derivedGhost = computed(() => (ghostPlan.value ? deriveGhost(ghostPlan.value) : null))
   const hauls = computed(() => (plan.value ? ordered(plan.value.hauls) : []))
   /** The haul shown: the one chosen here, else the one heaviest on the rear axle. */
@@ -293,5 +295,5 @@ export const useJob = defineStore('job', () => {
 
   watch(chosenHaul, value => value && localStorage.setItem(`np.haul.${id.value}`, value))
 
-  return { id, revision, plan, history, queue, saveState, message, away, clash, chosenHaul, derived, derivedGhost, hauls, haulId, stacks, open, edit, drag, drop, undo, redo, applyRemedy, save, settle }
+  return { id, revision, plan, history, queue, saveState, message, away, clash, chosenHaul, answers, derived, derivedGhost, hauls, haulId, stacks, open, edit, drag, drop, undo, redo, applyRemedy, save, settle }
 })

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import type { Figure, Note } from '#core/quantity/figure'
+import type { Figure } from '#core/quantity/figure'
 
 /** What this browser shows: theme, the figure asked "why?", and the thing a note points at. */
 export const useScreen = defineStore('screen', () => {
@@ -8,7 +8,5 @@ export const useScreen = defineStore('screen', () => {
   const asked = shallowRef<Figure | null>(null)
   /** Subject of the note last pressed. */
   const subject = ref<string | null>(null)
-  /** Notes that runs of the circuit gave, while they stand for the plan shown. */
-  const runNotes = shallowRef<Note[]>([])
-  return { theme, asked, subject, runNotes }
+  return { theme, asked, subject }
 })

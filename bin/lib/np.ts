@@ -42,10 +42,10 @@ function readPlan(path: string): Plan {
 
 function check(path: string): number {
   const plan = readPlan(path)
-  const derived = createDeriver()(plan)
-  const answers = answerPlan(plan, derived)
-  print(report(derived, sampleHauls(plan, derived), answers))
-  return [...derived.notes, ...answers.notes].some(n => n.rank === 'stop') ? 1 : 0
+  const derive = createDeriver()
+  const derived = derive(plan, answerPlan(plan, derive(plan)))
+  print(report(derived, sampleHauls(plan, derived)))
+  return derived.notes.some(n => n.rank === 'stop') ? 1 : 0
 }
 
 /** Without a scenario, the names of those the plan has; with one, its run as CSV. */

@@ -79,13 +79,15 @@ export function answersOf(plan: AirPlan, spring: SpringClass, sets: readonly Hau
   const tool = runs.tool?.results[0]
   if (tool && tool.seconds !== null) figures.tool = { label: 'Small wrench in full', value: tool.seconds, quantity: 'time', formula: 'until the air at the tool falls under what it needs', inputs: [{ label: 'Takes', value: TOOL.demand, quantity: 'flow' }, { label: 'At', value: TOOL.needed, quantity: 'pressure' }], source: `${SOURCE}; tool from memory` }
   for (const s of scenarios) notes.push(...limitNotes(plan, spring, `“${s.label}”`, runs[s.id]))
-  // The same limit met in several runs is one note.
-  const seen = new Set<string>()
-  const once = notes.filter((n) => {
-    const key = `${n.rule} ${n.subject}`
-    return !seen.has(key) && Boolean(seen.add(key))
-  })
-  return { figures, notes: once }
+  // The same limit met in several runs is one note: that of the run which goes furthest past it.
+  const worst = new Map<string, Note>()
+  const past = (n: Note) => Math.abs((n.value ?? 0) - (n.limit ?? 0))
+  for (const note of notes) {
+    const key = `${note.rule} ${note.subject}`
+    const known = worst.get(key)
+    if (!known || past(note) > past(known)) worst.set(key, note)
+  }
+  return { figures, notes: [...worst.values()] }
 }
 
 /** Springs outside their limits at any step of a run; a run that did not come to its end has said nothing, and says so. */

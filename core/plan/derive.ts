@@ -43,8 +43,9 @@ const RANKS: readonly Rank[] = ['stop', 'fix', 'know']
 /**
  * Derives everything from a plan, stage by stage in the order of work. The only file that knows that order.
  * A stage whose inputs are the very same objects as last time is not computed again.
+ * @returns takes a plan and, once they are in, the answers of runs of its circuit ({@link answerPlan}): they join Air's own.
  */
-export function createDeriver(): (plan: Plan) => Derived {
+export function createDeriver(): (plan: Plan, answers?: Answers | null) => Derived {
   const kept = new Map<string, { inputs: unknown[], output: unknown }>()
   const keep: Keep = <T>(name: string, inputs: unknown[], compute: () => T): T => {
     const last = kept.get(name)
@@ -53,9 +54,9 @@ export function createDeriver(): (plan: Plan) => Derived {
     kept.set(name, { inputs, output })
     return output
   }
-  const stage = <T>(name: StageName, inputs: unknown[], compute: () => T) => keep(name, inputs, compute)
+  const stage = <T>(name: StageName | 'ran', inputs: unknown[], compute: () => T) => keep(name, inputs, compute)
 
-  return (plan) => {
+  return (plan, answers = null) => {
     const set = airSet(plan.air)
     const teed = springsTeed(plan.air)
     const truck = stage('truck', [plan.truck, set.spring, plan.air.spacer, plan.air.droop, plan.air.sheet], () => truckStage(plan.truck, set.spring, plan.air, keep))
@@ -69,7 +70,7 @@ export function createDeriver(): (plan: Plan) => Derived {
       feed: power.result.powered ? { length: power.result.oneWay, area: power.result.area, fuse: power.result.fuse } : null,
     }))
     const prove = stage('prove', [plan.prove, air, lay], () => proveStage(plan.prove, plan.air, set.spring, testVolumes(air.result.springVolume, lay.result.routes, set.tube)))
-    const before = { truck, load, air, lay, power, tune, build, prove }
+    const before = { truck, load, air: answers ? stage('ran', [air, answers], () => withAnswers(air, answers)) : air, lay, power, tune, build, prove }
     const stops = Object.values(before).flatMap(s => s.notes).filter(n => n.rank === 'stop').length
     const handover = stage('handover', [plan.handover, plan.job, tune, build, prove, stops], () => handoverStage(plan.handover, plan.job, plan.hauls, {
       presets: tune.result.presets, minimum: tune.result.minimum, spring: set.spring, teed, powered: air.result.powered, stops,
@@ -138,6 +139,10 @@ export function scenariosOf(plan: Plan, derived: Derived): NamedScenario[] {
 /** Runs a scenario on a plan: its own circuit, line lengths, springs, truck and haul. Some tenths of a second: in a worker. */
 export function runPlan(plan: Plan, derived: Derived, scenario: Scenario): RunResult {
   return runScenario(plan.air, runFacts(plan, derived), scenario)
+}
+
+function withAnswers(air: StageOutput<AirResult>, { figures, notes }: Answers): StageOutput<AirResult> {
+  return { ...air, figures: { ...air.figures, ...figures }, notes: [...air.notes, ...notes], state: notes.some(n => n.rank === 'stop') ? 'stop' : air.state }
 }
 
 /** What runs of the plan's circuit say: figures and notes of Air beyond what is derived at every key. In a worker on the page. */

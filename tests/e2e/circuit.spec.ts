@@ -161,3 +161,19 @@ test('each of the thirteen kinds is drawn whole, without a Stop of its own, and 
     await expect(panel).not.toContainText('did not come to its end')
   }
 })
+
+test('a Stop that only a run finds is shown at every stage, and holds up the hand-over', async ({ page, request }) => {
+  const plan = await (await request.get('/api/jobs/core-sampler/plan')).json() as { job: { name: string }, air: { sheet: object | null, components: Record<string, { sheet?: object }> } }
+  // A small spring that bursts low, behind wide valves: no sum sees it, the run does.
+  plan.job.name = 'Wide valves'
+  plan.air.sheet = { area: 0.006, minPressure: 68_940, maxPressure: 120_000, maxLoad: 340 }
+  for (const id of ['paddle-left', 'paddle-right']) plan.air.components[id]!.sheet = { conductance: 4e-8 }
+  await open(page, '/')
+  await page.getByLabel('Plan file').setInputFiles({ name: 'wide.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(plan)) })
+  await expect(page).toHaveURL(/\/jobs\/.+\/truck/)
+  await expect(notes(page)).toContainText('Air: Left spring passes its limit in a run', { timeout: 20_000 })
+  await go(page, 'Hand over')
+  await expect(page.locator('main')).toContainText(/Stop notes? stands? open/)
+  await go(page, 'Air')
+  await expect(notes(page)).toContainText('Left spring passes its limit in a run')
+})

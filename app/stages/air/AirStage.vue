@@ -16,8 +16,7 @@ const air = computed(() => job.plan!.air)
 const stage = computed(() => job.derived!.stages.air)
 const player = usePlayer()
 const { live } = player
-const answers = useAnswers()
-const answer = (id: string) => answers.value?.figures[id]
+const answer = (id: string) => stage.value.figures[id]
 const WHOLE = ['liftsRestart', 'liftsFlat', 'tyres', 'duty', 'tool']
 const set = (label: string, change: (air: AirPlan) => void) => job.edit(label, draft => change(draft.air))
 const archetype = computed(() => ARCHETYPES.find(a => a.id === air.value.archetype)!)
@@ -108,7 +107,7 @@ const printIt = () => window.print()
         <table class="w-full text-sm" aria-label="What the runs say">
           <thead><tr class="border-b border-line text-left"><th class="py-1 font-normal label">Haul</th><th class="text-right font-normal label">pumped alone</th><th class="text-right font-normal label">brought up</th><th class="text-right font-normal label">past</th><th class="text-right font-normal label">let down</th></tr></thead>
           <tbody>
-            <tr v-for="[id, haul] in job.hauls" :key="id" class="border-b border-line"><th scope="row" class="text-left font-normal py-1">{{ haul.label }}</th><td class="text-right"><Fig v-if="stage.figures[`${id}.time`]" :figure="stage.figures[`${id}.time`]" /><span v-else class="label">—</span></td><td v-for="what in ['run', 'past', 'down']" :key="what" class="text-right"><Fig v-if="answer(`${id}.${what}`)" :figure="answer(`${id}.${what}`)" /><span v-else class="label">{{ answers ? '—' : '…' }}</span></td></tr>
+            <tr v-for="[id, haul] in job.hauls" :key="id" class="border-b border-line"><th scope="row" class="text-left font-normal py-1">{{ haul.label }}</th><td class="text-right"><Fig v-if="stage.figures[`${id}.time`]" :figure="stage.figures[`${id}.time`]" /><span v-else class="label">—</span></td><td v-for="what in ['run', 'past', 'down']" :key="what" class="text-right"><Fig v-if="answer(`${id}.${what}`)" :figure="answer(`${id}.${what}`)" /><span v-else class="label">{{ job.answers ? '—' : '…' }}</span></td></tr>
           </tbody>
         </table>
         <table class="w-full text-sm mt-2">

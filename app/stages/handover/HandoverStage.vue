@@ -30,7 +30,10 @@ const print = () => window.print()
         <span v-if="job.saveState !== 'saved'" class="label">PDF and plan file carry what is saved.</span>
       </div>
     </div>
-    <ul v-if="sheet.open.length" class="no-print sheet p-3 border-l-4 border-brick"><li v-for="o in sheet.open" :key="o" class="font-semibold">{{ o }}</li></ul>
+    <ul v-if="sheet.open.length || !job.answers" class="no-print sheet p-3 border-l-4 border-brick">
+      <li v-for="o in sheet.open" :key="o" class="font-semibold">{{ o }}</li>
+      <li v-if="!job.answers" class="text-soft">The circuit is being run; what the runs find comes a moment later.</li>
+    </ul>
 
     <article class="sheet p-6 max-w-[780px] print:border-0 print:p-0 print:max-w-none print:bg-white print:text-black" aria-label="Driver’s sheet">
       <header class="flex justify-between gap-4 border-b-2 border-ink pb-2 mb-3">

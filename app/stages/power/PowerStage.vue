@@ -16,9 +16,8 @@ const sizes = computed(() => {
   const other = known ? [] : [...sizesOf('AWG'), ...sizesOf('mm²')].filter(s => Math.abs(s.area - own!) < 1e-12).map(s => ({ value: String(s.area), label: s.label }))
   return [{ value: '', label: 'As proposed' }, ...list, ...(known ? [] : other.length ? other : [{ value: String(own), label: `${(own! * 1e6).toFixed(2)} mm²` }])]
 })
-const answers = useAnswers()
 /** What the runs of Air's circuit take from the battery, for the haul shown. */
-const taken = computed(() => ['amps', 'charge', 'hottest', 'rest'].flatMap(what => answers.value?.figures[`${job.haulId}.${what}`] ?? []))
+const taken = computed(() => ['amps', 'charge', 'hottest', 'rest'].flatMap(what => job.answers?.figures[`${job.haulId}.${what}`] ?? []))
 const yesNo = [{ value: 'yes', label: 'yes' }, { value: 'no', label: 'no' }]
 </script>
 

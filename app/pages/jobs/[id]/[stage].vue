@@ -39,6 +39,7 @@ async function open(): Promise<void> {
   }
 }
 onMounted(open)
+useAnswers()
 watch(stage, () => {
   if (!job.derived?.stages[stage.value].notes.some(n => n.subject === screen.subject)) screen.subject = null
 })

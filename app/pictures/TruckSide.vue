@@ -3,10 +3,10 @@ import type { Truck } from '#core/plan/types'
 import { drawingScale, polyline, railOutline } from './scale'
 
 /** Side view from the left, to scale: wheels, frame, cab and bed; slots for what the stage adds. */
-const { truck, sag, above = 1.1, below = 0.45, exhaust = false } = defineProps<{ truck: Truck, sag?: { front: number, rear: number }, above?: number, below?: number, exhaust?: boolean }>()
+const { truck, sag, below = 0.45, exhaust = false } = defineProps<{ truck: Truck, sag?: { front: number, rear: number }, below?: number, exhaust?: boolean }>()
 const s = computed(() => drawingScale(truck))
 const top = computed(() => Math.max(truck.bed.floor + truck.bed.sides, truck.frame.top + truck.tyre.radius * 2.6, 1.75) + 0.12)
-const box = computed(() => ({ x: -250, y: -(top.value + above - 1.1) * 1000, width: s.value.length + 750, height: (top.value + above - 1.1 + below) * 1000 + 60 }))
+const box = computed(() => ({ x: -250, y: -top.value * 1000, width: s.value.length + 750, height: (top.value + below) * 1000 + 60 }))
 /** Outline of the cab by kind: bonnet and screen, or a van's box. */
 const cab = computed(() => {
   const { x, z } = s.value

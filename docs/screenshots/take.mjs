@@ -12,7 +12,7 @@ async function take(name, path, { theme = 'day', width = 1280, height = 800, at,
   await page.addInitScript(t => localStorage.setItem('np.theme', t), theme)
   await page.goto(address + path)
   await page.waitForSelector('html[data-ready]')
-  await page.waitForTimeout(900)
+  await page.waitForTimeout(2500)
   if (first) await first(page)
   if (at) await page.getByRole('region', { name: at }).evaluate(e => e.scrollIntoView({ block: 'start' }))
   await page.screenshot({ path: join(here, `${name}.png`) })

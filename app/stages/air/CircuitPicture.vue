@@ -47,7 +47,7 @@ const type = computed(() => (drawing.value && drawing.value.width > 950 ? 15 : 1
 function nameAt({ id, box, on }: PlacedSymbol): { x: number, y: number, anchor: 'start' | 'middle' } {
   if (air.components[id]!.kind === 'tank') return { x: box.width / 2, y: box.height / 2 - 2, anchor: 'middle' }
   if (air.components[id]!.kind === 'manifold') return { x: box.width / 2, y: -type.value - 10, anchor: 'middle' }
-  if (on === 'NORTH') return { x: box.width / 2, y: -6, anchor: 'middle' }
+  if (on === 'NORTH') return { x: box.width / 2, y: -14, anchor: 'middle' }
   if (on === 'SOUTH') return { x: box.width - 4, y: box.height / 2 + 9, anchor: 'start' }
   return { x: box.width / 2, y: box.height + type.value + 3, anchor: 'middle' }
 }

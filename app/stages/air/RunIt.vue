@@ -112,7 +112,7 @@ const step = (id: string) => {
         </table>
         <div class="text-sm">
           <figure v-if="sag" class="mb-2" aria-label="How the truck stands">
-            <TruckSide :truck="job.plan!.truck" :sag="sag" :above="0.7" :below="0.05" />
+            <TruckSide :truck="job.plan!.truck" :sag="sag" :below="0.05" />
             <figcaption class="label">Rear {{ showText(Math.abs(sag.rear), 'length', shop.units) }} {{ sag.rear > 0 ? 'under' : 'over' }} its empty height<template v-if="lean !== null && Math.abs(lean) > 0.004">, {{ showText(Math.abs(lean), 'length', shop.units) }} higher on the {{ lean > 0 ? 'left' : 'right' }}</template>.</figcaption>
           </figure>
           <ul><li v-for="line in outcome" :key="line">{{ line }}</li></ul>

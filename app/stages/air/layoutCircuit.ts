@@ -21,7 +21,7 @@ const KEEP = { ...OPTIONS, 'elk.layered.crossingMinimization.semiInteractive': '
 
 interface Attached { id: string, line: string, host: string, hostPort: string, side: 'NORTH' | 'SOUTH' | 'EAST' }
 /** Room above and below a part for what is screwed into it. */
-const ROOM = 58
+const ROOM = 66
 const STUB = 8
 /** Width of a letter of a part's name, px. */
 const LETTER = 6.6

@@ -6,7 +6,7 @@ import { ordered, type LoadItem, type Plan, type School } from '#core/plan/types
 import { showText } from '#core/quantity/units'
 import TruckAbove from '~/pictures/TruckAbove.vue'
 import TruckSide from '~/pictures/TruckSide.vue'
-import { useDragging } from '~/pictures/scale'
+import { clearLabels, drawingScale, useDragging } from '~/pictures/scale'
 
 const job = useJob()
 const shop = useShop()
@@ -60,6 +60,12 @@ function setKind(id: string, kind: string): void {
 const kindOf = (i: LoadItem) => (i.liquid ? 'liquid' : i.on)
 /** How high an item stands: on the bed, a seat or the roof. */
 const standsAt = (i: LoadItem) => (i.on === 'bed' ? plan.value.truck.bed.floor : i.on === 'seat' ? plan.value.truck.frame.top + 0.15 : Math.max(plan.value.truck.frame.top + plan.value.truck.tyre.radius * 2.6, plan.value.truck.bed.floor + plan.value.truck.bed.sides))
+/** Height of an item's two lines on the drawing, mm. */
+const LABEL = 360
+const labels = computed(() => {
+  const { x, z } = drawingScale(plan.value.truck)
+  return clearLabels(items.value.map(([id, i]) => ({ id, x: x(i.x + i.length / 2), y: z(standsAt(i) + i.height), width: i.length * 1000 })), LABEL)
+})
 const couplingX = computed(() => (haul.value?.coupling === 'bed' ? plan.value.truck.bedHitch ?? 0 : -plan.value.truck.axleToBall))
 const couplingZ = computed(() => (haul.value?.coupling === 'bed' ? plan.value.truck.bed.floor + 0.06 : plan.value.truck.ballHeight))
 const surge = computed(() => figure('surgeAxle'))
@@ -115,7 +121,7 @@ const under = computed(() => {
     <button type="button" class="button" @click="addHaul"><Plus :size="16" aria-hidden="true" />Add a haul</button>
   </div>
   <div v-else class="space-y-3">
-    <div class="no-print sheet p-3">
+    <div class="no-print sheet p-3 pb-7 sm:pb-3">
       <TruckSide :truck="plan.truck" :sag="sag">
         <template #default="{ s, sagged }">
           <g v-for="[id, item] in items" :key="id" tabindex="0" role="button" :aria-label="`${item.label}, ${text(itemMass(item), 'mass')}, ${text(item.x, 'length')} ahead of the rear axle. Arrow keys move it.`" class="cursor-grab load-item" :data-item="id" @pointerdown="down($event, id, 'side')" @pointermove="dragging?.pointermove($event)" @pointerup="dragging?.pointerup()" @pointercancel="dragging?.pointercancel()" @keydown="nudge($event, id, 'side')" @focus="screen.subject = `${job.haulId}:${id}`">
@@ -129,7 +135,7 @@ const under = computed(() => {
           <line v-if="sagged" :x1="sagged.rearX" :x2="sagged.rearX" :y1="s.z(plan.truck.frame.top - plan.truck.frame.depth)" :y2="sagged.rearY" stroke="var(--brick)" stroke-width="1.5" vector-effect="non-scaling-stroke" />
         </template>
         <template #over="{ at, s, sagged }">
-          <div v-for="[id, item] in items" :key="id" class="absolute pointer-events-none text-xs leading-tight pl-1.5 pt-1 overflow-hidden" :style="{ ...at(s.x(item.x + item.length / 2), s.z(standsAt(item) + item.height)), width: `calc(${at(s.x(item.x - item.length / 2), 0).left} - ${at(s.x(item.x + item.length / 2), 0).left})` }"><span class="block truncate">{{ item.label }}</span><span class="figure">{{ text(itemMass(item), 'mass') }}</span></div>
+          <div v-for="[id, item] in items" :key="id" class="absolute pointer-events-none text-xs leading-tight pl-1.5 pt-1 overflow-hidden" :style="{ ...at(labels[id]!.x, labels[id]!.y), width: `calc(${at(s.x(item.x - item.length / 2), 0).left} - ${at(s.x(item.x + item.length / 2), 0).left})` }"><span class="block truncate">{{ item.label }}</span><span class="figure">{{ text(itemMass(item), 'mass') }}</span></div>
           <div class="absolute text-center leading-tight whitespace-nowrap" :style="at(s.x(plan.truck.wheelbase), 60)" style="transform: translate(-50%, 0)"><Fig :figure="figure('frontAxle')" /><p class="text-[11px] text-soft">front, of {{ text(plan.truck.ratings.frontAxle, 'mass') }}</p></div>
           <div class="absolute text-center leading-tight whitespace-nowrap" :style="at(s.x(0), 60)" style="transform: translate(-50%, 0)"><Fig :figure="figure('rearAxle')" /><p class="text-[11px] text-soft">rear, of {{ text(plan.truck.ratings.rearAxle, 'mass') }}</p></div>
           <div v-if="result.towed.ball !== 0" class="absolute text-xs leading-tight" :style="at(s.x(couplingX) + 90, s.z(0.3))">{{ haul.coupling === 'bed' ? 'bed hitch' : 'ball' }}<br><span class="figure">{{ text(result.towed.ball, 'mass') }}</span></div>

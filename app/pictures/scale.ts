@@ -66,7 +66,8 @@ export function clearLabels(boxes: readonly LabelBox[], height: number): Record<
   const placed: LabelBox[] = []
   for (const box of boxes.toSorted((a, b) => a.y - b.y)) {
     const at = { ...box }
-    const meets = (p: LabelBox) => at.x < p.x + p.width && p.x < at.x + at.width && Math.abs(at.y - p.y) < height
+    // A millimetre's play, so that rounding cannot have two labels meet for ever.
+    const meets = (p: LabelBox) => at.x < p.x + p.width && p.x < at.x + at.width && Math.abs(at.y - p.y) < height - 1
     for (let over = placed.find(meets); over; over = placed.find(meets)) at.y = over.y + height
     placed.push(at)
   }

@@ -24,10 +24,15 @@ export function useAnswers(): void {
   async function ask(): Promise<void> {
     const number = asked
     worker = new Worker(new URL('../workers/answers.ts', import.meta.url), { type: 'module' })
-    const answers = await wrap<AnswersWorker>(worker).answer(JSON.parse(JSON.stringify(job.plan)))
-    if (number !== asked) return
-    forget()
-    job.answers = answers
+    try {
+      const answers = await wrap<AnswersWorker>(worker).answer(JSON.parse(JSON.stringify(job.plan)))
+      if (number !== asked) return
+      forget()
+      job.answers = answers
+    }
+    catch (error) {
+      if (number === asked) job.message = `The circuit could not be run: ${(error as Error).message}`
+    }
   }
   // At once, so that no figure is ever read beside a plan it was not run for.
   watch([() => job.plan?.truck, () => job.plan?.hauls, () => job.plan?.air, () => job.plan?.lay], () => {

@@ -13,7 +13,7 @@ const router = useRouter()
 const text = ref('')
 interface Hit { label: string, where: string, go(): void }
 
-const all = computed<Hit[]>(() => {
+function everything(): Hit[] {
   const derived = job.derived
   if (!derived || !job.plan) return []
   const to = (stage: string) => router.push(`/jobs/${job.id}/${stage}`)
@@ -25,7 +25,10 @@ const all = computed<Hit[]>(() => {
     ...Object.entries(job.plan.air.components).map(([id, c]) => ({ label: c.label, where: 'Part', go: () => { screen.subject = id; void to('lay') } })),
     ...STAGES.flatMap(s => Object.entries(derived.stages[s].figures).filter(([id]) => !id.includes('.') || id.startsWith(`${job.haulId}.`)).map(([, f]) => ({ label: f.label, where: `${STAGE_TITLES[s].name}: ${showText(f.value, f.quantity, shop.units)}`, go: () => { screen.asked = f } }))),
   ]
-})
+}
+/** As it stood when the box was opened: nothing that comes in meanwhile moves the list under the keys. */
+const all = shallowRef<Hit[]>([])
+watch(() => open, now => now && (all.value = everything()))
 const hits = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
   return all.value.filter(h => words.every(w => `${h.label} ${h.where}`.toLowerCase().includes(w))).slice(0, 14)

@@ -5,7 +5,7 @@ import { applyEdit } from '../plan/edit'
 import { report } from '../plan/report'
 import { PARTS } from '../catalog/components'
 import type { OwnClass } from '../plan/types'
-import { answering } from './answers'
+import { answering, answersOf } from './answers'
 import { OVERSHOOT, circuitPatches } from './rules'
 import { circuitGraph, likes, ownClassesCsv, ownClassesJson, readOwnClasses } from './ownClasses'
 import { compressorOf, partOf, springOf } from './parts'
@@ -28,6 +28,45 @@ describe('answers drawn from runs', () => {
     const up = scenariosOf(plan, derived).find(s => s.id === 'up-hives')!
     expect(figures['hives.run']!.value).toBe(runPlan(plan, derived, up).brought[0])
     expect(report(createDeriver()(plan, { figures, notes: [] })).figures.air!['hives.run']!.value).toBe(figures['hives.run']!.value)
+  })
+  test('every figure of every demo job says why and is finite; charge, heat and rest agree with one another', () => {
+    for (const { plan: p } of demoJobs()) {
+      const all = answerPlan(p, createDeriver()(p)).figures
+      for (const [id, f] of Object.entries(all)) {
+        expect({ id, finite: f.value === null || Number.isFinite(f.value) }).toEqual({ id, finite: true })
+        expect({ id, why: f.formula !== '' && f.source !== '' && f.inputs.length > 0 }).toEqual({ id, why: true })
+      }
+      for (const haul of Object.keys(p.hauls)) {
+        const of = (what: string) => all[`${haul}.${what}`]
+        const [charge, amps, hottest, rest] = [of('charge'), of('amps'), of('hottest'), of('rest')]
+        if (!charge || !amps) continue
+        // Never more than the largest current all along, and not a tenth of it: a motor near stall draws some times its idle current.
+        const on = charge.inputs.find(i => i.label.endsWith(' ran'))!.value as number
+        expect(charge.value!).toBeLessThanOrEqual(amps.value! * on * (1 + 1e-9))
+        expect(charge.value!).toBeGreaterThan(amps.value! * on * 0.1)
+        if (!hottest || !rest) continue
+        // Newton's cooling (textbook): rest long enough brings the rise down to a fifth of the room to the cut-out, 20 °C about it.
+        const { thermal } = compressorOf(p.air, Object.keys(p.air.components).find(c => p.air.components[c]!.kind === 'compressor')!)!
+        const left = (hottest.value! - 293.15) * Math.exp(-rest.value! / thermal.constant)
+        const fifth = (thermal.cutOut - 293.15) * 0.2
+        if (rest.value! > 0) expect(left).toBeCloseTo(fifth, 6)
+        else expect(left).toBeLessThanOrEqual(fifth)
+      }
+    }
+  })
+  test('an engine’s belt takes no charge from the battery; two motors take both of theirs', () => {
+    const wagon = job('ridge-tender')
+    const belt = applyEdit(wagon, circuitPatches(wagon.air, 'engine-driven'))
+    expect(Object.keys(answerPlan(belt, createDeriver()(belt)).figures).filter(id => /\.(charge|amps|hottest|rest)$/.test(id))).toEqual([])
+    const two = { a: 30, b: 12 }
+    const used = (on: number, charge: number, hottest: number) => ({ on, charge, hottest, starts: 1 })
+    const base = answering(plan.air, scenariosOf(plan, derived)).find(s => s.id === 'up-hives')!
+    const up = runPlan(plan, derived, base)
+    const air = { ...plan.air, components: { ...plan.air.components, second: { ...plan.air.components.compressor!, label: 'Second compressor' } } }
+    const sets = [{ id: 'hives', label: 'Hives', left: 100_000, right: 100_000 }]
+    const { figures: both } = answersOf(air, springOf(plan.air)!, sets, [base], { 'up-hives': { ...up, used: { compressor: used(two.a, 500, 340), second: used(two.b, 200, 330) } } }, { left: 0.002, right: 0.002 }, 20)
+    expect(both['hives.charge']!.value).toBe(700)
+    expect(both['hives.hottest']!.value).toBe(340)
   })
   test('a spring driven past its limit in a run is a Stop with its figures', () => {
     const bold = structuredClone(job('core-sampler'))

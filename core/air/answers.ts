@@ -30,7 +30,6 @@ export function answersOf(plan: AirPlan, spring: SpringClass, sets: readonly Hau
   const tank = firstOf(plan, 'tank')
   const limits = allOf(plan, 'pressureSwitch').map(id => partOf(plan, id).figures)[0]
   const compressor = firstOf(plan, 'compressor')
-  const c = compressor ? compressorOf(plan, compressor) : null
 
   for (const set of sets) {
     const up = runs[`up-${set.id}`]
@@ -40,16 +39,18 @@ export function answersOf(plan: AirPlan, spring: SpringClass, sets: readonly Hau
       const [result] = up.results
       figures[`${set.id}.run`] = { label: `${set.label}: brought up`, value: result?.seconds ?? null, quantity: 'time', formula: 'from the minimum, loaded, until every outlet reads what it is told', inputs, source: SOURCE }
       figures[`${set.id}.past`] = { label: `${set.label}: past the target on the way`, value: result?.overshoot ?? 0, quantity: 'pressure', formula: 'furthest either spring stood past what it was told, over every step', inputs, source: SOURCE, max: OVERSHOOT }
-      for (const [id, used] of Object.entries(up.used)) {
-        if (used.on <= 0) continue
-        figures[`${set.id}.charge`] = { label: `${set.label}: charge a fill takes`, value: used.charge, quantity: 'charge', formula: '∫ I·dt while the motor runs', inputs: [{ label: 'Motor ran', value: used.on, quantity: 'time' }, { label: 'At most', value: up.highestCurrent, quantity: 'current' }], source: SOURCE }
+      const motors = Object.entries(up.used).filter(([id, used]) => used.on > 0 && plan.components[id]?.kind === 'compressor')
+      if (motors.length > 0) {
+        figures[`${set.id}.charge`] = { label: `${set.label}: charge a fill takes`, value: motors.reduce((sum, [, used]) => sum + used.charge, 0), quantity: 'charge', formula: '∫ I·dt while the motor runs', inputs: [...motors.map(([id, used]) => ({ label: `${plan.components[id]!.label} ran`, value: used.on, quantity: 'time' as const })), { label: 'At most', value: up.highestCurrent, quantity: 'current' }], source: SOURCE }
         figures[`${set.id}.amps`] = { label: `${set.label}: motor current at most`, value: up.highestCurrent, quantity: 'current', formula: 'largest of the run, at the pressure the compressor works against', inputs: [{ label: 'Counted with at Power', value: planned, quantity: 'current' }], source: SOURCE, max: planned > 0 ? planned * 1.05 : undefined }
-        if (c && used.hottest > 0) {
-          const rise = used.hottest - REFERENCE_TEMPERATURE
-          const room = c.thermal.cutOut - REFERENCE_TEMPERATURE
-          figures[`${set.id}.hottest`] = { label: `${set.label}: motor at its hottest`, value: used.hottest, quantity: 'temperature', formula: 'τ·dT/dt = rise·(I/I_max)² − (T − T_around)', inputs: [{ label: 'Time constant', value: c.thermal.constant, quantity: 'time' }, { label: 'Opens at', value: c.thermal.cutOut, quantity: 'temperature' }], source: 'First-order heating of the class (common practice)', max: c.thermal.cutOut }
-          if (rise > 0) figures[`${set.id}.rest`] = { label: `${set.label}: rest until cool enough to start again`, value: rise > room * 0.2 ? c.thermal.constant * Math.log(rise / (room * 0.2)) : 0, quantity: 'time', formula: 'τ·ln(rise/(a fifth of the room to the cut-out))', inputs: [{ label: 'Rise of one fill, K', value: rise, quantity: 'plain' }], source: 'First-order cooling of the class (common practice)' }
-          if (used.hottest >= c.thermal.cutOut) notes.push({ ...air, quantity: 'temperature', rule: 'run-thermal', rank: 'fix', subject: id, value: used.hottest, limit: c.thermal.cutOut, title: 'The motor trips on the way up', text: `“${set.label}” takes it to {value}; its thermal cut-out opens at {limit} and it waits to cool. A larger compressor, or a tank.` })
+        const [id, { hottest }] = motors.toSorted(([, x], [, y]) => y.hottest - x.hottest)[0]!
+        const thermal = compressorOf(plan, id)?.thermal
+        if (thermal && hottest > 0) {
+          const rise = hottest - REFERENCE_TEMPERATURE
+          const room = thermal.cutOut - REFERENCE_TEMPERATURE
+          figures[`${set.id}.hottest`] = { label: `${set.label}: motor at its hottest`, value: hottest, quantity: 'temperature', formula: 'τ·dT/dt = rise·(I/I_max)² − (T − T_around)', inputs: [{ label: 'Time constant', value: thermal.constant, quantity: 'time' }, { label: 'Opens at', value: thermal.cutOut, quantity: 'temperature' }], source: 'First-order heating of the class (common practice)', max: thermal.cutOut }
+          if (rise > 0) figures[`${set.id}.rest`] = { label: `${set.label}: rest until cool enough to start again`, value: rise > room * 0.2 ? thermal.constant * Math.log(rise / (room * 0.2)) : 0, quantity: 'time', formula: 'τ·ln(rise/(a fifth of the room to the cut-out))', inputs: [{ label: 'Rise of one fill, K', value: rise, quantity: 'plain' }], source: 'First-order cooling of the class (common practice)' }
+          if (hottest >= thermal.cutOut) notes.push({ ...air, quantity: 'temperature', rule: 'run-thermal', rank: 'fix', subject: id, value: hottest, limit: thermal.cutOut, title: 'The motor trips on the way up', text: `“${set.label}” takes it to {value}; its thermal cut-out opens at {limit} and it waits to cool. A larger compressor, or a tank.` })
         }
       }
       if (planned > 0 && up.highestCurrent > planned * 1.05) notes.push({ ...air, quantity: 'current', rule: 'run-current', rank: 'fix', subject: compressor ?? 'compressor', value: up.highestCurrent, limit: planned, title: 'The motor draws more in a run than Power counts with', text: `Brought up for “${set.label}” it draws {value}, {limit} is counted with: what stands between it and the springs raises the pressure it works against. A wider bore, or a thicker wire.` })

@@ -1,15 +1,11 @@
 import { readFileSync } from 'node:fs'
-import { expect, go, open, saved, test } from './support'
+import { expect, go, newJob, open, saved, test } from './support'
 
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
 const picture = (page: import('@playwright/test').Page) => page.getByRole('group', { name: 'Air circuit with standard fluid-power symbols' })
 
 test('a tank system is built from hand filling with the keyboard alone; broken, it says so; run, its gauges move', async ({ page }) => {
-  await open(page, '/')
-  await page.getByRole('button', { name: 'New job' }).click()
-  await page.getByLabel('Name of the job').fill('Tank by operations')
-  await page.getByRole('button', { name: 'Begin' }).click()
-  await page.waitForURL(/\/jobs\/.+/)
+  await newJob(page, 'Tank by operations')
   await go(page, 'Air')
   await page.getByLabel('Started from').selectOption('hand-two')
   await saved(page)
@@ -136,11 +132,7 @@ test('a scenario written by hand is saved with the job and runs; sets are tried 
 
 test('each of the thirteen kinds is drawn whole, without a Stop of its own, and runs its first haul', async ({ page, request }) => {
   test.setTimeout(240_000)
-  await open(page, '/')
-  await page.getByRole('button', { name: 'New job' }).click()
-  await page.getByLabel('Name of the job').fill('Every kind')
-  await page.getByRole('button', { name: 'Begin' }).click()
-  await page.waitForURL(/\/jobs\/.+/)
+  await newJob(page, 'Every kind')
   await go(page, 'Air')
   const kinds = page.getByLabel('Started from')
   await expect(kinds.locator('option')).toHaveCount(13)

@@ -223,6 +223,16 @@ test('keys: stages by number, notes by J, find by /, help by ?', async ({ page }
   await expect(page.getByRole('heading', { level: 1, name: 'Load' })).toBeVisible()
 })
 
+test('names of items that stand behind one another can both be read', async ({ page }) => {
+  await open(page, '/jobs/festival-rig/load')
+  const side = page.locator('main').locator('div', { has: page.getByRole('group', { name: /^Truck from the left side/ }) }).last()
+  const boxes = await Promise.all(['Lighting towers', 'Cable drums'].map(name => side.getByText(name, { exact: true }).locator('..').boundingBox()))
+  const [towers, drums] = boxes.map(b => b!)
+  const across = Math.min(towers!.x + towers!.width, drums!.x + drums!.width) - Math.max(towers!.x, drums!.x)
+  expect(across).toBeGreaterThan(20) // the one does stand behind the other
+  expect(Math.min(towers!.y + towers!.height, drums!.y + drums!.height) - Math.max(towers!.y, drums!.y)).toBeLessThan(2)
+})
+
 test('a plan file is exported and opened; a broken one is refused and changes nothing', async ({ page, request }) => {
   const text = await (await request.get('/api/jobs/star-wagon/plan')).text()
   await open(page, '/')

@@ -37,6 +37,15 @@ export async function go(page: Page, stage: string): Promise<void> {
   await stageShown(page)
 }
 
+/** A job made from nothing, of the kind offered first. */
+export async function newJob(page: Page, name: string): Promise<void> {
+  await open(page, '/')
+  await page.getByRole('button', { name: 'New job' }).click()
+  await page.getByLabel('Name of the job').fill(name)
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await page.waitForURL(/\/jobs\/.+/)
+}
+
 export const saved = (page: Page) => expect(page.getByRole('status')).toContainText(/Revision \d+ saved/)
 
 /** A figure on the gauge strip, as read on the screen. */

@@ -1,19 +1,16 @@
+import prettier from 'eslint-config-prettier'
 import withNuxt from './.nuxt/eslint.config.mjs'
 
+// Prettier alone decides the layout; ESLint looks for faults.
 export default withNuxt(
-  { ignores: ['.output/**', '.build/**', '.data/**', 'test-results/**', 'docs/**', 'server/db/migrations/**'] },
+  {
+    ignores: ['.output/**', '.build/**', '.data/**', 'test-results/**', 'docs/**', 'server/db/migrations/**'],
+  },
+  prettier,
   {
     rules: {
-      '@stylistic/max-statements-per-line': 'off',
-      '@stylistic/member-delimiter-style': 'off',
-      '@stylistic/quote-props': 'off',
-      '@stylistic/operator-linebreak': 'off',
-      '@stylistic/arrow-parens': 'off',
       '@typescript-eslint/no-explicit-any': 'error',
-      'vue/max-attributes-per-line': 'off',
-      'vue/singleline-html-element-content-newline': 'off',
       'vue/multi-word-component-names': 'off',
-      'vue/html-self-closing': 'off',
       'vue/require-default-prop': 'off',
     },
   },

@@ -4,10 +4,21 @@ export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@nuxt/eslint'],
   // One page per job that lives for hours in the browser, keeps unsaved edits itself and is never indexed: nothing to render on the server.
   ssr: false,
-  components: [{ path: '~/shell', pathPrefix: false }, { path: '~/pictures', pathPrefix: false }, { path: '~/stages', pathPrefix: false }],
+  components: [
+    { path: '~/shell', pathPrefix: false },
+    { path: '~/pictures', pathPrefix: false },
+    { path: '~/stages', pathPrefix: false },
+  ],
   imports: { dirs: ['composables', 'stores'] },
   devtools: { enabled: false },
-  app: { head: { title: 'Nimble Piston', htmlAttrs: { lang: 'en' }, meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }], link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }] } },
+  app: {
+    head: {
+      title: 'Nimble Piston',
+      htmlAttrs: { lang: 'en' },
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+    },
+  },
   css: ['~/assets/main.css'],
   compatibilityDate: '2026-01-01',
   nitro: { preset: 'node-server', compressPublicAssets: { gzip: true, brotli: false } },
@@ -18,5 +29,4 @@ export default defineNuxtConfig({
   },
   typescript: { strict: true },
   telemetry: false,
-  eslint: { config: { stylistic: { semi: false, quotes: 'single' } } },
 })

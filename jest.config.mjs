@@ -1,6 +1,11 @@
 const shared = {
   testEnvironment: 'node',
-  transform: { '^.+\\.ts$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }] },
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
+    ],
+  },
   moduleNameMapper: { '^#core/(.*)$': '<rootDir>/core/$1' },
 }
 

@@ -45,10 +45,20 @@ if (process.argv[2] === 'cold') {
 
 /** The demo's high-flow rig: ten minutes of bringing up, airing two tyres, the horn, and letting down. */
 function tenMinutes() {
-  const rigPlan = demoJobs().find(j => j.id === 'festival-rig')!.plan
+  const rigPlan = demoJobs().find((j) => j.id === 'festival-rig')!.plan
   const derived = createDeriver()(rigPlan)
   const [set] = setsOf(rigPlan, derived)
-  const scenario: Scenario = { ...newScenario('Ten minutes', 1, 34_474, 34_474), haul: set!.id, steps: [{ do: 'bring', left: set!.left, right: set!.right }, { do: 'tyre', volume: 0.06, from: 140_000, to: 380_000, count: 2 }, { do: 'press', part: 'horn-valve', way: 'up', seconds: 3 }, { do: 'load', haul: null }, { do: 'bring', left: 34_474, right: 34_474 }] }
+  const scenario: Scenario = {
+    ...newScenario('Ten minutes', 1, 34_474, 34_474),
+    haul: set!.id,
+    steps: [
+      { do: 'bring', left: set!.left, right: set!.right },
+      { do: 'tyre', volume: 0.06, from: 140_000, to: 380_000, count: 2 },
+      { do: 'press', part: 'horn-valve', way: 'up', seconds: 3 },
+      { do: 'load', haul: null },
+      { do: 'bring', left: 34_474, right: 34_474 },
+    ],
+  }
   const facts = runFacts(rigPlan, derived)
   scenario.steps.push({ do: 'wait', seconds: 600 - runScenario(rigPlan.air, facts, scenario).lasted })
   return { air: rigPlan.air, facts, scenario, set: set! }
@@ -56,12 +66,14 @@ function tenMinutes() {
 
 if (process.argv[2] === 'sweep') {
   // Runs a second of one process: sets of the hive hauler, haul by haul.
-  const hive = demoJobs().find(j => j.id === 'hive-hauler')!.plan
+  const hive = demoJobs().find((j) => j.id === 'hive-hauler')!.plan
   const choices = setsToTry(hive.air).filter((_, i) => i % 4 === 0)
   trySet(hive, choices[0]!)
   const from = now()
   for (const choice of choices) trySet(hive, choice)
-  console.log(JSON.stringify({ runs: choices.length * Object.keys(hive.hauls).length, seconds: (now() - from) / 1000 }))
+  console.log(
+    JSON.stringify({ runs: choices.length * Object.keys(hive.hauls).length, seconds: (now() - from) / 1000 }),
+  )
   process.exit(0)
 }
 
@@ -99,12 +111,16 @@ function againstOdex(): number {
     const from = now()
     let y: number[]
     try {
-      y = solver.solve((t, x) => {
-        rig.sim.slope(t, Float64Array.from(x), out)
-        return [...out]
-      }, rig.t, [...rig.sim.y], span).y
-    }
-    catch {
+      y = solver.solve(
+        (t, x) => {
+          rig.sim.slope(t, Float64Array.from(x), out)
+          return [...out]
+        },
+        rig.t,
+        [...rig.sim.y],
+        span,
+      ).y
+    } catch {
       continue
     }
     const took = now() - from
@@ -115,36 +131,83 @@ function againstOdex(): number {
   return Infinity
 }
 
-const plan = demoJobs().map(j => j.plan).sort((a, b) => writePlanFile(b).length - writePlanFile(a).length)[0]!
+const plan = demoJobs()
+  .map((j) => j.plan)
+  .sort((a, b) => writePlanFile(b).length - writePlanFile(a).length)[0]!
 writeFileSync(process.argv[2]!, writePlanFile(plan))
 const whole = time(200, () => void createDeriver()(plan))
 const derive = createDeriver()
 derive(plan)
-const itemEdits = Array.from({ length: 200 }, (_, i) => makeEdit(plan, 'a', 'x', (d) => { Object.values(d.hauls)[0]!.items.extra = newItem('x', 9, i, 0, 0, [1, 1, 1]) })!.plan)
-const edited = time(200, i => void derive(itemEdits[i]!))
-const labels = Array.from({ length: 200 }, (_, i) => makeEdit(plan, 'a', 'x', (d) => { d.handover.driver = String(i) })!.plan)
-const labelled = time(200, i => void derive(labels[i]!))
+const itemEdits = Array.from(
+  { length: 200 },
+  (_, i) =>
+    makeEdit(plan, 'a', 'x', (d) => {
+      Object.values(d.hauls)[0]!.items.extra = newItem('x', 9, i, 0, 0, [1, 1, 1])
+    })!.plan,
+)
+const edited = time(200, (i) => void derive(itemEdits[i]!))
+const labels = Array.from(
+  { length: 200 },
+  (_, i) =>
+    makeEdit(plan, 'a', 'x', (d) => {
+      d.handover.driver = String(i)
+    })!.plan,
+)
+const labelled = time(200, (i) => void derive(labels[i]!))
 const merge = time(200, () => void mergeDocuments(plan, itemEdits[3]!, labels[3]!))
 const began = now()
-fillTime(0.004, 34_474, 586_054, { volume: 0.0076, pressure: 1_034_214 }, { bore: 0.00297, length: 4, roughness: 1.5e-6 }, 293.15)
+fillTime(
+  0.004,
+  34_474,
+  586_054,
+  { volume: 0.0076, pressure: 1_034_214 },
+  { bore: 0.00297, length: 4, roughness: 1.5e-6 },
+  293.15,
+)
 const fill = now() - began
 // Every class in every truck of the demo under every haul, with the air its pressures ask for.
 const bodies = demoJobs().flatMap(({ plan: p }) => {
   const { load, truck } = createDeriver()(p).stages
-  return Object.values(load.result.hauls).flatMap(h => SPRINGS.map(s => ({ truck: truck.result.truck, load: h.body, spring: { ...s, designHeight: truck.result.truck.seatGap.unladen - s.bracketHeight }, air: { left: h.left.pressure, right: h.right.pressure } })))
+  return Object.values(load.result.hauls).flatMap((h) =>
+    SPRINGS.map((s) => ({
+      truck: truck.result.truck,
+      load: h.body,
+      spring: { ...s, designHeight: truck.result.truck.seatGap.unladen - s.bracketHeight },
+      air: { left: h.left.pressure, right: h.right.pressure },
+    })),
+  )
 })
-const solve = () => bodies.map((b) => {
-  const from = now()
-  settle(b.truck, b.load, b.spring, b.air)
-  return now() - from
-})
+const solve = () =>
+  bodies.map((b) => {
+    const from = now()
+    settle(b.truck, b.load, b.spring, b.air)
+    return now() - from
+  })
 for (let i = 0; i < 20; i++) solve()
-const solves = Array.from({ length: 20 }, solve).flat().sort((a, b) => a - b)
-const bent = demoJobs().map(j => j.plan).find(p => p.job.name === 'Ridge tender')!
+const solves = Array.from({ length: 20 }, solve)
+  .flat()
+  .sort((a, b) => a - b)
+const bent = demoJobs()
+  .map((j) => j.plan)
+  .find((p) => p.job.name === 'Ridge tender')!
 const derivedBent = createDeriver()(bent)
 const ten = tenMinutes()
 const run = time(7, () => void runScenario(ten.air, ten.facts, ten.scenario))
 const from = now()
 const sampled = Object.keys(sampleHauls(bent, derivedBent)).length
 const sample = (now() - from) / sampled
-console.log(JSON.stringify({ name: plan.job.name, whole, edited, labelled, merge, fill, solvesPerSecond: 1000 / (solves.reduce((a, b) => a + b) / solves.length), slowestSolve: solves[Math.floor(solves.length * 0.999)], sample, realTime: 600_000 / run, odex: againstOdex() }))
+console.log(
+  JSON.stringify({
+    name: plan.job.name,
+    whole,
+    edited,
+    labelled,
+    merge,
+    fill,
+    solvesPerSecond: 1000 / (solves.reduce((a, b) => a + b) / solves.length),
+    slowestSolve: solves[Math.floor(solves.length * 0.999)],
+    sample,
+    realTime: 600_000 / run,
+    odex: againstOdex(),
+  }),
+)

@@ -15,19 +15,58 @@ install()
 installChromium()
 buildApp()
 const rows = []
-const row = (what, value, unit, limit) => rows.push({ what, measured: `${value < 10 ? value.toFixed(2) : value.toFixed(0)} ${unit}`, limit: limit === undefined ? '' : `${limit} ${unit}`, ok: limit === undefined ? '' : value <= limit ? 'yes' : 'NO' })
-const rowAtLeast = (what, value, unit, limit) => rows.push({ what, measured: `${value.toFixed(1)} ${unit}`, limit: `over ${limit}`, ok: value > limit ? 'yes' : 'NO' })
-const quantile = (values, q) => values.sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * q))]
+const row = (what, value, unit, limit) =>
+  rows.push({
+    what,
+    measured: `${value < 10 ? value.toFixed(2) : value.toFixed(0)} ${unit}`,
+    limit: limit === undefined ? '' : `${limit} ${unit}`,
+    ok: limit === undefined ? '' : value <= limit ? 'yes' : 'NO',
+  })
+const rowAtLeast = (what, value, unit, limit) =>
+  rows.push({
+    what,
+    measured: `${value.toFixed(1)} ${unit}`,
+    limit: `over ${limit}`,
+    ok: value > limit ? 'yes' : 'NO',
+  })
+const quantile = (values, q) =>
+  values.sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * q))]
 
-const coreBench = await bundle('bench/core.ts', 'bench-core', ['core', 'bench', 'server/db'], ['pg', 'drizzle-orm'])
+const coreBench = await bundle(
+  'bench/core.ts',
+  'bench-core',
+  ['core', 'bench', 'server/db'],
+  ['pg', 'drizzle-orm'],
+)
 const planFile = join(root, '.build', 'bench.plan.json')
-const runCore = (...args) => JSON.parse(execFileSync(process.execPath, [coreBench, ...args], { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } }))
+const runCore = (...args) =>
+  JSON.parse(
+    execFileSync(process.execPath, [coreBench, ...args], {
+      encoding: 'utf8',
+      env: { ...process.env, NODE_ENV: 'production' },
+    }),
+  )
 const core = runCore(planFile)
 const colds = Array.from({ length: 7 }, () => runCore('cold', planFile))
 row(`derive “${core.name}”, everything, median`, core.whole, 'ms', 16)
 row('derive after moving a load, median', core.edited, 'ms', 16)
-row('derive, first in a new process, median of 7', quantile(colds.map(c => c.derive), 0.5), 'ms', 60)
-row('reading and checking the file before it', quantile(colds.map(c => c.read), 0.5), 'ms')
+row(
+  'derive, first in a new process, median of 7',
+  quantile(
+    colds.map((c) => c.derive),
+    0.5,
+  ),
+  'ms',
+  60,
+)
+row(
+  'reading and checking the file before it',
+  quantile(
+    colds.map((c) => c.read),
+    0.5,
+  ),
+  'ms',
+)
 row('edit of a label against everything (ratio)', core.labelled / core.whole, '×')
 row('edit of a load against everything (ratio)', core.edited / core.whole, '×')
 row('three-way merge', core.merge, 'ms')
@@ -37,13 +76,34 @@ row('doubt of one haul by 10 000 samples', core.sample, 'ms', 1000)
 row('fill-time, tank through 3/16 in line', core.fill, 'ms')
 rowAtLeast('ten minutes of the high-flow circuit, against real time', core.realTime, '×', 2000)
 rowAtLeast('the same equations by a general package at no greater error', core.odex, '× our time', 1)
-const sweep = hands => Promise.all(Array.from({ length: hands }, () => new Promise((resolve, reject) => execFile(process.execPath, [coreBench, 'sweep'], { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } }, (error, out) => (error ? reject(error) : resolve(JSON.parse(out)))))))
-for (const hands of [1, 2]) row(`sweep of sets, ${hands} at once`, (await sweep(hands)).reduce((sum, r) => sum + r.runs / r.seconds, 0), 'runs/s')
+const sweep = (hands) =>
+  Promise.all(
+    Array.from(
+      { length: hands },
+      () =>
+        new Promise((resolve, reject) =>
+          execFile(
+            process.execPath,
+            [coreBench, 'sweep'],
+            { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } },
+            (error, out) => (error ? reject(error) : resolve(JSON.parse(out))),
+          ),
+        ),
+    ),
+  )
+for (const hands of [1, 2])
+  row(
+    `sweep of sets, ${hands} at once`,
+    (await sweep(hands)).reduce((sum, r) => sum + r.runs / r.seconds, 0),
+    'runs/s',
+  )
 
 const npTimes = []
 for (let i = 0; i < 9; i++) {
   const began = performance.now()
-  spawnSync(join(root, 'bin/np'), ['calc', 'standby'], { input: '{"battery_Ah":70,"usable_fraction":0.5,"drain_mA":2}' })
+  spawnSync(join(root, 'bin/np'), ['calc', 'standby'], {
+    input: '{"battery_Ah":70,"usable_fraction":0.5,"drain_mA":2}',
+  })
   npTimes.push(performance.now() - began)
 }
 row('bin/np calc, median', quantile(npTimes.slice(1), 0.5), 'ms', 500)
@@ -52,14 +112,23 @@ const cluster = await startCluster('bench', { fresh: true })
 let server
 let browser
 try {
-  const { setUp } = await import(pathToFileURL(await bundle('server/db/setup.ts', 'setup', ['core', 'server/db'], ['pg', 'drizzle-orm'])).href)
+  const { setUp } = await import(
+    pathToFileURL(await bundle('server/db/setup.ts', 'setup', ['core', 'server/db'], ['pg', 'drizzle-orm']))
+      .href
+  )
   await setUp(cluster.url, join(root, 'server/db/migrations'))
   const client = new pg.Client({ connectionString: cluster.url })
   await client.connect()
-  await client.query(`insert into jobs (id, shop_id, author_id, head, summary, updated_at) select id || '-' || n, shop_id, author_id, head, summary || jsonb_build_object('name', (summary->>'name') || ' ' || n), now() - n * interval '1 minute' from jobs, generate_series(1, 249) n where jobs.shop_id = 'saltmarsh'`)
-  await client.query(`insert into revisions (job_id, number, shop_id, author_id, base, plan, edits) select r.job_id || '-' || n, 1, r.shop_id, r.author_id, 0, r.plan, r.edits from revisions r, generate_series(1, 249) n`)
+  await client.query(
+    `insert into jobs (id, shop_id, author_id, head, summary, updated_at) select id || '-' || n, shop_id, author_id, head, summary || jsonb_build_object('name', (summary->>'name') || ' ' || n), now() - n * interval '1 minute' from jobs, generate_series(1, 249) n where jobs.shop_id = 'saltmarsh'`,
+  )
+  await client.query(
+    `insert into revisions (job_id, number, shop_id, author_id, base, plan, edits) select r.job_id || '-' || n, 1, r.shop_id, r.author_id, 0, r.plan, r.edits from revisions r, generate_series(1, 249) n`,
+  )
   await client.query('analyze')
-  const { rows: [{ count }] } = await client.query('select count(*) from jobs')
+  const {
+    rows: [{ count }],
+  } = await client.query('select count(*) from jobs')
   await client.end()
 
   const began = performance.now()
@@ -74,21 +143,54 @@ try {
     }
     return quantile(times, 0.95)
   }
-  row(`job list, ${count} jobs, 95th percentile`, await p95(i => `/api/jobs?page=${i % 40}`), 'ms', 50)
-  row(`job list searched, ${count} jobs, 95th percentile`, await p95(i => `/api/jobs?search=wagon%20${i % 9}`), 'ms', 50)
-  row(`job page’s data, ${count} jobs, 95th percentile`, await p95(i => `/api/jobs/estuary-flatbed-${1 + (i % 240)}`), 'ms', 50)
+  row(`job list, ${count} jobs, 95th percentile`, await p95((i) => `/api/jobs?page=${i % 40}`), 'ms', 50)
+  row(
+    `job list searched, ${count} jobs, 95th percentile`,
+    await p95((i) => `/api/jobs?search=wagon%20${i % 9}`),
+    'ms',
+    50,
+  )
+  row(
+    `job page’s data, ${count} jobs, 95th percentile`,
+    await p95((i) => `/api/jobs/estuary-flatbed-${1 + (i % 240)}`),
+    'ms',
+    50,
+  )
 
-  browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+  browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  })
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(`${server.address}/jobs/estuary-flatbed/truck`)
   await page.getByRole('status').getByText(/saved/).waitFor()
-  const script = await page.evaluate(() => [...new Map(performance.getEntriesByType('resource').filter(r => r.name.endsWith('.js')).map(r => [r.name, r.encodedBodySize])).values()].reduce((sum, size) => sum + size, 0))
+  const script = await page.evaluate(() =>
+    [
+      ...new Map(
+        performance
+          .getEntriesByType('resource')
+          .filter((r) => r.name.endsWith('.js'))
+          .map((r) => [r.name, r.encodedBodySize]),
+      ).values(),
+    ].reduce((sum, size) => sum + size, 0),
+  )
   row('first load of a job page, compressed script', script / 1000, 'kB', 250)
   await page.goto(`${server.address}/jobs/estuary-flatbed/load`)
   await page.getByLabel('Ball load').waitFor()
   const edits = await page.evaluate(async () => {
-    const field = document.querySelector('input[id]') && [...document.querySelectorAll('label')].find(l => l.textContent === 'Ball load').control
-    const figure = () => [...document.querySelectorAll('section[aria-label="Gauge strip"] .figure')][2].textContent
+    const field =
+      document.querySelector('input[id]') &&
+      [...document.querySelectorAll('label')].find((l) => l.textContent === 'Ball load').control
+    const figure = () =>
+      [...document.querySelectorAll('section[aria-label="Gauge strip"] .figure')][2].textContent
     const times = []
     for (let i = 0; i < 20; i++) {
       const before = figure()
@@ -110,9 +212,12 @@ try {
   const moves = await page.evaluate(async () => {
     const times = {}
     for (const part of ['battery', 'bend-3']) {
-      const handle = document.querySelector(`[aria-label="Truck from above, front at the left"] [data-part="${part}"]`)
+      const handle = document.querySelector(
+        `[aria-label="Truck from above, front at the left"] [data-part="${part}"]`,
+      )
       const at = handle.getBoundingClientRect()
-      const send = (type, x, y) => handle.dispatchEvent(new PointerEvent(type, { bubbles: true, pointerId: 1, clientX: x, clientY: y }))
+      const send = (type, x, y) =>
+        handle.dispatchEvent(new PointerEvent(type, { bubbles: true, pointerId: 1, clientX: x, clientY: y }))
       handle.setPointerCapture = () => {}
       send('pointerdown', at.x, at.y)
       times[part] = []
@@ -120,7 +225,7 @@ try {
         await new Promise(requestAnimationFrame)
         const began = performance.now()
         send('pointermove', at.x + 1 + (i % 12) * 2, at.y + (i % 7))
-        await new Promise(resolve => setTimeout(resolve))
+        await new Promise((resolve) => setTimeout(resolve))
         document.body.getBoundingClientRect()
         times[part].push(performance.now() - began)
       }
@@ -132,13 +237,14 @@ try {
   row('three views while dragging a bend of the exhaust, median', quantile(moves['bend-3'], 0.5), 'ms', 16)
   row('edit to new figures on screen, median', quantile(edits, 0.5), 'ms', 100)
   row('edit to new figures on screen, 95th percentile', quantile(edits, 0.95), 'ms')
-}
-finally {
+} finally {
   await browser?.close()
   server?.child.kill('SIGTERM')
   await cluster.stop()
   rmSync(cluster.folder, { recursive: true, force: true })
 }
-console.log(`${cpus().length} cores, Node.js ${process.versions.node}, ${JSON.parse(readFileSync(join(root, 'package.json'), 'utf8')).version}`)
+console.log(
+  `${cpus().length} cores, Node.js ${process.versions.node}, ${JSON.parse(readFileSync(join(root, 'package.json'), 'utf8')).version}`,
+)
 console.table(rows)
-process.exitCode = rows.some(r => r.ok === 'NO') ? 1 : 0
+process.exitCode = rows.some((r) => r.ok === 'NO') ? 1 : 0

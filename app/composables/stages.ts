@@ -1,7 +1,7 @@
 import { STAGES, type Figure, type StageName } from '#core/quantity/figure'
 import type { Derived } from '#core/plan/derive'
 
-export const STAGE_TITLES: Record<StageName, { name: string, what: string }> = {
+export const STAGE_TITLES: Record<StageName, { name: string; what: string }> = {
   truck: { name: 'Truck', what: 'What is under there, as measured.' },
   load: { name: 'Load', what: 'What it carries, and the air that brings it level.' },
   air: { name: 'Air', what: 'Springs, supply and control, and how they join.' },
@@ -14,7 +14,12 @@ export const STAGE_TITLES: Record<StageName, { name: string, what: string }> = {
 }
 
 /** A stage's figure by id, or the current haul's figure of that name. */
-export function figureOf(derived: Derived | null, stage: StageName, id: string, haul: string): Figure | undefined {
+export function figureOf(
+  derived: Derived | null,
+  stage: StageName,
+  id: string,
+  haul: string,
+): Figure | undefined {
   const figures = derived?.stages[stage].figures
   return figures?.[id] ?? figures?.[`${haul}.${id}`]
 }

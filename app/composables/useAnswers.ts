@@ -29,15 +29,18 @@ export function useAnswers(): void {
       if (number !== asked) return
       forget()
       job.answers = answers
-    }
-    catch (error) {
+    } catch (error) {
       if (number === asked) job.message = `The circuit could not be run: ${(error as Error).message}`
     }
   }
   // At once, so that no figure is ever read beside a plan it was not run for.
-  watch([() => job.plan?.truck, () => job.plan?.hauls, () => job.plan?.air, () => job.plan?.lay], () => {
-    forget()
-    if (job.plan) timer = setTimeout(() => void ask(), QUIET)
-  }, { immediate: true, flush: 'sync' })
+  watch(
+    [() => job.plan?.truck, () => job.plan?.hauls, () => job.plan?.air, () => job.plan?.lay],
+    () => {
+      forget()
+      if (job.plan) timer = setTimeout(() => void ask(), QUIET)
+    },
+    { immediate: true, flush: 'sync' },
+  )
   onScopeDispose(forget)
 }

@@ -17,18 +17,22 @@ export function useSampled() {
   let timer: ReturnType<typeof setTimeout> | undefined
   let asked = 0
 
-  watch(() => [job.plan, job.haulId] as const, ([plan, haulId]) => {
-    clearTimeout(timer)
-    const number = ++asked
-    sampled.value = null
-    if (!plan || job.derived?.stages.load.result.doubts[haulId]?.linear !== false) return
-    timer = setTimeout(async () => {
-      worker ??= new Worker(new URL('../workers/doubt.ts', import.meta.url), { type: 'module' })
-      remote ??= wrap<DoubtWorker>(worker)
-      const answer = await remote.sample(JSON.parse(JSON.stringify(plan)), haulId)
-      if (number === asked) sampled.value = answer
-    }, QUIET)
-  }, { immediate: true })
+  watch(
+    () => [job.plan, job.haulId] as const,
+    ([plan, haulId]) => {
+      clearTimeout(timer)
+      const number = ++asked
+      sampled.value = null
+      if (!plan || job.derived?.stages.load.result.doubts[haulId]?.linear !== false) return
+      timer = setTimeout(async () => {
+        worker ??= new Worker(new URL('../workers/doubt.ts', import.meta.url), { type: 'module' })
+        remote ??= wrap<DoubtWorker>(worker)
+        const answer = await remote.sample(JSON.parse(JSON.stringify(plan)), haulId)
+        if (number === asked) sampled.value = answer
+      }, QUIET)
+    },
+    { immediate: true },
+  )
   onScopeDispose(() => {
     clearTimeout(timer)
     worker?.terminate()

@@ -13,14 +13,29 @@ const chosen = ref<string | null>(null)
 const problems = ref<string[]>([])
 const said = ref('')
 const kinds = Object.keys(KINDS) as ComponentKind[]
-const usable = kinds.filter(k => likes(k).length > 0)
+const usable = kinds.filter((k) => likes(k).length > 0)
 const kind = ref<ComponentKind>('tank')
-const list = computed(() => Object.entries(shop.parts).sort((a, b) => a[1].kind.localeCompare(b[1].kind) || a[1].label.localeCompare(b[1].label)))
-const part = computed(() => (chosen.value ? shop.parts[chosen.value] ?? null : null))
+const list = computed(() =>
+  Object.entries(shop.parts).sort(
+    (a, b) => a[1].kind.localeCompare(b[1].kind) || a[1].label.localeCompare(b[1].label),
+  ),
+)
+const part = computed(() => (chosen.value ? (shop.parts[chosen.value] ?? null) : null))
 function add(): void {
   const like = likes(kind.value)[0]!
   const id = `own-${crypto.randomUUID().slice(0, 8)}`
-  void shop.setParts({ ...shop.parts, [id]: { kind: kind.value, label: `${KINDS[kind.value].label}, own`, like, figures: {}, number: '', make: '', price: null } })
+  void shop.setParts({
+    ...shop.parts,
+    [id]: {
+      kind: kind.value,
+      label: `${KINDS[kind.value].label}, own`,
+      like,
+      figures: {},
+      number: '',
+      make: '',
+      price: null,
+    },
+  })
   chosen.value = id
 }
 function change(edit: (c: OwnClass) => void): void {
@@ -28,13 +43,13 @@ function change(edit: (c: OwnClass) => void): void {
   edit(next)
   void shop.setParts({ ...shop.parts, [chosen.value!]: next })
 }
-const forget = (figure: string) => change(c => void Reflect.deleteProperty(c.figures, figure))
+const forget = (figure: string) => change((c) => void Reflect.deleteProperty(c.figures, figure))
 function remove(): void {
   const { [chosen.value!]: _, ...rest } = shop.parts
   void shop.setParts(rest)
   chosen.value = null
 }
-const like = computed(() => (part.value ? generic(part.value.kind, part.value.like)?.figures ?? {} : {}))
+const like = computed(() => (part.value ? (generic(part.value.kind, part.value.like)?.figures ?? {}) : {}))
 async function load(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
@@ -51,45 +66,187 @@ async function load(event: Event): Promise<void> {
 
 <template>
   <div class="min-h-screen flex flex-col">
-    <header class="bg-frame text-onframe flex flex-wrap items-center gap-3 px-4 py-2 min-h-[52px]"><NuxtLink to="/" class="font-head font-semibold text-lg">Nimble Piston</NuxtLink><span class="text-onframe-soft">Own parts</span></header>
+    <header class="bg-frame text-onframe flex flex-wrap items-center gap-3 px-4 py-2 min-h-[52px]">
+      <NuxtLink to="/" class="font-head font-semibold text-lg">Nimble Piston</NuxtLink
+      ><span class="text-onframe-soft">Own parts</span>
+    </header>
     <main class="max-w-5xl w-full mx-auto p-4 space-y-3">
-      <div class="flex flex-wrap items-baseline gap-3"><h1 class="text-2xl">The shop’s own parts</h1><p class="text-soft">Figures off real parts’ sheets, offered wherever that kind of part is chosen.</p></div>
+      <div class="flex flex-wrap items-baseline gap-3">
+        <h1 class="text-2xl">The shop’s own parts</h1>
+        <p class="text-soft">Figures off real parts’ sheets, offered wherever that kind of part is chosen.</p>
+      </div>
       <div class="sheet p-4 flex flex-wrap gap-3 items-end">
-        <PickField label="Kind" class="w-56" :value="kind" :options="usable.map(k => ({ value: k, label: KINDS[k].label }))" @change="v => { kind = v as ComponentKind }" />
+        <PickField
+          label="Kind"
+          class="w-56"
+          :value="kind"
+          :options="usable.map((k) => ({ value: k, label: KINDS[k].label }))"
+          @change="
+            (v) => {
+              kind = v as ComponentKind
+            }
+          "
+        />
         <button type="button" class="button" @click="add">Add a class</button>
         <span class="grow" />
-        <label class="button quiet cursor-pointer"><Upload :size="16" aria-hidden="true" />Take in JSON or CSV<input type="file" accept=".json,.csv,application/json,text/csv" class="sr-only" @change="load"></label>
-        <button type="button" class="button quiet" :disabled="!list.length" @click="saveFile('parts.json', ownClassesJson(shop.parts), 'application/json')"><Download :size="16" aria-hidden="true" />JSON</button>
-        <button type="button" class="button quiet" :disabled="!list.length" @click="saveFile('parts.csv', ownClassesCsv(shop.parts), 'text/csv')"><Download :size="16" aria-hidden="true" />CSV</button>
+        <label class="button quiet cursor-pointer"
+          ><Upload :size="16" aria-hidden="true" />Take in JSON or CSV<input
+            type="file"
+            accept=".json,.csv,application/json,text/csv"
+            class="sr-only"
+            @change="load"
+        /></label>
+        <button
+          type="button"
+          class="button quiet"
+          :disabled="!list.length"
+          @click="saveFile('parts.json', ownClassesJson(shop.parts), 'application/json')"
+        >
+          <Download :size="16" aria-hidden="true" />JSON
+        </button>
+        <button
+          type="button"
+          class="button quiet"
+          :disabled="!list.length"
+          @click="saveFile('parts.csv', ownClassesCsv(shop.parts), 'text/csv')"
+        >
+          <Download :size="16" aria-hidden="true" />CSV
+        </button>
       </div>
       <p v-if="said" class="font-semibold" aria-live="polite">{{ said }}</p>
-      <div v-if="problems.length" class="sheet p-4 text-brick" role="alert"><p class="font-semibold">Nothing was taken in:</p><ul class="list-disc ml-5 text-sm"><li v-for="p in problems.slice(0, 20)" :key="p">{{ p }}</li></ul></div>
+      <div v-if="problems.length" class="sheet p-4 text-brick" role="alert">
+        <p class="font-semibold">Nothing was taken in:</p>
+        <ul class="list-disc ml-5 text-sm">
+          <li v-for="p in problems.slice(0, 20)" :key="p">{{ p }}</li>
+        </ul>
+      </div>
       <p v-if="shop.problem" class="text-brick font-semibold" role="alert">{{ shop.problem }}</p>
       <div class="sheet p-4">
-        <p v-if="!list.length" class="label">None yet. The catalogue ships generic classes only; numbers, makes and prices are yours to type here, or on a part in a job.</p>
+        <p v-if="!list.length" class="label">
+          None yet. The catalogue ships generic classes only; numbers, makes and prices are yours to type
+          here, or on a part in a job.
+        </p>
         <table v-else class="w-full text-sm">
-          <thead><tr class="text-left border-b border-line"><th class="py-1">Class</th><th>Kind</th><th>Number</th><th>Make</th><th class="text-right">Price</th></tr></thead>
+          <thead>
+            <tr class="text-left border-b border-line">
+              <th class="py-1">Class</th>
+              <th>Kind</th>
+              <th>Number</th>
+              <th>Make</th>
+              <th class="text-right">Price</th>
+            </tr>
+          </thead>
           <tbody>
-            <tr v-for="[id, p] in list" :key="id" class="border-b border-line" :class="{ 'bg-chosen': chosen === id }"><th scope="row" class="text-left font-normal py-1"><button type="button" class="underline text-left" @click="chosen = chosen === id ? null : id">{{ p.label }}</button></th><td>{{ KINDS[p.kind].label }}</td><td class="font-mono text-xs">{{ p.number }}</td><td>{{ p.make }}</td><td class="figure text-right">{{ p.price ?? '' }}</td></tr>
+            <tr
+              v-for="[id, p] in list"
+              :key="id"
+              class="border-b border-line"
+              :class="{ 'bg-chosen': chosen === id }"
+            >
+              <th scope="row" class="text-left font-normal py-1">
+                <button type="button" class="underline text-left" @click="chosen = chosen === id ? null : id">
+                  {{ p.label }}
+                </button>
+              </th>
+              <td>{{ KINDS[p.kind].label }}</td>
+              <td class="font-mono text-xs">{{ p.number }}</td>
+              <td>{{ p.make }}</td>
+              <td class="figure text-right">{{ p.price ?? '' }}</td>
+            </tr>
           </tbody>
         </table>
       </div>
       <section v-if="part" class="sheet p-4" aria-label="Class chosen">
         <div class="flex flex-wrap gap-3 items-end">
-          <TextField label="Label" class="grow min-w-56" required :value="part.label" @change="v => change(c => { c.label = v.slice(0, 80) })" />
-          <PickField label="Begins from" class="grow min-w-56" :value="part.like" :options="likes(part.kind).map(id => ({ value: id, label: generic(part!.kind, id)?.label ?? id }))" @change="v => change(c => { c.like = v })" />
-          <TextField label="Part number" class="w-40" :value="part.number" @change="v => change(c => { c.number = v.slice(0, 80) })" />
-          <TextField label="Make" class="w-40" :value="part.make" @change="v => change(c => { c.make = v.slice(0, 80) })" />
-          <NumField label="Price" class="w-28" :value="part.price" quantity="plain" :min="0" :max="1e7" @change="v => change(c => { c.price = v })" />
+          <TextField
+            label="Label"
+            class="grow min-w-56"
+            required
+            :value="part.label"
+            @change="
+              (v) =>
+                change((c) => {
+                  c.label = v.slice(0, 80)
+                })
+            "
+          />
+          <PickField
+            label="Begins from"
+            class="grow min-w-56"
+            :value="part.like"
+            :options="
+              likes(part.kind).map((id) => ({ value: id, label: generic(part!.kind, id)?.label ?? id }))
+            "
+            @change="
+              (v) =>
+                change((c) => {
+                  c.like = v
+                })
+            "
+          />
+          <TextField
+            label="Part number"
+            class="w-40"
+            :value="part.number"
+            @change="
+              (v) =>
+                change((c) => {
+                  c.number = v.slice(0, 80)
+                })
+            "
+          />
+          <TextField
+            label="Make"
+            class="w-40"
+            :value="part.make"
+            @change="
+              (v) =>
+                change((c) => {
+                  c.make = v.slice(0, 80)
+                })
+            "
+          />
+          <NumField
+            label="Price"
+            class="w-28"
+            :value="part.price"
+            quantity="plain"
+            :min="0"
+            :max="1e7"
+            @change="
+              (v) =>
+                change((c) => {
+                  c.price = v
+                })
+            "
+          />
         </div>
         <div class="grid grid-cols-2 md:grid-cols-4 gap-3 mt-3">
           <div v-for="f in figuresOf(part.kind)" :key="f.id">
-            <NumField :label="f.label" :value="part.figures[f.id] ?? like[f.id] ?? null" :quantity="f.quantity" :min="f.min" :max="f.max" @change="v => change(c => { c.figures[f.id] = v })" />
-            <p v-if="part.figures[f.id] !== undefined" class="label"><button type="button" class="underline" @click="forget(f.id)">generic: {{ showText(like[f.id], f.quantity, shop.units) }}</button></p>
+            <NumField
+              :label="f.label"
+              :value="part.figures[f.id] ?? like[f.id] ?? null"
+              :quantity="f.quantity"
+              :min="f.min"
+              :max="f.max"
+              @change="
+                (v) =>
+                  change((c) => {
+                    c.figures[f.id] = v
+                  })
+              "
+            />
+            <p v-if="part.figures[f.id] !== undefined" class="label">
+              <button type="button" class="underline" @click="forget(f.id)">
+                generic: {{ showText(like[f.id], f.quantity, shop.units) }}
+              </button>
+            </p>
           </div>
         </div>
         <button type="button" class="button quiet mt-3" @click="remove">Take this class away</button>
-        <p class="label mt-2">Jobs keep the figures they were planned with; choose the class again in a job to take new ones.</p>
+        <p class="label mt-2">
+          Jobs keep the figures they were planned with; choose the class again in a job to take new ones.
+        </p>
       </section>
     </main>
   </div>

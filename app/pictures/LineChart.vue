@@ -4,24 +4,67 @@ import { Line } from 'vue-chartjs'
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Tooltip, Legend)
 
-export interface ChartLine { label: string, /** token of the colour, e.g. "--ochre" */ colour: string, dash?: number[], points?: number, width?: number, data: { x: number, y: number }[] }
+export interface ChartLine {
+  label: string
+  /** token of the colour, e.g. "--ochre" */ colour: string
+  dash?: number[]
+  points?: number
+  width?: number
+  data: { x: number; y: number }[]
+}
 
 /** Lines over two linear axes, in the product's own type and colours. Loaded when first shown: import it as an async component. */
-const { lines, across, up, label, fromZero = false } = defineProps<{ lines: readonly ChartLine[], across: string, up: string, label: string, fromZero?: boolean }>()
+const {
+  lines,
+  across,
+  up,
+  label,
+  fromZero = false,
+} = defineProps<{
+  lines: readonly ChartLine[]
+  across: string
+  up: string
+  label: string
+  fromZero?: boolean
+}>()
 const screen = useScreen()
 const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 const data = computed(() => {
   void screen.theme
-  return { datasets: lines.map(l => ({ label: l.label, data: l.data, borderColor: css(l.colour), backgroundColor: css(l.colour), borderDash: l.dash ?? [], pointRadius: l.points ?? 0, borderWidth: l.width ?? 2 })) }
+  return {
+    datasets: lines.map((l) => ({
+      label: l.label,
+      data: l.data,
+      borderColor: css(l.colour),
+      backgroundColor: css(l.colour),
+      borderDash: l.dash ?? [],
+      pointRadius: l.points ?? 0,
+      borderWidth: l.width ?? 2,
+    })),
+  }
 })
 const options = computed(() => {
   void screen.theme
   const text = { color: css('--soft'), font: { family: 'Barlow', size: 12 } }
-  const axis = (title: string) => ({ type: 'linear' as const, title: { display: true, text: title, ...text }, ticks: text, grid: { color: css('--line') }, ...(fromZero && { min: 0 }) })
-  return { animation: false as const, responsive: true, maintainAspectRatio: false, scales: { x: axis(across), y: axis(up) }, plugins: { legend: { labels: { ...text, usePointStyle: true } } } }
+  const axis = (title: string) => ({
+    type: 'linear' as const,
+    title: { display: true, text: title, ...text },
+    ticks: text,
+    grid: { color: css('--line') },
+    ...(fromZero && { min: 0 }),
+  })
+  return {
+    animation: false as const,
+    responsive: true,
+    maintainAspectRatio: false,
+    scales: { x: axis(across), y: axis(up) },
+    plugins: { legend: { labels: { ...text, usePointStyle: true } } },
+  }
 })
 </script>
 
 <template>
-  <div class="h-64"><Line :key="screen.theme" :data="data" :options="options" role="img" :aria-label="label" /></div>
+  <div class="h-64">
+    <Line :key="screen.theme" :data="data" :options="options" role="img" :aria-label="label" />
+  </div>
 </template>

@@ -3,13 +3,26 @@
  * A drawing in millimetres with crisp HTML labels laid over it. `box` is the drawn window in mm; slots: the drawing, and
  * `over` with `at(x, y)` giving the place of a label.
  */
-const { box, label } = defineProps<{ box: { x: number, y: number, width: number, height: number }, label: string }>()
-const at = (x: number, y: number) => ({ left: `${((x - box.x) / box.width) * 100}%`, top: `${((y - box.y) / box.height) * 100}%` })
+const { box, label } = defineProps<{
+  box: { x: number; y: number; width: number; height: number }
+  label: string
+}>()
+const at = (x: number, y: number) => ({
+  left: `${((x - box.x) / box.width) * 100}%`,
+  top: `${((y - box.y) / box.height) * 100}%`,
+})
 </script>
 
 <template>
   <div class="relative">
-    <svg :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`" class="block w-full h-auto touch-none select-none" role="group" :aria-label="label"><slot /></svg>
+    <svg
+      :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`"
+      class="block w-full h-auto touch-none select-none"
+      role="group"
+      :aria-label="label"
+    >
+      <slot />
+    </svg>
     <slot name="over" :at="at" />
   </div>
 </template>

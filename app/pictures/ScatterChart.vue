@@ -1,32 +1,82 @@
 <script setup lang="ts">
-import { Chart, Legend, LinearScale, PointElement, ScatterController, Tooltip, type ChartEvent, type ActiveElement } from 'chart.js'
+import {
+  Chart,
+  Legend,
+  LinearScale,
+  PointElement,
+  ScatterController,
+  Tooltip,
+  type ChartEvent,
+  type ActiveElement,
+} from 'chart.js'
 import { Scatter } from 'vue-chartjs'
 
 Chart.register(ScatterController, PointElement, LinearScale, Tooltip, Legend)
 
-export interface Cloud { label: string, colour: string, shape: 'circle' | 'rectRot' | 'triangle', points: { x: number, y: number, size: number, name: string }[] }
+export interface Cloud {
+  label: string
+  colour: string
+  shape: 'circle' | 'rectRot' | 'triangle'
+  points: { x: number; y: number; size: number; name: string }[]
+}
 
 /** Clouds of points over two linear axes, each point with a name. Loaded when first shown: import it as an async component. */
-const { clouds, across, up, label } = defineProps<{ clouds: readonly Cloud[], across: string, up: string, label: string }>()
+const { clouds, across, up, label } = defineProps<{
+  clouds: readonly Cloud[]
+  across: string
+  up: string
+  label: string
+}>()
 const emit = defineEmits<{ choose: [cloud: number, point: number] }>()
 const screen = useScreen()
 const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 const data = computed(() => {
   void screen.theme
-  return { datasets: clouds.map(c => ({ label: c.label, data: c.points.map(p => ({ x: p.x, y: p.y })), pointRadius: c.points.map(p => p.size), pointHoverRadius: c.points.map(p => p.size + 2), pointStyle: c.shape, borderColor: css(c.colour), backgroundColor: `${css(c.colour)}55` })) }
+  return {
+    datasets: clouds.map((c) => ({
+      label: c.label,
+      data: c.points.map((p) => ({ x: p.x, y: p.y })),
+      pointRadius: c.points.map((p) => p.size),
+      pointHoverRadius: c.points.map((p) => p.size + 2),
+      pointStyle: c.shape,
+      borderColor: css(c.colour),
+      backgroundColor: `${css(c.colour)}55`,
+    })),
+  }
 })
 const options = computed(() => {
   void screen.theme
   const text = { color: css('--soft'), font: { family: 'Barlow', size: 12 } }
-  const axis = (title: string) => ({ type: 'linear' as const, min: 0, title: { display: true, text: title, ...text }, ticks: text, grid: { color: css('--line') } })
+  const axis = (title: string) => ({
+    type: 'linear' as const,
+    min: 0,
+    title: { display: true, text: title, ...text },
+    ticks: text,
+    grid: { color: css('--line') },
+  })
   return {
-    animation: false as const, responsive: true, maintainAspectRatio: false, scales: { x: axis(across), y: axis(up) },
-    plugins: { legend: { labels: { ...text, usePointStyle: true } }, tooltip: { callbacks: { label: (item: { datasetIndex: number, dataIndex: number }) => clouds[item.datasetIndex]?.points[item.dataIndex]?.name ?? '' } } },
-    onClick: (_: ChartEvent, hit: ActiveElement[]) => { if (hit[0]) emit('choose', hit[0].datasetIndex, hit[0].index) },
+    animation: false as const,
+    responsive: true,
+    maintainAspectRatio: false,
+    scales: { x: axis(across), y: axis(up) },
+    plugins: {
+      legend: { labels: { ...text, usePointStyle: true } },
+      tooltip: {
+        callbacks: {
+          label: (item: { datasetIndex: number; dataIndex: number }) =>
+            clouds[item.datasetIndex]?.points[item.dataIndex]?.name ?? '',
+        },
+      },
+    },
+    onClick: (_: ChartEvent, hit: ActiveElement[]) => {
+      if (hit[0]) emit('choose', hit[0].datasetIndex, hit[0].index)
+    },
   }
 })
 </script>
 
 <template>
-  <div class="h-72"><Scatter :key="screen.theme" :data="data" :options="options" role="img" :aria-label="label" /></div>
+  <div class="h-72">
+    <Scatter :key="screen.theme" :data="data" :options="options" role="img" :aria-label="label" />
+  </div>
 </template>

@@ -3,11 +3,25 @@ import type { Truck } from '#core/plan/types'
 import { drawingScale, polyline } from './scale'
 
 /** View from above, front at the left, left side at the top: rails, cross-members, wheels, exhaust with its keep-off. */
-const { truck, heat = true, bed = true } = defineProps<{ truck: Truck, heat?: boolean, bed?: boolean }>()
+const { truck, heat = true, bed = true } = defineProps<{ truck: Truck; heat?: boolean; bed?: boolean }>()
 const s = computed(() => drawingScale(truck))
-const half = computed(() => Math.max(truck.bed.width, truck.rearTrack + truck.tyre.width * (truck.tyre.dual ? 2.3 : 1)) / 2 + 0.08)
-const box = computed(() => ({ x: -250, y: -half.value * 1000, width: s.value.length + 750, height: half.value * 2000 }))
-const wheels = computed(() => [[truck.wheelbase, truck.frontTrack, false], [0, truck.rearTrack, truck.tyre.dual]] as const)
+const half = computed(
+  () =>
+    Math.max(truck.bed.width, truck.rearTrack + truck.tyre.width * (truck.tyre.dual ? 2.3 : 1)) / 2 + 0.08,
+)
+const box = computed(() => ({
+  x: -250,
+  y: -half.value * 1000,
+  width: s.value.length + 750,
+  height: half.value * 2000,
+}))
+const wheels = computed(
+  () =>
+    [
+      [truck.wheelbase, truck.frontTrack, false],
+      [0, truck.rearTrack, truck.tyre.dual],
+    ] as const,
+)
 const hatch = useId()
 const dots = useId()
 </script>
@@ -15,25 +29,125 @@ const dots = useId()
 <template>
   <Picture :box="box" label="Truck from above, front at the left">
     <defs>
-      <pattern :id="hatch" width="60" height="60" patternUnits="userSpaceOnUse" patternTransform="rotate(-35)"><line x1="0" y1="0" x2="60" y2="0" stroke="var(--brick)" stroke-width="9" stroke-opacity="0.5" /></pattern>
-      <pattern :id="dots" width="45" height="45" patternUnits="userSpaceOnUse"><circle cx="12" cy="12" r="6" fill="var(--steel-edge)" /></pattern>
+      <pattern :id="hatch" width="60" height="60" patternUnits="userSpaceOnUse" patternTransform="rotate(-35)"
+        ><line x1="0" y1="0" x2="60" y2="0" stroke="var(--brick)" stroke-width="9" stroke-opacity="0.5"
+      /></pattern>
+      <pattern :id="dots" width="45" height="45" patternUnits="userSpaceOnUse"
+        ><circle cx="12" cy="12" r="6" fill="var(--steel-edge)"
+      /></pattern>
     </defs>
-    <rect v-if="bed" :x="s.x(truck.bed.front)" :y="-truck.bed.width * 500" :width="(truck.bed.front - truck.bed.rear) * 1000" :height="truck.bed.width * 1000" fill="none" stroke="var(--steel-edge)" stroke-width="1" stroke-dasharray="6 4" vector-effect="non-scaling-stroke" />
-    <path :d="`M${s.x(truck.cabRear)} ${-half * 880} L160 ${-half * 880} Q0 ${-half * 700} 0 0 Q0 ${half * 700} 160 ${half * 880} L${s.x(truck.cabRear)} ${half * 880} Z`" fill="none" stroke="var(--steel-edge)" stroke-width="1" stroke-dasharray="6 4" vector-effect="non-scaling-stroke" />
+    <rect
+      v-if="bed"
+      :x="s.x(truck.bed.front)"
+      :y="-truck.bed.width * 500"
+      :width="(truck.bed.front - truck.bed.rear) * 1000"
+      :height="truck.bed.width * 1000"
+      fill="none"
+      stroke="var(--steel-edge)"
+      stroke-width="1"
+      stroke-dasharray="6 4"
+      vector-effect="non-scaling-stroke"
+    />
+    <path
+      :d="`M${s.x(truck.cabRear)} ${-half * 880} L160 ${-half * 880} Q0 ${-half * 700} 0 0 Q0 ${half * 700} 160 ${half * 880} L${s.x(truck.cabRear)} ${half * 880} Z`"
+      fill="none"
+      stroke="var(--steel-edge)"
+      stroke-width="1"
+      stroke-dasharray="6 4"
+      vector-effect="non-scaling-stroke"
+    />
     <g v-for="([axle, track, dual], i) in wheels" :key="i">
       <template v-for="side in [1, -1]" :key="side">
-        <rect :x="s.x(axle) - truck.tyre.radius * 1000" :y="s.y((side * track) / 2) - truck.tyre.width * (dual ? 1050 : 500)" :width="truck.tyre.radius * 2000" :height="truck.tyre.width * (dual ? 2100 : 1000)" rx="60" fill="var(--rubber)" />
-        <line v-if="dual" :x1="s.x(axle) - truck.tyre.radius * 1000" :x2="s.x(axle) + truck.tyre.radius * 1000" :y1="s.y((side * track) / 2)" :y2="s.y((side * track) / 2)" stroke="var(--sheet)" stroke-width="30" />
+        <rect
+          :x="s.x(axle) - truck.tyre.radius * 1000"
+          :y="s.y((side * track) / 2) - truck.tyre.width * (dual ? 1050 : 500)"
+          :width="truck.tyre.radius * 2000"
+          :height="truck.tyre.width * (dual ? 2100 : 1000)"
+          rx="60"
+          fill="var(--rubber)"
+        />
+        <line
+          v-if="dual"
+          :x1="s.x(axle) - truck.tyre.radius * 1000"
+          :x2="s.x(axle) + truck.tyre.radius * 1000"
+          :y1="s.y((side * track) / 2)"
+          :y2="s.y((side * track) / 2)"
+          stroke="var(--sheet)"
+          stroke-width="30"
+        />
       </template>
     </g>
-    <rect :x="s.x(0) - 90" :y="-truck.rearTrack * 500" width="180" :height="truck.rearTrack * 1000" :fill="`url(#${dots})`" stroke="var(--steel-edge)" stroke-width="0.7" vector-effect="non-scaling-stroke" />
-    <rect :x="s.x(truck.wheelbase - 0.7)" y="-70" :width="(truck.wheelbase - 0.8) * 1000" height="140" :fill="`url(#${dots})`" stroke="var(--steel-edge)" stroke-width="0.7" vector-effect="non-scaling-stroke" />
-    <rect :x="s.x(truck.fuelTank.centre.x + truck.fuelTank.length / 2)" :y="s.y(truck.fuelTank.centre.y + truck.fuelTank.width / 2)" :width="truck.fuelTank.length * 1000" :height="truck.fuelTank.width * 1000" rx="30" fill="var(--load)" stroke="var(--steel-edge)" stroke-width="1" vector-effect="non-scaling-stroke" />
-    <rect v-for="(x, i) in truck.frame.crossMembers" :key="`m${i}`" :x="s.x(x) - 35" :y="-truck.frame.spacing * 500" width="70" :height="truck.frame.spacing * 1000" fill="var(--steel)" stroke="var(--steel-edge)" stroke-width="1" vector-effect="non-scaling-stroke" />
-    <rect v-for="side in [1, -1]" :key="`r${side}`" :x="s.x(truck.frame.front)" :y="s.y((side * truck.frame.spacing) / 2) - truck.frame.railWidth * 500" :width="(truck.frame.front - truck.frame.rear) * 1000" :height="truck.frame.railWidth * 1000" fill="var(--steel)" stroke="var(--steel-edge)" stroke-width="1" vector-effect="non-scaling-stroke" />
+    <rect
+      :x="s.x(0) - 90"
+      :y="-truck.rearTrack * 500"
+      width="180"
+      :height="truck.rearTrack * 1000"
+      :fill="`url(#${dots})`"
+      stroke="var(--steel-edge)"
+      stroke-width="0.7"
+      vector-effect="non-scaling-stroke"
+    />
+    <rect
+      :x="s.x(truck.wheelbase - 0.7)"
+      y="-70"
+      :width="(truck.wheelbase - 0.8) * 1000"
+      height="140"
+      :fill="`url(#${dots})`"
+      stroke="var(--steel-edge)"
+      stroke-width="0.7"
+      vector-effect="non-scaling-stroke"
+    />
+    <rect
+      :x="s.x(truck.fuelTank.centre.x + truck.fuelTank.length / 2)"
+      :y="s.y(truck.fuelTank.centre.y + truck.fuelTank.width / 2)"
+      :width="truck.fuelTank.length * 1000"
+      :height="truck.fuelTank.width * 1000"
+      rx="30"
+      fill="var(--load)"
+      stroke="var(--steel-edge)"
+      stroke-width="1"
+      vector-effect="non-scaling-stroke"
+    />
+    <rect
+      v-for="(x, i) in truck.frame.crossMembers"
+      :key="`m${i}`"
+      :x="s.x(x) - 35"
+      :y="-truck.frame.spacing * 500"
+      width="70"
+      :height="truck.frame.spacing * 1000"
+      fill="var(--steel)"
+      stroke="var(--steel-edge)"
+      stroke-width="1"
+      vector-effect="non-scaling-stroke"
+    />
+    <rect
+      v-for="side in [1, -1]"
+      :key="`r${side}`"
+      :x="s.x(truck.frame.front)"
+      :y="s.y((side * truck.frame.spacing) / 2) - truck.frame.railWidth * 500"
+      :width="(truck.frame.front - truck.frame.rear) * 1000"
+      :height="truck.frame.railWidth * 1000"
+      fill="var(--steel)"
+      stroke="var(--steel-edge)"
+      stroke-width="1"
+      vector-effect="non-scaling-stroke"
+    />
     <g v-if="truck.exhaust.points.length > 1">
-      <polyline v-if="heat" :points="polyline(truck.exhaust.points, p => [s.x(p.x), s.y(p.y)])" fill="none" :stroke="`url(#${hatch})`" :stroke-width="(truck.exhaust.radius + 0.15) * 2000" stroke-linejoin="round" />
-      <polyline :points="polyline(truck.exhaust.points, p => [s.x(p.x), s.y(p.y)])" fill="none" stroke="var(--brick)" :stroke-width="truck.exhaust.radius * 2000" stroke-linejoin="round" />
+      <polyline
+        v-if="heat"
+        :points="polyline(truck.exhaust.points, (p) => [s.x(p.x), s.y(p.y)])"
+        fill="none"
+        :stroke="`url(#${hatch})`"
+        :stroke-width="(truck.exhaust.radius + 0.15) * 2000"
+        stroke-linejoin="round"
+      />
+      <polyline
+        :points="polyline(truck.exhaust.points, (p) => [s.x(p.x), s.y(p.y)])"
+        fill="none"
+        stroke="var(--brick)"
+        :stroke-width="truck.exhaust.radius * 2000"
+        stroke-linejoin="round"
+      />
     </g>
     <slot :s="s" />
     <template #over="{ at }"><slot name="over" :at="at" :s="s" /></template>

@@ -6,22 +6,42 @@ import type { Fit, Pose } from '#core/truck/fit'
  * Section through the rear axle, seen from behind, left at the left: the body stands still, the axle takes the pose shown.
  * Springs are drawn at the size the fit takes them at.
  */
-const { truck, fit, pose } = defineProps<{ truck: Truck, fit: Fit | null, pose: Pose | null }>()
+const { truck, fit, pose } = defineProps<{ truck: Truck; fit: Fit | null; pose: Pose | null }>()
 const x = (left: number) => -left * 1000
 const z = (up: number) => -up * 1000
 const rail = computed(() => truck.frame.top + truck.frame.kickUp)
-const half = computed(() => Math.max(truck.bed.width / 2, truck.rearTrack / 2 + truck.tyre.width * (truck.tyre.dual ? 1.1 : 0.55)) + 0.08)
+const half = computed(
+  () =>
+    Math.max(truck.bed.width / 2, truck.rearTrack / 2 + truck.tyre.width * (truck.tyre.dual ? 1.1 : 0.55)) +
+    0.08,
+)
 const top = computed(() => Math.max(truck.bed.floor + 0.22, rail.value + 0.1))
-const box = computed(() => ({ x: -half.value * 1000, y: -top.value * 1000, width: half.value * 2000, height: top.value * 1000 + 190 }))
+const box = computed(() => ({
+  x: -half.value * 1000,
+  y: -top.value * 1000,
+  width: half.value * 2000,
+  height: top.value * 1000 + 190,
+}))
 const rise = computed(() => pose?.rise ?? 0)
 const roll = computed(() => pose?.roll ?? 0)
 /** A place that rides on the axle, turned about its middle. */
-const onAxle = (left: number, up: number) => ({ x: x(left - roll.value * (up - truck.tyre.radius)), y: z(up + rise.value + roll.value * left) })
-const wheels = computed(() => [1, -1].flatMap((side) => {
-  const w = truck.tyre.width
-  const middles = truck.tyre.dual ? [truck.rearTrack / 2 - w * 0.525, truck.rearTrack / 2 + w * 0.525] : [truck.rearTrack / 2]
-  return middles.map(m => ({ ...onAxle(side * m, truck.tyre.radius), width: w * 1000, height: truck.tyre.radius * 2000 }))
-}))
+const onAxle = (left: number, up: number) => ({
+  x: x(left - roll.value * (up - truck.tyre.radius)),
+  y: z(up + rise.value + roll.value * left),
+})
+const wheels = computed(() =>
+  [1, -1].flatMap((side) => {
+    const w = truck.tyre.width
+    const middles = truck.tyre.dual
+      ? [truck.rearTrack / 2 - w * 0.525, truck.rearTrack / 2 + w * 0.525]
+      : [truck.rearTrack / 2]
+    return middles.map((m) => ({
+      ...onAxle(side * m, truck.tyre.radius),
+      width: w * 1000,
+      height: truck.tyre.radius * 2000,
+    }))
+  }),
+)
 const degrees = computed(() => (roll.value * 180) / Math.PI)
 /** Outline of a bag: two rounds between its ends. */
 function outline(bag: Pose['bags']['left']): string {
@@ -38,7 +58,17 @@ function bracket(side: 1 | -1, bag: Pose['bags']['left']): string {
   const foot = onAxle(side * truck.seat, truck.tyre.radius + truck.axle.tube)
   return `M${x((side * truck.frame.spacing) / 2)} ${z(bottom)} H${x(side * truck.seat)} V${z(bag.upper.z)} M${x(bag.lower.y)} ${z(bag.lower.z)} L${foot.x} ${foot.y}`
 }
-const bags = computed(() => (pose && fit ? (['left', 'right'] as const).map(side => ({ side, bag: pose.bags[side], path: outline(pose.bags[side]), colour: side === 'left' ? 'var(--ochre)' : 'var(--iris)', dash: side === 'right' ? '8 4' : undefined })) : []))
+const bags = computed(() =>
+  pose && fit
+    ? (['left', 'right'] as const).map((side) => ({
+        side,
+        bag: pose.bags[side],
+        path: outline(pose.bags[side]),
+        colour: side === 'left' ? 'var(--ochre)' : 'var(--iris)',
+        dash: side === 'right' ? '8 4' : undefined,
+      }))
+    : [],
+)
 /** Where the exhaust passes the axle, if it does. */
 const pipe = computed(() => {
   const points = truck.exhaust.points
@@ -50,35 +80,160 @@ const pipe = computed(() => {
   }
   return null
 })
-const brakeLines = computed(() => (truck.brakeLine ? [1, -1].map(side => onAxle(side * truck.brakeLine!.y, truck.brakeLine!.z)) : []))
+const brakeLines = computed(() =>
+  truck.brakeLine ? [1, -1].map((side) => onAxle(side * truck.brakeLine!.y, truck.brakeLine!.z)) : [],
+)
 const s = { x, z, left: (drawn: number) => -drawn / 1000, up: (drawn: number) => -drawn / 1000 }
 </script>
 
 <template>
   <Picture :box="box" label="Section through the rear axle, seen from behind">
-    <line :x1="box.x" :x2="box.x + box.width" y1="0" y2="0" stroke="var(--steel-edge)" stroke-width="1.5" vector-effect="non-scaling-stroke" />
-    <rect :x="x(truck.bed.width / 2)" :y="z(truck.bed.floor)" :width="truck.bed.width * 1000" height="30" fill="var(--steel)" stroke="var(--steel-edge)" stroke-width="1" vector-effect="non-scaling-stroke" />
+    <line
+      :x1="box.x"
+      :x2="box.x + box.width"
+      y1="0"
+      y2="0"
+      stroke="var(--steel-edge)"
+      stroke-width="1.5"
+      vector-effect="non-scaling-stroke"
+    />
+    <rect
+      :x="x(truck.bed.width / 2)"
+      :y="z(truck.bed.floor)"
+      :width="truck.bed.width * 1000"
+      height="30"
+      fill="var(--steel)"
+      stroke="var(--steel-edge)"
+      stroke-width="1"
+      vector-effect="non-scaling-stroke"
+    />
     <template v-if="truck.innerFender">
-      <line v-for="side in [1, -1]" :key="`f${side}`" :x1="x(side * truck.innerFender.y)" :x2="x(side * truck.innerFender.y)" :y1="z(truck.innerFender.bottom)" :y2="z(Math.max(truck.bed.floor, truck.innerFender.bottom + 0.1))" stroke="var(--steel-edge)" stroke-width="3" vector-effect="non-scaling-stroke" />
+      <line
+        v-for="side in [1, -1]"
+        :key="`f${side}`"
+        :x1="x(side * truck.innerFender.y)"
+        :x2="x(side * truck.innerFender.y)"
+        :y1="z(truck.innerFender.bottom)"
+        :y2="z(Math.max(truck.bed.floor, truck.innerFender.bottom + 0.1))"
+        stroke="var(--steel-edge)"
+        stroke-width="3"
+        vector-effect="non-scaling-stroke"
+      />
     </template>
-    <rect v-for="side in [1, -1]" :key="`r${side}`" :x="x((side * truck.frame.spacing) / 2) - truck.frame.railWidth * 500" :y="z(rail)" :width="truck.frame.railWidth * 1000" :height="truck.frame.depth * 1000" fill="var(--steel)" stroke="var(--steel-edge)" stroke-width="1.2" vector-effect="non-scaling-stroke" />
-    <line :x1="onAxle(truck.rearTrack / 2, truck.tyre.radius).x" :y1="onAxle(truck.rearTrack / 2, truck.tyre.radius).y" :x2="onAxle(-truck.rearTrack / 2, truck.tyre.radius).x" :y2="onAxle(-truck.rearTrack / 2, truck.tyre.radius).y" stroke="var(--steel-edge)" :stroke-width="truck.axle.tube * 2000" stroke-linecap="round" />
-    <circle :cx="onAxle(truck.axle.offset, truck.tyre.radius).x" :cy="onAxle(truck.axle.offset, truck.tyre.radius).y" :r="truck.axle.differential * 1000" fill="var(--steel-edge)" />
-    <rect v-for="(w, i) in wheels" :key="`w${i}`" :x="w.x - w.width / 2" :y="w.y - w.height / 2" :width="w.width" :height="w.height" rx="55" fill="var(--rubber)" :transform="`rotate(${degrees} ${w.x} ${w.y})`" />
+    <rect
+      v-for="side in [1, -1]"
+      :key="`r${side}`"
+      :x="x((side * truck.frame.spacing) / 2) - truck.frame.railWidth * 500"
+      :y="z(rail)"
+      :width="truck.frame.railWidth * 1000"
+      :height="truck.frame.depth * 1000"
+      fill="var(--steel)"
+      stroke="var(--steel-edge)"
+      stroke-width="1.2"
+      vector-effect="non-scaling-stroke"
+    />
+    <line
+      :x1="onAxle(truck.rearTrack / 2, truck.tyre.radius).x"
+      :y1="onAxle(truck.rearTrack / 2, truck.tyre.radius).y"
+      :x2="onAxle(-truck.rearTrack / 2, truck.tyre.radius).x"
+      :y2="onAxle(-truck.rearTrack / 2, truck.tyre.radius).y"
+      stroke="var(--steel-edge)"
+      :stroke-width="truck.axle.tube * 2000"
+      stroke-linecap="round"
+    />
+    <circle
+      :cx="onAxle(truck.axle.offset, truck.tyre.radius).x"
+      :cy="onAxle(truck.axle.offset, truck.tyre.radius).y"
+      :r="truck.axle.differential * 1000"
+      fill="var(--steel-edge)"
+    />
+    <rect
+      v-for="(w, i) in wheels"
+      :key="`w${i}`"
+      :x="w.x - w.width / 2"
+      :y="w.y - w.height / 2"
+      :width="w.width"
+      :height="w.height"
+      rx="55"
+      fill="var(--rubber)"
+      :transform="`rotate(${degrees} ${w.x} ${w.y})`"
+    />
     <template v-for="b in bags" :key="b.side">
-      <path :d="bracket(b.side === 'left' ? 1 : -1, b.bag)" fill="none" stroke="var(--ink)" stroke-width="3" stroke-opacity="0.6" vector-effect="non-scaling-stroke" />
-      <path :d="b.path" :fill="b.colour" fill-opacity="0.32" :stroke="b.colour" stroke-width="2" :stroke-dasharray="b.dash" vector-effect="non-scaling-stroke" />
-      <line :x1="x(b.bag.upper.y) - 70" :x2="x(b.bag.upper.y) + 70" :y1="z(b.bag.upper.z)" :y2="z(b.bag.upper.z)" stroke="var(--ink)" stroke-width="2" vector-effect="non-scaling-stroke" />
-      <line :x1="x(b.bag.lower.y) - 70" :x2="x(b.bag.lower.y) + 70" :y1="z(b.bag.lower.z) + roll * 70" :y2="z(b.bag.lower.z) - roll * 70" stroke="var(--ink)" stroke-width="2" vector-effect="non-scaling-stroke" />
+      <path
+        :d="bracket(b.side === 'left' ? 1 : -1, b.bag)"
+        fill="none"
+        stroke="var(--ink)"
+        stroke-width="3"
+        stroke-opacity="0.6"
+        vector-effect="non-scaling-stroke"
+      />
+      <path
+        :d="b.path"
+        :fill="b.colour"
+        fill-opacity="0.32"
+        :stroke="b.colour"
+        stroke-width="2"
+        :stroke-dasharray="b.dash"
+        vector-effect="non-scaling-stroke"
+      />
+      <line
+        :x1="x(b.bag.upper.y) - 70"
+        :x2="x(b.bag.upper.y) + 70"
+        :y1="z(b.bag.upper.z)"
+        :y2="z(b.bag.upper.z)"
+        stroke="var(--ink)"
+        stroke-width="2"
+        vector-effect="non-scaling-stroke"
+      />
+      <line
+        :x1="x(b.bag.lower.y) - 70"
+        :x2="x(b.bag.lower.y) + 70"
+        :y1="z(b.bag.lower.z) + roll * 70"
+        :y2="z(b.bag.lower.z) - roll * 70"
+        stroke="var(--ink)"
+        stroke-width="2"
+        vector-effect="non-scaling-stroke"
+      />
     </template>
     <template v-if="pipe">
-      <circle :cx="x(pipe.y)" :cy="z(pipe.z)" :r="(truck.exhaust.radius + 0.15) * 1000" fill="none" stroke="var(--brick)" stroke-width="1" stroke-dasharray="4 4" vector-effect="non-scaling-stroke" />
-      <circle :cx="x(pipe.y)" :cy="z(pipe.z)" :r="truck.exhaust.radius * 1000" fill="var(--brick)" fill-opacity="0.75" />
+      <circle
+        :cx="x(pipe.y)"
+        :cy="z(pipe.z)"
+        :r="(truck.exhaust.radius + 0.15) * 1000"
+        fill="none"
+        stroke="var(--brick)"
+        stroke-width="1"
+        stroke-dasharray="4 4"
+        vector-effect="non-scaling-stroke"
+      />
+      <circle
+        :cx="x(pipe.y)"
+        :cy="z(pipe.z)"
+        :r="truck.exhaust.radius * 1000"
+        fill="var(--brick)"
+        fill-opacity="0.75"
+      />
     </template>
-    <circle v-for="(p, i) in brakeLines" :key="`b${i}`" :cx="p.x" :cy="p.y" r="11" fill="var(--blue)" stroke="var(--sheet)" stroke-width="1" vector-effect="non-scaling-stroke" />
+    <circle
+      v-for="(p, i) in brakeLines"
+      :key="`b${i}`"
+      :cx="p.x"
+      :cy="p.y"
+      r="11"
+      fill="var(--blue)"
+      stroke="var(--sheet)"
+      stroke-width="1"
+      vector-effect="non-scaling-stroke"
+    />
     <slot :s="s" />
     <template #over="{ at }">
-      <span v-for="b in bags" :key="b.side" class="absolute figure text-xs -translate-x-1/2 -translate-y-1/2 pointer-events-none" :style="at(x(b.bag.upper.y * 0.5 + b.bag.lower.y * 0.5), z((b.bag.upper.z + b.bag.lower.z) / 2))">{{ b.side === 'left' ? 'L' : 'R' }}</span>
+      <span
+        v-for="b in bags"
+        :key="b.side"
+        class="absolute figure text-xs -translate-x-1/2 -translate-y-1/2 pointer-events-none"
+        :style="at(x(b.bag.upper.y * 0.5 + b.bag.lower.y * 0.5), z((b.bag.upper.z + b.bag.lower.z) / 2))"
+        >{{ b.side === 'left' ? 'L' : 'R' }}</span
+      >
       <slot name="over" :at="at" :s="s" />
     </template>
   </Picture>

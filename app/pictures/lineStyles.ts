@@ -2,7 +2,10 @@ import type { AirPath } from '#core/plan/types'
 
 /** The one code of colours and line styles, always doubled by a letter. */
 export type LineCode = AirPath | 'feed' | 'earth' | 'signal'
-export const LINE_STYLES: Record<LineCode, { colour: string, dash: string | undefined, letter: string, name: string }> = {
+export const LINE_STYLES: Record<
+  LineCode,
+  { colour: string; dash: string | undefined; letter: string; name: string }
+> = {
   left: { colour: 'var(--ochre)', dash: undefined, letter: 'L', name: 'left air' },
   right: { colour: 'var(--iris)', dash: '8 4', letter: 'R', name: 'right air' },
   supply: { colour: 'var(--blue)', dash: undefined, letter: 'S', name: 'supply air' },

@@ -6,7 +6,9 @@ export function drawingScale(truck: Truck) {
   const x = (ahead: number) => (front - ahead) * 1000
   const length = (front + Math.max(truck.axleToBall, -truck.bed.rear, -truck.frame.rear)) * 1000
   return {
-    front, length, x,
+    front,
+    length,
+    x,
     /** Side view: height above ground, upwards. */
     z: (height: number) => -height * 1000,
     /** From above: left side at the top. */
@@ -17,16 +19,19 @@ export function drawingScale(truck: Truck) {
 }
 
 /** Corners of a rail from the side, upper edge front to rear then lower edge back: it rises over the rear axle by its kick-up. */
-export function railOutline({ frame }: Truck): { x: number, z: number }[] {
+export function railOutline({ frame }: Truck): { x: number; z: number }[] {
   const RAMP = [0.75, 0.42]
-  const rise = (x: number) => frame.kickUp * Math.min(Math.max((RAMP[0]! - Math.abs(x)) / (RAMP[0]! - RAMP[1]!), 0), 1)
-  const stations = [frame.front, RAMP[0]!, RAMP[1]!, -RAMP[1]!, -RAMP[0]!, frame.rear].filter(x => x <= frame.front && x >= frame.rear)
-  const upper = stations.map(x => ({ x, z: frame.top + rise(x) }))
-  return [...upper, ...upper.toReversed().map(p => ({ x: p.x, z: p.z - frame.depth }))]
+  const rise = (x: number) =>
+    frame.kickUp * Math.min(Math.max((RAMP[0]! - Math.abs(x)) / (RAMP[0]! - RAMP[1]!), 0), 1)
+  const stations = [frame.front, RAMP[0]!, RAMP[1]!, -RAMP[1]!, -RAMP[0]!, frame.rear].filter(
+    (x) => x <= frame.front && x >= frame.rear,
+  )
+  const upper = stations.map((x) => ({ x, z: frame.top + rise(x) }))
+  return [...upper, ...upper.toReversed().map((p) => ({ x: p.x, z: p.z - frame.depth }))]
 }
 
 /** Drawing coordinates of a pointer event over an SVG. */
-export function pointerOn(event: PointerEvent): { x: number, y: number } {
+export function pointerOn(event: PointerEvent): { x: number; y: number } {
   const svg = (event.currentTarget as SVGElement).ownerSVGElement ?? (event.currentTarget as SVGSVGElement)
   const matrix = svg.getScreenCTM()
   if (!matrix) return { x: 0, y: 0 }
@@ -36,7 +41,7 @@ export function pointerOn(event: PointerEvent): { x: number, y: number } {
 
 /** Pointer drag of something drawn: reports how far it went in drawing mm, and when it was let go. */
 export function useDragging(move: (dx: number, dy: number) => void, done: () => void) {
-  let from: { x: number, y: number } | null = null
+  let from: { x: number; y: number } | null = null
   return {
     pointerdown(event: PointerEvent) {
       ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
@@ -58,16 +63,32 @@ export function useDragging(move: (dx: number, dy: number) => void, done: () => 
   }
 }
 
-export const polyline = (points: readonly Point[], place: (p: Point) => [number, number]) => points.map(p => place(p).map(v => Math.round(v * 10) / 10).join(',')).join(' ')
+export const polyline = (points: readonly Point[], place: (p: Point) => [number, number]) =>
+  points
+    .map((p) =>
+      place(p)
+        .map((v) => Math.round(v * 10) / 10)
+        .join(','),
+    )
+    .join(' ')
 
-export interface LabelBox { id: string, x: number, y: number, width: number }
+export interface LabelBox {
+  id: string
+  x: number
+  y: number
+  width: number
+}
 /** Where labels of things drawn over one another stand: each at its thing's upper left corner, or so far below as keeps it clear of the others. */
-export function clearLabels(boxes: readonly LabelBox[], height: number): Record<string, { x: number, y: number }> {
+export function clearLabels(
+  boxes: readonly LabelBox[],
+  height: number,
+): Record<string, { x: number; y: number }> {
   const placed: LabelBox[] = []
   for (const box of boxes.toSorted((a, b) => a.y - b.y)) {
     const at = { ...box }
     // A millimetre's play, so that rounding cannot have two labels meet for ever.
-    const meets = (p: LabelBox) => at.x < p.x + p.width && p.x < at.x + at.width && Math.abs(at.y - p.y) < height - 1
+    const meets = (p: LabelBox) =>
+      at.x < p.x + p.width && p.x < at.x + at.width && Math.abs(at.y - p.y) < height - 1
     for (let over = placed.find(meets); over; over = placed.find(meets)) at.y = over.y + height
     placed.push(at)
   }

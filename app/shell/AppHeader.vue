@@ -1,36 +1,94 @@
 <script setup lang="ts">
 import { Moon, Redo2, Ruler, Search, Sun, Undo2 } from '@lucide/vue'
 
-const emit = defineEmits<{ find: [], units: [] }>()
+const emit = defineEmits<{ find: []; units: [] }>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
-const SAVED = { saved: 'saved', unsaved: 'saving soon', saving: 'saving', waiting: 'kept here, not saved yet' }
+const SAVED = {
+  saved: 'saved',
+  unsaved: 'saving soon',
+  saving: 'saving',
+  waiting: 'kept here, not saved yet',
+}
 </script>
 
 <template>
   <header class="bg-frame text-onframe flex flex-wrap items-center gap-x-3 gap-y-1.5 px-4 py-2 min-h-[52px]">
     <NuxtLink to="/" class="font-head font-semibold text-lg whitespace-nowrap">Nimble Piston</NuxtLink>
-    <span v-if="job.plan" class="chip truncate max-w-[240px]" :title="job.plan.job.name">{{ job.plan.job.name }}<template v-if="job.plan.job.number"> · Job {{ job.plan.job.number }}</template></span>
+    <span v-if="job.plan" class="chip truncate max-w-[240px]" :title="job.plan.job.name"
+      >{{ job.plan.job.name
+      }}<template v-if="job.plan.job.number"> · Job {{ job.plan.job.number }}</template></span
+    >
     <label v-if="job.plan && job.hauls.length" class="chip !py-0 flex items-center gap-1">
       <span>Haul:</span>
-      <select class="bg-transparent font-semibold py-1 max-w-[150px] [&>option]:text-black" :value="job.haulId" @change="job.chosenHaul = ($event.target as HTMLSelectElement).value">
+      <select
+        class="bg-transparent font-semibold py-1 max-w-[150px] [&>option]:text-black"
+        :value="job.haulId"
+        @change="job.chosenHaul = ($event.target as HTMLSelectElement).value"
+      >
         <option v-for="[id, haul] in job.hauls" :key="id" :value="id">{{ haul.label || 'Unnamed' }}</option>
       </select>
     </label>
     <span class="grow" />
-    <button type="button" class="chip" :disabled="!job.stacks.undo.length" :title="`Undo ${job.stacks.undo.at(-1)?.label ?? ''}`" aria-label="Undo" @click="job.undo()"><Undo2 :size="16" aria-hidden="true" /></button>
-    <button type="button" class="chip" :disabled="!job.stacks.redo.length" :title="`Redo ${job.stacks.redo.at(-1)?.label ?? ''}`" aria-label="Redo" @click="job.redo()"><Redo2 :size="16" aria-hidden="true" /></button>
-    <button type="button" class="chip" @click="emit('units')"><Ruler :size="15" aria-hidden="true" />{{ shop.units.pressure }} · {{ shop.units.length }} · {{ shop.units.mass }}</button>
-    <span class="chip max-sm:order-last" role="status" :class="{ 'border-glow text-glow': job.saveState === 'waiting' }">Revision {{ job.revision }} {{ SAVED[job.saveState] }}</span>
-    <button type="button" class="chip" :aria-label="screen.theme === 'bay' ? 'Bench theme' : 'Bay theme, for under the truck'" :title="screen.theme === 'bay' ? 'Bench theme' : 'Bay theme, for under the truck'" @click="screen.theme = screen.theme === 'bay' ? 'day' : 'bay'"><Sun v-if="screen.theme === 'bay'" :size="16" aria-hidden="true" /><Moon v-else :size="16" aria-hidden="true" /></button>
-    <button type="button" class="chip" aria-label="Find anything" @click="emit('find')"><Search :size="15" aria-hidden="true" /><span class="hidden sm:inline">Find /</span></button>
+    <button
+      type="button"
+      class="chip"
+      :disabled="!job.stacks.undo.length"
+      :title="`Undo ${job.stacks.undo.at(-1)?.label ?? ''}`"
+      aria-label="Undo"
+      @click="job.undo()"
+    >
+      <Undo2 :size="16" aria-hidden="true" />
+    </button>
+    <button
+      type="button"
+      class="chip"
+      :disabled="!job.stacks.redo.length"
+      :title="`Redo ${job.stacks.redo.at(-1)?.label ?? ''}`"
+      aria-label="Redo"
+      @click="job.redo()"
+    >
+      <Redo2 :size="16" aria-hidden="true" />
+    </button>
+    <button type="button" class="chip" @click="emit('units')">
+      <Ruler :size="15" aria-hidden="true" />{{ shop.units.pressure }} · {{ shop.units.length }} ·
+      {{ shop.units.mass }}
+    </button>
+    <span
+      class="chip max-sm:order-last"
+      role="status"
+      :class="{ 'border-glow text-glow': job.saveState === 'waiting' }"
+      >Revision {{ job.revision }} {{ SAVED[job.saveState] }}</span
+    >
+    <button
+      type="button"
+      class="chip"
+      :aria-label="screen.theme === 'bay' ? 'Bench theme' : 'Bay theme, for under the truck'"
+      :title="screen.theme === 'bay' ? 'Bench theme' : 'Bay theme, for under the truck'"
+      @click="screen.theme = screen.theme === 'bay' ? 'day' : 'bay'"
+    >
+      <Sun v-if="screen.theme === 'bay'" :size="16" aria-hidden="true" /><Moon
+        v-else
+        :size="16"
+        aria-hidden="true"
+      />
+    </button>
+    <button type="button" class="chip" aria-label="Find anything" @click="emit('find')">
+      <Search :size="15" aria-hidden="true" /><span class="hidden sm:inline">Find /</span>
+    </button>
   </header>
 </template>
 
 <style scoped>
 @reference "../assets/main.css";
-.chip { @apply inline-flex items-center gap-1.5 border border-white/40 rounded px-2.5 py-1 text-sm font-semibold whitespace-nowrap; }
-button.chip:disabled { opacity: 0.45; }
-button.chip:not(:disabled):hover { background: rgb(255 255 255 / 12%); }
+.chip {
+  @apply inline-flex items-center gap-1.5 border border-white/40 rounded px-2.5 py-1 text-sm font-semibold whitespace-nowrap;
+}
+button.chip:disabled {
+  opacity: 0.45;
+}
+button.chip:not(:disabled):hover {
+  background: rgb(255 255 255 / 12%);
+}
 </style>

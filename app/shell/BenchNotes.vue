@@ -11,15 +11,19 @@ const router = useRouter()
 
 const notes = computed(() => {
   const all = job.derived?.notes ?? []
-  const mine = all.filter(n => n.stage === stage && onHaul(n))
-  const elsewhere = all.filter(n => n.rank === 'stop' && (n.stage !== stage || !onHaul(n)))
+  const mine = all.filter((n) => n.stage === stage && onHaul(n))
+  const elsewhere = all.filter((n) => n.rank === 'stop' && (n.stage !== stage || !onHaul(n)))
   return { mine, elsewhere }
 })
 /** A note of Load or Tune belongs to its haul; shown when that haul is the current one. */
 function onHaul(note: Note): boolean {
   return note.stage !== 'load' || note.subject.startsWith(`${job.haulId}:`)
 }
-const counts = computed(() => (['stop', 'fix', 'know'] as const).map(rank => ({ rank, n: notes.value.mine.filter(x => x.rank === rank).length })).filter(c => c.n > 0))
+const counts = computed(() =>
+  (['stop', 'fix', 'know'] as const)
+    .map((rank) => ({ rank, n: notes.value.mine.filter((x) => x.rank === rank).length }))
+    .filter((c) => c.n > 0),
+)
 const WORDS = { stop: 'Stop', fix: 'Fix', know: 'Know' }
 
 function point(note: Note): void {
@@ -31,7 +35,7 @@ function point(note: Note): void {
 const root = useTemplateRef('root')
 /** Moves the focus to the next or previous note. */
 function step(by: number): void {
-  const heads = [...root.value?.querySelectorAll<HTMLButtonElement>('.note-head') ?? []]
+  const heads = [...(root.value?.querySelectorAll<HTMLButtonElement>('.note-head') ?? [])]
   if (!heads.length) return
   const at = heads.indexOf(document.activeElement as HTMLButtonElement)
   heads[(at + by + heads.length) % heads.length]!.focus()
@@ -47,21 +51,55 @@ defineExpose({ step, remedy })
 
 <template>
   <section ref="root" aria-label="Bench notes" class="p-3.5">
-    <h2 class="text-xs tracking-wide uppercase text-soft mb-2.5">Bench notes<template v-for="c in counts" :key="c.rank"> · {{ c.n }} {{ WORDS[c.rank] }}</template><template v-if="!counts.length"> · all clear here</template></h2>
+    <h2 class="text-xs tracking-wide uppercase text-soft mb-2.5">
+      Bench notes<template v-for="c in counts" :key="c.rank"> · {{ c.n }} {{ WORDS[c.rank] }}</template
+      ><template v-if="!counts.length"> · all clear here</template>
+    </h2>
     <ul class="space-y-2.5">
-      <li v-for="note in notes.mine" :key="note.rule + note.subject" class="note bg-card border-l-4 rounded-r px-3 py-2.5" :class="[{ stop: 'border-brick', fix: 'border-ochre', know: 'border-blue' }[note.rank], screen.subject === note.subject ? 'ring-2 ring-blue' : '']">
-        <button type="button" class="note-head text-left block w-full font-head font-semibold leading-snug" @click="point(note)">
+      <li
+        v-for="note in notes.mine"
+        :key="note.rule + note.subject"
+        class="note bg-card border-l-4 rounded-r px-3 py-2.5"
+        :class="[
+          { stop: 'border-brick', fix: 'border-ochre', know: 'border-blue' }[note.rank],
+          screen.subject === note.subject ? 'ring-2 ring-blue' : '',
+        ]"
+      >
+        <button
+          type="button"
+          class="note-head text-left block w-full font-head font-semibold leading-snug"
+          @click="point(note)"
+        >
           <span class="tag mr-1.5" :class="`tag-${note.rank}`">{{ WORDS[note.rank] }}</span>{{ note.title }}
         </button>
-        <p class="text-sm text-soft mt-1 leading-snug">{{ noteText(note, shop.units) }} <span class="italic">{{ note.source }}.</span></p>
-        <button v-if="note.remedy" type="button" class="button remedy mt-2 text-sm" @click="job.applyRemedy(note.remedy)">{{ note.remedy.label }}</button>
+        <p class="text-sm text-soft mt-1 leading-snug">
+          {{ noteText(note, shop.units) }} <span class="italic">{{ note.source }}.</span>
+        </p>
+        <button
+          v-if="note.remedy"
+          type="button"
+          class="button remedy mt-2 text-sm"
+          @click="job.applyRemedy(note.remedy)"
+        >
+          {{ note.remedy.label }}
+        </button>
       </li>
     </ul>
     <template v-if="notes.elsewhere.length">
       <h2 class="text-xs tracking-wide uppercase text-soft mt-5 mb-2">Stops elsewhere</h2>
       <ul class="space-y-1.5">
-        <li v-for="note in notes.elsewhere" :key="note.stage + note.rule + note.subject" class="note bg-card border-l-4 border-brick rounded-r px-3 py-1.5">
-          <button type="button" class="note-head text-left block w-full text-sm font-semibold" @click="point(note)"><span class="tag tag-stop mr-1.5">Stop</span>{{ STAGE_TITLES[note.stage].name }}: {{ note.title }}</button>
+        <li
+          v-for="note in notes.elsewhere"
+          :key="note.stage + note.rule + note.subject"
+          class="note bg-card border-l-4 border-brick rounded-r px-3 py-1.5"
+        >
+          <button
+            type="button"
+            class="note-head text-left block w-full text-sm font-semibold"
+            @click="point(note)"
+          >
+            <span class="tag tag-stop mr-1.5">Stop</span>{{ STAGE_TITLES[note.stage].name }}: {{ note.title }}
+          </button>
         </li>
       </ul>
     </template>

@@ -6,18 +6,39 @@ import { show, showText, unitFor, type Quantity } from '#core/quantity/units'
  * A measured field: shows an SI value in the shop's unit, takes any unit typed, and keeps what was typed while it is wrong.
  * Nothing is written unless the text was changed, so that switching units never rounds a stored figure.
  */
-const { label, value, quantity, min, max, digits, hideLabel = false } = defineProps<{ label: string, value: number | null, quantity: Quantity, min?: number, max?: number, digits?: number, hideLabel?: boolean }>()
+const {
+  label,
+  value,
+  quantity,
+  min,
+  max,
+  digits,
+  hideLabel = false,
+} = defineProps<{
+  label: string
+  value: number | null
+  quantity: Quantity
+  min?: number
+  max?: number
+  digits?: number
+  hideLabel?: boolean
+}>()
 const emit = defineEmits<{ change: [value: number] }>()
 const shop = useShop()
 const id = useId()
 const typed = ref<string | null>(null)
 const problem = ref('')
 const unit = computed(() => unitFor(quantity, shop.units))
-const shown = computed(() => (value === null ? '' : show(value, quantity, shop.units, digits).text.replace(/ /g, '')))
-watch(() => value, () => {
-  typed.value = null
-  problem.value = ''
-})
+const shown = computed(() =>
+  value === null ? '' : show(value, quantity, shop.units, digits).text.replace(/ /g, ''),
+)
+watch(
+  () => value,
+  () => {
+    typed.value = null
+    problem.value = ''
+  },
+)
 
 function finish(): void {
   if (typed.value === null) return
@@ -49,9 +70,27 @@ function finish(): void {
   <div>
     <label :for="id" class="label" :class="{ 'sr-only': hideLabel }">{{ label }}</label>
     <div class="relative">
-      <input :id="id" class="field figure pr-14" type="text" inputmode="text" autocomplete="off" :value="typed ?? shown" :aria-invalid="problem !== ''" :aria-describedby="problem ? `${id}-problem` : undefined" @input="typed = ($event.target as HTMLInputElement).value" @change="finish" @keydown.enter="finish">
-      <span v-if="unit.symbol" class="absolute right-2 top-1/2 -translate-y-1/2 text-xs font-mono text-soft pointer-events-none">{{ unit.symbol }}</span>
+      <input
+        :id="id"
+        class="field figure pr-14"
+        type="text"
+        inputmode="text"
+        autocomplete="off"
+        :value="typed ?? shown"
+        :aria-invalid="problem !== ''"
+        :aria-describedby="problem ? `${id}-problem` : undefined"
+        @input="typed = ($event.target as HTMLInputElement).value"
+        @change="finish"
+        @keydown.enter="finish"
+      />
+      <span
+        v-if="unit.symbol"
+        class="absolute right-2 top-1/2 -translate-y-1/2 text-xs font-mono text-soft pointer-events-none"
+        >{{ unit.symbol }}</span
+      >
     </div>
-    <p v-if="problem" :id="`${id}-problem`" class="text-sm text-brick font-semibold" role="alert">{{ problem }}</p>
+    <p v-if="problem" :id="`${id}-problem`" class="text-sm text-brick font-semibold" role="alert">
+      {{ problem }}
+    </p>
   </div>
 </template>

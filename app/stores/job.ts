@@ -9,8 +9,17 @@ import type { Patch, Remedy } from '#core/quantity/figure'
 import { RefusedError, callApi } from '~/composables/useApi'
 
 type SaveState = 'saved' | 'unsaved' | 'saving' | 'waiting'
-interface Queue { base: number, edits: Edit[] }
-interface Clash { conflicts: Conflict[], revision: number, plan: Plan, mine: Plan, began: Plan }
+interface Queue {
+  base: number
+  edits: Edit[]
+}
+interface Clash {
+  conflicts: Conflict[]
+  revision: number
+  plan: Plan
+  mine: Plan
+  began: Plan
+}
 
 const SAVE_AFTER = 500
 const RETRY_AFTER = 2000
@@ -56,14 +65,22 @@ export const useJob = defineStore('job', () => {
   const haulId = computed(() => {
     if (plan.value?.hauls[chosenHaul.value]) return chosenHaul.value
     const solved = derived.value?.stages.load.result.hauls ?? {}
-    return hauls.value.map(([key]) => key).sort((a, b) => (solved[b]?.rearAxle ?? 0) - (solved[a]?.rearAxle ?? 0))[0] ?? ''
+    return (
+      hauls.value
+        .map(([key]) => key)
+        .sort((a, b) => (solved[b]?.rearAxle ?? 0) - (solved[a]?.rearAxle ?? 0))[0] ?? ''
+    )
   })
   const stacks = computed(() => foldHistory(history.value))
 
   const storageKey = () => `np.queue.${id.value}.${tabId()}`
   function keep(): void {
     if (queue.value.length === 0) localStorage.removeItem(storageKey())
-    else localStorage.setItem(storageKey(), JSON.stringify({ base: revision.value, edits: queue.value } satisfies Queue))
+    else
+      localStorage.setItem(
+        storageKey(),
+        JSON.stringify({ base: revision.value, edits: queue.value } satisfies Queue),
+      )
   }
 
   /** Opens a job and hands in whatever an earlier visit could not save. Throws what the server refused. */
@@ -77,7 +94,7 @@ export const useJob = defineStore('job', () => {
     away.value = ''
     clash.value = null
     chosenHaul.value = localStorage.getItem(`np.haul.${jobId}`) ?? ''
-    const job = await callApi<{ revision: number, plan: Plan }>(`/api/jobs/${jobId}`)
+    const job = await callApi<{ revision: number; plan: Plan }>(`/api/jobs/${jobId}`)
     if (id.value !== jobId) return
     adopt(job.revision, job.plan)
     await handInOrphans()
@@ -96,20 +113,19 @@ export const useJob = defineStore('job', () => {
     const jobId = id.value
     const rows = await callApi<{ edits: Edit[] }[]>(`/api/jobs/${jobId}/history`).catch(() => null)
     if (rows && id.value === jobId) {
-      const known = rows.flatMap(r => r.edits)
-      const ids = new Set(known.map(e => e.id))
-      history.value = [...known, ...queue.value.filter(e => !ids.has(e.id))]
+      const known = rows.flatMap((r) => r.edits)
+      const ids = new Set(known.map((e) => e.id))
+      history.value = [...known, ...queue.value.filter((e) => !ids.has(e.id))]
     }
   }
 
   async function handInOrphans(): Promise<void> {
     const prefix = `np.queue.${id.value}.`
-    for (const key of Object.keys(localStorage).filter(k => k.startsWith(prefix))) {
+    for (const key of Object.keys(localStorage).filter((k) => k.startsWith(prefix))) {
       let kept: Queue
       try {
         kept = JSON.parse(localStorage.getItem(key)!) as Queue
-      }
-      catch {
+      } catch {
         localStorage.removeItem(key)
         continue
       }
@@ -118,15 +134,13 @@ export const useJob = defineStore('job', () => {
         ghostPlan.value = plan.value
         plan.value = savedPlan.value
         localStorage.removeItem(key)
-      }
-      catch (error) {
+      } catch (error) {
         if (error instanceof RefusedError && error.passing) {
           // Not reachable after all: take the edits up again as this tab's own.
           rebase(kept)
           localStorage.removeItem(key)
           keep()
-        }
-        else if (!clash.value) {
+        } else if (!clash.value) {
           message.value = `Edits from an earlier visit could not be saved: ${(error as Error).message}`
           localStorage.removeItem(key)
         }
@@ -141,8 +155,7 @@ export const useJob = defineStore('job', () => {
       history.value = [...history.value, ...kept.edits]
       saveState.value = 'waiting'
       later(RETRY_AFTER)
-    }
-    catch (error) {
+    } catch (error) {
       message.value = (error as Error).message
     }
   }
@@ -176,7 +189,7 @@ export const useJob = defineStore('job', () => {
   function drag(change: (draft: Plan) => void): void {
     if (!plan.value) return
     dragFrom ??= plan.value
-    plan.value = produce(dragFrom, draft => void change(draft as Plan))
+    plan.value = produce(dragFrom, (draft) => void change(draft as Plan))
   }
   function drop(label: string): void {
     if (!dragFrom || !plan.value) return
@@ -184,7 +197,12 @@ export const useJob = defineStore('job', () => {
     const to = plan.value
     dragFrom = null
     const patches = diffDocuments(from, to)
-    if (patches.length > 0) record(to, { id: crypto.randomUUID(), label, kind: 'do', patches, inverse: diffDocuments(to, from) }, from)
+    if (patches.length > 0)
+      record(
+        to,
+        { id: crypto.randomUUID(), label, kind: 'do', patches, inverse: diffDocuments(to, from) },
+        from,
+      )
   }
 
   function apply(label: string, patches: Patch[], kind: Edit['kind'], inverse: Patch[]): void {
@@ -193,8 +211,7 @@ export const useJob = defineStore('job', () => {
     try {
       const next = applyEdit(plan.value, patches)
       record(next, { id: crypto.randomUUID(), label, kind, patches, inverse }, plan.value)
-    }
-    catch (error) {
+    } catch (error) {
       message.value = `${label}: ${(error as Error).message}`
     }
   }
@@ -213,9 +230,18 @@ export const useJob = defineStore('job', () => {
     const before = plan.value
     try {
       const next = applyEdit(before, remedy.patches)
-      record(next, { id: crypto.randomUUID(), label: remedy.label, kind: 'do', patches: remedy.patches, inverse: diffDocuments(next, before) }, before)
-    }
-    catch (error) {
+      record(
+        next,
+        {
+          id: crypto.randomUUID(),
+          label: remedy.label,
+          kind: 'do',
+          patches: remedy.patches,
+          inverse: diffDocuments(next, before),
+        },
+        before,
+      )
+    } catch (error) {
       message.value = (error as Error).message
     }
   }
@@ -227,9 +253,12 @@ export const useJob = defineStore('job', () => {
 
   async function send(base: number, edits: Edit[]): Promise<void> {
     try {
-      const saved = await callApi<{ revision: number, plan: Plan, merged: boolean }>(`/api/jobs/${id.value}/revisions`, { method: 'POST', body: { base, edits }, author: useShop().who })
-      const sent = new Set(edits.map(e => e.id))
-      queue.value = queue.value.filter(e => !sent.has(e.id))
+      const saved = await callApi<{ revision: number; plan: Plan; merged: boolean }>(
+        `/api/jobs/${id.value}/revisions`,
+        { method: 'POST', body: { base, edits }, author: useShop().who },
+      )
+      const sent = new Set(edits.map((e) => e.id))
+      queue.value = queue.value.filter((e) => !sent.has(e.id))
       revision.value = saved.revision
       savedPlan.value = saved.plan
       if (saved.merged) {
@@ -237,12 +266,17 @@ export const useJob = defineStore('job', () => {
         message.value = 'Others changed this job meanwhile; their edits are in.'
         void loadHistory()
       }
-    }
-    catch (error) {
+    } catch (error) {
       if (error instanceof RefusedError && error.body.code === 'conflict') {
         const { conflicts, revision: number, plan: theirs } = error.body
         const began = savedPlan.value!
-        clash.value = { conflicts: conflicts!, revision: number!, plan: theirs!, mine: edits.reduce((p, e) => applyEdit(p, e.patches), began), began }
+        clash.value = {
+          conflicts: conflicts!,
+          revision: number!,
+          plan: theirs!,
+          mine: edits.reduce((p, e) => applyEdit(p, e.patches), began),
+          began,
+        }
       }
       throw error
     }
@@ -257,18 +291,15 @@ export const useJob = defineStore('job', () => {
       away.value = ''
       saveState.value = queue.value.length ? 'unsaved' : 'saved'
       if (queue.value.length) later(SAVE_AFTER)
-    }
-    catch (error) {
+    } catch (error) {
       saveState.value = 'waiting'
       if (error instanceof RefusedError && error.passing) {
         away.value = error.message
         later(RETRY_AFTER)
-      }
-      else if (!clash.value) {
+      } else if (!clash.value) {
         message.value = `Not saved: ${(error as Error).message}`
       }
-    }
-    finally {
+    } finally {
       sending = false
       keep()
     }
@@ -281,19 +312,60 @@ export const useJob = defineStore('job', () => {
     let merged = mergeDocuments(at.began, plan.value ?? at.mine, at.plan).merged
     at.conflicts.forEach((conflict, i) => {
       const value = choices[i] === 'mine' ? conflict.mine : conflict.theirs
-      merged = applyEdit(merged, [value === undefined ? { op: 'remove', path: conflict.path } : { op: 'add', path: conflict.path, value }])
+      merged = applyEdit(merged, [
+        value === undefined
+          ? { op: 'remove', path: conflict.path }
+          : { op: 'add', path: conflict.path, value },
+      ])
     })
     clash.value = null
     const patches = diffDocuments(at.plan, merged)
     queue.value = []
     history.value = []
     adopt(at.revision, at.plan)
-    if (patches.length > 0) record(merged, { id: crypto.randomUUID(), label: 'Settle what two changed', kind: 'do', patches, inverse: diffDocuments(merged, at.plan) }, at.plan)
+    if (patches.length > 0)
+      record(
+        merged,
+        {
+          id: crypto.randomUUID(),
+          label: 'Settle what two changed',
+          kind: 'do',
+          patches,
+          inverse: diffDocuments(merged, at.plan),
+        },
+        at.plan,
+      )
     keep()
     void loadHistory()
   }
 
-  watch(chosenHaul, value => value && localStorage.setItem(`np.haul.${id.value}`, value))
+  watch(chosenHaul, (value) => value && localStorage.setItem(`np.haul.${id.value}`, value))
 
-  return { id, revision, plan, history, queue, saveState, message, away, clash, chosenHaul, answers, derived, derivedGhost, hauls, haulId, stacks, open, edit, drag, drop, undo, redo, applyRemedy, save, settle }
+  return {
+    id,
+    revision,
+    plan,
+    history,
+    queue,
+    saveState,
+    message,
+    away,
+    clash,
+    chosenHaul,
+    answers,
+    derived,
+    derivedGhost,
+    hauls,
+    haulId,
+    stacks,
+    open,
+    edit,
+    drag,
+    drop,
+    undo,
+    redo,
+    applyRemedy,
+    save,
+    settle,
+  }
 })

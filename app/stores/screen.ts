@@ -4,7 +4,7 @@ import type { Figure } from '#core/quantity/figure'
 /** What this browser shows: theme, the figure asked "why?", and the thing a note points at. */
 export const useScreen = defineStore('screen', () => {
   const theme = ref<'day' | 'bay'>(localStorage.getItem('np.theme') === 'bay' ? 'bay' : 'day')
-  watch(theme, value => localStorage.setItem('np.theme', value))
+  watch(theme, (value) => localStorage.setItem('np.theme', value))
   const asked = shallowRef<Figure | null>(null)
   /** Subject of the note last pressed. */
   const subject = ref<string | null>(null)

@@ -3,7 +3,11 @@ import { LEVEL } from '#core/plan/newPlan'
 import type { OwnClass, Target } from '#core/plan/types'
 import { METRIC_UNITS, type UnitChoice } from '#core/quantity/units'
 
-export interface Person { id: string, name: string, role: string }
+export interface Person {
+  id: string
+  name: string
+  role: string
+}
 
 /** The shop: its units, its habits, its people, and who is working at this browser. */
 export const useShop = defineStore('shop', () => {
@@ -19,22 +23,31 @@ export const useShop = defineStore('shop', () => {
 
   async function load(): Promise<void> {
     try {
-      const shop = await callApi<{ name: string, units: UnitChoice, target: Target | null, parts: Record<string, OwnClass>, people: Person[] }>('/api/shop')
+      const shop = await callApi<{
+        name: string
+        units: UnitChoice
+        target: Target | null
+        parts: Record<string, OwnClass>
+        people: Person[]
+      }>('/api/shop')
       name.value = shop.name
       units.value = shop.units
       people.value = shop.people
       target.value = shop.target ?? LEVEL
       parts.value = shop.parts
       problem.value = ''
-      if (!shop.people.some(p => p.id === who.value) && shop.people[0]) who.value = shop.people[0].id
-    }
-    catch (error) {
+      if (!shop.people.some((p) => p.id === who.value) && shop.people[0]) who.value = shop.people[0].id
+    } catch (error) {
       problem.value = (error as Error).message
       setTimeout(() => void load(), 2000)
     }
   }
 
-  async function put(body: { units?: UnitChoice, target?: Target, parts?: Record<string, OwnClass> }): Promise<void> {
+  async function put(body: {
+    units?: UnitChoice
+    target?: Target
+    parts?: Record<string, OwnClass>
+  }): Promise<void> {
     await callApi('/api/shop', { method: 'PUT', body }).catch((error) => {
       problem.value = (error as Error).message
     })
@@ -53,7 +66,7 @@ export const useShop = defineStore('shop', () => {
     return put({ parts: next })
   }
 
-  watch(who, value => localStorage.setItem('np.who', value))
-  const person = computed(() => people.value.find(p => p.id === who.value) ?? null)
+  watch(who, (value) => localStorage.setItem('np.who', value))
+  const person = computed(() => people.value.find((p) => p.id === who.value) ?? null)
   return { name, units, people, target, who, person, parts, problem, load, setUnits, setTarget, setParts }
 })

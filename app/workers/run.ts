@@ -2,24 +2,45 @@ import { expose } from 'comlink'
 import { Rig } from '#core/air/rig'
 import { Recorder, type RunColumn } from '#core/air/run'
 import { TYRE, newScenario } from '#core/air/scenarios'
-import { createDeriver, runFacts, runPlan, scenariosOf, type NamedScenario, type RunResult } from '#core/plan/derive'
+import {
+  createDeriver,
+  runFacts,
+  runPlan,
+  scenariosOf,
+  type NamedScenario,
+  type RunResult,
+} from '#core/plan/derive'
 import { checkPlan } from '#core/plan/schema'
 import type { Plan, ScenarioStep } from '#core/plan/types'
 
 /** Runs a plan's circuit: a scenario to its end, or live under somebody's hands. What comes in is checked like any plan. */
 
-function run(value: unknown, scenarioId: string): { scenario: NamedScenario, result: RunResult } | null {
+function run(value: unknown, scenarioId: string): { scenario: NamedScenario; result: RunResult } | null {
   const { plan } = checkPlan(value)
   if (!plan) return null
   const derived = createDeriver()(plan)
-  const scenario = scenariosOf(plan, derived).find(s => s.id === scenarioId)
+  const scenario = scenariosOf(plan, derived).find((s) => s.id === scenarioId)
   return scenario ? { scenario, result: runPlan(plan, derived, scenario) } : null
 }
 
 /** Something a hand can press: which ways there are. */
-export interface Hand { id: string, label: string, up: boolean, down: boolean }
-export interface Opened { columns: RunColumn[], where: Record<string, string>, rows: number[][], hands: Hand[] }
-export interface Advanced { rows: number[][], events: { t: number, text: string }[], busy: boolean }
+export interface Hand {
+  id: string
+  label: string
+  up: boolean
+  down: boolean
+}
+export interface Opened {
+  columns: RunColumn[]
+  where: Record<string, string>
+  rows: number[][]
+  hands: Hand[]
+}
+export interface Advanced {
+  rows: number[][]
+  events: { t: number; text: string }[]
+  busy: boolean
+}
 
 let rig: Rig | null = null
 let recorder = new Recorder()
@@ -39,11 +60,19 @@ function open(value: unknown, haul: string | null, left: number, right: number):
     const [component, port] = id.split('.') as [string, string?]
     const c = plan.air.components[component]!
     const cab = c.kind === 'cabSwitch'
-    return { id, label: port ? `${c.label}, outlet ${port.slice(3)}` : c.label, up: h.up.length > 0 || (cab && !rig!.plant.hasTank), down: h.down.length > 0 || (cab && rig!.plant.hasTank) }
+    return {
+      id,
+      label: port ? `${c.label}, outlet ${port.slice(3)}` : c.label,
+      up: h.up.length > 0 || (cab && !rig!.plant.hasTank),
+      down: h.down.length > 0 || (cab && rig!.plant.hasTank),
+    }
   })
   return { columns: recorder.columns, where: recorder.where, rows: recorder.rows.slice(), hands }
 }
-const drawsOf = (plan: Plan): ScenarioStep[] => (Object.values(plan.air.components).some(c => c.kind === 'coupler') ? [{ do: 'tyre', ...TYRE, count: 1 }] : [])
+const drawsOf = (plan: Plan): ScenarioStep[] =>
+  Object.values(plan.air.components).some((c) => c.kind === 'coupler')
+    ? [{ do: 'tyre', ...TYRE, count: 1 }]
+    : []
 
 /** Goes on by so many seconds; gives one row for where it stands and what happened. */
 function advance(seconds: number): Advanced | null {

@@ -15,8 +15,7 @@ const api = {
   tryOne(choice: SetChoice): SetTried | null {
     try {
       return plan && trySet(plan, choice)
-    }
-    catch {
+    } catch {
       return null
     }
   },

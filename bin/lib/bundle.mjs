@@ -19,12 +19,29 @@ function newest(folder) {
 export async function bundle(entry, name, sources, external = []) {
   const outfile = join(root, '.build', `${name}.mjs`)
   const built = statSync(outfile, { throwIfNoEntry: false })?.mtimeMs ?? 0
-  if (built > Math.max(...['package.json', 'bin/lib/bundle.mjs'].map(f => statSync(join(root, f)).mtimeMs), ...sources.map(s => newest(join(root, s))))) return outfile
+  if (
+    built >
+    Math.max(
+      ...['package.json', 'bin/lib/bundle.mjs'].map((f) => statSync(join(root, f)).mtimeMs),
+      ...sources.map((s) => newest(join(root, s))),
+    )
+  )
+    return outfile
   const { build } = await import('esbuild')
   mkdirSync(dirname(outfile), { recursive: true })
   await build({
-    entryPoints: [join(root, entry)], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', external, logLevel: 'error', absWorkingDir: root,
-    banner: { js: 'import { createRequire as npRequire } from "node:module"; const require = npRequire(import.meta.url);' },
+    entryPoints: [join(root, entry)],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    external,
+    logLevel: 'error',
+    absWorkingDir: root,
+    banner: {
+      js: 'import { createRequire as npRequire } from "node:module"; const require = npRequire(import.meta.url);',
+    },
   })
   return outfile
 }

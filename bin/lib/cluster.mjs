@@ -11,7 +11,9 @@ import { installPostgres } from './install.mjs'
 
 function databaseUser() {
   if (process.getuid() !== 0) return {}
-  const line = readFileSync('/etc/passwd', 'utf8').split('\n').find(l => l.startsWith('postgres:'))
+  const line = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .find((l) => l.startsWith('postgres:'))
   if (!line) throw new Error('PostgreSQL is installed, but there is no “postgres” user to run it.')
   const [, , uid, gid] = line.split(':')
   return { uid: Number(uid), gid: Number(gid) }
@@ -29,13 +31,17 @@ function folderFor(name) {
   const inside = join(root, '.data', name)
   if (process.getuid() !== 0 || reachable(join(inside, 'pg'))) return inside
   // The checkout lies under a folder the database user cannot enter: the data goes beside the system's own.
-  return join('/var/tmp', `nimble-piston-${createHash('sha256').update(root).digest('hex').slice(0, 12)}`, name)
+  return join(
+    '/var/tmp',
+    `nimble-piston-${createHash('sha256').update(root).digest('hex').slice(0, 12)}`,
+    name,
+  )
 }
 
 export function freePort(wanted = 0) {
   return new Promise((resolve, reject) => {
     const server = createServer()
-    server.once('error', error => (wanted && error.code === 'EADDRINUSE' ? resolve(null) : reject(error)))
+    server.once('error', (error) => (wanted && error.code === 'EADDRINUSE' ? resolve(null) : reject(error)))
     server.listen(wanted, '127.0.0.1', () => {
       const { port } = server.address()
       server.close(() => resolve(port))
@@ -50,7 +56,12 @@ function run(program, args, options, log) {
     child.once('error', reject)
     child.once('exit', (code) => {
       if (code === 0) resolve()
-      else reject(new Error(`${program.split('/').pop()} ended with ${code}.${log && existsSync(log) ? `\n${readFileSync(log, 'utf8').split('\n').slice(-8).join('\n')}` : ''}`))
+      else
+        reject(
+          new Error(
+            `${program.split('/').pop()} ended with ${code}.${log && existsSync(log) ? `\n${readFileSync(log, 'utf8').split('\n').slice(-8).join('\n')}` : ''}`,
+          ),
+        )
     })
   })
 }
@@ -63,9 +74,14 @@ export async function startCluster(name, { fresh = false } = {}) {
   const data = join(folder, 'pg')
   const log = join(folder, 'pg.log')
   const portFile = join(folder, 'port')
-  const ready = port => spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)], { cwd: '/' }).status === 0
+  const ready = (port) =>
+    spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)], { cwd: '/' }).status ===
+    0
   const stop = async () => {
-    if (existsSync(join(data, 'postmaster.pid'))) await run(join(bin, 'pg_ctl'), ['-D', data, '-m', 'fast', '-w', '-t', '30', 'stop'], user, log).catch(() => {})
+    if (existsSync(join(data, 'postmaster.pid')))
+      await run(join(bin, 'pg_ctl'), ['-D', data, '-m', 'fast', '-w', '-t', '30', 'stop'], user, log).catch(
+        () => {},
+      )
   }
   if (fresh) {
     await stop()
@@ -82,20 +98,40 @@ export async function startCluster(name, { fresh = false } = {}) {
     rmSync(data, { recursive: true, force: true })
     mkdirSync(data, { mode: 0o700 })
     if (user.uid !== undefined) chownSync(data, user.uid, user.gid)
-    await run(join(bin, 'initdb'), ['-D', data, '-A', 'trust', '-U', 'nimble', '-E', 'UTF8', '--locale=C.UTF-8', '--no-sync'], user, log)
+    await run(
+      join(bin, 'initdb'),
+      ['-D', data, '-A', 'trust', '-U', 'nimble', '-E', 'UTF8', '--locale=C.UTF-8', '--no-sync'],
+      user,
+      log,
+    )
   }
   const kept = existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0
   let port = kept
   if (!(kept && existsSync(join(data, 'postmaster.pid')) && ready(kept))) {
-    port = (kept && await freePort(kept)) || await freePort()
+    port = (kept && (await freePort(kept))) || (await freePort())
     writeFileSync(portFile, String(port))
     // After a kill the old server may still be going down: ask again for a while.
     for (let attempt = 0; ; attempt++) {
       try {
-        await run(join(bin, 'pg_ctl'), ['-D', data, '-w', '-t', '30', '-l', log, '-o', `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`, 'start'], user, log)
+        await run(
+          join(bin, 'pg_ctl'),
+          [
+            '-D',
+            data,
+            '-w',
+            '-t',
+            '30',
+            '-l',
+            log,
+            '-o',
+            `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`,
+            'start',
+          ],
+          user,
+          log,
+        )
         break
-      }
-      catch (error) {
+      } catch (error) {
         if (ready(port)) break
         if (attempt >= 40) throw error
         await sleep(250)
@@ -116,8 +152,7 @@ export async function createDatabase(url, name) {
   await client.connect()
   try {
     await client.query(`create database ${client.escapeIdentifier(name)}`)
-  }
-  finally {
+  } finally {
     await client.end()
   }
   return url.replace(/\/[^/]*$/, `/${name}`)

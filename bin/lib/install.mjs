@@ -7,18 +7,25 @@ import { root } from './bundle.mjs'
 
 /** npm packages as locked; again only when the lock file changed. */
 export function install() {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   const mark = join(root, 'node_modules', '.installed')
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return
   console.error('Installing packages …')
-  execFileSync('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund'], { cwd: root, stdio: ['ignore', 2, 2] })
+  execFileSync('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund'], {
+    cwd: root,
+    stdio: ['ignore', 2, 2],
+  })
   writeFileSync(mark, lock)
 }
 
 /** Folder of PostgreSQL's programs, newest version installed, or null. */
 export function postgresBin() {
   const base = '/usr/lib/postgresql'
-  const versions = existsSync(base) ? readdirSync(base).filter(v => existsSync(join(base, v, 'bin', 'initdb'))) : []
+  const versions = existsSync(base)
+    ? readdirSync(base).filter((v) => existsSync(join(base, v, 'bin', 'initdb')))
+    : []
   versions.sort((a, b) => Number(b) - Number(a))
   return versions.length ? join(base, versions[0], 'bin') : null
 }
@@ -30,7 +37,9 @@ function aptInstall(packages) {
   const asRoot = process.getuid() === 0
   const prefix = asRoot ? [] : ['sudo', '-n']
   if (!asRoot && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status !== 0) {
-    throw new Error(`This machine lacks ${packages.join(' and ')}. Ask someone who may: apt-get install ${packages.join(' ')}`)
+    throw new Error(
+      `This machine lacks ${packages.join(' and ')}. Ask someone who may: apt-get install ${packages.join(' ')}`,
+    )
   }
   const run = (args) => {
     const [command, ...rest] = [...prefix, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]

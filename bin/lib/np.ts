@@ -21,20 +21,21 @@ function print(value: unknown): void {
 
 function readFile(path: string): string {
   try {
-    if (statSync(path).size > MAX_FILE_BYTES) throw new UsageError(`${path}: larger than ${MAX_FILE_BYTES / 1e6} MB, too large for a plan file`)
+    if (statSync(path).size > MAX_FILE_BYTES)
+      throw new UsageError(`${path}: larger than ${MAX_FILE_BYTES / 1e6} MB, too large for a plan file`)
     return readFileSync(path, 'utf8')
-  }
-  catch (error) {
+  } catch (error) {
     if (error instanceof UsageError) throw error
-    throw new UsageError(`${path}: cannot be read (${(error as NodeJS.ErrnoException).code ?? (error as Error).message})`)
+    throw new UsageError(
+      `${path}: cannot be read (${(error as NodeJS.ErrnoException).code ?? (error as Error).message})`,
+    )
   }
 }
 
 function readPlan(path: string): Plan {
   try {
     return readPlanFile(readFile(path))
-  }
-  catch (error) {
+  } catch (error) {
     if (error instanceof PlanFileError) throw new UsageError(`${path}: ${error.message}`)
     throw error
   }
@@ -45,7 +46,7 @@ function check(path: string): number {
   const derive = createDeriver()
   const derived = derive(plan, answerPlan(plan, derive(plan)))
   print(report(derived, sampleHauls(plan, derived)))
-  return derived.notes.some(n => n.rank === 'stop') ? 1 : 0
+  return derived.notes.some((n) => n.rank === 'stop') ? 1 : 0
 }
 
 /** Without a scenario, the names of those the plan has; with one, its run as CSV. */
@@ -57,25 +58,43 @@ function run(path: string, name: string | undefined): number {
     print(scenarios.map(({ id, label }) => ({ name: id, label })))
     return 0
   }
-  const scenario = scenarios.find(s => s.id === name)
-  if (!scenario) throw new UsageError(`${name}: no scenario of that name in this plan. Use one of ${scenarios.map(s => s.id).join(', ')}.`)
+  const scenario = scenarios.find((s) => s.id === name)
+  if (!scenario)
+    throw new UsageError(
+      `${name}: no scenario of that name in this plan. Use one of ${scenarios.map((s) => s.id).join(', ')}.`,
+    )
   process.stdout.write(runCsv(scenario, runPlan(plan, derived, scenario)))
   return 0
 }
 
 function calc(name: string): number {
   if (name === '--list') {
-    print(CALCULATORS.map(c => ({ name: c.name, title: c.title, source: c.source, in: Object.fromEntries(inputFields(c.schema).map(f => [f.path, { label: f.label, unit: f.unit }])), out: Object.fromEntries(Object.entries(c.outputs).map(([key, o]) => [key, { label: o.label, unit: o.unit }])), example: c.example })))
+    print(
+      CALCULATORS.map((c) => ({
+        name: c.name,
+        title: c.title,
+        source: c.source,
+        in: Object.fromEntries(inputFields(c.schema).map((f) => [f.path, { label: f.label, unit: f.unit }])),
+        out: Object.fromEntries(
+          Object.entries(c.outputs).map(([key, o]) => [key, { label: o.label, unit: o.unit }]),
+        ),
+        example: c.example,
+      })),
+    )
     return 0
   }
-  const calculator = CALCULATORS.find(c => c.name === name)
-  if (!calculator) throw new UsageError(`${name}: no calculator of that name. Use one of ${CALCULATORS.map(c => c.name).join(', ')}.`)
+  const calculator = CALCULATORS.find((c) => c.name === name)
+  if (!calculator)
+    throw new UsageError(
+      `${name}: no calculator of that name. Use one of ${CALCULATORS.map((c) => c.name).join(', ')}.`,
+    )
   let input: unknown
   try {
     input = JSON.parse(readFileSync(0, 'utf8'))
-  }
-  catch (error) {
-    throw new UsageError(`standard input: not JSON (${(error as Error).message}); type one object, for example ${JSON.stringify(calculator.example)}`)
+  } catch (error) {
+    throw new UsageError(
+      `standard input: not JSON (${(error as Error).message}); type one object, for example ${JSON.stringify(calculator.example)}`,
+    )
   }
   print(calculate(name, input))
   return 0
@@ -84,10 +103,15 @@ function calc(name: string): number {
 function main(args: string[]): number {
   const [command, ...rest] = args
   if (command === 'check' && rest.length === 1) return check(rest[0]!)
-  if (command === 'run' && (rest.length === 1 || (rest.length === 3 && rest[1] === '--scenario'))) return run(rest[0]!, rest[2])
+  if (command === 'run' && (rest.length === 1 || (rest.length === 3 && rest[1] === '--scenario')))
+    return run(rest[0]!, rest[2])
   if (command === 'calc' && rest.length === 1) return calc(rest[0]!)
   if (command === 'schema' && rest.length === 0) {
-    print({ $schema: 'https://json-schema.org/draft/2020-12/schema', title: 'Nimble Piston plan', ...jsonSchemaOf(planSchema) })
+    print({
+      $schema: 'https://json-schema.org/draft/2020-12/schema',
+      title: 'Nimble Piston plan',
+      ...jsonSchemaOf(planSchema),
+    })
     return 0
   }
   throw new UsageError(USAGE)
@@ -100,8 +124,7 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 
 try {
   process.exitCode = main(process.argv.slice(2))
-}
-catch (error) {
+} catch (error) {
   if (!(error instanceof UsageError || error instanceof CalculatorError)) throw error
   process.stderr.write(`${error.message}\n`)
   process.exitCode = 2

@@ -26,7 +26,11 @@ export function buildApp() {
   const hash = sourceHash()
   if (existsSync(mark) && readFileSync(mark, 'utf8') === hash) return
   console.error('Building … (a minute or two)')
-  execFileSync(process.execPath, [join(root, 'node_modules/nuxt/bin/nuxt.mjs'), 'build'], { cwd: root, stdio: ['ignore', 2, 2], env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' } })
+  execFileSync(process.execPath, [join(root, 'node_modules/nuxt/bin/nuxt.mjs'), 'build'], {
+    cwd: root,
+    stdio: ['ignore', 2, 2],
+    env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+  })
   writeFileSync(mark, hash)
 }
 
@@ -36,14 +40,26 @@ export async function serve(port, databaseUrl, logName = 'server.log') {
   const logPath = join(root, '.data', logName)
   const log = openSync(logPath, 'a')
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
-    cwd: root, stdio: ['ignore', log, log], env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(port), NITRO_PORT: String(port), DATABASE_URL: databaseUrl },
+    cwd: root,
+    stdio: ['ignore', log, log],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      HOST: '127.0.0.1',
+      NITRO_HOST: '127.0.0.1',
+      PORT: String(port),
+      NITRO_PORT: String(port),
+      DATABASE_URL: databaseUrl,
+    },
   })
   let ended = null
-  child.once('exit', code => ended = code ?? 1)
+  child.once('exit', (code) => (ended = code ?? 1))
   const address = `http://127.0.0.1:${port}`
   for (let i = 0; i < 200; i++) {
     if (ended !== null) throw new Error(`The server ended with ${ended}; its log is ${logPath}.`)
-    const answered = await fetch(`${address}/api/health`).then(r => r.json()).catch(() => null)
+    const answered = await fetch(`${address}/api/health`)
+      .then((r) => r.json())
+      .catch(() => null)
     if (answered?.pid === child.pid) return { child, address }
     await sleep(50)
   }

@@ -22,7 +22,10 @@ describe('flow', () => {
     const { massFlow, reynolds } = tubeFlow(bore, 4, abs(690), abs(350), T)
     const area = (Math.PI / 4) * bore ** 2
     const f = frictionFactor(reynolds, 1.5e-6, bore)
-    const again = Math.sqrt((area ** 2 * (abs(690) ** 2 - abs(350) ** 2)) / (GAS_CONSTANT_AIR * T * ((f * 4) / bore + 2 * Math.log(abs(690) / abs(350)))))
+    const again = Math.sqrt(
+      (area ** 2 * (abs(690) ** 2 - abs(350) ** 2)) /
+        (GAS_CONSTANT_AIR * T * ((f * 4) / bore + 2 * Math.log(abs(690) / abs(350)))),
+    )
     expect(massFlow / again).toBeCloseTo(1, 10)
   })
 
@@ -34,7 +37,8 @@ describe('flow', () => {
   test('laminar tube follows Hagen–Poiseuille for a gas: ṁ = π·D⁴·(p1² − p2²)/(256·μ·R·T·L) (any fluids text)', () => {
     const bore = 0.0005
     const mu = (1.458e-6 * T ** 1.5) / (T + 110.4)
-    const expected = (Math.PI * bore ** 4 * (abs(5) ** 2 - abs(0) ** 2)) / (256 * mu * GAS_CONSTANT_AIR * T * 10)
+    const expected =
+      (Math.PI * bore ** 4 * (abs(5) ** 2 - abs(0) ** 2)) / (256 * mu * GAS_CONSTANT_AIR * T * 10)
     const got = tubeFlow(bore, 10, abs(5), abs(0), T)
     expect(got.reynolds).toBeLessThan(2300)
     expect(got.massFlow / expected).toBeCloseTo(1, 4)
@@ -54,12 +58,27 @@ describe('flow', () => {
   })
 
   test('more pressure behind or less in front never passes less; longer or narrower never more', () => {
-    fc.assert(fc.property(fc.double({ min: 1.5e5, max: 12e5, noNaN: true }), fc.double({ min: 0.05, max: 0.95, noNaN: true }), fc.double({ min: 0.002, max: 0.01, noNaN: true }), fc.double({ min: 0.2, max: 12, noNaN: true }), (p1, ratio, bore, length) => {
-      const flow = tubeFlow(bore, length, p1, p1 * ratio, T).massFlow
-      expect(tubeFlow(bore, length, p1 * 1.1, p1 * ratio, T).massFlow).toBeGreaterThanOrEqual(flow * (1 - 1e-9))
-      expect(tubeFlow(bore, length * 1.5, p1, p1 * ratio, T).massFlow).toBeLessThanOrEqual(flow * (1 + 1e-9))
-      expect(tubeFlow(bore * 0.8, length, p1, p1 * ratio, T).massFlow).toBeLessThanOrEqual(flow * (1 + 1e-9))
-    }), { numRuns: 60 })
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1.5e5, max: 12e5, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        fc.double({ min: 0.002, max: 0.01, noNaN: true }),
+        fc.double({ min: 0.2, max: 12, noNaN: true }),
+        (p1, ratio, bore, length) => {
+          const flow = tubeFlow(bore, length, p1, p1 * ratio, T).massFlow
+          expect(tubeFlow(bore, length, p1 * 1.1, p1 * ratio, T).massFlow).toBeGreaterThanOrEqual(
+            flow * (1 - 1e-9),
+          )
+          expect(tubeFlow(bore, length * 1.5, p1, p1 * ratio, T).massFlow).toBeLessThanOrEqual(
+            flow * (1 + 1e-9),
+          )
+          expect(tubeFlow(bore * 0.8, length, p1, p1 * ratio, T).massFlow).toBeLessThanOrEqual(
+            flow * (1 + 1e-9),
+          )
+        },
+      ),
+      { numRuns: 60 },
+    )
   })
 })
 
@@ -72,14 +91,49 @@ describe('filling', () => {
   test('a compressor whose flow falls straight to nothing fills as a logarithm: t = V·P/(p_atm·Q0)·ln(P/(P − p))', () => {
     const stall = 1_000_000
     const q = 3e-4
-    const r = fillTime(0.008, 0, 700_000, { curve: [[0, q], [stall, 0]] }, null, T)
-    expect(r.seconds! / (((0.008 * stall) / (STANDARD_ATMOSPHERE * q)) * Math.log(stall / (stall - 700_000)))).toBeCloseTo(1, 6)
-    expect(fillTime(0.008, 0, stall, { curve: [[0, q], [stall, 0]] }, null, T)).toEqual({ seconds: null, endSourcePressure: stall, reached: false })
+    const r = fillTime(
+      0.008,
+      0,
+      700_000,
+      {
+        curve: [
+          [0, q],
+          [stall, 0],
+        ],
+      },
+      null,
+      T,
+    )
+    expect(
+      r.seconds! / (((0.008 * stall) / (STANDARD_ATMOSPHERE * q)) * Math.log(stall / (stall - 700_000))),
+    ).toBeCloseTo(1, 6)
+    expect(
+      fillTime(
+        0.008,
+        0,
+        stall,
+        {
+          curve: [
+            [0, q],
+            [stall, 0],
+          ],
+        },
+        null,
+        T,
+      ),
+    ).toEqual({ seconds: null, endSourcePressure: stall, reached: false })
   })
 
   test('two vessels settle where p = (p1V1 + p2V2)/(V1 + V2), and what lies above is never reached', () => {
     const settled = twoVessels(abs(1000), 0.0076, abs(0), 0.004) - STANDARD_ATMOSPHERE
-    const r = fillTime(0.004, 0, settled * 1.01, { volume: 0.0076, pressure: 1e6 }, { conductance: 2e-9, criticalRatio: 0.3 }, T)
+    const r = fillTime(
+      0.004,
+      0,
+      settled * 1.01,
+      { volume: 0.0076, pressure: 1e6 },
+      { conductance: 2e-9, criticalRatio: 0.3 },
+      T,
+    )
     expect(r.reached).toBe(false)
     expect(r.endSourcePressure).toBeCloseTo(settled, 3)
   })
@@ -90,22 +144,49 @@ describe('filling', () => {
     const r = fillTime(v, 34_500, 580_000, { volume: tank, pressure: 1_034_000 }, path, T)
     const solver = new Solver(1)
     solver.absoluteTolerance = solver.relativeTolerance = 1e-11
-    const rate = (p: number) => (componentFlow(path.conductance, path.criticalRatio, 1_034_000 - ((p - 34_500) * v) / tank + STANDARD_ATMOSPHERE, p + STANDARD_ATMOSPHERE, T).massFlow * GAS_CONSTANT_AIR * T) / v
+    const rate = (p: number) =>
+      (componentFlow(
+        path.conductance,
+        path.criticalRatio,
+        1_034_000 - ((p - 34_500) * v) / tank + STANDARD_ATMOSPHERE,
+        p + STANDARD_ATMOSPHERE,
+        T,
+      ).massFlow *
+        GAS_CONSTANT_AIR *
+        T) /
+      v
     const [end] = solver.solve((_, [p]) => [rate(p!)], 0, [34_500], r.seconds!).y
     expect(end! / 580_000).toBeCloseTo(1, 6)
   })
 
   test('compressor on its curve against odex 2.0.4, within 1e-6', () => {
-    const curve: [number, number][] = [[0, 16 / 60_000], [207_000, 12 / 60_000], [414_000, 9 / 60_000], [690_000, 6 / 60_000]]
+    const curve: [number, number][] = [
+      [0, 16 / 60_000],
+      [207_000, 12 / 60_000],
+      [414_000, 9 / 60_000],
+      [690_000, 6 / 60_000],
+    ]
     const r = fillTime(0.004, 34_500, 400_000, { curve }, null, T)
     const solver = new Solver(1)
     solver.absoluteTolerance = solver.relativeTolerance = 1e-10
-    const [end] = solver.solve((_, [p]) => [(STANDARD_ATMOSPHERE * interpolate(curve, p!)) / 0.004], 0, [34_500], r.seconds!).y
+    const [end] = solver.solve(
+      (_, [p]) => [(STANDARD_ATMOSPHERE * interpolate(curve, p!)) / 0.004],
+      0,
+      [34_500],
+      r.seconds!,
+    ).y
     expect(end! / 400_000).toBeCloseTo(1, 6)
   })
 
   test('a pair from 5 to 85 psi from a 2 gal tank at 150 psi through 3/16 in line takes of the order of 15 s (common practice)', () => {
-    const r = fillTime(0.005, 34_474, 586_054, { volume: 0.00757, pressure: 1_034_214 }, { bore: 0.0029718, length: 4, roughness: 1.5e-6 }, T)
+    const r = fillTime(
+      0.005,
+      34_474,
+      586_054,
+      { volume: 0.00757, pressure: 1_034_214 },
+      { bore: 0.0029718, length: 4, roughness: 1.5e-6 },
+      T,
+    )
     expect(r.seconds!).toBeGreaterThan(4)
     expect(r.seconds!).toBeLessThan(25)
   })
@@ -115,7 +196,14 @@ describe('filling', () => {
   })
 
   test('there and back is the same pressure', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 2e6, noNaN: true }), fc.double({ min: 230, max: 350, noNaN: true }), fc.double({ min: 230, max: 350, noNaN: true }), (p, a, b) => Math.abs(pressureAtTemperature(pressureAtTemperature(p, a, b), b, a) - p) < 1e-4))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 2e6, noNaN: true }),
+        fc.double({ min: 230, max: 350, noNaN: true }),
+        fc.double({ min: 230, max: 350, noNaN: true }),
+        (p, a, b) => Math.abs(pressureAtTemperature(pressureAtTemperature(p, a, b), b, a) - p) < 1e-4,
+      ),
+    )
   })
 })
 
@@ -132,21 +220,50 @@ describe('a tube that remembers, against solving from nothing', () => {
       }
       return (a + b) / 2
     }
-    const turbulent = (re: number) => halve(x => x + 2 * Math.log10(roughness / bore / 3.7 + (2.51 * x) / re), 1, 40) ** -2
+    const turbulent = (re: number) =>
+      halve((x) => x + 2 * Math.log10(roughness / bore / 3.7 + (2.51 * x) / re), 1, 40) ** -2
     const drive = (area(bore) ** 2 * (high ** 2 - low ** 2)) / (GAS_CONSTANT_AIR * T)
-    const of = (friction: (re: number) => number) => halve(m => m * m * ((friction((4 * m) / (Math.PI * bore * viscosity)) * length) / bore + 2 * Math.log(high / low)) - drive, 1e-12, 10)
+    const of = (friction: (re: number) => number) =>
+      halve(
+        (m) =>
+          m *
+            m *
+            ((friction((4 * m) / (Math.PI * bore * viscosity)) * length) / bore + 2 * Math.log(high / low)) -
+          drive,
+        1e-12,
+        10,
+      )
     const edge = (2300 * Math.PI * bore * viscosity) / 4
-    const laminar = of(re => 64 / re)
-    return laminar < edge ? laminar : Math.max(of(re => turbulent(Math.max(re, 2300))), edge)
+    const laminar = of((re) => 64 / re)
+    return laminar < edge
+      ? laminar
+      : Math.max(
+          of((re) => turbulent(Math.max(re, 2300))),
+          edge,
+        )
   }
   test('unchoked flow is the formula’s, laminar, between the branches and turbulent, in whatever order it was asked', () => {
-    fc.assert(fc.property(fc.double({ min: 0.002, max: 0.01, noNaN: true }), fc.double({ min: 2, max: 20, noNaN: true }), fc.array(fc.tuple(fc.double({ min: 1.5e5, max: 1.4e6, noNaN: true }), fc.double({ min: 0.85, max: 0.99999, noNaN: true })), { minLength: 1, maxLength: 4 }), (bore, length, asked) => {
-      const tube = new Tube(bore, length)
-      for (const [p, ratio] of asked) {
-        const flow = tube.flow(p, p * ratio, T)
-        if (!tube.choked) expect(flow / slow(bore, length, p, p * ratio, 1.5e-6)).toBeCloseTo(1, 7)
-      }
-    }), { numRuns: 40 })
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.002, max: 0.01, noNaN: true }),
+        fc.double({ min: 2, max: 20, noNaN: true }),
+        fc.array(
+          fc.tuple(
+            fc.double({ min: 1.5e5, max: 1.4e6, noNaN: true }),
+            fc.double({ min: 0.85, max: 0.99999, noNaN: true }),
+          ),
+          { minLength: 1, maxLength: 4 },
+        ),
+        (bore, length, asked) => {
+          const tube = new Tube(bore, length)
+          for (const [p, ratio] of asked) {
+            const flow = tube.flow(p, p * ratio, T)
+            if (!tube.choked) expect(flow / slow(bore, length, p, p * ratio, 1.5e-6)).toBeCloseTo(1, 7)
+          }
+        },
+      ),
+      { numRuns: 40 },
+    )
   })
   test('a long thin tube at a breath of pressure is Poiseuille’s: ṁ = ρ·π·d⁴·Δp/(128·μ·L) (any fluid-mechanics text), within 0.1 %', () => {
     const flow = new Tube(0.001, 50).flow(101_425, 101_325, T)
@@ -165,7 +282,14 @@ describe('a tube that remembers, against solving from nothing', () => {
   test('pressures that mean nothing give no flow and are not remembered', () => {
     const tube = new Tube(0.004, 3)
     const well = tube.flow(7e5, 6e5, T)
-    for (const [a, b] of [[Number.NaN, 1e5], [5e5, -1], [1e5, Number.NaN], [1e5, 1e5], [1e5, 2e5]] as const) expect(tube.flow(a, b, T)).toBe(0)
+    for (const [a, b] of [
+      [Number.NaN, 1e5],
+      [5e5, -1],
+      [1e5, Number.NaN],
+      [1e5, 1e5],
+      [1e5, 2e5],
+    ] as const)
+      expect(tube.flow(a, b, T)).toBe(0)
     expect(tube.flow(7e5, 6e5, T)).toBeCloseTo(well, 15)
   })
 })

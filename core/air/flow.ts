@@ -1,17 +1,35 @@
-import { GAS_CONSTANT_AIR, REFERENCE_DENSITY, REFERENCE_TEMPERATURE, airViscosity } from '../quantity/constants'
+import {
+  GAS_CONSTANT_AIR,
+  REFERENCE_DENSITY,
+  REFERENCE_TEMPERATURE,
+  airViscosity,
+} from '../quantity/constants'
 
-export interface FlowState { massFlow: number, choked: boolean }
+export interface FlowState {
+  massFlow: number
+  choked: boolean
+}
 
 /**
  * Mass flow in kg/s through a component of sonic conductance C (m³/(s·Pa)) and critical ratio b.
  * Pressures absolute, Pa; upstream temperature K. Source: ISO 6358-1.
  */
-export function componentFlow(conductance: number, criticalRatio: number, upstreamAbs: number, downstreamAbs: number, temperature: number): FlowState {
+export function componentFlow(
+  conductance: number,
+  criticalRatio: number,
+  upstreamAbs: number,
+  downstreamAbs: number,
+  temperature: number,
+): FlowState {
   if (downstreamAbs >= upstreamAbs) return { massFlow: 0, choked: false }
   const ratio = downstreamAbs / upstreamAbs
-  const choked = conductance * REFERENCE_DENSITY * upstreamAbs * Math.sqrt(REFERENCE_TEMPERATURE / temperature)
+  const choked =
+    conductance * REFERENCE_DENSITY * upstreamAbs * Math.sqrt(REFERENCE_TEMPERATURE / temperature)
   if (ratio <= criticalRatio) return { massFlow: choked, choked: true }
-  return { massFlow: choked * Math.sqrt(1 - ((ratio - criticalRatio) / (1 - criticalRatio)) ** 2), choked: false }
+  return {
+    massFlow: choked * Math.sqrt(1 - ((ratio - criticalRatio) / (1 - criticalRatio)) ** 2),
+    choked: false,
+  }
 }
 
 /** Darcy friction factor: laminar 64/Re below 2300, Colebrook–White above. `roughness` and `bore` in m. */
@@ -20,7 +38,9 @@ export function frictionFactor(reynolds: number, roughness: number, bore: number
   return 1 / colebrook(roughness / bore / 3.7, reynolds, 6) ** 2
 }
 
-export interface TubeFlow extends FlowState { reynolds: number }
+export interface TubeFlow extends FlowState {
+  reynolds: number
+}
 
 /** Reynolds number at which laminar flow breaks up, and what a flow between the branches stands at. */
 const TRANSITION = 2300
@@ -50,7 +70,11 @@ export class Tube {
   private throat = 2
   choked = false
 
-  constructor(readonly bore: number, readonly length: number, roughness = 1.5e-6) {
+  constructor(
+    readonly bore: number,
+    readonly length: number,
+    roughness = 1.5e-6,
+  ) {
     this.area = (Math.PI / 4) * bore ** 2
     this.slender = length / bore
     this.rough = roughness / bore / 3.7
@@ -104,7 +128,8 @@ export class Tube {
       const reynolds = Math.max(own, TRANSITION)
       const inner = this.rough + (2.51 * u) / reynolds
       const steep = own < TRANSITION ? 0 : this.slender / (u * u) / friction
-      const step = (u + 2 * Math.log10(inner)) / (1 + ((2 / Math.LN10) * (2.51 / reynolds) * (1 - steep)) / inner)
+      const step =
+        (u + 2 * Math.log10(inner)) / (1 + ((2 / Math.LN10) * (2.51 / reynolds) * (1 - steep)) / inner)
       u = Math.max(u - step, u * 0.3)
       if (Math.abs(step) < CLOSE * u) break
     }
@@ -152,7 +177,14 @@ function colebrook(rough: number, reynolds: number, guess: number): number {
 }
 
 /** Flow through a tube once, with its Reynolds number. */
-export function tubeFlow(bore: number, length: number, upstreamAbs: number, downstreamAbs: number, temperature: number, roughness = 1.5e-6): TubeFlow {
+export function tubeFlow(
+  bore: number,
+  length: number,
+  upstreamAbs: number,
+  downstreamAbs: number,
+  temperature: number,
+  roughness = 1.5e-6,
+): TubeFlow {
   const tube = new Tube(bore, length, roughness)
   const massFlow = tube.flow(upstreamAbs, downstreamAbs, temperature)
   return { massFlow, choked: tube.choked, reynolds: tube.reynolds(massFlow) }

@@ -6,7 +6,7 @@ import { interpolate } from '../quantity/interpolate'
 export interface FillingCorner {
   areaByHeight: readonly (readonly [number, number])[]
   /** Height and air volume that belong together, m and m³. */
-  volumeAt: { height: number, volume: number }
+  volumeAt: { height: number; volume: number }
   /** Height of the spring as the pressure rises, m. */
   heightAt(pressure: number): number
   from: number
@@ -19,14 +19,19 @@ export interface FillingCorner {
  * the other takes the same air. Resistance of lines is left out: they pass many times the compressor's flow.
  * @returns null when the compressor gives nothing at some pressure on the way.
  */
-export function timeToLevel(corners: readonly FillingCorner[], flow: readonly (readonly [number, number])[]): { seconds: number, freeAir: number } | null {
+export function timeToLevel(
+  corners: readonly FillingCorner[],
+  flow: readonly (readonly [number, number])[],
+): { seconds: number; freeAir: number } | null {
   const steps = 48
   const atmosphereDensity = STANDARD_ATMOSPHERE / (GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE)
   let seconds = 0
   let freeAir = 0
   for (const corner of corners) {
     if (corner.to <= corner.from) continue
-    const massAt = (p: number) => ((p + STANDARD_ATMOSPHERE) * springVolume(corner.areaByHeight, corner.volumeAt, corner.heightAt(p))) / (GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE)
+    const massAt = (p: number) =>
+      ((p + STANDARD_ATMOSPHERE) * springVolume(corner.areaByHeight, corner.volumeAt, corner.heightAt(p))) /
+      (GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE)
     let before = massAt(corner.from)
     for (let i = 1; i <= steps; i++) {
       const p = corner.from + ((corner.to - corner.from) * i) / steps

@@ -25,26 +25,49 @@ export interface Vessel {
 type Curve = readonly (readonly [number, number])[]
 
 /** `from` to `to`; the atmosphere is null. Open or shut by name of its command; a link without one is always open. */
-export type Link = { id: string, from: string | null, to: string | null, command?: string } & (
-  | { kind: 'orifice', conductance: number, criticalRatio: number, oneWay?: { opening: number } }
-  | { kind: 'tube', bore: number, length: number, roughness: number }
-  | { kind: 'pump', /** free air, m³/s */ curve: Curve }
+export type Link = { id: string; from: string | null; to: string | null; command?: string } & (
+  | { kind: 'orifice'; conductance: number; criticalRatio: number; oneWay?: { opening: number } }
+  | { kind: 'tube'; bore: number; length: number; roughness: number }
+  | { kind: 'pump'; /** free air, m³/s */ curve: Curve }
   /** Gives what its own rule says, kg/s, at the absolute pressure it gives into. */
-  | { kind: 'given', flow(pressure: number): number }
-  | { kind: 'relief', conductance: number, criticalRatio: number, /** Pa gauge */ set: number }
+  | { kind: 'given'; flow(pressure: number): number }
+  | { kind: 'relief'; conductance: number; criticalRatio: number; /** Pa gauge */ set: number }
   /** Passes until the outlet stands at `set`, Pa gauge. */
-  | { kind: 'regulator', conductance: number, criticalRatio: number, set: number }
+  | { kind: 'regulator'; conductance: number; criticalRatio: number; set: number }
   /** Opens with the arm of a height valve: `way` 1 while the truck stands low, −1 while it stands high. Angles rad. */
-  | { kind: 'lever', conductance: number, criticalRatio: number, way: 1 | -1, arm: number, deadBand: number, fullOpen: number, side: 'left' | 'right' | null }
+  | {
+      kind: 'lever'
+      conductance: number
+      criticalRatio: number
+      way: 1 | -1
+      arm: number
+      deadBand: number
+      fullOpen: number
+      side: 'left' | 'right' | null
+    }
   /** Takes `demand` of free air, m³/s, from `needed` gauge up, less below it. */
-  | { kind: 'tool', demand: number, needed: number }
+  | { kind: 'tool'; demand: number; needed: number }
 )
 
 /** A compressor's motor: warms by the square of its current towards `rise` kelvin at `reference` amps, over `constant` s. */
-export interface Motor { id: string, command: string, vessel: string, current: Curve, reference: number, rise: number, constant: number }
+export interface Motor {
+  id: string
+  command: string
+  vessel: string
+  current: Curve
+  reference: number
+  rise: number
+  constant: number
+}
 
 /** Volumes and heights of the springs, left and right, and how far the front stands under its empty height, m. */
-export type SpringState = [volumeLeft: number, volumeRight: number, heightLeft: number, heightRight: number, front: number]
+export type SpringState = [
+  volumeLeft: number,
+  volumeRight: number,
+  heightLeft: number,
+  heightRight: number,
+  front: number,
+]
 
 export interface Network {
   vessels: Vessel[]
@@ -56,7 +79,7 @@ export interface Network {
   /** The springs at their gauge pressures. */
   springs?: (left: number, right: number) => SpringState
   /** Heights the axle's link holds them at, and travel of the wheel per travel of the spring. */
-  levelAt?: { left: number, right: number, perHeight: number }
+  levelAt?: { left: number; right: number; perHeight: number }
 }
 
 export interface Sample {
@@ -69,7 +92,7 @@ export interface Sample {
   /** K of each motor. */
   motor: Float64Array
   /** m. */
-  height: { left: number, right: number }
+  height: { left: number; right: number }
   /** How far the front stands under its empty height, m. */
   front: number
 }
@@ -106,7 +129,14 @@ function eased(x: number): number {
 }
 
 /** ISO 6358-1, in kg/s; laminar close to rest. */
-function orifice(conductance: number, b: number, high: number, low: number, temperature: number, laminar: number): number {
+function orifice(
+  conductance: number,
+  b: number,
+  high: number,
+  low: number,
+  temperature: number,
+  laminar: number,
+): number {
   const ratio = low / high
   const choked = conductance * REFERENCE_DENSITY * high * Math.sqrt(REFERENCE_TEMPERATURE / temperature)
   if (ratio <= b) return choked
@@ -144,12 +174,29 @@ export class Simulation {
   private readonly edge: number
   private readonly tubeEdge: number
   private readonly tubes: (Tube | null)[]
-  private volumesAt: { left: number, right: number, at: SpringState, byLeft: SpringState, byRight: SpringState } | null = null
+  private volumesAt: {
+    left: number
+    right: number
+    at: SpringState
+    byLeft: SpringState
+    byRight: SpringState
+  } | null = null
   /** dF/du of one link over all unknowns, while its row is added. */
   private readonly gradient: Float64Array
   private readonly touched: number[] = []
 
-  constructor(readonly network: Network, start: Record<string, number>, options: { relative?: number, longest?: number, temperature?: number, /** kg told apart from nothing */ grain?: number, /** s to which a happening is located */ located?: number, /** false: no laminar flow close to rest, for what only ever flows one way */ laminar?: boolean } = {}) {
+  constructor(
+    readonly network: Network,
+    start: Record<string, number>,
+    options: {
+      relative?: number
+      longest?: number
+      temperature?: number
+      /** kg told apart from nothing */ grain?: number
+      /** s to which a happening is located */ located?: number
+      /** false: no laminar flow close to rest, for what only ever flows one way */ laminar?: boolean
+    } = {},
+  ) {
     const { vessels, links, atmosphere, motors = [] } = network
     this.motors = motors
     this.springs = network.springs
@@ -157,37 +204,59 @@ export class Simulation {
     this.linkIndex = new Map(links.map((l, i) => [l.id, i]))
     this.thermal = vessels.flatMap((v, i) => (v.wall === null ? [] : [i]))
     this.slotOf = new Int32Array(vessels.length).fill(-1)
-    this.thermal.forEach((v, k) => { this.slotOf[v] = vessels.length + k })
+    this.thermal.forEach((v, k) => {
+      this.slotOf[v] = vessels.length + k
+    })
     this.motorAt = vessels.length + this.thermal.length
-    this.left = vessels.findIndex(v => v.spring === 'left')
-    this.right = vessels.findIndex(v => v.spring === 'right')
+    this.left = vessels.findIndex((v) => v.spring === 'left')
+    this.right = vessels.findIndex((v) => v.spring === 'right')
     const size = this.motorAt + motors.length + 2
     this.y = new Float64Array(size)
     this.p = new Float64Array(vessels.length)
     this.temperature = new Float64Array(vessels.length)
-    this.volume = Float64Array.from(vessels, v => v.volume)
+    this.volume = Float64Array.from(vessels, (v) => v.volume)
     this.heat = new Float64Array(vessels.length)
     this.flows = new Float64Array(links.length)
     this.gradient = new Float64Array(size)
-    this.ends = Int32Array.from(links.flatMap(l => [l.from === null ? -1 : this.index.get(l.from)!, l.to === null ? -1 : this.index.get(l.to)!]))
-    this.shut = Uint8Array.from(links, l => (l.command === undefined ? 0 : 1))
-    this.tubes = links.map(l => (l.kind === 'tube' ? new Tube(l.bore, l.length, l.roughness) : null))
+    this.ends = Int32Array.from(
+      links.flatMap((l) => [
+        l.from === null ? -1 : this.index.get(l.from)!,
+        l.to === null ? -1 : this.index.get(l.to)!,
+      ]),
+    )
+    this.shut = Uint8Array.from(links, (l) => (l.command === undefined ? 0 : 1))
+    this.tubes = links.map((l) => (l.kind === 'tube' ? new Tube(l.bore, l.length, l.roughness) : null))
     for (const { command } of links) if (command) this.open.set(command, false)
     const warm = options.temperature ?? network.ambient(0)
-    vessels.forEach((v, i) => { this.p[i] = start[v.id] ?? atmosphere })
+    vessels.forEach((v, i) => {
+      this.p[i] = start[v.id] ?? atmosphere
+    })
     this.springVolumes()
     vessels.forEach((_, i) => {
       this.y[i] = (this.p[i]! * this.volume[i]!) / (GAS_CONSTANT_AIR * warm)
       if (this.slotOf[i]! >= 0) this.y[this.slotOf[i]!] = this.p[i]!
     })
-    motors.forEach((_, i) => { this.y[this.motorAt + i] = warm })
+    motors.forEach((_, i) => {
+      this.y[this.motorAt + i] = warm
+    })
     this.located = options.located ?? 1e-6
     this.edge = options.laminar === false ? 1 : LAMINAR
     this.tubeEdge = options.laminar === false ? 1 : LAMINAR_TUBE
     const absolute = new Float64Array(size)
     const relative = options.relative ?? 1e-5
-    for (let i = 0; i < size; i++) absolute[i] = i < vessels.length || i >= size - 2 ? relative * (options.grain ?? 1e-5) : i < this.motorAt ? relative * 2e4 : relative * 100
-    this.stepper = new Stepper(size, (t, y, out) => this.slope(t, y, out), { relative, absolute, longest: options.longest ?? 60 }, (t, y, matrix, later) => this.derivatives(t, y, matrix, later))
+    for (let i = 0; i < size; i++)
+      absolute[i] =
+        i < vessels.length || i >= size - 2
+          ? relative * (options.grain ?? 1e-5)
+          : i < this.motorAt
+            ? relative * 2e4
+            : relative * 100
+    this.stepper = new Stepper(
+      size,
+      (t, y, out) => this.slope(t, y, out),
+      { relative, absolute, longest: options.longest ?? 60 },
+      (t, y, matrix, later) => this.derivatives(t, y, matrix, later),
+    )
   }
 
   get steps(): number {
@@ -223,7 +292,7 @@ export class Simulation {
 
   /** Another load on the springs: their heights and volumes at once, their pressures as if no air had moved nor heat. */
   load(springs: NonNullable<Network['springs']>): void {
-    const before = [this.left, this.right].map(i => (i < 0 ? 0 : this.p[i]! * this.volume[i]! ** GAMMA))
+    const before = [this.left, this.right].map((i) => (i < 0 ? 0 : this.p[i]! * this.volume[i]! ** GAMMA))
     this.springs = springs
     // p·V^γ of each spring is kept while the truck settles under its new load.
     for (let turn = 0; turn < 200; turn++) {
@@ -256,9 +325,17 @@ export class Simulation {
   }
 
   sample(): Sample {
-    this.slope(this.t, this.y, this.scratch ??= new Float64Array(this.y.length))
+    this.slope(this.t, this.y, (this.scratch ??= new Float64Array(this.y.length)))
     const at = this.volumesAt?.at
-    return { t: this.t, pressure: this.p.slice(), temperature: this.temperature.slice(), flow: this.flows.slice(), motor: this.y.slice(this.motorAt, this.y.length - 2), height: { left: at?.[2] ?? 0, right: at?.[3] ?? 0 }, front: at?.[4] ?? 0 }
+    return {
+      t: this.t,
+      pressure: this.p.slice(),
+      temperature: this.temperature.slice(),
+      flow: this.flows.slice(),
+      motor: this.y.slice(this.motorAt, this.y.length - 2),
+      height: { left: at?.[2] ?? 0, right: at?.[3] ?? 0 },
+      front: at?.[4] ?? 0,
+    }
   }
 
   private scratch?: Float64Array
@@ -274,7 +351,7 @@ export class Simulation {
   run(end: number, watches: readonly Watch[] = [], each: (sample: Sample) => void = () => {}): void {
     let active = [...watches]
     let here = this.sample()
-    let before = active.map(w => w.value(here))
+    let before = active.map((w) => w.value(here))
     const from = new Float64Array(this.y.length)
     const next = new Float64Array(this.y.length)
     let guard = 0
@@ -285,14 +362,19 @@ export class Simulation {
       this.t = this.stepper.step(began, from, end, next)
       this.y.set(next)
       here = this.sample()
-      let after = active.map(w => w.value(here))
-      const past = (value: number, i: number) => value !== before[i]! && value * before[i]! <= 0 && before[i] !== 0
+      let after = active.map((w) => w.value(here))
+      const past = (value: number, i: number) =>
+        value !== before[i]! && value * before[i]! <= 0 && before[i] !== 0
       let crossed = after.findIndex(past)
       if (crossed >= 0) {
         // Several may happen within one step: whichever is already past when one is located came earlier.
         // Two that happen at the very same instant are each other's earlier one: none is sought twice.
         const sought = new Set<number>()
-        for (let earlier = crossed; earlier >= 0; earlier = after.findIndex((value, i) => !sought.has(i) && past(value, i))) {
+        for (
+          let earlier = crossed;
+          earlier >= 0;
+          earlier = after.findIndex((value, i) => !sought.has(i) && past(value, i))
+        ) {
           crossed = earlier
           sought.add(earlier)
           after = this.locate(active, crossed, began, from, before[crossed]!, after[crossed]!, next)
@@ -303,11 +385,10 @@ export class Simulation {
         const then = watch.act(this.t, here)
         this.stepper.restart()
         if (then === 'end') return
-        if (then === 'drop') active = active.filter(w => w !== watch)
+        if (then === 'drop') active = active.filter((w) => w !== watch)
         here = this.sample()
-        after = active.map(w => w.value(here))
-      }
-      else each(here)
+        after = active.map((w) => w.value(here))
+      } else each(here)
       before = after
     }
   }
@@ -316,7 +397,15 @@ export class Simulation {
    * Ends the step that began at `began` where a watched value passes 0, by regula falsi on the step's length: the same step,
    * cut shorter. Returns every watched value there.
    */
-  private locate(active: readonly Watch[], crossed: number, began: number, from: Float64Array, before: number, after: number, next: Float64Array): number[] {
+  private locate(
+    active: readonly Watch[],
+    crossed: number,
+    began: number,
+    from: Float64Array,
+    before: number,
+    after: number,
+    next: Float64Array,
+  ): number[] {
     const watch = active[crossed]!
     const go = (to: number) => {
       this.t = this.stepper.step(began, from, to, next)
@@ -325,14 +414,18 @@ export class Simulation {
     let [low, high, fLow, fHigh] = [began, this.t, before, after]
     for (let i = 0; i < 60 && high - low > this.located + 1e-9 * high * (this.located / 1e-6); i++) {
       const margin = (high - low) * 0.02
-      go(i % 3 === 2 ? (low + high) / 2 : Math.min(Math.max((low * fHigh - high * fLow) / (fHigh - fLow), low + margin), high - margin))
+      go(
+        i % 3 === 2
+          ? (low + high) / 2
+          : Math.min(Math.max((low * fHigh - high * fLow) / (fHigh - fLow), low + margin), high - margin),
+      )
       const value = watch.value(this.sample())
       if (value * fLow <= 0) [high, fHigh] = [this.t, value]
       else [low, fLow] = [this.t, value]
     }
     if (this.t < high) go(high)
     const here = this.sample()
-    return active.map(w => w.value(here))
+    return active.map((w) => w.value(here))
   }
 
   /** Springs at their pressures and a little beside them; their volumes are put in place. */
@@ -341,7 +434,14 @@ export class Simulation {
     const { atmosphere } = this.network
     if (!springs || this.left < 0 || this.right < 0) return null
     const [l, r] = [this.p[this.left]! - atmosphere, this.p[this.right]! - atmosphere]
-    if (this.volumesAt?.left !== l || this.volumesAt.right !== r) this.volumesAt = { left: l, right: r, at: springs(l, r), byLeft: springs(l + NUDGE, r), byRight: springs(l, r + NUDGE) }
+    if (this.volumesAt?.left !== l || this.volumesAt.right !== r)
+      this.volumesAt = {
+        left: l,
+        right: r,
+        at: springs(l, r),
+        byLeft: springs(l + NUDGE, r),
+        byRight: springs(l, r + NUDGE),
+      }
     const { at } = this.volumesAt!
     this.volume[this.left] = at[0]
     this.volume[this.right] = at[1]
@@ -374,20 +474,33 @@ export class Simulation {
       }
       const a = ends[2 * k]!
       const b = ends[2 * k + 1]!
-      const flow = this.flowOf(k, a < 0 ? atmosphere : p[a]!, b < 0 ? atmosphere : p[b]!, a < 0 ? around : temperature[a]!, b < 0 ? around : temperature[b]!, around)
+      const flow = this.flowOf(
+        k,
+        a < 0 ? atmosphere : p[a]!,
+        b < 0 ? atmosphere : p[b]!,
+        a < 0 ? around : temperature[a]!,
+        b < 0 ? around : temperature[b]!,
+        around,
+      )
       this.flows[k] = flow
       if (flow === 0) continue
       const upstream = flow >= 0 ? a : b
       const enthalpy = flow * CP * (upstream < 0 ? around : temperature[upstream]!)
-      if (a >= 0) { out[a] = out[a]! - flow; heat[a] = heat[a]! - enthalpy }
-      else if (flow >= 0) out[taken] = out[taken]! + flow
+      if (a >= 0) {
+        out[a] = out[a]! - flow
+        heat[a] = heat[a]! - enthalpy
+      } else if (flow >= 0) out[taken] = out[taken]! + flow
       else out[taken + 1] = out[taken + 1]! - flow
-      if (b >= 0) { out[b] = out[b]! + flow; heat[b] = heat[b]! + enthalpy }
-      else if (flow >= 0) out[taken + 1] = out[taken + 1]! + flow
+      if (b >= 0) {
+        out[b] = out[b]! + flow
+        heat[b] = heat[b]! + enthalpy
+      } else if (flow >= 0) out[taken + 1] = out[taken + 1]! + flow
       else out[taken] = out[taken]! - flow
     }
     // (V + γ·p·V')·ṗ = (γ − 1)·(heat and enthalpy in): first law of an open vessel whose volume follows its pressure.
-    for (const i of this.thermal) if (!springs || (i !== this.left && i !== this.right)) out[slotOf[i]!] = ((GAMMA - 1) * heat[i]!) / volume[i]!
+    for (const i of this.thermal)
+      if (!springs || (i !== this.left && i !== this.right))
+        out[slotOf[i]!] = ((GAMMA - 1) * heat[i]!) / volume[i]!
     if (springs && slotOf[this.left]! >= 0) {
       const [a, b, c, d] = this.stiffness(springs)
       const [x, z] = [(GAMMA - 1) * heat[this.left]!, (GAMMA - 1) * heat[this.right]!]
@@ -405,14 +518,26 @@ export class Simulation {
   private warming(i: number): number {
     const motor = this.motors[i]!
     if (!this.open.get(motor.command)) return 0
-    const current = interpolate(motor.current, this.p[this.index.get(motor.vessel)!]! - this.network.atmosphere)
+    const current = interpolate(
+      motor.current,
+      this.p[this.index.get(motor.vessel)!]! - this.network.atmosphere,
+    )
     return motor.rise * (current / motor.reference) ** 2
   }
 
   /** V + γ·p·∂V/∂p of both springs. */
-  private stiffness({ at, byLeft, byRight }: NonNullable<typeof this.volumesAt>): [number, number, number, number] {
+  private stiffness({
+    at,
+    byLeft,
+    byRight,
+  }: NonNullable<typeof this.volumesAt>): [number, number, number, number] {
     const [pl, pr] = [GAMMA * this.p[this.left]!, GAMMA * this.p[this.right]!]
-    return [at[0] + (pl * (byLeft[0] - at[0])) / NUDGE, (pl * (byRight[0] - at[0])) / NUDGE, (pr * (byLeft[1] - at[1])) / NUDGE, at[1] + (pr * (byRight[1] - at[1])) / NUDGE]
+    return [
+      at[0] + (pl * (byLeft[0] - at[0])) / NUDGE,
+      (pl * (byRight[0] - at[0])) / NUDGE,
+      (pr * (byLeft[1] - at[1])) / NUDGE,
+      at[1] + (pr * (byRight[1] - at[1])) / NUDGE,
+    ]
   }
 
   /**
@@ -468,25 +593,32 @@ export class Simulation {
       const upstream = forward ? a : b
       const thermal = upstream >= 0 && slotOf[upstream]! >= 0
       // Through orifices flow goes with 1/√T; through tubes nearly so.
-      const byT = thermal && links[k]!.kind !== 'pump' && links[k]!.kind !== 'given' ? -flow / (2 * temperature[upstream]!) : 0
+      const byT =
+        thermal && links[k]!.kind !== 'pump' && links[k]!.kind !== 'given'
+          ? -flow / (2 * temperature[upstream]!)
+          : 0
       if (a >= 0) chain(a, byA, forward ? byT : 0)
       if (b >= 0) chain(b, byB, forward ? 0 : byT)
       const link = links[k]!
       if (link.kind === 'lever' && springs && flow !== 0) {
         const share = this.leverShare(link, springs.at)
-        for (const by of ['byLeft', 'byRight'] as const) touch(slotOf[by === 'byLeft' ? this.left : this.right]!, (flow / share) * ((this.leverShare(link, springs[by]) - share) / NUDGE))
+        for (const by of ['byLeft', 'byRight'] as const)
+          touch(
+            slotOf[by === 'byLeft' ? this.left : this.right]!,
+            (flow / share) * ((this.leverShare(link, springs[by]) - share) / NUDGE),
+          )
       }
       if (a >= 0) flush(a, -1)
       if (b >= 0) flush(b, 1)
       if (forward ? a < 0 : b < 0) flush(size - 2, forward ? 1 : -1)
       if (forward ? b < 0 : a < 0) flush(size - 1, forward ? 1 : -1)
-      const enthalpyRows = [a, b].filter(i => i >= 0 && slotOf[i]! >= 0)
+      const enthalpyRows = [a, b].filter((i) => i >= 0 && slotOf[i]! >= 0)
       if (enthalpyRows.length > 0) {
         const warm = upstream < 0 ? around : temperature[upstream]!
         // d(F·T) = T·dF + F·dT.
         for (const j of touched) gradient[j] = gradient[j]! * warm
         if (thermal) chain(upstream, 0, flow)
-        for (const i of enthalpyRows) flush(slotOf[i]!, (i === a ? -CP : CP))
+        for (const i of enthalpyRows) flush(slotOf[i]!, i === a ? -CP : CP)
       }
       clear()
     }
@@ -516,9 +648,10 @@ export class Simulation {
     }
     const soon = Math.max(Math.abs(t) * 1e-7, 1e-4)
     if (ambient(t + soon) !== around) {
-      this.slope(t, y, this.before ??= new Float64Array(size))
+      this.slope(t, y, (this.before ??= new Float64Array(size)))
       this.slope(t + soon, y, later)
-      for (let i = 0; i < n + this.thermal.length + this.motors.length + 2; i++) later[i] = (later[i]! - this.before[i]!) / soon
+      for (let i = 0; i < n + this.thermal.length + this.motors.length + 2; i++)
+        later[i] = (later[i]! - this.before[i]!) / soon
       this.slope(t, y, this.before)
     }
   }
@@ -533,7 +666,12 @@ export class Simulation {
     const determinant = a * d - b * c
     const [x, z] = [(GAMMA - 1) * this.heat[this.left]!, (GAMMA - 1) * this.heat[this.right]!]
     const [pl, pr] = [(x * d - b * z) / determinant, (a * z - c * x) / determinant]
-    const [ll, lr, rl, rr] = [(byLeft[0] - at[0]) / NUDGE, (byRight[0] - at[0]) / NUDGE, (byLeft[1] - at[1]) / NUDGE, (byRight[1] - at[1]) / NUDGE]
+    const [ll, lr, rl, rr] = [
+      (byLeft[0] - at[0]) / NUDGE,
+      (byRight[0] - at[0]) / NUDGE,
+      (byLeft[1] - at[1]) / NUDGE,
+      (byRight[1] - at[1]) / NUDGE,
+    ]
     for (let j = 0; j < size; j++) {
       let left = (GAMMA - 1) * matrix[l * size + j]!
       let right = (GAMMA - 1) * matrix[r * size + j]!
@@ -554,7 +692,12 @@ export class Simulation {
   private leverShare(link: Extract<Link, { kind: 'lever' }>, at: SpringState): number {
     const { levelAt } = this.network
     if (!levelAt) return 0
-    const low = link.side === 'left' ? levelAt.left - at[2] : link.side === 'right' ? levelAt.right - at[3] : (levelAt.left - at[2] + levelAt.right - at[3]) / 2
+    const low =
+      link.side === 'left'
+        ? levelAt.left - at[2]
+        : link.side === 'right'
+          ? levelAt.right - at[3]
+          : (levelAt.left - at[2] + levelAt.right - at[3]) / 2
     const angle = Math.asin(Math.min(Math.max((low * levelAt.perHeight) / link.arm, -1), 1)) * link.way
     return eased((Math.min(angle, ARM_END) - link.deadBand) / (link.fullOpen - link.deadBand))
   }
@@ -569,26 +712,48 @@ export class Simulation {
       case 'tube': {
         const tube = this.tubes[k]!
         const edge = high * this.tubeEdge
-        const flow = low <= edge ? tube.flow(high, low, warm) : (tube.flow(high, edge, warm) * (high - low)) / (high - edge)
+        const flow =
+          low <= edge
+            ? tube.flow(high, low, warm)
+            : (tube.flow(high, edge, warm) * (high - low)) / (high - edge)
         return forward ? flow : -flow
       }
       case 'orifice': {
         if (link.oneWay) {
           const over = pFrom - pTo - link.oneWay.opening
-          return over <= 0 ? 0 : eased(over / (pFrom * (1 - LAMINAR))) * orifice(link.conductance, link.criticalRatio, pFrom, pTo + link.oneWay.opening, tFrom, this.edge)
+          return over <= 0
+            ? 0
+            : eased(over / (pFrom * (1 - LAMINAR))) *
+                orifice(
+                  link.conductance,
+                  link.criticalRatio,
+                  pFrom,
+                  pTo + link.oneWay.opening,
+                  tFrom,
+                  this.edge,
+                )
         }
         const flow = orifice(link.conductance, link.criticalRatio, high, low, warm, this.edge)
         return forward ? flow : -flow
       }
-      case 'pump': return (this.network.atmosphere * Math.max(interpolate(link.curve, pTo - this.network.atmosphere), 0)) / (GAS_CONSTANT_AIR * around)
-      case 'given': return link.flow(pTo)
+      case 'pump':
+        return (
+          (this.network.atmosphere * Math.max(interpolate(link.curve, pTo - this.network.atmosphere), 0)) /
+          (GAS_CONSTANT_AIR * around)
+        )
+      case 'given':
+        return link.flow(pTo)
       case 'relief': {
         const share = eased((pFrom - this.network.atmosphere - link.set) / (link.set * BAND))
-        return share === 0 || !forward ? 0 : share * orifice(link.conductance, link.criticalRatio, pFrom, pTo, tFrom, this.edge)
+        return share === 0 || !forward
+          ? 0
+          : share * orifice(link.conductance, link.criticalRatio, pFrom, pTo, tFrom, this.edge)
       }
       case 'regulator': {
         const share = eased((link.set - (pTo - this.network.atmosphere)) / (link.set * REGULATOR_BAND))
-        return share === 0 || !forward ? 0 : share * orifice(link.conductance, link.criticalRatio, pFrom, pTo, tFrom, this.edge)
+        return share === 0 || !forward
+          ? 0
+          : share * orifice(link.conductance, link.criticalRatio, pFrom, pTo, tFrom, this.edge)
       }
       case 'lever': {
         const at = this.volumesAt?.at
@@ -601,7 +766,10 @@ export class Simulation {
         const { atmosphere } = this.network
         if (!forward) return 0
         const least = link.needed + atmosphere
-        return ((atmosphere * link.demand) / (GAS_CONSTANT_AIR * around)) * Math.min(Math.max((pFrom - atmosphere) / (least - atmosphere), 0), 1)
+        return (
+          ((atmosphere * link.demand) / (GAS_CONSTANT_AIR * around)) *
+          Math.min(Math.max((pFrom - atmosphere) / (least - atmosphere), 0), 1)
+        )
       }
     }
   }

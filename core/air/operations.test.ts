@@ -5,26 +5,75 @@ import { diffDocuments } from '../plan/merge'
 import { newPlan } from '../plan/newPlan'
 import { checkPlan } from '../plan/schema'
 import type { AirPlan, Archetype } from '../plan/types'
-import { ARCHETYPES, allOf, backed, firstOf, looseLines, openPorts, pathOf, portUse, springsTeed, startingCircuit } from './circuit'
-import { IN_LINE, ON_TEE, OperationError, addCompressor, addCoupler, addTank, alike, connect, feedFromTank, joinSides, keepHandFill, mirror, operationPatches, partOperations, plug, putInLine, replace, splitSides, takeOffLine, takeOut, teeOff, wholeOperations, type Change } from './operations'
+import {
+  ARCHETYPES,
+  allOf,
+  backed,
+  firstOf,
+  looseLines,
+  openPorts,
+  pathOf,
+  portUse,
+  springsTeed,
+  startingCircuit,
+} from './circuit'
+import {
+  IN_LINE,
+  ON_TEE,
+  OperationError,
+  addCompressor,
+  addCoupler,
+  addTank,
+  alike,
+  connect,
+  feedFromTank,
+  joinSides,
+  keepHandFill,
+  mirror,
+  operationPatches,
+  partOperations,
+  plug,
+  putInLine,
+  replace,
+  splitSides,
+  takeOffLine,
+  takeOut,
+  teeOff,
+  wholeOperations,
+  type Change,
+} from './operations'
 import { portsOf } from './parts'
 
-const plan = (archetype: Archetype): AirPlan => ({ ...newPlan('leaf-flatbed', 'x').air, archetype, ...startingCircuit(archetype), blockClass: ARCHETYPES.find(a => a.id === archetype)!.block ?? 'block-one', compressorClass: 'compact' })
+const plan = (archetype: Archetype): AirPlan => ({
+  ...newPlan('leaf-flatbed', 'x').air,
+  archetype,
+  ...startingCircuit(archetype),
+  blockClass: ARCHETYPES.find((a) => a.id === archetype)!.block ?? 'block-one',
+  compressorClass: 'compact',
+})
 
 /** What keeps a circuit whole: nothing loose, no port held twice, no port left open that was closed, paths as they run. */
 function whole(air: AirPlan): void {
   expect(looseLines(air)).toEqual([])
   expect([...portUse(air)].filter(([, lines]) => lines.length > 1)).toEqual([])
   // A compressor whose filter was taken out breathes unfiltered: a note of its own, not a hole.
-  expect(openPorts(air).filter(p => portsOf(air, p.component).find(x => x.id === p.port)!.type === 'pressure')).toEqual([])
+  expect(
+    openPorts(air).filter((p) => portsOf(air, p.component).find((x) => x.id === p.port)!.type === 'pressure'),
+  ).toEqual([])
   for (const id of Object.keys(air.lines)) expect(air.lines[id]!.path).toBe(pathOf(air, id))
   expect(allOf(air, 'spring')).toHaveLength(2)
-  for (const l of Object.values(air.lines)) expect(portsOf(air, l.from).find(p => p.id === l.fromPort)!.type).toBe(portsOf(air, l.to).find(p => p.id === l.toPort)!.type)
+  for (const l of Object.values(air.lines))
+    expect(portsOf(air, l.from).find((p) => p.id === l.fromPort)!.type).toBe(
+      portsOf(air, l.to).find((p) => p.id === l.toPort)!.type,
+    )
 }
 /** A circuit by what it is, whatever its ids: kinds joined to kinds. */
 function likeness(air: AirPlan): string[] {
-  const end = (id: string, port: string) => `${air.components[id]!.kind}.${air.components[id]!.kind === 'tee' ? '*' : port.replace(/^out[12]$/, 'out')}`
-  return Object.values(air.lines).map(l => [end(l.from, l.fromPort), end(l.to, l.toPort)].sort().join(' – ')).sort()
+  const end = (id: string, port: string) =>
+    `${air.components[id]!.kind}.${air.components[id]!.kind === 'tee' ? '*' : port.replace(/^out[12]$/, 'out')}`
+  return Object.values(air.lines)
+    .map((l) => [end(l.from, l.fromPort), end(l.to, l.toPort)].sort().join(' – '))
+    .sort()
 }
 
 test('archetype 6 from archetype 2 by operations alone: the same parts joined the same way', () => {
@@ -35,13 +84,16 @@ test('archetype 6 from archetype 2 by operations alone: the same parts joined th
   expect(built.blockClass).toBe('block-two')
 })
 
-test.each(['hand-teed', 'wireless-single'] as const)('%s split is two lines, joined again it is as it was', (archetype) => {
-  const split = splitSides(plan(archetype))
-  whole(split)
-  expect(springsTeed(split)).toBe(false)
-  expect(allOf(split, 'spring').every(id => backed(split, id))).toBe(true)
-  expect(likeness(joinSides(split))).toEqual(likeness(plan(archetype)))
-})
+test.each(['hand-teed', 'wireless-single'] as const)(
+  '%s split is two lines, joined again it is as it was',
+  (archetype) => {
+    const split = splitSides(plan(archetype))
+    whole(split)
+    expect(springsTeed(split)).toBe(false)
+    expect(allOf(split, 'spring').every((id) => backed(split, id))).toBe(true)
+    expect(likeness(joinSides(split))).toEqual(likeness(plan(archetype)))
+  },
+)
 
 test('what feeds both springs at once cannot be split, and says why', () => {
   expect(() => splitSides(plan('cab-gauge'))).toThrow(/feeds both springs at once/)
@@ -58,12 +110,18 @@ test('each operation does what it says, whole', () => {
 
   const gauged = mirror('gauge-left')(teeOff('tee-spring-left', 'gauge')(six))
   whole(gauged)
-  expect(allOf(gauged, 'gauge').map(id => gauged.components[id]!.side).sort()).toEqual(['left', 'right'])
+  expect(
+    allOf(gauged, 'gauge')
+      .map((id) => gauged.components[id]!.side)
+      .sort(),
+  ).toEqual(['left', 'right'])
   expect(likeness(takeOut('gauge-left')(takeOut('gauge-right')(gauged)))).toEqual(likeness(six))
 
   const fed = feedFromTank(plan('wireless-dual'))
   whole(fed)
-  expect([firstOf(fed, 'tank'), firstOf(fed, 'solenoid'), firstOf(fed, 'restrictor')].every(Boolean)).toBe(true)
+  expect([firstOf(fed, 'tank'), firstOf(fed, 'solenoid'), firstOf(fed, 'restrictor')].every(Boolean)).toBe(
+    true,
+  )
 
   const bare = takeOut('fill-left')(six)
   whole(bare)
@@ -92,36 +150,49 @@ test('a string of any operations leaves any circuit whole, its file valid, and e
     const line = lines[pick % lines.length]!
     const part = parts[pick % parts.length]!
     const list: Change[] = [
-      ...wholeOperations(air).map(o => o.run), ...partOperations(air, part).map(o => o.run), putInLine(line, IN_LINE[pick % IN_LINE.length]!), teeOff(line, ON_TEE[pick % ON_TEE.length]!), takeOffLine(line), ...alike(air.components[part]!.kind).slice(0, 2).map(k => replace(part, k)),
+      ...wholeOperations(air).map((o) => o.run),
+      ...partOperations(air, part).map((o) => o.run),
+      putInLine(line, IN_LINE[pick % IN_LINE.length]!),
+      teeOff(line, ON_TEE[pick % ON_TEE.length]!),
+      takeOffLine(line),
+      ...alike(air.components[part]!.kind)
+        .slice(0, 2)
+        .map((k) => replace(part, k)),
     ]
     return list[Math.floor(pick / 7) % list.length] ?? null
   }
-  fc.assert(fc.property(fc.constantFrom(...ARCHETYPES.map(a => a.id)), fc.array(fc.integer({ min: 0, max: 5000 }), { minLength: 1, maxLength: 8 }), (archetype, picks) => {
-    const document = newPlan('leaf-flatbed', 'x')
-    document.air = plan(archetype)
-    let now = document
-    for (const pick of picks) {
-      const run = change(now.air, pick)
-      if (!run) continue
-      try {
-        const patches = operationPatches(now.air, run)
-        const next = applyEdit(now, patches)
-        expect(checkPlan(next).problems).toBeNull()
-        whole(next.air)
-        expect(applyEdit(next, diffDocuments(next, now))).toEqual(now)
-        now = next
-      }
-      catch (error) {
-        if (!(error instanceof OperationError)) throw error
-        expect(error.message.length).toBeGreaterThan(15)
-      }
-    }
-  }), { numRuns: 100 })
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...ARCHETYPES.map((a) => a.id)),
+      fc.array(fc.integer({ min: 0, max: 5000 }), { minLength: 1, maxLength: 8 }),
+      (archetype, picks) => {
+        const document = newPlan('leaf-flatbed', 'x')
+        document.air = plan(archetype)
+        let now = document
+        for (const pick of picks) {
+          const run = change(now.air, pick)
+          if (!run) continue
+          try {
+            const patches = operationPatches(now.air, run)
+            const next = applyEdit(now, patches)
+            expect(checkPlan(next).problems).toBeNull()
+            whole(next.air)
+            expect(applyEdit(next, diffDocuments(next, now))).toEqual(now)
+            now = next
+          } catch (error) {
+            if (!(error instanceof OperationError)) throw error
+            expect(error.message.length).toBeGreaterThan(15)
+          }
+        }
+      },
+    ),
+    { numRuns: 100 },
+  )
 })
 
 test('every kind has a symbol’s worth of facts: a label, what it is for, and ports told apart by name', () => {
   for (const entry of Object.values(KINDS)) {
     expect(entry.label && entry.what).toBeTruthy()
-    expect(new Set(entry.ports.map(p => p.id)).size).toBe(entry.ports.length)
+    expect(new Set(entry.ports.map((p) => p.id)).size).toBe(entry.ports.length)
   }
 })

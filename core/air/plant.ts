@@ -15,7 +15,7 @@ export interface RunFacts {
   /** Volumes and heights of the springs under a haul (null: the empty truck) at their gauge pressures. */
   springs(haul: string | null): (left: number, right: number) => SpringState
   /** Heights of the springs where a height valve or a controller holds them, and wheel travel per travel of the spring. */
-  levelAt: { left: number, right: number, perHeight: number }
+  levelAt: { left: number; right: number; perHeight: number }
 }
 
 /** What fills and lets down springs when told a pressure. */
@@ -29,8 +29,19 @@ export interface Outlet {
   /** Whether it calls the compressor while it fills. */
   calls: boolean
 }
-export interface Supply { id: string, kind: ComponentKind, command: string, vessel: string, cutOut: number | null }
-export interface Switch { id: string, vessel: string, cutIn: number, cutOut: number }
+export interface Supply {
+  id: string
+  kind: ComponentKind
+  command: string
+  vessel: string
+  cutOut: number | null
+}
+export interface Switch {
+  id: string
+  vessel: string
+  cutIn: number
+  cutOut: number
+}
 
 export interface Plant {
   network: Network
@@ -40,7 +51,7 @@ export interface Plant {
   supplies: Supply[]
   switches: Switch[]
   /** Commands of what may be pressed by hand. */
-  hands: Record<string, { up: string[], down: string[] }>
+  hands: Record<string, { up: string[]; down: string[] }>
   /** Absolute pressures to begin with, by vessel. */
   start: Record<string, number>
   hasTank: boolean
@@ -57,7 +68,8 @@ export const SHOP_AIR = 800_000
 const ENDLESS = 100
 /** Discharge of a drilled bore; its choked flow as a sonic conductance (choked orifice, any gas-dynamics text). */
 const DISCHARGE = 0.8
-export const boreConductance = (bore: number) => (DISCHARGE * (Math.PI / 4) * bore ** 2 * 0.0404) / (REFERENCE_DENSITY * Math.sqrt(REFERENCE_TEMPERATURE))
+export const boreConductance = (bore: number) =>
+  (DISCHARGE * (Math.PI / 4) * bore ** 2 * 0.0404) / (REFERENCE_DENSITY * Math.sqrt(REFERENCE_TEMPERATURE))
 /** What a hand feels as a line blown off, or a joint that hisses: bores, m (from memory). */
 const OFF_BORE = 0.004
 const LEAK_BORE = 0.0005
@@ -66,11 +78,35 @@ const ROUGHNESS = 1.5e-6
 const SHORT = 0.3
 
 /** Kinds with a chamber at every port instead of one for all. */
-const SPLIT: readonly ComponentKind[] = ['block', 'paddle', 'check', 'regulator', 'solenoid', 'restrictor', 'heightValve', 'dualGauge', 'dryer']
+const SPLIT: readonly ComponentKind[] = [
+  'block',
+  'paddle',
+  'check',
+  'regulator',
+  'solenoid',
+  'restrictor',
+  'heightValve',
+  'dualGauge',
+  'dryer',
+]
 /** Kinds that stand at the end of their line and only read or close it: their chamber is their neighbour's. */
 const QUIET: readonly ComponentKind[] = ['gauge', 'dualGauge', 'sensor', 'pressureSwitch', 'plug']
 /** Which chamber gives a merged one its name: the first of these kinds. */
-const NAMING: readonly ComponentKind[] = ['spring', 'tank', 'manifold', 'compressor', 'belt', 'boost', 'block', 'paddle', 'heightValve', 'regulator', 'handFill', 'coupler', 'tee']
+const NAMING: readonly ComponentKind[] = [
+  'spring',
+  'tank',
+  'manifold',
+  'compressor',
+  'belt',
+  'boost',
+  'block',
+  'paddle',
+  'heightValve',
+  'regulator',
+  'handFill',
+  'coupler',
+  'tee',
+]
 
 /** A pump's curve goes on to its rating and from there falls to nothing a tenth above: it never gives more than its parts can bear. */
 function stalling(curve: readonly (readonly [number, number])[], rated: number): [number, number][] {
@@ -78,7 +114,8 @@ function stalling(curve: readonly (readonly [number, number])[], rated: number):
   return [...kept, [rated, interpolate(curve, rated)], [rated * 1.1, 0]]
 }
 
-const chamberOf = (air: AirPlan, id: string, port: string) => (SPLIT.includes(air.components[id]?.kind as ComponentKind) ? `${id}.${port}` : id)
+const chamberOf = (air: AirPlan, id: string, port: string) =>
+  SPLIT.includes(air.components[id]?.kind as ComponentKind) ? `${id}.${port}` : id
 
 export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): Plant {
   const spring = springOf(air)
@@ -88,12 +125,12 @@ export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): P
   const motors: Motor[] = []
   const vessels = new Map<string, Partial<Vessel>>()
   const supplies: Supply[] = []
-  const switches: { id: string, cutIn: number, cutOut: number }[] = []
+  const switches: { id: string; cutIn: number; cutOut: number }[] = []
   const hands: Plant['hands'] = {}
   const reservoirs: Record<string, number> = {}
   const ids = Object.keys(air.components)
   const supplied = allOf(air, ...SUPPLIES).length > 0
-  const draws = scenario.steps.some(s => s.do === 'tyre' || s.do === 'tool')
+  const draws = scenario.steps.some((s) => s.do === 'tyre' || s.do === 'tool')
   const [left, right] = facts.springs(scenario.haul)(scenario.start.left, scenario.start.right)
 
   for (const id of ids) {
@@ -102,21 +139,45 @@ export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): P
     const f = part.figures as Record<string, number>
     const valve = { conductance: f.conductance!, criticalRatio: f.criticalRatio! }
     const at = (port: string) => chamberOf(air, id, port)
-    const chamber = (port: string, volume = FITTING) => volumes.set(at(port), (volumes.get(at(port)) ?? 0) + volume)
+    const chamber = (port: string, volume = FITTING) =>
+      volumes.set(at(port), (volumes.get(at(port)) ?? 0) + volume)
     switch (kind) {
       case 'spring': {
         const volume = side === 'right' ? right : left
         volumes.set(id, volume)
         vessels.set(id, { spring: side ?? 'left', wall: FILM * 6 * volume ** (2 / 3) })
-        if (scenario.leak > 0) links.push({ id: `${id}.leak`, kind: 'orifice', from: id, to: null, conductance: scenario.leak, criticalRatio: 0.5 })
+        if (scenario.leak > 0)
+          links.push({
+            id: `${id}.leak`,
+            kind: 'orifice',
+            from: id,
+            to: null,
+            conductance: scenario.leak,
+            criticalRatio: 0.5,
+          })
         break
       }
       case 'compressor': {
         chamber('out')
         const c = compressorOf(air, id)
         if (!c) break
-        links.push({ id, kind: 'pump', from: null, to: id, command: `${id}.motor`, curve: stalling(c.flow, c.maxPressure) })
-        motors.push({ id, command: `${id}.motor`, vessel: id, current: c.current, reference: Math.max(...c.current.map(r => r[1])), rise: c.thermal.rise, constant: c.thermal.constant })
+        links.push({
+          id,
+          kind: 'pump',
+          from: null,
+          to: id,
+          command: `${id}.motor`,
+          curve: stalling(c.flow, c.maxPressure),
+        })
+        motors.push({
+          id,
+          command: `${id}.motor`,
+          vessel: id,
+          current: c.current,
+          reference: Math.max(...c.current.map((r) => r[1])),
+          rise: c.thermal.rise,
+          constant: c.thermal.constant,
+        })
         supplies.push({ id, kind, command: `${id}.motor`, vessel: id, cutOut: c.thermal.cutOut })
         break
       }
@@ -129,16 +190,31 @@ export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): P
         chamber('out')
         volumes.set(`${id}.source`, ENDLESS)
         reservoirs[`${id}.source`] = f.set! + STANDARD_ATMOSPHERE
-        links.push({ id, kind: 'orifice', from: `${id}.source`, to: id, command: `${id}.motor`, ...valve, oneWay: { opening: 0 } })
+        links.push({
+          id,
+          kind: 'orifice',
+          from: `${id}.source`,
+          to: id,
+          command: `${id}.motor`,
+          ...valve,
+          oneWay: { opening: 0 },
+        })
         supplies.push({ id, kind, command: `${id}.motor`, vessel: id, cutOut: null })
         break
-      case 'filter': case 'heightSensor': case 'controller': break
-      case 'cabSwitch': hands[id] = { up: [], down: [] }; break
+      case 'filter':
+      case 'heightSensor':
+      case 'controller':
+        break
+      case 'cabSwitch':
+        hands[id] = { up: [], down: [] }
+        break
       case 'tank':
         chamber('in', f.volume)
         vessels.set(id, { wall: FILM * 6 * f.volume! ** (2 / 3) })
         break
-      case 'manifold': chamber('in', f.volume); break
+      case 'manifold':
+        chamber('in', f.volume)
+        break
       case 'dryer':
         chamber('in')
         chamber('out', f.volume)
@@ -147,13 +223,21 @@ export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): P
       case 'check':
         chamber('in')
         chamber('out')
-        links.push({ id, kind: 'orifice', from: at('in'), to: at('out'), ...valve, oneWay: { opening: f.opening! } })
+        links.push({
+          id,
+          kind: 'orifice',
+          from: at('in'),
+          to: at('out'),
+          ...valve,
+          oneWay: { opening: f.opening! },
+        })
         break
       case 'relief':
         chamber('in')
         links.push({ id, kind: 'relief', from: at('in'), to: null, ...valve, set: f.set! })
         break
-      case 'drain': case 'dump':
+      case 'drain':
+      case 'dump':
         chamber('in')
         links.push({ id, kind: 'orifice', from: at('in'), to: null, command: `${id}.open`, ...valve })
         hands[id] = { up: [], down: [`${id}.open`] }
@@ -176,7 +260,14 @@ export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): P
       case 'restrictor':
         chamber('in')
         chamber('out')
-        links.push({ id, kind: 'orifice', from: at('in'), to: at('out'), conductance: boreConductance(f.bore!), criticalRatio: 0.45 })
+        links.push({
+          id,
+          kind: 'orifice',
+          from: at('in'),
+          to: at('out'),
+          conductance: boreConductance(f.bore!),
+          criticalRatio: 0.45,
+        })
         break
       case 'block': {
         chamber('in')
@@ -184,7 +275,10 @@ export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): P
         for (let n = 1; n <= outlets; n++) {
           const out = at(`out${n}`)
           chamber(`out${n}`)
-          links.push({ id: `${out}.fill`, kind: 'orifice', from: at('in'), to: out, command: `${out}.fill`, ...valve }, { id: `${out}.vent`, kind: 'orifice', from: out, to: null, command: `${out}.vent`, ...valve })
+          links.push(
+            { id: `${out}.fill`, kind: 'orifice', from: at('in'), to: out, command: `${out}.fill`, ...valve },
+            { id: `${out}.vent`, kind: 'orifice', from: out, to: null, command: `${out}.vent`, ...valve },
+          )
           hands[out] = { up: [`${out}.fill`], down: [`${out}.vent`] }
         }
         break
@@ -192,21 +286,37 @@ export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): P
       case 'paddle':
         chamber('in')
         chamber('out')
-        links.push({ id: `${id}.up`, kind: 'orifice', from: at('in'), to: at('out'), command: `${id}.up`, ...valve }, { id: `${id}.down`, kind: 'orifice', from: at('out'), to: null, command: `${id}.down`, ...valve })
+        links.push(
+          { id: `${id}.up`, kind: 'orifice', from: at('in'), to: at('out'), command: `${id}.up`, ...valve },
+          { id: `${id}.down`, kind: 'orifice', from: at('out'), to: null, command: `${id}.down`, ...valve },
+        )
         hands[id] = { up: [`${id}.up`], down: [`${id}.down`] }
         break
       case 'heightValve': {
         chamber('in')
         chamber('out')
-        const lever = { kind: 'lever' as const, ...valve, arm: f.arm!, deadBand: f.deadBand!, fullOpen: Math.max(f.fullOpen!, f.deadBand! + 0.001), side }
-        links.push({ id: `${id}.up`, from: at('in'), to: at('out'), way: 1, ...lever }, { id: `${id}.down`, from: at('out'), to: null, way: -1, ...lever })
+        const lever = {
+          kind: 'lever' as const,
+          ...valve,
+          arm: f.arm!,
+          deadBand: f.deadBand!,
+          fullOpen: Math.max(f.fullOpen!, f.deadBand! + 0.001),
+          side,
+        }
+        links.push(
+          { id: `${id}.up`, from: at('in'), to: at('out'), way: 1, ...lever },
+          { id: `${id}.down`, from: at('out'), to: null, way: -1, ...lever },
+        )
         break
       }
       case 'handFill':
         chamber('out')
         volumes.set('shop', ENDLESS)
         reservoirs.shop = SHOP_AIR + STANDARD_ATMOSPHERE
-        links.push({ id: `${id}.fill`, kind: 'orifice', from: 'shop', to: id, command: `${id}.fill`, ...valve }, { id: `${id}.vent`, kind: 'orifice', from: id, to: null, command: `${id}.vent`, ...valve })
+        links.push(
+          { id: `${id}.fill`, kind: 'orifice', from: 'shop', to: id, command: `${id}.fill`, ...valve },
+          { id: `${id}.vent`, kind: 'orifice', from: id, to: null, command: `${id}.vent`, ...valve },
+        )
         hands[id] = { up: [`${id}.fill`], down: [`${id}.vent`] }
         break
       case 'coupler':
@@ -221,12 +331,13 @@ export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): P
         chamber('left')
         chamber('right')
         break
-      default: chamber('in')
+      default:
+        chamber('in')
     }
   }
 
   // Parts screwed together share a chamber, and so do quiet ends of lines with what they hang on.
-  const parent = new Map([...volumes.keys()].map(id => [id, id]))
+  const parent = new Map([...volumes.keys()].map((id) => [id, id]))
   const root = (id: string): string => (parent.get(id) === id ? id : root(parent.get(id)!))
   const kindOf = (chamber: string) => air.components[chamber.split('.')[0]!]?.kind
   const rank = (chamber: string) => {
@@ -247,8 +358,12 @@ export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): P
     for (const end of [from, to]) ends.set(end, (ends.get(end) ?? 0) + 1)
     return [{ id, line, from, to }]
   })
-  const quiet = (chamber: string) => ends.get(chamber) === 1 && (QUIET.includes(kindOf(chamber) as ComponentKind) || (kindOf(chamber) === 'handFill' && supplied) || (kindOf(chamber) === 'coupler' && !draws))
-  const tubes: { id: string, from: string, to: string, bore: number, length: number }[] = []
+  const quiet = (chamber: string) =>
+    ends.get(chamber) === 1 &&
+    (QUIET.includes(kindOf(chamber) as ComponentKind) ||
+      (kindOf(chamber) === 'handFill' && supplied) ||
+      (kindOf(chamber) === 'coupler' && !draws))
+  const tubes: { id: string; from: string; to: string; bore: number; length: number }[] = []
   const extra = new Map<string, number>()
   for (const { id, line, from, to } of runs) {
     const tube = line.tube === DIRECT ? null : tubeOf(air, line)
@@ -269,17 +384,26 @@ export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): P
     tubes.push({ id, from, to, bore: tube.bore, length })
   }
   for (const t of tubes) {
-    if (root(t.from) !== root(t.to)) links.push({ id: t.id, kind: 'tube', from: t.from, to: t.to, bore: t.bore, length: t.length, roughness: ROUGHNESS })
+    if (root(t.from) !== root(t.to))
+      links.push({
+        id: t.id,
+        kind: 'tube',
+        from: t.from,
+        to: t.to,
+        bore: t.bore,
+        length: t.length,
+        roughness: ROUGHNESS,
+      })
   }
   const made = new Map<string, Vessel>()
   for (const [id, volume] of volumes) {
     const name = root(id)
     const v = made.get(name) ?? { id: name, volume: 0, wall: null, spring: null, ...vessels.get(name) }
     // A spring's volume is its own affair: what hangs on it is small beside it.
-    if (v.spring === null || id === name) v.volume += volume + (v.spring === null ? extra.get(id) ?? 0 : 0)
+    if (v.spring === null || id === name) v.volume += volume + (v.spring === null ? (extra.get(id) ?? 0) : 0)
     made.set(name, v)
   }
-  const where = new Map([...volumes.keys()].map(id => [id, root(id)]))
+  const where = new Map([...volumes.keys()].map((id) => [id, root(id)]))
   links.push(...faultLinks(air, scenario, where, runs))
   for (const link of links) {
     if (link.from !== null) link.from = where.get(link.from)!
@@ -289,65 +413,197 @@ export function buildPlant(air: AirPlan, facts: RunFacts, scenario: Scenario): P
   const span = scenario.steps.reduce((sum, s) => sum + ('seconds' in s ? s.seconds : 0), 0)
   const { start: warm, coldest } = scenario.ambient
   const network: Network = {
-    vessels: [...made.values()], links: links.filter(l => l.from !== l.to), motors, atmosphere: STANDARD_ATMOSPHERE, levelAt: facts.levelAt,
-    ambient: t => (span > 0 && coldest !== warm ? warm + ((coldest - warm) * (1 - Math.cos((2 * Math.PI * Math.min(t, span)) / span))) / 2 : warm),
+    vessels: [...made.values()],
+    links: links.filter((l) => l.from !== l.to),
+    motors,
+    atmosphere: STANDARD_ATMOSPHERE,
+    levelAt: facts.levelAt,
+    ambient: (t) =>
+      span > 0 && coldest !== warm
+        ? warm + ((coldest - warm) * (1 - Math.cos((2 * Math.PI * Math.min(t, span)) / span))) / 2
+        : warm,
     springs: facts.springs(scenario.haul),
   }
-  const plant = { network, where, supplies: supplies.map(s => ({ ...s, vessel: where.get(s.vessel)! })), switches: switches.map(s => ({ ...s, vessel: where.get(s.id)! })), hands, hasTank: firstOf(air, 'tank') !== null, levers: allOf(air, 'heightValve') }
-  return { ...plant, outlets: outletsOf(air, plant), start: startOf(air, network, plant, reservoirs, scenario) }
+  const plant = {
+    network,
+    where,
+    supplies: supplies.map((s) => ({ ...s, vessel: where.get(s.vessel)! })),
+    switches: switches.map((s) => ({ ...s, vessel: where.get(s.id)! })),
+    hands,
+    hasTank: firstOf(air, 'tank') !== null,
+    levers: allOf(air, 'heightValve'),
+  }
+  return {
+    ...plant,
+    outlets: outletsOf(air, plant),
+    start: startOf(air, network, plant, reservoirs, scenario),
+  }
 }
 
 /** What a scenario connects to the coupler. */
-function drawn(scenario: Scenario, id: string, valve: { conductance: number, criticalRatio: number }, volumes: Map<string, number>): Link[] {
+function drawn(
+  scenario: Scenario,
+  id: string,
+  valve: { conductance: number; criticalRatio: number },
+  volumes: Map<string, number>,
+): Link[] {
   const links: Link[] = []
-  const tyre = scenario.steps.find(s => s.do === 'tyre')
+  const tyre = scenario.steps.find((s) => s.do === 'tyre')
   if (tyre) {
     volumes.set('tyre', tyre.volume)
     // A tyre's valve core is what it fills through.
-    links.push({ id: 'tyre', kind: 'orifice', from: id, to: 'tyre', command: 'tyre', conductance: 1.2e-9, criticalRatio: 0.3 })
+    links.push({
+      id: 'tyre',
+      kind: 'orifice',
+      from: id,
+      to: 'tyre',
+      command: 'tyre',
+      conductance: 1.2e-9,
+      criticalRatio: 0.3,
+    })
   }
-  const tool = scenario.steps.find(s => s.do === 'tool')
+  const tool = scenario.steps.find((s) => s.do === 'tool')
   if (tool) {
     volumes.set('tool', FITTING * 5)
-    links.push({ id: 'tool-line', kind: 'orifice', from: id, to: 'tool', ...valve }, { id: 'tool', kind: 'tool', from: 'tool', to: null, command: 'tool', demand: tool.demand, needed: tool.needed })
+    links.push(
+      { id: 'tool-line', kind: 'orifice', from: id, to: 'tool', ...valve },
+      {
+        id: 'tool',
+        kind: 'tool',
+        from: 'tool',
+        to: null,
+        command: 'tool',
+        demand: tool.demand,
+        needed: tool.needed,
+      },
+    )
   }
   return links
 }
 
 /** Links that a scenario's faults open. */
-function faultLinks(air: AirPlan, scenario: Scenario, where: ReadonlyMap<string, string>, runs: readonly { id: string, from: string, to: string }[]): Link[] {
-  const hole = (id: string, from: string, bore: number): Link => ({ id, kind: 'orifice', from, to: null, command: id, conductance: boreConductance(bore), criticalRatio: 0.45 })
+function faultLinks(
+  air: AirPlan,
+  scenario: Scenario,
+  where: ReadonlyMap<string, string>,
+  runs: readonly { id: string; from: string; to: string }[],
+): Link[] {
+  const hole = (id: string, from: string, bore: number): Link => ({
+    id,
+    kind: 'orifice',
+    from,
+    to: null,
+    command: id,
+    conductance: boreConductance(bore),
+    criticalRatio: 0.45,
+  })
   return scenario.steps.flatMap((s): Link[] => {
     if (s.do !== 'fault') return []
-    const run = runs.find(r => r.id === s.part)
+    const run = runs.find((r) => r.id === s.part)
     const f = air.components[s.part] ? partOf(air, s.part).figures : {}
     const valve = { conductance: f.conductance ?? 5e-9, criticalRatio: f.criticalRatio ?? 0.4 }
     switch (s.what) {
-      case 'line-off': return run ? [hole(`${s.part}.off-a`, run.from, OFF_BORE), hole(`${s.part}.off-b`, run.to, OFF_BORE)] : []
-      case 'leak': return run ? [hole(`${s.part}.leaks`, run.to, LEAK_BORE)] : where.has(s.part) ? [hole(`${s.part}.leaks`, s.part, LEAK_BORE)] : []
-      case 'check-missing': return where.has(`${s.part}.in`) ? [{ id: `${s.part}.gone`, kind: 'orifice', from: `${s.part}.in`, to: `${s.part}.out`, command: `${s.part}.gone`, ...valve }] : []
-      case 'check-reversed': return where.has(`${s.part}.in`) ? [{ id: `${s.part}.back`, kind: 'orifice', from: `${s.part}.out`, to: `${s.part}.in`, command: `${s.part}.back`, ...valve, oneWay: { opening: f.opening ?? 0 } }] : []
-      case 'relief-open': return where.has(s.part) ? [{ id: `${s.part}.stuck`, kind: 'orifice', from: s.part, to: null, command: `${s.part}.stuck`, ...valve }] : []
-      case 'teed': return where.has('spring-left') && where.has('spring-right') ? [{ id: 'crossed', kind: 'orifice', from: 'spring-left', to: 'spring-right', command: 'crossed', conductance: 3e-9, criticalRatio: 0.4 }] : []
-      default: return []
+      case 'line-off':
+        return run
+          ? [hole(`${s.part}.off-a`, run.from, OFF_BORE), hole(`${s.part}.off-b`, run.to, OFF_BORE)]
+          : []
+      case 'leak':
+        return run
+          ? [hole(`${s.part}.leaks`, run.to, LEAK_BORE)]
+          : where.has(s.part)
+            ? [hole(`${s.part}.leaks`, s.part, LEAK_BORE)]
+            : []
+      case 'check-missing':
+        return where.has(`${s.part}.in`)
+          ? [
+              {
+                id: `${s.part}.gone`,
+                kind: 'orifice',
+                from: `${s.part}.in`,
+                to: `${s.part}.out`,
+                command: `${s.part}.gone`,
+                ...valve,
+              },
+            ]
+          : []
+      case 'check-reversed':
+        return where.has(`${s.part}.in`)
+          ? [
+              {
+                id: `${s.part}.back`,
+                kind: 'orifice',
+                from: `${s.part}.out`,
+                to: `${s.part}.in`,
+                command: `${s.part}.back`,
+                ...valve,
+                oneWay: { opening: f.opening ?? 0 },
+              },
+            ]
+          : []
+      case 'relief-open':
+        return where.has(s.part)
+          ? [
+              {
+                id: `${s.part}.stuck`,
+                kind: 'orifice',
+                from: s.part,
+                to: null,
+                command: `${s.part}.stuck`,
+                ...valve,
+              },
+            ]
+          : []
+      case 'teed':
+        return where.has('spring-left') && where.has('spring-right')
+          ? [
+              {
+                id: 'crossed',
+                kind: 'orifice',
+                from: 'spring-left',
+                to: 'spring-right',
+                command: 'crossed',
+                conductance: 3e-9,
+                criticalRatio: 0.4,
+              },
+            ]
+          : []
+      default:
+        return []
     }
   })
 }
 
 /** What a fault throws: commands opened, links shut for good, and commands held. */
-export const faultCommands: Record<FaultKind, (part: string) => { open?: string[], hold?: [string, boolean][], weld?: boolean, shut?: string[] }> = {
-  'compressor-on': part => ({ hold: [[`${part}.motor`, true]] }),
-  'compressor-off': part => ({ hold: [[`${part}.motor`, false]] }),
-  'valve-open': part => ({ hold: [[`${part}.fill`, true], [`${part}.up`, true], [`${part}.open`, true]] }),
-  'valve-shut': part => ({ hold: [[`${part}.fill`, false], [`${part}.vent`, false], [`${part}.up`, false], [`${part}.down`, false], [`${part}.open`, false]] }),
-  'line-off': part => ({ open: [`${part}.off-a`, `${part}.off-b`], shut: [part] }),
-  'leak': part => ({ open: [`${part}.leaks`] }),
-  'check-missing': part => ({ open: [`${part}.gone`] }),
-  'check-reversed': part => ({ open: [`${part}.back`], shut: [part] }),
-  'relief-shut': part => ({ shut: [part] }),
-  'relief-open': part => ({ open: [`${part}.stuck`] }),
+export const faultCommands: Record<
+  FaultKind,
+  (part: string) => { open?: string[]; hold?: [string, boolean][]; weld?: boolean; shut?: string[] }
+> = {
+  'compressor-on': (part) => ({ hold: [[`${part}.motor`, true]] }),
+  'compressor-off': (part) => ({ hold: [[`${part}.motor`, false]] }),
+  'valve-open': (part) => ({
+    hold: [
+      [`${part}.fill`, true],
+      [`${part}.up`, true],
+      [`${part}.open`, true],
+    ],
+  }),
+  'valve-shut': (part) => ({
+    hold: [
+      [`${part}.fill`, false],
+      [`${part}.vent`, false],
+      [`${part}.up`, false],
+      [`${part}.down`, false],
+      [`${part}.open`, false],
+    ],
+  }),
+  'line-off': (part) => ({ open: [`${part}.off-a`, `${part}.off-b`], shut: [part] }),
+  leak: (part) => ({ open: [`${part}.leaks`] }),
+  'check-missing': (part) => ({ open: [`${part}.gone`] }),
+  'check-reversed': (part) => ({ open: [`${part}.back`], shut: [part] }),
+  'relief-shut': (part) => ({ shut: [part] }),
+  'relief-open': (part) => ({ open: [`${part}.stuck`] }),
   'switch-welded': () => ({ weld: true }),
-  'teed': () => ({ open: ['crossed'] }),
+  teed: () => ({ open: ['crossed'] }),
 }
 
 /** Vessels that stand at one pressure with a vessel while nothing is worked: along tubes and what is always open. */
@@ -356,7 +612,14 @@ function joined(network: Network, start: string): Set<string> {
   for (let grew = true; grew;) {
     grew = false
     for (const l of network.links) {
-      if ((l.kind !== 'tube' && l.kind !== 'orifice') || l.command || l.from === null || l.to === null || seen.has(l.from) === seen.has(l.to)) continue
+      if (
+        (l.kind !== 'tube' && l.kind !== 'orifice') ||
+        l.command ||
+        l.from === null ||
+        l.to === null ||
+        seen.has(l.from) === seen.has(l.to)
+      )
+        continue
       // Past a check valve only the way it opens.
       if (l.kind === 'orifice' && l.oneWay && !seen.has(l.from)) continue
       seen.add(l.from).add(l.to)
@@ -366,9 +629,13 @@ function joined(network: Network, start: string): Set<string> {
   return seen
 }
 
-function outletsOf(air: AirPlan, plant: Pick<Plant, 'network' | 'where' | 'supplies' | 'hands' | 'hasTank'>): Outlet[] {
+function outletsOf(
+  air: AirPlan,
+  plant: Pick<Plant, 'network' | 'where' | 'supplies' | 'hands' | 'hasTank'>,
+): Outlet[] {
   const { network, where, supplies } = plant
-  const sidesOf = (vessel: string) => [...joined(network, vessel)].flatMap(id => network.vessels.find(v => v.id === id)?.spring ?? [])
+  const sidesOf = (vessel: string) =>
+    [...joined(network, vessel)].flatMap((id) => network.vessels.find((v) => v.id === id)?.spring ?? [])
   const make = (part: string, chamber: string, rest: Pick<Outlet, 'fill' | 'vent' | 'calls'>): Outlet[] => {
     const vessel = where.get(chamber)
     const sides = vessel === undefined ? [] : sidesOf(vessel)
@@ -376,45 +643,89 @@ function outletsOf(air: AirPlan, plant: Pick<Plant, 'network' | 'where' | 'suppl
   }
   const of = (kind: ComponentKind) => allOf(air, kind)
   // Solenoids that feed a block open with it.
-  const feeds = (block: string) => of('solenoid').filter(id => where.has(`${id}.out`) && [...joined(network, where.get(`${id}.out`)!)].includes(where.get(`${block}.in`)!)).map(id => `${id}.open`)
-  const blocks = of('block').flatMap(id => [...where.keys()].filter(k => k.startsWith(`${id}.out`)).flatMap(out => make(out, out, { fill: [`${out}.fill`, ...feeds(id)], vent: [`${out}.vent`], calls: !plant.hasTank })))
+  const feeds = (block: string) =>
+    of('solenoid')
+      .filter(
+        (id) =>
+          where.has(`${id}.out`) &&
+          [...joined(network, where.get(`${id}.out`)!)].includes(where.get(`${block}.in`)!),
+      )
+      .map((id) => `${id}.open`)
+  const blocks = of('block').flatMap((id) =>
+    [...where.keys()]
+      .filter((k) => k.startsWith(`${id}.out`))
+      .flatMap((out) =>
+        make(out, out, { fill: [`${out}.fill`, ...feeds(id)], vent: [`${out}.vent`], calls: !plant.hasTank }),
+      ),
+  )
   if (blocks.length > 0) return blocks
-  const paddles = of('paddle').flatMap(id => make(id, `${id}.out`, { fill: [`${id}.up`], vent: [`${id}.down`], calls: !plant.hasTank }))
+  const paddles = of('paddle').flatMap((id) =>
+    make(id, `${id}.out`, { fill: [`${id}.up`], vent: [`${id}.down`], calls: !plant.hasTank }),
+  )
   if (paddles.length > 0) return paddles
   const dumps = of('dump')
-  if (of('heightValve').length > 0) return dumps.flatMap(id => make(id, id, { fill: [], vent: [`${id}.open`], calls: false })).slice(0, 1)
+  if (of('heightValve').length > 0)
+    return dumps.flatMap((id) => make(id, id, { fill: [], vent: [`${id}.open`], calls: false })).slice(0, 1)
   const compressor = supplies[0]
   if (compressor) {
-    const fed = make(compressor.id, compressor.vessel, { fill: [], vent: dumps.map(id => `${id}.open`), calls: true })
+    const fed = make(compressor.id, compressor.vessel, {
+      fill: [],
+      vent: dumps.map((id) => `${id}.open`),
+      calls: true,
+    })
     if (fed.length > 0) {
       // The gauge hangs on the springs' side of the check valve: read there.
       const spring = where.get('spring-left') ?? fed[0]!.vessel
       return [{ ...fed[0]!, vessel: spring }]
     }
   }
-  return of('handFill').flatMap(id => make(id, id, { fill: [`${id}.fill`], vent: [`${id}.vent`], calls: false }))
+  return of('handFill').flatMap((id) =>
+    make(id, id, { fill: [`${id}.fill`], vent: [`${id}.vent`], calls: false }),
+  )
 }
 
 /** Pressures to begin with: springs as told, tank full or as told, and what is joined to either. */
-function startOf(air: AirPlan, network: Network, plant: Pick<Plant, 'where' | 'switches'>, reservoirs: Record<string, number>, scenario: Scenario): Record<string, number> {
+function startOf(
+  air: AirPlan,
+  network: Network,
+  plant: Pick<Plant, 'where' | 'switches'>,
+  reservoirs: Record<string, number>,
+  scenario: Scenario,
+): Record<string, number> {
   const start: Record<string, number> = { ...reservoirs }
   for (const v of network.vessels) if (v.spring) start[v.id] = scenario.start[v.spring] + STANDARD_ATMOSPHERE
-  for (const v of network.vessels.filter(x => x.spring)) for (const id of joined(network, v.id)) start[id] ??= start[v.id]!
+  for (const v of network.vessels.filter((x) => x.spring))
+    for (const id of joined(network, v.id)) start[id] ??= start[v.id]!
   for (const id of allOf(air, 'tank')) {
     const vessel = plant.where.get(id)!
-    const limits = plant.switches.find(s => s.vessel === vessel) ?? plant.switches[0]
+    const limits = plant.switches.find((s) => s.vessel === vessel) ?? plant.switches[0]
     const boost = Object.entries(reservoirs).find(([name]) => name.endsWith('.source'))?.[1]
     const full = limits?.cutOut ?? (boost === undefined ? 0 : boost - STANDARD_ATMOSPHERE)
     start[vessel] = (scenario.start.tank ?? full) + STANDARD_ATMOSPHERE
     for (let grew = true; grew;) {
       grew = false
       for (const l of network.links) {
-        if (l.from === null || l.to === null || l.command || start[l.from] === undefined || start[l.to] !== undefined) continue
-        start[l.to] = l.kind === 'regulator' ? Math.min(start[l.from]!, l.set + STANDARD_ATMOSPHERE) : start[l.from]!
+        if (
+          l.from === null ||
+          l.to === null ||
+          l.command ||
+          start[l.from] === undefined ||
+          start[l.to] !== undefined
+        )
+          continue
+        start[l.to] =
+          l.kind === 'regulator' ? Math.min(start[l.from]!, l.set + STANDARD_ATMOSPHERE) : start[l.from]!
         grew = true
       }
       for (const l of network.links) {
-        if (l.kind !== 'tube' || l.from === null || l.to === null || start[l.to] === undefined || start[l.from] !== undefined) continue
+        if (
+          l.kind !== 'tube' ||
+          l.from === null ||
+          l.to === null ||
+          start[l.to] === undefined ||
+          start[l.from] !== undefined
+        )
+          continue
         start[l.from] = start[l.to]!
         grew = true
       }

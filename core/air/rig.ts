@@ -29,9 +29,16 @@ const COOLED = 30
 /** A levelling controller is content at this share of its band. */
 const CONTENT = 0.25
 
-export interface Happening { t: number, text: string, part?: string }
+export interface Happening {
+  t: number
+  text: string
+  part?: string
+}
 /** How far the step under way may go by itself: until a time, or until one of its watches ends it. */
-interface Leg { until: number, watches: Watch[] }
+interface Leg {
+  until: number
+  watches: Watch[]
+}
 type Script = Generator<Leg, void, void>
 
 export interface StepResult {
@@ -53,9 +60,12 @@ export class Rig {
   readonly events: Happening[] = []
   readonly results: StepResult[] = []
   /** s each motor ran, A·s it took, and K it was at its hottest. */
-  readonly used: Record<string, { on: number, charge: number, hottest: number, starts: number }> = {}
+  readonly used: Record<string, { on: number; charge: number; hottest: number; starts: number }> = {}
   /** Highest pressure, Pa gauge, and least and greatest height, m, of each spring so far. */
-  readonly extremes = { left: { pressure: -Infinity, low: Infinity, high: -Infinity }, right: { pressure: -Infinity, low: Infinity, high: -Infinity } }
+  readonly extremes = {
+    left: { pressure: -Infinity, low: Infinity, high: -Infinity },
+    right: { pressure: -Infinity, low: Infinity, high: -Infinity },
+  }
   private readonly place: Map<string, number>
   private readonly calling = new Set<string>()
   private readonly held = new Map<string, boolean>()
@@ -64,16 +74,26 @@ export class Rig {
   private welded = false
   private cabOff = false
   private upPressed = false
-  private readonly controller: { delay: number, band: number, timeOut: number } | null
-  private readonly levelling = new Map<string, { since: number, way: 1 | -1, working: boolean }>()
+  private readonly controller: { delay: number; band: number; timeOut: number } | null
+  private readonly levelling = new Map<string, { since: number; way: 1 | -1; working: boolean }>()
   private script: Script | null = null
   private leg: Leg | null = null
   private last: Sample
-  private watching: { side: Side, told: number, way: number, most: number }[] = []
+  private watching: { side: Side; told: number; way: number; most: number }[] = []
 
-  constructor(readonly air: AirPlan, readonly facts: RunFacts, readonly scenario: Scenario, private readonly seen: (rig: Rig, sample: Sample) => void = () => {}, relative?: number) {
+  constructor(
+    readonly air: AirPlan,
+    readonly facts: RunFacts,
+    readonly scenario: Scenario,
+    private readonly seen: (rig: Rig, sample: Sample) => void = () => {},
+    relative?: number,
+  ) {
     this.plant = buildPlant(air, facts, scenario)
-    this.sim = new Simulation(this.plant.network, this.plant.start, relative === undefined ? {} : { relative })
+    this.sim = new Simulation(
+      this.plant.network,
+      this.plant.start,
+      relative === undefined ? {} : { relative },
+    )
     this.place = this.sim.index
     for (const s of this.plant.supplies) this.used[s.id] = { on: 0, charge: 0, hottest: 0, starts: 0 }
     for (const s of this.plant.switches) this.closed.set(s.id, this.gauge(s.vessel) < s.cutIn + 1)
@@ -99,7 +119,11 @@ export class Rig {
 
   /** Motor current of all supplies now, A. */
   currentAt(sample: Sample): number {
-    return this.plant.network.motors!.reduce((sum, m) => sum + (this.sim.open.get(m.command) ? interpolate(m.current, this.gauge(m.vessel, sample)) : 0), 0)
+    return this.plant.network.motors!.reduce(
+      (sum, m) =>
+        sum + (this.sim.open.get(m.command) ? interpolate(m.current, this.gauge(m.vessel, sample)) : 0),
+      0,
+    )
   }
 
   say(text: string, part?: string): void {
@@ -127,7 +151,7 @@ export class Rig {
     }
     for (const c of hand.up) this.throw(c, way === 'up')
     for (const c of hand.down) this.throw(c, way === 'down')
-    const outlet = this.plant.outlets.find(o => hand.up.some(c => o.fill.includes(c)))
+    const outlet = this.plant.outlets.find((o) => hand.up.some((c) => o.fill.includes(c)))
     if (outlet?.calls) this.call(outlet.part, way === 'up')
     // What feeds a block opens with it.
     if (outlet) for (const c of outlet.fill) this.throw(c, way === 'up')
@@ -152,7 +176,10 @@ export class Rig {
       this.welded = true
       for (const s of this.plant.switches) this.closed.set(s.id, true)
     }
-    this.say(FAULT_WORDS[what].replace('{part}', this.label(part) || this.air.lines[part]?.from || 'it'), part)
+    this.say(
+      FAULT_WORDS[what].replace('{part}', this.label(part) || this.air.lines[part]?.from || 'it'),
+      part,
+    )
   }
 
   /** Sets the controller and every motor as they stand now; returns when to look again at the latest. */
@@ -169,7 +196,10 @@ export class Rig {
     }
     const asked = switches.length > 0 ? [...this.closed.values()].some(Boolean) : this.calling.size > 0
     for (const s of supplies) {
-      const on = (asked || this.upPressed || (switches.length > 0 && this.calling.size > 0 && !this.plant.hasTank)) && !this.cabOff && !this.tripped.has(s.id)
+      const on =
+        (asked || this.upPressed || (switches.length > 0 && this.calling.size > 0 && !this.plant.hasTank)) &&
+        !this.cabOff &&
+        !this.tripped.has(s.id)
       const was = this.sim.open.get(s.command) === true
       this.throw(s.command, s.kind === 'boost' ? !this.cabOff : on)
       const is = this.sim.open.get(s.command) === true
@@ -196,8 +226,7 @@ export class Rig {
           this.call(o.part, false)
           this.levelling.delete(o.part)
           this.say(`${this.label(o.part)}: ${done ? 'level' : 'gives up'}`, o.part)
-        }
-        else wake = Math.min(wake, at.since + timeOut)
+        } else wake = Math.min(wake, at.since + timeOut)
         continue
       }
       if (Math.abs(off) <= band) {
@@ -223,36 +252,54 @@ export class Rig {
   /** How far a corner stands under where it is held, m at the wheel. */
   private offOf(o: Outlet, s: Sample): number {
     const { levelAt } = this.facts
-    return (o.sides.reduce((sum, side) => sum + levelAt[side] - s.height[side], 0) / o.sides.length) * levelAt.perHeight
+    return (
+      (o.sides.reduce((sum, side) => sum + levelAt[side] - s.height[side], 0) / o.sides.length) *
+      levelAt.perHeight
+    )
   }
 
   private watches(): Watch[] {
-    const end = (act: () => void): Watch['act'] => () => {
-      act()
-      return 'end'
-    }
+    const end =
+      (act: () => void): Watch['act'] =>
+      () => {
+        act()
+        return 'end'
+      }
     const list: Watch[] = this.welded
       ? []
       : this.plant.switches.map((s) => {
           const closed = this.closed.get(s.id)!
-          return { value: x => this.gauge(s.vessel, x) - (closed ? s.cutOut : s.cutIn), act: end(() => { this.closed.set(s.id, !closed) }) }
+          return {
+            value: (x) => this.gauge(s.vessel, x) - (closed ? s.cutOut : s.cutIn),
+            act: end(() => {
+              this.closed.set(s.id, !closed)
+            }),
+          }
         })
     this.plant.network.motors!.forEach((m, i) => {
-      const cutOut = this.plant.supplies.find(s => s.id === m.id)?.cutOut
+      const cutOut = this.plant.supplies.find((s) => s.id === m.id)?.cutOut
       if (cutOut == null) return
       const out = this.tripped.has(m.id)
-      list.push({ value: x => x.motor[i]! - (out ? cutOut - COOLED : cutOut), act: end(() => {
-        if (out) this.tripped.delete(m.id)
-        else this.tripped.add(m.id)
-        this.say(`${this.label(m.id)}: thermal cut-out ${out ? 'closes' : 'opens'}`, m.id)
-      }) })
+      list.push({
+        value: (x) => x.motor[i]! - (out ? cutOut - COOLED : cutOut),
+        act: end(() => {
+          if (out) this.tripped.delete(m.id)
+          else this.tripped.add(m.id)
+          this.say(`${this.label(m.id)}: thermal cut-out ${out ? 'closes' : 'opens'}`, m.id)
+        }),
+      })
     })
     if (this.controller) {
       for (const o of this.plant.outlets) {
         const at = this.levelling.get(o.part)
         const mark = at?.working ? this.controller.band * CONTENT * at.way : null
-        if (mark !== null) list.push({ value: x => this.offOf(o, x) - mark, act: end(() => {}) })
-        else for (const way of [1, -1]) list.push({ value: x => this.offOf(o, x) - this.controller!.band * way * 1.0001, act: end(() => {}) })
+        if (mark !== null) list.push({ value: (x) => this.offOf(o, x) - mark, act: end(() => {}) })
+        else
+          for (const way of [1, -1])
+            list.push({
+              value: (x) => this.offOf(o, x) - this.controller!.band * way * 1.0001,
+              act: end(() => {}),
+            })
       }
     }
     return list
@@ -267,8 +314,10 @@ export class Rig {
       used.on += dt
       used.charge += dt * interpolate(m.current, this.gauge(m.vessel, s))
     })
-    for (const s2 of this.plant.supplies) if (s2.kind === 'belt' && this.sim.open.get(s2.command)) this.used[s2.id]!.on += dt
-    for (const w of this.watching) w.most = Math.max(w.most, (this.gauge(`spring-${w.side}`, s) - w.told) * w.way)
+    for (const s2 of this.plant.supplies)
+      if (s2.kind === 'belt' && this.sim.open.get(s2.command)) this.used[s2.id]!.on += dt
+    for (const w of this.watching)
+      w.most = Math.max(w.most, (this.gauge(`spring-${w.side}`, s) - w.told) * w.way)
     this.last = s
     this.note(s)
   }
@@ -288,15 +337,22 @@ export class Rig {
   private go(until: number, extra: readonly Watch[]): 'ended' | 'time' {
     let ended = false
     const gone = new Set<Watch>()
-    const wrapped = extra.map((w): Watch => ({ value: s => (gone.has(w) ? 1 : w.value(s)), act: (t, s) => {
-      const then = w.act(t, s)
-      if (then === 'drop') gone.add(w)
-      if (then === 'end') ended = true
-      return then === 'keep' ? 'end' : then
-    } }))
+    const wrapped = extra.map((w): Watch => ({
+      value: (s) => (gone.has(w) ? 1 : w.value(s)),
+      act: (t, s) => {
+        const then = w.act(t, s)
+        if (then === 'drop') gone.add(w)
+        if (then === 'end') ended = true
+        return then === 'keep' ? 'end' : then
+      },
+    }))
     while (this.t < until - 1e-9 && !ended) {
       const wake = this.control()
-      this.sim.run(Math.min(until, Math.max(wake, this.t + 1e-3)), [...this.watches(), ...wrapped.filter((_, i) => !gone.has(extra[i]!))], this.look)
+      this.sim.run(
+        Math.min(until, Math.max(wake, this.t + 1e-3)),
+        [...this.watches(), ...wrapped.filter((_, i) => !gone.has(extra[i]!))],
+        this.look,
+      )
     }
     this.control()
     return ended ? 'ended' : 'time'
@@ -310,7 +366,7 @@ export class Rig {
 
   private next(): void {
     const { value, done } = this.script!.next()
-    this.leg = done ? null : value as Leg
+    this.leg = done ? null : (value as Leg)
     if (done) this.script = null
   }
 
@@ -332,7 +388,7 @@ export class Rig {
     if (leg && (how === 'ended' || this.t >= leg.until - 1e-9)) this.next()
   }
 
-  private* steps(step: ScenarioStep, index: number): Script {
+  private *steps(step: ScenarioStep, index: number): Script {
     switch (step.do) {
       case 'wait':
         this.say(`Wait ${Math.round(step.seconds)} s`)
@@ -368,12 +424,19 @@ export class Rig {
    * a rest, aims past the mark by what the last look fell short, and once little is missing opens for just as long as the
    * last opening says it takes.
    */
-  private* bring(left: number, right: number, index: number): Script {
+  private *bring(left: number, right: number, index: number): Script {
     const began = this.t
     const target = { left, right }
-    this.watching = this.plant.network.vessels.flatMap(v => v.spring ?? []).map(side => ({ side, told: target[side], way: Math.sign(target[side] - this.gauge(`spring-${side}`)) || 1, most: -Infinity }))
+    this.watching = this.plant.network.vessels
+      .flatMap((v) => v.spring ?? [])
+      .map((side) => ({
+        side,
+        told: target[side],
+        way: Math.sign(target[side] - this.gauge(`spring-${side}`)) || 1,
+        most: -Infinity,
+      }))
     const finish = (seconds: number | null) => {
-      const over = this.watching.length ? Math.max(...this.watching.map(w => w.most)) : 0
+      const over = this.watching.length ? Math.max(...this.watching.map((w) => w.most)) : 0
       this.watching = []
       this.results.push({ step: index, seconds, overshoot: Math.max(over, 0) })
     }
@@ -381,8 +444,17 @@ export class Rig {
       yield* this.settleByItself(finish)
       return
     }
-    const doors = this.plant.outlets.map(o => ({ o, told: Math.max(...o.sides.map(side => target[side])), up: newAim(), down: newAim(), way: 0, openedAt: 0, shutAt: 0, before: 0 }))
-    type Door = typeof doors[number]
+    const doors = this.plant.outlets.map((o) => ({
+      o,
+      told: Math.max(...o.sides.map((side) => target[side])),
+      up: newAim(),
+      down: newAim(),
+      way: 0,
+      openedAt: 0,
+      shutAt: 0,
+      before: 0,
+    }))
+    type Door = (typeof doors)[number]
     let reached = began
     const shut = (x: Door, busy: Set<Door>) => {
       for (const c of [...x.o.fill, ...x.o.vent]) this.throw(c, false)
@@ -426,8 +498,9 @@ export class Rig {
       const rushed = this.t + RUSH
       while (busy.size > 0 && this.t < deadline - 1e-9) {
         // Those that go by their reading look once the rush is over.
-        const reading = [...busy].filter(x => !shutting.has(x))
-        const past = (x: Door, s: Sample) => (this.gauge(x.o.vessel, s) - x.told - (x.way > 0 ? x.up : x.down).offset) * x.way
+        const reading = [...busy].filter((x) => !shutting.has(x))
+        const past = (x: Door, s: Sample) =>
+          (this.gauge(x.o.vessel, s) - x.told - (x.way > 0 ? x.up : x.down).offset) * x.way
         if (this.t >= rushed - 1e-9) {
           const here = this.sim.sample()
           for (const x of reading) if (past(x, here) >= 0) shutting.set(x, this.t)
@@ -435,10 +508,15 @@ export class Rig {
         const waiting = this.t < rushed - 1e-9 && reading.length > 0
         const watches = waiting
           ? []
-          : reading.filter(x => !shutting.has(x)).map((x): Watch => ({ value: s => past(x, s), act: (t) => {
-              shutting.set(x, t + REACT)
-              return 'end'
-            } }))
+          : reading
+              .filter((x) => !shutting.has(x))
+              .map((x): Watch => ({
+                value: (s) => past(x, s),
+                act: (t) => {
+                  shutting.set(x, t + REACT)
+                  return 'end'
+                },
+              }))
         const next = Math.min(deadline, ...shutting.values(), ...(waiting ? [rushed] : []))
         if (next > this.t + 1e-9) yield { until: next, watches }
         for (const [x, at] of [...shutting]) {
@@ -459,12 +537,15 @@ export class Rig {
   }
 
   /** Waits until what levels by itself is content; a truck left high with nothing to let it down is let down by its dump valve. */
-  private* settleByItself(finish: (seconds: number | null) => void): Script {
+  private *settleByItself(finish: (seconds: number | null) => void): Script {
     const began = this.t
     const parts = this.plant.outlets
-    const lever = this.plant.network.links.find(l => l.kind === 'lever')
+    const lever = this.plant.network.links.find((l) => l.kind === 'lever')
     // The last tenth of its way a valve opens so little that it takes for ever.
-    const reach = lever?.kind === 'lever' ? lever.arm * Math.sin(lever.deadBand + (lever.fullOpen - lever.deadBand) * 0.1) : (this.controller?.band ?? 0)
+    const reach =
+      lever?.kind === 'lever'
+        ? lever.arm * Math.sin(lever.deadBand + (lever.fullOpen - lever.deadBand) * 0.1)
+        : (this.controller?.band ?? 0)
     const off = (s: Sample) => {
       const { levelAt } = this.facts
       return ((levelAt.left - s.height.left + levelAt.right - s.height.right) / 2) * levelAt.perHeight
@@ -472,16 +553,18 @@ export class Rig {
     const now = off(this.sim.sample())
     if (lever && now < -reach && parts.length > 0) {
       for (const o of parts) for (const c of o.vent) this.throw(c, true)
-      yield { until: this.t + LONGEST, watches: [{ value: s => off(s) + reach, act: () => 'end' }] }
+      yield { until: this.t + LONGEST, watches: [{ value: (s) => off(s) + reach, act: () => 'end' }] }
       for (const o of parts) for (const c of o.vent) this.throw(c, false)
-    }
-    else if (Math.abs(now) > reach) {
-      yield { until: this.t + LONGEST, watches: [{ value: s => Math.abs(off(s)) - reach, act: () => 'end' }] }
+    } else if (Math.abs(now) > reach) {
+      yield {
+        until: this.t + LONGEST,
+        watches: [{ value: (s) => Math.abs(off(s)) - reach, act: () => 'end' }],
+      }
     }
     finish(Math.abs(off(this.sim.sample())) <= reach * 1.05 ? this.t - began : null)
   }
 
-  private* tyres(step: Extract<ScenarioStep, { do: 'tyre' }>, index: number): Script {
+  private *tyres(step: Extract<ScenarioStep, { do: 'tyre' }>, index: number): Script {
     const began = this.t
     let count = 0
     if (!this.plant.where.has('tyre')) {
@@ -494,17 +577,25 @@ export class Rig {
       this.throw('tyre', true)
       this.say(`Tyre ${count + 1} on the coupler`)
       let full = false
-      yield { until: this.t + LONGEST, watches: [{ value: s => this.gauge('tyre', s) - step.to, act: () => {
-        full = true
-        return 'end'
-      } }] }
+      yield {
+        until: this.t + LONGEST,
+        watches: [
+          {
+            value: (s) => this.gauge('tyre', s) - step.to,
+            act: () => {
+              full = true
+              return 'end'
+            },
+          },
+        ],
+      }
       this.throw('tyre', false)
       if (!full) break
     }
     this.results.push({ step: index, seconds: count === step.count ? this.t - began : null, count })
   }
 
-  private* tool(step: Extract<ScenarioStep, { do: 'tool' }>, index: number): Script {
+  private *tool(step: Extract<ScenarioStep, { do: 'tool' }>, index: number): Script {
     if (!this.plant.where.has('tool')) {
       this.say('No coupler to run a tool from')
       this.results.push({ step: index, seconds: null })
@@ -521,17 +612,35 @@ export class Rig {
     yield { until: began + Math.min(RUSH, step.seconds), watches: [] }
     // The line to the tool fills first; what does not reach its pressure then never will.
     if (this.gauge('tool') < step.needed) slows(began)
-    yield { until: began + step.seconds, watches: [{ value: s => this.gauge('tool', s) - step.needed, act: (t) => {
-      if (full === null) slows(t)
-      return 'drop'
-    } }] }
+    yield {
+      until: began + step.seconds,
+      watches: [
+        {
+          value: (s) => this.gauge('tool', s) - step.needed,
+          act: (t) => {
+            if (full === null) slows(t)
+            return 'drop'
+          },
+        },
+      ],
+    }
     this.throw('tool', false)
     this.results.push({ step: index, seconds: full ?? step.seconds, count: full === null ? 1 : 0 })
   }
 }
 
 const FAULT_WORDS: Record<FaultKind, string> = {
-  'compressor-on': '{part} stuck on', 'compressor-off': '{part} does not start', 'valve-open': '{part} stuck open', 'valve-shut': '{part} stuck shut', 'line-off': 'A line comes off at {part}', 'leak': 'A joint leaks at {part}',
-  'check-missing': '{part} is not there', 'check-reversed': '{part} is in the wrong way round', 'relief-shut': '{part} does not open', 'relief-open': '{part} stuck open', 'switch-welded': '{part} welded shut', 'teed': 'Left and right joined by mistake',
+  'compressor-on': '{part} stuck on',
+  'compressor-off': '{part} does not start',
+  'valve-open': '{part} stuck open',
+  'valve-shut': '{part} stuck shut',
+  'line-off': 'A line comes off at {part}',
+  leak: 'A joint leaks at {part}',
+  'check-missing': '{part} is not there',
+  'check-reversed': '{part} is in the wrong way round',
+  'relief-shut': '{part} does not open',
+  'relief-open': '{part} stuck open',
+  'switch-welded': '{part} welded shut',
+  teed: 'Left and right joined by mistake',
 }
 export const faultWords = (what: FaultKind) => FAULT_WORDS[what].replace('{part}', '…')

@@ -22,10 +22,20 @@ export interface StepControl {
 
 const GAMMA = 0.25
 /** Where each stage evaluates, from the stages before it. */
-const A = [[], [1.544], [0.9466785280815826, 0.2557011698983284], [3.314825187068521, 2.896124015972201, 0.9986419139977817], [1.221224509226641, 6.019134481288629, 12.53708332932087, -0.687886036105895]] as const
+const A = [
+  [],
+  [1.544],
+  [0.9466785280815826, 0.2557011698983284],
+  [3.314825187068521, 2.896124015972201, 0.9986419139977817],
+  [1.221224509226641, 6.019134481288629, 12.53708332932087, -0.687886036105895],
+] as const
 const C = [
-  [], [-5.6688], [-2.430093356833875, -0.2063599157091915], [-0.1073529058151375, -9.594562251023355, -20.47028614809616],
-  [7.496443313967647, -10.24680431464352, -33.99990352819905, 11.7089089320616], [8.083246795921522, -7.981132988064893, -31.52159432874371, 16.31930543123136, -6.058818238834054],
+  [],
+  [-5.6688],
+  [-2.430093356833875, -0.2063599157091915],
+  [-0.1073529058151375, -9.594562251023355, -20.47028614809616],
+  [7.496443313967647, -10.24680431464352, -33.99990352819905, 11.7089089320616],
+  [8.083246795921522, -7.981132988064893, -31.52159432874371, 16.31930543123136, -6.058818238834054],
 ] as const
 const WHEN = [0, 0.386, 0.21, 0.63, 1, 1] as const
 /** Parts of ∂f/∂t in each stage. */
@@ -51,7 +61,13 @@ export class Stepper {
   steps = 0
 
   /** @param exact the slope's derivatives where they are known better than by trying; it is asked right after the slope. */
-  constructor(readonly size: number, readonly slope: Slope, readonly control: StepControl, readonly exact: Jacobian | null = null, first = 1e-4) {
+  constructor(
+    readonly size: number,
+    readonly slope: Slope,
+    readonly control: StepControl,
+    readonly exact: Jacobian | null = null,
+    first = 1e-4,
+  ) {
     this.f0 = new Float64Array(size)
     this.jacobian = new Float64Array(size * size)
     this.matrix = new Float64Array(size * size)
@@ -93,8 +109,7 @@ export class Stepper {
               const gk = g[k]!
               for (let i = 0; i < size; i++) y1[i] = y1[i]! + by * gk[i]!
             }
-          }
-          else {
+          } else {
             const before = g[stage - 1]!
             for (let i = 0; i < size; i++) y1[i] = y1[i]! + before[i]!
           }
@@ -114,7 +129,8 @@ export class Stepper {
       const last = g[STAGES - 1]!
       for (let i = 0; i < size; i++) {
         out[i] = y1[i]! + last[i]!
-        const scale = this.control.absolute[i]! + this.control.relative * Math.max(Math.abs(y[i]!), Math.abs(out[i]!))
+        const scale =
+          this.control.absolute[i]! + this.control.relative * Math.max(Math.abs(y[i]!), Math.abs(out[i]!))
         error = Math.max(error, Math.abs(last[i]!) / scale)
       }
       if (error <= 1) {
@@ -160,7 +176,8 @@ export class Stepper {
       let best = k
       for (let i = k + 1; i < n; i++) if (Math.abs(m[i * n + k]!) > Math.abs(m[best * n + k]!)) best = i
       this.pivot[k] = best
-      if (best !== k) for (let j = 0; j < n; j++) [m[k * n + j], m[best * n + j]] = [m[best * n + j]!, m[k * n + j]!]
+      if (best !== k)
+        for (let j = 0; j < n; j++) [m[k * n + j], m[best * n + j]] = [m[best * n + j]!, m[k * n + j]!]
       const diagonal = m[k * n + k]!
       for (let i = k + 1; i < n; i++) {
         const factor = m[i * n + k]! / diagonal

@@ -3,7 +3,11 @@ import { interpolate } from '../quantity/interpolate'
 import { Simulation } from './network'
 
 /** What a tank gives before its compressor is wanted again, and before it is of no use. Isothermal, gauge pressures. */
-export interface TankFills { beforeRestart: number, beforeFlat: number, afterFirst: number }
+export interface TankFills {
+  beforeRestart: number
+  beforeFlat: number
+  afterFirst: number
+}
 
 const MOST = 10_000
 
@@ -11,21 +15,38 @@ const MOST = 10_000
  * Whole fills of a volume from `from` to `to` out of a tank with the compressor off: each takes (to − from)·V of gas.
  * Before restart: while the tank still stands at or above cut-in afterwards; before flat: while it still can reach `to`.
  */
-export function tankFills(tank: { volume: number, pressure: number, cutIn: number }, fill: { volume: number, from: number, to: number }): TankFills {
+export function tankFills(
+  tank: { volume: number; pressure: number; cutIn: number },
+  fill: { volume: number; from: number; to: number },
+): TankFills {
   const drop = ((fill.to - fill.from) * fill.volume) / tank.volume
-  const count = (least: number) => Math.min(Math.max(Math.floor((tank.pressure - least) / drop + 1e-9), 0), MOST)
-  return { beforeRestart: count(Math.max(tank.cutIn, fill.to)), beforeFlat: count(fill.to), afterFirst: tank.pressure - drop }
+  const count = (least: number) =>
+    Math.min(Math.max(Math.floor((tank.pressure - least) / drop + 1e-9), 0), MOST)
+  return {
+    beforeRestart: count(Math.max(tank.cutIn, fill.to)),
+    beforeFlat: count(fill.to),
+    afterFirst: tank.pressure - drop,
+  }
 }
 
 /** How long a tool runs off a tank and compressor, and at what share of the time it may run for ever. */
-export interface ToolRun { seconds: number | null, share: number }
+export interface ToolRun {
+  seconds: number | null
+  share: number
+}
 
 /**
  * A tool takes `demand` of free air, m³/s, at `needed` gauge or above. With the compressor's curve running all the while the
  * tank falls from `pressure` to `needed`: t = ∫ V·dp/(p_atm·(demand − Q(p))). Null when the compressor alone keeps up.
  * The share is what the compressor gives at `needed` over what the tool takes.
  */
-export function toolRun(tank: { volume: number, pressure: number }, curve: readonly (readonly [number, number])[], demand: number, needed: number, atmosphere = STANDARD_ATMOSPHERE): ToolRun {
+export function toolRun(
+  tank: { volume: number; pressure: number },
+  curve: readonly (readonly [number, number])[],
+  demand: number,
+  needed: number,
+  atmosphere = STANDARD_ATMOSPHERE,
+): ToolRun {
   const share = Math.min(Math.max(interpolate(curve, needed), 0) / demand, 1)
   const steps = 2000
   const dp = (tank.pressure - needed) / steps
@@ -39,7 +60,10 @@ export function toolRun(tank: { volume: number, pressure: number }, curve: reado
 }
 
 /** How a vessel empties through an opening to the atmosphere: time to a pressure, and how cold it is then. */
-export interface BlowDown { seconds: number | null, temperature: number }
+export interface BlowDown {
+  seconds: number | null
+  temperature: number
+}
 
 const LONGEST = 86_400
 
@@ -47,16 +71,36 @@ const LONGEST = 86_400
  * Run by the same solver as a circuit: isothermal, or without heat from the wall (which is when it goes cold).
  * @param to gauge; null seconds when it is not reached within a day.
  */
-export function blowDown(volume: number, from: number, to: number, conductance: number, criticalRatio: number, temperature: number, isothermal: boolean, atmosphere = STANDARD_ATMOSPHERE): BlowDown {
+export function blowDown(
+  volume: number,
+  from: number,
+  to: number,
+  conductance: number,
+  criticalRatio: number,
+  temperature: number,
+  isothermal: boolean,
+  atmosphere = STANDARD_ATMOSPHERE,
+): BlowDown {
   if (to >= from) return { seconds: 0, temperature }
-  const simulation = new Simulation({ vessels: [{ id: 'vessel', volume, wall: isothermal ? null : 0, spring: null }], links: [{ id: 'opening', kind: 'orifice', from: 'vessel', to: null, conductance, criticalRatio }], atmosphere, ambient: () => temperature }, { vessel: from + atmosphere }, { relative: 1e-7 })
-  let seconds: number | null = null
-  simulation.run(LONGEST, [{
-    value: s => s.pressure[0]! - atmosphere - to,
-    act: (t) => {
-      seconds = t
-      return 'end'
+  const simulation = new Simulation(
+    {
+      vessels: [{ id: 'vessel', volume, wall: isothermal ? null : 0, spring: null }],
+      links: [{ id: 'opening', kind: 'orifice', from: 'vessel', to: null, conductance, criticalRatio }],
+      atmosphere,
+      ambient: () => temperature,
     },
-  }])
+    { vessel: from + atmosphere },
+    { relative: 1e-7 },
+  )
+  let seconds: number | null = null
+  simulation.run(LONGEST, [
+    {
+      value: (s) => s.pressure[0]! - atmosphere - to,
+      act: (t) => {
+        seconds = t
+        return 'end'
+      },
+    },
+  ])
   return { seconds, temperature: simulation.sample().temperature[0]! }
 }

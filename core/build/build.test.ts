@@ -10,46 +10,58 @@ import { threadOf, torqueCheck } from './torque'
 const FT_LBF = 1.355818
 const planOf = (kind: TruckKind, archetype: Archetype): Plan => {
   const plan = newPlan(kind, 'x')
-  Object.assign(plan.air, { archetype, ...startingCircuit(archetype), blockClass: ARCHETYPES.find(a => a.id === archetype)!.block ?? 'block-one' })
+  Object.assign(plan.air, {
+    archetype,
+    ...startingCircuit(archetype),
+    blockClass: ARCHETYPES.find((a) => a.id === archetype)!.block ?? 'block-one',
+  })
   return plan
 }
 const stepsOf = (plan: Plan) => createDeriver()(plan).stages.build.result.steps
 const tick = { who: 'Bram', at: '2026-03-12T08:00:00.000Z' }
-const every = TRUCK_KINDS.flatMap(k => ARCHETYPES.map(a => [k.id, a.id] as const))
+const every = TRUCK_KINDS.flatMap((k) => ARCHETYPES.map((a) => [k.id, a.id] as const))
 
-test.each(every)('%s, %s: listed in an order that its own rules allow, each step once, none waiting for what comes later', (kind, archetype) => {
-  const steps = stepsOf(planOf(kind, archetype))
-  expect(new Set(steps.map(s => s.id)).size).toBe(steps.length)
-  const done: BuildPlan['ticks'] = {}
-  for (const step of steps) {
-    for (const before of Object.keys(step.after)) expect(steps.some(s => s.id === before)).toBe(true)
-    expect(blockedBy(step, steps, done)).toBeNull()
-    done[step.id] = tick
-  }
-})
+test.each(every)(
+  '%s, %s: listed in an order that its own rules allow, each step once, none waiting for what comes later',
+  (kind, archetype) => {
+    const steps = stepsOf(planOf(kind, archetype))
+    expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length)
+    const done: BuildPlan['ticks'] = {}
+    for (const step of steps) {
+      for (const before of Object.keys(step.after)) expect(steps.some((s) => s.id === before)).toBe(true)
+      expect(blockedBy(step, steps, done)).toBeNull()
+      done[step.id] = tick
+    }
+  },
+)
 
 test.each(every)('%s, %s: every figure a step names is there', (kind, archetype) => {
   for (const step of stepsOf(planOf(kind, archetype))) {
-    for (const [, name] of step.detail.matchAll(/\{(\w+)\}/g)) expect(Object.keys(step.values)).toContain(name)
+    for (const [, name] of step.detail.matchAll(/\{(\w+)\}/g))
+      expect(Object.keys(step.values)).toContain(name)
   }
 })
 
 describe('order', () => {
   const steps = stepsOf(planOf('leaf-flatbed', 'wireless-dual'))
-  const at = (id: string) => steps.findIndex(s => s.id === id)
+  const at = (id: string) => steps.findIndex((s) => s.id === id)
   const step = (id: string) => steps[at(id)]!
 
   test('fuse last: after every line, the earth, the feed and every plug (common practice)', () => {
-    for (const other of steps.filter(s => s.group === 'Air lines' || s.group === 'Wiring').map(s => s.id)) {
+    for (const other of steps
+      .filter((s) => s.group === 'Air lines' || s.group === 'Wiring')
+      .map((s) => s.id)) {
       if (other === 'fuse') continue
-      const all = Object.fromEntries(steps.filter(s => s.id !== other && s.id !== 'fuse').map(s => [s.id, tick]))
+      const all = Object.fromEntries(
+        steps.filter((s) => s.id !== other && s.id !== 'fuse').map((s) => [s.id, tick]),
+      )
       expect(blockedBy(step('fuse'), steps, all)).toMatchObject({ step: { id: other } })
     }
   })
 
   test('stands before hands, lines before battery, fill after fuse, soap after fill', () => {
     expect(step('lift').after).toHaveProperty('chock')
-    expect(Object.keys(step('feed').after).some(id => id.startsWith('line-'))).toBe(true)
+    expect(Object.keys(step('feed').after).some((id) => id.startsWith('line-'))).toBe(true)
     expect(step('first-fill').after).toHaveProperty('fuse')
     expect(step('soap').after).toHaveProperty('first-fill')
   })
@@ -57,8 +69,8 @@ describe('order', () => {
   test('easy side first: the side away from the exhaust, then its mirror', () => {
     expect(at('torque-left')).toBeLessThan(at('spring-right'))
     const mirrored = planOf('leaf-flatbed', 'hand-teed')
-    mirrored.truck.exhaust.points = mirrored.truck.exhaust.points.map(p => ({ ...p, y: -p.y }))
-    const list = stepsOf(mirrored).map(s => s.id)
+    mirrored.truck.exhaust.points = mirrored.truck.exhaust.points.map((p) => ({ ...p, y: -p.y }))
+    const list = stepsOf(mirrored).map((s) => s.id)
     expect(list.indexOf('torque-right')).toBeLessThan(list.indexOf('spring-left'))
   })
 
@@ -66,25 +78,27 @@ describe('order', () => {
     const plan = planOf('leaf-flatbed', 'hand-teed')
     plan.lay.shields = { 'spring-right': true }
     const shielded = stepsOf(plan)
-    expect(shielded.find(s => s.id === 'spring-right')!.after).toHaveProperty('shield-right')
+    expect(shielded.find((s) => s.id === 'spring-right')!.after).toHaveProperty('shield-right')
     plan.lay.shields = { 'spring-right': false }
-    expect(stepsOf(plan).some(s => s.id === 'shield-right')).toBe(false)
+    expect(stepsOf(plan).some((s) => s.id === 'shield-right')).toBe(false)
   })
 
   test('a tick that others stand on cannot be taken back; the last one can', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: steps.length }), (n) => {
-      const ticks = Object.fromEntries(steps.slice(0, n).map(s => [s.id, tick]))
-      for (const s of steps.slice(0, n)) {
-        const holds = steps.slice(0, n).some(later => later.after[s.id])
-        expect(heldBy(s, steps, ticks) !== null).toBe(holds)
-      }
-      expect(heldBy(steps[n - 1]!, steps, ticks)).toBeNull()
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: steps.length }), (n) => {
+        const ticks = Object.fromEntries(steps.slice(0, n).map((s) => [s.id, tick]))
+        for (const s of steps.slice(0, n)) {
+          const holds = steps.slice(0, n).some((later) => later.after[s.id])
+          expect(heldBy(s, steps, ticks) !== null).toBe(holds)
+        }
+        expect(heldBy(steps[n - 1]!, steps, ticks)).toBeNull()
+      }),
+    )
   })
 
   test('hand fill has nothing to wire; coil inserts have no bench work on brackets', () => {
-    expect(stepsOf(planOf('leaf-flatbed', 'hand-two')).some(s => s.group === 'Wiring')).toBe(false)
-    expect(stepsOf(planOf('coil-van', 'hand-teed')).some(s => s.id.startsWith('bench'))).toBe(false)
+    expect(stepsOf(planOf('leaf-flatbed', 'hand-two')).some((s) => s.group === 'Wiring')).toBe(false)
+    expect(stepsOf(planOf('coil-van', 'hand-teed')).some((s) => s.id.startsWith('bench'))).toBe(false)
   })
 
   test('time: hand fill 1.5 to 2.5 h, a wireless set 1.5 to 3 h more (common practice; within half and double)', () => {
@@ -98,7 +112,13 @@ describe('order', () => {
 
 test('torques are those of practice: 20, 18, 17, 20 and 38 lbf·ft (common practice)', () => {
   expect(TORQUE.flathead).toBeLessThanOrEqual(20 * FT_LBF)
-  for (const [torque, feet] of [[TORQUE.frameM8, 18], [TORQUE.control, 17], [TORQUE.strap, 20], [TORQUE.upperM10, 38]] as const) expect(Math.abs(torque - feet * FT_LBF)).toBeLessThan(0.75)
+  for (const [torque, feet] of [
+    [TORQUE.frameM8, 18],
+    [TORQUE.control, 17],
+    [TORQUE.strap, 20],
+    [TORQUE.upperM10, 38],
+  ] as const)
+    expect(Math.abs(torque - feet * FT_LBF)).toBeLessThan(0.75)
   expect(torqueCheck(threadOf('M8')!, '8.8', TORQUE.frameM8).looksLike).toBe('ok')
   expect(torqueCheck(threadOf('M10')!, '8.8', TORQUE.upperM10).looksLike).toBe('ok')
 })

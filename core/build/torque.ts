@@ -1,10 +1,32 @@
 /** Proof stress, Pa, of metric property classes (ISO 898-1, memory) and inch grades (SAE J429, memory). */
-const PROOF: Record<string, number> = { '4.6': 225e6, '4.8': 310e6, '5.8': 380e6, '8.8': 580e6, '10.9': 830e6, '12.9': 970e6, '2': 379e6, '5': 586e6, '8': 827e6 }
+const PROOF: Record<string, number> = {
+  '4.6': 225e6,
+  '4.8': 310e6,
+  '5.8': 380e6,
+  '8.8': 580e6,
+  '10.9': 830e6,
+  '12.9': 970e6,
+  '2': 379e6,
+  '5': 586e6,
+  '8': 827e6,
+}
 
 /** Tensile stress areas, m², coarse metric threads. ISO 898-1 (memory for those beyond M6, M8 and M10). */
-const METRIC_AREA: Record<string, number> = { M4: 8.78e-6, M5: 14.2e-6, M6: 20.1e-6, M8: 36.6e-6, M10: 58e-6, M12: 84.3e-6, M14: 115e-6, M16: 157e-6 }
+const METRIC_AREA: Record<string, number> = {
+  M4: 8.78e-6,
+  M5: 14.2e-6,
+  M6: 20.1e-6,
+  M8: 36.6e-6,
+  M10: 58e-6,
+  M12: 84.3e-6,
+  M14: 115e-6,
+  M16: 157e-6,
+}
 
-export interface Thread { diameter: number, area: number }
+export interface Thread {
+  diameter: number
+  area: number
+}
 
 /** Nominal diameter and stress area of "M8", "M8x1.25", "3/8-16" or "5/16"; null when it is not a thread. */
 export function threadOf(name: string): Thread | null {
@@ -35,13 +57,24 @@ export const GRADES = Object.keys(PROOF)
  * Usual torque range in N·m, T = K·d·F with F = 75 % of proof and K 0.16–0.24 (dry steel about 0.2), and whether a
  * stated torque looks like a slip of unit. Only to catch a slip: the kit's own sheet rules.
  */
-export function torqueCheck(thread: Thread, grade: string, stated: number): { low: number, high: number, looksLike: TorqueLooks } {
+export function torqueCheck(
+  thread: Thread,
+  grade: string,
+  stated: number,
+): { low: number; high: number; looksLike: TorqueLooks } {
   const proof = PROOF[grade]
-  if (proof === undefined) throw new Error(`No property class or grade “${grade}”. Use one of ${GRADES.join(', ')}.`)
+  if (proof === undefined)
+    throw new Error(`No property class or grade “${grade}”. Use one of ${GRADES.join(', ')}.`)
   const force = 0.75 * proof * thread.area
   const low = 0.16 * thread.diameter * force
   const high = 0.24 * thread.diameter * force
   const fits = (torque: number) => torque >= low && torque <= high
-  const looksLike = fits(stated) ? 'ok' : fits(stated * 1.355818) ? 'ft-lb typed as N·m' : fits(stated * 0.1129848) ? 'in-lb typed as N·m' : 'other'
+  const looksLike = fits(stated)
+    ? 'ok'
+    : fits(stated * 1.355818)
+      ? 'ft-lb typed as N·m'
+      : fits(stated * 0.1129848)
+        ? 'in-lb typed as N·m'
+        : 'other'
   return { low, high, looksLike }
 }

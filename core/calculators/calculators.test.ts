@@ -7,37 +7,67 @@ const lines = (name: string, input: unknown): string[] => {
   try {
     calculate(name, input)
     return []
-  }
-  catch (error) {
+  } catch (error) {
     if (error instanceof CalculatorError) return error.lines
     throw error
   }
 }
-const example = (name: string) => structuredClone(CALCULATORS.find(c => c.name === name)!.example) as Any
+const example = (name: string) => structuredClone(CALCULATORS.find((c) => c.name === name)!.example) as Any
 
 test('the list holds the contract’s names', () => {
-  expect(CALCULATORS.map(c => c.name)).toEqual(['axle-loads', 'level-pressure', 'tube-flow', 'valve-flow', 'fill-time', 'gas-temperature', 'wire-drop', 'wire-size', 'fuse', 'leak-rate', 'headlamp', 'standby', 'torque-check', 'pressure-card', 'squat-rate', 'trailer-tongue', 'roll-stiffness', 'ride-frequency', 'tank-fills', 'tool-air', 'blow-down'])
+  expect(CALCULATORS.map((c) => c.name)).toEqual([
+    'axle-loads',
+    'level-pressure',
+    'tube-flow',
+    'valve-flow',
+    'fill-time',
+    'gas-temperature',
+    'wire-drop',
+    'wire-size',
+    'fuse',
+    'leak-rate',
+    'headlamp',
+    'standby',
+    'torque-check',
+    'pressure-card',
+    'squat-rate',
+    'trailer-tongue',
+    'roll-stiffness',
+    'ride-frequency',
+    'tank-fills',
+    'tool-air',
+    'blow-down',
+  ])
 })
 
-describe.each(CALCULATORS.map(c => [c.name, c] as const))('%s', (name, calculator) => {
+describe.each(CALCULATORS.map((c) => [c.name, c] as const))('%s', (name, calculator) => {
   test('its example runs, and gives just the outputs it lists, finite', () => {
     const out = calculate(name, calculator.example)
     expect(Object.keys(out).sort()).toEqual(Object.keys(calculator.outputs).sort())
-    const numbers = (value: unknown): number[] => (typeof value === 'number' ? [value] : typeof value === 'object' && value !== null ? Object.values(value).flatMap(numbers) : [])
+    const numbers = (value: unknown): number[] =>
+      typeof value === 'number'
+        ? [value]
+        : typeof value === 'object' && value !== null
+          ? Object.values(value).flatMap(numbers)
+          : []
     expect(numbers(out).length).toBeGreaterThan(0)
     expect(numbers(out).every(Number.isFinite)).toBe(true)
   })
 
   test('every field of its example is described with label and unit', () => {
-    const paths = inputFields(calculator.schema).map(f => f.path)
-    for (const key of Object.keys(calculator.example as Any)) expect(paths.some(p => p === key || p.startsWith(`${key}.`) || p.startsWith(`${key}[]`))).toBe(true)
+    const paths = inputFields(calculator.schema).map((f) => f.path)
+    for (const key of Object.keys(calculator.example as Any))
+      expect(paths.some((p) => p === key || p.startsWith(`${key}.`) || p.startsWith(`${key}[]`))).toBe(true)
   })
 
   test('a missing field, a number in quotes, a non-finite number and an unknown field are each refused by name', () => {
     const given = example(name)
-    for (const key of Object.keys(given).filter(k => !['propertyClass', 'path'].includes(k))) {
+    for (const key of Object.keys(given).filter((k) => !['propertyClass', 'path'].includes(k))) {
       const { [key]: _, ...missing } = given
-      expect({ key, lines: lines(name, missing) }).toEqual({ key, lines: expect.arrayContaining([expect.stringContaining(key)]) })
+      expect({ key, lines: lines(name, missing) }).toEqual({
+        key,
+        lines: expect.arrayContaining([expect.stringContaining(key)]),
+      })
       if (typeof given[key] !== 'number') continue
       expect(lines(name, { ...given, [key]: String(given[key]) })[0]).toContain(key)
       expect(lines(name, { ...given, [key]: null })[0]).toContain(key)
@@ -48,36 +78,81 @@ describe.each(CALCULATORS.map(c => [c.name, c] as const))('%s', (name, calculato
   })
 
   test('no junk makes it throw anything but its own error, or return what is not finite', () => {
-    fc.assert(fc.property(fc.constantFrom(...Object.keys(example(name))), fc.anything({ maxDepth: 2 }), (key, junk) => {
-      lines(name, { ...example(name), [key]: junk })
-    }), { numRuns: 60 })
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...Object.keys(example(name))),
+        fc.anything({ maxDepth: 2 }),
+        (key, junk) => {
+          lines(name, { ...example(name), [key]: junk })
+        },
+      ),
+      { numRuns: 60 },
+    )
   })
 })
 
 test('worked checks through the calculators (reference sheet)', () => {
-  expect(calculate('gas-temperature', { pressure_kPa: 90 * 6.894757, from_C: 30, to_C: 10 }).pressure_kPa as number / 6.894757).toBeCloseTo(83.1, 1)
+  expect(
+    (calculate('gas-temperature', { pressure_kPa: 90 * 6.894757, from_C: 30, to_C: 10 })
+      .pressure_kPa as number) / 6.894757,
+  ).toBeCloseTo(83.1, 1)
   expect(calculate('headlamp', example('headlamp')).beamRise_mm).toBeCloseTo(308.9, 1)
-  expect(calculate('wire-drop', example('wire-drop'))).toMatchObject({ drop_V: expect.closeTo(1.08, 2), drop_percent: expect.closeTo(9, 1) })
-  expect(calculate('tube-flow', example('tube-flow'))).toMatchObject({ massFlow_g_s: expect.closeTo(7.56, 2), freeAir_L_min: expect.closeTo(383, 0), choked: false })
+  expect(calculate('wire-drop', example('wire-drop'))).toMatchObject({
+    drop_V: expect.closeTo(1.08, 2),
+    drop_percent: expect.closeTo(9, 1),
+  })
+  expect(calculate('tube-flow', example('tube-flow'))).toMatchObject({
+    massFlow_g_s: expect.closeTo(7.56, 2),
+    freeAir_L_min: expect.closeTo(383, 0),
+    choked: false,
+  })
 })
 
 test('torque: class 8.8 at K 0.2 is M6 10.5, M8 25.5, M10 50.5 N·m (reference sheet); slips of unit are caught', () => {
-  for (const [thread, torque] of [['M6', 10.5], ['M8', 25.5], ['M10', 50.5]] as const) {
-    const { expected_Nm: [low, high] } = calculate('torque-check', { thread, propertyClass: '8.8', stated_Nm: torque }) as { expected_Nm: [number, number] }
+  for (const [thread, torque] of [
+    ['M6', 10.5],
+    ['M8', 25.5],
+    ['M10', 50.5],
+  ] as const) {
+    const {
+      expected_Nm: [low, high],
+    } = calculate('torque-check', { thread, propertyClass: '8.8', stated_Nm: torque }) as {
+      expected_Nm: [number, number]
+    }
     expect((low + high) / 2).toBeCloseTo(torque, 0)
   }
-  expect(calculate('torque-check', { thread: 'M8', propertyClass: '8.8', stated_Nm: 18 }).looksLike).toBe('ft-lb typed as N·m')
-  expect(calculate('torque-check', { thread: 'M8', propertyClass: '8.8', stated_Nm: 225 }).looksLike).toBe('in-lb typed as N·m')
+  expect(calculate('torque-check', { thread: 'M8', propertyClass: '8.8', stated_Nm: 18 }).looksLike).toBe(
+    'ft-lb typed as N·m',
+  )
+  expect(calculate('torque-check', { thread: 'M8', propertyClass: '8.8', stated_Nm: 225 }).looksLike).toBe(
+    'in-lb typed as N·m',
+  )
   expect(calculate('torque-check', { thread: '3/8-16', grade: '5', stated_Nm: 42 }).looksLike).toBe('ok')
-  expect(calculate('torque-check', { thread: 'M8', propertyClass: '8.8', stated_Nm: 90 }).looksLike).toBe('other')
+  expect(calculate('torque-check', { thread: 'M8', propertyClass: '8.8', stated_Nm: 90 }).looksLike).toBe(
+    'other',
+  )
 })
 
 test('edges of the contract', () => {
   const fill = example('fill-time')
   expect(calculate('fill-time', { ...fill, to_kPa: fill.from_kPa }).seconds).toBe(0)
   expect(lines('fill-time', { ...fill, to_kPa: 0 })[0]).toContain('from_kPa')
-  expect(lines('fill-time', { ...fill, source: { tank: { volume_L: 8, pressure_kPa: 900 } } })[0]).toContain('path')
-  expect(calculate('fill-time', { ...fill, source: { compressor: { curve: [[0, 16], [300, 0]] } } })).toEqual({ seconds: null, endSourcePressure_kPa: 300, reached: false })
+  expect(lines('fill-time', { ...fill, source: { tank: { volume_L: 8, pressure_kPa: 900 } } })[0]).toContain(
+    'path',
+  )
+  expect(
+    calculate('fill-time', {
+      ...fill,
+      source: {
+        compressor: {
+          curve: [
+            [0, 16],
+            [300, 0],
+          ],
+        },
+      },
+    }),
+  ).toEqual({ seconds: null, endSourcePressure_kPa: 300, reached: false })
   const tube = example('tube-flow')
   expect(calculate('tube-flow', { ...tube, p2_kPa: tube.p1_kPa })).toMatchObject({ massFlow_g_s: 0 })
   expect(lines('tube-flow', { ...tube, p2_kPa: 700 })[0]).toContain('p2_kPa')
@@ -87,7 +162,17 @@ test('edges of the contract', () => {
   expect(lines('valve-flow', { ...example('valve-flow'), b: 1 })[0]).toContain('b')
   expect(lines('standby', { ...example('standby'), drain_mA: 0 })[0]).toContain('drain_mA')
   expect(lines('wire-drop', { ...example('wire-drop'), size: { awg: 9 } })[0]).toContain('size')
-  expect(lines('leak-rate', { ...example('leak-rate'), readings: [{ t_s: 0, pressure_kPa: 1, temperature_C: 20 }] })[0]).toContain('readings')
+  expect(
+    lines('leak-rate', {
+      ...example('leak-rate'),
+      readings: [{ t_s: 0, pressure_kPa: 1, temperature_C: 20 }],
+    })[0],
+  ).toContain('readings')
   expect(lines('sparkle', {})[0]).toContain('no calculator')
-  expect(calculate('wire-size', { ...example('wire-size'), oneWay_m: 5000 })).toEqual({ size: null, drop_percent: null, ampacity_A: null, governedBy: null })
+  expect(calculate('wire-size', { ...example('wire-size'), oneWay_m: 5000 })).toEqual({
+    size: null,
+    drop_percent: null,
+    ampacity_A: null,
+    governedBy: null,
+  })
 })

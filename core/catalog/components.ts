@@ -7,14 +7,51 @@ import type { Quantity } from '../quantity/units'
  */
 
 export type ComponentKind =
-  | 'spring' | 'handFill' | 'tee' | 'compressor' | 'belt' | 'boost' | 'filter' | 'dryer' | 'check' | 'tank' | 'relief' | 'drain' | 'pressureSwitch' | 'regulator' | 'manifold'
-  | 'solenoid' | 'block' | 'paddle' | 'restrictor' | 'coupler' | 'horn' | 'gauge' | 'dualGauge' | 'sensor' | 'heightValve' | 'heightSensor' | 'controller' | 'cabSwitch' | 'dump' | 'plug'
+  | 'spring'
+  | 'handFill'
+  | 'tee'
+  | 'compressor'
+  | 'belt'
+  | 'boost'
+  | 'filter'
+  | 'dryer'
+  | 'check'
+  | 'tank'
+  | 'relief'
+  | 'drain'
+  | 'pressureSwitch'
+  | 'regulator'
+  | 'manifold'
+  | 'solenoid'
+  | 'block'
+  | 'paddle'
+  | 'restrictor'
+  | 'coupler'
+  | 'horn'
+  | 'gauge'
+  | 'dualGauge'
+  | 'sensor'
+  | 'heightValve'
+  | 'heightSensor'
+  | 'controller'
+  | 'cabSwitch'
+  | 'dump'
+  | 'plug'
 
 /** `intake` takes in air from outside, `exhaust` gives it back there: both stand open by design. */
 export type PortType = 'pressure' | 'intake' | 'exhaust'
-export interface Port { id: string, type: PortType }
+export interface Port {
+  id: string
+  type: PortType
+}
 
-export interface FigureSpec { id: string, label: string, quantity: Quantity, min: number, max: number }
+export interface FigureSpec {
+  id: string
+  label: string
+  quantity: Quantity
+  min: number
+  max: number
+}
 
 export interface KindEntry {
   label: string
@@ -27,17 +64,30 @@ export interface KindEntry {
   cab?: boolean
 }
 
-const pressure = (...ids: string[]): Port[] => ids.map(id => ({ id, type: 'pressure' as const }))
+const pressure = (...ids: string[]): Port[] => ids.map((id) => ({ id, type: 'pressure' as const }))
 const exhaust: Port = { id: 'exhaust', type: 'exhaust' }
 
-const C: FigureSpec = { id: 'conductance', label: 'Sonic conductance C', quantity: 'conductance', min: 1e-11, max: 1e-6 }
+const C: FigureSpec = {
+  id: 'conductance',
+  label: 'Sonic conductance C',
+  quantity: 'conductance',
+  min: 1e-11,
+  max: 1e-6,
+}
 const B: FigureSpec = { id: 'criticalRatio', label: 'Critical ratio b', quantity: 'plain', min: 0, max: 0.95 }
 const MAX: FigureSpec = { id: 'maxPressure', label: 'Rated to', quantity: 'pressure', min: 1000, max: 1e7 }
 const AMPS: FigureSpec = { id: 'current', label: 'Current', quantity: 'current', min: 0, max: 500 }
 const VOLUME: FigureSpec = { id: 'volume', label: 'Volume', quantity: 'volume', min: 1e-7, max: 1 }
 const SET: FigureSpec = { id: 'set', label: 'Set to', quantity: 'pressure', min: 1000, max: 1e7 }
-const FREE_AIR: FigureSpec = { id: 'freeAir', label: 'Free air at no pressure', quantity: 'flow', min: 1e-6, max: 1 }
+const FREE_AIR: FigureSpec = {
+  id: 'freeAir',
+  label: 'Free air at no pressure',
+  quantity: 'flow',
+  min: 1e-6,
+  max: 1,
+}
 
+// prettier-ignore
 export const KINDS: Record<ComponentKind, KindEntry> = {
   spring: { label: 'Spring', what: 'Carries its share of the axle', ports: pressure('port'), figures: [], fits: 'tube' },
   handFill: { label: 'Fill valve', what: 'Filled and let down by hand', ports: pressure('out'), figures: [C, B, MAX], fits: 'tube' },
@@ -71,17 +121,28 @@ export const KINDS: Record<ComponentKind, KindEntry> = {
   plug: { label: 'Plug', what: 'Closes a port', ports: pressure('in'), figures: [], fits: 'port' },
 }
 
-export interface PartClass { id: string, kind: ComponentKind, label: string, figures: Record<string, number> }
+export interface PartClass {
+  id: string
+  kind: ComponentKind
+  label: string
+  figures: Record<string, number>
+}
 
 const kPa = (n: number) => n * 1000
 /** dm³/(s·bar) to m³/(s·Pa). */
 const dm = (n: number) => n * 1e-8
-const part = (kind: ComponentKind, id: string, label: string, figures: Record<string, number> = {}): PartClass => ({ id, kind, label, figures })
+const part = (
+  kind: ComponentKind,
+  id: string,
+  label: string,
+  figures: Record<string, number> = {},
+): PartClass => ({ id, kind, label, figures })
 const bar10 = { maxPressure: kPa(1034) }
 const bar14 = { maxPressure: kPa(1379) }
 const bar20 = { maxPressure: kPa(2068) }
 
 /** The first class of a kind is the one a new part gets. Compressors, blocks and springs have catalogues of their own. */
+// prettier-ignore
 export const PARTS: readonly PartClass[] = [
   part('handFill', 'fill-core', 'Valve with core and cap', { conductance: dm(0.12), criticalRatio: 0.3, ...bar20 }),
   part('tee', 'tee-push', 'Push-to-connect tee', bar20),
@@ -140,11 +201,12 @@ export const PARTS: readonly PartClass[] = [
   part('plug', 'plug-thread', 'Threaded plug'),
 ]
 
-const byId = new Map(PARTS.map(p => [p.id, p]))
+const byId = new Map(PARTS.map((p) => [p.id, p]))
 /** Class by id, or null when the catalogue has none of that name. */
 export const partClass = (id: string): PartClass | null => byId.get(id) ?? null
 /** What a new part of a kind gets. */
-export const usualClass = (kind: ComponentKind): PartClass | null => PARTS.find(p => p.kind === kind) ?? null
+export const usualClass = (kind: ComponentKind): PartClass | null =>
+  PARTS.find((p) => p.kind === kind) ?? null
 
 /** Flow of a belt-driven compressor falls by this share up to its rated pressure (common practice). */
 export const BELT_FALL = 0.35

@@ -32,25 +32,87 @@ const kPa = (n: number) => n * 1000
 type Shape = [number, number][]
 
 /** Bags get thinner as they are drawn out; how much depends on the shape (common practice). */
-const DOUBLE: Shape = [[0.38, 1.33], [0.5, 1.28], [0.625, 1.2], [0.75, 1.13], [0.875, 1.06], [1, 1], [1.125, 0.92], [1.25, 0.81], [1.375, 0.64], [1.5, 0.43]]
-const SINGLE: Shape = [[0.45, 1.29], [0.64, 1.19], [0.82, 1.09], [1, 1], [1.18, 0.87], [1.36, 0.69]]
-const SLEEVE: Shape = [[0.6, 1.05], [0.8, 1.02], [1, 1], [1.2, 0.98], [1.4, 0.94]]
-const INSERT: Shape = [[0.52, 1.04], [0.73, 1.02], [0.91, 1], [1.09, 0.98], [1.3, 0.955]]
-const SHORT: Shape = [[0.55, 1.24], [0.7, 1.16], [0.85, 1.08], [1, 1], [1.12, 0.9], [1.25, 0.74]]
+const DOUBLE: Shape = [
+  [0.38, 1.33],
+  [0.5, 1.28],
+  [0.625, 1.2],
+  [0.75, 1.13],
+  [0.875, 1.06],
+  [1, 1],
+  [1.125, 0.92],
+  [1.25, 0.81],
+  [1.375, 0.64],
+  [1.5, 0.43],
+]
+const SINGLE: Shape = [
+  [0.45, 1.29],
+  [0.64, 1.19],
+  [0.82, 1.09],
+  [1, 1],
+  [1.18, 0.87],
+  [1.36, 0.69],
+]
+const SLEEVE: Shape = [
+  [0.6, 1.05],
+  [0.8, 1.02],
+  [1, 1],
+  [1.2, 0.98],
+  [1.4, 0.94],
+]
+const INSERT: Shape = [
+  [0.52, 1.04],
+  [0.73, 1.02],
+  [0.91, 1],
+  [1.09, 0.98],
+  [1.3, 0.955],
+]
+const SHORT: Shape = [
+  [0.55, 1.24],
+  [0.7, 1.16],
+  [0.85, 1.08],
+  [1, 1],
+  [1.12, 0.9],
+  [1.25, 0.74],
+]
 
 /** A class from what its sheet would say: load of a pair at a pressure fixes the area at the design height. */
-function spring(id: string, label: string, fits: SpringClass['fits'], shape: Shape, of: { pairLoad: number, at: number, min: number, height: number, diameter: number, volume: number, bracket: number, proof: number }): SpringClass {
+function spring(
+  id: string,
+  label: string,
+  fits: SpringClass['fits'],
+  shape: Shape,
+  of: {
+    pairLoad: number
+    at: number
+    min: number
+    height: number
+    diameter: number
+    volume: number
+    bracket: number
+    proof: number
+  },
+): SpringClass {
   const area = ((of.pairLoad / 2) * GRAVITY) / kPa(of.at)
   return {
-    id, label: `${label}, ${of.pairLoad >= 1000 ? `${Math.floor(of.pairLoad / 1000)} ${String(of.pairLoad % 1000).padStart(3, '0')}` : of.pairLoad} kg a pair at ${of.at} kPa`, fits,
-    areaByHeight: shape.map(([h, a]): [number, number] => [h * of.height, a * area]), designHeight: of.height, diameter: of.diameter, volume: of.volume, bracketHeight: of.bracket,
-    minPressure: kPa(of.min), maxPressure: kPa(of.at), maxLoad: of.pairLoad / 2, proofPressure: kPa(of.proof),
+    id,
+    label: `${label}, ${of.pairLoad >= 1000 ? `${Math.floor(of.pairLoad / 1000)} ${String(of.pairLoad % 1000).padStart(3, '0')}` : of.pairLoad} kg a pair at ${of.at} kPa`,
+    fits,
+    areaByHeight: shape.map(([h, a]): [number, number] => [h * of.height, a * area]),
+    designHeight: of.height,
+    diameter: of.diameter,
+    volume: of.volume,
+    bracketHeight: of.bracket,
+    minPressure: kPa(of.min),
+    maxPressure: kPa(of.at),
+    maxLoad: of.pairLoad / 2,
+    proofPressure: kPa(of.proof),
   }
 }
 
 const LEAF = { at: 690, min: 34.47, proof: 414 }
 const COIL = { at: 241, min: 34.47, bracket: 0.02, proof: 138 }
 
+// prettier-ignore
 export const SPRINGS: readonly SpringClass[] = [
   spring('leaf-helper-double-1130', 'Leaf helper, double convoluted', ['leaf'], DOUBLE, { ...LEAF, pairLoad: 1130, height: 0.16, diameter: 0.15, volume: 0.00125, bracket: 0.04 }),
   spring('leaf-helper-double-2270', 'Leaf helper, double convoluted', ['leaf'], DOUBLE, { ...LEAF, pairLoad: 2270, height: 0.16, diameter: 0.19, volume: 0.0021, bracket: 0.045 }),
@@ -85,7 +147,7 @@ export interface CompressorClass {
   /** Longest run before a rest, s. */
   maxRun: number
   /** Motor: rise above its surroundings it tends to at its largest current, K; time constant, s; thermal cut-out, K. */
-  thermal: { rise: number, constant: number, cutOut: number }
+  thermal: { rise: number; constant: number; cutOut: number }
   /** Length of the harness from the battery in the kit, m. */
   harness: number
   /** Longest distance to the valve block on the shared harness, m. */
@@ -98,21 +160,98 @@ const amps = (rows: [number, number][]): [number, number][] => rows.map(([p, a])
 
 export const COMPRESSORS: readonly CompressorClass[] = [
   {
-    id: 'small-wireless', label: 'Small wireless-set compressor', flow: litres([[0, 16], [207, 12], [414, 9], [690, 6]]), current: amps([[0, 6], [207, 8], [414, 9.5], [690, 11]]),
-    inrush: 4, inrushTime: 0.1, maxPressure: 760_000, maxRun: 300, thermal: { rise: 129, constant: 420, cutOut: 378 }, harness: 4.7, blockReach: 0.4, size: [0.16, 0.08, 0.11],
+    id: 'small-wireless',
+    label: 'Small wireless-set compressor',
+    flow: litres([
+      [0, 16],
+      [207, 12],
+      [414, 9],
+      [690, 6],
+    ]),
+    current: amps([
+      [0, 6],
+      [207, 8],
+      [414, 9.5],
+      [690, 11],
+    ]),
+    inrush: 4,
+    inrushTime: 0.1,
+    maxPressure: 760_000,
+    maxRun: 300,
+    thermal: { rise: 129, constant: 420, cutOut: 378 },
+    harness: 4.7,
+    blockReach: 0.4,
+    size: [0.16, 0.08, 0.11],
   },
   {
-    id: 'compact', label: 'Compact compressor, 30 % duty', flow: litres([[0, 34], [207, 27], [414, 22], [690, 16], [1034, 9]]), current: amps([[0, 11], [207, 14], [414, 16.5], [690, 18.5], [1034, 20]]),
-    inrush: 4, inrushTime: 0.12, maxPressure: 1_034_000, maxRun: 540, thermal: { rise: 124, constant: 700, cutOut: 378 }, harness: 5.5, blockReach: 0.4, size: [0.21, 0.1, 0.15],
+    id: 'compact',
+    label: 'Compact compressor, 30 % duty',
+    flow: litres([
+      [0, 34],
+      [207, 27],
+      [414, 22],
+      [690, 16],
+      [1034, 9],
+    ]),
+    current: amps([
+      [0, 11],
+      [207, 14],
+      [414, 16.5],
+      [690, 18.5],
+      [1034, 20],
+    ]),
+    inrush: 4,
+    inrushTime: 0.12,
+    maxPressure: 1_034_000,
+    maxRun: 540,
+    thermal: { rise: 124, constant: 700, cutOut: 378 },
+    harness: 5.5,
+    blockReach: 0.4,
+    size: [0.21, 0.1, 0.15],
   },
   {
-    id: 'medium', label: 'Medium compressor, 50 % duty', flow: litres([[0, 62], [207, 50], [414, 42], [690, 34], [1034, 25], [1379, 18]]), current: amps([[0, 17], [207, 21], [414, 24], [690, 27], [1034, 29], [1379, 30]]),
-    inrush: 3, inrushTime: 0.1, maxPressure: 1_379_000, maxRun: 1200, thermal: { rise: 117, constant: 1400, cutOut: 378 }, harness: 6, blockReach: 0.4, size: [0.28, 0.11, 0.17],
+    id: 'medium',
+    label: 'Medium compressor, 50 % duty',
+    flow: litres([
+      [0, 62],
+      [207, 50],
+      [414, 42],
+      [690, 34],
+      [1034, 25],
+      [1379, 18],
+    ]),
+    current: amps([
+      [0, 17],
+      [207, 21],
+      [414, 24],
+      [690, 27],
+      [1034, 29],
+      [1379, 30],
+    ]),
+    inrush: 3,
+    inrushTime: 0.1,
+    maxPressure: 1_379_000,
+    maxRun: 1200,
+    thermal: { rise: 117, constant: 1400, cutOut: 378 },
+    harness: 6,
+    blockReach: 0.4,
+    size: [0.28, 0.11, 0.17],
   },
 ]
 
-export interface BlockClass { id: string, label: string, outlets: 1 | 2 | 4, conductance: number, criticalRatio: number, current: number, standby: number, maxPressure: number, size: [number, number, number] }
+export interface BlockClass {
+  id: string
+  label: string
+  outlets: 1 | 2 | 4
+  conductance: number
+  criticalRatio: number
+  current: number
+  standby: number
+  maxPressure: number
+  size: [number, number, number]
+}
 
+// prettier-ignore
 export const BLOCKS: readonly BlockClass[] = [
   { id: 'block-one', label: 'Wireless valve block, one outlet', outlets: 1, conductance: 2.4e-9, criticalRatio: 0.35, current: 1.2, standby: 0.002, maxPressure: 1_034_000, size: [0.11, 0.09, 0.07] },
   { id: 'block-two', label: 'Wireless valve block, two outlets', outlets: 2, conductance: 2.4e-9, criticalRatio: 0.35, current: 1.6, standby: 0.002, maxPressure: 1_034_000, size: [0.13, 0.1, 0.07] },
@@ -120,9 +259,17 @@ export const BLOCKS: readonly BlockClass[] = [
   { id: 'block-app-two', label: 'App-driven solenoid block, two outlets', outlets: 2, conductance: 4.5e-9, criticalRatio: 0.35, current: 2, standby: 0.015, maxPressure: 1_200_000, size: [0.15, 0.11, 0.08] },
 ]
 
-export interface TubeClass { id: string, label: string, outside: number, bore: number, bendRadius: number, maxPressure: number }
+export interface TubeClass {
+  id: string
+  label: string
+  outside: number
+  bore: number
+  bendRadius: number
+  maxPressure: number
+}
 
 /** Nylon tube, SAE J844 (memory). */
+// prettier-ignore
 export const TUBES: readonly TubeClass[] = [
   { id: 'nylon-3-16', label: '3/16 in nylon tube', outside: 0.0047625, bore: 0.0029718, bendRadius: 0.01905, maxPressure: 1_034_000 },
   { id: 'nylon-1-4', label: '1/4 in nylon tube', outside: 0.00635, bore: 0.004318, bendRadius: 0.0254, maxPressure: 1_034_000 },
@@ -134,7 +281,7 @@ export const TUBES: readonly TubeClass[] = [
 ]
 
 function finder<T extends { id: string }>(list: readonly T[]) {
-  const byId = new Map(list.map(entry => [entry.id, entry]))
+  const byId = new Map(list.map((entry) => [entry.id, entry]))
   return (id: string): T | null => byId.get(id) ?? null
 }
 

@@ -14,9 +14,16 @@ const changed = (change: (p: Plan) => void) => {
 
 test('the sheet carries the presets as stored, in the order of the hauls, and the axle that Load found', () => {
   const result = sheet(plan).result
-  expect(result.rows.map(r => r.label)).toEqual(['Empty', 'Totes full', 'Seed trailer'])
-  expect(result.rows[1]).toMatchObject({ left: plan.tune.presets.totes!.left, right: plan.tune.presets.totes!.right, ballLoad: 85 })
-  expect(result.rows[1]!.rearAxle).toBeCloseTo(createDeriver()(plan).stages.load.result.hauls.totes!.rearAxle, 9)
+  expect(result.rows.map((r) => r.label)).toEqual(['Empty', 'Totes full', 'Seed trailer'])
+  expect(result.rows[1]).toMatchObject({
+    left: plan.tune.presets.totes!.left,
+    right: plan.tune.presets.totes!.right,
+    ballLoad: 85,
+  })
+  expect(result.rows[1]!.rearAxle).toBeCloseTo(
+    createDeriver()(plan).stages.load.result.hauls.totes!.rearAxle,
+    9,
+  )
 })
 
 test('in words: limits, both sides or one, units of the shop; the maximum is never rounded up', () => {
@@ -32,14 +39,26 @@ test('in words: limits, both sides or one, units of the shop; the maximum is nev
 test('teed springs print one pressure a haul', () => {
   const blocks = sheetBlocks(sheet(demoJobs()[1]!.plan).result, US_UNITS)
   expect(blocks.head).toEqual(['Haul', 'Both', 'On the ball', 'Rear axle'])
-  expect(blocks.rows.every(r => r.length === 4)).toBe(true)
+  expect(blocks.rows.every((r) => r.length === 4)).toBe(true)
 })
 
 test('what is still open is said before it goes out of the door', () => {
   expect(sheet(plan).result.open).toEqual(['Some joints are not soaped yet.'])
-  expect(changed((p) => { p.prove.holds = {} }).open).toContain('No hold test reads tight yet.')
-  expect(changed((p) => { p.hauls.totes!.ballLoad = 5000 }).open[0]).toMatch(/^\d+ Stop notes? stands? open/)
-  expect(changed((p) => { p.handover.contact = '' }).open).toContain('No one is named to ask.')
+  expect(
+    changed((p) => {
+      p.prove.holds = {}
+    }).open,
+  ).toContain('No hold test reads tight yet.')
+  expect(
+    changed((p) => {
+      p.hauls.totes!.ballLoad = 5000
+    }).open[0],
+  ).toMatch(/^\d+ Stop notes? stands? open/)
+  expect(
+    changed((p) => {
+      p.handover.contact = ''
+    }).open,
+  ).toContain('No one is named to ask.')
 })
 
 test('the roadside way to fill is there for powered and hand-filled sets alike', () => {
@@ -49,6 +68,8 @@ test('the roadside way to fill is there for powered and hand-filled sets alike',
 })
 
 test('every state of the line stands somewhere in the demo', () => {
-  const states = new Set(demoJobs().flatMap(({ plan: p }) => Object.values(createDeriver()(p).stages).map(s => s.state)))
+  const states = new Set(
+    demoJobs().flatMap(({ plan: p }) => Object.values(createDeriver()(p).stages).map((s) => s.state)),
+  )
   expect([...states].sort()).toEqual(['begun', 'clear', 'none', 'stop'])
 })

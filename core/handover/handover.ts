@@ -2,7 +2,14 @@ import type { SpringClass } from '../catalog/parts'
 import { ordered, type Haul, type HandoverPlan, type JobCard, type Preset } from '../plan/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
 
-export interface SheetRow { id: string, label: string, left: number, right: number, ballLoad: number, rearAxle: number }
+export interface SheetRow {
+  id: string
+  label: string
+  left: number
+  right: number
+  ballLoad: number
+  rearAxle: number
+}
 export interface DriverSheet {
   job: JobCard
   handover: HandoverPlan
@@ -28,19 +35,69 @@ const CAUTIONS = [
 ]
 
 /** What the driver receives: pressures per haul, limits, hand fill, cautions. */
-export function handoverStage(handover: HandoverPlan, job: JobCard, hauls: Record<string, Haul>, from: { presets: Record<string, Preset>, minimum: number, spring: SpringClass | null, teed: boolean, powered: boolean, rearAxle: Record<string, number>, rearRating: number, stops: number, held: boolean, soaped: boolean }): StageOutput<DriverSheet> {
-  const rows = ordered(hauls).map(([id, haul]) => ({ id, label: haul.label, left: from.presets[id]?.left ?? from.minimum, right: from.presets[id]?.right ?? from.minimum, ballLoad: haul.ballLoad, rearAxle: from.rearAxle[id] ?? 0 }))
+export function handoverStage(
+  handover: HandoverPlan,
+  job: JobCard,
+  hauls: Record<string, Haul>,
+  from: {
+    presets: Record<string, Preset>
+    minimum: number
+    spring: SpringClass | null
+    teed: boolean
+    powered: boolean
+    rearAxle: Record<string, number>
+    rearRating: number
+    stops: number
+    held: boolean
+    soaped: boolean
+  },
+): StageOutput<DriverSheet> {
+  const rows = ordered(hauls).map(([id, haul]) => ({
+    id,
+    label: haul.label,
+    left: from.presets[id]?.left ?? from.minimum,
+    right: from.presets[id]?.right ?? from.minimum,
+    ballLoad: haul.ballLoad,
+    rearAxle: from.rearAxle[id] ?? 0,
+  }))
   const handFill = [
-    from.teed ? 'Fill valve: one, feeds both springs.' : 'Fill valves: one for each spring, left and right marked.',
+    from.teed
+      ? 'Fill valve: one, feeds both springs.'
+      : 'Fill valves: one for each spring, left and right marked.',
     'Take off the cap, press the chuck on, fill a little at a time and read the gauge.',
-    ...(from.powered ? ['If the control or its remote fails, fill by hand here to the pressure of the haul and drive on; have the control seen to.'] : []),
+    ...(from.powered
+      ? [
+          'If the control or its remote fails, fill by hand here to the pressure of the haul and drive on; have the control seen to.',
+        ]
+      : []),
   ]
   const open: string[] = []
-  if (from.stops > 0) open.push(`${from.stops} Stop note${from.stops === 1 ? ' stands' : 's stand'} open: do not hand over until cleared.`)
+  if (from.stops > 0)
+    open.push(
+      `${from.stops} Stop note${from.stops === 1 ? ' stands' : 's stand'} open: do not hand over until cleared.`,
+    )
   if (!from.held) open.push('No hold test reads tight yet.')
   if (!from.soaped) open.push('Some joints are not soaped yet.')
   if (!handover.contact) open.push('No one is named to ask.')
-  const result: DriverSheet = { job, handover, springLabel: from.spring?.label ?? '', minimum: from.minimum, maximum: from.spring?.maxPressure ?? null, teed: from.teed, rows, rearRating: from.rearRating, handFill, cautions: CAUTIONS, open }
+  const result: DriverSheet = {
+    job,
+    handover,
+    springLabel: from.spring?.label ?? '',
+    minimum: from.minimum,
+    maximum: from.spring?.maxPressure ?? null,
+    teed: from.teed,
+    rows,
+    rearRating: from.rearRating,
+    handFill,
+    cautions: CAUTIONS,
+    open,
+  }
   const begun = handover.driver !== '' || handover.contact !== '' || handover.nextCheck !== ''
-  return { figures: {}, notes: [], state: stateOf([], open.length === 0 && begun ? 'clear' : begun ? 'begun' : 'none'), headline: { text: begun ? (open.length ? `${open.length} open` : 'ready to print') : '—' }, result }
+  return {
+    figures: {},
+    notes: [],
+    state: stateOf([], open.length === 0 && begun ? 'clear' : begun ? 'begun' : 'none'),
+    headline: { text: begun ? (open.length ? `${open.length} open` : 'ready to print') : '—' },
+    result,
+  }
 }

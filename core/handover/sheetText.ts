@@ -2,7 +2,19 @@ import { showText, type UnitChoice } from '../quantity/units'
 import type { DriverSheet } from './handover'
 
 /** The driver's sheet as text blocks in a shop's units, ready to be set on paper. */
-export interface SheetBlocks { title: string, under: string, least: string, most: string, head: string[], rows: string[][], rating: string, handFill: string[], cautions: string[], remarks: string, foot: string }
+export interface SheetBlocks {
+  title: string
+  under: string
+  least: string
+  most: string
+  head: string[]
+  rows: string[][]
+  rating: string
+  handFill: string[]
+  cautions: string[]
+  remarks: string
+  foot: string
+}
 
 export function sheetBlocks(sheet: DriverSheet, units: UnitChoice): SheetBlocks {
   const pressure = (v: number | null) => showText(v, 'pressure', units)
@@ -13,7 +25,13 @@ export function sheetBlocks(sheet: DriverSheet, units: UnitChoice): SheetBlocks 
     least: pressure(sheet.minimum),
     most: pressure(sheet.maximum),
     head: ['Haul', ...(sheet.teed ? ['Both'] : ['Left', 'Right']), 'On the ball', 'Rear axle'],
-    rows: sheet.rows.map(r => [r.label, pressure(r.left), ...(sheet.teed ? [] : [pressure(r.right)]), r.ballLoad ? mass(r.ballLoad) : '—', mass(r.rearAxle)]),
+    rows: sheet.rows.map((r) => [
+      r.label,
+      pressure(r.left),
+      ...(sheet.teed ? [] : [pressure(r.right)]),
+      r.ballLoad ? mass(r.ballLoad) : '—',
+      mass(r.rearAxle),
+    ]),
     rating: `Rear axle rating ${mass(sheet.rearRating)}, as plated. ${sheet.springLabel}.`,
     handFill: sheet.handFill,
     cautions: sheet.cautions,

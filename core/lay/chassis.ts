@@ -4,7 +4,10 @@ import type { Point, Truck } from '../plan/types'
 export const HEAT_CLEARANCE = 0.15
 
 /** A weighted graph of places on the frame where lines and wires may run. */
-export interface ChassisGraph { nodes: Point[], edges: { a: number, b: number, length: number, kind: 'rail' | 'cross' | 'stub' }[] }
+export interface ChassisGraph {
+  nodes: Point[]
+  edges: { a: number; b: number; length: number; kind: 'rail' | 'cross' | 'stub' }[]
+}
 
 const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
 
@@ -12,13 +15,24 @@ const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y
  * Frame as a graph: a node on each rail at every cross-member, at both ends and abreast of every part; rails join
  * neighbours, cross-members join left and right, and a stub joins a part to the nearer rail (the upper edge).
  */
-export function chassisGraph(truck: Truck, parts: Record<string, Point>): { graph: ChassisGraph, at: Record<string, number> } {
+export function chassisGraph(
+  truck: Truck,
+  parts: Record<string, Point>,
+): { graph: ChassisGraph; at: Record<string, number> } {
   const { frame } = truck
   const clamp = (x: number) => Math.min(frame.front, Math.max(frame.rear, x))
-  const stations = [...new Set([frame.front, frame.rear, ...frame.crossMembers.map(clamp), ...Object.values(parts).map(p => clamp(p.x))])].sort((a, b) => b - a)
+  const stations = [
+    ...new Set([
+      frame.front,
+      frame.rear,
+      ...frame.crossMembers.map(clamp),
+      ...Object.values(parts).map((p) => clamp(p.x)),
+    ]),
+  ].sort((a, b) => b - a)
   const graph: ChassisGraph = { nodes: [], edges: [] }
   const railAt = new Map<string, number>()
-  const join = (a: number, b: number, kind: ChassisGraph['edges'][number]['kind']) => graph.edges.push({ a, b, length: distance(graph.nodes[a]!, graph.nodes[b]!), kind })
+  const join = (a: number, b: number, kind: ChassisGraph['edges'][number]['kind']) =>
+    graph.edges.push({ a, b, length: distance(graph.nodes[a]!, graph.nodes[b]!), kind })
   for (const side of [1, -1]) {
     let previous = -1
     for (const x of stations) {
@@ -28,7 +42,8 @@ export function chassisGraph(truck: Truck, parts: Record<string, Point>): { grap
       previous = index
     }
   }
-  for (const x of new Set(frame.crossMembers.map(clamp))) join(railAt.get(`1:${x}`)!, railAt.get(`-1:${x}`)!, 'cross')
+  for (const x of new Set(frame.crossMembers.map(clamp)))
+    join(railAt.get(`1:${x}`)!, railAt.get(`-1:${x}`)!, 'cross')
   const at: Record<string, number> = {}
   for (const [id, part] of Object.entries(parts)) {
     const index = graph.nodes.push(part) - 1
@@ -41,8 +56,13 @@ export function chassisGraph(truck: Truck, parts: Record<string, Point>): { grap
 /**
  * Shortest path by Dijkstra under a cost per edge (at least its length). Returns node indices, or null when there is none.
  */
-export function shortestPath(graph: ChassisGraph, from: number, to: number, cost: (edge: ChassisGraph['edges'][number]) => number): number[] | null {
-  const next: { node: number, cost: number }[][] = graph.nodes.map(() => [])
+export function shortestPath(
+  graph: ChassisGraph,
+  from: number,
+  to: number,
+  cost: (edge: ChassisGraph['edges'][number]) => number,
+): number[] | null {
+  const next: { node: number; cost: number }[][] = graph.nodes.map(() => [])
   for (const edge of graph.edges) {
     const c = cost(edge)
     next[edge.a]!.push({ node: edge.b, cost: c })
@@ -54,7 +74,8 @@ export function shortestPath(graph: ChassisGraph, from: number, to: number, cost
   best[from] = 0
   for (;;) {
     let here = -1
-    for (let i = 0; i < best.length; i++) if (!done[i] && best[i]! < Infinity && (here < 0 || best[i]! < best[here]!)) here = i
+    for (let i = 0; i < best.length; i++)
+      if (!done[i] && best[i]! < Infinity && (here < 0 || best[i]! < best[here]!)) here = i
     if (here < 0) return null
     if (here === to) break
     done[here] = true
@@ -115,7 +136,12 @@ export function segmentDistance(p1: Point, q1: Point, p2: Point, q2: Point): num
 /** Least distance of a polyline (or a point) from the outside of the exhaust, m; Infinity with no exhaust. */
 export function heatDistance(points: readonly Point[], exhaust: Truck['exhaust']): number {
   let least = Infinity
-  const lines = points.length === 1 ? [[points[0]!, points[0]!] as const] : points.slice(1).map((p, i) => [points[i]!, p] as const)
-  for (const [a, b] of lines) for (let i = 1; i < exhaust.points.length; i++) least = Math.min(least, segmentDistance(a, b, exhaust.points[i - 1]!, exhaust.points[i]!))
+  const lines =
+    points.length === 1
+      ? [[points[0]!, points[0]!] as const]
+      : points.slice(1).map((p, i) => [points[i]!, p] as const)
+  for (const [a, b] of lines)
+    for (let i = 1; i < exhaust.points.length; i++)
+      least = Math.min(least, segmentDistance(a, b, exhaust.points[i - 1]!, exhaust.points[i]!))
   return Math.max(least - exhaust.radius, 0)
 }

@@ -10,10 +10,15 @@ import { clearPlace } from './rules'
 
 const truck = exampleTruck('leaf-flatbed')
 const air = { ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('wireless-dual') }
-const parts = { tube: tubeClass('nylon-1-4'), compressor: compressorClass('compact'), spring: springClass('leaf-helper-double-2270') }
+const parts = {
+  tube: tubeClass('nylon-1-4'),
+  compressor: compressorClass('compact'),
+  spring: springClass('leaf-helper-double-2270'),
+}
 const base = newPlan('leaf-flatbed', 'x').lay
 const run = (lay: Partial<LayPlan> = {}, t: Truck = truck) => layStage({ ...base, ...lay }, t, air, parts)
-const rules = (lay: Partial<LayPlan> = {}, t: Truck = truck) => run(lay, t).notes.map(n => `${n.rule} ${n.subject}`)
+const rules = (lay: Partial<LayPlan> = {}, t: Truck = truck) =>
+  run(lay, t).notes.map((n) => `${n.rule} ${n.subject}`)
 
 test('as proposed only the spring beside the exhaust asks for a shield, and the shield answers it', () => {
   expect(rules()).toEqual(['part-near-heat spring-right'])
@@ -21,31 +26,54 @@ test('as proposed only the spring beside the exhaust asks for a shield, and the 
 })
 
 test('mirrored exhaust, mirrored answer', () => {
-  const other = { ...truck, exhaust: { ...truck.exhaust, points: truck.exhaust.points.map(p => ({ ...p, y: -p.y })) } }
+  const other = {
+    ...truck,
+    exhaust: { ...truck.exhaust, points: truck.exhaust.points.map((p) => ({ ...p, y: -p.y })) },
+  }
   expect(rules({}, other)).toEqual(['part-near-heat spring-left'])
   expect(proposedPlaces(other, air).compressor!.y).toBeCloseTo(-proposedPlaces(truck, air).compressor!.y, 12)
 })
 
 test('a place that is clear is clear, wherever one begins', () => {
-  fc.assert(fc.property(fc.record({ x: fc.double({ min: -2, max: 5, noNaN: true }), y: fc.double({ min: -1, max: 1, noNaN: true }), z: fc.double({ min: 0.2, max: 1.2, noNaN: true }) }), (from) => {
-    const place = clearPlace(from, truck)
-    expect(place).not.toBeNull()
-    expect(heatDistance([place!], truck.exhaust)).toBeGreaterThanOrEqual(HEAT_CLEARANCE)
-  }))
+  fc.assert(
+    fc.property(
+      fc.record({
+        x: fc.double({ min: -2, max: 5, noNaN: true }),
+        y: fc.double({ min: -1, max: 1, noNaN: true }),
+        z: fc.double({ min: 0.2, max: 1.2, noNaN: true }),
+      }),
+      (from) => {
+        const place = clearPlace(from, truck)
+        expect(place).not.toBeNull()
+        expect(heatDistance([place!], truck.exhaust)).toBeGreaterThanOrEqual(HEAT_CLEARANCE)
+      },
+    ),
+  )
 })
 
 test('no part nearer to the pipe than 150 mm ever passes without a Stop or a shield', () => {
-  fc.assert(fc.property(fc.double({ min: -1.4, max: 4, noNaN: true }), fc.double({ min: -0.8, max: 0.8, noNaN: true }), fc.double({ min: 0.3, max: 1, noNaN: true }), (x, y, z) => {
-    const place: Point = { x, y, z }
-    const near = heatDistance([place], truck.exhaust) < HEAT_CLEARANCE
-    expect(rules({ places: { compressor: place } }).includes('part-near-heat compressor')).toBe(near)
-  }))
+  fc.assert(
+    fc.property(
+      fc.double({ min: -1.4, max: 4, noNaN: true }),
+      fc.double({ min: -0.8, max: 0.8, noNaN: true }),
+      fc.double({ min: 0.3, max: 1, noNaN: true }),
+      (x, y, z) => {
+        const place: Point = { x, y, z }
+        const near = heatDistance([place], truck.exhaust) < HEAT_CLEARANCE
+        expect(rules({ places: { compressor: place } }).includes('part-near-heat compressor')).toBe(near)
+      },
+    ),
+  )
 })
 
 test('apart over 400 mm, harness short, no slack, wheel spray (common practice)', () => {
   const { compressor } = proposedPlaces(truck, air)
-  expect(rules({ places: { block: { ...compressor!, x: compressor!.x - 0.41 } } })).toContain('parts-apart block')
-  expect(rules({ places: { block: { ...compressor!, x: compressor!.x - 0.39 } } })).not.toContain('parts-apart block')
+  expect(rules({ places: { block: { ...compressor!, x: compressor!.x - 0.41 } } })).toContain(
+    'parts-apart block',
+  )
+  expect(rules({ places: { block: { ...compressor!, x: compressor!.x - 0.39 } } })).not.toContain(
+    'parts-apart block',
+  )
   expect(rules({ harnessLength: 1 })).toContain('harness-short feed')
   expect(rules({ harnessLength: 1, harnessExtension: 4 })).not.toContain('harness-short feed')
   expect(rules({ slackAtSpring: 0.1 })).toContain('short-slack spring-left')
@@ -54,8 +82,13 @@ test('apart over 400 mm, harness short, no slack, wheel spray (common practice)'
 
 test('the cut list goes from the longest to the shortest, with the slack at the springs in it', () => {
   const { cuts } = run().result
-  expect(cuts.map(c => c.cut)).toEqual(cuts.map(c => c.cut).sort((a, b) => b - a))
-  expect(cuts.filter(c => c.slack > 0).map(c => c.id).sort()).toEqual(['tee-spring-left', 'tee-spring-right'])
+  expect(cuts.map((c) => c.cut)).toEqual(cuts.map((c) => c.cut).sort((a, b) => b - a))
+  expect(
+    cuts
+      .filter((c) => c.slack > 0)
+      .map((c) => c.id)
+      .sort(),
+  ).toEqual(['tee-spring-left', 'tee-spring-right'])
   expect(run({ slackAtSpring: 0.5 }).figures.tube!.value! - run().figures.tube!.value!).toBeCloseTo(0.4, 6)
 })
 
@@ -63,10 +96,20 @@ test('a line keeps away from the exhaust where the frame offers another way', ()
   const t = structuredClone(truck)
   t.frame.crossMembers = [0.9, 0.2]
   // The pipe runs along the cross-member nearer to the ends: the longer way over the other one is taken.
-  t.exhaust = { radius: 0.03, points: [{ x: 0.2, y: -0.44, z: 0.76 }, { x: 0.2, y: 0.44, z: 0.76 }] }
-  const route = run({}, t).result.routes.find(r => r.id === 'block-right')!
-  expect(route.points.some(p => Math.abs(p.x - 0.9) < 1e-9 && p.y < 0)).toBe(true)
-  expect(route.points.some((p, i) => i > 0 && p.x === 0.2 && route.points[i - 1]!.x === 0.2 && p.y !== route.points[i - 1]!.y)).toBe(false)
+  t.exhaust = {
+    radius: 0.03,
+    points: [
+      { x: 0.2, y: -0.44, z: 0.76 },
+      { x: 0.2, y: 0.44, z: 0.76 },
+    ],
+  }
+  const route = run({}, t).result.routes.find((r) => r.id === 'block-right')!
+  expect(route.points.some((p) => Math.abs(p.x - 0.9) < 1e-9 && p.y < 0)).toBe(true)
+  expect(
+    route.points.some(
+      (p, i) => i > 0 && p.x === 0.2 && route.points[i - 1]!.x === 0.2 && p.y !== route.points[i - 1]!.y,
+    ),
+  ).toBe(false)
 })
 
 test('a place typed for a spring is left alone: the seat decides', () => {

@@ -3,7 +3,10 @@ import { STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
 
 /** An air spring for its rate: effective area over height, and a height and air volume that belong together. SI. */
-export interface RateSpring { areaByHeight: readonly (readonly [number, number])[], volumeAt: { height: number, volume: number } }
+export interface RateSpring {
+  areaByHeight: readonly (readonly [number, number])[]
+  volumeAt: { height: number; volume: number }
+}
 
 export interface AirRate {
   /** N/m with the air shut in. */
@@ -21,10 +24,18 @@ export const FAST = 1.4
  * Rate of an air spring at a height and gauge pressure: k = p_gauge·dA/dh (compressing) + n·p_abs·A²/V.
  * Source: textbook air spring.
  */
-export function airRate(spring: RateSpring, height: number, pressure: number, exponent: number, atmosphere = STANDARD_ATMOSPHERE): AirRate {
+export function airRate(
+  spring: RateSpring,
+  height: number,
+  pressure: number,
+  exponent: number,
+  atmosphere = STANDARD_ATMOSPHERE,
+): AirRate {
   const area = interpolate(spring.areaByHeight, height)
   const step = 1e-6
-  const growth = (interpolate(spring.areaByHeight, height - step) - interpolate(spring.areaByHeight, height + step)) / (2 * step)
+  const growth =
+    (interpolate(spring.areaByHeight, height - step) - interpolate(spring.areaByHeight, height + step)) /
+    (2 * step)
   const volume = springVolume(spring.areaByHeight, spring.volumeAt, height)
   const held = pressure * growth
   return { held, shut: held + (exponent * (pressure + atmosphere) * area ** 2) / volume, volume }

@@ -4,10 +4,19 @@ import { findRootOfRising } from '../quantity/root'
 import type { LevelSpring } from './level'
 
 /** Vertical and roll load added on the suspension, N and N·m (roll positive when the left goes down). */
-export interface BodyLoad { front: number, rear: number, roll: number }
+export interface BodyLoad {
+  front: number
+  rear: number
+  roll: number
+}
 
 /** Squats at the wheel, m down positive; `roll` rad, left down positive. */
-export interface Attitude { frontSquat: number, rearLeft: number, rearRight: number, roll: number }
+export interface Attitude {
+  frontSquat: number
+  rearLeft: number
+  rearRight: number
+  roll: number
+}
 
 /** A damper at full length holds the axle, N/m (from memory: far stiffer than any spring here). */
 const DAMPER_END = 3e6
@@ -21,13 +30,28 @@ export class NoBalanceError extends Error {
 }
 
 /** Steel of one corner: the pack's rate, its second stage, the bump stop and the damper's end. Travel at the wheel from unladen, m. */
-export interface Steel { rate: number, overload: { contact: number, rate: number } | null, stop: { gap: number, rate: number }, droop: number }
+export interface Steel {
+  rate: number
+  overload: { contact: number; rate: number } | null
+  stop: { gap: number; rate: number }
+  droop: number
+}
 
 export function rearSteel({ suspension: s, seatGap }: Truck): Steel {
-  return { rate: s.rearRate, overload: s.overload, stop: { gap: Math.max(seatGap.unladen - seatGap.bump, 0) / s.motionRatio, rate: s.stopRate }, droop: Math.max(seatGap.droop - seatGap.unladen, 0) / s.motionRatio }
+  return {
+    rate: s.rearRate,
+    overload: s.overload,
+    stop: { gap: Math.max(seatGap.unladen - seatGap.bump, 0) / s.motionRatio, rate: s.stopRate },
+    droop: Math.max(seatGap.droop - seatGap.unladen, 0) / s.motionRatio,
+  }
 }
 export function frontSteel({ suspension: s }: Truck): Steel {
-  return { rate: s.frontRate, overload: null, stop: { gap: s.frontStopGap, rate: s.stopRate }, droop: Infinity }
+  return {
+    rate: s.frontRate,
+    overload: null,
+    stop: { gap: s.frontStopGap, rate: s.stopRate },
+    droop: Infinity,
+  }
 }
 
 /** Force of one corner's steel at a squat, N, counted from unladen, and its slope, N/m: straight pieces between contacts. */
@@ -57,13 +81,23 @@ export function steelForce(steel: Steel, squat: number): [force: number, slope: 
  * @param air gauge pressure left and right, Pa, or null with no air springs.
  * @throws {NoBalanceError} when the balance is not met within 0.1 N and 0.1 N·m.
  */
-export function settle(truck: Truck, load: BodyLoad, spring: LevelSpring | null, air: { left: number, right: number } | null): Attitude {
+export function settle(
+  truck: Truck,
+  load: BodyLoad,
+  spring: LevelSpring | null,
+  air: { left: number; right: number } | null,
+): Attitude {
   const { frontSpringBase, rearSpringBase, frontAntiRoll, rearAntiRoll, motionRatio } = truck.suspension
   const bars = frontAntiRoll + rearAntiRoll
   const rearArm = rearSpringBase / 2
   const front = new Axle(frontSteel(truck), frontSpringBase / 2, null, motionRatio, 0, 0)
   const rear = new Axle(rearSteel(truck), rearArm, spring, motionRatio, air?.left ?? 0, air?.right ?? 0)
-  const attitude = (f: number, r: number, roll: number): Attitude => ({ frontSquat: f, rearLeft: r + roll * rearArm, rearRight: r - roll * rearArm, roll })
+  const attitude = (f: number, r: number, roll: number): Attitude => ({
+    frontSquat: f,
+    rearLeft: r + roll * rearArm,
+    rearRight: r - roll * rearArm,
+    roll,
+  })
 
   let f = load.front / (2 * front.steel.rate)
   let r = load.rear / (2 * rear.steel.rate)
@@ -74,7 +108,8 @@ export function settle(truck: Truck, load: BodyLoad, spring: LevelSpring | null,
     const e1 = front.force - load.front
     const e2 = rear.force - load.rear
     const e3 = front.moment + rear.moment + bars * roll - load.roll
-    if (Math.abs(e1) < BALANCED && Math.abs(e2) < BALANCED && Math.abs(e3) < BALANCED) return attitude(f, r, roll)
+    if (Math.abs(e1) < BALANCED && Math.abs(e2) < BALANCED && Math.abs(e3) < BALANCED)
+      return attitude(f, r, roll)
     // Heaves eliminated: each answers for its own force, what is left is the roll.
     const stiffness = front.d + rear.d + bars - front.b ** 2 / front.a - rear.b ** 2 / rear.a
     const dRoll = -(e3 - (front.b * e1) / front.a - (rear.b * e2) / rear.a) / stiffness
@@ -82,7 +117,8 @@ export function settle(truck: Truck, load: BodyLoad, spring: LevelSpring | null,
     r -= (e2 + rear.b * dRoll) / rear.a
     roll += dRoll
   }
-  const heaveAt = (axle: Axle, angle: number, wanted: number) => findRootOfRising(h => axle.at(h, angle).force - wanted, 1)
+  const heaveAt = (axle: Axle, angle: number, wanted: number) =>
+    findRootOfRising((h) => axle.at(h, angle).force - wanted, 1)
   const moment = (angle: number) => {
     f = heaveAt(front, angle, load.front)
     r = heaveAt(rear, angle, load.rear)
@@ -90,8 +126,13 @@ export function settle(truck: Truck, load: BodyLoad, spring: LevelSpring | null,
   }
   roll = findRootOfRising(moment, 1)
   // A jump of the area table at its end is a place where no force in between exists; what is left over is the misfit.
-  const misfit = Math.max(Math.abs(moment(roll)), Math.abs(front.force - load.front), Math.abs(rear.force - load.rear))
-  if (!(misfit < SOLVED)) throw new NoBalanceError(`No balance within ${SOLVED} N: ${misfit.toFixed(2)} N are left over.`)
+  const misfit = Math.max(
+    Math.abs(moment(roll)),
+    Math.abs(front.force - load.front),
+    Math.abs(rear.force - load.rear),
+  )
+  if (!(misfit < SOLVED))
+    throw new NoBalanceError(`No balance within ${SOLVED} N: ${misfit.toFixed(2)} N are left over.`)
   return attitude(f, r, roll)
 }
 
@@ -106,7 +147,14 @@ class Axle {
   a = 0
   b = 0
   d = 0
-  constructor(readonly steel: Steel, readonly arm: number, readonly spring: LevelSpring | null, readonly motionRatio: number, readonly left: number, readonly right: number) {}
+  constructor(
+    readonly steel: Steel,
+    readonly arm: number,
+    readonly spring: LevelSpring | null,
+    readonly motionRatio: number,
+    readonly left: number,
+    readonly right: number,
+  ) {}
 
   at(heave: number, roll: number): this {
     this.force = this.moment = this.a = this.b = this.d = 0
@@ -141,7 +189,13 @@ class Axle {
  * Squat of one corner at a set pressure: the s that solves F_steel(s) + p·A(h0 − s·MR)·MR = ΔF. The left side rises
  * without end, so there is always one.
  */
-export function squatAt(pressure: number, increase: number, steel: Steel, motionRatio: number, spring: LevelSpring): number {
+export function squatAt(
+  pressure: number,
+  increase: number,
+  steel: Steel,
+  motionRatio: number,
+  spring: LevelSpring,
+): number {
   // Two like corners on no arm carry twice the force.
   const pair = new Axle(steel, 0, spring, motionRatio, pressure, pressure)
   let squat = increase / steel.rate
@@ -150,7 +204,7 @@ export function squatAt(pressure: number, increase: number, steel: Steel, motion
     if (Math.abs(excess) < 1e-9 * (1 + Math.abs(increase))) return squat
     squat -= excess / pair.a
   }
-  return findRootOfRising(s => pair.at(s, 0).force - 2 * increase, 0.6)
+  return findRootOfRising((s) => pair.at(s, 0).force - 2 * increase, 0.6)
 }
 
 /** Body load from what was added: axle changes in kg, roll moment of masses about the centre line in kg·m. */

@@ -4,12 +4,27 @@ import type { LimitedBy } from './level'
 import { itemMass, scaledItem, towed } from './masses'
 
 /** One row of a pressure card: how much of the haul is aboard, and what it wants. kg, Pa gauge. */
-export interface CardRow { share: number, added: number, rearAxle: number, left: number, right: number, limitedBy: LimitedBy, overRating: boolean }
+export interface CardRow {
+  share: number
+  added: number
+  rearAxle: number
+  left: number
+  right: number
+  limitedBy: LimitedBy
+  overRating: boolean
+}
 
 /** A haul with a share of its load aboard: every item, the ball load and the spring bars in the same proportion. */
 export function scaledHaul(haul: Haul, share: number): Haul {
   const { ball, whole } = towed(haul)
-  return { ...haul, ballLoad: ball * share, ballFrom: 'typed', trailerMass: whole * share, bars: haul.bars && { ...haul.bars, force: haul.bars.force * share }, items: Object.fromEntries(Object.entries(haul.items).map(([id, item]) => [id, scaledItem(item, share)])) }
+  return {
+    ...haul,
+    ballLoad: ball * share,
+    ballFrom: 'typed',
+    trailerMass: whole * share,
+    bars: haul.bars && { ...haul.bars, force: haul.bars.force * share },
+    items: Object.fromEntries(Object.entries(haul.items).map(([id, item]) => [id, scaledItem(item, share)])),
+  }
 }
 
 const STEP = 0.1
@@ -19,7 +34,11 @@ const MOST = 2
  * Pressure against load in tenths of the haul, from empty to past the first limit (rear axle rating or the spring's own),
  * at least to the whole haul, at most to twice. Every row is a full solution, so the card never disagrees with Load.
  */
-export function pressureCard(haul: Haul, rearRating: number, solve: (haul: Haul) => Aimed & { rearAxle: number }): CardRow[] {
+export function pressureCard(
+  haul: Haul,
+  rearRating: number,
+  solve: (haul: Haul) => Aimed & { rearAxle: number },
+): CardRow[] {
   const whole = Object.values(haul.items).reduce((sum, i) => sum + itemMass(i), 0) + towed(haul).ball
   if (!(whole > 0)) return []
   const rows: CardRow[] = []
@@ -27,7 +46,15 @@ export function pressureCard(haul: Haul, rearRating: number, solve: (haul: Haul)
     const share = Math.round(i * STEP * 10) / 10
     const r = solve(scaledHaul(haul, share))
     const worst = r.left.wanted >= r.right.wanted ? r.left : r.right
-    const row: CardRow = { share, added: whole * share, rearAxle: r.rearAxle, left: r.left.pressure, right: r.right.pressure, limitedBy: worst.limitedBy, overRating: r.rearAxle > rearRating }
+    const row: CardRow = {
+      share,
+      added: whole * share,
+      rearAxle: r.rearAxle,
+      left: r.left.pressure,
+      right: r.right.pressure,
+      limitedBy: worst.limitedBy,
+      overRating: r.rearAxle > rearRating,
+    }
     rows.push(row)
     const limit = row.overRating || (row.limitedBy !== null && row.limitedBy !== 'minPressure')
     if (limit && share >= 1) break

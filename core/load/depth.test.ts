@@ -17,12 +17,22 @@ import { trySprings } from './whichSpring'
 const truck = exampleTruck('leaf-flatbed')
 const spring = { ...springClass('leaf-helper-double-2270')!, designHeight: 0.16 }
 const item = (mass: number, x: number, y = 0) => newItem('x', 1, mass, x, y, [0.5, 0.5, 0.5])
-const haul = (mass: number, x = 0, y = 0, ball = 0): Haul => ({ ...newHaul('Haul', 1), items: { a: item(mass, x, y) }, ballLoad: ball })
+const haul = (mass: number, x = 0, y = 0, ball = 0): Haul => ({
+  ...newHaul('Haul', 1),
+  items: { a: item(mass, x, y) },
+  ballLoad: ball,
+})
 const solve = (h: Haul) => solveHaul('h', h, truck, spring, false)
 
 describe('rate of an air spring', () => {
   test('a piston in a cylinder (constant area) is n·p_abs·A²/V and nothing when the pressure is held (textbook)', () => {
-    const piston = { areaByHeight: [[0.05, 0.01], [0.3, 0.01]] as [number, number][], volumeAt: { height: 0.2, volume: 0.002 } }
+    const piston = {
+      areaByHeight: [
+        [0.05, 0.01],
+        [0.3, 0.01],
+      ] as [number, number][],
+      volumeAt: { height: 0.2, volume: 0.002 },
+    }
     const r = airRate(piston, 0.2, 400_000, 1.4)
     expect(r.shut).toBeCloseTo((1.4 * 501_325 * 1e-4) / 0.002, 6)
     expect(r.held).toBeCloseTo(0, 6)
@@ -35,7 +45,7 @@ describe('rate of an air spring', () => {
       const v = airRate(bag, x, 0, 1).volume
       const p = ((400_000 + 101_325) * airRate(bag, h, 0, 1).volume) / v - 101_325
       const rows = spring.areaByHeight
-      const i = rows.findIndex(row => row[0] >= x)
+      const i = rows.findIndex((row) => row[0] >= x)
       const [h0, a0] = rows[i - 1]!
       const [h1, a1] = rows[i]!
       return p * (a0 + ((a1 - a0) * (x - h0)) / (h1 - h0))
@@ -45,13 +55,25 @@ describe('rate of an air spring', () => {
 
   test('roll by two springs: moment of a small angle, by hand; frequency of 25 N/mm under 100 kg is 2.52 Hz', () => {
     const angle = 0.01
-    const moment = 2 * (30_000 * (angle * 1.1) / 2) * (1.1 / 2)
+    const moment = 2 * ((30_000 * (angle * 1.1)) / 2) * (1.1 / 2)
     expect(rollStiffness(30_000, 1.1)).toBeCloseTo(moment / angle, 6)
     expect(rideFrequency(25_000, 100)).toBeCloseTo(2.516, 3)
   })
 
   test('teed springs are never stiffer in roll than separate ones', () => {
-    const r = calculate('roll-stiffness', { springBase_mm: 1100, suspensionRate_N_per_mm: 46, motionRatio: 1, pressure_kPa: 400, height_mm: 160, areaByHeight: [[80, 206], [160, 161], [240, 70]], volume_L: 2.1 }) as Record<string, number>
+    const r = calculate('roll-stiffness', {
+      springBase_mm: 1100,
+      suspensionRate_N_per_mm: 46,
+      motionRatio: 1,
+      pressure_kPa: 400,
+      height_mm: 160,
+      areaByHeight: [
+        [80, 206],
+        [160, 161],
+        [240, 70],
+      ],
+      volume_L: 2.1,
+    }) as Record<string, number>
     expect(r.separate_Nm_deg!).toBeGreaterThan(r.teed_Nm_deg!)
     expect(r.teed_Nm_deg!).toBeGreaterThan(r.steel_Nm_deg!)
   })
@@ -59,24 +81,37 @@ describe('rate of an air spring', () => {
 
 describe('pressure card', () => {
   test('the whole haul on the card is the haul itself; pressures never fall as the load grows', () => {
-    fc.assert(fc.property(fc.double({ min: 50, max: 1500, noNaN: true }), fc.double({ min: -1.2, max: 1.2, noNaN: true }), fc.double({ min: -0.5, max: 0.5, noNaN: true }), fc.double({ min: 0, max: 200, noNaN: true }), (mass, x, y, ball) => {
-      const h = haul(mass, x, y, ball)
-      const card = pressureCard(h, truck.ratings.rearAxle, solve)
-      const whole = card.find(r => r.share === 1)!
-      const single = solve(h)
-      expect([whole.left, whole.right, whole.rearAxle]).toEqual([single.left.pressure, single.right.pressure, single.rearAxle])
-      for (let i = 1; i < card.length; i++) {
-        expect(card[i]!.rearAxle).toBeGreaterThanOrEqual(card[i - 1]!.rearAxle - 1e-9)
-        expect(card[i]!.left).toBeGreaterThanOrEqual(card[i - 1]!.left - 1e-6)
-        expect(card[i]!.right).toBeGreaterThanOrEqual(card[i - 1]!.right - 1e-6)
-      }
-    }), { numRuns: 40 })
+    fc.assert(
+      fc.property(
+        fc.double({ min: 50, max: 1500, noNaN: true }),
+        fc.double({ min: -1.2, max: 1.2, noNaN: true }),
+        fc.double({ min: -0.5, max: 0.5, noNaN: true }),
+        fc.double({ min: 0, max: 200, noNaN: true }),
+        (mass, x, y, ball) => {
+          const h = haul(mass, x, y, ball)
+          const card = pressureCard(h, truck.ratings.rearAxle, solve)
+          const whole = card.find((r) => r.share === 1)!
+          const single = solve(h)
+          expect([whole.left, whole.right, whole.rearAxle]).toEqual([
+            single.left.pressure,
+            single.right.pressure,
+            single.rearAxle,
+          ])
+          for (let i = 1; i < card.length; i++) {
+            expect(card[i]!.rearAxle).toBeGreaterThanOrEqual(card[i - 1]!.rearAxle - 1e-9)
+            expect(card[i]!.left).toBeGreaterThanOrEqual(card[i - 1]!.left - 1e-6)
+            expect(card[i]!.right).toBeGreaterThanOrEqual(card[i - 1]!.right - 1e-6)
+          }
+        },
+      ),
+      { numRuns: 40 },
+    )
   })
 
   test('stops at the first limit past the whole haul, and marks it', () => {
     const card = pressureCard(haul(1400, 0), truck.ratings.rearAxle, solve)
     expect(card.at(-1)!.overRating || card.at(-1)!.limitedBy !== null).toBe(true)
-    expect(card.slice(0, 10).some(r => r.overRating)).toBe(false)
+    expect(card.slice(0, 10).some((r) => r.overRating)).toBe(false)
     expect(pressureCard(haul(0), 3000, solve)).toEqual([])
   })
 
@@ -88,9 +123,31 @@ describe('pressure card', () => {
   })
 
   test('the headless card agrees with level-pressure', () => {
-    const example = { suspensionRate_N_per_mm: 46, motionRatio: 1, spring: { areaByHeight: [[80, 206], [160, 161.3], [240, 70]], designHeight_mm: 160, minPressure_kPa: 34.5, maxPressure_kPa: 690, maxLoad_kg: 1135 } }
-    const { rows } = calculate('pressure-card', { ...example, whole_kg: { left: 400, right: 500 }, steps: 4 }) as { rows: { share: number, left_kPa: number }[] }
-    const { left } = calculate('level-pressure', { ...example, increase_kg: { left: 300, right: 375 }, targetSquat_mm: 0 }) as { left: { pressure_kPa: number } }
+    const example = {
+      suspensionRate_N_per_mm: 46,
+      motionRatio: 1,
+      spring: {
+        areaByHeight: [
+          [80, 206],
+          [160, 161.3],
+          [240, 70],
+        ],
+        designHeight_mm: 160,
+        minPressure_kPa: 34.5,
+        maxPressure_kPa: 690,
+        maxLoad_kg: 1135,
+      },
+    }
+    const { rows } = calculate('pressure-card', {
+      ...example,
+      whole_kg: { left: 400, right: 500 },
+      steps: 4,
+    }) as { rows: { share: number; left_kPa: number }[] }
+    const { left } = calculate('level-pressure', {
+      ...example,
+      increase_kg: { left: 300, right: 375 },
+      targetSquat_mm: 0,
+    }) as { left: { pressure_kPa: number } }
     expect(rows[3]!.left_kPa).toBeCloseTo(left.pressure_kPa, 9)
   })
 })
@@ -98,13 +155,18 @@ describe('pressure card', () => {
 describe('which spring', () => {
   const trial = (h: Record<string, Haul>, t = truck) => {
     const { facts, rubOf } = truckStage(t, null, { spacer: 0, droop: 'none', sheet: null }).result
-    return trySprings(facts, rubOf, Object.entries(h).map(([id, one]) => [one, solveHaul(id, one, facts.truck, null, false)]), false)
+    return trySprings(
+      facts,
+      rubOf,
+      Object.entries(h).map(([id, one]) => [one, solveHaul(id, one, facts.truck, null, false)]),
+      false,
+    )
   }
 
   test('at least sixteen classes, each with a rising table, a load that its area and pressure give, and its design height inside', () => {
     expect(SPRINGS.length).toBeGreaterThanOrEqual(16)
     for (const s of SPRINGS) {
-      const heights = s.areaByHeight.map(r => r[0])
+      const heights = s.areaByHeight.map((r) => r[0])
       expect([...heights].sort((a, b) => a - b)).toEqual(heights)
       expect(heights[0]! < s.designHeight && s.designHeight < heights.at(-1)!).toBe(true)
       const area = interpolate(s.areaByHeight, s.designHeight)
@@ -121,24 +183,43 @@ describe('which spring', () => {
     expect(first.ruledOut).toBeNull()
     const s = springClass(first.id)!
     for (const h of Object.values(hauls)) {
-      const r = solveHaul('h', h, truck, { ...s, designHeight: truck.seatGap.unladen - s.bracketHeight }, false)
-      expect([r.left.limitedBy, r.right.limitedBy].filter(l => l !== null && l !== 'minPressure')).toEqual([])
+      const r = solveHaul(
+        'h',
+        h,
+        truck,
+        { ...s, designHeight: truck.seatGap.unladen - s.bracketHeight },
+        false,
+      )
+      expect([r.left.limitedBy, r.right.limitedBy].filter((l) => l !== null && l !== 'minPressure')).toEqual(
+        [],
+      )
     }
-    expect(list.filter(t => t.proposed)).toHaveLength(1)
-    expect(list.find(t => t.proposed)!.inHand).toBeGreaterThanOrEqual(0.05)
-    for (const other of list.filter(t => t.ruledOut === null)) expect(other.maxLoad).toBeGreaterThanOrEqual(first.maxLoad)
-    for (const other of list.filter(t => t.ruledOut !== null)) expect(other.ruledOut!.why.length).toBeGreaterThan(5)
+    expect(list.filter((t) => t.proposed)).toHaveLength(1)
+    expect(list.find((t) => t.proposed)!.inHand).toBeGreaterThanOrEqual(0.05)
+    for (const other of list.filter((t) => t.ruledOut === null))
+      expect(other.maxLoad).toBeGreaterThanOrEqual(first.maxLoad)
+    for (const other of list.filter((t) => t.ruledOut !== null))
+      expect(other.ruledOut!.why.length).toBeGreaterThan(5)
   })
 
   test('coil inserts are ruled out on leaves, leaf helpers on coils, all on a gap too small', () => {
-    expect(trial({ a: haul(300) }).filter(t => t.id.startsWith('coil')).every(t => t.ruledOut?.why.includes('made for'))).toBe(true)
-    expect(trial({ a: haul(100) }, exampleTruck('coil-van')).filter(t => t.id.startsWith('leaf')).every(t => t.ruledOut !== null)).toBe(true)
+    expect(
+      trial({ a: haul(300) })
+        .filter((t) => t.id.startsWith('coil'))
+        .every((t) => t.ruledOut?.why.includes('made for')),
+    ).toBe(true)
+    expect(
+      trial({ a: haul(100) }, exampleTruck('coil-van'))
+        .filter((t) => t.id.startsWith('leaf'))
+        .every((t) => t.ruledOut !== null),
+    ).toBe(true)
     const tight = { ...truck, seatGap: { unladen: 0.1, droop: 0.15, bump: 0.05 } }
-    expect(trial({ a: haul(300) }, tight).every(t => t.ruledOut !== null)).toBe(true)
+    expect(trial({ a: haul(300) }, tight).every((t) => t.ruledOut !== null)).toBe(true)
   })
 
   test('in the plan: every demo job tries every class', () => {
-    for (const { plan } of demoJobs()) expect(createDeriver()(plan).stages.load.result.trials).toHaveLength(SPRINGS.length)
+    for (const { plan } of demoJobs())
+      expect(createDeriver()(plan).stages.load.result.trials).toHaveLength(SPRINGS.length)
   })
 })
 
@@ -155,7 +236,12 @@ describe('trailer', () => {
 })
 
 test('rate from two heights: 500 kg that takes 53 mm is 46 N/mm a side, and the tape widens it', () => {
-  const r = calculate('squat-rate', { rearIncrease_kg: 500, before_mm: { left: 980, right: 978 }, after_mm: { left: 927, right: 925 }, tape_mm: 3 }) as Record<string, number>
+  const r = calculate('squat-rate', {
+    rearIncrease_kg: 500,
+    before_mm: { left: 980, right: 978 },
+    after_mm: { left: 927, right: 925 },
+    tape_mm: 3,
+  }) as Record<string, number>
   expect(r.rate_N_per_mm!).toBeCloseTo((250 * 9.80665) / 53, 9)
   expect(r.low_N_per_mm!).toBeLessThan(r.rate_N_per_mm!)
   expect(r.high_N_per_mm!).toBeGreaterThan(r.rate_N_per_mm!)

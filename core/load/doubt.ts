@@ -10,7 +10,12 @@ import { itemMass, scaledItem, towed } from './masses'
  */
 
 /** ± of the survey's figures, SI; `rearRate` a share. */
-export interface SurveyTolerances { frontAxle: number, rearAxle: number, gap: number, rearRate: number }
+export interface SurveyTolerances {
+  frontAxle: number
+  rearAxle: number
+  gap: number
+  rearRate: number
+}
 
 /** Share by which a load's weight may be off (common practice). */
 const ITEM_DOUBT: Record<LoadItem['how'], number> = { weighed: 0.02, marked: 0.05, guessed: 0.2 }
@@ -21,9 +26,19 @@ const PLACE_DOUBT = 0.02
 /** Effective area: of a class against the spring fitted, and off the spring's own sheet. */
 const AREA_DOUBT = { class: 0.05, sheet: 0.02 }
 
-export interface DoubtCase { haul: Haul, truck: Truck, spring: LevelSpring, teed: boolean, areaFrom: 'class' | 'sheet', tolerances: SurveyTolerances }
+export interface DoubtCase {
+  haul: Haul
+  truck: Truck
+  spring: LevelSpring
+  teed: boolean
+  areaFrom: 'class' | 'sheet'
+  tolerances: SurveyTolerances
+}
 export type DoubtId = 'ball' | 'places' | 'sides' | 'gap' | 'area' | 'rate' | `item:${string}`
-export interface Band { low: number, high: number }
+export interface Band {
+  low: number
+  high: number
+}
 
 export interface Doubt {
   /** Pressure to set, Pa gauge; rear axle, kg. */
@@ -32,40 +47,127 @@ export interface Doubt {
   rearAxle: Band
   frontAxle: Band
   /** Part of the variance of the side that is less sure, by what causes it, largest first. */
-  shares: { id: DoubtId, label: string, share: number }[]
+  shares: { id: DoubtId; label: string; share: number }[]
   /** Whether straight lines describe it; otherwise it is sampled. */
   linear: boolean
 }
 
 /** One thing that is not quite known: `shift(z)` gives the case with it off by z times its ±a. */
-interface Source { id: DoubtId, label: string, shift(of: DoubtCase, z: number): DoubtCase }
+interface Source {
+  id: DoubtId
+  label: string
+  shift(of: DoubtCase, z: number): DoubtCase
+}
 
 function sourcesOf(c: DoubtCase): Source[] {
   const items = Object.entries(c.haul.items)
-  const list: Source[] = items.filter(([, i]) => itemMass(i) > 0).map(([id, item]) => ({
-    id: `item:${id}`, label: item.label || 'an item',
-    shift: (of, z) => ({ ...of, haul: { ...of.haul, items: { ...of.haul.items, [id]: scaledItem(of.haul.items[id]!, 1 + z * ITEM_DOUBT[item.how]) } } }),
-  }))
+  const list: Source[] = items
+    .filter(([, i]) => itemMass(i) > 0)
+    .map(([id, item]) => ({
+      id: `item:${id}`,
+      label: item.label || 'an item',
+      shift: (of, z) => ({
+        ...of,
+        haul: {
+          ...of.haul,
+          items: { ...of.haul.items, [id]: scaledItem(of.haul.items[id]!, 1 + z * ITEM_DOUBT[item.how]) },
+        },
+      }),
+    }))
   const { ball, whole } = towed(c.haul)
-  if (ball !== 0) list.push({ id: 'ball', label: 'the load on the coupling', shift: (of, z) => ({ ...of, haul: { ...of.haul, ballFrom: 'typed', trailerMass: whole, ballLoad: ball * (1 + z * BALL_DOUBT[c.haul.ballFrom]) } }) })
+  if (ball !== 0)
+    list.push({
+      id: 'ball',
+      label: 'the load on the coupling',
+      shift: (of, z) => ({
+        ...of,
+        haul: {
+          ...of.haul,
+          ballFrom: 'typed',
+          trailerMass: whole,
+          ballLoad: ball * (1 + z * BALL_DOUBT[c.haul.ballFrom]),
+        },
+      }),
+    })
   if (items.length > 0) {
-    const moved = (axis: 'x' | 'y'): Source['shift'] => (of, z) => ({ ...of, haul: { ...of.haul, items: Object.fromEntries(Object.entries(of.haul.items).map(([id, i]) => [id, { ...i, [axis]: i[axis] + z * PLACE_DOUBT }])) } })
-    list.push({ id: 'places', label: 'where the load stands, along', shift: moved('x') }, { id: 'sides', label: 'where the load stands, across', shift: moved('y') })
+    const moved =
+      (axis: 'x' | 'y'): Source['shift'] =>
+      (of, z) => ({
+        ...of,
+        haul: {
+          ...of.haul,
+          items: Object.fromEntries(
+            Object.entries(of.haul.items).map(([id, i]) => [id, { ...i, [axis]: i[axis] + z * PLACE_DOUBT }]),
+          ),
+        },
+      })
+    list.push(
+      { id: 'places', label: 'where the load stands, along', shift: moved('x') },
+      { id: 'sides', label: 'where the load stands, across', shift: moved('y') },
+    )
   }
   list.push(
-    { id: 'gap', label: 'the seat gap', shift: (of, z) => ({ ...of, spring: { ...of.spring, designHeight: of.spring.designHeight + z * c.tolerances.gap } }) },
-    { id: 'area', label: 'the spring’s effective area', shift: (of, z) => ({ ...of, spring: { ...of.spring, areaByHeight: of.spring.areaByHeight.map(([h, a]) => [h, a * (1 + z * AREA_DOUBT[c.areaFrom])] as const) } }) },
-    { id: 'rate', label: 'the suspension rate', shift: (of, z) => ({ ...of, truck: { ...of.truck, suspension: { ...of.truck.suspension, rearRate: of.truck.suspension.rearRate * (1 + z * c.tolerances.rearRate) } } }) },
+    {
+      id: 'gap',
+      label: 'the seat gap',
+      shift: (of, z) => ({
+        ...of,
+        spring: { ...of.spring, designHeight: of.spring.designHeight + z * c.tolerances.gap },
+      }),
+    },
+    {
+      id: 'area',
+      label: 'the spring’s effective area',
+      shift: (of, z) => ({
+        ...of,
+        spring: {
+          ...of.spring,
+          areaByHeight: of.spring.areaByHeight.map(
+            ([h, a]) => [h, a * (1 + z * AREA_DOUBT[c.areaFrom])] as const,
+          ),
+        },
+      }),
+    },
+    {
+      id: 'rate',
+      label: 'the suspension rate',
+      shift: (of, z) => ({
+        ...of,
+        truck: {
+          ...of.truck,
+          suspension: {
+            ...of.truck.suspension,
+            rearRate: of.truck.suspension.rearRate * (1 + z * c.tolerances.rearRate),
+          },
+        },
+      }),
+    },
   )
   return list
 }
 
-interface Answer { left: number, right: number, leftWanted: number, rightWanted: number, rear: number, front: number }
+interface Answer {
+  left: number
+  right: number
+  leftWanted: number
+  rightWanted: number
+  rear: number
+  front: number
+}
 
 function answer({ haul, truck, spring, teed }: DoubtCase): Answer {
   const loads = loadsOf(haul, truck)
-  const { left, right } = aim(haul, truck, loads.body, spring, teed, () => settle(truck, loads.body, null, null))
-  return { left: left.pressure, right: right.pressure, leftWanted: left.wanted, rightWanted: right.wanted, rear: loads.rearChange, front: loads.frontChange }
+  const { left, right } = aim(haul, truck, loads.body, spring, teed, () =>
+    settle(truck, loads.body, null, null),
+  )
+  return {
+    left: left.pressure,
+    right: right.pressure,
+    leftWanted: left.wanted,
+    rightWanted: right.wanted,
+    rear: loads.rearChange,
+    front: loads.frontChange,
+  }
 }
 
 /** Two standard deviations: 19 cases in 20. */
@@ -85,28 +187,61 @@ export function doubtOf(c: DoubtCase): Doubt {
     const down = answer(shift(c, -sigma))
     const half = (of: (a: Answer) => number) => (of(up) - of(down)) / 2
     const bend = (of: (a: Answer) => number) => Math.abs(of(up) + of(down) - 2 * of(at))
-    return { id, label, left: half(a => a.leftWanted), right: half(a => a.rightWanted), rear: half(a => a.rear), front: half(a => a.front), bend: Math.max(bend(a => a.leftWanted), bend(a => a.rightWanted)) }
+    return {
+      id,
+      label,
+      left: half((a) => a.leftWanted),
+      right: half((a) => a.rightWanted),
+      rear: half((a) => a.rear),
+      front: half((a) => a.front),
+      bend: Math.max(
+        bend((a) => a.leftWanted),
+        bend((a) => a.rightWanted),
+      ),
+    }
   })
-  const spread = (of: (e: typeof effects[number]) => number, more = 0) => Math.sqrt(effects.reduce((sum, e) => sum + of(e) ** 2, more ** 2))
-  const [left, right] = [spread(e => e.left), spread(e => e.right)]
+  const spread = (of: (e: (typeof effects)[number]) => number, more = 0) =>
+    Math.sqrt(effects.reduce((sum, e) => sum + of(e) ** 2, more ** 2))
+  const [left, right] = [spread((e) => e.left), spread((e) => e.right)]
   const worst = left >= right ? 'left' : 'right'
   const variance = Math.max(left, right) ** 2
   const { minPressure, maxPressure } = c.spring
   const clamp = (p: number) => Math.min(Math.max(p, minPressure), Math.max(maxPressure, minPressure))
-  const band = (set: number, wanted: number, sd: number): Band => ({ low: Math.min(clamp(wanted - COVERAGE * sd), set), high: Math.max(clamp(wanted + COVERAGE * sd), set) })
+  const band = (set: number, wanted: number, sd: number): Band => ({
+    low: Math.min(clamp(wanted - COVERAGE * sd), set),
+    high: Math.max(clamp(wanted + COVERAGE * sd), set),
+  })
   const { unladen: w } = c.truck
-  const axle = (empty: number, change: number, of: (e: typeof effects[number]) => number, doubt: number): Band => ({ low: empty + change - COVERAGE * spread(of, doubt * sigma), high: empty + change + COVERAGE * spread(of, doubt * sigma) })
+  const axle = (
+    empty: number,
+    change: number,
+    of: (e: (typeof effects)[number]) => number,
+    doubt: number,
+  ): Band => ({
+    low: empty + change - COVERAGE * spread(of, doubt * sigma),
+    high: empty + change + COVERAGE * spread(of, doubt * sigma),
+  })
   /** Wholly under the minimum it stands at the minimum whatever the doubt. */
   const held = (wanted: number, sd: number) => wanted + COVERAGE * sd < minPressure
-  const cut = (set: number, wanted: number, sd: number) => !held(wanted, sd) && (set !== wanted || wanted - COVERAGE * sd < minPressure || wanted + COVERAGE * sd > maxPressure)
+  const cut = (set: number, wanted: number, sd: number) =>
+    !held(wanted, sd) &&
+    (set !== wanted || wanted - COVERAGE * sd < minPressure || wanted + COVERAGE * sd > maxPressure)
   const idle = held(at.leftWanted, left) && held(at.rightWanted, right)
   return {
     left: band(at.left, at.leftWanted, left),
     right: band(at.right, at.rightWanted, right),
-    rearAxle: axle(w.rearLeft + w.rearRight, at.rear, e => e.rear, c.tolerances.rearAxle),
-    frontAxle: axle(w.frontLeft + w.frontRight, at.front, e => e.front, c.tolerances.frontAxle),
-    shares: variance > 0 ? effects.map(e => ({ id: e.id, label: e.label, share: e[worst] ** 2 / variance })).sort((a, b) => b.share - a.share) : [],
-    linear: !cut(at.left, at.leftWanted, left) && !cut(at.right, at.rightWanted, right) && (idle || effects.every(e => e.bend <= BENT * Math.max(left, right))),
+    rearAxle: axle(w.rearLeft + w.rearRight, at.rear, (e) => e.rear, c.tolerances.rearAxle),
+    frontAxle: axle(w.frontLeft + w.frontRight, at.front, (e) => e.front, c.tolerances.frontAxle),
+    shares:
+      variance > 0
+        ? effects
+            .map((e) => ({ id: e.id, label: e.label, share: e[worst] ** 2 / variance }))
+            .sort((a, b) => b.share - a.share)
+        : [],
+    linear:
+      !cut(at.left, at.leftWanted, left) &&
+      !cut(at.right, at.rightWanted, right) &&
+      (idle || effects.every((e) => e.bend <= BENT * Math.max(left, right))),
   }
 }
 
@@ -114,7 +249,7 @@ export function doubtOf(c: DoubtCase): Doubt {
 function numbers(seed: number): () => number {
   let a = seed
   return () => {
-    a = (a + 0x6D2B79F5) | 0
+    a = (a + 0x6d2b79f5) | 0
     let t = Math.imul(a ^ (a >>> 15), 1 | a)
     t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
     return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296

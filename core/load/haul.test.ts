@@ -17,7 +17,10 @@ const haul = (change: (h: Haul) => void = () => {}): Haul => {
   change(h)
   return h
 }
-const tank = (fill: number, baffled = false): LoadItem => ({ ...newItem('Tank', 1, 90, 0, 0, [1.5, 1.2, 0.8]), liquid: { density: 1000, fill, baffled } })
+const tank = (fill: number, baffled = false): LoadItem => ({
+  ...newItem('Tank', 1, 90, 0, 0, [1.5, 1.2, 0.8]),
+  liquid: { density: 1000, fill, baffled },
+})
 
 describe('what is aboard', () => {
   test('a tank weighs itself and its liquid: 1.5 × 1.2 × 0.8 m half full of water is 720 kg and the tank', () => {
@@ -27,19 +30,49 @@ describe('what is aboard', () => {
     expect(itemMass(newItem('x', 1, -100, 0, 0, [1, 1, 1]))).toBe(100)
   })
   test('a trailer’s plan gives ball and weight: 450 kg 3.3 m and 900 kg 3.2 m behind, axle at 3.6 m (statics by hand)', () => {
-    const t = towed(haul((h) => { h.ballFrom = 'trailer'; h.trailer = { axle: 3.6, empty: 450, emptyAt: 3.3, items: { a: { label: 'a', mass: 900, behind: 3.2, order: 1 } } } }))
+    const t = towed(
+      haul((h) => {
+        h.ballFrom = 'trailer'
+        h.trailer = {
+          axle: 3.6,
+          empty: 450,
+          emptyAt: 3.3,
+          items: { a: { label: 'a', mass: 900, behind: 3.2, order: 1 } },
+        }
+      }),
+    )
     expect(t.whole).toBe(1350)
     expect(t.ball).toBeCloseTo((450 * 0.3 + 900 * 0.4) / 3.6, 9)
   })
   test('a bed hitch over the axle leaves the front alone; the ball takes from it', () => {
     const over = { ...truck, bedHitch: 0 }
-    expect(loadsOf(haul((h) => { h.coupling = 'bed'; h.ballLoad = 600 }), over).frontChange).toBe(0)
-    expect(loadsOf(haul((h) => { h.ballLoad = 600 }), over).frontChange).toBeCloseTo((-600 * 1.5) / 3.7, 9)
+    expect(
+      loadsOf(
+        haul((h) => {
+          h.coupling = 'bed'
+          h.ballLoad = 600
+        }),
+        over,
+      ).frontChange,
+    ).toBe(0)
+    expect(
+      loadsOf(
+        haul((h) => {
+          h.ballLoad = 600
+        }),
+        over,
+      ).frontChange,
+    ).toBeCloseTo((-600 * 1.5) / 3.7, 9)
   })
 })
 
 describe('weight-distributing hitch', () => {
-  const pulling = haul((h) => { h.ballLoad = 300; h.trailerMass = 2500; h.trailer.axle = 4; h.bars = { force: 2000, length: 0.8 } })
+  const pulling = haul((h) => {
+    h.ballLoad = 300
+    h.trailerMass = 2500
+    h.trailer.axle = 4
+    h.bars = { force: 2000, length: 0.8 }
+  })
   test('M/L·(1 + b/Lt) on the front, M/Lt on the trailer’s axle (reference sheet): M = 3200 N·m, L 3.7, b 1.5, Lt 4', () => {
     const b = barShift(pulling, truck)
     expect(b.moment).toBe(3200)
@@ -47,18 +80,24 @@ describe('weight-distributing hitch', () => {
     expect(b.trailer * GRAVITY).toBeCloseTo(800, 9)
   })
   test('it moves weight and makes none; both free bodies balance', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 8000, noNaN: true }), fc.double({ min: 2, max: 9, noNaN: true }), (force, axle) => {
-      const h = { ...pulling, bars: { force, length: 0.8 }, trailer: { ...pulling.trailer, axle } }
-      const b = barShift(h, truck)
-      expect(b.front + b.rear + b.trailer).toBeCloseTo(0, 9)
-      // Trailer about its axle: the coupling lifts the truck's tail by the force that its own moment needs.
-      const coupling = (b.moment / axle) / GRAVITY
-      expect(b.front * truck.wheelbase).toBeCloseTo(b.moment / GRAVITY + coupling * truck.axleToBall, 6)
-      const without = loadsOf({ ...h, bars: null }, truck)
-      const withBars = loadsOf(h, truck)
-      expect(withBars.combination).toBeCloseTo(without.combination, 6)
-      expect(withBars.frontAxle - without.frontAxle).toBeCloseTo(b.front, 9)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 8000, noNaN: true }),
+        fc.double({ min: 2, max: 9, noNaN: true }),
+        (force, axle) => {
+          const h = { ...pulling, bars: { force, length: 0.8 }, trailer: { ...pulling.trailer, axle } }
+          const b = barShift(h, truck)
+          expect(b.front + b.rear + b.trailer).toBeCloseTo(0, 9)
+          // Trailer about its axle: the coupling lifts the truck's tail by the force that its own moment needs.
+          const coupling = b.moment / axle / GRAVITY
+          expect(b.front * truck.wheelbase).toBeCloseTo(b.moment / GRAVITY + coupling * truck.axleToBall, 6)
+          const without = loadsOf({ ...h, bars: null }, truck)
+          const withBars = loadsOf(h, truck)
+          expect(withBars.combination).toBeCloseTo(without.combination, 6)
+          expect(withBars.frontAxle - without.frontAxle).toBeCloseTo(b.front, 9)
+        },
+      ),
+    )
   })
   test('nothing without a trailer or on a bed hitch', () => {
     expect(barShift({ ...pulling, trailerMass: 0 }, truck).moment).toBe(0)
@@ -77,26 +116,55 @@ describe('surge', () => {
   })
   test('nothing when full or empty, odd in the slope, never past the half length, least when baffled', () => {
     expect([liquidShift(1.5, 0.8, 1, 0.5), liquidShift(1.5, 0.8, 0, 0.5)]).toEqual([0, 0])
-    fc.assert(fc.property(fc.double({ min: 0.02, max: 0.98, noNaN: true }), fc.double({ min: 0.01, max: 1, noNaN: true }), (fill, slope) => {
-      const s = liquidShift(1.5, 0.8, fill, slope)
-      expect(s).toBeCloseTo(-liquidShift(1.5, 0.8, fill, -slope), 6)
-      expect(s).toBeGreaterThan(0)
-      expect(s).toBeLessThan(0.75)
-    }))
-    const moved = (baffled: boolean) => surgeOf(haul((h) => { h.items.a = tank(0.5, baffled) }), 3.7, 1.7).axle
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.02, max: 0.98, noNaN: true }),
+        fc.double({ min: 0.01, max: 1, noNaN: true }),
+        (fill, slope) => {
+          const s = liquidShift(1.5, 0.8, fill, slope)
+          expect(s).toBeCloseTo(-liquidShift(1.5, 0.8, fill, -slope), 6)
+          expect(s).toBeGreaterThan(0)
+          expect(s).toBeLessThan(0.75)
+        },
+      ),
+    )
+    const moved = (baffled: boolean) =>
+      surgeOf(
+        haul((h) => {
+          h.items.a = tank(0.5, baffled)
+        }),
+        3.7,
+        1.7,
+      ).axle
     expect(moved(true)).toBeLessThan(moved(false) / 5)
   })
 })
 
 describe('how sure', () => {
   const spring = { ...springClass('leaf-helper-double-2270')!, designHeight: 0.16 }
-  const of = (change: (h: Haul) => void): DoubtCase => ({ haul: haul(change), truck, spring, teed: false, areaFrom: 'class', tolerances: { frontAxle: 20, rearAxle: 20, gap: 0.003, rearRate: 0.05 } })
-  const loaded = of((h) => { h.items.a = newItem('Crate', 1, 700, 0, 0, [1, 1, 1]); h.ballLoad = 150 })
+  const of = (change: (h: Haul) => void): DoubtCase => ({
+    haul: haul(change),
+    truck,
+    spring,
+    teed: false,
+    areaFrom: 'class',
+    tolerances: { frontAxle: 20, rearAxle: 20, gap: 0.003, rearRate: 0.05 },
+  })
+  const loaded = of((h) => {
+    h.items.a = newItem('Crate', 1, 700, 0, 0, [1, 1, 1])
+    h.ballLoad = 150
+  })
 
   test('one source by hand: area ± 5 % alone is ± 2·5/√3 % of the pressure', () => {
-    const still = { ...loaded, haul: haul((h) => { h.items.a = { ...newItem('Crate', 1, 700, 0, 0, [1, 1, 1]), how: 'weighed' as const } }), tolerances: { ...loaded.tolerances, gap: 0 } }
+    const still = {
+      ...loaded,
+      haul: haul((h) => {
+        h.items.a = { ...newItem('Crate', 1, 700, 0, 0, [1, 1, 1]), how: 'weighed' as const }
+      }),
+      tolerances: { ...loaded.tolerances, gap: 0 },
+    }
     const d = doubtOf(still)
-    const area = d.shares.find(s => s.id === 'area')!
+    const area = d.shares.find((s) => s.id === 'area')!
     const half = (d.left.high - d.left.low) / 2
     const middle = (d.left.high + d.left.low) / 2
     expect(half * Math.sqrt(area.share)).toBeCloseTo((middle * 2 * 0.05) / Math.sqrt(3), -3)
@@ -117,7 +185,9 @@ describe('how sure', () => {
     expect(Math.abs(s.left.high - d.left.high)).toBeLessThan(width * 0.1)
   })
   test('a limit within the range is owned up to, and sampling stays inside the limits', () => {
-    const heavy = of((h) => { h.items.a = newItem('Crate', 1, 2150, 0, 0, [1, 1, 1]) })
+    const heavy = of((h) => {
+      h.items.a = newItem('Crate', 1, 2150, 0, 0, [1, 1, 1])
+    })
     expect(doubtOf(heavy).linear).toBe(false)
     const s = sampleDoubt(heavy, 2000)
     expect(s.left.high).toBeLessThanOrEqual(690_000)
@@ -136,47 +206,110 @@ describe('how sure', () => {
         expect(doubts[id]!.left.low).toBeLessThanOrEqual(r.left.pressure + 1e-6)
         expect(doubts[id]!.left.high).toBeGreaterThanOrEqual(r.left.pressure - 1e-6)
       }
-      expect(Object.keys(sampleHauls(plan, derived)).sort()).toEqual(Object.keys(doubts).filter(id => !doubts[id]!.linear).sort())
+      expect(Object.keys(sampleHauls(plan, derived)).sort()).toEqual(
+        Object.keys(doubts)
+          .filter((id) => !doubts[id]!.linear)
+          .sort(),
+      )
     }
   }, 30_000)
 })
 
 describe('rules', () => {
-  const base = demoJobs().find(j => j.id === 'hive-hauler')!.plan
+  const base = demoJobs().find((j) => j.id === 'hive-hauler')!.plan
   const notes = (change: (p: Plan, h: Haul) => void) => {
     const plan = structuredClone(base)
     change(plan, plan.hauls.hives!)
-    return createDeriver()(plan).stages.load.notes.map(n => `${n.rank} ${n.rule}`)
+    return createDeriver()(plan).stages.load.notes.map((n) => `${n.rank} ${n.rule}`)
   }
   test.each<[string, (p: Plan, h: Haul) => void]>([
-    ['stop over-tyre', (p) => { p.truck.ratings.tyre = 700 }],
-    ['stop over-ball', (p, h) => { h.coupling = 'bed'; p.truck.bedHitch = 0; p.truck.ratings.bedHitch = 200 }],
-    ['fix no-bed-hitch', (p, h) => { h.coupling = 'bed'; p.truck.bedHitch = null }],
-    ['stop tongue-lifts', (_p, h) => { h.ballFrom = 'trailer'; h.trailer.empty = 700; h.trailer.emptyAt = 4.4 }],
-    ['know tongue-share', (_p, h) => { h.ballLoad = 100 }],
-    ['fix bars-idle', (_p, h) => { h.trailerMass = 0 }],
+    [
+      'stop over-tyre',
+      (p) => {
+        p.truck.ratings.tyre = 700
+      },
+    ],
+    [
+      'stop over-ball',
+      (p, h) => {
+        h.coupling = 'bed'
+        p.truck.bedHitch = 0
+        p.truck.ratings.bedHitch = 200
+      },
+    ],
+    [
+      'fix no-bed-hitch',
+      (p, h) => {
+        h.coupling = 'bed'
+        p.truck.bedHitch = null
+      },
+    ],
+    [
+      'stop tongue-lifts',
+      (_p, h) => {
+        h.ballFrom = 'trailer'
+        h.trailer.empty = 700
+        h.trailer.emptyAt = 4.4
+      },
+    ],
+    [
+      'know tongue-share',
+      (_p, h) => {
+        h.ballLoad = 100
+      },
+    ],
+    [
+      'fix bars-idle',
+      (_p, h) => {
+        h.trailerMass = 0
+      },
+    ],
     ['know bars-first', () => {}],
-    ['fix negative-mass', (_p, h) => { h.items.supers!.mass = -280 }],
-    ['know liquid-surge', (_p, h) => { h.items.tank = tank(0.5) }],
+    [
+      'fix negative-mass',
+      (_p, h) => {
+        h.items.supers!.mass = -280
+      },
+    ],
+    [
+      'know liquid-surge',
+      (_p, h) => {
+        h.items.tank = tank(0.5)
+      },
+    ],
     ['know least-sure', () => {}],
-    ['fix light-steering', (_p, h) => { h.bars = null; h.ballLoad = 680 }],
+    [
+      'fix light-steering',
+      (_p, h) => {
+        h.bars = null
+        h.ballLoad = 680
+      },
+    ],
   ])('%s', (rule, change) => {
     expect(notes(change)).toContain(rule)
   })
   test('people and the roof rack are not off the bed', () => {
-    expect(notes((_p, h) => { h.items.driver = { ...newItem('Driver', 9, 80, 2.2, 0.4, [0.4, 0.4, 0.9]), on: 'seat' } })).not.toContain('fix item-off-bed')
-    expect(notes((_p, h) => { h.items.crate = newItem('Crate', 9, 80, 2.2, 0.4, [0.4, 0.4, 0.9]) })).toContain('fix item-off-bed')
+    expect(
+      notes((_p, h) => {
+        h.items.driver = { ...newItem('Driver', 9, 80, 2.2, 0.4, [0.4, 0.4, 0.9]), on: 'seat' }
+      }),
+    ).not.toContain('fix item-off-bed')
+    expect(
+      notes((_p, h) => {
+        h.items.crate = newItem('Crate', 9, 80, 2.2, 0.4, [0.4, 0.4, 0.9])
+      }),
+    ).toContain('fix item-off-bed')
   })
   test('a figure off the spring’s own sheet rules over the class and is surer', () => {
     const sheet = structuredClone(base)
     sheet.air.sheet = { area: 0.02, minPressure: 50_000, maxPressure: 600_000, maxLoad: 1000 }
-    const [a, b] = [createDeriver()(base), createDeriver()(sheet)].map(d => d.stages.load.result)
+    const [a, b] = [createDeriver()(base), createDeriver()(sheet)].map((d) => d.stages.load.result)
     expect(b!.hauls.hives!.left.pressure).toBeLessThan(a!.hauls.hives!.left.pressure)
-    const areaShare = (r: typeof a) => r!.doubts.hives!.shares.find(s => s.id === 'area')!.share
+    const areaShare = (r: typeof a) => r!.doubts.hives!.shares.find((s) => s.id === 'area')!.share
     expect(areaShare(b)).toBeLessThan(areaShare(a))
   })
   test('teed springs lean under a lopsided load, a line a side does not; the mirror leans the other way', () => {
-    const plan = structuredClone(demoJobs().find(j => j.id === 'festival-rig')!.plan)
+    const plan = structuredClone(demoJobs().find((j) => j.id === 'festival-rig')!.plan)
     const lean = (p: Plan, kind: string) => createDeriver()(p).stages.load.figures[`towers.${kind}`]!.value!
     const teed = lean(plan, 'leanTeed')
     expect(Math.abs(teed)).toBeGreaterThan(Math.abs(lean(plan, 'leanSeparate')))

@@ -2,7 +2,13 @@ import { GRAVITY } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
 
 /** What levelling needs of a spring: effective area over height, and its limits. SI, pressures gauge. */
-export interface LevelSpring { areaByHeight: readonly (readonly [number, number])[], designHeight: number, minPressure: number, maxPressure: number, maxLoad: number }
+export interface LevelSpring {
+  areaByHeight: readonly (readonly [number, number])[]
+  designHeight: number
+  minPressure: number
+  maxPressure: number
+  maxLoad: number
+}
 
 export type LimitedBy = 'minPressure' | 'maxPressure' | 'maxLoad' | 'height' | null
 
@@ -25,7 +31,13 @@ export interface Levelled {
  * The lowest cap wins; outside the area table the answer is limited by height and the area at its end is used.
  * @param increase force added at the spring, N; `steel` what the steel takes at the target, N; `target` squat wanted, m.
  */
-export function levelPressure(increase: number, steel: number, motionRatio: number, target: number, spring: LevelSpring): Levelled {
+export function levelPressure(
+  increase: number,
+  steel: number,
+  motionRatio: number,
+  target: number,
+  spring: LevelSpring,
+): Levelled {
   const table = spring.areaByHeight
   const height = spring.designHeight - target * motionRatio
   const area = interpolate(table, height)
@@ -52,6 +64,14 @@ export function levelPressure(increase: number, steel: number, motionRatio: numb
 export const HEADLAMP_DISTANCE = 7.62
 
 /** How far the low beam's cut-off rises at a distance, m, and the nose-up pitch, rad. Sag positive down. */
-export function headlampRise(wheelbase: number, rearSag: number, frontSag: number, distance: number): { rise: number, pitch: number } {
-  return { rise: (distance * (rearSag - frontSag)) / wheelbase, pitch: Math.atan((rearSag - frontSag) / wheelbase) }
+export function headlampRise(
+  wheelbase: number,
+  rearSag: number,
+  frontSag: number,
+  distance: number,
+): { rise: number; pitch: number } {
+  return {
+    rise: (distance * (rearSag - frontSag)) / wheelbase,
+    pitch: Math.atan((rearSag - frontSag) / wheelbase),
+  }
 }

@@ -8,16 +8,26 @@ import { tongue } from './trailer'
  * with its size, never as lift, and marked by a note.
  */
 export function itemMass(item: LoadItem): number {
-  return Math.abs(item.mass) + (item.liquid ? item.liquid.density * item.length * item.width * item.height * item.liquid.fill : 0)
+  return (
+    Math.abs(item.mass) +
+    (item.liquid ? item.liquid.density * item.length * item.width * item.height * item.liquid.fill : 0)
+  )
 }
 
 /** The same item, lighter or heavier throughout. */
 export function scaledItem(item: LoadItem, by: number): LoadItem {
-  return { ...item, mass: item.mass * by, liquid: item.liquid && { ...item.liquid, density: item.liquid.density * by } }
+  return {
+    ...item,
+    mass: item.mass * by,
+    liquid: item.liquid && { ...item.liquid, density: item.liquid.density * by },
+  }
 }
 
 /** What a trailer puts where: on the coupling, on its own axle, and whole. kg. */
-export interface Towed { ball: number, whole: number }
+export interface Towed {
+  ball: number
+  whole: number
+}
 
 /** Ball load and trailer weight as typed or weighed, or from the trailer's own plan. */
 export function towed(haul: Haul): Towed {
@@ -28,16 +38,22 @@ export function towed(haul: Haul): Towed {
 }
 
 /** Where the coupling stands, m ahead of the rear axle. */
-export const couplingAt = (haul: Haul, truck: Truck) => (haul.coupling === 'bed' ? truck.bedHitch ?? 0 : -truck.axleToBall)
+export const couplingAt = (haul: Haul, truck: Truck) =>
+  haul.coupling === 'bed' ? (truck.bedHitch ?? 0) : -truck.axleToBall
 
 /** Masses of a haul as points: its items and the load at the coupling. */
 export function massesOf(haul: Haul, truck: Truck): PlacedMass[] {
-  const items = Object.values(haul.items).map(item => ({ mass: itemMass(item), x: item.x, y: item.y }))
+  const items = Object.values(haul.items).map((item) => ({ mass: itemMass(item), x: item.x, y: item.y }))
   const { ball } = towed(haul)
   return ball === 0 ? items : [...items, { mass: ball, x: couplingAt(haul, truck), y: 0 }]
 }
 
-export interface BarShift { /** N·m of both bars */ moment: number, /** kg */ front: number, rear: number, trailer: number }
+export interface BarShift {
+  /** N·m of both bars */ moment: number
+  /** kg */ front: number
+  rear: number
+  trailer: number
+}
 
 /**
  * What spring bars of a weight-distributing hitch move, kg: front +(M/L)(1 + b/Lt), trailer axle +M/Lt, rear the rest,
@@ -45,7 +61,10 @@ export interface BarShift { /** N·m of both bars */ moment: number, /** kg */ f
  * Source: both free bodies balanced. Nothing on a bed hitch, or with no trailer behind.
  */
 export function barShift(haul: Haul, truck: Truck): BarShift {
-  const moment = haul.bars && haul.coupling === 'ball' && towed(haul).whole > 0 ? 2 * haul.bars.force * haul.bars.length : 0
+  const moment =
+    haul.bars && haul.coupling === 'ball' && towed(haul).whole > 0
+      ? 2 * haul.bars.force * haul.bars.length
+      : 0
   const front = (moment / truck.wheelbase) * (1 + truck.axleToBall / haul.trailer.axle)
   const trailer = moment / haul.trailer.axle
   return { moment, front: front / GRAVITY, trailer: trailer / GRAVITY, rear: -(front + trailer) / GRAVITY }

@@ -1,16 +1,30 @@
 import type { Corners } from '../plan/types'
 
 /** A mass on the truck. x ahead of the rear axle, y left of the centre line. kg, m. */
-export interface PlacedMass { mass: number, x: number, y: number }
+export interface PlacedMass {
+  mass: number
+  x: number
+  y: number
+}
 
-export interface AxleLoads { laden: Corners, frontChange: number, rearChange: number }
+export interface AxleLoads {
+  laden: Corners
+  frontChange: number
+  rearChange: number
+}
 
 /**
  * Corner loads on the ground, kg, with masses added to an unladen truck.
  * A mass m at x ahead of the rear axle puts m·x/L on the front axle and m·(1 − x/L) on the rear; each axle's share
  * splits left and right by 0.5 ± y/track. Source: statics about the axles.
  */
-export function axleLoads(wheelbase: number, frontTrack: number, rearTrack: number, unladen: Corners, masses: readonly PlacedMass[]): AxleLoads {
+export function axleLoads(
+  wheelbase: number,
+  frontTrack: number,
+  rearTrack: number,
+  unladen: Corners,
+  masses: readonly PlacedMass[],
+): AxleLoads {
   const laden = { ...unladen }
   let frontChange = 0
   let rearChange = 0

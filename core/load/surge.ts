@@ -15,11 +15,15 @@ const COMPARTMENTS = 3
  */
 export function liquidShift(length: number, height: number, fill: number, slope: number): number {
   if (!(length > 0) || !(height > 0) || fill <= 0 || fill >= 1 || slope === 0) return 0
-  const moments = (level: number): { area: number, first: number } => {
+  const moments = (level: number): { area: number; first: number } => {
     // Depth is level + slope·x held between 0 and the lid: whole pieces between the kinks, each integrated exactly.
     const depth = (x: number) => Math.min(Math.max(level + slope * x, 0), height)
     const half = length / 2
-    const kinks = [-half, ...[-level / slope, (height - level) / slope].filter(x => Math.abs(x) < half).sort((a, b) => a - b), half]
+    const kinks = [
+      -half,
+      ...[-level / slope, (height - level) / slope].filter((x) => Math.abs(x) < half).sort((a, b) => a - b),
+      half,
+    ]
     let area = 0
     let first = 0
     for (let i = 1; i < kinks.length; i++) {
@@ -31,18 +35,31 @@ export function liquidShift(length: number, height: number, fill: number, slope:
     return { area, first }
   }
   const wanted = fill * length * height
-  const level = findRootOfRising(z => moments(z).area - wanted, height + Math.abs(slope) * length)
+  const level = findRootOfRising((z) => moments(z).area - wanted, height + Math.abs(slope) * length)
   return moments(level).first / wanted
 }
 
-export interface Surge { items: string[], /** kg from one axle to the other in braking */ axle: number, /** kg from one side to the other of the rear */ side: number }
+export interface Surge {
+  items: string[]
+  /** kg from one axle to the other in braking */ axle: number
+  /** kg from one side to the other of the rear */ side: number
+}
 
 /** What liquids of a haul move when braking and in a bend, kg: between the axles, and between the sides. */
 export function surgeOf(haul: Haul, wheelbase: number, track: number): Surge {
-  const wet = Object.values(haul.items).filter((i): i is LoadItem & { liquid: NonNullable<LoadItem['liquid']> } => i.liquid !== null)
-  const moved = (size: (i: LoadItem) => number, slope: number) => wet.reduce((sum, i) => {
-    const parts = i.liquid.baffled ? COMPARTMENTS : 1
-    return sum + (itemMass(i) - Math.abs(i.mass)) * liquidShift(size(i) / parts, i.height, i.liquid.fill, slope)
-  }, 0)
-  return { items: wet.map(i => i.label), axle: moved(i => i.length, BRAKING) / wheelbase, side: moved(i => i.width, CORNERING) / track }
+  const wet = Object.values(haul.items).filter(
+    (i): i is LoadItem & { liquid: NonNullable<LoadItem['liquid']> } => i.liquid !== null,
+  )
+  const moved = (size: (i: LoadItem) => number, slope: number) =>
+    wet.reduce((sum, i) => {
+      const parts = i.liquid.baffled ? COMPARTMENTS : 1
+      return (
+        sum + (itemMass(i) - Math.abs(i.mass)) * liquidShift(size(i) / parts, i.height, i.liquid.fill, slope)
+      )
+    }, 0)
+  return {
+    items: wet.map((i) => i.label),
+    axle: moved((i) => i.length, BRAKING) / wheelbase,
+    side: moved((i) => i.width, CORNERING) / track,
+  }
 }

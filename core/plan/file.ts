@@ -13,7 +13,11 @@ export class PlanFileError extends Error {
 export function sortKeys(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(sortKeys)
   if (value === null || typeof value !== 'object') return value
-  return Object.fromEntries(Object.keys(value).sort().map(key => [key, sortKeys((value as Record<string, unknown>)[key])]))
+  return Object.fromEntries(
+    Object.keys(value)
+      .sort()
+      .map((key) => [key, sortKeys((value as Record<string, unknown>)[key])]),
+  )
 }
 
 /** Text of a plan file. Canonical: export → import → export gives the same bytes. */
@@ -27,27 +31,39 @@ export function writePlanFile(plan: Plan): string {
  */
 export function readPlanFile(text: string): Plan {
   const bytes = new TextEncoder().encode(text).length
-  if (bytes > MAX_FILE_BYTES) throw new PlanFileError(`The file is ${(bytes / 1e6).toFixed(1)} MB; a plan file is at most ${MAX_FILE_BYTES / 1e6} MB. Choose a file exported from a job.`)
+  if (bytes > MAX_FILE_BYTES)
+    throw new PlanFileError(
+      `The file is ${(bytes / 1e6).toFixed(1)} MB; a plan file is at most ${MAX_FILE_BYTES / 1e6} MB. Choose a file exported from a job.`,
+    )
   if (text.trim() === '') throw new PlanFileError('The file is empty. Choose a file exported from a job.')
   let value: unknown
   try {
     value = JSON.parse(text)
-  }
-  catch (error) {
+  } catch (error) {
     const cut = !/[}\]]\s*$/.test(text)
-    throw new PlanFileError(cut ? 'The file stops in the middle: it was cut short on the way. Export it again.' : `The file is not readable as a plan (${(error as Error).message}). Export it again.`)
+    throw new PlanFileError(
+      cut
+        ? 'The file stops in the middle: it was cut short on the way. Export it again.'
+        : `The file is not readable as a plan (${(error as Error).message}). Export it again.`,
+    )
   }
   if (value === null || typeof value !== 'object' || (value as Plan).format !== PLAN_FORMAT) {
-    throw new PlanFileError(`The file is not a plan: its “format” is not “${PLAN_FORMAT}”. Choose a file exported from a job.`)
+    throw new PlanFileError(
+      `The file is not a plan: its “format” is not “${PLAN_FORMAT}”. Choose a file exported from a job.`,
+    )
   }
   const version = (value as { version?: unknown }).version
   if (typeof version === 'number' && version > PLAN_VERSION) {
-    throw new PlanFileError(`The file is plan version ${version}; this program reads up to version ${PLAN_VERSION}. Update the program, then open it again.`)
+    throw new PlanFileError(
+      `The file is plan version ${version}; this program reads up to version ${PLAN_VERSION}. Update the program, then open it again.`,
+    )
   }
   const { plan, problems } = checkPlan(value)
   if (problems) {
     const first = problems[0]!
-    throw new PlanFileError(`The plan does not fit the format at ${first.path || 'the top'}: ${first.message}${problems.length > 1 ? ` (and ${problems.length - 1} more)` : ''}.`)
+    throw new PlanFileError(
+      `The plan does not fit the format at ${first.path || 'the top'}: ${first.message}${problems.length > 1 ? ` (and ${problems.length - 1} more)` : ''}.`,
+    )
   }
   return plan
 }

@@ -1,30 +1,56 @@
 import type * as yup from 'yup'
 
 type Json = Record<string, unknown>
-interface Described { type: string, fields?: Record<string, unknown>, innerType?: unknown, oneOf: unknown[], nullable: boolean, tests: { name?: string, params?: Record<string, unknown> }[] }
+interface Described {
+  type: string
+  fields?: Record<string, unknown>
+  innerType?: unknown
+  oneOf: unknown[]
+  nullable: boolean
+  tests: { name?: string; params?: Record<string, unknown> }[]
+}
 
 /** JSON Schema (draft 2020-12) of a Yup schema, so that the file format is described by the schema that checks it. */
 export function jsonSchemaOf(schema: yup.Schema): Json {
-  const meta = schema.meta() as { recordOf?: yup.Schema, anyOf?: yup.Schema[], max?: number } | undefined
-  if (meta?.recordOf) return { type: 'object', additionalProperties: jsonSchemaOf(meta.recordOf), maxProperties: meta.max }
+  const meta = schema.meta() as { recordOf?: yup.Schema; anyOf?: yup.Schema[]; max?: number } | undefined
+  if (meta?.recordOf)
+    return { type: 'object', additionalProperties: jsonSchemaOf(meta.recordOf), maxProperties: meta.max }
   if (meta?.anyOf) return { anyOf: meta.anyOf.map(jsonSchemaOf) }
   const described = schema.describe() as unknown as Described
-  const param = (name: string, key: string) => described.tests.find(t => t.name === name)?.params?.[key]
+  const param = (name: string, key: string) => described.tests.find((t) => t.name === name)?.params?.[key]
   const type = (name: string) => (described.nullable ? [name, 'null'] : name)
   switch (described.type) {
     case 'object': {
       const fields = (schema as yup.ObjectSchema<yup.AnyObject>).fields as Record<string, yup.Schema>
-      return { type: 'object', properties: Object.fromEntries(Object.entries(fields).map(([k, v]) => [k, jsonSchemaOf(v)])), required: Object.keys(fields), additionalProperties: false }
+      return {
+        type: 'object',
+        properties: Object.fromEntries(Object.entries(fields).map(([k, v]) => [k, jsonSchemaOf(v)])),
+        required: Object.keys(fields),
+        additionalProperties: false,
+      }
     }
     case 'array':
-      return { type: 'array', items: jsonSchemaOf((schema as yup.ArraySchema<unknown[], yup.AnyObject>).innerType as yup.Schema), maxItems: param('max', 'max') }
+      return {
+        type: 'array',
+        items: jsonSchemaOf((schema as yup.ArraySchema<unknown[], yup.AnyObject>).innerType as yup.Schema),
+        maxItems: param('max', 'max'),
+      }
     case 'number':
-      return { type: type(described.tests.some(t => t.name === 'integer') ? 'integer' : 'number'), minimum: param('min', 'min'), maximum: param('max', 'max') }
+      return {
+        type: type(described.tests.some((t) => t.name === 'integer') ? 'integer' : 'number'),
+        minimum: param('min', 'min'),
+        maximum: param('max', 'max'),
+      }
     case 'boolean':
       return { type: 'boolean' }
     default: {
       const pattern = param('matches', 'regex') as RegExp | undefined
-      return { type: type('string'), ...(described.oneOf.length > 0 ? { enum: described.oneOf } : { minLength: param('min', 'min'), maxLength: param('max', 'max'), pattern: pattern?.source }) }
+      return {
+        type: type('string'),
+        ...(described.oneOf.length > 0
+          ? { enum: described.oneOf }
+          : { minLength: param('min', 'min'), maxLength: param('max', 'max'), pattern: pattern?.source }),
+      }
     }
   }
 }

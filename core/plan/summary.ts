@@ -18,12 +18,15 @@ export interface JobSummary {
 }
 
 export function summarise(plan: Plan, derived: Derived): JobSummary {
-  const count = (rank: Rank) => derived.notes.filter(n => n.rank === rank).length
+  const count = (rank: Rank) => derived.notes.filter((n) => n.rank === rank).length
   return {
-    name: plan.job.name, number: plan.job.number, customer: plan.job.customer, vehicle: plan.job.vehicle,
-    truck: TRUCK_KINDS.find(k => k.id === plan.truck.kind)!.label,
-    archetype: ARCHETYPES.find(a => a.id === plan.air.archetype)!.label,
-    states: Object.fromEntries(STAGES.map(s => [s, derived.stages[s].state])) as JobSummary['states'],
+    name: plan.job.name,
+    number: plan.job.number,
+    customer: plan.job.customer,
+    vehicle: plan.job.vehicle,
+    truck: TRUCK_KINDS.find((k) => k.id === plan.truck.kind)!.label,
+    archetype: ARCHETYPES.find((a) => a.id === plan.air.archetype)!.label,
+    states: Object.fromEntries(STAGES.map((s) => [s, derived.stages[s].state])) as JobSummary['states'],
     notes: { stop: count('stop'), fix: count('fix'), know: count('know') },
   }
 }

@@ -4,7 +4,8 @@ import { same } from './merge'
 import { PLAN_VERSION, type Known, type Truck } from './types'
 
 type Json = Record<string, unknown>
-const isRecord = (value: unknown): value is Json => value !== null && typeof value === 'object' && !Array.isArray(value)
+const isRecord = (value: unknown): value is Json =>
+  value !== null && typeof value === 'object' && !Array.isArray(value)
 
 /** Fields of `from` that `value` lacks, level by level; the very same object when it lacks none. */
 function fill(value: unknown, from: Json, keep: readonly string[] = []): unknown {
@@ -12,7 +13,12 @@ function fill(value: unknown, from: Json, keep: readonly string[] = []): unknown
   let out = value
   for (const [key, standard] of Object.entries(from)) {
     const inner = value[key]
-    const next = inner === undefined ? structuredClone(standard) : isRecord(standard) && isRecord(inner) && !keep.includes(key) ? fill(inner, standard) : inner
+    const next =
+      inner === undefined
+        ? structuredClone(standard)
+        : isRecord(standard) && isRecord(inner) && !keep.includes(key)
+          ? fill(inner, standard)
+          : inner
     if (next !== inner) out = { ...out, [key]: next }
   }
   return out
@@ -39,22 +45,27 @@ const LINE = { tube: null }
 function upgradeHaul(haul: unknown): unknown {
   const filled = fill(haul, HAUL)
   if (!isRecord(filled)) return filled
-  const items = each(filled.items, item => fill(item, ITEM))
+  const items = each(filled.items, (item) => fill(item, ITEM))
   return items === filled.items ? filled : { ...filled, items }
 }
 
 function upgradeAir(air: unknown): unknown {
   const filled = fill(air, AIR, ['classes', 'scenarios'])
   if (!isRecord(filled)) return filled
-  const components = each(filled.components, c => fill(c, COMPONENT, ['sheet']))
-  const lines = each(filled.lines, l => fill(l, LINE))
-  return components === filled.components && lines === filled.lines ? filled : { ...filled, components, lines }
+  const components = each(filled.components, (c) => fill(c, COMPONENT, ['sheet']))
+  const lines = each(filled.lines, (l) => fill(l, LINE))
+  return components === filled.components && lines === filled.lines
+    ? filled
+    : { ...filled, components, lines }
 }
 
 /** What a truck of version 1 says of the fields version 2 added: nothing it was never asked may change its figures. */
 function beforeVersion2(truck: Truck, example: Truck): Truck {
   const typed = (of: (t: Truck) => unknown) => !same(of(truck), of(example))
-  const how = <H extends string>(changed: boolean, known: H): Known<H | 'unknown'> => ({ how: changed ? known : 'unknown', tolerance: null })
+  const how = <H extends string>(changed: boolean, known: H): Known<H | 'unknown'> => ({
+    how: changed ? known : 'unknown',
+    tolerance: null,
+  })
   return {
     ...example,
     bedHitch: null,
@@ -62,10 +73,22 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
     suspension: { ...example.suspension, overload: null },
     survey: {
       ...example.survey,
-      frontAxle: how(typed(t => [t.unladen?.frontLeft, t.unladen?.frontRight]), 'scale'),
-      rearAxle: how(typed(t => [t.unladen?.rearLeft, t.unladen?.rearRight]), 'scale'),
-      gap: how(typed(t => t.seatGap), 'tape'),
-      rearRate: how(typed(t => t.suspension?.rearRate), 'sheet'),
+      frontAxle: how(
+        typed((t) => [t.unladen?.frontLeft, t.unladen?.frontRight]),
+        'scale',
+      ),
+      rearAxle: how(
+        typed((t) => [t.unladen?.rearLeft, t.unladen?.rearRight]),
+        'scale',
+      ),
+      gap: how(
+        typed((t) => t.seatGap),
+        'tape',
+      ),
+      rearRate: how(
+        typed((t) => t.suspension?.rearRate),
+        'sheet',
+      ),
     },
   }
 }
@@ -81,13 +104,25 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * Version 3 added, of air: class, sheet and own figures of every part, the tube of every line, own classes, scenarios.
  */
 export function upgradePlan(value: unknown): unknown {
-  if (!isRecord(value) || typeof value.version !== 'number' || value.version > PLAN_VERSION || !isRecord(value.truck)) return value
+  if (
+    !isRecord(value) ||
+    typeof value.version !== 'number' ||
+    value.version > PLAN_VERSION ||
+    !isRecord(value.truck)
+  )
+    return value
   const { kind } = value.truck
-  const example = TRUCK_KINDS.find(k => k.id === kind)?.truck
+  const example = TRUCK_KINDS.find((k) => k.id === kind)?.truck
   if (!example) return value
   const old = value.version < PLAN_VERSION
-  const truck = fill(value.truck, beforeVersion2(value.truck as unknown as Truck, example) as unknown as Json, ['existing', 'tickets'])
+  const truck = fill(
+    value.truck,
+    beforeVersion2(value.truck as unknown as Truck, example) as unknown as Json,
+    ['existing', 'tickets'],
+  )
   const hauls = each(value.hauls, upgradeHaul)
   const air = upgradeAir(value.air)
-  return truck === value.truck && hauls === value.hauls && air === value.air && !old ? value : { ...value, version: PLAN_VERSION, truck, hauls, air }
+  return truck === value.truck && hauls === value.hauls && air === value.air && !old
+    ? value
+    : { ...value, version: PLAN_VERSION, truck, hauls, air }
 }

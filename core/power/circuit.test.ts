@@ -1,11 +1,30 @@
 import fc from 'fast-check'
 import { AWG_SIZES, METRIC_SIZES } from '../catalog/electrical'
 import { areaOfAwg } from '../quantity/units'
-import { chooseFuse, deratedAmpacity, fuseHolds, standbyDays, wireDrop, wireResistance, wireSize } from './circuit'
+import {
+  chooseFuse,
+  deratedAmpacity,
+  fuseHolds,
+  standbyDays,
+  wireDrop,
+  wireResistance,
+  wireSize,
+} from './circuit'
 
 test('resistance of solid copper per metre at 20 °C, NBS Handbook 100: 18, 16, 14, 12, 10, 8, 6, 4, 2 AWG', () => {
-  const published: [number, number][] = [[18, 20.95], [16, 13.17], [14, 8.28], [12, 5.21], [10, 3.277], [8, 2.061], [6, 1.296], [4, 0.815], [2, 0.513]]
-  for (const [awg, milliohm] of published) expect(Math.abs(wireResistance(areaOfAwg(awg), 1, 293.15) * 1000 / milliohm - 1)).toBeLessThan(0.002)
+  const published: [number, number][] = [
+    [18, 20.95],
+    [16, 13.17],
+    [14, 8.28],
+    [12, 5.21],
+    [10, 3.277],
+    [8, 2.061],
+    [6, 1.296],
+    [4, 0.815],
+    [2, 0.513],
+  ]
+  for (const [awg, milliohm] of published)
+    expect(Math.abs((wireResistance(areaOfAwg(awg), 1, 293.15) * 1000) / milliohm - 1)).toBeLessThan(0.002)
 })
 
 test('30 A, 5.5 m one way, 10 AWG both ways, 12 V: 1.08 V, 9 % (reference sheet)', () => {
@@ -16,33 +35,56 @@ test('30 A, 5.5 m one way, 10 AWG both ways, 12 V: 1.08 V, 9 % (reference sheet)
 })
 
 test('more wire never less drop, thicker never more, hotter never less', () => {
-  fc.assert(fc.property(fc.double({ min: 1, max: 100, noNaN: true }), fc.double({ min: 0.1, max: 20, noNaN: true }), fc.constantFrom(...AWG_SIZES.slice(0, -1)), fc.double({ min: 1, max: 3, noNaN: true }), (current, length, size, more) => {
-    const base = wireDrop(current, length, size.area, null, 293.15, 12).drop
-    expect(wireDrop(current, length * more, size.area, null, 293.15, 12).drop).toBeGreaterThanOrEqual(base)
-    expect(wireDrop(current, length, size.area * more, null, 293.15, 12).drop).toBeLessThanOrEqual(base)
-    expect(wireDrop(current, length, size.area, null, 293.15 + more * 10, 12).drop).toBeGreaterThan(base)
-  }))
+  fc.assert(
+    fc.property(
+      fc.double({ min: 1, max: 100, noNaN: true }),
+      fc.double({ min: 0.1, max: 20, noNaN: true }),
+      fc.constantFrom(...AWG_SIZES.slice(0, -1)),
+      fc.double({ min: 1, max: 3, noNaN: true }),
+      (current, length, size, more) => {
+        const base = wireDrop(current, length, size.area, null, 293.15, 12).drop
+        expect(wireDrop(current, length * more, size.area, null, 293.15, 12).drop).toBeGreaterThanOrEqual(
+          base,
+        )
+        expect(wireDrop(current, length, size.area * more, null, 293.15, 12).drop).toBeLessThanOrEqual(base)
+        expect(wireDrop(current, length, size.area, null, 293.15 + more * 10, 12).drop).toBeGreaterThan(base)
+      },
+    ),
+  )
 })
 
 test('the size chosen serves on both counts, and the next thinner does not', () => {
-  fc.assert(fc.property(fc.constantFrom('awg' as const, 'mm2' as const), fc.double({ min: 1, max: 60, noNaN: true }), fc.double({ min: 0.3, max: 12, noNaN: true }), fc.integer({ min: 1, max: 8 }), fc.boolean(), (system, current, length, bundle, hot) => {
-    const r = wireSize(system, current, length, null, 313.15, 12, 0.05, bundle, hot)
-    const sizes = system === 'awg' ? AWG_SIZES : METRIC_SIZES
-    const serves = (area: number) => wireDrop(current, length, area, null, 313.15, 12).ratio <= 0.05 && deratedAmpacity(area, bundle, hot) >= current
-    if (r === null) {
-      expect(sizes.some(s => serves(s.area))).toBe(false)
-      return
-    }
-    expect(serves(r.size.area)).toBe(true)
-    const i = sizes.indexOf(r.size)
-    if (i > 0) expect(serves(sizes[i - 1]!.area)).toBe(false)
-  }))
+  fc.assert(
+    fc.property(
+      fc.constantFrom('awg' as const, 'mm2' as const),
+      fc.double({ min: 1, max: 60, noNaN: true }),
+      fc.double({ min: 0.3, max: 12, noNaN: true }),
+      fc.integer({ min: 1, max: 8 }),
+      fc.boolean(),
+      (system, current, length, bundle, hot) => {
+        const r = wireSize(system, current, length, null, 313.15, 12, 0.05, bundle, hot)
+        const sizes = system === 'awg' ? AWG_SIZES : METRIC_SIZES
+        const serves = (area: number) =>
+          wireDrop(current, length, area, null, 313.15, 12).ratio <= 0.05 &&
+          deratedAmpacity(area, bundle, hot) >= current
+        if (r === null) {
+          expect(sizes.some((s) => serves(s.area))).toBe(false)
+          return
+        }
+        expect(serves(r.size.area)).toBe(true)
+        const i = sizes.indexOf(r.size)
+        if (i > 0) expect(serves(sizes[i - 1]!.area)).toBe(false)
+      },
+    ),
+  )
 })
 
 test('ampacity: ABYC E-11 (memory) rows and factors; a metric size never looks stronger than the AWG row under it', () => {
   expect(deratedAmpacity(areaOfAwg(10), 1, false)).toBe(60)
   expect(deratedAmpacity(areaOfAwg(10), 3, true)).toBeCloseTo(60 * 0.7 * 0.85, 9)
-  for (const metric of METRIC_SIZES) for (const awg of AWG_SIZES) if (awg.area > metric.area) expect(metric.ampacity).toBeLessThanOrEqual(awg.ampacity)
+  for (const metric of METRIC_SIZES)
+    for (const awg of AWG_SIZES)
+      if (awg.area > metric.area) expect(metric.ampacity).toBeLessThanOrEqual(awg.ampacity)
 })
 
 describe('fuse', () => {
@@ -62,13 +104,20 @@ describe('fuse', () => {
   })
 
   test('whatever is chosen protects the wire and carries the load', () => {
-    fc.assert(fc.property(fc.double({ min: 0.5, max: 40, noNaN: true }), fc.double({ min: 1, max: 6, noNaN: true }), fc.double({ min: 5, max: 100, noNaN: true }), (load, factor, ampacity) => {
-      const { rating } = chooseFuse(load, load * factor, 0.1, ampacity)
-      if (rating === null) return
-      expect(rating).toBeLessThanOrEqual(ampacity)
-      expect(load / rating).toBeLessThanOrEqual(0.8 + 1e-9)
-      expect(fuseHolds((load * factor) / rating)).toBeGreaterThanOrEqual(0.1)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 40, noNaN: true }),
+        fc.double({ min: 1, max: 6, noNaN: true }),
+        fc.double({ min: 5, max: 100, noNaN: true }),
+        (load, factor, ampacity) => {
+          const { rating } = chooseFuse(load, load * factor, 0.1, ampacity)
+          if (rating === null) return
+          expect(rating).toBeLessThanOrEqual(ampacity)
+          expect(load / rating).toBeLessThanOrEqual(0.8 + 1e-9)
+          expect(fuseHolds((load * factor) / rating)).toBeGreaterThanOrEqual(0.1)
+        },
+      ),
+    )
   })
 })
 

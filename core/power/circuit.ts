@@ -1,4 +1,13 @@
-import { AWG_SIZES, BLADE_FUSES, ENGINE_SPACE_FACTOR, FUSE_CURVE, METRIC_SIZES, ampacityOfArea, bundleFactor, type WireSize } from '../catalog/electrical'
+import {
+  AWG_SIZES,
+  BLADE_FUSES,
+  ENGINE_SPACE_FACTOR,
+  FUSE_CURVE,
+  METRIC_SIZES,
+  ampacityOfArea,
+  bundleFactor,
+  type WireSize,
+} from '../catalog/electrical'
 
 /** Resistivity of annealed copper at 20 °C, Ω·m (100 % IACS), and its temperature coefficient, 1/K. IEC 60028. */
 export const COPPER_RESISTIVITY = 1.7241e-8
@@ -9,13 +18,25 @@ export function wireResistance(area: number, length: number, temperature: number
   return (COPPER_RESISTIVITY * (1 + COPPER_ALPHA * (temperature - 293.15)) * length) / area
 }
 
-export interface Drop { loop: number, drop: number, ratio: number, heat: number }
+export interface Drop {
+  loop: number
+  drop: number
+  ratio: number
+  heat: number
+}
 
 /**
  * Voltage drop over feed and return. `returnResistance` null: the return is a wire like the feed.
  * A given return resistance is not corrected for temperature. Heat is the whole loop's.
  */
-export function wireDrop(current: number, oneWay: number, area: number, returnResistance: number | null, temperature: number, supply: number): Drop {
+export function wireDrop(
+  current: number,
+  oneWay: number,
+  area: number,
+  returnResistance: number | null,
+  temperature: number,
+  supply: number,
+): Drop {
   const feed = wireResistance(area, oneWay, temperature)
   const loop = feed + (returnResistance ?? feed)
   const drop = current * loop
@@ -27,18 +48,40 @@ export function deratedAmpacity(area: number, bundle: number, engineSpace: boole
   return ampacityOfArea(area) * bundleFactor(bundle) * (engineSpace ? ENGINE_SPACE_FACTOR : 1)
 }
 
-export interface WireChoice { size: WireSize, drop: Drop, ampacity: number, governedBy: 'drop' | 'ampacity' }
+export interface WireChoice {
+  size: WireSize
+  drop: Drop
+  ampacity: number
+  governedBy: 'drop' | 'ampacity'
+}
 
 /** Thinnest size whose drop and derated ampacity both serve, or null when none of the system does. */
-export function wireSize(system: 'awg' | 'mm2', current: number, oneWay: number, returnResistance: number | null, temperature: number, supply: number, maxDrop: number, bundle: number, engineSpace: boolean): WireChoice | null {
+export function wireSize(
+  system: 'awg' | 'mm2',
+  current: number,
+  oneWay: number,
+  returnResistance: number | null,
+  temperature: number,
+  supply: number,
+  maxDrop: number,
+  bundle: number,
+  engineSpace: boolean,
+): WireChoice | null {
   const sizes = system === 'awg' ? AWG_SIZES : METRIC_SIZES
-  const dropOf = (size: WireSize) => wireDrop(current, oneWay, size.area, returnResistance, temperature, supply)
-  const ampacityOf = (size: WireSize) => size.ampacity * bundleFactor(bundle) * (engineSpace ? ENGINE_SPACE_FACTOR : 1)
-  const byDrop = sizes.findIndex(size => dropOf(size).ratio <= maxDrop)
-  const byAmpacity = sizes.findIndex(size => ampacityOf(size) >= current)
+  const dropOf = (size: WireSize) =>
+    wireDrop(current, oneWay, size.area, returnResistance, temperature, supply)
+  const ampacityOf = (size: WireSize) =>
+    size.ampacity * bundleFactor(bundle) * (engineSpace ? ENGINE_SPACE_FACTOR : 1)
+  const byDrop = sizes.findIndex((size) => dropOf(size).ratio <= maxDrop)
+  const byAmpacity = sizes.findIndex((size) => ampacityOf(size) >= current)
   if (byDrop < 0 || byAmpacity < 0) return null
   const size = sizes[Math.max(byDrop, byAmpacity)]!
-  return { size, drop: dropOf(size), ampacity: ampacityOf(size), governedBy: byAmpacity > byDrop ? 'ampacity' : 'drop' }
+  return {
+    size,
+    drop: dropOf(size),
+    ampacity: ampacityOf(size),
+    governedBy: byAmpacity > byDrop ? 'ampacity' : 'drop',
+  }
 }
 
 /**
@@ -60,24 +103,41 @@ export function fuseHolds(multiple: number): number {
   return last.least * (last.multiple / multiple) ** 2
 }
 
-export interface FuseChoice { rating: number | null, why: string }
+export interface FuseChoice {
+  rating: number | null
+  why: string
+}
 
 /**
  * Smallest blade rating with the continuous load at most 80 % of it, whose curve lets the inrush pass, and at most the
  * derated ampacity of the thinnest wire it feeds. Null, and why, when none does all three.
  */
-export function chooseFuse(continuous: number, inrush: number, inrushTime: number, ampacity: number): FuseChoice {
+export function chooseFuse(
+  continuous: number,
+  inrush: number,
+  inrushTime: number,
+  ampacity: number,
+): FuseChoice {
   const carries = (rating: number) => continuous <= 0.8 * rating + 1e-9
   const passes = (rating: number) => fuseHolds(inrush / rating) >= inrushTime
-  const rating = BLADE_FUSES.find(r => carries(r) && passes(r))
+  const rating = BLADE_FUSES.find((r) => carries(r) && passes(r))
   if (rating === undefined) {
-    return { rating: null, why: `No blade fuse up to ${BLADE_FUSES.at(-1)} A carries ${continuous.toFixed(1)} A at 80 % and passes the inrush.` }
+    return {
+      rating: null,
+      why: `No blade fuse up to ${BLADE_FUSES.at(-1)} A carries ${continuous.toFixed(1)} A at 80 % and passes the inrush.`,
+    }
   }
   if (rating > ampacity) {
-    return { rating: null, why: `The load needs a ${rating} A fuse, but the thinnest wire carries ${ampacity.toFixed(1)} A. Use a thicker wire.` }
+    return {
+      rating: null,
+      why: `The load needs a ${rating} A fuse, but the thinnest wire carries ${ampacity.toFixed(1)} A. Use a thicker wire.`,
+    }
   }
   const smaller = BLADE_FUSES.find(carries)!
-  return { rating, why: `${continuous.toFixed(1)} A is ${((100 * continuous) / rating).toFixed(0)} % of ${rating} A (80 % at most)${smaller < rating ? `, a ${smaller} A fuse would not pass the inrush` : ''}; the thinnest wire carries ${ampacity.toFixed(1)} A.` }
+  return {
+    rating,
+    why: `${continuous.toFixed(1)} A is ${((100 * continuous) / rating).toFixed(0)} % of ${rating} A (80 % at most)${smaller < rating ? `, a ${smaller} A fuse would not pass the inrush` : ''}; the thinnest wire carries ${ampacity.toFixed(1)} A.`,
+  }
 }
 
 /** Days a battery lasts: usable charge over drain. Charge in A·s, drain in A. */

@@ -10,8 +10,13 @@ import { powerStage } from './power'
 const truck = exampleTruck('leaf-flatbed')
 const set = { compressor: compressorClass('compact'), block: blockClass('block-two'), current: 16 }
 const base = newPlan('leaf-flatbed', 'x').power
-const run = (power: Partial<PowerPlan> = {}, run = 3, harness = 5.5, material: 'steel' | 'aluminium' = 'steel') => powerStage({ ...base, ...power }, { ...truck, bed: { ...truck.bed, material } }, set, run, harness)
-const rules = (...args: Parameters<typeof run>) => run(...args).notes.map(n => `${n.rank} ${n.rule}`)
+const run = (
+  power: Partial<PowerPlan> = {},
+  run = 3,
+  harness = 5.5,
+  material: 'steel' | 'aluminium' = 'steel',
+) => powerStage({ ...base, ...power }, { ...truck, bed: { ...truck.bed, material } }, set, run, harness)
+const rules = (...args: Parameters<typeof run>) => run(...args).notes.map((n) => `${n.rank} ${n.rule}`)
 
 test('as proposed it keeps the drop, carries the load and is guarded by its fuse', () => {
   const { result, notes } = run()
@@ -19,7 +24,7 @@ test('as proposed it keeps the drop, carries the load and is guarded by its fuse
   expect(result.ampacity).toBeGreaterThanOrEqual(result.continuous)
   expect(result.fuse!).toBeLessThanOrEqual(result.ampacity)
   expect(result.continuous / result.fuse!).toBeLessThanOrEqual(0.8)
-  expect(notes.map(n => n.rank)).toEqual(['know'])
+  expect(notes.map((n) => n.rank)).toEqual(['know'])
 })
 
 test('the wire is as long as the run or the harness, whichever is more', () => {
@@ -29,8 +34,11 @@ test('the wire is as long as the run or the harness, whichever is more', () => {
 
 test('a thin wire: drop, overload and no fuse that would guard it; each remedy is the proposal', () => {
   const thin = run({ wireArea: areaOfAwg(18) })
-  expect(thin.notes.map(n => `${n.rank} ${n.rule}`)).toEqual(expect.arrayContaining(['fix drop', 'stop wire-overload', 'stop no-fuse']))
-  for (const note of thin.notes.filter(n => n.remedy)) expect(note.remedy!.patches).toEqual([{ op: 'replace', path: ['power', 'wireArea'], value: null }])
+  expect(thin.notes.map((n) => `${n.rank} ${n.rule}`)).toEqual(
+    expect.arrayContaining(['fix drop', 'stop wire-overload', 'stop no-fuse']),
+  )
+  for (const note of thin.notes.filter((n) => n.remedy))
+    expect(note.remedy!.patches).toEqual([{ op: 'replace', path: ['power', 'wireArea'], value: null }])
 })
 
 test('a fuse above the wire’s ampacity is a Stop, one too near the load a Fix', () => {
@@ -46,12 +54,16 @@ test('an aluminium body is no earth; steel is; the frame never is the trouble', 
 
 test('nothing to feed: no figures, no notes, nothing to wire', () => {
   const none = powerStage(base, truck, { compressor: null, block: null, current: 0 }, null, 0)
-  expect([Object.keys(none.figures), none.notes, none.headline]).toEqual([[], [], { text: 'nothing to wire' }])
+  expect([Object.keys(none.figures), none.notes, none.headline]).toEqual([
+    [],
+    [],
+    { text: 'nothing to wire' },
+  ])
 })
 
 test('a run that no size serves is told, with the thickest in the figures', () => {
   const long = run({}, 400, 5)
-  expect(long.notes.map(n => n.rule)).toContain('no-wire-fits')
+  expect(long.notes.map((n) => n.rule)).toContain('no-wire-fits')
   expect(long.result.area).toBeCloseTo(AWG_SIZES.at(-1)!.area, 12)
 })
 
@@ -60,9 +72,17 @@ test('stand-by: 70 Ah, half of it, 2 mA is 729 days (reference sheet’s form)',
 })
 
 test('whatever wire and fuse are typed, a combination that could burn never passes without a Stop', () => {
-  fc.assert(fc.property(fc.constantFrom(...AWG_SIZES), fc.constantFrom(5, 10, 15, 20, 25, 30, 35, 40), fc.integer({ min: 1, max: 8 }), fc.boolean(), (size, fuse, bundle, engineSpace) => {
-    const { result, notes } = run({ wireArea: size.area, fuse, bundle, engineSpace })
-    const burns = fuse > result.ampacity || result.continuous > result.ampacity
-    expect(notes.some(n => n.rank === 'stop')).toBe(burns)
-  }))
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...AWG_SIZES),
+      fc.constantFrom(5, 10, 15, 20, 25, 30, 35, 40),
+      fc.integer({ min: 1, max: 8 }),
+      fc.boolean(),
+      (size, fuse, bundle, engineSpace) => {
+        const { result, notes } = run({ wireArea: size.area, fuse, bundle, engineSpace })
+        const burns = fuse > result.ampacity || result.continuous > result.ampacity
+        expect(notes.some((n) => n.rank === 'stop')).toBe(burns)
+      },
+    ),
+  )
 })

@@ -4,7 +4,12 @@ import { leakRate, smallestLeak, type HoldReading } from './leak'
 import { incompleteBeta, studentT95 } from './studentT'
 
 const psi = 6894.757
-const at = (hours: number, pressure: number, celsius = 20): HoldReading => ({ t: hours * 3600, pressure, temperature: celsius + 273.15, barometer: null })
+const at = (hours: number, pressure: number, celsius = 20): HoldReading => ({
+  t: hours * 3600,
+  pressure,
+  temperature: celsius + 273.15,
+  barometer: null,
+})
 
 test('2.0 L, 90 to 88 psi in 12 h at 20 °C: 6.4e-4 Pa·m³/s, 0.35 sccm (reference sheet)', () => {
   const r = leakRate(0.002, [at(0, 90 * psi), at(6, 89 * psi), at(12, 88 * psi)], 1000, 3500 / 86_400)
@@ -15,7 +20,9 @@ test('2.0 L, 90 to 88 psi in 12 h at 20 °C: 6.4e-4 Pa·m³/s, 0.35 sccm (refere
 
 test('a cold night with no leak reads no leak', () => {
   const temperatures = [30, 25, 20, 15, 10]
-  const readings = temperatures.map((c, i) => at(i * 3, ((90 * psi + 101_325) * (c + 273.15)) / 303.15 - 101_325, c))
+  const readings = temperatures.map((c, i) =>
+    at(i * 3, ((90 * psi + 101_325) * (c + 273.15)) / 303.15 - 101_325, c),
+  )
   expect(readings.at(-1)!.pressure / psi).toBeCloseTo(83.1, 1)
   const r = leakRate(0.002, readings, 100, 3500 / 86_400)
   expect(Math.abs(r.leak)).toBeLessThan(1e-12)
@@ -23,12 +30,28 @@ test('a cold night with no leak reads no leak', () => {
 })
 
 test('slope by least squares, against simple-statistics 7', () => {
-  fc.assert(fc.property(fc.array(fc.record({ t: fc.integer({ min: 0, max: 90_000 }), p: fc.double({ min: 1e5, max: 7e5, noNaN: true }) }), { minLength: 3, maxLength: 30 }), (rows) => {
-    fc.pre(new Set(rows.map(r => r.t)).size > 1)
-    const r = leakRate(0.003, rows.map(x => ({ t: x.t, pressure: x.p, temperature: 293.15, barometer: null })), 1000, 1)
-    const { m } = linearRegression(rows.map(x => [x.t, x.p + 101_325]))
-    expect(r.lossRate).toBeCloseTo(-m, 6)
-  }))
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.record({
+          t: fc.integer({ min: 0, max: 90_000 }),
+          p: fc.double({ min: 1e5, max: 7e5, noNaN: true }),
+        }),
+        { minLength: 3, maxLength: 30 },
+      ),
+      (rows) => {
+        fc.pre(new Set(rows.map((r) => r.t)).size > 1)
+        const r = leakRate(
+          0.003,
+          rows.map((x) => ({ t: x.t, pressure: x.p, temperature: 293.15, barometer: null })),
+          1000,
+          1,
+        )
+        const { m } = linearRegression(rows.map((x) => [x.t, x.p + 101_325]))
+        expect(r.lossRate).toBeCloseTo(-m, 6)
+      },
+    ),
+  )
 })
 
 test('the barometer is taken out as well', () => {
@@ -53,7 +76,15 @@ test('the interval never claims more than the gauge can show', () => {
 })
 
 test('Student’s t, two-sided 95 %: 12.706, 4.303, 2.571, 2.228, 2.042 at 1, 2, 5, 10, 30 degrees (published tables)', () => {
-  for (const [degrees, t] of [[1, 12.706], [2, 4.303], [5, 2.571], [10, 2.228], [30, 2.042], [120, 1.98]] as const) expect(studentT95(degrees)).toBeCloseTo(t, 3)
+  for (const [degrees, t] of [
+    [1, 12.706],
+    [2, 4.303],
+    [5, 2.571],
+    [10, 2.228],
+    [30, 2.042],
+    [120, 1.98],
+  ] as const)
+    expect(studentT95(degrees)).toBeCloseTo(t, 3)
   expect(studentT95(60)).toBeCloseTo(studentT95(59.9999999), 7)
 })
 

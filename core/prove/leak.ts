@@ -3,7 +3,12 @@ import { findRoot } from '../quantity/root'
 import { NORMAL_95, studentT95 } from './studentT'
 
 /** One reading of a hold test. t in s, gauge pressure and barometer in Pa, temperature in K. */
-export interface HoldReading { t: number, pressure: number, temperature: number, barometer: number | null }
+export interface HoldReading {
+  t: number
+  pressure: number
+  temperature: number
+  barometer: number | null
+}
 
 export type Verdict = 'tight' | 'leaking' | 'cannot tell'
 
@@ -31,10 +36,17 @@ export interface LeakResult {
  * @param volume m³; `resolution` Pa; `allowed` Pa/s of loss that still counts as tight.
  * @throws with fewer than two readings, or readings all at one time.
  */
-export function leakRate(volume: number, readings: readonly HoldReading[], resolution: number, allowed: number): LeakResult {
+export function leakRate(
+  volume: number,
+  readings: readonly HoldReading[],
+  resolution: number,
+  allowed: number,
+): LeakResult {
   const n = readings.length
   if (n < 2) throw new Error('A hold test needs at least two readings.')
-  const corrected = readings.map(r => ((r.pressure + (r.barometer ?? STANDARD_ATMOSPHERE)) * REFERENCE_TEMPERATURE) / r.temperature)
+  const corrected = readings.map(
+    (r) => ((r.pressure + (r.barometer ?? STANDARD_ATMOSPHERE)) * REFERENCE_TEMPERATURE) / r.temperature,
+  )
   const meanT = readings.reduce((s, r) => s + r.t, 0) / n
   const meanP = corrected.reduce((s, p) => s + p, 0) / n
   let stt = 0
@@ -60,7 +72,7 @@ export function leakRate(volume: number, readings: readonly HoldReading[], resol
   const verdict: Verdict = high <= limit ? 'tight' : low > 0 ? 'leaking' : 'cannot tell'
   return {
     leak,
-    sccm: (leak * (273.15 / REFERENCE_TEMPERATURE)) / STANDARD_ATMOSPHERE * 1e6 * 60,
+    sccm: ((leak * (273.15 / REFERENCE_TEMPERATURE)) / STANDARD_ATMOSPHERE) * 1e6 * 60,
     lossRate: -slope,
     low,
     high,
@@ -75,7 +87,7 @@ export function leakRate(volume: number, readings: readonly HoldReading[], resol
  * n readings evenly over a span D give Σ(t − t̄)² = D²·n(n + 1)/(12(n − 1)); D grows with n at a fixed interval.
  */
 function waitMore(readings: readonly HoldReading[], sigma: number, allowed: number): number {
-  const times = readings.map(r => r.t)
+  const times = readings.map((r) => r.t)
   const span = Math.max(...times) - Math.min(...times)
   const interval = span / (readings.length - 1)
   const halfAt = (n: number) => {
@@ -88,7 +100,7 @@ function waitMore(readings: readonly HoldReading[], sigma: number, allowed: numb
   if (halfAt(now) <= allowed) return 0
   let high = now * 2
   while (halfAt(high) > allowed && high < 1e12) high *= 2
-  return (findRoot(n => halfAt(n) - allowed, now, high, 1e-9) - now) * interval
+  return (findRoot((n) => halfAt(n) - allowed, now, high, 1e-9) - now) * interval
 }
 
 /** Smallest leak a hold of `duration` s can show, Pa·m³/s: V·δ/Δt. */

@@ -3,9 +3,9 @@ import type { Reading } from '../plan/types'
 import { parseQuantity } from '../quantity/parse'
 import { unitFor, type Quantity, type UnitChoice } from '../quantity/units'
 
-export type ReadResult = { readings: Reading[], problem: null } | { readings: null, problem: string }
+export type ReadResult = { readings: Reading[]; problem: null } | { readings: null; problem: string }
 
-const COLUMNS: { key: keyof Reading, names: RegExp, quantity: Quantity }[] = [
+const COLUMNS: { key: keyof Reading; names: RegExp; quantity: Quantity }[] = [
   { key: 't', names: /^(t|time|clock|when|min|minutes|s|seconds|h|hours)\b/i, quantity: 'time' },
   { key: 'pressure', names: /^(p|press|gauge)/i, quantity: 'pressure' },
   { key: 'temperature', names: /^(temp|°|deg|c\b|f\b)/i, quantity: 'temperature' },
@@ -18,18 +18,31 @@ const COLUMNS: { key: keyof Reading, names: RegExp, quantity: Quantity }[] = [
  * (07:30) counts from the first and past midnight. Numbers without a unit take the shop's; time without one is minutes.
  */
 export function readRows(text: string, units: UnitChoice): ReadResult {
-  const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy', delimitersToGuess: [',', ';', '\t'] })
-  const rows = parsed.data.map(row => row.map(cell => cell.trim()))
-  if (rows.length === 0) return { readings: null, problem: 'There are no rows. Paste lines like “0, 60 psi, 20 °C”.' }
+  const parsed = Papa.parse<string[]>(text.trim(), {
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t'],
+  })
+  const rows = parsed.data.map((row) => row.map((cell) => cell.trim()))
+  if (rows.length === 0)
+    return { readings: null, problem: 'There are no rows. Paste lines like “0, 60 psi, 20 °C”.' }
   let order: (keyof Reading | null)[] = ['t', 'pressure', 'temperature', 'barometer']
   let columnUnits: (string | null)[] = []
   const head = rows[0]!
-  if (head.every(cell => !/^[-−\d.,:]/.test(cell))) {
-    order = head.map(cell => COLUMNS.find(c => c.names.test(cell))?.key ?? null)
-    columnUnits = head.map(cell => /[([]\s*([^)\]]+)\s*[)\]]/.exec(cell)?.[1] ?? (/^(s|sec|seconds|min|minutes|h|hours)$/i.exec(cell)?.[1] ?? null))
+  if (head.every((cell) => !/^[-−\d.,:]/.test(cell))) {
+    order = head.map((cell) => COLUMNS.find((c) => c.names.test(cell))?.key ?? null)
+    columnUnits = head.map(
+      (cell) =>
+        /[([]\s*([^)\]]+)\s*[)\]]/.exec(cell)?.[1] ??
+        /^(s|sec|seconds|min|minutes|h|hours)$/i.exec(cell)?.[1] ??
+        null,
+    )
     rows.shift()
     for (const needed of ['t', 'pressure', 'temperature'] as const) {
-      if (!order.includes(needed)) return { readings: null, problem: `The head row names no ${needed === 't' ? 'time' : needed} column. Name the columns time, pressure, temperature.` }
+      if (!order.includes(needed))
+        return {
+          readings: null,
+          problem: `The head row names no ${needed === 't' ? 'time' : needed} column. Name the columns time, pressure, temperature.`,
+        }
     }
   }
   const readings: Reading[] = []
@@ -40,7 +53,7 @@ export function readRows(text: string, units: UnitChoice): ReadResult {
     for (const [c, key] of order.entries()) {
       const cell = row[c] ?? ''
       if (key === null || (key === 'barometer' && cell === '')) continue
-      const column = COLUMNS.find(col => col.key === key)!
+      const column = COLUMNS.find((col) => col.key === key)!
       const clock = key === 't' ? /^(\d{1,2}):(\d{2})(?::(\d{2}))?$/.exec(cell) : null
       if (clock) {
         const seconds = Number(clock[1]) * 3600 + Number(clock[2]) * 60 + Number(clock[3] ?? 0)
@@ -49,17 +62,26 @@ export function readRows(text: string, units: UnitChoice): ReadResult {
         reading.t = seconds + days * 86_400
         continue
       }
-      const fallback = key === 't' ? { symbol: 'min', factor: 60, digits: 0 } : unitFor(column.quantity, units)
+      const fallback =
+        key === 't' ? { symbol: 'min', factor: 60, digits: 0 } : unitFor(column.quantity, units)
       const withUnit = columnUnits[c] && !/[a-z°%]/i.test(cell) ? `${cell} ${columnUnits[c]}` : cell
       const value = parseQuantity(withUnit, column.quantity, fallback)
-      if (!value.ok) return { readings: null, problem: `Row ${i + 1}, ${key === 't' ? 'time' : key}: ${value.message}` }
+      if (!value.ok)
+        return { readings: null, problem: `Row ${i + 1}, ${key === 't' ? 'time' : key}: ${value.message}` }
       reading[key] = value.value
     }
     for (const key of ['t', 'pressure', 'temperature'] as const) {
-      if (!Number.isFinite(reading[key])) return { readings: null, problem: `Row ${i + 1} has no ${key === 't' ? 'time' : key}. Each row needs time, pressure and temperature.` }
+      if (!Number.isFinite(reading[key]))
+        return {
+          readings: null,
+          problem: `Row ${i + 1} has no ${key === 't' ? 'time' : key}. Each row needs time, pressure and temperature.`,
+        }
     }
     readings.push(reading)
   }
-  const first = Math.min(...readings.map(r => r.t))
-  return { readings: readings.map(r => ({ ...r, t: r.t - first })).sort((a, b) => a.t - b.t), problem: null }
+  const first = Math.min(...readings.map((r) => r.t))
+  return {
+    readings: readings.map((r) => ({ ...r, t: r.t - first })).sort((a, b) => a.t - b.t),
+    problem: null,
+  }
 }

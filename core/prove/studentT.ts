@@ -8,7 +8,8 @@ export const NORMAL_95 = 1.959963984540054
  * on by its expansion in 1/ν about the normal point (Abramowitz & Stegun 26.7.5), there good to 1e-8.
  */
 export function studentT95(degrees: number): number {
-  if (degrees < 60) return findRoot(t => upperTail(t, degrees) - 0.025, NORMAL_95, 13 + 30 / degrees ** 2, 1e-12)
+  if (degrees < 60)
+    return findRoot((t) => upperTail(t, degrees) - 0.025, NORMAL_95, 13 + 30 / degrees ** 2, 1e-12)
   const z = NORMAL_95
   const terms = [
     (z ** 3 + z) / 4,
@@ -29,7 +30,8 @@ export function incompleteBeta(x: number, a: number, b: number): number {
   if (x <= 0) return 0
   if (x >= 1) return 1
   if (x > (a + 1) / (a + b + 2)) return 1 - incompleteBeta(1 - x, b, a)
-  const front = Math.exp(a * Math.log(x) + b * Math.log(1 - x) - logGamma(a) - logGamma(b) + logGamma(a + b)) / a
+  const front =
+    Math.exp(a * Math.log(x) + b * Math.log(1 - x) - logGamma(a) - logGamma(b) + logGamma(a + b)) / a
   const guard = (v: number) => (Math.abs(v) < 1e-300 ? 1e-300 : v)
   let c = 1
   let d = 1 / guard(1 - ((a + b) * x) / (a + 1))
@@ -53,5 +55,11 @@ function logGamma(x: number): number {
   let shift = 0
   while (x < 12) shift -= Math.log(x++)
   const z = 1 / (x * x)
-  return shift + (x - 0.5) * Math.log(x) - x + Math.log(2 * Math.PI) / 2 + (1 / 12 - z * (1 / 360 - z * (1 / 1260 - z * (1 / 1680 - z / 1188)))) / x
+  return (
+    shift +
+    (x - 0.5) * Math.log(x) -
+    x +
+    Math.log(2 * Math.PI) / 2 +
+    (1 / 12 - z * (1 / 360 - z * (1 / 1260 - z * (1 / 1680 - z / 1188)))) / x
+  )
 }

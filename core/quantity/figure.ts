@@ -1,7 +1,11 @@
 import type { Quantity } from './units'
 
 /** One input of a figure, as shown under "why?". */
-export interface FigureInput { label: string, value: number | string | null, quantity?: Quantity }
+export interface FigureInput {
+  label: string
+  value: number | string | null
+  quantity?: Quantity
+}
 
 /** A computed number that can answer "why?": formula, inputs and where the formula comes from. Value in SI. */
 export interface Figure {
@@ -12,7 +16,7 @@ export interface Figure {
   inputs: FigureInput[]
   source: string
   /** Where it lies 19 times in 20, as far as the measurements tell; SI. */
-  range?: { low: number, high: number }
+  range?: { low: number; high: number }
   /** Limits drawn as the band of its gauge, SI. */
   min?: number
   max?: number
@@ -22,12 +26,29 @@ export type Rank = 'stop' | 'fix' | 'know'
 
 export type StageName = 'truck' | 'load' | 'air' | 'lay' | 'power' | 'tune' | 'build' | 'prove' | 'handover'
 
-export const STAGES: readonly StageName[] = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover']
+export const STAGES: readonly StageName[] = [
+  'truck',
+  'load',
+  'air',
+  'lay',
+  'power',
+  'tune',
+  'build',
+  'prove',
+  'handover',
+]
 
 /** One change of the plan document, in the form immer uses. */
-export interface Patch { op: 'replace' | 'add' | 'remove', path: (string | number)[], value?: unknown }
+export interface Patch {
+  op: 'replace' | 'add' | 'remove'
+  path: (string | number)[]
+  value?: unknown
+}
 
-export interface Remedy { label: string, patches: Patch[] }
+export interface Remedy {
+  label: string
+  patches: Patch[]
+}
 
 /** What the computation noticed. `value` and `limit` are SI of `quantity`. */
 export interface Note {

@@ -16,7 +16,7 @@ export function interpolate(table: readonly (readonly [number, number])[], x: nu
 /** Integral of the same table from `from` to `to`, exact for straight pieces with held ends. */
 export function integrate(table: readonly (readonly [number, number])[], from: number, to: number): number {
   if (to < from) return -integrate(table, to, from)
-  const inner = table.map(row => row[0]).filter(x => x > from && x < to)
+  const inner = table.map((row) => row[0]).filter((x) => x > from && x < to)
   const stops = [from, ...inner, to]
   let sum = 0
   for (let i = 1; i < stops.length; i++) {

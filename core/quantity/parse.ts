@@ -1,8 +1,16 @@
 import { QUANTITIES, type Quantity, type Unit, toSi, areaOfAwg } from './units'
 
-export type Parsed = { ok: true, value: number } | { ok: false, message: string }
+export type Parsed = { ok: true; value: number } | { ok: false; message: string }
 
-const FRACTION_SIGNS: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' }
+const FRACTION_SIGNS: Record<string, string> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+}
 
 /**
  * Reads what a person types into a measured field: "58", "14 bar", "1.2m", "3 ft 4 1/2 in", `3' 4"`, "1/2 in".
@@ -12,12 +20,18 @@ const FRACTION_SIGNS: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾':
 export function parseQuantity(text: string, quantity: Quantity, fallback: Unit): Parsed {
   const units = QUANTITIES[quantity] as Record<string, Unit>
   const example = `Type a number${fallback.symbol ? ` in ${fallback.symbol}` : ''}${fallback.symbol ? `, or with a unit like “12 ${Object.values(units).at(-1)!.symbol}”` : ''}.`
-  const cleaned = text.trim().toLowerCase().replace(/[½¼¾⅛⅜⅝⅞]/g, c => ` ${FRACTION_SIGNS[c]}`).replace(/[−–]/g, '-').replace(/[   ]/g, ' ')
+  const cleaned = text
+    .trim()
+    .toLowerCase()
+    .replace(/[½¼¾⅛⅜⅝⅞]/g, (c) => ` ${FRACTION_SIGNS[c]}`)
+    .replace(/[−–]/g, '-')
+    .replace(/[   ]/g, ' ')
   if (cleaned === '') return { ok: false, message: `Nothing typed. ${example}` }
 
   if (quantity === 'wireArea') return parseWire(cleaned, fallback)
 
-  const pattern = /(-?\s*(?:\d+\s+\d+\/\d+|\d+\/\d+|\d{1,3}(?: \d{3})+(?:[.,]\d+)?|\d*[.,]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?))\s*([^\d\s.,+-][^\d+-]*)?/gy
+  const pattern =
+    /(-?\s*(?:\d+\s+\d+\/\d+|\d+\/\d+|\d{1,3}(?: \d{3})+(?:[.,]\d+)?|\d*[.,]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?))\s*([^\d\s.,+-][^\d+-]*)?/gy
   let total = 0
   let at = 0
   let previous = Infinity
@@ -33,9 +47,18 @@ export function parseQuantity(text: string, quantity: Quantity, fallback: Unit):
     if (typeof number === 'string') return { ok: false, message: number }
     const name = (match[2] ?? '').trim().replace(/\.$/, '')
     const unit = name === '' ? fallback : findUnit(units, name)
-    if (!unit) return { ok: false, message: `“${name}” is not a unit of this figure. Use ${Object.values(units).map(u => u.symbol).join(', ')}.` }
+    if (!unit)
+      return {
+        ok: false,
+        message: `“${name}” is not a unit of this figure. Use ${Object.values(units)
+          .map((u) => u.symbol)
+          .join(', ')}.`,
+      }
     // A second part must be a smaller unit of length or time ("3 ft 4 in"); anything else is two figures in one field.
-    if (parts > 0 && (!['length', 'run', 'time'].includes(quantity) || name === '' || unit.factor >= previous || number < 0)) {
+    if (
+      parts > 0 &&
+      (!['length', 'run', 'time'].includes(quantity) || name === '' || unit.factor >= previous || number < 0)
+    ) {
       return { ok: false, message: `“${text.trim()}” looks like two figures. ${example}` }
     }
     const negative = total < 0 || Object.is(total, -0)
@@ -43,7 +66,9 @@ export function parseQuantity(text: string, quantity: Quantity, fallback: Unit):
     previous = unit.factor
     parts++
   }
-  return Number.isFinite(total) ? { ok: true, value: total } : { ok: false, message: `“${text.trim()}” is too large. ${example}` }
+  return Number.isFinite(total)
+    ? { ok: true, value: total }
+    : { ok: false, message: `“${text.trim()}” is too large. ${example}` }
 }
 
 function readNumber(raw: string): number | string {
@@ -61,13 +86,14 @@ function readNumber(raw: string): number | string {
 }
 
 function findUnit(units: Record<string, Unit>, name: string): Unit | undefined {
-  return Object.values(units).find(u => u.symbol.toLowerCase() === name || u.also?.includes(name))
+  return Object.values(units).find((u) => u.symbol.toLowerCase() === name || u.also?.includes(name))
 }
 
 function parseWire(text: string, fallback: Unit): Parsed {
   const match = /^(\d+(?:[.,]\d+)?)\s*(awg|mm²|mm2|sq mm)?$/.exec(text)
   const name = match?.[2] ?? fallback.symbol.toLowerCase()
   const number = match ? Number(match[1]!.replace(',', '.')) : NaN
-  if (!match || number < 0 || (name !== 'awg' && number === 0)) return { ok: false, message: `“${text}” is not a wire size. Type one like “10 AWG” or “6 mm²”.` }
+  if (!match || number < 0 || (name !== 'awg' && number === 0))
+    return { ok: false, message: `“${text}” is not a wire size. Type one like “10 AWG” or “6 mm²”.` }
   return { ok: true, value: name === 'awg' ? areaOfAwg(number) : number * 1e-6 }
 }

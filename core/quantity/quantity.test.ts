@@ -2,9 +2,23 @@ import fc from 'fast-check'
 import { findRoot } from './root'
 import { integrate, interpolate } from './interpolate'
 import { parseQuantity } from './parse'
-import { METRIC_UNITS, QUANTITIES, US_UNITS, areaOfAwg, awgOfArea, formatNumber, fromSi, show, showText, toSi, unitFor, type Quantity } from './units'
+import {
+  METRIC_UNITS,
+  QUANTITIES,
+  US_UNITS,
+  areaOfAwg,
+  awgOfArea,
+  formatNumber,
+  fromSi,
+  show,
+  showText,
+  toSi,
+  unitFor,
+  type Quantity,
+} from './units'
 
-const read = (text: string, quantity: Quantity, units = METRIC_UNITS) => parseQuantity(text, quantity, unitFor(quantity, units))
+const read = (text: string, quantity: Quantity, units = METRIC_UNITS) =>
+  parseQuantity(text, quantity, unitFor(quantity, units))
 const value = (text: string, quantity: Quantity, units = METRIC_UNITS) => {
   const r = read(text, quantity, units)
   if (!r.ok) throw new Error(r.message)
@@ -28,28 +42,50 @@ test('what people type: feet, inches and fractions, metric, any pressure unit', 
 })
 
 test('what is not sure is refused, with what to type instead', () => {
-  for (const [text, quantity, hint] of [['1,200', 'length', 'Type 1200 or 1.200'], ['soon', 'pressure', 'Type a number'], ['12 parsec', 'length', 'not a unit'], ['5 6 7', 'pressure', 'two figures'], ['', 'mass', 'Nothing typed'], ['1/0 in', 'length', 'divides by nothing'], ['14 bar 2 psi', 'pressure', 'two figures']] as const) {
+  for (const [text, quantity, hint] of [
+    ['1,200', 'length', 'Type 1200 or 1.200'],
+    ['soon', 'pressure', 'Type a number'],
+    ['12 parsec', 'length', 'not a unit'],
+    ['5 6 7', 'pressure', 'two figures'],
+    ['', 'mass', 'Nothing typed'],
+    ['1/0 in', 'length', 'divides by nothing'],
+    ['14 bar 2 psi', 'pressure', 'two figures'],
+  ] as const) {
     const r = read(text, quantity)
     expect(r.ok ? `${text} was read as ${r.value}` : r.message).toContain(hint)
   }
 })
 
 test('what is shown reads back to itself in every unit of every quantity', () => {
-  fc.assert(fc.property(fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[]).filter(q => q !== 'wireArea')), fc.double({ min: 0.01, max: 1e5, noNaN: true }), (quantity, number) => {
-    for (const unit of Object.values(QUANTITIES[quantity])) {
-      const si = toSi(number, unit)
-      expect(fromSi(si, unit)).toBeCloseTo(number, 6)
-      const r = parseQuantity(`${number.toFixed(6)} ${unit.symbol}`, quantity, unit)
-      expect(r.ok && Math.abs(r.value - toSi(Number(number.toFixed(6)), unit)) <= 1e-9 * Math.abs(si)).toBe(true)
-    }
-  }))
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[]).filter((q) => q !== 'wireArea')),
+      fc.double({ min: 0.01, max: 1e5, noNaN: true }),
+      (quantity, number) => {
+        for (const unit of Object.values(QUANTITIES[quantity])) {
+          const si = toSi(number, unit)
+          expect(fromSi(si, unit)).toBeCloseTo(number, 6)
+          const r = parseQuantity(`${number.toFixed(6)} ${unit.symbol}`, quantity, unit)
+          expect(
+            r.ok && Math.abs(r.value - toSi(Number(number.toFixed(6)), unit)) <= 1e-9 * Math.abs(si),
+          ).toBe(true)
+        }
+      },
+    ),
+  )
 })
 
 test('no text makes the reader throw or return a number that is not one', () => {
-  fc.assert(fc.property(fc.string({ unit: 'grapheme', maxLength: 20 }), fc.constantFrom(...Object.keys(QUANTITIES) as Quantity[]), (text, quantity) => {
-    const r = read(text, quantity)
-    return r.ok ? Number.isFinite(r.value) : r.message.length > 0
-  }))
+  fc.assert(
+    fc.property(
+      fc.string({ unit: 'grapheme', maxLength: 20 }),
+      fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[])),
+      (text, quantity) => {
+        const r = read(text, quantity)
+        return r.ok ? Number.isFinite(r.value) : r.message.length > 0
+      },
+    ),
+  )
 })
 
 test('conversions of NIST SP 811', () => {
@@ -76,7 +112,11 @@ test('figures as printed', () => {
 })
 
 test('tables: straight between, held beyond, integral exact', () => {
-  const table = [[0, 0], [2, 4], [4, 4]] as const
+  const table = [
+    [0, 0],
+    [2, 4],
+    [4, 4],
+  ] as const
   expect(interpolate(table, 1)).toBe(2)
   expect(interpolate(table, -5)).toBe(0)
   expect(interpolate(table, 9)).toBe(4)
@@ -85,6 +125,6 @@ test('tables: straight between, held beyond, integral exact', () => {
 })
 
 test('roots: of a cubic, and the place of a jump', () => {
-  expect(findRoot(x => x ** 3 - 2, 0, 2)).toBeCloseTo(Math.cbrt(2), 10)
-  expect(findRoot(x => (x < 0.7 ? -1 : 5), 0, 1)).toBeCloseTo(0.7, 10)
+  expect(findRoot((x) => x ** 3 - 2, 0, 2)).toBeCloseTo(Math.cbrt(2), 10)
+  expect(findRoot((x) => (x < 0.7 ? -1 : 5), 0, 1)).toBeCloseTo(0.7, 10)
 })

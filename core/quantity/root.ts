@@ -21,8 +21,7 @@ export function findRoot(f: (x: number) => number, a: number, b: number, toleran
       b = x
       fb = fx
       side = 0
-    }
-    else {
+    } else {
       b = x
       fb = fx
       fa = side === 1 ? fa / 2 : fa

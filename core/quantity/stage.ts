@@ -15,7 +15,7 @@ export interface StageOutput<R> {
 
 /** Stop beats everything; otherwise what the stage says of itself. */
 export function stateOf(notes: readonly Note[], otherwise: Exclude<StageState, 'stop'>): StageState {
-  return notes.some(n => n.rank === 'stop') ? 'stop' : otherwise
+  return notes.some((n) => n.rank === 'stop') ? 'stop' : otherwise
 }
 
 /** Gives what was computed last under a key when its inputs are the very same, else computes it. */

@@ -33,11 +33,11 @@ export const QUANTITIES = {
     mm: { symbol: 'mm', factor: 1e-3, digits: 0 },
     cm: { symbol: 'cm', factor: 1e-2, digits: 1 },
     m: { symbol: 'm', factor: 1, digits: 2 },
-    ft: { symbol: 'ft', factor: 12 * INCH, digits: 2, also: ['\'', '′', 'foot', 'feet'] },
+    ft: { symbol: 'ft', factor: 12 * INCH, digits: 2, also: ["'", '′', 'foot', 'feet'] },
   },
   /** Lengths of lines, wires and roads: too long to read in mm or in. */
   run: {
-    ft: { symbol: 'ft', factor: 12 * INCH, digits: 1, also: ['\'', '′', 'foot', 'feet'] },
+    ft: { symbol: 'ft', factor: 12 * INCH, digits: 1, also: ["'", '′', 'foot', 'feet'] },
     m: { symbol: 'm', factor: 1, digits: 2 },
     mm: { symbol: 'mm', factor: 1e-3, digits: 0 },
     cm: { symbol: 'cm', factor: 1e-2, digits: 1 },
@@ -58,7 +58,12 @@ export const QUANTITIES = {
     'N/mm': { symbol: 'N/mm', factor: 1000, digits: 1, also: ['n/mm'] },
   },
   torque: {
-    'ft·lbf': { symbol: 'ft·lbf', factor: 1.355818, digits: 0, also: ['ft-lb', 'ftlb', 'lbf·ft', 'ft lb', 'lb-ft'] },
+    'ft·lbf': {
+      symbol: 'ft·lbf',
+      factor: 1.355818,
+      digits: 0,
+      also: ['ft-lb', 'ftlb', 'lbf·ft', 'ft lb', 'lb-ft'],
+    },
     'N·m': { symbol: 'N·m', factor: 1, digits: 0, also: ['nm', 'n·m', 'n-m'] },
   },
   wireArea: {
@@ -91,7 +96,10 @@ export const QUANTITIES = {
   rollStiffness: { 'N·m/°': { symbol: 'N·m/°', factor: 180 / Math.PI, digits: 0 } },
   frequency: { Hz: { symbol: 'Hz', factor: 1, digits: 2, also: ['hz'] } },
   conductance: { 'dm³/(s·bar)': { symbol: 'dm³/(s·bar)', factor: 1e-8, digits: 3 } },
-  bore: { mm: { symbol: 'mm', factor: 1e-3, digits: 2 }, in: { symbol: 'in', factor: INCH, digits: 3, also: ['"'] } },
+  bore: {
+    mm: { symbol: 'mm', factor: 1e-3, digits: 2 },
+    in: { symbol: 'in', factor: INCH, digits: 3, also: ['"'] },
+  },
   massFlow: { 'g/s': { symbol: 'g/s', factor: 1e-3, digits: 3 } },
   plain: { '': { symbol: '', factor: 1, digits: 2 } },
   count: { '': { symbol: '', factor: 1, digits: 0 } },
@@ -120,8 +128,20 @@ export interface UnitChoice {
   wire: 'AWG' | 'mm²'
 }
 
-export const US_UNITS: UnitChoice = { pressure: 'psi', length: 'in', mass: 'lb', torque: 'ft·lbf', wire: 'AWG' }
-export const METRIC_UNITS: UnitChoice = { pressure: 'bar', length: 'mm', mass: 'kg', torque: 'N·m', wire: 'mm²' }
+export const US_UNITS: UnitChoice = {
+  pressure: 'psi',
+  length: 'in',
+  mass: 'lb',
+  torque: 'ft·lbf',
+  wire: 'AWG',
+}
+export const METRIC_UNITS: UnitChoice = {
+  pressure: 'bar',
+  length: 'mm',
+  mass: 'kg',
+  torque: 'N·m',
+  wire: 'mm²',
+}
 
 /** The unit a quantity is shown in under a shop's choice. */
 export function unitFor(quantity: Quantity, choice: UnitChoice): Unit {
@@ -167,7 +187,12 @@ export function formatNumber(value: number | null | undefined, digits: number): 
 }
 
 /** Figure text and unit of an SI value, e.g. `{ text: '58', unit: 'psi' }`. */
-export function show(value: number | null | undefined, quantity: Quantity, choice: UnitChoice, digits?: number): { text: string, unit: string } {
+export function show(
+  value: number | null | undefined,
+  quantity: Quantity,
+  choice: UnitChoice,
+  digits?: number,
+): { text: string; unit: string } {
   if (value == null || !Number.isFinite(value)) return { text: '—', unit: '' }
   if (quantity === 'time') return showTime(value)
   const unit = unitFor(quantity, choice)
@@ -179,12 +204,17 @@ export function show(value: number | null | undefined, quantity: Quantity, choic
 }
 
 /** One string, e.g. "58 psi". */
-export function showText(value: number | null | undefined, quantity: Quantity, choice: UnitChoice, digits?: number): string {
+export function showText(
+  value: number | null | undefined,
+  quantity: Quantity,
+  choice: UnitChoice,
+  digits?: number,
+): string {
   const { text, unit } = show(value, quantity, choice, digits)
   return unit === '' ? text : unit === '°' || unit === '%' ? `${text} ${unit}` : `${text} ${unit}`
 }
 
-function showTime(value: number): { text: string, unit: string } {
+function showTime(value: number): { text: string; unit: string } {
   const size = Math.abs(value)
   const name = size < 120 ? 's' : size < 7200 ? 'min' : size < 172_800 ? 'h' : 'd'
   const unit = QUANTITIES.time[name]

@@ -12,8 +12,12 @@ const flatbed = (change: (t: Truck) => void = () => {}) => {
   change(t)
   return t
 }
-const clearance = (t: Truck, on: string) => fitSpring(t, leaf, 0).clearances.find(c => c.on === on)!.value
-const rules = (t: Truck, spring = leaf, air: Parameters<typeof truckStage>[2] = { spacer: 0, droop: 'none', sheet: null }) => truckStage(t, spring, air).notes.map(n => `${n.rank} ${n.rule}`)
+const clearance = (t: Truck, on: string) => fitSpring(t, leaf, 0).clearances.find((c) => c.on === on)!.value
+const rules = (
+  t: Truck,
+  spring = leaf,
+  air: Parameters<typeof truckStage>[2] = { spacer: 0, droop: 'none', sheet: null },
+) => truckStage(t, spring, air).notes.map((n) => `${n.rank} ${n.rule}`)
 
 describe('a bag', () => {
   test('has the diameter of its class at its design height and full pressure; pressed together or pumped up it is wider', () => {
@@ -22,14 +26,31 @@ describe('a bag', () => {
     expect(bagDiameter(leaf, 0.16, 0)).toBeCloseTo(0.19 * 0.97, 12)
   })
   test('goes with the area: twice the area is √2 of the diameter (a circle)', () => {
-    const flat = { ...leaf, areaByHeight: [[0.08, 0.032], [0.16, 0.016]] as [number, number][] }
-    expect(bagDiameter(flat, 0.08, leaf.maxPressure) / bagDiameter(flat, 0.16, leaf.maxPressure)).toBeCloseTo(Math.SQRT2, 12)
+    const flat = {
+      ...leaf,
+      areaByHeight: [
+        [0.08, 0.032],
+        [0.16, 0.016],
+      ] as [number, number][],
+    }
+    expect(bagDiameter(flat, 0.08, leaf.maxPressure) / bagDiameter(flat, 0.16, leaf.maxPressure)).toBeCloseTo(
+      Math.SQRT2,
+      12,
+    )
   })
   test('is never narrower for more pressure or less height', () => {
-    fc.assert(fc.property(fc.constantFrom(...SPRINGS), fc.double({ min: 0.05, max: 0.3, noNaN: true }), fc.double({ min: 0, max: 0.1, noNaN: true }), fc.double({ min: 0, max: 1e6, noNaN: true }), (s, h, more, p) => {
-      expect(bagDiameter(s, h, p + 1000)).toBeGreaterThan(bagDiameter(s, h, p))
-      expect(bagDiameter(s, h, p)).toBeGreaterThanOrEqual(bagDiameter(s, h + more, p) - 1e-12)
-    }))
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...SPRINGS),
+        fc.double({ min: 0.05, max: 0.3, noNaN: true }),
+        fc.double({ min: 0, max: 0.1, noNaN: true }),
+        fc.double({ min: 0, max: 1e6, noNaN: true }),
+        (s, h, more, p) => {
+          expect(bagDiameter(s, h, p + 1000)).toBeGreaterThan(bagDiameter(s, h, p))
+          expect(bagDiameter(s, h, p)).toBeGreaterThanOrEqual(bagDiameter(s, h + more, p) - 1e-12)
+        },
+      ),
+    )
   })
 })
 
@@ -48,68 +69,180 @@ describe('the sweep', () => {
     expect(last.roll).toBeCloseTo(0.17 / 1.1, 12)
   })
   test('by hand: a bag outside and below the rail is corner to corner off it', () => {
-    const t = flatbed((x) => { x.seat = 0.62; x.rearTrack = 2.4; x.seatGap = { unladen: 0.205, droop: 0.205, bump: 0.205 } })
+    const t = flatbed((x) => {
+      x.seat = 0.62
+      x.rearTrack = 2.4
+      x.seatGap = { unladen: 0.205, droop: 0.205, bump: 0.205 }
+    })
     expect(railBottom(t)).toBeCloseTo(0.76 + t.frame.kickUp - 0.18, 12)
-    expect(clearance(t, 'frame')).toBeCloseTo(Math.hypot(0.62 - 0.095 - (0.45 + 0.035), leaf.bracketHeight / 2), 9)
+    expect(clearance(t, 'frame')).toBeCloseTo(
+      Math.hypot(0.62 - 0.095 - (0.45 + 0.035), leaf.bracketHeight / 2),
+      9,
+    )
   })
   test('by hand: tyre beside the bag with the axle level', () => {
-    const t = flatbed((x) => { x.seatGap = { unladen: 0.205, droop: 0.205, bump: 0.205 } })
+    const t = flatbed((x) => {
+      x.seatGap = { unladen: 0.205, droop: 0.205, bump: 0.205 }
+    })
     expect(clearance(t, 'tyre')).toBeCloseTo(tyreInside(t) - t.seat - 0.095, 9)
   })
   test('wider tyres, a nearer wall, a seat further out: never more room', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 0.05, noNaN: true }), (by) => {
-      expect(clearance(flatbed((t) => { t.tyre.width += by }), 'tyre')).toBeLessThanOrEqual(clearance(flatbed(), 'tyre') + 1e-12)
-      expect(clearance(flatbed((t) => { t.seat += by }), 'tyre')).toBeLessThanOrEqual(clearance(flatbed(), 'tyre') + 1e-12)
-    }))
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 0.05, noNaN: true }), (by) => {
+        expect(
+          clearance(
+            flatbed((t) => {
+              t.tyre.width += by
+            }),
+            'tyre',
+          ),
+        ).toBeLessThanOrEqual(clearance(flatbed(), 'tyre') + 1e-12)
+        expect(
+          clearance(
+            flatbed((t) => {
+              t.seat += by
+            }),
+            'tyre',
+          ),
+        ).toBeLessThanOrEqual(clearance(flatbed(), 'tyre') + 1e-12)
+      }),
+    )
   })
   test('a mirrored exhaust gives the same clearance on the other side', () => {
-    const right = fitSpring(flatbed(), leaf, 0).clearances.find(c => c.on === 'exhaust')!
-    const left = fitSpring(flatbed((t) => { t.exhaust.points = t.exhaust.points.map(p => ({ ...p, y: -p.y })) }), leaf, 0).clearances.find(c => c.on === 'exhaust')!
+    const right = fitSpring(flatbed(), leaf, 0).clearances.find((c) => c.on === 'exhaust')!
+    const left = fitSpring(
+      flatbed((t) => {
+        t.exhaust.points = t.exhaust.points.map((p) => ({ ...p, y: -p.y }))
+      }),
+      leaf,
+      0,
+    ).clearances.find((c) => c.on === 'exhaust')!
     expect([right.side, left.side]).toEqual(['right', 'left'])
     expect(left.value).toBeCloseTo(right.value, 12)
   })
   test('the quick look never finds less than the whole sweep, and at its ends the same', () => {
-    for (const { truck } of TRUCK_KINDS) for (const s of SPRINGS.filter(x => x.fits.includes(truck.suspension.kind))) {
-      const whole = fitSpring(truck, s, 0).worst!.value
-      const quick = fitSpring(truck, s, 0, QUICK).worst!.value
-      expect(quick).toBeGreaterThanOrEqual(whole - 1e-12)
-      expect(quick - whole).toBeLessThan(0.004)
-    }
+    for (const { truck } of TRUCK_KINDS)
+      for (const s of SPRINGS.filter((x) => x.fits.includes(truck.suspension.kind))) {
+        const whole = fitSpring(truck, s, 0).worst!.value
+        const quick = fitSpring(truck, s, 0, QUICK).worst!.value
+        expect(quick).toBeGreaterThanOrEqual(whole - 1e-12)
+        expect(quick - whole).toBeLessThan(0.004)
+      }
   })
   test('an insert has half of what the diameters leave inside its coil', () => {
     const van = exampleTruck('coil-van')
     const fit = fitSpring(van, insert, 0)
-    expect(fit.clearances.map(c => c.on)).toEqual(['coil'])
+    expect(fit.clearances.map((c) => c.on)).toEqual(['coil'])
     expect(fit.worst!.value).toBeCloseTo((van.coil.inner - fit.fullDiameter) / 2, 12)
   })
 })
 
 describe('misfits are caught', () => {
   test.each<[string, (t: Truck) => void]>([
-    ['stop bag-touches', (t) => { t.seat = 0.64 }],
-    ['fix bag-near', (t) => { t.tyre.width = 0.32 }],
-    ['stop bag-touches', (t) => { t.brakeLine = { x: -0.09, y: 0.55, z: 0.5 } }],
-    ['stop bag-touches', (t) => { t.exhaust.points = t.exhaust.points.map(p => ({ ...p, y: -0.55 })) }],
-    ['stop bag-touches', (t) => { t.innerFender = { y: 0.6, bottom: 0.5 } }],
-    ['fix over-extension', (t) => { t.seatGap.droop = 0.32 }],
-    ['fix crushed-on-bump', (t) => { t.seatGap.bump = 0.09 }],
-    ['fix seat-tilt', (t) => { t.suspension.wedge = 0.07 }],
-    ['stop spring-height', (t) => { t.suspension.lift = 0.1; t.suspension.liftMeasured = false }],
-    ['stop unladen-over-rear', (t) => { t.ratings.rearAxle = 900 }],
-    ['fix two-heights-missing', (t) => { t.survey.rearRate.how = 'two-heights' }],
-    ['fix ticket-differs', (t) => { t.tickets.a = { label: 'Yard', order: 1, at: '', haul: null, front: 1620, rear: 1400, corners: null, step: 20, simulated: false } }],
+    [
+      'stop bag-touches',
+      (t) => {
+        t.seat = 0.64
+      },
+    ],
+    [
+      'fix bag-near',
+      (t) => {
+        t.tyre.width = 0.32
+      },
+    ],
+    [
+      'stop bag-touches',
+      (t) => {
+        t.brakeLine = { x: -0.09, y: 0.55, z: 0.5 }
+      },
+    ],
+    [
+      'stop bag-touches',
+      (t) => {
+        t.exhaust.points = t.exhaust.points.map((p) => ({ ...p, y: -0.55 }))
+      },
+    ],
+    [
+      'stop bag-touches',
+      (t) => {
+        t.innerFender = { y: 0.6, bottom: 0.5 }
+      },
+    ],
+    [
+      'fix over-extension',
+      (t) => {
+        t.seatGap.droop = 0.32
+      },
+    ],
+    [
+      'fix crushed-on-bump',
+      (t) => {
+        t.seatGap.bump = 0.09
+      },
+    ],
+    [
+      'fix seat-tilt',
+      (t) => {
+        t.suspension.wedge = 0.07
+      },
+    ],
+    [
+      'stop spring-height',
+      (t) => {
+        t.suspension.lift = 0.1
+        t.suspension.liftMeasured = false
+      },
+    ],
+    [
+      'stop unladen-over-rear',
+      (t) => {
+        t.ratings.rearAxle = 900
+      },
+    ],
+    [
+      'fix two-heights-missing',
+      (t) => {
+        t.survey.rearRate.how = 'two-heights'
+      },
+    ],
+    [
+      'fix ticket-differs',
+      (t) => {
+        t.tickets.a = {
+          label: 'Yard',
+          order: 1,
+          at: '',
+          haul: null,
+          front: 1620,
+          rear: 1400,
+          corners: null,
+          step: 20,
+          simulated: false,
+        }
+      },
+    ],
   ])('%s', (rule, change) => {
     expect(rules(flatbed(change))).toContain(rule)
   })
   test('a droop strap settles the stretch on the hoist', () => {
-    const t = flatbed((x) => { x.seatGap.droop = 0.32 })
+    const t = flatbed((x) => {
+      x.seatGap.droop = 0.32
+    })
     expect(rules(t, leaf, { spacer: 0, droop: 'strap', sheet: null })).not.toContain('fix over-extension')
   })
   test('a lifted truck is told its spacer, and with it the spring stands at its design height', () => {
-    const t = flatbed((x) => { x.seatGap = { unladen: 0.305, droop: 0.385, bump: 0.21 } })
-    const note = truckStage(t, leaf, { spacer: 0, droop: 'none', sheet: null }).notes.find(n => n.rule === 'spring-height')!
+    const t = flatbed((x) => {
+      x.seatGap = { unladen: 0.305, droop: 0.385, bump: 0.21 }
+    })
+    const note = truckStage(t, leaf, { spacer: 0, droop: 'none', sheet: null }).notes.find(
+      (n) => n.rule === 'spring-height',
+    )!
     const spacer = note.remedy!.patches[0]!.value as number
-    expect(truckStage(t, leaf, { spacer, droop: 'none', sheet: null }).result.springHeight).toBeCloseTo(leaf.designHeight, 2)
+    expect(truckStage(t, leaf, { spacer, droop: 'none', sheet: null }).result.springHeight).toBeCloseTo(
+      leaf.designHeight,
+      2,
+    )
   })
   test('inserts: too wide, too tall, too short, no hole for the stem', () => {
     const van = (change: (t: Truck) => void) => {
@@ -117,9 +250,25 @@ describe('misfits are caught', () => {
       change(t)
       return rules(t, insert)
     }
-    expect(van((t) => { t.coil.inner = 0.1 })).toContain('stop bag-touches')
-    expect(van((t) => { t.coil.gap = 0.4 })).toContain('fix coil-gap')
-    expect(van((t) => { t.coil.gap = 0.1 })).toContain('stop coil-gap')
-    expect(van((t) => { t.coil.hole = 'none' })).toContain('know stem-hole')
+    expect(
+      van((t) => {
+        t.coil.inner = 0.1
+      }),
+    ).toContain('stop bag-touches')
+    expect(
+      van((t) => {
+        t.coil.gap = 0.4
+      }),
+    ).toContain('fix coil-gap')
+    expect(
+      van((t) => {
+        t.coil.gap = 0.1
+      }),
+    ).toContain('stop coil-gap')
+    expect(
+      van((t) => {
+        t.coil.hole = 'none'
+      }),
+    ).toContain('know stem-hole')
   })
 })

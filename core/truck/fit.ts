@@ -19,7 +19,12 @@ const RINGS = [0, 0.25, 0.5, 0.75, 1]
 const BRAKE_LINE_RADIUS = 0.005
 
 export type Obstacle = 'frame' | 'inner fender' | 'tyre' | 'brake line' | 'exhaust' | 'coil'
-export interface Bag { /** middle of the lower and upper end */ lower: { y: number, z: number }, upper: { y: number, z: number }, height: number, diameter: number }
+export interface Bag {
+  /** middle of the lower and upper end */ lower: { y: number; z: number }
+  upper: { y: number; z: number }
+  height: number
+  diameter: number
+}
 export interface Pose {
   /** Wheel travel from unladen, m, up positive. */
   left: number
@@ -27,23 +32,37 @@ export interface Pose {
   /** Axle middle's rise from unladen, m, and its roll against the body, rad, left up positive. */
   rise: number
   roll: number
-  bags: { left: Bag, right: Bag }
+  bags: { left: Bag; right: Bag }
   /** What is nearest to either bag here. */
-  nearest: { on: Obstacle, side: 'left' | 'right', value: number } | null
+  nearest: { on: Obstacle; side: 'left' | 'right'; value: number } | null
 }
-export interface Clearance { on: Obstacle, value: number, side: 'left' | 'right', left: number, right: number }
-export interface Fit { together: Pose[], crossed: Pose[], clearances: Clearance[], worst: Clearance | null, fullDiameter: number }
+export interface Clearance {
+  on: Obstacle
+  value: number
+  side: 'left' | 'right'
+  left: number
+  right: number
+}
+export interface Fit {
+  together: Pose[]
+  crossed: Pose[]
+  clearances: Clearance[]
+  worst: Clearance | null
+  fullDiameter: number
+}
 
 /** Outside diameter at a height: it grows as the area does when the bag is pressed together, and with its pressure. */
 export function bagDiameter(spring: SpringClass, height: number, pressure: number): number {
-  const area = interpolate(spring.areaByHeight, height) / interpolate(spring.areaByHeight, spring.designHeight)
+  const area =
+    interpolate(spring.areaByHeight, height) / interpolate(spring.areaByHeight, spring.designHeight)
   return spring.diameter * Math.sqrt(area) * (1 + STRETCH * (pressure / spring.maxPressure - 1))
 }
 
 /** Height of the rail's lower edge over the rear axle. */
 export const railBottom = (truck: Truck) => truck.frame.top + truck.frame.kickUp - truck.frame.depth
 /** Inside face of the rear tyre from the centre line: dual tyres stand half a tyre further in. */
-export const tyreInside = (truck: Truck) => truck.rearTrack / 2 - truck.tyre.width * (truck.tyre.dual ? 1.05 : 0.5)
+export const tyreInside = (truck: Truck) =>
+  truck.rearTrack / 2 - truck.tyre.width * (truck.tyre.dual ? 1.05 : 0.5)
 
 function pose(truck: Truck, spring: SpringClass, spacer: number, left: number, right: number): Pose {
   const { seat, seatGap, suspension: s } = truck
@@ -52,18 +71,31 @@ function pose(truck: Truck, spring: SpringClass, spacer: number, left: number, r
   const top = railBottom(truck) - spring.bracketHeight / 2
   const bag = (side: 1 | -1, travel: number): Bag => {
     const height = seatGap.unladen - spring.bracketHeight - spacer - travel * s.motionRatio
-    const bottom = railBottom(truck) - seatGap.unladen + spring.bracketHeight / 2 + spacer + travel * s.motionRatio
+    const bottom =
+      railBottom(truck) - seatGap.unladen + spring.bracketHeight / 2 + spacer + travel * s.motionRatio
     // The lower end swings about the axle's middle as it rolls.
-    return { lower: { y: side * seat - roll * (bottom - truck.tyre.radius - rise), z: bottom }, upper: { y: side * seat, z: top }, height, diameter: bagDiameter(spring, Math.max(height, 0), spring.maxPressure) }
+    return {
+      lower: { y: side * seat - roll * (bottom - truck.tyre.radius - rise), z: bottom },
+      upper: { y: side * seat, z: top },
+      height,
+      diameter: bagDiameter(spring, Math.max(height, 0), spring.maxPressure),
+    }
   }
   return { left, right, rise, roll, bags: { left: bag(1, left), right: bag(-1, right) }, nearest: null }
 }
 
 /** From a level slice of the bag to an upright rectangle of the section; below nothing where they overlap. */
-function toBox(y: number, z: number, radius: number, box: { inner: number, outer: number, low: number, high: number }): number {
+function toBox(
+  y: number,
+  z: number,
+  radius: number,
+  box: { inner: number; outer: number; low: number; high: number },
+): number {
   const sideways = Math.max(box.inner - (y + radius), y - radius - box.outer)
   const updown = Math.max(box.low - z, z - box.high)
-  return sideways > 0 && updown > 0 ? Math.sqrt(sideways * sideways + updown * updown) : Math.max(sideways, updown)
+  return sideways > 0 && updown > 0
+    ? Math.sqrt(sideways * sideways + updown * updown)
+    : Math.max(sideways, updown)
 }
 
 /** Shortest way from a place in the section (x = 0) to a segment. Plain roots: this is the innermost loop of every drag. */
@@ -72,7 +104,8 @@ function toSegment(y: number, z: number, a: Point, b: Point): number {
   const dy = b.y - a.y
   const dz = b.z - a.z
   const length = dx * dx + dy * dy + dz * dz
-  const t = length === 0 ? 0 : Math.min(Math.max((-a.x * dx + (y - a.y) * dy + (z - a.z) * dz) / length, 0), 1)
+  const t =
+    length === 0 ? 0 : Math.min(Math.max((-a.x * dx + (y - a.y) * dy + (z - a.z) * dz) / length, 0), 1)
   const ox = a.x + t * dx
   const oy = y - a.y - t * dy
   const oz = z - a.z - t * dz
@@ -82,11 +115,19 @@ function toSegment(y: number, z: number, a: Point, b: Point): number {
 /** Pieces of the exhaust beside the axle; what is further off along the truck is never the nearest thing that matters. */
 const BESIDE = 0.6
 function nearExhaust({ exhaust: { points } }: Truck): [Point, Point][] {
-  return points.slice(1).map((p, i): [Point, Point] => [points[i]!, p]).filter(([a, b]) => Math.max(a.x, b.x) > -BESIDE && Math.min(a.x, b.x) < BESIDE)
+  return points
+    .slice(1)
+    .map((p, i): [Point, Point] => [points[i]!, p])
+    .filter(([a, b]) => Math.max(a.x, b.x) > -BESIDE && Math.min(a.x, b.x) < BESIDE)
 }
 
 /** Clearance of one bag to everything it may meet, least over its height. Mirrored to the left, so one set serves both. */
-function distances(truck: Truck, at: Pose, side: 'left' | 'right', pipes: readonly [Point, Point][]): [Obstacle, number][] {
+function distances(
+  truck: Truck,
+  at: Pose,
+  side: 'left' | 'right',
+  pipes: readonly [Point, Point][],
+): [Obstacle, number][] {
   const bag = at.bags[side]
   const sign = side === 'left' ? 1 : -1
   const { frame, innerFender, brakeLine, exhaust, tyre } = truck
@@ -94,8 +135,18 @@ function distances(truck: Truck, at: Pose, side: 'left' | 'right', pipes: readon
   const radius = bag.diameter / 2
   const inside = tyreInside(truck)
   const roll = sign * at.roll
-  const rail = { inner: (frame.spacing - frame.railWidth) / 2, outer: (frame.spacing + frame.railWidth) / 2, low: bottom, high: bottom + frame.depth }
-  const wall = innerFender && { inner: innerFender.y, outer: innerFender.y + 0.01, low: innerFender.bottom, high: innerFender.bottom + 1 }
+  const rail = {
+    inner: (frame.spacing - frame.railWidth) / 2,
+    outer: (frame.spacing + frame.railWidth) / 2,
+    low: bottom,
+    high: bottom + frame.depth,
+  }
+  const wall = innerFender && {
+    inner: innerFender.y,
+    outer: innerFender.y + 0.01,
+    low: innerFender.bottom,
+    high: innerFender.bottom + 1,
+  }
   const centre = tyre.radius + at.rise + roll * inside
   const wheel = { inner: inside, outer: inside + 1, low: centre - tyre.radius, high: centre + tyre.radius }
   let [toFrame, toWall, toTyre, toLine, toPipe] = [Infinity, Infinity, Infinity, Infinity, Infinity]
@@ -109,19 +160,34 @@ function distances(truck: Truck, at: Pose, side: 'left' | 'right', pipes: readon
     toTyre = Math.min(toTyre, toBox(y, z, radius, wheel))
     if (brakeLine) {
       // It rides on the axle, so it moves with the lower end.
-      const flat = Math.hypot(brakeLine.x, brakeLine.y - roll * (brakeLine.z - tyre.radius) - y) - radius - BRAKE_LINE_RADIUS
+      const flat =
+        Math.hypot(brakeLine.x, brakeLine.y - roll * (brakeLine.z - tyre.radius) - y) -
+        radius -
+        BRAKE_LINE_RADIUS
       const up = Math.abs(brakeLine.z + at.rise + roll * brakeLine.y - z)
       toLine = Math.min(toLine, flat > 0 ? Math.hypot(flat, up) : Math.max(flat, up - BRAKE_LINE_RADIUS))
     }
-    for (const [a, b] of pipes) toPipe = Math.min(toPipe, toSegment(sign * y, z, a, b) - radius - exhaust.radius)
+    for (const [a, b] of pipes)
+      toPipe = Math.min(toPipe, toSegment(sign * y, z, a, b) - radius - exhaust.radius)
   }
-  return ([['frame', toFrame], ['inner fender', toWall], ['tyre', toTyre], ['brake line', toLine], ['exhaust', toPipe]] as [Obstacle, number][]).filter(([, value]) => value < Infinity)
+  return (
+    [
+      ['frame', toFrame],
+      ['inner fender', toWall],
+      ['tyre', toTyre],
+      ['brake line', toLine],
+      ['exhaust', toPipe],
+    ] as [Obstacle, number][]
+  ).filter(([, value]) => value < Infinity)
 }
 
 /** Wheel travel from unladen to full droop (below nothing) and to the bump stop, m. */
-export function travelOf(truck: Truck): { droop: number, bump: number } {
+export function travelOf(truck: Truck): { droop: number; bump: number } {
   const { seatGap, suspension } = truck
-  return { droop: Math.min(seatGap.unladen - seatGap.droop, 0) / suspension.motionRatio, bump: Math.max(seatGap.unladen - seatGap.bump, 0) / suspension.motionRatio }
+  return {
+    droop: Math.min(seatGap.unladen - seatGap.droop, 0) / suspension.motionRatio,
+    bump: Math.max(seatGap.unladen - seatGap.bump, 0) / suspension.motionRatio,
+  }
 }
 
 /**
@@ -139,7 +205,9 @@ export function fitSpring(truck: Truck, spring: SpringClass, spacer: number, ste
     const at = pose(truck, spring, spacer, left, right)
     for (const side of ['left', 'right'] as const) {
       fullDiameter = Math.max(fullDiameter, at.bags[side].diameter)
-      const list = inCoil ? [['coil', (truck.coil.inner - at.bags[side].diameter) / 2] as [Obstacle, number]] : distances(truck, at, side, pipes)
+      const list = inCoil
+        ? [['coil', (truck.coil.inner - at.bags[side].diameter) / 2] as [Obstacle, number]]
+        : distances(truck, at, side, pipes)
       for (const [on, value] of list) {
         if (!at.nearest || value < at.nearest.value) at.nearest = { on, side, value }
         if (value < (least.get(on)?.value ?? Infinity)) least.set(on, { on, value, side, left, right })
@@ -147,7 +215,7 @@ export function fitSpring(truck: Truck, spring: SpringClass, spacer: number, ste
     }
     return at
   }
-  const together = travels.map(t => sweep(t, t))
+  const together = travels.map((t) => sweep(t, t))
   const crossed = travels.map((t, i) => sweep(t, travels[steps - 1 - i]!))
   const clearances = [...least.values()].sort((a, b) => a.value - b.value)
   return { together, crossed, clearances, worst: clearances[0] ?? null, fullDiameter }

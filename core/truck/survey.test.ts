@@ -20,11 +20,21 @@ describe('two heights and a known load', () => {
     expect(r.rate * 0.053 + 20_000 * 0.013).toBeCloseTo(250 * 9.80665, 6)
   })
   test('the rate found gives the squat back, whatever the pack', () => {
-    fc.assert(fc.property(fc.double({ min: 20_000, max: 90_000, noNaN: true }), fc.double({ min: 0.02, max: 0.12, noNaN: true }), fc.double({ min: 0.01, max: 0.08, noNaN: true }), (rate, h, contact) => {
-      const second = { contact, rate: 30_000 }
-      const load = (2 * (rate * h + second.rate * Math.max(h - contact, 0))) / 9.80665
-      expect(twoHeights({ load, beforeLeft: 1, beforeRight: 1, afterLeft: 1 - h, afterRight: 1 - h }, second)!.rate).toBeCloseTo(rate, 3)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 20_000, max: 90_000, noNaN: true }),
+        fc.double({ min: 0.02, max: 0.12, noNaN: true }),
+        fc.double({ min: 0.01, max: 0.08, noNaN: true }),
+        (rate, h, contact) => {
+          const second = { contact, rate: 30_000 }
+          const load = (2 * (rate * h + second.rate * Math.max(h - contact, 0))) / 9.80665
+          expect(
+            twoHeights({ load, beforeLeft: 1, beforeRight: 1, afterLeft: 1 - h, afterRight: 1 - h }, second)!
+              .rate,
+          ).toBeCloseTo(rate, 3)
+        },
+      ),
+    )
   })
   test('no squat, or less than the tape can tell, gives no rate', () => {
     expect(twoHeights({ ...squat, afterLeft: 0.979, afterRight: 0.977 }, null)).toBeNull()
@@ -42,28 +52,58 @@ describe('the survey as one truck', () => {
     expect(survey(() => {}).changes).toBeNull()
   })
   test('a lift not yet fitted widens the gap unladen and at droop; one taped with it fitted changes nothing', () => {
-    const before = survey((t) => { t.suspension.lift = 0.05; t.suspension.liftMeasured = false }).changes!
-    expect(before.seatGap).toEqual({ unladen: expect.closeTo(0.255, 9), droop: expect.closeTo(0.33, 9), bump: 0.11 })
+    const before = survey((t) => {
+      t.suspension.lift = 0.05
+      t.suspension.liftMeasured = false
+    }).changes!
+    expect(before.seatGap).toEqual({
+      unladen: expect.closeTo(0.255, 9),
+      droop: expect.closeTo(0.33, 9),
+      bump: 0.11,
+    })
     expect(before.heights.rearLeft).toBeCloseTo(1.03, 9)
-    expect(survey((t) => { t.suspension.lift = 0.05 }).changes).toBeNull()
+    expect(
+      survey((t) => {
+        t.suspension.lift = 0.05
+      }).changes,
+    ).toBeNull()
   })
   test('usual tolerances: scale 20 kg, unknown a tenth, tape 3 mm; a typed one rules', () => {
-    expect(survey((t) => { t.survey.rearAxle.how = 'scale' }).doubt.rearAxle).toBe(20)
+    expect(
+      survey((t) => {
+        t.survey.rearAxle.how = 'scale'
+      }).doubt.rearAxle,
+    ).toBe(20)
     expect(survey(() => {}).doubt.rearAxle).toBeCloseTo(111, 9)
-    expect(survey((t) => { t.survey.gap.how = 'tape' }).doubt.gap).toBe(0.003)
-    expect(survey((t) => { t.survey.gap = { how: 'tape', tolerance: 0.01 } }).doubt.gap).toBe(0.01)
+    expect(
+      survey((t) => {
+        t.survey.gap.how = 'tape'
+      }).doubt.gap,
+    ).toBe(0.003)
+    expect(
+      survey((t) => {
+        t.survey.gap = { how: 'tape', tolerance: 0.01 }
+      }).doubt.gap,
+    ).toBe(0.01)
   })
 })
 
 describe('scale tickets', () => {
   const one = (text: string) => readTickets(text).tickets![0]!
   test('axles by name, in any order, kg unless the heading or the figure says lb', () => {
-    expect(one('rear,front,label\n1110,1620,Yard')).toMatchObject({ label: 'Yard', front: 1620, rear: 1110, corners: null })
+    expect(one('rear,front,label\n1110,1620,Yard')).toMatchObject({
+      label: 'Yard',
+      front: 1620,
+      rear: 1110,
+      corners: null,
+    })
     expect(one('Front axle (lb);Rear axle (lb)\n3571;2447').front).toBeCloseTo(1619.78, 1)
     expect(one('front,rear\n3571 lb,1110').front).toBeCloseTo(1619.78, 1)
   })
   test('wheels make the axles', () => {
-    expect(one('date,front left,front right,rear left,rear right\n2026-03-10,820,800,560,550')).toMatchObject({ at: '2026-03-10', front: 1620, rear: 1110, corners: { rearRight: 550 } })
+    expect(one('date,front left,front right,rear left,rear right\n2026-03-10,820,800,560,550')).toMatchObject(
+      { at: '2026-03-10', front: 1620, rear: 1110, corners: { rearRight: 550 } },
+    )
   })
   test('every fault is told with its line and what to type', () => {
     expect(readTickets('weight\n3').problems![0]).toContain('front')
@@ -73,25 +113,39 @@ describe('scale tickets', () => {
     expect(readTickets(`front,rear\n${'1,2\n'.repeat(201)}`).problems![0]).toContain('at most')
   })
   test('never half read, never throws', () => {
-    fc.assert(fc.property(fc.string(), (text) => {
-      const r = readTickets(text)
-      expect((r.tickets === null) !== (r.problems === null)).toBe(true)
-    }))
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        const r = readTickets(text)
+        expect((r.tickets === null) !== (r.problems === null)).toBe(true)
+      }),
+    )
   })
   test('taken as the unladen weight an axle keeps its split; wheel scales give the wheels', () => {
     const plan = newPlan('leaf-flatbed', 'x')
-    const after = applyEdit(plan, takeTicket(plan.truck, { label: 'Yard', front: 1700, rear: 1200, corners: null }).patches).truck
+    const after = applyEdit(
+      plan,
+      takeTicket(plan.truck, { label: 'Yard', front: 1700, rear: 1200, corners: null }).patches,
+    ).truck
     expect(after.unladen.rearLeft + after.unladen.rearRight).toBeCloseTo(1200, 9)
     expect(after.unladen.rearLeft / after.unladen.rearRight).toBeCloseTo(560 / 550, 9)
     expect(after.survey.rearAxle.how).toBe('scale')
     const corners = { frontLeft: 1, frontRight: 2, rearLeft: 3, rearRight: 4 }
-    expect(applyEdit(plan, takeTicket(plan.truck, { label: 'Yard', front: 3, rear: 7, corners }).patches).truck.unladen).toEqual(corners)
+    expect(
+      applyEdit(plan, takeTicket(plan.truck, { label: 'Yard', front: 3, rear: 7, corners }).patches).truck
+        .unladen,
+    ).toEqual(corners)
   })
   test('the simulated weighbridge shows the plan’s own axles to its step', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 3000, noNaN: true }), fc.double({ min: 0, max: 3000, noNaN: true }), (l, r) => {
-      const w = simulatedWeighbridge(20).weigh({ frontLeft: l, frontRight: r, rearLeft: 0, rearRight: 0 })
-      expect(w.front % 20).toBe(0)
-      expect(Math.abs(w.front - l - r)).toBeLessThanOrEqual(10)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 3000, noNaN: true }),
+        fc.double({ min: 0, max: 3000, noNaN: true }),
+        (l, r) => {
+          const w = simulatedWeighbridge(20).weigh({ frontLeft: l, frontRight: r, rearLeft: 0, rearRight: 0 })
+          expect(w.front % 20).toBe(0)
+          expect(Math.abs(w.front - l - r)).toBeLessThanOrEqual(10)
+        },
+      ),
+    )
   })
 })

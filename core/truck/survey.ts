@@ -15,18 +15,37 @@ export const TOLERANCES = {
   unknownRate: 0.2,
 } as const
 
-export interface SurveyDoubt { frontAxle: number, rearAxle: number, gap: number, /** share */ rearRate: number }
+export interface SurveyDoubt {
+  frontAxle: number
+  rearAxle: number
+  gap: number
+  /** share */ rearRate: number
+}
 
-const weightDoubt = (known: Known<string>, value: number) => known.tolerance ?? (known.how === 'unknown' ? value * TOLERANCES.unknownWeight : known.how === 'scale' ? TOLERANCES.scale : TOLERANCES['wheel-scales'])
+const weightDoubt = (known: Known<string>, value: number) =>
+  known.tolerance ??
+  (known.how === 'unknown'
+    ? value * TOLERANCES.unknownWeight
+    : known.how === 'scale'
+      ? TOLERANCES.scale
+      : TOLERANCES['wheel-scales'])
 
 /** Rate of one side from a known load on the rear axle and the lips before and after; null when it did not squat. */
-export interface TwoHeights { rate: number, doubt: number, squat: number }
+export interface TwoHeights {
+  rate: number
+  doubt: number
+  squat: number
+}
 
 /**
  * k = (ΔF/2 − what the overload leaf takes past its contact)/Δh. The mean of two sides is two differences of two tape
  * readings each, so the mean squat is within one tape's tolerance (root of squares).
  */
-export function twoHeights(squat: Truck['survey']['squat'], overload: Truck['suspension']['overload'], tape = TAPE): TwoHeights | null {
+export function twoHeights(
+  squat: Truck['survey']['squat'],
+  overload: Truck['suspension']['overload'],
+  tape = TAPE,
+): TwoHeights | null {
   const mean = (squat.beforeLeft - squat.afterLeft + squat.beforeRight - squat.afterRight) / 2
   if (!(mean > tape) || !(squat.load > 0)) return null
   const second = overload ? overload.rate * Math.max(mean - overload.contact, 0) : 0
@@ -36,13 +55,23 @@ export function twoHeights(squat: Truck['survey']['squat'], overload: Truck['sus
 
 /** What a kit and a two-heights test change of a truck, if anything, and ± of its figures. Asks only for what it uses. */
 export type SurveyedPart = Pick<Truck, 'suspension' | 'survey' | 'seatGap' | 'heights' | 'unladen'>
-export interface SurveyChanges { changes: Pick<Truck, 'suspension' | 'seatGap' | 'heights'> | null, doubt: SurveyDoubt, rateFrom: 'two-heights' | 'sheet' | 'kind' }
+export interface SurveyChanges {
+  changes: Pick<Truck, 'suspension' | 'seatGap' | 'heights'> | null
+  doubt: SurveyDoubt
+  rateFrom: 'two-heights' | 'sheet' | 'kind'
+}
 
 /**
  * What the figures say once a kit and a two-heights test are counted. A lift not yet fitted when the tape was used widens
  * the gap unladen and at droop by its height; the stop stays where it is on the frame.
  */
-export function surveyChanges({ suspension: s, survey, seatGap, heights, unladen: w }: SurveyedPart): SurveyChanges {
+export function surveyChanges({
+  suspension: s,
+  survey,
+  seatGap,
+  heights,
+  unladen: w,
+}: SurveyedPart): SurveyChanges {
   const rear = s.liftMeasured ? 0 : s.lift
   const front = s.liftMeasured ? 0 : s.frontLift
   const inferred = survey.rearRate.how === 'two-heights' ? twoHeights(survey.squat, s.overload) : null
@@ -51,15 +80,27 @@ export function surveyChanges({ suspension: s, survey, seatGap, heights, unladen
     changes: !changed
       ? null
       : {
-          heights: { frontLeft: heights.frontLeft + front, frontRight: heights.frontRight + front, rearLeft: heights.rearLeft + rear, rearRight: heights.rearRight + rear },
-          seatGap: { unladen: seatGap.unladen + rear * s.motionRatio, droop: seatGap.droop + rear * s.motionRatio, bump: seatGap.bump },
+          heights: {
+            frontLeft: heights.frontLeft + front,
+            frontRight: heights.frontRight + front,
+            rearLeft: heights.rearLeft + rear,
+            rearRight: heights.rearRight + rear,
+          },
+          seatGap: {
+            unladen: seatGap.unladen + rear * s.motionRatio,
+            droop: seatGap.droop + rear * s.motionRatio,
+            bump: seatGap.bump,
+          },
           suspension: { ...s, rearRate: inferred?.rate ?? s.rearRate, frontStopGap: s.frontStopGap + front },
         },
     doubt: {
       frontAxle: weightDoubt(survey.frontAxle, w.frontLeft + w.frontRight),
       rearAxle: weightDoubt(survey.rearAxle, w.rearLeft + w.rearRight),
       gap: survey.gap.tolerance ?? (survey.gap.how === 'tape' ? TAPE : TOLERANCES.unknownGap),
-      rearRate: survey.rearRate.tolerance ?? inferred?.doubt ?? (survey.rearRate.how === 'sheet' ? TOLERANCES.sheetRate : TOLERANCES.unknownRate),
+      rearRate:
+        survey.rearRate.tolerance ??
+        inferred?.doubt ??
+        (survey.rearRate.how === 'sheet' ? TOLERANCES.sheetRate : TOLERANCES.unknownRate),
     },
     rateFrom: inferred ? 'two-heights' : survey.rearRate.how === 'sheet' ? 'sheet' : 'kind',
   }

@@ -8,15 +8,36 @@ export const PRESET_TOLERANCE = 13_790
 /** A gauge reads within ±5 % (common practice). */
 export const GAUGE_ACCURACY = 0.05
 
-export interface HaulNeed { left: number, right: number }
-export interface TuneResult { presets: Record<string, Preset & { followsLoad: boolean }>, minimum: number }
+export interface HaulNeed {
+  left: number
+  right: number
+}
+export interface TuneResult {
+  presets: Record<string, Preset & { followsLoad: boolean }>
+  minimum: number
+}
 
 /** A preset per haul: as stored, or what Load found; checked against the spring's limits. */
-export function tuneStage(tune: TunePlan, hauls: Record<string, Haul>, needs: Record<string, HaulNeed>, spring: SpringClass | null, teed: boolean): StageOutput<TuneResult> {
+export function tuneStage(
+  tune: TunePlan,
+  hauls: Record<string, Haul>,
+  needs: Record<string, HaulNeed>,
+  spring: SpringClass | null,
+  teed: boolean,
+): StageOutput<TuneResult> {
   const minimum = tune.minimum ?? spring?.minPressure ?? 0
   const presets: TuneResult['presets'] = {}
   const figures: Record<string, Figure> = {
-    minimum: { label: 'Minimum kept up', value: minimum, quantity: 'pressure', formula: tune.minimum === null ? 'the spring’s own minimum' : 'as typed', inputs: [{ label: 'Spring’s minimum', value: spring?.minPressure ?? null, quantity: 'pressure' }], source: 'Spring class (common practice); its own sheet rules', min: spring?.minPressure, max: spring?.maxPressure },
+    minimum: {
+      label: 'Minimum kept up',
+      value: minimum,
+      quantity: 'pressure',
+      formula: tune.minimum === null ? 'the spring’s own minimum' : 'as typed',
+      inputs: [{ label: 'Spring’s minimum', value: spring?.minPressure ?? null, quantity: 'pressure' }],
+      source: 'Spring class (common practice); its own sheet rules',
+      min: spring?.minPressure,
+      max: spring?.maxPressure,
+    },
   }
   const notes: Note[] = []
   for (const [id, haul] of ordered(hauls)) {
@@ -26,30 +47,132 @@ export function tuneStage(tune: TunePlan, hauls: Record<string, Haul>, needs: Re
     const preset = stored ?? { left: Math.max(need.left, minimum), right: Math.max(need.right, minimum) }
     presets[id] = { ...preset, followsLoad: !stored }
     for (const side of ['left', 'right'] as const) {
-      figures[`${id}.${side}`] = { label: `${haul.label}, ${side}`, value: preset[side], quantity: 'pressure', formula: stored ? 'as stored' : 'Load’s pressure, never under the minimum', inputs: [{ label: 'Load finds', value: need[side], quantity: 'pressure' }, { label: 'Block holds within', value: PRESET_TOLERANCE, quantity: 'pressure' }, { label: 'Gauge reads within', value: GAUGE_ACCURACY, quantity: 'ratio' }], source: 'Load; tolerances are common practice', min: minimum, max: spring?.maxPressure }
+      figures[`${id}.${side}`] = {
+        label: `${haul.label}, ${side}`,
+        value: preset[side],
+        quantity: 'pressure',
+        formula: stored ? 'as stored' : 'Load’s pressure, never under the minimum',
+        inputs: [
+          { label: 'Load finds', value: need[side], quantity: 'pressure' },
+          { label: 'Block holds within', value: PRESET_TOLERANCE, quantity: 'pressure' },
+          { label: 'Gauge reads within', value: GAUGE_ACCURACY, quantity: 'ratio' },
+        ],
+        source: 'Load; tolerances are common practice',
+        min: minimum,
+        max: spring?.maxPressure,
+      }
     }
     notes.push(...rules(id, haul.label, preset, stored !== undefined, need, minimum, spring, teed))
   }
   if (spring && tune.minimum !== null && tune.minimum < spring.minPressure) {
-    notes.push({ stage: 'tune', quantity: 'pressure', rule: 'minimum-too-low', rank: 'stop', subject: 'minimum', value: tune.minimum, limit: spring.minPressure, title: 'The minimum is under the spring’s own', text: 'It is set to {value}; under {limit} the spring folds and chafes.', source: 'Spring class (common practice)', remedy: { label: 'Take the spring’s minimum', patches: [{ op: 'replace', path: ['tune', 'minimum'], value: null }] } })
+    notes.push({
+      stage: 'tune',
+      quantity: 'pressure',
+      rule: 'minimum-too-low',
+      rank: 'stop',
+      subject: 'minimum',
+      value: tune.minimum,
+      limit: spring.minPressure,
+      title: 'The minimum is under the spring’s own',
+      text: 'It is set to {value}; under {limit} the spring folds and chafes.',
+      source: 'Spring class (common practice)',
+      remedy: {
+        label: 'Take the spring’s minimum',
+        patches: [{ op: 'replace', path: ['tune', 'minimum'], value: null }],
+      },
+    })
   }
   const count = Object.keys(presets).length
-  const storedCount = Object.keys(tune.presets).filter(id => hauls[id]).length
-  return { figures, notes, state: stateOf(notes, count > 0 && storedCount === count ? 'clear' : storedCount > 0 ? 'begun' : 'none'), headline: { text: `${storedCount} of ${count} preset${count === 1 ? '' : 's'}` }, result: { presets, minimum } }
+  const storedCount = Object.keys(tune.presets).filter((id) => hauls[id]).length
+  return {
+    figures,
+    notes,
+    state: stateOf(notes, count > 0 && storedCount === count ? 'clear' : storedCount > 0 ? 'begun' : 'none'),
+    headline: { text: `${storedCount} of ${count} preset${count === 1 ? '' : 's'}` },
+    result: { presets, minimum },
+  }
 }
 
-function rules(id: string, label: string, preset: Preset, stored: boolean, need: HaulNeed, minimum: number, spring: SpringClass | null, teed: boolean): Note[] {
+function rules(
+  id: string,
+  label: string,
+  preset: Preset,
+  stored: boolean,
+  need: HaulNeed,
+  minimum: number,
+  spring: SpringClass | null,
+  teed: boolean,
+): Note[] {
   if (!spring) return []
   const notes: Note[] = []
   const base = { stage: 'tune', quantity: 'pressure', subject: id } as const
   const high = Math.max(preset.left, preset.right)
   const low = Math.min(preset.left, preset.right)
-  const follow = { label: 'Take Load’s pressure', patches: [{ op: 'remove' as const, path: ['tune', 'presets', id] }] }
-  if (high > spring.maxPressure) notes.push({ ...base, rule: 'preset-over-limit', rank: 'stop', value: high, limit: spring.maxPressure, title: `Preset “${label}” is over the spring’s limit`, text: 'It would set {value}; the spring stops at {limit}.', source: 'Spring class (common practice); its own sheet rules', remedy: follow })
-  if (low < minimum) notes.push({ ...base, rule: 'preset-under-minimum', rank: 'stop', value: low, limit: minimum, title: `Preset “${label}” is under the minimum`, text: 'It would set {value}; never run the springs under {limit}.', source: 'Spring class (common practice); its own sheet rules', remedy: follow })
+  const follow = {
+    label: 'Take Load’s pressure',
+    patches: [{ op: 'remove' as const, path: ['tune', 'presets', id] }],
+  }
+  if (high > spring.maxPressure)
+    notes.push({
+      ...base,
+      rule: 'preset-over-limit',
+      rank: 'stop',
+      value: high,
+      limit: spring.maxPressure,
+      title: `Preset “${label}” is over the spring’s limit`,
+      text: 'It would set {value}; the spring stops at {limit}.',
+      source: 'Spring class (common practice); its own sheet rules',
+      remedy: follow,
+    })
+  if (low < minimum)
+    notes.push({
+      ...base,
+      rule: 'preset-under-minimum',
+      rank: 'stop',
+      value: low,
+      limit: minimum,
+      title: `Preset “${label}” is under the minimum`,
+      text: 'It would set {value}; never run the springs under {limit}.',
+      source: 'Spring class (common practice); its own sheet rules',
+      remedy: follow,
+    })
   if (!stored) return notes
-  const off = Math.max(Math.abs(preset.left - Math.max(need.left, minimum)), Math.abs(preset.right - Math.max(need.right, minimum)))
-  if (off > PRESET_TOLERANCE * 1.5) notes.push({ ...base, rule: 'preset-off-load', rank: 'know', value: off, limit: PRESET_TOLERANCE, title: `Preset “${label}” differs from Load`, text: 'It stands {value} from what the load asks; the block itself holds within {limit}.', source: 'Load; common practice', remedy: follow })
-  if (teed && Math.abs(preset.left - preset.right) > 1) notes.push({ ...base, rule: 'teed-preset', rank: 'fix', value: Math.abs(preset.left - preset.right), limit: 0, title: `Preset “${label}” sets two pressures on one line`, text: 'The springs are teed: they always share one pressure. The two differ by {value}.', source: 'Circuit', remedy: { label: 'Set both alike', patches: [{ op: 'replace', path: ['tune', 'presets', id], value: { left: Math.max(preset.left, preset.right), right: Math.max(preset.left, preset.right) } }] } })
+  const off = Math.max(
+    Math.abs(preset.left - Math.max(need.left, minimum)),
+    Math.abs(preset.right - Math.max(need.right, minimum)),
+  )
+  if (off > PRESET_TOLERANCE * 1.5)
+    notes.push({
+      ...base,
+      rule: 'preset-off-load',
+      rank: 'know',
+      value: off,
+      limit: PRESET_TOLERANCE,
+      title: `Preset “${label}” differs from Load`,
+      text: 'It stands {value} from what the load asks; the block itself holds within {limit}.',
+      source: 'Load; common practice',
+      remedy: follow,
+    })
+  if (teed && Math.abs(preset.left - preset.right) > 1)
+    notes.push({
+      ...base,
+      rule: 'teed-preset',
+      rank: 'fix',
+      value: Math.abs(preset.left - preset.right),
+      limit: 0,
+      title: `Preset “${label}” sets two pressures on one line`,
+      text: 'The springs are teed: they always share one pressure. The two differ by {value}.',
+      source: 'Circuit',
+      remedy: {
+        label: 'Set both alike',
+        patches: [
+          {
+            op: 'replace',
+            path: ['tune', 'presets', id],
+            value: { left: Math.max(preset.left, preset.right), right: Math.max(preset.left, preset.right) },
+          },
+        ],
+      },
+    })
   return notes
 }

@@ -5,22 +5,34 @@ import { chromium } from '@playwright/test'
 
 const here = dirname(fileURLToPath(import.meta.url))
 const address = process.argv[2] ?? 'http://127.0.0.1:3000'
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+})
 
 async function take(name, path, { theme = 'day', width = 1280, height = 800, at, first } = {}) {
   const page = await browser.newPage({ viewport: { width, height }, locale: 'en-GB', timezoneId: 'UTC' })
-  await page.addInitScript(t => localStorage.setItem('np.theme', t), theme)
+  await page.addInitScript((t) => localStorage.setItem('np.theme', t), theme)
   await page.goto(address + path)
   await page.waitForSelector('html[data-ready]')
   await page.waitForTimeout(2500)
   if (first) await first(page)
-  if (at) await page.getByRole('region', { name: at }).evaluate(e => e.scrollIntoView({ block: 'start' }))
+  if (at) await page.getByRole('region', { name: at }).evaluate((e) => e.scrollIntoView({ block: 'start' }))
   await page.screenshot({ path: join(here, `${name}.png`) })
   await page.close()
 }
 
 await take('jobs', '/')
-for (const stage of ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover']) await take(stage, `/jobs/estuary-flatbed/${stage}`)
+for (const stage of ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'])
+  await take(stage, `/jobs/estuary-flatbed/${stage}`)
 await take('truck-fit', '/jobs/festival-rig/truck', {
   at: 'Springs in place',
   first: async (page) => {
@@ -37,7 +49,7 @@ await take('air-run', '/jobs/festival-rig/air', {
     await panel.getByRole('button', { name: 'Play' }).click()
     await page.waitForTimeout(3200)
     await panel.getByRole('button', { name: 'Hold' }).click()
-    await page.locator('[data-stage]').evaluate(e => e.scrollTo(0, 0))
+    await page.locator('[data-stage]').evaluate((e) => e.scrollTo(0, 0))
     await page.waitForTimeout(300)
   },
 })
@@ -46,7 +58,7 @@ await take('air-sets', '/jobs/hive-hauler/air', {
     const sets = page.getByRole('region', { name: 'Which set' })
     await sets.getByRole('button', { name: 'Try them all' }).click()
     await sets.getByRole('button', { name: 'Try them all' }).waitFor({ timeout: 180_000 })
-    await sets.evaluate(e => e.scrollIntoView({ block: 'start' }))
+    await sets.evaluate((e) => e.scrollIntoView({ block: 'start' }))
     await page.waitForTimeout(600)
   },
 })

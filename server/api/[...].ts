@@ -1,4 +1,8 @@
 /** Any other address under /api: the one error shape, too. */
 export default route(async () => {
-  throw new ApiError(404, 'no-route', 'There is nothing at this address. The page’s own calls are listed in server/api.')
+  throw new ApiError(
+    404,
+    'no-route',
+    'There is nothing at this address. The page’s own calls are listed in server/api.',
+  )
 })

@@ -11,17 +11,32 @@ export type Database = PgDatabase<NodePgQueryResultHKT, typeof schema>
  * connects anew.
  */
 export function connect(url: string) {
-  const pool = new pg.Pool({ connectionString: url, max: 8, connectionTimeoutMillis: 2500, idleTimeoutMillis: 30_000, query_timeout: 10_000 })
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 8,
+    connectionTimeoutMillis: 2500,
+    idleTimeoutMillis: 30_000,
+    query_timeout: 10_000,
+  })
   pool.on('error', () => {})
-  pool.on('connect', client => client.on('error', () => {}))
+  pool.on('connect', (client) => client.on('error', () => {}))
   return { db: drizzle(pool, { schema }), pool }
 }
 
 /** Whether an error means that the database cannot be reached just now, rather than that a query is wrong. */
 export function isAway(error: unknown): boolean {
-  for (let e = error as { code?: string, message?: string, cause?: unknown } | undefined; e; e = e.cause as typeof e) {
+  for (
+    let e = error as { code?: string; message?: string; cause?: unknown } | undefined;
+    e;
+    e = e.cause as typeof e
+  ) {
     if (e.code && /^(ECONN|EPIPE|ENOTFOUND|ETIMEDOUT|08|57P0|53300)/.test(e.code)) return true
-    if (/timeout exceeded when trying to connect|Connection terminated|Query read timeout|ECONNREFUSED/i.test(e.message ?? '')) return true
+    if (
+      /timeout exceeded when trying to connect|Connection terminated|Query read timeout|ECONNREFUSED/i.test(
+        e.message ?? '',
+      )
+    )
+      return true
   }
   return false
 }

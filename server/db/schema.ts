@@ -21,42 +21,66 @@ export const shops = pgTable('shops', {
 
 export const people = pgTable('people', {
   id: text().primaryKey(),
-  shopId: text('shop_id').notNull().references(() => shops.id),
+  shopId: text('shop_id')
+    .notNull()
+    .references(() => shops.id),
   name: text().notNull(),
   role: text().notNull().default(''),
 })
 
 /** A job's head: the number of its newest revision and what the list shows of it. The plan itself is in revisions. */
-export const jobs = pgTable('jobs', {
-  id: text().primaryKey(),
-  shopId: text('shop_id').notNull().references(() => shops.id),
-  authorId: text('author_id').notNull().references(() => people.id),
-  head: integer().notNull(),
-  summary: jsonb().$type<JobSummary>().notNull(),
-  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
-  updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
-}, table => [
-  index('jobs_by_shop').on(table.shopId, sql`${table.updatedAt} desc`, table.id),
-])
+export const jobs = pgTable(
+  'jobs',
+  {
+    id: text().primaryKey(),
+    shopId: text('shop_id')
+      .notNull()
+      .references(() => shops.id),
+    authorId: text('author_id')
+      .notNull()
+      .references(() => people.id),
+    head: integer().notNull(),
+    summary: jsonb().$type<JobSummary>().notNull(),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index('jobs_by_shop').on(table.shopId, sql`${table.updatedAt} desc`, table.id)],
+)
 
 /** Every save, never overwritten: the whole plan, the edits that made it, and the revision it began from. */
-export const revisions = pgTable('revisions', {
-  jobId: text('job_id').notNull().references(() => jobs.id),
-  number: integer().notNull(),
-  shopId: text('shop_id').notNull().references(() => shops.id),
-  authorId: text('author_id').notNull().references(() => people.id),
-  base: integer().notNull(),
-  plan: jsonb().$type<Plan>().notNull(),
-  edits: jsonb().$type<Edit[]>().notNull(),
-  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
-}, table => [primaryKey({ columns: [table.jobId, table.number] })])
+export const revisions = pgTable(
+  'revisions',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    number: integer().notNull(),
+    shopId: text('shop_id')
+      .notNull()
+      .references(() => shops.id),
+    authorId: text('author_id')
+      .notNull()
+      .references(() => people.id),
+    base: integer().notNull(),
+    plan: jsonb().$type<Plan>().notNull(),
+    edits: jsonb().$type<Edit[]>().notNull(),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.number] })],
+)
 
 /** Sweeps over many sets, worked off by the queue: how far each is, and what it found. */
 export const sweeps = pgTable('sweeps', {
   id: text().primaryKey(),
-  jobId: text('job_id').notNull().references(() => jobs.id),
-  shopId: text('shop_id').notNull().references(() => shops.id),
-  authorId: text('author_id').notNull().references(() => people.id),
+  jobId: text('job_id')
+    .notNull()
+    .references(() => jobs.id),
+  shopId: text('shop_id')
+    .notNull()
+    .references(() => shops.id),
+  authorId: text('author_id')
+    .notNull()
+    .references(() => people.id),
   state: text().$type<'waiting' | 'running' | 'done' | 'failed' | 'stopped'>().notNull().default('waiting'),
   done: integer().notNull().default(0),
   total: integer().notNull(),

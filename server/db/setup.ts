@@ -16,16 +16,24 @@ export async function setUp(url: string, migrationsFolder: string): Promise<{ de
     // Whole or not at all: a crash while loading leaves nothing half there.
     await db.transaction(async (tx) => {
       await tx.insert(shops).values({ ...DEMO_SHOP, units: { ...US_UNITS, length: 'mm', mass: 'kg' } })
-      await tx.insert(people).values(DEMO_PEOPLE.map(p => ({ ...p, shopId: DEMO_SHOP.id })))
+      await tx.insert(people).values(DEMO_PEOPLE.map((p) => ({ ...p, shopId: DEMO_SHOP.id })))
       // A minute apart, so that the list shows them in the order of their numbers.
       for (const [i, { id, plan }] of demoJobs().entries()) {
-        const created = await createJob(tx, { shopId: DEMO_SHOP.id, authorId: 'odile' }, id, plan, new Date(Date.now() - i * 60_000))
-        if (!created.ok) throw new Error(`The demo job ${id} does not fit the plan format: ${created.problems.map(p => p.message).join('; ')}`)
+        const created = await createJob(
+          tx,
+          { shopId: DEMO_SHOP.id, authorId: 'odile' },
+          id,
+          plan,
+          new Date(Date.now() - i * 60_000),
+        )
+        if (!created.ok)
+          throw new Error(
+            `The demo job ${id} does not fit the plan format: ${created.problems.map((p) => p.message).join('; ')}`,
+          )
       }
     })
     return { demoLoaded: true }
-  }
-  finally {
+  } finally {
     await pool.end()
   }
 }

@@ -15,12 +15,23 @@ export type SweepRow = typeof sweeps.$inferSelect
 export async function askSweep(db: Database, who: Who, jobId: string): Promise<SweepRow | null> {
   const job = await readJob(db, who.shopId, jobId)
   if (!job) return null
-  const [row] = await db.insert(sweeps).values({ id: randomUUID(), jobId, ...who, total: setsToTry(job.plan.air).length }).returning()
+  const [row] = await db
+    .insert(sweeps)
+    .values({ id: randomUUID(), jobId, ...who, total: setsToTry(job.plan.air).length })
+    .returning()
   return row!
 }
 
-export async function readSweep(db: Database, shopId: string, jobId: string, id: string): Promise<SweepRow | null> {
-  const [row] = await db.select().from(sweeps).where(and(eq(sweeps.id, id), eq(sweeps.jobId, jobId), eq(sweeps.shopId, shopId)))
+export async function readSweep(
+  db: Database,
+  shopId: string,
+  jobId: string,
+  id: string,
+): Promise<SweepRow | null> {
+  const [row] = await db
+    .select()
+    .from(sweeps)
+    .where(and(eq(sweeps.id, id), eq(sweeps.jobId, jobId), eq(sweeps.shopId, shopId)))
   return row ?? null
 }
 
@@ -28,7 +39,8 @@ export async function readSweep(db: Database, shopId: string, jobId: string, id:
 export async function stopSweep(db: Database, shopId: string, jobId: string, id: string): Promise<boolean> {
   const row = await readSweep(db, shopId, jobId, id)
   if (!row) return false
-  if (row.state === 'waiting' || row.state === 'running') await db.update(sweeps).set({ state: 'stopped' }).where(eq(sweeps.id, id))
+  if (row.state === 'waiting' || row.state === 'running')
+    await db.update(sweeps).set({ state: 'stopped' }).where(eq(sweeps.id, id))
   return true
 }
 
@@ -49,14 +61,17 @@ export async function workSweep(db: Database, id: string): Promise<void> {
   for (const [i, choice] of choices.entries()) {
     try {
       results.push(trySet(job.plan, choice))
-    }
-    catch {
+    } catch {
       // A set that cannot be run on this circuit is simply not among the answers.
     }
     await breathe()
     if ((i + 1) % BATCH !== 0 && i + 1 < choices.length) continue
     const last = i + 1 === choices.length
-    const kept = await db.update(sweeps).set({ state: last ? 'done' : 'running', done: i + 1, results }).where(and(eq(sweeps.id, id), eq(sweeps.state, i < BATCH ? row.state : 'running'))).returning({ id: sweeps.id })
+    const kept = await db
+      .update(sweeps)
+      .set({ state: last ? 'done' : 'running', done: i + 1, results })
+      .where(and(eq(sweeps.id, id), eq(sweeps.state, i < BATCH ? row.state : 'running')))
+      .returning({ id: sweeps.id })
     if (kept.length === 0) return
   }
 }

@@ -7,7 +7,10 @@ const AGAIN = 2000
 let ready: PgBoss | null = null
 
 export async function startQueue(): Promise<void> {
-  const boss = new PgBoss({ connectionString: process.env.DATABASE_URL ?? 'postgres://nimble@127.0.0.1:5432/postgres', max: 2 })
+  const boss = new PgBoss({
+    connectionString: process.env.DATABASE_URL ?? 'postgres://nimble@127.0.0.1:5432/postgres',
+    max: 2,
+  })
   // It goes on by itself once the database is back.
   boss.on('error', () => {})
   try {
@@ -17,8 +20,7 @@ export async function startQueue(): Promise<void> {
       if (job) await workSweep(useDatabase(), job.data.id)
     })
     ready = boss
-  }
-  catch {
+  } catch {
     await boss.stop({ graceful: false }).catch(() => {})
     setTimeout(() => void startQueue(), AGAIN).unref()
   }
@@ -26,6 +28,11 @@ export async function startQueue(): Promise<void> {
 
 /** Queues a sweep. */
 export async function queueSweep(id: string): Promise<void> {
-  if (!ready) throw new ApiError(503, 'queue-away', 'The server’s queue is not up yet. Try again in a moment, or try the sets here.')
+  if (!ready)
+    throw new ApiError(
+      503,
+      'queue-away',
+      'The server’s queue is not up yet. Try again in a moment, or try the sets here.',
+    )
   await ready.send(SWEEP, { id }, { expireInHours: 2, retryLimit: 1 })
 }

@@ -8,7 +8,12 @@ import { people } from '../db/schema'
 
 /** An error meant for the user: what, where, why, what to do. */
 export class ApiError extends Error {
-  constructor(readonly status: number, readonly code: string, message: string, readonly more: Partial<ApiErrorBody['error']> = {}) {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly more: Partial<ApiErrorBody['error']> = {},
+  ) {
     super(message)
   }
 }
@@ -18,13 +23,21 @@ export function route<T>(handler: (event: H3Event<EventHandlerRequest>) => Promi
   return defineEventHandler(async (event) => {
     try {
       return await handler(event)
-    }
-    catch (error) {
-      const known = error instanceof ApiError
-        ? error
-        : isAway(error)
-          ? new ApiError(503, 'database-away', 'The database does not answer just now. What you typed is kept here and saved when it is back.')
-          : new ApiError(500, 'unexpected', 'The server met an error it did not expect. Try again; the log holds the details.')
+    } catch (error) {
+      const known =
+        error instanceof ApiError
+          ? error
+          : isAway(error)
+            ? new ApiError(
+                503,
+                'database-away',
+                'The database does not answer just now. What you typed is kept here and saved when it is back.',
+              )
+            : new ApiError(
+                500,
+                'unexpected',
+                'The server met an error it did not expect. Try again; the log holds the details.',
+              )
       if (known.code === 'unexpected') console.error(error)
       setResponseStatus(event, known.status)
       return { error: { code: known.code, message: known.message, ...known.more } } satisfies ApiErrorBody
@@ -34,7 +47,8 @@ export function route<T>(handler: (event: H3Event<EventHandlerRequest>) => Promi
 
 /** Reads a body as text, refusing one over the limit without holding it all. */
 export async function readLimited(event: H3Event, limit: number): Promise<string> {
-  const tooLarge = () => new ApiError(413, 'too-large', `That is larger than ${limit / 1e6} MB, the most this accepts.`)
+  const tooLarge = () =>
+    new ApiError(413, 'too-large', `That is larger than ${limit / 1e6} MB, the most this accepts.`)
   if (Number(getHeader(event, 'content-length') ?? 0) > limit) throw tooLarge()
   const chunks: Buffer[] = []
   let size = 0
@@ -51,17 +65,20 @@ export async function readChecked<T>(event: H3Event, schema: yup.Schema<T>, limi
   let value: unknown
   try {
     value = JSON.parse(await readLimited(event, limit))
-  }
-  catch (error) {
+  } catch (error) {
     if (error instanceof ApiError) throw error
     throw new ApiError(400, 'not-json', 'The request is not JSON.')
   }
   try {
     return schema.validateSync(value, { strict: true, abortEarly: false })
-  }
-  catch (error) {
-    const all = error instanceof yup.ValidationError && error.inner.length ? error.inner : [error as yup.ValidationError]
-    throw new ApiError(422, 'invalid', all[0]!.message, { problems: all.map(e => ({ path: e.path ?? '', message: e.message })) })
+  } catch (error) {
+    const all =
+      error instanceof yup.ValidationError && error.inner.length
+        ? error.inner
+        : [error as yup.ValidationError]
+    throw new ApiError(422, 'invalid', all[0]!.message, {
+      problems: all.map((e) => ({ path: e.path ?? '', message: e.message })),
+    })
   }
 }
 
@@ -70,8 +87,16 @@ const SHOP = 'saltmarsh'
 /** The shop and the person behind a request. Until there are accounts: one shop, and the person the browser names. */
 export async function whoIs(event: H3Event): Promise<Who> {
   const authorId = getHeader(event, 'x-author') ?? 'odile'
-  const [person] = await useDatabase().select({ id: people.id, shopId: people.shopId }).from(people).where(eq(people.id, authorId))
-  if (!person) throw new ApiError(422, 'unknown-person', 'The person named is not in this shop. Choose who you are again.')
+  const [person] = await useDatabase()
+    .select({ id: people.id, shopId: people.shopId })
+    .from(people)
+    .where(eq(people.id, authorId))
+  if (!person)
+    throw new ApiError(
+      422,
+      'unknown-person',
+      'The person named is not in this shop. Choose who you are again.',
+    )
   return { shopId: person.shopId, authorId: person.id }
 }
 

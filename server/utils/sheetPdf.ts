@@ -4,57 +4,115 @@ import PDFDocument from 'pdfkit'
 import type { SheetBlocks } from '#core/handover/sheetText'
 
 const require = createRequire(import.meta.url)
-const font = (family: string, weight: 400 | 600) => readFileSync(require.resolve(`@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`))
+const font = (family: string, weight: 400 | 600) =>
+  readFileSync(require.resolve(`@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`))
 
 /** The driver's sheet as a PDF on A4 or Letter, one page, fonts embedded. */
 export function sheetPdf(blocks: SheetBlocks, shop: string, paper: 'A4' | 'Letter'): Promise<Buffer> {
-  const doc = new PDFDocument({ size: paper === 'A4' ? 'A4' : 'LETTER', margin: 42, info: { Title: `${blocks.title}: air spring sheet`, Author: shop } })
-  doc.registerFont('text', font('barlow', 400)).registerFont('bold', font('barlow', 600)).registerFont('figure', font('spline-sans-mono', 600))
+  const doc = new PDFDocument({
+    size: paper === 'A4' ? 'A4' : 'LETTER',
+    margin: 42,
+    info: { Title: `${blocks.title}: air spring sheet`, Author: shop },
+  })
+  doc
+    .registerFont('text', font('barlow', 400))
+    .registerFont('bold', font('barlow', 600))
+    .registerFont('figure', font('spline-sans-mono', 600))
   const width = doc.page.width - 84
   const left = 42
-  doc.font('bold').fontSize(20).text(blocks.title, left, 42, { width: width * 0.65 })
-  doc.font('text').fontSize(10.5).text(blocks.under, { width: width * 0.65 })
+  doc
+    .font('bold')
+    .fontSize(20)
+    .text(blocks.title, left, 42, { width: width * 0.65 })
+  doc
+    .font('text')
+    .fontSize(10.5)
+    .text(blocks.under, { width: width * 0.65 })
   const headEnd = doc.y
-  doc.font('bold').fontSize(11).text(shop, left + width * 0.65, 46, { width: width * 0.35, align: 'right' })
-  doc.font('text').fontSize(9.5).text('Air spring sheet for the driver', { width: width * 0.35, align: 'right' })
+  doc
+    .font('bold')
+    .fontSize(11)
+    .text(shop, left + width * 0.65, 46, { width: width * 0.35, align: 'right' })
+  doc
+    .font('text')
+    .fontSize(9.5)
+    .text('Air spring sheet for the driver', { width: width * 0.35, align: 'right' })
   let y = Math.max(headEnd, doc.y) + 8
-  doc.moveTo(left, y).lineTo(left + width, y).lineWidth(1.5).stroke()
+  doc
+    .moveTo(left, y)
+    .lineTo(left + width, y)
+    .lineWidth(1.5)
+    .stroke()
   y += 12
-  for (const [i, [label, value]] of [['Never under', blocks.least], ['Never over', blocks.most]].entries()) {
+  for (const [i, [label, value]] of [
+    ['Never under', blocks.least],
+    ['Never over', blocks.most],
+  ].entries()) {
     const x = left + i * (width / 2 + 6)
-    doc.roundedRect(x, y, width / 2 - 6, 56, 4).lineWidth(1.2).stroke()
-    doc.font('text').fontSize(10).text(label!, x + 10, y + 7)
-    doc.font('figure').fontSize(22).text(value!, x + 10, y + 22)
+    doc
+      .roundedRect(x, y, width / 2 - 6, 56, 4)
+      .lineWidth(1.2)
+      .stroke()
+    doc
+      .font('text')
+      .fontSize(10)
+      .text(label!, x + 10, y + 7)
+    doc
+      .font('figure')
+      .fontSize(22)
+      .text(value!, x + 10, y + 22)
   }
   y += 72
   doc.font('bold').fontSize(13).text('Pressure for each haul, read cold', left, y)
   y = doc.y + 4
-  const columns = [0.32, ...Array.from({ length: blocks.head.length - 1 }, () => 0.68 / (blocks.head.length - 1))]
+  const columns = [
+    0.32,
+    ...Array.from({ length: blocks.head.length - 1 }, () => 0.68 / (blocks.head.length - 1)),
+  ]
   const line = (cells: string[], fonts: [string, string], size: number) => {
     let x = left
     let bottom = y
     cells.forEach((cell, i) => {
       const w = columns[i]! * width
-      doc.font(i === 0 ? fonts[0] : fonts[1]).fontSize(size).text(cell, x, y, { width: w - 4, align: i === 0 ? 'left' : 'right' })
+      doc
+        .font(i === 0 ? fonts[0] : fonts[1])
+        .fontSize(size)
+        .text(cell, x, y, { width: w - 4, align: i === 0 ? 'left' : 'right' })
       bottom = Math.max(bottom, doc.y)
       x += w
     })
     y = bottom + 3
-    doc.moveTo(left, y).lineTo(left + width, y).lineWidth(0.5).stroke()
+    doc
+      .moveTo(left, y)
+      .lineTo(left + width, y)
+      .lineWidth(0.5)
+      .stroke()
     y += 4
   }
   line(blocks.head, ['bold', 'bold'], 10)
   for (const row of blocks.rows) line(row, ['text', 'figure'], 11.5)
-  doc.font('text').fontSize(10).text(blocks.rating, left, y + 4, { width })
+  doc
+    .font('text')
+    .fontSize(10)
+    .text(blocks.rating, left, y + 4, { width })
   const list = (title: string, lines: string[], mark: (i: number) => string) => {
     doc.moveDown(0.7).font('bold').fontSize(12).text(title, { width })
-    lines.forEach((text, i) => doc.font('text').fontSize(10).text(`${mark(i)}  ${text}`, { width, indent: 0 }))
+    lines.forEach((text, i) =>
+      doc
+        .font('text')
+        .fontSize(10)
+        .text(`${mark(i)}  ${text}`, { width, indent: 0 }),
+    )
   }
-  list('Filling by hand', blocks.handFill, i => `${i + 1}.`)
+  list('Filling by hand', blocks.handFill, (i) => `${i + 1}.`)
   list('Take care', blocks.cautions, () => '•')
   if (blocks.remarks) doc.moveDown(0.7).font('text').fontSize(10).text(blocks.remarks, { width })
   doc.moveDown(0.8)
-  doc.moveTo(left, doc.y).lineTo(left + width, doc.y).lineWidth(0.5).stroke()
+  doc
+    .moveTo(left, doc.y)
+    .lineTo(left + width, doc.y)
+    .lineWidth(0.5)
+    .stroke()
   doc.moveDown(0.4).fontSize(10).text(blocks.foot, { width })
   return new Promise((resolve, reject) => {
     const chunks: Buffer[] = []

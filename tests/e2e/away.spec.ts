@@ -1,9 +1,15 @@
 import { execFileSync } from 'node:child_process'
 import { expect, fill, open, saved, test } from './support'
 
-const cluster = (command: string) => execFileSync(process.execPath, ['tests/support/cluster.mjs', command, process.env.NP_CLUSTER_NAME!], { encoding: 'utf8' })
+const cluster = (command: string) =>
+  execFileSync(process.execPath, ['tests/support/cluster.mjs', command, process.env.NP_CLUSTER_NAME!], {
+    encoding: 'utf8',
+  })
 
-test('the database goes away: the user is told, what was typed is kept even over a reload, and saved when it is back', async ({ page, quiet }) => {
+test('the database goes away: the user is told, what was typed is kept even over a reload, and saved when it is back', async ({
+  page,
+  quiet,
+}) => {
   test.skip(!process.env.NP_CLUSTER_NAME, 'needs the cluster that bin/test starts')
   quiet.patterns.push(/503/)
   await open(page, '/jobs/ridge-tender/load')
@@ -14,8 +20,7 @@ test('the database goes away: the user is told, what was typed is kept even over
     await expect(page.getByRole('status')).toContainText('kept here, not saved yet')
     await page.reload()
     await expect(page.getByRole('alert').first()).toContainText('database does not answer')
-  }
-  finally {
+  } finally {
     cluster('start')
   }
   await saved(page)

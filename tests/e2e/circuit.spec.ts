@@ -2,9 +2,12 @@ import { readFileSync } from 'node:fs'
 import { expect, go, newJob, open, saved, test } from './support'
 
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
-const picture = (page: import('@playwright/test').Page) => page.getByRole('group', { name: 'Air circuit with standard fluid-power symbols' })
+const picture = (page: import('@playwright/test').Page) =>
+  page.getByRole('group', { name: 'Air circuit with standard fluid-power symbols' })
 
-test('a tank system is built from hand filling with the keyboard alone; broken, it says so; run, its gauges move', async ({ page }) => {
+test('a tank system is built from hand filling with the keyboard alone; broken, it says so; run, its gauges move', async ({
+  page,
+}) => {
   await newJob(page, 'Tank by operations')
   await go(page, 'Air')
   await page.getByLabel('Started from').selectOption('hand-two')
@@ -19,7 +22,27 @@ test('a tank system is built from hand filling with the keyboard alone; broken, 
   await press('Add a compressor and valve block')
   await press('Add a tank')
   await press('Add a tyre coupler')
-  for (const part of ['Inlet filter', 'Electric compressor', 'Dryer', 'Valve block', 'Tank', 'Check valve', 'Relief valve', 'Drain', 'Pressure switch', 'Quick-coupler', 'Left fill valve', 'Right fill valve', 'Left spring', 'Right spring']) await expect(picture(page).getByRole('button', { name: new RegExp(`^(${part}|${part === 'Electric compressor' ? 'Compressor' : part})$`) })).toBeVisible()
+  for (const part of [
+    'Inlet filter',
+    'Electric compressor',
+    'Dryer',
+    'Valve block',
+    'Tank',
+    'Check valve',
+    'Relief valve',
+    'Drain',
+    'Pressure switch',
+    'Quick-coupler',
+    'Left fill valve',
+    'Right fill valve',
+    'Left spring',
+    'Right spring',
+  ])
+    await expect(
+      picture(page).getByRole('button', {
+        name: new RegExp(`^(${part}|${part === 'Electric compressor' ? 'Compressor' : part})$`),
+      }),
+    ).toBeVisible()
   await expect(notes(page)).not.toContainText('a port stands open')
 
   // Broken: the relief valve taken out; the note puts one back.
@@ -34,7 +57,10 @@ test('a tank system is built from hand filling with the keyboard alone; broken, 
   // Run by hand: the left outlet held open lifts the left gauge.
   const panel = page.getByRole('region', { name: 'Run it' })
   await panel.getByRole('button', { name: 'By hand', exact: true }).click()
-  const left = panel.getByRole('table', { name: 'Readings at this place' }).getByRole('row').filter({ hasText: /^Left spring(?! stands)/ })
+  const left = panel
+    .getByRole('table', { name: 'Readings at this place' })
+    .getByRole('row')
+    .filter({ hasText: /^Left spring(?! stands)/ })
   await expect(left).toContainText('psi', { timeout: 20_000 })
   const reading = async () => Number((await left.innerText()).match(/([\d.]+)\s*psi/)![1])
   const before = await reading()
@@ -46,7 +72,9 @@ test('a tank system is built from hand filling with the keyboard alone; broken, 
   await expect(page.locator('[data-flowing]').first()).toBeAttached()
 })
 
-test('parts and lines: a figure off its own sheet, a line’s tube, a part teed off and mirrored, undone; the drawing saved', async ({ page }) => {
+test('parts and lines: a figure off its own sheet, a line’s tube, a part teed off and mirrored, undone; the drawing saved', async ({
+  page,
+}) => {
   await open(page, '/jobs/core-sampler/air')
   await picture(page).getByRole('button', { name: 'Left paddle', exact: true }).click()
   const chosen = page.getByRole('region', { name: 'Chosen on the circuit' })
@@ -65,20 +93,31 @@ test('parts and lines: a figure off its own sheet, a line’s tube, a part teed 
   await chosen.getByRole('button', { name: 'Mirror to the other side' }).click()
   await expect(picture(page).getByRole('button', { name: 'Right gauge', exact: true })).toBeVisible()
   await saved(page)
-  const [svg] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'SVG' }).click()])
+  const [svg] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'SVG' }).click(),
+  ])
   const drawn = readFileSync(await svg.path(), 'utf8')
   expect(drawn).toContain('<svg')
   expect(drawn).not.toContain('var(--')
-  const [graph] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Graph' }).click()])
-  const { nodes, edges } = JSON.parse(readFileSync(await graph.path(), 'utf8')) as { nodes: { label: string }[], edges: unknown[] }
-  expect(nodes.map(n => n.label)).toContain('Right gauge')
+  const [graph] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Graph' }).click(),
+  ])
+  const { nodes, edges } = JSON.parse(readFileSync(await graph.path(), 'utf8')) as {
+    nodes: { label: string }[]
+    edges: unknown[]
+  }
+  expect(nodes.map((n) => n.label)).toContain('Right gauge')
   expect(edges.length).toBeGreaterThan(nodes.length / 2)
   // What cannot be done says why, and changes nothing.
   await picture(page).getByRole('button', { name: 'Tank', exact: true }).click()
   await expect(chosen).toContainText('Stored air')
 })
 
-test('the shop’s own part: typed, offered in a job, saved and taken in as CSV; a wrong file says where', async ({ page }) => {
+test('the shop’s own part: typed, offered in a job, saved and taken in as CSV; a wrong file says where', async ({
+  page,
+}) => {
   await open(page, '/parts')
   await page.getByLabel('Kind').selectOption('tank')
   await page.getByRole('button', { name: 'Add a class' }).click()
@@ -88,12 +127,23 @@ test('the shop’s own part: typed, offered in a job, saved and taken in as CSV;
   await form.getByLabel('Volume').fill('9 L')
   await form.getByLabel('Volume').press('Enter')
   await expect(page.getByRole('button', { name: 'Yard tank' })).toBeVisible()
-  const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV', exact: true }).click()])
+  const [csv] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'CSV', exact: true }).click(),
+  ])
   const text = readFileSync(await csv.path(), 'utf8')
   expect(text).toContain('Yard tank')
-  await page.locator('input[type=file]').setInputFiles({ name: 'parts.csv', mimeType: 'text/csv', buffer: Buffer.from('id,kind,label,volume\nbig,tank,Big,heavy\n') })
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'parts.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('id,kind,label,volume\nbig,tank,Big,heavy\n'),
+  })
   await expect(page.getByRole('alert')).toContainText('Line 2, “volume”')
-  await page.locator('input[type=file]').setInputFiles({ name: 'parts.csv', mimeType: 'text/csv', buffer: Buffer.from(text.replace('Yard tank', 'Yard tank again')) })
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'parts.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(text.replace('Yard tank', 'Yard tank again')),
+  })
   await expect(page.getByRole('button', { name: 'Yard tank again' })).toBeVisible()
   await open(page, '/jobs/hive-hauler/air')
   await picture(page).getByRole('button', { name: 'Tank', exact: true }).click()
@@ -102,7 +152,9 @@ test('the shop’s own part: typed, offered in a job, saved and taken in as CSV;
   await expect(chosen.getByLabel('Volume')).toHaveValue(/2\.38|9\.00/)
 })
 
-test('a scenario written by hand is saved with the job and runs; sets are tried here and on the server, and one is taken', async ({ page }) => {
+test('a scenario written by hand is saved with the job and runs; sets are tried here and on the server, and one is taken', async ({
+  page,
+}) => {
   test.setTimeout(240_000)
   await open(page, '/jobs/hive-hauler/air')
   const panel = page.getByRole('region', { name: 'Run it' })
@@ -120,17 +172,30 @@ test('a scenario written by hand is saved with the job and runs; sets are tried 
   const sets = page.getByRole('region', { name: 'Which set' })
   await sets.getByRole('button', { name: 'On the server' }).click()
   await expect(sets).toContainText('on the server', { timeout: 20_000 })
-  await expect(sets.getByRole('table', { name: 'Sets nothing beats' }).getByRole('button').first()).toBeVisible({ timeout: 120_000 })
-  await sets.getByRole('button', { name: 'Stop' }).click().catch(() => {})
+  await expect(
+    sets.getByRole('table', { name: 'Sets nothing beats' }).getByRole('button').first(),
+  ).toBeVisible({ timeout: 120_000 })
+  await sets
+    .getByRole('button', { name: 'Stop' })
+    .click()
+    .catch(() => {})
   await sets.getByRole('button', { name: 'Try them all' }).click()
-  await expect(sets.getByRole('table', { name: 'Sets nothing beats' }).getByRole('button').first()).toBeVisible({ timeout: 60_000 })
-  await sets.getByRole('button', { name: 'Stop' }).click().catch(() => {})
+  await expect(
+    sets.getByRole('table', { name: 'Sets nothing beats' }).getByRole('button').first(),
+  ).toBeVisible({ timeout: 60_000 })
+  await sets
+    .getByRole('button', { name: 'Stop' })
+    .click()
+    .catch(() => {})
   await sets.getByRole('table', { name: 'Sets nothing beats' }).getByRole('button').first().click()
   await expect(sets).toContainText('The plan has changed since')
   await saved(page)
 })
 
-test('each of the thirteen kinds is drawn whole, without a Stop of its own, and runs its first haul', async ({ page, request }) => {
+test('each of the thirteen kinds is drawn whole, without a Stop of its own, and runs its first haul', async ({
+  page,
+  request,
+}) => {
   test.setTimeout(240_000)
   await newJob(page, 'Every kind')
   await go(page, 'Air')
@@ -142,26 +207,46 @@ test('each of the thirteen kinds is drawn whole, without a Stop of its own, and 
     await kinds.selectOption({ label })
     await saved(page)
     // Every part of the saved plan is on the drawing, and nothing is stopped.
-    const { air } = await (await request.get(`/api/jobs/${page.url().split('/').at(-2)}/plan`)).json() as { air: { components: object } }
+    const { air } = (await (await request.get(`/api/jobs/${page.url().split('/').at(-2)}/plan`)).json()) as {
+      air: { components: object }
+    }
     await expect(picture(page).locator('[data-component]')).toHaveCount(Object.keys(air.components).length)
     await expect(picture(page).getByRole('button', { name: 'Left spring', exact: true })).toBeVisible()
-    await expect(notes(page).locator('.note').filter({ has: page.locator('.tag-stop') }).filter({ hasNotText: /^\s*Stop\s*(Truck|Load|Lay|Power):/ })).toHaveCount(0)
+    await expect(
+      notes(page)
+        .locator('.note')
+        .filter({ has: page.locator('.tag-stop') })
+        .filter({ hasNotText: /^\s*Stop\s*(Truck|Load|Lay|Power):/ }),
+    ).toHaveCount(0)
     await panel.getByLabel('What happens').selectOption('up-usual')
     await panel.getByRole('button', { name: 'Run', exact: true }).click()
     await expect(panel).not.toContainText('The plan has changed since')
-    await expect(panel.getByRole('table', { name: 'Readings at this place' })).toContainText(/Left spring[\s\S]*psi/, { timeout: 30_000 })
+    await expect(panel.getByRole('table', { name: 'Readings at this place' })).toContainText(
+      /Left spring[\s\S]*psi/,
+      { timeout: 30_000 },
+    )
     await expect(panel).not.toContainText('did not come to its end')
   }
 })
 
-test('a Stop that only a run finds is shown at every stage, and holds up the hand-over', async ({ page, request }) => {
-  const plan = await (await request.get('/api/jobs/core-sampler/plan')).json() as { job: { name: string }, air: { sheet: object | null, components: Record<string, { sheet?: object }> } }
+test('a Stop that only a run finds is shown at every stage, and holds up the hand-over', async ({
+  page,
+  request,
+}) => {
+  const plan = (await (await request.get('/api/jobs/core-sampler/plan')).json()) as {
+    job: { name: string }
+    air: { sheet: object | null; components: Record<string, { sheet?: object }> }
+  }
   // A small spring that bursts low, behind wide valves: no sum sees it, the run does.
   plan.job.name = 'Wide valves'
   plan.air.sheet = { area: 0.006, minPressure: 68_940, maxPressure: 120_000, maxLoad: 340 }
   for (const id of ['paddle-left', 'paddle-right']) plan.air.components[id]!.sheet = { conductance: 4e-8 }
   await open(page, '/')
-  await page.getByLabel('Plan file').setInputFiles({ name: 'wide.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(plan)) })
+  await page.getByLabel('Plan file').setInputFiles({
+    name: 'wide.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(plan)),
+  })
   await expect(page).toHaveURL(/\/jobs\/.+\/truck/)
   await expect(notes(page)).toContainText('Air: Left spring passes its limit in a run', { timeout: 20_000 })
   await go(page, 'Hand over')

@@ -8,8 +8,13 @@ test('the pressure card follows the load, saves as CSV and prints alone', async 
   await expect.poll(async () => number(await whole())).toBe(number(await gauge(page, 'Left spring')))
   await fill(page, 'Ball load', '320')
   await expect.poll(async () => number(await whole())).toBe(number(await gauge(page, 'Left spring')))
-  const [download] = await Promise.all([page.waitForEvent('download'), card.getByRole('button', { name: 'CSV' }).click()])
-  const lines = readFileSync(await download.path(), 'utf8').trim().split(/\r?\n/)
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    card.getByRole('button', { name: 'CSV' }).click(),
+  ])
+  const lines = readFileSync(await download.path(), 'utf8')
+    .trim()
+    .split(/\r?\n/)
   expect(lines[0]).toContain('Aboard, kg')
   expect(lines.length).toBeGreaterThan(11)
   expect(lines[1]).toContain('held at the minimum')
@@ -21,12 +26,16 @@ test('the pressure card follows the load, saves as CSV and prints alone', async 
   await saved(page)
 })
 
-test('which spring: one is proposed, choosing it changes every figure, and what is ruled out says why', async ({ page }) => {
+test('which spring: one is proposed, choosing it changes every figure, and what is ruled out says why', async ({
+  page,
+}) => {
   await open(page, '/jobs/ridge-tender/air')
   const table = page.getByRole('region', { name: 'Which spring' })
   await expect(table.getByText('proposed')).toHaveCount(1)
   await table.getByRole('button', { name: /All \d+ classes/ }).click()
-  await expect(table.getByRole('row').filter({ hasText: 'Coil insert, tall' })).toContainText('is made for coil springs')
+  await expect(table.getByRole('row').filter({ hasText: 'Coil insert, tall' })).toContainText(
+    'is made for coil springs',
+  )
   const before = await gauge(page, 'Left spring')
   await table.getByRole('button', { name: /^Choose Leaf helper, single convoluted, 2 700/ }).click()
   await expect.poll(() => gauge(page, 'Left spring')).not.toBe(before)
@@ -37,7 +46,8 @@ test('which spring: one is proposed, choosing it changes every figure, and what 
 test('the frame and the exhaust are corrected in the form, and Lay follows', async ({ page }) => {
   await open(page, '/jobs/core-sampler/truck')
   await page.getByText('Cross-members', { exact: true }).click()
-  while (await page.getByRole('button', { name: 'Take away cross-member 1', exact: true }).count()) await page.getByRole('button', { name: 'Take away cross-member 1', exact: true }).click()
+  while (await page.getByRole('button', { name: 'Take away cross-member 1', exact: true }).count())
+    await page.getByRole('button', { name: 'Take away cross-member 1', exact: true }).click()
   await page.keyboard.press('Escape')
   await page.getByRole('link', { name: /4 Lay/ }).click()
   const notes = page.getByRole('region', { name: 'Bench notes' })

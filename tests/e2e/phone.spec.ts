@@ -34,7 +34,11 @@ test('Prove under the truck: a reading typed, a joint soaped', async ({ page }) 
   await page.getByLabel('Pressure of reading 2', { exact: true }).fill('50')
   await page.getByLabel('Pressure of reading 2', { exact: true }).press('Enter')
   await expect(page.locator('[data-verdict]')).toHaveText('Leaking')
-  await page.getByRole('group', { name: /^Compressor, line to/ }).first().getByText('bubbles grow').tap()
+  await page
+    .getByRole('group', { name: /^Compressor, line to/ })
+    .first()
+    .getByText('bubbles grow')
+    .tap()
   await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('growing bubbles')
   await saved(page)
   await axe(page)
@@ -44,7 +48,10 @@ test('Prove under the truck: a reading typed, a joint soaped', async ({ page }) 
 test('no stage is wider than the phone', async ({ page }) => {
   for (const stage of STAGES) {
     await open(page, `/jobs/estuary-flatbed/${stage}`)
-    expect({ stage, width: await page.evaluate(() => document.documentElement.scrollWidth) }).toEqual({ stage, width: 390 })
+    expect({ stage, width: await page.evaluate(() => document.documentElement.scrollWidth) }).toEqual({
+      stage,
+      width: 390,
+    })
   }
 })
 

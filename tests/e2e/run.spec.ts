@@ -7,7 +7,10 @@ test('the circuit is run, played, scrubbed and saved; a changed plan says so', a
   await panel.getByLabel('What happens').selectOption('up-regatta')
   await panel.getByRole('button', { name: 'Run', exact: true }).click()
   await expect(panel).toContainText(/\d+ s to \d+ psi left/, { timeout: 20_000 })
-  const spring = panel.getByRole('table', { name: 'Readings at this place' }).getByRole('row').filter({ hasText: /^Left spring(?! stands)/ })
+  const spring = panel
+    .getByRole('table', { name: 'Readings at this place' })
+    .getByRole('row')
+    .filter({ hasText: /^Left spring(?! stands)/ })
   const full = await spring.innerText()
   await panel.getByRole('slider').fill('0')
   await expect.poll(() => spring.innerText()).not.toBe(full)
@@ -15,7 +18,10 @@ test('the circuit is run, played, scrubbed and saved; a changed plan says so', a
   await panel.getByRole('button', { name: 'Play' }).click()
   await expect.poll(() => spring.innerText()).toBe(full)
   await expect(panel.getByRole('img')).toBeVisible()
-  const [download] = await Promise.all([page.waitForEvent('download'), panel.getByRole('button', { name: 'CSV' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    panel.getByRole('button', { name: 'CSV' }).click(),
+  ])
   expect(readFileSync(await download.path(), 'utf8')).toContain('# Boat trailer')
   await page.getByLabel('Tube', { exact: true }).selectOption('nylon-3-16')
   await expect(panel).toContainText('The plan has changed since')

@@ -2,13 +2,25 @@ import { readFileSync } from 'node:fs'
 import { axe, expect, fill, gauge, go, number, open, saved, STAGES, test } from './support'
 
 test('every stage of every demo job opens without a complaint', async ({ page }) => {
-  for (const job of ['estuary-flatbed', 'star-wagon', 'hive-hauler', 'shell-runner', 'festival-rig', 'ridge-tender', 'core-sampler', 'kiln-trailer']) {
+  for (const job of [
+    'estuary-flatbed',
+    'star-wagon',
+    'hive-hauler',
+    'shell-runner',
+    'festival-rig',
+    'ridge-tender',
+    'core-sampler',
+    'kiln-trailer',
+  ]) {
     await open(page, `/jobs/${job}/truck`)
-    for (const stage of ['Load', 'Air', 'Lay', 'Power', 'Tune', 'Build', 'Prove', 'Hand over']) await go(page, stage)
+    for (const stage of ['Load', 'Air', 'Lay', 'Power', 'Tune', 'Build', 'Prove', 'Hand over'])
+      await go(page, stage)
   }
 })
 
-test('no accessibility violation on any stage, in either theme, nor on the list and the sums', async ({ page }) => {
+test('no accessibility violation on any stage, in either theme, nor on the list and the sums', async ({
+  page,
+}) => {
   test.setTimeout(300_000)
   await open(page, '/')
   await axe(page)
@@ -19,12 +31,15 @@ test('no accessibility violation on any stage, in either theme, nor on the list 
   // The widest circuit, with a part chosen and a run on it.
   await open(page, '/jobs/festival-rig/air')
   await page.locator('[data-component="tank"]').click()
-  await page.getByRole('region', { name: 'Run it' }).getByRole('button', { name: 'By hand', exact: true }).click()
+  await page
+    .getByRole('region', { name: 'Run it' })
+    .getByRole('button', { name: 'By hand', exact: true })
+    .click()
   await expect(page.getByRole('group', { name: 'Hands on' })).toBeVisible({ timeout: 20_000 })
   await page.getByRole('button', { name: 'Hold' }).click()
   await axe(page)
   for (const theme of ['day', 'bay']) {
-    await page.evaluate(t => localStorage.setItem('np.theme', t), theme)
+    await page.evaluate((t) => localStorage.setItem('np.theme', t), theme)
     for (const stage of STAGES) {
       await open(page, `/jobs/estuary-flatbed/${stage}`)
       if (stage === 'air') await expect(page.locator('[data-circuit]')).toBeVisible()
@@ -71,17 +86,25 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   const left = number(await gauge(page, 'Left spring'))
   const right = number(await gauge(page, 'Right spring'))
   expect(left).toBe(right) // teed to begin with
-  await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('Air does not put weight back on the front')
+  await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText(
+    'Air does not put weight back on the front',
+  )
 
   // Air: the teed springs cannot serve a heavy side; its remedy separates them.
   await go(page, 'Air')
-  await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('One pressure for two different sides')
+  await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText(
+    'One pressure for two different sides',
+  )
   await page.getByLabel('Started from').selectOption('wireless-dual')
   await expect(page.locator('[data-component="dryer"]')).toBeVisible()
-  await expect(page.getByRole('region', { name: 'Bench notes' })).not.toContainText('One pressure for two different sides')
+  await expect(page.getByRole('region', { name: 'Bench notes' })).not.toContainText(
+    'One pressure for two different sides',
+  )
   expect(number(await gauge(page, 'Right spring'))).toBeGreaterThan(number(await gauge(page, 'Left spring')))
   const slow = number(await gauge(page, 'Up to level'))
-  await page.getByRole('combobox', { name: 'Compressor', exact: true }).selectOption({ label: 'Medium compressor, 50 % duty' })
+  await page
+    .getByRole('combobox', { name: 'Compressor', exact: true })
+    .selectOption({ label: 'Medium compressor, 50 % duty' })
   await expect.poll(async () => number(await gauge(page, 'Up to level'))).toBeLessThan(slow)
 
   // Lay: drag the compressor over to the exhaust, see the Stop, take its remedy.
@@ -93,7 +116,10 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + 95, { steps: 8 })
   await page.mouse.up()
   await fill(page, 'Compressor, above ground', '600 mm')
-  const note = page.getByRole('region', { name: 'Bench notes' }).getByRole('listitem').filter({ hasText: 'Compressor sits too near the exhaust' })
+  const note = page
+    .getByRole('region', { name: 'Bench notes' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Compressor sits too near the exhaust' })
   await expect(note).toBeVisible()
   await note.getByRole('button', { name: 'Move it clear of the exhaust' }).click()
   await expect(note).toBeHidden()
@@ -129,10 +155,16 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   // Prove: pasted rows of a held night.
   await go(page, 'Prove')
   await page.getByRole('button', { name: 'Hold test', exact: true }).click()
-  await page.getByLabel(/Or paste rows/).fill('time, pressure (psi), temperature (°C)\n17:00, 60.0, 16\n20:00, 59.2, 12.9\n23:00, sixty, 10')
+  await page
+    .getByLabel(/Or paste rows/)
+    .fill('time, pressure (psi), temperature (°C)\n17:00, 60.0, 16\n20:00, 59.2, 12.9\n23:00, sixty, 10')
   await page.getByRole('button', { name: 'Take in these rows' }).click()
   await expect(page.locator('main').getByRole('alert')).toContainText('Row 3')
-  await page.getByLabel(/Or paste rows/).fill('time, pressure (psi), temperature (°C)\n17:00, 60.0, 16\n20:00, 59.2, 12.9\n23:00, 58.5, 10\n02:00, 58.0, 8\n07:30, 58.2, 9')
+  await page
+    .getByLabel(/Or paste rows/)
+    .fill(
+      'time, pressure (psi), temperature (°C)\n17:00, 60.0, 16\n20:00, 59.2, 12.9\n23:00, 58.5, 10\n02:00, 58.0, 8\n07:30, 58.2, 9',
+    )
   await page.getByRole('button', { name: 'Take in these rows' }).click()
   await expect(page.locator('[data-verdict]')).toHaveText('Cannot tell yet')
   await expect(page.locator('[data-wait]')).toContainText(/\d/)
@@ -144,8 +176,15 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await expect(page.getByRole('article', { name: 'Driver’s sheet' })).toContainText('Peat cutter')
   await expect(page.getByRole('article', { name: 'Driver’s sheet' })).toContainText('Usual load')
   await saved(page)
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'PDF' }).click()])
-  expect(readFileSync(await download.path()).subarray(0, 5).toString()).toBe('%PDF-')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'PDF' }).click(),
+  ])
+  expect(
+    readFileSync(await download.path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('navigation', { name: 'Stages' })).toBeHidden()
   await expect(page.getByRole('article', { name: 'Driver’s sheet' })).toBeVisible()
@@ -167,7 +206,10 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
 
 test('why? shows formula, inputs and source of a figure', async ({ page }) => {
   await open(page, '/jobs/estuary-flatbed/load')
-  await page.getByRole('region', { name: 'Gauge strip' }).getByRole('button', { name: /Rear axle, why/ }).click()
+  await page
+    .getByRole('region', { name: 'Gauge strip' })
+    .getByRole('button', { name: /Rear axle, why/ })
+    .click()
   const card = page.getByRole('dialog')
   await expect(card).toContainText('unladen + Σ m·(1 − x/L)')
   await expect(card).toContainText('Tote 1')
@@ -188,7 +230,8 @@ test('units switch anywhere and back without moving a figure', async ({ page, re
   await page.getByLabel('Ball load', { exact: true }).press('Enter')
   await page.keyboard.press('Tab')
   await page.getByRole('button', { name: /psi · in · lb/ }).click()
-  for (const unit of ['mm', 'kg', 'N·m']) await page.getByRole('dialog').getByLabel(unit, { exact: true }).check()
+  for (const unit of ['mm', 'kg', 'N·m'])
+    await page.getByRole('dialog').getByLabel(unit, { exact: true }).check()
   await page.getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('button', { name: /psi · mm · kg/ })).toBeVisible()
   expect(await (await request.get('/api/jobs/shell-runner/plan')).text()).toBe(before)
@@ -225,29 +268,51 @@ test('keys: stages by number, notes by J, find by /, help by ?', async ({ page }
 
 test('names of items that stand behind one another can both be read', async ({ page }) => {
   await open(page, '/jobs/festival-rig/load')
-  const side = page.locator('main').locator('div', { has: page.getByRole('group', { name: /^Truck from the left side/ }) }).last()
-  const boxes = await Promise.all(['Lighting towers', 'Cable drums'].map(name => side.getByText(name, { exact: true }).locator('..').boundingBox()))
-  const [towers, drums] = boxes.map(b => b!)
+  const side = page
+    .locator('main')
+    .locator('div', { has: page.getByRole('group', { name: /^Truck from the left side/ }) })
+    .last()
+  const boxes = await Promise.all(
+    ['Lighting towers', 'Cable drums'].map((name) =>
+      side.getByText(name, { exact: true }).locator('..').boundingBox(),
+    ),
+  )
+  const [towers, drums] = boxes.map((b) => b!)
   const across = Math.min(towers!.x + towers!.width, drums!.x + drums!.width) - Math.max(towers!.x, drums!.x)
   expect(across).toBeGreaterThan(20) // the one does stand behind the other
-  expect(Math.min(towers!.y + towers!.height, drums!.y + drums!.height) - Math.max(towers!.y, drums!.y)).toBeLessThan(2)
+  expect(
+    Math.min(towers!.y + towers!.height, drums!.y + drums!.height) - Math.max(towers!.y, drums!.y),
+  ).toBeLessThan(2)
 })
 
-test('a plan file is exported and opened; a broken one is refused and changes nothing', async ({ page, request }) => {
+test('a plan file is exported and opened; a broken one is refused and changes nothing', async ({
+  page,
+  request,
+}) => {
   const text = await (await request.get('/api/jobs/star-wagon/plan')).text()
   await open(page, '/')
   const jobs = (await (await request.get('/api/jobs')).json()).total as number
-  await page.getByLabel('Plan file').setInputFiles({ name: 'half.json', mimeType: 'application/json', buffer: Buffer.from(text.slice(0, 500)) })
+  await page.getByLabel('Plan file').setInputFiles({
+    name: 'half.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(text.slice(0, 500)),
+  })
   await expect(page.getByRole('alert')).toContainText('nothing changed')
   expect((await (await request.get('/api/jobs')).json()).total).toBe(jobs)
-  await page.getByLabel('Plan file').setInputFiles({ name: 'star.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+  await page
+    .getByLabel('Plan file')
+    .setInputFiles({ name: 'star.json', mimeType: 'application/json', buffer: Buffer.from(text) })
   await expect(page).toHaveURL(/\/jobs\/.+\/truck/)
   await saved(page)
   await expect(page.getByText('Star wagon · Job 0417')).toBeVisible()
   expect(await (await request.get(`/api/jobs/${page.url().split('/').at(-2)}/plan`)).text()).toBe(text)
 })
 
-test('two browsers, one job: different parts merge, the same part is shown and asked', async ({ page, browser, quiet }) => {
+test('two browsers, one job: different parts merge, the same part is shown and asked', async ({
+  page,
+  browser,
+  quiet,
+}) => {
   quiet.patterns.push(/409/)
   const other = await (await browser.newContext()).newPage()
   await open(page, '/jobs/festival-rig/load')
@@ -279,7 +344,9 @@ test('two browsers, one job: different parts merge, the same part is shown and a
   await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('35')
 })
 
-test('quick sums: the same figure as the headless command, and a clear word on bad input', async ({ page }) => {
+test('quick sums: the same figure as the headless command, and a clear word on bad input', async ({
+  page,
+}) => {
   await open(page, '/sums?sum=standby')
   await expect(page.locator('[data-out="days"]')).toContainText('729.167')
   await page.getByLabel('Drain · mA').fill('0')

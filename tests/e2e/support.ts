@@ -2,24 +2,29 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test as base, type Page } from '@playwright/test'
 
 /** Every test fails on a console error or an unhandled one; `quiet` names what a test provokes on purpose. */
-export const test = base.extend<{ quiet: { patterns: RegExp[] }, watched: undefined }>({
-  quiet: async ({}, use) => { // eslint-disable-line no-empty-pattern
+export const test = base.extend<{ quiet: { patterns: RegExp[] }; watched: undefined }>({
+  // eslint-disable-next-line no-empty-pattern
+  quiet: async ({}, use) => {
     await use({ patterns: [] })
   },
-  watched: [async ({ page, quiet }, use) => {
-    const errors: string[] = []
-    page.on('console', m => m.type() === 'error' && errors.push(m.text()))
-    page.on('pageerror', e => errors.push(e.message))
-    await use(undefined)
-    expect(errors.filter(e => !quiet.patterns.some(p => p.test(e)))).toEqual([])
-  }, { auto: true }],
+  watched: [
+    async ({ page, quiet }, use) => {
+      const errors: string[] = []
+      page.on('console', (m) => m.type() === 'error' && errors.push(m.text()))
+      page.on('pageerror', (e) => errors.push(e.message))
+      await use(undefined)
+      expect(errors.filter((e) => !quiet.patterns.some((p) => p.test(e)))).toEqual([])
+    },
+    { auto: true },
+  ],
 })
 export { expect }
 
 export const STAGES = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'] as const
 
 /** A stage comes a moment after its heading; nothing can be read or counted on it before. */
-const stageShown = (page: Page) => expect(page.locator('main[data-stage] > :nth-child(2)').first()).toBeAttached()
+const stageShown = (page: Page) =>
+  expect(page.locator('main[data-stage] > :nth-child(2)').first()).toBeAttached()
 
 /** Opens a page and waits until it answers to clicks. */
 export async function open(page: Page, path: string): Promise<void> {
@@ -32,7 +37,10 @@ export async function open(page: Page, path: string): Promise<void> {
 
 /** Goes to a stage by the line. */
 export async function go(page: Page, stage: string): Promise<void> {
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(stage) }).click()
+  await page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('link', { name: new RegExp(stage) })
+    .click()
   await expect(page.getByRole('heading', { level: 1, name: stage })).toBeVisible()
   await stageShown(page)
 }
@@ -66,6 +74,18 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
 /** WCAG 2.2 AA by axe; `rules` narrows it to what a theme can change. */
 export async function axe(page: Page, rules?: string[]): Promise<void> {
   const builder = new AxeBuilder({ page })
-  const { violations } = await (rules ? builder.withRules(rules) : builder.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])).analyze()
-  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([])
+  const { violations } = await (
+    rules
+      ? builder.withRules(rules)
+      : builder.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+  ).analyze()
+  expect(
+    violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 4)
+          .join(' | ')}`,
+    ),
+  ).toEqual([])
 }

@@ -2,11 +2,15 @@ import { axe, expect, fill, gauge, number, open, saved, test } from './support'
 
 const notes = (page: Parameters<typeof open>[0]) => page.getByRole('region', { name: 'Bench notes' })
 
-test('a lifted truck: the misfit, the spacer it wants, the axle moved by slider and by play', async ({ page }) => {
+test('a lifted truck: the misfit, the spacer it wants, the axle moved by slider and by play', async ({
+  page,
+}) => {
   await open(page, '/jobs/kiln-trailer/truck')
   await expect(notes(page)).toContainText('The spring does not reach its seat')
   const fit = page.getByRole('region', { name: 'Springs in place' })
-  await notes(page).getByRole('button', { name: /Put in a spacer of 100 mm/ }).click()
+  await notes(page)
+    .getByRole('button', { name: /Put in a spacer of 100 mm/ })
+    .click()
   await expect(notes(page)).not.toContainText('does not reach its seat')
   await expect(fit.getByRole('row').filter({ hasText: /^Unladen/ })).toContainText('160')
   const slider = fit.getByRole('slider')
@@ -24,7 +28,9 @@ test('a lifted truck: the misfit, the spacer it wants, the axle moved by slider 
   await saved(page)
 })
 
-test('a bag dragged into the fender is a Stop, in the section and in the list; undone, it is gone', async ({ page }) => {
+test('a bag dragged into the fender is a Stop, in the section and in the list; undone, it is gone', async ({
+  page,
+}) => {
   await open(page, '/jobs/shell-runner/truck')
   const seat = page.getByRole('button', { name: /^Left spring seat/ })
   const box = (await seat.boundingBox())!
@@ -40,7 +46,8 @@ test('a bag dragged into the fender is a Stop, in the section and in the list; u
 
 test('what is moved in one view moves in the others, by mouse and by keys', async ({ page }) => {
   await open(page, '/jobs/festival-rig/truck')
-  const battery = (view: string) => page.getByRole('group', { name: view }).getByRole('button', { name: /^Battery,/ })
+  const battery = (view: string) =>
+    page.getByRole('group', { name: view }).getByRole('button', { name: /^Battery,/ })
   const label = await battery('Truck from above').getAttribute('aria-label')
   await battery('Truck from the left side').focus()
   await page.keyboard.press('ArrowRight')
@@ -49,11 +56,15 @@ test('what is moved in one view moves in the others, by mouse and by keys', asyn
   await page.getByText('Found under there: air parts, switches').click()
   await page.getByRole('button', { name: 'Something found' }).click()
   await fill(page, 'What', 'Old air tank')
-  await expect(page.getByRole('group', { name: 'Truck from above' }).getByRole('button', { name: /^Old air tank/ })).toBeVisible()
+  await expect(
+    page.getByRole('group', { name: 'Truck from above' }).getByRole('button', { name: /^Old air tank/ }),
+  ).toBeVisible()
   await saved(page)
 })
 
-test('two heights and a known load give the rate; a ticket from a CSV gives the weights', async ({ page }) => {
+test('two heights and a known load give the rate; a ticket from a CSV gives the weights', async ({
+  page,
+}) => {
   await open(page, '/jobs/core-sampler/truck')
   await expect(notes(page)).toContainText('Not weighed yet')
   const survey = page.getByRole('region', { name: 'What was measured and how' })
@@ -66,7 +77,10 @@ test('two heights and a known load give the rate; a ticket from a CSV gives the 
   // 200 kg a side over 70 mm.
   await expect(survey.getByRole('row').filter({ hasText: 'Rear rate, a side' })).toContainText('28.0')
   const tickets = page.getByRole('region', { name: 'Scale tickets' })
-  const csv = (text: string) => tickets.locator('input[type=file]').setInputFiles({ name: 'tickets.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+  const csv = (text: string) =>
+    tickets
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'tickets.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
   await csv('front,rear\n1230,plenty')
   await expect(tickets.getByRole('alert')).toContainText('Line 2')
   await csv('label,front,rear\nQuarry scale,1340,1180')
@@ -79,7 +93,9 @@ test('two heights and a known load give the rate; a ticket from a CSV gives the 
   await saved(page)
 })
 
-test('a half-full tank, a person, a trailer from its own plan, spring bars: every figure follows', async ({ page }) => {
+test('a half-full tank, a person, a trailer from its own plan, spring bars: every figure follows', async ({
+  page,
+}) => {
   await open(page, '/jobs/hive-hauler/load')
   await page.getByRole('button', { name: 'Add an item' }).click()
   await page.getByLabel('What Item 2 is').selectOption('liquid')
@@ -103,7 +119,9 @@ test('a half-full tank, a person, a trailer from its own plan, spring bars: ever
   await saved(page)
 })
 
-test('how sure: a range under the gauge, sampled where a limit lies in it, and narrower once weighed', async ({ page }) => {
+test('how sure: a range under the gauge, sampled where a limit lies in it, and narrower once weighed', async ({
+  page,
+}) => {
   await open(page, '/jobs/kiln-trailer/load')
   const sure = page.getByRole('region', { name: 'How sure' })
   await expect(sure.getByRole('list')).toContainText('the load on the coupling')
@@ -141,7 +159,9 @@ test('two springs side by side, and the figures off a spring’s own sheet', asy
   await saved(page)
 })
 
-test('the shop’s habit: the target set once is what a new haul and a new job begin with', async ({ page }) => {
+test('the shop’s habit: the target set once is what a new haul and a new job begin with', async ({
+  page,
+}) => {
   await open(page, '/jobs/shell-runner/load')
   await page.getByRole('radio', { name: 'Unladen rake, front to rear' }).check()
   await page.getByRole('button', { name: 'Make this the shop’s habit for new hauls' }).click()

@@ -2,12 +2,18 @@ import { execFileSync } from 'node:child_process'
 import { writeFileSync } from 'node:fs'
 import { expect, fill, gauge, number, open, saved, test } from './support'
 
-test('a tote is dragged, every figure moves, it is saved, and the headless command gives the same', async ({ page, request }) => {
+test('a tote is dragged, every figure moves, it is saved, and the headless command gives the same', async ({
+  page,
+  request,
+}) => {
   await open(page, '/')
   await page.getByRole('link', { name: /Estuary flatbed/ }).click()
   await page.getByRole('link', { name: /Load/ }).click()
   await saved(page)
-  const before = { left: number(await gauge(page, 'Left spring')), rear: number(await gauge(page, 'Rear axle')) }
+  const before = {
+    left: number(await gauge(page, 'Left spring')),
+    rear: number(await gauge(page, 'Rear axle')),
+  }
 
   const tote = page.locator('[data-item="t3"]')
   const box = (await tote.boundingBox())!
@@ -27,8 +33,7 @@ test('a tote is dragged, every figure moves, it is saved, and the headless comma
   let out: string
   try {
     out = execFileSync('bin/np', ['check', file], { encoding: 'utf8' })
-  }
-  catch (error) {
+  } catch (error) {
     out = (error as { stdout: string }).stdout
   }
   const report = JSON.parse(out) as { figures: { load: Record<string, { value: number }> } }

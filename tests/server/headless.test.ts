@@ -9,9 +9,11 @@ import { demoJobs } from '../../server/db/demoShop'
 
 /** bin/np as other people's scripts call it: what it prints where, and its exit codes. */
 const folder = mkdtempSync(join(tmpdir(), 'np-'))
-function np(args: string[], input = ''): Promise<{ code: number, out: string, err: string }> {
+function np(args: string[], input = ''): Promise<{ code: number; out: string; err: string }> {
   return new Promise((resolve) => {
-    const child = execFile(join(__dirname, '..', '..', 'bin', 'np'), args, (error, out, err) => resolve({ code: error ? Number(error.code) : 0, out, err }))
+    const child = execFile(join(__dirname, '..', '..', 'bin', 'np'), args, (error, out, err) =>
+      resolve({ code: error ? Number(error.code) : 0, out, err }),
+    )
     child.stdin!.end(input)
   })
 }
@@ -27,23 +29,56 @@ test('check: figures and notes of a finished job, exit 0; with a Stop, exit 1', 
   const well = await np(['check', file('star.json', writePlanFile(demoJobs()[1]!.plan))])
   expect(well.code).toBe(0)
   const report = JSON.parse(well.out)
-  expect(Object.keys(report.figures)).toEqual(['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'])
-  expect(report.notes.every((n: Record<string, unknown>) => 'rank' in n && 'rule' in n && 'stage' in n && 'text' in n && 'value' in n && 'limit' in n && 'unit' in n && 'source' in n)).toBe(true)
+  expect(Object.keys(report.figures)).toEqual([
+    'truck',
+    'load',
+    'air',
+    'lay',
+    'power',
+    'tune',
+    'build',
+    'prove',
+    'handover',
+  ])
+  expect(
+    report.notes.every(
+      (n: Record<string, unknown>) =>
+        'rank' in n &&
+        'rule' in n &&
+        'stage' in n &&
+        'text' in n &&
+        'value' in n &&
+        'limit' in n &&
+        'unit' in n &&
+        'source' in n,
+    ),
+  ).toBe(true)
   const plan = newPlan('leaf-flatbed', 'Heavy')
   plan.hauls.usual!.ballLoad = 5000
   expect((await np(['check', file('heavy.json', writePlanFile(plan))])).code).toBe(1)
 })
 
 test('check: what cannot be read is exit 2, one line on stderr, nothing on stdout', async () => {
-  for (const path of [join(folder, 'nothing.json'), file('empty.json', ''), file('cut.json', '{"format": "nimble-piston-plan", "ver'), file('foreign.json', '{}'), folder]) {
+  for (const path of [
+    join(folder, 'nothing.json'),
+    file('empty.json', ''),
+    file('cut.json', '{"format": "nimble-piston-plan", "ver'),
+    file('foreign.json', '{}'),
+    folder,
+  ]) {
     const { code, out, err } = await np(['check', path])
-    expect({ path, code, out, lines: err.trimEnd().split('\n').length }).toEqual({ path, code: 2, out: '', lines: 1 })
+    expect({ path, code, out, lines: err.trimEnd().split('\n').length }).toEqual({
+      path,
+      code: 2,
+      out: '',
+      lines: 1,
+    })
   }
 })
 
 test('calc: every calculator of the list runs its own example', async () => {
-  const list = JSON.parse((await np(['calc', '--list'])).out) as { name: string, example: unknown }[]
-  expect(list.map(c => c.name)).toEqual(CALCULATORS.map(c => c.name))
+  const list = JSON.parse((await np(['calc', '--list'])).out) as { name: string; example: unknown }[]
+  expect(list.map((c) => c.name)).toEqual(CALCULATORS.map((c) => c.name))
   for (const { name, example } of list) {
     const { code, out, err } = await np(['calc', name], JSON.stringify(example))
     expect({ name, code, err }).toEqual({ name, code: 0, err: '' })
@@ -52,10 +87,22 @@ test('calc: every calculator of the list runs its own example', async () => {
 }, 60_000)
 
 test('calc: bad input is exit 2 with one line a field on stderr and nothing on stdout', async () => {
-  const { code, out, err } = await np(['calc', 'standby'], '{"battery_Ah": "70", "usable_fraction": 2, "drain_mA": 0}')
+  const { code, out, err } = await np(
+    ['calc', 'standby'],
+    '{"battery_Ah": "70", "usable_fraction": 2, "drain_mA": 0}',
+  )
   expect({ code, out }).toEqual({ code: 2, out: '' })
-  expect(err.trimEnd().split('\n')).toEqual([expect.stringContaining('battery_Ah'), expect.stringContaining('usable_fraction'), expect.stringContaining('drain_mA')])
-  for (const [name, input] of [['standby', ''], ['standby', '[1'], ['no-such', '{}'], ['standby', '{}']] as const) {
+  expect(err.trimEnd().split('\n')).toEqual([
+    expect.stringContaining('battery_Ah'),
+    expect.stringContaining('usable_fraction'),
+    expect.stringContaining('drain_mA'),
+  ])
+  for (const [name, input] of [
+    ['standby', ''],
+    ['standby', '[1'],
+    ['no-such', '{}'],
+    ['standby', '{}'],
+  ] as const) {
     const r = await np(['calc', name], input)
     expect({ name, input, code: r.code, out: r.out }).toEqual({ name, input, code: 2, out: '' })
   }
@@ -63,7 +110,9 @@ test('calc: bad input is exit 2 with one line a field on stderr and nothing on s
 
 test('schema: a JSON Schema that names the plan’s parts; anything else is a usage line and exit 2', async () => {
   const schema = JSON.parse((await np(['schema'])).out)
-  expect(Object.keys(schema.properties)).toEqual(expect.arrayContaining(['truck', 'hauls', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover']))
+  expect(Object.keys(schema.properties)).toEqual(
+    expect.arrayContaining(['truck', 'hauls', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover']),
+  )
   const { code, err } = await np(['polish'])
   expect(code).toBe(2)
   expect(err).toContain('usage')

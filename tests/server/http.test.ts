@@ -23,10 +23,19 @@ beforeAll(async () => {
       probe.close(() => resolve(port))
     })
   })
-  server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], { stdio: 'ignore', env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), DATABASE_URL: url } })
+  server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+    stdio: 'ignore',
+    env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), DATABASE_URL: url },
+  })
   address = `http://127.0.0.1:${port}`
   for (let i = 0; i < 100; i++) {
-    if (await fetch(`${address}/api/health`).then(r => r.ok, () => false)) return
+    if (
+      await fetch(`${address}/api/health`).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      return
     await sleep(100)
   }
   throw new Error('The built server does not answer; bin/test builds it first.')
@@ -38,11 +47,20 @@ afterAll(async () => {
 }, 60_000)
 
 const call = async (path: string, options: RequestInit = {}) => {
-  const response = await fetch(`${address}${path}`, { ...options, headers: { 'content-type': 'application/json', ...options.headers } })
+  const response = await fetch(`${address}${path}`, {
+    ...options,
+    headers: { 'content-type': 'application/json', ...options.headers },
+  })
   const text = await response.text()
-  return { status: response.status, headers: response.headers, text, json: text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : null }
+  return {
+    status: response.status,
+    headers: response.headers,
+    text,
+    json: text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : null,
+  }
 }
-const post = (path: string, body: unknown, headers: Record<string, string> = {}) => call(path, { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body), headers })
+const post = (path: string, body: unknown, headers: Record<string, string> = {}) =>
+  call(path, { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body), headers })
 
 test('errors have one shape, and say what is wrong', async () => {
   const cases: [number, string, ReturnType<typeof call>][] = [
@@ -57,10 +75,40 @@ test('errors have one shape, and say what is wrong', async () => {
     [422, 'bad-plan-file', post('/api/jobs', { file: '{"format":"other"}' })],
     [413, 'too-large', post('/api/jobs', `"${'x'.repeat(4_100_000)}"`)],
     [422, 'invalid', post('/api/jobs/star-wagon/revisions', { base: 1, edits: [] })],
-    [422, 'invalid', post('/api/jobs/star-wagon/revisions', { base: 1, edits: [{ id: 'a', label: 'x', kind: 'do', patches: [{ op: 'replace', path: ['__proto__', 'x'], value: 1 }], inverse: [] }] })],
+    [
+      422,
+      'invalid',
+      post('/api/jobs/star-wagon/revisions', {
+        base: 1,
+        edits: [
+          {
+            id: 'a',
+            label: 'x',
+            kind: 'do',
+            patches: [{ op: 'replace', path: ['__proto__', 'x'], value: 1 }],
+            inverse: [],
+          },
+        ],
+      }),
+    ],
     [422, 'invalid', call('/api/jobs/star-wagon/sheet?paper=napkin')],
-    [422, 'invalid', call('/api/shop', { method: 'PUT', body: JSON.stringify({ units: { pressure: 'atm' } }) })],
-    [422, 'invalid', call('/api/shop', { method: 'PUT', body: JSON.stringify({ parts: { x: { kind: 'tank', label: 'X', like: 'moon', figures: {}, number: '', make: '', price: null } } }) })],
+    [
+      422,
+      'invalid',
+      call('/api/shop', { method: 'PUT', body: JSON.stringify({ units: { pressure: 'atm' } }) }),
+    ],
+    [
+      422,
+      'invalid',
+      call('/api/shop', {
+        method: 'PUT',
+        body: JSON.stringify({
+          parts: {
+            x: { kind: 'tank', label: 'X', like: 'moon', figures: {}, number: '', make: '', price: null },
+          },
+        }),
+      }),
+    ],
     [404, 'no-job', post('/api/jobs/nothing/sweeps', {})],
     [404, 'no-sweep', call('/api/jobs/star-wagon/sweeps/nothing')],
   ]
@@ -75,8 +123,13 @@ test('a job from nothing, edited, exported and opened again is the same plan', a
   const { status, json } = await post('/api/jobs', { kind: 'leaf-flatbed', name: 'Ferry' })
   expect(status).toBe(201)
   const { json: job } = await call(`/api/jobs/${json.id}`)
-  const { edit } = makeEdit(job.plan as Plan, 'e1', 'Wheelbase', (d) => { d.truck.wheelbase = 3.85 })!
-  expect((await post(`/api/jobs/${json.id}/revisions`, { base: 1, edits: [edit] })).json).toMatchObject({ kind: 'saved', revision: 2 })
+  const { edit } = makeEdit(job.plan as Plan, 'e1', 'Wheelbase', (d) => {
+    d.truck.wheelbase = 3.85
+  })!
+  expect((await post(`/api/jobs/${json.id}/revisions`, { base: 1, edits: [edit] })).json).toMatchObject({
+    kind: 'saved',
+    revision: 2,
+  })
   const { text: exported, headers } = await call(`/api/jobs/${json.id}/plan`)
   expect(headers.get('content-disposition')).toContain('ferry.plan.json')
   const { json: copy } = await post('/api/jobs', { file: exported })
@@ -86,15 +139,28 @@ test('a job from nothing, edited, exported and opened again is the same plan', a
 
 test('a conflict over HTTP is a 409 with both values and the plan that stands', async () => {
   const { json: job } = await call('/api/jobs/hive-hauler')
-  const change = (v: number) => makeEdit(job.plan as Plan, `w${v}`, 'Wheelbase', (d) => { d.truck.wheelbase = v })!.edit
+  const change = (v: number) =>
+    makeEdit(job.plan as Plan, `w${v}`, 'Wheelbase', (d) => {
+      d.truck.wheelbase = v
+    })!.edit
   await post('/api/jobs/hive-hauler/revisions', { base: job.revision, edits: [change(4.2)] })
-  const { status, json } = await post('/api/jobs/hive-hauler/revisions', { base: job.revision, edits: [change(4.3)] })
+  const { status, json } = await post('/api/jobs/hive-hauler/revisions', {
+    base: job.revision,
+    edits: [change(4.3)],
+  })
   expect(status).toBe(409)
-  expect(json.error).toMatchObject({ code: 'conflict', conflicts: [{ path: ['truck', 'wheelbase'], mine: 4.3, theirs: 4.2 }], plan: { truck: { wheelbase: 4.2 } } })
+  expect(json.error).toMatchObject({
+    code: 'conflict',
+    conflicts: [{ path: ['truck', 'wheelbase'], mine: 4.3, theirs: 4.2 }],
+    plan: { truck: { wheelbase: 4.2 } },
+  })
 })
 
 test('the sheet is a one-page PDF in either paper', async () => {
-  for (const [paper, size] of [['A4', '595.28 841.89'], ['Letter', '612 792']] as const) {
+  for (const [paper, size] of [
+    ['A4', '595.28 841.89'],
+    ['Letter', '612 792'],
+  ] as const) {
     const response = await fetch(`${address}/api/jobs/estuary-flatbed/sheet?paper=${paper}`)
     const body = Buffer.from(await response.arrayBuffer()).toString('latin1')
     expect(response.headers.get('content-type')).toBe('application/pdf')
@@ -132,6 +198,8 @@ test('a sweep is queued, worked off beside requests, and can be stopped', async 
     answer = await at()
   }
   expect(answer.json.done).toBeGreaterThan(0)
-  expect((await call(`/api/jobs/shell-runner/sweeps/${made.json.id}`, { method: 'DELETE' })).json).toEqual({ stopped: true })
+  expect((await call(`/api/jobs/shell-runner/sweeps/${made.json.id}`, { method: 'DELETE' })).json).toEqual({
+    stopped: true,
+  })
   expect(['stopped', 'done']).toContain((await at()).json.state)
 }, 60_000)

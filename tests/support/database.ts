@@ -21,5 +21,8 @@ export async function demoDatabase(name: string): Promise<string> {
 
 /** Starts, stops or drops a cluster of its own; returns its address when started. */
 export function cluster(command: 'start' | 'stop' | 'drop', name: string): string {
-  return execFileSync(process.execPath, [join(root, 'tests/support/cluster.mjs'), command, name], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'] }).trim()
+  return execFileSync(process.execPath, [join(root, 'tests/support/cluster.mjs'), command, name], {
+    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'inherit'],
+  }).trim()
 }

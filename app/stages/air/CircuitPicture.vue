@@ -6,36 +6,45 @@ import type { CircuitDrawing, PlacedSymbol } from './layoutCircuit'
 import type { LivePicture } from './player'
 
 /** The circuit in standard symbols. Parts and lines are chosen on it; a run shows its pressures, flows and open valves. */
-const { air, chosen, live = null } = defineProps<{ air: AirPlan, chosen: string | null, live?: LivePicture | null }>()
+const {
+  air,
+  chosen,
+  live = null,
+} = defineProps<{ air: AirPlan; chosen: string | null; live?: LivePicture | null }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const shop = useShop()
 const drawing = shallowRef<CircuitDrawing | null>(null)
 const problem = ref('')
 let asked = 0
-watch(() => [air.components, air.lines, air.blockClass, air.classes] as const, async () => {
-  const mine = ++asked
-  try {
-    const { layoutCircuit } = await import('./layoutCircuit')
-    const plain = JSON.parse(JSON.stringify(air)) as AirPlan
-    const next = await layoutCircuit(plain, drawing.value)
-    if (mine === asked) drawing.value = next
-  }
-  catch (error) {
-    problem.value = `The circuit could not be drawn: ${(error as Error).message}`
-  }
-}, { immediate: true })
+watch(
+  () => [air.components, air.lines, air.blockClass, air.classes] as const,
+  async () => {
+    const mine = ++asked
+    try {
+      const { layoutCircuit } = await import('./layoutCircuit')
+      const plain = JSON.parse(JSON.stringify(air)) as AirPlan
+      const next = await layoutCircuit(plain, drawing.value)
+      if (mine === asked) drawing.value = next
+    } catch (error) {
+      problem.value = `The circuit could not be drawn: ${(error as Error).message}`
+    }
+  },
+  { immediate: true },
+)
 /** Lines whose components were just taken away are not drawn until the new layout is there. */
-const lines = computed(() => drawing.value?.lines.filter(l => air.lines[l.id]) ?? [])
-const symbols = computed(() => drawing.value?.symbols.filter(s => air.components[s.id]) ?? [])
-const points = (line: { points: { x: number, y: number }[] }) => line.points.map(p => `${p.x},${p.y}`).join(' ')
+const lines = computed(() => drawing.value?.lines.filter((l) => air.lines[l.id]) ?? [])
+const symbols = computed(() => drawing.value?.symbols.filter((s) => air.components[s.id]) ?? [])
+const points = (line: { points: { x: number; y: number }[] }) =>
+  line.points.map((p) => `${p.x},${p.y}`).join(' ')
 /** The middle of a line's longest straight piece, where its letter stands. */
-function letterAt(line: { points: { x: number, y: number }[] }): { x: number, y: number } {
+function letterAt(line: { points: { x: number; y: number }[] }): { x: number; y: number } {
   let best = { x: 0, y: 0, length: -1 }
   line.points.slice(1).forEach((b, i) => {
     const a = line.points[i]!
     const length = Math.hypot(b.x - a.x, b.y - a.y)
     const upright = Math.abs(b.x - a.x) < 1
-    if (length > best.length) best = { x: (a.x + b.x) / 2 + (upright ? 11 : 0), y: (a.y + b.y) / 2 + (upright ? 4 : -5), length }
+    if (length > best.length)
+      best = { x: (a.x + b.x) / 2 + (upright ? 11 : 0), y: (a.y + b.y) / 2 + (upright ? 4 : -5), length }
   })
   return best
 }
@@ -44,9 +53,11 @@ const lineName = (id: string) => `Line, ${name(air.lines[id]!.from)} to ${name(a
 /** Wide circuits are drawn smaller: their names are written larger for it. */
 const type = computed(() => (drawing.value && drawing.value.width > 950 ? 15 : 12))
 /** Where a name stands: inside a tank, above what is screwed in from above, beside what hangs below, under everything else. */
-function nameAt({ id, box, on }: PlacedSymbol): { x: number, y: number, anchor: 'start' | 'middle' } {
-  if (air.components[id]!.kind === 'tank') return { x: box.width / 2, y: box.height / 2 - 2, anchor: 'middle' }
-  if (air.components[id]!.kind === 'manifold') return { x: box.width / 2, y: -type.value - 10, anchor: 'middle' }
+function nameAt({ id, box, on }: PlacedSymbol): { x: number; y: number; anchor: 'start' | 'middle' } {
+  if (air.components[id]!.kind === 'tank')
+    return { x: box.width / 2, y: box.height / 2 - 2, anchor: 'middle' }
+  if (air.components[id]!.kind === 'manifold')
+    return { x: box.width / 2, y: -type.value - 10, anchor: 'middle' }
   if (on === 'NORTH') return { x: box.width / 2, y: -14, anchor: 'middle' }
   if (on === 'SOUTH') return { x: box.width - 4, y: box.height / 2 + 9, anchor: 'start' }
   return { x: box.width / 2, y: box.height + type.value + 3, anchor: 'middle' }
@@ -56,7 +67,7 @@ const room = (size: number) => Math.max(7, (46 - size) / 2)
 const named = (id: string) => !['tee', 'plug'].includes(air.components[id]!.kind)
 const pressure = (id: string) => {
   const p = live?.pressure[id]
-  return p === undefined || !named(id) ? null : p.map(v => showText(v, 'pressure', shop.units)).join(' · ')
+  return p === undefined || !named(id) ? null : p.map((v) => showText(v, 'pressure', shop.units)).join(' · ')
 }
 const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
 </script>
@@ -65,26 +76,139 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
   <p v-if="problem" role="alert" class="text-brick">{{ problem }}</p>
   <p v-else-if="!drawing" class="label h-40">Drawing the circuit …</p>
   <div v-else class="overflow-x-auto">
-    <svg :viewBox="`0 0 ${drawing.width} ${drawing.height}`" class="w-full max-h-[430px] mx-auto block" :style="{ maxWidth: `${wide}px`, minWidth: `${drawing.width * 0.52}px` }" role="group" aria-label="Air circuit with standard fluid-power symbols" data-circuit>
-      <g v-for="line in lines" :key="line.id" class="piece" role="button" tabindex="0" :aria-label="lineName(line.id)" :aria-pressed="chosen === line.id" :data-line="line.id" @click="emit('choose', line.id)" @keydown.enter.prevent="emit('choose', line.id)" @keydown.space.prevent="emit('choose', line.id)">
+    <svg
+      :viewBox="`0 0 ${drawing.width} ${drawing.height}`"
+      class="w-full max-h-[430px] mx-auto block"
+      :style="{ maxWidth: `${wide}px`, minWidth: `${drawing.width * 0.52}px` }"
+      role="group"
+      aria-label="Air circuit with standard fluid-power symbols"
+      data-circuit
+    >
+      <g
+        v-for="line in lines"
+        :key="line.id"
+        class="piece"
+        role="button"
+        tabindex="0"
+        :aria-label="lineName(line.id)"
+        :aria-pressed="chosen === line.id"
+        :data-line="line.id"
+        @click="emit('choose', line.id)"
+        @keydown.enter.prevent="emit('choose', line.id)"
+        @keydown.space.prevent="emit('choose', line.id)"
+      >
         <polyline :points="points(line)" fill="none" stroke="transparent" stroke-width="14" />
-        <polyline v-if="chosen === line.id" :points="points(line)" fill="none" stroke="var(--blue)" stroke-width="9" stroke-opacity="0.3" stroke-linecap="round" />
-        <polyline :points="points(line)" fill="none" :stroke="LINE_STYLES[air.lines[line.id]!.path].colour" :stroke-width="air.lines[line.id]!.tube === 'direct' ? 4.5 : 2.6" :stroke-dasharray="LINE_STYLES[air.lines[line.id]!.path].dash" />
-        <polyline v-if="live && Math.abs(live.flow[line.id] ?? 0) > 1e-7" :points="points(line)" fill="none" stroke="var(--card)" stroke-width="5" stroke-linecap="round" stroke-dasharray="1 13" :stroke-dashoffset="live.phase[line.id] ?? 0" />
-        <polyline v-if="live && Math.abs(live.flow[line.id] ?? 0) > 1e-7" :points="points(line)" fill="none" stroke="var(--ink)" stroke-width="3" stroke-linecap="round" stroke-dasharray="1 13" :stroke-dashoffset="live.phase[line.id] ?? 0" data-flowing />
-        <text v-if="air.lines[line.id]!.tube !== 'direct'" :x="letterAt(line).x" :y="letterAt(line).y" text-anchor="middle" :font-size="type - 1" font-weight="600" font-family="var(--font-mono)" :fill="LINE_STYLES[air.lines[line.id]!.path].colour">{{ LINE_STYLES[air.lines[line.id]!.path].letter }}</text>
+        <polyline
+          v-if="chosen === line.id"
+          :points="points(line)"
+          fill="none"
+          stroke="var(--blue)"
+          stroke-width="9"
+          stroke-opacity="0.3"
+          stroke-linecap="round"
+        />
+        <polyline
+          :points="points(line)"
+          fill="none"
+          :stroke="LINE_STYLES[air.lines[line.id]!.path].colour"
+          :stroke-width="air.lines[line.id]!.tube === 'direct' ? 4.5 : 2.6"
+          :stroke-dasharray="LINE_STYLES[air.lines[line.id]!.path].dash"
+        />
+        <polyline
+          v-if="live && Math.abs(live.flow[line.id] ?? 0) > 1e-7"
+          :points="points(line)"
+          fill="none"
+          stroke="var(--card)"
+          stroke-width="5"
+          stroke-linecap="round"
+          stroke-dasharray="1 13"
+          :stroke-dashoffset="live.phase[line.id] ?? 0"
+        />
+        <polyline
+          v-if="live && Math.abs(live.flow[line.id] ?? 0) > 1e-7"
+          :points="points(line)"
+          fill="none"
+          stroke="var(--ink)"
+          stroke-width="3"
+          stroke-linecap="round"
+          stroke-dasharray="1 13"
+          :stroke-dashoffset="live.phase[line.id] ?? 0"
+          data-flowing
+        />
+        <text
+          v-if="air.lines[line.id]!.tube !== 'direct'"
+          :x="letterAt(line).x"
+          :y="letterAt(line).y"
+          text-anchor="middle"
+          :font-size="type - 1"
+          font-weight="600"
+          font-family="var(--font-mono)"
+          :fill="LINE_STYLES[air.lines[line.id]!.path].colour"
+        >
+          {{ LINE_STYLES[air.lines[line.id]!.path].letter }}
+        </text>
       </g>
-      <g v-for="symbol in symbols" :key="symbol.id" class="piece" :transform="`translate(${symbol.x} ${symbol.y})`" role="button" tabindex="0" :aria-label="name(symbol.id)" :aria-pressed="chosen === symbol.id" :data-component="symbol.id" style="color: var(--ink)" @click="emit('choose', symbol.id)" @keydown.enter.prevent="emit('choose', symbol.id)" @keydown.space.prevent="emit('choose', symbol.id)">
-        <rect :x="-room(symbol.box.width)" :y="-room(symbol.box.height)" :width="symbol.box.width + 2 * room(symbol.box.width)" :height="symbol.box.height + 2 * room(symbol.box.height)" rx="5" :fill="live?.open.has(symbol.id) ? 'var(--glow)' : 'transparent'" :fill-opacity="live?.open.has(symbol.id) ? 0.55 : 1" :stroke="chosen === symbol.id ? 'var(--blue)' : 'none'" stroke-width="2.5" />
+      <g
+        v-for="symbol in symbols"
+        :key="symbol.id"
+        class="piece"
+        :transform="`translate(${symbol.x} ${symbol.y})`"
+        role="button"
+        tabindex="0"
+        :aria-label="name(symbol.id)"
+        :aria-pressed="chosen === symbol.id"
+        :data-component="symbol.id"
+        style="color: var(--ink)"
+        @click="emit('choose', symbol.id)"
+        @keydown.enter.prevent="emit('choose', symbol.id)"
+        @keydown.space.prevent="emit('choose', symbol.id)"
+      >
+        <rect
+          :x="-room(symbol.box.width)"
+          :y="-room(symbol.box.height)"
+          :width="symbol.box.width + 2 * room(symbol.box.width)"
+          :height="symbol.box.height + 2 * room(symbol.box.height)"
+          rx="5"
+          :fill="live?.open.has(symbol.id) ? 'var(--glow)' : 'transparent'"
+          :fill-opacity="live?.open.has(symbol.id) ? 0.55 : 1"
+          :stroke="chosen === symbol.id ? 'var(--blue)' : 'none'"
+          stroke-width="2.5"
+        />
         <AirSymbol :kind="air.components[symbol.id]!.kind" :box="symbol.box" />
-        <text v-if="named(symbol.id)" :x="nameAt(symbol).x" :y="nameAt(symbol).y" :text-anchor="nameAt(symbol).anchor" :font-size="type" fill="var(--ink)" font-family="var(--font-sans)">{{ name(symbol.id) }}</text>
-        <text v-if="pressure(symbol.id) && !symbol.on" :x="nameAt(symbol).x" :y="nameAt(symbol).y + type + 3" text-anchor="middle" :font-size="type" font-weight="600" fill="var(--ink)" font-family="var(--font-mono)">{{ pressure(symbol.id) }}</text>
+        <text
+          v-if="named(symbol.id)"
+          :x="nameAt(symbol).x"
+          :y="nameAt(symbol).y"
+          :text-anchor="nameAt(symbol).anchor"
+          :font-size="type"
+          fill="var(--ink)"
+          font-family="var(--font-sans)"
+        >
+          {{ name(symbol.id) }}
+        </text>
+        <text
+          v-if="pressure(symbol.id) && !symbol.on"
+          :x="nameAt(symbol).x"
+          :y="nameAt(symbol).y + type + 3"
+          text-anchor="middle"
+          :font-size="type"
+          font-weight="600"
+          fill="var(--ink)"
+          font-family="var(--font-mono)"
+        >
+          {{ pressure(symbol.id) }}
+        </text>
       </g>
     </svg>
   </div>
 </template>
 
 <style scoped>
-.piece { cursor: pointer; }
-.piece:focus-visible { outline: 3px solid var(--blue); outline-offset: 2px; }
+.piece {
+  cursor: pointer;
+}
+.piece:focus-visible {
+  outline: 3px solid var(--blue);
+  outline-offset: 2px;
+}
 </style>

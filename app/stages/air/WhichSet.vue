@@ -27,10 +27,11 @@ let poll: ReturnType<typeof setTimeout> | undefined
 let sweepId = ''
 
 function stop(): void {
-  pool.forEach(w => w.terminate())
+  pool.forEach((w) => w.terminate())
   pool = []
   clearTimeout(poll)
-  if (where.value === 'server' && sweepId) void callApi(`/api/jobs/${job.id}/sweeps/${sweepId}`, { method: 'DELETE' }).catch(() => {})
+  if (where.value === 'server' && sweepId)
+    void callApi(`/api/jobs/${job.id}/sweeps/${sweepId}`, { method: 'DELETE' }).catch(() => {})
   where.value = null
 }
 onScopeDispose(stop)
@@ -49,21 +50,25 @@ async function sweepHere(): Promise<void> {
   const waiting = [...choices.value]
   const plain = JSON.parse(JSON.stringify(job.plan)) as unknown
   const hands = Math.min(Math.max(navigator.hardwareConcurrency || 2, 1), 4, waiting.length)
-  pool = Array.from({ length: hands }, () => new Worker(new URL('../../workers/sweep.ts', import.meta.url), { type: 'module' }))
+  pool = Array.from(
+    { length: hands },
+    () => new Worker(new URL('../../workers/sweep.ts', import.meta.url), { type: 'module' }),
+  )
   const mine = pool
   try {
-    await Promise.all(mine.map(async (worker) => {
-      const api = wrap<SweepWorker>(worker)
-      await api.open(plain)
-      for (let choice = waiting.shift(); choice && pool === mine; choice = waiting.shift()) {
-        const result = await api.tryOne(choice)
-        if (pool !== mine) return
-        count.value++
-        if (result) tried.value = [...tried.value, result]
-      }
-    }))
-  }
-  catch (error) {
+    await Promise.all(
+      mine.map(async (worker) => {
+        const api = wrap<SweepWorker>(worker)
+        await api.open(plain)
+        for (let choice = waiting.shift(); choice && pool === mine; choice = waiting.shift()) {
+          const result = await api.tryOne(choice)
+          if (pool !== mine) return
+          count.value++
+          if (result) tried.value = [...tried.value, result]
+        }
+      }),
+    )
+  } catch (error) {
     problem.value = `Trying the sets stopped: ${(error as Error).message}`
   }
   if (pool === mine) stop()
@@ -73,20 +78,29 @@ async function sweepServer(): Promise<void> {
   where.value = 'server'
   try {
     await job.save()
-    const made = await callApi<{ id: string, total: number }>(`/api/jobs/${job.id}/sweeps`, { method: 'POST', body: {} })
+    const made = await callApi<{ id: string; total: number }>(`/api/jobs/${job.id}/sweeps`, {
+      method: 'POST',
+      body: {},
+    })
     sweepId = made.id
     total.value = made.total
     const ask = async () => {
-      const at = await callApi<{ state: 'waiting' | 'running' | 'done' | 'failed' | 'stopped', done: number, total: number, results: SetTried[], problem: string }>(`/api/jobs/${job.id}/sweeps/${made.id}`)
+      const at = await callApi<{
+        state: 'waiting' | 'running' | 'done' | 'failed' | 'stopped'
+        done: number
+        total: number
+        results: SetTried[]
+        problem: string
+      }>(`/api/jobs/${job.id}/sweeps/${made.id}`)
       count.value = at.done
       tried.value = at.results
       if (at.state === 'failed') problem.value = at.problem
-      if (at.state === 'waiting' || at.state === 'running') poll = setTimeout(() => void ask().catch(fail), 700)
+      if (at.state === 'waiting' || at.state === 'running')
+        poll = setTimeout(() => void ask().catch(fail), 700)
       else where.value = null
     }
     await ask()
-  }
-  catch (error) {
+  } catch (error) {
     fail(error)
   }
 }
@@ -100,11 +114,24 @@ const ranked = computed(() => [...best.value].sort((a, b) => a.seconds! - b.seco
 const size = (t: SetTried) => 4 + Math.sqrt(t.volume * 1000) * 2
 const clouds = computed<Cloud[]>(() => {
   const amps = unitFor('current', shop.units)
-  const of = (list: SetTried[]) => list.map(t => ({ x: t.seconds!, y: fromSi(t.current, amps), size: size(t), name: setLabel(t) }))
-  return [{ label: 'nothing beats it', colour: '--petrol', shape: 'rectRot', points: of(ranked.value) }, { label: 'beaten', colour: '--soft', shape: 'circle', points: of(tried.value.filter(t => t.seconds !== null && !best.value.has(t))) }]
+  const of = (list: SetTried[]) =>
+    list.map((t) => ({ x: t.seconds!, y: fromSi(t.current, amps), size: size(t), name: setLabel(t) }))
+  return [
+    { label: 'nothing beats it', colour: '--petrol', shape: 'rectRot', points: of(ranked.value) },
+    {
+      label: 'beaten',
+      colour: '--soft',
+      shape: 'circle',
+      points: of(tried.value.filter((t) => t.seconds !== null && !best.value.has(t))),
+    },
+  ]
 })
-const short = computed(() => tried.value.filter(t => t.seconds === null).length)
-const take = (t: SetTried) => job.applyRemedy({ label: 'Take this set', patches: operationPatches(job.plan!.air, air => withSet(air, t)) })
+const short = computed(() => tried.value.filter((t) => t.seconds === null).length)
+const take = (t: SetTried) =>
+  job.applyRemedy({
+    label: 'Take this set',
+    patches: operationPatches(job.plan!.air, (air) => withSet(air, t)),
+  })
 </script>
 
 <template>
@@ -113,24 +140,85 @@ const take = (t: SetTried) => job.applyRemedy({ label: 'Take this set', patches:
       <h2 class="mr-auto">Which set</h2>
       <p class="label">{{ choices.length }} sets, {{ runs }} runs</p>
       <template v-if="where === null">
-        <button type="button" class="button" @click="sweepHere"><Zap :size="16" aria-hidden="true" />Try them all</button>
-        <button type="button" class="button quiet" @click="sweepServer"><Server :size="16" aria-hidden="true" />On the server</button>
+        <button type="button" class="button" @click="sweepHere">
+          <Zap :size="16" aria-hidden="true" />Try them all
+        </button>
+        <button type="button" class="button quiet" @click="sweepServer">
+          <Server :size="16" aria-hidden="true" />On the server
+        </button>
       </template>
-      <button v-else type="button" class="button" @click="stop"><Square :size="16" aria-hidden="true" />Stop</button>
+      <button v-else type="button" class="button" @click="stop">
+        <Square :size="16" aria-hidden="true" />Stop
+      </button>
     </div>
-    <p class="label">Every compressor, tank, bore and block that fits, loaded at the minimum and brought up, haul by haul.</p>
-    <div v-if="where" class="mt-2" aria-live="polite"><progress class="w-full accent-petrol" :value="count" :max="total" aria-label="Sets tried" /><span class="label">{{ count }} of {{ total }}{{ where === 'server' ? ' on the server' : '' }}</span></div>
+    <p class="label">
+      Every compressor, tank, bore and block that fits, loaded at the minimum and brought up, haul by haul.
+    </p>
+    <div v-if="where" class="mt-2" aria-live="polite">
+      <progress class="w-full accent-petrol" :value="count" :max="total" aria-label="Sets tried" /><span
+        class="label"
+        >{{ count }} of {{ total }}{{ where === 'server' ? ' on the server' : '' }}</span
+      >
+    </div>
     <p v-if="problem" class="text-sm text-brick font-semibold" role="alert">{{ problem }}</p>
-    <p v-if="stale" class="text-sm text-ochre-deep font-semibold">The plan has changed since; try them again.</p>
+    <p v-if="stale" class="text-sm text-ochre-deep font-semibold">
+      The plan has changed since; try them again.
+    </p>
     <template v-if="tried.length">
-      <ScatterChart :clouds="clouds" across="s to the slowest haul" up="A at most" label="Sets by time and current; the larger the mark the more room it takes" @choose="(c, p) => { const t = c === 0 ? ranked[p] : undefined; if (t) take(t) }" />
+      <ScatterChart
+        :clouds="clouds"
+        across="s to the slowest haul"
+        up="A at most"
+        label="Sets by time and current; the larger the mark the more room it takes"
+        @choose="
+          (c, p) => {
+            const t = c === 0 ? ranked[p] : undefined
+            if (t) take(t)
+          }
+        "
+      />
       <p v-if="short" class="label">{{ short }} fall short of a haul and are left out.</p>
-      <p v-if="count > tried.length && !where" class="label">{{ count - tried.length }} could not be run to their end and are left out.</p>
+      <p v-if="count > tried.length && !where" class="label">
+        {{ count - tried.length }} could not be run to their end and are left out.
+      </p>
       <div class="overflow-x-auto">
         <table class="w-full text-sm mt-2" aria-label="Sets nothing beats">
-          <thead><tr class="text-left border-b border-line"><th class="py-1">Nothing beats these</th><th class="text-right pl-3">Slowest haul</th><th class="text-right pl-3">Past target</th><th class="text-right pl-3">Current</th><th class="text-right pl-3">Room</th><th><span class="sr-only">Choose</span></th></tr></thead>
+          <thead>
+            <tr class="text-left border-b border-line">
+              <th class="py-1">Nothing beats these</th>
+              <th class="text-right pl-3">Slowest haul</th>
+              <th class="text-right pl-3">Past target</th>
+              <th class="text-right pl-3">Current</th>
+              <th class="text-right pl-3">Room</th>
+              <th><span class="sr-only">Choose</span></th>
+            </tr>
+          </thead>
           <tbody>
-            <tr v-for="(t, i) in ranked" :key="i" class="border-b border-line"><th scope="row" class="text-left font-normal py-1">{{ setLabel(t) }}</th><td class="figure text-right whitespace-nowrap pl-3">{{ showText(t.seconds, 'time', shop.units) }}</td><td class="figure text-right whitespace-nowrap pl-3">{{ showText(t.overshoot, 'pressure', shop.units) }}</td><td class="figure text-right whitespace-nowrap pl-3">{{ showText(t.current, 'current', shop.units) }}</td><td class="figure text-right whitespace-nowrap pl-3">{{ showText(t.volume, 'volume', shop.units) }}</td><td class="text-right"><button type="button" class="button quiet text-sm whitespace-nowrap ml-3" :aria-label="`Take ${setLabel(t)}`" @click="take(t)">Take it</button></td></tr>
+            <tr v-for="(t, i) in ranked" :key="i" class="border-b border-line">
+              <th scope="row" class="text-left font-normal py-1">{{ setLabel(t) }}</th>
+              <td class="figure text-right whitespace-nowrap pl-3">
+                {{ showText(t.seconds, 'time', shop.units) }}
+              </td>
+              <td class="figure text-right whitespace-nowrap pl-3">
+                {{ showText(t.overshoot, 'pressure', shop.units) }}
+              </td>
+              <td class="figure text-right whitespace-nowrap pl-3">
+                {{ showText(t.current, 'current', shop.units) }}
+              </td>
+              <td class="figure text-right whitespace-nowrap pl-3">
+                {{ showText(t.volume, 'volume', shop.units) }}
+              </td>
+              <td class="text-right">
+                <button
+                  type="button"
+                  class="button quiet text-sm whitespace-nowrap ml-3"
+                  :aria-label="`Take ${setLabel(t)}`"
+                  @click="take(t)"
+                >
+                  Take it
+                </button>
+              </td>
+            </tr>
           </tbody>
         </table>
       </div>

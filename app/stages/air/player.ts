@@ -27,8 +27,17 @@ export function usePlayer() {
   const scenarios = computed(() => scenariosOf(job.plan!, job.derived!))
   const sets = computed(() => setsOf(job.plan!, job.derived!))
   const chosen = ref('')
-  const scenarioId = computed(() => (scenarios.value.some(s => s.id === chosen.value) ? chosen.value : (scenarios.value.find(s => s.id === `up-${job.haulId}`) ?? scenarios.value[0])?.id ?? ''))
-  const ran = shallowRef<{ scenario: NamedScenario | null, result: Pick<RunResult, 'columns' | 'rows' | 'where' | 'events' | 'highestCurrent'>, whole: RunResult | null, plan: unknown } | null>(null)
+  const scenarioId = computed(() =>
+    scenarios.value.some((s) => s.id === chosen.value)
+      ? chosen.value
+      : ((scenarios.value.find((s) => s.id === `up-${job.haulId}`) ?? scenarios.value[0])?.id ?? ''),
+  )
+  const ran = shallowRef<{
+    scenario: NamedScenario | null
+    result: Pick<RunResult, 'columns' | 'rows' | 'where' | 'events' | 'highestCurrent'>
+    whole: RunResult | null
+    plan: unknown
+  } | null>(null)
   const hands = shallowRef<Hand[] | null>(null)
   const running = ref(false)
   const busy = ref(false)
@@ -75,8 +84,7 @@ export function usePlayer() {
       if (worker !== mine) return
       ran.value = answer && { scenario: answer.scenario, result: answer.result, whole: answer.result, plan }
       at.value = 1
-    }
-    catch (error) {
+    } catch (error) {
       if (worker === mine) problem.value = `This run did not come to its end: ${(error as Error).message}`
     }
     if (worker === mine) quit()
@@ -96,8 +104,7 @@ export function usePlayer() {
       ran.value = { scenario: null, result: { ...opened, events: [], highestCurrent: 0 }, whole: null, plan }
       at.value = 1
       go()
-    }
-    catch (error) {
+    } catch (error) {
       problem.value = `The circuit cannot be run: ${(error as Error).message}`
       stop()
     }
@@ -128,9 +135,10 @@ export function usePlayer() {
         move(dt)
         if (hands.value) {
           waiting = true
-          void live(dt).finally(() => { waiting = false })
-        }
-        else {
+          void live(dt).finally(() => {
+            waiting = false
+          })
+        } else {
           const rows = ran.value!.result.rows
           at.value = Math.min(at.value + (dt * speed.value) / Math.max(rows.at(-1)![0]!, 1e-9), 1)
           if (at.value >= 1) return hold()
@@ -150,8 +158,7 @@ export function usePlayer() {
       busy.value = next.busy
       ran.value = { ...now, result: { ...now.result, rows, events: [...now.result.events, ...next.events] } }
       at.value = 1
-    }
-    catch (error) {
+    } catch (error) {
       problem.value = `The run stopped: ${(error as Error).message}`
       stop()
     }
@@ -189,7 +196,8 @@ export function usePlayer() {
       if (!id.startsWith('flow.')) continue
       const line = id.slice(5)
       flow[line] = row.value[i]!
-      next[line] = (next[line] ?? 0) - Math.sign(flow[line]) * Math.min(Math.abs(flow[line]) * DASH_SPEED, FASTEST) * dt
+      next[line] =
+        (next[line] ?? 0) - Math.sign(flow[line]) * Math.min(Math.abs(flow[line]) * DASH_SPEED, FASTEST) * dt
     }
     phase.value = next
   }
@@ -204,12 +212,37 @@ export function usePlayer() {
       const pressure = value(column)
       const [id, port] = part.split('.') as [string, string?]
       // Of a valve the side away from the supply is the one a gauge is wanted on; a dual gauge shows both its sides.
-      if (pressure !== null && (!port || port === 'out' || port === 'left' || port === 'right')) picture.pressure[id] = [...(port === 'right' ? picture.pressure[id] ?? [] : []), pressure]
+      if (pressure !== null && (!port || port === 'out' || port === 'left' || port === 'right'))
+        picture.pressure[id] = [...(port === 'right' ? (picture.pressure[id] ?? []) : []), pressure]
     }
     return picture
   })
   onScopeDispose(stop)
 
-  return { scenarios, sets, chosen, scenarioId, ran, hands, running, busy, problem, stale, at, speed, playing, row, value, live: live$, start, stop, takeOver, press, begin, play, hold }
+  return {
+    scenarios,
+    sets,
+    chosen,
+    scenarioId,
+    ran,
+    hands,
+    running,
+    busy,
+    problem,
+    stale,
+    at,
+    speed,
+    playing,
+    row,
+    value,
+    live: live$,
+    start,
+    stop,
+    takeOver,
+    press,
+    begin,
+    play,
+    hold,
+  }
 }
 export type Player = ReturnType<typeof usePlayer>

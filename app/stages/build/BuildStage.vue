@@ -9,29 +9,41 @@ const screen = useScreen()
 const stage = computed(() => job.derived!.stages.build)
 const steps = computed(() => stage.value.result.steps)
 const ticks = computed(() => job.plan!.build.ticks)
-const refusal = ref<{ id: string, text: string } | null>(null)
-const groups = computed(() => [...new Set(steps.value.map(s => s.group))].map(name => ({ name, steps: steps.value.filter(s => s.group === name) })))
-const next = computed(() => steps.value.find(s => !ticks.value[s.id]))
+const refusal = ref<{ id: string; text: string } | null>(null)
+const groups = computed(() =>
+  [...new Set(steps.value.map((s) => s.group))].map((name) => ({
+    name,
+    steps: steps.value.filter((s) => s.group === name),
+  })),
+)
+const next = computed(() => steps.value.find((s) => !ticks.value[s.id]))
 /** The step shown alone on a phone. */
 const at = ref<string | null>(null)
-const single = computed(() => steps.value.find(s => s.id === at.value) ?? next.value ?? steps.value.at(-1)!)
+const single = computed(() => steps.value.find((s) => s.id === at.value) ?? next.value ?? steps.value.at(-1)!)
 const index = computed(() => steps.value.indexOf(single.value))
 
-const detail = (step: Step) => step.detail.replace(/\{(\w+)\}/g, (_, key: string) => {
-  const v = step.values[key]
-  return v ? showText(v.value, v.quantity, shop.units) : '—'
-})
+const detail = (step: Step) =>
+  step.detail.replace(/\{(\w+)\}/g, (_, key: string) => {
+    const v = step.values[key]
+    return v ? showText(v.value, v.quantity, shop.units) : '—'
+  })
 const when = (iso: string) => {
   const date = new Date(iso)
-  return Number.isNaN(date.getTime()) ? iso : date.toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+  return Number.isNaN(date.getTime())
+    ? iso
+    : date.toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 }
 
 function toggle(step: Step): void {
   refusal.value = null
   if (ticks.value[step.id]) {
     const later = heldBy(step, steps.value, ticks.value)
-    if (later) refusal.value = { id: step.id, text: `“${later.title}” stands on this step. Take that tick back first.` }
-    else job.edit(`Take back: ${step.title}`, draft => Reflect.deleteProperty(draft.build.ticks, step.id))
+    if (later)
+      refusal.value = {
+        id: step.id,
+        text: `“${later.title}” stands on this step. Take that tick back first.`,
+      }
+    else job.edit(`Take back: ${step.title}`, (draft) => Reflect.deleteProperty(draft.build.ticks, step.id))
     return
   }
   const blocked = blockedBy(step, steps.value, ticks.value)
@@ -39,7 +51,9 @@ function toggle(step: Step): void {
     refusal.value = { id: step.id, text: `First “${blocked.step.title}”: ${blocked.reason}` }
     return
   }
-  job.edit(`Done: ${step.title}`, (draft) => { draft.build.ticks[step.id] = { who: shop.person?.name ?? '', at: new Date().toISOString() } })
+  job.edit(`Done: ${step.title}`, (draft) => {
+    draft.build.ticks[step.id] = { who: shop.person?.name ?? '', at: new Date().toISOString() }
+  })
   at.value = null
 }
 function go(by: number): void {
@@ -51,12 +65,23 @@ function go(by: number): void {
 <template>
   <div class="space-y-3">
     <div class="sheet p-3 flex flex-wrap gap-x-6 gap-y-2 items-center">
-      <p><span class="figure text-xl">{{ stage.result.done }}</span> of <span class="figure">{{ steps.length }}</span> steps</p>
+      <p>
+        <span class="figure text-xl">{{ stage.result.done }}</span> of
+        <span class="figure">{{ steps.length }}</span> steps
+      </p>
       <p class="label">Usual time <Fig :figure="stage.figures.time" /></p>
-      <label class="flex items-center gap-2 text-sm ml-auto">Ticked by
-        <select v-model="shop.who" class="field !w-auto"><option v-for="p in shop.people" :key="p.id" :value="p.id">{{ p.name }}</option></select>
+      <label class="flex items-center gap-2 text-sm ml-auto"
+        >Ticked by
+        <select v-model="shop.who" class="field !w-auto">
+          <option v-for="p in shop.people" :key="p.id" :value="p.id">{{ p.name }}</option>
+        </select>
       </label>
-      <div class="w-full h-2 rounded bg-line" aria-hidden="true"><span class="block h-full rounded bg-petrol" :style="{ width: `${(stage.result.done / steps.length) * 100}%` }" /></div>
+      <div class="w-full h-2 rounded bg-line" aria-hidden="true">
+        <span
+          class="block h-full rounded bg-petrol"
+          :style="{ width: `${(stage.result.done / steps.length) * 100}%` }"
+        />
+      </div>
     </div>
 
     <!-- Under the truck: one step at a time -->
@@ -64,35 +89,88 @@ function go(by: number): void {
       <p class="label">{{ single.group }} · step {{ index + 1 }} of {{ steps.length }}</p>
       <h2 class="text-2xl leading-tight my-1">{{ single.title }}</h2>
       <p class="text-lg">{{ detail(single) }}</p>
-      <p v-if="single.torque" class="my-2"><span class="figure text-4xl">{{ showText(single.torque.value, 'torque', shop.units) }}</span><br><span class="label">{{ single.torque.fastener }}; the kit’s own sheet rules</span></p>
-      <ul v-if="single.cautions.length" class="my-2 space-y-1"><li v-for="c in single.cautions" :key="c" class="border-l-4 border-brick pl-2 font-semibold">{{ c }}</li></ul>
+      <p v-if="single.torque" class="my-2">
+        <span class="figure text-4xl">{{
+          showText(single.torque.value, 'torque', shop.units)
+        }}</span><br /><span class="label">{{ single.torque.fastener }}; the kit’s own sheet rules</span>
+      </p>
+      <ul v-if="single.cautions.length" class="my-2 space-y-1">
+        <li v-for="c in single.cautions" :key="c" class="border-l-4 border-brick pl-2 font-semibold">
+          {{ c }}
+        </li>
+      </ul>
       <p v-if="single.tools.length" class="label">Tools: {{ single.tools.join(', ') }}</p>
-      <p v-if="refusal?.id === single.id" class="text-brick font-semibold my-2" role="alert">{{ refusal.text }}</p>
-      <p v-if="ticks[single.id]" class="label">Done by {{ ticks[single.id]!.who }}, {{ when(ticks[single.id]!.at) }}</p>
-      <button type="button" class="button w-full justify-center text-xl min-h-16! mt-3" @click="toggle(single)">{{ ticks[single.id] ? 'Take the tick back' : 'Done' }}</button>
-      <div class="flex justify-between mt-3"><button type="button" class="button quiet touch" @click="go(-1)"><ChevronLeft :size="20" aria-hidden="true" />Before</button><button type="button" class="button quiet touch" @click="go(1)">Next<ChevronRight :size="20" aria-hidden="true" /></button></div>
+      <p v-if="refusal?.id === single.id" class="text-brick font-semibold my-2" role="alert">
+        {{ refusal.text }}
+      </p>
+      <p v-if="ticks[single.id]" class="label">
+        Done by {{ ticks[single.id]!.who }}, {{ when(ticks[single.id]!.at) }}
+      </p>
+      <button
+        type="button"
+        class="button w-full justify-center text-xl min-h-16! mt-3"
+        @click="toggle(single)"
+      >
+        {{ ticks[single.id] ? 'Take the tick back' : 'Done' }}
+      </button>
+      <div class="flex justify-between mt-3">
+        <button type="button" class="button quiet touch" @click="go(-1)">
+          <ChevronLeft :size="20" aria-hidden="true" />Before</button
+        ><button type="button" class="button quiet touch" @click="go(1)">
+          Next<ChevronRight :size="20" aria-hidden="true" />
+        </button>
+      </div>
     </article>
 
     <div class="hidden md:block space-y-3">
       <section v-for="group in groups" :key="group.name" class="sheet p-4" :aria-label="group.name">
         <h2 class="mb-2">{{ group.name }}</h2>
         <ol class="space-y-1.5">
-          <li v-for="step in group.steps" :key="step.id" class="flex gap-3 items-start border-t border-line pt-1.5" :class="{ 'bg-chosen': screen.subject === step.id }" :data-step="step.id">
-            <input :id="`step-${step.id}`" type="checkbox" class="size-6 mt-0.5 accent-petrol shrink-0" :checked="!!ticks[step.id]" @click.prevent="toggle(step)">
+          <li
+            v-for="step in group.steps"
+            :key="step.id"
+            class="flex gap-3 items-start border-t border-line pt-1.5"
+            :class="{ 'bg-chosen': screen.subject === step.id }"
+            :data-step="step.id"
+          >
+            <input
+              :id="`step-${step.id}`"
+              type="checkbox"
+              class="size-6 mt-0.5 accent-petrol shrink-0"
+              :checked="!!ticks[step.id]"
+              @click.prevent="toggle(step)"
+            />
             <div class="min-w-0 grow">
-              <label :for="`step-${step.id}`" class="font-semibold" :class="{ 'text-petrol': step === next }">{{ step.title }}</label>
+              <label
+                :for="`step-${step.id}`"
+                class="font-semibold"
+                :class="{ 'text-petrol': step === next }"
+                >{{ step.title }}</label
+              >
               <p class="text-sm text-soft">{{ detail(step) }}</p>
               <p v-for="c in step.cautions" :key="c" class="text-sm text-brick font-semibold">{{ c }}</p>
-              <p v-if="refusal?.id === step.id" class="text-brick font-semibold" role="alert">{{ refusal.text }}</p>
+              <p v-if="refusal?.id === step.id" class="text-brick font-semibold" role="alert">
+                {{ refusal.text }}
+              </p>
             </div>
             <div class="text-right shrink-0 text-sm w-40">
-              <p v-if="step.torque"><span class="figure">{{ showText(step.torque.value, 'torque', shop.units) }}</span><br><span class="label">{{ step.torque.fastener }}</span></p>
-              <p v-if="ticks[step.id]" class="label">{{ ticks[step.id]!.who }}, {{ when(ticks[step.id]!.at) }}</p>
+              <p v-if="step.torque">
+                <span class="figure">{{ showText(step.torque.value, 'torque', shop.units) }}</span><br /><span
+                  class="label"
+                  >{{ step.torque.fastener }}</span
+                >
+              </p>
+              <p v-if="ticks[step.id]" class="label">
+                {{ ticks[step.id]!.who }}, {{ when(ticks[step.id]!.at) }}
+              </p>
             </div>
           </li>
         </ol>
       </section>
     </div>
-    <p class="label">Torques are common practice until the kit’s own sheet is typed in; the sheet rules. Work to local codes; what needs a licence is done by someone who holds it.</p>
+    <p class="label">
+      Torques are common practice until the kit’s own sheet is typed in; the sheet rules. Work to local codes;
+      what needs a licence is done by someone who holds it.
+    </p>
   </div>
 </template>

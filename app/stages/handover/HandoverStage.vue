@@ -6,25 +6,85 @@ import type { HandoverPlan } from '#core/plan/types'
 const job = useJob()
 const shop = useShop()
 const sheet = computed(() => job.derived!.stages.handover.result)
-const set = (label: string, change: (handover: HandoverPlan) => void) => job.edit(label, draft => change(draft.handover))
+const set = (label: string, change: (handover: HandoverPlan) => void) =>
+  job.edit(label, (draft) => change(draft.handover))
 const paper = ref<'A4' | 'Letter'>(shop.units.length === 'in' ? 'Letter' : 'A4')
 const blocks = computed(() => sheetBlocks(sheet.value, shop.units))
 const pdf = computed(() => `/api/jobs/${job.id}/sheet?${new URLSearchParams({ paper: paper.value })}`)
 
-useHead({ style: [{ key: 'paper', innerHTML: computed(() => `@page { size: ${paper.value}; margin: 14mm; }`) }] })
+useHead({
+  style: [{ key: 'paper', innerHTML: computed(() => `@page { size: ${paper.value}; margin: 14mm; }`) }],
+})
 const print = () => window.print()
 </script>
 
 <template>
   <div class="space-y-3">
     <div class="no-print sheet p-4 grid gap-3 sm:grid-cols-3">
-      <TextField label="Driver" :value="sheet.handover.driver" @change="v => set('Driver', h => { h.driver = v })" />
-      <TextField label="Who to ask" :value="sheet.handover.contact" :max="200" @change="v => set('Who to ask', h => { h.contact = v })" />
-      <TextField label="Next check" :value="sheet.handover.nextCheck" :max="40" @change="v => set('Next check', h => { h.nextCheck = v })" />
-      <TextField label="Remarks for this truck" class="sm:col-span-3" long :max="2000" :value="sheet.handover.remarks" @change="v => set('Remarks', h => { h.remarks = v })" />
+      <TextField
+        label="Driver"
+        :value="sheet.handover.driver"
+        @change="
+          (v) =>
+            set('Driver', (h) => {
+              h.driver = v
+            })
+        "
+      />
+      <TextField
+        label="Who to ask"
+        :value="sheet.handover.contact"
+        :max="200"
+        @change="
+          (v) =>
+            set('Who to ask', (h) => {
+              h.contact = v
+            })
+        "
+      />
+      <TextField
+        label="Next check"
+        :value="sheet.handover.nextCheck"
+        :max="40"
+        @change="
+          (v) =>
+            set('Next check', (h) => {
+              h.nextCheck = v
+            })
+        "
+      />
+      <TextField
+        label="Remarks for this truck"
+        class="sm:col-span-3"
+        long
+        :max="2000"
+        :value="sheet.handover.remarks"
+        @change="
+          (v) =>
+            set('Remarks', (h) => {
+              h.remarks = v
+            })
+        "
+      />
       <div class="sm:col-span-3 flex flex-wrap gap-3 items-center">
-        <PickField label="Paper" hide-label class="w-28" :value="paper" :options="[{ value: 'A4', label: 'A4' }, { value: 'Letter', label: 'Letter' }]" @change="v => { paper = v as 'A4' | 'Letter' }" />
-        <button type="button" class="button" @click="print"><Printer :size="16" aria-hidden="true" />Print</button>
+        <PickField
+          label="Paper"
+          hide-label
+          class="w-28"
+          :value="paper"
+          :options="[
+            { value: 'A4', label: 'A4' },
+            { value: 'Letter', label: 'Letter' },
+          ]"
+          @change="
+            (v) => {
+              paper = v as 'A4' | 'Letter'
+            }
+          "
+        />
+        <button type="button" class="button" @click="print">
+          <Printer :size="16" aria-hidden="true" />Print
+        </button>
         <a class="button quiet" :href="pdf" download><Download :size="16" aria-hidden="true" />PDF</a>
         <a class="button quiet" :href="`/api/jobs/${job.id}/plan`" download>Plan file</a>
         <span v-if="job.saveState !== 'saved'" class="label">PDF and plan file carry what is saved.</span>
@@ -32,28 +92,66 @@ const print = () => window.print()
     </div>
     <ul v-if="sheet.open.length || !job.answers" class="no-print sheet p-3 border-l-4 border-brick">
       <li v-for="o in sheet.open" :key="o" class="font-semibold">{{ o }}</li>
-      <li v-if="!job.answers" class="text-soft">The circuit is being run; what the runs find comes a moment later.</li>
+      <li v-if="!job.answers" class="text-soft">
+        The circuit is being run; what the runs find comes a moment later.
+      </li>
     </ul>
 
-    <article class="sheet p-6 max-w-[780px] print:border-0 print:p-0 print:max-w-none print:bg-white print:text-black" aria-label="Driver’s sheet">
+    <article
+      class="sheet p-6 max-w-[780px] print:border-0 print:p-0 print:max-w-none print:bg-white print:text-black"
+      aria-label="Driver’s sheet"
+    >
       <header class="flex justify-between gap-4 border-b-2 border-ink pb-2 mb-3">
-        <div><h2 class="text-2xl leading-tight">{{ blocks.title }}</h2><p>{{ blocks.under }}</p></div>
-        <div class="text-right"><p class="font-head font-semibold">{{ shop.name }}</p><p class="label print:text-black">Air spring sheet for the driver</p></div>
+        <div>
+          <h2 class="text-2xl leading-tight">{{ blocks.title }}</h2>
+          <p>{{ blocks.under }}</p>
+        </div>
+        <div class="text-right">
+          <p class="font-head font-semibold">{{ shop.name }}</p>
+          <p class="label print:text-black">Air spring sheet for the driver</p>
+        </div>
       </header>
       <div class="grid grid-cols-2 gap-4 mb-3">
-        <p class="border-2 border-ink rounded p-3"><span class="block">Never under</span><span class="figure text-3xl">{{ blocks.least }}</span></p>
-        <p class="border-2 border-ink rounded p-3"><span class="block">Never over</span><span class="figure text-3xl">{{ blocks.most }}</span></p>
+        <p class="border-2 border-ink rounded p-3">
+          <span class="block">Never under</span><span class="figure text-3xl">{{ blocks.least }}</span>
+        </p>
+        <p class="border-2 border-ink rounded p-3">
+          <span class="block">Never over</span><span class="figure text-3xl">{{ blocks.most }}</span>
+        </p>
       </div>
       <table class="w-full mb-3">
-        <caption class="text-left font-head font-semibold text-lg">Pressure for each haul, read cold</caption>
-        <thead><tr class="border-b border-ink"><th v-for="(head, i) in blocks.head" :key="head" :class="i ? 'text-right' : 'text-left'">{{ head }}</th></tr></thead>
-        <tbody><tr v-for="(row, r) in blocks.rows" :key="r" class="border-b border-line"><td v-for="(cell, i) in row" :key="i" class="py-1.5" :class="i ? 'figure text-right text-lg' : ''">{{ cell }}</td></tr></tbody>
+        <caption class="text-left font-head font-semibold text-lg">
+          Pressure for each haul, read cold
+        </caption>
+        <thead>
+          <tr class="border-b border-ink">
+            <th v-for="(head, i) in blocks.head" :key="head" :class="i ? 'text-right' : 'text-left'">
+              {{ head }}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(row, r) in blocks.rows" :key="r" class="border-b border-line">
+            <td
+              v-for="(cell, i) in row"
+              :key="i"
+              class="py-1.5"
+              :class="i ? 'figure text-right text-lg' : ''"
+            >
+              {{ cell }}
+            </td>
+          </tr>
+        </tbody>
       </table>
       <p class="mb-3">{{ blocks.rating }}</p>
       <h3 class="text-lg">Filling by hand</h3>
-      <ol class="list-decimal pl-5 mb-3"><li v-for="line in blocks.handFill" :key="line">{{ line }}</li></ol>
+      <ol class="list-decimal pl-5 mb-3">
+        <li v-for="line in blocks.handFill" :key="line">{{ line }}</li>
+      </ol>
       <h3 class="text-lg">Take care</h3>
-      <ul class="list-disc pl-5 mb-3"><li v-for="line in blocks.cautions" :key="line">{{ line }}</li></ul>
+      <ul class="list-disc pl-5 mb-3">
+        <li v-for="line in blocks.cautions" :key="line">{{ line }}</li>
+      </ul>
       <p v-if="blocks.remarks" class="mb-3 whitespace-pre-line">{{ blocks.remarks }}</p>
       <p class="border-t border-line pt-2">{{ blocks.foot }}</p>
     </article>

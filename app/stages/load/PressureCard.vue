@@ -15,31 +15,69 @@ const label = computed(() => job.plan!.hauls[job.haulId]?.label ?? '')
 
 async function saveCsv(): Promise<void> {
   const { default: Papa } = await import('papaparse')
-  const csv = Papa.unparse({ fields: [...text.value.head, 'Note'], data: text.value.rows.map(r => [...r.cells.map(c => c.replace(/ /g, '').replace('−', '-')), r.mark]) })
-  saveFile(`pressure-card-${label.value.replace(/[^\w-]+/g, '-').toLowerCase() || 'haul'}.csv`, csv, 'text/csv')
+  const csv = Papa.unparse({
+    fields: [...text.value.head, 'Note'],
+    data: text.value.rows.map((r) => [...r.cells.map((c) => c.replace(/ /g, '').replace('−', '-')), r.mark]),
+  })
+  saveFile(
+    `pressure-card-${label.value.replace(/[^\w-]+/g, '-').toLowerCase() || 'haul'}.csv`,
+    csv,
+    'text/csv',
+  )
 }
 const print = () => window.print()
 </script>
 
 <template>
-  <section v-if="card.length && spring" class="sheet p-4 print:border-0 print:bg-white print:text-black" aria-label="Pressure card">
+  <section
+    v-if="card.length && spring"
+    class="sheet p-4 print:border-0 print:bg-white print:text-black"
+    aria-label="Pressure card"
+  >
     <div class="flex flex-wrap items-center gap-2 mb-2">
       <h2 class="mr-auto">Pressure card: {{ label }}</h2>
-      <button type="button" class="button quiet no-print" @click="saveCsv"><Download :size="16" aria-hidden="true" />CSV</button>
-      <button type="button" class="button quiet no-print" @click="print"><Printer :size="16" aria-hidden="true" />Pocket card</button>
+      <button type="button" class="button quiet no-print" @click="saveCsv">
+        <Download :size="16" aria-hidden="true" />CSV
+      </button>
+      <button type="button" class="button quiet no-print" @click="print">
+        <Printer :size="16" aria-hidden="true" />Pocket card
+      </button>
     </div>
     <div class="grid gap-4 md:grid-cols-[1.2fr_1fr]">
-      <CardChart class="no-print" :card="card" :teed="teed" :limits="{ min: spring.minPressure, max: spring.maxPressure }" />
+      <CardChart
+        class="no-print"
+        :card="card"
+        :teed="teed"
+        :limits="{ min: spring.minPressure, max: spring.maxPressure }"
+      />
       <table class="text-sm self-start w-full">
-        <thead><tr class="label"><th v-for="h in text.head" :key="h" scope="col" class="font-normal text-right">{{ h }}</th></tr></thead>
+        <thead>
+          <tr class="label">
+            <th v-for="h in text.head" :key="h" scope="col" class="font-normal text-right">{{ h }}</th>
+          </tr>
+        </thead>
         <tbody>
           <template v-for="row in text.rows" :key="row.share">
-            <tr class="border-t border-line" :class="{ 'bg-chosen print:font-bold': row.share === 1 }"><td v-for="(cell, i) in row.cells" :key="i" class="figure text-right py-px">{{ cell }}</td></tr>
-            <tr v-if="row.mark"><td :colspan="row.cells.length" class="text-right text-xs leading-none pb-1" :class="row.mark === 'held at the minimum' ? 'text-soft' : 'text-brick font-semibold'">{{ row.mark }}</td></tr>
+            <tr class="border-t border-line" :class="{ 'bg-chosen print:font-bold': row.share === 1 }">
+              <td v-for="(cell, i) in row.cells" :key="i" class="figure text-right py-px">{{ cell }}</td>
+            </tr>
+            <tr v-if="row.mark">
+              <td
+                :colspan="row.cells.length"
+                class="text-right text-xs leading-none pb-1"
+                :class="row.mark === 'held at the minimum' ? 'text-soft' : 'text-brick font-semibold'"
+              >
+                {{ row.mark }}
+              </td>
+            </tr>
           </template>
         </tbody>
       </table>
     </div>
-    <p class="label mt-2">{{ job.plan!.job.name }}: the same load in the same places, less or more of it. Never under {{ showText(spring.minPressure, 'pressure', shop.units) }}, never over {{ showText(spring.maxPressure, 'pressure', shop.units) }}; ratings stay as plated. Read cold.</p>
+    <p class="label mt-2">
+      {{ job.plan!.job.name }}: the same load in the same places, less or more of it. Never under
+      {{ showText(spring.minPressure, 'pressure', shop.units) }}, never over
+      {{ showText(spring.maxPressure, 'pressure', shop.units) }}; ratings stay as plated. Read cold.
+    </p>
   </section>
 </template>

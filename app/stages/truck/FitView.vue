@@ -21,7 +21,12 @@ const unladen = computed(() => {
 const at = computed(() => along.value ?? (crossed.value ? 0.5 : unladen.value))
 
 const mix = (a: number, b: number, t: number) => a + (b - a) * t
-const mixBag = (a: Bag, b: Bag, t: number): Bag => ({ lower: { y: mix(a.lower.y, b.lower.y, t), z: mix(a.lower.z, b.lower.z, t) }, upper: a.upper, height: mix(a.height, b.height, t), diameter: mix(a.diameter, b.diameter, t) })
+const mixBag = (a: Bag, b: Bag, t: number): Bag => ({
+  lower: { y: mix(a.lower.y, b.lower.y, t), z: mix(a.lower.z, b.lower.z, t) },
+  upper: a.upper,
+  height: mix(a.height, b.height, t),
+  diameter: mix(a.diameter, b.diameter, t),
+})
 /** The pose shown, between two that were computed. */
 const pose = computed<Pose | null>(() => {
   const list = poses.value
@@ -29,7 +34,14 @@ const pose = computed<Pose | null>(() => {
   const place = at.value * (list.length - 1)
   const i = Math.min(Math.floor(place), list.length - 2)
   const [a, b, t] = [list[i]!, list[i + 1]!, place - i]
-  return { left: mix(a.left, b.left, t), right: mix(a.right, b.right, t), rise: mix(a.rise, b.rise, t), roll: mix(a.roll, b.roll, t), bags: { left: mixBag(a.bags.left, b.bags.left, t), right: mixBag(a.bags.right, b.bags.right, t) }, nearest: (t < 0.5 ? a : b).nearest }
+  return {
+    left: mix(a.left, b.left, t),
+    right: mix(a.right, b.right, t),
+    rise: mix(a.rise, b.rise, t),
+    roll: mix(a.roll, b.roll, t),
+    bags: { left: mixBag(a.bags.left, b.bags.left, t), right: mixBag(a.bags.right, b.bags.right, t) },
+    nearest: (t < 0.5 ? a : b).nearest,
+  }
 })
 /** Heights with the shown haul aboard and its pressures set. */
 const laden = computed(() => {
@@ -61,12 +73,20 @@ function play(): void {
 onScopeDispose(() => cancelAnimationFrame(frame))
 
 function seat(left: number): void {
-  job.edit('Move the spring seats', (draft) => { draft.truck.seat = left })
+  job.edit('Move the spring seats', (draft) => {
+    draft.truck.seat = left
+  })
 }
 const dragging = shallowRef<ReturnType<typeof useDragging> | null>(null)
 function down(event: PointerEvent, side: number): void {
   const from = truck.value.seat
-  dragging.value = useDragging(dx => job.drag((draft) => { draft.truck.seat = Math.max(Math.round((from - (side * dx) / 1000) * 200) / 200, 0.1) }), () => job.drop('Move the spring seats'))
+  dragging.value = useDragging(
+    (dx) =>
+      job.drag((draft) => {
+        draft.truck.seat = Math.max(Math.round((from - (side * dx) / 1000) * 200) / 200, 0.1)
+      }),
+    () => job.drop('Move the spring seats'),
+  )
   dragging.value.pointerdown(event)
 }
 function nudge(event: KeyboardEvent): void {
@@ -83,42 +103,159 @@ function nudge(event: KeyboardEvent): void {
       <div class="min-w-0">
         <TruckRear :truck="truck" :fit="fit" :pose="pose">
           <template #default="{ s }">
-            <MovableParts :truck="truck" view="rear" :place="p => ({ x: s.x(p.y), y: s.z(p.z) })" />
+            <MovableParts :truck="truck" view="rear" :place="(p) => ({ x: s.x(p.y), y: s.z(p.z) })" />
             <template v-if="pose">
-              <rect v-for="side in [1, -1]" :key="side" :x="s.x(side * truck.seat) - 60" :y="s.z(pose.bags.left.upper.z) - 40" width="120" height="60" fill="transparent" tabindex="0" role="button" class="cursor-ew-resize" :aria-label="`${side > 0 ? 'Left' : 'Right'} spring seat, ${text(truck.seat)} from the centre. Arrow keys move both.`" @pointerdown="down($event, side)" @pointermove="dragging?.pointermove($event)" @pointerup="dragging?.pointerup()" @pointercancel="dragging?.pointercancel()" @keydown="nudge" />
+              <rect
+                v-for="side in [1, -1]"
+                :key="side"
+                :x="s.x(side * truck.seat) - 60"
+                :y="s.z(pose.bags.left.upper.z) - 40"
+                width="120"
+                height="60"
+                fill="transparent"
+                tabindex="0"
+                role="button"
+                class="cursor-ew-resize"
+                :aria-label="`${side > 0 ? 'Left' : 'Right'} spring seat, ${text(truck.seat)} from the centre. Arrow keys move both.`"
+                @pointerdown="down($event, side)"
+                @pointermove="dragging?.pointermove($event)"
+                @pointerup="dragging?.pointerup()"
+                @pointercancel="dragging?.pointercancel()"
+                @keydown="nudge"
+              />
             </template>
           </template>
           <template #over="{ at: over, s }">
-            <EditFig class="absolute -translate-x-1/2" :style="over(0, s.z(truck.bed.floor + 0.16))" label="Spring seat from the centre line" prefix="seat " :value="truck.seat" quantity="length" :min="0.1" :max="3" @change="seat" />
-            <EditFig class="absolute -translate-x-1/2 -translate-y-1/2" :style="over(0, s.z(0.1))" label="Rail spacing, centre to centre" prefix="rails " :value="truck.frame.spacing" quantity="length" :min="0.2" :max="3" @change="v => job.edit('Rail spacing', d => { d.truck.frame.spacing = v })" />
+            <EditFig
+              class="absolute -translate-x-1/2"
+              :style="over(0, s.z(truck.bed.floor + 0.16))"
+              label="Spring seat from the centre line"
+              prefix="seat "
+              :value="truck.seat"
+              quantity="length"
+              :min="0.1"
+              :max="3"
+              @change="seat"
+            />
+            <EditFig
+              class="absolute -translate-x-1/2 -translate-y-1/2"
+              :style="over(0, s.z(0.1))"
+              label="Rail spacing, centre to centre"
+              prefix="rails "
+              :value="truck.frame.spacing"
+              quantity="length"
+              :min="0.2"
+              :max="3"
+              @change="
+                (v) =>
+                  job.edit('Rail spacing', (d) => {
+                    d.truck.frame.spacing = v
+                  })
+              "
+            />
           </template>
         </TruckRear>
         <div v-if="pose" class="flex flex-wrap items-center gap-x-3 gap-y-1 mt-2">
-          <button type="button" class="button quiet touch" :aria-pressed="playing" @click="play"><component :is="playing ? Pause : Play" :size="16" aria-hidden="true" />{{ playing ? 'Hold' : 'Move the axle' }}</button>
-          <label class="grow flex items-center gap-2 text-sm min-w-44"><span class="text-soft">droop</span><input type="range" min="0" max="1" step="0.01" class="grow accent-petrol touch" aria-label="Axle from full droop to the bump stop" :aria-valuetext="`left wheel ${text(pose.left)}, right wheel ${text(pose.right)} from unladen`" :value="at" @input="along = Number(($event.target as HTMLInputElement).value)"><span class="text-soft">bump</span></label>
-          <label class="flex items-center gap-1.5 text-sm touch"><input v-model="crossed" type="checkbox" class="accent-petrol size-4">crossed up</label>
+          <button type="button" class="button quiet touch" :aria-pressed="playing" @click="play">
+            <component :is="playing ? Pause : Play" :size="16" aria-hidden="true" />{{
+              playing ? 'Hold' : 'Move the axle'
+            }}
+          </button>
+          <label class="grow flex items-center gap-2 text-sm min-w-44"
+            ><span class="text-soft">droop</span
+            ><input
+              type="range"
+              min="0"
+              max="1"
+              step="0.01"
+              class="grow accent-petrol touch"
+              aria-label="Axle from full droop to the bump stop"
+              :aria-valuetext="`left wheel ${text(pose.left)}, right wheel ${text(pose.right)} from unladen`"
+              :value="at"
+              @input="along = Number(($event.target as HTMLInputElement).value)"
+            /><span class="text-soft">bump</span></label
+          >
+          <label class="flex items-center gap-1.5 text-sm touch"
+            ><input v-model="crossed" type="checkbox" class="accent-petrol size-4" />crossed up</label
+          >
         </div>
-        <p v-if="pose" class="label mt-1">Spring <span class="figure">{{ text(pose.bags.left.height) }}</span> left, <span class="figure">{{ text(pose.bags.right.height) }}</span> right<template v-if="pose.nearest">; nearest here: {{ pose.nearest.on }}, <span class="figure" :class="{ 'text-brick': pose.nearest.value < 0.013 && pose.nearest.on !== 'coil' }">{{ text(pose.nearest.value) }}</span> on the {{ pose.nearest.side }}</template>.</p>
-        <p v-else class="label mt-1">The chosen spring does not suit this suspension; choose another at Air to see it in place.</p>
+        <p v-if="pose" class="label mt-1">
+          Spring <span class="figure">{{ text(pose.bags.left.height) }}</span> left,
+          <span class="figure">{{ text(pose.bags.right.height) }}</span> right<template v-if="pose.nearest"
+            >; nearest here: {{ pose.nearest.on }},
+            <span
+              class="figure"
+              :class="{ 'text-brick': pose.nearest.value < 0.013 && pose.nearest.on !== 'coil' }"
+              >{{ text(pose.nearest.value) }}</span
+            >
+            on the {{ pose.nearest.side }}</template
+          >.
+        </p>
+        <p v-else class="label mt-1">
+          The chosen spring does not suit this suspension; choose another at Air to see it in place.
+        </p>
       </div>
       <div>
         <h2 class="mb-1">Springs in place</h2>
         <table class="w-full text-sm">
           <tbody>
-            <tr v-for="[id, label] in ([['droopHeight', 'At full droop'], ['springHeight', 'Unladen'], ['bumpHeight', 'On the bump stop']] as const)" :key="id" class="border-b border-line"><th scope="row" class="text-left font-normal py-0.5">{{ label }}</th><td class="text-right"><Fig :figure="stage.figures[id]" /></td></tr>
-            <tr v-if="laden" class="border-b border-line"><th scope="row" class="text-left font-normal py-0.5">Laden, {{ job.plan!.hauls[job.haulId]!.label }}</th><td class="text-right whitespace-nowrap"><Fig :figure="laden.left" />, <Fig :figure="laden.right" /></td></tr>
-            <tr class="border-b border-line"><th scope="row" class="text-left font-normal py-0.5">Rake, unladen</th><td class="text-right"><Fig :figure="stage.figures.rake" plus /></td></tr>
-            <tr v-if="stage.figures.diameter" class="border-b border-line"><th scope="row" class="text-left font-normal py-0.5">At its largest</th><td class="text-right"><Fig :figure="stage.figures.diameter" /></td></tr>
-            <tr v-if="stage.result.spacerWanted > 0.005" class="border-b border-line"><th scope="row" class="text-left font-normal py-0.5">Spacer to the design height</th><td class="text-right"><Fig :figure="stage.figures.spacerWanted" /></td></tr>
+            <tr
+              v-for="[id, label] in [
+                ['droopHeight', 'At full droop'],
+                ['springHeight', 'Unladen'],
+                ['bumpHeight', 'On the bump stop'],
+              ] as const"
+              :key="id"
+              class="border-b border-line"
+            >
+              <th scope="row" class="text-left font-normal py-0.5">{{ label }}</th>
+              <td class="text-right"><Fig :figure="stage.figures[id]" /></td>
+            </tr>
+            <tr v-if="laden" class="border-b border-line">
+              <th scope="row" class="text-left font-normal py-0.5">
+                Laden, {{ job.plan!.hauls[job.haulId]!.label }}
+              </th>
+              <td class="text-right whitespace-nowrap">
+                <Fig :figure="laden.left" />, <Fig :figure="laden.right" />
+              </td>
+            </tr>
+            <tr class="border-b border-line">
+              <th scope="row" class="text-left font-normal py-0.5">Rake, unladen</th>
+              <td class="text-right"><Fig :figure="stage.figures.rake" plus /></td>
+            </tr>
+            <tr v-if="stage.figures.diameter" class="border-b border-line">
+              <th scope="row" class="text-left font-normal py-0.5">At its largest</th>
+              <td class="text-right"><Fig :figure="stage.figures.diameter" /></td>
+            </tr>
+            <tr v-if="stage.result.spacerWanted > 0.005" class="border-b border-line">
+              <th scope="row" class="text-left font-normal py-0.5">Spacer to the design height</th>
+              <td class="text-right"><Fig :figure="stage.figures.spacerWanted" /></td>
+            </tr>
           </tbody>
         </table>
         <h3 class="mt-3 text-sm">Least clearance, droop to bump and crossed up</h3>
         <table class="w-full text-sm">
           <tbody>
-            <tr v-for="c in fit?.clearances ?? []" :key="c.on" class="border-b border-line"><th scope="row" class="text-left font-normal py-0.5">{{ c.on }}</th><td class="text-right" :class="{ 'text-brick': c.value < (stage.figures[`clear.${c.on}`]?.min ?? 0) && c.on !== 'coil' }"><Fig :figure="stage.figures[`clear.${c.on}`]" /></td></tr>
+            <tr v-for="c in fit?.clearances ?? []" :key="c.on" class="border-b border-line">
+              <th scope="row" class="text-left font-normal py-0.5">{{ c.on }}</th>
+              <td
+                class="text-right"
+                :class="{
+                  'text-brick': c.value < (stage.figures[`clear.${c.on}`]?.min ?? 0) && c.on !== 'coil',
+                }"
+              >
+                <Fig :figure="stage.figures[`clear.${c.on}`]" />
+              </td>
+            </tr>
           </tbody>
         </table>
-        <p class="label mt-1">{{ fit?.clearances[0]?.on === 'coil' ? 'Round the insert inside the steel coil.' : `Wanted all round: ${text(0.013)}, bag at full size.` }}</p>
+        <p class="label mt-1">
+          {{
+            fit?.clearances[0]?.on === 'coil'
+              ? 'Round the insert inside the steel coil.'
+              : `Wanted all round: ${text(0.013)}, bag at full size.`
+          }}
+        </p>
       </div>
     </div>
   </section>

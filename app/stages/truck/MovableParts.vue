@@ -5,11 +5,17 @@ import { useDragging } from '~/pictures/scale'
 import { movables, type Movable } from './movable'
 
 /** Handles of what can be moved, in one of the views; what is moved in one moves in all. */
-const { truck, view, place } = defineProps<{ truck: Truck, view: 'side' | 'above' | 'rear', /** drawing mm of the view */ place: (at: Point) => { x: number, y: number } }>()
+const { truck, view, place } = defineProps<{
+  truck: Truck
+  view: 'side' | 'above' | 'rear'
+  /** drawing mm of the view */ place: (at: Point) => { x: number; y: number }
+}>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
-const list = computed(() => movables(truck).filter(m => view !== 'rear' || (Math.abs(m.at.x) < 0.5 && !m.alongOnly)))
+const list = computed(() =>
+  movables(truck).filter((m) => view !== 'rear' || (Math.abs(m.at.x) < 0.5 && !m.alongOnly)),
+)
 const tidy = (v: number) => Math.round(v * 200) / 200
 
 /** Drawing moves of this view as moves of the truck. */
@@ -22,19 +28,24 @@ function moved(part: Movable, dx: number, dy: number): Point {
 const dragging = shallowRef<ReturnType<typeof useDragging> | null>(null)
 function down(event: PointerEvent, part: Movable): void {
   screen.subject = part.id
-  dragging.value = useDragging((dx, dy) => {
-    const at = moved(part, dx, dy)
-    job.drag(draft => part.put(draft.truck, at))
-  }, () => job.drop(`Move ${part.label}`))
+  dragging.value = useDragging(
+    (dx, dy) => {
+      const at = moved(part, dx, dy)
+      job.drag((draft) => part.put(draft.truck, at))
+    },
+    () => job.drop(`Move ${part.label}`),
+  )
   dragging.value.pointerdown(event)
 }
 function nudge(event: KeyboardEvent, part: Movable): void {
   const step = event.shiftKey ? 5 : 20
-  const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key]
+  const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[
+    event.key
+  ]
   if (!by) return
   event.preventDefault()
   const at = moved(part, by[0]!, by[1]!)
-  job.edit(`Move ${part.label}`, draft => part.put(draft.truck, at))
+  job.edit(`Move ${part.label}`, (draft) => part.put(draft.truck, at))
 }
 const boxOf = (part: Movable) => {
   const { x, y } = place(part.at)
@@ -45,9 +56,44 @@ const boxOf = (part: Movable) => {
 </script>
 
 <template>
-  <g v-for="part in list" :key="part.id" tabindex="0" role="button" class="cursor-grab" :data-part="part.id" :aria-label="`${part.label}, ${showText(part.at.x, 'length', shop.units)} ahead of the rear axle, ${showText(part.at.y, 'length', shop.units)} left of centre. Arrow keys move it.`" @pointerdown="down($event, part)" @pointermove="dragging?.pointermove($event)" @pointerup="dragging?.pointerup()" @pointercancel="dragging?.pointercancel()" @keydown="nudge($event, part)" @focus="screen.subject = part.id">
-    <circle v-if="part.drawn === 'knob'" :cx="place(part.at).x" :cy="place(part.at).y" r="34" fill="var(--sheet)" :stroke="screen.subject === part.id ? 'var(--ink)' : 'var(--brick)'" :stroke-width="screen.subject === part.id ? 3 : 1.5" vector-effect="non-scaling-stroke" />
-    <rect v-else v-bind="boxOf(part)" rx="14" :fill="part.drawn === 'box' ? 'var(--card)' : 'transparent'" :fill-opacity="part.drawn === 'box' ? 0.75 : 1" :stroke="screen.subject === part.id ? 'var(--ink)' : part.drawn === 'box' ? 'var(--moss)' : 'transparent'" :stroke-width="screen.subject === part.id ? 3 : 1.5" :stroke-dasharray="part.id === 'spare' ? '6 4' : undefined" vector-effect="non-scaling-stroke" />
+  <g
+    v-for="part in list"
+    :key="part.id"
+    tabindex="0"
+    role="button"
+    class="cursor-grab"
+    :data-part="part.id"
+    :aria-label="`${part.label}, ${showText(part.at.x, 'length', shop.units)} ahead of the rear axle, ${showText(part.at.y, 'length', shop.units)} left of centre. Arrow keys move it.`"
+    @pointerdown="down($event, part)"
+    @pointermove="dragging?.pointermove($event)"
+    @pointerup="dragging?.pointerup()"
+    @pointercancel="dragging?.pointercancel()"
+    @keydown="nudge($event, part)"
+    @focus="screen.subject = part.id"
+  >
+    <circle
+      v-if="part.drawn === 'knob'"
+      :cx="place(part.at).x"
+      :cy="place(part.at).y"
+      r="34"
+      fill="var(--sheet)"
+      :stroke="screen.subject === part.id ? 'var(--ink)' : 'var(--brick)'"
+      :stroke-width="screen.subject === part.id ? 3 : 1.5"
+      vector-effect="non-scaling-stroke"
+    />
+    <rect
+      v-else
+      v-bind="boxOf(part)"
+      rx="14"
+      :fill="part.drawn === 'box' ? 'var(--card)' : 'transparent'"
+      :fill-opacity="part.drawn === 'box' ? 0.75 : 1"
+      :stroke="
+        screen.subject === part.id ? 'var(--ink)' : part.drawn === 'box' ? 'var(--moss)' : 'transparent'
+      "
+      :stroke-width="screen.subject === part.id ? 3 : 1.5"
+      :stroke-dasharray="part.id === 'spare' ? '6 4' : undefined"
+      vector-effect="non-scaling-stroke"
+    />
     <title>{{ part.label }}</title>
   </g>
 </template>

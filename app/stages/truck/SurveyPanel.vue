@@ -6,27 +6,87 @@ import type { Truck } from '#core/plan/types'
 const job = useJob()
 const plan = computed(() => job.plan!.truck)
 const stage = computed(() => job.derived!.stages.truck)
-const set = (label: string, change: (truck: Truck) => void) => job.edit(label, draft => change(draft.truck))
+const set = (label: string, change: (truck: Truck) => void) => job.edit(label, (draft) => change(draft.truck))
 
-const WEIGHT = [{ value: 'scale', label: 'public scale' }, { value: 'wheel-scales', label: 'wheel scales' }, { value: 'unknown', label: 'not weighed yet' }]
-const GAP = [{ value: 'tape', label: 'tape' }, { value: 'unknown', label: 'not measured yet' }]
-const RATE = [{ value: 'two-heights', label: 'two heights and a known load' }, { value: 'sheet', label: 'the spring’s sheet' }, { value: 'unknown', label: 'not measured yet' }]
-interface Row { id: 'frontAxle' | 'rearAxle' | 'gap' | 'rearRate', label: string, options: typeof WEIGHT, quantity: 'mass' | 'length' | 'ratio', figure: string, example(t: Truck, from: Truck): void }
+const WEIGHT = [
+  { value: 'scale', label: 'public scale' },
+  { value: 'wheel-scales', label: 'wheel scales' },
+  { value: 'unknown', label: 'not weighed yet' },
+]
+const GAP = [
+  { value: 'tape', label: 'tape' },
+  { value: 'unknown', label: 'not measured yet' },
+]
+const RATE = [
+  { value: 'two-heights', label: 'two heights and a known load' },
+  { value: 'sheet', label: 'the spring’s sheet' },
+  { value: 'unknown', label: 'not measured yet' },
+]
+interface Row {
+  id: 'frontAxle' | 'rearAxle' | 'gap' | 'rearRate'
+  label: string
+  options: typeof WEIGHT
+  quantity: 'mass' | 'length' | 'ratio'
+  figure: string
+  example(t: Truck, from: Truck): void
+}
 const ROWS: Row[] = [
-  { id: 'frontAxle', label: 'Front axle, unladen', options: WEIGHT, quantity: 'mass', figure: 'frontAxle', example: (t, from) => { Object.assign(t.unladen, { frontLeft: from.unladen.frontLeft, frontRight: from.unladen.frontRight }) } },
-  { id: 'rearAxle', label: 'Rear axle, unladen', options: WEIGHT, quantity: 'mass', figure: 'rearAxle', example: (t, from) => { Object.assign(t.unladen, { rearLeft: from.unladen.rearLeft, rearRight: from.unladen.rearRight }) } },
-  { id: 'gap', label: 'Seat gap', options: GAP, quantity: 'length', figure: 'springHeight', example: (t, from) => { t.seatGap = from.seatGap } },
-  { id: 'rearRate', label: 'Rear rate, a side', options: RATE, quantity: 'ratio', figure: 'rearRate', example: (t, from) => { t.suspension.rearRate = from.suspension.rearRate } },
+  {
+    id: 'frontAxle',
+    label: 'Front axle, unladen',
+    options: WEIGHT,
+    quantity: 'mass',
+    figure: 'frontAxle',
+    example: (t, from) => {
+      Object.assign(t.unladen, { frontLeft: from.unladen.frontLeft, frontRight: from.unladen.frontRight })
+    },
+  },
+  {
+    id: 'rearAxle',
+    label: 'Rear axle, unladen',
+    options: WEIGHT,
+    quantity: 'mass',
+    figure: 'rearAxle',
+    example: (t, from) => {
+      Object.assign(t.unladen, { rearLeft: from.unladen.rearLeft, rearRight: from.unladen.rearRight })
+    },
+  },
+  {
+    id: 'gap',
+    label: 'Seat gap',
+    options: GAP,
+    quantity: 'length',
+    figure: 'springHeight',
+    example: (t, from) => {
+      t.seatGap = from.seatGap
+    },
+  },
+  {
+    id: 'rearRate',
+    label: 'Rear rate, a side',
+    options: RATE,
+    quantity: 'ratio',
+    figure: 'rearRate',
+    example: (t, from) => {
+      t.suspension.rearRate = from.suspension.rearRate
+    },
+  },
 ]
 /** Unknown takes the kind's example back, so that no half-guessed figure stands in for it. */
 function how(row: Row, value: string): void {
-  set(`${row.label}: ${row.options.find(o => o.value === value)!.label}`, (t) => {
+  set(`${row.label}: ${row.options.find((o) => o.value === value)!.label}`, (t) => {
     t.survey[row.id] = { how: value as never, tolerance: null }
     if (value === 'unknown') row.example(t, exampleTruck(t.kind))
   })
 }
 const doubt = computed(() => stage.value.result.facts.doubt)
-const SQUAT = [['load', 'Known load on the rear axle', 'mass'], ['beforeLeft', 'Lip left, before', 'length'], ['beforeRight', 'Lip right, before', 'length'], ['afterLeft', 'Lip left, with the load', 'length'], ['afterRight', 'Lip right, with the load', 'length']] as const
+const SQUAT = [
+  ['load', 'Known load on the rear axle', 'mass'],
+  ['beforeLeft', 'Lip left, before', 'length'],
+  ['beforeRight', 'Lip right, before', 'length'],
+  ['afterLeft', 'Lip left, with the load', 'length'],
+  ['afterRight', 'Lip right, with the load', 'length'],
+] as const
 </script>
 
 <template>
@@ -34,13 +94,50 @@ const SQUAT = [['load', 'Known load on the rear axle', 'mass'], ['beforeLeft', '
     <h2 class="mb-1">What was measured, and how</h2>
     <div class="relative overflow-x-auto">
       <table class="w-full text-sm min-w-[520px]">
-        <thead><tr class="label text-left"><th class="font-normal" scope="col">Figure</th><th class="font-normal text-right pr-3" scope="col">Reads</th><th class="font-normal" scope="col">Known by</th><th class="font-normal w-32" scope="col">Within ±</th></tr></thead>
+        <thead>
+          <tr class="label text-left">
+            <th class="font-normal" scope="col">Figure</th>
+            <th class="font-normal text-right pr-3" scope="col">Reads</th>
+            <th class="font-normal" scope="col">Known by</th>
+            <th class="font-normal w-32" scope="col">Within ±</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="row in ROWS" :key="row.id" class="border-t border-line">
             <th scope="row" class="text-left font-normal py-1">{{ row.label }}</th>
-            <td class="text-right pr-3 whitespace-nowrap"><Fig v-if="row.id !== 'gap'" :figure="stage.figures[row.figure]" /><FigText v-else :value="stage.result.truck.seatGap.unladen" quantity="length" /></td>
-            <td class="pr-3"><PickField hide-label :label="`${row.label}: known by`" :value="plan.survey[row.id].how" :options="row.options" @change="v => how(row, v)" /></td>
-            <td><NumField hide-label :label="`${row.label}: within`" :value="doubt[row.id]" :quantity="row.quantity" :digits="row.id === 'rearRate' ? 0 : undefined" :min="0" :max="row.quantity === 'mass' ? 1000 : row.quantity === 'length' ? 0.2 : 0.9" @change="v => set(`${row.label}: within`, t => { t.survey[row.id].tolerance = v })" /></td>
+            <td class="text-right pr-3 whitespace-nowrap">
+              <Fig v-if="row.id !== 'gap'" :figure="stage.figures[row.figure]" /><FigText
+                v-else
+                :value="stage.result.truck.seatGap.unladen"
+                quantity="length"
+              />
+            </td>
+            <td class="pr-3">
+              <PickField
+                hide-label
+                :label="`${row.label}: known by`"
+                :value="plan.survey[row.id].how"
+                :options="row.options"
+                @change="(v) => how(row, v)"
+              />
+            </td>
+            <td>
+              <NumField
+                hide-label
+                :label="`${row.label}: within`"
+                :value="doubt[row.id]"
+                :quantity="row.quantity"
+                :digits="row.id === 'rearRate' ? 0 : undefined"
+                :min="0"
+                :max="row.quantity === 'mass' ? 1000 : row.quantity === 'length' ? 0.2 : 0.9"
+                @change="
+                  (v) =>
+                    set(`${row.label}: within`, (t) => {
+                      t.survey[row.id].tolerance = v
+                    })
+                "
+              />
+            </td>
           </tr>
         </tbody>
       </table>
@@ -48,7 +145,21 @@ const SQUAT = [['load', 'Known load on the rear axle', 'mass'], ['beforeLeft', '
     <div v-if="plan.survey.rearRate.how === 'two-heights'" class="mt-3">
       <h3 class="text-sm">Two heights: load it with something weighed, and tape the lips before and after</h3>
       <div class="grid grid-cols-2 md:grid-cols-5 gap-3 mt-1">
-        <NumField v-for="[key, label, quantity] in SQUAT" :key="key" :label="label" :value="plan.survey.squat[key]" :quantity="quantity" :min="0" :max="quantity === 'mass' ? 100000 : 3" @change="v => set(label, t => { t.survey.squat[key] = v })" />
+        <NumField
+          v-for="[key, label, quantity] in SQUAT"
+          :key="key"
+          :label="label"
+          :value="plan.survey.squat[key]"
+          :quantity="quantity"
+          :min="0"
+          :max="quantity === 'mass' ? 100000 : 3"
+          @change="
+            (v) =>
+              set(label, (t) => {
+                t.survey.squat[key] = v
+              })
+          "
+        />
       </div>
     </div>
   </section>

@@ -11,11 +11,14 @@ const plan = computed(() => job.plan!)
 const tickets = computed(() => ordered(plan.value.truck.tickets))
 const next = () => Math.max(0, ...tickets.value.map(([, t]) => t.order)) + 1
 const problems = ref<string[]>([])
-const add = (label: string, list: Omit<Ticket, 'order'>[]) => job.edit(label, (draft) => {
-  let order = next()
-  for (const ticket of list) draft.truck.tickets[`t${crypto.randomUUID().slice(0, 8)}`] = { ...ticket, order: order++ }
-})
-const set = (id: string, label: string, change: (ticket: Ticket) => void) => job.edit(label, draft => change(draft.truck.tickets[id]!))
+const add = (label: string, list: Omit<Ticket, 'order'>[]) =>
+  job.edit(label, (draft) => {
+    let order = next()
+    for (const ticket of list)
+      draft.truck.tickets[`t${crypto.randomUUID().slice(0, 8)}`] = { ...ticket, order: order++ }
+  })
+const set = (id: string, label: string, change: (ticket: Ticket) => void) =>
+  job.edit(label, (draft) => change(draft.truck.tickets[id]!))
 
 async function read(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -31,39 +34,185 @@ const weighing = ref('')
 function weigh(): void {
   const solved = job.derived!.stages.load.result.hauls[weighing.value]
   const wheels = solved?.laden ?? job.derived!.stages.truck.result.truck.unladen
-  add('Weigh on the simulated scale', [{ label: `Simulated, ${solved ? solved.label : 'empty'}`, at: new Date().toISOString().slice(0, 10), haul: solved ? weighing.value : null, ...simulatedWeighbridge().weigh(wheels), simulated: true }])
+  add('Weigh on the simulated scale', [
+    {
+      label: `Simulated, ${solved ? solved.label : 'empty'}`,
+      at: new Date().toISOString().slice(0, 10),
+      haul: solved ? weighing.value : null,
+      ...simulatedWeighbridge().weigh(wheels),
+      simulated: true,
+    },
+  ])
 }
 function remove(id: string): void {
-  job.edit(`Take away ${plan.value.truck.tickets[id]!.label}`, draft => Reflect.deleteProperty(draft.truck.tickets, id))
+  job.edit(`Take away ${plan.value.truck.tickets[id]!.label}`, (draft) =>
+    Reflect.deleteProperty(draft.truck.tickets, id),
+  )
 }
-const computedFor = (ticket: Ticket) => (ticket.haul ? job.derived!.stages.load.result.hauls[ticket.haul] : undefined)
-const hauls = computed(() => [{ value: '', label: 'nothing aboard' }, ...job.hauls.map(([id, h]) => ({ value: id, label: h.label }))])
+const computedFor = (ticket: Ticket) =>
+  ticket.haul ? job.derived!.stages.load.result.hauls[ticket.haul] : undefined
+const hauls = computed(() => [
+  { value: '', label: 'nothing aboard' },
+  ...job.hauls.map(([id, h]) => ({ value: id, label: h.label })),
+])
 </script>
 
 <template>
   <section class="sheet p-4" aria-label="Scale tickets">
     <div class="flex flex-wrap items-end gap-2 mb-2">
       <h2 class="mr-auto">Scale tickets</h2>
-      <label class="button quiet cursor-pointer focus-within:outline-3 focus-within:outline-blue"><Upload :size="16" aria-hidden="true" />Read a CSV<input type="file" accept=".csv,text/csv" class="sr-only" @change="read"></label>
-      <PickField label="Aboard" class="w-44" :value="weighing" :options="hauls" @change="v => { weighing = v }" />
-      <button type="button" class="button quiet" @click="weigh"><Scale :size="16" aria-hidden="true" />Simulated weighbridge</button>
-      <button type="button" class="button quiet" @click="add('Add a ticket', [{ label: 'Ticket', at: new Date().toISOString().slice(0, 10), haul: null, front: 0, rear: 0, corners: null, step: 20, simulated: false }])">Type one</button>
+      <label class="button quiet cursor-pointer focus-within:outline-3 focus-within:outline-blue"
+        ><Upload :size="16" aria-hidden="true" />Read a CSV<input
+          type="file"
+          accept=".csv,text/csv"
+          class="sr-only"
+          @change="read"
+      /></label>
+      <PickField
+        label="Aboard"
+        class="w-44"
+        :value="weighing"
+        :options="hauls"
+        @change="
+          (v) => {
+            weighing = v
+          }
+        "
+      />
+      <button type="button" class="button quiet" @click="weigh">
+        <Scale :size="16" aria-hidden="true" />Simulated weighbridge
+      </button>
+      <button
+        type="button"
+        class="button quiet"
+        @click="
+          add('Add a ticket', [
+            {
+              label: 'Ticket',
+              at: new Date().toISOString().slice(0, 10),
+              haul: null,
+              front: 0,
+              rear: 0,
+              corners: null,
+              step: 20,
+              simulated: false,
+            },
+          ])
+        "
+      >
+        Type one
+      </button>
     </div>
-    <ul v-if="problems.length" role="alert" class="text-sm text-brick font-semibold mb-2"><li v-for="p in problems.slice(0, 6)" :key="p">{{ p }}</li></ul>
-    <p v-if="tickets.length === 0" class="label">None yet. A CSV has a heading line with “label, date, front, rear”, or the four wheels “front left, front right, rear left, rear right”; kg unless it says lb.</p>
+    <ul v-if="problems.length" role="alert" class="text-sm text-brick font-semibold mb-2">
+      <li v-for="p in problems.slice(0, 6)" :key="p">{{ p }}</li>
+    </ul>
+    <p v-if="tickets.length === 0" class="label">
+      None yet. A CSV has a heading line with “label, date, front, rear”, or the four wheels “front left,
+      front right, rear left, rear right”; kg unless it says lb.
+    </p>
     <div v-else class="relative overflow-x-auto">
       <table class="w-full text-sm min-w-[640px]">
-        <thead><tr class="label text-left"><th class="font-normal" scope="col">Ticket</th><th class="font-normal" scope="col">Aboard</th><th class="font-normal" scope="col">Front axle</th><th class="font-normal" scope="col">Rear axle</th><th class="font-normal" scope="col">In the plan</th><th><span class="sr-only">Use or take away</span></th></tr></thead>
+        <thead>
+          <tr class="label text-left">
+            <th class="font-normal" scope="col">Ticket</th>
+            <th class="font-normal" scope="col">Aboard</th>
+            <th class="font-normal" scope="col">Front axle</th>
+            <th class="font-normal" scope="col">Rear axle</th>
+            <th class="font-normal" scope="col">In the plan</th>
+            <th><span class="sr-only">Use or take away</span></th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="[id, t] in tickets" :key="id" class="border-t border-line">
-            <td class="pr-2 py-0.5"><TextField hide-label :label="`Name of ticket ${t.label}`" :value="t.label" :max="80" @change="v => set(id, 'Name a ticket', x => { x.label = v })" /><span v-if="t.simulated" class="text-xs text-ochre-deep">simulated</span></td>
-            <td class="pr-2 w-36"><PickField hide-label :label="`Aboard on ${t.label}`" :value="t.haul ?? ''" :options="hauls" @change="v => set(id, 'What was aboard', x => { x.haul = v || null })" /></td>
-            <td class="pr-2 w-28"><NumField hide-label :label="`Front axle on ${t.label}`" :value="t.front" quantity="mass" :min="0" :max="100000" @change="v => set(id, 'Front axle of a ticket', x => { x.front = v; x.corners = null })" /></td>
-            <td class="pr-2 w-28"><NumField hide-label :label="`Rear axle on ${t.label}`" :value="t.rear" quantity="mass" :min="0" :max="100000" @change="v => set(id, 'Rear axle of a ticket', x => { x.rear = v; x.corners = null })" /></td>
-            <td class="pr-2 whitespace-nowrap"><template v-if="computedFor(t)"><FigText :value="computedFor(t)!.frontAxle" quantity="mass" />, <FigText :value="computedFor(t)!.rearAxle" quantity="mass" /></template><template v-else><FigText :value="job.derived!.stages.truck.result.frontAxle" quantity="mass" />, <FigText :value="job.derived!.stages.truck.result.rearAxle" quantity="mass" /></template></td>
+            <td class="pr-2 py-0.5">
+              <TextField
+                hide-label
+                :label="`Name of ticket ${t.label}`"
+                :value="t.label"
+                :max="80"
+                @change="
+                  (v) =>
+                    set(id, 'Name a ticket', (x) => {
+                      x.label = v
+                    })
+                "
+              /><span v-if="t.simulated" class="text-xs text-ochre-deep">simulated</span>
+            </td>
+            <td class="pr-2 w-36">
+              <PickField
+                hide-label
+                :label="`Aboard on ${t.label}`"
+                :value="t.haul ?? ''"
+                :options="hauls"
+                @change="
+                  (v) =>
+                    set(id, 'What was aboard', (x) => {
+                      x.haul = v || null
+                    })
+                "
+              />
+            </td>
+            <td class="pr-2 w-28">
+              <NumField
+                hide-label
+                :label="`Front axle on ${t.label}`"
+                :value="t.front"
+                quantity="mass"
+                :min="0"
+                :max="100000"
+                @change="
+                  (v) =>
+                    set(id, 'Front axle of a ticket', (x) => {
+                      x.front = v
+                      x.corners = null
+                    })
+                "
+              />
+            </td>
+            <td class="pr-2 w-28">
+              <NumField
+                hide-label
+                :label="`Rear axle on ${t.label}`"
+                :value="t.rear"
+                quantity="mass"
+                :min="0"
+                :max="100000"
+                @change="
+                  (v) =>
+                    set(id, 'Rear axle of a ticket', (x) => {
+                      x.rear = v
+                      x.corners = null
+                    })
+                "
+              />
+            </td>
+            <td class="pr-2 whitespace-nowrap">
+              <template v-if="computedFor(t)"
+                ><FigText :value="computedFor(t)!.frontAxle" quantity="mass" />,
+                <FigText :value="computedFor(t)!.rearAxle" quantity="mass" /></template
+              ><template v-else
+                ><FigText :value="job.derived!.stages.truck.result.frontAxle" quantity="mass" />,
+                <FigText :value="job.derived!.stages.truck.result.rearAxle" quantity="mass"
+              /></template>
+            </td>
             <td class="whitespace-nowrap text-right">
-              <button v-if="t.haul === null && !t.simulated" type="button" class="underline touch min-h-[24px] mr-1" :aria-label="`Use ${t.label} as the unladen weight`" @click="job.applyRemedy(takeTicket(plan.truck, t))">use</button>
-              <button type="button" class="touch p-1.5" :aria-label="`Take away ticket ${t.label}`" @click="remove(id)"><Trash2 :size="16" aria-hidden="true" /></button>
+              <button
+                v-if="t.haul === null && !t.simulated"
+                type="button"
+                class="underline touch min-h-[24px] mr-1"
+                :aria-label="`Use ${t.label} as the unladen weight`"
+                @click="job.applyRemedy(takeTicket(plan.truck, t))"
+              >
+                use
+              </button>
+              <button
+                type="button"
+                class="touch p-1.5"
+                :aria-label="`Take away ticket ${t.label}`"
+                @click="remove(id)"
+              >
+                <Trash2 :size="16" aria-hidden="true" />
+              </button>
             </td>
           </tr>
         </tbody>

@@ -10,7 +10,11 @@ const spring = computed(() => job.derived!.stages.air.result.spring)
 const teed = computed(() => job.derived!.stages.air.result.teed)
 const top = computed(() => (spring.value?.maxPressure ?? 700_000) * 1.1)
 const share = (p: number) => `${Math.min(Math.max((p / top.value) * 100, 0), 100)}%`
-const presets = computed(() => job.hauls.map(([id, haul]) => ({ id, haul, preset: stage.value.result.presets[id] })).filter(p => p.preset))
+const presets = computed(() =>
+  job.hauls
+    .map(([id, haul]) => ({ id, haul, preset: stage.value.result.presets[id] }))
+    .filter((p) => p.preset),
+)
 
 /** A pressure as a person would set it: whole steps of the shop's own unit, 5 kPa in kPa, 0.05 in bar. */
 function rounded(p: number): number {
@@ -24,43 +28,132 @@ function store(id: string, change: Partial<Preset>): void {
   const now = stage.value.result.presets[id]!
   const next = { left: now.left, right: now.right, ...change }
   if (teed.value) next.left = next.right = change.left ?? change.right ?? next.left
-  job.edit('Set a preset', (draft) => { draft.tune.presets[id] = next })
+  job.edit('Set a preset', (draft) => {
+    draft.tune.presets[id] = next
+  })
 }
 function storeAll(): void {
   job.edit('Store what Load found', (draft) => {
     const load = job.derived!.stages.load.result.hauls
-    for (const { id } of presets.value) draft.tune.presets[id] = { left: rounded(Math.max(load[id]!.left.pressure, stage.value.result.minimum)), right: rounded(Math.max(load[id]!.right.pressure, stage.value.result.minimum)) }
+    for (const { id } of presets.value)
+      draft.tune.presets[id] = {
+        left: rounded(Math.max(load[id]!.left.pressure, stage.value.result.minimum)),
+        right: rounded(Math.max(load[id]!.right.pressure, stage.value.result.minimum)),
+      }
   })
 }
 function follow(id: string): void {
-  job.edit('Follow Load', draft => Reflect.deleteProperty(draft.tune.presets, id))
+  job.edit('Follow Load', (draft) => Reflect.deleteProperty(draft.tune.presets, id))
 }
 </script>
 
 <template>
   <div class="space-y-3">
-    <div v-if="!presets.length" class="sheet p-5">No haul yet. Say at Load what the truck carries; each haul gets its preset here.</div>
+    <div v-if="!presets.length" class="sheet p-5">
+      No haul yet. Say at Load what the truck carries; each haul gets its preset here.
+    </div>
     <div v-else class="sheet p-4 space-y-4">
-      <div class="flex flex-wrap gap-3 items-center"><h2 class="mr-auto">Presets</h2><button type="button" class="button" @click="storeAll">Store what Load found</button></div>
-      <div v-for="{ id, haul, preset } in presets" :key="id" class="grid gap-x-4 gap-y-1 md:grid-cols-[170px_1fr_290px] items-center border-t border-line pt-3" :class="{ 'bg-chosen': screen.subject === id }">
-        <div><p class="font-head font-semibold">{{ haul.label }}</p><p class="label">{{ preset!.followsLoad ? 'follows Load, not stored' : 'stored' }} <button v-if="!preset!.followsLoad" type="button" class="underline" @click="follow(id)">follow Load</button></p></div>
+      <div class="flex flex-wrap gap-3 items-center">
+        <h2 class="mr-auto">Presets</h2>
+        <button type="button" class="button" @click="storeAll">Store what Load found</button>
+      </div>
+      <div
+        v-for="{ id, haul, preset } in presets"
+        :key="id"
+        class="grid gap-x-4 gap-y-1 md:grid-cols-[170px_1fr_290px] items-center border-t border-line pt-3"
+        :class="{ 'bg-chosen': screen.subject === id }"
+      >
+        <div>
+          <p class="font-head font-semibold">{{ haul.label }}</p>
+          <p class="label">
+            {{ preset!.followsLoad ? 'follows Load, not stored' : 'stored' }}
+            <button v-if="!preset!.followsLoad" type="button" class="underline" @click="follow(id)">
+              follow Load
+            </button>
+          </p>
+        </div>
         <div class="relative h-14" aria-hidden="true">
-          <template v-for="(side, i) in (['left', 'right'] as const)" :key="side">
-            <div class="absolute inset-x-0 h-3 rounded bg-line" :style="{ top: `${8 + i * 24}px` }"><span class="absolute inset-y-0 bg-mint/70" :style="{ left: share(stage.result.minimum), width: `calc(${share(spring?.maxPressure ?? 0)} - ${share(stage.result.minimum)})` }" /></div>
-            <span class="absolute w-1.5 h-6 rounded" :style="{ left: `calc(${share(preset![side])} - 3px)`, top: `${2 + i * 24}px`, background: side === 'left' ? 'var(--ochre)' : 'var(--iris)' }" />
-            <span class="absolute w-0.5 h-6 bg-ink/60" :style="{ left: share(job.derived!.stages.load.result.hauls[id]![side].pressure), top: `${2 + i * 24}px` }" />
+          <template v-for="(side, i) in ['left', 'right'] as const" :key="side">
+            <div class="absolute inset-x-0 h-3 rounded bg-line" :style="{ top: `${8 + i * 24}px` }">
+              <span
+                class="absolute inset-y-0 bg-mint/70"
+                :style="{
+                  left: share(stage.result.minimum),
+                  width: `calc(${share(spring?.maxPressure ?? 0)} - ${share(stage.result.minimum)})`,
+                }"
+              />
+            </div>
+            <span
+              class="absolute w-1.5 h-6 rounded"
+              :style="{
+                left: `calc(${share(preset![side])} - 3px)`,
+                top: `${2 + i * 24}px`,
+                background: side === 'left' ? 'var(--ochre)' : 'var(--iris)',
+              }"
+            />
+            <span
+              class="absolute w-0.5 h-6 bg-ink/60"
+              :style="{
+                left: share(job.derived!.stages.load.result.hauls[id]![side].pressure),
+                top: `${2 + i * 24}px`,
+              }"
+            />
           </template>
         </div>
         <div class="grid grid-cols-2 gap-2">
-          <NumField :label="`${haul.label}, ${teed ? 'both' : 'left'}`" :value="preset!.left" quantity="pressure" :min="0" :max="3e6" @change="v => store(id, { left: v })" />
-          <NumField v-if="!teed" :label="`${haul.label}, right`" :value="preset!.right" quantity="pressure" :min="0" :max="3e6" @change="v => store(id, { right: v })" />
+          <NumField
+            :label="`${haul.label}, ${teed ? 'both' : 'left'}`"
+            :value="preset!.left"
+            quantity="pressure"
+            :min="0"
+            :max="3e6"
+            @change="(v) => store(id, { left: v })"
+          />
+          <NumField
+            v-if="!teed"
+            :label="`${haul.label}, right`"
+            :value="preset!.right"
+            quantity="pressure"
+            :min="0"
+            :max="3e6"
+            @change="(v) => store(id, { right: v })"
+          />
         </div>
       </div>
-      <p class="label">Thick mark: the preset. Thin mark: what Load asks. Band: minimum to maximum. A block holds a target within about 2 psi (14 kPa); a gauge reads within 5 % (common practice).</p>
+      <p class="label">
+        Thick mark: the preset. Thin mark: what Load asks. Band: minimum to maximum. A block holds a target
+        within about 2 psi (14 kPa); a gauge reads within 5 % (common practice).
+      </p>
     </div>
     <div class="sheet p-4 grid gap-3 sm:grid-cols-3 items-end">
-      <NumField label="Minimum kept up" :value="stage.result.minimum" quantity="pressure" :min="0" :max="3e6" @change="v => job.edit('Minimum kept up', draft => { draft.tune.minimum = v })" />
-      <p>In force: <Fig :figure="stage.figures.minimum" /> <button v-if="job.plan!.tune.minimum !== null" type="button" class="underline text-sm touch" @click="job.edit('Take the spring’s minimum', draft => { draft.tune.minimum = null })">take the spring’s own</button></p>
+      <NumField
+        label="Minimum kept up"
+        :value="stage.result.minimum"
+        quantity="pressure"
+        :min="0"
+        :max="3e6"
+        @change="
+          (v) =>
+            job.edit('Minimum kept up', (draft) => {
+              draft.tune.minimum = v
+            })
+        "
+      />
+      <p>
+        In force: <Fig :figure="stage.figures.minimum" />{{ ' ' }}
+        <button
+          v-if="job.plan!.tune.minimum !== null"
+          type="button"
+          class="underline text-sm touch"
+          @click="
+            job.edit('Take the spring’s minimum', (draft) => {
+              draft.tune.minimum = null
+            })
+          "
+        >
+          take the spring’s own
+        </button>
+      </p>
       <p class="label">Never run empty: under its minimum a spring folds and chafes.</p>
     </div>
   </div>

@@ -15,7 +15,7 @@ const STAGE_VIEWS: Record<StageName, Component> = {
   handover: defineAsyncComponent(() => import('~/stages/handover/HandoverStage.vue')),
 }
 
-definePageMeta({ key: route => String(route.params.id) })
+definePageMeta({ key: (route) => String(route.params.id) })
 const route = useRoute()
 const router = useRouter()
 const job = useJob()
@@ -32,8 +32,7 @@ async function open(): Promise<void> {
   try {
     await job.open(String(route.params.id))
     problem.value = ''
-  }
-  catch (error) {
+  } catch (error) {
     problem.value = (error as Error).message
     if (error instanceof RefusedError && error.passing) setTimeout(() => void open(), 2000)
   }
@@ -41,23 +40,37 @@ async function open(): Promise<void> {
 onMounted(open)
 useAnswers()
 watch(stage, () => {
-  if (!job.derived?.stages[stage.value].notes.some(n => n.subject === screen.subject)) screen.subject = null
+  if (!job.derived?.stages[stage.value].notes.some((n) => n.subject === screen.subject)) screen.subject = null
 })
-useHead({ title: computed(() => (job.plan ? `${job.plan.job.name} · ${STAGE_TITLES[stage.value].name}` : 'Nimble Piston')) })
+useHead({
+  title: computed(() =>
+    job.plan ? `${job.plan.job.name} · ${STAGE_TITLES[stage.value].name}` : 'Nimble Piston',
+  ),
+})
 
 function onKey(event: KeyboardEvent): void {
-  const typing = (event.target as HTMLElement).matches?.('input:not([type=radio]):not([type=checkbox]), textarea, select')
+  const typing = (event.target as HTMLElement).matches?.(
+    'input:not([type=radio]):not([type=checkbox]), textarea, select',
+  )
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
     event.preventDefault()
     if (event.shiftKey) job.redo()
     else job.undo()
     return
   }
-  if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role="dialog"]')) return
+  if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role="dialog"]'))
+    return
   const actions: Record<string, () => void> = {
-    'j': () => notes.value?.step(1), 'k': () => notes.value?.step(-1), '.': () => notes.value?.remedy(), 'u': () => choosingUnits.value = true, '/': () => finding.value = true, '?': () => listingKeys.value = true,
+    j: () => notes.value?.step(1),
+    k: () => notes.value?.step(-1),
+    '.': () => notes.value?.remedy(),
+    u: () => (choosingUnits.value = true),
+    '/': () => (finding.value = true),
+    '?': () => (listingKeys.value = true),
   }
-  const chosen = /^[1-9]$/.test(event.key) ? () => void router.push(`/jobs/${job.id}/${STAGES[Number(event.key) - 1]}`) : actions[event.key.toLowerCase()]
+  const chosen = /^[1-9]$/.test(event.key)
+    ? () => void router.push(`/jobs/${job.id}/${STAGES[Number(event.key) - 1]}`)
+    : actions[event.key.toLowerCase()]
   if (chosen) {
     event.preventDefault()
     chosen()
@@ -70,16 +83,43 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
 <template>
   <div class="min-h-screen lg:h-screen print:h-auto! flex flex-col print:block">
     <AppHeader class="no-print" @find="finding = true" @units="choosingUnits = true" />
-    <p v-if="job.away || job.message || shop.problem" class="no-print bg-glow text-black px-4 py-1.5 font-semibold" role="alert">{{ job.away || job.message || shop.problem }}</p>
-    <div v-if="problem" class="p-6" role="alert"><p class="sheet p-5 max-w-xl">{{ problem }} <NuxtLink to="/" class="underline">Go to the job list</NuxtLink></p></div>
+    <p
+      v-if="job.away || job.message || shop.problem"
+      class="no-print bg-glow text-black px-4 py-1.5 font-semibold"
+      role="alert"
+    >
+      {{ job.away || job.message || shop.problem }}
+    </p>
+    <div v-if="problem" class="p-6" role="alert">
+      <p class="sheet p-5 max-w-xl">
+        {{ problem }} <NuxtLink to="/" class="underline">Go to the job list</NuxtLink>
+      </p>
+    </div>
     <p v-else-if="!job.plan" class="p-6 label">Opening the job …</p>
-    <div v-else class="grow min-h-0 print:block grid grid-cols-1 lg:grid-cols-[188px_minmax(0,1fr)] xl:grid-cols-[188px_minmax(0,1fr)_304px] xl:grid-rows-1">
-      <div class="no-print bg-sheet lg:border-r border-line lg:overflow-y-auto lg:py-5 lg:row-span-2 xl:row-span-1"><TheLine :current="stage" /></div>
-      <main class="relative min-w-0 lg:overflow-y-auto print:overflow-visible! print:p-0 p-4" :data-stage="stage">
-        <div class="no-print flex items-baseline gap-3 mb-3"><h1 class="text-2xl">{{ STAGE_TITLES[stage].name }}</h1><p class="text-soft">{{ STAGE_TITLES[stage].what }}</p></div>
+    <div
+      v-else
+      class="grow min-h-0 print:block grid grid-cols-1 lg:grid-cols-[188px_minmax(0,1fr)] xl:grid-cols-[188px_minmax(0,1fr)_304px] xl:grid-rows-1"
+    >
+      <div
+        class="no-print bg-sheet lg:border-r border-line lg:overflow-y-auto lg:py-5 lg:row-span-2 xl:row-span-1"
+      >
+        <TheLine :current="stage" />
+      </div>
+      <main
+        class="relative min-w-0 lg:overflow-y-auto print:overflow-visible! print:p-0 p-4"
+        :data-stage="stage"
+      >
+        <div class="no-print flex items-baseline gap-3 mb-3">
+          <h1 class="text-2xl">{{ STAGE_TITLES[stage].name }}</h1>
+          <p class="text-soft">{{ STAGE_TITLES[stage].what }}</p>
+        </div>
         <component :is="STAGE_VIEWS[stage]" />
       </main>
-      <aside class="relative no-print bg-sheet xl:border-l border-t xl:border-t-0 border-line xl:overflow-y-auto"><BenchNotes ref="notes" :stage="stage" /></aside>
+      <aside
+        class="relative no-print bg-sheet xl:border-l border-t xl:border-t-0 border-line xl:overflow-y-auto"
+      >
+        <BenchNotes ref="notes" :stage="stage" />
+      </aside>
     </div>
     <GaugeStrip v-if="job.plan" class="no-print" />
     <FindBox :open="finding" @close="finding = false" />

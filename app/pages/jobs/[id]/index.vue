@@ -1,5 +1,5 @@
 <script setup lang="ts">
-definePageMeta({ redirect: to => `/jobs/${String(to.params.id)}/load` })
+definePageMeta({ redirect: (to) => `/jobs/${String(to.params.id)}/load` })
 </script>
 
 <template>

@@ -1,3 +1,3 @@
 import { readHistory } from '../../../db/jobs'
 
-export default route(async event => readHistory(useDatabase(), shopId(), getRouterParam(event, 'id') ?? ''))
+export default route(async (event) => readHistory(useDatabase(), shopId(), getRouterParam(event, 'id') ?? ''))

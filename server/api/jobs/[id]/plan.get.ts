@@ -4,6 +4,10 @@ import { writePlanFile } from '#core/plan/file'
 export default route(async (event) => {
   const { plan } = await jobOf(event)
   setHeader(event, 'content-type', 'application/json; charset=utf-8')
-  setHeader(event, 'content-disposition', `attachment; filename="${plan.job.name.replace(/[^\w-]+/g, '-').toLowerCase() || 'job'}.plan.json"`)
+  setHeader(
+    event,
+    'content-disposition',
+    `attachment; filename="${plan.job.name.replace(/[^\w-]+/g, '-').toLowerCase() || 'job'}.plan.json"`,
+  )
   return writePlanFile(plan)
 })

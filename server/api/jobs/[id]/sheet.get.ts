@@ -8,8 +8,15 @@ export default route(async (event) => {
   const paper = getQuery(event).paper ?? 'A4'
   if (paper !== 'A4' && paper !== 'Letter') throw new ApiError(422, 'invalid', 'The paper is A4 or Letter.')
   const { plan } = await jobOf(event)
-  const [shop] = await useDatabase().select({ name: shops.name, units: shops.units }).from(shops).where(eq(shops.id, shopId()))
-  const pdf = await sheetPdf(sheetBlocks(createDeriver()(plan).stages.handover.result, shop!.units), shop!.name, paper)
+  const [shop] = await useDatabase()
+    .select({ name: shops.name, units: shops.units })
+    .from(shops)
+    .where(eq(shops.id, shopId()))
+  const pdf = await sheetPdf(
+    sheetBlocks(createDeriver()(plan).stages.handover.result, shop!.units),
+    shop!.name,
+    paper,
+  )
   setHeader(event, 'content-type', 'application/pdf')
   setHeader(event, 'content-disposition', `attachment; filename="driver-sheet-${paper.toLowerCase()}.pdf"`)
   return pdf

@@ -1,19 +1,21 @@
 import { readFileSync, writeFileSync } from 'node:fs'
-import { SPRINGS } from '#core/catalog/parts'
-import { settle } from '#core/load/body'
-import { Rig } from '#core/air/rig'
-import { runScenario } from '#core/air/run'
-import { newScenario } from '#core/air/scenarios'
-import { setsToTry } from '#core/air/whichSet'
-import { createDeriver, runFacts, sampleHauls, setsOf, trySet } from '#core/plan/derive'
-import type { Scenario } from '#core/plan/types'
+import { SPRINGS } from '#core/catalog/springs'
+import { balanceBody } from '#core/load/body'
+import { CircuitRun } from '#core/air/run/circuitRun'
+import { runScenario } from '#core/air/run/run'
+import { newScenario } from '#core/air/run/scenarios'
+import { setsToTry } from '#core/air/run/whichSet'
+import { createDeriver } from '#core/derive/derive'
+import { runFacts, haulSets, trySet } from '#core/derive/runs'
+import { sampleHauls } from '#core/derive/sample'
+import type { Scenario } from '#core/document/types'
 import { Solver } from 'odex'
-import { makeEdit } from '#core/plan/edit'
-import { mergeDocuments } from '#core/plan/merge'
-import { readPlanFile, writePlanFile } from '#core/plan/file'
-import { newItem } from '#core/plan/newPlan'
-import { fillTime } from '#core/air/fill'
-import { demoJobs } from '../server/db/demoShop'
+import { makeEdit } from '#core/document/edit'
+import { mergeDocuments } from '#core/document/merge'
+import { readPlanFile, writePlanFile } from '#core/document/file'
+import { newItem } from '#core/document/newHaul'
+import { fillTime } from '#core/air/dynamics/fillTime'
+import { demoJobs } from '../core/demo/demoShop'
 
 /**
  * Timings of the core on the largest demo job, in ms. `core FILE` writes that job to FILE and times medians;
@@ -47,7 +49,7 @@ if (process.argv[2] === 'cold') {
 function tenMinutes() {
   const rigPlan = demoJobs().find((j) => j.id === 'festival-rig')!.plan
   const derived = createDeriver()(rigPlan)
-  const [set] = setsOf(rigPlan, derived)
+  const [set] = haulSets(rigPlan, derived)
   const scenario: Scenario = {
     ...newScenario('Ten minutes', 1, 34_474, 34_474),
     haul: set!.id,
@@ -83,14 +85,14 @@ function againstOdex(): number {
   // Before anything shuts: both integrate the very same equations.
   const span = 0.35
   const at = (relative: number) => {
-    const rig = new Rig(air, facts, { ...scenario, steps: [] }, () => {}, relative)
+    const rig = new CircuitRun(air, facts, { ...scenario, steps: [] }, () => {}, relative)
     rig.begin({ do: 'bring', left: set.left, right: set.right })
     rig.advance(1e-6)
     return rig
   }
   const best = at(1e-9)
   best.advance(span)
-  const pressures = (rig: Rig) => rig.sim.sample().pressure
+  const pressures = (rig: CircuitRun) => rig.sim.sample().pressure
   const error = (p: Float64Array) => Math.max(...p.map((v, i) => Math.abs(v / pressures(best)[i]! - 1)))
   let ours = Infinity
   let own = 0
@@ -180,7 +182,7 @@ const bodies = demoJobs().flatMap(({ plan: p }) => {
 const solve = () =>
   bodies.map((b) => {
     const from = now()
-    settle(b.truck, b.load, b.spring, b.air)
+    balanceBody(b.truck, b.load, b.spring, b.air)
     return now() - from
   })
 for (let i = 0; i < 20; i++) solve()

@@ -1,5 +1,5 @@
 import { STAGES, type Figure, type StageName } from '#core/quantity/figure'
-import type { Derived } from '#core/plan/derive'
+import type { Derived } from '#core/derive/types'
 
 export const STAGE_TITLES: Record<StageName, { name: string; what: string }> = {
   truck: { name: 'Truck', what: 'What is under there, as measured.' },

@@ -1,4 +1,4 @@
-import type { ApiErrorBody } from '#core/plan/api'
+import type { ApiErrorBody } from '#core/document/exchange'
 
 /** An answer the server refused, in the server's own words. Status 0: it could not be reached at all. */
 export class RefusedError extends Error {

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink'
-import type { Sampled } from '#core/load/doubt'
+import type { Sampled } from '#core/load/uncertainty'
 import type { DoubtWorker } from '~/workers/doubt'
 
 /** Wait after the last edit before a haul is sampled again, ms. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { TRUCK_KINDS } from '#core/catalog/trucks'
-import type { JobSummary } from '#core/plan/summary'
-import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/plan/file'
+import type { JobSummary } from '#core/derive/summary'
+import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/document/file'
 import { STAGES } from '#core/quantity/figure'
 
 interface Row {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Download, Upload } from '@lucide/vue'
-import { KINDS, type ComponentKind } from '#core/catalog/components'
-import { likes, ownClassesCsv, ownClassesJson, readOwnClasses } from '#core/air/ownClasses'
-import { figuresOf, generic } from '#core/air/parts'
-import type { OwnClass } from '#core/plan/types'
+import { KINDS, type ComponentKind } from '#core/catalog/kinds'
+import { baseClassesOf, ownClassesCsv, ownClassesJson, readOwnClasses } from '#core/air/parts/ownClasses'
+import { figuresOf, catalogueClass } from '#core/air/parts/parts'
+import type { OwnClass } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 
 /** The shop's own classes of parts: a generic class with the figures of a real part's sheet, number, make and price. */
@@ -13,7 +13,7 @@ const chosen = ref<string | null>(null)
 const problems = ref<string[]>([])
 const said = ref('')
 const kinds = Object.keys(KINDS) as ComponentKind[]
-const usable = kinds.filter((k) => likes(k).length > 0)
+const usable = kinds.filter((k) => baseClassesOf(k).length > 0)
 const kind = ref<ComponentKind>('tank')
 const list = computed(() =>
   Object.entries(shop.parts).sort(
@@ -22,7 +22,7 @@ const list = computed(() =>
 )
 const part = computed(() => (chosen.value ? (shop.parts[chosen.value] ?? null) : null))
 function add(): void {
-  const like = likes(kind.value)[0]!
+  const like = baseClassesOf(kind.value)[0]!
   const id = `own-${crypto.randomUUID().slice(0, 8)}`
   void shop.setParts({
     ...shop.parts,
@@ -49,7 +49,9 @@ function remove(): void {
   void shop.setParts(rest)
   chosen.value = null
 }
-const like = computed(() => (part.value ? (generic(part.value.kind, part.value.like)?.figures ?? {}) : {}))
+const like = computed(() =>
+  part.value ? (catalogueClass(part.value.kind, part.value.like)?.figures ?? {}) : {},
+)
 async function load(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
@@ -123,8 +125,8 @@ async function load(event: Event): Promise<void> {
       <p v-if="shop.problem" class="text-brick font-semibold" role="alert">{{ shop.problem }}</p>
       <div class="sheet p-4">
         <p v-if="!list.length" class="label">
-          None yet. The catalogue ships generic classes only; numbers, makes and prices are yours to type
-          here, or on a part in a job.
+          None yet. The catalogue ships catalogueClass classes only; numbers, makes and prices are yours to
+          type here, or on a part in a job.
         </p>
         <table v-else class="w-full text-sm">
           <thead>
@@ -175,7 +177,10 @@ async function load(event: Event): Promise<void> {
             class="grow min-w-56"
             :value="part.like"
             :options="
-              likes(part.kind).map((id) => ({ value: id, label: generic(part!.kind, id)?.label ?? id }))
+              baseClassesOf(part.kind).map((id) => ({
+                value: id,
+                label: catalogueClass(part!.kind, id)?.label ?? id,
+              }))
             "
             @change="
               (v) =>
@@ -238,7 +243,7 @@ async function load(event: Event): Promise<void> {
             />
             <p v-if="part.figures[f.id] !== undefined" class="label">
               <button type="button" class="underline" @click="forget(f.id)">
-                generic: {{ showText(like[f.id], f.quantity, shop.units) }}
+                catalogueClass: {{ showText(like[f.id], f.quantity, shop.units) }}
               </button>
             </p>
           </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ComponentKind } from '#core/plan/types'
+import type { ComponentKind } from '#core/document/types'
 import { symbolShapes, type SymbolBox } from './symbols'
 
 /** One part of a circuit in its standard symbol, in the current colour. */

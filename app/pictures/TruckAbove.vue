@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Truck } from '#core/plan/types'
+import type { Truck } from '#core/document/types'
 import { drawingScale, polyline } from './scale'
 
 /** View from above, front at the left, left side at the top: rails, cross-members, wheels, exhaust with its keep-off. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Truck } from '#core/plan/types'
-import type { Fit, Pose } from '#core/truck/fit'
+import type { Truck } from '#core/document/types'
+import type { Fit, Pose } from '#core/truck/types'
 
 /**
  * Section through the rear axle, seen from behind, left at the left: the body stands still, the axle takes the pose shown.

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Truck } from '#core/plan/types'
+import type { Truck } from '#core/document/types'
 import { drawingScale, polyline, railOutline } from './scale'
 
 /** Side view from the left, to scale: wheels, frame, cab and bed; slots for what the stage adds. */

@@ -1,4 +1,4 @@
-import type { AirPath } from '#core/plan/types'
+import type { AirPath } from '#core/document/types'
 
 /** The one code of colours and line styles, always doubled by a letter. */
 export type LineCode = AirPath | 'feed' | 'earth' | 'signal'

@@ -1,4 +1,4 @@
-import type { Point, Truck } from '#core/plan/types'
+import type { Point, Truck } from '#core/document/types'
 
 /** Plan metres to drawing millimetres, front at the left. */
 export function drawingScale(truck: Truck) {

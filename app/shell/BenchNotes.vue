@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { noteText } from '#core/plan/report'
+import { noteText } from '#core/derive/report'
 import type { Note, StageName } from '#core/quantity/figure'
 
 /** What the computation noticed on this stage, Stops of the whole job first. */

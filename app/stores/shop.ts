@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
-import { LEVEL } from '#core/plan/newPlan'
-import type { OwnClass, Target } from '#core/plan/types'
+import { LEVEL_TARGET } from '#core/document/newHaul'
+import type { OwnClass, Target } from '#core/document/types'
 import { METRIC_UNITS, type UnitChoice } from '#core/quantity/units'
 
 export interface Person {
@@ -15,7 +15,7 @@ export const useShop = defineStore('shop', () => {
   const units = ref<UnitChoice>({ ...METRIC_UNITS })
   const people = ref<Person[]>([])
   /** What a new haul is brought to. */
-  const target = ref<Target>({ ...LEVEL })
+  const target = ref<Target>({ ...LEVEL_TARGET })
   /** Classes of parts of its own. */
   const parts = shallowRef<Record<string, OwnClass>>({})
   const who = ref(localStorage.getItem('np.who') ?? 'odile')
@@ -33,7 +33,7 @@ export const useShop = defineStore('shop', () => {
       name.value = shop.name
       units.value = shop.units
       people.value = shop.people
-      target.value = shop.target ?? LEVEL
+      target.value = shop.target ?? LEVEL_TARGET
       parts.value = shop.parts
       problem.value = ''
       if (!shop.people.some((p) => p.id === who.value) && shop.people[0]) who.value = shop.people[0].id

@@ -1,7 +1,8 @@
 import { expose } from 'comlink'
-import type { Sampled } from '#core/load/doubt'
-import { createDeriver, sampleHauls } from '#core/plan/derive'
-import { checkPlan } from '#core/plan/schema'
+import type { Sampled } from '#core/load/uncertainty'
+import { createDeriver } from '#core/derive/derive'
+import { sampleHauls } from '#core/derive/sample'
+import { checkPlan } from '#core/document/schema'
 
 /** Samples one haul of a plan. What comes in is checked like any plan; null when it is none or the haul needs no sampling. */
 function sample(value: unknown, haulId: string): Sampled | null {

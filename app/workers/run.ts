@@ -1,17 +1,12 @@
 import { expose } from 'comlink'
-import { Rig } from '#core/air/rig'
-import { Recorder, type RunColumn } from '#core/air/run'
-import { TYRE, newScenario } from '#core/air/scenarios'
-import {
-  createDeriver,
-  runFacts,
-  runPlan,
-  scenariosOf,
-  type NamedScenario,
-  type RunResult,
-} from '#core/plan/derive'
-import { checkPlan } from '#core/plan/schema'
-import type { Plan, ScenarioStep } from '#core/plan/types'
+import { CircuitRun } from '#core/air/run/circuitRun'
+import { Recorder } from '#core/air/run/run'
+import type { RunColumn } from '#core/air/run/types'
+import { TYRE, newScenario } from '#core/air/run/scenarios'
+import { createDeriver, type NamedScenario, type RunResult } from '#core/derive/derive'
+import { runFacts, runPlan, scenariosOf } from '#core/derive/runs'
+import { checkPlan } from '#core/document/schema'
+import type { Plan, ScenarioStep } from '#core/document/types'
 
 /** Runs a plan's circuit: a scenario to its end, or live under somebody's hands. What comes in is checked like any plan. */
 
@@ -42,7 +37,7 @@ export interface Advanced {
   busy: boolean
 }
 
-let rig: Rig | null = null
+let rig: CircuitRun | null = null
 let recorder = new Recorder()
 let sent = 0
 
@@ -55,7 +50,7 @@ function open(value: unknown, haul: string | null, left: number, right: number):
   const derived = createDeriver()(plan)
   // A tyre on the coupler is one of the things that may be asked for.
   const scenario = { ...newScenario('By hand', 1, left, right), haul, steps: drawsOf(plan) }
-  rig = new Rig(plan.air, runFacts(plan, derived), scenario, (r, s) => recorder.see(r, s))
+  rig = new CircuitRun(plan.air, runFacts(plan, derived), scenario, (r, s) => recorder.see(r, s))
   const hands = Object.entries(rig.plant.hands).map(([id, h]): Hand => {
     const [component, port] = id.split('.') as [string, string?]
     const c = plan.air.components[component]!

@@ -1,8 +1,8 @@
 import { expose } from 'comlink'
-import type { SetChoice, SetTried } from '#core/air/whichSet'
-import { trySet } from '#core/plan/derive'
-import { checkPlan } from '#core/plan/schema'
-import type { Plan } from '#core/plan/types'
+import type { SetChoice, SetTried } from '#core/air/run/whichSet'
+import { trySet } from '#core/derive/runs'
+import { checkPlan } from '#core/document/schema'
+import type { Plan } from '#core/document/types'
 
 /** One hand of the pool that tries sets. The plan is checked once and kept. */
 let plan: Plan | null = null

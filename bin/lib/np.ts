@@ -1,13 +1,15 @@
 import { readFileSync, statSync } from 'node:fs'
 import { CALCULATORS, calculate, inputFields } from '#core/calculators/index'
 import { CalculatorError } from '#core/calculators/define'
-import { runCsv } from '#core/air/runText'
-import { answerPlan, createDeriver, runPlan, sampleHauls, scenariosOf } from '#core/plan/derive'
-import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/plan/file'
-import { jsonSchemaOf } from '#core/plan/jsonSchema'
-import { report } from '#core/plan/report'
-import type { Plan } from '#core/plan/types'
-import { planSchema } from '#core/plan/schema'
+import { runCsv } from '#core/air/run/runText'
+import { answerPlan, runPlan, scenariosOf } from '#core/derive/runs'
+import { createDeriver } from '#core/derive/derive'
+import { sampleHauls } from '#core/derive/sample'
+import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/document/file'
+import { jsonSchemaOf } from '#core/document/jsonSchema'
+import { report } from '#core/derive/report'
+import type { Plan } from '#core/document/types'
+import { planSchema } from '#core/document/schema'
 
 /** The headless command. Exit codes: 0 well, 1 a Stop stands in the plan, 2 the input cannot be used. */
 

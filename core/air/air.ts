@@ -1,41 +1,17 @@
-import type { AirPlan, Truck } from '../plan/types'
-import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
+import type { AirPlan, Truck } from '../document/types'
 import type { Figure } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { interpolate } from '../quantity/interpolate'
-import { allOf, firstOf, reach, springsTeed } from './circuit'
-import { componentFlow } from './flow'
-import { airSet, partOf, type AirSet } from './parts'
-import { boreConductance } from './plant'
-import { REACT } from './rig'
-import { OVERSHOOT, airRules, supplyOf } from './rules'
+import { firstOfKind, springsTeed } from './circuit/connections'
+import { airSet } from './parts/parts'
+import { BLOCK_REACTION } from './run/circuitRun'
+import { OVERSHOOT_LIMIT } from './rules/common'
+import { airRules } from './rules/index'
+import { supplyOf } from './circuit/supply'
 import { springVolume } from '../catalog/springVolume'
-import { timeToLevel, type FillingCorner } from './levelTime'
-
-/** What Air needs of Load, haul by haul. SI. */
-export interface AirNeed {
-  label: string
-  left: { pressure: number; height: number; limitedBy: string | null }
-  right: { pressure: number; height: number; limitedBy: string | null }
-  sideDifference: number
-  /** Height of each spring at a pressure, on its own corner. */
-  heightAt: { left(p: number): number; right(p: number): number }
-}
-
-export interface AirResult extends AirSet {
-  teed: boolean
-  /** Whether there is an electric compressor to wire. */
-  powered: boolean
-  /** Whether anything but hands fills it. */
-  supplied: boolean
-  /** Highest pressure any haul needs, Pa gauge. */
-  highest: number
-  /** Motor current at that pressure, A. */
-  current: number
-  /** Air volume of both springs at the highest haul, m³, left and right. */
-  springVolume: { left: number; right: number }
-  times: Record<string, number | null>
-}
+import { timeToLevel, type FillingCorner } from './equations/levelTime'
+import type { AirNeed, AirResult } from './types'
+import { overshootOf } from './equations/overshoot'
 
 /** Circuit, sizes and the time to each haul. */
 export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNeed>): StageOutput<AirResult> {
@@ -88,7 +64,7 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
   const supply = supplyOf(air)
   // With a tank the motor works up to the cut-out, whatever the haul asks.
   const motorAt =
-    firstOf(air, 'tank') && supply?.cutOut != null
+    firstOfKind(air, 'tank') && supply?.cutOut != null
       ? Math.min(supply.cutOut, compressor?.maxPressure ?? Infinity)
       : highest
   const current = compressor ? interpolate(compressor.current, motorAt) : 0
@@ -129,18 +105,18 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
       inputs: [
         { label: 'Tank, full', value: supply!.cutOut, quantity: 'pressure' },
         { label: 'Spring, air', value: Math.min(volume.left, volume.right), quantity: 'volume' },
-        { label: 'To read and shut, s', value: REACT, quantity: 'plain' },
+        { label: 'To read and shut, s', value: BLOCK_REACTION, quantity: 'plain' },
         { label: 'Bore that keeps it under the limit', value: overshoot.bore, quantity: 'bore' },
       ],
       source: 'ISO 6358-1; reaction from memory',
-      max: OVERSHOOT,
+      max: OVERSHOOT_LIMIT,
     }
     figures.bore = {
       label: 'Bore that keeps it under 2 psi',
       value: overshoot.bore,
       quantity: 'bore',
       formula: 'bore whose conductance in a row with the block’s lets the overshoot be the limit',
-      inputs: [{ label: 'Limit', value: OVERSHOOT, quantity: 'pressure' }],
+      inputs: [{ label: 'Limit', value: OVERSHOOT_LIMIT, quantity: 'pressure' }],
       source: 'ISO 6358-1, conductances in a row: 1/C² = Σ 1/Cᵢ²',
     }
   }
@@ -160,67 +136,5 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
       springVolume: volume,
       times,
     },
-  }
-}
-
-/**
- * How far a block fed from a full tank goes past its target before it has read and shut: the flow there over its reaction
- * time, into the smaller spring as it stands. And the bore in front of it that would keep that under the limit.
- */
-function overshootOf(
-  plan: AirPlan,
-  set: AirSet,
-  needs: Record<string, AirNeed>,
-  volume: { left: number; right: number },
-  cutOut: number | null,
-): { value: number; bore: number } | null {
-  const block = firstOf(plan, 'block')
-  const tank = firstOf(plan, 'tank')
-  if (
-    !block ||
-    !tank ||
-    !set.block ||
-    cutOut === null ||
-    !reach(plan, block, ['spring', 'handFill', 'compressor', 'belt', 'boost', 'check']).has(tank)
-  )
-    return null
-  const inWay = [...reach(plan, block, ['spring', 'handFill', 'tank', 'compressor', 'coupler'])].flatMap(
-    (id) => {
-      const { figures } = partOf(plan, id)
-      const { kind } = plan.components[id]!
-      return kind === 'restrictor'
-        ? [boreConductance(figures.bore!)]
-        : kind === 'solenoid' || kind === 'dryer' || kind === 'regulator'
-          ? [figures.conductance!]
-          : []
-    },
-  )
-  const inRow = (list: number[]) => list.reduce((sum, c) => sum + 1 / c ** 2, 0) ** -0.5
-  const target = Math.max(
-    ...Object.values(needs).map((n) => Math.max(n.left.pressure, n.right.pressure)),
-    set.spring?.minPressure ?? 0,
-  )
-  const smaller = Math.min(volume.left, volume.right)
-  const tankAbs = cutOut + STANDARD_ATMOSPHERE
-  const unit = componentFlow(
-    1,
-    set.block.criticalRatio,
-    tankAbs,
-    Math.min(target + STANDARD_ATMOSPHERE, tankAbs),
-    REFERENCE_TEMPERATURE,
-  ).massFlow
-  const perConductance = (unit * GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE * REACT) / smaller
-  const withoutBore = inRow([
-    set.block.conductance,
-    ...inWay.filter(
-      (c) => !allOf(plan, 'restrictor').some((id) => boreConductance(partOf(plan, id).figures.bore!) === c),
-    ),
-  ])
-  const wanted = OVERSHOOT / perConductance
-  // 1/C² = 1/C_rest² + 1/C_bore².
-  const ofBore = wanted < withoutBore ? (1 / wanted ** 2 - 1 / withoutBore ** 2) ** -0.5 : Infinity
-  return {
-    value: inRow([set.block.conductance, ...inWay]) * perConductance,
-    bore: Number.isFinite(ofBore) ? Math.sqrt(ofBore / boreConductance(1)) : 0.01,
   }
 }

@@ -1,10 +1,11 @@
 import fc from 'fast-check'
-import { startingCircuit, ARCHETYPES } from '../air/circuit'
+import { startingCircuit, ARCHETYPES } from '../air/circuit/startingCircuits'
 import { TRUCK_KINDS } from '../catalog/trucks'
-import { createDeriver } from '../plan/derive'
-import { newPlan } from '../plan/newPlan'
-import type { Archetype, BuildPlan, Plan, TruckKind } from '../plan/types'
-import { TORQUE, blockedBy, heldBy } from './build'
+import { createDeriver } from '../derive/derive'
+import { newPlan } from '../derive/newPlan'
+import type { Archetype, BuildPlan, Plan, TruckKind } from '../document/types'
+import { TORQUE } from './steps'
+import { blockedBy, heldBy } from './order'
 import { threadOf, torqueCheck } from './torque'
 
 const FT_LBF = 1.355818

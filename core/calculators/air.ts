@@ -1,4 +1,5 @@
-import { blowDown, tankFills, toolRun } from '../air/tank'
+import { blowDown } from '../air/dynamics/blowDown'
+import { tankFills, toolRun } from '../air/equations/tankFills'
 import { STANDARD_ATMOSPHERE } from '../quantity/constants'
 import {
   CalculatorError,
@@ -12,7 +13,7 @@ import {
   kelvin,
   notNegative,
   object,
-  outOfReach,
+  refuseWhenStuck,
   positive,
   table,
   toKPa,
@@ -163,7 +164,7 @@ export const AIR_CALCULATORS: readonly Calculator[] = [
       if (kPa(input.from_kPa) + atmosphere <= 0)
         lines.push('from_kPa is at or below a vacuum for this atmosphere')
       if (lines.length) throw new CalculatorError(lines)
-      const r = outOfReach('volume_L, from_kPa and C_dm3_s_bar', () =>
+      const r = refuseWhenStuck('volume_L, from_kPa and C_dm3_s_bar', () =>
         blowDown(
           input.volume_L / 1000,
           kPa(input.from_kPa),

@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { StuckError } from '../air/rosenbrock'
+import { StuckError } from '../air/dynamics/rosenbrock'
 import { QUANTITIES, toSi, fromSi, type Quantity, type Unit } from '../quantity/units'
 
 export interface Calculator<I = unknown> {
@@ -40,7 +40,7 @@ function numberField(
   }
 }
 
-export const any = (label: string, unit: string) => numberField(label, unit, 'any')
+export const anyNumber = (label: string, unit: string) => numberField(label, unit, 'any')
 export const positive = (label: string, unit: string) => numberField(label, unit, 'positive')
 export const notNegative = (label: string, unit: string) => numberField(label, unit, 'notNegative')
 export const fraction = (label: string) => numberField(label, '', 'fraction')
@@ -135,7 +135,7 @@ export class CalculatorError extends Error {
 }
 
 /** Figures so far apart that no step of a run meets its tolerance are the input's fault, not the sum's. */
-export function outOfReach<T>(fields: string, run: () => T): T {
+export function refuseWhenStuck<T>(fields: string, run: () => T): T {
   try {
     return run()
   } catch (error) {

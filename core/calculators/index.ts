@@ -1,8 +1,10 @@
 import * as yup from 'yup'
 import { axleLoads } from '../load/statics'
 import { headlampRise, levelPressure } from '../load/level'
-import { componentFlow, tubeFlow } from '../air/flow'
-import { fillTime, pressureAtTemperature, type FillSource, type FlowPath } from '../air/fill'
+import { componentFlow } from '../air/equations/componentFlow'
+import { tubeFlow } from '../air/equations/tubeFlow'
+import { fillTime, type FillSource, type FlowPath } from '../air/dynamics/fillTime'
+import { pressureAtTemperature } from '../air/equations/vessels'
 import { chooseFuse, deratedAmpacity, standbyDays, wireDrop, wireSize } from '../power/circuit'
 import { leakRate } from '../prove/leak'
 import { GRADES, threadOf, torqueCheck } from '../build/torque'
@@ -12,7 +14,7 @@ import { GRAVITY, REFERENCE_DENSITY, STANDARD_ATMOSPHERE } from '../quantity/con
 import { AWG_SIZES, METRIC_SIZES } from '../catalog/electrical'
 import {
   CalculatorError,
-  any,
+  anyNumber,
   atmosphereField,
   celsius,
   choice,
@@ -26,7 +28,7 @@ import {
   mm,
   notNegative,
   object,
-  outOfReach,
+  refuseWhenStuck,
   positive,
   table,
   toKPa,
@@ -216,8 +218,8 @@ export const CALCULATORS: readonly Calculator[] = [
       loads: list(
         object({
           mass_kg: notNegative('Mass', 'kg'),
-          aheadOfRearAxle_mm: any('Ahead of the rear axle', 'mm'),
-          leftOfCentre_mm: any('Left of centre', 'mm'),
+          aheadOfRearAxle_mm: anyNumber('Ahead of the rear axle', 'mm'),
+          leftOfCentre_mm: anyNumber('Left of centre', 'mm'),
         }),
         0,
       ),
@@ -256,10 +258,13 @@ export const CALCULATORS: readonly Calculator[] = [
     title: 'Pressure to level',
     source: 'k·s + p·A(h)·MR = ΔF (textbook air spring beside a steel spring)',
     schema: object({
-      increase_kg: object({ left: any('Load added, left', 'kg'), right: any('Load added, right', 'kg') }),
+      increase_kg: object({
+        left: anyNumber('Load added, left', 'kg'),
+        right: anyNumber('Load added, right', 'kg'),
+      }),
       suspensionRate_N_per_mm: positive('Suspension rate, a side', 'N/mm'),
       motionRatio: positive('Motion ratio', ''),
-      targetSquat_mm: any('Squat to leave', 'mm'),
+      targetSquat_mm: anyNumber('Squat to leave', 'mm'),
       spring: levelSpringField(),
     }),
     outputs: { left: { label: 'Left', unit: '' }, right: { label: 'Right', unit: '' } },
@@ -459,7 +464,7 @@ export const CALCULATORS: readonly Calculator[] = [
               ]),
             }
           : source
-      const r = outOfReach('volume_L, the source and the path', () =>
+      const r = refuseWhenStuck('volume_L, the source and the path', () =>
         fillTime(
           input.volume_L / 1000,
           kPa(input.from_kPa),
@@ -665,7 +670,7 @@ export const CALCULATORS: readonly Calculator[] = [
       atmosphere_kPa: atmosphereField(),
       readings: list(
         object({
-          t_s: any('Time', 's'),
+          t_s: anyNumber('Time', 's'),
           pressure_kPa: gauge('Pressure'),
           temperature_C: celsius('Temperature'),
           barometer_kPa: positive('Barometer', 'kPa').optional() as yup.Schema,
@@ -721,8 +726,8 @@ export const CALCULATORS: readonly Calculator[] = [
     source: 'Geometry: rise = D·(Δrear − Δfront)/L',
     schema: object({
       wheelbase_mm: positive('Wheelbase', 'mm'),
-      rearSag_mm: any('Rear sag', 'mm'),
-      frontSag_mm: any('Front sag', 'mm'),
+      rearSag_mm: anyNumber('Rear sag', 'mm'),
+      frontSag_mm: anyNumber('Front sag', 'mm'),
       distance_m: positive('Distance', 'm'),
     }),
     outputs: { beamRise_mm: { label: 'Beam rise', unit: 'mm' }, pitch_deg: { label: 'Nose up', unit: '°' } },

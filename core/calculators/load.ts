@@ -1,10 +1,11 @@
 import { GRAVITY } from '../quantity/constants'
-import { FAST, airRate, rideFrequency, rollStiffness } from '../load/airRate'
-import { levelPressure, type LevelSpring } from '../load/level'
-import { tongue } from '../load/trailer'
+import { FAST_EXPONENT, airRate, rideFrequency, rollStiffness } from '../load/airRate'
+import { levelPressure } from '../load/level'
+import type { LevelSpring } from '../load/types'
+import { tongueLoad } from '../load/trailer'
 import {
   CalculatorError,
-  any,
+  anyNumber,
   atmosphereField,
   define,
   kPa,
@@ -83,7 +84,10 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
     title: 'Pressure card',
     source: 'k·s + p·A(h)·MR = ΔF at unladen height, step by step',
     schema: object({
-      whole_kg: object({ left: any('Whole load, left', 'kg'), right: any('Whole load, right', 'kg') }),
+      whole_kg: object({
+        left: anyNumber('Whole load, left', 'kg'),
+        right: anyNumber('Whole load, right', 'kg'),
+      }),
       steps: positive('Steps', '').integer('${path} must be a whole number').max(200),
       suspensionRate_N_per_mm: positive('Suspension rate, a side', 'N/mm'),
       motionRatio: positive('Motion ratio', ''),
@@ -125,8 +129,14 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
     source: 'k = ΔF/Δh, half the axle a side; tape tolerance on both readings, root of squares',
     schema: object({
       rearIncrease_kg: positive('Added on the rear axle', 'kg'),
-      before_mm: object({ left: any('Height before, left', 'mm'), right: any('Height before, right', 'mm') }),
-      after_mm: object({ left: any('Height after, left', 'mm'), right: any('Height after, right', 'mm') }),
+      before_mm: object({
+        left: anyNumber('Height before, left', 'mm'),
+        right: anyNumber('Height before, right', 'mm'),
+      }),
+      after_mm: object({
+        left: anyNumber('Height after, left', 'mm'),
+        right: anyNumber('Height after, right', 'mm'),
+      }),
       tape_mm: notNegative('Tape reads within ±', 'mm'),
     }),
     outputs: {
@@ -171,9 +181,12 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
     schema: object({
       coupling_to_axle_mm: positive('Coupling to axle', 'mm'),
       empty_kg: positive('Trailer, empty', 'kg'),
-      emptyBehindCoupling_mm: any('Its centre behind the coupling', 'mm'),
+      emptyBehindCoupling_mm: anyNumber('Its centre behind the coupling', 'mm'),
       loads: list(
-        object({ mass_kg: notNegative('Mass', 'kg'), behindCoupling_mm: any('Behind the coupling', 'mm') }),
+        object({
+          mass_kg: notNegative('Mass', 'kg'),
+          behindCoupling_mm: anyNumber('Behind the coupling', 'mm'),
+        }),
         0,
       ),
     }),
@@ -189,7 +202,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
       loads: [{ mass_kg: 900, behindCoupling_mm: 3200 }],
     },
     run(input) {
-      const r = tongue(mm(input.coupling_to_axle_mm), [
+      const r = tongueLoad(mm(input.coupling_to_axle_mm), [
         { mass: input.empty_kg, behind: mm(input.emptyBehindCoupling_mm) },
         ...input.loads.map((l) => ({ mass: l.mass_kg, behind: mm(l.behindCoupling_mm) })),
       ])
@@ -239,7 +252,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
         { areaByHeight: areas(input.areaByHeight), volumeAt: { height, volume: input.volume_L / 1000 } },
         height,
         kPa(input.pressure_kPa),
-        FAST,
+        FAST_EXPONENT,
         input.atmosphere_kPa === undefined ? undefined : kPa(input.atmosphere_kPa),
       )
       const perDegree = (rate: number) => (rollStiffness(rate, mm(input.springBase_mm)) * Math.PI) / 180

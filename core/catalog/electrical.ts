@@ -67,3 +67,6 @@ export const FUSE_CURVE: readonly { multiple: number; least: number; most: numbe
   { multiple: 3.5, least: 0.04, most: 0.5 },
   { multiple: 6, least: 0.02, most: 0.1 },
 ]
+
+/** Wire sizes offered in a shop's system. */
+export const wireSizes = (system: 'AWG' | 'mm²') => (system === 'AWG' ? AWG_SIZES : METRIC_SIZES)

@@ -1,4 +1,4 @@
-import type { Truck, TruckKind } from '../plan/types'
+import type { Truck, TruckKind } from '../document/types'
 
 /**
  * Six kinds to begin from, each a full working example that the user corrects. Figures are typical of the kind

@@ -1,6 +1,6 @@
-import { demoJobs } from '../../server/db/demoShop'
-import { createDeriver } from '../plan/derive'
-import type { Plan } from '../plan/types'
+import { demoJobs } from '../demo/demoShop'
+import { createDeriver } from '../derive/derive'
+import type { Plan } from '../document/types'
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
 import { sheetBlocks } from './sheetText'
 

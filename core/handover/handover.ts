@@ -1,28 +1,7 @@
-import type { SpringClass } from '../catalog/parts'
-import { ordered, type Haul, type HandoverPlan, type JobCard, type Preset } from '../plan/types'
+import type { SpringClass } from '../catalog/springs'
+import { ordered, type Haul, type HandoverPlan, type JobCard, type Preset } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
-
-export interface SheetRow {
-  id: string
-  label: string
-  left: number
-  right: number
-  ballLoad: number
-  rearAxle: number
-}
-export interface DriverSheet {
-  job: JobCard
-  handover: HandoverPlan
-  springLabel: string
-  minimum: number
-  maximum: number | null
-  teed: boolean
-  rows: SheetRow[]
-  rearRating: number
-  handFill: string[]
-  cautions: string[]
-  open: string[]
-}
+import type { DriverSheet } from './types'
 
 const CAUTIONS = [
   'Never drive with the springs under the minimum, never fill them over the maximum.',

@@ -1,5 +1,5 @@
 import { showText, type UnitChoice } from '../quantity/units'
-import type { DriverSheet } from './handover'
+import type { DriverSheet } from './types'
 
 /** The driver's sheet as text blocks in a shop's units, ready to be set on paper. */
 export interface SheetBlocks {

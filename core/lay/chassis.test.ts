@@ -2,10 +2,11 @@ import fc from 'fast-check'
 import Graph from 'graphology'
 import { dijkstra } from 'graphology-shortest-path'
 import { exampleTruck } from '../catalog/trucks'
-import { startingCircuit } from '../air/circuit'
-import { newPlan } from '../plan/newPlan'
+import { startingCircuit } from '../air/circuit/startingCircuits'
+import { newPlan } from '../derive/newPlan'
 import { chassisGraph, heatDistance, lengthOf, segmentDistance, shortestPath } from './chassis'
-import { layStage, proposedPlaces } from './lay'
+import { layStage } from './lay'
+import { proposedPlaces } from './places'
 
 const truck = exampleTruck('leaf-flatbed')
 const part = fc.record({

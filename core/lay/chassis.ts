@@ -1,4 +1,4 @@
-import type { Point, Truck } from '../plan/types'
+import type { Point, Truck } from '../document/types'
 
 /** Keep-off from exhaust or any heat, m (common practice). */
 export const HEAT_CLEARANCE = 0.15

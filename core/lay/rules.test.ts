@@ -1,12 +1,14 @@
 import fc from 'fast-check'
-import { startingCircuit } from '../air/circuit'
-import { compressorClass, springClass, tubeClass } from '../catalog/parts'
+import { startingCircuit } from '../air/circuit/startingCircuits'
+import { compressorClass } from '../catalog/compressors'
+import { springClass } from '../catalog/springs'
+import { tubeClass } from '../catalog/tubes'
 import { exampleTruck } from '../catalog/trucks'
-import { newPlan } from '../plan/newPlan'
-import type { LayPlan, Point, Truck } from '../plan/types'
+import { newPlan } from '../derive/newPlan'
+import type { LayPlan, Point, Truck } from '../document/types'
 import { HEAT_CLEARANCE, heatDistance } from './chassis'
-import { layStage, proposedPlaces } from './lay'
-import { clearPlace } from './rules'
+import { layStage } from './lay'
+import { proposedPlaces, clearPlace } from './places'
 
 const truck = exampleTruck('leaf-flatbed')
 const air = { ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('wireless-dual') }

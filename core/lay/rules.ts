@@ -1,37 +1,11 @@
-import type { CompressorClass } from '../catalog/parts'
-import type { AirPlan, LayPlan, Point, Truck } from '../plan/types'
+import type { CompressorClass } from '../catalog/compressors'
+import type { AirPlan, LayPlan, Truck } from '../document/types'
 import type { Note, Remedy } from '../quantity/figure'
-import { HEAT_CLEARANCE, heatDistance } from './chassis'
-import type { LayResult } from './lay'
+import { HEAT_CLEARANCE } from './chassis'
+import type { LayResult } from './types'
+import { clearPlace } from './places'
 
 const base = { stage: 'lay', quantity: 'length', source: 'Common practice' } as const
-
-/** Nearest place on either rail, ahead of the axle, that is clear of the exhaust. */
-export function clearPlace(from: Point, truck: Truck): Point | null {
-  let best: Point | null = null
-  let least = Infinity
-  for (const side of [1, -1]) {
-    for (let x = truck.frame.rear + 0.1; x <= truck.frame.front - 0.1; x += 0.05) {
-      const place = {
-        x: Math.round(x * 1000) / 1000,
-        y: side * (truck.frame.spacing / 2 + 0.08),
-        z: truck.frame.top,
-      }
-      // Half a part's length to either side must be clear too.
-      const ends = [
-        { ...place, x: place.x - 0.12 },
-        { ...place, x: place.x + 0.12 },
-      ]
-      if (heatDistance(ends, truck.exhaust) < HEAT_CLEARANCE) continue
-      const away = Math.hypot(place.x - from.x, place.y - from.y)
-      if (away < least) {
-        least = away
-        best = place
-      }
-    }
-  }
-  return best
-}
 
 /** What Lay notices: heat, distance between parts, harness reach, slack, bends. */
 export function layRules(

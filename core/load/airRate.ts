@@ -18,7 +18,7 @@ export interface AirRate {
 }
 
 /** Polytropic exponent of fast movement, which gives the air no time to take the wall's temperature. */
-export const FAST = 1.4
+export const FAST_EXPONENT = 1.4
 
 /**
  * Rate of an air spring at a height and gauge pressure: k = p_gauge·dA/dh (compressing) + n·p_abs·A²/V.

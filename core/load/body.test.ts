@@ -1,13 +1,14 @@
 import fc from 'fast-check'
 import { Solver } from 'odex'
 import { uncmin } from 'numeric'
-import { SPRINGS } from '../catalog/parts'
+import { SPRINGS } from '../catalog/springs'
 import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
-import type { Truck } from '../plan/types'
+import type { Truck } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import { integrate, interpolate } from '../quantity/interpolate'
-import { bodyLoad, frontSteel, rearSteel, settle, steelForce, type BodyLoad } from './body'
-import type { LevelSpring } from './level'
+import { bodyLoad, balanceBody } from './body'
+import { frontSteel, rearSteel, steelForce } from './steel'
+import type { BodyLoad, LevelSpring } from './types'
 
 const truck = exampleTruck('leaf-flatbed')
 const leaf: LevelSpring = { ...SPRINGS[1]!, designHeight: 0.16 }
@@ -57,7 +58,7 @@ function misfit(
       load.roll,
   ]
 }
-const heaves = (t: Truck, a: ReturnType<typeof settle>): [number, number, number] => [
+const heaves = (t: Truck, a: ReturnType<typeof balanceBody>): [number, number, number] => [
   a.frontSquat,
   (a.rearLeft + a.rearRight) / 2,
   (a.rearLeft - a.rearRight) / t.suspension.rearSpringBase,
@@ -100,12 +101,12 @@ describe('steel of a corner', () => {
 })
 
 test('no roll from a load on the centre line; squat = F/(2k) before the second stage, by hand after it', () => {
-  const light = settle(truck, bodyLoad(-50, 500, 0), null, null)
+  const light = balanceBody(truck, bodyLoad(-50, 500, 0), null, null)
   expect(light.rearLeft).toBeCloseTo(light.rearRight, 12)
   expect(light.rearLeft).toBeCloseTo((500 * GRAVITY) / (2 * 46_000), 9)
   expect(light.frontSquat).toBeCloseTo((-50 * GRAVITY) / (2 * 52_000), 9)
   // 46 N/mm to 60 mm, then 84 N/mm: (900·g/2 − 2760)/84 + 60 mm.
-  expect(settle(truck, bodyLoad(0, 900, 0), null, null).rearLeft).toBeCloseTo(
+  expect(balanceBody(truck, bodyLoad(0, 900, 0), null, null).rearLeft).toBeCloseTo(
     ((900 * GRAVITY) / 2 - 2760) / 84_000 + 0.06,
     7,
   )
@@ -134,7 +135,7 @@ test('all three balances are met within 0.1 N, whatever the truck, load, class a
           load,
           bag,
           { left, right },
-          heaves(t, settle(t, load, bag, { left, right })),
+          heaves(t, balanceBody(t, load, bag, { left, right })),
         ))
           expect(Math.abs(left1)).toBeLessThan(0.1)
       },
@@ -178,7 +179,7 @@ test('the same place as the least potential energy found by BFGS (numeric 1.2.6,
           )
         }
         const found = uncmin(energy, [0, 0, 0], 1e-12, undefined, 400)
-        const mine = heaves(truck, settle(truck, load, leaf, { left, right })).map((x) => x * 100)
+        const mine = heaves(truck, balanceBody(truck, load, leaf, { left, right })).map((x) => x * 100)
         expect(energy(mine)).toBeLessThanOrEqual(found.f + 1e-6 * Math.abs(found.f) + 1e-6)
         mine.forEach((x, i) => expect(x).toBeCloseTo(found.solution[i]!, 1))
       },
@@ -200,7 +201,7 @@ test('the same place as a damped truck comes to rest at (odex 2.0.4)', () => {
     const rate = (_t: number, y: number[]) =>
       misfit(truck, load, leaf, { left, right }, y as [number, number, number]).map((e) => -e / 40_000)
     const { y } = solver.solve(rate, 0, [0, 0, 0], 30)
-    heaves(truck, settle(truck, load, leaf, { left, right })).forEach((x, i) =>
+    heaves(truck, balanceBody(truck, load, leaf, { left, right })).forEach((x, i) =>
       expect(x).toBeCloseTo(y[i]!, 6),
     )
   }
@@ -210,8 +211,8 @@ describe('of one truck', () => {
   test('mirrors: what is heavy left goes down left, and the other way round', () => {
     fc.assert(
       fc.property(loads, pressure, pressure, (l, left, right) => {
-        const a = settle(truck, bodyLoad(l.front, l.rear, l.side), leaf, { left, right })
-        const b = settle(truck, bodyLoad(l.front, l.rear, -l.side), leaf, { left: right, right: left })
+        const a = balanceBody(truck, bodyLoad(l.front, l.rear, l.side), leaf, { left, right })
+        const b = balanceBody(truck, bodyLoad(l.front, l.rear, -l.side), leaf, { left: right, right: left })
         expect(a.rearLeft).toBeCloseTo(b.rearRight, 6)
         expect(a.rearRight).toBeCloseTo(b.rearLeft, 6)
       }),
@@ -226,7 +227,7 @@ describe('of one truck', () => {
         fc.double({ min: 0, max: 200_000, noNaN: true }),
         (l, more, air, moreAir) => {
           const mean = (rear: number, p: number) => {
-            const a = settle(truck, bodyLoad(l.front, rear, l.side), leaf, { left: p, right: p })
+            const a = balanceBody(truck, bodyLoad(l.front, rear, l.side), leaf, { left: p, right: p })
             return (a.rearLeft + a.rearRight) / 2
           }
           expect(mean(l.rear + more, air)).toBeGreaterThanOrEqual(mean(l.rear, air) - 1e-6)
@@ -244,9 +245,9 @@ describe('of one truck', () => {
         fc.double({ min: -60, max: 60, noNaN: true }),
         fc.double({ min: -60, max: 60, noNaN: true }),
         (a, b, sideA, sideB) => {
-          const one = settle(single, bodyLoad(a, a, sideA), null, null)
-          const two = settle(single, bodyLoad(b, b, sideB), null, null)
-          const both = settle(single, bodyLoad(a + b, a + b, sideA + sideB), null, null)
+          const one = balanceBody(single, bodyLoad(a, a, sideA), null, null)
+          const two = balanceBody(single, bodyLoad(b, b, sideB), null, null)
+          const both = balanceBody(single, bodyLoad(a + b, a + b, sideA + sideB), null, null)
           expect(both.rearLeft).toBeCloseTo(one.rearLeft + two.rearLeft, 6)
           expect(both.frontSquat).toBeCloseTo(one.frontSquat + two.frontSquat, 6)
         },
@@ -254,7 +255,7 @@ describe('of one truck', () => {
     )
   })
   test('on its stops it hardly sinks further: 100 kg more is under 2 mm', () => {
-    const at = (kg: number) => settle(truck, bodyLoad(0, kg, 0), null, null).rearLeft
+    const at = (kg: number) => balanceBody(truck, bodyLoad(0, kg, 0), null, null).rearLeft
     expect(at(1600)).toBeGreaterThan(0.095)
     expect(at(1700) - at(1600)).toBeLessThan(0.002)
   })

@@ -1,25 +1,9 @@
 import { GRAVITY } from '../quantity/constants'
-import type { Truck } from '../plan/types'
+import type { Truck } from '../document/types'
 import { findRootOfRising } from '../quantity/root'
-import type { LevelSpring } from './level'
+import type { LevelSpring, BodyLoad, Attitude, Steel } from './types'
+import { rearSteel, frontSteel, steelForce } from './steel'
 
-/** Vertical and roll load added on the suspension, N and N·m (roll positive when the left goes down). */
-export interface BodyLoad {
-  front: number
-  rear: number
-  roll: number
-}
-
-/** Squats at the wheel, m down positive; `roll` rad, left down positive. */
-export interface Attitude {
-  frontSquat: number
-  rearLeft: number
-  rearRight: number
-  roll: number
-}
-
-/** A damper at full length holds the axle, N/m (from memory: far stiffer than any spring here). */
-const DAMPER_END = 3e6
 /** Newton goes on to this misfit, so that slopes taken of the answer are clean; up to `SOLVED` counts as solved. N and N·m. */
 const BALANCED = 1e-7
 const SOLVED = 0.1
@@ -27,50 +11,6 @@ const SOLVED = 0.1
 /** No position balances the forces: the figures of this haul are left out rather than guessed. */
 export class NoBalanceError extends Error {
   override name = 'NoBalanceError'
-}
-
-/** Steel of one corner: the pack's rate, its second stage, the bump stop and the damper's end. Travel at the wheel from unladen, m. */
-export interface Steel {
-  rate: number
-  overload: { contact: number; rate: number } | null
-  stop: { gap: number; rate: number }
-  droop: number
-}
-
-export function rearSteel({ suspension: s, seatGap }: Truck): Steel {
-  return {
-    rate: s.rearRate,
-    overload: s.overload,
-    stop: { gap: Math.max(seatGap.unladen - seatGap.bump, 0) / s.motionRatio, rate: s.stopRate },
-    droop: Math.max(seatGap.droop - seatGap.unladen, 0) / s.motionRatio,
-  }
-}
-export function frontSteel({ suspension: s }: Truck): Steel {
-  return {
-    rate: s.frontRate,
-    overload: null,
-    stop: { gap: s.frontStopGap, rate: s.stopRate },
-    droop: Infinity,
-  }
-}
-
-/** Force of one corner's steel at a squat, N, counted from unladen, and its slope, N/m: straight pieces between contacts. */
-export function steelForce(steel: Steel, squat: number): [force: number, slope: number] {
-  let force = steel.rate * squat
-  let slope = steel.rate
-  if (steel.overload && squat > steel.overload.contact) {
-    force += steel.overload.rate * (squat - steel.overload.contact)
-    slope += steel.overload.rate
-  }
-  if (squat > steel.stop.gap) {
-    force += steel.stop.rate * (squat - steel.stop.gap)
-    slope += steel.stop.rate
-  }
-  if (squat < -steel.droop) {
-    force += DAMPER_END * (squat + steel.droop)
-    slope += DAMPER_END
-  }
-  return [force, slope]
 }
 
 /**
@@ -81,7 +21,7 @@ export function steelForce(steel: Steel, squat: number): [force: number, slope: 
  * @param air gauge pressure left and right, Pa, or null with no air springs.
  * @throws {NoBalanceError} when the balance is not met within 0.1 N and 0.1 N·m.
  */
-export function settle(
+export function balanceBody(
   truck: Truck,
   load: BodyLoad,
   spring: LevelSpring | null,

@@ -1,5 +1,5 @@
 import { show, unitFor, type UnitChoice } from '../quantity/units'
-import type { CardRow } from './card'
+import type { CardRow } from './types'
 
 /** A pressure card as rows of text in a shop's units, for the screen, paper and CSV alike. */
 export interface CardText {

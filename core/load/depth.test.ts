@@ -1,17 +1,17 @@
 import fc from 'fast-check'
-import { SPRINGS, springClass } from '../catalog/parts'
+import { SPRINGS, springClass } from '../catalog/springs'
 import { exampleTruck } from '../catalog/trucks'
-import { demoJobs } from '../../server/db/demoShop'
-import { createDeriver } from '../plan/derive'
-import { newHaul, newItem } from '../plan/newPlan'
-import type { Haul } from '../plan/types'
+import { demoJobs } from '../demo/demoShop'
+import { createDeriver } from '../derive/derive'
+import { newHaul, newItem } from '../document/newHaul'
+import type { Haul } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
 import { truckStage } from '../truck/truck'
 import { calculate } from '../calculators/index'
 import { airRate, rideFrequency, rollStiffness } from './airRate'
-import { pressureCard, scaledHaul } from './card'
+import { pressureCard, scaledHaul } from './pressureCard'
 import { solveHaul } from './load'
-import { tongue } from './trailer'
+import { tongueLoad } from './trailer'
 import { trySprings } from './whichSpring'
 
 const truck = exampleTruck('leaf-flatbed')
@@ -225,13 +225,13 @@ describe('which spring', () => {
 
 describe('trailer', () => {
   test('balanced over its axle it puts nothing on the ball; everything at the coupling puts all (statics)', () => {
-    expect(tongue(3.6, [{ mass: 1500, behind: 3.6 }])).toEqual({ ball: 0, axle: 1500, share: 0 })
-    expect(tongue(3.6, [{ mass: 1500, behind: 0 }]).ball).toBe(1500)
-    expect(tongue(3.6, [{ mass: 1500, behind: 4 }]).ball).toBeLessThan(0)
+    expect(tongueLoad(3.6, [{ mass: 1500, behind: 3.6 }])).toEqual({ ball: 0, axle: 1500, share: 0 })
+    expect(tongueLoad(3.6, [{ mass: 1500, behind: 0 }]).ball).toBe(1500)
+    expect(tongueLoad(3.6, [{ mass: 1500, behind: 4 }]).ball).toBeLessThan(0)
   })
 
   test('a tenth of the axle’s distance ahead is a tenth on the ball (10 to 15 % is the usual target, common practice)', () => {
-    expect(tongue(3.6, [{ mass: 1500, behind: 3.6 * 0.88 }]).share).toBeCloseTo(0.12, 12)
+    expect(tongueLoad(3.6, [{ mass: 1500, behind: 3.6 * 0.88 }]).share).toBeCloseTo(0.12, 12)
   })
 })
 

@@ -1,13 +1,12 @@
-import type { SpringClass } from '../catalog/parts'
-import type { Haul, Truck } from '../plan/types'
+import type { SpringClass } from '../catalog/springs'
+import type { Haul, Truck } from '../document/types'
 import type { Figure } from '../quantity/figure'
-import { FAST, airRate, rideFrequency, rollStiffness } from './airRate'
-import { rearSteel, steelForce } from './body'
-import type { Doubt } from './doubt'
-import { HEADLAMP_DISTANCE, type LevelSpring } from './level'
-import type { HaulResult, SideResult } from './load'
+import { FAST_EXPONENT, airRate, rideFrequency, rollStiffness } from './airRate'
+import { rearSteel, steelForce } from './steel'
+import type { Uncertainty, LevelSpring, HaulResult, SideResult } from './types'
+import { HEADLAMP_DISTANCE } from './level'
 import { itemMass } from './masses'
-import { BRAKING, CORNERING, surgeOf } from './surge'
+import { BRAKING, CORNERING, liquidSurge } from './surge'
 
 /** Ride, roll and lean at the rear with the pressures set. */
 export function rateFigures(
@@ -28,7 +27,7 @@ export function rateFigures(
       { areaByHeight: spring.areaByHeight, volumeAt },
       height - squat * motionRatio,
       side.pressure,
-      FAST,
+      FAST_EXPONENT,
     )
   const left = rateOf(r.left, r.sagWithAir.rearLeft)
   const right = rateOf(r.right, r.sagWithAir.rearRight)
@@ -37,7 +36,7 @@ export function rateFigures(
   const mass = r.rearAxle / 2
   const empty =
     slope(0) +
-    airRate({ areaByHeight: spring.areaByHeight, volumeAt }, height, spring.minPressure, FAST).shut *
+    airRate({ areaByHeight: spring.areaByHeight, volumeAt }, height, spring.minPressure, FAST_EXPONENT).shut *
       motionRatio ** 2
   const emptyMass = (truck.unladen.rearLeft + truck.unladen.rearRight) / 2
   const frequency = (label: string, rate: number, m: number): Figure => ({
@@ -118,11 +117,11 @@ export function haulFigures(
   r: HaulResult,
   truck: Truck,
   spring: LevelSpring | null,
-  doubt: Doubt | null,
+  doubt: Uncertainty | null,
 ): Record<string, Figure> {
   const { suspension } = truck
   const limit = (figure: string) => r.ratings.find((x) => x.figure === figure)?.limit
-  const surge = surgeOf(haul, truck.wheelbase, truck.rearTrack)
+  const surge = liquidSurge(haul, truck.wheelbase, truck.rearTrack)
   const carried = Object.values(haul.items).map((i) => ({
     label: `${i.label || 'Item'} at ${i.x.toFixed(2)} m ahead of the rear axle`,
     value: itemMass(i),

@@ -1,15 +1,16 @@
 import fc from 'fast-check'
-import { springClass } from '../catalog/parts'
+import { springClass } from '../catalog/springs'
 import { exampleTruck } from '../catalog/trucks'
-import { demoJobs } from '../../server/db/demoShop'
-import { createDeriver, sampleHauls } from '../plan/derive'
-import { newHaul, newItem } from '../plan/newPlan'
-import type { Haul, LoadItem, Plan } from '../plan/types'
+import { demoJobs } from '../demo/demoShop'
+import { createDeriver } from '../derive/derive'
+import { sampleHauls } from '../derive/sample'
+import { newHaul, newItem } from '../document/newHaul'
+import type { Haul, LoadItem, Plan } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
-import { loadsOf } from './aim'
-import { doubtOf, sampleDoubt, type DoubtCase } from './doubt'
-import { barShift, itemMass, towed } from './masses'
-import { liquidShift, surgeOf } from './surge'
+import { haulLoads } from './target'
+import { uncertaintyOf, sampleUncertainty, type UncertainCase } from './uncertainty'
+import { barShift, itemMass, towedLoad } from './masses'
+import { liquidShift, liquidSurge } from './surge'
 
 const truck = exampleTruck('leaf-flatbed')
 const haul = (change: (h: Haul) => void = () => {}): Haul => {
@@ -30,7 +31,7 @@ describe('what is aboard', () => {
     expect(itemMass(newItem('x', 1, -100, 0, 0, [1, 1, 1]))).toBe(100)
   })
   test('a trailer’s plan gives ball and weight: 450 kg 3.3 m and 900 kg 3.2 m behind, axle at 3.6 m (statics by hand)', () => {
-    const t = towed(
+    const t = towedLoad(
       haul((h) => {
         h.ballFrom = 'trailer'
         h.trailer = {
@@ -47,7 +48,7 @@ describe('what is aboard', () => {
   test('a bed hitch over the axle leaves the front alone; the ball takes from it', () => {
     const over = { ...truck, bedHitch: 0 }
     expect(
-      loadsOf(
+      haulLoads(
         haul((h) => {
           h.coupling = 'bed'
           h.ballLoad = 600
@@ -56,7 +57,7 @@ describe('what is aboard', () => {
       ).frontChange,
     ).toBe(0)
     expect(
-      loadsOf(
+      haulLoads(
         haul((h) => {
           h.ballLoad = 600
         }),
@@ -91,8 +92,8 @@ describe('weight-distributing hitch', () => {
           // Trailer about its axle: the coupling lifts the truck's tail by the force that its own moment needs.
           const coupling = b.moment / axle / GRAVITY
           expect(b.front * truck.wheelbase).toBeCloseTo(b.moment / GRAVITY + coupling * truck.axleToBall, 6)
-          const without = loadsOf({ ...h, bars: null }, truck)
-          const withBars = loadsOf(h, truck)
+          const without = haulLoads({ ...h, bars: null }, truck)
+          const withBars = haulLoads(h, truck)
           expect(withBars.combination).toBeCloseTo(without.combination, 6)
           expect(withBars.frontAxle - without.frontAxle).toBeCloseTo(b.front, 9)
         },
@@ -129,7 +130,7 @@ describe('surge', () => {
       ),
     )
     const moved = (baffled: boolean) =>
-      surgeOf(
+      liquidSurge(
         haul((h) => {
           h.items.a = tank(0.5, baffled)
         }),
@@ -142,7 +143,7 @@ describe('surge', () => {
 
 describe('how sure', () => {
   const spring = { ...springClass('leaf-helper-double-2270')!, designHeight: 0.16 }
-  const of = (change: (h: Haul) => void): DoubtCase => ({
+  const of = (change: (h: Haul) => void): UncertainCase => ({
     haul: haul(change),
     truck,
     spring,
@@ -163,22 +164,22 @@ describe('how sure', () => {
       }),
       tolerances: { ...loaded.tolerances, gap: 0 },
     }
-    const d = doubtOf(still)
+    const d = uncertaintyOf(still)
     const area = d.shares.find((s) => s.id === 'area')!
     const half = (d.left.high - d.left.low) / 2
     const middle = (d.left.high + d.left.low) / 2
     expect(half * Math.sqrt(area.share)).toBeCloseTo((middle * 2 * 0.05) / Math.sqrt(3), -3)
   })
   test('shares add to one, largest first; weighing the tongue narrows it', () => {
-    const d = doubtOf(loaded)
+    const d = uncertaintyOf(loaded)
     expect(d.shares.reduce((sum, s) => sum + s.share, 0)).toBeCloseTo(1, 9)
     expect([...d.shares].sort((a, b) => b.share - a.share)).toEqual(d.shares)
-    const weighed = doubtOf({ ...loaded, haul: { ...loaded.haul, ballFrom: 'weighed' } })
+    const weighed = uncertaintyOf({ ...loaded, haul: { ...loaded.haul, ballFrom: 'weighed' } })
     expect(weighed.left.high - weighed.left.low).toBeLessThan(d.left.high - d.left.low)
   })
   test('where straight lines hold, 10,000 samples say the same within a tenth of the range', () => {
-    const d = doubtOf(loaded)
-    const s = sampleDoubt(loaded)
+    const d = uncertaintyOf(loaded)
+    const s = sampleUncertainty(loaded)
     expect(d.linear).toBe(true)
     const width = d.left.high - d.left.low
     expect(Math.abs(s.left.low - d.left.low)).toBeLessThan(width * 0.1)
@@ -188,15 +189,17 @@ describe('how sure', () => {
     const heavy = of((h) => {
       h.items.a = newItem('Crate', 1, 2150, 0, 0, [1, 1, 1])
     })
-    expect(doubtOf(heavy).linear).toBe(false)
-    const s = sampleDoubt(heavy, 2000)
+    expect(uncertaintyOf(heavy).linear).toBe(false)
+    const s = sampleUncertainty(heavy, 2000)
     expect(s.left.high).toBeLessThanOrEqual(690_000)
     expect(s.over).toBeGreaterThan(0)
     expect(s.over).toBeLessThan(1)
   })
   test('the same seed gives the same samples; another gives nearly the same', () => {
-    expect(sampleDoubt(loaded, 500, 7)).toEqual(sampleDoubt(loaded, 500, 7))
-    expect(sampleDoubt(loaded, 4000, 7).left.low / sampleDoubt(loaded, 4000, 8).left.low).toBeCloseTo(1, 1)
+    expect(sampleUncertainty(loaded, 500, 7)).toEqual(sampleUncertainty(loaded, 500, 7))
+    expect(
+      sampleUncertainty(loaded, 4000, 7).left.low / sampleUncertainty(loaded, 4000, 8).left.low,
+    ).toBeCloseTo(1, 1)
   })
   test('every demo haul has a range around its pressure; those that bend are sampled', () => {
     for (const { plan } of demoJobs()) {

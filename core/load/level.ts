@@ -1,29 +1,6 @@
 import { GRAVITY } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
-
-/** What levelling needs of a spring: effective area over height, and its limits. SI, pressures gauge. */
-export interface LevelSpring {
-  areaByHeight: readonly (readonly [number, number])[]
-  designHeight: number
-  minPressure: number
-  maxPressure: number
-  maxLoad: number
-}
-
-export type LimitedBy = 'minPressure' | 'maxPressure' | 'maxLoad' | 'height' | null
-
-export interface Levelled {
-  /** Force the air spring needs at the target, N. */
-  springForce: number
-  /** Height of the air spring at the target, m. */
-  height: number
-  /** Pressure to set, Pa gauge, kept within the limits. */
-  pressure: number
-  /** What the target would need with no limit, Pa gauge. */
-  wanted: number
-  within: boolean
-  limitedBy: LimitedBy
-}
+import type { LevelSpring, LimitedBy, LevelResult } from './types'
 
 /**
  * Pressure that brings one rear corner to a target squat: F_steel(s) + F(h0 − s·MR, p)·MR = ΔF with F = p·A(h), counted
@@ -37,7 +14,7 @@ export function levelPressure(
   motionRatio: number,
   target: number,
   spring: LevelSpring,
-): Levelled {
+): LevelResult {
   const table = spring.areaByHeight
   const height = spring.designHeight - target * motionRatio
   const area = interpolate(table, height)

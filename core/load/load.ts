@@ -1,52 +1,30 @@
-import type { SpringClass } from '../catalog/parts'
-import type { Haul, Truck } from '../plan/types'
+import type { SpringClass } from '../catalog/springs'
+import type { Haul, Truck } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
-import { keepNothing, stateOf, type Keep, type StageOutput } from '../quantity/stage'
+import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { GRAVITY } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
-import { NO_SPRING, aim, loadsOf, pressuresOf, type Loads } from './aim'
-import { NoBalanceError, rearSteel, settle, steelForce } from './body'
-import { HEADLAMP_DISTANCE, headlampRise, type LevelSpring, type Levelled } from './level'
-import { carries } from './masses'
-import { doubtOf, type Doubt, type SurveyTolerances } from './doubt'
+import { NO_SPRING, pressuresForTarget, haulLoads, haulPressures } from './target'
+import { NoBalanceError, balanceBody } from './body'
+import { rearSteel, steelForce } from './steel'
+import { HEADLAMP_DISTANCE, headlampRise } from './level'
+import type {
+  LevelSpring,
+  LevelResult,
+  Uncertainty,
+  CardRow,
+  LeastClearance,
+  SideResult,
+  HaulResult,
+  LoadResult,
+  SurveyFacts,
+} from './types'
+import { isLoaded } from './masses'
+import { uncertaintyOf } from './uncertainty'
 import { haulFigures, rateFigures } from './figures'
-import { pressureCard, type CardRow } from './card'
-import { doubtNote, loadRules } from './rules'
-import { trySprings, type RubOf, type SpringTrial } from './whichSpring'
-
-/** One side; `steelShare` is the steel spring's part of what the corner carries, unsprung weight counted with it. */
-export interface SideResult extends Levelled {
-  steelShare: number
-}
-
-export interface HaulResult extends Loads {
-  id: string
-  label: string
-  /** Sag at the wheel with steel alone, m, down positive. */
-  sagNoAir: { front: number; rearLeft: number; rearRight: number }
-  /** The same with the pressures set, and the body's lean, rad, left down positive. */
-  sagWithAir: { front: number; rearLeft: number; rearRight: number; roll: number }
-  /** Rear squat aimed for, m. */
-  target: number
-  left: SideResult
-  right: SideResult
-  /** Pressure by which left and right would differ on separate lines, Pa, left positive. */
-  sideDifference: number
-  /** Each rating that applies: the figure it limits, and what is left, kg. */
-  ratings: { figure: string; value: number; limit: number; inHand: number }[]
-  headlamp: { before: { rise: number; pitch: number }; after: { rise: number; pitch: number } }
-}
-
-export interface LoadResult {
-  hauls: Record<string, HaulResult>
-  doubts: Record<string, Doubt>
-  spring: LevelSpring | null
-  /** Pressure card of each haul, worked out when it is first asked for. */ cards: Record<
-    string,
-    () => CardRow[]
-  >
-  trials: SpringTrial[]
-}
+import { pressureCard } from './pressureCard'
+import { uncertaintyNote, loadRules } from './rules'
+import { trySprings } from './whichSpring'
 
 /**
  * One haul: wheel loads, sag on steel alone, the pressure that reaches the target, and the attitude with it.
@@ -59,14 +37,16 @@ export function solveHaul(
   spring: LevelSpring | null,
   teed: boolean,
 ): HaulResult {
-  const loads = loadsOf(haul, truck)
+  const loads = haulLoads(haul, truck)
   const { body: load, laden } = loads
-  const bare = settle(truck, load, null, null)
-  const { target, left, right } = aim(haul, truck, load, spring ?? NO_SPRING, teed, () => bare)
-  const attitude = spring ? settle(truck, load, spring, { left: left.pressure, right: right.pressure }) : bare
+  const bare = balanceBody(truck, load, null, null)
+  const { target, left, right } = pressuresForTarget(haul, truck, load, spring ?? NO_SPRING, teed, () => bare)
+  const attitude = spring
+    ? balanceBody(truck, load, spring, { left: left.pressure, right: right.pressure })
+    : bare
   const { motionRatio, rearSpringBase } = truck.suspension
   const steelOf = rearSteel(truck)
-  const withShare = (side: Levelled, squat: number): SideResult => {
+  const withShare = (side: LevelResult, squat: number): SideResult => {
     const air = spring
       ? side.pressure *
         interpolate(spring.areaByHeight, spring.designHeight - squat * motionRatio) *
@@ -132,19 +112,12 @@ function leans(
   spring: LevelSpring,
 ): { teed: number; separate: number } {
   const lean = (teed: boolean) => {
-    const { left, right } = aim(haul, truck, r.body, spring, teed, () => settle(truck, r.body, null, null))
-    return settle(truck, r.body, spring, { left: left.pressure, right: right.pressure }).roll
+    const { left, right } = pressuresForTarget(haul, truck, r.body, spring, teed, () =>
+      balanceBody(truck, r.body, null, null),
+    )
+    return balanceBody(truck, r.body, spring, { left: left.pressure, right: right.pressure }).roll
   }
   return { teed: lean(true), separate: lean(false) }
-}
-
-/** What Load needs of the survey: the truck with its kit counted, the spring's height unladen, and ± of the figures. */
-export interface SurveyFacts {
-  truck: Truck
-  springHeight: number
-  doubt: SurveyTolerances
-  spacer: number
-  areaFrom: 'class' | 'sheet'
 }
 
 /** The same answer every time, worked out the first time it is asked for. */
@@ -156,7 +129,7 @@ function once<T>(compute: () => T): () => T {
 /** The card of a haul; none where some part of it has no balance, since a card with a gap would be trusted across it. */
 function cardOf(haul: Haul, truck: Truck, spring: LevelSpring, teed: boolean): CardRow[] {
   try {
-    return pressureCard(haul, truck.ratings.rearAxle, (part) => pressuresOf(part, truck, spring, teed))
+    return pressureCard(haul, truck.ratings.rearAxle, (part) => haulPressures(part, truck, spring, teed))
   } catch (error) {
     if (error instanceof NoBalanceError) return []
     throw error
@@ -165,7 +138,7 @@ function cardOf(haul: Haul, truck: Truck, spring: LevelSpring, teed: boolean): C
 
 interface SolvedHaul {
   result: HaulResult
-  doubt: Doubt | null
+  doubt: Uncertainty | null
   card: () => CardRow[]
   figures: Record<string, Figure>
   notes: Note[]
@@ -184,7 +157,14 @@ function solveWhole(
     const result = solveHaul(id, haul, truck, level, teed)
     const doubt =
       level &&
-      doubtOf({ haul, truck, spring: level, teed, areaFrom: surveyed.areaFrom, tolerances: surveyed.doubt })
+      uncertaintyOf({
+        haul,
+        truck,
+        spring: level,
+        teed,
+        areaFrom: surveyed.areaFrom,
+        tolerances: surveyed.doubt,
+      })
     return {
       result,
       doubt,
@@ -197,7 +177,7 @@ function solveWhole(
       },
       notes: [
         ...loadRules(result, haul, truck, spring, surveyed.spacer),
-        ...(doubt ? doubtNote(result, haul, doubt) : []),
+        ...(doubt ? uncertaintyNote(result, haul, doubt) : []),
       ],
     }
   } catch (error) {
@@ -223,11 +203,11 @@ function solveWhole(
  */
 export function loadStage(
   surveyed: SurveyFacts,
-  rubOf: RubOf,
+  rubOf: LeastClearance,
   hauls: Record<string, Haul>,
   spring: SpringClass | null,
   teed: boolean,
-  keep: Keep = keepNothing,
+  keep: Memo = noMemo,
 ): StageOutput<LoadResult> {
   const result: LoadResult = {
     hauls: {},
@@ -258,7 +238,7 @@ export function loadStage(
     Object.entries(result.hauls).map(([id, r]) => [hauls[id]!, r]),
     teed,
   )
-  const loaded = Object.values(hauls).some(carries)
+  const loaded = Object.values(hauls).some(isLoaded)
   return {
     figures,
     notes,

@@ -1,7 +1,8 @@
-import type { Haul, LoadItem, Truck } from '../plan/types'
+import type { Haul, LoadItem, Truck } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import type { PlacedMass } from './statics'
-import { tongue } from './trailer'
+import { tongueLoad } from './trailer'
+import type { TowedLoad, BarShift } from './types'
 
 /**
  * What an item weighs, kg: its own mass and the liquid in it. A mass typed below nothing is a slip of sign; it is counted
@@ -23,18 +24,12 @@ export function scaledItem(item: LoadItem, by: number): LoadItem {
   }
 }
 
-/** What a trailer puts where: on the coupling, on its own axle, and whole. kg. */
-export interface Towed {
-  ball: number
-  whole: number
-}
-
 /** Ball load and trailer weight as typed or weighed, or from the trailer's own plan. */
-export function towed(haul: Haul): Towed {
+export function towedLoad(haul: Haul): TowedLoad {
   if (haul.ballFrom !== 'trailer') return { ball: haul.ballLoad, whole: haul.trailerMass }
   const { trailer } = haul
   const masses = [{ mass: trailer.empty, behind: trailer.emptyAt }, ...Object.values(trailer.items)]
-  return { ball: tongue(trailer.axle, masses).ball, whole: masses.reduce((sum, m) => sum + m.mass, 0) }
+  return { ball: tongueLoad(trailer.axle, masses).ball, whole: masses.reduce((sum, m) => sum + m.mass, 0) }
 }
 
 /** Where the coupling stands, m ahead of the rear axle. */
@@ -44,15 +39,8 @@ export const couplingAt = (haul: Haul, truck: Truck) =>
 /** Masses of a haul as points: its items and the load at the coupling. */
 export function massesOf(haul: Haul, truck: Truck): PlacedMass[] {
   const items = Object.values(haul.items).map((item) => ({ mass: itemMass(item), x: item.x, y: item.y }))
-  const { ball } = towed(haul)
+  const { ball } = towedLoad(haul)
   return ball === 0 ? items : [...items, { mass: ball, x: couplingAt(haul, truck), y: 0 }]
-}
-
-export interface BarShift {
-  /** N·m of both bars */ moment: number
-  /** kg */ front: number
-  rear: number
-  trailer: number
 }
 
 /**
@@ -62,7 +50,7 @@ export interface BarShift {
  */
 export function barShift(haul: Haul, truck: Truck): BarShift {
   const moment =
-    haul.bars && haul.coupling === 'ball' && towed(haul).whole > 0
+    haul.bars && haul.coupling === 'ball' && towedLoad(haul).whole > 0
       ? 2 * haul.bars.force * haul.bars.length
       : 0
   const front = (moment / truck.wheelbase) * (1 + truck.axleToBall / haul.trailer.axle)
@@ -71,4 +59,4 @@ export function barShift(haul: Haul, truck: Truck): BarShift {
 }
 
 /** Whether anything is carried or towed. */
-export const carries = (haul: Haul) => Object.keys(haul.items).length > 0 || towed(haul).ball !== 0
+export const isLoaded = (haul: Haul) => Object.keys(haul.items).length > 0 || towedLoad(haul).ball !== 0

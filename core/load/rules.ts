@@ -1,12 +1,10 @@
-import { SPRINGS, type SpringClass } from '../catalog/parts'
-import type { Haul, Truck } from '../plan/types'
-import type { Note, Patch, Remedy } from '../quantity/figure'
-import { GRAVITY } from '../quantity/constants'
-import { interpolate } from '../quantity/interpolate'
-import type { Doubt, DoubtId } from './doubt'
-import type { HaulResult } from './load'
-import { carries as isLoaded, couplingAt, itemMass } from './masses'
-import { surgeOf } from './surge'
+import { SPRINGS, type SpringClass } from '../catalog/springs'
+import type { Haul, Truck } from '../document/types'
+import type { Note } from '../quantity/figure'
+import type { Uncertainty, UncertaintyId, HaulResult } from './types'
+import { isLoaded, itemMass } from './masses'
+import { liquidSurge } from './surge'
+import { moveItems, moveForward, lessOnBall, springCarries } from './remedies'
 
 type Rule = (
   r: HaulResult,
@@ -24,50 +22,6 @@ const note = (
   r: HaulResult,
   fields: Omit<Note, 'stage' | 'quantity'> & { quantity?: Note['quantity'] },
 ): Note => ({ stage: 'load', quantity: 'mass', ...fields, subject: `${r.id}:${fields.subject}` })
-
-/** Moves every item of a haul forward together. */
-function shift(r: HaulResult, haul: Haul, by: number): Remedy {
-  const patches: Patch[] = Object.entries(haul.items).map(([id, item]) => ({
-    op: 'replace',
-    path: ['hauls', r.id, 'items', id, 'x'],
-    value: Math.round((item.x + by) * 1000) / 1000,
-  }))
-  return { label: `Move the load forward ${Math.round(by * 1000)} mm`, patches }
-}
-
-/** Forward move that takes `excess` kg off the rear axle, if the items have the room for it. */
-function moveForward(r: HaulResult, haul: Haul, truck: Truck, excess: number): Remedy | undefined {
-  const items = Object.values(haul.items)
-  const mass = items.reduce((sum, i) => sum + itemMass(i), 0)
-  if (mass <= 0) return undefined
-  const by = Math.ceil(((excess * truck.wheelbase) / mass) * 20) / 20
-  const room = Math.min(...items.map((i) => truck.bed.front - (i.x + i.length / 2)))
-  return by > 0 && by <= room && r.frontAxle + (by * mass) / truck.wheelbase <= truck.ratings.frontAxle
-    ? shift(r, haul, by)
-    : undefined
-}
-
-/** Load off the ball that brings `excess` kg off the rear axle, or `light` kg back on the front one. */
-function lessOnBall(
-  r: HaulResult,
-  haul: Haul,
-  truck: Truck,
-  off: { excess?: number; light?: number },
-): Remedy | undefined {
-  const behind = -couplingAt(haul, truck)
-  if (haul.ballFrom === 'trailer' || behind <= 0) return undefined
-  const by = Math.ceil(
-    off.excess === undefined
-      ? (off.light! * truck.wheelbase) / behind
-      : off.excess / (1 + behind / truck.wheelbase),
-  )
-  return by > 0 && by <= haul.ballLoad
-    ? {
-        label: `Take ${by} kg off the ball`,
-        patches: [{ op: 'replace', path: ['hauls', r.id, 'ballLoad'], value: haul.ballLoad - by }],
-      }
-    : undefined
-}
 
 const overRear: Rule = (r, haul, truck) =>
   r.rearAxle > truck.ratings.rearAxle
@@ -259,7 +213,7 @@ const negativeMass: Rule = (r, haul) => {
 }
 
 const surging: Rule = (r, haul, truck) => {
-  const surge = surgeOf(haul, truck.wheelbase, truck.rearTrack)
+  const surge = liquidSurge(haul, truck.wheelbase, truck.rearTrack)
   return surge.axle > 10 || surge.side > 10
     ? note(r, {
         rule: 'liquid-surge',
@@ -306,23 +260,13 @@ const lightSteering: Rule = (r, haul, truck) => {
     : null
 }
 
-/** Whether a spring class, in this truck's gap and at the height aimed for, gives a force within its own limits. */
-function carries(spring: SpringClass, truck: Truck, spacer: number, target: number, force: number): boolean {
-  const height = truck.seatGap.unladen - spring.bracketHeight - spacer - target * truck.suspension.motionRatio
-  const table = spring.areaByHeight
-  return (
-    height >= table[0]![0] &&
-    height <= table.at(-1)![0] &&
-    force <= Math.min(spring.maxPressure * interpolate(table, height), spring.maxLoad * GRAVITY)
-  )
-}
-
 const overPressure: Rule = (r, _haul, truck, spring, spacer) => {
   if (!spring) return null
   const side = r.left.wanted >= r.right.wanted ? r.left : r.right
   if (side.limitedBy !== 'maxPressure' && side.limitedBy !== 'maxLoad') return null
   const bigger = SPRINGS.filter(
-    (s) => s.fits.includes(truck.suspension.kind) && carries(s, truck, spacer, r.target, side.springForce),
+    (s) =>
+      s.fits.includes(truck.suspension.kind) && springCarries(s, truck, spacer, r.target, side.springForce),
   ).sort((a, b) => a.maxLoad - b.maxLoad)[0]
   return note(r, {
     rule: 'over-spring-pressure',
@@ -395,7 +339,7 @@ const frontTruth: Rule = (r, haul, truck) => {
     value: r.frontChange,
     limit: null,
     source: 'Statics: a force between frame and axle cannot change the sum of moments',
-    remedy: mass > 0 && by >= 0.05 ? shift(r, haul, by) : undefined,
+    remedy: mass > 0 && by >= 0.05 ? moveItems(r, haul, by) : undefined,
   })
 }
 
@@ -490,7 +434,7 @@ export function loadRules(
 
 /** A range wider than this each way is worth a measurement: a usual block stops within it (common practice: 2 psi). */
 const WIDE = 13_790
-const WHAT: Record<Exclude<DoubtId, `item:${string}`>, string> = {
+const WHAT: Record<Exclude<UncertaintyId, `item:${string}`>, string> = {
   ball: 'Weigh the load on the coupling',
   places: 'Measure where the load stands, along',
   sides: 'Measure where the load stands, across',
@@ -500,7 +444,7 @@ const WHAT: Record<Exclude<DoubtId, `item:${string}`>, string> = {
 }
 
 /** Which measurement would narrow the pressure most. */
-export function doubtNote(r: HaulResult, haul: Haul, doubt: Doubt): Note[] {
+export function uncertaintyNote(r: HaulResult, haul: Haul, doubt: Uncertainty): Note[] {
   const side = doubt.left.high - doubt.left.low >= doubt.right.high - doubt.right.low ? 'left' : 'right'
   const band = doubt[side]
   const items = doubt.shares.filter((s) => s.id.startsWith('item:')).reduce((sum, s) => sum + s.share, 0)

@@ -1,4 +1,4 @@
-import type { Corners } from '../plan/types'
+import type { Corners } from '../document/types'
 
 /** A mass on the truck. x ahead of the rear axle, y left of the centre line. kg, m. */
 export interface PlacedMass {

@@ -1,4 +1,4 @@
-import type { Haul, LoadItem } from '../plan/types'
+import type { Haul, LoadItem } from '../document/types'
 import { findRootOfRising } from '../quantity/root'
 import { itemMass } from './masses'
 
@@ -46,7 +46,7 @@ export interface Surge {
 }
 
 /** What liquids of a haul move when braking and in a bend, kg: between the axles, and between the sides. */
-export function surgeOf(haul: Haul, wheelbase: number, track: number): Surge {
+export function liquidSurge(haul: Haul, wheelbase: number, track: number): Surge {
   const wet = Object.values(haul.items).filter(
     (i): i is LoadItem & { liquid: NonNullable<LoadItem['liquid']> } => i.liquid !== null,
   )

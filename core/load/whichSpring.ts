@@ -1,49 +1,26 @@
-import { SPRINGS, type SpringClass } from '../catalog/parts'
-import type { Haul, Truck } from '../plan/types'
+import { SPRINGS, type SpringClass } from '../catalog/springs'
+import type { Haul, Truck } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
 import type { Quantity } from '../quantity/units'
-import { FAST, airRate, rideFrequency } from './airRate'
-import { aim, type Aimed } from './aim'
-import { rearSteel, settle, steelForce } from './body'
-import type { HaulResult, SurveyFacts } from './load'
-import type { LevelSpring } from './level'
+import { FAST_EXPONENT, airRate, rideFrequency } from './airRate'
+import { pressuresForTarget } from './target'
+import type {
+  TargetPressures,
+  HaulResult,
+  SurveyFacts,
+  LevelSpring,
+  LeastClearance,
+  SpringTrial,
+} from './types'
+import { rearSteel, steelForce } from './steel'
+import { balanceBody } from './body'
 
 /** A gauge reads within ±5 % (common practice). */
 const GAUGE_ERROR = 0.05
 
-/** Least clearance of a class in this truck, to what, and whether that is less than wanted. */
-export type RubOf = (spring: SpringClass) => { value: number; on: string; near: boolean } | null
-
 /** A haul and its solution, of which the spring-free part is used. */
 type Solved = readonly [Haul, HaulResult]
-
-/** How one class does on this truck with all its hauls. */
-export interface SpringTrial {
-  id: string
-  label: string
-  maxLoad: number
-  /** The one figure that rules it out, or null when it does everything. */
-  ruledOut: { why: string; value: number | null; limit: number | null; quantity: Quantity } | null
-  /** Highest pressure any haul needs, Pa gauge, and what part of the maximum is left. */
-  highest: number
-  inHand: number
-  /** Height unladen, and the range the class works in, m. */
-  height: number
-  range: { low: number; high: number }
-  /** Least clearance over the whole travel, m, and to what; null where it was ruled out before. */
-  rub: ReturnType<RubOf>
-  /** Each haul: pressures wanted, Pa gauge. */
-  hauls: { label: string; left: number; right: number }[]
-  /** At the heaviest haul: ride rate a side, N/m, frequency, Hz, and what part the steel still carries. */
-  ride: { rate: number; frequency: number; steelShare: number } | null
-  /** Wants a droop strap or a lift-off seat. */
-  strap: boolean
-  /** Does everything, but with less in hand than a gauge's own error. */
-  tight: boolean
-  /** The one to take: the smallest that does everything with a gauge's error in hand and room all round, or with less where none has. */
-  proposed: boolean
-}
 
 /**
  * Every class of the catalogue tried on all hauls and the fit, the smallest that does everything first, then those ruled
@@ -51,7 +28,7 @@ export interface SpringTrial {
  */
 export function trySprings(
   surveyed: SurveyFacts,
-  rubOf: RubOf,
+  rubOf: LeastClearance,
   hauls: readonly Solved[],
   teed: boolean,
 ): SpringTrial[] {
@@ -67,7 +44,7 @@ export function trySprings(
 function trySpring(
   spring: SpringClass,
   { truck, spacer }: SurveyFacts,
-  rubOf: RubOf,
+  rubOf: LeastClearance,
   hauls: readonly Solved[],
   teed: boolean,
 ): SpringTrial {
@@ -103,10 +80,10 @@ function trySpring(
   let highest = 0
   let miss: SpringTrial['ruledOut'] = null
   const level: LevelSpring = { ...spring, designHeight: height }
-  let heaviest: { at: HaulResult; aimed: Aimed } | null = null
+  let heaviest: { at: HaulResult; aimed: TargetPressures } | null = null
   for (const [haul, solved] of hauls) {
     const { front, rearLeft, rearRight } = solved.sagNoAir
-    const r = aim(haul, truck, solved.body, level, teed, () => ({
+    const r = pressuresForTarget(haul, truck, solved.body, level, teed, () => ({
       frontSquat: front,
       rearLeft,
       rearRight,
@@ -153,17 +130,17 @@ function rideOf(
   level: LevelSpring,
   truck: Truck,
   r: HaulResult,
-  aimed: Aimed,
+  aimed: TargetPressures,
 ): SpringTrial['ride'] {
   const { motionRatio } = truck.suspension
   const air = { left: aimed.left.pressure, right: aimed.right.pressure }
-  const { rearLeft, rearRight } = settle(truck, r.body, level, air)
+  const { rearLeft, rearRight } = balanceBody(truck, r.body, level, air)
   const squat = (rearLeft + rearRight) / 2
   const bag = airRate(
     { areaByHeight: spring.areaByHeight, volumeAt: { height: spring.designHeight, volume: spring.volume } },
     level.designHeight - squat * motionRatio,
     (air.left + air.right) / 2,
-    FAST,
+    FAST_EXPONENT,
   )
   const [steel, slope] = steelForce(rearSteel(truck), squat)
   const carried = ((truck.unladen.rearLeft + truck.unladen.rearRight) / 2) * GRAVITY + Math.max(steel, 0)

@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { AWG_SIZES } from '../catalog/electrical'
-import { blockClass, compressorClass } from '../catalog/parts'
+import { blockClass } from '../catalog/blocks'
+import { compressorClass } from '../catalog/compressors'
 import { exampleTruck } from '../catalog/trucks'
-import { newPlan } from '../plan/newPlan'
-import type { PowerPlan } from '../plan/types'
+import { newPlan } from '../derive/newPlan'
+import type { PowerPlan } from '../document/types'
 import { areaOfAwg } from '../quantity/units'
 import { powerStage } from './power'
 

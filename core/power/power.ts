@@ -1,30 +1,17 @@
-import { AWG_SIZES, METRIC_SIZES } from '../catalog/electrical'
-import type { BlockClass, CompressorClass } from '../catalog/parts'
-import type { PowerPlan, Truck } from '../plan/types'
-import type { Figure, Note } from '../quantity/figure'
+import { AWG_SIZES } from '../catalog/electrical'
+import type { BlockClass } from '../catalog/blocks'
+import type { CompressorClass } from '../catalog/compressors'
+import type { PowerPlan, Truck } from '../document/types'
+import type { Figure } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { chooseFuse, deratedAmpacity, standbyDays, wireDrop, wireSize } from './circuit'
+import type { PowerResult } from './types'
+import { powerRules } from './rules'
 
 /** Resistance of a chassis return, Ω: joints and frame together (common practice). */
 const CHASSIS_RETURN = 0.004
 /** Part of a starter battery that may be used (common practice). */
 const USABLE = 0.5
-
-export interface PowerResult {
-  powered: boolean
-  continuous: number
-  inrush: number
-  oneWay: number
-  area: number
-  proposedArea: number | null
-  drop: number
-  dropRatio: number
-  ampacity: number
-  fuse: number | null
-  proposedFuse: number | null
-  fuseWhy: string
-  standby: number | null
-}
 
 /** Feed, fuse and earth for the chosen set. `oneWay` is the run from Lay, m; `current` the motor's at the highest haul. */
 export function powerStage(
@@ -214,138 +201,6 @@ export function powerStage(
     fuseWhy: fuseChoice.why,
     standby,
   }
-  const notes = rules(power, truck, result)
+  const notes = powerRules(power, truck, result)
   return { figures, notes, state: stateOf(notes, 'clear'), headline: { figures: ['wire', 'fuse'] }, result }
 }
-
-function rules(power: PowerPlan, truck: Truck, r: PowerResult): Note[] {
-  const notes: Note[] = []
-  const base = { stage: 'power', quantity: 'current' } as const
-  const propose =
-    r.proposedArea === null
-      ? undefined
-      : {
-          label: 'Use the proposed wire',
-          patches: [{ op: 'replace' as const, path: ['power', 'wireArea'], value: null }],
-        }
-  if (r.proposedArea === null)
-    notes.push({
-      ...base,
-      quantity: 'ratio',
-      rule: 'no-wire-fits',
-      rank: 'fix',
-      subject: 'wire',
-      value: r.dropRatio,
-      limit: power.maxDrop,
-      title: 'No size in the table keeps this drop',
-      text: 'Even the thickest drops {value}; {limit} is wanted. Shorten the run or mount the compressor nearer.',
-      source: 'IEC 60028',
-    })
-  if (r.dropRatio > power.maxDrop && r.proposedArea !== null)
-    notes.push({
-      ...base,
-      quantity: 'ratio',
-      rule: 'drop',
-      rank: 'fix',
-      subject: 'wire',
-      value: r.dropRatio,
-      limit: power.maxDrop,
-      title: 'The wire drops too much',
-      text: 'The compressor loses {value} of its supply on the way; {limit} is the target. It starts badly and runs hot.',
-      source: 'Drop target, ABYC E-11 (memory)',
-      remedy: power.wireArea !== null ? propose : undefined,
-    })
-  if (r.continuous > r.ampacity)
-    notes.push({
-      ...base,
-      rule: 'wire-overload',
-      rank: 'stop',
-      subject: 'wire',
-      value: r.continuous,
-      limit: r.ampacity,
-      title: 'The wire is too thin for the current',
-      text: 'It would carry {value}; derated it may carry {limit}. It can burn.',
-      source: 'ABYC E-11 (memory)',
-      remedy: propose,
-    })
-  const follow =
-    r.proposedFuse === null
-      ? undefined
-      : {
-          label: `Use the ${r.proposedFuse} A fuse`,
-          patches: [{ op: 'replace' as const, path: ['power', 'fuse'], value: null }],
-        }
-  if (r.fuse === null)
-    notes.push({
-      ...base,
-      rule: 'no-fuse',
-      rank: 'stop',
-      subject: 'fuse',
-      value: r.continuous,
-      limit: r.ampacity,
-      title: 'No fuse protects this wire',
-      text: `${r.fuseWhy} The load is {value}, the wire carries {limit}.`,
-      source: 'ISO 8820-3 (memory)',
-      remedy: power.wireArea !== null ? propose : undefined,
-    })
-  else if (r.fuse > r.ampacity)
-    notes.push({
-      ...base,
-      rule: 'fuse-over-wire',
-      rank: 'stop',
-      subject: 'fuse',
-      value: r.fuse,
-      limit: r.ampacity,
-      title: 'The fuse does not protect the wire',
-      text: 'It opens above {value}; the thinnest wire it feeds may carry {limit}. The wire would burn first.',
-      source: 'Fuse at or below ampacity (ABYC E-11, memory)',
-      remedy: follow,
-    })
-  else if (r.continuous > 0.8 * r.fuse)
-    notes.push({
-      ...base,
-      rule: 'fuse-nuisance',
-      rank: 'fix',
-      subject: 'fuse',
-      value: r.continuous,
-      limit: 0.8 * r.fuse,
-      title: 'The fuse will open in use',
-      text: 'The load is {value}; this fuse should carry no more than {limit} for long.',
-      source: 'Load at most 80 % of the rating',
-      remedy: follow,
-    })
-  if (power.earth === 'body' && truck.bed.material !== 'steel') {
-    notes.push({
-      ...base,
-      quantity: 'count',
-      rule: 'earth-not-steel',
-      rank: 'stop',
-      subject: 'earth',
-      value: null,
-      limit: null,
-      title: `The ${truck.bed.material} body is no earth`,
-      text: 'Go to the steel frame or to the battery, bare bright metal, on a screw of its own.',
-      source: 'Common practice',
-      remedy: {
-        label: 'Earth at the battery',
-        patches: [{ op: 'replace', path: ['power', 'earth'], value: 'battery' }],
-      },
-    })
-  }
-  notes.push({
-    ...base,
-    quantity: 'count',
-    rule: 'fuse-last',
-    rank: 'know',
-    subject: 'fuse',
-    value: null,
-    limit: null,
-    title: 'Fuse goes in last',
-    text: 'Ignition off while wiring; after all lines and wires are on, the fuse.',
-    source: 'Common practice',
-  })
-  return notes
-}
-
-/** Wire sizes offered in a shop's system. */
-export const sizesOf = (system: 'AWG' | 'mm²') => (system === 'AWG' ? AWG_SIZES : METRIC_SIZES)

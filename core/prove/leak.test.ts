@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { linearRegression } from 'simple-statistics'
-import { leakRate, smallestLeak, type HoldReading } from './leak'
+import { leakRate, smallestLeak } from './leak'
+import type { HoldReading } from './types'
 import { incompleteBeta, studentT95 } from './studentT'
 
 const psi = 6894.757

@@ -1,33 +1,7 @@
 import { REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { findRoot } from '../quantity/root'
 import { NORMAL_95, studentT95 } from './studentT'
-
-/** One reading of a hold test. t in s, gauge pressure and barometer in Pa, temperature in K. */
-export interface HoldReading {
-  t: number
-  pressure: number
-  temperature: number
-  barometer: number | null
-}
-
-export type Verdict = 'tight' | 'leaking' | 'cannot tell'
-
-export interface LeakResult {
-  /** Pa·m³/s at 293.15 K, positive is loss. */
-  leak: number
-  /** Standard cm³ a minute at 0 °C, 101 325 Pa. */
-  sccm: number
-  /** Gauge pressure lost per s at 293.15 K. */
-  lossRate: number
-  /** 95 % interval of `leak`. */
-  low: number
-  high: number
-  verdict: Verdict
-  /** Further time at the same rate of reading until the half-width equals the allowed loss, s; 0 when known or never useful. */
-  waitMore: number
-  /** Each reading's absolute pressure brought to 293.15 K, Pa. */
-  corrected: number[]
-}
+import type { HoldReading, Verdict, LeakResult } from './types'
 
 /**
  * Leak from pressure decay with temperature taken out: q = −V·d(p_abs·T_ref/T)/dt by least squares over the readings.

@@ -1,8 +1,11 @@
-import { startingCircuit } from '../air/circuit'
-import { springClass, tubeClass } from '../catalog/parts'
-import { newPlan } from '../plan/newPlan'
-import type { HoldTest, ProvePlan, Reading } from '../plan/types'
-import { jointsOf, proveStage, testVolumes, volumeOf } from './prove'
+import { startingCircuit } from '../air/circuit/startingCircuits'
+import { springClass } from '../catalog/springs'
+import { tubeClass } from '../catalog/tubes'
+import { newPlan } from '../derive/newPlan'
+import type { HoldTest, ProvePlan, Reading } from '../document/types'
+import { jointsOf } from './joints'
+import { proveStage } from './prove'
+import { testVolumes, testVolume } from './volumes'
 
 const air = { ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('wireless-dual') }
 const spring = springClass('leaf-helper-double-2270')
@@ -52,9 +55,9 @@ test('volume: spring and its own side’s lines; what feeds both is halved; type
   )
   expect(v.left).toBeCloseTo(0.002 + 4 * bore, 12)
   expect(v.right).toBeCloseTo(0.002 + 1 * bore, 12)
-  expect(volumeOf(hold({ side: 'left' }), volumes)).toBe(0.002)
-  expect(volumeOf(hold(), volumes)).toBeCloseTo(0.0045, 12)
-  expect(volumeOf(hold({ volume: 0.001 }), volumes)).toBe(0.001)
+  expect(testVolume(hold({ side: 'left' }), volumes)).toBe(0.002)
+  expect(testVolume(hold(), volumes)).toBeCloseTo(0.0045, 12)
+  expect(testVolume(hold({ volume: 0.001 }), volumes)).toBe(0.001)
 })
 
 test('a steady night is tight; with every joint dry the stage is clear', () => {

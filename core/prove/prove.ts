@@ -1,67 +1,11 @@
-import type { SpringClass, TubeClass } from '../catalog/parts'
-import { DIRECT, ordered, type AirPlan, type HoldTest, type ProvePlan } from '../plan/types'
+import type { SpringClass } from '../catalog/springs'
+import { ordered, type AirPlan, type ProvePlan } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
-import { leakRate, smallestLeak, type LeakResult, type Verdict } from './leak'
-
-export interface HoldResult {
-  id: string
-  volume: number
-  leak: LeakResult | null
-  verdict: Verdict | null
-  problem: string | null
-  duration: number
-}
-export interface Joint {
-  id: string
-  line: string
-  end: 'from' | 'to'
-  label: string
-  side: AirPlan['lines'][string]['path']
-}
-export interface ProveResult {
-  holds: Record<string, HoldResult>
-  joints: Joint[]
-  volumes: { left: number; right: number }
-}
-
-/** Every joint to soap: both ends of every line, one where parts are screwed together. */
-export function jointsOf(air: AirPlan): Joint[] {
-  return Object.entries(air.lines).flatMap(([id, line]) =>
-    (line.tube === DIRECT ? (['from'] as const) : (['from', 'to'] as const)).map((end) => {
-      const here = air.components[line[end]]
-      const there = air.components[end === 'from' ? line.to : line.from]
-      return {
-        id: `${id}:${end}`,
-        line: id,
-        end,
-        label: `${here?.label ?? line[end]}, ${line.tube === DIRECT ? 'screwed into' : 'line to'} ${there?.label.toLowerCase() ?? ''}`,
-        side: line.path,
-      }
-    }),
-  )
-}
-
-/** m³ under test on each side: spring and the lines of that side. */
-export function testVolumes(
-  spring: { left: number; right: number },
-  routes: readonly { path: string; cut: number }[],
-  tube: TubeClass | null,
-): { left: number; right: number } {
-  const bore = tube ? (Math.PI / 4) * tube.bore ** 2 : 0
-  const of = (path: string) => routes.filter((r) => r.path === path).reduce((s, r) => s + r.cut * bore, 0)
-  const shared = of('both') / 2
-  return { left: spring.left + of('left') + shared, right: spring.right + of('right') + shared }
-}
-
-export function volumeOf(test: HoldTest, volumes: { left: number; right: number }): number {
-  if (test.volume !== null) return test.volume
-  return test.side === 'left'
-    ? volumes.left
-    : test.side === 'right'
-      ? volumes.right
-      : volumes.left + volumes.right
-}
+import { leakRate, smallestLeak } from './leak'
+import type { LeakResult, HoldResult, ProveResult } from './types'
+import { jointsOf } from './joints'
+import { testVolume } from './volumes'
 
 /** Hold tests with temperature taken out, soap findings, and what is still to prove. */
 export function proveStage(
@@ -75,7 +19,7 @@ export function proveStage(
   const notes: Note[] = []
   const base = { stage: 'prove', quantity: 'pressureLoss' } as const
   for (const [id, test] of ordered(prove.holds)) {
-    const volume = volumeOf(test, volumes)
+    const volume = testVolume(test, volumes)
     const times = test.readings.map((r) => r.t)
     const duration = times.length ? Math.max(...times) - Math.min(...times) : 0
     let leak: LeakResult | null = null

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import type { Reading } from '../plan/types'
+import type { Reading } from '../document/types'
 import { parseQuantity } from '../quantity/parse'
 import { unitFor, type Quantity, type UnitChoice } from '../quantity/units'
 

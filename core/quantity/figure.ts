@@ -1,4 +1,5 @@
 import type { Quantity } from './units'
+import type { Patch } from './patch'
 
 /** One input of a figure, as shown under "why?". */
 export interface FigureInput {
@@ -37,13 +38,6 @@ export const STAGES: readonly StageName[] = [
   'prove',
   'handover',
 ]
-
-/** One change of the plan document, in the form immer uses. */
-export interface Patch {
-  op: 'replace' | 'add' | 'remove'
-  path: (string | number)[]
-  value?: unknown
-}
 
 export interface Remedy {
   label: string

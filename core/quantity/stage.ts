@@ -19,5 +19,5 @@ export function stateOf(notes: readonly Note[], otherwise: Exclude<StageState, '
 }
 
 /** Gives what was computed last under a key when its inputs are the very same, else computes it. */
-export type Keep = <T>(key: string, inputs: unknown[], compute: () => T) => T
-export const keepNothing: Keep = (_key, _inputs, compute) => compute()
+export type Memo = <T>(key: string, inputs: unknown[], compute: () => T) => T
+export const noMemo: Memo = (_key, _inputs, compute) => compute()

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
-import { SPRINGS, springClass } from '../catalog/parts'
+import { SPRINGS, springClass } from '../catalog/springs'
 import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
-import type { Truck } from '../plan/types'
-import { QUICK, bagDiameter, fitSpring, railBottom, travelOf, tyreInside } from './fit'
+import type { Truck } from '../document/types'
+import { QUICK_STEPS, bagDiameter, fitSpring, railBottom, travelOf, tyreInside } from './fit'
 import { truckStage } from './truck'
 
 const leaf = springClass('leaf-helper-double-2270')!
@@ -124,7 +124,7 @@ describe('the sweep', () => {
     for (const { truck } of TRUCK_KINDS)
       for (const s of SPRINGS.filter((x) => x.fits.includes(truck.suspension.kind))) {
         const whole = fitSpring(truck, s, 0).worst!.value
-        const quick = fitSpring(truck, s, 0, QUICK).worst!.value
+        const quick = fitSpring(truck, s, 0, QUICK_STEPS).worst!.value
         expect(quick).toBeGreaterThanOrEqual(whole - 1e-12)
         expect(quick - whole).toBeLessThan(0.004)
       }

@@ -1,6 +1,7 @@
-import type { SpringClass } from '../catalog/parts'
-import type { Point, Truck } from '../plan/types'
+import type { SpringClass } from '../catalog/springs'
+import type { Point, Truck } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
+import type { Obstacle, Bag, Pose, Clearance, Fit } from './types'
 
 /**
  * Helper springs in place, seen in the section through the rear axle, while the axle goes from full droop to the bump stop
@@ -13,43 +14,10 @@ export const CLEARANCE = 0.013
 const STRETCH = 0.03
 /** Places of the axle from droop to bump: the whole sweep, and its ends and middle for a quick look. */
 const SWEEP = 9
-export const QUICK = 3
+export const QUICK_STEPS = 3
 /** Places up the bag at which its clearance is taken. */
 const RINGS = [0, 0.25, 0.5, 0.75, 1]
 const BRAKE_LINE_RADIUS = 0.005
-
-export type Obstacle = 'frame' | 'inner fender' | 'tyre' | 'brake line' | 'exhaust' | 'coil'
-export interface Bag {
-  /** middle of the lower and upper end */ lower: { y: number; z: number }
-  upper: { y: number; z: number }
-  height: number
-  diameter: number
-}
-export interface Pose {
-  /** Wheel travel from unladen, m, up positive. */
-  left: number
-  right: number
-  /** Axle middle's rise from unladen, m, and its roll against the body, rad, left up positive. */
-  rise: number
-  roll: number
-  bags: { left: Bag; right: Bag }
-  /** What is nearest to either bag here. */
-  nearest: { on: Obstacle; side: 'left' | 'right'; value: number } | null
-}
-export interface Clearance {
-  on: Obstacle
-  value: number
-  side: 'left' | 'right'
-  left: number
-  right: number
-}
-export interface Fit {
-  together: Pose[]
-  crossed: Pose[]
-  clearances: Clearance[]
-  worst: Clearance | null
-  fullDiameter: number
-}
 
 /** Outside diameter at a height: it grows as the area does when the bag is pressed together, and with its pressure. */
 export function bagDiameter(spring: SpringClass, height: number, pressure: number): number {
@@ -122,7 +90,7 @@ function nearExhaust({ exhaust: { points } }: Truck): [Point, Point][] {
 }
 
 /** Clearance of one bag to everything it may meet, least over its height. Mirrored to the left, so one set serves both. */
-function distances(
+function bagClearances(
   truck: Truck,
   at: Pose,
   side: 'left' | 'right',
@@ -207,7 +175,7 @@ export function fitSpring(truck: Truck, spring: SpringClass, spacer: number, ste
       fullDiameter = Math.max(fullDiameter, at.bags[side].diameter)
       const list = inCoil
         ? [['coil', (truck.coil.inner - at.bags[side].diameter) / 2] as [Obstacle, number]]
-        : distances(truck, at, side, pipes)
+        : bagClearances(truck, at, side, pipes)
       for (const [on, value] of list) {
         if (!at.nearest || value < at.nearest.value) at.nearest = { on, side, value }
         if (value < (least.get(on)?.value ?? Infinity)) least.set(on, { on, value, side, left, right })

@@ -1,9 +1,10 @@
-import type { SpringClass } from '../catalog/parts'
-import type { AirPlan, Ticket, Truck } from '../plan/types'
+import type { SpringClass } from '../catalog/springs'
+import type { AirPlan, Truck } from '../document/types'
 import type { Note, Remedy } from '../quantity/figure'
 import { CLEARANCE } from './fit'
 import { TAPE } from './survey'
-import type { TruckResult } from './truck'
+import type { TruckResult } from './types'
+import { takeTicket } from './tickets'
 
 type Fitted = Pick<AirPlan, 'spacer' | 'droop'>
 type Fields = Omit<Note, 'stage' | 'quantity'> & { quantity?: Note['quantity'] }
@@ -121,33 +122,6 @@ function ticketRules(truck: Truck, at: TruckResult): Note[] {
       remedy: takeTicket(truck, ticket),
     }),
   ]
-}
-
-/** Unladen weights from a ticket: wheel by wheel where it has them, else each axle keeps its split. */
-export function takeTicket(
-  truck: Truck,
-  ticket: Pick<Ticket, 'label' | 'front' | 'rear' | 'corners'>,
-): Remedy {
-  const split = (total: number, left: number, right: number): [number, number] =>
-    left + right > 0
-      ? [(total * left) / (left + right), (total * right) / (left + right)]
-      : [total / 2, total / 2]
-  const { unladen: w } = truck
-  const [frontLeft, frontRight] = split(ticket.front, w.frontLeft, w.frontRight)
-  const [rearLeft, rearRight] = split(ticket.rear, w.rearLeft, w.rearRight)
-  const how = ticket.corners ? 'wheel-scales' : 'scale'
-  return {
-    label: `Take the weights of “${ticket.label}”`.slice(0, 200),
-    patches: [
-      {
-        op: 'replace',
-        path: ['truck', 'unladen'],
-        value: ticket.corners ?? { frontLeft, frontRight, rearLeft, rearRight },
-      },
-      { op: 'replace', path: ['truck', 'survey', 'frontAxle'], value: { how, tolerance: null } },
-      { op: 'replace', path: ['truck', 'survey', 'rearAxle'], value: { how, tolerance: null } },
-    ],
-  }
 }
 
 function heightRules(spring: SpringClass, fitted: Fitted, at: TruckResult): Note[] {

@@ -1,11 +1,10 @@
 import fc from 'fast-check'
 import { exampleTruck } from '../catalog/trucks'
-import type { Truck } from '../plan/types'
-import { applyEdit } from '../plan/edit'
-import { newPlan } from '../plan/newPlan'
-import { takeTicket } from './rules'
+import type { Truck } from '../document/types'
+import { applyEdit } from '../document/edit'
+import { newPlan } from '../derive/newPlan'
+import { takeTicket, readTickets } from './tickets'
 import { surveyChanges, twoHeights } from './survey'
-import { readTickets } from './tickets'
 import { simulatedWeighbridge } from './weighbridge'
 
 describe('two heights and a known load', () => {

@@ -1,5 +1,6 @@
-import type { Known, Truck } from '../plan/types'
+import type { Known, Truck } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
+import type { TwoHeights, SurveyedPart, SurveyChanges } from './types'
 
 /** Usual tolerances, ± in SI (common practice): tape 3 mm, public scale 20 kg an axle, wheel scales 5 kg a wheel. */
 export const TAPE = 0.003
@@ -15,13 +16,6 @@ export const TOLERANCES = {
   unknownRate: 0.2,
 } as const
 
-export interface SurveyDoubt {
-  frontAxle: number
-  rearAxle: number
-  gap: number
-  /** share */ rearRate: number
-}
-
 const weightDoubt = (known: Known<string>, value: number) =>
   known.tolerance ??
   (known.how === 'unknown'
@@ -29,13 +23,6 @@ const weightDoubt = (known: Known<string>, value: number) =>
     : known.how === 'scale'
       ? TOLERANCES.scale
       : TOLERANCES['wheel-scales'])
-
-/** Rate of one side from a known load on the rear axle and the lips before and after; null when it did not squat. */
-export interface TwoHeights {
-  rate: number
-  doubt: number
-  squat: number
-}
 
 /**
  * k = (ΔF/2 − what the overload leaf takes past its contact)/Δh. The mean of two sides is two differences of two tape
@@ -51,14 +38,6 @@ export function twoHeights(
   const second = overload ? overload.rate * Math.max(mean - overload.contact, 0) : 0
   const rate = ((squat.load * GRAVITY) / 2 - second) / mean
   return rate > 0 ? { rate, doubt: tape / mean, squat: mean } : null
-}
-
-/** What a kit and a two-heights test change of a truck, if anything, and ± of its figures. Asks only for what it uses. */
-export type SurveyedPart = Pick<Truck, 'suspension' | 'survey' | 'seatGap' | 'heights' | 'unladen'>
-export interface SurveyChanges {
-  changes: Pick<Truck, 'suspension' | 'seatGap' | 'heights'> | null
-  doubt: SurveyDoubt
-  rateFrom: 'two-heights' | 'sheet' | 'kind'
 }
 
 /**

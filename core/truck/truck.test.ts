@@ -1,6 +1,6 @@
-import { SPRINGS, springClass } from '../catalog/parts'
+import { SPRINGS, springClass } from '../catalog/springs'
 import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
-import type { Truck } from '../plan/types'
+import type { Truck } from '../document/types'
 import { truckStage } from './truck'
 
 const BARE = { spacer: 0, droop: 'none', sheet: null } as const

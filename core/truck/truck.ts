@@ -1,42 +1,12 @@
-import type { SpringClass } from '../catalog/parts'
-import type { AirPlan, Truck } from '../plan/types'
+import type { SpringClass } from '../catalog/springs'
+import type { AirPlan, Truck } from '../document/types'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import type { Figure } from '../quantity/figure'
-import { keepNothing, stateOf, type Keep, type StageOutput } from '../quantity/stage'
-import { CLEARANCE, QUICK, fitSpring, travelOf, type Fit } from './fit'
+import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
+import { CLEARANCE, QUICK_STEPS, fitSpring, travelOf } from './fit'
+import type { Fit, TruckFacts, TruckResult } from './types'
 import { truckRules } from './rules'
-import { surveyChanges, type SurveyDoubt } from './survey'
-
-/** What later stages need of the survey; the very same object while nothing they use has changed. */
-export interface TruckFacts {
-  /** The truck with its kit and its two-heights rate counted. */
-  truck: Truck
-  doubt: SurveyDoubt
-  /** Height of the helper spring as installed, unladen, m. */
-  springHeight: number
-  spacer: number
-  /** Whether the spring's area is the class's or off its own sheet. */
-  areaFrom: 'class' | 'sheet'
-}
-
-export interface TruckResult {
-  kindLabel: string
-  facts: TruckFacts
-  /** The truck as drawn: all of it, with its kit counted. */
-  truck: Truck
-  frontAxle: number
-  rearAxle: number
-  gross: number
-  springHeight: number
-  /** Height of the spring at full droop if nothing else stops the axle, and on the bump stop, m. */
-  droopHeight: number
-  bumpHeight: number
-  /** Spacer that would bring the spring to its design height unladen, m; below nothing when there is too little room. */
-  spacerWanted: number
-  fit: Fit | null
-  /** Least clearance of a class in this truck at its quick look, to what, and whether that is less than wanted; null when it does not suit the suspension. */
-  rubOf(spring: SpringClass): { value: number; on: string; near: boolean } | null
-}
+import { surveyChanges } from './survey'
 
 const HOW = {
   scale: 'public scale',
@@ -52,7 +22,7 @@ export function truckStage(
   plan: Truck,
   spring: SpringClass | null,
   fitted: Pick<AirPlan, 'spacer' | 'droop' | 'sheet'>,
-  keep: Keep = keepNothing,
+  keep: Memo = noMemo,
 ): StageOutput<TruckResult> {
   const { changes, doubt, rateFrom } = keep(
     'survey',
@@ -343,7 +313,8 @@ function fitAll(
     rubOf(s) {
       const kept = looked.get(s)
       if (kept !== undefined) return kept
-      const worst = s === spring ? fit?.worst : suits(s) ? fitSpring(truck, s, spacer, QUICK).worst : null
+      const worst =
+        s === spring ? fit?.worst : suits(s) ? fitSpring(truck, s, spacer, QUICK_STEPS).worst : null
       const rub = worst
         ? { value: worst.value, on: worst.on, near: worst.on !== 'coil' && worst.value < CLEARANCE }
         : null

@@ -1,4 +1,4 @@
-import type { Corners } from '../plan/types'
+import type { Corners } from '../document/types'
 
 /** A scale one can drive onto: what it shows of the weight on each wheel. */
 export interface Weighbridge {

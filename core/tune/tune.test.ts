@@ -1,7 +1,7 @@
 import fc from 'fast-check'
-import { springClass } from '../catalog/parts'
-import { newHaul } from '../plan/newPlan'
-import type { Haul, TunePlan } from '../plan/types'
+import { springClass } from '../catalog/springs'
+import { newHaul } from '../document/newHaul'
+import type { Haul, TunePlan } from '../document/types'
 import { tuneStage } from './tune'
 
 const spring = springClass('leaf-helper-double-2270')!

@@ -1,21 +1,14 @@
-import type { SpringClass } from '../catalog/parts'
-import { ordered, type Haul, type Preset, type TunePlan } from '../plan/types'
+import type { SpringClass } from '../catalog/springs'
+import { ordered, type Haul, type TunePlan } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
+import type { HaulNeed, TuneResult } from './types'
+import { presetRules } from './rules'
 
 /** A typical block holds a target within ±2 psi (common practice), Pa. */
 export const PRESET_TOLERANCE = 13_790
 /** A gauge reads within ±5 % (common practice). */
 export const GAUGE_ACCURACY = 0.05
-
-export interface HaulNeed {
-  left: number
-  right: number
-}
-export interface TuneResult {
-  presets: Record<string, Preset & { followsLoad: boolean }>
-  minimum: number
-}
 
 /** A preset per haul: as stored, or what Load found; checked against the spring's limits. */
 export function tuneStage(
@@ -62,7 +55,7 @@ export function tuneStage(
         max: spring?.maxPressure,
       }
     }
-    notes.push(...rules(id, haul.label, preset, stored !== undefined, need, minimum, spring, teed))
+    notes.push(...presetRules(id, haul.label, preset, stored !== undefined, need, minimum, spring, teed))
   }
   if (spring && tune.minimum !== null && tune.minimum < spring.minPressure) {
     notes.push({
@@ -91,88 +84,4 @@ export function tuneStage(
     headline: { text: `${storedCount} of ${count} preset${count === 1 ? '' : 's'}` },
     result: { presets, minimum },
   }
-}
-
-function rules(
-  id: string,
-  label: string,
-  preset: Preset,
-  stored: boolean,
-  need: HaulNeed,
-  minimum: number,
-  spring: SpringClass | null,
-  teed: boolean,
-): Note[] {
-  if (!spring) return []
-  const notes: Note[] = []
-  const base = { stage: 'tune', quantity: 'pressure', subject: id } as const
-  const high = Math.max(preset.left, preset.right)
-  const low = Math.min(preset.left, preset.right)
-  const follow = {
-    label: 'Take Load’s pressure',
-    patches: [{ op: 'remove' as const, path: ['tune', 'presets', id] }],
-  }
-  if (high > spring.maxPressure)
-    notes.push({
-      ...base,
-      rule: 'preset-over-limit',
-      rank: 'stop',
-      value: high,
-      limit: spring.maxPressure,
-      title: `Preset “${label}” is over the spring’s limit`,
-      text: 'It would set {value}; the spring stops at {limit}.',
-      source: 'Spring class (common practice); its own sheet rules',
-      remedy: follow,
-    })
-  if (low < minimum)
-    notes.push({
-      ...base,
-      rule: 'preset-under-minimum',
-      rank: 'stop',
-      value: low,
-      limit: minimum,
-      title: `Preset “${label}” is under the minimum`,
-      text: 'It would set {value}; never run the springs under {limit}.',
-      source: 'Spring class (common practice); its own sheet rules',
-      remedy: follow,
-    })
-  if (!stored) return notes
-  const off = Math.max(
-    Math.abs(preset.left - Math.max(need.left, minimum)),
-    Math.abs(preset.right - Math.max(need.right, minimum)),
-  )
-  if (off > PRESET_TOLERANCE * 1.5)
-    notes.push({
-      ...base,
-      rule: 'preset-off-load',
-      rank: 'know',
-      value: off,
-      limit: PRESET_TOLERANCE,
-      title: `Preset “${label}” differs from Load`,
-      text: 'It stands {value} from what the load asks; the block itself holds within {limit}.',
-      source: 'Load; common practice',
-      remedy: follow,
-    })
-  if (teed && Math.abs(preset.left - preset.right) > 1)
-    notes.push({
-      ...base,
-      rule: 'teed-preset',
-      rank: 'fix',
-      value: Math.abs(preset.left - preset.right),
-      limit: 0,
-      title: `Preset “${label}” sets two pressures on one line`,
-      text: 'The springs are teed: they always share one pressure. The two differ by {value}.',
-      source: 'Circuit',
-      remedy: {
-        label: 'Set both alike',
-        patches: [
-          {
-            op: 'replace',
-            path: ['tune', 'presets', id],
-            value: { left: Math.max(preset.left, preset.right), right: Math.max(preset.left, preset.right) },
-          },
-        ],
-      },
-    })
-  return notes
 }

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
-import { ownClassProblems } from '#core/air/ownClasses'
-import { shopRequest } from '#core/plan/api'
+import { ownClassProblems } from '#core/air/parts/ownClasses'
+import { shopRequest } from '#core/document/exchange'
 import { shops } from '../db/schema'
 
 export default route(async (event) => {

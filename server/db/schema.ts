@@ -1,9 +1,9 @@
 import { sql } from 'drizzle-orm'
 import { index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
-import type { SetTried } from '#core/air/whichSet'
-import type { Edit } from '#core/plan/edit'
-import type { JobSummary } from '#core/plan/summary'
-import type { OwnClass, Plan, Target } from '#core/plan/types'
+import type { SetTried } from '#core/air/run/whichSet'
+import type { Edit } from '#core/document/edit'
+import type { JobSummary } from '#core/derive/summary'
+import type { OwnClass, Plan, Target } from '#core/document/types'
 import type { UnitChoice } from '#core/quantity/units'
 
 /** Every row carries its shop, and its author where a person made it. */

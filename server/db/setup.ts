@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import { US_UNITS } from '#core/quantity/units'
 import { connect } from './client'
-import { DEMO_PEOPLE, DEMO_SHOP, demoJobs } from './demoShop'
+import { DEMO_PEOPLE, DEMO_SHOP, demoJobs } from '../../core/demo/demoShop'
 import { createJob } from './jobs'
 import { people, shops } from './schema'
 

@@ -1,7 +1,7 @@
 import type { EventHandlerRequest, H3Event } from 'h3'
 import { eq } from 'drizzle-orm'
 import * as yup from 'yup'
-import type { ApiErrorBody } from '#core/plan/api'
+import type { ApiErrorBody } from '#core/document/exchange'
 import { isAway } from '../db/client'
 import type { Who } from '../db/jobs'
 import { people } from '../db/schema'

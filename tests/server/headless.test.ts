@@ -2,10 +2,10 @@ import { execFile } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { writePlanFile } from '#core/plan/file'
+import { writePlanFile } from '#core/document/file'
 import { CALCULATORS } from '#core/calculators/index'
-import { newPlan } from '#core/plan/newPlan'
-import { demoJobs } from '../../server/db/demoShop'
+import { newPlan } from '#core/derive/newPlan'
+import { demoJobs } from '../../core/demo/demoShop'
 
 /** bin/np as other people's scripts call it: what it prints where, and its exit codes. */
 const folder = mkdtempSync(join(tmpdir(), 'np-'))

@@ -1,12 +1,12 @@
 import { and, eq } from 'drizzle-orm'
-import { setsToTry } from '#core/air/whichSet'
-import { saveRequest } from '#core/plan/api'
-import { newPlan } from '#core/plan/newPlan'
-import { makeEdit, type Edit } from '#core/plan/edit'
-import { same } from '#core/plan/merge'
-import type { Plan } from '#core/plan/types'
+import { setsToTry } from '#core/air/run/whichSet'
+import { saveRequest } from '#core/document/exchange'
+import { newPlan } from '#core/derive/newPlan'
+import { makeEdit, type Edit } from '#core/document/edit'
+import { sameJson } from '#core/quantity/patch'
+import type { Plan } from '#core/document/types'
 import { connect } from '../../server/db/client'
-import { demoJobs } from '../../server/db/demoShop'
+import { demoJobs } from '../../core/demo/demoShop'
 import { createJob, listJobs, readHistory, readJob, saveEdits } from '../../server/db/jobs'
 import { revisions, shops } from '../../server/db/schema'
 import { setUp } from '../../server/db/setup'
@@ -53,7 +53,7 @@ test('a saved edit is a new revision; the old one stands as it was, with author 
   expect(saved).toMatchObject({ kind: 'saved', revision: 2, merged: false })
   expect((await readJob(db(), who.shopId, id))!.plan.truck.wheelbase).toBe(3.9)
   const rows = await db().select().from(revisions).where(eq(revisions.jobId, id))
-  expect(same(rows.find((r) => r.number === 1)!.plan, plan)).toBe(true)
+  expect(sameJson(rows.find((r) => r.number === 1)!.plan, plan)).toBe(true)
   expect(rows.find((r) => r.number === 2)).toMatchObject({ authorId: 'bram', shopId: 'saltmarsh', base: 1 })
   expect((await readHistory(db(), who.shopId, id)).map((r) => r.author)).toEqual(['Odile', 'Bram'])
 })

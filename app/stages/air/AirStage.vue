@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { Download, Printer } from '@lucide/vue'
-import { ARCHETYPES } from '#core/air/circuit'
-import { circuitGraph } from '#core/air/ownClasses'
-import { blockOf, classIdOf, partOf } from '#core/air/parts'
-import { circuitPatches } from '#core/air/rules'
-import { KINDS } from '#core/catalog/components'
-import { BLOCKS, COMPRESSORS, SPRINGS, TUBES } from '#core/catalog/parts'
+import { ARCHETYPES } from '#core/air/circuit/startingCircuits'
+import { circuitGraph } from '#core/air/circuit/graph'
+import { blockOf, classIdOf, partOf } from '#core/air/parts/parts'
+import { circuitPatches } from '#core/air/circuit/changeCircuit'
+import { KINDS } from '#core/catalog/kinds'
+import { BLOCKS } from '#core/catalog/blocks'
+import { COMPRESSORS } from '#core/catalog/compressors'
+import { SPRINGS } from '#core/catalog/springs'
+import { TUBES } from '#core/catalog/tubes'
 import { interpolate } from '#core/quantity/interpolate'
-import { DIRECT, type Archetype, type AirPlan } from '#core/plan/types'
+import { DIRECT, type Archetype, type AirPlan } from '#core/document/types'
 import { usePlayer } from './player'
 
 const job = useJob()

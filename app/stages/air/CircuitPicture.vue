@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { AirPlan } from '#core/plan/types'
+import type { AirPlan } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import type { CircuitDrawing, PlacedSymbol } from './layoutCircuit'

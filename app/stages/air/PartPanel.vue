@@ -1,24 +1,23 @@
 <script setup lang="ts">
-import { KINDS, PARTS, type ComponentKind } from '#core/catalog/components'
-import { BLOCKS, COMPRESSORS, SPRINGS, TUBES } from '#core/catalog/parts'
+import { KINDS, type ComponentKind } from '#core/catalog/kinds'
+import { PARTS } from '#core/catalog/partClasses'
+import { BLOCKS } from '#core/catalog/blocks'
+import { COMPRESSORS } from '#core/catalog/compressors'
+import { SPRINGS } from '#core/catalog/springs'
+import { TUBES } from '#core/catalog/tubes'
+import { OperationError, TEE_KINDS, IN_LINE_KINDS, type Change } from '#core/air/circuit/editing'
 import {
-  OperationError,
-  ON_TEE,
-  IN_LINE,
-  alike,
-  connect,
-  operationPatches,
-  partOperations,
+  interchangeableKinds,
+  connectPorts,
   putInLine,
-  replace,
+  replacePart,
   takeOffLine,
   teeOff,
-  wholeOperations,
-  type Change,
-} from '#core/air/operations'
-import { openPorts } from '#core/air/circuit'
-import { figuresOf, partOf, portsOf } from '#core/air/parts'
-import { DIRECT, type AirPlan, type OwnClass } from '#core/plan/types'
+} from '#core/air/circuit/operations'
+import { operationPatches, partOperations, wholeOperations } from '#core/air/circuit/offered'
+import { openPorts } from '#core/air/circuit/connections'
+import { figuresOf, partOf, portsOf } from '#core/air/parts/parts'
+import { DIRECT, type AirPlan, type OwnClass } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 
 /** The part or line chosen on the circuit: its figures, its neighbours, and what may be done with it. */
@@ -103,7 +102,7 @@ function joinIt(): void {
     string,
     string,
   ]
-  if (component) run('Join two ports', connect({ component: chosen!, port }, { component, port: other }))
+  if (component) run('Join two ports', connectPorts({ component: chosen!, port }, { component, port: other }))
 }
 const insertKind = ref<ComponentKind>('dryer')
 const teeKind = ref<ComponentKind>('gauge')
@@ -282,12 +281,12 @@ const limits = computed(() =>
               {{ o.label }}
             </button>
           </div>
-          <div v-if="alike(part.kind).length" class="flex flex-wrap gap-2 items-end mt-2">
+          <div v-if="interchangeableKinds(part.kind).length" class="flex flex-wrap gap-2 items-end mt-2">
             <PickField
               label="Put in its place"
               class="w-52"
-              :value="swapKind || alike(part.kind)[0]!"
-              :options="alike(part.kind).map((k) => ({ value: k, label: KINDS[k].label }))"
+              :value="swapKind || interchangeableKinds(part.kind)[0]!"
+              :options="interchangeableKinds(part.kind).map((k) => ({ value: k, label: KINDS[k].label }))"
               @change="
                 (v) => {
                   swapKind = v
@@ -298,7 +297,10 @@ const limits = computed(() =>
               type="button"
               class="button quiet text-sm"
               @click="
-                run('Replace a part', replace(part.id, (swapKind || alike(part.kind)[0]!) as ComponentKind))
+                run(
+                  'Replace a part',
+                  replacePart(part.id, (swapKind || interchangeableKinds(part.kind)[0]!) as ComponentKind),
+                )
               "
             >
               Replace
@@ -388,7 +390,7 @@ const limits = computed(() =>
             label="Put in this line"
             class="w-48"
             :value="insertKind"
-            :options="IN_LINE.map((k) => ({ value: k, label: KINDS[k].label }))"
+            :options="IN_LINE_KINDS.map((k) => ({ value: k, label: KINDS[k].label }))"
             @change="
               (v) => {
                 insertKind = v as ComponentKind
@@ -408,7 +410,7 @@ const limits = computed(() =>
             label="Tee off it"
             class="w-48"
             :value="teeKind"
-            :options="ON_TEE.map((k) => ({ value: k, label: KINDS[k].label }))"
+            :options="TEE_KINDS.map((k) => ({ value: k, label: KINDS[k].label }))"
             @change="
               (v) => {
                 teeKind = v as ComponentKind

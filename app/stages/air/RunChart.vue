@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RunColumn } from '#core/air/run'
+import type { RunColumn } from '#core/air/run/types'
 import { fromSi, unitFor } from '#core/quantity/units'
 import LineChart, { type ChartLine } from '~/pictures/LineChart.vue'
 

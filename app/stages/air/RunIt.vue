@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Download, Hand, Pause, Play, Square } from '@lucide/vue'
 import { defineAsyncComponent } from 'vue'
-import { TYRE } from '#core/air/scenarios'
-import { runCsv, runSummary } from '#core/air/runText'
-import type { RunColumn } from '#core/air/run'
+import { TYRE } from '#core/air/run/scenarios'
+import { runCsv, runSummary } from '#core/air/run/runText'
+import type { RunColumn } from '#core/air/run/types'
 import { showText } from '#core/quantity/units'
 import TruckSide from '~/pictures/TruckSide.vue'
 import type { Player } from './player'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { FAULT_KINDS, type FaultKind, type Scenario, type ScenarioStep } from '#core/plan/types'
-import { faultWords } from '#core/air/rig'
-import { TOOL, TYRE, faultsOf } from '#core/air/scenarios'
-import type { NamedScenario } from '#core/plan/derive'
+import { FAULT_KINDS, type FaultKind, type Scenario, type ScenarioStep } from '#core/document/types'
+import { faultWords } from '#core/air/run/faults'
+import { TOOL, TYRE, faultsOf } from '#core/air/run/scenarios'
+import type { NamedScenario } from '#core/derive/derive'
 
 /** Scenarios of this job, written by hand: begun as a copy of any other, saved with the job. */
 const { scenarioId, scenarios } = defineProps<{ scenarioId: string; scenarios: readonly NamedScenario[] }>()

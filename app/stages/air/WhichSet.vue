@@ -2,8 +2,8 @@
 import { Server, Square, Zap } from '@lucide/vue'
 import { wrap } from 'comlink'
 import { defineAsyncComponent } from 'vue'
-import { operationPatches } from '#core/air/operations'
-import { setLabel, setsToTry, unbeaten, withSet, type SetTried } from '#core/air/whichSet'
+import { operationPatches } from '#core/air/circuit/offered'
+import { setLabel, setsToTry, unbeatenSets, withSet, type SetTried } from '#core/air/run/whichSet'
 import { fromSi, showText, unitFor } from '#core/quantity/units'
 import type { Cloud } from '~/pictures/ScatterChart.vue'
 import type { SweepWorker } from '~/workers/sweep'
@@ -109,7 +109,7 @@ function fail(error: unknown): void {
   where.value = null
 }
 
-const best = computed(() => unbeaten(tried.value))
+const best = computed(() => unbeatenSets(tried.value))
 const ranked = computed(() => [...best.value].sort((a, b) => a.seconds! - b.seconds!))
 const size = (t: SetTried) => 4 + Math.sqrt(t.volume * 1000) * 2
 const clouds = computed<Cloud[]>(() => {

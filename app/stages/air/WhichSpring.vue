@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { carries } from '#core/load/masses'
+import { isLoaded } from '#core/load/masses'
 import { showText, type Quantity } from '#core/quantity/units'
-import type { SpringTrial } from '#core/load/whichSpring'
+import type { SpringTrial } from '#core/load/types'
 
 /** Every class tried on all hauls and the fit; the smallest that does it all is proposed. */
 const job = useJob()
@@ -11,7 +11,7 @@ const all = ref(false)
 const shown = computed(() =>
   all.value ? trials.value : trials.value.filter((t, i) => i < 6 || t.id === job.plan!.air.springClass),
 )
-const loaded = computed(() => job.hauls.some(([, h]) => carries(h)))
+const loaded = computed(() => job.hauls.some(([, h]) => isLoaded(h)))
 function reason(trial: SpringTrial): string {
   const out = trial.ruledOut
   if (!out)

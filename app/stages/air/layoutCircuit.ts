@@ -1,8 +1,8 @@
 import ELK, { type ElkNode } from 'elkjs/lib/elk-api.js'
 import ElkWorker from 'elkjs/lib/elk-worker.min.js?worker'
-import { DIRECT, type AirPlan } from '#core/plan/types'
-import { looseLines } from '#core/air/circuit'
-import { portsOf } from '#core/air/parts'
+import { DIRECT, type AirPlan } from '#core/document/types'
+import { looseLines } from '#core/air/circuit/connections'
+import { portsOf } from '#core/air/parts/parts'
 import { symbolBox, type SymbolBox } from '~/pictures/symbols'
 
 export interface PlacedSymbol {

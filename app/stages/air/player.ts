@@ -1,6 +1,7 @@
 import { wrap, type Remote } from 'comlink'
-import { scenariosOf, setsOf, type NamedScenario, type RunResult } from '#core/plan/derive'
-import type { ScenarioStep } from '#core/plan/types'
+import { scenariosOf, haulSets } from '#core/derive/runs'
+import type { NamedScenario, RunResult } from '#core/derive/derive'
+import type { ScenarioStep } from '#core/document/types'
 import type { Hand, RunWorker } from '~/workers/run'
 
 /** What the circuit's picture shows of a run at one instant. */
@@ -25,7 +26,7 @@ const MOST_LIVE = 4000
 export function usePlayer() {
   const job = useJob()
   const scenarios = computed(() => scenariosOf(job.plan!, job.derived!))
-  const sets = computed(() => setsOf(job.plan!, job.derived!))
+  const sets = computed(() => haulSets(job.plan!, job.derived!))
   const chosen = ref('')
   const scenarioId = computed(() =>
     scenarios.value.some((s) => s.id === chosen.value)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ChevronLeft, ChevronRight } from '@lucide/vue'
-import { blockedBy, heldBy, type Step } from '#core/build/build'
+import { blockedBy, heldBy } from '#core/build/order'
+import type { Step } from '#core/build/types'
 import { showText } from '#core/quantity/units'
 
 const job = useJob()

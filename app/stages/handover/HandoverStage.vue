@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Download, Printer } from '@lucide/vue'
 import { sheetBlocks } from '#core/handover/sheetText'
-import type { HandoverPlan } from '#core/plan/types'
+import type { HandoverPlan } from '#core/document/types'
 
 const job = useJob()
 const shop = useShop()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { showText } from '#core/quantity/units'
-import type { ComponentKind, LayPlan, Point } from '#core/plan/types'
+import type { ComponentKind, LayPlan, Point } from '#core/document/types'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import { polyline, useDragging } from '~/pictures/scale'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CardRow } from '#core/load/card'
+import type { CardRow } from '#core/load/types'
 import { fromSi, unitFor } from '#core/quantity/units'
 import LineChart, { type ChartLine } from '~/pictures/LineChart.vue'
 

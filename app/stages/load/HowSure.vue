@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import type { Doubt, Sampled } from '#core/load/doubt'
+import type { Uncertainty } from '#core/load/types'
+import type { Sampled } from '#core/load/uncertainty'
 import { showText } from '#core/quantity/units'
 
 /** How sure the pressures are, and which measurement would narrow them most. */
-const { doubt, sampled } = defineProps<{ doubt: Doubt; sampled: Sampled | null }>()
+const { doubt, sampled } = defineProps<{ doubt: Uncertainty; sampled: Sampled | null }>()
 const shop = useShop()
 const shown = computed(() => doubt.shares.filter((s) => s.share >= 0.02).slice(0, 6))
 const percent = (share: number) => `${Math.round(share * 100)} %`

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Plus, Ruler, Trash2 } from '@lucide/vue'
-import { newHaul, newItem } from '#core/plan/newPlan'
+import { newHaul, newItem } from '#core/document/newHaul'
 import { itemMass } from '#core/load/masses'
-import { ordered, type LoadItem, type Plan, type School } from '#core/plan/types'
+import { ordered, type LoadItem, type Plan, type School } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import TruckAbove from '~/pictures/TruckAbove.vue'
 import TruckSide from '~/pictures/TruckSide.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import { ordered, type Haul } from '#core/plan/types'
+import { ordered, type Haul } from '#core/document/types'
 
 /** What is pulled: on which hitch, the load on it, and where that figure comes from. */
 const { haul, haulId } = defineProps<{ haul: Haul; haulId: string }>()

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { BLADE_FUSES } from '#core/catalog/electrical'
-import { sizesOf } from '#core/power/power'
-import type { PowerPlan } from '#core/plan/types'
+import { BLADE_FUSES, wireSizes } from '#core/catalog/electrical'
+import type { PowerPlan } from '#core/document/types'
 
 const job = useJob()
 const shop = useShop()
@@ -12,11 +11,11 @@ const set = (label: string, change: (power: PowerPlan) => void) =>
 
 const sizes = computed(() => {
   const own = power.value.wireArea
-  const list = sizesOf(shop.units.wire).map((s) => ({ value: String(s.area), label: s.label }))
+  const list = wireSizes(shop.units.wire).map((s) => ({ value: String(s.area), label: s.label }))
   const known = own === null || list.some((s) => Math.abs(Number(s.value) - own) < 1e-12)
   const other = known
     ? []
-    : [...sizesOf('AWG'), ...sizesOf('mm²')]
+    : [...wireSizes('AWG'), ...wireSizes('mm²')]
         .filter((s) => Math.abs(s.area - own!) < 1e-12)
         .map((s) => ({ value: String(s.area), label: s.label }))
   return [

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { STANDARD_ATMOSPHERE } from '#core/quantity/constants'
 import { fromSi, unitFor } from '#core/quantity/units'
-import type { Reading } from '#core/plan/types'
+import type { Reading } from '#core/document/types'
 import LineChart, { type ChartLine } from '~/pictures/LineChart.vue'
 
 /** Readings as typed, and the same with temperature taken out; time in hours. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { defineAsyncComponent } from 'vue'
-import { ordered, type AirPath, type HoldTest, type Reading, type Soap } from '#core/plan/types'
+import { ordered, type AirPath, type HoldTest, type Reading, type Soap } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 
 const HoldChart = defineAsyncComponent(() => import('./HoldChart.vue'))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Bag, Pose } from '#core/truck/fit'
+import type { Bag, Pose } from '#core/truck/types'
 import { Pause, Play } from '@lucide/vue'
 import { showText } from '#core/quantity/units'
 import { useDragging } from '~/pictures/scale'

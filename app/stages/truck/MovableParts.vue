@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Point, Truck } from '#core/plan/types'
+import type { Point, Truck } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { useDragging } from '~/pictures/scale'
 import { movables, type Movable } from './movable'

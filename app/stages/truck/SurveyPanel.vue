@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { exampleTruck } from '#core/catalog/trucks'
-import type { Truck } from '#core/plan/types'
+import type { Truck } from '#core/document/types'
 
 /** How each figure that matters is known, and how well. Unknown stays the kind's example, and says so. */
 const job = useJob()

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { Scale, Trash2, Upload } from '@lucide/vue'
-import { ordered, type Ticket } from '#core/plan/types'
-import { takeTicket } from '#core/truck/rules'
-import { readTickets } from '#core/truck/tickets'
+import { ordered, type Ticket } from '#core/document/types'
+import { takeTicket, readTickets } from '#core/truck/tickets'
 import { simulatedWeighbridge } from '#core/truck/weighbridge'
 
 /** Scale tickets: typed off paper, read from a CSV, or from the simulated weighbridge. */

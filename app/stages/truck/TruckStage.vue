@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { TRUCK_KINDS, exampleTruck } from '#core/catalog/trucks'
-import { ordered, type Plan, type Truck, type TruckKind } from '#core/plan/types'
+import { ordered, type Plan, type Truck, type TruckKind } from '#core/document/types'
 import type { Quantity } from '#core/quantity/units'
 
 const job = useJob()

@@ -1,4 +1,4 @@
-import type { Point, Truck } from '#core/plan/types'
+import type { Point, Truck } from '#core/document/types'
 
 /** Something on the truck that is put right by dragging it in any view, or with the arrow keys. Sizes in m. */
 export interface Movable {

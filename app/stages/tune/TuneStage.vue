@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Preset } from '#core/plan/types'
+import type { Preset } from '#core/document/types'
 import { unitFor, fromSi, toSi } from '#core/quantity/units'
 
 const job = useJob()

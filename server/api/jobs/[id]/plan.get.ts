@@ -1,4 +1,4 @@
-import { writePlanFile } from '#core/plan/file'
+import { writePlanFile } from '#core/document/file'
 
 /** The job as a plan file in the open format. */
 export default route(async (event) => {

@@ -1,4 +1,4 @@
-import { saveRequest } from '#core/plan/api'
+import { saveRequest } from '#core/document/exchange'
 import { saveEdits } from '../../../db/jobs'
 
 /** Saves edits that began from a revision. */

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm'
-import { createDeriver } from '#core/plan/derive'
+import { createDeriver } from '#core/derive/derive'
 import { sheetBlocks } from '#core/handover/sheetText'
 import { shops } from '../../../db/schema'
 

@@ -1,0 +1,148 @@
+import type { ComponentKind } from '../../catalog/kinds'
+import type { AirPath, AirPlan, Circuit, Side } from '../../document/types'
+import { portsOf, type PartsOf } from '../parts/parts'
+
+/** Kinds at which air may be held back: what lies beyond may stand at another pressure. */
+const HOLDS_AIR_BACK: readonly ComponentKind[] = [
+  'block',
+  'paddle',
+  'compressor',
+  'belt',
+  'boost',
+  'handFill',
+  'solenoid',
+  'heightValve',
+  'regulator',
+  'dualGauge',
+]
+
+/** Lines at each component. */
+function linesAt({ lines }: Circuit): Map<string, { id: string; other: string }[]> {
+  const at = new Map<string, { id: string; other: string }[]>()
+  const put = (here: string, id: string, other: string) =>
+    at.set(here, [...(at.get(here) ?? []), { id, other }])
+  for (const [id, l] of Object.entries(lines)) {
+    put(l.from, id, l.to)
+    put(l.to, id, l.from)
+  }
+  return at
+}
+
+/** Ids of components joined to `start` by lines, not passing into any kind in `closed`, nor along the line `without`. */
+export function connectedParts(
+  air: Circuit,
+  start: string,
+  closed: readonly ComponentKind[],
+  without?: string,
+): Set<string> {
+  const at = linesAt(air)
+  const seen = new Set([start])
+  const queue = [start]
+  while (queue.length) {
+    for (const { id, other } of at.get(queue.shift()!) ?? []) {
+      const component = air.components[other]
+      if (id === without || seen.has(other) || !component || closed.includes(component.kind)) continue
+      seen.add(other)
+      queue.push(other)
+    }
+  }
+  return seen
+}
+
+/** Sides of the springs that always stand at the pressure of a component; none for one that can hold air back. */
+function sidesAt(air: Circuit, id: string, without?: string): Set<Side> {
+  const c = air.components[id]
+  if (!c || (HOLDS_AIR_BACK.includes(c.kind) && c.kind !== 'handFill')) return new Set()
+  return new Set(
+    [...connectedParts(air, id, HOLDS_AIR_BACK, without)].flatMap(
+      (other) => (air.components[other]!.kind === 'spring' && air.components[other]!.side) || [],
+    ),
+  )
+}
+
+/** Whose air a line carries: one side's, both springs', or the supply's. */
+export function linePath(air: Circuit, id: string): AirPath {
+  const l = air.lines[id]!
+  for (const end of [l.from, l.to]) {
+    const c = air.components[end]
+    if (c?.kind === 'spring' && c.side) return c.side
+  }
+  const sides = new Set([...sidesAt(air, l.from, id), ...sidesAt(air, l.to, id)])
+  return sides.size === 2 ? 'both' : ([...sides][0] ?? 'supply')
+}
+
+/** The circuit with every line's path as its neighbours now have it. */
+export function withLinePaths<T extends Circuit>(air: T): T {
+  return {
+    ...air,
+    lines: Object.fromEntries(
+      Object.entries(air.lines).map(([id, l]) => {
+        const path = linePath(air, id)
+        return [id, path === l.path ? l : { ...l, path }]
+      }),
+    ),
+  }
+}
+
+/** Whether both springs always share one pressure: joined by tube without anything between that could hold air back. */
+export function springsTeed(air: Circuit): boolean {
+  const springs = Object.entries(air.components)
+    .filter(([, c]) => c.kind === 'spring')
+    .map(([id]) => id)
+  return springs.length > 1 && connectedParts(air, springs[0]!, HOLDS_AIR_BACK).has(springs[1]!)
+}
+
+/** Whether a spring has a fill valve that needs no control and no supply: through tube, or through a valve worked by hand. */
+export function hasHandFill(air: Circuit, spring: string): boolean {
+  return [
+    ...connectedParts(air, spring, [
+      'block',
+      'compressor',
+      'belt',
+      'boost',
+      'solenoid',
+      'heightValve',
+      'paddle',
+      'regulator',
+      'dualGauge',
+    ]),
+  ].some((id) => air.components[id]!.kind === 'handFill')
+}
+
+/** Lines of which an end is on no port of the circuit. */
+export function looseLines(air: PartsOf & Circuit): string[] {
+  const there = (component: string, port: string) => portsOf(air, component).some((p) => p.id === port)
+  return Object.entries(air.lines)
+    .filter(([, l]) => !there(l.from, l.fromPort) || !there(l.to, l.toPort))
+    .map(([id]) => id)
+}
+
+/** Lines on a port, as `component.port`. */
+export function linesByPort({ lines }: Circuit): Map<string, string[]> {
+  const use = new Map<string, string[]>()
+  for (const [id, l] of Object.entries(lines))
+    for (const end of [`${l.from}.${l.fromPort}`, `${l.to}.${l.toPort}`])
+      use.set(end, [...(use.get(end) ?? []), id])
+  return use
+}
+
+/** Pressure and intake ports that no line is on. An exhaust stands open by design. */
+export function openPorts(air: PartsOf & Circuit): { component: string; port: string }[] {
+  const use = linesByPort(air)
+  return Object.keys(air.components).flatMap((id) =>
+    portsOf(air, id)
+      .filter((p) => p.type !== 'exhaust' && !use.has(`${id}.${p.id}`))
+      .map((p) => ({ component: id, port: p.id })),
+  )
+}
+
+/** First component of a kind. */
+export const firstOfKind = (air: Circuit, kind: ComponentKind): string | null =>
+  Object.keys(air.components).find((id) => air.components[id]!.kind === kind) ?? null
+/** All components of some kinds. */
+export const allOfKinds = (air: Circuit, ...kinds: ComponentKind[]): string[] =>
+  Object.keys(air.components).filter((id) => kinds.includes(air.components[id]!.kind))
+/** Kinds that make compressed air. */
+export const SUPPLY_KINDS: readonly ComponentKind[] = ['compressor', 'belt', 'boost']
+/** A part in words, in the middle of a sentence. */
+export const labelInSentence = (air: AirPlan, id: string) => air.components[id]?.label.toLowerCase() ?? id

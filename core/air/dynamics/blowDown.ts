@@ -1,0 +1,48 @@
+import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
+import { Simulation } from './simulation'
+
+/** How a vessel empties through an opening to the atmosphere: time to a pressure, and how cold it is then. */
+export interface BlowDown {
+  seconds: number | null
+  temperature: number
+}
+
+const LONGEST = 86_400
+
+/**
+ * Run by the same solver as a circuit: isothermal, or without heat from the wall (which is when it goes cold).
+ * @param to gauge; null seconds when it is not reached within a day.
+ */
+export function blowDown(
+  volume: number,
+  from: number,
+  to: number,
+  conductance: number,
+  criticalRatio: number,
+  temperature: number,
+  isothermal: boolean,
+  atmosphere = STANDARD_ATMOSPHERE,
+): BlowDown {
+  if (to >= from) return { seconds: 0, temperature }
+  const simulation = new Simulation(
+    {
+      vessels: [{ id: 'vessel', volume, wall: isothermal ? null : 0, spring: null }],
+      links: [{ id: 'opening', kind: 'orifice', from: 'vessel', to: null, conductance, criticalRatio }],
+      atmosphere,
+      ambient: () => temperature,
+    },
+    { vessel: from + atmosphere },
+    { relative: 1e-7 },
+  )
+  let seconds: number | null = null
+  simulation.run(LONGEST, [
+    {
+      value: (s) => s.pressure[0]! - atmosphere - to,
+      act: (t) => {
+        seconds = t
+        return 'end'
+      },
+    },
+  ])
+  return { seconds, temperature: simulation.sample().temperature[0]! }
+}

@@ -1,0 +1,93 @@
+export interface Vessel {
+  id: string
+  /** m³; of a spring at the start, then as its corner has it. */
+  volume: number
+  /** Heat given by the wall per kelvin, W/K; null keeps it at the ambient's temperature. */
+  wall: number | null
+  /** Springs lift their corner: their volumes follow both pressures. */
+  spring: 'left' | 'right' | null
+}
+
+/** Flow against gauge pressure: [Pa, …], ascending. */
+type Curve = readonly (readonly [number, number])[]
+
+/** `from` to `to`; the atmosphere is null. Open or shut by name of its command; a link without one is always open. */
+export type Link = { id: string; from: string | null; to: string | null; command?: string } & (
+  | { kind: 'orifice'; conductance: number; criticalRatio: number; oneWay?: { opening: number } }
+  | { kind: 'tube'; bore: number; length: number; roughness: number }
+  | { kind: 'pump'; /** free air, m³/s */ curve: Curve }
+  /** Gives what its own rule says, kg/s, at the absolute pressure it gives into. */
+  | { kind: 'given'; flow(pressure: number): number }
+  | { kind: 'relief'; conductance: number; criticalRatio: number; /** Pa gauge */ set: number }
+  /** Passes until the outlet stands at `set`, Pa gauge. */
+  | { kind: 'regulator'; conductance: number; criticalRatio: number; set: number }
+  /** Opens with the arm of a height valve: `way` 1 while the truck stands low, −1 while it stands high. Angles rad. */
+  | {
+      kind: 'lever'
+      conductance: number
+      criticalRatio: number
+      way: 1 | -1
+      arm: number
+      deadBand: number
+      fullOpen: number
+      side: 'left' | 'right' | null
+    }
+  /** Takes `demand` of free air, m³/s, from `needed` gauge up, less below it. */
+  | { kind: 'tool'; demand: number; needed: number }
+)
+
+/** A compressor's motor: warms by the square of its current towards `rise` kelvin at `reference` amps, over `constant` s. */
+export interface Motor {
+  id: string
+  command: string
+  vessel: string
+  current: Curve
+  reference: number
+  rise: number
+  constant: number
+}
+
+/** Volumes and heights of the springs, left and right, and how far the front stands under its empty height, m. */
+export type SpringState = [
+  volumeLeft: number,
+  volumeRight: number,
+  heightLeft: number,
+  heightRight: number,
+  front: number,
+]
+
+export interface Network {
+  vessels: Vessel[]
+  links: Link[]
+  atmosphere: number
+  /** K over time. */
+  ambient(t: number): number
+  motors?: Motor[]
+  /** The springs at their gauge pressures. */
+  springs?: (left: number, right: number) => SpringState
+  /** Heights the axle's link holds them at, and travel of the wheel per travel of the spring. */
+  levelAt?: { left: number; right: number; perHeight: number }
+}
+
+export interface Sample {
+  t: number
+  /** Pa absolute, K, by vessel in the network's order. */
+  pressure: Float64Array
+  temperature: Float64Array
+  /** kg/s by link, from → to. */
+  flow: Float64Array
+  /** K of each motor. */
+  motor: Float64Array
+  /** m. */
+  height: { left: number; right: number }
+  /** How far the front stands under its empty height, m. */
+  front: number
+}
+
+/** Throws a valve or a pump when something happens. */
+export interface Watch {
+  /** Passes through 0 where it happens; looked at along every step and located. */
+  value(sample: Sample): number
+  /** What it changes; whether to keep watching, to look away, or to end the run here. */
+  act(t: number, sample: Sample): 'keep' | 'drop' | 'end'
+}

@@ -1,0 +1,149 @@
+import Papa from 'papaparse'
+import { KINDS, type ComponentKind } from '../../catalog/kinds'
+import { PARTS } from '../../catalog/partClasses'
+import { BLOCKS } from '../../catalog/blocks'
+import { COMPRESSORS } from '../../catalog/compressors'
+import { SPRINGS } from '../../catalog/springs'
+import type { OwnClass } from '../../document/types'
+import { figuresOf, catalogueClass } from './parts'
+
+/**
+ * A shop's own classes as JSON or CSV. CSV has a heading line: id, kind, label, like, number, make, price, then a column
+ * for every figure, SI, named as in the plan file. Nothing is half read.
+ */
+export type OwnClassesRead =
+  { classes: Record<string, OwnClass>; problems: null } | { classes: null; problems: string[] }
+
+const ID = /^[a-z0-9][a-z0-9-]{0,63}$/i
+const MOST = 500
+const PLAIN = ['id', 'kind', 'label', 'like', 'number', 'make', 'price'] as const
+
+/** Generic classes of a kind, any of which an own class may begin from. */
+export const baseClassesOf = (kind: ComponentKind): string[] =>
+  (kind === 'spring'
+    ? SPRINGS
+    : kind === 'compressor'
+      ? COMPRESSORS
+      : kind === 'block'
+        ? BLOCKS
+        : PARTS.filter((p) => p.kind === kind)
+  ).map((c) => c.id)
+
+/** What is wrong with one class, in words; nothing when it may be used. */
+export function ownClassProblems(id: string, c: OwnClass): string[] {
+  const problems: string[] = []
+  if (!ID.test(id)) problems.push(`“${id}”: an id is letters, digits and dashes, 64 at most`)
+  if (!(c.kind in KINDS))
+    return [...problems, `“${id}”: there is no kind “${c.kind}”; use one of ${Object.keys(KINDS).join(', ')}`]
+  if (!c.label) problems.push(`“${id}”: a class needs a label`)
+  if (!catalogueClass(c.kind, c.like))
+    problems.push(
+      `“${id}”: the catalogue has no ${KINDS[c.kind].label.toLowerCase()} “${c.like}” to begin from; “like” names one of ${baseClassesOf(c.kind).join(', ')}`,
+    )
+  const specs = figuresOf(c.kind)
+  for (const [name, value] of Object.entries(c.figures)) {
+    const spec = specs.find((f) => f.id === name)
+    if (!spec)
+      problems.push(
+        `“${id}”: a ${KINDS[c.kind].label.toLowerCase()} has no figure “${name}”; it has ${specs.map((f) => f.id).join(', ') || 'none'}`,
+      )
+    else if (!(value >= spec.min && value <= spec.max))
+      problems.push(`“${id}”, ${name}: ${value} is not between ${spec.min} and ${spec.max} (SI)`)
+  }
+  return problems
+}
+
+export function ownClassesCsv(classes: Record<string, OwnClass>): string {
+  const names = [...new Set(Object.values(classes).flatMap((c) => Object.keys(c.figures)))].sort()
+  const data = Object.entries(classes).map(([id, c]) => [
+    id,
+    c.kind,
+    c.label,
+    c.like,
+    c.number,
+    c.make,
+    c.price ?? '',
+    ...names.map((n) => c.figures[n] ?? ''),
+  ])
+  return `${Papa.unparse({ fields: [...PLAIN, ...names], data }, { newline: '\n' })}\n`
+}
+export const ownClassesJson = (classes: Record<string, OwnClass>): string =>
+  `${JSON.stringify(classes, null, 2)}\n`
+
+/** Reads either form, told apart by its first character. */
+export function readOwnClasses(text: string): OwnClassesRead {
+  const problems: string[] = []
+  const classes: Record<string, OwnClass> = {}
+  const take = (id: string, c: OwnClass) => {
+    const wrong = ownClassProblems(id, c)
+    problems.push(...wrong)
+    if (Object.hasOwn(classes, id)) problems.push(`“${id}” stands there twice`)
+    if (wrong.length === 0) classes[id] = c
+  }
+  const trimmed = text.trim()
+  if (trimmed.startsWith('{')) {
+    let value: unknown
+    try {
+      value = JSON.parse(trimmed)
+    } catch (error) {
+      return { classes: null, problems: [`This is not JSON: ${(error as Error).message}`] }
+    }
+    for (const [id, raw] of Object.entries(value as Record<string, Partial<OwnClass> | null>)) {
+      const c = raw ?? {}
+      const figures = c.figures ?? {}
+      if (
+        typeof c.kind !== 'string' ||
+        typeof c.label !== 'string' ||
+        typeof figures !== 'object' ||
+        Object.values(figures).some((v) => typeof v !== 'number')
+      )
+        problems.push(`“${id}” needs a kind, a label and figures that are numbers`)
+      else
+        take(id, {
+          kind: c.kind,
+          label: c.label.slice(0, 80),
+          like: String(c.like ?? baseClassesOf(c.kind)[0] ?? ''),
+          number: String(c.number ?? '').slice(0, 80),
+          make: String(c.make ?? '').slice(0, 80),
+          price: typeof c.price === 'number' && c.price >= 0 ? c.price : null,
+          figures: { ...figures },
+        })
+    }
+  } else {
+    const parsed = Papa.parse<Record<string, string>>(trimmed, { header: true, skipEmptyLines: 'greedy' })
+    const heads = parsed.meta.fields ?? []
+    const missing = ['id', 'kind', 'label'].filter((h) => !heads.includes(h))
+    if (missing.length > 0)
+      return {
+        classes: null,
+        problems: [
+          `The first line must name the columns ${missing.map((m) => `“${m}”`).join(', ')}; it reads “${heads.join(', ').slice(0, 120)}”.`,
+        ],
+      }
+    const figureHeads = heads.filter((h) => !(PLAIN as readonly string[]).includes(h))
+    parsed.data.forEach((row, i) => {
+      const figures: Record<string, number> = {}
+      for (const h of figureHeads) {
+        const typed = (row[h] ?? '').trim()
+        if (typed === '') continue
+        const value = Number(typed)
+        if (Number.isFinite(value)) figures[h] = value
+        else problems.push(`Line ${i + 2}, “${h}”: “${typed}” is no number. Type it in SI, with a point.`)
+      }
+      const price = Number(row.price)
+      take((row.id ?? '').trim(), {
+        kind: (row.kind ?? '').trim() as ComponentKind,
+        label: (row.label ?? '').trim().slice(0, 80),
+        like: (row.like ?? '').trim() || (baseClassesOf((row.kind ?? '').trim() as ComponentKind)[0] ?? ''),
+        number: (row.number ?? '').trim().slice(0, 80),
+        make: (row.make ?? '').trim().slice(0, 80),
+        price: row.price?.trim() && price >= 0 ? price : null,
+        figures,
+      })
+    })
+  }
+  if (Object.keys(classes).length > MOST)
+    problems.push(`There are ${Object.keys(classes).length} classes; at most ${MOST} fit.`)
+  if (problems.length === 0 && Object.keys(classes).length === 0) problems.push('There is no class in it.')
+  return problems.length > 0 ? { classes: null, problems } : { classes, problems: null }
+}

@@ -1,0 +1,245 @@
+import { BELT_FALL, partClass, usualClass } from '../../catalog/partClasses'
+import { KINDS, type ComponentKind, type FigureSpec, type Port } from '../../catalog/kinds'
+import { BLOCKS, blockClass, type BlockClass } from '../../catalog/blocks'
+import { compressorClass, type CompressorClass } from '../../catalog/compressors'
+import { springClass, type SpringClass } from '../../catalog/springs'
+import { tubeClass, type TubeClass } from '../../catalog/tubes'
+import { interpolate } from '../../quantity/interpolate'
+import type { AirPlan, Component, OwnClass } from '../../document/types'
+import type { AirSet } from '../types'
+
+/** What the parts of a circuit are: their class, the shop's own class over it, and the part's own sheet over both. */
+
+/** As much of a plan as its parts hang on. */
+export type PartsOf = Pick<
+  AirPlan,
+  'springClass' | 'compressorClass' | 'blockClass' | 'tubeClass' | 'sheet' | 'components' | 'classes'
+>
+
+/** Figures of a spring's sheet, for the shop's own classes. */
+export const SPRING_FIGURES: readonly FigureSpec[] = [
+  { id: 'area', label: 'Effective area at design height', quantity: 'area', min: 1e-5, max: 1 },
+  { id: 'minPressure', label: 'Minimum', quantity: 'pressure', min: 0, max: 5e6 },
+  { id: 'maxPressure', label: 'Maximum', quantity: 'pressure', min: 1000, max: 5e6 },
+  { id: 'maxLoad', label: 'Most one spring may carry', quantity: 'mass', min: 1, max: 100_000 },
+]
+/** Figures that a class or a sheet of this kind may have. */
+export const figuresOf = (kind: ComponentKind): readonly FigureSpec[] =>
+  kind === 'spring' ? SPRING_FIGURES : KINDS[kind].figures
+
+/** Id of the class a component has. */
+export function classIdOf(air: PartsOf, id: string): string | null {
+  const c = air.components[id]
+  if (!c) return null
+  if (c.kind === 'spring') return air.springClass
+  if (c.kind === 'compressor') return air.compressorClass
+  if (c.kind === 'block') return air.blockClass
+  return c.class ?? usualClass(c.kind)?.id ?? null
+}
+
+const ownClassOf = (air: PartsOf, id: string, kind: ComponentKind): OwnClass | null =>
+  air.classes[id]?.kind === kind ? air.classes[id] : null
+
+/** A generic catalogue entry's label and figures, whatever list it is in. */
+export function catalogueClass(
+  kind: ComponentKind,
+  id: string,
+): { label: string; figures: Record<string, number> } | null {
+  if (kind === 'spring') {
+    const c = springClass(id)
+    return (
+      c && {
+        label: c.label,
+        figures: {
+          area: interpolate(c.areaByHeight, c.designHeight),
+          minPressure: c.minPressure,
+          maxPressure: c.maxPressure,
+          maxLoad: c.maxLoad,
+        },
+      }
+    )
+  }
+  if (kind === 'compressor') {
+    const c = compressorClass(id)
+    return (
+      c && {
+        label: c.label,
+        figures: {
+          freeAir: interpolate(c.flow, 0),
+          current: Math.max(...c.current.map((r) => r[1])),
+          maxPressure: c.maxPressure,
+          maxRun: c.maxRun,
+        },
+      }
+    )
+  }
+  if (kind === 'block') {
+    const c = blockClass(id)
+    return (
+      c && {
+        label: c.label,
+        figures: {
+          conductance: c.conductance,
+          criticalRatio: c.criticalRatio,
+          current: c.current,
+          maxPressure: c.maxPressure,
+        },
+      }
+    )
+  }
+  const c = partClass(id)
+  return c?.kind === kind ? c : null
+}
+
+export interface Part {
+  kind: ComponentKind
+  classId: string | null
+  /** Whether the catalogue, or the shop's own list in this plan, has the class. */
+  known: boolean
+  label: string
+  /** Of the class, before the part's own sheet. */
+  ofClass: Record<string, number>
+  figures: Record<string, number>
+}
+
+/** A class by id for a kind: generic, or the shop's own with its figures over what it is like. */
+export function classFigures(
+  air: Pick<AirPlan, 'classes'>,
+  kind: ComponentKind,
+  id: string,
+): { label: string; figures: Record<string, number> } | null {
+  const mine = ownClassOf(air as PartsOf, id, kind)
+  if (!mine) return catalogueClass(kind, id)
+  return { label: mine.label, figures: { ...catalogueClass(kind, mine.like)?.figures, ...mine.figures } }
+}
+
+/** A component with its class looked up. */
+export function partOf(air: PartsOf, id: string): Part {
+  const c = air.components[id]!
+  const classId = classIdOf(air, id)
+  const found = classId === null ? null : classFigures(air, c.kind, classId)
+  const ofClass = found?.figures ?? usualClass(c.kind)?.figures ?? {}
+  return {
+    kind: c.kind,
+    classId,
+    known: found !== null,
+    label: found?.label ?? classId ?? '',
+    ofClass,
+    figures: { ...ofClass, ...c.sheet },
+  }
+}
+
+/** A curve with its values scaled so that the first (or the largest) is what the sheet says. */
+const scaled = (curve: readonly (readonly [number, number])[], by: number): [number, number][] =>
+  curve.map(([p, v]) => [p, v * by])
+
+/** The compressor of this id with its sheet's figures put in; null for no class. */
+export function compressorOf(air: PartsOf, id: string): CompressorClass | null {
+  const mine = ownClassOf(air, air.compressorClass, 'compressor')
+  const base = compressorClass(mine?.like ?? air.compressorClass)
+  if (!base) return null
+  const { figures } = partOf(air, id)
+  const plain = catalogueClass('compressor', base.id)!.figures
+  return {
+    ...base,
+    id: air.compressorClass,
+    label: mine?.label ?? base.label,
+    flow: scaled(base.flow, figures.freeAir! / plain.freeAir!),
+    current: scaled(base.current, figures.current! / plain.current!),
+    maxPressure: figures.maxPressure!,
+    maxRun: figures.maxRun!,
+  }
+}
+
+/** The valve block of this id. */
+export function blockOf(air: PartsOf, id: string): BlockClass | null {
+  const mine = ownClassOf(air, air.blockClass, 'block')
+  const base = blockClass(mine?.like ?? air.blockClass)
+  if (!base) return null
+  const f = partOf(air, id).figures
+  return {
+    ...base,
+    id: air.blockClass,
+    label: mine?.label ?? base.label,
+    conductance: f.conductance!,
+    criticalRatio: f.criticalRatio!,
+    current: f.current!,
+    maxPressure: f.maxPressure!,
+  }
+}
+
+/** Flow of a belt-driven compressor against gauge pressure: falls straight to its rated pressure, and on. */
+export function beltFlow(figures: Record<string, number>): [number, number][] {
+  return [
+    [0, figures.freeAir!],
+    [figures.maxPressure!, figures.freeAir! * (1 - BELT_FALL)],
+    [figures.maxPressure! * 1.5, 0],
+  ]
+}
+
+const fitted = new WeakMap<object, SpringClass>()
+/** The spring chosen, with the figures of its own sheet where they were typed. The same object for the same plan. */
+export function springOf(air: Pick<AirPlan, 'springClass' | 'sheet' | 'classes'>): SpringClass | null {
+  const mine = ownClassOf(air as PartsOf, air.springClass, 'spring')
+  const base = springClass(mine?.like ?? air.springClass)
+  if (!base || !(air.sheet ?? mine)) return base
+  const key = air.sheet ?? mine!
+  const kept = fitted.get(key)
+  if (kept?.id === air.springClass) return kept
+  const plain = catalogueClass('spring', base.id)!.figures
+  const f = { ...plain, ...mine?.figures, ...air.sheet } as NonNullable<AirPlan['sheet']>
+  const spring: SpringClass = {
+    ...base,
+    id: air.springClass,
+    label: mine?.label ?? base.label,
+    areaByHeight: scaled(base.areaByHeight, f.area / plain.area!),
+    minPressure: Math.min(f.minPressure, f.maxPressure),
+    maxPressure: f.maxPressure,
+    maxLoad: f.maxLoad,
+  }
+  fitted.set(key, spring)
+  return spring
+}
+
+/** Outlets of the block, or as many as one could have while its class is not known. */
+const outletsOf = (air: PartsOf) =>
+  blockClass(ownClassOf(air, air.blockClass, 'block')?.like ?? air.blockClass)?.outlets ?? 2
+
+/** Ports of a component as its class has them. */
+export function portsOf(air: PartsOf, id: string): readonly Port[] {
+  const c = air.components[id]
+  if (!c) return []
+  const { ports } = KINDS[c.kind]
+  if (c.kind !== 'block' && c.kind !== 'manifold') return ports
+  const outlets = c.kind === 'block' ? outletsOf(air) : (partOf(air, id).figures.outlets ?? 4)
+  return ports.filter((p) => !/^out\d$/.test(p.id) || Number(p.id.slice(3)) <= outlets)
+}
+
+/** Class of the block with so many outlets that a plan without one would take. */
+export const blockFor = (outlets: number) => BLOCKS.find((b) => b.outlets >= outlets) ?? BLOCKS.at(-1)!
+
+/** Tube class of a line; null for parts screwed together, or when the catalogue has none of that name. */
+export const tubeOf = (air: Pick<AirPlan, 'tubeClass'>, line: { tube: string | null }): TubeClass | null =>
+  tubeClass(line.tube ?? air.tubeClass)
+
+/** A new component of a kind, of its usual class. */
+export function newComponent(
+  kind: ComponentKind,
+  label: string,
+  side: Component['side'] = null,
+  className: string | null = null,
+): Component {
+  return { kind, label, side, class: className, sheet: {}, own: { number: '', make: '', price: null } }
+}
+
+export function airSet(air: PartsOf): AirSet {
+  const first = (kind: ComponentKind) =>
+    Object.keys(air.components).find((id) => air.components[id]!.kind === kind)
+  const [compressor, block] = [first('compressor'), first('block')]
+  return {
+    spring: springOf(air),
+    compressor: compressor === undefined ? null : compressorOf(air, compressor),
+    block: block === undefined ? null : blockOf(air, block),
+    tube: tubeClass(air.tubeClass),
+  }
+}

@@ -1,0 +1,256 @@
+import { exampleTruck } from '../../catalog/trucks'
+import { applyEdit } from '../../document/edit'
+import { newPlan } from '../../derive/newPlan'
+import { DIRECT, type AirPlan, type Archetype, type Plan } from '../../document/types'
+import { airStage } from '../air'
+import type { AirNeed } from '../types'
+import { ARCHETYPES, startingCircuit } from '../circuit/startingCircuits'
+import { addCoupler, addTank } from '../circuit/additions'
+import { connectPorts, plugPort, putInLine, replacePart, takeOut } from '../circuit/operations'
+import { pressuresSeen, supplyOf } from '../circuit/supply'
+
+const truck = exampleTruck('leaf-flatbed')
+const plan = (archetype: Archetype, rest: Partial<AirPlan> = {}): AirPlan => {
+  const { block, compressor } = ARCHETYPES.find((a) => a.id === archetype)!
+  return {
+    ...newPlan('leaf-flatbed', 'x').air,
+    archetype,
+    ...startingCircuit(archetype),
+    blockClass: block ?? 'block-one',
+    compressorClass: compressor ?? 'compact',
+    ...rest,
+  }
+}
+const need = (p: number): AirNeed => ({
+  label: 'Full',
+  left: { pressure: p, height: 0.16, limitedBy: null },
+  right: { pressure: p, height: 0.16, limitedBy: null },
+  sideDifference: 0,
+  heightAt: { left: () => 0.16, right: () => 0.16 },
+})
+const notes = (air: AirPlan, p = 300_000) => airStage(air, truck, { full: need(p) }).notes
+const rules = (air: AirPlan, p?: number) => notes(air, p).map((n) => `${n.rank} ${n.rule}`)
+const sheet = (air: AirPlan, id: string, figures: Record<string, number>): AirPlan => ({
+  ...air,
+  components: { ...air.components, [id]: { ...air.components[id]!, sheet: figures } },
+})
+
+/** Breaks a circuit, finds the note, takes its remedy: the note is gone and no Stop has come in its place. */
+function mended(air: AirPlan, rule: string, p?: number): void {
+  const before: Plan = { ...newPlan('leaf-flatbed', 'x'), air }
+  const note = notes(air, p).find((n) => n.rule === rule)
+  expect(note?.remedy).toBeDefined()
+  const after = applyEdit(before, note!.remedy!.patches).air
+  const left = notes(after, p)
+  expect(left.map((n) => n.rule)).not.toContain(rule)
+  expect(left.filter((n) => n.rank === 'stop').length).toBeLessThanOrEqual(
+    notes(air, p).filter((n) => n.rank === 'stop' && n.rule !== rule).length,
+  )
+}
+
+test('every starting circuit stands without a Stop', () => {
+  for (const a of ARCHETYPES)
+    expect({ id: a.id, stops: rules(plan(a.id)).filter((r) => r.startsWith('stop')) }).toEqual({
+      id: a.id,
+      stops: [],
+    })
+})
+
+describe('the tank’s guards', () => {
+  const six = plan('tank-wireless')
+  test('no relief valve, no drain, no pressure switch', () => {
+    for (const [part, rule] of [
+      ['relief', 'stop no-relief'],
+      ['drain', 'fix no-drain'],
+      ['switch', 'stop no-switch'],
+    ] as const) {
+      const bare = takeOut(part)(six)
+      expect(rules(bare)).toContain(rule)
+      mended(bare, rule.split(' ')[1]!)
+    }
+  })
+  test('relief above the tank’s rating; at or below cut-out (pressure-equipment practice)', () => {
+    const late = sheet(six, 'relief', { set: 1_500_000 })
+    expect(notes(late).find((n) => n.rule === 'relief-over-tank')).toMatchObject({
+      rank: 'stop',
+      value: 1_500_000,
+      limit: 1_379_000,
+    })
+    mended(late, 'relief-over-tank')
+    expect(rules(sheet(six, 'relief', { set: 1_000_000 }))).toContain('fix relief-under-cut-out')
+  })
+  test('a drain on any other port than the lowest', () => {
+    const high = structuredClone(six)
+    Object.assign(high.lines['drain-tank']!, { toPort: 'gauge' })
+    Object.assign(high.lines['switch-tank']!, { toPort: 'drain' })
+    expect(rules(high)).toContain('fix drain-not-lowest')
+  })
+  test('cut-in not below cut-out; a compressor that never reaches it', () => {
+    const odd = sheet(six, 'switch', { cutIn: 1_000_000, cutOut: 900_000 })
+    expect(rules(odd)).toContain('stop switch-order')
+    mended(odd, 'switch-order')
+    expect(rules({ ...six, compressorClass: 'small-wireless' })).toContain('fix cut-out-unreached')
+  })
+})
+
+test('ports: open, plugged where the exhaust is, a dead end', () => {
+  const open = plan('wireless-dual')
+  delete open.lines['fill-line-left']
+  expect(rules(open).filter((r) => r === 'stop open-port')).toHaveLength(2)
+  mended(
+    {
+      ...open,
+      components: Object.fromEntries(Object.entries(open.components).filter(([id]) => id !== 'fill-left')),
+    },
+    'open-port',
+  )
+  const shut = structuredClone(plan('tank-paddles'))
+  shut.components.cap = { ...shut.components['plug-out']!, label: 'Cap' }
+  shut.lines.cap = {
+    from: 'cap',
+    fromPort: 'in',
+    to: 'paddle-left',
+    toPort: 'exhaust',
+    path: 'supply',
+    tube: DIRECT,
+  }
+  expect(rules(shut)).toContain('stop no-exhaust')
+  mended(shut, 'no-exhaust')
+  const dead = plugPort(
+    'bore',
+    'out',
+  )(
+    connectPorts(
+      { component: 'tank', port: 'out2' },
+      { component: 'bore', port: 'in' },
+    )({
+      ...plan('tank-paddles'),
+      components: {
+        ...plan('tank-paddles').components,
+        bore: {
+          kind: 'restrictor',
+          label: 'Bore',
+          side: null,
+          class: null,
+          sheet: {},
+          own: { number: '', make: '', price: null },
+        },
+      },
+    }),
+  )
+  expect(rules(dead)).toContain('fix dead-end')
+  mended(dead, 'dead-end')
+})
+
+test('a boost-fed tank never stands above boost: what it cannot lift is a Stop, and a belt drives it instead', () => {
+  const boosted = replacePart('belt', 'boost')(plan('engine-driven'))
+  expect(notes(boosted, 300_000).find((n) => n.rule === 'supply-short')).toMatchObject({
+    rank: 'stop',
+    value: 300_000,
+    limit: 207_000,
+  })
+  expect(rules(boosted, 150_000)).not.toContain('stop supply-short')
+  mended(boosted, 'supply-short', 300_000)
+})
+
+test('a regulator below what a haul needs falls short too', () => {
+  const low = sheet(plan('high-flow'), 'regulator', { set: 200_000 })
+  expect(notes(low, 300_000).find((n) => n.rule === 'supply-short')).toMatchObject({
+    limit: 200_000,
+    subject: 'regulator',
+  })
+})
+
+test('check valves: behind the supply, and where a dump branch and a levelling valve meet', () => {
+  const bleeds = takeOut('check')(plan('tank-wireless'))
+  expect(rules(bleeds)).toContain('fix no-check')
+  mended(bleeds, 'no-check')
+  const fed = takeOut('hold')(plan('height-valve'))
+  expect(rules(fed)).toContain('stop no-check-dump')
+  mended(fed, 'no-check-dump')
+})
+
+test('two supplies that meet without a check valve push against each other', () => {
+  const two = structuredClone(plan('engine-driven'))
+  two.components.boost = {
+    kind: 'boost',
+    label: 'Boost feed',
+    side: null,
+    class: null,
+    sheet: {},
+    own: { number: '', make: '', price: null },
+  }
+  two.components.join = {
+    kind: 'tee',
+    label: 'Tee',
+    side: null,
+    class: null,
+    sheet: {},
+    own: { number: '', make: '', price: null },
+  }
+  Object.assign(two.lines.charge!, { to: 'join', toPort: 'a' })
+  two.lines.on = { from: 'join', fromPort: 'b', to: 'check', toPort: 'in', path: 'supply', tube: null }
+  two.lines.boost = { from: 'boost', fromPort: 'out', to: 'join', toPort: 'c', path: 'supply', tube: null }
+  expect(rules(two)).toContain('fix supplies-not-isolated')
+  expect(rules(putInLine('boost', 'check')(putInLine('charge', 'check')(two)))).not.toContain(
+    'fix supplies-not-isolated',
+  )
+})
+
+test('a part rated below what reaches it; past a regulator it sees less', () => {
+  const air = plan('high-flow')
+  const seen = pressuresSeen(air, supplyOf(air), 690_000)
+  expect([seen.get('manifold'), seen.get('paddle-left'), seen.get('gauge-tee-left')]).toEqual([
+    1_379_000, 862_000, 690_000,
+  ])
+  const bare = takeOut('regulator')(air)
+  expect(rules(bare)).toContain('stop part-pressure')
+  const weak = { ...air, lines: { ...air.lines, supply: { ...air.lines.supply!, tube: 'nylon-1-4' } } }
+  expect(notes(weak).find((n) => n.rule === 'part-pressure')).toMatchObject({
+    subject: 'supply',
+    value: 1_379_000,
+    limit: 1_034_000,
+  })
+  mended(weak, 'part-pressure')
+})
+
+test('a tank straight into a block goes past its target; the bore named keeps it under 2 psi', () => {
+  const six = plan('tank-wireless')
+  const note = notes(six).find((n) => n.rule === 'tank-feeds-block')!
+  expect(note.value!).toBeGreaterThan(13_790)
+  const before: Plan = { ...newPlan('leaf-flatbed', 'x'), air: six }
+  const after = airStage(applyEdit(before, note.remedy!.patches).air, truck, { full: need(300_000) })
+  expect(after.figures.overshoot!.value!).toBeLessThanOrEqual(13_790)
+  expect(after.figures.overshoot!.value!).toBeGreaterThan(13_790 * 0.75)
+  expect(after.notes.map((n) => n.rule)).not.toContain('tank-feeds-block')
+})
+
+test('moisture, filter, hand fill, horn', () => {
+  const wet = takeOut('dryer')(plan('tank-wireless'))
+  expect(rules(wet)).toContain('fix no-dryer')
+  mended(wet, 'no-dryer')
+  const dusty = takeOut('filter')(plan('wireless-dual'))
+  expect(rules(dusty)).toContain('fix no-inlet-filter')
+  mended(dusty, 'no-inlet-filter')
+  const alone = takeOut('fill-left')(plan('tank-paddles'))
+  expect(notes(alone).find((n) => n.rule === 'no-backup-fill')!.subject).toBe('spring-left')
+  mended(alone, 'no-backup-fill')
+  const loud = takeOut('horn-valve')(plan('high-flow'))
+  expect(rules(loud)).toContain('stop horn-open')
+  mended(loud, 'horn-open')
+})
+
+test('a small set does not run an impact wrench (common practice): told with both flows', () => {
+  const note = notes(plan('tank-wireless')).find((n) => n.rule === 'tool-beyond-supply')!
+  expect(note.value!).toBeLessThan(note.limit!)
+  expect(rules(addTank(plan('wireless-dual')))).not.toContain('know tool-beyond-supply')
+})
+
+test('a boost-fed coupler does not fill a tyre', () => {
+  const boosted = addCoupler(replacePart('belt', 'boost')(plan('engine-driven')))
+  expect(notes(boosted).find((n) => n.rule === 'tyre-beyond-supply')).toMatchObject({
+    value: 380_000,
+    limit: 207_000,
+  })
+  expect(rules(addCoupler(plan('engine-driven')))).not.toContain('fix tyre-beyond-supply')
+})

@@ -1,0 +1,149 @@
+import type { AirPlan, FaultKind, Scenario } from '../../document/types'
+import { partOf } from '../parts/parts'
+import type { Link } from '../dynamics/network'
+import { boreConductance } from '../equations/componentFlow'
+
+/** What a hand feels as a line blown off, or a joint that hisses: bores, m (from memory). */
+const OFF_BORE = 0.004
+const LEAK_BORE = 0.0005
+
+/** Links that a scenario's faults open. */
+export function faultLinks(
+  air: AirPlan,
+  scenario: Scenario,
+  where: ReadonlyMap<string, string>,
+  runs: readonly { id: string; from: string; to: string }[],
+): Link[] {
+  const hole = (id: string, from: string, bore: number): Link => ({
+    id,
+    kind: 'orifice',
+    from,
+    to: null,
+    command: id,
+    conductance: boreConductance(bore),
+    criticalRatio: 0.45,
+  })
+  return scenario.steps.flatMap((s): Link[] => {
+    if (s.do !== 'fault') return []
+    const run = runs.find((r) => r.id === s.part)
+    const f = air.components[s.part] ? partOf(air, s.part).figures : {}
+    const valve = { conductance: f.conductance ?? 5e-9, criticalRatio: f.criticalRatio ?? 0.4 }
+    switch (s.what) {
+      case 'line-off':
+        return run
+          ? [hole(`${s.part}.off-a`, run.from, OFF_BORE), hole(`${s.part}.off-b`, run.to, OFF_BORE)]
+          : []
+      case 'leak':
+        return run
+          ? [hole(`${s.part}.leaks`, run.to, LEAK_BORE)]
+          : where.has(s.part)
+            ? [hole(`${s.part}.leaks`, s.part, LEAK_BORE)]
+            : []
+      case 'check-missing':
+        return where.has(`${s.part}.in`)
+          ? [
+              {
+                id: `${s.part}.gone`,
+                kind: 'orifice',
+                from: `${s.part}.in`,
+                to: `${s.part}.out`,
+                command: `${s.part}.gone`,
+                ...valve,
+              },
+            ]
+          : []
+      case 'check-reversed':
+        return where.has(`${s.part}.in`)
+          ? [
+              {
+                id: `${s.part}.back`,
+                kind: 'orifice',
+                from: `${s.part}.out`,
+                to: `${s.part}.in`,
+                command: `${s.part}.back`,
+                ...valve,
+                oneWay: { opening: f.opening ?? 0 },
+              },
+            ]
+          : []
+      case 'relief-open':
+        return where.has(s.part)
+          ? [
+              {
+                id: `${s.part}.stuck`,
+                kind: 'orifice',
+                from: s.part,
+                to: null,
+                command: `${s.part}.stuck`,
+                ...valve,
+              },
+            ]
+          : []
+      case 'teed':
+        return where.has('spring-left') && where.has('spring-right')
+          ? [
+              {
+                id: 'crossed',
+                kind: 'orifice',
+                from: 'spring-left',
+                to: 'spring-right',
+                command: 'crossed',
+                conductance: 3e-9,
+                criticalRatio: 0.4,
+              },
+            ]
+          : []
+      default:
+        return []
+    }
+  })
+}
+
+/** What a fault throws: commands opened, links shut for good, and commands held. */
+export const faultCommands: Record<
+  FaultKind,
+  (part: string) => { open?: string[]; hold?: [string, boolean][]; weld?: boolean; shut?: string[] }
+> = {
+  'compressor-on': (part) => ({ hold: [[`${part}.motor`, true]] }),
+  'compressor-off': (part) => ({ hold: [[`${part}.motor`, false]] }),
+  'valve-open': (part) => ({
+    hold: [
+      [`${part}.fill`, true],
+      [`${part}.up`, true],
+      [`${part}.open`, true],
+    ],
+  }),
+  'valve-shut': (part) => ({
+    hold: [
+      [`${part}.fill`, false],
+      [`${part}.vent`, false],
+      [`${part}.up`, false],
+      [`${part}.down`, false],
+      [`${part}.open`, false],
+    ],
+  }),
+  'line-off': (part) => ({ open: [`${part}.off-a`, `${part}.off-b`], shut: [part] }),
+  leak: (part) => ({ open: [`${part}.leaks`] }),
+  'check-missing': (part) => ({ open: [`${part}.gone`] }),
+  'check-reversed': (part) => ({ open: [`${part}.back`], shut: [part] }),
+  'relief-shut': (part) => ({ shut: [part] }),
+  'relief-open': (part) => ({ open: [`${part}.stuck`] }),
+  'switch-welded': () => ({ weld: true }),
+  teed: () => ({ open: ['crossed'] }),
+}
+
+export const FAULT_WORDS: Record<FaultKind, string> = {
+  'compressor-on': '{part} stuck on',
+  'compressor-off': '{part} does not start',
+  'valve-open': '{part} stuck open',
+  'valve-shut': '{part} stuck shut',
+  'line-off': 'A line comes off at {part}',
+  leak: 'A joint leaks at {part}',
+  'check-missing': '{part} is not there',
+  'check-reversed': '{part} is in the wrong way round',
+  'relief-shut': '{part} does not open',
+  'relief-open': '{part} stuck open',
+  'switch-welded': '{part} welded shut',
+  teed: 'Left and right joined by mistake',
+}
+export const faultWords = (what: FaultKind) => FAULT_WORDS[what].replace('{part}', '…')

@@ -1,0 +1,173 @@
+import { REFERENCE_TEMPERATURE } from '../../quantity/constants'
+import type { AirPlan, FaultKind, Scenario, ScenarioStep } from '../../document/types'
+import { KINDS } from '../../catalog/kinds'
+import { allOfKinds, firstOfKind } from '../circuit/connections'
+import { partOf } from '../parts/parts'
+import { faultWords } from './faults'
+
+/** Scenarios that follow from a plan by themselves. */
+
+export type NamedScenario = Scenario & { id: string }
+/** Pressures a haul is brought to, Pa gauge. */
+export interface HaulSet {
+  id: string
+  label: string
+  left: number
+  right: number
+}
+
+/** Warm and cold of a spring night, K (common practice). */
+const NIGHT = { start: 289.15, coldest: 277.15 }
+const STILL = { start: REFERENCE_TEMPERATURE, coldest: REFERENCE_TEMPERATURE }
+/** A joint that soap would just show: about 1e-5 Pa·m³/s at 600 kPa (EN 1593; memory). */
+const WEEP = 1.7e-14
+/** A truck tyre aired down for sand and back up (from memory): m³, Pa gauge. */
+export const TYRE = { volume: 0.06, from: 140_000, to: 380_000 }
+/** A small impact wrench (from memory): free air, m³/s, at Pa gauge. */
+export const TOOL = { demand: 120 / 60_000, needed: 620_000 }
+
+/** An empty scenario, to write one's own. */
+export function newScenario(label: string, order: number, left = 0, right = 0): Scenario {
+  return {
+    label,
+    order,
+    haul: null,
+    start: { left, right, tank: null },
+    ambient: { ...STILL },
+    leak: 0,
+    steps: [],
+  }
+}
+
+/** What can fail in a circuit: each fault with the part it befalls. */
+export function faultsOf(air: AirPlan): { what: FaultKind; part: string }[] {
+  const each = (what: FaultKind, ...kinds: Parameters<typeof allOfKinds>[1][]) =>
+    allOfKinds(air, ...kinds).map((part) => ({ what, part }))
+  const line = Object.keys(air.lines).find(
+    (id) => air.lines[id]!.path === 'left' || air.lines[id]!.path === 'both',
+  )
+  return [
+    ...each('compressor-on', 'compressor', 'belt'),
+    ...each('compressor-off', 'compressor', 'belt'),
+    ...allOfKinds(air, 'block').flatMap((part) => [
+      { what: 'valve-open' as const, part: `${part}.out1` },
+      { what: 'valve-shut' as const, part: `${part}.out1` },
+    ]),
+    ...each('valve-open', 'paddle', 'solenoid').slice(0, 2),
+    ...each('valve-shut', 'paddle', 'solenoid').slice(0, 2),
+    ...(line
+      ? [
+          { what: 'line-off' as const, part: line },
+          { what: 'leak' as const, part: line },
+        ]
+      : []),
+    ...each('check-missing', 'check').slice(0, 1),
+    ...each('check-reversed', 'check').slice(0, 1),
+    ...each('relief-shut', 'relief'),
+    ...each('relief-open', 'relief'),
+    ...each('switch-welded', 'pressureSwitch'),
+    ...(allOfKinds(air, 'spring').length > 1 ? [{ what: 'teed' as const, part: 'spring-left' }] : []),
+  ]
+}
+
+/** @param minimum the springs' least pressure, Pa gauge. */
+export function plannedScenarios(air: AirPlan, sets: readonly HaulSet[], minimum: number): NamedScenario[] {
+  const list: NamedScenario[] = []
+  // A keep-up switch starts again below its own band: let down no further than where it stops.
+  const keepUp = firstOfKind(air, 'tank') ? null : firstOfKind(air, 'pressureSwitch')
+  if (keepUp) minimum = Math.max(minimum, partOf(air, keepUp).figures.cutOut!)
+  const least = { left: minimum, right: minimum, tank: null }
+  const to = (p: { left: number; right: number }): ScenarioStep => ({
+    do: 'bring',
+    left: Math.max(p.left, minimum),
+    right: Math.max(p.right, minimum),
+  })
+  const wait = (seconds: number): ScenarioStep => ({ do: 'wait', seconds })
+  const add = (id: string, label: string, rest: Partial<Scenario>) =>
+    void list.push({ ...newScenario(label, list.length + 1), start: least, id, ...rest })
+  const coupler = firstOfKind(air, 'coupler')
+  const horn = firstOfKind(air, 'horn')
+  const heaviest = [...sets].sort((a, b) => Math.max(b.left, b.right) - Math.max(a.left, a.right))[0]
+
+  add('first-fill', 'First fill, empty truck, to the minimum', {
+    start: { left: 0, right: 0, tank: firstOfKind(air, 'tank') ? 0 : null },
+    steps: [to(least), wait(firstOfKind(air, 'tank') ? 300 : 10)],
+  })
+  for (const s of sets) {
+    add(`up-${s.id}`, `${s.label}: loaded at the minimum, brought up`, {
+      haul: s.id,
+      steps: [to(s), wait(20)],
+    })
+    add(`down-${s.id}`, `${s.label}: load taken off, let down to the minimum`, {
+      start: { left: s.left, right: s.right, tank: null },
+      steps: [to(least), wait(20)],
+    })
+    add(`load-${s.id}`, `${s.label}: load put on while level, brought up, taken off, let down`, {
+      steps: [
+        { do: 'load', haul: s.id },
+        wait(10),
+        to(s),
+        wait(20),
+        { do: 'load', haul: null },
+        wait(10),
+        to(least),
+        wait(10),
+      ],
+    })
+    add(`night-${s.id}`, `${s.label}: a cold night with a weeping joint`, {
+      haul: s.id,
+      start: { left: s.left, right: s.right, tank: null },
+      ambient: NIGHT,
+      leak: WEEP,
+      steps: [wait(12 * 3600)],
+    })
+  }
+  add('hold', 'Held at the minimum for two hours with a leak', { leak: 3e-12, steps: [wait(7200)] })
+  if (coupler) {
+    add('tyres', 'Four tyres aired up', { steps: [{ do: 'tyre', ...TYRE, count: 4 }, wait(30)] })
+    add('tool', 'A small impact wrench for five minutes', {
+      steps: [{ do: 'tool', ...TOOL, seconds: 300 }, wait(30)],
+    })
+  }
+  const sounded =
+    horn &&
+    Object.values(air.lines)
+      .map((l) => (l.to === horn ? l.from : l.from === horn ? l.to : null))
+      .find((id) => id && air.components[id]?.kind === 'solenoid')
+  if (sounded)
+    add('horn', 'Horn, three times three seconds', {
+      steps: [1, 2, 3].flatMap(() => [
+        { do: 'press' as const, part: sounded, way: 'up' as const, seconds: 3 },
+        wait(2),
+      ]),
+    })
+  if (heaviest) {
+    for (const { what, part } of faultsOf(air)) {
+      const [id, port] = part.split('.') as [string, string?]
+      const c = air.components[id]
+      const name = c
+        ? `${c.label.toLowerCase()}${port ? `, outlet ${port.slice(3)}` : ''}`
+        : `${air.components[air.lines[part]?.from ?? '']?.label.toLowerCase() ?? part}, its line`
+      // A valve stuck open shows while nobody asks for anything; most others while the springs are brought up.
+      const idle =
+        what === 'valve-open' ||
+        what === 'check-missing' ||
+        what === 'check-reversed' ||
+        what === 'relief-open' ||
+        what === 'line-off' ||
+        what === 'leak' ||
+        what === 'teed'
+      const start = idle ? { left: heaviest.left, right: heaviest.right, tank: null } : least
+      add(
+        `fail-${what}-${part.replace('.', '-')}`,
+        `Failure: ${faultWords(what).replace('…', c ? KINDS[c.kind].label.toLowerCase() : 'a line')} (${name})`,
+        {
+          haul: heaviest.id,
+          start,
+          steps: [{ do: 'fault', what, part }, ...(idle ? [wait(300)] : [to(heaviest), wait(120)])],
+        },
+      )
+    }
+  }
+  return list
+}

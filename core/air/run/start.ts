@@ -1,0 +1,56 @@
+import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
+import type { AirPlan, Scenario } from '../../document/types'
+import { allOfKinds } from '../circuit/connections'
+import type { Network } from '../dynamics/network'
+import type { CircuitModel } from './types'
+import { atOnePressure } from './outlets'
+
+/** Pressures to begin with: springs as told, tank full or as told, and what is joined to either. */
+export function startPressures(
+  air: AirPlan,
+  network: Network,
+  plant: Pick<CircuitModel, 'where' | 'switches'>,
+  reservoirs: Record<string, number>,
+  scenario: Scenario,
+): Record<string, number> {
+  const start: Record<string, number> = { ...reservoirs }
+  for (const v of network.vessels) if (v.spring) start[v.id] = scenario.start[v.spring] + STANDARD_ATMOSPHERE
+  for (const v of network.vessels.filter((x) => x.spring))
+    for (const id of atOnePressure(network, v.id)) start[id] ??= start[v.id]!
+  for (const id of allOfKinds(air, 'tank')) {
+    const vessel = plant.where.get(id)!
+    const limits = plant.switches.find((s) => s.vessel === vessel) ?? plant.switches[0]
+    const boost = Object.entries(reservoirs).find(([name]) => name.endsWith('.source'))?.[1]
+    const full = limits?.cutOut ?? (boost === undefined ? 0 : boost - STANDARD_ATMOSPHERE)
+    start[vessel] = (scenario.start.tank ?? full) + STANDARD_ATMOSPHERE
+    for (let grew = true; grew;) {
+      grew = false
+      for (const l of network.links) {
+        if (
+          l.from === null ||
+          l.to === null ||
+          l.command ||
+          start[l.from] === undefined ||
+          start[l.to] !== undefined
+        )
+          continue
+        start[l.to] =
+          l.kind === 'regulator' ? Math.min(start[l.from]!, l.set + STANDARD_ATMOSPHERE) : start[l.from]!
+        grew = true
+      }
+      for (const l of network.links) {
+        if (
+          l.kind !== 'tube' ||
+          l.from === null ||
+          l.to === null ||
+          start[l.to] === undefined ||
+          start[l.from] !== undefined
+        )
+          continue
+        start[l.from] = start[l.to]!
+        grew = true
+      }
+    }
+  }
+  return start
+}

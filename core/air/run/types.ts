@@ -1,0 +1,102 @@
+import type { ComponentKind } from '../../catalog/kinds'
+import type { Side } from '../../document/types'
+import type { Network, SpringState } from '../dynamics/network'
+import type { Quantity } from '../../quantity/units'
+import { CircuitRun } from './circuitRun'
+
+/** A plan's circuit as vessels and links, with the names of what may be commanded. SI, gauge at its edges. */
+
+/** What the truck and the places of the parts give. */
+export interface RunFacts {
+  /** Length of each line, m. */
+  lengths: Record<string, number>
+  /** Volumes and heights of the springs under a haul (null: the empty truck) at their gauge pressures. */
+  springs(haul: string | null): (left: number, right: number) => SpringState
+  /** Heights of the springs where a height valve or a controller holds them, and wheel travel per travel of the spring. */
+  levelAt: { left: number; right: number; perHeight: number }
+}
+
+/** What fills and lets down springs when told a pressure. */
+export interface Outlet {
+  part: string
+  /** Vessel whose pressure it goes by. */
+  vessel: string
+  sides: Side[]
+  fill: string[]
+  vent: string[]
+  /** Whether it calls the compressor while it fills. */
+  calls: boolean
+}
+export interface Supply {
+  id: string
+  kind: ComponentKind
+  command: string
+  vessel: string
+  cutOut: number | null
+}
+export interface Switch {
+  id: string
+  vessel: string
+  cutIn: number
+  cutOut: number
+}
+
+export interface CircuitModel {
+  network: Network
+  /** Vessel of a component, or of one of its ports as `component.port`. */
+  where: Map<string, string>
+  outlets: Outlet[]
+  supplies: Supply[]
+  switches: Switch[]
+  /** Commands of what may be pressed by hand. */
+  hands: Record<string, { up: string[]; down: string[] }>
+  /** Absolute pressures to begin with, by vessel. */
+  start: Record<string, number>
+  hasTank: boolean
+  levers: string[]
+}
+
+export interface Happening {
+  t: number
+  text: string
+  part?: string
+}
+
+export interface StepResult {
+  step: number
+  /** s it took; null when it did not get there. */
+  seconds: number | null
+  /** Furthest a spring stood past what it was told, Pa; only of a `bring`. */
+  overshoot?: number
+  /** Tyres filled; seconds of full tool. */
+  count?: number
+}
+
+/** A scenario from its start to its end, as rows over time and what it came to. */
+
+export interface RunColumn {
+  id: string
+  label: string
+  quantity: Quantity
+}
+
+export interface RunResult {
+  columns: RunColumn[]
+  rows: number[][]
+  /** Column of a component's pressure, or of one of its ports as `component.port`. */
+  where: Record<string, string>
+  events: Happening[]
+  results: StepResult[]
+  /** s of each `bring`, null when it did not get there. */
+  brought: (number | null)[]
+  /** Share by which the gas of the whole run was not conserved. */
+  massError: number
+  /** A. */
+  highestCurrent: number
+  used: CircuitRun['used']
+  /** What each spring came to at most and at least, over every step and not only the rows kept. */
+  extremes: CircuitRun['extremes']
+  /** s the whole run lasted. */
+  lasted: number
+  steps: number
+}

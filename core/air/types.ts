@@ -1,0 +1,59 @@
+import type { BlockClass } from '../catalog/blocks'
+import type { CompressorClass } from '../catalog/compressors'
+import type { SpringClass } from '../catalog/springs'
+import type { TubeClass } from '../catalog/tubes'
+import type { AirPlan, Truck } from '../document/types'
+
+/** What Air needs of Load, haul by haul. SI. */
+export interface AirNeed {
+  label: string
+  left: { pressure: number; height: number; limitedBy: string | null }
+  right: { pressure: number; height: number; limitedBy: string | null }
+  sideDifference: number
+  /** Height of each spring at a pressure, on its own corner. */
+  heightAt: { left(p: number): number; right(p: number): number }
+}
+
+export interface AirResult extends AirSet {
+  teed: boolean
+  /** Whether there is an electric compressor to wire. */
+  powered: boolean
+  /** Whether anything but hands fills it. */
+  supplied: boolean
+  /** Highest pressure any haul needs, Pa gauge. */
+  highest: number
+  /** Motor current at that pressure, A. */
+  current: number
+  /** Air volume of both springs at the highest haul, m³, left and right. */
+  springVolume: { left: number; right: number }
+  times: Record<string, number | null>
+}
+
+/** Classes a plan's ids stand for, with no compressor or block where the circuit has none. */
+export interface AirSet {
+  spring: SpringClass | null
+  compressor: CompressorClass | null
+  block: BlockClass | null
+  tube: TubeClass | null
+}
+
+export interface RuleInput {
+  plan: AirPlan
+  truck: Truck
+  set: Pick<AirResult, 'spring' | 'compressor' | 'block' | 'tube'>
+  needs: Record<string, AirNeed>
+  times: Record<string, number | null>
+  teed: boolean
+  supply: SupplyFacts | null
+  /** Pa past its target that a block fed from a tank goes before it shuts, the bore that keeps it under the limit. */
+  overshoot: { value: number; bore: number } | null
+}
+
+/** Most that the supply ever gives, Pa gauge, and what sets it; null without one. */
+export interface SupplyFacts {
+  most: number
+  by: string
+  part: string
+  cutIn: number | null
+  cutOut: number | null
+}

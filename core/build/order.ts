@@ -1,0 +1,20 @@
+import type { BuildPlan } from '../document/types'
+import type { Step } from './types'
+
+/** Why a step cannot be ticked yet, or null. */
+export function blockedBy(
+  step: Step,
+  steps: readonly Step[],
+  ticks: BuildPlan['ticks'],
+): { step: Step; reason: string } | null {
+  for (const [id, reason] of Object.entries(step.after)) {
+    const before = steps.find((s) => s.id === id)
+    if (before && !ticks[id]) return { step: before, reason }
+  }
+  return null
+}
+
+/** Why a tick cannot be taken back, or null: a later step stands on it. */
+export function heldBy(step: Step, steps: readonly Step[], ticks: BuildPlan['ticks']): Step | null {
+  return steps.find((later) => ticks[later.id] && later.after[step.id]) ?? null
+}

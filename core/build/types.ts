@@ -1,0 +1,47 @@
+import type { SpringClass } from '../catalog/springs'
+import type { Quantity } from '../quantity/units'
+
+export interface StepValue {
+  value: number
+  quantity: Quantity
+}
+
+/** One step of the build. `detail` names its figures as {name}; torque in N·m from the kit's sheet or common practice. */
+export interface Step {
+  id: string
+  group: string
+  title: string
+  detail: string
+  values: Record<string, StepValue>
+  torque?: { fastener: string; value: number }
+  cautions: string[]
+  tools: string[]
+  minutes: number
+  /** Steps that must be done first, each with the reason. */
+  after: Record<string, string>
+}
+
+export interface BuildResult {
+  steps: Step[]
+  done: number
+  minutes: number
+  minutesLeft: number
+}
+
+/** What Build needs of the earlier stages. */
+export interface BuildFacts {
+  spring: SpringClass | null
+  cuts: {
+    id: string
+    fromLabel: string
+    toLabel: string
+    path: string
+    cut: number
+    ties: number
+    grommets: number
+  }[]
+  feed: { length: number; area: number; fuse: number | null } | null
+  /** Right or left when the exhaust runs there. */
+  exhaustSide: 'left' | 'right' | null
+  presetLabels: string[]
+}

@@ -1,0 +1,4 @@
+export function findById<T extends { id: string }>(list: readonly T[]) {
+  const byId = new Map(list.map((entry) => [entry.id, entry]))
+  return (id: string): T | null => byId.get(id) ?? null
+}

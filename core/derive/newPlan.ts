@@ -1,0 +1,45 @@
+import { startingCircuit } from '../air/circuit/startingCircuits'
+import { exampleTruck } from '../catalog/trucks'
+import { PLAN_FORMAT, PLAN_VERSION, type Plan, type Target, type TruckKind } from '../document/types'
+import { LEVEL_TARGET, newHaul } from '../document/newHaul'
+
+/** A new job's plan: the example truck of a kind, one empty haul, the simplest circuit for its suspension. */
+export function newPlan(kind: TruckKind, name: string, target: Target = LEVEL_TARGET): Plan {
+  const truck = exampleTruck(kind)
+  return {
+    format: PLAN_FORMAT,
+    version: PLAN_VERSION,
+    job: { name, number: '', customer: '', vehicle: '', drivingSide: 'left' },
+    truck,
+    hauls: { usual: newHaul('Usual load', 1, target) },
+    air: {
+      archetype: 'hand-teed',
+      springClass: truck.suspension.kind === 'leaf' ? 'leaf-helper-double-2270' : 'coil-insert-450',
+      compressorClass: 'small-wireless',
+      blockClass: 'block-one',
+      tubeClass: 'nylon-1-4',
+      sheet: null,
+      spacer: 0,
+      droop: 'none',
+      classes: {},
+      scenarios: {},
+      ...startingCircuit('hand-teed'),
+    },
+    lay: { places: {}, shields: {}, harnessLength: null, harnessExtension: 0, slackAtSpring: 0.3 },
+    power: {
+      systemVoltage: 12,
+      batteryCapacity: 70 * 3600,
+      wireArea: null,
+      fuse: null,
+      maxDrop: 0.05,
+      conductorTemperature: 313.15,
+      engineSpace: true,
+      bundle: 2,
+      earth: 'battery',
+    },
+    tune: { presets: {}, minimum: null },
+    build: { ticks: {} },
+    prove: { holds: {}, soap: {} },
+    handover: { driver: '', contact: '', nextCheck: '', remarks: '' },
+  }
+}

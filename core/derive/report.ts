@@ -1,0 +1,101 @@
+import { METRIC_UNITS, showText, type Quantity, type UnitChoice } from '../quantity/units'
+import { STAGES, type Figure, type Note } from '../quantity/figure'
+import type { Derived } from './types'
+import type { Sampled } from './derive'
+
+/** A note's text with its own figures filled in, in a shop's units. */
+export function noteText(
+  note: Pick<Note, 'text' | 'value' | 'limit' | 'quantity'>,
+  units: UnitChoice,
+): string {
+  return note.text
+    .replace('{value}', showText(note.value, note.quantity, units))
+    .replace('{limit}', showText(note.limit, note.quantity, units))
+}
+
+/**
+ * Everything derived as one plain object: figures by stage in SI, and notes in words. What `bin/np check` prints.
+ * @param sampled ranges of the hauls that had to be sampled, by haul.
+ */
+export function report(
+  derived: Derived,
+  sampled: Record<string, Pick<Sampled, 'left' | 'right'>> = {},
+): {
+  figures: Record<
+    string,
+    Record<
+      string,
+      { value: number | null; quantity: Quantity; label: string; unit: string; low?: number; high?: number }
+    >
+  >
+  notes: Record<string, unknown>[]
+} {
+  const rangeOf = (stage: string, id: string, f: Figure) => {
+    const [haul, side] = id.split('.') as [string, string]
+    const own = stage === 'load' && (side === 'left' || side === 'right') ? sampled[haul]?.[side] : undefined
+    return own ?? f.range
+  }
+  return {
+    figures: Object.fromEntries(
+      STAGES.map((stage) => [
+        stage,
+        Object.fromEntries(
+          Object.entries(derived.stages[stage].figures).map(([id, f]) => [
+            id,
+            {
+              label: f.label,
+              value: f.value,
+              quantity: f.quantity,
+              unit: SI_UNIT[f.quantity],
+              ...rangeOf(stage, id, f),
+            },
+          ]),
+        ),
+      ]),
+    ),
+    notes: derived.notes.map((note) => ({
+      rank: note.rank,
+      rule: note.rule,
+      stage: note.stage,
+      subject: note.subject,
+      title: note.title,
+      text: noteText(note, METRIC_UNITS),
+      value: note.value,
+      limit: note.limit,
+      unit: SI_UNIT[note.quantity],
+      source: note.source,
+    })),
+  }
+}
+
+const SI_UNIT: Record<Quantity, string> = {
+  pressure: 'Pa gauge',
+  length: 'm',
+  run: 'm',
+  mass: 'kg',
+  force: 'N',
+  springRate: 'N/m',
+  torque: 'N·m',
+  wireArea: 'm²',
+  volume: 'm³',
+  flow: 'm³/s',
+  temperature: 'K',
+  area: 'm²',
+  current: 'A',
+  voltage: 'V',
+  resistance: 'Ω',
+  charge: 'A·s',
+  power: 'W',
+  angle: 'rad',
+  ratio: '1',
+  rollStiffness: 'N·m/rad',
+  frequency: 'Hz',
+  conductance: 'm³/(s·Pa)',
+  bore: 'm',
+  massFlow: 'kg/s',
+  plain: '1',
+  count: '1',
+  time: 's',
+  leak: 'Pa·m³/s',
+  pressureLoss: 'Pa/s',
+}

@@ -1,0 +1,129 @@
+import { answeredScenarios, answersFromRuns, type Answers } from '../air/run/answers'
+import { StuckError } from '../air/dynamics/rosenbrock'
+import { airSet, springOf } from '../air/parts/parts'
+import type { RunFacts, RunResult } from '../air/run/types'
+import { runScenario } from '../air/run/run'
+import { plannedScenarios, type NamedScenario } from '../air/run/scenarios'
+import { volumeOfSet, withSet, type SetChoice, type SetTried } from '../air/run/whichSet'
+import { springVolume } from '../catalog/springVolume'
+import { bodyLoad, balanceBody } from '../load/body'
+import { ordered, type Plan, type Scenario } from '../document/types'
+import type { Derived } from './types'
+import { createDeriver } from './derive'
+
+/** What the truck and the places of the parts give a run. */
+export function runFacts(plan: Plan, { stages }: Derived): RunFacts {
+  const { truck } = stages.truck.result
+  const { spring, hauls } = stages.load.result
+  const fitted = springOf(plan.air)
+  if (!spring || !fitted)
+    throw new Error('Choose a spring class first: without one there is nothing to fill.')
+  const { motionRatio } = truck.suspension
+  const volumeAt = { height: fitted.designHeight, volume: fitted.volume }
+  const volume = (height: number) => springVolume(spring.areaByHeight, volumeAt, height)
+  return {
+    lengths: Object.fromEntries(stages.lay.result.routes.map((r) => [r.id, r.cut])),
+    springs: (haul) => {
+      const load = haul === null ? bodyLoad(0, 0, 0) : (hauls[haul]?.body ?? bodyLoad(0, 0, 0))
+      return (left, right) => {
+        const at = balanceBody(truck, load, spring, { left: Math.max(left, 0), right: Math.max(right, 0) })
+        const [hl, hr] = [
+          spring.designHeight - at.rearLeft * motionRatio,
+          spring.designHeight - at.rearRight * motionRatio,
+        ]
+        return [volume(hl), volume(hr), hl, hr, at.frontSquat]
+      }
+    },
+    levelAt: { left: spring.designHeight, right: spring.designHeight, perHeight: 1 / motionRatio },
+  }
+}
+
+/** What each haul is brought to, left and right: one pressure where the springs are teed. */
+export function haulSets(
+  plan: Plan,
+  { stages }: Derived,
+): { id: string; label: string; left: number; right: number }[] {
+  const { hauls } = stages.load.result
+  return ordered(plan.hauls).flatMap(([id, h]) => {
+    const solved = hauls[id]
+    if (!solved) return []
+    const {
+      left: { pressure: left },
+      right: { pressure: right },
+    } = solved
+    const most = Math.max(left, right)
+    return [
+      { id, label: h.label, ...(stages.air.result.teed ? { left: most, right: most } : { left, right }) },
+    ]
+  })
+}
+
+/** What may be run on a plan's circuit: what follows from the plan, then what was written for it. */
+export function scenariosOf(plan: Plan, derived: Derived): NamedScenario[] {
+  const { spring } = derived.stages.load.result
+  if (!spring) return []
+  // One written under the name of a planned one stands in its place.
+  return [
+    ...plannedScenarios(plan.air, haulSets(plan, derived), spring.minPressure).filter(
+      (s) => !plan.air.scenarios[s.id],
+    ),
+    ...ordered(plan.air.scenarios).map(([id, s]) => ({ ...s, id })),
+  ]
+}
+
+/** Runs a scenario on a plan: its own circuit, line lengths, springs, truck and haul. Some tenths of a second: in a worker. */
+export function runPlan(plan: Plan, derived: Derived, scenario: Scenario): RunResult {
+  return runScenario(plan.air, runFacts(plan, derived), scenario)
+}
+
+/** What runs of the plan's circuit say: figures and notes of Air beyond what is derived at every key. In a worker on the page. */
+export function answerPlan(plan: Plan, derived: Derived): Answers {
+  const { spring } = airSet(plan.air)
+  if (!spring || !derived.stages.load.result.spring) return { figures: {}, notes: [] }
+  const wanted = answeredScenarios(plan.air, scenariosOf(plan, derived))
+  const facts = runFacts(plan, derived)
+  const runs: Record<string, RunResult> = {}
+  for (const s of wanted) {
+    try {
+      runs[s.id] = runScenario(plan.air, facts, s)
+    } catch (error) {
+      if (!(error instanceof StuckError)) throw error
+    }
+  }
+  return answersFromRuns(
+    plan.air,
+    spring,
+    haulSets(plan, derived),
+    wanted,
+    runs,
+    derived.stages.air.result.springVolume,
+    derived.stages.air.result.current,
+  )
+}
+
+/** One set tried on a plan: its circuit with the set put in, loaded at the minimum and brought up, haul by haul. */
+export function trySet(plan: Plan, choice: SetChoice): SetTried {
+  const next: Plan = { ...plan, air: withSet(plan.air, choice) }
+  const derived = createDeriver()(next)
+  const minimum = derived.stages.load.result.spring?.minPressure ?? 0
+  const byHaul: Record<string, number | null> = {}
+  let overshoot = 0
+  // A full tank may see a fill through alone; its compressor starts all the same, sooner or later.
+  let current = choice.tank === null ? 0 : derived.stages.air.result.current
+  for (const set of haulSets(next, derived)) {
+    const [up] = plannedScenarios(next.air, [set], minimum).filter((s) => s.id === `up-${set.id}`)
+    const result = runPlan(next, derived, { ...up!, steps: up!.steps.slice(0, 1) })
+    byHaul[set.id] = result.brought[0] ?? null
+    overshoot = Math.max(overshoot, result.results[0]?.overshoot ?? 0)
+    current = Math.max(current, result.highestCurrent)
+  }
+  const times = Object.values(byHaul)
+  return {
+    ...choice,
+    seconds: times.some((t) => t === null) ? null : Math.max(0, ...times.map((t) => t ?? 0)),
+    byHaul,
+    overshoot,
+    current,
+    volume: volumeOfSet(choice),
+  }
+}

@@ -1,0 +1,32 @@
+import { TRUCK_KINDS } from '../catalog/trucks'
+import { STAGES, type Rank, type StageName } from '../quantity/figure'
+import type { StageState } from '../quantity/stage'
+import { ARCHETYPES } from '../air/circuit/startingCircuits'
+import type { Derived } from './types'
+import type { Plan } from '../document/types'
+
+/** What the job list shows of a plan. */
+export interface JobSummary {
+  name: string
+  number: string
+  customer: string
+  vehicle: string
+  truck: string
+  archetype: string
+  states: Record<StageName, StageState>
+  notes: Record<Rank, number>
+}
+
+export function summarise(plan: Plan, derived: Derived): JobSummary {
+  const count = (rank: Rank) => derived.notes.filter((n) => n.rank === rank).length
+  return {
+    name: plan.job.name,
+    number: plan.job.number,
+    customer: plan.job.customer,
+    vehicle: plan.job.vehicle,
+    truck: TRUCK_KINDS.find((k) => k.id === plan.truck.kind)!.label,
+    archetype: ARCHETYPES.find((a) => a.id === plan.air.archetype)!.label,
+    states: Object.fromEntries(STAGES.map((s) => [s, derived.stages[s].state])) as JobSummary['states'],
+    notes: { stop: count('stop'), fix: count('fix'), know: count('know') },
+  }
+}

@@ -1,0 +1,438 @@
+/**
+ * The plan document: everything a person decided or measured about one job. SI throughout (m, kg, N/m, Pa gauge, K).
+ * Collections are records keyed by id, so that an edit names what it touches and two people's edits can merge.
+ * Axes: x ahead of the rear axle, y left of the centre line, z above the ground.
+ */
+import type { ComponentKind } from '../catalog/kinds'
+
+export const PLAN_FORMAT = 'nimble-piston-plan'
+export const PLAN_VERSION = 3
+
+export interface Point {
+  x: number
+  y: number
+  z: number
+}
+export interface Corners {
+  frontLeft: number
+  frontRight: number
+  rearLeft: number
+  rearRight: number
+}
+export type Side = 'left' | 'right'
+export type TruckKind =
+  | 'light-leaf-pickup'
+  | 'heavy-leaf-long-bed'
+  | 'dual-rear-wheels'
+  | 'leaf-flatbed'
+  | 'coil-wagon'
+  | 'coil-van'
+
+/** How a figure of the survey is known; each kind has a usual tolerance (core/truck/survey.ts). */
+export type WeightHow = 'scale' | 'wheel-scales' | 'unknown'
+export type GapHow = 'tape' | 'unknown'
+export type RateHow = 'two-heights' | 'sheet' | 'unknown'
+/** `tolerance` ± in SI of the figure (a share of it for a rate); null takes the usual one of its kind. */
+export interface Known<H extends string> {
+  how: H
+  tolerance: number | null
+}
+
+/** A scale ticket: axles, or wheels where the scale gives them. kg. `haul` is what was aboard, null for nothing. */
+export interface Ticket {
+  label: string
+  order: number
+  at: string
+  haul: string | null
+  front: number
+  rear: number
+  corners: Corners | null
+  step: number
+  simulated: boolean
+}
+
+/** Air parts, switches and other things found under the truck. */
+export interface ExistingPart {
+  label: string
+  kind: 'air' | 'switch' | 'other'
+  at: Point
+  order: number
+}
+
+export interface Truck {
+  kind: TruckKind
+  wheelbase: number
+  frontTrack: number
+  rearTrack: number
+  /** Front bumper ahead of the front axle. */
+  frontOverhang: number
+  /** Hitch ball behind the rear axle, and its height above the ground. */
+  axleToBall: number
+  ballHeight: number
+  /** Gooseneck ball or fifth wheel in the bed, ahead of the rear axle; null where there is none. */
+  bedHitch: number | null
+  /** Back of the cab, ahead of the rear axle. */
+  cabRear: number
+  bed: {
+    front: number
+    rear: number
+    floor: number
+    sides: number
+    width: number
+    material: 'steel' | 'aluminium' | 'wood'
+  }
+  /** `kickUp` is how far the rails rise over the rear axle. */
+  frame: {
+    spacing: number
+    railWidth: number
+    depth: number
+    top: number
+    front: number
+    rear: number
+    crossMembers: number[]
+    kickUp: number
+  }
+  tyre: { radius: number; width: number; dual: boolean }
+  /** Axle tube and differential, radii; the differential's middle left of centre. */
+  axle: { tube: number; differential: number; offset: number }
+  /** Radius of the drive shaft; 0 where there is none. */
+  driveShaft: number
+  spare: { centre: Point; radius: number; width: number } | null
+  /** Distance of the helper spring's middle from the centre line. */
+  seat: number
+  /** Wheel-house wall beside the spring: distance from the centre line, and its lower edge above the ground. */
+  innerFender: { y: number; bottom: number } | null
+  /** Where the brake or sensor line passes nearest the left spring; it moves with the axle. The right mirrors it. */
+  brakeLine: Point | null
+  /** Inside of the steel coil: diameter, free height between its seats, and the end whose seat has a hole for the stem. */
+  coil: { inner: number; gap: number; hole: 'upper' | 'lower' | 'none' }
+  existing: Record<string, ExistingPart>
+  /** Fender lip above ground at each corner, unladen. */
+  heights: Corners
+  /** Axle-to-frame gap at the spring seat. */
+  seatGap: { unladen: number; droop: number; bump: number }
+  /** Weight on each wheel (pair), unladen, kg. */
+  unladen: Corners
+  /** As plated, kg; `tyre` is what one tyre may carry. Null where it is not known. */
+  ratings: {
+    frontAxle: number
+    rearAxle: number
+    gross: number
+    combination: number | null
+    ball: number
+    bedHitch: number | null
+    tyre: number | null
+  }
+  suspension: {
+    kind: 'leaf' | 'coil'
+    /** Rate at the wheel, one side, N/m. */
+    frontRate: number
+    rearRate: number
+    /** Second stage of the leaf pack: wheel travel from unladen to its contact, and what it adds, N/m; null when single-rate. */
+    overload: { contact: number; rate: number } | null
+    /** Rate of a bump stop once touched, N/m, and the front's gap at the wheel. The rear's gap is in `seatGap`. */
+    stopRate: number
+    frontStopGap: number
+    /** Lateral distance between left and right springs. */
+    frontSpringBase: number
+    rearSpringBase: number
+    /** Anti-roll bars, N·m/rad. */
+    frontAntiRoll: number
+    rearAntiRoll: number
+    /** Helper-spring travel per wheel travel. */
+    motionRatio: number
+    /** Lift (drop negative) at the rear and at the front; `liftMeasured` says whether the heights and gaps were taken with it fitted. */
+    lift: number
+    frontLift: number
+    liftMeasured: boolean
+    /** Axle wedge, rad: tilts the lower seat. */
+    wedge: number
+  }
+  /** How the figures were come by. `squat` is the two-heights test: a known load on the rear axle, lips before and after. */
+  survey: {
+    frontAxle: Known<WeightHow>
+    rearAxle: Known<WeightHow>
+    gap: Known<GapHow>
+    rearRate: Known<RateHow>
+    squat: { load: number; beforeLeft: number; beforeRight: number; afterLeft: number; afterRight: number }
+  }
+  tickets: Record<string, Ticket>
+  exhaust: { radius: number; points: Point[] }
+  battery: Point
+  secondBattery: Point | null
+  fuelTank: { centre: Point; length: number; width: number; height: number }
+}
+
+/** Liquid in an item: its size is the tank's inside, `fill` the level, 0–1. */
+export interface Liquid {
+  density: number
+  fill: number
+  baffled: boolean
+}
+export interface LoadItem {
+  label: string
+  /** Of the item itself, kg; a liquid's own weight comes on top. */
+  mass: number
+  x: number
+  y: number
+  length: number
+  width: number
+  height: number
+  order: number
+  on: 'bed' | 'seat' | 'rack'
+  how: 'weighed' | 'marked' | 'guessed'
+  liquid: Liquid | null
+}
+export type School = 'level' | 'share' | 'rake'
+export interface Target {
+  school: School
+  share: number
+}
+export interface TrailerItem {
+  label: string
+  mass: number
+  behind: number
+  order: number
+}
+export interface Haul {
+  label: string
+  order: number
+  items: Record<string, LoadItem>
+  coupling: 'ball' | 'bed'
+  /** Load on the ball or bed hitch, kg, and whether it was typed from papers, weighed, or follows from `trailer`. */
+  ballLoad: number
+  ballFrom: 'typed' | 'weighed' | 'trailer'
+  /** Mass of the trailer towed, for the combination rating; with `ballFrom` trailer it follows from the plan. */
+  trailerMass: number
+  /** The trailer's own plan: axle behind the coupling, empty weight and where it acts, items. */
+  trailer: { axle: number; empty: number; emptyAt: number; items: Record<string, TrailerItem> }
+  /** Weight-distributing hitch: lift at the end of each of two spring bars, N, and the bars' length, m. */
+  bars: { force: number; length: number } | null
+  /** Where the rear is brought to, and for `share` how much of the sag is left in (0–1). */
+  target: Target
+}
+
+export type { ComponentKind } from '../catalog/kinds'
+/** What the shop types of a part for its own books; prices in the shop's own money. */
+export interface OwnPart {
+  number: string
+  make: string
+  price: number | null
+}
+export interface Component {
+  kind: ComponentKind
+  label: string
+  side: Side | null
+  /** Class of the part; null takes the usual one. Springs, compressors and the block follow the plan's own choice. */
+  class: string | null
+  /** Figures off the part's own sheet, which rule over the class, by id and in SI. */
+  sheet: Record<string, number>
+  own: OwnPart
+}
+export type AirPath = 'left' | 'right' | 'both' | 'supply'
+/** `tube` is a tube class, null for the plan's own; DIRECT where one part is screwed straight into the other. */
+export interface AirLine {
+  from: string
+  fromPort: string
+  to: string
+  toPort: string
+  path: AirPath
+  tube: string | null
+}
+export const DIRECT = 'direct'
+export const ARCHETYPE_IDS = [
+  'hand-teed',
+  'hand-two',
+  'wireless-single',
+  'wireless-dual',
+  'cab-gauge',
+  'tank-wireless',
+  'tank-paddles',
+  'high-flow',
+  'onboard-wireless',
+  'app-block',
+  'height-valve',
+  'electronic',
+  'engine-driven',
+] as const
+export type Archetype = (typeof ARCHETYPE_IDS)[number]
+
+/** A class of the shop's own: a generic one with the figures of a real part's sheet. */
+export interface OwnClass extends OwnPart {
+  kind: ComponentKind
+  label: string
+  /** id of the generic class it begins from */ like: string
+  figures: Record<string, number>
+}
+
+/** One thing that happens in a run. */
+export type ScenarioStep =
+  | { do: 'bring'; /** Pa gauge */ left: number; right: number }
+  | { do: 'wait'; seconds: number }
+  /** Load put on or taken off; null is the empty truck. */
+  | { do: 'load'; haul: string | null }
+  /** Held for so long: a paddle up or down, a valve open, a horn sounded, a switch off. */
+  | { do: 'press'; part: string; way: 'up' | 'down'; seconds: number }
+  | { do: 'tyre'; /** m³ */ volume: number; from: number; to: number; count: number }
+  | { do: 'tool'; /** free air, m³/s */ demand: number; /** Pa gauge */ needed: number; seconds: number }
+  | { do: 'fault'; what: FaultKind; part: string }
+export const FAULT_KINDS = [
+  'compressor-on',
+  'compressor-off',
+  'valve-open',
+  'valve-shut',
+  'line-off',
+  'leak',
+  'check-missing',
+  'check-reversed',
+  'relief-shut',
+  'relief-open',
+  'switch-welded',
+  'teed',
+] as const
+export type FaultKind = (typeof FAULT_KINDS)[number]
+
+/** What is run: how it begins, what is around it, and what happens in order. */
+export interface Scenario {
+  label: string
+  order: number
+  /** Haul aboard at the start; null for the empty truck. */
+  haul: string | null
+  /** Pressures at the start, Pa gauge; the tank's null is full. */
+  start: { left: number; right: number; tank: number | null }
+  /** Ambient at the start and at its coldest half-way through, K. */
+  ambient: { start: number; coldest: number }
+  /** Conductance of a leak at each spring's port, m³/(s·Pa); 0 for none. */
+  leak: number
+  steps: ScenarioStep[]
+}
+
+export interface AirPlan {
+  /** What the circuit was started from; edits leave it. */
+  archetype: Archetype
+  springClass: string
+  compressorClass: string
+  blockClass: string
+  tubeClass: string
+  /** Figures off the spring's own sheet, which rule over the class: area at its design height, m²; Pa gauge; kg of one spring. */
+  sheet: { area: number; minPressure: number; maxPressure: number; maxLoad: number } | null
+  /** Spacer between spring and bracket, m. */
+  spacer: number
+  /** What keeps the spring from holding the axle up at full droop. */
+  droop: 'none' | 'strap' | 'lift-off'
+  components: Record<string, Component>
+  lines: Record<string, AirLine>
+  /** Classes of the shop's own that this job uses, as they were when chosen. */
+  classes: Record<string, OwnClass>
+  /** Scenarios written for this job, beside those that follow from the plan. */
+  scenarios: Record<string, Scenario>
+}
+/** What the circuit alone is made of. */
+export type Circuit = Pick<AirPlan, 'components' | 'lines'>
+
+export interface LayPlan {
+  /** Where a part was put by hand; a part without an entry stands at its proposed place. */
+  places: Record<string, Point>
+  /** Parts and lines with a heat shield between them and the exhaust. */
+  shields: Record<string, boolean>
+  /** Length of the kit's power harness, as bought; null takes the class's own. */
+  harnessLength: number | null
+  /** Extension spliced into the harness. */
+  harnessExtension: number
+  slackAtSpring: number
+}
+
+export interface PowerPlan {
+  systemVoltage: number
+  batteryCapacity: number
+  /** Supply wire: cross-section in m², or null to follow the proposal. */
+  wireArea: number | null
+  /** Blade fuse in A, or null to follow the proposal. */
+  fuse: number | null
+  maxDrop: number
+  conductorTemperature: number
+  engineSpace: boolean
+  bundle: number
+  earth: 'battery' | 'frame' | 'body'
+}
+
+export interface Preset {
+  left: number
+  right: number
+}
+export interface TunePlan {
+  /** Stored pressures per haul, Pa gauge; a haul without an entry follows Load. */
+  presets: Record<string, Preset>
+  /** Keep-up pressure, Pa gauge; null takes the spring's own minimum. */
+  minimum: number | null
+}
+
+export interface Tick {
+  who: string
+  at: string
+}
+export interface BuildPlan {
+  ticks: Record<string, Tick>
+}
+
+export interface Reading {
+  /** s from the first reading */ t: number
+  /** Pa gauge */ pressure: number
+  /** K */ temperature: number
+  /** Pa, or null for the standard atmosphere */ barometer: number | null
+}
+export interface HoldTest {
+  label: string
+  order: number
+  side: AirPath
+  /** m³ under test; null takes the springs' and lines' computed volume. */
+  volume: number | null
+  /** Smallest step the gauge shows, Pa. */
+  resolution: number
+  /** Loss that still counts as tight, Pa per day. */
+  allowed: number
+  heightHeld: boolean
+  startedAt: string
+  readings: Reading[]
+}
+export type Soap = 'dry' | 'foam' | 'bubble'
+export interface ProvePlan {
+  holds: Record<string, HoldTest>
+  /** Keyed by `line:end`, e.g. `line-left:from`. */
+  soap: Record<string, { finding: Soap; who: string; at: string }>
+}
+
+export interface HandoverPlan {
+  driver: string
+  contact: string
+  nextCheck: string
+  remarks: string
+}
+
+export interface JobCard {
+  name: string
+  number: string
+  customer: string
+  vehicle: string
+  drivingSide: Side
+}
+
+export interface Plan {
+  format: typeof PLAN_FORMAT
+  version: typeof PLAN_VERSION
+  job: JobCard
+  truck: Truck
+  hauls: Record<string, Haul>
+  air: AirPlan
+  lay: LayPlan
+  power: PowerPlan
+  tune: TunePlan
+  build: BuildPlan
+  prove: ProvePlan
+  handover: HandoverPlan
+}
+
+/** Entries of a record in the order a person put them in. */
+export function ordered<T extends { order: number }>(record: Record<string, T>): [string, T][] {
+  return Object.entries(record).sort((a, b) => a[1].order - b[1].order || (a[0] < b[0] ? -1 : 1))
+}

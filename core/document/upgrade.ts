@@ -1,0 +1,128 @@
+import { TRUCK_KINDS } from '../catalog/trucks'
+import { newHaul, newItem } from './newHaul'
+import { sameJson } from '../quantity/patch'
+import { PLAN_VERSION, type Known, type Truck } from './types'
+
+type Json = Record<string, unknown>
+const isRecord = (value: unknown): value is Json =>
+  value !== null && typeof value === 'object' && !Array.isArray(value)
+
+/** Fields of `from` that `value` lacks, level by level; the very same object when it lacks none. */
+function fill(value: unknown, from: Json, keep: readonly string[] = []): unknown {
+  if (!isRecord(value)) return value
+  let out = value
+  for (const [key, standard] of Object.entries(from)) {
+    const inner = value[key]
+    const next =
+      inner === undefined
+        ? structuredClone(standard)
+        : isRecord(standard) && isRecord(inner) && !keep.includes(key)
+          ? fill(inner, standard)
+          : inner
+    if (next !== inner) out = { ...out, [key]: next }
+  }
+  return out
+}
+
+/** Every entry of a record through `change`; the very same object when none changed. */
+function each(value: unknown, change: (entry: unknown) => unknown): unknown {
+  if (!isRecord(value)) return value
+  let out = value
+  for (const [id, entry] of Object.entries(value)) {
+    const next = change(entry)
+    if (next !== entry) out = { ...out, [id]: next }
+  }
+  return out
+}
+
+const ITEM = newItem('', 1, 0, 0, 0, [0, 0, 0]) as unknown as Json
+/** `bars`, `overload` and the like may be null; what a record holds by id is a person's own and never filled. */
+const { items: _items, ...HAUL } = newHaul('', 1) as unknown as Json
+const AIR = { sheet: null, spacer: 0, droop: 'none', classes: {}, scenarios: {} }
+const COMPONENT = { class: null, sheet: {}, own: { number: '', make: '', price: null } }
+const LINE = { tube: null }
+
+function upgradeHaul(haul: unknown): unknown {
+  const filled = fill(haul, HAUL)
+  if (!isRecord(filled)) return filled
+  const items = each(filled.items, (item) => fill(item, ITEM))
+  return items === filled.items ? filled : { ...filled, items }
+}
+
+function upgradeAir(air: unknown): unknown {
+  const filled = fill(air, AIR, ['classes', 'scenarios'])
+  if (!isRecord(filled)) return filled
+  const components = each(filled.components, (c) => fill(c, COMPONENT, ['sheet']))
+  const lines = each(filled.lines, (l) => fill(l, LINE))
+  return components === filled.components && lines === filled.lines
+    ? filled
+    : { ...filled, components, lines }
+}
+
+/** What a truck of version 1 says of the fields version 2 added: nothing it was never asked may change its figures. */
+function beforeVersion2(truck: Truck, example: Truck): Truck {
+  const typed = (of: (t: Truck) => unknown) => !sameJson(of(truck), of(example))
+  const how = <H extends string>(changed: boolean, known: H): Known<H | 'unknown'> => ({
+    how: changed ? known : 'unknown',
+    tolerance: null,
+  })
+  return {
+    ...example,
+    bedHitch: null,
+    ratings: { ...example.ratings, bedHitch: null, tyre: null },
+    suspension: { ...example.suspension, overload: null },
+    survey: {
+      ...example.survey,
+      frontAxle: how(
+        typed((t) => [t.unladen?.frontLeft, t.unladen?.frontRight]),
+        'scale',
+      ),
+      rearAxle: how(
+        typed((t) => [t.unladen?.rearLeft, t.unladen?.rearRight]),
+        'scale',
+      ),
+      gap: how(
+        typed((t) => t.seatGap),
+        'tape',
+      ),
+      rearRate: how(
+        typed((t) => t.suspension?.rearRate),
+        'sheet',
+      ),
+    },
+  }
+}
+
+/**
+ * A plan of any version so far, or one with an older edit put back into it, with what the newest version added filled in
+ * from the truck kind's example and from nothing-changed values. What does not look like a plan comes back as it is: the
+ * schema says what is wrong with it.
+ *
+ * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
+ * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
+ * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
+ * Version 3 added, of air: class, sheet and own figures of every part, the tube of every line, own classes, scenarios.
+ */
+export function upgradePlan(value: unknown): unknown {
+  if (
+    !isRecord(value) ||
+    typeof value.version !== 'number' ||
+    value.version > PLAN_VERSION ||
+    !isRecord(value.truck)
+  )
+    return value
+  const { kind } = value.truck
+  const example = TRUCK_KINDS.find((k) => k.id === kind)?.truck
+  if (!example) return value
+  const old = value.version < PLAN_VERSION
+  const truck = fill(
+    value.truck,
+    beforeVersion2(value.truck as unknown as Truck, example) as unknown as Json,
+    ['existing', 'tickets'],
+  )
+  const hauls = each(value.hauls, upgradeHaul)
+  const air = upgradeAir(value.air)
+  return truck === value.truck && hauls === value.hauls && air === value.air && !old
+    ? value
+    : { ...value, version: PLAN_VERSION, truck, hauls, air }
+}

@@ -1,0 +1,33 @@
+import type { AirPlan, Point } from '../document/types'
+
+export interface Route {
+  id: string
+  kind: 'air' | 'feed'
+  from: string
+  to: string
+  fromLabel: string
+  toLabel: string
+  path: AirPlan['lines'][string]['path'] | 'feed'
+  points: Point[]
+  /** Along the run, m. */
+  run: number
+  slack: number
+  /** To cut, m: run and slack, up to the next 10 mm. */
+  cut: number
+  ties: number
+  grommets: number
+  heat: number
+  /** Whether rails and cross-members offer no way between its ends, so that it is drawn straight. */
+  wayless: boolean
+}
+
+export interface LayResult {
+  places: Record<string, Point>
+  routes: Route[]
+  /** Cut list, longest first. */
+  cuts: Route[]
+  /** Battery to compressor, along the frame, m; null with nothing to feed. */
+  feed: number | null
+  harness: number
+  heat: Record<string, number>
+}

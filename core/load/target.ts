@@ -1,0 +1,99 @@
+import type { Corners, Haul, Truck } from '../document/types'
+import { bodyLoad, balanceBody } from './body'
+import { rearSteel, steelForce } from './steel'
+import type { Attitude, BodyLoad, LevelSpring, HaulLoads, TargetPressures } from './types'
+import { levelPressure } from './level'
+import { barShift, massesOf, towedLoad } from './masses'
+import { axleLoads } from './statics'
+
+/** Axle and wheel loads of a haul: statics, with what spring bars of a weight-distributing hitch move. */
+export function haulLoads(haul: Haul, truck: Truck): HaulLoads {
+  const masses = massesOf(haul, truck)
+  const still = axleLoads(truck.wheelbase, truck.frontTrack, truck.rearTrack, truck.unladen, masses)
+  const bars = barShift(haul, truck)
+  const { laden } = still
+  const half = (change: number, ...wheels: (keyof Corners)[]) =>
+    wheels.forEach((w) => {
+      laden[w] += change / 2
+    })
+  half(bars.front, 'frontLeft', 'frontRight')
+  half(bars.rear, 'rearLeft', 'rearRight')
+  const frontChange = still.frontChange + bars.front
+  const rearChange = still.rearChange + bars.rear
+  const frontAxle = laden.frontLeft + laden.frontRight
+  const rearAxle = laden.rearLeft + laden.rearRight
+  const gross = frontAxle + rearAxle
+  const pulled = towedLoad(haul)
+  return {
+    laden,
+    frontAxle,
+    rearAxle,
+    gross,
+    frontChange,
+    rearChange,
+    towed: pulled,
+    bars,
+    // The ball's part of the trailer is counted with the truck already; what the bars send back to the trailer is not.
+    combination: gross + Math.max(pulled.whole - pulled.ball, 0) + bars.trailer,
+    body: bodyLoad(
+      frontChange,
+      rearChange,
+      masses.reduce((sum, m) => sum + m.mass * m.y, 0),
+    ),
+  }
+}
+
+/** Stands in where no spring is chosen, so that the target and the loads are still found. */
+export const NO_SPRING: LevelSpring = {
+  areaByHeight: [
+    [0.1, 0.01],
+    [0.2, 0.01],
+  ],
+  designHeight: 0.15,
+  minPressure: 0,
+  maxPressure: 0,
+  maxLoad: 1e-9,
+}
+
+/**
+ * At a common target for both sides the body stands without roll, so the front axle resists none of the side moment and
+ * the rear springs carry all of it over their spring base. Teed springs share one pressure.
+ * @param bare the truck on steel alone, asked for only where the target follows from its sag.
+ */
+export function pressuresForTarget(
+  haul: Haul,
+  truck: Truck,
+  load: BodyLoad,
+  spring: LevelSpring,
+  teed: boolean,
+  bare: () => Attitude,
+): TargetPressures {
+  const { school, share } = haul.target
+  const target =
+    school === 'level'
+      ? 0
+      : school === 'share'
+        ? share * Math.max((bare().rearLeft + bare().rearRight) / 2, 0)
+        : bare().frontSquat
+  const { rearSpringBase, motionRatio } = truck.suspension
+  const [steel] = steelForce(rearSteel(truck), target)
+  const rollForce = teed ? 0 : load.roll / rearSpringBase
+  const side = (increase: number) => levelPressure(increase, steel, motionRatio, target, spring)
+  return { target, left: side(load.rear / 2 + rollForce), right: side(load.rear / 2 - rollForce) }
+}
+
+/** A haul's axle load and pressures without the attitude they give: what a table of many hauls or springs needs. */
+export function haulPressures(
+  haul: Haul,
+  truck: Truck,
+  spring: LevelSpring,
+  teed: boolean,
+): TargetPressures & { rearAxle: number } {
+  const loads = haulLoads(haul, truck)
+  return {
+    rearAxle: loads.rearAxle,
+    ...pressuresForTarget(haul, truck, loads.body, spring, teed, () =>
+      balanceBody(truck, loads.body, null, null),
+    ),
+  }
+}

@@ -1,0 +1,199 @@
+import type { Corners, Truck } from '../document/types'
+import type { SpringClass } from '../catalog/springs'
+import type { Quantity } from '../quantity/units'
+
+/** What a haul puts on axles and wheels, kg, whatever the air pressure; `body` is what that adds on the suspension. */
+export interface HaulLoads {
+  laden: Corners
+  frontAxle: number
+  rearAxle: number
+  gross: number
+  combination: number
+  frontChange: number
+  rearChange: number
+  towed: TowedLoad
+  bars: BarShift
+  body: BodyLoad
+}
+
+/** The squat aimed for and the pressure each side wants for it. */
+export interface TargetPressures {
+  target: number
+  left: LevelResult
+  right: LevelResult
+}
+
+/** Vertical and roll load added on the suspension, N and N·m (roll positive when the left goes down). */
+export interface BodyLoad {
+  front: number
+  rear: number
+  roll: number
+}
+
+/** Squats at the wheel, m down positive; `roll` rad, left down positive. */
+export interface Attitude {
+  frontSquat: number
+  rearLeft: number
+  rearRight: number
+  roll: number
+}
+
+/** Steel of one corner: the pack's rate, its second stage, the bump stop and the damper's end. Travel at the wheel from unladen, m. */
+export interface Steel {
+  rate: number
+  overload: { contact: number; rate: number } | null
+  stop: { gap: number; rate: number }
+  droop: number
+}
+
+/** One row of a pressure card: how much of the haul is aboard, and what it wants. kg, Pa gauge. */
+export interface CardRow {
+  share: number
+  added: number
+  rearAxle: number
+  left: number
+  right: number
+  limitedBy: LimitedBy
+  overRating: boolean
+}
+
+/**
+ * How sure a pressure is. Every figure of the survey and the haul carries ±a, taken as equally likely anywhere within it:
+ * standard deviation a/√3 (JCGM 100:2008, 4.3.7; memory). What is shown covers 19 cases in 20.
+ */
+
+/** ± of the survey's figures, SI; `rearRate` a share. */
+export interface SurveyTolerances {
+  frontAxle: number
+  rearAxle: number
+  gap: number
+  rearRate: number
+}
+
+export type UncertaintyId = 'ball' | 'places' | 'sides' | 'gap' | 'area' | 'rate' | `item:${string}`
+export interface Band {
+  low: number
+  high: number
+}
+
+export interface Uncertainty {
+  /** Pressure to set, Pa gauge; rear axle, kg. */
+  left: Band
+  right: Band
+  rearAxle: Band
+  frontAxle: Band
+  /** Part of the variance of the side that is less sure, by what causes it, largest first. */
+  shares: { id: UncertaintyId; label: string; share: number }[]
+  /** Whether straight lines describe it; otherwise it is sampled. */
+  linear: boolean
+}
+
+/** What levelling needs of a spring: effective area over height, and its limits. SI, pressures gauge. */
+export interface LevelSpring {
+  areaByHeight: readonly (readonly [number, number])[]
+  designHeight: number
+  minPressure: number
+  maxPressure: number
+  maxLoad: number
+}
+
+export type LimitedBy = 'minPressure' | 'maxPressure' | 'maxLoad' | 'height' | null
+
+export interface LevelResult {
+  /** Force the air spring needs at the target, N. */
+  springForce: number
+  /** Height of the air spring at the target, m. */
+  height: number
+  /** Pressure to set, Pa gauge, kept within the limits. */
+  pressure: number
+  /** What the target would need with no limit, Pa gauge. */
+  wanted: number
+  within: boolean
+  limitedBy: LimitedBy
+}
+
+/** One side; `steelShare` is the steel spring's part of what the corner carries, unsprung weight counted with it. */
+export interface SideResult extends LevelResult {
+  steelShare: number
+}
+
+export interface HaulResult extends HaulLoads {
+  id: string
+  label: string
+  /** Sag at the wheel with steel alone, m, down positive. */
+  sagNoAir: { front: number; rearLeft: number; rearRight: number }
+  /** The same with the pressures set, and the body's lean, rad, left down positive. */
+  sagWithAir: { front: number; rearLeft: number; rearRight: number; roll: number }
+  /** Rear squat aimed for, m. */
+  target: number
+  left: SideResult
+  right: SideResult
+  /** Pressure by which left and right would differ on separate lines, Pa, left positive. */
+  sideDifference: number
+  /** Each rating that applies: the figure it limits, and what is left, kg. */
+  ratings: { figure: string; value: number; limit: number; inHand: number }[]
+  headlamp: { before: { rise: number; pitch: number }; after: { rise: number; pitch: number } }
+}
+
+export interface LoadResult {
+  hauls: Record<string, HaulResult>
+  doubts: Record<string, Uncertainty>
+  spring: LevelSpring | null
+  /** Pressure card of each haul, worked out when it is first asked for. */ cards: Record<
+    string,
+    () => CardRow[]
+  >
+  trials: SpringTrial[]
+}
+
+/** What Load needs of the survey: the truck with its kit counted, the spring's height unladen, and ± of the figures. */
+export interface SurveyFacts {
+  truck: Truck
+  springHeight: number
+  doubt: SurveyTolerances
+  spacer: number
+  areaFrom: 'class' | 'sheet'
+}
+
+/** What a trailer puts where: on the coupling, on its own axle, and whole. kg. */
+export interface TowedLoad {
+  ball: number
+  whole: number
+}
+
+export interface BarShift {
+  /** N·m of both bars */ moment: number
+  /** kg */ front: number
+  rear: number
+  trailer: number
+}
+
+/** Least clearance of a class in this truck, to what, and whether that is less than wanted. */
+export type LeastClearance = (spring: SpringClass) => { value: number; on: string; near: boolean } | null
+
+/** How one class does on this truck with all its hauls. */
+export interface SpringTrial {
+  id: string
+  label: string
+  maxLoad: number
+  /** The one figure that rules it out, or null when it does everything. */
+  ruledOut: { why: string; value: number | null; limit: number | null; quantity: Quantity } | null
+  /** Highest pressure any haul needs, Pa gauge, and what part of the maximum is left. */
+  highest: number
+  inHand: number
+  /** Height unladen, and the range the class works in, m. */
+  height: number
+  range: { low: number; high: number }
+  /** Least clearance over the whole travel, m, and to what; null where it was ruled out before. */
+  rub: ReturnType<LeastClearance>
+  /** Each haul: pressures wanted, Pa gauge. */
+  hauls: { label: string; left: number; right: number }[]
+  /** At the heaviest haul: ride rate a side, N/m, frequency, Hz, and what part the steel still carries. */
+  ride: { rate: number; frequency: number; steelShare: number } | null
+  /** Wants a droop strap or a lift-off seat. */
+  strap: boolean
+  /** Does everything, but with less in hand than a gauge's own error. */
+  tight: boolean
+  /** The one to take: the smallest that does everything with a gauge's error in hand and room all round, or with less where none has. */
+  proposed: boolean
+}

@@ -1,0 +1,49 @@
+import type { AirPlan } from '../document/types'
+
+/** One reading of a hold test. t in s, gauge pressure and barometer in Pa, temperature in K. */
+export interface HoldReading {
+  t: number
+  pressure: number
+  temperature: number
+  barometer: number | null
+}
+
+export type Verdict = 'tight' | 'leaking' | 'cannot tell'
+
+export interface LeakResult {
+  /** Pa·m³/s at 293.15 K, positive is loss. */
+  leak: number
+  /** Standard cm³ a minute at 0 °C, 101 325 Pa. */
+  sccm: number
+  /** Gauge pressure lost per s at 293.15 K. */
+  lossRate: number
+  /** 95 % interval of `leak`. */
+  low: number
+  high: number
+  verdict: Verdict
+  /** Further time at the same rate of reading until the half-width equals the allowed loss, s; 0 when known or never useful. */
+  waitMore: number
+  /** Each reading's absolute pressure brought to 293.15 K, Pa. */
+  corrected: number[]
+}
+
+export interface HoldResult {
+  id: string
+  volume: number
+  leak: LeakResult | null
+  verdict: Verdict | null
+  problem: string | null
+  duration: number
+}
+export interface Joint {
+  id: string
+  line: string
+  end: 'from' | 'to'
+  label: string
+  side: AirPlan['lines'][string]['path']
+}
+export interface ProveResult {
+  holds: Record<string, HoldResult>
+  joints: Joint[]
+  volumes: { left: number; right: number }
+}

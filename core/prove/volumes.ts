@@ -1,0 +1,23 @@
+import type { TubeClass } from '../catalog/tubes'
+import type { HoldTest } from '../document/types'
+
+/** m³ under test on each side: spring and the lines of that side. */
+export function testVolumes(
+  spring: { left: number; right: number },
+  routes: readonly { path: string; cut: number }[],
+  tube: TubeClass | null,
+): { left: number; right: number } {
+  const bore = tube ? (Math.PI / 4) * tube.bore ** 2 : 0
+  const of = (path: string) => routes.filter((r) => r.path === path).reduce((s, r) => s + r.cut * bore, 0)
+  const shared = of('both') / 2
+  return { left: spring.left + of('left') + shared, right: spring.right + of('right') + shared }
+}
+
+export function testVolume(test: HoldTest, volumes: { left: number; right: number }): number {
+  if (test.volume !== null) return test.volume
+  return test.side === 'left'
+    ? volumes.left
+    : test.side === 'right'
+      ? volumes.right
+      : volumes.left + volumes.right
+}

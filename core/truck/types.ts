@@ -1,0 +1,88 @@
+import type { Truck } from '../document/types'
+import type { SpringClass } from '../catalog/springs'
+
+export type Obstacle = 'frame' | 'inner fender' | 'tyre' | 'brake line' | 'exhaust' | 'coil'
+export interface Bag {
+  /** middle of the lower and upper end */ lower: { y: number; z: number }
+  upper: { y: number; z: number }
+  height: number
+  diameter: number
+}
+export interface Pose {
+  /** Wheel travel from unladen, m, up positive. */
+  left: number
+  right: number
+  /** Axle middle's rise from unladen, m, and its roll against the body, rad, left up positive. */
+  rise: number
+  roll: number
+  bags: { left: Bag; right: Bag }
+  /** What is nearest to either bag here. */
+  nearest: { on: Obstacle; side: 'left' | 'right'; value: number } | null
+}
+export interface Clearance {
+  on: Obstacle
+  value: number
+  side: 'left' | 'right'
+  left: number
+  right: number
+}
+export interface Fit {
+  together: Pose[]
+  crossed: Pose[]
+  clearances: Clearance[]
+  worst: Clearance | null
+  fullDiameter: number
+}
+
+export interface SurveyTolerances {
+  frontAxle: number
+  rearAxle: number
+  gap: number
+  /** share */ rearRate: number
+}
+
+/** Rate of one side from a known load on the rear axle and the lips before and after; null when it did not squat. */
+export interface TwoHeights {
+  rate: number
+  doubt: number
+  squat: number
+}
+
+/** What a kit and a two-heights test change of a truck, if anything, and ± of its figures. Asks only for what it uses. */
+export type SurveyedPart = Pick<Truck, 'suspension' | 'survey' | 'seatGap' | 'heights' | 'unladen'>
+export interface SurveyChanges {
+  changes: Pick<Truck, 'suspension' | 'seatGap' | 'heights'> | null
+  doubt: SurveyTolerances
+  rateFrom: 'two-heights' | 'sheet' | 'kind'
+}
+
+/** What later stages need of the survey; the very same object while nothing they use has changed. */
+export interface TruckFacts {
+  /** The truck with its kit and its two-heights rate counted. */
+  truck: Truck
+  doubt: SurveyTolerances
+  /** Height of the helper spring as installed, unladen, m. */
+  springHeight: number
+  spacer: number
+  /** Whether the spring's area is the class's or off its own sheet. */
+  areaFrom: 'class' | 'sheet'
+}
+
+export interface TruckResult {
+  kindLabel: string
+  facts: TruckFacts
+  /** The truck as drawn: all of it, with its kit counted. */
+  truck: Truck
+  frontAxle: number
+  rearAxle: number
+  gross: number
+  springHeight: number
+  /** Height of the spring at full droop if nothing else stops the axle, and on the bump stop, m. */
+  droopHeight: number
+  bumpHeight: number
+  /** Spacer that would bring the spring to its design height unladen, m; below nothing when there is too little room. */
+  spacerWanted: number
+  fit: Fit | null
+  /** Least clearance of a class in this truck at its quick look, to what, and whether that is less than wanted; null when it does not suit the suspension. */
+  rubOf(spring: SpringClass): { value: number; on: string; near: boolean } | null
+}

@@ -23,7 +23,7 @@ export function useSampled() {
       clearTimeout(timer)
       const number = ++asked
       sampled.value = null
-      if (!plan || job.derived?.stages.load.result.doubts[haulId]?.linear !== false) return
+      if (!plan || job.derived?.stages.load.result.uncertainties[haulId]?.linear !== false) return
       timer = setTimeout(async () => {
         worker ??= new Worker(new URL('../workers/doubt.ts', import.meta.url), { type: 'module' })
         remote ??= wrap<DoubtWorker>(worker)

@@ -1,11 +1,10 @@
+import { PRACTICE } from '../catalog/practice'
 import type { AirPlan, Truck } from '../document/types'
 import type { Figure } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { interpolate } from '../quantity/interpolate'
 import { firstOfKind, springsTeed } from './circuit/connections'
 import { airSet } from './parts/parts'
-import { BLOCK_REACTION } from './run/circuitRun'
-import { OVERSHOOT_LIMIT } from './rules/common'
 import { airRules } from './rules/index'
 import { supplyOf } from './circuit/supply'
 import { springVolume } from '../catalog/springVolume'
@@ -105,18 +104,18 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
       inputs: [
         { label: 'Tank, full', value: supply!.cutOut, quantity: 'pressure' },
         { label: 'Spring, air', value: Math.min(volume.left, volume.right), quantity: 'volume' },
-        { label: 'To read and shut, s', value: BLOCK_REACTION, quantity: 'plain' },
+        { label: 'To read and shut, s', value: PRACTICE.blockReaction.value, quantity: 'plain' },
         { label: 'Bore that keeps it under the limit', value: overshoot.bore, quantity: 'bore' },
       ],
       source: 'ISO 6358-1; reaction from memory',
-      max: OVERSHOOT_LIMIT,
+      max: PRACTICE.presetTolerance.value,
     }
     figures.bore = {
       label: 'Bore that keeps it under 2 psi',
       value: overshoot.bore,
       quantity: 'bore',
       formula: 'bore whose conductance in a row with the block’s lets the overshoot be the limit',
-      inputs: [{ label: 'Limit', value: OVERSHOOT_LIMIT, quantity: 'pressure' }],
+      inputs: [{ label: 'Limit', value: PRACTICE.presetTolerance.value, quantity: 'pressure' }],
       source: 'ISO 6358-1, conductances in a row: 1/C² = Σ 1/Cᵢ²',
     }
   }

@@ -86,6 +86,3 @@ export const partClass = (id: string): PartClass | null => byId.get(id) ?? null
 /** What a new part of a kind gets. */
 export const usualClass = (kind: ComponentKind): PartClass | null =>
   PARTS.find((p) => p.kind === kind) ?? null
-
-/** Flow of a belt-driven compressor falls by this share up to its rated pressure (common practice). */
-export const BELT_FALL = 0.35

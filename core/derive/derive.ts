@@ -1,140 +1,131 @@
 import { airStage } from '../air/air'
 import { springsTeed } from '../air/circuit/connections'
+import { airSet } from '../air/parts/parts'
+import { withAnswers, type Answers } from '../air/run/answers'
+import type { AirSet } from '../air/types'
 import { buildStage } from '../build/build'
+import { exhaustSide } from '../catalog/truckGeometry'
+import type { Plan } from '../document/types'
 import { handoverStage } from '../handover/handover'
 import { layStage } from '../lay/lay'
-import { type Answers, withAnswers } from '../air/run/answers'
-import { airSet } from '../air/parts/parts'
-import type { RunResult } from '../air/run/types'
-import type { NamedScenario } from '../air/run/scenarios'
-import type { Sampled } from '../load/uncertainty'
+import { airNeeds } from '../load/airNeeds'
 import { loadStage } from '../load/load'
 import { powerStage } from '../power/power'
 import { proveStage } from '../prove/prove'
 import { testVolumes } from '../prove/volumes'
-import { STAGES, type Rank, type StageName } from '../quantity/figure'
+import { STAGES, type Rank } from '../quantity/figure'
 import type { Memo } from '../quantity/stage'
 import { truckStage } from '../truck/truck'
 import { tuneStage } from '../tune/tune'
-import type { Plan, Scenario } from '../document/types'
-import type { Stages, Derived } from './types'
-import { exhaustSide } from '../truck/exhaust'
-import { airNeeds } from '../load/airNeeds'
+import { createMemo } from './memo'
+import type { Derived, Stages } from './types'
 
-export type { Answers, NamedScenario, RunResult, Sampled, Scenario }
+/**
+ * Derives everything from a plan, stage by stage in the order of work. The only room that knows that order.
+ * A stage whose inputs are the very same objects as last time is not computed again.
+ * @returns takes a plan and, once they are in, the answers of runs of its circuit (`answerPlan`): they join Air's own.
+ */
+export function createDeriver(): (plan: Plan, answers?: Answers | null) => Derived {
+  const memo = createMemo()
+  return (plan, answers = null) => {
+    const stages = deriveStages(plan, answers, memo)
+    return { stages, notes: byRank(stages) }
+  }
+}
+
+function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
+  const set = airSet(plan.air)
+  const teed = springsTeed(plan.air)
+  const truck = memo('truck', [plan.truck, set.spring, plan.air.spacer, plan.air.droop, plan.air.sheet], () =>
+    truckStage(plan.truck, set.spring, plan.air, memo),
+  )
+  const { facts, leastClearance } = truck.result
+  const load = memo('load', [facts, leastClearance, plan.hauls, set.spring, teed], () =>
+    loadStage(facts, leastClearance, plan.hauls, set.spring, teed, memo),
+  )
+  const air = memo('air', [load, plan.air], () =>
+    airStage(plan.air, plan.truck, airNeeds(truck.result.truck, load.result)),
+  )
+  const lay = memo('lay', [plan.lay, plan.truck, plan.air], () =>
+    layStage(plan.lay, plan.truck, plan.air, set),
+  )
+  const power = memo('power', [plan.power, air, lay], () => powerOf(plan, set, { air, lay }))
+  const tune = memo('tune', [plan.tune, load, air], () => tuneOf(plan, set, teed, load))
+  const build = memo('build', [plan.build, lay, power, tune], () => buildOf(plan, set, { lay, power }))
+  const prove = memo('prove', [plan.prove, air, lay], () => proveOf(plan, set, { air, lay }))
+  const ran = answers ? memo('ran', [air, answers], () => withAnswers(air, answers)) : air
+  const before = { truck, load, air: ran, lay, power, tune, build, prove }
+  const stops = Object.values(before)
+    .flatMap((s) => s.notes)
+    .filter((n) => n.rank === 'stop').length
+  const handover = memo('handover', [plan.handover, plan.job, tune, build, prove, stops], () =>
+    handoverOf(plan, set, teed, stops, before),
+  )
+  return { ...before, handover }
+}
+
+type Before<K extends keyof Stages> = Pick<Stages, K>
+
+const powerOf = (plan: Plan, set: AirSet, { air, lay }: Before<'air' | 'lay'>): Stages['power'] =>
+  powerStage(
+    plan.power,
+    plan.truck,
+    { compressor: set.compressor, block: set.block, current: air.result.current },
+    lay.result.feed,
+    lay.result.harness,
+  )
+
+function tuneOf(plan: Plan, set: AirSet, teed: boolean, load: Stages['load']): Stages['tune'] {
+  const needs = Object.entries(load.result.hauls).map(([id, h]) => [
+    id,
+    { left: h.left.pressure, right: h.right.pressure },
+  ])
+  return tuneStage(plan.tune, plan.hauls, Object.fromEntries(needs), set.spring, teed)
+}
+
+const buildOf = (plan: Plan, set: AirSet, { lay, power }: Before<'lay' | 'power'>): Stages['build'] =>
+  buildStage(plan.build, plan.truck, plan.air, plan.lay, plan.power, {
+    spring: set.spring,
+    cuts: lay.result.cuts,
+    exhaustSide: exhaustSide(plan.truck),
+    presetLabels: Object.values(plan.hauls).map((h) => h.label),
+    feed: power.result.powered
+      ? { length: power.result.oneWay, area: power.result.area, fuse: power.result.fuse }
+      : null,
+  })
+
+const proveOf = (plan: Plan, set: AirSet, { air, lay }: Before<'air' | 'lay'>): Stages['prove'] =>
+  proveStage(
+    plan.prove,
+    plan.air,
+    set.spring,
+    testVolumes(air.result.springVolume, lay.result.routes, set.tube),
+  )
+
+function handoverOf(
+  plan: Plan,
+  set: AirSet,
+  teed: boolean,
+  stops: number,
+  { load, air, tune, prove }: Before<'load' | 'air' | 'tune' | 'prove'>,
+): Stages['handover'] {
+  const rearAxles = Object.entries(load.result.hauls).map(([id, h]) => [id, h.rearAxle])
+  return handoverStage(plan.handover, plan.job, plan.hauls, {
+    presets: tune.result.presets,
+    minimum: tune.result.minimum,
+    spring: set.spring,
+    teed,
+    powered: air.result.powered,
+    stops,
+    rearAxle: Object.fromEntries(rearAxles),
+    rearRating: plan.truck.ratings.rearAxle,
+    held: Object.values(prove.result.holds).some((h) => h.verdict === 'tight'),
+    soaped: prove.result.joints.every((j) => plan.prove.soap[j.id]),
+  })
+}
 
 const RANKS: readonly Rank[] = ['stop', 'fix', 'know']
 
-/**
- * Derives everything from a plan, stage by stage in the order of work. The only file that knows that order.
- * A stage whose inputs are the very same objects as last time is not computed again.
- * @returns takes a plan and, once they are in, the answers of runs of its circuit ({@link answerPlan}): they join Air's own.
- */
-export function createDeriver(): (plan: Plan, answers?: Answers | null) => Derived {
-  const kept = new Map<string, { inputs: unknown[]; output: unknown }>()
-  const keep: Memo = <T>(name: string, inputs: unknown[], compute: () => T): T => {
-    const last = kept.get(name)
-    if (last && last.inputs.length === inputs.length && last.inputs.every((v, i) => v === inputs[i]))
-      return last.output as T
-    const output = compute()
-    kept.set(name, { inputs, output })
-    return output
-  }
-  const stage = <T>(name: StageName | 'ran', inputs: unknown[], compute: () => T) =>
-    keep(name, inputs, compute)
-
-  return (plan, answers = null) => {
-    const set = airSet(plan.air)
-    const teed = springsTeed(plan.air)
-    const truck = stage(
-      'truck',
-      [plan.truck, set.spring, plan.air.spacer, plan.air.droop, plan.air.sheet],
-      () => truckStage(plan.truck, set.spring, plan.air, keep),
-    )
-    const load = stage('load', [truck.result.facts, truck.result.rubOf, plan.hauls, set.spring, teed], () =>
-      loadStage(truck.result.facts, truck.result.rubOf, plan.hauls, set.spring, teed, keep),
-    )
-    const air = stage('air', [load, plan.air], () =>
-      airStage(plan.air, plan.truck, airNeeds(truck.result.truck, load.result)),
-    )
-    const lay = stage('lay', [plan.lay, plan.truck, plan.air], () =>
-      layStage(plan.lay, plan.truck, plan.air, set),
-    )
-    const power = stage('power', [plan.power, air, lay], () =>
-      powerStage(
-        plan.power,
-        plan.truck,
-        { compressor: set.compressor, block: set.block, current: air.result.current },
-        lay.result.feed,
-        lay.result.harness,
-      ),
-    )
-    const tune = stage('tune', [plan.tune, load, air], () =>
-      tuneStage(
-        plan.tune,
-        plan.hauls,
-        Object.fromEntries(
-          Object.entries(load.result.hauls).map(([id, h]) => [
-            id,
-            { left: h.left.pressure, right: h.right.pressure },
-          ]),
-        ),
-        set.spring,
-        teed,
-      ),
-    )
-    const build = stage('build', [plan.build, lay, power, tune], () =>
-      buildStage(plan.build, plan.truck, plan.air, plan.lay, plan.power, {
-        spring: set.spring,
-        cuts: lay.result.cuts,
-        exhaustSide: exhaustSide(plan.truck),
-        presetLabels: Object.values(plan.hauls).map((h) => h.label),
-        feed: power.result.powered
-          ? { length: power.result.oneWay, area: power.result.area, fuse: power.result.fuse }
-          : null,
-      }),
-    )
-    const prove = stage('prove', [plan.prove, air, lay], () =>
-      proveStage(
-        plan.prove,
-        plan.air,
-        set.spring,
-        testVolumes(air.result.springVolume, lay.result.routes, set.tube),
-      ),
-    )
-    const before = {
-      truck,
-      load,
-      air: answers ? stage('ran', [air, answers], () => withAnswers(air, answers)) : air,
-      lay,
-      power,
-      tune,
-      build,
-      prove,
-    }
-    const stops = Object.values(before)
-      .flatMap((s) => s.notes)
-      .filter((n) => n.rank === 'stop').length
-    const handover = stage('handover', [plan.handover, plan.job, tune, build, prove, stops], () =>
-      handoverStage(plan.handover, plan.job, plan.hauls, {
-        presets: tune.result.presets,
-        minimum: tune.result.minimum,
-        spring: set.spring,
-        teed,
-        powered: air.result.powered,
-        stops,
-        rearAxle: Object.fromEntries(Object.entries(load.result.hauls).map(([id, h]) => [id, h.rearAxle])),
-        rearRating: plan.truck.ratings.rearAxle,
-        held: Object.values(prove.result.holds).some((h) => h.verdict === 'tight'),
-        soaped: prove.result.joints.every((j) => plan.prove.soap[j.id]),
-      }),
-    )
-    const stages: Stages = { ...before, handover }
-    return {
-      stages,
-      notes: RANKS.flatMap((rank) =>
-        STAGES.flatMap((name) => stages[name].notes.filter((n) => n.rank === rank)),
-      ),
-    }
-  }
-}
+/** All notes: Stops first, and within a rank in the order of work. */
+const byRank = (stages: Stages): Derived['notes'] =>
+  RANKS.flatMap((rank) => STAGES.flatMap((name) => stages[name].notes.filter((n) => n.rank === rank)))

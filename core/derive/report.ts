@@ -1,7 +1,7 @@
 import { METRIC_UNITS, showText, type Quantity, type UnitChoice } from '../quantity/units'
 import { STAGES, type Figure, type Note } from '../quantity/figure'
 import type { Derived } from './types'
-import type { Sampled } from './derive'
+import type { Sampled } from '../load/uncertainty'
 
 /** A note's text with its own figures filled in, in a shop's units. */
 export function noteText(

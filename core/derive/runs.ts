@@ -1,60 +1,49 @@
-import { answeredScenarios, answersFromRuns, type Answers } from '../air/run/answers'
 import { StuckError } from '../air/dynamics/rosenbrock'
 import { airSet, springOf } from '../air/parts/parts'
-import type { RunFacts, RunResult } from '../air/run/types'
+import { answeredScenarios, answersFromRuns, type Answers } from '../air/run/answers'
 import { runScenario } from '../air/run/run'
-import { plannedScenarios, type NamedScenario } from '../air/run/scenarios'
+import { plannedScenarios } from '../air/run/scenarios'
+import type { HaulSet, NamedScenario } from '../air/run/types'
+import type { RunFacts, RunResult } from '../air/run/types'
 import { volumeOfSet, withSet, type SetChoice, type SetTried } from '../air/run/whichSet'
-import { springVolume } from '../catalog/springVolume'
-import { bodyLoad, balanceBody } from '../load/body'
 import { ordered, type Plan, type Scenario } from '../document/types'
-import type { Derived } from './types'
+import { springsUnder } from '../load/airNeeds'
 import { createDeriver } from './derive'
+import type { Derived } from './types'
 
-/** What the truck and the places of the parts give a run. */
+/**
+ * What the truck and the places of the parts give a run.
+ * @throws without a spring class, since there is nothing to fill.
+ */
 export function runFacts(plan: Plan, { stages }: Derived): RunFacts {
   const { truck } = stages.truck.result
   const { spring, hauls } = stages.load.result
   const fitted = springOf(plan.air)
   if (!spring || !fitted)
     throw new Error('Choose a spring class first: without one there is nothing to fill.')
-  const { motionRatio } = truck.suspension
-  const volumeAt = { height: fitted.designHeight, volume: fitted.volume }
-  const volume = (height: number) => springVolume(spring.areaByHeight, volumeAt, height)
   return {
     lengths: Object.fromEntries(stages.lay.result.routes.map((r) => [r.id, r.cut])),
-    springs: (haul) => {
-      const load = haul === null ? bodyLoad(0, 0, 0) : (hauls[haul]?.body ?? bodyLoad(0, 0, 0))
-      return (left, right) => {
-        const at = balanceBody(truck, load, spring, { left: Math.max(left, 0), right: Math.max(right, 0) })
-        const [hl, hr] = [
-          spring.designHeight - at.rearLeft * motionRatio,
-          spring.designHeight - at.rearRight * motionRatio,
-        ]
-        return [volume(hl), volume(hr), hl, hr, at.frontSquat]
-      }
+    springs: (haul) =>
+      springsUnder(truck, spring, fitted, haul === null ? null : (hauls[haul]?.body ?? null)),
+    levelAt: {
+      left: spring.designHeight,
+      right: spring.designHeight,
+      perHeight: 1 / truck.suspension.motionRatio,
     },
-    levelAt: { left: spring.designHeight, right: spring.designHeight, perHeight: 1 / motionRatio },
   }
 }
 
-/** What each haul is brought to, left and right: one pressure where the springs are teed. */
-export function haulSets(
-  plan: Plan,
-  { stages }: Derived,
-): { id: string; label: string; left: number; right: number }[] {
+/** What each haul is brought to, left and right, Pa gauge: one pressure where the springs are teed. */
+export function haulSets(plan: Plan, { stages }: Derived): HaulSet[] {
   const { hauls } = stages.load.result
-  return ordered(plan.hauls).flatMap(([id, h]) => {
+  return ordered(plan.hauls).flatMap(([id, { label }]) => {
     const solved = hauls[id]
     if (!solved) return []
-    const {
-      left: { pressure: left },
-      right: { pressure: right },
-    } = solved
+    const left = solved.left.pressure
+    const right = solved.right.pressure
+    if (!stages.air.result.teed) return [{ id, label, left, right }]
     const most = Math.max(left, right)
-    return [
-      { id, label: h.label, ...(stages.air.result.teed ? { left: most, right: most } : { left, right }) },
-    ]
+    return [{ id, label, left: most, right: most }]
   })
 }
 
@@ -90,15 +79,16 @@ export function answerPlan(plan: Plan, derived: Derived): Answers {
       if (!(error instanceof StuckError)) throw error
     }
   }
-  return answersFromRuns(
-    plan.air,
+  const { springVolume, current } = derived.stages.air.result
+  return answersFromRuns({
+    air: plan.air,
     spring,
-    haulSets(plan, derived),
-    wanted,
+    sets: haulSets(plan, derived),
+    scenarios: wanted,
     runs,
-    derived.stages.air.result.springVolume,
-    derived.stages.air.result.current,
-  )
+    springVolume,
+    plannedCurrent: current,
+  })
 }
 
 /** One set tried on a plan: its circuit with the set put in, loaded at the minimum and brought up, haul by haul. */

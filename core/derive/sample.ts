@@ -7,11 +7,11 @@ import type { Derived } from './types'
  * the page, as it is in `bin/np`. The same seed, so both say the same.
  */
 export function sampleHauls(plan: Plan, { stages }: Derived, only?: string): Record<string, Sampled> {
-  const { hauls, doubts, spring } = stages.load.result
-  const { truck, doubt, areaFrom } = stages.truck.result.facts
+  const { hauls, uncertainties, spring } = stages.load.result
+  const { truck, tolerances, areaFrom } = stages.truck.result.facts
   if (!spring) return {}
   const wanted = Object.keys(hauls).filter(
-    (id) => (only === undefined || id === only) && doubts[id] && !doubts[id].linear,
+    (id) => (only === undefined || id === only) && uncertainties[id] && !uncertainties[id].linear,
   )
   return Object.fromEntries(
     wanted.map((id) => [
@@ -22,7 +22,7 @@ export function sampleHauls(plan: Plan, { stages }: Derived, only?: string): Rec
         spring,
         teed: stages.air.result.teed,
         areaFrom,
-        tolerances: doubt,
+        tolerances,
       }),
     ]),
   )

@@ -1,8 +1,5 @@
 import type { Point, Truck } from '../document/types'
 
-/** Keep-off from exhaust or any heat, m (common practice). */
-export const HEAT_CLEARANCE = 0.15
-
 /** A weighted graph of places on the frame where lines and wires may run. */
 export interface ChassisGraph {
   nodes: Point[]

@@ -1,16 +1,15 @@
+import { PRACTICE } from '../catalog/practice'
 import type { CompressorClass } from '../catalog/compressors'
 import type { SpringClass } from '../catalog/springs'
 import type { TubeClass } from '../catalog/tubes'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
-import { HEAT_CLEARANCE, chassisGraph, heatDistance, lengthOf, shortestPath } from './chassis'
+import { chassisGraph, heatDistance, lengthOf, shortestPath } from './chassis'
 import { layRules } from './rules'
 import type { Route, LayResult } from './types'
 import { proposedPlaces, BATTERY } from './places'
 
-/** Spacing of ties along a run, m (150 to 200 mm, common practice). */
-export const TIE_SPACING = 0.175
 /** How much dearer a metre inside the keep-off counts when a route is sought. */
 const HEAT_COST = 12
 
@@ -26,7 +25,9 @@ export function layStage(
     if (places[id] && air.components[id]?.kind !== 'spring') places[id] = place
   const { graph, at } = chassisGraph(truck, places)
   const warm = graph.edges.map(
-    (edge) => heatDistance([graph.nodes[edge.a]!, graph.nodes[edge.b]!], truck.exhaust) < HEAT_CLEARANCE,
+    (edge) =>
+      heatDistance([graph.nodes[edge.a]!, graph.nodes[edge.b]!], truck.exhaust) <
+      PRACTICE.heatClearance.value,
   )
   const costs = new Map(graph.edges.map((edge, i) => [edge, edge.length * (warm[i] ? HEAT_COST : 1)]))
 
@@ -62,7 +63,7 @@ export function layStage(
       run,
       slack,
       cut,
-      ties: Math.ceil(run / TIE_SPACING),
+      ties: Math.ceil(run / PRACTICE.tieSpacing.value),
       grommets: crossings * 2,
       heat: heatDistance(points, truck.exhaust),
       wayless: !near && nodes === null,
@@ -114,7 +115,7 @@ export function layStage(
         formula: 'least distance of the run from the pipe’s outside',
         inputs: [{ label: 'Pipe radius', value: truck.exhaust.radius, quantity: 'length' }],
         source: 'Geometry; 150 mm (common practice)',
-        min: HEAT_CLEARANCE,
+        min: PRACTICE.heatClearance.value,
       }
   }
   const longest = cuts[0]

@@ -1,14 +1,13 @@
+import { PRACTICE } from '../catalog/practice'
 import { KINDS } from '../catalog/kinds'
+import { exhaustSide } from '../catalog/truckGeometry'
 import { DIRECT, type AirPlan, type Point, type Truck } from '../document/types'
-import { HEAT_CLEARANCE, heatDistance } from './chassis'
+import { heatDistance } from './chassis'
 
 /** Where a part is proposed: on the rail away from the exhaust, ahead of the axle, springs at their seats, fill valves at the tail. */
 export function proposedPlaces(truck: Truck, air: AirPlan): Record<string, Point> {
   const { frame } = truck
-  const tail = truck.exhaust.points.find(
-    (p) => Math.abs(p.x) < truck.wheelbase / 2 && Math.abs(p.y) > frame.spacing / 4,
-  )
-  const clear = tail && tail.y > 0 ? -1 : 1
+  const clear = exhaustSide(truck) === 'left' ? -1 : 1
   const rail = frame.spacing / 2
   const ahead = truck.wheelbase * 0.42
   const spring = (side: number): Point => ({
@@ -108,7 +107,7 @@ export function clearPlace(from: Point, truck: Truck): Point | null {
         { ...place, x: place.x - 0.12 },
         { ...place, x: place.x + 0.12 },
       ]
-      if (heatDistance(ends, truck.exhaust) < HEAT_CLEARANCE) continue
+      if (heatDistance(ends, truck.exhaust) < PRACTICE.heatClearance.value) continue
       const away = Math.hypot(place.x - from.x, place.y - from.y)
       if (away < least) {
         least = away

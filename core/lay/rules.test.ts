@@ -1,3 +1,4 @@
+import { PRACTICE } from '../catalog/practice'
 import fc from 'fast-check'
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { compressorClass } from '../catalog/compressors'
@@ -6,7 +7,7 @@ import { tubeClass } from '../catalog/tubes'
 import { exampleTruck } from '../catalog/trucks'
 import { newPlan } from '../derive/newPlan'
 import type { LayPlan, Point, Truck } from '../document/types'
-import { HEAT_CLEARANCE, heatDistance } from './chassis'
+import { heatDistance } from './chassis'
 import { layStage } from './lay'
 import { proposedPlaces, clearPlace } from './places'
 
@@ -47,7 +48,7 @@ test('a place that is clear is clear, wherever one begins', () => {
       (from) => {
         const place = clearPlace(from, truck)
         expect(place).not.toBeNull()
-        expect(heatDistance([place!], truck.exhaust)).toBeGreaterThanOrEqual(HEAT_CLEARANCE)
+        expect(heatDistance([place!], truck.exhaust)).toBeGreaterThanOrEqual(PRACTICE.heatClearance.value)
       },
     ),
   )
@@ -61,7 +62,7 @@ test('no part nearer to the pipe than 150 mm ever passes without a Stop or a shi
       fc.double({ min: 0.3, max: 1, noNaN: true }),
       (x, y, z) => {
         const place: Point = { x, y, z }
-        const near = heatDistance([place], truck.exhaust) < HEAT_CLEARANCE
+        const near = heatDistance([place], truck.exhaust) < PRACTICE.heatClearance.value
         expect(rules({ places: { compressor: place } }).includes('part-near-heat compressor')).toBe(near)
       },
     ),

@@ -1,7 +1,7 @@
+import { PRACTICE } from '../catalog/practice'
 import type { CompressorClass } from '../catalog/compressors'
 import type { AirPlan, LayPlan, Truck } from '../document/types'
 import type { Note, Remedy } from '../quantity/figure'
-import { HEAT_CLEARANCE } from './chassis'
 import type { LayResult } from './types'
 import { clearPlace } from './places'
 
@@ -23,7 +23,7 @@ export function layRules(
   })
   for (const [id, component] of Object.entries(air.components)) {
     const heat = r.heat[id] ?? Infinity
-    if (heat >= HEAT_CLEARANCE || lay.shields[id]) continue
+    if (heat >= PRACTICE.heatClearance.value || lay.shields[id]) continue
     const movable = component.kind !== 'spring'
     const clear = movable ? clearPlace(r.places[id]!, truck) : null
     notes.push({
@@ -32,7 +32,7 @@ export function layRules(
       rank: 'stop',
       subject: id,
       value: heat,
-      limit: HEAT_CLEARANCE,
+      limit: PRACTICE.heatClearance.value,
       title: `${component.label} sits too near the exhaust`,
       text: `It is {value} from the pipe; {limit} is wanted.${movable ? '' : ' Fit the heat shield before the spring on this side.'}`,
       remedy: clear
@@ -58,16 +58,16 @@ export function layRules(
     })
   }
   for (const route of r.routes) {
-    if (route.heat >= HEAT_CLEARANCE || lay.shields[route.id]) continue
+    if (route.heat >= PRACTICE.heatClearance.value || lay.shields[route.id]) continue
     // A line that ends at a part already too near, or behind that part's shield, is that part's note.
-    if ([route.from, route.to].some((id) => (r.heat[id] ?? Infinity) < HEAT_CLEARANCE)) continue
+    if ([route.from, route.to].some((id) => (r.heat[id] ?? Infinity) < PRACTICE.heatClearance.value)) continue
     notes.push({
       ...base,
       rule: 'line-near-heat',
       rank: 'stop',
       subject: route.id,
       value: route.heat,
-      limit: HEAT_CLEARANCE,
+      limit: PRACTICE.heatClearance.value,
       title: `${route.fromLabel} to ${route.toLabel} runs too near the exhaust`,
       text: 'It comes within {value} of the pipe; {limit} is wanted. Move an end, or shield the pipe there.',
       remedy: shield(route.id),

@@ -1,23 +1,36 @@
-import type { AirNeed } from '../air/types'
-import { rearSteel, steelForce } from './steel'
-import { squatAt } from './body'
-import type { HaulResult, LoadResult, LevelSpring } from './types'
+import { springVolume } from '../catalog/springVolume'
+import type { SpringClass } from '../catalog/springs'
 import type { Truck } from '../document/types'
+import { balanceBody, bodyLoad, squatAt } from './body'
+import { rearSteel, steelForce } from './steel'
+import type { BodyLoad, HaulResult, LevelSpring, LoadResult } from './types'
 
-export function airNeeds(truck: Truck, load: LoadResult): Record<string, AirNeed> {
-  const spring = load.spring
+/** What Load tells of one haul to whoever fills the springs. SI, pressures gauge. */
+export interface HaulNeed {
+  label: string
+  left: HaulResult['left']
+  right: HaulResult['right']
+  /** Pressure by which left and right would differ on separate lines, left positive. */
+  sideDifference: number
+  /** Height of each spring at a pressure, on its own corner, m. */
+  heightAt: { left(pressure: number): number; right(pressure: number): number }
+}
+
+/** What each haul needs of the air, by haul id; nothing without a spring. */
+export function airNeeds(truck: Truck, load: LoadResult): Record<string, HaulNeed> {
+  const { spring, hauls } = load
   if (!spring) return {}
   return Object.fromEntries(
-    Object.entries(load.hauls).map(([id, h]) => [
+    Object.entries(hauls).map(([id, haul]) => [
       id,
       {
-        label: h.label,
-        left: h.left,
-        right: h.right,
-        sideDifference: h.sideDifference,
+        label: haul.label,
+        left: haul.left,
+        right: haul.right,
+        sideDifference: haul.sideDifference,
         heightAt: {
-          left: cornerHeight(truck, spring, h, 'left'),
-          right: cornerHeight(truck, spring, h, 'right'),
+          left: cornerHeight(truck, spring, haul, 'left'),
+          right: cornerHeight(truck, spring, haul, 'right'),
         },
       },
     ]),
@@ -31,4 +44,41 @@ function cornerHeight(truck: Truck, spring: LevelSpring, haul: HaulResult, side:
   const increase = haul[side].springForce * motionRatio + steelForce(steel, haul.target)[0]
   return (pressure: number) =>
     spring.designHeight - squatAt(pressure, increase, steel, motionRatio, spring) * motionRatio
+}
+
+/** Volumes of both springs, m³, their heights and how far the front stands under its empty height, m. */
+export type SpringPair = [
+  volumeLeft: number,
+  volumeRight: number,
+  heightLeft: number,
+  heightRight: number,
+  front: number,
+]
+
+/**
+ * Both springs under the truck at given gauge pressures, Pa; a pressure below the atmosphere's lifts nothing.
+ * @param spring at its height unladen in this truck; `fitted` gives the volume that belongs to its design height.
+ * @param load what stands on the suspension; null for the empty truck.
+ */
+export function springsUnder(
+  truck: Truck,
+  spring: LevelSpring,
+  fitted: Pick<SpringClass, 'designHeight' | 'volume'>,
+  load: BodyLoad | null,
+): (left: number, right: number) => SpringPair {
+  const { motionRatio } = truck.suspension
+  const volumeAt = { height: fitted.designHeight, volume: fitted.volume }
+  const body = load ?? bodyLoad(0, 0, 0)
+  return (left, right) => {
+    const at = balanceBody(truck, body, spring, { left: Math.max(left, 0), right: Math.max(right, 0) })
+    const heightLeft = spring.designHeight - at.rearLeft * motionRatio
+    const heightRight = spring.designHeight - at.rearRight * motionRatio
+    return [
+      springVolume(spring.areaByHeight, volumeAt, heightLeft),
+      springVolume(spring.areaByHeight, volumeAt, heightRight),
+      heightLeft,
+      heightRight,
+      at.frontSquat,
+    ]
+  }
 }

@@ -10,7 +10,7 @@ import { truckStage } from '../truck/truck'
 import { calculate } from '../calculators/index'
 import { airRate, rideFrequency, rollStiffness } from './airRate'
 import { pressureCard, scaledHaul } from './pressureCard'
-import { solveHaul } from './load'
+import { solveHaul } from './solveHaul'
 import { tongueLoad } from './trailer'
 import { trySprings } from './whichSpring'
 
@@ -154,10 +154,10 @@ describe('pressure card', () => {
 
 describe('which spring', () => {
   const trial = (h: Record<string, Haul>, t = truck) => {
-    const { facts, rubOf } = truckStage(t, null, { spacer: 0, droop: 'none', sheet: null }).result
+    const { facts, leastClearance } = truckStage(t, null, { spacer: 0, droop: 'none', sheet: null }).result
     return trySprings(
       facts,
-      rubOf,
+      leastClearance,
       Object.entries(h).map(([id, one]) => [one, solveHaul(id, one, facts.truck, null, false)]),
       false,
     )

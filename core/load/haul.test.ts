@@ -204,14 +204,14 @@ describe('how sure', () => {
   test('every demo haul has a range around its pressure; those that bend are sampled', () => {
     for (const { plan } of demoJobs()) {
       const derived = createDeriver()(plan)
-      const { hauls, doubts } = derived.stages.load.result
+      const { hauls, uncertainties } = derived.stages.load.result
       for (const [id, r] of Object.entries(hauls)) {
-        expect(doubts[id]!.left.low).toBeLessThanOrEqual(r.left.pressure + 1e-6)
-        expect(doubts[id]!.left.high).toBeGreaterThanOrEqual(r.left.pressure - 1e-6)
+        expect(uncertainties[id]!.left.low).toBeLessThanOrEqual(r.left.pressure + 1e-6)
+        expect(uncertainties[id]!.left.high).toBeGreaterThanOrEqual(r.left.pressure - 1e-6)
       }
       expect(Object.keys(sampleHauls(plan, derived)).sort()).toEqual(
-        Object.keys(doubts)
-          .filter((id) => !doubts[id]!.linear)
+        Object.keys(uncertainties)
+          .filter((id) => !uncertainties[id]!.linear)
           .sort(),
       )
     }
@@ -308,7 +308,7 @@ describe('rules', () => {
     sheet.air.sheet = { area: 0.02, minPressure: 50_000, maxPressure: 600_000, maxLoad: 1000 }
     const [a, b] = [createDeriver()(base), createDeriver()(sheet)].map((d) => d.stages.load.result)
     expect(b!.hauls.hives!.left.pressure).toBeLessThan(a!.hauls.hives!.left.pressure)
-    const areaShare = (r: typeof a) => r!.doubts.hives!.shares.find((s) => s.id === 'area')!.share
+    const areaShare = (r: typeof a) => r!.uncertainties.hives!.shares.find((s) => s.id === 'area')!.share
     expect(areaShare(b)).toBeLessThan(areaShare(a))
   })
   test('teed springs lean under a lopsided load, a line a side does not; the mirror leans the other way', () => {

@@ -37,9 +37,6 @@ export function levelPressure(
   return { springForce, height, pressure, wanted, within: limitedBy === null, limitedBy }
 }
 
-/** Distance at which headlamps are aimed, m (25 ft; common practice). */
-export const HEADLAMP_DISTANCE = 7.62
-
 /** How far the low beam's cut-off rises at a distance, m, and the nose-up pitch, rad. Sag positive down. */
 export function headlampRise(
   wheelbase: number,

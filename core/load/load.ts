@@ -2,216 +2,42 @@ import type { SpringClass } from '../catalog/springs'
 import type { Haul, Truck } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
-import { GRAVITY } from '../quantity/constants'
-import { interpolate } from '../quantity/interpolate'
-import { NO_SPRING, pressuresForTarget, haulLoads, haulPressures } from './target'
 import { NoBalanceError, balanceBody } from './body'
-import { rearSteel, steelForce } from './steel'
-import { HEADLAMP_DISTANCE, headlampRise } from './level'
+import { haulFigures } from './figures'
+import { isLoaded } from './masses'
+import { pressureCard } from './pressureCard'
+import { rideOf } from './ride'
+import { rideFigures } from './rideFigures'
+import { loadRules, noBalanceNote, uncertaintyNote } from './rules'
+import { solveHaul } from './solveHaul'
+import { haulPressures, pressuresForTarget } from './target'
 import type {
-  LevelSpring,
-  LevelResult,
-  Uncertainty,
   CardRow,
-  LeastClearance,
-  SideResult,
   HaulResult,
+  LeastClearance,
+  LevelSpring,
   LoadResult,
   SurveyFacts,
+  Uncertainty,
 } from './types'
-import { isLoaded } from './masses'
 import { uncertaintyOf } from './uncertainty'
-import { haulFigures, rateFigures } from './figures'
-import { pressureCard } from './pressureCard'
-import { uncertaintyNote, loadRules } from './rules'
 import { trySprings } from './whichSpring'
 
 /**
- * One haul: wheel loads, sag on steel alone, the pressure that reaches the target, and the attitude with it.
- * @throws {NoBalanceError} when no position balances the forces.
- */
-export function solveHaul(
-  id: string,
-  haul: Haul,
-  truck: Truck,
-  spring: LevelSpring | null,
-  teed: boolean,
-): HaulResult {
-  const loads = haulLoads(haul, truck)
-  const { body: load, laden } = loads
-  const bare = balanceBody(truck, load, null, null)
-  const { target, left, right } = pressuresForTarget(haul, truck, load, spring ?? NO_SPRING, teed, () => bare)
-  const attitude = spring
-    ? balanceBody(truck, load, spring, { left: left.pressure, right: right.pressure })
-    : bare
-  const { motionRatio, rearSpringBase } = truck.suspension
-  const steelOf = rearSteel(truck)
-  const withShare = (side: LevelResult, squat: number): SideResult => {
-    const air = spring
-      ? side.pressure *
-        interpolate(spring.areaByHeight, spring.designHeight - squat * motionRatio) *
-        motionRatio
-      : 0
-    const steel =
-      ((truck.unladen.rearLeft + truck.unladen.rearRight) / 2) * GRAVITY + steelForce(steelOf, squat)[0]
-    return { ...side, steelShare: air + steel > 0 ? Math.max(steel, 0) / (air + Math.max(steel, 0)) : 0 }
-  }
-  const aimed = spring ?? NO_SPRING
-  const area = interpolate(aimed.areaByHeight, aimed.designHeight - target * motionRatio)
-  const meanSag = (bare.rearLeft + bare.rearRight) / 2
-  const { ratings, tyre } = truck
-  const pulling = loads.towed.whole > 0
-  const rated: [string, number, number | null][] = [
-    ['frontAxle', loads.frontAxle, ratings.frontAxle],
-    ['rearAxle', loads.rearAxle, ratings.rearAxle],
-    ['gross', loads.gross, ratings.gross],
-    ['combination', loads.combination, pulling ? ratings.combination : null],
-    ['ballLoad', loads.towed.ball, haul.coupling === 'bed' ? ratings.bedHitch : ratings.ball],
-    ['tyreFront', Math.max(laden.frontLeft, laden.frontRight), ratings.tyre],
-    [
-      'tyreRear',
-      Math.max(laden.rearLeft, laden.rearRight),
-      ratings.tyre === null ? null : ratings.tyre * (tyre.dual ? 2 : 1),
-    ],
-  ]
-  return {
-    ...loads,
-    id,
-    label: haul.label,
-    target,
-    ratings: rated.flatMap(([figure, value, limit]) =>
-      limit === null ? [] : [{ figure, value, limit, inHand: limit - value }],
-    ),
-    sagNoAir: { front: bare.frontSquat, rearLeft: bare.rearLeft, rearRight: bare.rearRight },
-    sagWithAir: {
-      front: attitude.frontSquat,
-      rearLeft: attitude.rearLeft,
-      rearRight: attitude.rearRight,
-      roll: attitude.roll,
-    },
-    sideDifference: (2 * load.roll) / (rearSpringBase * motionRatio * area),
-    left: withShare(left, attitude.rearLeft),
-    right: withShare(right, attitude.rearRight),
-    headlamp: {
-      before: headlampRise(truck.wheelbase, meanSag, bare.frontSquat, HEADLAMP_DISTANCE),
-      after: headlampRise(
-        truck.wheelbase,
-        (attitude.rearLeft + attitude.rearRight) / 2,
-        attitude.frontSquat,
-        HEADLAMP_DISTANCE,
-      ),
-    },
-  }
-}
-
-/** The body's lean under a haul with one pressure in both springs, and with a line each, rad, left down positive. */
-function leans(
-  haul: Haul,
-  truck: Truck,
-  r: HaulResult,
-  spring: LevelSpring,
-): { teed: number; separate: number } {
-  const lean = (teed: boolean) => {
-    const { left, right } = pressuresForTarget(haul, truck, r.body, spring, teed, () =>
-      balanceBody(truck, r.body, null, null),
-    )
-    return balanceBody(truck, r.body, spring, { left: left.pressure, right: right.pressure }).roll
-  }
-  return { teed: lean(true), separate: lean(false) }
-}
-
-/** The same answer every time, worked out the first time it is asked for. */
-function once<T>(compute: () => T): () => T {
-  let kept: { value: T } | null = null
-  return () => (kept ??= { value: compute() }).value
-}
-
-/** The card of a haul; none where some part of it has no balance, since a card with a gap would be trusted across it. */
-function cardOf(haul: Haul, truck: Truck, spring: LevelSpring, teed: boolean): CardRow[] {
-  try {
-    return pressureCard(haul, truck.ratings.rearAxle, (part) => haulPressures(part, truck, spring, teed))
-  } catch (error) {
-    if (error instanceof NoBalanceError) return []
-    throw error
-  }
-}
-
-interface SolvedHaul {
-  result: HaulResult
-  doubt: Uncertainty | null
-  card: () => CardRow[]
-  figures: Record<string, Figure>
-  notes: Note[]
-}
-
-function solveWhole(
-  id: string,
-  haul: Haul,
-  surveyed: SurveyFacts,
-  spring: SpringClass | null,
-  teed: boolean,
-): SolvedHaul | Note {
-  const { truck } = surveyed
-  const level: LevelSpring | null = spring && { ...spring, designHeight: surveyed.springHeight }
-  try {
-    const result = solveHaul(id, haul, truck, level, teed)
-    const doubt =
-      level &&
-      uncertaintyOf({
-        haul,
-        truck,
-        spring: level,
-        teed,
-        areaFrom: surveyed.areaFrom,
-        tolerances: surveyed.doubt,
-      })
-    return {
-      result,
-      doubt,
-      card: once(() => (level ? cardOf(haul, truck, level, teed) : [])),
-      figures: {
-        ...haulFigures(id, haul, result, truck, level, doubt),
-        ...(spring && level
-          ? rateFigures(id, result, truck, spring, surveyed.springHeight, leans(haul, truck, result, level))
-          : {}),
-      },
-      notes: [
-        ...loadRules(result, haul, truck, spring, surveyed.spacer),
-        ...(doubt ? uncertaintyNote(result, haul, doubt) : []),
-      ],
-    }
-  } catch (error) {
-    if (!(error instanceof NoBalanceError)) throw error
-    return {
-      stage: 'load',
-      rule: 'no-balance',
-      rank: 'stop',
-      subject: `${id}:rearAxle`,
-      quantity: 'count',
-      value: null,
-      limit: null,
-      title: 'No height balances this haul',
-      text: `“${haul.label}” has no position in which the springs carry it, so its figures are left out. Look at the rates, gaps and weights typed.`,
-      source: 'Force and roll balance',
-    }
-  }
-}
-
-/**
  * All hauls, with figures by `haul.figure` id, and what the rules notice.
- * @param keep so that a haul nobody touched is not solved again.
+ * @param memo so that a haul nobody touched is not solved again.
  */
 export function loadStage(
   surveyed: SurveyFacts,
-  rubOf: LeastClearance,
+  leastClearance: LeastClearance,
   hauls: Record<string, Haul>,
   spring: SpringClass | null,
   teed: boolean,
-  keep: Memo = noMemo,
+  memo: Memo = noMemo,
 ): StageOutput<LoadResult> {
   const result: LoadResult = {
     hauls: {},
-    doubts: {},
+    uncertainties: {},
     spring: spring && { ...spring, designHeight: surveyed.springHeight },
     cards: {},
     trials: [],
@@ -219,7 +45,7 @@ export function loadStage(
   const figures: Record<string, Figure> = {}
   const notes: Note[] = []
   for (const [id, haul] of Object.entries(hauls)) {
-    const solved = keep(`haul:${id}`, [haul, surveyed, spring, teed], () =>
+    const solved = memo(`haul:${id}`, [haul, surveyed, spring, teed], () =>
       solveWhole(id, haul, surveyed, spring, teed),
     )
     if ('rule' in solved) {
@@ -228,13 +54,13 @@ export function loadStage(
     }
     result.hauls[id] = solved.result
     result.cards[id] = solved.card
-    if (solved.doubt) result.doubts[id] = solved.doubt
+    if (solved.uncertainty) result.uncertainties[id] = solved.uncertainty
     Object.assign(figures, solved.figures)
     notes.push(...solved.notes)
   }
   result.trials = trySprings(
     surveyed,
-    rubOf,
+    leastClearance,
     Object.entries(result.hauls).map(([id, r]) => [hauls[id]!, r]),
     teed,
   )
@@ -245,5 +71,87 @@ export function loadStage(
     state: stateOf(notes, loaded ? 'clear' : 'none'),
     headline: loaded ? { figures: ['left', 'right'] } : { text: 'nothing carried yet' },
     result,
+  }
+}
+
+interface SolvedHaul {
+  result: HaulResult
+  uncertainty: Uncertainty | null
+  card: () => CardRow[]
+  figures: Record<string, Figure>
+  notes: Note[]
+}
+
+/** One haul with everything Load says of it, or the note that nothing can be said. */
+function solveWhole(
+  id: string,
+  haul: Haul,
+  surveyed: SurveyFacts,
+  spring: SpringClass | null,
+  teed: boolean,
+): SolvedHaul | Note {
+  const { truck, tolerances, areaFrom, springHeight } = surveyed
+  const level: LevelSpring | null = spring && { ...spring, designHeight: springHeight }
+  try {
+    const result = solveHaul(id, haul, truck, level, teed)
+    const uncertainty = level && uncertaintyOf({ haul, truck, spring: level, teed, areaFrom, tolerances })
+    return {
+      result,
+      uncertainty,
+      card: once(() => (level ? cardOf(haul, truck, level, teed) : [])),
+      figures: {
+        ...haulFigures({ id, haul, r: result, truck, spring: level, uncertainty }),
+        ...(spring && level ? ridesOf(id, haul, result, surveyed, spring, level) : {}),
+      },
+      notes: [
+        ...loadRules({ r: result, haul, truck, spring, spacer: surveyed.spacer }),
+        ...(uncertainty ? uncertaintyNote(result, haul, uncertainty) : []),
+      ],
+    }
+  } catch (error) {
+    if (error instanceof NoBalanceError) return noBalanceNote(id, haul)
+    throw error
+  }
+}
+
+function ridesOf(
+  id: string,
+  haul: Haul,
+  r: HaulResult,
+  { truck, springHeight }: SurveyFacts,
+  spring: SpringClass,
+  level: LevelSpring,
+): Record<string, Figure> {
+  const air = { left: r.left.pressure, right: r.right.pressure }
+  const unladen = { rearLeft: 0, rearRight: 0 }
+  const least = { left: spring.minPressure, right: spring.minPressure }
+  const emptyAxle = truck.unladen.rearLeft + truck.unladen.rearRight
+  return rideFigures(id, truck, r.body.roll, {
+    loaded: rideOf(truck, spring, springHeight, r.sagWithAir, air, r.rearAxle),
+    empty: rideOf(truck, spring, springHeight, unladen, least, emptyAxle),
+    lean: { teed: lean(haul, truck, r, level, true), separate: lean(haul, truck, r, level, false) },
+  })
+}
+
+/** The body's lean under a haul, rad, left down positive: one pressure in both springs, or a line each. */
+function lean(haul: Haul, truck: Truck, r: HaulResult, spring: LevelSpring, teed: boolean): number {
+  const onSteel = () => balanceBody(truck, r.body, null, null)
+  const { left, right } = pressuresForTarget(haul, truck, r.body, spring, teed, onSteel)
+  return balanceBody(truck, r.body, spring, { left: left.pressure, right: right.pressure }).roll
+}
+
+/** The same answer every time, worked out the first time it is asked for. */
+function once<T>(compute: () => T): () => T {
+  let known: { value: T } | null = null
+  return () => (known ??= { value: compute() }).value
+}
+
+/** The card of a haul; none where some part of it has no balance, since a card with a gap would be trusted across it. */
+function cardOf(haul: Haul, truck: Truck, spring: LevelSpring, teed: boolean): CardRow[] {
+  try {
+    return pressureCard(haul, truck.ratings.rearAxle, (part) => haulPressures(part, truck, spring, teed))
+  } catch (error) {
+    if (error instanceof NoBalanceError) return []
+    throw error
   }
 }

@@ -1,3 +1,4 @@
+import { couplingPlace } from '../catalog/truckGeometry'
 import type { Haul, LoadItem, Truck } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import type { PlacedMass } from './statics'
@@ -32,15 +33,11 @@ export function towedLoad(haul: Haul): TowedLoad {
   return { ball: tongueLoad(trailer.axle, masses).ball, whole: masses.reduce((sum, m) => sum + m.mass, 0) }
 }
 
-/** Where the coupling stands, m ahead of the rear axle. */
-export const couplingAt = (haul: Haul, truck: Truck) =>
-  haul.coupling === 'bed' ? (truck.bedHitch ?? 0) : -truck.axleToBall
-
 /** Masses of a haul as points: its items and the load at the coupling. */
 export function massesOf(haul: Haul, truck: Truck): PlacedMass[] {
   const items = Object.values(haul.items).map((item) => ({ mass: itemMass(item), x: item.x, y: item.y }))
   const { ball } = towedLoad(haul)
-  return ball === 0 ? items : [...items, { mass: ball, x: couplingAt(haul, truck), y: 0 }]
+  return ball === 0 ? items : [...items, { mass: ball, x: couplingPlace(haul, truck).x, y: 0 }]
 }
 
 /**

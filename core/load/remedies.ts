@@ -1,13 +1,14 @@
 import type { SpringClass } from '../catalog/springs'
+import { couplingPlace, seatedHeight } from '../catalog/truckGeometry'
 import type { Haul, Truck } from '../document/types'
-import type { Patch } from '../quantity/patch'
-import type { Remedy } from '../quantity/figure'
 import { GRAVITY } from '../quantity/constants'
-import { interpolate } from '../quantity/interpolate'
+import type { Remedy } from '../quantity/figure'
+import { interpolate, tableRange } from '../quantity/interpolate'
+import type { Patch } from '../quantity/patch'
+import { itemMass } from './masses'
 import type { HaulResult } from './types'
-import { couplingAt, itemMass } from './masses'
 
-/** Moves every item of a haul forward together. */
+/** Moves every item of a haul forward together, `by` m. */
 export function moveItems(r: HaulResult, haul: Haul, by: number): Remedy {
   const patches: Patch[] = Object.entries(haul.items).map(([id, item]) => ({
     op: 'replace',
@@ -17,41 +18,47 @@ export function moveItems(r: HaulResult, haul: Haul, by: number): Remedy {
   return { label: `Move the load forward ${Math.round(by * 1000)} mm`, patches }
 }
 
-/** Forward move that takes `excess` kg off the rear axle, if the items have the room for it. */
-export function moveForward(r: HaulResult, haul: Haul, truck: Truck, excess: number): Remedy | undefined {
+/** Mass of all items, kg, and how far they can move forward on the bed together, m; no room where there are none. */
+export function roomForward(haul: Haul, truck: Truck): { mass: number; room: number } {
   const items = Object.values(haul.items)
-  const mass = items.reduce((sum, i) => sum + itemMass(i), 0)
+  return {
+    mass: items.reduce((sum, i) => sum + itemMass(i), 0),
+    room: items.length > 0 ? Math.min(...items.map((i) => truck.bed.front - (i.x + i.length / 2))) : 0,
+  }
+}
+
+/** Forward move, in steps of 50 mm, that takes `excess` kg off the rear axle, where the bed has the room and the front axle the rating. */
+export function moveForward(r: HaulResult, haul: Haul, truck: Truck, excess: number): Remedy | undefined {
+  const { mass, room } = roomForward(haul, truck)
   if (mass <= 0) return undefined
   const by = Math.ceil(((excess * truck.wheelbase) / mass) * 20) / 20
-  const room = Math.min(...items.map((i) => truck.bed.front - (i.x + i.length / 2)))
-  return by > 0 && by <= room && r.frontAxle + (by * mass) / truck.wheelbase <= truck.ratings.frontAxle
-    ? moveItems(r, haul, by)
-    : undefined
+  const front = r.frontAxle + (by * mass) / truck.wheelbase
+  return by > 0 && by <= room && front <= truck.ratings.frontAxle ? moveItems(r, haul, by) : undefined
 }
 
-/** Load off the ball that brings `excess` kg off the rear axle, or `light` kg back on the front one. */
-export function lessOnBall(
-  r: HaulResult,
-  haul: Haul,
-  truck: Truck,
-  off: { excess?: number; light?: number },
-): Remedy | undefined {
-  const behind = -couplingAt(haul, truck)
+/** Load off the ball that brings `excess` kg off the rear axle: m·(1 + b/L), b the ball behind it. */
+export function unloadRear(r: HaulResult, haul: Haul, truck: Truck, excess: number): Remedy | undefined {
+  const behind = -couplingPlace(haul, truck).x
+  return lessOnBall(r, haul, behind, excess / (1 + behind / truck.wheelbase))
+}
+
+/** Load off the ball that brings `missing` kg back on the front axle: m·b/L. */
+export function loadFront(r: HaulResult, haul: Haul, truck: Truck, missing: number): Remedy | undefined {
+  const behind = -couplingPlace(haul, truck).x
+  return lessOnBall(r, haul, behind, (missing * truck.wheelbase) / behind)
+}
+
+function lessOnBall(r: HaulResult, haul: Haul, behind: number, wanted: number): Remedy | undefined {
   if (haul.ballFrom === 'trailer' || behind <= 0) return undefined
-  const by = Math.ceil(
-    off.excess === undefined
-      ? (off.light! * truck.wheelbase) / behind
-      : off.excess / (1 + behind / truck.wheelbase),
-  )
-  return by > 0 && by <= haul.ballLoad
-    ? {
-        label: `Take ${by} kg off the ball`,
-        patches: [{ op: 'replace', path: ['hauls', r.id, 'ballLoad'], value: haul.ballLoad - by }],
-      }
-    : undefined
+  const by = Math.ceil(wanted)
+  if (by <= 0 || by > haul.ballLoad) return undefined
+  return {
+    label: `Take ${by} kg off the ball`,
+    patches: [{ op: 'replace', path: ['hauls', r.id, 'ballLoad'], value: haul.ballLoad - by }],
+  }
 }
 
-/** Whether a spring class, in this truck's gap and at the height aimed for, gives a force within its own limits. */
+/** Whether a spring class, in this truck's gap and at the squat aimed for, gives a force within its own limits. */
 export function springCarries(
   spring: SpringClass,
   truck: Truck,
@@ -59,11 +66,11 @@ export function springCarries(
   target: number,
   force: number,
 ): boolean {
-  const height = truck.seatGap.unladen - spring.bracketHeight - spacer - target * truck.suspension.motionRatio
-  const table = spring.areaByHeight
-  return (
-    height >= table[0]![0] &&
-    height <= table.at(-1)![0] &&
-    force <= Math.min(spring.maxPressure * interpolate(table, height), spring.maxLoad * GRAVITY)
+  const height = seatedHeight(truck.seatGap.unladen, spring, spacer) - target * truck.suspension.motionRatio
+  const { low, high } = tableRange(spring.areaByHeight)
+  const most = Math.min(
+    spring.maxPressure * interpolate(spring.areaByHeight, height),
+    spring.maxLoad * GRAVITY,
   )
+  return height >= low && height <= high && force <= most
 }

@@ -1,17 +1,23 @@
+import { PRACTICE } from '../catalog/practice'
+import { wheelTravel } from '../catalog/truckGeometry'
 import type { Truck } from '../document/types'
 import type { Steel } from './types'
 
-/** A damper at full length holds the axle, N/m (from memory: far stiffer than any spring here). */
-const DAMPER_END = 3e6
+const DAMPER_END = PRACTICE.damperEnd.value
 
-export function rearSteel({ suspension: s, seatGap }: Truck): Steel {
+/** Steel of one rear corner, counted from unladen. */
+export function rearSteel(truck: Truck): Steel {
+  const { suspension: s } = truck
+  const travel = wheelTravel(truck)
   return {
     rate: s.rearRate,
     overload: s.overload,
-    stop: { gap: Math.max(seatGap.unladen - seatGap.bump, 0) / s.motionRatio, rate: s.stopRate },
-    droop: Math.max(seatGap.droop - seatGap.unladen, 0) / s.motionRatio,
+    stop: { gap: travel.bump, rate: s.stopRate },
+    droop: -travel.droop,
   }
 }
+
+/** Steel of one front corner: no second stage, and no damper's end is measured there. */
 export function frontSteel({ suspension: s }: Truck): Steel {
   return {
     rate: s.frontRate,

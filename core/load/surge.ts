@@ -1,10 +1,8 @@
+import { PRACTICE } from '../catalog/practice'
 import type { Haul, LoadItem } from '../document/types'
 import { findRootOfRising } from '../quantity/root'
 import { itemMass } from './masses'
 
-/** Hard braking and a brisk bend, in g (common practice). */
-export const BRAKING = 0.5
-export const CORNERING = 0.3
 /** A baffled tank is taken as this many compartments along and across. */
 const COMPARTMENTS = 3
 
@@ -59,7 +57,7 @@ export function liquidSurge(haul: Haul, wheelbase: number, track: number): Surge
     }, 0)
   return {
     items: wet.map((i) => i.label),
-    axle: moved((i) => i.length, BRAKING) / wheelbase,
-    side: moved((i) => i.width, CORNERING) / track,
+    axle: moved((i) => i.length, PRACTICE.hardBraking.value) / wheelbase,
+    side: moved((i) => i.width, PRACTICE.briskBend.value) / track,
   }
 }

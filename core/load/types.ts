@@ -38,7 +38,7 @@ export interface Attitude {
   roll: number
 }
 
-/** Steel of one corner: the pack's rate, its second stage, the bump stop and the damper's end. Travel at the wheel from unladen, m. */
+/** Steel of one corner: the pack's rate, its second stage, the bump stop and the damper's end; wheel travel from unladen, m. */
 export interface Steel {
   rate: number
   overload: { contact: number; rate: number } | null
@@ -56,11 +56,6 @@ export interface CardRow {
   limitedBy: LimitedBy
   overRating: boolean
 }
-
-/**
- * How sure a pressure is. Every figure of the survey and the haul carries ±a, taken as equally likely anywhere within it:
- * standard deviation a/√3 (JCGM 100:2008, 4.3.7; memory). What is shown covers 19 cases in 20.
- */
 
 /** ± of the survey's figures, SI; `rearRate` a share. */
 export interface SurveyTolerances {
@@ -137,12 +132,10 @@ export interface HaulResult extends HaulLoads {
 
 export interface LoadResult {
   hauls: Record<string, HaulResult>
-  doubts: Record<string, Uncertainty>
+  uncertainties: Record<string, Uncertainty>
   spring: LevelSpring | null
-  /** Pressure card of each haul, worked out when it is first asked for. */ cards: Record<
-    string,
-    () => CardRow[]
-  >
+  /** Pressure card of each haul, worked out when it is first asked for. */
+  cards: Record<string, () => CardRow[]>
   trials: SpringTrial[]
 }
 
@@ -150,7 +143,7 @@ export interface LoadResult {
 export interface SurveyFacts {
   truck: Truck
   springHeight: number
-  doubt: SurveyTolerances
+  tolerances: SurveyTolerances
   spacer: number
   areaFrom: 'class' | 'sheet'
 }
@@ -162,8 +155,10 @@ export interface TowedLoad {
 }
 
 export interface BarShift {
-  /** N·m of both bars */ moment: number
-  /** kg */ front: number
+  /** N·m of both bars. */
+  moment: number
+  /** kg that come on (or go off) each axle. */
+  front: number
   rear: number
   trailer: number
 }
@@ -185,15 +180,28 @@ export interface SpringTrial {
   height: number
   range: { low: number; high: number }
   /** Least clearance over the whole travel, m, and to what; null where it was ruled out before. */
-  rub: ReturnType<LeastClearance>
+  clearance: ReturnType<LeastClearance>
   /** Each haul: pressures wanted, Pa gauge. */
   hauls: { label: string; left: number; right: number }[]
   /** At the heaviest haul: ride rate a side, N/m, frequency, Hz, and what part the steel still carries. */
-  ride: { rate: number; frequency: number; steelShare: number } | null
+  ride: { rate: number; frequency: number | null; steelShare: number } | null
   /** Wants a droop strap or a lift-off seat. */
   strap: boolean
   /** Does everything, but with less in hand than a gauge's own error. */
-  tight: boolean
-  /** The one to take: the smallest that does everything with a gauge's error in hand and room all round, or with less where none has. */
+  littleInHand: boolean
+  /** The one to take: the smallest that does everything with a gauge's error in hand and room all round, or the next best. */
   proposed: boolean
+}
+
+/** How the rear rides where it stands: rates a side, N/m, half the rear axle's mass, kg, and its frequency, Hz. */
+export interface Ride {
+  steel: number
+  /** Air spring of each side with the air shut in. */
+  left: number
+  right: number
+  /** Whole rate with the air shut in, and with the pressure held from outside as on teed lines in roll. */
+  shut: number
+  held: number
+  mass: number
+  frequency: number | null
 }

@@ -1,17 +1,26 @@
+import { PRACTICE } from '../catalog/practice'
 import type { Haul, LoadItem, Truck } from '../document/types'
 import type { LevelSpring, SurveyTolerances, UncertaintyId, Band, Uncertainty } from './types'
 import { balanceBody } from './body'
 import { pressuresForTarget, haulLoads } from './target'
 import { itemMass, scaledItem, towedLoad } from './masses'
 
-/** Share by which a load's weight may be off (common practice). */
-const ITEM_DOUBT: Record<LoadItem['how'], number> = { weighed: 0.02, marked: 0.05, guessed: 0.2 }
-/** A tongue from papers, on a bathroom scale, or computed from the trailer's plan. */
-const BALL_DOUBT: Record<Haul['ballFrom'], number> = { typed: 0.15, weighed: 0.05, trailer: 0.1 }
-/** Where a load stands, ± m, along and across. */
-const PLACE_DOUBT = 0.02
-/** Effective area: of a class against the spring fitted, and off the spring's own sheet. */
-const AREA_DOUBT = { class: 0.05, sheet: 0.02 }
+/**
+ * How sure a pressure is. Every figure of the survey and the haul carries ±a, taken as equally likely anywhere within it:
+ * standard deviation a/√3 (JCGM 100:2008, 4.3.7; memory). What is shown covers 19 cases in 20.
+ */
+
+const ITEM_TOLERANCE: Record<LoadItem['how'], number> = {
+  weighed: PRACTICE.weighedItem.value,
+  marked: PRACTICE.markedItem.value,
+  guessed: PRACTICE.guessedItem.value,
+}
+const BALL_TOLERANCE: Record<Haul['ballFrom'], number> = {
+  typed: PRACTICE.ballFromPapers.value,
+  weighed: PRACTICE.ballWeighed.value,
+  trailer: PRACTICE.ballFromPlan.value,
+}
+const AREA_TOLERANCE = { class: PRACTICE.classArea.value, sheet: PRACTICE.sheetArea.value }
 
 export interface UncertainCase {
   haul: Haul
@@ -30,53 +39,62 @@ interface Source {
 }
 
 function sourcesOf(c: UncertainCase): Source[] {
-  const items = Object.entries(c.haul.items)
-  const list: Source[] = items
-    .filter(([, i]) => itemMass(i) > 0)
+  return [...itemSources(c), ...ballSource(c), ...placeSources(c), ...surveySources(c)]
+}
+
+/** What each item weighs. */
+function itemSources(c: UncertainCase): Source[] {
+  return Object.entries(c.haul.items)
+    .filter(([, item]) => itemMass(item) > 0)
     .map(([id, item]) => ({
       id: `item:${id}`,
       label: item.label || 'an item',
-      shift: (of, z) => ({
-        ...of,
-        haul: {
-          ...of.haul,
-          items: { ...of.haul.items, [id]: scaledItem(of.haul.items[id]!, 1 + z * ITEM_DOUBT[item.how]) },
-        },
-      }),
+      shift: (of, z) => {
+        const shifted = scaledItem(of.haul.items[id]!, 1 + z * ITEM_TOLERANCE[item.how])
+        return { ...of, haul: { ...of.haul, items: { ...of.haul.items, [id]: shifted } } }
+      },
     }))
+}
+
+/** The load on the coupling, where there is one. */
+function ballSource(c: UncertainCase): Source[] {
   const { ball, whole } = towedLoad(c.haul)
-  if (ball !== 0)
-    list.push({
+  if (ball === 0) return []
+  const tolerance = BALL_TOLERANCE[c.haul.ballFrom]
+  return [
+    {
       id: 'ball',
       label: 'the load on the coupling',
       shift: (of, z) => ({
         ...of,
-        haul: {
-          ...of.haul,
-          ballFrom: 'typed',
-          trailerMass: whole,
-          ballLoad: ball * (1 + z * BALL_DOUBT[c.haul.ballFrom]),
-        },
+        haul: { ...of.haul, ballFrom: 'typed', trailerMass: whole, ballLoad: ball * (1 + z * tolerance) },
       }),
-    })
-  if (items.length > 0) {
-    const moved =
-      (axis: 'x' | 'y'): Source['shift'] =>
-      (of, z) => ({
-        ...of,
-        haul: {
-          ...of.haul,
-          items: Object.fromEntries(
-            Object.entries(of.haul.items).map(([id, i]) => [id, { ...i, [axis]: i[axis] + z * PLACE_DOUBT }]),
-          ),
-        },
-      })
-    list.push(
-      { id: 'places', label: 'where the load stands, along', shift: moved('x') },
-      { id: 'sides', label: 'where the load stands, across', shift: moved('y') },
-    )
-  }
-  list.push(
+    },
+  ]
+}
+
+/** Where the load stands, all of it along and all of it across. */
+function placeSources(c: UncertainCase): Source[] {
+  if (Object.keys(c.haul.items).length === 0) return []
+  const moved =
+    (axis: 'x' | 'y'): Source['shift'] =>
+    (of, z) => {
+      const items = Object.entries(of.haul.items).map(([id, item]) => [
+        id,
+        { ...item, [axis]: item[axis] + z * PRACTICE.loadPlace.value },
+      ])
+      return { ...of, haul: { ...of.haul, items: Object.fromEntries(items) } }
+    }
+  return [
+    { id: 'places', label: 'where the load stands, along', shift: moved('x') },
+    { id: 'sides', label: 'where the load stands, across', shift: moved('y') },
+  ]
+}
+
+/** The seat gap, the spring's area and the suspension rate. */
+function surveySources(c: UncertainCase): Source[] {
+  const area = AREA_TOLERANCE[c.areaFrom]
+  return [
     {
       id: 'gap',
       label: 'the seat gap',
@@ -92,28 +110,20 @@ function sourcesOf(c: UncertainCase): Source[] {
         ...of,
         spring: {
           ...of.spring,
-          areaByHeight: of.spring.areaByHeight.map(
-            ([h, a]) => [h, a * (1 + z * AREA_DOUBT[c.areaFrom])] as const,
-          ),
+          areaByHeight: of.spring.areaByHeight.map(([h, a]) => [h, a * (1 + z * area)] as const),
         },
       }),
     },
     {
       id: 'rate',
       label: 'the suspension rate',
-      shift: (of, z) => ({
-        ...of,
-        truck: {
-          ...of.truck,
-          suspension: {
-            ...of.truck.suspension,
-            rearRate: of.truck.suspension.rearRate * (1 + z * c.tolerances.rearRate),
-          },
-        },
-      }),
+      shift: (of, z) => {
+        const { suspension } = of.truck
+        const rearRate = suspension.rearRate * (1 + z * c.tolerances.rearRate)
+        return { ...of, truck: { ...of.truck, suspension: { ...suspension, rearRate } } }
+      },
     },
-  )
-  return list
+  ]
 }
 
 interface Answer {

@@ -1,3 +1,4 @@
+import { PRACTICE } from '../catalog/practice'
 import { AWG_SIZES } from '../catalog/electrical'
 import type { BlockClass } from '../catalog/blocks'
 import type { CompressorClass } from '../catalog/compressors'
@@ -7,11 +8,6 @@ import { stateOf, type StageOutput } from '../quantity/stage'
 import { chooseFuse, deratedAmpacity, standbyDays, wireDrop, wireSize } from './circuit'
 import type { PowerResult } from './types'
 import { powerRules } from './rules'
-
-/** Resistance of a chassis return, Ω: joints and frame together (common practice). */
-const CHASSIS_RETURN = 0.004
-/** Part of a starter battery that may be used (common practice). */
-const USABLE = 0.5
 
 /** Feed, fuse and earth for the chosen set. `oneWay` is the run from Lay, m; `current` the motor's at the highest haul. */
 export function powerStage(
@@ -49,7 +45,7 @@ export function powerStage(
   const inrush = set.current * compressor.inrush
   // The wire is as long as the run, or as the harness when that is longer and coiled.
   const length = Math.max(oneWay, harness)
-  const returned = power.earth === 'battery' ? null : CHASSIS_RETURN
+  const returned = power.earth === 'battery' ? null : PRACTICE.chassisReturn.value
   const dropOf = (area: number) =>
     wireDrop(continuous, length, area, returned, power.conductorTemperature, power.systemVoltage)
   const choose = (system: 'awg' | 'mm2') =>
@@ -71,7 +67,9 @@ export function powerStage(
   const ampacity = deratedAmpacity(area, power.bundle, power.engineSpace)
   const fuseChoice = chooseFuse(continuous, inrush, compressor.inrushTime, ampacity)
   const fuse = power.fuse ?? fuseChoice.rating
-  const standby = block ? standbyDays(power.batteryCapacity, USABLE, block.standby) : null
+  const standby = block
+    ? standbyDays(power.batteryCapacity, PRACTICE.usableCharge.value, block.standby)
+    : null
 
   const length1 = { label: 'Length one way', value: length, quantity: 'run' as const }
   const load = { label: 'Continuous current', value: continuous, quantity: 'current' as const }
@@ -180,7 +178,7 @@ export function powerStage(
       formula: 'usable charge/drain',
       inputs: [
         { label: 'Battery', value: power.batteryCapacity, quantity: 'charge' },
-        { label: 'Usable', value: USABLE, quantity: 'ratio' },
+        { label: 'Usable', value: PRACTICE.usableCharge.value, quantity: 'ratio' },
         { label: 'Drain', value: block!.standby, quantity: 'current' },
       ],
       source: 'days = usable Ah/(24 × A); half a starter battery usable (common practice)',

@@ -59,3 +59,15 @@ export interface Note {
   source: string
   remedy?: Remedy
 }
+
+/** One input of a figure. */
+export const input = (label: string, value: FigureInput['value'], quantity?: Quantity): FigureInput =>
+  quantity ? { label, value, quantity } : { label, value }
+
+export type NoteFields = Omit<Note, 'stage' | 'quantity' | 'value' | 'limit'> &
+  Partial<Pick<Note, 'quantity' | 'value' | 'limit'>>
+
+/** Notes of one stage: its usual quantity, and no value or limit, unless the rule says otherwise. */
+export const notesOf =
+  (stage: StageName, quantity: Quantity) =>
+  (fields: NoteFields): Note => ({ stage, quantity, value: null, limit: null, ...fields })

@@ -26,3 +26,9 @@ export function integrate(table: readonly (readonly [number, number])[], from: n
   }
   return sum
 }
+
+/** The first row of a table of height and its last: the range it covers. */
+export const tableRange = (table: readonly (readonly [number, number])[]): { low: number; high: number } => ({
+  low: table[0]![0],
+  high: table[table.length - 1]![0],
+})

@@ -21,3 +21,11 @@ export function stateOf(notes: readonly Note[], otherwise: Exclude<StageState, '
 /** Gives what was computed last under a key when its inputs are the very same, else computes it. */
 export type Memo = <T>(key: string, inputs: unknown[], compute: () => T) => T
 export const noMemo: Memo = (_key, _inputs, compute) => compute()
+
+/** A rule looks at a stage's result and says what it notices: nothing, one note or several. */
+export type Rule<I> = (input: I) => Note | readonly Note[] | null
+
+/** What a list of rules notices, in the list's order. */
+export function applyRules<I>(rules: readonly Rule<I>[], input: I): Note[] {
+  return rules.flatMap((rule) => rule(input) ?? [])
+}

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { SPRINGS, springClass } from '../catalog/springs'
 import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
 import type { Truck } from '../document/types'
-import { QUICK_STEPS, bagDiameter, fitSpring, railBottom, travelOf, tyreInside } from './fit'
+import { QUICK_STEPS, bagDiameter, fitSpring } from './fit'
+import { railBottom, tyreInside, wheelTravel } from '../catalog/truckGeometry'
 import { truckStage } from './truck'
 
 const leaf = springClass('leaf-helper-double-2270')!
@@ -58,7 +59,7 @@ describe('the sweep', () => {
   test('goes from full droop to the bump stop, its heights as the tape says', () => {
     const t = flatbed()
     const { together } = fitSpring(t, leaf, 0)
-    expect(travelOf(t)).toEqual({ droop: expect.closeTo(-0.075, 12), bump: expect.closeTo(0.095, 12) })
+    expect(wheelTravel(t)).toEqual({ droop: expect.closeTo(-0.075, 12), bump: expect.closeTo(0.095, 12) })
     expect(together[0]!.bags.left.height).toBeCloseTo(0.28 - leaf.bracketHeight, 12)
     expect(together.at(-1)!.bags.left.height).toBeCloseTo(0.11 - leaf.bracketHeight, 12)
   })

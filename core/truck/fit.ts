@@ -1,4 +1,6 @@
+import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
+import { railBottom, seatedHeight, tyreInside, wheelTravel } from '../catalog/truckGeometry'
 import type { Point, Truck } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
 import type { Obstacle, Bag, Pose, Clearance, Fit } from './types'
@@ -8,10 +10,8 @@ import type { Obstacle, Bag, Pose, Clearance, Fit } from './types'
  * and is crossed up. y left of the centre line, z above the ground at unladen height; the body stands still, the axle moves.
  */
 
-/** Wanted all round at full size, m (common practice: 1/2 in). */
-export const CLEARANCE = 0.013
 /** A bag under its full pressure is this much wider than slack (common practice: fabric gives a few hundredths). */
-const STRETCH = 0.03
+const STRETCH = PRACTICE.bagStretch.value
 /** Places of the axle from droop to bump: the whole sweep, and its ends and middle for a quick look. */
 const SWEEP = 9
 export const QUICK_STEPS = 3
@@ -26,19 +26,13 @@ export function bagDiameter(spring: SpringClass, height: number, pressure: numbe
   return spring.diameter * Math.sqrt(area) * (1 + STRETCH * (pressure / spring.maxPressure - 1))
 }
 
-/** Height of the rail's lower edge over the rear axle. */
-export const railBottom = (truck: Truck) => truck.frame.top + truck.frame.kickUp - truck.frame.depth
-/** Inside face of the rear tyre from the centre line: dual tyres stand half a tyre further in. */
-export const tyreInside = (truck: Truck) =>
-  truck.rearTrack / 2 - truck.tyre.width * (truck.tyre.dual ? 1.05 : 0.5)
-
 function pose(truck: Truck, spring: SpringClass, spacer: number, left: number, right: number): Pose {
   const { seat, seatGap, suspension: s } = truck
   const rise = (left + right) / 2
   const roll = (left - right) / s.rearSpringBase
   const top = railBottom(truck) - spring.bracketHeight / 2
   const bag = (side: 1 | -1, travel: number): Bag => {
-    const height = seatGap.unladen - spring.bracketHeight - spacer - travel * s.motionRatio
+    const height = seatedHeight(seatGap.unladen, spring, spacer) - travel * s.motionRatio
     const bottom =
       railBottom(truck) - seatGap.unladen + spring.bracketHeight / 2 + spacer + travel * s.motionRatio
     // The lower end swings about the axle's middle as it rolls.
@@ -80,13 +74,14 @@ function toSegment(y: number, z: number, a: Point, b: Point): number {
   return Math.sqrt(ox * ox + oy * oy + oz * oz)
 }
 
-/** Pieces of the exhaust beside the axle; what is further off along the truck is never the nearest thing that matters. */
-const BESIDE = 0.6
 function nearExhaust({ exhaust: { points } }: Truck): [Point, Point][] {
   return points
     .slice(1)
     .map((p, i): [Point, Point] => [points[i]!, p])
-    .filter(([a, b]) => Math.max(a.x, b.x) > -BESIDE && Math.min(a.x, b.x) < BESIDE)
+    .filter(
+      ([a, b]) =>
+        Math.max(a.x, b.x) > -PRACTICE.besideAxle.value && Math.min(a.x, b.x) < PRACTICE.besideAxle.value,
+    )
 }
 
 /** Clearance of one bag to everything it may meet, least over its height. Mirrored to the left, so one set serves both. */
@@ -149,21 +144,12 @@ function bagClearances(
   ).filter(([, value]) => value < Infinity)
 }
 
-/** Wheel travel from unladen to full droop (below nothing) and to the bump stop, m. */
-export function travelOf(truck: Truck): { droop: number; bump: number } {
-  const { seatGap, suspension } = truck
-  return {
-    droop: Math.min(seatGap.unladen - seatGap.droop, 0) / suspension.motionRatio,
-    bump: Math.max(seatGap.unladen - seatGap.bump, 0) / suspension.motionRatio,
-  }
-}
-
 /**
  * The whole swept travel: both wheels together and crossed, with the bag at its full pressure and so its full size.
  * Inside a steel coil only the coil is near; clearance there is half of what the diameters leave.
  */
 export function fitSpring(truck: Truck, spring: SpringClass, spacer: number, steps = SWEEP): Fit {
-  const { droop, bump } = travelOf(truck)
+  const { droop, bump } = wheelTravel(truck)
   const travels = Array.from({ length: steps }, (_, i) => droop + ((bump - droop) * i) / (steps - 1))
   const least = new Map<Obstacle, Clearance>()
   const inCoil = truck.suspension.kind === 'coil' && spring.fits.includes('coil')

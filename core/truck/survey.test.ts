@@ -12,7 +12,7 @@ describe('two heights and a known load', () => {
   test('k = (ΔF/2)/Δh: 500 kg that takes 53 mm is 46.26 N/mm a side; the tape makes it ± 3/53', () => {
     const r = twoHeights(squat, null)!
     expect(r.rate).toBeCloseTo((250 * 9.80665) / 0.053, 6)
-    expect(r.doubt).toBeCloseTo(3 / 53, 9)
+    expect(r.tolerance).toBeCloseTo(3 / 53, 9)
   })
   test('what an overload leaf takes past its contact is not the first stage’s', () => {
     const r = twoHeights(squat, { contact: 0.04, rate: 20_000 })!
@@ -71,18 +71,18 @@ describe('the survey as one truck', () => {
     expect(
       survey((t) => {
         t.survey.rearAxle.how = 'scale'
-      }).doubt.rearAxle,
+      }).tolerances.rearAxle,
     ).toBe(20)
-    expect(survey(() => {}).doubt.rearAxle).toBeCloseTo(111, 9)
+    expect(survey(() => {}).tolerances.rearAxle).toBeCloseTo(111, 9)
     expect(
       survey((t) => {
         t.survey.gap.how = 'tape'
-      }).doubt.gap,
+      }).tolerances.gap,
     ).toBe(0.003)
     expect(
       survey((t) => {
         t.survey.gap = { how: 'tape', tolerance: 0.01 }
-      }).doubt.gap,
+      }).tolerances.gap,
     ).toBe(0.01)
   })
 })

@@ -1,28 +1,20 @@
-import type { Known, Truck } from '../document/types'
+import { PRACTICE } from '../catalog/practice'
+import type { Known, Truck, WeightHow } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import type { TwoHeights, SurveyedPart, SurveyChanges } from './types'
 
-/** Usual tolerances, ± in SI (common practice): tape 3 mm, public scale 20 kg an axle, wheel scales 5 kg a wheel. */
-export const TAPE = 0.003
-export const TOLERANCES = {
-  scale: 20,
-  'wheel-scales': 10,
-  /** Share of a weight that is only the kind's example. */
-  unknownWeight: 0.1,
-  /** A gap that is only the kind's example, m. */
-  unknownGap: 0.02,
-  /** Share of a rate from the spring's sheet, and of one that is only the kind's example. */
-  sheetRate: 0.05,
-  unknownRate: 0.2,
-} as const
-
-const weightDoubt = (known: Known<string>, value: number) =>
-  known.tolerance ??
-  (known.how === 'unknown'
-    ? value * TOLERANCES.unknownWeight
-    : known.how === 'scale'
-      ? TOLERANCES.scale
-      : TOLERANCES['wheel-scales'])
+/** ± of an axle's weight, kg: as stated, or the usual one of how it is known. */
+function weightTolerance(known: Known<WeightHow>, value: number): number {
+  if (known.tolerance !== null) return known.tolerance
+  switch (known.how) {
+    case 'scale':
+      return PRACTICE.publicScale.value
+    case 'wheel-scales':
+      return PRACTICE.wheelScales.value
+    case 'unknown':
+      return value * PRACTICE.unknownWeight.value
+  }
+}
 
 /**
  * k = (ΔF/2 − what the overload leaf takes past its contact)/Δh. The mean of two sides is two differences of two tape
@@ -31,13 +23,13 @@ const weightDoubt = (known: Known<string>, value: number) =>
 export function twoHeights(
   squat: Truck['survey']['squat'],
   overload: Truck['suspension']['overload'],
-  tape = TAPE,
+  tape = PRACTICE.tape.value,
 ): TwoHeights | null {
   const mean = (squat.beforeLeft - squat.afterLeft + squat.beforeRight - squat.afterRight) / 2
   if (!(mean > tape) || !(squat.load > 0)) return null
   const second = overload ? overload.rate * Math.max(mean - overload.contact, 0) : 0
   const rate = ((squat.load * GRAVITY) / 2 - second) / mean
-  return rate > 0 ? { rate, doubt: tape / mean, squat: mean } : null
+  return rate > 0 ? { rate, tolerance: tape / mean, squat: mean } : null
 }
 
 /**
@@ -72,14 +64,15 @@ export function surveyChanges({
           },
           suspension: { ...s, rearRate: inferred?.rate ?? s.rearRate, frontStopGap: s.frontStopGap + front },
         },
-    doubt: {
-      frontAxle: weightDoubt(survey.frontAxle, w.frontLeft + w.frontRight),
-      rearAxle: weightDoubt(survey.rearAxle, w.rearLeft + w.rearRight),
-      gap: survey.gap.tolerance ?? (survey.gap.how === 'tape' ? TAPE : TOLERANCES.unknownGap),
+    tolerances: {
+      frontAxle: weightTolerance(survey.frontAxle, w.frontLeft + w.frontRight),
+      rearAxle: weightTolerance(survey.rearAxle, w.rearLeft + w.rearRight),
+      gap:
+        survey.gap.tolerance ?? (survey.gap.how === 'tape' ? PRACTICE.tape.value : PRACTICE.unknownGap.value),
       rearRate:
         survey.rearRate.tolerance ??
-        inferred?.doubt ??
-        (survey.rearRate.how === 'sheet' ? TOLERANCES.sheetRate : TOLERANCES.unknownRate),
+        inferred?.tolerance ??
+        (survey.rearRate.how === 'sheet' ? PRACTICE.sheetRate.value : PRACTICE.unknownRate.value),
     },
     rateFrom: inferred ? 'two-heights' : survey.rearRate.how === 'sheet' ? 'sheet' : 'kind',
   }

@@ -3,7 +3,8 @@ import type { SpringClass } from '../catalog/springs'
 
 export type Obstacle = 'frame' | 'inner fender' | 'tyre' | 'brake line' | 'exhaust' | 'coil'
 export interface Bag {
-  /** middle of the lower and upper end */ lower: { y: number; z: number }
+  /** Middle of the lower and of the upper end. */
+  lower: { y: number; z: number }
   upper: { y: number; z: number }
   height: number
   diameter: number
@@ -34,17 +35,21 @@ export interface Fit {
   fullDiameter: number
 }
 
+/** ± of the survey's figures: kg, m, and a share of the rate. */
 export interface SurveyTolerances {
   frontAxle: number
   rearAxle: number
   gap: number
-  /** share */ rearRate: number
+  rearRate: number
 }
 
 /** Rate of one side from a known load on the rear axle and the lips before and after; null when it did not squat. */
 export interface TwoHeights {
+  /** N/m */
   rate: number
-  doubt: number
+  /** ± as a share of the rate. */
+  tolerance: number
+  /** m */
   squat: number
 }
 
@@ -52,7 +57,7 @@ export interface TwoHeights {
 export type SurveyedPart = Pick<Truck, 'suspension' | 'survey' | 'seatGap' | 'heights' | 'unladen'>
 export interface SurveyChanges {
   changes: Pick<Truck, 'suspension' | 'seatGap' | 'heights'> | null
-  doubt: SurveyTolerances
+  tolerances: SurveyTolerances
   rateFrom: 'two-heights' | 'sheet' | 'kind'
 }
 
@@ -60,7 +65,7 @@ export interface SurveyChanges {
 export interface TruckFacts {
   /** The truck with its kit and its two-heights rate counted. */
   truck: Truck
-  doubt: SurveyTolerances
+  tolerances: SurveyTolerances
   /** Height of the helper spring as installed, unladen, m. */
   springHeight: number
   spacer: number
@@ -83,6 +88,11 @@ export interface TruckResult {
   /** Spacer that would bring the spring to its design height unladen, m; below nothing when there is too little room. */
   spacerWanted: number
   fit: Fit | null
-  /** Least clearance of a class in this truck at its quick look, to what, and whether that is less than wanted; null when it does not suit the suspension. */
-  rubOf(spring: SpringClass): { value: number; on: string; near: boolean } | null
+  leastClearance: LeastClearance
 }
+
+/**
+ * Least clearance of a spring class in this truck at a quick look, m, to what, and whether that is less than wanted;
+ * null when the class does not suit the suspension.
+ */
+export type LeastClearance = (spring: SpringClass) => { value: number; on: string; near: boolean } | null

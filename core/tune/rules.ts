@@ -1,7 +1,7 @@
+import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
 import type { Preset } from '../document/types'
 import type { Note } from '../quantity/figure'
-import { PRESET_TOLERANCE } from './tune'
 import type { HaulNeed } from './types'
 
 export function presetRules(
@@ -52,13 +52,13 @@ export function presetRules(
     Math.abs(preset.left - Math.max(need.left, minimum)),
     Math.abs(preset.right - Math.max(need.right, minimum)),
   )
-  if (off > PRESET_TOLERANCE * 1.5)
+  if (off > PRACTICE.presetTolerance.value * 1.5)
     notes.push({
       ...base,
       rule: 'preset-off-load',
       rank: 'know',
       value: off,
-      limit: PRESET_TOLERANCE,
+      limit: PRACTICE.presetTolerance.value,
       title: `Preset “${label}” differs from Load`,
       text: 'It stands {value} from what the load asks; the block itself holds within {limit}.',
       source: 'Load; common practice',

@@ -1,14 +1,10 @@
+import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
 import { ordered, type Haul, type TunePlan } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import type { HaulNeed, TuneResult } from './types'
 import { presetRules } from './rules'
-
-/** A typical block holds a target within ±2 psi (common practice), Pa. */
-export const PRESET_TOLERANCE = 13_790
-/** A gauge reads within ±5 % (common practice). */
-export const GAUGE_ACCURACY = 0.05
 
 /** A preset per haul: as stored, or what Load found; checked against the spring's limits. */
 export function tuneStage(
@@ -47,8 +43,8 @@ export function tuneStage(
         formula: stored ? 'as stored' : 'Load’s pressure, never under the minimum',
         inputs: [
           { label: 'Load finds', value: need[side], quantity: 'pressure' },
-          { label: 'Block holds within', value: PRESET_TOLERANCE, quantity: 'pressure' },
-          { label: 'Gauge reads within', value: GAUGE_ACCURACY, quantity: 'ratio' },
+          { label: 'Block holds within', value: PRACTICE.presetTolerance.value, quantity: 'pressure' },
+          { label: 'Gauge reads within', value: PRACTICE.gaugeAccuracy.value, quantity: 'ratio' },
         ],
         source: 'Load; tolerances are common practice',
         min: minimum,

@@ -2,7 +2,7 @@
 import { FAULT_KINDS, type FaultKind, type Scenario, type ScenarioStep } from '#core/document/types'
 import { faultWords } from '#core/air/run/faults'
 import { TOOL, TYRE, faultsOf } from '#core/air/run/scenarios'
-import type { NamedScenario } from '#core/derive/derive'
+import type { NamedScenario } from '#core/air/run/types'
 
 /** Scenarios of this job, written by hand: begun as a copy of any other, saved with the job. */
 const { scenarioId, scenarios } = defineProps<{ scenarioId: string; scenarios: readonly NamedScenario[] }>()

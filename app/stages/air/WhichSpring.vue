@@ -15,7 +15,7 @@ const loaded = computed(() => job.hauls.some(([, h]) => isLoaded(h)))
 function reason(trial: SpringTrial): string {
   const out = trial.ruledOut
   if (!out)
-    return `does it all${trial.tight ? ', but with less in hand than a gauge’s 5 %' : ''}${trial.strap ? '; wants a droop strap' : ''}${trial.rub?.near ? `; comes within ${showText(trial.rub.value, 'length', shop.units)} of the ${trial.rub.on}` : ''}`
+    return `does it all${trial.littleInHand ? ', but with less in hand than a gauge’s 5 %' : ''}${trial.strap ? '; wants a droop strap' : ''}${trial.clearance?.near ? `; comes within ${showText(trial.clearance.value, 'length', shop.units)} of the ${trial.clearance.on}` : ''}`
   return out.value === null
     ? out.why
     : `${out.why}: ${showText(out.value, out.quantity, shop.units)}${out.limit === null ? '' : ` against ${showText(out.limit, out.quantity, shop.units)}`}`
@@ -49,7 +49,7 @@ const rows = computed<Row[]>(() => [
   { label: 'Verdict', of: reason },
   { label: 'Stands, unladen', of: (t) => text(t.height, 'length') },
   { label: 'Works between', of: (t) => `${text(t.range.low, 'length')} and ${text(t.range.high, 'length')}` },
-  { label: 'Least clearance', of: (t) => (t.rub ? `${text(t.rub.value, 'length')}, ${t.rub.on}` : '—') },
+  { label: 'Least clearance', of: (t) => (t.clearance ? `${text(t.clearance.value, 'length')}, ${t.clearance.on}` : '—') },
   { label: 'One spring carries', of: (t) => text(t.maxLoad, 'mass') },
   ...job.hauls.map(([, h], i): Row => ({
     label: h.label,

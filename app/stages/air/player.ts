@@ -1,6 +1,7 @@
 import { wrap, type Remote } from 'comlink'
 import { scenariosOf, haulSets } from '#core/derive/runs'
-import type { NamedScenario, RunResult } from '#core/derive/derive'
+import type { NamedScenario } from '#core/air/run/types'
+import type { RunResult } from '#core/air/run/types'
 import type { ScenarioStep } from '#core/document/types'
 import type { Hand, RunWorker } from '~/workers/run'
 

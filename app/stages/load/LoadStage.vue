@@ -680,8 +680,8 @@ const under = computed(() => {
 
     <TrailerPanel :haul="haul" :haul-id="job.haulId" class="no-print" />
     <HowSure
-      v-if="job.derived!.stages.load.result.doubts[job.haulId]"
-      :doubt="job.derived!.stages.load.result.doubts[job.haulId]!"
+      v-if="job.derived!.stages.load.result.uncertainties[job.haulId]"
+      :doubt="job.derived!.stages.load.result.uncertainties[job.haulId]!"
       :sampled="sampled"
       class="no-print"
     />

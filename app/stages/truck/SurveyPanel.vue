@@ -79,7 +79,7 @@ function how(row: Row, value: string): void {
     if (value === 'unknown') row.example(t, exampleTruck(t.kind))
   })
 }
-const doubt = computed(() => stage.value.result.facts.doubt)
+const doubt = computed(() => stage.value.result.facts.tolerances)
 const SQUAT = [
   ['load', 'Known load on the rear axle', 'mass'],
   ['beforeLeft', 'Lip left, before', 'length'],

@@ -1,9 +1,7 @@
+import { PRACTICE } from '../../catalog/practice'
 import { COMPRESSORS } from '../../catalog/compressors'
 import type { AirPlan } from '../../document/types'
 import { ARCHETYPES, startingCircuit } from './startingCircuits'
-
-/** Rating of nylon tube and of the usual blocks, Pa gauge: the most a compressor may give that no switch stops. */
-export const TANKLESS_MOST = 1_034_000
 
 /** Patches that bring an archetype's own circuit back, or change to another archetype. */
 export function circuitPatches(plan: AirPlan, archetype = plan.archetype) {
@@ -12,14 +10,14 @@ export function circuitPatches(plan: AirPlan, archetype = plan.archetype) {
   const now = COMPRESSORS.find((c) => c.id === plan.compressorClass)
   const wanted = compressor === null ? null : COMPRESSORS.find((c) => c.id === compressor)!
   const tankless = !Object.values(components).some((c) => c.kind === 'tank')
-  const strongest = COMPRESSORS.filter((c) => c.maxPressure <= TANKLESS_MOST).at(-1)!
+  const strongest = COMPRESSORS.filter((c) => c.maxPressure <= PRACTICE.tanklessMost.value).at(-1)!
   return [
     { op: 'replace' as const, path: ['air', 'archetype'], value: archetype },
     { op: 'replace' as const, path: ['air', 'components'], value: components },
     { op: 'replace' as const, path: ['air', 'lines'], value: lines },
     ...(block ? [{ op: 'replace' as const, path: ['air', 'blockClass'], value: block }] : []),
     // Without a tank and its switch nothing but its own rating stops a compressor.
-    ...(tankless && now && now.maxPressure > TANKLESS_MOST
+    ...(tankless && now && now.maxPressure > PRACTICE.tanklessMost.value
       ? [{ op: 'replace' as const, path: ['air', 'compressorClass'], value: strongest.id }]
       : []),
     ...(wanted && (!now || now.maxPressure < wanted.maxPressure)

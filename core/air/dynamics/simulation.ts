@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import { GAS_CONSTANT_AIR } from '../../quantity/constants'
 import { interpolate } from '../../quantity/interpolate'
 import { Tube } from '../equations/tubeFlow'
@@ -15,8 +16,8 @@ const CP = (GAMMA / (GAMMA - 1)) * GAS_CONSTANT_AIR
 
 const LAMINAR_TUBE = 0.9995
 /** A relief valve is wide open, a regulator shut, within this share of its set pressure (common practice). */
-const BAND = 0.1
-const REGULATOR_BAND = 0.03
+const BAND = PRACTICE.reliefBand.value
+const REGULATOR_BAND = PRACTICE.regulatorBand.value
 /** Steps after which a run is given up. */
 const MOST_STEPS = 2_000_000
 /** Springs' volumes are sloped over this, flows over that, Pa. */

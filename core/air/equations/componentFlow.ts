@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import { REFERENCE_DENSITY, REFERENCE_TEMPERATURE } from '../../quantity/constants'
 
 export interface FlowState {
@@ -52,7 +53,6 @@ export function smoothComponentFlow(
   return ratio <= edge ? flow : ratio >= 1 ? 0 : (flow * (1 - ratio)) / (1 - edge)
 }
 
-/** Discharge of a drilled bore; its choked flow as a sonic conductance (choked orifice, any gas-dynamics text). */
-const DISCHARGE = 0.8
 export const boreConductance = (bore: number) =>
-  (DISCHARGE * (Math.PI / 4) * bore ** 2 * 0.0404) / (REFERENCE_DENSITY * Math.sqrt(REFERENCE_TEMPERATURE))
+  (PRACTICE.boreDischarge.value * (Math.PI / 4) * bore ** 2 * 0.0404) /
+  (REFERENCE_DENSITY * Math.sqrt(REFERENCE_TEMPERATURE))

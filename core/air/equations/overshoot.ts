@@ -1,11 +1,10 @@
+import { PRACTICE } from '../../catalog/practice'
 import type { AirPlan } from '../../document/types'
 import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { allOfKinds, firstOfKind, connectedParts } from '../circuit/connections'
 import { componentFlow, boreConductance } from './componentFlow'
 import { partOf } from '../parts/parts'
 import type { AirSet, AirNeed } from '../types'
-import { BLOCK_REACTION } from '../run/circuitRun'
-import { OVERSHOOT_LIMIT } from '../rules/common'
 
 /**
  * How far a block fed from a full tank goes past its target before it has read and shut: the flow there over its reaction
@@ -53,7 +52,8 @@ export function overshootOf(
     Math.min(target + STANDARD_ATMOSPHERE, tankAbs),
     REFERENCE_TEMPERATURE,
   ).massFlow
-  const perConductance = (unit * GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE * BLOCK_REACTION) / smaller
+  const perConductance =
+    (unit * GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE * PRACTICE.blockReaction.value) / smaller
   const withoutBore = inRow([
     set.block.conductance,
     ...inWay.filter(
@@ -61,7 +61,7 @@ export function overshootOf(
         !allOfKinds(plan, 'restrictor').some((id) => boreConductance(partOf(plan, id).figures.bore!) === c),
     ),
   ])
-  const wanted = OVERSHOOT_LIMIT / perConductance
+  const wanted = PRACTICE.presetTolerance.value / perConductance
   // 1/C² = 1/C_rest² + 1/C_bore².
   const ofBore = wanted < withoutBore ? (1 / wanted ** 2 - 1 / withoutBore ** 2) ** -0.5 : Infinity
   return {

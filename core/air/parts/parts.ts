@@ -1,4 +1,5 @@
-import { BELT_FALL, partClass, usualClass } from '../../catalog/partClasses'
+import { PRACTICE } from '../../catalog/practice'
+import { partClass, usualClass } from '../../catalog/partClasses'
 import { KINDS, type ComponentKind, type FigureSpec, type Port } from '../../catalog/kinds'
 import { BLOCKS, blockClass, type BlockClass } from '../../catalog/blocks'
 import { compressorClass, type CompressorClass } from '../../catalog/compressors'
@@ -172,7 +173,7 @@ export function blockOf(air: PartsOf, id: string): BlockClass | null {
 export function beltFlow(figures: Record<string, number>): [number, number][] {
   return [
     [0, figures.freeAir!],
-    [figures.maxPressure!, figures.freeAir! * (1 - BELT_FALL)],
+    [figures.maxPressure!, figures.freeAir! * (1 - PRACTICE.beltFall.value)],
     [figures.maxPressure! * 1.5, 0],
   ]
 }

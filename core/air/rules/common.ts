@@ -6,10 +6,7 @@ import { labelInSentence, connectedParts } from '../circuit/connections'
 /** What Air notices of a circuit: each rule with its source, its limit and, where one computes, its remedy. */
 
 export const AIR_NOTE = { stage: 'air', quantity: 'pressure', value: null, limit: null } as const
-export const PRACTICE = 'Common practice'
-
-/** Overshoot that is put up with: a block's own ±2 psi (common practice). */
-export const OVERSHOOT_LIMIT = 13_790
+export const COMMON_PRACTICE = 'Common practice'
 
 export const sheetRemedy = (label: string, id: string, figure: string, value: number): Remedy => ({
   label,

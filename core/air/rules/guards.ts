@@ -6,7 +6,7 @@ import { SUPPLY_KINDS, allOfKinds, firstOfKind } from '../circuit/connections'
 import { operationRemedy } from '../circuit/offered'
 import { putInLine, teeOff } from '../circuit/operations'
 import { partOf, tubeOf } from '../parts/parts'
-import { AIR_NOTE, PRACTICE, sheetRemedy, lower, freelyConnected } from './common'
+import { AIR_NOTE, COMMON_PRACTICE, sheetRemedy, lower, freelyConnected } from './common'
 import type { RuleInput } from '../types'
 import { pressuresSeen } from '../circuit/supply'
 
@@ -108,7 +108,7 @@ export function guardRules({ plan, set, supply }: RuleInput): Note[] {
         subject: tank,
         title: 'The tank has no drain',
         text: 'Every tank gathers water. A drain at the lowest point lets it out before it freezes or rusts through.',
-        source: PRACTICE,
+        source: COMMON_PRACTICE,
         remedy: hang('drain'),
       })
     else if (
@@ -125,7 +125,7 @@ export function guardRules({ plan, set, supply }: RuleInput): Note[] {
         subject: drain,
         title: 'The drain is not at the lowest point',
         text: 'It sits on another port than the tank’s lowest: water stays behind.',
-        source: PRACTICE,
+        source: COMMON_PRACTICE,
       })
     const limits = firstOfKind(plan, 'pressureSwitch')
     const switched = allOfKinds(plan, 'compressor', 'belt')
@@ -137,7 +137,7 @@ export function guardRules({ plan, set, supply }: RuleInput): Note[] {
         subject: tank,
         title: 'Nothing stops the supply',
         text: 'Without a pressure switch it runs until the relief valve blows, or itself gives up.',
-        source: PRACTICE,
+        source: COMMON_PRACTICE,
         remedy: hang('pressureSwitch'),
       })
     const guarded = (id: string) =>
@@ -156,7 +156,7 @@ export function guardRules({ plan, set, supply }: RuleInput): Note[] {
         subject: id,
         title: `No check valve behind the ${lower(plan, id)}`,
         text: 'The tank bleeds back through it while it stands, and it starts against full pressure.',
-        source: PRACTICE,
+        source: COMMON_PRACTICE,
         remedy: line ? operationRemedy(plan, 'Put a check valve in', putInLine(line, 'check')) : undefined,
       })
     }
@@ -196,7 +196,7 @@ export function guardRules({ plan, set, supply }: RuleInput): Note[] {
         subject: id,
         title: 'Levelling valve and dump valve meet without a check valve',
         text: 'The dump branch can feed the levelling valve backwards, and what is dumped is filled again at once. A check valve goes between the valve’s outlet and the dump branch.',
-        source: PRACTICE,
+        source: COMMON_PRACTICE,
         remedy: operationRemedy(plan, 'Put a check valve in', putInLine(out[0], 'check')),
       })
   }
@@ -215,7 +215,7 @@ export function guardRules({ plan, set, supply }: RuleInput): Note[] {
           subject: id,
           title: `No check valve behind the ${lower(plan, id)}`,
           text: 'The springs bleed back through it while it stands.',
-          source: PRACTICE,
+          source: COMMON_PRACTICE,
         })
     }
   }
@@ -231,7 +231,7 @@ export function guardRules({ plan, set, supply }: RuleInput): Note[] {
       subject: loose[0]!,
       title: 'Two supplies push against each other',
       text: `The ${lower(plan, loose[0]!)} and the ${lower(plan, loose[1]!)} meet without a check valve: the weaker one is driven backwards.`,
-      source: PRACTICE,
+      source: COMMON_PRACTICE,
     })
   for (const id of allOfKinds(plan, 'horn')) {
     const valve = freelyConnected(plan, id, ['solenoid', 'paddle']).some(

@@ -4,7 +4,7 @@ import { IN_LINE_KINDS } from '../circuit/editing'
 import { operationRemedy } from '../circuit/offered'
 import { plugPort, takeOut } from '../circuit/operations'
 import { portsOf } from '../parts/parts'
-import { AIR_NOTE, PRACTICE, lower } from './common'
+import { AIR_NOTE, COMMON_PRACTICE, lower } from './common'
 import type { RuleInput } from '../types'
 
 export function jointRules({ plan }: RuleInput): Note[] {
@@ -19,7 +19,7 @@ export function jointRules({ plan }: RuleInput): Note[] {
       subject: component,
       title: `${plan.components[component]!.label}: a port stands open`,
       text: `Nothing is on its “${port}” port: it will hiss at the first fill. Connect or plug it.`,
-      source: PRACTICE,
+      source: COMMON_PRACTICE,
       remedy: operationRemedy(plan, 'Plug it', plugPort(component, port)),
     })
   }
@@ -50,7 +50,7 @@ export function jointRules({ plan }: RuleInput): Note[] {
         subject: stopped[0]!,
         title: `${plan.components[stopped[0]!]!.label}: its exhaust is closed`,
         text: `The ${lower(plan, stopped[2]!)} sits on it. Nothing it feeds can be let down: leave the exhaust open, or give it a silencer.`,
-        source: PRACTICE,
+        source: COMMON_PRACTICE,
         remedy: operationRemedy(plan, 'Free the exhaust', takeOut(stopped[2]!)),
       })
     else if (a !== b)
@@ -82,7 +82,7 @@ export function jointRules({ plan }: RuleInput): Note[] {
       subject: id,
       title: `${c.label}: a dead end`,
       text: 'What lies behind it is plugged: the air goes nowhere, and every joint more can leak. Take it out.',
-      source: PRACTICE,
+      source: COMMON_PRACTICE,
       remedy: operationRemedy(plan, 'Take it out', takeOut(id)),
     })
   }

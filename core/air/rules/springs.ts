@@ -3,7 +3,7 @@ import { SUPPLY_KINDS, allOfKinds, hasHandFill, connectedParts } from '../circui
 import { keepHandFill } from '../circuit/additions'
 import { operationRemedy } from '../circuit/offered'
 import { splitSides } from '../circuit/sides'
-import { AIR_NOTE, PRACTICE } from './common'
+import { AIR_NOTE, COMMON_PRACTICE } from './common'
 import type { RuleInput } from '../types'
 import { deliverable } from '../circuit/supply'
 import { circuitPatches } from '../circuit/changeCircuit'
@@ -19,7 +19,7 @@ export function springRules({ plan, set, needs, teed, supply }: RuleInput): Note
         subject: id,
         title: `${component.label}: no hand fill left`,
         text: 'When the control, its remote or the compressor fails at the roadside, nobody can fill this spring. Keep a fill valve teed in.',
-        source: PRACTICE,
+        source: COMMON_PRACTICE,
         remedy: operationRemedy(plan, 'Tee a hand fill in', keepHandFill),
       })
   }
@@ -36,7 +36,7 @@ export function springRules({ plan, set, needs, teed, supply }: RuleInput): Note
       limit: 34_474,
       title: 'One pressure for two different sides',
       text: `“${worst[1].label}” wants {value} more on the ${worst[1].sideDifference > 0 ? 'left' : 'right'}, but the springs are teed. Over {limit} the truck leans; separate the lines.`,
-      source: PRACTICE,
+      source: COMMON_PRACTICE,
       remedy: operationRemedy(plan, 'Separate the lines', splitSides) ?? {
         label: 'Separate the lines',
         patches: circuitPatches(plan, 'tank-paddles'),

@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import { COMPRESSORS } from '../../catalog/compressors'
 import { DIRECT } from '../../document/types'
 import type { Note } from '../../quantity/figure'
@@ -7,7 +8,7 @@ import { operationRemedy } from '../circuit/offered'
 import { interpolate } from '../../quantity/interpolate'
 import { beltFlow, partOf } from '../parts/parts'
 import { TOOL, TYRE } from '../run/scenarios'
-import { AIR_NOTE, PRACTICE, OVERSHOOT_LIMIT, sheetRemedy } from './common'
+import { AIR_NOTE, COMMON_PRACTICE, sheetRemedy } from './common'
 import type { RuleInput } from '../types'
 import { deliverable } from '../circuit/supply'
 
@@ -109,7 +110,7 @@ export function supplyRules({ plan, set, needs, times, supply, overshoot }: Rule
         subject: id,
         title: 'No inlet filter',
         text: 'Dust and spray wear the compressor out. Fit the filter, hose vertical, inlet up.',
-        source: PRACTICE,
+        source: COMMON_PRACTICE,
         remedy: operationRemedy(plan, 'Fit a filter', fitFilter(id)),
       })
   }
@@ -131,11 +132,11 @@ export function supplyRules({ plan, set, needs, times, supply, overshoot }: Rule
       text: tank
         ? 'Water from the tank goes on to the valves and freezes there. Put a dryer behind the tank, and keep the drain in use.'
         : 'Water from the compressor runs on to the valves. A dryer takes it out; at the least leave a drip loop and mount the block higher.',
-      source: PRACTICE,
+      source: COMMON_PRACTICE,
       remedy: line ? operationRemedy(plan, 'Put a dryer in', putInLine(line, 'dryer')) : undefined,
     })
   }
-  if (overshoot && overshoot.value > OVERSHOOT_LIMIT) {
+  if (overshoot && overshoot.value > PRACTICE.presetTolerance.value) {
     const block = firstOfKind(plan, 'block')!
     const bore = allOfKinds(plan, 'restrictor')[0]
     const line = Object.keys(plan.lines).find(
@@ -160,7 +161,7 @@ export function supplyRules({ plan, set, needs, times, supply, overshoot }: Rule
       rank: 'fix',
       subject: block,
       value: overshoot.value,
-      limit: OVERSHOOT_LIMIT,
+      limit: PRACTICE.presetTolerance.value,
       title: 'The tank drives the block past its target',
       text: `Before it has read and shut, the springs stand {value} too high; {limit} is wanted. A bore of ${(mm * 1000).toFixed(1)} mm before it slows the air enough.`,
       source: 'ISO 6358 flow over the time a block takes to read and shut, 0.25 s (from memory)',
@@ -178,7 +179,7 @@ export function supplyRules({ plan, set, needs, times, supply, overshoot }: Rule
         limit: supply.most,
         title: 'The supply does not fill a tyre',
         text: 'A tyre wants {value}; {limit} is the most this supply ever gives.',
-        source: `${PRACTICE}; tyre from memory`,
+        source: `${COMMON_PRACTICE}; tyre from memory`,
       })
     const flow =
       set.compressor && plan.components[supply.part]?.kind === 'compressor'

@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import fc from 'fast-check'
 import { demoJobs } from '../../demo/demoShop'
 import { answerPlan, runPlan, scenariosOf, trySet } from '../../derive/runs'
@@ -8,7 +9,6 @@ import { report } from '../../derive/report'
 import { PARTS } from '../../catalog/partClasses'
 import type { OwnClass } from '../../document/types'
 import { answeredScenarios, answersFromRuns } from './answers'
-import { OVERSHOOT_LIMIT } from '../rules/common'
 import { circuitPatches } from '../circuit/changeCircuit'
 import { circuitGraph } from '../circuit/graph'
 import { baseClassesOf, ownClassesCsv, ownClassesJson, readOwnClasses } from '../parts/ownClasses'
@@ -88,15 +88,16 @@ describe('answers drawn from runs', () => {
       },
     }
     const sets = [{ id: 'hives', label: 'Hives', left: 100_000, right: 100_000 }]
-    const { figures: both } = answersFromRuns(
+    const motors = { compressor: used(two.a, 500, 340), second: used(two.b, 200, 330) }
+    const { figures: both } = answersFromRuns({
       air,
-      springOf(plan.air)!,
+      spring: springOf(plan.air)!,
       sets,
-      [base],
-      { 'up-hives': { ...up, used: { compressor: used(two.a, 500, 340), second: used(two.b, 200, 330) } } },
-      { left: 0.002, right: 0.002 },
-      20,
-    )
+      scenarios: [base],
+      runs: { 'up-hives': { ...up, used: motors } },
+      springVolume: { left: 0.002, right: 0.002 },
+      plannedCurrent: 20,
+    })
     expect(both['hives.charge']!.value).toBe(700)
     expect(both['hives.hottest']!.value).toBe(340)
   })
@@ -147,7 +148,7 @@ describe('answers drawn from runs', () => {
           .map(([, f]) => f.value!),
       )
     // One side's filling moves the other too, which no bore prevents: two and a half times the limit at most, and less than without.
-    expect(past(mended)).toBeLessThan(OVERSHOOT_LIMIT * 2.5)
+    expect(past(mended)).toBeLessThan(PRACTICE.presetTolerance.value * 2.5)
     expect(past(mended)).toBeLessThan(past(six))
   })
 })

@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import fc from 'fast-check'
 import { Solver } from 'odex'
 import { demoJobs } from '../../demo/demoShop'
@@ -10,7 +11,7 @@ import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { ARCHETYPES } from '../circuit/startingCircuits'
 import { partOf } from '../parts/parts'
 import { boreConductance } from '../equations/componentFlow'
-import { buildCircuitModel, SHOP_AIR } from './model'
+import { buildCircuitModel } from './model'
 import type { RunFacts, RunResult } from './types'
 import { CircuitRun } from './circuitRun'
 import { runScenario } from './run'
@@ -333,7 +334,7 @@ describe('what fails', () => {
       )) {
         const r = runScenario(plan.air, facts, s)
         const top = Math.max(
-          SHOP_AIR,
+          PRACTICE.shopAir.value,
           1_379_000 * 1.11,
           ...Object.values(buildCircuitModel(plan.air, facts, s).start).map((p) => p - STANDARD_ATMOSPHERE),
         )

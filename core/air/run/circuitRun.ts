@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import type { AirPlan, FaultKind, Scenario, ScenarioStep, Side } from '../../document/types'
 import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { interpolate } from '../../quantity/interpolate'
@@ -15,13 +16,6 @@ import type { Outlet, CircuitModel, RunFacts, Happening, StepResult } from './ty
  * step of a scenario or free.
  */
 
-/** Block and hand stop within this of what they are told, Pa (common practice: half a psi), looking again after a rest. */
-const TARGET_BAND = 3447
-const REST_BEFORE_READING = 2
-/** What stands in the supply line rushes in first: the reading means nothing for so long, s. */
-const LINE_RUSH = 0.4
-/** Reading and shutting take a block or a hand so long, s (from memory). */
-export const BLOCK_REACTION = 0.25
 const MOST_LOOKS = 16
 /** Openings shorter than this go by time, s: the reading is of no use so soon. */
 const TIMED_OPENING = 1
@@ -29,8 +23,6 @@ const TIMED_OPENING = 1
 const STEP_TIME_OUT = 1800
 /** Motor starts again this far under its thermal cut-out, K (common practice). */
 const MOTOR_RESET_BELOW = 30
-/** A levelling controller is content at this share of its band. */
-const CONTENT_SHARE = 0.25
 
 /** How far the step under way may go by itself: until a time, or until one of its watches ends it. */
 interface RunLeg {
@@ -208,7 +200,7 @@ export class CircuitRun {
       const off = this.offOf(o, this.sim.sample())
       const at = this.levelling.get(o.part)
       if (at?.working) {
-        const done = off * at.way <= band * CONTENT_SHARE
+        const done = off * at.way <= band * PRACTICE.levellingContent.value
         if (done || this.t >= at.since + timeOut - 1e-9) {
           for (const c of at.way > 0 ? o.fill : o.vent) this.throw(c, false)
           this.call(o.part, false)
@@ -280,7 +272,7 @@ export class CircuitRun {
     if (this.controller) {
       for (const o of this.plant.outlets) {
         const at = this.levelling.get(o.part)
-        const mark = at?.working ? this.controller.band * CONTENT_SHARE * at.way : null
+        const mark = at?.working ? this.controller.band * PRACTICE.levellingContent.value * at.way : null
         if (mark !== null) list.push({ value: (x) => this.offOf(o, x) - mark, act: end(() => {}) })
         else
           for (const way of [1, -1])
@@ -465,7 +457,7 @@ export class CircuitRun {
           aim.offset -= read - x.told
         }
         const by = x.told - read
-        x.way = Math.abs(by) > TARGET_BAND ? Math.sign(by) : 0
+        x.way = Math.abs(by) > PRACTICE.targetBand.value ? Math.sign(by) : 0
         if (x.way === 0) continue
         busy.add(x)
         x.before = read
@@ -483,7 +475,7 @@ export class CircuitRun {
         if (x.way > 0 && x.o.calls) this.call(x.o.part, true)
       }
       const deadline = this.t + STEP_TIME_OUT
-      const rushed = this.t + LINE_RUSH
+      const rushed = this.t + PRACTICE.lineRush.value
       while (busy.size > 0 && this.t < deadline - 1e-9) {
         // Those that go by their reading look once the rush is over.
         const reading = [...busy].filter((x) => !shutting.has(x))
@@ -501,7 +493,7 @@ export class CircuitRun {
               .map((x): Watch => ({
                 value: (s) => past(x, s),
                 act: (t) => {
-                  shutting.set(x, t + BLOCK_REACTION)
+                  shutting.set(x, t + PRACTICE.blockReaction.value)
                   return 'end'
                 },
               }))
@@ -519,7 +511,7 @@ export class CircuitRun {
         return
       }
       reached = this.t
-      yield { until: this.t + REST_BEFORE_READING, watches: [] }
+      yield { until: this.t + PRACTICE.restBeforeReading.value, watches: [] }
     }
     finish(null)
   }
@@ -597,7 +589,7 @@ export class CircuitRun {
       full = t - began
       this.say('The tool slows: the air no longer keeps up')
     }
-    yield { until: began + Math.min(LINE_RUSH, step.seconds), watches: [] }
+    yield { until: began + Math.min(PRACTICE.lineRush.value, step.seconds), watches: [] }
     // The line to the tool fills first; what does not reach its pressure then never will.
     if (this.gauge('tool') < step.needed) slows(began)
     yield {

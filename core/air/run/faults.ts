@@ -1,11 +1,8 @@
+import { PRACTICE } from '../../catalog/practice'
 import type { AirPlan, FaultKind, Scenario } from '../../document/types'
 import { partOf } from '../parts/parts'
 import type { Link } from '../dynamics/network'
 import { boreConductance } from '../equations/componentFlow'
-
-/** What a hand feels as a line blown off, or a joint that hisses: bores, m (from memory). */
-const OFF_BORE = 0.004
-const LEAK_BORE = 0.0005
 
 /** Links that a scenario's faults open. */
 export function faultLinks(
@@ -31,13 +28,16 @@ export function faultLinks(
     switch (s.what) {
       case 'line-off':
         return run
-          ? [hole(`${s.part}.off-a`, run.from, OFF_BORE), hole(`${s.part}.off-b`, run.to, OFF_BORE)]
+          ? [
+              hole(`${s.part}.off-a`, run.from, PRACTICE.lineOffBore.value),
+              hole(`${s.part}.off-b`, run.to, PRACTICE.lineOffBore.value),
+            ]
           : []
       case 'leak':
         return run
-          ? [hole(`${s.part}.leaks`, run.to, LEAK_BORE)]
+          ? [hole(`${s.part}.leaks`, run.to, PRACTICE.leakBore.value)]
           : where.has(s.part)
-            ? [hole(`${s.part}.leaks`, s.part, LEAK_BORE)]
+            ? [hole(`${s.part}.leaks`, s.part, PRACTICE.leakBore.value)]
             : []
       case 'check-missing':
         return where.has(`${s.part}.in`)

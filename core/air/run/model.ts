@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { interpolate } from '../../quantity/interpolate'
 import type { ComponentKind } from '../../catalog/kinds'
@@ -11,18 +12,8 @@ import { faultLinks } from './faults'
 import { outletsOf } from './outlets'
 import { startPressures } from './start'
 
-/** Chambers of fittings and of valves, m³ (from memory: some cubic centimetres). */
-const FITTING = 4e-6
-/** Inside of a bag or tank gives this to still air, W/(m²·K) (from memory), over a surface of 6·V^(2/3). */
-const FILM = 10
-/** A tyre-shop's air for hand filling, Pa gauge. */
-export const SHOP_AIR = 800_000
 /** Reservoirs that do not feel what is drawn from them, m³. */
 const ENDLESS = 100
-
-const ROUGHNESS = 1.5e-6
-/** Lines up to this long are left out as resistance, m. */
-const SHORT_LINE = 0.3
 
 /** Kinds with a chamber at every port instead of one for all. */
 const CHAMBER_PER_PORT: readonly ComponentKind[] = [
@@ -86,13 +77,13 @@ export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scena
     const f = part.figures as Record<string, number>
     const valve = { conductance: f.conductance!, criticalRatio: f.criticalRatio! }
     const at = (port: string) => chamberOf(air, id, port)
-    const chamber = (port: string, volume = FITTING) =>
+    const chamber = (port: string, volume = PRACTICE.fittingVolume.value) =>
       volumes.set(at(port), (volumes.get(at(port)) ?? 0) + volume)
     switch (kind) {
       case 'spring': {
         const volume = side === 'right' ? right : left
         volumes.set(id, volume)
-        vessels.set(id, { spring: side ?? 'left', wall: FILM * 6 * volume ** (2 / 3) })
+        vessels.set(id, { spring: side ?? 'left', wall: PRACTICE.wallFilm.value * 6 * volume ** (2 / 3) })
         if (scenario.leak > 0)
           links.push({
             id: `${id}.leak`,
@@ -157,7 +148,7 @@ export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scena
         break
       case 'tank':
         chamber('in', f.volume)
-        vessels.set(id, { wall: FILM * 6 * f.volume! ** (2 / 3) })
+        vessels.set(id, { wall: PRACTICE.wallFilm.value * 6 * f.volume! ** (2 / 3) })
         break
       case 'manifold':
         chamber('in', f.volume)
@@ -259,7 +250,7 @@ export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scena
       case 'handFill':
         chamber('out')
         volumes.set('shop', ENDLESS)
-        reservoirs.shop = SHOP_AIR + STANDARD_ATMOSPHERE
+        reservoirs.shop = PRACTICE.shopAir.value + STANDARD_ATMOSPHERE
         links.push(
           { id: `${id}.fill`, kind: 'orifice', from: 'shop', to: id, command: `${id}.fill`, ...valve },
           { id: `${id}.vent`, kind: 'orifice', from: id, to: null, command: `${id}.vent`, ...valve },
@@ -321,7 +312,7 @@ export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scena
     const length = Math.max(facts.lengths[id] ?? 1, 0.05)
     const half = ((Math.PI / 4) * tube.bore ** 2 * length) / 2
     // A hand's breadth of tube resists a tenth of what any valve does: both its ends are one chamber.
-    const short = length <= SHORT_LINE && kindOf(from) !== 'spring' && kindOf(to) !== 'spring'
+    const short = length <= PRACTICE.shortLine.value && kindOf(from) !== 'spring' && kindOf(to) !== 'spring'
     if (short || quiet(from) || quiet(to)) {
       merge(from, to)
       extra.set(from, (extra.get(from) ?? 0) + 2 * half)
@@ -339,7 +330,7 @@ export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scena
         to: t.to,
         bore: t.bore,
         length: t.length,
-        roughness: ROUGHNESS,
+        roughness: PRACTICE.nylonRoughness.value,
       })
   }
   const made = new Map<string, Vessel>()
@@ -411,7 +402,7 @@ function couplerLinks(
   }
   const tool = scenario.steps.find((s) => s.do === 'tool')
   if (tool) {
-    volumes.set('tool', FITTING * 5)
+    volumes.set('tool', PRACTICE.fittingVolume.value * 5)
     links.push(
       { id: 'tool-line', kind: 'orifice', from: id, to: 'tool', ...valve },
       {

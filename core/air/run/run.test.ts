@@ -1,5 +1,7 @@
 import { demoJobs } from '../../demo/demoShop'
-import { createDeriver, type RunResult, type Scenario } from '../../derive/derive'
+import { createDeriver } from '../../derive/derive'
+import type { RunResult } from './types'
+import type { Scenario } from '../../document/types'
 import { runFacts, runPlan, scenariosOf } from '../../derive/runs'
 import type { Plan } from '../../document/types'
 import { applyEdit } from '../../document/edit'

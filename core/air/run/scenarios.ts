@@ -3,28 +3,27 @@ import type { AirPlan, FaultKind, Scenario, ScenarioStep } from '../../document/
 import { KINDS } from '../../catalog/kinds'
 import { allOfKinds, firstOfKind } from '../circuit/connections'
 import { partOf } from '../parts/parts'
+import { PRACTICE } from '../../catalog/practice'
 import { faultWords } from './faults'
+import type { HaulSet, NamedScenario } from './types'
 
 /** Scenarios that follow from a plan by themselves. */
 
-export type NamedScenario = Scenario & { id: string }
-/** Pressures a haul is brought to, Pa gauge. */
-export interface HaulSet {
-  id: string
-  label: string
-  left: number
-  right: number
-}
-
-/** Warm and cold of a spring night, K (common practice). */
-const NIGHT = { start: 289.15, coldest: 277.15 }
+/** A spring night. */
+const NIGHT = { start: PRACTICE.nightWarm.value, coldest: PRACTICE.nightCold.value }
 const STILL = { start: REFERENCE_TEMPERATURE, coldest: REFERENCE_TEMPERATURE }
-/** A joint that soap would just show: about 1e-5 Pa·m³/s at 600 kPa (EN 1593; memory). */
+/** A joint that soap would just show: about 1e-5 Pa·m³/s at 600 kPa (EN 1593; memory). m³/(s·Pa). */
 const WEEP = 1.7e-14
-/** A truck tyre aired down for sand and back up (from memory): m³, Pa gauge. */
-export const TYRE = { volume: 0.06, from: 140_000, to: 380_000 }
-/** A small impact wrench (from memory): free air, m³/s, at Pa gauge. */
-export const TOOL = { demand: 120 / 60_000, needed: 620_000 }
+/** A leak that is heard, m³/(s·Pa) (from memory). */
+const LEAK = 3e-12
+/** A truck tyre aired down for sand and back up: m³, Pa gauge. */
+export const TYRE = {
+  volume: PRACTICE.tyreVolume.value,
+  from: PRACTICE.tyreFrom.value,
+  to: PRACTICE.tyreTo.value,
+}
+/** A small impact wrench: free air, m³/s, at Pa gauge. */
+export const TOOL = { demand: PRACTICE.wrenchDemand.value, needed: PRACTICE.wrenchPressure.value }
 
 /** An empty scenario, to write one's own. */
 export function newScenario(label: string, order: number, left = 0, right = 0): Scenario {
@@ -122,7 +121,7 @@ export function plannedScenarios(air: AirPlan, sets: readonly HaulSet[], minimum
       steps: [wait(12 * 3600)],
     })
   }
-  add('hold', 'Held at the minimum for two hours with a leak', { leak: 3e-12, steps: [wait(7200)] })
+  add('hold', 'Held at the minimum for two hours with a leak', { leak: LEAK, steps: [wait(7200)] })
   if (coupler) {
     add('tyres', 'Four tyres aired up', { steps: [{ do: 'tyre', ...TYRE, count: 4 }, wait(30)] })
     add('tool', 'A small impact wrench for five minutes', {

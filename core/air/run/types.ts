@@ -1,8 +1,8 @@
 import type { ComponentKind } from '../../catalog/kinds'
-import type { Side } from '../../document/types'
+import type { SpringClass } from '../../catalog/springs'
+import type { AirPlan, Scenario, Side } from '../../document/types'
 import type { Network, SpringState } from '../dynamics/network'
 import type { Quantity } from '../../quantity/units'
-import { CircuitRun } from './circuitRun'
 
 /** A plan's circuit as vessels and links, with the names of what may be commanded. SI, gauge at its edges. */
 
@@ -72,7 +72,30 @@ export interface StepResult {
   count?: number
 }
 
-/** A scenario from its start to its end, as rows over time and what it came to. */
+/** How long a supply ran, s, the charge it took, A·s, how hot its motor came to be, K, and how often it started. */
+export interface MotorUse {
+  on: number
+  charge: number
+  hottest: number
+  starts: number
+}
+
+/** Highest pressure, Pa gauge, and least and greatest height, m, of a spring so far. */
+export interface Extremes {
+  pressure: number
+  low: number
+  high: number
+}
+
+export type NamedScenario = Scenario & { id: string }
+
+/** Pressures a haul is brought to, Pa gauge. */
+export interface HaulSet {
+  id: string
+  label: string
+  left: number
+  right: number
+}
 
 export interface RunColumn {
   id: string
@@ -80,6 +103,7 @@ export interface RunColumn {
   quantity: Quantity
 }
 
+/** A scenario from its start to its end, as rows over time and what it came to. */
 export interface RunResult {
   columns: RunColumn[]
   rows: number[][]
@@ -93,10 +117,24 @@ export interface RunResult {
   massError: number
   /** A. */
   highestCurrent: number
-  used: CircuitRun['used']
+  used: Record<string, MotorUse>
   /** What each spring came to at most and at least, over every step and not only the rows kept. */
-  extremes: CircuitRun['extremes']
+  extremes: { left: Extremes; right: Extremes }
   /** s the whole run lasted. */
   lasted: number
   steps: number
+}
+
+/** What the answers are drawn from. */
+export interface AnswerInput {
+  air: AirPlan
+  spring: SpringClass
+  sets: readonly HaulSet[]
+  /** Scenarios that were run and their results by id; one that could not be run has none. */
+  scenarios: readonly NamedScenario[]
+  runs: Record<string, RunResult>
+  /** m³ of both springs at the highest haul. */
+  springVolume: { left: number; right: number }
+  /** Motor current that Power counts with, A. */
+  plannedCurrent: number
 }

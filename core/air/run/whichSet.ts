@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import { PARTS } from '../../catalog/partClasses'
 import { BLOCKS } from '../../catalog/blocks'
 import { COMPRESSORS, compressorClass } from '../../catalog/compressors'
@@ -7,7 +8,6 @@ import { SUPPLY_KINDS, allOfKinds, firstOfKind } from '../circuit/connections'
 import { addTank } from '../circuit/additions'
 import { takeOut } from '../circuit/operations'
 import { partOf } from '../parts/parts'
-import { TANKLESS_MOST } from '../circuit/changeCircuit'
 
 /** Which set: every compressor, tank, bore and block tried on the plan's own circuit over all its hauls. */
 
@@ -52,7 +52,7 @@ export function setsToTry(air: AirPlan): SetChoice[] {
       const most = compressor === null ? Infinity : compressorClass(compressor)!.maxPressure
       if (tank !== null && most < limits) return []
       // Nothing but its own rating stops a compressor without a tank: what it feeds must bear that.
-      if (tank === null && most > TANKLESS_MOST) return []
+      if (tank === null && most > PRACTICE.tanklessMost.value) return []
       const rated = tank === null ? Infinity : PARTS.find((p) => p.id === tank)!.figures.maxPressure!
       if (rated < limits) return []
       return TRIED_TUBES.flatMap((tube) =>

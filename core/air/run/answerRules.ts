@@ -1,0 +1,131 @@
+import { PRACTICE } from '../../catalog/practice'
+import { notesOf, type Note, type NoteFields } from '../../quantity/figure'
+import { tableRange } from '../../quantity/interpolate'
+import { firstOfKind } from '../circuit/connections'
+import { compressorOf } from '../parts/parts'
+import { RUN_SOURCE, motorsOf, type HaulRuns } from './answerFigures'
+import { currentLimit } from './motorHeat'
+import type { AnswerInput, RunResult } from './types'
+
+/** What only a run finds. */
+
+const airNote = notesOf('air', 'pressure')
+const note = (fields: Omit<NoteFields, 'source'>): Note => airNote({ ...fields, source: RUN_SOURCE })
+
+/** A haul brought up: a motor that trips, a current nobody counted with, a target never reached. */
+export function haulRunNotes(of: HaulRuns): Note[] {
+  const { up } = of
+  return up ? [motorTrips, drawsMore, fallsShort].flatMap((rule) => rule(of, up) ?? []) : []
+}
+
+function motorTrips(of: HaulRuns, up: RunResult): Note | null {
+  const [hottest] = motorsOf(of, up)
+  const thermal = hottest && compressorOf(of.input.air, hottest[0])?.thermal
+  if (!hottest || !thermal || hottest[1].hottest < thermal.cutOut) return null
+  return note({
+    quantity: 'temperature',
+    rule: 'run-thermal',
+    rank: 'fix',
+    subject: hottest[0],
+    value: hottest[1].hottest,
+    limit: thermal.cutOut,
+    title: 'The motor trips on the way up',
+    text: `“${of.set.label}” takes it to {value}; its thermal cut-out opens at {limit} and it waits to cool. A larger compressor, or a tank.`,
+  })
+}
+
+function drawsMore({ set, input }: HaulRuns, up: RunResult): Note | null {
+  const planned = input.plannedCurrent
+  if (planned <= 0 || up.highestCurrent <= currentLimit(planned)) return null
+  return note({
+    quantity: 'current',
+    rule: 'run-current',
+    rank: 'fix',
+    subject: firstOfKind(input.air, 'compressor') ?? 'compressor',
+    value: up.highestCurrent,
+    limit: planned,
+    title: 'The motor draws more in a run than Power counts with',
+    text: `Brought up for “${set.label}” it draws {value}, {limit} is counted with: what stands between it and the springs raises the pressure it works against. A wider bore, or a thicker wire.`,
+  })
+}
+
+function fallsShort({ set }: HaulRuns, up: RunResult): Note | null {
+  const [result] = up.results
+  if (!result || result.seconds !== null) return null
+  return note({
+    rule: 'run-short',
+    rank: 'stop',
+    subject: 'spring-left',
+    value: Math.max(set.left, set.right),
+    title: 'The run never gets there',
+    text: `Brought up for “${set.label}”, the springs never come to {value}. Look at the run: “loaded at the minimum, brought up”.`,
+  })
+}
+
+/** Springs outside their limits at any step of a run; a run that did not come to its end has said nothing, and says so. */
+export function springLimitNotes(input: AnswerInput, what: string, run: RunResult | undefined): Note[] {
+  if (!run)
+    return [
+      note({
+        rule: 'run-failed',
+        rank: 'fix',
+        subject: 'spring-left',
+        title: 'A run does not come to its end',
+        text: `${what}: its equations find no next step, so nothing of it is vouched for. Look for parts whose figures are far apart.`,
+      }),
+    ]
+  return (['left', 'right'] as const).flatMap((side) => sideLimitNotes(input, what, run, side))
+}
+
+function sideLimitNotes(
+  { air, spring }: AnswerInput,
+  what: string,
+  run: RunResult,
+  side: 'left' | 'right',
+): Note[] {
+  const range = tableRange(spring.areaByHeight)
+  const { pressure, low, high } = run.extremes[side]
+  const subject = `spring-${side}`
+  const label = air.components[subject]?.label ?? subject
+  const notes: Note[] = []
+  // A little over for a moment is the block's own reaction.
+  if (pressure > spring.maxPressure + PRACTICE.targetBand.value)
+    notes.push(
+      note({
+        rule: 'run-over-pressure',
+        rank: 'stop',
+        subject,
+        value: pressure,
+        limit: spring.maxPressure,
+        title: `${label} passes its limit in a run`,
+        text: `${what}: it stands at {value} for a moment; it stops at {limit}. A smaller bore before the valve, or a regulator.`,
+      }),
+    )
+  if (low < range.low)
+    notes.push(
+      note({
+        quantity: 'length',
+        rule: 'run-too-low',
+        rank: 'fix',
+        subject,
+        value: low,
+        limit: range.low,
+        title: `${label} is squeezed below its range in a run`,
+        text: `${what}: it stands at {value}; its range begins at {limit}.`,
+      }),
+    )
+  if (high > range.high)
+    notes.push(
+      note({
+        quantity: 'length',
+        rule: 'run-too-high',
+        rank: 'fix',
+        subject,
+        value: high,
+        limit: range.high,
+        title: `${label} is drawn out past its range in a run`,
+        text: `${what}: it stands at {value}; its range ends at {limit}.`,
+      }),
+    )
+  return notes
+}

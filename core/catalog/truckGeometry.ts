@@ -1,0 +1,53 @@
+import type { Haul, LoadItem, Side, Truck } from '../document/types'
+import { PRACTICE } from './practice'
+import type { SpringClass } from './springs'
+
+/** What follows from a truck's measures by geometry alone, for every room that asks. m; axes as in the plan. */
+
+/** Side of the frame the exhaust runs on beside the rear axle; null where none comes near it. */
+export function exhaustSide(truck: Truck): Side | null {
+  const near = truck.exhaust.points.filter((p) => Math.abs(p.x) < PRACTICE.besideAxle.value)
+  if (near.length === 0) return null
+  return near.reduce((sum, p) => sum + p.y, 0) > 0 ? 'left' : 'right'
+}
+
+/** Wheel travel from unladen to full droop (never above 0) and to the bump stop (never below 0). */
+export function wheelTravel({ seatGap, suspension }: Pick<Truck, 'seatGap' | 'suspension'>): {
+  droop: number
+  bump: number
+} {
+  return {
+    droop: Math.min(seatGap.unladen - seatGap.droop, 0) / suspension.motionRatio,
+    bump: Math.max(seatGap.unladen - seatGap.bump, 0) / suspension.motionRatio,
+  }
+}
+
+/** Height of a helper spring in a seat gap, less the kit's brackets and the spacer. */
+export const seatedHeight = (
+  gap: number,
+  spring: Pick<SpringClass, 'bracketHeight'>,
+  spacer: number,
+): number => gap - spring.bracketHeight - spacer
+
+/** Height of the rail's lower edge over the rear axle. */
+export const railBottom = ({ frame }: Truck): number => frame.top + frame.kickUp - frame.depth
+
+/** Inside face of the rear tyre from the centre line: dual tyres stand half a tyre further in. */
+export const tyreInside = ({ rearTrack, tyre }: Truck): number =>
+  rearTrack / 2 - tyre.width * (tyre.dual ? 1.05 : 0.5)
+
+/** Height of the roof: of the cab, or of the bed's sides where they are higher. Drawn so, not measured. */
+export const roofHeight = ({ frame, tyre, bed }: Truck): number =>
+  Math.max(frame.top + tyre.radius * 2.6, bed.floor + bed.sides)
+
+/** Height at which an item stands: on the bed, a seat or the roof. */
+export function itemStandsAt(item: Pick<LoadItem, 'on'>, truck: Truck): number {
+  if (item.on === 'bed') return truck.bed.floor
+  return item.on === 'seat' ? truck.frame.top + 0.15 : roofHeight(truck)
+}
+
+/** Where the coupling stands: ahead of the rear axle, and above the ground. */
+export const couplingPlace = (haul: Pick<Haul, 'coupling'>, truck: Truck): { x: number; z: number } =>
+  haul.coupling === 'bed'
+    ? { x: truck.bedHitch ?? 0, z: truck.bed.floor + 0.06 }
+    : { x: -truck.axleToBall, z: truck.ballHeight }

@@ -1,0 +1,19 @@
+import type { SpringClass } from '../catalog/springs'
+import type { Haul, Truck } from '../document/types'
+import { notesOf, type Note, type NoteFields } from '../quantity/figure'
+import type { HaulResult } from './types'
+
+/** What Load's rules look at: one haul solved on this truck. */
+export interface LoadRuleInput {
+  r: HaulResult
+  haul: Haul
+  truck: Truck
+  spring: SpringClass | null
+  spacer: number
+}
+
+const note = notesOf('load', 'mass')
+
+/** A note about one haul: its subject is `haul:what`. */
+export const loadNote = (r: Pick<HaulResult, 'id'>, fields: NoteFields): Note =>
+  note({ ...fields, subject: `${r.id}:${fields.subject}` })

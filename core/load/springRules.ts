@@ -1,0 +1,94 @@
+import { SPRINGS } from '../catalog/springs'
+import { wheelTravel } from '../catalog/truckGeometry'
+import { tableRange } from '../quantity/interpolate'
+import type { Rule } from '../quantity/stage'
+import { isLoaded } from './masses'
+import { springCarries } from './remedies'
+import { loadNote, type LoadRuleInput } from './ruleInput'
+
+/** What the helper springs and the steel say of a haul. */
+
+type LoadRule = Rule<LoadRuleInput>
+
+const overPressure: LoadRule = ({ r, truck, spring, spacer }) => {
+  if (!spring) return null
+  const side = r.left.wanted >= r.right.wanted ? r.left : r.right
+  const overLoad = side.limitedBy === 'maxLoad'
+  if (side.limitedBy !== 'maxPressure' && !overLoad) return null
+  const [bigger] = SPRINGS.filter(
+    (s) =>
+      s.fits.includes(truck.suspension.kind) && springCarries(s, truck, spacer, r.target, side.springForce),
+  ).sort((a, b) => a.maxLoad - b.maxLoad)
+  const sideName = side === r.left ? 'left' : 'right'
+  return loadNote(r, {
+    rule: 'over-spring-pressure',
+    rank: 'stop',
+    subject: sideName,
+    quantity: 'pressure',
+    title: overLoad ? 'The spring carries more than its rating' : 'More pressure than the spring allows',
+    text: `“${r.label}” would need {value} on the ${sideName}; the spring ${overLoad ? 'reaches its load rating at' : 'stops at'} {limit}. Choose a larger spring or carry less.`,
+    value: side.wanted,
+    limit: side.pressure,
+    source: 'Limits of the spring class (common practice); its own sheet rules',
+    remedy: bigger && {
+      label: 'Take the smallest spring that carries it',
+      patches: [{ op: 'replace', path: ['air', 'springClass'], value: bigger.id }],
+    },
+  })
+}
+
+const outsideHeight: LoadRule = ({ r, spring }) => {
+  if (!spring || r.left.limitedBy !== 'height') return null
+  const { low, high } = tableRange(spring.areaByHeight)
+  return loadNote(r, {
+    rule: 'spring-height-at-target',
+    rank: 'stop',
+    subject: 'left',
+    quantity: 'length',
+    title: 'The spring stands outside its height range',
+    text: `At the height “${r.label}” aims for, the spring would be {value} high; its table ends at {limit}.`,
+    value: r.left.height,
+    limit: r.left.height < low ? low : high,
+    source: 'Height range of the spring class (common practice)',
+  })
+}
+
+const onStops: LoadRule = ({ r, truck }) => {
+  const room = wheelTravel(truck).bump
+  const sag = Math.max(r.sagNoAir.rearLeft, r.sagNoAir.rearRight)
+  if (sag <= room) return null
+  return loadNote(r, {
+    rule: 'on-bump-stops',
+    rank: 'know',
+    subject: 'rearAxle',
+    quantity: 'length',
+    title: 'With no air it sits on the stops',
+    text: `“${r.label}” sags {value} on steel alone; the bump stops are touched at {limit}. Jarring ride, sway and a high beam are the signs.`,
+    value: sag,
+    limit: room,
+    source: 'Seat gap unladen less gap on the stop (tape)',
+  })
+}
+
+const underMinimum: LoadRule = ({ r, haul, spring }) => {
+  if (!spring || !isLoaded(haul)) return null
+  const side = r.left.wanted <= r.right.wanted ? r.left : r.right
+  if (side.limitedBy !== 'minPressure') return null
+  const sideName = side === r.left ? 'left' : 'right'
+  return loadNote(r, {
+    rule: 'kept-at-minimum',
+    rank: 'know',
+    subject: sideName,
+    quantity: 'pressure',
+    title: 'Held at the minimum',
+    text: `“${r.label}” wants {value} on the ${sideName}; the spring is never run under {limit}, so it stands a little high.`,
+    value: Math.max(side.wanted, 0),
+    limit: spring.minPressure,
+    source: 'Common practice; the spring’s own sheet rules',
+  })
+}
+
+/** Told first, and last: what stops the work, and what is worth knowing. */
+export const SPRING_LIMIT_RULES: readonly LoadRule[] = [overPressure, outsideHeight]
+export const ON_STOPS: LoadRule = onStops
+export const UNDER_MINIMUM: LoadRule = underMinimum

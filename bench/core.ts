@@ -45,11 +45,11 @@ if (process.argv[2] === 'cold') {
   process.exit(0)
 }
 
-/** The demo's high-flow rig: ten minutes of bringing up, airing two tyres, the horn, and letting down. */
+/** The demo's high-flow run: ten minutes of bringing up, airing two tyres, the horn, and letting down. */
 function tenMinutes() {
-  const rigPlan = demoJobs().find((j) => j.id === 'festival-rig')!.plan
-  const derived = createDeriver()(rigPlan)
-  const [set] = haulSets(rigPlan, derived)
+  const plan = demoJobs().find((j) => j.id === 'festival-run')!.plan
+  const derived = createDeriver()(plan)
+  const [set] = haulSets(plan, derived)
   const scenario: Scenario = {
     ...newScenario('Ten minutes', 1, 34_474, 34_474),
     haul: set!.id,
@@ -61,9 +61,9 @@ function tenMinutes() {
       { do: 'bring', left: 34_474, right: 34_474 },
     ],
   }
-  const facts = runFacts(rigPlan, derived)
-  scenario.steps.push({ do: 'wait', seconds: 600 - runScenario(rigPlan.air, facts, scenario).lasted })
-  return { air: rigPlan.air, facts, scenario, set: set! }
+  const facts = runFacts(plan, derived)
+  scenario.steps.push({ do: 'wait', seconds: 600 - runScenario(plan.air, facts, scenario).lasted })
+  return { air: plan.air, facts, scenario, set: set! }
 }
 
 if (process.argv[2] === 'sweep') {
@@ -85,27 +85,27 @@ function againstOdex(): number {
   // Before anything shuts: both integrate the very same equations.
   const span = 0.35
   const at = (relative: number) => {
-    const rig = new CircuitRun(air, facts, { ...scenario, steps: [] }, () => {}, relative)
-    rig.begin({ do: 'bring', left: set.left, right: set.right })
-    rig.advance(1e-6)
-    return rig
+    const run = new CircuitRun(air, facts, { ...scenario, steps: [] }, () => {}, relative)
+    run.begin({ do: 'bring', left: set.left, right: set.right })
+    run.advance(1e-6)
+    return run
   }
   const best = at(1e-9)
   best.advance(span)
-  const pressures = (rig: CircuitRun) => rig.sim.sample().pressure
+  const pressures = (run: CircuitRun) => run.sim.sample().pressure
   const error = (p: Float64Array) => Math.max(...p.map((v, i) => Math.abs(v / pressures(best)[i]! - 1)))
   let ours = Infinity
   let own = 0
   for (let i = 0; i < 5; i++) {
-    const rig = at(1e-5)
+    const run = at(1e-5)
     const from = now()
-    rig.advance(span)
+    run.advance(span)
     ours = Math.min(ours, now() - from)
-    own = error(pressures(rig))
+    own = error(pressures(run))
   }
   for (const tolerance of [1e-3, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8]) {
-    const rig = at(1e-5)
-    const n = rig.sim.y.length
+    const run = at(1e-5)
+    const n = run.sim.y.length
     const out = new Float64Array(n)
     const solver = new Solver(n)
     solver.relativeTolerance = tolerance
@@ -115,20 +115,20 @@ function againstOdex(): number {
     try {
       y = solver.solve(
         (t, x) => {
-          rig.sim.slope(t, Float64Array.from(x), out)
+          run.sim.slope(t, Float64Array.from(x), out)
           return [...out]
         },
-        rig.t,
-        [...rig.sim.y],
+        run.t,
+        [...run.sim.y],
         span,
       ).y
     } catch {
       continue
     }
     const took = now() - from
-    rig.sim.slope(span, Float64Array.from(y), out)
-    rig.sim.y.set(y)
-    if (error(pressures(rig)) <= own) return took / ours
+    run.sim.slope(span, Float64Array.from(y), out)
+    run.sim.y.set(y)
+    if (error(pressures(run)) <= own) return took / ours
   }
   return Infinity
 }

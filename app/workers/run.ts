@@ -1,9 +1,10 @@
 import { expose } from 'comlink'
+import { partLabel } from '#core/air/circuit/connections'
 import { CircuitRun } from '#core/air/run/circuitRun'
 import { Recorder } from '#core/air/run/run'
-import type { RunColumn } from '#core/air/run/types'
+import type { NamedScenario, RunColumn, RunResult } from '#core/air/run/types'
 import { TYRE, newScenario } from '#core/air/run/scenarios'
-import { createDeriver, type NamedScenario, type RunResult } from '#core/derive/derive'
+import { createDeriver } from '#core/derive/derive'
 import { runFacts, runPlan, scenariosOf } from '#core/derive/runs'
 import { checkPlan } from '#core/document/schema'
 import type { Plan, ScenarioStep } from '#core/document/types'
@@ -37,7 +38,7 @@ export interface Advanced {
   busy: boolean
 }
 
-let rig: CircuitRun | null = null
+let live: CircuitRun | null = null
 let recorder = new Recorder()
 let sent = 0
 
@@ -50,16 +51,15 @@ function open(value: unknown, haul: string | null, left: number, right: number):
   const derived = createDeriver()(plan)
   // A tyre on the coupler is one of the things that may be asked for.
   const scenario = { ...newScenario('By hand', 1, left, right), haul, steps: drawsOf(plan) }
-  rig = new CircuitRun(plan.air, runFacts(plan, derived), scenario, (r, s) => recorder.see(r, s))
-  const hands = Object.entries(rig.plant.hands).map(([id, h]): Hand => {
-    const [component, port] = id.split('.') as [string, string?]
-    const c = plan.air.components[component]!
-    const cab = c.kind === 'cabSwitch'
+  live = new CircuitRun(plan.air, runFacts(plan, derived), scenario, (r, s) => recorder.see(r, s))
+  const hands = Object.entries(live.model.hands).map(([id, h]): Hand => {
+    const cab = plan.air.components[id]?.kind === 'cabSwitch'
+    const inSeries = live!.model.cabSwitchInSeries
     return {
       id,
-      label: port ? `${c.label}, outlet ${port.slice(3)}` : c.label,
-      up: h.up.length > 0 || (cab && !rig!.plant.hasTank),
-      down: h.down.length > 0 || (cab && rig!.plant.hasTank),
+      label: partLabel(plan.air, id),
+      up: h.up.length > 0 || (cab && !inSeries),
+      down: h.down.length > 0 || (cab && inSeries),
     }
   })
   return { columns: recorder.columns, where: recorder.where, rows: recorder.rows.slice(), hands }
@@ -71,19 +71,19 @@ const drawsOf = (plan: Plan): ScenarioStep[] =>
 
 /** Goes on by so many seconds; gives one row for where it stands and what happened. */
 function advance(seconds: number): Advanced | null {
-  if (!rig) return null
-  rig.advance(rig.t + seconds)
-  recorder.see(rig, rig.sim.sample(), true)
+  if (!live) return null
+  live.advance(live.t + seconds)
+  recorder.see(live, live.sim.sample(), true)
   const row = recorder.rows.at(-1)!
-  const events = rig.events.slice(sent)
-  sent = rig.events.length
-  return { rows: [row], events, busy: rig.busy }
+  const events = live.events.slice(sent)
+  sent = live.events.length
+  return { rows: [row], events, busy: live.busy }
 }
 function press(part: string, way: 'up' | 'down' | null): void {
-  rig?.press(part, way)
+  live?.press(part, way)
 }
 function begin(step: ScenarioStep): void {
-  rig?.begin(step)
+  live?.begin(step)
 }
 
 const api = { run, open, advance, press, begin }

@@ -14,6 +14,12 @@ export interface AirNeed {
   heightAt: { left(p: number): number; right(p: number): number }
 }
 
+/** A fill to one haul: s it takes, and free air it pumps, m³. */
+export interface HaulFill {
+  seconds: number
+  freeAir: number
+}
+
 export interface AirResult extends AirSet {
   teed: boolean
   /** Whether there is an electric compressor to wire. */

@@ -18,3 +18,9 @@ export const REFERENCE_DENSITY = 1.185
 export function airViscosity(temperature: number): number {
   return (1.458e-6 * temperature ** 1.5) / (temperature + 110.4)
 }
+
+/** Choked flow factor of air, √K·s/m: ṁ = A·0.0404·p/√T. Isentropic nozzle, any gas-dynamics text. */
+export const CHOKED_ORIFICE = 0.0404
+
+/** Ratio of specific heats of air. Any gas-dynamics text. */
+export const GAMMA = 1.4

@@ -7,6 +7,7 @@ import {
   firstOfKind,
   connectedParts,
   springsTeed,
+  endsAt,
 } from './connections'
 import { partOf } from '../parts/parts'
 import {
@@ -17,7 +18,6 @@ import {
   copyOf,
   addPart,
   addLine,
-  endsAt,
   closePort,
   insertPart,
   closeAndRetrace,

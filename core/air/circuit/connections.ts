@@ -144,5 +144,27 @@ export const allOfKinds = (air: Circuit, ...kinds: ComponentKind[]): string[] =>
   Object.keys(air.components).filter((id) => kinds.includes(air.components[id]!.kind))
 /** Kinds that make compressed air. */
 export const SUPPLY_KINDS: readonly ComponentKind[] = ['compressor', 'belt', 'boost']
+/** A part in words: its label, with the outlet where `id` is `component.outN`. */
+export function partLabel(air: Pick<AirPlan, 'components'>, id: string): string {
+  const [component, port] = id.split('.') as [string, string | undefined]
+  const label = air.components[component]?.label ?? component
+  return port?.startsWith('out') ? `${label}, outlet ${port.slice(3)}` : label
+}
+
 /** A part in words, in the middle of a sentence. */
 export const labelInSentence = (air: AirPlan, id: string) => air.components[id]?.label.toLowerCase() ?? id
+
+/** Ends of lines at a component: which line, which of its ends, and what lies beyond. */
+export function endsAt(
+  air: AirPlan,
+  id: string,
+): { line: string; end: 'from' | 'to'; port: string; other: string; otherPort: string }[] {
+  return Object.entries(air.lines).flatMap(([line, l]) => [
+    ...(l.from === id
+      ? [{ line, end: 'from' as const, port: l.fromPort, other: l.to, otherPort: l.toPort }]
+      : []),
+    ...(l.to === id
+      ? [{ line, end: 'to' as const, port: l.toPort, other: l.from, otherPort: l.fromPort }]
+      : []),
+  ])
+}

@@ -1,6 +1,6 @@
 import { KINDS, type ComponentKind } from '../../catalog/kinds'
 import { DIRECT, type AirLine, type AirPlan, type Side } from '../../document/types'
-import { openPorts, withLinePaths } from './connections'
+import { openPorts, withLinePaths, endsAt } from './connections'
 import { newComponent, portsOf } from '../parts/parts'
 
 /**
@@ -94,20 +94,6 @@ export function addLine(
   return id
 }
 
-/** Ends of lines at a component: which line, which of its ends, and what lies beyond. */
-export function endsAt(
-  air: AirPlan,
-  id: string,
-): { line: string; end: 'from' | 'to'; port: string; other: string; otherPort: string }[] {
-  return Object.entries(air.lines).flatMap(([line, l]) => [
-    ...(l.from === id
-      ? [{ line, end: 'from' as const, port: l.fromPort, other: l.to, otherPort: l.toPort }]
-      : []),
-    ...(l.to === id
-      ? [{ line, end: 'to' as const, port: l.toPort, other: l.from, otherPort: l.fromPort }]
-      : []),
-  ])
-}
 const throughPorts = (kind: ComponentKind): [string, string] =>
   kind === 'tee' ? ['a', 'b'] : kind === 'manifold' || kind === 'tank' ? ['in', 'out1'] : ['in', 'out']
 const entryPort = (kind: ComponentKind): string =>

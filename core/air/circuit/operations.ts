@@ -1,6 +1,6 @@
 import { KINDS, type ComponentKind } from '../../catalog/kinds'
 import { DIRECT } from '../../document/types'
-import { linesByPort } from './connections'
+import { linesByPort, endsAt } from './connections'
 import { newComponent, portsOf } from '../parts/parts'
 import {
   OperationError,
@@ -11,7 +11,6 @@ import {
   copyOf,
   addPart,
   addLine,
-  endsAt,
   lineOf,
   closePort,
   insertPart,

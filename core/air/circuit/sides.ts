@@ -1,6 +1,6 @@
 import { blockClass } from '../../catalog/blocks'
 import type { AirPlan, Side } from '../../document/types'
-import { allOfKinds, connectedParts, springsTeed } from './connections'
+import { allOfKinds, connectedParts, springsTeed, endsAt } from './connections'
 import { blockFor, newComponent } from '../parts/parts'
 import {
   OperationError,
@@ -12,7 +12,6 @@ import {
   freeId,
   addPart,
   addLine,
-  endsAt,
   closePort,
   insertPart,
   closeAndRetrace,

@@ -1,4 +1,5 @@
 import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
+import { VESSEL_SOLVER } from '../settings'
 import { Simulation } from './simulation'
 
 /** How a vessel empties through an opening to the atmosphere: time to a pressure, and how cold it is then. */
@@ -7,7 +8,7 @@ export interface BlowDown {
   temperature: number
 }
 
-const LONGEST = 86_400
+const LONGEST = VESSEL_SOLVER.longestBlowDown
 
 /**
  * Run by the same solver as a circuit: isothermal, or without heat from the wall (which is when it goes cold).
@@ -32,7 +33,7 @@ export function blowDown(
       ambient: () => temperature,
     },
     { vessel: from + atmosphere },
-    { relative: 1e-7 },
+    VESSEL_SOLVER.blowDown,
   )
   let seconds: number | null = null
   simulation.run(LONGEST, [

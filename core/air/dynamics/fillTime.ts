@@ -5,6 +5,7 @@ import { Tube } from '../equations/tubeFlow'
 import { componentFlow } from '../equations/componentFlow'
 import { Simulation } from './simulation'
 import type { Link } from './network'
+import { VESSEL_SOLVER } from '../settings'
 import { stallPressure, twoVessels } from '../equations/vessels'
 
 export type FlowPath =
@@ -20,8 +21,7 @@ export interface FillResult {
   reached: boolean
 }
 
-/** Longer than any fill that means something, s. */
-const LONGEST = 1e15
+const LONGEST = VESSEL_SOLVER.longestFill
 
 /**
  * Time to fill a rigid volume from a compressor or a tank through a path, isothermal, by the solver that runs circuits.
@@ -42,15 +42,21 @@ export function fillTime(
   if (!pumped && path === null)
     throw new Error('A tank needs a path: give a conductance or a bore and length.')
   const delivery = pumped ? deliveryOf(source.curve, path, temperature, atmosphere) : null
-  // Where it settles: both ends of a path meet, or the compressor gives no more.
-  const settled = pumped
+  // Where it comes to rest: both ends of a path meet, or the compressor gives no more.
+  const restPressure = pumped
     ? stallPressure(source.curve)
     : source.pressure <= from
       ? source.pressure
       : twoVessels(from + atmosphere, volume, source.pressure + atmosphere, source.volume) - atmosphere
-  const unreachable = pumped ? settled <= to : source.pressure <= from || to >= settled * (1 - 1e-12)
+  const unreachable = pumped
+    ? restPressure <= to
+    : source.pressure <= from || to >= restPressure * (1 - VESSEL_SOLVER.unreachable)
   if (unreachable && to > from)
-    return { seconds: null, endSourcePressure: pumped ? Math.max(from, settled) : settled, reached: false }
+    return {
+      seconds: null,
+      endSourcePressure: pumped ? Math.max(from, restPressure) : restPressure,
+      reached: false,
+    }
   const vessel = (id: string, v: number) => ({ id, volume: v, wall: null, spring: null })
   const link: Link = delivery
     ? { id: 'pump', kind: 'given', from: null, to: 'bag', flow: (p) => delivery.flow(p - atmosphere) }
@@ -66,10 +72,9 @@ export function fillTime(
     },
     { bag: from + atmosphere, ...(!pumped && { tank: source.pressure + atmosphere }) },
     {
-      relative: 1e-9,
+      ...VESSEL_SOLVER.fill,
       longest: LONGEST,
       grain: (volume * atmosphere) / (GAS_CONSTANT_AIR * temperature),
-      located: 1e-12,
       laminar: false,
     },
   )

@@ -48,7 +48,7 @@ export class StuckError extends Error {
 }
 
 /** Takes steps of a system of `size` unknowns; keeps its workspace between them. */
-export class Stepper {
+export class RosenbrockStepper {
   readonly f0: Float64Array
   private readonly jacobian: Float64Array
   private readonly matrix: Float64Array

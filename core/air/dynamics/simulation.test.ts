@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { Solver } from 'odex'
-import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../../quantity/constants'
+import { GAMMA, GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { componentFlow } from '../equations/componentFlow'
 import { tubeFlow } from '../equations/tubeFlow'
 import { twoVessels } from '../equations/vessels'
-import { GAMMA, Simulation } from './simulation'
+import { Simulation } from './simulation'
 import type { Link, Network, Vessel } from './network'
-import { Stepper } from './rosenbrock'
+import { RosenbrockStepper } from './rosenbrock'
 
 const T = REFERENCE_TEMPERATURE
 const ATM = STANDARD_ATMOSPHERE
@@ -40,7 +40,7 @@ describe('the stiff stepper', () => {
     end: number,
     relative: number,
   ) => {
-    const stepper = new Stepper(y0.length, slope, {
+    const stepper = new RosenbrockStepper(y0.length, slope, {
       relative,
       absolute: new Float64Array(y0.length).fill(relative * 1e-3),
       longest: Infinity,
@@ -76,7 +76,7 @@ describe('the stiff stepper', () => {
       steps: number,
     ) => {
       const h = 2 / steps
-      const stepper = new Stepper(
+      const stepper = new RosenbrockStepper(
         1,
         slope,
         { relative: 1e9, absolute: Float64Array.of(1e-9), longest: h },

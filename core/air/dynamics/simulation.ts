@@ -1,37 +1,36 @@
-import { PRACTICE } from '../../catalog/practice'
-import { GAS_CONSTANT_AIR } from '../../quantity/constants'
+import { GAMMA, GAS_CONSTANT_AIR } from '../../quantity/constants'
 import { interpolate } from '../../quantity/interpolate'
-import { Tube } from '../equations/tubeFlow'
-import { StuckError, Stepper } from './rosenbrock'
-import type { Link, Motor, SpringState, Network, Sample, Watch } from './network'
-import { LAMINAR, smoothComponentFlow } from '../equations/componentFlow'
+import { SOLVER } from '../settings'
+import { LinkFlows } from './linkFlow'
+import type { Motor, Network, Sample, Watch } from './network'
+import { RosenbrockStepper, StuckError } from './rosenbrock'
+import { SpringPair, type SpringFunction } from './springPair'
+
+const NUDGE = SOLVER.springNudge
+const TOUCH = SOLVER.flowNudge
+const CP = (GAMMA / (GAMMA - 1)) * GAS_CONSTANT_AIR
+
+export interface SimulationOptions {
+  relative?: number
+  /** Longest step, s. */
+  longest?: number
+  /** Of all gas at the start, K; the ambient's otherwise. */
+  temperature?: number
+  /** Mass told apart from nothing, kg. */
+  grain?: number
+  /** Time to which a happening is located, s. */
+  located?: number
+  /** False: no laminar flow close to rest, for what only ever flows one way. */
+  laminar?: boolean
+}
 
 /**
  * Air in time: vessels joined by links. SI, every pressure absolute in here. Each vessel has gas mass; a thermal one also
  * its own temperature by energy balance, the others (short lines, fittings) stand at the ambient's.
+ *
+ * One class of some 400 lines: the equations and their derivatives share the state they leave behind, and both are the
+ * innermost loop of every run.
  */
-
-export const GAMMA = 1.4
-const CP = (GAMMA / (GAMMA - 1)) * GAS_CONSTANT_AIR
-
-const LAMINAR_TUBE = 0.9995
-/** A relief valve is wide open, a regulator shut, within this share of its set pressure (common practice). */
-const BAND = PRACTICE.reliefBand.value
-const REGULATOR_BAND = PRACTICE.regulatorBand.value
-/** Steps after which a run is given up. */
-const MOST_STEPS = 2_000_000
-/** Springs' volumes are sloped over this, flows over that, Pa. */
-const NUDGE = 20
-const TOUCH = 0.5
-/** An arm of its valve opens no further than this, rad. */
-const ARM_END = 1.2
-
-/** From 0 to 1 without a corner at either end: valves and springs do not open along a straight line either. */
-function eased(x: number): number {
-  if (x <= 0) return 0
-  return x >= 1 ? 1 : x * x * (3 - 2 * x)
-}
-
 export class Simulation {
   readonly index: Map<string, number>
   readonly linkIndex: Map<string, number>
@@ -39,14 +38,15 @@ export class Simulation {
   readonly y: Float64Array
   t = 0
   readonly open = new Map<string, boolean>()
-  private springs: Network['springs']
+  private pair: SpringPair | null
   private readonly motors: readonly Motor[]
   private readonly thermal: number[]
   private readonly slotOf: Int32Array
   private readonly motorAt: number
   private readonly left: number
   private readonly right: number
-  private readonly stepper: Stepper
+  private readonly stepper: RosenbrockStepper
+  private readonly link: LinkFlows
   private readonly p: Float64Array
   private readonly temperature: Float64Array
   private readonly volume: Float64Array
@@ -56,16 +56,6 @@ export class Simulation {
   private readonly shut: Uint8Array
   private readonly sealed = new Set<number>()
   private readonly located: number
-  private readonly edge: number
-  private readonly tubeEdge: number
-  private readonly tubes: (Tube | null)[]
-  private volumesAt: {
-    left: number
-    right: number
-    at: SpringState
-    byLeft: SpringState
-    byRight: SpringState
-  } | null = null
   /** dF/du of one link over all unknowns, while its row is added. */
   private readonly gradient: Float64Array
   private readonly touched: number[] = []
@@ -73,18 +63,12 @@ export class Simulation {
   constructor(
     readonly network: Network,
     start: Record<string, number>,
-    options: {
-      relative?: number
-      longest?: number
-      temperature?: number
-      /** kg told apart from nothing */ grain?: number
-      /** s to which a happening is located */ located?: number
-      /** false: no laminar flow close to rest, for what only ever flows one way */ laminar?: boolean
-    } = {},
+    options: SimulationOptions = {},
   ) {
     const { vessels, links, atmosphere, motors = [] } = network
     this.motors = motors
-    this.springs = network.springs
+    this.pair = network.springs ? new SpringPair(network.springs) : null
+    this.link = new LinkFlows(network, options.laminar !== false)
     this.index = new Map(vessels.map((v, i) => [v.id, i]))
     this.linkIndex = new Map(links.map((l, i) => [l.id, i]))
     this.thermal = vessels.flatMap((v, i) => (v.wall === null ? [] : [i]))
@@ -110,7 +94,6 @@ export class Simulation {
       ]),
     )
     this.shut = Uint8Array.from(links, (l) => (l.command === undefined ? 0 : 1))
-    this.tubes = links.map((l) => (l.kind === 'tube' ? new Tube(l.bore, l.length, l.roughness) : null))
     for (const { command } of links) if (command) this.open.set(command, false)
     const warm = options.temperature ?? network.ambient(0)
     vessels.forEach((v, i) => {
@@ -124,24 +107,26 @@ export class Simulation {
     motors.forEach((_, i) => {
       this.y[this.motorAt + i] = warm
     })
-    this.located = options.located ?? 1e-6
-    this.edge = options.laminar === false ? 1 : LAMINAR
-    this.tubeEdge = options.laminar === false ? 1 : LAMINAR_TUBE
-    const absolute = new Float64Array(size)
-    const relative = options.relative ?? 1e-5
-    for (let i = 0; i < size; i++)
-      absolute[i] =
-        i < vessels.length || i >= size - 2
-          ? relative * (options.grain ?? 1e-5)
-          : i < this.motorAt
-            ? relative * 2e4
-            : relative * 100
-    this.stepper = new Stepper(
+    this.located = options.located ?? SOLVER.located
+    this.stepper = new RosenbrockStepper(
       size,
       (t, y, out) => this.slope(t, y, out),
-      { relative, absolute, longest: options.longest ?? 60 },
+      this.control(options),
       (t, y, matrix, later) => this.derivatives(t, y, matrix, later),
     )
+  }
+
+  /** Tolerances of a step, unknown by unknown. */
+  private control({ relative = SOLVER.relative, grain = SOLVER.massGrain, longest }: SimulationOptions) {
+    const size = this.y.length
+    const masses = this.network.vessels.length
+    const absolute = new Float64Array(size)
+    for (let i = 0; i < size; i++) {
+      const isMass = i < masses || i >= size - 2
+      const isPressure = !isMass && i < this.motorAt
+      absolute[i] = relative * (isMass ? grain : isPressure ? SOLVER.pressureGrain : SOLVER.temperatureGrain)
+    }
+    return { relative, absolute, longest: longest ?? SOLVER.longestStep }
   }
 
   get steps(): number {
@@ -156,7 +141,7 @@ export class Simulation {
     return sum
   }
 
-  /** Throws a command; the next steps begin small. */
+  /** Sets a command; the next steps begin small. */
   command(name: string, open: boolean): void {
     if (this.open.get(name) === open) return
     this.open.set(name, open)
@@ -176,12 +161,11 @@ export class Simulation {
   }
 
   /** Another load on the springs: their heights and volumes at once, their pressures as if no air had moved nor heat. */
-  load(springs: NonNullable<Network['springs']>): void {
+  load(springs: SpringFunction): void {
     const before = [this.left, this.right].map((i) => (i < 0 ? 0 : this.p[i]! * this.volume[i]! ** GAMMA))
-    this.springs = springs
-    // p·V^γ of each spring is kept while the truck settles under its new load.
-    for (let turn = 0; turn < 200; turn++) {
-      this.volumesAt = null
+    this.pair = new SpringPair(springs)
+    // p·V^γ of each spring is kept while the truck finds its height under the new load.
+    for (let turn = 0; turn < SOLVER.loadTurns; turn++) {
       this.springVolumes()
       let off = 0
       ;[this.left, this.right].forEach((i, side) => {
@@ -191,7 +175,7 @@ export class Simulation {
         this.p[i] = this.p[i]! + (wanted - this.p[i]!) * 0.5
         this.y[this.slotOf[i]!] = this.p[i]!
       })
-      if (off < 1e-10) break
+      if (off < SOLVER.loadBalanced) break
     }
     this.stepper.restart()
   }
@@ -211,7 +195,7 @@ export class Simulation {
 
   sample(): Sample {
     this.slope(this.t, this.y, (this.scratch ??= new Float64Array(this.y.length)))
-    const at = this.volumesAt?.at
+    const at = this.pair?.at
     return {
       t: this.t,
       pressure: this.p.slice(),
@@ -240,8 +224,8 @@ export class Simulation {
     const from = new Float64Array(this.y.length)
     const next = new Float64Array(this.y.length)
     let guard = 0
-    while (this.t < end - 1e-9) {
-      if (++guard > MOST_STEPS) throw new StuckError(`The run does not come past ${this.t} s.`)
+    while (this.t < end - SOLVER.endOfRun) {
+      if (++guard > SOLVER.mostSteps) throw new StuckError(`The run does not come past ${this.t} s.`)
       from.set(this.y)
       const began = this.t
       this.t = this.stepper.step(began, from, end, next)
@@ -297,8 +281,10 @@ export class Simulation {
       this.y.set(next)
     }
     let [low, high, fLow, fHigh] = [began, this.t, before, after]
-    for (let i = 0; i < 60 && high - low > this.located + 1e-9 * high * (this.located / 1e-6); i++) {
-      const margin = (high - low) * 0.02
+    // Late in a long run a second is no longer told apart to a microsecond.
+    const close = () => this.located * (1 + SOLVER.locatedLater * high)
+    for (let i = 0; i < SOLVER.locateTurns && high - low > close(); i++) {
+      const margin = (high - low) * SOLVER.locateMargin
       go(
         i % 3 === 2
           ? (low + high) / 2
@@ -313,24 +299,20 @@ export class Simulation {
     return active.map((w) => w.value(here))
   }
 
-  /** Springs at their pressures and a little beside them; their volumes are put in place. */
-  private springVolumes(): NonNullable<typeof this.volumesAt> | null {
-    const { springs } = this
+  /** The springs where there are two; none moves alone. */
+  private pairInUse(): SpringPair | null {
+    return this.left < 0 || this.right < 0 ? null : this.pair
+  }
+
+  /** Looks the springs up at their pressures and puts their volumes in place. */
+  private springVolumes(): SpringPair | null {
+    const pair = this.pairInUse()
+    if (!pair) return null
     const { atmosphere } = this.network
-    if (!springs || this.left < 0 || this.right < 0) return null
-    const [l, r] = [this.p[this.left]! - atmosphere, this.p[this.right]! - atmosphere]
-    if (this.volumesAt?.left !== l || this.volumesAt.right !== r)
-      this.volumesAt = {
-        left: l,
-        right: r,
-        at: springs(l, r),
-        byLeft: springs(l + NUDGE, r),
-        byRight: springs(l, r + NUDGE),
-      }
-    const { at } = this.volumesAt!
+    const at = pair.look(this.p[this.left]! - atmosphere, this.p[this.right]! - atmosphere)
     this.volume[this.left] = at[0]
     this.volume[this.right] = at[1]
-    return this.volumesAt
+    return pair
   }
 
   /** The equations themselves: what each unknown changes by, per second. */
@@ -359,13 +341,14 @@ export class Simulation {
       }
       const a = ends[2 * k]!
       const b = ends[2 * k + 1]!
-      const flow = this.flowOf(
+      const flow = this.link.flow(
         k,
         a < 0 ? atmosphere : p[a]!,
         b < 0 ? atmosphere : p[b]!,
         a < 0 ? around : temperature[a]!,
         b < 0 ? around : temperature[b]!,
         around,
+        springs?.at,
       )
       this.flows[k] = flow
       if (flow === 0) continue
@@ -387,7 +370,7 @@ export class Simulation {
       if (!springs || (i !== this.left && i !== this.right))
         out[slotOf[i]!] = ((GAMMA - 1) * heat[i]!) / volume[i]!
     if (springs && slotOf[this.left]! >= 0) {
-      const [a, b, c, d] = this.stiffness(springs)
+      const [a, b, c, d] = springs.stiffness(p[this.left]!, p[this.right]!)
       const [x, z] = [(GAMMA - 1) * heat[this.left]!, (GAMMA - 1) * heat[this.right]!]
       const determinant = a * d - b * c
       out[slotOf[this.left]!] = (x * d - b * z) / determinant
@@ -410,21 +393,6 @@ export class Simulation {
     return motor.rise * (current / motor.reference) ** 2
   }
 
-  /** V + γ·p·∂V/∂p of both springs. */
-  private stiffness({
-    at,
-    byLeft,
-    byRight,
-  }: NonNullable<typeof this.volumesAt>): [number, number, number, number] {
-    const [pl, pr] = [GAMMA * this.p[this.left]!, GAMMA * this.p[this.right]!]
-    return [
-      at[0] + (pl * (byLeft[0] - at[0])) / NUDGE,
-      (pl * (byRight[0] - at[0])) / NUDGE,
-      (pr * (byLeft[1] - at[1])) / NUDGE,
-      at[1] + (pr * (byRight[1] - at[1])) / NUDGE,
-    ]
-  }
-
   /**
    * ∂f/∂y link by link: each flow depends on the two vessels at its ends alone (a lever's also on the heights). What is
    * left out is how the springs' own stiffness changes along a step, which is of second order.
@@ -435,13 +403,13 @@ export class Simulation {
     const n = vessels.length
     const around = ambient(t)
     const { p, temperature, volume, slotOf, ends, gradient, touched } = this
-    const springs = this.volumesAt
+    const springs = this.pairInUse()
+    const at = springs?.at
     // Enthalpy and heat of each thermal vessel over the unknowns, gathered in its own row, scaled at the end.
     const touch = (j: number, by: number) => {
       if (gradient[j] === 0 && by !== 0) touched.push(j)
       gradient[j] = gradient[j]! + by
     }
-    const slope = (of: 0 | 1, by: 'byLeft' | 'byRight') => (springs![by][of] - springs!.at[of]) / NUDGE
     /** Adds dp and dT of a vessel, weighted, to the gradient. */
     const chain = (i: number, byPressure: number, byTemperature: number) => {
       const slot = slotOf[i]!
@@ -454,8 +422,8 @@ export class Simulation {
       touch(i, (-byTemperature * warm) / Math.max(y[i]!, 1e-12))
       if (springs && byTemperature !== 0 && (i === this.left || i === this.right)) {
         const of = i === this.left ? 0 : 1
-        touch(slotOf[this.left]!, (byTemperature * warm * slope(of, 'byLeft')) / volume[i]!)
-        touch(slotOf[this.right]!, (byTemperature * warm * slope(of, 'byRight')) / volume[i]!)
+        touch(slotOf[this.left]!, (byTemperature * warm * springs.slope(of, 'left')) / volume[i]!)
+        touch(slotOf[this.right]!, (byTemperature * warm * springs.slope(of, 'right')) / volume[i]!)
       }
     }
     const flush = (row: number, by: number) => {
@@ -472,8 +440,8 @@ export class Simulation {
       const [pa, pb] = [a < 0 ? atmosphere : p[a]!, b < 0 ? atmosphere : p[b]!]
       const [ta, tb] = [a < 0 ? around : temperature[a]!, b < 0 ? around : temperature[b]!]
       const flow = this.flows[k]!
-      const byA = a < 0 ? 0 : (this.flowOf(k, pa + TOUCH, pb, ta, tb, around) - flow) / TOUCH
-      const byB = b < 0 ? 0 : (this.flowOf(k, pa, pb + TOUCH, ta, tb, around) - flow) / TOUCH
+      const byA = a < 0 ? 0 : (this.link.flow(k, pa + TOUCH, pb, ta, tb, around, at) - flow) / TOUCH
+      const byB = b < 0 ? 0 : (this.link.flow(k, pa, pb + TOUCH, ta, tb, around, at) - flow) / TOUCH
       const forward = flow >= 0
       const upstream = forward ? a : b
       const thermal = upstream >= 0 && slotOf[upstream]! >= 0
@@ -486,12 +454,11 @@ export class Simulation {
       if (b >= 0) chain(b, byB, forward ? 0 : byT)
       const link = links[k]!
       if (link.kind === 'lever' && springs && flow !== 0) {
-        const share = this.leverShare(link, springs.at)
-        for (const by of ['byLeft', 'byRight'] as const)
-          touch(
-            slotOf[by === 'byLeft' ? this.left : this.right]!,
-            (flow / share) * ((this.leverShare(link, springs[by]) - share) / NUDGE),
-          )
+        const share = this.link.leverShare(link, springs.at)
+        for (const side of ['left', 'right'] as const) {
+          const beside = this.link.leverShare(link, springs.beside(side))
+          touch(slotOf[this[side]]!, (flow / share) * ((beside - share) / NUDGE))
+        }
       }
       if (a >= 0) flush(a, -1)
       if (b >= 0) flush(b, 1)
@@ -517,7 +484,15 @@ export class Simulation {
       const row = slotOf[i]! * size
       for (let j = 0; j < size; j++) matrix[row + j] = (matrix[row + j]! * (GAMMA - 1)) / volume[i]!
     }
-    if (springs && slotOf[this.left]! >= 0) this.springRows(springs, matrix, size)
+    if (springs && slotOf[this.left]! >= 0)
+      springs.rows(
+        matrix,
+        size,
+        slotOf[this.left]!,
+        slotOf[this.right]!,
+        [p[this.left]!, p[this.right]!],
+        [this.heat[this.left]!, this.heat[this.right]!],
+      )
     for (let i = 0; i < this.motors.length; i++) {
       const motor = this.motors[i]!
       const at = this.motorAt + i
@@ -531,7 +506,7 @@ export class Simulation {
       if (slotOf[v]! >= 0) matrix[at * size + slotOf[v]!] = by
       else matrix[at * size + v] = (by * GAS_CONSTANT_AIR * around) / volume[v]!
     }
-    const soon = Math.max(Math.abs(t) * 1e-7, 1e-4)
+    const soon = Math.max(Math.abs(t) * SOLVER.ambientShare, SOLVER.ambientStep)
     if (ambient(t + soon) !== around) {
       this.slope(t, y, (this.before ??= new Float64Array(size)))
       this.slope(t + soon, y, later)
@@ -542,120 +517,4 @@ export class Simulation {
   }
 
   private before?: Float64Array
-
-  /** Both springs' rows: M·ṗ = (γ − 1)·Q, so dṗ = M⁻¹·((γ − 1)·dQ − dM·ṗ). */
-  private springRows(springs: NonNullable<typeof this.volumesAt>, matrix: Float64Array, size: number): void {
-    const { at, byLeft, byRight } = springs
-    const [l, r] = [this.slotOf[this.left]!, this.slotOf[this.right]!]
-    const [a, b, c, d] = this.stiffness(springs)
-    const determinant = a * d - b * c
-    const [x, z] = [(GAMMA - 1) * this.heat[this.left]!, (GAMMA - 1) * this.heat[this.right]!]
-    const [pl, pr] = [(x * d - b * z) / determinant, (a * z - c * x) / determinant]
-    const [ll, lr, rl, rr] = [
-      (byLeft[0] - at[0]) / NUDGE,
-      (byRight[0] - at[0]) / NUDGE,
-      (byLeft[1] - at[1]) / NUDGE,
-      (byRight[1] - at[1]) / NUDGE,
-    ]
-    for (let j = 0; j < size; j++) {
-      let left = (GAMMA - 1) * matrix[l * size + j]!
-      let right = (GAMMA - 1) * matrix[r * size + j]!
-      if (j === l) {
-        left -= (ll + GAMMA * ll) * pl + GAMMA * lr * pr
-        right -= rl * pr
-      }
-      if (j === r) {
-        left -= lr * pl
-        right -= GAMMA * rl * pl + (rr + GAMMA * rr) * pr
-      }
-      matrix[l * size + j] = (left * d - b * right) / determinant
-      matrix[r * size + j] = (a * right - c * left) / determinant
-    }
-  }
-
-  /** How far a height valve's arm opens its way, 0 to 1. */
-  private leverShare(link: Extract<Link, { kind: 'lever' }>, at: SpringState): number {
-    const { levelAt } = this.network
-    if (!levelAt) return 0
-    const low =
-      link.side === 'left'
-        ? levelAt.left - at[2]
-        : link.side === 'right'
-          ? levelAt.right - at[3]
-          : (levelAt.left - at[2] + levelAt.right - at[3]) / 2
-    const angle = Math.asin(Math.min(Math.max((low * levelAt.perHeight) / link.arm, -1), 1)) * link.way
-    return eased((Math.min(angle, ARM_END) - link.deadBand) / (link.fullOpen - link.deadBand))
-  }
-
-  private flowOf(k: number, pFrom: number, pTo: number, tFrom: number, tTo: number, around: number): number {
-    const link = this.network.links[k]!
-    const forward = pFrom >= pTo
-    const high = forward ? pFrom : pTo
-    const low = forward ? pTo : pFrom
-    const warm = forward ? tFrom : tTo
-    switch (link.kind) {
-      case 'tube': {
-        const tube = this.tubes[k]!
-        const edge = high * this.tubeEdge
-        const flow =
-          low <= edge
-            ? tube.flow(high, low, warm)
-            : (tube.flow(high, edge, warm) * (high - low)) / (high - edge)
-        return forward ? flow : -flow
-      }
-      case 'orifice': {
-        if (link.oneWay) {
-          const over = pFrom - pTo - link.oneWay.opening
-          return over <= 0
-            ? 0
-            : eased(over / (pFrom * (1 - LAMINAR))) *
-                smoothComponentFlow(
-                  link.conductance,
-                  link.criticalRatio,
-                  pFrom,
-                  pTo + link.oneWay.opening,
-                  tFrom,
-                  this.edge,
-                )
-        }
-        const flow = smoothComponentFlow(link.conductance, link.criticalRatio, high, low, warm, this.edge)
-        return forward ? flow : -flow
-      }
-      case 'pump':
-        return (
-          (this.network.atmosphere * Math.max(interpolate(link.curve, pTo - this.network.atmosphere), 0)) /
-          (GAS_CONSTANT_AIR * around)
-        )
-      case 'given':
-        return link.flow(pTo)
-      case 'relief': {
-        const share = eased((pFrom - this.network.atmosphere - link.set) / (link.set * BAND))
-        return share === 0 || !forward
-          ? 0
-          : share * smoothComponentFlow(link.conductance, link.criticalRatio, pFrom, pTo, tFrom, this.edge)
-      }
-      case 'regulator': {
-        const share = eased((link.set - (pTo - this.network.atmosphere)) / (link.set * REGULATOR_BAND))
-        return share === 0 || !forward
-          ? 0
-          : share * smoothComponentFlow(link.conductance, link.criticalRatio, pFrom, pTo, tFrom, this.edge)
-      }
-      case 'lever': {
-        const at = this.volumesAt?.at
-        const share = at ? this.leverShare(link, at) : 0
-        if (share === 0) return 0
-        const flow = smoothComponentFlow(link.conductance, link.criticalRatio, high, low, warm, this.edge)
-        return share * (forward ? flow : -flow)
-      }
-      case 'tool': {
-        const { atmosphere } = this.network
-        if (!forward) return 0
-        const least = link.needed + atmosphere
-        return (
-          ((atmosphere * link.demand) / (GAS_CONSTANT_AIR * around)) *
-          Math.min(Math.max((pFrom - atmosphere) / (least - atmosphere), 0), 1)
-        )
-      }
-    }
-  }
 }

@@ -1,15 +1,40 @@
 import { PRACTICE } from '../../catalog/practice'
-import { REFERENCE_DENSITY, REFERENCE_TEMPERATURE } from '../../quantity/constants'
+import { CHOKED_ORIFICE, REFERENCE_DENSITY, REFERENCE_TEMPERATURE } from '../../quantity/constants'
 
 export interface FlowState {
+  /** kg/s */
   massFlow: number
   choked: boolean
 }
 
 /**
- * Mass flow in kg/s through a component of sonic conductance C (m³/(s·Pa)) and critical ratio b.
- * Pressures absolute, Pa; upstream temperature K. Source: ISO 6358-1.
+ * Mass flow in kg/s through a component of sonic conductance C (m³/(s·Pa)) and critical ratio b: choked
+ * ṁ = C·ρ_ANR·p1·√(T_ANR/T1) up to p2/p1 = b, beyond it × √(1 − ((p2/p1 − b)/(1 − b))²). Source: ISO 6358-1.
+ * Pressures absolute, Pa; upstream temperature K.
+ * @param laminarFrom pressure ratio from which the flow falls straight to rest, as if laminar; 1 for the formula alone.
+ * @example isoMassFlow(2.4e-9, 0.35, 791_325, 451_325, 293.15) // 2.18 g/s
  */
+export function isoMassFlow(
+  conductance: number,
+  criticalRatio: number,
+  upstreamAbs: number,
+  downstreamAbs: number,
+  temperature: number,
+  laminarFrom = 1,
+): number {
+  const ratio = downstreamAbs / upstreamAbs
+  const choked =
+    conductance * REFERENCE_DENSITY * upstreamAbs * Math.sqrt(REFERENCE_TEMPERATURE / temperature)
+  if (ratio <= criticalRatio) return choked
+  // Where b itself is close to 1, half-way from there.
+  const edge = Math.max(laminarFrom, (1 + criticalRatio) / 2)
+  const past = (Math.min(ratio, edge) - criticalRatio) / (1 - criticalRatio)
+  const flow = choked * Math.sqrt(1 - past * past)
+  if (ratio <= edge) return flow
+  return ratio >= 1 ? 0 : (flow * (1 - ratio)) / (1 - edge)
+}
+
+/** The same flow with whether it is choked; nothing flows back. */
 export function componentFlow(
   conductance: number,
   criticalRatio: number,
@@ -17,42 +42,24 @@ export function componentFlow(
   downstreamAbs: number,
   temperature: number,
 ): FlowState {
-  if (downstreamAbs >= upstreamAbs) return { massFlow: 0, choked: false }
-  const ratio = downstreamAbs / upstreamAbs
-  const choked =
-    conductance * REFERENCE_DENSITY * upstreamAbs * Math.sqrt(REFERENCE_TEMPERATURE / temperature)
-  if (ratio <= criticalRatio) return { massFlow: choked, choked: true }
   return {
-    massFlow: choked * Math.sqrt(1 - ((ratio - criticalRatio) / (1 - criticalRatio)) ** 2),
-    choked: false,
+    massFlow: isoMassFlow(conductance, criticalRatio, upstreamAbs, downstreamAbs, temperature),
+    choked: downstreamAbs < upstreamAbs && downstreamAbs / upstreamAbs <= criticalRatio,
   }
 }
 
+/** Sonic conductance of parts in a row, m³/(s·Pa): 1/C² = Σ 1/Cᵢ². Source: ISO 6358-1. */
+export const inRow = (conductances: readonly number[]): number =>
+  conductances.reduce((sum, c) => sum + 1 / c ** 2, 0) ** -0.5
+
 /**
- * Close to equal pressures an orifice flows as if laminar: no infinite slope at rest (ISO 6358-1 as commonly applied). So
- * does a tube whose flow would be turbulent at so small a drop: some hundreds of pascals, far under any gauge's step.
+ * Choked mass flow of an ideal orifice in kg/s: ṁ = A·0.0404·p/√T. Area m², absolute upstream pressure Pa, K.
+ * Source: choked nozzle, any gas-dynamics text.
  */
-export const LAMINAR = 0.999
+export const chokedOrificeFlow = (area: number, upstreamAbs: number, temperature: number): number =>
+  (area * CHOKED_ORIFICE * upstreamAbs) / Math.sqrt(temperature)
 
-/** ISO 6358-1, in kg/s; laminar close to rest. */
-export function smoothComponentFlow(
-  conductance: number,
-  b: number,
-  high: number,
-  low: number,
-  temperature: number,
-  laminar: number,
-): number {
-  const ratio = low / high
-  const choked = conductance * REFERENCE_DENSITY * high * Math.sqrt(REFERENCE_TEMPERATURE / temperature)
-  if (ratio <= b) return choked
-  // Where b itself is close to 1, half-way from there.
-  const edge = Math.max(laminar, (1 + b) / 2)
-  const past = (Math.min(ratio, edge) - b) / (1 - b)
-  const flow = choked * Math.sqrt(1 - past * past)
-  return ratio <= edge ? flow : ratio >= 1 ? 0 : (flow * (1 - ratio)) / (1 - edge)
-}
-
-export const boreConductance = (bore: number) =>
-  (PRACTICE.boreDischarge.value * (Math.PI / 4) * bore ** 2 * 0.0404) /
+/** Sonic conductance of a drilled bore, m³/(s·Pa): its choked flow over that of unit conductance. Bore m. */
+export const boreConductance = (bore: number): number =>
+  (PRACTICE.boreDischarge.value * (Math.PI / 4) * bore ** 2 * CHOKED_ORIFICE) /
   (REFERENCE_DENSITY * Math.sqrt(REFERENCE_TEMPERATURE))

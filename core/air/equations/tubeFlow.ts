@@ -1,5 +1,7 @@
+import { PRACTICE } from '../../catalog/practice'
 import { GAS_CONSTANT_AIR, airViscosity } from '../../quantity/constants'
-import type { FlowState } from './componentFlow'
+import { TUBE_SOLVER } from '../settings'
+import { chokedOrificeFlow, type FlowState } from './componentFlow'
 
 /** Darcy friction factor: laminar 64/Re below 2300, Colebrook–White above. `roughness` and `bore` in m. */
 export function frictionFactor(reynolds: number, roughness: number, bore: number): number {
@@ -13,8 +15,7 @@ export interface TubeFlow extends FlowState {
 
 /** Reynolds number at which laminar flow breaks up, and what a flow between the branches stands at. */
 const TRANSITION = 2300
-const CLOSE = 1e-13
-const MOST_TURNS = 50
+const { close: CLOSE, turns: MOST_TURNS } = TUBE_SOLVER
 
 /**
  * Mass flow in kg/s of air through a tube with friction, isothermal, static inlet, no entrance loss:
@@ -42,7 +43,7 @@ export class Tube {
   constructor(
     readonly bore: number,
     readonly length: number,
-    roughness = 1.5e-6,
+    roughness = PRACTICE.nylonRoughness.value,
   ) {
     this.area = (Math.PI / 4) * bore ** 2
     this.slender = length / bore
@@ -71,7 +72,7 @@ export class Tube {
       this.choked = true
       flow = this.sonic(high)
     }
-    const orifice = (this.area * 0.0404 * high) / Math.sqrt(temperature)
+    const orifice = chokedOrificeFlow(this.area, high, temperature)
     if (flow > orifice) {
       this.choked = true
       return orifice
@@ -152,7 +153,7 @@ export function tubeFlow(
   upstreamAbs: number,
   downstreamAbs: number,
   temperature: number,
-  roughness = 1.5e-6,
+  roughness = PRACTICE.nylonRoughness.value,
 ): TubeFlow {
   const tube = new Tube(bore, length, roughness)
   const massFlow = tube.flow(upstreamAbs, downstreamAbs, temperature)

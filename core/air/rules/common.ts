@@ -1,20 +1,35 @@
-import type { ComponentKind } from '../../catalog/kinds'
-import type { AirPlan } from '../../document/types'
-import type { Remedy } from '../../quantity/figure'
-import { labelInSentence, connectedParts } from '../circuit/connections'
+import { DIRECT, type AirPlan } from '../../document/types'
+import { notesOf, type Note, type NoteFields, type Remedy } from '../../quantity/figure'
+import type { Rule } from '../../quantity/stage'
+import type { RuleInput } from '../types'
 
-/** What Air notices of a circuit: each rule with its source, its limit and, where one computes, its remedy. */
+/** What Air's rules share. Each rule stands with its source, its limit and, where one computes, its remedy. */
 
-export const AIR_NOTE = { stage: 'air', quantity: 'pressure', value: null, limit: null } as const
+export type AirRule = Rule<RuleInput>
+
+const pressureNote = notesOf('air', 'pressure')
+export const airNote = (fields: NoteFields): Note => pressureNote(fields)
+
 export const COMMON_PRACTICE = 'Common practice'
 
+/** Types a figure into a part's own sheet. */
 export const sheetRemedy = (label: string, id: string, figure: string, value: number): Remedy => ({
   label,
   patches: [{ op: 'add', path: ['air', 'components', id, 'sheet', figure], value }],
 })
-export const lower = (plan: AirPlan, id: string) => labelInSentence(plan, id)
 
-/** Ids between which air passes freely, valves and one-way parts in `closed` left out. */
-export const freelyConnected = (plan: AirPlan, from: string, closed: readonly ComponentKind[]) => [
-  ...connectedParts(plan, from, closed),
-]
+/** Takes a line out of the circuit and nothing with it. */
+export const takeLineAway = (id: string): Remedy => ({
+  label: 'Take the line away',
+  patches: [{ op: 'remove', path: ['air', 'lines', id] }],
+})
+
+/** Chooses another class for the whole plan. */
+export const chooseClass = (
+  label: string,
+  field: 'springClass' | 'compressorClass',
+  value: string,
+): Remedy => ({ label, patches: [{ op: 'replace', path: ['air', field], value }] })
+
+/** Lines that are tubes, not parts screwed together. */
+export const isTube = (plan: AirPlan, line: string): boolean => plan.lines[line]!.tube !== DIRECT

@@ -1,17 +1,20 @@
 import type { Note } from '../../quantity/figure'
+import { applyRules } from '../../quantity/stage'
 import type { RuleInput } from '../types'
-import { catalogueRules } from './catalogue'
-import { jointRules } from './joints'
-import { guardRules } from './guards'
-import { supplyRules } from './supply'
-import { springRules } from './springs'
+import { CATALOGUE_RULES } from './catalogue'
+import type { AirRule } from './common'
+import { GUARD_RULES } from './guards'
+import { JOINT_RULES } from './joints'
+import { SPRING_RULES } from './springs'
+import { SUPPLY_RULES } from './supply'
 
-export function airRules(input: RuleInput): Note[] {
-  return [
-    ...catalogueRules(input),
-    ...jointRules(input),
-    ...guardRules(input),
-    ...supplyRules(input),
-    ...springRules(input),
-  ]
-}
+const RULES: readonly AirRule[] = [
+  ...CATALOGUE_RULES,
+  ...JOINT_RULES,
+  ...GUARD_RULES,
+  ...SUPPLY_RULES,
+  ...SPRING_RULES,
+]
+
+/** What Air notices of a circuit. */
+export const airRules = (input: RuleInput): Note[] => applyRules(RULES, input)

@@ -1,19 +1,16 @@
-import type { Note } from '../../quantity/figure'
-import { looseLines, openPorts } from '../circuit/connections'
+import { endsAt, labelInSentence, looseLines, openPorts } from '../circuit/connections'
 import { IN_LINE_KINDS } from '../circuit/editing'
 import { operationRemedy } from '../circuit/offered'
 import { plugPort, takeOut } from '../circuit/operations'
 import { portsOf } from '../parts/parts'
-import { AIR_NOTE, COMMON_PRACTICE, lower } from './common'
-import type { RuleInput } from '../types'
+import { COMMON_PRACTICE, airNote, takeLineAway, type AirRule } from './common'
 
-export function jointRules({ plan }: RuleInput): Note[] {
-  const notes: Note[] = []
-  for (const { component, port } of openPorts(plan)) {
-    const intake = portsOf(plan, component).find((p) => p.id === port)?.type === 'intake'
-    if (intake) continue
-    notes.push({
-      ...AIR_NOTE,
+/** Ports and the lines on them. */
+
+const openPressurePorts: AirRule = ({ plan }) =>
+  openPorts(plan).flatMap(({ component, port }) => {
+    if (portsOf(plan, component).find((p) => p.id === port)?.type === 'intake') return []
+    return airNote({
       rule: 'open-port',
       rank: 'stop',
       subject: component,
@@ -22,69 +19,71 @@ export function jointRules({ plan }: RuleInput): Note[] {
       source: COMMON_PRACTICE,
       remedy: operationRemedy(plan, 'Plug it', plugPort(component, port)),
     })
-  }
-  for (const id of looseLines(plan))
-    notes.push({
-      ...AIR_NOTE,
+  })
+
+const linesThatEndAtNothing: AirRule = ({ plan }) =>
+  looseLines(plan).map((id) =>
+    airNote({
       rule: 'loose-line',
       rank: 'stop',
       subject: id,
       title: 'A line ends at nothing',
       text: `“${id}” has an end on no part of this circuit: air would blow out of it. Take it away or bring the starting circuit back.`,
       source: 'Circuit',
-      remedy: { label: 'Take the line away', patches: [{ op: 'remove', path: ['air', 'lines', id] }] },
-    })
-  const type = (id: string, port: string) => portsOf(plan, id).find((p) => p.id === port)?.type
-  for (const [id, l] of Object.entries(plan.lines)) {
-    const [a, b] = [type(l.from, l.fromPort), type(l.to, l.toPort)]
-    if (!a || !b) continue
-    const stopped = [
-      [l.from, a, l.to],
-      [l.to, b, l.from],
-    ].find(([, t]) => t === 'exhaust')
-    if (stopped)
-      notes.push({
-        ...AIR_NOTE,
+      remedy: takeLineAway(id),
+    }),
+  )
+
+/** A line on an exhaust shuts it; one from an intake to pressure lets the intake breathe what it should not. */
+const wrongEnds: AirRule = ({ plan }) =>
+  Object.entries(plan.lines).flatMap(([id, l]) => {
+    const type = (part: string, port: string) => portsOf(plan, part).find((p) => p.id === port)?.type
+    const from = type(l.from, l.fromPort)
+    const to = type(l.to, l.toPort)
+    if (!from || !to) return []
+    if (from === 'exhaust' || to === 'exhaust') {
+      const [part, stopper] = from === 'exhaust' ? [l.from, l.to] : [l.to, l.from]
+      return airNote({
         rule: 'no-exhaust',
         rank: 'stop',
-        subject: stopped[0]!,
-        title: `${plan.components[stopped[0]!]!.label}: its exhaust is closed`,
-        text: `The ${lower(plan, stopped[2]!)} sits on it. Nothing it feeds can be let down: leave the exhaust open, or give it a silencer.`,
+        subject: part,
+        title: `${plan.components[part]!.label}: its exhaust is closed`,
+        text: `The ${labelInSentence(plan, stopper)} sits on it. Nothing it feeds can be let down: leave the exhaust open, or give it a silencer.`,
         source: COMMON_PRACTICE,
-        remedy: operationRemedy(plan, 'Free the exhaust', takeOut(stopped[2]!)),
+        remedy: operationRemedy(plan, 'Free the exhaust', takeOut(stopper)),
       })
-    else if (a !== b)
-      notes.push({
-        ...AIR_NOTE,
-        rule: 'wrong-ports',
-        rank: 'stop',
-        subject: id,
-        title: 'A line joins an intake to pressure',
-        text: `From the ${lower(plan, l.from)} to the ${lower(plan, l.to)}: an intake breathes through its filter and nothing else.`,
-        source: 'Circuit',
-        remedy: { label: 'Take the line away', patches: [{ op: 'remove', path: ['air', 'lines', id] }] },
-      })
-  }
-  // A way through that leads to a plug, or to a tee with nothing but plugs.
-  for (const [id, c] of Object.entries(plan.components)) {
-    if (!IN_LINE_KINDS.includes(c.kind) && c.kind !== 'paddle' && c.kind !== 'tee') continue
-    const beyond = (port: string) =>
-      Object.values(plan.lines).flatMap((l) =>
-        l.from === id && l.fromPort === port ? [l.to] : l.to === id && l.toPort === port ? [l.from] : [],
-      )
-    const ports = portsOf(plan, id).filter((p) => p.type === 'pressure')
-    const dead = ports.filter((p) => beyond(p.id).some((other) => plan.components[other]?.kind === 'plug'))
-    if (c.kind === 'tee' ? dead.length < 2 : dead.length < 1) continue
-    notes.push({
-      ...AIR_NOTE,
+    }
+    if (from === to) return []
+    return airNote({
+      rule: 'wrong-ports',
+      rank: 'stop',
+      subject: id,
+      title: 'A line joins an intake to pressure',
+      text: `From the ${labelInSentence(plan, l.from)} to the ${labelInSentence(plan, l.to)}: an intake breathes through its filter and nothing else.`,
+      source: 'Circuit',
+      remedy: takeLineAway(id),
+    })
+  })
+
+/** A way through that leads to a plug, or a tee with nothing but plugs on two of its ways. */
+const deadEnds: AirRule = ({ plan }) =>
+  Object.entries(plan.components).flatMap(([id, { kind, label }]) => {
+    if (!IN_LINE_KINDS.includes(kind) && kind !== 'paddle' && kind !== 'tee') return []
+    const plugged = portsOf(plan, id).filter(
+      (p) =>
+        p.type === 'pressure' &&
+        endsAt(plan, id).some((e) => e.port === p.id && plan.components[e.other]?.kind === 'plug'),
+    ).length
+    if (plugged < (kind === 'tee' ? 2 : 1)) return []
+    return airNote({
       rule: 'dead-end',
       rank: 'fix',
       subject: id,
-      title: `${c.label}: a dead end`,
+      title: `${label}: a dead end`,
       text: 'What lies behind it is plugged: the air goes nowhere, and every joint more can leak. Take it out.',
       source: COMMON_PRACTICE,
       remedy: operationRemedy(plan, 'Take it out', takeOut(id)),
     })
-  }
-  return notes
-}
+  })
+
+export const JOINT_RULES: readonly AirRule[] = [openPressurePorts, linesThatEndAtNothing, wrongEnds, deadEnds]

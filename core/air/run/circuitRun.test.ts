@@ -69,9 +69,9 @@ describe('the solver’s derivatives', () => {
       const steepest = Array.from({ length: n }, (_, i) =>
         Math.max(...Array.from({ length: n }, (_u, j) => Math.abs(exact[i * n + j]!))),
       )
-      const thermal = rig.plant.network.vessels.filter((v) => v.wall !== null)
+      const thermal = rig.model.network.vessels.filter((v) => v.wall !== null)
       const ofSpring = new Set(
-        thermal.flatMap((v, k) => (v.spring ? [rig.plant.network.vessels.length + k] : [])),
+        thermal.flatMap((v, k) => (v.spring ? [rig.model.network.vessels.length + k] : [])),
       )
       for (let j = 0; j < n - 2; j++) {
         const y = sim.y.slice()
@@ -121,7 +121,7 @@ describe('whole circuits against a general ODE package on the same equations (od
         from + seconds,
       ).y
       rig.advance(from + seconds)
-      rig.plant.network.vessels.forEach((v, i) =>
+      rig.model.network.vessels.forEach((v, i) =>
         expect({ v: v.id, ratio: rig.sim.y[i]! / y[i]! }).toEqual({ v: v.id, ratio: expect.closeTo(1, 2.7) }),
       )
     },

@@ -362,19 +362,21 @@ export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scena
         : warm,
     springs: facts.springs(scenario.haul),
   }
-  const plant = {
+  const hasTank = firstOfKind(air, 'tank') !== null
+  const model = {
     network,
     where,
     supplies: supplies.map((s) => ({ ...s, vessel: where.get(s.vessel)! })),
     switches: switches.map((s) => ({ ...s, vessel: where.get(s.id)! })),
     hands,
-    hasTank: firstOfKind(air, 'tank') !== null,
+    hasTank,
+    cabSwitchInSeries: hasTank && switches.length > 0,
     levers: allOfKinds(air, 'heightValve'),
   }
   return {
-    ...plant,
-    outlets: outletsOf(air, plant),
-    start: startPressures(air, network, plant, reservoirs, scenario),
+    ...model,
+    outlets: outletsOf(air, model),
+    start: startPressures(air, network, model, reservoirs, scenario),
   }
 }
 

@@ -29,9 +29,9 @@ export function atOnePressure(network: Network, start: string): Set<string> {
 
 export function outletsOf(
   air: AirPlan,
-  plant: Pick<CircuitModel, 'network' | 'where' | 'supplies' | 'hands' | 'hasTank'>,
+  model: Pick<CircuitModel, 'network' | 'where' | 'supplies' | 'hands' | 'hasTank'>,
 ): Outlet[] {
-  const { network, where, supplies } = plant
+  const { network, where, supplies } = model
   const sidesOf = (vessel: string) =>
     [...atOnePressure(network, vessel)].flatMap(
       (id) => network.vessels.find((v) => v.id === id)?.spring ?? [],
@@ -55,12 +55,12 @@ export function outletsOf(
     [...where.keys()]
       .filter((k) => k.startsWith(`${id}.out`))
       .flatMap((out) =>
-        make(out, out, { fill: [`${out}.fill`, ...feeds(id)], vent: [`${out}.vent`], calls: !plant.hasTank }),
+        make(out, out, { fill: [`${out}.fill`, ...feeds(id)], vent: [`${out}.vent`], calls: !model.hasTank }),
       ),
   )
   if (blocks.length > 0) return blocks
   const paddles = of('paddle').flatMap((id) =>
-    make(id, `${id}.out`, { fill: [`${id}.up`], vent: [`${id}.down`], calls: !plant.hasTank }),
+    make(id, `${id}.out`, { fill: [`${id}.up`], vent: [`${id}.down`], calls: !model.hasTank }),
   )
   if (paddles.length > 0) return paddles
   const dumps = of('dump')

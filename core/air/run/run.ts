@@ -1,11 +1,11 @@
 import type { AirPlan, Scenario } from '../../document/types'
 import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
+import { partLabel } from '../circuit/connections'
 import type { Sample } from '../dynamics/network'
+import { heightMissing } from './levelling'
+import { RUN_SETTINGS } from './settings'
 import type { RunFacts, RunColumn, RunResult } from './types'
 import { CircuitRun } from './circuitRun'
-
-/** Rows kept: more are thinned out as the run goes on. */
-const MOST_ROWS = 2400
 
 /** Keeps rows of a run far enough apart, whatever its length turns out to be. */
 export class Recorder {
@@ -19,43 +19,42 @@ export class Recorder {
   private commands: string[] = []
 
   /** Sees every accepted step; `force` keeps it whatever the last row. */
-  readonly see = (rig: CircuitRun, s: Sample, force = false): void => {
-    if (this.columns.length === 0) this.head(rig)
-    const current = rig.currentAt(s)
+  readonly see = (run: CircuitRun, s: Sample, force = false): void => {
+    if (this.columns.length === 0) this.head(run)
+    const current = run.currentAt(s)
     this.highestCurrent = Math.max(this.highestCurrent, current)
     const last = this.rows.at(-1)
     if (!force && last && s.t - last[0]! < this.apart) return
-    const left = rig.sim.index.get('spring-left')
+    const left = run.sim.index.get('spring-left')
     this.rows.push([
       s.t,
       ...this.vessels.map((i) => s.pressure[i]! - STANDARD_ATMOSPHERE),
       s.height.left,
       s.height.right,
       s.front,
-      ((rig.facts.levelAt.left - s.height.left + rig.facts.levelAt.right - s.height.right) / 2) *
-        rig.facts.levelAt.perHeight,
+      heightMissing(run.facts, ['left', 'right'], s),
       current,
-      left === undefined ? rig.plant.network.ambient(s.t) : s.temperature[left]!,
+      left === undefined ? run.model.network.ambient(s.t) : s.temperature[left]!,
       ...s.motor,
       ...this.links.map((k) => s.flow[k]!),
-      ...this.commands.map((c) => (rig.sim.open.get(c) ? 1 : 0)),
+      ...this.commands.map((c) => (run.sim.open.get(c) ? 1 : 0)),
     ])
-    if (this.rows.length > MOST_ROWS) {
+    if (this.rows.length > RUN_SETTINGS.mostRows) {
       this.rows = this.rows.filter((_, i) => i % 2 === 0 || i === this.rows.length - 1)
-      this.apart = (this.rows.at(-1)![0]! - this.rows[0]![0]!) / MOST_ROWS
+      this.apart = (this.rows.at(-1)![0]! - this.rows[0]![0]!) / RUN_SETTINGS.mostRows
     }
   }
 
-  private head(rig: CircuitRun): void {
-    const { network, where } = rig.plant
+  private head(run: CircuitRun): void {
+    const { network, where } = run.model
     const own = (id: string) => id !== 'shop' && !id.endsWith('.source')
     this.vessels = network.vessels.flatMap((v, i) => (own(v.id) ? [i] : []))
     this.links = network.links.flatMap((l, k) =>
-      l.kind === 'tube' || rig.air.components[l.id] || l.command ? [k] : [],
+      l.kind === 'tube' || run.air.components[l.id] || l.command ? [k] : [],
     )
-    this.commands = [...rig.sim.open.keys()]
+    this.commands = [...run.sim.open.keys()]
     this.where = Object.fromEntries([...where].filter(([, v]) => own(v)))
-    const label = (id: string) => labelOf(rig.air, id)
+    const label = (id: string) => chamberLabel(run.air, id)
     this.columns = [
       { id: 't', label: 'Time', quantity: 'time' },
       ...this.vessels.map((i) => ({
@@ -76,7 +75,7 @@ export class Recorder {
       })),
       ...this.links.map((k) => ({
         id: `flow.${network.links[k]!.id}`,
-        label: `Flow, ${lineLabel(rig.air, network.links[k]!.id)}`,
+        label: `Flow, ${lineLabel(run.air, network.links[k]!.id)}`,
         quantity: 'massFlow' as const,
       })),
       ...this.commands.map((c) => ({
@@ -88,41 +87,47 @@ export class Recorder {
   }
 }
 
-function labelOf(air: AirPlan, chamber: string): string {
-  const [id, port] = chamber.split('.') as [string, string | undefined]
-  const label = air.components[id]?.label ?? { tyre: 'Tyre', tool: 'Tool' }[id] ?? id
-  if (!port || port === 'open' || port === 'motor') return label
-  return `${label}, ${/^out\d/.test(port) ? `outlet ${port.slice(3)}${chamber.split('.')[2] ? ` ${chamber.split('.')[2]}` : ''}` : ({ in: 'inlet', out: 'outlet' }[port] ?? port)}`
+/** Ports in words where they are no outlets; what is open or running is the part itself. */
+const PORT_WORDS: Record<string, string> = { in: ', inlet', out: ', outlet', open: '', motor: '' }
+/** What a scenario puts on the coupler. */
+const DRAWS: Record<string, string> = { tyre: 'Tyre', tool: 'Tool' }
+
+/** A chamber, a valve or a motor in words: `component`, `component.port` or `component.port.way`. */
+function chamberLabel(air: AirPlan, chamber: string): string {
+  const [id, port, way] = chamber.split('.') as [string, string?, string?]
+  if (port && /^out\d/.test(port)) return `${partLabel(air, `${id}.${port}`)}${way ? ` ${way}` : ''}`
+  const label = DRAWS[id] ?? partLabel(air, id)
+  return port ? `${label}${PORT_WORDS[port] ?? `, ${port}`}` : label
 }
 
 function lineLabel(air: AirPlan, id: string): string {
   const line = air.lines[id]
-  return line ? `${labelOf(air, line.from)} to ${labelOf(air, line.to)}` : labelOf(air, id)
+  return line ? `${chamberLabel(air, line.from)} to ${chamberLabel(air, line.to)}` : chamberLabel(air, id)
 }
 
 /** Runs a scenario to its end. `relative` is the solver's tolerance. */
 export function runScenario(air: AirPlan, facts: RunFacts, scenario: Scenario, relative?: number): RunResult {
   const recorder = new Recorder()
-  const rig = new CircuitRun(air, facts, scenario, recorder.see, relative)
-  const { mass } = rig.sim
+  const run = new CircuitRun(air, facts, scenario, recorder.see, relative)
+  const { mass } = run.sim
   scenario.steps.forEach((step, i) => {
-    rig.begin(step, i)
-    rig.finish()
+    run.begin(step, i)
+    run.finish()
   })
-  recorder.see(rig, rig.sim.sample(), true)
+  recorder.see(run, run.sim.sample(), true)
   const { columns, rows, where, highestCurrent } = recorder
   return {
     columns,
     rows,
     where,
     highestCurrent,
-    events: rig.events,
-    results: rig.results,
-    brought: rig.results.filter((r) => scenario.steps[r.step]?.do === 'bring').map((r) => r.seconds),
-    massError: Math.abs(rig.sim.mass / mass - 1),
-    used: rig.used,
-    extremes: rig.extremes,
-    lasted: rig.t,
-    steps: rig.sim.steps,
+    events: run.events,
+    results: run.results,
+    brought: run.results.filter((r) => scenario.steps[r.step]?.do === 'bring').map((r) => r.seconds),
+    massError: Math.abs(run.sim.mass / mass - 1),
+    used: run.used,
+    extremes: run.extremes,
+    lasted: run.t,
+    steps: run.sim.steps,
   }
 }

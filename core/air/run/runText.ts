@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import Papa from 'papaparse'
 import { METRIC_UNITS, fromSi, showText, unitFor, type Quantity, type UnitChoice } from '../../quantity/units'
 import type { Scenario } from '../../document/types'
@@ -26,7 +27,7 @@ export function runSummary(scenario: Scenario, result: RunResult, units: UnitCho
           const to = `${say(step.left, 'pressure')} left, ${say(step.right, 'pressure')} right`
           return r.seconds === null
             ? `Does not come to ${to}.`
-            : `${say(r.seconds, 'time')} to ${to}${(r.overshoot ?? 0) > 3447 ? `, ${say(r.overshoot!, 'pressure')} past it on the way` : ''}.`
+            : `${say(r.seconds, 'time')} to ${to}${(r.overshoot ?? 0) > PRACTICE.targetBand.value ? `, ${say(r.overshoot!, 'pressure')} past it on the way` : ''}.`
         }
         case 'tyre':
           return r.seconds === null

@@ -1,7 +1,7 @@
 import { REFERENCE_TEMPERATURE } from '../../quantity/constants'
 import type { AirPlan, FaultKind, Scenario, ScenarioStep } from '../../document/types'
 import { KINDS } from '../../catalog/kinds'
-import { allOfKinds, firstOfKind } from '../circuit/connections'
+import { allOfKinds, firstOfKind, partLabel } from '../circuit/connections'
 import { partOf } from '../parts/parts'
 import { PRACTICE } from '../../catalog/practice'
 import { faultWords } from './faults'
@@ -142,11 +142,11 @@ export function plannedScenarios(air: AirPlan, sets: readonly HaulSet[], minimum
     })
   if (heaviest) {
     for (const { what, part } of faultsOf(air)) {
-      const [id, port] = part.split('.') as [string, string?]
-      const c = air.components[id]
+      const c = air.components[part.split('.')[0]!]
+      const lineStart = air.lines[part]?.from ?? ''
       const name = c
-        ? `${c.label.toLowerCase()}${port ? `, outlet ${port.slice(3)}` : ''}`
-        : `${air.components[air.lines[part]?.from ?? '']?.label.toLowerCase() ?? part}, its line`
+        ? partLabel(air, part).toLowerCase()
+        : `${air.components[lineStart]?.label.toLowerCase() ?? part}, its line`
       // A valve stuck open shows while nobody asks for anything; most others while the springs are brought up.
       const idle =
         what === 'valve-open' ||

@@ -9,7 +9,7 @@ import { atOnePressure } from './outlets'
 export function startPressures(
   air: AirPlan,
   network: Network,
-  plant: Pick<CircuitModel, 'where' | 'switches'>,
+  model: Pick<CircuitModel, 'where' | 'switches'>,
   reservoirs: Record<string, number>,
   scenario: Scenario,
 ): Record<string, number> {
@@ -18,8 +18,8 @@ export function startPressures(
   for (const v of network.vessels.filter((x) => x.spring))
     for (const id of atOnePressure(network, v.id)) start[id] ??= start[v.id]!
   for (const id of allOfKinds(air, 'tank')) {
-    const vessel = plant.where.get(id)!
-    const limits = plant.switches.find((s) => s.vessel === vessel) ?? plant.switches[0]
+    const vessel = model.where.get(id)!
+    const limits = model.switches.find((s) => s.vessel === vessel) ?? model.switches[0]
     const boost = Object.entries(reservoirs).find(([name]) => name.endsWith('.source'))?.[1]
     const full = limits?.cutOut ?? (boost === undefined ? 0 : boost - STANDARD_ATMOSPHERE)
     start[vessel] = (scenario.start.tank ?? full) + STANDARD_ATMOSPHERE

@@ -53,6 +53,9 @@ export interface CircuitModel {
   /** Absolute pressures to begin with, by vessel. */
   start: Record<string, number>
   hasTank: boolean
+  /** Whether the cab switch is in series with the tank's pressure switch; else it is an up switch. */
+  cabSwitchInSeries: boolean
+  /** Height-control valves. */
   levers: string[]
 }
 

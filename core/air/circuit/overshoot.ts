@@ -1,0 +1,78 @@
+import { PRACTICE } from '../../catalog/practice'
+import type { ComponentKind } from '../../catalog/kinds'
+import type { AirPlan } from '../../document/types'
+import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../../quantity/constants'
+import { boreConductance, componentFlow, inRow } from '../equations/componentFlow'
+import { partOf } from '../parts/parts'
+import type { AirNeed, AirSet } from '../types'
+import { connectedParts, firstOfKind } from './connections'
+
+const NOT_FED_FROM_TANK: readonly ComponentKind[] = [
+  'spring',
+  'handFill',
+  'compressor',
+  'belt',
+  'boost',
+  'check',
+]
+const BEYOND_FEED: readonly ComponentKind[] = ['spring', 'handFill', 'tank', 'compressor', 'coupler']
+
+/** Bore proposed where no bore at all is needed, m. */
+const WIDE_OPEN = 0.01
+
+/**
+ * How far a block fed from a full tank goes past its target before it has read and shut, Pa: the flow there over its
+ * reaction time, into the smaller spring as it stands (ISO 6358-1, isothermal). And the bore in front of it, m, that
+ * would keep that under a block's own tolerance. Null where no tank feeds a block.
+ * @param volume air in each spring at the highest haul, m³; `cutOut` pressure of the full tank, Pa gauge.
+ */
+export function overshootOf(
+  plan: AirPlan,
+  set: AirSet,
+  needs: Record<string, AirNeed>,
+  volume: { left: number; right: number },
+  cutOut: number | null,
+): { value: number; bore: number } | null {
+  const block = firstOfKind(plan, 'block')
+  const tank = firstOfKind(plan, 'tank')
+  if (!block || !tank || !set.block || cutOut === null) return null
+  if (!connectedParts(plan, block, NOT_FED_FROM_TANK).has(tank)) return null
+  const { bores, valves } = resistancesBefore(plan, block)
+  const target = Math.max(
+    ...Object.values(needs).map((n) => Math.max(n.left.pressure, n.right.pressure)),
+    set.spring?.minPressure ?? 0,
+  )
+  const tankAbs = cutOut + STANDARD_ATMOSPHERE
+  const targetAbs = Math.min(target + STANDARD_ATMOSPHERE, tankAbs)
+  const flowPerConductance = componentFlow(
+    1,
+    set.block.criticalRatio,
+    tankAbs,
+    targetAbs,
+    REFERENCE_TEMPERATURE,
+  ).massFlow
+  const pascalPerKilogram = (GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE) / Math.min(volume.left, volume.right)
+  const perConductance = flowPerConductance * pascalPerKilogram * PRACTICE.blockReaction.value
+  const rest = inRow([set.block.conductance, ...valves])
+  const wanted = PRACTICE.presetTolerance.value / perConductance
+  // 1/C² = 1/C_rest² + 1/C_bore².
+  const ofBore = wanted < rest ? (1 / wanted ** 2 - 1 / rest ** 2) ** -0.5 : null
+  return {
+    value: inRow([set.block.conductance, ...valves, ...bores]) * perConductance,
+    bore: ofBore === null ? WIDE_OPEN : Math.sqrt(ofBore / boreConductance(1)),
+  }
+}
+
+/** Sonic conductances between tank and block: of small bores, and of everything else that resists. */
+function resistancesBefore(plan: AirPlan, block: string): { bores: number[]; valves: number[] } {
+  const bores: number[] = []
+  const valves: number[] = []
+  for (const id of connectedParts(plan, block, BEYOND_FEED)) {
+    const { figures } = partOf(plan, id)
+    const { kind } = plan.components[id]!
+    if (kind === 'restrictor') bores.push(boreConductance(figures.bore!))
+    else if (kind === 'solenoid' || kind === 'dryer' || kind === 'regulator')
+      valves.push(figures.conductance!)
+  }
+  return { bores, valves }
+}

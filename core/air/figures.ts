@@ -1,0 +1,109 @@
+import { PRACTICE } from '../catalog/practice'
+import { input, type Figure } from '../quantity/figure'
+import { interpolate } from '../quantity/interpolate'
+import type { AirNeed, AirSet, HaulFill, SupplyFacts } from './types'
+
+/** What Air's figures are made of. SI, pressures gauge. */
+export interface AirFigureInput {
+  set: AirSet
+  needs: Record<string, AirNeed>
+  /** Filling to each haul by the electric compressor; null where it cannot get there. */
+  fills: Record<string, HaulFill | null>
+  supply: SupplyFacts | null
+  highest: number
+  /** Air in both springs at the highest haul, m³. */
+  volume: { left: number; right: number }
+  motor: { pressure: number; current: number }
+  overshoot: { value: number; bore: number } | null
+}
+
+export function airFigures(of: AirFigureInput): Record<string, Figure> {
+  return { ...timeFigures(of), ...motorFigures(of), ...highestFigure(of), ...overshootFigures(of) }
+}
+
+const topOf = (need: AirNeed) => Math.max(need.left.pressure, need.right.pressure)
+
+function timeFigures({ set: { compressor }, needs, fills }: AirFigureInput): Record<string, Figure> {
+  if (!compressor) return {}
+  return Object.fromEntries(
+    Object.entries(fills).map(([id, filled]): [string, Figure] => {
+      const need = needs[id]!
+      return [
+        `${id}.time`,
+        {
+          label: 'Up to level',
+          value: filled?.seconds ?? null,
+          quantity: 'time',
+          formula: 't = Σ ∫ dm/(ρ·Q(p)), m = p_abs·V(h)/(R·T), from the minimum to the haul’s pressure',
+          max: compressor.maxRun,
+          inputs: [
+            input('Compressor', compressor.label),
+            input('Free air pumped', filled?.freeAir ?? null, 'volume'),
+            input('Left to', need.left.pressure, 'pressure'),
+            input('Right to', need.right.pressure, 'pressure'),
+            input('Flow at the end', interpolate(compressor.flow, topOf(need)), 'flow'),
+          ],
+          source: 'Isothermal fill; compressor curve of the class (common practice), its own sheet rules',
+        },
+      ]
+    }),
+  )
+}
+
+function motorFigures({ set: { compressor }, motor }: AirFigureInput): Record<string, Figure> {
+  if (!compressor) return {}
+  return {
+    current: {
+      label: 'Motor current',
+      value: motor.current,
+      quantity: 'current',
+      formula:
+        'current curve at the highest pressure it works against: cut-out with a tank, else the highest haul’s',
+      inputs: [input('Pressure', motor.pressure, 'pressure'), input('Compressor', compressor.label)],
+      source: 'Class curve (common practice); its own sheet rules',
+    },
+  }
+}
+
+function highestFigure({ set: { spring }, needs, highest }: AirFigureInput): Record<string, Figure> {
+  return {
+    highest: {
+      label: 'Highest pressure needed',
+      value: highest,
+      quantity: 'pressure',
+      formula: 'largest of all hauls and sides',
+      inputs: Object.values(needs).map((need) => input(need.label, topOf(need), 'pressure')),
+      source: 'Load',
+      max: spring?.maxPressure,
+    },
+  }
+}
+
+function overshootFigures({ overshoot, supply, volume }: AirFigureInput): Record<string, Figure> {
+  if (!overshoot) return {}
+  const limit = PRACTICE.presetTolerance.value
+  return {
+    overshoot: {
+      label: 'Past the target before the block shuts',
+      value: overshoot.value,
+      quantity: 'pressure',
+      formula: 'ṁ·R·T·Δt/V, ṁ by ISO 6358 through block, bore and valves in a row from the full tank',
+      inputs: [
+        input('Tank, full', supply!.cutOut, 'pressure'),
+        input('Spring, air', Math.min(volume.left, volume.right), 'volume'),
+        input('To read and shut, s', PRACTICE.blockReaction.value, 'plain'),
+        input('Bore that keeps it under the limit', overshoot.bore, 'bore'),
+      ],
+      source: 'ISO 6358-1; reaction from memory',
+      max: limit,
+    },
+    bore: {
+      label: 'Bore that keeps it under 2 psi',
+      value: overshoot.bore,
+      quantity: 'bore',
+      formula: 'bore whose conductance in a row with the block’s lets the overshoot be the limit',
+      inputs: [input('Limit', limit, 'pressure')],
+      source: 'ISO 6358-1, conductances in a row: 1/C² = Σ 1/Cᵢ²',
+    },
+  }
+}

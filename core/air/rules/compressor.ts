@@ -1,0 +1,87 @@
+import { COMPRESSORS } from '../../catalog/compressors'
+import { firstOfKind } from '../circuit/connections'
+import type { Remedy } from '../../quantity/figure'
+import type { RuleInput, SupplyFacts } from '../types'
+import type { CompressorClass } from '../../catalog/compressors'
+import { airNote, chooseClass, type AirRule } from './common'
+
+/** The electric compressor against what it is asked. */
+
+const CLASS = 'Class of the compressor (common practice)'
+
+/** The compressor where it is the supply. */
+function electricSupply({
+  plan,
+  set,
+  supply,
+}: RuleInput): { compressor: CompressorClass; supply: SupplyFacts } | null {
+  const { compressor } = set
+  if (!supply || !compressor || plan.components[supply.part]?.kind !== 'compressor') return null
+  return { compressor, supply }
+}
+
+function nextUp(compressor: CompressorClass): Remedy | undefined {
+  const larger = COMPRESSORS.find((c) => c.maxPressure > compressor.maxPressure)
+  return larger && chooseClass('Try the next compressor up', 'compressorClass', larger.id)
+}
+
+/** Haul by haul: a pressure it cannot reach, and a run too long. */
+const shortOfHauls: AirRule = (input) => {
+  const electric = electricSupply(input)
+  if (!electric) return null
+  const { compressor, supply } = electric
+  const found = { subject: supply.part, source: CLASS, remedy: nextUp(compressor) }
+  return Object.entries(input.needs).flatMap(([id, need]) => {
+    const top = Math.max(need.left.pressure, need.right.pressure)
+    const time = input.times[id]
+    return [
+      ...(top > compressor.maxPressure
+        ? [
+            airNote({
+              ...found,
+              rule: 'compressor-pressure',
+              rank: 'stop',
+              value: top,
+              limit: compressor.maxPressure,
+              title: 'The compressor cannot reach this pressure',
+              text: `“${need.label}” needs {value}; the compressor stops at {limit}.`,
+            }),
+          ]
+        : []),
+      ...(time != null && time > compressor.maxRun
+        ? [
+            airNote({
+              ...found,
+              quantity: 'time',
+              rule: 'compressor-run',
+              rank: 'fix',
+              value: time,
+              limit: compressor.maxRun,
+              title: 'The compressor runs too long in one go',
+              text: `“${need.label}” takes {value}; this class wants a rest after {limit}. Choose a larger one, or fill in two goes.`,
+            }),
+          ]
+        : []),
+    ]
+  })
+}
+
+const cutOutUnreached: AirRule = (input) => {
+  const electric = electricSupply(input)
+  if (!electric || !firstOfKind(input.plan, 'tank')) return null
+  const { compressor, supply } = electric
+  if (supply.cutOut === null || supply.cutOut <= compressor.maxPressure) return null
+  return airNote({
+    rule: 'cut-out-unreached',
+    rank: 'fix',
+    subject: supply.part,
+    value: supply.cutOut,
+    limit: compressor.maxPressure,
+    title: 'The compressor never reaches the cut-out',
+    text: 'The switch waits for {value}; the compressor stops gaining at {limit}, so it runs until it is hot.',
+    source: CLASS,
+    remedy: nextUp(compressor),
+  })
+}
+
+export const COMPRESSOR_RULES: readonly AirRule[] = [shortOfHauls, cutOutUnreached]

@@ -4,7 +4,7 @@ import { TRUCK_KINDS } from '../catalog/trucks'
 import { createDeriver } from '../derive/derive'
 import { newPlan } from '../derive/newPlan'
 import type { Archetype, BuildPlan, Plan, TruckKind } from '../document/types'
-import { TORQUE } from './steps'
+import { TORQUE } from './steps/torques'
 import { blockedBy, heldBy } from './order'
 import { threadOf, torqueCheck } from './torque'
 

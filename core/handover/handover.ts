@@ -1,6 +1,7 @@
 import type { SpringClass } from '../catalog/springs'
 import { ordered, type Haul, type HandoverPlan, type JobCard, type Preset } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
+import { stillOpen } from './rules'
 import type { DriverSheet } from './types'
 
 const CAUTIONS = [
@@ -50,14 +51,7 @@ export function handoverStage(
         ]
       : []),
   ]
-  const open: string[] = []
-  if (from.stops > 0)
-    open.push(
-      `${from.stops} Stop note${from.stops === 1 ? ' stands' : 's stand'} open: do not hand over until cleared.`,
-    )
-  if (!from.held) open.push('No hold test reads tight yet.')
-  if (!from.soaped) open.push('Some joints are not soaped yet.')
-  if (!handover.contact) open.push('No one is named to ask.')
+  const open = stillOpen({ ...from, contact: handover.contact })
   const result: DriverSheet = {
     job,
     handover,

@@ -35,7 +35,6 @@ test('no line is shorter than the straight distance of its ends', () => {
   const plan = newPlan('leaf-flatbed', 'x')
   Object.assign(plan.air, startingCircuit('wireless-dual'))
   const { routes, places } = layStage(plan.lay, truck, plan.air, {
-    tube: null,
     compressor: null,
     spring: null,
   }).result

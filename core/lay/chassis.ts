@@ -6,7 +6,8 @@ export interface ChassisGraph {
   edges: { a: number; b: number; length: number; kind: 'rail' | 'cross' | 'stub' }[]
 }
 
-const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
+/** Distance of two places, m. */
+export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
 
 /**
  * Frame as a graph: a node on each rail at every cross-member, at both ends and abreast of every part; rails join

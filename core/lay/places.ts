@@ -1,6 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
 import { KINDS } from '../catalog/kinds'
-import { exhaustSide } from '../catalog/truckGeometry'
+import { exhaustSide, railBottom } from '../catalog/truckGeometry'
 import { DIRECT, type AirPlan, type Point, type Truck } from '../document/types'
 import { heatDistance } from './chassis'
 
@@ -13,7 +13,7 @@ export function proposedPlaces(truck: Truck, air: AirPlan): Record<string, Point
   const spring = (side: number): Point => ({
     x: 0,
     y: side * truck.seat,
-    z: frame.top + frame.kickUp - frame.depth,
+    z: railBottom(truck),
   })
   const tailX = -Math.max(truck.axleToBall - 0.12, 0.4)
   const railZ = frame.top
@@ -66,7 +66,22 @@ export function proposedPlaces(truck: Truck, air: AirPlan): Record<string, Point
       case 'heightValve':
       case 'heightSensor':
         return { x: 0.15, y: side(c) * (c.side ? rail - 0.05 : 0.1), z: frame.top - 0.05 }
-      default:
+      case 'check':
+      case 'relief':
+      case 'drain':
+      case 'pressureSwitch':
+      case 'regulator':
+      case 'manifold':
+      case 'solenoid':
+      case 'paddle':
+      case 'restrictor':
+      case 'gauge':
+      case 'dualGauge':
+      case 'sensor':
+      case 'controller':
+      case 'cabSwitch':
+      case 'dump':
+      case 'plug':
         return onRail(ahead - 0.8)
     }
   }

@@ -3,7 +3,6 @@ import fc from 'fast-check'
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { compressorClass } from '../catalog/compressors'
 import { springClass } from '../catalog/springs'
-import { tubeClass } from '../catalog/tubes'
 import { exampleTruck } from '../catalog/trucks'
 import { newPlan } from '../derive/newPlan'
 import type { LayPlan, Point, Truck } from '../document/types'
@@ -14,7 +13,6 @@ import { proposedPlaces, clearPlace } from './places'
 const truck = exampleTruck('leaf-flatbed')
 const air = { ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('wireless-dual') }
 const parts = {
-  tube: tubeClass('nylon-1-4'),
   compressor: compressorClass('compact'),
   spring: springClass('leaf-helper-double-2270'),
 }

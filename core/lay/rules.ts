@@ -1,158 +1,176 @@
-import { PRACTICE } from '../catalog/practice'
 import type { CompressorClass } from '../catalog/compressors'
+import { PRACTICE } from '../catalog/practice'
 import type { AirPlan, LayPlan, Truck } from '../document/types'
-import type { Note, Remedy } from '../quantity/figure'
-import type { LayResult } from './types'
+import { notesOf, type Note, type NoteFields, type Remedy } from '../quantity/figure'
+import { applyRules, type Rule } from '../quantity/stage'
 import { clearPlace } from './places'
+import type { LayResult } from './types'
 
-const base = { stage: 'lay', quantity: 'length', source: 'Common practice' } as const
+/** What Lay notices: heat, distance between parts, harness reach, slack, spray. */
+export interface LayRuleInput {
+  r: LayResult
+  lay: LayPlan
+  truck: Truck
+  air: AirPlan
+  compressor: CompressorClass | null
+}
+type LayRule = Rule<LayRuleInput>
 
-/** What Lay notices: heat, distance between parts, harness reach, slack, bends. */
-export function layRules(
-  r: LayResult,
-  lay: LayPlan,
-  truck: Truck,
-  air: AirPlan,
-  compressor: CompressorClass | null,
-  apart: number | null,
-): Note[] {
-  const notes: Note[] = []
-  const shield = (id: string): Remedy => ({
-    label: 'Fit a heat shield',
-    patches: [{ op: 'add', path: ['lay', 'shields', id], value: true }],
-  })
-  for (const [id, component] of Object.entries(air.components)) {
+const lengthNote = notesOf('lay', 'length')
+const note = (fields: Omit<NoteFields, 'source'> & { source?: string }): Note =>
+  lengthNote({ source: 'Common practice', ...fields })
+
+const HEAT = PRACTICE.heatClearance.value
+
+const fitShield = (id: string): Remedy => ({
+  label: 'Fit a heat shield',
+  patches: [{ op: 'add', path: ['lay', 'shields', id], value: true }],
+})
+
+const movePart = (label: string, id: string, place: { x: number; y: number; z: number }): Remedy => ({
+  label,
+  patches: [{ op: 'add', path: ['lay', 'places', id], value: place }],
+})
+
+const partNearHeat: LayRule = ({ r, lay, truck, air }) =>
+  Object.entries(air.components).flatMap(([id, component]) => {
     const heat = r.heat[id] ?? Infinity
-    if (heat >= PRACTICE.heatClearance.value || lay.shields[id]) continue
+    if (heat >= HEAT || lay.shields[id]) return []
     const movable = component.kind !== 'spring'
     const clear = movable ? clearPlace(r.places[id]!, truck) : null
-    notes.push({
-      ...base,
+    return note({
       rule: 'part-near-heat',
       rank: 'stop',
       subject: id,
       value: heat,
-      limit: PRACTICE.heatClearance.value,
+      limit: HEAT,
       title: `${component.label} sits too near the exhaust`,
       text: `It is {value} from the pipe; {limit} is wanted.${movable ? '' : ' Fit the heat shield before the spring on this side.'}`,
-      remedy: clear
-        ? {
-            label: 'Move it clear of the exhaust',
-            patches: [{ op: 'add', path: ['lay', 'places', id], value: clear }],
-          }
-        : shield(id),
+      remedy: clear ? movePart('Move it clear of the exhaust', id, clear) : fitShield(id),
     })
-  }
-  for (const route of r.routes.filter((x) => x.wayless)) {
-    notes.push({
-      ...base,
-      quantity: 'run',
-      rule: 'no-way-across',
-      rank: 'fix',
-      subject: route.id,
-      value: route.run,
-      limit: null,
-      title: `${route.fromLabel} to ${route.toLabel} finds no way across`,
-      text: 'No cross-member joins the rails between its ends; {value} is the straight distance only. Type the cross-members at Truck.',
-      source: 'Geometry of the frame',
-    })
-  }
-  for (const route of r.routes) {
-    if (route.heat >= PRACTICE.heatClearance.value || lay.shields[route.id]) continue
+  })
+
+const noWayAcross: LayRule = ({ r }) =>
+  r.routes
+    .filter((route) => route.wayless)
+    .map((route) =>
+      note({
+        quantity: 'run',
+        rule: 'no-way-across',
+        rank: 'fix',
+        subject: route.id,
+        value: route.run,
+        title: `${route.fromLabel} to ${route.toLabel} finds no way across`,
+        text: 'No cross-member joins the rails between its ends; {value} is the straight distance only. Type the cross-members at Truck.',
+        source: 'Geometry of the frame',
+      }),
+    )
+
+const lineNearHeat: LayRule = ({ r, lay }) =>
+  r.routes.flatMap((route) => {
+    if (route.heat >= HEAT || lay.shields[route.id]) return []
     // A line that ends at a part already too near, or behind that part's shield, is that part's note.
-    if ([route.from, route.to].some((id) => (r.heat[id] ?? Infinity) < PRACTICE.heatClearance.value)) continue
-    notes.push({
-      ...base,
+    if ([route.from, route.to].some((id) => (r.heat[id] ?? Infinity) < HEAT)) return []
+    return note({
       rule: 'line-near-heat',
       rank: 'stop',
       subject: route.id,
       value: route.heat,
-      limit: PRACTICE.heatClearance.value,
+      limit: HEAT,
       title: `${route.fromLabel} to ${route.toLabel} runs too near the exhaust`,
       text: 'It comes within {value} of the pipe; {limit} is wanted. Move an end, or shield the pipe there.',
-      remedy: shield(route.id),
+      remedy: fitShield(route.id),
     })
-  }
-  if (compressor && apart !== null && apart > compressor.blockReach) {
-    const c = r.places.compressor!
-    const x = c.x - compressor.blockReach * 0.85
-    notes.push({
-      ...base,
-      rule: 'parts-apart',
-      rank: 'fix',
-      subject: 'block',
-      value: apart,
-      limit: compressor.blockReach,
-      title: 'Compressor and block are too far apart',
-      text: 'They stand {value} apart; the shared harness reaches {limit}.',
-      remedy: {
-        label: 'Move the block to the compressor',
-        patches: [
-          { op: 'add', path: ['lay', 'places', 'block'], value: { ...c, x: Math.round(x * 1000) / 1000 } },
-        ],
-      },
-    })
-  }
-  if (r.feed !== null && r.feed > r.harness) {
-    const short = Math.ceil((r.feed - r.harness + 0.3) * 10) / 10
-    notes.push({
-      ...base,
-      quantity: 'run',
-      rule: 'harness-short',
-      rank: 'fix',
-      subject: 'feed',
-      value: r.feed,
-      limit: r.harness,
-      title: 'The harness does not reach the battery',
-      text: 'The run is {value}; the harness is {limit}. Move the compressor forward, or extend with the same or larger wire.',
-      remedy: {
-        label: 'Extend the harness',
-        patches: [
-          {
-            op: 'replace',
-            path: ['lay', 'harnessExtension'],
-            value: Math.round((lay.harnessExtension + short) * 100) / 100,
-          },
-        ],
-      },
-    })
-  }
-  if (lay.slackAtSpring < 0.25) {
-    notes.push({
-      ...base,
-      rule: 'short-slack',
-      rank: 'fix',
-      subject: 'spring-left',
-      value: lay.slackAtSpring,
-      limit: 0.3,
-      title: 'Too little slack at the springs',
-      text: '{value} is left before cutting; {limit} lets the axle drop and the fitting be remade.',
-      remedy: {
-        label: 'Leave 300 mm',
-        patches: [{ op: 'replace', path: ['lay', 'slackAtSpring'], value: 0.3 }],
-      },
-    })
-  }
-  for (const id of ['compressor', 'block', 'dryer', 'tank']) {
-    const place = r.places[id]
-    if (
-      air.components[id] &&
-      place &&
-      place.x < truck.tyre.radius &&
-      place.x > -truck.tyre.radius &&
-      Math.abs(place.y) > truck.frame.spacing / 2
-    ) {
-      notes.push({
-        ...base,
-        rule: 'wheel-spray',
-        rank: 'fix',
-        subject: id,
-        value: Math.abs(place.x),
-        limit: truck.tyre.radius,
-        title: `${air.components[id]!.label} sits in the wheel spray`,
-        text: 'Ahead of the rear axle, high on the rail and out of direct spray it lasts longest. It is {value} from the axle; stay {limit} away.',
-      })
-    }
-  }
-  return notes
+  })
+
+/** The block is moved to this share of the harness's reach, so that it is within. */
+const WITHIN_REACH = 0.85
+
+const partsApart: LayRule = ({ r, compressor }) => {
+  if (!compressor || r.apart === null || r.apart <= compressor.blockReach) return null
+  const at = r.places.compressor!
+  const x = Math.round((at.x - compressor.blockReach * WITHIN_REACH) * 1000) / 1000
+  return note({
+    rule: 'parts-apart',
+    rank: 'fix',
+    subject: 'block',
+    value: r.apart,
+    limit: compressor.blockReach,
+    title: 'Compressor and block are too far apart',
+    text: 'They stand {value} apart; the shared harness reaches {limit}.',
+    remedy: movePart('Move the block to the compressor', 'block', { ...at, x }),
+  })
 }
+
+/** An extension leaves this much to spare, m. */
+const SPARE_HARNESS = 0.3
+
+const harnessShort: LayRule = ({ r, lay }) => {
+  if (r.feed === null || r.feed <= r.harness) return null
+  const missing = Math.ceil((r.feed - r.harness + SPARE_HARNESS) * 10) / 10
+  const extension = Math.round((lay.harnessExtension + missing) * 100) / 100
+  return note({
+    quantity: 'run',
+    rule: 'harness-short',
+    rank: 'fix',
+    subject: 'feed',
+    value: r.feed,
+    limit: r.harness,
+    title: 'The harness does not reach the battery',
+    text: 'The run is {value}; the harness is {limit}. Move the compressor forward, or extend with the same or larger wire.',
+    remedy: {
+      label: 'Extend the harness',
+      patches: [{ op: 'replace', path: ['lay', 'harnessExtension'], value: extension }],
+    },
+  })
+}
+
+const shortSlack: LayRule = ({ lay }) => {
+  if (lay.slackAtSpring >= PRACTICE.leastSlack.value) return null
+  const usual = PRACTICE.springSlack.value
+  return note({
+    rule: 'short-slack',
+    rank: 'fix',
+    subject: 'spring-left',
+    value: lay.slackAtSpring,
+    limit: usual,
+    title: 'Too little slack at the springs',
+    text: '{value} is left before cutting; {limit} lets the axle drop and the fitting be remade.',
+    remedy: {
+      label: 'Leave 300 mm',
+      patches: [{ op: 'replace', path: ['lay', 'slackAtSpring'], value: usual }],
+    },
+  })
+}
+
+const NOT_IN_SPRAY = ['compressor', 'block', 'dryer', 'tank']
+
+const wheelSpray: LayRule = ({ r, truck, air }) =>
+  NOT_IN_SPRAY.flatMap((id) => {
+    const place = r.places[id]
+    const component = air.components[id]
+    const { radius } = truck.tyre
+    const outside = place && Math.abs(place.y) > truck.frame.spacing / 2
+    if (!component || !outside || Math.abs(place.x) >= radius) return []
+    return note({
+      rule: 'wheel-spray',
+      rank: 'fix',
+      subject: id,
+      value: Math.abs(place.x),
+      limit: radius,
+      title: `${component.label} sits in the wheel spray`,
+      text: 'Ahead of the rear axle, high on the rail and out of direct spray it lasts longest. It is {value} from the axle; stay {limit} away.',
+    })
+  })
+
+const RULES: readonly LayRule[] = [
+  partNearHeat,
+  noWayAcross,
+  lineNearHeat,
+  partsApart,
+  harnessShort,
+  shortSlack,
+  wheelSpray,
+]
+
+export const layRules = (input: LayRuleInput): Note[] => applyRules(RULES, input)

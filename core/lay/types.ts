@@ -16,6 +16,7 @@ export interface Route {
   cut: number
   ties: number
   grommets: number
+  /** Least distance from the exhaust's outside, m; Infinity without one. */
   heat: number
   /** Whether rails and cross-members offer no way between its ends, so that it is drawn straight. */
   wayless: boolean
@@ -28,6 +29,10 @@ export interface LayResult {
   cuts: Route[]
   /** Battery to compressor, along the frame, m; null with nothing to feed. */
   feed: number | null
+  /** Length of the harness as fitted, m. */
   harness: number
+  /** Distance of each part from the exhaust, m. */
   heat: Record<string, number>
+  /** Compressor to block on a shared harness, m; null where they share none. */
+  apart: number | null
 }

@@ -1,3 +1,5 @@
+import { PRACTICE } from '../catalog/practice'
+import { REFERENCE_TEMPERATURE } from '../quantity/constants'
 import {
   AWG_SIZES,
   BLADE_FUSES,
@@ -15,7 +17,7 @@ export const COPPER_ALPHA = 0.00393
 
 /** Resistance in Ω of a copper wire: ρ·(1 + α(T − 293.15 K))·length/area. */
 export function wireResistance(area: number, length: number, temperature: number): number {
-  return (COPPER_RESISTIVITY * (1 + COPPER_ALPHA * (temperature - 293.15)) * length) / area
+  return (COPPER_RESISTIVITY * (1 + COPPER_ALPHA * (temperature - REFERENCE_TEMPERATURE)) * length) / area
 }
 
 export interface Drop {
@@ -118,7 +120,7 @@ export function chooseFuse(
   inrushTime: number,
   ampacity: number,
 ): FuseChoice {
-  const carries = (rating: number) => continuous <= 0.8 * rating + 1e-9
+  const carries = (rating: number) => continuous <= PRACTICE.fuseLoad.value * rating + 1e-9
   const passes = (rating: number) => fuseHolds(inrush / rating) >= inrushTime
   const rating = BLADE_FUSES.find((r) => carries(r) && passes(r))
   if (rating === undefined) {

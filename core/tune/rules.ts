@@ -1,89 +1,130 @@
 import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
-import type { Preset } from '../document/types'
-import type { Note } from '../quantity/figure'
+import type { Preset, TunePlan } from '../document/types'
+import { notesOf, type Note, type Remedy } from '../quantity/figure'
+import { applyRules, type Rule } from '../quantity/stage'
 import type { HaulNeed } from './types'
 
-export function presetRules(
-  id: string,
-  label: string,
-  preset: Preset,
-  stored: boolean,
-  need: HaulNeed,
-  minimum: number,
-  spring: SpringClass | null,
-  teed: boolean,
-): Note[] {
-  if (!spring) return []
-  const notes: Note[] = []
-  const base = { stage: 'tune', quantity: 'pressure', subject: id } as const
+/** What Tune notices of one haul's preset. */
+export interface PresetRuleInput {
+  id: string
+  label: string
+  preset: Preset
+  /** Whether it was stored, or follows Load. */
+  stored: boolean
+  need: HaulNeed
+  minimum: number
+  spring: SpringClass
+  teed: boolean
+}
+type PresetRule = Rule<PresetRuleInput>
+
+const note = notesOf('tune', 'pressure')
+const CLASS = 'Spring class (common practice); its own sheet rules'
+
+/** What a preset follows while nothing is stored: Load's pressure, never under the minimum. */
+export const followedPreset = (need: HaulNeed, minimum: number): Preset => ({
+  left: Math.max(need.left, minimum),
+  right: Math.max(need.right, minimum),
+})
+
+const follow = (id: string): Remedy => ({
+  label: 'Take Load’s pressure',
+  patches: [{ op: 'remove', path: ['tune', 'presets', id] }],
+})
+
+const overLimit: PresetRule = ({ id, label, preset, spring }) => {
   const high = Math.max(preset.left, preset.right)
+  if (high <= spring.maxPressure) return null
+  return note({
+    rule: 'preset-over-limit',
+    rank: 'stop',
+    subject: id,
+    value: high,
+    limit: spring.maxPressure,
+    title: `Preset “${label}” is over the spring’s limit`,
+    text: 'It would set {value}; the spring stops at {limit}.',
+    source: CLASS,
+    remedy: follow(id),
+  })
+}
+
+const underMinimum: PresetRule = ({ id, label, preset, minimum }) => {
   const low = Math.min(preset.left, preset.right)
-  const follow = {
-    label: 'Take Load’s pressure',
-    patches: [{ op: 'remove' as const, path: ['tune', 'presets', id] }],
-  }
-  if (high > spring.maxPressure)
-    notes.push({
-      ...base,
-      rule: 'preset-over-limit',
+  if (low >= minimum) return null
+  return note({
+    rule: 'preset-under-minimum',
+    rank: 'stop',
+    subject: id,
+    value: low,
+    limit: minimum,
+    title: `Preset “${label}” is under the minimum`,
+    text: 'It would set {value}; never run the springs under {limit}.',
+    source: CLASS,
+    remedy: follow(id),
+  })
+}
+
+const offLoad: PresetRule = ({ id, label, preset, stored, need, minimum }) => {
+  const followed = followedPreset(need, minimum)
+  const off = Math.max(Math.abs(preset.left - followed.left), Math.abs(preset.right - followed.right))
+  if (!stored || off <= PRACTICE.presetOffLoad.value) return null
+  return note({
+    rule: 'preset-off-load',
+    rank: 'know',
+    subject: id,
+    value: off,
+    limit: PRACTICE.presetTolerance.value,
+    title: `Preset “${label}” differs from Load`,
+    text: 'It stands {value} from what the load asks; the block itself holds within {limit}.',
+    source: 'Load; common practice',
+    remedy: follow(id),
+  })
+}
+
+/** Two stored pressures closer than this are one, Pa. */
+const ALIKE = 1
+
+const teedPreset: PresetRule = ({ id, label, preset, stored, teed }) => {
+  const apart = Math.abs(preset.left - preset.right)
+  if (!stored || !teed || apart <= ALIKE) return null
+  const both = Math.max(preset.left, preset.right)
+  return note({
+    rule: 'teed-preset',
+    rank: 'fix',
+    subject: id,
+    value: apart,
+    limit: 0,
+    title: `Preset “${label}” sets two pressures on one line`,
+    text: 'The springs are teed: they always share one pressure. The two differ by {value}.',
+    source: 'Circuit',
+    remedy: {
+      label: 'Set both alike',
+      patches: [{ op: 'replace', path: ['tune', 'presets', id], value: { left: both, right: both } }],
+    },
+  })
+}
+
+export const presetRules = (input: PresetRuleInput): Note[] =>
+  applyRules([overLimit, underMinimum, offLoad, teedPreset], input)
+
+/** A minimum typed under the spring's own. */
+export function minimumRule(tune: TunePlan, spring: SpringClass | null): Note[] {
+  if (!spring || tune.minimum === null || tune.minimum >= spring.minPressure) return []
+  return [
+    note({
+      rule: 'minimum-too-low',
       rank: 'stop',
-      value: high,
-      limit: spring.maxPressure,
-      title: `Preset “${label}” is over the spring’s limit`,
-      text: 'It would set {value}; the spring stops at {limit}.',
-      source: 'Spring class (common practice); its own sheet rules',
-      remedy: follow,
-    })
-  if (low < minimum)
-    notes.push({
-      ...base,
-      rule: 'preset-under-minimum',
-      rank: 'stop',
-      value: low,
-      limit: minimum,
-      title: `Preset “${label}” is under the minimum`,
-      text: 'It would set {value}; never run the springs under {limit}.',
-      source: 'Spring class (common practice); its own sheet rules',
-      remedy: follow,
-    })
-  if (!stored) return notes
-  const off = Math.max(
-    Math.abs(preset.left - Math.max(need.left, minimum)),
-    Math.abs(preset.right - Math.max(need.right, minimum)),
-  )
-  if (off > PRACTICE.presetTolerance.value * 1.5)
-    notes.push({
-      ...base,
-      rule: 'preset-off-load',
-      rank: 'know',
-      value: off,
-      limit: PRACTICE.presetTolerance.value,
-      title: `Preset “${label}” differs from Load`,
-      text: 'It stands {value} from what the load asks; the block itself holds within {limit}.',
-      source: 'Load; common practice',
-      remedy: follow,
-    })
-  if (teed && Math.abs(preset.left - preset.right) > 1)
-    notes.push({
-      ...base,
-      rule: 'teed-preset',
-      rank: 'fix',
-      value: Math.abs(preset.left - preset.right),
-      limit: 0,
-      title: `Preset “${label}” sets two pressures on one line`,
-      text: 'The springs are teed: they always share one pressure. The two differ by {value}.',
-      source: 'Circuit',
+      subject: 'minimum',
+      value: tune.minimum,
+      limit: spring.minPressure,
+      title: 'The minimum is under the spring’s own',
+      text: 'It is set to {value}; under {limit} the spring folds and chafes.',
+      source: 'Spring class (common practice)',
       remedy: {
-        label: 'Set both alike',
-        patches: [
-          {
-            op: 'replace',
-            path: ['tune', 'presets', id],
-            value: { left: Math.max(preset.left, preset.right), right: Math.max(preset.left, preset.right) },
-          },
-        ],
+        label: 'Take the spring’s minimum',
+        patches: [{ op: 'replace', path: ['tune', 'minimum'], value: null }],
       },
-    })
-  return notes
+    }),
+  ]
 }

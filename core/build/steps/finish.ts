@@ -1,0 +1,68 @@
+import type { BuildFacts, Step } from '../types'
+import { stepList } from './stepList'
+import { TORQUE } from './torques'
+
+/** First fill, soap and presets, then everything back in its place. `lineSteps` are the ids of the air lines. */
+export function finishSteps(facts: BuildFacts, lineSteps: readonly string[]): Step[] {
+  const { steps, add } = stepList()
+  const beforeFill: Record<string, string> = Object.fromEntries(
+    [...lineSteps, ...(facts.feed ? ['fuse'] : [])].map((id) => [
+      id,
+      id === 'fuse'
+        ? 'The control must be live for the first fill.'
+        : 'A line still off blows open at the first fill.',
+    ]),
+  )
+  add(
+    'First fill',
+    'first-fill',
+    'First fill, hands clear',
+    `To {proof}, left first, then right. Listen at every joint.`,
+    {
+      values: { proof: { value: facts.spring?.proofPressure ?? 0, quantity: 'pressure' } },
+      minutes: 10,
+      cautions: [
+        'Never a hand between spring and bracket during the first fill.',
+        'Never inflate a spring off the vehicle.',
+        'Air out before any bolt or fitting is opened.',
+      ],
+      after: beforeFill,
+    },
+  )
+  add(
+    'First fill',
+    'clearances',
+    'Look all round both springs at full size',
+    '13 mm or more from frame, tyre, brake line and exhaust all round.',
+    { minutes: 5, after: { 'first-fill': 'Only a full spring shows its size.' } },
+  )
+  add('First fill', 'soap', 'Soap every joint', 'Findings go to Prove. Any growing bubble is a leak.', {
+    minutes: 15,
+    after: { 'first-fill': 'There is no pressure yet.' },
+  })
+  if (facts.feed && facts.presetLabels.length)
+    add('First fill', 'presets', 'Store the presets', facts.presetLabels.join(' · '), {
+      minutes: 10,
+      after: { 'first-fill': 'Prove it holds first.' },
+    })
+  add('Close', 'back', 'Put back what was freed', 'Modules, clips, breather, brackets, spare wheel last.', {
+    minutes: 15,
+    after: { clearances: 'Look round the springs while you still can.' },
+  })
+  add(
+    'Close',
+    'down',
+    'Off the stands, bolts once more',
+    'Every bolt at its torque with the truck on its wheels. Again after about 100 miles.',
+    {
+      torque: { fastener: 'Axle strap, evenly', value: TORQUE.strap },
+      minutes: 15,
+      after: { back: 'Nothing may hang loose when it comes down.' },
+    },
+  )
+  add('Close', 'lamps', 'Check headlamp aim', 'Unladen and at the usual haul, at 7.6 m.', {
+    minutes: 5,
+    after: { down: 'On its wheels, on level ground.' },
+  })
+  return steps
+}

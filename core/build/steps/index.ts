@@ -1,0 +1,32 @@
+import type { AirPlan, LayPlan, PowerPlan, Truck } from '../../document/types'
+import type { BuildFacts, Step } from '../types'
+import { airLineSteps } from './airLines'
+import { finishSteps } from './finish'
+import { makeReadySteps } from './makeReady'
+import { mountingSteps } from './mounting'
+import { springSteps } from './springs'
+import { wiringSteps } from './wiring'
+
+/** The ordered steps for this very plan: the easy side first, away from the exhaust, then its mirror. */
+export function buildSteps(
+  truck: Truck,
+  air: AirPlan,
+  lay: LayPlan,
+  power: PowerPlan,
+  facts: BuildFacts,
+): Step[] {
+  const first = facts.exhaustSide === 'left' ? 'right' : 'left'
+  const second = first === 'left' ? 'right' : 'left'
+  const lines = airLineSteps(facts)
+  const lineIds = lines.map((s) => s.id)
+  const powered = Object.values(air.components).some((c) => c.kind === 'compressor')
+  return [
+    ...makeReadySteps(truck),
+    ...springSteps(truck, lay, first, {}),
+    ...springSteps(truck, lay, second, { [`torque-${first}`]: 'Easy side first, then its mirror.' }),
+    ...mountingSteps(air),
+    ...lines,
+    ...(facts.feed && powered ? wiringSteps(power, facts.feed, lineIds) : []),
+    ...finishSteps(facts, lineIds),
+  ]
+}

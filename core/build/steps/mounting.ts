@@ -1,0 +1,101 @@
+import type { ComponentKind } from '../../catalog/kinds'
+import { DIRECT, type AirPlan } from '../../document/types'
+import type { Step } from '../types'
+import { stepList } from './stepList'
+import { TORQUE } from './torques'
+
+/** How each kind of part is mounted. */
+const MOUNTS: Partial<
+  Record<ComponentKind, { detail: string; minutes: number; torque?: number; cab?: boolean }>
+> = {
+  compressor: {
+    detail: 'High on the rail, out of spray; inlet filter on its hose, vertical, inlet up.',
+    minutes: 15,
+    torque: TORQUE.frameM8,
+  },
+  block: {
+    detail: 'Any way up except upside down. Port 1 left, port 2 right; mark them.',
+    minutes: 15,
+    torque: TORQUE.control,
+  },
+  handFill: { detail: 'Where a hand reaches it, cap on, clear of the number plate light.', minutes: 8 },
+  belt: { detail: 'On the engine’s own bracket, belt aligned and at its tension.', minutes: 90 },
+  tank: {
+    detail: 'Brackets on cross-members, drain at the bottom, clear of where the spare wheel returns.',
+    minutes: 30,
+    torque: TORQUE.frameM8,
+  },
+  manifold: {
+    detail: 'On the rail beside the tank, unused outlets plugged.',
+    minutes: 10,
+    torque: TORQUE.control,
+  },
+  solenoid: { detail: 'Arrow along the flow, coil upwards.', minutes: 8 },
+  regulator: {
+    detail: 'Arrow along the flow, knob where a hand reaches it; set it before the springs are connected.',
+    minutes: 8,
+  },
+  paddle: { detail: 'In the dash within reach, exhaust to outside the cab.', minutes: 20, cab: true },
+  gauge: {
+    detail: 'In the dash within sight, lamp from the dash illumination wire.',
+    minutes: 20,
+    cab: true,
+  },
+  dualGauge: {
+    detail: 'In the dash within sight, left needle to the left line; lamp from the dash illumination wire.',
+    minutes: 25,
+    cab: true,
+  },
+  dump: { detail: 'In the cab within reach, exhaust to outside.', minutes: 15, cab: true },
+  cabSwitch: { detail: 'In the dash, labelled.', minutes: 10, cab: true },
+  controller: { detail: 'In the cab, dry, plugs downwards.', minutes: 15, cab: true },
+  heightValve: {
+    detail: 'On the frame over the axle, arm level at ride height, link upright.',
+    minutes: 30,
+    torque: TORQUE.control,
+  },
+  heightSensor: {
+    detail: 'On the frame, arm level at ride height, link upright on the axle.',
+    minutes: 20,
+    torque: TORQUE.control,
+  },
+  coupler: { detail: 'At the bumper, cap on.', minutes: 8 },
+  horn: { detail: 'Mouth downwards and forwards.', minutes: 15, torque: TORQUE.frameM8 },
+}
+
+/** Every part on its place, then what is screwed into it. */
+export function mountingSteps(air: AirPlan): Step[] {
+  const { steps, add } = stepList()
+  const kinds = new Map(Object.entries(air.components).map(([id, c]) => [id, c.kind]))
+  for (const [id, kind] of kinds) {
+    const mount = MOUNTS[kind]
+    if (!mount) continue
+    add('Mount', `mount-${id}`, `Mount the ${air.components[id]!.label.toLowerCase()}`, mount.detail, {
+      torque: mount.torque === undefined ? undefined : { fastener: 'M8 into the frame', value: mount.torque },
+      minutes: mount.minutes,
+      cautions: mount.cab
+        ? ['Behind pillar trim run curtain airbags: battery off before it is opened.']
+        : ['Check what lies behind before drilling. Eye protection.'],
+      after: { clear: 'Make room first.' },
+    })
+  }
+  for (const [id, l] of Object.entries(air.lines)) {
+    if (l.tube !== DIRECT) continue
+    const [one, two] = [air.components[l.from], air.components[l.to]]
+    if (!one || !two) continue
+    add(
+      'Mount',
+      `screw-${id}`,
+      `${one.label} into the ${two.label.toLowerCase()}`,
+      'Finger tight plus 1.5 turns, or until the sealant band is hidden. Every port of a tank gets something: a forgotten plug is what hisses at first start.',
+      {
+        minutes: 3,
+        after:
+          kinds.get(l.to) && MOUNTS[kinds.get(l.to)!]
+            ? { [`mount-${l.to}`]: 'What it screws into is mounted first.' }
+            : {},
+      },
+    )
+  }
+  return steps
+}

@@ -1,0 +1,74 @@
+import type { LayPlan, Side, Truck } from '../../document/types'
+import type { Step } from '../types'
+import { stepList } from './stepList'
+import { TORQUE } from './torques'
+
+/** One side's spring: shield, bench, set loose, aligned, tightened. `before` adds steps that come first, with the reason. */
+export function springSteps(truck: Truck, lay: LayPlan, side: Side, before: Record<string, string>): Step[] {
+  const { steps, add } = stepList()
+  const coil = truck.suspension.kind === 'coil'
+  const name = side === 'left' ? 'Left' : 'Right'
+  const shield = lay.shields[`spring-${side}`] === true
+  if (shield)
+    add(
+      `${name} spring`,
+      `shield-${side}`,
+      `Clamp the heat shield on the pipe, ${side} side`,
+      'Bright side to the pipe, clear of the bag at full size.',
+      { cautions: ['Exhaust cold.'], minutes: 10, after: { clear: 'Make room first.' } },
+    )
+  const after: Record<string, string> = {
+    clear: 'Make room first.',
+    ...before,
+    ...(shield ? { [`shield-${side}`]: 'Heat shield before the bag on that side.' } : {}),
+  }
+  if (coil) {
+    add(
+      `${name} spring`,
+      `spring-${side}`,
+      `Fit the ${side} coil insert`,
+      'Sleeve and spacer as the sheet says, stem to the end with the hole; the insert must fill the gap without forcing.',
+      { minutes: 25, after, cautions: ['The axle is lowered slowly, hoses watched.'] },
+    )
+    add(
+      `${name} spring`,
+      `torque-${side}`,
+      `Let the ${side} side up and look round the insert`,
+      'The coil closes evenly round it, the stem stands free of every edge.',
+      { minutes: 5, after: { [`spring-${side}`]: 'The insert goes in first.' } },
+    )
+  } else {
+    add(
+      `${name} spring`,
+      `bench-${side}`,
+      `Put the ${side} spring and brackets together on the bench`,
+      'Match-mark each stud and hole. The port faces as the sheet says; flathead screws no tighter than given.',
+      {
+        torque: { fastener: 'Flathead screws into the spring', value: TORQUE.flathead },
+        minutes: 12,
+        tools: ['Torque wrench'],
+        after: before,
+      },
+    )
+    add(
+      `${name} spring`,
+      `spring-${side}`,
+      `Set the ${side} spring, bolts finger tight`,
+      'Upper bracket on the frame, lower on the axle, everything loose until it stands straight. A bracket the wrong way round rubs the bag through years later.',
+      { minutes: 20, after: { ...after, [`bench-${side}`]: 'It is put together on the bench first.' } },
+    )
+    add(
+      `${name} spring`,
+      `torque-${side}`,
+      `Tighten the ${side} side: top, bottom, then check it stands upright`,
+      'Upper bracket first, axle strap evenly, then look from behind: the spring stands vertical.',
+      {
+        torque: { fastener: 'Upper bracket M10', value: TORQUE.upperM10 },
+        minutes: 10,
+        tools: ['Torque wrench'],
+        after: { [`spring-${side}`]: 'Align first, tighten after.' },
+      },
+    )
+  }
+  return steps
+}

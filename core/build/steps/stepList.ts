@@ -1,0 +1,17 @@
+import type { Step } from '../types'
+
+/** A list of steps to add to: group, id, title and detail, then what a step has beyond an ordinary one. */
+export function stepList() {
+  const steps: Step[] = []
+  const add = (
+    group: string,
+    id: string,
+    title: string,
+    detail: string,
+    rest: Partial<Omit<Step, 'id' | 'group' | 'title' | 'detail'>> = {},
+  ): void => {
+    const plain = { values: {}, cautions: [], tools: [], minutes: 5, after: {} }
+    steps.push({ id, group, title, detail, ...plain, ...rest })
+  }
+  return { steps, add }
+}

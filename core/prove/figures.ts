@@ -1,0 +1,74 @@
+import { ordered, type HoldTest, type ProvePlan } from '../document/types'
+import { input, type Figure } from '../quantity/figure'
+import { allowedLoss } from './holds'
+import { smallestLeak } from './leak'
+import type { HoldResult, LeakResult, ProveResult } from './types'
+
+export const HOLD_SOURCE = 'Pressure change with temperature taken out, EN 1779 and EN 13184 (memory)'
+
+export function proveFigures(prove: ProvePlan, r: ProveResult): Record<string, Figure> {
+  const figures: Record<string, Figure> = {}
+  for (const [id, test] of ordered(prove.holds)) {
+    const hold = r.holds[id]!
+    if (hold.leak) Object.assign(figures, holdFigures(test, hold, hold.leak))
+  }
+  figures.soaped = {
+    label: 'Joints soaped',
+    value: r.joints.filter((j) => prove.soap[j.id]).length,
+    quantity: 'count',
+    formula: 'joints with a finding',
+    inputs: [input('Joints', r.joints.length, 'count')],
+    source: 'As recorded',
+    max: r.joints.length,
+  }
+  // The newest test's loss stands for the stage.
+  const newest = ordered(prove.holds).at(-1)
+  const loss = newest && figures[`${newest[0]}.loss`]
+  return loss ? { ...figures, loss } : figures
+}
+
+function holdFigures(test: HoldTest, hold: HoldResult, leak: LeakResult): Record<string, Figure> {
+  const { id, volume, duration } = hold
+  const inputs = [
+    input('Volume under test', volume, 'volume'),
+    input('Readings', test.readings.length, 'count'),
+    input('Over', duration, 'time'),
+    input('Gauge step', test.resolution, 'pressure'),
+  ]
+  return {
+    [`${id}.leak`]: {
+      label: `${test.label}: leak`,
+      value: leak.leak,
+      quantity: 'leak',
+      formula: '−V·d(p_abs·293.15 K/T)/dt, least squares',
+      inputs: [...inputs, input('95 % from', leak.low, 'leak'), input('to', leak.high, 'leak')],
+      source: HOLD_SOURCE,
+    },
+    [`${id}.loss`]: {
+      label: `${test.label}: loss a day`,
+      value: leak.lossRate,
+      quantity: 'pressureLoss',
+      formula: '−d(p_abs·293.15 K/T)/dt',
+      inputs,
+      source: HOLD_SOURCE,
+      min: 0,
+      max: allowedLoss(test),
+    },
+    [`${id}.smallest`]: {
+      label: `${test.label}: smallest leak it can show`,
+      value: duration > 0 ? smallestLeak(volume, test.resolution, duration) : null,
+      quantity: 'leak',
+      formula: 'V·δ/Δt',
+      inputs,
+      source: 'V·δ/Δt',
+    },
+    [`${id}.wait`]: {
+      label: `${test.label}: wait a further`,
+      value: leak.waitMore,
+      quantity: 'time',
+      formula: 'until the half-width equals the allowed loss',
+      inputs: [...inputs, input('Allowed', allowedLoss(test), 'pressureLoss')],
+      source: 'Least squares, Student’s t',
+    },
+  }
+}

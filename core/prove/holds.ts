@@ -1,0 +1,33 @@
+import { ordered, type HoldTest, type ProvePlan } from '../document/types'
+import { leakRate } from './leak'
+import type { HoldResult, LeakResult } from './types'
+import { testVolume } from './volumes'
+
+const DAY = 86_400
+
+/** Loss that still counts as tight, Pa/s. */
+export const allowedLoss = (test: HoldTest): number => test.allowed / DAY
+
+/** One hold test with temperature taken out, or what keeps it from being read. */
+function readHold(id: string, test: HoldTest, volumes: { left: number; right: number }): HoldResult {
+  const volume = testVolume(test, volumes)
+  const times = test.readings.map((r) => r.t)
+  const duration = times.length ? Math.max(...times) - Math.min(...times) : 0
+  let leak: LeakResult | null = null
+  let problem: string | null = null
+  try {
+    leak = leakRate(volume, test.readings, test.resolution, allowedLoss(test))
+  } catch (error) {
+    problem = (error as Error).message
+  }
+  // A truck left free to sink hides its leak: such a test never reads tight.
+  const verdict = leak && (leak.verdict === 'tight' && !test.heightHeld ? 'cannot tell' : leak.verdict)
+  return { id, volume, leak, verdict, problem, duration }
+}
+
+/** Every hold test, in the order a person put them in. */
+export const readHolds = (
+  prove: ProvePlan,
+  volumes: { left: number; right: number },
+): Record<string, HoldResult> =>
+  Object.fromEntries(ordered(prove.holds).map(([id, test]) => [id, readHold(id, test, volumes)]))

@@ -6,38 +6,6 @@ import type { Quantity } from '../quantity/units'
  * the part's own sheet rules. SI: m³, Pa gauge, m³/(s·Pa) for conductance, A, rad, m.
  */
 
-export type ComponentKind =
-  | 'spring'
-  | 'handFill'
-  | 'tee'
-  | 'compressor'
-  | 'belt'
-  | 'boost'
-  | 'filter'
-  | 'dryer'
-  | 'check'
-  | 'tank'
-  | 'relief'
-  | 'drain'
-  | 'pressureSwitch'
-  | 'regulator'
-  | 'manifold'
-  | 'solenoid'
-  | 'block'
-  | 'paddle'
-  | 'restrictor'
-  | 'coupler'
-  | 'horn'
-  | 'gauge'
-  | 'dualGauge'
-  | 'sensor'
-  | 'heightValve'
-  | 'heightSensor'
-  | 'controller'
-  | 'cabSwitch'
-  | 'dump'
-  | 'plug'
-
 /** `intake` takes in air from outside, `exhaust` gives it back there: both stand open by design. */
 export type PortType = 'pressure' | 'intake' | 'exhaust'
 export interface Port {
@@ -88,7 +56,7 @@ const FREE_AIR: FigureSpec = {
 }
 
 // prettier-ignore
-export const KINDS: Record<ComponentKind, KindEntry> = {
+const TABLE = {
   spring: { label: 'Spring', what: 'Carries its share of the axle', ports: pressure('port'), figures: [], fits: 'tube' },
   handFill: { label: 'Fill valve', what: 'Filled and let down by hand', ports: pressure('out'), figures: [C, B, MAX], fits: 'tube' },
   tee: { label: 'Tee', what: 'Three ways, always one pressure', ports: pressure('a', 'b', 'c'), figures: [MAX], fits: 'tube' },
@@ -119,4 +87,8 @@ export const KINDS: Record<ComponentKind, KindEntry> = {
   cabSwitch: { label: 'Cab switch', what: 'In series with the pressure switch', ports: [], figures: [AMPS], fits: 'wire', cab: true },
   dump: { label: 'Dump valve', what: 'Lets the springs down', ports: [...pressure('in'), exhaust], figures: [C, B, MAX], fits: 'tube', cab: true },
   plug: { label: 'Plug', what: 'Closes a port', ports: pressure('in'), figures: [], fits: 'port' },
-}
+} as const satisfies Record<string, KindEntry>
+
+export type ComponentKind = keyof typeof TABLE
+export const KINDS: Record<ComponentKind, KindEntry> = TABLE
+export const KIND_IDS = Object.keys(TABLE) as ComponentKind[]

@@ -1,14 +1,22 @@
 import * as yup from 'yup'
+import type { Corners, Known, Point } from './types'
 
 /**
- * The one schema of the plan document: used by file import, the server's routes, worker messages and `bin/np`.
- * Strict: a number in quotes, a missing or an unknown field is an error with its path.
- * Ranges here only keep out what cannot be meant (a mass above 200 t); what is unwise is a bench note, not an error.
+ * Fields of the plan's schema. Strict: a number in quotes, a missing or an unknown field is an error with its path.
+ * Each knows the type of what it lets through, so that a schema and a type that differ do not compile.
  */
 
-export const ID = /^[a-z0-9][a-z0-9-]{0,63}$/i
+declare const lets: unique symbol
+/** A schema that lets through a T and nothing else; neither a wider nor a narrower type stands in for T. */
+export type Field<T> = yup.Schema & { readonly [lets]?: (value: T) => T }
+const field = <T>(schema: unknown): Field<T> => schema as Field<T>
 
-export const numberField = (min: number, max: number) =>
+/** Fields of a shape: every one of the type, and no other. */
+export type FieldsOf<T> = { [K in keyof T]-?: Field<T[K]> }
+
+const ID = /^[a-z0-9][a-z0-9-]{0,63}$/i
+
+const finite = (min: number, max: number) =>
   yup
     .number()
     .strict()
@@ -16,60 +24,94 @@ export const numberField = (min: number, max: number) =>
     .min(min)
     .max(max)
     .test('finite', '${path} must be a finite number', (value) => value == null || Number.isFinite(value))
+
+export const numberField = (min: number, max: number) => field<number>(finite(min, max))
+export const wholeField = (min: number, max: number) => field<number>(finite(min, max).integer())
 export const nullableNumber = (min: number, max: number) =>
-  yup.number().strict().nullable().defined().min(min).max(max)
-export const textField = (max: number) => yup.string().strict().defined().max(max)
-export const flagField = () => yup.boolean().strict().required()
-export const choiceField = (...values: string[]) => yup.string().strict().required().oneOf(values)
-export const shape = (fields: Record<string, yup.Schema>) =>
+  field<number | null>(yup.number().strict().nullable().defined().min(min).max(max))
+export const textField = (max: number) => field<string>(yup.string().strict().defined().max(max))
+export const nullableText = (max: number) =>
+  field<string | null>(yup.string().strict().defined().max(max).nullable())
+/** A text that says something. */
+export const nameField = (max: number) =>
+  field<string>(yup.string().strict().defined().max(max).required().min(1))
+export const flagField = () => field<boolean>(yup.boolean().strict().required())
+
+/** One of several texts. */
+export const choiceField = <const T extends string>(values: readonly T[]) =>
+  field<T>(yup.string().strict().required().oneOf(values))
+/** One of several texts, or null. */
+export const nullableChoice = <const T extends string>(values: readonly T[]) =>
+  field<T | null>(
+    yup
+      .string()
+      .strict()
+      .nullable()
+      .defined()
+      .oneOf([...values, null]),
+  )
+
+const objectOf = (fields: Record<string, yup.Schema>) =>
   yup
     .object(fields)
     .strict()
     .required()
     .noUnknown('${path} has fields this version does not know: ${unknown}')
+export const shape = <T>(fields: FieldsOf<T>) => field<T>(objectOf(fields))
 /** The shape, or null where there is none of it. */
-export const orNull = (of: ReturnType<typeof shape>) => of.notRequired().nullable().defined()
-export const knownField = (...how: string[]) =>
-  shape({ how: choiceField(...how), tolerance: nullableNumber(0, 1000) })
-export const listField = (of: yup.Schema, max: number) => yup.array().strict().of(of).required().max(max)
+export const orNull = <T>(of: Field<T>) =>
+  field<T | null>((of as unknown as yup.ObjectSchema<yup.AnyObject>).notRequired().nullable().defined())
+export const listField = <T>(of: Field<T>, max: number) =>
+  field<T[]>(yup.array().strict().of(of).required().max(max))
 
 /** A record keyed by id, every value checked by `of`. `meta.recordOf` carries it to the JSON Schema. */
-export function recordField(of: yup.Schema, max: number) {
-  return yup
-    .mixed()
-    .required()
-    .meta({ recordOf: of, max } as object)
-    .test('record', function (value) {
-      if (typeof value !== 'object' || value === null || Array.isArray(value))
-        return this.createError({ message: `${this.path} must be an object of entries by id` })
-      const entries = Object.entries(value as Record<string, unknown>)
-      if (entries.length > max)
-        return this.createError({ message: `${this.path} has ${entries.length} entries; at most ${max} fit` })
-      for (const [id, entry] of entries) {
-        const path = `${this.path}.${id}`
-        if (!ID.test(id.replace(/:/g, '-')) || id === '__proto__' || id === 'constructor')
+export function recordField<T>(of: Field<T>, max: number): Field<Record<string, T>> {
+  return field(
+    yup
+      .mixed()
+      .required()
+      .meta({ recordOf: of, max } as object)
+      .test('record', function (value) {
+        if (typeof value !== 'object' || value === null || Array.isArray(value))
+          return this.createError({ message: `${this.path} must be an object of entries by id` })
+        const entries = Object.entries(value as Record<string, unknown>)
+        if (entries.length > max)
           return this.createError({
-            path,
-            message: `${path}: an id is letters, digits and dashes, 64 at most`,
+            message: `${this.path} has ${entries.length} entries; at most ${max} fit`,
           })
-        try {
-          of.validateSync(entry, { strict: true })
-        } catch (error) {
-          const inner = error as yup.ValidationError
-          const at = inner.path ? `${path}.${inner.path}` : path
-          return this.createError({ path: at, message: inner.message.replace(inner.path || 'this', at) })
+        for (const [id, entry] of entries) {
+          const path = `${this.path}.${id}`
+          if (!ID.test(id.replace(/:/g, '-')) || id === '__proto__' || id === 'constructor')
+            return this.createError({
+              path,
+              message: `${path}: an id is letters, digits and dashes, 64 at most`,
+            })
+          try {
+            of.validateSync(entry, { strict: true })
+          } catch (error) {
+            const inner = error as yup.ValidationError
+            const at = inner.path ? `${path}.${inner.path}` : path
+            return this.createError({ path: at, message: inner.message.replace(inner.path || 'this', at) })
+          }
         }
-      }
-      return true
-    })
+        return true
+      }),
+  )
+}
+
+type StepsOf<T extends { do: string }> = {
+  [K in T['do']]: FieldsOf<Omit<Extract<T, { do: K }>, 'do'>>
 }
 
 /** One of several shapes, told apart by what their `do` says. */
-export function stepField(shapes: Record<string, Record<string, yup.Schema>>) {
+export function stepField<T extends { do: string }>(shapes: StepsOf<T>): Field<T> {
   const whole = Object.fromEntries(
-    Object.entries(shapes).map(([name, fields]) => [name, shape({ do: choiceField(name), ...fields })]),
+    Object.entries<Record<string, yup.Schema>>(shapes).map(([name, fields]) => [
+      name,
+      objectOf({ do: choiceField([name]), ...fields }),
+    ]),
   )
-  return yup
+  const schema = yup
     .mixed()
     .required()
     .meta({ anyOf: Object.values(whole) } as object)
@@ -88,6 +130,7 @@ export function stepField(shapes: Record<string, Record<string, yup.Schema>>) {
         return this.createError({ path: at, message: inner.message.replace(inner.path || 'this', at) })
       }
     })
+  return field(schema)
 }
 
 export const lengthField = () => numberField(-40, 40)
@@ -96,9 +139,17 @@ export const massField = () => numberField(0, 200_000)
 /** A slip of sign is kept as typed, marked and explained, not refused. */
 export const signedMassField = () => numberField(-200_000, 200_000)
 export const pressureField = () => numberField(0, 5e6)
-export const pointField = () => shape({ x: lengthField(), y: lengthField(), z: lengthField() })
-export const cornersField = (field: () => yup.Schema) =>
-  shape({ frontLeft: field(), frontRight: field(), rearLeft: field(), rearRight: field() })
+export const pointField = () => shape<Point>({ x: lengthField(), y: lengthField(), z: lengthField() })
+export const cornersField = (of: () => Field<number>) =>
+  shape<Corners>({ frontLeft: of(), frontRight: of(), rearLeft: of(), rearRight: of() })
+/** How a figure of the survey is known, and ± of it. */
+export const knownField = <const H extends string>(how: readonly H[]) =>
+  shape<Known<H>>({ how: choiceField(how), tolerance: nullableNumber(0, 1000) })
+export const orderField = () => numberField(0, 1e9)
 
 export const classField = () =>
-  yup.string().strict().required().matches(ID, '${path}: a class name is letters, digits and dashes')
+  field<string>(
+    yup.string().strict().required().matches(ID, '${path}: a class name is letters, digits and dashes'),
+  )
+export const nullableClass = () =>
+  field<string | null>(yup.string().strict().nullable().defined().matches(ID))

@@ -1,39 +1,78 @@
 import * as yup from 'yup'
-import { upgradePlan } from './upgrade'
-import { KINDS } from '../catalog/kinds'
-import { ARCHETYPE_IDS, FAULT_KINDS, PLAN_FORMAT, PLAN_VERSION, type Plan } from './types'
+import { KIND_IDS } from '../catalog/kinds'
 import {
-  ID,
-  numberField,
-  nullableNumber,
-  textField,
-  flagField,
   choiceField,
-  shape,
-  orNull,
-  knownField,
-  listField,
-  recordField,
-  stepField,
-  lengthField,
-  sizeField,
-  massField,
-  signedMassField,
-  pressureField,
-  pointField,
-  cornersField,
   classField,
+  cornersField,
+  flagField,
+  knownField,
+  lengthField,
+  listField,
+  massField,
+  nameField,
+  nullableChoice,
+  nullableClass,
+  nullableNumber,
+  nullableText,
+  numberField,
+  orNull,
+  orderField,
+  pointField,
+  pressureField,
+  recordField,
+  shape,
+  signedMassField,
+  sizeField,
+  stepField,
+  textField,
+  wholeField,
+  type Field,
 } from './fields'
+import {
+  AIR_PATHS,
+  ARCHETYPE_IDS,
+  BALL_FROMS,
+  BED_MATERIALS,
+  COIL_HOLES,
+  COUPLINGS,
+  DROOPS,
+  EARTHS,
+  EXISTING_KINDS,
+  FAULT_KINDS,
+  GAP_HOWS,
+  ITEM_HOWS,
+  ITEM_PLACES,
+  PLAN_FORMAT,
+  PLAN_VERSION,
+  PRESS_WAYS,
+  RATE_HOWS,
+  SCHOOLS,
+  SIDES,
+  SOAPS,
+  SUSPENSIONS,
+  TRUCK_KIND_IDS,
+  WEIGHT_HOWS,
+  type AirPlan,
+  type Haul,
+  type LoadItem,
+  type OwnClass,
+  type OwnPart,
+  type Plan,
+  type ProvePlan,
+  type Scenario,
+  type ScenarioStep,
+  type Target,
+  type Truck,
+} from './types'
+import { upgradePlan } from './upgrade'
 
-const truck = shape({
-  kind: choiceField(
-    'light-leaf-pickup',
-    'heavy-leaf-long-bed',
-    'dual-rear-wheels',
-    'leaf-flatbed',
-    'coil-wagon',
-    'coil-van',
-  ),
+/**
+ * The one schema of the plan document: used by file import, the server's routes, worker messages and `bin/np`.
+ * Ranges here only keep out what cannot be meant (a mass above 200 t); what is unwise is a bench note, not an error.
+ */
+
+const truck = shape<Truck>({
+  kind: choiceField(TRUCK_KIND_IDS),
   wheelbase: numberField(1, 15),
   frontTrack: numberField(0.5, 4),
   rearTrack: numberField(0.5, 4),
@@ -48,7 +87,7 @@ const truck = shape({
     floor: sizeField(),
     sides: sizeField(),
     width: sizeField(),
-    material: choiceField('steel', 'aluminium', 'wood'),
+    material: choiceField(BED_MATERIALS),
   }),
   frame: shape({
     spacing: numberField(0.2, 3),
@@ -71,13 +110,13 @@ const truck = shape({
   seat: numberField(0.1, 3),
   innerFender: orNull(shape({ y: numberField(0, 4), bottom: sizeField() })),
   brakeLine: orNull(pointField()),
-  coil: shape({ inner: numberField(0.01, 1), gap: sizeField(), hole: choiceField('upper', 'lower', 'none') }),
+  coil: shape({ inner: numberField(0.01, 1), gap: sizeField(), hole: choiceField(COIL_HOLES) }),
   existing: recordField(
     shape({
       label: textField(80),
-      kind: choiceField('air', 'switch', 'other'),
+      kind: choiceField(EXISTING_KINDS),
       at: pointField(),
-      order: numberField(0, 1e9),
+      order: orderField(),
     }),
     60,
   ),
@@ -94,7 +133,7 @@ const truck = shape({
     tyre: nullableNumber(0, 50_000),
   }),
   suspension: shape({
-    kind: choiceField('leaf', 'coil'),
+    kind: choiceField(SUSPENSIONS),
     frontRate: numberField(1000, 5e6),
     rearRate: numberField(1000, 5e6),
     frontSpringBase: numberField(0.2, 3),
@@ -111,10 +150,10 @@ const truck = shape({
     wedge: numberField(-0.5, 0.5),
   }),
   survey: shape({
-    frontAxle: knownField('scale', 'wheel-scales', 'unknown'),
-    rearAxle: knownField('scale', 'wheel-scales', 'unknown'),
-    gap: knownField('tape', 'unknown'),
-    rearRate: knownField('two-heights', 'sheet', 'unknown'),
+    frontAxle: knownField(WEIGHT_HOWS),
+    rearAxle: knownField(WEIGHT_HOWS),
+    gap: knownField(GAP_HOWS),
+    rearRate: knownField(RATE_HOWS),
     squat: shape({
       load: massField(),
       beforeLeft: sizeField(),
@@ -126,9 +165,9 @@ const truck = shape({
   tickets: recordField(
     shape({
       label: textField(80),
-      order: numberField(0, 1e9),
+      order: orderField(),
       at: textField(40),
-      haul: textField(64).nullable(),
+      haul: nullableText(64),
       front: massField(),
       rear: massField(),
       corners: orNull(cornersField(massField)),
@@ -144,9 +183,9 @@ const truck = shape({
 })
 
 /** Where a haul is brought to; also the shop's own habit. */
-export const targetSchema = shape({ school: choiceField('level', 'share', 'rake'), share: numberField(0, 1) })
+export const targetSchema = shape<Target>({ school: choiceField(SCHOOLS), share: numberField(0, 1) })
 
-const item = shape({
+const item = shape<LoadItem>({
   label: textField(80),
   mass: signedMassField(),
   x: lengthField(),
@@ -154,26 +193,26 @@ const item = shape({
   length: sizeField(),
   width: sizeField(),
   height: sizeField(),
-  order: numberField(0, 1e9),
-  on: choiceField('bed', 'seat', 'rack'),
-  how: choiceField('weighed', 'marked', 'guessed'),
+  order: orderField(),
+  on: choiceField(ITEM_PLACES),
+  how: choiceField(ITEM_HOWS),
   liquid: orNull(shape({ density: numberField(1, 20_000), fill: numberField(0, 1), baffled: flagField() })),
 })
 
-const haul = shape({
+const haul = shape<Haul>({
   label: textField(80),
-  order: numberField(0, 1e9),
+  order: orderField(),
   items: recordField(item, 100),
-  coupling: choiceField('ball', 'bed'),
+  coupling: choiceField(COUPLINGS),
   ballLoad: numberField(-5000, 50_000),
-  ballFrom: choiceField('typed', 'weighed', 'trailer'),
+  ballFrom: choiceField(BALL_FROMS),
   trailerMass: massField(),
   trailer: shape({
     axle: numberField(0.5, 40),
     empty: massField(),
     emptyAt: lengthField(),
     items: recordField(
-      shape({ label: textField(80), mass: massField(), behind: lengthField(), order: numberField(0, 1e9) }),
+      shape({ label: textField(80), mass: massField(), behind: lengthField(), order: orderField() }),
       60,
     ),
   }),
@@ -181,49 +220,48 @@ const haul = shape({
   target: targetSchema,
 })
 
-const KIND_IDS = Object.keys(KINDS)
 /** Figures of a part by id, each finite; which ids count is the kind's own affair. */
 const figures = () => recordField(numberField(-1e9, 1e9), 60)
 const own = { number: textField(80), make: textField(80), price: nullableNumber(0, 1e7) }
 
 /** A class of the shop's own; also what the shop's list of parts is made of. */
-export const ownClassSchema = shape({
-  kind: choiceField(...KIND_IDS),
-  label: textField(80).required().min(1),
+export const ownClassSchema = shape<OwnClass>({
+  kind: choiceField(KIND_IDS),
+  label: nameField(80),
   like: classField(),
   figures: figures(),
   ...own,
 })
 export const ownClassesSchema = recordField(ownClassSchema, 500)
 
-const scenario = shape({
-  label: textField(120).required().min(1),
-  order: numberField(0, 1e9),
-  haul: textField(64).nullable(),
+const scenario = shape<Scenario>({
+  label: nameField(120),
+  order: orderField(),
+  haul: nullableText(64),
   start: shape({ left: pressureField(), right: pressureField(), tank: nullableNumber(0, 5e6) }),
   ambient: shape({ start: numberField(200, 350), coldest: numberField(200, 350) }),
   leak: numberField(0, 1e-6),
   steps: listField(
-    stepField({
+    stepField<ScenarioStep>({
       bring: { left: pressureField(), right: pressureField() },
       wait: { seconds: numberField(0, 1e6) },
-      load: { haul: textField(64).nullable() },
-      press: { part: classField(), way: choiceField('up', 'down'), seconds: numberField(0, 1e5) },
+      load: { haul: nullableText(64) },
+      press: { part: classField(), way: choiceField(PRESS_WAYS), seconds: numberField(0, 1e5) },
       tyre: {
         volume: numberField(1e-4, 10),
         from: pressureField(),
         to: pressureField(),
-        count: numberField(1, 100).integer(),
+        count: wholeField(1, 100),
       },
       tool: { demand: numberField(1e-6, 1), needed: pressureField(), seconds: numberField(0, 1e5) },
-      fault: { what: choiceField(...FAULT_KINDS), part: textField(64) },
+      fault: { what: choiceField(FAULT_KINDS), part: textField(64) },
     }),
     200,
   ),
 })
 
-const air = shape({
-  archetype: choiceField(...ARCHETYPE_IDS),
+const air = shape<AirPlan>({
+  archetype: choiceField(ARCHETYPE_IDS),
   springClass: classField(),
   compressorClass: classField(),
   blockClass: classField(),
@@ -237,15 +275,15 @@ const air = shape({
     }),
   ),
   spacer: numberField(0, 1),
-  droop: choiceField('none', 'strap', 'lift-off'),
+  droop: choiceField(DROOPS),
   components: recordField(
     shape({
-      kind: choiceField(...KIND_IDS),
+      kind: choiceField(KIND_IDS),
       label: textField(80),
-      side: yup.string().strict().nullable().defined().oneOf(['left', 'right', null]),
-      class: yup.string().strict().nullable().defined().matches(ID),
+      side: nullableChoice(SIDES),
+      class: nullableClass(),
       sheet: figures(),
-      own: shape(own),
+      own: shape<OwnPart>(own),
     }),
     100,
   ),
@@ -255,8 +293,8 @@ const air = shape({
       fromPort: classField(),
       to: classField(),
       toPort: classField(),
-      path: choiceField('left', 'right', 'both', 'supply'),
-      tube: yup.string().strict().nullable().defined().matches(ID),
+      path: choiceField(AIR_PATHS),
+      tube: nullableClass(),
     }),
     200,
   ),
@@ -264,15 +302,15 @@ const air = shape({
   scenarios: recordField(scenario, 60),
 })
 
-export const planSchema = shape({
-  format: choiceField(PLAN_FORMAT),
-  version: numberField(PLAN_VERSION, PLAN_VERSION),
+export const planSchema = shape<Plan>({
+  format: choiceField([PLAN_FORMAT]),
+  version: numberField(PLAN_VERSION, PLAN_VERSION) as Field<unknown> as Field<typeof PLAN_VERSION>,
   job: shape({
-    name: textField(120).required().min(1),
+    name: nameField(120),
     number: textField(40),
     customer: textField(120),
     vehicle: textField(120),
-    drivingSide: choiceField('left', 'right'),
+    drivingSide: choiceField(SIDES),
   }),
   truck,
   hauls: recordField(haul, 40),
@@ -292,20 +330,20 @@ export const planSchema = shape({
     maxDrop: numberField(0.001, 0.5),
     conductorTemperature: numberField(200, 500),
     engineSpace: flagField(),
-    bundle: numberField(1, 100).integer(),
-    earth: choiceField('battery', 'frame', 'body'),
+    bundle: wholeField(1, 100),
+    earth: choiceField(EARTHS),
   }),
   tune: shape({
     presets: recordField(shape({ left: pressureField(), right: pressureField() }), 40),
     minimum: nullableNumber(0, 5e6),
   }),
   build: shape({ ticks: recordField(shape({ who: textField(80), at: textField(40) }), 500) }),
-  prove: shape({
+  prove: shape<ProvePlan>({
     holds: recordField(
       shape({
         label: textField(80),
-        order: numberField(0, 1e9),
-        side: choiceField('left', 'right', 'both', 'supply'),
+        order: orderField(),
+        side: choiceField(AIR_PATHS),
         volume: nullableNumber(1e-6, 10),
         resolution: numberField(1, 1e6),
         allowed: numberField(1, 1e7),
@@ -323,10 +361,7 @@ export const planSchema = shape({
       }),
       100,
     ),
-    soap: recordField(
-      shape({ finding: choiceField('dry', 'foam', 'bubble'), who: textField(80), at: textField(40) }),
-      500,
-    ),
+    soap: recordField(shape({ finding: choiceField(SOAPS), who: textField(80), at: textField(40) }), 500),
   }),
   handover: shape({
     driver: textField(120),

@@ -8,6 +8,19 @@ import type { ComponentKind } from '../catalog/kinds'
 export const PLAN_FORMAT = 'nimble-piston-plan'
 export const PLAN_VERSION = 3
 
+/** Choices of the plan, each once: the types below and the schema are made of them. */
+export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
+export const BED_MATERIALS = ['steel', 'aluminium', 'wood'] as const
+export const COIL_HOLES = ['upper', 'lower', 'none'] as const
+export const SUSPENSIONS = ['leaf', 'coil'] as const
+export const ITEM_PLACES = ['bed', 'seat', 'rack'] as const
+export const ITEM_HOWS = ['weighed', 'marked', 'guessed'] as const
+export const COUPLINGS = ['ball', 'bed'] as const
+export const BALL_FROMS = ['typed', 'weighed', 'trailer'] as const
+export const PRESS_WAYS = ['up', 'down'] as const
+export const DROOPS = ['none', 'strap', 'lift-off'] as const
+export const EARTHS = ['battery', 'frame', 'body'] as const
+
 export interface Point {
   x: number
   y: number
@@ -19,19 +32,25 @@ export interface Corners {
   rearLeft: number
   rearRight: number
 }
-export type Side = 'left' | 'right'
-export type TruckKind =
-  | 'light-leaf-pickup'
-  | 'heavy-leaf-long-bed'
-  | 'dual-rear-wheels'
-  | 'leaf-flatbed'
-  | 'coil-wagon'
-  | 'coil-van'
+export const SIDES = ['left', 'right'] as const
+export type Side = (typeof SIDES)[number]
+export const TRUCK_KIND_IDS = [
+  'light-leaf-pickup',
+  'heavy-leaf-long-bed',
+  'dual-rear-wheels',
+  'leaf-flatbed',
+  'coil-wagon',
+  'coil-van',
+] as const
+export type TruckKind = (typeof TRUCK_KIND_IDS)[number]
 
 /** How a figure of the survey is known; each kind has a usual tolerance (core/truck/survey.ts). */
-export type WeightHow = 'scale' | 'wheel-scales' | 'unknown'
-export type GapHow = 'tape' | 'unknown'
-export type RateHow = 'two-heights' | 'sheet' | 'unknown'
+export const WEIGHT_HOWS = ['scale', 'wheel-scales', 'unknown'] as const
+export type WeightHow = (typeof WEIGHT_HOWS)[number]
+export const GAP_HOWS = ['tape', 'unknown'] as const
+export type GapHow = (typeof GAP_HOWS)[number]
+export const RATE_HOWS = ['two-heights', 'sheet', 'unknown'] as const
+export type RateHow = (typeof RATE_HOWS)[number]
 /** `tolerance` ± in SI of the figure (a share of it for a rate); null takes the usual one of its kind. */
 export interface Known<H extends string> {
   how: H
@@ -54,7 +73,7 @@ export interface Ticket {
 /** Air parts, switches and other things found under the truck. */
 export interface ExistingPart {
   label: string
-  kind: 'air' | 'switch' | 'other'
+  kind: (typeof EXISTING_KINDS)[number]
   at: Point
   order: number
 }
@@ -79,7 +98,7 @@ export interface Truck {
     floor: number
     sides: number
     width: number
-    material: 'steel' | 'aluminium' | 'wood'
+    material: (typeof BED_MATERIALS)[number]
   }
   /** `kickUp` is how far the rails rise over the rear axle. */
   frame: {
@@ -105,7 +124,7 @@ export interface Truck {
   /** Where the brake or sensor line passes nearest the left spring; it moves with the axle. The right mirrors it. */
   brakeLine: Point | null
   /** Inside of the steel coil: diameter, free height between its seats, and the end whose seat has a hole for the stem. */
-  coil: { inner: number; gap: number; hole: 'upper' | 'lower' | 'none' }
+  coil: { inner: number; gap: number; hole: (typeof COIL_HOLES)[number] }
   existing: Record<string, ExistingPart>
   /** Fender lip above ground at each corner, unladen. */
   heights: Corners
@@ -124,7 +143,7 @@ export interface Truck {
     tyre: number | null
   }
   suspension: {
-    kind: 'leaf' | 'coil'
+    kind: (typeof SUSPENSIONS)[number]
     /** Rate at the wheel, one side, N/m. */
     frontRate: number
     rearRate: number
@@ -179,11 +198,12 @@ export interface LoadItem {
   width: number
   height: number
   order: number
-  on: 'bed' | 'seat' | 'rack'
-  how: 'weighed' | 'marked' | 'guessed'
+  on: (typeof ITEM_PLACES)[number]
+  how: (typeof ITEM_HOWS)[number]
   liquid: Liquid | null
 }
-export type School = 'level' | 'share' | 'rake'
+export const SCHOOLS = ['level', 'share', 'rake'] as const
+export type School = (typeof SCHOOLS)[number]
 export interface Target {
   school: School
   share: number
@@ -198,10 +218,10 @@ export interface Haul {
   label: string
   order: number
   items: Record<string, LoadItem>
-  coupling: 'ball' | 'bed'
+  coupling: (typeof COUPLINGS)[number]
   /** Load on the ball or bed hitch, kg, and whether it was typed from papers, weighed, or follows from `trailer`. */
   ballLoad: number
-  ballFrom: 'typed' | 'weighed' | 'trailer'
+  ballFrom: (typeof BALL_FROMS)[number]
   /** Mass of the trailer towed, for the combination rating; with `ballFrom` trailer it follows from the plan. */
   trailerMass: number
   /** The trailer's own plan: axle behind the coupling, empty weight and where it acts, items. */
@@ -229,7 +249,8 @@ export interface Component {
   sheet: Record<string, number>
   own: OwnPart
 }
-export type AirPath = 'left' | 'right' | 'both' | 'supply'
+export const AIR_PATHS = ['left', 'right', 'both', 'supply'] as const
+export type AirPath = (typeof AIR_PATHS)[number]
 /** `tube` is a tube class, null for the plan's own; DIRECT where one part is screwed straight into the other. */
 export interface AirLine {
   from: string
@@ -272,7 +293,7 @@ export type ScenarioStep =
   /** Load put on or taken off; null is the empty truck. */
   | { do: 'load'; haul: string | null }
   /** Held for so long: a paddle up or down, a valve open, a horn sounded, a switch off. */
-  | { do: 'press'; part: string; way: 'up' | 'down'; seconds: number }
+  | { do: 'press'; part: string; way: (typeof PRESS_WAYS)[number]; seconds: number }
   | { do: 'tyre'; /** m³ */ volume: number; from: number; to: number; count: number }
   | { do: 'tool'; /** free air, m³/s */ demand: number; /** Pa gauge */ needed: number; seconds: number }
   | { do: 'fault'; what: FaultKind; part: string }
@@ -319,7 +340,7 @@ export interface AirPlan {
   /** Spacer between spring and bracket, m. */
   spacer: number
   /** What keeps the spring from holding the axle up at full droop. */
-  droop: 'none' | 'strap' | 'lift-off'
+  droop: (typeof DROOPS)[number]
   components: Record<string, Component>
   lines: Record<string, AirLine>
   /** Classes of the shop's own that this job uses, as they were when chosen. */
@@ -353,7 +374,7 @@ export interface PowerPlan {
   conductorTemperature: number
   engineSpace: boolean
   bundle: number
-  earth: 'battery' | 'frame' | 'body'
+  earth: (typeof EARTHS)[number]
 }
 
 export interface Preset {
@@ -395,7 +416,8 @@ export interface HoldTest {
   startedAt: string
   readings: Reading[]
 }
-export type Soap = 'dry' | 'foam' | 'bubble'
+export const SOAPS = ['dry', 'foam', 'bubble'] as const
+export type Soap = (typeof SOAPS)[number]
 export interface ProvePlan {
   holds: Record<string, HoldTest>
   /** Keyed by `line:end`, e.g. `line-left:from`. */

@@ -1,7 +1,7 @@
 import { PRACTICE } from '../../catalog/practice'
 import type { Sample, Watch } from '../dynamics/network'
 import { RUN_SETTINGS } from './settings'
-import type { StepScript, Stepped } from './steps'
+import type { StepScript, Stepped } from './stepped'
 import type { Outlet } from './types'
 
 const TARGET_BAND = PRACTICE.targetBand.value

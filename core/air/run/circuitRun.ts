@@ -10,7 +10,8 @@ import { Levelling, type Controller, type Levelled } from './levelling'
 import { buildCircuitModel } from './model'
 import { restartTemperature } from './motorHeat'
 import { RUN_SETTINGS } from './settings'
-import { stepScript, type RunLeg, type StepScript, type Stepped } from './steps'
+import { stepScript } from './steps'
+import type { RunLeg, StepScript, Stepped } from './stepped'
 import type { CircuitModel, Extremes, Happening, MotorUse, RunFacts, StepResult, Supply } from './types'
 
 const { instant: INSTANT } = RUN_SETTINGS

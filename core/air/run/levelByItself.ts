@@ -1,7 +1,7 @@
 import type { Sample } from '../dynamics/network'
 import { heightMissing } from './levelling'
 import { RUN_SETTINGS } from './settings'
-import type { StepScript, Stepped } from './steps'
+import type { StepScript, Stepped } from './stepped'
 
 /**
  * Waits until what levels by itself is content; a truck left high with nothing to let it down is let down by its dump

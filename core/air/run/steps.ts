@@ -1,44 +1,11 @@
 import { PRACTICE } from '../../catalog/practice'
-import type { FaultKind, ScenarioStep } from '../../document/types'
+import type { ScenarioStep } from '../../document/types'
 import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
-import type { Sample, Watch } from '../dynamics/network'
-import type { Simulation } from '../dynamics/simulation'
+import type { Watch } from '../dynamics/network'
 import { bring } from './bring'
 import { levelByItself } from './levelByItself'
 import { RUN_SETTINGS } from './settings'
-import type { CircuitModel, RunFacts, StepResult } from './types'
-
-/** How far the step under way may go by itself: until a time, or until one of its watches ends it. */
-export interface RunLeg {
-  until: number
-  watches: Watch[]
-}
-
-/** A step of a scenario as it goes on, leg by leg. */
-export type StepScript = Generator<RunLeg, void, void>
-
-/** What a step may ask of the run and do to it. */
-export interface Stepped {
-  readonly t: number
-  readonly facts: RunFacts
-  readonly model: CircuitModel
-  readonly sim: Simulation
-  readonly results: StepResult[]
-  readonly levelsItself: boolean
-  /** Band of the levelling controller, m; 0 without one. */
-  readonly band: number
-  /** Gauge pressure of a vessel, Pa, now or in a sample. */
-  gauge(vessel: string, sample?: Sample): number
-  setCommand(command: string, open: boolean): void
-  call(outlet: string, on: boolean): void
-  press(part: string, way: 'up' | 'down' | null): void
-  fault(what: FaultKind, part: string): void
-  load(haul: string | null): void
-  say(text: string, part?: string): void
-  label(id: string): string
-  /** Follows how far each spring goes past what it is told, Pa; returns the furthest so far. */
-  watchOvershoot(target: { left: number; right: number }): () => number
-}
+import type { StepScript, Stepped } from './stepped'
 
 /** One step of a scenario. */
 export function* stepScript(run: Stepped, step: ScenarioStep, index: number): StepScript {

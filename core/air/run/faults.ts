@@ -18,7 +18,7 @@ export function faultLinks(
     to: null,
     command: id,
     conductance: boreConductance(bore),
-    criticalRatio: 0.45,
+    criticalRatio: PRACTICE.boreCriticalRatio.value,
   })
   return scenario.steps.flatMap((s): Link[] => {
     if (s.do !== 'fault') return []
@@ -93,7 +93,12 @@ export function faultLinks(
               },
             ]
           : []
-      default:
+      case 'compressor-on':
+      case 'compressor-off':
+      case 'valve-open':
+      case 'valve-shut':
+      case 'relief-shut':
+      case 'switch-welded':
         return []
     }
   })

@@ -39,30 +39,6 @@ export function pointerOn(event: PointerEvent): { x: number; y: number } {
   return { x: point.x, y: point.y }
 }
 
-/** Pointer drag of something drawn: reports how far it went in drawing mm, and when it was let go. */
-export function useDragging(move: (dx: number, dy: number) => void, done: () => void) {
-  let from: { x: number; y: number } | null = null
-  return {
-    pointerdown(event: PointerEvent) {
-      ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-      from = pointerOn(event)
-    },
-    pointermove(event: PointerEvent) {
-      if (!from) return
-      const now = pointerOn(event)
-      move(now.x - from.x, now.y - from.y)
-    },
-    pointerup() {
-      if (from) done()
-      from = null
-    },
-    pointercancel() {
-      if (from) done()
-      from = null
-    },
-  }
-}
-
 export const polyline = (points: readonly Point[], place: (p: Point) => [number, number]) =>
   points
     .map((p) =>

@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import { answerPlan } from '#core/derive/runs'
-import { createDeriver, type Answers } from '#core/derive/derive'
+import type { Answers } from '#core/air/run/answers'
+import { createDeriver } from '#core/derive/derive'
 import { checkPlan } from '#core/document/schema'
 
 /** What runs of a plan's circuit say. What comes in is checked like any plan; null when it is none. */

@@ -49,7 +49,10 @@ const rows = computed<Row[]>(() => [
   { label: 'Verdict', of: reason },
   { label: 'Stands, unladen', of: (t) => text(t.height, 'length') },
   { label: 'Works between', of: (t) => `${text(t.range.low, 'length')} and ${text(t.range.high, 'length')}` },
-  { label: 'Least clearance', of: (t) => (t.clearance ? `${text(t.clearance.value, 'length')}, ${t.clearance.on}` : '—') },
+  {
+    label: 'Least clearance',
+    of: (t) => (t.clearance ? `${text(t.clearance.value, 'length')}, ${t.clearance.on}` : '—'),
+  },
   { label: 'One spring carries', of: (t) => text(t.maxLoad, 'mass') },
   ...job.hauls.map(([, h], i): Row => ({
     label: h.label,

@@ -2,7 +2,8 @@
 import { showText } from '#core/quantity/units'
 import type { ComponentKind, LayPlan, Point } from '#core/document/types'
 import { LINE_STYLES } from '~/pictures/lineStyles'
-import { polyline, useDragging } from '~/pictures/scale'
+import { polyline } from '~/pictures/scale'
+import { useMoving } from '~/pictures/useMoving'
 
 const job = useJob()
 const shop = useShop()
@@ -60,38 +61,24 @@ function put(id: string, label: string, place: Point): void {
     lay.places[id] = place
   })
 }
-const dragging = shallowRef<ReturnType<typeof useDragging> | null>(null)
-function down(event: PointerEvent, id: string, label: string, view: 'above' | 'side'): void {
-  screen.subject = id
-  const from = { ...result.value.places[id]! }
-  dragging.value = useDragging(
-    (dx, dy) =>
-      job.drag((draft) => {
-        draft.lay.places[id] =
+const moves = useMoving<{ id: string; label: string; view: 'above' | 'side' }>(
+  ({ id, label, view }) => {
+    screen.subject = id
+    const from = { ...result.value.places[id]! }
+    return {
+      label: `Move ${label}`,
+      to: (dx, dy) => {
+        const x = tidy(from.x - dx / 1000)
+        const place =
           view === 'above'
-            ? { ...from, x: tidy(from.x - dx / 1000), y: tidy(from.y - dy / 1000) }
-            : { ...from, x: tidy(from.x - dx / 1000), z: tidy(from.z - dy / 1000) }
-      }),
-    () => job.drop(`Move ${label}`),
-  )
-  dragging.value.pointerdown(event)
-}
-function nudge(event: KeyboardEvent, id: string, label: string, view: 'above' | 'side'): void {
-  const step = event.shiftKey ? 0.01 : 0.05
-  const by = { ArrowLeft: [step, 0], ArrowRight: [-step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[
-    event.key
-  ]
-  if (!by) return
-  event.preventDefault()
-  const p = result.value.places[id]!
-  put(
-    id,
-    label,
-    view === 'above'
-      ? { ...p, x: tidy(p.x + by[0]!), y: tidy(p.y + by[1]!) }
-      : { ...p, x: tidy(p.x + by[0]!), z: tidy(p.z + by[1]!) },
-  )
-}
+            ? { ...from, x, y: tidy(from.y - dy / 1000) }
+            : { ...from, x, z: tidy(from.z - dy / 1000) }
+        return (draft) => void (draft.lay.places[id] = place)
+      },
+    }
+  },
+  { usual: 50, fine: 10 },
+)
 const alarmed = computed(
   () => new Set(stage.value.notes.filter((n) => n.rank !== 'know').map((n) => n.subject)),
 )
@@ -164,11 +151,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
               :aria-label="`${part.label} from above. Arrow keys move it.`"
               class="cursor-grab"
               :data-part="part.id"
-              @pointerdown="down($event, part.id, part.label, 'above')"
-              @pointermove="dragging?.pointermove($event)"
-              @pointerup="dragging?.pointerup()"
-              @pointercancel="dragging?.pointercancel()"
-              @keydown="nudge($event, part.id, part.label, 'above')"
+              v-on="moves({ id: part.id, label: part.label, view: 'above' })"
               @focus="screen.subject = part.id"
             >
               <rect
@@ -257,11 +240,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
             role="button"
             :aria-label="`${part.label} from the side. Arrow keys move it.`"
             class="cursor-grab"
-            @pointerdown="down($event, part.id, part.label, 'side')"
-            @pointermove="dragging?.pointermove($event)"
-            @pointerup="dragging?.pointerup()"
-            @pointercancel="dragging?.pointercancel()"
-            @keydown="nudge($event, part.id, part.label, 'side')"
+            v-on="moves({ id: part.id, label: part.label, view: 'side' })"
           >
             <rect
               :x="s.x(part.place.x) - part.size[0] * 500"

@@ -4,12 +4,12 @@ import type { Sampled } from '#core/load/uncertainty'
 import { showText } from '#core/quantity/units'
 
 /** How sure the pressures are, and which measurement would narrow them most. */
-const { doubt, sampled } = defineProps<{ doubt: Uncertainty; sampled: Sampled | null }>()
+const { uncertainty, sampled } = defineProps<{ uncertainty: Uncertainty; sampled: Sampled | null }>()
 const shop = useShop()
-const shown = computed(() => doubt.shares.filter((s) => s.share >= 0.02).slice(0, 6))
+const shown = computed(() => uncertainty.shares.filter((s) => s.share >= 0.02).slice(0, 6))
 const percent = (share: number) => `${Math.round(share * 100)} %`
 const band = (side: 'left' | 'right') => {
-  const { low, high } = sampled?.[side] ?? doubt[side]
+  const { low, high } = sampled?.[side] ?? uncertainty[side]
   return `${showText(low, 'pressure', shop.units)} to ${showText(high, 'pressure', shop.units)}`
 }
 </script>
@@ -19,7 +19,7 @@ const band = (side: 'left' | 'right') => {
     <h2 class="mb-1">How sure</h2>
     <p class="text-sm mb-2">
       Left {{ band('left') }}, right {{ band('right') }}, 19 times in 20.
-      <template v-if="!doubt.linear"
+      <template v-if="!uncertainty.linear"
         ><span v-if="sampled"
           >{{ sampled.samples.toLocaleString('en').replace(',', ' ') }} cases tried, since a limit or a
           contact lies within the range<template v-if="sampled.over > 0"

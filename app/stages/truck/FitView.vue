@@ -2,7 +2,7 @@
 import type { Bag, Pose } from '#core/truck/types'
 import { Pause, Play } from '@lucide/vue'
 import { showText } from '#core/quantity/units'
-import { useDragging } from '~/pictures/scale'
+import { useMoving } from '~/pictures/useMoving'
 
 /** The springs in place, with the axle moved from droop to bump by a slider or by play, together or crossed up. */
 const job = useJob()
@@ -77,24 +77,22 @@ function seat(left: number): void {
     draft.truck.seat = left
   })
 }
-const dragging = shallowRef<ReturnType<typeof useDragging> | null>(null)
-function down(event: PointerEvent, side: number): void {
-  const from = truck.value.seat
-  dragging.value = useDragging(
-    (dx) =>
-      job.drag((draft) => {
-        draft.truck.seat = Math.max(Math.round((from - (side * dx) / 1000) * 200) / 200, 0.1)
-      }),
-    () => job.drop('Move the spring seats'),
-  )
-  dragging.value.pointerdown(event)
-}
-function nudge(event: KeyboardEvent): void {
-  const by = { ArrowLeft: 0.005, ArrowRight: -0.005 }[event.key]
-  if (by === undefined) return
-  event.preventDefault()
-  seat(Math.max(Math.round((truck.value.seat + by) * 1000) / 1000, 0.1))
-}
+const moves = useMoving<1 | -1>(
+  (side) => {
+    const from = truck.value.seat
+    return {
+      label: 'Move the spring seats',
+      to: (dx, _dy, nudged) => {
+        if (nudged && dx === 0) return null
+        // An arrow moves the seats by its own way; a drag goes with the side it began on.
+        const to = nudged ? from - dx / 1000 : Math.round((from - (side * dx) / 1000) * 200) / 200
+        const seat = Math.max(Math.round(to * 1000) / 1000, 0.1)
+        return (draft) => void (draft.truck.seat = seat)
+      },
+    }
+  },
+  { usual: 5, fine: 5 },
+)
 </script>
 
 <template>
@@ -106,7 +104,7 @@ function nudge(event: KeyboardEvent): void {
             <MovableParts :truck="truck" view="rear" :place="(p) => ({ x: s.x(p.y), y: s.z(p.z) })" />
             <template v-if="pose">
               <rect
-                v-for="side in [1, -1]"
+                v-for="side in [1, -1] as const"
                 :key="side"
                 :x="s.x(side * truck.seat) - 60"
                 :y="s.z(pose.bags.left.upper.z) - 40"
@@ -117,11 +115,7 @@ function nudge(event: KeyboardEvent): void {
                 role="button"
                 class="cursor-ew-resize"
                 :aria-label="`${side > 0 ? 'Left' : 'Right'} spring seat, ${text(truck.seat)} from the centre. Arrow keys move both.`"
-                @pointerdown="down($event, side)"
-                @pointermove="dragging?.pointermove($event)"
-                @pointerup="dragging?.pointerup()"
-                @pointercancel="dragging?.pointercancel()"
-                @keydown="nudge"
+                v-on="moves(side)"
               />
             </template>
           </template>

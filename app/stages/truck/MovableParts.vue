@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import type { Point, Truck } from '#core/document/types'
 import { showText } from '#core/quantity/units'
-import { useDragging } from '~/pictures/scale'
+import { useMoving } from '~/pictures/useMoving'
 import { movables, type Movable } from './movable'
 
 /** Handles of what can be moved, in one of the views; what is moved in one moves in all. */
 const { truck, view, place } = defineProps<{
   truck: Truck
   view: 'side' | 'above' | 'rear'
-  /** drawing mm of the view */ place: (at: Point) => { x: number; y: number }
+  /** Drawing mm of the view. */
+  place: (at: Point) => { x: number; y: number }
 }>()
 const job = useJob()
 const shop = useShop()
@@ -25,28 +26,20 @@ function moved(part: Movable, dx: number, dy: number): Point {
   const up = part.alongOnly || view === 'above' ? 0 : -dy / 1000
   return { x: tidy(part.at.x + along), y: tidy(part.at.y + across), z: tidy(part.at.z + up) }
 }
-const dragging = shallowRef<ReturnType<typeof useDragging> | null>(null)
-function down(event: PointerEvent, part: Movable): void {
-  screen.subject = part.id
-  dragging.value = useDragging(
-    (dx, dy) => {
-      const at = moved(part, dx, dy)
-      job.drag((draft) => part.put(draft.truck, at))
-    },
-    () => job.drop(`Move ${part.label}`),
-  )
-  dragging.value.pointerdown(event)
-}
-function nudge(event: KeyboardEvent, part: Movable): void {
-  const step = event.shiftKey ? 5 : 20
-  const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[
-    event.key
-  ]
-  if (!by) return
-  event.preventDefault()
-  const at = moved(part, by[0]!, by[1]!)
-  job.edit(`Move ${part.label}`, (draft) => part.put(draft.truck, at))
-}
+const moves = useMoving<Movable>(
+  (part) => {
+    screen.subject = part.id
+    const from = { ...part, at: { ...part.at } }
+    return {
+      label: `Move ${part.label}`,
+      to: (dx, dy) => {
+        const at = moved(from, dx, dy)
+        return (draft) => part.put(draft.truck, at)
+      },
+    }
+  },
+  { usual: 20, fine: 5 },
+)
 const boxOf = (part: Movable) => {
   const { x, y } = place(part.at)
   const width = (view === 'rear' ? part.size.width : part.size.length) * 1000
@@ -64,11 +57,7 @@ const boxOf = (part: Movable) => {
     class="cursor-grab"
     :data-part="part.id"
     :aria-label="`${part.label}, ${showText(part.at.x, 'length', shop.units)} ahead of the rear axle, ${showText(part.at.y, 'length', shop.units)} left of centre. Arrow keys move it.`"
-    @pointerdown="down($event, part)"
-    @pointermove="dragging?.pointermove($event)"
-    @pointerup="dragging?.pointerup()"
-    @pointercancel="dragging?.pointercancel()"
-    @keydown="nudge($event, part)"
+    v-on="moves(part)"
     @focus="screen.subject = part.id"
   >
     <circle

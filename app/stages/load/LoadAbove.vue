@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { useHaul } from './useHaul'
+
+/** What is carried, from above, with the load on every wheel. */
+const { truck, items, figure, moves } = useHaul()
+</script>
+
+<template>
+  <div class="no-print sheet p-3">
+    <TruckAbove :truck="truck" :heat="false">
+      <template #default="{ s }">
+        <g
+          v-for="[id, item] in items"
+          :key="id"
+          tabindex="0"
+          role="button"
+          :aria-label="`${item.label} from above. Arrow keys move it.`"
+          class="cursor-grab"
+          v-on="moves({ id, view: 'above' })"
+        >
+          <rect
+            :x="s.x(item.x + item.length / 2)"
+            :y="s.y(item.y + item.width / 2)"
+            :width="item.length * 1000"
+            :height="item.width * 1000"
+            rx="20"
+            fill="var(--load)"
+            fill-opacity="0.85"
+            stroke="var(--blue)"
+            stroke-width="1.5"
+            vector-effect="non-scaling-stroke"
+          />
+        </g>
+      </template>
+      <template #over="{ at, s }">
+        <div
+          v-for="[corner, x, y] in [
+            ['frontLeft', truck.wheelbase, 1],
+            ['frontRight', truck.wheelbase, -1],
+            ['rearLeft', 0, 1],
+            ['rearRight', 0, -1],
+          ] as const"
+          :key="corner"
+          class="absolute text-sm bg-sheet/85 rounded px-1"
+          style="transform: translate(-50%, -50%)"
+          :style="at(s.x(x), s.y((y * (x ? truck.frontTrack : truck.rearTrack)) / 2))"
+        >
+          <Fig :figure="figure(corner)" />
+        </div>
+        <div
+          v-for="[id, item] in items"
+          :key="id"
+          class="absolute pointer-events-none text-xs pl-1 pt-0.5"
+          :style="at(s.x(item.x + item.length / 2), s.y(item.y + item.width / 2))"
+        >
+          {{ item.label }}
+        </div>
+      </template>
+    </TruckAbove>
+  </div>
+</template>

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { couplingPlace, itemStandsAt } from '#core/catalog/truckGeometry'
+import { itemMass } from '#core/load/masses'
+import { clearLabels, drawingScale } from '~/pictures/scale'
+import { useHaul } from './useHaul'
+
+/** What is carried, from the side: items to drag, axle loads, and how far it sags with no air. */
+const { job, screen, truck, haul, items, result, figure, text, moves } = useHaul()
+const sag = computed(() => {
+  const { front, rearLeft, rearRight } = result.value!.sagNoAir
+  return { front, rear: (rearLeft + rearRight) / 2 }
+})
+const coupling = computed(() => couplingPlace(haul.value!, truck.value))
+
+/** Height of an item's two lines on the drawing, mm. */
+const LABEL = 360
+const labels = computed(() => {
+  const { x, z } = drawingScale(truck.value)
+  const boxes = items.value.map(([id, i]) => ({
+    id,
+    x: x(i.x + i.length / 2),
+    y: z(itemStandsAt(i, truck.value) + i.height),
+    width: i.length * 1000,
+  }))
+  return clearLabels(boxes, LABEL)
+})
+</script>
+
+<template>
+  <div class="no-print sheet p-3 pb-7 sm:pb-3">
+    <TruckSide :truck="truck" :sag="sag">
+      <template #default="{ s, sagged }">
+        <g
+          v-for="[id, item] in items"
+          :key="id"
+          tabindex="0"
+          role="button"
+          :aria-label="`${item.label}, ${text(itemMass(item), 'mass')}, ${text(item.x, 'length')} ahead of the rear axle. Arrow keys move it.`"
+          class="cursor-grab load-item"
+          :data-item="id"
+          v-on="moves({ id, view: 'side' })"
+          @focus="screen.subject = `${job.haulId}:${id}`"
+        >
+          <rect
+            v-if="item.liquid"
+            :x="s.x(item.x + item.length / 2)"
+            :y="s.z(itemStandsAt(item, truck) + item.height * item.liquid.fill)"
+            :width="item.length * 1000"
+            :height="item.height * item.liquid.fill * 1000"
+            fill="var(--blue)"
+            fill-opacity="0.45"
+          />
+          <rect
+            :x="s.x(item.x + item.length / 2)"
+            :y="s.z(itemStandsAt(item, truck) + item.height)"
+            :width="item.length * 1000"
+            :height="item.height * 1000"
+            rx="20"
+            :fill="item.liquid ? 'transparent' : 'var(--load)'"
+            fill-opacity="0.92"
+            :stroke="screen.subject === `${job.haulId}:${id}` ? 'var(--ink)' : 'var(--blue)'"
+            stroke-width="1.5"
+            vector-effect="non-scaling-stroke"
+          />
+        </g>
+        <g v-if="result!.towed.ball !== 0">
+          <line
+            :x1="s.x(coupling.x)"
+            :x2="s.x(coupling.x)"
+            :y1="s.z(coupling.z)"
+            :y2="s.z(coupling.z - 0.2)"
+            stroke="var(--ink)"
+            stroke-width="3"
+            vector-effect="non-scaling-stroke"
+          />
+          <circle :cx="s.x(coupling.x)" :cy="s.z(coupling.z)" r="55" fill="var(--ink)" />
+        </g>
+        <line
+          v-if="sagged"
+          :x1="sagged.rearX"
+          :x2="sagged.rearX"
+          :y1="s.z(truck.frame.top - truck.frame.depth)"
+          :y2="sagged.rearY"
+          stroke="var(--brick)"
+          stroke-width="1.5"
+          vector-effect="non-scaling-stroke"
+        />
+      </template>
+      <template #over="{ at, s, sagged }">
+        <div
+          v-for="[id, item] in items"
+          :key="id"
+          class="absolute pointer-events-none text-xs leading-tight pl-1.5 pt-1 overflow-hidden"
+          :style="{
+            ...at(labels[id]!.x, labels[id]!.y),
+            width: `calc(${at(s.x(item.x - item.length / 2), 0).left} - ${at(s.x(item.x + item.length / 2), 0).left})`,
+          }"
+        >
+          <span class="block truncate">{{ item.label }}</span><span class="figure">{{
+            text(itemMass(item), 'mass')
+          }}</span>
+        </div>
+        <div
+          class="absolute text-center leading-tight whitespace-nowrap"
+          :style="at(s.x(truck.wheelbase), 60)"
+          style="transform: translate(-50%, 0)"
+        >
+          <Fig :figure="figure('frontAxle')" />
+          <p class="text-[11px] text-soft">front, of {{ text(truck.ratings.frontAxle, 'mass') }}</p>
+        </div>
+        <div
+          class="absolute text-center leading-tight whitespace-nowrap"
+          :style="at(s.x(0), 60)"
+          style="transform: translate(-50%, 0)"
+        >
+          <Fig :figure="figure('rearAxle')" />
+          <p class="text-[11px] text-soft">rear, of {{ text(truck.ratings.rearAxle, 'mass') }}</p>
+        </div>
+        <div
+          v-if="result!.towed.ball !== 0"
+          class="absolute text-xs leading-tight"
+          :style="at(s.x(coupling.x) + 90, s.z(0.3))"
+        >
+          {{ haul!.coupling === 'bed' ? 'bed hitch' : 'ball' }}<br /><span class="figure">{{
+            text(result!.towed.ball, 'mass')
+          }}</span>
+        </div>
+        <div
+          v-if="sagged && sag"
+          class="absolute text-xs text-brick leading-tight bg-sheet/80 -translate-x-full whitespace-nowrap"
+          :style="at(sagged.rearX - 40, s.z(0.3))"
+        >
+          with no air <span class="figure">{{ text(Math.abs(sag.rear), 'length') }}</span>
+          {{ sag.rear >= 0 ? 'down' : 'up' }}
+        </div>
+      </template>
+    </TruckSide>
+  </div>
+</template>

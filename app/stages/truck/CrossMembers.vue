@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import { useTruck } from './useTruck'
+
+const { truck, set } = useTruck()
+</script>
+
+<template>
+  <FoldedPart title="Cross-members">
+    <div class="grid grid-cols-2 md:grid-cols-4 gap-3 py-2 items-end">
+      <div v-for="(x, i) in truck.frame.crossMembers" :key="i" class="flex items-end gap-1">
+        <NumField
+          class="grow"
+          :label="`Cross-member ${i + 1}, ahead of rear axle`"
+          :value="x"
+          quantity="length"
+          :min="-10"
+          :max="15"
+          @change="
+            (v) =>
+              set('Move a cross-member', (t) => {
+                t.frame.crossMembers[i] = v
+              })
+          "
+        />
+        <button
+          type="button"
+          class="touch p-1.5"
+          :aria-label="`Take away cross-member ${i + 1}`"
+          @click="set('Take a cross-member away', (t) => t.frame.crossMembers.splice(i, 1))"
+        >
+          <Trash2 :size="16" aria-hidden="true" />
+        </button>
+      </div>
+      <button
+        type="button"
+        class="button quiet"
+        @click="set('Add a cross-member', (t) => t.frame.crossMembers.push(0.5))"
+      >
+        <Plus :size="16" aria-hidden="true" />Cross-member
+      </button>
+    </div>
+  </FoldedPart>
+</template>

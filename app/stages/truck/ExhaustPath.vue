@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import { AXES, useTruck } from './useTruck'
+
+const { truck, set } = useTruck()
+/** A new bend half-way between the last two, or at the rear axle where there is none. */
+function addBend(): void {
+  set('Add a bend of the exhaust', (t) => {
+    const { points } = t.exhaust
+    const [a, b] = points.slice(-2)
+    const between = a && b && { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, z: (a.z + b.z) / 2 }
+    const at = between ?? { x: 0, y: -0.3, z: t.frame.top - t.frame.depth }
+    points.splice(Math.max(points.length - 1, 0), 0, at)
+  })
+}
+</script>
+
+<template>
+  <FoldedPart title="Exhaust path, front to tail">
+    <div
+      v-for="(p, i) in truck.exhaust.points"
+      :key="i"
+      class="grid grid-cols-[1fr_1fr_1fr_auto] gap-3 py-1 items-end"
+    >
+      <NumField
+        v-for="[axis, words] in AXES"
+        :key="axis"
+        :label="`Bend ${i + 1}, ${words}`"
+        :value="p[axis]"
+        quantity="length"
+        :min="-10"
+        :max="15"
+        @change="
+          (v) =>
+            set('Move a bend of the exhaust', (t) => {
+              t.exhaust.points[i]![axis] = v
+            })
+        "
+      />
+      <button
+        type="button"
+        class="touch p-1.5"
+        :aria-label="`Take away bend ${i + 1}`"
+        @click="set('Take a bend away', (t) => t.exhaust.points.splice(i, 1))"
+      >
+        <Trash2 :size="16" aria-hidden="true" />
+      </button>
+    </div>
+    <div class="flex gap-3 items-end py-2">
+      <button type="button" class="button quiet" @click="addBend">
+        <Plus :size="16" aria-hidden="true" />Bend
+      </button>
+      <NumField
+        label="Pipe radius"
+        class="w-40"
+        :value="truck.exhaust.radius"
+        quantity="length"
+        :min="0"
+        :max="0.3"
+        @change="
+          (v) =>
+            set('Pipe radius', (t) => {
+              t.exhaust.radius = v
+            })
+        "
+      />
+    </div>
+  </FoldedPart>
+</template>

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import { EXISTING_KINDS, ordered, type ExistingPart } from '#core/document/types'
+import { AXES, useTruck } from './useTruck'
+
+/** Air parts, switches and other things found under the truck. */
+const { truck, set } = useTruck()
+const KIND_WORDS: Record<ExistingPart['kind'], string> = {
+  air: 'air part',
+  switch: 'switch',
+  other: 'other',
+}
+const kinds = EXISTING_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))
+
+function removeFound(id: string): void {
+  set(`Take away ${truck.value.existing[id]!.label}`, (t) => Reflect.deleteProperty(t.existing, id))
+}
+function addFound(): void {
+  set('Add something found', (t) => {
+    t.existing[`x${crypto.randomUUID().slice(0, 8)}`] = {
+      label: 'Air tank',
+      kind: 'air',
+      at: { x: 0.9, y: t.frame.spacing / 4, z: t.frame.top - t.frame.depth },
+      order: Math.max(0, ...Object.values(t.existing).map((p) => p.order)) + 1,
+    }
+  })
+}
+</script>
+
+<template>
+  <FoldedPart title="Found under there: air parts, switches">
+    <div
+      v-for="[id, part] in ordered(truck.existing)"
+      :key="id"
+      class="grid grid-cols-2 md:grid-cols-[1.6fr_1fr_1fr_1fr_1fr_auto] gap-3 py-1 items-end"
+    >
+      <TextField
+        label="What"
+        :value="part.label"
+        :max="80"
+        @change="
+          (v) =>
+            set('Name what was found', (t) => {
+              t.existing[id]!.label = v
+            })
+        "
+      />
+      <PickField
+        label="Kind"
+        :value="part.kind"
+        :options="kinds"
+        @change="
+          (v) =>
+            set('Kind of what was found', (t) => {
+              t.existing[id]!.kind = v as ExistingPart['kind']
+            })
+        "
+      />
+      <NumField
+        v-for="[axis, words] in AXES"
+        :key="axis"
+        :label="`${part.label}, ${words}`"
+        :value="part.at[axis]"
+        quantity="length"
+        :min="-10"
+        :max="15"
+        @change="
+          (v) =>
+            set(`Place of ${part.label}`, (t) => {
+              t.existing[id]!.at[axis] = v
+            })
+        "
+      />
+      <button
+        type="button"
+        class="touch p-1.5"
+        :aria-label="`Take away ${part.label}`"
+        @click="removeFound(id)"
+      >
+        <Trash2 :size="16" aria-hidden="true" />
+      </button>
+    </div>
+    <button type="button" class="button quiet mt-2" @click="addFound">
+      <Plus :size="16" aria-hidden="true" />Something found
+    </button>
+  </FoldedPart>
+</template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { PRACTICE } from '#core/catalog/practice'
 import type { Truck } from '#core/document/types'
 import { drawingScale, polyline } from './scale'
 
@@ -138,7 +139,7 @@ const dots = useId()
         :points="polyline(truck.exhaust.points, (p) => [s.x(p.x), s.y(p.y)])"
         fill="none"
         :stroke="`url(#${hatch})`"
-        :stroke-width="(truck.exhaust.radius + 0.15) * 2000"
+        :stroke-width="(truck.exhaust.radius + PRACTICE.heatClearance.value) * 2000"
         stroke-linejoin="round"
       />
       <polyline

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { PRACTICE } from '#core/catalog/practice'
 import type { Truck } from '#core/document/types'
 import type { Fit, Pose } from '#core/truck/types'
 
@@ -199,7 +200,7 @@ const s = { x, z, left: (drawn: number) => -drawn / 1000, up: (drawn: number) =>
       <circle
         :cx="x(pipe.y)"
         :cy="z(pipe.z)"
-        :r="(truck.exhaust.radius + 0.15) * 1000"
+        :r="(truck.exhaust.radius + PRACTICE.heatClearance.value) * 1000"
         fill="none"
         stroke="var(--brick)"
         stroke-width="1"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { roofHeight } from '#core/catalog/truckGeometry'
 import type { Truck } from '#core/document/types'
 import { drawingScale, polyline, railOutline } from './scale'
 
@@ -10,9 +11,7 @@ const {
   exhaust = false,
 } = defineProps<{ truck: Truck; sag?: { front: number; rear: number }; below?: number; exhaust?: boolean }>()
 const s = computed(() => drawingScale(truck))
-const top = computed(
-  () => Math.max(truck.bed.floor + truck.bed.sides, truck.frame.top + truck.tyre.radius * 2.6, 1.75) + 0.12,
-)
+const top = computed(() => Math.max(roofHeight(truck), 1.75) + 0.12)
 const box = computed(() => ({
   x: -250,
   y: -top.value * 1000,
@@ -25,12 +24,18 @@ const cab = computed(() => {
   const t = truck
   const sill = t.frame.top - 0.02
   const bonnet = t.frame.top + t.tyre.radius * 1.1
-  const roof = Math.max(t.frame.top + t.tyre.radius * 2.6, t.bed.floor + t.bed.sides)
+  const roof = roofHeight(t)
   const nose = t.wheelbase + t.frontOverhang
   const box = t.kind === 'coil-van' || t.kind === 'coil-wagon'
   const screen = t.wheelbase - (box ? 0.15 : 0.35)
   const back = box ? t.bed.rear : t.cabRear
-  return `M${x(nose)} ${z(sill)} L${x(nose)} ${z(bonnet - 0.16)} Q${x(nose - 0.02)} ${z(bonnet)} ${x(nose - 0.25)} ${z(bonnet)} L${x(screen)} ${z(bonnet + 0.05)} L${x(screen - 0.5)} ${z(roof)} L${x(back)} ${z(roof)} L${x(back)} ${z(sill)}`
+  const outline = [
+    `M${x(nose)} ${z(sill)} L${x(nose)} ${z(bonnet - 0.16)}`,
+    `Q${x(nose - 0.02)} ${z(bonnet)} ${x(nose - 0.25)} ${z(bonnet)}`,
+    `L${x(screen)} ${z(bonnet + 0.05)} L${x(screen - 0.5)} ${z(roof)}`,
+    `L${x(back)} ${z(roof)} L${x(back)} ${z(sill)}`,
+  ]
+  return outline.join(' ')
 })
 const rail = computed(() =>
   railOutline(truck)

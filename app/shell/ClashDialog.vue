@@ -63,7 +63,7 @@ function place(path: string[]): string {
             </label>
           </div>
         </fieldset>
-        <button type="button" class="button mt-3" @click="job.settle(choices)">Settle it</button>
+        <button type="button" class="button mt-3" @click="job.resolveClash(choices)">Settle it</button>
       </DialogPanel>
     </div>
   </Dialog>

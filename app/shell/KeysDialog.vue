@@ -1,19 +1,9 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { SHORTCUTS } from './shortcuts'
 
 const { open } = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
-const KEYS = [
-  ['1 – 9', 'Go to a stage'],
-  ['J / K', 'Next or previous note'],
-  ['.', 'Apply the note’s remedy'],
-  ['U', 'Units'],
-  ['/', 'Find anything'],
-  ['Ctrl+Z', 'Undo'],
-  ['Ctrl+Shift+Z', 'Redo'],
-  ['← → ↑ ↓', 'Move the focused item or part; with Shift, finer'],
-  ['?', 'This list'],
-]
 </script>
 
 <template>
@@ -23,9 +13,9 @@ const KEYS = [
       <DialogPanel class="sheet w-full max-w-sm p-5">
         <DialogTitle class="text-lg mb-2">Keys</DialogTitle>
         <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
-          <template v-for="[key, what] in KEYS" :key="key"
-            ><dt class="font-mono">{{ key }}</dt>
-            <dd>{{ what }}</dd></template
+          <template v-for="shortcut in SHORTCUTS" :key="shortcut.id"
+            ><dt class="font-mono">{{ shortcut.shown }}</dt>
+            <dd>{{ shortcut.what }}</dd></template
           >
         </dl>
         <button type="button" class="button mt-4" @click="emit('close')">Close</button>

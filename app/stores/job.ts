@@ -308,7 +308,7 @@ export const useJob = defineStore('job', () => {
   }
 
   /** Ends a clash: for every place, mine or theirs. The result is one edit on top of theirs. */
-  function settle(choices: ('mine' | 'theirs')[]): void {
+  function resolveClash(choices: ('mine' | 'theirs')[]): void {
     const at = clash.value
     if (!at) return
     let merged = mergeDocuments(at.began, plan.value ?? at.mine, at.plan).merged
@@ -368,6 +368,6 @@ export const useJob = defineStore('job', () => {
     redo,
     applyRemedy,
     save,
-    settle,
+    resolveClash,
   }
 })

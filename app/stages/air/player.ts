@@ -1,7 +1,6 @@
 import { wrap, type Remote } from 'comlink'
 import { scenariosOf, haulSets } from '#core/derive/runs'
-import type { NamedScenario } from '#core/air/run/types'
-import type { RunResult } from '#core/air/run/types'
+import type { NamedScenario, RunResult } from '#core/air/run/types'
 import type { ScenarioStep } from '#core/document/types'
 import type { Hand, RunWorker } from '~/workers/run'
 
@@ -203,7 +202,7 @@ export function usePlayer() {
     }
     phase.value = next
   }
-  const live$ = computed((): LivePicture | null => {
+  const picture = computed((): LivePicture | null => {
     if (!ran.value || !row.value || stale.value) return null
     const picture: LivePicture = { flow: {}, phase: phase.value, pressure: {}, open: new Set() }
     for (const [id, i] of columnAt.value) {
@@ -237,7 +236,7 @@ export function usePlayer() {
     playing,
     row,
     value,
-    live: live$,
+    live: picture,
     start,
     stop,
     takeOver,

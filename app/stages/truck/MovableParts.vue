@@ -11,7 +11,6 @@ const { truck, view, place } = defineProps<{
   /** Drawing mm of the view. */
   place: (at: Point) => { x: number; y: number }
 }>()
-const job = useJob()
 const shop = useShop()
 const screen = useScreen()
 const list = computed(() =>

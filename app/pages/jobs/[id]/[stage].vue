@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { STAGES, type StageName } from '#core/quantity/figure'
 import { defineAsyncComponent, type Component } from 'vue'
+import { useShortcuts } from '~/shell/shortcuts'
 
 /** The shell around one stage of one job. Each stage loads when it is first shown. */
 const STAGE_VIEWS: Record<StageName, Component> = {
@@ -48,36 +49,17 @@ useHead({
   ),
 })
 
-function onKey(event: KeyboardEvent): void {
-  const typing = (event.target as HTMLElement).matches?.(
-    'input:not([type=radio]):not([type=checkbox]), textarea, select',
-  )
-  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
-    event.preventDefault()
-    if (event.shiftKey) job.redo()
-    else job.undo()
-    return
-  }
-  if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role="dialog"]'))
-    return
-  const actions: Record<string, () => void> = {
-    j: () => notes.value?.step(1),
-    k: () => notes.value?.step(-1),
-    '.': () => notes.value?.remedy(),
-    u: () => (choosingUnits.value = true),
-    '/': () => (finding.value = true),
-    '?': () => (listingKeys.value = true),
-  }
-  const chosen = /^[1-9]$/.test(event.key)
-    ? () => void router.push(`/jobs/${job.id}/${STAGES[Number(event.key) - 1]}`)
-    : actions[event.key.toLowerCase()]
-  if (chosen) {
-    event.preventDefault()
-    chosen()
-  }
-}
-onMounted(() => window.addEventListener('keydown', onKey))
-onUnmounted(() => window.removeEventListener('keydown', onKey))
+useShortcuts({
+  stage: (key) => void router.push(`/jobs/${job.id}/${STAGES[Number(key) - 1]}`),
+  nextNote: () => notes.value?.step(1),
+  lastNote: () => notes.value?.step(-1),
+  remedy: () => notes.value?.remedy(),
+  units: () => (choosingUnits.value = true),
+  find: () => (finding.value = true),
+  undo: () => job.undo(),
+  redo: () => job.redo(),
+  list: () => (listingKeys.value = true),
+})
 </script>
 
 <template>

@@ -1,0 +1,50 @@
+import { tinykeys } from 'tinykeys'
+
+/**
+ * Every shortcut: how it is bound, how the list under `?` shows it, and what it does. A new one is a line
+ * here and an action where `useShortcuts` is called; without the action it does not compile.
+ */
+export const SHORTCUTS = [
+  { id: 'stage', keys: ['1', '2', '3', '4', '5', '6', '7', '8', '9'], shown: '1 – 9', what: 'Go to a stage' },
+  { id: 'nextNote', keys: ['j'], shown: 'J', what: 'Next note' },
+  { id: 'lastNote', keys: ['k'], shown: 'K', what: 'Previous note' },
+  { id: 'remedy', keys: ['.'], shown: '.', what: 'Apply the note’s remedy' },
+  { id: 'units', keys: ['u'], shown: 'U', what: 'Units' },
+  { id: 'find', keys: ['/'], shown: '/', what: 'Find anything' },
+  { id: 'undo', keys: ['$mod+z'], shown: 'Ctrl+Z', what: 'Undo' },
+  { id: 'redo', keys: ['$mod+Shift+z'], shown: 'Ctrl+Shift+Z', what: 'Redo' },
+  // Bound by each picture to what has the focus (useMoving); listed here with the rest.
+  { id: 'move', keys: [], shown: '← → ↑ ↓', what: 'Move the focused item or part; with Shift, finer' },
+  { id: 'list', keys: ['?'], shown: '?', what: 'This list' },
+] as const satisfies readonly { id: string; keys: readonly string[]; shown: string; what: string }[]
+
+type ShortcutId = Exclude<(typeof SHORTCUTS)[number]['id'], 'move'>
+type Action = (key: string) => void
+
+const FIELD = 'input:not([type=radio]):not([type=checkbox]), textarea, select'
+
+/** Nothing is meant for the shell while somebody types or answers a dialog. */
+const elsewhere = (event: KeyboardEvent): boolean =>
+  (event.target as Element | null)?.matches?.(FIELD) === true || !!document.querySelector('[role="dialog"]')
+
+/** Binds the table to what the shell does, for as long as the component stands. */
+export function useShortcuts(actions: Record<ShortcutId, Action>): void {
+  const bindings: Record<string, (event: KeyboardEvent) => void> = {}
+  for (const shortcut of SHORTCUTS) {
+    if (shortcut.id === 'move') continue
+    const act = actions[shortcut.id]
+    for (const key of shortcut.keys) {
+      const handle = (event: KeyboardEvent) => {
+        if (elsewhere(event)) return
+        event.preventDefault()
+        act(key)
+      }
+      bindings[key] = handle
+      // Which keys need Shift is the keyboard layout's business; a letter with Caps is still that letter.
+      if (!key.includes('+')) bindings[`Shift+${key}`] = handle
+    }
+  }
+  let unbind: (() => void) | undefined
+  onMounted(() => (unbind = tinykeys(window, bindings)))
+  onUnmounted(() => unbind?.())
+}

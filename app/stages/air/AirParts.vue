@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { classIdOf, partOf } from '#core/air/parts/parts'
+import { KINDS } from '#core/catalog/kinds'
+
+/** Every part of the circuit with its class, the maker's number and the price typed so far. */
+const emit = defineEmits<{ choose: [id: string] }>()
+const job = useJob()
+const air = computed(() => job.plan!.air)
+const parts = computed(() =>
+  Object.entries(air.value.components).map(([id, c]) => ({
+    id,
+    label: c.label,
+    own: [c.own.number, c.own.make].filter(Boolean).join(', '),
+    price: c.own.price,
+    class: classIdOf(air.value, id) ? partOf(air.value, id).label : KINDS[c.kind].label,
+  })),
+)
+const total = computed(() => parts.value.reduce((sum, p) => sum + (p.price ?? 0), 0))
+</script>
+
+<template>
+  <div class="sheet p-4">
+    <h2 class="mb-1">Parts</h2>
+    <ul class="text-sm">
+      <li
+        v-for="part in parts"
+        :key="part.id"
+        class="border-b border-line last:border-0 py-1 flex justify-between gap-3"
+      >
+        <button type="button" class="underline text-left" @click="emit('choose', part.id)">
+          {{ part.label }}</button><span class="text-soft text-right"
+          >{{ part.class }}<template v-if="part.own"> · {{ part.own }}</template
+          ><template v-if="part.price !== null">
+            · <span class="figure">{{ part.price }}</span></template
+          ></span
+        >
+      </li>
+    </ul>
+    <p v-if="total > 0" class="text-sm mt-1 flex justify-between">
+      <span>Prices typed so far</span><span class="figure">{{ Math.round(total * 100) / 100 }}</span>
+    </p>
+    <p class="label mt-1">
+      <NuxtLink to="/parts" class="underline">The shop’s own parts</NuxtLink>: real parts’ figures, numbers
+      and prices.
+    </p>
+  </div>
+</template>

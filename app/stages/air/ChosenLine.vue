@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { KINDS, type ComponentKind } from '#core/catalog/kinds'
+import { TUBES } from '#core/catalog/tubes'
+import { IN_LINE_KINDS, TEE_KINDS, type Change } from '#core/air/circuit/editing'
+import { putInLine, takeOffLine, teeOff } from '#core/air/circuit/operations'
+import { DIRECT, type AirPlan } from '#core/document/types'
+
+/** The line chosen on the circuit: its tube, its ends, and what may be put into it. */
+const { air, lineId } = defineProps<{ air: AirPlan; lineId: string }>()
+const emit = defineEmits<{ choose: [id: string | null]; run: [label: string, change: Change] }>()
+const job = useJob()
+const line = computed(() => ({ id: lineId, ...air.lines[lineId]! }))
+const label = (id: string) => air.components[id]?.label ?? id
+const CARRIES = { left: 'left air', right: 'right air', both: 'air to both', supply: 'supply air' }
+const insertKind = ref<ComponentKind>('dryer')
+const teeKind = ref<ComponentKind>('gauge')
+const tubes = computed(() => [
+  { value: '', label: 'as the plan says' },
+  { value: DIRECT, label: 'screwed together' },
+  ...TUBES.map((t) => ({ value: t.id, label: t.label })),
+])
+</script>
+
+<template>
+  <div>
+    <div class="flex flex-wrap gap-x-3 items-baseline">
+      <h2>{{ label(line.from) }} to {{ label(line.to).toLowerCase() }}</h2>
+      <p class="label">
+        {{ line.tube === DIRECT ? 'screwed together' : CARRIES[line.path] }}
+      </p>
+      <button type="button" class="button quiet text-sm ml-auto" @click="emit('choose', null)">Close</button>
+    </div>
+    <div class="flex flex-wrap gap-3 items-end mt-2">
+      <PickField
+        label="Tube of this line"
+        class="w-56"
+        :value="line.tube ?? ''"
+        :options="tubes"
+        @change="
+          (v) =>
+            job.edit('Tube of a line', (d) => {
+              d.air.lines[lineId]!.tube = v || null
+            })
+        "
+      />
+      <div class="flex gap-2 items-end">
+        <PickField
+          label="Put in this line"
+          class="w-48"
+          :value="insertKind"
+          :options="IN_LINE_KINDS.map((k) => ({ value: k, label: KINDS[k].label }))"
+          @change="
+            (v) => {
+              insertKind = v as ComponentKind
+            }
+          "
+        />
+        <button
+          type="button"
+          class="button quiet text-sm"
+          @click="emit('run', 'Put in line', putInLine(line.id, insertKind))"
+        >
+          Put in
+        </button>
+      </div>
+      <div class="flex gap-2 items-end">
+        <PickField
+          label="Tee off it"
+          class="w-48"
+          :value="teeKind"
+          :options="TEE_KINDS.map((k) => ({ value: k, label: KINDS[k].label }))"
+          @change="
+            (v) => {
+              teeKind = v as ComponentKind
+            }
+          "
+        />
+        <button
+          type="button"
+          class="button quiet text-sm"
+          @click="emit('run', 'Tee off', teeOff(line.id, teeKind))"
+        >
+          Tee off
+        </button>
+      </div>
+      <button
+        type="button"
+        class="button quiet text-sm"
+        @click="emit('run', 'Take a line off', takeOffLine(line.id))"
+      >
+        Take off and close
+      </button>
+    </div>
+    <p class="text-sm mt-2">
+      Ends:
+      <button type="button" class="underline" @click="emit('choose', line.from)">
+        {{ label(line.from) }}
+      </button>
+      “{{ line.fromPort }}”,
+      <button type="button" class="underline" @click="emit('choose', line.to)">{{ label(line.to) }}</button>
+      “{{ line.toPort }}”.
+    </p>
+  </div>
+</template>

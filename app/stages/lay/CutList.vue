@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { showText } from '#core/quantity/units'
+import { LINE_STYLES } from '~/pictures/lineStyles'
+import { useLay } from './useLay'
+
+/** The tube cut by cut, longest first. */
+const job = useJob()
+const shop = useShop()
+const screen = useScreen()
+const { plan, stage, result } = useLay()
+</script>
+
+<template>
+  <div class="sheet p-4">
+    <h2 class="mb-1">Cut in this order</h2>
+    <div class="relative overflow-x-auto">
+      <table class="w-full text-sm min-w-[620px]">
+        <thead class="sr-only">
+          <tr>
+            <th>Order</th>
+            <th>Line</th>
+            <th>Mark</th>
+            <th>Length</th>
+            <th>From the exhaust</th>
+            <th>Notes</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="(cut, i) in result.cuts"
+            :key="cut.id"
+            class="border-b border-line"
+            :class="{ 'bg-chosen': screen.subject === cut.id }"
+            @mouseenter="screen.subject = cut.id"
+          >
+            <td class="py-1 w-7">{{ i + 1 }}</td>
+            <td class="py-1">{{ cut.fromLabel }} → {{ cut.toLabel }}</td>
+            <td class="py-1 figure">{{ LINE_STYLES[cut.path].letter }}</td>
+            <td class="py-1 text-right pr-4"><Fig :figure="stage.figures[`cut.${cut.id}`]" /></td>
+            <td class="py-1 pr-4 whitespace-nowrap">
+              <template v-if="stage.figures[`heat.${cut.id}`]">
+                <Fig :figure="stage.figures[`heat.${cut.id}`]" />
+                <span class="label pl-1">from exhaust</span>
+              </template>
+            </td>
+            <td class="py-1 text-soft">
+              {{ cut.ties }} ties<template v-if="cut.grommets"> · {{ cut.grommets }} grommets</template
+              ><template v-if="cut.slack"> · {{ showText(cut.slack, 'length', shop.units) }} slack</template
+              ><template v-if="plan.lay.shields[cut.id]"> · shielded</template>
+            </td>
+          </tr>
+          <tr v-if="result.feed !== null">
+            <td />
+            <td class="py-1">Battery → Compressor, harness</td>
+            <td class="figure">+ −</td>
+            <td class="text-right pr-4"><Fig :figure="stage.figures.feed" /></td>
+            <td class="pr-4 whitespace-nowrap">
+              <template v-if="stage.figures['heat.feed']">
+                <Fig :figure="stage.figures['heat.feed']" />
+                <span class="label pl-1">from exhaust</span>
+              </template>
+            </td>
+            <td class="text-soft">harness {{ showText(result.harness, 'run', shop.units) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="label mt-2">
+      Longest first. Tube <Fig :figure="stage.figures.tube" /> in all;
+      <template v-if="stage.figures.apart"
+        >compressor to block <Fig :figure="stage.figures.apart" />.</template
+      >
+      Never near drive shaft or steering; grommet or loom at every metal hole; no bend tighter than
+      {{ showText(job.derived!.stages.air.result.tube?.bendRadius, 'length', shop.units) }}.
+    </p>
+  </div>
+</template>

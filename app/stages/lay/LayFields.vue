@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import { useLay } from './useLay'
+
+/** The same places as figures, the slack, the harness, the heat shields. */
+const job = useJob()
+const screen = useScreen()
+const { plan, result, parts, set, put } = useLay()
+const chosen = computed(
+  () =>
+    parts.value.find((p) => p.id === screen.subject && p.kind !== 'spring') ??
+    parts.value.find((p) => p.kind === 'compressor') ??
+    parts.value.find((p) => p.kind === 'handFill'),
+)
+const move = (axis: 'x' | 'y' | 'z', v: number) =>
+  chosen.value && put(chosen.value.id, chosen.value.label, { ...chosen.value.place, [axis]: v })
+</script>
+
+<template>
+  <div class="sheet p-4 grid grid-cols-2 sm:grid-cols-4 gap-3">
+    <PickField
+      label="Part"
+      :value="chosen?.id ?? ''"
+      :options="parts.filter((p) => p.kind !== 'spring').map((p) => ({ value: p.id, label: p.label }))"
+      @change="
+        (v) => {
+          screen.subject = v
+        }
+      "
+    />
+    <template v-if="chosen">
+      <NumField
+        :label="`${chosen.label}, ahead of rear axle`"
+        :value="chosen.place.x"
+        quantity="length"
+        :min="-10"
+        :max="20"
+        @change="(v) => move('x', v)"
+      />
+      <NumField
+        :label="`${chosen.label}, left of centre`"
+        :value="chosen.place.y"
+        quantity="length"
+        :min="-3"
+        :max="3"
+        @change="(v) => move('y', v)"
+      />
+      <NumField
+        :label="`${chosen.label}, above ground`"
+        :value="chosen.place.z"
+        quantity="length"
+        :min="0"
+        :max="4"
+        @change="(v) => move('z', v)"
+      />
+    </template>
+    <NumField
+      label="Slack left at each spring"
+      :value="plan.lay.slackAtSpring"
+      quantity="length"
+      :min="0"
+      :max="3"
+      @change="
+        (v) =>
+          set('Slack at the spring', (l) => {
+            l.slackAtSpring = v
+          })
+      "
+    />
+    <template v-if="result.feed !== null">
+      <NumField
+        label="Harness in the kit"
+        :value="plan.lay.harnessLength ?? job.derived!.stages.air.result.compressor?.harness ?? 0"
+        quantity="run"
+        :min="0"
+        :max="50"
+        @change="
+          (v) =>
+            set('Harness length', (l) => {
+              l.harnessLength = v
+            })
+        "
+      />
+      <NumField
+        label="Extended by"
+        :value="plan.lay.harnessExtension"
+        quantity="run"
+        :min="0"
+        :max="50"
+        @change="
+          (v) =>
+            set('Harness extension', (l) => {
+              l.harnessExtension = v
+            })
+        "
+      />
+    </template>
+    <p
+      v-for="[id] in Object.entries(plan.lay.shields).filter(([, on]) => on)"
+      :key="id"
+      class="text-sm self-end"
+    >
+      Heat shield at {{ plan.air.components[id]?.label.toLowerCase() ?? 'a line' }}
+      <button
+        type="button"
+        class="underline touch"
+        @click="
+          set('Take the heat shield away', (l) => {
+            l.shields[id] = false
+          })
+        "
+      >
+        take away
+      </button>
+    </p>
+  </div>
+</template>

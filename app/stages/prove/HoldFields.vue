@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import type { AirPath, HoldTest } from '#core/document/types'
+
+/** What a hold test is of and how finely it is read. */
+const { test, volume } = defineProps<{ test: HoldTest; volume: number }>()
+const emit = defineEmits<{ edit: [label: string, change: (test: HoldTest) => void] }>()
+const set = (label: string, change: (test: HoldTest) => void) => emit('edit', label, change)
+const sides: { value: AirPath; label: string }[] = [
+  { value: 'left', label: 'left side' },
+  { value: 'right', label: 'right side' },
+  { value: 'both', label: 'both together' },
+]
+</script>
+
+<template>
+  <div class="sheet p-4 grid gap-3 grid-cols-2 md:grid-cols-4">
+    <TextField
+      label="Name"
+      :value="test.label"
+      required
+      :max="80"
+      @change="
+        (v) =>
+          set('Name the test', (t) => {
+            t.label = v
+          })
+      "
+    />
+    <PickField
+      label="Under test"
+      :value="test.side"
+      :options="sides"
+      @change="
+        (v) =>
+          set('Side under test', (t) => {
+            t.side = v as AirPath
+          })
+      "
+    />
+    <NumField
+      label="Volume under test"
+      :value="volume"
+      quantity="volume"
+      :min="1e-5"
+      :max="1"
+      @change="
+        (v) =>
+          set('Volume', (t) => {
+            t.volume = v
+          })
+      "
+    />
+    <NumField
+      label="Gauge’s smallest step"
+      :value="test.resolution"
+      quantity="pressure"
+      :digits="2"
+      :min="10"
+      :max="100000"
+      @change="
+        (v) =>
+          set('Gauge step', (t) => {
+            t.resolution = v
+          })
+      "
+    />
+    <NumField
+      label="Loss allowed a day"
+      :value="test.allowed / 86400"
+      quantity="pressureLoss"
+      :min="1e-6"
+      :max="5"
+      @change="
+        (v) =>
+          set('Loss allowed', (t) => {
+            t.allowed = v * 86400
+          })
+      "
+    />
+    <label class="touch flex items-center gap-2 self-end col-span-2"
+      ><input
+        type="checkbox"
+        class="size-5 accent-petrol"
+        :checked="test.heightHeld"
+        @change="
+          set('Height held', (t) => {
+            t.heightHeld = !t.heightHeld
+          })
+        "
+      />Frame on supports, height held</label
+    >
+  </div>
+</template>

@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import type { HoldTest, Reading } from '#core/document/types'
+import { showText } from '#core/quantity/units'
+
+/** The readings of a hold test: typed, pasted as rows, or from a file. */
+const { test } = defineProps<{ test: HoldTest }>()
+const emit = defineEmits<{ edit: [label: string, change: (test: HoldTest) => void] }>()
+const set = (label: string, change: (test: HoldTest) => void) => emit('edit', label, change)
+const job = useJob()
+const shop = useShop()
+const pasted = ref('')
+const problem = ref('')
+const fileInput = useTemplateRef('fileInput')
+async function take(text: string): Promise<void> {
+  problem.value = ''
+  const { readRows } = await import('#core/prove/readings')
+  const result = readRows(text, shop.units)
+  if (result.problem !== null) {
+    problem.value = result.problem
+    return
+  }
+  set('Take in readings', (t) => {
+    t.readings = result.readings
+  })
+  pasted.value = ''
+}
+async function takeFile(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (file) {
+    if (file.size > 1_000_000)
+      problem.value = `“${file.name}” is over 1 MB, too large for a list of readings.`
+    else await take(await file.text())
+  }
+  input.value = ''
+}
+function addReading(): void {
+  set('Add a reading', (t) => {
+    const last = t.readings.at(-1)
+    t.readings.push(
+      last
+        ? { ...last, t: last.t + 600 }
+        : {
+            t: 0,
+            pressure: job.derived!.stages.air.result.spring?.proofPressure ?? 400_000,
+            temperature: 293.15,
+            barometer: null,
+          },
+    )
+  })
+}
+const setReading = (i: number, label: string, change: (r: Reading) => void) =>
+  set(label, (t) => change(t.readings[i]!))
+/** Rows without a unit are in what the shop shows. */
+const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' ').at(-1))
+</script>
+
+<template>
+  <div class="sheet p-4">
+    <h2 class="mb-1">Readings</h2>
+    <table v-if="test.readings.length" class="w-full text-sm mb-2">
+      <thead>
+        <tr class="label text-left">
+          <th class="font-normal pr-2">After</th>
+          <th class="font-normal pr-2">Gauge</th>
+          <th class="font-normal pr-2">Temperature</th>
+          <th><span class="sr-only">Take away</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(r, i) in test.readings" :key="i">
+          <td class="pr-2 py-0.5">
+            <NumField
+              hide-label
+              :label="`Time of reading ${i + 1}`"
+              :value="r.t / 60"
+              quantity="count"
+              :digits="0"
+              :min="-1e6"
+              :max="1e6"
+              @change="
+                (v) =>
+                  setReading(i, 'Time of a reading', (x) => {
+                    x.t = v * 60
+                  })
+              "
+            />
+          </td>
+          <td class="pr-2">
+            <NumField
+              hide-label
+              :label="`Pressure of reading ${i + 1}`"
+              :value="r.pressure"
+              quantity="pressure"
+              :digits="1"
+              :min="-100000"
+              :max="3e6"
+              @change="
+                (v) =>
+                  setReading(i, 'Pressure of a reading', (x) => {
+                    x.pressure = v
+                  })
+              "
+            />
+          </td>
+          <td class="pr-2">
+            <NumField
+              hide-label
+              :label="`Temperature of reading ${i + 1}`"
+              :value="r.temperature"
+              quantity="temperature"
+              :digits="1"
+              :min="200"
+              :max="400"
+              @change="
+                (v) =>
+                  setReading(i, 'Temperature of a reading', (x) => {
+                    x.temperature = v
+                  })
+              "
+            />
+          </td>
+          <td>
+            <button
+              type="button"
+              class="touch p-1.5"
+              :aria-label="`Take away reading ${i + 1}`"
+              @click="
+                set('Take away a reading', (t) => {
+                  t.readings.splice(i, 1)
+                })
+              "
+            >
+              <Trash2 :size="16" aria-hidden="true" />
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="test.readings.length" class="label mb-2">“After” in minutes.</p>
+    <div class="flex flex-wrap gap-2">
+      <button type="button" class="button" @click="addReading">
+        <Plus :size="16" aria-hidden="true" />Reading</button
+      ><button type="button" class="button quiet" @click="fileInput?.click()">From a CSV file</button>
+    </div>
+    <input
+      ref="fileInput"
+      type="file"
+      accept=".csv,text/csv,text/plain"
+      class="hidden"
+      aria-label="CSV of readings"
+      @change="takeFile"
+    />
+    <label class="label block mt-3" for="paste"
+      >Or paste rows: time, pressure, temperature. Clock times and units are understood; minutes and
+      {{ pressureUnit }} otherwise.</label
+    >
+    <textarea
+      id="paste"
+      v-model="pasted"
+      class="field font-mono"
+      rows="3"
+      placeholder="17:00, 60 psi, 16 °C"
+    />
+    <p v-if="problem" class="text-brick font-semibold" role="alert">{{ problem }}</p>
+    <button type="button" class="button quiet mt-1" :disabled="pasted.trim() === ''" @click="take(pasted)">
+      Take in these rows
+    </button>
+  </div>
+</template>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { defineAsyncComponent } from 'vue'
+import type { HoldTest } from '#core/document/types'
+import { showText } from '#core/quantity/units'
+
+const HoldChart = defineAsyncComponent(() => import('./HoldChart.vue'))
+
+/** What the readings of a hold test say, with how sure that is. */
+const { testId, test } = defineProps<{ testId: string; test: HoldTest }>()
+const job = useJob()
+const shop = useShop()
+const stage = computed(() => job.derived!.stages.prove)
+const hold = computed(() => stage.value.result.holds[testId])
+const figure = (id: string) => stage.value.figures[`${testId}.${id}`]
+const VERDICT = {
+  tight: { word: 'Tight', class: 'text-petrol' },
+  leaking: { word: 'Leaking', class: 'text-brick' },
+  'cannot tell': { word: 'Cannot tell yet', class: 'text-ochre-deep' },
+}
+</script>
+
+<template>
+  <div class="sheet p-4 grid gap-4 md:grid-cols-[1fr_1.6fr]">
+    <div>
+      <p
+        class="text-3xl font-head font-semibold leading-tight"
+        :class="hold?.verdict ? VERDICT[hold.verdict].class : ''"
+        data-verdict
+      >
+        {{ hold?.verdict ? VERDICT[hold.verdict].word : 'Readings wanted' }}
+      </p>
+      <p v-if="hold?.problem" class="label mt-1">{{ hold.problem }}</p>
+      <dl v-if="hold?.leak" class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 mt-2">
+        <dt class="label">Loss a day, at 20 °C</dt>
+        <dd><Fig :figure="figure('loss')" big /></dd>
+        <dt class="label">Leak</dt>
+        <dd><Fig :figure="figure('leak')" /></dd>
+        <dt class="label">95 % of it</dt>
+        <dd class="figure text-sm">
+          {{ showText(hold.leak.low, 'leak', shop.units) }} …
+          {{ showText(hold.leak.high, 'leak', shop.units) }}
+        </dd>
+        <dt class="label">Could show from</dt>
+        <dd><Fig :figure="figure('smallest')" /></dd>
+        <template v-if="hold.leak.waitMore > 0"
+          ><dt class="label">Wait a further</dt>
+          <dd data-wait><Fig :figure="figure('wait')" /></dd
+        ></template>
+      </dl>
+      <p class="text-sm mt-2">
+        A falling gauge on a cooling night is not yet a leak: temperature is taken out here.
+      </p>
+    </div>
+    <HoldChart
+      v-if="test.readings.length > 1"
+      :readings="test.readings"
+      :corrected="hold?.leak?.corrected ?? null"
+    />
+  </div>
+</template>

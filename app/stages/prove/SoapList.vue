@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import type { Soap } from '#core/document/types'
+
+/** Every joint with what soap showed at it. */
+const job = useJob()
+const shop = useShop()
+const screen = useScreen()
+const prove = computed(() => job.plan!.prove)
+const joints = computed(() => job.derived!.stages.prove.result.joints)
+const SOAP: { value: Soap; label: string }[] = [
+  { value: 'dry', label: 'nothing' },
+  { value: 'foam', label: 'slow foam' },
+  { value: 'bubble', label: 'bubbles grow' },
+]
+function soap(id: string, finding: Soap): void {
+  job.edit('Soap finding', (draft) => {
+    draft.prove.soap[id] = { finding, who: shop.person?.name ?? '', at: new Date().toISOString() }
+  })
+}
+</script>
+
+<template>
+  <div class="sheet p-4">
+    <h2 class="mb-1">Soap, joint by joint</h2>
+    <p class="label mb-2">
+      Any growing bubble is a leak. Slow foam passes only with a hold test that reads tight. Bubbles from the
+      spray nozzle itself do not count.
+    </p>
+    <ul>
+      <li
+        v-for="joint in joints"
+        :key="joint.id"
+        class="flex flex-wrap gap-2 items-center border-t border-line py-1"
+        :class="{ 'bg-chosen': screen.subject === joint.id }"
+      >
+        <span class="grow min-w-[180px]">{{ joint.label }}</span>
+        <fieldset class="flex gap-1">
+          <legend class="sr-only">{{ joint.label }}</legend>
+          <label
+            v-for="s in SOAP"
+            :key="s.value"
+            class="touch flex items-center gap-1 border border-line rounded px-2 text-sm has-checked:bg-chosen has-checked:border-petrol"
+            ><input
+              type="radio"
+              class="accent-petrol"
+              :name="joint.id"
+              :checked="prove.soap[joint.id]?.finding === s.value"
+              @change="soap(joint.id, s.value)"
+            />{{ s.label }}</label
+          >
+        </fieldset>
+        <span class="label w-16">{{ prove.soap[joint.id]?.who ?? '' }}</span>
+      </li>
+    </ul>
+  </div>
+</template>

@@ -3,8 +3,9 @@ import { defineConfig } from '@playwright/test'
 /** The real interface on a production build, in Debian's Chromium. bin/test starts the server and names its address. */
 export default defineConfig({
   testDir: './tests/e2e',
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  // Only to end what hangs: a machine at a fifth of the usual speed is waited for.
+  timeout: 900_000,
+  expect: { timeout: 60_000 },
   workers: 1,
   fullyParallel: false,
   reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],

@@ -1,9 +1,9 @@
 import { blowDown } from '../air/dynamics/blowDown'
 import { tankFills, toolRun } from '../air/equations/tankFills'
-import { STANDARD_ATMOSPHERE } from '../quantity/constants'
 import {
   CalculatorError,
   atmosphereField,
+  atmosphereOf,
   celsius,
   choice,
   define,
@@ -110,7 +110,7 @@ export const AIR_CALCULATORS: readonly Calculator[] = [
         input.curve.map(([p, q]): [number, number] => [kPa(p), q / 60_000]),
         input.demand_L_min / 60_000,
         kPa(input.needed_kPa),
-        input.atmosphere_kPa === undefined ? STANDARD_ATMOSPHERE : kPa(input.atmosphere_kPa),
+        atmosphereOf(input),
       )
       return {
         minutes: r.seconds === null ? null : r.seconds / 60,
@@ -156,7 +156,7 @@ export const AIR_CALCULATORS: readonly Calculator[] = [
       heat: 'isothermal',
     },
     run(input) {
-      const atmosphere = input.atmosphere_kPa === undefined ? STANDARD_ATMOSPHERE : kPa(input.atmosphere_kPa)
+      const atmosphere = atmosphereOf(input)
       const lines: string[] = []
       if (input.to_kPa > input.from_kPa)
         lines.push('to_kPa is above from_kPa: letting down goes down, so type the lower pressure as to_kPa')

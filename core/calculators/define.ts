@@ -1,5 +1,6 @@
 import * as yup from 'yup'
 import { StuckError } from '../air/dynamics/rosenbrock'
+import { STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { QUANTITIES, toSi, fromSi, type Quantity, type Unit } from '../quantity/units'
 
 export interface Calculator<I = unknown> {
@@ -125,6 +126,10 @@ export const atmosphereField = () =>
     .typeError('${path} must be a number in kPa, without quotes')
     .test('finite', '${path} must be a finite number', (v) => v == null || Number.isFinite(v))
     .meta({ label: 'Atmosphere', unit: 'kPa' } as object)
+
+/** The atmosphere typed, or the standard one; Pa. */
+export const atmosphereOf = (input: { atmosphere_kPa?: number }): number =>
+  input.atmosphere_kPa === undefined ? STANDARD_ATMOSPHERE : kPa(input.atmosphere_kPa)
 
 /** Bad input of a calculator: one line a field. */
 export class CalculatorError extends Error {

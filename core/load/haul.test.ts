@@ -215,7 +215,7 @@ describe('how sure', () => {
           .sort(),
       )
     }
-  }, 30_000)
+  })
 })
 
 describe('rules', () => {

@@ -61,7 +61,7 @@ test('a tank system is built from hand filling with the keyboard alone; broken, 
     .getByRole('table', { name: 'Readings at this place' })
     .getByRole('row')
     .filter({ hasText: /^Left spring(?! stands)/ })
-  await expect(left).toContainText('psi', { timeout: 20_000 })
+  await expect(left).toContainText('psi')
   const reading = async () => Number((await left.innerText()).match(/([\d.]+)\s*psi/)![1])
   const before = await reading()
   const up = panel.getByRole('button', { name: 'Valve block, outlet 1, up or open, while held' })
@@ -155,7 +155,6 @@ test('the shop’s own part: typed, offered in a job, saved and taken in as CSV;
 test('a scenario written by hand is saved with the job and runs; sets are tried here and on the server, and one is taken', async ({
   page,
 }) => {
-  test.setTimeout(240_000)
   await open(page, '/jobs/hive-hauler/air')
   const panel = page.getByRole('region', { name: 'Run it' })
   await panel.getByLabel('What happens').selectOption('up-hives')
@@ -168,13 +167,13 @@ test('a scenario written by hand is saved with the job and runs; sets are tried 
   await panel.getByLabel('How many').press('Enter')
   await saved(page)
   await panel.getByRole('button', { name: 'Run', exact: true }).click()
-  await expect(panel).toContainText(/2 tyres in .* an hour/, { timeout: 60_000 })
+  await expect(panel).toContainText(/2 tyres in .* an hour/)
   const sets = page.getByRole('region', { name: 'Which set' })
   await sets.getByRole('button', { name: 'On the server' }).click()
-  await expect(sets).toContainText('on the server', { timeout: 20_000 })
+  await expect(sets).toContainText('on the server')
   await expect(
     sets.getByRole('table', { name: 'Sets nothing beats' }).getByRole('button').first(),
-  ).toBeVisible({ timeout: 120_000 })
+  ).toBeVisible({ timeout: 600_000 })
   await sets
     .getByRole('button', { name: 'Stop' })
     .click()
@@ -182,7 +181,7 @@ test('a scenario written by hand is saved with the job and runs; sets are tried 
   await sets.getByRole('button', { name: 'Try them all' }).click()
   await expect(
     sets.getByRole('table', { name: 'Sets nothing beats' }).getByRole('button').first(),
-  ).toBeVisible({ timeout: 60_000 })
+  ).toBeVisible()
   await sets
     .getByRole('button', { name: 'Stop' })
     .click()
@@ -196,7 +195,6 @@ test('each of the thirteen kinds is drawn whole, without a Stop of its own, and 
   page,
   request,
 }) => {
-  test.setTimeout(240_000)
   await newJob(page, 'Every kind')
   await go(page, 'Air')
   const kinds = page.getByLabel('Started from')
@@ -223,7 +221,6 @@ test('each of the thirteen kinds is drawn whole, without a Stop of its own, and 
     await expect(panel).not.toContainText('The plan has changed since')
     await expect(panel.getByRole('table', { name: 'Readings at this place' })).toContainText(
       /Left spring[\s\S]*psi/,
-      { timeout: 30_000 },
     )
     await expect(panel).not.toContainText('did not come to its end')
   }
@@ -248,7 +245,7 @@ test('a Stop that only a run finds is shown at every stage, and holds up the han
     buffer: Buffer.from(JSON.stringify(plan)),
   })
   await expect(page).toHaveURL(/\/jobs\/.+\/truck/)
-  await expect(notes(page)).toContainText('Air: Left spring passes its limit in a run', { timeout: 20_000 })
+  await expect(notes(page)).toContainText('Air: Left spring passes its limit in a run')
   await go(page, 'Hand over')
   await expect(page.locator('main')).toContainText(/Stop notes? stands? open/)
   await go(page, 'Air')

@@ -6,7 +6,7 @@ test('the circuit is run, played, scrubbed and saved; a changed plan says so', a
   const panel = page.getByRole('region', { name: 'Run it' })
   await panel.getByLabel('What happens').selectOption('up-regatta')
   await panel.getByRole('button', { name: 'Run', exact: true }).click()
-  await expect(panel).toContainText(/\d+ s to \d+ psi left/, { timeout: 20_000 })
+  await expect(panel).toContainText(/\d+ s to \d+ psi left/)
   const spring = panel
     .getByRole('table', { name: 'Readings at this place' })
     .getByRole('row')

@@ -129,7 +129,7 @@ test('how sure: a range under the gauge, sampled where a limit lies in it, and n
   await page.getByRole('region', { name: 'Trailer' }).getByLabel('Load on it').selectOption('weighed')
   await expect(notes(page)).not.toContainText('Weigh the load on the coupling')
   await open(page, '/jobs/ridge-tender/load')
-  await expect(sure).toContainText('10 000 cases tried', { timeout: 15_000 })
+  await expect(sure).toContainText('10 000 cases tried')
 })
 
 test('a slip of sign is kept, marked and explained, and taken away by its remedy', async ({ page }) => {
@@ -174,7 +174,6 @@ test('the shop’s habit: the target set once is what a new haul and a new job b
 })
 
 test('Truck and Load with everything open have no accessibility violation', async ({ page }) => {
-  test.setTimeout(240_000)
   await open(page, '/jobs/hive-hauler/truck')
   const closed = page.locator('details:not([open]) > summary')
   while (await closed.count()) await closed.first().click()

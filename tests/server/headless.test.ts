@@ -23,7 +23,7 @@ function file(name: string, text: string): string {
   return path
 }
 
-beforeAll(() => np(['schema']), 60_000)
+beforeAll(() => np(['schema']))
 
 test('check: figures and notes of a finished job, exit 0; with a Stop, exit 1', async () => {
   const well = await np(['check', file('star.json', writePlanFile(demoJobs()[1]!.plan))])
@@ -84,7 +84,7 @@ test('calc: every calculator of the list runs its own example', async () => {
     expect({ name, code, err }).toEqual({ name, code: 0, err: '' })
     expect(Object.keys(JSON.parse(out)).length).toBeGreaterThan(0)
   }
-}, 60_000)
+})
 
 test('calc: bad input is exit 2 with one line a field on stderr and nothing on stdout', async () => {
   const { code, out, err } = await np(
@@ -106,7 +106,7 @@ test('calc: bad input is exit 2 with one line a field on stderr and nothing on s
     const r = await np(['calc', name], input)
     expect({ name, input, code: r.code, out: r.out }).toEqual({ name, input, code: 2, out: '' })
   }
-}, 30_000)
+})
 
 test('schema: a JSON Schema that names the plan’s parts; anything else is a usage line and exit 2', async () => {
   const schema = JSON.parse((await np(['schema'])).out)
@@ -129,4 +129,4 @@ test('run: names of scenarios; one of them as CSV with its summary; an unknown o
   const refused = await np(['run', path, '--scenario', 'moon'])
   expect([refused.code, refused.out]).toEqual([2, ''])
   expect(refused.err).toContain('moon')
-}, 30_000)
+})

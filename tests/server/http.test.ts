@@ -39,12 +39,12 @@ beforeAll(async () => {
     await sleep(100)
   }
   throw new Error('The built server does not answer; bin/test builds it first.')
-}, 90_000)
+})
 
 afterAll(async () => {
   server?.kill('SIGKILL')
   cluster('drop', clusterName)
-}, 60_000)
+})
 
 const call = async (path: string, options: RequestInit = {}) => {
   const response = await fetch(`${address}${path}`, {
@@ -181,7 +181,7 @@ test('the database goes away and comes back: 503 with a plain word meanwhile, th
   expect(back.status).toBe(200)
   expect(back.json.jobs.length).toBeGreaterThanOrEqual(8)
   expect(server.exitCode).toBeNull()
-}, 60_000)
+})
 
 test('a sweep is queued, worked off beside requests, and can be stopped', async () => {
   // The queue begins by itself once the database is there.
@@ -202,4 +202,4 @@ test('a sweep is queued, worked off beside requests, and can be stopped', async 
     stopped: true,
   })
   expect(['stopped', 'done']).toContain((await at()).json.state)
-}, 60_000)
+})

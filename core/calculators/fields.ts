@@ -1,0 +1,90 @@
+import * as yup from 'yup'
+import { AWG_SIZES, METRIC_SIZES } from '../catalog/electrical'
+import { fraction, positive } from './define'
+
+/** Fields that more than one calculator asks for, and those of more than one form. */
+
+const awgs = AWG_SIZES.map((s) => s.awg!)
+const metric = METRIC_SIZES.map((s) => s.mm2!)
+
+export type Size = { awg: number } | { mm2: number }
+export const areaOf = (size: Size): number =>
+  ('awg' in size ? AWG_SIZES.find((s) => s.awg === size.awg)! : METRIC_SIZES.find((s) => s.mm2 === size.mm2)!)
+    .area
+
+/** `{awg: n}` or `{mm2: n}`, one of the sizes in the table. */
+export function sizeField(label: string) {
+  return yup
+    .mixed()
+    .required('${path} is missing: {"awg": 10} or {"mm2": 6}')
+    .meta({ label, unit: '{awg} or {mm2}' } as object)
+    .test('size', '${path}', function (value) {
+      const size = value as Record<string, unknown>
+      const keys = typeof size === 'object' && size !== null && !Array.isArray(size) ? Object.keys(size) : []
+      if (keys.length === 1 && keys[0] === 'awg' && awgs.includes(size.awg as number)) return true
+      if (keys.length === 1 && keys[0] === 'mm2' && metric.includes(size.mm2 as number)) return true
+      return this.createError({
+        message: `${this.path} must be {"awg": n} with n one of ${awgs.join(', ')}, or {"mm2": n} with n one of ${metric.join(', ')}`,
+      })
+    })
+}
+
+export type Return = 'wire' | { resistance_mOhm: number }
+export const returnOf = (value: Return): number | null =>
+  value === 'wire' ? null : value.resistance_mOhm / 1000
+export const returnField = () =>
+  yup
+    .mixed()
+    .required('${path} is missing: "wire" or {"resistance_mOhm": n}')
+    .meta({ label: 'Return path', unit: '"wire" or {resistance_mOhm}' } as object)
+    .test('return', '${path}', function (value) {
+      if (value === 'wire') return true
+      const keys =
+        typeof value === 'object' && value !== null && !Array.isArray(value) ? Object.keys(value) : []
+      const resistance = (value as { resistance_mOhm?: unknown }).resistance_mOhm
+      if (
+        keys.length === 1 &&
+        typeof resistance === 'number' &&
+        Number.isFinite(resistance) &&
+        resistance > 0
+      )
+        return true
+      return this.createError({
+        message: `${this.path} must be "wire" or {"resistance_mOhm": a number above 0}`,
+      })
+    })
+
+export const criticalRatio = () => fraction('Critical pressure ratio').lessThan(1, '${path} must be below 1')
+
+export function bundleField() {
+  return positive('Current-carrying conductors together', '').integer(
+    '${path} must be a whole number, 1 for a wire alone',
+  )
+}
+
+export function nested(
+  context: yup.TestContext,
+  schema: yup.Schema,
+  value: unknown,
+): true | yup.ValidationError {
+  try {
+    schema.validateSync(value, { strict: true, abortEarly: false })
+    return true
+  } catch (error) {
+    const all = (error as yup.ValidationError).inner.length
+      ? (error as yup.ValidationError).inner
+      : [error as yup.ValidationError]
+    return new yup.ValidationError(
+      all.map(
+        (e) =>
+          new yup.ValidationError(
+            e.message.replace(e.path || 'this', `${context.path}.${e.path}`),
+            value,
+            `${context.path}.${e.path}`,
+          ),
+      ),
+      value,
+      context.path,
+    )
+  }
+}

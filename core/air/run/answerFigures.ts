@@ -6,8 +6,7 @@ import { tankFills } from '../equations/tankFills'
 import { compressorOf, partOf } from '../parts/parts'
 import { currentLimit, restBeforeRestart } from './motorHeat'
 import { TOOL, TYRE } from './scenarios'
-import type { HaulSet } from './types'
-import type { AnswerInput, RunResult } from './types'
+import type { HaulSet, AnswerInput, RunResult } from './types'
 
 export const RUN_SOURCE =
   'Run of the circuit in time: ISO 6358 valves, tubes with friction, gas mass and heat (class figures; the parts’ own sheets rule)'

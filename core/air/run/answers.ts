@@ -4,8 +4,7 @@ import type { StageOutput } from '../../quantity/stage'
 import type { AirResult } from '../types'
 import { drawFigures, haulRunFigures, tankFigures } from './answerFigures'
 import { haulRunNotes, springLimitNotes } from './answerRules'
-import type { AnswerInput } from './types'
-import type { NamedScenario } from './types'
+import type { AnswerInput, NamedScenario } from './types'
 
 /** What runs of a plan's circuit come to: figures and notes of Air that no sum gives. Some tenths of a second in all. */
 export interface Answers {

@@ -1,0 +1,76 @@
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import type { Figure, Note } from '../quantity/figure'
+import { METRIC_UNITS, US_UNITS, showText } from '../quantity/units'
+
+/**
+ * Golden figures of the demo jobs: what each job says today, kept in `golden.json` so that nothing changes
+ * unseen. `npm run golden` writes the file anew; the difference is then read and committed on purpose.
+ */
+const FILE = 'core/demo/golden.json'
+const WRITING = process.env.GOLDEN === 'write'
+
+type Golden = Record<string, Record<string, unknown>>
+
+const kept: Golden = existsSync(FILE) ? (JSON.parse(readFileSync(FILE, 'utf8')) as Golden) : {}
+
+/** Significant digits that the kept values carry, so that the last bits of another machine do not matter. */
+const DIGITS = 9
+const rounded = (value: number | null): number | null =>
+  value === null ? null : Number(value.toPrecision(DIGITS))
+
+/** A figure as it is kept: SI value, its quantity, and the two texts people read. */
+export const goldenFigure = ({ label, value, quantity, min, max, range }: Figure) => ({
+  label,
+  value: rounded(value),
+  quantity,
+  shown: [showText(value, quantity, US_UNITS), showText(value, quantity, METRIC_UNITS)],
+  ...(min === undefined ? {} : { min: rounded(min) }),
+  ...(max === undefined ? {} : { max: rounded(max) }),
+  ...(range ? { low: rounded(range.low), high: rounded(range.high) } : {}),
+})
+
+/** A note as it is kept: all of it but its source, with what its remedy would change. */
+export const goldenNote = (note: Note) => ({
+  is: `${note.rank} ${note.stage}.${note.rule} of ${note.subject}`,
+  title: note.title,
+  text: note.text,
+  value: rounded(note.value),
+  limit: rounded(note.limit),
+  quantity: note.quantity,
+  ...(note.remedy
+    ? { remedy: note.remedy.label, patches: note.remedy.patches.map((p) => `${p.op} ${p.path.join('.')}`) }
+    : {}),
+})
+
+export const goldenFigures = (figures: Record<string, Figure>) =>
+  Object.fromEntries(Object.entries(figures).map(([id, figure]) => [id, goldenFigure(figure)]))
+
+/** Two figures are the same when they differ by less than this part of themselves: the last bits are the machine's. */
+const SAME = 1e-7
+
+/** Where what is said now differs from what is kept, one line a place. */
+function differences(now: unknown, then: unknown, at: string): string[] {
+  if (typeof now === 'number' && typeof then === 'number')
+    return Math.abs(now - then) <= SAME * Math.max(Math.abs(now), Math.abs(then))
+      ? []
+      : [`${at}: ${now}, kept ${then}`]
+  if (typeof now !== 'object' || typeof then !== 'object' || now === null || then === null)
+    return now === then ? [] : [`${at}: ${JSON.stringify(now)}, kept ${JSON.stringify(then)}`]
+  const [a, b] = [now as Record<string, unknown>, then as Record<string, unknown>]
+  return [...new Set([...Object.keys(a), ...Object.keys(b)])].flatMap((key) =>
+    differences(a[key], b[key], `${at}.${key}`),
+  )
+}
+
+/**
+ * Where one part of a job differs from what is kept of it: nowhere, as long as nothing changed.
+ * While the file is written, what is said now takes its place.
+ */
+export function goldenDifferences(job: string, part: string, now: unknown): string[] {
+  const plain: unknown = JSON.parse(JSON.stringify(now))
+  if (!WRITING) return differences(plain, kept[job]?.[part], `${job}.${part}`)
+  const file = existsSync(FILE) ? (JSON.parse(readFileSync(FILE, 'utf8')) as Golden) : {}
+  file[job] = { ...file[job], [part]: plain }
+  writeFileSync(FILE, `${JSON.stringify(file, null, 1)}\n`)
+  return []
+}

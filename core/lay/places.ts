@@ -2,7 +2,7 @@ import { PRACTICE } from '../catalog/practice'
 import { KINDS } from '../catalog/kinds'
 import { exhaustSide, railBottom } from '../catalog/truckGeometry'
 import { DIRECT, type AirPlan, type Point, type Truck } from '../document/types'
-import { heatDistance } from './chassis'
+import { distance, heatDistance } from './chassis'
 
 /** Where a part is proposed: on the rail away from the exhaust, ahead of the axle, springs at their seats, fill valves at the tail. */
 export function proposedPlaces(truck: Truck, air: AirPlan): Record<string, Point> {
@@ -106,8 +106,17 @@ export function proposedPlaces(truck: Truck, air: AirPlan): Record<string, Point
 /** Battery by its id among the places. */
 export const BATTERY = 'battery'
 
-/** Nearest place on either rail, ahead of the axle, that is clear of the exhaust. */
-export function clearPlace(from: Point, truck: Truck): Point | null {
+/** Whether a part may stand here: half its length to either side is clear of the exhaust too. */
+export function isClearOfHeat(place: Point, { exhaust }: Truck): boolean {
+  const ends = [
+    { ...place, x: place.x - 0.12 },
+    { ...place, x: place.x + 0.12 },
+  ]
+  return heatDistance(ends, exhaust) >= PRACTICE.heatClearance.value
+}
+
+/** Nearest place on either rail, not farther than `reach` metres, that is clear of the exhaust; null where there is none. */
+export function clearPlace(from: Point, truck: Truck, reach = Infinity): Point | null {
   let best: Point | null = null
   let least = Infinity
   for (const side of [1, -1]) {
@@ -117,14 +126,9 @@ export function clearPlace(from: Point, truck: Truck): Point | null {
         y: side * (truck.frame.spacing / 2 + 0.08),
         z: truck.frame.top,
       }
-      // Half a part's length to either side must be clear too.
-      const ends = [
-        { ...place, x: place.x - 0.12 },
-        { ...place, x: place.x + 0.12 },
-      ]
-      if (heatDistance(ends, truck.exhaust) < PRACTICE.heatClearance.value) continue
+      if (!isClearOfHeat(place, truck)) continue
       const away = Math.hypot(place.x - from.x, place.y - from.y)
-      if (away < least) {
+      if (away < least && distance(place, from) <= reach) {
         least = away
         best = place
       }

@@ -3,7 +3,7 @@ import { PRACTICE } from '../catalog/practice'
 import type { AirPlan, LayPlan, Truck } from '../document/types'
 import { notesOf, type Note, type NoteFields, type Remedy } from '../quantity/figure'
 import { applyRules, type Rule } from '../quantity/stage'
-import { clearPlace } from './places'
+import { clearPlace, isClearOfHeat } from './places'
 import type { LayResult } from './types'
 
 /** What Lay notices: heat, distance between parts, harness reach, slack, spray. */
@@ -86,10 +86,12 @@ const lineNearHeat: LayRule = ({ r, lay }) =>
 /** The block is moved to this share of the harness's reach, so that it is within. */
 const WITHIN_REACH = 0.85
 
-const partsApart: LayRule = ({ r, compressor }) => {
+const partsApart: LayRule = ({ r, truck, compressor }) => {
   if (!compressor || r.apart === null || r.apart <= compressor.blockReach) return null
   const at = r.places.compressor!
-  const x = Math.round((at.x - compressor.blockReach * WITHIN_REACH) * 1000) / 1000
+  const reach = compressor.blockReach * WITHIN_REACH
+  const beside = { ...at, x: Math.round((at.x - reach) * 1000) / 1000 }
+  const place = isClearOfHeat(beside, truck) ? beside : clearPlace(at, truck, reach)
   return note({
     rule: 'parts-apart',
     rank: 'fix',
@@ -98,7 +100,7 @@ const partsApart: LayRule = ({ r, compressor }) => {
     limit: compressor.blockReach,
     title: 'Compressor and block are too far apart',
     text: 'They stand {value} apart; the shared harness reaches {limit}.',
-    remedy: movePart('Move the block to the compressor', 'block', { ...at, x }),
+    remedy: place ? movePart('Move the block to the compressor', 'block', place) : undefined,
   })
 }
 

@@ -58,6 +58,14 @@ function lessOnBall(r: HaulResult, haul: Haul, behind: number, wanted: number): 
   }
 }
 
+/** Whether a class seated in this truck is neither crushed on the bump stop nor pulled past its height at full droop. */
+export function spansTravel(spring: SpringClass, { seatGap }: Truck, spacer: number): boolean {
+  const { low, high } = tableRange(spring.areaByHeight)
+  return (
+    seatedHeight(seatGap.bump, spring, spacer) >= low && seatedHeight(seatGap.droop, spring, spacer) <= high
+  )
+}
+
 /** Whether a spring class, in this truck's gap and at the squat aimed for, gives a force within its own limits. */
 export function springCarries(
   spring: SpringClass,

@@ -3,7 +3,7 @@ import { wheelTravel } from '../catalog/truckGeometry'
 import { tableRange } from '../quantity/interpolate'
 import type { Rule } from '../quantity/stage'
 import { isLoaded } from './masses'
-import { springCarries } from './remedies'
+import { spansTravel, springCarries } from './remedies'
 import { loadNote, type LoadRuleInput } from './ruleInput'
 
 /** What the helper springs and the steel say of a haul. */
@@ -15,10 +15,12 @@ const overPressure: LoadRule = ({ r, truck, spring, spacer }) => {
   const side = r.left.wanted >= r.right.wanted ? r.left : r.right
   const overLoad = side.limitedBy === 'maxLoad'
   if (side.limitedBy !== 'maxPressure' && !overLoad) return null
-  const [bigger] = SPRINGS.filter(
+  const carrying = SPRINGS.filter(
     (s) =>
       s.fits.includes(truck.suspension.kind) && springCarries(s, truck, spacer, r.target, side.springForce),
   ).sort((a, b) => a.maxLoad - b.maxLoad)
+  // One that also spans the travel comes first; another still carries the load, and then wants a strap or a stop.
+  const bigger = carrying.find((s) => spansTravel(s, truck, spacer)) ?? carrying[0]
   const sideName = side === r.left ? 'left' : 'right'
   return loadNote(r, {
     rule: 'over-spring-pressure',

@@ -20,8 +20,9 @@ function electricSupply({
   return { compressor, supply }
 }
 
-function nextUp(compressor: CompressorClass): Remedy | undefined {
-  const larger = COMPRESSORS.find((c) => c.maxPressure > compressor.maxPressure)
+/** The next compressor up that reaches a pressure, Pa gauge; none, where no class does. */
+function nextUp(compressor: CompressorClass, reach = 0): Remedy | undefined {
+  const larger = COMPRESSORS.find((c) => c.maxPressure > compressor.maxPressure && c.maxPressure >= reach)
   return larger && chooseClass('Try the next compressor up', 'compressorClass', larger.id)
 }
 
@@ -41,6 +42,7 @@ const shortOfHauls: AirRule = (input) => {
               ...found,
               rule: 'compressor-pressure',
               rank: 'stop',
+              remedy: nextUp(compressor, top),
               value: top,
               limit: compressor.maxPressure,
               title: 'The compressor cannot reach this pressure',
@@ -80,7 +82,7 @@ const cutOutUnreached: AirRule = (input) => {
     title: 'The compressor never reaches the cut-out',
     text: 'The switch waits for {value}; the compressor stops gaining at {limit}, so it runs until it is hot.',
     source: CLASS,
-    remedy: nextUp(compressor),
+    remedy: nextUp(compressor, supply.cutOut),
   })
 }
 

@@ -3,6 +3,8 @@ import { IN_LINE_KINDS } from '../circuit/editing'
 import { operationRemedy } from '../circuit/offered'
 import { plugPort, takeOut } from '../circuit/operations'
 import { portsOf } from '../parts/parts'
+import type { AirPlan } from '../../document/types'
+import type { Remedy } from '../../quantity/figure'
 import { COMMON_PRACTICE, airNote, takeLineAway, type AirRule } from './common'
 
 /** Ports and the lines on them. */
@@ -30,9 +32,24 @@ const linesThatEndAtNothing: AirRule = ({ plan }) =>
       title: 'A line ends at nothing',
       text: `“${id}” has an end on no part of this circuit: air would blow out of it. Take it away or bring the starting circuit back.`,
       source: 'Circuit',
-      remedy: takeLineAway(id),
+      remedy: closeLooseLine(plan, id),
     }),
   )
+
+/** Takes a line away that ends at nothing, and closes the port at its other end. */
+function closeLooseLine(plan: AirPlan, id: string): Remedy | undefined {
+  const { from, fromPort, to, toPort } = plan.lines[id]!
+  const ends = [
+    { component: from, port: fromPort },
+    { component: to, port: toPort },
+  ]
+  const living = ends.find((e) => portsOf(plan, e.component).some((p) => p.id === e.port))
+  if (!living) return takeLineAway(id)
+  return operationRemedy(plan, 'Take the line away and plug its port', (air) => {
+    const { [id]: _gone, ...lines } = air.lines
+    return plugPort(living.component, living.port)({ ...air, lines })
+  })
+}
 
 /** A line on an exhaust shuts it; one from an intake to pressure lets the intake breathe what it should not. */
 const wrongEnds: AirRule = ({ plan }) =>

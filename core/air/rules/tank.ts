@@ -42,10 +42,13 @@ type TankRule = Rule<TankInput>
 const PRESSURE_EQUIPMENT =
   'Relief above cut-out and at or below the tank’s rating; pressure-equipment practice (memory)'
 
-/** A guard in place of a plug on the tank, or teed into one of its lines where no plug is left. */
+/** A guard in place of a plug on the tank, or teed into one of its lines where no plug is left; a drain only at the drain port. */
 function fitGuard(plan: AirPlan, tank: string, kind: ComponentKind): Remedy | undefined {
   const { label } = KINDS[kind]
-  const plug = endsAt(plan, tank).find((e) => plan.components[e.other]?.kind === 'plug')
+  const plugs = endsAt(plan, tank).filter((e) => plan.components[e.other]?.kind === 'plug')
+  const plug = kind === 'drain' ? plugs.find((e) => e.port === 'drain') : plugs[0]
+  // Anywhere but at the lowest point a drain leaves the water in: its port is opened and plugged first.
+  if (!plug && kind === 'drain') return undefined
   if (plug)
     return {
       label: `Put a ${label.toLowerCase()} in place of the plug`,

@@ -141,6 +141,20 @@ describe('what works by itself', () => {
     expect(Math.max(...series(r, 'tank'))).toBeLessThan(cutOut * 1.001)
     expect(last(r, 'tank')).toBeGreaterThan(cutIn)
   })
+  test('a cab switch without a pressure switch works the compressor itself', () => {
+    const { plan, facts } = stand('cab-gauge')
+    const air = structuredClone(plan.air)
+    delete air.components.switch
+    for (const [id, line] of Object.entries(air.lines))
+      if ([line.from, line.to].includes('switch')) delete air.lines[id]
+    const pressed = runScenario(air, facts, scenario([{ do: 'press', part: 'up', way: 'up', seconds: 5 }]))
+    expect(pressed.events.map((e) => e.text)).toContain('Compressor starts')
+    expect(last(pressed, 'spring-left')).toBeGreaterThan(LEAST + 3500)
+    // Let go, it rests.
+    expect(pressed.used.compressor!.on).toBeCloseTo(5, 1)
+    const left = runScenario(air, facts, scenario([wait(5)]))
+    expect(left.events.map((e) => e.text)).not.toContain('Compressor starts')
+  })
   test('a motor that runs too long trips, cools and starts again', () => {
     const { plan, facts } = stand('wireless-dual')
     const air: AirPlan = { ...plan.air, compressorClass: 'small-wireless' }

@@ -1,0 +1,143 @@
+import { ARCHETYPES } from '../air/circuit/startingCircuits'
+import { circuitPatches } from '../air/circuit/changeCircuit'
+import { TRUCK_KINDS } from '../catalog/trucks'
+import { demoJobs } from '../demo/demoShop'
+import { applyEdit } from '../document/edit'
+import { checkPlan } from '../document/schema'
+import type { ComponentKind, Plan } from '../document/types'
+import type { Note } from '../quantity/figure'
+import { createDeriver } from './derive'
+import { newPlan } from './newPlan'
+
+const jobs = demoJobs()
+const job = (id: string) => jobs.find((j) => j.id === id)!.plan
+const flatbed = job('estuary-flatbed')
+const totes = (p: Plan) => p.hauls.totes!
+const onCircuit = (archetype: (typeof ARCHETYPES)[number]['id']) =>
+  applyEdit(flatbed, circuitPatches(flatbed.air, archetype))
+const changed = (change: (p: Plan) => void, from: Plan = flatbed): Plan => {
+  const plan = structuredClone(from)
+  change(plan)
+  return plan
+}
+/** A circuit without its parts of a kind, the lines to them left open. */
+const without = (kind: ComponentKind, from: Plan): Plan =>
+  changed(({ air }) => {
+    for (const [id, c] of Object.entries(air.components)) {
+      if (c.kind !== kind) continue
+      delete air.components[id]
+      for (const [line, l] of Object.entries(air.lines))
+        if ([l.from, l.to].includes(id)) delete air.lines[line]
+    }
+  }, from)
+
+const tanked = onCircuit('tank-wireless')
+const paddles = onCircuit('tank-paddles')
+
+/** Plans with all sorts of things wrong, beside everything the demo has. */
+const PLANS: [string, Plan][] = [
+  ...jobs.map(({ id, plan }): [string, Plan] => [id, plan]),
+  ...TRUCK_KINDS.map(({ id, label }): [string, Plan] => [`a new ${id}`, newPlan(id, label)]),
+  ...ARCHETYPES.map(({ id }): [string, Plan] => [`the flatbed with ${id}`, onCircuit(id)]),
+  ['rear axle over', changed((p) => (totes(p).items.t3!.mass = 1800))],
+  ['rear axle a little over', changed((p) => (p.truck.ratings.rearAxle = 2300))],
+  ['ball over', changed((p) => (totes(p).ballLoad = 400))],
+  ['an item far aft', changed((p) => (totes(p).items.t1!.x = -1.9))],
+  ['less than nothing', changed((p) => (totes(p).items.t1!.mass = -310))],
+  ['spring too small', changed((p) => (p.air.springClass = 'leaf-helper-double-1130'))],
+  ['spring of a coil', changed((p) => (p.air.springClass = 'coil-insert-450'))],
+  ['no such spring', changed((p) => (p.air.springClass = 'moon-rock'))],
+  ['spring does not reach', changed((p) => Object.assign(p.truck.seatGap, { unladen: 0.26, droop: 0.36 }))],
+  ['block far away', changed((p) => (p.lay.places.block = { x: 0.4, y: 0.53, z: 0.76 }))],
+  ['compressor on the pipe', changed((p) => (p.lay.places.compressor = { x: 0.8, y: -0.33, z: 0.6 }))],
+  ['a line along the pipe', changed((p) => (p.lay.places['tee-right'] = { x: -1.2, y: -0.75, z: 0.76 }))],
+  ['harness short', changed((p) => (p.lay.harnessLength = 1))],
+  ['no slack', changed((p) => (p.lay.slackAtSpring = 0.1))],
+  ['no shields', changed((p) => (p.lay.shields = {}))],
+  ['wire thin', changed((p) => (p.power.wireArea = 1.5e-6))],
+  ['wire thin, fuse large', changed((p) => Object.assign(p.power, { wireArea: 3.3e-6, fuse: 40 }))],
+  ['fuse small', changed((p) => (p.power.fuse = 10))],
+  ['fuse large', changed((p) => (p.power.fuse = 200))],
+  [
+    'earth at an aluminium bed',
+    changed((p) => {
+      p.truck.bed.material = 'aluminium'
+      p.power.earth = 'body'
+    }),
+  ],
+  ['preset high', changed((p) => (p.tune.presets.totes = { left: 900_000, right: 400_000 }))],
+  ['preset low', changed((p) => (p.tune.presets.totes = { left: 10_000, right: 400_000 }))],
+  ['preset off', changed((p) => (p.tune.presets.totes = { left: 380_000, right: 380_000 }))],
+  ['minimum low', changed((p) => (p.tune.minimum = 1000))],
+  [
+    'two pressures on one line',
+    changed((p) => (p.tune.presets.totes = { left: 200_000, right: 300_000 }), onCircuit('wireless-single')),
+  ],
+  ['free to sink', changed((p) => (p.prove.holds.evening!.heightHeld = false))],
+  [
+    'a bubble',
+    changed((p) => (p.prove.soap['block-left:from'] = { finding: 'bubble', who: 'Bram', at: '' })),
+  ],
+  ['fuse first', changed((p) => (p.build.ticks = { fuse: { who: 'Bram', at: '2026-03-12T08:00:00.000Z' } }))],
+  ['a line to nowhere', changed((p) => (p.air.lines['fill-line-left']!.to = 'ghost'))],
+  ['a port open', changed((p) => delete p.air.lines['fill-line-left'])],
+  ['no hand fill', without('handFill', flatbed)],
+  ['no filter', without('filter', flatbed)],
+  ['no dryer', without('dryer', tanked)],
+  ['no relief valve', without('relief', tanked)],
+  ['no drain', without('drain', tanked)],
+  ['no pressure switch', without('pressureSwitch', tanked)],
+  ['no check valve', without('check', tanked)],
+  ['relief late', changed((p) => (p.air.components.relief!.sheet.set = 3_000_000), tanked)],
+  ['relief early', changed((p) => (p.air.components.relief!.sheet.set = 200_000), tanked)],
+  ['cut-out never reached', changed((p) => (p.air.components.switch!.sheet.cutOut = 3_000_000), tanked)],
+  ['switch the wrong way round', changed((p) => (p.air.components.switch!.sheet.cutIn = 990_000), tanked)],
+  ['block too quick', changed((p) => (p.air.components.block!.sheet.conductance = 5e-8), tanked)],
+  ['small compressor on a tank', changed((p) => (p.air.compressorClass = 'small-wireless'), paddles)],
+  ['no such part', changed((p) => (p.air.components.tank!.class = 'moon-tank'), tanked)],
+]
+
+/**
+ * What comes to light when the first fault no longer hides it: teed springs hid the side that asks too much, a
+ * spring that does not reach its seat was not looked at over its travel, a supply without end had no overshoot.
+ */
+const BROUGHT_TO_LIGHT: Record<string, string[]> = {
+  'star-wagon: teed-sides-differ of spring-left': [
+    'stop over-spring-pressure of show:left',
+    'stop line-near-heat of fill-split-right',
+    'fix out-of-order of first-fill',
+  ],
+  'kiln-trailer: spring-height of seatGap': ['fix over-extension of seatGap', 'fix bag-near of fit'],
+  'no pressure switch: no-switch of tank': ['fix tank-feeds-block of block'],
+}
+
+/** A Stop or Fix by what it says of what; a Know may come and go. */
+const wrongs = (notes: readonly Note[]) =>
+  notes.filter((n) => n.rank !== 'know').map((n) => `${n.rank} ${n.rule} of ${n.subject}`)
+
+/** What is only worth knowing may stay true; then it is nearer to nothing than it was. */
+const stays = (note: Note, after: readonly Note[]): string[] =>
+  after
+    .filter((n) => n.rule === note.rule && n.subject === note.subject)
+    .filter((n) => note.rank !== 'know' || !(Math.abs(n.value!) < Math.abs(note.value!)))
+    .map((n) => n.text)
+
+describe('every remedy, applied: its note is gone, nothing worse has come, the plan is whole', () => {
+  test.each(PLANS)('%s', (name, plan) => {
+    const derive = createDeriver()
+    const before = derive(plan).notes
+    const known = new Set(wrongs(before))
+    for (const note of before) {
+      if (!note.remedy) continue
+      const after = applyEdit(plan, note.remedy.patches)
+      const { notes } = derive(after)
+      const remedy = `${name}: ${note.rule} of ${note.subject}`
+      expect({
+        remedy,
+        problems: checkPlan(after).problems,
+        still: stays(note, notes),
+        worse: wrongs(notes).filter((w) => !known.has(w)),
+      }).toEqual({ remedy, problems: null, still: [], worse: BROUGHT_TO_LIGHT[remedy] ?? [] })
+    }
+  })
+})

@@ -21,15 +21,13 @@ const changed = (change: (p: Plan) => void, from: Plan = flatbed): Plan => {
   return plan
 }
 /** A circuit without its parts of a kind, the lines to them left open. */
-const without = (kind: ComponentKind, from: Plan): Plan =>
-  changed(({ air }) => {
-    for (const [id, c] of Object.entries(air.components)) {
-      if (c.kind !== kind) continue
-      delete air.components[id]
-      for (const [line, l] of Object.entries(air.lines))
-        if ([l.from, l.to].includes(id)) delete air.lines[line]
-    }
-  }, from)
+function without(kind: ComponentKind, from: Plan): Plan {
+  const { air } = from
+  const parts = Object.entries(air.components).filter(([, c]) => c.kind !== kind)
+  const components = Object.fromEntries(parts)
+  const lines = Object.entries(air.lines).filter(([, l]) => l.from in components && l.to in components)
+  return { ...from, air: { ...air, components, lines: Object.fromEntries(lines) } }
+}
 
 const tanked = onCircuit('tank-wireless')
 const paddles = onCircuit('tank-paddles')

@@ -246,3 +246,26 @@ test('rate from two heights: 500 kg that takes 53 mm is 46 N/mm a side, and the 
   expect(r.low_N_per_mm!).toBeLessThan(r.rate_N_per_mm!)
   expect(r.high_N_per_mm!).toBeGreaterThan(r.rate_N_per_mm!)
 })
+
+test('Which spring rides and shares as Load does: the planned class, at the heaviest haul of each demo job', () => {
+  const compared: string[] = []
+  for (const { id, plan } of demoJobs()) {
+    const { figures, result } = createDeriver()(plan).stages.load
+    const ride = result.trials.find((t) => t.id === plan.air.springClass)?.ride
+    // A sheet of its own is not the class that is tried.
+    if (!ride || plan.air.sheet) continue
+    compared.push(id)
+    const [[heaviest]] = Object.entries(result.hauls).sort(([, a], [, b]) => b.rearAxle - a.rearAxle) as [
+      [string, unknown],
+    ]
+    const shown = (what: string) => figures[`${heaviest}.${what}`]!.value!
+    expect({ id, rate: ride.rate / shown('rideRate'), share: ride.steelShare }).toEqual({
+      id,
+      rate: expect.closeTo(1, 9),
+      share: expect.closeTo(shown('steelShare'), 9),
+    })
+    if (id === 'ridge-tender') expect(ride.rate).toBeCloseTo(212_510, -1)
+  }
+  expect(compared).toContain('ridge-tender')
+  expect(compared.length).toBeGreaterThan(4)
+})

@@ -6,7 +6,10 @@ import { newHaul, newItem } from '../document/newHaul'
 import { newPlan } from '../derive/newPlan'
 import type { Archetype, Haul, LoadItem, Plan, Reading, Ticket, TruckKind } from '../document/types'
 
-/** The demo shop: all invented. Eight jobs; the first, second and fourth planned through. */
+/**
+ * The demo shop: all invented. Eight jobs; the first, second and fourth planned through.
+ * In one file, job after job, since later jobs are told by what they do otherwise than the first.
+ */
 
 export const DEMO_SHOP = { id: 'saltmarsh', name: 'Saltmarsh Spring & Circuit' }
 export const DEMO_PEOPLE = [

@@ -2,6 +2,7 @@
  * The plan document: everything a person decided or measured about one job. SI throughout (m, kg, N/m, Pa gauge, K).
  * Collections are records keyed by id, so that an edit names what it touches and two people's edits can merge.
  * Axes: x ahead of the rear axle, y left of the centre line, z above the ground.
+ * One file, though a long one: whoever adds a field reads the whole plan from top to bottom once.
  */
 import type { ComponentKind } from '../catalog/kinds'
 

@@ -10,6 +10,11 @@ import {
 import { newComponent } from '../parts/parts'
 import { withLinePaths } from './connections'
 
+/**
+ * The circuits a plan starts from, written as parts and joints. All in one file, so that they are read beside each
+ * other: most of them are one of the others and a little more.
+ */
+
 export interface ArchetypeEntry {
   id: Archetype
   label: string

@@ -8,6 +8,8 @@ import { Simulation } from './simulation'
 import type { Link, Network, Vessel } from './network'
 import { RosenbrockStepper } from './rosenbrock'
 
+/** Long, since every closed form is set up from the same few vessels and links at the head. */
+
 const T = REFERENCE_TEMPERATURE
 const ATM = STANDARD_ATMOSPHERE
 const vessel = (id: string, litres: number, rest: Partial<Vessel> = {}): Vessel => ({

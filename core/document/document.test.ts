@@ -1,0 +1,230 @@
+import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
+import { TRUCK_KINDS } from '../catalog/trucks'
+import { demoJobs } from '../demo/demoShop'
+import { createDeriver } from '../derive/derive'
+import { applyEdit, foldHistory, makeEdit, type Edit } from './edit'
+import { MAX_FILE_BYTES, PlanFileError, readPlanFile, writePlanFile } from './file'
+import { jsonSchemaOf } from './jsonSchema'
+import { diffDocuments, sameJson } from '../quantity/patch'
+import { mergeDocuments } from './merge'
+import { newItem } from './newHaul'
+import { newPlan } from '../derive/newPlan'
+import { checkPlan, planSchema } from './schema'
+import { upgradePlan } from './upgrade'
+import type { Plan } from './types'
+
+const plans = [...demoJobs().map((j) => j.plan), ...TRUCK_KINDS.map((k) => newPlan(k.id, k.label))]
+const refusal = (text: string) => {
+  try {
+    readPlanFile(text)
+    return 'read'
+  } catch (error) {
+    if (error instanceof PlanFileError) return error.message
+    throw error
+  }
+}
+
+describe('plan file', () => {
+  test('export, import, export is byte-identical', () => {
+    for (const plan of plans) {
+      const text = writePlanFile(plan)
+      expect(writePlanFile(readPlanFile(text))).toBe(text)
+      expect(sameJson(readPlanFile(text), plan)).toBe(true)
+    }
+  })
+
+  test('the same for any order of keys a person may write', () => {
+    const shuffled = (value: unknown): unknown =>
+      Array.isArray(value)
+        ? value.map(shuffled)
+        : value !== null && typeof value === 'object'
+          ? Object.fromEntries(
+              Object.entries(value)
+                .reverse()
+                .map(([k, v]) => [k, shuffled(v)]),
+            )
+          : value
+    expect(writePlanFile(readPlanFile(JSON.stringify(shuffled(plans[0]))))).toBe(writePlanFile(plans[0]!))
+  })
+
+  test('broken, truncated, foreign, oversized, newer and misfitting files each get a plain reason', () => {
+    const text = writePlanFile(plans[0]!)
+    expect(refusal('')).toContain('empty')
+    expect(refusal(text.slice(0, 900))).toContain('cut short')
+    expect(refusal('{"a": 1,}')).toContain('not readable')
+    expect(refusal('{"hello": 1}')).toContain('not a plan')
+    expect(refusal(`"${'x'.repeat(MAX_FILE_BYTES)}"`)).toContain('MB')
+    expect(refusal(text.replace('"version": 3', '"version": 4'))).toContain('Update the program')
+    expect(refusal(text.replace('"wheelbase": 3.7', '"wheelbase": "3.7"'))).toContain('truck.wheelbase')
+    expect(refusal(text.replace('"wheelbase": 3.7', '"wheelbase": 3.7, "wings": 2'))).toContain('wings')
+    expect(refusal(text.replace('"mass": 310', '"mass": 310000'))).toMatch(/hauls\.\w+\.items\.\w+\.mass/)
+    expect(refusal('null')).toContain('not a plan')
+  })
+
+  test('cut anywhere or with a byte changed it is refused or still a whole plan, never half read', () => {
+    const text = writePlanFile(plans[1]!)
+    fc.assert(
+      fc.property(fc.nat(text.length - 2), fc.string({ minLength: 1, maxLength: 1 }), (at, c) => {
+        expect(refusal(text.slice(0, at))).not.toBe('read')
+        const changed = text.slice(0, at) + c + text.slice(at + 1)
+        if (refusal(changed) === 'read') expect(checkPlan(JSON.parse(changed)).problems).toBeNull()
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  test('the JSON Schema names every field of a plan and nothing else', () => {
+    const walk = (schema: Record<string, unknown>, value: unknown, path: string): void => {
+      if (Array.isArray(value))
+        return value.forEach((v) => walk(schema.items as Record<string, unknown>, v, `${path}[]`))
+      if (value === null || typeof value !== 'object') return
+      const properties = schema.properties as Record<string, Record<string, unknown>> | undefined
+      for (const [key, inner] of Object.entries(value)) {
+        const next = properties ? properties[key] : schema.additionalProperties
+        expect({ path: `${path}.${key}`, described: typeof next }).toEqual({
+          path: `${path}.${key}`,
+          described: 'object',
+        })
+        walk(next as Record<string, unknown>, inner, `${path}.${key}`)
+      }
+      if (properties) expect(Object.keys(properties).sort()).toEqual(Object.keys(value).sort())
+    }
+    walk(jsonSchemaOf(planSchema), plans[0], 'plan')
+  })
+})
+
+describe('older plans', () => {
+  test('a file of version 2 is read as the same plan: what parts and lines were never asked takes its usual value', () => {
+    const plan = demoJobs()[0]!.plan
+    const raw = JSON.parse(writePlanFile(plan))
+    raw.version = 2
+    for (const key of ['classes', 'scenarios']) Reflect.deleteProperty(raw.air, key)
+    for (const c of Object.values(raw.air.components) as object[])
+      for (const key of ['class', 'sheet', 'own']) Reflect.deleteProperty(c, key)
+    for (const l of Object.values(raw.air.lines) as object[]) Reflect.deleteProperty(l, 'tube')
+    expect(readPlanFile(JSON.stringify(raw))).toEqual(plan)
+  })
+  const old = readFileSync('tests/fixtures/plan-v1.json', 'utf8')
+  test('a file of version 1 is read, and says the same loads and pressures as it did', () => {
+    const plan = readPlanFile(old)
+    expect(plan.version).toBe(3)
+    expect(plan.truck.suspension.overload).toBeNull()
+    expect(plan.truck.ratings.tyre).toBeNull()
+    expect(plan.truck.survey.gap.how).toBe('tape')
+    expect(plan.truck.survey.rearAxle.how).toBe('unknown')
+    const { hauls } = createDeriver()(plan).stages.load.result
+    // As version 1 of the program computed them.
+    expect(hauls.clay!.rearAxle).toBeCloseTo(830 + 310 * (1 - 0.1 / 3.35), 9)
+    expect(hauls.kiln!.frontChange).toBeCloseTo((120 * 0.2 - 180 * 1.22) / 3.35, 9)
+  })
+  test('upgrading once is upgrading for good; a plan of today comes back as the very same object', () => {
+    const plan = readPlanFile(old)
+    expect(upgradePlan(plan)).toBe(plan)
+    for (const p of plans) expect(upgradePlan(p)).toBe(p)
+  })
+  test('an edit from before, put back, brings a whole item', () => {
+    const item = { label: 'Rope', mass: 5, x: 0, y: 0, length: 0.1, width: 0.1, height: 0.1, order: 9 }
+    const after = applyEdit(plans[0]!, [
+      { op: 'add', path: ['hauls', 'totes', 'items', 'rope'], value: item },
+    ])
+    expect(checkPlan(after).problems).toBeNull()
+    expect(after.hauls.totes!.items.rope).toMatchObject({ on: 'bed', liquid: null })
+    expect(after.truck).toBe(plans[0]!.truck)
+  })
+  test('whatever is no plan comes back as it is', () => {
+    fc.assert(fc.property(fc.anything(), (value) => upgradePlan(value) === value || Number.isNaN(value)))
+    fc.assert(
+      fc.property(
+        fc.record({
+          version: fc.constant(1),
+          truck: fc.anything(),
+          hauls: fc.anything(),
+          air: fc.anything(),
+        }),
+        (value) => {
+          expect(() => checkPlan(value)).not.toThrow()
+        },
+      ),
+    )
+    expect(() =>
+      checkPlan({ version: 1, truck: { kind: 'leaf-flatbed' }, hauls: { a: 3 }, air: [] }),
+    ).not.toThrow()
+  })
+})
+
+describe('edits', () => {
+  const plan = plans[0]!
+  const step = (p: Plan, id: string, mass: number) =>
+    makeEdit(p, id, `mass ${mass}`, (d) => {
+      d.hauls.totes!.items.t1!.mass = mass
+    })!
+
+  test('the inverse takes back exactly what was done', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 5000, noNaN: true }), (mass) => {
+        fc.pre(mass !== 310)
+        const { plan: next, edit } = step(plan, 'a', mass)
+        expect(applyEdit(next, edit.inverse)).toEqual(plan)
+        expect(applyEdit(plan, edit.patches)).toEqual(next)
+      }),
+    )
+  })
+
+  test('undo and redo fold from the whole history', () => {
+    const a = step(plan, 'a', 1).edit
+    const b = step(plan, 'b', 2).edit
+    const undo: Edit = { ...b, id: 'c', kind: 'undo' }
+    const redo: Edit = { ...b, id: 'd', kind: 'redo' }
+    expect(foldHistory([a, b]).undo.map((e) => e.id)).toEqual(['a', 'b'])
+    expect(foldHistory([a, b, undo])).toMatchObject({ undo: [{ id: 'a' }], redo: [{ id: 'b' }] })
+    expect(foldHistory([a, b, undo, redo])).toMatchObject({ undo: [{ id: 'a' }, { id: 'b' }], redo: [] })
+    expect(foldHistory([a, undo, b])).toMatchObject({ undo: [{ id: 'b' }], redo: [] })
+  })
+
+  test('what a patch names and is gone gives a plain reason', () => {
+    expect(() =>
+      applyEdit(plan, [{ op: 'replace', path: ['hauls', 'gone', 'items', 'x', 'mass'], value: 1 }]),
+    ).toThrow('no longer in the plan')
+  })
+
+  test('different parts merge, the same part is listed, nothing else is touched', () => {
+    const mine = structuredClone(plan)
+    const theirs = structuredClone(plan)
+    mine.hauls.totes!.items.t1!.mass = 200
+    mine.hauls.totes!.items.t2!.mass = 222
+    theirs.hauls.totes!.items.t1!.mass = 250
+    theirs.truck.wheelbase = 3.8
+    delete theirs.hauls.trailer
+    const { merged, conflicts } = mergeDocuments(plan, mine, theirs)
+    expect(conflicts).toEqual([
+      { path: ['hauls', 'totes', 'items', 't1', 'mass'], base: 310, mine: 200, theirs: 250 },
+    ])
+    expect(merged.truck.wheelbase).toBe(3.8)
+    expect(merged.hauls.totes!.items.t2!.mass).toBe(222)
+    expect(merged.hauls.trailer).toBeUndefined()
+  })
+
+  test('a merge with oneself or with nothing changed is plain', () => {
+    fc.assert(
+      fc.property(
+        fc.dictionary(fc.string(), fc.oneof(fc.integer(), fc.dictionary(fc.string(), fc.integer()))),
+        fc.dictionary(fc.string(), fc.oneof(fc.integer(), fc.dictionary(fc.string(), fc.integer()))),
+        (base, mine) => {
+          expect(mergeDocuments(base, mine, mine)).toEqual({ merged: mine, conflicts: [] })
+          expect(mergeDocuments(base, mine, base)).toEqual({ merged: mine, conflicts: [] })
+          expect(mergeDocuments(base, base, mine)).toEqual({ merged: mine, conflicts: [] })
+        },
+      ),
+    )
+  })
+
+  test('a difference, applied, gives the other document', () => {
+    const to = structuredClone(plan)
+    to.truck.wheelbase = 3.9
+    delete to.hauls.trailer
+    to.hauls.empty!.items.rope = newItem('Rope', 9, 5, 0, 0, [0.1, 0.1, 0.1])
+    expect(applyEdit(plan, diffDocuments(plan, to))).toEqual(to)
+    expect(diffDocuments(plan, structuredClone(plan))).toEqual([])
+  })
+})

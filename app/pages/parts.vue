@@ -83,11 +83,7 @@ async function load(event: Event): Promise<void> {
           class="w-56"
           :value="kind"
           :options="usable.map((k) => ({ value: k, label: KINDS[k].label }))"
-          @change="
-            (v) => {
-              kind = v as ComponentKind
-            }
-          "
+          @change="(v) => void (kind = v as ComponentKind)"
         />
         <button type="button" class="button" @click="add">Add a class</button>
         <span class="grow" />
@@ -165,12 +161,7 @@ async function load(event: Event): Promise<void> {
             class="grow min-w-56"
             required
             :value="part.label"
-            @change="
-              (v) =>
-                change((c) => {
-                  c.label = v.slice(0, 80)
-                })
-            "
+            @change="(v) => change((c) => void (c.label = v.slice(0, 80)))"
           />
           <PickField
             label="Begins from"
@@ -182,34 +173,19 @@ async function load(event: Event): Promise<void> {
                 label: catalogueClass(part!.kind, id)?.label ?? id,
               }))
             "
-            @change="
-              (v) =>
-                change((c) => {
-                  c.like = v
-                })
-            "
+            @change="(v) => change((c) => void (c.like = v))"
           />
           <TextField
             label="Part number"
             class="w-40"
             :value="part.number"
-            @change="
-              (v) =>
-                change((c) => {
-                  c.number = v.slice(0, 80)
-                })
-            "
+            @change="(v) => change((c) => void (c.number = v.slice(0, 80)))"
           />
           <TextField
             label="Make"
             class="w-40"
             :value="part.make"
-            @change="
-              (v) =>
-                change((c) => {
-                  c.make = v.slice(0, 80)
-                })
-            "
+            @change="(v) => change((c) => void (c.make = v.slice(0, 80)))"
           />
           <NumField
             label="Price"
@@ -218,12 +194,7 @@ async function load(event: Event): Promise<void> {
             quantity="plain"
             :min="0"
             :max="1e7"
-            @change="
-              (v) =>
-                change((c) => {
-                  c.price = v
-                })
-            "
+            @change="(v) => change((c) => void (c.price = v))"
           />
         </div>
         <div class="grid grid-cols-2 md:grid-cols-4 gap-3 mt-3">
@@ -234,12 +205,7 @@ async function load(event: Event): Promise<void> {
               :quantity="f.quantity"
               :min="f.min"
               :max="f.max"
-              @change="
-                (v) =>
-                  change((c) => {
-                    c.figures[f.id] = v
-                  })
-              "
+              @change="(v) => change((c) => void (c.figures[f.id] = v))"
             />
             <p v-if="part.figures[f.id] !== undefined" class="label">
               <button type="button" class="underline" @click="forget(f.id)">

@@ -52,36 +52,21 @@ const blocks = computed(() =>
       label="Tube"
       :value="air.tubeClass"
       :options="classOptions(TUBES, air.classes, 'tube', air.tubeClass)"
-      @change="
-        (v) =>
-          set('Choose tube', (a) => {
-            a.tubeClass = v
-          })
-      "
+      @change="(v) => set('Choose tube', (a) => void (a.tubeClass = v))"
     />
     <PickField
       v-if="stage.result.powered"
       label="Compressor"
       :value="air.compressorClass"
       :options="classOptions(COMPRESSORS, air.classes, 'compressor', air.compressorClass)"
-      @change="
-        (v) =>
-          set('Choose a compressor', (a) => {
-            a.compressorClass = v
-          })
-      "
+      @change="(v) => set('Choose a compressor', (a) => void (a.compressorClass = v))"
     />
     <PickField
       v-if="stage.result.block"
       label="Valve block"
       :value="air.blockClass"
       :options="blocks"
-      @change="
-        (v) =>
-          set('Choose a valve block', (a) => {
-            a.blockClass = v
-          })
-      "
+      @change="(v) => set('Choose a valve block', (a) => void (a.blockClass = v))"
     />
   </div>
 </template>

@@ -36,12 +36,7 @@ const tubes = computed(() => [
         class="w-56"
         :value="line.tube ?? ''"
         :options="tubes"
-        @change="
-          (v) =>
-            job.edit('Tube of a line', (d) => {
-              d.air.lines[lineId]!.tube = v || null
-            })
-        "
+        @change="(v) => job.edit('Tube of a line', (d) => void (d.air.lines[lineId]!.tube = v || null))"
       />
       <div class="flex gap-2 items-end">
         <PickField
@@ -49,11 +44,7 @@ const tubes = computed(() => [
           class="w-48"
           :value="insertKind"
           :options="IN_LINE_KINDS.map((k) => ({ value: k, label: KINDS[k].label }))"
-          @change="
-            (v) => {
-              insertKind = v as ComponentKind
-            }
-          "
+          @change="(v) => void (insertKind = v as ComponentKind)"
         />
         <button
           type="button"
@@ -69,11 +60,7 @@ const tubes = computed(() => [
           class="w-48"
           :value="teeKind"
           :options="TEE_KINDS.map((k) => ({ value: k, label: KINDS[k].label }))"
-          @change="
-            (v) => {
-              teeKind = v as ComponentKind
-            }
-          "
+          @change="(v) => void (teeKind = v as ComponentKind)"
         />
         <button
           type="button"

@@ -78,12 +78,7 @@ const limits = computed(() =>
         label="Name on the plan"
         class="w-48"
         :value="part.c.label"
-        @change="
-          (v) =>
-            setOwn('Name of a part', (c) => {
-              c.label = v || c.label
-            })
-        "
+        @change="(v) => setOwn('Name of a part', (c) => void (c.label = v || c.label))"
       />
     </div>
     <div v-if="specs.length" class="grid grid-cols-2 md:grid-cols-4 gap-3 mt-2">
@@ -94,12 +89,7 @@ const limits = computed(() =>
           :quantity="f.quantity"
           :min="f.min"
           :max="f.max"
-          @change="
-            (v) =>
-              setOwn(`${f.label}, off its sheet`, (c) => {
-                c.sheet[f.id] = v
-              })
-          "
+          @change="(v) => setOwn(`${f.label}, off its sheet`, (c) => void (c.sheet[f.id] = v))"
         />
         <p v-if="part.c.sheet[f.id] !== undefined" class="label flex gap-2">
           off its own sheet
@@ -122,22 +112,12 @@ const limits = computed(() =>
       <TextField
         label="Part number, yours"
         :value="part.c.own.number"
-        @change="
-          (v) =>
-            setOwn('Part number', (c) => {
-              c.own.number = v.slice(0, 80)
-            })
-        "
+        @change="(v) => setOwn('Part number', (c) => void (c.own.number = v.slice(0, 80)))"
       />
       <TextField
         label="Make, yours"
         :value="part.c.own.make"
-        @change="
-          (v) =>
-            setOwn('Make', (c) => {
-              c.own.make = v.slice(0, 80)
-            })
-        "
+        @change="(v) => setOwn('Make', (c) => void (c.own.make = v.slice(0, 80)))"
       />
       <NumField
         label="Price, yours"
@@ -145,12 +125,7 @@ const limits = computed(() =>
         quantity="plain"
         :min="0"
         :max="1e7"
-        @change="
-          (v) =>
-            setOwn('Price', (c) => {
-              c.own.price = v
-            })
-        "
+        @change="(v) => setOwn('Price', (c) => void (c.own.price = v))"
       />
     </div>
   </div>

@@ -114,11 +114,7 @@ function replaceIt(): void {
           class="w-52"
           :value="otherKind ?? kindsForIt[0]!"
           :options="kindsForIt.map((k) => ({ value: k, label: KINDS[k].label }))"
-          @change="
-            (v) => {
-              otherKind = v as ComponentKind
-            }
-          "
+          @change="(v) => void (otherKind = v as ComponentKind)"
         />
         <button type="button" class="button quiet text-sm" @click="replaceIt">Replace</button>
       </div>
@@ -128,11 +124,7 @@ function replaceIt(): void {
           class="w-64"
           :value="join || joinable[0]!.value"
           :options="joinable"
-          @change="
-            (v) => {
-              join = v
-            }
-          "
+          @change="(v) => void (join = v)"
         />
         <button type="button" class="button quiet text-sm" @click="joinIt">Join</button>
       </div>

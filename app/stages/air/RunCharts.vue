@@ -53,11 +53,7 @@ const drawn = computed(() => {
         class="w-44"
         :value="chart"
         :options="CHARTS.map((c) => ({ value: c.id, label: c.label }))"
-        @change="
-          (v) => {
-            chart = v
-          }
-        "
+        @change="(v) => void (chart = v)"
       />
       <PickField
         v-if="chart === 'one'"
@@ -65,11 +61,7 @@ const drawn = computed(() => {
         class="w-64"
         :value="single || chartable[0]?.id || ''"
         :options="chartable.map((c) => ({ value: c.id, label: c.label }))"
-        @change="
-          (v) => {
-            single = v
-          }
-        "
+        @change="(v) => void (single = v)"
       />
     </div>
     <RunChart

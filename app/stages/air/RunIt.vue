@@ -27,11 +27,7 @@ function save(): void {
         class="grow max-w-md min-w-52"
         :value="scenarioId"
         :options="scenarios.map((s) => ({ value: s.id, label: s.label }))"
-        @change="
-          (v) => {
-            chosen = v
-          }
-        "
+        @change="(v) => void (chosen = v)"
       />
       <button v-if="!running" type="button" class="button" @click="player.start">
         <Play :size="16" aria-hidden="true" />Run
@@ -78,11 +74,7 @@ function save(): void {
           class="w-28"
           :value="String(speed)"
           :options="SPEEDS.map((s) => ({ value: String(s), label: `${s} ×` }))"
-          @change="
-            (v) => {
-              speed = Number(v)
-            }
-          "
+          @change="(v) => void (speed = Number(v))"
         />
         <button v-if="ran.whole" type="button" class="button quiet" @click="save">
           <Download :size="16" aria-hidden="true" />CSV
@@ -93,15 +85,7 @@ function save(): void {
       </div>
       <RunReadings :player="player" />
     </template>
-    <ScenarioEditor
-      :scenario-id="scenarioId"
-      :scenarios="scenarios"
-      @chosen="
-        (v) => {
-          chosen = v
-        }
-      "
-    />
+    <ScenarioEditor :scenario-id="scenarioId" :scenarios="scenarios" @chosen="(v) => void (chosen = v)" />
     <p class="label mt-2">
       Gas mass and temperature in every volume, ISO 6358 valves, tubes with friction, the truck on its
       springs. Class figures; the parts’ own sheets rule.

@@ -15,24 +15,14 @@ const edit = (label: string, change: (scenario: Scenario) => void) => emit('edit
       label="Name"
       class="grow min-w-48"
       :value="own.label"
-      @change="
-        (v) =>
-          edit('Name of the scenario', (s) => {
-            s.label = v || s.label
-          })
-      "
+      @change="(v) => edit('Name of the scenario', (s) => void (s.label = v || s.label))"
     />
     <PickField
       label="Aboard at the start"
       class="w-44"
       :value="own.haul ?? ''"
       :options="hauls"
-      @change="
-        (v) =>
-          edit('Aboard at the start', (s) => {
-            s.haul = v || null
-          })
-      "
+      @change="(v) => edit('Aboard at the start', (s) => void (s.haul = v || null))"
     />
     <NumField
       label="Left at the start"
@@ -41,12 +31,7 @@ const edit = (label: string, change: (scenario: Scenario) => void) => emit('edit
       quantity="pressure"
       :min="0"
       :max="5e6"
-      @change="
-        (v) =>
-          edit('Start', (s) => {
-            s.start.left = v
-          })
-      "
+      @change="(v) => edit('Start', (s) => void (s.start.left = v))"
     />
     <NumField
       label="Right at the start"
@@ -55,12 +40,7 @@ const edit = (label: string, change: (scenario: Scenario) => void) => emit('edit
       quantity="pressure"
       :min="0"
       :max="5e6"
-      @change="
-        (v) =>
-          edit('Start', (s) => {
-            s.start.right = v
-          })
-      "
+      @change="(v) => edit('Start', (s) => void (s.start.right = v))"
     />
     <NumField
       label="Air outside"
@@ -69,12 +49,7 @@ const edit = (label: string, change: (scenario: Scenario) => void) => emit('edit
       quantity="temperature"
       :min="200"
       :max="350"
-      @change="
-        (v) =>
-          edit('Air outside', (s) => {
-            s.ambient.start = v
-          })
-      "
+      @change="(v) => edit('Air outside', (s) => void (s.ambient.start = v))"
     />
     <NumField
       label="Coldest half-way"
@@ -83,12 +58,7 @@ const edit = (label: string, change: (scenario: Scenario) => void) => emit('edit
       quantity="temperature"
       :min="200"
       :max="350"
-      @change="
-        (v) =>
-          edit('Coldest', (s) => {
-            s.ambient.coldest = v
-          })
-      "
+      @change="(v) => edit('Coldest', (s) => void (s.ambient.coldest = v))"
     />
   </div>
 </template>

@@ -53,12 +53,7 @@ const set = (i: number, change: (step: Record<string, unknown>) => void) =>
         class="w-48"
         :value="s.do"
         :options="DOES"
-        @change="
-          (v) =>
-            edit('Step', (x) => {
-              x.steps[i] = blank(v as ScenarioStep['do'])
-            })
-        "
+        @change="(v) => edit('Step', (x) => void (x.steps[i] = blank(v as ScenarioStep['do'])))"
       />
       <StepFields :step="s" @change="(change) => set(i, change)" />
       <button

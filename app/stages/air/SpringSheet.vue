@@ -36,12 +36,7 @@ function ownSheet(on: boolean): void {
         quantity="length"
         :min="0"
         :max="1"
-        @change="
-          (v) =>
-            set('Spacer', (a) => {
-              a.spacer = v
-            })
-        "
+        @change="(v) => set('Spacer', (a) => void (a.spacer = v))"
       />
       <PickField
         label="At full droop"
@@ -52,12 +47,7 @@ function ownSheet(on: boolean): void {
           { value: 'strap', label: 'droop strap' },
           { value: 'lift-off', label: 'the spring may lift off its seat' },
         ]"
-        @change="
-          (v) =>
-            set('At full droop', (a) => {
-              a.droop = v as AirPlan['droop']
-            })
-        "
+        @change="(v) => set('At full droop', (a) => void (a.droop = v as AirPlan['droop']))"
       />
       <label v-if="stage.result.spring" class="touch flex items-center gap-2 pb-1.5"
         ><input
@@ -75,12 +65,7 @@ function ownSheet(on: boolean): void {
         quantity="area"
         :min="0.0001"
         :max="1"
-        @change="
-          (v) =>
-            sheet('Area off the sheet', (s) => {
-              s.area = v
-            })
-        "
+        @change="(v) => sheet('Area off the sheet', (s) => void (s.area = v))"
       />
       <NumField
         label="Minimum"
@@ -88,12 +73,7 @@ function ownSheet(on: boolean): void {
         quantity="pressure"
         :min="0"
         :max="5e6"
-        @change="
-          (v) =>
-            sheet('Minimum off the sheet', (s) => {
-              s.minPressure = v
-            })
-        "
+        @change="(v) => sheet('Minimum off the sheet', (s) => void (s.minPressure = v))"
       />
       <NumField
         label="Maximum"
@@ -101,12 +81,7 @@ function ownSheet(on: boolean): void {
         quantity="pressure"
         :min="1000"
         :max="5e6"
-        @change="
-          (v) =>
-            sheet('Maximum off the sheet', (s) => {
-              s.maxPressure = v
-            })
-        "
+        @change="(v) => sheet('Maximum off the sheet', (s) => void (s.maxPressure = v))"
       />
       <NumField
         label="Most one spring may carry"
@@ -114,12 +89,7 @@ function ownSheet(on: boolean): void {
         quantity="mass"
         :min="1"
         :max="100000"
-        @change="
-          (v) =>
-            sheet('Load off the sheet', (s) => {
-              s.maxLoad = v
-            })
-        "
+        @change="(v) => sheet('Load off the sheet', (s) => void (s.maxLoad = v))"
       />
     </div>
   </div>

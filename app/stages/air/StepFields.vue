@@ -20,12 +20,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
       quantity="pressure"
       :min="0"
       :max="5e6"
-      @change="
-        (v) =>
-          set((x) => {
-            x.left = v
-          })
-      "
+      @change="(v) => set((x) => void (x.left = v))"
     />
     <NumField
       label="Right"
@@ -34,12 +29,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
       quantity="pressure"
       :min="0"
       :max="5e6"
-      @change="
-        (v) =>
-          set((x) => {
-            x.right = v
-          })
-      "
+      @change="(v) => set((x) => void (x.right = v))"
     />
   </template>
   <PickField
@@ -48,12 +38,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
     class="w-44"
     :value="step.haul ?? ''"
     :options="hauls"
-    @change="
-      (v) =>
-        set((x) => {
-          x.haul = v || null
-        })
-    "
+    @change="(v) => set((x) => void (x.haul = v || null))"
   />
   <template v-if="step.do === 'press'">
     <PickField
@@ -61,12 +46,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
       class="w-44"
       :value="step.part"
       :options="pressable"
-      @change="
-        (v) =>
-          set((x) => {
-            x.part = v
-          })
-      "
+      @change="(v) => set((x) => void (x.part = v))"
     />
     <PickField
       label="Way"
@@ -76,12 +56,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
         { value: 'up', label: 'up, open' },
         { value: 'down', label: 'down, shut' },
       ]"
-      @change="
-        (v) =>
-          set((x) => {
-            x.way = v
-          })
-      "
+      @change="(v) => set((x) => void (x.way = v))"
     />
   </template>
   <template v-if="step.do === 'tyre'">
@@ -92,12 +67,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
       quantity="volume"
       :min="1e-4"
       :max="10"
-      @change="
-        (v) =>
-          set((x) => {
-            x.volume = v
-          })
-      "
+      @change="(v) => set((x) => void (x.volume = v))"
     />
     <NumField
       label="From"
@@ -106,12 +76,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
       quantity="pressure"
       :min="0"
       :max="5e6"
-      @change="
-        (v) =>
-          set((x) => {
-            x.from = v
-          })
-      "
+      @change="(v) => set((x) => void (x.from = v))"
     />
     <NumField
       label="To"
@@ -120,12 +85,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
       quantity="pressure"
       :min="0"
       :max="5e6"
-      @change="
-        (v) =>
-          set((x) => {
-            x.to = v
-          })
-      "
+      @change="(v) => set((x) => void (x.to = v))"
     />
     <NumField
       label="How many"
@@ -134,12 +94,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
       quantity="count"
       :min="1"
       :max="100"
-      @change="
-        (v) =>
-          set((x) => {
-            x.count = Math.round(v)
-          })
-      "
+      @change="(v) => set((x) => void (x.count = Math.round(v)))"
     />
   </template>
   <template v-if="step.do === 'tool'">
@@ -150,12 +105,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
       quantity="flow"
       :min="1e-6"
       :max="1"
-      @change="
-        (v) =>
-          set((x) => {
-            x.demand = v
-          })
-      "
+      @change="(v) => set((x) => void (x.demand = v))"
     />
     <NumField
       label="At"
@@ -164,12 +114,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
       quantity="pressure"
       :min="0"
       :max="5e6"
-      @change="
-        (v) =>
-          set((x) => {
-            x.needed = v
-          })
-      "
+      @change="(v) => set((x) => void (x.needed = v))"
     />
   </template>
   <template v-if="step.do === 'fault'">
@@ -192,12 +137,7 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
       class="w-44"
       :value="step.part"
       :options="faultParts(step.what)"
-      @change="
-        (v) =>
-          set((x) => {
-            x.part = v
-          })
-      "
+      @change="(v) => set((x) => void (x.part = v))"
     />
   </template>
   <NumField
@@ -208,11 +148,6 @@ const set = (change: (step: Record<string, unknown>) => void) => emit('change', 
     quantity="time"
     :min="0"
     :max="1e5"
-    @change="
-      (v) =>
-        set((x) => {
-          x.seconds = v
-        })
-    "
+    @change="(v) => set((x) => void (x.seconds = v))"
   />
 </template>

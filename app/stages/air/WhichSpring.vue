@@ -138,11 +138,7 @@ const rows = computed<Row[]>(() => [
                 :label="i === 0 ? 'First spring' : 'Second spring'"
                 :value="id"
                 :options="options"
-                @change="
-                  (v) => {
-                    pair = i === 0 ? [v, pair![1]] : [pair![0], v]
-                  }
-                "
+                @change="(v) => void (pair = i === 0 ? [v, pair![1]] : [pair![0], v])"
               />
             </th>
           </tr>

@@ -24,34 +24,19 @@ const print = () => window.print()
       <TextField
         label="Driver"
         :value="sheet.handover.driver"
-        @change="
-          (v) =>
-            set('Driver', (h) => {
-              h.driver = v
-            })
-        "
+        @change="(v) => set('Driver', (h) => void (h.driver = v))"
       />
       <TextField
         label="Who to ask"
         :value="sheet.handover.contact"
         :max="200"
-        @change="
-          (v) =>
-            set('Who to ask', (h) => {
-              h.contact = v
-            })
-        "
+        @change="(v) => set('Who to ask', (h) => void (h.contact = v))"
       />
       <TextField
         label="Next check"
         :value="sheet.handover.nextCheck"
         :max="40"
-        @change="
-          (v) =>
-            set('Next check', (h) => {
-              h.nextCheck = v
-            })
-        "
+        @change="(v) => set('Next check', (h) => void (h.nextCheck = v))"
       />
       <TextField
         label="Remarks for this truck"
@@ -59,12 +44,7 @@ const print = () => window.print()
         long
         :max="2000"
         :value="sheet.handover.remarks"
-        @change="
-          (v) =>
-            set('Remarks', (h) => {
-              h.remarks = v
-            })
-        "
+        @change="(v) => set('Remarks', (h) => void (h.remarks = v))"
       />
       <div class="sm:col-span-3 flex flex-wrap gap-3 items-center">
         <PickField
@@ -76,11 +56,7 @@ const print = () => window.print()
             { value: 'A4', label: 'A4' },
             { value: 'Letter', label: 'Letter' },
           ]"
-          @change="
-            (v) => {
-              paper = v as 'A4' | 'Letter'
-            }
-          "
+          @change="(v) => void (paper = v as 'A4' | 'Letter')"
         />
         <button type="button" class="button" @click="print">
           <Printer :size="16" aria-hidden="true" />Print

@@ -21,11 +21,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
       label="Part"
       :value="chosen?.id ?? ''"
       :options="parts.filter((p) => p.kind !== 'spring').map((p) => ({ value: p.id, label: p.label }))"
-      @change="
-        (v) => {
-          screen.subject = v
-        }
-      "
+      @change="(v) => void (screen.subject = v)"
     />
     <template v-if="chosen">
       <NumField
@@ -59,12 +55,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
       quantity="length"
       :min="0"
       :max="3"
-      @change="
-        (v) =>
-          set('Slack at the spring', (l) => {
-            l.slackAtSpring = v
-          })
-      "
+      @change="(v) => set('Slack at the spring', (l) => void (l.slackAtSpring = v))"
     />
     <template v-if="result.feed !== null">
       <NumField
@@ -73,12 +64,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
         quantity="run"
         :min="0"
         :max="50"
-        @change="
-          (v) =>
-            set('Harness length', (l) => {
-              l.harnessLength = v
-            })
-        "
+        @change="(v) => set('Harness length', (l) => void (l.harnessLength = v))"
       />
       <NumField
         label="Extended by"
@@ -86,12 +72,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
         quantity="run"
         :min="0"
         :max="50"
-        @change="
-          (v) =>
-            set('Harness extension', (l) => {
-              l.harnessExtension = v
-            })
-        "
+        @change="(v) => set('Harness extension', (l) => void (l.harnessExtension = v))"
       />
     </template>
     <p
@@ -103,11 +84,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
       <button
         type="button"
         class="underline touch"
-        @click="
-          set('Take the heat shield away', (l) => {
-            l.shields[id] = false
-          })
-        "
+        @click="set('Take the heat shield away', (l) => void (l.shields[id] = false))"
       >
         take away
       </button>

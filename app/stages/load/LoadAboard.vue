@@ -15,12 +15,7 @@ const { job, haul, items, set, addItem, addHaul, removeHaul } = useHaul()
         required
         :max="80"
         class="grow max-w-60"
-        @change="
-          (v) =>
-            set('Name the haul', (h) => {
-              h.label = v
-            })
-        "
+        @change="(v) => set('Name the haul', (h) => void (h.label = v))"
       />
       <button type="button" class="button quiet" @click="addHaul">
         <Plus :size="16" aria-hidden="true" />Haul

@@ -40,12 +40,7 @@ function setKind(kind: string): void {
           :label="`Name of ${item.label}`"
           :value="item.label"
           :max="80"
-          @change="
-            (v) =>
-              setItem(id, 'Name an item', (i) => {
-                i.label = v
-              })
-          "
+          @change="(v) => setItem(id, 'Name an item', (i) => void (i.label = v))"
         />
       </td>
       <td class="pr-2 w-[7.2rem]">
@@ -65,12 +60,7 @@ function setKind(kind: string): void {
           quantity="mass"
           :min="-100000"
           :max="100000"
-          @change="
-            (v) =>
-              setItem(id, `Mass of ${item.label}`, (i) => {
-                i.mass = v
-              })
-          "
+          @change="(v) => setItem(id, `Mass of ${item.label}`, (i) => void (i.mass = v))"
         />
       </td>
       <td class="pr-2 w-32">
@@ -81,12 +71,7 @@ function setKind(kind: string): void {
           quantity="length"
           :min="-20"
           :max="20"
-          @change="
-            (v) =>
-              setItem(id, `Move ${item.label}`, (i) => {
-                i.x = v
-              })
-          "
+          @change="(v) => setItem(id, `Move ${item.label}`, (i) => void (i.x = v))"
         />
       </td>
       <td class="pr-2 w-28">
@@ -97,12 +82,7 @@ function setKind(kind: string): void {
           quantity="length"
           :min="-3"
           :max="3"
-          @change="
-            (v) =>
-              setItem(id, `Move ${item.label}`, (i) => {
-                i.y = v
-              })
-          "
+          @change="(v) => setItem(id, `Move ${item.label}`, (i) => void (i.y = v))"
         />
       </td>
       <td class="pr-2 w-[7.4rem]">
@@ -112,10 +92,7 @@ function setKind(kind: string): void {
           :value="item.how"
           :options="HOW"
           @change="
-            (v) =>
-              setItem(id, `How ${item.label} is known`, (i) => {
-                i.how = v as LoadItem['how']
-              })
+            (v) => setItem(id, `How ${item.label} is known`, (i) => void (i.how = v as LoadItem['how']))
           "
         />
       </td>

@@ -37,12 +37,7 @@ const liquids = (density: number) => [
           quantity="length"
           :min="0.01"
           :max="20"
-          @change="
-            (v) =>
-              setItem(id, `Size of ${item.label}`, (i) => {
-                i[key] = v
-              })
-          "
+          @change="(v) => setItem(id, `Size of ${item.label}`, (i) => void (i[key] = v))"
         />
         <template v-if="item.liquid">
           <NumField
@@ -53,24 +48,14 @@ const liquids = (density: number) => [
             :digits="0"
             :min="0"
             :max="1"
-            @change="
-              (v) =>
-                setLiquid(`Level of ${item.label}`, (l) => {
-                  l.fill = v
-                })
-            "
+            @change="(v) => setLiquid(`Level of ${item.label}`, (l) => void (l.fill = v))"
           />
           <PickField
             class="w-36"
             :label="`Liquid in ${item.label}`"
             :value="String(item.liquid.density)"
             :options="liquids(item.liquid.density)"
-            @change="
-              (v) =>
-                setLiquid(`Liquid in ${item.label}`, (l) => {
-                  l.density = Number(v)
-                })
-            "
+            @change="(v) => setLiquid(`Liquid in ${item.label}`, (l) => void (l.density = Number(v)))"
           />
           <label class="flex items-center gap-1.5 touch pb-1.5"
             ><input
@@ -78,9 +63,10 @@ const liquids = (density: number) => [
               class="accent-petrol size-4"
               :checked="item.liquid.baffled"
               @change="
-                setLiquid(`Baffles in ${item.label}`, (l) => {
-                  l.baffled = ($event.target as HTMLInputElement).checked
-                })
+                setLiquid(
+                  `Baffles in ${item.label}`,
+                  (l) => void (l.baffled = ($event.target as HTMLInputElement).checked),
+                )
               "
             />baffles</label
           >

@@ -65,11 +65,7 @@ const under = computed(() => {
             class="accent-petrol size-4"
             :value="school.value"
             :checked="haul!.target.school === school.value"
-            @change="
-              set(`Bring it to: ${school.label}`, (h) => {
-                h.target.school = school.value
-              })
-            "
+            @change="set(`Bring it to: ${school.label}`, (h) => void (h.target.school = school.value))"
           />{{ school.label }}</label
         >
       </fieldset>
@@ -82,12 +78,7 @@ const under = computed(() => {
           :digits="0"
           :min="0"
           :max="1"
-          @change="
-            (v) =>
-              set('Sag left in', (h) => {
-                h.target.share = v
-              })
-          "
+          @change="(v) => set('Sag left in', (h) => void (h.target.share = v))"
         />
       </div>
       <button

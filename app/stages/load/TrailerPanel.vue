@@ -49,12 +49,7 @@ function from(value: string): void {
           { value: 'ball', label: 'the ball' },
           { value: 'bed', label: 'gooseneck or fifth wheel' },
         ]"
-        @change="
-          (v) =>
-            set('Pulled by', (h) => {
-              h.coupling = v as Haul['coupling']
-            })
-        "
+        @change="(v) => set('Pulled by', (h) => void (h.coupling = v as Haul['coupling']))"
       />
       <PickField
         label="Load on it"
@@ -75,12 +70,7 @@ function from(value: string): void {
           :min="0"
           :max="50000"
           class="w-32"
-          @change="
-            (v) =>
-              set('Ball load', (h) => {
-                h.ballLoad = v
-              })
-          "
+          @change="(v) => set('Ball load', (h) => void (h.ballLoad = v))"
         />
         <NumField
           label="Trailer, whole"
@@ -89,12 +79,7 @@ function from(value: string): void {
           :min="0"
           :max="200000"
           class="w-32"
-          @change="
-            (v) =>
-              set('Trailer weight', (h) => {
-                h.trailerMass = v
-              })
-          "
+          @change="(v) => set('Trailer weight', (h) => void (h.trailerMass = v))"
         />
       </template>
       <p v-else class="pb-1">
@@ -111,12 +96,7 @@ function from(value: string): void {
           :min="0.5"
           :max="40"
           class="w-56"
-          @change="
-            (v) =>
-              set('Trailer axle', (h) => {
-                h.trailer.axle = v
-              })
-          "
+          @change="(v) => set('Trailer axle', (h) => void (h.trailer.axle = v))"
         />
         <NumField
           label="Trailer, empty"
@@ -125,12 +105,7 @@ function from(value: string): void {
           :min="0"
           :max="200000"
           class="w-32"
-          @change="
-            (v) =>
-              set('Trailer, empty', (h) => {
-                h.trailer.empty = v
-              })
-          "
+          @change="(v) => set('Trailer, empty', (h) => void (h.trailer.empty = v))"
         />
         <NumField
           label="Its middle, behind the coupling"
@@ -139,12 +114,7 @@ function from(value: string): void {
           :min="-40"
           :max="40"
           class="w-52"
-          @change="
-            (v) =>
-              set('Middle of the empty trailer', (h) => {
-                h.trailer.emptyAt = v
-              })
-          "
+          @change="(v) => set('Middle of the empty trailer', (h) => void (h.trailer.emptyAt = v))"
         />
       </div>
       <div
@@ -156,12 +126,7 @@ function from(value: string): void {
           label="Aboard the trailer"
           :value="item.label"
           :max="80"
-          @change="
-            (v) =>
-              set('Name a trailer load', (h) => {
-                h.trailer.items[id]!.label = v
-              })
-          "
+          @change="(v) => set('Name a trailer load', (h) => void (h.trailer.items[id]!.label = v))"
         />
         <NumField
           :label="`Mass of ${item.label}`"
@@ -169,12 +134,7 @@ function from(value: string): void {
           quantity="mass"
           :min="0"
           :max="100000"
-          @change="
-            (v) =>
-              set(`Mass of ${item.label}`, (h) => {
-                h.trailer.items[id]!.mass = v
-              })
-          "
+          @change="(v) => set(`Mass of ${item.label}`, (h) => void (h.trailer.items[id]!.mass = v))"
         />
         <NumField
           :label="`${item.label} behind the coupling`"
@@ -182,12 +142,7 @@ function from(value: string): void {
           quantity="run"
           :min="-40"
           :max="40"
-          @change="
-            (v) =>
-              set(`Move ${item.label}`, (h) => {
-                h.trailer.items[id]!.behind = v
-              })
-          "
+          @change="(v) => set(`Move ${item.label}`, (h) => void (h.trailer.items[id]!.behind = v))"
         />
         <button
           type="button"
@@ -209,9 +164,13 @@ function from(value: string): void {
           class="accent-petrol size-4"
           :checked="haul.bars !== null"
           @change="
-            set('Weight-distributing hitch', (h) => {
-              h.bars = ($event.target as HTMLInputElement).checked ? { force: 2000, length: 0.75 } : null
-            })
+            set(
+              'Weight-distributing hitch',
+              (h) =>
+                void (h.bars = ($event.target as HTMLInputElement).checked
+                  ? { force: 2000, length: 0.75 }
+                  : null),
+            )
           "
         />Weight-distributing hitch</label
       >
@@ -223,12 +182,7 @@ function from(value: string): void {
           :min="0"
           :max="50000"
           class="w-44"
-          @change="
-            (v) =>
-              set('Lift of the spring bars', (h) => {
-                h.bars!.force = v
-              })
-          "
+          @change="(v) => set('Lift of the spring bars', (h) => void (h.bars!.force = v))"
         />
         <NumField
           label="Length of a bar"
@@ -237,12 +191,7 @@ function from(value: string): void {
           :min="0.1"
           :max="3"
           class="w-32"
-          @change="
-            (v) =>
-              set('Length of the spring bars', (h) => {
-                h.bars!.length = v
-              })
-          "
+          @change="(v) => set('Length of the spring bars', (h) => void (h.bars!.length = v))"
         />
         <NumField
           v-if="haul.ballFrom !== 'trailer'"
@@ -252,12 +201,7 @@ function from(value: string): void {
           :min="0.5"
           :max="40"
           class="w-44"
-          @change="
-            (v) =>
-              set('Trailer axle', (h) => {
-                h.trailer.axle = v
-              })
-          "
+          @change="(v) => set('Trailer axle', (h) => void (h.trailer.axle = v))"
         />
         <p v-if="figure('barsFront')" class="label pb-1.5">
           puts <Fig :figure="figure('barsFront')" plus /> on the front axle,

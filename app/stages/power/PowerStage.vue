@@ -70,12 +70,7 @@ const yesNo = [
                 ?.value ?? '')
         "
         :options="sizes"
-        @change="
-          (v) =>
-            set('Wire size', (p) => {
-              p.wireArea = v === '' ? null : Number(v)
-            })
-        "
+        @change="(v) => set('Wire size', (p) => void (p.wireArea = v === '' ? null : Number(v)))"
       />
       <PickField
         label="Fuse"
@@ -84,12 +79,7 @@ const yesNo = [
           { value: '', label: 'As proposed' },
           ...BLADE_FUSES.map((f) => ({ value: String(f), label: `${f} A` })),
         ]"
-        @change="
-          (v) =>
-            set('Fuse', (p) => {
-              p.fuse = v === '' ? null : Number(v)
-            })
-        "
+        @change="(v) => set('Fuse', (p) => void (p.fuse = v === '' ? null : Number(v)))"
       />
       <PickField
         label="Earth"
@@ -99,12 +89,7 @@ const yesNo = [
           { value: 'frame', label: 'steel frame' },
           { value: 'body', label: 'bed or body' },
         ]"
-        @change="
-          (v) =>
-            set('Earth', (p) => {
-              p.earth = v as PowerPlan['earth']
-            })
-        "
+        @change="(v) => set('Earth', (p) => void (p.earth = v as PowerPlan['earth']))"
       />
       <NumField
         label="Drop allowed"
@@ -112,12 +97,7 @@ const yesNo = [
         quantity="ratio"
         :min="0.005"
         :max="0.2"
-        @change="
-          (v) =>
-            set('Drop allowed', (p) => {
-              p.maxDrop = v
-            })
-        "
+        @change="(v) => set('Drop allowed', (p) => void (p.maxDrop = v))"
       />
       <NumField
         label="Supply"
@@ -125,12 +105,7 @@ const yesNo = [
         quantity="voltage"
         :min="6"
         :max="50"
-        @change="
-          (v) =>
-            set('Supply voltage', (p) => {
-              p.systemVoltage = v
-            })
-        "
+        @change="(v) => set('Supply voltage', (p) => void (p.systemVoltage = v))"
       />
       <NumField
         label="Battery"
@@ -138,12 +113,7 @@ const yesNo = [
         quantity="charge"
         :min="3600"
         :max="3600000"
-        @change="
-          (v) =>
-            set('Battery', (p) => {
-              p.batteryCapacity = v
-            })
-        "
+        @change="(v) => set('Battery', (p) => void (p.batteryCapacity = v))"
       />
       <NumField
         label="Conductor at"
@@ -151,12 +121,7 @@ const yesNo = [
         quantity="temperature"
         :min="233"
         :max="400"
-        @change="
-          (v) =>
-            set('Conductor temperature', (p) => {
-              p.conductorTemperature = v
-            })
-        "
+        @change="(v) => set('Conductor temperature', (p) => void (p.conductorTemperature = v))"
       />
       <NumField
         label="Live conductors together"
@@ -164,23 +129,13 @@ const yesNo = [
         quantity="count"
         :min="1"
         :max="30"
-        @change="
-          (v) =>
-            set('Bundle', (p) => {
-              p.bundle = Math.round(v)
-            })
-        "
+        @change="(v) => set('Bundle', (p) => void (p.bundle = Math.round(v)))"
       />
       <PickField
         label="Through the engine space"
         :value="power.engineSpace ? 'yes' : 'no'"
         :options="yesNo"
-        @change="
-          (v) =>
-            set('Engine space', (p) => {
-              p.engineSpace = v === 'yes'
-            })
-        "
+        @change="(v) => set('Engine space', (p) => void (p.engineSpace = v === 'yes'))"
       />
     </div>
     <div class="sheet p-4 text-sm">

@@ -19,23 +19,13 @@ const sides: { value: AirPath; label: string }[] = [
       :value="test.label"
       required
       :max="80"
-      @change="
-        (v) =>
-          set('Name the test', (t) => {
-            t.label = v
-          })
-      "
+      @change="(v) => set('Name the test', (t) => void (t.label = v))"
     />
     <PickField
       label="Under test"
       :value="test.side"
       :options="sides"
-      @change="
-        (v) =>
-          set('Side under test', (t) => {
-            t.side = v as AirPath
-          })
-      "
+      @change="(v) => set('Side under test', (t) => void (t.side = v as AirPath))"
     />
     <NumField
       label="Volume under test"
@@ -43,12 +33,7 @@ const sides: { value: AirPath; label: string }[] = [
       quantity="volume"
       :min="1e-5"
       :max="1"
-      @change="
-        (v) =>
-          set('Volume', (t) => {
-            t.volume = v
-          })
-      "
+      @change="(v) => set('Volume', (t) => void (t.volume = v))"
     />
     <NumField
       label="Gauge’s smallest step"
@@ -57,12 +42,7 @@ const sides: { value: AirPath; label: string }[] = [
       :digits="2"
       :min="10"
       :max="100000"
-      @change="
-        (v) =>
-          set('Gauge step', (t) => {
-            t.resolution = v
-          })
-      "
+      @change="(v) => set('Gauge step', (t) => void (t.resolution = v))"
     />
     <NumField
       label="Loss allowed a day"
@@ -70,23 +50,14 @@ const sides: { value: AirPath; label: string }[] = [
       quantity="pressureLoss"
       :min="1e-6"
       :max="5"
-      @change="
-        (v) =>
-          set('Loss allowed', (t) => {
-            t.allowed = v * 86400
-          })
-      "
+      @change="(v) => set('Loss allowed', (t) => void (t.allowed = v * 86400))"
     />
     <label class="touch flex items-center gap-2 self-end col-span-2"
       ><input
         type="checkbox"
         class="size-5 accent-petrol"
         :checked="test.heightHeld"
-        @change="
-          set('Height held', (t) => {
-            t.heightHeld = !t.heightHeld
-          })
-        "
+        @change="set('Height held', (t) => void (t.heightHeld = !t.heightHeld))"
       />Frame on supports, height held</label
     >
   </div>

@@ -79,12 +79,7 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
               :digits="0"
               :min="-1e6"
               :max="1e6"
-              @change="
-                (v) =>
-                  setReading(i, 'Time of a reading', (x) => {
-                    x.t = v * 60
-                  })
-              "
+              @change="(v) => setReading(i, 'Time of a reading', (x) => void (x.t = v * 60))"
             />
           </td>
           <td class="pr-2">
@@ -96,12 +91,7 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
               :digits="1"
               :min="-100000"
               :max="3e6"
-              @change="
-                (v) =>
-                  setReading(i, 'Pressure of a reading', (x) => {
-                    x.pressure = v
-                  })
-              "
+              @change="(v) => setReading(i, 'Pressure of a reading', (x) => void (x.pressure = v))"
             />
           </td>
           <td class="pr-2">
@@ -113,12 +103,7 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
               :digits="1"
               :min="200"
               :max="400"
-              @change="
-                (v) =>
-                  setReading(i, 'Temperature of a reading', (x) => {
-                    x.temperature = v
-                  })
-              "
+              @change="(v) => setReading(i, 'Temperature of a reading', (x) => void (x.temperature = v))"
             />
           </td>
           <td>

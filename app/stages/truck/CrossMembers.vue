@@ -16,12 +16,7 @@ const { truck, set } = useTruck()
           quantity="length"
           :min="-10"
           :max="15"
-          @change="
-            (v) =>
-              set('Move a cross-member', (t) => {
-                t.frame.crossMembers[i] = v
-              })
-          "
+          @change="(v) => set('Move a cross-member', (t) => void (t.frame.crossMembers[i] = v))"
         />
         <button
           type="button"

@@ -30,12 +30,7 @@ function addBend(): void {
         quantity="length"
         :min="-10"
         :max="15"
-        @change="
-          (v) =>
-            set('Move a bend of the exhaust', (t) => {
-              t.exhaust.points[i]![axis] = v
-            })
-        "
+        @change="(v) => set('Move a bend of the exhaust', (t) => void (t.exhaust.points[i]![axis] = v))"
       />
       <button
         type="button"
@@ -57,12 +52,7 @@ function addBend(): void {
         quantity="length"
         :min="0"
         :max="0.3"
-        @change="
-          (v) =>
-            set('Pipe radius', (t) => {
-              t.exhaust.radius = v
-            })
-        "
+        @change="(v) => set('Pipe radius', (t) => void (t.exhaust.radius = v))"
       />
     </div>
   </FoldedPart>

@@ -140,12 +140,7 @@ const moves = useMoving<1 | -1>(
               quantity="length"
               :min="0.2"
               :max="3"
-              @change="
-                (v) =>
-                  job.edit('Rail spacing', (d) => {
-                    d.truck.frame.spacing = v
-                  })
-              "
+              @change="(v) => job.edit('Rail spacing', (d) => void (d.truck.frame.spacing = v))"
             />
           </template>
         </TruckRear>

@@ -38,22 +38,14 @@ function addFound(): void {
         label="What"
         :value="part.label"
         :max="80"
-        @change="
-          (v) =>
-            set('Name what was found', (t) => {
-              t.existing[id]!.label = v
-            })
-        "
+        @change="(v) => set('Name what was found', (t) => void (t.existing[id]!.label = v))"
       />
       <PickField
         label="Kind"
         :value="part.kind"
         :options="kinds"
         @change="
-          (v) =>
-            set('Kind of what was found', (t) => {
-              t.existing[id]!.kind = v as ExistingPart['kind']
-            })
+          (v) => set('Kind of what was found', (t) => void (t.existing[id]!.kind = v as ExistingPart['kind']))
         "
       />
       <NumField
@@ -64,12 +56,7 @@ function addFound(): void {
         quantity="length"
         :min="-10"
         :max="15"
-        @change="
-          (v) =>
-            set(`Place of ${part.label}`, (t) => {
-              t.existing[id]!.at[axis] = v
-            })
-        "
+        @change="(v) => set(`Place of ${part.label}`, (t) => void (t.existing[id]!.at[axis] = v))"
       />
       <button
         type="button"

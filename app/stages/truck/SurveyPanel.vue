@@ -130,12 +130,7 @@ const SQUAT = [
                 :digits="row.id === 'rearRate' ? 0 : undefined"
                 :min="0"
                 :max="row.quantity === 'mass' ? 1000 : row.quantity === 'length' ? 0.2 : 0.9"
-                @change="
-                  (v) =>
-                    set(`${row.label}: within`, (t) => {
-                      t.survey[row.id].tolerance = v
-                    })
-                "
+                @change="(v) => set(`${row.label}: within`, (t) => void (t.survey[row.id].tolerance = v))"
               />
             </td>
           </tr>
@@ -153,12 +148,7 @@ const SQUAT = [
           :quantity="quantity"
           :min="0"
           :max="quantity === 'mass' ? 100000 : 3"
-          @change="
-            (v) =>
-              set(label, (t) => {
-                t.survey.squat[key] = v
-              })
-          "
+          @change="(v) => set(label, (t) => void (t.survey.squat[key] = v))"
         />
       </div>
     </div>

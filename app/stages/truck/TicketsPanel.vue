@@ -72,11 +72,7 @@ const hauls = computed(() => [
         class="w-44"
         :value="weighing"
         :options="hauls"
-        @change="
-          (v) => {
-            weighing = v
-          }
-        "
+        @change="(v) => void (weighing = v)"
       />
       <button type="button" class="button quiet" @click="weigh">
         <Scale :size="16" aria-hidden="true" />Simulated weighbridge
@@ -129,12 +125,7 @@ const hauls = computed(() => [
                 :label="`Name of ticket ${t.label}`"
                 :value="t.label"
                 :max="80"
-                @change="
-                  (v) =>
-                    set(id, 'Name a ticket', (x) => {
-                      x.label = v
-                    })
-                "
+                @change="(v) => set(id, 'Name a ticket', (x) => void (x.label = v))"
               /><span v-if="t.simulated" class="text-xs text-ochre-deep">simulated</span>
             </td>
             <td class="pr-2 w-36">
@@ -143,12 +134,7 @@ const hauls = computed(() => [
                 :label="`Aboard on ${t.label}`"
                 :value="t.haul ?? ''"
                 :options="hauls"
-                @change="
-                  (v) =>
-                    set(id, 'What was aboard', (x) => {
-                      x.haul = v || null
-                    })
-                "
+                @change="(v) => set(id, 'What was aboard', (x) => void (x.haul = v || null))"
               />
             </td>
             <td class="pr-2 w-28">

@@ -50,43 +50,23 @@ function setOverload(fitted: boolean): void {
       label="Job"
       :value="job.plan!.job.name"
       required
-      @change="
-        (v) =>
-          setJob('Name the job', (c) => {
-            c.name = v
-          })
-      "
+      @change="(v) => setJob('Name the job', (c) => void (c.name = v))"
     />
     <TextField
       label="Job number"
       :value="job.plan!.job.number"
       :max="40"
-      @change="
-        (v) =>
-          setJob('Job number', (c) => {
-            c.number = v
-          })
-      "
+      @change="(v) => setJob('Job number', (c) => void (c.number = v))"
     />
     <TextField
       label="Customer"
       :value="job.plan!.job.customer"
-      @change="
-        (v) =>
-          setJob('Customer', (c) => {
-            c.customer = v
-          })
-      "
+      @change="(v) => setJob('Customer', (c) => void (c.customer = v))"
     />
     <TextField
       label="Truck, as the owner calls it"
       :value="job.plan!.job.vehicle"
-      @change="
-        (v) =>
-          setJob('Vehicle', (c) => {
-            c.vehicle = v
-          })
-      "
+      @change="(v) => setJob('Vehicle', (c) => void (c.vehicle = v))"
     />
     <PickField
       label="Driver sits"
@@ -95,12 +75,7 @@ function setOverload(fitted: boolean): void {
         { value: 'left', label: 'on the left' },
         { value: 'right', label: 'on the right' },
       ]"
-      @change="
-        (v) =>
-          setJob('Driving side', (c) => {
-            c.drivingSide = v as 'left' | 'right'
-          })
-      "
+      @change="(v) => setJob('Driving side', (c) => void (c.drivingSide = v as 'left' | 'right'))"
     />
     <PickField
       label="Exhaust beside the rear axle"
@@ -120,12 +95,7 @@ function setOverload(fitted: boolean): void {
         { value: 'aluminium', label: 'aluminium' },
         { value: 'wood', label: 'wood' },
       ]"
-      @change="
-        (v) =>
-          set('Body material', (t) => {
-            t.bed.material = v as Truck['bed']['material']
-          })
-      "
+      @change="(v) => set('Body material', (t) => void (t.bed.material = v as Truck['bed']['material']))"
     />
     <PickField
       label="Lift and gaps"
@@ -134,12 +104,7 @@ function setOverload(fitted: boolean): void {
         { value: 'true', label: 'taped with the kit fitted' },
         { value: 'false', label: 'taped before the kit goes on' },
       ]"
-      @change="
-        (v) =>
-          set('When the gaps were taped', (t) => {
-            t.suspension.liftMeasured = v === 'true'
-          })
-      "
+      @change="(v) => set('When the gaps were taped', (t) => void (t.suspension.liftMeasured = v === 'true'))"
     />
     <PickField
       label="Wheels at the rear"
@@ -148,12 +113,7 @@ function setOverload(fitted: boolean): void {
         { value: 'false', label: 'single' },
         { value: 'true', label: 'dual' },
       ]"
-      @change="
-        (v) =>
-          set('Wheels at the rear', (t) => {
-            t.tyre.dual = v === 'true'
-          })
-      "
+      @change="(v) => set('Wheels at the rear', (t) => void (t.tyre.dual = v === 'true'))"
     />
     <PickField
       v-if="truck.suspension.kind === 'coil'"
@@ -164,12 +124,7 @@ function setOverload(fitted: boolean): void {
         { value: 'lower', label: 'in the lower seat' },
         { value: 'none', label: 'none' },
       ]"
-      @change="
-        (v) =>
-          set('Hole for the stem', (t) => {
-            t.coil.hole = v as Truck['coil']['hole']
-          })
-      "
+      @change="(v) => set('Hole for the stem', (t) => void (t.coil.hole = v as Truck['coil']['hole']))"
     />
     <PickField
       v-else

@@ -83,12 +83,7 @@ function setAxle(axle: 'front' | 'rear', total: number): void {
           quantity="length"
           :min="1"
           :max="15"
-          @change="
-            (v) =>
-              set('Wheelbase', (t) => {
-                t.wheelbase = v
-              })
-          "
+          @change="(v) => set('Wheelbase', (t) => void (t.wheelbase = v))"
         />
         <EditFig
           class="absolute -translate-x-1/2 -translate-y-1/2"
@@ -98,12 +93,7 @@ function setAxle(axle: 'front' | 'rear', total: number): void {
           quantity="length"
           :min="0"
           :max="10"
-          @change="
-            (v) =>
-              set('Axle to ball', (t) => {
-                t.axleToBall = v
-              })
-          "
+          @change="(v) => set('Axle to ball', (t) => void (t.axleToBall = v))"
         />
         <EditFig
           class="absolute"
@@ -131,12 +121,7 @@ function setAxle(axle: 'front' | 'rear', total: number): void {
           quantity="length"
           :min="0"
           :max="3"
-          @change="
-            (v) =>
-              set('Fender lip, front left', (t) => {
-                t.heights.frontLeft = v
-              })
-          "
+          @change="(v) => set('Fender lip, front left', (t) => void (t.heights.frontLeft = v))"
         />
         <EditFig
           class="absolute -translate-x-1/2 -translate-y-1/2"
@@ -147,12 +132,7 @@ function setAxle(axle: 'front' | 'rear', total: number): void {
           quantity="length"
           :min="0"
           :max="3"
-          @change="
-            (v) =>
-              set('Fender lip, rear left', (t) => {
-                t.heights.rearLeft = v
-              })
-          "
+          @change="(v) => set('Fender lip, rear left', (t) => void (t.heights.rearLeft = v))"
         />
       </template>
     </TruckSide>

@@ -132,12 +132,7 @@ function follow(id: string): void {
         quantity="pressure"
         :min="0"
         :max="3e6"
-        @change="
-          (v) =>
-            job.edit('Minimum kept up', (draft) => {
-              draft.tune.minimum = v
-            })
-        "
+        @change="(v) => job.edit('Minimum kept up', (draft) => void (draft.tune.minimum = v))"
       />
       <p>
         In force: <Fig :figure="stage.figures.minimum" />{{ ' ' }}
@@ -145,11 +140,7 @@ function follow(id: string): void {
           v-if="job.plan!.tune.minimum !== null"
           type="button"
           class="underline text-sm touch"
-          @click="
-            job.edit('Take the spring’s minimum', (draft) => {
-              draft.tune.minimum = null
-            })
-          "
+          @click="job.edit('Take the spring’s minimum', (draft) => void (draft.tune.minimum = null))"
         >
           take the spring’s own
         </button>

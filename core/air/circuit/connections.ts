@@ -3,7 +3,7 @@ import type { AirPath, AirPlan, Circuit, Side } from '../../document/types'
 import { portsOf, type PartsOf } from '../parts/parts'
 
 /** Kinds at which air may be held back: what lies beyond may stand at another pressure. */
-const HOLDS_AIR_BACK: readonly ComponentKind[] = [
+export const HOLDS_AIR_BACK: readonly ComponentKind[] = [
   'block',
   'paddle',
   'compressor',

@@ -1,6 +1,6 @@
 import { blockClass } from '../../catalog/blocks'
 import type { AirPlan, Side } from '../../document/types'
-import { allOfKinds, connectedParts, springsTeed, endsAt } from './connections'
+import { HOLDS_AIR_BACK, allOfKinds, connectedParts, springsTeed, endsAt } from './connections'
 import { blockFor, newComponent } from '../parts/parts'
 import {
   OperationError,
@@ -77,24 +77,9 @@ export const mirror =
 
 /** The section of tube and tees that stands at a spring's pressure, without springs and without what can hold air back. */
 function springSection(air: AirPlan, spring: string): string[] {
-  return [
-    ...connectedParts(air, spring, [
-      'block',
-      'paddle',
-      'compressor',
-      'belt',
-      'boost',
-      'handFill',
-      'solenoid',
-      'heightValve',
-      'regulator',
-      'dualGauge',
-      'check',
-      'tank',
-      'manifold',
-      'dryer',
-    ]),
-  ].filter((id) => air.components[id]!.kind !== 'spring')
+  return [...connectedParts(air, spring, [...HOLDS_AIR_BACK, 'check', 'tank', 'manifold', 'dryer'])].filter(
+    (id) => air.components[id]!.kind !== 'spring',
+  )
 }
 
 /** What stands at the edge of that section: fill valves, paddles, gauges. */

@@ -1,7 +1,7 @@
 import { createDeriver } from '../derive/derive'
 import { STAGES } from '../quantity/figure'
 import { demoJobs } from './demoShop'
-import { goldenDifferences, goldenFigures, goldenNote } from './golden'
+import { goldenDifferences, goldenFigures, goldenNote } from '../../tests/golden'
 
 describe('golden figures of the demo jobs, changed only on purpose (npm run golden)', () => {
   test.each(demoJobs())('$id', ({ id, plan }) => {

@@ -1,12 +1,12 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
-import type { Figure, Note } from '../quantity/figure'
-import { METRIC_UNITS, US_UNITS, showText } from '../quantity/units'
+import type { Figure, Note } from '../core/quantity/figure'
+import { METRIC_UNITS, US_UNITS, showText } from '../core/quantity/units'
 
 /**
- * Golden figures of the demo jobs: what each job says today, kept in `golden.json` so that nothing changes
+ * Golden figures of the demo jobs: what each job says today, kept in `fixtures/golden.json` so that nothing changes
  * unseen. `npm run golden` writes the file anew; the difference is then read and committed on purpose.
  */
-const FILE = 'core/demo/golden.json'
+const FILE = 'tests/fixtures/golden.json'
 const WRITING = process.env.GOLDEN === 'write'
 
 type Golden = Record<string, Record<string, unknown>>

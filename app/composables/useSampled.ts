@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink'
 import type { Sampled } from '#core/load/uncertainty'
-import type { DoubtWorker } from '~/workers/doubt'
+import type { UncertaintyWorker } from '~/workers/uncertainty'
 
 /** Wait after the last edit before a haul is sampled again, ms. */
 const QUIET = 250
@@ -13,7 +13,7 @@ export function useSampled() {
   const job = useJob()
   const sampled = shallowRef<Sampled | null>(null)
   let worker: Worker | null = null
-  let remote: Remote<DoubtWorker> | null = null
+  let remote: Remote<UncertaintyWorker> | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let asked = 0
 
@@ -25,8 +25,8 @@ export function useSampled() {
       sampled.value = null
       if (!plan || job.derived?.stages.load.result.uncertainties[haulId]?.linear !== false) return
       timer = setTimeout(async () => {
-        worker ??= new Worker(new URL('../workers/doubt.ts', import.meta.url), { type: 'module' })
-        remote ??= wrap<DoubtWorker>(worker)
+        worker ??= new Worker(new URL('../workers/uncertainty.ts', import.meta.url), { type: 'module' })
+        remote ??= wrap<UncertaintyWorker>(worker)
         const answer = await remote.sample(JSON.parse(JSON.stringify(plan)), haulId)
         if (number === asked) sampled.value = answer
       }, QUIET)

@@ -157,7 +157,7 @@ const BENT = 0.2
 
 /**
  * Pressures with their range, linearised: each source moved by ± one standard deviation, the effects squared and summed.
- * Says itself where that does not hold (a limit or a contact lies within the range): then `sampleDoubt` gives the range.
+ * Says itself where that does not hold (a limit or a contact lies within the range): then `sampleUncertainty` gives the range.
  */
 export function uncertaintyOf(c: UncertainCase): Uncertainty {
   const sigma = 1 / Math.sqrt(3)

@@ -231,7 +231,7 @@ describe('energy', () => {
 })
 
 describe('what never happens', () => {
-  const plant = (leak: number, wall: number | null) =>
+  const leakyTank = (leak: number, wall: number | null) =>
     still(
       [vessel('tank', 7.6, { wall }), vessel('line', 0.05), vessel('bag', 2, { wall })],
       [
@@ -252,7 +252,7 @@ describe('what never happens', () => {
     )
   test('gas is lost or made: constant to 1e-9 over an hour, with heat and without', () => {
     for (const wall of [null, 2]) {
-      const s = new Simulation(plant(1e-11, wall), { tank: 1.1e6 })
+      const s = new Simulation(leakyTank(1e-11, wall), { tank: 1.1e6 })
       const before = s.mass
       s.run(3600)
       expect(Math.abs(s.mass / before - 1)).toBeLessThan(1e-9)

@@ -55,10 +55,10 @@ describe('the solver’s derivatives', () => {
     (archetype) => {
       const { plan, derived, facts } = stand(archetype)
       const [set] = haulSets(plan, derived).slice(1)
-      const rig = new CircuitRun(plan.air, facts, scenario([], { haul: set!.id }))
-      rig.begin({ do: 'bring', left: set!.left, right: set!.right })
-      rig.advance(1.7)
-      const { sim } = rig
+      const circuitRun = new CircuitRun(plan.air, facts, scenario([], { haul: set!.id }))
+      circuitRun.begin({ do: 'bring', left: set!.left, right: set!.right })
+      circuitRun.advance(1.7)
+      const { sim } = circuitRun
       const n = sim.y.length
       const f = new Float64Array(n)
       const tried = new Float64Array(n)
@@ -69,9 +69,9 @@ describe('the solver’s derivatives', () => {
       const steepest = Array.from({ length: n }, (_, i) =>
         Math.max(...Array.from({ length: n }, (_u, j) => Math.abs(exact[i * n + j]!))),
       )
-      const thermal = rig.model.network.vessels.filter((v) => v.wall !== null)
+      const thermal = circuitRun.model.network.vessels.filter((v) => v.wall !== null)
       const ofSpring = new Set(
-        thermal.flatMap((v, k) => (v.spring ? [rig.model.network.vessels.length + k] : [])),
+        thermal.flatMap((v, k) => (v.spring ? [circuitRun.model.network.vessels.length + k] : [])),
       )
       for (let j = 0; j < n - 2; j++) {
         const y = sim.y.slice()
@@ -98,13 +98,14 @@ describe('whole circuits against a general ODE package on the same equations (od
     (archetype, seconds) => {
       const { plan, derived, facts } = stand(archetype)
       const set = haulSets(plan, derived)[1]!
-      const open = (rig: CircuitRun) => rig.begin({ do: 'bring', left: set.left, right: set.right })
-      const rig = new CircuitRun(plan.air, facts, scenario([], { haul: set.id }))
-      open(rig)
+      const open = (circuitRun: CircuitRun) =>
+        circuitRun.begin({ do: 'bring', left: set.left, right: set.right })
+      const circuitRun = new CircuitRun(plan.air, facts, scenario([], { haul: set.id }))
+      open(circuitRun)
       const other = new CircuitRun(plan.air, facts, scenario([], { haul: set.id }))
       open(other)
       // Both have their valves thrown at 0 s; a look at nothing throws nothing more.
-      rig.advance(1e-6)
+      circuitRun.advance(1e-6)
       other.advance(1e-6)
       const [from, n] = [other.t, other.sim.y.length]
       const out = new Float64Array(n)
@@ -120,9 +121,12 @@ describe('whole circuits against a general ODE package on the same equations (od
         [...other.sim.y],
         from + seconds,
       ).y
-      rig.advance(from + seconds)
-      rig.model.network.vessels.forEach((v, i) =>
-        expect({ v: v.id, ratio: rig.sim.y[i]! / y[i]! }).toEqual({ v: v.id, ratio: expect.closeTo(1, 2.7) }),
+      circuitRun.advance(from + seconds)
+      circuitRun.model.network.vessels.forEach((v, i) =>
+        expect({ v: v.id, ratio: circuitRun.sim.y[i]! / y[i]! }).toEqual({
+          v: v.id,
+          ratio: expect.closeTo(1, 2.7),
+        }),
       )
     },
     60_000,
@@ -233,19 +237,19 @@ describe('what is done to it', () => {
   })
   test('a load put on squeezes the air as fast as it can: p·V^γ is kept, and gas', () => {
     const { plan, facts } = stand('wireless-dual')
-    const rig = new CircuitRun(plan.air, facts, scenario([]))
-    const before = rig.sim.sample()
-    const [l] = [rig.sim.index.get('spring-left')!]
+    const circuitRun = new CircuitRun(plan.air, facts, scenario([]))
+    const before = circuitRun.sim.sample()
+    const [l] = [circuitRun.sim.index.get('spring-left')!]
     const volume = (haul: string | null, p: number[]) =>
       facts.springs(haul)(p[0]! - STANDARD_ATMOSPHERE, p[1]! - STANDARD_ATMOSPHERE)
-    const r = rig.sim.index.get('spring-right')!
-    const mass = rig.sim.mass
-    rig.begin({ do: 'load', haul: 'totes' })
-    const after = rig.sim.sample()
+    const r = circuitRun.sim.index.get('spring-right')!
+    const mass = circuitRun.sim.mass
+    circuitRun.begin({ do: 'load', haul: 'totes' })
+    const after = circuitRun.sim.sample()
     const v0 = volume(null, [before.pressure[l]!, before.pressure[r]!])
     const v1 = volume('totes', [after.pressure[l]!, after.pressure[r]!])
     expect((after.pressure[l]! * v1[0] ** 1.4) / (before.pressure[l]! * v0[0] ** 1.4)).toBeCloseTo(1, 4)
-    expect(rig.sim.mass / mass).toBeCloseTo(1, 12)
+    expect(circuitRun.sim.mass / mass).toBeCloseTo(1, 12)
   })
 })
 

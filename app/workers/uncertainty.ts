@@ -10,5 +10,5 @@ function sample(value: unknown, haulId: string): Sampled | null {
   return plan ? (sampleHauls(plan, createDeriver()(plan), haulId)[haulId] ?? null) : null
 }
 
-export type DoubtWorker = { sample: typeof sample }
-expose({ sample } satisfies DoubtWorker)
+export type UncertaintyWorker = { sample: typeof sample }
+expose({ sample } satisfies UncertaintyWorker)

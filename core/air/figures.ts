@@ -17,6 +17,7 @@ export interface AirFigureInput {
   overshoot: { value: number; bore: number } | null
 }
 
+/** Figures of Air that follow from the plan at once: times quasi-static, pressures gauge, SI. */
 export function airFigures(of: AirFigureInput): Record<string, Figure> {
   return { ...timeFigures(of), ...motorFigures(of), ...highestFigure(of), ...overshootFigures(of) }
 }

@@ -8,6 +8,7 @@ const awgs = AWG_SIZES.map((s) => s.awg!)
 const metric = METRIC_SIZES.map((s) => s.mm2!)
 
 export type Size = { awg: number } | { mm2: number }
+/** Copper area of a wire size, m². */
 export const areaOf = (size: Size): number =>
   ('awg' in size ? AWG_SIZES.find((s) => s.awg === size.awg)! : METRIC_SIZES.find((s) => s.mm2 === size.mm2)!)
     .area
@@ -30,8 +31,10 @@ export function sizeField(label: string) {
 }
 
 export type Return = 'wire' | { resistance_mOhm: number }
+/** Resistance of the return path, Ω; null when it is a wire like the feed. */
 export const returnOf = (value: Return): number | null =>
   value === 'wire' ? null : value.resistance_mOhm / 1000
+/** `"wire"`, or a return path by its resistance. */
 export const returnField = () =>
   yup
     .mixed()
@@ -56,12 +59,14 @@ export const returnField = () =>
 
 export const criticalRatio = () => fraction('Critical pressure ratio').lessThan(1, '${path} must be below 1')
 
+/** How many live conductors lie together. */
 export function bundleField() {
   return positive('Current-carrying conductors together', '').integer(
     '${path} must be a whole number, 1 for a wire alone',
   )
 }
 
+/** Checks a value of one of several forms by that form’s own schema, with the whole path in each message. */
 export function nested(
   context: yup.TestContext,
   schema: yup.Schema,

@@ -17,6 +17,7 @@ export interface JobSummary {
   notes: Record<Rank, number>
 }
 
+/** What the job list keeps of a plan when it is saved. */
 export function summarise(plan: Plan, derived: Derived): JobSummary {
   const count = (rank: Rank) => derived.notes.filter((n) => n.rank === rank).length
   return {

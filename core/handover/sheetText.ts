@@ -16,6 +16,7 @@ export interface SheetBlocks {
   foot: string
 }
 
+/** The driver’s sheet as blocks of text, for the screen, the paper and the PDF alike. */
 export function sheetBlocks(sheet: DriverSheet, units: UnitChoice): SheetBlocks {
   const pressure = (v: number | null) => showText(v, 'pressure', units)
   const mass = (v: number) => showText(v, 'mass', units)

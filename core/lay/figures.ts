@@ -4,6 +4,7 @@ import type { Truck } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
 import type { LayResult, Route } from './types'
 
+/** Lengths of lines and feed and their distances from the exhaust, m. */
 export function layFigures(
   r: LayResult,
   truck: Truck,

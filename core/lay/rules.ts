@@ -175,4 +175,5 @@ const RULES: readonly LayRule[] = [
   wheelSpray,
 ]
 
+/** All that Lay notices. */
 export const layRules = (input: LayRuleInput): Note[] => applyRules(RULES, input)

@@ -14,6 +14,7 @@ const MARKS: Record<string, string> = {
   height: 'outside the spring’s height',
 }
 
+/** The pressure card as rows of text in the shop’s units. */
 export function cardText(card: readonly CardRow[], teed: boolean, units: UnitChoice): CardText {
   const mass = unitFor('mass', units).symbol
   const pressure = unitFor('pressure', units).symbol

@@ -23,6 +23,7 @@ export interface PowerFigureInput {
   fuse: FuseChoice
 }
 
+/** Wire, drop, fuse and stand-by of the feed, SI. */
 export function powerFigures(of: PowerFigureInput): Record<string, Figure> {
   return { ...loadFigures(of), ...wireFigures(of), ...fuseFigure(of), ...standbyFigure(of) }
 }

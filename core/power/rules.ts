@@ -172,4 +172,5 @@ const RULES: readonly PowerRule[] = [
   fuseLast,
 ]
 
+/** All that Power notices. */
 export const powerRules = (input: PowerRuleInput): Note[] => applyRules(RULES, input)

@@ -6,6 +6,7 @@ import type { HoldResult, LeakResult, ProveResult } from './types'
 
 export const HOLD_SOURCE = 'Pressure change with temperature taken out, EN 1779 and EN 13184 (memory)'
 
+/** Leak, loss and wait of each hold test, SI. */
 export function proveFigures(prove: ProvePlan, r: ProveResult): Record<string, Figure> {
   const figures: Record<string, Figure> = {}
   for (const [id, test] of ordered(prove.holds)) {

@@ -108,6 +108,7 @@ function soapNotes(prove: ProvePlan, { joints, holds }: ProveResult): Note[] {
   })
 }
 
+/** All that Prove notices. */
 export const proveRules = (prove: ProvePlan, r: ProveResult, spring: SpringClass | null): Note[] => [
   ...ordered(prove.holds).flatMap(([id, test]) =>
     applyRules(HOLD_RULES, { test, hold: r.holds[id]!, spring }),

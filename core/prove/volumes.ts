@@ -13,6 +13,7 @@ export function testVolumes(
   return { left: spring.left + of('left') + shared, right: spring.right + of('right') + shared }
 }
 
+/** Volume under a hold test, m³: as typed, or that of the sides under test. */
 export function testVolume(test: HoldTest, volumes: { left: number; right: number }): number {
   if (test.volume !== null) return test.volume
   return test.side === 'left'

@@ -1,3 +1,4 @@
+/** Whether a value is an object with keys, neither null nor a list. */
 export const isRecord = (value: unknown): value is Record<string, unknown> =>
   value !== null && typeof value === 'object' && !Array.isArray(value)
 

@@ -21,6 +21,7 @@ const note = notesOf('truck', 'length')
 const CLASS_HEIGHT = 'Height range of the spring class (common practice); its own sheet rules'
 const PLATE = 'The vehicle’s plate'
 
+/** All that Truck notices. */
 export function truckRules(input: TruckRuleInput): Note[] {
   const { spring } = input
   return [

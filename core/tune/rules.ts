@@ -105,6 +105,7 @@ const teedPreset: PresetRule = ({ id, label, preset, stored, teed }) => {
   })
 }
 
+/** All that Tune notices of one preset. */
 export const presetRules = (input: PresetRuleInput): Note[] =>
   applyRules([overLimit, underMinimum, offLoad, teedPreset], input)
 

@@ -13,9 +13,11 @@ export class OperationError extends Error {
 
 export type Change = (air: AirPlan) => AirPlan
 
+/** Takes a line out of the circuit given, in place. */
 export function dropLine(air: AirPlan, id: string): void {
   air.lines = Object.fromEntries(Object.entries(air.lines).filter(([other]) => other !== id))
 }
+/** Takes a part out of the circuit given, in place; its lines are the caller’s to take. */
 export function dropPart(air: AirPlan, id: string): void {
   air.components = Object.fromEntries(Object.entries(air.components).filter(([other]) => other !== id))
 }
@@ -47,6 +49,7 @@ export const copyOf = (air: AirPlan): AirPlan => ({
   lines: structuredClone(air.lines),
 })
 
+/** The id wished for, or the same with the first number that is free. */
 export function freeId(taken: Record<string, unknown>, wish: string): string {
   if (!(wish in taken)) return wish
   let n = 2
@@ -60,6 +63,7 @@ const ID_STEM: Partial<Record<ComponentKind, string>> = {
   restrictor: 'bore',
 }
 
+/** Puts a part of a kind into the circuit given, in place. @returns its id. */
 export function addPart(
   air: AirPlan,
   kind: ComponentKind,
@@ -81,6 +85,7 @@ export function addPart(
   return id
 }
 
+/** Puts a line between two ports into the circuit given, in place. @returns its id. */
 export function addLine(
   air: AirPlan,
   from: string,
@@ -99,6 +104,7 @@ const throughPorts = (kind: ComponentKind): [string, string] =>
 const entryPort = (kind: ComponentKind): string =>
   KINDS[kind].ports.find((p) => p.type === 'pressure')?.id ?? 'in'
 
+/** The line of an id. @throws {OperationError} when it is gone, or is an intake’s. */
 export function lineOf(air: AirPlan, id: string): AirLine {
   const line = air.lines[id]
   if (!line) throw new OperationError('That line is no longer in the circuit.')
@@ -128,9 +134,11 @@ export function closeAndRetrace(air: AirPlan): AirPlan {
     if (air.components[component]!.kind === 'block') closePort(air, component, port)
   return withLinePaths(air)
 }
+/** The side whose air a line carries; null for supply air and air to both. */
 export const lineSide = (line: AirLine): Side | null =>
   line.path === 'left' || line.path === 'right' ? line.path : null
 
+/** Tees a part’s port into a line, in place. @returns the tee’s id. @throws {OperationError} when the line is gone. */
 export function teeInto(air: AirPlan, line: string, part: string): string {
   const c = air.components[part]!
   const tee = addPart(air, 'tee', {
@@ -148,6 +156,10 @@ export function teeInto(air: AirPlan, line: string, part: string): string {
 /** Kinds that go out with what they are screwed to. */
 const GUARDS: readonly ComponentKind[] = ['relief', 'drain', 'pressureSwitch', 'plug', 'sensor', 'filter']
 
+/**
+ * Takes a part out of the circuit given, in place, with the guards screwed to it, and joins the two lines it parted.
+ * @throws {OperationError} when it is gone, a spring, or more than two lines meet there.
+ */
 export function removePart(air: AirPlan, id: string): AirPlan {
   const c = air.components[id]
   if (!c) throw new OperationError('That part is no longer in the circuit.')

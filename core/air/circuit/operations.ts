@@ -28,6 +28,7 @@ const INTERCHANGEABLE: readonly (readonly ComponentKind[])[] = [
   ['gauge', 'sensor', 'pressureSwitch', 'handFill', 'coupler', 'dump', 'drain', 'relief', 'horn', 'plug'],
   ['paddle', 'heightValve'],
 ]
+/** Kinds that may stand in a part’s place, since their ports do the same. */
 export const interchangeableKinds = (kind: ComponentKind): ComponentKind[] =>
   INTERCHANGEABLE.filter((list) => list.includes(kind))
     .flat()
@@ -131,6 +132,7 @@ export const takeOffLine =
     return closeAndRetrace(air)
   }
 
+/** Closes a pressure port with a plug. @throws {OperationError} when something is on it, or it is an intake or an exhaust. */
 export const plugPort =
   (id: string, port: string): Change =>
   (before) => {

@@ -53,6 +53,7 @@ export function ownClassProblems(id: string, c: OwnClass): string[] {
   return problems
 }
 
+/** The shop’s own parts as CSV: one row a part, one column a figure, SI with its unit in the heading. */
 export function ownClassesCsv(classes: Record<string, OwnClass>): string {
   const names = [...new Set(Object.values(classes).flatMap((c) => Object.keys(c.figures)))].sort()
   const data = Object.entries(classes).map(([id, c]) => [
@@ -67,6 +68,7 @@ export function ownClassesCsv(classes: Record<string, OwnClass>): string {
   ])
   return `${Papa.unparse({ fields: [...PLAIN, ...names], data }, { newline: '\n' })}\n`
 }
+/** The shop’s own parts as JSON, as `readOwnClasses` takes them in. */
 export const ownClassesJson = (classes: Record<string, OwnClass>): string =>
   `${JSON.stringify(classes, null, 2)}\n`
 

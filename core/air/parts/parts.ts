@@ -233,6 +233,7 @@ export function newComponent(
   return { kind, label, side, class: className, sheet: {}, own: { number: '', make: '', price: null } }
 }
 
+/** Spring, tube, compressor and block of a circuit by class; null where there is none, or its class is unknown. */
 export function airSet(air: PartsOf): AirSet {
   const first = (kind: ComponentKind) =>
     Object.keys(air.components).find((id) => air.components[id]!.kind === kind)

@@ -8,6 +8,7 @@ import type { RuleInput } from '../types'
 export type AirRule = Rule<RuleInput>
 
 const pressureNote = notesOf('air', 'pressure')
+/** A note of Air; its value and limit are pressures, Pa gauge, unless it says otherwise. */
 export const airNote = (fields: NoteFields): Note => pressureNote(fields)
 
 export const COMMON_PRACTICE = 'Common practice'

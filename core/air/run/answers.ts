@@ -19,6 +19,7 @@ export function answeredScenarios(air: AirPlan, scenarios: readonly NamedScenari
   )
 }
 
+/** Figures and notes drawn from runs that are through. A scenario whose run is missing is one that could not be run. */
 export function answersFromRuns(input: AnswerInput): Answers {
   const figures: Record<string, Figure> = {}
   const notes: Note[] = []

@@ -151,4 +151,5 @@ export const FAULT_WORDS: Record<FaultKind, string> = {
   'switch-welded': '{part} welded shut',
   teed: 'Left and right joined by mistake',
 }
+/** What a fault is called in a list, before it is known of which part. */
 export const faultWords = (what: FaultKind) => FAULT_WORDS[what].replace('{part}', '…')

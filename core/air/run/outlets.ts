@@ -27,6 +27,7 @@ export function atOnePressure(network: Network, start: string): Set<string> {
   return seen
 }
 
+/** The springs’ outlets of a circuit: what fills and vents each side. */
 export function outletsOf(
   air: AirPlan,
   model: Pick<CircuitModel, 'network' | 'where' | 'supplies' | 'hands' | 'hasTank'>,

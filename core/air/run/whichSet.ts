@@ -83,6 +83,7 @@ export function withSet(air: AirPlan, choice: SetChoice): AirPlan {
   }
 }
 
+/** Room a set takes up under the truck, m³. */
 export function volumeOfSet(choice: SetChoice): number {
   const tank = choice.tank === null ? 0 : PARTS.find((p) => p.id === choice.tank)!.figures.volume!
   const c = choice.compressor === null ? null : compressorClass(choice.compressor)

@@ -47,7 +47,7 @@ if (process.argv[2] === 'cold') {
 
 /** The demo's high-flow run: ten minutes of bringing up, airing two tyres, the horn, and letting down. */
 function tenMinutes() {
-  const plan = demoJobs().find((j) => j.id === 'festival-run')!.plan
+  const plan = demoJobs().find((j) => j.id === 'festival-rig')!.plan
   const derived = createDeriver()(plan)
   const [set] = haulSets(plan, derived)
   const scenario: Scenario = {

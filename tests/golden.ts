@@ -62,6 +62,22 @@ function differences(now: unknown, then: unknown, at: string): string[] {
   )
 }
 
+/** One line a figure or note, so that a difference reads as a list of what changed. */
+function laidOut(file: Golden): string {
+  const lines = Object.entries(file).map(([job, parts]) => {
+    const kinds = Object.entries(parts).map(([part, entries]) => {
+      const list = Array.isArray(entries)
+      const inner = Object.entries(entries as object).map(
+        ([id, entry]) => `   ${list ? '' : `${JSON.stringify(id)}: `}${JSON.stringify(entry)}`,
+      )
+      const [open, close] = list ? ['[', ']'] : ['{', '}']
+      return `  ${JSON.stringify(part)}: ${open}\n${inner.join(',\n')}\n  ${close}`
+    })
+    return ` ${JSON.stringify(job)}: {\n${kinds.join(',\n')}\n }`
+  })
+  return `{\n${lines.join(',\n')}\n}\n`
+}
+
 /**
  * Where one part of a job differs from what is kept of it: nowhere, as long as nothing changed.
  * While the file is written, what is said now takes its place.
@@ -71,6 +87,6 @@ export function goldenDifferences(job: string, part: string, now: unknown): stri
   if (!WRITING) return differences(plain, kept[job]?.[part], `${job}.${part}`)
   const file = existsSync(FILE) ? (JSON.parse(readFileSync(FILE, 'utf8')) as Golden) : {}
   file[job] = { ...file[job], [part]: plain }
-  writeFileSync(FILE, `${JSON.stringify(file, null, 1)}\n`)
+  writeFileSync(FILE, laidOut(file))
   return []
 }

@@ -1,9 +1,9 @@
 // Small deliberate faults in the core, room by room, and how many of them a test notices:
 // npm run mutants [-- ROOM …]. Texts are left out, and so is the simulation in time.
-import { rmSync } from 'node:fs'
+import { readdirSync, rmSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { Stryker } from '@stryker-mutator/core'
-import jestConfig from '../../jest.config.mjs'
 import { root } from './bundle.mjs'
 
 /** Rooms with the files that hold their figures, rules, remedies and formulas. */
@@ -33,29 +33,30 @@ if (unknown.length) {
   process.exit(2)
 }
 
-/** Jest as it stands, with the quick tests that look at a room: its own, the golden figures, the calculators. */
-const testsOf = (room) => {
-  const core = { ...jestConfig.projects[0], displayName: undefined }
-  const folder = room === 'equations' ? 'air/equations' : room
-  return {
-    ...core,
-    rootDir: root,
-    testTimeout: jestConfig.testTimeout,
-    testMatch: [
-      `<rootDir>/core/${folder}/*.test.ts`,
-      ...(room === 'air' ? ['<rootDir>/core/air/{rules,circuit,parts}/*.test.ts'] : []),
-      '<rootDir>/core/demo/golden.test.ts',
-      '<rootDir>/core/calculators/*.test.ts',
-    ],
-  }
+/** The tests that look at a room: the golden figures first (the quickest to notice), its own, what tries every room. */
+const testsIn = (folder) =>
+  readdirSync(join(root, folder))
+    .filter((name) => name.endsWith('.test.ts'))
+    .map((name) => `${folder}/${name}`)
+const FOLDERS = {
+  equations: ['core/air/equations'],
+  air: ['core/air', 'core/air/rules', 'core/air/circuit', 'core/air/parts'],
 }
+const testsOf = (room) => [
+  'core/demo/golden.test.ts',
+  ...(FOLDERS[room] ?? [`core/${room}`]).flatMap(testsIn),
+  'core/calculators/calculators.test.ts',
+  'core/derive/remedies.test.ts',
+  'core/derive/limits.test.ts',
+]
 
 const scores = {}
 for (const room of wanted.length ? wanted : Object.keys(ROOMS)) {
   const stryker = new Stryker({
     mutate: ROOMS[room],
-    testRunner: 'jest',
-    jest: { projectType: 'custom', config: testsOf(room), enableFindRelatedTests: false },
+    plugins: [join(root, 'bin/lib/mutantRunner.mjs')],
+    testRunner: 'core',
+    coreTests: testsOf(room),
     coverageAnalysis: 'perTest',
     mutator: { excludedMutations: ['StringLiteral'] },
     ignoreStatic: true,
@@ -63,7 +64,8 @@ for (const room of wanted.length ? wanted : Object.keys(ROOMS)) {
     clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
     tempDirName: '.build/mutants',
     ignorePatterns: ['.build', '.data', '.output', '.nuxt', 'docs', 'app', 'tests/e2e'],
-    concurrency: 2,
+    concurrency: availableParallelism(),
+    timeoutMS: 60_000,
     logLevel: 'error',
     allowEmpty: true,
   })

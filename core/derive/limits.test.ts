@@ -1,3 +1,4 @@
+import { produce } from 'immer'
 import { circuitPatches } from '../air/circuit/changeCircuit'
 import { partOf, springOf } from '../air/parts/parts'
 import { PRACTICE } from '../catalog/practice'
@@ -215,8 +216,7 @@ describe('both sides of each limit: the note comes where its value passes its li
     const derive = createDeriver()
     const base = start()
     const noteAt = (x: number) => {
-      const plan = structuredClone(base)
-      set(plan, x)
+      const plan = produce(base, (draft) => void set(draft, x))
       return { plan, note: derive(plan).notes.find((n) => n.rule === rule) }
     }
     expect({ at: 'the quiet end', note: noteAt(quiet).note?.title }).toEqual({

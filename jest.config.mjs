@@ -2,6 +2,7 @@ const shared = {
   // Test files run in a context of their own, where every look at a global is slow: the solver's are given to it.
   sandboxInjectedGlobals: ['Math', 'Float64Array', 'Number', 'Array', 'Object', 'Infinity'],
   testEnvironment: 'node',
+  modulePathIgnorePatterns: ['<rootDir>/.build/'],
   transform: {
     '^.+\\.ts$': [
       '@swc/jest',
@@ -11,12 +12,13 @@ const shared = {
   moduleNameMapper: { '^#core/(.*)$': '<rootDir>/core/$1' },
 }
 
-/** Two projects: the core on its own, and the server's work against a real database (DATABASE_URL is set by bin/test). */
+/** Three projects: the core on its own, how the page keeps edits, and the server's work against a real database (DATABASE_URL is set by bin/test). */
 export default {
   // No test waits for the clock: this only ends one that hangs, on a machine at a fifth of the usual speed too.
   testTimeout: 600_000,
   projects: [
     { ...shared, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts'] },
+    { ...shared, displayName: 'page', testMatch: ['<rootDir>/tests/keeping/**/*.test.ts'] },
     { ...shared, displayName: 'server', testMatch: ['<rootDir>/tests/server/**/*.test.ts'] },
   ],
 }

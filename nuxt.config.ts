@@ -21,7 +21,11 @@ export default defineNuxtConfig({
   },
   css: ['~/assets/main.css'],
   compatibilityDate: '2026-01-01',
-  nitro: { preset: 'node-server', compressPublicAssets: { gzip: true, brotli: false } },
+  nitro: {
+    preset: 'node-server',
+    errorHandler: '~~/server/error',
+    compressPublicAssets: { gzip: true, brotli: false },
+  },
   vite: {
     plugins: [tailwindcss()],
     worker: { format: 'es' },

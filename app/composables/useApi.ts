@@ -11,23 +11,26 @@ export class RefusedError extends Error {
 
   /** Whether trying again later may help. */
   get passing() {
-    return this.status === 0 || this.status === 503
+    return this.status < 400 || this.status >= 500 || this.status === 408 || this.status === 429
   }
 }
+
+/** Says who is at this browser; the server remembers it in a cookie. */
+export const sayWho = (person: string) =>
+  callApi<{ you: string }>('/api/who', { method: 'PUT', body: { person } })
 
 /** Calls a server route with JSON and returns its JSON; throws {@link RefusedError}. */
 export async function callApi<T>(
   path: string,
-  options: { method?: string; body?: unknown; author?: string; keepalive?: boolean } = {},
+  options: { method?: string; body?: unknown } = {},
 ): Promise<T> {
   let response: Response
   try {
     response = await fetch(path, {
       method: options.method ?? 'GET',
-      keepalive: options.keepalive,
       headers: {
+        ...(options.method ? { 'x-nimble-piston': '1' } : {}),
         ...(options.body === undefined ? {} : { 'content-type': 'application/json' }),
-        ...(options.author ? { 'x-author': options.author } : {}),
       },
       body: options.body === undefined ? undefined : JSON.stringify(options.body),
     })
@@ -42,6 +45,9 @@ export async function callApi<T>(
   const error = (answer as ApiErrorBody | null)?.error
   throw new RefusedError(
     response.status,
-    error ?? { code: 'unexpected', message: `The server answered ${response.status}. Try again.` },
+    error ?? {
+      code: 'unexpected',
+      message: `The server’s answer (${response.status}) could not be read. It is asked again.`,
+    },
   )
 }

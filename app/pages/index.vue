@@ -62,7 +62,6 @@ async function make(): Promise<void> {
     const { id } = await callApi<{ id: string }>('/api/jobs', {
       method: 'POST',
       body: { kind: kind.value, name: name.value },
-      author: shop.who,
     })
     await router.push(`/jobs/${id}/truck`)
   } catch (error) {
@@ -84,7 +83,6 @@ async function takeFile(event: Event): Promise<void> {
     const { id } = await callApi<{ id: string }>('/api/jobs', {
       method: 'POST',
       body: { file: text },
-      author: shop.who,
     })
     await router.push(`/jobs/${id}/truck`)
   } catch (error) {
@@ -104,8 +102,9 @@ async function takeFile(event: Event): Promise<void> {
       <label class="flex items-center gap-2 text-sm"
         >You are
         <select
-          v-model="shop.who"
+          :value="shop.who"
           class="bg-transparent border border-white/40 rounded px-2 py-1 [&>option]:text-black"
+          @change="shop.choose(($event.target as HTMLSelectElement).value)"
         >
           <option v-for="p in shop.people" :key="p.id" :value="p.id">{{ p.name }}</option>
         </select>
@@ -117,6 +116,7 @@ async function takeFile(event: Event): Promise<void> {
         >Quick sums</NuxtLink
       >
     </header>
+    <SetAside />
     <main class="max-w-6xl w-full mx-auto p-4 grow">
       <div class="flex flex-wrap items-center gap-3 mb-4">
         <h1 class="text-2xl mr-auto">Jobs</h1>

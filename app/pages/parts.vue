@@ -24,29 +24,21 @@ const part = computed(() => (chosen.value ? (shop.parts[chosen.value] ?? null) :
 function add(): void {
   const like = baseClassesOf(kind.value)[0]!
   const id = `own-${crypto.randomUUID().slice(0, 8)}`
-  void shop.setParts({
-    ...shop.parts,
-    [id]: {
-      kind: kind.value,
-      label: `${KINDS[kind.value].label}, own`,
-      like,
-      figures: {},
-      number: '',
-      make: '',
-      price: null,
-    },
+  const label = `${KINDS[kind.value].label}, own`
+  shop.edit(`Add ${label}`, ({ parts }) => {
+    parts[id] = { kind: kind.value, label, like, figures: {}, number: '', make: '', price: null }
   })
   chosen.value = id
 }
-function change(edit: (c: OwnClass) => void): void {
-  const next = JSON.parse(JSON.stringify(part.value)) as OwnClass
-  edit(next)
-  void shop.setParts({ ...shop.parts, [chosen.value!]: next })
+function change(label: string, edit: (c: OwnClass) => void): void {
+  const id = chosen.value
+  shop.edit(label, ({ parts }) => void (id && parts[id] && edit(parts[id])))
 }
-const forget = (figure: string) => change((c) => void Reflect.deleteProperty(c.figures, figure))
+const forget = (figure: string) =>
+  change('Back to the catalogue’s figure', (c) => void Reflect.deleteProperty(c.figures, figure))
 function remove(): void {
-  const { [chosen.value!]: _, ...rest } = shop.parts
-  void shop.setParts(rest)
+  const id = chosen.value!
+  shop.edit(`Take ${part.value?.label} away`, ({ parts }) => void Reflect.deleteProperty(parts, id))
   chosen.value = null
 }
 const like = computed(() =>
@@ -61,7 +53,8 @@ async function load(event: Event): Promise<void> {
   const read = readOwnClasses(await file.text())
   problems.value = read.problems ?? []
   if (!read.classes) return
-  await shop.setParts({ ...shop.parts, ...read.classes })
+  const { classes } = read
+  shop.edit(`Take in ${file.name}`, ({ parts }) => void Object.assign(parts, classes))
   said.value = `${Object.keys(read.classes).length} taken in.`
 }
 </script>
@@ -72,6 +65,13 @@ async function load(event: Event): Promise<void> {
       <NuxtLink to="/" class="font-head font-semibold text-lg">Nimble Piston</NuxtLink
       ><span class="text-onframe-soft">Own parts</span>
     </header>
+    <SetAside />
+    <ClashDialog
+      :places="shop.clash?.places ?? null"
+      :document="shop.clash?.proposal"
+      :edits="shop.waiting"
+      @settle="shop.settle"
+    />
     <main class="max-w-5xl w-full mx-auto p-4 space-y-3">
       <div class="flex flex-wrap items-baseline gap-3">
         <h1 class="text-2xl">The shop’s own parts</h1>
@@ -121,8 +121,8 @@ async function load(event: Event): Promise<void> {
       <p v-if="shop.problem" class="text-brick font-semibold" role="alert">{{ shop.problem }}</p>
       <div class="sheet p-4">
         <p v-if="!list.length" class="label">
-          None yet. The catalogue ships catalogueClass classes only; numbers, makes and prices are yours to
-          type here, or on a part in a job.
+          None yet. The catalogue ships generic classes only; numbers, makes and prices are yours to type
+          here, or on a part in a job.
         </p>
         <table v-else class="w-full text-sm">
           <thead>
@@ -161,7 +161,7 @@ async function load(event: Event): Promise<void> {
             class="grow min-w-56"
             required
             :value="part.label"
-            @change="(v) => change((c) => void (c.label = v.slice(0, 80)))"
+            @change="(v) => change('Label', (c) => void (c.label = v.slice(0, 80)))"
           />
           <PickField
             label="Begins from"
@@ -173,19 +173,19 @@ async function load(event: Event): Promise<void> {
                 label: catalogueClass(part!.kind, id)?.label ?? id,
               }))
             "
-            @change="(v) => change((c) => void (c.like = v))"
+            @change="(v) => change('Begins from', (c) => void (c.like = v))"
           />
           <TextField
             label="Part number"
             class="w-40"
             :value="part.number"
-            @change="(v) => change((c) => void (c.number = v.slice(0, 80)))"
+            @change="(v) => change('Part number', (c) => void (c.number = v.slice(0, 80)))"
           />
           <TextField
             label="Make"
             class="w-40"
             :value="part.make"
-            @change="(v) => change((c) => void (c.make = v.slice(0, 80)))"
+            @change="(v) => change('Make', (c) => void (c.make = v.slice(0, 80)))"
           />
           <NumField
             label="Price"
@@ -194,7 +194,7 @@ async function load(event: Event): Promise<void> {
             quantity="plain"
             :min="0"
             :max="1e7"
-            @change="(v) => change((c) => void (c.price = v))"
+            @change="(v) => change('Price', (c) => void (c.price = v))"
           />
         </div>
         <div class="grid grid-cols-2 md:grid-cols-4 gap-3 mt-3">
@@ -205,11 +205,11 @@ async function load(event: Event): Promise<void> {
               :quantity="f.quantity"
               :min="f.min"
               :max="f.max"
-              @change="(v) => change((c) => void (c.figures[f.id] = v))"
+              @change="(v) => change(f.label, (c) => void (c.figures[f.id] = v))"
             />
             <p v-if="part.figures[f.id] !== undefined" class="label">
               <button type="button" class="underline" @click="forget(f.id)">
-                catalogueClass: {{ showText(like[f.id], f.quantity, shop.units) }}
+                catalogue: {{ showText(like[f.id], f.quantity, shop.units) }}
               </button>
             </p>
           </div>

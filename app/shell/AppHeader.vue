@@ -1,10 +1,14 @@
 <script setup lang="ts">
-import { Moon, Redo2, Ruler, Search, Sun, Undo2 } from '@lucide/vue'
+import { Moon, Redo2, Ruler, Search, Sun, Undo2, Users } from '@lucide/vue'
 
 const emit = defineEmits<{ find: []; units: [] }>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
+const present = computed(() => {
+  const names = [...new Set(job.present)]
+  return `${names.join(', ')} ${names.length > 1 ? 'are' : 'is'} here`
+})
 const SAVED = {
   saved: 'saved',
   unsaved: 'saving soon',
@@ -56,10 +60,14 @@ const SAVED = {
       {{ shop.units.mass }}
     </button>
     <span
+      v-if="job.plan"
       class="chip max-sm:order-last"
       role="status"
       :class="{ 'border-glow text-glow': job.saveState === 'waiting' }"
       >Revision {{ job.revision }} {{ SAVED[job.saveState] }}</span
+    >
+    <span v-if="job.present.length" class="chip" :title="`${present}, with this job open`"
+      ><Users :size="15" aria-hidden="true" />{{ present }}</span
     >
     <button
       type="button"

@@ -1,47 +1,59 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import type { Edit } from '#core/document/edit'
+import type { ClashPlace } from '#core/document/exchange'
+import { nameOfPlace, quantityAt } from '#core/document/places'
+import { showText } from '#core/quantity/units'
 
-/** Two people changed the same part: both are shown, one is chosen, nothing is lost. */
-const job = useJob()
+/** Somebody else changed the same thing: both are shown, one is chosen, nothing is lost. */
+const { places, document, edits } = defineProps<{
+  places: ClashPlace[] | null
+  /** What the names of the places are read from. */
+  document: unknown
+  /** The edits that wait. */
+  edits: readonly Edit[]
+}>()
+const emit = defineEmits<{ settle: [choices: ('mine' | 'theirs')[]] }>()
+const shop = useShop()
 const choices = ref<('mine' | 'theirs')[]>([])
 watch(
-  () => job.clash,
-  (clash) => (choices.value = clash?.conflicts.map(() => 'mine') ?? []),
+  () => places,
+  (now) => (choices.value = now?.map(() => 'mine') ?? []),
   { immediate: true },
 )
-const words = (value: unknown) =>
-  value === undefined ? 'taken away' : typeof value === 'object' ? JSON.stringify(value) : String(value)
-/** "hauls › totes › items › t1 › x" with the names people gave. */
-function place(path: string[]): string {
-  let at: unknown = job.clash?.plan
-  return path
-    .map((key) => {
-      at = (at as Record<string, unknown> | undefined)?.[key]
-      const label = (at as { label?: unknown } | undefined)?.label
-      return typeof label === 'string' && label ? label : key
-    })
-    .join(' › ')
+const own = computed(() => shop.person?.name ?? 'You')
+
+/** A value in the shop's units; of a whole item its name. */
+function words(value: unknown, path: string[]): string {
+  if (value === undefined) return 'taken away'
+  if (value === null || value === '') return 'nothing'
+  if (typeof value === 'number') return showText(value, quantityAt(path), shop.units)
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value !== 'object') return String(value)
+  const { label } = value as { label?: unknown }
+  const parts = Object.entries(value).filter(([, v]) => typeof v === 'number' || typeof v === 'string')
+  const inner = parts.map(([key, v]) => (key === 'label' ? '' : `${key} ${words(v, [...path, key])}`))
+  return [typeof label === 'string' ? label : '', ...inner.filter(Boolean).slice(0, 8)]
+    .filter(Boolean)
+    .join(', ')
 }
+const whenSaid = (at: string) =>
+  at ? new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : ''
 </script>
 
 <template>
-  <Dialog :open="job.clash !== null" class="relative z-50" @close="() => {}">
+  <Dialog :open="places !== null" class="relative z-50" @close="() => {}">
     <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
     <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel v-if="job.clash" class="sheet w-full max-w-2xl max-h-[85vh] overflow-auto p-5">
-        <DialogTitle class="text-lg">Someone else changed the same part</DialogTitle>
+      <DialogPanel v-if="places" class="sheet w-full max-w-2xl max-h-[85vh] overflow-auto p-5">
+        <DialogTitle class="text-lg">Somebody else changed the same thing</DialogTitle>
         <p class="label mb-3">
-          Nothing is lost: everything else is merged already. Choose for each place which stands. Figures are
-          in SI units.
+          Everything else is saved together with what they did. Choose for each line what the truck has.
         </p>
-        <fieldset
-          v-for="(conflict, i) in job.clash.conflicts"
-          :key="conflict.path.join('.')"
-          class="border-t border-line py-3"
-        >
-          <legend class="font-semibold">{{ place(conflict.path) }}</legend>
+        <fieldset v-for="(place, i) in places" :key="place.path.join('.')" class="border-t border-line py-3">
+          <legend class="font-semibold">{{ nameOfPlace(document, place.path, edits) }}</legend>
           <p class="label">
-            It was <span class="figure">{{ words(conflict.base) }}</span>
+            It was <span class="figure">{{ words(place.base, place.path) }}</span>
           </p>
           <div class="grid sm:grid-cols-2 gap-2 mt-1">
             <label
@@ -57,13 +69,17 @@ function place(path: string[]): string {
                 class="accent-petrol"
               />
               <span class="min-w-0 break-words"
-                ><span class="font-semibold">{{ side === 'mine' ? 'Mine' : 'Theirs' }}</span
-                >{{ ' ' }}<span class="figure">{{ words(conflict[side]) }}</span></span
+                ><span class="figure font-semibold block">{{ words(place[side], place.path) }}</span
+                ><span class="label">{{
+                  side === 'mine'
+                    ? `${own}, not saved yet`
+                    : [place.who || 'Somebody else', whenSaid(place.at)].filter(Boolean).join(', ')
+                }}</span></span
               >
             </label>
           </div>
         </fieldset>
-        <button type="button" class="button mt-3" @click="job.resolveClash(choices)">Settle it</button>
+        <button type="button" class="button mt-3" @click="emit('settle', choices)">Keep these</button>
       </DialogPanel>
     </div>
   </Dialog>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { fitText } from '#core/document/json'
+
 /** A text of the plan, written when left. */
 const {
   label,
@@ -23,7 +25,8 @@ function finish(): void {
   if (typed.value === null) return
   empty.value = required && typed.value.trim() === ''
   if (empty.value) return
-  if (typed.value !== value) emit('change', typed.value)
+  const text = fitText(typed.value)
+  if (text !== value) emit('change', text)
   typed.value = null
 }
 </script>

@@ -1,72 +1,129 @@
 import { defineStore } from 'pinia'
+import { shopSettings } from '#core/document/exchange'
+import { makeEdit } from '#core/document/edit'
 import { LEVEL_TARGET } from '#core/document/newHaul'
+import type { ShopSettings } from '#core/document/shop'
 import type { OwnClass, Target } from '#core/document/types'
 import { METRIC_UNITS, type UnitChoice } from '#core/quantity/units'
+import { keeperOf } from '~/keeping/keeping'
+import type { Keeper } from '~/keeping/keeper'
+import { ownLine } from '~/keeping/line'
+import { hearChanges } from '~/keeping/live'
+import { callApi, sayWho } from '~/composables/useApi'
 
 export interface Person {
   id: string
   name: string
   role: string
 }
+interface ShopAnswer {
+  doc: string
+  name: string
+  people: Person[]
+  you: string | null
+}
 
-/** The shop: its units, its habits, its people, and who is working at this browser. */
+const AGAIN = 2000
+
+/** What is wrong with a shop's settings, in a sentence, or null. */
+function problemOf(settings: ShopSettings): string | null {
+  try {
+    shopSettings.validateSync(settings, { strict: true })
+    return null
+  } catch (error) {
+    return (error as Error).message
+  }
+}
+
+/** The shop: its units, its habits, its people, and who is working at this browser. What it sets is kept like a plan. */
 export const useShop = defineStore('shop', () => {
   const name = ref('')
-  const units = ref<UnitChoice>({ ...METRIC_UNITS })
   const people = ref<Person[]>([])
+  const who = ref(localStorage.getItem('np.who') ?? '')
+  const keeper = shallowRef<Keeper<ShopSettings> | null>(null)
+  const settings = computed(() => keeper.value?.document.value ?? null)
+  const units = computed<UnitChoice>(() => settings.value?.units ?? METRIC_UNITS)
   /** What a new haul is brought to. */
-  const target = ref<Target>({ ...LEVEL_TARGET })
+  const target = computed<Target>(() => settings.value?.target ?? LEVEL_TARGET)
   /** Classes of parts of its own. */
-  const parts = shallowRef<Record<string, OwnClass>>({})
-  const who = ref(localStorage.getItem('np.who') ?? 'odile')
-  const problem = ref('')
+  const parts = computed<Record<string, OwnClass>>(() => settings.value?.parts ?? {})
+  const clash = computed(() => keeper.value?.clash.value ?? null)
+  /** Edits that wait to be saved. */
+  const waiting = computed(() => keeper.value?.pending.value.map((r) => r.edit) ?? [])
+  const trouble = ref('')
+  const problem = computed(
+    () => trouble.value || keeper.value?.unsafe.value || keeper.value?.away.value || '',
+  )
 
   async function load(): Promise<void> {
     try {
-      const shop = await callApi<{
-        name: string
-        units: UnitChoice
-        target: Target | null
-        parts: Record<string, OwnClass>
-        people: Person[]
-      }>('/api/shop')
+      const shop = await callApi<ShopAnswer>('/api/shop')
       name.value = shop.name
-      units.value = shop.units
       people.value = shop.people
-      target.value = shop.target ?? LEVEL_TARGET
-      parts.value = shop.parts
-      problem.value = ''
-      if (!shop.people.some((p) => p.id === who.value) && shop.people[0]) who.value = shop.people[0].id
+      const here = [who.value, shop.you].find((id) => shop.people.some((p) => p.id === id))
+      who.value = here ?? shop.people[0]?.id ?? ''
+      if (who.value && shop.you !== who.value) await sayWho(who.value)
+      const opened = await keeperOf<ShopSettings>(shop.doc, { who: () => who.value, problem: problemOf })
+      await opened.open()
+      trouble.value = ''
+      if (keeper.value) return
+      keeper.value = opened
+      hearChanges(shop.doc, await ownLine(), {
+        changed: (change) => {
+          if (!change || change.revision > opened.revision.value) void opened.refresh()
+        },
+        present: () => {},
+      })
     } catch (error) {
-      problem.value = (error as Error).message
-      setTimeout(() => void load(), 2000)
+      trouble.value = (error as Error).message
+      setTimeout(() => void load(), AGAIN)
     }
   }
 
-  async function put(body: {
-    units?: UnitChoice
-    target?: Target
-    parts?: Record<string, OwnClass>
-  }): Promise<void> {
-    await callApi('/api/shop', { method: 'PUT', body }).catch((error) => {
-      problem.value = (error as Error).message
-    })
+  /** One edit of what the shop has set. */
+  function edit(label: string, change: (draft: ShopSettings) => void): void {
+    if (!settings.value) return
+    try {
+      const made = makeEdit(settings.value, crypto.randomUUID(), label, change)
+      trouble.value = ''
+      if (made) keeper.value!.record(made.edit)
+    } catch (error) {
+      trouble.value = `“${label}” does not fit: ${(error as Error).message.replace(/\.$/, '')}.`
+    }
   }
-  function setUnits(choice: UnitChoice): Promise<void> {
-    units.value = choice
-    return put({ units: choice })
-  }
-  function setTarget(choice: Target): Promise<void> {
-    target.value = { ...choice }
-    return put({ target: { ...choice } })
-  }
+  const setUnits = (choice: UnitChoice) => edit('Units', (s) => void Object.assign(s.units, choice))
+  const setTarget = (choice: Target) => edit('Bring new hauls to', (s) => void (s.target = { ...choice }))
 
-  function setParts(next: Record<string, OwnClass>): Promise<void> {
-    parts.value = next
-    return put({ parts: next })
+  /** Says who works here from now on. */
+  async function choose(person: string): Promise<void> {
+    who.value = person
+    try {
+      await sayWho(person)
+      trouble.value = ''
+    } catch (error) {
+      trouble.value = (error as Error).message
+    }
   }
+  const settle = (choices: ('mine' | 'theirs')[]) => keeper.value?.settle(choices, crypto.randomUUID())
 
   watch(who, (value) => localStorage.setItem('np.who', value))
   const person = computed(() => people.value.find((p) => p.id === who.value) ?? null)
-  return { name, units, people, target, who, person, parts, problem, load, setUnits, setTarget, setParts }
+  return {
+    name,
+    units,
+    people,
+    target,
+    who,
+    person,
+    parts,
+    clash,
+    waiting,
+    problem,
+    load,
+    edit,
+    setUnits,
+    setTarget,
+    choose,
+    settle,
+  }
 })

@@ -45,3 +45,11 @@ export async function bundle(entry, name, sources, external = []) {
   })
   return outfile
 }
+
+/** The bundle that brings a database up to date. */
+export const bundleSetUp = () =>
+  bundle('server/db/setup.ts', 'setup', ['core', 'server'], ['pg', 'pg-boss', 'drizzle-orm'])
+
+/** The bundle of the process that works the queue off. */
+export const bundleQueue = () =>
+  bundle('server/jobs/queueProcess.ts', 'queue', ['core', 'server'], ['pg', 'pg-boss', 'drizzle-orm'])

@@ -1,10 +1,20 @@
 // Builds the application when its sources changed and serves the build.
 import { execFileSync, spawn } from 'node:child_process'
-import { existsSync, mkdirSync, openSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import {
+  chmodSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  readdirSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { createHash } from 'node:crypto'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
-import { root } from './bundle.mjs'
+import { bundleQueue, root } from './bundle.mjs'
 
 const SOURCES = ['app', 'core', 'server', 'public', 'nuxt.config.ts', 'package.json', 'package-lock.json']
 
@@ -34,35 +44,66 @@ export function buildApp() {
   writeFileSync(mark, hash)
 }
 
-/** Starts the built server on 127.0.0.1 and waits until it answers. Its log goes to a file. */
-export async function serve(port, databaseUrl, logName = 'server.log') {
-  mkdirSync(join(root, '.data'), { recursive: true })
-  const logPath = join(root, '.data', logName)
-  const log = openSync(logPath, 'a')
-  const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+/** A file in .data that only its owner reads: a log may hold names of files and faults. */
+export function ownFile(name) {
+  const path = join(root, '.data', name)
+  mkdirSync(dirname(path), { recursive: true })
+  const opened = openSync(path, 'a', 0o600)
+  chmodSync(path, 0o600)
+  return { path, opened }
+}
+
+/** Starts a program of ours with its log; it ends when this one does. */
+function begin(file, logName, env) {
+  const { path, opened } = ownFile(logName)
+  const child = spawn(process.execPath, [file], {
     cwd: root,
-    stdio: ['ignore', log, log],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      HOST: '127.0.0.1',
-      NITRO_HOST: '127.0.0.1',
-      PORT: String(port),
-      NITRO_PORT: String(port),
-      DATABASE_URL: databaseUrl,
-    },
+    stdio: ['ignore', opened, opened, 'ipc'],
+    env: { ...process.env, NODE_ENV: 'production', ...env },
+  })
+  closeSync(opened)
+  return { child, logPath: path }
+}
+
+/** What a server of ours says of itself, or null: somebody else's program at the same port says something else. */
+export const healthOf = (address) =>
+  fetch(`${address}/api/health`, { signal: AbortSignal.timeout(3000) })
+    .then((r) => r.json())
+    .then((health) => (health?.program === 'nimble-piston' ? health : null))
+    .catch(() => null)
+
+/** Starts the built server on 127.0.0.1 and waits until it answers. */
+export async function serveWeb(port, databaseUrl, logName = 'server.log') {
+  const { child, logPath } = begin(join(root, '.output/server/index.mjs'), logName, {
+    HOST: '127.0.0.1',
+    NITRO_HOST: '127.0.0.1',
+    PORT: String(port),
+    NITRO_PORT: String(port),
+    DATABASE_URL: databaseUrl,
   })
   let ended = null
   child.once('exit', (code) => (ended = code ?? 1))
   const address = `http://127.0.0.1:${port}`
-  for (let i = 0; i < 200; i++) {
+  for (let i = 0; i < 600; i++) {
     if (ended !== null) throw new Error(`The server ended with ${ended}; its log is ${logPath}.`)
-    const answered = await fetch(`${address}/api/health`)
-      .then((r) => r.json())
-      .catch(() => null)
-    if (answered?.pid === child.pid) return { child, address }
+    if ((await healthOf(address))?.pid === child.pid) return { child, address }
     await sleep(50)
   }
   child.kill('SIGKILL')
   throw new Error(`The server does not answer on port ${port}; its log is ${logPath}.`)
+}
+
+/** Starts the process that works the queue off. */
+export async function serveQueue(databaseUrl, logName = 'queue.log') {
+  return begin(await bundleQueue(), logName, { DATABASE_URL: databaseUrl }).child
+}
+
+/** Both, for a test that needs the whole. */
+export async function serve(port, databaseUrl, logName) {
+  const [{ child, address }, queue] = await Promise.all([
+    serveWeb(port, databaseUrl, logName),
+    serveQueue(databaseUrl, `queue-${logName ?? 'server.log'}`),
+  ])
+  const stop = () => [child, queue].forEach((c) => c.kill('SIGTERM'))
+  return { child, address, stop }
 }

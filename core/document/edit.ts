@@ -1,5 +1,5 @@
 import { applyPatches, enablePatches, produceWithPatches } from 'immer'
-import type { Patch } from '../quantity/patch'
+import { isRecord, type Patch } from '../quantity/patch'
 import { upgradePlan } from './upgrade'
 import type { Plan } from './types'
 
@@ -17,15 +17,15 @@ export interface Edit {
   inverse: Patch[]
 }
 
-/** Runs `change` on a draft of the plan and returns the new plan and the edit, or null when nothing changed. */
-export function makeEdit(
-  plan: Plan,
+/** Runs `change` on a draft of the document and returns the new one and the edit, or null when nothing changed. */
+export function makeEdit<T extends object = Plan>(
+  document: T,
   id: string,
   label: string,
-  change: (draft: Plan) => void,
-): { plan: Plan; edit: Edit } | null {
-  const [next, patches, inverse] = produceWithPatches(plan, (draft) => {
-    change(draft as Plan)
+  change: (draft: T) => void,
+): { plan: T; edit: Edit } | null {
+  const [next, patches, inverse] = produceWithPatches(document, (draft) => {
+    change(draft as T)
   })
   if (patches.length === 0) return null
   return {
@@ -34,17 +34,37 @@ export function makeEdit(
   }
 }
 
-/**
- * Applies patches, of whatever version they were made in; throws a plain Error when a place they name is gone.
- */
-export function applyEdit(plan: Plan, patches: Patch[]): Plan {
-  try {
-    return upgradePlan(applyPatches(plan, patches)) as Plan
-  } catch {
-    throw new Error(
-      `What this changes is no longer in the plan (${patches.map((p) => p.path.join('.')).join(', ')}).`,
-    )
+/** Keys that lead out of a document's own data. */
+const FOREIGN_KEYS = new Set(['__proto__', 'constructor', 'prototype'])
+
+/** Whether a patch names a place that is there, or one that may be made: no key of a list but its items', none beyond. */
+function fits(document: unknown, { op, path }: Patch): boolean {
+  let at = document
+  for (const [i, key] of path.entries()) {
+    const last = i === path.length - 1
+    if (Array.isArray(at)) {
+      const most = last && op === 'add' ? at.length : at.length - 1
+      if (!Number.isInteger(key) || (key as number) < 0 || (key as number) > most) return false
+    } else if (isRecord(at)) {
+      if (FOREIGN_KEYS.has(String(key)) || !(Object.hasOwn(at, key) || (last && op !== 'remove')))
+        return false
+    } else return false
+    at = (at as Record<string | number, unknown>)[key]
   }
+  return path.length > 0
+}
+
+/**
+ * Applies patches, of whatever version they were made in; throws a plain Error when a place they name is gone, or is
+ * none that a document can have. Plans are brought to the newest version; other documents stay as they are.
+ */
+export function applyEdit<T>(document: T, patches: Patch[]): T {
+  const next = patches.reduce((at, patch) => {
+    if (!fits(at, patch))
+      throw new Error(`What this changes is no longer in the plan (${patch.path.join('.').slice(0, 80)}).`)
+    return applyPatches(at as object, [patch]) as T
+  }, document)
+  return upgradePlan(next) as T
 }
 
 /** Undo and redo stacks, folded from the whole sequence of edits, oldest first. */

@@ -1,9 +1,9 @@
 import * as yup from 'yup'
 import type { UnitChoice } from '../quantity/units'
-import type { Edit } from './edit'
+import type { KeptEdit, Refusal } from './handIn'
+import type { ShopSettings } from './shop'
 import type { Conflict } from './merge'
 import { ownClassesSchema, targetSchema, type PlanProblem } from './schema'
-import type { OwnClass, Plan, Target } from './types'
 
 /** Shapes that the page and the server exchange; one schema each, shared by both. */
 
@@ -12,9 +12,6 @@ export interface ApiErrorBody {
     code: string
     message: string
     problems?: PlanProblem[]
-    conflicts?: Conflict[]
-    revision?: number
-    plan?: Plan
   }
 }
 
@@ -30,8 +27,7 @@ const patch = yup
         yup
           .mixed<string | number>(
             (v): v is string | number =>
-              (typeof v === 'string' && v !== '__proto__' && v !== 'constructor' && v !== 'prototype') ||
-              typeof v === 'number',
+              typeof v === 'string' || (typeof v === 'number' && Number.isInteger(v)),
           )
           .required(),
       )
@@ -57,13 +53,44 @@ const edit = yup
   .strict()
   .noUnknown()
 
-export const saveRequest = yup
+const kept = edit.shape({
+  base: yup.number().integer().min(1).max(2_147_483_647).required(),
+  line: yup.string().required().max(64),
+  who: yup.string().required().max(64),
+  replaces: yup.array().of(yup.string().required().max(64)).max(5000).optional(),
+})
+
+/** Most edits of one hand-in, and most characters of their JSON; the page keeps below both. */
+export const MOST_EDITS = 500
+export const MOST_HAND_IN = 4_000_000
+
+export const handInRequest = yup
   .object({
-    base: yup.number().integer().min(1).required(),
-    edits: yup.array().of(edit).required().min(1, 'There is nothing to save.').max(2000),
+    edits: yup.array().of(kept).required().min(1, 'There is nothing to save.').max(MOST_EDITS),
   })
   .strict()
-  .noUnknown() as unknown as yup.Schema<{ base: number; edits: Edit[] }>
+  .noUnknown() as unknown as yup.Schema<{ edits: KeptEdit[] }>
+
+/** A place that two changed, with who else did and when. */
+export interface ClashPlace extends Conflict {
+  who: string
+  at: string
+}
+
+/** What came of a hand-in: the document as it now stands, what is held of the edits, what cannot be. */
+export interface HandInAnswer<T> {
+  /** The document it is about: an answer for another is never taken. */
+  doc: string
+  revision: number
+  document: T
+  /** Ids of handed-in edits that the server holds. */
+  holds: string[]
+  refused: Refusal[]
+  /** Whether others' edits came in that the sender has not seen. */
+  others: boolean
+  /** Places to be settled by the sender; nothing of the rest is written before. `proposal` has all the rest in it. */
+  clash: { places: ClashPlace[]; proposal: T } | null
+}
 
 const unitChoice = yup
   .object({
@@ -91,16 +118,8 @@ const unitChoice = yup
   .strict()
   .noUnknown() as unknown as yup.Schema<UnitChoice>
 
-/** What a shop may set of itself: its units, what a new haul is brought to, its own classes of parts. */
-export const shopRequest = yup
-  .object({
-    units: unitChoice.optional(),
-    target: targetSchema.optional(),
-    parts: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : ownClassesSchema)),
-  })
+/** What a shop has set: its units, what a new haul is brought to, its own classes of parts. */
+export const shopSettings = yup
+  .object({ units: unitChoice.required(), target: targetSchema, parts: ownClassesSchema })
   .strict()
-  .noUnknown() as unknown as yup.Schema<{
-  units?: UnitChoice
-  target?: Target
-  parts?: Record<string, OwnClass>
-}>
+  .noUnknown() as unknown as yup.Schema<ShopSettings>

@@ -28,6 +28,7 @@ import {
   wholeField,
   type Field,
 } from './fields'
+import { unfitJson } from './json'
 import {
   AIR_PATHS,
   ARCHETYPE_IDS,
@@ -380,6 +381,8 @@ export interface PlanProblem {
 export function checkPlan(
   value: unknown,
 ): { plan: Plan; problems: null } | { plan: null; problems: PlanProblem[] } {
+  const unfit = unfitJson(value)
+  if (unfit) return { plan: null, problems: [{ path: '', message: unfit }] }
   try {
     return {
       plan: planSchema.validateSync(upgradePlan(value), {

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 
-/** Whether the server answers, and whether its database does. */
+/** Which program answers here, whether it does, and whether its database does. */
 export default defineEventHandler(async () => {
   const database = await useDatabase()
     .execute(sql`select 1`)
@@ -8,5 +8,5 @@ export default defineEventHandler(async () => {
       () => true,
       () => false,
     )
-  return { ok: true, pid: process.pid, database }
+  return { program: 'nimble-piston', ok: true, pid: process.pid, database }
 })

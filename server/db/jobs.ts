@@ -1,12 +1,14 @@
-import { and, desc, eq, gt, sql } from 'drizzle-orm'
-import { applyEdit, type Edit } from '#core/document/edit'
+import { and, desc, eq, gt, ilike } from 'drizzle-orm'
+import type { Edit } from '#core/document/edit'
+import type { HandInAnswer } from '#core/document/exchange'
+import type { KeptEdit } from '#core/document/handIn'
 import { createDeriver } from '#core/derive/derive'
-import { mergeDocuments, type Conflict } from '#core/document/merge'
 import { checkPlan, type PlanProblem } from '#core/document/schema'
 import { summarise, type JobSummary } from '#core/derive/summary'
 import { upgradePlan } from '#core/document/upgrade'
 import type { Plan } from '#core/document/types'
 import type { Database } from './client'
+import { databaseNow, handIn, type Shelf } from './handIn'
 import { jobs, people, revisions } from './schema'
 
 /** Everything the server does with jobs, apart from HTTP. */
@@ -32,12 +34,7 @@ export async function listJobs(
   page: number,
 ): Promise<{ jobs: JobRow[]; total: number; pageSize: number }> {
   const pattern = `%${search.replace(/[\\%_]/g, (c) => `\\${c}`)}%`
-  const mine = search
-    ? and(
-        eq(jobs.shopId, shopId),
-        sql`(${jobs.summary}->>'name' || ' ' || (${jobs.summary}->>'number') || ' ' || (${jobs.summary}->>'customer') || ' ' || (${jobs.summary}->>'vehicle')) ilike ${pattern}`,
-      )
-    : eq(jobs.shopId, shopId)
+  const mine = and(eq(jobs.shopId, shopId), search ? ilike(jobs.search, pattern) : undefined)
   const [rows, total] = await Promise.all([
     db
       .select({ id: jobs.id, head: jobs.head, summary: jobs.summary, updatedAt: jobs.updatedAt })
@@ -114,68 +111,58 @@ export async function readHistory(
   return rows.reverse()
 }
 
-export type Saved =
-  | { kind: 'saved'; revision: number; plan: Plan; merged: boolean }
-  | { kind: 'missing' }
-  | { kind: 'invalid'; problems: PlanProblem[] }
-  | { kind: 'conflict'; conflicts: Conflict[]; revision: number; plan: Plan }
+/** Where a job's revisions lie; null when there is no such job in the shop. The head stays locked until the end. */
+async function jobShelf(tx: Database, who: Who, id: string): Promise<Shelf<Plan> | null> {
+  const [job] = await tx
+    .select({ head: jobs.head })
+    .from(jobs)
+    .where(and(eq(jobs.id, id), eq(jobs.shopId, who.shopId)))
+    .for('update')
+  if (!job) return null
+  return {
+    doc: `job:${id}`,
+    head: job.head,
+    async at(number) {
+      const [row] = await tx
+        .select({ plan: revisions.plan })
+        .from(revisions)
+        .where(and(eq(revisions.jobId, id), eq(revisions.number, number)))
+      return row ? (upgradePlan(row.plan) as Plan) : null
+    },
+    since: (base) =>
+      tx
+        .select({
+          number: revisions.number,
+          author: people.name,
+          at: revisions.createdAt,
+          edits: revisions.edits,
+        })
+        .from(revisions)
+        .innerJoin(people, eq(people.id, revisions.authorId))
+        .where(and(eq(revisions.jobId, id), gt(revisions.number, base)))
+        .orderBy(revisions.number),
+    problem: (plan) => checkPlan(plan).problems?.[0]?.message ?? null,
+    async write(number, plan, edits) {
+      const { shopId, authorId } = { ...who, authorId: edits.at(-1)!.who }
+      const base = Math.min(...edits.map((e) => e.base))
+      await tx.insert(revisions).values({ jobId: id, number, shopId, authorId, base, plan, edits })
+      await tx
+        .update(jobs)
+        .set({ head: number, summary: summarise(plan, createDeriver()(plan)), updatedAt: databaseNow })
+        .where(eq(jobs.id, id))
+    },
+  }
+}
 
-/**
- * Saves edits that began from revision `base` as a new revision. When others saved since, the three versions are merged;
- * where both changed the same place differently nothing is written and the places are returned.
- * Edits already saved (a retry after a lost answer) are not applied twice.
- */
-export async function saveEdits(
+/** Hands edits in to a job; null when there is no such job in the shop. */
+export async function handInToJob(
   db: Database,
   who: Who,
   id: string,
-  base: number,
-  edits: Edit[],
-): Promise<Saved> {
+  edits: KeptEdit[],
+): Promise<HandInAnswer<Plan> | null> {
   return db.transaction(async (tx) => {
-    // The lock on the head makes two saves of one job take turns.
-    const [head] = await tx
-      .select({ head: jobs.head })
-      .from(jobs)
-      .where(and(eq(jobs.id, id), eq(jobs.shopId, who.shopId)))
-      .for('update')
-    if (!head) return { kind: 'missing' }
-    const later = await tx
-      .select({ edits: revisions.edits })
-      .from(revisions)
-      .where(and(eq(revisions.jobId, id), gt(revisions.number, base)))
-    const known = new Set(later.flatMap((r) => r.edits.map((e) => e.id)))
-    const fresh = edits.filter((e) => !known.has(e.id))
-    const planAt = async (number: number) =>
-      upgradePlan(
-        (
-          await tx
-            .select({ plan: revisions.plan })
-            .from(revisions)
-            .where(and(eq(revisions.jobId, id), eq(revisions.number, number)))
-        )[0]?.plan,
-      ) as Plan | undefined
-    const theirs = (await planAt(head.head))!
-    if (fresh.length === 0)
-      return { kind: 'saved', revision: head.head, plan: theirs, merged: head.head !== base }
-    const began = base === head.head ? theirs : await planAt(base)
-    if (!began) return { kind: 'missing' }
-    let mine: Plan
-    try {
-      mine = edits.reduce((plan, edit) => applyEdit(plan, edit.patches), began)
-    } catch (error) {
-      return { kind: 'invalid', problems: [{ path: '', message: (error as Error).message }] }
-    }
-    const { merged, conflicts } = mergeDocuments(began, mine, theirs)
-    if (conflicts.length > 0) return { kind: 'conflict', conflicts, revision: head.head, plan: theirs }
-    const { plan, problems } = checkPlan(merged)
-    if (problems) return { kind: 'invalid', problems }
-    const number = head.head + 1
-    await tx.insert(revisions).values({ jobId: id, number, ...who, base, plan, edits: fresh })
-    await tx
-      .update(jobs)
-      .set({ head: number, summary: summarise(plan, createDeriver()(plan)), updatedAt: new Date() })
-      .where(eq(jobs.id, id))
-    return { kind: 'saved', revision: number, plan, merged: base !== head.head }
+    const shelf = await jobShelf(tx, who, id)
+    return shelf && handIn(tx, shelf, edits)
   })
 }

@@ -1,7 +1,8 @@
 import { sql } from 'drizzle-orm'
 import { index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
 import type { SetTried } from '#core/air/run/whichSet'
-import type { Edit } from '#core/document/edit'
+import type { KeptEdit } from '#core/document/handIn'
+import type { ShopSettings } from '#core/document/shop'
 import type { JobSummary } from '#core/derive/summary'
 import type { OwnClass, Plan, Target } from '#core/document/types'
 import type { UnitChoice } from '#core/quantity/units'
@@ -16,6 +17,8 @@ export const shops = pgTable('shops', {
   target: jsonb().$type<Target>(),
   /** Classes of parts of its own, by id. */
   parts: jsonb().$type<Record<string, OwnClass>>().notNull().default({}),
+  /** Number of the newest revision of what it has set. */
+  head: integer().notNull().default(1),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 })
 
@@ -41,10 +44,17 @@ export const jobs = pgTable(
       .references(() => people.id),
     head: integer().notNull(),
     summary: jsonb().$type<JobSummary>().notNull(),
+    /** What the job list searches. */
+    search: text().generatedAlwaysAs(
+      sql`(summary->>'name') || ' ' || (summary->>'number') || ' ' || (summary->>'customer') || ' ' || (summary->>'vehicle')`,
+    ),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   },
-  (table) => [index('jobs_by_shop').on(table.shopId, sql`${table.updatedAt} desc`, table.id)],
+  (table) => [
+    index('jobs_by_shop').on(table.shopId, sql`${table.updatedAt} desc`, table.id),
+    index('jobs_by_search').using('gin', table.search.op('gin_trgm_ops')),
+  ],
 )
 
 /** Every save, never overwritten: the whole plan, the edits that made it, and the revision it began from. */
@@ -63,11 +73,56 @@ export const revisions = pgTable(
       .references(() => people.id),
     base: integer().notNull(),
     plan: jsonb().$type<Plan>().notNull(),
-    edits: jsonb().$type<Edit[]>().notNull(),
+    edits: jsonb().$type<KeptEdit[]>().notNull(),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.number] })],
 )
+
+/** Every save of what a shop has set, never overwritten. The newest also stands in the shop's own row. */
+export const shopRevisions = pgTable(
+  'shop_revisions',
+  {
+    shopId: text('shop_id')
+      .notNull()
+      .references(() => shops.id),
+    number: integer().notNull(),
+    /** Null for what stood before revisions were kept. */
+    authorId: text('author_id').references(() => people.id),
+    settings: jsonb().$type<ShopSettings>().notNull(),
+    edits: jsonb().$type<KeptEdit[]>().notNull(),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.shopId, table.number] })],
+)
+
+/** Every edit that is held, by the document it belongs to, so that one handed in twice is known. */
+export const heldEdits = pgTable(
+  'held_edits',
+  {
+    doc: text().notNull(),
+    editId: text('edit_id').notNull(),
+    revision: integer().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.doc, table.editId] })],
+)
+
+/** Who has which document open just now, one row a browser tab, renewed while it stays open. */
+export const present = pgTable(
+  'present',
+  {
+    doc: text().notNull(),
+    tab: text().notNull(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id),
+    seenAt: timestamp('seen_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.doc, table.tab] })],
+)
+
+/** What all servers of a database share and nobody types, such as the key that signs who is at a browser. */
+export const kept = pgTable('kept', { name: text().primaryKey(), value: text().notNull() })
 
 /** Sweeps over many sets, worked off by the queue: how far each is, and what it found. */
 export const sweeps = pgTable('sweeps', {
@@ -86,5 +141,7 @@ export const sweeps = pgTable('sweeps', {
   total: integer().notNull(),
   results: jsonb().$type<SetTried[]>().notNull().default([]),
   problem: text().notNull().default(''),
+  /** When it was last worked on: one that stood still is taken up again. */
+  beatAt: timestamp('beat_at', { withTimezone: true }).notNull().defaultNow(),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 })

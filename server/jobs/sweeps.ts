@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { setImmediate as breathe } from 'node:timers/promises'
-import { and, eq } from 'drizzle-orm'
+import { and, eq, inArray, lt, or, sql } from 'drizzle-orm'
 import { setsToTry, type SetTried } from '#core/air/run/whichSet'
 import { trySet } from '#core/derive/runs'
 import type { Database } from '../db/client'
@@ -11,15 +11,30 @@ import { sweeps } from '../db/schema'
 
 export type SweepRow = typeof sweeps.$inferSelect
 
-/** A sweep of a job at its newest revision, waiting; null when there is no such job. */
-export async function askSweep(db: Database, who: Who, jobId: string): Promise<SweepRow | null> {
+/** The queue of them. */
+export const SWEEP = 'sweep'
+/** Sweeps a shop may have under way. */
+const MOST_OF_A_SHOP = 4
+const UNDER_WAY: SweepRow['state'][] = ['waiting', 'running']
+
+export type Asked = { row: SweepRow } | { problem: 'no-job' | 'one-at-a-time' | 'too-many' }
+
+/** A sweep of a job at its newest revision, waiting; done at once when there is no set to try. */
+export async function askSweep(db: Database, who: Who, jobId: string): Promise<Asked> {
   const job = await readJob(db, who.shopId, jobId)
-  if (!job) return null
+  if (!job) return { problem: 'no-job' }
+  const there = await db
+    .select({ jobId: sweeps.jobId })
+    .from(sweeps)
+    .where(and(eq(sweeps.shopId, who.shopId), inArray(sweeps.state, UNDER_WAY)))
+  if (there.some((s) => s.jobId === jobId)) return { problem: 'one-at-a-time' }
+  if (there.length >= MOST_OF_A_SHOP) return { problem: 'too-many' }
+  const total = setsToTry(job.plan.air).length
   const [row] = await db
     .insert(sweeps)
-    .values({ id: randomUUID(), jobId, ...who, total: setsToTry(job.plan.air).length })
+    .values({ id: randomUUID(), jobId, ...who, total, state: total > 0 ? 'waiting' : 'done' })
     .returning()
-  return row!
+  return { row: row! }
 }
 
 export async function readSweep(
@@ -39,18 +54,41 @@ export async function readSweep(
 export async function stopSweep(db: Database, shopId: string, jobId: string, id: string): Promise<boolean> {
   const row = await readSweep(db, shopId, jobId, id)
   if (!row) return false
-  if (row.state === 'waiting' || row.state === 'running')
+  if (UNDER_WAY.includes(row.state))
     await db.update(sweeps).set({ state: 'stopped' }).where(eq(sweeps.id, id))
   return true
+}
+
+/** Nobody works on a sweep that stood still for this long. */
+const STANDS_STILL = sql`now() - interval '30 seconds'`
+
+/** Sweeps that were begun or queued and that nobody works on: whoever did was killed. */
+export async function stoodStill(db: Database): Promise<string[]> {
+  const rows = await db
+    .select({ id: sweeps.id })
+    .from(sweeps)
+    .where(and(inArray(sweeps.state, UNDER_WAY), lt(sweeps.beatAt, STANDS_STILL)))
+  return rows.map((row) => row.id)
+}
+
+/** Takes a sweep for oneself; null when another works on it, or there is nothing to do. */
+async function claim(db: Database, id: string): Promise<SweepRow | null> {
+  const free = or(eq(sweeps.state, 'waiting'), lt(sweeps.beatAt, STANDS_STILL))
+  const [row] = await db
+    .update(sweeps)
+    .set({ state: 'running', beatAt: sql`now()` })
+    .where(and(eq(sweeps.id, id), inArray(sweeps.state, UNDER_WAY), free))
+    .returning()
+  return row ?? null
 }
 
 /** Sets tried between two writes of how far it is. */
 const BATCH = 4
 
-/** Works a sweep off, giving way to requests between sets; a stopped one ends. Taken up again it begins anew. */
+/** Works a sweep off, giving way between sets; a stopped one ends. Taken up again it begins anew. */
 export async function workSweep(db: Database, id: string): Promise<void> {
-  const [row] = await db.select().from(sweeps).where(eq(sweeps.id, id))
-  if (!row || row.state === 'stopped' || row.state === 'done') return
+  const row = await claim(db, id)
+  if (!row) return
   const job = await readJob(db, row.shopId, row.jobId)
   if (!job) {
     await db.update(sweeps).set({ state: 'failed', problem: 'The job is gone.' }).where(eq(sweeps.id, id))
@@ -65,12 +103,12 @@ export async function workSweep(db: Database, id: string): Promise<void> {
       // A set that cannot be run on this circuit is simply not among the answers.
     }
     await breathe()
-    if ((i + 1) % BATCH !== 0 && i + 1 < choices.length) continue
     const last = i + 1 === choices.length
+    if ((i + 1) % BATCH !== 0 && !last) continue
     const kept = await db
       .update(sweeps)
-      .set({ state: last ? 'done' : 'running', done: i + 1, results })
-      .where(and(eq(sweeps.id, id), eq(sweeps.state, i < BATCH ? row.state : 'running')))
+      .set({ state: last ? 'done' : 'running', done: i + 1, results, beatAt: sql`now()` })
+      .where(and(eq(sweeps.id, id), eq(sweeps.state, 'running')))
       .returning({ id: sweeps.id })
     if (kept.length === 0) return
   }

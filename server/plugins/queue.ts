@@ -1,5 +1,5 @@
-import { startQueue } from '../utils/queue'
+import { openQueue } from '../utils/queue'
 
 export default defineNitroPlugin(() => {
-  void startQueue()
+  void openQueue()
 })

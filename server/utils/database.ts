@@ -2,8 +2,16 @@ import { connect, type Database } from '../db/client'
 
 let connected: ReturnType<typeof connect> | null = null
 
+/** Where the database is, for the program's ordinary role. */
+export function databaseUrl(): string {
+  const url = process.env.DATABASE_URL
+  if (!url)
+    throw new Error('DATABASE_URL is not set. Start with bin/start, which starts the database as well.')
+  return url
+}
+
 /** The server's database, connected on first use. */
 export function useDatabase(): Database {
-  connected ??= connect(process.env.DATABASE_URL ?? 'postgres://nimble@127.0.0.1:5432/postgres')
+  connected ??= connect(databaseUrl())
   return connected.db
 }

@@ -7,3 +7,9 @@ export async function jobOf(event: H3Event) {
   if (!job) throw new ApiError(404, 'no-job', 'There is no such job in this shop. Go back to the job list.')
   return job
 }
+
+/** The revision a page asks news since; all of them when it names none. */
+export function sinceOf(event: H3Event): number {
+  const since = Math.trunc(Number(getQuery(event).since))
+  return since >= 0 && since < 2 ** 31 ? since : 2 ** 31 - 1
+}

@@ -1,10 +1,8 @@
 import type { EventHandlerRequest, H3Event } from 'h3'
-import { eq } from 'drizzle-orm'
 import * as yup from 'yup'
 import type { ApiErrorBody } from '#core/document/exchange'
+import { unfitJson } from '#core/document/json'
 import { isAway } from '../db/client'
-import type { Who } from '../db/jobs'
-import { people } from '../db/schema'
 
 /** An error meant for the user: what, where, why, what to do. */
 export class ApiError extends Error {
@@ -16,6 +14,17 @@ export class ApiError extends Error {
   ) {
     super(message)
   }
+}
+
+/** A fault in the log: where and what, never the values of a query, which are somebody's plan. */
+export function logFault(error: unknown): void {
+  const { stack = '', cause } = error as Error
+  const where = stack
+    .split('\n')
+    .filter((line) => line.startsWith('    at '))
+    .slice(0, 8)
+  const said = cause instanceof Error ? cause.message : (error as Error).name
+  console.error([new Date().toISOString(), said.split('\n')[0], ...where].join('\n'))
 }
 
 /** A route whose every error leaves in one shape: `{ error: { code, message, … } }`. */
@@ -38,7 +47,7 @@ export function route<T>(handler: (event: H3Event<EventHandlerRequest>) => Promi
                 'unexpected',
                 'The server met an error it did not expect. Try again; the log holds the details.',
               )
-      if (known.code === 'unexpected') console.error(error)
+      if (known.code === 'unexpected') logFault(error)
       setResponseStatus(event, known.status)
       return { error: { code: known.code, message: known.message, ...known.more } } satisfies ApiErrorBody
     }
@@ -69,6 +78,8 @@ export async function readChecked<T>(event: H3Event, schema: yup.Schema<T>, limi
     if (error instanceof ApiError) throw error
     throw new ApiError(400, 'not-json', 'The request is not JSON.')
   }
+  const unfit = unfitJson(value)
+  if (unfit) throw new ApiError(422, 'invalid', unfit)
   try {
     return schema.validateSync(value, { strict: true, abortEarly: false })
   } catch (error) {
@@ -81,23 +92,3 @@ export async function readChecked<T>(event: H3Event, schema: yup.Schema<T>, limi
     })
   }
 }
-
-const SHOP = 'saltmarsh'
-
-/** The shop and the person behind a request. Until there are accounts: one shop, and the person the browser names. */
-export async function whoIs(event: H3Event): Promise<Who> {
-  const authorId = getHeader(event, 'x-author') ?? 'odile'
-  const [person] = await useDatabase()
-    .select({ id: people.id, shopId: people.shopId })
-    .from(people)
-    .where(eq(people.id, authorId))
-  if (!person)
-    throw new ApiError(
-      422,
-      'unknown-person',
-      'The person named is not in this shop. Choose who you are again.',
-    )
-  return { shopId: person.shopId, authorId: person.id }
-}
-
-export const shopId = () => SHOP

@@ -52,6 +52,7 @@ test('no accessibility violation on any stage, in either theme, nor on the list 
 test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) => {
   quiet.patterns.push(/422/)
   await open(page, '/')
+  await page.getByLabel('You are').selectOption({ label: 'Odile' })
   await page.getByRole('button', { name: 'New job' }).click()
   await page.getByRole('button', { name: 'Begin' }).click()
   await expect(page.getByRole('alert')).toContainText('Give the job a name')
@@ -307,40 +308,56 @@ test('a plan file is exported and opened; a broken one is refused and changes no
   expect(await (await request.get(`/api/jobs/${page.url().split('/').at(-2)}/plan`)).text()).toBe(text)
 })
 
-test('two browsers, one job: different parts merge, the same part is shown and asked', async ({
+test('two browsers, one job: each sees the other’s edits as they happen, and is asked about the same field once', async ({
   page,
   browser,
-  quiet,
 }) => {
-  quiet.patterns.push(/409/)
-  const other = await (await browser.newContext()).newPage()
+  const context = await browser.newContext()
+  const other = await context.newPage()
+  await open(other, '/')
+  await other.getByLabel('You are').selectOption({ label: 'Bram' })
+  await open(page, '/')
+  await page.getByLabel('You are').selectOption({ label: 'Odile' })
   await open(page, '/jobs/festival-rig/load')
   await open(other, '/jobs/festival-rig/load')
+  await expect(page.getByText('Bram is here')).toBeVisible()
+  await fill(other, 'Mass of Cable drums', '399')
   await fill(other, 'Mass of Cable drums', '400')
-  await saved(other)
-  await fill(page, 'Ball load', '10')
-  await saved(page)
-  await expect(page.getByRole('alert')).toContainText('Others changed this job')
+  await expect(page.getByRole('alert')).toContainText('Bram changed this job just now')
   await expect(page.getByLabel('Mass of Cable drums', { exact: true })).toHaveValue('400')
-
-  await fill(page, 'Ball load', '20')
-  await saved(page)
-  await fill(other, 'Ball load', '30')
+  // Each types the same field while the other's edit is not there yet.
+  const clash = async (mine: string, theirs: string) => {
+    await context.setOffline(true)
+    await fill(other, 'Ball load', theirs)
+    await fill(other, 'Mass of Cable drums', `4${theirs}`)
+    await expect(other.getByRole('status')).toContainText('kept here, not saved yet')
+    await fill(page, 'Ball load', mine)
+    await saved(page)
+    await context.setOffline(false)
+  }
+  await clash('20', '30')
   const dialog = other.getByRole('dialog')
-  await expect(dialog).toContainText('Someone else changed the same part')
-  await expect(dialog).toContainText('20')
+  await expect(dialog).toContainText('Somebody else changed the same thing')
+  await expect(dialog.getByRole('group')).toHaveCount(1)
+  await expect(dialog.getByRole('group', { name: /Ball load/ })).toContainText('20 kg')
+  await expect(dialog).toContainText('Odile, ')
+  await expect(dialog).toContainText('30 kg')
+  await expect(dialog).toContainText('Bram, not saved yet')
   await axe(other)
-  await dialog.getByLabel(/Theirs/).check()
-  await dialog.getByRole('button', { name: 'Settle it' }).click()
+  await dialog.getByLabel(/Odile/).check()
+  await dialog.getByRole('button', { name: 'Keep these' }).click()
   await saved(other)
   await expect(other.getByLabel('Ball load', { exact: true })).toHaveValue('20')
-  await fill(page, 'Ball load', '25')
-  await saved(page)
-  await fill(other, 'Ball load', '35')
-  await other.getByRole('button', { name: 'Settle it' }).click()
+  // The rest of what was typed meanwhile is in, on both screens.
+  await expect(page.getByLabel('Mass of Cable drums', { exact: true })).toHaveValue('430')
+  await clash('25', '35')
+  await dialog.getByRole('button', { name: 'Keep these' }).click()
   await saved(other)
-  await open(page, '/jobs/festival-rig/load')
   await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('35')
+  // What is settled stays settled.
+  await open(other, '/jobs/festival-rig/load')
+  await expect(other.getByRole('dialog')).toHaveCount(0)
+  await expect(other.getByLabel('Ball load', { exact: true })).toHaveValue('35')
 })
 
 test('quick sums: the same figure as the headless command, and a clear word on bad input', async ({

@@ -1,10 +1,13 @@
 import { spawn, type ChildProcess } from 'node:child_process'
+import { get } from 'node:http'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
+import pg from 'pg'
 import { makeEdit } from '#core/document/edit'
 import { writePlanFile } from '#core/document/file'
 import type { Plan } from '#core/document/types'
+import type { KeptEdit } from '#core/document/handIn'
 import { setUp } from '../../server/db/setup'
 import { cluster } from '../support/database'
 
@@ -12,11 +15,15 @@ import { cluster } from '../support/database'
 const root = join(__dirname, '..', '..')
 const clusterName = `test-http-${process.pid}`
 let server: ChildProcess
+let queue: ChildProcess
+/** Who is here, as the browser keeps it. */
+let cookie = ''
 let address: string
+let appUrl: string
 
 beforeAll(async () => {
   const url = cluster('start', clusterName)
-  await setUp(url, join(root, 'server/db/migrations'))
+  ;({ appUrl } = await setUp(url, join(root, 'server/db/migrations')))
   const port = await new Promise<number>((resolve) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
       const { port } = probe.address() as { port: number }
@@ -25,7 +32,11 @@ beforeAll(async () => {
   })
   server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
     stdio: 'ignore',
-    env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), DATABASE_URL: url },
+    env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), DATABASE_URL: appUrl },
+  })
+  queue = spawn(process.execPath, [join(root, 'tests/support/queue.mjs')], {
+    stdio: 'ignore',
+    env: { ...process.env, DATABASE_URL: appUrl },
   })
   address = `http://127.0.0.1:${port}`
   for (let i = 0; i < 100; i++) {
@@ -34,8 +45,11 @@ beforeAll(async () => {
         (r) => r.ok,
         () => false,
       )
-    )
+    ) {
+      const { headers } = await call('/api/who', { method: 'PUT', body: JSON.stringify({ person: 'odile' }) })
+      cookie = headers.get('set-cookie')!.split(';')[0]!
       return
+    }
     await sleep(100)
   }
   throw new Error('The built server does not answer; bin/test builds it first.')
@@ -43,13 +57,14 @@ beforeAll(async () => {
 
 afterAll(async () => {
   server?.kill('SIGKILL')
+  queue?.kill('SIGKILL')
   cluster('drop', clusterName)
 })
 
 const call = async (path: string, options: RequestInit = {}) => {
   const response = await fetch(`${address}${path}`, {
     ...options,
-    headers: { 'content-type': 'application/json', ...options.headers },
+    headers: { 'content-type': 'application/json', 'x-nimble-piston': '1', cookie, ...options.headers },
   })
   const text = await response.text()
   return {
@@ -59,10 +74,26 @@ const call = async (path: string, options: RequestInit = {}) => {
     json: text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : null,
   }
 }
+const kept = (plan: Plan, base: number, id: string, change: (d: Plan) => void): KeptEdit => ({
+  ...makeEdit(plan, id, 'test', change)!.edit,
+  base,
+  line: id,
+  who: 'odile',
+})
 const post = (path: string, body: unknown, headers: Record<string, string> = {}) =>
   call(path, { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body), headers })
 
 test('errors have one shape, and say what is wrong', async () => {
+  const blank = {
+    id: 'x',
+    label: 'x',
+    kind: 'do',
+    patches: [],
+    inverse: [],
+    base: 1,
+    line: 'l',
+    who: 'odile',
+  }
   const cases: [number, string, ReturnType<typeof call>][] = [
     [404, 'no-job', call('/api/jobs/nothing')],
     [404, 'no-route', call('/api/nowhere')],
@@ -71,44 +102,26 @@ test('errors have one shape, and say what is wrong', async () => {
     [422, 'invalid', post('/api/jobs', { kind: 'spaceship', name: 'x' })],
     [422, 'invalid', post('/api/jobs', { kind: 'coil-van', name: '  ' })],
     [422, 'invalid', post('/api/jobs', { kind: 'coil-van', name: 'x', wings: 2 })],
-    [422, 'unknown-person', post('/api/jobs', { kind: 'coil-van', name: 'x' }, { 'x-author': 'nobody' })],
+    [401, 'who-are-you', post('/api/jobs', { kind: 'coil-van', name: 'x' }, { cookie: '' })],
+    [401, 'who-are-you', post('/api/jobs', { kind: 'coil-van', name: 'x' }, { cookie: `${cookie}x` })],
+    [422, 'unknown-person', call('/api/who', { method: 'PUT', body: '{"person":"nobody"}' })],
+    [403, 'not-yours', post('/api/jobs/star-wagon/edits', { edits: [{ ...blank, who: 'bram' }] })],
+    [403, 'no-mark', post('/api/jobs', { kind: 'coil-van', name: 'x' }, { 'x-nimble-piston': '' })],
+    [415, 'not-json', post('/api/jobs', '{}', { 'content-type': 'text/plain' })],
+    [403, 'other-site', post('/api/jobs', '{}', { origin: 'http://elsewhere.example' })],
+    [403, 'other-site', call('/api/jobs', { headers: { 'sec-fetch-site': 'cross-site' } })],
+    [403, 'other-site', call('/api/jobs', { headers: { 'sec-fetch-site': 'same-site' } })],
+    [400, 'bad-address', call('/api/jobs/a%00b')],
+    [400, 'bad-address', call('/api/jobs/%E0%A4%A')],
+    [422, 'invalid', post('/api/jobs', { kind: 'coil-van', name: 'a\u0000b' })],
+    [422, 'invalid', post('/api/jobs', { kind: 'coil-van', name: '\ud800' })],
+    [422, 'invalid', post('/api/jobs', `${'['.repeat(5000)}${']'.repeat(5000)}`)],
+    [422, 'invalid', post('/api/jobs/star-wagon/edits', { edits: [{ ...blank, base: 2 ** 31 }] })],
+    [422, 'invalid', call('/api/live/nonsense?tab=1')],
     [422, 'bad-plan-file', post('/api/jobs', { file: '{"format":"other"}' })],
     [413, 'too-large', post('/api/jobs', `"${'x'.repeat(4_100_000)}"`)],
-    [422, 'invalid', post('/api/jobs/star-wagon/revisions', { base: 1, edits: [] })],
-    [
-      422,
-      'invalid',
-      post('/api/jobs/star-wagon/revisions', {
-        base: 1,
-        edits: [
-          {
-            id: 'a',
-            label: 'x',
-            kind: 'do',
-            patches: [{ op: 'replace', path: ['__proto__', 'x'], value: 1 }],
-            inverse: [],
-          },
-        ],
-      }),
-    ],
+    [422, 'invalid', post('/api/jobs/star-wagon/edits', { edits: [] })],
     [422, 'invalid', call('/api/jobs/star-wagon/sheet?paper=napkin')],
-    [
-      422,
-      'invalid',
-      call('/api/shop', { method: 'PUT', body: JSON.stringify({ units: { pressure: 'atm' } }) }),
-    ],
-    [
-      422,
-      'invalid',
-      call('/api/shop', {
-        method: 'PUT',
-        body: JSON.stringify({
-          parts: {
-            x: { kind: 'tank', label: 'X', like: 'moon', figures: {}, number: '', make: '', price: null },
-          },
-        }),
-      }),
-    ],
     [404, 'no-job', post('/api/jobs/nothing/sweeps', {})],
     [404, 'no-sweep', call('/api/jobs/star-wagon/sweeps/nothing')],
   ]
@@ -123,13 +136,10 @@ test('a job from nothing, edited, exported and opened again is the same plan', a
   const { status, json } = await post('/api/jobs', { kind: 'leaf-flatbed', name: 'Ferry' })
   expect(status).toBe(201)
   const { json: job } = await call(`/api/jobs/${json.id}`)
-  const { edit } = makeEdit(job.plan as Plan, 'e1', 'Wheelbase', (d) => {
-    d.truck.wheelbase = 3.85
-  })!
-  expect((await post(`/api/jobs/${json.id}/revisions`, { base: 1, edits: [edit] })).json).toMatchObject({
-    kind: 'saved',
-    revision: 2,
-  })
+  const edit = kept(job.document as Plan, 1, 'e1', (d) => void (d.truck.wheelbase = 3.85))
+  const saved = { doc: `job:${json.id}`, revision: 2, holds: ['e1'], clash: null }
+  expect((await post(`/api/jobs/${json.id}/edits`, { edits: [edit] })).json).toMatchObject(saved)
+  expect((await call(`/api/jobs/${json.id}?since=1`)).json).toMatchObject({ revision: 2, holds: ['e1'] })
   const { text: exported, headers } = await call(`/api/jobs/${json.id}/plan`)
   expect(headers.get('content-disposition')).toContain('ferry.plan.json')
   const { json: copy } = await post('/api/jobs', { file: exported })
@@ -137,23 +147,83 @@ test('a job from nothing, edited, exported and opened again is the same plan', a
   expect(exported).toBe(writePlanFile(JSON.parse(exported) as Plan))
 })
 
-test('a conflict over HTTP is a 409 with both values and the plan that stands', async () => {
+test('a patch that would freeze a server is refused at once and by itself', async () => {
   const { json: job } = await call('/api/jobs/hive-hauler')
-  const change = (v: number) =>
-    makeEdit(job.plan as Plan, `w${v}`, 'Wheelbase', (d) => {
-      d.truck.wheelbase = v
-    })!.edit
-  await post('/api/jobs/hive-hauler/revisions', { base: job.revision, edits: [change(4.2)] })
-  const { status, json } = await post('/api/jobs/hive-hauler/revisions', {
-    base: job.revision,
-    edits: [change(4.3)],
+  const patch = (...path: (string | number)[]) => ({ op: 'add', path, value: 1 })
+  const bad = [
+    patch('truck', 'frame', 'crossMembers', 4_294_967_000),
+    patch('truck', 'frame', 'crossMembers', 'length'),
+    patch('__proto__', 'x'),
+  ].map((p, i) => ({
+    ...kept(job.document as Plan, 1, `bad-${i}`, (d) => void (d.job.name = 'x')),
+    patches: [p],
+  }))
+  const good = kept(job.document as Plan, 1, 'good', (d) => void (d.job.number = '0999'))
+  const { json } = await post('/api/jobs/hive-hauler/edits', { edits: [...bad, good] })
+  expect(json).toMatchObject({ holds: ['good'], document: { job: { number: '0999' } } })
+  expect(json.refused.map((r: { id: string }) => r.id)).toEqual(['bad-0', 'bad-1', 'bad-2'])
+})
+
+test('another name for the server is not answered, and every answer says what it lets in', async () => {
+  const other = await new Promise<number>((resolve, reject) => {
+    const { port } = new URL(address)
+    get({ host: '127.0.0.1', port, path: '/api/jobs', headers: { host: 'elsewhere.example' } }, (r) => {
+      r.resume()
+      resolve(r.statusCode!)
+    }).once('error', reject)
   })
-  expect(status).toBe(409)
-  expect(json.error).toMatchObject({
-    code: 'conflict',
-    conflicts: [{ path: ['truck', 'wheelbase'], mine: 4.3, theirs: 4.2 }],
-    plan: { truck: { wheelbase: 4.2 } },
+  expect(other).toBe(421)
+  for (const path of ['/', '/api/jobs', '/icon.svg', '/start.js', '/nowhere/at/all']) {
+    const { headers, text } = await call(path)
+    expect(headers.get('content-security-policy')).toContain("script-src 'self'; style")
+    expect(headers.get('content-security-policy')).toContain("frame-ancestors 'none'")
+    expect(headers.get('x-content-type-options')).toBe('nosniff')
+    expect(headers.get('x-powered-by')).toBeNull()
+    expect(text).not.toMatch(/<script>|at .*node_modules/)
+  }
+})
+
+test('the program’s own role can do no more than its work', async () => {
+  const client = new pg.Client({ connectionString: appUrl })
+  await client.connect()
+  const refused = [
+    'create table x (a int)',
+    'drop table jobs',
+    'create role y',
+    "copy jobs to '/tmp/x'",
+    'alter table jobs disable trigger all',
+  ]
+  for (const sql of refused) await expect(client.query(sql)).rejects.toMatchObject({ code: '42501' })
+  const { rows } = await client.query(
+    'select rolsuper, rolcreaterole from pg_roles where rolname = current_user',
+  )
+  expect(rows).toEqual([{ rolsuper: false, rolcreaterole: false }])
+  await client.end()
+  const stranger = new pg.Client({ connectionString: appUrl.replace(/:[^:@/]+@/, ':guess@') })
+  await expect(stranger.connect()).rejects.toMatchObject({ code: '28P01' })
+})
+
+test('an open page hears what another saves, and who else is there', async () => {
+  const heard = new AbortController()
+  const response = await fetch(`${address}/api/live/job:kiln-trailer?tab=one`, {
+    headers: { cookie },
+    signal: heard.signal,
   })
+  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader()
+  let text = ''
+  const until = async (pattern: RegExp) => {
+    while (!pattern.test(text)) text += (await reader.read()).value ?? ''
+  }
+  await until(/event: ready/)
+  const { json: job } = await call('/api/jobs/kiln-trailer')
+  const edit = kept(job.document as Plan, job.revision, 'live-1', (d) => void (d.job.customer = 'Kiln'))
+  await post('/api/jobs/kiln-trailer/edits', { edits: [edit] })
+  await until(/event: changed\ndata: .*"revision":2/)
+  const second = new AbortController()
+  await fetch(`${address}/api/live/job:kiln-trailer?tab=two`, { headers: { cookie }, signal: second.signal })
+  await until(/event: present\ndata: \["Odile"\]/)
+  second.abort()
+  heard.abort()
 })
 
 test('the sheet is a one-page PDF in either paper', async () => {

@@ -1,16 +1,25 @@
 import { and, eq } from 'drizzle-orm'
 import { setsToTry } from '#core/air/run/whichSet'
-import { saveRequest } from '#core/document/exchange'
+import { handInRequest } from '#core/document/exchange'
 import { newPlan } from '#core/derive/newPlan'
 import { makeEdit, type Edit } from '#core/document/edit'
 import { sameJson } from '#core/quantity/patch'
 import type { Plan } from '#core/document/types'
 import { connect } from '../../server/db/client'
 import { demoJobs } from '../../core/demo/demoShop'
-import { createJob, listJobs, readHistory, readJob, saveEdits } from '../../server/db/jobs'
-import { revisions, shops } from '../../server/db/schema'
+import { createJob, handInToJob, listJobs, readHistory, readJob, type Who } from '../../server/db/jobs'
+import { heldSince } from '../../server/db/handIn'
+import { heldEdits, revisions, shops, sweeps } from '../../server/db/schema'
+import { handInToShop, readShop } from '../../server/db/shops'
 import { setUp } from '../../server/db/setup'
-import { askSweep, readSweep, stopSweep, workSweep } from '../../server/jobs/sweeps'
+import {
+  askSweep,
+  readSweep,
+  stoodStill,
+  stopSweep,
+  workSweep,
+  type SweepRow,
+} from '../../server/jobs/sweeps'
 import { demoDatabase } from '../support/database'
 
 const who = { shopId: 'saltmarsh', authorId: 'odile' }
@@ -33,6 +42,19 @@ async function fresh(): Promise<{ id: string; plan: Plan }> {
 }
 const edit = (plan: Plan, change: (draft: Plan) => void, id = `edit-${++serial}`): Edit =>
   makeEdit(plan, id, 'test', change)!.edit
+/** Hands edits in as one page does that saw revision `base`. */
+const handIn = (who: Who, id: string, base: number, edits: Edit[], line = who.authorId) =>
+  handInToJob(
+    db(),
+    who,
+    id,
+    edits.map((e) => ({ ...e, base, line, who: who.authorId })),
+  )
+const asked = async (id: string): Promise<SweepRow> => {
+  const answer = await askSweep(db(), who, id)
+  if ('problem' in answer) throw new Error(answer.problem)
+  return answer.row
+}
 const wheelbase = (v: number) => (d: Plan) => {
   d.truck.wheelbase = v
 }
@@ -44,13 +66,13 @@ test('the demo is loaded once: eight jobs, and again changes nothing', async () 
   expect(
     (await listJobs(db(), 'saltmarsh', '', 0)).jobs.filter((j) => demoJobs().some((d) => d.id === j.id)),
   ).toHaveLength(8)
-  expect(await setUp(url, 'server/db/migrations')).toEqual({ demoLoaded: false })
+  expect(await setUp(url, 'server/db/migrations')).toMatchObject({ demoLoaded: false })
 })
 
 test('a saved edit is a new revision; the old one stands as it was, with author and shop', async () => {
   const { id, plan } = await fresh()
-  const saved = await saveEdits(db(), bram, id, 1, [edit(plan, wheelbase(3.9))])
-  expect(saved).toMatchObject({ kind: 'saved', revision: 2, merged: false })
+  const saved = await handIn(bram, id, 1, [edit(plan, wheelbase(3.9), 'w')])
+  expect(saved).toMatchObject({ doc: `job:${id}`, revision: 2, holds: ['w'], others: false, clash: null })
   expect((await readJob(db(), who.shopId, id))!.plan.truck.wheelbase).toBe(3.9)
   const rows = await db().select().from(revisions).where(eq(revisions.jobId, id))
   expect(sameJson(rows.find((r) => r.number === 1)!.plan, plan)).toBe(true)
@@ -58,70 +80,144 @@ test('a saved edit is a new revision; the old one stands as it was, with author 
   expect((await readHistory(db(), who.shopId, id)).map((r) => r.author)).toEqual(['Odile', 'Bram'])
 })
 
-test('two people from one revision: different parts merge', async () => {
+test('two people from one revision: different parts come together', async () => {
   const { id, plan } = await fresh()
-  await saveEdits(db(), who, id, 1, [edit(plan, wheelbase(3.9))])
-  const second = await saveEdits(db(), bram, id, 1, [edit(plan, name('Bram’s'))])
-  expect(second).toMatchObject({ kind: 'saved', revision: 3, merged: true })
+  await handIn(who, id, 1, [edit(plan, wheelbase(3.9))])
+  expect(await handIn(bram, id, 1, [edit(plan, name('Bram’s'))])).toMatchObject({ revision: 3, others: true })
   const after = (await readJob(db(), who.shopId, id))!.plan
   expect([after.truck.wheelbase, after.job.name]).toEqual([3.9, 'Bram’s'])
 })
 
-test('two people, the same part: nothing is overwritten and both values come back', async () => {
+test('two people, the same part: nothing is overwritten, and both values come back with who and when', async () => {
   const { id, plan } = await fresh()
-  await saveEdits(db(), who, id, 1, [edit(plan, wheelbase(3.9))])
-  const second = await saveEdits(db(), bram, id, 1, [edit(plan, wheelbase(4.1))])
+  await handIn(bram, id, 1, [edit(plan, wheelbase(3.9))])
+  const second = await handIn(who, id, 1, [edit(plan, wheelbase(4.1)), edit(plan, name('Mine'))])
   expect(second).toMatchObject({
-    kind: 'conflict',
     revision: 2,
-    conflicts: [{ path: ['truck', 'wheelbase'], base: 3.7, mine: 4.1, theirs: 3.9 }],
+    holds: [],
+    clash: {
+      places: [{ path: ['truck', 'wheelbase'], base: 3.7, mine: 4.1, theirs: 3.9, who: 'Bram' }],
+      proposal: { truck: { wheelbase: 3.9 }, job: { name: 'Mine' } },
+    },
   })
-  expect(await readJob(db(), who.shopId, id)).toMatchObject({
-    revision: 2,
-    plan: { truck: { wheelbase: 3.9 } },
-  })
+  expect(Date.parse(second!.clash!.places[0]!.at)).toBeGreaterThan(Date.now() - 600_000)
+  expect(await readJob(db(), who.shopId, id)).toMatchObject({ revision: 2, plan: { job: plan.job } })
 })
 
-test('a retry after a lost answer is not applied twice', async () => {
+test('what was settled stands for what was asked about: none of it is ever taken again', async () => {
+  const { id, plan } = await fresh()
+  await handIn(bram, id, 1, [edit(plan, wheelbase(3.9))])
+  const asked = edit(plan, wheelbase(4.1), `asked-${id}`)
+  await handIn(who, id, 1, [asked])
+  const head = (await readJob(db(), who.shopId, id))!.plan
+  const settled = {
+    ...edit(head, wheelbase(4.1)),
+    base: 2,
+    line: 'odile',
+    who: 'odile',
+    replaces: [asked.id],
+  }
+  expect(await handInToJob(db(), who, id, [settled])).toMatchObject({ revision: 3, clash: null })
+  expect(await handIn(who, id, 1, [asked])).toMatchObject({ revision: 3, holds: [asked.id], clash: null })
+})
+
+test('a retry after a lost answer is not taken twice, whatever revision it names', async () => {
   const { id, plan } = await fresh()
   const edits = [edit(plan, wheelbase(3.9))]
-  await saveEdits(db(), who, id, 1, edits)
-  expect(await saveEdits(db(), who, id, 1, edits)).toMatchObject({ kind: 'saved', revision: 2 })
+  await handIn(who, id, 1, edits)
+  expect(await handIn(who, id, 1, edits)).toMatchObject({ revision: 2, holds: [edits[0]!.id] })
+  expect(await handIn(who, id, 2, edits)).toMatchObject({ revision: 2 })
   expect((await readHistory(db(), who.shopId, id)).flatMap((r) => r.edits)).toHaveLength(1)
+  expect(await heldSince(db(), `job:${id}`, 1)).toEqual([edits[0]!.id])
+  expect(await heldSince(db(), `job:${id}`, 2)).toEqual([])
 })
 
-test('twelve saves at once from one revision: every one lands, none is lost', async () => {
+test('an answer is lost and the same field edited again: the newer value stands, nobody is asked', async () => {
+  const { id, plan } = await fresh()
+  const first = edit(plan, wheelbase(3.9))
+  await handIn(who, id, 1, [first])
+  const next = { ...plan, truck: { ...plan.truck, wheelbase: 3.9 } }
+  expect(await handIn(who, id, 1, [first, edit(next, wheelbase(4.2))])).toMatchObject({
+    revision: 3,
+    others: false,
+    clash: null,
+    document: { truck: { wheelbase: 4.2 } },
+  })
+})
+
+test('twelve hand-ins at once from one revision: every one lands, none is lost', async () => {
   const { id, plan } = await fresh()
   const edits = Array.from({ length: 12 }, (_, i) =>
     edit(plan, (d) => {
       d.hauls[`h${i}`] = { ...d.hauls.usual!, label: `Haul ${i}`, order: i }
     }),
   )
-  const results = await Promise.all(edits.map((e) => saveEdits(db(), who, id, 1, [e])))
-  expect(results.every((r) => r.kind === 'saved')).toBe(true)
+  const results = await Promise.all(edits.map((e, i) => handIn(who, id, 1, [e], `tab-${i}`)))
+  expect(results.every((r) => r!.holds.length === 1)).toBe(true)
   const after = (await readJob(db(), who.shopId, id))!
   expect(after.revision).toBe(13)
   expect(Object.keys(after.plan.hauls)).toHaveLength(13)
 })
 
-test('an edit that leaves a plan outside its format, or names what is gone, writes nothing', async () => {
+test('an edit that leaves a plan outside its format, or names what is gone, is refused; the others are held', async () => {
   const { id, plan } = await fresh()
-  const bad: Edit = {
-    ...edit(plan, wheelbase(3.9)),
-    patches: [{ op: 'replace', path: ['truck', 'wheelbase'], value: 'long' }],
+  const good = edit(plan, name('Good'))
+  const bad = {
+    ...edit(plan, wheelbase(3.9), 'bad'),
+    patches: edit(plan, wheelbase(3.9)).patches.map((p) => ({ ...p, value: 'long' })),
   }
-  expect(await saveEdits(db(), who, id, 1, [bad])).toMatchObject({
-    kind: 'invalid',
-    problems: [{ path: 'truck.wheelbase' }],
-  })
   const gone: Edit = {
     ...bad,
     id: 'gone',
     patches: [{ op: 'replace', path: ['hauls', 'nobody', 'label'], value: 'x' }],
   }
-  expect(await saveEdits(db(), who, id, 1, [gone])).toMatchObject({ kind: 'invalid' })
-  expect((await readJob(db(), who.shopId, id))!.revision).toBe(1)
-  expect(await db().$count(revisions, and(eq(revisions.jobId, id)))).toBe(1)
+  const answer = await handIn(who, id, 1, [bad, gone, good])
+  expect(answer).toMatchObject({
+    revision: 2,
+    holds: [good.id],
+    refused: [
+      { id: 'bad', message: expect.stringContaining('truck.wheelbase') },
+      { id: 'gone', message: expect.stringContaining('no longer in the plan') },
+    ],
+  })
+  expect((await readJob(db(), who.shopId, id))!.plan).toMatchObject({
+    job: { name: 'Good' },
+    truck: plan.truck,
+  })
+  expect(await db().$count(heldEdits, eq(heldEdits.doc, `job:${id}`))).toBe(1)
+  expect(await handIn(who, id, 2, [{ ...bad, id: 'again' }])).toMatchObject({ revision: 2, holds: [] })
+  expect(await db().$count(revisions, and(eq(revisions.jobId, id)))).toBe(2)
+})
+
+test('what the shop sets is kept, comes together and is asked about like a plan', async () => {
+  const shop = (await readShop(db(), 'saltmarsh'))!
+  const set = (line: string, change: (d: typeof shop.settings) => void, base = shop.revision) => {
+    const made = makeEdit(shop.settings, `shop-${++serial}`, 'test', change)!.edit
+    return handInToShop(db(), who, [{ ...made, base, line, who: 'odile' }])
+  }
+  await set('one', (d) => void (d.units.mass = 'lb'))
+  expect(await set('two', (d) => void (d.units.length = 'in'))).toMatchObject({
+    revision: shop.revision + 2,
+    document: { units: { mass: 'lb', length: 'in' } },
+  })
+  expect(await set('two', (d) => void (d.target.share = 0.5))).toMatchObject({ clash: null })
+  expect(await set('one', (d) => void (d.target.share = 0.6))).toMatchObject({
+    clash: { places: [{ path: ['target', 'share'], mine: 0.6, theirs: 0.5, who: 'Odile' }] },
+  })
+  const wrong = {
+    kind: 'tank',
+    label: 'X',
+    like: 'moon',
+    figures: {},
+    number: '',
+    make: '',
+    price: null,
+  } as const
+  expect(await set('one', (d) => void (d.parts.x = wrong))).toMatchObject({
+    holds: [],
+    refused: [{ message: expect.stringContaining('moon') }],
+  })
+  expect((await readShop(db(), 'saltmarsh'))!.settings).toMatchObject({ target: { share: 0.5 }, parts: {} })
 })
 
 test('search finds by name, number, customer or vehicle, and takes % and _ as themselves', async () => {
@@ -144,9 +240,8 @@ test('another shop sees none of it and can change none of it', async () => {
   expect(await readJob(db(), 'other', 'estuary-flatbed')).toBeNull()
   expect(await readHistory(db(), 'other', 'estuary-flatbed')).toEqual([])
   const { id, plan } = await fresh()
-  expect(
-    await saveEdits(db(), { shopId: 'other', authorId: 'odile' }, id, 1, [edit(plan, wheelbase(4))]),
-  ).toEqual({ kind: 'missing' })
+  const stranger = { shopId: 'other', authorId: 'odile' }
+  expect(await handIn(stranger, id, 1, [edit(plan, wheelbase(4))])).toBeNull()
 })
 
 test('a plan that does not fit is refused when a job is made', async () => {
@@ -164,11 +259,12 @@ test('an edit to or from “nothing chosen” passes the request schema and is s
   const back = edit({ ...plan, power: { ...plan.power, wireArea: 5e-6 } }, (d) => {
     d.power.wireArea = null
   })
-  const request = JSON.parse(JSON.stringify({ base: 1, edits: [made, back] }))
-  expect(saveRequest.validateSync(request, { strict: true })).toEqual(request)
-  expect(await saveEdits(db(), who, id, 1, [made, back])).toMatchObject({
-    kind: 'saved',
-    plan: { power: { wireArea: null } },
+  const kept = [made, back].map((e) => ({ ...e, base: 1, line: 'tab', who: 'odile' }))
+  const request = JSON.parse(JSON.stringify({ edits: kept }))
+  expect(handInRequest.validateSync(request, { strict: true })).toEqual(request)
+  expect(await handInToJob(db(), who, id, kept)).toMatchObject({
+    revision: 2,
+    document: { power: { wireArea: null } },
   })
 })
 
@@ -176,17 +272,42 @@ test('a sweep is worked off set by set, read by its shop alone, and stopped wher
   const { id } = await fresh()
   const plan = demoJobs().find((j) => j.id === 'shell-runner')!.plan
   expect(await createJob(db(), who, `${id}-sweep`, plan)).toMatchObject({ ok: true })
-  const row = (await askSweep(db(), who, `${id}-sweep`))!
+  const row = await asked(`${id}-sweep`)
   expect(row).toMatchObject({ state: 'waiting', done: 0, total: setsToTry(plan.air).length })
+  expect(await askSweep(db(), who, `${id}-sweep`)).toEqual({ problem: 'one-at-a-time' })
   expect(await readSweep(db(), 'elsewhere', `${id}-sweep`, row.id)).toBeNull()
   const working = workSweep(db(), row.id)
-  for (let i = 0; i < 200 && (await readSweep(db(), who.shopId, `${id}-sweep`, row.id))!.done === 0; i++)
+  for (let i = 0; i < 400 && (await readSweep(db(), who.shopId, `${id}-sweep`, row.id))!.done === 0; i++)
     await new Promise((resolve) => setTimeout(resolve, 50))
+  // Another worker leaves what is being worked on alone.
+  await workSweep(db(), row.id)
   expect(await stopSweep(db(), who.shopId, `${id}-sweep`, row.id)).toBe(true)
   await working
   const stopped = (await readSweep(db(), who.shopId, `${id}-sweep`, row.id))!
   expect(stopped.state).toBe('stopped')
   expect(stopped.done).toBeGreaterThan(0)
   expect(stopped.results[0]).toMatchObject({ seconds: expect.any(Number), current: expect.any(Number) })
-  expect(await askSweep(db(), who, 'no-such-job')).toBeNull()
+  expect(await askSweep(db(), who, 'no-such-job')).toEqual({ problem: 'no-job' })
+})
+
+test('a sweep whose worker was killed is found and taken up again; one with nothing to try is done at once', async () => {
+  const { id } = await fresh()
+  const plan = demoJobs().find((j) => j.id === 'shell-runner')!.plan
+  await createJob(db(), who, `${id}-killed`, plan)
+  const { id: killed } = await asked(`${id}-killed`)
+  expect(await stoodStill(db())).not.toContain(killed)
+  const longAgo = new Date(Date.now() - 60_000)
+  await db().update(sweeps).set({ state: 'running', beatAt: longAgo }).where(eq(sweeps.id, killed))
+  expect(await stoodStill(db())).toContain(killed)
+  const working = workSweep(db(), killed)
+  for (let i = 0; i < 400 && (await readSweep(db(), who.shopId, `${id}-killed`, killed))!.done === 0; i++)
+    await new Promise((resolve) => setTimeout(resolve, 50))
+  expect(await stoodStill(db())).not.toContain(killed)
+  await stopSweep(db(), who.shopId, `${id}-killed`, killed)
+  await working
+  const none = demoJobs().find((j) => setsToTry(j.plan.air).length === 0)
+  if (none) {
+    await createJob(db(), who, `${id}-none`, none.plan)
+    expect(await asked(`${id}-none`)).toMatchObject({ state: 'done', total: 0 })
+  }
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { STAGES, type StageName } from '#core/quantity/figure'
 import { defineAsyncComponent, type Component } from 'vue'
+import { putDraftBack } from '~/keeping/drafts'
 import { useShortcuts } from '~/shell/shortcuts'
 
 /** The shell around one stage of one job. Each stage loads when it is first shown. */
@@ -39,6 +40,14 @@ async function open(): Promise<void> {
   }
 }
 onMounted(open)
+/** Once the job stands, what was being typed in its stage and not left is put back. */
+watch(
+  () => job.plan !== null,
+  async (there) => {
+    const word = there ? await putDraftBack() : null
+    if (word) job.message = word
+  },
+)
 useAnswers()
 watch(stage, () => {
   if (!job.derived?.stages[stage.value].notes.some((n) => n.subject === screen.subject)) screen.subject = null
@@ -65,6 +74,7 @@ useShortcuts({
 <template>
   <div class="min-h-screen lg:h-screen print:h-auto! flex flex-col print:block">
     <AppHeader class="no-print" @find="finding = true" @units="choosingUnits = true" />
+    <SetAside />
     <p
       v-if="job.away || job.message || shop.problem"
       class="no-print bg-glow text-black px-4 py-1.5 font-semibold"
@@ -107,6 +117,11 @@ useShortcuts({
     <FindBox :open="finding" @close="finding = false" />
     <UnitsDialog :open="choosingUnits" @close="choosingUnits = false" />
     <KeysDialog :open="listingKeys" @close="listingKeys = false" />
-    <ClashDialog />
+    <ClashDialog
+      :places="job.clash?.places ?? shop.clash?.places ?? null"
+      :document="job.clash ? job.clash.proposal : shop.clash?.proposal"
+      :edits="job.clash ? job.waiting : shop.waiting"
+      @settle="(choices) => (job.clash ? job.settle(choices) : shop.settle(choices))"
+    />
   </div>
 </template>

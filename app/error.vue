@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import type { NuxtError } from '#app'
+
+/** Where there is no page, or one that broke: said plainly, with the way back. What was typed is on the shelf. */
+const { error } = defineProps<{ error: NuxtError }>()
+const missing = computed(() => error.statusCode === 404)
+</script>
+
+<template>
+  <main class="p-6">
+    <div class="sheet p-5 max-w-xl" role="alert">
+      <h1 class="text-xl mb-1">{{ missing ? 'There is no such page' : 'This page broke' }}</h1>
+      <p class="mb-3">
+        {{
+          missing
+            ? 'The address may have been cut on the way.'
+            : 'What you typed is kept in this browser and saved when a page is open again.'
+        }}
+      </p>
+      <a class="button" href="/">Go to the job list</a>
+    </div>
+  </main>
+</template>

@@ -1,0 +1,103 @@
+/**
+ * The text of the field being typed in, written down at every key: a field left by a crash, a reload or a closed page
+ * gets it back. Fields are told apart by their name on the page and which of that name they are.
+ */
+const KEY = 'np.draft'
+
+interface Draft {
+  path: string
+  label: string
+  /** Which of the fields of that name, from the top. */
+  nth: number
+  /** What stood there before. */
+  was: string
+  text: string
+}
+
+type TextField = HTMLInputElement | HTMLTextAreaElement
+const FIELDS = 'main input[type=text], main textarea'
+
+const labelOf = (field: TextField) => (field.labels?.[0]?.textContent ?? field.ariaLabel ?? '').trim()
+const sameName = (label: string) =>
+  [...document.querySelectorAll<TextField>(FIELDS)].filter((field) => labelOf(field) === label)
+
+let typing: { field: TextField; was: string } | null = null
+
+function write(draft: Draft | null): void {
+  try {
+    if (draft) localStorage.setItem(KEY, JSON.stringify(draft))
+    else localStorage.removeItem(KEY)
+  } catch {
+    // No room: what is typed is then only in the field, as in any page.
+  }
+}
+
+/** Writes down what is typed in any field of the page until the function returned is called. */
+export function keepDrafts(): () => void {
+  const began = (event: Event) => {
+    const field = event.target as TextField
+    if (field.matches?.(FIELDS)) typing = { field, was: field.value }
+  }
+  const typed = (event: Event) => {
+    const field = event.target as TextField
+    if (!field.matches?.(FIELDS)) return
+    const was = typing?.field === field ? typing.was : ''
+    const label = labelOf(field)
+    const nth = sameName(label).indexOf(field)
+    write({ path: location.pathname, label, nth, was, text: field.value })
+  }
+  const left = (event: Event) => {
+    const field = event.target as TextField
+    // A field that was refused keeps its text, and so does the draft.
+    setTimeout(
+      () => field.ariaInvalid === 'true' || field.getAttribute('aria-invalid') === 'true' || write(null),
+    )
+  }
+  document.addEventListener('focusin', began)
+  document.addEventListener('input', typed)
+  document.addEventListener('change', left)
+  return () => {
+    document.removeEventListener('focusin', began)
+    document.removeEventListener('input', typed)
+    document.removeEventListener('change', left)
+  }
+}
+
+const LOOKS = 40
+const LOOK_EVERY = 100
+
+/** The field of a draft, once its stage stands. */
+async function fieldOf({ label, nth }: Draft): Promise<TextField | null> {
+  for (let i = 0; i < LOOKS; i++) {
+    const field = sameName(label)[nth]
+    if (field) return field
+    await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY))
+  }
+  return null
+}
+
+/** Puts a text that was being typed on this page back into its field; returns a word about it, or null. */
+export async function putDraftBack(): Promise<string | null> {
+  const kept = localStorage.getItem(KEY)
+  if (!kept) return null
+  let draft: Draft
+  try {
+    draft = JSON.parse(kept) as Draft
+  } catch {
+    write(null)
+    return null
+  }
+  if (draft.path !== location.pathname) return null
+  const field = await fieldOf(draft)
+  const what = `“${draft.text}” in ${draft.label}`
+  if (!field) return `You were typing ${what}; that field is not shown now.`
+  if (field.value === draft.text) {
+    write(null)
+    return null
+  }
+  const now = field.value
+  field.focus()
+  field.value = draft.text
+  field.dispatchEvent(new Event('input', { bubbles: true }))
+  return `You were typing ${what} when this page was left. It is back in its field; it was ${now || 'empty'}.`
+}

@@ -1,0 +1,339 @@
+import { computed, shallowRef } from 'vue'
+import { applyEdit, type Edit } from '#core/document/edit'
+import type { ClashPlace, HandInAnswer } from '#core/document/exchange'
+import type { KeptEdit } from '#core/document/handIn'
+import { diffDocuments } from '#core/quantity/patch'
+import type { EditShelf, KeptRow } from './shelf'
+
+/**
+ * Keeps the edits of one document from the key press until the server says that it holds them: on the shelf of this
+ * browser, handed in in order, tried again for ever while nobody answers, set aside when refused, asked about when
+ * somebody else changed the same place. docs/keeping.md has the states.
+ */
+
+/** Why a hand-in came to nothing. `passing`: trying again later may help. */
+export class HandInError extends Error {
+  constructor(
+    message: string,
+    readonly passing: boolean,
+  ) {
+    super(message)
+  }
+}
+
+/** The server, as far as keeping goes. Both throw {@link HandInError}. */
+export interface KeepingServer<T> {
+  /** The document, and ids of the edits that came to be held after revision `since`. */
+  read(since: number): Promise<{ doc: string; revision: number; document: T; holds: string[] }>
+  handIn(edits: KeptEdit[]): Promise<HandInAnswer<T>>
+}
+
+export interface Clash<T> {
+  places: ClashPlace[]
+  /** The document as it stands, and with all in it that is not in question. */
+  document: T
+  proposal: T
+  revision: number
+  /** Edits that wait for the answer. */
+  ids: string[]
+}
+
+export type SaveState = 'saved' | 'unsaved' | 'saving' | 'waiting'
+
+/** A hand-in stays well within what the server takes. */
+const MOST_EDITS = 200
+const MOST_TEXT = 1_000_000
+/** First and longest pause before trying again, ms. */
+const FIRST_PAUSE = 1000
+const LONGEST_PAUSE = 30_000
+/** Edits made within this time go together, ms. */
+const TOGETHER = 400
+
+export interface KeeperOptions<T> {
+  doc: string
+  /** This tab's line of edits. */
+  line: string
+  shelf: EditShelf
+  server: KeepingServer<T>
+  /** Who is at this browser. */
+  who: () => string
+  /** What is wrong with a document, in a sentence, or null. */
+  problem?: (document: T) => string | null
+  /** Whether edits of a line that is not this tab's are nobody's any more, and this tab's to hand in. */
+  mayTake?: (line: string) => Promise<boolean>
+  /** Others' edits came in. */
+  onOthers?: () => void
+  wait?: (run: () => void, ms: number) => unknown
+}
+
+export function createKeeper<T>(options: KeeperOptions<T>) {
+  const { doc, line, shelf, server } = options
+  const wait = options.wait ?? ((run, ms) => setTimeout(run, ms))
+  const revision = shallowRef(0)
+  /** As the server holds it. */
+  const held = shallowRef<T | null>(null)
+  /** With every unsaved edit in it. */
+  const document = shallowRef<T | null>(null)
+  const pending = shallowRef<KeptRow[]>([])
+  const aside = shallowRef<KeptRow[]>([])
+  const clash = shallowRef<Clash<T> | null>(null)
+  /** Why saving waits, while nobody answers. */
+  const away = shallowRef('')
+  /** Why edits are not safe in this browser. */
+  const unsafe = shallowRef('')
+  const sending = shallowRef(false)
+  const state = computed<SaveState>(() => {
+    if (pending.value.length === 0) return 'saved'
+    if (away.value || clash.value) return 'waiting'
+    return sending.value ? 'saving' : 'unsaved'
+  })
+  let order = 0
+  let pause = FIRST_PAUSE
+  /** Edits that go one by one, because a hand-in of several was refused and one of them is why. */
+  let oneByOne = 0
+  let timer: unknown = null
+  /** Others saved while a hand-in was under way. */
+  let stale = false
+
+  const withEdits = (from: T): T =>
+    pending.value.reduce((at, { edit }) => {
+      try {
+        return applyEdit(at, edit.patches)
+      } catch {
+        // Its place is gone: the server will ask about it.
+        return at
+      }
+    }, from)
+
+  function accept(number: number, next: T): void {
+    if (number < revision.value) return
+    revision.value = number
+    held.value = next
+    document.value = withEdits(next)
+  }
+
+  function later(ms: number): void {
+    clearTimeout(timer as number)
+    timer = wait(() => void handIn(), ms)
+  }
+
+  /** Writes to the shelf, and says so when there is no room for it. */
+  async function write(ids: string[], rows: KeptRow[]): Promise<void> {
+    try {
+      await shelf.replace(ids, rows)
+      if (pending.value.length === 0) unsafe.value = ''
+    } catch (error) {
+      const full = (error as Error).name === 'QuotaExceededError'
+      const why = full ? 'has no room left' : `cannot write (${(error as Error).message})`
+      unsafe.value = `This browser’s storage ${why}: what you type is only in this page until it is saved. Do not close the page.`
+    }
+  }
+
+  /** Edits on the shelf: this tab's own, and those of lines that are nobody's any more. */
+  async function takeFromShelf(): Promise<void> {
+    const rows = await shelf.rows(doc).catch(() => [])
+    const lines = [...new Set(rows.map((r) => r.edit.line))]
+    const mine = new Set<string>()
+    for (const name of lines)
+      if (name === line || (await (options.mayTake?.(name) ?? Promise.resolve(true)))) mine.add(name)
+    const known = new Set(pending.value.map((r) => r.id))
+    const found = rows.filter((r) => mine.has(r.edit.line) && !known.has(r.id))
+    order = Math.max(order, ...rows.map((r) => r.n))
+    aside.value = rows.filter((r) => r.refused !== undefined)
+    const waiting = found.filter((r) => r.refused === undefined)
+    if (waiting.length === 0) return
+    pending.value = [...waiting, ...pending.value].sort((a, b) => a.n - b.n)
+    if (held.value !== null) document.value = withEdits(held.value)
+    later(0)
+  }
+
+  /** Reads the document. Edits it holds already, whose answer was lost, are not kept any longer. */
+  async function read(): Promise<boolean> {
+    const since = Math.min(revision.value || Infinity, ...pending.value.map((r) => r.edit.base))
+    const news = await server.read(Number.isFinite(since) ? since : 0)
+    if (news.doc !== doc || sending.value) return false
+    const more = news.revision > revision.value
+    await drop(news.holds)
+    accept(news.revision, news.document)
+    return more
+  }
+
+  /** Takes up what lies on the shelf, and reads the document. Throws while the server cannot be reached. */
+  async function open(): Promise<void> {
+    await takeFromShelf()
+    await read()
+  }
+
+  /** Others saved: reads what they did, once nothing is under way. */
+  async function refresh(): Promise<void> {
+    if (sending.value) stale = true
+    else if (await read().catch(() => false)) options.onOthers?.()
+  }
+
+  /** Takes an edit in. Throws in a sentence what does not fit; nothing is changed then. */
+  function record(edit: Edit, replaces?: string[]): void {
+    if (document.value === null) return
+    const next = applyEdit(document.value, edit.patches)
+    const problem = options.problem?.(next)
+    if (problem) throw new Error(problem)
+    const row = rowOf(edit, replaces)
+    pending.value = [...pending.value, row]
+    document.value = next
+    void write([], [row])
+    if (!sending.value && !clash.value && !away.value) later(TOGETHER)
+  }
+
+  const rowOf = (edit: Edit, replaces?: string[], base = revision.value): KeptRow => ({
+    id: edit.id,
+    doc,
+    n: ++order,
+    edit: { ...edit, base, line, who: options.who(), ...(replaces && { replaces }) },
+  })
+
+  function nextBatch(): KeptRow[] {
+    const most = oneByOne > 0 ? 1 : MOST_EDITS
+    const batch: KeptRow[] = []
+    let text = 0
+    for (const row of pending.value.slice(0, most)) {
+      text += JSON.stringify(row.edit).length
+      if (batch.length > 0 && text > MOST_TEXT) break
+      batch.push(row)
+    }
+    return batch
+  }
+
+  async function handIn(): Promise<void> {
+    clearTimeout(timer as number)
+    if (sending.value || clash.value || pending.value.length === 0) return
+    const batch = nextBatch()
+    sending.value = true
+    let again = 0
+    try {
+      const answer = await server.handIn(batch.map((r) => r.edit))
+      if (answer.doc !== doc || !Array.isArray(answer.holds))
+        throw new HandInError('The answer was cut.', true)
+      away.value = ''
+      pause = FIRST_PAUSE
+      oneByOne = Math.max(0, oneByOne - batch.length)
+      await take(batch, answer)
+    } catch (error) {
+      if (error instanceof HandInError && !error.passing) {
+        if (batch.length > 1) oneByOne = batch.length
+        else {
+          oneByOne = Math.max(0, oneByOne - 1)
+          await setAside(batch.map(({ id }) => ({ id, message: error.message })))
+        }
+      } else {
+        away.value = (error as Error).message
+        again = pause
+        pause = Math.min(pause * 2, LONGEST_PAUSE)
+      }
+    } finally {
+      sending.value = false
+    }
+    if (pending.value.length > 0 && !clash.value) later(again)
+    if (stale && !again) {
+      stale = false
+      void refresh()
+    }
+  }
+
+  /** The server holds these: they need not lie here any longer. */
+  async function drop(ids: string[]): Promise<void> {
+    const holds = new Set(ids)
+    const gone = pending.value.filter((r) => holds.has(r.id)).map((r) => r.id)
+    if (gone.length === 0) return
+    pending.value = pending.value.filter((r) => !holds.has(r.id))
+    await write(gone, [])
+  }
+
+  async function take(batch: KeptRow[], answer: HandInAnswer<T>): Promise<void> {
+    const holds = new Set(answer.holds)
+    await drop(answer.holds)
+    if (answer.refused.length > 0) await setAside(answer.refused)
+    accept(answer.revision, answer.document)
+    if (answer.others) options.onOthers?.()
+    if (!answer.clash) return
+    const refused = new Set(answer.refused.map((r) => r.id))
+    const ids = batch.map((r) => r.id).filter((id) => !holds.has(id) && !refused.has(id))
+    const { revision: number, document: next } = answer
+    clash.value = { ...answer.clash, document: next, revision: number, ids }
+  }
+
+  /** Edits the server will not have stay here, with its reason, until a person decides. */
+  async function setAside(refused: { id: string; message: string }[]): Promise<void> {
+    const reasons = new Map(refused.map((r) => [r.id, r.message]))
+    const rows = pending.value
+      .filter((r) => reasons.has(r.id))
+      .map((r) => ({ ...r, refused: reasons.get(r.id)! }))
+    pending.value = pending.value.filter((r) => !reasons.has(r.id))
+    aside.value = [...aside.value, ...rows]
+    if (held.value !== null) document.value = withEdits(held.value)
+    await write([], rows)
+  }
+
+  /** Ends a clash, mine or theirs for every place. What is settled is one edit that stands for all that were asked about. */
+  async function settle(choices: ('mine' | 'theirs')[], id: string): Promise<void> {
+    const at = clash.value
+    if (!at) return
+    const settled = at.places.reduce((document, { path, mine }, i) => {
+      if (choices[i] !== 'mine') return document
+      return applyEdit(document, [
+        mine === undefined ? { op: 'remove', path } : { op: 'add', path, value: mine },
+      ])
+    }, at.proposal)
+    const patches = diffDocuments(at.document, settled)
+    const inverse = diffDocuments(settled, at.document)
+    const label = `Settle ${at.places.length === 1 ? 'what two changed' : `${at.places.length} places that two changed`}`
+    const row = rowOf({ id, label, kind: 'do', patches, inverse }, at.ids, at.revision)
+    const asked = new Set(at.ids)
+    const rows = patches.length > 0 ? [row] : []
+    pending.value = [...rows, ...pending.value.filter((r) => !asked.has(r.id))]
+    clash.value = null
+    if (held.value !== null) document.value = withEdits(held.value)
+    await write(at.ids, rows)
+    later(0)
+  }
+
+  /** Tries an edit that was set aside once more, with other values when a person mended it. */
+  async function retry(id: string, patches?: Edit['patches']): Promise<void> {
+    const row = aside.value.find((r) => r.id === id)
+    if (!row) return
+    const { refused: _, ...rest } = row
+    const mended = patches ? { ...rest, edit: { ...rest.edit, patches } } : rest
+    aside.value = aside.value.filter((r) => r.id !== id)
+    pending.value = [...pending.value, mended].sort((a, b) => a.n - b.n)
+    if (held.value !== null) document.value = withEdits(held.value)
+    await write([], [mended])
+    later(0)
+  }
+
+  /** Throws an edit that was set aside away, because a person said so. */
+  async function throwAway(id: string): Promise<void> {
+    aside.value = aside.value.filter((r) => r.id !== id)
+    await write([id], [])
+  }
+
+  return {
+    doc,
+    revision,
+    held,
+    document,
+    pending,
+    aside,
+    clash,
+    away,
+    unsafe,
+    state,
+    open,
+    takeFromShelf,
+    refresh,
+    record,
+    handIn,
+    settle,
+    retry,
+    throwAway,
+  }
+}
+
+export type Keeper<T> = ReturnType<typeof createKeeper<T>>

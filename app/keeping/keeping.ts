@@ -1,0 +1,79 @@
+import { computed, shallowReactive } from 'vue'
+import type { HandInAnswer } from '#core/document/exchange'
+import { callApi, RefusedError, sayWho } from '~/composables/useApi'
+import { HandInError, createKeeper, type Keeper, type KeeperOptions, type KeepingServer } from './keeper'
+import { mayTake, ownLine } from './line'
+import { takeOverOldQueues } from './oldQueues'
+import { openShelf, type KeptRow } from './shelf'
+
+interface Known {
+  keeper: Keeper<unknown>
+  options: KeeperOptions<unknown>
+}
+
+/** The keepers of this page, one a document: they go on handing in when their job is not the open one any more. */
+const known = shallowReactive(new Map<string, Known>())
+export const shelf = openShelf()
+
+/** Where a document is read and handed in to: `job:ID` or `shop:ID`. */
+const addressOf = (doc: string) => (doc.startsWith('job:') ? `/api/jobs/${doc.slice(4)}` : '/api/shop')
+
+/** Calls, saying who is here once more when the server does not know it (a cookie thrown away). */
+async function called<T>(who: () => string, call: () => Promise<T>): Promise<T> {
+  try {
+    return await call().catch(async (error) => {
+      const strange = error instanceof RefusedError && ['who-are-you', 'not-yours'].includes(error.body.code)
+      if (!strange) throw error
+      await sayWho(who())
+      return call()
+    })
+  } catch (error) {
+    if (error instanceof RefusedError) throw new HandInError(error.message, error.passing)
+    throw error
+  }
+}
+
+function serverOf<T>(doc: string, who: () => string): KeepingServer<T> {
+  const address = addressOf(doc)
+  return {
+    read: (since) => callApi(`${address}?since=${since}`),
+    handIn: (edits) =>
+      called(who, () => callApi<HandInAnswer<T>>(`${address}/edits`, { method: 'POST', body: { edits } })),
+  }
+}
+
+type Own<T> = Pick<KeeperOptions<T>, 'who'> & Partial<Pick<KeeperOptions<T>, 'problem' | 'onOthers'>>
+
+/** The keeper of a document; the same one as long as this page lives. */
+export async function keeperOf<T>(doc: string, own: Own<T>): Promise<Keeper<T>> {
+  const line = await ownLine()
+  const there = known.get(doc)
+  if (there) {
+    Object.assign(there.options, own)
+    return there.keeper as Keeper<T>
+  }
+  const options: KeeperOptions<T> = { doc, line, shelf, server: serverOf<T>(doc, own.who), mayTake, ...own }
+  const keeper = createKeeper<T>(options)
+  known.set(doc, { keeper: keeper as Keeper<unknown>, options: options as KeeperOptions<unknown> })
+  return keeper
+}
+
+/** Hands in what earlier visits left in this browser, of whichever job, and asks the browser to keep what it holds. */
+export async function handInLeftOvers(who: () => string): Promise<void> {
+  void navigator.storage?.persist?.().catch(() => false)
+  addEventListener('online', () => [...known.values()].forEach(({ keeper }) => void keeper.handIn()))
+  await takeOverOldQueues(shelf, who())
+  const rows = await shelf.rows().catch(() => [])
+  for (const doc of new Set(rows.map((r) => r.doc))) await (await keeperOf(doc, { who })).takeFromShelf()
+}
+
+/** Edits of all documents that the server will not have. */
+export const asideRows = computed(() => [...known.values()].flatMap(({ keeper }) => keeper.aside.value))
+
+/** The keeper an edit lies with. */
+export const keeperOfRow = async ({ doc, edit }: KeptRow): Promise<Keeper<unknown>> =>
+  known.get(doc)?.keeper ?? keeperOf(doc, { who: () => edit.who })
+
+/** Whether leaving the page now would lose something. */
+export const mayLose = () =>
+  [...known.values()].some(({ keeper }) => keeper.unsafe.value && keeper.pending.value.length > 0)

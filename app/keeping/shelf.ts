@@ -1,0 +1,56 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { KeptEdit } from '#core/document/handIn'
+
+/** One edit that lies in this browser until the server holds it. */
+export interface KeptRow {
+  id: string
+  doc: string
+  /** Order in which the edits were made. */
+  n: number
+  edit: KeptEdit
+  /** Why the server will not have it; such an edit waits for a person. */
+  refused?: string
+}
+
+interface Shape extends DBSchema {
+  edits: { key: string; value: KeptRow; indexes: { doc: string } }
+}
+
+/** Where unsaved edits lie: the browser's own database, written before anything is handed in. */
+export interface EditShelf {
+  rows(doc?: string): Promise<KeptRow[]>
+  put(row: KeptRow): Promise<void>
+  /** Takes rows away and puts others in their place, all or nothing. */
+  replace(ids: string[], rows?: KeptRow[]): Promise<void>
+}
+
+const NAME = 'nimble-piston'
+
+/** Opens the shelf of this browser. Strict: a write is told as done when it is on the disk. */
+export function openShelf(name = NAME): EditShelf {
+  let opened: Promise<IDBPDatabase<Shape>> | null = null
+  const database = () =>
+    (opened ??= openDB<Shape>(name, 1, {
+      upgrade(db) {
+        db.createObjectStore('edits', { keyPath: 'id' }).createIndex('doc', 'doc')
+      },
+      terminated: () => (opened = null),
+    }).catch((error) => {
+      opened = null
+      throw error
+    }))
+  const change = async (ids: string[], rows: KeptRow[]) => {
+    const tx = (await database()).transaction('edits', 'readwrite', { durability: 'strict' })
+    const writes = [...ids.map((id) => tx.store.delete(id)), ...rows.map((row) => tx.store.put(row))]
+    await Promise.all([...writes, tx.done])
+  }
+  return {
+    async rows(doc) {
+      const db = await database()
+      const all = await (doc === undefined ? db.getAll('edits') : db.getAllFromIndex('edits', 'doc', doc))
+      return all.sort((a, b) => a.n - b.n)
+    },
+    put: (row) => change([], [row]),
+    replace: (ids, rows = []) => change(ids, rows),
+  }
+}

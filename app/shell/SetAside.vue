@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { Download } from '@lucide/vue'
+import { fitText } from '#core/document/json'
+import type { KeptRow } from '~/keeping/shelf'
+
+/** What could not be saved, with its reason: mended, tried again, taken as a file, or thrown away by name. */
+const aside = useSetAside()
+const shown = ref(false)
+const mended = ref<Record<string, string>>({})
+const count = computed(() => aside.rows.length)
+watch(count, (now) => now === 0 && (shown.value = false))
+const words = (row: KeptRow) => `“${row.edit.label}”`
+function file(row: KeptRow): void {
+  saveFile(`edit-${row.id.slice(0, 8)}.json`, `${JSON.stringify(row.edit, null, 2)}\n`, 'application/json')
+}
+const valueOf = (row: KeptRow) => mended.value[row.id] ?? String(aside.soleValue(row.edit.patches) ?? '')
+async function again(row: KeptRow): Promise<void> {
+  const sole = aside.soleValue(row.edit.patches)
+  await aside.retry(row.id, sole === null ? undefined : fitText(valueOf(row)))
+}
+</script>
+
+<template>
+  <button
+    v-if="count"
+    type="button"
+    class="no-print bg-brick text-white px-4 py-1.5 font-semibold text-left w-full truncate"
+    @click="shown = true"
+  >
+    {{ count }} {{ count === 1 ? 'edit' : 'edits' }} could not be saved: {{ aside.rows[0]!.refused }}
+  </button>
+  <Dialog :open="shown" class="relative z-50" @close="shown = false">
+    <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
+    <div class="fixed inset-0 flex items-center justify-center p-4">
+      <DialogPanel class="sheet w-full max-w-2xl max-h-[85vh] overflow-auto p-5">
+        <DialogTitle class="text-lg">What could not be saved</DialogTitle>
+        <p class="label mb-2">It stays in this browser until it is saved or you throw it away.</p>
+        <ul>
+          <li v-for="row in aside.rows" :key="row.id" class="border-t border-line py-3 space-y-2">
+            <p class="font-semibold">{{ words(row) }}</p>
+            <p>{{ row.refused }}</p>
+            <label v-if="aside.soleValue(row.edit.patches) !== null" class="block">
+              <span class="label">Value to save</span>
+              <input
+                class="field"
+                :value="valueOf(row)"
+                @input="mended[row.id] = ($event.target as HTMLInputElement).value"
+              />
+            </label>
+            <p class="flex flex-wrap gap-2">
+              <button type="button" class="button" @click="again(row)">Try again</button>
+              <button type="button" class="button quiet" @click="file(row)">
+                <Download :size="16" aria-hidden="true" />Take it as a file
+              </button>
+              <button type="button" class="button quiet" @click="aside.throwAway(row.id)">
+                Throw {{ words(row) }} away
+              </button>
+            </p>
+          </li>
+        </ul>
+        <button type="button" class="button quiet mt-2" @click="shown = false">Close</button>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

@@ -1,0 +1,51 @@
+// Keeps a process running: begun again when it dies, with growing pauses, given up loudly when it will not stay.
+import { setTimeout as sleep } from 'node:timers/promises'
+
+/** Pauses before beginning again, ms; one that ran for a minute begins with the first again. */
+const PAUSES = [200, 1000, 3000, 8000, 15_000]
+const STAYED = 60_000
+
+/**
+ * Begins `start` and begins it again whenever the process it gives dies.
+ * @param {string} name said in the log
+ * @param {() => Promise<import('node:child_process').ChildProcess>} start
+ * @param {(line: string) => void} say
+ * @param {(error: Error) => void} giveUp
+ * @returns a way to end it for good
+ */
+export async function keepRunning(name, start, say, giveUp) {
+  let child = await start()
+  let ended = false
+  let tries = 0
+  const watch = () => {
+    const began = Date.now()
+    child.once('exit', async (code, signal) => {
+      if (ended) return
+      if (Date.now() - began > STAYED) tries = 0
+      for (;;) {
+        const pause = PAUSES[tries++]
+        if (pause === undefined)
+          return giveUp(new Error(`The ${name} ended again and again; it is given up.`))
+        say(`The ${name} ended (${signal ?? code}); begun again in ${pause / 1000} s.`)
+        await sleep(pause)
+        if (ended) return
+        try {
+          child = await start()
+          if (ended) return void child.kill('SIGTERM')
+          say(`The ${name} runs again.`)
+          return watch()
+        } catch (error) {
+          say(error.message)
+        }
+      }
+    })
+  }
+  watch()
+  return {
+    pid: () => child.pid,
+    stop() {
+      ended = true
+      child.kill('SIGTERM')
+    },
+  }
+}

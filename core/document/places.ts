@@ -1,0 +1,57 @@
+import { isRecord } from '../quantity/patch'
+import type { Quantity } from '../quantity/units'
+import type { Edit } from './edit'
+
+/** How places of a document are told to people: by the names they gave, what the edit was called, and in their units. */
+
+/** Quantities by the end of a path: the first that matches counts. */
+const QUANTITY_OF: [RegExp, Quantity][] = [
+  [/\.(share|fill|motionRatio|maxDrop|tolerance|order|count|bundle|b)$/, 'plain'],
+  [
+    /^tune\.presets\.|\.(minimum|minPressure|maxPressure|pressure|cutIn|cutOut|cracking|opening|set)$/,
+    'pressure',
+  ],
+  [/\.start\.(left|right|tank)$|\.bring\.(left|right)$/, 'pressure'],
+  [/^truck\.(unladen|ratings)\.|[mM]ass$|\.(ballLoad|empty|maxLoad)$|^truck\.survey\.squat\.load$/, 'mass'],
+  [/\.tickets\.[^.]+\.(front|rear|step|corners\.\w+)$/, 'mass'],
+  [/[rR]ate$/, 'springRate'],
+  [/^lay\.(harnessLength|harnessExtension)$|\.oneWay$/, 'run'],
+  [/^power\.wireArea$/, 'wireArea'],
+  [/^power\.systemVoltage$/, 'voltage'],
+  [/^power\.batteryCapacity$/, 'charge'],
+  [/^power\.conductorTemperature$|\.temperature$|\.ambient\.(start|coldest)$/, 'temperature'],
+  [/\.volume$/, 'volume'],
+  [
+    /^truck\.(heights|seatGap|bed|frame|tyre|axle|coil)\.|\.(x|y|z|length|width|height|radius|behind|emptyAt)$/,
+    'length',
+  ],
+  [/^truck\.\w+$|^lay\.slackAtSpring$|^air\.(spacer)$/, 'length'],
+]
+
+/** The quantity that a number at a path is of; `plain` where it is none. */
+export function quantityAt(path: readonly string[]): Quantity {
+  const at = path.join('.')
+  return QUANTITY_OF.find(([pattern]) => pattern.test(at))?.[1] ?? 'plain'
+}
+
+/** Names that people gave to what lies on the way to a place: "Totes", "IBC 1". */
+function namesAlong(document: unknown, path: readonly string[]): string[] {
+  let at = document
+  return path.flatMap((key) => {
+    at = isRecord(at) ? at[key] : undefined
+    const label = isRecord(at) ? at.label : undefined
+    return typeof label === 'string' && label ? [label] : []
+  })
+}
+
+/**
+ * A place as people know it: the names on the way to it, and what the newest edit of it was called, which is the name of
+ * its field on the screen.
+ */
+export function nameOfPlace(document: unknown, path: readonly string[], edits: readonly Edit[]): string {
+  const touching = edits.filter(({ patches }) =>
+    patches.some((p) => path.every((key, i) => p.path[i] === undefined || String(p.path[i]) === key)),
+  )
+  const field = touching.at(-1)?.label ?? path.at(-1) ?? ''
+  return [...namesAlong(document, path), field].filter((name, i, all) => all.indexOf(name) === i).join(' › ')
+}

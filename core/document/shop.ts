@@ -1,0 +1,11 @@
+import type { UnitChoice } from '../quantity/units'
+import type { OwnClass, Target } from './types'
+
+/** What a shop has set for itself; kept, merged and handed in like a plan. */
+export interface ShopSettings {
+  units: UnitChoice
+  /** What a new haul is brought to. */
+  target: Target
+  /** Classes of parts of its own, by id. */
+  parts: Record<string, OwnClass>
+}

@@ -1,0 +1,11 @@
+import { handInRequest, MOST_HAND_IN } from '#core/document/exchange'
+import { handInToJob } from '../../../db/jobs'
+
+/** Hands edits in to a job. */
+export default route(async (event) => {
+  const { edits } = await readChecked(event, handInRequest, MOST_HAND_IN)
+  const who = await whoMade(event, edits)
+  const answer = await handInToJob(useDatabase(), who, getRouterParam(event, 'id') ?? '', edits)
+  if (!answer) throw new ApiError(404, 'no-job', 'There is no such job in this shop.')
+  return answer
+})

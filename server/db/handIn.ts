@@ -1,0 +1,117 @@
+import { and, eq, gt, inArray, sql } from 'drizzle-orm'
+import type { Edit } from '#core/document/edit'
+import type { ClashPlace, HandInAnswer } from '#core/document/exchange'
+import { takeIn, type KeptEdit, type Refusal } from '#core/document/handIn'
+import type { Conflict } from '#core/document/merge'
+import type { Database } from './client'
+import { tellChange } from './live'
+import { heldEdits } from './schema'
+
+/** A saved revision, as far as taking edits in looks at it. */
+export interface PastRevision {
+  number: number
+  author: string
+  at: Date
+  edits: KeptEdit[]
+}
+
+/** Where the revisions of one document lie. Reads and writes happen in one transaction that holds its head. */
+export interface Shelf<T> {
+  doc: string
+  head: number
+  at: (revision: number) => Promise<T | null>
+  /** Revisions after `base`, oldest first. */
+  since: (base: number) => Promise<PastRevision[]>
+  /** What is wrong with a document, in a sentence, or null. */
+  problem: (document: T) => string | null
+  write: (number: number, document: T, edits: KeptEdit[]) => Promise<void>
+}
+
+/** Who last changed a place, and when: the newest revision with an edit of it that is not the sender's own. */
+function lastAt(place: Conflict, past: PastRevision[], lines: Set<string>): ClashPlace {
+  const touches = ({ patches }: Edit) =>
+    patches.some(({ path }) =>
+      path.slice(0, place.path.length).every((key, i) => String(key) === place.path[i]),
+    )
+  const theirs = past.filter((r) => r.edits.some((e) => !lines.has(e.line) && touches(e))).at(-1)
+  return { ...place, who: theirs?.author ?? '', at: theirs?.at.toISOString() ?? '' }
+}
+
+/** Takes in what fits, and sets aside, edit by edit, what would leave a document that nobody could open. */
+function takeInWhole<T>(shelf: Shelf<T>, held: Parameters<typeof takeIn<T>>[0], edits: KeptEdit[]) {
+  const whole = takeIn(held, edits)
+  if (shelf.problem(whole.merged) === null) return whole
+  const accepted: KeptEdit[] = []
+  const refused: Refusal[] = []
+  for (const edit of edits) {
+    const tried = takeIn(held, [...accepted, edit])
+    const message = tried.refused[0]?.message ?? shelf.problem(tried.merged)
+    if (message) refused.push({ id: edit.id, message })
+    else accepted.push(edit)
+  }
+  return { ...takeIn(held, accepted), refused }
+}
+
+/**
+ * Hands edits in to a document. What the server knows already is not taken twice; what cannot be taken is refused edit
+ * by edit; where others changed the same place differently nothing is written and the places are returned.
+ */
+export async function handIn<T>(tx: Database, shelf: Shelf<T>, edits: KeptEdit[]): Promise<HandInAnswer<T>> {
+  const { doc, head } = shelf
+  const ids = edits.map((e) => e.id)
+  const known = new Set(
+    (
+      await tx
+        .select({ id: heldEdits.editId })
+        .from(heldEdits)
+        .where(and(eq(heldEdits.doc, doc), inArray(heldEdits.editId, ids)))
+    ).map((row) => row.id),
+  )
+  const fresh = edits.filter((e, i) => !known.has(e.id) && ids.indexOf(e.id) === i)
+  const document = (await shelf.at(head))!
+  const past = await shelf.since(Math.min(...edits.map((e) => e.base)))
+  const lines = new Set(edits.map((e) => e.line))
+  const others = past.some((r) => r.edits.some((e) => !lines.has(e.line)))
+  const standing = { doc, revision: head, document, holds: [...known], refused: [], others, clash: null }
+  if (fresh.length === 0) return standing
+
+  const bases = new Map<number, T | null>([[head, document]])
+  for (const { base } of fresh) if (!bases.has(base)) bases.set(base, await shelf.at(base))
+  const held = {
+    head: document,
+    at: (revision: number) => bases.get(revision) ?? null,
+    held: (line: string, base: number) =>
+      past.filter((r) => r.number > base).flatMap((r) => r.edits.filter((e) => e.line === line)),
+  }
+  const { merged, conflicts, refused } = takeInWhole(shelf, held, fresh)
+  if (conflicts.length > 0)
+    return {
+      ...standing,
+      refused,
+      clash: { places: conflicts.map((c) => lastAt(c, past, lines)), proposal: merged },
+    }
+  const taken = fresh.filter((e) => !refused.some((r) => r.id === e.id))
+  if (taken.length === 0) return { ...standing, refused }
+  const revision = head + 1
+  await shelf.write(revision, merged, taken)
+  const now = [...new Set(taken.flatMap((e) => [e.id, ...(e.replaces ?? [])]))]
+  await tx
+    .insert(heldEdits)
+    .values(now.map((editId) => ({ doc, editId, revision })))
+    .onConflictDoNothing()
+  await tellChange(tx, { doc, revision, who: taken.at(-1)!.who, label: taken.at(-1)!.label })
+  return { ...standing, revision, document: merged, holds: [...known, ...taken.map((e) => e.id)], refused }
+}
+
+/** Ids of edits of a document that came to be held after a revision. */
+export async function heldSince(db: Database, doc: string, since: number): Promise<string[]> {
+  const rows = await db
+    .select({ id: heldEdits.editId })
+    .from(heldEdits)
+    .where(and(eq(heldEdits.doc, doc), gt(heldEdits.revision, since)))
+    .limit(5000)
+  return rows.map((row) => row.id)
+}
+
+/** The moment by the database's clock: the one clock that decides order. */
+export const databaseNow = sql`now()`

@@ -1,0 +1,43 @@
+import pg from 'pg'
+import { CHANNEL, type Change } from '../db/live'
+
+type Listener = (change: Change) => void
+
+const listeners = new Map<string, Set<Listener>>()
+let listening = false
+const AGAIN = 1000
+
+/** One connection of this server that hears what any server of the database tells. */
+async function listen(): Promise<void> {
+  const client = new pg.Client({ connectionString: databaseUrl() })
+  const again = () => setTimeout(() => void listen(), AGAIN).unref()
+  client.once('error', () => void client.end().catch(() => {}))
+  client.once('end', again)
+  client.on('notification', ({ payload }) => {
+    const change = JSON.parse(payload ?? '{}') as Change
+    for (const tell of listeners.get(change.doc) ?? []) tell(change)
+  })
+  try {
+    await client.connect()
+    await client.query(`listen ${CHANNEL}`)
+    // What was told while nobody listened: every page asks for itself.
+    for (const [doc, tellers] of listeners)
+      for (const tell of tellers) tell({ doc, revision: 0, who: '', label: '' })
+  } catch {
+    await client.end().catch(() => {})
+  }
+}
+
+/** Hears the changes of a document until the function returned is called. */
+export function onChange(doc: string, listener: Listener): () => void {
+  if (!listening) {
+    listening = true
+    void listen()
+  }
+  const all = listeners.get(doc) ?? new Set()
+  listeners.set(doc, all.add(listener))
+  return () => {
+    all.delete(listener)
+    if (all.size === 0) listeners.delete(doc)
+  }
+}

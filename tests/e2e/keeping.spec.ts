@@ -1,0 +1,196 @@
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { expect, fill, go, newJob, open, saved, test } from './support'
+
+/** What an installer types under a truck is there in the end, whatever happens on the way. */
+
+test('the server fails on what was typed: tried again, and a reload loses nothing of it', async ({
+  page,
+  quiet,
+}) => {
+  quiet.patterns.push(/500/, /net::ERR_FAILED/)
+  await newJob(page, 'Fails at first')
+  await go(page, 'Load')
+  let failures = 2
+  await page.route('**/edits', (route) => {
+    if (failures-- > 0) return route.fulfill({ status: 500, contentType: 'text/html', body: '<p>broken' })
+    return route.continue()
+  })
+  await fill(page, 'Ball load', '41')
+  await expect(page.getByRole('status')).toContainText('kept here, not saved yet')
+  await page.reload()
+  await saved(page)
+  await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('41')
+  // An answer cut in its body: the server has it, and it is not taken twice.
+  await page.unroute('**/edits')
+  let cut = true
+  await page.route('**/edits', async (route) => {
+    const response = await route.fetch()
+    const body = await response.text()
+    await route.fulfill({ response, body: cut ? body.slice(0, 200) : body })
+    cut = false
+  })
+  await fill(page, 'Ball load', '42')
+  await fill(page, 'Ball load', '43')
+  await saved(page)
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await page.reload()
+  await saved(page)
+  await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('43')
+})
+
+test('an edit the server refuses is set aside, told on every page, mended and saved; the others go on', async ({
+  page,
+  quiet,
+}) => {
+  quiet.patterns.push(/422/)
+  await newJob(page, 'Refused once')
+  await go(page, 'Hand over')
+  let refusing = true
+  await page.route('**/edits', (route) => {
+    const body = route.request().postData() ?? ''
+    if (!refusing || !body.includes('Not like this')) return route.continue()
+    const error = { code: 'invalid', message: 'The remarks cannot be kept like this.' }
+    return route.fulfill({ status: 422, contentType: 'application/json', body: JSON.stringify({ error }) })
+  })
+  await page.getByLabel('Driver', { exact: true }).fill('Pim')
+  await page.getByLabel('Remarks').fill('Not like this')
+  await page.getByLabel('Who to ask').fill('Dock 4')
+  await page.getByLabel('Driver', { exact: true }).focus()
+  const told = page.getByRole('button', { name: /1 edit could not be saved: The remarks/ })
+  await expect(told).toBeVisible()
+  await saved(page)
+  await open(page, '/')
+  await expect(told).toBeVisible()
+  await told.click()
+  const dialog = page.getByRole('dialog')
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('button', { name: 'Take it as a file' }).click(),
+  ])
+  expect(file.suggestedFilename()).toMatch(/^edit-.*\.json$/)
+  refusing = false
+  await dialog.getByLabel('Value to save').fill('Like this')
+  await dialog.getByRole('button', { name: 'Try again' }).click()
+  await expect(told).toHaveCount(0)
+  await page.goBack()
+  await saved(page)
+  await expect(page.getByLabel('Remarks')).toHaveValue('Like this')
+  await expect(page.getByLabel('Driver', { exact: true })).toHaveValue('Pim')
+})
+
+test('a NUL pasted into the remarks is left out, and what is typed after it is saved', async ({ page }) => {
+  await newJob(page, 'Pasted')
+  await go(page, 'Hand over')
+  await page.getByLabel('Remarks').fill('Tank drains\u0000 on the left')
+  await page.getByLabel('Driver', { exact: true }).fill('Pim')
+  await page.getByLabel('Remarks').focus()
+  await saved(page)
+  await page.reload()
+  await saved(page)
+  await expect(page.getByLabel('Remarks')).toHaveValue('Tank drains on the left')
+  await expect(page.getByLabel('Driver', { exact: true })).toHaveValue('Pim')
+})
+
+test('an answer that comes late, when another job is open, changes nothing there', async ({ page }) => {
+  await newJob(page, 'Slow')
+  await go(page, 'Load')
+  const slow = page.url()
+  let release = () => {}
+  const held = new Promise<void>((resolve) => (release = resolve))
+  await page.route('**/edits', async (route) => {
+    if (route.request().url().includes(slow.split('/').at(-2)!)) await held
+    await route.continue()
+  })
+  await fill(page, 'Ball load', '51')
+  await expect(page.getByRole('status')).toContainText('saving')
+  await page.getByRole('link', { name: 'Nimble Piston' }).click()
+  await page.getByRole('link', { name: /Kiln/ }).first().click()
+  await saved(page)
+  const before = await page.getByRole('status').innerText()
+  release()
+  await page.waitForResponse('**/edits')
+  expect(await page.getByRole('status').innerText()).toBe(before)
+  await fill(page, 'Ball load', '12')
+  await saved(page)
+  await open(page, new URL(slow).pathname)
+  await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('51')
+})
+
+test('what is typed in a field and not left comes back after the page was lost, with a word', async ({
+  page,
+}) => {
+  await newJob(page, 'Lost in the middle')
+  await go(page, 'Hand over')
+  await page.getByLabel('Remarks').pressSequentially('Air lines rub at the')
+  await page.reload()
+  await expect(page.getByLabel('Remarks')).toHaveValue('Air lines rub at the')
+  await expect(page.getByRole('alert')).toContainText(
+    'You were typing “Air lines rub at the” in Remarks for this truck',
+  )
+  await page.getByLabel('Remarks').pressSequentially(' kick-up')
+  await page.getByLabel('Driver', { exact: true }).focus()
+  await saved(page)
+  await page.reload()
+  await saved(page)
+  await expect(page.getByLabel('Remarks')).toHaveValue('Air lines rub at the kick-up')
+})
+
+test('with no room left in the browser it says so, and still saves', async ({ page }) => {
+  await page.addInitScript(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
+  })
+  await newJob(page, 'No room')
+  await go(page, 'Load')
+  await page.route('**/edits', () => {})
+  await fill(page, 'Ball load', '61')
+  await expect(page.getByRole('alert')).toContainText('no room left')
+  await page.unroute('**/edits', undefined)
+})
+
+test('a page of another site reads nothing, changes nothing and shows nothing of ours', async ({
+  page,
+  request,
+  quiet,
+}) => {
+  quiet.patterns.push(/CORS|net::ERR|403|frame|Refused|Framing/i)
+  const ours = process.env.NP_ADDRESS ?? 'http://127.0.0.1:3000'
+  const foreign = createServer((_, response) => {
+    response.setHeader('content-type', 'text/html')
+    response.end(`<iframe id="frame" name="frame" src="${ours}/"></iframe>
+      <form id="form" method="post" enctype="text/plain" target="frame" action="${ours}/api/jobs">
+      <input name='{"kind":"leaf-flatbed","name":"Foreign","x":"' value='"}'></form>`)
+  })
+  await new Promise<void>((resolve) => foreign.listen(0, '127.0.0.1', resolve))
+  const { port } = foreign.address() as AddressInfo
+  const count = async () =>
+    ((await (await request.get(`${ours}/api/jobs`)).json()) as { total: number }).total
+  const before = await count()
+  // A page under another name, and one under our own name at another port.
+  for (const name of ['localhost', '127.0.0.1']) {
+    await page.goto(`http://${name}:${port}/`)
+    const results = await page.evaluate(async (address) => {
+      const tried = (path: string, init?: RequestInit) =>
+        fetch(`${address}${path}`, init).then(
+          (r) => `answered ${r.status}`,
+          () => 'blocked',
+        )
+      const body = JSON.stringify({ kind: 'leaf-flatbed', name: 'Foreign' })
+      ;(document.getElementById('form') as HTMLFormElement).submit()
+      return [
+        await tried('/api/jobs'),
+        await tried('/api/jobs', { method: 'POST', body, headers: { 'content-type': 'text/plain' } }),
+        await tried('/api/jobs', { method: 'POST', body, headers: { 'content-type': 'application/json' } }),
+        await tried('/api/jobs', { method: 'POST', body, headers: { 'x-nimble-piston': '1' } }),
+        await tried('/api/jobs', { method: 'POST', body, mode: 'no-cors', credentials: 'include' }),
+      ]
+    }, ours)
+    expect(results.slice(0, 4)).toEqual(['blocked', 'blocked', 'blocked', 'blocked'])
+    const framed = page.frameLocator('#frame').getByText(/Nimble Piston|Own parts/)
+    await expect(framed).toHaveCount(0)
+  }
+  expect(await count()).toBe(before)
+  foreign.close()
+})

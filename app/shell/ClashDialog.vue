@@ -66,7 +66,7 @@ const whenSaid = (at: string) =>
                 type="radio"
                 :name="`clash-${i}`"
                 :value="side"
-                class="accent-petrol"
+                class="accent-petrol shrink-0 size-4 self-center"
               />
               <span class="min-w-0 break-words"
                 ><span class="figure font-semibold block">{{ words(place[side], place.path) }}</span

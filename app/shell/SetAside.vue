@@ -2,10 +2,14 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { Download } from '@lucide/vue'
 import { fitText } from '#core/document/json'
+import { quantityAt } from '#core/document/places'
+import { parseQuantity } from '#core/quantity/parse'
+import { showText, unitFor } from '#core/quantity/units'
 import type { KeptRow } from '~/keeping/shelf'
 
 /** What could not be saved, with its reason: mended, tried again, taken as a file, or thrown away by name. */
 const aside = useSetAside()
+const shop = useShop()
 const shown = ref(false)
 const mended = ref<Record<string, string>>({})
 const count = computed(() => aside.rows.length)
@@ -14,10 +18,23 @@ const words = (row: KeptRow) => `“${row.edit.label}”`
 function file(row: KeptRow): void {
   saveFile(`edit-${row.id.slice(0, 8)}.json`, `${JSON.stringify(row.edit, null, 2)}\n`, 'application/json')
 }
-const valueOf = (row: KeptRow) => mended.value[row.id] ?? String(aside.soleValue(row.edit.patches) ?? '')
+const wrong = ref<Record<string, string>>({})
+const quantityOf = (row: KeptRow) => quantityAt(row.edit.patches[0]?.path.map(String) ?? [])
+/** The value as it stands in the field: a number in the shop's unit. */
+function valueOf(row: KeptRow): string {
+  const sole = aside.soleValue(row.edit.patches)
+  const shown = typeof sole === 'number' ? showText(sole, quantityOf(row), shop.units) : (sole ?? '')
+  return mended.value[row.id] ?? shown
+}
 async function again(row: KeptRow): Promise<void> {
   const sole = aside.soleValue(row.edit.patches)
-  await aside.retry(row.id, sole === null ? undefined : fitText(valueOf(row)))
+  wrong.value = {}
+  if (sole === null || mended.value[row.id] === undefined) return aside.retry(row.id)
+  if (typeof sole === 'string') return aside.retry(row.id, fitText(valueOf(row)))
+  const quantity = quantityOf(row)
+  const read = parseQuantity(valueOf(row), quantity, unitFor(quantity, shop.units))
+  if (read.ok) await aside.retry(row.id, read.value)
+  else wrong.value = { [row.id]: read.message }
 }
 </script>
 
@@ -25,7 +42,7 @@ async function again(row: KeptRow): Promise<void> {
   <button
     v-if="count"
     type="button"
-    class="no-print bg-brick text-white px-4 py-1.5 font-semibold text-left w-full truncate"
+    class="no-print shrink-0 bg-brick text-white px-4 py-1.5 font-semibold text-left w-full truncate"
     @click="shown = true"
   >
     {{ count }} {{ count === 1 ? 'edit' : 'edits' }} could not be saved: {{ aside.rows[0]!.refused }}
@@ -40,6 +57,13 @@ async function again(row: KeptRow): Promise<void> {
           <li v-for="row in aside.rows" :key="row.id" class="border-t border-line py-3 space-y-2">
             <p class="font-semibold">{{ words(row) }}</p>
             <p>{{ row.refused }}</p>
+            <NuxtLink
+              v-if="row.doc.startsWith('job:')"
+              :to="`/jobs/${row.doc.slice(4)}/load`"
+              class="underline"
+              @click="shown = false"
+              >Open its job</NuxtLink
+            >
             <label v-if="aside.soleValue(row.edit.patches) !== null" class="block">
               <span class="label">Value to save</span>
               <input
@@ -47,6 +71,9 @@ async function again(row: KeptRow): Promise<void> {
                 :value="valueOf(row)"
                 @input="mended[row.id] = ($event.target as HTMLInputElement).value"
               />
+              <span v-if="wrong[row.id]" class="text-sm text-brick font-semibold" role="alert">{{
+                wrong[row.id]
+              }}</span>
             </label>
             <p class="flex flex-wrap gap-2">
               <button type="button" class="button" @click="again(row)">Try again</button>

@@ -10,13 +10,11 @@ export const useSetAside = defineStore('setAside', () => {
     const value = patches.length === 1 ? patches[0]!.value : undefined
     return typeof value === 'string' || typeof value === 'number' ? value : null
   }
-  async function retry(id: string, text?: string): Promise<void> {
+  async function retry(id: string, value?: string | number): Promise<void> {
     const row = rows.value.find((r) => r.id === id)
-    if (!row) return
-    const [patch] = row.edit.patches
-    const value = typeof patch?.value === 'number' ? Number(text) : text
-    const mended = text === undefined || !patch ? undefined : [{ ...patch, value }]
-    await (await keeperOfRow(row)).retry(id, mended)
+    const [patch] = row?.edit.patches ?? []
+    if (!row || !patch) return
+    await (await keeperOfRow(row)).retry(id, value === undefined ? undefined : [{ ...patch, value }])
   }
   async function throwAway(id: string): Promise<void> {
     const row = rows.value.find((r) => r.id === id)

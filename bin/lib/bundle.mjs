@@ -4,6 +4,8 @@ import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..')
+/** Where databases and logs lie. */
+export const dataFolder = process.env.NP_DATA ?? join(root, '.data')
 
 function newest(folder) {
   let time = 0

@@ -15,7 +15,7 @@ import {
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
-import { root } from './bundle.mjs'
+import { dataFolder } from './bundle.mjs'
 import { installPostgres } from './install.mjs'
 
 function databaseUser() {
@@ -37,12 +37,12 @@ function reachable(path) {
 }
 
 function folderFor(name) {
-  const inside = join(root, '.data', name)
+  const inside = join(dataFolder, name)
   if (process.getuid() !== 0 || reachable(join(inside, 'pg'))) return inside
   // The checkout lies under a folder the database user cannot enter: the data goes beside the system's own.
   return join(
     '/var/tmp',
-    `nimble-piston-${createHash('sha256').update(root).digest('hex').slice(0, 12)}`,
+    `nimble-piston-${createHash('sha256').update(dataFolder).digest('hex').slice(0, 12)}`,
     name,
   )
 }

@@ -14,7 +14,7 @@ import {
 import { createHash } from 'node:crypto'
 import { dirname, join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
-import { bundleQueue, root } from './bundle.mjs'
+import { bundleQueue, dataFolder, root } from './bundle.mjs'
 
 const SOURCES = ['app', 'core', 'server', 'public', 'nuxt.config.ts', 'package.json', 'package-lock.json']
 
@@ -46,7 +46,7 @@ export function buildApp() {
 
 /** A file in .data that only its owner reads: a log may hold names of files and faults. */
 export function ownFile(name) {
-  const path = join(root, '.data', name)
+  const path = join(dataFolder, name)
   mkdirSync(dirname(path), { recursive: true })
   const opened = openSync(path, 'a', 0o600)
   chmodSync(path, 0o600)

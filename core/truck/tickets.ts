@@ -1,6 +1,6 @@
 import type { Ticket, Truck } from '../document/types'
+import { csvRows } from '../quantity/csv'
 import type { Remedy } from '../quantity/figure'
-import Papa from 'papaparse'
 import { parseQuantity } from '../quantity/parse'
 import { QUANTITIES } from '../quantity/units'
 
@@ -52,8 +52,9 @@ const COLUMNS = {
  * wheels; a unit stands in the heading ("front, kg", "front (lb)") or beside each figure, kg when neither says.
  */
 export function readTickets(text: string): TicketsRead {
-  const parsed = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: 'greedy' })
-  const heads = parsed.meta.fields ?? []
+  const parsed = csvRows(text)
+  if (parsed.problem !== null) return { tickets: null, problems: [parsed.problem] }
+  const { heads } = parsed
   const plain = (head: string) =>
     head
       .toLowerCase()
@@ -74,13 +75,13 @@ export function readTickets(text: string): TicketsRead {
         `The first line must name the columns “front” and “rear”, or all four wheels (“front left” …); it reads “${heads.join(', ').slice(0, 120)}”.`,
       ],
     }
-  if (parsed.data.length > MOST)
+  if (parsed.rows.length > MOST)
     return {
       tickets: null,
-      problems: [`There are ${parsed.data.length} lines; at most ${MOST} tickets are read at once.`],
+      problems: [`There are ${parsed.rows.length} lines; at most ${MOST} tickets are read at once.`],
     }
   const problems: string[] = []
-  const tickets = parsed.data.map((row, i): Omit<Ticket, 'order'> => {
+  const tickets = parsed.rows.map((row, i): Omit<Ticket, 'order'> => {
     const mass = (head: string): number => {
       const unit = /\blb\b/i.test(head) ? QUANTITIES.mass.lb : QUANTITIES.mass.kg
       const read = parseQuantity(row[head] ?? '', 'mass', unit)

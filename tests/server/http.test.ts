@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
+import { readFileSync } from 'node:fs'
 import { get } from 'node:http'
-import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
 import pg from 'pg'
@@ -9,7 +9,7 @@ import { writePlanFile } from '#core/document/file'
 import type { Plan } from '#core/document/types'
 import type { KeptEdit } from '#core/document/handIn'
 import { setUp } from '../../server/db/setup'
-import { cluster } from '../support/database'
+import { cluster, freePort } from '../support/database'
 
 /** The built server over HTTP, with a cluster of its own that goes away and comes back. */
 const root = join(__dirname, '..', '..')
@@ -24,12 +24,7 @@ let appUrl: string
 beforeAll(async () => {
   const url = cluster('start', clusterName)
   ;({ appUrl } = await setUp(url, join(root, 'server/db/migrations')))
-  const port = await new Promise<number>((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number }
-      probe.close(() => resolve(port))
-    })
-  })
+  const port = await freePort()
   server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
     stdio: 'ignore',
     env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), DATABASE_URL: appUrl },
@@ -224,6 +219,114 @@ test('an open page hears what another saves, and who else is there', async () =>
   await until(/event: present\ndata: \["Odile"\]/)
   second.abort()
   heard.abort()
+})
+
+test('10 000 malformed requests: each is answered, none with a fault of ours, and the memory stays as it was', async () => {
+  let seed = 20_261
+  const random = (n: number) => (seed = (seed * 48_271) % 2_147_483_647) % n
+  const pick = <T>(list: readonly T[]): T => list[random(list.length)]!
+  const ids = ['star-wagon', 'nothing', '%00', '..%2f..', '%F0%9F%9A%9A', 'x'.repeat(300), "a'--", '%E0%A4%A']
+  const paths = ids.flatMap((id) => [
+    `jobs/${id}`,
+    `jobs/${id}/edits`,
+    `jobs/${id}/sweeps`,
+    `jobs/${id}/sweeps/${id}`,
+    `jobs/${id}/sheet`,
+    `jobs/${id}/history`,
+  ])
+  const all = [
+    ...paths,
+    'jobs',
+    'shop',
+    'shop/edits',
+    'who',
+    'jobs?page=1e99',
+    'jobs?page=-3',
+    'jobs?search=%00',
+    `jobs?search=${'%25'.repeat(200)}`,
+    'jobs/star-wagon?since=9e99',
+    'jobs/star-wagon?since=x',
+  ]
+  const edit = (path: unknown, value: unknown) => ({
+    edits: [
+      {
+        id: `m-${seed}`,
+        label: 'x',
+        kind: 'do',
+        patches: [{ op: pick(['add', 'replace', 'remove', 'move']), path, value }],
+        inverse: [],
+        base: pick([1, 0, -1, 2 ** 31, 1.5, '1']),
+        line: 'm',
+        who: pick(['odile', 'nobody', '']),
+      },
+    ],
+  })
+  const values: unknown[] = [
+    null,
+    '\u0000',
+    '\ud800',
+    1e308,
+    -1,
+    'x'.repeat(5000),
+    [],
+    {},
+    [[[[]]]],
+    { kind: 'tank' },
+    true,
+  ]
+  const keys = [
+    'truck',
+    'hauls',
+    'air',
+    '__proto__',
+    'constructor',
+    'length',
+    4e9,
+    -1,
+    0.5,
+    'totes',
+    'lines',
+    '',
+    'wheelbase',
+  ]
+  const body = () =>
+    pick([
+      () => '',
+      () => '{',
+      () => 'null',
+      () => '['.repeat(random(3000)),
+      () => JSON.stringify(pick(values)),
+      () => JSON.stringify({ kind: pick(values), name: pick(values), file: pick(values) }),
+      () => JSON.stringify({ person: pick(values) }),
+      () => JSON.stringify(edit([], pick(values))),
+      () =>
+        JSON.stringify(
+          edit(
+            Array.from({ length: random(6) }, () => pick(keys)),
+            pick(values),
+          ),
+        ),
+    ])()
+  const memory = () =>
+    Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))![1]) / 1024
+  const faults: string[] = []
+  const some = async (count: number) => {
+    for (let done = 0; done < count; done += 20)
+      await Promise.all(
+        Array.from({ length: 20 }, async () => {
+          const [path, method] = [pick(all), pick(['GET', 'POST', 'PUT', 'DELETE', 'PATCH'])]
+          const text = method === 'GET' ? undefined : body()
+          const { status } = await call(`/api/${path}`, { method, body: text })
+          if (status >= 500) faults.push(`${status} ${method} ${path} ${text?.slice(0, 200)}`)
+        }),
+      )
+  }
+  await some(2000)
+  const before = memory()
+  await some(8000)
+  expect(faults).toEqual([])
+  expect(memory() - before).toBeLessThan(150)
+  expect((await call('/api/jobs/star-wagon')).status).toBe(200)
 })
 
 test('the sheet is a one-page PDF in either paper', async () => {

@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process'
+import { createServer } from 'node:net'
 import { join } from 'node:path'
 import pg from 'pg'
 import { setUp } from '../../server/db/setup'
@@ -25,4 +26,14 @@ export function cluster(command: 'start' | 'stop' | 'drop', name: string): strin
     encoding: 'utf8',
     stdio: ['ignore', 'pipe', 'inherit'],
   }).trim()
+}
+
+/** A port of loopback that nobody listens at. */
+export function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number }
+      probe.close(() => resolve(port))
+    })
+  })
 }

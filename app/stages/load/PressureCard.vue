@@ -14,11 +14,11 @@ const text = computed(() => cardText(card.value, teed.value, shop.units))
 const label = computed(() => job.plan!.hauls[job.haulId]?.label ?? '')
 
 async function saveCsv(): Promise<void> {
-  const { default: Papa } = await import('papaparse')
-  const csv = Papa.unparse({
-    fields: [...text.value.head, 'Note'],
-    data: text.value.rows.map((r) => [...r.cells.map((c) => c.replace(/ /g, '').replace('−', '-')), r.mark]),
-  })
+  const { csvText } = await import('#core/quantity/csv')
+  const csv = csvText(
+    [...text.value.head, 'Note'],
+    text.value.rows.map((r) => [...r.cells.map((c) => c.replace(/ | | /g, '').replace('−', '-')), r.mark]),
+  )
   saveFile(
     `pressure-card-${label.value.replace(/[^\w-]+/g, '-').toLowerCase() || 'haul'}.csv`,
     csv,

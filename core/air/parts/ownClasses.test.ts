@@ -24,7 +24,7 @@ describe('the shop’s own classes', () => {
       'yard-c': {
         ...tank,
         kind: 'compressor' as const,
-        label: 'Bench, tall',
+        label: '=Bench, tall',
         like: 'compact',
         figures: { freeAir: 0.001, maxPressure: 1_200_000 },
         price: null,
@@ -40,6 +40,9 @@ describe('the shop’s own classes', () => {
     expect(bad('id,kind,label,volume\na,tank,A,90')).toContain('not between')
     expect(bad('id,kind,label,wings\na,tank,A,2')).toContain('has no figure “wings”')
     expect(bad('id,kind,label\na,balloon,A')).toContain('no kind “balloon”')
+    expect(bad('id,kind,label,price\na,tank,A,5\nb,tank,B,dear')).toMatch(/^Line 3, “price”: “dear”/)
+    expect(bad('id,kind,label\na,tank,A\nb,tank,')).toBe('Line 3: “b”: a class needs a label')
+    expect(bad(`id,kind,label${','.repeat(1_000_000)}`)).toContain('columns')
     expect(bad('id,kind,label\na,tank,A\na,tank,B')).toContain('twice')
     expect(bad('{"a": 3}')).toContain('“a” needs')
     expect(bad('{"a"')).toContain('not JSON')

@@ -1,10 +1,10 @@
-import Papa from 'papaparse'
 import { KINDS, type ComponentKind } from '../../catalog/kinds'
 import { PARTS } from '../../catalog/partClasses'
 import { BLOCKS } from '../../catalog/blocks'
 import { COMPRESSORS } from '../../catalog/compressors'
 import { SPRINGS } from '../../catalog/springs'
 import type { OwnClass } from '../../document/types'
+import { csvRows, csvText, withoutApostrophe } from '../../quantity/csv'
 import { figuresOf, catalogueClass } from './parts'
 
 /**
@@ -66,7 +66,7 @@ export function ownClassesCsv(classes: Record<string, OwnClass>): string {
     c.price ?? '',
     ...names.map((n) => c.figures[n] ?? ''),
   ])
-  return `${Papa.unparse({ fields: [...PLAIN, ...names], data }, { newline: '\n' })}\n`
+  return csvText([...PLAIN, ...names], data)
 }
 /** The shop’s own parts as JSON, as `readOwnClasses` takes them in. */
 export const ownClassesJson = (classes: Record<string, OwnClass>): string =>
@@ -112,8 +112,9 @@ export function readOwnClasses(text: string): OwnClassesRead {
         })
     }
   } else {
-    const parsed = Papa.parse<Record<string, string>>(trimmed, { header: true, skipEmptyLines: 'greedy' })
-    const heads = parsed.meta.fields ?? []
+    const parsed = csvRows(trimmed)
+    if (parsed.problem !== null) return { classes: null, problems: [parsed.problem] }
+    const { heads } = parsed
     const missing = ['id', 'kind', 'label'].filter((h) => !heads.includes(h))
     if (missing.length > 0)
       return {
@@ -123,25 +124,32 @@ export function readOwnClasses(text: string): OwnClassesRead {
         ],
       }
     const figureHeads = heads.filter((h) => !(PLAIN as readonly string[]).includes(h))
-    parsed.data.forEach((row, i) => {
+    parsed.rows.forEach((row, i) => {
+      const at = `Line ${i + 2}`
+      const cell = (name: string) => withoutApostrophe((row[name] ?? '').trim())
       const figures: Record<string, number> = {}
       for (const h of figureHeads) {
-        const typed = (row[h] ?? '').trim()
+        const typed = cell(h)
         if (typed === '') continue
         const value = Number(typed)
         if (Number.isFinite(value)) figures[h] = value
-        else problems.push(`Line ${i + 2}, “${h}”: “${typed}” is no number. Type it in SI, with a point.`)
+        else problems.push(`${at}, “${h}”: “${typed}” is no number. Type it in SI, with a point.`)
       }
-      const price = Number(row.price)
-      take((row.id ?? '').trim(), {
-        kind: (row.kind ?? '').trim() as ComponentKind,
-        label: (row.label ?? '').trim().slice(0, 80),
-        like: (row.like ?? '').trim() || (baseClassesOf((row.kind ?? '').trim() as ComponentKind)[0] ?? ''),
-        number: (row.number ?? '').trim().slice(0, 80),
-        make: (row.make ?? '').trim().slice(0, 80),
-        price: row.price?.trim() && price >= 0 ? price : null,
+      const price = cell('price') === '' ? null : Number(cell('price'))
+      if (price !== null && !(price >= 0))
+        problems.push(`${at}, “price”: “${cell('price')}” is no price. Type a number, or nothing.`)
+      const kind = cell('kind') as ComponentKind
+      const before = problems.length
+      take(cell('id'), {
+        kind,
+        label: cell('label').slice(0, 80),
+        like: cell('like') || (baseClassesOf(kind)[0] ?? ''),
+        number: cell('number').slice(0, 80),
+        make: cell('make').slice(0, 80),
+        price,
         figures,
       })
+      for (let k = before; k < problems.length; k++) problems[k] = `${at}: ${problems[k]}`
     })
   }
   if (Object.keys(classes).length > MOST)

@@ -1,5 +1,5 @@
 import { PRACTICE } from '../../catalog/practice'
-import Papa from 'papaparse'
+import { csvText } from '../../quantity/csv'
 import { METRIC_UNITS, fromSi, showText, unitFor, type Quantity, type UnitChoice } from '../../quantity/units'
 import type { Scenario } from '../../document/types'
 import type { RunResult } from './types'
@@ -76,5 +76,5 @@ export function runCsv(scenario: Scenario, result: RunResult): string {
     ...runSummary(scenario, result),
     `Gas kept to ${result.massError.toExponential(1)} of the whole, ${result.steps} steps.`,
   ]
-  return `${head.map((line) => `# ${line}`).join('\n')}\n${Papa.unparse({ fields, data }, { newline: '\n' })}\n`
+  return csvText(fields, data, head)
 }

@@ -52,6 +52,11 @@ const PEOPLE = [
 ]
 const shop = await (await fetch(`${address}/api/shop`)).json()
 const names = shop.people.map((p) => p.name)
+/** The haul that all three look at; otherwise each page shows the heaviest, which changes as they type. */
+const { document: before } = await (await fetch(`${address}/api/jobs/${JOB}`)).json()
+const [HAUL] = Object.entries(before.hauls).find(([, haul]) =>
+  Object.values(haul.items).some((item) => item.label === 'Cable drums'),
+)
 const args = ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking']
 const typed = new Map()
 const until = Date.now() + minutes * 60_000
@@ -78,6 +83,7 @@ async function person({ fields }, k) {
     const page = context.pages()[0] ?? (await context.newPage())
     await page.goto(`${address}/`)
     await page.getByLabel('You are').selectOption({ label: names[k % names.length] })
+    await page.evaluate(([job, haul]) => localStorage.setItem(`np.haul.${job}`, haul), [JOB, HAUL])
     await page.goto(`${address}/jobs/${JOB}/load`)
     await page.getByLabel('Ball load', { exact: true }).first().waitFor()
     return { context, page }
@@ -87,7 +93,7 @@ async function person({ fields }, k) {
       try {
         return await begin()
       } catch {
-        await sleep(500)
+        await killBrowser(profile)
       }
   }
   /** Settles whatever is asked; counts it, and notes when it is a clash with oneself. */
@@ -95,9 +101,9 @@ async function person({ fields }, k) {
     const keep = page.getByRole('button', { name: 'Keep these' })
     if (!(await keep.isVisible().catch(() => false))) return
     clashes++
-    const asked = await page.getByRole('dialog').innerText()
-    if (fields.some((field) => asked.includes(field)))
-      throw new Error(`Asked about a field only ${names[k]} types in: ${asked}`)
+    const places = await page.locator('[role=dialog] legend').allInnerTexts()
+    const own = places.filter((place) => !place.endsWith('Ball load'))
+    if (own.length > 0) throw new Error(`Asked about what only ${names[k]} types: ${own.join('; ')}`)
     await keep.click()
   }
   let { context, page } = await again()
@@ -122,15 +128,11 @@ async function person({ fields }, k) {
       if (random() < 0.04) {
         kills++
         // As a crash does: no page is told.
-        context
-          .browser()
-          ?.close()
-          .catch(() => {})
-        await context.close().catch(() => {})
+        await killBrowser(profile)
         ;({ context, page } = await again())
       } else if (random() < 0.05) await page.reload().catch(() => {})
     } catch (error) {
-      if (/only/.test(error.message)) throw error
+      if (/^Asked about/.test(error.message)) throw error
       await sleep(300)
       await page.goto(`${address}/jobs/${JOB}/load`).catch(() => {})
     }
@@ -199,6 +201,8 @@ try {
 } finally {
   program.kill('SIGTERM')
   await new Promise((resolve) => program.once('exit', resolve))
-  rmSync(folder, { recursive: true, force: true })
+  spawnSync('pkill', ['-9', '-f', `user-data-dir=${folder}`])
+  await sleep(500)
+  rmSync(folder, { recursive: true, force: true, maxRetries: 5 })
 }
 process.exit(failed ? 1 : 0)

@@ -107,8 +107,8 @@ function ensurePassword({ bin, data, passwordFile, user }) {
   chmodSync(passwordFile, 0o600)
 }
 
-/** Starts the cluster `name` (making it first when new) and returns its address and a way to stop it. */
-export async function startCluster(name, { fresh = false } = {}) {
+/** Starts the cluster `name` (making it first when new; `samePort`: where it was) and returns its address and a way to stop it. */
+export async function startCluster(name, { fresh = false, samePort = false } = {}) {
   const bin = installPostgres()
   const user = databaseUser()
   const folder = folderFor(name)
@@ -176,7 +176,8 @@ export async function startCluster(name, { fresh = false } = {}) {
   const kept = existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0
   let port = kept
   if (!(kept && existsSync(join(data, 'postmaster.pid')) && ready(kept))) {
-    port = (kept && (await freePort(kept))) || (await freePort())
+    // One that was killed may hold its port a moment longer: whoever is connected waits for that very one.
+    port = kept && samePort ? kept : (kept && (await freePort(kept))) || (await freePort())
     writeFileSync(portFile, String(port))
     // After a kill the old server may still be going down: ask again for a while.
     for (let attempt = 0; ; attempt++) {

@@ -17,7 +17,10 @@ async function saveCsv(): Promise<void> {
   const { csvText } = await import('#core/quantity/csv')
   const csv = csvText(
     [...text.value.head, 'Note'],
-    text.value.rows.map((r) => [...r.cells.map((c) => c.replace(/ | | /g, '').replace('−', '-')), r.mark]),
+    text.value.rows.map((r) => [
+      ...r.cells.map((c) => c.replace(/[\u2009\u202f ]/g, '').replace('−', '-')),
+      r.mark,
+    ]),
   )
   saveFile(
     `pressure-card-${label.value.replace(/[^\w-]+/g, '-').toLowerCase() || 'haul'}.csv`,

@@ -18,8 +18,11 @@ const DIGITS = 9
 const rounded = (value: number | null): number | null =>
   value === null ? null : Number(value.toPrecision(DIGITS))
 
-/** A figure as it is kept: SI value, its quantity, and the two texts people read. */
-export const goldenFigure = ({ label, value, quantity, min, max, range }: Figure) => ({
+const whyText = ({ label, value, quantity = 'plain' }: Figure['inputs'][number]) =>
+  `${label}: ${typeof value === 'string' ? value : showText(value, quantity, METRIC_UNITS)}`
+
+/** A figure as it is kept: SI value, its quantity, the two texts people read, and what "why?" tells of its inputs. */
+export const goldenFigure = ({ label, value, quantity, min, max, range, inputs }: Figure) => ({
   label,
   value: rounded(value),
   quantity,
@@ -27,6 +30,7 @@ export const goldenFigure = ({ label, value, quantity, min, max, range }: Figure
   ...(min === undefined ? {} : { min: rounded(min) }),
   ...(max === undefined ? {} : { max: rounded(max) }),
   ...(range ? { low: rounded(range.low), high: rounded(range.high) } : {}),
+  why: inputs.map(whyText),
 })
 
 /** A note as it is kept: all of it but its source, with what its remedy would change. */

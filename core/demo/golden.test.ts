@@ -13,7 +13,7 @@ describe('golden figures of the demo jobs, changed only on purpose (npm run gold
       goldenDifferences(
         id,
         'states',
-        STAGES.map((stage) => `${stage}: ${stages[stage].state}`),
+        STAGES.map((stage) => `${stage}: ${stages[stage].state}, ${JSON.stringify(stages[stage].headline)}`),
       ),
     ).toEqual([])
   })

@@ -2,6 +2,7 @@ import { demoJobs } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
 import type { Plan } from '../document/types'
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
+import { stillOpen } from './rules'
 import { sheetBlocks } from './sheetText'
 
 const plan = demoJobs()[0]!.plan
@@ -72,4 +73,45 @@ test('every state of the line stands somewhere in the demo', () => {
     demoJobs().flatMap(({ plan: p }) => Object.values(createDeriver()(p).stages).map((s) => s.state)),
   )
   expect([...states].sort()).toEqual(['begun', 'clear', 'none', 'stop'])
+})
+
+test.each(['driver', 'contact', 'nextCheck'] as const)(
+  'begun as soon as there is a %s, and not before',
+  (field) => {
+    const empty = structuredClone(plan)
+    Object.assign(empty.handover, { driver: '', contact: '', nextCheck: '' })
+    expect(sheet(empty)).toMatchObject({ state: 'none', notes: [], headline: { text: '—' } })
+    empty.handover[field] = 'something'
+    expect(sheet(empty)).toMatchObject({
+      state: 'begun',
+      notes: [],
+      headline: { text: expect.stringMatching(/^\d+ open$/) },
+    })
+  },
+)
+
+test('ready when nothing is open; one Stop stands, several stand', () => {
+  const ready = structuredClone(plan)
+  for (const { id } of createDeriver()(ready).stages.prove.result.joints)
+    ready.prove.soap[id] = { finding: 'dry', who: 'Odile', at: '2026-11-02' }
+  expect(sheet(ready)).toMatchObject({
+    state: 'clear',
+    headline: { text: 'ready to print' },
+    result: { open: [] },
+  })
+  const stopped = (stops: number) => stillOpen({ stops, held: true, soaped: true, contact: 'Odile' })
+  expect([stopped(0), stopped(1), stopped(2)]).toEqual([
+    [],
+    ['1 Stop note stands open: do not hand over until cleared.'],
+    ['2 Stop notes stand open: do not hand over until cleared.'],
+  ])
+})
+
+test('a job without springs or power says no more than it has', () => {
+  expect(sheet(plan).result.springLabel).not.toBe('')
+  const byHand = changed((p) => {
+    p.air.components = {}
+    p.air.lines = {}
+  })
+  expect(byHand.handFill.join(' ')).not.toContain('remote')
 })

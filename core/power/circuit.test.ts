@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { AWG_SIZES, METRIC_SIZES } from '../catalog/electrical'
+import { AWG_SIZES, FUSE_CURVE, METRIC_SIZES } from '../catalog/electrical'
 import { areaOfAwg } from '../quantity/units'
 import {
   chooseFuse,
@@ -123,4 +123,47 @@ describe('fuse', () => {
 
 test('70 Ah, half usable, 2 mA: 729 days', () => {
   expect(standbyDays(70 * 3600, 0.5, 0.002)).toBeCloseTo(729.17, 2)
+})
+
+describe('sizes and fuses at their edges', () => {
+  const size = (current: number, oneWay: number, maxDrop: number) =>
+    wireSize('awg', current, oneWay, null, 293.15, 12, maxDrop, 1, false)
+  test('what governs is told: a long run the drop, a short one with much current the ampacity', () => {
+    expect(size(10, 8, 0.03)).toMatchObject({ governedBy: 'drop' })
+    expect(size(60, 0.3, 0.1)).toMatchObject({ governedBy: 'ampacity' })
+  })
+  test('a drop exactly at its limit, and a current exactly at its ampacity, still serve', () => {
+    const chosen = size(20, 3, 0.03)!
+    expect(size(20, 3, chosen.drop.ratio)!.size).toBe(chosen.size)
+    const short = size(20, 0.1, 0.5)!
+    expect(size(short.ampacity, 0.1, 0.5)!.size).toBe(short.size)
+    expect(size(short.ampacity * 1.0001, 0.1, 0.5)!.size).not.toBe(short.size)
+  })
+  test('none fits: by drop alone, and by ampacity alone', () => {
+    expect(size(50, 400, 0.001)).toBeNull()
+    expect(size(5000, 0.001, 0.9)).toBeNull()
+  })
+  test('the fuse’s curve: its own rows, log–log between them, the square law beyond the last, for ever at 110 %', () => {
+    for (const { multiple, least } of FUSE_CURVE.slice(1)) expect(fuseHolds(multiple)).toBeCloseTo(least, 9)
+    expect([fuseHolds(1), fuseHolds(1.1)]).toEqual([Infinity, Infinity])
+    const between = fuseHolds(Math.sqrt(2 * 3.5))
+    expect(between).toBeCloseTo(Math.sqrt(0.15 * 0.04), 9)
+    expect(fuseHolds(12)).toBeCloseTo(0.02 / 4, 9)
+  })
+  test('the reason of a fuse in figures: its share of the rating, the smaller one that would blow, the thinnest wire', () => {
+    expect(chooseFuse(16, 16, 0.1, 40)).toEqual({
+      rating: 20,
+      why: '16.0 A is 80 % of 20 A (80 % at most); the thinnest wire carries 40.0 A.',
+    })
+    const { rating, why } = chooseFuse(16, 90, 0.1, 60)
+    expect(rating).toBeGreaterThan(20)
+    expect(why).toContain(`${((100 * 16) / rating!).toFixed(0)} % of ${rating} A`)
+    expect(why).toContain('a 20 A fuse would not pass the inrush')
+    expect(chooseFuse(16, 16, 0.1, 20).rating).toBe(20)
+    expect(chooseFuse(16, 16, 0.1, 19.9)).toMatchObject({
+      rating: null,
+      why: expect.stringContaining('thicker wire'),
+    })
+    expect(chooseFuse(500, 500, 0.1, 900).why).toMatch(/^No blade fuse up to \d+ A carries 500.0 A/)
+  })
 })

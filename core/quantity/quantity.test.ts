@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { findRoot } from './root'
+import { findRoot, findRootOfRising } from './root'
 import { integrate, interpolate } from './interpolate'
 import { parseQuantity } from './parse'
 import {
@@ -127,4 +127,84 @@ test('tables: straight between, held beyond, integral exact', () => {
 test('roots: of a cubic, and the place of a jump', () => {
   expect(findRoot((x) => x ** 3 - 2, 0, 2)).toBeCloseTo(Math.cbrt(2), 10)
   expect(findRoot((x) => (x < 0.7 ? -1 : 5), 0, 1)).toBeCloseTo(0.7, 10)
+})
+
+test.each([
+  [
+    'in',
+    'lb',
+    {
+      force: 'lbf',
+      springRate: 'lbf/in',
+      temperature: '°F',
+      run: 'ft',
+      volume: 'gal',
+      flow: 'cfm',
+      area: 'in²',
+    },
+  ],
+  [
+    'in',
+    'kg',
+    { force: 'N', springRate: 'N/mm', temperature: '°C', run: 'ft', volume: 'gal', flow: 'cfm', area: 'in²' },
+  ],
+  [
+    'mm',
+    'lb',
+    {
+      force: 'lbf',
+      springRate: 'N/mm',
+      temperature: '°C',
+      run: 'm',
+      volume: 'L',
+      flow: 'L/min',
+      area: 'cm²',
+    },
+  ],
+  [
+    'mm',
+    'kg',
+    { force: 'N', springRate: 'N/mm', temperature: '°C', run: 'm', volume: 'L', flow: 'L/min', area: 'cm²' },
+  ],
+] as const)('a shop that measures in %s and weighs in %s', (length, mass, expected) => {
+  const units = { ...METRIC_UNITS, length, mass }
+  for (const [quantity, symbol] of Object.entries(expected))
+    expect([quantity, unitFor(quantity as Quantity, units).symbol]).toEqual([quantity, symbol])
+})
+
+test('numbers as printed: groups of three from five digits on, a minus only where a digit shows it, a dash for none', () => {
+  expect([1234, 12345, 1234567].map((v) => formatNumber(v, 0).replace(/\D/g, '_'))).toEqual([
+    '1234',
+    '12_345',
+    '1_234_567',
+  ])
+  expect([formatNumber(-0.04, 1), formatNumber(-0.06, 1), formatNumber(0, 1)]).toEqual(['0.0', '−0.1', '0.0'])
+  expect([formatNumber(null, 1), formatNumber(NaN, 1), formatNumber(Infinity, 1)]).toEqual(['—', '—', '—'])
+  expect([show(null, 'mass', METRIC_UNITS), show(NaN, 'mass', METRIC_UNITS)]).toEqual([
+    { text: '—', unit: '' },
+    { text: '—', unit: '' },
+  ])
+})
+
+test('a root at an end is taken at once, one between in few looks, and the bracket of a rising function grows to it', () => {
+  const counted = (f: (x: number) => number) => {
+    const looks: number[] = []
+    return { looks, f: (x: number) => f((looks.push(x), x)) }
+  }
+  for (const [a, b, root] of [
+    [2, 5, 2],
+    [0, 2, 2],
+  ] as const) {
+    const { f, looks } = counted((x) => x - 2)
+    expect([findRoot(f, a, b), looks.length]).toEqual([root, 2])
+  }
+  // Straight: the first look between hits it. Bent: the Illinois form needs a dozen, plain regula falsi some hundred.
+  const straight = counted((x) => 3 * x - 1.5)
+  expect(findRoot(straight.f, 0, 4)).toBeCloseTo(0.5, 14)
+  expect(straight.looks.length).toBeLessThanOrEqual(4)
+  const bent = counted((x) => Math.exp(x) - 50)
+  expect(findRoot(bent.f, 0, 12)).toBeCloseTo(Math.log(50), 12)
+  expect(bent.looks.length).toBeLessThanOrEqual(40)
+  expect(findRootOfRising((x) => x - 700, 1)).toBeCloseTo(700, 8)
+  expect(findRootOfRising((x) => x + 700, 1)).toBeCloseTo(-700, 8)
 })

@@ -4,6 +4,9 @@ import { keepDrafts } from '~/keeping/drafts'
 
 const shop = useShop()
 const screen = useScreen()
+/** A field that is being typed in is left before its page is, so that what it holds is an edit. */
+const leaveField = () => (document.activeElement as HTMLElement | null)?.blur()
+useRouter().beforeEach(leaveField)
 function warn(event: BeforeUnloadEvent): void {
   if (mayLose()) event.preventDefault()
 }
@@ -14,6 +17,7 @@ onMounted(() => {
     void handInLeftOvers(() => shop.who)
   })
   addEventListener('beforeunload', warn)
+  addEventListener('pagehide', leaveField)
   keepDrafts()
 })
 watchEffect(() => {

@@ -1,4 +1,6 @@
-/** Hears what happens to an open document, as it happens; asks anew by itself when the connection was lost. */
+import { ownLine } from './line'
+
+/** A change of a document that is heard as it happens. */
 export interface LiveChange {
   doc: string
   revision: number
@@ -6,16 +8,55 @@ export interface LiveChange {
   label: string
 }
 
-export function hearChanges(
-  doc: string,
-  line: string,
-  on: { changed: (change: LiveChange | null) => void; present: (names: string[]) => void },
-): () => void {
-  const source = new EventSource(`/api/live/${doc}?tab=${line}`)
+interface Listener {
+  /** Null: something may have happened while nobody listened. */
+  changed: (change: LiveChange | null) => void
+  present?: (names: string[]) => void
+}
+
+const listeners = new Map<string, Listener>()
+let source: EventSource | null = null
+let due = false
+
+/**
+ * One connection for all documents of this page, and only while the page is looked at: a browser holds no more than six
+ * to one server, over all its tabs.
+ */
+async function connect(): Promise<void> {
+  if (due) return
+  due = true
+  const line = await ownLine()
+  due = false
+  source?.close()
+  source = null
+  if (document.hidden || listeners.size === 0) return
+  const docs = [...listeners.keys()].map(encodeURIComponent).join(',')
+  source = new EventSource(`/api/live/${docs}?tab=${line}`)
   const data = <T>(event: Event) => JSON.parse((event as MessageEvent<string>).data) as T
-  source.addEventListener('changed', (event) => on.changed(data<LiveChange>(event)))
-  source.addEventListener('present', (event) => on.present(data<string[]>(event)))
-  // Whatever happened while nobody listened is read now.
-  source.addEventListener('ready', () => on.changed(null))
-  return () => source.close()
+  source.addEventListener('changed', (event) => {
+    const change = data<LiveChange>(event)
+    listeners.get(change.doc)?.changed(change)
+  })
+  source.addEventListener('present', (event) => {
+    const { doc, names } = data<{ doc: string; names: string[] }>(event)
+    listeners.get(doc)?.present?.(names)
+  })
+  source.addEventListener('ready', () => listeners.forEach(({ changed }) => changed(null)))
+}
+
+let watching = false
+
+/** Hears what happens to a document until the function returned is called. */
+export function hearChanges(doc: string, on: Listener): () => void {
+  if (!watching) {
+    watching = true
+    document.addEventListener('visibilitychange', () => void connect())
+  }
+  listeners.set(doc, on)
+  void connect()
+  return () => {
+    if (listeners.get(doc) !== on) return
+    listeners.delete(doc)
+    void connect()
+  }
 }

@@ -9,7 +9,6 @@ import { ordered, type Plan } from '#core/document/types'
 import type { Remedy } from '#core/quantity/figure'
 import { keeperOf } from '~/keeping/keeping'
 import type { Keeper } from '~/keeping/keeper'
-import { ownLine } from '~/keeping/line'
 import { hearChanges, type LiveChange } from '~/keeping/live'
 import { callApi } from '~/composables/useApi'
 
@@ -78,7 +77,7 @@ export const useJob = defineStore('job', () => {
     if (id.value !== jobId) return
     keeper.value = opened
     ghostPlan.value = opened.held.value
-    stopHearing = hearChanges(opened.doc, await ownLine(), {
+    stopHearing = hearChanges(opened.doc, {
       changed: (change) => void heard(opened, change),
       present: (names) => (present.value = names),
     })

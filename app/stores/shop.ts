@@ -7,7 +7,6 @@ import type { OwnClass, Target } from '#core/document/types'
 import { METRIC_UNITS, type UnitChoice } from '#core/quantity/units'
 import { keeperOf } from '~/keeping/keeping'
 import type { Keeper } from '~/keeping/keeper'
-import { ownLine } from '~/keeping/line'
 import { hearChanges } from '~/keeping/live'
 import { callApi, sayWho } from '~/composables/useApi'
 
@@ -68,11 +67,10 @@ export const useShop = defineStore('shop', () => {
       trouble.value = ''
       if (keeper.value) return
       keeper.value = opened
-      hearChanges(shop.doc, await ownLine(), {
+      hearChanges(shop.doc, {
         changed: (change) => {
           if (!change || change.revision > opened.revision.value) void opened.refresh()
         },
-        present: () => {},
       })
     } catch (error) {
       trouble.value = (error as Error).message

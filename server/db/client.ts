@@ -23,14 +23,14 @@ export function connect(url: string) {
   return { db: drizzle(pool, { schema }), pool }
 }
 
-/** Whether an error means that the database cannot be reached just now, rather than that a query is wrong. */
+/** Whether the database cannot do it just now (away, full, too busy), rather than that a query is wrong. */
 export function isAway(error: unknown): boolean {
   for (
     let e = error as { code?: string; message?: string; cause?: unknown } | undefined;
     e;
     e = e.cause as typeof e
   ) {
-    if (e.code && /^(ECONN|EPIPE|ENOTFOUND|ETIMEDOUT|08|57P0|53300)/.test(e.code)) return true
+    if (e.code && /^(ECONN|EPIPE|ENOTFOUND|ETIMEDOUT|08|57P0|53)/.test(e.code)) return true
     if (
       /timeout exceeded when trying to connect|Connection terminated|Query read timeout|ECONNREFUSED/i.test(
         e.message ?? '',

@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, ilike } from 'drizzle-orm'
+import { and, desc, eq, gt, ilike, type SQL } from 'drizzle-orm'
 import type { Edit } from '#core/document/edit'
 import type { HandInAnswer } from '#core/document/exchange'
 import type { KeptEdit } from '#core/document/handIn'
@@ -50,13 +50,13 @@ export async function listJobs(
 
 export type Created = { ok: true; id: string } | { ok: false; problems: PlanProblem[] }
 
-/** A new job with its first revision, made `at` a time. Validates the plan whatever its source. */
+/** A new job with its first revision, made `at` a time, now by the database's clock. Validates the plan whatever its source. */
 export async function createJob(
   db: Database,
   who: Who,
   id: string,
   value: unknown,
-  at = new Date(),
+  at: Date | SQL = databaseNow,
 ): Promise<Created> {
   const { plan, problems } = checkPlan(value)
   if (problems) return { ok: false, problems }

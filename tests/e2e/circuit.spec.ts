@@ -66,10 +66,10 @@ test('a tank system is built from hand filling with the keyboard alone; broken, 
   const before = await reading()
   const up = panel.getByRole('button', { name: 'Valve block, outlet 1, up or open, while held' })
   await up.dispatchEvent('pointerdown')
+  await expect(page.locator('[data-flowing]').first()).toBeAttached()
   await expect.poll(reading).toBeGreaterThan(before + 3)
   await up.dispatchEvent('pointerup')
   await expect(panel.getByLabel('What has happened')).toContainText('let go')
-  await expect(page.locator('[data-flowing]').first()).toBeAttached()
 })
 
 test('parts and lines: a figure off its own sheet, a line’s tube, a part teed off and mirrored, undone; the drawing saved', async ({

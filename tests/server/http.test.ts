@@ -24,31 +24,34 @@ let appUrl: string
 beforeAll(async () => {
   const url = cluster('start', clusterName)
   ;({ appUrl } = await setUp(url, join(root, 'server/db/migrations')))
-  const port = await freePort()
-  server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
-    stdio: 'ignore',
-    env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), DATABASE_URL: appUrl },
-  })
+  const served = await serveAt(await freePort())
+  server = served.child
+  address = served.address
   queue = spawn(process.execPath, [join(root, 'tests/support/queue.mjs')], {
     stdio: 'ignore',
     env: { ...process.env, DATABASE_URL: appUrl },
   })
-  address = `http://127.0.0.1:${port}`
-  for (let i = 0; i < 100; i++) {
-    if (
-      await fetch(`${address}/api/health`).then(
-        (r) => r.ok,
-        () => false,
-      )
-    ) {
-      const { headers } = await call('/api/who', { method: 'PUT', body: JSON.stringify({ person: 'odile' }) })
-      cookie = headers.get('set-cookie')!.split(';')[0]!
-      return
-    }
+  const { headers } = await call('/api/who', { method: 'PUT', body: JSON.stringify({ person: 'odile' }) })
+  cookie = headers.get('set-cookie')!.split(';')[0]!
+})
+
+/** The built server at a port, once it answers. */
+async function serveAt(port: number): Promise<{ child: ChildProcess; address: string }> {
+  const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+    stdio: 'ignore',
+    env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), DATABASE_URL: appUrl },
+  })
+  const at = `http://127.0.0.1:${port}`
+  for (let i = 0; i < 600; i++) {
+    const answers = await fetch(`${at}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    )
+    if (answers) return { child, address: at }
     await sleep(100)
   }
   throw new Error('The built server does not answer; bin/test builds it first.')
-})
+}
 
 afterAll(async () => {
   server?.kill('SIGKILL')
@@ -212,13 +215,23 @@ test('an open page hears what another saves, and who else is there', async () =>
   await until(/event: ready/)
   const { json: job } = await call('/api/jobs/kiln-trailer')
   const edit = kept(job.document as Plan, job.revision, 'live-1', (d) => void (d.job.customer = 'Kiln'))
-  await post('/api/jobs/kiln-trailer/edits', { edits: [edit] })
+  // Saved by another server of the same database.
+  const other = await serveAt(await freePort())
+  await fetch(`${other.address}/api/jobs/kiln-trailer/edits`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'x-nimble-piston': '1', cookie },
+    body: JSON.stringify({ edits: [edit] }),
+  })
   await until(/event: changed\ndata: .*"revision":2/)
   const second = new AbortController()
-  await fetch(`${address}/api/live/job:kiln-trailer?tab=two`, { headers: { cookie }, signal: second.signal })
-  await until(/event: present\ndata: \["Odile"\]/)
+  await fetch(`${other.address}/api/live/job:kiln-trailer?tab=two`, {
+    headers: { cookie },
+    signal: second.signal,
+  })
+  await until(/event: present\ndata: .*\["Odile"\]/)
   second.abort()
   heard.abort()
+  other.child.kill('SIGKILL')
 })
 
 test('10 000 malformed requests: each is answered, none with a fault of ours, and the memory stays as it was', async () => {

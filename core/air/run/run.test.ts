@@ -26,8 +26,8 @@ const all = (r: RunResult, id: string) => r.rows.map((row) => row[r.columns.find
 test.each(ARCHETYPES.map((a) => a.id).filter((a) => a !== 'height-valve' && a !== 'electronic'))(
   '%s comes to its pressures within the block’s own 2 psi, and keeps every gram',
   (archetype) => {
-    const plan = job('estuary-flatbed')
-    Object.assign(plan, { air: applyEdit(plan, circuitPatches(plan.air, archetype)).air })
+    const start = job('estuary-flatbed')
+    const plan = { ...start, air: applyEdit(start, circuitPatches(start.air, archetype)).air }
     const { scenario, result } = run(plan, 'up-totes')
     const { left, right } = scenario.steps[0] as { left: number; right: number }
     expect(result.brought[0]).not.toBeNull()

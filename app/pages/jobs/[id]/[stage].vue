@@ -41,13 +41,10 @@ async function open(): Promise<void> {
 }
 onMounted(open)
 /** Once the job stands, what was being typed in its stage and not left is put back. */
-watch(
-  () => job.plan !== null,
-  async (there) => {
-    const word = there ? await putDraftBack() : null
-    if (word) job.message = word
-  },
-)
+watch([() => job.plan !== null, stage], async ([there]) => {
+  const word = there ? await putDraftBack() : null
+  if (word) job.message = word
+})
 useAnswers()
 watch(stage, () => {
   if (!job.derived?.stages[stage.value].notes.some((n) => n.subject === screen.subject)) screen.subject = null

@@ -93,7 +93,7 @@ test('a NUL pasted into the remarks is left out, and what is typed after it is s
 })
 
 test('an answer that comes late, when another job is open, changes nothing there', async ({ page }) => {
-  await newJob(page, 'Quick')
+  await newJob(page, 'Fast lane')
   await newJob(page, 'Slow')
   await go(page, 'Load')
   const slow = page.url()
@@ -106,7 +106,10 @@ test('an answer that comes late, when another job is open, changes nothing there
   await fill(page, 'Ball load', '51')
   await expect(page.getByRole('status')).toContainText('saving')
   await page.getByRole('link', { name: 'Nimble Piston' }).click()
-  await page.getByRole('link', { name: /Quick/ }).first().click()
+  await page
+    .getByRole('link', { name: /Fast lane/ })
+    .first()
+    .click()
   await saved(page)
   const before = await page.getByRole('status').innerText()
   release()

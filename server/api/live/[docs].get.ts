@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { leave, stayPresent, tellChange, whoIsPresent } from '../../db/live'
 
 const RENEW = 15_000
@@ -13,6 +14,8 @@ export default route(async (event) => {
   const fits = docs.length <= MOST_DOCS && docs.every((doc) => /^(job|shop):[\w-]{1,64}$/.test(doc))
   if (!fits || !/^[\w-]{1,64}$/.test(tab))
     throw new ApiError(422, 'invalid', 'Name the documents and the tab.')
+  // One row a connection: an older one of the same tab may close after the newer one has come.
+  const here = `${tab}:${randomUUID()}`
   const person = await personAt(event)
   const db = useDatabase()
   const stream = createEventStream(event)
@@ -20,10 +23,11 @@ export default route(async (event) => {
     void stream.push({ event: name, data: JSON.stringify(data) }).catch(() => {})
   const tellPresent = async (doc: string) => {
     const there = await whoIsPresent(db, doc).catch(() => null)
-    if (there) push('present', { doc, names: there.filter((p) => p.tab !== tab).map((p) => p.name) })
+    if (there)
+      push('present', { doc, names: there.filter((p) => !p.tab.startsWith(`${tab}:`)).map((p) => p.name) })
   }
   const stay = async (doc: string) => {
-    if (person) await stayPresent(db, doc, tab, person).catch(() => {})
+    if (person) await stayPresent(db, doc, here, person).catch(() => {})
     await tellPresent(doc)
   }
   const comeOrGo = (doc: string) => tellChange(db, { doc, revision: 0, who: '', label: '' }).catch(() => {})
@@ -38,7 +42,7 @@ export default route(async (event) => {
     stops.forEach((stop) => stop())
     clearInterval(renew)
     for (const doc of docs) {
-      await leave(db, doc, tab).catch(() => {})
+      await leave(db, doc, here).catch(() => {})
       await comeOrGo(doc)
     }
   })

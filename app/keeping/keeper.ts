@@ -2,7 +2,7 @@ import { computed, shallowRef } from 'vue'
 import { applyEdit, type Edit } from '#core/document/edit'
 import type { ClashPlace, HandInAnswer } from '#core/document/exchange'
 import type { KeptEdit } from '#core/document/handIn'
-import { diffDocuments } from '#core/quantity/patch'
+import { diffDocuments, keepSame } from '#core/quantity/patch'
 import type { EditShelf, KeptRow } from './shelf'
 
 /**
@@ -108,8 +108,9 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
   function accept(number: number, next: T): void {
     if (number < revision.value) return
     revision.value = number
-    held.value = next
-    document.value = withEdits(next)
+    // What says the same stays the same object: nothing is derived or run anew for it.
+    held.value = keepSame(document.value ?? held.value, next)
+    document.value = keepSame(document.value, withEdits(held.value))
   }
 
   function later(ms: number): void {

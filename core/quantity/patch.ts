@@ -12,6 +12,15 @@ export function sameJson(a: unknown, b: unknown): boolean {
   return keys.length === Object.keys(b).length && keys.every((key) => key in b && sameJson(a[key], b[key]))
 }
 
+/** A document as it now is, made of the very objects it was made of before wherever they say the same. */
+export function keepSame<T>(before: unknown, now: T): T {
+  if (sameJson(before, now)) return before as T
+  if (!isRecord(before) || !isRecord(now)) return now
+  return Object.fromEntries(
+    Object.entries(now).map(([key, value]) => [key, keepSame(before[key], value)]),
+  ) as T
+}
+
 /** Patches that turn one document into another, leaf by leaf. */
 export function diffDocuments(from: unknown, to: unknown, path: (string | number)[] = []): Patch[] {
   if (sameJson(from, to)) return []

@@ -23,7 +23,7 @@ function fakeServer() {
         r.edits.flatMap((e) => [e.id, ...(e.replaces ?? [])].map((id) => [id, i + 1] as const)),
       ),
     )
-  const head = () => revisions.at(-1)!.document
+  const head = () => structuredClone(revisions.at(-1)!.document)
   const server: KeepingServer<Small> = {
     async read(since) {
       if (state.mode === 'unheard') throw away()
@@ -122,10 +122,13 @@ test('an edit is on the shelf before anything is handed in, and leaves it when t
   await keeper.open()
   type(set('a', 2))
   expect(keeper.state.value).toBe('unsaved')
+  const typed = keeper.document.value
   expect((await shelf.rows(DOC)).map((r) => r.edit.base)).toEqual([1])
   await pass()
   expect(head().values.a).toBe(2)
   expect([await shelf.rows(DOC), keeper.state.value, keeper.revision.value]).toEqual([[], 'saved', 2])
+  // Being saved changes nothing of what is shown, so nothing is derived or run anew.
+  expect(keeper.document.value).toBe(typed)
 })
 
 test.each(['unheard', 'unanswered', 'cut'] as const)(

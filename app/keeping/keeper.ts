@@ -21,7 +21,7 @@ export class HandInError extends Error {
   }
 }
 
-/** The server, as far as keeping goes. Both throw {@link HandInError}. */
+/** The server, as far as keeping goes. A hand-in that comes to nothing throws {@link HandInError}. */
 export interface KeepingServer<T> {
   /** The document, and ids of the edits that came to be held after revision `since`. */
   read(since: number): Promise<{ doc: string; revision: number; document: T; holds: string[] }>
@@ -148,12 +148,15 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     later(0)
   }
 
-  /** Reads the document. Edits it holds already, whose answer was lost, are not kept any longer. */
+  /**
+   * Reads the document. Edits it holds already, whose answer was lost, are not kept any longer.
+   * @returns whether others saved: while a hand-in is under way what is new may be one's own.
+   */
   async function read(): Promise<boolean> {
     const since = Math.min(revision.value || Infinity, ...pending.value.map((r) => r.edit.base))
     const news = await server.read(Number.isFinite(since) ? since : 0)
-    if (news.doc !== doc || sending.value) return false
-    const more = news.revision > revision.value
+    if (news.doc !== doc) return false
+    const more = news.revision > revision.value && !sending.value
     await drop(news.holds)
     accept(news.revision, news.document)
     return more
@@ -172,12 +175,12 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
   }
 
   /** Takes an edit in. Throws in a sentence what does not fit; nothing is changed then. */
-  function record(edit: Edit, replaces?: string[]): void {
+  function record(edit: Edit): void {
     if (document.value === null) return
     const next = applyEdit(document.value, edit.patches)
     const problem = options.problem?.(next)
     if (problem) throw new Error(problem)
-    const row = rowOf(edit, replaces)
+    const row = rowOf(edit)
     pending.value = [...pending.value, row]
     document.value = next
     void write([], [row])

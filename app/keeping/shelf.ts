@@ -19,7 +19,6 @@ interface Shape extends DBSchema {
 /** Where unsaved edits lie: the browser's own database, written before anything is handed in. */
 export interface EditShelf {
   rows(doc?: string): Promise<KeptRow[]>
-  put(row: KeptRow): Promise<void>
   /** Takes rows away and puts others in their place, all or nothing. */
   replace(ids: string[], rows?: KeptRow[]): Promise<void>
 }
@@ -39,18 +38,16 @@ export function openShelf(name = NAME): EditShelf {
       opened = null
       throw error
     }))
-  const change = async (ids: string[], rows: KeptRow[]) => {
-    const tx = (await database()).transaction('edits', 'readwrite', { durability: 'strict' })
-    const writes = [...ids.map((id) => tx.store.delete(id)), ...rows.map((row) => tx.store.put(row))]
-    await Promise.all([...writes, tx.done])
-  }
   return {
     async rows(doc) {
       const db = await database()
       const all = await (doc === undefined ? db.getAll('edits') : db.getAllFromIndex('edits', 'doc', doc))
       return all.sort((a, b) => a.n - b.n)
     },
-    put: (row) => change([], [row]),
-    replace: (ids, rows = []) => change(ids, rows),
+    async replace(ids, rows = []) {
+      const tx = (await database()).transaction('edits', 'readwrite', { durability: 'strict' })
+      const writes = [...ids.map((id) => tx.store.delete(id)), ...rows.map((row) => tx.store.put(row))]
+      await Promise.all([...writes, tx.done])
+    },
   }
 }

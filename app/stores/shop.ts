@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { shopSettings } from '#core/document/exchange'
+import { shopSettingsProblem } from '#core/document/exchange'
 import { makeEdit } from '#core/document/edit'
 import { LEVEL_TARGET } from '#core/document/newHaul'
 import type { ShopSettings } from '#core/document/shop'
@@ -23,16 +23,6 @@ interface ShopAnswer {
 }
 
 const AGAIN = 2000
-
-/** What is wrong with a shop's settings, in a sentence, or null. */
-function problemOf(settings: ShopSettings): string | null {
-  try {
-    shopSettings.validateSync(settings, { strict: true })
-    return null
-  } catch (error) {
-    return (error as Error).message
-  }
-}
 
 /** The shop: its units, its habits, its people, and who is working at this browser. What it sets is kept like a plan. */
 export const useShop = defineStore('shop', () => {
@@ -62,7 +52,10 @@ export const useShop = defineStore('shop', () => {
       const here = [who.value, shop.you].find((id) => shop.people.some((p) => p.id === id))
       who.value = here ?? shop.people[0]?.id ?? ''
       if (who.value && shop.you !== who.value) await sayWho(who.value)
-      const opened = await keeperOf<ShopSettings>(shop.doc, { who: () => who.value, problem: problemOf })
+      const opened = await keeperOf<ShopSettings>(shop.doc, {
+        who: () => who.value,
+        problem: shopSettingsProblem,
+      })
       await opened.open()
       trouble.value = ''
       if (keeper.value) return

@@ -119,7 +119,17 @@ const unitChoice = yup
   .noUnknown() as unknown as yup.Schema<UnitChoice>
 
 /** What a shop has set: its units, what a new haul is brought to, its own classes of parts. */
-export const shopSettings = yup
+const shopSettings = yup
   .object({ units: unitChoice.required(), target: targetSchema, parts: ownClassesSchema })
   .strict()
   .noUnknown() as unknown as yup.Schema<ShopSettings>
+
+/** What does not fit the shape of a shop's settings, in a sentence, or null. */
+export function shopSettingsProblem(settings: ShopSettings): string | null {
+  try {
+    shopSettings.validateSync(settings, { strict: true })
+    return null
+  } catch (error) {
+    return (error as Error).message
+  }
+}

@@ -143,9 +143,11 @@ async function jobShelf(tx: Database, who: Who, id: string): Promise<Shelf<Plan>
         .orderBy(revisions.number),
     problem: (plan) => checkPlan(plan).problems?.[0]?.message ?? null,
     async write(number, plan, edits) {
-      const { shopId, authorId } = { ...who, authorId: edits.at(-1)!.who }
       const base = Math.min(...edits.map((e) => e.base))
-      await tx.insert(revisions).values({ jobId: id, number, shopId, authorId, base, plan, edits })
+      const authorId = edits.at(-1)!.who
+      await tx
+        .insert(revisions)
+        .values({ jobId: id, number, shopId: who.shopId, authorId, base, plan, edits })
       await tx
         .update(jobs)
         .set({ head: number, summary: summarise(plan, createDeriver()(plan)), updatedAt: databaseNow })

@@ -1,6 +1,6 @@
 import { and, eq, gt } from 'drizzle-orm'
 import { ownClassProblems } from '#core/air/parts/ownClasses'
-import { shopSettings, type HandInAnswer } from '#core/document/exchange'
+import { shopSettingsProblem, type HandInAnswer } from '#core/document/exchange'
 import type { KeptEdit } from '#core/document/handIn'
 import { LEVEL_TARGET } from '#core/document/newHaul'
 import type { ShopSettings } from '#core/document/shop'
@@ -26,14 +26,11 @@ export async function readShop(db: Database, id: string): Promise<Shop | null> {
   return { id, name, revision: head, settings: { units, target: target ?? LEVEL_TARGET, parts } }
 }
 
-function problem(settings: ShopSettings): string | null {
-  try {
-    shopSettings.validateSync(settings, { strict: true })
-  } catch (error) {
-    return (error as Error).message
-  }
-  return Object.entries(settings.parts).flatMap(([id, c]) => ownClassProblems(id, c))[0] ?? null
-}
+/** What is wrong with settings: their shape first, then each class of parts against the catalogue. */
+const problem = (settings: ShopSettings): string | null =>
+  shopSettingsProblem(settings) ??
+  Object.entries(settings.parts).flatMap(([id, c]) => ownClassProblems(id, c))[0] ??
+  null
 
 /** Where a shop's revisions lie; the head stays locked until the end. */
 async function shopShelf(tx: Database, { shopId }: Who): Promise<Shelf<ShopSettings> | null> {

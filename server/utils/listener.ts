@@ -10,7 +10,12 @@ const AGAIN = 1000
 /** One connection of this server that hears what any server of the database tells. */
 async function listen(): Promise<void> {
   const client = new pg.Client({ connectionString: databaseUrl() })
-  const again = () => setTimeout(() => void listen(), AGAIN).unref()
+  let over = false
+  const again = () => {
+    if (over) return
+    over = true
+    setTimeout(() => void listen(), AGAIN).unref()
+  }
   client.once('error', () => void client.end().catch(() => {}))
   client.once('end', again)
   client.on('notification', ({ payload }) => {
@@ -25,6 +30,7 @@ async function listen(): Promise<void> {
       for (const tell of tellers) tell({ doc, revision: 0, who: '', label: '' })
   } catch {
     await client.end().catch(() => {})
+    again()
   }
 }
 

@@ -172,6 +172,29 @@ test('the page is closed while nobody answers: the next one hands in what it lef
   ])
 })
 
+test('a job opens although what an earlier visit left cannot be handed in yet', async () => {
+  const { server, state } = fakeServer()
+  const shelf = freshShelf()
+  const first = page(server, shelf, 'closed')
+  await first.keeper.open()
+  state.mode = 'unheard'
+  first.type(set('a', 2))
+  await first.pass(1)
+  // Reading works, handing in does not, and is under way while the document is read.
+  state.mode = 'well'
+  const slow: KeepingServer<Small> = {
+    read: async (since) => {
+      next.keeper.handIn().catch(() => {})
+      return server.read(since)
+    },
+    handIn: () => new Promise(() => {}),
+  }
+  const next = page(slow, shelf, 'new')
+  await next.keeper.open()
+  expect(next.keeper.document.value?.values.a).toBe(2)
+  expect(next.keeper.pending.value).toHaveLength(1)
+})
+
 test('a tab that is open keeps its own edits; another does not take them', async () => {
   const { server, state } = fakeServer()
   const shelf = freshShelf()
@@ -279,7 +302,6 @@ test('the storage is full: said so, and still handed in', async () => {
   const { server, head } = fakeServer()
   const full: EditShelf = {
     rows: async () => [],
-    put: async () => {},
     replace: async () => Promise.reject(Object.assign(new Error('full'), { name: 'QuotaExceededError' })),
   }
   const { keeper, type, pass } = page(server, full)

@@ -71,6 +71,20 @@ async function killBrowser(profile) {
     rmSync(join(profile, name), { force: true })
 }
 
+/** Edits that lie on the shelf of a browser. */
+const rowsOf = (page) =>
+  page.evaluate(
+    () =>
+      new Promise((resolve, reject) => {
+        const opened = indexedDB.open('nimble-piston')
+        opened.onerror = () => reject(opened.error)
+        opened.onsuccess = () => {
+          const all = opened.result.transaction('edits').objectStore('edits').getAll()
+          all.onsuccess = () => resolve(all.result)
+        }
+      }),
+  )
+
 /** One person at one browser, which keeps its storage when it is killed. */
 async function person({ fields }, k) {
   const profile = join(folder, `browser-${k}`)
@@ -103,7 +117,11 @@ async function person({ fields }, k) {
     clashes++
     const places = await page.locator('[role=dialog] legend').allInnerTexts()
     const own = places.filter((place) => !place.endsWith('Ball load'))
-    if (own.length > 0) throw new Error(`Asked about what only ${names[k]} types: ${own.join('; ')}`)
+    if (own.length > 0) {
+      console.log(await page.locator('[role=dialog]').innerText())
+      for (const row of await rowsOf(page)) console.log(JSON.stringify(row))
+      throw new Error(`Asked about what only ${names[k]} types: ${own.join('; ')}`)
+    }
     await keep.click()
   }
   let { context, page } = await again()

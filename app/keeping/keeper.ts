@@ -157,8 +157,9 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     const news = await server.read(Number.isFinite(since) ? since : 0)
     if (news.doc !== doc) return false
     const more = news.revision > revision.value && !sending.value
-    await drop(news.holds)
+    const dropped = drop(news.holds)
     accept(news.revision, news.document)
+    await dropped
     return more
   }
 
@@ -191,8 +192,14 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     id: edit.id,
     doc,
     n: ++order,
-    edit: { ...edit, base, line, who: options.who(), ...(replaces && { replaces }) },
+    edit: { ...edit, base, line, who: options.who(), ...sawOthers(), ...(replaces && { replaces }) },
   })
+
+  /** What lies here of earlier visits is on the screen, though no revision has it. */
+  function sawOthers(): Pick<KeptEdit, 'saw'> {
+    const saw = pending.value.filter((r) => r.edit.line !== line).map((r) => r.id)
+    return saw.length > 0 ? { saw } : {}
+  }
 
   function nextBatch(): KeptRow[] {
     const most = oneByOne > 0 ? 1 : MOST_EDITS
@@ -242,7 +249,7 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     }
   }
 
-  /** The server holds these: they need not lie here any longer. */
+  /** The server holds these: they need not lie here any longer. Gone from the list at once, from the shelf when it resolves. */
   async function drop(ids: string[]): Promise<void> {
     const holds = new Set(ids)
     const gone = pending.value.filter((r) => holds.has(r.id)).map((r) => r.id)
@@ -253,9 +260,10 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
 
   async function take(batch: KeptRow[], answer: HandInAnswer<T>): Promise<void> {
     const holds = new Set(answer.holds)
-    await drop(answer.holds)
-    if (answer.refused.length > 0) await setAside(answer.refused)
+    const dropped = drop(answer.holds)
     accept(answer.revision, answer.document)
+    await dropped
+    if (answer.refused.length > 0) await setAside(answer.refused)
     if (answer.others) options.onOthers?.()
     if (!answer.clash) return
     const refused = new Set(answer.refused.map((r) => r.id))

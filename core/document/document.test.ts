@@ -10,7 +10,7 @@ import { diffDocuments, sameJson } from '../quantity/patch'
 import { mergeDocuments } from './merge'
 import { newItem } from './newHaul'
 import { newPlan } from '../derive/newPlan'
-import { checkPlan, planSchema } from './schema'
+import { changedPlanProblem, checkPlan, planSchema } from './schema'
 import { upgradePlan } from './upgrade'
 import type { Plan } from './types'
 
@@ -72,6 +72,21 @@ describe('plan file', () => {
       }),
       { numRuns: 150 },
     )
+  })
+
+  test('what is wrong with a changed plan is found in the part that changed, in the words of the whole check', () => {
+    const right = plans[1]!
+    const wrongs: Plan[] = [
+      { ...right, truck: { ...right.truck, wheelbase: '3.7' as never } },
+      { ...right, power: { ...right.power, bundle: 0 } },
+      { ...right, job: { ...right.job, name: '' } },
+      { ...right, job: { ...right.job, customer: 'a\0' } },
+      { ...right, wings: 2 } as Plan,
+      { ...right, tune: undefined as never },
+    ]
+    for (const wrong of wrongs)
+      expect(changedPlanProblem(wrong, right)).toBe(checkPlan(wrong).problems![0]!.message)
+    expect(changedPlanProblem({ ...right, job: { ...right.job, customer: 'New' } }, right)).toBeNull()
   })
 
   test('the JSON Schema names every field of a plan and nothing else', () => {

@@ -57,6 +57,7 @@ const kept = edit.shape({
   base: yup.number().integer().min(1).max(2_147_483_647).required(),
   line: yup.string().required().max(64),
   who: yup.string().required().max(64),
+  saw: yup.array().of(yup.string().required().max(64)).max(5000).optional(),
   replaces: yup.array().of(yup.string().required().max(64)).max(5000).optional(),
 })
 

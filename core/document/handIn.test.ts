@@ -17,7 +17,7 @@ function server() {
       return revisions.at(-1)!.document
     },
     at: (n) => revisions[n - 1]?.document ?? null,
-    held: (line, base) => revisions.slice(base).flatMap((r) => r.edits.filter((e) => e.line === line)),
+    since: (base) => revisions.slice(base).flatMap((r) => r.edits),
   }
   const handIn = (...edits: KeptEdit[]) => {
     const known = new Set(revisions.flatMap((r) => r.edits.map((e) => e.id)))
@@ -36,7 +36,7 @@ const editOf = (from: Small, base: number, line: string, change: (d: Small) => v
   return { ...edit, base, line, who: line }
 }
 const after = (from: Small, edit: KeptEdit) =>
-  takeIn({ head: from, at: () => from, held: () => [] }, [{ ...edit, base: 1 }]).merged
+  takeIn({ head: from, at: () => from, since: () => [] }, [{ ...edit, base: 1 }]).merged
 
 test('an answer is lost and the same field is edited again: no clash with oneself, the newer text stands', () => {
   const { handIn, head } = server()
@@ -49,6 +49,29 @@ test('an answer is lost and the same field is edited again: no clash with onesel
   // Even when only the newest is handed in.
   expect(handIn(third)).toMatchObject({ conflicts: [] })
   expect(head().values.a).toBe(4)
+})
+
+test('an edit made upon one that an earlier visit had left does not clash with it, whenever either is handed in', () => {
+  for (const together of [true, false]) {
+    const { handIn, head } = server()
+    const left = editOf(start, 1, 'odile, killed', (d) => void (d.values.a = 2))
+    const upon = {
+      ...editOf(after(start, left), 1, 'odile', (d) => void (d.values.a = 3)),
+      saw: [left.id],
+    }
+    const later = editOf(after(after(start, left), upon), 1, 'odile', (d) => void (d.values.a = 4))
+    if (!together) handIn(left)
+    const answer = together ? handIn(left, upon, later) : handIn(upon, later)
+    expect(answer).toMatchObject({ conflicts: [], refused: [] })
+    expect(head().values.a).toBe(4)
+  }
+})
+
+test('an edit that had not seen another line’s is asked about, though one browser hands both in', () => {
+  const { handIn } = server()
+  const left = editOf(start, 1, 'another tab', (d) => void (d.values.a = 2))
+  const unaware = editOf(start, 1, 'odile', (d) => void (d.values.a = 3))
+  expect(handIn(left, unaware).conflicts).toEqual([{ path: ['values', 'a'], base: 1, mine: 3, theirs: 2 }])
 })
 
 test('handing in twice is harmless', () => {
@@ -122,7 +145,7 @@ test.each([
   const document = { list: [1, 2], n: 3 }
   const edit = { id: 'x', label: 'x', kind: 'do' as const, patches: [patch as never], inverse: [] }
   const kept: KeptEdit = { ...edit, base: 1, line: 'l', who: 'w' }
-  expect(takeIn({ head: document, at: () => document, held: () => [] }, [kept])).toEqual({
+  expect(takeIn({ head: document, at: () => document, since: () => [] }, [kept])).toEqual({
     merged: document,
     conflicts: [],
     refused: [{ id: 'x', message: expect.stringContaining('no longer in the plan') }],

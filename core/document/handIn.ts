@@ -10,6 +10,8 @@ export interface KeptEdit extends Edit {
   base: number
   line: string
   who: string
+  /** Edits of other lines that its author saw, though no revision had them yet: what an earlier visit had left. */
+  saw?: string[]
   /** Edits that this one stands for: what a person settled, so that they are never handed in again. */
   replaces?: string[]
 }
@@ -26,8 +28,8 @@ export interface HeldDocument<T> {
   head: T
   /** The document of a revision, or null when there is none of that number. */
   at: (revision: number) => T | null
-  /** Edits of a line that are held in revisions after `base`, oldest first. */
-  held: (line: string, base: number) => Edit[]
+  /** Edits that are held in revisions after `base`, oldest first. */
+  since: (base: number) => KeptEdit[]
 }
 
 /** The document with an edit in it, or as it was where the edit's place is not there. */
@@ -48,9 +50,13 @@ function addConflict(conflicts: Conflict[], next: Conflict): Conflict[] {
   return [...others, known ? { ...known, mine: next.mine } : next]
 }
 
+/** Whether the author of an edit had an earlier one before their eyes. */
+const hasSeen = (edit: Pick<KeptEdit, 'line' | 'saw'>, earlier: KeptEdit) =>
+  earlier.line === edit.line || (edit.saw ?? []).includes(earlier.id)
+
 /**
  * Takes edits into a document, each from what its own author saw: the revision it began from with the earlier edits of
- * its line in it. So nobody's own earlier edit is ever taken for somebody else's. Where another changed the same place
+ * its line, and those it names, in it. So nobody's own earlier edit is ever taken for somebody else's. Where another changed the same place
  * differently, theirs stands in `merged` and the place is listed.
  */
 export function takeIn<T>(
@@ -61,14 +67,14 @@ export function takeIn<T>(
   let conflicts: Conflict[] = []
   const refused: Refusal[] = []
   const taken: KeptEdit[] = []
-  /** What the author of a line saw at a revision, with what was taken of that line since. */
-  const views = new Map<string, { line: string; seen: T | null }>()
-  const viewOf = ({ line, base }: KeptEdit) => {
-    const key = `${base} ${line}`
+  /** What the author of a line saw at a revision, with what was taken since of what they would see. */
+  const views = new Map<string, { by: KeptEdit; seen: T | null }>()
+  const viewOf = (edit: KeptEdit) => {
+    const key = JSON.stringify([edit.base, edit.line, edit.saw])
     if (!views.has(key)) {
-      const began = document.at(base)
-      const earlier = [...document.held(line, base), ...taken.filter((e) => e.line === line)]
-      views.set(key, { line, seen: began === null ? null : earlier.reduce(applyWhereItFits, began) })
+      const began = document.at(edit.base)
+      const earlier = [...document.since(edit.base), ...taken].filter((e) => hasSeen(edit, e))
+      views.set(key, { by: edit, seen: began === null ? null : earlier.reduce(applyWhereItFits, began) })
     }
     return views.get(key)!
   }
@@ -84,7 +90,7 @@ export function takeIn<T>(
       merged = result.merged
       conflicts = result.conflicts.reduce(addConflict, conflicts)
       for (const other of views.values())
-        if (other.line === edit.line && other.seen !== null)
+        if (hasSeen(other.by, edit) && other.seen !== null)
           other.seen = other === view ? mine : applyWhereItFits(other.seen, edit)
       taken.push(edit)
     } catch (error) {

@@ -29,6 +29,7 @@ import {
   type Field,
 } from './fields'
 import { unfitJson } from './json'
+import { sameJson } from '../quantity/patch'
 import {
   AIR_PATHS,
   ARCHETYPE_IDS,
@@ -375,6 +376,26 @@ export const planSchema = shape<Plan>({
 export interface PlanProblem {
   path: string
   message: string
+}
+
+/**
+ * What is wrong with a changed plan, in a sentence, or null. Parts that are still the very objects of a plan known to be
+ * right are not looked at again.
+ */
+export function changedPlanProblem(plan: Plan, right: Plan): string | null {
+  const parts = Object.keys(right) as (keyof Plan)[]
+  if (!sameJson(Object.keys(plan).sort(), [...parts].sort())) return checkPlan(plan).problems![0]!.message
+  for (const part of parts) {
+    if (plan[part] === right[part]) continue
+    const unfit = unfitJson({ [part]: plan[part] })
+    if (unfit) return unfit
+    try {
+      planSchema.validateSyncAt(part, plan, { strict: true })
+    } catch (error) {
+      return (error as Error).message
+    }
+  }
+  return null
 }
 
 /** Checks a whole document, brought to the newest version first; returns it typed, or every problem with its path. */

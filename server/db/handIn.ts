@@ -80,8 +80,7 @@ export async function handIn<T>(tx: Database, shelf: Shelf<T>, edits: KeptEdit[]
   const held = {
     head: document,
     at: (revision: number) => bases.get(revision) ?? null,
-    held: (line: string, base: number) =>
-      past.filter((r) => r.number > base).flatMap((r) => r.edits.filter((e) => e.line === line)),
+    since: (base: number) => past.filter((r) => r.number > base).flatMap((r) => r.edits),
   }
   const { merged, conflicts, refused } = takeInWhole(shelf, held, fresh)
   if (conflicts.length > 0)

@@ -3,12 +3,13 @@ import type { Edit } from '#core/document/edit'
 import type { HandInAnswer } from '#core/document/exchange'
 import type { KeptEdit } from '#core/document/handIn'
 import { createDeriver } from '#core/derive/derive'
-import { checkPlan, type PlanProblem } from '#core/document/schema'
+import { changedPlanProblem, checkPlan, type PlanProblem } from '#core/document/schema'
 import { summarise, type JobSummary } from '#core/derive/summary'
 import { upgradePlan } from '#core/document/upgrade'
 import type { Plan } from '#core/document/types'
 import type { Database } from './client'
 import { databaseNow, handIn, type Shelf } from './handIn'
+import { newestPlan, rememberPlan, type NewestPlan } from './newestPlans'
 import { jobs, people, revisions } from './schema'
 
 /** Everything the server does with jobs, apart from HTTP. */
@@ -111,18 +112,28 @@ export async function readHistory(
   return rows.reverse()
 }
 
-/** Where a job's revisions lie; null when there is no such job in the shop. The head stays locked until the end. */
-async function jobShelf(tx: Database, who: Who, id: string): Promise<Shelf<Plan> | null> {
+/**
+ * Where a job's revisions lie; null when there is no such job in the shop. The head stays locked until the end.
+ * @param wrote told what was written, which stands only once the transaction is through.
+ */
+async function jobShelf(
+  tx: Database,
+  who: Who,
+  id: string,
+  wrote: (newest: NewestPlan) => void,
+): Promise<Shelf<Plan> | null> {
   const [job] = await tx
-    .select({ head: jobs.head })
+    .select({ head: jobs.head, updatedAt: jobs.updatedAt })
     .from(jobs)
     .where(and(eq(jobs.id, id), eq(jobs.shopId, who.shopId)))
     .for('update')
   if (!job) return null
+  const known = newestPlan(id, job.head, job.updatedAt)
   return {
     doc: `job:${id}`,
     head: job.head,
     async at(number) {
+      if (known && number === job.head) return known.plan
       const [row] = await tx
         .select({ plan: revisions.plan })
         .from(revisions)
@@ -141,17 +152,21 @@ async function jobShelf(tx: Database, who: Who, id: string): Promise<Shelf<Plan>
         .innerJoin(people, eq(people.id, revisions.authorId))
         .where(and(eq(revisions.jobId, id), gt(revisions.number, base)))
         .orderBy(revisions.number),
-    problem: (plan) => checkPlan(plan).problems?.[0]?.message ?? null,
+    problem: (plan) =>
+      known ? changedPlanProblem(plan, known.plan) : (checkPlan(plan).problems?.[0]?.message ?? null),
     async write(number, plan, edits) {
       const base = Math.min(...edits.map((e) => e.base))
       const authorId = edits.at(-1)!.who
       await tx
         .insert(revisions)
         .values({ jobId: id, number, shopId: who.shopId, authorId, base, plan, edits })
-      await tx
+      const derive = known?.derive ?? createDeriver()
+      const [row] = await tx
         .update(jobs)
-        .set({ head: number, summary: summarise(plan, createDeriver()(plan)), updatedAt: databaseNow })
+        .set({ head: number, summary: summarise(plan, derive(plan)), updatedAt: databaseNow })
         .where(eq(jobs.id, id))
+        .returning({ updatedAt: jobs.updatedAt })
+      wrote({ revision: number, updatedAt: row!.updatedAt, plan, derive })
     },
   }
 }
@@ -163,8 +178,11 @@ export async function handInToJob(
   id: string,
   edits: KeptEdit[],
 ): Promise<HandInAnswer<Plan> | null> {
-  return db.transaction(async (tx) => {
-    const shelf = await jobShelf(tx, who, id)
+  let written: NewestPlan | null = null
+  const answer = await db.transaction(async (tx) => {
+    const shelf = await jobShelf(tx, who, id, (newest) => (written = newest))
     return shelf && handIn(tx, shelf, edits)
   })
+  if (written) rememberPlan(id, written)
+  return answer
 }

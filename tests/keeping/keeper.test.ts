@@ -40,7 +40,7 @@ function fakeServer() {
         {
           head: head(),
           at: (n) => revisions[n - 1]?.document ?? null,
-          held: (line, base) => revisions.slice(base).flatMap((r) => r.edits.filter((e) => e.line === line)),
+          since: (base) => revisions.slice(base).flatMap((r) => r.edits),
         },
         fresh,
       )
@@ -170,6 +170,22 @@ test('the page is closed while nobody answers: the next one hands in what it lef
   expect(next.keeper.clash.value?.places).toMatchObject([
     { path: ['values', 'a'], base: 1, mine: 2, theirs: 9, who: 'Bram' },
   ])
+})
+
+test('typed upon what an earlier visit left, before that is handed in: no clash with oneself', async () => {
+  const { server, state, head } = fakeServer()
+  const shelf = freshShelf()
+  const killed = page(server, shelf, 'killed')
+  await killed.keeper.open()
+  state.mode = 'unheard'
+  killed.type(set('a', 2))
+  await killed.pass()
+  state.mode = 'well'
+  const { keeper, type, pass } = page(server, shelf, 'next')
+  await keeper.open()
+  type(set('a', 3))
+  await pass()
+  expect([keeper.clash.value, keeper.state.value, head().values.a]).toEqual([null, 'saved', 3])
 })
 
 test('a job opens although what an earlier visit left cannot be handed in yet', async () => {

@@ -8,7 +8,7 @@ import { root } from './bundle.mjs'
 
 /** Rooms with the files that hold their figures, rules, remedies and formulas. */
 const ROOMS = {
-  truck: ['core/truck/{figures,rules,truck,fit,survey,weighbridge,tickets}.ts'],
+  truck: ['core/truck/{figures,rules,truck,fit,survey,weighbridge,tickets,ticketTable}.ts'],
   load: [
     'core/load/{rules,ratingRules,springRules,remedies,figures,rideFigures,ride,target,solveHaul}.ts',
     'core/load/{statics,level,steel,body,masses,trailer,surge,airRate,pressureCard}.ts',

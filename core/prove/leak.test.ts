@@ -1,3 +1,4 @@
+import tQuantile from '@stdlib/stats-base-dists-t-quantile'
 import fc from 'fast-check'
 import { linearRegression } from 'simple-statistics'
 import { leakRate, smallestLeak } from './leak'
@@ -76,7 +77,7 @@ test('the interval never claims more than the gauge can show', () => {
   expect((r.high - r.low) / 2).toBeGreaterThan(smallestLeak(0.002, 1000 / Math.sqrt(12), 12 * 3600))
 })
 
-test('Student’s t, two-sided 95 %: 12.706, 4.303, 2.571, 2.228, 2.042 at 1, 2, 5, 10, 30 degrees (published tables)', () => {
+test('Student’s t, two-sided 95 %: published tables at whole degrees, and a statistics package at any', () => {
   for (const [degrees, t] of [
     [1, 12.706],
     [2, 4.303],
@@ -86,7 +87,8 @@ test('Student’s t, two-sided 95 %: 12.706, 4.303, 2.571, 2.228, 2.042 at 1, 2,
     [120, 1.98],
   ] as const)
     expect(studentT95(degrees)).toBeCloseTo(t, 3)
-  expect(studentT95(60)).toBeCloseTo(studentT95(59.9999999), 7)
+  for (const degrees of [0.2, 0.5, 1, 1.3, 2, 3.7, 5, 9, 17.5, 40, 99, 333.3, 2500])
+    expect(Math.abs(studentT95(degrees) / tQuantile(0.975, degrees) - 1)).toBeLessThan(1e-12)
 })
 
 test('one reading, or all at one time, is refused with a reason', () => {

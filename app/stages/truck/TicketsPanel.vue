@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Scale, Trash2, Upload } from '@lucide/vue'
 import { ordered, type Ticket } from '#core/document/types'
-import { takeTicket, readTickets } from '#core/truck/tickets'
+import { takeTicket } from '#core/truck/tickets'
 import { simulatedWeighbridge } from '#core/truck/weighbridge'
 
 /** Scale tickets: typed off paper, read from a CSV, or from the simulated weighbridge. */
@@ -23,6 +23,7 @@ async function read(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   if (!file) return
+  const { readTickets } = await import('#core/truck/ticketTable')
   const { tickets: found, problems: wrong } = readTickets(await file.text())
   problems.value = wrong ?? []
   if (found) add(`Read ${found.length} tickets`, found)

@@ -17,6 +17,18 @@ const STAGE_VIEWS: Record<StageName, Component> = {
   handover: defineAsyncComponent(() => import('~/stages/handover/HandoverStage.vue')),
 }
 
+/** Not needed to show a stage, so they come a moment after it: there when they are asked for, and when the connection is not. */
+const LATER = {
+  find: () => import('~/shell/FindBox.vue'),
+  units: () => import('~/shell/UnitsDialog.vue'),
+  keys: () => import('~/shell/KeysDialog.vue'),
+}
+const FindDialog = defineAsyncComponent(LATER.find)
+const UnitsChoice = defineAsyncComponent(LATER.units)
+const KeysList = defineAsyncComponent(LATER.keys)
+const MOMENT = 5000
+onMounted(() => setTimeout(() => Object.values(LATER).forEach((load) => void load().catch(() => {})), MOMENT))
+
 definePageMeta({ key: (route) => String(route.params.id) })
 const route = useRoute()
 const router = useRouter()
@@ -111,9 +123,9 @@ useShortcuts({
       </aside>
     </div>
     <GaugeStrip v-if="job.plan" class="no-print" />
-    <FindBox :open="finding" @close="finding = false" />
-    <UnitsDialog :open="choosingUnits" @close="choosingUnits = false" />
-    <KeysDialog :open="listingKeys" @close="listingKeys = false" />
+    <FindDialog v-if="finding" open @close="finding = false" />
+    <UnitsChoice v-if="choosingUnits" open @close="choosingUnits = false" />
+    <KeysList v-if="listingKeys" open @close="listingKeys = false" />
     <ClashDialog
       :places="job.clash?.places ?? shop.clash?.places ?? null"
       :document="job.clash ? job.clash.proposal : shop.clash?.proposal"

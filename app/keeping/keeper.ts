@@ -2,6 +2,7 @@ import { computed, shallowRef } from 'vue'
 import { applyEdit, type Edit } from '#core/document/edit'
 import type { ClashPlace, HandInAnswer } from '#core/document/exchange'
 import type { KeptEdit } from '#core/document/handIn'
+import { fieldOfPlace } from '#core/document/places'
 import { diffDocuments, keepSame } from '#core/quantity/patch'
 import type { EditShelf, KeptRow } from './shelf'
 
@@ -43,6 +44,8 @@ export type SaveState = 'saved' | 'unsaved' | 'saving' | 'waiting'
 /** A hand-in stays well within what the server takes. */
 const MOST_EDITS = 200
 const MOST_TEXT = 1_000_000
+/** Characters of an edit's name that the server takes. */
+const LONGEST_LABEL = 200
 /** First and longest pause before trying again, ms. */
 const FIRST_PAUSE = 1000
 const LONGEST_PAUSE = 30_000
@@ -296,11 +299,13 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     }, at.proposal)
     const patches = diffDocuments(at.document, settled)
     const inverse = diffDocuments(settled, at.document)
-    const label = `Settle ${at.places.length === 1 ? 'what two changed' : `${at.places.length} places that two changed`}`
+    const asked = pending.value.filter((r) => at.ids.includes(r.id)).map((r) => r.edit)
+    const fields = new Set(at.places.map(({ path }) => fieldOfPlace(path, asked)))
+    // Called what its fields are called, so that it can be asked about in the same words.
+    const label = [...fields].join(', ').slice(0, LONGEST_LABEL)
     const row = rowOf({ id, label, kind: 'do', patches, inverse }, at.ids, at.revision)
-    const asked = new Set(at.ids)
     const rows = patches.length > 0 ? [row] : []
-    pending.value = [...rows, ...pending.value.filter((r) => !asked.has(r.id))]
+    pending.value = [...rows, ...pending.value.filter((r) => !at.ids.includes(r.id))]
     clash.value = null
     if (held.value !== null) document.value = withEdits(held.value)
     await write(at.ids, rows)

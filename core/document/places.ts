@@ -44,14 +44,19 @@ function namesAlong(document: unknown, path: readonly string[]): string[] {
   })
 }
 
+/** What the newest edit of a place was called, which is the name of its field on the screen; its key where none touched it. */
+export function fieldOfPlace(path: readonly string[], edits: readonly Edit[]): string {
+  const touching = edits.filter(({ patches }) =>
+    patches.some((p) => path.every((key, i) => p.path[i] === undefined || String(p.path[i]) === key)),
+  )
+  return touching.at(-1)?.label ?? path.at(-1) ?? ''
+}
+
 /**
  * A place as people know it: the names on the way to it, and what the newest edit of it was called, which is the name of
  * its field on the screen.
  */
 export function nameOfPlace(document: unknown, path: readonly string[], edits: readonly Edit[]): string {
-  const touching = edits.filter(({ patches }) =>
-    patches.some((p) => path.every((key, i) => p.path[i] === undefined || String(p.path[i]) === key)),
-  )
-  const field = touching.at(-1)?.label ?? path.at(-1) ?? ''
+  const field = fieldOfPlace(path, edits)
   return [...namesAlong(document, path), field].filter((name, i, all) => all.indexOf(name) === i).join(' › ')
 }

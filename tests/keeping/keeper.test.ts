@@ -292,15 +292,17 @@ test.each([
     const { keeper, type, pass } = page(server, shelf)
     await keeper.open()
     state.mode = 'unheard'
-    type(set('a', 2))
-    type(set('b', 7))
-    type(set('c', 8))
+    type(set('a', 2), 'Field a')
+    type(set('b', 7), 'Field b')
+    type(set('c', 8), 'Field c')
     await pass(1)
     state.mode = 'well'
     await save('bram', set('a', 9))
     await pass()
     expect(keeper.clash.value?.places).toHaveLength(1)
     await keeper.settle([choice], crypto.randomUUID())
+    // Should somebody change it again, it is asked about in the same words.
+    expect(keeper.pending.value.map((r) => r.edit.label)).toEqual(['Field a'])
     await pass()
     expect([head().values, keeper.state.value, await shelf.rows(DOC)]).toEqual([
       { a: stands, b: 7, c: 8 },

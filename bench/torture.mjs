@@ -103,12 +103,13 @@ async function person({ fields }, k) {
     return { context, page }
   }
   const again = async () => {
-    for (;;)
+    while (program.exitCode === null && program.signalCode === null)
       try {
         return await begin()
       } catch {
         await killBrowser(profile)
       }
+    throw new Error('The program ended by itself.')
   }
   /** Settles whatever is asked; counts it, and notes when it is a clash with oneself. */
   const settle = async (page) => {

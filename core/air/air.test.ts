@@ -23,8 +23,8 @@ const plan = (archetype: Archetype, rest: Partial<AirPlan> = {}): AirPlan => ({
 })
 const need = (left: number, right = left, rest: Partial<AirNeed> = {}): AirNeed => ({
   label: 'Full',
-  left: { pressure: left, height: 0.16, limitedBy: null },
-  right: { pressure: right, height: 0.16, limitedBy: null },
+  left: { pressure: left, wanted: left, height: 0.16, limitedBy: null },
+  right: { pressure: right, wanted: right, height: 0.16, limitedBy: null },
   sideDifference: left - right,
   heightAt: { left: () => 0.16, right: () => 0.16 },
   ...rest,
@@ -65,8 +65,13 @@ test('time, motor current and highest pressure follow the haul that asks most', 
 })
 
 test('a height the springs cannot reach has no time to reach it', () => {
-  const out = need(690_000, 690_000, { left: { pressure: 690_000, height: 0.16, limitedBy: 'maxPressure' } })
-  expect(run(plan('wireless-dual'), { full: out }).result.times.full).toBeNull()
+  const out = need(690_000, 690_000, {
+    left: { pressure: 690_000, wanted: 720_000, height: 0.16, limitedBy: 'maxPressure' },
+  })
+  const stage = run(plan('wireless-dual'), { full: out })
+  expect(stage.result.times.full).toBeNull()
+  // What is needed is told as it is, not as the spring may have it.
+  expect(stage.figures.highest!.value).toBe(720_000)
 })
 
 test('over the compressor’s pressure is a Stop, over its longest run a Fix; both name the next class up', () => {

@@ -22,6 +22,7 @@ export function airFigures(of: AirFigureInput): Record<string, Figure> {
   return { ...timeFigures(of), ...motorFigures(of), ...highestFigure(of), ...overshootFigures(of) }
 }
 
+const wantedOf = (need: AirNeed) => Math.max(need.left.wanted, need.right.wanted)
 const topOf = (need: AirNeed) => Math.max(need.left.pressure, need.right.pressure)
 
 function timeFigures({ set: { compressor }, needs, fills }: AirFigureInput): Record<string, Figure> {
@@ -70,10 +71,10 @@ function highestFigure({ set: { spring }, needs, highest }: AirFigureInput): Rec
   return {
     highest: {
       label: 'Highest pressure needed',
-      value: highest,
+      value: Math.max(highest, ...Object.values(needs).map(wantedOf)),
       quantity: 'pressure',
-      formula: 'largest of all hauls and sides',
-      inputs: Object.values(needs).map((need) => input(need.label, topOf(need), 'pressure')),
+      formula: 'largest of all hauls and sides, whether or not the spring may have it',
+      inputs: Object.values(needs).map((need) => input(need.label, wantedOf(need), 'pressure')),
       source: 'Load',
       max: spring?.maxPressure,
     },

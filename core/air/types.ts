@@ -4,11 +4,19 @@ import type { SpringClass } from '../catalog/springs'
 import type { TubeClass } from '../catalog/tubes'
 import type { AirPlan, Truck } from '../document/types'
 
+/** What one side needs: the pressure to set, Pa gauge, what it would want with no limit, and its height there, m. */
+export interface SideNeed {
+  pressure: number
+  wanted: number
+  height: number
+  limitedBy: string | null
+}
+
 /** What Air needs of Load, haul by haul. SI. */
 export interface AirNeed {
   label: string
-  left: { pressure: number; height: number; limitedBy: string | null }
-  right: { pressure: number; height: number; limitedBy: string | null }
+  left: SideNeed
+  right: SideNeed
   sideDifference: number
   /** Height of each spring at a pressure, on its own corner. */
   heightAt: { left(p: number): number; right(p: number): number }

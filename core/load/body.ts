@@ -37,6 +37,8 @@ export function balanceBody(
     rearLeft: r + roll * rearArm,
     rearRight: r - roll * rearArm,
     roll,
+    frontMoment: front.moment + frontAntiRoll * roll,
+    rearMoment: rear.moment + rearAntiRoll * roll,
   })
 
   let f = load.front / (2 * front.steel.rate)

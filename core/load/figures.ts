@@ -1,6 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
 import { couplingPlace } from '../catalog/truckGeometry'
-import type { Haul, Truck } from '../document/types'
+import type { Corners, Haul, Truck } from '../document/types'
 import { input, type Figure, type FigureInput } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
 import { itemMass } from './masses'
@@ -139,33 +139,36 @@ function ballLoad({ haul, r }: HaulFigureInput, max: number | undefined): Figure
 }
 
 function wheelFigures({ r, truck }: HaulFigureInput, shared: Shared): Record<string, Figure> {
-  const { laden } = r
-  const wheel = (label: string, value: number, max?: number): Figure => ({
-    label,
-    value,
-    quantity: 'mass',
-    formula: 'unladen + axle share × (0.5 ± y/track)',
-    inputs: [
-      shared.wheelbase,
-      input('Front track', truck.frontTrack, 'length'),
-      input('Rear track', truck.rearTrack, 'length'),
-      ...shared.carried,
-    ],
-    source: STATICS,
-    max,
-  })
+  const { laden, rollTaken } = r
+  const { unladen } = truck
+  const change = { front: r.frontChange, rear: r.rearChange }
+  const track = { front: truck.frontTrack, rear: truck.rearTrack }
+  const wheel = (label: string, at: keyof Corners, max?: number): Figure => {
+    const axle = at.startsWith('front') ? 'front' : 'rear'
+    return {
+      label,
+      value: laden[at],
+      quantity: 'mass',
+      formula: `unladen + half the axle’s change ${at.endsWith('Left') ? '+' : '−'} M/(track·g)`,
+      inputs: [
+        input('Unladen', unladen[at], 'mass'),
+        input('Change of the axle', change[axle], 'mass'),
+        input('Roll moment M the axle takes as it stands', rollTaken[axle], 'torque'),
+        input('Track', track[axle], 'length'),
+      ],
+      source: 'Roll balance of body, springs and anti-roll bars',
+      max,
+    }
+  }
+  const heavier = (left: keyof Corners, right: keyof Corners) => (laden[left] >= laden[right] ? left : right)
   const rearTyre = truck.tyre.dual ? 'Heavier pair of rear tyres' : 'Heaviest rear tyre'
   return {
-    tyreFront: wheel(
-      'Heaviest front tyre',
-      Math.max(laden.frontLeft, laden.frontRight),
-      shared.limit('tyreFront'),
-    ),
-    tyreRear: wheel(rearTyre, Math.max(laden.rearLeft, laden.rearRight), shared.limit('tyreRear')),
-    frontLeft: wheel('Front left', laden.frontLeft),
-    frontRight: wheel('Front right', laden.frontRight),
-    rearLeft: wheel('Rear left', laden.rearLeft),
-    rearRight: wheel('Rear right', laden.rearRight),
+    tyreFront: wheel('Heaviest front tyre', heavier('frontLeft', 'frontRight'), shared.limit('tyreFront')),
+    tyreRear: wheel(rearTyre, heavier('rearLeft', 'rearRight'), shared.limit('tyreRear')),
+    frontLeft: wheel('Front left', 'frontLeft'),
+    frontRight: wheel('Front right', 'frontRight'),
+    rearLeft: wheel('Rear left', 'rearLeft'),
+    rearRight: wheel('Rear right', 'rearRight'),
   }
 }
 

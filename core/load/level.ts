@@ -34,7 +34,7 @@ export function levelPressure(
     limitedBy = loadCap < spring.maxPressure ? 'maxLoad' : 'maxPressure'
   }
   if (outside) limitedBy = 'height'
-  return { springForce, height, pressure, wanted, within: limitedBy === null, limitedBy }
+  return { springForce, height, pressure, wanted, most: cap, within: limitedBy === null, limitedBy }
 }
 
 /** How far the low beam's cut-off rises at a distance, m, and the nose-up pitch, rad. Sag positive down. */

@@ -104,7 +104,7 @@ function solveWhole(
         ...(spring && level ? ridesOf(id, haul, result, surveyed, spring, level) : {}),
       },
       notes: [
-        ...loadRules({ r: result, haul, truck, spring, spacer: surveyed.spacer }),
+        ...loadRules({ r: result, haul, truck, spring, uncertainty, spacer: surveyed.spacer }),
         ...(uncertainty ? uncertaintyNote(result, haul, uncertainty) : []),
       ],
     }

@@ -1,7 +1,7 @@
 import type { SpringClass } from '../catalog/springs'
 import type { Haul, Truck } from '../document/types'
 import { notesOf, type Note, type NoteFields } from '../quantity/figure'
-import type { HaulResult } from './types'
+import type { HaulResult, Uncertainty } from './types'
 
 /** What Load's rules look at: one haul solved on this truck. */
 export interface LoadRuleInput {
@@ -9,6 +9,7 @@ export interface LoadRuleInput {
   haul: Haul
   truck: Truck
   spring: SpringClass | null
+  uncertainty: Uncertainty | null
   spacer: number
 }
 

@@ -1,9 +1,10 @@
 import { PRACTICE } from '../catalog/practice'
-import type { Haul, Truck } from '../document/types'
+import type { Corners, Haul, Truck } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
 import { balanceBody } from './body'
 import { headlampRise } from './level'
 import { steelShares } from './ride'
+import { wheelLoads } from './statics'
 import { NO_SPRING, haulLoads, pressuresForTarget } from './target'
 import type { HaulLoads, HaulResult, LevelSpring } from './types'
 
@@ -25,6 +26,9 @@ export function solveHaul(
   const { target, left, right } = pressuresForTarget(haul, truck, load, aimed, teed, () => bare)
   const air = { left: left.pressure, right: right.pressure }
   const attitude = spring ? balanceBody(truck, load, spring, air) : bare
+  const rollTaken = { front: attitude.frontMoment, rear: attitude.rearMoment }
+  const track = { front: truck.frontTrack, rear: truck.rearTrack }
+  const laden = wheelLoads(truck.unladen, track, loads, rollTaken)
   const shares = steelShares(truck, spring, aimed.designHeight, attitude, air)
   const { motionRatio, rearSpringBase } = truck.suspension
   const area = interpolate(aimed.areaByHeight, aimed.designHeight - target * motionRatio)
@@ -40,7 +44,9 @@ export function solveHaul(
     id,
     label: haul.label,
     target,
-    ratings: ratingsOf(haul, truck, loads),
+    laden,
+    rollTaken,
+    ratings: ratingsOf(haul, truck, loads, laden),
     sagNoAir: { front: bare.frontSquat, rearLeft: bare.rearLeft, rearRight: bare.rearRight },
     sagWithAir: {
       front: attitude.frontSquat,
@@ -56,8 +62,12 @@ export function solveHaul(
 }
 
 /** Load against each rating that applies, kg; a rating nobody knows does not apply. */
-function ratingsOf(haul: Haul, { ratings, tyre }: Truck, loads: HaulLoads): HaulResult['ratings'] {
-  const { laden } = loads
+function ratingsOf(
+  haul: Haul,
+  { ratings, tyre }: Truck,
+  loads: HaulLoads,
+  laden: Corners,
+): HaulResult['ratings'] {
   const pulling = loads.towed.whole > 0
   const tyres = ratings.tyre === null ? null : ratings.tyre * (tyre.dual ? 2 : 1)
   const all: [figure: string, value: number, limit: number | null][] = [

@@ -1,4 +1,5 @@
 import { SPRINGS } from '../catalog/springs'
+import { PRACTICE } from '../catalog/practice'
 import { wheelTravel } from '../catalog/truckGeometry'
 import { tableRange } from '../quantity/interpolate'
 import type { Rule } from '../quantity/stage'
@@ -35,6 +36,43 @@ const overPressure: LoadRule = ({ r, truck, spring, spacer }) => {
     remedy: bigger && {
       label: 'Take the smallest spring that carries it',
       patches: [{ op: 'replace', path: ['air', 'springClass'], value: bigger.id }],
+    },
+  })
+}
+
+/** Standard deviations above what is wanted that 5 cases in 100 pass, of a normal distribution. */
+const FIVE_IN_A_HUNDRED = 1.645
+
+/** What is to be left under a spring's limit: a block's own error, and what the measurements leave open. Pa. */
+const roomUnder = (deviation: number) =>
+  Math.max(PRACTICE.presetTolerance.value, FIVE_IN_A_HUNDRED * deviation)
+
+const littleLeft: LoadRule = ({ r, truck, spring, uncertainty, spacer }) => {
+  if (!spring) return null
+  const near = (['left', 'right'] as const)
+    .map((side) => ({ side, ...r[side], room: roomUnder(uncertainty?.deviation[side] ?? 0) }))
+    .filter((s) => s.wanted <= s.most && s.most - s.wanted < s.room && s.limitedBy !== 'height')
+    .sort((a, b) => a.most - a.wanted - (b.most - b.wanted))[0]
+  if (!near) return null
+  const larger = SPRINGS.filter(
+    (s) =>
+      s.fits.includes(truck.suspension.kind) &&
+      springCarries(s, truck, spacer, r.target, near.springForce * (1 + near.room / near.wanted)),
+  ).sort((a, b) => a.maxLoad - b.maxLoad)
+  const other = larger.find((s) => spansTravel(s, truck, spacer))
+  return loadNote(r, {
+    rule: 'near-spring-limit',
+    rank: 'fix',
+    subject: near.side,
+    quantity: 'pressure',
+    title: 'Little is left under the spring’s limit',
+    text: `“${r.label}” wants {value} on the ${near.side}. Up to {limit} a block’s own 2 psi, and what the measurements leave open in 95 cases of 100, still lie under what the spring may have. Measure what is least sure, carry less, or take a larger spring.`,
+    value: near.wanted,
+    limit: near.most - near.room,
+    source: 'Limits of the spring class (common practice); tolerances propagated (JCGM 100:2008, memory)',
+    remedy: other && {
+      label: 'Take the smallest spring with room',
+      patches: [{ op: 'replace', path: ['air', 'springClass'], value: other.id }],
     },
   })
 }
@@ -91,6 +129,6 @@ const underMinimum: LoadRule = ({ r, haul, spring }) => {
 }
 
 /** Told first, and last: what stops the work, and what is worth knowing. */
-export const SPRING_LIMIT_RULES: readonly LoadRule[] = [overPressure, outsideHeight]
+export const SPRING_LIMIT_RULES: readonly LoadRule[] = [overPressure, littleLeft, outsideHeight]
 export const ON_STOPS: LoadRule = onStops
 export const UNDER_MINIMUM: LoadRule = underMinimum

@@ -1,4 +1,5 @@
 import type { Corners } from '../document/types'
+import { GRAVITY } from '../quantity/constants'
 
 /** A mass on the truck. x ahead of the rear axle, y left of the centre line. kg, m. */
 export interface PlacedMass {
@@ -7,6 +8,7 @@ export interface PlacedMass {
   y: number
 }
 
+/** Result of {@link axleLoads}, kg. */
 export interface AxleLoads {
   laden: Corners
   frontChange: number
@@ -16,7 +18,8 @@ export interface AxleLoads {
 /**
  * Corner loads on the ground, kg, with masses added to an unladen truck.
  * A mass m at x ahead of the rear axle puts m·x/L on the front axle and m·(1 − x/L) on the rear; each axle's share
- * splits left and right by 0.5 ± y/track. Source: statics about the axles.
+ * splits left and right by 0.5 ± y/track: a simple split, as if each axle took the side moment of what stands over it.
+ * {@link wheelLoads} follows the springs. Source: statics about the change.
  */
 export function axleLoads(
   wheelbase: number,
@@ -39,4 +42,25 @@ export function axleLoads(
     laden.rearRight += rear * (0.5 - y / rearTrack)
   }
   return { laden, frontChange, rearChange }
+}
+
+/**
+ * Corner loads on the ground, kg, of a truck as it stands: each axle's change halved, and its roll moment over its track
+ * from the right wheel to the left. Axle sums are those of the statics, whatever the springs.
+ * @param change of each axle, kg; `roll` the moment each takes, N·m, left down positive; `track` m.
+ */
+export function wheelLoads(
+  unladen: Corners,
+  track: { front: number; rear: number },
+  change: { frontChange: number; rearChange: number },
+  roll: { front: number; rear: number },
+): Corners {
+  const front = roll.front / track.front / GRAVITY
+  const rear = roll.rear / track.rear / GRAVITY
+  return {
+    frontLeft: unladen.frontLeft + change.frontChange / 2 + front,
+    frontRight: unladen.frontRight + change.frontChange / 2 - front,
+    rearLeft: unladen.rearLeft + change.rearChange / 2 + rear,
+    rearRight: unladen.rearRight + change.rearChange / 2 - rear,
+  }
 }

@@ -1,4 +1,4 @@
-import type { Corners, Haul, Truck } from '../document/types'
+import type { Haul, Truck } from '../document/types'
 import { bodyLoad, balanceBody } from './body'
 import { rearSteel, steelForce } from './steel'
 import type { Attitude, BodyLoad, LevelSpring, HaulLoads, TargetPressures } from './types'
@@ -6,26 +6,19 @@ import { levelPressure } from './level'
 import { barShift, massesOf, towedLoad } from './masses'
 import { axleLoads } from './statics'
 
-/** Axle and wheel loads of a haul: statics, with what spring bars of a weight-distributing hitch move. */
+/** Axle loads of a haul: statics, with what spring bars of a weight-distributing hitch move. */
 export function haulLoads(haul: Haul, truck: Truck): HaulLoads {
   const masses = massesOf(haul, truck)
   const still = axleLoads(truck.wheelbase, truck.frontTrack, truck.rearTrack, truck.unladen, masses)
   const bars = barShift(haul, truck)
-  const { laden } = still
-  const half = (change: number, ...wheels: (keyof Corners)[]) =>
-    wheels.forEach((w) => {
-      laden[w] += change / 2
-    })
-  half(bars.front, 'frontLeft', 'frontRight')
-  half(bars.rear, 'rearLeft', 'rearRight')
   const frontChange = still.frontChange + bars.front
   const rearChange = still.rearChange + bars.rear
-  const frontAxle = laden.frontLeft + laden.frontRight
-  const rearAxle = laden.rearLeft + laden.rearRight
+  const { unladen } = truck
+  const frontAxle = unladen.frontLeft + unladen.frontRight + frontChange
+  const rearAxle = unladen.rearLeft + unladen.rearRight + rearChange
   const gross = frontAxle + rearAxle
   const pulled = towedLoad(haul)
   return {
-    laden,
     frontAxle,
     rearAxle,
     gross,
@@ -66,7 +59,7 @@ export function pressuresForTarget(
   load: BodyLoad,
   spring: LevelSpring,
   teed: boolean,
-  bare: () => Attitude,
+  bare: () => Pick<Attitude, 'frontSquat' | 'rearLeft' | 'rearRight'>,
 ): TargetPressures {
   const { school, share } = haul.target
   const target =

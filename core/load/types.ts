@@ -2,9 +2,8 @@ import type { Corners, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 
-/** What a haul puts on axles and wheels, kg, whatever the air pressure; `body` is what that adds on the suspension. */
+/** What a haul puts on the axles, kg, whatever the air pressure; `body` is what that adds on the suspension. */
 export interface HaulLoads {
-  laden: Corners
   frontAxle: number
   rearAxle: number
   gross: number
@@ -30,12 +29,14 @@ export interface BodyLoad {
   roll: number
 }
 
-/** Squats at the wheel, m down positive; `roll` rad, left down positive. */
+/** Squats at the wheel, m down positive; `roll` rad, left down positive; the roll moment each axle takes, N·m. */
 export interface Attitude {
   frontSquat: number
   rearLeft: number
   rearRight: number
   roll: number
+  frontMoment: number
+  rearMoment: number
 }
 
 /** Steel of one corner: the pack's rate, its second stage, the bump stop and the damper's end; wheel travel from unladen, m. */
@@ -75,6 +76,8 @@ export interface Uncertainty {
   /** Pressure to set, Pa gauge; rear axle, kg. */
   left: Band
   right: Band
+  /** Standard deviation of what each side wants, limits or not, Pa. */
+  deviation: { left: number; right: number }
   rearAxle: Band
   frontAxle: Band
   /** Part of the variance of the side that is less sure, by what causes it, largest first. */
@@ -103,6 +106,8 @@ export interface LevelResult {
   pressure: number
   /** What the target would need with no limit, Pa gauge. */
   wanted: number
+  /** Most this spring may have there, by its pressure or by its load, Pa gauge. */
+  most: number
   within: boolean
   limitedBy: LimitedBy
 }
@@ -115,6 +120,10 @@ export interface SideResult extends LevelResult {
 export interface HaulResult extends HaulLoads {
   id: string
   label: string
+  /** On each wheel (pair) as the truck then stands, kg. */
+  laden: Corners
+  /** Roll moment each axle takes of it, N·m, left down positive. */
+  rollTaken: { front: number; rear: number }
   /** Sag at the wheel with steel alone, m, down positive. */
   sagNoAir: { front: number; rearLeft: number; rearRight: number }
   /** The same with the pressures set, and the body's lean, rad, left down positive. */

@@ -210,6 +210,7 @@ export function uncertaintyOf(c: UncertainCase): Uncertainty {
   return {
     left: band(at.left, at.leftWanted, left),
     right: band(at.right, at.rightWanted, right),
+    deviation: { left, right },
     rearAxle: axle(w.rearLeft + w.rearRight, at.rear, (e) => e.rear, c.tolerances.rearAxle),
     frontAxle: axle(w.frontLeft + w.frontRight, at.front, (e) => e.front, c.tolerances.frontAxle),
     shares:

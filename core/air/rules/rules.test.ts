@@ -23,8 +23,8 @@ const plan = (archetype: Archetype, rest: Partial<AirPlan> = {}): AirPlan => {
 }
 const need = (p: number): AirNeed => ({
   label: 'Full',
-  left: { pressure: p, height: 0.16, limitedBy: null },
-  right: { pressure: p, height: 0.16, limitedBy: null },
+  left: { pressure: p, wanted: p, height: 0.16, limitedBy: null },
+  right: { pressure: p, wanted: p, height: 0.16, limitedBy: null },
   sideDifference: 0,
   heightAt: { left: () => 0.16, right: () => 0.16 },
 })

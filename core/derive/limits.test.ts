@@ -75,6 +75,14 @@ const EDGES: Edge[] = [
     at: () => -PRACTICE.frontChangeWorthTelling.value,
   },
   { rule: 'over-spring-pressure', set: (p, x) => (totes(p).items.t3!.mass = x), quiet: 100, noted: 3000 },
+  {
+    rule: 'near-spring-limit',
+    set: (p, x) => {
+      p.air.sheet = { area: 0.0161, minPressure: 34_474, maxPressure: x, maxLoad: 9000 }
+    },
+    quiet: 900_000,
+    noted: 420_000,
+  },
   { rule: 'on-bump-stops', set: (p, x) => (totes(p).items.t3!.mass = x), quiet: 0, noted: 3000 },
   {
     rule: 'kept-at-minimum',

@@ -43,6 +43,12 @@ const PLANS: [string, Plan][] = [
   ['an item far aft', changed((p) => (totes(p).items.t1!.x = -1.9))],
   ['less than nothing', changed((p) => (totes(p).items.t1!.mass = -310))],
   ['spring too small', changed((p) => (p.air.springClass = 'leaf-helper-double-1130'))],
+  [
+    'little left under the limit',
+    changed((p) => {
+      p.air.sheet = { area: 0.0161, minPressure: 34_474, maxPressure: 420_000, maxLoad: 1135 }
+    }),
+  ],
   ['spring of a coil', changed((p) => (p.air.springClass = 'coil-insert-450'))],
   ['no such spring', changed((p) => (p.air.springClass = 'moon-rock'))],
   ['spring does not reach', changed((p) => Object.assign(p.truck.seatGap, { unladen: 0.26, droop: 0.36 }))],

@@ -8,6 +8,15 @@ import type { Patch } from '../quantity/patch'
 import { itemMass } from './masses'
 import type { HaulResult } from './types'
 
+/** Takes another spring class; the sheet typed was the old one's. */
+export const takeSpring = (label: string, id: string): Remedy => ({
+  label,
+  patches: [
+    { op: 'replace', path: ['air', 'springClass'], value: id },
+    { op: 'replace', path: ['air', 'sheet'], value: null },
+  ],
+})
+
 /** Moves every item of a haul forward together, `by` m. */
 export function moveItems(r: HaulResult, haul: Haul, by: number): Remedy {
   const patches: Patch[] = Object.entries(haul.items).map(([id, item]) => ({

@@ -4,7 +4,7 @@ import { wheelTravel } from '../catalog/truckGeometry'
 import { tableRange } from '../quantity/interpolate'
 import type { Rule } from '../quantity/stage'
 import { isLoaded } from './masses'
-import { spansTravel, springCarries } from './remedies'
+import { spansTravel, springCarries, takeSpring } from './remedies'
 import { loadNote, type LoadRuleInput } from './ruleInput'
 
 /** What the helper springs and the steel say of a haul. */
@@ -33,10 +33,7 @@ const overPressure: LoadRule = ({ r, truck, spring, spacer }) => {
     value: side.wanted,
     limit: side.pressure,
     source: 'Limits of the spring class (common practice); its own sheet rules',
-    remedy: bigger && {
-      label: 'Take the smallest spring that carries it',
-      patches: [{ op: 'replace', path: ['air', 'springClass'], value: bigger.id }],
-    },
+    remedy: bigger && takeSpring('Take the smallest spring that carries it', bigger.id),
   })
 }
 
@@ -70,10 +67,7 @@ const littleLeft: LoadRule = ({ r, truck, spring, uncertainty, spacer }) => {
     value: near.wanted,
     limit: near.most - near.room,
     source: 'Limits of the spring class (common practice); tolerances propagated (JCGM 100:2008, memory)',
-    remedy: other && {
-      label: 'Take the smallest spring with room',
-      patches: [{ op: 'replace', path: ['air', 'springClass'], value: other.id }],
-    },
+    remedy: other && takeSpring('Take the smallest spring with room', other.id),
   })
 }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { noteText } from '#core/derive/report'
 import type { Note, StageName } from '#core/quantity/figure'
+import { useTriedRemedies } from './useTriedRemedies'
 
 /** What the computation noticed on this stage, Stops of the whole job first. */
 const { stage } = defineProps<{ stage: StageName }>()
@@ -19,6 +20,7 @@ const notes = computed(() => {
 function onHaul(note: Note): boolean {
   return note.stage !== 'load' || note.subject.startsWith(`${job.haulId}:`)
 }
+const tried = useTriedRemedies(() => notes.value.mine)
 const counts = computed(() =>
   (['stop', 'fix', 'know'] as const)
     .map((rank) => ({ rank, n: notes.value.mine.filter((x) => x.rank === rank).length }))
@@ -75,14 +77,19 @@ defineExpose({ step, remedy })
         <p class="text-sm text-soft mt-1 leading-snug">
           {{ noteText(note, shop.units) }} <span class="italic">{{ note.source }}.</span>
         </p>
-        <button
-          v-if="note.remedy"
-          type="button"
-          class="button remedy mt-2 text-sm"
-          @click="job.applyRemedy(note.remedy)"
-        >
-          {{ note.remedy.label }}
-        </button>
+        <template v-if="note.remedy && tried(note)?.helps">
+          <button type="button" class="button remedy mt-2 text-sm" @click="job.applyRemedy(note.remedy)">
+            {{ note.remedy.label }}
+          </button>
+          <p v-if="tried(note)!.brings.length" class="text-sm mt-1 leading-snug">
+            It brings:
+            {{
+              tried(note)!
+                .brings.map((n) => `${WORDS[n.rank]}, ${n.title}`)
+                .join('; ')
+            }}.
+          </p>
+        </template>
       </li>
     </ul>
     <template v-if="notes.elsewhere.length">

@@ -23,7 +23,7 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
   const motorPressure = motorWorksAgainst(air, set, supply, highest)
   const current = compressor ? interpolate(compressor.current, motorPressure) : 0
   const times = Object.fromEntries(Object.entries(fills).map(([id, f]) => [id, f?.seconds ?? null]))
-  const overshoot = overshootOf(air, set, needs, volume, supply?.cutOut ?? null)
+  const overshoot = overshootOf(air, set, needs, volume, supply?.most ?? null)
   const notes = airRules({ plan: air, truck, set, needs, times, teed, supply, overshoot })
   return {
     figures: airFigures({
@@ -104,6 +104,6 @@ function motorWorksAgainst(
   supply: SupplyFacts | null,
   highest: number,
 ): number {
-  if (!firstOfKind(air, 'tank') || supply?.cutOut == null) return highest
-  return Math.min(supply.cutOut, compressor?.maxPressure ?? Infinity)
+  if (!firstOfKind(air, 'tank') || !supply) return highest
+  return Math.min(supply.most, compressor?.maxPressure ?? Infinity)
 }

@@ -91,7 +91,7 @@ function overshootFigures({ overshoot, supply, volume }: AirFigureInput): Record
       quantity: 'pressure',
       formula: 'ṁ·R·T·Δt/V, ṁ by ISO 6358 through block, bore and valves in a row from the full tank',
       inputs: [
-        input('Tank, full', supply!.cutOut, 'pressure'),
+        input('Tank, full', supply!.most, 'pressure'),
         input('Spring, air', Math.min(volume.left, volume.right), 'volume'),
         input('To read and shut, s', PRACTICE.blockReaction.value, 'plain'),
         input('Bore that keeps it under the limit', overshoot.bore, 'bore'),

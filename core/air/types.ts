@@ -68,6 +68,8 @@ export interface SupplyFacts {
   most: number
   by: string
   part: string
+  /** What it would come to without its switch. */
+  reach: number
   cutIn: number | null
   cutOut: number | null
 }

@@ -52,7 +52,7 @@ export const PARTS: readonly PartClass[] = [
     conductance: dm(2),
     criticalRatio: 0.4,
     volume: 2.5e-4,
-    ...bar14,
+    ...bar20,
   }),
   part('check', 'check-1-4', 'Check valve, 1/4 in', {
     conductance: dm(0.6),
@@ -71,13 +71,23 @@ export const PARTS: readonly PartClass[] = [
   part('tank', 'tank-3-8', 'Tank, 3.8 L (1 gal)', { volume: 3.8e-3, ...bar14 }),
   part('tank', 'tank-11', 'Tank, 11.4 L (3 gal)', { volume: 11.4e-3, ...bar14 }),
   part('tank', 'tank-19', 'Tank, 18.9 L (5 gal), 16 bar', { volume: 18.9e-3, maxPressure: kPa(1600) }),
+  part('relief', 'relief-862', 'Relief valve, 862 kPa (125 psi)', {
+    set: kPa(862),
+    conductance: dm(2),
+    criticalRatio: 0.5,
+  }),
   part('relief', 'relief-1207', 'Relief valve, 1207 kPa (175 psi)', {
     set: kPa(1207),
     conductance: dm(2),
     criticalRatio: 0.5,
   }),
-  part('relief', 'relief-862', 'Relief valve, 862 kPa (125 psi)', {
-    set: kPa(862),
+  part('relief', 'relief-621', 'Relief valve, 621 kPa (90 psi)', {
+    set: kPa(621),
+    conductance: dm(2),
+    criticalRatio: 0.5,
+  }),
+  part('relief', 'relief-931', 'Relief valve, 931 kPa (135 psi)', {
+    set: kPa(931),
     conductance: dm(2),
     criticalRatio: 0.5,
   }),
@@ -88,15 +98,15 @@ export const PARTS: readonly PartClass[] = [
   }),
   part('drain', 'drain-cock', 'Drain cock', { conductance: dm(0.4), criticalRatio: 0.4 }),
   part('drain', 'drain-cable', 'Drain with a pull cable', { conductance: dm(0.4), criticalRatio: 0.4 }),
-  part('pressureSwitch', 'switch-758-1000', 'Pressure switch, 758 to 1000 kPa', {
-    cutIn: kPa(758),
-    cutOut: kPa(1000),
-    current: 30,
-    ...bar20,
-  }),
   part('pressureSwitch', 'switch-621-827', 'Pressure switch, 621 to 827 kPa', {
     cutIn: kPa(621),
     cutOut: kPa(827),
+    current: 30,
+    ...bar20,
+  }),
+  part('pressureSwitch', 'switch-758-1000', 'Pressure switch, 758 to 1000 kPa', {
+    cutIn: kPa(758),
+    cutOut: kPa(1000),
     current: 30,
     ...bar20,
   }),
@@ -131,7 +141,7 @@ export const PARTS: readonly PartClass[] = [
     conductance: dm(0.55),
     criticalRatio: 0.35,
     current: 1.1,
-    ...bar14,
+    ...bar20,
   }),
   part('solenoid', 'solenoid-3-8', 'Solenoid valve, 3/8 in', {
     conductance: dm(1.3),

@@ -8,6 +8,7 @@ import type { ComponentKind, Plan } from '../document/types'
 import type { Note } from '../quantity/figure'
 import { createDeriver } from './derive'
 import { newPlan } from './newPlan'
+import { createRemedyTrial } from './tryRemedy'
 
 const jobs = demoJobs()
 const job = (id: string) => jobs.find((j) => j.id === id)!.plan
@@ -103,7 +104,7 @@ const PLANS: [string, Plan][] = [
 
 /**
  * What comes to light when the first fault no longer hides it: teed springs hid the side that asks too much, a
- * spring that does not reach its seat was not looked at over its travel, a supply without end had no overshoot.
+ * spring that does not reach its seat was not looked at over its travel, a new part stands at the pressure that is too much for its neighbours too.
  */
 const BROUGHT_TO_LIGHT: Record<string, string[]> = {
   'star-wagon: teed-sides-differ of spring-left': [
@@ -112,7 +113,8 @@ const BROUGHT_TO_LIGHT: Record<string, string[]> = {
     'fix out-of-order of first-fill',
   ],
   'kiln-trailer: spring-height of seatGap': ['fix over-extension of seatGap', 'fix bag-near of fit'],
-  'no pressure switch: no-switch of tank': ['fix tank-feeds-block of block'],
+  'no pressure switch: tank-feeds-block of block': ['stop part-pressure of bore-block'],
+  'cut-out never reached: tank-feeds-block of block': ['stop part-pressure of bore-block'],
 }
 
 /** A Stop or Fix by what it says of what; a Know may come and go. */
@@ -129,19 +131,39 @@ const stays = (note: Note, after: readonly Note[]): string[] =>
 describe('every remedy, applied: its note is gone, nothing worse has come, the plan is whole', () => {
   test.each(PLANS)('%s', (name, plan) => {
     const derive = createDeriver()
-    const before = derive(plan).notes
-    const known = new Set(wrongs(before))
-    for (const note of before) {
+    const trial = createRemedyTrial()
+    const before = derive(plan)
+    const known = new Set(wrongs(before.notes))
+    for (const note of before.notes) {
       if (!note.remedy) continue
       const after = applyEdit(plan, note.remedy.patches)
       const { notes } = derive(after)
       const remedy = `${name}: ${note.rule} of ${note.subject}`
+      const brings = BROUGHT_TO_LIGHT[remedy] ?? []
       expect({
         remedy,
         problems: checkPlan(after).problems,
         still: stays(note, notes),
         worse: wrongs(notes).filter((w) => !known.has(w)),
-      }).toEqual({ remedy, problems: null, still: [], worse: BROUGHT_TO_LIGHT[remedy] ?? [] })
+      }).toEqual({ remedy, problems: null, still: [], worse: brings })
+      // Tried on a copy before it is offered, it says so.
+      const tried = trial(plan, before, note)
+      expect({ remedy, helps: tried.helps, brings: wrongs(tried.brings) }).toEqual({
+        remedy,
+        helps: true,
+        brings,
+      })
     }
+  })
+  test('one that does not help, or whose place is gone, is not offered', () => {
+    const trial = createRemedyTrial()
+    const derived = createDeriver()(flatbed)
+    const note = { ...derived.notes[0]!, remedy: { label: 'Nothing', patches: [] } }
+    expect(trial(flatbed, derived, note)).toEqual({ helps: false, brings: [] })
+    const gone = {
+      label: 'Gone',
+      patches: [{ op: 'replace' as const, path: ['hauls', 'none', 'ballLoad'], value: 1 }],
+    }
+    expect(trial(flatbed, derived, { ...note, remedy: gone })).toEqual({ helps: false, brings: [] })
   })
 })

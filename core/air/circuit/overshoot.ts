@@ -24,25 +24,25 @@ const WIDE_OPEN = 0.01
  * How far a block fed from a full tank goes past its target before it has read and shut, Pa: the flow there over its
  * reaction time, into the smaller spring as it stands (ISO 6358-1, isothermal). And the bore in front of it, m, that
  * would keep that under a block's own tolerance. Null where no tank feeds a block.
- * @param volume air in each spring at the highest haul, m³; `cutOut` pressure of the full tank, Pa gauge.
+ * @param volume air in each spring at the highest haul, m³; `full` pressure of the full tank, Pa gauge.
  */
 export function overshootOf(
   plan: AirPlan,
   set: AirSet,
   needs: Record<string, AirNeed>,
   volume: { left: number; right: number },
-  cutOut: number | null,
+  full: number | null,
 ): { value: number; bore: number } | null {
   const block = firstOfKind(plan, 'block')
   const tank = firstOfKind(plan, 'tank')
-  if (!block || !tank || !set.block || cutOut === null) return null
+  if (!block || !tank || !set.block || full === null) return null
   if (!connectedParts(plan, block, NOT_FED_FROM_TANK).has(tank)) return null
   const { bores, valves } = resistancesBefore(plan, block)
   const target = Math.max(
     ...Object.values(needs).map((n) => Math.max(n.left.pressure, n.right.pressure)),
     set.spring?.minPressure ?? 0,
   )
-  const tankAbs = cutOut + STANDARD_ATMOSPHERE
+  const tankAbs = full + STANDARD_ATMOSPHERE
   const targetAbs = Math.min(target + STANDARD_ATMOSPHERE, tankAbs)
   const flowPerConductance = componentFlow(
     1,

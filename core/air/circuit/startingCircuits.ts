@@ -168,16 +168,21 @@ const toSprings = (from: (side: Side, n: number) => string) =>
     `tee-spring-${s}: tee-${s}.b > spring-${s}.port`,
     `fill-line-${s}: fill-${s}.out > tee-${s}.c`,
   ])
-/** Tank with everything a tank must have. */
-const tankParts = (tank?: string, relief?: string, limits?: string): Record<string, PartNote> => ({
+/** Tank with everything a tank must have; relief valve and switch so low that no failure of one takes nylon past its rating. */
+const tankParts = (
+  tank?: string,
+  relief = 'relief-862',
+  limits = 'switch-621-827',
+): Record<string, PartNote> => ({
   check: ['check', 'Check valve'],
   tank: ['tank', 'Tank', tank],
   relief: ['relief', 'Relief valve', relief],
   drain: ['drain', 'Drain'],
   switch: ['pressureSwitch', 'Pressure switch', limits],
 })
-const tankLines = (from: string, tube = '') => [
-  `charge: ${from} > check.in${tube}`,
+/** Hot air, and a check valve put in the wrong way round, reach the hose from the supply: it is braided. */
+const tankLines = (from: string) => [
+  `charge: ${from} > check.in ~braided-1-4`,
   'check.out = tank.in',
   'relief.in = tank.relief',
   'drain.in = tank.drain',
@@ -256,6 +261,8 @@ const CIRCUITS: Record<Archetype, Circuit> = {
       check: ['check', 'Check valve'],
       switch: ['pressureSwitch', 'Keep-up switch', 'switch-minimum'],
       up: ['cabSwitch', 'Up switch'],
+      'relief-tee': ['tee', 'Tee for the relief valve'],
+      relief: ['relief', 'Relief valve', 'relief-621'],
       'switch-tee': ['tee', 'Tee for the switch'],
       'fill-tee': ['tee', 'Tee for hand fill'],
       fill: ['handFill', 'Fill valve'],
@@ -268,7 +275,9 @@ const CIRCUITS: Record<Archetype, Circuit> = {
     [
       INTAKE,
       'supply: compressor.out > check.in',
-      'check.out > switch-tee.a',
+      'check.out > relief-tee.a',
+      'relief.in = relief-tee.c',
+      'relief-tee.b > switch-tee.a',
       'switch.in = switch-tee.c',
       'switch-tee.b > fill-tee.a',
       'fill-line: fill.out > fill-tee.c',
@@ -319,6 +328,8 @@ const CIRCUITS: Record<Archetype, Circuit> = {
       dryer: ['dryer', 'Dryer', 'dryer-large'],
       manifold: ['manifold', 'Manifold'],
       regulator: ['regulator', 'Spring regulator'],
+      'relief-tee': ['tee', 'Tee for the spring relief'],
+      'dash-relief': ['relief', 'Spring relief valve', 'relief-931'],
       ...PADDLE_PARTS,
       coupler: ['coupler', 'Bumper coupler'],
       'horn-valve': ['solenoid', 'Horn solenoid'],
@@ -328,11 +339,13 @@ const CIRCUITS: Record<Archetype, Circuit> = {
     },
     [
       INTAKE,
-      ...tankLines('compressor.out', ' ~braided-1-4'),
+      ...tankLines('compressor.out'),
       'to-dryer: tank.out1 > dryer.in ~braided-1-4',
       'supply: dryer.out > manifold.in ~braided-1-4',
       'manifold.out1 = regulator.in',
-      'regulator.out > dash.a',
+      'regulator.out > relief-tee.a',
+      'dash-relief.in = relief-tee.c',
+      'relief-tee.b > dash.a',
       'manifold.out2 > coupler.in ~braided-1-4',
       'manifold.out3 > horn-valve.in ~braided-1-4',
       'horn-valve.out > horn.in ~braided-1-4',
@@ -389,7 +402,7 @@ const CIRCUITS: Record<Archetype, Circuit> = {
     {
       ...SPRINGS,
       ...PUMP_PARTS,
-      ...tankParts(undefined, 'relief-862', 'switch-621-827'),
+      ...tankParts(),
       dryer: ['dryer', 'Dryer'],
       height: ['heightValve', 'Height-control valve'],
       hold: ['check', 'Spring check valve'],
@@ -444,7 +457,7 @@ const CIRCUITS: Record<Archetype, Circuit> = {
       filter: ['filter', 'Inlet filter'],
       belt: ['belt', 'Belt-driven compressor'],
       'cab-switch': ['cabSwitch', 'Cab switch'],
-      ...tankParts(undefined, 'relief-862', 'switch-621-827'),
+      ...tankParts(),
       dryer: ['dryer', 'Dryer'],
       ...PADDLE_PARTS,
       ...PLUG_PARTS,

@@ -1,92 +1,76 @@
 import type { AirPlan } from '../../document/types'
-import { SUPPLY_KINDS, allOfKinds, firstOfKind, connectedParts } from './connections'
-import { IN_LINE_KINDS } from './editing'
-import { partOf, portsOf } from '../parts/parts'
+import { partOf } from '../parts/parts'
 import type { SupplyFacts } from '../types'
+import { SUPPLY_KINDS, allOfKinds, firstOfKind } from './connections'
+import { onwardFrom } from './onward'
 
-/** What limits the supply: its own rating, its switch, boost. */
+/** A pressure and what sets it, Pa gauge. */
+export interface Given {
+  most: number
+  by: string
+  part: string
+}
+
+/** What a supply comes to by itself: boost, or the pressure it is rated to. */
+function ownMost(plan: AirPlan, id: string): Given {
+  const { figures } = partOf(plan, id)
+  return plan.components[id]!.kind === 'boost'
+    ? { most: figures.set ?? 0, by: 'boost', part: id }
+    : { most: figures.maxPressure ?? 0, by: 'its own rating', part: id }
+}
+
+/** What of a pressure arrives past a part: less what a check valve takes to open, no more than a regulator lets by. */
+function past(plan: AirPlan, id: string, given: Given): Given {
+  const { kind } = plan.components[id]!
+  const { figures } = partOf(plan, id)
+  if (kind === 'check') return { ...given, most: given.most - (figures.opening ?? 0) }
+  if (kind === 'regulator' && figures.set! < given.most)
+    return { most: figures.set!, by: 'the regulator', part: id }
+  return given
+}
+
+/** The most that arrives from a part at any of those wanted, every valve on the way open; null where there is no way. */
+function arriving(plan: AirPlan, from: string, given: Given, wanted: (id: string) => boolean): Given | null {
+  const seen = new Map<string, Given>()
+  const queue: [string, Given][] = [[from, given]]
+  while (queue.length) {
+    const [id, at] = queue.shift()!
+    if (!(at.most > (seen.get(id)?.most ?? -Infinity))) continue
+    seen.set(id, at)
+    if (id !== from && wanted(id)) continue
+    for (const other of onwardFrom(plan, id)) queue.push([other, past(plan, id, at)])
+  }
+  const found = [...seen].filter(([id]) => id !== from && wanted(id)).map(([, at]) => at)
+  return found.sort((a, b) => b.most - a.most)[0] ?? null
+}
+
+/** What limits the supply: its own rating, its switch, boost, and what stands between it and a tank. */
 export function supplyOf(plan: AirPlan): SupplyFacts | null {
   const supplies = allOfKinds(plan, ...SUPPLY_KINDS)
   if (supplies.length === 0) return null
-  const best = supplies
-    .map((id) => {
-      const { figures } = partOf(plan, id)
-      return plan.components[id]!.kind === 'boost'
-        ? { id, most: figures.set ?? 0, by: 'boost' }
-        : { id, most: figures.maxPressure ?? 0, by: 'its own rating' }
-    })
-    .sort((a, b) => b.most - a.most)[0]!
+  const tank = firstOfKind(plan, 'tank')
+  const filled = supplies
+    .map((id) => ownMost(plan, id))
+    .map((own) => ({ own, at: tank ? arriving(plan, own.part, own, (id) => id === tank) : own }))
+    .sort((a, b) => (b.at?.most ?? 0) - (a.at?.most ?? 0))[0]!
+  const at = filled.at ?? { most: 0, by: 'what stands between supply and tank', part: filled.own.part }
   const limits = allOfKinds(plan, 'pressureSwitch').map((id) => partOf(plan, id).figures)[0]
   // A keep-up switch without a tank does not hold the up switch back.
-  const held = limits && firstOfKind(plan, 'tank') && limits.cutOut! < best.most
+  const held = limits && tank && limits.cutOut! < at.most
   return {
-    most: held ? limits.cutOut! : best.most,
-    by: held ? 'the pressure switch' : best.by,
-    part: best.id,
+    most: held ? limits.cutOut! : at.most,
+    by: held ? 'the pressure switch' : at.by,
+    part: at.part,
+    // A rating is no finer than what a check valve takes to open.
+    reach: at.by === filled.own.by ? filled.own.most : at.most,
     cutIn: limits?.cutIn ?? null,
     cutOut: limits?.cutOut ?? null,
   }
 }
 
-/** Highest pressure that reaches each part in use: as the supply gives it, past regulators less, past a control no more than the springs may have. */
-export function pressuresSeen(
-  plan: AirPlan,
-  supply: SupplyFacts | null,
-  springMost: number,
-): Map<string, number> {
-  const seen = new Map<string, number>()
-  const queue: [string, number][] = []
-  if (supply) for (const id of allOfKinds(plan, ...SUPPLY_KINDS)) queue.push([id, supply.most])
-  for (const id of allOfKinds(plan, 'handFill')) queue.push([id, springMost])
-  const next = (id: string, p: number): number => {
-    const { kind } = plan.components[id]!
-    if (kind === 'regulator') return Math.min(p, partOf(plan, id).figures.set!)
-    return kind === 'block' || kind === 'paddle' || kind === 'heightValve' ? Math.min(p, springMost) : p
-  }
-  while (queue.length) {
-    const [id, p] = queue.shift()!
-    if (!(p > (seen.get(id) ?? -1))) continue
-    seen.set(id, p)
-    const on = next(id, p)
-    for (const l of Object.values(plan.lines)) {
-      const from =
-        l.from === id
-          ? { port: l.fromPort, other: l.to }
-          : l.to === id
-            ? { port: l.toPort, other: l.from }
-            : null
-      if (!from || !plan.components[from.other]) continue
-      const { kind } = plan.components[id]!
-      if (kind === 'spring') continue
-      // Air goes on through the far side of what has sides; it does not come back past them.
-      if (
-        portsOf(plan, id).find((x) => x.id === from.port)?.type !== 'pressure' ||
-        (from.port === 'in' &&
-          (IN_LINE_KINDS.includes(kind) || kind === 'block' || kind === 'paddle' || kind === 'heightValve'))
-      )
-        continue
-      queue.push([from.other, on])
-    }
-  }
-  return seen
-}
-
-/** Most the springs can be given: the supply's most, less what a regulator on the way leaves. */
-export function deliverable(plan: AirPlan, supply: SupplyFacts): { most: number; by: string; part: string } {
-  const regulators = allOfKinds(plan, 'regulator').filter((id) => reachesSpring(plan, id))
-  const least = regulators
-    .map((id) => ({ most: partOf(plan, id).figures.set!, by: 'the regulator', part: id }))
-    .sort((a, b) => a.most - b.most)[0]
-  const own = { most: supply.most, by: supply.by, part: supply.part }
-  return least && least.most < own.most ? least : own
-}
-function reachesSpring(plan: AirPlan, regulator: string): boolean {
-  const out = Object.values(plan.lines).find(
-    (l) => (l.from === regulator && l.fromPort === 'out') || (l.to === regulator && l.toPort === 'out'),
-  )
-  if (!out) return false
-  const beyond = out.from === regulator ? out.to : out.from
-  return [...connectedParts(plan, beyond, ['regulator', 'tank', 'manifold'])].some(
-    (id) => plan.components[id]!.kind === 'spring',
-  )
+/** Most the springs can be given: what of the full tank, or of the supply, arrives at them. */
+export function deliverable(plan: AirPlan, { most, by, part }: SupplyFacts): Given {
+  const from = firstOfKind(plan, 'tank') ?? part
+  const spring = (id: string) => plan.components[id]!.kind === 'spring'
+  return arriving(plan, from, { most, by, part }, spring) ?? { most, by, part }
 }

@@ -141,6 +141,11 @@ export class Simulation {
     return sum
   }
 
+  /** Gas taken from the atmosphere so far, kg. */
+  get taken(): number {
+    return this.y[this.y.length - 2]!
+  }
+
   /** Sets a command; the next steps begin small. */
   command(name: string, open: boolean): void {
     if (this.open.get(name) === open) return

@@ -68,21 +68,31 @@ const shortOfHauls: AirRule = (input) => {
   })
 }
 
+/** A supply that stops gaining before its switch opens runs for ever. */
 const cutOutUnreached: AirRule = (input) => {
+  const { plan, supply, set } = input
+  if (!supply || supply.cutOut === null || !firstOfKind(plan, 'tank') || supply.reach >= supply.cutOut)
+    return null
+  if (supply.reach <= 0)
+    return airNote({
+      rule: 'tank-not-fed',
+      rank: 'stop',
+      subject: supply.part,
+      title: 'The supply has no way into the tank',
+      text: 'Its outlet leads nowhere, or a check valve between them stands the wrong way round.',
+      source: 'Circuit',
+    })
   const electric = electricSupply(input)
-  if (!electric || !firstOfKind(input.plan, 'tank')) return null
-  const { compressor, supply } = electric
-  if (supply.cutOut === null || supply.cutOut <= compressor.maxPressure) return null
   return airNote({
     rule: 'cut-out-unreached',
     rank: 'fix',
     subject: supply.part,
     value: supply.cutOut,
-    limit: compressor.maxPressure,
-    title: 'The compressor never reaches the cut-out',
-    text: 'The switch waits for {value}; the compressor stops gaining at {limit}, so it runs until it is hot.',
+    limit: supply.reach,
+    title: 'The supply never reaches the cut-out',
+    text: `The switch waits for {value}; the tank comes to {limit} at most, so the supply never stops${electric ? ' and runs until it is hot' : ''}.`,
     source: CLASS,
-    remedy: nextUp(compressor, supply.cutOut),
+    remedy: electric && set.compressor ? nextUp(set.compressor, supply.cutOut) : undefined,
   })
 }
 

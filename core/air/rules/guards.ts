@@ -10,10 +10,10 @@ import {
 } from '../circuit/connections'
 import { operationRemedy } from '../circuit/offered'
 import { putInLine } from '../circuit/operations'
-import { pressuresSeen } from '../circuit/supply'
-import { partOf, tubeOf } from '../parts/parts'
-import { COMMON_PRACTICE, airNote, isTube, sheetRemedy, type AirRule } from './common'
+import { partOf } from '../parts/parts'
+import { COMMON_PRACTICE, airNote, sheetRemedy, type AirRule } from './common'
 import { tankRules } from './tank'
+import { WORST_PRESSURE_RULES } from './worstPressure'
 
 /** What keeps air where it belongs, and parts under their ratings. */
 
@@ -110,50 +110,6 @@ const hornOpen: AirRule = ({ plan }) =>
     })
   })
 
-/** Rounding of a rating typed in other units must not make a note, as a share. */
-const ROUNDING = 1.0001
-
-const partOverRating: AirRule = ({ plan, set, supply }) =>
-  [...pressuresSeen(plan, supply, set.spring?.maxPressure ?? 0)].flatMap(([id, pressure]) => {
-    const { kind, label } = plan.components[id]!
-    if (kind === 'spring' || kind === 'relief' || SUPPLY_KINDS.includes(kind)) return []
-    const rated = partOf(plan, id).figures.maxPressure
-    if (rated === undefined || pressure <= rated * ROUNDING) return []
-    return airNote({
-      rule: 'part-pressure',
-      rank: 'stop',
-      subject: id,
-      value: pressure,
-      limit: rated,
-      title: `${label} is rated below what it sees`,
-      text: 'It may see {value}; it is rated for {limit}. Take one rated higher, or a regulator before it.',
-      source: 'Class of the part (common practice); its own sheet rules',
-    })
-  })
-
-const lineOverRating: AirRule = ({ plan, set, supply }) => {
-  const seen = pressuresSeen(plan, supply, set.spring?.maxPressure ?? 0)
-  return Object.entries(plan.lines).flatMap(([id, line]) => {
-    const tube = tubeOf(plan, line)
-    const pressure = Math.min(seen.get(line.from) ?? 0, seen.get(line.to) ?? 0)
-    if (!isTube(plan, id) || !tube || pressure <= tube.maxPressure * ROUNDING) return []
-    return airNote({
-      rule: 'part-pressure',
-      rank: 'stop',
-      subject: id,
-      value: pressure,
-      limit: tube.maxPressure,
-      title: `The line from the ${labelInSentence(plan, line.from)} is rated below what it sees`,
-      text: `It may see {value}; ${tube.label} is rated for {limit}.`,
-      source: 'SAE J844 (memory) or class of the hose',
-      remedy: {
-        label: 'Take braided hose there',
-        patches: [{ op: 'replace', path: ['air', 'lines', id, 'tube'], value: 'braided-1-4' }],
-      },
-    })
-  })
-}
-
 export const GUARD_RULES: readonly AirRule[] = [
   tankRules,
   switchOrder,
@@ -161,6 +117,5 @@ export const GUARD_RULES: readonly AirRule[] = [
   noCheckBeforeSprings,
   suppliesNotIsolated,
   hornOpen,
-  partOverRating,
-  lineOverRating,
+  ...WORST_PRESSURE_RULES,
 ]

@@ -1,8 +1,9 @@
 import { PRACTICE } from '../../catalog/practice'
 import { notesOf, type Note, type NoteFields } from '../../quantity/figure'
 import { tableRange } from '../../quantity/interpolate'
-import { firstOfKind } from '../circuit/connections'
-import { compressorOf } from '../parts/parts'
+import { SUPPLY_KINDS, firstOfKind, labelInSentence } from '../circuit/connections'
+import { DIRECT } from '../../document/types'
+import { compressorOf, partOf, tubeOf } from '../parts/parts'
 import { RUN_SOURCE, motorsOf, type HaulRuns } from './answerFigures'
 import { currentLimit } from './motorHeat'
 import type { AnswerInput, RunResult } from './types'
@@ -62,8 +63,8 @@ function fallsShort({ set }: HaulRuns, up: RunResult): Note | null {
   })
 }
 
-/** Springs outside their limits at any step of a run; a run that did not come to its end has said nothing, and says so. */
-export function springLimitNotes(input: AnswerInput, what: string, run: RunResult | undefined): Note[] {
+/** Springs and parts outside their limits at any step of a run; a run that did not come to its end has said nothing, and says so. */
+export function limitNotes(input: AnswerInput, what: string, run: RunResult | undefined): Note[] {
   if (!run)
     return [
       note({
@@ -74,7 +75,37 @@ export function springLimitNotes(input: AnswerInput, what: string, run: RunResul
         text: `${what}: its equations find no next step, so nothing of it is vouched for. Look for parts whose figures are far apart.`,
       }),
     ]
-  return (['left', 'right'] as const).flatMap((side) => sideLimitNotes(input, what, run, side))
+  return [
+    ...(['left', 'right'] as const).flatMap((side) => sideLimitNotes(input, what, run, side)),
+    ...partLimitNotes(input, what, run),
+  ]
+}
+
+/** Tanks, tubes and valves over their ratings in a run; springs have limits of their own. */
+function partLimitNotes({ air }: AnswerInput, what: string, run: RunResult): Note[] {
+  const rated = (id: string): number | undefined => {
+    const line = air.lines[id]
+    if (line) return line.tube === DIRECT ? undefined : tubeOf(air, line)?.maxPressure
+    const { kind } = air.components[id]!
+    return kind === 'spring' || SUPPLY_KINDS.includes(kind) ? undefined : partOf(air, id).figures.maxPressure
+  }
+  return Object.entries(run.highest).flatMap(([id, pressure]) => {
+    const limit = rated(id)
+    if (limit === undefined || pressure <= limit + PRACTICE.targetBand.value) return []
+    const line = air.lines[id]
+    const name = line
+      ? `The line from the ${labelInSentence(air, line.from)}`
+      : (air.components[id]?.label ?? id)
+    return note({
+      rule: 'run-part-over',
+      rank: 'stop',
+      subject: id,
+      value: pressure,
+      limit,
+      title: `${name} passes its rating in a run`,
+      text: `${what}: it comes to {value}; it is rated for {limit}. Take one rated higher, or a regulator or relief valve before it.`,
+    })
+  })
 }
 
 function sideLimitNotes(

@@ -145,7 +145,8 @@ describe('answers drawn from runs', () => {
   })
   test('the bore the note names keeps a run close to the limit too', () => {
     const base = job('estuary-flatbed')
-    const six = applyEdit(base, circuitPatches(base.air, 'tank-wireless'))
+    const six = structuredClone(applyEdit(base, circuitPatches(base.air, 'tank-wireless')))
+    six.air.components.switch!.sheet = { cutIn: 758_000, cutOut: 1_000_000 }
     const note = createDeriver()(six).notes.find((n) => n.rule === 'tank-feeds-block')!
     const mended = applyEdit(six, note.remedy!.patches)
     const past = (p: typeof six) =>

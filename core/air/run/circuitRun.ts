@@ -30,6 +30,8 @@ export class CircuitRun implements Stepped, Levelled {
     left: { pressure: -Infinity, low: Infinity, high: -Infinity },
     right: { pressure: -Infinity, low: Infinity, high: -Infinity },
   }
+  /** Highest pressure of every vessel so far, Pa gauge, in the network's order. */
+  readonly highest: Float64Array
   /** Outlets that call for the compressor. */
   private readonly calling = new Set<string>()
   /** Commands that a fault holds open or shut. */
@@ -57,6 +59,7 @@ export class CircuitRun implements Stepped, Levelled {
     this.model = buildCircuitModel(air, facts, scenario)
     const { network, start, supplies, switches, outlets } = this.model
     this.sim = new Simulation(network, start, relative === undefined ? {} : { relative })
+    this.highest = new Float64Array(network.vessels.length).fill(-Infinity)
     for (const s of supplies) this.used[s.id] = { on: 0, charge: 0, hottest: 0, starts: 0 }
     for (const s of switches)
       this.switchClosed.set(s.id, this.gauge(s.vessel) < s.cutIn + RUN_SETTINGS.switchPlay)
@@ -258,6 +261,9 @@ export class CircuitRun implements Stepped, Levelled {
   }
 
   private record(s: Sample): void {
+    const { highest } = this
+    for (let i = 0; i < highest.length; i++)
+      highest[i] = Math.max(highest[i]!, s.pressure[i]! - STANDARD_ATMOSPHERE)
     for (const v of this.model.network.vessels) {
       if (!v.spring) continue
       const e = this.extremes[v.spring]

@@ -2,10 +2,15 @@ import type { AirPlan, Scenario } from '../../document/types'
 import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { partLabel } from '../circuit/connections'
 import type { Sample } from '../dynamics/network'
+import { portsOf } from '../parts/parts'
+import { chamberOf } from './modelParts'
 import { heightMissing } from './levelling'
 import { RUN_SETTINGS } from './settings'
 import type { RunFacts, RunColumn, RunResult } from './types'
 import { CircuitRun } from './circuitRun'
+
+/** Whether a vessel is the circuit's own, and no endless reservoir outside. */
+const isOwn = (vessel: string) => vessel !== 'shop' && !vessel.endsWith('.source')
 
 /** Keeps rows of a run far enough apart, whatever its length turns out to be. */
 export class Recorder {
@@ -47,13 +52,12 @@ export class Recorder {
 
   private head(run: CircuitRun): void {
     const { network, where } = run.model
-    const own = (id: string) => id !== 'shop' && !id.endsWith('.source')
-    this.vessels = network.vessels.flatMap((v, i) => (own(v.id) ? [i] : []))
+    this.vessels = network.vessels.flatMap((v, i) => (isOwn(v.id) ? [i] : []))
     this.links = network.links.flatMap((l, k) =>
       l.kind === 'tube' || run.air.components[l.id] || l.command ? [k] : [],
     )
     this.commands = [...run.sim.open.keys()]
-    this.where = Object.fromEntries([...where].filter(([, v]) => own(v)))
+    this.where = Object.fromEntries([...where].filter(([, v]) => isOwn(v)))
     const label = (id: string) => chamberLabel(run.air, id)
     this.columns = [
       { id: 't', label: 'Time', quantity: 'time' },
@@ -105,11 +109,35 @@ function lineLabel(air: AirPlan, id: string): string {
   return line ? `${chamberLabel(air, line.from)} to ${chamberLabel(air, line.to)}` : chamberLabel(air, id)
 }
 
+/** Highest pressure of every part and line of a run, Pa gauge. */
+function highestOf({ air, model, sim, highest }: CircuitRun): Record<string, number> {
+  const found: Record<string, number> = {}
+  const at = (chamber: string) => highest[sim.index.get(model.where.get(chamber) ?? '') ?? -1]
+  const take = (id: string, pressure: number | undefined) => {
+    if (pressure !== undefined) found[id] = Math.max(found[id] ?? -Infinity, pressure)
+  }
+  for (const [chamber] of model.where) {
+    const [id] = chamber.split('.') as [string]
+    if (air.components[id]) take(id, at(chamber))
+  }
+  for (const [id, line] of Object.entries(air.lines)) {
+    for (const [part, port] of [
+      [line.from, line.fromPort],
+      [line.to, line.toPort],
+    ] as const)
+      if (portsOf(air, part).find((p) => p.id === port)?.type === 'pressure')
+        take(id, at(chamberOf(air, part, port)))
+  }
+  return found
+}
+
 /** Runs a scenario to its end. `relative` is the solver's tolerance. */
 export function runScenario(air: AirPlan, facts: RunFacts, scenario: Scenario, relative?: number): RunResult {
   const recorder = new Recorder()
   const run = new CircuitRun(air, facts, scenario, recorder.see, relative)
   const { mass } = run.sim
+  const { vessels } = run.model.network
+  const held = vessels.reduce((sum, v, i) => (isOwn(v.id) ? sum + run.sim.y[i]! : sum), 0)
   scenario.steps.forEach((step, i) => {
     run.begin(step, i)
     run.finish()
@@ -124,9 +152,10 @@ export function runScenario(air: AirPlan, facts: RunFacts, scenario: Scenario, r
     events: run.events,
     results: run.results,
     brought: run.results.filter((r) => scenario.steps[r.step]?.do === 'bring').map((r) => r.seconds),
-    massError: Math.abs(run.sim.mass / mass - 1),
+    massError: Math.abs(run.sim.mass - mass) / (held + run.sim.taken),
     used: run.used,
     extremes: run.extremes,
+    highest: highestOf(run),
     lasted: run.t,
     steps: run.sim.steps,
   }

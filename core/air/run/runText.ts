@@ -74,7 +74,7 @@ export function runCsv(scenario: Scenario, result: RunResult): string {
   const head = [
     scenario.label,
     ...runSummary(scenario, result),
-    `Gas kept to ${result.massError.toExponential(1)} of the whole, ${result.steps} steps.`,
+    `Gas kept to ${result.massError.toExponential(1)} of what was in play, ${result.steps} steps.`,
   ]
   return csvText(fields, data, head)
 }

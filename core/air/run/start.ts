@@ -1,15 +1,16 @@
 import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import type { AirPlan, Scenario } from '../../document/types'
 import { allOfKinds } from '../circuit/connections'
+import { supplyOf } from '../circuit/supply'
 import type { Network } from '../dynamics/network'
 import type { CircuitModel } from './types'
 import { atOnePressure } from './outlets'
 
-/** Pressures to begin with: springs as told, tank full or as told, and what is joined to either. */
+/** Pressures to begin with: springs as told, tank as told or as full as its supply can make it, and what is joined to either. */
 export function startPressures(
   air: AirPlan,
   network: Network,
-  model: Pick<CircuitModel, 'where' | 'switches'>,
+  model: Pick<CircuitModel, 'where'>,
   reservoirs: Record<string, number>,
   scenario: Scenario,
 ): Record<string, number> {
@@ -19,10 +20,7 @@ export function startPressures(
     for (const id of atOnePressure(network, v.id)) start[id] ??= start[v.id]!
   for (const id of allOfKinds(air, 'tank')) {
     const vessel = model.where.get(id)!
-    const limits = model.switches.find((s) => s.vessel === vessel) ?? model.switches[0]
-    const boost = Object.entries(reservoirs).find(([name]) => name.endsWith('.source'))?.[1]
-    const full = limits?.cutOut ?? (boost === undefined ? 0 : boost - STANDARD_ATMOSPHERE)
-    start[vessel] = (scenario.start.tank ?? full) + STANDARD_ATMOSPHERE
+    start[vessel] = (scenario.start.tank ?? supplyOf(air)?.most ?? 0) + STANDARD_ATMOSPHERE
     for (let grew = true; grew;) {
       grew = false
       for (const l of network.links) {

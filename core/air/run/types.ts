@@ -116,13 +116,15 @@ export interface RunResult {
   results: StepResult[]
   /** s of each `bring`, null when it did not get there. */
   brought: (number | null)[]
-  /** Share by which the gas of the whole run was not conserved. */
+  /** Gas not conserved over the whole run, as a share of what the circuit held at first and took in since. */
   massError: number
   /** A. */
   highestCurrent: number
   used: Record<string, MotorUse>
   /** What each spring came to at most and at least, over every step and not only the rows kept. */
   extremes: { left: Extremes; right: Extremes }
+  /** Highest pressure that each part came to at any of its ports, and each line at either end, Pa gauge. */
+  highest: Record<string, number>
   /** s the whole run lasted. */
   lasted: number
   steps: number

@@ -1,0 +1,17 @@
+import type { AirPlan } from '../../document/types'
+import { portsOf } from '../parts/parts'
+import { IN_LINE_KINDS } from './editing'
+
+/** Parts to which air goes on from one: through the far side of what has sides, never back past them. */
+export function onwardFrom(plan: AirPlan, id: string): string[] {
+  const { kind } = plan.components[id]!
+  const oneWay =
+    IN_LINE_KINDS.includes(kind) || kind === 'block' || kind === 'paddle' || kind === 'heightValve'
+  const ports = portsOf(plan, id)
+  return Object.values(plan.lines).flatMap((l) => {
+    const [port, other] = l.from === id ? [l.fromPort, l.to] : l.to === id ? [l.toPort, l.from] : [null, null]
+    if (port === null || !plan.components[other]) return []
+    const pressure = ports.find((x) => x.id === port)?.type === 'pressure'
+    return pressure && !(oneWay && port === 'in') ? [other] : []
+  })
+}

@@ -1,0 +1,235 @@
+import type { ComponentKind } from '../../catalog/kinds'
+import { PRACTICE } from '../../catalog/practice'
+import type { AirPlan, FaultKind } from '../../document/types'
+import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../../quantity/constants'
+import { interpolate } from '../../quantity/interpolate'
+import { findRoot } from '../../quantity/root'
+import { componentFlow } from '../equations/componentFlow'
+import { beltFlow, compressorOf, partOf } from '../parts/parts'
+import { SUPPLY_KINDS, allOfKinds, connectedParts, firstOfKind } from './connections'
+import { onwardFrom } from './onward'
+
+/**
+ * The pressure each part may come to see: with everything working, and with any one guard failed. Gauge, Pa.
+ * A guard is what keeps a pressure down by itself: pressure switch, regulator, relief valve, and the check valve, which
+ * turned round parts the supply from the switch that would stop it.
+ */
+
+export interface GuardFault {
+  what: Extract<FaultKind, 'switch-welded' | 'check-reversed' | 'relief-shut'> | 'regulator-open'
+  part: string
+}
+
+export interface PressureSeen {
+  normal: number
+  worst: number
+  /** Which failure brings it to its worst; null where none raises it. */
+  fault: GuardFault | null
+  /** The relief valve that then holds it, and whether it can pass all that the supply gives. */
+  relief: { id: string; enough: boolean } | null
+}
+
+/** Kinds at which a way out of the supply ends: shut, or at a pressure of their own beyond. */
+const ENDS_SUPPLY: readonly ComponentKind[] = [
+  'block',
+  'paddle',
+  'solenoid',
+  'regulator',
+  'heightValve',
+  'spring',
+  'handFill',
+  'coupler',
+  'horn',
+]
+
+/** Pressure at which a supply gives nothing more, Pa gauge. */
+export function stallOf(plan: AirPlan, id: string): number {
+  const { figures } = partOf(plan, id)
+  const kind = plan.components[id]!.kind
+  if (kind === 'boost') return figures.set ?? 0
+  const rated = figures.maxPressure ?? 0
+  if (kind === 'belt') return beltFlow(figures).at(-1)![0]
+  return rated * (1 + PRACTICE.pumpStall.value)
+}
+
+/** Free air a supply gives at a gauge pressure, m³/s, up to its stall; boost gives whatever is asked. */
+function flowOf(plan: AirPlan, id: string, pressure: number): number {
+  const { kind } = plan.components[id]!
+  if (kind === 'belt') return interpolate(beltFlow(partOf(plan, id).figures), pressure)
+  const compressor = compressorOf(plan, id)
+  if (kind !== 'compressor' || !compressor) return pressure < stallOf(plan, id) ? Infinity : 0
+  const { flow, maxPressure } = compressor
+  if (pressure <= maxPressure) return interpolate(flow, pressure)
+  return interpolate([[maxPressure, interpolate(flow, maxPressure)], [stallOf(plan, id), 0]], pressure) // prettier-ignore
+}
+
+/** Free air a relief valve passes wide open, m³/s at the reference atmosphere. ISO 6358-1. */
+function reliefFlow(plan: AirPlan, id: string, pressure: number): number {
+  const { conductance, criticalRatio } = partOf(plan, id).figures
+  const inlet = pressure + STANDARD_ATMOSPHERE
+  const { massFlow } = componentFlow(
+    conductance!,
+    criticalRatio!,
+    inlet,
+    STANDARD_ATMOSPHERE,
+    REFERENCE_TEMPERATURE,
+  )
+  return (massFlow * GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE) / STANDARD_ATMOSPHERE
+}
+
+/** Where a relief valve holds what a supply gives: its set pressure plus accumulation, or higher where it is too small. */
+export function reliefHolds(
+  plan: AirPlan,
+  relief: string,
+  supplies: readonly string[],
+): { pressure: number; enough: boolean } {
+  const open = partOf(plan, relief).figures.set! * (1 + PRACTICE.reliefBand.value)
+  const given = (p: number) => supplies.reduce((sum, id) => sum + flowOf(plan, id, p), 0)
+  const stall = Math.max(0, ...supplies.map((id) => stallOf(plan, id)))
+  const over = (p: number) => given(p) - reliefFlow(plan, relief, p)
+  if (stall <= open || over(open) <= 0) return { pressure: open, enough: true }
+  return { pressure: over(stall) >= 0 ? stall : findRoot(over, open, stall), enough: false }
+}
+
+/** Every guard that can fail, one at a time. */
+function guardFaults(plan: AirPlan): GuardFault[] {
+  const each = (what: GuardFault['what'], kind: ComponentKind) =>
+    allOfKinds(plan, kind).map((part) => ({ what, part }))
+  return [
+    ...each('switch-welded', 'pressureSwitch'),
+    ...each('regulator-open', 'regulator'),
+    ...each('check-reversed', 'check'),
+    ...each('relief-shut', 'relief'),
+  ]
+}
+
+/** Whether a pressure switch stops a supply: it does so where there is a tank, and never boost. */
+const isSwitched = (plan: AirPlan, supply: string): boolean =>
+  firstOfKind(plan, 'tank') !== null && plan.components[supply]!.kind !== 'boost'
+
+interface Reach {
+  pressure: number
+  relief: PressureSeen['relief']
+}
+
+/** Pressure of each part in use with one guard failed, or none. */
+function pressuresUnder(plan: AirPlan, springMost: number, fault: GuardFault | null): Map<string, Reach> {
+  const failed = (what: GuardFault['what'], part: string) => fault?.what === what && fault.part === part
+  const seen = new Map<string, Reach>()
+  const queue: [string, Reach][] = []
+  const supplies = allOfKinds(plan, ...SUPPLY_KINDS)
+  const shutCheck = fault?.what === 'check-reversed' ? fault.part : null
+  const open = (id: string) => id !== shutCheck
+  for (const id of supplies) queue.push([id, supplyReach(plan, id, fault, failed, open)])
+  for (const id of allOfKinds(plan, 'handFill')) queue.push([id, { pressure: springMost, relief: null }])
+  const beyond = (id: string, at: Reach): Reach => {
+    const { kind } = plan.components[id]!
+    const atMost = (most: number): Reach => (at.pressure <= most ? at : { pressure: most, relief: null })
+    if (kind === 'regulator' && !failed('regulator-open', id)) return atMost(partOf(plan, id).figures.set!)
+    if (kind === 'check') return { ...at, pressure: at.pressure - (partOf(plan, id).figures.opening ?? 0) }
+    if (kind === 'block' || kind === 'paddle' || kind === 'heightValve') return atMost(springMost)
+    return at
+  }
+  const held = (id: string, at: Reach): Reach => {
+    // With everything working no relief valve opens: one that would is set too low, and is told so.
+    if (fault === null) return at
+    const holding = reliefsAt(plan, id, failed, open)
+      .map((relief) => ({ id: relief, ...reliefHolds(plan, relief, supplies) }))
+      .sort((a, b) => a.pressure - b.pressure)[0]
+    if (!holding || holding.pressure >= at.pressure) return at
+    return { pressure: holding.pressure, relief: { id: holding.id, enough: holding.enough } }
+  }
+  while (queue.length) {
+    const [id, arriving] = queue.shift()!
+    const at = held(id, arriving)
+    if (!(at.pressure > (seen.get(id)?.pressure ?? -1))) continue
+    seen.set(id, at)
+    const { kind } = plan.components[id]!
+    if (kind === 'spring' || !open(id)) continue
+    for (const other of onwardFrom(plan, id)) queue.push([other, beyond(id, at)])
+  }
+  return seen
+}
+
+type Failed = (what: GuardFault['what'], part: string) => boolean
+
+/** Relief valves that stand at the pressure of a part. */
+function reliefsAt(plan: AirPlan, id: string, failed: Failed, open: (id: string) => boolean): string[] {
+  const closed: readonly ComponentKind[] = [...ENDS_SUPPLY, 'check', ...SUPPLY_KINDS]
+  const own = plan.components[id]!.kind
+  if (own !== 'spring' && own !== 'handFill' && closed.includes(own)) return []
+  const ways: readonly ComponentKind[] = closed.filter((k) => k !== 'spring' && k !== 'handFill')
+  return [...connectedParts(plan, id, ways)].filter(
+    (other) => plan.components[other]!.kind === 'relief' && !failed('relief-shut', other) && open(other),
+  )
+}
+
+/** What a supply comes to at its own outlet: held by what lies open before it, else its stall. */
+function supplyReach(
+  plan: AirPlan,
+  id: string,
+  fault: GuardFault | null,
+  failed: Failed,
+  open: (id: string) => boolean,
+): Reach {
+  const supplies = allOfKinds(plan, ...SUPPLY_KINDS)
+  const reached = connectedOnward(plan, id, open)
+  const opening = [...reached]
+    .filter((other) => plan.components[other]!.kind === 'check')
+    .reduce((sum, other) => sum + (partOf(plan, other).figures.opening ?? 0), 0)
+  const limits: Reach[] = [{ pressure: unheld(plan, id, failed), relief: null }]
+  for (const other of reached) {
+    const { kind } = plan.components[other]!
+    const { figures } = partOf(plan, other)
+    if (kind === 'pressureSwitch' && isSwitched(plan, id) && !failed('switch-welded', other))
+      limits.push({ pressure: figures.cutOut! + opening, relief: null })
+    if (kind === 'relief' && fault !== null && !failed('relief-shut', other)) {
+      const holds = reliefHolds(plan, other, supplies)
+      limits.push({ pressure: holds.pressure + opening, relief: { id: other, enough: holds.enough } })
+    }
+  }
+  return limits.reduce((least, limit) => (limit.pressure < least.pressure ? limit : least))
+}
+
+/** What a supply gives by itself: on demand no more than its rating, since whoever calls it stops it; else up to its stall. */
+function unheld(plan: AirPlan, id: string, failed: Failed): number {
+  const onDemand = firstOfKind(plan, 'tank') === null
+  const runsOn = allOfKinds(plan, 'pressureSwitch').some((part) => failed('switch-welded', part))
+  const rated = partOf(plan, id).figures.maxPressure
+  return onDemand && !runsOn && rated !== undefined ? rated : stallOf(plan, id)
+}
+
+/** Parts to which a supply's air always has a way. */
+function connectedOnward(plan: AirPlan, id: string, open: (id: string) => boolean): Set<string> {
+  const seen = new Set([id])
+  const queue = [id]
+  while (queue.length) {
+    for (const other of onwardFrom(plan, queue.shift()!)) {
+      if (seen.has(other) || !open(other) || ENDS_SUPPLY.includes(plan.components[other]!.kind)) continue
+      seen.add(other)
+      queue.push(other)
+    }
+  }
+  return seen
+}
+
+/**
+ * Pressure each part in use may see, Pa gauge. @param springMost what the springs are filled to at most by whoever works
+ * their valves.
+ */
+export function worstPressures(plan: AirPlan, springMost: number): Map<string, PressureSeen> {
+  const normal = pressuresUnder(plan, springMost, null)
+  const seen = new Map<string, PressureSeen>(
+    [...normal].map(([id, at]) => [
+      id,
+      { normal: at.pressure, worst: at.pressure, fault: null, relief: null },
+    ]),
+  )
+  for (const fault of guardFaults(plan))
+    for (const [id, at] of pressuresUnder(plan, springMost, fault)) {
+      const known = seen.get(id)
+      if (known && at.pressure > known.worst + 1)
+        seen.set(id, { ...known, worst: at.pressure, fault, relief: at.relief })
+    }
+  return seen
+}

@@ -1,0 +1,236 @@
+import { PRACTICE } from '../../catalog/practice'
+import type { AirPlan } from '../../document/types'
+import type { Note, Remedy } from '../../quantity/figure'
+import {
+  SUPPLY_KINDS,
+  allOfKinds,
+  connectedParts,
+  endsAt,
+  firstOfKind,
+  labelInSentence,
+} from '../circuit/connections'
+import { operationRemedy } from '../circuit/offered'
+import { teeOff } from '../circuit/operations'
+import { worstPressures, type GuardFault, type PressureSeen } from '../circuit/worstPressure'
+import { partOf, tubeOf } from '../parts/parts'
+import type { RuleInput } from '../types'
+import { airNote, isTube, sheetRemedy, type AirRule } from './common'
+
+/** Parts and lines against the pressure they see: with everything working, and with any one guard failed. */
+
+/** Rounding of a rating typed in other units must not make a note, as a share. */
+const ROUNDING = 1.0001
+
+/** A part or a line with what it is rated for and what it may see. */
+interface Rated {
+  id: string
+  name: string
+  rated: number
+  seen: PressureSeen
+  isLine: boolean
+  /** Whether a relief valve of its own holds it. */
+  ownRelief: boolean
+}
+
+function ratedParts({ plan, set }: RuleInput): Rated[] {
+  const springMost = set.spring?.maxPressure ?? 0
+  const seen = worstPressures(plan, springMost)
+  const parts = [...seen].flatMap(([id, at]): Rated[] => {
+    const { kind, label } = plan.components[id]!
+    const { maxPressure } = partOf(plan, id).figures
+    const rated = kind === 'spring' ? springMost : maxPressure
+    if (rated === undefined || kind === 'relief' || SUPPLY_KINDS.includes(kind)) return []
+    const ownRelief = endsAt(plan, id).some((e) => e.other === at.relief?.id)
+    return [{ id, name: label, rated, seen: at, isLine: false, ownRelief }]
+  })
+  const lines = Object.entries(plan.lines).flatMap(([id, line]): Rated[] => {
+    const tube = tubeOf(plan, line)
+    const ends = [seen.get(line.from), seen.get(line.to)]
+    if (!isTube(plan, id) || !tube || !ends[0] || !ends[1]) return []
+    const lower = ends[0].worst <= ends[1].worst ? ends[0] : ends[1]
+    const normal = Math.min(ends[0].normal, ends[1].normal)
+    const name = `The line from the ${labelInSentence(plan, line.from)}`
+    const rated = tube.maxPressure
+    return [{ id, name, rated, seen: { ...lower, normal }, isLine: true, ownRelief: false }]
+  })
+  return [...parts, ...lines]
+}
+
+const SOURCE = 'Class of the part (common practice); its own sheet rules'
+
+/** Braided hose, where that is enough, for lines that are not. */
+const braided = (plan: AirPlan, lines: readonly Rated[], most: number): Remedy | undefined =>
+  most <= (tubeOf(plan, { tube: 'braided-1-4' })?.maxPressure ?? 0)
+    ? {
+        label: lines.length > 1 ? 'Take braided hose for these lines' : 'Take braided hose there',
+        patches: lines.map(({ id }) => ({
+          op: 'replace',
+          path: ['air', 'lines', id, 'tube'],
+          value: 'braided-1-4',
+        })),
+      }
+    : undefined
+
+const normalOverRating: AirRule = (input) =>
+  ratedParts(input).flatMap((part) => {
+    const { seen, rated } = part
+    // What springs are given is theirs who work the valves: a rule of its own.
+    const isSpring = input.plan.components[part.id]?.kind === 'spring'
+    if (isSpring || seen.normal <= rated * ROUNDING) return []
+    return airNote({
+      rule: 'part-pressure',
+      rank: 'stop',
+      subject: part.id,
+      value: seen.normal,
+      limit: rated,
+      title: `${part.name} is rated below what it sees`,
+      text: 'It may see {value}; it is rated for {limit}. Take one rated higher, or a regulator before it.',
+      source: part.isLine ? 'SAE J844 (memory) or class of the hose' : SOURCE,
+      remedy: part.isLine ? braided(input.plan, [part], seen.normal) : undefined,
+    })
+  })
+
+const FAULT_TEXT: Record<GuardFault['what'], string> = {
+  'switch-welded': 'welds shut',
+  'regulator-open': 'sticks open',
+  'check-reversed': 'is put in the wrong way round',
+  'relief-shut': 'sticks shut',
+}
+
+/** Failures after which air comes without anybody asking for it. */
+const FILLS_BY_ITSELF: readonly GuardFault['what'][] = ['switch-welded', 'regulator-open']
+
+/** One note for each failure: the part with the least room, and how many more it takes past their ratings. */
+const faultOverRating: AirRule = (input) => {
+  const { plan } = input
+  const over = ratedParts(input).filter(
+    ({ id, seen, rated }) =>
+      seen.fault &&
+      seen.worst > rated * ROUNDING &&
+      // What springs are given is theirs who work the valves, but for what comes by itself.
+      (plan.components[id]?.kind === 'spring'
+        ? FILLS_BY_ITSELF.includes(seen.fault.what)
+        : seen.normal <= rated * ROUNDING),
+  )
+  const faults = new Map(over.map(({ seen }) => [`${seen.fault!.what} ${seen.fault!.part}`, seen.fault!]))
+  return [...faults.values()].flatMap((fault) => {
+    const hit = over.filter(({ seen }) => seen.fault === fault || sameFault(seen.fault!, fault))
+    const worst = hit.reduce((a, b) => (b.seen.worst / b.rated > a.seen.worst / a.rated ? b : a))
+    return faultNote(input, fault, worst, hit, plan)
+  })
+}
+
+const sameFault = (a: GuardFault, b: GuardFault) => a.what === b.what && a.part === b.part
+
+function faultNote(
+  input: RuleInput,
+  fault: GuardFault,
+  worst: Rated,
+  hit: readonly Rated[],
+  plan: AirPlan,
+): Note {
+  const { seen, rated } = worst
+  const others = hit.length - 1
+  const held = seen.relief
+    ? ` The ${labelInSentence(plan, seen.relief.id)} holds it there${seen.relief.enough ? '' : ', too small for all that the supply gives'}.`
+    : ''
+  const more = others > 0 ? ` So ${others === 1 ? 'does one more part' : `do ${others} more`}.` : ''
+  return airNote({
+    rule: 'fault-pressure',
+    rank: hit.every((part) => part.ownRelief) ? 'fix' : 'stop',
+    subject: worst.id,
+    value: seen.worst,
+    limit: rated,
+    title: `${worst.name} would be over its rating if one guard fails`,
+    text: `If the ${labelInSentence(plan, fault.part)} ${FAULT_TEXT[fault.what]}, it sees {value}; it is rated for {limit}.${more}${held}`,
+    source: `${SOURCE}; a relief valve is wide open 10 % over its set pressure, a pump gives up 10 % over its rating (common practice)`,
+    remedy: faultRemedy(input, fault, hit),
+  })
+}
+
+/** A relief valve set so that it holds the weakest of these parts, one put in where there is none, or stronger hose. */
+function faultRemedy(
+  { plan, supply }: RuleInput,
+  fault: GuardFault,
+  hit: readonly Rated[],
+): Remedy | undefined {
+  const least = Math.min(...hit.map((part) => part.rated))
+  const most = Math.max(...hit.map((part) => part.seen.worst))
+  const set = Math.floor(least / (1 + PRACTICE.reliefBand.value) / 1000) * 1000
+  const { relief } = hit[0]!.seen
+  const aboveCutOut = supply?.cutOut == null || set > supply.cutOut
+  if (relief?.enough && aboveCutOut && hit.every((part) => part.seen.relief?.id === relief.id))
+    return sheetRemedy('Set the relief valve lower', relief.id, 'set', set)
+  if (hit.every((part) => part.isLine)) return braided(plan, hit, most)
+  const both = fault.what === 'switch-welded' ? lowerBoth(plan, fault.part, set) : undefined
+  if (both) return both
+  const guarded =
+    fault.what === 'regulator-open'
+      ? { port: 'out', above: partOf(plan, fault.part).figures.set! }
+      : fault.what === 'switch-welded' && supply?.cutOut != null
+        ? { port: 'in', above: supply.cutOut }
+        : null
+  const line = guarded ? tubeNear(plan, fault.part, guarded.port) : undefined
+  if (!guarded || line === undefined || set <= guarded.above) return undefined
+  return operationRemedy(plan, 'Tee a relief valve in', (air) => {
+    const next = teeOff(line, 'relief')(air)
+    const made = Object.keys(next.components).find(
+      (id) => !(id in air.components) && next.components[id]!.kind === 'relief',
+    )!
+    const part = { ...next.components[made]!, sheet: { set } }
+    return { ...next, components: { ...next.components, [made]: part } }
+  })
+}
+
+/** The line at a part's port; where it is screwed into another part, a line of that one. */
+function tubeNear(plan: AirPlan, part: string, port: string): string | undefined {
+  const end = endsAt(plan, part).find((e) => e.port === port)
+  if (!end || isTube(plan, end.line)) return end?.line
+  return endsAt(plan, end.other).find((e) => isTube(plan, e.line))?.line
+}
+
+/** Cut-out this share of the relief valve's set pressure, so that it does not blow at every fill. */
+const CUT_OUT_SHARE = 0.92
+
+/** A relief valve set above what the supply ever gives does nothing: it is set lower, and the switch below it. */
+function lowerBoth(plan: AirPlan, pressureSwitch: string, set: number): Remedy | undefined {
+  const [relief] = [
+    ...connectedParts(plan, pressureSwitch, ['check', 'block', 'paddle', 'regulator']),
+  ].filter((id) => plan.components[id]!.kind === 'relief')
+  if (relief === undefined) return undefined
+  const cutOut = Math.floor((set * CUT_OUT_SHARE) / 1000) * 1000
+  const cutIn = Math.max(cutOut - PRACTICE.switchHysteresis.value, 0)
+  return {
+    label: 'Set the relief valve and the pressure switch lower',
+    patches: [
+      ...sheetRemedy('', relief, 'set', set).patches,
+      ...sheetRemedy('', pressureSwitch, 'cutOut', cutOut).patches,
+      ...sheetRemedy('', pressureSwitch, 'cutIn', cutIn).patches,
+    ],
+  }
+}
+
+/** A relief valve away from the tank that would blow with everything working; the tank's own has a rule of its own. */
+const reliefBlows: AirRule = ({ plan, set }) => {
+  const tank = firstOfKind(plan, 'tank')
+  if (!tank) return null
+  const own = connectedParts(plan, tank, ['check', 'regulator', 'block', 'paddle', 'solenoid', 'heightValve'])
+  const seen = worstPressures(plan, set.spring?.maxPressure ?? 0)
+  return allOfKinds(plan, 'relief').flatMap((id) => {
+    const opens = partOf(plan, id).figures.set!
+    const normal = seen.get(id)?.normal ?? 0
+    if (own.has(id) || normal < opens) return []
+    return airNote({
+      rule: 'relief-blows',
+      rank: 'fix',
+      subject: id,
+      value: normal,
+      limit: opens,
+      title: `The ${labelInSentence(plan, id)} blows with everything working`,
+      text: 'It opens at {limit} and sees {value}: it never shuts, and the supply never stops. Set it higher, or a regulator before it lower.',
+      source: SOURCE,
+    })
+  })
+}
+
+export const WORST_PRESSURE_RULES: readonly AirRule[] = [normalOverRating, faultOverRating, reliefBlows]

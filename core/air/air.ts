@@ -1,16 +1,17 @@
+import type { ComponentKind } from '../catalog/kinds'
 import type { SpringClass } from '../catalog/springs'
 import { springVolume } from '../catalog/springVolume'
 import type { AirPlan, Truck } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
 import { stateOf, type StageOutput } from '../quantity/stage'
-import { firstOfKind, springsTeed } from './circuit/connections'
+import { allOfKinds, firstOfKind, springsTeed } from './circuit/connections'
 import { overshootOf } from './circuit/overshoot'
 import { supplyOf } from './circuit/supply'
 import { timeToLevel, type FillingCorner } from './equations/levelTime'
 import { airFigures } from './figures'
-import { airSet } from './parts/parts'
+import { airSet, partOf } from './parts/parts'
 import { airRules } from './rules'
-import type { AirNeed, AirResult, AirSet, HaulFill, SupplyFacts } from './types'
+import type { AirNeed, AirResult, AirSet, ElectricPart, HaulFill, SupplyFacts } from './types'
 
 /** Circuit, sizes and the time to each haul. */
 export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNeed>): StageOutput<AirResult> {
@@ -41,6 +42,7 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
     headline: compressor ? { figures: ['time'] } : { text: supply ? 'by engine' : 'by hand' },
     result: {
       ...set,
+      electric: electricParts(air),
       teed,
       powered: compressor !== null,
       supplied: supply !== null,
@@ -51,6 +53,22 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
     },
   }
 }
+
+const ON_WIRES: readonly ComponentKind[] = [
+  'belt',
+  'pressureSwitch',
+  'cabSwitch',
+  'solenoid',
+  'controller',
+  'heightSensor',
+  'sensor',
+]
+
+const electricParts = (air: AirPlan): ElectricPart[] =>
+  allOfKinds(air, ...ON_WIRES).map((id) => {
+    const { kind, label } = air.components[id]!
+    return { id, kind, label, current: partOf(air, id).figures.current ?? 0 }
+  })
 
 /** Highest pressure any haul needs, Pa gauge, and the air volume of both springs there, m³. */
 function highestHaul(

@@ -1,3 +1,4 @@
+import type { ComponentKind } from '../catalog/kinds'
 import type { BlockClass } from '../catalog/blocks'
 import type { CompressorClass } from '../catalog/compressors'
 import type { SpringClass } from '../catalog/springs'
@@ -28,7 +29,17 @@ export interface HaulFill {
   freeAir: number
 }
 
+/** A part on wires: what it takes, or what its contacts may carry, A. */
+export interface ElectricPart {
+  id: string
+  kind: ComponentKind
+  label: string
+  current: number
+}
+
 export interface AirResult extends AirSet {
+  /** Parts that are switched or fed over wires, beside the compressor and the block. */
+  electric: ElectricPart[]
   teed: boolean
   /** Whether there is an electric compressor to wire. */
   powered: boolean

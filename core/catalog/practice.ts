@@ -125,5 +125,11 @@ export const PRACTICE = {
   // Power
   chassisReturn: practice(0.004, 'Ω', 'A chassis return, joints and frame together'),
   usableCharge: practice(0.5, '1', 'Part of a starter battery that may be used'),
+  truckDrain: remembered(0.02, 'A', 'What a parked truck takes by itself: clock, alarm, control units'),
+  selfDischarge: remembered(
+    0.05,
+    '1',
+    'Share of its charge that a starter battery loses by itself in a month',
+  ),
   fuseLoad: practice(0.8, '1', 'A fuse carries no more than this share of its rating for long'),
 } as const satisfies Record<string, PracticeNumber>

@@ -70,7 +70,12 @@ const powerOf = (plan: Plan, set: AirSet, { air, lay }: Before<'air' | 'lay'>): 
   powerStage(
     plan.power,
     plan.truck,
-    { compressor: set.compressor, block: set.block, current: air.result.current },
+    {
+      compressor: set.compressor,
+      block: set.block,
+      current: air.result.current,
+      electric: air.result.electric,
+    },
     lay.result.feed,
     lay.result.harness,
   )

@@ -136,6 +136,14 @@ const EDGES: Edge[] = [
     at: (p) => p.power.maxDrop,
   },
   { rule: 'fuse-over-wire', set: (p, x) => (p.power.fuse = x), quiet: 25, noted: 200 },
+  { rule: 'fuse-inrush', set: (p, x) => (p.power.fuse = x), quiet: 40, noted: 5 },
+  {
+    rule: 'contact-overload',
+    plan: tanked,
+    set: (p, x) => (p.air.components.switch!.sheet.current = x),
+    quiet: 30,
+    noted: 5,
+  },
   { rule: 'fuse-nuisance', set: (p, x) => (p.power.fuse = x), quiet: 40, noted: 1 },
   {
     rule: 'preset-over-limit',

@@ -54,10 +54,13 @@ export interface WireChoice {
   size: WireSize
   drop: Drop
   ampacity: number
-  governedBy: 'drop' | 'ampacity'
+  governedBy: 'drop' | 'ampacity' | 'fuse'
 }
 
-/** Thinnest size whose drop and derated ampacity both serve, or null when none of the system does. */
+/**
+ * Thinnest size whose drop and derated ampacity both serve, or null when none of the system does.
+ * @param guarded whether a fuse can be found for a wire of a derated ampacity, where one is to be.
+ */
 export function wireSize(
   system: 'awg' | 'mm2',
   current: number,
@@ -68,6 +71,7 @@ export function wireSize(
   maxDrop: number,
   bundle: number,
   engineSpace: boolean,
+  guarded: (ampacity: number) => boolean = () => true,
 ): WireChoice | null {
   const sizes = system === 'awg' ? AWG_SIZES : METRIC_SIZES
   const dropOf = (size: WireSize) =>
@@ -76,13 +80,15 @@ export function wireSize(
     size.ampacity * bundleFactor(bundle) * (engineSpace ? ENGINE_SPACE_FACTOR : 1)
   const byDrop = sizes.findIndex((size) => dropOf(size).ratio <= maxDrop)
   const byAmpacity = sizes.findIndex((size) => ampacityOf(size) >= current)
-  if (byDrop < 0 || byAmpacity < 0) return null
-  const size = sizes[Math.max(byDrop, byAmpacity)]!
+  const byFuse = sizes.findIndex((size) => guarded(ampacityOf(size)))
+  if (byDrop < 0 || byAmpacity < 0 || byFuse < 0) return null
+  const serves = Math.max(byDrop, byAmpacity)
+  const size = sizes[Math.max(serves, byFuse)]!
   return {
     size,
     drop: dropOf(size),
     ampacity: ampacityOf(size),
-    governedBy: byAmpacity > byDrop ? 'ampacity' : 'drop',
+    governedBy: byFuse > serves ? 'fuse' : byAmpacity > byDrop ? 'ampacity' : 'drop',
   }
 }
 
@@ -141,6 +147,10 @@ export function chooseFuse(
     why: `${continuous.toFixed(1)} A is ${((100 * continuous) / rating).toFixed(0)} % of ${rating} A (80 % at most)${smaller < rating ? `, a ${smaller} A fuse would not pass the inrush` : ''}; the thinnest wire carries ${ampacity.toFixed(1)} A.`,
   }
 }
+
+/** Current, A, that equals what a battery loses by itself of its charge, A·s. */
+export const selfDischarge = (charge: number): number =>
+  (charge * PRACTICE.selfDischarge.value) / (30 * 86_400)
 
 /** Days a battery lasts: usable charge over drain. Charge in A·s, drain in A. */
 export function standbyDays(charge: number, usable: number, drain: number): number {

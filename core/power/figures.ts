@@ -3,7 +3,7 @@ import type { CompressorClass } from '../catalog/compressors'
 import { PRACTICE } from '../catalog/practice'
 import type { PowerPlan } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
-import type { Drop, FuseChoice, WireChoice } from './circuit'
+import { selfDischarge, type Drop, type FuseChoice, type WireChoice } from './circuit'
 import type { PowerResult } from './types'
 
 /** What Power's figures are made of. SI. */
@@ -152,13 +152,16 @@ function standbyFigure({ power, r, block }: PowerFigureInput): Record<string, Fi
       label: 'Stand-by life',
       value: r.standby * 86_400,
       quantity: 'time',
-      formula: 'usable charge/drain',
+      formula: 'usable charge/(block + truck + what the battery loses by itself)',
       inputs: [
         input('Battery', power.batteryCapacity, 'charge'),
         input('Usable', PRACTICE.usableCharge.value, 'ratio'),
-        input('Drain', block.standby, 'current'),
+        input('Block', block.standby, 'current'),
+        input('Truck by itself', PRACTICE.truckDrain.value, 'current'),
+        input('Battery by itself', selfDischarge(power.batteryCapacity), 'current'),
       ],
-      source: 'days = usable Ah/(24 × A); half a starter battery usable (common practice)',
+      source:
+        'days = usable Ah/(24 × A); half a starter battery usable (common practice); truck and battery from memory',
     },
   }
 }

@@ -6,10 +6,17 @@ import { exampleTruck } from '../catalog/trucks'
 import { newPlan } from '../derive/newPlan'
 import type { PowerPlan } from '../document/types'
 import { areaOfAwg } from '../quantity/units'
+import { chooseFuse } from './circuit'
 import { powerStage } from './power'
+import type { WiredPart } from './types'
 
 const truck = exampleTruck('leaf-flatbed')
-const set = { compressor: compressorClass('compact'), block: blockClass('block-two'), current: 16 }
+const set = {
+  compressor: compressorClass('compact'),
+  block: blockClass('block-two'),
+  current: 16,
+  electric: [] as WiredPart[],
+}
 const base = newPlan('leaf-flatbed', 'x').power
 const run = (
   power: Partial<PowerPlan> = {},
@@ -54,7 +61,7 @@ test('an aluminium body is no earth; steel is; the frame never is the trouble', 
 })
 
 test('nothing to feed: no figures, no notes, nothing to wire', () => {
-  const none = powerStage(base, truck, { compressor: null, block: null, current: 0 }, null, 0)
+  const none = powerStage(base, truck, { compressor: null, block: null, current: 0, electric: [] }, null, 0)
   expect([Object.keys(none.figures), none.notes, none.headline]).toEqual([
     [],
     [],
@@ -69,7 +76,10 @@ test('a run that no size serves is told, with the thickest in the figures', () =
 })
 
 test('stand-by: 70 Ah, half of it, 2 mA is 729 days (reference sheet’s form)', () => {
-  expect(run().figures.standby!.value! / 86_400).toBeCloseTo(729.2, 1)
+  // 35 Ah over 2 mA of the block, 20 mA of the truck and 5 % a month of 70 Ah.
+  expect(run().figures.standby!.value! / 86_400).toBeCloseTo(35 / (0.002 + 0.02 + (70 * 0.05) / 720) / 24, 6)
+  // What a battery loses by itself ends it within a year, however large it is.
+  expect(run({ batteryCapacity: 5e6 }).figures.standby!.value! / 86_400).toBeLessThan(365)
 })
 
 test('whatever wire and fuse are typed, a combination that could burn never passes without a Stop', () => {
@@ -86,4 +96,52 @@ test('whatever wire and fuse are typed, a combination that could burn never pass
       },
     ),
   )
+})
+
+test('wire and fuse are chosen together: what is proposed passes its own rules, whatever the run', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 2, max: 31, noNaN: true }),
+      fc.double({ min: 0.1, max: 9, noNaN: true }),
+      fc.integer({ min: 1, max: 8 }),
+      fc.boolean(),
+      fc.constantFrom('compact', 'medium', 'small-wireless'),
+      (current, length, bundle, engineSpace, compressor) => {
+        const stage = powerStage(
+          { ...base, bundle, engineSpace, wireArea: null, fuse: null },
+          truck,
+          { ...set, compressor: compressorClass(compressor), block: null, current },
+          length,
+          0,
+        )
+        if (stage.notes.some((n) => n.rule === 'no-wire-fits')) return
+        const { inrush, inrushTime } = stage.result
+        const carried = chooseFuse(current, inrush, inrushTime, Infinity).rating !== null
+        expect(stage.notes.map((n) => n.rule)).toEqual([...(carried ? [] : ['no-fuse']), 'fuse-last'])
+      },
+    ),
+  )
+})
+
+test('over what blade fuses carry there is none, and it is said; a thicker wire is not', () => {
+  const stage = powerStage(base, truck, { ...set, current: 36 }, 3, 0)
+  expect(stage.notes.find((n) => n.rule === 'no-fuse')!.text).toMatch(/^No blade fuse up to 40 A/)
+  expect(stage.notes.map((n) => n.rule)).not.toContain('wire-overload')
+})
+
+test('contacts that carry less than the motor are a Stop; what is on wires and not planned is said, never silent', () => {
+  const part = (current: number): WiredPart => ({
+    id: 'switch',
+    kind: 'pressureSwitch',
+    label: 'Pressure switch',
+    current,
+  })
+  const of = (electric: WiredPart[], compressor = set.compressor) =>
+    powerStage(base, truck, { ...set, compressor, electric }, 3, 0).notes.map((n) => `${n.rank} ${n.rule}`)
+  expect(of([])).toEqual(['know fuse-last'])
+  expect(of([part(16)])).toEqual(['know fuse-last', 'fix not-wired-here'])
+  expect(of([part(15.9)])).toEqual(['know fuse-last', 'stop contact-overload', 'fix not-wired-here'])
+  // A clutch or a solenoid without an electric compressor is no reason for silence either.
+  const clutch: WiredPart = { id: 'belt', kind: 'belt', label: 'Belt-driven compressor', current: 4 }
+  expect(of([clutch], null)).toEqual(['fix not-wired-here'])
 })

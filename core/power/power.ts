@@ -4,12 +4,12 @@ import { AWG_SIZES } from '../catalog/electrical'
 import { PRACTICE } from '../catalog/practice'
 import type { PowerPlan, Truck } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
-import { chooseFuse, deratedAmpacity, standbyDays, wireDrop, wireSize } from './circuit'
+import { chooseFuse, deratedAmpacity, selfDischarge, standbyDays, wireDrop, wireSize } from './circuit'
 import { powerFigures } from './figures'
-import { powerRules } from './rules'
-import type { PowerResult } from './types'
+import { powerRules, wiringRules } from './rules'
+import type { PowerResult, WiredPart } from './types'
 
-const NOTHING_TO_WIRE: StageOutput<PowerResult> = {
+const NO_FEED: StageOutput<PowerResult> = {
   figures: {},
   notes: [],
   state: 'clear',
@@ -18,6 +18,8 @@ const NOTHING_TO_WIRE: StageOutput<PowerResult> = {
     powered: false,
     continuous: 0,
     inrush: 0,
+    inrushTime: 0,
+    motor: 0,
     oneWay: 0,
     area: 0,
     proposedArea: null,
@@ -34,23 +36,34 @@ const NOTHING_TO_WIRE: StageOutput<PowerResult> = {
 /**
  * Feed, fuse and earth for the chosen set. SI.
  * @param run from battery to compressor as laid, m, or null with nothing to feed; `set.current` the motor's at the
- * highest pressure it works against, A.
+ * highest pressure it works against, A; `set.electric` what else hangs on wires.
  */
 export function powerStage(
   power: PowerPlan,
   truck: Truck,
-  set: { compressor: CompressorClass | null; block: BlockClass | null; current: number },
+  set: {
+    compressor: CompressorClass | null
+    block: BlockClass | null
+    current: number
+    electric: readonly WiredPart[]
+  },
   run: number | null,
   harness: number,
 ): StageOutput<PowerResult> {
   const { compressor, block, current: motor } = set
-  if (!compressor || run === null) return NOTHING_TO_WIRE
+  if (!compressor || run === null) {
+    const notes = wiringRules({ motor: 0, electric: set.electric })
+    if (notes.length === 0) return NO_FEED
+    return { ...NO_FEED, notes, state: stateOf(notes, 'begun'), headline: { text: 'not planned here yet' } }
+  }
   const continuous = motor + (block?.current ?? 0)
   const inrush = motor * compressor.inrush
   // The wire is as long as the run, or as the harness when that is longer and coiled.
   const oneWay = Math.max(run, harness)
   const returned = power.earth === 'battery' ? null : PRACTICE.chassisReturn.value
-  const choose = (system: 'awg' | 'mm2') =>
+  const guarded = (ampacity: number) =>
+    chooseFuse(continuous, inrush, compressor.inrushTime, ampacity).rating !== null
+  const size = (system: 'awg' | 'mm2', withFuse?: typeof guarded) =>
     wireSize(
       system,
       continuous,
@@ -61,7 +74,10 @@ export function powerStage(
       power.maxDrop,
       power.bundle,
       power.engineSpace,
+      withFuse,
     )
+  // Wire and fuse together; where no blade fuse guards any wire, the wire alone, and the missing fuse is told.
+  const choose = (system: 'awg' | 'mm2') => size(system, guarded) ?? size(system)
   const proposed = { awg: choose('awg'), metric: choose('mm2') }
   const area = power.wireArea ?? proposed.awg?.size.area ?? AWG_SIZES.at(-1)!.area
   const drop = wireDrop(continuous, oneWay, area, returned, power.conductorTemperature, power.systemVoltage)
@@ -71,6 +87,8 @@ export function powerStage(
     powered: true,
     continuous,
     inrush,
+    inrushTime: compressor.inrushTime,
+    motor,
     oneWay,
     area,
     proposedArea: proposed.awg?.size.area ?? null,
@@ -80,9 +98,9 @@ export function powerStage(
     fuse: power.fuse ?? fuse.rating,
     proposedFuse: fuse.rating,
     fuseWhy: fuse.why,
-    standby: block ? standbyDays(power.batteryCapacity, PRACTICE.usableCharge.value, block.standby) : null,
+    standby: block ? standbyOf(power, block) : null,
   }
-  const notes = powerRules({ power, truck, r: result })
+  const notes = powerRules({ power, truck, r: result, electric: set.electric })
   return {
     figures: powerFigures({
       power,
@@ -102,4 +120,10 @@ export function powerStage(
     headline: { figures: ['wire', 'fuse'] },
     result,
   }
+}
+
+/** Days the battery lasts with the block, the truck's own drain and what it loses by itself: under a year whatever its size. */
+function standbyOf(power: PowerPlan, block: BlockClass): number {
+  const drain = block.standby + PRACTICE.truckDrain.value + selfDischarge(power.batteryCapacity)
+  return standbyDays(power.batteryCapacity, PRACTICE.usableCharge.value, drain)
 }

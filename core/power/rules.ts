@@ -2,13 +2,15 @@ import { PRACTICE } from '../catalog/practice'
 import type { PowerPlan, Truck } from '../document/types'
 import { notesOf, type Note, type Remedy } from '../quantity/figure'
 import { applyRules, type Rule } from '../quantity/stage'
-import type { PowerResult } from './types'
+import type { PowerResult, WiredPart } from './types'
+import { fuseHolds } from './circuit'
 
 /** What Power notices of wire, fuse and earth. */
 export interface PowerRuleInput {
   power: PowerPlan
   truck: Truck
   r: PowerResult
+  electric: readonly WiredPart[]
 }
 type PowerRule = Rule<PowerRuleInput>
 
@@ -133,6 +135,65 @@ const fuseNuisance: PowerRule = (input) => {
   })
 }
 
+const fuseInrush: PowerRule = (input) => {
+  const { r } = input
+  if (r.fuse === null) return null
+  const holds = fuseHolds(r.inrush / r.fuse)
+  if (holds >= r.inrushTime) return null
+  return note({
+    quantity: 'time',
+    rule: 'fuse-inrush',
+    rank: 'fix',
+    subject: 'fuse',
+    value: r.inrushTime,
+    limit: holds,
+    title: 'The fuse may blow when the motor starts',
+    text: 'The inrush lasts {value}; at that current this fuse is only sure to hold {limit}.',
+    source: 'ISO 8820-3 (memory); inrush common practice',
+    remedy: useProposedFuse(input),
+  })
+}
+
+/** What stands in the motor's own circuit while no relay is drawn. */
+const CARRIES_MOTOR: readonly WiredPart['kind'][] = ['pressureSwitch', 'cabSwitch']
+
+type WiringRule = Rule<Pick<PowerRuleInput, 'electric'> & { motor: number }>
+
+const contactOverload: WiringRule = ({ electric, motor }) =>
+  electric
+    .filter((part) => CARRIES_MOTOR.includes(part.kind) && part.current < motor)
+    .map((part) =>
+      note({
+        rule: 'contact-overload',
+        rank: 'stop',
+        subject: part.id,
+        value: motor,
+        limit: part.current,
+        title: `${part.label}: its contacts carry too little`,
+        text: 'Wired straight into the feed it would carry {value}; its contacts are rated for {limit} and weld. It works a relay, which carries the motor.',
+        source: 'Class of the part (common practice); its own sheet rules',
+      }),
+    )
+
+const notWiredHere: WiringRule = ({ electric }) => {
+  if (electric.length === 0) return null
+  const names = electric.map((part) => part.label.toLowerCase())
+  const list = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0]!
+  return note({
+    quantity: 'count',
+    rule: 'not-wired-here',
+    rank: 'fix',
+    subject: 'wiring',
+    title: 'Not all of this circuit is wired here',
+    text: `Feed, fuse and earth of the compressor are planned here. The wires of ${list}, a relay for the motor and its coil, and their fuses are not: plan them from the parts’ own sheets before anything is connected.`,
+    source: 'What this stage plans today',
+  })
+}
+
+/** What is switched or fed over wires, whether or not there is a compressor to feed. */
+export const wiringRules = (input: Parameters<WiringRule>[0]): Note[] =>
+  applyRules([contactOverload, notWiredHere], input)
+
 const earthNotSteel: PowerRule = ({ power, truck }) => {
   if (power.earth !== 'body' || truck.bed.material === 'steel') return null
   return note({
@@ -168,9 +229,13 @@ const RULES: readonly PowerRule[] = [
   noFuse,
   fuseOverWire,
   fuseNuisance,
+  fuseInrush,
   earthNotSteel,
   fuseLast,
 ]
 
 /** All that Power notices. */
-export const powerRules = (input: PowerRuleInput): Note[] => applyRules(RULES, input)
+export const powerRules = (input: PowerRuleInput): Note[] => [
+  ...applyRules(RULES, input),
+  ...wiringRules({ motor: input.r.motor, electric: input.electric }),
+]

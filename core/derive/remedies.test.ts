@@ -113,6 +113,7 @@ const BROUGHT_TO_LIGHT: Record<string, string[]> = {
     'fix out-of-order of first-fill',
   ],
   'kiln-trailer: spring-height of seatGap': ['fix over-extension of seatGap', 'fix bag-near of fit'],
+  'no pressure switch: no-switch of tank': ['fix not-wired-here of wiring'],
   'no pressure switch: tank-feeds-block of block': ['stop part-pressure of bore-block'],
   'cut-out never reached: tank-feeds-block of block': ['stop part-pressure of bore-block'],
 }

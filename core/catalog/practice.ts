@@ -115,6 +115,7 @@ export const PRACTICE = {
   nightWarm: practice(289.15, 'K', 'Evening of a spring night'),
   nightCold: practice(277.15, 'K', 'Coldest of a spring night'),
   beltFall: practice(0.35, '1', 'Share by which a belt-driven compressor’s flow falls up to its rating'),
+  leastDeadBand: practice(0.02, 'rad', 'Least dead band of a height valve, each way'),
   levellingContent: practice(0.25, '1', 'A levelling controller is content at this share of its band'),
   // Lay
   heatClearance: practice(0.15, 'm', 'Keep-off from exhaust or any heat (6 in)'),

@@ -45,12 +45,15 @@ export const TRUCK_KIND_IDS = [
 ] as const
 export type TruckKind = (typeof TRUCK_KIND_IDS)[number]
 
-/** How a figure of the survey is known; each kind has a usual tolerance (core/truck/survey.ts). */
-export const WEIGHT_HOWS = ['scale', 'wheel-scales', 'unknown'] as const
+/**
+ * How a figure of the survey is known; each kind has a usual tolerance (core/truck/survey.ts). A guess is an unknown that
+ * somebody took over knowing so.
+ */
+export const WEIGHT_HOWS = ['scale', 'wheel-scales', 'guess', 'unknown'] as const
 export type WeightHow = (typeof WEIGHT_HOWS)[number]
-export const GAP_HOWS = ['tape', 'unknown'] as const
+export const GAP_HOWS = ['tape', 'guess', 'unknown'] as const
 export type GapHow = (typeof GAP_HOWS)[number]
-export const RATE_HOWS = ['two-heights', 'sheet', 'unknown'] as const
+export const RATE_HOWS = ['two-heights', 'sheet', 'guess', 'unknown'] as const
 export type RateHow = (typeof RATE_HOWS)[number]
 /** `tolerance` ± in SI of the figure (a share of it for a rate); null takes the usual one of its kind. */
 export interface Known<H extends string> {

@@ -13,9 +13,10 @@ export interface StageOutput<R> {
   result: R
 }
 
-/** Stop beats everything; otherwise what the stage says of itself. */
+/** Stop beats everything, and with a Fix open no stage is clear; otherwise what the stage says of itself. */
 export function stateOf(notes: readonly Note[], otherwise: Exclude<StageState, 'stop'>): StageState {
-  return notes.some((n) => n.rank === 'stop') ? 'stop' : otherwise
+  if (notes.some((n) => n.rank === 'stop')) return 'stop'
+  return otherwise === 'clear' && notes.some((n) => n.rank === 'fix') ? 'begun' : otherwise
 }
 
 /** Gives what was computed last under a key when its inputs are the very same, else computes it. */

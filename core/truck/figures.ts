@@ -53,6 +53,7 @@ export function truckFigures(
 const WEIGHED: Record<Truck['survey']['frontAxle']['how'], string> = {
   scale: 'public scale',
   'wheel-scales': 'wheel scales',
+  guess: 'not weighed: a guess, taken over',
   unknown: 'not weighed: the kind’s example',
 }
 

@@ -1,6 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
-import type { AirPlan, Truck } from '../document/types'
+import type { AirPlan, Truck, WeightHow } from '../document/types'
 import { notesOf, type Note, type Remedy } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
 import { applyRules, type Rule } from '../quantity/stage'
@@ -85,7 +85,8 @@ const twoHeightsMissing: Rule<TruckRuleInput> = ({ r, typed }) => {
 }
 
 const notWeighed: Rule<TruckRuleInput> = ({ r, typed: { survey } }) => {
-  if (survey.frontAxle.how !== 'unknown' && survey.rearAxle.how !== 'unknown') return null
+  const weighed = ({ how }: { how: WeightHow }) => how === 'scale' || how === 'wheel-scales'
+  if (weighed(survey.frontAxle) && weighed(survey.rearAxle)) return null
   return note({
     quantity: 'mass',
     rule: 'not-weighed',

@@ -11,6 +11,7 @@ function weightTolerance(known: Known<WeightHow>, value: number): number {
       return PRACTICE.publicScale.value
     case 'wheel-scales':
       return PRACTICE.wheelScales.value
+    case 'guess':
     case 'unknown':
       return value * PRACTICE.unknownWeight.value
   }

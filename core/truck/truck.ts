@@ -60,11 +60,15 @@ export function truckStage(
   return {
     figures: truckFigures(result, spring, fitted, rateFrom),
     notes,
-    state: stateOf(notes, 'clear'),
+    state: stateOf(notes, isSurveyed(plan) ? 'clear' : 'begun'),
     headline: { text: headlineText(truck) },
     result,
   }
 }
+
+/** Whether every decisive figure was measured, or taken over as a guess by somebody who said so. */
+const isSurveyed = ({ survey }: Truck): boolean =>
+  [survey.frontAxle, survey.rearAxle, survey.gap, survey.rearRate].every(({ how }) => how !== 'unknown')
 
 /** What the swept fit depends on. */
 const partsOfFit = (t: Truck): unknown[] => [

@@ -11,15 +11,18 @@ const set = (label: string, change: (truck: Truck) => void) => job.edit(label, (
 const WEIGHT = [
   { value: 'scale', label: 'public scale' },
   { value: 'wheel-scales', label: 'wheel scales' },
+  { value: 'guess', label: 'a guess, taken over' },
   { value: 'unknown', label: 'not weighed yet' },
 ]
 const GAP = [
   { value: 'tape', label: 'tape' },
+  { value: 'guess', label: 'a guess, taken over' },
   { value: 'unknown', label: 'not measured yet' },
 ]
 const RATE = [
   { value: 'two-heights', label: 'two heights and a known load' },
   { value: 'sheet', label: 'the spring’s sheet' },
+  { value: 'guess', label: 'a guess, taken over' },
   { value: 'unknown', label: 'not measured yet' },
 ]
 interface Row {

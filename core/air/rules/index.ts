@@ -4,6 +4,7 @@ import type { RuleInput } from '../types'
 import { CATALOGUE_RULES } from './catalogue'
 import type { AirRule } from './common'
 import { GUARD_RULES } from './guards'
+import { LEVELLING_RULES } from './levelling'
 import { JOINT_RULES } from './joints'
 import { SPRING_RULES } from './springs'
 import { SUPPLY_RULES } from './supply'
@@ -14,6 +15,7 @@ const RULES: readonly AirRule[] = [
   ...GUARD_RULES,
   ...SUPPLY_RULES,
   ...SPRING_RULES,
+  ...LEVELLING_RULES,
 ]
 
 /** What Air notices of a circuit. */

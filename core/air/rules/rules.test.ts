@@ -8,6 +8,7 @@ import { ARCHETYPES, startingCircuit } from '../circuit/startingCircuits'
 import { addCoupler, addTank } from '../circuit/additions'
 import { connectPorts, plugPort, putInLine, replacePart, takeOut } from '../circuit/operations'
 import { compressorClass } from '../../catalog/compressors'
+import { wheelTravel } from '../../catalog/truckGeometry'
 import { reliefHolds, worstPressures } from '../circuit/worstPressure'
 
 const truck = exampleTruck('leaf-flatbed')
@@ -328,4 +329,43 @@ test('a boost-fed coupler does not fill a tyre', () => {
     limit: 202_000,
   })
   expect(rules(addCoupler(plan('engine-driven')))).not.toContain('fix tyre-beyond-supply')
+})
+
+describe('height valves and sides', () => {
+  const levelled = plan('height-valve')
+  test('an arm shorter than the axle’s travel, on both sides of it', () => {
+    const { droop, bump } = wheelTravel(truck)
+    const travel = Math.max(-droop, bump)
+    const withArm = (arm: number) => sheet(levelled, 'height', { arm })
+    expect(rules(withArm(travel))).not.toContain('stop arm-short')
+    expect(notes(withArm(travel * 0.99)).find((n) => n.rule === 'arm-short')).toMatchObject({ limit: travel })
+    mended(withArm(travel * 0.5), 'arm-short')
+  })
+  test('no dead band hunts; the least that is told is the limit itself', () => {
+    expect(rules(levelled)).not.toContain('fix no-dead-band')
+    expect(rules(sheet(levelled, 'height', { deadBand: 0.02 }))).not.toContain('fix no-dead-band')
+    expect(rules(sheet(levelled, 'height', { deadBand: 0.019 }))).toContain('fix no-dead-band')
+    mended(sheet(levelled, 'height', { deadBand: 0 }), 'no-dead-band')
+  })
+  test('a block’s outlets to the wrong sides are a Stop and swapped; a paddle’s too', () => {
+    const dual = plan('wireless-dual', { blockClass: 'block-two' })
+    expect(rules(dual)).not.toContain('stop crossed-sides')
+    const crossed = structuredClone(dual)
+    crossed.lines['block-left']!.fromPort = 'out2'
+    crossed.lines['block-right']!.fromPort = 'out1'
+    expect(rules(crossed)).toContain('stop crossed-sides')
+    mended(crossed, 'crossed-sides')
+    const paddles = structuredClone(plan('tank-paddles'))
+    expect(rules(paddles)).not.toContain('stop crossed-sides')
+    const [left, right] = ['left', 'right'].map((side) =>
+      Object.values(paddles.lines).find((l) => l.from === `paddle-${side}` && l.fromPort === 'out')!,
+    )
+    left!.from = 'paddle-right'
+    right!.from = 'paddle-left'
+    expect(
+      notes(paddles)
+        .filter((n) => n.rule === 'crossed-sides')
+        .map((n) => n.subject),
+    ).toEqual(['paddle-left', 'paddle-right'])
+  })
 })

@@ -1,6 +1,6 @@
 import type { AirPlan } from '../../document/types'
 import type { Figure, Note } from '../../quantity/figure'
-import type { StageOutput } from '../../quantity/stage'
+import { stateOf, type StageOutput } from '../../quantity/stage'
 import type { AirResult } from '../types'
 import { drawFigures, haulRunFigures, tankFigures } from './answerFigures'
 import { haulRunNotes, limitNotes } from './answerRules'
@@ -54,6 +54,6 @@ export function withAnswers(
     ...air,
     figures: { ...air.figures, ...figures },
     notes: [...air.notes, ...notes],
-    state: notes.some((n) => n.rank === 'stop') ? 'stop' : air.state,
+    state: air.state === 'stop' ? 'stop' : stateOf(notes, air.state),
   }
 }

@@ -20,10 +20,11 @@ let queue: ChildProcess
 let cookie = ''
 let address: string
 let appUrl: string
+let ownerUrl: string
 
 beforeAll(async () => {
-  const url = cluster('start', clusterName)
-  ;({ appUrl } = await setUp(url, join(root, 'server/db/migrations')))
+  ownerUrl = cluster('start', clusterName)
+  ;({ appUrl } = await setUp(ownerUrl, join(root, 'server/db/migrations')))
   const served = await serveAt(await freePort())
   server = served.child
   address = served.address
@@ -354,6 +355,25 @@ test('the sheet is a one-page PDF in either paper', async () => {
     expect(body).toContain(`[0 0 ${size}]`)
     expect(body.match(/\/Type \/Page\b/g)).toHaveLength(1)
   }
+})
+
+test('the disk is full: 503 with a plain word, nothing half saved, and saved once there is room', async () => {
+  const owner = new pg.Client({ connectionString: ownerUrl })
+  await owner.connect()
+  const { json: job } = await call('/api/jobs/ridge-tender')
+  const edit = kept(job.document, job.revision, 'full-disk', (d) => void (d.job.customer = 'Hill fire crew'))
+  const save = () =>
+    call('/api/jobs/ridge-tender/edits', { method: 'POST', body: JSON.stringify({ edits: [edit] }) })
+  // As PostgreSQL says it when the disk has no room: class 53, insufficient resources.
+  await owner.query(`create function no_room() returns trigger language plpgsql as
+    $$ begin raise exception 'could not extend file' using errcode = '53100'; end $$`)
+  await owner.query('create trigger no_room before insert on held_edits execute function no_room()')
+  const refused = await save()
+  await owner.query('drop trigger no_room on held_edits; drop function no_room')
+  await owner.end()
+  expect([refused.status, refused.json.error.code]).toEqual([503, 'database-away'])
+  expect((await call('/api/jobs/ridge-tender')).json.revision).toBe(job.revision)
+  expect(await save()).toMatchObject({ status: 200, json: { holds: ['full-disk'], clash: null } })
 })
 
 test('the database goes away and comes back: 503 with a plain word meanwhile, then well again without a restart', async () => {

@@ -80,6 +80,19 @@ test('a saved edit is a new revision; the old one stands as it was, with author 
   expect((await readHistory(db(), who.shopId, id)).map((r) => r.author)).toEqual(['Odile', 'Bram'])
 })
 
+test('a server whose clock is wrong: the database’s clock alone says when, and in which order', async () => {
+  const { id, plan } = await fresh()
+  const wrong = jest.spyOn(Date, 'now').mockReturnValue(Date.UTC(1999, 0, 1))
+  await handIn(who, id, 1, [edit(plan, (d) => void (d.job.customer = 'Late'))])
+  wrong.mockRestore()
+  const [newest] = (await listJobs(db(), who.shopId, '', 0)).jobs
+  const history = await readHistory(db(), who.shopId, id)
+  const { rows } = await connected.pool.query('select now() as now')
+  expect(newest!.id).toBe(id)
+  for (const at of [newest!.updatedAt, history.at(-1)!.at])
+    expect(Math.abs(at.getTime() - rows[0].now.getTime())).toBeLessThan(60_000)
+})
+
 test('two people from one revision: different parts come together', async () => {
   const { id, plan } = await fresh()
   await handIn(who, id, 1, [edit(plan, wheelbase(3.9))])

@@ -88,6 +88,7 @@ const all = shallowRef<Hit[]>([])
 watch(
   () => open,
   (now) => now && (all.value = everything()),
+  { immediate: true },
 )
 const hits = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)

@@ -102,11 +102,17 @@ export const useJob = defineStore('job', () => {
 
   async function loadHistory(): Promise<void> {
     const jobId = id.value
+    // What is handed in while the list is on its way is in neither the list nor among what waits.
+    const waited = waiting.value
+    const before = history.value.length
     const rows = await callApi<{ edits: Edit[] }[]>(`/api/jobs/${jobId}/history`).catch(() => null)
     if (!rows || id.value !== jobId) return
     const known = rows.flatMap((r) => r.edits)
     const ids = new Set(known.map((e) => e.id))
-    history.value = [...known, ...waiting.value.filter((e) => !ids.has(e.id))]
+    const own = new Map(
+      [...waited, ...history.value.slice(before), ...waiting.value].map((e) => [e.id, e]),
+    )
+    history.value = [...known, ...[...own.values()].filter((e) => !ids.has(e.id))]
   }
 
   /** Takes an edit in; one that would not fit the plan is told here, before anything is kept. */

@@ -1,4 +1,5 @@
 import * as yup from 'yup'
+import { PRACTICE } from '../catalog/practice'
 import { leakRate } from '../prove/leak'
 import { GRADES, threadOf, torqueCheck } from '../build/torque'
 import {
@@ -25,6 +26,7 @@ export const leakRateCalculator = define<{
   readings: { t_s: number; pressure_kPa: number; temperature_C: number; barometer_kPa?: number }[]
   resolution_kPa: number
   allowed_kPa_per_day?: number
+  thermometer_K?: number
   atmosphere_kPa?: number
 }>({
   name: 'leak-rate',
@@ -34,6 +36,7 @@ export const leakRateCalculator = define<{
     volume_L: positive('Volume', 'L'),
     resolution_kPa: positive('Gauge step', 'kPa'),
     allowed_kPa_per_day: positive('Loss allowed', 'kPa/day').optional() as yup.Schema,
+    thermometer_K: positive('Thermometer is sure to', 'K').optional() as yup.Schema,
     atmosphere_kPa: atmosphereField(),
     readings: list(
       object({
@@ -76,7 +79,11 @@ export const leakRateCalculator = define<{
       throw new CalculatorError([`readings[${bad}].pressure_kPa is at or below a vacuum for its barometer`])
     if (readings.every((r) => r.t === readings[0]!.t))
       throw new CalculatorError(['readings: all carry the same t_s; type when each was taken'])
-    const r = leakRate(input.volume_L / 1000, readings, kPa(input.resolution_kPa), allowed)
+    const doubt = {
+      resolution: kPa(input.resolution_kPa),
+      thermometer: input.thermometer_K ?? PRACTICE.thermometer.value,
+    }
+    const r = leakRate(input.volume_L / 1000, readings, doubt, allowed)
     return {
       leak_Pa_m3_s: r.leak,
       leak_sccm: r.sccm,

@@ -123,6 +123,11 @@ export const PRACTICE = {
   springSlack: practice(0.3, 'm', 'Left at a spring before cutting (12 in)'),
   leastSlack: practice(0.25, 'm', 'Less slack than this at a spring is told'),
   longestLine: practice(8, 'm', 'End of the longest line’s gauge'),
+  // Prove
+  thermometer: practice(0.3, 'K', 'A thermometer held to the line is sure to this'),
+  gasLag: practice(1800, 's', 'Air in a bag or tank follows the air around it this much later'),
+  fillWarmth: practice(15, 'K', 'Air is at most this much warmer than its surroundings right after filling'),
+  nightRate: practice(1.6 / 3600, 'K/s', 'Temperature changes no faster than this through a night of ±6 K'),
   // Power
   chassisReturn: practice(0.004, 'Ω', 'A chassis return, joints and frame together'),
   usableCharge: practice(0.5, '1', 'Part of a starter battery that may be used'),

@@ -1,3 +1,4 @@
+import { HOLD_READ } from '../document/newHold'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 import { replacePart } from '../air/circuit/operations'
 import { exampleTruck } from '../catalog/trucks'
@@ -183,6 +184,7 @@ function estuaryFlatbed(): Plan {
       resolution: 1000,
       allowed: 3500,
       heightHeld: true,
+      ...HOLD_READ,
       startedAt: '2026-03-12T17:00:00.000Z',
       readings: night(
         414_000,
@@ -236,6 +238,7 @@ function starWagon(): Plan {
       resolution: 500,
       allowed: 3500,
       heightHeld: true,
+      ...HOLD_READ,
       startedAt: '2026-02-03T16:00:00.000Z',
       readings: night(
         138_000,

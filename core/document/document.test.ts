@@ -55,7 +55,7 @@ describe('plan file', () => {
     expect(refusal('{"a": 1,}')).toContain('not readable')
     expect(refusal('{"hello": 1}')).toContain('not a plan')
     expect(refusal(`"${'x'.repeat(MAX_FILE_BYTES)}"`)).toContain('MB')
-    expect(refusal(text.replace('"version": 3', '"version": 4'))).toContain('Update the program')
+    expect(refusal(text.replace('"version": 4', '"version": 5'))).toContain('Update the program')
     expect(refusal(text.replace('"wheelbase": 3.7', '"wheelbase": "3.7"'))).toContain('truck.wheelbase')
     expect(refusal(text.replace('"wheelbase": 3.7', '"wheelbase": 3.7, "wings": 2'))).toContain('wings')
     expect(refusal(text.replace('"mass": 310', '"mass": 310000'))).toMatch(/hauls\.\w+\.items\.\w+\.mass/)
@@ -123,7 +123,7 @@ describe('older plans', () => {
   const old = readFileSync('tests/fixtures/plan-v1.json', 'utf8')
   test('a file of version 1 is read, and says the same loads and pressures as it did', () => {
     const plan = readPlanFile(old)
-    expect(plan.version).toBe(3)
+    expect(plan.version).toBe(4)
     expect(plan.truck.suspension.overload).toBeNull()
     expect(plan.truck.ratings.tyre).toBeNull()
     expect(plan.truck.survey.gap.how).toBe('tape')

@@ -350,6 +350,9 @@ export const planSchema = shape<Plan>({
         resolution: numberField(1, 1e6),
         allowed: numberField(1, 1e7),
         heightHeld: flagField(),
+        thermometer: numberField(0.001, 20),
+        rested: nullableNumber(0, 1e7),
+        lag: numberField(0, 86_400),
         startedAt: textField(40),
         readings: listField(
           shape({

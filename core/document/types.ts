@@ -7,7 +7,7 @@
 import type { ComponentKind } from '../catalog/kinds'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 3
+export const PLAN_VERSION = 4
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -417,6 +417,12 @@ export interface HoldTest {
   /** Loss that still counts as tight, Pa per day. */
   allowed: number
   heightHeld: boolean
+  /** What the thermometer is sure to, K. */
+  thermometer: number
+  /** How long it stood between filling and the first reading, s; null where nobody was asked. */
+  rested: number | null
+  /** How much later the air inside follows the air around it, s. */
+  lag: number
   startedAt: string
   readings: Reading[]
 }

@@ -1,5 +1,6 @@
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { newHaul, newItem } from './newHaul'
+import { HOLD_READ } from './newHold'
 import { sameJson } from '../quantity/patch'
 import { PLAN_VERSION, type Known, type Truck } from './types'
 
@@ -59,6 +60,12 @@ function upgradeAir(air: unknown): unknown {
     : { ...filled, components, lines }
 }
 
+function upgradeProve(prove: unknown): unknown {
+  if (!isRecord(prove)) return prove
+  const holds = each(prove.holds, (hold) => fill(hold, HOLD_READ as unknown as Json))
+  return holds === prove.holds ? prove : { ...prove, holds }
+}
+
 /** What a truck of version 1 says of the fields version 2 added: nothing it was never asked may change its figures. */
 function beforeVersion2(truck: Truck, example: Truck): Truck {
   const typed = (of: (t: Truck) => unknown) => !sameJson(of(truck), of(example))
@@ -101,6 +108,7 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
+ * Version 4 added, of hold tests: thermometer, rest before the first reading, lag of the air inside.
  * Version 3 added, of air: class, sheet and own figures of every part, the tube of every line, own classes, scenarios.
  */
 export function upgradePlan(value: unknown): unknown {
@@ -122,7 +130,8 @@ export function upgradePlan(value: unknown): unknown {
   )
   const hauls = each(value.hauls, upgradeHaul)
   const air = upgradeAir(value.air)
-  return truck === value.truck && hauls === value.hauls && air === value.air && !old
+  const prove = upgradeProve(value.prove)
+  return truck === value.truck && hauls === value.hauls && air === value.air && prove === value.prove && !old
     ? value
-    : { ...value, version: PLAN_VERSION, truck, hauls, air }
+    : { ...value, version: PLAN_VERSION, truck, hauls, air, prove }
 }

@@ -35,6 +35,8 @@ function holdFigures(test: HoldTest, hold: HoldResult, leak: LeakResult): Record
     input('Readings', test.readings.length, 'count'),
     input('Over', duration, 'time'),
     input('Gauge step', test.resolution, 'pressure'),
+    input('Thermometer sure to, K', test.thermometer, 'plain'),
+    input('Air inside follows later by', test.lag, 'time'),
   ]
   return {
     [`${id}.leak`]: {

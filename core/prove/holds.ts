@@ -1,6 +1,6 @@
 import { ordered, type HoldTest, type ProvePlan } from '../document/types'
-import { leakRate } from './leak'
-import type { HoldResult, LeakResult } from './types'
+import { judgeHold } from './judge'
+import type { HoldResult, Judged } from './types'
 import { testVolume } from './volumes'
 
 const DAY = 86_400
@@ -13,16 +13,17 @@ function readHold(id: string, test: HoldTest, volumes: { left: number; right: nu
   const volume = testVolume(test, volumes)
   const times = test.readings.map((r) => r.t)
   const duration = times.length ? Math.max(...times) - Math.min(...times) : 0
-  let leak: LeakResult | null = null
+  let judged: Judged | null = null
   let problem: string | null = null
   try {
-    leak = leakRate(volume, test.readings, test.resolution, allowedLoss(test))
+    judged = judgeHold(test, volume, allowedLoss(test))
   } catch (error) {
     problem = (error as Error).message
   }
+  const leak = judged?.leak ?? null
   // A truck left free to sink hides its leak: such a test never reads tight.
   const verdict = leak && (leak.verdict === 'tight' && !test.heightHeld ? 'cannot tell' : leak.verdict)
-  return { id, volume, leak, verdict, problem, duration }
+  return { id, volume, leak, verdict, why: judged?.why ?? null, problem, duration }
 }
 
 /** Every hold test, in the order a person put them in. */

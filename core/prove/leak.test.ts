@@ -1,6 +1,7 @@
 import tQuantile from '@stdlib/stats-base-dists-t-quantile'
 import fc from 'fast-check'
 import { linearRegression } from 'simple-statistics'
+import { judgeHold } from './judge'
 import { leakRate, smallestLeak } from './leak'
 import type { HoldReading } from './types'
 import { studentT95 } from './studentT'
@@ -14,7 +15,12 @@ const at = (hours: number, pressure: number, celsius = 20): HoldReading => ({
 })
 
 test('2.0 L, 90 to 88 psi in 12 h at 20 °C: 6.4e-4 Pa·m³/s, 0.35 sccm (reference sheet)', () => {
-  const r = leakRate(0.002, [at(0, 90 * psi), at(6, 89 * psi), at(12, 88 * psi)], 1000, 3500 / 86_400)
+  const r = leakRate(
+    0.002,
+    [at(0, 90 * psi), at(6, 89 * psi), at(12, 88 * psi)],
+    { resolution: 1000, thermometer: 0 },
+    3500 / 86_400,
+  )
   expect(r.leak).toBeCloseTo(6.4e-4, 5)
   expect(r.sccm).toBeCloseTo(0.35, 2)
   expect(r.verdict).toBe('leaking')
@@ -26,7 +32,7 @@ test('a cold night with no leak reads no leak', () => {
     at(i * 3, ((90 * psi + 101_325) * (c + 273.15)) / 303.15 - 101_325, c),
   )
   expect(readings.at(-1)!.pressure / psi).toBeCloseTo(83.1, 1)
-  const r = leakRate(0.002, readings, 100, 3500 / 86_400)
+  const r = leakRate(0.002, readings, { resolution: 100, thermometer: 0 }, 3500 / 86_400)
   expect(Math.abs(r.leak)).toBeLessThan(1e-12)
   expect(r.verdict).toBe('tight')
 })
@@ -46,7 +52,7 @@ test('slope by least squares, against simple-statistics 7', () => {
         const r = leakRate(
           0.003,
           rows.map((x) => ({ t: x.t, pressure: x.p, temperature: 293.15, barometer: null })),
-          1000,
+          { resolution: 1000, thermometer: 0 },
           1,
         )
         const { m } = linearRegression(rows.map((x) => [x.t, x.p + 101_325]))
@@ -58,22 +64,38 @@ test('slope by least squares, against simple-statistics 7', () => {
 
 test('the barometer is taken out as well', () => {
   const readings = [0, 6, 12].map((h, i) => ({ ...at(h, 600_000 + i * 1000), barometer: 101_325 - i * 1000 }))
-  expect(Math.abs(leakRate(0.002, readings, 100, 1).leak)).toBeLessThan(1e-12)
+  expect(Math.abs(leakRate(0.002, readings, { resolution: 100, thermometer: 0 }, 1).leak)).toBeLessThan(1e-12)
 })
 
 test('two readings close together cannot tell, and waiting as long as it says would', () => {
   const readings = [at(0, 600_000), at(0.1, 600_000), at(0.2, 600_000)]
   const allowed = 3500 / 86_400
-  const r = leakRate(0.002, readings, 1000, allowed)
+  const r = leakRate(0.002, readings, { resolution: 1000, thermometer: 0 }, allowed)
   expect(r.verdict).toBe('cannot tell')
   expect(r.waitMore).toBeGreaterThan(0)
   const count = 3 + Math.ceil(r.waitMore / 360) + 1
   const waited = Array.from({ length: count }, (_, i) => at(i * 0.1, 600_000))
-  expect(leakRate(0.002, waited, 1000, allowed).verdict).toBe('tight')
+  expect(leakRate(0.002, waited, { resolution: 1000, thermometer: 0 }, allowed).verdict).toBe('tight')
+})
+
+test('leaking only when its lower end is above what is allowed, tight only when its upper end is within; 0.3 K are 718 Pa', () => {
+  const readings = [at(0, 600_000), at(12, 594_000), at(24, 588_000)]
+  const doubt = { resolution: 100, thermometer: 0.3 }
+  const r = leakRate(0.002, readings, doubt, 1)
+  // √(100²/12 + (p·0.3/T)²), Student’s t at one degree of freedom, Σ(t − t̄)² = 2·(12 h)².
+  const p = (600_000 + 594_000 + 588_000) / 3 + 101_325
+  const half = (12.7062 * Math.hypot(100 / Math.sqrt(12), (p * 0.3) / 293.15)) / (Math.SQRT2 * 12 * 3600)
+  expect((r.high - r.low) / 2 / 0.002 / half).toBeCloseTo(1, 3)
+  expect(leakRate(0.002, readings, doubt, r.high / 0.002).verdict).toBe('tight')
+  expect(leakRate(0.002, readings, doubt, (r.high / 0.002) * 0.999).verdict).toBe('cannot tell')
+  const good = { resolution: 1, thermometer: 0 }
+  const g = leakRate(0.002, readings, good, 1)
+  expect(leakRate(0.002, readings, good, (g.low / 0.002) * 0.999).verdict).toBe('leaking')
+  expect(leakRate(0.002, readings, good, (g.low + g.high) / 2 / 0.002).verdict).toBe('cannot tell')
 })
 
 test('the interval never claims more than the gauge can show', () => {
-  const r = leakRate(0.002, [at(0, 600_000), at(12, 600_000)], 1000, 1)
+  const r = leakRate(0.002, [at(0, 600_000), at(12, 600_000)], { resolution: 1000, thermometer: 0 }, 1)
   expect((r.high - r.low) / 2).toBeGreaterThan(smallestLeak(0.002, 1000 / Math.sqrt(12), 12 * 3600))
 })
 
@@ -91,7 +113,66 @@ test('Student’s t, two-sided 95 %: published tables at whole degrees, and a st
     expect(Math.abs(studentT95(degrees) / tQuantile(0.975, degrees) - 1)).toBeLessThan(1e-12)
 })
 
+describe('judged with everything that may deceive', () => {
+  const allowed = 3500 / 86_400
+  const judged = (readings: HoldReading[], rest: Partial<Parameters<typeof judgeHold>[0]> = {}) =>
+    judgeHold(
+      { readings, resolution: 500, thermometer: 0.3, rested: 36_000, lag: 1800, ...rest },
+      0.004,
+      allowed,
+    )
+  const every = (
+    hours: number,
+    count: number,
+    pressure: (h: number) => number,
+    celsius = (_h: number) => 20,
+  ) => Array.from({ length: count }, (_, i) => at(i * hours, pressure(i * hours), celsius(i * hours)))
+  test('surely tight, surely leaking, and neither while the interval holds what is allowed', () => {
+    expect(judged(every(2, 25, () => 600_000)).leak.verdict).toBe('tight')
+    expect(judged(every(2, 25, (h) => 600_000 - 400 * h)).leak.verdict).toBe('leaking')
+    const near = judged(every(2, 13, (h) => 600_000 - 146 * h))
+    expect(near.leak.verdict).toBe('cannot tell')
+    expect(near.leak.low).toBeLessThan(allowed * 0.004)
+    expect(near.leak.high).toBeGreaterThan(allowed * 0.004)
+  })
+  test('the thermometer counts: the same readings are told with a good one and not with a poor one', () => {
+    const readings = every(2, 13, () => 600_000)
+    expect(judged(readings, { thermometer: 0.05 }).leak.verdict).toBe('tight')
+    expect(judged(readings, { thermometer: 1 })).toMatchObject({ why: 'temperature' })
+  })
+  test('warm from filling and nobody was asked: no leak is told of it; rested, or read on, it is told', () => {
+    const cooling = (h: number) => 600_000 + 28_000 * Math.exp(-h / 0.5)
+    const early = every(0.25, 4, cooling)
+    expect(judged(early, { rested: null })).toMatchObject({
+      why: 'settling',
+      leak: { verdict: 'cannot tell' },
+    })
+    expect(judged(early, { rested: 0 }).leak.verdict).toBe('cannot tell')
+    expect(judged(every(1, 40, cooling), { rested: null }).leak.verdict).toBe('tight')
+  })
+  test('a bend that no steady leak makes is noticed, unless the later half loses as much by itself', () => {
+    const bent = every(1, 13, (h) => 600_000 + 12_000 * Math.exp(-h / 3))
+    expect(judged(bent)).toMatchObject({ why: 'bends' })
+    expect(judged(every(1, 13, (h) => 600_000 + 12_000 * Math.exp(-h / 3) - 4000 * h)).leak.verdict).toBe(
+      'leaking',
+    )
+  })
+  test('a coarse gauge says so', () => {
+    expect(
+      judged(
+        every(3, 5, () => 600_000),
+        { resolution: 7000, thermometer: 0.05 },
+      ).why,
+    ).toBe('gauge')
+    expect(judged(every(0.1, 5, () => 600_000)).why).toBe('short')
+  })
+})
+
 test('one reading, or all at one time, is refused with a reason', () => {
-  expect(() => leakRate(0.002, [at(0, 1)], 100, 1)).toThrow('at least two readings')
-  expect(() => leakRate(0.002, [at(1, 1), at(1, 2)], 100, 1)).toThrow('same time')
+  expect(() => leakRate(0.002, [at(0, 1)], { resolution: 100, thermometer: 0 }, 1)).toThrow(
+    'at least two readings',
+  )
+  expect(() => leakRate(0.002, [at(1, 1), at(1, 2)], { resolution: 100, thermometer: 0 }, 1)).toThrow(
+    'same time',
+  )
 })

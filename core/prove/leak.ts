@@ -3,24 +3,45 @@ import { findRoot } from '../quantity/root'
 import { NORMAL_95, studentT95 } from './studentT'
 import type { HoldReading, Verdict, LeakResult } from './types'
 
+/** How finely a test is read: the gauge's step, Pa, what the thermometer is sure to, K, and more doubt of each reading, Pa. */
+export interface ReadingDoubt {
+  resolution: number
+  thermometer: number
+  more?: readonly number[]
+}
+
+/** Absolute pressure of a reading, Pa. */
+const absolute = (r: HoldReading) => r.pressure + (r.barometer ?? STANDARD_ATMOSPHERE)
+
+/** Standard deviation a reading has at the least, Pa: √(resolution²/12 + (p_abs·thermometer/T)² + more²), over all of them. */
+export function leastDoubt(
+  readings: readonly HoldReading[],
+  { resolution, thermometer, more }: ReadingDoubt,
+): number {
+  const squares = readings.map(
+    (r, i) =>
+      resolution ** 2 / 12 + ((absolute(r) * thermometer) / r.temperature) ** 2 + (more?.[i] ?? 0) ** 2,
+  )
+  return Math.sqrt(squares.reduce((sum, s) => sum + s, 0) / readings.length)
+}
+
 /**
  * Leak from pressure decay with temperature taken out: q = −V·d(p_abs·T_ref/T)/dt by least squares over the readings.
- * The interval is Student's, from the residuals, a reading never better than resolution/√12.
+ * The interval is Student's, from the residuals, a reading never better than {@link leastDoubt}. It is tight when its
+ * upper end is within what is allowed, leaking when its lower end is above that, and else nothing can be told.
  * Source: pressure-change method, EN 1779 and EN 13184 (memory). Only at held height.
- * @param volume m³; `resolution` Pa; `allowed` Pa/s of loss that still counts as tight.
+ * @param volume m³; `allowed` Pa/s of loss that still counts as tight.
  * @throws with fewer than two readings, or readings all at one time.
  */
 export function leakRate(
   volume: number,
   readings: readonly HoldReading[],
-  resolution: number,
+  doubt: ReadingDoubt,
   allowed: number,
 ): LeakResult {
   const n = readings.length
   if (n < 2) throw new Error('A hold test needs at least two readings.')
-  const corrected = readings.map(
-    (r) => ((r.pressure + (r.barometer ?? STANDARD_ATMOSPHERE)) * REFERENCE_TEMPERATURE) / r.temperature,
-  )
+  const corrected = readings.map((r) => (absolute(r) * REFERENCE_TEMPERATURE) / r.temperature)
   const meanT = readings.reduce((s, r) => s + r.t, 0) / n
   const meanP = corrected.reduce((s, p) => s + p, 0) / n
   let stt = 0
@@ -32,7 +53,7 @@ export function leakRate(
   if (!(stt > 0)) throw new Error('All readings carry the same time: type when each was taken.')
   const slope = stp / stt
   const residual = readings.reduce((s, r, i) => s + (corrected[i]! - meanP - slope * (r.t - meanT)) ** 2, 0)
-  const floor = resolution / Math.sqrt(12)
+  const floor = leastDoubt(readings, doubt)
   // Two readings leave no residual: the reading's own step is then all that is known of its scatter.
   const degrees = n - 2
   const sigma = Math.max(degrees > 0 ? Math.sqrt(residual / degrees) : 0, floor)
@@ -43,7 +64,7 @@ export function leakRate(
   const low = leak - halfLeak
   const high = leak + halfLeak
   const limit = allowed * volume
-  const verdict: Verdict = high <= limit ? 'tight' : low > 0 ? 'leaking' : 'cannot tell'
+  const verdict: Verdict = high <= limit ? 'tight' : low > limit ? 'leaking' : 'cannot tell'
   return {
     leak,
     sccm: ((leak * (273.15 / REFERENCE_TEMPERATURE)) / STANDARD_ATMOSPHERE) * 1e6 * 60,

@@ -4,7 +4,7 @@ import { notesOf, type Note } from '../quantity/figure'
 import { applyRules, type Rule } from '../quantity/stage'
 import { HOLD_SOURCE } from './figures'
 import { allowedLoss } from './holds'
-import type { HoldResult, ProveResult } from './types'
+import type { HoldResult, ProveResult, WhyNot } from './types'
 
 /** What Prove notices of hold tests and of soaped joints. */
 
@@ -31,6 +31,16 @@ const leaking: HoldRule = ({ test, hold }) => {
   })
 }
 
+const WHY_NOT: Record<WhyNot, string> = {
+  settling:
+    'It was filled not long before: what it loses may be warmth. Say how long it stood first, or read again later.',
+  bends:
+    'The readings bend as no steady leak does: it still settles, or a temperature went that nobody measured.',
+  temperature: 'Temperature may have moved the pressure more than the loss looked for.',
+  short: 'The time is too short for the loss looked for.',
+  gauge: 'The gauge’s step is too coarse for the loss looked for.',
+}
+
 const cannotTell: HoldRule = ({ test, hold }) => {
   if (hold.leak?.verdict !== 'cannot tell') return null
   return note({
@@ -40,7 +50,7 @@ const cannotTell: HoldRule = ({ test, hold }) => {
     subject: hold.id,
     value: hold.leak.waitMore,
     title: `“${test.label}” cannot tell yet`,
-    text: 'The readings scatter more than the loss they look for. A further {value} at the same rate of reading would decide.',
+    text: `${WHY_NOT[hold.why ?? 'short']} A further {value} at the same rate of reading would decide, as far as scatter goes.`,
     source: HOLD_SOURCE,
   })
 }

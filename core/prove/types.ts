@@ -27,11 +27,20 @@ export interface LeakResult {
   corrected: number[]
 }
 
+/** Why nothing can be told yet. */
+export type WhyNot = 'settling' | 'bends' | 'temperature' | 'short' | 'gauge'
+
+export interface Judged {
+  leak: LeakResult
+  why: WhyNot | null
+}
+
 export interface HoldResult {
   id: string
   volume: number
   leak: LeakResult | null
   verdict: Verdict | null
+  why: WhyNot | null
   problem: string | null
   duration: number
 }

@@ -52,6 +52,33 @@ const sides: { value: AirPath; label: string }[] = [
       :max="5"
       @change="(v) => set('Loss allowed', (t) => void (t.allowed = v * 86400))"
     />
+    <NumField
+      label="Thermometer sure to, K"
+      :value="test.thermometer"
+      quantity="plain"
+      :digits="2"
+      :min="0.001"
+      :max="20"
+      @change="(v) => set('Thermometer sure to', (t) => void (t.thermometer = v))"
+    />
+    <NumField
+      label="Stood before the first reading, min"
+      :value="test.rested === null ? null : test.rested / 60"
+      quantity="count"
+      :digits="0"
+      :min="0"
+      :max="100000"
+      @change="(v) => set('Stood before the first reading', (t) => void (t.rested = v * 60))"
+    />
+    <NumField
+      label="Air inside follows later by, min"
+      :value="test.lag / 60"
+      quantity="count"
+      :digits="0"
+      :min="0"
+      :max="1440"
+      @change="(v) => set('Air inside follows later', (t) => void (t.lag = v * 60))"
+    />
     <label class="touch flex items-center gap-2 self-end col-span-2"
       ><input
         type="checkbox"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { HOLD_READ } from '#core/document/newHold'
 import { Plus } from '@lucide/vue'
 import { ordered, type HoldTest } from '#core/document/types'
 
@@ -26,6 +27,7 @@ function addTest(): void {
       resolution: shop.units.pressure === 'psi' ? 6894.757 : 1000,
       allowed: 3500,
       heightHeld: true,
+      ...HOLD_READ,
       startedAt: new Date().toISOString(),
       readings: [],
     }

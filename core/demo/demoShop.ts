@@ -1,3 +1,4 @@
+import { upgradePlan } from '../document/upgrade'
 import { HOLD_READ } from '../document/newHold'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 import { replacePart } from '../air/circuit/operations'
@@ -394,14 +395,16 @@ function others(): Plan[] {
 /** The eight demo jobs by id, in the order of their numbers. */
 export function demoJobs(): { id: string; plan: Plan }[] {
   const [hive, rig, ridge, core, kiln] = others() as [Plan, Plan, Plan, Plan, Plan]
-  return [
-    { id: 'estuary-flatbed', plan: estuaryFlatbed() },
-    { id: 'star-wagon', plan: starWagon() },
-    { id: 'hive-hauler', plan: hive },
-    { id: 'shell-runner', plan: shellRunner() },
-    { id: 'festival-rig', plan: rig },
-    { id: 'ridge-tender', plan: ridge },
-    { id: 'core-sampler', plan: core },
-    { id: 'kiln-trailer', plan: kiln },
-  ]
+  const plans = {
+    'estuary-flatbed': estuaryFlatbed(),
+    'star-wagon': starWagon(),
+    'hive-hauler': hive,
+    'shell-runner': shellRunner(),
+    'festival-rig': rig,
+    'ridge-tender': ridge,
+    'core-sampler': core,
+    'kiln-trailer': kiln,
+  }
+  // As every plan comes out of a file or the database: in its own order.
+  return Object.entries(plans).map(([id, plan]) => ({ id, plan: upgradePlan(plan) as Plan }))
 }

@@ -1,3 +1,4 @@
+import { upgradePlan } from '../document/upgrade'
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { exampleTruck } from '../catalog/trucks'
 import { PLAN_FORMAT, PLAN_VERSION, type Plan, type Target, type TruckKind } from '../document/types'
@@ -6,7 +7,7 @@ import { LEVEL_TARGET, newHaul } from '../document/newHaul'
 /** A new job's plan: the example truck of a kind, one empty haul, the simplest circuit for its suspension. */
 export function newPlan(kind: TruckKind, name: string, target: Target = LEVEL_TARGET): Plan {
   const truck = exampleTruck(kind)
-  return {
+  return upgradePlan({
     format: PLAN_FORMAT,
     version: PLAN_VERSION,
     job: { name, number: '', customer: '', vehicle: '', drivingSide: 'left' },
@@ -41,5 +42,5 @@ export function newPlan(kind: TruckKind, name: string, target: Target = LEVEL_TA
     build: { ticks: {} },
     prove: { holds: {}, soap: {} },
     handover: { driver: '', contact: '', nextCheck: '', remarks: '' },
-  }
+  }) as Plan
 }

@@ -1,3 +1,4 @@
+import { STAGES } from '../quantity/figure'
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { TRUCK_KINDS } from '../catalog/trucks'
@@ -87,6 +88,36 @@ describe('plan file', () => {
     for (const wrong of wrongs)
       expect(changedPlanProblem(wrong, right)).toBe(checkPlan(wrong).problems![0]!.message)
     expect(changedPlanProblem({ ...right, job: { ...right.job, customer: 'New' } }, right)).toBeNull()
+  })
+
+  test('whatever order the keys come in (a database sorts them), everything listed is the same', () => {
+    const shuffled = (value: unknown): unknown =>
+      value !== null && typeof value === 'object' && !Array.isArray(value)
+        ? Object.fromEntries(
+            Object.entries(value)
+              .map(([k, v]): [string, unknown] => [k, shuffled(v)])
+              // As PostgreSQL keeps them: shorter keys first.
+              .sort(([a], [b]) => a.length - b.length || (a < b ? -1 : 1)),
+          )
+        : value
+    for (const plan of plans.map((p) => upgradePlan(p) as Plan)) {
+      const back = upgradePlan(shuffled(plan)) as Plan
+      const listed = (p: Plan) => {
+        const { stages, notes } = createDeriver()(p)
+        return [
+          ...stages.build.result.steps.map((s) => `${s.id}: ${Object.keys(s.after).join()}`),
+          ...stages.prove.result.joints.map((j) => j.id),
+          ...stages.lay.result.cuts.map((c) => c.id),
+          ...stages.lay.result.routes.map((r) => r.id),
+          ...Object.keys(p.air.components),
+          ...Object.keys(p.air.lines),
+          ...notes.map((n) => `${n.rule} of ${n.subject}`),
+          ...STAGES.flatMap((s) => Object.keys(stages[s].figures)),
+        ]
+      }
+      expect(listed(back)).toEqual(listed(plan))
+      expect(listed(readPlanFile(writePlanFile(plan)))).toEqual(listed(plan))
+    }
   })
 
   test('the JSON Schema names every field of a plan and nothing else', () => {

@@ -1,3 +1,4 @@
+import { KIND_IDS, type ComponentKind } from '../catalog/kinds'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { newHaul, newItem } from './newHaul'
 import { HOLD_READ } from './newHold'
@@ -36,6 +37,24 @@ function each(value: unknown, change: (entry: unknown) => unknown): unknown {
   return out
 }
 
+/**
+ * Entries in an order of their own, whatever order they come in: a database sorts the keys of what it keeps, and lists
+ * drawn from them must be the same before and after. By `rank`, then by id; the very same object when they are in order.
+ */
+function inOrder(value: unknown, rank: (entry: Json) => number[]): unknown {
+  if (!isRecord(value)) return value
+  const entries = Object.entries(value)
+  const ranks = new Map(entries.map(([id, entry]) => [id, isRecord(entry) ? rank(entry) : []]))
+  const before = (a: string, b: string) => {
+    const [x, y] = [ranks.get(a)!, ranks.get(b)!]
+    const differs = x.findIndex((at, i) => at !== y[i])
+    return differs >= 0 ? (x[differs] ?? 0) - (y[differs] ?? 0) : a < b ? -1 : 1
+  }
+  const sorted = entries.map(([id]) => id).sort(before)
+  if (sorted.every((id, i) => id === entries[i]![0])) return value
+  return Object.fromEntries(sorted.map((id) => [id, value[id]]))
+}
+
 const ITEM = newItem('', 1, 0, 0, 0, [0, 0, 0]) as unknown as Json
 /** `bars`, `overload` and the like may be null; what a record holds by id is a person's own and never filled. */
 const { items: _items, ...HAUL } = newHaul('', 1) as unknown as Json
@@ -53,8 +72,15 @@ function upgradeHaul(haul: unknown): unknown {
 function upgradeAir(air: unknown): unknown {
   const filled = fill(air, AIR, ['classes', 'scenarios'])
   if (!isRecord(filled)) return filled
-  const components = each(filled.components, (c) => fill(c, COMPONENT, ['sheet']))
-  const lines = each(filled.lines, (l) => fill(l, LINE))
+  const components = inOrder(
+    each(filled.components, (c) => fill(c, COMPONENT, ['sheet'])),
+    (c) => [KIND_IDS.indexOf(c.kind as ComponentKind)],
+  )
+  const rank = isRecord(components) ? Object.keys(components) : []
+  const lines = inOrder(
+    each(filled.lines, (l) => fill(l, LINE)),
+    (l) => [rank.indexOf(String(l.from)), rank.indexOf(String(l.to))],
+  )
   return components === filled.components && lines === filled.lines
     ? filled
     : { ...filled, components, lines }

@@ -1,5 +1,5 @@
 import type { SpringClass } from '../catalog/springs'
-import type { Haul, Truck } from '../document/types'
+import { ordered, type Haul, type Truck } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { NoBalanceError, balanceBody } from './body'
@@ -44,7 +44,7 @@ export function loadStage(
   }
   const figures: Record<string, Figure> = {}
   const notes: Note[] = []
-  for (const [id, haul] of Object.entries(hauls)) {
+  for (const [id, haul] of ordered(hauls)) {
     const solved = memo(`haul:${id}`, [haul, surveyed, spring, teed], () =>
       solveWhole(id, haul, surveyed, spring, teed),
     )

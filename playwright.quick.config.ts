@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test'
+
+/** The real interface on a production build, in Debian's Chromium. bin/test starts the server and names its address. */
+export default defineConfig({
+  testDir: './tests/e2e',
+  // Only to end what hangs: a machine at a fifth of the usual speed is waited for.
+  timeout: 120_000,
+  expect: { timeout: 9_000 },
+  workers: 1,
+  fullyParallel: false,
+  reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],
+  use: {
+    baseURL: process.env.NP_ADDRESS ?? 'http://127.0.0.1:3000',
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    acceptDownloads: true,
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+})

@@ -109,9 +109,7 @@ export const useJob = defineStore('job', () => {
     if (!rows || id.value !== jobId) return
     const known = rows.flatMap((r) => r.edits)
     const ids = new Set(known.map((e) => e.id))
-    const own = new Map(
-      [...waited, ...history.value.slice(before), ...waiting.value].map((e) => [e.id, e]),
-    )
+    const own = new Map([...waited, ...history.value.slice(before), ...waiting.value].map((e) => [e.id, e]))
     history.value = [...known, ...[...own.values()].filter((e) => !ids.has(e.id))]
   }
 

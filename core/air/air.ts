@@ -49,6 +49,7 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
       highest,
       current,
       springVolume: volume,
+      tankVolume: allOfKinds(air, 'tank').reduce((sum, id) => sum + (partOf(air, id).figures.volume ?? 0), 0),
       times,
     },
   }

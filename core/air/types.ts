@@ -51,6 +51,8 @@ export interface AirResult extends AirSet {
   current: number
   /** Air volume of both springs at the highest haul, m³, left and right. */
   springVolume: { left: number; right: number }
+  /** Volume of all tanks, m³. */
+  tankVolume: number
   times: Record<string, number | null>
 }
 

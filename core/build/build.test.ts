@@ -30,7 +30,7 @@ test.each(every)(
     const done: BuildPlan['ticks'] = {}
     for (const step of steps) {
       for (const before of Object.keys(step.after)) expect(steps.some((s) => s.id === before)).toBe(true)
-      expect(blockedBy(step, steps, done)).toBeNull()
+      expect(blockedBy(step, steps, { ticks: done, struck: {} })).toBeNull()
       done[step.id] = tick
     }
   },
@@ -56,7 +56,12 @@ describe('order', () => {
       const all = Object.fromEntries(
         steps.filter((s) => s.id !== other && s.id !== 'fuse').map((s) => [s.id, tick]),
       )
-      expect(blockedBy(step('fuse'), steps, all)).toMatchObject({ step: { id: other } })
+      expect(blockedBy(step('fuse'), steps, { ticks: all, struck: {} })).toMatchObject({
+        step: { id: other },
+      })
+      // A step struck with a reason holds nothing up.
+      const passed = { ...tick, reason: 'No such part' }
+      expect(blockedBy(step('fuse'), steps, { ticks: all, struck: { [other]: passed } })).toBeNull()
     }
   })
 
@@ -90,9 +95,9 @@ describe('order', () => {
         const ticks = Object.fromEntries(steps.slice(0, n).map((s) => [s.id, tick]))
         for (const s of steps.slice(0, n)) {
           const holds = steps.slice(0, n).some((later) => later.after[s.id])
-          expect(heldBy(s, steps, ticks) !== null).toBe(holds)
+          expect(heldBy(s, steps, { ticks, struck: {} }) !== null).toBe(holds)
         }
-        expect(heldBy(steps[n - 1]!, steps, ticks)).toBeNull()
+        expect(heldBy(steps[n - 1]!, steps, { ticks, struck: {} })).toBeNull()
       }),
     )
   })

@@ -16,10 +16,16 @@ export function buildStage(
 ): StageOutput<BuildResult> {
   const steps = buildSteps(truck, air, lay, power, facts)
   const minutesOf = (list: typeof steps) => list.reduce((sum, s) => sum + s.minutes, 0)
-  const left = steps.filter((s) => !build.ticks[s.id])
+  const left = steps.filter((s) => !build.ticks[s.id] && !build.struck[s.id])
   const done = steps.length - left.length
-  const result = { steps, done, minutes: minutesOf(steps), minutesLeft: minutesOf(left) }
-  const notes = buildRules(steps, build.ticks)
+  const result = {
+    steps,
+    left: left.map((s) => s.id),
+    done,
+    minutes: minutesOf(steps),
+    minutesLeft: minutesOf(left),
+  }
+  const notes = buildRules(steps, build)
   return {
     figures: buildFigures(result),
     notes,

@@ -5,16 +5,16 @@ import type { Step } from './types'
 export function blockedBy(
   step: Step,
   steps: readonly Step[],
-  ticks: BuildPlan['ticks'],
+  { ticks, struck }: BuildPlan,
 ): { step: Step; reason: string } | null {
   for (const [id, reason] of Object.entries(step.after)) {
     const before = steps.find((s) => s.id === id)
-    if (before && !ticks[id]) return { step: before, reason }
+    if (before && !ticks[id] && !struck[id]) return { step: before, reason }
   }
   return null
 }
 
 /** Why a tick cannot be taken back, or null: a later step stands on it. */
-export function heldBy(step: Step, steps: readonly Step[], ticks: BuildPlan['ticks']): Step | null {
+export function heldBy(step: Step, steps: readonly Step[], { ticks }: BuildPlan): Step | null {
   return steps.find((later) => ticks[later.id] && later.after[step.id]) ?? null
 }

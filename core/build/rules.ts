@@ -6,9 +6,9 @@ import type { Step } from './types'
 const note = notesOf('build', 'count')
 
 /** Steps ticked before what must come first; a fuse put in early can burn a wire. */
-export const buildRules = (steps: readonly Step[], ticks: BuildPlan['ticks']): Note[] =>
+export const buildRules = (steps: readonly Step[], build: BuildPlan): Note[] =>
   steps.flatMap((step) => {
-    const blocked = ticks[step.id] ? blockedBy(step, steps, ticks) : null
+    const blocked = build.ticks[step.id] ? blockedBy(step, steps, build) : null
     if (!blocked) return []
     return note({
       rule: 'out-of-order',

@@ -23,6 +23,8 @@ export interface Step {
 
 export interface BuildResult {
   steps: Step[]
+  /** Ids of steps neither done nor struck. */
+  left: string[]
   done: number
   minutes: number
   minutesLeft: number

@@ -202,6 +202,7 @@ function estuaryFlatbed(): Plan {
     contact: 'Odile, the yard bell',
     nextCheck: '2026-06-12',
     remarks: 'Rinse the block and its plugs with fresh water after launching.',
+    accepted: {},
   }
   return plan
 }
@@ -256,6 +257,7 @@ function starWagon(): Plan {
     contact: 'Tamsin at the bench',
     nextCheck: '2026-05-03',
     remarks: 'Read the gauge cold. Six psi less on a frosty morning is the cold, not a leak.',
+    accepted: {},
   }
   return plan
 }
@@ -302,6 +304,7 @@ function shellRunner(): Plan {
     contact: 'Bram at the bench',
     nextCheck: '2026-07-20',
     remarks: 'Long boat behind: walk round it before the first bend.',
+    accepted: {},
   }
   return plan
 }

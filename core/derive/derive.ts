@@ -7,13 +7,15 @@ import { buildStage } from '../build/build'
 import { exhaustSide } from '../catalog/truckGeometry'
 import type { Plan } from '../document/types'
 import { handoverStage } from '../handover/handover'
+import { NEXT_DAY, type HeldSide } from '../handover/rules'
 import { layStage } from '../lay/lay'
 import { airNeeds } from '../load/airNeeds'
 import { loadStage } from '../load/load'
 import { powerStage } from '../power/power'
 import { proveStage } from '../prove/prove'
+import type { ProveResult } from '../prove/types'
 import { testVolumes } from '../prove/volumes'
-import { STAGES, type Rank } from '../quantity/figure'
+import { STAGES, type Note, type Rank } from '../quantity/figure'
 import type { Memo } from '../quantity/stage'
 import { truckStage } from '../truck/truck'
 import { tuneStage } from '../tune/tune'
@@ -55,11 +57,9 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
   const prove = memo('prove', [plan.prove, air, lay], () => proveOf(plan, set, { air, lay }))
   const ran = answers ? memo('ran', [air, answers], () => withAnswers(air, answers)) : air
   const before = { truck, load, air: ran, lay, power, tune, build, prove }
-  const stops = Object.values(before)
-    .flatMap((s) => s.notes)
-    .filter((n) => n.rank === 'stop').length
-  const handover = memo('handover', [plan.handover, plan.job, tune, build, prove, stops], () =>
-    handoverOf(plan, set, teed, stops, before),
+  const notes = Object.values(before).flatMap((s) => s.notes)
+  const handover = memo('handover', [plan.handover, plan.job, tune, build, prove, ...notes], () =>
+    handoverOf(plan, set, teed, notes, before),
   )
   return { ...before, handover }
 }
@@ -104,15 +104,15 @@ const proveOf = (plan: Plan, set: AirSet, { air, lay }: Before<'air' | 'lay'>): 
     plan.prove,
     plan.air,
     set.spring,
-    testVolumes(air.result.springVolume, lay.result.routes, set.tube),
+    testVolumes(air.result.springVolume, air.result.tankVolume, lay.result.routes, set.tube),
   )
 
 function handoverOf(
   plan: Plan,
   set: AirSet,
   teed: boolean,
-  stops: number,
-  { load, air, tune, prove }: Before<'load' | 'air' | 'tune' | 'prove'>,
+  notes: readonly Note[],
+  { load, air, tune, build, prove }: Before<'load' | 'air' | 'tune' | 'build' | 'prove'>,
 ): Stages['handover'] {
   const rearAxles = Object.entries(load.result.hauls).map(([id, h]) => [id, h.rearAxle])
   return handoverStage(plan.handover, plan.job, plan.hauls, {
@@ -121,12 +121,27 @@ function handoverOf(
     spring: set.spring,
     teed,
     powered: air.result.powered,
-    stops,
+    notes,
     rearAxle: Object.fromEntries(rearAxles),
     rearRating: plan.truck.ratings.rearAxle,
-    held: Object.values(prove.result.holds).some((h) => h.verdict === 'tight'),
-    soaped: prove.result.joints.every((j) => plan.prove.soap[j.id]),
+    stepsLeft: build.result.left,
+    ...provedOf(plan, prove.result, air.result.tankVolume > 0),
+    jointsLeft: prove.result.joints.filter((j) => !plan.prove.soap[j.id]).map((j) => j.id),
   })
+}
+
+/** Sides that hold as their tests say; a tank is a side of its own. */
+function provedOf(plan: Plan, { holds }: ProveResult, tank: boolean) {
+  const tight = Object.values(holds).filter((h) => h.verdict === 'tight')
+  const sidesOf = (id: string): HeldSide[] => {
+    const { side } = plan.prove.holds[id]!
+    return side === 'both' ? ['left', 'right'] : [side]
+  }
+  return {
+    sides: ['left', 'right', ...(tank ? ['supply'] : [])] as HeldSide[],
+    held: new Set(tight.flatMap((h) => sidesOf(h.id))),
+    nextDay: tight.some((h) => h.duration >= NEXT_DAY),
+  }
 }
 
 const RANKS: readonly Rank[] = ['stop', 'fix', 'know']

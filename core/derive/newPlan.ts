@@ -39,8 +39,8 @@ export function newPlan(kind: TruckKind, name: string, target: Target = LEVEL_TA
       earth: 'battery',
     },
     tune: { presets: {}, minimum: null },
-    build: { ticks: {} },
+    build: { ticks: {}, struck: {} },
     prove: { holds: {}, soap: {} },
-    handover: { driver: '', contact: '', nextCheck: '', remarks: '' },
+    handover: { driver: '', contact: '', nextCheck: '', remarks: '', accepted: {} },
   }) as Plan
 }

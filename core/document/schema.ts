@@ -59,6 +59,7 @@ import {
   type LoadItem,
   type OwnClass,
   type OwnPart,
+  type PassedOver,
   type Plan,
   type ProvePlan,
   type Scenario,
@@ -304,6 +305,8 @@ const air = shape<AirPlan>({
   scenarios: recordField(scenario, 60),
 })
 
+const passedOver = shape<PassedOver>({ who: textField(80), at: textField(40), reason: nameField(300) })
+
 export const planSchema = shape<Plan>({
   format: choiceField([PLAN_FORMAT]),
   version: numberField(PLAN_VERSION, PLAN_VERSION) as Field<unknown> as Field<typeof PLAN_VERSION>,
@@ -339,7 +342,10 @@ export const planSchema = shape<Plan>({
     presets: recordField(shape({ left: pressureField(), right: pressureField() }), 40),
     minimum: nullableNumber(0, 5e6),
   }),
-  build: shape({ ticks: recordField(shape({ who: textField(80), at: textField(40) }), 500) }),
+  build: shape({
+    ticks: recordField(shape({ who: textField(80), at: textField(40) }), 500),
+    struck: recordField(passedOver, 500),
+  }),
   prove: shape<ProvePlan>({
     holds: recordField(
       shape({
@@ -373,6 +379,7 @@ export const planSchema = shape<Plan>({
     contact: textField(200),
     nextCheck: textField(40),
     remarks: textField(2000),
+    accepted: recordField(passedOver, 500),
   }),
 })
 

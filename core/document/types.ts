@@ -396,8 +396,14 @@ export interface Tick {
   who: string
   at: string
 }
+/** Something passed over knowingly: who said so, when and why. */
+export interface PassedOver extends Tick {
+  reason: string
+}
 export interface BuildPlan {
   ticks: Record<string, Tick>
+  /** Steps that are not to be done on this truck. */
+  struck: Record<string, PassedOver>
 }
 
 export interface Reading {
@@ -439,6 +445,8 @@ export interface HandoverPlan {
   contact: string
   nextCheck: string
   remarks: string
+  /** Fixes that go out of the door as they are, by rule and subject. */
+  accepted: Record<string, PassedOver>
 }
 
 export interface JobCard {

@@ -134,7 +134,8 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
- * Version 4 added, of hold tests: thermometer, rest before the first reading, lag of the air inside.
+ * Version 4 added, of hold tests: thermometer, rest before the first reading, lag of the air inside; steps struck; Fixes
+ * accepted at the hand-over.
  * Version 3 added, of air: class, sheet and own figures of every part, the tube of every line, own classes, scenarios.
  */
 export function upgradePlan(value: unknown): unknown {
@@ -157,7 +158,15 @@ export function upgradePlan(value: unknown): unknown {
   const hauls = each(value.hauls, upgradeHaul)
   const air = upgradeAir(value.air)
   const prove = upgradeProve(value.prove)
-  return truck === value.truck && hauls === value.hauls && air === value.air && prove === value.prove && !old
+  const build = fill(value.build, { struck: {} }, ['struck'])
+  const handover = fill(value.handover, { accepted: {} }, ['accepted'])
+  return truck === value.truck &&
+    hauls === value.hauls &&
+    air === value.air &&
+    prove === value.prove &&
+    build === value.build &&
+    handover === value.handover &&
+    !old
     ? value
-    : { ...value, version: PLAN_VERSION, truck, hauls, air, prove }
+    : { ...value, version: PLAN_VERSION, truck, hauls, air, prove, build, handover }
 }

@@ -2,6 +2,8 @@ import { demoJobs } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
 import type { Plan } from '../document/types'
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
+import { applyEdit } from '../document/edit'
+import { circuitPatches } from '../air/circuit/changeCircuit'
 import { stillOpen } from './rules'
 import { sheetBlocks } from './sheetText'
 
@@ -44,21 +46,45 @@ test('teed springs print one pressure a haul', () => {
 })
 
 test('what is still open is said before it goes out of the door', () => {
-  expect(sheet(plan).result.open).toEqual(['Some joints are not soaped yet.'])
+  const texts = (r: ReturnType<typeof changed>) => r.open.map((o) => o.text)
+  const joints = createDeriver()(plan).stages.prove.result.joints.length
+  expect(texts(sheet(plan).result)).toEqual([
+    expect.stringMatching(/^\d+ steps are neither done nor struck\.$/),
+    `${joints} joints are not looked at yet.`,
+  ])
+  expect(sheet(plan).result.open.map((o) => o.stage)).toEqual(['build', 'prove'])
   expect(
-    changed((p) => {
-      p.prove.holds = {}
-    }).open,
-  ).toContain('No hold test reads tight yet.')
+    texts(
+      changed((p) => {
+        p.prove.holds = {}
+      }),
+    ),
+  ).toEqual(
+    expect.arrayContaining([
+      'The left side has no hold test that reads tight.',
+      'The right side has no hold test that reads tight.',
+    ]),
+  )
+  expect(
+    texts(
+      changed((p) => {
+        p.prove.holds.evening!.side = 'left'
+      }),
+    ),
+  ).toContain('The right side has no hold test that reads tight.')
+  const tanked = (p: Plan) => void (p.air = applyEdit(p, circuitPatches(p.air, 'tank-wireless')).air)
+  expect(texts(changed(tanked))).toContain('The supply side has no hold test that reads tight.')
   expect(
     changed((p) => {
       p.hauls.totes!.ballLoad = 5000
     }).open[0],
-  ).toMatch(/^\d+ Stop notes? stands? open/)
+  ).toMatchObject({ text: expect.stringMatching(/^\d+ Stop notes? stands? open/), stage: 'load' })
   expect(
-    changed((p) => {
-      p.handover.contact = ''
-    }).open,
+    texts(
+      changed((p) => {
+        p.handover.contact = ''
+      }),
+    ),
   ).toContain('No one is named to ask.')
 })
 
@@ -90,21 +116,58 @@ test.each(['driver', 'contact', 'nextCheck'] as const)(
   },
 )
 
-test('ready when nothing is open; one Stop stands, several stand', () => {
+/** The flatbed with every step ticked and every joint looked at. */
+function finished(): Plan {
   const ready = structuredClone(plan)
-  for (const { id } of createDeriver()(ready).stages.prove.result.joints)
+  const { build, prove } = createDeriver()(ready).stages
+  for (const { id } of prove.result.joints)
     ready.prove.soap[id] = { finding: 'dry', who: 'Odile', at: '2026-11-02' }
+  for (const { id } of build.result.steps) ready.build.ticks[id] = { who: 'Odile', at: '2026-11-02' }
+  return ready
+}
+
+test('ready when nothing is open; across a sheet before that stands “not finished”', () => {
+  const ready = finished()
   expect(sheet(ready)).toMatchObject({
     state: 'clear',
     headline: { text: 'ready to print' },
     result: { open: [] },
   })
-  const stopped = (stops: number) => stillOpen({ stops, held: true, soaped: true, contact: 'Odile' })
-  expect([stopped(0), stopped(1), stopped(2)]).toEqual([
-    [],
-    ['1 Stop note stands open: do not hand over until cleared.'],
-    ['2 Stop notes stand open: do not hand over until cleared.'],
+  expect(sheetBlocks(sheet(ready).result, US_UNITS).across).toBe('')
+  delete ready.build.ticks.lamps
+  expect(sheet(ready).result.open).toEqual([
+    { text: '1 step is neither done nor struck.', stage: 'build', subject: 'lamps', acceptAs: null },
   ])
+  expect(sheetBlocks(sheet(ready).result, US_UNITS).across).toBe('not finished')
+  ready.build.struck.lamps = { who: 'Odile', at: '2026-11-02', reason: 'No lamps on this trailer' }
+  expect(sheet(ready).result.open).toEqual([])
+})
+
+test('a Fix is mended or accepted by name with a reason; a test read for minutes is not one of the next day', () => {
+  const ready = finished()
+  ready.power.fuse = 20
+  const [open] = sheet(ready).result.open
+  expect(open).toMatchObject({
+    text: expect.stringMatching(/^Fix: The fuse/),
+    stage: 'power',
+    subject: 'fuse',
+  })
+  expect(sheet(ready).result.open.every((o) => o.acceptAs !== null)).toBe(true)
+  for (const { acceptAs } of sheet(ready).result.open)
+    ready.handover.accepted[acceptAs!] = { who: 'Odile', at: '2026-11-02', reason: 'Short runs only' }
+  expect(sheet(ready).result.open).toEqual([])
+  const facts = {
+    notes: [],
+    accepted: {},
+    stepsLeft: [],
+    sides: ['left', 'right'] as const,
+    held: new Set(['left', 'right'] as const),
+    nextDay: false,
+    jointsLeft: [],
+    contact: 'Odile',
+  }
+  expect(stillOpen(facts).map((o) => o.text)).toEqual(['No tight test was read again the next day.'])
+  expect(stillOpen({ ...facts, nextDay: true })).toEqual([])
 })
 
 test('a job without springs or power says no more than it has', () => {

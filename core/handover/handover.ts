@@ -1,7 +1,7 @@
 import type { SpringClass } from '../catalog/springs'
 import { ordered, type Haul, type HandoverPlan, type JobCard, type Preset } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
-import { stillOpen } from './rules'
+import { stillOpen, type HandoverFacts } from './rules'
 import type { DriverSheet } from './types'
 
 const CAUTIONS = [
@@ -27,10 +27,7 @@ export function handoverStage(
     powered: boolean
     rearAxle: Record<string, number>
     rearRating: number
-    stops: number
-    held: boolean
-    soaped: boolean
-  },
+  } & Omit<HandoverFacts, 'accepted' | 'contact'>,
 ): StageOutput<DriverSheet> {
   const rows = ordered(hauls).map(([id, haul]) => ({
     id,
@@ -51,7 +48,7 @@ export function handoverStage(
         ]
       : []),
   ]
-  const open = stillOpen({ ...from, contact: handover.contact })
+  const open = stillOpen({ ...from, accepted: handover.accepted, contact: handover.contact })
   const result: DriverSheet = {
     job,
     handover,

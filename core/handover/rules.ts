@@ -1,23 +1,87 @@
+import type { HandoverPlan } from '../document/types'
+import type { Note, StageName } from '../quantity/figure'
+
 /** What keeps a job from being handed over. */
 export interface HandoverFacts {
-  /** Stop notes anywhere in the plan. */
-  stops: number
-  /** A hold test reads tight. */
-  held: boolean
-  /** Every joint has a soap finding. */
-  soaped: boolean
+  /** All notes of the stages before. */
+  notes: readonly Note[]
+  /** Fixes that somebody let go out of the door, with a reason. */
+  accepted: HandoverPlan['accepted']
+  /** Build steps neither done nor struck, in order. */
+  stepsLeft: readonly string[]
+  /** Sides that must hold, and those of them with a hold test that reads tight. */
+  sides: readonly HeldSide[]
+  held: ReadonlySet<HeldSide>
+  /** Whether a tight test was read again the next day. */
+  nextDay: boolean
+  /** Joints nobody looked at, in order. */
+  jointsLeft: readonly string[]
   contact: string
 }
 
-/** What is still open, each a plain sentence; nothing when the truck may go. */
-export function stillOpen({ stops, held, soaped, contact }: HandoverFacts): string[] {
-  const open: string[] = []
-  if (stops > 0)
-    open.push(
-      `${stops} Stop note${stops === 1 ? ' stands' : 's stand'} open: do not hand over until cleared.`,
+export type HeldSide = 'left' | 'right' | 'supply'
+
+/** One thing missing, in a sentence, with the place that it is done at. */
+export interface StillOpen {
+  text: string
+  stage: StageName
+  subject: string | null
+  /** Under what name it may be let go with a reason; null where it may not. */
+  acceptAs: string | null
+}
+
+/** A tight test counts as read the next day when its last reading came so much later than its first, s. */
+export const NEXT_DAY = 8 * 3600
+
+/** The name under which a Fix is accepted. */
+export const acceptedAs = ({ rule, subject }: Pick<Note, 'rule' | 'subject'>): string =>
+  `${rule}:${subject}`.replace(/[^a-z0-9:-]/gi, '-').slice(0, 64)
+
+const SIDES: Record<HeldSide, string> = {
+  left: 'The left side',
+  right: 'The right side',
+  supply: 'The supply side',
+}
+const count = (n: number, one: string, more: string) => `${n} ${n === 1 ? one : more}`
+
+/** What is still open, each with the place that leads to it; nothing when the truck may go. */
+export function stillOpen(of: HandoverFacts): StillOpen[] {
+  const open: StillOpen[] = []
+  const add = (
+    text: string,
+    stage: StageName,
+    subject: string | null = null,
+    acceptAs: string | null = null,
+  ) => void open.push({ text, stage, subject, acceptAs })
+  const stops = of.notes.filter((n) => n.rank === 'stop')
+  if (stops[0])
+    add(
+      `${count(stops.length, 'Stop note stands', 'Stop notes stand')} open: do not hand over until cleared.`,
+      stops[0].stage,
+      stops[0].subject,
     )
-  if (!held) open.push('No hold test reads tight yet.')
-  if (!soaped) open.push('Some joints are not soaped yet.')
-  if (!contact) open.push('No one is named to ask.')
+  for (const fix of of.notes.filter((n) => n.rank === 'fix' && !of.accepted[acceptedAs(n)]))
+    add(
+      `Fix: ${fix.title}. Mend it, or accept it by name with a reason.`,
+      fix.stage,
+      fix.subject,
+      acceptedAs(fix),
+    )
+  if (of.stepsLeft[0])
+    add(
+      `${count(of.stepsLeft.length, 'step is', 'steps are')} neither done nor struck.`,
+      'build',
+      of.stepsLeft[0],
+    )
+  for (const side of of.sides)
+    if (!of.held.has(side)) add(`${SIDES[side]} has no hold test that reads tight.`, 'prove')
+  if (of.held.size > 0 && !of.nextDay) add('No tight test was read again the next day.', 'prove')
+  if (of.jointsLeft[0])
+    add(
+      `${count(of.jointsLeft.length, 'joint is', 'joints are')} not looked at yet.`,
+      'prove',
+      of.jointsLeft[0],
+    )
+  if (!of.contact) add('No one is named to ask.', 'handover')
   return open
 }

@@ -13,6 +13,8 @@ export interface SheetBlocks {
   handFill: string[]
   cautions: string[]
   remarks: string
+  /** Across a sheet that goes out before the job is done; empty once it is. */
+  across: string
   foot: string
 }
 
@@ -37,6 +39,7 @@ export function sheetBlocks(sheet: DriverSheet, units: UnitChoice): SheetBlocks 
     handFill: sheet.handFill,
     cautions: sheet.cautions,
     remarks: sheet.handover.remarks,
+    across: sheet.open.length > 0 ? 'not finished' : '',
     foot: `${sheet.handover.driver ? `For ${sheet.handover.driver}. ` : ''}Ask: ${sheet.handover.contact || '________________'} · Next check: ${sheet.handover.nextCheck || '________'}`,
   }
 }

@@ -1,3 +1,4 @@
+import type { StillOpen } from './rules'
 import type { HandoverPlan, JobCard } from '../document/types'
 
 export interface SheetRow {
@@ -19,5 +20,5 @@ export interface DriverSheet {
   rearRating: number
   handFill: string[]
   cautions: string[]
-  open: string[]
+  open: StillOpen[]
 }

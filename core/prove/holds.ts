@@ -1,6 +1,6 @@
 import { ordered, type HoldTest, type ProvePlan } from '../document/types'
 import { judgeHold } from './judge'
-import type { HoldResult, Judged } from './types'
+import type { HoldResult, Judged, TestVolumes } from './types'
 import { testVolume } from './volumes'
 
 const DAY = 86_400
@@ -9,7 +9,7 @@ const DAY = 86_400
 export const allowedLoss = (test: HoldTest): number => test.allowed / DAY
 
 /** One hold test with temperature taken out, or what keeps it from being read. */
-function readHold(id: string, test: HoldTest, volumes: { left: number; right: number }): HoldResult {
+function readHold(id: string, test: HoldTest, volumes: TestVolumes): HoldResult {
   const volume = testVolume(test, volumes)
   const times = test.readings.map((r) => r.t)
   const duration = times.length ? Math.max(...times) - Math.min(...times) : 0
@@ -21,14 +21,12 @@ function readHold(id: string, test: HoldTest, volumes: { left: number; right: nu
     problem = (error as Error).message
   }
   const leak = judged?.leak ?? null
-  // A truck left free to sink hides its leak: such a test never reads tight.
-  const verdict = leak && (leak.verdict === 'tight' && !test.heightHeld ? 'cannot tell' : leak.verdict)
+  // A truck left free to sink hides its leak: such a test of a spring never reads tight.
+  const sinks = !test.heightHeld && test.side !== 'supply'
+  const verdict = leak && (leak.verdict === 'tight' && sinks ? 'cannot tell' : leak.verdict)
   return { id, volume, leak, verdict, why: judged?.why ?? null, problem, duration }
 }
 
 /** Every hold test, in the order a person put them in. */
-export const readHolds = (
-  prove: ProvePlan,
-  volumes: { left: number; right: number },
-): Record<string, HoldResult> =>
+export const readHolds = (prove: ProvePlan, volumes: TestVolumes): Record<string, HoldResult> =>
   Object.fromEntries(ordered(prove.holds).map(([id, test]) => [id, readHold(id, test, volumes)]))

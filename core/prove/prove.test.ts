@@ -9,7 +9,7 @@ import { testVolumes, testVolume } from './volumes'
 
 const air = { ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('wireless-dual') }
 const spring = springClass('leaf-helper-double-2270')
-const volumes = { left: 0.002, right: 0.0025 }
+const volumes = { left: 0.002, right: 0.0025, supply: 0.0076 }
 const at = (hours: number, pressure: number): Reading => ({
   t: hours * 3600,
   pressure,
@@ -49,6 +49,7 @@ test('volume: spring and its own side’s lines; what feeds both is halved; type
   const bore = (Math.PI / 4) * tube.bore ** 2
   const v = testVolumes(
     { left: 0.002, right: 0.002 },
+    0.0076,
     [
       { path: 'left', cut: 3 },
       { path: 'both', cut: 2 },
@@ -58,6 +59,8 @@ test('volume: spring and its own side’s lines; what feeds both is halved; type
   )
   expect(v.left).toBeCloseTo(0.002 + 4 * bore, 12)
   expect(v.right).toBeCloseTo(0.002 + 1 * bore, 12)
+  expect(v.supply).toBeCloseTo(0.0076 + 5 * bore, 12)
+  expect(testVolume(hold({ side: 'supply' }), volumes)).toBe(0.0076)
   expect(testVolume(hold({ side: 'left' }), volumes)).toBe(0.002)
   expect(testVolume(hold(), volumes)).toBeCloseTo(0.0045, 12)
   expect(testVolume(hold({ volume: 0.001 }), volumes)).toBe(0.001)

@@ -5,14 +5,14 @@ import { proveFigures } from './figures'
 import { readHolds } from './holds'
 import { jointsOf } from './joints'
 import { proveRules } from './rules'
-import type { ProveResult } from './types'
+import type { ProveResult, TestVolumes } from './types'
 
 /** Hold tests with temperature taken out, soap findings, and what is still to prove. */
 export function proveStage(
   prove: ProvePlan,
   air: AirPlan,
   spring: SpringClass | null,
-  volumes: { left: number; right: number },
+  volumes: TestVolumes,
 ): StageOutput<ProveResult> {
   const result: ProveResult = { holds: readHolds(prove, volumes), joints: jointsOf(air), volumes }
   const { holds, joints } = result

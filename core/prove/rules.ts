@@ -56,7 +56,7 @@ const cannotTell: HoldRule = ({ test, hold }) => {
 }
 
 const heightNotHeld: HoldRule = ({ test, hold }) => {
-  if (test.heightHeld) return null
+  if (test.heightHeld || test.side === 'supply') return null
   return note({
     rule: 'height-not-held',
     rank: 'fix',
@@ -72,7 +72,8 @@ const heightNotHeld: HoldRule = ({ test, hold }) => {
 }
 
 const testOverLimit: HoldRule = ({ test, hold, spring }) => {
-  const over = spring && test.readings.find((r) => r.pressure > spring.maxPressure)
+  const ofSprings = test.side !== 'supply'
+  const over = spring && ofSprings && test.readings.find((r) => r.pressure > spring.maxPressure)
   if (!over) return null
   return note({
     quantity: 'pressure',

@@ -35,6 +35,13 @@ export interface Judged {
   why: WhyNot | null
 }
 
+/** m³ that each side of a circuit holds under test. */
+export interface TestVolumes {
+  left: number
+  right: number
+  supply: number
+}
+
 export interface HoldResult {
   id: string
   volume: number
@@ -54,5 +61,5 @@ export interface Joint {
 export interface ProveResult {
   holds: Record<string, HoldResult>
   joints: Joint[]
-  volumes: { left: number; right: number }
+  volumes: TestVolumes
 }

@@ -20,6 +20,18 @@ export function sheetPdf(blocks: SheetBlocks, shop: string, paper: 'A4' | 'Lette
     .registerFont('figure', font('spline-sans-mono', 600))
   const width = doc.page.width - 84
   const left = 42
+  if (blocks.across) {
+    const [x, y] = [doc.page.width / 2, doc.page.height / 2]
+    doc
+      .save()
+      .rotate(-30, { origin: [x, y] })
+      .font('bold')
+      .fontSize(84)
+      .fillColor('#b5452c')
+      .opacity(0.25)
+    doc.text(blocks.across.toUpperCase(), left, y - 50, { width, align: 'center', lineBreak: false })
+    doc.restore().opacity(1).fillColor('black')
+  }
   doc
     .font('bold')
     .fontSize(20)

@@ -17,7 +17,7 @@ const groups = computed(() =>
     steps: steps.value.filter((s) => s.group === name),
   })),
 )
-const next = computed(() => steps.value.find((s) => !ticks.value[s.id]))
+const next = computed(() => steps.value.find((s) => stage.value.result.left.includes(s.id)))
 /** The step shown alone on a phone. */
 const at = ref<string | null>(null)
 const single = computed(() => steps.value.find((s) => s.id === at.value) ?? next.value ?? steps.value.at(-1)!)
@@ -38,7 +38,7 @@ const when = (iso: string) => {
 function toggle(step: Step): void {
   refusal.value = null
   if (ticks.value[step.id]) {
-    const later = heldBy(step, steps.value, ticks.value)
+    const later = heldBy(step, steps.value, job.plan!.build)
     if (later)
       refusal.value = {
         id: step.id,
@@ -47,7 +47,7 @@ function toggle(step: Step): void {
     else job.edit(`Take back: ${step.title}`, (draft) => Reflect.deleteProperty(draft.build.ticks, step.id))
     return
   }
-  const blocked = blockedBy(step, steps.value, ticks.value)
+  const blocked = blockedBy(step, steps.value, job.plan!.build)
   if (blocked) {
     refusal.value = { id: step.id, text: `First “${blocked.step.title}”: ${blocked.reason}` }
     return
@@ -57,6 +57,21 @@ function toggle(step: Step): void {
   })
   at.value = null
 }
+const struck = computed(() => job.plan!.build.struck)
+/** The step whose reason for being struck is being typed. */
+const striking = ref<string | null>(null)
+const why = ref('')
+function strike(step: Step): void {
+  const reason = why.value.trim()
+  if (reason === '') return
+  job.edit(`Struck: ${step.title}`, (draft) => {
+    draft.build.struck[step.id] = { who: shop.person?.name ?? '', at: new Date().toISOString(), reason }
+  })
+  striking.value = null
+  why.value = ''
+}
+const unstrike = (step: Step) =>
+  job.edit(`Take back: ${step.title}`, (draft) => Reflect.deleteProperty(draft.build.struck, step.id))
 function go(by: number): void {
   refusal.value = null
   at.value = steps.value[Math.min(Math.max(index.value + by, 0), steps.value.length - 1)]!.id
@@ -153,6 +168,33 @@ function go(by: number): void {
               <p v-if="refusal?.id === step.id" class="text-brick font-semibold" role="alert">
                 {{ refusal.text }}
               </p>
+              <p v-if="struck[step.id]" class="label">
+                Struck by {{ struck[step.id]!.who }}, {{ when(struck[step.id]!.at) }}:
+                {{ struck[step.id]!.reason }}
+                <button type="button" class="underline" @click="unstrike(step)">Take back</button>
+              </p>
+              <button
+                v-else-if="!ticks[step.id] && striking !== step.id"
+                type="button"
+                class="label underline"
+                @click="striking = step.id"
+              >
+                Not on this truck
+              </button>
+              <form
+                v-if="striking === step.id"
+                class="flex gap-2 items-end mt-1"
+                @submit.prevent="strike(step)"
+              >
+                <TextField
+                  label="Why it is not done"
+                  class="grow"
+                  :max="300"
+                  :value="why"
+                  @change="(v) => void (why = v)"
+                />
+                <button type="submit" class="button quiet">Strike it</button>
+              </form>
             </div>
             <div class="text-right shrink-0 text-sm w-40">
               <p v-if="step.torque">

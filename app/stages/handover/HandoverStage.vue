@@ -2,6 +2,7 @@
 import { Download, Printer } from '@lucide/vue'
 import { sheetBlocks } from '#core/handover/sheetText'
 import type { HandoverPlan } from '#core/document/types'
+import type { StillOpen } from '#core/handover/rules'
 
 const job = useJob()
 const shop = useShop()
@@ -15,6 +16,23 @@ const pdf = computed(() => `/api/jobs/${job.id}/sheet?${new URLSearchParams({ pa
 useHead({
   style: [{ key: 'paper', innerHTML: computed(() => `@page { size: ${paper.value}; margin: 14mm; }`) }],
 })
+const screen = useScreen()
+const router = useRouter()
+/** Goes to where an open thing is done. */
+function lead({ stage, subject }: StillOpen): void {
+  screen.subject = subject
+  if (stage === 'load' && subject) job.chosenHaul = subject.split(':')[0]!
+  void router.push(`/jobs/${job.id}/${stage}`)
+}
+const reasons = reactive<Record<string, string>>({})
+/** Lets a Fix go out of the door, by name and with a reason. */
+function accept(key: string, text: string): void {
+  const reason = (reasons[key] ?? '').trim()
+  if (reason === '') return
+  set(`Accept: ${text}`.slice(0, 200), (h) => {
+    h.accepted[key] = { who: shop.person?.name ?? '', at: new Date().toISOString(), reason }
+  })
+}
 const print = () => window.print()
 </script>
 
@@ -67,16 +85,38 @@ const print = () => window.print()
       </div>
     </div>
     <ul v-if="sheet.open.length || !job.answers" class="no-print sheet p-3 border-l-4 border-brick">
-      <li v-for="o in sheet.open" :key="o" class="font-semibold">{{ o }}</li>
+      <li v-for="o in sheet.open" :key="o.text + o.subject" class="py-0.5">
+        <button type="button" class="font-semibold text-left underline" @click="lead(o)">{{ o.text }}</button>
+        <form
+          v-if="o.acceptAs"
+          class="flex flex-wrap gap-2 items-end mt-1 mb-2"
+          @submit.prevent="accept(o.acceptAs, o.text)"
+        >
+          <TextField
+            label="Why it goes out as it is"
+            class="grow"
+            :max="300"
+            :value="reasons[o.acceptAs] ?? ''"
+            @change="(v) => void (reasons[o.acceptAs!] = v)"
+          />
+          <button type="submit" class="button quiet">Accept it</button>
+        </form>
+      </li>
       <li v-if="!job.answers" class="text-soft">
         The circuit is being run; what the runs find comes a moment later.
       </li>
     </ul>
 
     <article
-      class="sheet p-6 max-w-[780px] print:border-0 print:p-0 print:max-w-none print:bg-white print:text-black"
+      class="relative sheet p-6 max-w-[780px] print:border-0 print:p-0 print:max-w-none print:bg-white print:text-black"
       aria-label="Driver’s sheet"
     >
+      <p
+        v-if="blocks.across"
+        class="absolute inset-0 flex items-center justify-center pointer-events-none text-7xl font-head font-semibold uppercase -rotate-30 text-brick opacity-30"
+      >
+        {{ blocks.across }}
+      </p>
       <header class="flex justify-between gap-4 border-b-2 border-ink pb-2 mb-3">
         <div>
           <h2 class="text-2xl leading-tight">{{ blocks.title }}</h2>

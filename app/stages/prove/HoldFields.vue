@@ -9,6 +9,7 @@ const sides: { value: AirPath; label: string }[] = [
   { value: 'left', label: 'left side' },
   { value: 'right', label: 'right side' },
   { value: 'both', label: 'both together' },
+  { value: 'supply', label: 'supply side' },
 ]
 </script>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { noteText } from '#core/derive/report'
 import type { Note, StageName } from '#core/quantity/figure'
+import type { StageState } from '#core/quantity/stage'
 import { useTriedRemedies } from './useTriedRemedies'
 
 /** What the computation noticed on this stage, Stops of the whole job first. */
@@ -26,6 +27,13 @@ const counts = computed(() =>
     .map((rank) => ({ rank, n: notes.value.mine.filter((x) => x.rank === rank).length }))
     .filter((c) => c.n > 0),
 )
+/** What no notes mean: not that all is done. */
+const QUIET: Record<StageState, string> = {
+  none: 'nothing done here yet',
+  begun: 'no notes; not finished here',
+  clear: 'all clear here',
+  stop: 'no notes on this haul',
+}
 const WORDS = { stop: 'Stop', fix: 'Fix', know: 'Know' }
 
 function point(note: Note): void {
@@ -55,7 +63,7 @@ defineExpose({ step, remedy })
   <section ref="root" aria-label="Bench notes" class="p-3.5">
     <h2 class="text-xs tracking-wide uppercase text-soft mb-2.5">
       Bench notes<template v-for="c in counts" :key="c.rank"> · {{ c.n }} {{ WORDS[c.rank] }}</template
-      ><template v-if="!counts.length"> · all clear here</template>
+      ><template v-if="!counts.length"> · {{ QUIET[job.derived?.stages[stage].state ?? 'none'] }}</template>
     </h2>
     <ul class="space-y-2.5">
       <li

@@ -63,7 +63,7 @@ const sides: { value: AirPath; label: string }[] = [
       @change="(v) => set('Thermometer sure to', (t) => void (t.thermometer = v))"
     />
     <NumField
-      label="Stood before the first reading, min"
+      label="Stood before, min"
       :value="test.rested === null ? null : test.rested / 60"
       quantity="count"
       :digits="0"
@@ -72,7 +72,7 @@ const sides: { value: AirPath; label: string }[] = [
       @change="(v) => set('Stood before the first reading', (t) => void (t.rested = v * 60))"
     />
     <NumField
-      label="Air inside follows later by, min"
+      label="Air inside lags, min"
       :value="test.lag / 60"
       quantity="count"
       :digits="0"

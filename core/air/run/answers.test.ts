@@ -128,7 +128,7 @@ describe('answers drawn from runs', () => {
     const stops = (d: Derived) => d.notes.filter((n) => n.rank === 'stop').length
     expect(stops(after)).toBeGreaterThan(stops(before))
     expect(after.stages.air.state).toBe('stop')
-    expect(after.stages.handover.result.open[0]).toContain(`${stops(after)} Stop note`)
+    expect(after.stages.handover.result.open[0]!.text).toContain(`${stops(after)} Stop note`)
     // Without the answers it is as it was.
     expect(derive(bold).notes).toEqual(before.notes)
   })

@@ -1,3 +1,7 @@
+import { didText } from './did'
+import { circuitPatches } from '../air/circuit/changeCircuit'
+import { applyEdit } from '../document/edit'
+import { demoJobs } from '../demo/demoShop'
 import fc from 'fast-check'
 import { startingCircuit, ARCHETYPES } from '../air/circuit/startingCircuits'
 import { TRUCK_KINDS } from '../catalog/trucks'
@@ -19,7 +23,7 @@ const planOf = (kind: TruckKind, archetype: Archetype): Plan => {
   return plan
 }
 const stepsOf = (plan: Plan) => createDeriver()(plan).stages.build.result.steps
-const tick = { who: 'Bram', at: '2026-03-12T08:00:00.000Z' }
+const tick = { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '' }
 const every = TRUCK_KINDS.flatMap((k) => ARCHETYPES.map((a) => [k.id, a.id] as const))
 
 test.each(every)(
@@ -85,6 +89,16 @@ describe('order', () => {
     plan.lay.shields = { 'spring-right': true }
     const shielded = stepsOf(plan)
     expect(shielded.find((s) => s.id === 'spring-right')!.after).toHaveProperty('shield-right')
+    // One for a line is a step too, says what it guards, and comes before the spring on the exhaust's side alone.
+    plan.lay.shields = { 'split-right': true, 'no-such-line': true }
+    const lined = stepsOf(plan)
+    const shield = lined.find((s) => s.id === 'shield-split-right')!
+    expect(shield.title).toBe(
+      'Clamp a heat shield on the pipe for the line from the tee between springs to the right spring',
+    )
+    expect(lined.find((s) => s.id === 'spring-right')!.after).toHaveProperty('shield-split-right')
+    expect(lined.find((s) => s.id === 'spring-left')!.after).not.toHaveProperty('shield-split-right')
+    expect(lined.some((s) => s.id === 'shield-no-such-line')).toBe(false)
     plan.lay.shields = { 'spring-right': false }
     expect(stepsOf(plan).some((s) => s.id === 'shield-right')).toBe(false)
   })
@@ -135,4 +149,46 @@ test('threads: named sizes, fine pitch, inch; nonsense is none', () => {
   expect(threadOf('m10 x 1.5')!.area * 1e6).toBeCloseTo(58, 1)
   expect(threadOf('3/8-16')!.area / 0.0254 ** 2).toBeCloseTo(0.0775, 4) // ASME B1.1
   for (const odd of ['', 'M', 'M8x9', '3/0-16', '8', 'three']) expect(threadOf(odd)).toBeNull()
+})
+
+describe('what was done stays true', () => {
+  const flatbed = demoJobs().find((j) => j.id === 'estuary-flatbed')!.plan
+  const build = (p: Plan) => createDeriver()(p).stages.build
+  const ticked = () => {
+    const plan = structuredClone(flatbed)
+    for (const step of build(plan).result.steps) plan.build.ticks[step.id] = { ...tick, did: didText(step) }
+    return plan
+  }
+  test('ticked as it is planned, everything stands', () => {
+    const stage = build(ticked())
+    expect([stage.result.left, stage.notes]).toEqual([[], []])
+  })
+  test('the plan changes under a tick: the step opens again and says what was done; taken back, it stands again', () => {
+    const plan = ticked()
+    plan.lay.slackAtSpring = 0.5
+    const stage = build(plan)
+    expect(stage.result.left).toEqual(
+      expect.arrayContaining(['line-tee-spring-left', 'line-tee-spring-right']),
+    )
+    const note = stage.notes.find((n) => n.subject === 'line-tee-spring-left')!
+    expect(note).toMatchObject({ rule: 'step-changed', rank: 'fix' })
+    expect(note.text).toContain('Cut 0.63 m')
+    plan.lay.slackAtSpring = flatbed.lay.slackAtSpring
+    expect(build(plan).result.left).toEqual([])
+  })
+  test('a tick without a record stands for its step as it is', () => {
+    const plan = structuredClone(flatbed)
+    plan.build.ticks = { chock: tick }
+    expect(build(plan).result.left).not.toContain('chock')
+  })
+  test('steps no longer in the plan stay in the record, to be undone', () => {
+    const plan = applyEdit(ticked(), circuitPatches(flatbed.air, 'hand-two'))
+    const gone = build(plan).notes.filter((n) => n.rule === 'step-gone')
+    expect(gone.map((n) => n.subject)).toContain('mount-compressor')
+    expect(gone.find((n) => n.subject === 'mount-compressor')!.text).toMatch(
+      /^Bram did: Mount the compressor\./,
+    )
+    const after = applyEdit(plan, gone[0]!.remedy!.patches)
+    expect(build(after).notes.some((n) => n.subject === gone[0]!.subject)).toBe(false)
+  })
 })

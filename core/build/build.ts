@@ -1,5 +1,6 @@
 import type { AirPlan, BuildPlan, LayPlan, PowerPlan, Truck } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
+import { standingTicks } from './did'
 import { buildFigures } from './figures'
 import { buildRules } from './rules'
 import { buildSteps } from './steps'
@@ -16,16 +17,18 @@ export function buildStage(
 ): StageOutput<BuildResult> {
   const steps = buildSteps(truck, air, lay, power, facts)
   const minutesOf = (list: typeof steps) => list.reduce((sum, s) => sum + s.minutes, 0)
-  const left = steps.filter((s) => !build.ticks[s.id] && !build.struck[s.id])
+  const ticks = standingTicks(steps, build)
+  const left = steps.filter((s) => !ticks[s.id] && !build.struck[s.id])
   const done = steps.length - left.length
   const result = {
     steps,
+    ticks,
     left: left.map((s) => s.id),
     done,
     minutes: minutesOf(steps),
     minutesLeft: minutesOf(left),
   }
-  const notes = buildRules(steps, build)
+  const notes = buildRules(steps, build, ticks)
   return {
     figures: buildFigures(result),
     notes,

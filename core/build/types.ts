@@ -1,3 +1,4 @@
+import type { BuildPlan } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 
@@ -23,6 +24,8 @@ export interface Step {
 
 export interface BuildResult {
   steps: Step[]
+  /** Ticks of steps that are still what was done. */
+  ticks: BuildPlan['ticks']
   /** Ids of steps neither done nor struck. */
   left: string[]
   done: number

@@ -1,3 +1,4 @@
+import { didText } from '../build/did'
 import { upgradePlan } from '../document/upgrade'
 import { HOLD_READ } from '../document/newHold'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
@@ -89,6 +90,7 @@ function tick(plan: Plan, count: number, day: string): void {
       {
         who: who[i % 3]!,
         at: `${day}T${String(8 + Math.floor(i / 6)).padStart(2, '0')}:${String((i % 6) * 10).padStart(2, '0')}:00.000Z`,
+        did: didText(step),
       },
     ]),
   )

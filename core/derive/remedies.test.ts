@@ -83,7 +83,10 @@ const PLANS: [string, Plan][] = [
     'a bubble',
     changed((p) => (p.prove.soap['block-left:from'] = { finding: 'bubble', who: 'Bram', at: '' })),
   ],
-  ['fuse first', changed((p) => (p.build.ticks = { fuse: { who: 'Bram', at: '2026-03-12T08:00:00.000Z' } }))],
+  [
+    'fuse first',
+    changed((p) => (p.build.ticks = { fuse: { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '' } })),
+  ],
   ['a line to nowhere', changed((p) => (p.air.lines['fill-line-left']!.to = 'ghost'))],
   ['a port open', changed((p) => delete p.air.lines['fill-line-left'])],
   ['no hand fill', without('handFill', flatbed)],
@@ -118,9 +121,14 @@ const BROUGHT_TO_LIGHT: Record<string, string[]> = {
   'cut-out never reached: tank-feeds-block of block': ['stop part-pressure of bore-block'],
 }
 
+/** What was built before is no longer what is planned: said wherever a plan is changed under its ticks. */
+const WORK_UNDONE = ['step-changed', 'step-gone', 'out-of-order']
+
 /** A Stop or Fix by what it says of what; a Know may come and go. */
 const wrongs = (notes: readonly Note[]) =>
-  notes.filter((n) => n.rank !== 'know').map((n) => `${n.rank} ${n.rule} of ${n.subject}`)
+  notes
+    .filter((n) => n.rank !== 'know' && !WORK_UNDONE.includes(n.rule))
+    .map((n) => `${n.rank} ${n.rule} of ${n.subject}`)
 
 /** What is only worth knowing may stay true; then it is nearer to nothing than it was. */
 const stays = (note: Note, after: readonly Note[]): string[] =>

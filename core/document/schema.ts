@@ -343,7 +343,7 @@ export const planSchema = shape<Plan>({
     minimum: nullableNumber(0, 5e6),
   }),
   build: shape({
-    ticks: recordField(shape({ who: textField(80), at: textField(40) }), 500),
+    ticks: recordField(shape({ who: textField(80), at: textField(40), did: textField(600) }), 500),
     struck: recordField(passedOver, 500),
   }),
   prove: shape<ProvePlan>({

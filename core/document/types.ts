@@ -396,12 +396,16 @@ export interface Tick {
   who: string
   at: string
 }
+/** A step done, and what was done: its own words and figures at the time; empty where nobody wrote it down. */
+export interface Done extends Tick {
+  did: string
+}
 /** Something passed over knowingly: who said so, when and why. */
 export interface PassedOver extends Tick {
   reason: string
 }
 export interface BuildPlan {
-  ticks: Record<string, Tick>
+  ticks: Record<string, Done>
   /** Steps that are not to be done on this truck. */
   struck: Record<string, PassedOver>
 }

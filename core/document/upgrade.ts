@@ -86,6 +86,13 @@ function upgradeAir(air: unknown): unknown {
     : { ...filled, components, lines }
 }
 
+function upgradeBuild(build: unknown): unknown {
+  const filled = fill(build, { struck: {} }, ['struck'])
+  if (!isRecord(filled)) return filled
+  const ticks = each(filled.ticks, (tick) => fill(tick, { did: '' }))
+  return ticks === filled.ticks ? filled : { ...filled, ticks }
+}
+
 function upgradeProve(prove: unknown): unknown {
   if (!isRecord(prove)) return prove
   const holds = each(prove.holds, (hold) => fill(hold, HOLD_READ as unknown as Json))
@@ -134,8 +141,8 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
- * Version 4 added, of hold tests: thermometer, rest before the first reading, lag of the air inside; steps struck; Fixes
- * accepted at the hand-over.
+ * Version 4 added, of hold tests: thermometer, rest before the first reading, lag of the air inside; what was done
+ * beside every tick, steps struck; Fixes accepted at the hand-over.
  * Version 3 added, of air: class, sheet and own figures of every part, the tube of every line, own classes, scenarios.
  */
 export function upgradePlan(value: unknown): unknown {
@@ -158,7 +165,7 @@ export function upgradePlan(value: unknown): unknown {
   const hauls = each(value.hauls, upgradeHaul)
   const air = upgradeAir(value.air)
   const prove = upgradeProve(value.prove)
-  const build = fill(value.build, { struck: {} }, ['struck'])
+  const build = upgradeBuild(value.build)
   const handover = fill(value.handover, { accepted: {} }, ['accepted'])
   return truck === value.truck &&
     hauls === value.hauls &&

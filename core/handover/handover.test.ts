@@ -122,7 +122,7 @@ function finished(): Plan {
   const { build, prove } = createDeriver()(ready).stages
   for (const { id } of prove.result.joints)
     ready.prove.soap[id] = { finding: 'dry', who: 'Odile', at: '2026-11-02' }
-  for (const { id } of build.result.steps) ready.build.ticks[id] = { who: 'Odile', at: '2026-11-02' }
+  for (const { id } of build.result.steps) ready.build.ticks[id] = { who: 'Odile', at: '2026-11-02', did: '' }
   return ready
 }
 

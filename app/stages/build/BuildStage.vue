@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ChevronLeft, ChevronRight } from '@lucide/vue'
+import { didText } from '#core/build/did'
 import { blockedBy, heldBy } from '#core/build/order'
 import type { Step } from '#core/build/types'
 import { showText } from '#core/quantity/units'
@@ -9,7 +10,9 @@ const shop = useShop()
 const screen = useScreen()
 const stage = computed(() => job.derived!.stages.build)
 const steps = computed(() => stage.value.result.steps)
-const ticks = computed(() => job.plan!.build.ticks)
+const ticks = computed(() => stage.value.result.ticks)
+/** The plan's own record with the ticks that stand. */
+const standing = computed(() => ({ ...job.plan!.build, ticks: ticks.value }))
 const refusal = ref<{ id: string; text: string } | null>(null)
 const groups = computed(() =>
   [...new Set(steps.value.map((s) => s.group))].map((name) => ({
@@ -38,7 +41,7 @@ const when = (iso: string) => {
 function toggle(step: Step): void {
   refusal.value = null
   if (ticks.value[step.id]) {
-    const later = heldBy(step, steps.value, job.plan!.build)
+    const later = heldBy(step, steps.value, standing.value)
     if (later)
       refusal.value = {
         id: step.id,
@@ -47,13 +50,14 @@ function toggle(step: Step): void {
     else job.edit(`Take back: ${step.title}`, (draft) => Reflect.deleteProperty(draft.build.ticks, step.id))
     return
   }
-  const blocked = blockedBy(step, steps.value, job.plan!.build)
+  const blocked = blockedBy(step, steps.value, standing.value)
   if (blocked) {
     refusal.value = { id: step.id, text: `First “${blocked.step.title}”: ${blocked.reason}` }
     return
   }
   job.edit(`Done: ${step.title}`, (draft) => {
-    draft.build.ticks[step.id] = { who: shop.person?.name ?? '', at: new Date().toISOString() }
+    const did = didText(step)
+    draft.build.ticks[step.id] = { who: shop.person?.name ?? '', at: new Date().toISOString(), did }
   })
   at.value = null
 }
@@ -200,7 +204,7 @@ function go(by: number): void {
               <p v-if="step.torque">
                 <span class="figure">{{ showText(step.torque.value, 'torque', shop.units) }}</span><br /><span
                   class="label"
-                  >{{ step.torque.fastener }}</span
+                  >{{ step.torque.fastener }}: usual; the kit’s sheet rules</span
                 >
               </p>
               <p v-if="ticks[step.id]" class="label">

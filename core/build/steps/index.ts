@@ -4,6 +4,7 @@ import { airLineSteps } from './airLines'
 import { finishSteps } from './finish'
 import { makeReadySteps } from './makeReady'
 import { mountingSteps } from './mounting'
+import { shieldSteps, shieldsBefore } from './shields'
 import { springSteps } from './springs'
 import { wiringSteps } from './wiring'
 
@@ -17,13 +18,18 @@ export function buildSteps(
 ): Step[] {
   const first = facts.exhaustSide === 'left' ? 'right' : 'left'
   const second = first === 'left' ? 'right' : 'left'
+  const shields = shieldSteps(air, lay)
   const lines = airLineSteps(facts)
   const lineIds = lines.map((s) => s.id)
   const powered = Object.values(air.components).some((c) => c.kind === 'compressor')
   return [
     ...makeReadySteps(truck),
-    ...springSteps(truck, lay, first, {}),
-    ...springSteps(truck, lay, second, { [`torque-${first}`]: 'Easy side first, then its mirror.' }),
+    ...shields,
+    ...springSteps(truck, first, shieldsBefore(shields, first, facts.exhaustSide)),
+    ...springSteps(truck, second, {
+      [`torque-${first}`]: 'Easy side first, then its mirror.',
+      ...shieldsBefore(shields, second, facts.exhaustSide),
+    }),
     ...mountingSteps(air),
     ...lines,
     ...(facts.feed && powered ? wiringSteps(power, facts.feed, lineIds) : []),

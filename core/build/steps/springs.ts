@@ -1,26 +1,16 @@
-import type { LayPlan, Side, Truck } from '../../document/types'
+import type { Side, Truck } from '../../document/types'
 import type { Step } from '../types'
 import { stepList } from './stepList'
 import { TORQUE } from './torques'
 
-/** One side's spring: shield, bench, set loose, aligned, tightened. `before` adds steps that come first, with the reason. */
-export function springSteps(truck: Truck, lay: LayPlan, side: Side, before: Record<string, string>): Step[] {
+/** One side's spring: bench, set loose, aligned, tightened. `before` adds steps that come first, with the reason. */
+export function springSteps(truck: Truck, side: Side, before: Record<string, string>): Step[] {
   const { steps, add } = stepList()
   const coil = truck.suspension.kind === 'coil'
   const name = side === 'left' ? 'Left' : 'Right'
-  const shield = lay.shields[`spring-${side}`] === true
-  if (shield)
-    add(
-      `${name} spring`,
-      `shield-${side}`,
-      `Clamp the heat shield on the pipe, ${side} side`,
-      'Bright side to the pipe, clear of the bag at full size.',
-      { cautions: ['Exhaust cold.'], minutes: 10, after: { clear: 'Make room first.' } },
-    )
   const after: Record<string, string> = {
     clear: 'Make room first.',
     ...before,
-    ...(shield ? { [`shield-${side}`]: 'Heat shield before the bag on that side.' } : {}),
   }
   if (coil) {
     add(
@@ -60,8 +50,8 @@ export function springSteps(truck: Truck, lay: LayPlan, side: Side, before: Reco
     add(
       `${name} spring`,
       `torque-${side}`,
-      `Tighten the ${side} side: top, bottom, then check it stands upright`,
-      'Upper bracket first, axle strap evenly, then look from behind: the spring stands vertical.',
+      `Tighten the ${side} side: top, bottom, upright, then home`,
+      'Everything loose and in line first. Upper bracket, then axle strap evenly, not yet home; look from behind that the spring stands upright; tighten home; look again. Where the kit’s sheet has another order, that one.',
       {
         torque: { fastener: 'Upper bracket M10', value: TORQUE.upperM10 },
         minutes: 10,

@@ -113,7 +113,6 @@ const BROUGHT_TO_LIGHT: Record<string, string[]> = {
   'star-wagon: teed-sides-differ of spring-left': [
     'stop over-spring-pressure of show:left',
     'stop line-near-heat of fill-split-right',
-    'fix out-of-order of first-fill',
   ],
   'kiln-trailer: spring-height of seatGap': ['fix over-extension of seatGap', 'fix bag-near of fit'],
   'no pressure switch: no-switch of tank': ['fix not-wired-here of wiring'],

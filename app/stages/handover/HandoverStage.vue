@@ -113,7 +113,7 @@ const print = () => window.print()
     >
       <p
         v-if="blocks.across"
-        class="absolute inset-0 flex items-center justify-center pointer-events-none text-7xl font-head font-semibold uppercase -rotate-30 text-brick opacity-30"
+        class="hidden print:flex absolute inset-0 overflow-hidden items-center justify-center text-7xl font-head font-semibold uppercase -rotate-30 text-brick opacity-30"
       >
         {{ blocks.across }}
       </p>

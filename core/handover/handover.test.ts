@@ -72,7 +72,10 @@ test('what is still open is said before it goes out of the door', () => {
       }),
     ),
   ).toContain('The right side has no hold test that reads tight.')
-  const tanked = (p: Plan) => void (p.air = applyEdit(p, circuitPatches(p.air, 'tank-wireless')).air)
+  const tanked = (p: Plan) => {
+    const patches = circuitPatches(p.air, 'tank-wireless')
+    p.air = applyEdit(p, patches).air
+  }
   expect(texts(changed(tanked))).toContain('The supply side has no hold test that reads tight.')
   expect(
     changed((p) => {

@@ -54,10 +54,8 @@ test('a tank starts at what its supply can fill; boost of 207 kPa never shows a 
 
 test('what a run finds of a tank, a tube or a valve is judged, not of springs alone', () => {
   const start = job('estuary-flatbed')
-  const plan = structuredClone({
-    ...start,
-    air: applyEdit(start, circuitPatches(start.air, 'tank-wireless')).air,
-  })
+  const patches = circuitPatches(start.air, 'tank-wireless')
+  const plan = structuredClone(applyEdit(start, patches))
   plan.air.scenarios.weld = {
     ...newScenario('Switch welded', 1, 40_000, 40_000),
     steps: [

@@ -20,13 +20,18 @@ export interface GuardFault {
   part: string
 }
 
-export interface PressureSeen {
-  normal: number
-  worst: number
-  /** Which failure brings it to its worst; null where none raises it. */
-  fault: GuardFault | null
+/** What a part sees with one guard failed. */
+export interface FaultPressure {
+  fault: GuardFault
+  pressure: number
   /** The relief valve that then holds it, and whether it can pass all that the supply gives. */
   relief: { id: string; enough: boolean } | null
+}
+
+export interface PressureSeen {
+  normal: number
+  /** Every failure with what the part then sees, whether or not that is more. */
+  faults: FaultPressure[]
 }
 
 /** Kinds at which a way out of the supply ends: shut, or at a pressure of their own beyond. */
@@ -107,10 +112,7 @@ function guardFaults(plan: AirPlan): GuardFault[] {
 const isSwitched = (plan: AirPlan, supply: string): boolean =>
   firstOfKind(plan, 'tank') !== null && plan.components[supply]!.kind !== 'boost'
 
-interface Reach {
-  pressure: number
-  relief: PressureSeen['relief']
-}
+type Reach = Pick<FaultPressure, 'pressure' | 'relief'>
 
 /** Pressure of each part in use with one guard failed, or none. */
 function pressuresUnder(plan: AirPlan, springMost: number, fault: GuardFault | null): Map<string, Reach> {
@@ -220,16 +222,12 @@ function connectedOnward(plan: AirPlan, id: string, open: (id: string) => boolea
 export function worstPressures(plan: AirPlan, springMost: number): Map<string, PressureSeen> {
   const normal = pressuresUnder(plan, springMost, null)
   const seen = new Map<string, PressureSeen>(
-    [...normal].map(([id, at]) => [
-      id,
-      { normal: at.pressure, worst: at.pressure, fault: null, relief: null },
-    ]),
+    [...normal].map(([id, at]) => [id, { normal: at.pressure, faults: [] }]),
   )
   for (const fault of guardFaults(plan))
     for (const [id, at] of pressuresUnder(plan, springMost, fault)) {
       const known = seen.get(id)
-      if (known && at.pressure > known.worst + 1)
-        seen.set(id, { ...known, worst: at.pressure, fault, relief: at.relief })
+      known?.faults.push({ fault, ...at })
     }
   return seen
 }

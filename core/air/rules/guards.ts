@@ -13,7 +13,7 @@ import { putInLine } from '../circuit/operations'
 import { partOf } from '../parts/parts'
 import { COMMON_PRACTICE, airNote, sheetRemedy, type AirRule } from './common'
 import { tankRules } from './tank'
-import { WORST_PRESSURE_RULES } from './worstPressure'
+import { worstPressureRules } from './worstPressure'
 
 /** What keeps air where it belongs, and parts under their ratings. */
 
@@ -117,5 +117,5 @@ export const GUARD_RULES: readonly AirRule[] = [
   noCheckBeforeSprings,
   suppliesNotIsolated,
   hornOpen,
-  ...WORST_PRESSURE_RULES,
+  worstPressureRules,
 ]

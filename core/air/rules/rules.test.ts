@@ -219,7 +219,11 @@ test('a part rated below what reaches it; past a regulator it sees less', () => 
 
 describe('the worst pressure of each part with any one guard failed', () => {
   const tanked = plan('tank-wireless')
-  const worstOf = (air: AirPlan, id: string) => worstPressures(air, 690_000).get(id)!
+  const worstOf = (air: AirPlan, id: string) => {
+    const { normal, faults } = worstPressures(air, 690_000).get(id)!
+    const [first] = [...faults].sort((a, b) => b.pressure - a.pressure)
+    return { normal, worst: first?.pressure ?? normal, fault: first?.fault, relief: first?.relief }
+  }
   test('a welded switch: the relief valve holds it at its set pressure and a tenth', () => {
     expect(worstOf(tanked, 'tank')).toEqual({
       normal: 827_000,
@@ -278,6 +282,24 @@ describe('the worst pressure of each part with any one guard failed', () => {
     const near = sheet(tanked, 'tank', { maxPressure: 900_000 })
     expect(rules(near)).toContain('fix fault-pressure')
     mended(near, 'fault-pressure')
+  })
+  test('one failure does not hide another: a welded switch is told beside a relief valve that sticks', () => {
+    const high = sheet(plan('cab-gauge'), 'relief', { set: 900_000 })
+    expect(notes(high).filter((n) => n.rule === 'fault-pressure')).toContainEqual(
+      expect.objectContaining({ rank: 'stop', subject: 'spring-left', value: 900_000 * 1.1, limit: 690_000 }),
+    )
+  })
+  test('a relief valve away from the tank that blows with everything working, at its limit and past it', () => {
+    const at = (set: number) => rules(sheet(plan('high-flow'), 'dash-relief', { set }))
+    expect(at(862_001)).not.toContain('fix relief-blows')
+    expect(at(862_000)).toContain('fix relief-blows')
+  })
+  test('a check valve the wrong way round in the circuit itself: the supply has no way into the tank', () => {
+    expect(rules(tanked)).not.toContain('stop tank-not-fed')
+    const turned = structuredClone(tanked)
+    turned.lines.charge!.toPort = 'out'
+    turned.lines['check-tank']!.fromPort = 'in'
+    expect(rules(turned)).toContain('stop tank-not-fed')
   })
   test('a keep-up switch that welds runs on into the springs, unless a relief valve is there', () => {
     expect(rules(plan('cab-gauge'))).not.toContain('stop fault-pressure')

@@ -11,7 +11,12 @@ import {
 } from '../circuit/connections'
 import { operationRemedy } from '../circuit/offered'
 import { teeOff } from '../circuit/operations'
-import { worstPressures, type GuardFault, type PressureSeen } from '../circuit/worstPressure'
+import {
+  worstPressures,
+  type FaultPressure,
+  type GuardFault,
+  type PressureSeen,
+} from '../circuit/worstPressure'
 import { partOf, tubeOf } from '../parts/parts'
 import type { RuleInput } from '../types'
 import { airNote, isTube, sheetRemedy, type AirRule } from './common'
@@ -28,32 +33,37 @@ interface Rated {
   rated: number
   seen: PressureSeen
   isLine: boolean
-  /** Whether a relief valve of its own holds it. */
-  ownRelief: boolean
+  isSpring: boolean
 }
 
-function ratedParts({ plan, set }: RuleInput): Rated[] {
-  const springMost = set.spring?.maxPressure ?? 0
-  const seen = worstPressures(plan, springMost)
+type Seen = ReadonlyMap<string, PressureSeen>
+
+function ratedParts({ plan, set }: RuleInput, seen: Seen): Rated[] {
   const parts = [...seen].flatMap(([id, at]): Rated[] => {
     const { kind, label } = plan.components[id]!
-    const { maxPressure } = partOf(plan, id).figures
-    const rated = kind === 'spring' ? springMost : maxPressure
+    const isSpring = kind === 'spring'
+    const rated = isSpring ? set.spring?.maxPressure : partOf(plan, id).figures.maxPressure
     if (rated === undefined || kind === 'relief' || SUPPLY_KINDS.includes(kind)) return []
-    const ownRelief = endsAt(plan, id).some((e) => e.other === at.relief?.id)
-    return [{ id, name: label, rated, seen: at, isLine: false, ownRelief }]
+    return [{ id, name: label, rated, seen: at, isLine: false, isSpring }]
   })
   const lines = Object.entries(plan.lines).flatMap(([id, line]): Rated[] => {
     const tube = tubeOf(plan, line)
-    const ends = [seen.get(line.from), seen.get(line.to)]
-    if (!isTube(plan, id) || !tube || !ends[0] || !ends[1]) return []
-    const lower = ends[0].worst <= ends[1].worst ? ends[0] : ends[1]
-    const normal = Math.min(ends[0].normal, ends[1].normal)
+    const [from, to] = [seen.get(line.from), seen.get(line.to)]
+    if (!isTube(plan, id) || !tube || !from || !to) return []
     const name = `The line from the ${labelInSentence(plan, line.from)}`
-    const rated = tube.maxPressure
-    return [{ id, name, rated, seen: { ...lower, normal }, isLine: true, ownRelief: false }]
+    const between = alongLine(from, to)
+    return [{ id, name, rated: tube.maxPressure, seen: between, isLine: true, isSpring: false }]
   })
   return [...parts, ...lines]
+}
+
+/** What a line sees: at each failure, and with everything working, the lower of what its ends see. */
+function alongLine(from: PressureSeen, to: PressureSeen): PressureSeen {
+  const faults = from.faults.flatMap((one) => {
+    const other = to.faults.find((f) => f.fault === one.fault)
+    return other ? [other.pressure < one.pressure ? other : one] : []
+  })
+  return { normal: Math.min(from.normal, to.normal), faults }
 }
 
 const SOURCE = 'Class of the part (common practice); its own sheet rules'
@@ -71,12 +81,11 @@ const braided = (plan: AirPlan, lines: readonly Rated[], most: number): Remedy |
       }
     : undefined
 
-const normalOverRating: AirRule = (input) =>
-  ratedParts(input).flatMap((part) => {
+const normalOverRating = ({ plan }: RuleInput, parts: readonly Rated[]): Note[] =>
+  parts.flatMap((part) => {
     const { seen, rated } = part
     // What springs are given is theirs who work the valves: a rule of its own.
-    const isSpring = input.plan.components[part.id]?.kind === 'spring'
-    if (isSpring || seen.normal <= rated * ROUNDING) return []
+    if (part.isSpring || seen.normal <= rated * ROUNDING) return []
     return airNote({
       rule: 'part-pressure',
       rank: 'stop',
@@ -86,7 +95,7 @@ const normalOverRating: AirRule = (input) =>
       title: `${part.name} is rated below what it sees`,
       text: 'It may see {value}; it is rated for {limit}. Take one rated higher, or a regulator before it.',
       source: part.isLine ? 'SAE J844 (memory) or class of the hose' : SOURCE,
-      remedy: part.isLine ? braided(input.plan, [part], seen.normal) : undefined,
+      remedy: part.isLine ? braided(plan, [part], seen.normal) : undefined,
     })
   })
 
@@ -100,46 +109,39 @@ const FAULT_TEXT: Record<GuardFault['what'], string> = {
 /** Failures after which air comes without anybody asking for it. */
 const FILLS_BY_ITSELF: readonly GuardFault['what'][] = ['switch-welded', 'regulator-open']
 
+/** A part over its rating at one failure. */
+interface Hit extends Rated, Omit<FaultPressure, 'fault'> {}
+
 /** One note for each failure: the part with the least room, and how many more it takes past their ratings. */
-const faultOverRating: AirRule = (input) => {
-  const { plan } = input
-  const over = ratedParts(input).filter(
-    ({ id, seen, rated }) =>
-      seen.fault &&
-      seen.worst > rated * ROUNDING &&
+function faultOverRating(input: RuleInput, parts: readonly Rated[]): Note[] {
+  const hits = new Map<GuardFault, Hit[]>()
+  for (const part of parts) {
+    if (!part.isSpring && part.seen.normal > part.rated * ROUNDING) continue
+    for (const { fault, ...at } of part.seen.faults) {
       // What springs are given is theirs who work the valves, but for what comes by itself.
-      (plan.components[id]?.kind === 'spring'
-        ? FILLS_BY_ITSELF.includes(seen.fault.what)
-        : seen.normal <= rated * ROUNDING),
-  )
-  const faults = new Map(over.map(({ seen }) => [`${seen.fault!.what} ${seen.fault!.part}`, seen.fault!]))
-  return [...faults.values()].flatMap((fault) => {
-    const hit = over.filter(({ seen }) => seen.fault === fault || sameFault(seen.fault!, fault))
-    const worst = hit.reduce((a, b) => (b.seen.worst / b.rated > a.seen.worst / a.rated ? b : a))
-    return faultNote(input, fault, worst, hit, plan)
-  })
+      const counts = !part.isSpring || FILLS_BY_ITSELF.includes(fault.what)
+      if (!counts || at.pressure <= part.rated * ROUNDING) continue
+      hits.set(fault, [...(hits.get(fault) ?? []), { ...part, ...at }])
+    }
+  }
+  return [...hits].map(([fault, hit]) => faultNote(input, fault, hit))
 }
 
-const sameFault = (a: GuardFault, b: GuardFault) => a.what === b.what && a.part === b.part
-
-function faultNote(
-  input: RuleInput,
-  fault: GuardFault,
-  worst: Rated,
-  hit: readonly Rated[],
-  plan: AirPlan,
-): Note {
-  const { seen, rated } = worst
+function faultNote(input: RuleInput, fault: GuardFault, hit: readonly Hit[]): Note {
+  const { plan } = input
+  const worst = hit.reduce((a, b) => (b.pressure / b.rated > a.pressure / a.rated ? b : a))
+  const { relief, rated } = worst
   const others = hit.length - 1
-  const held = seen.relief
-    ? ` The ${labelInSentence(plan, seen.relief.id)} holds it there${seen.relief.enough ? '' : ', too small for all that the supply gives'}.`
+  const held = relief
+    ? ` The ${labelInSentence(plan, relief.id)} holds it there${relief.enough ? '' : ', too small for all that the supply gives'}.`
     : ''
+  const ownRelief = (part: Hit) => endsAt(plan, part.id).some((e) => e.other === part.relief?.id)
   const more = others > 0 ? ` So ${others === 1 ? 'does one more part' : `do ${others} more`}.` : ''
   return airNote({
     rule: 'fault-pressure',
-    rank: hit.every((part) => part.ownRelief) ? 'fix' : 'stop',
+    rank: hit.every(ownRelief) ? 'fix' : 'stop',
     subject: worst.id,
-    value: seen.worst,
+    value: worst.pressure,
     limit: rated,
     title: `${worst.name} would be over its rating if one guard fails`,
     text: `If the ${labelInSentence(plan, fault.part)} ${FAULT_TEXT[fault.what]}, it sees {value}; it is rated for {limit}.${more}${held}`,
@@ -152,14 +154,14 @@ function faultNote(
 function faultRemedy(
   { plan, supply }: RuleInput,
   fault: GuardFault,
-  hit: readonly Rated[],
+  hit: readonly Hit[],
 ): Remedy | undefined {
   const least = Math.min(...hit.map((part) => part.rated))
-  const most = Math.max(...hit.map((part) => part.seen.worst))
+  const most = Math.max(...hit.map((part) => part.pressure))
   const set = Math.floor(least / (1 + PRACTICE.reliefBand.value) / 1000) * 1000
-  const { relief } = hit[0]!.seen
+  const { relief } = hit[0]!
   const aboveCutOut = supply?.cutOut == null || set > supply.cutOut
-  if (relief?.enough && aboveCutOut && hit.every((part) => part.seen.relief?.id === relief.id))
+  if (relief?.enough && aboveCutOut && hit.every((part) => part.relief?.id === relief.id))
     return sheetRemedy('Set the relief valve lower', relief.id, 'set', set)
   if (hit.every((part) => part.isLine)) return braided(plan, hit, most)
   const both = fault.what === 'switch-welded' ? lowerBoth(plan, fault.part, set) : undefined
@@ -211,11 +213,10 @@ function lowerBoth(plan: AirPlan, pressureSwitch: string, set: number): Remedy |
 }
 
 /** A relief valve away from the tank that would blow with everything working; the tank's own has a rule of its own. */
-const reliefBlows: AirRule = ({ plan, set }) => {
+function reliefBlows({ plan }: RuleInput, seen: Seen): Note[] {
   const tank = firstOfKind(plan, 'tank')
-  if (!tank) return null
+  if (!tank) return []
   const own = connectedParts(plan, tank, ['check', 'regulator', 'block', 'paddle', 'solenoid', 'heightValve'])
-  const seen = worstPressures(plan, set.spring?.maxPressure ?? 0)
   return allOfKinds(plan, 'relief').flatMap((id) => {
     const opens = partOf(plan, id).figures.set!
     const normal = seen.get(id)?.normal ?? 0
@@ -233,4 +234,9 @@ const reliefBlows: AirRule = ({ plan, set }) => {
   })
 }
 
-export const WORST_PRESSURE_RULES: readonly AirRule[] = [normalOverRating, faultOverRating, reliefBlows]
+/** All that the pressures of one pass over the circuit say. */
+export const worstPressureRules: AirRule = (input) => {
+  const seen = worstPressures(input.plan, input.set.spring?.maxPressure ?? 0)
+  const parts = ratedParts(input, seen)
+  return [...normalOverRating(input, parts), ...faultOverRating(input, parts), ...reliefBlows(input, seen)]
+}

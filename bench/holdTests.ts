@@ -1,3 +1,4 @@
+import { randomNumbers } from '../core/quantity/random'
 import { judgeHold } from '../core/prove/judge'
 import type { HoldReading } from '../core/prove/types'
 
@@ -10,16 +11,6 @@ const PSI = 6894.757
 const ALLOWED = 3500 / 86_400
 const DAY = 86_400
 const VOLUME = 0.004
-
-function numbers(seed: number): () => number {
-  let a = seed
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
-  }
-}
 
 interface Case {
   /** Gauge step, psi; readings; swing through the day, ± K; lag of the air inside, s; warmth left from filling, K. */
@@ -69,7 +60,7 @@ for (const [name, swing, lag, warm] of [
 ] as const)
   for (const step of [0.1, 0.5, 1])
     for (const count of [2, 3, 5, 8, 15]) {
-      const next = numbers(step * 1000 + count)
+      const next = randomNumbers(step * 1000 + count)
       const of = { step, count, swing, lag, warm }
       const judge = (loss: number) => {
         const readings = simulate(of, loss, next)

@@ -1,3 +1,4 @@
+import { randomNumbers } from '../quantity/random'
 import { PRACTICE } from '../catalog/practice'
 import type { Haul, LoadItem, Truck } from '../document/types'
 import type { LevelSpring, SurveyTolerances, UncertaintyId, Band, Uncertainty } from './types'
@@ -226,17 +227,6 @@ export function uncertaintyOf(c: UncertainCase): Uncertainty {
   }
 }
 
-/** Reproducible numbers in [0, 1): mulberry32. */
-function numbers(seed: number): () => number {
-  let a = seed
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
-  }
-}
-
 export interface Sampled {
   left: Band
   right: Band
@@ -250,7 +240,7 @@ export const SAMPLES = 10_000
 /** The same doubt by sampling: every source anywhere within its ±a at once, the truck solved anew each time. */
 export function sampleUncertainty(c: UncertainCase, samples = SAMPLES, seed = 1): Sampled {
   const sources = sourcesOf(c)
-  const next = numbers(seed)
+  const next = randomNumbers(seed)
   const left = new Float64Array(samples)
   const right = new Float64Array(samples)
   let over = 0

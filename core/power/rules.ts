@@ -175,7 +175,7 @@ const contactOverload: WiringRule = ({ electric, motor }) =>
       }),
     )
 
-const notWiredHere: WiringRule = ({ electric }) => {
+const notWiredHere: WiringRule = ({ electric, motor }) => {
   if (electric.length === 0) return null
   const names = electric.map((part) => part.label.toLowerCase())
   const list = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0]!
@@ -184,8 +184,8 @@ const notWiredHere: WiringRule = ({ electric }) => {
     rule: 'not-wired-here',
     rank: 'fix',
     subject: 'wiring',
-    title: 'Not all of this circuit is wired here',
-    text: `Feed, fuse and earth of the compressor are planned here. The wires of ${list}, a relay for the motor and its coil, and their fuses are not: plan them from the parts’ own sheets before anything is connected.`,
+    title: motor > 0 ? 'Not all of this circuit is wired here' : 'This circuit is not wired here',
+    text: `${motor > 0 ? 'Feed, fuse and earth of the compressor are planned here. ' : ''}The wires of ${list}, ${motor > 0 ? 'a relay for the motor and its coil, ' : ''}and their fuses are not: plan them from the parts’ own sheets before anything is connected.`,
     source: 'What this stage plans today',
   })
 }

@@ -1,7 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
 import type { HoldTest } from '../document/types'
-import { STANDARD_ATMOSPHERE } from '../quantity/constants'
-import { leakRate, leastDoubt } from './leak'
+import { absolute, leakRate, leastDoubt } from './leak'
 import { studentT95 } from './studentT'
 import type { HoldReading, Judged, LeakResult, WhyNot } from './types'
 
@@ -17,8 +16,6 @@ const SETTLED_LAGS = 4
 const UNSEEN = 3 * 3600
 /** Fewer readings than this show no bend. */
 const LEAST_FOR_BEND = 4
-
-const absolute = (r: HoldReading) => r.pressure + (r.barometer ?? STANDARD_ATMOSPHERE)
 
 /** The same readings with the temperature the air inside has when it follows `lag` seconds late. First order, K. */
 function lagged(readings: readonly HoldReading[], lag: number): HoldReading[] {

@@ -11,7 +11,7 @@ export interface ReadingDoubt {
 }
 
 /** Absolute pressure of a reading, Pa. */
-const absolute = (r: HoldReading) => r.pressure + (r.barometer ?? STANDARD_ATMOSPHERE)
+export const absolute = (r: HoldReading) => r.pressure + (r.barometer ?? STANDARD_ATMOSPHERE)
 
 /** Standard deviation a reading has at the least, Pa: √(resolution²/12 + (p_abs·thermometer/T)² + more²), over all of them. */
 export function leastDoubt(

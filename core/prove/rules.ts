@@ -50,7 +50,10 @@ const cannotTell: HoldRule = ({ test, hold }) => {
     subject: hold.id,
     value: hold.leak.waitMore,
     title: `“${test.label}” cannot tell yet`,
-    text: `${WHY_NOT[hold.why ?? 'short']} A further {value} at the same rate of reading would decide, as far as scatter goes.`,
+    text:
+      hold.leak.waitMore > 0
+        ? `${WHY_NOT[hold.why ?? 'short']} A further {value} at the same rate of reading would decide, as far as scatter goes.`
+        : WHY_NOT[hold.why ?? 'short'],
     source: HOLD_SOURCE,
   })
 }

@@ -169,7 +169,9 @@ async function takeFile(event: Event): Promise<void> {
               ><span v-if="row.summary.notes.stop" class="tag tag-stop"
                 >{{ row.summary.notes.stop }} Stop</span
               ><span v-if="row.summary.notes.fix" class="tag tag-fix">{{ row.summary.notes.fix }} Fix</span
-              ><span v-if="!row.summary.notes.stop && !row.summary.notes.fix" class="label">clear</span></span
+              ><span v-if="!row.summary.notes.stop && !row.summary.notes.fix" class="label">{{
+                Object.values(row.summary.states).every((s) => s === 'clear') ? 'clear' : 'no notes'
+              }}</span></span
             >
           </NuxtLink>
         </li>

@@ -64,15 +64,11 @@ function toggle(step: Step): void {
 const struck = computed(() => job.plan!.build.struck)
 /** The step whose reason for being struck is being typed. */
 const striking = ref<string | null>(null)
-const why = ref('')
-function strike(step: Step): void {
-  const reason = why.value.trim()
-  if (reason === '') return
+function strike(step: Step, reason: string): void {
   job.edit(`Struck: ${step.title}`, (draft) => {
     draft.build.struck[step.id] = { who: shop.person?.name ?? '', at: new Date().toISOString(), reason }
   })
   striking.value = null
-  why.value = ''
 }
 const unstrike = (step: Step) =>
   job.edit(`Take back: ${step.title}`, (draft) => Reflect.deleteProperty(draft.build.struck, step.id))
@@ -185,20 +181,12 @@ function go(by: number): void {
               >
                 Not on this truck
               </button>
-              <form
+              <ReasonForm
                 v-if="striking === step.id"
-                class="flex gap-2 items-end mt-1"
-                @submit.prevent="strike(step)"
-              >
-                <TextField
-                  label="Why it is not done"
-                  class="grow"
-                  :max="300"
-                  :value="why"
-                  @change="(v) => void (why = v)"
-                />
-                <button type="submit" class="button quiet">Strike it</button>
-              </form>
+                label="Why it is not done"
+                action="Strike it"
+                @reason="(reason) => strike(step, reason)"
+              />
             </div>
             <div class="text-right shrink-0 text-sm w-40">
               <p v-if="step.torque">

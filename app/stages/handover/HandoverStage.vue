@@ -24,11 +24,8 @@ function lead({ stage, subject }: StillOpen): void {
   if (stage === 'load' && subject) job.chosenHaul = subject.split(':')[0]!
   void router.push(`/jobs/${job.id}/${stage}`)
 }
-const reasons = reactive<Record<string, string>>({})
 /** Lets a Fix go out of the door, by name and with a reason. */
-function accept(key: string, text: string): void {
-  const reason = (reasons[key] ?? '').trim()
-  if (reason === '') return
+function accept(key: string, text: string, reason: string): void {
   set(`Accept: ${text}`.slice(0, 200), (h) => {
     h.accepted[key] = { who: shop.person?.name ?? '', at: new Date().toISOString(), reason }
   })
@@ -87,20 +84,12 @@ const print = () => window.print()
     <ul v-if="sheet.open.length || !job.answers" class="no-print sheet p-3 border-l-4 border-brick">
       <li v-for="o in sheet.open" :key="o.text + o.subject" class="py-0.5">
         <button type="button" class="font-semibold text-left underline" @click="lead(o)">{{ o.text }}</button>
-        <form
+        <ReasonForm
           v-if="o.acceptAs"
-          class="flex flex-wrap gap-2 items-end mt-1 mb-2"
-          @submit.prevent="accept(o.acceptAs, o.text)"
-        >
-          <TextField
-            label="Why it goes out as it is"
-            class="grow"
-            :max="300"
-            :value="reasons[o.acceptAs] ?? ''"
-            @change="(v) => void (reasons[o.acceptAs!] = v)"
-          />
-          <button type="submit" class="button quiet">Accept it</button>
-        </form>
+          label="Why it goes out as it is"
+          action="Accept it"
+          @reason="(reason) => accept(o.acceptAs!, o.text, reason)"
+        />
       </li>
       <li v-if="!job.answers" class="text-soft">
         The circuit is being run; what the runs find comes a moment later.

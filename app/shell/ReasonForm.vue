@@ -1,0 +1,21 @@
+<script setup lang="ts">
+/** Why something is passed over, asked for before it is: an empty reason is told, not taken. */
+const { label, action } = defineProps<{ label: string; action: string }>()
+const emit = defineEmits<{ reason: [text: string] }>()
+const text = ref('')
+const missing = ref(false)
+function submit(): void {
+  missing.value = text.value.trim() === ''
+  if (!missing.value) emit('reason', text.value.trim())
+}
+</script>
+
+<template>
+  <form class="flex flex-wrap gap-2 items-end mt-1 mb-2" @submit.prevent="submit">
+    <TextField :label="label" class="grow" :max="300" :value="text" @change="(v) => void (text = v)" />
+    <button type="submit" class="button quiet">{{ action }}</button>
+    <p v-if="missing" class="w-full text-brick font-semibold" role="alert">
+      Type the reason first: whoever reads the record asks for it.
+    </p>
+  </form>
+</template>

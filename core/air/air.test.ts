@@ -7,12 +7,14 @@ import { newPlan } from '../derive/newPlan'
 import type { AirPlan, Archetype } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
 import { airStage } from './air'
-import type { AirNeed } from './types'
+import type { AirNeed, Site } from './types'
 import { airSet } from './parts/parts'
 import { circuitPatches } from './circuit/changeCircuit'
 import { springsTeed } from './circuit/connections'
 import { startingCircuit } from './circuit/startingCircuits'
 
+/** Air of the standard atmosphere, and no feed that takes any volts. */
+const SEA_LEVEL: Site = { atmosphere: 101_325, feed: null }
 const truck = exampleTruck('leaf-flatbed')
 const plan = (archetype: Archetype, rest: Partial<AirPlan> = {}): AirPlan => ({
   ...newPlan('leaf-flatbed', 'x').air,
@@ -30,7 +32,7 @@ const need = (left: number, right = left, rest: Partial<AirNeed> = {}): AirNeed 
   ...rest,
 })
 const run = (air: AirPlan, needs: Record<string, AirNeed> = { full: need(300_000) }) =>
-  airStage(air, truck, needs)
+  airStage(air, truck, needs, SEA_LEVEL)
 const rules = (...args: Parameters<typeof run>) => run(...args).notes.map((n) => `${n.rank} ${n.rule}`)
 
 test('a circuit without compressor or block has none in its set, whatever class is stored', () => {

@@ -1,3 +1,4 @@
+import type { CompressorClass } from '../catalog/compressors'
 import type { ComponentKind } from '../catalog/kinds'
 import type { SpringClass } from '../catalog/springs'
 import { springVolume } from '../catalog/springVolume'
@@ -9,23 +10,38 @@ import { overshootOf } from './circuit/overshoot'
 import { supplyOf } from './circuit/supply'
 import { timeToLevel, type FillingCorner } from './equations/levelTime'
 import { airFigures } from './figures'
+import { compressorOnSite, motorSpeed, terminalVoltage } from './parts/compressorOnSite'
 import { airSet, partOf } from './parts/parts'
 import { airRules } from './rules'
-import type { AirNeed, AirResult, AirSet, ElectricPart, HaulFill, SupplyFacts } from './types'
+import type {
+  AirNeed,
+  AirResult,
+  AirSet,
+  ElectricPart,
+  HaulFill,
+  MotorFeed,
+  Site,
+  SupplyFacts,
+} from './types'
 
 /** Circuit, sizes and the time to each haul. */
-export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNeed>): StageOutput<AirResult> {
-  const set = airSet(air)
+export function airStage(
+  air: AirPlan,
+  truck: Truck,
+  needs: Record<string, AirNeed>,
+  site: Site,
+): StageOutput<AirResult> {
+  const set = setOnSite(air, site)
   const { compressor } = set
   const teed = springsTeed(air)
   const supply = supplyOf(air)
   const { highest, springVolume: volume } = highestHaul(set.spring, needs)
-  const fills = fillsOf(set, needs)
-  const motorPressure = motorWorksAgainst(air, set, supply, highest)
-  const current = compressor ? interpolate(compressor.current, motorPressure) : 0
+  const fills = fillsOf(set, needs, site.atmosphere)
+  const motor = motorLoad(air, needs, site.atmosphere)
+  const onFeed = compressor && site.feed && motorOnFeed(compressor, site.feed, motor.current)
   const times = Object.fromEntries(Object.entries(fills).map(([id, f]) => [id, f?.seconds ?? null]))
-  const overshoot = overshootOf(air, set, needs, volume, supply?.most ?? null)
-  const notes = airRules({ plan: air, truck, set, needs, times, teed, supply, overshoot })
+  const overshoot = overshootOf(air, set, needs, volume, supply?.most ?? null, site.atmosphere)
+  const notes = airRules({ plan: air, truck, set, needs, times, teed, site, supply, overshoot })
   return {
     figures: airFigures({
       set,
@@ -34,7 +50,8 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
       supply,
       highest,
       volume,
-      motor: { pressure: motorPressure, current },
+      motor: { ...motor, onFeed },
+      site,
       overshoot,
     }),
     notes,
@@ -47,10 +64,12 @@ export function airStage(air: AirPlan, truck: Truck, needs: Record<string, AirNe
       powered: compressor !== null,
       supplied: supply !== null,
       highest,
-      current,
+      current: motor.current,
+      slowed: onFeed?.slowed ?? null,
       springVolume: volume,
       tankVolume: allOfKinds(air, 'tank').reduce((sum, id) => sum + (partOf(air, id).figures.volume ?? 0), 0),
       times,
+      site,
     },
   }
 }
@@ -91,10 +110,38 @@ function highestHaul(
   return found
 }
 
+/** Classes chosen, the compressor as it is where it works. */
+function setOnSite(air: AirPlan, site: Site): AirSet {
+  const set = airSet(air)
+  return set.compressor ? { ...set, compressor: compressorOnSite(set.compressor, site) } : set
+}
+
+/**
+ * What the motor works against at most, Pa gauge, and the current it draws there, A: known before its feed is, since amps
+ * follow the pressure and not the volts.
+ */
+export function motorLoad(
+  air: AirPlan,
+  needs: Record<string, AirNeed>,
+  atmosphere: number,
+): { pressure: number; current: number } {
+  const set = setOnSite(air, { atmosphere, feed: null })
+  const { highest } = highestHaul(set.spring, needs)
+  const pressure = motorWorksAgainst(air, set, supplyOf(air), highest)
+  return { pressure, current: set.compressor ? interpolate(set.compressor.current, pressure) : 0 }
+}
+
+/** Volts left at the motor's terminals, and the share of its speed, and so of its air, that the feed takes. */
+const motorOnFeed = (compressor: CompressorClass, feed: MotorFeed, current: number) => ({
+  volts: terminalVoltage(feed, current),
+  slowed: 1 - motorSpeed(compressor, feed, current),
+})
+
 /** Filling from the minimum to each haul by the electric compressor; null where it cannot get there. */
 function fillsOf(
   { spring, compressor }: AirSet,
   needs: Record<string, AirNeed>,
+  atmosphere: number,
 ): Record<string, HaulFill | null> {
   if (!spring || !compressor) return {}
   const volumeAt = { height: spring.designHeight, volume: spring.volume }
@@ -111,7 +158,7 @@ function fillsOf(
       // A height that the springs cannot reach has no time to reach it.
       const short = [need.left.limitedBy, need.right.limitedBy].some((l) => l !== null && l !== 'minPressure')
       if (short || top > compressor.maxPressure) return [id, null]
-      return [id, timeToLevel([corner(need, 'left'), corner(need, 'right')], compressor.flow)]
+      return [id, timeToLevel([corner(need, 'left'), corner(need, 'right')], compressor.flow, atmosphere)]
     }),
   )
 }

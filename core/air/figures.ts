@@ -1,7 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import { input, type Figure } from '../quantity/figure'
 import { interpolate } from '../quantity/interpolate'
-import type { AirNeed, AirSet, HaulFill, SupplyFacts } from './types'
+import type { AirNeed, AirSet, HaulFill, Site, SupplyFacts } from './types'
 
 /** What Air's figures are made of. SI, pressures gauge. */
 export interface AirFigureInput {
@@ -13,7 +13,12 @@ export interface AirFigureInput {
   highest: number
   /** Air in both springs at the highest haul, m³. */
   volume: { left: number; right: number }
-  motor: { pressure: number; current: number }
+  motor: {
+    pressure: number
+    current: number
+    onFeed: { volts: number; slowed: number } | null
+  }
+  site: Site
   overshoot: { value: number; bore: number } | null
 }
 
@@ -25,7 +30,13 @@ export function airFigures(of: AirFigureInput): Record<string, Figure> {
 const wantedOf = (need: AirNeed) => Math.max(need.left.wanted, need.right.wanted)
 const topOf = (need: AirNeed) => Math.max(need.left.pressure, need.right.pressure)
 
-function timeFigures({ set: { compressor }, needs, fills }: AirFigureInput): Record<string, Figure> {
+function timeFigures({
+  set: { compressor },
+  needs,
+  fills,
+  motor,
+  site,
+}: AirFigureInput): Record<string, Figure> {
   if (!compressor) return {}
   return Object.fromEntries(
     Object.entries(fills).map(([id, filled]): [string, Figure] => {
@@ -44,6 +55,8 @@ function timeFigures({ set: { compressor }, needs, fills }: AirFigureInput): Rec
             input('Left to', need.left.pressure, 'pressure'),
             input('Right to', need.right.pressure, 'pressure'),
             input('Flow at the end', interpolate(compressor.flow, topOf(need)), 'flow'),
+            input('Slower by its feed', motor.onFeed?.slowed ?? 'no feed planned', 'ratio'),
+            input('Air around it, absolute', site.atmosphere, 'pressure'),
           ],
           source: 'Isothermal fill; compressor curve of the class (common practice), its own sheet rules',
         },
@@ -52,17 +65,53 @@ function timeFigures({ set: { compressor }, needs, fills }: AirFigureInput): Rec
   )
 }
 
-function motorFigures({ set: { compressor }, motor }: AirFigureInput): Record<string, Figure> {
+function motorFigures({ set: { compressor }, motor, site }: AirFigureInput): Record<string, Figure> {
   if (!compressor) return {}
   return {
+    ...feedFigures(motor, site),
     current: {
       label: 'Motor current',
       value: motor.current,
       quantity: 'current',
       formula:
         'current curve at the highest pressure it works against: cut-out with a tank, else the highest haul’s',
-      inputs: [input('Pressure', motor.pressure, 'pressure'), input('Compressor', compressor.label)],
+      inputs: [
+        input('Pressure', motor.pressure, 'pressure'),
+        input('Compressor', compressor.label),
+        input('Air around it, absolute', site.atmosphere, 'pressure'),
+      ],
       source: 'Class curve (common practice); its own sheet rules',
+    },
+  }
+}
+
+/** What the feed leaves of volts and speed at the highest pressure. */
+function feedFigures({ current, onFeed }: AirFigureInput['motor'], { feed }: Site): Record<string, Figure> {
+  if (!onFeed || !feed) return {}
+  const inputs = [
+    input('Supply', feed.supply, 'voltage'),
+    input('Feed and return', feed.loop, 'resistance'),
+    input('Motor', current, 'current'),
+    input('Block', feed.besides, 'current'),
+  ]
+  return {
+    volts: {
+      label: 'Volts at the motor',
+      value: onFeed.volts,
+      quantity: 'voltage',
+      formula: 'supply − loop·(motor + block), at the highest pressure it works against',
+      inputs,
+      source: 'Power’s wire and return',
+    },
+    slowed: {
+      label: 'Slower by its feed',
+      value: onFeed.slowed,
+      quantity: 'ratio',
+      formula: '1 − (U − I·R)/(U_nominal − I·R), winding R = U_nominal/(inrush·I_max)',
+      inputs: [...inputs, input('Volts at the motor', onFeed.volts, 'voltage')],
+      source:
+        'Permanent-magnet motor: amps follow the pressure, speed the volts; class curves hold at 12 or 24 V',
+      max: PRACTICE.feedSlows.value,
     },
   }
 }

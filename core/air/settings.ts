@@ -19,6 +19,8 @@ export const SOLVER = {
   /** Regula falsi steps at most, and the share of the bracket kept at either end. */
   locateTurns: 60,
   locateMargin: 0.02,
+  /** A step that tries pressures beyond this, Pa, is tried shorter. */
+  impossible: 1e9,
   /** Steps after which a run is given up. */
   mostSteps: 2_000_000,
   /**
@@ -30,6 +32,8 @@ export const SOLVER = {
   /** Springs' volumes are sloped over this, flows over that, Pa. */
   springNudge: 20,
   flowNudge: 0.5,
+  /** And flows over the temperature of what flows, K. */
+  warmNudge: 0.01,
   /** A load put on is balanced until pressures change by less than this share, in so many halved steps at most. */
   loadBalanced: 1e-10,
   loadTurns: 200,

@@ -49,11 +49,27 @@ export interface AirResult extends AirSet {
   highest: number
   /** Motor current at that pressure, A. */
   current: number
+  /** Share of its speed at full voltage that the motor loses by its feed; null without a feed. */
+  slowed: number | null
   /** Air volume of both springs at the highest haul, m³, left and right. */
   springVolume: { left: number; right: number }
   /** Volume of all tanks, m³. */
   tankVolume: number
   times: Record<string, number | null>
+  site: Site
+}
+
+/** What feeds a motor: volts at the battery, ohms of feed and return, and what else draws through them, A. */
+export interface MotorFeed {
+  supply: number
+  loop: number
+  besides: number
+}
+
+/** Where the set works: the air around it, Pa absolute, and the feed of its motor; null where none is planned. */
+export interface Site {
+  atmosphere: number
+  feed: MotorFeed | null
 }
 
 /** Classes a plan's ids stand for, with no compressor or block where the circuit has none. */
@@ -71,6 +87,7 @@ export interface RuleInput {
   needs: Record<string, AirNeed>
   times: Record<string, number | null>
   teed: boolean
+  site: Site
   supply: SupplyFacts | null
   /** Pa past its target that a block fed from a tank goes before it shuts, the bore that keeps it under the limit. */
   overshoot: { value: number; bore: number } | null

@@ -75,7 +75,7 @@ function circuit(plan: Plan, archetype: Archetype, rest: Partial<Plan['air']> = 
 
 function job(kind: TruckKind, number: string, name: string, customer: string, vehicle: string): Plan {
   const plan = newPlan(kind, name)
-  plan.job = { name, number, customer, vehicle, drivingSide: 'left' }
+  plan.job = { name, number, customer, vehicle, drivingSide: 'left', altitude: 0 }
   plan.truck = exampleTruck(kind)
   return plan
 }

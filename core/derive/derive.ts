@@ -1,4 +1,4 @@
-import { airStage } from '../air/air'
+import { airStage, motorLoad } from '../air/air'
 import { springsTeed } from '../air/circuit/connections'
 import { airSet } from '../air/parts/parts'
 import { withAnswers, type Answers } from '../air/run/answers'
@@ -11,11 +11,12 @@ import { NEXT_DAY, type HeldSide } from '../handover/rules'
 import { layStage } from '../lay/lay'
 import { airNeeds } from '../load/airNeeds'
 import { loadStage } from '../load/load'
-import { powerStage } from '../power/power'
+import { planFeed, powerStage } from '../power/power'
 import { proveStage } from '../prove/prove'
 import type { ProveResult } from '../prove/types'
 import { testVolumes } from '../prove/volumes'
 import { STAGES, type Note, type Rank } from '../quantity/figure'
+import { atmosphereAt } from '../quantity/atmosphere'
 import type { Memo } from '../quantity/stage'
 import { truckStage } from '../truck/truck'
 import { tuneStage } from '../tune/tune'
@@ -42,19 +43,29 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
     truckStage(plan.truck, set.spring, plan.air, memo),
   )
   const { facts, leastClearance } = truck.result
-  const load = memo('load', [facts, leastClearance, plan.hauls, set.spring, teed], () =>
-    loadStage(facts, leastClearance, plan.hauls, set.spring, teed, memo),
-  )
-  const air = memo('air', [load, plan.air], () =>
-    airStage(plan.air, plan.truck, airNeeds(truck.result.truck, load.result)),
+  const atmosphere = atmosphereAt(plan.job.altitude)
+  const load = memo('load', [facts, leastClearance, plan.hauls, set.spring, teed, atmosphere], () =>
+    loadStage(facts, leastClearance, plan.hauls, set.spring, teed, atmosphere, memo),
   )
   const lay = memo('lay', [plan.lay, plan.truck, plan.air], () =>
     layStage(plan.lay, plan.truck, plan.air, set),
   )
-  const power = memo('power', [plan.power, air, lay], () => powerOf(plan, set, { air, lay }))
+  const needs = memo('needs', [truck, load], () => airNeeds(truck.result.truck, load.result))
+  const { feed: run, harness } = lay.result
+  // The motor's current needs no feed to be known, the feed needs it, and what the motor gives needs the feed.
+  const feed = memo('feed', [plan.power, plan.air, needs, atmosphere, run, harness], () => {
+    const { current } = motorLoad(plan.air, needs, atmosphere)
+    return planFeed(plan.power, { ...set, current }, run, harness)
+  })
+  const air = memo('air', [needs, plan.air, plan.truck, atmosphere, feed], () =>
+    airStage(plan.air, plan.truck, needs, { atmosphere, feed }),
+  )
+  const power = memo('power', [plan.power, plan.truck, air, feed], () =>
+    powerStage(plan.power, plan.truck, air.result, feed),
+  )
   const tune = memo('tune', [plan.tune, load, air], () => tuneOf(plan, set, teed, load))
   const build = memo('build', [plan.build, lay, power, tune], () => buildOf(plan, set, { lay, power }))
-  const prove = memo('prove', [plan.prove, air, lay], () => proveOf(plan, set, { air, lay }))
+  const prove = memo('prove', [plan.prove, air, lay], () => proveOf(plan, set, { air, lay }, atmosphere))
   const ran = answers ? memo('ran', [air, answers], () => withAnswers(air, answers)) : air
   const before = { truck, load, air: ran, lay, power, tune, build, prove }
   const notes = Object.values(before).flatMap((s) => s.notes)
@@ -65,20 +76,6 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
 }
 
 type Before<K extends keyof Stages> = Pick<Stages, K>
-
-const powerOf = (plan: Plan, set: AirSet, { air, lay }: Before<'air' | 'lay'>): Stages['power'] =>
-  powerStage(
-    plan.power,
-    plan.truck,
-    {
-      compressor: set.compressor,
-      block: set.block,
-      current: air.result.current,
-      electric: air.result.electric,
-    },
-    lay.result.feed,
-    lay.result.harness,
-  )
 
 function tuneOf(plan: Plan, set: AirSet, teed: boolean, load: Stages['load']): Stages['tune'] {
   const needs = Object.entries(load.result.hauls).map(([id, h]) => [
@@ -99,12 +96,18 @@ const buildOf = (plan: Plan, set: AirSet, { lay, power }: Before<'lay' | 'power'
       : null,
   })
 
-const proveOf = (plan: Plan, set: AirSet, { air, lay }: Before<'air' | 'lay'>): Stages['prove'] =>
+const proveOf = (
+  plan: Plan,
+  set: AirSet,
+  { air, lay }: Before<'air' | 'lay'>,
+  atmosphere: number,
+): Stages['prove'] =>
   proveStage(
     plan.prove,
     plan.air,
     set.spring,
     testVolumes(air.result.springVolume, air.result.tankVolume, lay.result.routes, set.tube),
+    atmosphere,
   )
 
 function handoverOf(

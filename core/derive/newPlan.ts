@@ -10,7 +10,7 @@ export function newPlan(kind: TruckKind, name: string, target: Target = LEVEL_TA
   return upgradePlan({
     format: PLAN_FORMAT,
     version: PLAN_VERSION,
-    job: { name, number: '', customer: '', vehicle: '', drivingSide: 'left' },
+    job: { name, number: '', customer: '', vehicle: '', drivingSide: 'left', altitude: 0 },
     truck,
     hauls: { usual: newHaul('Usual load', 1, target) },
     air: {

@@ -29,6 +29,7 @@ export function runFacts(plan: Plan, { stages }: Derived): RunFacts {
       right: spring.designHeight,
       perHeight: 1 / truck.suspension.motionRatio,
     },
+    site: stages.air.result.site,
   }
 }
 

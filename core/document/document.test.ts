@@ -13,7 +13,7 @@ import { newItem } from './newHaul'
 import { newPlan } from '../derive/newPlan'
 import { changedPlanProblem, checkPlan, planSchema } from './schema'
 import { upgradePlan } from './upgrade'
-import type { Plan } from './types'
+import { PLAN_VERSION, type Plan } from './types'
 
 const plans = [...demoJobs().map((j) => j.plan), ...TRUCK_KINDS.map((k) => newPlan(k.id, k.label))]
 const refusal = (text: string) => {
@@ -56,7 +56,7 @@ describe('plan file', () => {
     expect(refusal('{"a": 1,}')).toContain('not readable')
     expect(refusal('{"hello": 1}')).toContain('not a plan')
     expect(refusal(`"${'x'.repeat(MAX_FILE_BYTES)}"`)).toContain('MB')
-    expect(refusal(text.replace('"version": 4', '"version": 5'))).toContain('Update the program')
+    expect(refusal(text.replace(`"version": ${PLAN_VERSION}`, `"version": ${PLAN_VERSION + 1}`))).toContain('Update the program')
     expect(refusal(text.replace('"wheelbase": 3.7', '"wheelbase": "3.7"'))).toContain('truck.wheelbase')
     expect(refusal(text.replace('"wheelbase": 3.7', '"wheelbase": 3.7, "wings": 2'))).toContain('wings')
     expect(refusal(text.replace('"mass": 310', '"mass": 310000'))).toMatch(/hauls\.\w+\.items\.\w+\.mass/)
@@ -154,7 +154,7 @@ describe('older plans', () => {
   const old = readFileSync('tests/fixtures/plan-v1.json', 'utf8')
   test('a file of version 1 is read, and says the same loads and pressures as it did', () => {
     const plan = readPlanFile(old)
-    expect(plan.version).toBe(4)
+    expect(plan.version).toBe(PLAN_VERSION)
     expect(plan.truck.suspension.overload).toBeNull()
     expect(plan.truck.ratings.tyre).toBeNull()
     expect(plan.truck.survey.gap.how).toBe('tape')

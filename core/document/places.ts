@@ -15,7 +15,7 @@ const QUANTITY_OF: [RegExp, Quantity][] = [
   [/^truck\.(unladen|ratings)\.|[mM]ass$|\.(ballLoad|empty|maxLoad)$|^truck\.survey\.squat\.load$/, 'mass'],
   [/\.tickets\.[^.]+\.(front|rear|step|corners\.\w+)$/, 'mass'],
   [/[rR]ate$/, 'springRate'],
-  [/^lay\.(harnessLength|harnessExtension)$|\.oneWay$/, 'run'],
+  [/^lay\.(harnessLength|harnessExtension)$|\.oneWay$|^job\.altitude$/, 'run'],
   [/^power\.wireArea$/, 'wireArea'],
   [/^power\.systemVoltage$/, 'voltage'],
   [/^power\.batteryCapacity$/, 'charge'],

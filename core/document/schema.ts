@@ -316,6 +316,7 @@ export const planSchema = shape<Plan>({
     customer: textField(120),
     vehicle: textField(120),
     drivingSide: choiceField(SIDES),
+    altitude: numberField(-500, 6000),
   }),
   truck,
   hauls: recordField(haul, 40),

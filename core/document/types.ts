@@ -7,7 +7,7 @@
 import type { ComponentKind } from '../catalog/kinds'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 4
+export const PLAN_VERSION = 5
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -459,6 +459,8 @@ export interface JobCard {
   customer: string
   vehicle: string
   drivingSide: Side
+  /** Height above the sea where the truck works, m: the air around it follows. */
+  altitude: number
 }
 
 export interface Plan {

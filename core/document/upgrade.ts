@@ -141,6 +141,7 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
+ * Version 5 added the height above the sea where the truck works.
  * Version 4 added, of hold tests: thermometer, rest before the first reading, lag of the air inside; what was done
  * beside every tick, steps struck; Fixes accepted at the hand-over.
  * Version 3 added, of air: class, sheet and own figures of every part, the tube of every line, own classes, scenarios.
@@ -167,13 +168,15 @@ export function upgradePlan(value: unknown): unknown {
   const prove = upgradeProve(value.prove)
   const build = upgradeBuild(value.build)
   const handover = fill(value.handover, { accepted: {} }, ['accepted'])
+  const job = fill(value.job, { altitude: 0 })
   return truck === value.truck &&
     hauls === value.hauls &&
     air === value.air &&
     prove === value.prove &&
     build === value.build &&
     handover === value.handover &&
+    job === value.job &&
     !old
     ? value
-    : { ...value, version: PLAN_VERSION, truck, hauls, air, prove, build, handover }
+    : { ...value, version: PLAN_VERSION, job, truck, hauls, air, prove, build, handover }
 }

@@ -160,6 +160,7 @@ describe('which spring', () => {
       leastClearance,
       Object.entries(h).map(([id, one]) => [one, solveHaul(id, one, facts.truck, null, false)]),
       false,
+      101_325,
     )
   }
 

@@ -25,7 +25,7 @@ import { trySprings } from './whichSpring'
 
 /**
  * All hauls, with figures by `haul.figure` id, and what the rules notice.
- * @param memo so that a haul nobody touched is not solved again.
+ * @param atmosphere Pa, of the air around the truck; `memo` so that a haul nobody touched is not solved again.
  */
 export function loadStage(
   surveyed: SurveyFacts,
@@ -33,6 +33,7 @@ export function loadStage(
   hauls: Record<string, Haul>,
   spring: SpringClass | null,
   teed: boolean,
+  atmosphere: number,
   memo: Memo = noMemo,
 ): StageOutput<LoadResult> {
   const result: LoadResult = {
@@ -45,8 +46,8 @@ export function loadStage(
   const figures: Record<string, Figure> = {}
   const notes: Note[] = []
   for (const [id, haul] of ordered(hauls)) {
-    const solved = memo(`haul:${id}`, [haul, surveyed, spring, teed], () =>
-      solveWhole(id, haul, surveyed, spring, teed),
+    const solved = memo(`haul:${id}`, [haul, surveyed, spring, teed, atmosphere], () =>
+      solveWhole(id, haul, surveyed, spring, teed, atmosphere),
     )
     if ('rule' in solved) {
       notes.push(solved)
@@ -63,6 +64,7 @@ export function loadStage(
     leastClearance,
     Object.entries(result.hauls).map(([id, r]) => [hauls[id]!, r]),
     teed,
+    atmosphere,
   )
   const loaded = Object.values(hauls).some(isLoaded)
   return {
@@ -89,6 +91,7 @@ function solveWhole(
   surveyed: SurveyFacts,
   spring: SpringClass | null,
   teed: boolean,
+  atmosphere: number,
 ): SolvedHaul | Note {
   const { truck, tolerances, areaFrom, springHeight } = surveyed
   const level: LevelSpring | null = spring && { ...spring, designHeight: springHeight }
@@ -101,7 +104,7 @@ function solveWhole(
       card: once(() => (level ? cardOf(haul, truck, level, teed) : [])),
       figures: {
         ...haulFigures({ id, haul, r: result, truck, spring: level, uncertainty }),
-        ...(spring && level ? ridesOf(id, haul, result, surveyed, spring, level) : {}),
+        ...(spring && level ? ridesOf(id, haul, result, surveyed, spring, level, atmosphere) : {}),
       },
       notes: [
         ...loadRules({ r: result, haul, truck, spring, uncertainty, spacer: surveyed.spacer }),
@@ -121,14 +124,15 @@ function ridesOf(
   { truck, springHeight }: SurveyFacts,
   spring: SpringClass,
   level: LevelSpring,
+  atmosphere: number,
 ): Record<string, Figure> {
   const air = { left: r.left.pressure, right: r.right.pressure }
   const unladen = { rearLeft: 0, rearRight: 0 }
   const least = { left: spring.minPressure, right: spring.minPressure }
   const emptyAxle = truck.unladen.rearLeft + truck.unladen.rearRight
   return rideFigures(id, truck, r.body.roll, {
-    loaded: rideOf(truck, spring, springHeight, r.sagWithAir, air, r.rearAxle),
-    empty: rideOf(truck, spring, springHeight, unladen, least, emptyAxle),
+    loaded: rideOf(truck, spring, springHeight, r.sagWithAir, air, r.rearAxle, atmosphere),
+    empty: rideOf(truck, spring, springHeight, unladen, least, emptyAxle, atmosphere),
     lean: { teed: lean(haul, truck, r, level, true), separate: lean(haul, truck, r, level, false) },
   })
 }

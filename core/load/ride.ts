@@ -14,7 +14,7 @@ interface Sides {
 /**
  * Ride rates of the rear, a side, with the truck standing where it does: the steel's slope there and each air spring at
  * its own height and pressure, k = k_s + k_air·MR², mean of both sides. Source: textbook air spring.
- * @param springHeight of the helper spring unladen, m; `air` gauge pressures, Pa; `rearAxle` kg on it.
+ * @param springHeight of the helper spring unladen, m; `air` gauge pressures, Pa; `rearAxle` kg on it; `atmosphere` Pa.
  */
 export function rideOf(
   truck: Truck,
@@ -23,6 +23,7 @@ export function rideOf(
   at: Pick<Attitude, 'rearLeft' | 'rearRight'>,
   air: Sides,
   rearAxle: number,
+  atmosphere: number,
 ): Ride {
   const { motionRatio } = truck.suspension
   const steelOf = rearSteel(truck)
@@ -34,6 +35,7 @@ export function rideOf(
       springHeight - squat * motionRatio,
       pressure,
       FAST_EXPONENT,
+      atmosphere,
     )
   const steel = (slope(at.rearLeft) + slope(at.rearRight)) / 2
   const left = rate(at.rearLeft, air.left)

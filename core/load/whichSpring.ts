@@ -28,8 +28,9 @@ export function trySprings(
   leastClearance: LeastClearance,
   hauls: readonly Solved[],
   teed: boolean,
+  atmosphere: number,
 ): SpringTrial[] {
-  const trials = SPRINGS.map((spring) => trySpring(spring, surveyed, leastClearance, hauls, teed))
+  const trials = SPRINGS.map((spring) => trySpring(spring, surveyed, leastClearance, hauls, teed, atmosphere))
   const size = (t: SpringTrial) =>
     (t.ruledOut ? 1e6 : 0) + (t.ruledOut && t.highest === 0 ? 1e5 : 0) + t.maxLoad
   trials.sort((a, b) => size(a) - size(b) || b.inHand - a.inHand)
@@ -45,6 +46,7 @@ function trySpring(
   leastClearance: LeastClearance,
   hauls: readonly Solved[],
   teed: boolean,
+  atmosphere: number,
 ): SpringTrial {
   const range = tableRange(spring.areaByHeight)
   const height = seatedHeight(truck.seatGap.unladen, spring, spacer)
@@ -85,7 +87,7 @@ function trySpring(
       left: aimed.left.wanted,
       right: aimed.right.wanted,
     })),
-    ride: heaviest && rideTried(spring, level, truck, heaviest.at, heaviest.aimed),
+    ride: heaviest && rideTried(spring, level, truck, heaviest.at, heaviest.aimed, atmosphere),
     littleInHand: ruledOut === null && inHand < PRACTICE.gaugeAccuracy.value,
   }
 }
@@ -143,10 +145,11 @@ function rideTried(
   truck: Truck,
   r: HaulResult,
   aimed: TargetPressures,
+  atmosphere: number,
 ): SpringTrial['ride'] {
   const air = { left: aimed.left.pressure, right: aimed.right.pressure }
   const at = balanceBody(truck, r.body, level, air)
-  const ride = rideOf(truck, spring, level.designHeight, at, air, r.rearAxle)
+  const ride = rideOf(truck, spring, level.designHeight, at, air, r.rearAxle, atmosphere)
   const share = steelShares(truck, spring, level.designHeight, at, air)
   return { rate: ride.shut, frequency: ride.frequency, steelShare: (share.left + share.right) / 2 }
 }

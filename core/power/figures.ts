@@ -1,26 +1,16 @@
 import type { BlockClass } from '../catalog/blocks'
-import type { CompressorClass } from '../catalog/compressors'
 import { PRACTICE } from '../catalog/practice'
 import type { PowerPlan } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
-import { selfDischarge, type Drop, type FuseChoice, type WireChoice } from './circuit'
-import type { PowerResult } from './types'
+import { selfDischarge } from './circuit'
+import type { FeedPlan, PowerResult } from './types'
 
 /** What Power's figures are made of. SI. */
 export interface PowerFigureInput {
   power: PowerPlan
   r: PowerResult
-  compressor: CompressorClass
+  feed: FeedPlan
   block: BlockClass | null
-  /** Motor current, A, and the lengths of which the longer counts, m. */
-  motor: number
-  run: number
-  harness: number
-  drop: Drop
-  /** Resistance of the return, Ω; null for a wire like the feed. */
-  returned: number | null
-  proposed: { awg: WireChoice | null; metric: WireChoice | null }
-  fuse: FuseChoice
 }
 
 /** Wire, drop, fuse and stand-by of the feed, SI. */
@@ -31,21 +21,14 @@ export function powerFigures(of: PowerFigureInput): Record<string, Figure> {
 const loadInput = ({ r }: PowerFigureInput) => input('Continuous current', r.continuous, 'current')
 const lengthInput = ({ r }: PowerFigureInput) => input('Length one way', r.oneWay, 'run')
 
-function loadFigures({
-  r,
-  compressor,
-  block,
-  motor,
-  run,
-  harness,
-}: PowerFigureInput): Record<string, Figure> {
+function loadFigures({ r, feed, block }: PowerFigureInput): Record<string, Figure> {
   return {
     continuous: {
       label: 'Continuous current',
       value: r.continuous,
       quantity: 'current',
       formula: 'motor at the highest haul + block',
-      inputs: [input('Motor', motor, 'current'), input('Block', block?.current ?? 0, 'current')],
+      inputs: [input('Motor', feed.motor, 'current'), input('Block', block?.current ?? 0, 'current')],
       source: 'Class curves (common practice); the part’s own sheet rules',
     },
     inrush: {
@@ -53,7 +36,7 @@ function loadFigures({
       value: r.inrush,
       quantity: 'current',
       formula: 'motor × inrush factor',
-      inputs: [input('Factor', compressor.inrush, 'plain')],
+      inputs: [input('Factor', feed.compressor.inrush, 'plain')],
       source: 'Common practice (3–6 ×)',
     },
     oneWay: {
@@ -61,14 +44,15 @@ function loadFigures({
       value: r.oneWay,
       quantity: 'run',
       formula: 'the longer of run and harness',
-      inputs: [input('Run from Lay', run, 'run'), input('Harness', harness, 'run')],
+      inputs: [input('Run from Lay', feed.run, 'run'), input('Harness', feed.harness, 'run')],
       source: 'Lay',
     },
   }
 }
 
 function wireFigures(of: PowerFigureInput): Record<string, Figure> {
-  const { power, r, drop, returned, proposed } = of
+  const { power, r } = of
+  const { drop, returned, proposed } = of.feed
   const wire = input('Wire', r.area, 'wireArea')
   return {
     wire: {
@@ -126,7 +110,8 @@ function wireFigures(of: PowerFigureInput): Record<string, Figure> {
 }
 
 function fuseFigure(of: PowerFigureInput): Record<string, Figure> {
-  const { r, fuse } = of
+  const { r } = of
+  const { fuse } = of.feed
   return {
     fuse: {
       label: 'Fuse',

@@ -7,7 +7,7 @@ import { newPlan } from '../derive/newPlan'
 import type { PowerPlan } from '../document/types'
 import { areaOfAwg } from '../quantity/units'
 import { chooseFuse } from './circuit'
-import { powerStage } from './power'
+import { planFeed, powerStage } from './power'
 import type { WiredPart } from './types'
 
 const truck = exampleTruck('leaf-flatbed')
@@ -16,14 +16,19 @@ const set = {
   block: blockClass('block-two'),
   current: 16,
   electric: [] as WiredPart[],
+  slowed: null as number | null,
 }
+type FedSet = Omit<typeof set, 'compressor'> & Pick<Parameters<typeof planFeed>[1], 'compressor'>
 const base = newPlan('leaf-flatbed', 'x').power
+/** The stage on the feed planned for its set. */
+const staged = (power: PowerPlan, of: FedSet, run: number | null, harness: number, under = truck) =>
+  powerStage(power, under, of, planFeed(power, of, run, harness))
 const run = (
   power: Partial<PowerPlan> = {},
   run = 3,
   harness = 5.5,
   material: 'steel' | 'aluminium' = 'steel',
-) => powerStage({ ...base, ...power }, { ...truck, bed: { ...truck.bed, material } }, set, run, harness)
+) => staged({ ...base, ...power }, set, run, harness, { ...truck, bed: { ...truck.bed, material } })
 const rules = (...args: Parameters<typeof run>) => run(...args).notes.map((n) => `${n.rank} ${n.rule}`)
 
 test('as proposed it keeps the drop, carries the load and is guarded by its fuse', () => {
@@ -61,7 +66,7 @@ test('an aluminium body is no earth; steel is; the frame never is the trouble', 
 })
 
 test('nothing to feed: no figures, no notes, nothing to wire', () => {
-  const none = powerStage(base, truck, { compressor: null, block: null, current: 0, electric: [] }, null, 0)
+  const none = staged(base, { ...set, compressor: null, block: null, current: 0 }, null, 0)
   expect([Object.keys(none.figures), none.notes, none.headline]).toEqual([
     [],
     [],
@@ -107,9 +112,8 @@ test('wire and fuse are chosen together: what is proposed passes its own rules, 
       fc.boolean(),
       fc.constantFrom('compact', 'medium', 'small-wireless'),
       (current, length, bundle, engineSpace, compressor) => {
-        const stage = powerStage(
+        const stage = staged(
           { ...base, bundle, engineSpace, wireArea: null, fuse: null },
-          truck,
           { ...set, compressor: compressorClass(compressor), block: null, current },
           length,
           0,
@@ -124,7 +128,7 @@ test('wire and fuse are chosen together: what is proposed passes its own rules, 
 })
 
 test('over what blade fuses carry there is none, and it is said; a thicker wire is not', () => {
-  const stage = powerStage(base, truck, { ...set, current: 36 }, 3, 0)
+  const stage = staged(base, { ...set, current: 36 }, 3, 0)
   expect(stage.notes.find((n) => n.rule === 'no-fuse')!.text).toMatch(/^No blade fuse up to 40 A/)
   expect(stage.notes.map((n) => n.rule)).not.toContain('wire-overload')
 })
@@ -136,8 +140,8 @@ test('contacts that carry less than the motor are a Stop; what is on wires and n
     label: 'Pressure switch',
     current,
   })
-  const of = (electric: WiredPart[], compressor = set.compressor) =>
-    powerStage(base, truck, { ...set, compressor, electric }, 3, 0).notes.map((n) => `${n.rank} ${n.rule}`)
+  const of = (electric: WiredPart[], compressor: FedSet['compressor'] = set.compressor) =>
+    staged(base, { ...set, compressor, electric }, 3, 0).notes.map((n) => `${n.rank} ${n.rule}`)
   expect(of([])).toEqual(['know fuse-last'])
   expect(of([part(16)])).toEqual(['know fuse-last', 'fix not-wired-here'])
   expect(of([part(15.9)])).toEqual(['know fuse-last', 'stop contact-overload', 'fix not-wired-here'])

@@ -7,7 +7,7 @@ import { stateOf, type StageOutput } from '../quantity/stage'
 import { chooseFuse, deratedAmpacity, selfDischarge, standbyDays, wireDrop, wireSize } from './circuit'
 import { powerFigures } from './figures'
 import { powerRules, wiringRules } from './rules'
-import type { PowerResult, WiredPart } from './types'
+import type { FeedPlan, PowerResult, WiredPart } from './types'
 
 const NO_FEED: StageOutput<PowerResult> = {
   figures: {},
@@ -33,29 +33,25 @@ const NO_FEED: StageOutput<PowerResult> = {
   },
 }
 
+/** What hangs on the feed: `current` the motor's at the highest pressure it works against, A. */
+interface FedSet {
+  compressor: CompressorClass | null
+  block: BlockClass | null
+  current: number
+}
+
 /**
- * Feed, fuse and earth for the chosen set. SI.
- * @param run from battery to compressor as laid, m, or null with nothing to feed; `set.current` the motor's at the
- * highest pressure it works against, A; `set.electric` what else hangs on wires.
+ * Wire and fuse of the compressor's feed, as proposed and as chosen; null with nothing to feed. SI.
+ * @param run from battery to compressor as laid, m, or null; `harness` the kit's own, as long as it is.
  */
-export function powerStage(
+export function planFeed(
   power: PowerPlan,
-  truck: Truck,
-  set: {
-    compressor: CompressorClass | null
-    block: BlockClass | null
-    current: number
-    electric: readonly WiredPart[]
-  },
+  set: FedSet,
   run: number | null,
   harness: number,
-): StageOutput<PowerResult> {
+): FeedPlan | null {
   const { compressor, block, current: motor } = set
-  if (!compressor || run === null) {
-    const notes = wiringRules({ motor: 0, electric: set.electric })
-    if (notes.length === 0) return NO_FEED
-    return { ...NO_FEED, notes, state: stateOf(notes, 'begun'), headline: { text: 'not planned here yet' } }
-  }
+  if (!compressor || run === null) return null
   const continuous = motor + (block?.current ?? 0)
   const inrush = motor * compressor.inrush
   // The wire is as long as the run, or as the harness when that is longer and coiled.
@@ -83,38 +79,65 @@ export function powerStage(
   const drop = wireDrop(continuous, oneWay, area, returned, power.conductorTemperature, power.systemVoltage)
   const ampacity = deratedAmpacity(area, power.bundle, power.engineSpace)
   const fuse = chooseFuse(continuous, inrush, compressor.inrushTime, ampacity)
-  const result: PowerResult = {
-    powered: true,
+  const besides = block?.current ?? 0
+  return {
+    compressor,
+    run,
+    harness,
+    motor,
+    besides,
+    supply: power.systemVoltage,
+    loop: drop.loop,
     continuous,
     inrush,
+    oneWay,
+    returned,
+    proposed,
+    area,
+    drop,
+    ampacity,
+    fuse,
+  }
+}
+
+/**
+ * Feed, fuse and earth for the chosen set. SI.
+ * @param feed as {@link planFeed} has it; `set.electric` what else hangs on wires, `set.slowed` the share of the
+ * compressor's air that the feed takes.
+ */
+export function powerStage(
+  power: PowerPlan,
+  truck: Truck,
+  set: { block: BlockClass | null; electric: readonly WiredPart[]; slowed: number | null },
+  feed: FeedPlan | null,
+): StageOutput<PowerResult> {
+  const { block } = set
+  if (!feed) {
+    const notes = wiringRules({ motor: 0, electric: set.electric })
+    if (notes.length === 0) return NO_FEED
+    return { ...NO_FEED, notes, state: stateOf(notes, 'begun'), headline: { text: 'not planned here yet' } }
+  }
+  const { compressor, motor, proposed, drop, fuse } = feed
+  const result: PowerResult = {
+    powered: true,
+    continuous: feed.continuous,
+    inrush: feed.inrush,
     inrushTime: compressor.inrushTime,
     motor,
-    oneWay,
-    area,
+    oneWay: feed.oneWay,
+    area: feed.area,
     proposedArea: proposed.awg?.size.area ?? null,
     drop: drop.drop,
     dropRatio: drop.ratio,
-    ampacity,
+    ampacity: feed.ampacity,
     fuse: power.fuse ?? fuse.rating,
     proposedFuse: fuse.rating,
     fuseWhy: fuse.why,
     standby: block ? standbyOf(power, block) : null,
   }
-  const notes = powerRules({ power, truck, r: result, electric: set.electric })
+  const notes = powerRules({ power, truck, r: result, electric: set.electric, slowed: set.slowed })
   return {
-    figures: powerFigures({
-      power,
-      r: result,
-      compressor,
-      block,
-      motor,
-      run,
-      harness,
-      drop,
-      returned,
-      proposed,
-      fuse,
-    }),
+    figures: powerFigures({ power, r: result, feed, block }),
     notes,
     state: stateOf(notes, 'clear'),
     headline: { figures: ['wire', 'fuse'] },

@@ -11,6 +11,8 @@ export interface PowerRuleInput {
   truck: Truck
   r: PowerResult
   electric: readonly WiredPart[]
+  /** Share of the compressor's air that the feed takes; null without one. */
+  slowed: number | null
 }
 type PowerRule = Rule<PowerRuleInput>
 
@@ -65,6 +67,28 @@ const dropTooLarge: PowerRule = (input) => {
     title: 'The wire drops too much',
     text: 'The compressor loses {value} of its supply on the way; {limit} is the target. It starts badly and runs hot.',
     source: 'Drop target, ABYC E-11 (memory)',
+    remedy: takeBackWire(input),
+  })
+}
+
+/** Volts lost on the way are air not pumped; all of them lost, a motor that stands still and burns. */
+const feedSlows: PowerRule = (input) => {
+  const { slowed } = input
+  const limit = PRACTICE.feedSlows.value
+  if (slowed === null || slowed <= limit) return null
+  const stalls = slowed >= 1
+  return note({
+    quantity: 'ratio',
+    rule: stalls ? 'feed-stalls' : 'feed-slows',
+    rank: stalls ? 'stop' : 'fix',
+    subject: 'wire',
+    value: slowed,
+    limit,
+    title: stalls ? 'The motor stalls on this feed' : 'The feed makes the compressor slow',
+    text: stalls
+      ? 'At the highest pressure the wire leaves too few volts to turn it: it stands still under current and burns.'
+      : 'At the highest pressure it gives {value} less air than at full voltage; {limit} is usual. Every fill takes longer for it, as Air’s times show.',
+    source: 'Permanent-magnet motor: amps follow the pressure, speed the volts',
     remedy: takeBackWire(input),
   })
 }
@@ -225,6 +249,7 @@ const fuseLast: PowerRule = () =>
 const RULES: readonly PowerRule[] = [
   noWireFits,
   dropTooLarge,
+  feedSlows,
   wireOverload,
   noFuse,
   fuseOverWire,

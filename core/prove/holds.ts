@@ -9,14 +9,15 @@ const DAY = 86_400
 export const allowedLoss = (test: HoldTest): number => test.allowed / DAY
 
 /** One hold test with temperature taken out, or what keeps it from being read. */
-function readHold(id: string, test: HoldTest, volumes: TestVolumes): HoldResult {
+function readHold(id: string, test: HoldTest, volumes: TestVolumes, atmosphere: number): HoldResult {
   const volume = testVolume(test, volumes)
   const times = test.readings.map((r) => r.t)
   const duration = times.length ? Math.max(...times) - Math.min(...times) : 0
   let judged: Judged | null = null
   let problem: string | null = null
   try {
-    judged = judgeHold(test, volume, allowedLoss(test))
+    const readings = test.readings.map((r) => ({ ...r, barometer: r.barometer ?? atmosphere }))
+    judged = judgeHold({ ...test, readings }, volume, allowedLoss(test))
   } catch (error) {
     problem = (error as Error).message
   }
@@ -28,5 +29,9 @@ function readHold(id: string, test: HoldTest, volumes: TestVolumes): HoldResult 
 }
 
 /** Every hold test, in the order a person put them in. */
-export const readHolds = (prove: ProvePlan, volumes: TestVolumes): Record<string, HoldResult> =>
-  Object.fromEntries(ordered(prove.holds).map(([id, test]) => [id, readHold(id, test, volumes)]))
+export const readHolds = (
+  prove: ProvePlan,
+  volumes: TestVolumes,
+  atmosphere: number,
+): Record<string, HoldResult> =>
+  Object.fromEntries(ordered(prove.holds).map(([id, test]) => [id, readHold(id, test, volumes, atmosphere)]))

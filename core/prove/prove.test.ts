@@ -33,7 +33,8 @@ const hold = (rest: Partial<HoldTest> = {}): HoldTest => ({
   readings: steady,
   ...rest,
 })
-const run = (prove: Partial<ProvePlan>) => proveStage({ holds: {}, soap: {}, ...prove }, air, spring, volumes)
+const run = (prove: Partial<ProvePlan>) =>
+  proveStage({ holds: {}, soap: {}, ...prove }, air, spring, volumes, 101_325)
 const dry = Object.fromEntries(
   jointsOf(air).map((j) => [j.id, { finding: 'dry' as const, who: 'Bram', at: '' }]),
 )

@@ -7,14 +7,23 @@ import { jointsOf } from './joints'
 import { proveRules } from './rules'
 import type { ProveResult, TestVolumes } from './types'
 
-/** Hold tests with temperature taken out, soap findings, and what is still to prove. */
+/**
+ * Hold tests with temperature taken out, soap findings, and what is still to prove.
+ * @param atmosphere Pa, around readings that name no barometer.
+ */
 export function proveStage(
   prove: ProvePlan,
   air: AirPlan,
   spring: SpringClass | null,
   volumes: TestVolumes,
+  atmosphere: number,
 ): StageOutput<ProveResult> {
-  const result: ProveResult = { holds: readHolds(prove, volumes), joints: jointsOf(air), volumes }
+  const result: ProveResult = {
+    holds: readHolds(prove, volumes, atmosphere),
+    joints: jointsOf(air),
+    volumes,
+    atmosphere,
+  }
   const { holds, joints } = result
   const notes = proveRules(prove, result, spring)
   const soaped = joints.filter((j) => prove.soap[j.id]).length

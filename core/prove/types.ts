@@ -62,4 +62,6 @@ export interface ProveResult {
   holds: Record<string, HoldResult>
   joints: Joint[]
   volumes: TestVolumes
+  /** Pa. */
+  atmosphere: number
 }

@@ -236,8 +236,8 @@ test('units switch anywhere and back without moving a figure', async ({ page, re
   await expect(page.getByRole('button', { name: /psi · mm · kg/ })).toBeVisible()
   expect(await (await request.get('/api/jobs/shell-runner/plan')).text()).toBe(before)
   // This browser is thrown away with the test: what it chose is handed in before.
-  const unitsHeld = async () => (await (await request.get('/api/shop')).json()).document.units.length
-  await expect.poll(unitsHeld).toBe('mm')
+  const unitsHeld = async () => (await (await request.get('/api/shop')).json()).document.units
+  await expect.poll(unitsHeld).toMatchObject({ length: 'mm', mass: 'kg', torque: 'N·m' })
 })
 
 test('keys: stages by number, notes by J, find by /, help by ?', async ({ page }) => {

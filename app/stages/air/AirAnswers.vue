@@ -50,9 +50,23 @@ const WHOLE = ['liftsRestart', 'liftsFlat', 'tyres', 'duty', 'tool']
           <th scope="row" class="text-left font-normal py-1">Motor current there</th>
           <td class="text-right"><Fig :figure="stage.figures.current" /></td>
         </tr>
+        <tr v-if="answer(`${job.haulId}.sag`)" class="border-b border-line">
+          <th scope="row" class="text-left font-normal py-1">{{ answer(`${job.haulId}.sag`)!.label }}</th>
+          <td class="text-right"><Fig :figure="answer(`${job.haulId}.sag`)" /></td>
+        </tr>
+        <tr
+          v-for="id in ['volts', 'slowed'].filter((f) => stage.figures[f])"
+          :key="id"
+          class="border-b border-line"
+        >
+          <th scope="row" class="text-left font-normal py-1">{{ stage.figures[id]!.label }}</th>
+          <td class="text-right"><Fig :figure="stage.figures[id]" /></td>
+        </tr>
         <template v-if="answer(`${job.haulId}.charge`)">
           <tr
-            v-for="what in ['charge', 'hottest', 'rest'].filter((w) => answer(`${job.haulId}.${w}`))"
+            v-for="what in ['charge', 'hottest', 'rest', 'discharge'].filter((w) =>
+              answer(`${job.haulId}.${w}`),
+            )"
             :key="what"
             class="border-b border-line"
           >

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { STANDARD_ATMOSPHERE } from '#core/quantity/constants'
 import { fromSi, unitFor } from '#core/quantity/units'
 import type { Reading } from '#core/document/types'
 import LineChart, { type ChartLine } from '~/pictures/LineChart.vue'
 
 /** Readings as typed, and the same with temperature taken out; time in hours. */
-const { readings, corrected } = defineProps<{
+const { readings, corrected, atmosphere } = defineProps<{
   readings: readonly Reading[]
   corrected: readonly number[] | null
+  /** Pa. */
+  atmosphere: number
 }>()
 const shop = useShop()
 const unit = computed(() => unitFor('pressure', shop.units))
@@ -29,7 +30,7 @@ const lines = computed<ChartLine[]>(() => [
           width: 3,
           data: readings.map((r, i) => ({
             x: r.t / 3600,
-            y: fromSi(corrected[i]! - STANDARD_ATMOSPHERE, unit.value),
+            y: fromSi(corrected[i]! - atmosphere, unit.value),
           })),
         },
       ]

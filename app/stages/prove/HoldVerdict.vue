@@ -55,6 +55,7 @@ const VERDICT = {
       v-if="test.readings.length > 1"
       :readings="test.readings"
       :corrected="hold?.leak?.corrected ?? null"
+      :atmosphere="stage.result.atmosphere"
     />
   </div>
 </template>

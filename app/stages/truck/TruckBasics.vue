@@ -77,6 +77,15 @@ function setOverload(fitted: boolean): void {
       ]"
       @change="(v) => setJob('Driving side', (c) => void (c.drivingSide = v as 'left' | 'right'))"
     />
+    <NumField
+      label="Works at, above the sea"
+      quantity="run"
+      :digits="0"
+      :min="-500"
+      :max="6000"
+      :value="job.plan!.job.altitude"
+      @change="(v) => setJob('Height above the sea', (c) => void (c.altitude = v))"
+    />
     <PickField
       label="Exhaust beside the rear axle"
       :value="exhaustSide(truck) ?? 'none'"

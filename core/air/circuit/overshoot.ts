@@ -1,7 +1,7 @@
 import { PRACTICE } from '../../catalog/practice'
 import type { ComponentKind } from '../../catalog/kinds'
 import type { AirPlan } from '../../document/types'
-import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../../quantity/constants'
+import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE } from '../../quantity/constants'
 import { boreConductance, componentFlow, inRow } from '../equations/componentFlow'
 import { partOf } from '../parts/parts'
 import type { AirNeed, AirSet } from '../types'
@@ -24,7 +24,8 @@ const WIDE_OPEN = 0.01
  * How far a block fed from a full tank goes past its target before it has read and shut, Pa: the flow there over its
  * reaction time, into the smaller spring as it stands (ISO 6358-1, isothermal). And the bore in front of it, m, that
  * would keep that under a block's own tolerance. Null where no tank feeds a block.
- * @param volume air in each spring at the highest haul, m³; `full` pressure of the full tank, Pa gauge.
+ * @param volume air in each spring at the highest haul, m³; `full` pressure of the full tank, Pa gauge;
+ * `atmosphere` Pa.
  */
 export function overshootOf(
   plan: AirPlan,
@@ -32,6 +33,7 @@ export function overshootOf(
   needs: Record<string, AirNeed>,
   volume: { left: number; right: number },
   full: number | null,
+  atmosphere: number,
 ): { value: number; bore: number } | null {
   const block = firstOfKind(plan, 'block')
   const tank = firstOfKind(plan, 'tank')
@@ -42,8 +44,8 @@ export function overshootOf(
     ...Object.values(needs).map((n) => Math.max(n.left.pressure, n.right.pressure)),
     set.spring?.minPressure ?? 0,
   )
-  const tankAbs = full + STANDARD_ATMOSPHERE
-  const targetAbs = Math.min(target + STANDARD_ATMOSPHERE, tankAbs)
+  const tankAbs = full + atmosphere
+  const targetAbs = Math.min(target + atmosphere, tankAbs)
   const flowPerConductance = componentFlow(
     1,
     set.block.criticalRatio,

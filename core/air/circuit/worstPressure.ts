@@ -68,7 +68,10 @@ function flowOf(plan: AirPlan, id: string, pressure: number): number {
   return interpolate([[maxPressure, interpolate(flow, maxPressure)], [stallOf(plan, id), 0]], pressure) // prettier-ignore
 }
 
-/** Free air a relief valve passes wide open, m³/s at the reference atmosphere. ISO 6358-1. */
+/**
+ * Free air a relief valve passes wide open, m³/s at the standard atmosphere, wherever the truck works: thinner air takes
+ * more from what a supply gives than from what the valve passes. ISO 6358-1.
+ */
 function reliefFlow(plan: AirPlan, id: string, pressure: number): number {
   const { conductance, criticalRatio } = partOf(plan, id).figures
   const inlet = pressure + STANDARD_ATMOSPHERE

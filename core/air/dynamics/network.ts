@@ -47,6 +47,22 @@ export interface Motor {
   constant: number
 }
 
+/**
+ * A compressor's head: warmed by the air that passes and the winding beside it, cooled by the air around. What leaves has
+ * given it part of its heat. W/K and J/K.
+ */
+export interface Head {
+  /** Link whose air passes through it. */
+  pump: string
+  /** Motor beside it; null where none is. */
+  motor: string | null
+  /** Air to head, head to surroundings, winding to head, W/K; and what it stores, J/K. */
+  film: number
+  cooling: number
+  beside: number
+  capacity: number
+}
+
 /** Volumes and heights of the springs, left and right, and how far the front stands under its empty height, m. */
 export type SpringState = [
   volumeLeft: number,
@@ -63,6 +79,7 @@ export interface Network {
   /** K over time. */
   ambient(t: number): number
   motors?: Motor[]
+  heads?: Head[]
   /** The springs at their gauge pressures. */
   springs?: (left: number, right: number) => SpringState
   /** Heights the axle's link holds them at, and travel of the wheel per travel of the spring. */
@@ -78,6 +95,9 @@ export interface Sample {
   flow: Float64Array
   /** K of each motor. */
   motor: Float64Array
+  /** K of each head, and of the air that leaves it. */
+  head: Float64Array
+  discharge: Float64Array
   /** m. */
   height: { left: number; right: number }
   /** How far the front stands under its empty height, m. */

@@ -1,14 +1,15 @@
 import { GAMMA, GAS_CONSTANT_AIR } from '../../quantity/constants'
 import { interpolate } from '../../quantity/interpolate'
 import { SOLVER } from '../settings'
+import { CP, compressedTemperature, throughHead, type HeadFlow } from './headHeat'
 import { LinkFlows } from './linkFlow'
-import type { Motor, Network, Sample, Watch } from './network'
+import type { Head, Motor, Network, Sample, Watch } from './network'
 import { RosenbrockStepper, StuckError } from './rosenbrock'
 import { SpringPair, type SpringFunction } from './springPair'
 
 const NUDGE = SOLVER.springNudge
 const TOUCH = SOLVER.flowNudge
-const CP = (GAMMA / (GAMMA - 1)) * GAS_CONSTANT_AIR
+const WARM = SOLVER.warmNudge
 
 export interface SimulationOptions {
   relative?: number
@@ -34,7 +35,7 @@ export interface SimulationOptions {
 export class Simulation {
   readonly index: Map<string, number>
   readonly linkIndex: Map<string, number>
-  /** Masses of all vessels, pressures of the thermal ones, temperatures of the motors, gas taken from and given to the atmosphere. */
+  /** Masses of all vessels, pressures of the thermal ones, temperatures of the motors and of the heads, gas taken from and given to the atmosphere. */
   readonly y: Float64Array
   t = 0
   readonly open = new Map<string, boolean>()
@@ -43,6 +44,12 @@ export class Simulation {
   private readonly thermal: number[]
   private readonly slotOf: Int32Array
   private readonly motorAt: number
+  private readonly heads: readonly Head[]
+  private readonly headAt: number
+  /** Head that the air of each link passes through, −1 where none. */
+  private readonly headOf: Int32Array
+  /** Motor beside each head, −1 where none. */
+  private readonly besideHead: Int32Array
   private readonly left: number
   private readonly right: number
   private readonly stepper: RosenbrockStepper
@@ -65,8 +72,9 @@ export class Simulation {
     start: Record<string, number>,
     options: SimulationOptions = {},
   ) {
-    const { vessels, links, atmosphere, motors = [] } = network
+    const { vessels, links, atmosphere, motors = [], heads = [] } = network
     this.motors = motors
+    this.heads = heads
     this.pair = network.springs ? new SpringPair(network.springs) : null
     this.link = new LinkFlows(network, options.laminar !== false)
     this.index = new Map(vessels.map((v, i) => [v.id, i]))
@@ -79,7 +87,10 @@ export class Simulation {
     this.motorAt = vessels.length + this.thermal.length
     this.left = vessels.findIndex((v) => v.spring === 'left')
     this.right = vessels.findIndex((v) => v.spring === 'right')
-    const size = this.motorAt + motors.length + 2
+    this.headAt = this.motorAt + motors.length
+    this.headOf = Int32Array.from(links, (l) => heads.findIndex((h) => h.pump === l.id))
+    this.besideHead = Int32Array.from(heads, (h) => motors.findIndex((m) => m.id === h.motor))
+    const size = this.headAt + heads.length + 2
     this.y = new Float64Array(size)
     this.p = new Float64Array(vessels.length)
     this.temperature = new Float64Array(vessels.length)
@@ -104,9 +115,7 @@ export class Simulation {
       this.y[i] = (this.p[i]! * this.volume[i]!) / (GAS_CONSTANT_AIR * warm)
       if (this.slotOf[i]! >= 0) this.y[this.slotOf[i]!] = this.p[i]!
     })
-    motors.forEach((_, i) => {
-      this.y[this.motorAt + i] = warm
-    })
+    this.y.fill(warm, this.motorAt, size - 2)
     this.located = options.located ?? SOLVER.located
     this.stepper = new RosenbrockStepper(
       size,
@@ -206,13 +215,35 @@ export class Simulation {
       pressure: this.p.slice(),
       temperature: this.temperature.slice(),
       flow: this.flows.slice(),
-      motor: this.y.slice(this.motorAt, this.y.length - 2),
+      motor: this.y.slice(this.motorAt, this.headAt),
+      head: this.y.slice(this.headAt, this.y.length - 2),
+      discharge: Float64Array.from(this.heads, (_, i) => this.discharge(i)),
       height: { left: at?.[2] ?? 0, right: at?.[3] ?? 0 },
       front: at?.[4] ?? 0,
     }
   }
 
   private scratch?: Float64Array
+
+  /** K of the air that leaves a head; of the head itself while nothing flows. */
+  private discharge(i: number): number {
+    const k = this.linkIndex.get(this.heads[i]!.pump)!
+    return this.throughHead(i, k, this.flows[k]!, 0, this.network.ambient(this.t), this.y).leaving
+  }
+
+  /** @param over Pa by which the pressure it gives into is taken higher. */
+  private throughHead(
+    i: number,
+    k: number,
+    flow: number,
+    over: number,
+    around: number,
+    y: Float64Array,
+  ): HeadFlow {
+    const into = this.ends[2 * k + 1]!
+    const ratio = ((into < 0 ? this.network.atmosphere : this.p[into]!) + over) / this.network.atmosphere
+    return throughHead(this.heads[i]!, flow, compressedTemperature(ratio, around), y[this.headAt + i]!)
+  }
 
   pressureOf(id: string): number {
     return this.sample().pressure[this.index.get(id)!]!
@@ -326,7 +357,11 @@ export class Simulation {
     const n = vessels.length
     const around = ambient(t)
     const { p, temperature, volume, heat, slotOf, ends } = this
-    for (let i = 0; i < n; i++) if (slotOf[i]! >= 0) p[i] = y[slotOf[i]!]!
+    for (const i of this.thermal) {
+      p[i] = y[slotOf[i]!]!
+      // A step tried too long may end where no truck has a balance: no number there, and the step is tried shorter.
+      if (!(Math.abs(p[i]!) < SOLVER.impossible)) return void out.fill(Number.NaN)
+    }
     const springs = this.springVolumes()
     for (let i = 0; i < n; i++) {
       if (slotOf[i]! >= 0) temperature[i] = (p[i]! * volume[i]!) / (Math.max(y[i]!, 1e-12) * GAS_CONSTANT_AIR)
@@ -358,7 +393,14 @@ export class Simulation {
       this.flows[k] = flow
       if (flow === 0) continue
       const upstream = flow >= 0 ? a : b
-      const enthalpy = flow * CP * (upstream < 0 ? around : temperature[upstream]!)
+      const head = this.headOf[k]!
+      let warm = upstream < 0 ? around : temperature[upstream]!
+      if (head >= 0) {
+        const passed = this.throughHead(head, k, flow, 0, around, y)
+        warm = passed.leaving
+        out[this.headAt + head] = passed.given
+      }
+      const enthalpy = flow * CP * warm
       if (a >= 0) {
         out[a] = out[a]! - flow
         heat[a] = heat[a]! - enthalpy
@@ -385,6 +427,12 @@ export class Simulation {
       const warm = y[this.motorAt + i]! - around
       out[this.motorAt + i] = (this.warming(i) - warm) / this.motors[i]!.constant
     }
+    this.heads.forEach((head, i) => {
+      const at = this.headAt + i
+      const winding = this.besideHead[i]! < 0 ? y[at]! : y[this.motorAt + this.besideHead[i]!]!
+      const given = out[at]! + head.beside * (winding - y[at]!) - head.cooling * (y[at]! - around)
+      out[at] = given / head.capacity
+    })
   }
 
   /** Rise a motor tends to as it runs now, K. */
@@ -405,7 +453,6 @@ export class Simulation {
   derivatives(t: number, y: Float64Array, matrix: Float64Array, later: Float64Array): void {
     const { links, atmosphere, ambient, vessels } = this.network
     const size = y.length
-    const n = vessels.length
     const around = ambient(t)
     const { p, temperature, volume, slotOf, ends, gradient, touched } = this
     const springs = this.pairInUse()
@@ -450,11 +497,15 @@ export class Simulation {
       const forward = flow >= 0
       const upstream = forward ? a : b
       const thermal = upstream >= 0 && slotOf[upstream]! >= 0
-      // Through orifices flow goes with 1/√T; through tubes nearly so.
+      const warmer = forward ? ([ta + WARM, tb] as const) : ([ta, tb + WARM] as const)
+      const { kind } = links[k]!
+      // Through orifices flow goes with 1/√T; through tubes it depends on how it flows.
       const byT =
-        thermal && links[k]!.kind !== 'pump' && links[k]!.kind !== 'given'
-          ? -flow / (2 * temperature[upstream]!)
-          : 0
+        !thermal || kind === 'pump' || kind === 'given'
+          ? 0
+          : kind === 'tube'
+            ? (this.link.flow(k, pa, pb, ...warmer, around, at) - flow) / WARM
+            : -flow / (2 * temperature[upstream]!)
       if (a >= 0) chain(a, byA, forward ? byT : 0)
       if (b >= 0) chain(b, byB, forward ? 0 : byT)
       const link = links[k]!
@@ -470,7 +521,24 @@ export class Simulation {
       if (forward ? a < 0 : b < 0) flush(size - 2, forward ? 1 : -1)
       if (forward ? b < 0 : a < 0) flush(size - 1, forward ? 1 : -1)
       const enthalpyRows = [a, b].filter((i) => i >= 0 && slotOf[i]! >= 0)
-      if (enthalpyRows.length > 0) {
+      const head = this.headOf[k]!
+      if (head >= 0) {
+        // F·T of what leaves, over the pressure it is given into and the head's own temperature.
+        clear()
+        const row = this.headAt + head
+        const more = flow + byB * TOUCH
+        const here = this.throughHead(head, k, flow, 0, around, y)
+        const higher = this.throughHead(head, k, more, TOUCH, around, y)
+        chain(b, (higher.given - here.given) / TOUCH, 0)
+        touch(row, -flow * CP * here.follows)
+        flush(row, 1 / this.heads[head]!.capacity)
+        clear()
+        if (slotOf[b]! >= 0) {
+          chain(b, (more * higher.leaving - flow * here.leaving) / TOUCH, 0)
+          touch(row, flow * here.follows)
+          flush(slotOf[b]!, CP)
+        }
+      } else if (enthalpyRows.length > 0) {
         const warm = upstream < 0 ? around : temperature[upstream]!
         // d(F·T) = T·dF + F·dT.
         for (const j of touched) gradient[j] = gradient[j]! * warm
@@ -511,12 +579,18 @@ export class Simulation {
       if (slotOf[v]! >= 0) matrix[at * size + slotOf[v]!] = by
       else matrix[at * size + v] = (by * GAS_CONSTANT_AIR * around) / volume[v]!
     }
+    this.heads.forEach(({ beside, cooling, capacity }, i) => {
+      const row = (this.headAt + i) * size
+      const at = row + this.headAt + i
+      const winding = this.besideHead[i]!
+      matrix[at] = matrix[at]! - (winding < 0 ? cooling : cooling + beside) / capacity
+      if (winding >= 0) matrix[row + this.motorAt + winding] = beside / capacity
+    })
     const soon = Math.max(Math.abs(t) * SOLVER.ambientShare, SOLVER.ambientStep)
     if (ambient(t + soon) !== around) {
       this.slope(t, y, (this.before ??= new Float64Array(size)))
       this.slope(t + soon, y, later)
-      for (let i = 0; i < n + this.thermal.length + this.motors.length + 2; i++)
-        later[i] = (later[i]! - this.before[i]!) / soon
+      for (let i = 0; i < size; i++) later[i] = (later[i]! - this.before[i]!) / soon
       this.slope(t, y, this.before)
     }
   }

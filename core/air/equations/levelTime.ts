@@ -22,15 +22,16 @@ export interface FillingCorner {
 export function timeToLevel(
   corners: readonly FillingCorner[],
   flow: readonly (readonly [number, number])[],
+  atmosphere = STANDARD_ATMOSPHERE,
 ): { seconds: number; freeAir: number } | null {
   const steps = 48
-  const atmosphereDensity = STANDARD_ATMOSPHERE / (GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE)
+  const atmosphereDensity = atmosphere / (GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE)
   let seconds = 0
   let freeAir = 0
   for (const corner of corners) {
     if (corner.to <= corner.from) continue
     const massAt = (p: number) =>
-      ((p + STANDARD_ATMOSPHERE) * springVolume(corner.areaByHeight, corner.volumeAt, corner.heightAt(p))) /
+      ((p + atmosphere) * springVolume(corner.areaByHeight, corner.volumeAt, corner.heightAt(p))) /
       (GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE)
     let before = massAt(corner.from)
     for (let i = 1; i <= steps; i++) {

@@ -3,7 +3,7 @@ import { applyEdit } from '../../document/edit'
 import { newPlan } from '../../derive/newPlan'
 import { DIRECT, type AirPlan, type Archetype, type Plan } from '../../document/types'
 import { airStage } from '../air'
-import type { AirNeed } from '../types'
+import type { AirNeed, Site } from '../types'
 import { ARCHETYPES, startingCircuit } from '../circuit/startingCircuits'
 import { addCoupler, addTank } from '../circuit/additions'
 import { connectPorts, plugPort, putInLine, replacePart, takeOut } from '../circuit/operations'
@@ -11,6 +11,8 @@ import { compressorClass } from '../../catalog/compressors'
 import { wheelTravel } from '../../catalog/truckGeometry'
 import { reliefHolds, worstPressures } from '../circuit/worstPressure'
 
+/** Air of the standard atmosphere, and no feed that takes any volts. */
+const SEA_LEVEL: Site = { atmosphere: 101_325, feed: null }
 const truck = exampleTruck('leaf-flatbed')
 const plan = (archetype: Archetype, rest: Partial<AirPlan> = {}): AirPlan => {
   const { block, compressor } = ARCHETYPES.find((a) => a.id === archetype)!
@@ -30,7 +32,7 @@ const need = (p: number): AirNeed => ({
   sideDifference: 0,
   heightAt: { left: () => 0.16, right: () => 0.16 },
 })
-const notes = (air: AirPlan, p = 300_000) => airStage(air, truck, { full: need(p) }).notes
+const notes = (air: AirPlan, p = 300_000) => airStage(air, truck, { full: need(p) }, SEA_LEVEL).notes
 const rules = (air: AirPlan, p?: number) => notes(air, p).map((n) => `${n.rank} ${n.rule}`)
 const sheet = (air: AirPlan, id: string, figures: Record<string, number>): AirPlan => ({
   ...air,
@@ -317,7 +319,12 @@ test('a tank straight into a block goes past its target; the bore named keeps it
   const note = notes(six).find((n) => n.rule === 'tank-feeds-block')!
   expect(note.value!).toBeGreaterThan(13_790)
   const before: Plan = { ...newPlan('leaf-flatbed', 'x'), air: six }
-  const after = airStage(applyEdit(before, note.remedy!.patches).air, truck, { full: need(300_000) })
+  const after = airStage(
+    applyEdit(before, note.remedy!.patches).air,
+    truck,
+    { full: need(300_000) },
+    SEA_LEVEL,
+  )
   expect(after.figures.overshoot!.value!).toBeLessThanOrEqual(13_790)
   expect(after.figures.overshoot!.value!).toBeGreaterThan(13_790 * 0.75)
   expect(after.notes.map((n) => n.rule)).not.toContain('tank-feeds-block')

@@ -11,11 +11,13 @@ import type { HaulSet, AnswerInput, RunResult } from './types'
 export const RUN_SOURCE =
   'Run of the circuit in time: ISO 6358 valves, tubes with friction, gas mass and heat (class figures; the parts’ own sheets rule)'
 
-/** One haul with its two runs: brought up, and let down. */
+/** One haul with its runs: brought up, left to cool, and let down. */
 export interface HaulRuns {
   input: AnswerInput
   set: HaulSet
   up: RunResult | undefined
+  /** Brought up and left to cool. */
+  settle: RunResult | undefined
   down: RunResult | undefined
 }
 
@@ -27,10 +29,11 @@ export const motorsOf = ({ input }: HaulRuns, run: RunResult) =>
 
 /** Time, overshoot, charge, current and heat of a haul brought up and let down. */
 export function haulRunFigures(of: HaulRuns): Record<string, Figure> {
-  const { set, up, down } = of
+  const { set, up, settle, down } = of
   const inputs = [item('Left', set.left, 'pressure'), item('Right', set.right, 'pressure')]
   return {
     ...(up ? upFigures(of, up, inputs) : {}),
+    ...(settle ? sagFigure(set, settle) : {}),
     ...(down
       ? {
           [`${set.id}.down`]: {
@@ -71,6 +74,30 @@ function upFigures(of: HaulRuns, up: RunResult, inputs: FigureInput[]): Record<s
   }
 }
 
+/** How far the springs sink by themselves once they are filled: their air was warm from being pressed together. */
+function sagFigure(set: HaulSet, run: RunResult): Record<string, Figure> {
+  const filled = run.results[0]?.seconds ?? null
+  if (filled === null) return {}
+  const column = (id: string) => run.columns.findIndex((c) => c.id === id)
+  const then = run.rows.find(([t]) => t! >= filled)!
+  const later = run.rows.at(-1)!
+  const sag = (side: string) => then[column(`spring-${side}`)]! - later[column(`spring-${side}`)]!
+  return {
+    [`${set.id}.sag`]: {
+      label: `${set.label}: sinks by itself after filling`,
+      value: Math.max(sag('left'), sag('right'), 0),
+      quantity: 'pressure',
+      formula: 'pressure when filled less that once it has cooled, of the side where it is more',
+      inputs: [
+        item('Air in the left spring when filled', then[column('warm')]!, 'temperature'),
+        item('Once cooled', later[column('warm')]!, 'temperature'),
+        item('Between them', later[0]! - then[0]!, 'time'),
+      ],
+      source: RUN_SOURCE,
+    },
+  }
+}
+
 function motorFigures(of: HaulRuns, up: RunResult): Record<string, Figure> {
   const { set, input } = of
   const motors = motorsOf(of, up)
@@ -101,6 +128,23 @@ function motorFigures(of: HaulRuns, up: RunResult): Record<string, Figure> {
       max: planned > 0 ? currentLimit(planned) : undefined,
     },
     ...heatFigures(of, hottest[0], hottest[1].hottest),
+    ...dischargeFigure(set, motors),
+  }
+}
+
+/** How warm the air leaves the compressor at the most. */
+function dischargeFigure(set: HaulSet, motors: ReturnType<typeof motorsOf>): Record<string, Figure> {
+  const hottest = Math.max(...motors.map(([, used]) => used.discharge))
+  return {
+    [`${set.id}.discharge`]: {
+      label: `${set.label}: air leaving the compressor at its warmest`,
+      value: hottest,
+      quantity: 'temperature',
+      formula: 'T·(1 + (r^0.286 − 1)/η) in the cylinder, less what the head takes of it',
+      inputs: [item('Efficiency', PRACTICE.compressionEfficiency.value, 'plain')],
+      source:
+        'Adiabatic compression; efficiency and head from memory, the hose’s own sheet says what it bears',
+    },
   }
 }
 

@@ -84,7 +84,13 @@ describe('answers drawn from runs', () => {
       ),
     ).toEqual([])
     const two = { a: 30, b: 12 }
-    const used = (on: number, charge: number, hottest: number) => ({ on, charge, hottest, starts: 1 })
+    const used = (on: number, charge: number, hottest: number) => ({
+      on,
+      charge,
+      hottest,
+      discharge: 400,
+      starts: 1,
+    })
     const base = answeredScenarios(plan.air, scenariosOf(plan, derived)).find((s) => s.id === 'up-hives')!
     const up = runPlan(plan, derived, base)
     const air = {
@@ -107,6 +113,7 @@ describe('answers drawn from runs', () => {
     })
     expect(both['hives.charge']!.value).toBe(700)
     expect(both['hives.hottest']!.value).toBe(340)
+    expect(both['hives.discharge']!.value).toBe(400)
   })
   test('a spring driven past its limit in a run is a Stop with its figures', () => {
     const bold = structuredClone(job('core-sampler'))

@@ -15,7 +15,7 @@ export interface Answers {
 /** Scenarios whose runs the answers are drawn from: those of every haul, and what was written for the job. */
 export function answeredScenarios(air: AirPlan, scenarios: readonly NamedScenario[]): NamedScenario[] {
   return scenarios.filter(
-    (s) => /^(?:first-fill|up-|down-|load-|tyres$|tool$)/.test(s.id) || air.scenarios[s.id],
+    (s) => /^(?:first-fill|up-|settle-|down-|load-|tyres$|tool$)/.test(s.id) || air.scenarios[s.id],
   )
 }
 
@@ -24,7 +24,13 @@ export function answersFromRuns(input: AnswerInput): Answers {
   const figures: Record<string, Figure> = {}
   const notes: Note[] = []
   for (const set of input.sets) {
-    const of = { input, set, up: input.runs[`up-${set.id}`], down: input.runs[`down-${set.id}`] }
+    const of = {
+      input,
+      set,
+      up: input.runs[`up-${set.id}`],
+      settle: input.runs[`settle-${set.id}`],
+      down: input.runs[`down-${set.id}`],
+    }
     Object.assign(figures, haulRunFigures(of))
     notes.push(...haulRunNotes(of))
   }

@@ -1,5 +1,4 @@
 import type { AirPlan, FaultKind, Scenario, ScenarioStep, Side } from '../../document/types'
-import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { interpolate } from '../../quantity/interpolate'
 import { firstOfKind, partLabel } from '../circuit/connections'
 import type { Sample, Watch } from '../dynamics/network'
@@ -60,7 +59,7 @@ export class CircuitRun implements Stepped, Levelled {
     const { network, start, supplies, switches, outlets } = this.model
     this.sim = new Simulation(network, start, relative === undefined ? {} : { relative })
     this.highest = new Float64Array(network.vessels.length).fill(-Infinity)
-    for (const s of supplies) this.used[s.id] = { on: 0, charge: 0, hottest: 0, starts: 0 }
+    for (const s of supplies) this.used[s.id] = { on: 0, charge: 0, hottest: 0, discharge: 0, starts: 0 }
     for (const s of switches)
       this.switchClosed.set(s.id, this.gauge(s.vessel) < s.cutIn + RUN_SETTINGS.switchPlay)
     const id = firstOfKind(air, 'controller')
@@ -84,6 +83,11 @@ export class CircuitRun implements Stepped, Levelled {
     return this.script !== null
   }
 
+  /** Pa. */
+  get atmosphere(): number {
+    return this.model.network.atmosphere
+  }
+
   get levelsItself(): boolean {
     return this.model.levers.length > 0 || this.controller !== null
   }
@@ -94,7 +98,7 @@ export class CircuitRun implements Stepped, Levelled {
 
   gauge(vessel: string, sample?: Sample): number {
     const s = sample ?? this.sim.sample()
-    return s.pressure[this.sim.index.get(vessel)!]! - STANDARD_ATMOSPHERE
+    return s.pressure[this.sim.index.get(vessel)!]! - this.atmosphere
   }
 
   /** Motor current of all supplies in a sample, A. */
@@ -252,6 +256,10 @@ export class CircuitRun implements Stepped, Levelled {
       used.on += dt
       used.charge += dt * interpolate(m.current, this.gauge(m.vessel, s))
     })
+    this.model.network.heads!.forEach(({ pump }, i) => {
+      const used = this.used[pump]!
+      used.discharge = Math.max(used.discharge, s.discharge[i]!)
+    })
     for (const supply of this.model.supplies)
       if (supply.kind === 'belt' && this.isOpen(supply.command)) this.used[supply.id]!.on += dt
     for (const o of this.overshoots)
@@ -263,7 +271,7 @@ export class CircuitRun implements Stepped, Levelled {
   private record(s: Sample): void {
     const { highest } = this
     for (let i = 0; i < highest.length; i++)
-      highest[i] = Math.max(highest[i]!, s.pressure[i]! - STANDARD_ATMOSPHERE)
+      highest[i] = Math.max(highest[i]!, s.pressure[i]! - this.atmosphere)
     for (const v of this.model.network.vessels) {
       if (!v.spring) continue
       const e = this.extremes[v.spring]

@@ -1,11 +1,11 @@
 import type { AirPlan, Scenario } from '../../document/types'
-import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { allOfKinds, firstOfKind } from '../circuit/connections'
-import type { Network } from '../dynamics/network'
+import { PRACTICE } from '../../catalog/practice'
+import type { Link, Network, Vessel } from '../dynamics/network'
 import { springOf } from '../parts/parts'
 import { mergeChambers } from './chambers'
 import { faultLinks } from './faults'
-import { modelParts } from './modelParts'
+import { modelParts, wallOf, type ModelParts } from './modelParts'
 import { outletsOf } from './outlets'
 import { startPressures } from './start'
 import type { CircuitModel, RunFacts } from './types'
@@ -18,9 +18,10 @@ export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scena
   if (!springOf(air)) throw new Error('A circuit without a spring class cannot be run.')
   const springs = facts.springs(scenario.haul)
   const [left, right] = springs(scenario.start.left, scenario.start.right)
-  const parts = modelParts(air, scenario, { left, right })
+  const parts = modelParts(air, scenario, facts.site, { left, right })
   const draws = scenario.steps.some((s) => s.do === 'tyre' || s.do === 'tool')
   const { vessels, where, runs, tubes } = mergeChambers(air, parts, facts.lengths, draws)
+  warmOnTheWay(parts, vessels, tubes, where)
   const links = [...parts.links, ...tubes, ...faultLinks(air, scenario, where, runs)]
   for (const link of links) {
     if (link.from !== null) link.from = where.get(link.from)!
@@ -30,7 +31,8 @@ export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scena
     vessels,
     links: links.filter((l) => l.from !== l.to),
     motors: parts.motors.map((m) => ({ ...m, vessel: where.get(m.vessel)! })),
-    atmosphere: STANDARD_ATMOSPHERE,
+    heads: parts.heads,
+    atmosphere: facts.site.atmosphere,
     levelAt: facts.levelAt,
     ambient: ambientOf(scenario),
     springs,
@@ -60,4 +62,43 @@ function ambientOf({ steps, ambient }: Scenario): (t: number) => number {
   if (span <= 0 || coldest === start) return () => start
   const swing = (coldest - start) / 2
   return (t) => start + swing * (1 - Math.cos((2 * Math.PI * Math.min(t, span)) / span))
+}
+
+/**
+ * Short lines and fittings that air of a compressor passes on its way to a tank or a spring have a temperature of their
+ * own, and lose heat through their walls. All others stand at the ambient's.
+ */
+function warmOnTheWay(
+  { heads, links }: ModelParts,
+  vessels: readonly Vessel[],
+  tubes: readonly Link[],
+  where: Map<string, string>,
+): void {
+  const byId = new Map(vessels.map((v) => [v.id, v]))
+  const surface = new Map<string, number>()
+  for (const tube of tubes) {
+    if (tube.kind !== 'tube') continue
+    const half = (Math.PI * tube.bore * tube.length) / 2
+    for (const end of [tube.from!, tube.to!]) {
+      const id = where.get(end)!
+      surface.set(id, (surface.get(id) ?? 0) + half)
+    }
+  }
+  const ways = [...links, ...tubes].filter((l) => l.kind !== 'relief')
+  const seen = new Set<string>()
+  const queue = heads.map((h) => where.get(h.pump)!)
+  while (queue.length) {
+    const id = queue.shift()!
+    const vessel = byId.get(id)!
+    if (seen.has(id) || vessel.wall !== null) continue
+    seen.add(id)
+    vessel.wall = wallOf(vessel.volume) + PRACTICE.wallFilm.value * (surface.get(id) ?? 0)
+    for (const { from, to, kind } of ways) {
+      if (from === null || to === null) continue
+      const [a, b] = [where.get(from)!, where.get(to)!]
+      if (a === id) queue.push(b)
+      // Air goes either way through a tube; through what holds it back, only onward.
+      else if (b === id && kind === 'tube') queue.push(a)
+    }
+  }
 }

@@ -1,11 +1,13 @@
 import type { ComponentKind } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
 import type { AirPlan, Scenario } from '../../document/types'
-import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { interpolate } from '../../quantity/interpolate'
-import type { Link, Motor, Vessel } from '../dynamics/network'
+import { headFor } from '../dynamics/headHeat'
+import type { Head, Link, Motor, Vessel } from '../dynamics/network'
 import { boreConductance } from '../equations/componentFlow'
+import { compressorOnSite } from '../parts/compressorOnSite'
 import { beltFlow, blockOf, compressorOf, partOf } from '../parts/parts'
+import type { Site } from '../types'
 import type { CircuitModel, Supply } from './types'
 
 /** Each part of a circuit as chambers and links, before parts screwed together become one chamber. */
@@ -40,6 +42,7 @@ export interface ModelParts {
   volumes: Map<string, number>
   links: Link[]
   motors: Motor[]
+  heads: Head[]
   /** What a chamber has beyond its volume: a wall, a spring. */
   vessels: Map<string, Partial<Vessel>>
   supplies: Supply[]
@@ -49,23 +52,25 @@ export interface ModelParts {
   reservoirs: Record<string, number>
 }
 
-/** @param springVolumes m³ of both springs at the start. */
+/** @param site what motors and reservoirs stand in; `springVolumes` m³ of both springs at the start. */
 export function modelParts(
   air: AirPlan,
   scenario: Scenario,
+  site: Site,
   springVolumes: { left: number; right: number },
 ): ModelParts {
   const parts: ModelParts = {
     volumes: new Map(),
     links: [],
     motors: [],
+    heads: [],
     vessels: new Map(),
     supplies: [],
     switches: [],
     hands: {},
     reservoirs: {},
   }
-  for (const id of Object.keys(air.components)) addPart(parts, air, id, scenario, springVolumes)
+  for (const id of Object.keys(air.components)) addPart(parts, air, id, scenario, site, springVolumes)
   return parts
 }
 
@@ -76,13 +81,14 @@ function stalling(curve: readonly (readonly [number, number])[], rated: number):
 }
 
 /** Surface of a vessel through which its wall gives heat, W/K: a film over 6·V^(2/3). */
-const wallOf = (volume: number) => PRACTICE.wallFilm.value * 6 * volume ** (2 / 3)
+export const wallOf = (volume: number) => PRACTICE.wallFilm.value * 6 * volume ** (2 / 3)
 
 function addPart(
   parts: ModelParts,
   air: AirPlan,
   id: string,
   scenario: Scenario,
+  site: Site,
   springVolumes: { left: number; right: number },
 ): void {
   const { kind, side } = air.components[id]!
@@ -109,8 +115,9 @@ function addPart(
     }
     case 'compressor': {
       chamber('out')
-      const c = compressorOf(air, id)
-      if (!c) break
+      const chosen = compressorOf(air, id)
+      if (!chosen) break
+      const c = compressorOnSite(chosen, site)
       parts.links.push({
         id,
         kind: 'pump',
@@ -128,18 +135,21 @@ function addPart(
         rise: c.thermal.rise,
         constant: c.thermal.constant,
       })
+      // The head is as large as the class, however slowly its feed lets it turn.
+      parts.heads.push(headFor(id, id, chosen.flow[0]![1]))
       parts.supplies.push({ id, kind, command: `${id}.motor`, vessel: id, cutOut: c.thermal.cutOut })
       break
     }
     case 'belt':
       chamber('out')
       parts.links.push({ id, kind: 'pump', from: null, to: id, command: `${id}.motor`, curve: beltFlow(f) })
+      parts.heads.push(headFor(id, null, f.freeAir!))
       parts.supplies.push({ id, kind, command: `${id}.motor`, vessel: id, cutOut: null })
       break
     case 'boost':
       chamber('out')
       parts.volumes.set(`${id}.source`, ENDLESS)
-      parts.reservoirs[`${id}.source`] = f.set! + STANDARD_ATMOSPHERE
+      parts.reservoirs[`${id}.source`] = f.set! + site.atmosphere
       parts.links.push({
         id,
         kind: 'orifice',
@@ -269,7 +279,7 @@ function addPart(
     case 'handFill':
       chamber('out')
       parts.volumes.set('shop', ENDLESS)
-      parts.reservoirs.shop = PRACTICE.shopAir.value + STANDARD_ATMOSPHERE
+      parts.reservoirs.shop = PRACTICE.shopAir.value + site.atmosphere
       parts.links.push(
         { id: `${id}.fill`, kind: 'orifice', from: 'shop', to: id, command: `${id}.fill`, ...valve },
         { id: `${id}.vent`, kind: 'orifice', from: id, to: null, command: `${id}.vent`, ...valve },

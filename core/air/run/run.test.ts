@@ -33,8 +33,11 @@ test.each(ARCHETYPES.map((a) => a.id).filter((a) => a !== 'height-valve' && a !=
     const { scenario, result } = run(plan, 'up-totes')
     const { left, right } = scenario.steps[0] as { left: number; right: number }
     expect(result.brought[0]).not.toBeNull()
-    expect(Math.abs(last(result, 'spring-left') - left)).toBeLessThan(2 * PSI)
-    expect(Math.abs(last(result, 'spring-right') - right)).toBeLessThan(2 * PSI)
+    // Read when it has got there: afterwards the warm air cools, and it sinks a little by itself.
+    const then = all(result, 't').findIndex((t) => t >= result.brought[0]!)
+    expect(Math.abs(all(result, 'spring-left')[then]! - left)).toBeLessThan(2 * PSI)
+    expect(Math.abs(all(result, 'spring-right')[then]! - right)).toBeLessThan(2 * PSI)
+    expect(left - last(result, 'spring-left')).toBeLessThan(3 * PSI)
     expect(result.massError).toBeLessThan(1e-8)
   },
 )

@@ -1,5 +1,4 @@
 import type { AirPlan, Scenario } from '../../document/types'
-import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { partLabel } from '../circuit/connections'
 import type { Sample } from '../dynamics/network'
 import { portsOf } from '../parts/parts'
@@ -33,7 +32,7 @@ export class Recorder {
     const left = run.sim.index.get('spring-left')
     this.rows.push([
       s.t,
-      ...this.vessels.map((i) => s.pressure[i]! - STANDARD_ATMOSPHERE),
+      ...this.vessels.map((i) => s.pressure[i]! - run.atmosphere),
       s.height.left,
       s.height.right,
       s.front,

@@ -12,6 +12,8 @@ import type { HaulSet, NamedScenario } from './types'
 /** A spring night. */
 const NIGHT = { start: PRACTICE.nightWarm.value, coldest: PRACTICE.nightCold.value }
 const STILL = { start: REFERENCE_TEMPERATURE, coldest: REFERENCE_TEMPERATURE }
+/** After so long, s, what was filled has its surroundings' temperature but for a few hundredths. */
+const COOLED = 3600
 /** A joint that soap would just show: about 1e-5 Pa·m³/s at 600 kPa (EN 1593; memory). m³/(s·Pa). */
 const WEEP = 1.7e-14
 /** A leak that is heard, m³/(s·Pa) (from memory). */
@@ -96,6 +98,10 @@ export function plannedScenarios(air: AirPlan, sets: readonly HaulSet[], minimum
     add(`up-${s.id}`, `${s.label}: loaded at the minimum, brought up`, {
       haul: s.id,
       steps: [to(s), wait(20)],
+    })
+    add(`settle-${s.id}`, `${s.label}: loaded at the minimum, brought up and left to cool`, {
+      haul: s.id,
+      steps: [to(s), wait(COOLED)],
     })
     add(`down-${s.id}`, `${s.label}: load taken off, let down to the minimum`, {
       start: { left: s.left, right: s.right, tank: null },

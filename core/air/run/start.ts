@@ -1,4 +1,3 @@
-import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import type { AirPlan, Scenario } from '../../document/types'
 import { allOfKinds } from '../circuit/connections'
 import { supplyOf } from '../circuit/supply'
@@ -14,13 +13,14 @@ export function startPressures(
   reservoirs: Record<string, number>,
   scenario: Scenario,
 ): Record<string, number> {
+  const { atmosphere } = network
   const start: Record<string, number> = { ...reservoirs }
-  for (const v of network.vessels) if (v.spring) start[v.id] = scenario.start[v.spring] + STANDARD_ATMOSPHERE
+  for (const v of network.vessels) if (v.spring) start[v.id] = scenario.start[v.spring] + atmosphere
   for (const v of network.vessels.filter((x) => x.spring))
     for (const id of atOnePressure(network, v.id)) start[id] ??= start[v.id]!
   for (const id of allOfKinds(air, 'tank')) {
     const vessel = model.where.get(id)!
-    start[vessel] = (scenario.start.tank ?? supplyOf(air)?.most ?? 0) + STANDARD_ATMOSPHERE
+    start[vessel] = (scenario.start.tank ?? supplyOf(air)?.most ?? 0) + atmosphere
     for (let grew = true; grew;) {
       grew = false
       for (const l of network.links) {
@@ -32,8 +32,7 @@ export function startPressures(
           start[l.to] !== undefined
         )
           continue
-        start[l.to] =
-          l.kind === 'regulator' ? Math.min(start[l.from]!, l.set + STANDARD_ATMOSPHERE) : start[l.from]!
+        start[l.to] = l.kind === 'regulator' ? Math.min(start[l.from]!, l.set + atmosphere) : start[l.from]!
         grew = true
       }
       for (const l of network.links) {

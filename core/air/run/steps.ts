@@ -1,6 +1,5 @@
 import { PRACTICE } from '../../catalog/practice'
 import type { ScenarioStep } from '../../document/types'
-import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import type { Watch } from '../dynamics/network'
 import { bring } from './bring'
 import { levelByItself } from './levelByItself'
@@ -51,7 +50,7 @@ function* tyres(run: Stepped, step: Step<'tyre'>, index: number): StepScript {
     return
   }
   for (; count < step.count; count++) {
-    run.sim.exchange('tyre', step.from + STANDARD_ATMOSPHERE)
+    run.sim.exchange('tyre', step.from + run.sim.network.atmosphere)
     run.setCommand('tyre', true)
     run.say(`Tyre ${count + 1} on the coupler`)
     let full = false

@@ -2,6 +2,7 @@ import type { ComponentKind } from '../../catalog/kinds'
 import type { SpringClass } from '../../catalog/springs'
 import type { AirPlan, Scenario, Side } from '../../document/types'
 import type { Network, SpringState } from '../dynamics/network'
+import type { Site } from '../types'
 import type { Quantity } from '../../quantity/units'
 
 /** A plan's circuit as vessels and links, with the names of what may be commanded. SI, gauge at its edges. */
@@ -14,6 +15,8 @@ export interface RunFacts {
   springs(haul: string | null): (left: number, right: number) => SpringState
   /** Heights of the springs where a height valve or a controller holds them, and wheel travel per travel of the spring. */
   levelAt: { left: number; right: number; perHeight: number }
+  /** Where it works: the air around it, and what feeds its motors, each as if it had such a feed to itself. */
+  site: Site
 }
 
 /** What fills and lets down springs when told a pressure. */
@@ -75,11 +78,15 @@ export interface StepResult {
   count?: number
 }
 
-/** How long a supply ran, s, the charge it took, A·s, how hot its motor came to be, K, and how often it started. */
+/**
+ * How long a supply ran, s, the charge it took, A·s, how hot its motor came to be and the air that left it, K, and how
+ * often it started.
+ */
 export interface MotorUse {
   on: number
   charge: number
   hottest: number
+  discharge: number
   starts: number
 }
 

@@ -1,0 +1,60 @@
+import type { CompressorClass } from '../../catalog/compressors'
+import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
+import { interpolate } from '../../quantity/interpolate'
+import type { MotorFeed, Site } from '../types'
+
+type Curve = [pressure: number, value: number][]
+
+/** Nominal voltages of trucks, V: a motor is made for one of them, and its class's curves hold there, at its terminals. */
+const NOMINAL = [12, 24] as const
+const nominalFor = (supply: number) => NOMINAL.find((v) => supply < v * 1.5) ?? NOMINAL[1]
+
+/**
+ * Resistance of a motor's winding, Ω, told from its inrush: at rest nothing but the winding holds the current back.
+ * R = U/(inrush · I_max).
+ */
+const windingOf = ({ inrush, current }: CompressorClass, nominal: number) =>
+  nominal / (inrush * Math.max(...current.map(([, amps]) => amps)))
+
+/** Volts at a motor's terminals while it draws a current, A. */
+export const terminalVoltage = (feed: MotorFeed, current: number): number =>
+  feed.supply - feed.loop * (current + feed.besides)
+
+/**
+ * Speed of a motor on its feed against that at its nominal voltage, 0 and up. A permanent magnet's current follows its
+ * torque and not its voltage, so volts lost on the way slow it and leave the amps: (U − I·R)/(U_nominal − I·R).
+ * Source: any text on permanent-magnet motors; losses that grow with speed left out.
+ */
+export function motorSpeed(compressor: CompressorClass, feed: MotorFeed, current: number): number {
+  const nominal = nominalFor(feed.supply)
+  const lost = current * windingOf(compressor, nominal)
+  return Math.max((terminalVoltage(feed, current) - lost) / (nominal - lost), 0)
+}
+
+/** A curve up to the pressure its compressor is rated for: thinner air moves its rows down, the last slope goes on. */
+function upToRating(curve: Curve, rated: number): Curve {
+  const [before, last] = curve.slice(-2)
+  if (!before || !last || last[0] >= rated) return curve
+  const slope = (last[1] - before[1]) / (last[0] - before[0])
+  return [...curve, [rated, Math.max(last[1] + slope * (rated - last[0]), 0)]]
+}
+
+/**
+ * A compressor where it stands. In thinner air the same gauge pressure is a higher ratio: what its curve gives at p it
+ * gives at p·p_around/p_standard, of free air as it is there; the load of its motor falls with the air it draws, its idle
+ * current stays. On its feed it turns slower. The very class at sea level and without a feed.
+ */
+export function compressorOnSite(compressor: CompressorClass, { atmosphere, feed }: Site): CompressorClass {
+  const thin = atmosphere / STANDARD_ATMOSPHERE
+  if (thin === 1 && !feed) return compressor
+  const idle = compressor.current[0]?.[1] ?? 0
+  const moved = (curve: Curve) => (thin === 1 ? curve : upToRating(curve, compressor.maxPressure))
+  const current = moved(compressor.current.map(([p, amps]) => [p * thin, idle + (amps - idle) * thin]))
+  const flow = moved(compressor.flow.map(([p, q]) => [p * thin, q]))
+  if (!feed) return { ...compressor, flow, current }
+  const slowed = flow.map(([p, q]): [number, number] => [
+    p,
+    q * motorSpeed(compressor, feed, interpolate(current, p)),
+  ])
+  return { ...compressor, flow: slowed, current }
+}

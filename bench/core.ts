@@ -85,7 +85,7 @@ function againstOdex(): number {
   // Before anything shuts: both integrate the very same equations.
   const span = 0.35
   const at = (relative: number) => {
-    const run = new CircuitRun(air, facts, { ...scenario, steps: [] }, () => {}, relative)
+    const run = new CircuitRun(air, facts, { ...scenario, steps: [] }, () => {}, { relative })
     run.begin({ do: 'bring', left: set.left, right: set.right })
     run.advance(1e-6)
     return run

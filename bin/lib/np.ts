@@ -2,7 +2,8 @@ import { readFileSync, statSync } from 'node:fs'
 import { CALCULATORS, calculate, inputFields } from '#core/calculators/index'
 import { CalculatorError } from '#core/calculators/define'
 import { runCsv } from '#core/air/run/runText'
-import { answerPlan, runPlan, scenariosOf } from '#core/derive/runs'
+import { WHY_NOT } from '#core/air/run/answerRules'
+import { answerPlan, runFailure, runPlan, scenariosOf } from '#core/derive/runs'
 import { createDeriver } from '#core/derive/derive'
 import { sampleHauls } from '#core/derive/sample'
 import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/document/file'
@@ -65,7 +66,13 @@ function run(path: string, name: string | undefined): number {
     throw new UsageError(
       `${name}: no scenario of that name in this plan. Use one of ${scenarios.map((s) => s.id).join(', ')}.`,
     )
-  process.stdout.write(runCsv(scenario, runPlan(plan, derived, scenario)))
+  try {
+    process.stdout.write(runCsv(scenario, runPlan(plan, derived, scenario)))
+  } catch (error) {
+    const why = runFailure(error)
+    if (!why) throw error
+    throw new UsageError(`${name}: could not be run: ${WHY_NOT[why]}`)
+  }
   return 0
 }
 
@@ -127,7 +134,11 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 try {
   process.exitCode = main(process.argv.slice(2))
 } catch (error) {
-  if (!(error instanceof UsageError || error instanceof CalculatorError)) throw error
-  process.stderr.write(`${error.message}\n`)
+  const known = error instanceof UsageError || error instanceof CalculatorError
+  const { message } = error as Error
+  // One line whatever happened: a fault of ours says so, and no file prints a stack trace.
+  process.stderr.write(
+    known ? `${message}\n` : `np: cannot be computed, which is a fault of the program: ${message}\n`,
+  )
   process.exitCode = 2
 }

@@ -1,12 +1,14 @@
-import { StuckError } from '../air/dynamics/rosenbrock'
+import { OverBudgetError, StuckError } from '../air/dynamics/rosenbrock'
 import { airSet, springOf } from '../air/parts/parts'
 import { answeredScenarios, answersFromRuns, type Answers } from '../air/run/answers'
 import { runScenario } from '../air/run/run'
 import { plannedScenarios } from '../air/run/scenarios'
-import type { HaulSet, NamedScenario, RunFacts, RunResult } from '../air/run/types'
+import { RUN_SETTINGS } from '../air/run/settings'
+import type { HaulSet, NamedScenario, RunFacts, RunFailure, RunResult } from '../air/run/types'
 import { volumeOfSet, withSet, type SetChoice, type SetTried } from '../air/run/whichSet'
 import { ordered, type Plan, type Scenario } from '../document/types'
 import { springsUnder } from '../load/airNeeds'
+import { NoBalanceError } from '../load/body'
 import { createDeriver } from './derive'
 import type { Derived } from './types'
 
@@ -60,9 +62,19 @@ export function scenariosOf(plan: Plan, derived: Derived): NamedScenario[] {
   ]
 }
 
-/** Runs a scenario on a plan: its own circuit, line lengths, springs, truck and haul. Some tenths of a second: in a worker. */
+/**
+ * Runs a scenario on a plan: its own circuit, line lengths, springs, truck and haul. Some tenths of a second: in a worker.
+ * @throws what {@link runFailure} knows when it cannot be run.
+ */
 export function runPlan(plan: Plan, derived: Derived, scenario: Scenario): RunResult {
-  return runScenario(plan.air, runFacts(plan, derived), scenario)
+  return runScenario(plan.air, runFacts(plan, derived), scenario, { work: { left: RUN_SETTINGS.work } })
+}
+
+/** Why a run did not come to its end, of what it threw; null where that was something else. */
+export function runFailure(error: unknown): RunFailure | null {
+  if (error instanceof OverBudgetError) return 'work'
+  if (error instanceof StuckError) return 'stuck'
+  return error instanceof NoBalanceError ? 'balance' : null
 }
 
 /** What runs of the plan's circuit say: figures and notes of Air beyond what is derived at every key. In a worker on the page. */
@@ -72,12 +84,19 @@ export function answerPlan(plan: Plan, derived: Derived): Answers {
   const wanted = answeredScenarios(plan.air, scenariosOf(plan, derived))
   const facts = runFacts(plan, derived)
   const runs: Record<string, RunResult> = {}
+  const failures: Record<string, RunFailure> = {}
+  let { work: left } = RUN_SETTINGS
   for (const s of wanted) {
+    const work = { left: Math.min(left, RUN_SETTINGS.workOfOne) }
+    const given = work.left
     try {
-      runs[s.id] = runScenario(plan.air, facts, s)
+      runs[s.id] = runScenario(plan.air, facts, s, { work })
     } catch (error) {
-      if (!(error instanceof StuckError)) throw error
+      const failure = runFailure(error)
+      if (!failure) throw error
+      failures[s.id] = failure
     }
+    left -= given - work.left
   }
   const { springVolume, current } = derived.stages.air.result
   return answersFromRuns({
@@ -86,6 +105,7 @@ export function answerPlan(plan: Plan, derived: Derived): Answers {
     sets: haulSets(plan, derived),
     scenarios: wanted,
     runs,
+    failures,
     springVolume,
     plannedCurrent: current,
   })

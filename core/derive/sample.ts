@@ -1,6 +1,16 @@
-import { sampleUncertainty, type Sampled } from '../load/uncertainty'
+import { SAMPLES, sampleUncertainty, type Sampled } from '../load/uncertainty'
 import type { Plan } from '../document/types'
 import type { Derived } from './types'
+
+/** Sources squared, sampled so often, that all hauls of a plan may take: some seconds. And the fewest samples that say anything. */
+const WORK = 6e7
+const FEWEST = 200
+
+/** Samples a haul of a plan whose hauls have so many sources of doubt: fewer where there is a great deal to move. */
+export function samplesFor(sources: readonly number[]): number {
+  const each = sources.reduce((sum, n) => sum + n ** 2, 0)
+  return Math.max(Math.min(Math.floor(WORK / Math.max(each, 1)), SAMPLES), FEWEST)
+}
 
 /**
  * Ranges of those hauls that straight lines do not describe, by sampling. Some tenths of a second a haul: in a worker on
@@ -10,20 +20,23 @@ export function sampleHauls(plan: Plan, { stages }: Derived, only?: string): Rec
   const { hauls, uncertainties, spring } = stages.load.result
   const { truck, tolerances, areaFrom } = stages.truck.result.facts
   if (!spring) return {}
-  const wanted = Object.keys(hauls).filter(
-    (id) => (only === undefined || id === only) && uncertainties[id] && !uncertainties[id].linear,
-  )
+  const bent = Object.keys(hauls).filter((id) => uncertainties[id] && !uncertainties[id].linear)
+  const wanted = bent.filter((id) => only === undefined || id === only)
+  const samples = samplesFor(bent.map((id) => uncertainties[id]!.shares.length))
   return Object.fromEntries(
     wanted.map((id) => [
       id,
-      sampleUncertainty({
-        haul: plan.hauls[id]!,
-        truck,
-        spring,
-        teed: stages.air.result.teed,
-        areaFrom,
-        tolerances,
-      }),
+      sampleUncertainty(
+        {
+          haul: plan.hauls[id]!,
+          truck,
+          spring,
+          teed: stages.air.result.teed,
+          areaFrom,
+          tolerances,
+        },
+        samples,
+      ),
     ]),
   )
 }

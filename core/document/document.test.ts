@@ -56,7 +56,9 @@ describe('plan file', () => {
     expect(refusal('{"a": 1,}')).toContain('not readable')
     expect(refusal('{"hello": 1}')).toContain('not a plan')
     expect(refusal(`"${'x'.repeat(MAX_FILE_BYTES)}"`)).toContain('MB')
-    expect(refusal(text.replace(`"version": ${PLAN_VERSION}`, `"version": ${PLAN_VERSION + 1}`))).toContain('Update the program')
+    expect(refusal(text.replace(`"version": ${PLAN_VERSION}`, `"version": ${PLAN_VERSION + 1}`))).toContain(
+      'Update the program',
+    )
     expect(refusal(text.replace('"wheelbase": 3.7', '"wheelbase": "3.7"'))).toContain('truck.wheelbase')
     expect(refusal(text.replace('"wheelbase": 3.7', '"wheelbase": 3.7, "wings": 2'))).toContain('wings')
     expect(refusal(text.replace('"mass": 310', '"mass": 310000'))).toMatch(/hauls\.\w+\.items\.\w+\.mass/)

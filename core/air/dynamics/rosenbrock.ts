@@ -47,6 +47,16 @@ export class StuckError extends Error {
   override name = 'StuckError'
 }
 
+/** What runs may still spend, in steps tried times unknowns squared; several that answer together share one. */
+export interface WorkBudget {
+  left: number
+}
+
+/** More work than a run is given: so many switchings, or figures so far apart, that it would not end. */
+export class OverBudgetError extends Error {
+  override name = 'OverBudgetError'
+}
+
 /** Takes steps of a system of `size` unknowns; keeps its workspace between them. */
 export class RosenbrockStepper {
   readonly f0: Float64Array
@@ -59,6 +69,8 @@ export class RosenbrockStepper {
   private readonly ft: Float64Array
   private h: number
   steps = 0
+  /** Steps tried, the ones too long among them. */
+  tried = 0
 
   /** @param exact the slope's derivatives where they are known better than by trying; it is asked right after the slope. */
   constructor(
@@ -94,6 +106,7 @@ export class RosenbrockStepper {
     this.differentiate(t, y)
     let h = Math.min(this.h, this.control.longest, end - t)
     for (let attempt = 0; attempt < 40; attempt++) {
+      this.tried++
       this.factor(h)
       const { g, y1, f1, ft, f0 } = this
       let error = 0

@@ -4,7 +4,7 @@ import { SOLVER } from '../settings'
 import { CP, compressedTemperature, throughHead, type HeadFlow } from './headHeat'
 import { LinkFlows } from './linkFlow'
 import type { Head, Motor, Network, Sample, Watch } from './network'
-import { RosenbrockStepper, StuckError } from './rosenbrock'
+import { OverBudgetError, RosenbrockStepper, StuckError, type WorkBudget } from './rosenbrock'
 import { SpringPair, type SpringFunction } from './springPair'
 
 const NUDGE = SOLVER.springNudge
@@ -21,6 +21,8 @@ export interface SimulationOptions {
   grain?: number
   /** Time to which a happening is located, s. */
   located?: number
+  /** What the run may spend; endless otherwise. */
+  work?: WorkBudget
   /** False: no laminar flow close to rest, for what only ever flows one way. */
   laminar?: boolean
 }
@@ -63,6 +65,7 @@ export class Simulation {
   private readonly shut: Uint8Array
   private readonly sealed = new Set<number>()
   private readonly located: number
+  private readonly work: WorkBudget | null
   /** dF/du of one link over all unknowns, while its row is added. */
   private readonly gradient: Float64Array
   private readonly touched: number[] = []
@@ -117,6 +120,7 @@ export class Simulation {
     })
     this.y.fill(warm, this.motorAt, size - 2)
     this.located = options.located ?? SOLVER.located
+    this.work = options.work ?? null
     this.stepper = new RosenbrockStepper(
       size,
       (t, y, out) => this.slope(t, y, out),
@@ -251,7 +255,7 @@ export class Simulation {
 
   /**
    * Runs to `end`, locating every watched happening instead of stepping over it. `each` sees every accepted step.
-   * @throws {StuckError}
+   * @throws {StuckError | OverBudgetError}
    */
   run(end: number, watches: readonly Watch[] = [], each: (sample: Sample) => void = () => {}): void {
     let active = [...watches]
@@ -264,7 +268,9 @@ export class Simulation {
       if (++guard > SOLVER.mostSteps) throw new StuckError(`The run does not come past ${this.t} s.`)
       from.set(this.y)
       const began = this.t
+      const { tried } = this.stepper
       this.t = this.stepper.step(began, from, end, next)
+      this.spend(this.stepper.tried - tried)
       this.y.set(next)
       here = this.sample()
       let after = active.map((w) => w.value(here))
@@ -296,6 +302,13 @@ export class Simulation {
       } else each(here)
       before = after
     }
+  }
+
+  private spend(steps: number): void {
+    if (!this.work) return
+    this.work.left -= steps * this.y.length ** 2
+    if (this.work.left < 0)
+      throw new OverBudgetError(`The run takes more work than it is given; it came to ${this.t} s.`)
   }
 
   /**

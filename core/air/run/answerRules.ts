@@ -6,7 +6,7 @@ import { DIRECT } from '../../document/types'
 import { compressorOf, partOf, tubeOf } from '../parts/parts'
 import { RUN_SOURCE, motorsOf, type HaulRuns } from './answerFigures'
 import { currentLimit } from './motorHeat'
-import type { AnswerInput, RunResult } from './types'
+import type { AnswerInput, NamedScenario, RunFailure, RunResult } from './types'
 
 /** What only a run finds. */
 
@@ -63,18 +63,41 @@ function fallsShort({ set }: HaulRuns, up: RunResult): Note | null {
   })
 }
 
-/** Springs and parts outside their limits at any step of a run; a run that did not come to its end has said nothing, and says so. */
-export function limitNotes(input: AnswerInput, what: string, run: RunResult | undefined): Note[] {
-  if (!run)
-    return [
-      note({
-        rule: 'run-failed',
-        rank: 'fix',
-        subject: 'spring-left',
-        title: 'A run does not come to its end',
-        text: `${what}: its equations find no next step, so nothing of it is vouched for. Look for parts whose figures are far apart.`,
-      }),
-    ]
+/** Said of a run that did not come to its end. */
+export const WHY_NOT: Record<RunFailure, string> = {
+  stuck: 'its equations find no next step. Look for parts whose figures are far apart.',
+  work:
+    'it takes more work than a run is given. Look for a switch whose limits are close together, for a leak larger than ' +
+    'the supply, for parts whose figures are far apart.',
+  balance: 'the truck finds no balance on its springs. Look at what the haul carries and where.',
+}
+
+/** Names given in full before the rest are counted. */
+const NAMED = 3
+
+/** A run that did not come to its end has said nothing, and says so: one note for each reason. */
+export function failureNotes({ scenarios, failures }: AnswerInput): Note[] {
+  const why = [...new Set(scenarios.flatMap((s) => failures[s.id] ?? []))]
+  return why.map((reason) => {
+    const names = scenarios.filter((s) => failures[s.id] === reason).map((s) => `“${s.label}”`)
+    const more = names.length - NAMED
+    return note({
+      quantity: 'count',
+      rule: 'run-failed',
+      rank: 'fix',
+      subject: reason,
+      value: names.length,
+      title: names.length > 1 ? 'Runs that could not be run' : 'A run that could not be run',
+      text: `${names.slice(0, NAMED).join(', ')}${more > 0 ? ` and ${more} more` : ''}: ${WHY_NOT[reason]} Nothing of it is vouched for.`,
+    })
+  })
+}
+
+/** Springs and parts outside their limits at any step of a run. */
+export function limitNotes(input: AnswerInput, scenario: NamedScenario): Note[] {
+  const what = `“${scenario.label}”`
+  const run = input.runs[scenario.id]
+  if (!run) return []
   return [
     ...(['left', 'right'] as const).flatMap((side) => sideLimitNotes(input, what, run, side)),
     ...partLimitNotes(input, what, run),

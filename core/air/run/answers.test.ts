@@ -108,6 +108,7 @@ describe('answers drawn from runs', () => {
       sets,
       scenarios: [base],
       runs: { 'up-hives': { ...up, used: motors } },
+      failures: {},
       springVolume: { left: 0.002, right: 0.002 },
       plannedCurrent: 20,
     })

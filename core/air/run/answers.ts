@@ -3,7 +3,7 @@ import type { Figure, Note } from '../../quantity/figure'
 import { stateOf, type StageOutput } from '../../quantity/stage'
 import type { AirResult } from '../types'
 import { drawFigures, haulRunFigures, tankFigures } from './answerFigures'
-import { haulRunNotes, limitNotes } from './answerRules'
+import { failureNotes, haulRunNotes, limitNotes } from './answerRules'
 import type { AnswerInput, NamedScenario } from './types'
 
 /** What runs of a plan's circuit come to: figures and notes of Air that no sum gives. Some tenths of a second in all. */
@@ -35,8 +35,8 @@ export function answersFromRuns(input: AnswerInput): Answers {
     notes.push(...haulRunNotes(of))
   }
   Object.assign(figures, tankFigures(input), drawFigures(input.runs))
-  for (const s of input.scenarios) notes.push(...limitNotes(input, `“${s.label}”`, input.runs[s.id]))
-  return { figures, notes: worstOfEach(notes) }
+  for (const s of input.scenarios) notes.push(...limitNotes(input, s))
+  return { figures, notes: [...worstOfEach(notes), ...failureNotes(input)] }
 }
 
 /** The same limit met in several runs is one note: that of the run which goes furthest past it. */

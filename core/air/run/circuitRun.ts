@@ -2,7 +2,7 @@ import type { AirPlan, FaultKind, Scenario, ScenarioStep, Side } from '../../doc
 import { interpolate } from '../../quantity/interpolate'
 import { firstOfKind, partLabel } from '../circuit/connections'
 import type { Sample, Watch } from '../dynamics/network'
-import { Simulation } from '../dynamics/simulation'
+import { Simulation, type SimulationOptions } from '../dynamics/simulation'
 import { partOf } from '../parts/parts'
 import { FAULT_WORDS, faultCommands } from './faults'
 import { Levelling, type Controller, type Levelled } from './levelling'
@@ -53,11 +53,11 @@ export class CircuitRun implements Stepped, Levelled {
     readonly facts: RunFacts,
     readonly scenario: Scenario,
     private readonly seen: (run: CircuitRun, sample: Sample) => void = () => {},
-    relative?: number,
+    options: Pick<SimulationOptions, 'relative' | 'work'> = {},
   ) {
     this.model = buildCircuitModel(air, facts, scenario)
     const { network, start, supplies, switches, outlets } = this.model
-    this.sim = new Simulation(network, start, relative === undefined ? {} : { relative })
+    this.sim = new Simulation(network, start, options)
     this.highest = new Float64Array(network.vessels.length).fill(-Infinity)
     for (const s of supplies) this.used[s.id] = { on: 0, charge: 0, hottest: 0, discharge: 0, starts: 0 }
     for (const s of switches)

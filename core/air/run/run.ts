@@ -6,6 +6,7 @@ import { chamberOf } from './modelParts'
 import { heightMissing } from './levelling'
 import { RUN_SETTINGS } from './settings'
 import type { RunFacts, RunColumn, RunResult } from './types'
+import type { SimulationOptions } from '../dynamics/simulation'
 import { CircuitRun } from './circuitRun'
 
 /** Whether a vessel is the circuit's own, and no endless reservoir outside. */
@@ -130,10 +131,18 @@ function highestOf({ air, model, sim, highest }: CircuitRun): Record<string, num
   return found
 }
 
-/** Runs a scenario to its end. `relative` is the solver's tolerance. */
-export function runScenario(air: AirPlan, facts: RunFacts, scenario: Scenario, relative?: number): RunResult {
+/**
+ * Runs a scenario to its end. @param options the solver's tolerance, and what the run may spend.
+ * @throws {StuckError | OverBudgetError} when it does not come to its end.
+ */
+export function runScenario(
+  air: AirPlan,
+  facts: RunFacts,
+  scenario: Scenario,
+  options: Pick<SimulationOptions, 'relative' | 'work'> = {},
+): RunResult {
   const recorder = new Recorder()
-  const run = new CircuitRun(air, facts, scenario, recorder.see, relative)
+  const run = new CircuitRun(air, facts, scenario, recorder.see, options)
   const { mass } = run.sim
   const { vessels } = run.model.network
   const held = vessels.reduce((sum, v, i) => (isOwn(v.id) ? sum + run.sim.y[i]! : sum), 0)

@@ -22,6 +22,12 @@ export const RUN_SETTINGS = {
   reachedShare: 1.05,
   /** A pressure switch begins closed within this of its cut-in, Pa. */
   switchPlay: 1,
+  /**
+   * Steps times unknowns squared that all runs of a plan may spend, and one of them: some ten seconds on a slow machine,
+   * many times what any demo job takes.
+   */
+  work: 2.4e7,
+  workOfOne: 5e6,
   /** Rows kept of a run: more are thinned out as it goes on. */
   mostRows: 2400,
 } as const

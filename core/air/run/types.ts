@@ -137,14 +137,18 @@ export interface RunResult {
   steps: number
 }
 
+/** Why a run did not come to its end. */
+export type RunFailure = 'stuck' | 'work' | 'balance'
+
 /** What the answers are drawn from. */
 export interface AnswerInput {
   air: AirPlan
   spring: SpringClass
   sets: readonly HaulSet[]
-  /** Scenarios that were run and their results by id; one that could not be run has none. */
+  /** Scenarios that were run and their results by id; one that could not be run has a failure instead. */
   scenarios: readonly NamedScenario[]
   runs: Record<string, RunResult>
+  failures: Record<string, RunFailure>
   /** m³ of both springs at the highest haul. */
   springVolume: { left: number; right: number }
   /** Motor current that Power counts with, A. */

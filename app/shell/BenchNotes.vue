@@ -10,6 +10,7 @@ const job = useJob()
 const shop = useShop()
 const screen = useScreen()
 const router = useRouter()
+const askFirst = useAskFirst()
 
 const notes = computed(() => {
   const all = job.derived?.notes ?? []
@@ -86,7 +87,7 @@ defineExpose({ step, remedy })
           {{ noteText(note, shop.units) }} <span class="italic">{{ note.source }}.</span>
         </p>
         <template v-if="note.remedy && tried(note)?.helps">
-          <button type="button" class="button remedy mt-2 text-sm" @click="job.applyRemedy(note.remedy)">
+          <button type="button" class="button remedy mt-2 text-sm" @click="askFirst(note.remedy)">
             {{ note.remedy.label }}
           </button>
           <p v-if="tried(note)!.brings.length" class="text-sm mt-1 leading-snug">

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import type { Figure } from '#core/quantity/figure'
+import type { Figure, Remedy } from '#core/quantity/figure'
 
 /** What this browser shows: theme, the figure asked "why?", and the thing a note points at. */
 export const useScreen = defineStore('screen', () => {
@@ -8,5 +8,7 @@ export const useScreen = defineStore('screen', () => {
   const asked = shallowRef<Figure | null>(null)
   /** Subject of the note last pressed. */
   const subject = ref<string | null>(null)
-  return { theme, asked, subject }
+  /** A remedy that would start the circuit anew, and the work it would cost: to be asked first. */
+  const replacing = shallowRef<{ remedy: Remedy; work: string[] } | null>(null)
+  return { theme, asked, subject, replacing }
 })

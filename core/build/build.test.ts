@@ -8,9 +8,9 @@ import { TRUCK_KINDS } from '../catalog/trucks'
 import { createDeriver } from '../derive/derive'
 import { newPlan } from '../derive/newPlan'
 import type { Archetype, BuildPlan, Plan, TruckKind } from '../document/types'
-import { TORQUE } from './steps/torques'
+import { FASTENERS, fastenersOf, judgeFastener, takeUsual } from './fasteners'
 import { blockedBy, heldBy } from './order'
-import { threadOf, torqueCheck } from './torque'
+import { threadOf } from './torque'
 
 const FT_LBF = 1.355818
 const planOf = (kind: TruckKind, archetype: Archetype): Plan => {
@@ -109,9 +109,9 @@ describe('order', () => {
         const ticks = Object.fromEntries(steps.slice(0, n).map((s) => [s.id, tick]))
         for (const s of steps.slice(0, n)) {
           const holds = steps.slice(0, n).some((later) => later.after[s.id])
-          expect(heldBy(s, steps, { ticks, struck: {} }) !== null).toBe(holds)
+          expect(heldBy(s, steps, { ticks }) !== null).toBe(holds)
         }
-        expect(heldBy(steps[n - 1]!, steps, { ticks, struck: {} })).toBeNull()
+        expect(heldBy(steps[n - 1]!, steps, { ticks })).toBeNull()
       }),
     )
   })
@@ -130,17 +130,75 @@ describe('order', () => {
   })
 })
 
-test('torques are those of practice: 20, 18, 17, 20 and 38 lbf·ft (common practice)', () => {
-  expect(TORQUE.flathead).toBeLessThanOrEqual(20 * FT_LBF)
-  for (const [torque, feet] of [
-    [TORQUE.frameM8, 18],
-    [TORQUE.control, 17],
-    [TORQUE.strap, 20],
-    [TORQUE.upperM10, 38],
-  ] as const)
-    expect(Math.abs(torque - feet * FT_LBF)).toBeLessThan(0.75)
-  expect(torqueCheck(threadOf('M8')!, '8.8', TORQUE.frameM8).looksLike).toBe('ok')
-  expect(torqueCheck(threadOf('M10')!, '8.8', TORQUE.upperM10).looksLike).toBe('ok')
+test('usual torques are those of practice: 20, 38, 20, 18 and 17 lbf·ft (common practice), and suit their sizes', () => {
+  const feet = Object.values(FASTENERS).map((f) => f.usual.torque / FT_LBF)
+  expect(feet.map(Math.round)).toEqual([20, 38, 20, 18, 17])
+  for (const f of Object.values(FASTENERS))
+    expect(judgeFastener({ ...f.usual, from: 'usual' })!.looksLike).toBe('ok')
+})
+
+describe('torques are typed off the kit’s sheet', () => {
+  const flatbed = newPlan('leaf-flatbed', 'x')
+  const withFasteners = (fasteners: BuildPlan['fasteners']) => {
+    const plan = structuredClone(flatbed)
+    plan.build.fasteners = fasteners
+    return { plan, stage: createDeriver()(plan).stages.build }
+  }
+  const all = takeUsual(fastenersOf(stepsOf(flatbed)))
+  const rules = (fasteners: BuildPlan['fasteners']) =>
+    withFasteners(fasteners).stage.notes.map((n) => `${n.rank} ${n.rule} ${n.subject}`)
+  const m8 = (torque: number, from: 'sheet' | 'usual' = 'sheet') => ({
+    ...all,
+    upper: { torque, thread: 'M8', grade: '8.8', from },
+  })
+
+  test('none typed: a Fix that names them; taken over knowing so, it is gone and they stand as usual', () => {
+    const { plan, stage } = withFasteners({})
+    const note = stage.notes.find((n) => n.rule === 'torque-missing')!
+    expect(note).toMatchObject({ rank: 'fix', value: Object.keys(all).length })
+    expect(note.text).toContain('upper bracket')
+    const after = applyEdit(plan, note.remedy!.patches)
+    expect(after.build.fasteners).toEqual(all)
+    expect(Object.values(after.build.fasteners).every((f) => f.from === 'usual')).toBe(true)
+    expect(createDeriver()(after).stages.build.notes.map((n) => n.rule)).not.toContain('torque-missing')
+    // A coil insert is pushed in: nothing of a leaf kit is asked for.
+    const coil = createDeriver()(newPlan('coil-wagon', 'x')).stages.build.notes
+    expect(coil.find((n) => n.rule === 'torque-missing')!.value).toBe(1)
+  })
+  test('the 38 lbf·ft of an M10 on an M8 is caught on either side of what it bears', () => {
+    expect(rules(m8(38 * FT_LBF))).toEqual(['fix torque-unlikely fastener-upper'])
+    const { low, high } = judgeFastener(m8(1).upper)!
+    for (const [torque, told] of [
+      [low, false],
+      [low - 0.01, true],
+      [high, false],
+      [high + 0.01, true],
+    ] as const)
+      expect({ torque, told: rules(m8(torque)).length > 0 }).toEqual({ torque, told })
+  })
+  test('18 lbf·ft typed as N·m is told as a slip of unit, and its remedy sets it right', () => {
+    const { plan, stage } = withFasteners(m8(18))
+    const [note] = stage.notes
+    expect(note!.text).toMatch(/^It looks like ft·lbf typed as another unit/)
+    const after = applyEdit(plan, note!.remedy!.patches)
+    expect(after.build.fasteners.upper!.torque).toBeCloseTo(18 * FT_LBF, 6)
+    expect(createDeriver()(after).stages.build.notes).toEqual([])
+  })
+  test('a thread or class nobody knows is not judged', () => {
+    expect(rules({ ...all, upper: { torque: 500, thread: 'odd', grade: '8.8', from: 'sheet' } })).toEqual([])
+    expect(rules({ ...all, upper: { torque: 500, thread: 'M8', grade: 'odd', from: 'sheet' } })).toEqual([])
+  })
+  test('the torque is part of what was done: another one opens the step again', () => {
+    const { plan } = withFasteners(m8(24))
+    const step = stepsOf(plan).find((s) => s.fastener === 'upper')!
+    const did = didText(step, plan.build)
+    expect(did).toContain('Upper bracket, M8 8.8: 24 N·m.')
+    expect(didText(step, { fasteners: {} })).not.toContain('N·m')
+    plan.build.ticks[step.id] = { ...tick, did }
+    expect(createDeriver()(plan).stages.build.result.left).not.toContain(step.id)
+    plan.build.fasteners.upper!.torque = 26
+    expect(createDeriver()(plan).stages.build.result.left).toContain(step.id)
+  })
 })
 
 test('threads: named sizes, fine pitch, inch; nonsense is none', () => {
@@ -156,7 +214,9 @@ describe('what was done stays true', () => {
   const build = (p: Plan) => createDeriver()(p).stages.build
   const ticked = () => {
     const plan = structuredClone(flatbed)
-    for (const step of build(plan).result.steps) plan.build.ticks[step.id] = { ...tick, did: didText(step) }
+    plan.build.fasteners = takeUsual(fastenersOf(build(plan).result.steps))
+    for (const step of build(plan).result.steps)
+      plan.build.ticks[step.id] = { ...tick, did: didText(step, plan.build) }
     return plan
   }
   test('ticked as it is planned, everything stands', () => {

@@ -1,4 +1,4 @@
-import type { AirPlan, BuildPlan, LayPlan, PowerPlan, Truck } from '../document/types'
+import type { AirPlan, BuildPlan, PowerPlan, Truck } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { standingTicks } from './did'
 import { buildFigures } from './figures'
@@ -11,11 +11,10 @@ export function buildStage(
   build: BuildPlan,
   truck: Truck,
   air: AirPlan,
-  lay: LayPlan,
   power: PowerPlan,
   facts: BuildFacts,
 ): StageOutput<BuildResult> {
-  const steps = buildSteps(truck, air, lay, power, facts)
+  const steps = buildSteps(truck, air, power, facts)
   const minutesOf = (list: typeof steps) => list.reduce((sum, s) => sum + s.minutes, 0)
   const ticks = standingTicks(steps, build)
   const left = steps.filter((s) => !ticks[s.id] && !build.struck[s.id])

@@ -1,25 +1,32 @@
 import type { BuildPlan } from '../document/types'
 import { METRIC_UNITS, showText } from '../quantity/units'
+import { FASTENERS, typedFastener } from './fasteners'
 import type { Step } from './types'
 
 /** Characters of a record that are kept. */
 const MOST = 600
 
 /** What a step is, as it is written down when it is ticked: part, place, length, wire and torque, in metric units. */
-export function didText({ title, detail, values, torque }: Step): string {
+export function didText(
+  { title, detail, values, fastener }: Step,
+  build: Pick<BuildPlan, 'fasteners'>,
+): string {
   const told = detail.replace(/\{(\w+)\}/g, (_, key: string) => {
     const v = values[key]
     return v ? showText(v.value, v.quantity, METRIC_UNITS) : '—'
   })
-  const tight = torque ? ` ${torque.fastener}: ${showText(torque.value, 'torque', METRIC_UNITS)}.` : ''
+  const typed = fastener && typedFastener(build, fastener)
+  const tight = typed
+    ? ` ${FASTENERS[fastener].label}, ${typed.thread} ${typed.grade}: ${showText(typed.torque, 'torque', METRIC_UNITS)}.`
+    : ''
   return `${title}. ${told}${tight}`.slice(0, MOST)
 }
 
 /** The ticks that stand: of steps that are still what was done. One without a record stands for its step as it is. */
-export const standingTicks = (steps: readonly Step[], { ticks }: BuildPlan): BuildPlan['ticks'] =>
+export const standingTicks = (steps: readonly Step[], build: BuildPlan): BuildPlan['ticks'] =>
   Object.fromEntries(
     steps.flatMap((step) => {
-      const tick = ticks[step.id]
-      return tick && (tick.did === '' || tick.did === didText(step)) ? [[step.id, tick]] : []
+      const tick = build.ticks[step.id]
+      return tick && (tick.did === '' || tick.did === didText(step, build)) ? [[step.id, tick]] : []
     }),
   )

@@ -5,7 +5,7 @@ import type { Step } from './types'
 export function blockedBy(
   step: Step,
   steps: readonly Step[],
-  { ticks, struck }: BuildPlan,
+  { ticks, struck }: Pick<BuildPlan, 'ticks' | 'struck'>,
 ): { step: Step; reason: string } | null {
   for (const [id, reason] of Object.entries(step.after)) {
     const before = steps.find((s) => s.id === id)
@@ -15,6 +15,6 @@ export function blockedBy(
 }
 
 /** Why a tick cannot be taken back, or null: a later step stands on it. */
-export function heldBy(step: Step, steps: readonly Step[], { ticks }: BuildPlan): Step | null {
+export function heldBy(step: Step, steps: readonly Step[], { ticks }: Pick<BuildPlan, 'ticks'>): Step | null {
   return steps.find((later) => ticks[later.id] && later.after[step.id]) ?? null
 }

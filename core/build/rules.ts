@@ -1,6 +1,8 @@
 import type { BuildPlan } from '../document/types'
 import { notesOf, type Note } from '../quantity/figure'
+import { FASTENERS, fastenersOf, judgeFastener, takeUsual, typedFastener } from './fasteners'
 import { blockedBy } from './order'
+import type { TorqueLooks } from './torque'
 import type { Step } from './types'
 
 const note = notesOf('build', 'count')
@@ -56,6 +58,66 @@ const noLongerPlanned = (steps: readonly Step[], { ticks }: BuildPlan): Note[] =
   })
 }
 
+/** Fasteners nobody typed a torque for: the usual is offered, and never stands as the truck's. */
+const withoutTorque = (steps: readonly Step[], build: BuildPlan): Note[] => {
+  const missing = fastenersOf(steps).filter((id) => !typedFastener(build, id))
+  if (missing.length === 0) return []
+  const names = missing.map((id) => FASTENERS[id].label.toLowerCase())
+  return [
+    note({
+      rule: 'torque-missing',
+      rank: 'fix',
+      subject: 'fasteners',
+      value: missing.length,
+      title: 'Torques are still to be typed off the kit’s sheet',
+      text: `Without one: ${names.join('; ')}. Type each with its size and class; what is usual elsewhere may be twice what yours bears.`,
+      source: 'The kit’s own sheet',
+      remedy: {
+        label: 'Take the usual values over, knowing so',
+        patches: Object.entries(takeUsual(missing)).map(([id, value]) => ({
+          op: 'add' as const,
+          path: ['build', 'fasteners', id],
+          value,
+        })),
+      },
+    }),
+  ]
+}
+
+/** What a torque in the wrong unit is in the right one, N·m. */
+const UNIT_SLIPS: Partial<Record<TorqueLooks, { typed: string; factor: number }>> = {
+  'ft-lb typed as N·m': { typed: 'ft·lbf', factor: 1.355818 },
+  'in-lb typed as N·m': { typed: 'in·lbf', factor: 0.1129848 },
+}
+
+/** A torque outside what its thread and class usually bear: a slip of unit, or of size. */
+const torqueUnlikely = (steps: readonly Step[], build: BuildPlan): Note[] =>
+  fastenersOf(steps).flatMap((id) => {
+    const typed = typedFastener(build, id)
+    const judged = typed && judgeFastener(typed)
+    if (!typed || !judged || judged.looksLike === 'ok') return []
+    const slip = UNIT_SLIPS[judged.looksLike]
+    const over = typed.torque > judged.high
+    const size = `${typed.thread} ${typed.grade}`
+    return note({
+      quantity: 'torque',
+      rule: 'torque-unlikely',
+      rank: 'fix',
+      subject: `fastener-${id}`,
+      value: typed.torque,
+      limit: over ? judged.high : judged.low,
+      title: `${FASTENERS[id].label}: that torque does not suit its size`,
+      text: `${slip ? `It looks like ${slip.typed} typed as another unit. ` : ''}{value} is ${over ? 'more' : 'less'} than ${size} usually bears ({limit}). Look at the sheet again: unit, size, class.`,
+      source: 'T = K·d·F, K 0.16–0.24, F = 75 % of proof (ISO 898-1); only to catch a slip',
+      remedy: slip && {
+        label: `It was ${slip.typed}`,
+        patches: [
+          { op: 'replace', path: ['build', 'fasteners', id, 'torque'], value: typed.torque * slip.factor },
+        ],
+      },
+    })
+  })
+
 /** All that Build notices. @param standing ticks of steps that are still what was done. */
 export const buildRules = (
   steps: readonly Step[],
@@ -65,4 +127,6 @@ export const buildRules = (
   ...outOfOrder(steps, { ...build, ticks: standing }),
   ...changedSince(steps, build, standing),
   ...noLongerPlanned(steps, build),
+  ...withoutTorque(steps, build),
+  ...torqueUnlikely(steps, build),
 ]

@@ -1,5 +1,6 @@
 import type { BuildPlan } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
+import type { FastenerId } from './fasteners'
 import type { Quantity } from '../quantity/units'
 
 export interface StepValue {
@@ -7,14 +8,15 @@ export interface StepValue {
   quantity: Quantity
 }
 
-/** One step of the build. `detail` names its figures as {name}; torque in N·m from the kit's sheet or common practice. */
+/** One step of the build. `detail` names its figures as {name}. */
 export interface Step {
   id: string
   group: string
   title: string
   detail: string
   values: Record<string, StepValue>
-  torque?: { fastener: string; value: number }
+  /** What is tightened in it. */
+  fastener?: FastenerId
   cautions: string[]
   tools: string[]
   minutes: number
@@ -45,6 +47,8 @@ export interface BuildFacts {
     ties: number
     grommets: number
   }[]
+  /** Heat shields on the pipe: what each guards. */
+  shields: readonly { id: string; guards: string }[]
   feed: { length: number; area: number; fuse: number | null } | null
   /** Right or left when the exhaust runs there. */
   exhaustSide: 'left' | 'right' | null

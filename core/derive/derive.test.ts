@@ -265,7 +265,7 @@ describe('derive', () => {
     [
       'stop soap-bubble',
       (p) => {
-        p.prove.soap['block-left:from'] = { finding: 'bubble', who: 'Bram', at: '' }
+        p.prove.soap['block-left:from'] = { finding: 'bubble', who: 'Bram', at: '', of: '' }
       },
     ],
     [

@@ -86,9 +86,10 @@ function tuneOf(plan: Plan, set: AirSet, teed: boolean, load: Stages['load']): S
 }
 
 const buildOf = (plan: Plan, set: AirSet, { lay, power }: Before<'lay' | 'power'>): Stages['build'] =>
-  buildStage(plan.build, plan.truck, plan.air, plan.lay, plan.power, {
+  buildStage(plan.build, plan.truck, plan.air, plan.power, {
     spring: set.spring,
     cuts: lay.result.cuts,
+    shields: lay.result.shields,
     exhaustSide: exhaustSide(plan.truck),
     presetLabels: Object.values(plan.hauls).map((h) => h.label),
     feed: power.result.powered
@@ -129,7 +130,7 @@ function handoverOf(
     rearRating: plan.truck.ratings.rearAxle,
     stepsLeft: build.result.left,
     ...provedOf(plan, prove.result, air.result.tankVolume > 0),
-    jointsLeft: prove.result.joints.filter((j) => !plan.prove.soap[j.id]).map((j) => j.id),
+    jointsLeft: prove.result.joints.filter((j) => !prove.result.soap[j.id]).map((j) => j.id),
   })
 }
 

@@ -251,7 +251,6 @@ describe('both sides of each limit: the note comes where its value passes its li
     const expected = at ? at(plan) : limit!
     const scale = Math.max(Math.abs(expected), 0.01)
     expect(Math.abs(value! - expected) / scale).toBeLessThan(1e-6)
-    if (at && limit !== null && !['short-slack', 'preset-off-load'].includes(rule))
-      expect(Math.abs(limit - expected) / scale).toBeLessThan(1e-6)
+    if (at && limit !== null) expect(Math.abs(limit - expected) / scale).toBeLessThan(1e-6)
   })
 })

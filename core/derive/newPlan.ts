@@ -1,11 +1,24 @@
+import { createDeriver } from './derive'
 import { upgradePlan } from '../document/upgrade'
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { exampleTruck } from '../catalog/trucks'
 import { PLAN_FORMAT, PLAN_VERSION, type Plan, type Target, type TruckKind } from '../document/types'
 import { LEVEL_TARGET, newHaul } from '../document/newHaul'
 
-/** A new job's plan: the example truck of a kind, one empty haul, the simplest circuit for its suspension. */
+const NEAR_HEAT = ['part-near-heat', 'line-near-heat']
+
+/**
+ * A new job's plan: the example truck of a kind, one empty haul, the simplest circuit for its suspension. Where the
+ * example's pipe runs beside a spring or a line a heat shield is planned from the start: nothing of it is measured yet.
+ */
 export function newPlan(kind: TruckKind, name: string, target: Target = LEVEL_TARGET): Plan {
+  const plan = barePlan(kind, name, target)
+  const near = createDeriver()(plan).stages.lay.notes.filter((n) => NEAR_HEAT.includes(n.rule))
+  const shields = Object.fromEntries(near.map((n) => [n.subject, true]))
+  return { ...plan, lay: { ...plan.lay, shields } }
+}
+
+function barePlan(kind: TruckKind, name: string, target: Target): Plan {
   const truck = exampleTruck(kind)
   return upgradePlan({
     format: PLAN_FORMAT,
@@ -39,7 +52,7 @@ export function newPlan(kind: TruckKind, name: string, target: Target = LEVEL_TA
       earth: 'battery',
     },
     tune: { presets: {}, minimum: null },
-    build: { ticks: {}, struck: {} },
+    build: { fasteners: {}, ticks: {}, struck: {} },
     prove: { holds: {}, soap: {} },
     handover: { driver: '', contact: '', nextCheck: '', remarks: '', accepted: {} },
   }) as Plan

@@ -81,7 +81,7 @@ const PLANS: [string, Plan][] = [
   ['free to sink', changed((p) => (p.prove.holds.evening!.heightHeld = false))],
   [
     'a bubble',
-    changed((p) => (p.prove.soap['block-left:from'] = { finding: 'bubble', who: 'Bram', at: '' })),
+    changed((p) => (p.prove.soap['block-left:from'] = { finding: 'bubble', who: 'Bram', at: '', of: '' })),
   ],
   [
     'fuse first',
@@ -120,8 +120,8 @@ const BROUGHT_TO_LIGHT: Record<string, string[]> = {
   'cut-out never reached: tank-feeds-block of block': ['stop part-pressure of bore-block'],
 }
 
-/** What was built before is no longer what is planned: said wherever a plan is changed under its ticks. */
-const WORK_UNDONE = ['step-changed', 'step-gone', 'out-of-order']
+/** What was built and proved before is no longer what is planned: said wherever a plan is changed under its ticks. */
+const WORK_UNDONE = ['step-changed', 'step-gone', 'out-of-order', 'hold-earlier']
 
 /** A Stop or Fix by what it says of what; a Know may come and go. */
 const wrongs = (notes: readonly Note[]) =>

@@ -40,6 +40,7 @@ import {
   DROOPS,
   EARTHS,
   EXISTING_KINDS,
+  FASTENER_FROM,
   FAULT_KINDS,
   GAP_HOWS,
   ITEM_HOWS,
@@ -344,6 +345,15 @@ export const planSchema = shape<Plan>({
     minimum: nullableNumber(0, 5e6),
   }),
   build: shape({
+    fasteners: recordField(
+      shape({
+        torque: numberField(0.1, 2000),
+        thread: textField(20),
+        grade: textField(8),
+        from: choiceField(FASTENER_FROM),
+      }),
+      40,
+    ),
     ticks: recordField(shape({ who: textField(80), at: textField(40), did: textField(600) }), 500),
     struck: recordField(passedOver, 500),
   }),
@@ -361,6 +371,7 @@ export const planSchema = shape<Plan>({
         rested: nullableNumber(0, 1e7),
         lag: numberField(0, 86_400),
         startedAt: textField(40),
+        covers: textField(4000),
         readings: listField(
           shape({
             t: numberField(-1e9, 1e9),
@@ -373,7 +384,10 @@ export const planSchema = shape<Plan>({
       }),
       100,
     ),
-    soap: recordField(shape({ finding: choiceField(SOAPS), who: textField(80), at: textField(40) }), 500),
+    soap: recordField(
+      shape({ finding: choiceField(SOAPS), who: textField(80), at: textField(40), of: textField(400) }),
+      500,
+    ),
   }),
   handover: shape({
     driver: textField(120),

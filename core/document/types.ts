@@ -404,7 +404,17 @@ export interface Done extends Tick {
 export interface PassedOver extends Tick {
   reason: string
 }
+export const FASTENER_FROM = ['sheet', 'usual'] as const
+/** A fastener of the kit: torque in N·m, thread ("M8", "3/8-16"), property class or grade; off its sheet, or the usual taken over knowing so. */
+export interface Fastener {
+  torque: number
+  thread: string
+  grade: string
+  from: (typeof FASTENER_FROM)[number]
+}
 export interface BuildPlan {
+  /** By kind of fastener; one without an entry has no torque yet. */
+  fasteners: Record<string, Fastener>
   ticks: Record<string, Done>
   /** Steps that are not to be done on this truck. */
   struck: Record<string, PassedOver>
@@ -434,14 +444,16 @@ export interface HoldTest {
   /** How much later the air inside follows the air around it, s. */
   lag: number
   startedAt: string
+  /** What it was made on, in words; empty where nobody wrote it down. */
+  covers: string
   readings: Reading[]
 }
 export const SOAPS = ['dry', 'foam', 'bubble'] as const
 export type Soap = (typeof SOAPS)[number]
 export interface ProvePlan {
   holds: Record<string, HoldTest>
-  /** Keyed by `line:end`, e.g. `line-left:from`. */
-  soap: Record<string, { finding: Soap; who: string; at: string }>
+  /** Keyed by `line:end`, e.g. `line-left:from`; `of` the line in words when it was soaped, empty where nobody wrote it down. */
+  soap: Record<string, { finding: Soap; who: string; at: string; of: string }>
 }
 
 export interface HandoverPlan {

@@ -87,7 +87,7 @@ function upgradeAir(air: unknown): unknown {
 }
 
 function upgradeBuild(build: unknown): unknown {
-  const filled = fill(build, { struck: {} }, ['struck'])
+  const filled = fill(build, { struck: {}, fasteners: {} }, ['struck', 'fasteners'])
   if (!isRecord(filled)) return filled
   const ticks = each(filled.ticks, (tick) => fill(tick, { did: '' }))
   return ticks === filled.ticks ? filled : { ...filled, ticks }
@@ -96,7 +96,8 @@ function upgradeBuild(build: unknown): unknown {
 function upgradeProve(prove: unknown): unknown {
   if (!isRecord(prove)) return prove
   const holds = each(prove.holds, (hold) => fill(hold, HOLD_READ as unknown as Json))
-  return holds === prove.holds ? prove : { ...prove, holds }
+  const soap = each(prove.soap, (found) => fill(found, { of: '' }))
+  return holds === prove.holds && soap === prove.soap ? prove : { ...prove, holds, soap }
 }
 
 /** What a truck of version 1 says of the fields version 2 added: nothing it was never asked may change its figures. */
@@ -141,7 +142,8 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
- * Version 5 added the height above the sea where the truck works.
+ * Version 5 added the height above the sea where the truck works, what a hold test or a soaped joint was
+ * made on, and the fasteners of the kit off its sheet.
  * Version 4 added, of hold tests: thermometer, rest before the first reading, lag of the air inside; what was done
  * beside every tick, steps struck; Fixes accepted at the hand-over.
  * Version 3 added, of air: class, sheet and own figures of every part, the tube of every line, own classes, scenarios.

@@ -7,6 +7,7 @@ import { layFigures } from './figures'
 import { BATTERY, proposedPlaces } from './places'
 import { router } from './routes'
 import { layRules } from './rules'
+import { shieldsOf } from './shields'
 import type { LayResult } from './types'
 
 /** Places, routes along the frame and the cut list. */
@@ -34,6 +35,7 @@ export function layStage(
     harness: (lay.harnessLength ?? parts.compressor?.harness ?? 0) + lay.harnessExtension,
     heat: partHeat(places, air, truck, (parts.spring?.diameter ?? 0) / 2),
     apart: blockApart(air, places),
+    shields: shieldsOf(air, lay),
   }
   const notes = layRules({ r: result, lay, truck, air, compressor: parts.compressor })
   const placed = Object.keys(lay.places).length > 0

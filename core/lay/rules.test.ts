@@ -16,14 +16,14 @@ const parts = {
   compressor: compressorClass('compact'),
   spring: springClass('leaf-helper-double-2270'),
 }
-const base = newPlan('leaf-flatbed', 'x').lay
+const base = { ...newPlan('leaf-flatbed', 'x').lay, shields: {} }
 const run = (lay: Partial<LayPlan> = {}, t: Truck = truck) => layStage({ ...base, ...lay }, t, air, parts)
 const rules = (lay: Partial<LayPlan> = {}, t: Truck = truck) =>
   run(lay, t).notes.map((n) => `${n.rule} ${n.subject}`)
 
 test('as proposed only the spring beside the exhaust asks for a shield, and the shield answers it', () => {
   expect(rules()).toEqual(['part-near-heat spring-right'])
-  expect(rules({ shields: { 'spring-right': true } })).toEqual([])
+  expect(rules({ shields: { 'spring-right': true } })).toEqual(['shield-planned spring-right'])
 })
 
 test('mirrored exhaust, mirrored answer', () => {

@@ -50,6 +50,24 @@ const partNearHeat: LayRule = ({ r, lay, truck, air }) =>
     })
   })
 
+/** What stands too near the pipe and is guarded says so: the shield is work, and part of what keeps it whole. */
+const shieldPlanned: LayRule = ({ r }) =>
+  r.shields.map(({ id, guards }) => {
+    const heat = r.heat[id] ?? r.routes.find((route) => route.id === id)?.heat ?? Infinity
+    const near = heat < HEAT
+    return note({
+      rule: 'shield-planned',
+      rank: 'know',
+      subject: id,
+      value: near ? heat : null,
+      limit: HEAT,
+      title: `A heat shield guards the ${guards}`,
+      text: near
+        ? 'It stands {value} from the pipe, nearer than {limit}: the shield goes on before it. Tape where the pipe runs on this truck.'
+        : 'It stands {limit} or more from the pipe; the shield is there all the same.',
+    })
+  })
+
 const noWayAcross: LayRule = ({ r }) =>
   r.routes
     .filter((route) => route.wayless)
@@ -135,9 +153,9 @@ const shortSlack: LayRule = ({ lay }) => {
     rank: 'fix',
     subject: 'spring-left',
     value: lay.slackAtSpring,
-    limit: usual,
+    limit: PRACTICE.leastSlack.value,
     title: 'Too little slack at the springs',
-    text: '{value} is left before cutting; {limit} lets the axle drop and the fitting be remade.',
+    text: '{value} is left before cutting; with less than {limit} the axle cannot drop and no fitting can be remade.',
     remedy: {
       label: 'Leave 300 mm',
       patches: [{ op: 'replace', path: ['lay', 'slackAtSpring'], value: usual }],
@@ -167,6 +185,7 @@ const wheelSpray: LayRule = ({ r, truck, air }) =>
 
 const RULES: readonly LayRule[] = [
   partNearHeat,
+  shieldPlanned,
   noWayAcross,
   lineNearHeat,
   partsApart,

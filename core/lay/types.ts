@@ -1,4 +1,5 @@
 import type { AirPlan, Point } from '../document/types'
+import type { Shield } from './shields'
 
 export interface Route {
   id: string
@@ -35,4 +36,6 @@ export interface LayResult {
   heat: Record<string, number>
   /** Compressor to block on a shared harness, m; null where they share none. */
   apart: number | null
+  /** Heat shields that guard something. */
+  shields: Shield[]
 }

@@ -15,9 +15,9 @@ export function proveFigures(prove: ProvePlan, r: ProveResult): Record<string, F
   }
   figures.soaped = {
     label: 'Joints soaped',
-    value: r.joints.filter((j) => prove.soap[j.id]).length,
+    value: Object.keys(r.soap).length,
     quantity: 'count',
-    formula: 'joints with a finding',
+    formula: 'joints with a finding, as they are now',
     inputs: [input('Joints', r.joints.length, 'count')],
     source: 'As recorded',
     max: r.joints.length,

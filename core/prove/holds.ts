@@ -9,7 +9,13 @@ const DAY = 86_400
 export const allowedLoss = (test: HoldTest): number => test.allowed / DAY
 
 /** One hold test with temperature taken out, or what keeps it from being read. */
-function readHold(id: string, test: HoldTest, volumes: TestVolumes, atmosphere: number): HoldResult {
+function readHold(
+  id: string,
+  test: HoldTest,
+  volumes: TestVolumes,
+  atmosphere: number,
+  ofThisCircuit: boolean,
+): HoldResult {
   const volume = testVolume(test, volumes)
   const times = test.readings.map((r) => r.t)
   const duration = times.length ? Math.max(...times) - Math.min(...times) : 0
@@ -24,14 +30,21 @@ function readHold(id: string, test: HoldTest, volumes: TestVolumes, atmosphere: 
   const leak = judged?.leak ?? null
   // A truck left free to sink hides its leak: such a test of a spring never reads tight.
   const sinks = !test.heightHeld && test.side !== 'supply'
-  const verdict = leak && (leak.verdict === 'tight' && sinks ? 'cannot tell' : leak.verdict)
-  return { id, volume, leak, verdict, why: judged?.why ?? null, problem, duration }
+  const read = leak && (leak.verdict === 'tight' && sinks ? 'cannot tell' : leak.verdict)
+  const verdict = ofThisCircuit ? read : null
+  return { id, ofThisCircuit, volume, leak, verdict, why: judged?.why ?? null, problem, duration }
 }
 
-/** Every hold test, in the order a person put them in. */
+/**
+ * Every hold test, in the order a person put them in.
+ * @param stands whether a test was made on the circuit as it is.
+ */
 export const readHolds = (
   prove: ProvePlan,
   volumes: TestVolumes,
   atmosphere: number,
+  stands: (test: HoldTest) => boolean,
 ): Record<string, HoldResult> =>
-  Object.fromEntries(ordered(prove.holds).map(([id, test]) => [id, readHold(id, test, volumes, atmosphere)]))
+  Object.fromEntries(
+    ordered(prove.holds).map(([id, test]) => [id, readHold(id, test, volumes, atmosphere, stands(test))]),
+  )

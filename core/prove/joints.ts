@@ -1,4 +1,5 @@
-import { DIRECT, type AirPlan } from '../document/types'
+import { DIRECT, type AirPlan, type ProvePlan, type Soap } from '../document/types'
+import { lineText } from './covers'
 import type { Joint } from './types'
 
 /** Every joint to soap: both ends of every line, one where parts are screwed together. */
@@ -13,7 +14,17 @@ export function jointsOf(air: AirPlan): Joint[] {
         end,
         label: `${here?.label ?? line[end]}, ${line.tube === DIRECT ? 'screwed into' : 'line to'} ${there?.label.toLowerCase() ?? ''}`,
         side: line.path,
+        of: lineText(air, line),
       }
     }),
   )
 }
+
+/** What soap showed at joints that are still what was soaped. One without a record stands for its joint as it is. */
+export const standingSoap = (joints: readonly Joint[], { soap }: ProvePlan): Record<string, Soap> =>
+  Object.fromEntries(
+    joints.flatMap(({ id, of }) => {
+      const found = soap[id]
+      return found && (found.of === '' || found.of === of) ? [[id, found.finding]] : []
+    }),
+  )

@@ -2,7 +2,8 @@ import { startingCircuit } from '../air/circuit/startingCircuits'
 import { springClass } from '../catalog/springs'
 import { tubeClass } from '../catalog/tubes'
 import { newPlan } from '../derive/newPlan'
-import type { HoldTest, ProvePlan, Reading } from '../document/types'
+import type { AirPlan, HoldTest, ProvePlan, Reading } from '../document/types'
+import { coversText, writeCovers } from './covers'
 import { jointsOf } from './joints'
 import { proveStage } from './prove'
 import { testVolumes, testVolume } from './volumes'
@@ -30,13 +31,14 @@ const hold = (rest: Partial<HoldTest> = {}): HoldTest => ({
   rested: 36_000,
   lag: 0,
   startedAt: '',
+  covers: '',
   readings: steady,
   ...rest,
 })
 const run = (prove: Partial<ProvePlan>) =>
   proveStage({ holds: {}, soap: {}, ...prove }, air, spring, volumes, 101_325)
 const dry = Object.fromEntries(
-  jointsOf(air).map((j) => [j.id, { finding: 'dry' as const, who: 'Bram', at: '' }]),
+  jointsOf(air).map((j) => [j.id, { finding: 'dry' as const, who: 'Bram', at: '', of: '' }]),
 )
 
 test('every line has two joints, named by what they stand on', () => {
@@ -106,15 +108,83 @@ test('height not held: never tight, a Fix, and its remedy', () => {
 })
 
 test('foam passes only with a tight hold; a growing bubble never', () => {
-  const soap = { ...dry, 'block-left:from': { finding: 'foam' as const, who: '', at: '' } }
+  const soap = { ...dry, 'block-left:from': { finding: 'foam' as const, who: '', at: '', of: '' } }
   const foam = (stage: ReturnType<typeof run>) => stage.notes.filter((n) => n.rule === 'soap-foam').length
   expect(foam(run({ soap }))).toBe(1)
   expect(foam(run({ soap, holds: { a: hold() } }))).toBe(0)
   expect(foam(run({ soap, holds: { a: hold({ heightHeld: false }) } }))).toBe(1)
   expect(
-    run({ soap: { 'block-left:from': { finding: 'bubble', who: '', at: '' } }, holds: { a: hold() } })
+    run({ soap: { 'block-left:from': { finding: 'bubble', who: '', at: '', of: '' } }, holds: { a: hold() } })
       .notes[0],
   ).toMatchObject({ rank: 'stop', rule: 'soap-bubble' })
+})
+
+describe('a test stands for the circuit it was made on', () => {
+  const rules = (stage: ReturnType<typeof run>) => stage.notes.map((n) => `${n.rank} ${n.rule}`)
+  const made = hold({ covers: coversText(air, spring, 'both') })
+  /** The left line's tube exchanged. */
+  const retubed: AirPlan = {
+    ...air,
+    lines: { ...air.lines, 'block-left': { ...air.lines['block-left']!, tube: 'nylon-3-8' } },
+  }
+  const on = (circuit: AirPlan, prove: Partial<ProvePlan>, with_ = spring) =>
+    proveStage({ holds: {}, soap: {}, ...prove }, circuit, with_, volumes, 101_325)
+
+  test('on the same circuit it is tight; after a change of what it covers it says nothing, and why', () => {
+    expect(on(air, { holds: { a: made } }).result.holds.a!.verdict).toBe('tight')
+    const changed = on(retubed, { holds: { a: made } })
+    expect(changed.result.holds.a).toMatchObject({ verdict: null, ofThisCircuit: false })
+    expect(changed.headline).toEqual({ text: 'test again' })
+    expect(rules(changed)).toEqual(['fix hold-earlier'])
+    expect(changed.notes[0]!.text).toContain(made.covers)
+    // Another spring is another thing under test.
+    expect(on(air, { holds: { a: made } }, springClass('coil-insert-450')).result.holds.a!.verdict).toBeNull()
+  })
+  test('a change elsewhere leaves it, and so does another name', () => {
+    const right = hold({ side: 'right', covers: coversText(air, spring, 'right') })
+    expect(on(retubed, { holds: { a: right } }).result.holds.a!.verdict).toBe('tight')
+    const named = structuredClone(air)
+    for (const c of Object.values(named.components)) c.label = `Our ${c.label}`
+    expect(on(named, { holds: { a: made } }).result.holds.a!.verdict).toBe('tight')
+  })
+  test('a leak of an earlier circuit is no Stop of this one', () => {
+    const leaks = { ...made, readings: falling }
+    expect(rules(on(air, { holds: { a: leaks } }))).toContain('stop leaking')
+    expect(rules(on(retubed, { holds: { a: leaks } }))).toEqual(['fix hold-earlier'])
+  })
+  test('one that nobody wrote down stands as it is', () => {
+    expect(on(retubed, { holds: { a: hold() } }).result.holds.a!.verdict).toBe('tight')
+  })
+  test('soap: a remade joint is to be soaped anew, a bubble there is gone with it, the others stay', () => {
+    const of = Object.fromEntries(jointsOf(air).map((j) => [j.id, j.of]))
+    const found = (id: string, finding: 'dry' | 'bubble') => ({
+      [id]: { finding, who: 'Bram', at: '', of: of[id]! },
+    })
+    const soap = { ...found('block-left:from', 'bubble'), ...found('block-right:from', 'dry') }
+    expect(rules(on(air, { soap }))).toEqual(['stop soap-bubble'])
+    const changed = on(retubed, { soap })
+    expect(changed.result.soap).toEqual({ 'block-right:from': 'dry' })
+    expect(rules(changed)).toEqual(['know soap-earlier'])
+    expect(changed.figures.soaped!.value).toBe(1)
+    expect(changed.notes[0]!.remedy!.patches).toEqual([
+      { op: 'remove', path: ['prove', 'soap', 'block-left:from'] },
+    ])
+  })
+  test('what it covers is written with the first reading, follows the side while it stands, and goes with the last', () => {
+    const write = (before: HoldTest, change: Partial<HoldTest>, circuit = air) => {
+      const after = { ...before, ...change }
+      writeCovers(before, after, circuit, spring)
+      return after.covers
+    }
+    const empty = hold({ readings: [] })
+    expect(write(empty, { label: 'Named' })).toBe('')
+    expect(write(empty, { readings: steady })).toBe(made.covers)
+    expect(write(made, { side: 'left' })).toBe(coversText(air, spring, 'left'))
+    // Readings added to an earlier circuit's test do not make it one of this circuit.
+    expect(write(made, { readings: falling }, retubed)).toBe(made.covers)
+    expect(write(made, { side: 'left' }, retubed)).toBe(made.covers)
+    expect(write(made, { readings: [] })).toBe('')
+  })
 })
 
 test('a reading over the spring’s limit is a Stop', () => {

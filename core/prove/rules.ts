@@ -91,13 +91,29 @@ const testOverLimit: HoldRule = ({ test, hold, spring }) => {
   })
 }
 
+/** A test stands for the circuit it was made on and for no other. */
+const ofEarlierCircuit: HoldRule = ({ test, hold }) =>
+  note({
+    quantity: 'count',
+    rule: 'hold-earlier',
+    rank: 'fix',
+    subject: hold.id,
+    title: `“${test.label}” is of an earlier circuit`,
+    text: `What it was made on has changed since, so it proves nothing of this one. It was: ${test.covers}. Test again, or bring the circuit back.`,
+    source: 'As recorded with its first reading',
+    remedy: {
+      label: 'Take the old test away',
+      patches: [{ op: 'remove', path: ['prove', 'holds', hold.id] }],
+    },
+  })
+
 const HOLD_RULES: readonly HoldRule[] = [leaking, cannotTell, heightNotHeld, testOverLimit]
 
 /** A growing bubble is a leak; fine foam may pass only with a hold test that reads tight. */
-function soapNotes(prove: ProvePlan, { joints, holds }: ProveResult): Note[] {
+function soapNotes({ joints, holds, soap }: ProveResult): Note[] {
   const passedHold = Object.values(holds).some((h) => h.verdict === 'tight')
   return joints.flatMap((joint) => {
-    const finding = prove.soap[joint.id]?.finding
+    const finding = soap[joint.id]
     if (finding === 'bubble')
       return note({
         quantity: 'count',
@@ -122,10 +138,37 @@ function soapNotes(prove: ProvePlan, { joints, holds }: ProveResult): Note[] {
   })
 }
 
+/** Joints that were soaped and have been remade since, or are no more. */
+function earlierSoap(prove: ProvePlan, { soap }: ProveResult): Note[] {
+  const gone = Object.keys(prove.soap).filter((id) => !soap[id])
+  if (gone.length === 0) return []
+  return [
+    note({
+      quantity: 'count',
+      rule: 'soap-earlier',
+      rank: 'know',
+      subject: gone[0]!,
+      value: gone.length,
+      title: 'Soaped on an earlier circuit',
+      text: `What soap showed at {value} of the joints is of lines that have changed since: joints as they are now are to be soaped anew.`,
+      source: 'As recorded with each finding',
+      remedy: {
+        label: 'Take those findings away',
+        patches: gone.map((id) => ({ op: 'remove' as const, path: ['prove', 'soap', id] })),
+      },
+    }),
+  ]
+}
+
 /** All that Prove notices. */
 export const proveRules = (prove: ProvePlan, r: ProveResult, spring: SpringClass | null): Note[] => [
   ...ordered(prove.holds).flatMap(([id, test]) =>
-    applyRules(HOLD_RULES, { test, hold: r.holds[id]!, spring }),
+    applyRules(r.holds[id]!.ofThisCircuit ? HOLD_RULES : [ofEarlierCircuit], {
+      test,
+      hold: r.holds[id]!,
+      spring,
+    }),
   ),
-  ...soapNotes(prove, r),
+  ...soapNotes(r),
+  ...earlierSoap(prove, r),
 ]

@@ -1,4 +1,4 @@
-import type { AirPlan } from '../document/types'
+import type { AirPlan, Soap } from '../document/types'
 
 /** One reading of a hold test. t in s, gauge pressure and barometer in Pa, temperature in K. */
 export interface HoldReading {
@@ -44,6 +44,8 @@ export interface TestVolumes {
 
 export interface HoldResult {
   id: string
+  /** Whether it was made on the circuit as it is; one of an earlier circuit has no verdict. */
+  ofThisCircuit: boolean
   volume: number
   leak: LeakResult | null
   verdict: Verdict | null
@@ -57,10 +59,14 @@ export interface Joint {
   end: 'from' | 'to'
   label: string
   side: AirPlan['lines'][string]['path']
+  /** The line in words, as it is kept with what soap shows. */
+  of: string
 }
 export interface ProveResult {
   holds: Record<string, HoldResult>
   joints: Joint[]
+  /** What soap showed at joints as they are; findings of an earlier circuit are not among them. */
+  soap: Record<string, Soap>
   volumes: TestVolumes
   /** Pa. */
   atmosphere: number

@@ -74,9 +74,9 @@ const offLoad: PresetRule = ({ id, label, preset, stored, need, minimum }) => {
     rank: 'know',
     subject: id,
     value: off,
-    limit: PRACTICE.presetTolerance.value,
+    limit: PRACTICE.presetOffLoad.value,
     title: `Preset “${label}” differs from Load`,
-    text: 'It stands {value} from what the load asks; the block itself holds within {limit}.',
+    text: 'It stands {value} from what the load asks; {limit} would be close enough.',
     source: 'Load; common practice',
     remedy: follow(id),
   })

@@ -15,6 +15,8 @@ const parts = computed(() =>
     class: classIdOf(air.value, id) ? partOf(air.value, id).label : KINDS[c.kind].label,
   })),
 )
+/** Shields on the exhaust, planned at Lay: they are bought and fitted like any part. */
+const shields = computed(() => job.derived!.stages.lay.result.shields)
 const total = computed(() => parts.value.reduce((sum, p) => sum + (p.price ?? 0), 0))
 </script>
 
@@ -34,6 +36,14 @@ const total = computed(() => parts.value.reduce((sum, p) => sum + (p.price ?? 0)
             · <span class="figure">{{ part.price }}</span></template
           ></span
         >
+      </li>
+      <li
+        v-for="shield in shields"
+        :key="shield.id"
+        class="border-b border-line last:border-0 py-1 flex justify-between gap-3"
+      >
+        <NuxtLink :to="`/jobs/${job.id}/lay`" class="underline">Heat shield</NuxtLink
+        ><span class="text-soft text-right">for the {{ shield.guards }}</span>
       </li>
     </ul>
     <p v-if="total > 0" class="text-sm mt-1 flex justify-between">

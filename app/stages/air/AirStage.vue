@@ -8,12 +8,13 @@ import { usePlayer } from './player'
 
 const job = useJob()
 const screen = useScreen()
+const askFirst = useAskFirst()
 const air = computed(() => job.plan!.air)
 const player = usePlayer()
 const { live } = player
 const archetype = computed(() => ARCHETYPES.find((a) => a.id === air.value.archetype)!)
 const choose = (id: string) =>
-  job.applyRemedy({
+  askFirst({
     label: ARCHETYPES.find((a) => a.id === id)!.label,
     patches: circuitPatches(air.value, id as Archetype),
   })

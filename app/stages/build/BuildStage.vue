@@ -4,6 +4,8 @@ import { didText } from '#core/build/did'
 import { blockedBy, heldBy } from '#core/build/order'
 import type { Step } from '#core/build/types'
 import { showText } from '#core/quantity/units'
+import FastenerTable from './FastenerTable.vue'
+import TorqueOf from './TorqueOf.vue'
 
 const job = useJob()
 const shop = useShop()
@@ -56,7 +58,7 @@ function toggle(step: Step): void {
     return
   }
   job.edit(`Done: ${step.title}`, (draft) => {
-    const did = didText(step)
+    const did = didText(step, draft.build)
     draft.build.ticks[step.id] = { who: shop.person?.name ?? '', at: new Date().toISOString(), did }
   })
   at.value = null
@@ -105,11 +107,7 @@ function go(by: number): void {
       <p class="label">{{ single.group }} · step {{ index + 1 }} of {{ steps.length }}</p>
       <h2 class="text-2xl leading-tight my-1">{{ single.title }}</h2>
       <p class="text-lg">{{ detail(single) }}</p>
-      <p v-if="single.torque" class="my-2">
-        <span class="figure text-4xl">{{
-          showText(single.torque.value, 'torque', shop.units)
-        }}</span><br /><span class="label">{{ single.torque.fastener }}; the kit’s own sheet rules</span>
-      </p>
+      <TorqueOf v-if="single.fastener" :fastener="single.fastener" large class="my-2" />
       <ul v-if="single.cautions.length" class="my-2 space-y-1">
         <li v-for="c in single.cautions" :key="c" class="border-l-4 border-brick pl-2 font-semibold">
           {{ c }}
@@ -189,12 +187,7 @@ function go(by: number): void {
               />
             </div>
             <div class="text-right shrink-0 text-sm w-40">
-              <p v-if="step.torque">
-                <span class="figure">{{ showText(step.torque.value, 'torque', shop.units) }}</span><br /><span
-                  class="label"
-                  >{{ step.torque.fastener }}: usual; the kit’s sheet rules</span
-                >
-              </p>
+              <TorqueOf v-if="step.fastener" :fastener="step.fastener" />
               <p v-if="ticks[step.id]" class="label">
                 {{ ticks[step.id]!.who }}, {{ when(ticks[step.id]!.at) }}
               </p>
@@ -203,9 +196,10 @@ function go(by: number): void {
         </ol>
       </section>
     </div>
+    <FastenerTable />
     <p class="label">
-      Torques are common practice until the kit’s own sheet is typed in; the sheet rules. Work to local codes;
-      what needs a licence is done by someone who holds it.
+      The kit’s own sheet rules over every torque here. Work to local codes; what needs a licence is done by
+      someone who holds it.
     </p>
   </div>
 </template>

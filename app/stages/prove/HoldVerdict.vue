@@ -17,6 +17,10 @@ const VERDICT = {
   leaking: { word: 'Leaking', class: 'text-brick' },
   'cannot tell': { word: 'Cannot tell yet', class: 'text-ochre-deep' },
 }
+const word = computed(() => {
+  if (hold.value && !hold.value.ofThisCircuit) return 'Of an earlier circuit'
+  return hold.value?.verdict ? VERDICT[hold.value.verdict].word : 'Readings wanted'
+})
 </script>
 
 <template>
@@ -27,7 +31,7 @@ const VERDICT = {
         :class="hold?.verdict ? VERDICT[hold.verdict].class : ''"
         data-verdict
       >
-        {{ hold?.verdict ? VERDICT[hold.verdict].word : 'Readings wanted' }}
+        {{ word }}
       </p>
       <p v-if="hold?.problem" class="label mt-1">{{ hold.problem }}</p>
       <dl v-if="hold?.leak" class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 mt-2">

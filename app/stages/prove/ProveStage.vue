@@ -2,6 +2,7 @@
 import { HOLD_READ } from '#core/document/newHold'
 import { Plus } from '@lucide/vue'
 import { ordered, type HoldTest } from '#core/document/types'
+import { writeCovers } from '#core/prove/covers'
 
 const job = useJob()
 const shop = useShop()
@@ -15,7 +16,12 @@ const testId = computed(() =>
 const test = computed(() => prove.value.holds[testId.value])
 const volume = computed(() => stage.value.result.holds[testId.value]?.volume ?? 0)
 const set = (label: string, change: (test: HoldTest) => void) =>
-  job.edit(label, (draft) => change(draft.prove.holds[testId.value]!))
+  job.edit(label, (draft) => {
+    const held = draft.prove.holds[testId.value]!
+    change(held)
+    const { spring } = job.derived!.stages.air.result
+    writeCovers(prove.value.holds[testId.value]!, held, job.plan!.air, spring)
+  })
 function addTest(): void {
   const id = `h${crypto.randomUUID().slice(0, 8)}`
   job.edit('Begin a hold test', (draft) => {

@@ -1,22 +1,27 @@
 <script setup lang="ts">
 import type { Soap } from '#core/document/types'
+import type { Joint } from '#core/prove/types'
 
 /** Every joint with what soap showed at it. */
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
 const prove = computed(() => job.plan!.prove)
-const joints = computed(() => job.derived!.stages.prove.result.joints)
+const result = computed(() => job.derived!.stages.prove.result)
+const joints = computed(() => result.value.joints)
 const SOAP: { value: Soap; label: string }[] = [
   { value: 'dry', label: 'nothing' },
   { value: 'foam', label: 'slow foam' },
   { value: 'bubble', label: 'bubbles grow' },
 ]
-function soap(id: string, finding: Soap): void {
+function soap({ id, of }: Joint, finding: Soap): void {
   job.edit('Soap finding', (draft) => {
-    draft.prove.soap[id] = { finding, who: shop.person?.name ?? '', at: new Date().toISOString() }
+    draft.prove.soap[id] = { finding, who: shop.person?.name ?? '', at: new Date().toISOString(), of }
   })
 }
+/** Who soaped a joint as it is; what was said of one that has been remade since is old. */
+const saidBy = (id: string) =>
+  result.value.soap[id] ? prove.value.soap[id]!.who : prove.value.soap[id] ? 'soap anew' : ''
 </script>
 
 <template>
@@ -44,12 +49,12 @@ function soap(id: string, finding: Soap): void {
               type="radio"
               class="accent-petrol"
               :name="joint.id"
-              :checked="prove.soap[joint.id]?.finding === s.value"
-              @change="soap(joint.id, s.value)"
+              :checked="result.soap[joint.id] === s.value"
+              @change="soap(joint, s.value)"
             />{{ s.label }}</label
           >
         </fieldset>
-        <span class="label w-16">{{ prove.soap[joint.id]?.who ?? '' }}</span>
+        <span class="label w-16">{{ saidBy(joint.id) }}</span>
       </li>
     </ul>
   </div>

@@ -1,6 +1,5 @@
 import type { BuildFacts, Step } from '../types'
 import { stepList } from './stepList'
-import { TORQUE } from './torques'
 
 /** First fill, soap and presets, then everything back in its place. `lineSteps` are the ids of the air lines. */
 export function finishSteps(facts: BuildFacts, lineSteps: readonly string[]): Step[] {
@@ -55,7 +54,7 @@ export function finishSteps(facts: BuildFacts, lineSteps: readonly string[]): St
     'Off the stands, bolts once more',
     'Every bolt at its torque with the truck on its wheels. Again after about 100 miles.',
     {
-      torque: { fastener: 'Axle strap, evenly', value: TORQUE.strap },
+      fastener: 'strap',
       minutes: 15,
       after: { back: 'Nothing may hang loose when it comes down.' },
     },

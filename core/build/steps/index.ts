@@ -1,4 +1,4 @@
-import type { AirPlan, LayPlan, PowerPlan, Truck } from '../../document/types'
+import type { AirPlan, PowerPlan, Truck } from '../../document/types'
 import type { BuildFacts, Step } from '../types'
 import { airLineSteps } from './airLines'
 import { finishSteps } from './finish'
@@ -9,16 +9,10 @@ import { springSteps } from './springs'
 import { wiringSteps } from './wiring'
 
 /** The ordered steps for this very plan: the easy side first, away from the exhaust, then its mirror. */
-export function buildSteps(
-  truck: Truck,
-  air: AirPlan,
-  lay: LayPlan,
-  power: PowerPlan,
-  facts: BuildFacts,
-): Step[] {
+export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: BuildFacts): Step[] {
   const first = facts.exhaustSide === 'left' ? 'right' : 'left'
   const second = first === 'left' ? 'right' : 'left'
-  const shields = shieldSteps(air, lay)
+  const shields = shieldSteps(facts)
   const lines = airLineSteps(facts)
   const lineIds = lines.map((s) => s.id)
   const powered = Object.values(air.components).some((c) => c.kind === 'compressor')

@@ -1,34 +1,34 @@
 import type { ComponentKind } from '../../catalog/kinds'
 import { DIRECT, type AirPlan } from '../../document/types'
+import type { FastenerId } from '../fasteners'
 import type { Step } from '../types'
 import { stepList } from './stepList'
-import { TORQUE } from './torques'
 
 /** How each kind of part is mounted. */
 const MOUNTS: Partial<
-  Record<ComponentKind, { detail: string; minutes: number; torque?: number; cab?: boolean }>
+  Record<ComponentKind, { detail: string; minutes: number; fastener?: FastenerId; cab?: boolean }>
 > = {
   compressor: {
     detail: 'High on the rail, out of spray; inlet filter on its hose, vertical, inlet up.',
     minutes: 15,
-    torque: TORQUE.frameM8,
+    fastener: 'frame',
   },
   block: {
     detail: 'Any way up except upside down. Port 1 left, port 2 right; mark them.',
     minutes: 15,
-    torque: TORQUE.control,
+    fastener: 'control',
   },
   handFill: { detail: 'Where a hand reaches it, cap on, clear of the number plate light.', minutes: 8 },
   belt: { detail: 'On the engine’s own bracket, belt aligned and at its tension.', minutes: 90 },
   tank: {
     detail: 'Brackets on cross-members, drain at the bottom, clear of where the spare wheel returns.',
     minutes: 30,
-    torque: TORQUE.frameM8,
+    fastener: 'frame',
   },
   manifold: {
     detail: 'On the rail beside the tank, unused outlets plugged.',
     minutes: 10,
-    torque: TORQUE.control,
+    fastener: 'control',
   },
   solenoid: { detail: 'Arrow along the flow, coil upwards.', minutes: 8 },
   regulator: {
@@ -52,15 +52,15 @@ const MOUNTS: Partial<
   heightValve: {
     detail: 'On the frame over the axle, arm level at ride height, link upright.',
     minutes: 30,
-    torque: TORQUE.control,
+    fastener: 'control',
   },
   heightSensor: {
     detail: 'On the frame, arm level at ride height, link upright on the axle.',
     minutes: 20,
-    torque: TORQUE.control,
+    fastener: 'control',
   },
   coupler: { detail: 'At the bumper, cap on.', minutes: 8 },
-  horn: { detail: 'Mouth downwards and forwards.', minutes: 15, torque: TORQUE.frameM8 },
+  horn: { detail: 'Mouth downwards and forwards.', minutes: 15, fastener: 'frame' },
 }
 
 /** Every part on its place, then what is screwed into it. */
@@ -71,7 +71,7 @@ export function mountingSteps(air: AirPlan): Step[] {
     const mount = MOUNTS[kind]
     if (!mount) continue
     add('Mount', `mount-${id}`, `Mount the ${air.components[id]!.label.toLowerCase()}`, mount.detail, {
-      torque: mount.torque === undefined ? undefined : { fastener: 'M8 into the frame', value: mount.torque },
+      fastener: mount.fastener,
       minutes: mount.minutes,
       cautions: mount.cab
         ? ['Behind pillar trim run curtain airbags: battery off before it is opened.']
@@ -87,7 +87,7 @@ export function mountingSteps(air: AirPlan): Step[] {
       'Mount',
       `screw-${id}`,
       `${one.label} into the ${two.label.toLowerCase()}`,
-      'Finger tight plus 1.5 turns, or until the sealant band is hidden. Every port of a tank gets something: a forgotten plug is what hisses at first start.',
+      'Finger tight plus 1.5 turns, or until the sealant band is hidden; where its own sheet says otherwise, that. Every port of a tank gets something: a forgotten plug is what hisses at first start.',
       {
         minutes: 3,
         after:

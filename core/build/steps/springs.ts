@@ -1,7 +1,6 @@
 import type { Side, Truck } from '../../document/types'
 import type { Step } from '../types'
 import { stepList } from './stepList'
-import { TORQUE } from './torques'
 
 /** One side's spring: bench, set loose, aligned, tightened. `before` adds steps that come first, with the reason. */
 export function springSteps(truck: Truck, side: Side, before: Record<string, string>): Step[] {
@@ -34,7 +33,7 @@ export function springSteps(truck: Truck, side: Side, before: Record<string, str
       `Put the ${side} spring and brackets together on the bench`,
       'Match-mark each stud and hole. The port faces as the sheet says; flathead screws no tighter than given.',
       {
-        torque: { fastener: 'Flathead screws into the spring', value: TORQUE.flathead },
+        fastener: 'flathead',
         minutes: 12,
         tools: ['Torque wrench'],
         after: before,
@@ -53,7 +52,7 @@ export function springSteps(truck: Truck, side: Side, before: Record<string, str
       `Tighten the ${side} side: top, bottom, upright, then home`,
       'Everything loose and in line first. Upper bracket, then axle strap evenly, not yet home; look from behind that the spring stands upright; tighten home; look again. Where the kit’s sheet has another order, that one.',
       {
-        torque: { fastener: 'Upper bracket M10', value: TORQUE.upperM10 },
+        fastener: 'upper',
         minutes: 10,
         tools: ['Torque wrench'],
         after: { [`spring-${side}`]: 'Align first, tighten after.' },

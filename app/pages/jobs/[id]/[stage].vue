@@ -22,10 +22,12 @@ const LATER = {
   find: () => import('~/shell/FindBox.vue'),
   units: () => import('~/shell/UnitsDialog.vue'),
   keys: () => import('~/shell/KeysDialog.vue'),
+  replace: () => import('~/shell/ReplaceDialog.vue'),
 }
 const FindDialog = defineAsyncComponent(LATER.find)
 const UnitsChoice = defineAsyncComponent(LATER.units)
 const KeysList = defineAsyncComponent(LATER.keys)
+const ReplaceAsked = defineAsyncComponent(LATER.replace)
 const MOMENT = 5000
 onMounted(() => setTimeout(() => Object.values(LATER).forEach((load) => void load().catch(() => {})), MOMENT))
 
@@ -126,6 +128,7 @@ useShortcuts({
     <FindDialog v-if="finding" open @close="finding = false" />
     <UnitsChoice v-if="choosingUnits" open @close="choosingUnits = false" />
     <KeysList v-if="listingKeys" open @close="listingKeys = false" />
+    <ReplaceAsked v-if="screen.replacing" />
     <ClashDialog
       :places="job.clash?.places ?? shop.clash?.places ?? null"
       :document="job.clash ? job.clash.proposal : shop.clash?.proposal"

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { FASTENERS, fastenersOf, type FastenerId } from '#core/build/fasteners'
+import { GRADES } from '#core/build/torque'
+import type { Fastener } from '#core/document/types'
+import { showText } from '#core/quantity/units'
+
+/** Torques off the kit's own sheet, by kind of fastener. What is usual is offered beside it and counts for nothing until taken. */
+const THREADS = ['M6', 'M8', 'M10', 'M12', '1/4-20', '5/16-18', '3/8-16', '3/8-24', '7/16-14', '1/2-13']
+const job = useJob()
+const shop = useShop()
+const screen = useScreen()
+const build = computed(() => job.plan!.build)
+const rows = computed(() => fastenersOf(job.derived!.stages.build.result.steps))
+const options = (known: readonly string[], value: string) =>
+  (known.includes(value) ? known : [...known, value]).map((v) => ({ value: v, label: v }))
+/** Thread and class that a row shows: its own, or those of the usual one until it has any. */
+const shown = (id: FastenerId): Pick<Fastener, 'thread' | 'grade'> =>
+  build.value.fasteners[id] ?? chosen.value[id] ?? FASTENERS[id].usual
+/** Thread and class chosen before there is a torque to keep them with. */
+const chosen = ref<Partial<Record<FastenerId, Pick<Fastener, 'thread' | 'grade'>>>>({})
+function set(id: FastenerId, change: Partial<Omit<Fastener, 'from'>>): void {
+  const { label } = FASTENERS[id]
+  const known = build.value.fasteners[id]
+  if (!known && change.torque === undefined) {
+    chosen.value[id] = { ...shown(id), ...change }
+    return
+  }
+  job.edit(`Torque, ${label.toLowerCase()}`, (draft) => {
+    draft.build.fasteners[id] = { torque: 0, ...shown(id), ...known, ...change, from: 'sheet' }
+  })
+}
+</script>
+
+<template>
+  <section class="sheet p-4" aria-label="Torques off the kit’s sheet">
+    <h2>Torques off the kit’s sheet</h2>
+    <p class="label mb-2">
+      Size, class and torque as the kit’s own sheet gives them. The usual value is for another kit until you
+      say so.
+    </p>
+    <ul>
+      <li
+        v-for="id in rows"
+        :key="id"
+        class="border-t border-line py-2 grid gap-2 items-end grid-cols-2 md:grid-cols-[1.6fr_1fr_1fr_1fr_1.2fr]"
+        :class="{ 'bg-chosen': screen.subject === `fastener-${id}` }"
+        :data-fastener="id"
+      >
+        <p class="font-semibold col-span-2 md:col-span-1">{{ FASTENERS[id].label }}</p>
+        <PickField
+          :label="`Thread, ${FASTENERS[id].label.toLowerCase()}`"
+          :value="shown(id).thread"
+          :options="options(THREADS, shown(id).thread)"
+          @change="(thread) => set(id, { thread })"
+        />
+        <PickField
+          :label="`Class or grade, ${FASTENERS[id].label.toLowerCase()}`"
+          :value="shown(id).grade"
+          :options="options(GRADES, shown(id).grade)"
+          @change="(grade) => set(id, { grade })"
+        />
+        <NumField
+          :label="`Torque, ${FASTENERS[id].label.toLowerCase()}`"
+          quantity="torque"
+          :value="build.fasteners[id]?.torque ?? null"
+          :min="0.1"
+          :max="2000"
+          @change="(torque) => set(id, { torque })"
+        />
+        <p class="label pb-1">
+          {{
+            build.fasteners[id]?.from === 'sheet'
+              ? 'Off the sheet.'
+              : build.fasteners[id]
+                ? 'Usual, taken over.'
+                : 'Not typed yet.'
+          }}
+          Usual: {{ showText(FASTENERS[id].usual.torque, 'torque', shop.units) }} at
+          {{ FASTENERS[id].usual.thread }} {{ FASTENERS[id].usual.grade }}
+        </p>
+      </li>
+    </ul>
+  </section>
+</template>

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import { FASTENERS, typedFastener, type FastenerId } from '#core/build/fasteners'
+import { showText } from '#core/quantity/units'
+
+/** What a step's fasteners are tightened to: off the kit's sheet, or that nobody has typed it yet. */
+const { fastener, large = false } = defineProps<{ fastener: FastenerId; large?: boolean }>()
+const job = useJob()
+const shop = useShop()
+const typed = computed(() => typedFastener(job.plan!.build, fastener))
+</script>
+
+<template>
+  <p v-if="typed">
+    <span class="figure" :class="large ? 'text-4xl' : ''">{{
+      showText(typed.torque, 'torque', shop.units)
+    }}</span><br /><span class="label"
+      >{{ FASTENERS[fastener].label }}, {{ typed.thread }} {{ typed.grade
+      }}{{ typed.from === 'sheet' ? ', off the kit’s sheet' : ', as usual: the kit’s sheet rules' }}</span
+    >
+  </p>
+  <p v-else>
+    <span class="font-semibold text-ochre-deep">Torque off the kit’s sheet</span><br /><span class="label"
+      >{{ FASTENERS[fastener].label }}: not typed yet</span
+    >
+  </p>
+</template>

@@ -1,0 +1,110 @@
+import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
+import { FASTENERS } from '../build/fasteners'
+import { didText } from '../build/did'
+import { exampleTruck } from '../catalog/trucks'
+import { createDeriver } from '../derive/derive'
+import { newPlan } from '../derive/newPlan'
+import { newHaul, newItem } from '../document/newHaul'
+import type { Archetype, Haul, LoadItem, Plan, Ticket, TruckKind } from '../document/types'
+
+/** What the demo's jobs are made with: loads, surveys, circuits, and how far a job has come. */
+
+export const item = (
+  order: number,
+  label: string,
+  mass: number,
+  x: number,
+  y: number,
+  size: [number, number, number],
+  rest: Partial<LoadItem> = {},
+): LoadItem => ({ ...newItem(label, order, mass, x, y, size), ...rest })
+export const haul = (
+  order: number,
+  label: string,
+  items: Record<string, LoadItem>,
+  rest: Partial<Haul> = {},
+): Haul => ({ ...newHaul(label, order), items, ...rest })
+/** A person on a seat, as a weight. */
+export const person = (order: number, label: string, x: number, y: number): LoadItem =>
+  item(order, label, 80, x, y, [0.4, 0.45, 0.9], { on: 'seat', how: 'guessed' })
+/** A public scale's ticket of the empty truck, as it was when surveyed. */
+export function weighed(plan: Plan, label: string, at: string): void {
+  const { unladen: w } = plan.truck
+  const shown = (kg: number) => Math.round(kg / 20) * 20
+  const ticket: Ticket = {
+    label,
+    order: 1,
+    at,
+    haul: null,
+    front: shown(w.frontLeft + w.frontRight),
+    rear: shown(w.rearLeft + w.rearRight),
+    corners: null,
+    step: 20,
+    simulated: false,
+  }
+  plan.truck.tickets = { survey: ticket }
+  Object.assign(plan.truck.survey, {
+    frontAxle: { how: 'scale', tolerance: null },
+    rearAxle: { how: 'scale', tolerance: null },
+    gap: { how: 'tape', tolerance: null },
+    rearRate: { how: 'guess', tolerance: null },
+  })
+}
+
+export function circuit(plan: Plan, archetype: Archetype, rest: Partial<Plan['air']> = {}): void {
+  const { block, compressor } = ARCHETYPES.find((a) => a.id === archetype)!
+  Object.assign(
+    plan.air,
+    { archetype, ...startingCircuit(archetype) },
+    block && { blockClass: block },
+    compressor && { compressorClass: compressor },
+    rest,
+  )
+}
+
+export function job(kind: TruckKind, number: string, name: string, customer: string, vehicle: string): Plan {
+  const plan = newPlan(kind, name)
+  plan.job = { name, number, customer, vehicle, drivingSide: 'left', altitude: 0 }
+  plan.truck = exampleTruck(kind)
+  return plan
+}
+
+/** Stored pressures as Load finds them, to a whole psi; one for both sides where the springs are teed. */
+export function store(plan: Plan): void {
+  const round = (p: number) => Math.round(p / 6894.757) * 6894.757
+  const { load, air } = createDeriver()(plan).stages
+  for (const id of Object.keys(plan.hauls)) {
+    const { left, right } = load.result.hauls[id]!
+    const most = Math.max(left.pressure, right.pressure)
+    plan.tune.presets[id] = air.result.teed
+      ? { left: round(most), right: round(most) }
+      : { left: round(left.pressure), right: round(right.pressure) }
+  }
+}
+
+/** The kit's own sheet, as somebody typed it in. */
+export function sheetRead(plan: Plan): void {
+  plan.build.fasteners = Object.fromEntries(
+    Object.entries(FASTENERS).map(([id, { usual }]) => [id, { ...usual, from: 'sheet' as const }]),
+  )
+}
+
+/** How many steps of the plan's own list come before one and with it. */
+export const stepsUpTo = (plan: Plan, id: string): number =>
+  createDeriver()(plan).stages.build.result.steps.findIndex((s) => s.id === id) + 1
+
+/** Ticks the first steps of the plan's own build list, in order. */
+export function tick(plan: Plan, count: number, day: string): void {
+  const { steps } = createDeriver()(plan).stages.build.result
+  const who = ['Odile', 'Bram', 'Tamsin']
+  plan.build.ticks = Object.fromEntries(
+    steps.slice(0, count).map((step, i) => [
+      step.id,
+      {
+        who: who[i % 3]!,
+        at: `${day}T${String(8 + Math.floor(i / 6)).padStart(2, '0')}:${String((i % 6) * 10).padStart(2, '0')}:00.000Z`,
+        did: didText(step, plan.build),
+      },
+    ]),
+  )
+}

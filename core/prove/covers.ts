@@ -1,0 +1,62 @@
+import { KINDS } from '../catalog/kinds'
+import type { SpringClass } from '../catalog/springs'
+import { tubeClass } from '../catalog/tubes'
+import { DIRECT, type AirLine, type AirPath, type AirPlan, type HoldTest } from '../document/types'
+
+/**
+ * What a test was made on, in words kept beside it: a test stands for the circuit it was made on and for no other. Parts
+ * go by their kind and port, so that a part given another name is the same part.
+ */
+
+/** Characters of a record that are kept. */
+const MOST = 4000
+
+/** One end of a line: what it is screwed into, and where. */
+const endText = (air: AirPlan, id: string, port: string): string => {
+  const part = air.components[id]
+  return part ? `${KINDS[part.kind].label}${part.side ? ` ${part.side}` : ''}, ${port}` : id
+}
+
+/** A line with both its ends. */
+export function lineText(air: AirPlan, line: AirLine): string {
+  const tube =
+    line.tube === DIRECT ? 'screwed together' : (tubeClass(line.tube ?? air.tubeClass)?.label ?? 'tube')
+  return `${endText(air, line.from, line.fromPort)} – ${endText(air, line.to, line.toPort)}, ${tube}`
+}
+
+const PATHS_OF: Record<AirPath, readonly AirPath[]> = {
+  left: ['left', 'both'],
+  right: ['right', 'both'],
+  both: ['left', 'right', 'both'],
+  supply: ['supply'],
+}
+
+/** What a hold test of a side is made on: its springs, and every line of it. */
+export function coversText(air: AirPlan, spring: SpringClass | null, side: AirPath): string {
+  const lines = Object.values(air.lines)
+    .filter((line) => PATHS_OF[side].includes(line.path))
+    .map((line) => lineText(air, line))
+  const filled = side === 'supply' ? [] : [spring?.label ?? 'no spring']
+  return [...filled, ...lines.sort()].join('; ').slice(0, MOST)
+}
+
+/** Whether a test was made on this circuit; one without a record stands for the circuit as it is. */
+export const isOfThisCircuit = (test: HoldTest, air: AirPlan, spring: SpringClass | null): boolean =>
+  test.covers === '' || test.covers === coversText(air, spring, test.side)
+
+/**
+ * Writes down what a test is made on, when its first reading comes in and when another side is put under test while it is
+ * still of this circuit. A test whose last reading is taken away is of nothing again.
+ * @param before the test as it was; `test` as it is now, changed in place.
+ */
+export function writeCovers(
+  before: Pick<HoldTest, 'readings' | 'side' | 'covers'>,
+  test: HoldTest,
+  air: AirPlan,
+  spring: SpringClass | null,
+): void {
+  const begun = before.readings.length === 0 && test.readings.length > 0
+  const stood = before.covers === coversText(air, spring, before.side)
+  if (test.readings.length === 0) test.covers = ''
+  else if (begun || (stood && test.side !== before.side)) test.covers = coversText(air, spring, test.side)
+}

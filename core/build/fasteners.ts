@@ -1,6 +1,6 @@
 import type { BuildPlan, Fastener } from '../document/types'
 import { GRADES, threadOf, torqueCheck } from './torque'
-import type { Step } from './types'
+import type { FastenerId, Step } from './types'
 
 /** A kind of fastener of a kit: what it holds, and what is usual until its own sheet is typed in. */
 export interface FastenerKind {
@@ -27,8 +27,7 @@ export const FASTENERS = {
     label: 'Control and valve hardware',
     usual: { torque: footPounds(17), thread: 'M8', grade: '8.8' },
   },
-} as const satisfies Record<string, FastenerKind>
-export type FastenerId = keyof typeof FASTENERS
+} as const satisfies Record<FastenerId, FastenerKind>
 const FASTENER_IDS = Object.keys(FASTENERS) as FastenerId[]
 
 /** Kinds of fasteners that steps tighten. */

@@ -1,12 +1,14 @@
 import type { BuildPlan } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
-import type { FastenerId } from './fasteners'
 import type { Quantity } from '../quantity/units'
 
 export interface StepValue {
   value: number
   quantity: Quantity
 }
+
+/** Kinds of fasteners of a kit. */
+export type FastenerId = 'flathead' | 'upper' | 'strap' | 'frame' | 'control'
 
 /** One step of the build. `detail` names its figures as {name}. */
 export interface Step {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { FASTENERS, fastenersOf, type FastenerId } from '#core/build/fasteners'
+import { FASTENERS, fastenersOf } from '#core/build/fasteners'
+import type { FastenerId } from '#core/build/types'
 import { GRADES } from '#core/build/torque'
 import type { Fastener } from '#core/document/types'
 import { showText } from '#core/quantity/units'

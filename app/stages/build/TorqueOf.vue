@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { FASTENERS, typedFastener, type FastenerId } from '#core/build/fasteners'
+import { FASTENERS, typedFastener } from '#core/build/fasteners'
+import type { FastenerId } from '#core/build/types'
 import { showText } from '#core/quantity/units'
 
 /** What a step's fasteners are tightened to: off the kit's sheet, or that nobody has typed it yet. */

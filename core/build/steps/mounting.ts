@@ -1,7 +1,6 @@
 import type { ComponentKind } from '../../catalog/kinds'
 import { DIRECT, type AirPlan } from '../../document/types'
-import type { FastenerId } from '../fasteners'
-import type { Step } from '../types'
+import type { FastenerId, Step } from '../types'
 import { stepList } from './stepList'
 
 /** How each kind of part is mounted. */

@@ -1,5 +1,7 @@
 import { defineConfig } from '@playwright/test'
 
+const half = process.env.NP_RESULTS ?? '0'
+
 /** The real interface on a production build, in Debian's Chromium. bin/test starts the server and names its address. */
 export default defineConfig({
   testDir: './tests/e2e',
@@ -8,7 +10,9 @@ export default defineConfig({
   expect: { timeout: 60_000 },
   workers: 1,
   fullyParallel: false,
-  reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],
+  // bin/test runs two halves at once, each with results of its own.
+  outputDir: `test-results/${half}`,
+  reporter: [['list'], ['json', { outputFile: `.build/e2e-${half}.json` }]],
   use: {
     baseURL: process.env.NP_ADDRESS ?? 'http://127.0.0.1:3000',
     viewport: { width: 1280, height: 800 },

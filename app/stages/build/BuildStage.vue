@@ -5,6 +5,7 @@ import { blockedBy, heldBy } from '#core/build/order'
 import type { Step } from '#core/build/types'
 import { showText } from '#core/quantity/units'
 import FastenerTable from './FastenerTable.vue'
+import StrikeStep from './StrikeStep.vue'
 import TorqueOf from './TorqueOf.vue'
 
 const job = useJob()
@@ -33,13 +34,6 @@ const detail = (step: Step) =>
     const v = step.values[key]
     return v ? showText(v.value, v.quantity, shop.units) : '—'
   })
-const when = (iso: string) => {
-  const date = new Date(iso)
-  return Number.isNaN(date.getTime())
-    ? iso
-    : date.toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
-}
-
 function toggle(step: Step): void {
   refusal.value = null
   if (ticks.value[step.id]) {
@@ -63,17 +57,6 @@ function toggle(step: Step): void {
   })
   at.value = null
 }
-const struck = computed(() => job.plan!.build.struck)
-/** The step whose reason for being struck is being typed. */
-const striking = ref<string | null>(null)
-function strike(step: Step, reason: string): void {
-  job.edit(`Struck: ${step.title}`, (draft) => {
-    draft.build.struck[step.id] = { who: shop.person?.name ?? '', at: new Date().toISOString(), reason }
-  })
-  striking.value = null
-}
-const unstrike = (step: Step) =>
-  job.edit(`Take back: ${step.title}`, (draft) => Reflect.deleteProperty(draft.build.struck, step.id))
 function go(by: number): void {
   refusal.value = null
   at.value = steps.value[Math.min(Math.max(index.value + by, 0), steps.value.length - 1)]!.id
@@ -118,7 +101,7 @@ function go(by: number): void {
         {{ refusal.text }}
       </p>
       <p v-if="ticks[single.id]" class="label">
-        Done by {{ ticks[single.id]!.who }}, {{ when(ticks[single.id]!.at) }}
+        Done by {{ ticks[single.id]!.who }}, {{ shortTime(ticks[single.id]!.at) }}
       </p>
       <button
         type="button"
@@ -127,6 +110,7 @@ function go(by: number): void {
       >
         {{ ticks[single.id] ? 'Take the tick back' : 'Done' }}
       </button>
+      <StrikeStep :step="single" :done="!!ticks[single.id]" />
       <div class="flex justify-between mt-3">
         <button type="button" class="button quiet touch" @click="go(-1)">
           <ChevronLeft :size="20" aria-hidden="true" />Before</button
@@ -166,30 +150,12 @@ function go(by: number): void {
               <p v-if="refusal?.id === step.id" class="text-brick font-semibold" role="alert">
                 {{ refusal.text }}
               </p>
-              <p v-if="struck[step.id]" class="label">
-                Struck by {{ struck[step.id]!.who }}, {{ when(struck[step.id]!.at) }}:
-                {{ struck[step.id]!.reason }}
-                <button type="button" class="underline" @click="unstrike(step)">Take back</button>
-              </p>
-              <button
-                v-else-if="!ticks[step.id] && striking !== step.id"
-                type="button"
-                class="label underline"
-                @click="striking = step.id"
-              >
-                Not on this truck
-              </button>
-              <ReasonForm
-                v-if="striking === step.id"
-                label="Why it is not done"
-                action="Strike it"
-                @reason="(reason) => strike(step, reason)"
-              />
+              <StrikeStep :step="step" :done="!!ticks[step.id]" />
             </div>
             <div class="text-right shrink-0 text-sm w-40">
               <TorqueOf v-if="step.fastener" :fastener="step.fastener" />
               <p v-if="ticks[step.id]" class="label">
-                {{ ticks[step.id]!.who }}, {{ when(ticks[step.id]!.at) }}
+                {{ ticks[step.id]!.who }}, {{ shortTime(ticks[step.id]!.at) }}
               </p>
             </div>
           </li>

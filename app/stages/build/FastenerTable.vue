@@ -48,26 +48,38 @@ function set(id: FastenerId, change: Partial<Omit<Fastener, 'from'>>): void {
         :data-fastener="id"
       >
         <p class="font-semibold col-span-2 md:col-span-1">{{ FASTENERS[id].label }}</p>
-        <PickField
-          :label="`Thread, ${FASTENERS[id].label.toLowerCase()}`"
-          :value="shown(id).thread"
-          :options="options(THREADS, shown(id).thread)"
-          @change="(thread) => set(id, { thread })"
-        />
-        <PickField
-          :label="`Class or grade, ${FASTENERS[id].label.toLowerCase()}`"
-          :value="shown(id).grade"
-          :options="options(GRADES, shown(id).grade)"
-          @change="(grade) => set(id, { grade })"
-        />
-        <NumField
-          :label="`Torque, ${FASTENERS[id].label.toLowerCase()}`"
-          quantity="torque"
-          :value="build.fasteners[id]?.torque ?? null"
-          :min="0.1"
-          :max="2000"
-          @change="(torque) => set(id, { torque })"
-        />
+        <div>
+          <span class="label" aria-hidden="true">Thread</span>
+          <PickField
+            hide-label
+            :label="`Thread, ${FASTENERS[id].label.toLowerCase()}`"
+            :value="shown(id).thread"
+            :options="options(THREADS, shown(id).thread)"
+            @change="(thread) => set(id, { thread })"
+          />
+        </div>
+        <div>
+          <span class="label" aria-hidden="true">Class or grade</span>
+          <PickField
+            hide-label
+            :label="`Class or grade, ${FASTENERS[id].label.toLowerCase()}`"
+            :value="shown(id).grade"
+            :options="options(GRADES, shown(id).grade)"
+            @change="(grade) => set(id, { grade })"
+          />
+        </div>
+        <div>
+          <span class="label" aria-hidden="true">Torque</span>
+          <NumField
+            hide-label
+            :label="`Torque, ${FASTENERS[id].label.toLowerCase()}`"
+            quantity="torque"
+            :value="build.fasteners[id]?.torque ?? null"
+            :min="0.1"
+            :max="2000"
+            @change="(torque) => set(id, { torque })"
+          />
+        </div>
         <p class="label pb-1">
           {{
             build.fasteners[id]?.from === 'sheet'

@@ -1,0 +1,92 @@
+import { axe, expect, gauge, go, newJob, number, open, saved, test } from './support'
+
+/** What was done and proved stands for what it was done on; what nobody typed is not taken for the truck's. */
+const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
+
+test('torques: none typed is a Fix; off the sheet they stand; a slip of unit is caught and set right', async ({
+  page,
+}) => {
+  await newJob(page, 'Torques')
+  await go(page, 'Build')
+  await expect(notes(page)).toContainText('Torques are still to be typed off the kit’s sheet')
+  await expect(page.locator('[data-step="torque-left"]')).toContainText('Upper bracket: not typed yet')
+  const sheet = page.getByRole('region', { name: 'Torques off the kit’s sheet' })
+  await sheet.getByLabel('Thread, upper bracket').selectOption('M8')
+  await sheet.getByLabel('Torque, upper bracket').fill('18 N·m')
+  await sheet.getByLabel('Torque, upper bracket').press('Enter')
+  await expect(notes(page)).toContainText('that torque does not suit its size')
+  await notes(page).getByRole('button', { name: 'It was ft·lbf' }).click()
+  await expect(notes(page)).not.toContainText('does not suit its size')
+  await expect(page.locator('[data-step="torque-left"]')).toContainText('M8 8.8, off the kit’s sheet')
+  await notes(page).getByRole('button', { name: 'Take the usual values over, knowing so' }).click()
+  await expect(page.locator('[data-step="bench-left"]')).toContainText('as usual: the kit’s sheet rules')
+  await expect(page.locator('[data-step="torque-left"]')).toContainText('off the kit’s sheet')
+  await expect(notes(page)).not.toContainText('Torques are still')
+  await axe(page)
+  await saved(page)
+})
+
+test('another starting circuit asks before it replaces work; kept, everything stands; started anew, the test is of an earlier one', async ({
+  page,
+}) => {
+  await open(page, '/jobs/star-wagon/air')
+  const started = page.getByLabel('Started from')
+  await started.selectOption('hand-two')
+  const ask = page.getByRole('dialog', { name: 'Start the circuit anew?' })
+  await expect(ask).toContainText('1 hold test')
+  await axe(page)
+  await ask.getByRole('button', { name: 'Keep the circuit' }).click()
+  await expect(ask).toBeHidden()
+  await expect(started).toHaveValue('hand-teed')
+  await started.selectOption('hand-two')
+  await ask.getByRole('button', { name: 'Start anew' }).click()
+  await expect(started).toHaveValue('hand-two')
+  await go(page, 'Prove')
+  await expect(page.locator('[data-verdict]')).toHaveText('Of an earlier circuit')
+  await expect(notes(page)).toContainText('“Cold night” is of an earlier circuit')
+  await go(page, 'Hand over')
+  await expect(page.getByText('The left side has no hold test that reads tight.')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await go(page, 'Prove')
+  await expect(page.locator('[data-verdict]')).toHaveText('Tight')
+  await saved(page)
+})
+
+test('a reading typed writes down what is under test, and another side put under test is written too', async ({
+  page,
+  request,
+}) => {
+  await open(page, '/jobs/hive-hauler/prove')
+  await page.getByRole('button', { name: 'Hold test', exact: true }).click()
+  await page.getByRole('button', { name: 'Reading', exact: true }).click()
+  await page.getByRole('button', { name: 'Reading', exact: true }).click()
+  await saved(page)
+  const plan = await (await request.get('/api/jobs/hive-hauler/plan')).json()
+  const [held] = Object.values(plan.prove.holds) as { covers: string }[]
+  expect(held!.covers).toContain('Leaf helper, double convoluted')
+  await expect(page.locator('[data-verdict]')).not.toHaveText('Of an earlier circuit')
+  await page.getByLabel('Under test', { exact: true }).selectOption('supply')
+  await expect(page.locator('[data-verdict]')).not.toHaveText('Of an earlier circuit')
+  await saved(page)
+})
+
+test('higher above the sea a fill takes longer, and the figure says why', async ({ page }) => {
+  await open(page, '/jobs/core-sampler/truck')
+  const low = number(await gauge(page, 'Up to level'))
+  const field = page.getByLabel('Works at, above the sea')
+  await field.fill('7000 m')
+  await field.press('Enter')
+  await expect(page.getByText(/Works at, above the sea is at most/)).toBeVisible()
+  await field.fill('3000 m')
+  await field.press('Enter')
+  await expect.poll(async () => number(await gauge(page, 'Up to level'))).toBeGreaterThan(low)
+  await go(page, 'Air')
+  await page
+    .getByRole('button', { name: /Up to level, why/ })
+    .first()
+    .click()
+  await expect(page.getByRole('dialog')).toContainText('Air around it, absolute')
+  await expect(page.getByRole('dialog')).toContainText('Slower by its feed')
+  await page.keyboard.press('Escape')
+  await saved(page)
+})

@@ -57,7 +57,8 @@ function remedy(): void {
   const button = (focused ?? root.value)?.querySelector<HTMLButtonElement>('.remedy')
   button?.click()
 }
-defineExpose({ step, remedy })
+const count = computed(() => notes.value.mine.length)
+defineExpose({ step, remedy, count })
 </script>
 
 <template>

@@ -12,6 +12,13 @@ import type { Keeper } from '~/keeping/keeper'
 import { hearChanges, type LiveChange } from '~/keeping/live'
 import { callApi } from '~/composables/useApi'
 
+/** A saved revision as the history gives it. */
+interface HistoryRow {
+  author: string
+  at: string
+  edits: Edit[]
+}
+
 /**
  * The job open on this page: its plan with every edit in it, undo and redo, and what is derived from it. Its keeper sees
  * to it that no edit is lost.
@@ -32,6 +39,8 @@ export const useJob = defineStore('job', () => {
   /** The plan before the newest edits: where ghost pointers stand. */
   const ghostPlan = shallowRef<Plan | null>(null)
   const history = shallowRef<Edit[]>([])
+  /** Who made the edits that are saved, and when, by their ids. */
+  const made = shallowRef<Map<string, { who: string; at: string }>>(new Map())
   const message = ref('')
   /** Who else has this job open. */
   const present = shallowRef<string[]>([])
@@ -105,9 +114,10 @@ export const useJob = defineStore('job', () => {
     // What is handed in while the list is on its way is in neither the list nor among what waits.
     const waited = waiting.value
     const before = history.value.length
-    const rows = await callApi<{ edits: Edit[] }[]>(`/api/jobs/${jobId}/history`).catch(() => null)
+    const rows = await callApi<HistoryRow[]>(`/api/jobs/${jobId}/history`).catch(() => null)
     if (!rows || id.value !== jobId) return
     const known = rows.flatMap((r) => r.edits)
+    made.value = new Map(rows.flatMap((r) => r.edits.map((e) => [e.id, { who: r.author, at: r.at }])))
     const ids = new Set(known.map((e) => e.id))
     const own = new Map([...waited, ...history.value.slice(before), ...waiting.value].map((e) => [e.id, e]))
     history.value = [...known, ...[...own.values()].filter((e) => !ids.has(e.id))]
@@ -160,6 +170,10 @@ export const useJob = defineStore('job', () => {
     const last = stacks.value.undo.at(-1)
     if (last) apply(last.label, last.inverse, 'undo', last.patches)
   }
+  /** Takes an edit back that is not the last: what it changed as it was, if that is still there. */
+  function takeBack({ label, inverse }: Edit): void {
+    applyRemedy({ label: `Taken back: ${label}`, patches: inverse })
+  }
   function redo(): void {
     const last = stacks.value.redo.at(-1)
     if (last) apply(last.label, last.patches, 'redo', last.inverse)
@@ -190,6 +204,7 @@ export const useJob = defineStore('job', () => {
     revision,
     plan,
     history,
+    made,
     saveState,
     message,
     present,
@@ -209,6 +224,7 @@ export const useJob = defineStore('job', () => {
     drop,
     undo,
     redo,
+    takeBack,
     applyRemedy,
     save,
     settle,

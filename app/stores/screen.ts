@@ -10,5 +10,8 @@ export const useScreen = defineStore('screen', () => {
   const subject = ref<string | null>(null)
   /** A remedy that would start the circuit anew, and the work it would cost: to be asked first. */
   const replacing = shallowRef<{ remedy: Remedy; work: string[] } | null>(null)
-  return { theme, asked, subject, replacing }
+  /** Whether the right column is folded away. */
+  const folded = ref(localStorage.getItem('np.folded') === 'yes')
+  watch(folded, (value) => localStorage.setItem('np.folded', value ? 'yes' : 'no'))
+  return { theme, asked, subject, replacing, folded }
 })

@@ -9,6 +9,9 @@ import type { Archetype, Haul, LoadItem, Plan, Ticket, TruckKind } from '../docu
 
 /** What the demo's jobs are made with: loads, surveys, circuits, and how far a job has come. */
 
+/** One for all jobs: what a job changed least since it was last asked is not worked out again. */
+export const derive = createDeriver()
+
 export const item = (
   order: number,
   label: string,
@@ -72,7 +75,7 @@ export function job(kind: TruckKind, number: string, name: string, customer: str
 /** Stored pressures as Load finds them, to a whole psi; one for both sides where the springs are teed. */
 export function store(plan: Plan): void {
   const round = (p: number) => Math.round(p / 6894.757) * 6894.757
-  const { load, air } = createDeriver()(plan).stages
+  const { load, air } = derive(plan).stages
   for (const id of Object.keys(plan.hauls)) {
     const { left, right } = load.result.hauls[id]!
     const most = Math.max(left.pressure, right.pressure)
@@ -91,11 +94,11 @@ export function sheetRead(plan: Plan): void {
 
 /** How many steps of the plan's own list come before one and with it. */
 export const stepsUpTo = (plan: Plan, id: string): number =>
-  createDeriver()(plan).stages.build.result.steps.findIndex((s) => s.id === id) + 1
+  derive(plan).stages.build.result.steps.findIndex((s) => s.id === id) + 1
 
 /** Ticks the first steps of the plan's own build list, in order. */
 export function tick(plan: Plan, count: number, day: string): void {
-  const { steps } = createDeriver()(plan).stages.build.result
+  const { steps } = derive(plan).stages.build.result
   const who = ['Odile', 'Bram', 'Tamsin']
   plan.build.ticks = Object.fromEntries(
     steps.slice(0, count).map((step, i) => [

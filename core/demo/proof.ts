@@ -1,4 +1,4 @@
-import { createDeriver } from '../derive/derive'
+import { derive } from './making'
 import { HOLD_READ } from '../document/newHold'
 import type { AirPath, HoldTest, Plan, Reading } from '../document/types'
 import { coversText } from '../prove/covers'
@@ -61,7 +61,7 @@ export function heldOvernight(
     ...HOLD_READ,
     ...(of.thermometer ? { thermometer: of.thermometer } : {}),
     startedAt: of.at,
-    covers: coversText(plan.air, createDeriver()(plan).stages.air.result.spring, of.side),
+    covers: coversText(plan.air, derive(plan).stages.air.result.spring, of.side),
     readings: night(of.from, temperatures[0]!, temperatures, 3600 * 1.25, of.leak ?? 0, of.step),
   }
   plan.prove.holds[of.id] = test
@@ -69,12 +69,12 @@ export function heldOvernight(
 
 /** Soap at the first joints of the plan's own list, in order, dry at every one. */
 export function soaped(plan: Plan, count: number, who: string, at: string): void {
-  const { joints } = createDeriver()(plan).stages.prove.result
+  const { joints } = derive(plan).stages.prove.result
   for (const { id, of } of joints.slice(0, count)) plan.prove.soap[id] = { finding: 'dry', who, at, of }
 }
 
 /** Every Fix of a rule let go by name, with a reason. */
 export function accept(plan: Plan, rule: string, who: string, at: string, reason: string): void {
-  for (const note of createDeriver()(plan).notes)
+  for (const note of derive(plan).notes)
     if (note.rule === rule) plan.handover.accepted[acceptedAs(note)] = { who, at, reason }
 }

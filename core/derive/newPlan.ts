@@ -13,9 +13,19 @@ const NEAR_HEAT = ['part-near-heat', 'line-near-heat']
  */
 export function newPlan(kind: TruckKind, name: string, target: Target = LEVEL_TARGET): Plan {
   const plan = barePlan(kind, name, target)
-  const near = createDeriver()(plan).stages.lay.notes.filter((n) => NEAR_HEAT.includes(n.rule))
-  const shields = Object.fromEntries(near.map((n) => [n.subject, true]))
-  return { ...plan, lay: { ...plan.lay, shields } }
+  return { ...plan, lay: { ...plan.lay, shields: { ...shieldsFor(kind) } } }
+}
+
+const shields = new Map<TruckKind, Record<string, boolean>>()
+/** Shields that a kind's example wants with its first circuit: the same for every new job of that kind. */
+function shieldsFor(kind: TruckKind): Record<string, boolean> {
+  const known = shields.get(kind)
+  if (known) return known
+  const { notes } = createDeriver()(barePlan(kind, '', LEVEL_TARGET)).stages.lay
+  const near = notes.filter((n) => NEAR_HEAT.includes(n.rule)).map((n) => [n.subject, true])
+  const found = Object.fromEntries(near) as Record<string, boolean>
+  shields.set(kind, found)
+  return found
 }
 
 function barePlan(kind: TruckKind, name: string, target: Target): Plan {

@@ -45,6 +45,8 @@ test('nearest to a limit: the three least in hand of the whole job, none of them
     if (figure.max !== undefined && figure.max > 0 && inHand > 0)
       expect(figure.value!).toBeLessThanOrEqual(figure.max)
   }
+  // A minimum kept at the spring's own least is no limit that is near.
+  expect(near.map((n) => `${n.stage}.${n.id}`)).not.toContain('tune.minimum')
   const least = Math.min(...nearestLimits(derived, 1000).map((n) => n.inHand))
   expect(near[0]!.inHand).toBe(least)
 })

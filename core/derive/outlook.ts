@@ -1,3 +1,4 @@
+import { PRACTICE } from '../catalog/practice'
 import type { Plan } from '../document/types'
 import { acceptedAs } from '../handover/rules'
 import { STAGES, type Figure, type StageName } from '../quantity/figure'
@@ -14,8 +15,8 @@ export interface Guess {
   subject: string | null
 }
 
-/** Guesses whose cost is less than this are not worth a walk, Pa. */
-const WORTH = 700
+/** Guesses whose cost is less than this are not worth a walk: half a psi, Pa. */
+const WORTH = PRACTICE.targetBand.value
 
 /** What a source of doubt is measured at, and whether somebody has; null for what cannot be known any better. */
 function guessOf(plan: Plan, haul: string, id: string): Pick<Guess, 'stage' | 'subject'> | null {
@@ -71,7 +72,8 @@ const isLimited = ({ quantity, value }: Figure) => value !== null && quantity !=
 
 function inHandOf({ value, min, max }: Figure): number {
   const over = max !== undefined && max > 0 ? (max - value!) / max : Infinity
-  const under = min !== undefined && min > 0 ? (value! - min) / value! : Infinity
+  // What stands at its very least is kept there on purpose: a minimum, a spring let down.
+  const under = min !== undefined && min > 0 && value !== min ? (value! - min) / value! : Infinity
   return Math.min(over, under)
 }
 

@@ -1,4 +1,4 @@
-import { axe, expect, gauge, go, newJob, number, open, saved, test } from './support'
+import { axe, expect, fill, gauge, go, newJob, number, open, saved, test } from './support'
 
 /** What was done and proved stands for what it was done on; what nobody typed is not taken for the truck's. */
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
@@ -88,5 +88,33 @@ test('higher above the sea a fill takes longer, and the figure says why', async 
   await expect(page.getByRole('dialog')).toContainText('Air around it, absolute')
   await expect(page.getByRole('dialog')).toContainText('Slower by its feed')
   await page.keyboard.press('Escape')
+  await saved(page)
+})
+
+test('the right column says what is next, what is a guess and what changed; one edit of several is taken back; it folds', async ({
+  page,
+}) => {
+  await newJob(page, 'Outlook')
+  await go(page, 'Load')
+  const outlook = page.getByRole('region', { name: 'Outlook' })
+  await expect(outlook.locator('[data-next]')).toContainText('Measure what is still the kind’s example.')
+  await page.getByRole('button', { name: 'Add an item' }).click()
+  await fill(page, 'Mass of Item 1', '200 kg')
+  await fill(page, 'Length of Item 1', '900 mm')
+  await saved(page)
+  await expect(outlook).toContainText('Mass of Item 1')
+  await expect(outlook).toContainText('Odile')
+  await outlook.getByRole('button', { name: 'Undo: Mass of Item 1' }).click()
+  await expect(page.getByLabel('Mass of Item 1')).not.toHaveValue('200')
+  await expect(page.getByLabel('Length of Item 1')).toHaveValue('900')
+  await expect(outlook).toContainText('Taken back: Mass of Item 1')
+  await outlook.locator('[data-next]').click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Truck' })).toBeVisible()
+  const fold = page.getByRole('button', { name: 'Fold the bench notes away' })
+  await fold.click()
+  await expect(outlook).toBeHidden()
+  await axe(page)
+  await page.getByRole('button', { name: /Show the bench notes: \d+/ }).click()
+  await expect(outlook).toBeVisible()
   await saved(page)
 })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { PanelRightClose, PanelRightOpen } from '@lucide/vue'
 import { STAGES, type StageName } from '#core/quantity/figure'
 import { defineAsyncComponent, type Component } from 'vue'
 import { putDraftBack } from '~/keeping/drafts'
@@ -43,6 +44,8 @@ const finding = ref(false)
 const choosingUnits = ref(false)
 const listingKeys = ref(false)
 const notes = useTemplateRef('notes')
+/** How many notes the column holds while it is folded away. */
+const noted = computed(() => notes.value?.count ?? 0)
 
 async function open(): Promise<void> {
   try {
@@ -101,7 +104,10 @@ useShortcuts({
     <p v-else-if="!job.plan" class="p-6 label">Opening the job …</p>
     <div
       v-else
-      class="grow min-h-0 print:block grid grid-cols-1 lg:grid-cols-[188px_minmax(0,1fr)] xl:grid-cols-[188px_minmax(0,1fr)_304px] xl:grid-rows-1"
+      class="grow min-h-0 print:block grid grid-cols-1 lg:grid-cols-[188px_minmax(0,1fr)] xl:grid-rows-1"
+      :class="
+        screen.folded ? 'xl:grid-cols-[188px_minmax(0,1fr)_44px]' : 'xl:grid-cols-[188px_minmax(0,1fr)_304px]'
+      "
     >
       <div
         class="no-print bg-sheet lg:border-r border-line lg:overflow-y-auto lg:py-5 lg:row-span-2 xl:row-span-1"
@@ -121,7 +127,22 @@ useShortcuts({
       <aside
         class="relative no-print bg-sheet xl:border-l border-t xl:border-t-0 border-line xl:overflow-y-auto"
       >
-        <BenchNotes ref="notes" :stage="stage" />
+        <button
+          type="button"
+          class="hidden xl:flex items-center gap-2 w-full justify-center label py-2 touch"
+          :aria-expanded="!screen.folded"
+          :aria-label="screen.folded ? `Show the bench notes: ${noted}` : 'Fold the bench notes away'"
+          @click="screen.folded = !screen.folded"
+        >
+          <PanelRightOpen v-if="screen.folded" :size="18" aria-hidden="true" />
+          <PanelRightClose v-else :size="18" aria-hidden="true" />
+          <span v-if="!screen.folded" aria-hidden="true">Fold away</span>
+        </button>
+        <p v-if="screen.folded" class="hidden xl:block figure text-center" aria-hidden="true">{{ noted }}</p>
+        <div :class="{ 'xl:hidden': screen.folded }">
+          <BenchNotes ref="notes" :stage="stage" />
+          <OutlookLists v-if="job.derived" :stage="stage" />
+        </div>
       </aside>
     </div>
     <GaugeStrip v-if="job.plan" class="no-print" />

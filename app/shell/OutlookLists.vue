@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { guessesOf, nearestLimits, nextStep } from '#core/derive/outlook'
+import type { Edit } from '#core/document/edit'
+import { STAGES, type StageName } from '#core/quantity/figure'
+import { showText } from '#core/quantity/units'
+
+/** Under the notes, never empty: what comes next, what is still a guess, what is near its limit, what changed lately. */
+const { stage } = defineProps<{ stage: StageName }>()
+const job = useJob()
+const shop = useShop()
+const screen = useScreen()
+const router = useRouter()
+
+function lead(to: StageName, subject: string | null): void {
+  screen.subject = subject
+  if (to !== stage) void router.push(`/jobs/${job.id}/${to}`)
+}
+const next = computed(() => nextStep(job.plan!, job.derived!))
+const guesses = computed(() => guessesOf(job.plan!, job.derived!, job.haulId).slice(0, 4))
+const near = computed(() => nearestLimits(job.derived!))
+/** A haul's figure says whose it is. */
+const nearName = (id: string, label: string) => {
+  const haul = job.plan!.hauls[id.split('.')[0]!]
+  return haul && !label.startsWith(haul.label) ? `${haul.label}: ${label}` : label
+}
+const percent = (share: number) => `${Math.round(share * 100)} %`
+
+const LATELY = 4
+const lately = computed(() =>
+  job.history
+    .slice(-LATELY)
+    .reverse()
+    .map((edit) => ({ edit, by: job.made.get(edit.id) ?? null })),
+)
+const WORD: Record<Edit['kind'], string> = { do: '', undo: 'Undone: ', redo: 'Redone: ' }
+/** Part of the plan that an edit touched, and so the stage it is seen at. */
+const PARTS: Partial<Record<string, StageName>> = { hauls: 'load', job: 'truck' }
+function seenAt({ patches }: Edit): { stage: StageName; subject: string | null } {
+  const [part, ...rest] = patches[0]?.path.map(String) ?? []
+  const at = PARTS[part ?? ''] ?? STAGES.find((s) => s === part) ?? stage
+  const subject = at === 'load' ? rest[0] : rest[1]
+  return { stage: at, subject: subject ?? null }
+}
+/** The last one as Undo does; one before it by putting back what it changed. */
+function undo(edit: Edit): void {
+  if (job.stacks.undo.at(-1)?.id === edit.id) job.undo()
+  else job.takeBack(edit)
+}
+function see(edit: Edit): void {
+  const at = seenAt(edit)
+  lead(at.stage, at.subject)
+}
+</script>
+
+<template>
+  <section aria-label="Outlook" class="px-3.5 pb-4 space-y-4 text-sm">
+    <div>
+      <h2 class="text-xs tracking-wide uppercase text-soft mb-1">Next</h2>
+      <button
+        type="button"
+        class="text-left font-semibold underline touch min-h-6"
+        data-next
+        @click="lead(next.stage, next.subject)"
+      >
+        {{ next.text }}
+      </button>
+    </div>
+    <div>
+      <h2 class="text-xs tracking-wide uppercase text-soft mb-1">Still a guess</h2>
+      <p v-if="guesses.length === 0" class="text-soft">
+        Nothing whose measuring would narrow this haul’s pressures by half a psi.
+      </p>
+      <ul v-else class="space-y-1">
+        <li v-for="guess in guesses" :key="guess.id">
+          <button
+            type="button"
+            class="flex w-full justify-between gap-2 text-left touch min-h-6 py-0.5"
+            @click="lead(guess.stage, guess.subject)"
+          >
+            <span class="underline first-letter:uppercase">{{ guess.label }}</span><span
+              class="figure shrink-0"
+              >{{ showText(guess.cost, 'pressure', shop.units) }}</span
+            >
+          </button>
+        </li>
+      </ul>
+      <p v-if="guesses.length" class="label mt-1">What measuring each would take off the range.</p>
+    </div>
+    <div>
+      <h2 class="text-xs tracking-wide uppercase text-soft mb-1">Nearest to a limit</h2>
+      <p v-if="near.length === 0" class="text-soft">No figure has a limit yet.</p>
+      <ul class="space-y-1">
+        <li v-for="{ stage: at, id, figure, inHand } in near" :key="`${at}.${id}`">
+          <button
+            type="button"
+            class="flex w-full justify-between gap-2 text-left touch min-h-6 py-0.5"
+            @click="lead(at, null)"
+          >
+            <span class="underline">{{ nearName(id, figure.label) }}</span><span class="shrink-0 text-right"
+              ><span class="figure">{{ showText(figure.value, figure.quantity, shop.units) }}</span
+              ><br /><span class="label">{{ percent(inHand) }} in hand</span></span
+            >
+          </button>
+        </li>
+      </ul>
+    </div>
+    <div>
+      <h2 class="text-xs tracking-wide uppercase text-soft mb-1">Changed lately</h2>
+      <p v-if="lately.length === 0" class="text-soft">Nothing since the job was made.</p>
+      <ul class="space-y-1">
+        <li v-for="{ edit, by } in lately" :key="edit.id" class="flex justify-between gap-2">
+          <button type="button" class="text-left touch min-w-0 min-h-6" @click="see(edit)">
+            <span class="underline break-words">{{ WORD[edit.kind] }}{{ edit.label }}</span
+            ><br /><span class="label">{{ by ? `${by.who}, ${shortTime(by.at)}` : 'not saved yet' }}</span>
+          </button>
+          <button
+            v-if="edit.kind === 'do'"
+            type="button"
+            class="underline shrink-0 touch self-start min-h-6"
+            :aria-label="`Undo: ${edit.label}`"
+            @click="undo(edit)"
+          >
+            Undo
+          </button>
+        </li>
+      </ul>
+    </div>
+  </section>
+</template>

@@ -30,8 +30,14 @@ const lately = computed(() =>
   job.history
     .slice(-LATELY)
     .reverse()
-    .map((edit) => ({ edit, by: job.made.get(edit.id) ?? null })),
+    .map((edit) => ({ edit, by: saidBy(edit) })),
 )
+/** Who made an edit and when; of this page's own that are saved since, that it was here. */
+function saidBy({ id }: Edit): string {
+  const made = job.made.get(id)
+  if (made) return `${made.who}, ${shortTime(made.at)}`
+  return job.waiting.some((e) => e.id === id) ? 'not saved yet' : `${shop.person?.name ?? 'here'}, just now`
+}
 const WORD: Record<Edit['kind'], string> = { do: '', undo: 'Undone: ', redo: 'Redone: ' }
 /** Part of the plan that an edit touched, and so the stage it is seen at. */
 const PARTS: Partial<Record<string, StageName>> = { hauls: 'load', job: 'truck' }
@@ -110,14 +116,15 @@ function see(edit: Edit): void {
       <ul class="space-y-1">
         <li v-for="{ edit, by } in lately" :key="edit.id" class="flex justify-between gap-2">
           <button type="button" class="text-left touch min-w-0 min-h-6" @click="see(edit)">
-            <span class="underline break-words">{{ WORD[edit.kind] }}{{ edit.label }}</span
-            ><br /><span class="label">{{ by ? `${by.who}, ${shortTime(by.at)}` : 'not saved yet' }}</span>
+            <span :id="`lately-${edit.id}`" class="underline break-words"
+              >{{ WORD[edit.kind] }}{{ edit.label }}</span
+            ><br /><span class="label">{{ by }}</span>
           </button>
           <button
             v-if="edit.kind === 'do'"
             type="button"
             class="underline shrink-0 touch self-start min-h-6"
-            :aria-label="`Undo: ${edit.label}`"
+            :aria-describedby="`lately-${edit.id}`"
             @click="undo(edit)"
           >
             Undo

@@ -52,6 +52,38 @@ test('a place that is clear is clear, wherever one begins', () => {
   )
 })
 
+test('the nearest clear place is on a rail, 80 mm outside it, to the half decimetre, and no farther than wanted', () => {
+  const { frame, exhaust } = truck
+  const out = frame.spacing / 2 + 0.08
+  const from = { x: 0.5, y: -out, z: frame.top }
+  // Tried by hand along both rails, from a decimetre inside the frame's ends on.
+  const tried = [1, -1].flatMap((side) =>
+    Array.from({ length: 200 }, (_, i) => ({ x: frame.rear + 0.1 + i * 0.05, y: side * out, z: frame.top })),
+  )
+  const clear = tried.filter(
+    (p) =>
+      p.x <= frame.front - 0.1 &&
+      heatDistance(
+        [
+          { ...p, x: p.x - 0.12 },
+          { ...p, x: p.x + 0.12 },
+        ],
+        exhaust,
+      ) >= PRACTICE.heatClearance.value,
+  )
+  const away = (p: Point) => Math.hypot(p.x - from.x, p.y - from.y)
+  const nearest = clear.reduce((best, p) => (away(p) < away(best) ? p : best))
+  const found = clearPlace(from, truck)!
+  expect(found.x).toBeCloseTo(nearest.x, 3)
+  expect([found.y, found.z]).toEqual([nearest.y, frame.top])
+  expect(clearPlace(from, truck, away(nearest) - 0.01)).toBeNull()
+  expect(clearPlace(from, truck, away(nearest) + 0.01)).toEqual(found)
+  // Both ends of the rails are looked at.
+  const last = { x: frame.rear - 5, y: out, z: frame.top }
+  expect(clearPlace(last, truck)!.x).toBeCloseTo(frame.rear + 0.1, 3)
+  expect(clearPlace({ ...last, x: frame.front + 5 }, truck)!.x).toBeGreaterThan(frame.front - 0.151)
+})
+
 test('no part nearer to the pipe than 150 mm ever passes without a Stop or a shield', () => {
   fc.assert(
     fc.property(

@@ -1,13 +1,15 @@
-import { startsAnew, workOnCircuit } from '#core/derive/replaced'
+import { startsAnew, workOnCircuit, workOnTruck } from '#core/derive/replaced'
 import type { Remedy } from '#core/quantity/figure'
 
-/** Applies a remedy, or asks first where it would start a circuit anew that somebody worked on. */
+/** Applies a remedy, or asks first where it would put another circuit or truck in place of one that somebody worked on. */
 export function useAskFirst(): (remedy: Remedy) => void {
   const job = useJob()
   const screen = useScreen()
   return (remedy) => {
-    const work = startsAnew(remedy) ? workOnCircuit(job.plan!) : []
+    const what = remedy.patches[0]?.path.join('.') === 'truck' ? 'truck' : 'circuit'
+    const work =
+      what === 'truck' ? workOnTruck(job.plan!) : startsAnew(remedy) ? workOnCircuit(job.plan!) : []
     if (work.length === 0) job.applyRemedy(remedy)
-    else screen.replacing = { remedy, work }
+    else screen.replacing = { what, remedy, work }
   }
 }

@@ -127,7 +127,7 @@ function see(edit: Edit): void {
             :aria-describedby="`lately-${edit.id}`"
             @click="undo(edit)"
           >
-            Undo
+            Take back
           </button>
         </li>
       </ul>

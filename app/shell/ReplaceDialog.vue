@@ -1,7 +1,23 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
-/** Asked before a circuit that somebody worked on is started anew. */
+/** Asked before a circuit or a truck that somebody worked on is replaced. */
+const WORDS = {
+  circuit: {
+    title: 'Start the circuit anew?',
+    stays:
+      'Steps, tests and findings stay on record as of the earlier circuit, to be undone or done again. Undo brings everything back.',
+    keep: 'Keep the circuit',
+    replace: 'Start anew',
+  },
+  truck: {
+    title: 'Begin with another truck?',
+    stays: 'Hauls, circuit and all else stay. Undo brings the truck back.',
+    keep: 'Keep the truck',
+    replace: 'Begin with the other',
+  },
+}
+const words = computed(() => WORDS[asked.value?.what ?? 'circuit'])
 const job = useJob()
 const screen = useScreen()
 const keep = useTemplateRef('keep')
@@ -18,23 +34,20 @@ function replace(): void {
     <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
     <div class="fixed inset-0 flex items-center justify-center p-4">
       <DialogPanel v-if="asked" class="sheet w-full max-w-lg p-5">
-        <DialogTitle class="text-lg">Start the circuit anew?</DialogTitle>
+        <DialogTitle class="text-lg">{{ words.title }}</DialogTitle>
         <p class="mt-1">
-          “{{ asked.remedy.label }}” takes the place of the circuit that stands. Work that goes or no longer
-          stands:
+          “{{ asked.remedy.label }}” takes the place of the {{ asked.what }} that stands. Work that goes or no
+          longer stands:
         </p>
         <ul class="list-disc pl-5 my-2">
           <li v-for="work in asked.work" :key="work">{{ work }}</li>
         </ul>
-        <p class="label">
-          Steps, tests and findings stay on record as of the earlier circuit, to be undone or done again. Undo
-          brings everything back.
-        </p>
+        <p class="label">{{ words.stays }}</p>
         <div class="flex flex-wrap gap-2 mt-3">
           <button ref="keep" type="button" class="button" @click="screen.replacing = null">
-            Keep the circuit
+            {{ words.keep }}
           </button>
-          <button type="button" class="button quiet" @click="replace">Start anew</button>
+          <button type="button" class="button quiet" @click="replace">{{ words.replace }}</button>
         </div>
       </DialogPanel>
     </div>

@@ -8,8 +8,8 @@ export const useScreen = defineStore('screen', () => {
   const asked = shallowRef<Figure | null>(null)
   /** Subject of the note last pressed. */
   const subject = ref<string | null>(null)
-  /** A remedy that would start the circuit anew, and the work it would cost: to be asked first. */
-  const replacing = shallowRef<{ remedy: Remedy; work: string[] } | null>(null)
+  /** A remedy that would put another circuit or truck in place, and the work it would cost: to be asked first. */
+  const replacing = shallowRef<{ what: 'circuit' | 'truck'; remedy: Remedy; work: string[] } | null>(null)
   /** Whether the right column is folded away. */
   const folded = ref(localStorage.getItem('np.folded') === 'yes')
   watch(folded, (value) => localStorage.setItem('np.folded', value ? 'yes' : 'no'))

@@ -2,7 +2,7 @@ import { circuitPatches } from '../air/circuit/changeCircuit'
 import { demoJobs } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import { newPlan } from './newPlan'
-import { startsAnew, workOnCircuit } from './replaced'
+import { beginFrom, startsAnew, workOnCircuit, workOnTruck } from './replaced'
 
 const fresh = newPlan('leaf-flatbed', 'New')
 
@@ -29,4 +29,15 @@ test('another starting circuit starts anew; a change of one part does not', () =
   expect(startsAnew({ patches })).toBe(false)
   const next = applyEdit(fresh, circuitPatches(fresh.air, 'wireless-dual'))
   expect(workOnCircuit(next)).toEqual([])
+})
+
+test('a truck that somebody measured or weighed is work; another kind’s example is put in whole', () => {
+  expect(workOnTruck(fresh)).toEqual([])
+  const taped = structuredClone(fresh)
+  taped.truck.seatGap.unladen += 0.01
+  expect(workOnTruck(taped)).toEqual(['every figure measured on this truck'])
+  const wagon = demoJobs().find((j) => j.id === 'star-wagon')!.plan
+  expect(workOnTruck(wagon)).toContain('1 scale ticket')
+  const { truck } = applyEdit(taped, beginFrom('coil-van').patches)
+  expect(truck).toEqual(newPlan('coil-van', 'x').truck)
 })

@@ -1,5 +1,6 @@
 import { startingCircuit } from '../air/circuit/startingCircuits'
-import type { Plan } from '../document/types'
+import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
+import type { Plan, TruckKind } from '../document/types'
 import type { Remedy } from '../quantity/figure'
 import { sameJson } from '../quantity/patch'
 import { upgradePlan } from '../document/upgrade'
@@ -10,6 +11,22 @@ const counted = (n: number, one: string, more: string) =>
 /** Whether an edit puts another starting circuit in place of the plan's. */
 export const startsAnew = ({ patches }: Pick<Remedy, 'patches'>): boolean =>
   patches.some(({ path }) => path.length === 2 && path[0] === 'air' && path[1] === 'components')
+
+/** Another kind's example in place of the truck. */
+export const beginFrom = (kind: TruckKind): Remedy => ({
+  label: `Begin from ${TRUCK_KINDS.find((k) => k.id === kind)!.label}`,
+  patches: [{ op: 'replace', path: ['truck'], value: exampleTruck(kind) }],
+})
+
+/** What of a person's work goes when the truck is begun from another kind's example; empty for one nobody measured. */
+export function workOnTruck({ truck }: Plan): string[] {
+  const { tickets, ...measured } = truck
+  const { tickets: _none, ...example } = exampleTruck(truck.kind)
+  return [
+    ...(sameJson(measured, example) ? [] : ['every figure measured on this truck']),
+    ...counted(Object.keys(tickets).length, 'scale ticket', 'scale tickets'),
+  ]
+}
 
 /**
  * What of a person's work goes, or no longer stands, when the circuit is started anew: in words, to be asked before.

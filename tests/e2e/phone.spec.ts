@@ -11,18 +11,18 @@ test('Build under the truck: one step at a time, refused out of order, ticked wi
   await expect(step).toContainText('step 8 of')
   await step.getByRole('button', { name: 'Next' }).tap()
   await expect(step).toContainText('step 9 of')
-  await step.getByRole('button', { name: 'Done' }).tap()
+  await step.getByRole('button', { name: 'Done', exact: true }).tap()
   await expect(step.getByRole('alert')).toContainText('First “')
   await step.getByRole('button', { name: 'Before' }).tap()
   await step.getByRole('button', { name: 'Before' }).tap()
-  await step.getByRole('button', { name: 'Done' }).tap()
+  await step.getByRole('button', { name: 'Done', exact: true }).tap()
   await expect(step).toContainText('step 8 of')
   await saved(page)
   await page.reload()
   await saved(page)
   await expect(page.getByRole('article')).toContainText('step 8 of')
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
-  const button = (await page.getByRole('button', { name: 'Done' }).boundingBox())!
+  const button = (await page.getByRole('button', { name: 'Done', exact: true }).boundingBox())!
   expect(button.height).toBeGreaterThanOrEqual(48)
 })
 

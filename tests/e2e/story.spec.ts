@@ -139,6 +139,8 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await page.getByRole('button', { name: 'Store what Load found' }).click()
   await fill(page, 'Usual load, left', '9 bar')
   await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('over the spring’s limit')
+  // A remedy is tried on a copy before it is offered.
+  await expect(page.getByRole('button', { name: 'Take Load’s pressure' })).toBeVisible()
   await page.keyboard.press('Escape')
   await page.locator('main').click({ position: { x: 4, y: 4 } })
   await page.keyboard.press('.')

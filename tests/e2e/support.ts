@@ -24,7 +24,7 @@ export const STAGES = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 
 
 /** A stage comes a moment after its heading; nothing can be read or counted on it before. */
 const stageShown = (page: Page) =>
-  expect(page.locator('main[data-stage] > :nth-child(2)').first()).toBeAttached()
+  expect(page.locator('main[data-stage] > .no-print + *').first()).toBeAttached()
 
 /** Opens a page and waits until it answers to clicks. */
 export async function open(page: Page, path: string): Promise<void> {

@@ -57,11 +57,6 @@ const printIt = () => window.print()
 
 <template>
   <div class="space-y-3">
-    <p class="hidden print:block font-head font-semibold text-lg">
-      {{ job.plan!.job.name
-      }}<template v-if="job.plan!.job.number"> · Job {{ job.plan!.job.number }}</template> · Air:
-      {{ archetype.label.toLowerCase() }}
-    </p>
     <div class="sheet p-3">
       <div class="flex gap-3 items-end mb-1 no-print max-sm:flex-wrap">
         <PickField

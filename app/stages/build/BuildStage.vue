@@ -86,7 +86,7 @@ function go(by: number): void {
     </div>
 
     <!-- Under the truck: one step at a time -->
-    <article v-if="single" class="md:hidden sheet p-4" aria-live="polite">
+    <article v-if="single" class="md:hidden print:hidden sheet p-4" aria-live="polite">
       <p class="label">{{ single.group }} · step {{ index + 1 }} of {{ steps.length }}</p>
       <h2 class="text-2xl leading-tight my-1">{{ single.title }}</h2>
       <p class="text-lg">{{ detail(single) }}</p>
@@ -120,7 +120,7 @@ function go(by: number): void {
       </div>
     </article>
 
-    <div class="hidden md:block space-y-3">
+    <div class="hidden md:block print:block space-y-3">
       <section v-for="group in groups" :key="group.name" class="sheet p-4" :aria-label="group.name">
         <h2 class="mb-2">{{ group.name }}</h2>
         <ol class="space-y-1.5">

@@ -24,9 +24,14 @@ const takeBack = () =>
 <template>
   <p v-if="struck" class="label">
     Struck by {{ struck.who }}, {{ shortTime(struck.at) }}: {{ struck.reason }}
-    <button type="button" class="underline touch" @click="takeBack">Take back</button>
+    <button type="button" class="no-print underline touch" @click="takeBack">Take back</button>
   </p>
-  <button v-else-if="!done && !asking" type="button" class="label underline touch" @click="asking = true">
+  <button
+    v-else-if="!done && !asking"
+    type="button"
+    class="no-print label underline touch"
+    @click="asking = true"
+  >
     Not on this truck
   </button>
   <ReasonForm v-else-if="asking" label="Why it is not done" action="Strike it" @reason="strike" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { exhaustSide } from '#core/catalog/truckGeometry'
 import { TRUCK_KINDS, exampleTruck } from '#core/catalog/trucks'
+import { beginFrom } from '#core/derive/replaced'
 import type { Plan, Truck, TruckKind } from '#core/document/types'
 import { useTruck } from './useTruck'
 
@@ -9,11 +10,7 @@ const { job, truck, set } = useTruck()
 const setJob = (label: string, change: (card: Plan['job']) => void) =>
   job.edit(label, (draft) => change(draft.job))
 
-function setKind(kind: TruckKind): void {
-  set(`Begin from ${TRUCK_KINDS.find((k) => k.id === kind)!.label}`, (t) =>
-    Object.assign(t, exampleTruck(kind)),
-  )
-}
+const askFirst = useAskFirst()
 
 /** The exhaust to the other side, away, or back as the kind's example has it. */
 function setExhaust(side: string): void {
@@ -44,7 +41,7 @@ function setOverload(fitted: boolean): void {
       label="Begin from"
       :value="truck.kind"
       :options="TRUCK_KINDS.map((k) => ({ value: k.id, label: k.label }))"
-      @change="(v) => setKind(v as TruckKind)"
+      @change="(v) => askFirst(beginFrom(v as TruckKind))"
     />
     <TextField
       label="Job"

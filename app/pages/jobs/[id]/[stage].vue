@@ -118,6 +118,8 @@ useShortcuts({
         class="relative min-w-0 lg:overflow-y-auto print:overflow-visible! print:p-0 p-4"
         :data-stage="stage"
       >
+        <!-- The driver's sheet has a head of its own. -->
+        <PrintHead v-if="stage !== 'handover'" :stage="stage" />
         <div class="no-print flex items-baseline gap-3 mb-3">
           <h1 class="text-2xl">{{ STAGE_TITLES[stage].name }}</h1>
           <p class="text-soft">{{ STAGE_TITLES[stage].what }}</p>

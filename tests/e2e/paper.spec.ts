@@ -1,0 +1,41 @@
+import { STAGES, expect, open, test } from './support'
+
+/** Pages of a PDF as the browser writes it: each is an object of its own. */
+const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type\s*\/Page(?!s)/g)?.length ?? 0
+
+test('every stage prints a sheet with shop, job, date and revision, black on white in either theme, on A4 and Letter', async ({
+  page,
+}) => {
+  for (const stage of STAGES.filter((s) => s !== 'handover')) {
+    await open(page, `/jobs/shell-runner/${stage}`)
+    await page.evaluate(() => (document.documentElement.dataset.theme = 'bay'))
+    await page.emulateMedia({ media: 'print' })
+    const head = page.locator('[data-print-head]')
+    await expect(head).toBeVisible()
+    for (const words of ['Saltmarsh Spring & Circuit', 'Shell runner · Job 0421', 'Rowing club'])
+      await expect(head).toContainText(words)
+    await expect(head).toContainText(/\d{1,2} \w+ \d{4} · Revision \d+/)
+    await expect(page.getByRole('navigation', { name: 'Stages' })).toBeHidden()
+    const [ink, paper] = await page.evaluate(() => {
+      const main = document.querySelector('main')!
+      return [getComputedStyle(main).color, getComputedStyle(document.documentElement).backgroundColor]
+    })
+    expect({ stage, ink, paper }).toEqual({ stage, ink: 'rgb(0, 0, 0)', paper: 'rgb(255, 255, 255)' })
+    for (const format of ['A4', 'Letter']) expect(pagesOf(await page.pdf({ format }))).toBeGreaterThan(0)
+    await page.emulateMedia({ media: 'screen' })
+  }
+})
+
+test('Build prints every step with a box to tick, over as many pages as it takes, and never the phone’s form', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await open(page, '/jobs/shell-runner/build')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('article')).toBeHidden()
+  const steps = page.locator('[data-step]')
+  const planned = Number(/of (\d+) steps/.exec(await page.locator('main').innerText())![1])
+  expect(await steps.count()).toBe(planned)
+  for (const step of await steps.all()) await expect(step.getByRole('checkbox')).toBeVisible()
+  expect(pagesOf(await page.pdf({ format: 'A4' }))).toBeGreaterThan(1)
+})

@@ -47,6 +47,7 @@ test('nearest to a limit: the three least in hand of the whole job, none of them
   }
   // A minimum kept at the spring's own least is no limit that is near.
   expect(near.map((n) => `${n.stage}.${n.id}`)).not.toContain('tune.minimum')
+  expect(near.map((n) => n.id)).not.toContain('empty.left')
   const least = Math.min(...nearestLimits(derived, 1000).map((n) => n.inHand))
   expect(near[0]!.inHand).toBe(least)
 })

@@ -70,10 +70,12 @@ export interface Near {
 /** Counts fill up to their limit, and a part of a whole is no limit to stay away from. */
 const isLimited = ({ quantity, value }: Figure) => value !== null && quantity !== 'count'
 
-function inHandOf({ value, min, max }: Figure): number {
+function inHandOf({ value, quantity, min, max }: Figure): number {
   const over = max !== undefined && max > 0 ? (max - value!) / max : Infinity
-  // What stands at its very least is kept there on purpose: a minimum, a spring let down.
-  const under = min !== undefined && min > 0 && value !== min ? (value! - min) / value! : Infinity
+  // What stands at its very least is kept there on purpose: a minimum, a preset of an empty truck.
+  const band = quantity === 'pressure' ? PRACTICE.targetBand.value : 0
+  const kept = min !== undefined && Math.abs(value! - min) <= band
+  const under = min !== undefined && min > 0 && !kept ? (value! - min) / value! : Infinity
   return Math.min(over, under)
 }
 

@@ -9,12 +9,10 @@ const { stage } = defineProps<{ stage: StageName }>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
-const router = useRouter()
 
-function lead(to: StageName, subject: string | null): void {
-  screen.subject = subject
-  if (to !== stage) void router.push(`/jobs/${job.id}/${to}`)
-}
+/** Where a thing is seen; what it points at is lit there. */
+const at = (to: StageName) => `/jobs/${job.id}/${to}`
+const light = (subject: string | null) => (screen.subject = subject)
 const next = computed(() => nextStep(job.plan!, job.derived!))
 const guesses = computed(() => guessesOf(job.plan!, job.derived!, job.haulId).slice(0, 4))
 const near = computed(() => nearestLimits(job.derived!))
@@ -30,7 +28,7 @@ const lately = computed(() =>
   job.history
     .slice(-LATELY)
     .reverse()
-    .map((edit) => ({ edit, by: saidBy(edit) })),
+    .map((edit) => ({ edit, by: saidBy(edit), seen: seenAt(edit) })),
 )
 /** Who made an edit and when; of this page's own that are saved since, that it was here. */
 function saidBy({ id }: Edit): string {
@@ -43,18 +41,14 @@ const WORD: Record<Edit['kind'], string> = { do: '', undo: 'Undone: ', redo: 'Re
 const PARTS: Partial<Record<string, StageName>> = { hauls: 'load', job: 'truck' }
 function seenAt({ patches }: Edit): { stage: StageName; subject: string | null } {
   const [part, ...rest] = patches[0]?.path.map(String) ?? []
-  const at = PARTS[part ?? ''] ?? STAGES.find((s) => s === part) ?? stage
-  const subject = at === 'load' ? rest[0] : rest[1]
-  return { stage: at, subject: subject ?? null }
+  const seen = PARTS[part ?? ''] ?? STAGES.find((s) => s === part) ?? stage
+  const subject = seen === 'load' ? rest[0] : rest[1]
+  return { stage: seen, subject: subject ?? null }
 }
 /** The last one as Undo does; one before it by putting back what it changed. */
 function undo(edit: Edit): void {
   if (job.stacks.undo.at(-1)?.id === edit.id) job.undo()
   else job.takeBack(edit)
-}
-function see(edit: Edit): void {
-  const at = seenAt(edit)
-  lead(at.stage, at.subject)
 }
 </script>
 
@@ -62,14 +56,13 @@ function see(edit: Edit): void {
   <section aria-label="Outlook" class="px-3.5 pb-4 space-y-4 text-sm">
     <div>
       <h2 class="text-xs tracking-wide uppercase text-soft mb-1">Next</h2>
-      <button
-        type="button"
-        class="text-left font-semibold underline touch min-h-6"
+      <NuxtLink
+        :to="at(next.stage)"
+        class="block font-semibold underline touch"
         data-next
-        @click="lead(next.stage, next.subject)"
+        @click="light(next.subject)"
+        >{{ next.text }}</NuxtLink
       >
-        {{ next.text }}
-      </button>
     </div>
     <div>
       <h2 class="text-xs tracking-wide uppercase text-soft mb-1">Still a guess</h2>
@@ -78,16 +71,16 @@ function see(edit: Edit): void {
       </p>
       <ul v-else class="space-y-1">
         <li v-for="guess in guesses" :key="guess.id">
-          <button
-            type="button"
+          <NuxtLink
+            :to="at(guess.stage)"
             class="flex w-full justify-between gap-2 text-left touch min-h-6 py-0.5"
-            @click="lead(guess.stage, guess.subject)"
+            @click="light(guess.subject)"
           >
             <span class="underline first-letter:uppercase">{{ guess.label }}</span><span
               class="figure shrink-0"
               >{{ showText(guess.cost, 'pressure', shop.units) }}</span
             >
-          </button>
+          </NuxtLink>
         </li>
       </ul>
       <p v-if="guesses.length" class="label mt-1">What measuring each would take off the range.</p>
@@ -96,17 +89,20 @@ function see(edit: Edit): void {
       <h2 class="text-xs tracking-wide uppercase text-soft mb-1">Nearest to a limit</h2>
       <p v-if="near.length === 0" class="text-soft">No figure has a limit yet.</p>
       <ul class="space-y-1">
-        <li v-for="{ stage: at, id, figure, inHand } in near" :key="`${at}.${id}`">
-          <button
-            type="button"
+        <li v-for="limit in near" :key="`${limit.stage}.${limit.id}`">
+          <NuxtLink
+            :to="at(limit.stage)"
             class="flex w-full justify-between gap-2 text-left touch min-h-6 py-0.5"
-            @click="lead(at, null)"
+            @click="light(null)"
           >
-            <span class="underline">{{ nearName(id, figure.label) }}</span><span class="shrink-0 text-right"
-              ><span class="figure">{{ showText(figure.value, figure.quantity, shop.units) }}</span
-              ><br /><span class="label">{{ percent(inHand) }} in hand</span></span
+            <span class="underline">{{ nearName(limit.id, limit.figure.label) }}</span><span
+              class="shrink-0 text-right"
+              ><span class="figure">{{
+                showText(limit.figure.value, limit.figure.quantity, shop.units)
+              }}</span
+              ><br /><span class="label">{{ percent(limit.inHand) }} in hand</span></span
             >
-          </button>
+          </NuxtLink>
         </li>
       </ul>
     </div>
@@ -114,12 +110,12 @@ function see(edit: Edit): void {
       <h2 class="text-xs tracking-wide uppercase text-soft mb-1">Changed lately</h2>
       <p v-if="lately.length === 0" class="text-soft">Nothing since the job was made.</p>
       <ul class="space-y-1">
-        <li v-for="{ edit, by } in lately" :key="edit.id" class="flex justify-between gap-2">
-          <button type="button" class="text-left touch min-w-0 min-h-6" @click="see(edit)">
+        <li v-for="{ edit, by, seen } in lately" :key="edit.id" class="flex justify-between gap-2">
+          <NuxtLink :to="at(seen.stage)" class="touch min-w-0" @click="light(seen.subject)">
             <span :id="`lately-${edit.id}`" class="underline break-words"
               >{{ WORD[edit.kind] }}{{ edit.label }}</span
             ><br /><span class="label">{{ by }}</span>
-          </button>
+          </NuxtLink>
           <button
             v-if="edit.kind === 'do'"
             type="button"

@@ -140,7 +140,7 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await fill(page, 'Usual load, left', '9 bar')
   await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('over the spring’s limit')
   // A remedy is tried on a copy before it is offered.
-  await expect(page.getByRole('button', { name: 'Take Load’s pressure' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Take Load’s pressure' }).first()).toBeVisible()
   await page.keyboard.press('Escape')
   await page.locator('main').click({ position: { x: 4, y: 4 } })
   await page.keyboard.press('.')
@@ -309,7 +309,7 @@ test('a plan file is exported and opened; a broken one is refused and changes no
     .setInputFiles({ name: 'star.json', mimeType: 'application/json', buffer: Buffer.from(text) })
   await expect(page).toHaveURL(/\/jobs\/.+\/truck/)
   await saved(page)
-  await expect(page.getByText('Star wagon · Job 0417')).toBeVisible()
+  await expect(page.getByText('Star wagon · Job 0417', { exact: true })).toBeVisible()
   expect(await (await request.get(`/api/jobs/${page.url().split('/').at(-2)}/plan`)).text()).toBe(text)
 })
 

@@ -38,7 +38,9 @@ export function airStage(
   const { highest, springVolume: volume } = highestHaul(set.spring, needs)
   const fills = fillsOf(set, needs, site.atmosphere)
   const motor = motorLoad(air, needs, site.atmosphere)
-  const onFeed = compressor && site.feed && motorOnFeed(compressor, site.feed, motor.current)
+  // The winding is the class's own, wherever it works.
+  const { compressor: chosen } = airSet(air)
+  const onFeed = chosen && site.feed && motorOnFeed(chosen, site.feed, motor.current)
   const times = Object.fromEntries(Object.entries(fills).map(([id, f]) => [id, f?.seconds ?? null]))
   const overshoot = overshootOf(air, set, needs, volume, supply?.most ?? null, site.atmosphere)
   const notes = airRules({ plan: air, truck, set, needs, times, teed, site, supply, overshoot })

@@ -149,3 +149,16 @@ test('contacts that carry less than the motor are a Stop; what is on wires and n
   const clutch: WiredPart = { id: 'belt', kind: 'belt', label: 'Belt-driven compressor', current: 4 }
   expect(of([clutch], null)).toEqual(['fix not-wired-here'])
 })
+
+test('a feed that takes a tenth of the air is usual, more is a Fix, all of it a motor that stands still', () => {
+  const told = (slowed: number | null, power: Partial<PowerPlan> = {}) =>
+    staged({ ...base, ...power }, { ...set, slowed }, 3, 0).notes.find((n) => n.rule.startsWith('feed-'))
+  expect(told(null)).toBeUndefined()
+  expect(told(0.1)).toBeUndefined()
+  expect(told(0.1001)).toMatchObject({ rule: 'feed-slows', rank: 'fix', value: 0.1001, limit: 0.1 })
+  expect(told(0.9999)).toMatchObject({ rule: 'feed-slows' })
+  expect(told(1)).toMatchObject({ rule: 'feed-stalls', rank: 'stop' })
+  // Only a wire that somebody typed can be taken back.
+  expect(told(0.2)!.remedy).toBeUndefined()
+  expect(told(0.2, { wireArea: areaOfAwg(18) })!.remedy!.label).toBe('Use the proposed wire')
+})

@@ -6,7 +6,9 @@ const shop = useShop()
 const screen = useScreen()
 /** A field that is being typed in is left before its page is, so that what it holds is an edit. */
 const leaveField = () => (document.activeElement as HTMLElement | null)?.blur()
-useRouter().beforeEach(leaveField)
+useRouter().beforeEach((to, from) => {
+  if (to.path !== from.path) leaveField()
+})
 function warn(event: BeforeUnloadEvent): void {
   if (mayLose()) event.preventDefault()
 }

@@ -1,5 +1,6 @@
 import { STAGES, type Figure, type StageName } from '#core/quantity/figure'
 import type { Derived } from '#core/derive/types'
+import { show, type UnitChoice } from '#core/quantity/units'
 
 export const STAGE_TITLES: Record<StageName, { name: string; what: string }> = {
   truck: { name: 'Truck', what: 'What is under there, as measured.' },
@@ -26,3 +27,7 @@ export function figureOf(
 
 export const stageNumber = (stage: StageName) => STAGES.indexOf(stage) + 1
 export const isStage = (name: unknown): name is StageName => STAGES.includes(name as StageName)
+
+/** A figure without its unit, where several stand together or the unit stands beside them. */
+export const bareFigure = (figure: Figure | undefined, units: UnitChoice): string =>
+  figure ? show(figure.value, figure.quantity, units).text : '—'

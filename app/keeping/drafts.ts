@@ -1,3 +1,5 @@
+import { reveal } from '~/shell/drawers'
+
 /**
  * The text of the field being typed in, written down at every key: a field left by a crash, a reload or a closed page
  * gets it back. Fields are told apart by their name on the page and which of that name they are.
@@ -96,6 +98,7 @@ export async function putDraftBack(): Promise<string | null> {
     return null
   }
   const now = field.value
+  await reveal(field)
   field.focus()
   field.value = draft.text
   field.dispatchEvent(new Event('input', { bubbles: true }))

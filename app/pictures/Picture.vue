@@ -14,7 +14,10 @@ const at = (x: number, y: number) => ({
 </script>
 
 <template>
-  <div class="relative">
+  <div
+    class="relative mx-auto"
+    :style="{ maxWidth: `calc(var(--picture-height, 400vh) * ${box.width / box.height})` }"
+  >
     <svg
       :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`"
       class="block w-full h-auto touch-none select-none"

@@ -38,9 +38,9 @@ const QUIET: Record<StageState, string> = {
 const WORDS = { stop: 'Stop', fix: 'Fix', know: 'Know' }
 
 function point(note: Note): void {
-  screen.subject = note.subject
   if (note.stage === 'load') job.chosenHaul = note.subject.split(':')[0]!
   if (note.stage !== stage) void router.push(`/jobs/${job.id}/${note.stage}`)
+  screen.lead(note.stage, note.subject)
 }
 
 const root = useTemplateRef('root')

@@ -20,6 +20,7 @@ const {
 }>()
 const emit = defineEmits<{ change: [value: number] }>()
 const shop = useShop()
+const screen = useScreen()
 const editing = ref(false)
 const root = useTemplateRef('root')
 async function begin(): Promise<void> {
@@ -43,7 +44,8 @@ function leave(): void {
     <button
       v-if="!editing"
       type="button"
-      class="figure text-sm bg-sheet/85 rounded px-1 border-b border-dashed border-soft hover:bg-chosen whitespace-nowrap"
+      class="figure text-sm rounded px-1 border-b border-dashed border-soft hover:bg-chosen whitespace-nowrap"
+      :class="screen.lit === label ? 'bg-glow text-black' : 'bg-sheet/85'"
       :aria-label="`${label}, ${showText(value, quantity, shop.units)}. Press to type.`"
       @click="begin"
     >

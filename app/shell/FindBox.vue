@@ -39,7 +39,7 @@ function everything(): Hit[] {
       label: n.title,
       where: `Note, ${STAGE_TITLES[n.stage].name}`,
       go: () => {
-        screen.subject = n.subject
+        screen.lead(n.stage, n.subject)
         void to(n.stage)
       },
     })),
@@ -57,7 +57,7 @@ function everything(): Hit[] {
         where: `Item in ${h.label}`,
         go: () => {
           job.chosenHaul = id
-          screen.subject = `${id}:${item}`
+          screen.lead('load', `${id}:${item}`)
           void to('load')
         },
       })),
@@ -66,7 +66,7 @@ function everything(): Hit[] {
       label: c.label,
       where: 'Part',
       go: () => {
-        screen.subject = id
+        screen.lead('lay', id)
         void to('lay')
       },
     })),

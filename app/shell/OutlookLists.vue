@@ -12,7 +12,7 @@ const screen = useScreen()
 
 /** Where a thing is seen; what it points at is lit there. */
 const at = (to: StageName) => `/jobs/${job.id}/${to}`
-const light = (subject: string | null) => (screen.subject = subject)
+const light = (to: StageName, subject: string | null) => screen.lead(to, subject)
 const next = computed(() => nextStep(job.plan!, job.derived!))
 const guesses = computed(() => guessesOf(job.plan!, job.derived!, job.haulId).slice(0, 4))
 const near = computed(() => nearestLimits(job.derived!))
@@ -60,7 +60,7 @@ function undo(edit: Edit): void {
         :to="at(next.stage)"
         class="block font-semibold underline touch"
         data-next
-        @click="light(next.subject)"
+        @click="light(next.stage, next.subject)"
         >{{ next.text }}</NuxtLink
       >
     </div>
@@ -74,7 +74,7 @@ function undo(edit: Edit): void {
           <NuxtLink
             :to="at(guess.stage)"
             class="flex w-full justify-between gap-2 text-left touch min-h-6 py-0.5"
-            @click="light(guess.subject)"
+            @click="light(guess.stage, guess.subject)"
           >
             <span class="underline first-letter:uppercase">{{ guess.label }}</span><span
               class="figure shrink-0"
@@ -93,7 +93,7 @@ function undo(edit: Edit): void {
           <NuxtLink
             :to="at(limit.stage)"
             class="flex w-full justify-between gap-2 text-left touch min-h-6 py-0.5"
-            @click="light(null)"
+            @click="light(limit.stage, null)"
           >
             <span class="underline">{{ nearName(limit.id, limit.figure.label) }}</span><span
               class="shrink-0 text-right"
@@ -111,7 +111,7 @@ function undo(edit: Edit): void {
       <p v-if="lately.length === 0" class="text-soft">Nothing since the job was made.</p>
       <ul class="space-y-1">
         <li v-for="{ edit, by, seen } in lately" :key="edit.id" class="flex justify-between gap-2">
-          <NuxtLink :to="at(seen.stage)" class="touch min-w-0" @click="light(seen.subject)">
+          <NuxtLink :to="at(seen.stage)" class="touch min-w-0" @click="light(seen.stage, seen.subject)">
             <span :id="`lately-${edit.id}`" class="underline break-words"
               >{{ WORD[edit.kind] }}{{ edit.label }}</span
             ><br /><span class="label">{{ by }}</span>

@@ -8,6 +8,8 @@ export const SHORTCUTS = [
   { id: 'stage', keys: ['1', '2', '3', '4', '5', '6', '7', '8', '9'], shown: '1 – 9', what: 'Go to a stage' },
   { id: 'nextNote', keys: ['j'], shown: 'J', what: 'Next note' },
   { id: 'lastNote', keys: ['k'], shown: 'K', what: 'Previous note' },
+  { id: 'lastDrawer', keys: ['['], shown: '[', what: 'Previous drawer' },
+  { id: 'nextDrawer', keys: [']'], shown: ']', what: 'Next drawer' },
   { id: 'remedy', keys: ['.'], shown: '.', what: 'Apply the note’s remedy' },
   { id: 'units', keys: ['u'], shown: 'U', what: 'Units' },
   { id: 'find', keys: ['/'], shown: '/', what: 'Find anything' },

@@ -1,17 +1,25 @@
 import { defineStore } from 'pinia'
-import type { Figure, Remedy } from '#core/quantity/figure'
+import type { Figure, Remedy, StageName } from '#core/quantity/figure'
 
 /** What this browser shows: theme, the figure asked "why?", and the thing a note points at. */
 export const useScreen = defineStore('screen', () => {
   const theme = ref<'day' | 'bay'>(localStorage.getItem('np.theme') === 'bay' ? 'bay' : 'day')
   watch(theme, (value) => localStorage.setItem('np.theme', value))
   const asked = shallowRef<Figure | null>(null)
-  /** Subject of the note last pressed. */
+  /** What is pointed at: the subject of a note, an item, a part, a line. */
   const subject = ref<string | null>(null)
+  /** Stage that somebody was led to for the subject: its drawer opens there and its field takes the focus. */
+  const leading = ref<StageName | null>(null)
+  function lead(stage: StageName, to: string | null): void {
+    subject.value = to
+    leading.value = to === null ? null : stage
+  }
+  /** Label of the field being edited: its figure is lit on the picture. */
+  const lit = ref<string | null>(null)
   /** A remedy that would put another circuit or truck in place, and the work it would cost: to be asked first. */
   const replacing = shallowRef<{ what: 'circuit' | 'truck'; remedy: Remedy; work: string[] } | null>(null)
   /** Whether the right column is folded away. */
   const folded = ref(localStorage.getItem('np.folded') === 'yes')
   watch(folded, (value) => localStorage.setItem('np.folded', value ? 'yes' : 'no'))
-  return { theme, asked, subject, replacing, folded }
+  return { theme, asked, subject, leading, lead, lit, replacing, folded }
 })

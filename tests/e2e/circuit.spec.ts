@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, go, newJob, open, saved, test } from './support'
+import { drawer, expect, go, newJob, open, saved, test } from './support'
 
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
 const picture = (page: import('@playwright/test').Page) =>
@@ -55,6 +55,7 @@ test('a tank system is built from hand filling with the keyboard alone; broken, 
   await expect(picture(page).getByRole('button', { name: 'Relief valve', exact: true })).toBeVisible()
 
   // Run by hand: the left outlet held open lifts the left gauge.
+  await drawer(page, 'Run it')
   const panel = page.getByRole('region', { name: 'Run it' })
   await panel.getByRole('button', { name: 'By hand', exact: true }).click()
   const left = panel
@@ -156,6 +157,7 @@ test('a scenario written by hand is saved with the job and runs; sets are tried 
   page,
 }) => {
   await open(page, '/jobs/hive-hauler/air')
+  await drawer(page, 'Run it')
   const panel = page.getByRole('region', { name: 'Run it' })
   await panel.getByLabel('What happens').selectOption('up-hives')
   await panel.getByText('Write a scenario of your own').click()
@@ -168,6 +170,7 @@ test('a scenario written by hand is saved with the job and runs; sets are tried 
   await saved(page)
   await panel.getByRole('button', { name: 'Run', exact: true }).click()
   await expect(panel).toContainText(/2 tyres in .* an hour/)
+  await drawer(page, 'Which set')
   const sets = page.getByRole('region', { name: 'Which set' })
   await sets.getByRole('button', { name: 'On the server' }).click()
   await expect(sets).toContainText('on the server')
@@ -202,6 +205,7 @@ test('each of the thirteen kinds is drawn whole, without a Stop of its own, and 
   const options = await kinds.locator('option').allTextContents()
   const panel = page.getByRole('region', { name: 'Run it' })
   for (const label of options) {
+    await drawer(page, 'Circuit')
     await kinds.selectOption({ label })
     await saved(page)
     // Every part of the saved plan is on the drawing, and nothing is stopped.
@@ -216,6 +220,7 @@ test('each of the thirteen kinds is drawn whole, without a Stop of its own, and 
         .filter({ has: page.locator('.tag-stop') })
         .filter({ hasNotText: /^\s*Stop\s*(Truck|Load|Lay|Power):/ }),
     ).toHaveCount(0)
+    await drawer(page, 'Run it')
     await panel.getByLabel('What happens').selectOption('up-usual')
     await panel.getByRole('button', { name: 'Run', exact: true }).click()
     await expect(panel).not.toContainText('The plan has changed since')

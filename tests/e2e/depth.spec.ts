@@ -1,12 +1,14 @@
 import { readFileSync } from 'node:fs'
-import { expect, fill, gauge, number, open, saved, test } from './support'
+import { drawer, expect, fill, gauge, number, open, saved, test } from './support'
 
 test('the pressure card follows the load, saves as CSV and prints alone', async ({ page }) => {
   await open(page, '/jobs/hive-hauler/load')
+  await drawer(page, 'Card')
   const card = page.getByRole('region', { name: 'Pressure card' })
   const whole = () => card.locator('tr.bg-chosen td').nth(2).innerText()
   await expect.poll(async () => number(await whole())).toBe(number(await gauge(page, 'Left spring')))
   await fill(page, 'Ball load', '320')
+  await drawer(page, 'Card')
   await expect.poll(async () => number(await whole())).toBe(number(await gauge(page, 'Left spring')))
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -30,6 +32,7 @@ test('which spring: one is proposed, choosing it changes every figure, and what 
   page,
 }) => {
   await open(page, '/jobs/ridge-tender/air')
+  await drawer(page, 'Which spring')
   const table = page.getByRole('region', { name: 'Which spring' })
   await expect(table.getByText('proposed')).toHaveCount(1)
   await table.getByRole('button', { name: /All \d+ classes/ }).click()
@@ -45,7 +48,7 @@ test('which spring: one is proposed, choosing it changes every figure, and what 
 
 test('the frame and the exhaust are corrected in the form, and Lay follows', async ({ page }) => {
   await open(page, '/jobs/core-sampler/truck')
-  await page.getByText('Cross-members', { exact: true }).click()
+  await drawer(page, 'Frame and springs')
   while (await page.getByRole('button', { name: 'Take away cross-member 1', exact: true }).count())
     await page.getByRole('button', { name: 'Take away cross-member 1', exact: true }).click()
   await page.keyboard.press('Escape')
@@ -53,10 +56,10 @@ test('the frame and the exhaust are corrected in the form, and Lay follows', asy
   const notes = page.getByRole('region', { name: 'Bench notes' })
   await expect(notes).toContainText('finds no way across')
   await page.getByRole('link', { name: /1 Truck/ }).click()
-  await page.getByText('Cross-members', { exact: true }).click()
+  await drawer(page, 'Frame and springs')
   await page.getByRole('button', { name: 'Cross-member', exact: true }).click()
   await fill(page, 'Cross-member 1, ahead of rear axle', '2 ft')
-  await page.getByText('Exhaust path, front to tail', { exact: true }).click()
+  await drawer(page, 'Exhaust')
   await fill(page, 'Bend 5, left of centre', '-100 mm')
   await page.getByRole('link', { name: /4 Lay/ }).click()
   await expect(notes).not.toContainText('finds no way across')

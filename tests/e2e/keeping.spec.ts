@@ -1,6 +1,6 @@
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { expect, fill, go, newJob, open, saved, test } from './support'
+import { drawer, expect, fill, go, newJob, open, saved, test } from './support'
 
 /** What an installer types under a truck is there in the end, whatever happens on the way. */
 
@@ -46,6 +46,7 @@ test('an edit the server refuses is set aside, told on every page, mended and sa
   quiet.patterns.push(/422/)
   await newJob(page, 'Refused once')
   await go(page, 'Hand over')
+  await drawer(page, 'For the driver')
   let refusing = true
   await page.route('**/edits', (route) => {
     const body = route.request().postData() ?? ''
@@ -82,6 +83,7 @@ test('an edit the server refuses is set aside, told on every page, mended and sa
 test('a NUL pasted into the remarks is left out, and what is typed after it is saved', async ({ page }) => {
   await newJob(page, 'Pasted')
   await go(page, 'Hand over')
+  await drawer(page, 'For the driver')
   await page.getByLabel('Remarks').fill('Tank drains\u0000 on the left')
   await page.getByLabel('Driver', { exact: true }).fill('Pim')
   await page.getByLabel('Remarks').focus()
@@ -126,6 +128,7 @@ test('what is typed in a field and not left comes back after the page was lost, 
 }) => {
   await newJob(page, 'Lost in the middle')
   await go(page, 'Hand over')
+  await drawer(page, 'For the driver')
   await page.getByLabel('Remarks').pressSequentially('Air lines rub at the')
   await page.reload()
   await expect(page.getByLabel('Remarks')).toHaveValue('Air lines rub at the')

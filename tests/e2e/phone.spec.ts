@@ -1,4 +1,4 @@
-import { STAGES, axe, expect, open, saved, test } from './support'
+import { axe, drawer, expect, open, saved, STAGES, test } from './support'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
@@ -29,11 +29,14 @@ test('Build under the truck: one step at a time, refused out of order, ticked wi
 test('Prove under the truck: a reading typed, a joint soaped', async ({ page }) => {
   await open(page, '/jobs/shell-runner/prove')
   await page.getByRole('button', { name: 'Hold test', exact: true }).tap()
+  await drawer(page, 'Readings')
   await page.getByRole('button', { name: 'Reading', exact: true }).tap()
   await page.getByRole('button', { name: 'Reading', exact: true }).tap()
   await page.getByLabel('Pressure of reading 2', { exact: true }).fill('50')
   await page.getByLabel('Pressure of reading 2', { exact: true }).press('Enter')
   await expect(page.locator('[data-verdict]')).toHaveText('Leaking')
+  await page.getByRole('button', { name: 'Back to the picture' }).tap()
+  await drawer(page, 'Soap')
   await page
     .getByRole('group', { name: /^Compressor, line to/ })
     .first()

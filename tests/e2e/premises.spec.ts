@@ -1,4 +1,4 @@
-import { axe, expect, fill, gauge, go, newJob, number, open, saved, test } from './support'
+import { axe, drawer, expect, fill, gauge, go, newJob, number, open, saved, test } from './support'
 
 /** What was done and proved stands for what it was done on; what nobody typed is not taken for the truck's. */
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
@@ -10,6 +10,7 @@ test('torques: none typed is a Fix; off the sheet they stand; a slip of unit is 
   await go(page, 'Build')
   await expect(notes(page)).toContainText('Torques are still to be typed off the kit’s sheet')
   await expect(page.locator('[data-step="torque-left"]')).toContainText('Upper bracket: not typed yet')
+  await drawer(page, 'Torques')
   const sheet = page.getByRole('region', { name: 'Torques off the kit’s sheet' })
   await sheet.getByLabel('Thread, upper bracket').selectOption('M8')
   await sheet.getByLabel('Torque, upper bracket').fill('18 N·m')
@@ -65,6 +66,7 @@ test('a reading typed writes down what is under test, and another side put under
   const [held] = Object.values(plan.prove.holds) as { covers: string }[]
   expect(held!.covers).toContain('Leaf helper, double convoluted')
   await expect(page.locator('[data-verdict]')).not.toHaveText('Of an earlier circuit')
+  await drawer(page, 'The test')
   await page.getByLabel('Under test', { exact: true }).selectOption('supply')
   await expect(page.locator('[data-verdict]')).not.toHaveText('Of an earlier circuit')
   await saved(page)

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs'
-import { expect, open, saved, test } from './support'
+import { drawer, expect, open, saved, test } from './support'
 
 test('the circuit is run, played, scrubbed and saved; a changed plan says so', async ({ page }) => {
   await open(page, '/jobs/shell-runner/air')
+  await drawer(page, 'Run it')
   const panel = page.getByRole('region', { name: 'Run it' })
   await panel.getByLabel('What happens').selectOption('up-regatta')
   await panel.getByRole('button', { name: 'Run', exact: true }).click()
@@ -23,7 +24,9 @@ test('the circuit is run, played, scrubbed and saved; a changed plan says so', a
     panel.getByRole('button', { name: 'CSV' }).click(),
   ])
   expect(readFileSync(await download.path(), 'utf8')).toContain('# Boat trailer')
+  await drawer(page, 'Springs and supply')
   await page.getByLabel('Tube', { exact: true }).selectOption('nylon-3-16')
+  await drawer(page, 'Run it')
   await expect(panel).toContainText('The plan has changed since')
   await saved(page)
 })

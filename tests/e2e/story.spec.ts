@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { axe, expect, fill, gauge, go, number, open, saved, STAGES, test } from './support'
+import { axe, drawer, expect, fill, gauge, go, number, open, reach, saved, STAGES, test } from './support'
 
 test('every stage of every demo job opens without a complaint', async ({ page }) => {
   for (const job of [
@@ -30,6 +30,7 @@ test('no accessibility violation on any stage, in either theme, nor on the list 
   // The widest circuit, with a part chosen and a run on it.
   await open(page, '/jobs/festival-rig/air')
   await page.locator('[data-component="tank"]').click()
+  await drawer(page, 'Run it')
   await page
     .getByRole('region', { name: 'Run it' })
     .getByRole('button', { name: 'By hand', exact: true })
@@ -102,6 +103,7 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   )
   expect(number(await gauge(page, 'Right spring'))).toBeGreaterThan(number(await gauge(page, 'Left spring')))
   const slow = number(await gauge(page, 'Up to level'))
+  await drawer(page, 'Springs and supply')
   await page
     .getByRole('combobox', { name: 'Compressor', exact: true })
     .selectOption({ label: 'Medium compressor, 50 % duty' })
@@ -125,8 +127,8 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await expect(note).toBeHidden()
   const shield = page.getByRole('button', { name: 'Fit a heat shield' })
   while (await shield.count()) await shield.first().click()
-  const reach = page.getByRole('button', { name: 'Move the block to the compressor' })
-  if (await reach.count()) await reach.click()
+  const nearer = page.getByRole('button', { name: 'Move the block to the compressor' })
+  if (await nearer.count()) await nearer.click()
 
   // Power follows; a thin wire is caught.
   await go(page, 'Power')
@@ -149,8 +151,9 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
 
   // Build: the order is enforced with a reason.
   await go(page, 'Build')
-  await page.getByLabel('Fuse in, last of all').click()
+  await (await reach(page, page.getByLabel('Fuse in, last of all'))).click()
   await expect(page.locator('main').getByRole('alert')).toContainText('First “')
+  await drawer(page, 'Make ready')
   await page.getByLabel('Chock the wheels, ignition off').click()
   await expect(page.locator('[data-step="chock"]')).toContainText('Odile')
 
@@ -178,6 +181,7 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await expect(page.getByRole('article', { name: 'Driver’s sheet' })).toContainText('Peat cutter')
   await expect(page.getByRole('article', { name: 'Driver’s sheet' })).toContainText('Usual load')
   await saved(page)
+  await drawer(page, 'Paper and files')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'PDF' }).click(),
@@ -228,6 +232,7 @@ test('units switch anywhere and back without moving a figure', async ({ page, re
   await page.getByRole('button', { name: 'All inch-pound' }).click()
   await page.getByRole('button', { name: 'Done' }).click()
   await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('419')
+  await drawer(page, 'Trailer')
   await page.getByLabel('Ball load', { exact: true }).focus()
   await page.getByLabel('Ball load', { exact: true }).press('Enter')
   await page.keyboard.press('Tab')

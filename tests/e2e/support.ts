@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test as base, type Page } from '@playwright/test'
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
 /** Every test fails on a console error or an unhandled one; `quiet` names what a test provokes on purpose. */
 export const test = base.extend<{ quiet: { patterns: RegExp[] }; watched: undefined }>({
@@ -23,8 +23,24 @@ export { expect }
 export const STAGES = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'] as const
 
 /** A stage comes a moment after its heading; nothing can be read or counted on it before. */
-const stageShown = (page: Page) =>
-  expect(page.locator('main[data-stage] > .no-print + *').first()).toBeAttached()
+const stageShown = (page: Page) => expect(page.locator('main[data-stage] [data-bench]')).toBeAttached()
+
+/** Opens a drawer of the stage shown by its title; other words may stand behind it. */
+export async function drawer(page: Page, title: string): Promise<void> {
+  const link = page
+    .getByRole('navigation', { name: /^Drawers of/ })
+    .getByRole('link', { name: new RegExp(`^${title}`) })
+  await link.click()
+  await expect(link).toHaveAttribute('aria-current', 'true')
+}
+
+/** Opens the drawer that holds something, as one who knows where it is would. */
+export async function reach(page: Page, what: Locator): Promise<Locator> {
+  await what.waitFor({ state: 'attached' })
+  const id = await what.evaluate((e) => e.closest('[data-drawer].shut')?.getAttribute('data-drawer'))
+  if (id) await page.locator(`[data-opens="${id}"]`).click()
+  return what
+}
 
 /** Opens a page and waits until it answers to clicks. */
 export async function open(page: Page, path: string): Promise<void> {
@@ -66,7 +82,7 @@ export async function gauge(page: Page, name: string): Promise<string> {
 export const number = (text: string) => Number(text.replace(/[^\d.−-]/g, '').replace('−', '-'))
 
 export async function fill(page: Page, label: string, value: string): Promise<void> {
-  const field = page.getByLabel(label, { exact: true }).first()
+  const field = await reach(page, page.getByLabel(label, { exact: true }).first())
   await field.fill(value)
   await field.press('Enter')
 }

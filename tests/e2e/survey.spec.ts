@@ -1,4 +1,4 @@
-import { axe, expect, fill, gauge, go, number, open, saved, test } from './support'
+import { axe, drawer, expect, fill, gauge, go, number, open, saved, test } from './support'
 
 const notes = (page: Parameters<typeof open>[0]) => page.getByRole('region', { name: 'Bench notes' })
 
@@ -7,24 +7,27 @@ test('a lifted truck: the misfit, the spacer it wants, the axle moved by slider 
 }) => {
   await open(page, '/jobs/kiln-trailer/truck')
   await expect(notes(page)).toContainText('The spring does not reach its seat')
-  const fit = page.getByRole('region', { name: 'Springs in place' })
+  const fit = page.getByRole('region', { name: 'Springs in place', exact: true })
+  const behind = page.getByRole('region', { name: 'Springs in place, from behind' })
+  await drawer(page, 'Springs in place')
   await notes(page)
     .getByRole('button', { name: /Put in a spacer of 100 mm/ })
     .click()
   await expect(notes(page)).not.toContainText('does not reach its seat')
   await expect(fit.getByRole('row').filter({ hasText: /^Unladen/ })).toContainText('160')
-  const slider = fit.getByRole('slider')
+  await page.getByRole('button', { name: 'From behind' }).click()
+  const slider = behind.getByRole('slider')
   await slider.focus()
-  const before = await fit.getByText(/^\s*Spring .*nearest here/).innerText()
+  const before = await behind.getByText(/^\s*Spring .*nearest here/).innerText()
   await page.keyboard.press('End')
-  await expect.poll(() => fit.getByText(/^\s*Spring .*nearest here/).innerText()).not.toBe(before)
+  await expect.poll(() => behind.getByText(/^\s*Spring .*nearest here/).innerText()).not.toBe(before)
   await expect(slider).toHaveAttribute('aria-valuetext', /left wheel \d+ mm/)
-  await fit.getByText('crossed up', { exact: true }).click()
+  await behind.getByText('crossed up', { exact: true }).click()
   await page.keyboard.press('Shift+Tab')
-  await fit.getByRole('button', { name: 'Move the axle' }).click()
+  await behind.getByRole('button', { name: 'Move the axle' }).click()
   const at = await slider.inputValue()
   await expect.poll(() => slider.inputValue()).not.toBe(at)
-  await fit.getByRole('button', { name: 'Hold' }).click()
+  await behind.getByRole('button', { name: 'Hold' }).click()
   await saved(page)
 })
 
@@ -32,6 +35,7 @@ test('a bag dragged into the fender is a Stop, in the section and in the list; u
   page,
 }) => {
   await open(page, '/jobs/shell-runner/truck')
+  await page.getByRole('button', { name: 'From behind' }).click()
   const seat = page.getByRole('button', { name: /^Left spring seat/ })
   const box = (await seat.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
@@ -48,12 +52,13 @@ test('what is moved in one view moves in the others, by mouse and by keys', asyn
   await open(page, '/jobs/festival-rig/truck')
   const battery = (view: string) =>
     page.getByRole('group', { name: view }).getByRole('button', { name: /^Battery,/ })
+  await page.setViewportSize({ width: 1920, height: 1080 }) // all views at once
   const label = await battery('Truck from above').getAttribute('aria-label')
   await battery('Truck from the left side').focus()
   await page.keyboard.press('ArrowRight')
   await expect(battery('Truck from above')).not.toHaveAttribute('aria-label', label!)
   await saved(page)
-  await page.getByText('Found under there: air parts, switches').click()
+  await drawer(page, 'Also under there')
   await page.getByRole('button', { name: 'Something found' }).click()
   await fill(page, 'What', 'Old air tank')
   await expect(
@@ -67,6 +72,7 @@ test('two heights and a known load give the rate; a ticket from a CSV gives the 
 }) => {
   await open(page, '/jobs/core-sampler/truck')
   await expect(notes(page)).toContainText('Not weighed yet')
+  await drawer(page, 'How it is known')
   const survey = page.getByRole('region', { name: 'What was measured and how' })
   await survey.getByLabel('Rear rate, a side: known by').selectOption('two-heights')
   await expect(notes(page)).toContainText('Two heights do not give a rate yet')
@@ -76,6 +82,7 @@ test('two heights and a known load give the rate; a ticket from a CSV gives the 
   await expect(notes(page)).not.toContainText('Two heights do not give')
   // 200 kg a side over 70 mm.
   await expect(survey.getByRole('row').filter({ hasText: 'Rear rate, a side' })).toContainText('28.0')
+  await drawer(page, 'Weights and ratings')
   const tickets = page.getByRole('region', { name: 'Scale tickets' })
   const csv = (text: string) =>
     tickets
@@ -105,6 +112,7 @@ test('a half-full tank, a person, a trailer from its own plan, spring bars: ever
   await expect(notes(page)).toContainText('Liquid moves')
   await fill(page, 'Item 2 filled to', '100')
   await expect(notes(page)).not.toContainText('Liquid moves')
+  await drawer(page, 'Trailer')
   const trailer = page.getByRole('region', { name: 'Trailer' })
   await trailer.getByLabel('Load on it').selectOption('trailer')
   const rear = number(await gauge(page, 'Rear axle'))
@@ -123,18 +131,22 @@ test('how sure: a range under the gauge, sampled where a limit lies in it, and n
   page,
 }) => {
   await open(page, '/jobs/kiln-trailer/load')
+  await drawer(page, 'How sure')
   const sure = page.getByRole('region', { name: 'How sure' })
   await expect(sure.getByRole('list')).toContainText('the load on the coupling')
   await expect(notes(page)).toContainText(/Weigh the load on the coupling: it decides \d+ % of the doubt/)
+  await drawer(page, 'Trailer')
   await page.getByRole('region', { name: 'Trailer' }).getByLabel('Load on it').selectOption('weighed')
   await expect(notes(page)).not.toContainText('Weigh the load on the coupling')
   // A gap that nobody taped: the range reaches to where the bump stop is touched.
   await open(page, '/jobs/ridge-tender/truck')
+  await drawer(page, 'How it is known')
   await page
     .getByRole('region', { name: 'What was measured and how' })
     .getByLabel('Seat gap: known by')
     .selectOption('unknown')
   await go(page, 'Load')
+  await drawer(page, 'How sure')
   await expect(sure).toContainText('10 000 cases tried')
 })
 
@@ -152,6 +164,7 @@ test('a slip of sign is kept, marked and explained, and taken away by its remedy
 
 test('two springs side by side, and the figures off a spring’s own sheet', async ({ page }) => {
   await open(page, '/jobs/shell-runner/air')
+  await drawer(page, 'Which spring')
   const table = page.getByRole('region', { name: 'Which spring' })
   await table.getByRole('button', { name: 'Compare two' }).click()
   const pair = page.getByRole('table', { name: 'Two springs side by side' })
@@ -159,6 +172,7 @@ test('two springs side by side, and the figures off a spring’s own sheet', asy
   await pair.getByLabel('Second spring').selectOption('coil-insert-450')
   await expect(pair.getByRole('row').filter({ hasText: 'Verdict' })).toContainText('is made for coil springs')
   const before = number(await gauge(page, 'Left spring'))
+  await drawer(page, 'Springs and supply')
   await page.getByLabel('Figures off the spring’s own sheet').check()
   await fill(page, 'Effective area at design height', '250 cm²')
   await expect.poll(async () => number(await gauge(page, 'Left spring'))).toBeLessThan(before)
@@ -169,10 +183,13 @@ test('the shop’s habit: the target set once is what a new haul and a new job b
   page,
 }) => {
   await open(page, '/jobs/shell-runner/load')
+  await drawer(page, 'Pressures')
   await page.getByRole('radio', { name: 'Unladen rake, front to rear' }).check()
   await page.getByRole('button', { name: 'Make this the shop’s habit for new hauls' }).click()
   await expect(page.getByText('The shop’s habit for new hauls.')).toBeVisible()
+  await drawer(page, 'What is aboard')
   await page.getByRole('button', { name: 'Haul', exact: true }).click()
+  await drawer(page, 'Pressures')
   await expect(page.getByRole('radio', { name: 'Unladen rake, front to rear' })).toBeChecked()
   await page.getByRole('radio', { name: 'Unladen rear height' }).check()
   await page.getByRole('button', { name: 'Make this the shop’s habit for new hauls' }).click()
@@ -181,10 +198,13 @@ test('the shop’s habit: the target set once is what a new haul and a new job b
 
 test('Truck and Load with everything open have no accessibility violation', async ({ page }) => {
   await open(page, '/jobs/hive-hauler/truck')
-  const closed = page.locator('details:not([open]) > summary')
-  while (await closed.count()) await closed.first().click()
-  await axe(page)
+  const drawers = page.getByRole('navigation', { name: 'Drawers of Truck' }).getByRole('link')
+  for (const link of await drawers.all()) {
+    await link.click()
+    await axe(page)
+  }
   await open(page, '/jobs/hive-hauler/load')
+  await drawer(page, 'Trailer')
   await page.getByRole('region', { name: 'Trailer' }).getByLabel('Load on it').selectOption('trailer')
   await axe(page)
 })

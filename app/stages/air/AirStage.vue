@@ -4,9 +4,12 @@ import { ARCHETYPES } from '#core/air/circuit/startingCircuits'
 import { circuitGraph } from '#core/air/circuit/graph'
 import { circuitPatches } from '#core/air/circuit/changeCircuit'
 import { DIRECT, type Archetype } from '#core/document/types'
+import { showText } from '#core/quantity/units'
+import { withLive } from '../stageDrawers'
 import { usePlayer } from './player'
 
 const job = useJob()
+const shop = useShop()
 const screen = useScreen()
 const askFirst = useAskFirst()
 const air = computed(() => job.plan!.air)
@@ -34,6 +37,20 @@ const codes = computed(() => [
   ),
 ])
 
+const VIEWS = [{ id: 'circuit', title: 'Circuit' }]
+const drawers = computed(() => {
+  const { figures, result } = job.derived!.stages.air
+  const { components, lines } = air.value
+  const lifted = figures[`${job.haulId}.run`] ?? figures[`${job.haulId}.time`]
+  return withLive('air', {
+    circuit: (chosen.value && (components[chosen.value]?.label ?? (lines[chosen.value] && 'line'))) ?? '',
+    run: player.stale.value ? 'plan changed' : '',
+    says: lifted && showText(lifted.value, lifted.quantity, shop.units),
+    spring: result.spring ? showText(result.spring.diameter, 'length', shop.units) : 'none',
+    parts: String(Object.keys(components).length),
+  })
+})
+
 /** The drawing as it stands, with the colours and type it has on screen written into it. */
 function saveSvg(): void {
   const svg = document.querySelector<SVGSVGElement>('[data-circuit]')
@@ -56,22 +73,28 @@ const printIt = () => window.print()
 </script>
 
 <template>
-  <div class="space-y-3">
-    <div class="sheet p-3">
-      <div class="flex gap-3 items-end mb-1 no-print max-sm:flex-wrap">
-        <PickField
-          label="Started from"
-          class="w-72 shrink-0"
-          :value="air.archetype"
-          :options="ARCHETYPES.map((a, i) => ({ value: a.id, label: `${i + 1} ${a.label}` }))"
-          @change="choose"
-        />
-        <p class="text-sm text-soft leading-snug pb-1">{{ archetype.what }}</p>
+  <DrawerBench stage="air" :drawers="drawers" :views="VIEWS">
+    <template #view-circuit>
+      <div class="sheet p-3">
+        <CircuitPicture :air="air" :chosen="chosen" :live="live" @choose="pick" />
+        <div class="flex flex-wrap gap-2 items-center mt-1">
+          <LineLegend :codes="codes" />
+        </div>
       </div>
-      <CircuitPicture :air="air" :chosen="chosen" :live="live" @choose="pick" />
-      <div class="flex flex-wrap gap-2 items-center mt-1">
-        <LineLegend :codes="codes" class="grow" />
-        <div class="flex gap-2 no-print">
+    </template>
+    <template #circuit>
+      <div class="no-print sheet p-4">
+        <div class="flex gap-3 items-end max-sm:flex-wrap">
+          <PickField
+            label="Started from"
+            class="w-72 shrink-0"
+            :value="air.archetype"
+            :options="ARCHETYPES.map((a, i) => ({ value: a.id, label: `${i + 1} ${a.label}` }))"
+            @change="choose"
+          />
+          <p class="text-sm text-soft leading-snug pb-1">{{ archetype.what }}</p>
+        </div>
+        <div class="flex flex-wrap gap-2 mt-2">
           <button type="button" class="button quiet text-sm" @click="saveSvg">
             <Download :size="15" aria-hidden="true" />SVG
           </button>
@@ -83,16 +106,16 @@ const printIt = () => window.print()
           </button>
         </div>
       </div>
-    </div>
-    <PartPanel class="no-print" :air="air" :chosen="chosen" @choose="pick" />
-    <AirClasses class="no-print" />
-    <SpringSheet class="no-print" />
-    <RunIt class="no-print" :player="player" />
-    <WhichSet class="no-print" />
-    <WhichSpring class="no-print" />
-    <div class="grid gap-3 md:grid-cols-2">
-      <AirAnswers />
-      <AirParts @choose="pick" />
-    </div>
-  </div>
+      <PartPanel class="no-print" :air="air" :chosen="chosen" @choose="pick" />
+    </template>
+    <template #classes>
+      <AirClasses class="no-print" />
+      <SpringSheet class="no-print" />
+    </template>
+    <template #run><RunIt class="no-print" :player="player" /></template>
+    <template #says><AirAnswers /></template>
+    <template #spring><WhichSpring class="no-print" /></template>
+    <template #set><WhichSet class="no-print" /></template>
+    <template #parts><AirParts @choose="pick" /></template>
+  </DrawerBench>
 </template>

@@ -50,8 +50,21 @@ function letterAt(line: { points: { x: number; y: number }[] }): { x: number; y:
 }
 const name = (id: string) => air.components[id]?.label ?? id
 const lineName = (id: string) => `Line, ${name(air.lines[id]!.from)} to ${name(air.lines[id]!.to)}`
-/** Wide circuits are drawn smaller: their names are written larger for it. */
-const type = computed(() => (drawing.value && drawing.value.width > 950 ? 15 : 12))
+/** How large a drawn unit comes out on the screen, px. */
+const scale = ref(1)
+const svg = useTemplateRef('svg')
+watch(svg, (element, _, onCleanup) => {
+  if (!element) return
+  const sized = new ResizeObserver(([entry]) => {
+    const { width, height } = entry!.contentRect
+    if (drawing.value && width > 0)
+      scale.value = Math.min(width / drawing.value.width, height / drawing.value.height)
+  })
+  sized.observe(element)
+  onCleanup(() => sized.disconnect())
+})
+/** Names are written larger where the circuit comes out small: about 11 px on the screen, as far as there is room. */
+const type = computed(() => Math.min(Math.max(11 / scale.value, 12), 17))
 /** Where a name stands: inside a tank, above what is screwed in from above, beside what hangs below, under everything else. */
 function nameAt({ id, box, on }: PlacedSymbol): { x: number; y: number; anchor: 'start' | 'middle' } {
   if (air.components[id]!.kind === 'tank')
@@ -77,8 +90,9 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
   <p v-else-if="!drawing" class="label h-40">Drawing the circuit …</p>
   <div v-else class="overflow-x-auto">
     <svg
+      ref="svg"
       :viewBox="`0 0 ${drawing.width} ${drawing.height}`"
-      class="w-full max-h-[430px] mx-auto block"
+      class="w-full circuit mx-auto block"
       :style="{ maxWidth: `${wide}px`, minWidth: `${drawing.width * 0.52}px` }"
       role="group"
       aria-label="Air circuit with standard fluid-power symbols"
@@ -204,6 +218,10 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
 </template>
 
 <style scoped>
+/* The row above it and the legend under it take their part of the picture's height. */
+.circuit {
+  max-height: min(430px, calc(var(--picture-height, 430px) - 40px));
+}
 .piece {
   cursor: pointer;
 }

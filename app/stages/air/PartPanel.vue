@@ -28,7 +28,7 @@ function run(label: string, change: Change): void {
 </script>
 
 <template>
-  <div class="sheet p-4" role="region" aria-label="Chosen on the circuit">
+  <div class="sheet p-4" role="region" aria-label="Chosen on the circuit" :data-subject="chosen ?? undefined">
     <div class="flex flex-wrap gap-2 items-center mb-2" role="group" aria-label="Change the circuit">
       <button
         v-for="o in wholeOperations(air)"

@@ -4,6 +4,7 @@ import { didText } from '#core/build/did'
 import { blockedBy, heldBy } from '#core/build/order'
 import type { Step } from '#core/build/types'
 import { showText } from '#core/quantity/units'
+import { STAGE_DRAWERS } from '../stageDrawers'
 import FastenerTable from './FastenerTable.vue'
 import StrikeStep from './StrikeStep.vue'
 import TorqueOf from './TorqueOf.vue'
@@ -17,14 +18,16 @@ const ticks = computed(() => stage.value.result.ticks)
 /** The plan's own record with the ticks that stand. */
 const standing = computed(() => ({ ...job.plan!.build, ticks: ticks.value }))
 const refusal = ref<{ id: string; text: string } | null>(null)
+const slug = (name: string) => name.toLowerCase().replace(/[^a-z]+/g, '-')
 const groups = computed(() =>
   [...new Set(steps.value.map((s) => s.group))].map((name) => ({
+    id: slug(name),
     name,
     steps: steps.value.filter((s) => s.group === name),
   })),
 )
 const next = computed(() => steps.value.find((s) => stage.value.result.left.includes(s.id)))
-/** The step shown alone on a phone. */
+/** The step shown large: one at a time, under the truck. */
 const at = ref<string | null>(null)
 const single = computed(() => steps.value.find((s) => s.id === at.value) ?? next.value ?? steps.value.at(-1)!)
 const index = computed(() => steps.value.indexOf(single.value))
@@ -61,67 +64,81 @@ function go(by: number): void {
   refusal.value = null
   at.value = steps.value[Math.min(Math.max(index.value + by, 0), steps.value.length - 1)]!.id
 }
+
+const VIEWS = [{ id: 'step', title: 'Step' }]
+/** One drawer for each part of the work, with how much of it is done. */
+const drawers = computed(() => [
+  ...groups.value.map(({ id, name, steps: own }) => ({
+    id,
+    title: name,
+    live: `${own.filter((s) => !stage.value.result.left.includes(s.id)).length} of ${own.length}`,
+  })),
+  ...STAGE_DRAWERS.build,
+])
+const working = computed(() => groups.value.find((g) => g.steps.includes(single.value))?.id)
 </script>
 
 <template>
-  <div class="space-y-3">
-    <div class="sheet p-3 flex flex-wrap gap-x-6 gap-y-2 items-center">
-      <p>
-        <span class="figure text-xl">{{ stage.result.done }}</span> of
-        <span class="figure">{{ steps.length }}</span> steps
-      </p>
-      <p class="label">Usual time <Fig :figure="stage.figures.time" /></p>
-      <label class="flex items-center gap-2 text-sm ml-auto"
-        >Ticked by
-        <select v-model="shop.who" class="field !w-auto">
-          <option v-for="p in shop.people" :key="p.id" :value="p.id">{{ p.name }}</option>
-        </select>
-      </label>
-      <div class="w-full h-2 rounded bg-line" aria-hidden="true">
-        <span
-          class="block h-full rounded bg-petrol"
-          :style="{ width: `${(stage.result.done / steps.length) * 100}%` }"
-        />
-      </div>
-    </div>
+  <DrawerBench stage="build" :drawers="drawers" :views="VIEWS" :first="working">
+    <template #view-step>
+      <div class="space-y-3">
+        <div class="sheet p-3 flex flex-wrap gap-x-6 gap-y-2 items-center">
+          <p>
+            <span class="figure text-xl">{{ stage.result.done }}</span> of
+            <span class="figure">{{ steps.length }}</span> steps
+          </p>
+          <p class="label">Usual time <Fig :figure="stage.figures.time" /></p>
+          <label class="flex items-center gap-2 text-sm ml-auto"
+            >Ticked by
+            <select v-model="shop.who" class="field !w-auto">
+              <option v-for="p in shop.people" :key="p.id" :value="p.id">{{ p.name }}</option>
+            </select>
+          </label>
+          <div class="w-full h-2 rounded bg-line" aria-hidden="true">
+            <span
+              class="block h-full rounded bg-petrol"
+              :style="{ width: `${(stage.result.done / steps.length) * 100}%` }"
+            />
+          </div>
+        </div>
 
-    <!-- Under the truck: one step at a time -->
-    <article v-if="single" class="md:hidden print:hidden sheet p-4" aria-live="polite">
-      <p class="label">{{ single.group }} · step {{ index + 1 }} of {{ steps.length }}</p>
-      <h2 class="text-2xl leading-tight my-1">{{ single.title }}</h2>
-      <p class="text-lg">{{ detail(single) }}</p>
-      <TorqueOf v-if="single.fastener" :fastener="single.fastener" large class="my-2" />
-      <ul v-if="single.cautions.length" class="my-2 space-y-1">
-        <li v-for="c in single.cautions" :key="c" class="border-l-4 border-brick pl-2 font-semibold">
-          {{ c }}
-        </li>
-      </ul>
-      <p v-if="single.tools.length" class="label">Tools: {{ single.tools.join(', ') }}</p>
-      <p v-if="refusal?.id === single.id" class="text-brick font-semibold my-2" role="alert">
-        {{ refusal.text }}
-      </p>
-      <p v-if="ticks[single.id]" class="label">
-        Done by {{ ticks[single.id]!.who }}, {{ shortTime(ticks[single.id]!.at) }}
-      </p>
-      <button
-        type="button"
-        class="button w-full justify-center text-xl min-h-16! mt-3"
-        @click="toggle(single)"
-      >
-        {{ ticks[single.id] ? 'Take the tick back' : 'Done' }}
-      </button>
-      <StrikeStep :step="single" :done="!!ticks[single.id]" />
-      <div class="flex justify-between mt-3">
-        <button type="button" class="button quiet touch" @click="go(-1)">
-          <ChevronLeft :size="20" aria-hidden="true" />Before</button
-        ><button type="button" class="button quiet touch" @click="go(1)">
-          Next<ChevronRight :size="20" aria-hidden="true" />
-        </button>
+        <article v-if="single" class="print:hidden sheet p-4" aria-live="polite">
+          <p class="label">{{ single.group }} · step {{ index + 1 }} of {{ steps.length }}</p>
+          <h2 class="text-2xl leading-tight my-1">{{ single.title }}</h2>
+          <p class="text-lg">{{ detail(single) }}</p>
+          <TorqueOf v-if="single.fastener" :fastener="single.fastener" large class="my-2" />
+          <ul v-if="single.cautions.length" class="my-2 space-y-1">
+            <li v-for="c in single.cautions" :key="c" class="border-l-4 border-brick pl-2 font-semibold">
+              {{ c }}
+            </li>
+          </ul>
+          <p v-if="single.tools.length" class="label">Tools: {{ single.tools.join(', ') }}</p>
+          <p v-if="refusal?.id === single.id" class="text-brick font-semibold my-2" role="alert">
+            {{ refusal.text }}
+          </p>
+          <p v-if="ticks[single.id]" class="label">
+            Done by {{ ticks[single.id]!.who }}, {{ shortTime(ticks[single.id]!.at) }}
+          </p>
+          <button
+            type="button"
+            class="button justify-center mt-3 px-6! pointer-coarse:w-full pointer-coarse:text-xl pointer-coarse:min-h-16!"
+            @click="toggle(single)"
+          >
+            {{ ticks[single.id] ? 'Take the tick back' : 'Done' }}
+          </button>
+          <StrikeStep :step="single" :done="!!ticks[single.id]" />
+          <div class="flex justify-between mt-3">
+            <button type="button" class="button quiet touch" @click="go(-1)">
+              <ChevronLeft :size="20" aria-hidden="true" />Before</button
+            ><button type="button" class="button quiet touch" @click="go(1)">
+              Next<ChevronRight :size="20" aria-hidden="true" />
+            </button>
+          </div>
+        </article>
       </div>
-    </article>
-
-    <div class="hidden md:block print:block space-y-3">
-      <section v-for="group in groups" :key="group.name" class="sheet p-4" :aria-label="group.name">
+    </template>
+    <template v-for="group in groups" :key="group.id" #[group.id]>
+      <section class="sheet p-4" :aria-label="group.name">
         <h2 class="mb-2">{{ group.name }}</h2>
         <ol class="space-y-1.5">
           <li
@@ -130,6 +147,7 @@ function go(by: number): void {
             class="flex gap-3 items-start border-t border-line pt-1.5"
             :class="{ 'bg-chosen': screen.subject === step.id }"
             :data-step="step.id"
+            :data-subject="step.id"
           >
             <input
               :id="`step-${step.id}`"
@@ -161,11 +179,13 @@ function go(by: number): void {
           </li>
         </ol>
       </section>
-    </div>
-    <FastenerTable />
-    <p class="label">
-      The kit’s own sheet rules over every torque here. Work to local codes; what needs a licence is done by
-      someone who holds it.
-    </p>
-  </div>
+    </template>
+    <template #torques>
+      <FastenerTable data-subject="fasteners" />
+      <p class="label p-2">
+        The kit’s own sheet rules over every torque here. Work to local codes; what needs a licence is done by
+        someone who holds it.
+      </p>
+    </template>
+  </DrawerBench>
 </template>

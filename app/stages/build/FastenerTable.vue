@@ -46,6 +46,7 @@ function set(id: FastenerId, change: Partial<Omit<Fastener, 'from'>>): void {
         class="border-t border-line py-2 grid gap-2 items-end grid-cols-2 md:grid-cols-[1.6fr_1fr_1fr_1fr_1.2fr]"
         :class="{ 'bg-chosen': screen.subject === `fastener-${id}` }"
         :data-fastener="id"
+        :data-subject="`fastener-${id}`"
       >
         <p class="font-semibold col-span-2 md:col-span-1">{{ FASTENERS[id].label }}</p>
         <div>

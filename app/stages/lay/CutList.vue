@@ -31,6 +31,7 @@ const { plan, stage, result } = useLay()
             :key="cut.id"
             class="border-b border-line"
             :class="{ 'bg-chosen': screen.subject === cut.id }"
+            :data-subject="cut.id"
             @mouseenter="screen.subject = cut.id"
           >
             <td class="py-1 w-7">{{ i + 1 }}</td>

@@ -16,7 +16,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
 </script>
 
 <template>
-  <div class="sheet p-4 grid grid-cols-2 sm:grid-cols-4 gap-3">
+  <div class="sheet p-4 grid grid-cols-2 sm:grid-cols-4 gap-3" :data-subject="chosen?.id">
     <PickField
       label="Part"
       :value="chosen?.id ?? ''"

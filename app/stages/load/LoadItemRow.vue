@@ -32,7 +32,10 @@ function setKind(kind: string): void {
 </script>
 
 <template>
-  <tbody :class="{ 'bg-chosen': screen.subject === `${job.haulId}:${id}` }">
+  <tbody
+    :class="{ 'bg-chosen': screen.subject === `${job.haulId}:${id}` }"
+    :data-subject="`${job.haulId}:${id}`"
+  >
     <tr>
       <td class="pr-2 py-0.5">
         <TextField

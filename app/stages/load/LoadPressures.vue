@@ -26,6 +26,7 @@ const LIMITS: Record<NonNullable<LimitedBy>, string> = {
 }
 /** Two pressures closer than this are shown as the same, Pa. */
 const SAME = 1000
+const subjects = computed(() => ['left', 'right', 'lamps'].map((id) => `${job.haulId}:${id}`).join(' '))
 /** What stands under each dial. */
 const under = computed(() => {
   const { left, right } = result.value!
@@ -40,7 +41,7 @@ const under = computed(() => {
 </script>
 
 <template>
-  <div class="no-print sheet p-4 grid gap-4 sm:grid-cols-[1fr_1fr_1.2fr]">
+  <div class="no-print sheet p-4 grid gap-4 sm:grid-cols-[1fr_1fr_1.2fr]" :data-subject="subjects">
     <GaugeDial
       :figure="figure('left')"
       side="left"

@@ -2,11 +2,14 @@
 import { useHaul } from './useHaul'
 
 /** Every rating that applies, and what is left of it. */
-const { result, figure, text } = useHaul()
+const { job, result, figure, text } = useHaul()
+const subjects = computed(() =>
+  ['rearAxle', 'frontAxle', 'gross'].map((id) => `${job.haulId}:${id}`).join(' '),
+)
 </script>
 
 <template>
-  <div class="no-print sheet px-4 py-2 relative overflow-x-auto">
+  <div class="no-print sheet px-4 py-2 relative overflow-x-auto" :data-subject="subjects">
     <table class="w-full text-sm min-w-[480px]">
       <thead>
         <tr class="label text-left">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { ordered, type Haul } from '#core/document/types'
+import { focusIn } from '~/shell/drawers'
 
 /** What is pulled: on which hitch, the load on it, and where that figure comes from. */
 const { haul, haulId } = defineProps<{ haul: Haul; haulId: string }>()
@@ -11,14 +12,16 @@ const set = (label: string, change: (haul: Haul) => void) =>
 const items = computed(() => ordered(haul.trailer.items))
 const towed = computed(() => job.derived!.stages.load.result.hauls[haulId]?.towed)
 function add(): void {
+  const id = `i${crypto.randomUUID().slice(0, 8)}`
   set('Add to the trailer', (h) => {
-    h.trailer.items[`i${crypto.randomUUID().slice(0, 8)}`] = {
+    h.trailer.items[id] = {
       label: `Load ${items.value.length + 1}`,
       mass: 200,
       behind: h.trailer.axle - 0.2,
       order: Math.max(0, ...items.value.map(([, i]) => i.order)) + 1,
     }
   })
+  void focusIn(`[data-row="${id}"]`)
 }
 function remove(id: string): void {
   set(`Take ${haul.trailer.items[id]!.label} off the trailer`, (h) =>
@@ -38,7 +41,7 @@ function from(value: string): void {
 </script>
 
 <template>
-  <section class="sheet p-4" aria-label="Trailer">
+  <section class="sheet p-4" aria-label="Trailer" :data-subject="`${haulId}:ball`">
     <h2 class="mb-2">Trailer</h2>
     <div class="flex flex-wrap items-end gap-3">
       <PickField
@@ -120,6 +123,7 @@ function from(value: string): void {
       <div
         v-for="[id, item] in items"
         :key="id"
+        :data-row="id"
         class="grid grid-cols-[1.6fr_1fr_1fr_auto] gap-3 items-end mt-2"
       >
         <TextField

@@ -2,6 +2,7 @@ import { newHaul, newItem } from '#core/document/newHaul'
 import { ordered, type Haul, type LoadItem } from '#core/document/types'
 import { showText, type Quantity } from '#core/quantity/units'
 import { useMoving } from '~/pictures/useMoving'
+import { focusIn } from '~/shell/drawers'
 
 const newId = (letter: string) => `${letter}${crypto.randomUUID().slice(0, 8)}`
 const nextOrder = (list: readonly { order: number }[]) => Math.max(0, ...list.map((x) => x.order)) + 1
@@ -30,9 +31,11 @@ export function useHaul() {
     const { bed } = truck.value
     const middle = toMillimetre((bed.front + bed.rear) / 2)
     const order = nextOrder(items.value.map(([, i]) => i))
+    const id = newId('i')
     set('Add an item', (h) => {
-      h.items[newId('i')] = newItem(`Item ${items.value.length + 1}`, order, 100, middle, 0, [0.6, 0.6, 0.5])
+      h.items[id] = newItem(`Item ${items.value.length + 1}`, order, 100, middle, 0, [0.6, 0.6, 0.5])
     })
+    void focusIn(`[data-subject="${job.haulId}:${id}"]`)
   }
   function removeItem(id: string): void {
     set(`Take away ${haul.value!.items[id]!.label}`, (h) => Reflect.deleteProperty(h.items, id))

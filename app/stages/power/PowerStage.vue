@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { BLADE_FUSES, wireSizes } from '#core/catalog/electrical'
 import type { PowerPlan } from '#core/document/types'
+import { showText } from '#core/quantity/units'
+import { withLive } from '../stageDrawers'
 
 const job = useJob()
 const shop = useShop()
@@ -34,6 +36,15 @@ const taken = computed(() =>
     (what) => job.answers?.figures[`${job.haulId}.${what}`] ?? [],
   ),
 )
+const VIEWS = [{ id: 'wiring', title: 'Wiring' }]
+const drawers = computed(() => {
+  if (!stage.value.result.powered) return []
+  const { drop, ampacity } = stage.value.figures
+  return withLive('power', {
+    wiring: drop && `${showText(drop.value, drop.quantity, shop.units)} lost`,
+    carries: ampacity && showText(ampacity.value, ampacity.quantity, shop.units),
+  })
+})
 const yesNo = [
   { value: 'yes', label: 'yes' },
   { value: 'no', label: 'no' },
@@ -41,136 +52,145 @@ const yesNo = [
 </script>
 
 <template>
-  <div v-if="!stage.result.powered" class="sheet p-5">
-    <p v-if="job.derived!.stages.air.result.supplied">
-      No electric compressor to feed: the engine drives this supply. Clutch, solenoids and switches draw a few
-      amps; fuse and wire them by their own sheets.
-    </p>
-    <p v-else>
-      Nothing to wire: this set is filled by hand. Choose a compressor at Air to plan its feed, fuse and
-      earth.
-    </p>
-  </div>
-  <div v-else class="space-y-3">
-    <div class="sheet p-3">
-      <WiringPicture
-        :figures="stage.figures"
-        :has-block="job.derived!.stages.air.result.block !== null"
-        :earth="power.earth"
-      />
-      <LineLegend :codes="['feed', 'earth']" />
-    </div>
-    <div class="sheet p-4 grid gap-3 grid-cols-2 sm:grid-cols-4">
-      <PickField
-        label="Wire"
-        :value="
-          power.wireArea === null
-            ? ''
-            : (sizes.find((s) => s.value !== '' && Math.abs(Number(s.value) - power.wireArea!) < 1e-12)
-                ?.value ?? '')
-        "
-        :options="sizes"
-        @change="(v) => set('Wire size', (p) => void (p.wireArea = v === '' ? null : Number(v)))"
-      />
-      <PickField
-        label="Fuse"
-        :value="power.fuse === null ? '' : String(power.fuse)"
-        :options="[
-          { value: '', label: 'As proposed' },
-          ...BLADE_FUSES.map((f) => ({ value: String(f), label: `${f} A` })),
-        ]"
-        @change="(v) => set('Fuse', (p) => void (p.fuse = v === '' ? null : Number(v)))"
-      />
-      <PickField
-        label="Earth"
-        :value="power.earth"
-        :options="[
-          { value: 'battery', label: 'back to the battery' },
-          { value: 'frame', label: 'steel frame' },
-          { value: 'body', label: 'bed or body' },
-        ]"
-        @change="(v) => set('Earth', (p) => void (p.earth = v as PowerPlan['earth']))"
-      />
-      <NumField
-        label="Drop allowed"
-        :value="power.maxDrop"
-        quantity="ratio"
-        :min="0.005"
-        :max="0.2"
-        @change="(v) => set('Drop allowed', (p) => void (p.maxDrop = v))"
-      />
-      <NumField
-        label="Supply"
-        :value="power.systemVoltage"
-        quantity="voltage"
-        :min="6"
-        :max="50"
-        @change="(v) => set('Supply voltage', (p) => void (p.systemVoltage = v))"
-      />
-      <NumField
-        label="Battery"
-        :value="power.batteryCapacity"
-        quantity="charge"
-        :min="3600"
-        :max="3600000"
-        @change="(v) => set('Battery', (p) => void (p.batteryCapacity = v))"
-      />
-      <NumField
-        label="Conductor at"
-        :value="power.conductorTemperature"
-        quantity="temperature"
-        :min="233"
-        :max="400"
-        @change="(v) => set('Conductor temperature', (p) => void (p.conductorTemperature = v))"
-      />
-      <NumField
-        label="Live conductors together"
-        :value="power.bundle"
-        quantity="count"
-        :min="1"
-        :max="30"
-        @change="(v) => set('Bundle', (p) => void (p.bundle = Math.round(v)))"
-      />
-      <PickField
-        label="Through the engine space"
-        :value="power.engineSpace ? 'yes' : 'no'"
-        :options="yesNo"
-        @change="(v) => set('Engine space', (p) => void (p.engineSpace = v === 'yes'))"
-      />
-    </div>
-    <div class="sheet p-4 text-sm">
-      <dl class="grid grid-cols-2 sm:grid-cols-4 gap-3">
-        <div>
-          <dt class="label">Wire may carry</dt>
-          <dd><Fig :figure="stage.figures.ampacity" /></dd>
-        </div>
-        <div>
-          <dt class="label">Continuous</dt>
-          <dd><Fig :figure="stage.figures.continuous" /></dd>
-        </div>
-        <div>
-          <dt class="label">Length, one way</dt>
-          <dd><Fig :figure="stage.figures.oneWay" /></dd>
-        </div>
-        <div>
-          <dt class="label">Stand-by life</dt>
-          <dd><Fig v-if="stage.figures.standby" :figure="stage.figures.standby" /><span v-else>—</span></dd>
-        </div>
-      </dl>
-      <dl
-        v-if="taken.length"
-        class="grid grid-cols-2 sm:grid-cols-4 gap-3 mt-3 border-t border-line pt-3"
-        aria-label="What a run takes"
-      >
-        <div v-for="f in taken" :key="f.label">
-          <dt class="label">{{ f.label }}</dt>
-          <dd><Fig :figure="f" /></dd>
-        </div>
-      </dl>
-      <p class="label mt-3">
-        {{ stage.result.fuseWhy }} Crimped, adhesive-lined heat-shrink joints; insulation-displacement taps
-        only for light signal loads in a dry cab. Local codes and the part’s own sheet rule.
-      </p>
-    </div>
-  </div>
+  <DrawerBench stage="power" :drawers="drawers" :views="VIEWS">
+    <template #view-wiring>
+      <div v-if="!stage.result.powered" class="sheet p-5">
+        <p v-if="job.derived!.stages.air.result.supplied">
+          No electric compressor to feed: the engine drives this supply. Clutch, solenoids and switches draw a
+          few amps; fuse and wire them by their own sheets.
+        </p>
+        <p v-else>
+          Nothing to wire: this set is filled by hand. Choose a compressor at Air to plan its feed, fuse and
+          earth.
+        </p>
+      </div>
+      <div v-else class="sheet p-3">
+        <WiringPicture
+          :figures="stage.figures"
+          :has-block="job.derived!.stages.air.result.block !== null"
+          :earth="power.earth"
+        />
+        <LineLegend :codes="['feed', 'earth']" />
+      </div>
+    </template>
+    <template v-if="stage.result.powered" #wiring>
+      <div class="sheet p-4 grid gap-3 grid-cols-2 sm:grid-cols-4">
+        <PickField
+          label="Wire"
+          data-subject="wire wiring"
+          :value="
+            power.wireArea === null
+              ? ''
+              : (sizes.find((s) => s.value !== '' && Math.abs(Number(s.value) - power.wireArea!) < 1e-12)
+                  ?.value ?? '')
+          "
+          :options="sizes"
+          @change="(v) => set('Wire size', (p) => void (p.wireArea = v === '' ? null : Number(v)))"
+        />
+        <PickField
+          label="Fuse"
+          data-subject="fuse"
+          :value="power.fuse === null ? '' : String(power.fuse)"
+          :options="[
+            { value: '', label: 'As proposed' },
+            ...BLADE_FUSES.map((f) => ({ value: String(f), label: `${f} A` })),
+          ]"
+          @change="(v) => set('Fuse', (p) => void (p.fuse = v === '' ? null : Number(v)))"
+        />
+        <PickField
+          label="Earth"
+          data-subject="earth"
+          :value="power.earth"
+          :options="[
+            { value: 'battery', label: 'back to the battery' },
+            { value: 'frame', label: 'steel frame' },
+            { value: 'body', label: 'bed or body' },
+          ]"
+          @change="(v) => set('Earth', (p) => void (p.earth = v as PowerPlan['earth']))"
+        />
+        <NumField
+          label="Drop allowed"
+          :value="power.maxDrop"
+          quantity="ratio"
+          :min="0.005"
+          :max="0.2"
+          @change="(v) => set('Drop allowed', (p) => void (p.maxDrop = v))"
+        />
+        <NumField
+          label="Supply"
+          :value="power.systemVoltage"
+          quantity="voltage"
+          :min="6"
+          :max="50"
+          @change="(v) => set('Supply voltage', (p) => void (p.systemVoltage = v))"
+        />
+        <NumField
+          label="Battery"
+          :value="power.batteryCapacity"
+          quantity="charge"
+          :min="3600"
+          :max="3600000"
+          @change="(v) => set('Battery', (p) => void (p.batteryCapacity = v))"
+        />
+        <NumField
+          label="Conductor at"
+          :value="power.conductorTemperature"
+          quantity="temperature"
+          :min="233"
+          :max="400"
+          @change="(v) => set('Conductor temperature', (p) => void (p.conductorTemperature = v))"
+        />
+        <NumField
+          label="Live conductors together"
+          :value="power.bundle"
+          quantity="count"
+          :min="1"
+          :max="30"
+          @change="(v) => set('Bundle', (p) => void (p.bundle = Math.round(v)))"
+        />
+        <PickField
+          label="Through the engine space"
+          :value="power.engineSpace ? 'yes' : 'no'"
+          :options="yesNo"
+          @change="(v) => set('Engine space', (p) => void (p.engineSpace = v === 'yes'))"
+        />
+      </div>
+    </template>
+    <template v-if="stage.result.powered" #carries>
+      <div class="sheet p-4 text-sm">
+        <dl class="grid grid-cols-2 sm:grid-cols-4 gap-3">
+          <div>
+            <dt class="label">Wire may carry</dt>
+            <dd><Fig :figure="stage.figures.ampacity" /></dd>
+          </div>
+          <div>
+            <dt class="label">Continuous</dt>
+            <dd><Fig :figure="stage.figures.continuous" /></dd>
+          </div>
+          <div>
+            <dt class="label">Length, one way</dt>
+            <dd><Fig :figure="stage.figures.oneWay" /></dd>
+          </div>
+          <div>
+            <dt class="label">Stand-by life</dt>
+            <dd><Fig v-if="stage.figures.standby" :figure="stage.figures.standby" /><span v-else>—</span></dd>
+          </div>
+        </dl>
+        <dl
+          v-if="taken.length"
+          class="grid grid-cols-2 sm:grid-cols-4 gap-3 mt-3 border-t border-line pt-3"
+          aria-label="What a run takes"
+        >
+          <div v-for="f in taken" :key="f.label">
+            <dt class="label">{{ f.label }}</dt>
+            <dd><Fig :figure="f" /></dd>
+          </div>
+        </dl>
+        <p class="label mt-3">
+          {{ stage.result.fuseWhy }} Crimped, adhesive-lined heat-shrink joints; insulation-displacement taps
+          only for light signal loads in a dry cab. Local codes and the part’s own sheet rule.
+        </p>
+      </div>
+    </template>
+  </DrawerBench>
 </template>

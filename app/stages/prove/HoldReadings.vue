@@ -2,6 +2,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import type { HoldTest, Reading } from '#core/document/types'
 import { showText } from '#core/quantity/units'
+import { focusIn } from '~/shell/drawers'
 
 /** The readings of a hold test: typed, pasted as rows, or from a file. */
 const { test } = defineProps<{ test: HoldTest }>()
@@ -49,6 +50,7 @@ function addReading(): void {
           },
     )
   })
+  void focusIn(`[data-reading="${test.readings.length - 1}"] td:nth-child(2)`)
 }
 const setReading = (i: number, label: string, change: (r: Reading) => void) =>
   set(label, (t) => change(t.readings[i]!))
@@ -69,7 +71,7 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(r, i) in test.readings" :key="i">
+        <tr v-for="(r, i) in test.readings" :key="i" :data-reading="i">
           <td class="pr-2 py-0.5">
             <NumField
               hide-label

@@ -3,6 +3,7 @@ import { HOLD_READ } from '#core/document/newHold'
 import { Plus } from '@lucide/vue'
 import { ordered, type HoldTest } from '#core/document/types'
 import { writeCovers } from '#core/prove/covers'
+import { withLive } from '../stageDrawers'
 
 const job = useJob()
 const shop = useShop()
@@ -40,41 +41,55 @@ function addTest(): void {
   })
   chosenTest.value = id
 }
+
+const VIEWS = [{ id: 'hold', title: 'Hold test' }]
+const drawers = computed(() => {
+  const { joints, soap } = stage.value.result
+  const all = withLive('prove', {
+    readings: String(test.value?.readings.length ?? ''),
+    soap: `${joints.filter(({ id }) => soap[id]).length} of ${joints.length}`,
+  })
+  return test.value ? all : all.filter((d) => d.id === 'soap')
+})
 </script>
 
 <template>
-  <div class="space-y-3">
-    <div class="flex flex-wrap gap-2 items-center">
-      <button
-        v-for="[id, t] in tests"
-        :key="id"
-        type="button"
-        class="button"
-        :class="{ quiet: id !== testId }"
-        :aria-pressed="id === testId"
-        @click="chosenTest = id"
-      >
-        {{ t.label }}
-      </button>
-      <button type="button" class="button quiet" @click="addTest">
-        <Plus :size="16" aria-hidden="true" />Hold test
-      </button>
-    </div>
-    <div v-if="!test" class="sheet p-5">
-      <p>
-        No hold test yet. Fill to the pressure your sheet gives, let it settle until it stops cooling, then
-        read pressure and temperature now, in a few minutes, and tomorrow.
-      </p>
-      <p class="mt-2">
-        <strong>Stand the frame on supports:</strong> a spring that carries the truck sinks as it leaks, and
-        its gauge hides the leak.
-      </p>
-    </div>
-    <template v-else>
-      <HoldVerdict :test-id="testId" :test="test" />
-      <HoldFields :test="test" :volume="volume" @edit="set" />
-      <HoldReadings :test="test" @edit="set" />
+  <DrawerBench stage="prove" :drawers="drawers" :views="VIEWS">
+    <template #view-hold>
+      <div class="space-y-3">
+        <div class="flex flex-wrap gap-2 items-center">
+          <button
+            v-for="[id, t] in tests"
+            :key="id"
+            type="button"
+            class="button"
+            :class="{ quiet: id !== testId }"
+            :aria-pressed="id === testId"
+            @click="chosenTest = id"
+          >
+            {{ t.label }}
+          </button>
+          <button type="button" class="button quiet" @click="addTest">
+            <Plus :size="16" aria-hidden="true" />Hold test
+          </button>
+        </div>
+        <div v-if="!test" class="sheet p-5">
+          <p>
+            No hold test yet. Fill to the pressure your sheet gives, let it settle until it stops cooling,
+            then read pressure and temperature now, in a few minutes, and tomorrow.
+          </p>
+          <p class="mt-2">
+            <strong>Stand the frame on supports:</strong> a spring that carries the truck sinks as it leaks,
+            and its gauge hides the leak.
+          </p>
+        </div>
+        <HoldVerdict v-else :test-id="testId" :test="test" />
+      </div>
     </template>
-    <SoapList />
-  </div>
+    <template v-if="test" #readings>
+      <HoldReadings :test="test" :data-subject="testId" @edit="set" />
+    </template>
+    <template v-if="test" #test><HoldFields :test="test" :volume="volume" @edit="set" /></template>
+    <template #soap><SoapList /></template>
+  </DrawerBench>
 </template>

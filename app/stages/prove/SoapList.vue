@@ -37,6 +37,7 @@ const saidBy = (id: string) =>
         :key="joint.id"
         class="flex flex-wrap gap-2 items-center border-t border-line py-1"
         :class="{ 'bg-chosen': screen.subject === joint.id }"
+        :data-subject="joint.id"
       >
         <span class="grow min-w-[180px]">{{ joint.label }}</span>
         <fieldset class="flex gap-1">

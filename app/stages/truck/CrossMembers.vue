@@ -1,14 +1,25 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import { focusIn } from '~/shell/drawers'
 import { useTruck } from './useTruck'
 
 const { truck, set } = useTruck()
+function add(): void {
+  set('Add a cross-member', (t) => t.frame.crossMembers.push(0.5))
+  void focusIn(`[data-subject="member-${truck.value.frame.crossMembers.length - 1}"]`)
+}
 </script>
 
 <template>
-  <FoldedPart title="Cross-members">
+  <section class="sheet p-4" aria-label="Cross-members">
+    <h2 class="mb-1">Cross-members</h2>
     <div class="grid grid-cols-2 md:grid-cols-4 gap-3 py-2 items-end">
-      <div v-for="(x, i) in truck.frame.crossMembers" :key="i" class="flex items-end gap-1">
+      <div
+        v-for="(x, i) in truck.frame.crossMembers"
+        :key="i"
+        class="flex items-end gap-1"
+        :data-subject="`member-${i}`"
+      >
         <NumField
           class="grow"
           :label="`Cross-member ${i + 1}, ahead of rear axle`"
@@ -27,13 +38,9 @@ const { truck, set } = useTruck()
           <Trash2 :size="16" aria-hidden="true" />
         </button>
       </div>
-      <button
-        type="button"
-        class="button quiet"
-        @click="set('Add a cross-member', (t) => t.frame.crossMembers.push(0.5))"
-      >
+      <button type="button" class="button quiet" @click="add">
         <Plus :size="16" aria-hidden="true" />Cross-member
       </button>
     </div>
-  </FoldedPart>
+  </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import { focusIn } from '~/shell/drawers'
 import { AXES, useTruck } from './useTruck'
 
 const { truck, set } = useTruck()
@@ -12,14 +13,17 @@ function addBend(): void {
     const at = between ?? { x: 0, y: -0.3, z: t.frame.top - t.frame.depth }
     points.splice(Math.max(points.length - 1, 0), 0, at)
   })
+  void focusIn(`[data-drawer] [data-subject="bend-${Math.max(truck.value.exhaust.points.length - 2, 0)}"]`)
 }
 </script>
 
 <template>
-  <FoldedPart title="Exhaust path, front to tail">
+  <section class="sheet p-4" aria-label="Exhaust path, front to tail">
+    <h2 class="mb-1">Exhaust path, front to tail</h2>
     <div
       v-for="(p, i) in truck.exhaust.points"
       :key="i"
+      :data-subject="`bend-${i}`"
       class="grid grid-cols-[1fr_1fr_1fr_auto] gap-3 py-1 items-end"
     >
       <NumField
@@ -55,5 +59,5 @@ function addBend(): void {
         @change="(v) => set('Pipe radius', (t) => void (t.exhaust.radius = v))"
       />
     </div>
-  </FoldedPart>
+  </section>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { EXISTING_KINDS, ordered, type ExistingPart } from '#core/document/types'
+import { focusIn } from '~/shell/drawers'
 import { AXES, useTruck } from './useTruck'
 
 /** Air parts, switches and other things found under the truck. */
@@ -16,22 +17,26 @@ function removeFound(id: string): void {
   set(`Take away ${truck.value.existing[id]!.label}`, (t) => Reflect.deleteProperty(t.existing, id))
 }
 function addFound(): void {
+  const id = `x${crypto.randomUUID().slice(0, 8)}`
   set('Add something found', (t) => {
-    t.existing[`x${crypto.randomUUID().slice(0, 8)}`] = {
+    t.existing[id] = {
       label: 'Air tank',
       kind: 'air',
       at: { x: 0.9, y: t.frame.spacing / 4, z: t.frame.top - t.frame.depth },
       order: Math.max(0, ...Object.values(t.existing).map((p) => p.order)) + 1,
     }
   })
+  void focusIn(`[data-subject="${id}"]`)
 }
 </script>
 
 <template>
-  <FoldedPart title="Found under there: air parts, switches">
+  <section class="sheet p-4" aria-label="Found under there: air parts, switches">
+    <h2 class="mb-1">Found under there: air parts, switches</h2>
     <div
       v-for="[id, part] in ordered(truck.existing)"
       :key="id"
+      :data-subject="id"
       class="grid grid-cols-2 md:grid-cols-[1.6fr_1fr_1fr_1fr_1fr_auto] gap-3 py-1 items-end"
     >
       <TextField
@@ -70,5 +75,5 @@ function addFound(): void {
     <button type="button" class="button quiet mt-2" @click="addFound">
       <Plus :size="16" aria-hidden="true" />Something found
     </button>
-  </FoldedPart>
+  </section>
 </template>

@@ -75,6 +75,8 @@ const ROWS: Row[] = [
     },
   },
 ]
+/** What points at how a figure is known. */
+const SUBJECTS: Partial<Record<Row['id'], string>> = { rearRate: 'rearRate rate' }
 /** Unknown takes the kind's example back, so that no half-guessed figure stands in for it. */
 function how(row: Row, value: string): void {
   set(`${row.label}: ${row.options.find((o) => o.value === value)!.label}`, (t) => {
@@ -106,7 +108,7 @@ const SQUAT = [
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in ROWS" :key="row.id" class="border-t border-line">
+          <tr v-for="row in ROWS" :key="row.id" class="border-t border-line" :data-subject="SUBJECTS[row.id]">
             <th scope="row" class="text-left font-normal py-1">{{ row.label }}</th>
             <td class="text-right pr-3 whitespace-nowrap">
               <Fig v-if="row.id !== 'gap'" :figure="stage.figures[row.figure]" /><FigText

@@ -3,6 +3,7 @@ import { Scale, Trash2, Upload } from '@lucide/vue'
 import { ordered, type Ticket } from '#core/document/types'
 import { takeTicket } from '#core/truck/tickets'
 import { simulatedWeighbridge } from '#core/truck/weighbridge'
+import { focusIn } from '~/shell/drawers'
 
 /** Scale tickets: typed off paper, read from a CSV, or from the simulated weighbridge. */
 const job = useJob()
@@ -44,6 +45,13 @@ function weigh(): void {
     },
   ])
 }
+function typeOne(): void {
+  const at = new Date().toISOString().slice(0, 10)
+  add('Add a ticket', [
+    { label: 'Ticket', at, haul: null, front: 0, rear: 0, corners: null, step: 20, simulated: false },
+  ])
+  void focusIn('[data-drawer="weights"] tbody tr:last-child')
+}
 function remove(id: string): void {
   job.edit(`Take away ${plan.value.truck.tickets[id]!.label}`, (draft) =>
     Reflect.deleteProperty(draft.truck.tickets, id),
@@ -78,26 +86,7 @@ const hauls = computed(() => [
       <button type="button" class="button quiet" @click="weigh">
         <Scale :size="16" aria-hidden="true" />Simulated weighbridge
       </button>
-      <button
-        type="button"
-        class="button quiet"
-        @click="
-          add('Add a ticket', [
-            {
-              label: 'Ticket',
-              at: new Date().toISOString().slice(0, 10),
-              haul: null,
-              front: 0,
-              rear: 0,
-              corners: null,
-              step: 20,
-              simulated: false,
-            },
-          ])
-        "
-      >
-        Type one
-      </button>
+      <button type="button" class="button quiet" @click="typeOne">Type one</button>
     </div>
     <ul v-if="problems.length" role="alert" class="text-sm text-brick font-semibold mb-2">
       <li v-for="p in problems.slice(0, 6)" :key="p">{{ p }}</li>
@@ -119,7 +108,7 @@ const hauls = computed(() => [
           </tr>
         </thead>
         <tbody>
-          <tr v-for="[id, t] in tickets" :key="id" class="border-t border-line">
+          <tr v-for="[id, t] in tickets" :key="id" class="border-t border-line" :data-subject="id">
             <td class="pr-2 py-0.5">
               <TextField
                 hide-label

@@ -1,43 +1,70 @@
 <script setup lang="ts">
-import { SURVEY_GROUPS, type SurveyField } from './surveyFields'
+import { showText, type Quantity } from '#core/quantity/units'
+import { withLive } from '../stageDrawers'
 import { useTruck } from './useTruck'
 
-const { truck, set } = useTruck()
-const type = (field: SurveyField, value: number) => set(field.label, (t) => field.put(t, value))
+const { job, truck } = useTruck()
+const shop = useShop()
+const stage = computed(() => job.derived!.stages.truck)
+const text = (value: number | null, quantity: Quantity) => showText(value, quantity, shop.units)
+
+const VIEWS = [
+  { id: 'side', title: 'From the left' },
+  { id: 'rear', title: 'From behind' },
+  { id: 'above', title: 'From above' },
+]
+/** How many of the four figures that matter somebody has measured. */
+const measured = computed(() => {
+  const { frontAxle, rearAxle, gap, rearRate } = job.plan!.truck.survey
+  const known = [frontAxle, rearAxle, gap, rearRate].filter(({ how }) => how !== 'unknown' && how !== 'guess')
+  return `${known.length} of 4`
+})
+const drawers = computed(() => {
+  const { figures, result } = stage.value
+  const clearance = result.fit?.clearances[0]
+  const { rearAxle, frontAxle } = figures
+  return withLive('truck', {
+    heights: text(truck.value.seatGap.unladen, 'length'),
+    weights: `${bareFigure(frontAxle, shop.units)} · ${text(rearAxle?.value ?? null, 'mass')}`,
+    known: measured.value,
+    fit: clearance && text(clearance.value, 'length'),
+    lengths: text(truck.value.wheelbase, 'length'),
+    frame: text(truck.value.suspension.rearRate, 'springRate'),
+    around: String(Object.keys(truck.value.existing).length || ''),
+    exhaust: truck.value.exhaust.points.length ? '' : 'none',
+  })
+})
 </script>
 
 <template>
-  <div class="space-y-3">
-    <TruckPicture />
-    <FitView />
-    <div class="sheet p-3">
-      <TruckAbove :truck="truck">
-        <template #default="{ s }">
-          <MovableParts :truck="truck" view="above" :place="(p) => ({ x: s.x(p.x), y: s.y(p.y) })" />
-        </template>
-      </TruckAbove>
-    </div>
-    <SurveyPanel />
-    <TruckBasics />
-    <TicketsPanel />
-    <div class="sheet px-4 py-2">
-      <FoldedPart v-for="(group, i) in SURVEY_GROUPS" :key="group.title" :title="group.title" :open="i === 0">
-        <div class="grid grid-cols-2 md:grid-cols-4 gap-3 py-2">
-          <NumField
-            v-for="field in group.rows"
-            :key="field.label"
-            :label="field.label"
-            :value="field.get(truck)"
-            :quantity="field.quantity"
-            :min="field.min"
-            :max="field.max"
-            @change="(v) => type(field, v)"
-          />
-        </div>
-      </FoldedPart>
-      <CrossMembers />
+  <DrawerBench stage="truck" :drawers="drawers" :views="VIEWS">
+    <template #view-side><TruckPicture /></template>
+    <template #view-rear><FitPicture /></template>
+    <template #view-above>
+      <div class="sheet p-3">
+        <TruckAbove :truck="truck">
+          <template #default="{ s }">
+            <MovableParts :truck="truck" view="above" :place="(p) => ({ x: s.x(p.x), y: s.y(p.y) })" />
+          </template>
+        </TruckAbove>
+      </div>
+    </template>
+    <template #heights><SurveyGroup group="Heights and gap" /></template>
+    <template #weights>
+      <SurveyGroup group="Weights, unladen" />
+      <SurveyGroup group="Ratings, as plated" />
+      <TicketsPanel />
+    </template>
+    <template #known><SurveyPanel /></template>
+    <template #fit><FitTables /></template>
+    <template #lengths><SurveyGroup group="Lengths" /></template>
+    <template #frame><SurveyGroup group="Frame and springs" /><CrossMembers /></template>
+    <template #beside><SurveyGroup group="Beside the springs" /></template>
+    <template #around>
+      <SurveyGroup group="Batteries, fuel tank and spare wheel" />
       <FoundParts />
-      <ExhaustPath />
-    </div>
-  </div>
+    </template>
+    <template #exhaust><ExhaustPath /></template>
+    <template #job><TruckBasics /></template>
+  </DrawerBench>
 </template>

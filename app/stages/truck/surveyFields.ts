@@ -243,3 +243,19 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
     ],
   },
 ]
+
+/** The group of that title. */
+export const groupTitled = (title: string) => SURVEY_GROUPS.find((group) => group.title === title)!
+
+/** What notes and the picture point at, and the field that stands for it. */
+export const SUBJECT_OF: Readonly<Record<string, string>> = {
+  'Seat gap, unladen': 'seatGap',
+  'Wheel, front left': 'frontAxle axles',
+  'Wheel, rear left': 'rearAxle',
+  'Gross rating': 'gross',
+  'Inside of the coil, across': 'coil',
+  'Battery, ahead of rear axle': 'battery',
+  'Second battery, ahead of rear axle': 'secondBattery',
+  'Spare wheel, ahead of rear axle': 'spare',
+  'Tank, ahead of rear axle': 'fuelTank',
+}

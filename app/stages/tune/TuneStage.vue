@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Preset } from '#core/document/types'
-import { unitFor, fromSi, toSi } from '#core/quantity/units'
+import { fromSi, showText, toSi, unitFor } from '#core/quantity/units'
+import { withLive } from '../stageDrawers'
 
 const job = useJob()
 const shop = useShop()
@@ -45,107 +46,136 @@ function storeAll(): void {
 function follow(id: string): void {
   job.edit('Follow Load', (draft) => Reflect.deleteProperty(draft.tune.presets, id))
 }
+
+const VIEWS = [{ id: 'bars', title: 'Presets' }]
+const drawers = computed(() => {
+  if (!presets.value.length) return withLive('tune', {}).slice(1)
+  const stored = presets.value.filter((p) => !p.preset!.followsLoad).length
+  return withLive('tune', {
+    presets: `${stored} of ${presets.value.length}`,
+    minimum: showText(stage.value.result.minimum, 'pressure', shop.units),
+  })
+})
 </script>
 
 <template>
-  <div class="space-y-3">
-    <div v-if="!presets.length" class="sheet p-5">
-      No haul yet. Say at Load what the truck carries; each haul gets its preset here.
-    </div>
-    <div v-else class="sheet p-4 space-y-4">
-      <div class="flex flex-wrap gap-3 items-center">
-        <h2 class="mr-auto">Presets</h2>
-        <button type="button" class="button" @click="storeAll">Store what Load found</button>
+  <DrawerBench stage="tune" :drawers="drawers" :views="VIEWS">
+    <template #view-bars>
+      <div v-if="!presets.length" class="sheet p-5">
+        No haul yet. Say at Load what the truck carries; each haul gets its preset here.
       </div>
-      <div
-        v-for="{ id, haul, preset } in presets"
-        :key="id"
-        class="grid gap-x-4 gap-y-1 md:grid-cols-[170px_1fr_290px] items-center border-t border-line pt-3"
-        :class="{ 'bg-chosen': screen.subject === id }"
-      >
-        <div>
+      <div v-else class="sheet p-4">
+        <div
+          v-for="{ id, haul, preset } in presets"
+          :key="id"
+          class="grid gap-x-4 grid-cols-[130px_1fr] sm:grid-cols-[170px_1fr_110px] items-center border-t first:border-0 border-line"
+          :class="{ 'bg-chosen': screen.subject === id }"
+        >
           <p class="font-head font-semibold">{{ haul.label }}</p>
-          <p class="label">
-            {{ preset!.followsLoad ? 'follows Load, not stored' : 'stored' }}
-            <button v-if="!preset!.followsLoad" type="button" class="underline" @click="follow(id)">
-              follow Load
-            </button>
-          </p>
-        </div>
-        <div class="relative h-14" aria-hidden="true">
-          <template v-for="(side, i) in ['left', 'right'] as const" :key="side">
-            <div class="absolute inset-x-0 h-3 rounded bg-line" :style="{ top: `${8 + i * 24}px` }">
+          <div class="relative h-14" aria-hidden="true">
+            <template v-for="(side, i) in ['left', 'right'] as const" :key="side">
+              <div class="absolute inset-x-0 h-3 rounded bg-line" :style="{ top: `${8 + i * 24}px` }">
+                <span
+                  class="absolute inset-y-0 bg-mint/70"
+                  :style="{
+                    left: share(stage.result.minimum),
+                    width: `calc(${share(spring?.maxPressure ?? 0)} - ${share(stage.result.minimum)})`,
+                  }"
+                />
+              </div>
               <span
-                class="absolute inset-y-0 bg-mint/70"
+                class="absolute w-1.5 h-6 rounded"
                 :style="{
-                  left: share(stage.result.minimum),
-                  width: `calc(${share(spring?.maxPressure ?? 0)} - ${share(stage.result.minimum)})`,
+                  left: `calc(${share(preset![side])} - 3px)`,
+                  top: `${2 + i * 24}px`,
+                  background: side === 'left' ? 'var(--ochre)' : 'var(--iris)',
                 }"
               />
-            </div>
-            <span
-              class="absolute w-1.5 h-6 rounded"
-              :style="{
-                left: `calc(${share(preset![side])} - 3px)`,
-                top: `${2 + i * 24}px`,
-                background: side === 'left' ? 'var(--ochre)' : 'var(--iris)',
-              }"
-            />
-            <span
-              class="absolute w-0.5 h-6 bg-ink/60"
-              :style="{
-                left: share(job.derived!.stages.load.result.hauls[id]![side].pressure),
-                top: `${2 + i * 24}px`,
-              }"
-            />
-          </template>
+              <span
+                class="absolute w-0.5 h-6 bg-ink/60"
+                :style="{
+                  left: share(job.derived!.stages.load.result.hauls[id]![side].pressure),
+                  top: `${2 + i * 24}px`,
+                }"
+              />
+            </template>
+          </div>
+          <p class="hidden sm:block figure text-right text-sm whitespace-nowrap">
+            {{ showText(preset!.left, 'pressure', shop.units) }}<br />{{
+              showText(preset!.right, 'pressure', shop.units)
+            }}
+          </p>
         </div>
-        <div class="grid grid-cols-2 gap-2">
-          <NumField
-            :label="`${haul.label}, ${teed ? 'both' : 'left'}`"
-            :value="preset!.left"
-            quantity="pressure"
-            :min="0"
-            :max="3e6"
-            @change="(v) => store(id, { left: v })"
-          />
-          <NumField
-            v-if="!teed"
-            :label="`${haul.label}, right`"
-            :value="preset!.right"
-            quantity="pressure"
-            :min="0"
-            :max="3e6"
-            @change="(v) => store(id, { right: v })"
-          />
+        <p class="label">
+          Thick mark: the preset. Thin mark: what Load asks. Band: minimum to maximum. A block holds a target
+          within about 2 psi (14 kPa); a gauge reads within 5 % (common practice).
+        </p>
+      </div>
+    </template>
+    <template v-if="presets.length" #presets>
+      <div class="sheet p-4 space-y-3">
+        <button type="button" class="button" @click="storeAll">Store what Load found</button>
+        <div
+          v-for="{ id, haul, preset } in presets"
+          :key="id"
+          class="grid gap-x-4 gap-y-1 md:grid-cols-[1fr_290px] items-center border-t border-line pt-2"
+          :class="{ 'bg-chosen': screen.subject === id }"
+          :data-subject="id"
+        >
+          <div>
+            <p class="font-head font-semibold">{{ haul.label }}</p>
+            <p class="label">
+              {{ preset!.followsLoad ? 'follows Load, not stored' : 'stored' }}
+              <button v-if="!preset!.followsLoad" type="button" class="underline" @click="follow(id)">
+                follow Load
+              </button>
+            </p>
+          </div>
+          <div class="grid grid-cols-2 gap-2">
+            <NumField
+              :label="`${haul.label}, ${teed ? 'both' : 'left'}`"
+              :value="preset!.left"
+              quantity="pressure"
+              :min="0"
+              :max="3e6"
+              @change="(v) => store(id, { left: v })"
+            />
+            <NumField
+              v-if="!teed"
+              :label="`${haul.label}, right`"
+              :value="preset!.right"
+              quantity="pressure"
+              :min="0"
+              :max="3e6"
+              @change="(v) => store(id, { right: v })"
+            />
+          </div>
         </div>
       </div>
-      <p class="label">
-        Thick mark: the preset. Thin mark: what Load asks. Band: minimum to maximum. A block holds a target
-        within about 2 psi (14 kPa); a gauge reads within 5 % (common practice).
-      </p>
-    </div>
-    <div class="sheet p-4 grid gap-3 sm:grid-cols-3 items-end">
-      <NumField
-        label="Minimum kept up"
-        :value="stage.result.minimum"
-        quantity="pressure"
-        :min="0"
-        :max="3e6"
-        @change="(v) => job.edit('Minimum kept up', (draft) => void (draft.tune.minimum = v))"
-      />
-      <p>
-        In force: <Fig :figure="stage.figures.minimum" />{{ ' ' }}
-        <button
-          v-if="job.plan!.tune.minimum !== null"
-          type="button"
-          class="underline text-sm touch"
-          @click="job.edit('Take the spring’s minimum', (draft) => void (draft.tune.minimum = null))"
-        >
-          take the spring’s own
-        </button>
-      </p>
-      <p class="label">Never run empty: under its minimum a spring folds and chafes.</p>
-    </div>
-  </div>
+    </template>
+    <template #minimum>
+      <div class="sheet p-4 grid gap-3 sm:grid-cols-3 items-end" data-subject="minimum">
+        <NumField
+          label="Minimum kept up"
+          :value="stage.result.minimum"
+          quantity="pressure"
+          :min="0"
+          :max="3e6"
+          @change="(v) => job.edit('Minimum kept up', (draft) => void (draft.tune.minimum = v))"
+        />
+        <p>
+          In force: <Fig :figure="stage.figures.minimum" />{{ ' ' }}
+          <button
+            v-if="job.plan!.tune.minimum !== null"
+            type="button"
+            class="underline text-sm touch"
+            @click="job.edit('Take the spring’s minimum', (draft) => void (draft.tune.minimum = null))"
+          >
+            take the spring’s own
+          </button>
+        </p>
+        <p class="label">Never run empty: under its minimum a spring folds and chafes.</p>
+      </div>
+    </template>
+  </DrawerBench>
 </template>

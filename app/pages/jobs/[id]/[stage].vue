@@ -3,6 +3,7 @@ import { PanelRightClose, PanelRightOpen } from '@lucide/vue'
 import { STAGES, type StageName } from '#core/quantity/figure'
 import { defineAsyncComponent, type Component } from 'vue'
 import { putDraftBack } from '~/keeping/drafts'
+import { stepDrawer } from '~/shell/drawers'
 import { useShortcuts } from '~/shell/shortcuts'
 
 /** The shell around one stage of one job. Each stage loads when it is first shown. */
@@ -76,6 +77,8 @@ useShortcuts({
   stage: (key) => void router.push(`/jobs/${job.id}/${STAGES[Number(key) - 1]}`),
   nextNote: () => notes.value?.step(1),
   lastNote: () => notes.value?.step(-1),
+  nextDrawer: () => stepDrawer(1),
+  lastDrawer: () => stepDrawer(-1),
   remedy: () => notes.value?.remedy(),
   units: () => (choosingUnits.value = true),
   find: () => (finding.value = true),
@@ -120,10 +123,6 @@ useShortcuts({
       >
         <!-- The driver's sheet has a head of its own. -->
         <PrintHead v-if="stage !== 'handover'" :stage="stage" />
-        <div class="no-print flex items-baseline gap-3 mb-3">
-          <h1 class="text-2xl">{{ STAGE_TITLES[stage].name }}</h1>
-          <p class="text-soft">{{ STAGE_TITLES[stage].what }}</p>
-        </div>
         <component :is="STAGE_VIEWS[stage]" />
       </main>
       <aside

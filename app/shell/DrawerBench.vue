@@ -1,0 +1,295 @@
+<script setup lang="ts">
+import { X } from '@lucide/vue'
+import type { StageName } from '#core/quantity/figure'
+import { focusIn, reveal, type Drawer, type View } from './drawers'
+
+/**
+ * A stage at work: its pictures stay in view, and under them (beside them where there is room) its drawers,
+ * one open at a time. A drawer stands in the slot of its id, a picture in `view-` and its id.
+ */
+const {
+  stage,
+  drawers,
+  views,
+  first = '',
+} = defineProps<{ stage: StageName; drawers: readonly Drawer[]; views: readonly View[]; first?: string }>()
+const route = useRoute()
+const router = useRouter()
+const screen = useScreen()
+const root = useTemplateRef('root')
+
+const known = (id: string) => drawers.some((d) => d.id === id)
+/** What the address asks for; on a phone nothing is open until it does. */
+const asked = computed(() => {
+  const id = decodeURIComponent(route.hash.slice(1))
+  return known(id) ? id : null
+})
+const opened = computed(() => asked.value ?? (known(first) ? first : drawers[0]?.id))
+const title = computed(() => drawers.find((d) => d.id === opened.value)?.title ?? '')
+const view = ref('')
+const viewed = computed(() => (views.some((v) => v.id === view.value) ? view.value : views[0]?.id))
+
+const open = (id: string | null) => router.push({ hash: id === null ? '' : `#${id}` })
+/** As the line does: what was open stays in the history only when somebody pressed for it. */
+const openQuietly = (id: string) => router.replace({ hash: `#${id}` })
+const drawerOf = (element: Element | null) => element?.closest<HTMLElement>('[data-drawer]')?.dataset.drawer
+
+/** Where a subject is edited here. */
+const placeOf = (subject: string) =>
+  root.value?.querySelector(`[data-drawer] [data-subject~="${CSS.escape(subject)}"]`) ?? null
+const phone = () => matchMedia('(max-width: 767px) and (pointer: coarse)').matches
+
+/** What is pointed at opens its drawer; a note or Find puts the focus in its field too. */
+watch(
+  () => [screen.subject, screen.leading] as const,
+  async ([subject, leading]) => {
+    if (subject === null) return
+    await nextTick()
+    const place = placeOf(subject)
+    const drawer = drawerOf(place)
+    const led = leading === stage
+    if (led) screen.leading = null
+    if (!place || !drawer || (phone() && !led)) return
+    if (drawer !== opened.value || (led && phone())) await openQuietly(drawer)
+    if (!led) return
+    await reveal(place)
+    place.scrollIntoView({ block: 'nearest' })
+    await focusIn(`[data-drawer="${drawer}"] [data-subject~="${CSS.escape(subject)}"]`)
+  },
+  { immediate: true },
+)
+
+/** The field being edited is lit on the picture, and so is the row it stands in. */
+function light(event: FocusEvent): void {
+  const field = event.target as HTMLInputElement
+  screen.lit = field.labels?.[0]?.textContent?.trim() ?? null
+  const subject = field.closest<HTMLElement>('[data-subject]')?.dataset.subject?.split(' ')[0]
+  if (subject) screen.subject = subject
+}
+
+/** Back to the picture, on a phone. */
+function shut(): void {
+  void open(null)
+  root.value?.querySelector<HTMLElement>(`[data-opens="${opened.value}"]`)?.focus()
+}
+watch(asked, async (id) => {
+  if (id === null || !phone()) return
+  await nextTick()
+  root.value?.querySelector<HTMLElement>('.sheet-head button')?.focus()
+})
+</script>
+
+<template>
+  <div ref="root" class="bench" data-bench>
+    <div class="no-print flex items-center gap-3 bench-head flex-wrap">
+      <h1 class="text-2xl">{{ STAGE_TITLES[stage].name }}</h1>
+      <p class="text-soft mr-auto">{{ STAGE_TITLES[stage].what }}</p>
+      <div v-if="views.length > 1" class="view-choice flex gap-1" role="group" aria-label="View">
+        <button
+          v-for="v in views"
+          :key="v.id"
+          type="button"
+          class="touch rounded px-2 py-0.5 text-sm"
+          :class="v.id === viewed ? 'bg-chosen font-semibold text-petrol' : 'text-soft underline'"
+          :aria-pressed="v.id === viewed"
+          @click="view = v.id"
+        >
+          {{ v.title }}
+        </button>
+      </div>
+    </div>
+    <div class="views space-y-3">
+      <div
+        v-for="v in views"
+        :key="v.id"
+        class="view"
+        :class="{ away: v.id !== viewed, tall: v.tall }"
+        :data-view="v.id"
+        :tabindex="v.tall ? 0 : undefined"
+      >
+        <slot :name="`view-${v.id}`" />
+      </div>
+    </div>
+    <nav v-if="drawers.length" class="no-print tabs" :aria-label="`Drawers of ${STAGE_TITLES[stage].name}`">
+      <ul class="flex flex-wrap" data-drawers>
+        <li v-for="d in drawers" :key="d.id">
+          <NuxtLink
+            :to="{ hash: `#${d.id}` }"
+            class="tab touch"
+            :class="{ open: d.id === opened, asked: d.id === asked }"
+            :aria-current="d.id === opened ? 'true' : undefined"
+            :data-opens="d.id"
+            >{{ d.title
+            }}<span v-if="d.live" class="figure text-xs pl-1.5 opacity-80 max-w-40 truncate">{{
+              d.live
+            }}</span>
+          </NuxtLink>
+        </li>
+      </ul>
+    </nav>
+    <div
+      class="panels"
+      tabindex="0"
+      :class="{ asked: asked !== null }"
+      @focusin="light"
+      @focusout="screen.lit = null"
+    >
+      <div class="sheet-head hidden no-print">
+        <p class="font-head font-semibold text-lg grow">{{ title }}</p>
+        <button type="button" class="touch px-3" aria-label="Back to the picture" @click="shut">
+          <X :size="20" aria-hidden="true" />
+        </button>
+      </div>
+      <div
+        v-for="d in drawers"
+        :key="d.id"
+        class="drawer"
+        :class="{ shut: d.id !== opened }"
+        :data-drawer="d.id"
+        @reveal="d.id !== opened && openQuietly(d.id)"
+        @keydown.esc="phone() && shut()"
+      >
+        <slot :name="d.id" />
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+@reference "../assets/main.css";
+.bench-head {
+  margin-bottom: 0.6rem;
+}
+.tabs {
+  margin-top: 0.5rem;
+}
+.tabs ul {
+  border-bottom: 2px solid var(--petrol);
+}
+.tab {
+  @apply flex items-center font-head font-semibold px-2 py-1 rounded-t border-2 border-b-0 border-transparent;
+  white-space: nowrap;
+}
+.tab.open {
+  background: var(--sheet);
+  border-color: var(--petrol);
+}
+.tab:not(.open):hover {
+  background: var(--chosen);
+}
+.drawer.shut {
+  display: none;
+}
+.drawer > :deep(.sheet) {
+  border-radius: 0;
+  border-top: 0;
+}
+.drawer > :deep(.sheet:last-child) {
+  border-radius: 0 0 6px 6px;
+}
+.drawer > :deep(.sheet + .sheet) {
+  border-top: 1px solid var(--line);
+}
+
+@media screen and (max-width: 1499px) {
+  .view.away {
+    display: none;
+  }
+}
+
+/* The picture and the drawers keep to the window; what is long scrolls in its drawer. */
+@media screen and (min-width: 1024px) {
+  .bench {
+    --picture-height: calc((100vh - 150px) * 0.44);
+    display: grid;
+    height: 100%;
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: auto auto auto minmax(13rem, 1fr);
+  }
+  .view.tall {
+    max-height: calc((100vh - 150px) * 0.56);
+    overflow-y: auto;
+  }
+  .panels {
+    overflow-y: auto;
+    min-height: 0;
+  }
+}
+@media screen and (min-width: 1500px) {
+  .bench {
+    --picture-height: 200vh;
+    grid-template-columns: minmax(0, 1.25fr) minmax(27rem, 1fr);
+    grid-template-rows: auto auto minmax(0, 1fr);
+    column-gap: 1rem;
+  }
+  .bench-head {
+    grid-column: 1 / -1;
+  }
+  .views {
+    grid-row: 2 / 4;
+    overflow-y: auto;
+  }
+  .view.tall {
+    max-height: none;
+  }
+  .tabs {
+    margin-top: 0;
+  }
+  .view-choice {
+    display: none;
+  }
+}
+
+/* A hand-held screen: the drawer comes up from below and leaves the picture in sight. */
+@media screen and (max-width: 767px) and (pointer: coarse) {
+  .tabs ul {
+    border: 0;
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0.5rem;
+  }
+  .tab {
+    border: 1px solid var(--line);
+    border-radius: 6px;
+    background: var(--sheet);
+    white-space: normal;
+    height: 100%;
+  }
+  .tab.open:not(.asked) {
+    border-color: var(--line);
+  }
+  .panels {
+    display: none;
+  }
+  .panels.asked {
+    display: block;
+    position: fixed;
+    inset: auto 0 0;
+    z-index: 30;
+    max-height: 66vh;
+    overflow-y: auto;
+    background: var(--sheet);
+    border-top: 3px solid var(--petrol);
+    box-shadow: 0 -6px 24px rgb(0 0 0 / 30%);
+  }
+  .sheet-head {
+    display: flex;
+    align-items: center;
+    position: sticky;
+    top: 0;
+    z-index: 5;
+    padding: 0.25rem 0.25rem 0.25rem 1rem;
+    background: var(--sheet);
+    border-bottom: 1px solid var(--line);
+  }
+}
+
+@media print {
+  .drawer.shut {
+    display: block;
+  }
+  .drawer > :deep(.sheet) {
+    border-top: 1px solid var(--line);
+  }
+}
+</style>

@@ -1,0 +1,62 @@
+import type { StageName } from '#core/quantity/figure'
+import type { Drawer } from '~/shell/drawers'
+
+/** The drawers of every stage in the order they stand; Build adds one for each part of the work. */
+export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
+  truck: [
+    { id: 'heights', title: 'Heights and gap' },
+    { id: 'weights', title: 'Weights and ratings' },
+    { id: 'known', title: 'How it is known' },
+    { id: 'fit', title: 'Springs in place' },
+    { id: 'lengths', title: 'Lengths' },
+    { id: 'frame', title: 'Frame and springs' },
+    { id: 'beside', title: 'Beside the springs' },
+    { id: 'around', title: 'Also under there' },
+    { id: 'exhaust', title: 'Exhaust' },
+    { id: 'job', title: 'Truck and job' },
+  ],
+  load: [
+    { id: 'aboard', title: 'What is aboard' },
+    { id: 'trailer', title: 'Trailer' },
+    { id: 'pressures', title: 'Pressures' },
+    { id: 'ratings', title: 'Ratings' },
+    { id: 'sure', title: 'How sure' },
+    { id: 'card', title: 'Card' },
+  ],
+  air: [
+    { id: 'circuit', title: 'Circuit' },
+    { id: 'classes', title: 'Springs and supply' },
+    { id: 'run', title: 'Run it' },
+    { id: 'says', title: 'What the runs say' },
+    { id: 'spring', title: 'Which spring' },
+    { id: 'set', title: 'Which set' },
+    { id: 'parts', title: 'Parts list' },
+  ],
+  lay: [
+    { id: 'places', title: 'Places' },
+    { id: 'cuts', title: 'Cut in this order' },
+  ],
+  power: [
+    { id: 'wiring', title: 'Wire and fuse' },
+    { id: 'carries', title: 'What it carries' },
+  ],
+  tune: [
+    { id: 'presets', title: 'Presets' },
+    { id: 'minimum', title: 'Minimum' },
+  ],
+  build: [{ id: 'torques', title: 'Torques' }],
+  prove: [
+    { id: 'readings', title: 'Readings' },
+    { id: 'test', title: 'The test' },
+    { id: 'soap', title: 'Soap' },
+  ],
+  handover: [
+    { id: 'open', title: 'Still open' },
+    { id: 'driver', title: 'For the driver' },
+    { id: 'paper', title: 'Paper and files' },
+  ],
+}
+
+/** The drawers of a stage, each with its live figure. */
+export const withLive = (stage: StageName, live: Partial<Record<string, string>>): Drawer[] =>
+  STAGE_DRAWERS[stage].map((drawer) => ({ ...drawer, live: live[drawer.id] }))

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { SUBJECT_OF, groupTitled, type SurveyField } from './surveyFields'
+import { useTruck } from './useTruck'
+
+/** The measured figures of one group of the survey. */
+const { group } = defineProps<{ group: string }>()
+const { truck, set } = useTruck()
+const rows = computed(() => groupTitled(group).rows)
+const type = (field: SurveyField, value: number) => set(field.label, (t) => field.put(t, value))
+</script>
+
+<template>
+  <section class="sheet p-4" :aria-label="group">
+    <h2 class="mb-1">{{ group }}</h2>
+    <div class="grid grid-cols-2 md:grid-cols-4 gap-3">
+      <NumField
+        v-for="field in rows"
+        :key="field.label"
+        :label="field.label"
+        :value="field.get(truck)"
+        :quantity="field.quantity"
+        :min="field.min"
+        :max="field.max"
+        :data-subject="SUBJECT_OF[field.label]"
+        @change="(v) => type(field, v)"
+      />
+    </div>
+  </section>
+</template>

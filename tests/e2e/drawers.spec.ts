@@ -1,0 +1,100 @@
+import { axe, drawer, expect, go, newJob, open, saved, STAGES, test } from './support'
+
+const drawers = (page: import('@playwright/test').Page) =>
+  page.getByRole('navigation', { name: /^Drawers of/ }).getByRole('link')
+const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
+
+test('every drawer of every stage opens by its address, and is the only one open', async ({ page }) => {
+  for (const stage of STAGES) {
+    await open(page, `/jobs/shell-runner/${stage}`)
+    const ids = await drawers(page).evaluateAll((links) => links.map((l) => l.getAttribute('data-opens')!))
+    expect(ids.length).toBeGreaterThan(0)
+    for (const id of ids) {
+      await open(page, `/jobs/shell-runner/${stage}#${id}`)
+      await expect(page.locator(`[data-drawer="${id}"]`)).toBeVisible()
+      expect(await page.locator('[data-drawer]:visible').count()).toBe(1)
+    }
+  }
+})
+
+test('drawers are stepped through by [ and ], and back and forward lead through what was opened', async ({
+  page,
+}) => {
+  await open(page, '/jobs/estuary-flatbed/load')
+  const current = () => page.locator('[data-drawers] a[aria-current]').getAttribute('data-opens')
+  expect(await current()).toBe('aboard')
+  await page.keyboard.press(']')
+  await expect.poll(current).toBe('trailer')
+  await page.keyboard.press(']')
+  await expect.poll(current).toBe('pressures')
+  await page.keyboard.press('[')
+  await expect.poll(current).toBe('trailer')
+  await page.goBack()
+  await expect.poll(current).toBe('pressures')
+  await page.goBack()
+  await page.goBack()
+  await expect.poll(current).toBe('aboard')
+  await page.goForward()
+  await expect.poll(current).toBe('trailer')
+  await expect(page).toHaveURL(/\/load#trailer$/)
+})
+
+test('a note leads to its field; what is edited is lit on the picture, what is pressed there opens its drawer', async ({
+  page,
+}) => {
+  await open(page, '/jobs/kiln-trailer/truck#job')
+  await notes(page)
+    .getByRole('button', { name: /The spring does not reach its seat/ })
+    .click()
+  await expect(page).toHaveURL(/#heights$/)
+  await expect(page.getByLabel('Seat gap, unladen', { exact: true })).toBeFocused()
+  const gap = page.getByRole('button', { name: /^Seat gap, unladen/ })
+  await expect(gap).toHaveClass(/bg-glow/)
+  await page.getByLabel('Fender lip, rear left', { exact: true }).focus()
+  await expect(gap).not.toHaveClass(/bg-glow/)
+  await expect(page.getByRole('button', { name: /^Fender lip, rear left/ })).toHaveClass(/bg-glow/)
+
+  await page
+    .getByRole('group', { name: 'Truck from the left side' })
+    .getByRole('button', { name: /^Bend 2/ })
+    .click()
+  await expect(page.getByLabel('Bend 2, above ground')).toBeVisible()
+
+  // From another stage, too: a Stop of Truck pressed at Build.
+  await go(page, 'Build')
+  await notes(page)
+    .getByRole('button', { name: /Truck: The spring does not reach its seat/ })
+    .click()
+  await expect(page.getByLabel('Seat gap, unladen', { exact: true })).toBeFocused()
+})
+
+test('what is added takes the focus, in a job made from nothing', async ({ page }) => {
+  await newJob(page, 'Rows with the focus')
+  await go(page, 'Load')
+  await page.getByRole('button', { name: 'Add an item' }).click()
+  await expect(page.getByLabel('Name of Item 1')).toBeFocused()
+  await go(page, 'Truck')
+  await drawer(page, 'Frame and springs')
+  await page.getByRole('button', { name: 'Cross-member', exact: true }).click()
+  await expect(page.getByLabel(/^Cross-member \d+, ahead/).last()).toBeFocused()
+  await drawer(page, 'Weights and ratings')
+  await page.getByRole('button', { name: 'Type one' }).click()
+  await expect(page.getByLabel('Name of ticket Ticket')).toBeFocused()
+  await saved(page)
+})
+
+test.describe('in a hand', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+
+  test('a drawer comes up from below and goes back to the picture', async ({ page }) => {
+    await open(page, '/jobs/estuary-flatbed/load')
+    await expect(page.locator('[data-drawer]:visible')).toHaveCount(0)
+    await drawers(page).filter({ hasText: 'Ratings' }).tap()
+    await expect(page.locator('[data-drawer="ratings"]')).toBeVisible()
+    await expect(page.getByRole('group', { name: /^Truck from the left side/ })).toBeInViewport()
+    await axe(page)
+    await page.getByRole('button', { name: 'Back to the picture' }).tap()
+    await expect(page.locator('[data-drawer]:visible')).toHaveCount(0)
+    await expect(drawers(page).filter({ hasText: 'Ratings' })).toBeFocused()
+  })
+})

@@ -46,8 +46,8 @@ await answers()
 const JOB = 'festival-rig'
 /** Each person's own fields, and one that all three type in. */
 const PEOPLE = [
-  { name: 'Odile', fields: ['Mass of Cable drums', 'Cable drums ahead of the rear axle'] },
-  { name: 'Bram', fields: ['Mass of Lighting towers', 'Lighting towers ahead of the rear axle'] },
+  { name: 'Odile', fields: ['Mass of Cable drums', 'Cable drums from the rear axle'] },
+  { name: 'Bram', fields: ['Mass of Lighting towers', 'Lighting towers from the rear axle'] },
   { name: 'Mira', fields: ['Haul'] },
 ]
 const shop = await (await fetch(`${address}/api/shop`)).json()

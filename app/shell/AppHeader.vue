@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Moon, Redo2, Ruler, Search, Sun, Undo2, Users } from '@lucide/vue'
+import { Check, CloudOff, Ellipsis, Home, Moon, Redo2, Ruler, Search, Sun, Undo2, Users } from '@lucide/vue'
 
 const emit = defineEmits<{ find: []; units: [] }>()
 const job = useJob()
@@ -9,6 +9,7 @@ const present = computed(() => {
   const names = [...new Set(job.present)]
   return `${names.join(', ')} ${names.length > 1 ? 'are' : 'is'} here`
 })
+const SAVED_MARK = { saved: Check, unsaved: Ellipsis, saving: Ellipsis, waiting: CloudOff }
 const SAVED = {
   saved: 'saved',
   unsaved: 'saving soon',
@@ -18,26 +19,37 @@ const SAVED = {
 </script>
 
 <template>
-  <header class="bg-frame text-onframe flex flex-wrap items-center gap-x-3 gap-y-1.5 px-4 py-2 min-h-[52px]">
-    <NuxtLink to="/" class="font-head font-semibold text-lg whitespace-nowrap">Nimble Piston</NuxtLink>
-    <span v-if="job.plan" class="chip truncate max-w-[240px]" :title="job.plan.job.name"
+  <header
+    class="bg-frame text-onframe flex sm:flex-wrap items-center gap-x-1.5 sm:gap-x-3 gap-y-1.5 px-2 sm:px-4 py-2 min-h-[52px]"
+  >
+    <NuxtLink
+      to="/"
+      class="font-head font-semibold text-lg whitespace-nowrap touch flex items-center"
+      aria-label="Nimble Piston"
+      ><span class="max-sm:hidden" aria-hidden="true">Nimble Piston</span
+      ><Home class="sm:hidden mx-1" :size="20" aria-hidden="true"
+    /></NuxtLink>
+    <span
+      v-if="job.plan"
+      class="chip max-sm:grow max-sm:border-0! max-sm:px-0! max-sm:block min-w-0 truncate max-w-[240px]"
+      :title="job.plan.job.name"
       >{{ job.plan.job.name
       }}<template v-if="job.plan.job.number"> · Job {{ job.plan.job.number }}</template></span
     >
-    <label v-if="job.plan && job.hauls.length" class="chip !py-0 flex items-center gap-1">
-      <span>Haul:</span>
+    <label v-if="job.plan && job.hauls.length" class="chip !py-0 flex items-center gap-1 min-w-0 shrink-0">
+      <span class="max-sm:sr-only">Haul:</span>
       <select
-        class="bg-transparent font-semibold py-1 max-w-[150px] [&>option]:text-black"
+        class="bg-transparent font-semibold py-1 max-w-[96px] sm:max-w-[150px] [&>option]:text-black"
         :value="job.haulId"
         @change="job.chosenHaul = ($event.target as HTMLSelectElement).value"
       >
         <option v-for="[id, haul] in job.hauls" :key="id" :value="id">{{ haul.label || 'Unnamed' }}</option>
       </select>
     </label>
-    <span class="grow" />
+    <span class="grow max-sm:hidden" />
     <button
       type="button"
-      class="chip"
+      class="chip max-sm:px-2!"
       :disabled="!job.stacks.undo.length"
       :title="`Undo ${job.stacks.undo.at(-1)?.label ?? ''}`"
       aria-label="Undo"
@@ -47,7 +59,7 @@ const SAVED = {
     </button>
     <button
       type="button"
-      class="chip"
+      class="chip max-sm:hidden!"
       :disabled="!job.stacks.redo.length"
       :title="`Redo ${job.stacks.redo.at(-1)?.label ?? ''}`"
       aria-label="Redo"
@@ -55,23 +67,24 @@ const SAVED = {
     >
       <Redo2 :size="16" aria-hidden="true" />
     </button>
-    <button type="button" class="chip" @click="emit('units')">
+    <button type="button" class="chip max-sm:hidden!" @click="emit('units')">
       <Ruler :size="15" aria-hidden="true" />{{ shop.units.pressure }} · {{ shop.units.length }} ·
       {{ shop.units.mass }}
     </button>
     <span
       v-if="job.plan"
-      class="chip max-sm:order-last"
+      class="chip max-sm:border-0! max-sm:px-1!"
       role="status"
       :class="{ 'border-glow text-glow': job.saveState === 'waiting' }"
-      >Revision {{ job.revision }} {{ SAVED[job.saveState] }}</span
-    >
-    <span v-if="job.present.length" class="chip" :title="`${present}, with this job open`"
+      ><span class="max-sm:sr-only">Revision {{ job.revision }} {{ SAVED[job.saveState] }}</span
+      ><component :is="SAVED_MARK[job.saveState]" class="sm:hidden" :size="16" aria-hidden="true"
+    /></span>
+    <span v-if="job.present.length" class="chip max-sm:hidden!" :title="`${present}, with this job open`"
       ><Users :size="15" aria-hidden="true" />{{ present }}</span
     >
     <button
       type="button"
-      class="chip"
+      class="chip max-sm:hidden!"
       :aria-label="screen.theme === 'bay' ? 'Bench theme' : 'Bay theme, for under the truck'"
       :title="screen.theme === 'bay' ? 'Bench theme' : 'Bay theme, for under the truck'"
       @click="screen.theme = screen.theme === 'bay' ? 'day' : 'bay'"
@@ -82,9 +95,10 @@ const SAVED = {
         aria-hidden="true"
       />
     </button>
-    <button type="button" class="chip" aria-label="Find anything" @click="emit('find')">
+    <button type="button" class="chip max-sm:px-2!" aria-label="Find anything" @click="emit('find')">
       <Search :size="15" aria-hidden="true" /><span class="hidden sm:inline">Find /</span>
     </button>
+    <MoreMenu class="sm:hidden" @units="emit('units')" />
   </header>
 </template>
 

@@ -75,7 +75,8 @@ function shut(): void {
 watch(asked, async (id) => {
   if (id === null || !phone()) return
   await nextTick()
-  root.value?.querySelector<HTMLElement>('.sheet-head button')?.focus()
+  root.value?.querySelector<HTMLElement>('.sheet-head button')?.focus({ preventScroll: true })
+  root.value?.querySelector('.views')?.scrollIntoView({ block: 'start' })
 })
 </script>
 
@@ -83,7 +84,7 @@ watch(asked, async (id) => {
   <div ref="root" class="bench" data-bench>
     <div class="no-print flex items-center gap-3 bench-head flex-wrap">
       <h1 class="text-2xl">{{ STAGE_TITLES[stage].name }}</h1>
-      <p class="text-soft mr-auto">{{ STAGE_TITLES[stage].what }}</p>
+      <p class="text-soft mr-auto max-sm:hidden">{{ STAGE_TITLES[stage].what }}</p>
       <div v-if="views.length > 1" class="view-choice flex gap-1" role="group" aria-label="View">
         <button
           v-for="v in views"
@@ -218,7 +219,7 @@ watch(asked, async (id) => {
 @media screen and (min-width: 1500px) {
   .bench {
     --picture-height: 200vh;
-    grid-template-columns: minmax(0, 1.25fr) minmax(27rem, 1fr);
+    grid-template-columns: minmax(0, 1.45fr) minmax(28rem, 1fr);
     grid-template-rows: auto auto minmax(0, 1fr);
     column-gap: 1rem;
   }

@@ -10,6 +10,7 @@ const {
   min,
   max,
   prefix = '',
+  guess = false,
 } = defineProps<{
   label: string
   value: number
@@ -17,6 +18,7 @@ const {
   min?: number
   max?: number
   prefix?: string
+  guess?: boolean
 }>()
 const emit = defineEmits<{ change: [value: number] }>()
 const shop = useShop()
@@ -45,8 +47,8 @@ function leave(): void {
       v-if="!editing"
       type="button"
       class="figure text-sm rounded px-1 border-b border-dashed border-soft hover:bg-chosen whitespace-nowrap"
-      :class="screen.lit === label ? 'bg-glow text-black' : 'bg-sheet/85'"
-      :aria-label="`${label}, ${showText(value, quantity, shop.units)}. Press to type.`"
+      :class="[screen.lit === label ? 'bg-glow text-black' : 'bg-sheet/85', { guess }]"
+      :aria-label="`${label}, ${showText(value, quantity, shop.units)}${guess ? ', still a guess' : ''}. Press to type.`"
       @click="begin"
     >
       {{ prefix }}{{ showText(value, quantity, shop.units) }}

@@ -14,6 +14,7 @@ const {
   max,
   digits,
   hideLabel = false,
+  guess = false,
 } = defineProps<{
   label: string
   value: number | null
@@ -22,8 +23,11 @@ const {
   max?: number
   digits?: number
   hideLabel?: boolean
+  /** Not measured yet: as the kind's example has it, or a guess taken over. */
+  guess?: boolean
 }>()
 const emit = defineEmits<{ change: [value: number] }>()
+const GUESS = 'Still a guess: not measured on this truck'
 const shop = useShop()
 const id = useId()
 const typed = ref<string | null>(null)
@@ -73,6 +77,9 @@ function finish(): void {
       <input
         :id="id"
         class="field figure pr-14"
+        :class="{ guess }"
+        :aria-description="guess ? GUESS : undefined"
+        :title="guess ? GUESS : undefined"
         type="text"
         inputmode="text"
         autocomplete="off"

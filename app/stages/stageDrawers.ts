@@ -4,6 +4,7 @@ import type { Drawer } from '~/shell/drawers'
 /** The drawers of every stage in the order they stand; Build adds one for each part of the work. */
 export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
   truck: [
+    { id: 'measure', title: 'Measure first' },
     { id: 'heights', title: 'Heights and gap' },
     { id: 'weights', title: 'Weights and ratings' },
     { id: 'known', title: 'How it is known' },

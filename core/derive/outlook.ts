@@ -18,10 +18,12 @@ export interface Guess {
 /** Guesses whose cost is less than this are not worth a walk: half a psi, Pa. */
 const WORTH = PRACTICE.targetBand.value
 
+/** Whether how a figure is known means that nobody measured it. */
+export const isGuess = (how: string) => how === 'unknown' || how === 'guess'
+
 /** What a source of doubt is measured at, and whether somebody has; null for what cannot be known any better. */
 function guessOf(plan: Plan, haul: string, id: string): Pick<Guess, 'stage' | 'subject'> | null {
   const { survey } = plan.truck
-  const isGuess = (how: string) => how === 'unknown' || how === 'guess'
   if (id.startsWith('item:')) {
     const item = id.slice(5)
     return plan.hauls[haul]?.items[item]?.how === 'guessed'

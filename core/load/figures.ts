@@ -48,18 +48,21 @@ export function haulFigures(of: HaulFigureInput): Record<string, Figure> {
 
 const hitchLabel = (haul: Haul) => (haul.coupling === 'bed' ? 'Load on the bed hitch' : 'Ball load')
 
+/** A mass and the lever it has, each with its unit: the side is a word, the figure positive. */
+const massAt = (label: string, mass: number, x: number) => [
+  input(label, mass, 'mass'),
+  input(`${label}, ${x < 0 ? 'behind' : 'ahead of'} the rear axle`, Math.abs(x), 'length'),
+]
+
 function sharedInputs({ haul, r, truck }: HaulFigureInput): Shared {
   const { x } = couplingPlace(haul, truck)
-  const at = haul.coupling === 'bed' ? `${x.toFixed(2)} m ahead of` : `${(-x).toFixed(2)} m behind`
-  const ball = input(`${hitchLabel(haul)}, ${at} the rear axle`, r.towed.ball, 'mass')
+  const ball = massAt(hitchLabel(haul), r.towed.ball, x)
   const bars = r.bars.moment > 0 ? [input('Moment of both spring bars', r.bars.moment, 'torque')] : []
-  const items = Object.values(haul.items).map((i) =>
-    input(`${i.label || 'Item'} at ${i.x.toFixed(2)} m ahead of the rear axle`, itemMass(i), 'mass'),
-  )
+  const items = Object.values(haul.items).flatMap((i) => massAt(i.label || 'Item', itemMass(i), i.x))
   return {
     wheelbase: input('Wheelbase', truck.wheelbase, 'length'),
-    carried: [...items, ball, ...bars],
-    ball,
+    carried: [...items, ...ball, ...bars],
+    ball: ball[0]!,
     bars,
     limit: (figure) => r.ratings.find((x) => x.figure === figure)?.limit,
   }

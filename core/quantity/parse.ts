@@ -15,7 +15,7 @@ const FRACTION_SIGNS: Record<string, string> = {
 /**
  * Reads what a person types into a measured field: "58", "14 bar", "1.2m", "3 ft 4 1/2 in", `3' 4"`, "1/2 in".
  * Without a unit the number is taken in `fallback`. The result is SI.
- * Refuses, with what to type instead, anything it is not sure of (unknown unit, "1,200", two pressures in a row).
+ * Refuses, with what to type instead, anything it is not sure of (unknown unit, "1,200" which may be 1200 or 1.2, two pressures in a row); "1,020.5" and "1.020,5" have one reading.
  */
 export function parseQuantity(text: string, quantity: Quantity, fallback: Unit): Parsed {
   const units = QUANTITIES[quantity] as Record<string, Unit>
@@ -31,7 +31,7 @@ export function parseQuantity(text: string, quantity: Quantity, fallback: Unit):
   if (quantity === 'wireArea') return parseWire(cleaned, fallback)
 
   const pattern =
-    /(-?\s*(?:\d+\s+\d+\/\d+|\d+\/\d+|\d{1,3}(?: \d{3})+(?:[.,]\d+)?|\d*[.,]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?))\s*([^\d\s.,+-][^\d+-]*)?/gy
+    /(-?\s*(?:\d+\s+\d+\/\d+|\d+\/\d+|\d{1,3}(?: \d{3})+(?:[.,]\d+)?|\d{1,3}(?:,\d{3})+\.\d+|\d{1,3}(?:\.\d{3})+,\d+|\d{1,3}(?:,\d{3}){2,}|\d{1,3}(?:\.\d{3}){2,}|\d*[.,]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?))\s*([^\d\s.,+-][^\d+-]*)?/gy
   let total = 0
   let at = 0
   let previous = Infinity
@@ -43,9 +43,9 @@ export function parseQuantity(text: string, quantity: Quantity, fallback: Unit):
     const match = pattern.exec(cleaned)
     if (!match) return { ok: false, message: `“${text.trim()}” is not a figure I can read. ${example}` }
     at = pattern.lastIndex
-    const number = readNumber(match[1]!)
-    if (typeof number === 'string') return { ok: false, message: number }
     const name = (match[2] ?? '').trim().replace(/\.$/, '')
+    const number = readNumber(match[1]!, name)
+    if (typeof number === 'string') return { ok: false, message: number }
     const unit = name === '' ? fallback : findUnit(units, name)
     if (!unit)
       return {
@@ -71,10 +71,21 @@ export function parseQuantity(text: string, quantity: Quantity, fallback: Unit):
     : { ok: false, message: `“${text.trim()}” is too large. ${example}` }
 }
 
-function readNumber(raw: string): number | string {
+/** Groups of three with one sign and a fraction with the other, or two groups and more: only one reading is left. */
+const GROUPED = /^-?\d{1,3}(?:(?:,\d{3})+\.\d+|(?:\.\d{3})+,\d+|(?:,\d{3}){2,}|(?:\.\d{3}){2,})$/
+
+/** @param unit as typed behind the number, to stand in what is proposed instead. */
+function readNumber(raw: string, unit: string): number | string {
   const text = raw.replace(/-\s+/, '-')
-  if (/\d,\d{3}$/.test(text) && !text.includes('.')) {
-    return `“${text}” can be read two ways. Type ${text.replace(',', '')} or ${text.replace(',', '.')}.`
+  const behind = unit === '' ? '' : ` ${unit}`
+  if (GROUPED.test(text)) {
+    const mixed = text.includes('.') && text.includes(',')
+    const [whole, fraction] = mixed ? text.split(/[.,](?=\d+$)/) : [text]
+    return Number(`${whole!.replace(/[.,]/g, '')}.${fraction ?? 0}`)
+  }
+  if (/\d,\d{3}$/.test(text)) {
+    const [whole, decimal] = [text.replace(',', ''), text.replace(',', '.')]
+    return `“${text}${behind}” can be read two ways. Type ${whole}${behind} or ${decimal}${behind}.`
   }
   const fraction = /^(-?)(?:(\d+)\s+)?(\d+)\/(\d+)$/.exec(text)
   if (fraction) {

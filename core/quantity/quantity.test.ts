@@ -41,9 +41,20 @@ test('what people type: feet, inches and fractions, metric, any pressure unit', 
   expect(value('1,5 m', 'length')).toBeCloseTo(1.5, 12)
 })
 
+test.each([
+  ['1,020.5 mm', 1.0205],
+  ['1.020,5 mm', 1.0205],
+  ['1.020,500 mm', 1.0205],
+  ['1,234,567 mm', 1234.567],
+  ['-1.234.567 mm', -1234.567],
+])('thousands and fraction told apart by their signs: %s', (text, metres) => {
+  expect(value(text, 'length')).toBeCloseTo(metres, 9)
+})
+
 test('what is not sure is refused, with what to type instead', () => {
   for (const [text, quantity, hint] of [
     ['1,200', 'length', 'Type 1200 or 1.200'],
+    ['2,350 lb', 'mass', 'Type 2350 lb or 2.350 lb'],
     ['soon', 'pressure', 'Type a number'],
     ['12 parsec', 'length', 'not a unit'],
     ['5 6 7', 'pressure', 'two figures'],

@@ -1,4 +1,4 @@
-import { axe, drawer, expect, go, newJob, open, saved, STAGES, test } from './support'
+import { axe, drawer, expect, fill, gauge, go, newJob, number, open, saved, STAGES, test } from './support'
 
 const drawers = (page: import('@playwright/test').Page) =>
   page.getByRole('navigation', { name: /^Drawers of/ }).getByRole('link')
@@ -43,14 +43,15 @@ test('a note leads to its field; what is edited is lit on the picture, what is p
   page,
 }) => {
   await open(page, '/jobs/kiln-trailer/truck#job')
+  const heights = page.locator('[data-drawer="heights"]')
   await notes(page)
     .getByRole('button', { name: /The spring does not reach its seat/ })
     .click()
   await expect(page).toHaveURL(/#heights$/)
-  await expect(page.getByLabel('Seat gap, unladen', { exact: true })).toBeFocused()
+  await expect(heights.getByLabel('Seat gap, unladen', { exact: true })).toBeFocused()
   const gap = page.getByRole('button', { name: /^Seat gap, unladen/ })
   await expect(gap).toHaveClass(/bg-glow/)
-  await page.getByLabel('Fender lip, rear left', { exact: true }).focus()
+  await heights.getByLabel('Fender lip, rear left', { exact: true }).focus()
   await expect(gap).not.toHaveClass(/bg-glow/)
   await expect(page.getByRole('button', { name: /^Fender lip, rear left/ })).toHaveClass(/bg-glow/)
 
@@ -65,7 +66,7 @@ test('a note leads to its field; what is edited is lit on the picture, what is p
   await notes(page)
     .getByRole('button', { name: /Truck: The spring does not reach its seat/ })
     .click()
-  await expect(page.getByLabel('Seat gap, unladen', { exact: true })).toBeFocused()
+  await expect(heights.getByLabel('Seat gap, unladen', { exact: true })).toBeFocused()
 })
 
 test('what is added takes the focus, in a job made from nothing', async ({ page }) => {
@@ -76,11 +77,47 @@ test('what is added takes the focus, in a job made from nothing', async ({ page 
   await go(page, 'Truck')
   await drawer(page, 'Frame and springs')
   await page.getByRole('button', { name: 'Cross-member', exact: true }).click()
-  await expect(page.getByLabel(/^Cross-member \d+, ahead/).last()).toBeFocused()
+  await expect(page.getByLabel(/^Cross-member \d+, from the rear axle$/).last()).toBeFocused()
   await drawer(page, 'Weights and ratings')
   await page.getByRole('button', { name: 'Type one' }).click()
   await expect(page.getByLabel('Name of ticket Ticket')).toBeFocused()
   await saved(page)
+})
+
+test('five measurements give a believable pressure: a dozen entries from New job, in the order one walks round the truck', async ({
+  page,
+}) => {
+  let entries = 0
+  const type = async (label: string, value: string) => {
+    entries++
+    await fill(page, label, value)
+  }
+  await open(page, '/')
+  await page.getByRole('button', { name: 'New job' }).click()
+  await page.getByLabel('Name of the job').fill('First timer')
+  await page.getByLabel('Leaf flatbed').check()
+  entries += 2
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await saved(page)
+  const measure = page.getByRole('region', { name: 'Measure first' })
+  await expect(measure.getByText('still a guess')).toHaveCount(5)
+  await expect(measure.getByLabel('Rear axle, unladen')).toHaveClass(/guess/)
+  await type('Rear axle rating', '3100')
+  await type('Front axle, unladen', '1580 kg')
+  await type('Rear axle, unladen', '1130 kg')
+  await type('Fender lip, front left', '940')
+  await type('Fender lip, rear left', '975')
+  await type('Fender lip, rear right', '970')
+  await type('Fender lip, front right', '945')
+  await type('Seat gap, unladen', '210')
+  await type('Carried', '900 kg')
+  expect(entries).toBeLessThanOrEqual(12)
+  await expect(measure.getByLabel('Rear axle, unladen')).not.toHaveClass(/guess/)
+  await expect(measure.getByText('still a guess')).toHaveCount(1) // two ratings of the plate
+  await expect(measure).toContainText(/wants\s+\d+\s*psi.* left,\s+\d+\s*psi/)
+  await expect(measure).toContainText('give or take')
+  await expect(page.getByRole('link', { name: /^Measure first\s*4 of 5/ })).toBeVisible()
+  expect(number(await gauge(page, 'Left spring'))).toBeGreaterThan(20)
 })
 
 test.describe('in a hand', () => {

@@ -50,6 +50,9 @@ function letterAt(line: { points: { x: number; y: number }[] }): { x: number; y:
 }
 const name = (id: string) => air.components[id]?.label ?? id
 const lineName = (id: string) => `Line, ${name(air.lines[id]!.from)} to ${name(air.lines[id]!.to)}`
+/** Room beside the drawing for names that reach over it, and the smallest it is drawn before it scrolls, px a unit. */
+const MARGIN = 16
+const LEAST_SCALE = 0.48
 /** How large a drawn unit comes out on the screen, px. */
 const scale = ref(1)
 const svg = useTemplateRef('svg')
@@ -91,9 +94,9 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
   <div v-else class="overflow-x-auto">
     <svg
       ref="svg"
-      :viewBox="`0 0 ${drawing.width} ${drawing.height}`"
+      :viewBox="`${-MARGIN} 0 ${drawing.width + 2 * MARGIN} ${drawing.height}`"
       class="w-full circuit mx-auto block"
-      :style="{ maxWidth: `${wide}px`, minWidth: `${drawing.width * 0.52}px` }"
+      :style="{ maxWidth: `${wide}px`, minWidth: `${drawing.width * LEAST_SCALE}px` }"
       role="group"
       aria-label="Air circuit with standard fluid-power symbols"
       data-circuit

@@ -16,39 +16,17 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
 </script>
 
 <template>
-  <div class="sheet p-4 grid grid-cols-2 sm:grid-cols-4 gap-3" :data-subject="chosen?.id">
+  <div
+    class="sheet p-4 grid gap-3 grid-cols-[repeat(auto-fill,minmax(13.5rem,1fr))]"
+    :data-subject="chosen?.id"
+  >
     <PickField
       label="Part"
       :value="chosen?.id ?? ''"
       :options="parts.filter((p) => p.kind !== 'spring').map((p) => ({ value: p.id, label: p.label }))"
       @change="(v) => void (screen.subject = v)"
     />
-    <template v-if="chosen">
-      <NumField
-        :label="`${chosen.label}, ahead of rear axle`"
-        :value="chosen.place.x"
-        quantity="length"
-        :min="-10"
-        :max="20"
-        @change="(v) => move('x', v)"
-      />
-      <NumField
-        :label="`${chosen.label}, left of centre`"
-        :value="chosen.place.y"
-        quantity="length"
-        :min="-3"
-        :max="3"
-        @change="(v) => move('y', v)"
-      />
-      <NumField
-        :label="`${chosen.label}, above ground`"
-        :value="chosen.place.z"
-        quantity="length"
-        :min="0"
-        :max="4"
-        @change="(v) => move('z', v)"
-      />
-    </template>
+    <PlaceFields v-if="chosen" :of="chosen.label" :at="chosen.place" @move="(v, axis) => move(axis, v)" />
     <NumField
       label="Slack left at each spring"
       :value="plan.lay.slackAtSpring"

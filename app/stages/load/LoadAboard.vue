@@ -7,7 +7,7 @@ const { job, haul, items, set, addItem, addHaul, removeHaul } = useHaul()
 </script>
 
 <template>
-  <div class="no-print sheet p-4">
+  <div class="no-print sheet p-4 @container">
     <div class="flex flex-wrap items-end gap-3 mb-3">
       <TextField
         label="Haul"
@@ -24,22 +24,9 @@ const { job, haul, items, set, addItem, addHaul, removeHaul } = useHaul()
         <Trash2 :size="16" aria-hidden="true" />This haul
       </button>
     </div>
-    <div class="relative overflow-x-auto">
-      <table class="w-full text-sm min-w-[560px]">
-        <thead>
-          <tr class="text-left label">
-            <th class="font-normal pr-2">Item</th>
-            <th class="font-normal pr-2">What it is</th>
-            <th class="font-normal pr-2">Mass</th>
-            <th class="font-normal pr-2">Ahead of rear axle</th>
-            <th class="font-normal pr-2">Left of centre</th>
-            <th class="font-normal pr-2">Weight is</th>
-            <th><span class="sr-only">Take away</span></th>
-          </tr>
-        </thead>
-        <LoadItemRow v-for="[id, item] in items" :id="id" :key="id" :item="item" />
-      </table>
-    </div>
+    <ul class="space-y-1 text-sm">
+      <LoadItemRow v-for="[id, item] in items" :id="id" :key="id" :item="item" />
+    </ul>
     <button type="button" class="button mt-2" @click="addItem">
       <Plus :size="16" aria-hidden="true" />Add an item
     </button>

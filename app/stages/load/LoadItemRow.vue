@@ -2,6 +2,7 @@
 import { Ruler, Trash2 } from '@lucide/vue'
 import { ITEM_HOWS, type LoadItem } from '#core/document/types'
 import { SIZES } from './itemWords'
+import { AXLE_WAYS, CENTRE_WAYS } from '~/shell/ways'
 import { useHaul } from './useHaul'
 
 /** One item of the load. */
@@ -32,92 +33,82 @@ function setKind(kind: string): void {
 </script>
 
 <template>
-  <tbody
+  <li
+    class="grid grid-cols-2 @lg:grid-cols-[minmax(6rem,1fr)_8.5rem_8rem_4.4rem] gap-x-2 gap-y-1 border-t border-line pt-1.5"
     :class="{ 'bg-chosen': screen.subject === `${job.haulId}:${id}` }"
     :data-subject="`${job.haulId}:${id}`"
   >
-    <tr>
-      <td class="pr-2 py-0.5">
-        <TextField
-          hide-label
-          :label="`Name of ${item.label}`"
-          :value="item.label"
-          :max="80"
-          @change="(v) => setItem(id, 'Name an item', (i) => void (i.label = v))"
-        />
-      </td>
-      <td class="pr-2 w-[7.2rem]">
-        <PickField
-          hide-label
-          :label="`What ${item.label} is`"
-          :value="kindOf(item)"
-          :options="KINDS"
-          @change="(v) => setKind(v)"
-        />
-      </td>
-      <td class="pr-2 w-28">
-        <NumField
-          hide-label
-          :label="`Mass of ${item.label}`"
-          :value="item.mass"
-          quantity="mass"
-          :min="-100000"
-          :max="100000"
-          @change="(v) => setItem(id, `Mass of ${item.label}`, (i) => void (i.mass = v))"
-        />
-      </td>
-      <td class="pr-2 w-32">
-        <NumField
-          hide-label
-          :label="`${item.label} ahead of the rear axle`"
-          :value="item.x"
-          quantity="length"
-          :min="-20"
-          :max="20"
-          @change="(v) => setItem(id, `Move ${item.label}`, (i) => void (i.x = v))"
-        />
-      </td>
-      <td class="pr-2 w-28">
-        <NumField
-          hide-label
-          :label="`${item.label} left of centre`"
-          :value="item.y"
-          quantity="length"
-          :min="-3"
-          :max="3"
-          @change="(v) => setItem(id, `Move ${item.label}`, (i) => void (i.y = v))"
-        />
-      </td>
-      <td class="pr-2 w-[7.4rem]">
-        <PickField
-          hide-label
-          :label="`Weight of ${item.label} is`"
-          :value="item.how"
-          :options="HOW"
-          @change="
-            (v) => setItem(id, `How ${item.label} is known`, (i) => void (i.how = v as LoadItem['how']))
-          "
-        />
-      </td>
-      <td class="whitespace-nowrap">
-        <button
-          type="button"
-          class="touch p-1.5"
-          :aria-label="`Size of ${item.label}, ${SIZES.map(([key]) => text(item[key], 'length')).join(' by ')}`"
-          :aria-expanded="item.liquid !== null || opened"
-          @click="opened = !opened"
-        >
-          <Ruler :size="16" aria-hidden="true" /></button
-        ><button
-          type="button"
-          class="touch p-1.5"
-          :aria-label="`Take away ${item.label}`"
-          @click="removeItem(id)"
-        >
-          <Trash2 :size="16" aria-hidden="true" />
-        </button>
-      </td>
-    </tr>
-    <LoadItemSize v-if="item.liquid || opened" :id="id" :item="item" />
-  </tbody>
+    <TextField
+      hide-label
+      class="max-@lg:col-span-2"
+      :label="`Name of ${item.label}`"
+      :value="item.label"
+      :max="80"
+      @change="(v) => setItem(id, 'Name an item', (i) => void (i.label = v))"
+    />
+    <PickField
+      hide-label
+      :label="`What ${item.label} is`"
+      :value="kindOf(item)"
+      :options="KINDS"
+      @change="(v) => setKind(v)"
+    />
+    <PickField
+      hide-label
+      :label="`Weight of ${item.label} is`"
+      :value="item.how"
+      :options="HOW"
+      @change="(v) => setItem(id, `How ${item.label} is known`, (i) => void (i.how = v as LoadItem['how']))"
+    />
+    <div class="whitespace-nowrap text-right max-@lg:order-last max-@lg:col-span-2">
+      <button
+        type="button"
+        class="touch p-1.5"
+        :aria-label="`Size of ${item.label}, ${SIZES.map(([key]) => text(item[key], 'length')).join(' by ')}`"
+        :aria-expanded="item.liquid !== null || opened"
+        @click="opened = !opened"
+      >
+        <Ruler :size="16" aria-hidden="true" /></button
+      ><button
+        type="button"
+        class="touch p-1.5"
+        :aria-label="`Take away ${item.label}`"
+        @click="removeItem(id)"
+      >
+        <Trash2 :size="16" aria-hidden="true" />
+      </button>
+    </div>
+    <div class="col-span-full grid @lg:grid-cols-[8rem_1fr_1fr] gap-x-2 gap-y-1">
+      <NumField
+        hide-label
+        :label="`Mass of ${item.label}`"
+        :value="item.mass"
+        quantity="mass"
+        :min="-100000"
+        :max="100000"
+        @change="(v) => setItem(id, `Mass of ${item.label}`, (i) => void (i.mass = v))"
+      />
+      <SideField
+        hide-label
+        :label="`${item.label} from the rear axle`"
+        :value="item.x"
+        quantity="length"
+        :ways="AXLE_WAYS"
+        :min="-20"
+        :max="20"
+        @change="(v) => setItem(id, `Move ${item.label}`, (i) => void (i.x = v))"
+      />
+      <SideField
+        hide-label
+        :label="`${item.label} from the centre line`"
+        :value="item.y"
+        quantity="length"
+        :ways="CENTRE_WAYS"
+        :min="-3"
+        :max="3"
+        @change="(v) => setItem(id, `Move ${item.label}`, (i) => void (i.y = v))"
+      />
+    </div>
+    <LoadItemSize v-if="item.liquid || opened" :id="id" :item="item" class="col-span-full" />
+  </li>
 </template>

@@ -2,10 +2,11 @@
 import { couplingPlace, itemStandsAt } from '#core/catalog/truckGeometry'
 import { itemMass } from '#core/load/masses'
 import { clearLabels, drawingScale } from '~/pictures/scale'
+import { AXLE_WAYS, wayText } from '~/shell/ways'
 import { useHaul } from './useHaul'
 
 /** What is carried, from the side: items to drag, axle loads, and how far it sags with no air. */
-const { job, screen, truck, haul, items, result, figure, text, moves } = useHaul()
+const { job, shop, screen, truck, haul, items, result, figure, text, moves } = useHaul()
 const sag = computed(() => {
   const { front, rearLeft, rearRight } = result.value!.sagNoAir
   return { front, rear: (rearLeft + rearRight) / 2 }
@@ -35,7 +36,7 @@ const labels = computed(() => {
           :key="id"
           tabindex="0"
           role="button"
-          :aria-label="`${item.label}, ${text(itemMass(item), 'mass')}, ${text(item.x, 'length')} ahead of the rear axle. Arrow keys move it.`"
+          :aria-label="`${item.label}, ${text(itemMass(item), 'mass')}, ${wayText(item.x, 'length', shop.units, AXLE_WAYS)}. Arrow keys move it.`"
           class="cursor-grab load-item"
           :data-item="id"
           v-on="moves({ id, view: 'side' })"

@@ -2,6 +2,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { ordered, type Haul } from '#core/document/types'
 import { focusIn } from '~/shell/drawers'
+import { COUPLING_WAYS } from '~/shell/ways'
 
 /** What is pulled: on which hitch, the load on it, and where that figure comes from. */
 const { haul, haulId } = defineProps<{ haul: Haul; haulId: string }>()
@@ -110,13 +111,14 @@ function from(value: string): void {
           class="w-32"
           @change="(v) => set('Trailer, empty', (h) => void (h.trailer.empty = v))"
         />
-        <NumField
-          label="Its middle, behind the coupling"
+        <SideField
+          label="Its middle, from the coupling"
           :value="haul.trailer.emptyAt"
           quantity="run"
+          :ways="COUPLING_WAYS"
           :min="-40"
           :max="40"
-          class="w-52"
+          class="w-72"
           @change="(v) => set('Middle of the empty trailer', (h) => void (h.trailer.emptyAt = v))"
         />
       </div>
@@ -124,7 +126,7 @@ function from(value: string): void {
         v-for="[id, item] in items"
         :key="id"
         :data-row="id"
-        class="grid grid-cols-[1.6fr_1fr_1fr_auto] gap-3 items-end mt-2"
+        class="grid grid-cols-2 sm:grid-cols-[1.4fr_1fr_1.6fr_auto] gap-3 items-end mt-2"
       >
         <TextField
           label="Aboard the trailer"
@@ -140,10 +142,11 @@ function from(value: string): void {
           :max="100000"
           @change="(v) => set(`Mass of ${item.label}`, (h) => void (h.trailer.items[id]!.mass = v))"
         />
-        <NumField
-          :label="`${item.label} behind the coupling`"
+        <SideField
+          :label="`${item.label} from the coupling`"
           :value="item.behind"
           quantity="run"
+          :ways="COUPLING_WAYS"
           :min="-40"
           :max="40"
           @change="(v) => set(`Move ${item.label}`, (h) => void (h.trailer.items[id]!.behind = v))"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { focusIn } from '~/shell/drawers'
+import { AXLE_WAYS } from '~/shell/ways'
 import { useTruck } from './useTruck'
 
 const { truck, set } = useTruck()
@@ -13,18 +14,19 @@ function add(): void {
 <template>
   <section class="sheet p-4" aria-label="Cross-members">
     <h2 class="mb-1">Cross-members</h2>
-    <div class="grid grid-cols-2 md:grid-cols-4 gap-3 py-2 items-end">
+    <div class="grid grid-cols-[repeat(auto-fill,minmax(14rem,1fr))] gap-3 py-2 items-end">
       <div
         v-for="(x, i) in truck.frame.crossMembers"
         :key="i"
         class="flex items-end gap-1"
         :data-subject="`member-${i}`"
       >
-        <NumField
+        <SideField
           class="grow"
-          :label="`Cross-member ${i + 1}, ahead of rear axle`"
+          :label="`Cross-member ${i + 1}, from the rear axle`"
           :value="x"
           quantity="length"
+          :ways="AXLE_WAYS"
           :min="-10"
           :max="15"
           @change="(v) => set('Move a cross-member', (t) => void (t.frame.crossMembers[i] = v))"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { focusIn } from '~/shell/drawers'
-import { AXES, useTruck } from './useTruck'
+import { useTruck } from './useTruck'
 
 const { truck, set } = useTruck()
 /** A new bend half-way between the last two, or at the rear axle where there is none. */
@@ -24,17 +24,12 @@ function addBend(): void {
       v-for="(p, i) in truck.exhaust.points"
       :key="i"
       :data-subject="`bend-${i}`"
-      class="grid grid-cols-[1fr_1fr_1fr_auto] gap-3 py-1 items-end"
+      class="grid grid-cols-1 sm:grid-cols-[1fr_1fr_0.7fr_auto] gap-3 py-1 items-end"
     >
-      <NumField
-        v-for="[axis, words] in AXES"
-        :key="axis"
-        :label="`Bend ${i + 1}, ${words}`"
-        :value="p[axis]"
-        quantity="length"
-        :min="-10"
-        :max="15"
-        @change="(v) => set('Move a bend of the exhaust', (t) => void (t.exhaust.points[i]![axis] = v))"
+      <PlaceFields
+        :of="`Bend ${i + 1}`"
+        :at="p"
+        @move="(v, axis) => set('Move a bend of the exhaust', (t) => void (t.exhaust.points[i]![axis] = v))"
       />
       <button
         type="button"

@@ -2,7 +2,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { EXISTING_KINDS, ordered, type ExistingPart } from '#core/document/types'
 import { focusIn } from '~/shell/drawers'
-import { AXES, useTruck } from './useTruck'
+import { useTruck } from './useTruck'
 
 /** Air parts, switches and other things found under the truck. */
 const { truck, set } = useTruck()
@@ -37,7 +37,7 @@ function addFound(): void {
       v-for="[id, part] in ordered(truck.existing)"
       :key="id"
       :data-subject="id"
-      class="grid grid-cols-2 md:grid-cols-[1.6fr_1fr_1fr_1fr_1fr_auto] gap-3 py-1 items-end"
+      class="grid grid-cols-2 md:grid-cols-3 gap-3 py-1 items-end"
     >
       <TextField
         label="What"
@@ -53,15 +53,10 @@ function addFound(): void {
           (v) => set('Kind of what was found', (t) => void (t.existing[id]!.kind = v as ExistingPart['kind']))
         "
       />
-      <NumField
-        v-for="[axis, words] in AXES"
-        :key="axis"
-        :label="`${part.label}, ${words}`"
-        :value="part.at[axis]"
-        quantity="length"
-        :min="-10"
-        :max="15"
-        @change="(v) => set(`Place of ${part.label}`, (t) => void (t.existing[id]!.at[axis] = v))"
+      <PlaceFields
+        :of="part.label"
+        :at="part.at"
+        @move="(v, axis) => set(`Place of ${part.label}`, (t) => void (t.existing[id]!.at[axis] = v))"
       />
       <button
         type="button"

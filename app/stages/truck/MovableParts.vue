@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Point, Truck } from '#core/document/types'
-import { showText } from '#core/quantity/units'
 import { useMoving } from '~/pictures/useMoving'
+import { AXLE_WAYS, CENTRE_WAYS, wayText } from '~/shell/ways'
 import { movables, type Movable } from './movable'
 
 /** Handles of what can be moved, in one of the views; what is moved in one moves in all. */
@@ -39,6 +39,8 @@ const moves = useMoving<Movable>(
   },
   { usual: 20, fine: 5 },
 )
+const placeText = ({ at }: Movable) =>
+  `${wayText(at.x, 'length', shop.units, AXLE_WAYS)}, ${wayText(at.y, 'length', shop.units, CENTRE_WAYS)}`
 const boxOf = (part: Movable) => {
   const { x, y } = place(part.at)
   const width = (view === 'rear' ? part.size.width : part.size.length) * 1000
@@ -55,7 +57,7 @@ const boxOf = (part: Movable) => {
     role="button"
     class="cursor-grab"
     :data-part="part.id"
-    :aria-label="`${part.label}, ${showText(part.at.x, 'length', shop.units)} ahead of the rear axle, ${showText(part.at.y, 'length', shop.units)} left of centre. Arrow keys move it.`"
+    :aria-label="`${part.label}, ${placeText(part)}. Arrow keys move it.`"
     v-on="moves(part)"
     @focus="screen.subject = part.id"
   >

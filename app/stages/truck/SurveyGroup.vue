@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { NumField, SideField } from '#components'
+import { isGuessed } from './guessed'
 import { SUBJECT_OF, groupTitled, type SurveyField } from './surveyFields'
 import { useTruck } from './useTruck'
 
@@ -12,8 +14,9 @@ const type = (field: SurveyField, value: number) => set(field.label, (t) => fiel
 <template>
   <section class="sheet p-4" :aria-label="group">
     <h2 class="mb-1">{{ group }}</h2>
-    <div class="grid grid-cols-2 md:grid-cols-4 gap-3">
-      <NumField
+    <div class="grid grid-cols-[repeat(auto-fill,minmax(11.5rem,1fr))] gap-3">
+      <component
+        :is="field.ways ? SideField : NumField"
         v-for="field in rows"
         :key="field.label"
         :label="field.label"
@@ -21,8 +24,10 @@ const type = (field: SurveyField, value: number) => set(field.label, (t) => fiel
         :quantity="field.quantity"
         :min="field.min"
         :max="field.max"
+        :ways="field.ways"
+        :guess="isGuessed(truck, field.label)"
         :data-subject="SUBJECT_OF[field.label]"
-        @change="(v) => type(field, v)"
+        @change="(v: number) => type(field, v)"
       />
     </div>
   </section>

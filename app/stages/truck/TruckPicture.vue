@@ -1,23 +1,10 @@
 <script setup lang="ts">
 import { railBottom } from '#core/catalog/truckGeometry'
-import { taped, useTruck, weighed } from './useTruck'
+import { isGuessed } from './guessed'
+import { taped, useTruck } from './useTruck'
 
 /** The truck from the left, its main measures edited where they belong. */
-const { job, truck, set } = useTruck()
-const axleWeight = (axle: 'front' | 'rear') => job.derived!.stages.truck.figures[`${axle}Axle`]!.value!
-
-/** An axle's weight keeps its left-to-right split. */
-function setAxle(axle: 'front' | 'rear', total: number): void {
-  const [left, right] =
-    axle === 'front' ? (['frontLeft', 'frontRight'] as const) : (['rearLeft', 'rearRight'] as const)
-  set(`${axle === 'front' ? 'Front' : 'Rear'} axle, unladen`, (t) => {
-    const before = t.unladen[left] + t.unladen[right]
-    const share = before > 0 ? t.unladen[left] / before : 0.5
-    t.unladen[left] = total * share
-    t.unladen[right] = total * (1 - share)
-    weighed(t, axle)
-  })
-}
+const { truck, set, axleWeight, setAxle } = useTruck()
 </script>
 
 <template>
@@ -59,6 +46,7 @@ function setAxle(axle: 'front' | 'rear', total: number): void {
           class="absolute -translate-x-1/2"
           :style="at(s.x(truck.wheelbase), 20)"
           label="Front axle, unladen"
+          :guess="isGuessed(truck, 'Front axle, unladen')"
           :value="axleWeight('front')"
           quantity="mass"
           :min="1"
@@ -69,6 +57,7 @@ function setAxle(axle: 'front' | 'rear', total: number): void {
           class="absolute -translate-x-1/2"
           :style="at(s.x(0), 20)"
           label="Rear axle, unladen"
+          :guess="isGuessed(truck, 'Rear axle, unladen')"
           :value="axleWeight('rear')"
           quantity="mass"
           :min="1"
@@ -79,6 +68,7 @@ function setAxle(axle: 'front' | 'rear', total: number): void {
           class="absolute -translate-x-1/2 -translate-y-1/2"
           :style="at((s.x(truck.wheelbase) + s.x(0)) / 2, 230)"
           label="Wheelbase"
+          :guess="isGuessed(truck, 'Wheelbase')"
           :value="truck.wheelbase"
           quantity="length"
           :min="1"
@@ -89,6 +79,7 @@ function setAxle(axle: 'front' | 'rear', total: number): void {
           class="absolute -translate-x-1/2 -translate-y-1/2"
           :style="at((s.x(0) + s.x(-truck.axleToBall)) / 2, 230)"
           label="Rear axle to ball"
+          :guess="isGuessed(truck, 'Rear axle to ball')"
           :value="truck.axleToBall"
           quantity="length"
           :min="0"
@@ -99,6 +90,7 @@ function setAxle(axle: 'front' | 'rear', total: number): void {
           class="absolute"
           :style="at(s.x(0) + 110, s.z(0.3))"
           label="Seat gap, unladen"
+          :guess="isGuessed(truck, 'Seat gap, unladen')"
           prefix="gap "
           :value="truck.seatGap.unladen"
           quantity="length"
@@ -116,6 +108,7 @@ function setAxle(axle: 'front' | 'rear', total: number): void {
           class="absolute -translate-x-1/2 -translate-y-1/2"
           :style="at(s.x(truck.wheelbase - 0.55), s.z(truck.heights.frontLeft))"
           label="Fender lip, front left"
+          :guess="isGuessed(truck, 'Fender lip, front left')"
           prefix="lip "
           :value="truck.heights.frontLeft"
           quantity="length"
@@ -127,6 +120,7 @@ function setAxle(axle: 'front' | 'rear', total: number): void {
           class="absolute -translate-x-1/2 -translate-y-1/2"
           :style="at(s.x(0), s.z(truck.heights.rearLeft + 0.04))"
           label="Fender lip, rear left"
+          :guess="isGuessed(truck, 'Fender lip, rear left')"
           prefix="lip "
           :value="truck.heights.rearLeft"
           quantity="length"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { showText, type Quantity } from '#core/quantity/units'
 import { withLive } from '../stageDrawers'
+import { firstMeasures, isMeasured } from './firstMeasures'
 import { useTruck } from './useTruck'
 
 const { job, truck } = useTruck()
@@ -19,11 +20,17 @@ const measured = computed(() => {
   const known = [frontAxle, rearAxle, gap, rearRate].filter(({ how }) => how !== 'unknown' && how !== 'guess')
   return `${known.length} of 4`
 })
+const FIRST = 5
+const fresh = computed(() => {
+  const haul = job.plan!.hauls[job.haulId]
+  return firstMeasures(truck.value).filter((m) => isMeasured(truck.value, haul, m)).length
+})
 const drawers = computed(() => {
   const { figures, result } = stage.value
   const clearance = result.fit?.clearances[0]
   const { rearAxle, frontAxle } = figures
   return withLive('truck', {
+    measure: `${fresh.value} of ${FIRST}`,
     heights: text(truck.value.seatGap.unladen, 'length'),
     weights: `${bareFigure(frontAxle, shop.units)} · ${text(rearAxle?.value ?? null, 'mass')}`,
     known: measured.value,
@@ -37,7 +44,12 @@ const drawers = computed(() => {
 </script>
 
 <template>
-  <DrawerBench stage="truck" :drawers="drawers" :views="VIEWS">
+  <DrawerBench
+    stage="truck"
+    :drawers="drawers"
+    :views="VIEWS"
+    :first="fresh === FIRST ? 'heights' : 'measure'"
+  >
     <template #view-side><TruckPicture /></template>
     <template #view-rear><FitPicture /></template>
     <template #view-above>
@@ -49,6 +61,7 @@ const drawers = computed(() => {
         </TruckAbove>
       </div>
     </template>
+    <template #measure><MeasureFirst /></template>
     <template #heights><SurveyGroup group="Heights and gap" /></template>
     <template #weights>
       <SurveyGroup group="Weights, unladen" />

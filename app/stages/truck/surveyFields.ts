@@ -1,5 +1,6 @@
 import type { Point, Truck } from '#core/document/types'
 import type { Quantity } from '#core/quantity/units'
+import { AXLE_WAYS, CENTRE_WAYS, LIFT_WAYS } from '~/shell/ways'
 import { offSheet, taped, weighed } from './useTruck'
 
 /** Every measured figure of the survey as a field: what it is called, its limits, and where it stands in the plan. */
@@ -8,6 +9,8 @@ export interface SurveyField {
   quantity: Quantity
   min: number
   max: number
+  /** Words for its two ways, where it has a side. */
+  ways?: readonly [string, string]
   get(t: Truck): number | null
   put(t: Truck, v: number): void
 }
@@ -43,6 +46,12 @@ const fuelTankAt = part((t) => t.fuelTank.centre)
 const weighedFront = (t: Truck) => weighed(t, 'front')
 const weighedRear = (t: Truck) => weighed(t, 'rear')
 
+/** The two ways of a figure by its name. */
+const WAYS_OF: [RegExp, readonly [string, string]][] = [
+  [/from the rear axle$/, AXLE_WAYS],
+  [/from the centre line$/, CENTRE_WAYS],
+  [/^Lift /, LIFT_WAYS],
+]
 /** @param typed what typing it says of how it is known. */
 const row = (
   label: string,
@@ -55,6 +64,7 @@ const row = (
   quantity,
   min,
   max,
+  ways: WAYS_OF.find(([name]) => name.test(label))?.[1],
   get: place.get,
   put: (t, v) => {
     place.put(t, v)
@@ -87,7 +97,7 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
       row('Fender lip, front right', 'length', [0, 3], lips('frontRight')),
       row('Fender lip, rear left', 'length', [0, 3], lips('rearLeft')),
       row('Fender lip, rear right', 'length', [0, 3], lips('rearRight')),
-      row('Lift at the rear (drop below 0)', 'length', [-0.3, 0.6], suspension('lift')),
+      row('Lift at the rear', 'length', [-0.3, 0.6], suspension('lift')),
       row('Lift at the front', 'length', [-0.3, 0.6], suspension('frontLift')),
       row('Axle wedge', 'angle', [-0.3, 0.3], suspension('wedge')),
     ],
@@ -119,10 +129,10 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
       row('Wheelbase', 'length', [1, 15], whole('wheelbase')),
       row('Rear axle to ball', 'length', [0, 10], whole('axleToBall')),
       row('Ball above ground', 'length', [0, 3], whole('ballHeight')),
-      row('Bed hitch, ahead of rear axle', 'length', [-5, 5], whole('bedHitch')),
+      row('Bed hitch, from the rear axle', 'length', [-5, 5], whole('bedHitch')),
       row('Front track', 'length', [0.5, 4], whole('frontTrack')),
       row('Rear track', 'length', [0.5, 4], whole('rearTrack')),
-      row('Bed front, ahead of rear axle', 'length', [-5, 10], bed('front')),
+      row('Bed front, from the rear axle', 'length', [-5, 10], bed('front')),
       row('Bed end, behind rear axle', 'length', [-5, 10], {
         get: (t) => -t.bed.rear,
         put: (t, v) => {
@@ -180,7 +190,7 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
           t.innerFender = { bottom: v, y: t.innerFender?.y ?? t.rearTrack / 2 }
         },
       }),
-      row('Brake line, ahead of rear axle', 'length', [-2, 2], {
+      row('Brake line, from the rear axle', 'length', [-2, 2], {
         get: (t) => t.brakeLine?.x ?? null,
         put: (t, v) => {
           t.brakeLine = { ...brakeLineOf(t), x: v }
@@ -201,7 +211,7 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
       row('Inside of the coil, across', 'length', [0.02, 0.6], coil('inner')),
       row('Inside of the coil, free height', 'length', [0.02, 1], coil('gap')),
       row('Differential, radius', 'length', [0.02, 0.5], axle('differential')),
-      row('Differential, left of centre', 'length', [-1, 1], axle('offset')),
+      row('Differential, from the centre line', 'length', [-1, 1], axle('offset')),
       row('Axle tube, radius', 'length', [0.01, 0.2], axle('tube')),
       row('Drive shaft, radius', 'length', [0, 0.2], whole('driveShaft')),
     ],
@@ -209,22 +219,22 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
   {
     title: 'Batteries, fuel tank and spare wheel',
     rows: [
-      row('Battery, ahead of rear axle', 'length', [-10, 15], battery('x')),
-      row('Battery, left of centre', 'length', [-3, 3], battery('y')),
+      row('Battery, from the rear axle', 'length', [-10, 15], battery('x')),
+      row('Battery, from the centre line', 'length', [-3, 3], battery('y')),
       row('Battery, above ground', 'length', [0, 4], battery('z')),
-      row('Second battery, ahead of rear axle', 'length', [-10, 15], {
+      row('Second battery, from the rear axle', 'length', [-10, 15], {
         get: (t) => t.secondBattery?.x ?? null,
         put: (t, v) => {
           t.secondBattery = { ...(t.secondBattery ?? mirrored(t.battery)), x: v }
         },
       }),
-      row('Second battery, left of centre', 'length', [-3, 3], {
+      row('Second battery, from the centre line', 'length', [-3, 3], {
         get: (t) => t.secondBattery?.y ?? null,
         put: (t, v) => {
           t.secondBattery = { ...(t.secondBattery ?? mirrored(t.battery)), y: v }
         },
       }),
-      row('Spare wheel, ahead of rear axle', 'length', [-10, 15], {
+      row('Spare wheel, from the rear axle', 'length', [-10, 15], {
         get: (t) => t.spare?.centre.x ?? null,
         put: (t, v) => {
           spareOf(t).centre.x = v
@@ -236,8 +246,8 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
           spareOf(t).centre.z = v
         },
       }),
-      row('Tank, ahead of rear axle', 'length', [-10, 15], fuelTankAt('x')),
-      row('Tank, left of centre', 'length', [-3, 3], fuelTankAt('y')),
+      row('Tank, from the rear axle', 'length', [-10, 15], fuelTankAt('x')),
+      row('Tank, from the centre line', 'length', [-3, 3], fuelTankAt('y')),
       row('Tank length', 'length', [0, 5], fuelTank('length')),
       row('Tank width', 'length', [0, 3], fuelTank('width')),
     ],
@@ -254,8 +264,8 @@ export const SUBJECT_OF: Readonly<Record<string, string>> = {
   'Wheel, rear left': 'rearAxle',
   'Gross rating': 'gross',
   'Inside of the coil, across': 'coil',
-  'Battery, ahead of rear axle': 'battery',
-  'Second battery, ahead of rear axle': 'secondBattery',
-  'Spare wheel, ahead of rear axle': 'spare',
-  'Tank, ahead of rear axle': 'fuelTank',
+  'Battery, from the rear axle': 'battery',
+  'Second battery, from the rear axle': 'secondBattery',
+  'Spare wheel, from the rear axle': 'spare',
+  'Tank, from the rear axle': 'fuelTank',
 }

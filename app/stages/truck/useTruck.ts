@@ -1,13 +1,29 @@
 import type { Truck } from '#core/document/types'
 
+type Axle = 'front' | 'rear'
+const WHEELS = {
+  front: ['frontLeft', 'frontRight'],
+  rear: ['rearLeft', 'rearRight'],
+} as const
+
 /** The truck of the open job, and the way to change it. */
 export function useTruck() {
   const job = useJob()
-  return {
-    job,
-    truck: computed(() => job.plan!.truck),
-    set: (label: string, change: (truck: Truck) => void) => job.edit(label, (draft) => change(draft.truck)),
+  const set = (label: string, change: (truck: Truck) => void) =>
+    job.edit(label, (draft) => change(draft.truck))
+  const axleWeight = (axle: Axle) => job.derived!.stages.truck.figures[`${axle}Axle`]!.value!
+  /** An axle's weight keeps its left-to-right split. */
+  function setAxle(axle: Axle, total: number): void {
+    const [left, right] = WHEELS[axle]
+    set(`${axle === 'front' ? 'Front' : 'Rear'} axle, unladen`, (t) => {
+      const before = t.unladen[left] + t.unladen[right]
+      const share = before > 0 ? t.unladen[left] / before : 0.5
+      t.unladen[left] = total * share
+      t.unladen[right] = total * (1 - share)
+      weighed(t, axle)
+    })
   }
+  return { job, truck: computed(() => job.plan!.truck), set, axleWeight, setAxle }
 }
 
 /** What is typed is no longer unknown: a weight comes off a scale, a gap off a tape, a rate off a sheet. */
@@ -21,10 +37,3 @@ export function taped(t: Truck): void {
 export function offSheet(t: Truck): void {
   t.survey.rearRate = { how: 'sheet', tolerance: null }
 }
-
-/** Places as they are typed, axis by axis. */
-export const AXES = [
-  ['x', 'ahead of rear axle'],
-  ['y', 'left of centre'],
-  ['z', 'above ground'],
-] as const

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import type { Quantity } from '#core/quantity/units'
+
+/**
+ * A distance with the side it lies on as a word: the figure is positive, and a minus typed is understood as the other
+ * side. `ways` are the words for a positive and a negative value.
+ */
+const { label, value, quantity, ways, min, max } = defineProps<{
+  label: string
+  value: number | null
+  quantity: Quantity
+  ways: readonly [string, string]
+  min: number
+  max: number
+  digits?: number
+  hideLabel?: boolean
+  guess?: boolean
+}>()
+const emit = defineEmits<{ change: [value: number] }>()
+
+/** The side while it stands at zero, where the value alone does not tell. */
+const chosen = ref<1 | -1>(1)
+const side = computed(() => (value === null || value === 0 ? chosen.value : value < 0 ? -1 : 1))
+/** What may be typed on this side: the limits of the value, seen from it. */
+const bounds = computed(() => (side.value > 0 ? { min, max } : { min: -max, max: -min }))
+const shown = computed(() => (value === null ? null : Math.abs(value)))
+
+function turn(to: string): void {
+  chosen.value = to === ways[1] ? -1 : 1
+  if (value) emit('change', chosen.value * Math.abs(value))
+}
+</script>
+
+<template>
+  <div class="side-field">
+    <NumField
+      class="min-w-0"
+      :label="label"
+      :value="shown"
+      :quantity="quantity"
+      :digits="digits"
+      :min="bounds.min"
+      :max="bounds.max"
+      :hide-label="hideLabel"
+      :guess="guess"
+      @change="(v) => emit('change', side * v)"
+    />
+    <select
+      class="field"
+      :aria-label="`${label}, which way`"
+      :value="ways[side > 0 ? 0 : 1]"
+      @change="turn(($event.target as HTMLSelectElement).value)"
+    >
+      <option v-for="way in ways" :key="way">{{ way }}</option>
+    </select>
+  </div>
+</template>
+
+<style scoped>
+.side-field {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  align-items: end;
+}
+.side-field :deep(input) {
+  border-radius: 4px 0 0 4px;
+  padding-right: 2.4rem;
+}
+.side-field > select {
+  width: auto;
+  border-left: 0;
+  border-radius: 0 4px 4px 0;
+  max-width: 9.5rem;
+}
+</style>

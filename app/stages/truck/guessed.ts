@@ -1,0 +1,33 @@
+import { exampleTruck } from '#core/catalog/trucks'
+import { isGuess } from '#core/derive/outlook'
+import type { Truck, TruckKind } from '#core/document/types'
+import { SURVEY_GROUPS, type SurveyField } from './surveyFields'
+
+type Known = Exclude<keyof Truck['survey'], 'squat'>
+/** Figures whose source is written down, by their names. */
+const SOURCE_OF: [RegExp, Known][] = [
+  [/^(Wheel, front|Front axle, unladen)/, 'frontAxle'],
+  [/^(Wheel, rear|Rear axle, unladen)/, 'rearAxle'],
+  [/^Seat gap/, 'gap'],
+  [/^Rear rate/, 'rearRate'],
+]
+const examples = new Map<TruckKind, Truck>()
+function exampleOf(kind: TruckKind): Truck {
+  const known = examples.get(kind) ?? exampleTruck(kind)
+  examples.set(kind, known)
+  return known
+}
+const FIELDS = new Map(
+  SURVEY_GROUPS.flatMap(({ rows }) => rows.map((field) => [field.label, field] as const)),
+)
+export const fieldNamed = (label: string): SurveyField => FIELDS.get(label)!
+
+/** Whether a figure of the truck is only a guess: said to be one, or still as the kind's example has it. */
+export function isGuessed(truck: Truck, label: string): boolean {
+  const source = SOURCE_OF.find(([name]) => name.test(label))?.[1]
+  if (source) return isGuess(truck.survey[source].how)
+  const field = FIELDS.get(label)
+  if (!field) return false
+  const value = field.get(truck)
+  return value !== null && value === field.get(exampleOf(truck.kind))
+}

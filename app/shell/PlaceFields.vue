@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Point } from '#core/document/types'
-import { AXLE_WAYS, CENTRE_WAYS } from './ways'
+import { AXLE_WAYS, CENTRE_WAYS } from '#core/quantity/ways'
 
 /** Where something stands on the truck: from the rear axle, from the centre line, above the ground. */
 const { of, at } = defineProps<{ of: string; at: Point }>()

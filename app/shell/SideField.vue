@@ -2,8 +2,8 @@
 import type { Quantity } from '#core/quantity/units'
 
 /**
- * A distance with the side it lies on as a word: the figure is positive, and a minus typed is understood as the other
- * side. `ways` are the words for a positive and a negative value.
+ * A distance with the side it lies on as a word: the figure is positive, and a minus typed means the second way
+ * whichever is chosen. `ways` are the words for a positive and a negative value.
  */
 const { label, value, quantity, ways, min, max } = defineProps<{
   label: string
@@ -21,8 +21,8 @@ const emit = defineEmits<{ change: [value: number] }>()
 /** The side while it stands at zero, where the value alone does not tell. */
 const chosen = ref<1 | -1>(1)
 const side = computed(() => (value === null || value === 0 ? chosen.value : value < 0 ? -1 : 1))
-/** What may be typed on this side: the limits of the value, seen from it. */
-const bounds = computed(() => (side.value > 0 ? { min, max } : { min: -max, max: -min }))
+/** The most that may be typed without a minus on this side. */
+const most = computed(() => (side.value > 0 ? max : -min))
 const shown = computed(() => (value === null ? null : Math.abs(value)))
 
 function turn(to: string): void {
@@ -39,11 +39,11 @@ function turn(to: string): void {
       :value="shown"
       :quantity="quantity"
       :digits="digits"
-      :min="bounds.min"
-      :max="bounds.max"
+      :min="min"
+      :max="most"
       :hide-label="hideLabel"
       :guess="guess"
-      @change="(v) => emit('change', side * v)"
+      @change="(v) => emit('change', v < 0 ? v : side * v)"
     />
     <select
       class="field"

@@ -1,5 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
 import type { Plan } from '../document/types'
+import { isGuess } from '../truck/survey'
 import { acceptedAs } from '../handover/rules'
 import { STAGES, type Figure, type StageName } from '../quantity/figure'
 import type { Derived } from './types'
@@ -17,9 +18,6 @@ export interface Guess {
 
 /** Guesses whose cost is less than this are not worth a walk: half a psi, Pa. */
 const WORTH = PRACTICE.targetBand.value
-
-/** Whether how a figure is known means that nobody measured it. */
-export const isGuess = (how: string) => how === 'unknown' || how === 'guess'
 
 /** What a source of doubt is measured at, and whether somebody has; null for what cannot be known any better. */
 function guessOf(plan: Plan, haul: string, id: string): Pick<Guess, 'stage' | 'subject'> | null {

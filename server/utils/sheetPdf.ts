@@ -1,23 +1,15 @@
-import { createRequire } from 'node:module'
-import { readFileSync } from 'node:fs'
 import PDFDocument from 'pdfkit'
 import type { SheetBlocks } from '#core/handover/sheetText'
-
-const require = createRequire(import.meta.url)
-const font = (family: string, weight: 400 | 600) =>
-  readFileSync(require.resolve(`@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`))
+import { PAPERS, pdfFonts, wholePdf, type Paper } from './pdf'
 
 /** The driver's sheet as a PDF on A4 or Letter, one page, fonts embedded. */
-export function sheetPdf(blocks: SheetBlocks, shop: string, paper: 'A4' | 'Letter'): Promise<Buffer> {
+export function sheetPdf(blocks: SheetBlocks, shop: string, paper: Paper): Promise<Buffer> {
   const doc = new PDFDocument({
-    size: paper === 'A4' ? 'A4' : 'LETTER',
+    size: PAPERS[paper],
     margin: 42,
     info: { Title: `${blocks.title}: air spring sheet`, Author: shop },
   })
-  doc
-    .registerFont('text', font('barlow', 400))
-    .registerFont('bold', font('barlow', 600))
-    .registerFont('figure', font('spline-sans-mono', 600))
+  pdfFonts(doc)
   const width = doc.page.width - 84
   const left = 42
   if (blocks.across) {
@@ -126,11 +118,5 @@ export function sheetPdf(blocks: SheetBlocks, shop: string, paper: 'A4' | 'Lette
     .lineWidth(0.5)
     .stroke()
   doc.moveDown(0.4).fontSize(10).text(blocks.foot, { width })
-  return new Promise((resolve, reject) => {
-    const chunks: Buffer[] = []
-    doc.on('data', (chunk: Buffer) => chunks.push(chunk))
-    doc.on('end', () => resolve(Buffer.concat(chunks)))
-    doc.on('error', reject)
-    doc.end()
-  })
+  return wholePdf(doc)
 }

@@ -1,4 +1,5 @@
-import { STAGES, expect, open, test } from './support'
+import { readFileSync } from 'node:fs'
+import { drawer, expect, newJob, open, STAGES, test } from './support'
 
 /** Pages of a PDF as the browser writes it: each is an object of its own. */
 const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type\s*\/Page(?!s)/g)?.length ?? 0
@@ -38,4 +39,28 @@ test('Build prints every step with a box to tick, over as many pages as it takes
   expect(await steps.count()).toBe(planned)
   for (const step of await steps.all()) await expect(step.getByRole('checkbox')).toBeVisible()
   expect(pagesOf(await page.pdf({ format: 'A4' }))).toBeGreaterThan(1)
+})
+
+test('the whole job is one pack of sheets, on A4 and Letter, from the demo and from a job made from nothing', async ({
+  page,
+}) => {
+  await newJob(page, 'Pack of a new job')
+  for (const path of [
+    new URL(page.url()).pathname.replace(/truck$/, 'handover'),
+    '/jobs/shell-runner/handover',
+  ]) {
+    await open(page, path)
+    await drawer(page, 'Paper and files')
+    for (const paper of ['A4', 'Letter']) {
+      await page.getByLabel('Paper', { exact: true }).selectOption(paper)
+      const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('link', { name: 'Whole job pack' }).click(),
+      ])
+      const pdf = readFileSync(await download.path())
+      expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
+      // A sheet of Load for each haul beside eight others, each on a page of its own.
+      expect(pagesOf(pdf)).toBeGreaterThanOrEqual(9)
+    }
+  }
 })

@@ -2,8 +2,8 @@
 import { ChevronLeft, ChevronRight } from '@lucide/vue'
 import { didText } from '#core/build/did'
 import { blockedBy, heldBy } from '#core/build/order'
+import { stepText } from '#core/build/stepText'
 import type { Step } from '#core/build/types'
-import { showText } from '#core/quantity/units'
 import { STAGE_DRAWERS } from '../stageDrawers'
 import FastenerTable from './FastenerTable.vue'
 import StrikeStep from './StrikeStep.vue'
@@ -32,11 +32,7 @@ const at = ref<string | null>(null)
 const single = computed(() => steps.value.find((s) => s.id === at.value) ?? next.value ?? steps.value.at(-1)!)
 const index = computed(() => steps.value.indexOf(single.value))
 
-const detail = (step: Step) =>
-  step.detail.replace(/\{(\w+)\}/g, (_, key: string) => {
-    const v = step.values[key]
-    return v ? showText(v.value, v.quantity, shop.units) : '—'
-  })
+const detail = (step: Step) => stepText(step, shop.units)
 function toggle(step: Step): void {
   refusal.value = null
   if (ticks.value[step.id]) {

@@ -12,7 +12,7 @@ const set = (label: string, change: (handover: HandoverPlan) => void) =>
   job.edit(label, (draft) => change(draft.handover))
 const paper = ref<'A4' | 'Letter'>(shop.units.length === 'in' ? 'Letter' : 'A4')
 const blocks = computed(() => sheetBlocks(sheet.value, shop.units))
-const pdf = computed(() => `/api/jobs/${job.id}/sheet?${new URLSearchParams({ paper: paper.value })}`)
+const query = computed(() => new URLSearchParams({ paper: paper.value }).toString())
 
 useHead({
   style: [{ key: 'paper', innerHTML: computed(() => `@page { size: ${paper.value}; margin: 14mm; }`) }],
@@ -175,7 +175,12 @@ const drawers = computed(() =>
         <button type="button" class="button" @click="print">
           <Printer :size="16" aria-hidden="true" />Print
         </button>
-        <a class="button quiet" :href="pdf" download><Download :size="16" aria-hidden="true" />PDF</a>
+        <a class="button quiet" :href="`/api/jobs/${job.id}/sheet?${query}`" download
+          ><Download :size="16" aria-hidden="true" />PDF</a
+        >
+        <a class="button quiet" :href="`/api/jobs/${job.id}/pack?${query}`" download
+          ><Download :size="16" aria-hidden="true" />Whole job pack</a
+        >
         <a class="button quiet" :href="`/api/jobs/${job.id}/plan`" download>Plan file</a>
         <span v-if="job.saveState !== 'saved'" class="label">PDF and plan file carry what is saved.</span>
       </div>

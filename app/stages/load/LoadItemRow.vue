@@ -2,7 +2,7 @@
 import { Ruler, Trash2 } from '@lucide/vue'
 import { ITEM_HOWS, type LoadItem } from '#core/document/types'
 import { SIZES } from './itemWords'
-import { AXLE_WAYS, CENTRE_WAYS } from '~/shell/ways'
+import { AXLE_WAYS, CENTRE_WAYS } from '#core/quantity/ways'
 import { useHaul } from './useHaul'
 
 /** One item of the load. */

@@ -2,7 +2,7 @@
 import { couplingPlace, itemStandsAt } from '#core/catalog/truckGeometry'
 import { itemMass } from '#core/load/masses'
 import { clearLabels, drawingScale } from '~/pictures/scale'
-import { AXLE_WAYS, wayText } from '~/shell/ways'
+import { AXLE_WAYS, wayText } from '#core/quantity/ways'
 import { useHaul } from './useHaul'
 
 /** What is carried, from the side: items to drag, axle loads, and how far it sags with no air. */

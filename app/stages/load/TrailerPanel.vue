@@ -2,7 +2,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { ordered, type Haul } from '#core/document/types'
 import { focusIn } from '~/shell/drawers'
-import { COUPLING_WAYS } from '~/shell/ways'
+import { COUPLING_WAYS } from '#core/quantity/ways'
 
 /** What is pulled: on which hitch, the load on it, and where that figure comes from. */
 const { haul, haulId } = defineProps<{ haul: Haul; haulId: string }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { focusIn } from '~/shell/drawers'
-import { AXLE_WAYS } from '~/shell/ways'
+import { AXLE_WAYS } from '#core/quantity/ways'
 import { useTruck } from './useTruck'
 
 const { truck, set } = useTruck()

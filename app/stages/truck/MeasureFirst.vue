@@ -2,8 +2,8 @@
 import { newItem } from '#core/document/newHaul'
 import { ordered } from '#core/document/types'
 import { showText } from '#core/quantity/units'
-import { firstMeasures, isMeasured, type FirstMeasure } from './firstMeasures'
-import { fieldNamed, isGuessed } from './guessed'
+import { firstMeasures, isMeasured, type FirstMeasure } from '#core/truck/firstMeasures'
+import { fieldNamed, isGuessed } from '#core/truck/guessed'
 import { useTruck } from './useTruck'
 
 /** The few things to measure in a driveway, in the order one walks round the truck; all else may stay the example's. */

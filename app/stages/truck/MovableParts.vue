@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Point, Truck } from '#core/document/types'
 import { useMoving } from '~/pictures/useMoving'
-import { AXLE_WAYS, CENTRE_WAYS, wayText } from '~/shell/ways'
+import { AXLE_WAYS, CENTRE_WAYS, wayText } from '#core/quantity/ways'
 import { movables, type Movable } from './movable'
 
 /** Handles of what can be moved, in one of the views; what is moved in one moves in all. */

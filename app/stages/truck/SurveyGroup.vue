@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NumField, SideField } from '#components'
-import { isGuessed } from './guessed'
-import { SUBJECT_OF, groupTitled, type SurveyField } from './surveyFields'
+import { isGuessed } from '#core/truck/guessed'
+import { SUBJECT_OF, groupTitled, type SurveyField } from '#core/truck/surveyFields'
 import { useTruck } from './useTruck'
 
 /** The measured figures of one group of the survey. */

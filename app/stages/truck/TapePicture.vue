@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { FirstMeasure } from './firstMeasures'
+import type { FirstMeasure } from '#core/truck/firstMeasures'
 
 /** A small truck with the place to measure marked on it. */
 const { at } = defineProps<{ at: FirstMeasure['id'] }>()

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { railBottom } from '#core/catalog/truckGeometry'
-import { isGuessed } from './guessed'
-import { taped, useTruck } from './useTruck'
+import { isGuessed } from '#core/truck/guessed'
+import { taped } from '#core/truck/survey'
+import { useTruck } from './useTruck'
 
 /** The truck from the left, its main measures edited where they belong. */
 const { truck, set, axleWeight, setAxle } = useTruck()

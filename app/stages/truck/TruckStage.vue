@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { showText, type Quantity } from '#core/quantity/units'
 import { withLive } from '../stageDrawers'
-import { firstMeasures, isMeasured } from './firstMeasures'
+import { firstMeasures, isMeasured } from '#core/truck/firstMeasures'
 import { useTruck } from './useTruck'
 
 const { job, truck } = useTruck()

@@ -1,4 +1,5 @@
 import type { Truck } from '#core/document/types'
+import { weighed } from '#core/truck/survey'
 
 type Axle = 'front' | 'rear'
 const WHEELS = {
@@ -24,16 +25,4 @@ export function useTruck() {
     })
   }
   return { job, truck: computed(() => job.plan!.truck), set, axleWeight, setAxle }
-}
-
-/** What is typed is no longer unknown: a weight comes off a scale, a gap off a tape, a rate off a sheet. */
-export function weighed(t: Truck, axle: 'front' | 'rear'): void {
-  const known = t.survey[`${axle}Axle`]
-  if (known.how === 'unknown') t.survey[`${axle}Axle`] = { how: 'scale', tolerance: null }
-}
-export function taped(t: Truck): void {
-  if (t.survey.gap.how === 'unknown') t.survey.gap = { how: 'tape', tolerance: null }
-}
-export function offSheet(t: Truck): void {
-  t.survey.rearRate = { how: 'sheet', tolerance: null }
 }

@@ -5,8 +5,7 @@ import { shops } from '../../../db/schema'
 
 /** The driver's sheet as PDF: ?paper=A4 or Letter, in the shop's units. */
 export default route(async (event) => {
-  const paper = getQuery(event).paper ?? 'A4'
-  if (paper !== 'A4' && paper !== 'Letter') throw new ApiError(422, 'invalid', 'The paper is A4 or Letter.')
+  const paper = paperOf(event)
   const { plan } = await jobOf(event)
   const [shop] = await useDatabase()
     .select({ name: shops.name, units: shops.units })

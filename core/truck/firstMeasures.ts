@@ -1,4 +1,4 @@
-import type { Haul, Truck } from '#core/document/types'
+import type { Haul, Truck } from '../document/types'
 import { isGuessed } from './guessed'
 
 /** One of the few things that can be measured in a driveway, with where the tape goes. */

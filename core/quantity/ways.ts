@@ -1,4 +1,4 @@
-import { showText, type Quantity, type UnitChoice } from '#core/quantity/units'
+import { showText, type Quantity, type UnitChoice } from './units'
 
 /** Words for the two ways of a place on the truck: of a positive and of a negative value. */
 export const AXLE_WAYS = ['ahead of axle', 'behind axle'] as const

@@ -1,7 +1,7 @@
-import type { Point, Truck } from '#core/document/types'
-import type { Quantity } from '#core/quantity/units'
-import { AXLE_WAYS, CENTRE_WAYS, LIFT_WAYS } from '~/shell/ways'
-import { offSheet, taped, weighed } from './useTruck'
+import type { Point, Truck } from '../document/types'
+import type { Quantity } from '../quantity/units'
+import { AXLE_WAYS, CENTRE_WAYS, LIFT_WAYS } from '../quantity/ways'
+import { offSheet, taped, weighed } from './survey'
 
 /** Every measured figure of the survey as a field: what it is called, its limits, and where it stands in the plan. */
 export interface SurveyField {

@@ -1,6 +1,6 @@
-import { exampleTruck } from '#core/catalog/trucks'
-import { isGuess } from '#core/derive/outlook'
-import type { Truck, TruckKind } from '#core/document/types'
+import { exampleTruck } from '../catalog/trucks'
+import type { Truck, TruckKind } from '../document/types'
+import { isGuess } from './survey'
 import { SURVEY_GROUPS, type SurveyField } from './surveyFields'
 
 type Known = Exclude<keyof Truck['survey'], 'squat'>

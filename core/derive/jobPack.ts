@@ -1,0 +1,303 @@
+import { classIdOf, partOf } from '../air/parts/parts'
+import { stepText } from '../build/stepText'
+import { KINDS } from '../catalog/kinds'
+import { TRUCK_KINDS } from '../catalog/trucks'
+import { DIRECT, ordered, type HoldTest, type Plan } from '../document/types'
+import { sheetBlocks } from '../handover/sheetText'
+import { cardText } from '../load/cardText'
+import { itemMass } from '../load/masses'
+import type { Figure } from '../quantity/figure'
+import { showText, type Quantity, type UnitChoice } from '../quantity/units'
+import { AXLE_WAYS, CENTRE_WAYS, wayText } from '../quantity/ways'
+import { isGuessed } from '../truck/guessed'
+import { SURVEY_GROUPS } from '../truck/surveyFields'
+import { noteText } from './report'
+import type { Derived } from './types'
+
+/** A piece of a paper sheet. */
+export type PackBlock =
+  | { kind: 'text'; text: string }
+  | { kind: 'list'; lines: string[] }
+  | { kind: 'table'; title: string; head: string[]; rows: string[][] }
+  /** Figures with room to write another beside each. */
+  | { kind: 'fields'; title: string; rows: { label: string; value: string; guess: boolean }[] }
+  | { kind: 'checks'; title: string; rows: { done: boolean; text: string; under: string }[] }
+
+/** One sheet of the pack, by the stage's name. */
+export interface PackSheet {
+  title: string
+  blocks: PackBlock[]
+}
+
+/** What the pack is printed from. */
+interface Source {
+  plan: Plan
+  derived: Derived
+  units: UnitChoice
+}
+
+/**
+ * Every sheet of a job in the order of the work, in a shop's units: what was measured (with room to write), loads and
+ * pressures, circuit and parts, cut list, wiring, presets, steps with boxes, proof, and the driver's sheet.
+ */
+export function jobPack(plan: Plan, derived: Derived, units: UnitChoice): PackSheet[] {
+  const source = { plan, derived, units }
+  return [
+    surveySheet(source),
+    ...loadSheets(source),
+    partsSheet(source),
+    cutSheet(source),
+    wiringSheet(source),
+    presetSheet(source),
+    buildSheet(source),
+    proofSheet(source),
+    driverSheet(source),
+  ]
+}
+
+const figureText = (figure: Figure | undefined, units: UnitChoice) =>
+  figure ? showText(figure.value, figure.quantity, units) : '—'
+/** Notes of a stage as lines, the gravest first. */
+function notesOf({ derived, units }: Source, stage: string, subject = ''): PackBlock[] {
+  const lines = derived.notes
+    .filter((n) => n.stage === stage && n.rank !== 'know' && n.subject.startsWith(subject))
+    .map((n) => `${n.rank === 'stop' ? 'Stop' : 'Fix'}: ${n.title}. ${noteText(n, units)}`)
+  return lines.length ? [{ kind: 'list', lines }] : []
+}
+
+function surveySheet({ plan, units }: Source): PackSheet {
+  const { truck, job } = plan
+  const kind = TRUCK_KINDS.find((k) => k.id === truck.kind)!.label
+  const groups = SURVEY_GROUPS.map(({ title, rows }): PackBlock => {
+    const known = rows.map((field) => ({ field, value: field.get(truck) }))
+    return {
+      kind: 'fields',
+      title,
+      rows: known.map(({ field, value }) => ({
+        label: field.label,
+        value:
+          value !== null && field.ways
+            ? wayText(value, field.quantity, units, field.ways)
+            : showText(value, field.quantity, units),
+        guess: isGuessed(truck, field.label),
+      })),
+    }
+  })
+  const whose = [kind, job.vehicle, job.customer].filter(Boolean).join(' · ')
+  const guide = 'In brackets: still a guess. Write what was measured beside it.'
+  return { title: 'Survey', blocks: [{ kind: 'text', text: `${whose}. ${guide}` }, ...groups] }
+}
+
+function loadSheets(source: Source): PackSheet[] {
+  const { plan, derived, units } = source
+  const { figures, result } = derived.stages.load
+  const text = (value: number, quantity: Quantity) => showText(value, quantity, units)
+  return ordered(plan.hauls).map(([id, haul]) => {
+    const solved = result.hauls[id]!
+    const figure = (name: string) => figureText(figures[`${id}.${name}`], units)
+    const card = cardText(result.cards[id]?.() ?? [], derived.stages.air.result.teed, units)
+    return {
+      title: `Load: ${haul.label}`,
+      blocks: [
+        {
+          kind: 'table',
+          title: 'Aboard',
+          head: ['Item', 'Mass', 'Along', 'Across'],
+          rows: ordered(haul.items).map(([, item]) => [
+            item.label,
+            text(itemMass(item), 'mass'),
+            wayText(item.x, 'length', units, AXLE_WAYS),
+            wayText(item.y, 'length', units, CENTRE_WAYS),
+          ]),
+        },
+        {
+          kind: 'table',
+          title: 'Pressure to bring it to its height',
+          head: ['Left', 'Right', 'Sag with no air, left', 'right'],
+          rows: [[figure('left'), figure('right'), figure('sagLeft'), figure('sagRight')]],
+        },
+        {
+          kind: 'table',
+          title: 'Against its ratings',
+          head: ['', 'Carries', 'Rated', 'In hand'],
+          rows: solved.ratings.map((r) => [
+            figures[`${id}.${r.figure}`]!.label,
+            text(r.value, 'mass'),
+            text(r.limit, 'mass'),
+            text(r.inHand, 'mass'),
+          ]),
+        },
+        ...notesOf(source, 'load', `${id}:`),
+        {
+          kind: 'table',
+          title: 'Pressure card',
+          head: [...card.head, 'Note'],
+          rows: card.rows.map((row) => [...row.cells, row.mark]),
+        },
+      ],
+    }
+  })
+}
+
+function partsSheet(source: Source): PackSheet {
+  const { plan } = source
+  const { components, lines } = plan.air
+  const name = (id: string) => components[id]?.label ?? id
+  const parts = Object.entries(components).map(([id, c]) => [
+    c.label,
+    classIdOf(plan.air, id) ? partOf(plan.air, id).label : KINDS[c.kind].label,
+    [c.own.number, c.own.make].filter(Boolean).join(', '),
+  ])
+  const shields = source.derived.stages.lay.result.shields.map((s) => [
+    'Heat shield',
+    `for the ${s.guards}`,
+    '',
+  ])
+  return {
+    title: 'Circuit and parts',
+    blocks: [
+      { kind: 'table', title: 'Parts', head: ['Part', 'Class', 'Number'], rows: [...parts, ...shields] },
+      {
+        kind: 'table',
+        title: 'Lines',
+        head: ['From', 'To', 'Line'],
+        rows: Object.values(lines)
+          .filter((l) => l.tube !== DIRECT)
+          .map((l) => [name(l.from), name(l.to), LINE_NAMES[l.path]]),
+      },
+      ...notesOf(source, 'air'),
+    ],
+  }
+}
+const LINE_NAMES = { left: 'L left', right: 'R right', both: 'LR both', supply: 'S supply', feed: '+ feed' }
+
+function cutSheet(source: Source): PackSheet {
+  const { derived, units } = source
+  const { result, figures } = derived.stages.lay
+  return {
+    title: 'Cut in this order',
+    blocks: [
+      {
+        kind: 'table',
+        title: `Tube ${figureText(figures.tube, units)} in all`,
+        head: ['', 'From', 'To', 'Mark', 'Cut', 'Ties', 'Grommets'],
+        rows: result.cuts.map((cut, i) => [
+          String(i + 1),
+          cut.fromLabel,
+          cut.toLabel,
+          LINE_NAMES[cut.path],
+          figureText(figures[`cut.${cut.id}`], units),
+          String(cut.ties),
+          String(cut.grommets),
+        ]),
+      },
+      ...notesOf(source, 'lay'),
+    ],
+  }
+}
+
+function wiringSheet(source: Source): PackSheet {
+  const { figures, result } = source.derived.stages.power
+  const rows = Object.values(figures).map((f) => [f.label, figureText(f, source.units)])
+  if (!result.powered) return { title: 'Wiring', blocks: [{ kind: 'text', text: 'No compressor to feed.' }] }
+  return {
+    title: 'Wiring',
+    blocks: [
+      { kind: 'table', title: 'Feed, fuse and earth', head: ['', ''], rows },
+      { kind: 'text', text: 'Ignition off while wiring; the fuse goes in last, after all lines and wires.' },
+      ...notesOf(source, 'power'),
+    ],
+  }
+}
+
+function presetSheet(source: Source): PackSheet {
+  const { plan, derived, units } = source
+  const { result } = derived.stages.tune
+  const pressure = (value: number) => showText(value, 'pressure', units)
+  const rows = ordered(plan.hauls).flatMap(([id, haul]) => {
+    const preset = result.presets[id]
+    const how = preset?.followsLoad ? 'not stored' : 'stored'
+    return preset ? [[haul.label, pressure(preset.left), pressure(preset.right), how]] : []
+  })
+  return {
+    title: 'Presets',
+    blocks: [
+      {
+        kind: 'table',
+        title: `Never under ${pressure(result.minimum)}`,
+        head: ['Haul', 'Left', 'Right', ''],
+        rows,
+      },
+      ...notesOf(source, 'tune'),
+    ],
+  }
+}
+
+function buildSheet({ plan, derived, units }: Source): PackSheet {
+  const { steps, ticks } = derived.stages.build.result
+  const groups = [...new Set(steps.map((s) => s.group))]
+  return {
+    title: 'Build',
+    blocks: groups.map((group): PackBlock => ({
+      kind: 'checks',
+      title: group,
+      rows: steps
+        .filter((s) => s.group === group)
+        .map((step) => ({
+          done: !!ticks[step.id],
+          text: plan.build.struck[step.id] ? `${step.title} (not on this truck)` : step.title,
+          under: [stepText(step, units), ...step.cautions].filter(Boolean).join(' '),
+        })),
+    })),
+  }
+}
+
+function proofSheet(source: Source): PackSheet {
+  const { plan, derived, units } = source
+  const { figures, result } = derived.stages.prove
+  const SOAPED = { dry: 'nothing', foam: 'slow foam', bubble: 'bubbles grow' }
+  const holds = ordered(plan.prove.holds).map(([id, test]) => [
+    test.label,
+    result.holds[id]?.verdict ?? 'no verdict yet',
+    figureText(figures[`${id}.loss`], units),
+    covered(test),
+  ])
+  return {
+    title: 'Proof',
+    blocks: [
+      {
+        kind: 'table',
+        title: 'Hold tests, temperature taken out',
+        head: ['Test', 'Verdict', 'Loss a day', 'Read'],
+        rows: holds,
+      },
+      {
+        kind: 'checks',
+        title: 'Joints under soap',
+        rows: result.joints.map((joint) => {
+          const found = result.soap[joint.id]
+          return { done: !!found, text: joint.label, under: found ? SOAPED[found] : '' }
+        }),
+      },
+      ...notesOf(source, 'prove'),
+    ],
+  }
+}
+const covered = (test: HoldTest) => `${test.readings.length} times`
+
+function driverSheet({ derived, units }: Source): PackSheet {
+  const sheet = sheetBlocks(derived.stages.handover.result, units)
+  const open = derived.stages.handover.result.open.map((o) => o.text)
+  return {
+    title: 'For the driver',
+    blocks: [
+      ...(open.length ? [{ kind: 'list' as const, lines: open.map((text) => `Still open: ${text}`) }] : []),
+      { kind: 'text', text: `Never under ${sheet.least}, never over ${sheet.most}.` },
+      { kind: 'table', title: 'Pressure for each haul, read cold', head: sheet.head, rows: sheet.rows },
+      { kind: 'text', text: sheet.rating },
+      { kind: 'list', lines: [...sheet.handFill, ...sheet.cautions] },
+      ...(sheet.remarks ? [{ kind: 'text' as const, text: sheet.remarks }] : []),
+      { kind: 'text', text: sheet.foot },
+    ],
+  }
+}

@@ -1,0 +1,31 @@
+import { eq } from 'drizzle-orm'
+import { createDeriver } from '#core/derive/derive'
+import { jobPack } from '#core/derive/jobPack'
+import { answerPlan } from '#core/derive/runs'
+import { shops } from '../../../db/schema'
+
+/** Every sheet of a job as one PDF: ?paper=A4 or Letter, in the shop's units, what runs of the circuit find included. */
+export default route(async (event) => {
+  const paper = paperOf(event)
+  const { plan, revision } = await jobOf(event)
+  const [shop] = await useDatabase()
+    .select({ name: shops.name, units: shops.units })
+    .from(shops)
+    .where(eq(shops.id, shopId()))
+  const derive = createDeriver()
+  const derived = derive(plan, answerPlan(plan, derive(plan)))
+  const { name, number } = plan.job
+  const pdf = await packPdf(
+    jobPack(plan, derived, shop!.units),
+    {
+      job: number ? `${name} · Job ${number}` : name,
+      shop: shop!.name,
+      date: new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }),
+      revision,
+    },
+    paper,
+  )
+  setHeader(event, 'content-type', 'application/pdf')
+  setHeader(event, 'content-disposition', `attachment; filename="job-pack-${paper.toLowerCase()}.pdf"`)
+  return pdf
+})

@@ -1,0 +1,194 @@
+import PDFDocument from 'pdfkit'
+import type { PackBlock, PackSheet } from '#core/derive/jobPack'
+import { PAPERS, pdfFonts, wholePdf, type Paper } from './pdf'
+
+/** Whose pack it is, printed at the head of every page. */
+export interface PackHead {
+  job: string
+  shop: string
+  date: string
+  revision: number
+}
+
+const MARGIN = { left: 42, top: 64, bottom: 48 }
+type Doc = InstanceType<typeof PDFDocument>
+
+/** All sheets of a job as one PDF: each begins a page, each page says whose it is and which of how many. */
+export function packPdf(sheets: readonly PackSheet[], head: PackHead, paper: Paper): Promise<Buffer> {
+  const doc = new PDFDocument({
+    size: PAPERS[paper],
+    margins: { top: MARGIN.top, bottom: MARGIN.bottom, left: MARGIN.left, right: MARGIN.left },
+    bufferPages: true,
+    autoFirstPage: false,
+    info: { Title: `${head.job}: job pack`, Author: head.shop },
+  })
+  pdfFonts(doc)
+  const titles: string[] = []
+  for (const sheet of sheets) {
+    doc.addPage()
+    titles[doc.bufferedPageRange().count - 1] = sheet.title
+    doc.font('bold').fontSize(17).text(sheet.title).moveDown(0.4)
+    for (const block of sheet.blocks) setBlock(doc, block)
+  }
+  headPages(doc, head, titles)
+  return wholePdf(doc)
+}
+
+const widthOf = (doc: Doc) => doc.page.width - 2 * MARGIN.left
+/** Begins a page where less room than this is left, pt. */
+function keepTogether(doc: Doc, height: number): void {
+  if (doc.y + height > doc.page.height - MARGIN.bottom) doc.addPage()
+}
+
+function titled(doc: Doc, title: string): void {
+  if (title === '') return
+  keepTogether(doc, 48)
+  doc.font('bold').fontSize(11.5).text(title, MARGIN.left).moveDown(0.2)
+}
+
+function setBlock(doc: Doc, block: PackBlock): void {
+  switch (block.kind) {
+    case 'text':
+      doc
+        .font('text')
+        .fontSize(10)
+        .text(block.text, MARGIN.left, doc.y, { width: widthOf(doc) })
+        .moveDown(0.6)
+      return
+    case 'list':
+      for (const line of block.lines)
+        doc
+          .font('text')
+          .fontSize(10)
+          .text(`•  ${line}`, MARGIN.left, doc.y, { width: widthOf(doc) })
+      doc.moveDown(0.6)
+      return
+    case 'table':
+      if (block.rows.length === 0) return
+      titled(doc, block.title)
+      setTable(doc, [block.head, ...block.rows])
+      return
+    case 'fields':
+      titled(doc, block.title)
+      setTable(doc, [
+        ['', 'Known', 'Measured'],
+        ...block.rows.map(({ label, value, guess }) => [
+          label,
+          guess ? `(${value})` : value,
+          '______________',
+        ]),
+      ])
+      return
+    case 'checks':
+      titled(doc, block.title)
+      for (const row of block.rows) setCheck(doc, row)
+      doc.moveDown(0.8)
+      return
+    default:
+      block satisfies never
+  }
+}
+
+/** Rows across the page, the first of them the head. */
+function setTable(doc: Doc, rows: readonly (readonly string[])[]): void {
+  const columns = columnsOf(doc, rows)
+  rows.forEach((row, i) => setRow(doc, row, columns, i === 0 ? 'bold' : 'text'))
+  doc.moveDown(0.8)
+}
+
+interface Column {
+  width: number
+  align: 'left' | 'right'
+}
+/** Letters that count when columns share the page: a short one still holds its head, a long one wraps. */
+const LETTERS = { least: 7, most: 34 }
+/** Columns of a table by what stands in them: words to the left, figures to the right, each as wide as it needs. */
+function columnsOf(doc: Doc, rows: readonly (readonly string[])[]): Column[] {
+  const [first = []] = rows
+  const letters = first.map((_, i) =>
+    Math.min(Math.max(...rows.map((row) => row[i]!.length), LETTERS.least), LETTERS.most),
+  )
+  const all = letters.reduce((sum, n) => sum + n, 0)
+  return letters.map((n, i) => ({
+    width: (widthOf(doc) * n) / all,
+    align: i === 0 || rows.slice(1).some((row) => /^[^\d−—(]/.test(row[i]!)) ? 'left' : 'right',
+  }))
+}
+
+const GAP = 6
+function setRow(doc: Doc, cells: readonly string[], columns: readonly Column[], font: 'bold' | 'text'): void {
+  doc.font(font).fontSize(9.5)
+  const widths = columns.map(({ width }) => width - GAP)
+  const height = Math.max(...cells.map((cell, i) => doc.heightOfString(cell || ' ', { width: widths[i] })))
+  keepTogether(doc, height + 4)
+  const top = doc.y
+  let x = MARGIN.left
+  cells.forEach((cell, i) => {
+    const { width, align } = columns[i]!
+    doc.text(cell, x, top, { width: widths[i], align })
+    x += width
+  })
+  const line = top + height + 1.5
+  const right = MARGIN.left + widthOf(doc)
+  doc.moveTo(MARGIN.left, line).lineTo(right, line).lineWidth(0.4).strokeColor('#999').stroke()
+  doc.x = MARGIN.left
+  doc.y = line + 2.5
+}
+
+const BOX = 10
+function setCheck(doc: Doc, { done, text, under }: { done: boolean; text: string; under: string }): void {
+  const width = widthOf(doc) - 20
+  const height = doc.font('text').fontSize(10).heightOfString(text, { width }) + (under ? 12 : 0)
+  keepTogether(doc, height + 6)
+  const top = doc.y
+  doc
+    .rect(MARGIN.left, top + 1, BOX, BOX)
+    .lineWidth(0.9)
+    .strokeColor('black')
+    .stroke()
+  if (done)
+    doc
+      .moveTo(MARGIN.left + 2, top + 6)
+      .lineTo(MARGIN.left + 4.5, top + 9)
+      .lineTo(MARGIN.left + 9, top + 2.5)
+      .stroke()
+  doc
+    .font('bold')
+    .fontSize(10)
+    .text(text, MARGIN.left + 18, top, { width })
+  if (under)
+    doc
+      .font('text')
+      .fontSize(8.5)
+      .text(under, MARGIN.left + 18, doc.y, { width })
+  doc.x = MARGIN.left
+  doc.y += 4
+}
+
+function headPages(doc: Doc, { job, shop, date, revision }: PackHead, titles: readonly string[]): void {
+  const { start, count } = doc.bufferedPageRange()
+  let title = ''
+  for (let i = start; i < start + count; i++) {
+    doc.switchToPage(i)
+    title = titles[i] ?? title
+    const width = widthOf(doc)
+    // What stands in the margin would begin a page of its own otherwise.
+    doc.page.margins.top = 0
+    doc.page.margins.bottom = 0
+    doc
+      .font('bold')
+      .fontSize(9.5)
+      .text(job, MARGIN.left, 28, { width: width * 0.6, lineBreak: false })
+    doc.font('text').fontSize(8.5)
+    doc.text(`${shop} · ${date} · Revision ${revision}`, MARGIN.left, 28, { width, align: 'right' })
+    doc
+      .moveTo(MARGIN.left, 44)
+      .lineTo(MARGIN.left + width, 44)
+      .lineWidth(0.6)
+      .strokeColor('black')
+      .stroke()
+    const foot = doc.page.height - 34
+    doc.text(title, MARGIN.left, foot, { width: width * 0.6, lineBreak: false })
+    doc.text(`Page ${i + 1} of ${count}`, MARGIN.left, foot, { width, align: 'right' })
+  }
+}

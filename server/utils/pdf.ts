@@ -1,0 +1,39 @@
+import { createRequire } from 'node:module'
+import { readFileSync } from 'node:fs'
+import type PDFDocument from 'pdfkit'
+import type { H3Event } from 'h3'
+
+/** What every PDF of ours shares: its paper, its fonts, and how it becomes a file. */
+type Doc = InstanceType<typeof PDFDocument>
+export type Paper = 'A4' | 'Letter'
+export const PAPERS: Record<Paper, string> = { A4: 'A4', Letter: 'LETTER' }
+
+/** The paper a route is asked for: ?paper=A4 or Letter. */
+export function paperOf(event: H3Event): Paper {
+  const paper = getQuery(event).paper ?? 'A4'
+  if (paper !== 'A4' && paper !== 'Letter') throw new ApiError(422, 'invalid', 'The paper is A4 or Letter.')
+  return paper
+}
+
+const require = createRequire(import.meta.url)
+const font = (family: string, weight: 400 | 600) =>
+  readFileSync(require.resolve(`@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`))
+
+/** Embeds the fonts by the names `text`, `bold` and `figure`. */
+export function pdfFonts(doc: Doc): void {
+  doc
+    .registerFont('text', font('barlow', 400))
+    .registerFont('bold', font('barlow', 600))
+    .registerFont('figure', font('spline-sans-mono', 600))
+}
+
+/** Ends a document and gives it as a whole. */
+export function wholePdf(doc: Doc): Promise<Buffer> {
+  return new Promise((resolve, reject) => {
+    const chunks: Buffer[] = []
+    doc.on('data', (chunk: Buffer) => chunks.push(chunk))
+    doc.on('end', () => resolve(Buffer.concat(chunks)))
+    doc.on('error', reject)
+    doc.end()
+  })
+}

@@ -8,6 +8,7 @@ export default defineNuxtConfig({
     { path: '~/shell', pathPrefix: false },
     { path: '~/pictures', pathPrefix: false },
     { path: '~/stages', pathPrefix: false },
+    { path: '~/jobs', pathPrefix: false },
   ],
   imports: { dirs: ['composables', 'stores'] },
   devtools: { enabled: false },

@@ -1,4 +1,6 @@
 import { wrap } from 'comlink'
+import { runParts } from '#core/derive/runParts'
+import { keepAnswers, keptAnswers } from '~/keeping/keptAnswers'
 import type { AnswersWorker } from '~/workers/answers'
 
 /** Wait after the last edit before the circuit is run again, ms. */
@@ -10,6 +12,7 @@ const QUIET = 600
  */
 export function useAnswers(): void {
   const job = useJob()
+  const build = useRuntimeConfig().app.buildId as string
   let worker: Worker | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let asked = 0
@@ -23,11 +26,19 @@ export function useAnswers(): void {
   }
   async function ask(): Promise<void> {
     const number = asked
+    // What a run is given is text, and the same text gives the same answers.
+    const of = JSON.stringify([build, runParts(job.plan!)])
+    const kept = keptAnswers(of)
+    if (kept) {
+      job.answers = kept
+      return
+    }
     worker = new Worker(new URL('../workers/answers.ts', import.meta.url), { type: 'module' })
     try {
       const answers = await wrap<AnswersWorker>(worker).answer(JSON.parse(JSON.stringify(job.plan)))
       if (number !== asked) return
       forget()
+      if (answers) keepAnswers(of, answers)
       job.answers = answers
     } catch (error) {
       if (number === asked) job.message = `The circuit could not be run: ${(error as Error).message}`
@@ -35,8 +46,9 @@ export function useAnswers(): void {
   }
   // At once, so that no figure is ever read beside a plan it was not run for.
   watch(
-    [() => job.plan?.truck, () => job.plan?.hauls, () => job.plan?.air, () => job.plan?.lay],
-    () => {
+    () => job.plan && runParts(job.plan),
+    (now, before) => {
+      if (now && before && now.every((part, i) => part === before[i])) return
       forget()
       if (job.plan) timer = setTimeout(() => void ask(), QUIET)
     },

@@ -1,96 +1,48 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-import { TRUCK_KINDS } from '#core/catalog/trucks'
-import type { JobSummary } from '#core/derive/summary'
-import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/document/file'
-import { STAGES } from '#core/quantity/figure'
-
-interface Row {
-  id: string
-  head: number
-  summary: JobSummary
-  updatedAt: string
-}
+import { Download } from '@lucide/vue'
+import type { BeginFrom } from '~/jobs/NewJobDialog.vue'
+import { takePlanFiles } from '~/jobs/takePlanFiles'
+import { useJobList, type JobRow } from '~/jobs/useJobList'
 
 const shop = useShop()
 const router = useRouter()
-const rows = ref<Row[]>([])
-const total = ref(0)
-const pageSize = ref(50)
-const page = ref(0)
-const search = ref('')
-const problem = ref('')
-const loaded = ref(false)
+const list = useJobList()
+const { rows, total, pageSize, page, loaded, asked, query, ask } = list
 const making = ref(false)
-const name = ref('')
-const kind = ref(TRUCK_KINDS[0]!.id)
-const makeProblem = ref('')
+const from = ref<BeginFrom | null>(null)
 const fileInput = useTemplateRef('fileInput')
-let asked = 0
-let timer: ReturnType<typeof setTimeout> | undefined
-
-async function load(): Promise<void> {
-  const mine = ++asked
-  try {
-    const answer = await callApi<{ jobs: Row[]; total: number; pageSize: number }>(
-      `/api/jobs?search=${encodeURIComponent(search.value)}&page=${page.value}`,
-    )
-    if (mine !== asked) return
-    rows.value = answer.jobs
-    total.value = answer.total
-    pageSize.value = answer.pageSize
-    problem.value = ''
-    loaded.value = true
-  } catch (error) {
-    problem.value = (error as Error).message
-    if (error instanceof RefusedError && error.passing) timer = setTimeout(() => void load(), 2000)
-  }
-}
-onMounted(load)
-onUnmounted(() => clearTimeout(timer))
-watch(search, () => {
-  page.value = 0
-  clearTimeout(timer)
-  timer = setTimeout(() => void load(), 200)
-})
-watch(page, load)
+const refused = ref<string[]>([])
+const problems = computed(() => [...(list.problem.value ? [list.problem.value] : []), ...refused.value])
 useHead({ title: 'Jobs · Nimble Piston' })
 
-async function make(): Promise<void> {
-  makeProblem.value = ''
-  try {
-    const { id } = await callApi<{ id: string }>('/api/jobs', {
-      method: 'POST',
-      body: { kind: kind.value, name: name.value },
-    })
-    await router.push(`/jobs/${id}/truck`)
-  } catch (error) {
-    makeProblem.value = (error as Error).message
-  }
+function begin(another: BeginFrom | null): void {
+  from.value = another
+  making.value = true
 }
-
-async function takeFile(event: Event): Promise<void> {
+async function archive({ id }: JobRow, archived: boolean): Promise<void> {
+  refused.value = []
+  try {
+    await callApi(`/api/jobs/${id}/archived`, { method: 'PUT', body: { archived } })
+  } catch (error) {
+    refused.value = [(error as Error).message]
+  }
+  await list.load()
+}
+async function takeFiles(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return
-  try {
-    if (file.size > MAX_FILE_BYTES)
-      throw new PlanFileError(
-        `The file is ${(file.size / 1e6).toFixed(1)} MB; a plan file is at most ${MAX_FILE_BYTES / 1e6} MB. Choose a file exported from a job.`,
-      )
-    const text = await file.text()
-    readPlanFile(text)
-    const { id } = await callApi<{ id: string }>('/api/jobs', {
-      method: 'POST',
-      body: { file: text },
-    })
-    await router.push(`/jobs/${id}/truck`)
-  } catch (error) {
-    problem.value = `“${file.name}” was not opened, and nothing changed. ${(error as Error).message}`
-  } finally {
-    input.value = ''
-  }
+  const { ids, problems: wrong } = await takePlanFiles([...(input.files ?? [])])
+  input.value = ''
+  refused.value = wrong
+  if (ids.length === 1 && wrong.length === 0) await router.push(`/jobs/${ids[0]}/truck`)
+  else await list.load()
 }
+/** What an empty list means. */
+const emptyText = computed(() => {
+  if (asked.value.search) return `No job matches “${asked.value.search}”. Try part of a name or number.`
+  if (asked.value.archived) return 'No job is put away.'
+  if (asked.value.stopped || asked.value.at || asked.value.who) return 'No job is like that just now.'
+  return 'No jobs yet. Begin one from the kind of truck that stands outside.'
+})
 </script>
 
 <template>
@@ -118,118 +70,69 @@ async function takeFile(event: Event): Promise<void> {
     </header>
     <SetAside />
     <main class="max-w-6xl w-full mx-auto p-4 grow">
-      <div class="flex flex-wrap items-center gap-3 mb-4">
+      <div class="flex flex-wrap items-center gap-3 mb-3">
         <h1 class="text-2xl mr-auto">Jobs</h1>
         <label class="sr-only" for="search">Search jobs</label>
         <input
           id="search"
-          v-model="search"
           type="search"
           class="field !w-64"
           placeholder="Name, number, customer, truck"
+          :value="asked.search ?? ''"
+          @input="ask({ search: ($event.target as HTMLInputElement).value })"
         />
-        <button type="button" class="button quiet" @click="fileInput?.click()">Open a plan file</button>
+        <a class="button quiet" :href="`/api/jobs/plans?${query}`" download
+          ><Download :size="16" aria-hidden="true" />These as a file</a
+        >
+        <button type="button" class="button quiet" @click="fileInput?.click()">Open plan files</button>
         <input
           ref="fileInput"
           type="file"
           accept=".json,application/json"
+          multiple
           class="hidden"
           aria-label="Plan file"
-          @change="takeFile"
+          @change="takeFiles"
         />
-        <button type="button" class="button" @click="making = true">New job</button>
+        <button type="button" class="button" @click="begin(null)">New job</button>
       </div>
-      <p v-if="problem" class="sheet border-brick border-l-4 p-3 mb-3" role="alert">{{ problem }}</p>
-      <ul v-if="rows.length" class="space-y-2">
-        <li v-for="row in rows" :key="row.id">
-          <NuxtLink
-            :to="`/jobs/${row.id}/load`"
-            class="sheet grid grid-cols-[minmax(0,1fr)] md:grid-cols-[minmax(0,2fr)_minmax(0,2fr)_230px_130px] gap-x-4 gap-y-1 items-center px-4 py-2.5 hover:border-petrol"
-          >
-            <span class="min-w-0"
-              ><span class="font-head font-semibold text-lg block truncate">{{ row.summary.name }}</span
-              ><span class="label block truncate">{{
-                [row.summary.number && `Job ${row.summary.number}`, row.summary.customer]
-                  .filter(Boolean)
-                  .join(' · ') || 'No customer yet'
-              }}</span></span
-            >
-            <span class="min-w-0"
-              ><span class="block truncate">{{ row.summary.truck }}</span
-              ><span class="label block truncate">{{ row.summary.archetype }}</span></span
-            >
-            <span class="flex gap-1"
-              ><StateMark
-                v-for="s in STAGES"
-                :key="s"
-                :state="row.summary.states[s]"
-                :title="STAGE_TITLES[s].name"
-            /></span>
-            <span class="flex gap-1.5 text-sm"
-              ><span v-if="row.summary.notes.stop" class="tag tag-stop"
-                >{{ row.summary.notes.stop }} Stop</span
-              ><span v-if="row.summary.notes.fix" class="tag tag-fix">{{ row.summary.notes.fix }} Fix</span
-              ><span v-if="!row.summary.notes.stop && !row.summary.notes.fix" class="label">{{
-                Object.values(row.summary.states).every((s) => s === 'clear') ? 'clear' : 'no notes'
-              }}</span></span
-            >
-          </NuxtLink>
-        </li>
+      <JobFilters :asked="asked" @ask="ask" />
+      <div v-if="problems.length" class="sheet border-brick border-l-4 p-3 mb-3" role="alert">
+        <p v-for="text in problems" :key="text">{{ text }}</p>
+      </div>
+      <ul v-if="rows.length" class="space-y-2" aria-label="Jobs">
+        <JobListRow
+          v-for="row in rows"
+          :key="row.id"
+          :row="row"
+          :archived="asked.archived === 'true'"
+          @begin="(as) => begin({ id: row.id, name: row.summary.name, as })"
+          @archive="(away) => archive(row, away)"
+        />
       </ul>
-      <p v-else-if="loaded" class="sheet p-5">
-        {{
-          search
-            ? `No job matches “${search}”. Try part of a name or number.`
-            : 'No jobs yet. Begin one from the kind of truck that stands outside.'
-        }}
-      </p>
+      <p v-else-if="loaded" class="sheet p-5">{{ emptyText }}</p>
       <nav v-if="total > pageSize" class="flex items-center gap-3 mt-4" aria-label="Pages">
-        <button type="button" class="button quiet" :disabled="page === 0" @click="page--">Newer</button>
+        <button
+          type="button"
+          class="button quiet"
+          :disabled="page === 0"
+          @click="ask({ page: page > 1 ? String(page - 1) : undefined })"
+        >
+          Before
+        </button>
         <span class="label"
           >{{ page * pageSize + 1 }}–{{ Math.min((page + 1) * pageSize, total) }} of {{ total }}</span
         >
-        <button type="button" class="button quiet" :disabled="(page + 1) * pageSize >= total" @click="page++">
-          Older
+        <button
+          type="button"
+          class="button quiet"
+          :disabled="(page + 1) * pageSize >= total"
+          @click="ask({ page: String(page + 1) })"
+        >
+          After
         </button>
       </nav>
     </main>
-    <Dialog :open="making" class="relative z-50" @close="making = false">
-      <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
-      <div class="fixed inset-0 flex items-center justify-center p-4">
-        <DialogPanel class="sheet w-full max-w-lg p-5">
-          <DialogTitle class="text-xl mb-1">New job</DialogTitle>
-          <p class="label mb-3">
-            Pick the nearest kind. The job opens on a working example of it, and you correct what you
-            measured.
-          </p>
-          <form @submit.prevent="make">
-            <label class="label" for="job-name">Name of the job</label>
-            <input
-              id="job-name"
-              v-model="name"
-              class="field mb-3"
-              maxlength="120"
-              placeholder="Whose truck, or what it does"
-            />
-            <fieldset class="grid sm:grid-cols-2 gap-2">
-              <legend class="label mb-1">Kind of truck</legend>
-              <label
-                v-for="k in TRUCK_KINDS"
-                :key="k.id"
-                class="touch flex items-center gap-2 border border-line rounded px-3 py-2 has-checked:bg-chosen has-checked:border-petrol"
-                ><input v-model="kind" type="radio" name="kind" :value="k.id" class="accent-petrol" />{{
-                  k.label
-                }}</label
-              >
-            </fieldset>
-            <p v-if="makeProblem" class="text-brick font-semibold mt-2" role="alert">{{ makeProblem }}</p>
-            <div class="flex gap-2 mt-4">
-              <button type="submit" class="button">Begin</button
-              ><button type="button" class="button quiet" @click="making = false">Not now</button>
-            </div>
-          </form>
-        </DialogPanel>
-      </div>
-    </Dialog>
+    <NewJobDialog :open="making" :from="from" @close="making = false" />
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Check, CloudOff, Ellipsis, Home, Moon, Redo2, Ruler, Search, Sun, Undo2, Users } from '@lucide/vue'
 
-const emit = defineEmits<{ find: []; units: [] }>()
+const emit = defineEmits<{ find: []; units: []; revisions: [] }>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
@@ -76,7 +76,14 @@ const SAVED = {
       class="chip max-sm:border-0! max-sm:px-1!"
       role="status"
       :class="{ 'border-glow text-glow': job.saveState === 'waiting' }"
-      ><span class="max-sm:sr-only">Revision {{ job.revision }} {{ SAVED[job.saveState] }}</span
+      ><button
+        type="button"
+        class="underline decoration-dotted underline-offset-4 max-sm:sr-only"
+        title="Revisions: see, compare, go back"
+        @click="emit('revisions')"
+      >
+        Revision {{ job.revision }}</button
+      ><span class="max-sm:sr-only">{{ ` ${SAVED[job.saveState]}` }}</span
       ><component :is="SAVED_MARK[job.saveState]" class="sm:hidden" :size="16" aria-hidden="true"
     /></span>
     <span v-if="job.present.length" class="chip max-sm:hidden!" :title="`${present}, with this job open`"
@@ -98,7 +105,7 @@ const SAVED = {
     <button type="button" class="chip max-sm:px-2!" aria-label="Find anything" @click="emit('find')">
       <Search :size="15" aria-hidden="true" /><span class="hidden sm:inline">Find /</span>
     </button>
-    <MoreMenu class="sm:hidden" @units="emit('units')" />
+    <MoreMenu class="sm:hidden" @units="emit('units')" @revisions="emit('revisions')" />
   </header>
 </template>
 

@@ -2,8 +2,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import type { Edit } from '#core/document/edit'
 import type { ClashPlace } from '#core/document/exchange'
-import { nameOfPlace, quantityAt } from '#core/document/places'
-import { showText } from '#core/quantity/units'
+import { nameOfPlace, valueText } from '#core/document/places'
 
 /** Somebody else changed the same thing: both are shown, one is chosen, nothing is lost. */
 const { places, document, edits } = defineProps<{
@@ -23,20 +22,7 @@ watch(
 )
 const own = computed(() => shop.person?.name ?? 'You')
 
-/** A value in the shop's units; of a whole item its name. */
-function words(value: unknown, path: string[]): string {
-  if (value === undefined) return 'taken away'
-  if (value === null || value === '') return 'nothing'
-  if (typeof value === 'number') return showText(value, quantityAt(path), shop.units)
-  if (typeof value === 'boolean') return value ? 'yes' : 'no'
-  if (typeof value !== 'object') return String(value)
-  const { label } = value as { label?: unknown }
-  const parts = Object.entries(value).filter(([, v]) => typeof v === 'number' || typeof v === 'string')
-  const inner = parts.map(([key, v]) => (key === 'label' ? '' : `${key} ${words(v, [...path, key])}`))
-  return [typeof label === 'string' ? label : '', ...inner.filter(Boolean).slice(0, 8)]
-    .filter(Boolean)
-    .join(', ')
-}
+const words = (value: unknown, path: string[]) => valueText(value, path, shop.units)
 const whenSaid = (at: string) =>
   at ? new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : ''
 </script>

@@ -34,30 +34,34 @@ const open = (id: string | null) => router.push({ hash: id === null ? '' : `#${i
 const openQuietly = (id: string) => router.replace({ hash: `#${id}` })
 const drawerOf = (element: Element | null) => element?.closest<HTMLElement>('[data-drawer]')?.dataset.drawer
 
-/** Where a subject is edited here. */
-const placeOf = (subject: string) =>
-  root.value?.querySelector(`[data-drawer] [data-subject~="${CSS.escape(subject)}"]`) ?? null
+/** Where a subject is edited here, or a field of that name stands. */
+const placeOf = (subject: string | null) =>
+  subject === null
+    ? null
+    : (root.value?.querySelector(`[data-drawer] [data-subject~="${CSS.escape(subject)}"]`) ?? null)
+const fieldOf = (name: string) =>
+  [...(root.value?.querySelectorAll('[data-drawer] label') ?? [])].find(
+    (label) => label.textContent?.trim() === name,
+  )?.parentElement ?? null
 const phone = () => matchMedia('(max-width: 767px) and (pointer: coarse)').matches
 
 /** What is pointed at opens its drawer; a note or Find puts the focus in its field too. */
-watch(
-  () => [screen.subject, screen.leading] as const,
-  async ([subject, leading]) => {
-    if (subject === null) return
-    await nextTick()
-    const place = placeOf(subject)
-    const drawer = drawerOf(place)
-    const led = leading === stage
-    if (led) screen.leading = null
-    if (!place || !drawer || (phone() && !led)) return
-    if (drawer !== opened.value || (led && phone())) await openQuietly(drawer)
-    if (!led) return
-    await reveal(place)
-    place.scrollIntoView({ block: 'nearest' })
-    await focusIn(`[data-drawer="${drawer}"] [data-subject~="${CSS.escape(subject)}"]`)
-  },
-  { immediate: true },
-)
+async function follow(): Promise<void> {
+  await nextTick()
+  const { subject, leading } = screen
+  const led = leading?.stage === stage
+  const place = led && leading.field ? fieldOf(leading.field) : placeOf(subject)
+  if (led) screen.leading = null
+  const drawer = drawerOf(place)
+  if (!place || !drawer || (phone() && !led)) return
+  if (drawer !== opened.value || (led && phone())) await openQuietly(drawer)
+  if (!led) return
+  await reveal(place)
+  place.scrollIntoView({ block: 'nearest' })
+  await focusIn(place)
+}
+watch(() => [screen.subject, screen.leading], follow)
+onMounted(follow)
 
 /** The field being edited is lit on the picture, and so is the row it stands in. */
 function light(event: FocusEvent): void {

@@ -8,17 +8,21 @@ import {
   DialogPanel,
   DialogTitle,
 } from '@headlessui/vue'
-import { STAGES } from '#core/quantity/figure'
+import { STAGES, type StageName } from '#core/quantity/figure'
 import { showText } from '#core/quantity/units'
+import { SURVEY_GROUPS } from '#core/truck/surveyFields'
+import { NAMED_FIELDS, STAGE_DRAWERS } from '~/stages/stageDrawers'
+import { FOUND_ACTIONS, type FoundAction } from './foundActions'
 
-/** Find anything: stages, figures, notes, hauls, items and parts of this job. */
+/** Find anything of this job: stages, drawers, fields, figures, notes, hauls, items, parts, and what can be done. */
 const { open } = defineProps<{ open: boolean }>()
-const emit = defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; act: [action: FoundAction] }>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
 const router = useRouter()
 const text = ref('')
+const MOST = 14
 interface Hit {
   label: string
   where: string
@@ -28,13 +32,31 @@ interface Hit {
 function everything(): Hit[] {
   const derived = job.derived
   if (!derived || !job.plan) return []
-  const to = (stage: string) => router.push(`/jobs/${job.id}/${stage}`)
+  const to = (stage: string, hash = '') => router.push({ path: `/jobs/${job.id}/${stage}`, hash })
+  const field = (stage: StageName, label: string): Hit => ({
+    label,
+    where: `Field at ${STAGE_TITLES[stage].name}`,
+    go: () => {
+      screen.leadToField(stage, label)
+      void to(stage)
+    },
+  })
   return [
     ...STAGES.map((s) => ({
       label: STAGE_TITLES[s].name,
       where: `Stage ${stageNumber(s)}`,
       go: () => void to(s),
     })),
+    ...FOUND_ACTIONS.map(({ id, label }) => ({ label, where: 'Do it', go: () => emit('act', id) })),
+    ...SURVEY_GROUPS.flatMap(({ rows }) => rows.map(({ label }) => field('truck', label))),
+    ...STAGES.flatMap((s) => (NAMED_FIELDS[s] ?? []).map((label) => field(s, label))),
+    ...STAGES.flatMap((s) =>
+      STAGE_DRAWERS[s].map((d) => ({
+        label: d.title,
+        where: `Drawer of ${STAGE_TITLES[s].name}`,
+        go: () => void to(s, `#${d.id}`),
+      })),
+    ),
     ...derived.notes.map((n) => ({
       label: n.title,
       where: `Note, ${STAGE_TITLES[n.stage].name}`,
@@ -92,9 +114,11 @@ watch(
 )
 const hits = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
+  const begins = ({ label }: Hit) => (label.toLowerCase().startsWith(words[0] ?? '') ? 0 : 1)
   return all.value
     .filter((h) => words.every((w) => `${h.label} ${h.where}`.toLowerCase().includes(w)))
-    .slice(0, 14)
+    .sort((a, b) => begins(a) - begins(b))
+    .slice(0, MOST)
 })
 function pick(hit: Hit | null): void {
   if (!hit) return
@@ -113,7 +137,7 @@ function pick(hit: Hit | null): void {
         <Combobox :model-value="null" @update:model-value="pick">
           <ComboboxInput
             class="field"
-            placeholder="A stage, part, haul, figure or note"
+            placeholder="A field, figure, part, haul, note, or what to do"
             aria-label="What to find"
             @change="text = $event.target.value"
           />

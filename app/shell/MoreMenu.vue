@@ -3,13 +3,14 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVertical } from '@lucide/vue'
 
 /** What has no room in the head of a narrow screen. */
-const emit = defineEmits<{ units: [] }>()
+const emit = defineEmits<{ units: []; revisions: [] }>()
 const job = useJob()
 const screen = useScreen()
 const theme = computed(() => (screen.theme === 'bay' ? 'Bench theme' : 'Bay theme, for under the truck'))
 const present = computed(() => [...new Set(job.present)].join(', '))
 const entries = computed(() => [
   { label: 'Redo', act: () => job.redo(), off: job.stacks.redo.length === 0 },
+  { label: `Revisions, now ${job.revision}`, act: () => emit('revisions'), off: !job.plan },
   { label: 'Units', act: () => emit('units'), off: false },
   { label: theme.value, act: () => (screen.theme = screen.theme === 'bay' ? 'day' : 'bay'), off: false },
 ])
@@ -34,9 +35,7 @@ const entries = computed(() => [
           {{ entry.label }}
         </button>
       </MenuItem>
-      <p v-if="job.plan" class="label px-4 py-2">
-        Revision {{ job.revision }}<template v-if="present"> · also here: {{ present }}</template>
-      </p>
+      <p v-if="present" class="label px-4 py-2">Also here: {{ present }}</p>
     </MenuItems>
   </Menu>
 </template>

@@ -44,9 +44,9 @@ export async function reveal(element: Element): Promise<void> {
 }
 
 /** Puts the focus on the first field of a row that is about to appear, such as one just added. */
-export async function focusIn(row: string): Promise<void> {
+export async function focusIn(row: string | Element): Promise<void> {
   const field = await onceShown(() => {
-    const found = document.querySelector(row)
+    const found = typeof row === 'string' ? document.querySelector(row) : row
     return found?.matches(FIELDS) ? found : found?.querySelector(FIELDS)
   })
   field?.focus()

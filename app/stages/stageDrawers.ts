@@ -61,3 +61,35 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
 /** The drawers of a stage, each with its live figure. */
 export const withLive = (stage: StageName, live: Partial<Record<string, string>>): Drawer[] =>
   STAGE_DRAWERS[stage].map((drawer) => ({ ...drawer, live: live[drawer.id] }))
+
+/** Fields that can be found by name, beside those of the survey; each stands in one of its stage's drawers. */
+export const NAMED_FIELDS: Partial<Record<StageName, readonly string[]>> = {
+  truck: [
+    'Begin from',
+    'Job',
+    'Job number',
+    'Customer',
+    'Truck, as the owner calls it',
+    'Driver sits',
+    'Works at, above the sea',
+    'Exhaust beside the rear axle',
+    'Bed or body',
+    'Wheels at the rear',
+  ],
+  load: ['Haul', 'Pulled by', 'Load on it', 'Ball load', 'Trailer, whole'],
+  air: ['Started from', 'Springs', 'Tube', 'Spacer under the spring', 'At full droop'],
+  lay: ['Part', 'Slack left at each spring'],
+  power: [
+    'Wire',
+    'Fuse',
+    'Earth',
+    'Drop allowed',
+    'Supply',
+    'Battery',
+    'Conductor at',
+    'Live conductors together',
+    'Through the engine space',
+  ],
+  tune: ['Minimum kept up'],
+  handover: ['Driver', 'Who to ask', 'Next check', 'Remarks for this truck'],
+}

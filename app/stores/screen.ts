@@ -9,10 +9,14 @@ export const useScreen = defineStore('screen', () => {
   /** What is pointed at: the subject of a note, an item, a part, a line. */
   const subject = ref<string | null>(null)
   /** Stage that somebody was led to for the subject: its drawer opens there and its field takes the focus. */
-  const leading = ref<StageName | null>(null)
+  const leading = ref<{ stage: StageName; field?: string } | null>(null)
   function lead(stage: StageName, to: string | null): void {
     subject.value = to
-    leading.value = to === null ? null : stage
+    leading.value = to === null ? null : { stage }
+  }
+  /** Leads to a field by its name on the screen. */
+  function leadToField(stage: StageName, field: string): void {
+    leading.value = { stage, field }
   }
   /** Label of the field being edited: its figure is lit on the picture. */
   const lit = ref<string | null>(null)
@@ -21,5 +25,5 @@ export const useScreen = defineStore('screen', () => {
   /** Whether the right column is folded away. */
   const folded = ref(localStorage.getItem('np.folded') === 'yes')
   watch(folded, (value) => localStorage.setItem('np.folded', value ? 'yes' : 'no'))
-  return { theme, asked, subject, leading, lead, lit, replacing, folded }
+  return { theme, asked, subject, leading, lead, leadToField, lit, replacing, folded }
 })

@@ -11,6 +11,8 @@ export interface JobSummary {
   number: string
   customer: string
   vehicle: string
+  /** As written at Hand over; not there in jobs last saved before it was kept. */
+  nextCheck?: string
   truck: string
   archetype: string
   states: Record<StageName, StageState>
@@ -25,6 +27,7 @@ export function summarise(plan: Plan, derived: Derived): JobSummary {
     number: plan.job.number,
     customer: plan.job.customer,
     vehicle: plan.job.vehicle,
+    nextCheck: plan.handover.nextCheck,
     truck: TRUCK_KINDS.find((k) => k.id === plan.truck.kind)!.label,
     archetype: ARCHETYPES.find((a) => a.id === plan.air.archetype)!.label,
     states: Object.fromEntries(STAGES.map((s) => [s, derived.stages[s].state])) as JobSummary['states'],

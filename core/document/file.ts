@@ -67,3 +67,38 @@ export function readPlanFile(text: string): Plan {
   }
   return plan
 }
+
+/** What a file of several plans is told by. */
+const PLANS_FORMAT = `${PLAN_FORMAT}s`
+
+/** Text of a file of several plans, each as it stands in a file of its own. */
+export function writePlanFiles(plans: readonly Plan[]): string {
+  return `${JSON.stringify({ format: PLANS_FORMAT, plans: plans.map(sortKeys) }, null, 2)}\n`
+}
+
+/**
+ * The texts of the plans in a file, whether it holds one or several; each is read and checked before any is given.
+ * @throws {PlanFileError} of the first that cannot be used, by its place in the file.
+ */
+export function readPlanFiles(text: string): string[] {
+  const plans = plansIn(text)
+  if (plans === null) return [writePlanFile(readPlanFile(text))]
+  return plans.map((plan, i) => {
+    try {
+      return writePlanFile(readPlanFile(JSON.stringify(plan)))
+    } catch (error) {
+      if (!(error instanceof PlanFileError)) throw error
+      throw new PlanFileError(`Plan ${i + 1} of ${plans.length}: ${error.message}`)
+    }
+  })
+}
+
+/** The plans of a file of several; null for any other text. */
+function plansIn(text: string): unknown[] | null {
+  try {
+    const { format, plans } = JSON.parse(text) as { format?: unknown; plans?: unknown }
+    return format === PLANS_FORMAT && Array.isArray(plans) ? plans : null
+  } catch {
+    return null
+  }
+}

@@ -1,5 +1,5 @@
 import { isRecord } from '../quantity/patch'
-import type { Quantity } from '../quantity/units'
+import { showText, type Quantity, type UnitChoice } from '../quantity/units'
 import type { Edit } from './edit'
 
 /** How places of a document are told to people: by the names they gave, what the edit was called, and in their units. */
@@ -59,4 +59,21 @@ export function fieldOfPlace(path: readonly string[], edits: readonly Edit[]): s
 export function nameOfPlace(document: unknown, path: readonly string[], edits: readonly Edit[]): string {
   const field = fieldOfPlace(path, edits)
   return [...namesAlong(document, path), field].filter((name, i, all) => all.indexOf(name) === i).join(' › ')
+}
+
+/** A value of the plan in a shop's units; of a whole item its name and what is in it. */
+export function valueText(value: unknown, path: readonly string[], units: UnitChoice): string {
+  if (value === undefined) return 'not there'
+  if (value === null || value === '') return 'nothing'
+  if (typeof value === 'number') return showText(value, quantityAt(path), units)
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value !== 'object') return String(value)
+  const { label } = value as { label?: unknown }
+  const parts = Object.entries(value).filter(([, v]) => typeof v === 'number' || typeof v === 'string')
+  const inner = parts.map(([key, v]) =>
+    key === 'label' ? '' : `${key} ${valueText(v, [...path, key], units)}`,
+  )
+  return [typeof label === 'string' ? label : '', ...inner.filter(Boolean).slice(0, 8)]
+    .filter(Boolean)
+    .join(', ')
 }

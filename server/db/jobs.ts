@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, ilike, type SQL } from 'drizzle-orm'
+import { and, desc, eq, gt, ilike, isNotNull, isNull, sql, type SQL } from 'drizzle-orm'
 import type { Edit } from '#core/document/edit'
 import type { HandInAnswer } from '#core/document/exchange'
 import type { KeptEdit } from '#core/document/handIn'
@@ -6,6 +6,7 @@ import { createDeriver } from '#core/derive/derive'
 import { changedPlanProblem, checkPlan, type PlanProblem } from '#core/document/schema'
 import { summarise, type JobSummary } from '#core/derive/summary'
 import { upgradePlan } from '#core/document/upgrade'
+import { STAGES, type StageName } from '#core/quantity/figure'
 import type { Plan } from '#core/document/types'
 import type { Database } from './client'
 import { databaseNow, handIn, type Shelf } from './handIn'
@@ -22,31 +23,131 @@ export interface JobRow {
   id: string
   head: number
   summary: JobSummary
+  /** Who began it. */
+  author: string
   updatedAt: Date
 }
 
 const PAGE = 50
 
-/** A page of jobs, newest first, optionally those whose name, number, customer or vehicle holds a text. */
+/** What the job list is asked for. */
+export interface JobQuery {
+  /** Part of a name, number, customer or truck. */
+  search: string
+  page: number
+  sort: JobSort
+  /** Those put away, or those worked on. */
+  archived: boolean
+  /** Only jobs with a Stop. */
+  stopped: boolean
+  /** Only jobs whose first stage that is not clear is this one; `done` for those handed over. */
+  at: StageName | 'done' | null
+  /** Only jobs begun by this person. */
+  who: string | null
+}
+export const JOB_SORTS = ['changed', 'name', 'customer', 'check'] as const
+export type JobSort = (typeof JOB_SORTS)[number]
+export const EVERY_JOB: JobQuery = {
+  search: '',
+  page: 0,
+  sort: 'changed',
+  archived: false,
+  stopped: false,
+  at: null,
+  who: null,
+}
+
+const said = (key: 'name' | 'customer' | 'nextCheck') => sql`lower(${jobs.summary}->>${sql.raw(`'${key}'`)})`
+/** Empty comes last: a job without a customer or a check is not the first of them. */
+const filledFirst = (key: 'customer' | 'nextCheck') => sql`nullif(${said(key)}, '') asc nulls last`
+const ORDER: Record<JobSort, SQL[]> = {
+  changed: [desc(jobs.updatedAt)],
+  name: [sql`${said('name')} asc`],
+  customer: [filledFirst('customer')],
+  check: [filledFirst('nextCheck')],
+}
+/** The first stage of a job that is not clear, as text; null for one handed over, with what was accepted by name. */
+const standsAt = sql.join(
+  [
+    sql`case when ${jobs.summary}->'states'->>'handover' = 'clear' then null`,
+    ...STAGES.map(
+      (stage) =>
+        sql`when ${jobs.summary}->'states'->>${sql.raw(`'${stage}'`)} <> 'clear' then ${sql.raw(`'${stage}'`)}`,
+    ),
+    sql`end`,
+  ],
+  sql` `,
+)
+
+/** Which jobs of a shop are asked for. */
+function matching(shopId: string, { search, archived, stopped, at, who }: JobQuery): SQL | undefined {
+  const pattern = `%${search.replace(/[\\%_]/g, (c) => `\\${c}`)}%`
+  return and(
+    eq(jobs.shopId, shopId),
+    archived ? isNotNull(jobs.archivedAt) : isNull(jobs.archivedAt),
+    search ? ilike(jobs.search, pattern) : undefined,
+    stopped ? sql`(${jobs.summary}->'notes'->>'stop')::int > 0` : undefined,
+    at === null ? undefined : at === 'done' ? sql`${standsAt} is null` : sql`${standsAt} = ${at}`,
+    who === null ? undefined : eq(jobs.authorId, who),
+  )
+}
+
+/** A page of jobs as they are asked for. */
 export async function listJobs(
   db: Database,
   shopId: string,
-  search: string,
-  page: number,
+  asked: Partial<JobQuery> = {},
 ): Promise<{ jobs: JobRow[]; total: number; pageSize: number }> {
-  const pattern = `%${search.replace(/[\\%_]/g, (c) => `\\${c}`)}%`
-  const mine = and(eq(jobs.shopId, shopId), search ? ilike(jobs.search, pattern) : undefined)
+  const query = { ...EVERY_JOB, ...asked }
+  const mine = matching(shopId, query)
   const [rows, total] = await Promise.all([
     db
-      .select({ id: jobs.id, head: jobs.head, summary: jobs.summary, updatedAt: jobs.updatedAt })
+      .select({
+        id: jobs.id,
+        head: jobs.head,
+        summary: jobs.summary,
+        author: people.name,
+        updatedAt: jobs.updatedAt,
+      })
       .from(jobs)
+      .innerJoin(people, eq(people.id, jobs.authorId))
       .where(mine)
-      .orderBy(desc(jobs.updatedAt), jobs.id)
+      .orderBy(...ORDER[query.sort], jobs.id)
       .limit(PAGE)
-      .offset(page * PAGE),
+      .offset(query.page * PAGE),
     db.$count(jobs, mine),
   ])
   return { jobs: rows, total, pageSize: PAGE }
+}
+
+/** Plans put into one file at most. */
+const MOST_PLANS = 200
+
+/** The newest plans of the jobs asked for, in the order of the list, as many as one file holds. */
+export async function listPlans(db: Database, shopId: string, query: JobQuery): Promise<Plan[]> {
+  const rows = await db
+    .select({ plan: revisions.plan })
+    .from(jobs)
+    .innerJoin(revisions, and(eq(revisions.jobId, jobs.id), eq(revisions.number, jobs.head)))
+    .where(matching(shopId, query))
+    .orderBy(...ORDER[query.sort], jobs.id)
+    .limit(MOST_PLANS)
+  return rows.map(({ plan }) => upgradePlan(plan) as Plan)
+}
+
+/** Puts a job away, or back among those worked on; false where there is none of that name. */
+export async function archiveJob(
+  db: Database,
+  shopId: string,
+  id: string,
+  archived: boolean,
+): Promise<boolean> {
+  const changed = await db
+    .update(jobs)
+    .set({ archivedAt: archived ? databaseNow : null })
+    .where(and(eq(jobs.id, id), eq(jobs.shopId, shopId)))
+    .returning({ id: jobs.id })
+  return changed.length > 0
 }
 
 export type Created = { ok: true; id: string } | { ok: false; problems: PlanProblem[] }
@@ -81,6 +182,20 @@ export async function readJob(
     .innerJoin(revisions, and(eq(revisions.jobId, jobs.id), eq(revisions.number, jobs.head)))
     .where(and(eq(jobs.id, id), eq(jobs.shopId, shopId)))
   return row ? { ...row, plan: upgradePlan(row.plan) as Plan } : null
+}
+
+/** The plan of a job as it was at a revision, or null. */
+export async function readRevision(
+  db: Database,
+  shopId: string,
+  id: string,
+  number: number,
+): Promise<Plan | null> {
+  const [row] = await db
+    .select({ plan: revisions.plan })
+    .from(revisions)
+    .where(and(eq(revisions.jobId, id), eq(revisions.number, number), eq(revisions.shopId, shopId)))
+  return row ? (upgradePlan(row.plan) as Plan) : null
 }
 
 export interface HistoryRow {

@@ -50,9 +50,12 @@ export const jobs = pgTable(
     ),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+    /** Put away since; null while it is worked on. */
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
   },
   (table) => [
     index('jobs_by_shop').on(table.shopId, sql`${table.updatedAt} desc`, table.id),
+    index('jobs_by_name').on(table.shopId, sql`lower(${table.summary}->>'name')`, table.id),
     index('jobs_by_search').using('gin', table.search.op('gin_trgm_ops')),
   ],
 )

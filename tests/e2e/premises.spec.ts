@@ -110,7 +110,7 @@ test('the right column says what is next, what is a guess and what changed; one 
   const lately = outlook.getByRole('listitem').filter({ hasText: 'Mass of Item 1' })
   await lately.getByRole('button', { name: 'Take back' }).click()
   await expect(page.getByLabel('Mass of Item 1')).not.toHaveValue('200')
-  await expect(page.getByLabel('Item 1 from the rear axle')).toHaveValue('900')
+  await expect(page.getByLabel('Item 1 from the rear axle', { exact: true })).toHaveValue('900')
   await expect(outlook).toContainText('Taken back: Mass of Item 1')
   await outlook.locator('[data-next]').click()
   await expect(page.getByRole('heading', { level: 1, name: 'Truck' })).toBeVisible()

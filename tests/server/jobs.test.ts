@@ -7,7 +7,15 @@ import { sameJson } from '#core/quantity/patch'
 import type { Plan } from '#core/document/types'
 import { connect } from '../../server/db/client'
 import { demoJobs } from '../../core/demo/demoShop'
-import { createJob, handInToJob, listJobs, readHistory, readJob, type Who } from '../../server/db/jobs'
+import {
+  archiveJob,
+  createJob,
+  handInToJob,
+  listJobs,
+  readHistory,
+  readJob,
+  type Who,
+} from '../../server/db/jobs'
 import { heldSince } from '../../server/db/handIn'
 import { heldEdits, revisions, shops, sweeps } from '../../server/db/schema'
 import { handInToShop, readShop } from '../../server/db/shops'
@@ -64,7 +72,7 @@ const name = (v: string) => (d: Plan) => {
 
 test('the demo is loaded once: eight jobs, and again changes nothing', async () => {
   expect(
-    (await listJobs(db(), 'saltmarsh', '', 0)).jobs.filter((j) => demoJobs().some((d) => d.id === j.id)),
+    (await listJobs(db(), 'saltmarsh')).jobs.filter((j) => demoJobs().some((d) => d.id === j.id)),
   ).toHaveLength(8)
   expect(await setUp(url, 'server/db/migrations')).toMatchObject({ demoLoaded: false })
 })
@@ -85,7 +93,7 @@ test('a server whose clock is wrong: the database’s clock alone says when, and
   const wrong = jest.spyOn(Date, 'now').mockReturnValue(Date.UTC(1999, 0, 1))
   await handIn(who, id, 1, [edit(plan, (d) => void (d.job.customer = 'Late'))])
   wrong.mockRestore()
-  const [newest] = (await listJobs(db(), who.shopId, '', 0)).jobs
+  const [newest] = (await listJobs(db(), who.shopId)).jobs
   const history = await readHistory(db(), who.shopId, id)
   const { rows } = await connected.pool.query('select now() as now')
   expect(newest!.id).toBe(id)
@@ -234,11 +242,51 @@ test('what the shop sets is kept, comes together and is asked about like a plan'
 })
 
 test('search finds by name, number, customer or vehicle, and takes % and _ as themselves', async () => {
-  expect((await listJobs(db(), 'saltmarsh', 'oyster', 0)).jobs.map((j) => j.id)).toEqual(['estuary-flatbed'])
-  expect((await listJobs(db(), 'saltmarsh', '0417', 0)).jobs.map((j) => j.id)).toEqual(['star-wagon'])
-  expect((await listJobs(db(), 'saltmarsh', '%', 0)).jobs).toEqual([])
+  expect((await listJobs(db(), 'saltmarsh', { search: 'oyster' })).jobs.map((j) => j.id)).toEqual([
+    'estuary-flatbed',
+  ])
+  expect((await listJobs(db(), 'saltmarsh', { search: '0417' })).jobs.map((j) => j.id)).toEqual([
+    'star-wagon',
+  ])
+  expect((await listJobs(db(), 'saltmarsh', { search: '%' })).jobs).toEqual([])
   await createJob(db(), who, 'odd', newPlan('coil-van', '100%_wool'))
-  expect((await listJobs(db(), 'saltmarsh', '%_w', 0)).jobs.map((j) => j.id)).toEqual(['odd'])
+  expect((await listJobs(db(), 'saltmarsh', { search: '%_w' })).jobs.map((j) => j.id)).toEqual(['odd'])
+})
+
+test('the list is of those worked on or those put away, by where they stand, by Stop and by who began them', async () => {
+  const ids = async (asked: Parameters<typeof listJobs>[2]) =>
+    (await listJobs(db(), 'saltmarsh', asked)).jobs.map((j) => j.id)
+  await createJob(db(), bram, 'put-away', newPlan('coil-van', 'Put away'))
+  expect(await archiveJob(db(), 'other', 'put-away', true)).toBe(false)
+  expect(await ids({ archived: true })).toEqual([])
+  expect(await archiveJob(db(), 'saltmarsh', 'put-away', true)).toBe(true)
+  expect(await ids({ archived: true })).toEqual(['put-away'])
+  expect(await ids({ search: 'Put away' })).toEqual([])
+  expect(await archiveJob(db(), 'saltmarsh', 'put-away', false)).toBe(true)
+  expect(await ids({ search: 'Put away', who: 'bram' })).toEqual(['put-away'])
+  expect(await ids({ search: 'Put away', who: 'odile' })).toEqual([])
+  expect(await ids({ stopped: true })).toEqual(['kiln-trailer'])
+  expect(await ids({ at: 'done', sort: 'name' })).toEqual(['festival-rig', 'star-wagon'])
+  for (const id of await ids({ at: 'build' })) {
+    const { states } = (await listJobs(db(), 'saltmarsh')).jobs.find((j) => j.id === id)!.summary
+    expect(states).toMatchObject({
+      truck: 'clear',
+      load: 'clear',
+      air: 'clear',
+      lay: 'clear',
+      power: 'clear',
+    })
+    expect(states.build).not.toBe('clear')
+  }
+})
+
+test('jobs without a customer or a check come after those that have one', async () => {
+  const listed = (await listJobs(db(), 'saltmarsh', { sort: 'customer' })).jobs.map((j) => j.summary.customer)
+  const firstEmpty = listed.indexOf('')
+  expect(firstEmpty).toBeGreaterThan(0)
+  expect(listed.slice(firstEmpty).every((customer) => customer === '')).toBe(true)
+  const named = listed.slice(0, firstEmpty)
+  expect(named).toEqual([...named].sort((a, b) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1)))
 })
 
 test('another shop sees none of it and can change none of it', async () => {
@@ -249,7 +297,7 @@ test('another shop sees none of it and can change none of it', async () => {
       name: 'Other',
       units: { pressure: 'bar', length: 'mm', mass: 'kg', torque: 'N·m', wire: 'mm²' },
     })
-  expect((await listJobs(db(), 'other', '', 0)).total).toBe(0)
+  expect((await listJobs(db(), 'other')).total).toBe(0)
   expect(await readJob(db(), 'other', 'estuary-flatbed')).toBeNull()
   expect(await readHistory(db(), 'other', 'estuary-flatbed')).toEqual([])
   const { id, plan } = await fresh()

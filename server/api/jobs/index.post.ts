@@ -3,9 +3,10 @@ import { eq } from 'drizzle-orm'
 import * as yup from 'yup'
 import { TRUCK_KINDS } from '#core/catalog/trucks'
 import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/document/file'
+import { copyOf, likeThis } from '#core/derive/anotherJob'
 import { newPlan } from '#core/derive/newPlan'
 import type { Target, TruckKind } from '#core/document/types'
-import { createJob } from '../../db/jobs'
+import { createJob, readJob } from '../../db/jobs'
 import { shops } from '../../db/schema'
 
 const request = yup
@@ -16,18 +17,21 @@ const request = yup
       .optional(),
     name: yup.string().trim().max(120).optional(),
     file: yup.string().optional(),
+    /** Another job to begin from: the same truck once more, or a new one set up like it. */
+    from: yup.string().max(64).optional(),
+    as: yup.string().oneOf(['copy', 'like']).optional(),
   })
   .strict()
   .noUnknown()
 
-/** A new job from a truck kind and a name, or from the text of a plan file. */
+/** A new job from a truck kind and a name, from another job, or from the text of a plan file. */
 export default route(async (event) => {
   const body = await readChecked(event, request, MAX_FILE_BYTES * 2)
   const [shop] = await useDatabase()
     .select({ target: shops.target })
     .from(shops)
     .where(eq(shops.id, shopId()))
-  const plan = fromBody(body, shop?.target ?? undefined)
+  const plan = body.from !== undefined ? await fromJob(body) : fromBody(body, shop?.target ?? undefined)
   const id = randomUUID()
   const created = await createJob(useDatabase(), await whoIs(event), id, plan)
   if (!created.ok)
@@ -35,6 +39,14 @@ export default route(async (event) => {
   setResponseStatus(event, 201)
   return { id }
 })
+
+async function fromJob({ from, as, name }: yup.InferType<typeof request>) {
+  const job = await readJob(useDatabase(), shopId(), from ?? '')
+  if (!job) throw new ApiError(404, 'no-job', 'The job to begin from is not in this shop. Choose another.')
+  if (!name) throw nameless()
+  return (as === 'like' ? likeThis : copyOf)(job.plan, name)
+}
+const nameless = () => new ApiError(422, 'invalid', 'Give the job a name, for example whose truck it is.')
 
 function fromBody(body: yup.InferType<typeof request>, target?: Target) {
   if (body.file !== undefined) {
@@ -46,6 +58,6 @@ function fromBody(body: yup.InferType<typeof request>, target?: Target) {
     }
   }
   if (!body.kind) throw new ApiError(422, 'invalid', 'Choose a truck kind to begin from.')
-  if (!body.name) throw new ApiError(422, 'invalid', 'Give the job a name, for example whose truck it is.')
+  if (!body.name) throw nameless()
   return newPlan(body.kind as TruckKind, body.name, target)
 }

@@ -4,6 +4,7 @@ import { STAGES, type StageName } from '#core/quantity/figure'
 import { defineAsyncComponent, type Component } from 'vue'
 import { putDraftBack } from '~/keeping/drafts'
 import { stepDrawer } from '~/shell/drawers'
+import type { FoundAction } from '~/shell/foundActions'
 import { useShortcuts } from '~/shell/shortcuts'
 
 /** The shell around one stage of one job. Each stage loads when it is first shown. */
@@ -25,10 +26,12 @@ const LATER = {
   units: () => import('~/shell/UnitsDialog.vue'),
   keys: () => import('~/shell/KeysDialog.vue'),
   replace: () => import('~/shell/ReplaceDialog.vue'),
+  revisions: () => import('~/shell/RevisionsDialog.vue'),
 }
 const FindDialog = defineAsyncComponent(LATER.find)
 const UnitsChoice = defineAsyncComponent(LATER.units)
 const KeysList = defineAsyncComponent(LATER.keys)
+const RevisionsList = defineAsyncComponent(LATER.revisions)
 const ReplaceAsked = defineAsyncComponent(LATER.replace)
 const MOMENT = 5000
 onMounted(() => setTimeout(() => Object.values(LATER).forEach((load) => void load().catch(() => {})), MOMENT))
@@ -44,6 +47,7 @@ const stage = computed<StageName>(() => (isStage(route.params.stage) ? route.par
 const finding = ref(false)
 const choosingUnits = ref(false)
 const listingKeys = ref(false)
+const listingRevisions = ref(false)
 const notes = useTemplateRef('notes')
 /** How many notes the column holds while it is folded away. */
 const noted = computed(() => notes.value?.count ?? 0)
@@ -73,6 +77,24 @@ useHead({
   ),
 })
 
+/** What Find offers to do. */
+const ACTIONS: Record<FoundAction, () => void> = {
+  // The dialog goes first: it is no part of the sheet.
+  print: () => setTimeout(() => window.print(), 100),
+  pack: () => window.location.assign(`/api/jobs/${job.id}/pack`),
+  plan: () => window.location.assign(`/api/jobs/${job.id}/plan`),
+  revisions: () => (listingRevisions.value = true),
+  undo: () => job.undo(),
+  redo: () => job.redo(),
+  units: () => (choosingUnits.value = true),
+  theme: () => (screen.theme = screen.theme === 'bay' ? 'day' : 'bay'),
+  fold: () => (screen.folded = !screen.folded),
+  keys: () => (listingKeys.value = true),
+  jobs: () => void router.push('/'),
+  sums: () => void router.push('/sums'),
+  parts: () => void router.push('/parts'),
+}
+
 useShortcuts({
   stage: (key) => void router.push(`/jobs/${job.id}/${STAGES[Number(key) - 1]}`),
   nextNote: () => notes.value?.step(1),
@@ -90,7 +112,12 @@ useShortcuts({
 
 <template>
   <div class="min-h-screen lg:h-screen print:h-auto! flex flex-col print:block">
-    <AppHeader class="no-print" @find="finding = true" @units="choosingUnits = true" />
+    <AppHeader
+      class="no-print"
+      @find="finding = true"
+      @units="choosingUnits = true"
+      @revisions="listingRevisions = true"
+    />
     <SetAside />
     <p
       v-if="job.away || job.message || shop.problem"
@@ -147,9 +174,10 @@ useShortcuts({
       </aside>
     </div>
     <GaugeStrip v-if="job.plan" class="no-print" />
-    <FindDialog v-if="finding" open @close="finding = false" />
+    <FindDialog v-if="finding" open @close="finding = false" @act="(action) => ACTIONS[action]()" />
     <UnitsChoice v-if="choosingUnits" open @close="choosingUnits = false" />
     <KeysList v-if="listingKeys" open @close="listingKeys = false" />
+    <RevisionsList v-if="listingRevisions" open @close="listingRevisions = false" />
     <ReplaceAsked v-if="screen.replacing" />
     <ClashDialog
       :places="job.clash?.places ?? shop.clash?.places ?? null"

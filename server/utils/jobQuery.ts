@@ -1,0 +1,30 @@
+import type { H3Event } from 'h3'
+import * as yup from 'yup'
+import { STAGES } from '#core/quantity/figure'
+import { JOB_SORTS, type JobQuery } from '../db/jobs'
+
+const asked = yup.object({
+  search: yup.string().trim().default(''),
+  page: yup.number().integer().min(0).max(10_000).default(0),
+  sort: yup.string().oneOf(JOB_SORTS).default('changed'),
+  archived: yup.boolean().default(false),
+  stopped: yup.boolean().default(false),
+  at: yup
+    .string()
+    .oneOf([...STAGES, 'done'] as const)
+    .nullable()
+    .default(null),
+  who: yup.string().max(64).nullable().default(null),
+})
+const LONGEST = 100
+
+/** What a route is asked of the job list; what it does not know is refused, a search too long is cut. */
+export function jobQueryOf(event: H3Event): JobQuery {
+  try {
+    const query = asked.validateSync(getQuery(event), { stripUnknown: true })
+    return { ...query, search: query.search.slice(0, LONGEST) }
+  } catch (error) {
+    if (!(error instanceof yup.ValidationError)) throw error
+    throw new ApiError(422, 'invalid', `The list cannot be asked that: ${error.message}.`)
+  }
+}

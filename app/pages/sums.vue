@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { CALCULATORS, calculate, inputFields } from '#core/calculators/index'
 import { CalculatorError } from '#core/calculators/define'
+import { inUnit, quantityOfUnit, resultText } from '#core/calculators/shopUnits'
+import { toSi } from '#core/quantity/units'
 
 /** Quick sums: the calculators of the headless command by the same names, no job needed. */
 const router = useRouter()
 const route = useRoute()
+const shop = useShop()
 const name = computed(() =>
   CALCULATORS.some((c) => c.name === route.query.sum) ? String(route.query.sum) : CALCULATORS[0]!.name,
 )
@@ -44,12 +47,14 @@ function nearest(path: string[]): string {
   const parent = info.value[path[0]!]
   return parent ? `${parent.label}: ${path.slice(1).join(' ')}` : path.join(' ')
 }
+/** "readings" are rows, one of them is a "Reading". */
+const oneOf = (list: string) => list.charAt(0).toUpperCase() + list.slice(1).replace(/s$/, '')
 /** Leaves of one list row stand together; everything else forms the first group. */
 const groups = computed(() => {
   const plain = leaves.value.filter((l) => !/^\d+$/.test(l.path[1] ?? ''))
   const rows = new Map<string, Leaf[]>()
   for (const leaf of leaves.value.filter((l) => /^\d+$/.test(l.path[1] ?? ''))) {
-    const key = `${leaf.path[0]} ${Number(leaf.path[1]) + 1}`
+    const key = `${oneOf(leaf.path[0]!)} ${Number(leaf.path[1]) + 1}`
     rows.set(key, [...(rows.get(key) ?? []), leaf])
   }
   return [
@@ -88,6 +93,9 @@ function type(leaf: Leaf, text: string): void {
           .split(/[\s,]+/)
           .map((cell) => (Number.isFinite(Number(cell)) ? Number(cell) : cell)),
       )
+  put(leaf, value)
+}
+function put(leaf: Leaf, value: unknown): void {
   const at = leaf.path
     .slice(0, -1)
     .reduce<Record<string, unknown>>((o, key) => o[key] as Record<string, unknown>, draft.value)
@@ -101,19 +109,16 @@ const result = computed(() => {
     throw error
   }
 })
-function words(value: unknown): string {
-  if (typeof value === 'number')
-    return Math.abs(value) !== 0 && (Math.abs(value) < 0.01 || Math.abs(value) >= 1e6)
-      ? value.toExponential(3)
-      : String(Number(value.toPrecision(6)))
-  if (Array.isArray(value)) return value.map(words).join(' … ')
+/** A value in words; a number in the shop's unit where its own is known. */
+function words(value: unknown, unit: string): string {
+  if (typeof value === 'number') return resultText(value, unit, shop.units)
+  if (Array.isArray(value)) return value.map((v) => words(v, unit)).join(' … ')
   return value === null ? '—' : value === true ? 'yes' : value === false ? 'no' : String(value)
 }
 interface Line {
   key: string
   label: string
   text: string
-  unit: string
 }
 /** "squatWithoutAir_mm" is "squat without air" in mm. */
 function named(key: string): { label: string; unit: string } {
@@ -125,12 +130,11 @@ const resultLines = computed<Line[]>(() =>
   Object.entries(calculator.value.outputs).flatMap(([key, o]): Line[] => {
     const value = result.value.output?.[key]
     if (typeof value !== 'object' || value === null || Array.isArray(value))
-      return [{ key, label: o.label, text: words(value), unit: o.unit }]
+      return [{ key, label: o.label, text: words(value, o.unit) }]
     return Object.entries(value).map(([part, v]) => ({
       key: `${key}.${part}`,
       label: `${o.label}: ${named(part).label}`,
-      text: words(v),
-      unit: named(part).unit || o.unit,
+      text: words(v, named(part).unit || o.unit),
     }))
   }),
 )
@@ -171,30 +175,39 @@ const lists = computed(() =>
         </ul>
       </nav>
       <div class="space-y-3 min-w-0">
-        <div class="flex items-baseline gap-3">
-          <h1 class="text-2xl">{{ calculator.title }}</h1>
-          <span class="font-mono text-sm text-soft">{{ calculator.name }}</span>
-        </div>
+        <h1 class="text-2xl">{{ calculator.title }}</h1>
+        <p class="figure text-sm">{{ calculator.formula }}</p>
         <div class="sheet p-4 grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
           <template v-for="group in groups" :key="group.key">
             <p v-if="group.row !== null" class="label col-span-full border-t border-line pt-2 -mb-2">
               {{ group.row }}
             </p>
-            <div v-for="leaf in group.leaves" :key="leaf.path.join('.')">
-              <label class="label" :for="`f-${leaf.path.join('-')}`"
-                >{{ leaf.label }}<template v-if="leaf.unit"> · {{ leaf.unit }}</template></label
-              >
-              <input
-                :id="`f-${leaf.path.join('-')}`"
-                class="field figure"
-                :value="shown(leaf)"
-                :aria-label="leaf.path.length > 1 ? `${leaf.label} (${leaf.path.join(' ')})` : undefined"
-                @input="type(leaf, ($event.target as HTMLInputElement).value)"
+            <template v-for="leaf in group.leaves" :key="leaf.path.join('.')">
+              <NumField
+                v-if="typeof leaf.value === 'number' && quantityOfUnit(leaf.unit)"
+                :label="group.row === null ? leaf.label : `${leaf.label}, ${group.row.toLowerCase()}`"
+                :value="toSi(leaf.value, quantityOfUnit(leaf.unit)!.unit)"
+                :quantity="quantityOfUnit(leaf.unit)!.quantity"
+                @change="(v) => put(leaf, inUnit(v, quantityOfUnit(leaf.unit)!.unit))"
               />
-            </div>
+              <div v-else>
+                <label class="label" :for="`f-${leaf.path.join('-')}`"
+                  >{{ leaf.label }}<template v-if="leaf.unit"> · {{ leaf.unit }}</template></label
+                >
+                <input
+                  :id="`f-${leaf.path.join('-')}`"
+                  class="field figure"
+                  :value="shown(leaf)"
+                  :aria-label="group.row === null ? undefined : `${leaf.label}, ${group.row.toLowerCase()}`"
+                  @input="type(leaf, ($event.target as HTMLInputElement).value)"
+                />
+              </div>
+            </template>
           </template>
           <div v-for="key in lists" :key="key" class="col-span-full flex gap-2">
-            <button type="button" class="button quiet" @click="addRow(key)">Another row of {{ key }}</button>
+            <button type="button" class="button quiet" @click="addRow(key)">
+              Another {{ oneOf(key).toLowerCase() }}
+            </button>
             <button
               type="button"
               class="button quiet"
@@ -212,15 +225,16 @@ const lists = computed(() =>
           <template v-for="line in resultLines" :key="line.key"
             ><dt class="label">{{ line.label }}</dt>
             <dd class="figure" :data-out="line.key">
-              {{ line.text }} <span class="font-normal text-sm">{{ line.unit }}</span>
+              {{ line.text }}
             </dd></template
           >
         </dl>
-        <p class="label">
-          Source: {{ calculator.source }}. Pressures are gauge. The same sum headless:
-          <span class="font-mono">bin/np calc {{ calculator.name }}</span
-          >.
-        </p>
+        <p class="label">Pressures are gauge. Source: {{ calculator.source }}.</p>
+        <details class="label">
+          <summary>Use it from a script</summary>
+          <p class="font-mono mt-1">bin/np calc {{ calculator.name }}</p>
+          <p>Its figures go in and come out in the units of its own fields, whatever the shop shows here.</p>
+        </details>
       </div>
     </main>
   </div>

@@ -2,6 +2,7 @@
 import { PRACTICE } from '#core/catalog/practice'
 import type { Truck } from '#core/document/types'
 import type { Fit, Pose } from '#core/truck/types'
+import { clearLabels } from './scale'
 
 /**
  * Section through the rear axle, seen from behind, left at the left: the body stands still, the axle takes the pose shown.
@@ -84,6 +85,22 @@ const pipe = computed(() => {
 const brakeLines = computed(() =>
   truck.brakeLine ? [1, -1].map((side) => onAxle(side * truck.brakeLine!.y, truck.brakeLine!.z)) : [],
 )
+/** Height of a name on the drawing and the width of one letter of it, mm. */
+const NAME = { height: 66, letter: 26 }
+/** Names of what is drawn, each beside its thing and clear of the others. */
+const names = computed(() => {
+  const fender = truck.innerFender
+  const [line] = brakeLines.value
+  const wanted: [text: string, x: number, y: number][] = [
+    ['frame rail', x(-truck.frame.spacing / 2) + 40, z(rail.value)],
+    ['differential', x(truck.axle.offset), z(truck.tyre.radius - truck.axle.differential) + 14],
+    ...(fender ? [['inner fender', x(fender.y) - 120, z(fender.bottom) + 14] as const] : []),
+    ...(pipe.value ? [['exhaust', x(pipe.value.y) + 50, z(pipe.value.z)] as const] : []),
+    ...(line ? [['brake line', line.x + 20, line.y + 16] as const] : []),
+  ].map(([text, left, up]) => [text, left, up] as [string, number, number])
+  const boxes = wanted.map(([id, left, up]) => ({ id, x: left, y: up, width: id.length * NAME.letter }))
+  return Object.entries(clearLabels(boxes, NAME.height)).map(([text, place]) => ({ text, ...place }))
+})
 const s = { x, z, left: (drawn: number) => -drawn / 1000, up: (drawn: number) => -drawn / 1000 }
 </script>
 
@@ -234,6 +251,13 @@ const s = { x, z, left: (drawn: number) => -drawn / 1000, up: (drawn: number) =>
         class="absolute figure text-xs -translate-x-1/2 -translate-y-1/2 pointer-events-none"
         :style="at(x(b.bag.upper.y * 0.5 + b.bag.lower.y * 0.5), z((b.bag.upper.z + b.bag.lower.z) / 2))"
         >{{ b.side === 'left' ? 'L' : 'R' }}</span
+      >
+      <span
+        v-for="name in names"
+        :key="name.text"
+        class="absolute text-[11px] leading-none text-soft whitespace-nowrap pointer-events-none bg-sheet/70 rounded px-0.5"
+        :style="at(name.x, name.y)"
+        >{{ name.text }}</span
       >
       <slot name="over" :at="at" :s="s" />
     </template>

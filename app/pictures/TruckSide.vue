@@ -2,6 +2,7 @@
 import { roofHeight } from '#core/catalog/truckGeometry'
 import type { Truck } from '#core/document/types'
 import { drawingScale, polyline, railOutline } from './scale'
+import { springOutline, truckOutline } from './truckOutline'
 
 /** Side view from the left, to scale: wheels, frame, cab and bed; slots for what the stage adds. */
 const {
@@ -18,25 +19,8 @@ const box = computed(() => ({
   width: s.value.length + 750,
   height: (top.value + below) * 1000 + 60,
 }))
-/** Outline of the cab by kind: bonnet and screen, or a van's box. */
-const cab = computed(() => {
-  const { x, z } = s.value
-  const t = truck
-  const sill = t.frame.top - 0.02
-  const bonnet = t.frame.top + t.tyre.radius * 1.1
-  const roof = roofHeight(t)
-  const nose = t.wheelbase + t.frontOverhang
-  const box = t.kind === 'coil-van' || t.kind === 'coil-wagon'
-  const screen = t.wheelbase - (box ? 0.15 : 0.35)
-  const back = box ? t.bed.rear : t.cabRear
-  const outline = [
-    `M${x(nose)} ${z(sill)} L${x(nose)} ${z(bonnet - 0.16)}`,
-    `Q${x(nose - 0.02)} ${z(bonnet)} ${x(nose - 0.25)} ${z(bonnet)}`,
-    `L${x(screen)} ${z(bonnet + 0.05)} L${x(screen - 0.5)} ${z(roof)}`,
-    `L${x(back)} ${z(roof)} L${x(back)} ${z(sill)}`,
-  ]
-  return outline.join(' ')
-})
+const outline = computed(() => truckOutline(truck, s.value))
+const springs = computed(() => springOutline(truck, s.value))
 const rail = computed(() =>
   railOutline(truck)
     .map((p) => `${s.value.x(p.x)},${s.value.z(p.z)}`)
@@ -78,45 +62,42 @@ const sagged = computed(() => {
       opacity="0.8"
       vector-effect="non-scaling-stroke"
     />
-    <g v-if="truck.kind !== 'coil-van' && truck.kind !== 'coil-wagon'">
-      <rect
-        :x="s.x(truck.bed.front)"
-        :y="s.z(truck.bed.floor + truck.bed.sides)"
-        :width="(truck.bed.front - truck.bed.rear) * 1000"
-        :height="truck.bed.sides * 1000"
-        fill="var(--steel)"
-        fill-opacity="0.45"
+    <g v-for="(piece, i) in outline" :key="i" stroke-linejoin="round" stroke-linecap="round">
+      <path
+        :d="piece.body"
+        fill="var(--card)"
+        fill-opacity="0.75"
+        stroke="var(--ink)"
+        stroke-width="1.8"
+        vector-effect="non-scaling-stroke"
+      />
+      <path
+        v-for="pane in piece.glass"
+        :key="pane"
+        :d="pane"
+        fill="var(--load)"
+        fill-opacity="0.55"
         stroke="var(--steel-edge)"
         stroke-width="1"
         vector-effect="non-scaling-stroke"
       />
-      <rect
-        :x="s.x(truck.bed.front)"
-        :y="s.z(truck.bed.floor)"
-        :width="(truck.bed.front - truck.bed.rear) * 1000"
-        :height="Math.max(truck.bed.floor - truck.frame.top, 0.04) * 1000"
-        fill="var(--steel)"
+      <path
+        v-for="crease in piece.lines"
+        :key="crease"
+        :d="crease"
+        fill="none"
         stroke="var(--steel-edge)"
         stroke-width="1"
         vector-effect="non-scaling-stroke"
       />
     </g>
     <line
-      v-else
       :x1="s.x(truck.bed.front)"
       :x2="s.x(truck.bed.rear)"
       :y1="s.z(truck.bed.floor)"
       :y2="s.z(truck.bed.floor)"
       stroke="var(--steel-edge)"
       stroke-width="2"
-      vector-effect="non-scaling-stroke"
-    />
-    <path
-      :d="cab"
-      fill="none"
-      stroke="var(--ink)"
-      stroke-width="2"
-      stroke-linejoin="round"
       vector-effect="non-scaling-stroke"
     />
     <rect
@@ -156,6 +137,17 @@ const sagged = computed(() => {
       :stroke-width="truck.exhaust.radius * 2000"
       stroke-opacity="0.55"
     />
+    <path
+      v-for="leaf in springs"
+      :key="leaf"
+      :d="leaf"
+      fill="none"
+      stroke="var(--steel-edge)"
+      stroke-width="2.5"
+      stroke-linecap="round"
+      stroke-linejoin="round"
+      vector-effect="non-scaling-stroke"
+    />
     <g v-for="axle in [truck.wheelbase, 0]" :key="axle">
       <circle
         :cx="s.x(axle)"
@@ -165,6 +157,25 @@ const sagged = computed(() => {
         fill-opacity="0.35"
         stroke="var(--rubber)"
         stroke-width="110"
+      />
+      <circle
+        v-for="r in [truck.tyre.radius * 1000 - 6, truck.tyre.radius * 620, truck.tyre.radius * 560]"
+        :key="r"
+        :cx="s.x(axle)"
+        :cy="s.z(truck.tyre.radius)"
+        :r="r"
+        fill="none"
+        stroke="var(--steel-edge)"
+        stroke-width="1"
+        vector-effect="non-scaling-stroke"
+      />
+      <circle
+        v-for="turn in [0, 72, 144, 216, 288]"
+        :key="turn"
+        :cx="s.x(axle) + Math.sin((turn * Math.PI) / 180) * 85"
+        :cy="s.z(truck.tyre.radius) - Math.cos((turn * Math.PI) / 180) * 85"
+        r="12"
+        fill="var(--steel-edge)"
       />
       <circle
         :cx="s.x(axle)"

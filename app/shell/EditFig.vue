@@ -46,7 +46,7 @@ function leave(): void {
     <button
       v-if="!editing"
       type="button"
-      class="figure text-sm rounded px-1 border-b border-dashed border-soft hover:bg-chosen whitespace-nowrap"
+      class="figure text-sm rounded px-1 min-h-6 border-b border-dashed border-soft hover:bg-chosen whitespace-nowrap"
       :class="[screen.lit === label ? 'bg-glow text-black' : 'bg-sheet/85', { guess }]"
       :aria-label="`${label}, ${showText(value, quantity, shop.units)}${guess ? ', still a guess' : ''}. Press to type.`"
       @click="begin"

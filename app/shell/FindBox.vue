@@ -114,10 +114,14 @@ watch(
 )
 const hits = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
-  const begins = ({ label }: Hit) => (label.toLowerCase().startsWith(words[0] ?? '') ? 0 : 1)
+  /** The very name first, then names that begin so. */
+  const far = ({ label }: Hit) => {
+    const name = label.toLowerCase()
+    return name === words.join(' ') ? 0 : name.startsWith(words[0] ?? '') ? 1 : 2
+  }
   return all.value
     .filter((h) => words.every((w) => `${h.label} ${h.where}`.toLowerCase().includes(w)))
-    .sort((a, b) => begins(a) - begins(b))
+    .sort((a, b) => far(a) - far(b))
     .slice(0, MOST)
 })
 function pick(hit: Hit | null): void {

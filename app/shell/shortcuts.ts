@@ -17,23 +17,26 @@ export const SHORTCUTS = [
   { id: 'redo', keys: ['$mod+Shift+z'], shown: 'Ctrl+Shift+Z', what: 'Redo' },
   // Bound by each picture to what has the focus (useMoving); listed here with the rest.
   { id: 'move', keys: [], shown: '← → ↑ ↓', what: 'Move the focused item or part; with Shift, finer' },
+  // Bound below: in a field the other keys are letters.
+  { id: 'leave', keys: [], shown: 'Esc', what: 'Leave a field, so that these keys work again' },
   { id: 'list', keys: ['?'], shown: '?', what: 'This list' },
 ] as const satisfies readonly { id: string; keys: readonly string[]; shown: string; what: string }[]
 
-type ShortcutId = Exclude<(typeof SHORTCUTS)[number]['id'], 'move'>
+type ShortcutId = Exclude<(typeof SHORTCUTS)[number]['id'], 'move' | 'leave'>
 type Action = (key: string) => void
 
 const FIELD = 'input:not([type=radio]):not([type=checkbox]), textarea, select'
 
+const asking = () => !!document.querySelector('[role="dialog"]')
 /** Nothing is meant for the shell while somebody types or answers a dialog. */
 const elsewhere = (event: KeyboardEvent): boolean =>
-  (event.target as Element | null)?.matches?.(FIELD) === true || !!document.querySelector('[role="dialog"]')
+  (event.target as Element | null)?.matches?.(FIELD) === true || asking()
 
 /** Binds the table to what the shell does, for as long as the component stands. */
 export function useShortcuts(actions: Record<ShortcutId, Action>): void {
   const bindings: Record<string, (event: KeyboardEvent) => void> = {}
   for (const shortcut of SHORTCUTS) {
-    if (shortcut.id === 'move') continue
+    if (shortcut.id === 'move' || shortcut.id === 'leave') continue
     const act = actions[shortcut.id]
     for (const key of shortcut.keys) {
       const handle = (event: KeyboardEvent) => {
@@ -45,6 +48,9 @@ export function useShortcuts(actions: Record<ShortcutId, Action>): void {
       // Which keys need Shift is the keyboard layout's business; a letter with Caps is still that letter.
       if (!key.includes('+')) bindings[`Shift+${key}`] = handle
     }
+  }
+  bindings.Escape = ({ target }) => {
+    if (target instanceof HTMLElement && target.matches(FIELD) && !asking()) target.blur()
   }
   let unbind: (() => void) | undefined
   onMounted(() => (unbind = tinykeys(window, bindings)))

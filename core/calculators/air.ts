@@ -32,6 +32,7 @@ export const AIR_CALCULATORS: readonly Calculator[] = [
   }>({
     name: 'tank-fills',
     title: 'Fills out of a tank',
+    formula: 'fills = V_tank·(p_tank − p_least)/(V·(p_to − p_from))',
     source: 'Isothermal: each fill takes (to − from)·V of gas from the tank, compressor off',
     schema: object({
       tank_L: positive('Tank', 'L'),
@@ -69,6 +70,7 @@ export const AIR_CALCULATORS: readonly Calculator[] = [
   }>({
     name: 'tool-air',
     title: 'Air for a tool',
+    formula: 't = ∫ V·dp/(p_atm·(demand − Q(p)))',
     source: 't = ∫ V·dp/(p_atm·(demand − Q(p))), isothermal, compressor running all the while',
     schema: object({
       demand_L_min: positive('Tool takes, free air', 'L/min'),
@@ -131,6 +133,7 @@ export const AIR_CALCULATORS: readonly Calculator[] = [
   }>({
     name: 'blow-down',
     title: 'Time to let down',
+    formula: 'dm/dt = −C·ρ₀·p·√(T₀/T)·φ(p_atm/p), with the gas’s own cooling',
     source: 'ISO 6358-1 opening to the atmosphere; gas mass and energy in time, the circuit’s own solver',
     schema: object({
       volume_L: positive('Volume', 'L'),

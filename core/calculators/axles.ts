@@ -22,6 +22,7 @@ export const axleLoadsCalculator = define<{
 }>({
   name: 'axle-loads',
   title: 'Axle and corner loads',
+  formula: 'front = Σ m·x/L, rear = Σ m·(1 − x/L); sides by y over the track',
   source: 'Statics about the axles',
   schema: object({
     wheelbase_mm: positive('Wheelbase', 'mm'),
@@ -69,6 +70,7 @@ export const levelPressureCalculator = define<{
 }>({
   name: 'level-pressure',
   title: 'Pressure to level',
+  formula: 'k·s + p·A(h)·MR = ΔF, for p',
   source: 'k·s + p·A(h)·MR = ΔF (textbook air spring beside a steel spring)',
   schema: object({
     increase_kg: object({
@@ -131,6 +133,7 @@ export const headlampCalculator = define<{
 }>({
   name: 'headlamp',
   title: 'Headlamp rise',
+  formula: 'rise = D·(Δrear − Δfront)/L',
   source: 'Geometry: rise = D·(Δrear − Δfront)/L',
   schema: object({
     wheelbase_mm: positive('Wheelbase', 'mm'),

@@ -6,6 +6,8 @@ import { QUANTITIES, toSi, fromSi, type Quantity, type Unit } from '../quantity/
 export interface Calculator<I = unknown> {
   name: string
   title: string
+  /** What it works out, as one would write it down. */
+  formula: string
   source: string
   schema: yup.Schema
   /** Result fields with their units, in order. */

@@ -109,6 +109,7 @@ export const tubeFlowCalculator = define<
 >({
   name: 'tube-flow',
   title: 'Air through a tube',
+  formula: 'p₁² − p₂² = (ṁ/A)²·R·T·(f·L/d + 2·ln(p₁/p₂)), f by Colebrook and White',
   source: 'Isothermal pipe flow with Colebrook–White friction, any gas-dynamics text',
   schema: object({
     bore_mm: positive('Bore', 'mm'),
@@ -149,6 +150,7 @@ export const tubeFlowCalculator = define<
 export const valveFlowCalculator = define<FlowInput & { C_dm3_s_bar: number; b: number }>({
   name: 'valve-flow',
   title: 'Air through a valve',
+  formula: 'Q = C·p₁·√(T₀/T)·√(1 − ((p₂/p₁ − b)/(1 − b))²); choked below b',
   source: 'ISO 6358-1',
   schema: object({
     C_dm3_s_bar: positive('Sonic conductance', 'dm³/(s·bar)'),
@@ -194,6 +196,7 @@ export const fillTimeCalculator = define<{
 }>({
   name: 'fill-time',
   title: 'Time to fill',
+  formula: 't = ∫ V·dp/(p_atm·Q(p))',
   source: 'Isothermal fill of a rigid volume: dp/dt = p_atm·Q/V, or what the path passes',
   schema: object({
     volume_L: positive('Volume', 'L'),
@@ -285,6 +288,7 @@ export const gasTemperatureCalculator = define<{
 }>({
   name: 'gas-temperature',
   title: 'Pressure after a temperature change',
+  formula: 'p₂ = p₁·T₂/T₁, absolute',
   source: 'Ideal gas at constant volume: p_abs ∝ T',
   schema: object({
     pressure_kPa: gauge('Pressure'),

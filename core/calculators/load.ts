@@ -82,6 +82,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
   }>({
     name: 'pressure-card',
     title: 'Pressure card',
+    formula: 'k·s + p·A(h)·MR = ΔF for p, at each load',
     source: 'k·s + p·A(h)·MR = ΔF at unladen height, step by step',
     schema: object({
       whole_kg: object({
@@ -126,6 +127,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
   }>({
     name: 'squat-rate',
     title: 'Suspension rate from two heights',
+    formula: 'k = ΔF/(2·Δh)',
     source: 'k = ΔF/Δh, half the axle a side; tape tolerance on both readings, root of squares',
     schema: object({
       rearIncrease_kg: positive('Added on the rear axle', 'kg'),
@@ -177,6 +179,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
   }>({
     name: 'trailer-tongue',
     title: 'Ball load of a trailer',
+    formula: 'ball = Σ m·(1 − behind/axle)',
     source: 'Statics about the trailer’s axle (several axles: their middle)',
     schema: object({
       coupling_to_axle_mm: positive('Coupling to axle', 'mm'),
@@ -221,6 +224,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
   }>({
     name: 'roll-stiffness',
     title: 'Roll stiffness, teed against separate',
+    formula: 'K = k·b²/2; air k = p·dA/dh + n·p_abs·A²/V separate, p·dA/dh teed',
     source: 'k·b²/2; air k = p·dA/dh + n·p_abs·A²/V, n = 1.4; teed: p·dA/dh alone',
     schema: object({
       springBase_mm: positive('Spring base', 'mm'),
@@ -267,6 +271,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
   define<{ corner_kg: number; unsprung_kg: number; rate_N_per_mm: number }>({
     name: 'ride-frequency',
     title: 'Ride frequency',
+    formula: 'f = √(k/m)/(2π)',
     source: '√(k/m)/2π, the sprung mass on its wheel rate',
     schema: object({
       corner_kg: positive('Corner weight', 'kg'),

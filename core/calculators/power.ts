@@ -14,6 +14,7 @@ export const wireDropCalculator = define<{
 }>({
   name: 'wire-drop',
   title: 'Voltage drop',
+  formula: 'drop = 2·I·ρ(T)·L/S',
   source: 'Copper by ρ·L/S both ways, IEC 60028',
   schema: object({
     current_A: positive('Current', 'A'),
@@ -63,6 +64,7 @@ export const wireSizeCalculator = define<{
 }>({
   name: 'wire-size',
   title: 'Wire size',
+  formula: 'the thinnest S with 2·I·ρ·L/S within the drop allowed and I within what it carries',
   source: 'Copper by ρ·L/S, IEC 60028; ampacity ABYC E-11 (memory)',
   schema: object({
     current_A: positive('Current', 'A'),
@@ -124,6 +126,7 @@ export const fuseCalculator = define<{
 }>({
   name: 'fuse',
   title: 'Fuse',
+  formula: 'the next size from 1.25 × the current up to what the wire carries',
   source:
     'Blade fuse ISO 8820-3 (memory); load at most 80 %; rating at most the thinnest wire’s derated ampacity',
   schema: object({
@@ -157,6 +160,7 @@ export const fuseCalculator = define<{
 export const standbyCalculator = define<{ battery_Ah: number; usable_fraction: number; drain_mA: number }>({
   name: 'standby',
   title: 'Stand-by life',
+  formula: 'days = usable Ah/(24·I)',
   source: 'days = usable Ah/(24 × A)',
   schema: object({
     battery_Ah: positive('Battery', 'Ah'),

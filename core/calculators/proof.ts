@@ -31,6 +31,7 @@ export const leakRateCalculator = define<{
 }>({
   name: 'leak-rate',
   title: 'Leak from a hold test',
+  formula: 'leak = −V·d(p_abs·293.15 K/T)/dt, by least squares',
   source: 'Pressure change with temperature taken out, EN 1779 and EN 13184 (memory)',
   schema: object({
     volume_L: positive('Volume', 'L'),
@@ -103,6 +104,7 @@ export const torqueCheckCalculator = define<{
 }>({
   name: 'torque-check',
   title: 'Torque check',
+  formula: 'T = K·d·F, F = 75 % of proof',
   source: 'T = K·d·F, K 0.16–0.24, F = 75 % of proof; ISO 898-1',
   schema: object({
     thread: yup

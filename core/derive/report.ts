@@ -98,4 +98,5 @@ const SI_UNIT: Record<Quantity, string> = {
   time: 's',
   leak: 'Pa·m³/s',
   pressureLoss: 'Pa/s',
+  weeklyLoss: 'Pa/s',
 }

@@ -65,6 +65,31 @@ function holdFigures(test: HoldTest, hold: HoldResult, leak: LeakResult): Record
       inputs,
       source: 'V·δ/Δt',
     },
+    [`${id}.week`]: {
+      label: `${test.label}: lost in a week`,
+      value: leak.leak / volume,
+      quantity: 'weeklyLoss',
+      formula: 'leak ÷ volume, at 20 °C',
+      inputs: [
+        input('Leak', leak.leak, 'leak'),
+        input('95 % from', leak.low, 'leak'),
+        input('to', leak.high, 'leak'),
+        input('Volume under test', volume, 'volume'),
+      ],
+      source: HOLD_SOURCE,
+    },
+    [`${id}.smallestWeek`]: {
+      label: `${test.label}: least it can show, in a week`,
+      value: duration > 0 ? test.resolution / duration : null,
+      quantity: 'weeklyLoss',
+      formula: 'δ/Δt: one step of the gauge over the whole test',
+      inputs: [
+        input('Gauge step', test.resolution, 'pressure'),
+        input('Over', duration, 'time'),
+        input('As a leak', duration > 0 ? smallestLeak(volume, test.resolution, duration) : null, 'leak'),
+      ],
+      source: 'V·δ/Δt',
+    },
     [`${id}.wait`]: {
       label: `${test.label}: wait a further`,
       value: leak.waitMore,

@@ -115,6 +115,12 @@ export const QUANTITIES = {
     'bar/day': { symbol: 'bar/day', factor: 1e5 / 86400, digits: 3 },
     'kPa/day': { symbol: 'kPa/day', factor: 1e3 / 86400, digits: 2 },
   },
+  /** The same over the time a truck stands between two looks at its gauge. */
+  weeklyLoss: {
+    'psi/week': { symbol: 'psi/week', factor: PSI / 604_800, digits: 1 },
+    'bar/week': { symbol: 'bar/week', factor: 1e5 / 604_800, digits: 2 },
+    'kPa/week': { symbol: 'kPa/week', factor: 1e3 / 604_800, digits: 1 },
+  },
 } as const satisfies Record<string, Record<string, Unit>>
 
 export type Quantity = keyof typeof QUANTITIES
@@ -162,6 +168,7 @@ export function unitFor(quantity: Quantity, choice: UnitChoice): Unit {
     area: inches ? 'in²' : 'cm²',
     bore: inches ? 'in' : 'mm',
     pressureLoss: `${choice.pressure}/day`,
+    weeklyLoss: `${choice.pressure}/week`,
   }
   return of[pick[quantity] ?? ''] ?? Object.values(of)[0]!
 }
@@ -199,7 +206,7 @@ export function show(
   if (quantity === 'wireArea' && unit.symbol === 'AWG') {
     return { text: formatNumber(awgOfArea(value), 0), unit: 'AWG' }
   }
-  if (quantity === 'leak') return { text: value.toExponential(1).replace('-', '−'), unit: unit.symbol }
+  if (quantity === 'leak') return { text: value.toExponential(1).replaceAll('-', '−'), unit: unit.symbol }
   return { text: formatNumber(fromSi(value, unit), digits ?? unit.digits), unit: unit.symbol }
 }
 
@@ -214,11 +221,14 @@ export function showText(
   return unit === '' ? text : unit === '°' || unit === '%' ? `${text} ${unit}` : `${text} ${unit}`
 }
 
+/** From so many on, a tenth of an hour or a day says nothing. */
+const FULL = 100
 function showTime(value: number): { text: string; unit: string } {
   const size = Math.abs(value)
   const name = size < 120 ? 's' : size < 7200 ? 'min' : size < 172_800 ? 'h' : 'd'
   const unit = QUANTITIES.time[name]
-  return { text: formatNumber(value / unit.factor, unit.digits), unit: unit.symbol }
+  const shown = value / unit.factor
+  return { text: formatNumber(shown, Math.abs(shown) >= FULL ? 0 : unit.digits), unit: unit.symbol }
 }
 
 /** Area in m² of an AWG size: d = 0.127 mm × 92^((36 − n)/39). ASTM B258. */

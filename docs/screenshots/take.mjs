@@ -18,14 +18,13 @@ const browser = await chromium.launch({
   ],
 })
 
-async function take(name, path, { theme = 'day', width = 1280, height = 800, at, first } = {}) {
+async function take(name, path, { theme = 'day', width = 1280, height = 800, first } = {}) {
   const page = await browser.newPage({ viewport: { width, height }, locale: 'en-GB', timezoneId: 'UTC' })
   await page.addInitScript((t) => localStorage.setItem('np.theme', t), theme)
   await page.goto(address + path)
   await page.waitForSelector('html[data-ready]')
   await page.waitForTimeout(2500)
   if (first) await first(page)
-  if (at) await page.getByRole('region', { name: at }).evaluate((e) => e.scrollIntoView({ block: 'start' }))
   await page.screenshot({ path: join(here, `${name}.png`) })
   await page.close()
 }
@@ -33,14 +32,14 @@ async function take(name, path, { theme = 'day', width = 1280, height = 800, at,
 await take('jobs', '/')
 for (const stage of ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'])
   await take(stage, `/jobs/estuary-flatbed/${stage}`)
-await take('truck-fit', '/jobs/festival-rig/truck', {
-  at: 'Springs in place',
+await take('truck-fit', '/jobs/festival-rig/truck#fit', {
   first: async (page) => {
+    await page.getByRole('button', { name: 'From behind' }).click()
     await page.getByText('crossed up', { exact: true }).click()
     await page.getByRole('slider').fill('0.85')
   },
 })
-await take('air-run', '/jobs/festival-rig/air', {
+await take('air-run', '/jobs/festival-rig/air#run', {
   first: async (page) => {
     const panel = page.getByRole('region', { name: 'Run it' })
     await panel.getByRole('button', { name: 'Run', exact: true }).click()
@@ -49,16 +48,14 @@ await take('air-run', '/jobs/festival-rig/air', {
     await panel.getByRole('button', { name: 'Play' }).click()
     await page.waitForTimeout(3200)
     await panel.getByRole('button', { name: 'Hold' }).click()
-    await page.locator('[data-stage]').evaluate((e) => e.scrollTo(0, 0))
     await page.waitForTimeout(300)
   },
 })
-await take('air-sets', '/jobs/hive-hauler/air', {
+await take('air-sets', '/jobs/hive-hauler/air#set', {
   first: async (page) => {
     const sets = page.getByRole('region', { name: 'Which set' })
     await sets.getByRole('button', { name: 'Try them all' }).click()
     await sets.getByRole('button', { name: 'Try them all' }).waitFor({ timeout: 180_000 })
-    await sets.evaluate((e) => e.scrollIntoView({ block: 'start' }))
     await page.waitForTimeout(600)
   },
 })
@@ -69,7 +66,7 @@ await take('parts', '/parts', {
     await page.waitForTimeout(400)
   },
 })
-await take('load-sure', '/jobs/hive-hauler/load', { at: 'How sure' })
+await take('load-sure', '/jobs/hive-hauler/load#sure')
 await take('lay-bay', '/jobs/kiln-trailer/lay', { theme: 'bay' })
 await take('build-phone', '/jobs/estuary-flatbed/build', { theme: 'bay', width: 390, height: 844 })
 await take('sums', '/sums?sum=wire-size')

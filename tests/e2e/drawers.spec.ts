@@ -93,7 +93,7 @@ test('five measurements give a believable pressure: a dozen entries from New job
     await fill(page, label, value)
   }
   await open(page, '/')
-  await page.getByRole('button', { name: 'New job' }).click()
+  await page.getByRole('button', { name: 'New job', exact: true }).click()
   await page.getByLabel('Name of the job').fill('First timer')
   await page.getByLabel('Leaf flatbed').check()
   entries += 2

@@ -44,7 +44,7 @@ test('Build prints every step with a box to tick, over as many pages as it takes
 test('the whole job is one pack of sheets, on A4 and Letter, from the demo and from a job made from nothing', async ({
   page,
 }) => {
-  await newJob(page, 'Pack of a new job')
+  await newJob(page, 'Peat barge, all sheets')
   for (const path of [
     new URL(page.url()).pathname.replace(/truck$/, 'handover'),
     '/jobs/shell-runner/handover',

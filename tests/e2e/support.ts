@@ -23,7 +23,7 @@ export { expect }
 export const STAGES = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'] as const
 
 /** A stage comes a moment after its heading; nothing can be read or counted on it before. */
-const stageShown = (page: Page) => expect(page.locator('main[data-stage] [data-bench]')).toBeAttached()
+export const stageShown = (page: Page) => expect(page.locator('main[data-stage] [data-bench]')).toBeAttached()
 
 /** Opens a drawer of the stage shown by its title; other words may stand behind it. */
 export async function drawer(page: Page, title: string): Promise<void> {
@@ -64,7 +64,7 @@ export async function go(page: Page, stage: string): Promise<void> {
 /** A job made from nothing, of the kind offered first. */
 export async function newJob(page: Page, name: string): Promise<void> {
   await open(page, '/')
-  await page.getByRole('button', { name: 'New job' }).click()
+  await page.getByRole('button', { name: 'New job', exact: true }).click()
   await page.getByLabel('Name of the job').fill(name)
   await page.getByRole('button', { name: 'Begin' }).click()
   await page.waitForURL(/\/jobs\/.+/)

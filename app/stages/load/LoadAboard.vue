@@ -7,7 +7,7 @@ const { job, haul, items, set, addItem, addHaul, removeHaul } = useHaul()
 </script>
 
 <template>
-  <div class="no-print sheet p-4 @container">
+  <div class="sheet p-4 @container">
     <div class="flex flex-wrap items-end gap-3 mb-3">
       <TextField
         label="Haul"

@@ -6,7 +6,7 @@ const { truck, items, figure, moves } = useHaul()
 </script>
 
 <template>
-  <div class="no-print sheet p-3">
+  <div class="sheet p-3">
     <TruckAbove :truck="truck" :heat="false">
       <template #default="{ s }">
         <g

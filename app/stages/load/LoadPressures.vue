@@ -41,7 +41,7 @@ const under = computed(() => {
 </script>
 
 <template>
-  <div class="no-print sheet p-4 grid gap-4 sm:grid-cols-[1fr_1fr_1.2fr]" :data-subject="subjects">
+  <div class="sheet p-4 grid gap-4 sm:grid-cols-[1fr_1fr_1.2fr]" :data-subject="subjects">
     <GaugeDial
       :figure="figure('left')"
       side="left"
@@ -85,12 +85,12 @@ const under = computed(() => {
       <button
         v-if="!isShopHabit"
         type="button"
-        class="underline text-sm mt-1 touch min-h-[24px]"
+        class="no-print underline text-sm mt-1 touch min-h-[24px]"
         @click="shop.setTarget(haul!.target)"
       >
         Make this the shop’s habit for new hauls
       </button>
-      <p v-else class="label mt-1">The shop’s habit for new hauls.</p>
+      <p v-else class="no-print label mt-1">The shop’s habit for new hauls.</p>
     </div>
     <dl
       class="sm:col-span-3 text-sm grid grid-cols-[auto_1fr] lg:grid-cols-[auto_1fr_auto_1fr] gap-x-3 border-t border-line pt-2"

@@ -9,7 +9,7 @@ const subjects = computed(() =>
 </script>
 
 <template>
-  <div class="no-print sheet px-4 py-2 relative overflow-x-auto" :data-subject="subjects">
+  <div class="sheet px-4 py-2 relative overflow-x-auto" :data-subject="subjects">
     <table class="w-full text-sm min-w-[480px]">
       <thead>
         <tr class="label text-left">

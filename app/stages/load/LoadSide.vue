@@ -28,7 +28,7 @@ const labels = computed(() => {
 </script>
 
 <template>
-  <div class="no-print sheet p-3 pb-7 sm:pb-3">
+  <div class="sheet p-3 pb-7 sm:pb-3">
     <TruckSide :truck="truck" :sag="sag">
       <template #default="{ s, sagged }">
         <g

@@ -28,7 +28,13 @@ async function saveCsv(): Promise<void> {
     'text/csv',
   )
 }
-const print = () => window.print()
+/** The card alone, without the rest of the stage's sheet. */
+function print(): void {
+  const { dataset } = document.documentElement
+  dataset.printing = 'card'
+  window.print()
+  delete dataset.printing
+}
 </script>
 
 <template>

@@ -12,6 +12,8 @@ const shop = useShop()
 const stage = computed(() => job.derived!.stages.prove)
 const hold = computed(() => stage.value.result.holds[testId])
 const figure = (id: string) => stage.value.figures[`${testId}.${id}`]
+/** A leak as what the tested volume loses of it in a week. */
+const weekly = (leak: number) => showText(leak / hold.value!.volume, 'weeklyLoss', shop.units)
 const VERDICT = {
   tight: { word: 'Tight', class: 'text-petrol' },
   leaking: { word: 'Leaking', class: 'text-brick' },
@@ -24,7 +26,7 @@ const word = computed(() => {
 </script>
 
 <template>
-  <div class="sheet p-4 grid gap-4 md:grid-cols-[1fr_1.6fr]">
+  <div class="sheet p-4 grid gap-4 grid-cols-[minmax(0,1fr)] md:grid-cols-[minmax(0,1fr)_minmax(0,1.6fr)]">
     <div>
       <p
         class="text-3xl font-head font-semibold leading-tight"
@@ -37,15 +39,12 @@ const word = computed(() => {
       <dl v-if="hold?.leak" class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 mt-2">
         <dt class="label">Loss a day, at 20 °C</dt>
         <dd><Fig :figure="figure('loss')" big /></dd>
-        <dt class="label">Leak</dt>
-        <dd><Fig :figure="figure('leak')" /></dd>
-        <dt class="label">95 % of it</dt>
-        <dd class="figure text-sm">
-          {{ showText(hold.leak.low, 'leak', shop.units) }} …
-          {{ showText(hold.leak.high, 'leak', shop.units) }}
-        </dd>
+        <dt class="label">In a week</dt>
+        <dd><Fig :figure="figure('week')" /></dd>
+        <dt class="label">19 times in 20</dt>
+        <dd class="figure text-sm">{{ weekly(hold.leak.low) }} to {{ weekly(hold.leak.high) }}</dd>
         <dt class="label">Could show from</dt>
-        <dd><Fig :figure="figure('smallest')" /></dd>
+        <dd><Fig :figure="figure('smallestWeek')" /></dd>
         <template v-if="hold.leak.waitMore > 0"
           ><dt class="label">Wait a further</dt>
           <dd data-wait><Fig :figure="figure('wait')" /></dd

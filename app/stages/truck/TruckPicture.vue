@@ -77,7 +77,7 @@ const { truck, set, axleWeight, setAxle } = useTruck()
           @change="(v) => set('Wheelbase', (t) => void (t.wheelbase = v))"
         />
         <EditFig
-          class="absolute -translate-x-1/2 -translate-y-1/2"
+          class="absolute -translate-x-1/2 -translate-y-1/2 max-lg:hidden"
           :style="at((s.x(0) + s.x(-truck.axleToBall)) / 2, 230)"
           label="Rear axle to ball"
           :guess="isGuessed(truck, 'Rear axle to ball')"
@@ -88,7 +88,7 @@ const { truck, set, axleWeight, setAxle } = useTruck()
           @change="(v) => set('Axle to ball', (t) => void (t.axleToBall = v))"
         />
         <EditFig
-          class="absolute"
+          class="absolute max-sm:hidden"
           :style="at(s.x(0) + 110, s.z(0.3))"
           label="Seat gap, unladen"
           :guess="isGuessed(truck, 'Seat gap, unladen')"
@@ -106,7 +106,7 @@ const { truck, set, axleWeight, setAxle } = useTruck()
           "
         />
         <EditFig
-          class="absolute -translate-x-1/2 -translate-y-1/2"
+          class="absolute -translate-x-1/2 -translate-y-1/2 max-lg:hidden"
           :style="at(s.x(truck.wheelbase - 0.55), s.z(truck.heights.frontLeft))"
           label="Fender lip, front left"
           :guess="isGuessed(truck, 'Fender lip, front left')"
@@ -118,7 +118,7 @@ const { truck, set, axleWeight, setAxle } = useTruck()
           @change="(v) => set('Fender lip, front left', (t) => void (t.heights.frontLeft = v))"
         />
         <EditFig
-          class="absolute -translate-x-1/2 -translate-y-1/2"
+          class="absolute -translate-x-1/2 -translate-y-1/2 max-sm:hidden"
           :style="at(s.x(0), s.z(truck.heights.rearLeft + 0.04))"
           label="Fender lip, rear left"
           :guess="isGuessed(truck, 'Fender lip, rear left')"

@@ -227,7 +227,7 @@ export function drawFigures({ tyres, tool }: Record<string, RunResult>): Record<
     figures.tyres = {
       label: 'Tyres an hour',
       value: filled.seconds === null ? 0 : (filled.count! / filled.seconds) * 3600,
-      quantity: 'plain',
+      quantity: 'count',
       formula: 'tyres aired up in the run over the time it took',
       inputs: [
         item('Tyre', TYRE.volume, 'volume'),

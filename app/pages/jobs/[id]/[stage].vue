@@ -134,13 +134,13 @@ useShortcuts({
     <p v-else-if="!job.plan" class="p-6 label">Opening the job …</p>
     <div
       v-else
-      class="grow min-h-0 print:block grid grid-cols-1 lg:grid-cols-[188px_minmax(0,1fr)] xl:grid-rows-1"
+      class="grow min-h-0 print:block grid grid-cols-1 md:max-lg:grid-cols-[minmax(0,1fr)_250px] md:max-lg:grid-rows-[auto_1fr] lg:grid-cols-[188px_minmax(0,1fr)] xl:grid-rows-1"
       :class="
         screen.folded ? 'xl:grid-cols-[188px_minmax(0,1fr)_44px]' : 'xl:grid-cols-[188px_minmax(0,1fr)_304px]'
       "
     >
       <div
-        class="no-print bg-sheet lg:border-r border-line lg:overflow-y-auto lg:py-5 lg:row-span-2 xl:row-span-1"
+        class="no-print bg-sheet md:max-lg:col-span-2 min-w-0 lg:border-r border-line lg:overflow-y-auto lg:py-5 lg:row-span-2 xl:row-span-1"
       >
         <TheLine :current="stage" />
       </div>
@@ -153,7 +153,7 @@ useShortcuts({
         <component :is="STAGE_VIEWS[stage]" />
       </main>
       <aside
-        class="relative no-print bg-sheet xl:border-l border-t xl:border-t-0 border-line xl:overflow-y-auto"
+        class="relative no-print bg-sheet md:max-lg:border-l xl:border-l border-t xl:border-t-0 border-line xl:overflow-y-auto"
       >
         <button
           type="button"

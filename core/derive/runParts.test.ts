@@ -21,7 +21,7 @@ test.each<[string, (draft: Plan) => void]>([
   ['a thinner wire', (d) => void (d.power.wireArea = 0.8e-6)],
   ['a heavier load', (d) => void (d.hauls.hives!.ballLoad = 200)],
   ['the slack at the springs', (d) => void (d.lay.slackAtSpring = 1)],
-  ['another compressor', (d) => void (d.air.compressorClass = 'compact')],
+  ['another spring', (d) => void (d.air.springClass = 'leaf-helper-single-2700')],
   ['a softer truck', (d) => void (d.truck.suspension.rearRate *= 0.9)],
 ])('%s changes what a run is given, and so its answers are of another plan', (_, change) => {
   const other = produce(plan, change)

@@ -67,7 +67,7 @@ function holdFigures(test: HoldTest, hold: HoldResult, leak: LeakResult): Record
     },
     [`${id}.week`]: {
       label: `${test.label}: lost in a week`,
-      value: leak.leak / volume,
+      value: volume > 0 ? leak.leak / volume : null,
       quantity: 'weeklyLoss',
       formula: 'leak ÷ volume, at 20 °C',
       inputs: [

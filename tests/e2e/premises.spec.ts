@@ -74,6 +74,7 @@ test('a reading typed writes down what is under test, and another side put under
 
 test('higher above the sea a fill takes longer, and the figure says why', async ({ page }) => {
   await open(page, '/jobs/core-sampler/truck')
+  await drawer(page, 'Truck and job')
   const low = number(await gauge(page, 'Up to level'))
   const field = page.getByLabel('Works at, above the sea')
   await field.fill('7000 m')
@@ -125,6 +126,7 @@ test('the right column says what is next, what is a guess and what changed; one 
 
 test('another truck asks before it takes the place of a measured one', async ({ page }) => {
   await open(page, '/jobs/star-wagon/truck')
+  await drawer(page, 'Truck and job')
   const begin = page.getByLabel('Begin from')
   await begin.selectOption('coil-wagon')
   const ask = page.getByRole('dialog', { name: 'Begin with another truck?' })

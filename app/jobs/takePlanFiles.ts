@@ -1,4 +1,4 @@
-import { readPlanFiles } from '#core/document/file'
+import { MAX_FILE_BYTES, MOST_PLANS, readPlanFiles } from '#core/document/file'
 
 /** What became of files chosen to be opened: the jobs made, and why the others were not. */
 export interface Taken {
@@ -10,14 +10,22 @@ export interface Taken {
 export async function takePlanFiles(files: readonly File[]): Promise<Taken> {
   const taken: Taken = { ids: [], problems: [] }
   for (const file of files) {
+    let made = 0
     try {
+      if (file.size > MAX_FILE_BYTES * MOST_PLANS)
+        throw new Error('It is larger than a file of plans can be. Choose one saved from the job list.')
       for (const text of readPlanFiles(await file.text())) {
         const body = { file: text }
         const { id } = await callApi<{ id: string }>('/api/jobs', { method: 'POST', body })
         taken.ids.push(id)
+        made++
       }
     } catch (error) {
-      taken.problems.push(`“${file.name}” was not opened, and nothing changed. ${(error as Error).message}`)
+      const became =
+        made === 0
+          ? 'was not opened, and nothing changed'
+          : `was opened as far as its plan ${made}, and no further`
+      taken.problems.push(`“${file.name}” ${became}. ${(error as Error).message}`)
     }
   }
   return taken

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Download } from '@lucide/vue'
+import { MOST_PLANS } from '#core/document/file'
 import type { BeginFrom } from '~/jobs/NewJobDialog.vue'
 import { takePlanFiles } from '~/jobs/takePlanFiles'
 import { useJobList, type JobRow } from '~/jobs/useJobList'
@@ -82,7 +83,9 @@ const emptyText = computed(() => {
           @input="ask({ search: ($event.target as HTMLInputElement).value })"
         />
         <a class="button quiet" :href="`/api/jobs/plans?${query}`" download
-          ><Download :size="16" aria-hidden="true" />These as a file</a
+          ><Download :size="16" aria-hidden="true" />{{
+            total > MOST_PLANS ? `The first ${MOST_PLANS} as a file` : 'These as a file'
+          }}</a
         >
         <button type="button" class="button quiet" @click="fileInput?.click()">Open plan files</button>
         <input

@@ -30,7 +30,7 @@ const view = ref('')
 const viewed = computed(() => (views.some((v) => v.id === view.value) ? view.value : views[0]?.id))
 
 const open = (id: string | null) => router.push({ hash: id === null ? '' : `#${id}` })
-/** As the line does: what was open stays in the history only when somebody pressed for it. */
+/** Opened for somebody who did not press for it: back does not lead through it. */
 const openQuietly = (id: string) => router.replace({ hash: `#${id}` })
 const drawerOf = (element: Element | null) => element?.closest<HTMLElement>('[data-drawer]')?.dataset.drawer
 

@@ -97,6 +97,9 @@ const said = ({ number, edits }: Revision) =>
                 <span class="block text-sm text-soft line-clamp-2">{{ said(r) }}</span>
               </button>
             </li>
+            <li v-if="(revisions.at(-1)?.number ?? 1) > 1" class="label px-2.5">
+              Older ones are kept too; the newest {{ revisions.length }} are listed.
+            </li>
           </ol>
           <div v-if="chosen === null" class="label">Nothing chosen yet.</div>
           <div v-else-if="!then" class="label" role="status">Fetching it …</div>

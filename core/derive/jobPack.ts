@@ -6,6 +6,7 @@ import { DIRECT, ordered, type HoldTest, type Plan } from '../document/types'
 import { sheetBlocks } from '../handover/sheetText'
 import { cardText } from '../load/cardText'
 import { itemMass } from '../load/masses'
+import { unwiredText } from '../power/unwired'
 import type { Figure } from '../quantity/figure'
 import { showText, type Quantity, type UnitChoice } from '../quantity/units'
 import { AXLE_WAYS, CENTRE_WAYS, wayText } from '../quantity/ways'
@@ -199,7 +200,13 @@ function cutSheet(source: Source): PackSheet {
 function wiringSheet(source: Source): PackSheet {
   const { figures, result } = source.derived.stages.power
   const rows = Object.values(figures).map((f) => [f.label, figureText(f, source.units)])
-  if (!result.powered) return { title: 'Wiring', blocks: [{ kind: 'text', text: 'No compressor to feed.' }] }
+  if (!result.powered) {
+    const { supplied } = source.derived.stages.air.result
+    return {
+      title: 'Wiring',
+      blocks: [{ kind: 'text', text: unwiredText(supplied) }, ...notesOf(source, 'power')],
+    }
+  }
   return {
     title: 'Wiring',
     blocks: [

@@ -68,6 +68,9 @@ export function readPlanFile(text: string): Plan {
   return plan
 }
 
+/** Plans put into one file at most. */
+export const MOST_PLANS = 200
+
 /** What a file of several plans is told by. */
 const PLANS_FORMAT = `${PLAN_FORMAT}s`
 

@@ -61,8 +61,12 @@ export const firstMeasures = (truck: Truck): readonly FirstMeasure[] => [
   LOAD,
 ]
 
-/** Whether nothing of it is a guess any more, and for the load whether anything is said of it. */
+/** Whether nothing of it is a guess any more; of the load, whether something is said of it and none of it is guessed. */
 export function isMeasured(truck: Truck, haul: Haul | undefined, { id, fields }: FirstMeasure): boolean {
-  if (id === 'load') return !!haul && (Object.keys(haul.items).length > 0 || haul.ballLoad > 0)
+  if (id === 'load') {
+    const items = Object.values(haul?.items ?? {})
+    const said = items.length > 0 || (haul?.ballLoad ?? 0) > 0
+    return said && items.every((item) => item.how !== 'guessed')
+  }
   return fields.every((label) => !isGuessed(truck, label))
 }

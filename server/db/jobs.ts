@@ -3,6 +3,7 @@ import type { Edit } from '#core/document/edit'
 import type { HandInAnswer } from '#core/document/exchange'
 import type { KeptEdit } from '#core/document/handIn'
 import { createDeriver } from '#core/derive/derive'
+import { MOST_PLANS } from '#core/document/file'
 import { changedPlanProblem, checkPlan, type PlanProblem } from '#core/document/schema'
 import { summarise, type JobSummary } from '#core/derive/summary'
 import { upgradePlan } from '#core/document/upgrade'
@@ -119,9 +120,6 @@ export async function listJobs(
   ])
   return { jobs: rows, total, pageSize: PAGE }
 }
-
-/** Plans put into one file at most. */
-const MOST_PLANS = 200
 
 /** The newest plans of the jobs asked for, in the order of the list, as many as one file holds. */
 export async function listPlans(db: Database, shopId: string, query: JobQuery): Promise<Plan[]> {

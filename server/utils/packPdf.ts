@@ -64,9 +64,10 @@ function setBlock(doc: Doc, block: PackBlock): void {
       doc.moveDown(0.6)
       return
     case 'table':
-      if (block.rows.length === 0) return
       titled(doc, block.title)
-      setTable(doc, [block.head, ...block.rows])
+      // What is not there says so: an empty place on paper reads as all clear.
+      if (block.rows.length > 0) setTable(doc, [block.head, ...block.rows])
+      else setBlock(doc, { kind: 'text', text: 'None yet.' })
       return
     case 'fields':
       titled(doc, block.title)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { BLADE_FUSES, wireSizes } from '#core/catalog/electrical'
 import type { PowerPlan } from '#core/document/types'
+import { unwiredText } from '#core/power/unwired'
 import { showText } from '#core/quantity/units'
 import { withLive } from '../stageDrawers'
 
@@ -55,14 +56,7 @@ const yesNo = [
   <DrawerBench stage="power" :drawers="drawers" :views="VIEWS">
     <template #view-wiring>
       <div v-if="!stage.result.powered" class="sheet p-5">
-        <p v-if="job.derived!.stages.air.result.supplied">
-          No electric compressor to feed: the engine drives this supply. Clutch, solenoids and switches draw a
-          few amps; fuse and wire them by their own sheets.
-        </p>
-        <p v-else>
-          Nothing to wire: this set is filled by hand. Choose a compressor at Air to plan its feed, fuse and
-          earth.
-        </p>
+        {{ unwiredText(job.derived!.stages.air.result.supplied) }}
       </div>
       <div v-else class="sheet p-3">
         <WiringPicture

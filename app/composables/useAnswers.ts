@@ -1,18 +1,27 @@
 import { wrap } from 'comlink'
+import type { Answers } from '#core/air/run/answers'
 import { runParts } from '#core/derive/runParts'
 import { keepAnswers, keptAnswers } from '~/keeping/keptAnswers'
+import { callApi } from '~/composables/useApi'
 import type { AnswersWorker } from '~/workers/answers'
+
+/** What the server says of a job's runs. */
+interface Told {
+  revision: number
+  build: string
+  answers: Answers | null
+}
 
 /** Wait after the last edit before the circuit is run again, ms. */
 const QUIET = 600
 
 /**
- * Keeps the open job's answers: what runs of its circuit say, worked out in a worker a moment after the last edit of what
- * they hang on. None while not ready; a newer plan makes an older answer void at once.
+ * Keeps the open job's answers: what runs of its circuit say, from the server when it is opened, else worked out in a
+ * worker a moment after the last edit of what they hang on. None while not ready; a newer plan makes an older answer void at once.
  */
 export function useAnswers(): void {
   const job = useJob()
-  const build = useRuntimeConfig().app.buildId as string
+  const build = useRuntimeConfig().public.build as string
   let worker: Worker | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let asked = 0
@@ -24,11 +33,20 @@ export function useAnswers(): void {
     worker = null
     job.answers = null
   }
-  async function ask(): Promise<void> {
+  /** What the server ran for the job as it was opened; null where it did not, or somebody saved meanwhile. */
+  async function askServer(): Promise<Answers | null> {
+    if (job.saveState !== 'saved') return null
+    const { revision } = job
+    const told = await callApi<Told>(`/api/jobs/${job.id}/answers`).catch(() => null)
+    const same = told?.revision === revision && told.build === build && job.saveState === 'saved'
+    return same ? told.answers : null
+  }
+  async function ask(opened: boolean): Promise<void> {
     const number = asked
     // What a run is given is text, and the same text gives the same answers.
     const of = JSON.stringify([build, runParts(job.plan!)])
-    const kept = keptAnswers(of)
+    const kept = keptAnswers(of) ?? (opened ? await askServer() : null)
+    if (number !== asked) return
     if (kept) {
       job.answers = kept
       return
@@ -50,7 +68,7 @@ export function useAnswers(): void {
     (now, before) => {
       if (now && before && now.every((part, i) => part === before[i])) return
       forget()
-      if (job.plan) timer = setTimeout(() => void ask(), QUIET)
+      if (job.plan) timer = setTimeout(() => void ask(!before), before ? QUIET : 0)
     },
     { immediate: true, flush: 'sync' },
   )

@@ -14,9 +14,13 @@ const actions = computed(() => [
     ? { label: 'Bring it back', act: () => emit('archive', false) }
     : { label: 'Put it away', act: () => emit('archive', true) },
 ])
-const state = computed(() =>
-  Object.values(row.summary.states).every((s) => s === 'clear') ? 'clear' : 'no notes',
-)
+/** What there is to say beside the notes: with none, whether that means all is clear. */
+const state = computed(() => {
+  const { ran, states, notes } = row.summary
+  if (!ran) return 'circuit not run yet'
+  if (notes.stop || notes.fix) return ''
+  return Object.values(states).every((s) => s === 'clear') ? 'clear' : 'no notes'
+})
 </script>
 
 <template>
@@ -40,10 +44,10 @@ const state = computed(() =>
       <span class="flex gap-1"
         ><StateMark v-for="s in STAGES" :key="s" :state="row.summary.states[s]" :title="STAGE_TITLES[s].name"
       /></span>
-      <span class="flex gap-1.5 text-sm"
+      <span class="flex flex-wrap gap-1.5 text-sm"
         ><span v-if="row.summary.notes.stop" class="tag tag-stop">{{ row.summary.notes.stop }} Stop</span
         ><span v-if="row.summary.notes.fix" class="tag tag-fix">{{ row.summary.notes.fix }} Fix</span
-        ><span v-if="!row.summary.notes.stop && !row.summary.notes.fix" class="label">{{ state }}</span></span
+        ><span v-if="state" class="label">{{ state }}</span></span
       >
       <span class="min-w-0"
         ><span class="label block truncate">{{ row.author }}, {{ shortTime(row.updatedAt) }}</span

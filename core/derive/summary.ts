@@ -17,10 +17,12 @@ export interface JobSummary {
   archetype: string
   states: Record<StageName, StageState>
   notes: Record<Rank, number>
+  /** Whether what runs of the circuit find is among them; not there in jobs last saved before it was kept. */
+  ran?: boolean
 }
 
-/** What the job list keeps of a plan when it is saved. */
-export function summarise(plan: Plan, derived: Derived): JobSummary {
+/** What the job list keeps of a plan when it is saved, and once its circuit has run. */
+export function summarise(plan: Plan, derived: Derived, ran = false): JobSummary {
   const count = (rank: Rank) => derived.notes.filter((n) => n.rank === rank).length
   return {
     name: plan.job.name,
@@ -32,5 +34,6 @@ export function summarise(plan: Plan, derived: Derived): JobSummary {
     archetype: ARCHETYPES.find((a) => a.id === plan.air.archetype)!.label,
     states: Object.fromEntries(STAGES.map((s) => [s, derived.stages[s].state])) as JobSummary['states'],
     notes: { stop: count('stop'), fix: count('fix'), know: count('know') },
+    ran,
   }
 }

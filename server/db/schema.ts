@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import type { Answers } from '#core/air/run/answers'
 import type { SetTried } from '#core/air/run/whichSet'
 import type { KeptEdit } from '#core/document/handIn'
 import type { ShopSettings } from '#core/document/shop'
@@ -126,6 +127,13 @@ export const present = pgTable(
 
 /** What all servers of a database share and nobody types, such as the key that signs who is at a browser. */
 export const kept = pgTable('kept', { name: text().primaryKey(), value: text().notNull() })
+
+/** What runs of a circuit say, by what they hang on and the build that ran them. */
+export const answers = pgTable('answers', {
+  key: text().primaryKey(),
+  answers: jsonb().$type<Answers>().notNull(),
+  madeAt: timestamp('made_at', { withTimezone: true }).notNull().defaultNow(),
+})
 
 /** Sweeps over many sets, worked off by the queue: how far each is, and what it found. */
 export const sweeps = pgTable('sweeps', {

@@ -6,6 +6,7 @@ import PgBoss from 'pg-boss'
 import { LEVEL_TARGET } from '#core/document/newHaul'
 import { METRIC_UNITS, US_UNITS } from '#core/quantity/units'
 import { DEMO_PEOPLE, DEMO_SHOP, demoJobs } from '../../core/demo/demoShop'
+import { ANSWERS } from '../jobs/answers'
 import { SWEEP } from '../jobs/sweeps'
 import { connect, type Database } from './client'
 import { createJob } from './jobs'
@@ -55,7 +56,7 @@ async function setUpQueue(url: string): Promise<void> {
   const boss = new PgBoss({ connectionString: url, supervise: false, schedule: false, max: 1 })
   boss.on('error', () => {})
   await boss.start()
-  await boss.createQueue(SWEEP)
+  for (const name of [SWEEP, ANSWERS]) await boss.createQueue(name)
   await boss.stop({ graceful: false, close: true })
 }
 

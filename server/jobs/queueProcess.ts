@@ -1,5 +1,6 @@
 import PgBoss from 'pg-boss'
 import { connect } from '../db/client'
+import { ANSWERS, workAnswers, type AnswersAsked } from './answers'
 import { SWEEP, stoodStill, workSweep } from './sweeps'
 
 /**
@@ -20,6 +21,9 @@ async function work(): Promise<void> {
     await boss.start()
     await boss.work<{ id: string }>(SWEEP, { pollingIntervalSeconds: 0.5 }, async ([job]) => {
       if (job) await workSweep(db, job.data.id)
+    })
+    await boss.work<AnswersAsked>(ANSWERS, { pollingIntervalSeconds: 0.5 }, async ([job]) => {
+      if (job) await workAnswers(db, job.data)
     })
     setInterval(() => {
       void stoodStill(db)

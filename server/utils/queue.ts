@@ -1,4 +1,6 @@
 import PgBoss from 'pg-boss'
+import { ANSWERS, type AnswersAsked } from '../jobs/answers'
+import { notRun } from '../db/answers'
 import { SWEEP } from '../jobs/sweeps'
 
 const AGAIN = 2000
@@ -18,10 +20,25 @@ export async function openQueue(): Promise<void> {
   try {
     await boss.start()
     ready = boss
+    for (const id of await notRun(useDatabase(), shopId())) await queueAnswers(id)
   } catch {
     await boss.stop({ graceful: false }).catch(() => {})
     setTimeout(() => void openQueue(), AGAIN).unref()
   }
+}
+
+/** Of edits that follow each other closely, one run is made in this time, s. */
+const ONE_RUN_IN = 30
+
+/**
+ * Has a job's circuit run as it is now: at once for one who waits for it, else once for edits that follow each other.
+ * While the queue is not up nothing is run here: whoever opens the job runs it.
+ */
+export async function queueAnswers(jobId: string, when: 'now' | 'soon' = 'soon'): Promise<void> {
+  const asked: AnswersAsked = { shopId: shopId(), jobId, build: buildId() }
+  const sent =
+    when === 'now' ? ready?.send(ANSWERS, asked) : ready?.sendDebounced(ANSWERS, asked, {}, ONE_RUN_IN, jobId)
+  await sent?.catch(() => null)
 }
 
 /** Queues a sweep. */

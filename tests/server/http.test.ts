@@ -4,6 +4,9 @@ import { get } from 'node:http'
 import { join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
 import pg from 'pg'
+import { createDeriver } from '#core/derive/derive'
+import { answerPlan } from '#core/derive/runs'
+import type { JobSummary } from '#core/derive/summary'
 import { makeEdit } from '#core/document/edit'
 import { writePlanFile } from '#core/document/file'
 import type { Plan } from '#core/document/types'
@@ -416,4 +419,31 @@ test('a sweep is queued, worked off beside requests, and can be stopped', async 
     stopped: true,
   })
   expect(['stopped', 'done']).toContain((await at()).json.state)
+})
+
+test('a job’s circuit is run once for all who open it, and the list says whether it was run', async () => {
+  const { json } = await post('/api/jobs', { kind: 'leaf-flatbed', name: 'Run by the queue' })
+  const answers = async (id: string) => (await call(`/api/jobs/${id}/answers`)).json
+  const listed = async () =>
+    (await call('/api/jobs?search=Run by the queue')).json.jobs[0].summary as JobSummary
+  const until = async (what: () => Promise<boolean>) => {
+    for (let i = 0; i < 600 && !(await what()); i++) await sleep(100)
+  }
+  await until(async () => (await answers(json.id)).answers !== null)
+  const { document } = (await call(`/api/jobs/${json.id}`)).json as { document: Plan }
+  const first = await answers(json.id)
+  const here = answerPlan(document, createDeriver()(document))
+  expect(Object.keys(first.answers.figures).length).toBeGreaterThan(3)
+  expect(first).toMatchObject({ revision: 1, answers: JSON.parse(JSON.stringify(here)) })
+  await until(async () => (await listed()).ran === true)
+  const derived = createDeriver()(document, here)
+  expect((await listed()).notes.stop).toBe(derived.notes.filter((n) => n.rank === 'stop').length)
+  // What its runs do not hang on changes nothing; what they hang on makes them void, here and in the list.
+  const renamed = kept(document, 1, 'named', (d) => void (d.job.customer = 'Ferry line'))
+  await post(`/api/jobs/${json.id}/edits`, { edits: [renamed] })
+  expect((await answers(json.id)).answers).toEqual(first.answers)
+  const higher = kept(document, 2, 'higher', (d) => void (d.job.altitude = 2400))
+  await post(`/api/jobs/${json.id}/edits`, { edits: [higher] })
+  expect((await answers(json.id)).answers).toBeNull()
+  expect((await listed()).ran).toBe(false)
 })

@@ -36,6 +36,7 @@ export default route(async (event) => {
   const created = await createJob(useDatabase(), await whoIs(event), id, plan)
   if (!created.ok)
     throw new ApiError(422, 'invalid', created.problems[0]!.message, { problems: created.problems })
+  await queueAnswers(id)
   setResponseStatus(event, 201)
   return { id }
 })

@@ -1,19 +1,18 @@
 import { eq } from 'drizzle-orm'
 import { createDeriver } from '#core/derive/derive'
 import { jobPack } from '#core/derive/jobPack'
-import { answerPlan } from '#core/derive/runs'
 import { shops } from '../../../db/schema'
 
 /** Every sheet of a job as one PDF: ?paper=A4 or Letter, in the shop's units, what runs of the circuit find included. */
 export default route(async (event) => {
   const paper = paperOf(event)
-  const { plan, revision } = await jobOf(event)
+  const job = await jobOf(event)
+  const { plan, revision } = job
   const [shop] = await useDatabase()
     .select({ name: shops.name, units: shops.units })
     .from(shops)
     .where(eq(shops.id, shopId()))
-  const derive = createDeriver()
-  const derived = derive(plan, answerPlan(plan, derive(plan)))
+  const derived = createDeriver()(plan, await answersOf(job))
   const { name, number } = plan.job
   const pdf = await packPdf(
     jobPack(plan, derived, shop!.units),

@@ -9,6 +9,7 @@ export default defineNuxtConfig({
     { path: '~/pictures', pathPrefix: false },
     { path: '~/stages', pathPrefix: false },
     { path: '~/jobs', pathPrefix: false },
+    { path: '~/photos', pathPrefix: false },
   ],
   imports: { dirs: ['composables', 'stores'] },
   devtools: { enabled: false },

@@ -20,12 +20,19 @@ const {
 const emit = defineEmits<{ change: [value: string] }>()
 const id = useId()
 const typed = ref<string | null>(null)
-const empty = ref(false)
+/** Why what was typed is not taken; it stays in the field. */
+const problem = ref('')
+function problemOf(text: string): string {
+  if (required && text.trim() === '') return `${label} may not be empty. Type a name.`
+  if (text.length > max)
+    return `${label} holds ${max} characters, this is ${text.length}. Shorten it; until then it is not saved.`
+  return ''
+}
 function finish(): void {
   if (typed.value === null) return
-  empty.value = required && typed.value.trim() === ''
-  if (empty.value) return
   const text = fitText(typed.value)
+  problem.value = problemOf(text)
+  if (problem.value) return
   if (text !== value) emit('change', text)
   typed.value = null
 }
@@ -39,8 +46,8 @@ function finish(): void {
       :id="id"
       class="field"
       rows="3"
-      :maxlength="max"
       :value="typed ?? value"
+      :aria-invalid="problem !== ''"
       @input="typed = ($event.target as HTMLTextAreaElement).value"
       @change="finish"
     />
@@ -49,15 +56,12 @@ function finish(): void {
       :id="id"
       class="field"
       type="text"
-      :maxlength="max"
       :value="typed ?? value"
-      :aria-invalid="empty"
+      :aria-invalid="problem !== ''"
       @input="typed = ($event.target as HTMLInputElement).value"
       @change="finish"
       @keydown.enter="finish"
     />
-    <p v-if="empty" class="text-sm text-brick font-semibold" role="alert">
-      {{ label }} may not be empty. Type a name.
-    </p>
+    <p v-if="problem" class="text-sm text-brick font-semibold" role="alert">{{ problem }}</p>
   </div>
 </template>

@@ -14,6 +14,7 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
     { id: 'beside', title: 'Beside the springs' },
     { id: 'around', title: 'Also under there' },
     { id: 'exhaust', title: 'Exhaust' },
+    { id: 'photos', title: 'Photos' },
     { id: 'job', title: 'Truck and job' },
   ],
   load: [

@@ -22,6 +22,8 @@ export type PackBlock =
   | { kind: 'table'; title: string; head: string[]; rows: string[][] }
   /** Figures with room to write another beside each. */
   | { kind: 'fields'; title: string; rows: { label: string; value: string; guess: boolean }[] }
+  /** Photos by their ids; whoever prints has their bytes. */
+  | { kind: 'photos'; rows: { id: string; text: string; under: string }[] }
   | { kind: 'checks'; title: string; rows: { done: boolean; text: string; under: string }[] }
 
 /** One sheet of the pack, by the stage's name. */

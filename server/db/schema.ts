@@ -1,12 +1,15 @@
 import { sql } from 'drizzle-orm'
-import { index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import { customType, index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
 import type { Answers } from '#core/air/run/answers'
 import type { SetTried } from '#core/air/run/whichSet'
+import type { PhotoSubject } from '#core/document/photos'
 import type { KeptEdit } from '#core/document/handIn'
 import type { ShopSettings } from '#core/document/shop'
 import type { JobSummary } from '#core/derive/summary'
 import type { OwnClass, Plan, Target } from '#core/document/types'
 import type { UnitChoice } from '#core/quantity/units'
+
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 
 /** Every row carries its shop, and its author where a person made it. */
 
@@ -134,6 +137,30 @@ export const answers = pgTable('answers', {
   answers: jsonb().$type<Answers>().notNull(),
   madeAt: timestamp('made_at', { withTimezone: true }).notNull().defaultNow(),
 })
+
+/** Photos of jobs, shrunk before they came. */
+export const photos = pgTable(
+  'photos',
+  {
+    id: text().primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    shopId: text('shop_id')
+      .notNull()
+      .references(() => shops.id),
+    authorId: text('author_id')
+      .notNull()
+      .references(() => people.id),
+    subject: text().$type<PhotoSubject>().notNull(),
+    caption: text().notNull(),
+    width: integer().notNull(),
+    height: integer().notNull(),
+    bytes: bytea().notNull(),
+    madeAt: timestamp('made_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index('photos_by_job').on(table.jobId, table.madeAt)],
+)
 
 /** Sweeps over many sets, worked off by the queue: how far each is, and what it found. */
 export const sweeps = pgTable('sweeps', {

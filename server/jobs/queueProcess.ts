@@ -1,5 +1,5 @@
 import PgBoss from 'pg-boss'
-import { connect } from '../db/client'
+import { connect, isAway } from '../db/client'
 import { ANSWERS, workAnswers, type AnswersAsked } from './answers'
 import { SWEEP, stoodStill, workSweep } from './sweeps'
 
@@ -36,5 +36,9 @@ async function work(): Promise<void> {
   }
 }
 void work()
+// Work that was under way when the database went away cannot even be told as failed; the queue itself goes on.
+process.on('unhandledRejection', (error) => {
+  if (!isAway(error)) throw error
+})
 // Whoever started it is gone: so is this.
 process.on('disconnect', () => process.exit(0))

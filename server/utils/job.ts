@@ -13,3 +13,5 @@ export function sinceOf(event: H3Event): number {
   const since = Math.trunc(Number(getQuery(event).since))
   return since >= 0 && since < 2 ** 31 ? since : 2 ** 31 - 1
 }
+
+export const noPhoto = () => new ApiError(404, 'no-photo', 'There is no such photo in this job.')

@@ -14,7 +14,12 @@ const MARGIN = { left: 42, top: 64, bottom: 48 }
 type Doc = InstanceType<typeof PDFDocument>
 
 /** All sheets of a job as one PDF: each begins a page, each page says whose it is and which of how many. */
-export function packPdf(sheets: readonly PackSheet[], head: PackHead, paper: Paper): Promise<Buffer> {
+export function packPdf(
+  sheets: readonly PackSheet[],
+  photos: ReadonlyMap<string, Buffer>,
+  head: PackHead,
+  paper: Paper,
+): Promise<Buffer> {
   const doc = new PDFDocument({
     size: PAPERS[paper],
     margins: { top: MARGIN.top, bottom: MARGIN.bottom, left: MARGIN.left, right: MARGIN.left },
@@ -28,7 +33,7 @@ export function packPdf(sheets: readonly PackSheet[], head: PackHead, paper: Pap
     doc.addPage()
     titles[doc.bufferedPageRange().count - 1] = sheet.title
     doc.font('bold').fontSize(17).text(sheet.title).moveDown(0.4)
-    for (const block of sheet.blocks) setBlock(doc, block)
+    for (const block of sheet.blocks) setBlock(doc, block, photos)
   }
   headPages(doc, head, titles)
   return wholePdf(doc)
@@ -46,7 +51,7 @@ function titled(doc: Doc, title: string): void {
   doc.font('bold').fontSize(11.5).text(title, MARGIN.left).moveDown(0.2)
 }
 
-function setBlock(doc: Doc, block: PackBlock): void {
+function setBlock(doc: Doc, block: PackBlock, photos: ReadonlyMap<string, Buffer>): void {
   switch (block.kind) {
     case 'text':
       doc
@@ -67,7 +72,7 @@ function setBlock(doc: Doc, block: PackBlock): void {
       titled(doc, block.title)
       // What is not there says so: an empty place on paper reads as all clear.
       if (block.rows.length > 0) setTable(doc, [block.head, ...block.rows])
-      else setBlock(doc, { kind: 'text', text: 'None yet.' })
+      else setBlock(doc, { kind: 'text', text: 'None yet.' }, photos)
       return
     case 'fields':
       titled(doc, block.title)
@@ -84,6 +89,9 @@ function setBlock(doc: Doc, block: PackBlock): void {
       titled(doc, block.title)
       for (const row of block.rows) setCheck(doc, row)
       doc.moveDown(0.8)
+      return
+    case 'photos':
+      setPhotos(doc, block.rows, photos)
       return
     default:
       block satisfies never
@@ -134,6 +142,29 @@ function setRow(doc: Doc, cells: readonly string[], columns: readonly Column[], 
   doc.moveTo(MARGIN.left, line).lineTo(right, line).lineWidth(0.4).strokeColor('#999').stroke()
   doc.x = MARGIN.left
   doc.y = line + 2.5
+}
+
+/** A photo takes at most this much of a page, pt: two stand on one. */
+const PHOTO_HEIGHT = 290
+function setPhotos(
+  doc: Doc,
+  rows: readonly { id: string; text: string; under: string }[],
+  photos: ReadonlyMap<string, Buffer>,
+): void {
+  for (const { id, text, under } of rows) {
+    const bytes = photos.get(id)
+    keepTogether(doc, bytes ? PHOTO_HEIGHT + 40 : 40)
+    doc
+      .font('bold')
+      .fontSize(10)
+      .text(text, MARGIN.left, doc.y, { width: widthOf(doc) })
+    doc.font('text').fontSize(8.5).text(under).moveDown(0.3)
+    if (bytes) {
+      const top = doc.y
+      doc.image(bytes, MARGIN.left, top, { fit: [widthOf(doc), PHOTO_HEIGHT] })
+      doc.y = top + PHOTO_HEIGHT + 10
+    } else doc.text('Taken away meanwhile.').moveDown(1)
+  }
 }
 
 const BOX = 10

@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { readFileSync } from 'node:fs'
+import { randomUUID } from 'node:crypto'
 import { get } from 'node:http'
 import { join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
@@ -9,6 +10,7 @@ import { answerPlan } from '#core/derive/runs'
 import type { JobSummary } from '#core/derive/summary'
 import { makeEdit } from '#core/document/edit'
 import { writePlanFile } from '#core/document/file'
+import type { Photo } from '#core/document/photos'
 import type { Plan } from '#core/document/types'
 import type { KeptEdit } from '#core/document/handIn'
 import { setUp } from '../../server/db/setup'
@@ -388,16 +390,23 @@ test('the disk is full: 503 with a plain word, nothing half saved, and saved onc
 })
 
 test('the database goes away and comes back: 503 with a plain word meanwhile, then well again without a restart', async () => {
+  // Work of the queue is under way when it happens.
+  for (let i = 0; i < 6; i++)
+    await post('/api/jobs', { from: 'estuary-flatbed', as: 'copy', name: `Copy ${i}` })
+  await sleep(1500)
   cluster('stop', clusterName)
   const away = await call('/api/jobs')
   expect(away.status).toBe(503)
   expect(away.json.error).toMatchObject({ code: 'database-away', message: expect.stringContaining('kept') })
   expect((await call('/api/health')).json).toMatchObject({ ok: true, database: false })
+  // Long enough for the run under way to end, and to find nowhere to write.
+  await sleep(4000)
   cluster('start', clusterName)
   const back = await call('/api/jobs')
   expect(back.status).toBe(200)
   expect(back.json.jobs.length).toBeGreaterThanOrEqual(8)
   expect(server.exitCode).toBeNull()
+  expect(queue.exitCode).toBeNull()
 })
 
 test('a sweep is queued, worked off beside requests, and can be stopped', async () => {
@@ -446,4 +455,52 @@ test('a job’s circuit is run once for all who open it, and the list says wheth
   await post(`/api/jobs/${json.id}/edits`, { edits: [higher] })
   expect((await answers(json.id)).answers).toBeNull()
   expect((await listed()).ran).toBe(false)
+})
+
+/** A picture of eight by six pixels. */
+const JPEG = readFileSync(join(root, 'tests/fixtures/eight-by-six.jpg'))
+
+test('photos: read back as they came, captioned, taken away, in the pack; what is none or too large is refused', async () => {
+  const { json: job } = await post('/api/jobs', { kind: 'coil-van', name: 'Photographed' })
+  const at = `/api/jobs/${job.id}/photos`
+  const add = (bytes: Buffer, id = randomUUID(), subject = 'truck') =>
+    post(at, { id, subject, caption: '', data: bytes.toString('base64') })
+  const pages = async () => {
+    const response = await fetch(`${address}/api/jobs/${job.id}/pack`)
+    return (await response.text()).match(/\/Type \/Page\b/g)!.length
+  }
+  const before = await pages()
+  const id = randomUUID()
+  for (let again = 0; again < 2; again++) expect((await add(JPEG, id)).status).toBe(201)
+  const held = async () => (await call(at)).json as Photo[]
+  expect(await held()).toMatchObject([
+    { id, subject: 'truck', caption: '', width: 8, height: 6, who: expect.any(String) },
+  ])
+  const image = await fetch(`${address}${at}/${id}`)
+  expect(image.headers.get('content-type')).toBe('image/jpeg')
+  expect(Buffer.from(await image.arrayBuffer()).equals(JPEG)).toBe(true)
+  expect(await pages()).toBe(before + 1)
+
+  const written = await call(`${at}/${id}`, { method: 'PUT', body: '{"caption":"the left rail"}' })
+  expect(written.json).toEqual({ caption: 'the left rail' })
+  expect((await held())[0]!.caption).toBe('the left rail')
+
+  // Both sides of what one may hold: what comes after a picture's end is no part of it.
+  const ofSize = (bytes: number) => Buffer.concat([JPEG, Buffer.alloc(bytes - JPEG.length)])
+  const largest = randomUUID()
+  expect((await add(ofSize(400_000), largest)).status).toBe(201)
+  expect((await add(ofSize(400_001))).json.error.code).toBe('too-large')
+  expect((await add(Buffer.from('GIF89a no jpeg'))).json.error.code).toBe('no-photo')
+  expect((await add(JPEG.subarray(0, 40))).json.error.code).toBe('no-photo')
+  expect((await add(JPEG, randomUUID(), 'lorry')).json.error.code).toBe('invalid')
+  expect((await call(`${at}/${largest}`, { method: 'DELETE' })).json).toEqual({ removed: true })
+  expect((await call(`${at}/${largest}`)).json.error.code).toBe('no-photo')
+  expect((await call(`/api/jobs/star-wagon/photos/${id}`)).json.error.code).toBe('no-photo')
+
+  for (let i = 1; i < 60; i++) expect((await add(JPEG)).status).toBe(201)
+  expect((await add(JPEG)).json.error.code).toBe('too-many')
+  expect(await held()).toHaveLength(60)
+  expect(
+    (await post('/api/jobs/nothing/photos', { id, subject: 'truck', caption: '', data: 'AA' })).status,
+  ).toBe(422)
 })

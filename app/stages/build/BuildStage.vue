@@ -12,6 +12,7 @@ import TorqueOf from './TorqueOf.vue'
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
+const photos = usePhotos()
 const stage = computed(() => job.derived!.stages.build)
 const steps = computed(() => stage.value.result.steps)
 const ticks = computed(() => stage.value.result.ticks)
@@ -31,6 +32,17 @@ const next = computed(() => steps.value.find((s) => stage.value.result.left.incl
 const at = ref<string | null>(null)
 const single = computed(() => steps.value.find((s) => s.id === at.value) ?? next.value ?? steps.value.at(-1)!)
 const index = computed(() => steps.value.indexOf(single.value))
+
+/** Steps there are photos of: in the list only those show a row of them. */
+const photographed = computed(
+  () =>
+    new Set(
+      photos.shown
+        .map((p) => p.subject)
+        .filter((s) => s.startsWith('step:'))
+        .map((s) => s.slice(5)),
+    ),
+)
 
 const detail = (step: Step) => stepText(step, shop.units)
 function toggle(step: Step): void {
@@ -122,7 +134,8 @@ const working = computed(() => groups.value.find((g) => g.steps.includes(single.
           >
             {{ ticks[single.id] ? 'Take the tick back' : 'Done' }}
           </button>
-          <StrikeStep :step="single" :done="!!ticks[single.id]" />
+          <StrikeStep class="ml-3" :step="single" :done="!!ticks[single.id]" />
+          <PhotoRow class="mt-3" :subject="`step:${single.id}`" :of="single.title" />
           <div class="flex justify-between mt-3">
             <button type="button" class="button quiet touch" @click="go(-1)">
               <ChevronLeft :size="20" aria-hidden="true" />Before</button
@@ -165,6 +178,12 @@ const working = computed(() => groups.value.find((g) => g.steps.includes(single.
                 {{ refusal.text }}
               </p>
               <StrikeStep :step="step" :done="!!ticks[step.id]" />
+              <PhotoRow
+                v-if="photographed.has(step.id)"
+                :subject="`step:${step.id}`"
+                :of="step.title"
+                small
+              />
             </div>
             <div class="text-right shrink-0 text-sm w-40">
               <TorqueOf v-if="step.fastener" :fastener="step.fastener" />

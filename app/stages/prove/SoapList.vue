@@ -56,6 +56,7 @@ const saidBy = (id: string) =>
           >
         </fieldset>
         <span class="label w-16">{{ saidBy(joint.id) }}</span>
+        <PhotoRow :subject="`joint:${joint.id}`" :of="joint.label" small />
       </li>
     </ul>
   </div>

@@ -58,6 +58,7 @@ function addFound(): void {
         :at="part.at"
         @move="(v, axis) => set(`Place of ${part.label}`, (t) => void (t.existing[id]!.at[axis] = v))"
       />
+      <PhotoRow :subject="`part:${id}`" :of="part.label" small />
       <button
         type="button"
         class="touch p-1.5"

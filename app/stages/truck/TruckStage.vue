@@ -6,6 +6,7 @@ import { useTruck } from './useTruck'
 
 const { job, truck } = useTruck()
 const shop = useShop()
+const photos = usePhotos()
 const stage = computed(() => job.derived!.stages.truck)
 const text = (value: number | null, quantity: Quantity) => showText(value, quantity, shop.units)
 
@@ -37,6 +38,7 @@ const drawers = computed(() => {
     fit: clearance && text(clearance.value, 'length'),
     lengths: text(truck.value.wheelbase, 'length'),
     frame: text(truck.value.suspension.rearRate, 'springRate'),
+    photos: photos.known ? String(photos.of('truck').length || '') : '…',
     around: String(Object.keys(truck.value.existing).length || ''),
     exhaust: truck.value.exhaust.points.length ? '' : 'none',
   })
@@ -78,6 +80,7 @@ const drawers = computed(() => {
       <FoundParts />
     </template>
     <template #exhaust><ExhaustPath /></template>
+    <template #photos><TruckPhotos /></template>
     <template #job><TruckBasics /></template>
   </DrawerBench>
 </template>

@@ -27,11 +27,13 @@ const LATER = {
   keys: () => import('~/shell/KeysDialog.vue'),
   replace: () => import('~/shell/ReplaceDialog.vue'),
   revisions: () => import('~/shell/RevisionsDialog.vue'),
+  photo: () => import('~/photos/PhotoDialog.vue'),
 }
 const FindDialog = defineAsyncComponent(LATER.find)
 const UnitsChoice = defineAsyncComponent(LATER.units)
 const KeysList = defineAsyncComponent(LATER.keys)
 const RevisionsList = defineAsyncComponent(LATER.revisions)
+const PhotoLarge = defineAsyncComponent(LATER.photo)
 const ReplaceAsked = defineAsyncComponent(LATER.replace)
 const MOMENT = 5000
 onMounted(() => setTimeout(() => Object.values(LATER).forEach((load) => void load().catch(() => {})), MOMENT))
@@ -41,6 +43,7 @@ const route = useRoute()
 const router = useRouter()
 const job = useJob()
 const shop = useShop()
+const photos = usePhotos()
 const screen = useScreen()
 const problem = ref('')
 const stage = computed<StageName>(() => (isStage(route.params.stage) ? route.params.stage : 'truck'))
@@ -49,6 +52,8 @@ const choosingUnits = ref(false)
 const listingKeys = ref(false)
 const listingRevisions = ref(false)
 const notes = useTemplateRef('notes')
+/** What has to be told above everything else. */
+const said = computed(() => job.away || job.message || photos.problem || shop.problem)
 /** How many notes the column holds while it is folded away. */
 const noted = computed(() => notes.value?.count ?? 0)
 
@@ -56,6 +61,7 @@ async function open(): Promise<void> {
   try {
     await job.open(String(route.params.id))
     problem.value = ''
+    void photos.open(job.id)
   } catch (error) {
     problem.value = (error as Error).message
     if (error instanceof RefusedError && error.passing) setTimeout(() => void open(), 2000)
@@ -119,12 +125,8 @@ useShortcuts({
       @revisions="listingRevisions = true"
     />
     <SetAside />
-    <p
-      v-if="job.away || job.message || shop.problem"
-      class="no-print bg-glow text-black px-4 py-1.5 font-semibold"
-      role="alert"
-    >
-      {{ job.away || job.message || shop.problem }}
+    <p v-if="said" class="no-print bg-glow text-black px-4 py-1.5 font-semibold" role="alert">
+      {{ said }}
     </p>
     <div v-if="problem" class="p-6" role="alert">
       <p class="sheet p-5 max-w-xl">
@@ -178,6 +180,7 @@ useShortcuts({
     <UnitsChoice v-if="choosingUnits" open @close="choosingUnits = false" />
     <KeysList v-if="listingKeys" open @close="listingKeys = false" />
     <RevisionsList v-if="listingRevisions" open @close="listingRevisions = false" />
+    <PhotoLarge v-if="photos.looking" />
     <ReplaceAsked v-if="screen.replacing" />
     <ClashDialog
       :places="job.clash?.places ?? shop.clash?.places ?? null"

@@ -1,6 +1,8 @@
 import { eq } from 'drizzle-orm'
 import { createDeriver } from '#core/derive/derive'
 import { jobPack } from '#core/derive/jobPack'
+import { photoSheets } from '#core/derive/photoSheet'
+import { allPhotoBytes, listPhotos } from '../../../db/photos'
 import { shops } from '../../../db/schema'
 
 /** Every sheet of a job as one PDF: ?paper=A4 or Letter, in the shop's units, what runs of the circuit find included. */
@@ -13,9 +15,11 @@ export default route(async (event) => {
     .from(shops)
     .where(eq(shops.id, shopId()))
   const derived = createDeriver()(plan, await answersOf(job))
+  const photos = await listPhotos(useDatabase(), shopId(), job.id)
   const { name, number } = plan.job
   const pdf = await packPdf(
-    jobPack(plan, derived, shop!.units),
+    [...jobPack(plan, derived, shop!.units), ...photoSheets(plan, derived, photos)],
+    await allPhotoBytes(useDatabase(), shopId(), job.id),
     {
       job: number ? `${name} · Job ${number}` : name,
       shop: shop!.name,

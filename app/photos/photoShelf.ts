@@ -1,0 +1,35 @@
+import { openDB, type DBSchema } from 'idb'
+import type { PhotoSubject } from '#core/document/photos'
+
+/** A photo that lies in this browser until the server holds it. */
+export interface WaitingPhoto {
+  id: string
+  job: string
+  subject: PhotoSubject
+  caption: string
+  photo: Blob
+  at: string
+  /** Why the server will not have it; such a photo waits for a person. */
+  refused?: string
+}
+interface Shape extends DBSchema {
+  photos: { key: string; value: WaitingPhoto; indexes: { job: string } }
+}
+
+const database = () =>
+  openDB<Shape>('nimble-piston-photos', 1, {
+    upgrade(db) {
+      db.createObjectStore('photos', { keyPath: 'id' }).createIndex('job', 'job')
+    },
+  })
+
+export async function waitingPhotos(job: string): Promise<WaitingPhoto[]> {
+  const rows = await (await database()).getAllFromIndex('photos', 'job', job)
+  return rows.sort((a, b) => a.at.localeCompare(b.at))
+}
+export async function keepPhoto(row: WaitingPhoto): Promise<void> {
+  await (await database()).put('photos', row)
+}
+export async function dropPhoto(id: string): Promise<void> {
+  await (await database()).delete('photos', id)
+}

@@ -1,0 +1,143 @@
+import { defineStore } from 'pinia'
+import type { Photo, PhotoRequest, PhotoSubject } from '#core/document/photos'
+import { RefusedError, callApi } from '~/composables/useApi'
+import { dropPhoto, keepPhoto, waitingPhotos, type WaitingPhoto } from '~/photos/photoShelf'
+import { base64Of, shrinkPhoto } from '~/photos/shrink'
+
+/** A photo as the page shows it: held by the server, or waiting in this browser. */
+export interface ShownPhoto {
+  id: string
+  subject: PhotoSubject
+  caption: string
+  src: string
+  who: string
+  at: string
+  waits: boolean
+  refused: string
+}
+
+const AGAIN = 10_000
+
+/** Photos of the open job: kept in this browser from the moment they are taken until the server says that it holds them. */
+export const usePhotos = defineStore('photos', () => {
+  const job = ref('')
+  const held = shallowRef<Photo[]>([])
+  const waiting = shallowRef<(WaitingPhoto & { src: string })[]>([])
+  /** Photos are not known while the server does not answer. */
+  const known = ref(false)
+  const problem = ref('')
+  /** The photo shown large. */
+  const looking = ref('')
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  const address = (id = '') => `/api/jobs/${job.value}/photos${id && `/${id}`}`
+  const shown = computed<ShownPhoto[]>(() => [
+    ...held.value.map((p) => ({ ...p, src: address(p.id), waits: false, refused: '' })),
+    ...waiting.value.map((p) => ({ ...p, who: '', waits: true, refused: p.refused ?? '' })),
+  ])
+  const of = (subject: PhotoSubject) => shown.value.filter((p) => p.subject === subject)
+
+  async function open(jobId: string): Promise<void> {
+    clearTimeout(timer)
+    waiting.value.forEach(({ src }) => URL.revokeObjectURL(src))
+    job.value = jobId
+    looking.value = ''
+    held.value = []
+    known.value = false
+    problem.value = ''
+    const rows = await waitingPhotos(jobId).catch(() => [])
+    if (job.value !== jobId) return
+    waiting.value = rows.map((row) => ({ ...row, src: URL.createObjectURL(row.photo) }))
+    await send()
+  }
+
+  /** Sends what waits, then reads what the server holds; tried again while something waits or nobody answers. */
+  async function send(): Promise<void> {
+    clearTimeout(timer)
+    const jobId = job.value
+    let away = false
+    for (const row of waiting.value.filter((w) => !w.refused)) {
+      try {
+        const { id, subject, caption } = row
+        const body = { id, subject, caption, data: await base64Of(row.photo) } satisfies PhotoRequest
+        await callApi(`/api/jobs/${row.job}/photos`, { method: 'POST', body })
+        await dropPhoto(id).catch(() => {})
+      } catch (error) {
+        if (error instanceof RefusedError && !error.passing) await refuse(row, error.message)
+        else away = true
+      }
+    }
+    const rows = await callApi<Photo[]>(`/api/jobs/${jobId}/photos`).catch(() => null)
+    if (job.value !== jobId) return
+    if (rows) {
+      held.value = rows
+      known.value = true
+      const ids = new Set(rows.map((r) => r.id))
+      waiting.value = waiting.value.filter((w) => !ids.has(w.id))
+    }
+    if (away || !rows) timer = setTimeout(() => void send(), AGAIN)
+  }
+
+  async function refuse(row: WaitingPhoto, why: string): Promise<void> {
+    await keepPhoto(bare({ ...row, refused: why })).catch(() => {})
+    waiting.value = waiting.value.map((w) => (w.id === row.id ? { ...w, refused: why } : w))
+  }
+  const bare = ({ id, job, subject, caption, photo, at, refused }: WaitingPhoto): WaitingPhoto => ({
+    id,
+    job,
+    subject,
+    caption,
+    photo,
+    at,
+    ...(refused !== undefined && { refused }),
+  })
+
+  async function add(subject: PhotoSubject, file: Blob): Promise<void> {
+    problem.value = ''
+    try {
+      const photo = await shrinkPhoto(file)
+      const row: WaitingPhoto = {
+        id: crypto.randomUUID(),
+        job: job.value,
+        subject,
+        caption: '',
+        photo,
+        at: new Date().toISOString(),
+      }
+      await keepPhoto(row).catch(() => {
+        problem.value =
+          'This browser cannot keep the photo: it is only in this page until it is saved. Do not close it.'
+      })
+      waiting.value = [...waiting.value, { ...row, src: URL.createObjectURL(photo) }]
+      await send()
+    } catch (error) {
+      problem.value = (error as Error).message
+    }
+  }
+
+  /** Writes what is said under a photo. Throws what the server refused. */
+  async function caption(id: string, text: string): Promise<void> {
+    const row = waiting.value.find((w) => w.id === id)
+    if (row) {
+      await keepPhoto(bare({ ...row, caption: text })).catch(() => {})
+      waiting.value = waiting.value.map((w) => (w.id === id ? { ...w, caption: text } : w))
+      return
+    }
+    await callApi(address(id), { method: 'PUT', body: { caption: text } })
+    held.value = held.value.map((p) => (p.id === id ? { ...p, caption: text } : p))
+  }
+
+  /** Takes a photo away. Throws what the server refused. */
+  async function remove(id: string): Promise<void> {
+    if (waiting.value.some((w) => w.id === id)) {
+      await dropPhoto(id)
+      waiting.value = waiting.value.filter((w) => w.id !== id)
+      return
+    }
+    await callApi(address(id), { method: 'DELETE' })
+    held.value = held.value.filter((p) => p.id !== id)
+  }
+
+  addEventListener('online', () => void send())
+  return { known, problem, looking, shown, of, open, add, caption, remove }
+})

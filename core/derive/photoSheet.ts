@@ -1,0 +1,27 @@
+import type { Photo } from '../document/photos'
+import type { Plan } from '../document/types'
+import type { PackSheet } from './jobPack'
+import type { Derived } from './types'
+
+/** What a photo is of, in words; a step, joint or part that is gone since says so. */
+export function photographed({ subject }: Pick<Photo, 'subject'>, plan: Plan, { stages }: Derived): string {
+  if (subject === 'truck') return 'The truck'
+  const [kind, id] = [subject.slice(0, subject.indexOf(':')), subject.slice(subject.indexOf(':') + 1)]
+  const found = {
+    part: plan.truck.existing[id]?.label ?? plan.air.components[id]?.label,
+    step: stages.build.result.steps.find((s) => s.id === id)?.title,
+    joint: stages.prove.result.joints.find((j) => j.id === id)?.label,
+  }[kind]
+  return found ?? `A ${kind} that is not in the plan any more`
+}
+
+/** The photos of a job as the last sheet of its pack; none without photos. */
+export function photoSheets(plan: Plan, derived: Derived, photos: readonly Photo[]): PackSheet[] {
+  if (photos.length === 0) return []
+  const rows = photos.map((photo) => ({
+    id: photo.id,
+    text: [photographed(photo, plan, derived), photo.caption].filter(Boolean).join(': '),
+    under: `${photo.who}, ${photo.at.slice(0, 10)}`,
+  }))
+  return [{ title: 'Photos', blocks: [{ kind: 'photos', rows }] }]
+}

@@ -1,0 +1,51 @@
+import * as yup from 'yup'
+
+/** Photos of a job: what one may be of, how large, how many. Their bytes lie beside the plan, not in it. */
+
+/** Most bytes of one photo; the page shrinks it to this before it is sent. */
+export const MOST_PHOTO_BYTES = 400_000
+/** Longest side of a photo kept, px: a plate of a part can still be read. */
+export const LONGEST_SIDE = 1600
+export const MOST_PHOTOS = 60
+export const LONGEST_CAPTION = 200
+/** Most characters of a request that brings one: base64 needs four for three bytes. */
+export const MOST_PHOTO_REQUEST = Math.ceil((MOST_PHOTO_BYTES * 4) / 3) + 2000
+
+export const PHOTO_KINDS = ['truck', 'part', 'step', 'joint'] as const
+export type PhotoKind = (typeof PHOTO_KINDS)[number]
+
+/** What a photo is of: the truck as a whole, or a part, a step or a joint by its id. */
+export type PhotoSubject = 'truck' | `${Exclude<PhotoKind, 'truck'>}:${string}`
+
+/** A photo without its bytes. */
+export interface Photo {
+  id: string
+  subject: PhotoSubject
+  caption: string
+  /** px */
+  width: number
+  height: number
+  who: string
+  at: string
+}
+
+const subject = yup
+  .string<PhotoSubject>()
+  .matches(/^(?:truck|(?:part|step|joint):.{1,200})$/, 'A photo is of the truck, a part, a step or a joint.')
+const caption = yup
+  .string()
+  .max(LONGEST_CAPTION, `A caption holds ${LONGEST_CAPTION} characters. Shorten it.`)
+
+export const photoRequest = yup
+  .object({
+    id: yup.string().uuid().required(),
+    subject: subject.required(),
+    caption: caption.defined(),
+    /** JPEG, base64. */
+    data: yup.string().required(),
+  })
+  .strict()
+  .noUnknown()
+export type PhotoRequest = yup.InferType<typeof photoRequest>
+
+export const captionRequest = yup.object({ caption: caption.defined() }).strict().noUnknown()

@@ -1,0 +1,8 @@
+import { removePhoto } from '../../../../db/photos'
+
+/** Takes a photo away. */
+export default route(async (event) => {
+  const [job, photo] = [getRouterParam(event, 'id') ?? '', getRouterParam(event, 'photo') ?? '']
+  if (!(await removePhoto(useDatabase(), shopId(), job, photo))) throw noPhoto()
+  return { removed: true }
+})

@@ -1,0 +1,10 @@
+import { captionRequest } from '#core/document/photos'
+import { captionPhoto } from '../../../../db/photos'
+
+/** Writes what is said under a photo. */
+export default route(async (event) => {
+  const { caption } = await readChecked(event, captionRequest, 4000)
+  const [job, photo] = [getRouterParam(event, 'id') ?? '', getRouterParam(event, 'photo') ?? '']
+  if (!(await captionPhoto(useDatabase(), shopId(), job, photo, caption))) throw noPhoto()
+  return { caption }
+})

@@ -13,6 +13,14 @@ export default defineNuxtConfig({
   ],
   imports: { dirs: ['composables', 'stores'] },
   devtools: { enabled: false },
+  // Nothing is rendered on the server, so there is no payload to read and no newer build to look for.
+  experimental: {
+    appManifest: false,
+    payloadExtraction: false,
+    renderJsonPayloads: false,
+    // A page is fetched when its link is pointed at, not while the one at hand is still coming.
+    defaults: { nuxtLink: { prefetchOn: { interaction: true, visibility: false } } },
+  },
   app: {
     head: {
       title: 'Nimble Piston',
@@ -32,6 +40,14 @@ export default defineNuxtConfig({
     plugins: [tailwindcss()],
     worker: { format: 'es' },
     optimizeDeps: { include: ['immer', 'yup', 'chart.js', 'vue-chartjs', '@headlessui/vue', 'papaparse'] },
+  },
+  hooks: {
+    // Of what the entry may come to need, only what the page of a job is made of is fetched ahead: nearly every visit opens one.
+    'build:manifest': (manifest) => {
+      for (const chunk of Object.values(manifest))
+        if (chunk.isEntry)
+          chunk.dynamicImports = chunk.dynamicImports?.filter((name) => !name.endsWith('.vue'))
+    },
   },
   typescript: { strict: true },
   telemetry: false,

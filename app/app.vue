@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { handInLeftOvers, mayLose } from '~/keeping/keeping'
 import { keepDrafts } from '~/keeping/drafts'
+import { defineAsyncComponent } from 'vue'
+
+/** Comes a moment after the page, so that it is there when the connection is not. */
+const loadWhy = () => import('~/shell/WhyCard.vue')
+const WhyAsked = defineAsyncComponent(loadWhy)
+const MOMENT = 5000
 
 const shop = useShop()
 const screen = useScreen()
@@ -21,6 +27,7 @@ onMounted(() => {
   addEventListener('beforeunload', warn)
   addEventListener('pagehide', leaveField)
   keepDrafts()
+  setTimeout(() => void loadWhy().catch(() => {}), MOMENT)
 })
 watchEffect(() => {
   document.documentElement.dataset.theme = screen.theme
@@ -29,5 +36,5 @@ watchEffect(() => {
 
 <template>
   <NuxtPage />
-  <WhyCard />
+  <WhyAsked v-if="screen.asked" />
 </template>

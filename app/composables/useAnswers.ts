@@ -1,4 +1,3 @@
-import { wrap } from 'comlink'
 import type { Answers } from '#core/air/run/answers'
 import { runParts } from '#core/derive/runParts'
 import { keepAnswers, keptAnswers } from '~/keeping/keptAnswers'
@@ -51,6 +50,8 @@ export function useAnswers(): void {
       job.answers = kept
       return
     }
+    const { wrap } = await import('comlink')
+    if (number !== asked) return
     worker = new Worker(new URL('../workers/answers.ts', import.meta.url), { type: 'module' })
     try {
       const answers = await wrap<AnswersWorker>(worker).answer(JSON.parse(JSON.stringify(job.plan)))

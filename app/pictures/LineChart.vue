@@ -58,7 +58,9 @@ const options = computed(() => {
     responsive: true,
     maintainAspectRatio: false,
     scales: { x: axis(across), y: axis(up) },
-    plugins: { legend: { labels: { ...text, usePointStyle: true } } },
+    plugins: {
+      legend: { labels: { ...text, usePointStyle: true, pointStyle: 'line', pointStyleWidth: 34 } },
+    },
   }
 })
 </script>

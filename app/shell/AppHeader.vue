@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import { Check, CloudOff, Ellipsis, Home, Moon, Redo2, Ruler, Search, Sun, Undo2, Users } from '@lucide/vue'
+import { defineAsyncComponent } from 'vue'
 
 const emit = defineEmits<{ find: []; units: []; revisions: [] }>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
+/** As wide as the rows of the head that are left out below `sm`. */
+const narrow = useMedia('(max-width: 639px)')
+const MoreMenu = defineAsyncComponent(() => import('./MoreMenu.vue'))
 const present = computed(() => {
   const names = [...new Set(job.present)]
   return `${names.join(', ')} ${names.length > 1 ? 'are' : 'is'} here`
@@ -105,7 +109,7 @@ const SAVED = {
     <button type="button" class="chip max-sm:px-2!" aria-label="Find anything" @click="emit('find')">
       <Search :size="15" aria-hidden="true" /><span class="hidden sm:inline">Find /</span>
     </button>
-    <MoreMenu class="sm:hidden" @units="emit('units')" @revisions="emit('revisions')" />
+    <MoreMenu v-if="narrow" @units="emit('units')" @revisions="emit('revisions')" />
   </header>
 </template>
 

@@ -5,6 +5,8 @@ import { cardText } from '#core/load/cardText'
 import { showText } from '#core/quantity/units'
 
 const CardChart = defineAsyncComponent(() => import('./CardChart.vue'))
+const chart = useTemplateRef<HTMLElement>('chart')
+const seen = useSeen(chart)
 const job = useJob()
 const shop = useShop()
 const card = computed(() => job.derived!.stages.load.result.cards[job.haulId]?.() ?? [])
@@ -53,12 +55,14 @@ function print(): void {
       </button>
     </div>
     <div class="grid gap-4 md:grid-cols-[1.2fr_1fr]">
-      <CardChart
-        class="no-print"
-        :card="card"
-        :teed="teed"
-        :limits="{ min: spring.minPressure, max: spring.maxPressure }"
-      />
+      <div ref="chart" class="no-print min-h-60">
+        <CardChart
+          v-if="seen"
+          :card="card"
+          :teed="teed"
+          :limits="{ min: spring.minPressure, max: spring.maxPressure }"
+        />
+      </div>
       <table class="text-sm self-start w-full">
         <thead>
           <tr class="label">

@@ -28,11 +28,14 @@ const LATER = {
   replace: () => import('~/shell/ReplaceDialog.vue'),
   revisions: () => import('~/shell/RevisionsDialog.vue'),
   photo: () => import('~/photos/PhotoDialog.vue'),
+  clash: () => import('~/shell/ClashDialog.vue'),
+  aside: () => import('~/shell/SetAsideDialog.vue'),
 }
 const FindDialog = defineAsyncComponent(LATER.find)
 const UnitsChoice = defineAsyncComponent(LATER.units)
 const KeysList = defineAsyncComponent(LATER.keys)
 const RevisionsList = defineAsyncComponent(LATER.revisions)
+const ClashAsked = defineAsyncComponent(LATER.clash)
 const PhotoLarge = defineAsyncComponent(LATER.photo)
 const ReplaceAsked = defineAsyncComponent(LATER.replace)
 const MOMENT = 5000
@@ -52,6 +55,7 @@ const choosingUnits = ref(false)
 const listingKeys = ref(false)
 const listingRevisions = ref(false)
 const notes = useTemplateRef('notes')
+const clashing = computed(() => job.clash ?? shop.clash)
 /** What has to be told above everything else. */
 const said = computed(() => job.away || job.message || photos.problem || shop.problem)
 /** How many notes the column holds while it is folded away. */
@@ -182,8 +186,9 @@ useShortcuts({
     <RevisionsList v-if="listingRevisions" open @close="listingRevisions = false" />
     <PhotoLarge v-if="photos.looking" />
     <ReplaceAsked v-if="screen.replacing" />
-    <ClashDialog
-      :places="job.clash?.places ?? shop.clash?.places ?? null"
+    <ClashAsked
+      v-if="clashing"
+      :places="clashing.places"
       :document="job.clash ? job.clash.proposal : shop.clash?.proposal"
       :edits="job.clash ? job.waiting : shop.waiting"
       @settle="(choices) => (job.clash ? job.settle(choices) : shop.settle(choices))"

@@ -18,7 +18,7 @@ export default {
   testTimeout: 600_000,
   projects: [
     { ...shared, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts'] },
-    { ...shared, displayName: 'page', testMatch: ['<rootDir>/tests/keeping/**/*.test.ts'] },
+    { ...shared, displayName: 'page', testMatch: ['<rootDir>/tests/page/**/*.test.ts'] },
     { ...shared, displayName: 'server', testMatch: ['<rootDir>/tests/server/**/*.test.ts'] },
   ],
 }

@@ -176,6 +176,7 @@ const lists = computed(() =>
       </nav>
       <div class="space-y-3 min-w-0">
         <h1 class="text-2xl">{{ calculator.title }}</h1>
+        <SumPicture :name="calculator.name" :title="calculator.title" />
         <p class="figure text-sm">{{ calculator.formula }}</p>
         <div class="sheet p-4 grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
           <template v-for="group in groups" :key="group.key">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { symbolShapes, type SymbolBox } from '#core/air/drawing/symbols'
 import type { ComponentKind } from '#core/document/types'
-import { symbolShapes, type SymbolBox } from './symbols'
 
 /** One part of a circuit in its standard symbol, in the current colour. */
 const { kind, box } = defineProps<{ kind: ComponentKind; box: SymbolBox }>()

@@ -248,6 +248,7 @@ const s = { x, z, left: (drawn: number) => -drawn / 1000, up: (drawn: number) =>
       <span
         v-for="b in bags"
         :key="b.side"
+        data-fixed
         class="absolute figure text-xs -translate-x-1/2 -translate-y-1/2 pointer-events-none"
         :style="at(x(b.bag.upper.y * 0.5 + b.bag.lower.y * 0.5), z((b.bag.upper.z + b.bag.lower.z) / 2))"
         >{{ b.side === 'left' ? 'L' : 'R' }}</span

@@ -22,6 +22,8 @@ export type PackBlock =
   | { kind: 'table'; title: string; head: string[]; rows: string[][] }
   /** Figures with room to write another beside each. */
   | { kind: 'fields'; title: string; rows: { label: string; value: string; guess: boolean }[] }
+  /** The circuit in its symbols; whoever prints has its drawing. */
+  | { kind: 'circuit' }
   /** Photos by their ids; whoever prints has their bytes. */
   | { kind: 'photos'; rows: { id: string; text: string; under: string }[] }
   | { kind: 'checks'; title: string; rows: { done: boolean; text: string; under: string }[] }
@@ -149,16 +151,17 @@ function partsSheet(source: Source): PackSheet {
   const parts = Object.entries(components).map(([id, c]) => [
     c.label,
     classIdOf(plan.air, id) ? partOf(plan.air, id).label : KINDS[c.kind].label,
-    [c.own.number, c.own.make].filter(Boolean).join(', '),
+    [c.own.number, c.own.make].filter(Boolean).join(', ') || '—',
   ])
   const shields = source.derived.stages.lay.result.shields.map((s) => [
     'Heat shield',
     `for the ${s.guards}`,
-    '',
+    '—',
   ])
   return {
     title: 'Circuit and parts',
     blocks: [
+      { kind: 'circuit' },
       { kind: 'table', title: 'Parts', head: ['Part', 'Class', 'Number'], rows: [...parts, ...shields] },
       {
         kind: 'table',

@@ -1,5 +1,6 @@
 import PDFDocument from 'pdfkit'
 import type { PackBlock, PackSheet } from '#core/derive/jobPack'
+import { setCircuit, type PrintedCircuit } from './circuitDrawing'
 import { PAPERS, pdfFonts, wholePdf, type Paper } from './pdf'
 
 /** Whose pack it is, printed at the head of every page. */
@@ -10,13 +11,19 @@ export interface PackHead {
   revision: number
 }
 
+/** What the text of a sheet only points at. */
+export interface PackPictures {
+  circuit: PrintedCircuit
+  photos: ReadonlyMap<string, Buffer>
+}
+
 const MARGIN = { left: 42, top: 64, bottom: 48 }
 type Doc = InstanceType<typeof PDFDocument>
 
 /** All sheets of a job as one PDF: each begins a page, each page says whose it is and which of how many. */
 export function packPdf(
   sheets: readonly PackSheet[],
-  photos: ReadonlyMap<string, Buffer>,
+  pictures: PackPictures,
   head: PackHead,
   paper: Paper,
 ): Promise<Buffer> {
@@ -33,7 +40,7 @@ export function packPdf(
     doc.addPage()
     titles[doc.bufferedPageRange().count - 1] = sheet.title
     doc.font('bold').fontSize(17).text(sheet.title).moveDown(0.4)
-    for (const block of sheet.blocks) setBlock(doc, block, photos)
+    for (const block of sheet.blocks) setBlock(doc, block, pictures)
   }
   headPages(doc, head, titles)
   return wholePdf(doc)
@@ -51,7 +58,7 @@ function titled(doc: Doc, title: string): void {
   doc.font('bold').fontSize(11.5).text(title, MARGIN.left).moveDown(0.2)
 }
 
-function setBlock(doc: Doc, block: PackBlock, photos: ReadonlyMap<string, Buffer>): void {
+function setBlock(doc: Doc, block: PackBlock, pictures: PackPictures): void {
   switch (block.kind) {
     case 'text':
       doc
@@ -72,7 +79,7 @@ function setBlock(doc: Doc, block: PackBlock, photos: ReadonlyMap<string, Buffer
       titled(doc, block.title)
       // What is not there says so: an empty place on paper reads as all clear.
       if (block.rows.length > 0) setTable(doc, [block.head, ...block.rows])
-      else setBlock(doc, { kind: 'text', text: 'None yet.' }, photos)
+      else setBlock(doc, { kind: 'text', text: 'None yet.' }, pictures)
       return
     case 'fields':
       titled(doc, block.title)
@@ -90,8 +97,11 @@ function setBlock(doc: Doc, block: PackBlock, photos: ReadonlyMap<string, Buffer
       for (const row of block.rows) setCheck(doc, row)
       doc.moveDown(0.8)
       return
+    case 'circuit':
+      setCircuit(doc, pictures.circuit, MARGIN.left, widthOf(doc))
+      return
     case 'photos':
-      setPhotos(doc, block.rows, photos)
+      setPhotos(doc, block.rows, pictures.photos)
       return
     default:
       block satisfies never
@@ -149,7 +159,7 @@ const PHOTO_HEIGHT = 290
 function setPhotos(
   doc: Doc,
   rows: readonly { id: string; text: string; under: string }[],
-  photos: ReadonlyMap<string, Buffer>,
+  photos: PackPictures['photos'],
 ): void {
   for (const { id, text, under } of rows) {
     const bytes = photos.get(id)

@@ -1,8 +1,15 @@
 <script setup lang="ts">
+import {
+  isNamed,
+  letterAt,
+  nameAt,
+  nameSize,
+  type CircuitDrawing,
+  type PlacedSymbol,
+} from '#core/air/drawing/layout'
 import type { AirPlan } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
-import type { CircuitDrawing, PlacedSymbol } from './layoutCircuit'
 import type { LivePicture } from './player'
 
 /** The circuit in standard symbols. Parts and lines are chosen on it; a run shows its pressures, flows and open valves. */
@@ -21,9 +28,9 @@ watch(
   async () => {
     const mine = ++asked
     try {
-      const { layoutCircuit } = await import('./layoutCircuit')
+      const { layOutCircuit } = await import('./layOut')
       const plain = JSON.parse(JSON.stringify(air)) as AirPlan
-      const next = await layoutCircuit(plain, drawing.value)
+      const next = await layOutCircuit(plain, drawing.value)
       if (mine === asked) drawing.value = next
     } catch (error) {
       problem.value = `The circuit could not be drawn: ${(error as Error).message}`
@@ -36,18 +43,6 @@ const lines = computed(() => drawing.value?.lines.filter((l) => air.lines[l.id])
 const symbols = computed(() => drawing.value?.symbols.filter((s) => air.components[s.id]) ?? [])
 const points = (line: { points: { x: number; y: number }[] }) =>
   line.points.map((p) => `${p.x},${p.y}`).join(' ')
-/** The middle of a line's longest straight piece, where its letter stands. */
-function letterAt(line: { points: { x: number; y: number }[] }): { x: number; y: number } {
-  let best = { x: 0, y: 0, length: -1 }
-  line.points.slice(1).forEach((b, i) => {
-    const a = line.points[i]!
-    const length = Math.hypot(b.x - a.x, b.y - a.y)
-    const upright = Math.abs(b.x - a.x) < 1
-    if (length > best.length)
-      best = { x: (a.x + b.x) / 2 + (upright ? 11 : 0), y: (a.y + b.y) / 2 + (upright ? 4 : -5), length }
-  })
-  return best
-}
 const name = (id: string) => air.components[id]?.label ?? id
 const lineName = (id: string) => `Line, ${name(air.lines[id]!.from)} to ${name(air.lines[id]!.to)}`
 /** Room beside the drawing for names that reach over it, and the smallest it is drawn before it scrolls, px a unit. */
@@ -66,21 +61,12 @@ watch(svg, (element, _, onCleanup) => {
   sized.observe(element)
   onCleanup(() => sized.disconnect())
 })
-/** Names are written larger where the circuit comes out small: about 11 px on the screen, as far as there is room. */
-const type = computed(() => Math.min(Math.max(11 / scale.value, 12), 17))
-/** Where a name stands: inside a tank, above what is screwed in from above, beside what hangs below, under everything else. */
-function nameAt({ id, box, on }: PlacedSymbol): { x: number; y: number; anchor: 'start' | 'middle' } {
-  if (air.components[id]!.kind === 'tank')
-    return { x: box.width / 2, y: box.height / 2 - 2, anchor: 'middle' }
-  if (air.components[id]!.kind === 'manifold')
-    return { x: box.width / 2, y: -type.value - 10, anchor: 'middle' }
-  if (on === 'NORTH') return { x: box.width / 2, y: -14, anchor: 'middle' }
-  if (on === 'SOUTH') return { x: box.width - 4, y: box.height / 2 + 9, anchor: 'start' }
-  return { x: box.width / 2, y: box.height + type.value + 3, anchor: 'middle' }
-}
+/** Names are written larger where the circuit comes out small. */
+const type = computed(() => nameSize(scale.value))
+const namePlace = (symbol: PlacedSymbol) => nameAt(air.components[symbol.id]!.kind, symbol, type.value)
 /** A finger's room around a symbol, however small it is. */
 const room = (size: number) => Math.max(7, (46 - size) / 2)
-const named = (id: string) => !['tee', 'plug'].includes(air.components[id]!.kind)
+const named = (id: string) => isNamed(air.components[id]!.kind)
 const pressure = (id: string) => {
   const p = live?.pressure[id]
   return p === undefined || !named(id) ? null : p.map((v) => showText(v, 'pressure', shop.units)).join(' · ')
@@ -194,9 +180,9 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
         <AirSymbol :kind="air.components[symbol.id]!.kind" :box="symbol.box" />
         <text
           v-if="named(symbol.id)"
-          :x="nameAt(symbol).x"
-          :y="nameAt(symbol).y"
-          :text-anchor="nameAt(symbol).anchor"
+          :x="namePlace(symbol).x"
+          :y="namePlace(symbol).y"
+          :text-anchor="namePlace(symbol).anchor"
           :font-size="type"
           fill="var(--ink)"
           font-family="var(--font-sans)"
@@ -205,8 +191,8 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
         </text>
         <text
           v-if="pressure(symbol.id) && !symbol.on"
-          :x="nameAt(symbol).x"
-          :y="nameAt(symbol).y + type + 3"
+          :x="namePlace(symbol).x"
+          :y="namePlace(symbol).y + type + 3"
           text-anchor="middle"
           :font-size="type"
           font-weight="600"

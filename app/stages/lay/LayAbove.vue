@@ -105,6 +105,7 @@ const faint = (id: string) =>
         <template v-for="part in parts" :key="part.id">
           <span
             v-if="part.kind === 'spring'"
+            data-fixed
             class="absolute figure pointer-events-none"
             style="transform: translate(-50%, -50%)"
             :style="at(s.x(part.place.x), s.y(part.place.y))"

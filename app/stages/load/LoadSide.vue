@@ -91,6 +91,7 @@ const labels = computed(() => {
         <div
           v-for="[id, item] in items"
           :key="id"
+          data-fixed
           class="absolute pointer-events-none text-xs leading-tight pl-1.5 pt-1 overflow-hidden"
           :style="{
             ...at(labels[id]!.x, labels[id]!.y),

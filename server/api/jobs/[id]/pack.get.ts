@@ -19,7 +19,10 @@ export default route(async (event) => {
   const { name, number } = plan.job
   const pdf = await packPdf(
     [...jobPack(plan, derived, shop!.units), ...photoSheets(plan, derived, photos)],
-    await allPhotoBytes(useDatabase(), shopId(), job.id),
+    {
+      circuit: await drawCircuit(plan.air),
+      photos: await allPhotoBytes(useDatabase(), shopId(), job.id),
+    },
     {
       job: number ? `${name} · Job ${number}` : name,
       shop: shop!.name,

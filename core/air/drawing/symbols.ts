@@ -1,5 +1,5 @@
-import type { ComponentKind } from '#core/document/types'
-import type { Port } from '#core/catalog/kinds'
+import type { Port } from '../../catalog/kinds'
+import type { ComponentKind } from '../../document/types'
 
 /**
  * Fluid-power graphic symbols after ISO 1219-1, each in its own box with the places of its ports (in px of the box), and

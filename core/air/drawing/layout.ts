@@ -1,9 +1,9 @@
-import ELK, { type ElkNode } from 'elkjs/lib/elk-api.js'
-import ElkWorker from 'elkjs/lib/elk-worker.min.js?worker'
-import { DIRECT, type AirPlan } from '#core/document/types'
-import { looseLines } from '#core/air/circuit/connections'
-import { portsOf } from '#core/air/parts/parts'
-import { symbolBox, type SymbolBox } from '~/pictures/symbols'
+import { DIRECT, type AirPlan, type ComponentKind } from '../../document/types'
+import { looseLines } from '../circuit/connections'
+import { portsOf } from '../parts/parts'
+import { symbolBox, type SymbolBox } from './symbols'
+
+/** Where the parts and lines of a circuit stand on its drawing; the layout engine itself is whoever asks's own. */
 
 export interface PlacedSymbol {
   id: string
@@ -23,7 +23,39 @@ export interface CircuitDrawing {
   lines: PlacedLine[]
 }
 
-let elk: InstanceType<typeof ELK> | null = null
+/** A graph as the layout engine takes it; places come back in it. */
+export interface LayoutGraph {
+  id: string
+  x?: number
+  y?: number
+  width?: number
+  height?: number
+  layoutOptions?: Record<string, string>
+  labels?: { text?: string; width?: number; height?: number }[]
+  ports?: {
+    id: string
+    x?: number
+    y?: number
+    width?: number
+    height?: number
+    layoutOptions?: Record<string, string>
+  }[]
+  children?: LayoutGraph[]
+  edges?: {
+    id: string
+    sources: string[]
+    targets: string[]
+    sections?: {
+      id: string
+      startPoint: { x: number; y: number }
+      bendPoints?: { x: number; y: number }[]
+      endPoint: { x: number; y: number }
+    }[]
+  }[]
+}
+/** The layout engine: a layered graph with fixed ports in, the same with places out. */
+export type LayOut = (graph: LayoutGraph) => Promise<LayoutGraph>
+
 const OPTIONS = {
   'elk.algorithm': 'layered',
   'elk.direction': 'RIGHT',
@@ -69,11 +101,14 @@ function attachedParts(air: AirPlan, boxes: Record<string, SymbolBox>): Attached
 }
 
 /**
- * Layered layout with fixed ports, left to right, computed in the layout engine's own worker. After an edit the drawing
- * before it says which part stands above which, so that a small edit moves little.
+ * Layered layout with fixed ports, left to right. After an edit the drawing before it says which part stands above which,
+ * so that a small edit moves little. Drawn units; x to the right, y down.
  */
-export async function layoutCircuit(air: AirPlan, before: CircuitDrawing | null): Promise<CircuitDrawing> {
-  elk ??= new ELK({ workerFactory: () => new ElkWorker() })
+export async function layoutCircuit(
+  air: AirPlan,
+  before: CircuitDrawing | null,
+  layOut: LayOut,
+): Promise<CircuitDrawing> {
   const boxes = Object.fromEntries(
     Object.entries(air.components).map(([id, c]) => [id, symbolBox(c.kind, portsOf(air, id))]),
   )
@@ -99,7 +134,7 @@ export async function layoutCircuit(air: AirPlan, before: CircuitDrawing | null)
     ['tee', 'plug', 'tank'].includes(air.components[id]!.kind)
       ? []
       : [{ text: air.components[id]!.label, width: air.components[id]!.label.length * LETTER, height: 36 }]
-  const graph: ElkNode = {
+  const graph: LayoutGraph = {
     id: 'circuit',
     layoutOptions: keeping ? KEEP : OPTIONS,
     children: Object.keys(air.components)
@@ -128,7 +163,7 @@ export async function layoutCircuit(air: AirPlan, before: CircuitDrawing | null)
       .filter(([id]) => !loose.has(id) && !attached.some((a) => a.line === id))
       .map(([id, l]) => ({ id, sources: [`${l.from}.${l.fromPort}`], targets: [`${l.to}.${l.toPort}`] })),
   }
-  const placed = await elk.layout(graph)
+  const placed = await layOut(graph)
   const symbols = (placed.children ?? []).map((c): PlacedSymbol => ({
     id: c.id,
     x: c.x ?? 0,
@@ -158,3 +193,35 @@ export async function layoutCircuit(air: AirPlan, before: CircuitDrawing | null)
   }
   return { width: placed.width ?? 0, height: placed.height ?? 0, symbols, lines }
 }
+
+/** The middle of a line's longest straight piece, where its letter stands. */
+export function letterAt({ points }: Pick<PlacedLine, 'points'>): { x: number; y: number } {
+  let best = { x: 0, y: 0, length: -1 }
+  points.slice(1).forEach((b, i) => {
+    const a = points[i]!
+    const length = Math.hypot(b.x - a.x, b.y - a.y)
+    const upright = Math.abs(b.x - a.x) < 1
+    if (length > best.length)
+      best = { x: (a.x + b.x) / 2 + (upright ? 11 : 0), y: (a.y + b.y) / 2 + (upright ? 4 : -5), length }
+  })
+  return best
+}
+
+/** Where a part's name stands, of its box: in a tank, above what is screwed in from above, beside what hangs below, else under it. */
+export function nameAt(
+  kind: ComponentKind,
+  { box, on }: PlacedSymbol,
+  size: number,
+): { x: number; y: number; anchor: 'start' | 'middle' } {
+  if (kind === 'tank') return { x: box.width / 2, y: box.height / 2 - 2, anchor: 'middle' }
+  if (kind === 'manifold') return { x: box.width / 2, y: -size - 10, anchor: 'middle' }
+  if (on === 'NORTH') return { x: box.width / 2, y: -14, anchor: 'middle' }
+  if (on === 'SOUTH') return { x: box.width - 4, y: box.height / 2 + 9, anchor: 'start' }
+  return { x: box.width / 2, y: box.height + size + 3, anchor: 'middle' }
+}
+
+/** Height of the letters where a drawn unit comes out at so many px or pt: about 11 of them, as far as there is room. */
+export const nameSize = (scale: number): number => Math.min(Math.max(11 / scale, 12), 17)
+
+/** Parts that carry no name of their own. */
+export const isNamed = (kind: ComponentKind): boolean => kind !== 'tee' && kind !== 'plug'

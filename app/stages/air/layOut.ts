@@ -1,0 +1,12 @@
+import ELK from 'elkjs/lib/elk-api.js'
+import ElkWorker from 'elkjs/lib/elk-worker.min.js?worker'
+import { layoutCircuit, type CircuitDrawing } from '#core/air/drawing/layout'
+import type { AirPlan } from '#core/document/types'
+
+let elk: InstanceType<typeof ELK> | null = null
+
+/** A circuit laid out in the layout engine's own worker. */
+export function layOutCircuit(air: AirPlan, before: CircuitDrawing | null): Promise<CircuitDrawing> {
+  elk ??= new ELK({ workerFactory: () => new ElkWorker() })
+  return layoutCircuit(air, before, (graph) => elk!.layout(graph))
+}

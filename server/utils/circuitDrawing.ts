@@ -1,0 +1,92 @@
+import ELK from 'elkjs/lib/elk.bundled.js'
+import type PDFDocument from 'pdfkit'
+import {
+  isNamed,
+  layoutCircuit,
+  letterAt,
+  nameAt,
+  nameSize,
+  type CircuitDrawing,
+} from '#core/air/drawing/layout'
+import { symbolShapes } from '#core/air/drawing/symbols'
+import { DIRECT, type AirPath, type AirPlan } from '#core/document/types'
+
+type Doc = InstanceType<typeof PDFDocument>
+const elk = new ELK()
+
+/** A circuit as it is printed: its parts and lines, and where they stand. */
+export interface PrintedCircuit {
+  air: AirPlan
+  drawing: CircuitDrawing
+}
+export const drawCircuit = async (air: AirPlan): Promise<PrintedCircuit> => ({
+  air,
+  drawing: await layoutCircuit(air, null, (graph) => elk.layout(graph)),
+})
+
+/** Lines in black by pattern and letter, as on the screen by colour too. */
+const LINES: Record<AirPath, { dash: number[]; letter: string }> = {
+  left: { dash: [], letter: 'L' },
+  right: { dash: [8, 4], letter: 'R' },
+  supply: { dash: [], letter: 'S' },
+  both: { dash: [12, 3, 2, 3], letter: 'LR' },
+}
+const FILLS = { card: 'white', ink: 'black' }
+/** Height of the drawing on paper at most, pt. */
+const MOST_HEIGHT = 300
+
+/** Draws a circuit `width` wide at the most, from where the text stands; the text goes on under it. */
+export function setCircuit(doc: Doc, { air, drawing }: PrintedCircuit, left: number, width: number): void {
+  const scale = Math.min(width / (drawing.width + 32), MOST_HEIGHT / drawing.height, 1)
+  const size = nameSize(scale)
+  const top = doc.y
+  doc
+    .save()
+    .translate(left + 16 * scale, top)
+    .scale(scale)
+  for (const line of drawing.lines) {
+    const { path, tube } = air.lines[line.id]!
+    const { dash, letter } = LINES[path]
+    line.points.forEach(({ x, y }, i) => (i === 0 ? doc.moveTo(x, y) : doc.lineTo(x, y)))
+    dashed(doc, dash)
+      .lineWidth(tube === DIRECT ? 4.5 : 2.2)
+      .strokeColor('black')
+      .stroke()
+    if (tube === DIRECT) continue
+    const at = letterAt(line)
+    written(doc.font('figure'), letter, at, size - 1, 'middle')
+  }
+  for (const symbol of drawing.symbols) {
+    const { kind, label } = air.components[symbol.id]!
+    doc.save().translate(symbol.x, symbol.y).lineJoin('round').lineCap('round')
+    for (const shape of symbolShapes(kind, symbol.box)) {
+      dashed(doc.path(shape.d), shape.dash?.split(' ').map(Number) ?? []).lineWidth(shape.width ?? 1.6)
+      if (shape.fill) doc.fillAndStroke(FILLS[shape.fill], 'black')
+      else doc.strokeColor('black').stroke()
+    }
+    if (isNamed(kind)) {
+      const { anchor, ...at } = nameAt(kind, symbol, size)
+      written(doc.font('text'), label, at, size, anchor)
+    }
+    doc.restore()
+  }
+  doc.restore()
+  doc.x = left
+  doc.y = top + drawing.height * scale + 6
+}
+
+const dashed = (doc: Doc, dash: number[]): Doc =>
+  dash.length ? doc.dash(dash[0]!, { space: dash[1] }) : doc.undash()
+
+/** A word whose foot stands at a place. */
+function written(
+  doc: Doc,
+  text: string,
+  at: { x: number; y: number },
+  size: number,
+  anchor: 'start' | 'middle',
+): void {
+  doc.fontSize(size).fillColor('black')
+  const x = anchor === 'middle' ? at.x - doc.widthOfString(text) / 2 : at.x
+  doc.text(text, x, at.y - size, { lineBreak: false })
+}

@@ -56,13 +56,7 @@ async function make(): Promise<void> {
         </p>
         <form @submit.prevent="make">
           <label class="label" for="job-name">Name of the job</label>
-          <input
-            id="job-name"
-            v-model="name"
-            class="field mb-3"
-            maxlength="120"
-            placeholder="Whose truck, or what it does"
-          />
+          <input id="job-name" v-model="name" class="field mb-3" placeholder="Whose truck, or what it does" />
           <fieldset v-if="!from" class="grid sm:grid-cols-2 gap-2">
             <legend class="label mb-1">Kind of truck</legend>
             <label

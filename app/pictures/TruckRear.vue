@@ -2,7 +2,6 @@
 import { PRACTICE } from '#core/catalog/practice'
 import type { Truck } from '#core/document/types'
 import type { Fit, Pose } from '#core/truck/types'
-import { clearLabels } from './scale'
 
 /**
  * Section through the rear axle, seen from behind, left at the left: the body stands still, the axle takes the pose shown.
@@ -85,9 +84,7 @@ const pipe = computed(() => {
 const brakeLines = computed(() =>
   truck.brakeLine ? [1, -1].map((side) => onAxle(side * truck.brakeLine!.y, truck.brakeLine!.z)) : [],
 )
-/** Height of a name on the drawing and the width of one letter of it, mm. */
-const NAME = { height: 66, letter: 26 }
-/** Names of what is drawn, each beside its thing and clear of the others. */
+/** Names of what is drawn, each beside its thing. */
 const names = computed(() => {
   const fender = truck.innerFender
   const [line] = brakeLines.value
@@ -98,8 +95,7 @@ const names = computed(() => {
     ...(pipe.value ? [['exhaust', x(pipe.value.y) + 50, z(pipe.value.z)] as const] : []),
     ...(line ? [['brake line', line.x + 20, line.y + 16] as const] : []),
   ].map(([text, left, up]) => [text, left, up] as [string, number, number])
-  const boxes = wanted.map(([id, left, up]) => ({ id, x: left, y: up, width: id.length * NAME.letter }))
-  return Object.entries(clearLabels(boxes, NAME.height)).map(([text, place]) => ({ text, ...place }))
+  return wanted.map(([text, left, up]) => ({ text, x: left, y: up }))
 })
 const s = { x, z, left: (drawn: number) => -drawn / 1000, up: (drawn: number) => -drawn / 1000 }
 </script>

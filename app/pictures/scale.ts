@@ -47,26 +47,3 @@ export const polyline = (points: readonly Point[], place: (p: Point) => [number,
         .join(','),
     )
     .join(' ')
-
-export interface LabelBox {
-  id: string
-  x: number
-  y: number
-  width: number
-}
-/** Where labels of things drawn over one another stand: each at its thing's upper left corner, or so far below as keeps it clear of the others. */
-export function clearLabels(
-  boxes: readonly LabelBox[],
-  height: number,
-): Record<string, { x: number; y: number }> {
-  const placed: LabelBox[] = []
-  for (const box of boxes.toSorted((a, b) => a.y - b.y)) {
-    const at = { ...box }
-    // A millimetre's play, so that rounding cannot have two labels meet for ever.
-    const meets = (p: LabelBox) =>
-      at.x < p.x + p.width && p.x < at.x + at.width && Math.abs(at.y - p.y) < height - 1
-    for (let over = placed.find(meets); over; over = placed.find(meets)) at.y = over.y + height
-    placed.push(at)
-  }
-  return Object.fromEntries(placed.map(({ id, x, y }) => [id, { x, y }]))
-}

@@ -1,6 +1,9 @@
 import { defineStore } from 'pinia'
 import type { Figure, Remedy, StageName } from '#core/quantity/figure'
 
+export const PAPERS = ['A4', 'Letter'] as const
+export type Paper = (typeof PAPERS)[number]
+
 /** What this browser shows: theme, the figure asked "why?", and the thing a note points at. */
 export const useScreen = defineStore('screen', () => {
   const theme = ref<'day' | 'bay'>(localStorage.getItem('np.theme') === 'bay' ? 'bay' : 'day')
@@ -25,5 +28,17 @@ export const useScreen = defineStore('screen', () => {
   /** Whether the right column is folded away. */
   const folded = ref(localStorage.getItem('np.folded') === 'yes')
   watch(folded, (value) => localStorage.setItem('np.folded', value ? 'yes' : 'no'))
-  return { theme, asked, subject, leading, lead, leadToField, lit, replacing, folded }
+  /** Paper chosen at this browser; until then what goes with the shop's units. */
+  const chosenPaper = ref(localStorage.getItem('np.paper'))
+  const paper = computed<Paper>({
+    get: () => {
+      if (chosenPaper.value === 'A4' || chosenPaper.value === 'Letter') return chosenPaper.value
+      return useShop().units.length === 'in' ? 'Letter' : 'A4'
+    },
+    set: (value) => {
+      chosenPaper.value = value
+      localStorage.setItem('np.paper', value)
+    },
+  })
+  return { theme, asked, subject, leading, lead, leadToField, lit, replacing, folded, paper }
 })

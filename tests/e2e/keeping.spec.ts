@@ -94,6 +94,25 @@ test('a NUL pasted into the remarks is left out, and what is typed after it is s
   await expect(page.getByLabel('Driver', { exact: true })).toHaveValue('Pim')
 })
 
+test('a paste that is too long is told and kept in its field, never cut; shortened, it is saved', async ({ page }) => {
+  await newJob(page, 'Pasted at length')
+  await go(page, 'Hand over')
+  await drawer(page, 'For the driver')
+  const driver = page.getByLabel('Driver', { exact: true })
+  await driver.fill('x'.repeat(5000))
+  await driver.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('holds 120 characters, this is 5000')
+  await page.getByLabel('Remarks').focus()
+  expect((await driver.inputValue()).length).toBe(5000)
+  await driver.fill('x'.repeat(120))
+  await driver.press('Enter')
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  await saved(page)
+  await page.reload()
+  await saved(page)
+  await expect(driver).toHaveValue('x'.repeat(120))
+})
+
 test('an answer that comes late, when another job is open, changes nothing there', async ({ page }) => {
   await newJob(page, 'Fast lane')
   await newJob(page, 'Slow')

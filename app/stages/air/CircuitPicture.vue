@@ -7,7 +7,8 @@ import {
   type CircuitDrawing,
   type PlacedSymbol,
 } from '#core/air/drawing/layout'
-import type { AirPlan } from '#core/document/types'
+import { classIdOf, partOf, tubeOf } from '#core/air/parts/parts'
+import { DIRECT, type AirPlan } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import type { LivePicture } from './player'
@@ -44,6 +45,13 @@ const symbols = computed(() => drawing.value?.symbols.filter((s) => air.componen
 const points = (line: { points: { x: number; y: number }[] }) =>
   line.points.map((p) => `${p.x},${p.y}`).join(' ')
 const name = (id: string) => air.components[id]?.label ?? id
+/** A part with its class, a line with its tube: what a pointer left on it is told. */
+const partText = (id: string) => (classIdOf(air, id) ? `${name(id)}: ${partOf(air, id).label}` : name(id))
+const lineText = (id: string) => {
+  const { path, tube } = air.lines[id]!
+  const of = tube === DIRECT ? 'screwed in' : (tubeOf(air, { tube })?.label ?? 'no tube chosen')
+  return `${lineName(id)}: ${LINE_STYLES[path].name}, ${of}`
+}
 const lineName = (id: string) => `Line, ${name(air.lines[id]!.from)} to ${name(air.lines[id]!.to)}`
 /** Room beside the drawing for names that reach over it, and the smallest it is drawn before it scrolls, px a unit. */
 const MARGIN = 16
@@ -114,7 +122,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
           :points="points(line)"
           fill="none"
           :stroke="LINE_STYLES[air.lines[line.id]!.path].colour"
-          :stroke-width="air.lines[line.id]!.tube === 'direct' ? 4.5 : 2.6"
+          :stroke-width="air.lines[line.id]!.tube === DIRECT ? 4.5 : 2.6"
           :stroke-dasharray="LINE_STYLES[air.lines[line.id]!.path].dash"
         />
         <polyline
@@ -139,7 +147,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
           data-flowing
         />
         <text
-          v-if="air.lines[line.id]!.tube !== 'direct'"
+          v-if="air.lines[line.id]!.tube !== DIRECT"
           :x="letterAt(line).x"
           :y="letterAt(line).y"
           text-anchor="middle"
@@ -150,6 +158,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
         >
           {{ LINE_STYLES[air.lines[line.id]!.path].letter }}
         </text>
+        <title>{{ lineText(line.id) }}</title>
       </g>
       <g
         v-for="symbol in symbols"
@@ -189,6 +198,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
         >
           {{ name(symbol.id) }}
         </text>
+        <title>{{ partText(symbol.id) }}</title>
         <text
           v-if="pressure(symbol.id) && !symbol.on"
           :x="namePlace(symbol).x"

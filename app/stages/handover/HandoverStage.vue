@@ -3,21 +3,18 @@ import { Download, Printer } from '@lucide/vue'
 import { sheetBlocks } from '#core/handover/sheetText'
 import type { HandoverPlan } from '#core/document/types'
 import type { StillOpen } from '#core/handover/rules'
+import { PAPERS, type Paper } from '~/stores/screen'
 import { withLive } from '../stageDrawers'
 
 const job = useJob()
 const shop = useShop()
+const screen = useScreen()
 const sheet = computed(() => job.derived!.stages.handover.result)
 const set = (label: string, change: (handover: HandoverPlan) => void) =>
   job.edit(label, (draft) => change(draft.handover))
-const paper = ref<'A4' | 'Letter'>(shop.units.length === 'in' ? 'Letter' : 'A4')
 const blocks = computed(() => sheetBlocks(sheet.value, shop.units))
-const query = computed(() => new URLSearchParams({ paper: paper.value }).toString())
+const query = computed(() => new URLSearchParams({ paper: screen.paper }).toString())
 
-useHead({
-  style: [{ key: 'paper', innerHTML: computed(() => `@page { size: ${paper.value}; margin: 14mm; }`) }],
-})
-const screen = useScreen()
 const router = useRouter()
 /** Goes to where an open thing is done. */
 function lead({ stage, subject }: StillOpen): void {
@@ -38,7 +35,7 @@ const drawers = computed(() =>
   withLive('handover', {
     open: job.answers ? String(sheet.value.open.length) : '…',
     driver: sheet.value.handover.driver,
-    paper: paper.value,
+    paper: screen.paper,
   }),
 )
 </script>
@@ -165,12 +162,9 @@ const drawers = computed(() =>
           label="Paper"
           hide-label
           class="w-28"
-          :value="paper"
-          :options="[
-            { value: 'A4', label: 'A4' },
-            { value: 'Letter', label: 'Letter' },
-          ]"
-          @change="(v) => void (paper = v as 'A4' | 'Letter')"
+          :value="screen.paper"
+          :options="PAPERS.map((value) => ({ value, label: value }))"
+          @change="(v) => void (screen.paper = v as Paper)"
         />
         <button type="button" class="button" @click="print">
           <Printer :size="16" aria-hidden="true" />Print

@@ -2,7 +2,7 @@
 import { PRACTICE } from '#core/catalog/practice'
 import type { ComponentKind } from '#core/document/types'
 import { showText } from '#core/quantity/units'
-import { LINE_STYLES } from '~/pictures/lineStyles'
+import { LINE_STYLES, type LineCode } from '~/pictures/lineStyles'
 import { polyline } from '~/pictures/scale'
 import { useLay } from './useLay'
 
@@ -10,7 +10,8 @@ import { useLay } from './useLay'
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
-const { plan, result, parts, alarmed, moves } = useLay()
+const placeText = usePlaceText()
+const { plan, stage, result, parts, alarmed, moves } = useLay()
 const radius = computed(() => (job.derived!.stages.air.result.spring?.diameter ?? 0.15) / 2)
 /** How far aside of the rail each kind of line is drawn, mm, so that lines on one rail do not hide each other. */
 const ASIDE = { left: -24, right: 24, both: 0, supply: 0, feed: -48 }
@@ -23,6 +24,13 @@ const NAME_AT: Partial<Record<ComponentKind, string>> = {
 }
 const shortName = (label: string, kind: ComponentKind) =>
   kind === 'handFill' ? label.toLowerCase().replace(' valve', '') : label.toLowerCase()
+/** A line with what is cut for it. */
+const lineText = ({ id, path }: { id: string; path: LineCode }) => {
+  const cut = result.value.cuts.find((c) => c.id === id)
+  const ends = cut ? `${cut.fromLabel} to ${cut.toLabel}, ` : ''
+  const length = stage.value.figures[`cut.${id}`]
+  return `${ends}${LINE_STYLES[path].name}${length ? `, cut ${showText(length.value, length.quantity, shop.units)}` : ''}`
+}
 const codes = computed(() => [...new Set(result.value.routes.map((r) => r.path))])
 /** A line is faint while another is looked at. */
 const faint = (id: string) =>
@@ -44,7 +52,9 @@ const faint = (id: string) =>
             vector-effect="non-scaling-stroke"
             stroke-linejoin="round"
             :data-route="route.id"
-          />
+          >
+            <title>{{ lineText(route) }}</title>
+          </polyline>
         </g>
         <rect
           v-if="result.feed !== null"
@@ -98,6 +108,7 @@ const faint = (id: string) =>
               :stroke-width="screen.subject === part.id ? 3 : 1.5"
               vector-effect="non-scaling-stroke"
             />
+            <title>{{ part.label }}, {{ placeText(part.place) }}</title>
           </g>
         </g>
       </template>

@@ -5,6 +5,7 @@ import { useLay } from './useLay'
 
 /** Parts and lines from the left side. */
 const screen = useScreen()
+const placeText = usePlaceText()
 const { plan, result, parts, moves } = useLay()
 </script>
 
@@ -43,6 +44,7 @@ const { plan, result, parts, moves } = useLay()
             stroke-width="1.5"
             vector-effect="non-scaling-stroke"
           />
+          <title>{{ part.label }}, {{ placeText(part.place) }}</title>
         </g>
       </template>
     </TruckSide>

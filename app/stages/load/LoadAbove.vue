@@ -2,7 +2,7 @@
 import { useHaul } from './useHaul'
 
 /** What is carried, from above, with the load on every wheel. */
-const { truck, items, figure, moves } = useHaul()
+const { truck, items, itemText, figure, moves } = useHaul()
 </script>
 
 <template>
@@ -30,6 +30,7 @@ const { truck, items, figure, moves } = useHaul()
             stroke-width="1.5"
             vector-effect="non-scaling-stroke"
           />
+          <title>{{ itemText(item) }}</title>
         </g>
       </template>
       <template #over="{ at, s }">

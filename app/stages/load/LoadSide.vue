@@ -1,30 +1,15 @@
 <script setup lang="ts">
 import { couplingPlace, itemStandsAt } from '#core/catalog/truckGeometry'
 import { itemMass } from '#core/load/masses'
-import { clearLabels, drawingScale } from '~/pictures/scale'
-import { AXLE_WAYS, wayText } from '#core/quantity/ways'
 import { useHaul } from './useHaul'
 
 /** What is carried, from the side: items to drag, axle loads, and how far it sags with no air. */
-const { job, shop, screen, truck, haul, items, result, figure, text, moves } = useHaul()
+const { job, screen, truck, haul, items, itemText, result, figure, text, moves } = useHaul()
 const sag = computed(() => {
   const { front, rearLeft, rearRight } = result.value!.sagNoAir
   return { front, rear: (rearLeft + rearRight) / 2 }
 })
 const coupling = computed(() => couplingPlace(haul.value!, truck.value))
-
-/** Height of an item's two lines on the drawing, mm. */
-const LABEL = 360
-const labels = computed(() => {
-  const { x, z } = drawingScale(truck.value)
-  const boxes = items.value.map(([id, i]) => ({
-    id,
-    x: x(i.x + i.length / 2),
-    y: z(itemStandsAt(i, truck.value) + i.height),
-    width: i.length * 1000,
-  }))
-  return clearLabels(boxes, LABEL)
-})
 </script>
 
 <template>
@@ -36,7 +21,7 @@ const labels = computed(() => {
           :key="id"
           tabindex="0"
           role="button"
-          :aria-label="`${item.label}, ${text(itemMass(item), 'mass')}, ${wayText(item.x, 'length', shop.units, AXLE_WAYS)}. Arrow keys move it.`"
+          :aria-label="`${itemText(item)}. Arrow keys move it.`"
           class="cursor-grab load-item"
           :data-item="id"
           v-on="moves({ id, view: 'side' })"
@@ -63,6 +48,7 @@ const labels = computed(() => {
             stroke-width="1.5"
             vector-effect="non-scaling-stroke"
           />
+          <title>{{ itemText(item) }}</title>
         </g>
         <g v-if="result!.towed.ball !== 0">
           <line
@@ -91,10 +77,9 @@ const labels = computed(() => {
         <div
           v-for="[id, item] in items"
           :key="id"
-          data-fixed
           class="absolute pointer-events-none text-xs leading-tight pl-1.5 pt-1 overflow-hidden"
           :style="{
-            ...at(labels[id]!.x, labels[id]!.y),
+            ...at(s.x(item.x + item.length / 2), s.z(itemStandsAt(item, truck) + item.height)),
             width: `calc(${at(s.x(item.x - item.length / 2), 0).left} - ${at(s.x(item.x + item.length / 2), 0).left})`,
           }"
         >

@@ -1,6 +1,8 @@
 import { newHaul, newItem } from '#core/document/newHaul'
 import { ordered, type Haul, type LoadItem } from '#core/document/types'
 import { showText, type Quantity } from '#core/quantity/units'
+import { itemMass } from '#core/load/masses'
+import { AXLE_WAYS, CENTRE_WAYS, wayText } from '#core/quantity/ways'
 import { useMoving } from '~/pictures/useMoving'
 import { focusIn } from '~/shell/drawers'
 
@@ -21,6 +23,15 @@ export function useHaul() {
   const result = computed(() => job.derived!.stages.load.result.hauls[job.haulId])
   const figure = (id: string) => job.derived!.stages.load.figures[`${job.haulId}.${id}`]
   const text = (value: number, quantity: Quantity) => showText(value, quantity, shop.units)
+
+  /** What an item is, how heavy, and where. */
+  const itemText = (item: LoadItem) =>
+    [
+      item.label,
+      text(itemMass(item), 'mass'),
+      wayText(item.x, 'length', shop.units, AXLE_WAYS),
+      wayText(item.y, 'length', shop.units, CENTRE_WAYS),
+    ].join(', ')
 
   const set = (label: string, change: (haul: Haul) => void) =>
     job.edit(label, (draft) => change(draft.hauls[job.haulId]!))
@@ -83,6 +94,7 @@ export function useHaul() {
     truck,
     haul,
     items,
+    itemText,
     result,
     figure,
     text,

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { Point, Truck } from '#core/document/types'
 import { useMoving } from '~/pictures/useMoving'
-import { AXLE_WAYS, CENTRE_WAYS, wayText } from '#core/quantity/ways'
 import { movables, type Movable } from './movable'
 
 /** Handles of what can be moved, in one of the views; what is moved in one moves in all. */
@@ -11,7 +10,6 @@ const { truck, view, place } = defineProps<{
   /** Drawing mm of the view. */
   place: (at: Point) => { x: number; y: number }
 }>()
-const shop = useShop()
 const screen = useScreen()
 const list = computed(() =>
   movables(truck).filter((m) => view !== 'rear' || (Math.abs(m.at.x) < 0.5 && !m.alongOnly)),
@@ -39,8 +37,7 @@ const moves = useMoving<Movable>(
   },
   { usual: 20, fine: 5 },
 )
-const placeText = ({ at }: Movable) =>
-  `${wayText(at.x, 'length', shop.units, AXLE_WAYS)}, ${wayText(at.y, 'length', shop.units, CENTRE_WAYS)}`
+const placeText = usePlaceText()
 const boxOf = (part: Movable) => {
   const { x, y } = place(part.at)
   const width = (view === 'rear' ? part.size.width : part.size.length) * 1000
@@ -57,7 +54,7 @@ const boxOf = (part: Movable) => {
     role="button"
     class="cursor-grab"
     :data-part="part.id"
-    :aria-label="`${part.label}, ${placeText(part)}. Arrow keys move it.`"
+    :aria-label="`${part.label}, ${placeText(part.at)}. Arrow keys move it.`"
     v-on="moves(part)"
     @focus="screen.subject = part.id"
   >
@@ -84,6 +81,6 @@ const boxOf = (part: Movable) => {
       :stroke-dasharray="part.id === 'spare' ? '6 4' : undefined"
       vector-effect="non-scaling-stroke"
     />
-    <title>{{ part.label }}</title>
+    <title>{{ part.label }}, {{ placeText(part.at) }}</title>
   </g>
 </template>

@@ -9,13 +9,18 @@ import type { Target, TruckKind } from '#core/document/types'
 import { createJob, readJob } from '../../db/jobs'
 import { shops } from '../../db/schema'
 
+const LONGEST_NAME = 120
 const request = yup
   .object({
     kind: yup
       .string()
       .oneOf(TRUCK_KINDS.map((k) => k.id))
       .optional(),
-    name: yup.string().trim().max(120).optional(),
+    name: yup
+      .string()
+      .trim()
+      .max(LONGEST_NAME, `A name holds ${LONGEST_NAME} characters. Shorten it.`)
+      .optional(),
     file: yup.string().optional(),
     /** Another job to begin from: the same truck once more, or a new one set up like it. */
     from: yup.string().max(64).optional(),

@@ -82,6 +82,7 @@ watch(stage, () => {
   if (!job.derived?.stages[stage.value].notes.some((n) => n.subject === screen.subject)) screen.subject = null
 })
 useHead({
+  style: [{ key: 'paper', innerHTML: computed(() => `@page { size: ${screen.paper}; margin: 14mm; }`) }],
   title: computed(() =>
     job.plan ? `${job.plan.job.name} · ${STAGE_TITLES[stage.value].name}` : 'Nimble Piston',
   ),
@@ -91,7 +92,7 @@ useHead({
 const ACTIONS: Record<FoundAction, () => void> = {
   // The dialog goes first: it is no part of the sheet.
   print: () => setTimeout(() => window.print(), 100),
-  pack: () => window.location.assign(`/api/jobs/${job.id}/pack`),
+  pack: () => window.location.assign(`/api/jobs/${job.id}/pack?paper=${screen.paper}`),
   plan: () => window.location.assign(`/api/jobs/${job.id}/plan`),
   revisions: () => (listingRevisions.value = true),
   undo: () => job.undo(),

@@ -22,6 +22,9 @@ const notes = computed(() => {
 function onHaul(note: Note): boolean {
   return note.stage !== 'load' || note.subject.startsWith(`${job.haulId}:`)
 }
+/** The haul a note of Load is of, by its name. */
+const haulOf = (note: Note) =>
+  note.stage === 'load' ? job.plan?.hauls[note.subject.split(':')[0]!]?.label : undefined
 const tried = useTriedRemedies(() => notes.value.mine)
 const counts = computed(() =>
   (['stop', 'fix', 'know'] as const)
@@ -115,7 +118,9 @@ defineExpose({ step, remedy, count })
             class="note-head text-left block w-full text-sm font-semibold"
             @click="point(note)"
           >
-            <span class="tag tag-stop mr-1.5">Stop</span>{{ STAGE_TITLES[note.stage].name }}: {{ note.title }}
+            <span class="tag tag-stop mr-1.5">Stop</span>{{ STAGE_TITLES[note.stage].name
+            }}<template v-if="haulOf(note)">, {{ haulOf(note) }}</template
+            >: {{ note.title }}
           </button>
         </li>
       </ul>

@@ -6,6 +6,7 @@ import {
   letterAt,
   nameAt,
   nameSize,
+  shownName,
   type CircuitDrawing,
 } from '#core/air/drawing/layout'
 import { symbolShapes } from '#core/air/drawing/symbols'
@@ -66,7 +67,7 @@ export function setCircuit(doc: Doc, { air, drawing }: PrintedCircuit, left: num
     }
     if (isNamed(kind)) {
       const { anchor, ...at } = nameAt(kind, symbol, size)
-      written(doc.font('text'), label, at, size, anchor)
+      written(doc.font('text'), shownName(label), at, size, anchor)
     }
     doc.restore()
   }

@@ -4,6 +4,7 @@ import {
   letterAt,
   nameAt,
   nameSize,
+  shownName,
   type CircuitDrawing,
   type PlacedSymbol,
 } from '#core/air/drawing/layout'
@@ -196,7 +197,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
           fill="var(--ink)"
           font-family="var(--font-sans)"
         >
-          {{ name(symbol.id) }}
+          {{ shownName(name(symbol.id)) }}
         </text>
         <title>{{ partText(symbol.id) }}</title>
         <text

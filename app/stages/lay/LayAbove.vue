@@ -124,7 +124,7 @@ const faint = (id: string) =>
           >
           <span
             v-else-if="NAMED.includes(part.kind)"
-            class="absolute text-[11px] pointer-events-none whitespace-nowrap bg-sheet/70 rounded px-0.5"
+            class="absolute text-[11px] pointer-events-none max-w-36 truncate bg-sheet/70 rounded px-0.5"
             :style="[
               at(s.x(part.place.x), s.y(part.place.y)),
               { transform: NAME_AT[part.kind] ?? 'translate(-50%, -26px)' },

@@ -83,6 +83,12 @@ interface Attached {
 /** Room above and below a part for what is screwed into it. */
 const ROOM = 66
 const STUB = 8
+/** Letters of a name that the drawing has room for. */
+const MOST_LETTERS = 24
+/** A part's name as the drawing shows it: the whole of a long one would push its neighbours out of sight. */
+export const shownName = (label: string): string =>
+  label.length > MOST_LETTERS ? `${label.slice(0, MOST_LETTERS - 1).trimEnd()}…` : label
+const nameBox = (text: string) => ({ text, width: text.length * LETTER, height: 36 })
 /** Width of a letter of a part's name, px. */
 const LETTER = 6.6
 
@@ -133,7 +139,7 @@ export async function layoutCircuit(
   const labelOf = (id: string) =>
     ['tee', 'plug', 'tank'].includes(air.components[id]!.kind)
       ? []
-      : [{ text: air.components[id]!.label, width: air.components[id]!.label.length * LETTER, height: 36 }]
+      : [nameBox(shownName(air.components[id]!.label))]
   const graph: LayoutGraph = {
     id: 'circuit',
     layoutOptions: keeping ? KEEP : OPTIONS,

@@ -41,24 +41,30 @@ const WAYS: readonly Shift[] = [
 ]
 
 /**
- * By how much each label goes, px, in the order they came: the first keep their places. One that finds none free within
- * reach stays where it is.
+ * By how much each label goes, px, in the order they came: the first keep their places. What reaches over a side is drawn
+ * in. One that finds no place free within reach stays where it is.
  */
 export function keptApart(labels: readonly LabelBox[], frame: { width: number; height: number }): Shift[] {
   const placed = labels.filter((l) => l.fixed)
   return labels.map((label) => {
     if (label.fixed) return { x: 0, y: 0 }
+    const inward = { x: intoFrame(label.left, label.width, frame.width), y: 0 }
+    const ways = WAYS.map(({ x, y }) => ({ x: x + inward.x, y: y + inward.y }))
     const moved = (way: Shift): LabelBox => ({ ...label, left: label.left + way.x, top: label.top + way.y })
-    const inside = (l: LabelBox) =>
-      l.left >= 0 && l.top >= 0 && l.left + l.width <= frame.width && l.top + l.height <= frame.height
-    // One that reaches over the edge as it stands may do so elsewhere too.
-    const mayReachOver = !inside(label)
-    const free = WAYS.find((way) => {
-      const there = moved(way)
-      return (mayReachOver || inside(there)) && placed.every((other) => !hits(there, other))
-    })
-    const way = free ?? { x: 0, y: 0 }
-    placed.push(moved(way))
-    return way
+    const way = ways.find(
+      (to) => isInside(moved(to), label, frame) && placed.every((o) => !hits(moved(to), o)),
+    )
+    placed.push(moved(way ?? inward))
+    return way ?? inward
   })
 }
+
+/** How far something must go to lie within 0 and `room`; one that is too long begins at 0. */
+const intoFrame = (from: number, size: number, room: number) =>
+  Math.max(0, Math.min(from, room - size)) - from
+/** Room under a picture is often kept for a label: one that stands there may stay, and no other goes there. */
+const isInside = (l: LabelBox, from: LabelBox, frame: { width: number; height: number }) =>
+  l.left >= 0 &&
+  l.left + Math.min(l.width, frame.width) <= frame.width &&
+  l.top >= Math.min(0, from.top) &&
+  l.top + l.height <= Math.max(frame.height, from.top + from.height)

@@ -94,7 +94,9 @@ test('a NUL pasted into the remarks is left out, and what is typed after it is s
   await expect(page.getByLabel('Driver', { exact: true })).toHaveValue('Pim')
 })
 
-test('a paste that is too long is told and kept in its field, never cut; shortened, it is saved', async ({ page }) => {
+test('a paste that is too long is told and kept in its field, never cut; shortened, it is saved', async ({
+  page,
+}) => {
   await newJob(page, 'Pasted at length')
   await go(page, 'Hand over')
   await drawer(page, 'For the driver')

@@ -52,6 +52,12 @@ test('few labels, wherever they are, come to stand apart and inside the picture'
   )
 })
 
+test('what reaches over a side of the picture is drawn in; what stands under it stays', () => {
+  expect(keptApart([label(650, 100)], FRAME)).toEqual([{ x: -30, y: 0 }])
+  expect(keptApart([label(-5, 292)], FRAME)).toEqual([{ x: 5, y: 0 }])
+  expect(keptApart([label(-5, 0, 900)], FRAME)).toEqual([{ x: 5, y: 0 }])
+})
+
 test('where nothing within reach is free, it stays on its own thing', () => {
   const wall = label(0, 0, 700, 300, true)
   expect(keptApart([wall, label(300, 100)], FRAME)[1]).toEqual({ x: 0, y: 0 })

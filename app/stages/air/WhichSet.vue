@@ -182,7 +182,7 @@ const take = (t: SetTried) =>
         {{ count - tried.length }} could not be run to their end and are left out.
       </p>
       <div class="overflow-x-auto">
-        <table class="w-full text-sm mt-2" aria-label="Sets nothing beats">
+        <table v-cards class="w-full text-sm mt-2" aria-label="Sets nothing beats">
           <thead>
             <tr class="text-left border-b border-line">
               <th class="py-1">Nothing beats these</th>

@@ -72,7 +72,7 @@ const rows = computed<Row[]>(() => [
   <section class="sheet p-4" aria-label="Which spring">
     <h2 class="mb-1">Which spring</h2>
     <div class="relative overflow-x-auto">
-      <table class="w-full text-sm min-w-[560px]">
+      <table v-cards class="w-full text-sm min-w-[560px]">
         <thead>
           <tr class="label text-left">
             <th class="font-normal" scope="col">Class</th>

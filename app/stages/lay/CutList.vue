@@ -14,7 +14,7 @@ const { plan, stage, result } = useLay()
   <div class="sheet p-4">
     <h2 class="mb-1">Cut in this order</h2>
     <div class="relative overflow-x-auto">
-      <table class="w-full text-sm min-w-[620px]">
+      <table v-cards class="w-full text-sm min-w-[620px]">
         <thead class="sr-only">
           <tr>
             <th>Order</th>
@@ -35,7 +35,7 @@ const { plan, stage, result } = useLay()
             @mouseenter="screen.subject = cut.id"
           >
             <td class="py-1 w-7">{{ i + 1 }}</td>
-            <td class="py-1">{{ cut.fromLabel }} → {{ cut.toLabel }}</td>
+            <th scope="row" class="py-1 text-left font-normal">{{ cut.fromLabel }} → {{ cut.toLabel }}</th>
             <td class="py-1 figure">{{ LINE_STYLES[cut.path].letter }}</td>
             <td class="py-1 text-right pr-4"><Fig :figure="stage.figures[`cut.${cut.id}`]" /></td>
             <td class="py-1 pr-4 whitespace-nowrap">
@@ -52,7 +52,7 @@ const { plan, stage, result } = useLay()
           </tr>
           <tr v-if="result.feed !== null">
             <td />
-            <td class="py-1">Battery → Compressor, harness</td>
+            <th scope="row" class="py-1 text-left font-normal">Battery → Compressor, harness</th>
             <td class="figure">+ −</td>
             <td class="text-right pr-4"><Fig :figure="stage.figures.feed" /></td>
             <td class="pr-4 whitespace-nowrap">

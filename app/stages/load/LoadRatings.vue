@@ -10,7 +10,7 @@ const subjects = computed(() =>
 
 <template>
   <div class="sheet px-4 py-2 relative overflow-x-auto" :data-subject="subjects">
-    <table class="w-full text-sm min-w-[480px]">
+    <table v-cards class="w-full text-sm min-w-[480px]">
       <thead>
         <tr class="label text-left">
           <th class="font-normal">Against its rating</th>

@@ -77,7 +77,7 @@ const coupling = computed(() => couplingPlace(haul.value!, truck.value))
         <div
           v-for="[id, item] in items"
           :key="id"
-          class="absolute pointer-events-none text-xs leading-tight pl-1.5 pt-1 overflow-hidden"
+          class="absolute max-sm:hidden pointer-events-none text-xs leading-tight pl-1.5 pt-1 overflow-hidden"
           :style="{
             ...at(s.x(item.x + item.length / 2), s.z(itemStandsAt(item, truck) + item.height)),
             width: `calc(${at(s.x(item.x - item.length / 2), 0).left} - ${at(s.x(item.x + item.length / 2), 0).left})`,

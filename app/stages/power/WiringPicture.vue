@@ -7,6 +7,9 @@ const { figures, hasBlock, earth } = defineProps<{
   hasBlock: boolean
   earth: 'battery' | 'frame' | 'body'
 }>()
+/** On a narrow screen there is no room beside the symbols: the same figures stand in a list under them. */
+const LISTED = ['fuse', 'wire', 'oneWay', 'drop', 'dropVolts', 'continuous', 'inrush']
+const listed = computed(() => LISTED.flatMap((name) => figures[name] ?? []))
 const box = { x: 0, y: 0, width: 740, height: 250 }
 </script>
 
@@ -63,14 +66,14 @@ const box = { x: 0, y: 0, width: 740, height: 250 }
     </g>
     <template #over="{ at }">
       <div
-        class="absolute text-xs leading-tight"
+        class="absolute max-sm:hidden text-xs leading-tight"
         style="transform: translate(-50%, -100%)"
         :style="at(190, 36)"
       >
         <Fig :figure="figures.fuse" :digits="0" /><br />fuse, last
       </div>
       <div
-        class="absolute text-xs leading-tight text-center"
+        class="absolute max-sm:hidden text-xs leading-tight text-center"
         style="transform: translate(-50%, 0)"
         :style="at(360, 56)"
       >
@@ -78,7 +81,7 @@ const box = { x: 0, y: 0, width: 740, height: 250 }
         <Fig :figure="figures.drop" /> · <Fig :figure="figures.dropVolts" />
       </div>
       <div
-        class="absolute text-xs leading-tight"
+        class="absolute max-sm:hidden text-xs leading-tight"
         style="transform: translate(-100%, -50%)"
         :style="at(480, 130)"
       >
@@ -88,7 +91,7 @@ const box = { x: 0, y: 0, width: 740, height: 250 }
       <div v-if="hasBlock" class="absolute text-xs" :style="at(678, 112)">valve<br />block</div>
       <div class="absolute text-xs" :style="at(96, 138)">battery</div>
       <div
-        class="absolute text-xs leading-tight"
+        class="absolute max-sm:hidden text-xs leading-tight"
         style="transform: translate(-50%, -110%)"
         :style="at(290, 205)"
       >
@@ -97,4 +100,10 @@ const box = { x: 0, y: 0, width: 740, height: 250 }
       </div>
     </template>
   </Picture>
+  <dl class="sm:hidden grid grid-cols-[1fr_auto] gap-x-4 gap-y-1 my-2">
+    <template v-for="figure in listed" :key="figure.label">
+      <dt class="label">{{ figure.label }}</dt>
+      <dd><Fig :figure="figure" :digits="figure.quantity === 'current' ? 0 : undefined" /></dd>
+    </template>
+  </dl>
 </template>

@@ -98,7 +98,7 @@ const SQUAT = [
   <section class="sheet p-4" aria-label="What was measured and how">
     <h2 class="mb-1">What was measured, and how</h2>
     <div class="relative overflow-x-auto">
-      <table class="w-full text-sm min-w-[520px]">
+      <table v-cards class="w-full text-sm min-w-[520px]">
         <thead>
           <tr class="label text-left">
             <th class="font-normal" scope="col">Figure</th>

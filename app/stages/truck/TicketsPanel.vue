@@ -96,7 +96,7 @@ const hauls = computed(() => [
       front right, rear left, rear right”; kg unless it says lb.
     </p>
     <div v-else class="relative overflow-x-auto">
-      <table class="w-full text-sm min-w-[640px]">
+      <table v-cards class="w-full text-sm min-w-[640px]">
         <thead>
           <tr class="label text-left">
             <th class="font-normal" scope="col">Ticket</th>

@@ -82,7 +82,7 @@ watch(stage, () => {
   if (!job.derived?.stages[stage.value].notes.some((n) => n.subject === screen.subject)) screen.subject = null
 })
 useHead({
-  style: [{ key: 'paper', innerHTML: computed(() => `@page { size: ${screen.paper}; margin: 14mm; }`) }],
+  style: [{ key: 'paper', innerHTML: computed(() => `@page { size: ${screen.paper}; }`) }],
   title: computed(() =>
     job.plan ? `${job.plan.job.name} · ${STAGE_TITLES[stage.value].name}` : 'Nimble Piston',
   ),

@@ -146,10 +146,10 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
 
   // Build: the order is enforced with a reason.
   await go(page, 'Build')
-  await (await reach(page, page.getByLabel('Fuse in, last of all'))).click()
+  await (await reach(page, page.getByLabel('Fuse in, last of all', { exact: true }))).click()
   await expect(page.locator('main').getByRole('alert')).toContainText('First “')
   await drawer(page, 'Make ready')
-  await page.getByLabel('Chock the wheels, ignition off').click()
+  await page.getByLabel('Chock the wheels, ignition off', { exact: true }).click()
   await expect(page.locator('[data-step="chock"]')).toContainText('Odile')
 
   // Prove: pasted rows of a held night.

@@ -65,8 +65,14 @@ afterAll(async () => {
   cluster('drop', clusterName)
 })
 
+/** A connection kept open may be closed by the server just as it is used again: asked once more, as a browser does. */
+const asked = (url: string, options: RequestInit) =>
+  fetch(url, options).catch((error: Error) => {
+    if ((error.cause as { code?: string } | undefined)?.code !== 'ECONNRESET') throw error
+    return fetch(url, options)
+  })
 const call = async (path: string, options: RequestInit = {}) => {
-  const response = await fetch(`${address}${path}`, {
+  const response = await asked(`${address}${path}`, {
     ...options,
     headers: { 'content-type': 'application/json', 'x-nimble-piston': '1', cookie, ...options.headers },
   })

@@ -42,7 +42,8 @@ export default defineNuxtConfig({
     optimizeDeps: { include: ['immer', 'yup', 'chart.js', 'vue-chartjs', '@headlessui/vue', 'papaparse'] },
   },
   hooks: {
-    // Of what the entry may come to need, only what the page of a job is made of is fetched ahead: nearly every visit opens one.
+    // Of what the entry may come to need, only what the page of a job is made of is fetched ahead: nearly every visit
+    // opens one.
     'build:manifest': (manifest) => {
       for (const chunk of Object.values(manifest))
         if (chunk.isEntry)

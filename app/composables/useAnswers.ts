@@ -16,7 +16,8 @@ const QUIET = 600
 
 /**
  * Keeps the open job's answers: what runs of its circuit say, from the server when it is opened, else worked out in a
- * worker a moment after the last edit of what they hang on. None while not ready; a newer plan makes an older answer void at once.
+ * worker a moment after the last edit of what they hang on. None while not ready; a newer plan makes an older answer
+ * void at once.
  */
 export function useAnswers(): void {
   const job = useJob()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVertical } from '@lucide/vue'
+import { listWord } from '#core/derive/summary'
 import { STAGES } from '#core/quantity/figure'
 import type { JobRow } from './useJobList'
 
@@ -14,13 +15,6 @@ const actions = computed(() => [
     ? { label: 'Bring it back', act: () => emit('archive', false) }
     : { label: 'Put it away', act: () => emit('archive', true) },
 ])
-/** What there is to say beside the notes: with none, whether that means all is clear. */
-const state = computed(() => {
-  const { ran, states, notes } = row.summary
-  if (!ran) return 'circuit not run yet'
-  if (notes.stop || notes.fix) return ''
-  return Object.values(states).every((s) => s === 'clear') ? 'clear' : 'no notes'
-})
 </script>
 
 <template>
@@ -47,7 +41,7 @@ const state = computed(() => {
       <span class="flex flex-wrap gap-1.5 text-sm"
         ><span v-if="row.summary.notes.stop" class="tag tag-stop">{{ row.summary.notes.stop }} Stop</span
         ><span v-if="row.summary.notes.fix" class="tag tag-fix">{{ row.summary.notes.fix }} Fix</span
-        ><span v-if="state" class="label">{{ state }}</span></span
+        ><span class="label">{{ listWord(row.summary) }}</span></span
       >
       <span class="min-w-0"
         ><span class="label block truncate">{{ row.author }}, {{ shortTime(row.updatedAt) }}</span

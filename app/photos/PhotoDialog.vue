@@ -47,6 +47,14 @@ async function remove(): Promise<void> {
         <p v-if="problem" class="text-brick font-semibold mt-2" role="alert">{{ problem }}</p>
         <div class="flex flex-wrap gap-2 mt-3">
           <button type="button" class="button" @click="photos.looking = ''">Close</button>
+          <button
+            v-if="photo.refused"
+            type="button"
+            class="button quiet"
+            @click="tried(() => photos.retry(photo!.id))"
+          >
+            Try again
+          </button>
           <button type="button" class="button quiet" @click="remove">
             {{ sure ? 'Yes, take it away for good' : 'Take it away' }}
           </button>

@@ -7,12 +7,15 @@ const {
   subject,
   of,
   small = false,
+  taking = true,
 } = defineProps<{
   subject: PhotoSubject
   /** What it is called. */
   of: string
   /** Only the sign on the button. */
   small?: boolean
+  /** Whether more may be taken. */
+  taking?: boolean
 }>()
 const photos = usePhotos()
 const shown = computed(() => photos.of(subject))
@@ -40,7 +43,7 @@ async function take(event: Event): Promise<void> {
         photo.refused ? 'refused' : 'waits'
       }}</span>
     </button>
-    <label class="button quiet touch has-focus-visible:outline-2" :class="{ 'px-2!': small }"
+    <label v-if="taking" class="button quiet touch has-focus-visible:outline-2" :class="{ 'px-2!': small }"
       ><Camera :size="18" aria-hidden="true" /><span v-if="!small">Photo</span
       ><input
         type="file"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { LINE_STYLES, type LineCode } from './lineStyles'
+import type { LineCode } from '#core/air/drawing/lineCodes'
+import { LINE_STYLES } from './lineStyles'
 
 const { codes } = defineProps<{ codes: LineCode[] }>()
 </script>

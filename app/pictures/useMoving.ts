@@ -29,7 +29,15 @@ const ARROWS: Record<string, readonly [number, number]> = {
 export function useMoving<T>(begin: (thing: T) => Moving, step: { usual: number; fine: number }) {
   const job = useJob()
   let held: { from: { x: number; y: number }; moving: Moving } | null = null
+  function move(event: PointerEvent): void {
+    if (!held) return
+    const now = pointerOn(event)
+    const change = held.moving.to(now.x - held.from.x, now.y - held.from.y, false)
+    if (change) job.drag(change)
+  }
   function letGo(): void {
+    removeEventListener('pointerup', letGo)
+    removeEventListener('pointercancel', letGo)
     if (held) job.drop(held.moving.label)
     held = null
   }
@@ -37,15 +45,11 @@ export function useMoving<T>(begin: (thing: T) => Moving, step: { usual: number;
     pointerdown(event: PointerEvent): void {
       ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
       held = { from: pointerOn(event), moving: begin(thing) }
+      // On the window: the thing itself may be drawn anew before it is let go.
+      addEventListener('pointerup', letGo)
+      addEventListener('pointercancel', letGo)
     },
-    pointermove(event: PointerEvent): void {
-      if (!held) return
-      const now = pointerOn(event)
-      const change = held.moving.to(now.x - held.from.x, now.y - held.from.y, false)
-      if (change) job.drag(change)
-    },
-    pointerup: letGo,
-    pointercancel: letGo,
+    pointermove: move,
     keydown(event: KeyboardEvent): void {
       const way = ARROWS[event.key]
       if (!way) return

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { Photo, PhotoRequest, PhotoSubject } from '#core/document/photos'
-import { RefusedError, callApi } from '~/composables/useApi'
+import { RefusedError, callApi, sayWho } from '~/composables/useApi'
 import { dropPhoto, keepPhoto, waitingPhotos, type WaitingPhoto } from '~/photos/photoShelf'
 import { base64Of, shrinkPhoto } from '~/photos/shrink'
 
@@ -55,6 +55,7 @@ export const usePhotos = defineStore('photos', () => {
   async function send(): Promise<void> {
     clearTimeout(timer)
     const jobId = job.value
+    if (!jobId) return
     let away = false
     for (const row of waiting.value.filter((w) => !w.refused)) {
       try {
@@ -73,6 +74,7 @@ export const usePhotos = defineStore('photos', () => {
       held.value = rows
       known.value = true
       const ids = new Set(rows.map((r) => r.id))
+      waiting.value.filter((w) => ids.has(w.id)).forEach(({ src }) => URL.revokeObjectURL(src))
       waiting.value = waiting.value.filter((w) => !ids.has(w.id))
     }
     if (away || !rows) timer = setTimeout(() => void send(), AGAIN)
@@ -115,6 +117,13 @@ export const usePhotos = defineStore('photos', () => {
     }
   }
 
+  /** Tries a photo once more that the server would not have, saying anew who is here. */
+  async function retry(id: string): Promise<void> {
+    await sayWho(useShop().who)
+    waiting.value = waiting.value.map((w) => (w.id === id ? { ...w, refused: undefined } : w))
+    await send()
+  }
+
   /** Writes what is said under a photo. Throws what the server refused. */
   async function caption(id: string, text: string): Promise<void> {
     const row = waiting.value.find((w) => w.id === id)
@@ -139,5 +148,5 @@ export const usePhotos = defineStore('photos', () => {
   }
 
   addEventListener('online', () => void send())
-  return { known, problem, looking, shown, of, open, add, caption, remove }
+  return { known, problem, looking, shown, of, open, add, retry, caption, remove }
 })

@@ -1,8 +1,6 @@
 import { defineStore } from 'pinia'
+import { PAPERS, type Paper } from '#core/document/exchange'
 import type { Figure, Remedy, StageName } from '#core/quantity/figure'
-
-export const PAPERS = ['A4', 'Letter'] as const
-export type Paper = (typeof PAPERS)[number]
 
 /** What this browser shows: theme, the figure asked "why?", and the thing a note points at. */
 export const useScreen = defineStore('screen', () => {
@@ -32,8 +30,8 @@ export const useScreen = defineStore('screen', () => {
   const chosenPaper = ref(localStorage.getItem('np.paper'))
   const paper = computed<Paper>({
     get: () => {
-      if (chosenPaper.value === 'A4' || chosenPaper.value === 'Letter') return chosenPaper.value
-      return useShop().units.length === 'in' ? 'Letter' : 'A4'
+      const chosen = PAPERS.find((paper) => paper === chosenPaper.value)
+      return chosen ?? (useShop().units.length === 'in' ? 'Letter' : 'A4')
     },
     set: (value) => {
       chosenPaper.value = value

@@ -1,3 +1,4 @@
+import { LINE_CODES, type LineCode } from '../air/drawing/lineCodes'
 import { classIdOf, partOf } from '../air/parts/parts'
 import { stepText } from '../build/stepText'
 import { KINDS } from '../catalog/kinds'
@@ -169,13 +170,13 @@ function partsSheet(source: Source): PackSheet {
         head: ['From', 'To', 'Line'],
         rows: Object.values(lines)
           .filter((l) => l.tube !== DIRECT)
-          .map((l) => [name(l.from), name(l.to), LINE_NAMES[l.path]]),
+          .map((l) => [name(l.from), name(l.to), lineName(l.path)]),
       },
       ...notesOf(source, 'air'),
     ],
   }
 }
-const LINE_NAMES = { left: 'L left', right: 'R right', both: 'LR both', supply: 'S supply', feed: '+ feed' }
+const lineName = (code: LineCode) => `${LINE_CODES[code].letter} ${LINE_CODES[code].name}`
 
 function cutSheet(source: Source): PackSheet {
   const { derived, units } = source
@@ -191,7 +192,7 @@ function cutSheet(source: Source): PackSheet {
           String(i + 1),
           cut.fromLabel,
           cut.toLabel,
-          LINE_NAMES[cut.path],
+          lineName(cut.path),
           figureText(figures[`cut.${cut.id}`], units),
           String(cut.ties),
           String(cut.grommets),

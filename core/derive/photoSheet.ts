@@ -1,13 +1,13 @@
-import type { Photo } from '../document/photos'
+import { photoSubject, type Photo } from '../document/photos'
 import type { Plan } from '../document/types'
 import type { PackSheet } from './jobPack'
 import type { Derived } from './types'
 
 /** What a photo is of, in words; a step, joint or part that is gone since says so. */
 export function photographed({ subject }: Pick<Photo, 'subject'>, plan: Plan, { stages }: Derived): string {
-  if (subject === 'truck') return 'The truck'
-  const [kind, id] = [subject.slice(0, subject.indexOf(':')), subject.slice(subject.indexOf(':') + 1)]
+  const { kind, id } = photoSubject(subject)!
   const found = {
+    truck: 'The truck',
     part: plan.truck.existing[id]?.label ?? plan.air.components[id]?.label,
     step: stages.build.result.steps.find((s) => s.id === id)?.title,
     joint: stages.prove.result.joints.find((j) => j.id === id)?.label,

@@ -21,6 +21,13 @@ export interface JobSummary {
   ran?: boolean
 }
 
+/** What the list says of a job beside its Stops and Fixes: with none of them, whether that means all is clear. */
+export function listWord({ ran, states, notes }: JobSummary): string {
+  if (!ran) return 'circuit not run yet'
+  if (notes.stop || notes.fix) return ''
+  return Object.values(states).every((s) => s === 'clear') ? 'clear' : 'no notes'
+}
+
 /** What the job list keeps of a plan when it is saved, and once its circuit has run. */
 export function summarise(plan: Plan, derived: Derived, ran = false): JobSummary {
   const count = (rank: Rank) => derived.notes.filter((n) => n.rank === rank).length

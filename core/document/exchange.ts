@@ -5,6 +5,10 @@ import type { ShopSettings } from './shop'
 import type { Conflict } from './merge'
 import { ownClassesSchema, targetSchema, type PlanProblem } from './schema'
 
+/** Papers a sheet is printed on. */
+export const PAPERS = ['A4', 'Letter'] as const
+export type Paper = (typeof PAPERS)[number]
+
 /** Shapes that the page and the server exchange; one schema each, shared by both. */
 
 export interface ApiErrorBody {

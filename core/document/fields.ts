@@ -32,6 +32,8 @@ export const nullableNumber = (min: number, max: number) =>
 export const textField = (max: number) => field<string>(yup.string().strict().defined().max(max))
 export const nullableText = (max: number) =>
   field<string | null>(yup.string().strict().defined().max(max).nullable())
+/** Most characters of a job's name. */
+export const LONGEST_JOB_NAME = 120
 /** A text that says something. */
 export const nameField = (max: number) =>
   field<string>(yup.string().strict().defined().max(max).required().min(1))

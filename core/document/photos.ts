@@ -29,9 +29,22 @@ export interface Photo {
   at: string
 }
 
+/** What a photo is of, taken apart; null where it says nothing of the kind. */
+export function photoSubject(subject: string): { kind: PhotoKind; id: string } | null {
+  if (subject === 'truck') return { kind: 'truck', id: '' }
+  const [kind, ...rest] = subject.split(':')
+  const id = rest.join(':')
+  const known = PHOTO_KINDS.find((k) => k === kind && k !== 'truck')
+  return known && id.length > 0 && id.length <= 200 ? { kind: known, id } : null
+}
+
 const subject = yup
   .string<PhotoSubject>()
-  .matches(/^(?:truck|(?:part|step|joint):.{1,200})$/, 'A photo is of the truck, a part, a step or a joint.')
+  .test(
+    'photo-subject',
+    'A photo is of the truck, a part, a step or a joint.',
+    (text) => text === undefined || photoSubject(text) !== null,
+  )
 const caption = yup
   .string()
   .max(LONGEST_CAPTION, `A caption holds ${LONGEST_CAPTION} characters. Shorten it.`)

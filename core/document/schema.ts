@@ -7,6 +7,7 @@ import {
   flagField,
   knownField,
   lengthField,
+  LONGEST_JOB_NAME,
   listField,
   massField,
   nameField,
@@ -312,7 +313,7 @@ export const planSchema = shape<Plan>({
   format: choiceField([PLAN_FORMAT]),
   version: numberField(PLAN_VERSION, PLAN_VERSION) as Field<unknown> as Field<typeof PLAN_VERSION>,
   job: shape({
-    name: nameField(120),
+    name: nameField(LONGEST_JOB_NAME),
     number: textField(40),
     customer: textField(120),
     vehicle: textField(120),

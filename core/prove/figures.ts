@@ -38,6 +38,20 @@ function holdFigures(test: HoldTest, hold: HoldResult, leak: LeakResult): Record
     input('Thermometer sure to, K', test.thermometer, 'plain'),
     input('Air inside follows later by', test.lag, 'time'),
   ]
+  /** A leak as what the tested volume loses of it in a week. */
+  const inAWeek = (what: string, rate: number): Figure => ({
+    label: `${test.label}: ${what}`,
+    value: volume > 0 ? rate / volume : null,
+    quantity: 'weeklyLoss',
+    formula: 'leak ÷ volume, at 20 °C',
+    inputs: [
+      input('Leak', rate, 'leak'),
+      input('95 % from', leak.low, 'leak'),
+      input('to', leak.high, 'leak'),
+      input('Volume under test', volume, 'volume'),
+    ],
+    source: HOLD_SOURCE,
+  })
   return {
     [`${id}.leak`]: {
       label: `${test.label}: leak`,
@@ -65,19 +79,9 @@ function holdFigures(test: HoldTest, hold: HoldResult, leak: LeakResult): Record
       inputs,
       source: 'V·δ/Δt',
     },
-    [`${id}.week`]: {
-      label: `${test.label}: lost in a week`,
-      value: volume > 0 ? leak.leak / volume : null,
-      quantity: 'weeklyLoss',
-      formula: 'leak ÷ volume, at 20 °C',
-      inputs: [
-        input('Leak', leak.leak, 'leak'),
-        input('95 % from', leak.low, 'leak'),
-        input('to', leak.high, 'leak'),
-        input('Volume under test', volume, 'volume'),
-      ],
-      source: HOLD_SOURCE,
-    },
+    [`${id}.week`]: inAWeek('lost in a week', leak.leak),
+    [`${id}.weekLow`]: inAWeek('lost in a week, at least (19 times in 20)', leak.low),
+    [`${id}.weekHigh`]: inAWeek('lost in a week, at most (19 times in 20)', leak.high),
     [`${id}.smallestWeek`]: {
       label: `${test.label}: least it can show, in a week`,
       value: duration > 0 ? test.resolution / duration : null,

@@ -1,5 +1,15 @@
 import { sql } from 'drizzle-orm'
-import { customType, index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import {
+  type AnyPgColumn,
+  customType,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+} from 'drizzle-orm/pg-core'
 import type { Answers } from '#core/air/run/answers'
 import type { SetTried } from '#core/air/run/whichSet'
 import type { PhotoSubject } from '#core/document/photos'
@@ -12,6 +22,18 @@ import type { UnitChoice } from '#core/quantity/units'
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 
 /** Every row carries its shop, and its author where a person made it. */
+const ofShop = () =>
+  text('shop_id')
+    .notNull()
+    .references(() => shops.id)
+const byPerson = () =>
+  text('author_id')
+    .notNull()
+    .references(() => people.id)
+const ofJob = () =>
+  text('job_id')
+    .notNull()
+    .references((): AnyPgColumn => jobs.id)
 
 export const shops = pgTable('shops', {
   id: text().primaryKey(),
@@ -28,9 +50,7 @@ export const shops = pgTable('shops', {
 
 export const people = pgTable('people', {
   id: text().primaryKey(),
-  shopId: text('shop_id')
-    .notNull()
-    .references(() => shops.id),
+  shopId: ofShop(),
   name: text().notNull(),
   role: text().notNull().default(''),
 })
@@ -40,12 +60,8 @@ export const jobs = pgTable(
   'jobs',
   {
     id: text().primaryKey(),
-    shopId: text('shop_id')
-      .notNull()
-      .references(() => shops.id),
-    authorId: text('author_id')
-      .notNull()
-      .references(() => people.id),
+    shopId: ofShop(),
+    authorId: byPerson(),
     head: integer().notNull(),
     summary: jsonb().$type<JobSummary>().notNull(),
     /** What the job list searches. */
@@ -68,16 +84,10 @@ export const jobs = pgTable(
 export const revisions = pgTable(
   'revisions',
   {
-    jobId: text('job_id')
-      .notNull()
-      .references(() => jobs.id),
+    jobId: ofJob(),
     number: integer().notNull(),
-    shopId: text('shop_id')
-      .notNull()
-      .references(() => shops.id),
-    authorId: text('author_id')
-      .notNull()
-      .references(() => people.id),
+    shopId: ofShop(),
+    authorId: byPerson(),
     base: integer().notNull(),
     plan: jsonb().$type<Plan>().notNull(),
     edits: jsonb().$type<KeptEdit[]>().notNull(),
@@ -90,9 +100,7 @@ export const revisions = pgTable(
 export const shopRevisions = pgTable(
   'shop_revisions',
   {
-    shopId: text('shop_id')
-      .notNull()
-      .references(() => shops.id),
+    shopId: ofShop(),
     number: integer().notNull(),
     /** Null for what stood before revisions were kept. */
     authorId: text('author_id').references(() => people.id),
@@ -143,15 +151,9 @@ export const photos = pgTable(
   'photos',
   {
     id: text().primaryKey(),
-    jobId: text('job_id')
-      .notNull()
-      .references(() => jobs.id),
-    shopId: text('shop_id')
-      .notNull()
-      .references(() => shops.id),
-    authorId: text('author_id')
-      .notNull()
-      .references(() => people.id),
+    jobId: ofJob(),
+    shopId: ofShop(),
+    authorId: byPerson(),
     subject: text().$type<PhotoSubject>().notNull(),
     caption: text().notNull(),
     width: integer().notNull(),
@@ -165,15 +167,9 @@ export const photos = pgTable(
 /** Sweeps over many sets, worked off by the queue: how far each is, and what it found. */
 export const sweeps = pgTable('sweeps', {
   id: text().primaryKey(),
-  jobId: text('job_id')
-    .notNull()
-    .references(() => jobs.id),
-  shopId: text('shop_id')
-    .notNull()
-    .references(() => shops.id),
-  authorId: text('author_id')
-    .notNull()
-    .references(() => people.id),
+  jobId: ofJob(),
+  shopId: ofShop(),
+  authorId: byPerson(),
   state: text().$type<'waiting' | 'running' | 'done' | 'failed' | 'stopped'>().notNull().default('waiting'),
   done: integer().notNull().default(0),
   total: integer().notNull(),

@@ -9,8 +9,9 @@ import {
   shownName,
   type CircuitDrawing,
 } from '#core/air/drawing/layout'
+import { LINE_CODES } from '#core/air/drawing/lineCodes'
 import { symbolShapes } from '#core/air/drawing/symbols'
-import { DIRECT, type AirPath, type AirPlan } from '#core/document/types'
+import { DIRECT, type AirPlan } from '#core/document/types'
 
 type Doc = InstanceType<typeof PDFDocument>
 const elk = new ELK()
@@ -25,13 +26,6 @@ export const drawCircuit = async (air: AirPlan): Promise<PrintedCircuit> => ({
   drawing: await layoutCircuit(air, null, (graph) => elk.layout(graph)),
 })
 
-/** Lines in black by pattern and letter, as on the screen by colour too. */
-const LINES: Record<AirPath, { dash: number[]; letter: string }> = {
-  left: { dash: [], letter: 'L' },
-  right: { dash: [8, 4], letter: 'R' },
-  supply: { dash: [], letter: 'S' },
-  both: { dash: [12, 3, 2, 3], letter: 'LR' },
-}
 const FILLS = { card: 'white', ink: 'black' }
 /** Height of the drawing on paper at most, pt. */
 const MOST_HEIGHT = 300
@@ -47,7 +41,7 @@ export function setCircuit(doc: Doc, { air, drawing }: PrintedCircuit, left: num
     .scale(scale)
   for (const line of drawing.lines) {
     const { path, tube } = air.lines[line.id]!
-    const { dash, letter } = LINES[path]
+    const { dash, letter } = LINE_CODES[path]
     line.points.forEach(({ x, y }, i) => (i === 0 ? doc.moveTo(x, y) : doc.lineTo(x, y)))
     dashed(doc, dash)
       .lineWidth(tube === DIRECT ? 4.5 : 2.2)
@@ -76,8 +70,9 @@ export function setCircuit(doc: Doc, { air, drawing }: PrintedCircuit, left: num
   doc.y = top + drawing.height * scale + 6
 }
 
-const dashed = (doc: Doc, dash: number[]): Doc =>
-  dash.length ? doc.dash(dash[0]!, { space: dash[1] }) : doc.undash()
+/** The whole pattern, where the library's types know a dash and a gap only. */
+const dashed = (doc: Doc, dash: readonly number[]): Doc =>
+  dash.length ? doc.dash(dash as unknown as number, {}) : doc.undash()
 
 /** A word whose foot stands at a place. */
 function written(

@@ -1,7 +1,8 @@
 import PDFDocument from 'pdfkit'
+import type { Paper } from '#core/document/exchange'
 import type { PackBlock, PackSheet } from '#core/derive/jobPack'
 import { setCircuit, type PrintedCircuit } from './circuitDrawing'
-import { PAPERS, pdfFonts, wholePdf, type Paper } from './pdf'
+import { PAPER_SIZE, pdfFonts, wholePdf } from './pdf'
 
 /** Whose pack it is, printed at the head of every page. */
 export interface PackHead {
@@ -28,7 +29,7 @@ export function packPdf(
   paper: Paper,
 ): Promise<Buffer> {
   const doc = new PDFDocument({
-    size: PAPERS[paper],
+    size: PAPER_SIZE[paper],
     margins: { top: MARGIN.top, bottom: MARGIN.bottom, left: MARGIN.left, right: MARGIN.left },
     bufferPages: true,
     autoFirstPage: false,

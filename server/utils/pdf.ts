@@ -2,17 +2,19 @@ import { createRequire } from 'node:module'
 import { readFileSync } from 'node:fs'
 import type PDFDocument from 'pdfkit'
 import type { H3Event } from 'h3'
+import { PAPERS, type Paper } from '#core/document/exchange'
 
 /** What every PDF of ours shares: its paper, its fonts, and how it becomes a file. */
 type Doc = InstanceType<typeof PDFDocument>
-export type Paper = 'A4' | 'Letter'
-export const PAPERS: Record<Paper, string> = { A4: 'A4', Letter: 'LETTER' }
+/** What the PDF library calls each paper. */
+export const PAPER_SIZE: Record<Paper, string> = { A4: 'A4', Letter: 'LETTER' }
 
 /** The paper a route is asked for: ?paper=A4 or Letter. */
 export function paperOf(event: H3Event): Paper {
   const paper = getQuery(event).paper ?? 'A4'
-  if (paper !== 'A4' && paper !== 'Letter') throw new ApiError(422, 'invalid', 'The paper is A4 or Letter.')
-  return paper
+  const known = PAPERS.find((p) => p === paper)
+  if (!known) throw new ApiError(422, 'invalid', `The paper is ${PAPERS.join(' or ')}.`)
+  return known
 }
 
 const require = createRequire(import.meta.url)

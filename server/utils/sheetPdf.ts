@@ -1,11 +1,12 @@
 import PDFDocument from 'pdfkit'
+import type { Paper } from '#core/document/exchange'
 import type { SheetBlocks } from '#core/handover/sheetText'
-import { PAPERS, pdfFonts, wholePdf, type Paper } from './pdf'
+import { PAPER_SIZE, pdfFonts, wholePdf } from './pdf'
 
 /** The driver's sheet as a PDF on A4 or Letter, one page, fonts embedded. */
 export function sheetPdf(blocks: SheetBlocks, shop: string, paper: Paper): Promise<Buffer> {
   const doc = new PDFDocument({
-    size: PAPERS[paper],
+    size: PAPER_SIZE[paper],
     margin: 42,
     info: { Title: `${blocks.title}: air spring sheet`, Author: shop },
   })

@@ -1,7 +1,8 @@
-import { expect, newJob, open, saved, test, drawer } from './support'
+import type { Page } from '@playwright/test'
+import { drawer, expect, newJob, open, saved, test } from './support'
 
 /** A picture far larger than one that is kept, as a phone takes it. */
-const large = (page: import('@playwright/test').Page) =>
+const large = (page: Page) =>
   page.evaluate(async () => {
     const canvas = document.createElement('canvas')
     Object.assign(canvas, { width: 4000, height: 3000 })
@@ -65,7 +66,9 @@ test('a photo is taken of the truck and of a step, shrunk, kept while the server
   ).not.toContainText('waits')
   await open(page, `/jobs/${job}/truck`)
   await drawer(page, 'Photos')
-  await expect(page.getByText('2 of at most 60 photos, 1 of them of parts, steps or joints.')).toBeVisible()
+  await expect(page.getByText('2 of at most 60 photos')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Photos' })).toContainText(step)
+  await expect(page.getByRole('button', { name: `Photo 1 of ${step}` })).toBeVisible()
   await page.getByRole('button', { name: 'Photo 1 of the truck: plate, left door' }).click()
   await dialog.getByRole('button', { name: 'Take it away' }).click()
   await dialog.getByRole('button', { name: 'Yes, take it away for good' }).click()

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { PRACTICE } from '#core/catalog/practice'
+import type { LineCode } from '#core/air/drawing/lineCodes'
 import type { ComponentKind } from '#core/document/types'
 import { showText } from '#core/quantity/units'
-import { LINE_STYLES, type LineCode } from '~/pictures/lineStyles'
+import { LINE_STYLES } from '~/pictures/lineStyles'
 import { polyline } from '~/pictures/scale'
 import { useLay } from './useLay'
 
@@ -29,7 +30,8 @@ const lineText = ({ id, path }: { id: string; path: LineCode }) => {
   const cut = result.value.cuts.find((c) => c.id === id)
   const ends = cut ? `${cut.fromLabel} to ${cut.toLabel}, ` : ''
   const length = stage.value.figures[`cut.${id}`]
-  return `${ends}${LINE_STYLES[path].name}${length ? `, cut ${showText(length.value, length.quantity, shop.units)}` : ''}`
+  const cutTo = length ? `, cut ${showText(length.value, length.quantity, shop.units)}` : ''
+  return `${ends}${LINE_STYLES[path].name}${cutTo}`
 }
 const codes = computed(() => [...new Set(result.value.routes.map((r) => r.path))])
 /** A line is faint while another is looked at. */

@@ -10,6 +10,7 @@ const { figures, hasBlock, earth } = defineProps<{
 /** On a narrow screen there is no room beside the symbols: the same figures stand in a list under them. */
 const LISTED = ['fuse', 'wire', 'oneWay', 'drop', 'dropVolts', 'continuous', 'inrush']
 const listed = computed(() => LISTED.flatMap((name) => figures[name] ?? []))
+const EARTH = { battery: 'back to the battery', frame: 'at the frame', body: 'at the body' }
 const box = { x: 0, y: 0, width: 740, height: 250 }
 </script>
 
@@ -95,15 +96,16 @@ const box = { x: 0, y: 0, width: 740, height: 250 }
         style="transform: translate(-50%, -110%)"
         :style="at(290, 205)"
       >
-        earth
-        {{ earth === 'battery' ? 'back to the battery' : earth === 'frame' ? 'at the frame' : 'at the body' }}
+        earth {{ EARTH[earth] }}
       </div>
     </template>
   </Picture>
   <dl class="sm:hidden grid grid-cols-[1fr_auto] gap-x-4 gap-y-1 my-2">
     <template v-for="figure in listed" :key="figure.label">
       <dt class="label">{{ figure.label }}</dt>
-      <dd><Fig :figure="figure" :digits="figure.quantity === 'current' ? 0 : undefined" /></dd>
+      <dd><Fig :figure="figure" /></dd>
     </template>
+    <dt class="label">Earth</dt>
+    <dd>{{ EARTH[earth] }}</dd>
   </dl>
 </template>

@@ -1,19 +1,15 @@
 <script setup lang="ts">
 import { defineAsyncComponent } from 'vue'
 import type { HoldTest } from '#core/document/types'
-import { showText } from '#core/quantity/units'
 
 const HoldChart = defineAsyncComponent(() => import('./HoldChart.vue'))
 
 /** What the readings of a hold test say, with how sure that is. */
 const { testId, test } = defineProps<{ testId: string; test: HoldTest }>()
 const job = useJob()
-const shop = useShop()
 const stage = computed(() => job.derived!.stages.prove)
 const hold = computed(() => stage.value.result.holds[testId])
 const figure = (id: string) => stage.value.figures[`${testId}.${id}`]
-/** A leak as what the tested volume loses of it in a week. */
-const weekly = (leak: number) => showText(leak / hold.value!.volume, 'weeklyLoss', shop.units)
 const VERDICT = {
   tight: { word: 'Tight', class: 'text-petrol' },
   leaking: { word: 'Leaking', class: 'text-brick' },
@@ -42,7 +38,7 @@ const word = computed(() => {
         <dt class="label">In a week</dt>
         <dd><Fig :figure="figure('week')" /></dd>
         <dt class="label">19 times in 20</dt>
-        <dd class="figure text-sm">{{ weekly(hold.leak.low) }} to {{ weekly(hold.leak.high) }}</dd>
+        <dd class="text-sm"><Fig :figure="figure('weekLow')" /> to <Fig :figure="figure('weekHigh')" /></dd>
         <dt class="label">Could show from</dt>
         <dd><Fig :figure="figure('smallestWeek')" /></dd>
         <template v-if="hold.leak.waitMore > 0"

@@ -1,27 +1,36 @@
 <script setup lang="ts">
+import { photographed } from '#core/derive/photoSheet'
 import { MOST_PHOTOS } from '#core/document/photos'
 
-/** Photos of the truck as a whole; those of a part, a step or a joint are taken where it stands. */
+/** Every photo of the job: of the truck as a whole, taken here, and of parts, steps and joints, taken where each stands. */
+const job = useJob()
 const photos = usePhotos()
-const elsewhere = computed(() => photos.shown.filter((p) => p.subject !== 'truck').length)
-const count = computed(() => photos.shown.length)
+/** What else there are photos of, by its name now; what is gone from the plan too, or its photos could not be reached. */
+const others = computed(() =>
+  [...new Set(photos.shown.map((p) => p.subject))]
+    .filter((subject) => subject !== 'truck')
+    .map((subject) => ({ subject, name: photographed({ subject }, job.plan!, job.derived!) })),
+)
 </script>
 
 <template>
-  <section class="sheet p-4" aria-label="Photos of the truck">
+  <section class="sheet p-4" aria-label="Photos">
     <h2 class="mb-1">Photos of the truck</h2>
     <p class="label mb-2">
       Plates, the space around the axle, what is there already, damage before the work began. Photos of a
       part, a step or a joint are taken where it stands in its list. All of them come with the job pack.
     </p>
     <PhotoRow subject="truck" of="the truck" />
-    <p v-if="!photos.known" class="label mt-2">
-      The server does not answer: which photos there are is not known.
-    </p>
-    <p v-else class="label mt-2">
-      {{ count }} of at most {{ MOST_PHOTOS }} photos<template v-if="elsewhere"
-        >, {{ elsewhere }} of them of parts, steps or joints</template
-      >.
+    <template v-if="others.length">
+      <h3 class="label mt-3">Of parts, steps and joints</h3>
+      <div v-for="{ subject, name } in others" :key="subject" class="flex flex-wrap gap-3 items-center py-1">
+        <span class="grow">{{ name }}</span>
+        <PhotoRow :subject="subject" :of="name" :taking="false" />
+      </div>
+    </template>
+    <p class="label mt-2">
+      <template v-if="photos.known">{{ photos.shown.length }} of at most {{ MOST_PHOTOS }} photos.</template>
+      <template v-else>The server does not answer: which photos there are is not known.</template>
     </p>
   </section>
 </template>

@@ -10,7 +10,8 @@ export interface PlacedSymbol {
   x: number
   y: number
   box: SymbolBox
-  /** screwed to a neighbour, and drawn on it */ on?: 'NORTH' | 'SOUTH' | 'EAST'
+  /** Side of the neighbour it is screwed into, and drawn on. */
+  on?: 'NORTH' | 'SOUTH' | 'EAST'
 }
 export interface PlacedLine {
   id: string
@@ -88,9 +89,9 @@ const MOST_LETTERS = 24
 /** A part's name as the drawing shows it: the whole of a long one would push its neighbours out of sight. */
 export const shownName = (label: string): string =>
   label.length > MOST_LETTERS ? `${label.slice(0, MOST_LETTERS - 1).trimEnd()}…` : label
-const nameBox = (text: string) => ({ text, width: text.length * LETTER, height: 36 })
 /** Width of a letter of a part's name, px. */
 const LETTER = 6.6
+const nameBox = (text: string) => ({ text, width: text.length * LETTER, height: 36 })
 
 /** Parts screwed into a port that faces theirs: drawn on their neighbour, not laid out by themselves. */
 function attachedParts(air: AirPlan, boxes: Record<string, SymbolBox>): Attached[] {
@@ -137,9 +138,9 @@ export async function layoutCircuit(
   }
   /** Room for a part's name and, while it runs, its pressure. Tees have no name, tanks carry theirs inside. */
   const labelOf = (id: string) =>
-    ['tee', 'plug', 'tank'].includes(air.components[id]!.kind)
-      ? []
-      : [nameBox(shownName(air.components[id]!.label))]
+    isNamed(air.components[id]!.kind) && air.components[id]!.kind !== 'tank'
+      ? [nameBox(shownName(air.components[id]!.label))]
+      : []
   const graph: LayoutGraph = {
     id: 'circuit',
     layoutOptions: keeping ? KEEP : OPTIONS,
@@ -213,7 +214,10 @@ export function letterAt({ points }: Pick<PlacedLine, 'points'>): { x: number; y
   return best
 }
 
-/** Where a part's name stands, of its box: in a tank, above what is screwed in from above, beside what hangs below, else under it. */
+/**
+ * Where a part's name stands, of its box: in a tank, above what is screwed in from above, beside what hangs below, else
+ * under it.
+ */
 export function nameAt(
   kind: ComponentKind,
   { box, on }: PlacedSymbol,
@@ -229,5 +233,5 @@ export function nameAt(
 /** Height of the letters where a drawn unit comes out at so many px or pt: about 11 of them, as far as there is room. */
 export const nameSize = (scale: number): number => Math.min(Math.max(11 / scale, 12), 17)
 
-/** Parts that carry no name of their own. */
+/** Whether a part carries a name of its own. */
 export const isNamed = (kind: ComponentKind): boolean => kind !== 'tee' && kind !== 'plug'

@@ -4,12 +4,12 @@ import * as yup from 'yup'
 import { TRUCK_KINDS } from '#core/catalog/trucks'
 import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/document/file'
 import { copyOf, likeThis } from '#core/derive/anotherJob'
+import { LONGEST_JOB_NAME } from '#core/document/fields'
 import { newPlan } from '#core/derive/newPlan'
 import type { Target, TruckKind } from '#core/document/types'
 import { createJob, readJob } from '../../db/jobs'
 import { shops } from '../../db/schema'
 
-const LONGEST_NAME = 120
 const request = yup
   .object({
     kind: yup
@@ -19,7 +19,7 @@ const request = yup
     name: yup
       .string()
       .trim()
-      .max(LONGEST_NAME, `A name holds ${LONGEST_NAME} characters. Shorten it.`)
+      .max(LONGEST_JOB_NAME, `A name holds ${LONGEST_JOB_NAME} characters. Shorten it.`)
       .optional(),
     file: yup.string().optional(),
     /** Another job to begin from: the same truck once more, or a new one set up like it. */

@@ -14,7 +14,7 @@ export function connect(url: string) {
   const pool = new pg.Pool({
     connectionString: url,
     max: 8,
-    connectionTimeoutMillis: 2500,
+    connectionTimeoutMillis: 10_000,
     idleTimeoutMillis: 30_000,
     query_timeout: 10_000,
   })

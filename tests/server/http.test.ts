@@ -254,7 +254,10 @@ test('an open page hears what another saves, and who else is there', async () =>
   other.child.kill('SIGKILL')
 })
 
-test('10 000 malformed requests: each is answered, none with a fault of ours, and the memory stays as it was', async () => {
+/** 10 000 were tried; every run of the tests tries as many as take seconds, not minutes. `MALFORMED=10000` tries them all again. */
+const MALFORMED = Number(process.env.MALFORMED ?? 2000)
+
+test('malformed requests by the thousand: each is answered, none with a fault of ours, and the memory stays as it was', async () => {
   let seed = 20_261
   const random = (n: number) => (seed = (seed * 48_271) % 2_147_483_647) % n
   const pick = <T>(list: readonly T[]): T => list[random(list.length)]!
@@ -354,9 +357,9 @@ test('10 000 malformed requests: each is answered, none with a fault of ours, an
         }),
       )
   }
-  await some(2000)
+  await some(MALFORMED / 5)
   const before = memory()
-  await some(8000)
+  await some((MALFORMED * 4) / 5)
   expect(faults).toEqual([])
   expect(memory() - before).toBeLessThan(150)
   expect((await call('/api/jobs/star-wagon')).status).toBe(200)

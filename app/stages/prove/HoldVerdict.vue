@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { defineAsyncComponent } from 'vue'
 import type { HoldTest } from '#core/document/types'
-
-const HoldChart = defineAsyncComponent(() => import('./HoldChart.vue'))
+import HoldCurve from './HoldCurve.vue'
 
 /** What the readings of a hold test say, with how sure that is. */
 const { testId, test } = defineProps<{ testId: string; test: HoldTest }>()
@@ -50,9 +48,9 @@ const word = computed(() => {
         A falling gauge on a cooling night is not yet a leak: temperature is taken out here.
       </p>
     </div>
-    <HoldChart
+    <HoldCurve
       v-if="test.readings.length > 1"
-      :readings="test.readings"
+      :test="test"
       :corrected="hold?.leak?.corrected ?? null"
       :atmosphere="stage.result.atmosphere"
     />

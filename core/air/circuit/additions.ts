@@ -78,7 +78,7 @@ export const addTank: Change = (before) => {
   const air = copyOf(before)
   // The keep-up switch of a set without a tank has nothing to do any more.
   for (const id of allOfKinds(air, 'pressureSwitch'))
-    if (air.components[id]!.class === 'switch-minimum') removePart(air, id)
+    if (air.components[id]?.class === 'switch-minimum') removePart(air, id)
   let behind = endsAt(air, supply).find((e) => e.port === 'out')
   if (!behind) throw new OperationError('The supply’s outlet leads nowhere.')
   const tank = addPart(air, 'tank', { id: 'tank' })

@@ -174,7 +174,8 @@ test('a string of any operations leaves any circuit whole, its file valid, and e
         }
       },
     ),
-    { numRuns: 100 },
+    // Found once: with the cab switch out, the pressure switch goes too, and the tank is added to what is left.
+    { numRuns: 100, examples: [['cab-gauge', [3375, 2883, 330, 0]]] },
   )
 })
 

@@ -27,6 +27,7 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
   ],
   air: [
     { id: 'circuit', title: 'Circuit' },
+    { id: 'found', title: 'What is there' },
     { id: 'classes', title: 'Springs and supply' },
     { id: 'run', title: 'Run it' },
     { id: 'says', title: 'What the runs say' },
@@ -78,7 +79,7 @@ export const NAMED_FIELDS: Partial<Record<StageName, readonly string[]>> = {
     'Wheels at the rear',
   ],
   load: ['Haul', 'Pulled by', 'Load on it', 'Ball load', 'Trailer, whole'],
-  air: ['Started from', 'Springs', 'Tube', 'Spacer under the spring', 'At full droop'],
+  air: ['Started from', 'Begin a job as', 'Springs', 'Tube', 'Spacer under the spring', 'At full droop'],
   lay: ['Part', 'Slack left at each spring'],
   power: [
     'Wire',

@@ -5,6 +5,7 @@ import { Recorder } from '#core/air/run/run'
 import type { NamedScenario, RunColumn, RunResult } from '#core/air/run/types'
 import { TYRE, newScenario } from '#core/air/run/scenarios'
 import { createDeriver } from '#core/derive/derive'
+import { circuitAsItRuns } from '#core/air/circuit/states'
 import { runFacts, runPlan, scenariosOf } from '#core/derive/runs'
 import { checkPlan } from '#core/document/schema'
 import type { Plan, ScenarioStep } from '#core/document/types'
@@ -51,7 +52,9 @@ function open(value: unknown, haul: string | null, left: number, right: number):
   const derived = createDeriver()(plan)
   // A tyre on the coupler is one of the things that may be asked for.
   const scenario = { ...newScenario('By hand', 1, left, right), haul, steps: drawsOf(plan) }
-  live = new CircuitRun(plan.air, runFacts(plan, derived), scenario, (r, s) => recorder.see(r, s))
+  live = new CircuitRun(circuitAsItRuns(plan.air), runFacts(plan, derived), scenario, (r, s) =>
+    recorder.see(r, s),
+  )
   const hands = Object.entries(live.model.hands).map(([id, h]): Hand => {
     const cab = plan.air.components[id]?.kind === 'cabSwitch'
     const inSeries = live!.model.cabSwitchInSeries

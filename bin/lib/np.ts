@@ -48,7 +48,7 @@ function check(path: string): number {
   const plan = readPlan(path)
   const derive = createDeriver()
   const derived = derive(plan, answerPlan(plan, derive(plan)))
-  print(report(derived, sampleHauls(plan, derived)))
+  print(report(plan, derived, sampleHauls(plan, derived)))
   return derived.notes.some((n) => n.rank === 'stop') ? 1 : 0
 }
 

@@ -134,6 +134,7 @@ test('changing the kind brings the right block along and leaves the chosen class
     'air.archetype',
     'air.components',
     'air.lines',
+    'air.gone',
     'air.blockClass',
   ])
   expect(blockClass(patches[3]!.value as string)!.outlets).toBe(2)

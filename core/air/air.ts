@@ -24,12 +24,16 @@ import type {
   SupplyFacts,
 } from './types'
 
-/** Circuit, sizes and the time to each haul. */
+/**
+ * Circuit, sizes and the time to each haul.
+ * @param air as it runs when the job is done; `planned` the same with what is left for later.
+ */
 export function airStage(
   air: AirPlan,
   truck: Truck,
   needs: Record<string, AirNeed>,
   site: Site,
+  planned = air,
 ): StageOutput<AirResult> {
   const set = setOnSite(air, site)
   const { compressor } = set
@@ -43,7 +47,7 @@ export function airStage(
   const onFeed = chosen && site.feed && motorOnFeed(chosen, site.feed, motor.current)
   const times = Object.fromEntries(Object.entries(fills).map(([id, f]) => [id, f?.seconds ?? null]))
   const overshoot = overshootOf(air, set, needs, volume, supply?.most ?? null, site.atmosphere)
-  const notes = airRules({ plan: air, truck, set, needs, times, teed, site, supply, overshoot })
+  const notes = airRules({ plan: air, planned, truck, set, needs, times, teed, site, supply, overshoot })
   return {
     figures: airFigures({
       set,

@@ -81,7 +81,10 @@ export interface AirSet {
 }
 
 export interface RuleInput {
+  /** The circuit as it runs when the job is done. */
   plan: AirPlan
+  /** The same with what is left for later. */
+  planned: AirPlan
   truck: Truck
   set: Pick<AirResult, 'spring' | 'compressor' | 'block' | 'tube'>
   needs: Record<string, AirNeed>

@@ -2,12 +2,24 @@ import { proposedPlaces } from '../lay/places'
 import { replacePart } from '../air/circuit/operations'
 import { upgradePlan } from '../document/upgrade'
 import type { Plan } from '../document/types'
-import { circuit, haul, item, job, person, sheetRead, stepsUpTo, store, tick, weighed } from './making'
+import {
+  asFound,
+  circuit,
+  haul,
+  item,
+  job,
+  person,
+  sheetRead,
+  stepsUpTo,
+  store,
+  tick,
+  weighed,
+} from './making'
 import { accept, heldOvernight, soaped } from './proof'
 
 /**
  * The demo shop: all invented. Eight jobs: two handed over (wagon, rig), one in proof (flatbed), one in build (runner), two
- * planned (hauler, sampler), one just surveyed (tender), one with a Stop that is the customer's to decide (kiln).
+ * planned (hauler, a retrofit; sampler, a repair), one just surveyed (tender), one with a Stop that is the customer's to decide (kiln).
  * In one file, job after job, since later jobs are told by what they do otherwise than the first.
  */
 
@@ -263,10 +275,14 @@ function others(): Plan[] {
     ),
   }
   circuit(hive, 'onboard-wireless')
+  // Springs filled by hand and a tank for tyres were there; the control is what is new.
+  asFound(hive, 'control-on-air', 'hand-two', '2021-05')
   weighed(hive, 'Honey co-op scale', '2026-05-06')
   hive.lay.places = { block: proposedPlaces(hive.truck, hive.air).block! }
   store(hive)
   circuit(core, 'tank-paddles', { springClass: 'coil-insert-high-680' })
+  // A ford drowned its compressor.
+  asFound(core, 'drowned', 'tank-paddles', '2019-08')
   core.lay.shields = { 'fill-line-right': true, 'block-right': true }
   core.lay.places = { tank: proposedPlaces(core.truck, core.air).tank! }
   store(core)

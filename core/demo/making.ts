@@ -3,7 +3,10 @@ import { FASTENERS } from '../build/fasteners'
 import { didText } from '../build/did'
 import { exampleTruck } from '../catalog/trucks'
 import { createDeriver } from '../derive/derive'
+import { beginJob } from '../derive/jobKinds'
 import { newPlan } from '../derive/newPlan'
+import { partOf } from '../air/parts/parts'
+import { applyEdit } from '../document/edit'
 import { newHaul, newItem } from '../document/newHaul'
 import type { Archetype, Haul, LoadItem, Plan, Ticket, TruckKind } from '../document/types'
 
@@ -63,6 +66,19 @@ export function circuit(plan: Plan, archetype: Archetype, rest: Partial<Plan['ai
     compressor && { compressorClass: compressor },
     rest,
   )
+}
+
+/** The circuit as it will be, with what was there: looked at and found good, the tank's plate read. */
+export function asFound(plan: Plan, kind: string, found: Archetype, stamped: string): void {
+  const { springClass, compressorClass, blockClass } = plan.air
+  const begun = applyEdit(structuredClone(plan), beginJob(plan.air, kind, found, plan.air.archetype).patches)
+  plan.air = { ...structuredClone(begun.air), springClass, compressorClass, blockClass }
+  const year = Number(stamped.slice(0, 4))
+  for (const [id, c] of Object.entries(plan.air.components)) {
+    if (c.state === 'kept') Object.assign(c.found, { condition: 'good', year })
+    if (c.state === 'kept' && c.kind === 'tank')
+      Object.assign(c.found, { rating: partOf(plan.air, id).ofClass.maxPressure, dated: stamped })
+  }
 }
 
 export function job(kind: TruckKind, number: string, name: string, customer: string, vehicle: string): Plan {

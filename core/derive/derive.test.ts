@@ -96,7 +96,7 @@ describe('derive', () => {
             haul.items.extra = newItem('Extra', 99, mass, x, 0, [0.5, 0.5, 0.5])
           })!
           derive(plan)
-          expect(report(derive(next))).toEqual(report(createDeriver()(next)))
+          expect(report(next, derive(next))).toEqual(report(next, createDeriver()(next)))
         },
       ),
       { numRuns: 30 },
@@ -175,6 +175,7 @@ describe('derive', () => {
           toPort: 'in',
           path: 'left',
           tube: null,
+          state: 'new',
         }
       },
     ],

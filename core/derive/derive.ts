@@ -1,11 +1,12 @@
 import { airStage, motorLoad } from '../air/air'
 import { springsTeed } from '../air/circuit/connections'
+import { circuitAsItRuns } from '../air/circuit/states'
 import { airSet } from '../air/parts/parts'
 import { withAnswers, type Answers } from '../air/run/answers'
 import type { AirSet } from '../air/types'
 import { buildStage } from '../build/build'
 import { exhaustSide } from '../catalog/truckGeometry'
-import type { Plan } from '../document/types'
+import { DIRECT, type Plan } from '../document/types'
 import { handoverStage } from '../handover/handover'
 import { NEXT_DAY, type HeldSide } from '../handover/rules'
 import { layStage } from '../lay/lay'
@@ -37,8 +38,9 @@ export function createDeriver(): (plan: Plan, answers?: Answers | null) => Deriv
 }
 
 function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
-  const set = airSet(plan.air)
-  const teed = springsTeed(plan.air)
+  const circuit = circuitAsItRuns(plan.air)
+  const set = airSet(circuit)
+  const teed = springsTeed(circuit)
   const truck = memo('truck', [plan.truck, set.spring, plan.air.spacer, plan.air.droop, plan.air.sheet], () =>
     truckStage(plan.truck, set.spring, plan.air, memo),
   )
@@ -53,12 +55,12 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
   const needs = memo('needs', [truck, load], () => airNeeds(truck.result.truck, load.result))
   const { feed: run, harness } = lay.result
   // The motor's current needs no feed to be known, the feed needs it, and what the motor gives needs the feed.
-  const feed = memo('feed', [plan.power, plan.air, needs, atmosphere, run, harness], () => {
-    const { current } = motorLoad(plan.air, needs, atmosphere)
+  const feed = memo('feed', [plan.power, circuit, needs, atmosphere, run, harness], () => {
+    const { current } = motorLoad(circuit, needs, atmosphere)
     return planFeed(plan.power, { ...set, current }, run, harness)
   })
   const air = memo('air', [needs, plan.air, plan.truck, atmosphere, feed], () =>
-    airStage(plan.air, plan.truck, needs, { atmosphere, feed }),
+    airStage(circuit, plan.truck, needs, { atmosphere, feed }, plan.air),
   )
   const power = memo('power', [plan.power, plan.truck, air, feed], () =>
     powerStage(plan.power, plan.truck, air.result, feed),
@@ -97,19 +99,18 @@ const buildOf = (plan: Plan, set: AirSet, { lay, power }: Before<'lay' | 'power'
       : null,
   })
 
-const proveOf = (
+function proveOf(
   plan: Plan,
   set: AirSet,
   { air, lay }: Before<'air' | 'lay'>,
   atmosphere: number,
-): Stages['prove'] =>
-  proveStage(
-    plan.prove,
-    plan.air,
-    set.spring,
-    testVolumes(air.result.springVolume, air.result.tankVolume, lay.result.routes, set.tube),
-    atmosphere,
-  )
+): Stages['prove'] {
+  const circuit = circuitAsItRuns(plan.air)
+  const { springVolume, tankVolume } = air.result
+  const filled = lay.result.routes.filter((r) => circuit.lines[r.id] && circuit.lines[r.id]!.tube !== DIRECT)
+  const volumes = testVolumes(springVolume, tankVolume, filled, set.tube)
+  return proveStage(plan.prove, circuit, set.spring, volumes, atmosphere)
+}
 
 function handoverOf(
   plan: Plan,

@@ -2,6 +2,7 @@ import { LINE_CODES, type LineCode } from '../air/drawing/lineCodes'
 import { classIdOf, partOf } from '../air/parts/parts'
 import { stepText } from '../build/stepText'
 import { KINDS } from '../catalog/kinds'
+import { STATE_SIGNS, STATE_WORDS } from '../catalog/partStates'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { DIRECT, ordered, type HoldTest, type Plan } from '../document/types'
 import { sheetBlocks } from '../handover/sheetText'
@@ -149,21 +150,23 @@ function partsSheet(source: Source): PackSheet {
   const { plan } = source
   const { components, lines } = plan.air
   const name = (id: string) => components[id]?.label ?? id
-  const parts = Object.entries(components).map(([id, c]) => [
+  const parts = Object.entries({ ...plan.air.gone.components, ...components }).map(([id, c]) => [
     c.label,
     classIdOf(plan.air, id) ? partOf(plan.air, id).label : KINDS[c.kind].label,
     [c.own.number, c.own.make].filter(Boolean).join(', ') || '—',
+    `${STATE_SIGNS[c.state]} ${STATE_WORDS[c.state]}${c.used ? ', second-hand' : ''}`,
   ])
   const shields = source.derived.stages.lay.result.shields.map((s) => [
     'Heat shield',
     `for the ${s.guards}`,
     '—',
+    `${STATE_SIGNS.new} ${STATE_WORDS.new}`,
   ])
   return {
     title: 'Circuit and parts',
     blocks: [
       { kind: 'circuit' },
-      { kind: 'table', title: 'Parts', head: ['Part', 'Class', 'Number'], rows: [...parts, ...shields] },
+      { kind: 'table', title: 'Parts', head: ['Part', 'Class', 'Number', ''], rows: [...parts, ...shields] },
       {
         kind: 'table',
         title: 'Lines',

@@ -47,6 +47,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       droop: 'none',
       classes: {},
       scenarios: {},
+      gone: { components: {}, lines: {} },
       ...startingCircuit('hand-teed'),
     },
     lay: { places: {}, shields: {}, harnessLength: null, harnessExtension: 0, slackAtSpring: 0.3 },

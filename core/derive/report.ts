@@ -1,5 +1,6 @@
 import { METRIC_UNITS, showText, type Quantity, type UnitChoice } from '../quantity/units'
 import { STAGES, type Figure, type Note } from '../quantity/figure'
+import type { Plan } from '../document/types'
 import type { Derived } from './types'
 import type { Sampled } from '../load/uncertainty'
 
@@ -14,10 +15,11 @@ export function noteText(
 }
 
 /**
- * Everything derived as one plain object: figures by stage in SI, and notes in words. What `bin/np check` prints.
+ * Everything derived as one plain object: figures by stage in SI, notes in words, parts with what becomes of them. What `bin/np check` prints.
  * @param sampled ranges of the hauls that had to be sampled, by haul.
  */
 export function report(
+  plan: Plan,
   derived: Derived,
   sampled: Record<string, Pick<Sampled, 'left' | 'right'>> = {},
 ): {
@@ -29,6 +31,7 @@ export function report(
     >
   >
   notes: Record<string, unknown>[]
+  parts: Record<string, unknown>[]
 } {
   const rangeOf = (stage: string, id: string, f: Figure) => {
     const [haul, side] = id.split('.') as [string, string]
@@ -65,6 +68,17 @@ export function report(
       unit: SI_UNIT[note.quantity],
       source: note.source,
     })),
+    parts: [plan.air, plan.air.gone].flatMap(({ components }) =>
+      Object.entries(components).map(([id, { kind, label, side, state, used, found }]) => ({
+        id,
+        kind,
+        label,
+        side,
+        state,
+        used,
+        found,
+      })),
+    ),
   }
 }
 

@@ -1,4 +1,5 @@
 import { OverBudgetError, StuckError } from '../air/dynamics/rosenbrock'
+import { circuitAsItRuns } from '../air/circuit/states'
 import { airSet, springOf } from '../air/parts/parts'
 import { answeredScenarios, answersFromRuns, type Answers } from '../air/run/answers'
 import { runScenario } from '../air/run/run'
@@ -55,7 +56,7 @@ export function scenariosOf(plan: Plan, derived: Derived): NamedScenario[] {
   if (!spring) return []
   // One written under the name of a planned one stands in its place.
   return [
-    ...plannedScenarios(plan.air, haulSets(plan, derived), spring.minPressure).filter(
+    ...plannedScenarios(circuitAsItRuns(plan.air), haulSets(plan, derived), spring.minPressure).filter(
       (s) => !plan.air.scenarios[s.id],
     ),
     ...ordered(plan.air.scenarios).map(([id, s]) => ({ ...s, id })),
@@ -67,7 +68,9 @@ export function scenariosOf(plan: Plan, derived: Derived): NamedScenario[] {
  * @throws what {@link runFailure} knows when it cannot be run.
  */
 export function runPlan(plan: Plan, derived: Derived, scenario: Scenario): RunResult {
-  return runScenario(plan.air, runFacts(plan, derived), scenario, { work: { left: RUN_SETTINGS.work } })
+  return runScenario(circuitAsItRuns(plan.air), runFacts(plan, derived), scenario, {
+    work: { left: RUN_SETTINGS.work },
+  })
 }
 
 /** Why a run did not come to its end, of what it threw; null where that was something else. */
@@ -79,9 +82,10 @@ export function runFailure(error: unknown): RunFailure | null {
 
 /** What runs of the plan's circuit say: figures and notes of Air beyond what is derived at every key. In a worker on the page. */
 export function answerPlan(plan: Plan, derived: Derived): Answers {
-  const { spring } = airSet(plan.air)
+  const circuit = circuitAsItRuns(plan.air)
+  const { spring } = airSet(circuit)
   if (!spring || !derived.stages.load.result.spring) return { figures: {}, notes: [] }
-  const wanted = answeredScenarios(plan.air, scenariosOf(plan, derived))
+  const wanted = answeredScenarios(circuit, scenariosOf(plan, derived))
   const facts = runFacts(plan, derived)
   const runs: Record<string, RunResult> = {}
   const failures: Record<string, RunFailure> = {}
@@ -90,7 +94,7 @@ export function answerPlan(plan: Plan, derived: Derived): Answers {
     const work = { left: Math.min(left, RUN_SETTINGS.workOfOne) }
     const given = work.left
     try {
-      runs[s.id] = runScenario(plan.air, facts, s, { work })
+      runs[s.id] = runScenario(circuit, facts, s, { work })
     } catch (error) {
       const failure = runFailure(error)
       if (!failure) throw error
@@ -100,7 +104,7 @@ export function answerPlan(plan: Plan, derived: Derived): Answers {
   }
   const { springVolume, current } = derived.stages.air.result
   return answersFromRuns({
-    air: plan.air,
+    air: circuit,
     spring,
     sets: haulSets(plan, derived),
     scenarios: wanted,
@@ -121,7 +125,9 @@ export function trySet(plan: Plan, choice: SetChoice): SetTried {
   // A full tank may see a fill through alone; its compressor starts all the same, sooner or later.
   let current = choice.tank === null ? 0 : derived.stages.air.result.current
   for (const set of haulSets(next, derived)) {
-    const [up] = plannedScenarios(next.air, [set], minimum).filter((s) => s.id === `up-${set.id}`)
+    const [up] = plannedScenarios(circuitAsItRuns(next.air), [set], minimum).filter(
+      (s) => s.id === `up-${set.id}`,
+    )
     const result = runPlan(next, derived, { ...up!, steps: up!.steps.slice(0, 1) })
     byHaul[set.id] = result.brought[0] ?? null
     overshoot = Math.max(overshoot, result.results[0]?.overshoot ?? 0)

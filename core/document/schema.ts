@@ -37,15 +37,18 @@ import {
   BALL_FROMS,
   BED_MATERIALS,
   COIL_HOLES,
+  CONDITIONS,
   COUPLINGS,
   DROOPS,
   EARTHS,
   EXISTING_KINDS,
+  FAILED_BY,
   FASTENER_FROM,
   FAULT_KINDS,
   GAP_HOWS,
   ITEM_HOWS,
   ITEM_PLACES,
+  PART_STATES,
   PLAN_FORMAT,
   PLAN_VERSION,
   PRESS_WAYS,
@@ -56,7 +59,11 @@ import {
   SUSPENSIONS,
   TRUCK_KIND_IDS,
   WEIGHT_HOWS,
+  type AirLine,
   type AirPlan,
+  type Circuit,
+  type Component,
+  type Found,
   type Haul,
   type LoadItem,
   type OwnClass,
@@ -265,6 +272,34 @@ const scenario = shape<Scenario>({
   ),
 })
 
+const component = shape<Component>({
+  kind: choiceField(KIND_IDS),
+  label: textField(80),
+  side: nullableChoice(SIDES),
+  state: choiceField(PART_STATES),
+  used: flagField(),
+  found: shape<Found>({
+    condition: choiceField(CONDITIONS),
+    failedBy: choiceField(FAILED_BY),
+    year: nullableNumber(1900, 2200),
+    rating: nullableNumber(1000, 1e7),
+    dated: textField(40),
+  }),
+  class: nullableClass(),
+  sheet: figures(),
+  own: shape<OwnPart>(own),
+})
+const airLine = shape<AirLine>({
+  from: classField(),
+  fromPort: classField(),
+  to: classField(),
+  toPort: classField(),
+  path: choiceField(AIR_PATHS),
+  tube: nullableClass(),
+  state: choiceField(PART_STATES),
+})
+const circuit = { components: recordField(component, 100), lines: recordField(airLine, 200) }
+
 const air = shape<AirPlan>({
   archetype: choiceField(ARCHETYPE_IDS),
   springClass: classField(),
@@ -281,28 +316,8 @@ const air = shape<AirPlan>({
   ),
   spacer: numberField(0, 1),
   droop: choiceField(DROOPS),
-  components: recordField(
-    shape({
-      kind: choiceField(KIND_IDS),
-      label: textField(80),
-      side: nullableChoice(SIDES),
-      class: nullableClass(),
-      sheet: figures(),
-      own: shape<OwnPart>(own),
-    }),
-    100,
-  ),
-  lines: recordField(
-    shape({
-      from: classField(),
-      fromPort: classField(),
-      to: classField(),
-      toPort: classField(),
-      path: choiceField(AIR_PATHS),
-      tube: nullableClass(),
-    }),
-    200,
-  ),
+  ...circuit,
+  gone: shape<Circuit>(circuit),
   classes: ownClassesSchema,
   scenarios: recordField(scenario, 60),
 })

@@ -7,7 +7,7 @@
 import type { ComponentKind } from '../catalog/kinds'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 5
+export const PLAN_VERSION = 6
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -243,10 +243,35 @@ export interface OwnPart {
   make: string
   price: number | null
 }
+/**
+ * What becomes of a part or a line: bought and fitted; there and kept; there and replaced by the same again; taken out
+ * (those stand in `gone`); or left for later, its place, port and tube kept free and plugged until then.
+ */
+export const PART_STATES = ['new', 'kept', 'replaced', 'out', 'later'] as const
+export type PartState = (typeof PART_STATES)[number]
+export const CONDITIONS = ['unseen', 'good', 'worn', 'failed'] as const
+export type Condition = (typeof CONDITIONS)[number]
+export const FAILED_BY = ['unknown', 'rubbed', 'wet', 'backwards', 'age'] as const
+export type FailedBy = (typeof FAILED_BY)[number]
+/** A part that is not from the box, as it was looked at: under the truck, or come from another one. */
+export interface Found {
+  condition: Condition
+  /** Why it failed, where it did. */
+  failedBy: FailedBy
+  /** Year it was fitted in, as far as anybody knows. */
+  year: number | null
+  /** Off its own plate: rating, Pa gauge, and date as stamped. */
+  rating: number | null
+  dated: string
+}
 export interface Component {
   kind: ComponentKind
   label: string
   side: Side | null
+  state: PartState
+  /** Comes from another truck or second-hand: fitted, not bought, and looked at first. */
+  used: boolean
+  found: Found
   /** Class of the part; null takes the usual one. Springs, compressors and the block follow the plan's own choice. */
   class: string | null
   /** Figures off the part's own sheet, which rule over the class, by id and in SI. */
@@ -263,6 +288,7 @@ export interface AirLine {
   toPort: string
   path: AirPath
   tube: string | null
+  state: PartState
 }
 export const DIRECT = 'direct'
 export const ARCHETYPE_IDS = [
@@ -345,15 +371,21 @@ export interface AirPlan {
   spacer: number
   /** What keeps the spring from holding the axle up at full droop. */
   droop: (typeof DROOPS)[number]
+  /** The circuit as it will be, with what is left for later. */
   components: Record<string, Component>
   lines: Record<string, AirLine>
+  /** What is there today and is taken out. */
+  gone: Circuit
   /** Classes of the shop's own that this job uses, as they were when chosen. */
   classes: Record<string, OwnClass>
   /** Scenarios written for this job, beside those that follow from the plan. */
   scenarios: Record<string, Scenario>
 }
 /** What the circuit alone is made of. */
-export type Circuit = Pick<AirPlan, 'components' | 'lines'>
+export interface Circuit {
+  components: Record<string, Component>
+  lines: Record<string, AirLine>
+}
 
 export interface LayPlan {
   /** Where a part was put by hand; a part without an entry stands at its proposed place. */

@@ -2,6 +2,7 @@ import { KIND_IDS, type ComponentKind } from '../catalog/kinds'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { newHaul, newItem } from './newHaul'
 import { HOLD_READ } from './newHold'
+import { NOT_LOOKED_AT } from './found'
 import { sameJson } from '../quantity/patch'
 import { PLAN_VERSION, type Known, type Truck } from './types'
 
@@ -58,9 +59,23 @@ function inOrder(value: unknown, rank: (entry: Json) => number[]): unknown {
 const ITEM = newItem('', 1, 0, 0, 0, [0, 0, 0]) as unknown as Json
 /** `bars`, `overload` and the like may be null; what a record holds by id is a person's own and never filled. */
 const { items: _items, ...HAUL } = newHaul('', 1) as unknown as Json
-const AIR = { sheet: null, spacer: 0, droop: 'none', classes: {}, scenarios: {} }
-const COMPONENT = { class: null, sheet: {}, own: { number: '', make: '', price: null } }
-const LINE = { tube: null }
+const AIR = {
+  sheet: null,
+  spacer: 0,
+  droop: 'none',
+  classes: {},
+  scenarios: {},
+  gone: { components: {}, lines: {} },
+}
+const COMPONENT = {
+  class: null,
+  sheet: {},
+  own: { number: '', make: '', price: null },
+  state: 'new',
+  used: false,
+  found: NOT_LOOKED_AT as unknown as Json,
+}
+const LINE = { tube: null, state: 'new' }
 
 function upgradeHaul(haul: unknown): unknown {
   const filled = fill(haul, HAUL)
@@ -72,18 +87,26 @@ function upgradeHaul(haul: unknown): unknown {
 function upgradeAir(air: unknown): unknown {
   const filled = fill(air, AIR, ['classes', 'scenarios'])
   if (!isRecord(filled)) return filled
+  const circuit = upgradeCircuit(filled)
+  const gone = upgradeCircuit(filled.gone)
+  return circuit === filled && gone === filled.gone ? filled : { ...circuit, gone }
+}
+
+/** Parts and lines with what the newest version added, in their own order. */
+function upgradeCircuit<T>(circuit: T): T {
+  if (!isRecord(circuit)) return circuit
   const components = inOrder(
-    each(filled.components, (c) => fill(c, COMPONENT, ['sheet'])),
+    each(circuit.components, (c) => fill(c, COMPONENT, ['sheet'])),
     (c) => [KIND_IDS.indexOf(c.kind as ComponentKind)],
   )
   const rank = isRecord(components) ? Object.keys(components) : []
   const lines = inOrder(
-    each(filled.lines, (l) => fill(l, LINE)),
+    each(circuit.lines, (l) => fill(l, LINE)),
     (l) => [rank.indexOf(String(l.from)), rank.indexOf(String(l.to))],
   )
-  return components === filled.components && lines === filled.lines
-    ? filled
-    : { ...filled, components, lines }
+  return components === circuit.components && lines === circuit.lines
+    ? circuit
+    : { ...circuit, components, lines }
 }
 
 function upgradeBuild(build: unknown): unknown {
@@ -142,6 +165,7 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
+ * Version 6 added, of air: what becomes of every part and line, as what it was found, and what is taken out.
  * Version 5 added the height above the sea where the truck works, what a hold test or a soaped joint was
  * made on, and the fasteners of the kit off its sheet.
  * Version 4 added, of hold tests: thermometer, rest before the first reading, lag of the air inside; what was done

@@ -1,4 +1,5 @@
 import type { CompressorClass } from '../catalog/compressors'
+import { isFitted } from '../catalog/partStates'
 import type { SpringClass } from '../catalog/springs'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
@@ -25,12 +26,14 @@ export function layStage(
   const lines = Object.entries(air.lines)
     .filter(([, l]) => l.tube !== DIRECT && places[l.from] && places[l.to])
     .map(([id, l]) => route(id, 'air', l.from, l.to, l.path, springsAt(l.from, l.to) * lay.slackAtSpring))
-  const compressor = Object.keys(air.components).find((id) => air.components[id]!.kind === 'compressor')
+  const compressor = Object.keys(air.components).find(
+    (id) => air.components[id]!.kind === 'compressor' && air.components[id]!.state !== 'later',
+  )
   const feed = compressor ? route('feed', 'feed', BATTERY, compressor, 'feed', 0) : null
   const result: LayResult = {
     places,
     routes: feed ? [...lines, feed] : lines,
-    cuts: [...lines].sort((a, b) => b.cut - a.cut),
+    cuts: lines.filter(({ id }) => isFitted(air.lines[id]!.state)).sort((a, b) => b.cut - a.cut),
     feed: feed?.run ?? null,
     harness: (lay.harnessLength ?? parts.compressor?.harness ?? 0) + lay.harnessExtension,
     heat: partHeat(places, air, truck, (parts.spring?.diameter ?? 0) / 2),

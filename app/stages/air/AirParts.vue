@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { classIdOf, partOf } from '#core/air/parts/parts'
+import { isAllNew } from '#core/air/circuit/states'
 import { KINDS } from '#core/catalog/kinds'
+import { isBought, STATE_WORDS } from '#core/catalog/partStates'
 
 /** Every part of the circuit with its class, the maker's number and the price typed so far. */
 const emit = defineEmits<{ choose: [id: string] }>()
@@ -11,12 +13,15 @@ const parts = computed(() =>
     id,
     label: c.label,
     own: [c.own.number, c.own.make].filter(Boolean).join(', '),
-    price: c.own.price,
+    state: c.state,
+    price: isBought(c) ? c.own.price : null,
     class: classIdOf(air.value, id) ? partOf(air.value, id).label : KINDS[c.kind].label,
   })),
 )
 /** Shields on the exhaust, planned at Lay: they are bought and fitted like any part. */
 const shields = computed(() => job.derived!.stages.lay.result.shields)
+/** What becomes of each stands with it where anything was there, or waits. */
+const signed = computed(() => !isAllNew(air.value))
 const total = computed(() => parts.value.reduce((sum, p) => sum + (p.price ?? 0), 0))
 </script>
 
@@ -29,8 +34,13 @@ const total = computed(() => parts.value.reduce((sum, p) => sum + (p.price ?? 0)
         :key="part.id"
         class="border-b border-line last:border-0 py-1 flex justify-between gap-3"
       >
-        <button type="button" class="underline text-left" @click="emit('choose', part.id)">
-          {{ part.label }}</button><span class="text-soft text-right"
+        <span
+          ><template v-if="signed"><StateSign :state="part.state" />{{ ' ' }}</template>
+          <button type="button" class="underline text-left" @click="emit('choose', part.id)">
+            {{ part.label }}
+          </button>
+          <span v-if="signed" class="label"> {{ STATE_WORDS[part.state] }}</span></span
+        ><span class="text-soft text-right"
           >{{ part.class }}<template v-if="part.own"> · {{ part.own }}</template
           ><template v-if="part.price !== null">
             · <span class="figure">{{ part.price }}</span></template
@@ -47,7 +57,10 @@ const total = computed(() => parts.value.reduce((sum, p) => sum + (p.price ?? 0)
       </li>
     </ul>
     <p v-if="total > 0" class="text-sm mt-1 flex justify-between">
-      <span>Prices typed so far</span><span class="figure">{{ Math.round(total * 100) / 100 }}</span>
+      <span>{{ signed ? 'Prices of what is bought, typed so far' : 'Prices typed so far' }}</span><span
+        class="figure"
+        >{{ Math.round(total * 100) / 100 }}</span
+      >
     </p>
     <p class="label mt-1">
       <NuxtLink to="/parts" class="underline">The shop’s own parts</NuxtLink>: real parts’ figures, numbers

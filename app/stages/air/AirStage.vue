@@ -3,7 +3,8 @@ import { Download, Printer } from '@lucide/vue'
 import { ARCHETYPES } from '#core/air/circuit/startingCircuits'
 import { circuitGraph } from '#core/air/circuit/graph'
 import { circuitPatches } from '#core/air/circuit/changeCircuit'
-import { DIRECT, type Archetype } from '#core/document/types'
+import { isAllNew } from '#core/air/circuit/states'
+import { DIRECT, type AirPlan, type Archetype } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { withLive } from '../stageDrawers'
 import { usePlayer } from './player'
@@ -37,6 +38,11 @@ const codes = computed(() => [
   ),
 ])
 
+/** How many parts stay, of all that will be. */
+const countOf = ({ components }: AirPlan) => {
+  const all = Object.values(components)
+  return `${all.filter((c) => c.state === 'kept').length} of ${all.length} stay`
+}
 const VIEWS = [{ id: 'circuit', title: 'Circuit' }]
 const drawers = computed(() => {
   const { figures, result } = job.derived!.stages.air
@@ -44,6 +50,7 @@ const drawers = computed(() => {
   const lifted = figures[`${job.haulId}.run`] ?? figures[`${job.haulId}.time`]
   return withLive('air', {
     circuit: (chosen.value && (components[chosen.value]?.label ?? (lines[chosen.value] && 'line'))) ?? '',
+    found: isAllNew(air.value) ? 'all new' : countOf(air.value),
     run: player.stale.value ? 'plan changed' : '',
     says: lifted && showText(lifted.value, lifted.quantity, shop.units),
     spring: result.spring ? showText(result.spring.diameter, 'length', shop.units) : 'none',
@@ -79,6 +86,7 @@ const printIt = () => window.print()
         <CircuitPicture :air="air" :chosen="chosen" :live="live" @choose="pick" />
         <div class="flex flex-wrap gap-2 items-center mt-1">
           <LineLegend :codes="codes" />
+          <StateLegend v-if="!isAllNew(air)" :air="air" />
         </div>
       </div>
     </template>
@@ -112,6 +120,7 @@ const printIt = () => window.print()
       <AirClasses class="no-print" />
       <SpringSheet class="no-print" />
     </template>
+    <template #found><WhatIsThere @choose="pick" /></template>
     <template #run><RunIt class="no-print" :player="player" /></template>
     <template #says><AirAnswers /></template>
     <template #spring><WhichSpring class="no-print" /></template>

@@ -3,7 +3,8 @@ import { KINDS, type ComponentKind } from '#core/catalog/kinds'
 import { TUBES } from '#core/catalog/tubes'
 import { IN_LINE_KINDS, TEE_KINDS, type Change } from '#core/air/circuit/editing'
 import { putInLine, takeOffLine, teeOff } from '#core/air/circuit/operations'
-import { DIRECT, type AirPlan } from '#core/document/types'
+import { DIRECT, PART_STATES, type AirPlan, type PartState } from '#core/document/types'
+import { STATE_WORDS } from '#core/catalog/partStates'
 
 /** The line chosen on the circuit: its tube, its ends, and what may be put into it. */
 const { air, lineId } = defineProps<{ air: AirPlan; lineId: string }>()
@@ -14,6 +15,7 @@ const label = (id: string) => air.components[id]?.label ?? id
 const CARRIES = { left: 'left air', right: 'right air', both: 'air to both', supply: 'supply air' }
 const insertKind = ref<ComponentKind>('dryer')
 const teeKind = ref<ComponentKind>('gauge')
+const states = PART_STATES.filter((s) => s !== 'out').map((value) => ({ value, label: STATE_WORDS[value] }))
 const tubes = computed(() => [
   { value: '', label: 'as the plan says' },
   { value: DIRECT, label: 'screwed together' },
@@ -37,6 +39,15 @@ const tubes = computed(() => [
         :value="line.tube ?? ''"
         :options="tubes"
         @change="(v) => job.edit('Tube of a line', (d) => void (d.air.lines[lineId]!.tube = v || null))"
+      />
+      <PickField
+        label="What becomes of this line"
+        class="w-48"
+        :value="line.state"
+        :options="states"
+        @change="
+          (v) => job.edit('What becomes of a line', (d) => void (d.air.lines[lineId]!.state = v as PartState))
+        "
       />
       <div class="flex gap-2 items-end">
         <PickField

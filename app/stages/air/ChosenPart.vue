@@ -81,6 +81,7 @@ const limits = computed(() =>
         @change="(v) => setOwn('Name of a part', (c) => void (c.label = v || c.label))"
       />
     </div>
+    <PartStateFields :part-id="partId" :part="part.c" />
     <div v-if="specs.length" class="grid grid-cols-2 md:grid-cols-4 gap-3 mt-2">
       <div v-for="f in specs" :key="f.id">
         <NumField

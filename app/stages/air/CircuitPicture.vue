@@ -8,10 +8,13 @@ import {
   type CircuitDrawing,
   type PlacedSymbol,
 } from '#core/air/drawing/layout'
+import { isAllNew } from '#core/air/circuit/states'
 import { classIdOf, partOf, tubeOf } from '#core/air/parts/parts'
+import { STATE_SIGNS, STATE_WORDS } from '#core/catalog/partStates'
 import { DIRECT, type AirPlan } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
+import { STATE_COLOURS } from '~/pictures/stateColours'
 import type { LivePicture } from './player'
 
 /** The circuit in standard symbols. Parts and lines are chosen on it; a run shows its pressures, flows and open valves. */
@@ -19,7 +22,14 @@ const {
   air,
   chosen,
   live = null,
-} = defineProps<{ air: AirPlan; chosen: string | null; live?: LivePicture | null }>()
+  still = false,
+} = defineProps<{
+  air: AirPlan
+  chosen: string | null
+  live?: LivePicture | null
+  /** One of two beside the working picture, which is the one that is saved and printed. */
+  still?: boolean
+}>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const shop = useShop()
 const drawing = shallowRef<CircuitDrawing | null>(null)
@@ -46,12 +56,21 @@ const symbols = computed(() => drawing.value?.symbols.filter((s) => air.componen
 const points = (line: { points: { x: number; y: number }[] }) =>
   line.points.map((p) => `${p.x},${p.y}`).join(' ')
 const name = (id: string) => air.components[id]?.label ?? id
+/** Signs of what becomes of parts and lines are drawn where anything was there, or waits. */
+const signed = computed(() => !isAllNew(air))
+/** A line with less room beside its letter tells its state by its ends and in its tooltip. */
+const SIGN_ROOM = 70
+const stateOf = (id: string) => air.components[id]!.state
 /** A part with its class, a line with its tube: what a pointer left on it is told. */
-const partText = (id: string) => (classIdOf(air, id) ? `${name(id)}: ${partOf(air, id).label}` : name(id))
+const partText = (id: string) => {
+  const what = classIdOf(air, id) ? `${name(id)}: ${partOf(air, id).label}` : name(id)
+  return signed.value ? `${what} (${STATE_WORDS[stateOf(id)]})` : what
+}
 const lineText = (id: string) => {
-  const { path, tube } = air.lines[id]!
+  const { path, tube, state } = air.lines[id]!
   const of = tube === DIRECT ? 'screwed in' : (tubeOf(air, { tube })?.label ?? 'no tube chosen')
-  return `${lineName(id)}: ${LINE_STYLES[path].name}, ${of}`
+  const becomes = signed.value ? ` (${STATE_WORDS[state]})` : ''
+  return `${lineName(id)}: ${LINE_STYLES[path].name}, ${of}${becomes}`
 }
 const lineName = (id: string) => `Line, ${name(air.lines[id]!.from)} to ${name(air.lines[id]!.to)}`
 /** Room beside the drawing for names that reach over it, and the smallest it is drawn before it scrolls, px a unit. */
@@ -94,7 +113,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
       :style="{ maxWidth: `${wide}px`, minWidth: `${drawing.width * LEAST_SCALE}px` }"
       role="group"
       aria-label="Air circuit with standard fluid-power symbols"
-      data-circuit
+      :data-circuit="still ? undefined : ''"
     >
       <g
         v-for="line in lines"
@@ -124,6 +143,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
           fill="none"
           :stroke="LINE_STYLES[air.lines[line.id]!.path].colour"
           :stroke-width="air.lines[line.id]!.tube === DIRECT ? 4.5 : 2.6"
+          :stroke-opacity="signed && air.lines[line.id]!.state === 'kept' ? 0.5 : 1"
           :stroke-dasharray="LINE_STYLES[air.lines[line.id]!.path].dash"
         />
         <polyline
@@ -158,6 +178,13 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
           :fill="LINE_STYLES[air.lines[line.id]!.path].colour"
         >
           {{ LINE_STYLES[air.lines[line.id]!.path].letter }}
+          <tspan
+            v-if="signed && letterAt(line).room > SIGN_ROOM"
+            dx="3"
+            :fill="STATE_COLOURS[air.lines[line.id]!.state]"
+          >
+            {{ STATE_SIGNS[air.lines[line.id]!.state] }}
+          </tspan>
         </text>
         <title>{{ lineText(line.id) }}</title>
       </g>
@@ -199,6 +226,27 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
         >
           {{ shownName(name(symbol.id)) }}
         </text>
+        <g v-if="signed && named(symbol.id)">
+          <circle
+            :cx="symbol.box.width + 5"
+            :cy="-3"
+            r="8.5"
+            fill="var(--card)"
+            :stroke="STATE_COLOURS[stateOf(symbol.id)]"
+            stroke-width="1.5"
+          />
+          <text
+            :x="symbol.box.width + 5"
+            :y="1.5"
+            text-anchor="middle"
+            font-size="13"
+            font-weight="700"
+            font-family="var(--font-mono)"
+            :fill="STATE_COLOURS[stateOf(symbol.id)]"
+          >
+            {{ STATE_SIGNS[stateOf(symbol.id)] }}
+          </text>
+        </g>
         <title>{{ partText(symbol.id) }}</title>
         <text
           v-if="pressure(symbol.id) && !symbol.on"

@@ -19,8 +19,11 @@ export const HOLDS_AIR_BACK: readonly ComponentKind[] = [
 /** Lines at each component. */
 function linesAt({ lines }: Circuit): Map<string, { id: string; other: string }[]> {
   const at = new Map<string, { id: string; other: string }[]>()
-  const put = (here: string, id: string, other: string) =>
-    at.set(here, [...(at.get(here) ?? []), { id, other }])
+  const put = (here: string, id: string, other: string) => {
+    const known = at.get(here)
+    if (known) known.push({ id, other })
+    else at.set(here, [{ id, other }])
+  }
   for (const [id, l] of Object.entries(lines)) {
     put(l.from, id, l.to)
     put(l.to, id, l.from)

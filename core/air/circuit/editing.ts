@@ -1,5 +1,6 @@
 import { KINDS, type ComponentKind } from '../../catalog/kinds'
-import { DIRECT, type AirLine, type AirPlan, type Side } from '../../document/types'
+import { DIRECT, type AirLine, type AirPlan, type PartState, type Side } from '../../document/types'
+import { isThere } from '../../catalog/partStates'
 import { openPorts, withLinePaths, endsAt } from './connections'
 import { newComponent, portsOf } from '../parts/parts'
 
@@ -13,13 +14,23 @@ export class OperationError extends Error {
 
 export type Change = (air: AirPlan) => AirPlan
 
-/** Takes a line out of the circuit given, in place. */
+/** Takes a line out of the circuit given, in place; one that is there today is kept among what is taken out. */
 export function dropLine(air: AirPlan, id: string): void {
+  const line = air.lines[id]
+  if (line && isThere(line.state)) air.gone.lines = { ...air.gone.lines, [id]: { ...line, state: 'out' } }
   air.lines = Object.fromEntries(Object.entries(air.lines).filter(([other]) => other !== id))
 }
-/** Takes a part out of the circuit given, in place; its lines are the caller’s to take. */
+/** Takes a part out of the circuit given, in place; its lines are the caller’s to take. One that is there today is kept among what is taken out. */
 export function dropPart(air: AirPlan, id: string): void {
+  keepAsGone(air, id)
   air.components = Object.fromEntries(Object.entries(air.components).filter(([other]) => other !== id))
+}
+
+/** Writes down that a part which is there today is taken out. */
+export function keepAsGone(air: AirPlan, id: string): void {
+  const part = air.components[id]
+  if (part && isThere(part.state))
+    air.gone.components = { ...air.gone.components, [id]: { ...part, state: 'out' } }
 }
 
 /** Kinds that stand in a line, with the ports it goes through. */
@@ -47,6 +58,7 @@ export const copyOf = (air: AirPlan): AirPlan => ({
   ...air,
   components: structuredClone(air.components),
   lines: structuredClone(air.lines),
+  gone: structuredClone(air.gone),
 })
 
 /** The id wished for, or the same with the first number that is free. */
@@ -92,10 +104,11 @@ export function addLine(
   fromPort: string,
   to: string,
   toPort: string,
-  rest: { id?: string; tube?: string | null } = {},
+  rest: { id?: string; tube?: string | null; state?: PartState } = {},
 ): string {
   const id = freeId(air.lines, rest.id ?? `${from}-${to}`)
-  air.lines[id] = { from, fromPort, to, toPort, path: 'supply', tube: rest.tube ?? null }
+  const { tube = null, state = 'new' } = rest
+  air.lines[id] = { from, fromPort, to, toPort, path: 'supply', tube, state }
   return id
 }
 
@@ -123,8 +136,10 @@ export function closePort(air: AirPlan, id: string, port: string): void {
 export function insertPart(air: AirPlan, lineId: string, part: string): string {
   const line = lineOf(air, lineId)
   const [a, b] = throughPorts(air.components[part]!.kind)
-  const after = addLine(air, part, b, line.to, line.toPort, { tube: line.tube === DIRECT ? null : line.tube })
-  air.lines[lineId] = { ...line, to: part, toPort: a, tube: line.tube === DIRECT ? null : line.tube }
+  const tube = line.tube === DIRECT ? null : line.tube
+  // A tube that is there is cut in two, and both halves stay.
+  const after = addLine(air, part, b, line.to, line.toPort, { tube, state: line.state })
+  air.lines[lineId] = { ...line, to: part, toPort: a, tube }
   return after
 }
 

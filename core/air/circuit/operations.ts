@@ -19,6 +19,7 @@ import {
   teeInto,
   removePart,
   closeAfter,
+  keepAsGone,
 } from './editing'
 
 /** What may stand in for what, port for port. */
@@ -74,6 +75,7 @@ export const replacePart =
       )
     const air = copyOf(before)
     const ends = endsAt(air, id)
+    keepAsGone(air, id)
     air.components[id] = { ...newComponent(kind, KINDS[kind].label, old.side, className ?? null) }
     for (const e of ends) {
       const was = KINDS[old.kind].ports.find((p) => p.id === e.port)

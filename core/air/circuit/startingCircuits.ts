@@ -138,6 +138,7 @@ function circuit(parts: Record<string, PartNote>, lines: string[]): Circuit {
         toPort: toPort!,
         path: 'supply',
         tube: join === '=' ? DIRECT : (tube ?? null),
+        state: 'new',
       },
     ]
   })

@@ -218,19 +218,29 @@ function connectedOnward(plan: AirPlan, id: string, open: (id: string) => boolea
   return seen
 }
 
+const known = new WeakMap<AirPlan, { springMost: number; seen: Map<string, PressureSeen> }>()
+
+/** {@link pressuresSeen}, worked out once for a circuit: a load that is moved changes none of it. */
+export function worstPressures(plan: AirPlan, springMost: number): Map<string, PressureSeen> {
+  const kept = known.get(plan)
+  if (kept?.springMost === springMost) return kept.seen
+  const seen = pressuresSeen(plan, springMost)
+  known.set(plan, { springMost, seen })
+  return seen
+}
+
 /**
  * Pressure each part in use may see, Pa gauge. @param springMost what the springs are filled to at most by whoever works
  * their valves.
  */
-export function worstPressures(plan: AirPlan, springMost: number): Map<string, PressureSeen> {
+function pressuresSeen(plan: AirPlan, springMost: number): Map<string, PressureSeen> {
   const normal = pressuresUnder(plan, springMost, null)
   const seen = new Map<string, PressureSeen>(
     [...normal].map(([id, at]) => [id, { normal: at.pressure, faults: [] }]),
   )
   for (const fault of guardFaults(plan))
     for (const [id, at] of pressuresUnder(plan, springMost, fault)) {
-      const known = seen.get(id)
-      known?.faults.push({ fault, ...at })
+      seen.get(id)?.faults.push({ fault, ...at })
     }
   return seen
 }

@@ -202,14 +202,14 @@ export async function layoutCircuit(
 }
 
 /** The middle of a line's longest straight piece, where its letter stands. */
-export function letterAt({ points }: Pick<PlacedLine, 'points'>): { x: number; y: number } {
-  let best = { x: 0, y: 0, length: -1 }
+export function letterAt({ points }: Pick<PlacedLine, 'points'>): { x: number; y: number; room: number } {
+  let best = { x: 0, y: 0, room: -1 }
   points.slice(1).forEach((b, i) => {
     const a = points[i]!
-    const length = Math.hypot(b.x - a.x, b.y - a.y)
+    const room = Math.hypot(b.x - a.x, b.y - a.y)
     const upright = Math.abs(b.x - a.x) < 1
-    if (length > best.length)
-      best = { x: (a.x + b.x) / 2 + (upright ? 11 : 0), y: (a.y + b.y) / 2 + (upright ? 4 : -5), length }
+    if (room > best.room)
+      best = { x: (a.x + b.x) / 2 + (upright ? 11 : 0), y: (a.y + b.y) / 2 + (upright ? 4 : -5), room }
   })
   return best
 }

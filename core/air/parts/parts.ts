@@ -8,6 +8,7 @@ import { tubeClass, type TubeClass } from '../../catalog/tubes'
 import { interpolate } from '../../quantity/interpolate'
 import type { AirPlan, Component, OwnClass } from '../../document/types'
 import type { AirSet } from '../types'
+import { NOT_LOOKED_AT } from '../../document/found'
 
 /** What the parts of a circuit are: their class, the shop's own class over it, and the part's own sheet over both. */
 
@@ -114,6 +115,10 @@ export function classFigures(
   return { label: mine.label, figures: { ...catalogueClass(kind, mine.like)?.figures, ...mine.figures } }
 }
 
+/** What its own plate says of a part that is not from the box. */
+const plateOf = ({ found }: Component): Record<string, number> =>
+  found.rating === null ? {} : { maxPressure: found.rating }
+
 /** A component with its class looked up. */
 export function partOf(air: PartsOf, id: string): Part {
   const c = air.components[id]!
@@ -126,7 +131,7 @@ export function partOf(air: PartsOf, id: string): Part {
     known: found !== null,
     label: found?.label ?? classId ?? '',
     ofClass,
-    figures: { ...ofClass, ...c.sheet },
+    figures: { ...ofClass, ...plateOf(c), ...c.sheet },
   }
 }
 
@@ -230,7 +235,17 @@ export function newComponent(
   side: Component['side'] = null,
   className: string | null = null,
 ): Component {
-  return { kind, label, side, class: className, sheet: {}, own: { number: '', make: '', price: null } }
+  return {
+    kind,
+    label,
+    side,
+    state: 'new',
+    used: false,
+    found: { ...NOT_LOOKED_AT },
+    class: className,
+    sheet: {},
+    own: { number: '', make: '', price: null },
+  }
 }
 
 /** Spring, tube, compressor and block of a circuit by class; null where there is none, or its class is unknown. */

@@ -3,6 +3,7 @@ import { applyRules } from '../../quantity/stage'
 import type { RuleInput } from '../types'
 import { CATALOGUE_RULES } from './catalogue'
 import type { AirRule } from './common'
+import { FOUND_RULES } from './found'
 import { GUARD_RULES } from './guards'
 import { LEVELLING_RULES } from './levelling'
 import { JOINT_RULES } from './joints'
@@ -16,6 +17,7 @@ const RULES: readonly AirRule[] = [
   ...SUPPLY_RULES,
   ...SPRING_RULES,
   ...LEVELLING_RULES,
+  ...FOUND_RULES,
 ]
 
 /** What Air notices of a circuit. */

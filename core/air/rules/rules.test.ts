@@ -1,3 +1,4 @@
+import { newComponent } from '../parts/parts'
 import { exampleTruck } from '../../catalog/trucks'
 import { applyEdit } from '../../document/edit'
 import { newPlan } from '../../derive/newPlan'
@@ -117,6 +118,7 @@ test('ports: open, plugged where the exhaust is, a dead end', () => {
     toPort: 'exhaust',
     path: 'supply',
     tube: DIRECT,
+    state: 'new',
   }
   expect(rules(shut)).toContain('stop no-exhaust')
   mended(shut, 'no-exhaust')
@@ -131,14 +133,7 @@ test('ports: open, plugged where the exhaust is, a dead end', () => {
       ...plan('tank-paddles'),
       components: {
         ...plan('tank-paddles').components,
-        bore: {
-          kind: 'restrictor',
-          label: 'Bore',
-          side: null,
-          class: null,
-          sheet: {},
-          own: { number: '', make: '', price: null },
-        },
+        bore: newComponent('restrictor', 'Bore'),
       },
     }),
   )
@@ -177,25 +172,27 @@ test('check valves: behind the supply, and where a dump branch and a levelling v
 
 test('two supplies that meet without a check valve push against each other', () => {
   const two = structuredClone(plan('engine-driven'))
-  two.components.boost = {
-    kind: 'boost',
-    label: 'Boost feed',
-    side: null,
-    class: null,
-    sheet: {},
-    own: { number: '', make: '', price: null },
-  }
-  two.components.join = {
-    kind: 'tee',
-    label: 'Tee',
-    side: null,
-    class: null,
-    sheet: {},
-    own: { number: '', make: '', price: null },
-  }
+  two.components.boost = newComponent('boost', 'Boost feed')
+  two.components.join = newComponent('tee', 'Tee')
   Object.assign(two.lines.charge!, { to: 'join', toPort: 'a' })
-  two.lines.on = { from: 'join', fromPort: 'b', to: 'check', toPort: 'in', path: 'supply', tube: null }
-  two.lines.boost = { from: 'boost', fromPort: 'out', to: 'join', toPort: 'c', path: 'supply', tube: null }
+  two.lines.on = {
+    from: 'join',
+    fromPort: 'b',
+    to: 'check',
+    toPort: 'in',
+    path: 'supply',
+    tube: null,
+    state: 'new',
+  }
+  two.lines.boost = {
+    from: 'boost',
+    fromPort: 'out',
+    to: 'join',
+    toPort: 'c',
+    path: 'supply',
+    tube: null,
+    state: 'new',
+  }
   expect(rules(two)).toContain('fix supplies-not-isolated')
   expect(rules(putInLine('boost', 'check')(putInLine('charge', 'check')(two)))).not.toContain(
     'fix supplies-not-isolated',

@@ -38,7 +38,7 @@ describe('answers drawn from runs', () => {
   test('the same as the run itself says, and in the report', () => {
     const up = scenariosOf(plan, derived).find((s) => s.id === 'up-hives')!
     expect(figures['hives.run']!.value).toBe(runPlan(plan, derived, up).brought[0])
-    expect(report(createDeriver()(plan, { figures, notes: [] })).figures.air!['hives.run']!.value).toBe(
+    expect(report(plan, createDeriver()(plan, { figures, notes: [] })).figures.air!['hives.run']!.value).toBe(
       figures['hives.run']!.value,
     )
   })

@@ -2,7 +2,7 @@ import type { BuildFacts, Step } from '../types'
 import { stepList } from './stepList'
 
 /** First fill, soap and presets, then everything back in its place. `lineSteps` are the ids of the air lines. */
-export function finishSteps(facts: BuildFacts, lineSteps: readonly string[]): Step[] {
+export function finishSteps(facts: BuildFacts, lineSteps: readonly string[], springsFitted: boolean): Step[] {
   const { steps, add } = stepList()
   const beforeFill: Record<string, string> = Object.fromEntries(
     [...lineSteps, ...(facts.feed ? ['fuse'] : [])].map((id) => [
@@ -54,7 +54,7 @@ export function finishSteps(facts: BuildFacts, lineSteps: readonly string[]): St
     'Off the stands, bolts once more',
     'Every bolt at its torque with the truck on its wheels. Again after about 100 miles.',
     {
-      fastener: 'strap',
+      fastener: springsFitted ? 'strap' : undefined,
       minutes: 15,
       after: { back: 'Nothing may hang loose when it comes down.' },
     },

@@ -1,7 +1,9 @@
-import type { AirPlan, PowerPlan, Truck } from '../../document/types'
+import { isFitted } from '../../catalog/partStates'
+import type { AirPlan, PowerPlan, Side, Truck } from '../../document/types'
 import type { BuildFacts, Step } from '../types'
 import { airLineSteps } from './airLines'
 import { finishSteps } from './finish'
+import { laterSteps, lookSteps, oldOneOff, takeOffSteps } from './found'
 import { makeReadySteps } from './makeReady'
 import { mountingSteps } from './mounting'
 import { shieldSteps, shieldsBefore } from './shields'
@@ -12,21 +14,34 @@ import { wiringSteps } from './wiring'
 export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: BuildFacts): Step[] {
   const first = facts.exhaustSide === 'left' ? 'right' : 'left'
   const second = first === 'left' ? 'right' : 'left'
+  const fitted = (side: Side) =>
+    Object.values(air.components).some((c) => c.kind === 'spring' && c.side === side && isFitted(c.state))
   const shields = shieldSteps(facts)
   const lines = airLineSteps(facts)
   const lineIds = lines.map((s) => s.id)
-  const powered = Object.values(air.components).some((c) => c.kind === 'compressor')
+  const off = takeOffSteps(air)
   return [
     ...makeReadySteps(truck),
+    ...lookSteps(air),
+    ...off,
     ...shields,
-    ...springSteps(truck, first, shieldsBefore(shields, first, facts.exhaustSide)),
-    ...springSteps(truck, second, {
-      [`torque-${first}`]: 'Easy side first, then its mirror.',
-      ...shieldsBefore(shields, second, facts.exhaustSide),
-    }),
-    ...mountingSteps(air),
+    ...(fitted(first)
+      ? springSteps(truck, first, {
+          ...shieldsBefore(shields, first, facts.exhaustSide),
+          ...oldOneOff(off, `spring-${first}`),
+        })
+      : []),
+    ...(fitted(second)
+      ? springSteps(truck, second, {
+          [`torque-${first}`]: 'Easy side first, then its mirror.',
+          ...shieldsBefore(shields, second, facts.exhaustSide),
+          ...oldOneOff(off, `spring-${second}`),
+        })
+      : []),
+    ...mountingSteps(air, off),
+    ...laterSteps(air),
     ...lines,
-    ...(facts.feed && powered ? wiringSteps(power, facts.feed, lineIds) : []),
-    ...finishSteps(facts, lineIds),
+    ...(facts.feed ? wiringSteps(power, air, facts.feed, lineIds, off) : []),
+    ...finishSteps(facts, lineIds, fitted('left') || fitted('right')),
   ]
 }

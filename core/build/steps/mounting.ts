@@ -1,6 +1,8 @@
 import type { ComponentKind } from '../../catalog/kinds'
+import { isFitted } from '../../catalog/partStates'
 import { DIRECT, type AirPlan } from '../../document/types'
 import type { FastenerId, Step } from '../types'
+import { oldOneOff } from './found'
 import { stepList } from './stepList'
 
 /** How each kind of part is mounted. */
@@ -62,26 +64,28 @@ const MOUNTS: Partial<
   horn: { detail: 'Mouth downwards and forwards.', minutes: 15, fastener: 'frame' },
 }
 
-/** Every part on its place, then what is screwed into it. */
-export function mountingSteps(air: AirPlan): Step[] {
+/** Every part that is fitted on its place, then what is screwed into it. `off` are the steps that take old ones off. */
+export function mountingSteps(air: AirPlan, off: readonly Step[]): Step[] {
   const { steps, add } = stepList()
   const kinds = new Map(Object.entries(air.components).map(([id, c]) => [id, c.kind]))
   for (const [id, kind] of kinds) {
     const mount = MOUNTS[kind]
-    if (!mount) continue
-    add('Mount', `mount-${id}`, `Mount the ${air.components[id]!.label.toLowerCase()}`, mount.detail, {
+    if (!mount || !isFitted(air.components[id]!.state)) continue
+    const { label, state } = air.components[id]!
+    const back = state === 'replaced' ? ' Its lines back on, pushed home and tugged.' : ''
+    add('Mount', `mount-${id}`, `Mount the ${label.toLowerCase()}`, mount.detail + back, {
       fastener: mount.fastener,
       minutes: mount.minutes,
       cautions: mount.cab
         ? ['Behind pillar trim run curtain airbags: battery off before it is opened.']
         : ['Check what lies behind before drilling. Eye protection.'],
-      after: { clear: 'Make room first.' },
+      after: { clear: 'Make room first.', ...oldOneOff(off, id) },
     })
   }
   for (const [id, l] of Object.entries(air.lines)) {
-    if (l.tube !== DIRECT) continue
+    if (l.tube !== DIRECT || !isFitted(l.state)) continue
     const [one, two] = [air.components[l.from], air.components[l.to]]
-    if (!one || !two) continue
+    if (!one || !two || [one, two].some((part) => part.state === 'later')) continue
     add(
       'Mount',
       `screw-${id}`,

@@ -1,4 +1,6 @@
-import type { PowerPlan } from '../../document/types'
+import type { ComponentKind } from '../../catalog/kinds'
+import { isFitted, isThere } from '../../catalog/partStates'
+import type { AirPlan, PowerPlan } from '../../document/types'
 import type { BuildFacts, Step } from '../types'
 import { stepList } from './stepList'
 
@@ -8,14 +10,51 @@ const EARTHS: Record<PowerPlan['earth'], string> = {
   body: 'to bright bare metal of the body on a screw of its own',
 }
 
-/** Earth, feed, plugs, and the fuse last of all. `lineSteps` are the ids of the air lines. */
+/** Kinds of parts on wires. */
+const ELECTRIC: readonly ComponentKind[] = ['compressor', 'block', 'solenoid', 'controller']
+
+type Feed = NonNullable<BuildFacts['feed']>
+type Reasons = Record<string, string>
+
+/** Earth, feed, plugs, and the fuse last of all; a feed that is there is looked at. `lineSteps` are the ids of the air lines. */
 export function wiringSteps(
   power: PowerPlan,
-  feed: NonNullable<BuildFacts['feed']>,
+  air: AirPlan,
+  feed: Feed,
   lineSteps: readonly string[],
+  off: readonly Step[],
 ): Step[] {
-  const { steps, add } = stepList()
   const afterLines = Object.fromEntries(lineSteps.map((id) => [id, 'Lines before battery.']))
+  const electric = Object.values(air.components).filter((c) => ELECTRIC.includes(c.kind))
+  const isWiredAnew = electric.some((c) => isFitted(c.state))
+  const feedStays = electric.every((c) => c.kind !== 'compressor' || isThere(c.state))
+  const madeDead = off.some((step) => step.id === 'make-dead')
+  return [
+    ...(isWiredAnew ? (feedStays ? feedThatStays(feed, afterLines) : newFeed(power, feed, afterLines)) : []),
+    ...(isWiredAnew ? plugs(feedStays) : []),
+    ...(isWiredAnew || madeDead ? fuse(feed, lineSteps) : []),
+  ]
+}
+
+function feedThatStays(feed: Feed, afterLines: Reasons): Step[] {
+  const { steps, add } = stepList()
+  add(
+    'Wiring',
+    'feed-stays',
+    'Look along the feed that stays',
+    'Wire of {wire} or thicker, fuse holder near the battery, ends bright and sealed, earth tight on bare metal. Fuse out.',
+    {
+      values: { wire: { value: feed.area, quantity: 'wireArea' } },
+      minutes: 10,
+      cautions: ['Ignition off. Fuse out.'],
+      after: afterLines,
+    },
+  )
+  return steps
+}
+
+function newFeed(power: PowerPlan, feed: Feed, afterLines: Reasons): Step[] {
+  const { steps, add } = stepList()
   const earth = EARTHS[power.earth]
   add('Wiring', 'earth', 'Run the earth', `Black ${earth}. Ring crimped, heat-shrink until it seals.`, {
     minutes: 10,
@@ -36,13 +75,28 @@ export function wiringSteps(
       after: { ...afterLines, earth: 'Earth before feed.' },
     },
   )
+  return steps
+}
+
+function plugs(feedStays: boolean): Step[] {
+  const { steps, add } = stepList()
   add(
     'Wiring',
     'plugs',
     'Press every connector until it clicks',
     'Lock tabs home, drip loop between compressor and electronics.',
-    { minutes: 5, after: { feed: 'There is nothing to press yet.' } },
+    {
+      minutes: 5,
+      after: feedStays
+        ? { 'feed-stays': 'Look along the feed first.' }
+        : { feed: 'There is nothing to press yet.' },
+    },
   )
+  return steps
+}
+
+function fuse(feed: Feed, lineSteps: readonly string[]): Step[] {
+  const { steps, add } = stepList()
   add(
     'Wiring',
     'fuse',

@@ -1,0 +1,14 @@
+<script setup lang="ts">
+import { STATE_SIGNS } from '#core/catalog/partStates'
+import type { PartState } from '#core/document/types'
+import { STATE_COLOURS } from './stateColours'
+
+/** The sign of what becomes of a part, in its colour; the words stand beside it. */
+const { state } = defineProps<{ state: PartState }>()
+</script>
+
+<template>
+  <span class="figure font-semibold" :style="{ color: STATE_COLOURS[state] }" aria-hidden="true">{{
+    STATE_SIGNS[state]
+  }}</span>
+</template>

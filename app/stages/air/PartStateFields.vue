@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { isSecondHand, isThere, STATE_WORDS } from '#core/catalog/partStates'
+import {
+  CONDITIONS,
+  FAILED_BY,
+  PART_STATES,
+  type Component,
+  type Condition,
+  type FailedBy,
+  type PartState,
+} from '#core/document/types'
+
+/** What becomes of a part; of one that is not from the box, how it was found. */
+const { partId, part } = defineProps<{ partId: string; part: Component }>()
+const job = useJob()
+const change = (label: string, to: (c: Component) => void) =>
+  job.edit(label, (d) => to(d.air.components[partId]!))
+const CONDITION_WORDS: Record<Condition, string> = {
+  unseen: 'not looked at yet',
+  good: 'good',
+  worn: 'worn, serves on',
+  failed: 'failed',
+}
+const FAILED_WORDS: Record<FailedBy, string> = {
+  unknown: 'nobody knows yet',
+  rubbed: 'rubbed',
+  wet: 'got wet',
+  backwards: 'fitted backwards',
+  age: 'old age',
+}
+const options = <T extends string>(ids: readonly T[], words: Record<T, string>) =>
+  ids.map((value) => ({ value, label: words[value] }))
+/** What is taken out leaves the circuit by “Take out and close up”. */
+const states = options(
+  PART_STATES.filter((state) => state !== 'out'),
+  STATE_WORDS,
+)
+const isLookedAt = computed(() => isSecondHand(part) || isThere(part.state))
+/** What its plate says of the old one says nothing of the new. */
+const setState = (state: PartState) =>
+  change('What becomes of a part', (c) => {
+    c.state = state
+    if (state === 'replaced') c.found.rating = null
+    if (isThere(state)) c.used = false
+  })
+</script>
+
+<template>
+  <div class="mt-3">
+    <div class="grid grid-cols-2 md:grid-cols-4 gap-3 items-end">
+      <PickField
+        label="What becomes of it"
+        :value="part.state"
+        :options="states"
+        @change="(v) => setState(v as PartState)"
+      />
+      <PickField
+        v-if="part.state === 'new'"
+        label="Comes from"
+        :value="part.used ? 'used' : 'box'"
+        :options="[
+          { value: 'box', label: 'the box' },
+          { value: 'used', label: 'another truck' },
+        ]"
+        @change="(v) => change('Where a part comes from', (c) => void (c.used = v === 'used'))"
+      />
+      <template v-if="isLookedAt">
+        <PickField
+          label="Condition, looked at"
+          :value="part.found.condition"
+          :options="options(CONDITIONS, CONDITION_WORDS)"
+          @change="(v) => change('Condition of a part', (c) => void (c.found.condition = v as Condition))"
+        />
+        <PickField
+          v-if="part.found.condition === 'failed'"
+          label="Why it failed"
+          :value="part.found.failedBy"
+          :options="options(FAILED_BY, FAILED_WORDS)"
+          @change="(v) => change('Why a part failed', (c) => void (c.found.failedBy = v as FailedBy))"
+        />
+        <NumField
+          label="Fitted in (year)"
+          :value="part.found.year"
+          quantity="count"
+          :min="1900"
+          :max="2200"
+          @change="(v) => change('Year a part was fitted', (c) => void (c.found.year = v))"
+        />
+        <template v-if="part.kind === 'tank' && part.state !== 'replaced'">
+          <NumField
+            label="Rated, on its plate"
+            :value="part.found.rating"
+            quantity="pressure"
+            :min="1000"
+            :max="1e7"
+            @change="(v) => change('Rating on a plate', (c) => void (c.found.rating = v))"
+          />
+          <TextField
+            label="Date, on its plate"
+            :value="part.found.dated"
+            :max="40"
+            @change="(v) => change('Date on a plate', (c) => void (c.found.dated = v))"
+          />
+        </template>
+      </template>
+    </div>
+    <PhotoRow v-if="isLookedAt" :subject="`part:${partId}`" :of="part.label" small class="mt-2" />
+  </div>
+</template>

@@ -1,0 +1,79 @@
+import { KINDS } from '../../catalog/kinds'
+import { isThere } from '../../catalog/partStates'
+import { DIRECT, type AirPlan, type Circuit, type PartState } from '../../document/types'
+import { newComponent, portsOf } from '../parts/parts'
+import { withLinePaths } from './connections'
+
+/** What is there, what will be, and what runs: the circuit by what becomes of its parts. */
+
+/** Whether everything of a plan is new: nothing was there, nothing is left for later. */
+export const isAllNew = (air: AirPlan): boolean =>
+  [...Object.values(air.components), ...Object.values(air.lines)].every((x) => x.state === 'new') &&
+  Object.keys(air.gone.components).length + Object.keys(air.gone.lines).length === 0
+
+/** The circuit on the truck today, before anything is done. */
+export function circuitAsFound(air: AirPlan): Circuit {
+  const there = <T extends { state: PartState }>(record: Record<string, T>) =>
+    Object.fromEntries(Object.entries(record).filter(([, x]) => isThere(x.state)))
+  const components = { ...there(air.components), ...air.gone.components }
+  const lines = { ...there(air.lines), ...air.gone.lines }
+  return {
+    components,
+    lines: Object.fromEntries(
+      Object.entries(lines).filter(([, l]) => components[l.from] && components[l.to]),
+    ),
+  }
+}
+
+const running = new WeakMap<AirPlan, AirPlan>()
+
+/**
+ * The circuit as it runs when this job is done: without what is left for later, its ports and tubes plugged until then.
+ * The very same plan where nothing is.
+ */
+export function circuitAsItRuns(air: AirPlan): AirPlan {
+  const known = running.get(air)
+  if (known) return known
+  const made = withoutLater(air)
+  running.set(air, made)
+  return made
+}
+
+function withoutLater(air: AirPlan): AirPlan {
+  const isLater = (x: { state: PartState }) => x.state === 'later'
+  if (![...Object.values(air.components), ...Object.values(air.lines)].some(isLater)) return air
+  const components = Object.fromEntries(Object.entries(air.components).filter(([, c]) => !isLater(c)))
+  const next: AirPlan = { ...air, components, lines: {} }
+  for (const [id, line] of Object.entries(air.lines)) {
+    const ends = [
+      { part: line.from, port: line.fromPort },
+      { part: line.to, port: line.toPort },
+    ]
+    const standing = ends.filter((e) => components[e.part])
+    if (standing.length === 2 && !isLater(line)) next.lines[id] = line
+    const [end] = standing
+    // A tube that is run now is plugged at its far end; one that is not leaves its port plugged.
+    if (standing.length === 1 && end) plugUntilThen(next, id, end, isLater(line) ? 'port' : 'tube', air)
+    if (standing.length === 2 && isLater(line))
+      for (const e of standing) plugUntilThen(next, `${id}-${e.part}`, e, 'port', air)
+  }
+  return withLinePaths(next)
+}
+
+/** Puts a plug on a port, or on the far end of the tube that is run to it, in the circuit given, in place. */
+function plugUntilThen(
+  next: AirPlan,
+  id: string,
+  { part, port }: { part: string; port: string },
+  where: 'port' | 'tube',
+  air: AirPlan,
+): void {
+  if (portsOf(air, part).find((p) => p.id === port)?.type !== 'pressure') return
+  // A part that would hang on nothing but its plug says so by itself.
+  const plug = `${id}-until`
+  const line = air.lines[id]
+  const tube =
+    where === 'tube' && line && KINDS[air.components[part]!.kind].fits === 'tube' ? line.tube : DIRECT
+  next.components = { ...next.components, [plug]: newComponent('plug', 'Plug until then') }
+  next.lines[id] = { from: plug, fromPort: 'in', to: part, toPort: port, path: 'supply', tube, state: 'new' }
+}

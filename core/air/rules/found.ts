@@ -1,0 +1,143 @@
+import type { Component, FailedBy } from '../../document/types'
+import type { Note, Remedy } from '../../quantity/figure'
+import { isFitted, isSecondHand } from '../../catalog/partStates'
+import { isAllNew } from '../circuit/states'
+import { airNote, COMMON_PRACTICE, type AirRule } from './common'
+
+/** Parts that are not from the box: what their plate says, how they were found, and why those that failed did. */
+
+const inPlace = (id: string): Remedy => ({
+  label: 'Put a new one in its place',
+  patches: [
+    { op: 'replace', path: ['air', 'components', id, 'state'], value: 'replaced' },
+    { op: 'replace', path: ['air', 'components', id, 'used'], value: false },
+    { op: 'replace', path: ['air', 'components', id, 'found', 'rating'], value: null },
+  ],
+})
+
+/** A tank that is not from the box has a plate that can be read, with rating and date, or it gets no pressure. */
+const tankWithoutPlate: AirRule = ({ plan }) =>
+  secondHand(plan.components).flatMap(([id, c]) => {
+    const read = c.found.rating !== null && c.found.dated !== ''
+    if (c.kind !== 'tank' || read) return []
+    return airNote({
+      rule: 'tank-no-plate',
+      rank: 'stop',
+      subject: id,
+      title: `${c.label}: no plate, no pressure`,
+      text: 'A tank that is not from the box gets no air until its own plate was read: type its rating and date, and look inside for rust. Without a plate it is scrap.',
+      source: 'Pressure-equipment practice (memory)',
+      remedy: inPlace(id),
+    })
+  })
+
+/** What stays or comes from another truck is looked at before it is relied on. */
+const notLookedAt: AirRule = ({ plan }) => {
+  const unseen = secondHand(plan.components).filter(
+    ([, c]) => c.found.condition === 'unseen' && !PASSIVE.includes(c.kind),
+  )
+  if (unseen.length === 0) return null
+  return airNote({
+    quantity: 'count',
+    rule: 'not-looked-at',
+    rank: 'fix',
+    subject: unseen[0]![0],
+    value: unseen.length,
+    title: 'Parts that stay are not looked at yet',
+    text: `Nobody has said how these are: ${listed(unseen)}. Look at each, and write its condition down.`,
+    source: COMMON_PRACTICE,
+  })
+}
+/** Fittings are looked at with the part they are on. */
+const PASSIVE: readonly string[] = ['tee', 'plug']
+
+const keptThoughFailed: AirRule = ({ plan }) =>
+  secondHand(plan.components).flatMap(([id, c]) =>
+    c.found.condition === 'failed'
+      ? airNote({
+          rule: 'failed-and-kept',
+          rank: 'stop',
+          subject: id,
+          title: `${c.label} has failed, and stays`,
+          text: 'What has failed does not go back into service: put a new one in its place, or take it out.',
+          source: COMMON_PRACTICE,
+          remedy: inPlace(id),
+        })
+      : [],
+  )
+
+const CURES: Record<Exclude<FailedBy, 'unknown'>, string> = {
+  rubbed: 'It rubbed: find what it touched, and keep that clear before the new one goes in.',
+  wet: 'It drowned: the new one goes higher and drier, filter hose upright, a drip loop in the cable.',
+  backwards: 'It was fitted the wrong way round: look at the marks before the new one goes in.',
+  age: 'It was old: others of its age may be next.',
+}
+
+/** Why a part failed is looked for before a new one goes in. */
+const failedWithoutReason: AirRule = ({ plan }) =>
+  failed(plan.components, plan.gone.components).flatMap(([id, c]): Note => {
+    const known = c.found.failedBy !== 'unknown'
+    return airNote({
+      rule: known ? 'failed-by' : 'failed-without-reason',
+      rank: known ? 'know' : 'fix',
+      subject: id,
+      title: known ? `Why the ${c.label.toLowerCase()} failed` : `${c.label} failed, and nobody knows why`,
+      text: known
+        ? CURES[c.found.failedBy as Exclude<FailedBy, 'unknown'>]
+        : 'The new one fails the same way. Look whether it rubbed, got wet, was fitted backwards, or was simply old, and write it down.',
+      source: COMMON_PRACTICE,
+    })
+  })
+
+const leftForLater: AirRule = ({ plan, planned }) => {
+  const later = Object.entries(planned.components).filter(([, c]) => c.state === 'later')
+  if (later.length === 0) return null
+  const supplied = Object.values(plan.components).some((c) =>
+    ['compressor', 'belt', 'boost'].includes(c.kind),
+  )
+  return airNote({
+    quantity: 'count',
+    rule: 'left-for-later',
+    rank: 'know',
+    subject: later[0]![0],
+    value: later.length,
+    title: 'Some of it is left for later',
+    text: `Not fitted with this job: ${listed(later)}. Their places, ports and tubes are kept free and plugged.${supplied ? '' : ' Until then it is filled by hand.'}`,
+    source: 'As planned',
+  })
+}
+
+/** What was found under the truck is said to be kept, replaced or taken out, or is left out of the plan knowing so. */
+const foundNotPlanned: AirRule = ({ truck, planned }) => {
+  const found = Object.values(truck.existing).filter((part) => part.kind === 'air')
+  if (found.length === 0 || !isAllNew(planned)) return null
+  return airNote({
+    quantity: 'count',
+    rule: 'found-not-planned',
+    rank: 'know',
+    subject: 'found',
+    value: found.length,
+    title: 'Air parts were found under there, and everything is planned new',
+    text: `Found: ${found.map((part) => part.label).join(', ')}. Say under “What is there” what stays, what is replaced and what goes.`,
+    source: 'Survey',
+  })
+}
+
+const secondHand = (components: Record<string, Component>) =>
+  Object.entries(components).filter(([, c]) => isSecondHand(c))
+const failed = (...all: Record<string, Component>[]) =>
+  all.flatMap((components) =>
+    Object.entries(components).filter(
+      ([, c]) => c.found.condition === 'failed' && (c.state === 'out' || (isFitted(c.state) && !c.used)),
+    ),
+  )
+const listed = (parts: [string, Component][]) => parts.map(([, c]) => c.label.toLowerCase()).join(', ')
+
+export const FOUND_RULES: readonly AirRule[] = [
+  tankWithoutPlate,
+  notLookedAt,
+  keptThoughFailed,
+  failedWithoutReason,
+  leftForLater,
+  foundNotPlanned,
+]

@@ -1,0 +1,163 @@
+import { isFitted, isSecondHand, isThere } from '../../catalog/partStates'
+import type { AirPlan, Component, FailedBy } from '../../document/types'
+import type { Step } from '../types'
+import { stepList } from './stepList'
+
+/** What is there already: looked at where it stays, let down and taken off where it goes. */
+
+const LOOK: Partial<Record<Component['kind'], string>> = {
+  spring: 'No cracks in the folds, no rub marks, bracket the right way round, bolts at their torque.',
+  tank: 'Plate read, no rust through, water drained, every port closed.',
+  compressor: 'Runs freely, no water in the filter, plugs clean and dry.',
+  block: 'Plugs clean and dry, no oil or water at its outlets.',
+  relief: 'Set pressure read off its cap; never plugged.',
+  handFill: 'Core tight, cap on.',
+}
+const LOOK_AT_ANY = 'Clean, tight, not rubbed; moves as it should.'
+
+const WHY: Record<FailedBy, string> = {
+  unknown: 'Look for why it failed before the new one goes in: rubbed, wet, backwards, or old.',
+  rubbed: 'It rubbed: mark where, and what it touched.',
+  wet: 'It drowned: the new one goes higher and drier.',
+  backwards: 'It was fitted the wrong way round: mind the marks on the new one.',
+  age: 'It was old: look at the others of its age.',
+}
+
+/** Fittings go with the part they are on. */
+const FITTINGS: readonly Component['kind'][] = ['tee', 'plug']
+
+/** A look at every part that stays or comes from another truck. */
+export function lookSteps(air: AirPlan): Step[] {
+  const { steps, add } = stepList()
+  for (const [id, c] of Object.entries(air.components)) {
+    if (!isSecondHand(c) || FITTINGS.includes(c.kind)) continue
+    add(
+      'Look at what is there',
+      `look-${id}`,
+      `Look at the ${c.label.toLowerCase()}`,
+      LOOK[c.kind] ?? LOOK_AT_ANY,
+      {
+        minutes: 3,
+        after: { chock: 'Chock before anyone reaches under.' },
+      },
+    )
+  }
+  const lines = Object.values(air.lines).filter((l) => l.state === 'kept').length
+  if (lines > 0)
+    add(
+      'Look at what is there',
+      'look-lines',
+      'Follow every line that stays, end to end',
+      'Not rubbed, not kinked, clear of heat; tugged at every fitting.',
+      { minutes: 10, after: { chock: 'Chock before anyone reaches under.' } },
+    )
+  return steps
+}
+
+/** Let down, made dead, then lines off before the parts they hang on. */
+export function takeOffSteps(air: AirPlan): Step[] {
+  const { steps, add } = stepList()
+  const parts = [
+    ...Object.entries(air.gone.components),
+    ...Object.entries(air.components).filter(([, c]) => c.state === 'replaced'),
+  ]
+  const lines = [
+    ...Object.entries(air.gone.lines),
+    ...Object.entries(air.lines).filter(([, l]) => l.state === 'replaced'),
+  ]
+  if (!isTouched(air)) return steps
+  const label = (id: string) => (air.gone.components[id] ?? air.components[id])?.label ?? id
+  add(
+    'Take off',
+    'let-down',
+    'Let everything down that is there',
+    'Springs to nothing with the truck carried, tank drained through its drain, gauge at nothing.',
+    {
+      cautions: ['Air out before any bolt or fitting is opened.'],
+      minutes: 5,
+      after: { chock: 'Chock before anyone reaches under.' },
+    },
+  )
+  const dead: Record<string, string> = { 'let-down': 'Air out before a fitting is opened.' }
+  if (isWired(air)) {
+    add('Take off', 'make-dead', 'Fuse out, plugs off', 'The old set’s fuse in your pocket until the end.', {
+      cautions: ['Ignition off.'],
+      after: { chock: 'Key out first.' },
+    })
+    dead['make-dead'] = 'A set that still has current may start by itself.'
+  }
+  for (const [id, l] of lines)
+    add(
+      'Take off',
+      `off-line-${id}`,
+      `Off: ${label(l.from)} to ${label(l.to).toLowerCase()}`,
+      'Collar pressed, tube out straight. What stays open is capped at once.',
+      {
+        minutes: 3,
+        after: dead,
+      },
+    )
+  for (const [id, c] of parts) {
+    if (FITTINGS.includes(c.kind)) continue
+    const mine = lines.filter(([, l]) => l.from === id || l.to === id).map(([line]) => `off-line-${line}`)
+    add(
+      'Take off',
+      `off-${id}`,
+      `Off: ${c.label.toLowerCase()}`,
+      c.found.condition === 'failed' ? WHY[c.found.failedBy] : 'Its bolts and bracket kept together, marked.',
+      {
+        minutes: 10,
+        after: { ...dead, ...Object.fromEntries(mine.map((line) => [line, 'Its lines come off first.'])) },
+      },
+    )
+  }
+  return steps
+}
+
+/** Whether anything that is there is opened: a fitting undone, a part taken off, or a line cut. */
+const isTouched = (air: AirPlan): boolean => {
+  const there = Object.values(air.components).some((c) => isThere(c.state))
+  const opened = [...Object.values(air.lines), ...Object.values(air.components)].some((x) =>
+    isFitted(x.state),
+  )
+  return Object.keys(air.gone.components).length + Object.keys(air.gone.lines).length > 0 || (there && opened)
+}
+
+const WIRED: readonly Component['kind'][] = [
+  'compressor',
+  'block',
+  'solenoid',
+  'controller',
+  'pressureSwitch',
+]
+/** Whether anything that is there has current. */
+const isWired = (air: AirPlan): boolean =>
+  [
+    ...Object.values(air.components).filter((c) => isThere(c.state)),
+    ...Object.values(air.gone.components),
+  ].some((c) => WIRED.includes(c.kind))
+
+/** Ports and tubes of what is left for later, plugged until then. */
+export function laterSteps(air: AirPlan): Step[] {
+  const { steps, add } = stepList()
+  for (const [id, c] of Object.entries(air.components)) {
+    if (c.state !== 'later' || FITTINGS.includes(c.kind)) continue
+    const joined = Object.values(air.lines).filter((l) => l.from === id || l.to === id)
+    const plugged = joined
+      .map((l) => air.components[l.from === id ? l.to : l.from])
+      .filter((other) => other && other.state !== 'later')
+    if (plugged.length === 0) continue
+    add(
+      'Left for later',
+      `later-${id}`,
+      `Plug what waits for the ${c.label.toLowerCase()}`,
+      `At the ${plugged.map((other) => other!.label.toLowerCase()).join(' and the ')}: a plug pushed home and tugged, the tube coiled, tied and labelled.`,
+      { minutes: 5, after: { clear: 'Make room first.' } },
+    )
+  }
+  return steps
+}
+
+/** The step that takes the old one off, before the new one goes in its place; nothing where there is none. */
+export const oldOneOff = (off: readonly Step[], id: string): Record<string, string> =>
+  off.some((step) => step.id === `off-${id}`) ? { [`off-${id}`]: 'The old one comes off first.' } : {}

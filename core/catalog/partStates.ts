@@ -1,0 +1,30 @@
+import type { Component, PartState } from '../document/types'
+
+/** What becomes of a part or a line, in words, signs and consequences. */
+
+/** On the truck today, and either stays or has the same again put in its place. */
+export const isThere = (state: PartState): boolean => state === 'kept' || state === 'replaced'
+/** Mounted, cut or screwed in with this job. */
+export const isFitted = (state: PartState): boolean => state === 'new' || state === 'replaced'
+/** Paid for with this job: what comes from another truck is not. */
+export const isBought = ({ state, used }: Pick<Component, 'state' | 'used'>): boolean =>
+  isFitted(state) && !used
+/** Not from the box: to be looked at before air goes in. */
+export const isSecondHand = ({ state, used }: Pick<Component, 'state' | 'used'>): boolean =>
+  state === 'kept' || (used && state !== 'later')
+
+export const STATE_WORDS: Record<PartState, string> = {
+  new: 'new',
+  kept: 'there, kept',
+  replaced: 'there, replaced',
+  out: 'there, taken out',
+  later: 'later',
+}
+/** Its sign on drawings and lists. */
+export const STATE_SIGNS: Record<PartState, string> = {
+  new: '+',
+  kept: '=',
+  replaced: '↻',
+  out: '×',
+  later: '…',
+}

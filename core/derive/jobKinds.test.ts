@@ -1,0 +1,181 @@
+import { circuitAsFound, circuitAsItRuns, isAllNew } from '../air/circuit/states'
+import { looseLines, openPorts } from '../air/circuit/connections'
+import { startingCircuit } from '../air/circuit/startingCircuits'
+import { isFitted } from '../catalog/partStates'
+import { applyEdit } from '../document/edit'
+import { checkPlan } from '../document/schema'
+import type { Archetype, Plan } from '../document/types'
+import { createDeriver } from './derive'
+import { beginJob, JOB_KINDS, type JobKind } from './jobKinds'
+import { newPlan } from './newPlan'
+import { createRemedyTrial } from './tryRemedy'
+
+const derive = createDeriver()
+const begun = (id: string, found: Archetype | null, target: Archetype): Plan => {
+  const base = newPlan('leaf-flatbed', 'x')
+  return applyEdit(base, beginJob(base.air, id, found, target).patches)
+}
+const ways = (kind: JobKind): [Archetype | null, Archetype][] => {
+  const founds = kind.founds.length ? kind.founds : [null]
+  return founds.flatMap((found): [Archetype | null, Archetype][] =>
+    kind.targets.length ? kind.targets.map((target) => [found, target]) : [[found, found!]],
+  )
+}
+const stepIds = (plan: Plan) => derive(plan).stages.build.result.steps.map((s) => s.id)
+const notes = (plan: Plan) => derive(plan).notes.map((n) => `${n.rank} ${n.rule}`)
+
+for (const kind of JOB_KINDS)
+  test(`“${kind.label}” from every circuit: whole, only what is fitted is mounted and cut, nothing taken out stays`, () => {
+    for (const [found, target] of ways(kind)) {
+      const plan = begun(kind.id, found, target)
+      const way = `${kind.id} ${found} ${target}`
+      expect([way, checkPlan(plan).problems]).toEqual([way, null])
+      const runs = circuitAsItRuns(plan.air)
+      expect([way, openPorts(runs), looseLines(runs)]).toEqual([way, [], []])
+      expect([way, openPorts(plan.air), looseLines(plan.air)]).toEqual([way, [], []])
+      const { result } = derive(plan).stages.lay
+      for (const cut of result.cuts) expect(isFitted(plan.air.lines[cut.id]!.state)).toBe(true)
+      const ids = stepIds(plan)
+      expect(new Set(ids).size).toBe(ids.length)
+      for (const [id, c] of Object.entries(plan.air.components)) {
+        if (!isFitted(c.state)) expect([way, ids.includes(`mount-${id}`)]).toEqual([way, false])
+        const small = c.kind === 'tee' || c.kind === 'plug'
+        if ((c.state === 'kept' || c.used) && !small) expect(ids).toContain(`look-${id}`)
+        if (c.state === 'replaced' && !small) expect(ids).toContain(`off-${id}`)
+        expect([way, c.state]).not.toEqual([way, 'out'])
+      }
+      for (const [id, c] of Object.entries(plan.air.gone.components)) {
+        expect(c.state).toBe('out')
+        if (c.kind !== 'tee' && c.kind !== 'plug') expect(ids).toContain(`off-${id}`)
+      }
+      const opened = ids.find((id) => id.startsWith('off-'))
+      if (opened) expect(ids.indexOf('let-down')).toBeLessThan(ids.indexOf(opened))
+    }
+  })
+
+test('what is found is the circuit that was said to be there, part for part and line for line', () => {
+  for (const id of ['control', 'air', 'tank', 'back'])
+    for (const [found, target] of ways(JOB_KINDS.find((k) => k.id === id)!)) {
+      const asFound = circuitAsFound(begun(id, found, target).air)
+      const { components, lines } = startingCircuit(found!)
+      expect(Object.keys(asFound.components).sort()).toEqual(Object.keys(components).sort())
+      expect(Object.keys(asFound.lines).sort()).toEqual(Object.keys(lines).sort())
+    }
+})
+
+test('a plan that is all new runs as it is, the very same object', () => {
+  const { air } = begun('whole', null, 'tank-wireless')
+  expect(isAllNew(air)).toBe(true)
+  expect(circuitAsItRuns(air)).toBe(air)
+  expect(isAllNew(begun('control', 'hand-two', 'wireless-dual').air)).toBe(false)
+})
+
+test('hand-filled springs get a control: springs and valves stay, their lines are cut for the tees', () => {
+  const plan = begun('control', 'hand-two', 'wireless-dual')
+  const { components, lines, gone } = plan.air
+  expect(components['spring-left']!.state).toBe('kept')
+  expect(components['fill-right']!.state).toBe('kept')
+  expect(components.compressor!.state).toBe('new')
+  expect(Object.keys(gone.lines)).toEqual(['line-left', 'line-right'])
+  expect(lines['tee-spring-left']!.state).toBe('new')
+  const ids = stepIds(plan)
+  expect(ids).not.toContain('bench-left')
+  expect(ids).not.toContain('mount-fill-left')
+  expect(ids).toEqual(
+    expect.arrayContaining(['look-spring-left', 'off-line-line-left', 'mount-compressor', 'fuse']),
+  )
+  const whole = begun('whole', null, 'wireless-dual')
+  const minutes = (p: Plan) => derive(p).stages.build.result.minutes
+  expect(minutes(plan)).toBeLessThan(minutes(whole))
+})
+
+test('a compressor that cannot fill the tank is replaced, though one is there', () => {
+  const plan = begun('tank', 'wireless-dual', 'tank-wireless')
+  expect(plan.air.components.compressor!.state).toBe('replaced')
+  expect(plan.air.components.block!.state).toBe('kept')
+  expect(plan.air.compressorClass).toBe('compact')
+})
+
+test('a drowned compressor becomes a solenoid on existing air', () => {
+  const plan = begun('solenoid', 'wireless-dual', 'onboard-wireless')
+  const { components, gone } = plan.air
+  expect(components['feed-valve']!.state).toBe('new')
+  expect(components.tank!.state).toBe('kept')
+  expect(components.block!.state).toBe('kept')
+  expect(gone.components['old-compressor']).toMatchObject({
+    state: 'out',
+    found: { condition: 'failed', failedBy: 'wet' },
+  })
+  expect(notes(plan)).toEqual(expect.arrayContaining(['stop tank-no-plate', 'know failed-by']))
+})
+
+test('bags now, compressor later: it runs by hand, what waits is plugged, and later it is fitted', () => {
+  const plan = begun('later', null, 'wireless-dual')
+  const { stages } = derive(plan)
+  expect(stages.air.result.powered).toBe(false)
+  expect(stages.power.result.powered).toBe(false)
+  const ids = stages.build.result.steps.map((s) => s.id)
+  expect(ids).toContain('later-block')
+  expect(ids.filter((id) => /mount-(compressor|block)|fuse|feed/.test(id))).toEqual([])
+  expect(notes(plan)).toContain('know left-for-later')
+  const next = begun('fit-later-ones', 'wireless-dual', 'wireless-dual')
+  expect(next.air.components.compressor!.state).toBe('new')
+  expect(next.air.components['spring-left']!.state).toBe('kept')
+  expect(stepIds(next)).toEqual(expect.arrayContaining(['mount-compressor', 'look-spring-left', 'fuse']))
+})
+
+describe('notes of what is there, both sides of each', () => {
+  const tank = (change: (plan: Plan) => void) => {
+    const plan = structuredClone(begun('springs', 'tank-wireless', 'tank-wireless'))
+    for (const c of Object.values(plan.air.components)) if (c.state === 'kept') c.found.condition = 'good'
+    Object.assign(plan.air.components.tank!.found, { rating: 1_034_000, dated: '2021-05' })
+    change(plan)
+    return plan
+  }
+  const mends = (plan: Plan, rule: string) => {
+    const derived = derive(plan)
+    const note = derived.notes.find((n) => n.rule === rule)!
+    expect(createRemedyTrial()(plan, derived, note)).toEqual({ helps: true, brings: [] })
+  }
+
+  test('no plate, no pressure: rating and date both', () => {
+    expect(notes(tank(() => {}))).not.toContain('stop tank-no-plate')
+    for (const gap of [{ rating: null }, { dated: '' }]) {
+      const plan = tank((p) => Object.assign(p.air.components.tank!.found, gap))
+      expect(notes(plan)).toContain('stop tank-no-plate')
+      mends(plan, 'tank-no-plate')
+    }
+    const bought = tank((p) => {
+      p.air.components.tank!.state = 'new'
+      p.air.components.tank!.found.dated = ''
+    })
+    expect(notes(bought)).not.toContain('stop tank-no-plate')
+    const moved = tank((p) => {
+      Object.assign(p.air.components.tank!, { state: 'new', used: true })
+      p.air.components.tank!.found.dated = ''
+    })
+    expect(notes(moved)).toContain('stop tank-no-plate')
+  })
+
+  test('the plate rules over the class: a tank plated under the relief valve is told', () => {
+    const low = tank((p) => void (p.air.components.tank!.found.rating = 700_000))
+    const stops = derive(low).notes.filter((n) => n.rank === 'stop' && n.stage === 'air')
+    expect(stops.map((n) => n.limit)).toContain(700_000)
+  })
+
+  test('looked at, failed and kept, failed without a reason', () => {
+    const unseen = tank((p) => void (p.air.components.block!.found.condition = 'unseen'))
+    expect(notes(unseen)).toContain('fix not-looked-at')
+    expect(notes(tank(() => {}))).not.toContain('fix not-looked-at')
+    const kept = tank((p) => void (p.air.components.block!.found.condition = 'failed'))
+    expect(notes(kept)).toContain('stop failed-and-kept')
+    const why = tank((p) => {
+      Object.assign(p.air.components.block!, { state: 'replaced' })
+      p.air.components.block!.found.condition = 'failed'
+    })
+    expect(notes(why)).toContain('fix failed-without-reason')
+    why.air.components.block!.found.failedBy = 'wet'
+    expect(notes(structuredClone(why))).not.toContain('fix failed-without-reason')
+    expect(notes(structuredClone(why))).toContain('know failed-by')
+  })
+})

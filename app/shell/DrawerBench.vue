@@ -154,7 +154,7 @@ watch(asked, async (id) => {
         @reveal="d.id !== opened && openQuietly(d.id)"
         @keydown.esc="phone() && shut()"
       >
-        <slot :name="d.id" />
+        <slot :name="d.id" :open="d.id === opened" />
       </div>
     </div>
   </div>

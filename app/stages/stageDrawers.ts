@@ -28,6 +28,7 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
   air: [
     { id: 'circuit', title: 'Circuit' },
     { id: 'found', title: 'What is there' },
+    { id: 'need', title: 'Do you need it' },
     { id: 'classes', title: 'Springs and supply' },
     { id: 'run', title: 'Run it' },
     { id: 'says', title: 'What the runs say' },
@@ -79,7 +80,15 @@ export const NAMED_FIELDS: Partial<Record<StageName, readonly string[]>> = {
     'Wheels at the rear',
   ],
   load: ['Haul', 'Pulled by', 'Load on it', 'Ball load', 'Trailer, whole'],
-  air: ['Started from', 'Begin a job as', 'Springs', 'Tube', 'Spacer under the spring', 'At full droop'],
+  air: [
+    'Started from',
+    'Begin a job as',
+    'The load changes, times a week',
+    'Springs',
+    'Tube',
+    'Spacer under the spring',
+    'At full droop',
+  ],
   lay: ['Part', 'Slack left at each spring'],
   power: [
     'Wire',

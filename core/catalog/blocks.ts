@@ -9,6 +9,8 @@ export interface BlockClass {
   current: number
   standby: number
   maxPressure: number
+  /** Whether it lets no more out than was set up; one that does not fills on as long as it is told to. */
+  limits: boolean
   size: [number, number, number]
 }
 
@@ -22,6 +24,7 @@ export const BLOCKS: readonly BlockClass[] = [
     current: 1.2,
     standby: 0.002,
     maxPressure: 1_034_000,
+    limits: true,
     size: [0.11, 0.09, 0.07],
   },
   {
@@ -33,6 +36,7 @@ export const BLOCKS: readonly BlockClass[] = [
     current: 1.6,
     standby: 0.002,
     maxPressure: 1_034_000,
+    limits: true,
     size: [0.13, 0.1, 0.07],
   },
   {
@@ -44,6 +48,7 @@ export const BLOCKS: readonly BlockClass[] = [
     current: 2.2,
     standby: 0.003,
     maxPressure: 1_034_000,
+    limits: true,
     size: [0.2, 0.11, 0.07],
   },
   {
@@ -55,6 +60,7 @@ export const BLOCKS: readonly BlockClass[] = [
     current: 2,
     standby: 0.015,
     maxPressure: 1_200_000,
+    limits: false,
     size: [0.15, 0.11, 0.08],
   },
 ]

@@ -1,4 +1,4 @@
-import type { Component, PartState } from '../document/types'
+import type { Component, Found, PartState } from '../document/types'
 
 /** What becomes of a part or a line, in words, signs and consequences. */
 
@@ -27,4 +27,13 @@ export const STATE_SIGNS: Record<PartState, string> = {
   replaced: '↻',
   out: '×',
   later: '…',
+}
+
+/** Nobody has looked at it yet. */
+export const NOT_LOOKED_AT: Found = {
+  condition: 'unseen',
+  failedBy: 'unknown',
+  year: null,
+  rating: null,
+  dated: '',
 }

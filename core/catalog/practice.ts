@@ -63,6 +63,7 @@ export const PRACTICE = {
   damperEnd: remembered(3e6, 'N/m', 'Rate of a damper at full length: far stiffer than any spring here'),
   // Gauges, presets and blocks
   gaugeAccuracy: practice(0.05, '1', 'A gauge reads within ± this share'),
+  handFill: remembered(120, 's', 'To a fill valve with a hose: cap off, filled, read, cap on'),
   presetTolerance: practice(13_790, 'Pa', 'A block holds a target within ± this (2 psi)'),
   presetOffLoad: practice(20_685, 'Pa', 'A preset further than this from what Load finds is told (3 psi)'),
   targetBand: practice(3447, 'Pa', 'Block and hand stop within this of what they are told (half a psi)'),
@@ -72,6 +73,11 @@ export const PRACTICE = {
     0.4,
     's',
     'What stands in the supply line rushes in first: the reading means nothing so long',
+  ),
+  hardWhenEmpty: remembered(
+    1.15,
+    '1',
+    'Ride frequency against that at the minimum, from which an empty truck rides hard',
   ),
   sidesDiffer: practice(
     34_474,

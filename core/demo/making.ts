@@ -83,7 +83,7 @@ export function asFound(plan: Plan, kind: string, found: Archetype, stamped: str
 
 export function job(kind: TruckKind, number: string, name: string, customer: string, vehicle: string): Plan {
   const plan = newPlan(kind, name)
-  plan.job = { name, number, customer, vehicle, drivingSide: 'left', altitude: 0 }
+  plan.job = { name, number, customer, vehicle, drivingSide: 'left', altitude: 0, changes: null }
   plan.truck = exampleTruck(kind)
   return plan
 }

@@ -1,11 +1,10 @@
-import { isThere } from '../catalog/partStates'
+import { isThere, NOT_LOOKED_AT } from '../catalog/partStates'
 import type { ComponentKind } from '../catalog/kinds'
 import { allOfKinds, firstOfKind } from '../air/circuit/connections'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 import { circuitPatches } from '../air/circuit/changeCircuit'
 import { addCoupler } from '../air/circuit/additions'
 import { allIn, fromTo, retrofitted } from '../air/circuit/retrofit'
-import { NOT_LOOKED_AT } from '../document/found'
 import type { AirPlan, Archetype, Circuit, Component, FailedBy, Found, PartState } from '../document/types'
 import type { Remedy } from '../quantity/figure'
 

@@ -83,6 +83,13 @@ const EDGES: Edge[] = [
     quiet: 900_000,
     noted: 420_000,
   },
+  {
+    rule: 'hard-when-empty',
+    plan: () => totesAlone(flatbed()),
+    set: (p, x) => Object.values(totes(p).items).forEach((i) => Object.assign(i, { mass: x, y: 0 })),
+    quiet: 60,
+    noted: 300,
+  },
   { rule: 'on-bump-stops', set: (p, x) => (totes(p).items.t3!.mass = x), quiet: 0, noted: 3000 },
   {
     rule: 'kept-at-minimum',

@@ -33,7 +33,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
   return upgradePlan({
     format: PLAN_FORMAT,
     version: PLAN_VERSION,
-    job: { name, number: '', customer: '', vehicle: '', drivingSide: 'left', altitude: 0 },
+    job: { name, number: '', customer: '', vehicle: '', drivingSide: 'left', altitude: 0, changes: null },
     truck,
     hauls: { usual: newHaul('Usual load', 1, target) },
     air: {

@@ -334,6 +334,7 @@ export const planSchema = shape<Plan>({
     vehicle: textField(120),
     drivingSide: choiceField(SIDES),
     altitude: numberField(-500, 6000),
+    changes: nullableNumber(0, 500),
   }),
   truck,
   hauls: recordField(haul, 40),

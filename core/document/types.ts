@@ -505,6 +505,8 @@ export interface JobCard {
   drivingSide: Side
   /** Height above the sea where the truck works, m: the air around it follows. */
   altitude: number
+  /** How often in a week the load changes; null where nobody was asked. */
+  changes: number | null
 }
 
 export interface Plan {

@@ -2,16 +2,18 @@ import type { SpringClass } from '../catalog/springs'
 import { ordered, type Haul, type Truck } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
-import { NoBalanceError, balanceBody } from './body'
+import { NoBalanceError, balanceBody, bodyLoad } from './body'
 import { haulFigures } from './figures'
 import { isLoaded } from './masses'
 import { pressureCard } from './pressureCard'
 import { rideOf } from './ride'
+import { hardWhenEmpty } from './rideRules'
 import { rideFigures } from './rideFigures'
 import { loadRules, noBalanceNote, uncertaintyNote } from './rules'
 import { solveHaul } from './solveHaul'
 import { haulPressures, pressuresForTarget } from './target'
 import type {
+  Attitude,
   CardRow,
   HaulResult,
   LeastClearance,
@@ -97,6 +99,10 @@ function solveWhole(
   const level: LevelSpring | null = spring && { ...spring, designHeight: springHeight }
   try {
     const result = solveHaul(id, haul, truck, level, teed)
+    const rides =
+      spring && level
+        ? ridesOf(id, haul, result, surveyed, spring, level, atmosphere)
+        : { figures: {}, notes: [] }
     const uncertainty = level && uncertaintyOf({ haul, truck, spring: level, teed, areaFrom, tolerances })
     return {
       result,
@@ -104,11 +110,12 @@ function solveWhole(
       card: once(() => (level ? cardOf(haul, truck, level, teed) : [])),
       figures: {
         ...haulFigures({ id, haul, r: result, truck, spring: level, uncertainty }),
-        ...(spring && level ? ridesOf(id, haul, result, surveyed, spring, level, atmosphere) : {}),
+        ...rides.figures,
       },
       notes: [
         ...loadRules({ r: result, haul, truck, spring, uncertainty, spacer: surveyed.spacer }),
         ...(uncertainty ? uncertaintyNote(result, haul, uncertainty) : []),
+        ...rides.notes,
       ],
     }
   } catch (error) {
@@ -125,16 +132,35 @@ function ridesOf(
   spring: SpringClass,
   level: LevelSpring,
   atmosphere: number,
-): Record<string, Figure> {
+): Pick<SolvedHaul, 'figures' | 'notes'> {
   const air = { left: r.left.pressure, right: r.right.pressure }
   const unladen = { rearLeft: 0, rearRight: 0 }
   const least = { left: spring.minPressure, right: spring.minPressure }
   const emptyAxle = truck.unladen.rearLeft + truck.unladen.rearRight
-  return rideFigures(id, truck, r.body.roll, {
-    loaded: rideOf(truck, spring, springHeight, r.sagWithAir, air, r.rearAxle, atmosphere),
-    empty: rideOf(truck, spring, springHeight, unladen, least, emptyAxle, atmosphere),
-    lean: { teed: lean(haul, truck, r, level, true), separate: lean(haul, truck, r, level, false) },
-  })
+  const ride = (at: Pick<Attitude, 'rearLeft' | 'rearRight'>, pressures: typeof air, axle: number) =>
+    rideOf(truck, spring, springHeight, at, pressures, axle, atmosphere)
+  const empty = ride(unladen, least, emptyAxle)
+  const raised = emptyAt(truck, level, air)
+  const mixed = raised && ride(raised, air, emptyAxle)
+  return {
+    figures: rideFigures(id, truck, r.body.roll, {
+      loaded: ride(r.sagWithAir, air, r.rearAxle),
+      empty,
+      mixed,
+      lean: { teed: lean(haul, truck, r, level, true), separate: lean(haul, truck, r, level, false) },
+    }),
+    notes: mixed ? hardWhenEmpty(r, haul, mixed, empty) : [],
+  }
+}
+
+/** How the empty truck stands with a haul's pressures left in; null where it finds no balance within its dampers. */
+function emptyAt(truck: Truck, spring: LevelSpring, air: { left: number; right: number }): Attitude | null {
+  try {
+    return balanceBody(truck, bodyLoad(0, 0, 0), spring, air)
+  } catch (error) {
+    if (error instanceof NoBalanceError) return null
+    throw error
+  }
 }
 
 /** The body's lean under a haul, rad, left down positive: one pressure in both springs, or a line each. */

@@ -8,9 +8,9 @@ export function rideFigures(
   id: string,
   truck: Truck,
   rollMoment: number,
-  of: { loaded: Ride; empty: Ride; lean: { teed: number; separate: number } },
+  of: { loaded: Ride; empty: Ride; mixed: Ride | null; lean: { teed: number; separate: number } },
 ): Record<string, Figure> {
-  const { loaded, empty, lean } = of
+  const { loaded, empty, mixed, lean } = of
   return {
     [`${id}.rideRate`]: {
       label: 'Ride rate, a side',
@@ -27,6 +27,9 @@ export function rideFigures(
     },
     [`${id}.frequency`]: frequency('Ride frequency, rear', loaded),
     [`${id}.frequencyEmpty`]: frequency('Ride frequency, rear, empty at the minimum', empty),
+    ...(mixed
+      ? { [`${id}.frequencyMixed`]: frequency('Ride frequency, rear, empty at this haul’s pressure', mixed) }
+      : {}),
     [`${id}.leanTeed`]: leaning('Lean on teed lines', lean.teed, truck, rollMoment),
     [`${id}.leanSeparate`]: leaning('Lean on a line a side', lean.separate, truck, rollMoment),
     [`${id}.rollSeparate`]: roll('Roll stiffness, separate lines', loaded.shut, truck),

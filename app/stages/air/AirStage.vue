@@ -120,7 +120,8 @@ const printIt = () => window.print()
       <AirClasses class="no-print" />
       <SpringSheet class="no-print" />
     </template>
-    <template #found><WhatIsThere @choose="pick" /></template>
+    <template #found="{ open }"><WhatIsThere :shown="open" @choose="pick" /></template>
+    <template #need="{ open }"><DoYouNeedIt class="no-print" :shown="open" /></template>
     <template #run><RunIt class="no-print" :player="player" /></template>
     <template #says><AirAnswers /></template>
     <template #spring><WhichSpring class="no-print" /></template>

@@ -6,6 +6,8 @@ import { beginJob, jobKind, JOB_KINDS } from '#core/derive/jobKinds'
 import type { Archetype, Component } from '#core/document/types'
 
 /** What kind of job it is, what is there, what becomes of it, and in which order it comes off. */
+/** Whether it is looked at: what is heavy waits until then. */
+const { shown } = defineProps<{ shown: boolean }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const job = useJob()
 const askFirst = useAskFirst()
@@ -108,7 +110,7 @@ const off = computed(() => job.derived!.stages.build.result.steps.filter((s) => 
       Everything in this plan is new. Where something is there already, begin the job as what it is, or press
       a part on the circuit and say what becomes of it.
     </p>
-    <section v-if="isRetrofit && hasFound" class="sheet p-4" aria-label="As found">
+    <section v-if="shown && isRetrofit && hasFound" class="sheet p-4" aria-label="As found">
       <h2 class="mb-1">As found</h2>
       <CircuitPicture :air="asFound" :chosen="null" still @choose="(id) => emit('choose', id)" />
       <p class="label mt-1">As it will be, it stands in the picture of this stage.</p>

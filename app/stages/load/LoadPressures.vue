@@ -110,7 +110,9 @@ const under = computed(() => {
         <dt class="text-soft">Ride rate, a side</dt>
         <dd>
           <Fig :figure="figure('rideRate')" />, <Fig :figure="figure('frequency')" />, empty
-          <Fig :figure="figure('frequencyEmpty')" />
+          <Fig :figure="figure('frequencyEmpty')" /><template v-if="figure('frequencyMixed')"
+            >, empty with this left in <Fig :figure="figure('frequencyMixed')"
+          /></template>
         </dd>
         <dt class="text-soft">In roll</dt>
         <dd><Fig :figure="figure('rollSeparate')" /> separate, <Fig :figure="figure('rollTeed')" /> teed</dd>

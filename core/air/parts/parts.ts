@@ -8,7 +8,7 @@ import { tubeClass, type TubeClass } from '../../catalog/tubes'
 import { interpolate } from '../../quantity/interpolate'
 import type { AirPlan, Component, OwnClass } from '../../document/types'
 import type { AirSet } from '../types'
-import { NOT_LOOKED_AT } from '../../document/found'
+import { NOT_LOOKED_AT } from '../../catalog/partStates'
 
 /** What the parts of a circuit are: their class, the shop's own class over it, and the part's own sheet over both. */
 

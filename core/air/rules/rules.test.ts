@@ -7,7 +7,7 @@ import { airStage } from '../air'
 import type { AirNeed, Site } from '../types'
 import { ARCHETYPES, startingCircuit } from '../circuit/startingCircuits'
 import { addCoupler, addTank } from '../circuit/additions'
-import { connectPorts, plugPort, putInLine, replacePart, takeOut } from '../circuit/operations'
+import { connectPorts, plugPort, putInLine, replacePart, takeOut, teeOff } from '../circuit/operations'
 import { compressorClass } from '../../catalog/compressors'
 import { wheelTravel } from '../../catalog/truckGeometry'
 import { reliefHolds, worstPressures } from '../circuit/worstPressure'
@@ -394,4 +394,22 @@ describe('height valves and sides', () => {
         .map((n) => n.subject),
     ).toEqual(['paddle-left', 'paddle-right'])
   })
+})
+
+test('a block that limits nothing: on tank air over the springs’ limit, told; with a regulator or reliefs, not', () => {
+  const bare = { ...plan('app-block'), blockClass: 'block-app-two' }
+  expect(rules(bare)).toContain('fix block-without-limits')
+  mended(bare, 'block-without-limits')
+  expect(rules({ ...bare, blockClass: 'block-two' })).not.toContain('fix block-without-limits')
+  const { limit } = notes(bare).find((n) => n.rule === 'block-without-limits')!
+  const at = (set: number) => rules(sheet(putInLine('supply', 'regulator')(bare), 'regulator', { set }))
+  expect(at(limit!)).not.toContain('fix block-without-limits')
+  expect(at(limit! + 1)).toContain('fix block-without-limits')
+  const relieved = (set: number) => {
+    const left = teeOff('tee-spring-left', 'relief')(bare)
+    const both = teeOff('tee-spring-right', 'relief')(left)
+    return rules(sheet(sheet(both, 'relief-left', { set }), 'relief-right', { set }))
+  }
+  expect(relieved(limit!)).not.toContain('fix block-without-limits')
+  expect(relieved(limit! + 1)).toContain('fix block-without-limits')
 })

@@ -1,10 +1,22 @@
 import { PRACTICE } from '../../catalog/practice'
 import { keepHandFill } from '../circuit/additions'
 import { circuitPatches } from '../circuit/changeCircuit'
-import { SUPPLY_KINDS, allOfKinds, connectedParts, hasHandFill } from '../circuit/connections'
+import {
+  HOLDS_AIR_BACK,
+  SUPPLY_KINDS,
+  allOfKinds,
+  connectedParts,
+  endsAt,
+  firstOfKind,
+  hasHandFill,
+} from '../circuit/connections'
+import type { Change } from '../circuit/editing'
 import { operationRemedy } from '../circuit/offered'
+import { putInLine } from '../circuit/operations'
 import { splitSides } from '../circuit/sides'
 import { deliverable } from '../circuit/supply'
+import { partOf } from '../parts/parts'
+import type { AirPlan } from '../../document/types'
 import { COMMON_PRACTICE, airNote, type AirRule } from './common'
 
 /** What the springs ask of the circuit. */
@@ -64,4 +76,47 @@ const supplyOverSpring: AirRule = ({ plan, set: { spring }, supply }) => {
   })
 }
 
-export const SPRING_RULES: readonly AirRule[] = [noBackupFill, teedSidesDiffer, supplyOverSpring]
+/** A block that limits nothing, on air that stands above what the springs may have, overfills them when told to. */
+const blockWithoutLimits: AirRule = ({ plan, set: { spring, block }, supply }) => {
+  const id = firstOfKind(plan, 'block')
+  if (!spring || !block || !supply || !id || block.limits) return null
+  const given = deliverable(plan, supply)
+  const unguarded = allOfKinds(plan, 'spring').some((part) => !hasRelief(plan, part, spring.maxPressure))
+  if (given.most <= spring.maxPressure || !unguarded) return null
+  const feed = endsAt(plan, id).find((e) => e.port === 'in')
+  return airNote({
+    rule: 'block-without-limits',
+    rank: 'fix',
+    subject: id,
+    value: given.most,
+    limit: spring.maxPressure,
+    title: 'The block limits nothing, and its air stands above what the springs may have',
+    text: 'It fills on as long as it is told to, up to {value}; the springs stop at {limit}. A regulator before it, or a relief valve on each spring’s line, holds it.',
+    source: 'Common practice; the block’s own sheet says whether it limits',
+    remedy:
+      feed && operationRemedy(plan, 'Put a regulator before it', regulatorAt(feed.line, spring.maxPressure)),
+  })
+}
+
+/** Whether a relief valve that opens at or under a pressure stands on a spring's own line. */
+const hasRelief = (plan: AirPlan, spring: string, most: number): boolean =>
+  [...connectedParts(plan, spring, HOLDS_AIR_BACK)].some(
+    (id) => plan.components[id]!.kind === 'relief' && partOf(plan, id).figures.set! <= most,
+  )
+
+/** A regulator in a line, set to what may pass. */
+const regulatorAt =
+  (line: string, set: number): Change =>
+  (air) => {
+    const next = putInLine(line, 'regulator')(air)
+    const made = Object.keys(next.components).find((id) => !(id in air.components))!
+    const part = { ...next.components[made]!, sheet: { set } }
+    return { ...next, components: { ...next.components, [made]: part } }
+  }
+
+export const SPRING_RULES: readonly AirRule[] = [
+  noBackupFill,
+  teedSidesDiffer,
+  supplyOverSpring,
+  blockWithoutLimits,
+]

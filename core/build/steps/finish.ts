@@ -42,6 +42,7 @@ export function finishSteps(facts: BuildFacts, lineSteps: readonly string[], spr
   if (facts.feed && facts.presetLabels.length)
     add('First fill', 'presets', 'Store the presets', facts.presetLabels.join(' · '), {
       minutes: 10,
+      cautions: ['On some sets a stored preset acts the moment it is pressed: nobody near the springs.'],
       after: { 'first-fill': 'Prove it holds first.' },
     })
   add('Close', 'back', 'Put back what was freed', 'Modules, clips, breather, brackets, spare wheel last.', {

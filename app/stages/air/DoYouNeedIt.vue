@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { doYouNeedIt, type ControlWay, type DoneBy } from '#core/derive/doYouNeedIt'
+import { showText } from '#core/quantity/units'
+
+/** Ways to bring the springs to their pressure, side by side for this job's hauls. */
+/** Six plans are worked out for it: only while it is looked at. */
+const { shown } = defineProps<{ shown: boolean }>()
+const job = useJob()
+const shop = useShop()
+const need = computed(() => (shown ? doYouNeedIt(job.plan!, job.derived!) : null))
+const BY: Record<DoneBy, string> = { hand: 'by hand', driver: 'at a button', itself: 'by itself' }
+const time = (seconds: number | null) => (seconds === null ? 'never' : showText(seconds, 'time', shop.units))
+const cost = ({ cost: typed, unpriced }: ControlWay) =>
+  typed === 0 ? 'no prices typed' : unpriced ? `${typed}, ${unpriced} parts without a price` : String(typed)
+</script>
+
+<template>
+  <section class="sheet p-4" aria-label="Do you need it">
+    <h2 class="mb-1">Do you need it?</h2>
+    <div class="flex flex-wrap gap-3 items-end">
+      <NumField
+        label="The load changes, times a week"
+        class="w-52"
+        quantity="count"
+        :min="0"
+        :max="500"
+        :value="job.plan!.job.changes"
+        @change="(v) => job.edit('How often the load changes', (d) => void (d.job.changes = v))"
+      />
+      <p class="font-semibold pb-1.5 grow basis-60" data-verdict>{{ need?.verdict }}</p>
+    </div>
+    <div v-if="need?.ways.length" class="overflow-x-auto mt-2">
+      <table v-cards class="w-full text-sm min-w-[620px]">
+        <thead>
+          <tr class="label text-left">
+            <th scope="col" class="font-normal">Way</th>
+            <th scope="col" class="font-normal text-right">Longest change</th>
+            <th scope="col" class="font-normal text-right">In a week</th>
+            <th scope="col" class="font-normal text-right">To build</th>
+            <th scope="col" class="font-normal text-right">Off at a wheel</th>
+            <th scope="col" class="font-normal pl-4">Parts, your prices</th>
+            <th scope="col" class="font-normal pl-4">At the roadside</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="way in need.ways"
+            :key="way.id"
+            class="border-t border-line align-top"
+            :class="{ 'bg-chosen': way.id === job.plan!.air.archetype }"
+            :aria-current="way.id === job.plan!.air.archetype || undefined"
+          >
+            <th scope="row" class="font-normal text-left py-1">
+              {{ way.label }}
+              <span class="label block">{{ BY[way.by] }}</span>
+            </th>
+            <td class="figure text-right whitespace-nowrap">{{ time(way.seconds) }}</td>
+            <td class="figure text-right whitespace-nowrap pl-3">
+              {{ way.week === null ? '—' : time(way.week) }}
+            </td>
+            <td class="figure text-right whitespace-nowrap pl-3">{{ time(way.build) }}</td>
+            <td class="figure text-right whitespace-nowrap pl-3">
+              ± {{ showText(way.error, 'length', shop.units) }}
+            </td>
+            <td class="pl-4">{{ cost(way) }}</td>
+            <td class="pl-4 text-soft">{{ way.fails }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="label mt-1">
+      Each way is this plan with that circuit. By hand: two minutes at a fill valve (from memory), stopped
+      within half a psi; a block holds ± 2 psi; both read a gauge off by 5 % (common practice). Levelling sets
+      leave alone what is within their dead band.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,189 @@
+import { circuitPatches } from '../air/circuit/changeCircuit'
+import { allOfKinds, firstOfKind } from '../air/circuit/connections'
+import { partOf } from '../air/parts/parts'
+import { PRACTICE } from '../catalog/practice'
+import type { ComponentKind } from '../catalog/kinds'
+import { applyEdit } from '../document/edit'
+import type { Archetype, Plan } from '../document/types'
+import { airNeeds, type HaulNeed } from '../load/airNeeds'
+import { createDeriver } from './derive'
+import type { Derived } from './types'
+
+/** Ways to bring the springs to their pressure, side by side for one owner's hauls: is a control worth having? */
+
+/** Who does it: somebody with a hose, the driver at a button, or the set by itself. */
+export type DoneBy = 'hand' | 'driver' | 'itself'
+
+export interface ControlWay {
+  id: Archetype
+  label: string
+  by: DoneBy
+  /** The longest change from the minimum to a haul, s; null where it never gets there. */
+  seconds: number | null
+  /** The same over a week of changes, s; null while nobody was asked how many, or it never gets there. */
+  week: number | null
+  /** Usual time to build it whole, s. */
+  build: number
+  /** Prices the shop has typed for parts like these, and how many parts have none. */
+  cost: number
+  unpriced: number
+  /** Largest miss of height at a wheel over all hauls, m. */
+  error: number
+  fails: string
+}
+
+export interface NeedForControl {
+  ways: ControlWay[]
+  /** By how much the pressures of the hauls differ, Pa. */
+  spread: number
+  /** Whether hand fill is enough, said plainly; or what it would cost. */
+  verdict: string
+}
+
+interface Candidate {
+  id: Archetype
+  label: string
+  by: DoneBy
+  fails: string
+}
+const CANDIDATES: readonly Candidate[] = [
+  {
+    id: 'hand-teed',
+    label: 'Hand fill, teed',
+    by: 'hand',
+    fails: 'A leak; any tyre shop’s air fills it again.',
+  },
+  {
+    id: 'hand-two',
+    label: 'Hand fill, two lines',
+    by: 'hand',
+    fails: 'A leak on one side leaves the other standing.',
+  },
+  {
+    id: 'wireless-dual',
+    label: 'Control, no tank',
+    by: 'driver',
+    fails: 'Fuse, remote or compressor: filled by hand through the kept valves.',
+  },
+  {
+    id: 'tank-wireless',
+    label: 'Control with a tank',
+    by: 'driver',
+    fails: 'The same; a full tank fills a few times more.',
+  },
+  {
+    id: 'height-valve',
+    label: 'Mechanical levelling',
+    by: 'itself',
+    fails: 'A bent link or arm fills or empties both; dumped and filled by hand.',
+  },
+  {
+    id: 'electronic',
+    label: 'Electronic levelling',
+    by: 'itself',
+    fails: 'A sensor or plug: it stops where it stands; filled by hand.',
+  },
+]
+
+/** Changes a week that a person still makes by hand without minding. Common practice. */
+const FEW_CHANGES = 2
+
+/**
+ * Every way tried on the plan's own truck, hauls and springs. Some tens of milliseconds.
+ * @throws nothing: a plan without a spring gives no ways.
+ */
+export function doYouNeedIt(plan: Plan, derived: Derived): NeedForControl {
+  const needs = Object.values(airNeeds(derived.stages.truck.result.truck, derived.stages.load.result))
+  const { changes } = plan.job
+  const spread = spreadOf(needs)
+  const ways = needs.length ? CANDIDATES.map((c) => tryWay(plan, needs, c)) : []
+  return { ways, spread, verdict: verdictOf(spread, needs.length, changes, ways) }
+}
+
+function tryWay(plan: Plan, needs: readonly HaulNeed[], candidate: Candidate): ControlWay {
+  const next = applyEdit(plan, circuitPatches(plan.air, candidate.id))
+  const { stages } = createDeriver()(next)
+  const seconds = secondsOf(next, candidate.by, Object.values(stages.air.result.times))
+  const { changes } = plan.job
+  const mine = candidate.by === 'itself' ? 0 : seconds
+  return {
+    ...candidate,
+    seconds,
+    week: changes === null || mine === null ? null : changes * mine,
+    build: stages.build.result.minutes * 60,
+    ...costOf(plan, next),
+    error:
+      Math.max(...needs.map((need) => errorOf(next, candidate, need, stages.air.result.teed))) /
+      plan.truck.suspension.motionRatio,
+  }
+}
+
+/** By hand, the time at every fill valve; else the longest of the hauls' own times. */
+function secondsOf({ air }: Plan, by: DoneBy, times: readonly (number | null)[]): number | null {
+  if (by === 'hand') return allOfKinds(air, 'handFill').length * PRACTICE.handFill.value
+  return times.some((t) => t === null) ? null : Math.max(0, ...times.map((t) => t ?? 0))
+}
+
+/** Miss of a spring's height in one haul, m: what the gauge, block or dead band leaves, and what one pressure for two sides does. */
+function errorOf({ air }: Plan, { by }: Candidate, need: HaulNeed, teed: boolean): number {
+  if (by === 'itself') {
+    const [lever, controller] = [firstOfKind(air, 'heightValve'), firstOfKind(air, 'controller')]
+    const valve = lever && partOf(air, lever).figures
+    return valve ? valve.arm! * Math.sin(valve.deadBand!) : (partOf(air, controller!).figures.band ?? 0)
+  }
+  const shared = Math.max(need.left.pressure, need.right.pressure)
+  const misses = (['left', 'right'] as const).map((side) => {
+    const set = teed ? shared : need[side].pressure
+    // Both read a gauge; a hand stops where it wants to, a block within what it holds.
+    const stops = by === 'hand' ? PRACTICE.targetBand.value : PRACTICE.presetTolerance.value
+    const slip = set * PRACTICE.gaugeAccuracy.value + stops
+    const { height } = need[side]
+    return Math.max(
+      ...[set - slip, set + slip].map((p) => Math.abs(need.heightAt[side](Math.max(p, 0)) - height)),
+    )
+  })
+  return Math.max(...misses)
+}
+
+/** What the shop has typed as prices for parts of these kinds, in this job or as its own classes. */
+function costOf({ air }: Plan, next: Plan): Pick<ControlWay, 'cost' | 'unpriced'> {
+  const prices = new Map<ComponentKind, number>()
+  for (const { kind, price } of Object.values(air.classes)) if (price !== null) prices.set(kind, price)
+  for (const { kind, own } of Object.values(air.components))
+    if (own.price !== null) prices.set(kind, own.price)
+  const kinds = Object.values(next.air.components).map((c) => c.kind)
+  return {
+    cost: kinds.reduce((sum, kind) => sum + (prices.get(kind) ?? 0), 0),
+    unpriced: kinds.filter((kind) => !prices.has(kind)).length,
+  }
+}
+
+/** Largest difference of a side's pressure between two hauls, Pa. */
+const spreadOf = (needs: readonly HaulNeed[]): number =>
+  Math.max(
+    0,
+    ...(['left', 'right'] as const).map((side) => {
+      const all = needs.map((need) => need[side].pressure)
+      return Math.max(...all) - Math.min(...all)
+    }),
+  )
+
+function verdictOf(
+  spread: number,
+  hauls: number,
+  changes: number | null,
+  ways: readonly ControlWay[],
+): string {
+  const byHand = ways.find((way) => way.id === 'hand-two')
+  if (!byHand) return 'Choose a spring class first: without one there is nothing to fill.'
+  if (hauls > 1 && spread <= PRACTICE.presetTolerance.value)
+    return 'All hauls want the same pressure: filled once by hand, it is enough.'
+  if (changes === null)
+    return 'Say how often the load changes in a week, and it is told what hand fill costs.'
+  if (changes === 0) return 'The load never changes: filled once by hand, it is enough.'
+  const minutes = Math.max(1, Math.round((byHand.week ?? 0) / 60))
+  const cost = `${minutes} minute${minutes === 1 ? '' : 's'} a week`
+  return changes <= FEW_CHANGES
+    ? `Hand fill is enough: ${changes} change${changes === 1 ? '' : 's'} cost about ${cost}.`
+    : `By hand it would cost about ${cost}, every time with a hose at hand: a control saves that.`
+}

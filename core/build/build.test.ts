@@ -252,3 +252,16 @@ describe('what was done stays true', () => {
     expect(build(after).notes.some((n) => n.subject === gone[0]!.subject)).toBe(false)
   })
 })
+
+test('hydraulic anti-roll: its shutter valves are opened before the axle drops, and closed before it stands', () => {
+  const plan = planOf('coil-wagon', 'hand-two')
+  const ids = (p: Plan) => stepsOf(p).map((s) => s.id)
+  expect(ids(plan)).not.toContain('shutters-open')
+  plan.truck.suspension.interlinked = true
+  const steps = stepsOf(structuredClone(plan))
+  const at = (id: string) => steps.findIndex((s) => s.id === id)
+  expect(at('shutters-open')).toBeLessThan(at('clear'))
+  expect(steps[at('clear')]!.after).toHaveProperty('shutters-open')
+  expect(at('shutters-close')).toBeLessThan(at('down'))
+  expect(steps[at('down')]!.after).toHaveProperty('shutters-close')
+})

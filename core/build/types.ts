@@ -55,4 +55,6 @@ export interface BuildFacts {
   /** Right or left when the exhaust runs there. */
   exhaustSide: 'left' | 'right' | null
   presetLabels: string[]
+  /** Whether the anti-roll is hydraulic and interlinked. */
+  interlinked: boolean
 }

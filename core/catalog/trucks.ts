@@ -131,6 +131,7 @@ function build(b: Basics): TruckKindEntry {
         lift: 0,
         frontLift: 0,
         liftMeasured: true,
+        interlinked: false,
         wedge: 0,
       },
       survey: {

@@ -245,6 +245,7 @@ function others(): Plan[] {
     dry: haul(3, 'Tank empty', { pump: item(1, 'Pump and reels', 220, -0.85, -0.2, [0.6, 1.2, 0.7]) }),
   }
   const core = job('coil-wagon', '0436', 'Core sampler', 'Field geologist', 'Wagon, roof rack')
+  core.truck.suspension.interlinked = true
   core.hauls = {
     cores: haul(1, 'Core boxes', {
       boxes: item(1, 'Core boxes', 260, -0.2, -0.1, [0.9, 1.0, 0.5]),

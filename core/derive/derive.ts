@@ -93,6 +93,7 @@ const buildOf = (plan: Plan, set: AirSet, { lay, power }: Before<'lay' | 'power'
     cuts: lay.result.cuts,
     shields: lay.result.shields,
     exhaustSide: exhaustSide(plan.truck),
+    interlinked: plan.truck.suspension.interlinked,
     presetLabels: Object.values(plan.hauls).map((h) => h.label),
     feed: power.result.powered
       ? { length: power.result.oneWay, area: power.result.area, fuse: power.result.fuse }

@@ -51,37 +51,37 @@ const CANDIDATES: readonly Candidate[] = [
     id: 'hand-teed',
     label: 'Hand fill, teed',
     by: 'hand',
-    fails: 'A leak; any tyre shop’s air fills it again.',
+    fails: 'a leak; any tyre shop’s air fills it again.',
   },
   {
     id: 'hand-two',
     label: 'Hand fill, two lines',
     by: 'hand',
-    fails: 'A leak on one side leaves the other standing.',
+    fails: 'a leak on one side leaves the other standing.',
   },
   {
     id: 'wireless-dual',
     label: 'Control, no tank',
     by: 'driver',
-    fails: 'Fuse, remote or compressor: filled by hand through the kept valves.',
+    fails: 'fuse, remote or compressor: filled by hand through the kept valves.',
   },
   {
     id: 'tank-wireless',
     label: 'Control with a tank',
     by: 'driver',
-    fails: 'The same; a full tank fills a few times more.',
+    fails: 'the same; a full tank fills a few times more.',
   },
   {
     id: 'height-valve',
     label: 'Mechanical levelling',
     by: 'itself',
-    fails: 'A bent link or arm fills or empties both; dumped and filled by hand.',
+    fails: 'a bent link or arm fills or empties both; dumped and filled by hand.',
   },
   {
     id: 'electronic',
     label: 'Electronic levelling',
     by: 'itself',
-    fails: 'A sensor or plug: it stops where it stands; filled by hand.',
+    fails: 'a sensor or plug: it stops where it stands; filled by hand.',
   },
 ]
 

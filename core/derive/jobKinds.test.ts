@@ -35,8 +35,15 @@ for (const kind of JOB_KINDS)
       expect([way, openPorts(plan.air), looseLines(plan.air)]).toEqual([way, [], []])
       const { result } = derive(plan).stages.lay
       for (const cut of result.cuts) expect(isFitted(plan.air.lines[cut.id]!.state)).toBe(true)
-      const ids = stepIds(plan)
+      const { steps } = derive(plan).stages.build.result
+      const ids = steps.map((s) => s.id)
       expect(new Set(ids).size).toBe(ids.length)
+      steps.forEach((step, i) => {
+        for (const before of Object.keys(step.after)) {
+          const at = ids.indexOf(before)
+          expect([way, step.id, before, at >= 0 && at < i]).toEqual([way, step.id, before, true])
+        }
+      })
       for (const [id, c] of Object.entries(plan.air.components)) {
         if (!isFitted(c.state)) expect([way, ids.includes(`mount-${id}`)]).toEqual([way, false])
         const small = c.kind === 'tee' || c.kind === 'plug'

@@ -159,6 +159,7 @@ const truck = shape<Truck>({
     lift: numberField(-0.5, 1),
     frontLift: numberField(-0.5, 1),
     liftMeasured: flagField(),
+    interlinked: flagField(),
     wedge: numberField(-0.5, 0.5),
   }),
   survey: shape({

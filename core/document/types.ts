@@ -168,6 +168,8 @@ export interface Truck {
     lift: number
     frontLift: number
     liftMeasured: boolean
+    /** Hydraulic anti-roll interlinking: its shutter valves are opened before the axle drops. */
+    interlinked: boolean
     /** Axle wedge, rad: tilts the lower seat. */
     wedge: number
   }

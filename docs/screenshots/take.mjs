@@ -39,6 +39,7 @@ await take('truck-fit', '/jobs/festival-rig/truck#fit', {
     await page.getByRole('slider').fill('0.85')
   },
 })
+await take('air-found', '/jobs/hive-hauler/air#found')
 await take('air-run', '/jobs/festival-rig/air#run', {
   first: async (page) => {
     const panel = page.getByRole('region', { name: 'Run it' })

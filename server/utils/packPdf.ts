@@ -221,7 +221,7 @@ function headPages(doc: Doc, { job, shop, date, revision }: PackHead, titles: re
     doc
       .font('bold')
       .fontSize(9.5)
-      .text(job, MARGIN.left, 28, { width: width * 0.6, lineBreak: false })
+      .text(job, MARGIN.left, 28, { width: width * 0.55, height: 12, ellipsis: true })
     doc.font('text').fontSize(8.5)
     doc.text(`${shop} · ${date} · Revision ${revision}`, MARGIN.left, 28, { width, align: 'right' })
     doc

@@ -97,3 +97,23 @@ test('bags now, compressor later: plugged until then, and fitted later', async (
   expect(then).toContain('Mount the compressor')
   expect(then).not.toContain('Mount the left fill valve')
 })
+
+test('do you need it: how often the load changes decides, and what hand fill costs is said', async ({
+  page,
+}) => {
+  await open(page, '/jobs/estuary-flatbed/air')
+  await drawer(page, 'Do you need it')
+  const panel = page.getByRole('region', { name: 'Do you need it' })
+  await expect(panel).toContainText('Say how often the load changes')
+  await expect(panel.getByRole('row')).toHaveCount(7)
+  const times = panel.getByLabel('The load changes, times a week')
+  await times.fill('2')
+  await times.press('Enter')
+  await expect(panel).toContainText('Hand fill is enough: 2 changes cost about 8 minutes a week.')
+  await times.fill('20')
+  await times.press('Enter')
+  await expect(panel).toContainText('By hand it would cost about 80 minutes a week')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(panel).toContainText('Say how often the load changes')
+})

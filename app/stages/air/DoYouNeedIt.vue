@@ -30,7 +30,7 @@ const cost = ({ cost: typed, unpriced }: ControlWay) =>
       <p class="font-semibold pb-1.5 grow basis-60" data-verdict>{{ need?.verdict }}</p>
     </div>
     <div v-if="need?.ways.length" class="overflow-x-auto mt-2">
-      <table v-cards class="w-full text-sm min-w-[620px]">
+      <table v-cards class="w-full text-sm min-w-[520px]">
         <thead>
           <tr class="label text-left">
             <th scope="col" class="font-normal">Way</th>
@@ -39,7 +39,6 @@ const cost = ({ cost: typed, unpriced }: ControlWay) =>
             <th scope="col" class="font-normal text-right">To build</th>
             <th scope="col" class="font-normal text-right">Off at a wheel</th>
             <th scope="col" class="font-normal pl-4">Parts, your prices</th>
-            <th scope="col" class="font-normal pl-4">At the roadside</th>
           </tr>
         </thead>
         <tbody>
@@ -52,7 +51,7 @@ const cost = ({ cost: typed, unpriced }: ControlWay) =>
           >
             <th scope="row" class="font-normal text-left py-1">
               {{ way.label }}
-              <span class="label block">{{ BY[way.by] }}</span>
+              <span class="label block">{{ BY[way.by] }}. At the roadside: {{ way.fails }}</span>
             </th>
             <td class="figure text-right whitespace-nowrap">{{ time(way.seconds) }}</td>
             <td class="figure text-right whitespace-nowrap pl-3">
@@ -63,7 +62,6 @@ const cost = ({ cost: typed, unpriced }: ControlWay) =>
               ± {{ showText(way.error, 'length', shop.units) }}
             </td>
             <td class="pl-4">{{ cost(way) }}</td>
-            <td class="pl-4 text-soft">{{ way.fails }}</td>
           </tr>
         </tbody>
       </table>

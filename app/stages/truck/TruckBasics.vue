@@ -122,6 +122,15 @@ function setOverload(fitted: boolean): void {
       @change="(v) => set('Wheels at the rear', (t) => void (t.tyre.dual = v === 'true'))"
     />
     <PickField
+      label="Anti-roll"
+      :value="String(truck.suspension.interlinked)"
+      :options="[
+        { value: 'false', label: 'bar, or none' },
+        { value: 'true', label: 'hydraulic, interlinked' },
+      ]"
+      @change="(v) => set('Anti-roll', (t) => void (t.suspension.interlinked = v === 'true'))"
+    />
+    <PickField
       v-if="truck.suspension.kind === 'coil'"
       label="Hole for the insert’s stem"
       :value="truck.coil.hole"

@@ -49,6 +49,14 @@ export function finishSteps(facts: BuildFacts, lineSteps: readonly string[], spr
     minutes: 15,
     after: { clearances: 'Look round the springs while you still can.' },
   })
+  if (facts.interlinked)
+    add(
+      'Close',
+      'shutters-close',
+      'Close the shutter valves again',
+      'The same count back, both alike, before it stands on its wheels.',
+      { minutes: 5, after: { back: 'Nothing may hang loose when it comes down.' } },
+    )
   add(
     'Close',
     'down',
@@ -57,7 +65,10 @@ export function finishSteps(facts: BuildFacts, lineSteps: readonly string[], spr
     {
       fastener: springsFitted ? 'strap' : undefined,
       minutes: 15,
-      after: { back: 'Nothing may hang loose when it comes down.' },
+      after: {
+        back: 'Nothing may hang loose when it comes down.',
+        'shutters-close': 'With the valves open it has no anti-roll.',
+      },
     },
   )
   add('Close', 'lamps', 'Check headlamp aim', 'Unladen and at the usual haul, at 7.6 m.', {

@@ -20,7 +20,7 @@ export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: 
   const lines = airLineSteps(facts)
   const lineIds = lines.map((s) => s.id)
   const off = takeOffSteps(air)
-  return [
+  return onlyPlanned([
     ...makeReadySteps(truck),
     ...lookSteps(air),
     ...off,
@@ -43,5 +43,14 @@ export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: 
     ...lines,
     ...(facts.feed ? wiringSteps(power, air, facts.feed, lineIds, off) : []),
     ...finishSteps(facts, lineIds, fitted('left') || fitted('right')),
-  ]
+  ])
+}
+
+/** Steps wait only for steps that are planned: where springs stay, no line waits for their torque. */
+const onlyPlanned = (steps: Step[]): Step[] => {
+  const planned = new Set(steps.map((step) => step.id))
+  return steps.map((step) => ({
+    ...step,
+    after: Object.fromEntries(Object.entries(step.after).filter(([id]) => planned.has(id))),
+  }))
 }

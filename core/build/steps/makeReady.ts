@@ -46,6 +46,14 @@ export function makeReadySteps(truck: Truck): Step[] {
       after: { chock: 'Chock the wheels before lifting.' },
     },
   )
+  if (truck.suspension.interlinked)
+    add(
+      'Make ready',
+      'shutters-open',
+      'Open the shutter valves of the hydraulic anti-roll',
+      'By the maker’s count, three turns exactly is usual, both alike, before the axle drops: else it pulls against its own fluid.',
+      { minutes: 5, after: { lift: 'They are reached from under it.' } },
+    )
   add(
     'Make ready',
     'clear',
@@ -56,7 +64,10 @@ export function makeReadySteps(truck: Truck): Step[] {
     {
       cautions: ['Look behind every panel for fuel and brake lines before drilling.'],
       minutes: 15,
-      after: { lift: 'It hangs over your head until it stands on stands.' },
+      after: {
+        lift: 'It hangs over your head until it stands on stands.',
+        'shutters-open': 'The axle drops in this step: shutter valves first.',
+      },
     },
   )
   return steps

@@ -137,7 +137,7 @@ test('changing the kind brings the right block along and leaves the chosen class
     'air.gone',
     'air.blockClass',
   ])
-  expect(blockClass(patches[3]!.value as string)!.outlets).toBe(2)
+  expect(blockClass(patches.at(-1)!.value as string)!.outlets).toBe(2)
   expect(circuitPatches(plan('wireless-single'), 'hand-two').map((p) => p.path.join('.'))).not.toContain(
     'air.blockClass',
   )

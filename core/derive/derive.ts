@@ -138,13 +138,14 @@ function handoverOf(
 
 /** Sides that hold as their tests say; a tank is a side of its own. */
 function provedOf(plan: Plan, { holds }: ProveResult, tank: boolean) {
+  const springs = Object.values(plan.air.components).some((c) => c.kind === 'spring')
   const tight = Object.values(holds).filter((h) => h.verdict === 'tight')
   const sidesOf = (id: string): HeldSide[] => {
     const { side } = plan.prove.holds[id]!
     return side === 'both' ? ['left', 'right'] : [side]
   }
   return {
-    sides: ['left', 'right', ...(tank ? ['supply'] : [])] as HeldSide[],
+    sides: [...(springs ? ['left', 'right'] : []), ...(tank ? ['supply'] : [])] as HeldSide[],
     held: new Set(tight.flatMap((h) => sidesOf(h.id))),
     nextDay: tight.some((h) => h.duration >= NEXT_DAY),
   }

@@ -131,6 +131,20 @@ test('bags now, compressor later: it runs by hand, what waits is plugged, and la
   expect(stepIds(next)).toEqual(expect.arrayContaining(['mount-compressor', 'look-spring-left', 'fuse']))
 })
 
+test('everything taken out: nothing is filled or carried any more, its feed comes off and the stops go back', () => {
+  const plan = begun('all-out', 'tank-wireless', 'tank-wireless')
+  const { stages } = derive(plan)
+  expect(stages.air.result).toMatchObject({ spring: null, compressor: null, powered: false })
+  const ids = stages.build.result.steps.map((s) => s.id)
+  expect(ids).toEqual(expect.arrayContaining(['let-down', 'off-tank', 'off-feed', 'stops-back', 'down']))
+  expect(ids.filter((id) => /first-fill|soap|presets|mount|look/.test(id))).toEqual([])
+  expect(notes(plan)).toContain('know nothing-left')
+  expect(notes(plan).filter((n) => n.startsWith('stop'))).toEqual([])
+  expect(stages.handover.result.open.map((o) => o.text).join()).not.toContain('hold test')
+  expect(notes(begun('back', 'tank-wireless', 'hand-two'))).not.toContain('know nothing-left')
+  expect(stepIds(begun('back', 'wireless-dual', 'hand-two'))).toContain('off-feed')
+})
+
 describe('notes of what is there, both sides of each', () => {
   const tank = (change: (plan: Plan) => void) => {
     const plan = structuredClone(begun('springs', 'tank-wireless', 'tank-wireless'))

@@ -239,6 +239,13 @@ export const JOB_KINDS: readonly JobKind[] = [
     [WITH_COMPRESSOR, HAND],
     fromTo,
   ),
+  kind(
+    'all-out',
+    'A step back: everything taken out',
+    'Springs and all that fills them come off; the truck stands on its steel springs again.',
+    [ALL, []],
+    (found) => ({ ...NOTHING, gone: allIn(startingCircuit(found), 'out') }),
+  ),
 ]
 
 /** What an on-board air set that is there already consists of. */

@@ -53,6 +53,15 @@ test('check: figures and notes of a finished job, exit 0; with a Stop, exit 1', 
         'source' in n,
     ),
   ).toBe(true)
+  expect(report.parts.every((p: { state: string }) => p.state === 'new')).toBe(true)
+  const hive = demoJobs().find((j) => j.id === 'hive-hauler')!.plan
+  const { parts } = JSON.parse((await np(['check', file('hive.json', writePlanFile(hive))])).out)
+  const partOf = (id: string) => parts.find((p: { id: string }) => p.id === id)
+  expect(partOf('tank')).toMatchObject({
+    state: 'kept',
+    found: { condition: 'good', dated: '2021-05', rating: hive.air.components.tank!.found.rating },
+  })
+  expect(partOf('block')).toMatchObject({ kind: 'block', state: 'new' })
   const plan = newPlan('leaf-flatbed', 'Heavy')
   plan.hauls.usual!.ballLoad = 5000
   expect((await np(['check', file('heavy.json', writePlanFile(plan))])).code).toBe(1)

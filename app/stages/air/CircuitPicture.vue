@@ -104,6 +104,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
 
 <template>
   <p v-if="problem" role="alert" class="text-brick">{{ problem }}</p>
+  <p v-else-if="Object.keys(air.components).length === 0" class="label">Nothing is left in the circuit.</p>
   <p v-else-if="!drawing" class="label h-40">Drawing the circuit …</p>
   <div v-else class="overflow-x-auto">
     <svg

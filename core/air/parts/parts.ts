@@ -248,13 +248,13 @@ export function newComponent(
   }
 }
 
-/** Spring, tube, compressor and block of a circuit by class; null where there is none, or its class is unknown. */
+/** Spring, tube, compressor and block of a circuit by class; null where it has none, or its class is unknown. */
 export function airSet(air: PartsOf): AirSet {
   const first = (kind: ComponentKind) =>
     Object.keys(air.components).find((id) => air.components[id]!.kind === kind)
   const [compressor, block] = [first('compressor'), first('block')]
   return {
-    spring: springOf(air),
+    spring: first('spring') === undefined ? null : springOf(air),
     compressor: compressor === undefined ? null : compressorOf(air, compressor),
     block: block === undefined ? null : blockOf(air, block),
     tube: tubeClass(air.tubeClass),

@@ -18,7 +18,7 @@ const unknownClass = (name: string, id: string, subject = name): Note =>
   })
 
 const unknownPlanClasses: AirRule = ({ plan, set }) => [
-  ...(set.spring ? [] : [unknownClass('spring', plan.springClass)]),
+  ...(firstOfKind(plan, 'spring') && !set.spring ? [unknownClass('spring', plan.springClass)] : []),
   ...(set.tube ? [] : [unknownClass('tube', plan.tubeClass)]),
   ...(firstOfKind(plan, 'compressor') && !set.compressor
     ? [unknownClass('compressor', plan.compressorClass)]

@@ -107,6 +107,21 @@ const leftForLater: AirRule = ({ plan, planned }) => {
   })
 }
 
+/** With everything taken out the truck stands as it came, and nothing of this plan carries any more. */
+const nothingLeft: AirRule = ({ planned }) => {
+  const springs = (components: Record<string, Component>) =>
+    Object.values(components).some((c) => c.kind === 'spring')
+  if (springs(planned.components) || !springs(planned.gone.components)) return null
+  return airNote({
+    rule: 'nothing-left',
+    rank: 'know',
+    subject: 'found',
+    title: 'Everything is taken out',
+    text: 'No air spring carries any more: it sags as it did on its steel springs, and bump stops that were cut or taken out go back before it is driven.',
+    source: 'As planned',
+  })
+}
+
 /** What was found under the truck is said to be kept, replaced or taken out, or is left out of the plan knowing so. */
 const foundNotPlanned: AirRule = ({ truck, planned }) => {
   const found = Object.values(truck.existing).filter((part) => part.kind === 'air')
@@ -139,5 +154,6 @@ export const FOUND_RULES: readonly AirRule[] = [
   keptThoughFailed,
   failedWithoutReason,
   leftForLater,
+  nothingLeft,
   foundNotPlanned,
 ]

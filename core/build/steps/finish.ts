@@ -1,8 +1,8 @@
 import type { BuildFacts, Step } from '../types'
 import { stepList } from './stepList'
 
-/** First fill, soap and presets, then everything back in its place. `lineSteps` are the ids of the air lines. */
-export function finishSteps(facts: BuildFacts, lineSteps: readonly string[], springsFitted: boolean): Step[] {
+/** First fill, soap and presets. `lineSteps` are the ids of the air lines. */
+export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]): Step[] {
   const { steps, add } = stepList()
   const beforeFill: Record<string, string> = Object.fromEntries(
     [...lineSteps, ...(facts.feed ? ['fuse'] : [])].map((id) => [
@@ -45,6 +45,20 @@ export function finishSteps(facts: BuildFacts, lineSteps: readonly string[], spr
       cautions: ['On some sets a stored preset acts the moment it is pressed: nobody near the springs.'],
       after: { 'first-fill': 'Prove it holds first.' },
     })
+  return steps
+}
+
+/** Everything back in its place, and the truck on its wheels. `springs`: whether any is fitted, and whether any is left. */
+export function closeSteps(facts: BuildFacts, springs: { fitted: boolean; left: boolean }): Step[] {
+  const { steps, add } = stepList()
+  if (!springs.left)
+    add(
+      'Close',
+      'stops-back',
+      'Put the bump stops back',
+      'Whole ones where they were cut or taken out: with no air spring they are all that stops the axle.',
+      { minutes: 15, after: { clear: 'Make room first.' } },
+    )
   add('Close', 'back', 'Put back what was freed', 'Modules, clips, breather, brackets, spare wheel last.', {
     minutes: 15,
     after: { clearances: 'Look round the springs while you still can.' },
@@ -63,11 +77,12 @@ export function finishSteps(facts: BuildFacts, lineSteps: readonly string[], spr
     'Off the stands, bolts once more',
     'Every bolt at its torque with the truck on its wheels. Again after about 100 miles.',
     {
-      fastener: springsFitted ? 'strap' : undefined,
+      fastener: springs.fitted ? 'strap' : undefined,
       minutes: 15,
       after: {
         back: 'Nothing may hang loose when it comes down.',
         'shutters-close': 'With the valves open it has no anti-roll.',
+        'stops-back': 'Without them the axle strikes the frame.',
       },
     },
   )

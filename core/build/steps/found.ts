@@ -111,6 +111,15 @@ export function takeOffSteps(air: AirPlan): Step[] {
       },
     )
   }
+  const pumps = (list: readonly Component[]) => list.some((c) => c.kind === 'compressor')
+  if (pumps(Object.values(air.gone.components)) && !pumps(Object.values(air.components)))
+    add(
+      'Take off',
+      'off-feed',
+      'Off: the feed at the battery',
+      'At the fuse holder first; the wire out, or both ends capped and tied.',
+      { minutes: 10, cautions: ['Ignition off. Fuse out.'], after: dead },
+    )
   return steps
 }
 

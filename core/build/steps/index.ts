@@ -2,7 +2,7 @@ import { isFitted } from '../../catalog/partStates'
 import type { AirPlan, PowerPlan, Side, Truck } from '../../document/types'
 import type { BuildFacts, Step } from '../types'
 import { airLineSteps } from './airLines'
-import { finishSteps } from './finish'
+import { closeSteps, firstFillSteps } from './finish'
 import { laterSteps, lookSteps, oldOneOff, takeOffSteps } from './found'
 import { makeReadySteps } from './makeReady'
 import { mountingSteps } from './mounting'
@@ -16,6 +16,7 @@ export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: 
   const second = first === 'left' ? 'right' : 'left'
   const fitted = (side: Side) =>
     Object.values(air.components).some((c) => c.kind === 'spring' && c.side === side && isFitted(c.state))
+  const left = Object.values(air.components).some((c) => c.kind === 'spring')
   const shields = shieldSteps(facts)
   const lines = airLineSteps(facts)
   const lineIds = lines.map((s) => s.id)
@@ -42,7 +43,8 @@ export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: 
     ...laterSteps(air),
     ...lines,
     ...(facts.feed ? wiringSteps(power, air, facts.feed, lineIds, off) : []),
-    ...finishSteps(facts, lineIds, fitted('left') || fitted('right')),
+    ...(left ? firstFillSteps(facts, lineIds) : []),
+    ...closeSteps(facts, { fitted: fitted('left') || fitted('right'), left }),
   ])
 }
 

@@ -78,6 +78,8 @@ export const NAMED_FIELDS: Partial<Record<StageName, readonly string[]>> = {
     'Exhaust beside the rear axle',
     'Bed or body',
     'Wheels at the rear',
+    'Rear raised by',
+    'Anti-roll',
   ],
   load: ['Haul', 'Pulled by', 'Load on it', 'Ball load', 'Trailer, whole'],
   air: [

@@ -7,7 +7,7 @@ import { startingCircuit, ARCHETYPES } from '../air/circuit/startingCircuits'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { createDeriver } from '../derive/derive'
 import { newPlan } from '../derive/newPlan'
-import type { Archetype, BuildPlan, Plan, TruckKind } from '../document/types'
+import { RAISED_BY, type Archetype, type BuildPlan, type Plan, type TruckKind } from '../document/types'
 import { FASTENERS, fastenersOf, judgeFastener, takeUsual } from './fasteners'
 import { blockedBy, heldBy } from './order'
 import { threadOf } from './torque'
@@ -264,4 +264,16 @@ test('hydraulic anti-roll: its shutter valves are opened before the axle drops, 
   expect(steps[at('clear')]!.after).toHaveProperty('shutters-open')
   expect(at('shutters-close')).toBeLessThan(at('down'))
   expect(steps[at('down')]!.after).toHaveProperty('shutters-close')
+})
+
+test('how the rear is raised decides the gap while it is fitted: axle hanging, full droop; else as on the road', () => {
+  const lift = (raisedBy: Plan['truck']['raisedBy']) => {
+    const plan = planOf('leaf-flatbed', 'hand-two')
+    plan.truck.raisedBy = raisedBy
+    return stepsOf(plan).find((s) => s.id === 'lift')!
+  }
+  const { droop, unladen } = planOf('leaf-flatbed', 'hand-two').truck.seatGap
+  expect(RAISED_BY.map((by) => lift(by).values.gap!.value)).toEqual([droop, unladen, droop, unladen])
+  expect(new Set(RAISED_BY.map((by) => lift(by).title)).size).toBe(4)
+  for (const by of RAISED_BY) expect(lift(by).cautions.length).toBeGreaterThan(1)
 })

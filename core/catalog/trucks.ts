@@ -104,6 +104,7 @@ function build(b: Basics): TruckKindEntry {
       brakeLine: { x: -0.15, y: seat - 0.09, z: b.tyre[0] + AXLE_TUBE + 0.01 },
       coil: { inner: b.coilInner, gap: b.gap[0] + 0.02, hole: 'lower' },
       existing: {},
+      raisedBy: 'frame',
       heights: { frontLeft: b.lip - 0.03, frontRight: b.lip - 0.03, rearLeft: b.lip, rearRight: b.lip },
       seatGap: { unladen: b.gap[0], droop: b.gap[1], bump: b.gap[2] },
       unladen: { frontLeft, frontRight, rearLeft, rearRight },

@@ -57,6 +57,7 @@ const PLANS: [string, Plan][] = [
   ['compressor on the pipe', changed((p) => (p.lay.places.compressor = { x: 0.8, y: -0.33, z: 0.6 }))],
   ['a line along the pipe', changed((p) => (p.lay.places['tee-right'] = { x: -1.2, y: -0.75, z: 0.76 }))],
   ['harness short', changed((p) => (p.lay.harnessLength = 1))],
+  ['coil held up', changed((p) => (p.truck.raisedBy = 'axle'), newPlan('coil-van', 'x'))],
   ['no slack', changed((p) => (p.lay.slackAtSpring = 0.1))],
   ['no shields', changed((p) => (p.lay.shields = {}))],
   ['wire thin', changed((p) => (p.power.wireArea = 1.5e-6))],

@@ -52,6 +52,7 @@ import {
   PLAN_FORMAT,
   PLAN_VERSION,
   PRESS_WAYS,
+  RAISED_BY,
   RATE_HOWS,
   SCHOOLS,
   SIDES,
@@ -85,6 +86,7 @@ import { upgradePlan } from './upgrade'
 
 const truck = shape<Truck>({
   kind: choiceField(TRUCK_KIND_IDS),
+  raisedBy: choiceField(RAISED_BY),
   wheelbase: numberField(1, 15),
   frontTrack: numberField(0.5, 4),
   rearTrack: numberField(0.5, 4),

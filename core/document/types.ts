@@ -20,6 +20,9 @@ export const COUPLINGS = ['ball', 'bed'] as const
 export const BALL_FROMS = ['typed', 'weighed', 'trailer'] as const
 export const PRESS_WAYS = ['up', 'down'] as const
 export const DROOPS = ['none', 'strap', 'lift-off'] as const
+/** What the rear is raised by for the work: its frame, its axle, a hoist under the frame, or nothing. */
+export const RAISED_BY = ['frame', 'axle', 'hoist', 'not'] as const
+export type RaisedBy = (typeof RAISED_BY)[number]
 export const EARTHS = ['battery', 'frame', 'body'] as const
 
 export interface Point {
@@ -84,6 +87,7 @@ export interface ExistingPart {
 
 export interface Truck {
   kind: TruckKind
+  raisedBy: RaisedBy
   wheelbase: number
   frontTrack: number
   rearTrack: number

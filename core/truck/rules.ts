@@ -123,6 +123,24 @@ const ticketDiffers: Rule<TruckRuleInput> = ({ r, typed }) => {
   })
 }
 
+/** A coil insert goes in past the end of its coil: with the axle held up there is no way in. */
+const raisedTooLittle: Rule<TruckRuleInput> = ({ typed }) => {
+  const hangs = typed.raisedBy === 'frame' || typed.raisedBy === 'hoist'
+  if (typed.suspension.kind !== 'coil' || hangs) return null
+  return note({
+    rule: 'raised-too-little',
+    rank: 'fix',
+    subject: 'seatGap',
+    title: 'The coil stays closed',
+    text: 'A coil insert goes in with the axle hanging. Raise the rear by its frame, or on a hoist.',
+    source: 'Common practice',
+    remedy: {
+      label: 'Raise it by the frame',
+      patches: [{ op: 'replace', path: ['truck', 'raisedBy'], value: 'frame' }],
+    },
+  })
+}
+
 const SURVEY_RULES: readonly Rule<TruckRuleInput>[] = [
   gapOrder,
   overPlate(
@@ -146,6 +164,7 @@ const SURVEY_RULES: readonly Rule<TruckRuleInput>[] = [
   twoHeightsMissing,
   notWeighed,
   ticketDiffers,
+  raisedTooLittle,
 ]
 
 /** Puts in a spacer of `height` m, to the millimetre. */

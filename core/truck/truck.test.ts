@@ -71,3 +71,16 @@ test('gaps out of order and a truck heavier empty than its plate are told', () =
 test('coil inserts on leaves are refused', () => {
   expect(rules(() => {}, coil)).toContain('stop spring-kind')
 })
+
+test('a coil insert goes in with the axle hanging: raised by the axle or not at all is told, a leaf spring does not mind', () => {
+  const raised = (kind: 'coil-van' | 'leaf-flatbed', raisedBy: Truck['raisedBy']) => {
+    const truck = { ...exampleTruck(kind), raisedBy }
+    return truckStage(truck, kind === 'coil-van' ? coil : leaf, BARE).notes.map((n) => n.rule)
+  }
+  for (const by of ['axle', 'not'] as const) {
+    expect(raised('coil-van', by)).toContain('raised-too-little')
+    expect(raised('leaf-flatbed', by)).not.toContain('raised-too-little')
+  }
+  for (const by of ['frame', 'hoist'] as const)
+    expect(raised('coil-van', by)).not.toContain('raised-too-little')
+})

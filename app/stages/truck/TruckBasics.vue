@@ -122,6 +122,17 @@ function setOverload(fitted: boolean): void {
       @change="(v) => set('Wheels at the rear', (t) => void (t.tyre.dual = v === 'true'))"
     />
     <PickField
+      label="Rear raised by"
+      :value="truck.raisedBy"
+      :options="[
+        { value: 'frame', label: 'its frame: axle hangs' },
+        { value: 'axle', label: 'its axle: gap as on the road' },
+        { value: 'hoist', label: 'a hoist: both axles hang' },
+        { value: 'not', label: 'nothing: on its wheels' },
+      ]"
+      @change="(v) => set('What it is raised by', (t) => void (t.raisedBy = v as Truck['raisedBy']))"
+    />
+    <PickField
       label="Anti-roll"
       :value="String(truck.suspension.interlinked)"
       :options="[

@@ -1,6 +1,62 @@
-import type { Truck } from '../../document/types'
+import type { RaisedBy, Truck } from '../../document/types'
 import type { Step } from '../types'
 import { stepList } from './stepList'
+
+interface Raising {
+  title: string
+  detail: string
+  cautions: string[]
+  tools: string[]
+  /** Whether the axle hangs at full droop, so that the gap is at its largest. */
+  hangs: boolean
+}
+const HOSES = 'Brake hoses and breather must not carry the axle.'
+
+/** How the rear is raised, and what that means for the gap and for whoever is under it. */
+const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
+  frame: (coil) => ({
+    title: 'Raise the rear and set it on stands',
+    detail: coil
+      ? 'Stands under the frame, axle on the jack so that it can be let down.'
+      : 'Stands under the frame rails; let the axle hang only as the step needs.',
+    cautions: [
+      'Stands under the frame before anyone goes under. A wheel laid under the sill is the second stop.',
+      HOSES,
+    ],
+    tools: ['Jack', 'Stands'],
+    hangs: true,
+  }),
+  axle: () => ({
+    title: 'Raise the rear by its axle and set it on stands',
+    detail:
+      'Stands under the axle tube, clear of brake lines. The gap at the seat stays as on the road, {gap}: the spring goes in at ride height.',
+    cautions: [
+      'Stands under the axle before anyone goes under. A wheel laid under the sill is the second stop.',
+      'The body still moves on its springs: hands out of the gap while anybody is in the truck.',
+    ],
+    tools: ['Jack', 'Stands'],
+    hangs: false,
+  }),
+  hoist: () => ({
+    title: 'Raise it on the hoist, arms under the frame',
+    detail:
+      'Both axles hang; the gap at the seat is at its largest, {gap}. A stand under the rear before the axle is freed.',
+    cautions: ['Hoist on its locks before anyone goes under.', HOSES],
+    tools: ['Hoist', 'Stand'],
+    hangs: true,
+  }),
+  not: () => ({
+    title: 'Leave it on its wheels',
+    detail:
+      'On level ground, chocked at every wheel. The gap at the seat is {gap}, as it stands; what does not fit into it wants the frame raised.',
+    cautions: [
+      'Key out and in your pocket: nobody moves it, loads it or gets in while somebody is under it.',
+      'Never under a truck that stands on a jack alone.',
+    ],
+    tools: ['Chocks'],
+    hangs: false,
+  }),
+}
 
 /** Before anything is bolted on: chocked, measured, on stands, and the way clear. */
 export function makeReadySteps(truck: Truck): Step[] {
@@ -29,23 +85,14 @@ export function makeReadySteps(truck: Truck): Step[] {
       after: { chock: 'Chock before anyone reaches under.' },
     },
   )
-  add(
-    'Make ready',
-    'lift',
-    'Raise the rear and set it on stands',
-    coil
-      ? 'Stands under the frame, axle on the jack so that it can be let down.'
-      : 'Stands under the frame rails; let the axle hang only as the step needs.',
-    {
-      cautions: [
-        'Stands under the frame before anyone goes under. A wheel laid under the sill is the second stop.',
-        'Brake hoses and breather must not carry the axle.',
-      ],
-      tools: ['Jack', 'Stands'],
-      minutes: 15,
-      after: { chock: 'Chock the wheels before lifting.' },
-    },
-  )
+  const raise = RAISING[truck.raisedBy](coil)
+  add('Make ready', 'lift', raise.title, raise.detail, {
+    values: { gap: { value: raise.hangs ? truck.seatGap.droop : truck.seatGap.unladen, quantity: 'length' } },
+    cautions: raise.cautions,
+    tools: raise.tools,
+    minutes: 15,
+    after: { chock: 'Chock the wheels before lifting.' },
+  })
   if (truck.suspension.interlinked)
     add(
       'Make ready',

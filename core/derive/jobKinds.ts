@@ -1,4 +1,4 @@
-import { isThere, NOT_LOOKED_AT } from '../catalog/partStates'
+import { NOT_LOOKED_AT } from '../catalog/partStates'
 import type { ComponentKind } from '../catalog/kinds'
 import { allOfKinds, firstOfKind } from '../air/circuit/connections'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
@@ -130,9 +130,9 @@ export const JOB_KINDS: readonly JobKind[] = [
   kind(
     'air',
     'Add on-board air to a control',
-    'The control stays; tank and its guards come, and feed it.',
+    'What of the control serves on stays; a tank and its guards come, and feed it.',
     [
-      ['wireless-single', 'wireless-dual', 'electronic'],
+      ['wireless-single', 'wireless-dual'],
       ['tank-wireless', 'onboard-wireless', 'app-block'],
     ],
     fromTo,
@@ -375,7 +375,3 @@ const stronger = (c: Component, before: Classes, after: Classes): Component => {
     (c.kind === 'block' && before.blockClass !== after.blockClass)
   return changes && c.state === 'kept' ? { ...c, state: 'replaced' } : c
 }
-
-/** Parts that stay where they are, for the short list that is gone through at the truck. */
-export const partsThere = ({ components }: Circuit): [string, Component][] =>
-  Object.entries(components).filter(([, c]) => isThere(c.state) && c.kind !== 'tee' && c.kind !== 'plug')

@@ -36,9 +36,12 @@ const unit = computed(() => unitFor(quantity, shop.units))
 const shown = computed(() =>
   value === null ? '' : show(value, quantity, shop.units, digits).text.replace(/ /g, ''),
 )
+/** What somebody is typing stays, whatever another person's edit brings in meanwhile; they are told of it. */
+const isTyping = () => typed.value !== null && document.activeElement?.id === id
 watch(
   () => value,
   () => {
+    if (isTyping()) return
     typed.value = null
     problem.value = ''
   },

@@ -1,5 +1,6 @@
 import { circuitAsFound, circuitAsItRuns, isAllNew } from '../air/circuit/states'
 import { looseLines, openPorts } from '../air/circuit/connections'
+import { putInLine, replacePart, takeOut } from '../air/circuit/operations'
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { isFitted } from '../catalog/partStates'
 import { applyEdit } from '../document/edit'
@@ -153,11 +154,15 @@ describe('notes of what is there, both sides of each', () => {
     change(plan)
     return plan
   }
-  const mends = (plan: Plan, rule: string) => {
+  const tried = (plan: Plan, rule: string) => {
     const derived = derive(plan)
-    const note = derived.notes.find((n) => n.rule === rule)!
-    expect(createRemedyTrial()(plan, derived, note)).toEqual({ helps: true, brings: [] })
+    return createRemedyTrial()(
+      plan,
+      derived,
+      derived.notes.find((n) => n.rule === rule)!,
+    )
   }
+  const mends = (plan: Plan, rule: string) => expect(tried(plan, rule)).toEqual({ helps: true, brings: [] })
 
   test('no plate, no pressure: rating and date both', () => {
     expect(notes(tank(() => {}))).not.toContain('stop tank-no-plate')
@@ -180,8 +185,22 @@ describe('notes of what is there, both sides of each', () => {
 
   test('the plate rules over the class: a tank plated under the relief valve is told', () => {
     const low = tank((p) => void (p.air.components.tank!.found.rating = 700_000))
-    const stops = derive(low).notes.filter((n) => n.rank === 'stop' && n.stage === 'air')
-    expect(stops.map((n) => n.limit)).toContain(700_000)
+    const limits = (plan: Plan) => derive(plan).notes.flatMap((n) => (n.rank === 'stop' ? [n.limit] : []))
+    expect(limits(low)).toContain(700_000)
+    // A new one in its place has a plate of its own.
+    const anew = structuredClone(low)
+    anew.air.components.tank!.state = 'replaced'
+    expect(limits(anew)).not.toContain(700_000)
+  })
+
+  test('air parts found under there, and everything planned new', () => {
+    const plan = newPlan('leaf-flatbed', 'x')
+    expect(notes(plan)).not.toContain('know found-not-planned')
+    const at = { x: 0.5, y: 0.2, z: 0.6 }
+    plan.truck.existing = { a: { label: 'Old tank', kind: 'air', at, order: 1 } }
+    expect(notes(structuredClone(plan))).toContain('know found-not-planned')
+    plan.truck.existing.a!.kind = 'switch'
+    expect(notes(structuredClone(plan))).not.toContain('know found-not-planned')
   })
 
   test('looked at, failed and kept, failed without a reason', () => {
@@ -190,6 +209,13 @@ describe('notes of what is there, both sides of each', () => {
     expect(notes(tank(() => {}))).not.toContain('fix not-looked-at')
     const kept = tank((p) => void (p.air.components.block!.found.condition = 'failed'))
     expect(notes(kept)).toContain('stop failed-and-kept')
+    // Put in its place, it is asked why it failed.
+    const { brings, helps } = tried(kept, 'failed-and-kept')
+    expect([helps, brings.map((n) => n.rule)]).toEqual([true, ['failed-without-reason']])
+    const worn = tank((p) => void (p.air.components.block!.found.condition = 'worn'))
+    expect(notes(worn)).toContain('know worn-and-kept')
+    mends(worn, 'worn-and-kept')
+    expect(notes(tank(() => {}))).not.toContain('know worn-and-kept')
     const why = tank((p) => {
       Object.assign(p.air.components.block!, { state: 'replaced' })
       p.air.components.block!.found.condition = 'failed'
@@ -198,5 +224,32 @@ describe('notes of what is there, both sides of each', () => {
     why.air.components.block!.found.failedBy = 'wet'
     expect(notes(structuredClone(why))).not.toContain('fix failed-without-reason')
     expect(notes(structuredClone(why))).toContain('know failed-by')
+  })
+})
+
+describe('operations on what is there', () => {
+  const there = () => begun('springs', 'tank-wireless', 'tank-wireless').air
+
+  test('a part taken out stands among what is taken out, with its lines; a new one leaves nothing behind', () => {
+    const { gone, components } = takeOut('dryer')(there())
+    expect(components.dryer).toBeUndefined()
+    expect(gone.components.dryer).toMatchObject({ kind: 'dryer', state: 'out' })
+    expect(Object.keys(gone.lines).sort()).toEqual(['supply', 'to-dryer'])
+    const whole = begun('whole', null, 'tank-wireless').air
+    expect(takeOut('dryer')(whole).gone).toEqual({ components: {}, lines: {} })
+  })
+
+  test('a tube that is there is cut in two and both halves stay; what was screwed together wants new tubes', () => {
+    const cut = putInLine('supply', 'regulator')(there()).lines
+    expect([cut.supply!.state, cut['regulator-block']!.state]).toEqual(['kept', 'kept'])
+    const parted = putInLine('check-tank', 'restrictor')(there())
+    expect(parted.lines['check-tank']).toMatchObject({ state: 'new', tube: null })
+    expect(parted.lines['bore-tank']).toMatchObject({ state: 'new', tube: null })
+  })
+
+  test('another kind in a part’s place: the old one is taken out', () => {
+    const { gone, components } = replacePart('dryer', 'restrictor')(there())
+    expect([components.dryer!.kind, components.dryer!.state]).toEqual(['restrictor', 'new'])
+    expect(gone.components.dryer).toMatchObject({ kind: 'dryer', state: 'out' })
   })
 })

@@ -4,7 +4,7 @@ import { stepText } from '../build/stepText'
 import { KINDS } from '../catalog/kinds'
 import { STATE_SIGNS, STATE_WORDS } from '../catalog/partStates'
 import { TRUCK_KINDS } from '../catalog/trucks'
-import { DIRECT, ordered, type HoldTest, type Plan } from '../document/types'
+import { DIRECT, ordered, type AirPlan, type HoldTest, type Plan } from '../document/types'
 import { sheetBlocks } from '../handover/sheetText'
 import { cardText } from '../load/cardText'
 import { itemMass } from '../load/masses'
@@ -146,16 +146,20 @@ function loadSheets(source: Source): PackSheet[] {
   })
 }
 
+const partRows = (air: AirPlan): string[][] =>
+  Object.entries(air.components).map(([id, c]) => [
+    c.label,
+    classIdOf(air, id) ? partOf(air, id).label : KINDS[c.kind].label,
+    [c.own.number, c.own.make].filter(Boolean).join(', ') || '—',
+    `${STATE_SIGNS[c.state]} ${STATE_WORDS[c.state]}${c.used ? ', second-hand' : ''}`,
+  ])
+
 function partsSheet(source: Source): PackSheet {
   const { plan } = source
   const { components, lines } = plan.air
   const name = (id: string) => components[id]?.label ?? id
-  const parts = Object.entries({ ...plan.air.gone.components, ...components }).map(([id, c]) => [
-    c.label,
-    classIdOf(plan.air, id) ? partOf(plan.air, id).label : KINDS[c.kind].label,
-    [c.own.number, c.own.make].filter(Boolean).join(', ') || '—',
-    `${STATE_SIGNS[c.state]} ${STATE_WORDS[c.state]}${c.used ? ', second-hand' : ''}`,
-  ])
+  // What is taken out may have had the name of what comes in its place.
+  const parts = [{ ...plan.air, ...plan.air.gone }, plan.air].flatMap(partRows)
   const shields = source.derived.stages.lay.result.shields.map((s) => [
     'Heat shield',
     `for the ${s.guards}`,

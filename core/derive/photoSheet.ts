@@ -8,7 +8,7 @@ export function photographed({ subject }: Pick<Photo, 'subject'>, plan: Plan, { 
   const { kind, id } = photoSubject(subject)!
   const found = {
     truck: 'The truck',
-    part: plan.truck.existing[id]?.label ?? plan.air.components[id]?.label,
+    part: (plan.truck.existing[id] ?? plan.air.components[id] ?? plan.air.gone.components[id])?.label,
     step: stages.build.result.steps.find((s) => s.id === id)?.title,
     joint: stages.prove.result.joints.find((j) => j.id === id)?.label,
   }[kind]

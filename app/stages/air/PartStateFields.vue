@@ -36,11 +36,9 @@ const states = options(
   STATE_WORDS,
 )
 const isLookedAt = computed(() => isSecondHand(part) || isThere(part.state))
-/** What its plate says of the old one says nothing of the new. */
 const setState = (state: PartState) =>
   change('What becomes of a part', (c) => {
     c.state = state
-    if (state === 'replaced') c.found.rating = null
     if (isThere(state)) c.used = false
   })
 </script>

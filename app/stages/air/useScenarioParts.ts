@@ -1,4 +1,5 @@
 import type { FaultKind } from '#core/document/types'
+import { circuitAsItRuns } from '#core/air/circuit/states'
 import type { ComponentKind } from '#core/catalog/kinds'
 import { faultsOf } from '#core/air/run/scenarios'
 
@@ -15,7 +16,8 @@ const WORKED_BY_HAND: readonly ComponentKind[] = [
 /** What a scenario's steps may be about in the job shown: its hauls, what a hand can press, what can fail. */
 export function useScenarioParts() {
   const job = useJob()
-  const air = computed(() => job.plan!.air)
+  /** What waits for later does nothing in a run. */
+  const air = computed(() => circuitAsItRuns(job.plan!.air))
   const hauls = computed(() => [
     { value: '', label: 'empty truck' },
     ...job.hauls.map(([id, h]) => ({ value: id, label: h.label })),

@@ -20,7 +20,10 @@ export function dropLine(air: AirPlan, id: string): void {
   if (line && isThere(line.state)) air.gone.lines = { ...air.gone.lines, [id]: { ...line, state: 'out' } }
   air.lines = Object.fromEntries(Object.entries(air.lines).filter(([other]) => other !== id))
 }
-/** Takes a part out of the circuit given, in place; its lines are the caller’s to take. One that is there today is kept among what is taken out. */
+/**
+ * Takes a part out of the circuit given, in place; its lines are the caller’s to take. One that is there today is kept
+ * among what is taken out.
+ */
 export function dropPart(air: AirPlan, id: string): void {
   keepAsGone(air, id)
   air.components = Object.fromEntries(Object.entries(air.components).filter(([other]) => other !== id))
@@ -136,10 +139,11 @@ export function closePort(air: AirPlan, id: string, port: string): void {
 export function insertPart(air: AirPlan, lineId: string, part: string): string {
   const line = lineOf(air, lineId)
   const [a, b] = throughPorts(air.components[part]!.kind)
-  const tube = line.tube === DIRECT ? null : line.tube
-  // A tube that is there is cut in two, and both halves stay.
-  const after = addLine(air, part, b, line.to, line.toPort, { tube, state: line.state })
-  air.lines[lineId] = { ...line, to: part, toPort: a, tube }
+  // A tube that is there is cut in two, and both halves stay; what was screwed together wants two new tubes.
+  const half =
+    line.tube === DIRECT ? { tube: null, state: 'new' as const } : { tube: line.tube, state: line.state }
+  const after = addLine(air, part, b, line.to, line.toPort, half)
+  air.lines[lineId] = { ...line, to: part, toPort: a, ...half }
   return after
 }
 

@@ -1,4 +1,3 @@
-import { KINDS } from '../../catalog/kinds'
 import { isThere } from '../../catalog/partStates'
 import { DIRECT, type AirPlan, type Circuit, type PartState } from '../../document/types'
 import { newComponent, portsOf } from '../parts/parts'
@@ -53,27 +52,22 @@ function withoutLater(air: AirPlan): AirPlan {
     if (standing.length === 2 && !isLater(line)) next.lines[id] = line
     const [end] = standing
     // A tube that is run now is plugged at its far end; one that is not leaves its port plugged.
-    if (standing.length === 1 && end) plugUntilThen(next, id, end, isLater(line) ? 'port' : 'tube', air)
+    if (standing.length === 1 && end) plugUntilThen(next, id, end, isLater(line) ? DIRECT : line.tube)
     if (standing.length === 2 && isLater(line))
-      for (const e of standing) plugUntilThen(next, `${id}-${e.part}`, e, 'port', air)
+      for (const e of standing) plugUntilThen(next, `${id}-${e.part}`, e, DIRECT)
   }
   return withLinePaths(next)
 }
 
-/** Puts a plug on a port, or on the far end of the tube that is run to it, in the circuit given, in place. */
+/** A plug on a port, screwed in or on the far end of the tube that is run to it, in the circuit given, in place. */
 function plugUntilThen(
   next: AirPlan,
   id: string,
   { part, port }: { part: string; port: string },
-  where: 'port' | 'tube',
-  air: AirPlan,
+  tube: string | null,
 ): void {
-  if (portsOf(air, part).find((p) => p.id === port)?.type !== 'pressure') return
-  // A part that would hang on nothing but its plug says so by itself.
+  if (portsOf(next, part).find((p) => p.id === port)?.type !== 'pressure') return
   const plug = `${id}-until`
-  const line = air.lines[id]
-  const tube =
-    where === 'tube' && line && KINDS[air.components[part]!.kind].fits === 'tube' ? line.tube : DIRECT
   next.components = { ...next.components, [plug]: newComponent('plug', 'Plug until then') }
   next.lines[id] = { from: plug, fromPort: 'in', to: part, toPort: port, path: 'supply', tube, state: 'new' }
 }

@@ -8,7 +8,7 @@ import { tubeClass, type TubeClass } from '../../catalog/tubes'
 import { interpolate } from '../../quantity/interpolate'
 import type { AirPlan, Component, OwnClass } from '../../document/types'
 import type { AirSet } from '../types'
-import { NOT_LOOKED_AT } from '../../catalog/partStates'
+import { isSecondHand, NOT_LOOKED_AT } from '../../catalog/partStates'
 
 /** What the parts of a circuit are: their class, the shop's own class over it, and the part's own sheet over both. */
 
@@ -115,9 +115,9 @@ export function classFigures(
   return { label: mine.label, figures: { ...catalogueClass(kind, mine.like)?.figures, ...mine.figures } }
 }
 
-/** What its own plate says of a part that is not from the box. */
-const plateOf = ({ found }: Component): Record<string, number> =>
-  found.rating === null ? {} : { maxPressure: found.rating }
+/** What its own plate says of a part that is not from the box; the plate of one that is replaced goes with it. */
+const plateOf = (c: Component): Record<string, number> =>
+  isSecondHand(c) && c.found.rating !== null ? { maxPressure: c.found.rating } : {}
 
 /** A component with its class looked up. */
 export function partOf(air: PartsOf, id: string): Part {

@@ -11,7 +11,6 @@ const inPlace = (id: string): Remedy => ({
   patches: [
     { op: 'replace', path: ['air', 'components', id, 'state'], value: 'replaced' },
     { op: 'replace', path: ['air', 'components', id, 'used'], value: false },
-    { op: 'replace', path: ['air', 'components', id, 'found', 'rating'], value: null },
   ],
 })
 
@@ -52,18 +51,29 @@ const notLookedAt: AirRule = ({ plan }) => {
 const PASSIVE: readonly string[] = ['tee', 'plug']
 
 const keptThoughFailed: AirRule = ({ plan }) =>
-  secondHand(plan.components).flatMap(([id, c]) =>
-    c.found.condition === 'failed'
-      ? airNote({
-          rule: 'failed-and-kept',
-          rank: 'stop',
-          subject: id,
-          title: `${c.label} has failed, and stays`,
-          text: 'What has failed does not go back into service: put a new one in its place, or take it out.',
-          source: COMMON_PRACTICE,
-          remedy: inPlace(id),
-        })
-      : [],
+  inCondition(plan.components, 'failed').map(([id, c]) =>
+    airNote({
+      rule: 'failed-and-kept',
+      rank: 'stop',
+      subject: id,
+      title: `${c.label} has failed, and stays`,
+      text: 'What has failed does not go back into service: put a new one in its place, or take it out.',
+      source: COMMON_PRACTICE,
+      remedy: inPlace(id),
+    }),
+  )
+
+const wornThoughKept: AirRule = ({ plan }) =>
+  inCondition(plan.components, 'worn').map(([id, c]) =>
+    airNote({
+      rule: 'worn-and-kept',
+      rank: 'know',
+      subject: id,
+      title: `${c.label} is worn, and stays`,
+      text: 'It serves on for now: name it to the owner, and look at it at the next check.',
+      source: COMMON_PRACTICE,
+      remedy: inPlace(id),
+    }),
   )
 
 const CURES: Record<Exclude<FailedBy, 'unknown'>, string> = {
@@ -140,6 +150,8 @@ const foundNotPlanned: AirRule = ({ truck, planned }) => {
 
 const secondHand = (components: Record<string, Component>) =>
   Object.entries(components).filter(([, c]) => isSecondHand(c))
+const inCondition = (components: Record<string, Component>, condition: Component['found']['condition']) =>
+  secondHand(components).filter(([, c]) => c.found.condition === condition)
 const failed = (...all: Record<string, Component>[]) =>
   all.flatMap((components) =>
     Object.entries(components).filter(
@@ -152,6 +164,7 @@ export const FOUND_RULES: readonly AirRule[] = [
   tankWithoutPlate,
   notLookedAt,
   keptThoughFailed,
+  wornThoughKept,
   failedWithoutReason,
   leftForLater,
   nothingLeft,

@@ -63,6 +63,7 @@ export const PRACTICE = {
   damperEnd: remembered(3e6, 'N/m', 'Rate of a damper at full length: far stiffer than any spring here'),
   // Gauges, presets and blocks
   gaugeAccuracy: practice(0.05, '1', 'A gauge reads within ± this share'),
+  changesByHand: practice(2, '1/week', 'As often as this the load is changed by hand without minding'),
   handFill: remembered(120, 's', 'To a fill valve with a hose: cap off, filled, read, cap on'),
   presetTolerance: practice(13_790, 'Pa', 'A block holds a target within ± this (2 psi)'),
   presetOffLoad: practice(20_685, 'Pa', 'A preset further than this from what Load finds is told (3 psi)'),

@@ -19,19 +19,19 @@ const withChanges = (changes: number | null, plan = flatbed): Plan => ({
 test('each way is what the plan would be with that circuit: its own hours and times', () => {
   for (const way of asked(withChanges(5)).ways) {
     const { stages } = createDeriver()(applyEdit(flatbed, circuitPatches(flatbed.air, way.id)))
-    expect(way.build).toBe(stages.build.result.minutes * 60)
+    expect(way.figures.build.value).toBe(stages.build.result.minutes * 60)
     const times = Object.values(stages.air.result.times)
-    if (way.by !== 'hand') expect(way.seconds).toBe(Math.max(...times.map((t) => t!)))
-    if (way.by === 'itself') expect(way.week).toBe(0)
-    else expect(way.week).toBe(5 * way.seconds!)
+    if (way.by !== 'hand') expect(way.figures.change.value).toBe(Math.max(...times.map((t) => t!)))
+    if (way.by === 'itself') expect(way.figures.week.value).toBe(0)
+    else expect(way.figures.week.value).toBe(5 * way.figures.change.value!)
   }
 })
 
 test('by hand: two minutes a valve (memory), a gauge off by 5 % and half a psi (common practice); a block 2 psi', () => {
   const { ways } = asked(withChanges(3))
   const two = ways.find((w) => w.id === 'hand-two')!
-  expect(two.seconds).toBe(240)
-  expect(ways.find((w) => w.id === 'hand-teed')!.seconds).toBe(120)
+  expect(two.figures.change.value).toBe(240)
+  expect(ways.find((w) => w.id === 'hand-teed')!.figures.change.value).toBe(120)
   const { truck, load } = derive(flatbed).stages
   const needs = Object.values(airNeeds(truck.result.truck, load.result))
   const off = (psi: number) =>
@@ -47,13 +47,13 @@ test('by hand: two minutes a valve (memory), a gauge off by 5 % and half a psi (
       ),
     ) / flatbed.truck.suspension.motionRatio
   const control = ways.find((w) => w.id === 'wireless-dual')!
-  expect(two.error).toBeCloseTo(off(0.5), 5)
-  expect(control.error).toBeCloseTo(off(2), 5)
+  expect(two.figures.error.value).toBeCloseTo(off(0.5), 5)
+  expect(control.figures.error.value).toBeCloseTo(off(2), 5)
 })
 
 test('one pressure for two sides misses by more than a line each, where the sides differ', () => {
   const { ways } = asked(flatbed)
-  const error = (id: string) => ways.find((w) => w.id === id)!.error
+  const error = (id: string) => ways.find((w) => w.id === id)!.figures.error.value!
   expect(error('hand-teed')).toBeGreaterThan(error('hand-two'))
   expect(error('electronic')).toBeCloseTo(0.006, 6)
 })
@@ -76,6 +76,18 @@ test('prices the shop typed are added up by kind; what has none is counted', () 
   const priced = structuredClone(flatbed)
   priced.air.components.compressor!.own.price = 180
   const { ways } = asked(priced)
-  expect(ways.find((w) => w.id === 'wireless-dual')).toMatchObject({ cost: 180, unpriced: 9 })
-  expect(ways.find((w) => w.id === 'hand-teed')).toMatchObject({ cost: 0, unpriced: 4 })
+  const costs = (id: string) => {
+    const { figures, unpriced } = ways.find((w) => w.id === id)!
+    return [figures.cost.value, figures.cost.inputs.length, unpriced]
+  }
+  expect(costs('wireless-dual')).toEqual([180, 1, 9])
+  expect(costs('hand-teed')).toEqual([null, 0, 4])
+})
+
+test('every figure says why: formula, source and inputs', () => {
+  for (const { figures } of asked(withChanges(5)).ways)
+    for (const f of Object.values(figures)) {
+      expect(f.formula.length * f.source.length).toBeGreaterThan(0)
+      if (f.value !== null) expect(f.inputs.length).toBeGreaterThan(0)
+    }
 })

@@ -6,6 +6,7 @@ import type { ComponentKind } from '../catalog/kinds'
 import { applyEdit } from '../document/edit'
 import type { Archetype, Plan } from '../document/types'
 import { airNeeds, type HaulNeed } from '../load/airNeeds'
+import { input, type Figure } from '../quantity/figure'
 import { createDeriver } from './derive'
 import type { Derived } from './types'
 
@@ -18,17 +19,20 @@ export interface ControlWay {
   id: Archetype
   label: string
   by: DoneBy
-  /** The longest change from the minimum to a haul, s; null where it never gets there. */
-  seconds: number | null
-  /** The same over a week of changes, s; null while nobody was asked how many, or it never gets there. */
-  week: number | null
-  /** Usual time to build it whole, s. */
-  build: number
-  /** Prices the shop has typed for parts like these, and how many parts have none. */
-  cost: number
+  figures: {
+    /** The longest change from the minimum to a haul; null where it never gets there. */
+    change: Figure
+    /** What of it is a person's own over a week; null while nobody was asked how often, or it never gets there. */
+    week: Figure
+    build: Figure
+    /** Prices the shop has typed for parts like these. */
+    cost: Figure
+    /** Largest miss of height at a wheel over all hauls. */
+    error: Figure
+  }
+  /** Parts of it without a price. */
   unpriced: number
-  /** Largest miss of height at a wheel over all hauls, m. */
-  error: number
+  /** What fails at the roadside, and what then. */
   fails: string
 }
 
@@ -85,9 +89,6 @@ const CANDIDATES: readonly Candidate[] = [
   },
 ]
 
-/** Changes a week that a person still makes by hand without minding. Common practice. */
-const FEW_CHANGES = 2
-
 /**
  * Every way tried on the plan's own truck, hauls and springs. Some tens of milliseconds.
  * @throws nothing: a plan without a spring gives no ways.
@@ -106,16 +107,68 @@ function tryWay(plan: Plan, needs: readonly HaulNeed[], candidate: Candidate): C
   const seconds = secondsOf(next, candidate.by, Object.values(stages.air.result.times))
   const { changes } = plan.job
   const mine = candidate.by === 'itself' ? 0 : seconds
+  const misses = needs.map((need) => errorOf(next, candidate, need, stages.air.result.teed))
+  const { cost, unpriced } = costOf(plan, next)
+  const { label } = candidate
   return {
     ...candidate,
-    seconds,
-    week: changes === null || mine === null ? null : changes * mine,
-    build: stages.build.result.minutes * 60,
-    ...costOf(plan, next),
-    error:
-      Math.max(...needs.map((need) => errorOf(next, candidate, need, stages.air.result.teed))) /
-      plan.truck.suspension.motionRatio,
+    unpriced,
+    figures: {
+      change: {
+        label: `${label}: longest change`,
+        value: seconds,
+        quantity: 'time',
+        formula:
+          candidate.by === 'hand'
+            ? 'fill valves × time at each'
+            : 'longest of the hauls, from the minimum up',
+        inputs:
+          candidate.by === 'hand'
+            ? [
+                input('Fill valves', allOfKinds(next.air, 'handFill').length, 'count'),
+                input('At each', PRACTICE.handFill.value, 'time'),
+              ]
+            : needs.map((need, i) =>
+                input(need.label, Object.values(stages.air.result.times)[i] ?? null, 'time'),
+              ),
+        source: candidate.by === 'hand' ? 'From memory' : 'Air, with that circuit in this plan',
+      },
+      week: {
+        label: `${label}: a person’s own time in a week`,
+        value: changes === null || mine === null ? null : changes * mine,
+        quantity: 'time',
+        formula: 'changes a week × longest change; nothing where it is done by itself',
+        inputs: [input('Changes a week', changes, 'count'), input('Each', mine, 'time')],
+        source: 'How often the load changes, as typed',
+      },
+      build: {
+        label: `${label}: usual time to build`,
+        value: stages.build.result.minutes * 60,
+        quantity: 'time',
+        formula: 'Σ usual time of each step, everything new',
+        inputs: [input('Steps', stages.build.result.steps.length, 'count')],
+        source: 'Common practice; a first-timer doubles it',
+      },
+      cost,
+      error: {
+        label: `${label}: off at a wheel, at most`,
+        value: Math.max(...misses) / plan.truck.suspension.motionRatio,
+        quantity: 'length',
+        formula: ERROR_FORMULAS[candidate.by],
+        inputs: [
+          ...needs.map((need, i) => input(`${need.label}, at the spring`, misses[i]!, 'length')),
+          input('Motion ratio', plan.truck.suspension.motionRatio, 'plain'),
+        ],
+        source: 'Load’s heights against pressure; gauge, hand and block from common practice',
+      },
+    },
   }
+}
+
+const ERROR_FORMULAS: Record<DoneBy, string> = {
+  hand: 'height at p ± (5 % of the gauge + half a psi) against the height wanted; one pressure where teed',
+  driver: 'height at p ± (5 % of the gauge + 2 psi) against the height wanted; one pressure where teed',
+  itself: 'dead band of the arm or the controller',
 }
 
 /** By hand, the time at every fill valve; else the longest of the hauls' own times. */
@@ -146,15 +199,24 @@ function errorOf({ air }: Plan, { by }: Candidate, need: HaulNeed, teed: boolean
 }
 
 /** What the shop has typed as prices for parts of these kinds, in this job or as its own classes. */
-function costOf({ air }: Plan, next: Plan): Pick<ControlWay, 'cost' | 'unpriced'> {
+function costOf({ air }: Plan, next: Plan): { cost: Figure; unpriced: number } {
   const prices = new Map<ComponentKind, number>()
   for (const { kind, price } of Object.values(air.classes)) if (price !== null) prices.set(kind, price)
   for (const { kind, own } of Object.values(air.components))
     if (own.price !== null) prices.set(kind, own.price)
-  const kinds = Object.values(next.air.components).map((c) => c.kind)
+  const parts = Object.values(next.air.components)
+  const priced = parts.filter((c) => prices.has(c.kind))
+  const total = priced.reduce((sum, c) => sum + prices.get(c.kind)!, 0)
   return {
-    cost: kinds.reduce((sum, kind) => sum + (prices.get(kind) ?? 0), 0),
-    unpriced: kinds.filter((kind) => !prices.has(kind)).length,
+    unpriced: parts.length - priced.length,
+    cost: {
+      label: 'Parts at the shop’s own prices',
+      value: priced.length ? total : null,
+      quantity: 'plain',
+      formula: 'Σ price typed for a part of its kind',
+      inputs: priced.map((c) => input(c.label, prices.get(c.kind)!, 'plain')),
+      source: 'Prices typed in this job, or of the shop’s own parts in it',
+    },
   }
 }
 
@@ -181,9 +243,9 @@ function verdictOf(
   if (changes === null)
     return 'Say how often the load changes in a week, and it is told what hand fill costs.'
   if (changes === 0) return 'The load never changes: filled once by hand, it is enough.'
-  const minutes = Math.max(1, Math.round((byHand.week ?? 0) / 60))
+  const minutes = Math.max(1, Math.round((byHand.figures.week.value ?? 0) / 60))
   const cost = `${minutes} minute${minutes === 1 ? '' : 's'} a week`
-  return changes <= FEW_CHANGES
+  return changes <= PRACTICE.changesByHand.value
     ? `Hand fill is enough: ${changes} change${changes === 1 ? '' : 's'} cost about ${cost}.`
     : `By hand it would cost about ${cost}, every time with a hose at hand: a control saves that.`
 }

@@ -1,5 +1,7 @@
 import { createDeriver } from './derive'
 import { demoJobs } from '../demo/demoShop'
+import { applyEdit } from '../document/edit'
+import { beginJob } from './jobKinds'
 import { newPlan } from './newPlan'
 import { jobPack, type PackBlock, type PackSheet } from './jobPack'
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
@@ -68,4 +70,32 @@ test('figures are those of the screen, in the shop’s units', () => {
     '380 mm behind axle',
     '0 mm left of centre',
   ])
+})
+
+test('the parts list says what becomes of each, and what is taken out stands beside what comes in its place', () => {
+  const plan = newPlan('leaf-flatbed', 'x')
+  const begun = applyEdit(plan, beginJob(plan.air, 'control', 'hand-two', 'wireless-single').patches)
+  const sheets = jobPack(begun, createDeriver()(begun), METRIC_UNITS)
+  const [parts] = blocksOf(named(sheets, 'Circuit and parts'), 'table')
+  const becomes = Object.fromEntries(parts!.rows.map((row) => [row[0], row[3]]))
+  expect(becomes).toMatchObject({
+    'Left spring': '= there, kept',
+    'Left fill valve': '× there, taken out',
+    Compressor: '+ new',
+  })
+  const both = structuredClone(begun)
+  both.air.gone.components.compressor = { ...both.air.components.compressor!, label: 'Old one', state: 'out' }
+  const rows = blocksOf(
+    named(jobPack(both, createDeriver()(both), METRIC_UNITS), 'Circuit and parts'),
+    'table',
+  )[0]!.rows
+  expect(rows.filter((row) => row[0] === 'Old one' || row[0] === 'Compressor')).toHaveLength(2)
+})
+
+test('with everything taken out there is no pressure on paper', () => {
+  const plan = newPlan('leaf-flatbed', 'x')
+  const begun = applyEdit(plan, beginJob(plan.air, 'all-out', 'hand-two', 'hand-two').patches)
+  const sheets = jobPack(begun, createDeriver()(begun), METRIC_UNITS)
+  expect(blocksOf(named(sheets, 'Presets'), 'text')[0]!.text).toContain('no pressure to set')
+  expect(JSON.stringify(named(sheets, 'For the driver'))).not.toMatch(/\b0 kPa/)
 })

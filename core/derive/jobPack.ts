@@ -233,6 +233,11 @@ function wiringSheet(source: Source): PackSheet {
 function presetSheet(source: Source): PackSheet {
   const { plan, derived, units } = source
   const { result } = derived.stages.tune
+  if (!derived.stages.air.result.spring)
+    return {
+      title: 'Presets',
+      blocks: [{ kind: 'text', text: 'No air spring in this plan: there is no pressure to set.' }],
+    }
   const pressure = (value: number) => showText(value, 'pressure', units)
   const rows = ordered(plan.hauls).flatMap(([id, haul]) => {
     const preset = result.presets[id]

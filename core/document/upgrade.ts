@@ -165,7 +165,8 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
- * Version 6 added how often the load changes; hydraulic anti-roll interlinking; what the truck is raised by; of air: what becomes of every part and line, as what it was found, and what is taken out.
+ * Version 6 added how often the load changes, hydraulic anti-roll, what the truck is raised by; of air what becomes of
+ * every part and line, as what it was found, and what is taken out.
  * Version 5 added the height above the sea where the truck works, what a hold test or a soaped joint was
  * made on, and the fasteners of the kit off its sheet.
  * Version 4 added, of hold tests: thermometer, rest before the first reading, lag of the air inside; what was done

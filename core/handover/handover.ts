@@ -29,11 +29,13 @@ export function handoverStage(
     rearRating: number
   } & Omit<HandoverFacts, 'accepted' | 'contact'>,
 ): StageOutput<DriverSheet> {
+  // Without a spring there is no pressure to keep, to fill or to be under.
+  const minimum = from.spring && from.minimum
   const rows = ordered(hauls).map(([id, haul]) => ({
     id,
     label: haul.label,
-    left: from.presets[id]?.left ?? from.minimum,
-    right: from.presets[id]?.right ?? from.minimum,
+    left: from.presets[id]?.left ?? minimum,
+    right: from.presets[id]?.right ?? minimum,
     ballLoad: haul.ballLoad,
     rearAxle: from.rearAxle[id] ?? 0,
   }))
@@ -53,13 +55,13 @@ export function handoverStage(
     job,
     handover,
     springLabel: from.spring?.label ?? '',
-    minimum: from.minimum,
+    minimum,
     maximum: from.spring?.maxPressure ?? null,
     teed: from.teed,
     rows,
     rearRating: from.rearRating,
-    handFill,
-    cautions: CAUTIONS,
+    handFill: from.spring ? handFill : [],
+    cautions: from.spring ? CAUTIONS : [],
     open,
   }
   const begun = handover.driver !== '' || handover.contact !== '' || handover.nextCheck !== ''

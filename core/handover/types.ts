@@ -4,8 +4,9 @@ import type { HandoverPlan, JobCard } from '../document/types'
 export interface SheetRow {
   id: string
   label: string
-  left: number
-  right: number
+  /** Pa gauge; null without a spring. */
+  left: number | null
+  right: number | null
   ballLoad: number
   rearAxle: number
 }
@@ -13,7 +14,7 @@ export interface DriverSheet {
   job: JobCard
   handover: HandoverPlan
   springLabel: string
-  minimum: number
+  minimum: number | null
   maximum: number | null
   teed: boolean
   rows: SheetRow[]

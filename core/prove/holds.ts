@@ -8,6 +8,23 @@ const DAY = 86_400
 /** Loss that still counts as tight, Pa/s. */
 export const allowedLoss = (test: HoldTest): number => test.allowed / DAY
 
+/**
+ * What the air may lose and still count as tight, from the first reading brought to 20 °C to the last.
+ * @param corrected absolute pressures at 20 °C, Pa, reading by reading.
+ * @returns time, s, and absolute pressure, Pa, of both ends; nothing before two readings.
+ */
+export function allowedCourse(
+  test: HoldTest,
+  corrected: readonly number[],
+): { t: number; pressure: number }[] {
+  const read = test.readings
+    .map(({ t }, i) => ({ t, pressure: corrected[i] ?? NaN }))
+    .sort((a, b) => a.t - b.t)
+  const [first, last] = [read[0], read.at(-1)]
+  if (!first || !last || read.length < 2) return []
+  return [first, { t: last.t, pressure: first.pressure - allowedLoss(test) * (last.t - first.t) }]
+}
+
 /** One hold test with temperature taken out, or what keeps it from being read. */
 function readHold(
   id: string,

@@ -4,6 +4,7 @@ import { tubeClass } from '../catalog/tubes'
 import { newPlan } from '../derive/newPlan'
 import type { AirPlan, HoldTest, ProvePlan, Reading } from '../document/types'
 import { coversText, writeCovers } from './covers'
+import { allowedCourse } from './holds'
 import { jointsOf } from './joints'
 import { proveStage } from './prove'
 import { testVolumes, testVolume } from './volumes'
@@ -191,4 +192,14 @@ test('a reading over the spring’s limit is a Stop', () => {
   expect(
     run({ holds: { a: hold({ readings: [at(0, 900_000), at(1, 900_000)] }) } }).notes.map((n) => n.rule),
   ).toContain('test-over-limit')
+})
+
+test('what may be lost: from the first reading down by what is allowed a day, whatever order they were typed in', () => {
+  const day = (days: number) => ({ ...steady[0]!, t: days * 86_400 })
+  const test = { allowed: 3500, readings: [day(2), day(0), day(1)] } as unknown as HoldTest
+  expect(allowedCourse(test, [500_000, 515_000, 508_000])).toEqual([
+    { t: 0, pressure: 515_000 },
+    { t: 172_800, pressure: 508_000 },
+  ])
+  expect(allowedCourse({ ...test, readings: test.readings.slice(0, 1) }, [500_000])).toEqual([])
 })

@@ -20,12 +20,12 @@ export function tuneStage(
   const notes: Note[] = []
   for (const [id, { label }] of ordered(hauls)) {
     const need = needs[id]
-    if (!need) continue
+    if (!need || !spring) continue
     const stored = tune.presets[id] !== undefined
     const preset = tune.presets[id] ?? followedPreset(need, minimum)
     presets[id] = { ...preset, followsLoad: !stored }
     Object.assign(figures, presetFigures(id, label, { preset, stored, need, minimum, spring }))
-    if (spring) notes.push(...presetRules({ id, label, preset, stored, need, minimum, spring, teed }))
+    notes.push(...presetRules({ id, label, preset, stored, need, minimum, spring, teed }))
   }
   notes.push(...minimumRule(tune, spring))
   const count = Object.keys(presets).length
@@ -35,7 +35,9 @@ export function tuneStage(
     figures,
     notes,
     state: stateOf(notes, all ? 'clear' : storedCount > 0 ? 'begun' : 'none'),
-    headline: { text: `${storedCount} of ${count} preset${count === 1 ? '' : 's'}` },
+    headline: {
+      text: spring ? `${storedCount} of ${count} preset${count === 1 ? '' : 's'}` : 'nothing to set',
+    },
     result: { presets, minimum },
   }
 }

@@ -331,6 +331,15 @@ test('two browsers, one job: each sees the other’s edits as they happen, and i
   await fill(other, 'Mass of Cable drums', '400')
   await expect(page.getByRole('alert')).toContainText('Bram changed this job just now')
   await expect(page.getByLabel('Mass of Cable drums', { exact: true })).toHaveValue('400')
+  // Half typed, it stays while the other's figure comes in; left, it counts.
+  const ball = page.getByLabel('Ball load', { exact: true })
+  await (await reach(page, ball)).fill('77')
+  await fill(other, 'Ball load', '66')
+  await expect(page.getByRole('alert')).toContainText('Ball load')
+  await expect(ball).toHaveValue('77')
+  await ball.press('Enter')
+  await saved(page)
+  await expect(other.getByLabel('Ball load', { exact: true })).toHaveValue('77')
   // Each types the same field while the other's edit is not there yet.
   const clash = async (mine: string, theirs: string) => {
     await context.setOffline(true)

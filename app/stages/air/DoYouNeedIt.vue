@@ -1,17 +1,13 @@
 <script setup lang="ts">
 import { doYouNeedIt, type ControlWay, type DoneBy } from '#core/derive/doYouNeedIt'
-import { showText } from '#core/quantity/units'
 
 /** Ways to bring the springs to their pressure, side by side for this job's hauls. */
 /** Six plans are worked out for it: only while it is looked at. */
 const { shown } = defineProps<{ shown: boolean }>()
 const job = useJob()
-const shop = useShop()
 const need = computed(() => (shown ? doYouNeedIt(job.plan!, job.derived!) : null))
 const BY: Record<DoneBy, string> = { hand: 'by hand', driver: 'at a button', itself: 'by itself' }
-const time = (seconds: number | null) => (seconds === null ? 'never' : showText(seconds, 'time', shop.units))
-const cost = ({ cost: typed, unpriced }: ControlWay) =>
-  typed === 0 ? 'no prices typed' : unpriced ? `${typed}, ${unpriced} parts without a price` : String(typed)
+const unpriced = (way: ControlWay) => `${way.unpriced} part${way.unpriced === 1 ? '' : 's'} without a price`
 </script>
 
 <template>
@@ -53,15 +49,14 @@ const cost = ({ cost: typed, unpriced }: ControlWay) =>
               {{ way.label }}
               <span class="label block">{{ BY[way.by] }}. At the roadside: {{ way.fails }}</span>
             </th>
-            <td class="figure text-right whitespace-nowrap">{{ time(way.seconds) }}</td>
-            <td class="figure text-right whitespace-nowrap pl-3">
-              {{ way.week === null ? '—' : time(way.week) }}
+            <td class="text-right"><Fig :figure="way.figures.change" /></td>
+            <td class="text-right"><Fig :figure="way.figures.week" /></td>
+            <td class="text-right"><Fig :figure="way.figures.build" /></td>
+            <td class="text-right whitespace-nowrap">± <Fig :figure="way.figures.error" /></td>
+            <td class="pl-4">
+              <Fig v-if="way.figures.cost.value !== null" :figure="way.figures.cost" />
+              <span v-if="way.unpriced" class="label block">{{ unpriced(way) }}</span>
             </td>
-            <td class="figure text-right whitespace-nowrap pl-3">{{ time(way.build) }}</td>
-            <td class="figure text-right whitespace-nowrap pl-3">
-              ± {{ showText(way.error, 'length', shop.units) }}
-            </td>
-            <td class="pl-4">{{ cost(way) }}</td>
           </tr>
         </tbody>
       </table>

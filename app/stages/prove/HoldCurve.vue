@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { fromSi, unitFor } from '#core/quantity/units'
+import { allowedCourse } from '#core/prove/holds'
 import type { HoldTest } from '#core/document/types'
 import { niceTicks } from '~/pictures/niceTicks'
 
@@ -12,32 +13,21 @@ const { test, corrected, atmosphere } = defineProps<{
   atmosphere: number
 }>()
 const HOUR = 3600
-const DAY = 86_400
 const BOX = { x: -46, y: -10, width: 376, height: 196 }
 const PLOT = { width: 320, height: 150 }
 const shop = useShop()
 const unit = computed(() => unitFor('pressure', shop.units))
-/** Hours and gauge pressures in the shop's unit. */
-const read = computed(() =>
-  test.readings.map((r) => ({ hours: r.t / HOUR, pressure: fromSi(r.pressure, unit.value) })),
+interface Spot {
+  hours: number
+  pressure: number
+}
+/** Hours and gauge pressure in the shop's unit, of what is gauge already or absolute. */
+const spot = (t: number, gauge: number): Spot => ({ hours: t / HOUR, pressure: fromSi(gauge, unit.value) })
+const read = computed(() => test.readings.map((r) => spot(r.t, r.pressure)))
+const brought = computed(() => (corrected ?? []).map((p, i) => spot(test.readings[i]!.t, p - atmosphere)))
+const allowed = computed(() =>
+  allowedCourse(test, corrected ?? []).map((end) => spot(end.t, end.pressure - atmosphere)),
 )
-const brought = computed(() =>
-  (corrected ?? []).map((p, i) => ({
-    hours: read.value[i]!.hours,
-    pressure: fromSi(p - atmosphere, unit.value),
-  })),
-)
-/** From the first reading brought to 20 °C down by what is allowed, to the last. */
-const allowed = computed(() => {
-  const byTime = [...brought.value].sort((a, b) => a.hours - b.hours)
-  const [first, last] = [byTime[0], byTime.at(-1)]
-  if (!first || !last) return []
-  const aDay = fromSi(test.allowed, unit.value) - fromSi(0, unit.value)
-  return [
-    first,
-    { hours: last.hours, pressure: first.pressure - (aDay * (last.hours - first.hours) * HOUR) / DAY },
-  ]
-})
 const all = computed(() => [...read.value, ...brought.value, ...allowed.value])
 const across = computed(() => ends(all.value.map((p) => p.hours)))
 const up = computed(() => ends(all.value.map((p) => p.pressure)))
@@ -45,7 +35,7 @@ const ends = (values: number[]) => niceTicks(Math.min(...values), Math.max(...va
 const place = (value: number, ticks: readonly number[]) => (value - ticks[0]!) / (ticks.at(-1)! - ticks[0]!)
 const x = (hours: number) => place(hours, across.value) * PLOT.width
 const y = (pressure: number) => (1 - place(pressure, up.value)) * PLOT.height
-const path = (points: readonly { hours: number; pressure: number }[]) =>
+const path = (points: readonly Spot[]) =>
   [...points]
     .sort((a, b) => a.hours - b.hours)
     .map((p) => `${x(p.hours).toFixed(1)},${y(p.pressure).toFixed(1)}`)

@@ -27,12 +27,109 @@ function setExhaust(side: string): void {
 
 /** An overload leaf where the kind's example has none. */
 const USUAL_OVERLOAD = { contact: 0.06, rate: 30_000 }
-function setOverload(fitted: boolean): void {
-  set('Leaf pack', (t) => {
-    const usual = exampleTruck(t.kind).suspension.overload ?? USUAL_OVERLOAD
-    t.suspension.overload = fitted ? usual : null
-  })
+
+interface Choice {
+  label: string
+  value: string
+  options: { value: string; label: string }[]
+  take(value: string): void
 }
+/** A choice by its field, its options as words, and how one is written; `edit` is what the change is called. */
+const choice = <T extends string>(
+  label: string,
+  value: T,
+  words: Record<T, string>,
+  edit: string,
+  write: (t: Truck, chosen: T) => void,
+): Choice => ({
+  label,
+  value,
+  options: Object.entries<string>(words).map(([id, word]) => ({ value: id, label: word })),
+  take: (chosen) => set(edit, (t) => write(t, chosen as T)),
+})
+type YesNo = 'true' | 'false'
+const yesNo = (
+  label: string,
+  value: boolean,
+  [yes, no]: [string, string],
+  edit: string,
+  write: (t: Truck, chosen: boolean) => void,
+): Choice =>
+  choice<YesNo>(label, `${value}`, { false: no, true: yes }, edit, (t, chosen) => write(t, chosen === 'true'))
+
+const choices = computed<Choice[]>(() => {
+  const { bed, suspension, tyre, coil, raisedBy } = truck.value
+  return [
+    {
+      label: 'Exhaust beside the rear axle',
+      value: exhaustSide(truck.value) ?? 'none',
+      options: [
+        { value: 'left', label: 'on the left' },
+        { value: 'right', label: 'on the right' },
+        { value: 'none', label: 'none' },
+      ],
+      take: setExhaust,
+    },
+    choice(
+      'Bed or body',
+      bed.material,
+      { steel: 'steel', aluminium: 'aluminium', wood: 'wood' },
+      'Body material',
+      (t, material) => void (t.bed.material = material),
+    ),
+    yesNo(
+      'Lift and gaps',
+      suspension.liftMeasured,
+      ['taped with the kit fitted', 'taped before the kit goes on'],
+      'When the gaps were taped',
+      (t, yes) => void (t.suspension.liftMeasured = yes),
+    ),
+    yesNo(
+      'Wheels at the rear',
+      tyre.dual,
+      ['dual', 'single'],
+      'Wheels at the rear',
+      (t, yes) => void (t.tyre.dual = yes),
+    ),
+    choice(
+      'Rear raised by',
+      raisedBy,
+      {
+        frame: 'its frame: axle hangs',
+        axle: 'its axle: gap as on the road',
+        hoist: 'a hoist: both axles hang',
+        not: 'nothing: on its wheels',
+      },
+      'What it is raised by',
+      (t, by) => void (t.raisedBy = by),
+    ),
+    yesNo(
+      'Anti-roll',
+      suspension.interlinked,
+      ['hydraulic, interlinked', 'bar, or none'],
+      'Anti-roll',
+      (t, yes) => void (t.suspension.interlinked = yes),
+    ),
+    suspension.kind === 'coil'
+      ? choice(
+          'Hole for the insert’s stem',
+          coil.hole,
+          { upper: 'in the upper seat', lower: 'in the lower seat', none: 'none' },
+          'Hole for the stem',
+          (t, hole) => void (t.coil.hole = hole),
+        )
+      : yesNo(
+          'Leaf pack',
+          suspension.overload !== null,
+          ['with an overload leaf', 'one stage'],
+          'Leaf pack',
+          (t, fitted) => {
+            const usual = exampleTruck(t.kind).suspension.overload ?? USUAL_OVERLOAD
+            t.suspension.overload = fitted ? usual : null
+          },
+        ),
+  ]
+})
 </script>
 
 <template>
@@ -84,83 +181,12 @@ function setOverload(fitted: boolean): void {
       @change="(v) => setJob('Height above the sea', (c) => void (c.altitude = v))"
     />
     <PickField
-      label="Exhaust beside the rear axle"
-      :value="exhaustSide(truck) ?? 'none'"
-      :options="[
-        { value: 'left', label: 'on the left' },
-        { value: 'right', label: 'on the right' },
-        { value: 'none', label: 'none' },
-      ]"
-      @change="setExhaust"
-    />
-    <PickField
-      label="Bed or body"
-      :value="truck.bed.material"
-      :options="[
-        { value: 'steel', label: 'steel' },
-        { value: 'aluminium', label: 'aluminium' },
-        { value: 'wood', label: 'wood' },
-      ]"
-      @change="(v) => set('Body material', (t) => void (t.bed.material = v as Truck['bed']['material']))"
-    />
-    <PickField
-      label="Lift and gaps"
-      :value="String(truck.suspension.liftMeasured)"
-      :options="[
-        { value: 'true', label: 'taped with the kit fitted' },
-        { value: 'false', label: 'taped before the kit goes on' },
-      ]"
-      @change="(v) => set('When the gaps were taped', (t) => void (t.suspension.liftMeasured = v === 'true'))"
-    />
-    <PickField
-      label="Wheels at the rear"
-      :value="String(truck.tyre.dual)"
-      :options="[
-        { value: 'false', label: 'single' },
-        { value: 'true', label: 'dual' },
-      ]"
-      @change="(v) => set('Wheels at the rear', (t) => void (t.tyre.dual = v === 'true'))"
-    />
-    <PickField
-      label="Rear raised by"
-      :value="truck.raisedBy"
-      :options="[
-        { value: 'frame', label: 'its frame: axle hangs' },
-        { value: 'axle', label: 'its axle: gap as on the road' },
-        { value: 'hoist', label: 'a hoist: both axles hang' },
-        { value: 'not', label: 'nothing: on its wheels' },
-      ]"
-      @change="(v) => set('What it is raised by', (t) => void (t.raisedBy = v as Truck['raisedBy']))"
-    />
-    <PickField
-      label="Anti-roll"
-      :value="String(truck.suspension.interlinked)"
-      :options="[
-        { value: 'false', label: 'bar, or none' },
-        { value: 'true', label: 'hydraulic, interlinked' },
-      ]"
-      @change="(v) => set('Anti-roll', (t) => void (t.suspension.interlinked = v === 'true'))"
-    />
-    <PickField
-      v-if="truck.suspension.kind === 'coil'"
-      label="Hole for the insert’s stem"
-      :value="truck.coil.hole"
-      :options="[
-        { value: 'upper', label: 'in the upper seat' },
-        { value: 'lower', label: 'in the lower seat' },
-        { value: 'none', label: 'none' },
-      ]"
-      @change="(v) => set('Hole for the stem', (t) => void (t.coil.hole = v as Truck['coil']['hole']))"
-    />
-    <PickField
-      v-else
-      label="Leaf pack"
-      :value="String(truck.suspension.overload !== null)"
-      :options="[
-        { value: 'true', label: 'with an overload leaf' },
-        { value: 'false', label: 'one stage' },
-      ]"
-      @change="(v) => setOverload(v === 'true')"
+      v-for="choice in choices"
+      :key="choice.label"
+      :label="choice.label"
+      :value="choice.value"
+      :options="choice.options"
+      @change="choice.take"
     />
   </div>
 </template>

@@ -62,7 +62,11 @@ const drawers = computed(() => {
   <DrawerBench stage="tune" :drawers="drawers" :views="VIEWS">
     <template #view-bars>
       <div v-if="!presets.length" class="sheet p-5">
-        No haul yet. Say at Load what the truck carries; each haul gets its preset here.
+        {{
+          spring
+            ? 'No haul yet. Say at Load what the truck carries; each haul gets its preset here.'
+            : 'No air spring in this plan: there is no pressure to set.'
+        }}
       </div>
       <div v-else class="sheet p-4">
         <div

@@ -248,7 +248,7 @@ export function newComponent(
   }
 }
 
-/** Spring, tube, compressor and block of a circuit by class; null where it has none, or its class is unknown. */
+/** Spring, tube, compressor and block of a circuit by class; null where it has none, or the class is unknown. */
 export function airSet(air: PartsOf): AirSet {
   const first = (kind: ComponentKind) =>
     Object.keys(air.components).find((id) => air.components[id]!.kind === kind)

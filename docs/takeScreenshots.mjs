@@ -1,9 +1,9 @@
-// Takes the pictures of this folder anew from a running bin/start with the demo data: node docs/screenshots/take.mjs [ADDRESS]
+// Takes the pictures in docs/screenshots anew from a running bin/start with the demo data: node docs/takeScreenshots.mjs [ADDRESS]
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { chromium } from '@playwright/test'
 
-const here = dirname(fileURLToPath(import.meta.url))
+const here = join(dirname(fileURLToPath(import.meta.url)), 'screenshots')
 const address = process.argv[2] ?? 'http://127.0.0.1:3000'
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',

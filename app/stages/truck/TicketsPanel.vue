@@ -27,7 +27,7 @@ async function read(event: Event): Promise<void> {
   const { readTickets } = await import('#core/truck/ticketTable')
   const { tickets: found, problems: wrong } = readTickets(await file.text())
   problems.value = wrong ?? []
-  if (found) add(`Read ${found.length} tickets`, found)
+  if (found) add(found.length === 1 ? 'Read a ticket' : `Read ${found.length} tickets`, found)
   input.value = ''
 }
 const weighing = ref('')

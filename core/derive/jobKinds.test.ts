@@ -231,14 +231,17 @@ describe('notes of what is there, both sides of each', () => {
 })
 
 describe('operations on what is there', () => {
-  const there = () => begun('springs', 'tank-wireless', 'tank-wireless').air
+  const there = () => {
+    const { air } = begun('springs', 'tank-wireless', 'tank-wireless')
+    return air
+  }
 
   test('a part taken out stands among what is taken out, with its lines; a new one leaves nothing behind', () => {
     const { gone, components } = takeOut('dryer')(there())
     expect(components.dryer).toBeUndefined()
     expect(gone.components.dryer).toMatchObject({ kind: 'dryer', state: 'out' })
     expect(Object.keys(gone.lines).sort()).toEqual(['supply', 'to-dryer'])
-    const whole = begun('whole', null, 'tank-wireless').air
+    const { air: whole } = begun('whole', null, 'tank-wireless')
     expect(takeOut('dryer')(whole).gone).toEqual({ components: {}, lines: {} })
   })
 

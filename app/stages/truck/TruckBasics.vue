@@ -181,12 +181,12 @@ const choices = computed<Choice[]>(() => {
       @change="(v) => setJob('Height above the sea', (c) => void (c.altitude = v))"
     />
     <PickField
-      v-for="choice in choices"
-      :key="choice.label"
-      :label="choice.label"
-      :value="choice.value"
-      :options="choice.options"
-      @change="choice.take"
+      v-for="field in choices"
+      :key="field.label"
+      :label="field.label"
+      :value="field.value"
+      :options="field.options"
+      @change="field.take"
     />
   </div>
 </template>

@@ -1,5 +1,7 @@
 import tailwindcss from '@tailwindcss/vite'
 
+const UNUSED_FETCHING = ['createUseAsyncData', 'createUseFetch']
+
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@nuxt/eslint'],
   // One page per job that lives for hours in the browser, keeps unsaved edits itself and is never indexed: nothing to render on the server.
@@ -39,6 +41,14 @@ export default defineNuxtConfig({
   vite: {
     plugins: [tailwindcss()],
     worker: { format: 'es' },
+    // No component here, nor in what is used, is written with options: that half of Vue stays at home.
+    define: { __VUE_OPTIONS_API__: 'false' },
+    // Nuxt makes its own ways of fetching whether anybody fetches with them or not; nobody does.
+    build: {
+      rollupOptions: {
+        treeshake: { manualPureFunctions: ['defineKeyedFunctionFactory', ...UNUSED_FETCHING] },
+      },
+    },
     optimizeDeps: { include: ['immer', 'yup', 'chart.js', 'vue-chartjs', '@headlessui/vue', 'papaparse'] },
   },
   hooks: {

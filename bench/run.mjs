@@ -198,19 +198,20 @@ try {
     ],
   })
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-  await page.goto(`${server.address}/jobs/estuary-flatbed/truck`)
-  await page.getByRole('status').getByText(/saved/).waitFor()
-  const script = await page.evaluate(() =>
-    [
-      ...new Map(
-        performance
-          .getEntriesByType('resource')
-          .filter((r) => r.name.endsWith('.js'))
-          .map((r) => [r.name, r.encodedBodySize]),
-      ).values(),
-    ].reduce((sum, size) => sum + size, 0),
-  )
-  row('first load of a job page, compressed script', script / 1000, 'kB', 250)
+  /** Packed script of a stage that stands ready, bytes; what comes a moment later, and what its workers run, is not in it. */
+  const scriptOf = async (stage) => {
+    await page.goto(`${server.address}/jobs/estuary-flatbed/${stage}`)
+    await page.locator('main[data-stage] [data-bench]').waitFor()
+    return page.evaluate(() => {
+      const scripts = performance.getEntriesByType('resource').filter((r) => r.name.endsWith('.js'))
+      return [...new Map(scripts.map((r) => [r.name, r.encodedBodySize])).values()].reduce((a, b) => a + b, 0)
+    })
+  }
+  const stages = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover']
+  const scripts = []
+  for (const stage of stages) scripts.push({ stage, size: await scriptOf(stage) })
+  const most = scripts.reduce((a, b) => (b.size > a.size ? b : a))
+  row(`first load of a job page, compressed script, largest (${most.stage})`, most.size / 1000, 'kB', 250)
   await page.goto(`${server.address}/jobs/estuary-flatbed/load`)
   await page.getByLabel('Ball load').waitFor()
   const edits = await page.evaluate(async () => {

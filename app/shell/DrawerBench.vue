@@ -5,7 +5,8 @@ import { focusIn, reveal, type Drawer, type View } from './drawers'
 
 /**
  * A stage at work: its pictures stay in view, and under them (beside them where there is room) its drawers,
- * one open at a time. A drawer stands in the slot of its id, a picture in `view-` and its id.
+ * one open at a time. A drawer stands in the slot of its id, a picture in `view-` and its id. A slot is told whether
+ * its drawer is `open`, and whether it was ever (`seen`).
  */
 const {
   stage,
@@ -25,6 +26,8 @@ const asked = computed(() => {
   return known(id) ? id : null
 })
 const opened = computed(() => asked.value ?? (known(first) ? first : drawers[0]?.id))
+const seen = reactive(new Set<string>())
+watch(opened, (id) => id && seen.add(id), { immediate: true })
 const title = computed(() => drawers.find((d) => d.id === opened.value)?.title ?? '')
 const view = ref('')
 const viewed = computed(() => (views.some((v) => v.id === view.value) ? view.value : views[0]?.id))
@@ -154,7 +157,7 @@ watch(asked, async (id) => {
         @reveal="d.id !== opened && openQuietly(d.id)"
         @keydown.esc="phone() && shut()"
       >
-        <slot :name="d.id" :open="d.id === opened" />
+        <slot :name="d.id" :open="d.id === opened" :seen="seen.has(d.id)" />
       </div>
     </div>
   </div>

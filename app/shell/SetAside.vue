@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import { defineAsyncComponent } from 'vue'
-
 /** Says that something could not be saved, and opens what can be done about it. */
 const aside = useSetAside()
 const shown = ref(false)
 const count = computed(() => aside.rows.length)
 watch(count, (now) => now === 0 && (shown.value = false))
-const SetAsideDialog = defineAsyncComponent(() => import('./SetAsideDialog.vue'))
+const SetAsideDialog = laterComponent(() => import('./SetAsideDialog.vue'))
 </script>
 
 <template>

@@ -9,6 +9,9 @@ import { showText } from '#core/quantity/units'
 import { withLive } from '../stageDrawers'
 import { usePlayer } from './player'
 
+const RunIt = laterComponent(() => import('./RunIt.vue'))
+const WhichSpring = laterComponent(() => import('./WhichSpring.vue'))
+const WhichSet = laterComponent(() => import('./WhichSet.vue'))
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
@@ -122,10 +125,10 @@ const printIt = () => window.print()
     </template>
     <template #found="{ open }"><WhatIsThere :shown="open" @choose="pick" /></template>
     <template #need="{ open }"><DoYouNeedIt class="no-print" :shown="open" /></template>
-    <template #run><RunIt class="no-print" :player="player" /></template>
+    <template #run="{ seen }"><RunIt v-if="seen" class="no-print" :player="player" /></template>
     <template #says><AirAnswers /></template>
-    <template #spring><WhichSpring class="no-print" /></template>
-    <template #set><WhichSet class="no-print" /></template>
+    <template #spring="{ seen }"><WhichSpring v-if="seen" class="no-print" /></template>
+    <template #set="{ seen }"><WhichSet v-if="seen" class="no-print" /></template>
     <template #parts><AirParts @choose="pick" /></template>
   </DrawerBench>
 </template>

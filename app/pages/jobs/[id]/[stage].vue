@@ -20,26 +20,13 @@ const STAGE_VIEWS: Record<StageName, Component> = {
   handover: defineAsyncComponent(() => import('~/stages/handover/HandoverStage.vue')),
 }
 
-/** Not needed to show a stage, so they come a moment after it: there when they are asked for, and when the connection is not. */
-const LATER = {
-  find: () => import('~/shell/FindBox.vue'),
-  units: () => import('~/shell/UnitsDialog.vue'),
-  keys: () => import('~/shell/KeysDialog.vue'),
-  replace: () => import('~/shell/ReplaceDialog.vue'),
-  revisions: () => import('~/shell/RevisionsDialog.vue'),
-  photo: () => import('~/photos/PhotoDialog.vue'),
-  clash: () => import('~/shell/ClashDialog.vue'),
-  aside: () => import('~/shell/SetAsideDialog.vue'),
-}
-const FindDialog = defineAsyncComponent(LATER.find)
-const UnitsChoice = defineAsyncComponent(LATER.units)
-const KeysList = defineAsyncComponent(LATER.keys)
-const RevisionsList = defineAsyncComponent(LATER.revisions)
-const ClashAsked = defineAsyncComponent(LATER.clash)
-const PhotoLarge = defineAsyncComponent(LATER.photo)
-const ReplaceAsked = defineAsyncComponent(LATER.replace)
-const MOMENT = 5000
-onMounted(() => setTimeout(() => Object.values(LATER).forEach((load) => void load().catch(() => {})), MOMENT))
+const FindDialog = laterComponent(() => import('~/shell/FindBox.vue'))
+const UnitsChoice = laterComponent(() => import('~/shell/UnitsDialog.vue'))
+const KeysList = laterComponent(() => import('~/shell/KeysDialog.vue'))
+const RevisionsList = laterComponent(() => import('~/shell/RevisionsDialog.vue'))
+const ClashAsked = laterComponent(() => import('~/shell/ClashDialog.vue'))
+const PhotoLarge = laterComponent(() => import('~/photos/PhotoDialog.vue'))
+const ReplaceAsked = laterComponent(() => import('~/shell/ReplaceDialog.vue'))
 
 definePageMeta({ key: (route) => String(route.params.id) })
 const route = useRoute()

@@ -66,8 +66,8 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
     powerStage(plan.power, plan.truck, air.result, feed),
   )
   const tune = memo('tune', [plan.tune, load, air], () => tuneOf(plan, set, teed, load))
-  const build = memo('build', [plan.build, lay, power, tune], () => buildOf(plan, set, { lay, power }))
-  const prove = memo('prove', [plan.prove, air, lay], () => proveOf(plan, set, { air, lay }, atmosphere))
+  const build = buildOf(plan, set, { lay, power }, memo)
+  const prove = proveOf(plan, set, { air, lay }, atmosphere, memo)
   const ran = answers ? memo('ran', [air, answers], () => withAnswers(air, answers)) : air
   const before = { truck, load, air: ran, lay, power, tune, build, prove }
   const notes = Object.values(before).flatMap((s) => s.notes)
@@ -87,30 +87,44 @@ function tuneOf(plan: Plan, set: AirSet, teed: boolean, load: Stages['load']): S
   return tuneStage(plan.tune, plan.hauls, Object.fromEntries(needs), set.spring, teed)
 }
 
-const buildOf = (plan: Plan, set: AirSet, { lay, power }: Before<'lay' | 'power'>): Stages['build'] =>
-  buildStage(plan.build, plan.truck, plan.air, plan.power, {
-    spring: set.spring,
-    cuts: lay.result.cuts,
-    shields: lay.result.shields,
-    exhaustSide: exhaustSide(plan.truck),
-    interlinked: plan.truck.suspension.interlinked,
-    presetLabels: Object.values(plan.hauls).map((h) => h.label),
-    feed: power.result.powered
-      ? { length: power.result.oneWay, area: power.result.area, fuse: power.result.fuse }
-      : null,
-  })
+/** Of what other stages found, Build and Prove use a few figures: a load moved leaves most of them as they are. */
+function buildOf(
+  plan: Plan,
+  set: AirSet,
+  { lay, power }: Before<'lay' | 'power'>,
+  memo: Memo,
+): Stages['build'] {
+  const presetLabels = Object.values(plan.hauls).map((h) => h.label)
+  const { powered, oneWay, area, fuse } = power.result
+  const own = [plan.build, plan.truck, plan.air, plan.power]
+  return memo('build', [...own, lay, powered, oneWay, area, fuse, ...presetLabels], () =>
+    buildStage(plan.build, plan.truck, plan.air, plan.power, {
+      spring: set.spring,
+      cuts: lay.result.cuts,
+      shields: lay.result.shields,
+      exhaustSide: exhaustSide(plan.truck),
+      interlinked: plan.truck.suspension.interlinked,
+      presetLabels,
+      feed: powered ? { length: oneWay, area, fuse } : null,
+    }),
+  )
+}
 
 function proveOf(
   plan: Plan,
   set: AirSet,
   { air, lay }: Before<'air' | 'lay'>,
   atmosphere: number,
+  memo: Memo,
 ): Stages['prove'] {
   const circuit = circuitAsItRuns(plan.air)
   const { springVolume, tankVolume } = air.result
-  const filled = lay.result.routes.filter((r) => circuit.lines[r.id] && circuit.lines[r.id]!.tube !== DIRECT)
-  const volumes = testVolumes(springVolume, tankVolume, filled, set.tube)
-  return proveStage(plan.prove, circuit, set.spring, volumes, atmosphere)
+  return memo('prove', [plan.prove, plan.air, lay, springVolume, tankVolume, atmosphere], () => {
+    const isTube = (id: string) => circuit.lines[id] && circuit.lines[id].tube !== DIRECT
+    const filled = lay.result.routes.filter((r) => isTube(r.id))
+    const volumes = testVolumes(springVolume, tankVolume, filled, set.tube)
+    return proveStage(plan.prove, circuit, set.spring, volumes, atmosphere)
+  })
 }
 
 function handoverOf(

@@ -220,7 +220,7 @@ describe('which spring', () => {
 
   test('in the plan: every demo job tries every class', () => {
     for (const { plan } of demoJobs())
-      expect(createDeriver()(plan).stages.load.result.trials).toHaveLength(SPRINGS.length)
+      expect(createDeriver()(plan).stages.load.result.trials()).toHaveLength(SPRINGS.length)
   })
 })
 
@@ -252,7 +252,7 @@ test('Which spring rides and shares as Load does: the planned class, at the heav
   const compared: string[] = []
   for (const { id, plan } of demoJobs()) {
     const { figures, result } = createDeriver()(plan).stages.load
-    const ride = result.trials.find((t) => t.id === plan.air.springClass)?.ride
+    const ride = result.trials().find((t) => t.id === plan.air.springClass)?.ride
     // A sheet of its own is not the class that is tried.
     if (!ride || plan.air.sheet) continue
     compared.push(id)

@@ -43,7 +43,7 @@ export function loadStage(
     uncertainties: {},
     spring: spring && { ...spring, designHeight: surveyed.springHeight },
     cards: {},
-    trials: [],
+    trials: () => [],
   }
   const figures: Record<string, Figure> = {}
   const notes: Note[] = []
@@ -61,13 +61,10 @@ export function loadStage(
     Object.assign(figures, solved.figures)
     notes.push(...solved.notes)
   }
-  result.trials = trySprings(
-    surveyed,
-    leastClearance,
-    Object.entries(result.hauls).map(([id, r]) => [hauls[id]!, r]),
-    teed,
-    atmosphere,
-  )
+  result.trials = once(() => {
+    const solved = Object.entries(result.hauls).map(([id, r]) => [hauls[id]!, r] as const)
+    return trySprings(surveyed, leastClearance, solved, teed, atmosphere)
+  })
   const loaded = Object.values(hauls).some(isLoaded)
   return {
     figures,

@@ -145,7 +145,8 @@ export interface LoadResult {
   spring: LevelSpring | null
   /** Pressure card of each haul, worked out when it is first asked for. */
   cards: Record<string, () => CardRow[]>
-  trials: SpringTrial[]
+  /** Every class tried on every haul, worked out when it is first asked for. */
+  trials: () => SpringTrial[]
 }
 
 /** What Load needs of the survey: the truck with its kit counted, the spring's height unladen, and ± of the figures. */

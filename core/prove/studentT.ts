@@ -43,12 +43,21 @@ function incompleteBeta(a: number, b: number, x: number): number {
   return (sum * Math.exp(a * Math.log(x) + b * Math.log1p(-x) - lnBeta)) / a
 }
 
+/** Worked out once: the readings of a test are few, and are judged again at every edit. */
+const known = new Map<number, number>()
+
 /**
  * Two-sided 95 % point of Student’s t for `degrees` of freedom above 0, whole or not:
  * the t with I(ν/(ν + t²); ν/2, 1/2) = 0.05. Abramowitz and Stegun 26.7.1.
  * @example studentT95(5) // 2.5706
  */
 export function studentT95(degrees: number): number {
+  const t = known.get(degrees) ?? pointOf(degrees)
+  if (Number.isInteger(degrees)) known.set(degrees, t)
+  return t
+}
+
+function pointOf(degrees: number): number {
   // Over ln t, since few degrees want a very large t.
   const inside = (lnT: number) =>
     OUTSIDE - incompleteBeta(degrees / 2, 0.5, 1 / (1 + Math.exp(2 * lnT) / degrees))

@@ -6,7 +6,7 @@ import type { SpringTrial } from '#core/load/types'
 /** Every class tried on all hauls and the fit; the smallest that does it all is proposed. */
 const job = useJob()
 const shop = useShop()
-const trials = computed(() => job.derived!.stages.load.result.trials)
+const trials = computed(() => job.derived!.stages.load.result.trials())
 const all = ref(false)
 const shown = computed(() =>
   all.value ? trials.value : trials.value.filter((t, i) => i < 6 || t.id === job.plan!.air.springClass),

@@ -2,6 +2,7 @@ import { isThere } from '../../catalog/partStates'
 import { DIRECT, type AirPlan, type Circuit, type PartState } from '../../document/types'
 import { newComponent, portsOf } from '../parts/parts'
 import { withLinePaths } from './connections'
+import { perCircuit } from './perCircuit'
 
 /** What is there, what will be, and what runs: the circuit by what becomes of its parts. */
 
@@ -24,19 +25,11 @@ export function circuitAsFound(air: AirPlan): Circuit {
   }
 }
 
-const running = new WeakMap<AirPlan, AirPlan>()
-
 /**
  * The circuit as it runs when this job is done: without what is left for later, its ports and tubes plugged until then.
  * The very same plan where nothing is.
  */
-export function circuitAsItRuns(air: AirPlan): AirPlan {
-  const known = running.get(air)
-  if (known) return known
-  const made = withoutLater(air)
-  running.set(air, made)
-  return made
-}
+export const circuitAsItRuns = perCircuit(withoutLater)
 
 function withoutLater(air: AirPlan): AirPlan {
   const isLater = (x: { state: PartState }) => x.state === 'later'

@@ -3,6 +3,7 @@ import { partOf } from '../parts/parts'
 import type { SupplyFacts } from '../types'
 import { SUPPLY_KINDS, allOfKinds, firstOfKind } from './connections'
 import { onwardFrom } from './onward'
+import { perCircuit } from './perCircuit'
 
 /** A pressure and what sets it, Pa gauge. */
 export interface Given {
@@ -45,7 +46,9 @@ function arriving(plan: AirPlan, from: string, given: Given, wanted: (id: string
 }
 
 /** What limits the supply: its own rating, its switch, boost, and what stands between it and a tank. */
-export function supplyOf(plan: AirPlan): SupplyFacts | null {
+export const supplyOf = perCircuit(supplyFound)
+
+function supplyFound(plan: AirPlan): SupplyFacts | null {
   const supplies = allOfKinds(plan, ...SUPPLY_KINDS)
   if (supplies.length === 0) return null
   const tank = firstOfKind(plan, 'tank')
@@ -68,9 +71,12 @@ export function supplyOf(plan: AirPlan): SupplyFacts | null {
   }
 }
 
-/** Most the springs can be given: what of the full tank, or of the supply, arrives at them. */
-export function deliverable(plan: AirPlan, { most, by, part }: SupplyFacts): Given {
+/** Most the springs can be given: what of the full tank, or of the supply, arrives at them; null without a supply. */
+export const deliverable = perCircuit((plan): Given | null => {
+  const supply = supplyOf(plan)
+  if (!supply) return null
+  const { most, by, part } = supply
   const from = firstOfKind(plan, 'tank') ?? part
   const spring = (id: string) => plan.components[id]!.kind === 'spring'
   return arriving(plan, from, { most, by, part }, spring) ?? { most, by, part }
-}
+})

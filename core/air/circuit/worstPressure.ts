@@ -8,6 +8,7 @@ import { componentFlow } from '../equations/componentFlow'
 import { beltFlow, compressorOf, partOf } from '../parts/parts'
 import { SUPPLY_KINDS, allOfKinds, connectedParts, firstOfKind } from './connections'
 import { onwardFrom } from './onward'
+import { perCircuit } from './perCircuit'
 
 /**
  * The pressure each part may come to see: with everything working, and with any one guard failed. Gauge, Pa.
@@ -218,14 +219,13 @@ function connectedOnward(plan: AirPlan, id: string, open: (id: string) => boolea
   return seen
 }
 
-const known = new WeakMap<AirPlan, { springMost: number; seen: Map<string, PressureSeen> }>()
+const pressuresKnown = perCircuit(() => new Map<number, Map<string, PressureSeen>>())
 
-/** {@link pressuresSeen}, worked out once for a circuit: a load that is moved changes none of it. */
+/** {@link pressuresSeen}, worked out once for a circuit and what its springs are filled to. */
 export function worstPressures(plan: AirPlan, springMost: number): Map<string, PressureSeen> {
-  const kept = known.get(plan)
-  if (kept?.springMost === springMost) return kept.seen
-  const seen = pressuresSeen(plan, springMost)
-  known.set(plan, { springMost, seen })
+  const known = pressuresKnown(plan)
+  const seen = known.get(springMost) ?? pressuresSeen(plan, springMost)
+  known.set(springMost, seen)
   return seen
 }
 

@@ -6,6 +6,8 @@ import type { RuleInput } from '../types'
 /** What Air's rules share. Each rule stands with its source, its limit and, where one computes, its remedy. */
 
 export type AirRule = Rule<RuleInput>
+/** A rule that reads the circuit and nothing else. */
+export type CircuitRule = Rule<AirPlan>
 
 const pressureNote = notesOf('air', 'pressure')
 /** A note of Air; its value and limit are pressures, Pa gauge, unless it says otherwise. */

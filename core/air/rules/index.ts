@@ -1,5 +1,6 @@
 import type { Note } from '../../quantity/figure'
 import { applyRules } from '../../quantity/stage'
+import { perCircuit } from '../circuit/perCircuit'
 import type { RuleInput } from '../types'
 import { CATALOGUE_RULES } from './catalogue'
 import type { AirRule } from './common'
@@ -10,9 +11,11 @@ import { JOINT_RULES } from './joints'
 import { SPRING_RULES } from './springs'
 import { SUPPLY_RULES } from './supply'
 
+const jointNotes = perCircuit((plan) => applyRules(JOINT_RULES, plan))
+
 const RULES: readonly AirRule[] = [
   ...CATALOGUE_RULES,
-  ...JOINT_RULES,
+  ({ plan }) => jointNotes(plan),
   ...GUARD_RULES,
   ...SUPPLY_RULES,
   ...SPRING_RULES,

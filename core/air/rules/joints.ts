@@ -5,11 +5,11 @@ import { plugPort, takeOut } from '../circuit/operations'
 import { portsOf } from '../parts/parts'
 import type { AirPlan } from '../../document/types'
 import type { Remedy } from '../../quantity/figure'
-import { COMMON_PRACTICE, airNote, takeLineAway, type AirRule } from './common'
+import { COMMON_PRACTICE, airNote, takeLineAway, type CircuitRule } from './common'
 
 /** Ports and the lines on them. */
 
-const openPressurePorts: AirRule = ({ plan }) =>
+const openPressurePorts: CircuitRule = (plan) =>
   openPorts(plan).flatMap(({ component, port }) => {
     if (portsOf(plan, component).find((p) => p.id === port)?.type === 'intake') return []
     return airNote({
@@ -23,7 +23,7 @@ const openPressurePorts: AirRule = ({ plan }) =>
     })
   })
 
-const linesThatEndAtNothing: AirRule = ({ plan }) =>
+const linesThatEndAtNothing: CircuitRule = (plan) =>
   looseLines(plan).map((id) =>
     airNote({
       rule: 'loose-line',
@@ -52,7 +52,7 @@ function closeLooseLine(plan: AirPlan, id: string): Remedy | undefined {
 }
 
 /** A line on an exhaust shuts it; one from an intake to pressure lets the intake breathe what it should not. */
-const wrongEnds: AirRule = ({ plan }) =>
+const wrongEnds: CircuitRule = (plan) =>
   Object.entries(plan.lines).flatMap(([id, l]) => {
     const type = (part: string, port: string) => portsOf(plan, part).find((p) => p.id === port)?.type
     const from = type(l.from, l.fromPort)
@@ -83,7 +83,7 @@ const wrongEnds: AirRule = ({ plan }) =>
   })
 
 /** A way through that leads to a plug, or a tee with nothing but plugs on two of its ways. */
-const deadEnds: AirRule = ({ plan }) =>
+const deadEnds: CircuitRule = (plan) =>
   Object.entries(plan.components).flatMap(([id, { kind, label }]) => {
     if (!IN_LINE_KINDS.includes(kind) && kind !== 'paddle' && kind !== 'tee') return []
     const plugged = portsOf(plan, id).filter(
@@ -103,4 +103,9 @@ const deadEnds: AirRule = ({ plan }) =>
     })
   })
 
-export const JOINT_RULES: readonly AirRule[] = [openPressurePorts, linesThatEndAtNothing, wrongEnds, deadEnds]
+export const JOINT_RULES: readonly CircuitRule[] = [
+  openPressurePorts,
+  linesThatEndAtNothing,
+  wrongEnds,
+  deadEnds,
+]

@@ -56,13 +56,13 @@ const teedSidesDiffer: AirRule = ({ plan, needs, teed }) => {
 }
 
 /** A valve held by hand, or a supply with nothing between, goes on past what the springs may have. */
-const supplyOverSpring: AirRule = ({ plan, set: { spring }, supply }) => {
-  if (!spring || !supply) return null
+const supplyOverSpring: AirRule = ({ plan, set: { spring } }) => {
+  const given = deliverable(plan)
+  if (!spring || !given) return null
   const held = allOfKinds(plan, 'paddle', 'heightValve')
   const direct = allOfKinds(plan, ...SUPPLY_KINDS).some((id) =>
     connectedParts(plan, id, ['block', 'paddle', 'heightValve', 'solenoid', 'regulator']).has('spring-left'),
   )
-  const given = deliverable(plan, supply)
   if (given.most <= spring.maxPressure || (held.length === 0 && !direct)) return null
   return airNote({
     rule: 'supply-over-spring',
@@ -77,10 +77,10 @@ const supplyOverSpring: AirRule = ({ plan, set: { spring }, supply }) => {
 }
 
 /** A block that limits nothing, on air that stands above what the springs may have, overfills them when told to. */
-const blockWithoutLimits: AirRule = ({ plan, set: { spring, block }, supply }) => {
+const blockWithoutLimits: AirRule = ({ plan, set: { spring, block } }) => {
   const id = firstOfKind(plan, 'block')
-  if (!spring || !block || !supply || !id || block.limits) return null
-  const given = deliverable(plan, supply)
+  const given = deliverable(plan)
+  if (!spring || !block || !given || !id || block.limits) return null
   const unguarded = allOfKinds(plan, 'spring').some((part) => !hasRelief(plan, part, spring.maxPressure))
   if (given.most <= spring.maxPressure || !unguarded) return null
   const feed = endsAt(plan, id).find((e) => e.port === 'in')

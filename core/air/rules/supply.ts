@@ -16,8 +16,8 @@ const supplyShort: AirRule = ({ plan, set, needs, supply }) => {
   const [worst] = Object.values(needs)
     .map((need) => ({ need, top: Math.max(need.left.pressure, need.right.pressure) }))
     .sort((a, b) => b.top - a.top)
-  if (!supply || !worst) return null
-  const given = deliverable(plan, supply)
+  const given = deliverable(plan)
+  if (!supply || !given || !worst) return null
   // A compressor short by its own rating is that compressor's note.
   const ownShort =
     set.compressor &&

@@ -47,6 +47,7 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
   tune: [
     { id: 'presets', title: 'Presets' },
     { id: 'minimum', title: 'Minimum' },
+    { id: 'trial', title: 'Road trial' },
   ],
   build: [{ id: 'torques', title: 'Torques' }],
   prove: [

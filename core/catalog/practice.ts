@@ -27,6 +27,11 @@ const DEGREE = Math.PI / 180
 export const PRACTICE = {
   // Truck
   tape: practice(0.003, 'm', 'A tape reads within ± this'),
+  lip: practice(
+    0.005,
+    'm',
+    'A lip stands within ± this after a short drive: tape, ground, and the rub of the leaves',
+  ),
   publicScale: practice(20, 'kg', 'A public scale gives an axle within ± this'),
   wheelScales: practice(10, 'kg', 'Wheel scales give an axle within ± this'),
   unknownWeight: practice(0.1, '1', 'Share by which a weight that is only the kind’s example may be off'),

@@ -1,17 +1,19 @@
 import { airStage, motorLoad } from '../air/air'
 import { springsTeed } from '../air/circuit/connections'
 import { circuitAsItRuns } from '../air/circuit/states'
-import { airSet } from '../air/parts/parts'
+import { airSet, withArea } from '../air/parts/parts'
 import { withAnswers, type Answers } from '../air/run/answers'
 import type { AirSet } from '../air/types'
 import { buildStage } from '../build/build'
 import { exhaustSide } from '../catalog/truckGeometry'
-import { DIRECT, type Plan } from '../document/types'
+import { DIRECT, type AirPlan, type Plan } from '../document/types'
 import { handoverStage } from '../handover/handover'
 import { NEXT_DAY, type HeldSide } from '../handover/rules'
 import { layStage } from '../lay/lay'
 import { airNeeds } from '../load/airNeeds'
 import { loadStage } from '../load/load'
+import { roadTrial } from '../load/trial'
+import type { RoadTrial } from '../load/types'
 import { planFeed, powerStage } from '../power/power'
 import { proveStage } from '../prove/prove'
 import type { ProveResult } from '../prove/types'
@@ -38,11 +40,13 @@ export function createDeriver(): (plan: Plan, answers?: Answers | null) => Deriv
 }
 
 function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
-  const circuit = circuitAsItRuns(plan.air)
+  const trial = trialOf(plan, memo)
+  const circuit = memo('circuit', [plan.air, trial], () => circuitTried(plan.air, trial))
   const set = airSet(circuit)
   const teed = springsTeed(circuit)
-  const truck = memo('truck', [plan.truck, set.spring, plan.air.spacer, plan.air.droop, plan.air.sheet], () =>
-    truckStage(plan.truck, set.spring, plan.air, memo),
+  const { spacer, droop, sheet } = plan.air
+  const truck = memo('truck', [plan.truck, set.spring, spacer, droop, sheet, trial], () =>
+    truckStage(plan.truck, set.spring, plan.air, memo, trial),
   )
   const { facts, leastClearance } = truck.result
   const atmosphere = atmosphereAt(plan.job.altitude)
@@ -65,7 +69,7 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
   const power = memo('power', [plan.power, plan.truck, air, feed], () =>
     powerStage(plan.power, plan.truck, air.result, feed),
   )
-  const tune = memo('tune', [plan.tune, load, air], () => tuneOf(plan, set, teed, load))
+  const tune = memo('tune', [plan.tune, load, air, trial], () => tuneOf(plan, set, teed, load, trial))
   const build = buildOf(plan, set, { lay, power }, memo)
   const prove = proveOf(plan, set, { air, lay }, atmosphere, memo)
   const ran = answers ? memo('ran', [air, answers], () => withAnswers(air, answers)) : air
@@ -79,12 +83,43 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
 
 type Before<K extends keyof Stages> = Pick<Stages, K>
 
-function tuneOf(plan: Plan, set: AirSet, teed: boolean, load: Stages['load']): Stages['tune'] {
+/** What the road trial says of the truck and its spring as they are typed; null until a lip is taped. */
+function trialOf(plan: Plan, memo: Memo): RoadTrial | null {
+  const { trials } = plan.tune
+  if (Object.keys(trials).length === 0) return null
+  const { spring } = airSet(circuitAsItRuns(plan.air))
+  if (!spring) return null
+  const typed: Memo = (key, inputs, compute) => memo(`typed:${key}`, inputs, compute)
+  const { spacer, droop, sheet } = plan.air
+  const { facts } = typed('truck', [plan.truck, spring, spacer, droop, sheet], () =>
+    truckStage(plan.truck, spring, plan.air, typed),
+  ).result
+  return memo('trial', [facts, spring, plan.hauls, trials], () =>
+    roadTrial({
+      surveyed: facts,
+      spring: { ...spring, designHeight: facts.springHeight },
+      hauls: plan.hauls,
+      trials,
+    }),
+  )
+}
+
+/** The circuit as it runs, its spring with the area that the road trial found. */
+const circuitTried = (air: AirPlan, trial: RoadTrial | null): AirPlan =>
+  circuitAsItRuns(trial ? withArea(air, trial.area.factor) : air)
+
+function tuneOf(
+  plan: Plan,
+  set: AirSet,
+  teed: boolean,
+  load: Stages['load'],
+  trial: RoadTrial | null,
+): Stages['tune'] {
   const needs = Object.entries(load.result.hauls).map(([id, h]) => [
     id,
     { left: h.left.pressure, right: h.right.pressure },
   ])
-  return tuneStage(plan.tune, plan.hauls, Object.fromEntries(needs), set.spring, teed)
+  return tuneStage(plan.tune, plan.hauls, Object.fromEntries(needs), set.spring, teed, trial)
 }
 
 /** Of what other stages found, Build and Prove use a few figures: a load moved leaves most of them as they are. */

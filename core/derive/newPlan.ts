@@ -62,7 +62,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       bundle: 2,
       earth: 'battery',
     },
-    tune: { presets: {}, minimum: null },
+    tune: { presets: {}, minimum: null, trials: {} },
     build: { fasteners: {}, ticks: {}, struck: {} },
     prove: { holds: {}, soap: {} },
     handover: { driver: '', contact: '', nextCheck: '', remarks: '', accepted: {} },

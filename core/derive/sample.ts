@@ -18,7 +18,7 @@ export function samplesFor(sources: readonly number[]): number {
  */
 export function sampleHauls(plan: Plan, { stages }: Derived, only?: string): Record<string, Sampled> {
   const { hauls, uncertainties, spring } = stages.load.result
-  const { truck, tolerances, areaFrom } = stages.truck.result.facts
+  const { truck, tolerances } = stages.truck.result.facts
   if (!spring) return {}
   const bent = Object.keys(hauls).filter((id) => uncertainties[id] && !uncertainties[id].linear)
   const wanted = bent.filter((id) => only === undefined || id === only)
@@ -32,7 +32,6 @@ export function sampleHauls(plan: Plan, { stages }: Derived, only?: string): Rec
           truck,
           spring,
           teed: stages.air.result.teed,
-          areaFrom,
           tolerances,
         },
         samples,

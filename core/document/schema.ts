@@ -363,6 +363,18 @@ export const planSchema = shape<Plan>({
   tune: shape({
     presets: recordField(shape({ left: pressureField(), right: pressureField() }), 40),
     minimum: nullableNumber(0, 5e6),
+    trials: recordField(
+      shape({
+        order: orderField(),
+        at: textField(40),
+        haul: nullableText(64),
+        left: pressureField(),
+        right: pressureField(),
+        lipLeft: nullableNumber(0.05, 5),
+        lipRight: nullableNumber(0.05, 5),
+      }),
+      60,
+    ),
   }),
   build: shape({
     fasteners: recordField(

@@ -7,7 +7,7 @@
 import type { ComponentKind } from '../catalog/kinds'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 6
+export const PLAN_VERSION = 7
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -423,11 +423,26 @@ export interface Preset {
   left: number
   right: number
 }
+/** How the truck stood on the road trial: what was aboard, what its own gauge said, and the rear lips above the ground. */
+export interface TrialReading {
+  order: number
+  at: string
+  /** Haul aboard; null is the empty truck. */
+  haul: string | null
+  /** Pa gauge */
+  left: number
+  right: number
+  /** m; null until it is taped. */
+  lipLeft: number | null
+  lipRight: number | null
+}
 export interface TunePlan {
   /** Stored pressures per haul, Pa gauge; a haul without an entry follows Load. */
   presets: Record<string, Preset>
   /** Keep-up pressure, Pa gauge; null takes the spring's own minimum. */
   minimum: number | null
+  /** What the road trial said: it corrects the spring's area and the steel's rate within their doubt. */
+  trials: Record<string, TrialReading>
 }
 
 export interface Tick {

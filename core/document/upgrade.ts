@@ -165,6 +165,7 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
+ * Version 7 added the readings of the road trial.
  * Version 6 added how often the load changes, hydraulic anti-roll, what the truck is raised by; of air what becomes of
  * every part and line, as what it was found, and what is taken out.
  * Version 5 added the height above the sea where the truck works, what a hold test or a soaped joint was
@@ -195,6 +196,7 @@ export function upgradePlan(value: unknown): unknown {
   const prove = upgradeProve(value.prove)
   const build = upgradeBuild(value.build)
   const handover = fill(value.handover, { accepted: {} }, ['accepted'])
+  const tune = fill(value.tune, { trials: {} }, ['trials'])
   const job = fill(value.job, { altitude: 0, changes: null })
   return truck === value.truck &&
     hauls === value.hauls &&
@@ -202,8 +204,9 @@ export function upgradePlan(value: unknown): unknown {
     prove === value.prove &&
     build === value.build &&
     handover === value.handover &&
+    tune === value.tune &&
     job === value.job &&
     !old
     ? value
-    : { ...value, version: PLAN_VERSION, job, truck, hauls, air, prove, build, handover }
+    : { ...value, version: PLAN_VERSION, job, truck, hauls, air, tune, prove, build, handover }
 }

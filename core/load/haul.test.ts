@@ -148,8 +148,7 @@ describe('how sure', () => {
     truck,
     spring,
     teed: false,
-    areaFrom: 'class',
-    tolerances: { frontAxle: 20, rearAxle: 20, gap: 0.003, rearRate: 0.05 },
+    tolerances: { frontAxle: 20, rearAxle: 20, gap: 0.003, rearRate: 0.05, area: 0.05 },
   })
   const loaded = of((h) => {
     h.items.a = newItem('Crate', 1, 700, 0, 0, [1, 1, 1])

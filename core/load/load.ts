@@ -92,7 +92,7 @@ function solveWhole(
   teed: boolean,
   atmosphere: number,
 ): SolvedHaul | Note {
-  const { truck, tolerances, areaFrom, springHeight } = surveyed
+  const { truck, tolerances, springHeight } = surveyed
   const level: LevelSpring | null = spring && { ...spring, designHeight: springHeight }
   try {
     const result = solveHaul(id, haul, truck, level, teed)
@@ -100,7 +100,7 @@ function solveWhole(
       spring && level
         ? ridesOf(id, haul, result, surveyed, spring, level, atmosphere)
         : { figures: {}, notes: [] }
-    const uncertainty = level && uncertaintyOf({ haul, truck, spring: level, teed, areaFrom, tolerances })
+    const uncertainty = level && uncertaintyOf({ haul, truck, spring: level, teed, tolerances })
     return {
       result,
       uncertainty,

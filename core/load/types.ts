@@ -58,12 +58,14 @@ export interface CardRow {
   overRating: boolean
 }
 
-/** ± of the survey's figures, SI; `rearRate` a share. */
+/** ± of the survey's figures, SI; `rearRate` and `area` are shares. */
 export interface SurveyTolerances {
   frontAxle: number
   rearAxle: number
   gap: number
   rearRate: number
+  /** Share by which the spring's effective area may be off. */
+  area: number
 }
 
 export type UncertaintyId = 'ball' | 'places' | 'sides' | 'gap' | 'area' | 'rate' | `item:${string}`
@@ -155,7 +157,32 @@ export interface SurveyFacts {
   springHeight: number
   tolerances: SurveyTolerances
   spacer: number
-  areaFrom: 'class' | 'sheet'
+}
+
+/** What is still not quite known after a road trial, next to what the plan says: a factor, and the share it is known within. */
+export interface Corrected {
+  factor: number
+  tolerance: number
+}
+
+/** One lip of a road trial, m: as taped, and as the plan has it there before and after area and rate are corrected. */
+export interface TrialLips {
+  id: string
+  side: 'left' | 'right'
+  taped: number
+  planned: number
+  corrected: number
+}
+
+/** What a road trial says of the plan's spring and steel. */
+export interface RoadTrial {
+  area: Corrected
+  rate: Corrected
+  lips: TrialLips[]
+  /** Root of the mean square of what no doubt of the plan explains of the tape, m, and what it should stay within. */
+  leftOver: { value: number; limit: number }
+  /** What besides would have to be off furthest for the truck to stand so, in parts of its own ±; null where nothing is. */
+  besides: { label: string; share: number } | null
 }
 
 /** What a trailer puts where: on the coupling, on its own axle, and whole. kg. */

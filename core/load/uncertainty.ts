@@ -21,25 +21,23 @@ const BALL_TOLERANCE: Record<Haul['ballFrom'], number> = {
   weighed: PRACTICE.ballWeighed.value,
   trailer: PRACTICE.ballFromPlan.value,
 }
-const AREA_TOLERANCE = { class: PRACTICE.classArea.value, sheet: PRACTICE.sheetArea.value }
 
 export interface UncertainCase {
   haul: Haul
   truck: Truck
   spring: LevelSpring
   teed: boolean
-  areaFrom: 'class' | 'sheet'
   tolerances: SurveyTolerances
 }
 
 /** One thing that is not quite known: `shift(z)` gives the case with it off by z times its ±a. */
-interface Source {
+export interface Source {
   id: UncertaintyId
   label: string
   shift(of: UncertainCase, z: number): UncertainCase
 }
 
-function sourcesOf(c: UncertainCase): Source[] {
+export function sourcesOf(c: UncertainCase): Source[] {
   return [...itemSources(c), ...ballSource(c), ...placeSources(c), ...surveySources(c)]
 }
 
@@ -94,7 +92,7 @@ function placeSources(c: UncertainCase): Source[] {
 
 /** The seat gap, the spring's area and the suspension rate. */
 function surveySources(c: UncertainCase): Source[] {
-  const area = AREA_TOLERANCE[c.areaFrom]
+  const { area } = c.tolerances
   return [
     {
       id: 'gap',

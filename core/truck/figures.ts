@@ -4,14 +4,14 @@ import { wheelTravel } from '../catalog/truckGeometry'
 import type { AirPlan, Truck } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
-import type { SurveyChanges, TruckResult } from './types'
+import type { RateFrom, TruckResult } from './types'
 
 /** Figures of the survey, each with what it was made of. SI. */
 export function truckFigures(
   r: TruckResult,
   spring: SpringClass | null,
   fitted: Pick<AirPlan, 'spacer'>,
-  rateFrom: SurveyChanges['rateFrom'],
+  rateFrom: RateFrom,
 ): Record<string, Figure> {
   const { truck } = r
   const { unladen: w, survey, ratings } = truck
@@ -80,7 +80,13 @@ function axle(
   }
 }
 
-function rearRate(truck: Truck, share: number, from: SurveyChanges['rateFrom']): Figure {
+const RATE_SOURCE: Record<Exclude<RateFrom, 'two-heights'>, string> = {
+  sheet: 'The spring’s sheet',
+  kind: 'Not measured: the kind’s example',
+  trial: 'The road trial, of what the survey says (Tune)',
+}
+
+function rearRate(truck: Truck, share: number, from: RateFrom): Figure {
   const { rearRate: value } = truck.suspension
   const { squat } = truck.survey
   const figure = {
@@ -90,8 +96,7 @@ function rearRate(truck: Truck, share: number, from: SurveyChanges['rateFrom']):
     range: { low: value * (1 - share), high: value * (1 + share) },
   } as const
   if (from !== 'two-heights') {
-    const source = from === 'sheet' ? 'The spring’s sheet' : 'Not measured: the kind’s example'
-    return { ...figure, formula: 'as typed', inputs: [], source }
+    return { ...figure, formula: 'as typed', inputs: [], source: RATE_SOURCE[from] }
   }
   return {
     ...figure,

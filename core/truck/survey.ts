@@ -1,7 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import type { Known, Truck, WeightHow } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
-import type { TwoHeights, SurveyedPart, SurveyChanges } from './types'
+import type { TwoHeights, SurveyedPart, SurveyChanges, TriedSteel } from './types'
 
 /** ± of an axle's weight, kg: as stated, or the usual one of how it is known. */
 function weightTolerance(known: Known<WeightHow>, value: number): number {
@@ -76,6 +76,17 @@ export function surveyChanges({
         (survey.rearRate.how === 'sheet' ? PRACTICE.sheetRate.value : PRACTICE.unknownRate.value),
     },
     rateFrom: inferred ? 'two-heights' : survey.rearRate.how === 'sheet' ? 'sheet' : 'kind',
+  }
+}
+
+/** The same once a road trial has told how stiff the rear really is. */
+export function afterTrial(of: SurveyChanges, plan: SurveyedPart, { rate }: TriedSteel): SurveyChanges {
+  const { heights, seatGap, suspension } = of.changes ?? plan
+  const stiffer = { ...suspension, rearRate: suspension.rearRate * rate.factor }
+  return {
+    changes: { heights, seatGap, suspension: stiffer },
+    tolerances: { ...of.tolerances, rearRate: rate.tolerance },
+    rateFrom: 'trial',
   }
 }
 

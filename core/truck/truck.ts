@@ -7,24 +7,32 @@ import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { truckFigures } from './figures'
 import { QUICK_STEPS, fitSpring } from './fit'
 import { truckRules } from './rules'
-import { surveyChanges } from './survey'
-import type { Fit, LeastClearance, TruckFacts, TruckResult } from './types'
+import { afterTrial, surveyChanges } from './survey'
+import type { Fit, LeastClearance, TriedSteel, TruckFacts, TruckResult } from './types'
 
 /**
  * What the survey gives: axle weights, where the chosen spring sits in its gap, and what it comes near.
  * Spring height = axle-to-frame gap at the seat less the kit's brackets and the spacer.
  * @param memo so that what a change does not touch is not worked out again.
+ * @param tried what a road trial said of spring and steel; its area is in `spring` already.
  */
 export function truckStage(
   plan: Truck,
   spring: SpringClass | null,
   fitted: Pick<AirPlan, 'spacer' | 'droop' | 'sheet'>,
   memo: Memo = noMemo,
+  tried: TriedSteel | null = null,
 ): StageOutput<TruckResult> {
+  const { suspension, survey, seatGap: gaps, heights, unladen } = plan
+  const area = areaTolerance(fitted, tried)
   const { changes, tolerances, rateFrom } = memo(
     'survey',
-    [plan.suspension, plan.survey, plan.seatGap, plan.heights, plan.unladen],
-    () => surveyChanges(plan),
+    [suspension, survey, gaps, heights, unladen, area, tried],
+    () => {
+      const surveyed = surveyChanges(plan)
+      const known = tried ? afterTrial(surveyed, plan, tried) : surveyed
+      return { ...known, tolerances: { ...known.tolerances, area } }
+    },
   )
   const truck = changes ? { ...plan, ...changes } : plan
   const { unladen: w, seatGap } = truck
@@ -33,14 +41,13 @@ export function truckStage(
   const seat = { bracketHeight: spring?.bracketHeight ?? 0 }
   const heightIn = (gap: number) => seatedHeight(gap, seat, fitted.spacer)
   const springHeight = heightIn(seatGap.unladen)
-  const areaFrom = fitted.sheet ? 'sheet' : 'class'
   const { fit, leastClearance } = memo('fit', [spring, fitted.spacer, ...partsOfFit(truck)], () =>
     fitAll(truck, spring, fitted.spacer),
   )
   const facts = memo<TruckFacts>(
     'facts',
-    [tolerances, areaFrom, fitted.spacer, springHeight, ...partsOfFacts(truck)],
-    () => ({ truck, tolerances, springHeight, spacer: fitted.spacer, areaFrom }),
+    [tolerances, fitted.spacer, springHeight, ...partsOfFacts(truck)],
+    () => ({ truck, tolerances, springHeight, spacer: fitted.spacer }),
   )
   const result: TruckResult = {
     kindLabel: TRUCK_KINDS.find((k) => k.id === truck.kind)!.label,
@@ -64,6 +71,12 @@ export function truckStage(
     headline: { text: headlineText(truck) },
     result,
   }
+}
+
+/** Share by which the spring's effective area may be off: by the trial, its own sheet, or its class. */
+function areaTolerance({ sheet }: Pick<AirPlan, 'sheet'>, tried: TriedSteel | null): number {
+  if (tried) return tried.area.tolerance
+  return sheet ? PRACTICE.sheetArea.value : PRACTICE.classArea.value
 }
 
 /** Whether every decisive figure was measured, or taken over as a guess by somebody who said so. */

@@ -35,12 +35,13 @@ export interface Fit {
   fullDiameter: number
 }
 
-/** ± of the survey's figures: kg, m, and a share of the rate. */
+/** ± of the survey's figures: kg, m, and a share of the rate and of the spring's area. */
 export interface SurveyTolerances {
   frontAxle: number
   rearAxle: number
   gap: number
   rearRate: number
+  area: number
 }
 
 /** Rate of one side from a known load on the rear axle and the lips before and after; null when it did not squat. */
@@ -55,10 +56,11 @@ export interface TwoHeights {
 
 /** What a kit and a two-heights test change of a truck, if anything, and ± of its figures. Asks only for what it uses. */
 export type SurveyedPart = Pick<Truck, 'suspension' | 'survey' | 'seatGap' | 'heights' | 'unladen'>
+export type RateFrom = 'two-heights' | 'sheet' | 'kind' | 'trial'
 export interface SurveyChanges {
   changes: Pick<Truck, 'suspension' | 'seatGap' | 'heights'> | null
-  tolerances: SurveyTolerances
-  rateFrom: 'two-heights' | 'sheet' | 'kind'
+  tolerances: Omit<SurveyTolerances, 'area'>
+  rateFrom: RateFrom
 }
 
 /** What later stages need of the survey; the very same object while nothing they use has changed. */
@@ -69,8 +71,12 @@ export interface TruckFacts {
   /** Height of the helper spring as installed, unladen, m. */
   springHeight: number
   spacer: number
-  /** Whether the spring's area is the class's or off its own sheet. */
-  areaFrom: 'class' | 'sheet'
+}
+
+/** What a road trial said of the suspension rate and the spring's area: a factor, and the share it is known within. */
+export interface TriedSteel {
+  area: { tolerance: number }
+  rate: { factor: number; tolerance: number }
 }
 
 export interface TruckResult {

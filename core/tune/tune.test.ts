@@ -3,13 +3,14 @@ import { springClass } from '../catalog/springs'
 import { newHaul } from '../document/newHaul'
 import type { Haul, TunePlan } from '../document/types'
 import { tuneStage } from './tune'
+import type { TrialSaid } from './types'
 
 const spring = springClass('leaf-helper-double-2270')!
 const haul = (order: number, label: string): Haul => newHaul(label, order)
 const hauls = { a: haul(1, 'Empty'), b: haul(2, 'Full') }
 const needs = { a: { left: 34_470, right: 34_470 }, b: { left: 300_000, right: 380_000 } }
 const run = (tune: Partial<TunePlan>, teed = false) =>
-  tuneStage({ presets: {}, minimum: null, ...tune }, hauls, needs, spring, teed)
+  tuneStage({ presets: {}, minimum: null, trials: {}, ...tune }, hauls, needs, spring, teed)
 const rules = (tune: Partial<TunePlan>, teed = false) =>
   run(tune, teed).notes.map((n) => `${n.rank} ${n.rule} ${n.subject}`)
 
@@ -70,4 +71,58 @@ test('whatever is stored, a preset outside the limits always carries a Stop', ()
       },
     ),
   )
+})
+
+describe('the road trial', () => {
+  const reading = { order: 1, at: '', haul: 'b', left: 300_000, right: 300_000, lipLeft: 0.9, lipRight: 0.9 }
+  const said = (change: Partial<TrialSaid>): TrialSaid => ({
+    area: { factor: 1, tolerance: 0.02 },
+    rate: { factor: 1, tolerance: 0.05 },
+    lips: [{ id: 'r', side: 'left', taped: 0.9, planned: 0.9, corrected: 0.9 }],
+    leftOver: { value: 0, limit: 0.005 },
+    besides: null,
+    ...change,
+  })
+  const notes = (trial: TrialSaid | null, change = {}) =>
+    tuneStage(
+      { presets: {}, minimum: null, trials: { r: { ...reading, ...change } } },
+      hauls,
+      needs,
+      spring,
+      false,
+      trial,
+    ).notes.map((n) => `${n.rank} ${n.rule} ${n.title}`)
+
+  test('a reading over the spring’s limit is a Stop; at the limit it is not', () => {
+    expect(notes(null, { left: spring.maxPressure + 1 })[0]).toMatch(/^stop trial-over-limit/)
+    expect(notes(null, { left: spring.maxPressure })).toEqual([])
+  })
+  test('a reading without a lip says so', () => {
+    expect(notes(null, { lipRight: null })).toEqual([
+      'know trial-not-taped A reading of the road trial without its heights',
+    ])
+  })
+  test('a reading under a haul that is gone is not counted, and says so until it is taken away', () => {
+    expect(notes(null, { haul: 'gone' })).toEqual([
+      'know trial-haul-gone A reading of the road trial that is not counted',
+    ])
+    expect(notes(null, { haul: null })).toEqual([])
+  })
+  test('area and rate are told from a hundredth on, each way', () => {
+    expect(notes(said({ area: { factor: 0.9901, tolerance: 0.02 } }))).toEqual([])
+    expect(notes(said({ area: { factor: 0.94, tolerance: 0.02 } }))).toEqual([
+      'know trial-area The bags lift less than planned',
+    ])
+    expect(notes(said({ area: { factor: 1.04, tolerance: 0.02 } }))[0]).toContain('more than planned')
+    expect(notes(said({ rate: { factor: 1.0099, tolerance: 0.02 } }))).toEqual([])
+    expect(notes(said({ rate: { factor: 1.02, tolerance: 0.02 } }))[0]).toContain('steel is stiffer')
+    expect(notes(said({ rate: { factor: 0.98, tolerance: 0.02 } }))[0]).toContain('steel is softer')
+  })
+  test('what the tape leaves unexplained is a Fix past its limit, and so is a load that would have to be further off', () => {
+    expect(notes(said({ leftOver: { value: 0.005, limit: 0.005 } }))).toEqual([])
+    expect(notes(said({ leftOver: { value: 0.0051, limit: 0.005 } }))[0]).toMatch(/^fix trial-unexplained/)
+    const besides = (share: number) => notes(said({ besides: { label: 'the crate', share } }))
+    expect(besides(1)).toEqual(['know trial-besides The road trial points at the load too'])
+    expect(besides(-1.01)[0]).toMatch(/^fix trial-unexplained/)
+  })
 })

@@ -2,17 +2,22 @@ import type { SpringClass } from '../catalog/springs'
 import { ordered, type Haul, type TunePlan } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
-import { minimumFigure, presetFigures } from './figures'
+import { minimumFigure, presetFigures, trialFigures } from './figures'
 import { followedPreset, minimumRule, presetRules } from './rules'
-import type { HaulNeed, TuneResult } from './types'
+import { trialRules } from './trialRules'
+import type { HaulNeed, TrialSaid, TuneResult } from './types'
 
-/** A preset per haul: as stored, or what Load found; checked against the spring's limits. SI, gauge. */
+/**
+ * A preset per haul: as stored, or what Load found; checked against the spring's limits. SI, gauge.
+ * @param trial what the road trial said, which Load's pressures follow already.
+ */
 export function tuneStage(
   tune: TunePlan,
   hauls: Record<string, Haul>,
   needs: Record<string, HaulNeed>,
   spring: SpringClass | null,
   teed: boolean,
+  trial: TrialSaid | null = null,
 ): StageOutput<TuneResult> {
   const minimum = tune.minimum ?? spring?.minPressure ?? 0
   const presets: TuneResult['presets'] = {}
@@ -27,7 +32,8 @@ export function tuneStage(
     Object.assign(figures, presetFigures(id, label, { preset, stored, need, minimum, spring }))
     notes.push(...presetRules({ id, label, preset, stored, need, minimum, spring, teed }))
   }
-  notes.push(...minimumRule(tune, spring))
+  notes.push(...minimumRule(tune, spring), ...trialRules(tune, trial, spring, hauls))
+  if (trial) Object.assign(figures, trialFigures(trial))
   const count = Object.keys(presets).length
   const storedCount = Object.keys(tune.presets).filter((id) => hauls[id]).length
   const all = count > 0 && storedCount === count
@@ -38,6 +44,6 @@ export function tuneStage(
     headline: {
       text: spring ? `${storedCount} of ${count} preset${count === 1 ? '' : 's'}` : 'nothing to set',
     },
-    result: { presets, minimum },
+    result: { presets, minimum, trial },
   }
 }

@@ -76,3 +76,34 @@ test('the frame and the exhaust are corrected in the form, and Lay follows', asy
   await expect(notes).not.toContainText('finds no way across')
   await saved(page)
 })
+
+test('a road trial: what levelled the truck is typed with both lips, and pressures follow it', async ({
+  page,
+}) => {
+  await open(page, '/jobs/shell-runner/tune')
+  await drawer(page, 'Road trial')
+  const trial = page.getByRole('region', { name: 'Road trial' })
+  await expect(trial).toContainText('No reading yet')
+  const planned = number(await gauge(page, 'Left spring'))
+  await trial.getByRole('button', { name: 'Add a reading' }).click()
+  await expect(trial.getByLabel('Aboard at reading 1')).toBeFocused()
+  await expect(trial.getByText('not taped')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('without its heights')
+  // It stood 2 in lower than the plan has it: the springs lift less, or the steel gives more.
+  await fill(page, 'Lip left at reading 1', '33 in')
+  await fill(page, 'Lip right at reading 1', '33 in')
+  await expect(trial.getByText('not taped')).toBeHidden()
+  const lips = await trial.getByRole('row').nth(1).locator('td.figure').allInnerTexts()
+  const [had, has] = lips.map((text) => number(text.split('·')[0]!))
+  await expect(page.getByRole('region', { name: 'Bench notes' })).not.toContainText('without its heights')
+  // The plan comes towards the tape, and the pressure with it.
+  expect(Math.abs(has! - 33)).toBeLessThan(Math.abs(had! - 33))
+  const now = number(await gauge(page, 'Left spring'))
+  expect(Math.sign(now - planned)).toBe(Math.sign(had! - 33))
+  await trial.getByRole('button', { name: /^The same with .* more/ }).click()
+  await expect(trial.getByRole('row')).toHaveCount(3)
+  await trial.getByRole('button', { name: 'Take away reading 2' }).click()
+  await trial.getByRole('button', { name: 'Take away reading 1' }).click()
+  await expect.poll(async () => number(await gauge(page, 'Left spring'))).toBe(planned)
+  await saved(page)
+})

@@ -48,12 +48,17 @@ function follow(id: string): void {
 }
 
 const VIEWS = [{ id: 'bars', title: 'Presets' }]
+/** Readings of the road trial with both lips taped. */
+const taped = computed(
+  () => Object.values(job.plan!.tune.trials).filter((t) => t.lipLeft !== null && t.lipRight !== null).length,
+)
 const drawers = computed(() => {
-  if (!presets.value.length) return withLive('tune', {}).slice(1)
+  if (!presets.value.length) return withLive('tune', {}).filter((d) => d.id === 'minimum')
   const stored = presets.value.filter((p) => !p.preset!.followsLoad).length
   return withLive('tune', {
     presets: `${stored} of ${presets.value.length}`,
     minimum: showText(stage.value.result.minimum, 'pressure', shop.units),
+    trial: taped.value ? `${taped.value} taped` : 'not yet',
   })
 })
 </script>
@@ -181,5 +186,6 @@ const drawers = computed(() => {
         <p class="label">Never run empty: under its minimum a spring folds and chafes.</p>
       </div>
     </template>
+    <template v-if="spring" #trial><RoadTrial /></template>
   </DrawerBench>
 </template>

@@ -207,6 +207,15 @@ export function springOf(air: Pick<AirPlan, 'springClass' | 'sheet' | 'classes'>
   return spring
 }
 
+/** The plan with its spring's effective area by a factor of what class or sheet say, as a sheet of its own. */
+export function withArea(air: AirPlan, factor: number): AirPlan {
+  const spring = springOf(air)
+  if (!spring) return air
+  const { minPressure, maxPressure, maxLoad } = spring
+  const area = interpolate(spring.areaByHeight, spring.designHeight) * factor
+  return { ...air, sheet: { area, minPressure, maxPressure, maxLoad } }
+}
+
 /** Outlets of the block, or as many as one could have while its class is not known. */
 const outletsOf = (air: PartsOf) =>
   blockClass(ownClassOf(air, air.blockClass, 'block')?.like ?? air.blockClass)?.outlets ?? 2

@@ -1,0 +1,198 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import { ordered, type TrialReading } from '#core/document/types'
+import { show, showText, toSi, unitFor } from '#core/quantity/units'
+import { focusIn } from '~/shell/drawers'
+
+/** Pressures driven with and the lips as the truck then stood: they correct the spring's area and the steel's rate. */
+const job = useJob()
+const shop = useShop()
+const stage = computed(() => job.derived!.stages.tune)
+const spring = computed(() => job.derived!.stages.air.result.spring)
+const teed = computed(() => job.derived!.stages.air.result.teed)
+const readings = computed(() => ordered(job.plan!.tune.trials))
+const hauls = computed(() => [
+  { value: '', label: 'nothing aboard' },
+  ...job.hauls.map(([id, h]) => ({ value: id, label: h.label })),
+])
+/** One step up or down between two readings, in the shop's own unit. */
+const STEPS = { psi: 5, bar: 0.3, kPa: 30 }
+const step = computed(() => toSi(STEPS[shop.units.pressure], unitFor('pressure', shop.units)))
+const stepText = computed(() => showText(step.value, 'pressure', shop.units))
+
+function add(label: string, reading: Pick<TrialReading, 'haul' | 'left' | 'right'>): void {
+  const order = Math.max(0, ...readings.value.map(([, t]) => t.order)) + 1
+  const id = `r${crypto.randomUUID().slice(0, 8)}`
+  const at = new Date().toISOString().slice(0, 10)
+  job.edit(label, (draft) => {
+    draft.tune.trials[id] = { ...reading, order, at, lipLeft: null, lipRight: null }
+  })
+  void focusIn(`[data-trial="${id}"]`)
+}
+/** The first of a haul is at what its preset sets. */
+function begin(): void {
+  const preset = stage.value.result.presets[job.haulId]
+  const least = spring.value?.minPressure ?? 0
+  const haul = preset ? job.haulId : null
+  add('Add a reading', { haul, left: preset?.left ?? least, right: preset?.right ?? least })
+}
+function again(by: number): void {
+  const [, last] = readings.value.at(-1)!
+  const to = (p: number) => Math.max(p + by, 0)
+  add(by > 0 ? 'Add a reading with more' : 'Add a reading with less', {
+    haul: last.haul,
+    left: to(last.left),
+    right: to(last.right),
+  })
+}
+const set = (id: string, label: string, change: (reading: TrialReading) => void) =>
+  job.edit(label, (draft) => change(draft.tune.trials[id]!))
+function pressure(id: string, side: 'left' | 'right', value: number): void {
+  set(id, 'Pressure of a reading', (t) => {
+    t[side] = value
+    if (teed.value) t.left = t.right = value
+  })
+}
+function remove(id: string): void {
+  job.edit('Take a reading away', (draft) => Reflect.deleteProperty(draft.tune.trials, id))
+}
+const lipsOf = (id: string, of: 'planned' | 'corrected') =>
+  (stage.value.result.trial?.lips ?? []).filter((lip) => lip.id === id).map((lip) => lip[of])
+/** Left and right with their unit once. */
+function lipsText(id: string, of: 'planned' | 'corrected'): string {
+  const lips = lipsOf(id, of)
+  const bare = lips.slice(0, -1).map((lip) => show(lip, 'length', shop.units).text)
+  return [...bare, ...lips.slice(-1).map((lip) => showText(lip, 'length', shop.units))].join(' · ')
+}
+</script>
+
+<template>
+  <section class="sheet p-4" aria-label="Road trial" data-subject="trial">
+    <p class="text-sm mb-2 max-w-prose">
+      Set the planned pressure, drive a few streets, stop on level ground, tape both rear lips. Then a little
+      more or less, drive, tape again. Nobody near the springs while air goes in; never over
+      {{ showText(spring?.maxPressure ?? null, 'pressure', shop.units) }}.
+    </p>
+    <div class="flex flex-wrap gap-2 mb-2 no-print">
+      <button type="button" class="button" @click="begin">
+        <Plus :size="16" aria-hidden="true" />Add a reading
+      </button>
+      <template v-if="readings.length">
+        <button type="button" class="button quiet" @click="again(step)">
+          The same with {{ stepText }} more
+        </button>
+        <button type="button" class="button quiet" @click="again(-step)">
+          The same with {{ stepText }} less
+        </button>
+      </template>
+    </div>
+    <p v-if="!readings.length" class="label">
+      No reading yet: pressures rest on the survey and the spring’s class alone.
+    </p>
+    <div v-else class="relative overflow-x-auto">
+      <table v-cards class="w-full text-sm min-w-[720px]">
+        <thead>
+          <tr class="label text-left">
+            <th class="font-normal" scope="col">Aboard</th>
+            <th class="font-normal" scope="col">{{ teed ? 'Both springs' : 'Left spring' }}</th>
+            <th v-if="!teed" class="font-normal" scope="col">Right spring</th>
+            <th class="font-normal" scope="col">Lip left</th>
+            <th class="font-normal" scope="col">Lip right</th>
+            <th class="font-normal" scope="col">Plan had</th>
+            <th class="font-normal" scope="col">Plan now has</th>
+            <th><span class="sr-only">Take away</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="([id, t], i) in readings"
+            :key="id"
+            class="border-t border-line"
+            :data-trial="id"
+            :data-subject="id"
+          >
+            <td class="pr-2 py-0.5 min-w-36">
+              <PickField
+                hide-label
+                :label="`Aboard at reading ${i + 1}`"
+                :value="t.haul ?? ''"
+                :options="hauls"
+                @change="(v) => set(id, 'What was aboard', (x) => void (x.haul = v || null))"
+              />
+            </td>
+            <td class="pr-2 w-28">
+              <NumField
+                hide-label
+                :label="`Reading ${i + 1}, ${teed ? 'both' : 'left'}`"
+                :value="t.left"
+                quantity="pressure"
+                :min="0"
+                :max="3e6"
+                @change="(v) => pressure(id, 'left', v)"
+              />
+            </td>
+            <td v-if="!teed" class="pr-2 w-28">
+              <NumField
+                hide-label
+                :label="`Reading ${i + 1}, right`"
+                :value="t.right"
+                quantity="pressure"
+                :min="0"
+                :max="3e6"
+                @change="(v) => pressure(id, 'right', v)"
+              />
+            </td>
+            <td class="pr-2 w-28">
+              <NumField
+                hide-label
+                :label="`Lip left at reading ${i + 1}`"
+                :value="t.lipLeft"
+                quantity="length"
+                :min="0.05"
+                :max="5"
+                @change="(v) => set(id, 'Lip left', (x) => void (x.lipLeft = v))"
+              />
+            </td>
+            <td class="pr-2 w-28">
+              <NumField
+                hide-label
+                :label="`Lip right at reading ${i + 1}`"
+                :value="t.lipRight"
+                quantity="length"
+                :min="0.05"
+                :max="5"
+                @change="(v) => set(id, 'Lip right', (x) => void (x.lipRight = v))"
+              />
+            </td>
+            <td class="pr-2 figure whitespace-nowrap">{{ lipsText(id, 'planned') || 'not taped' }}</td>
+            <td class="pr-2 figure whitespace-nowrap">{{ lipsText(id, 'corrected') }}</td>
+            <td class="text-right pr-1">
+              <button
+                type="button"
+                class="touch p-1.5"
+                :aria-label="`Take away reading ${i + 1}`"
+                @click="remove(id)"
+              >
+                <Trash2 :size="16" aria-hidden="true" />
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <dl v-if="stage.result.trial" class="grid gap-x-4 gap-y-1 sm:grid-cols-3 mt-3 text-sm">
+      <div>
+        <dt class="label">Spring’s area, of what was planned</dt>
+        <dd><Fig :figure="stage.figures['trial.area']!" /></dd>
+      </div>
+      <div>
+        <dt class="label">Suspension rate, of the survey</dt>
+        <dd><Fig :figure="stage.figures['trial.rate']!" /></dd>
+      </div>
+      <div>
+        <dt class="label">Left unexplained</dt>
+        <dd><Fig :figure="stage.figures['trial.leftOver']!" /></dd>
+      </div>
+    </dl>
+  </section>
+</template>

@@ -1,0 +1,141 @@
+import type { SpringClass } from '../catalog/springs'
+import { ordered, type Haul, type TunePlan } from '../document/types'
+import { notesOf, type Note } from '../quantity/figure'
+import type { TrialSaid } from './types'
+
+/** What Tune notices of the road trial. */
+
+const note = notesOf('tune', 'pressure')
+/** Parts of the plan this near to what they were are as they were. */
+const AS_PLANNED = 0.01
+
+/** All that Tune notices of the readings and of what they say. */
+export function trialRules(
+  tune: TunePlan,
+  trial: TrialSaid | null,
+  spring: SpringClass | null,
+  hauls: Record<string, Haul>,
+): Note[] {
+  return [
+    ...(spring ? overLimit(tune, spring) : []),
+    ...notTaped(tune),
+    ...haulGone(tune, hauls),
+    ...(trial ? [...corrected(trial), ...unexplained(trial)] : []),
+  ]
+}
+
+const overLimit = ({ trials }: TunePlan, spring: SpringClass): Note[] =>
+  ordered(trials).flatMap(([id, t]) => {
+    const high = Math.max(t.left, t.right)
+    if (high <= spring.maxPressure) return []
+    return note({
+      rule: 'trial-over-limit',
+      rank: 'stop',
+      subject: id,
+      value: high,
+      limit: spring.maxPressure,
+      title: 'The road trial went over the spring’s limit',
+      text: 'It was driven at {value}; the spring stops at {limit}. Let it down, look at the bags, and take less aboard.',
+      source: 'Spring class (common practice); its own sheet rules',
+    })
+  })
+
+const notTaped = ({ trials }: TunePlan): Note[] =>
+  ordered(trials).flatMap(([id, t]) => {
+    if (t.lipLeft !== null && t.lipRight !== null) return []
+    return note({
+      rule: 'trial-not-taped',
+      rank: 'know',
+      subject: id,
+      quantity: 'count',
+      title: 'A reading of the road trial without its heights',
+      text: 'A pressure alone says nothing. Tape both rear lips as the truck then stands.',
+      source: 'Common practice',
+    })
+  })
+
+const haulGone = ({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] =>
+  ordered(trials).flatMap(([id, t]) => {
+    if (t.haul === null || hauls[t.haul]) return []
+    return note({
+      rule: 'trial-haul-gone',
+      rank: 'know',
+      subject: id,
+      quantity: 'count',
+      title: 'A reading of the road trial that is not counted',
+      text: 'What was aboard is no longer among the hauls. Say what it was, or take the reading away.',
+      source: 'Road trial',
+      remedy: { label: 'Take the reading away', patches: [{ op: 'remove', path: ['tune', 'trials', id] }] },
+    })
+  })
+
+/** What the pressures now follow, said plainly. */
+function corrected({ area, rate }: TrialSaid): Note[] {
+  const off = area.factor - 1
+  const stiffer = rate.factor - 1
+  const notes: Note[] = []
+  if (Math.abs(off) >= AS_PLANNED)
+    notes.push(
+      note({
+        rule: 'trial-area',
+        rank: 'know',
+        subject: 'trial',
+        quantity: 'ratio',
+        value: Math.abs(off),
+        limit: null,
+        title: off < 0 ? 'The bags lift less than planned' : 'The bags lift more than planned',
+        text: `On the road trial their area is {value} ${off < 0 ? 'less: drawn out, or the gauge reads high' : 'more: squeezed flatter, or the gauge reads low'}. Pressures, card and presets that follow Load have it.`,
+        source: 'Road trial, least squares with the survey’s doubt',
+      }),
+    )
+  if (Math.abs(stiffer) >= AS_PLANNED)
+    notes.push(
+      note({
+        rule: 'trial-rate',
+        rank: 'know',
+        subject: 'trial',
+        quantity: 'ratio',
+        value: Math.abs(stiffer),
+        limit: null,
+        title: stiffer > 0 ? 'The steel is stiffer than planned' : 'The steel is softer than planned',
+        text: `On the road trial its rate is {value} ${stiffer > 0 ? 'more' : 'less'} than the survey has it. Pressures, card and presets that follow Load have it.`,
+        source: 'Road trial, least squares with the survey’s doubt',
+      }),
+    )
+  return notes
+}
+
+/** Something else is not as it was told: likelier than not a little, or so far that the plan cannot explain the tape. */
+function unexplained({ leftOver, besides }: TrialSaid): Note[] {
+  const suspect = besides
+    ? `Likeliest besides is ${besides.label}: ${besides.share > 0 ? 'more' : 'less'} than planned. `
+    : ''
+  if (leftOver.value > leftOver.limit || (besides && Math.abs(besides.share) > 1))
+    return [
+      note({
+        rule: 'trial-unexplained',
+        rank: 'fix',
+        subject: 'trial',
+        quantity: 'length',
+        value: leftOver.value,
+        limit: leftOver.limit,
+        title: 'The truck does not stand as this plan can explain',
+        text: `${suspect}{value} are left unexplained; a tape and the rub of the leaves make {limit}. Look again at what was aboard, at the tape, and at which haul it was.`,
+        source: 'Common practice',
+      }),
+    ]
+  if (!besides) return []
+  return [
+    note({
+      rule: 'trial-besides',
+      rank: 'know',
+      subject: 'trial',
+      quantity: 'ratio',
+      value: Math.abs(besides.share),
+      limit: 1,
+      title: 'The road trial points at the load too',
+      text: `${suspect}It would be off by {value} of what it is known within. Weigh or measure it; pressures keep to what was told.`,
+      source: 'Road trial, least squares with the survey’s doubt',
+    }),
+  ]
+}

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { PRACTICE } from '#core/catalog/practice'
+import { mountingOf } from '#core/catalog/truckGeometry'
 import type { Truck } from '#core/document/types'
 import type { Fit, Pose } from '#core/truck/types'
 
@@ -84,6 +85,32 @@ const pipe = computed(() => {
 const brakeLines = computed(() =>
   truck.brakeLine ? [1, -1].map((side) => onAxle(side * truck.brakeLine!.y, truck.brakeLine!.z)) : [],
 )
+/** Steel coils that the bags stand beside, as they are wound from the axle up. */
+const coils = computed(() => {
+  if (mountingOf(truck.suspension) === 'coil' || truck.suspension.kind !== 'coil') return []
+  const turns = 5
+  return [1, -1].map((side) => {
+    const middle = (side * truck.suspension.rearSpringBase) / 2
+    const foot = onAxle(middle, truck.tyre.radius + truck.axle.tube)
+    const head = { x: x(middle), y: z(rail.value - truck.frame.depth) }
+    const points = Array.from({ length: 2 * turns + 1 }, (_, i) => {
+      const t = i / (2 * turns)
+      const out = (i % 2 ? 1 : -1) * truck.coil.inner * 500
+      return `${foot.x + (head.x - foot.x) * t + out},${foot.y + (head.y - foot.y) * t}`
+    })
+    return points.join(' ')
+  })
+})
+/** Brackets and bolts beside the springs, where they are in this pose. */
+const beside = computed(() =>
+  Object.entries(truck.beside).map(([id, { at, rides, radius, smooth, label }]) => ({
+    id,
+    label,
+    radius,
+    smooth,
+    ...(rides === 'axle' ? onAxle(at.y, at.z) : { x: x(at.y), y: z(at.z) }),
+  })),
+)
 /** Names of what is drawn, each beside its thing. */
 const names = computed(() => {
   const fender = truck.innerFender
@@ -94,6 +121,7 @@ const names = computed(() => {
     ...(fender ? [['inner fender', x(fender.y) - 120, z(fender.bottom) + 14] as const] : []),
     ...(pipe.value ? [['exhaust', x(pipe.value.y) + 50, z(pipe.value.z)] as const] : []),
     ...(line ? [['brake line', line.x + 20, line.y + 16] as const] : []),
+    ...beside.value.map((b) => [b.label, b.x + 16, b.y - 14] as const),
   ].map(([text, left, up]) => [text, left, up] as [string, number, number])
   return wanted.map(([text, left, up]) => ({ text, x: left, y: up }))
 })
@@ -228,6 +256,27 @@ const s = { x, z, left: (drawn: number) => -drawn / 1000, up: (drawn: number) =>
         fill-opacity="0.75"
       />
     </template>
+    <polyline
+      v-for="(points, i) in coils"
+      :key="`c${i}`"
+      :points="points"
+      fill="none"
+      stroke="var(--steel-edge)"
+      stroke-width="4"
+      stroke-linejoin="round"
+      vector-effect="non-scaling-stroke"
+    />
+    <circle
+      v-for="b in beside"
+      :key="b.id"
+      :cx="b.x"
+      :cy="b.y"
+      :r="Math.max(b.radius * 1000, 5)"
+      :fill="b.smooth ? 'var(--steel)' : 'var(--brick)'"
+      stroke="var(--ink)"
+      stroke-width="1.5"
+      vector-effect="non-scaling-stroke"
+    />
     <circle
       v-for="(p, i) in brakeLines"
       :key="`b${i}`"
@@ -250,8 +299,8 @@ const s = { x, z, left: (drawn: number) => -drawn / 1000, up: (drawn: number) =>
         >{{ b.side === 'left' ? 'L' : 'R' }}</span
       >
       <span
-        v-for="name in names"
-        :key="name.text"
+        v-for="(name, i) in names"
+        :key="i"
         class="absolute text-[11px] leading-none text-soft whitespace-nowrap pointer-events-none bg-sheet/70 rounded px-0.5"
         :style="at(name.x, name.y)"
         >{{ name.text }}</span

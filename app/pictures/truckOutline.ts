@@ -210,6 +210,7 @@ export function truckOutline(truck: Truck, s: Scale): TruckOutline[] {
     'leaf-flatbed': () => both(cabOutline(s, truck, CABS.flatbed), flatDeck(s, truck)),
     'coil-wagon': () => [closedBody(s, truck, false)],
     'coil-van': () => [closedBody(s, truck, true)],
+    'coil-pickup': () => both(cabOutline(s, truck, CABS.crew), pickupBed(s, truck)),
   }
   return kinds[truck.kind]()
 }

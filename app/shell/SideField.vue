@@ -59,8 +59,12 @@ function turn(to: string): void {
 <style scoped>
 .side-field {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
+  grid-template-columns: minmax(5.5rem, 1fr) auto;
   align-items: end;
+}
+/* Its name runs on over the way beside it. */
+.side-field :deep(label) {
+  white-space: nowrap;
 }
 .side-field :deep(input) {
   border-radius: 4px 0 0 4px;

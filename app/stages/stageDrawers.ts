@@ -81,6 +81,7 @@ export const NAMED_FIELDS: Partial<Record<StageName, readonly string[]>> = {
     'Wheels at the rear',
     'Rear raised by',
     'Anti-roll',
+    'Helper springs go',
   ],
   load: ['Haul', 'Pulled by', 'Load on it', 'Ball load', 'Trailer, whole'],
   air: [

@@ -27,6 +27,8 @@ const DEGREE = Math.PI / 180
 export const PRACTICE = {
   // Truck
   tape: practice(0.003, 'm', 'A tape reads within ± this'),
+  sharpClearance: practice(0.05, 'm', 'An edge or a bolt end toward a bag keeps this far away'),
+  coilWire: practice(0.015, 'm', 'Wire of a rear coil, thick'),
   lip: practice(
     0.005,
     'm',

@@ -11,6 +11,23 @@ export function exhaustSide(truck: Truck): Side | null {
   return near.reduce((sum, p) => sum + p.y, 0) > 0 ? 'left' : 'right'
 }
 
+/** How a helper spring is held: between axle and frame, as over a leaf pack, or inside the steel coil. */
+export const mountingOf = ({
+  kind,
+  helper,
+}: Pick<Truck['suspension'], 'kind' | 'helper'>): SpringClass['fits'][number] =>
+  kind === 'coil' && helper === 'inside' ? 'coil' : 'leaf'
+
+/** What a way of holding is called: what a spring made for it is. */
+export const MOUNTING_WORDS: Record<SpringClass['fits'][number], string> = {
+  leaf: 'between axle and frame',
+  coil: 'inside the coil',
+}
+
+/** How far the ends of a helper spring stand from over each other. */
+export const seatsApart = ({ upper, lower }: Truck['seats']): number =>
+  Math.hypot(upper.x - lower.x, upper.y - lower.y)
+
 /** Wheel travel from unladen to full droop (never above 0) and to the bump stop (never below 0). */
 export function wheelTravel({ seatGap, suspension }: Pick<Truck, 'seatGap' | 'suspension'>): {
   droop: number

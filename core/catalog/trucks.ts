@@ -1,7 +1,7 @@
 import type { Truck, TruckKind } from '../document/types'
 
 /**
- * Six kinds to begin from, each a full working example that the user corrects. Figures are typical of the kind
+ * Seven kinds to begin from, each a full working example that the user corrects. Figures are typical of the kind
  * (common practice), not of any vehicle.
  */
 export interface TruckKindEntry {
@@ -10,12 +10,12 @@ export interface TruckKindEntry {
   truck: Truck
 }
 
-const exhaustRight = (front: number, rear: number, half: number, z: number) => [
+const exhaustRight = (front: number, rear: number, half: number, z: number, passes = half - 0.17) => [
   { x: front, y: -0.1, z },
   { x: front - 0.9, y: -0.15, z },
   { x: front - 1.5, y: -(half - 0.1), z },
-  { x: 0.35, y: -(half - 0.17), z: z + 0.02 },
-  { x: -0.25, y: -(half - 0.17), z: z + 0.1 },
+  { x: 0.35, y: -passes, z: z + 0.02 },
+  { x: -0.25, y: -passes, z: z + 0.1 },
   { x: rear, y: -(half + 0.05), z },
 ]
 
@@ -45,6 +45,10 @@ interface Basics {
   suspension: 'leaf' | 'coil'
   rates: [number, number]
   bases: [number, number]
+  /** Middle of the helper's seat from the centre line, where that is not under the springs. */
+  seat?: number
+  /** Exhaust from the centre line where it passes the axle, where that is not just inside the rail. */
+  exhaustIn?: number
   antiRoll: number
   motionRatio: number
   /** Second stage of the leaf pack: travel to contact and its rate. */
@@ -63,7 +67,7 @@ function build(b: Basics): TruckKindEntry {
   const kickUp =
     Math.round(Math.max(b.tyre[0] + AXLE_TUBE + SPRING_PAD + b.gap[0] - railBottom, 0) * 1000) / 1000
   const inside = b.track[1] / 2 - b.tyre[1] * (b.tyre[2] ? 1.05 : 0.5)
-  const seat = b.bases[1] / 2
+  const seat = b.seat ?? b.bases[1] / 2
   return {
     id: b.kind,
     label: b.label,
@@ -100,6 +104,8 @@ function build(b: Basics): TruckKindEntry {
               width: b.tyre[1],
             },
       seat,
+      seats: { upper: { x: 0, y: 0 }, lower: { x: 0, y: 0 } },
+      beside: {},
       innerFender: b.wall ? { y: Math.round((inside - 0.02) * 1000) / 1000, bottom: b.tyre[0] * 1.5 } : null,
       brakeLine: { x: -0.15, y: seat - 0.09, z: b.tyre[0] + AXLE_TUBE + 0.01 },
       coil: { inner: b.coilInner, gap: b.gap[0] + 0.02, hole: 'lower' },
@@ -116,9 +122,12 @@ function build(b: Basics): TruckKindEntry {
         ball: b.ratings[4],
         bedHitch: b.bedHitch ? b.ratings[4] * 2 : null,
         tyre: b.tyreRating,
+        certified: null,
       },
       suspension: {
         kind: b.suspension,
+        helper: b.seat === undefined ? 'inside' : 'beside',
+        stopCut: 0,
         frontRate: b.rates[0],
         rearRate: b.rates[1],
         overload: b.overload && { contact: b.overload[0], rate: b.overload[1] },
@@ -145,7 +154,13 @@ function build(b: Basics): TruckKindEntry {
       tickets: {},
       exhaust: {
         radius: 0.035,
-        points: exhaustRight(b.wheelbase - 0.5, b.frameRear - 0.1, b.spacing / 2, b.top - b.depth - 0.02),
+        points: exhaustRight(
+          b.wheelbase - 0.5,
+          b.frameRear - 0.1,
+          b.spacing / 2,
+          b.top - b.depth - 0.02,
+          b.exhaustIn,
+        ),
       },
       battery: { x: b.wheelbase + 0.25, y: b.spacing / 2 + 0.15, z: b.top + 0.3 },
       secondBattery: null,
@@ -339,6 +354,38 @@ export const TRUCK_KINDS: readonly TruckKindEntry[] = [
     tyreRating: 1030,
     bedHitch: false,
     coilInner: 0.122,
+  }),
+  build({
+    kind: 'coil-pickup',
+    label: 'Coil-sprung pickup',
+    wheelbase: 3.57,
+    track: [1.73, 1.73],
+    frontOverhang: 0.97,
+    axleToBall: 1.25,
+    cabRear: 0.98,
+    bed: { front: 0.9, rear: -1.0, floor: 0.86, sides: 0.54, width: 1.62, material: 'steel' },
+    spacing: 1.0,
+    depth: 0.17,
+    top: 0.74,
+    frameRear: -1.08,
+    members: [2.7, 1.7, 0.65, -0.6, -1.05],
+    tyre: [0.4, 0.275, false],
+    lip: 0.95,
+    gap: [0.235, 0.28, 0.13],
+    unladen: [760, 735, 520, 505],
+    ratings: [1770, 1770, 3200, 6800, 500],
+    suspension: 'coil',
+    rates: [40_000, 33_000],
+    bases: [1.05, 1.1],
+    seat: 0.345,
+    exhaustIn: 0.16,
+    antiRoll: 22_000,
+    motionRatio: 1,
+    overload: null,
+    wall: false,
+    tyreRating: 1180,
+    bedHitch: false,
+    coilInner: 0.125,
   }),
 ]
 

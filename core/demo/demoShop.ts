@@ -265,6 +265,8 @@ function others(): Plan[] {
   kiln.truck.frame.kickUp += 0.1
   kiln.truck.seatGap = { unladen: 0.305, droop: 0.385, bump: 0.21 }
   kiln.truck.heights = { frontLeft: 0.99, frontRight: 0.99, rearLeft: 1.03, rearRight: 1.03 }
+  // The lift kit's longer lower bracket carries its seat behind the upper one.
+  kiln.truck.seats.lower = { x: -0.024, y: 0.006 }
   kiln.power.earth = 'body'
   kiln.hauls = {
     clay: haul(1, 'Clay and bricks', { clay: item(1, 'Clay', 310, 0.1, 0, [0.9, 1.1, 0.4]) }),

@@ -75,7 +75,7 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
   const ran = answers ? memo('ran', [air, answers], () => withAnswers(air, answers)) : air
   const before = { truck, load, air: ran, lay, power, tune, build, prove }
   const notes = Object.values(before).flatMap((s) => s.notes)
-  const handover = memo('handover', [plan.handover, plan.job, tune, build, prove, ...notes], () =>
+  const handover = memo('handover', [plan.handover, plan.job, truck, tune, build, prove, ...notes], () =>
     handoverOf(plan, set, teed, notes, before),
   )
   return { ...before, handover }
@@ -167,7 +167,7 @@ function handoverOf(
   set: AirSet,
   teed: boolean,
   notes: readonly Note[],
-  { load, air, tune, build, prove }: Before<'load' | 'air' | 'tune' | 'build' | 'prove'>,
+  { truck, load, air, tune, build, prove }: Before<'truck' | 'load' | 'air' | 'tune' | 'build' | 'prove'>,
 ): Stages['handover'] {
   const rearAxles = Object.entries(load.result.hauls).map(([id, h]) => [id, h.rearAxle])
   return handoverStage(plan.handover, plan.job, plan.hauls, {
@@ -178,7 +178,7 @@ function handoverOf(
     powered: air.result.powered,
     notes,
     rearAxle: Object.fromEntries(rearAxles),
-    rearRating: plan.truck.ratings.rearAxle,
+    rearRating: truck.result.truck.ratings.rearAxle,
     stepsLeft: build.result.left,
     ...provedOf(plan, prove.result, air.result.tankVolume > 0),
     jointsLeft: prove.result.joints.filter((j) => !prove.result.soap[j.id]).map((j) => j.id),

@@ -4,6 +4,7 @@ import { startingCircuit } from '../air/circuit/startingCircuits'
 import { exampleTruck } from '../catalog/trucks'
 import { PLAN_FORMAT, PLAN_VERSION, type Plan, type Target, type TruckKind } from '../document/types'
 import { LEVEL_TARGET, newHaul } from '../document/newHaul'
+import { mountingOf } from '../catalog/truckGeometry'
 
 const NEAR_HEAT = ['part-near-heat', 'line-near-heat']
 
@@ -38,7 +39,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
     hauls: { usual: newHaul('Usual load', 1, target) },
     air: {
       archetype: 'hand-teed',
-      springClass: truck.suspension.kind === 'leaf' ? 'leaf-helper-double-2270' : 'coil-insert-450',
+      springClass: mountingOf(truck.suspension) === 'leaf' ? 'leaf-helper-double-2270' : 'coil-insert-450',
       compressorClass: 'small-wireless',
       blockClass: 'block-one',
       tubeClass: 'nylon-1-4',

@@ -58,6 +58,22 @@ const PLANS: [string, Plan][] = [
   ['a line along the pipe', changed((p) => (p.lay.places['tee-right'] = { x: -1.2, y: -0.75, z: 0.76 }))],
   ['harness short', changed((p) => (p.lay.harnessLength = 1))],
   ['coil held up', changed((p) => (p.truck.raisedBy = 'axle'), newPlan('coil-van', 'x'))],
+  ['seats apart', changed((p) => (p.truck.seats.lower.x = 0.03))],
+  [
+    'an edge beside the bag',
+    changed((p) => {
+      const { seat, frame } = p.truck
+      const at = { x: -0.13, y: seat, z: frame.top + frame.kickUp - frame.depth - 0.1 }
+      p.truck.beside.bolt = { label: 'Bolt', order: 1, at, radius: 0.01, rides: 'body', smooth: false }
+    }),
+  ],
+  [
+    'a road trial of a haul that is gone',
+    changed((p) => {
+      const pressures = { left: 200_000, right: 200_000 }
+      p.tune.trials.r = { order: 1, at: '', haul: 'gone', ...pressures, lipLeft: 0.8, lipRight: 0.8 }
+    }),
+  ],
   ['no slack', changed((p) => (p.lay.slackAtSpring = 0.1))],
   ['no shields', changed((p) => (p.lay.shields = {}))],
   ['wire thin', changed((p) => (p.power.wireArea = 1.5e-6))],

@@ -46,8 +46,10 @@ import {
   FASTENER_FROM,
   FAULT_KINDS,
   GAP_HOWS,
+  HELPER_PLACES,
   ITEM_HOWS,
   ITEM_PLACES,
+  OBSTACLE_RIDES,
   PART_STATES,
   PLAN_FORMAT,
   PLAN_VERSION,
@@ -62,6 +64,8 @@ import {
   WEIGHT_HOWS,
   type AirLine,
   type AirPlan,
+  type BesideSpring,
+  type CertifiedRatings,
   type Circuit,
   type Component,
   type Found,
@@ -74,6 +78,7 @@ import {
   type ProvePlan,
   type Scenario,
   type ScenarioStep,
+  type SeatShift,
   type Target,
   type Truck,
 } from './types'
@@ -83,6 +88,8 @@ import { upgradePlan } from './upgrade'
  * The one schema of the plan document: used by file import, the server's routes, worker messages and `bin/np`.
  * Ranges here only keep out what cannot be meant (a mass above 200 t); what is unwise is a bench note, not an error.
  */
+
+const seatShift = () => shape<SeatShift>({ x: numberField(-0.5, 0.5), y: numberField(-0.5, 0.5) })
 
 const truck = shape<Truck>({
   kind: choiceField(TRUCK_KIND_IDS),
@@ -122,6 +129,18 @@ const truck = shape<Truck>({
   driveShaft: numberField(0, 0.3),
   spare: orNull(shape({ centre: pointField(), radius: sizeField(), width: sizeField() })),
   seat: numberField(0.1, 3),
+  seats: shape({ upper: seatShift(), lower: seatShift() }),
+  beside: recordField(
+    shape<BesideSpring>({
+      label: textField(80),
+      order: orderField(),
+      at: pointField(),
+      radius: numberField(0, 0.5),
+      rides: choiceField(OBSTACLE_RIDES),
+      smooth: flagField(),
+    }),
+    40,
+  ),
   innerFender: orNull(shape({ y: numberField(0, 4), bottom: sizeField() })),
   brakeLine: orNull(pointField()),
   coil: shape({ inner: numberField(0.01, 1), gap: sizeField(), hole: choiceField(COIL_HOLES) }),
@@ -145,9 +164,19 @@ const truck = shape<Truck>({
     ball: massField(),
     bedHitch: nullableNumber(0, 200_000),
     tyre: nullableNumber(0, 50_000),
+    certified: orNull(
+      shape<CertifiedRatings>({
+        frontAxle: massField(),
+        rearAxle: massField(),
+        gross: massField(),
+        paper: textField(200),
+      }),
+    ),
   }),
   suspension: shape({
     kind: choiceField(SUSPENSIONS),
+    helper: choiceField(HELPER_PLACES),
+    stopCut: numberField(0, 0.3),
     frontRate: numberField(1000, 5e6),
     rearRate: numberField(1000, 5e6),
     frontSpringBase: numberField(0.2, 3),

@@ -14,6 +14,11 @@ export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
 export const BED_MATERIALS = ['steel', 'aluminium', 'wood'] as const
 export const COIL_HOLES = ['upper', 'lower', 'none'] as const
 export const SUSPENSIONS = ['leaf', 'coil'] as const
+/** Where the helper springs of a coil-sprung rear go: inside the coils, or as bellows beside them, at the bump stops. */
+export const HELPER_PLACES = ['inside', 'beside'] as const
+export type HelperPlace = (typeof HELPER_PLACES)[number]
+/** What a thing beside the springs moves with. */
+export const OBSTACLE_RIDES = ['body', 'axle'] as const
 export const ITEM_PLACES = ['bed', 'seat', 'rack'] as const
 export const ITEM_HOWS = ['weighed', 'marked', 'guessed'] as const
 export const COUPLINGS = ['ball', 'bed'] as const
@@ -45,6 +50,7 @@ export const TRUCK_KIND_IDS = [
   'leaf-flatbed',
   'coil-wagon',
   'coil-van',
+  'coil-pickup',
 ] as const
 export type TruckKind = (typeof TRUCK_KIND_IDS)[number]
 
@@ -83,6 +89,29 @@ export interface ExistingPart {
   kind: (typeof EXISTING_KINDS)[number]
   at: Point
   order: number
+}
+
+/** Where an end of the spring stands from the middle of its seat, m: ahead, and outwards from the centre line; both sides alike. */
+export interface SeatShift {
+  x: number
+  y: number
+}
+/** A bracket, a bolt head, a clip beside the springs: a ball of that radius round its place at unladen height, m. */
+export interface BesideSpring {
+  label: string
+  order: number
+  at: Point
+  radius: number
+  rides: (typeof OBSTACLE_RIDES)[number]
+  /** Nothing on it that cuts: a round head toward the bag, an edge folded over. */
+  smooth: boolean
+}
+/** Ratings raised by a certified upgrade, kg, and the paper that says so. Without its paper it counts for nothing. */
+export interface CertifiedRatings {
+  frontAxle: number
+  rearAxle: number
+  gross: number
+  paper: string
 }
 
 export interface Truck {
@@ -127,6 +156,10 @@ export interface Truck {
   spare: { centre: Point; radius: number; width: number } | null
   /** Distance of the helper spring's middle from the centre line. */
   seat: number
+  /** Where its upper and lower end really stand: wedges and brackets move them, and the bag leans between. */
+  seats: { upper: SeatShift; lower: SeatShift }
+  /** Brackets and bolt heads the bag could meet. */
+  beside: Record<string, BesideSpring>
   /** Wheel-house wall beside the spring: distance from the centre line, and its lower edge above the ground. */
   innerFender: { y: number; bottom: number } | null
   /** Where the brake or sensor line passes nearest the left spring; it moves with the axle. The right mirrors it. */
@@ -149,9 +182,14 @@ export interface Truck {
     ball: number
     bedHitch: number | null
     tyre: number | null
+    certified: CertifiedRatings | null
   }
   suspension: {
     kind: (typeof SUSPENSIONS)[number]
+    /** Of a coil-sprung rear. */
+    helper: HelperPlace
+    /** What is cut off the rear bump stops, m: the axle comes up so much further. */
+    stopCut: number
     /** Rate at the wheel, one side, N/m. */
     frontRate: number
     rearRate: number

@@ -165,7 +165,8 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
- * Version 7 added the readings of the road trial.
+ * Version 7 added the readings of the road trial; of the truck where both ends of the springs stand, brackets and bolts
+ * beside them, where helpers of a coil-sprung rear go, what is cut off the bump stops, and ratings raised by certificate.
  * Version 6 added how often the load changes, hydraulic anti-roll, what the truck is raised by; of air what becomes of
  * every part and line, as what it was found, and what is taken out.
  * Version 5 added the height above the sea where the truck works, what a hold test or a soaped joint was
@@ -189,7 +190,7 @@ export function upgradePlan(value: unknown): unknown {
   const truck = fill(
     value.truck,
     beforeVersion2(value.truck as unknown as Truck, example) as unknown as Json,
-    ['existing', 'tickets'],
+    ['existing', 'tickets', 'beside'],
   )
   const hauls = each(value.hauls, upgradeHaul)
   const air = upgradeAir(value.air)

@@ -1,6 +1,6 @@
 import { SPRINGS } from '../catalog/springs'
 import { PRACTICE } from '../catalog/practice'
-import { wheelTravel } from '../catalog/truckGeometry'
+import { mountingOf, wheelTravel } from '../catalog/truckGeometry'
 import { tableRange } from '../quantity/interpolate'
 import type { Rule } from '../quantity/stage'
 import { isLoaded } from './masses'
@@ -18,7 +18,8 @@ const overPressure: LoadRule = ({ r, truck, spring, spacer }) => {
   if (side.limitedBy !== 'maxPressure' && !overLoad) return null
   const carrying = SPRINGS.filter(
     (s) =>
-      s.fits.includes(truck.suspension.kind) && springCarries(s, truck, spacer, r.target, side.springForce),
+      s.fits.includes(mountingOf(truck.suspension)) &&
+      springCarries(s, truck, spacer, r.target, side.springForce),
   ).sort((a, b) => a.maxLoad - b.maxLoad)
   // One that also spans the travel comes first; another still carries the load, and then wants a strap or a stop.
   const bigger = carrying.find((s) => spansTravel(s, truck, spacer)) ?? carrying[0]
@@ -53,7 +54,7 @@ const littleLeft: LoadRule = ({ r, truck, spring, uncertainty, spacer }) => {
   if (!near) return null
   const larger = SPRINGS.filter(
     (s) =>
-      s.fits.includes(truck.suspension.kind) &&
+      s.fits.includes(mountingOf(truck.suspension)) &&
       springCarries(s, truck, spacer, r.target, near.springForce * (1 + near.room / near.wanted)),
   ).sort((a, b) => a.maxLoad - b.maxLoad)
   const other = larger.find((s) => spansTravel(s, truck, spacer))

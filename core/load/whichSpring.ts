@@ -1,6 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
 import { SPRINGS, type SpringClass } from '../catalog/springs'
-import { seatedHeight } from '../catalog/truckGeometry'
+import { MOUNTING_WORDS, mountingOf, seatedHeight } from '../catalog/truckGeometry'
 import type { Haul, Truck } from '../document/types'
 import { tableRange } from '../quantity/interpolate'
 import { balanceBody } from './body'
@@ -95,9 +95,9 @@ function trySpring(
 /** Why a class cannot be fitted at all, whatever it would carry. */
 function misfitOf(spring: SpringClass, truck: Truck, height: number): SpringTrial['ruledOut'] {
   const { low, high } = tableRange(spring.areaByHeight)
-  if (!spring.fits.includes(truck.suspension.kind))
+  if (!spring.fits.includes(mountingOf(truck.suspension)))
     return {
-      why: `is made for ${spring.fits.join(' and ')} springs`,
+      why: `goes ${spring.fits.map((way) => MOUNTING_WORDS[way]).join(' or ')}`,
       value: null,
       limit: null,
       quantity: 'count',

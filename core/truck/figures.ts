@@ -1,9 +1,10 @@
 import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
-import { wheelTravel } from '../catalog/truckGeometry'
+import { seatsApart, wheelTravel } from '../catalog/truckGeometry'
 import type { AirPlan, Truck } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
+import { obstacleName } from './fit'
 import type { RateFrom, TruckResult } from './types'
 
 /** Figures of the survey, each with what it was made of. SI. */
@@ -46,7 +47,8 @@ export function truckFigures(
       inputs: [],
       source: 'Survey',
     },
-    ...(r.fit && spring ? clearances(r.fit, spring) : {}),
+    lean: lean(truck, r.springHeight),
+    ...(r.fit && spring ? clearances(r.fit, spring, truck) : {}),
   }
 }
 
@@ -155,6 +157,24 @@ function heights(r: TruckResult, spring: SpringClass | null, spacer: number): Re
   }
 }
 
+/** How far the spring stands from upright between its seats. */
+function lean({ seats }: Truck, height: number): Figure {
+  const apart = seatsApart(seats)
+  return {
+    label: 'Lean of the spring, unladen',
+    value: Math.atan2(apart, Math.max(height, 0)),
+    quantity: 'angle',
+    formula: 'atan(√(Δx² + Δy²)/height)',
+    inputs: [
+      input('Seats apart, along', Math.abs(seats.upper.x - seats.lower.x), 'length'),
+      input('Seats apart, across', Math.abs(seats.upper.y - seats.lower.y), 'length'),
+      input('Spring height, unladen', height, 'length'),
+    ],
+    source: 'Geometry',
+    max: PRACTICE.seatTilt.value,
+  }
+}
+
 function travels(truck: Truck): Record<string, Figure> {
   const travel = wheelTravel(truck)
   const inputs = [input('Motion ratio', truck.suspension.motionRatio, 'plain')]
@@ -193,7 +213,11 @@ function rake(truck: Truck): Figure {
   }
 }
 
-function clearances(fit: NonNullable<TruckResult['fit']>, spring: SpringClass): Record<string, Figure> {
+function clearances(
+  fit: NonNullable<TruckResult['fit']>,
+  spring: SpringClass,
+  truck: Truck,
+): Record<string, Figure> {
   const wanted = PRACTICE.bagClearance.value
   return {
     diameter: {
@@ -211,7 +235,7 @@ function clearances(fit: NonNullable<TruckResult['fit']>, spring: SpringClass): 
       fit.clearances.map((c): [string, Figure] => [
         `clear.${c.on}`,
         {
-          label: `Clearance to the ${c.on}`,
+          label: `Clearance to the ${obstacleName(c.on, truck)}`,
           value: c.value,
           quantity: 'length',
           formula: 'least over droop to bump, together and crossed, bag at full size',

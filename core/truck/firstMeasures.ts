@@ -1,3 +1,4 @@
+import { mountingOf } from '../catalog/truckGeometry'
 import type { Haul, Truck } from '../document/types'
 import { isGuessed } from './guessed'
 
@@ -57,7 +58,7 @@ export const firstMeasures = (truck: Truck): readonly FirstMeasure[] => [
   PLATE,
   SCALE,
   LIPS,
-  truck.suspension.kind === 'coil' ? COIL : GAP,
+  mountingOf(truck.suspension) === 'coil' ? COIL : GAP,
   LOAD,
 ]
 

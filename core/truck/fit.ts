@@ -1,6 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
-import { railBottom, seatedHeight, tyreInside, wheelTravel } from '../catalog/truckGeometry'
+import { mountingOf, railBottom, seatedHeight, tyreInside, wheelTravel } from '../catalog/truckGeometry'
 import type { Point, Truck } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
 import type { Obstacle, Bag, Pose, Clearance, Fit } from './types'
@@ -27,7 +27,7 @@ export function bagDiameter(spring: SpringClass, height: number, pressure: numbe
 }
 
 function pose(truck: Truck, spring: SpringClass, spacer: number, left: number, right: number): Pose {
-  const { seat, seatGap, suspension: s } = truck
+  const { seat, seats, seatGap, suspension: s } = truck
   const rise = (left + right) / 2
   const roll = (left - right) / s.rearSpringBase
   const top = railBottom(truck) - spring.bracketHeight / 2
@@ -35,10 +35,12 @@ function pose(truck: Truck, spring: SpringClass, spacer: number, left: number, r
     const height = seatedHeight(seatGap.unladen, spring, spacer) - travel * s.motionRatio
     const bottom =
       railBottom(truck) - seatGap.unladen + spring.bracketHeight / 2 + spacer + travel * s.motionRatio
+    const { lower, upper } = seats
     // The lower end swings about the axle's middle as it rolls.
+    const swing = roll * (bottom - truck.tyre.radius - rise)
     return {
-      lower: { y: side * seat - roll * (bottom - truck.tyre.radius - rise), z: bottom },
-      upper: { y: side * seat, z: top },
+      lower: { x: lower.x, y: side * (seat + lower.y) - swing, z: bottom },
+      upper: { x: upper.x, y: side * (seat + upper.y), z: top },
       height,
       diameter: bagDiameter(spring, Math.max(height, 0), spring.maxPressure),
     }
@@ -60,15 +62,15 @@ function toBox(
     : Math.max(sideways, updown)
 }
 
-/** Shortest way from a place in the section (x = 0) to a segment. Plain roots: this is the innermost loop of every drag. */
-function toSegment(y: number, z: number, a: Point, b: Point): number {
+/** Shortest way from a place to a segment. Plain roots: this is the innermost loop of every drag. */
+function toSegment(x: number, y: number, z: number, a: Point, b: Point): number {
   const dx = b.x - a.x
   const dy = b.y - a.y
   const dz = b.z - a.z
   const length = dx * dx + dy * dy + dz * dz
   const t =
-    length === 0 ? 0 : Math.min(Math.max((-a.x * dx + (y - a.y) * dy + (z - a.z) * dz) / length, 0), 1)
-  const ox = a.x + t * dx
+    length === 0 ? 0 : Math.min(Math.max(((x - a.x) * dx + (y - a.y) * dy + (z - a.z) * dz) / length, 0), 1)
+  const ox = x - a.x - t * dx
   const oy = y - a.y - t * dy
   const oz = z - a.z - t * dz
   return Math.sqrt(ox * ox + oy * oy + oz * oz)
@@ -82,6 +84,19 @@ function nearExhaust({ exhaust: { points } }: Truck): [Point, Point][] {
       ([a, b]) =>
         Math.max(a.x, b.x) > -PRACTICE.besideAxle.value && Math.min(a.x, b.x) < PRACTICE.besideAxle.value,
     )
+}
+
+/** What an obstacle is called. */
+export const obstacleName = (on: Obstacle, truck: Truck): string =>
+  on.startsWith('beside:') ? `“${truck.beside[on.slice('beside:'.length)]?.label || 'thing'}”` : on
+
+/** Thickness of a coil's wire, m (common practice). */
+const COIL_WIRE = PRACTICE.coilWire.value
+
+/** The steel coil that bellows stand beside: its axis from the centre line and its outside; null where there is none. */
+function steelCoil({ suspension, coil }: Truck): { y: number; radius: number } | null {
+  if (suspension.kind !== 'coil') return null
+  return { y: suspension.rearSpringBase / 2, radius: coil.inner / 2 + COIL_WIRE }
 }
 
 /** Clearance of one bag to everything it may meet, least over its height. Mirrored to the left, so one set serves both. */
@@ -113,7 +128,19 @@ function bagClearances(
   const centre = tyre.radius + at.rise + roll * inside
   const wheel = { inner: inside, outer: inside + 1, low: centre - tyre.radius, high: centre + tyre.radius }
   let [toFrame, toWall, toTyre, toLine, toPipe] = [Infinity, Infinity, Infinity, Infinity, Infinity]
+  const coil = steelCoil(truck)
+  let toCoil = Infinity
+  const near = Object.entries(truck.beside).map(([id, { at: place, ...thing }]) => ({
+    ...thing,
+    id,
+    place,
+    // What rides on the axle goes with it.
+    y: thing.rides === 'axle' ? place.y - at.roll * (place.z - tyre.radius) : place.y,
+    z: thing.rides === 'axle' ? place.z + at.rise + at.roll * place.y : place.z,
+    least: Infinity,
+  }))
   for (const t of RINGS) {
+    const x = bag.lower.x + (bag.upper.x - bag.lower.x) * t
     const y = sign * (bag.lower.y + (bag.upper.y - bag.lower.y) * t)
     const z = bag.lower.z + (bag.upper.z - bag.lower.z) * t
     toFrame = Math.min(toFrame, toBox(y, z, radius, rail))
@@ -124,14 +151,20 @@ function bagClearances(
     if (brakeLine) {
       // It rides on the axle, so it moves with the lower end.
       const flat =
-        Math.hypot(brakeLine.x, brakeLine.y - roll * (brakeLine.z - tyre.radius) - y) -
+        Math.hypot(brakeLine.x - x, brakeLine.y - roll * (brakeLine.z - tyre.radius) - y) -
         radius -
         BRAKE_LINE_RADIUS
       const up = Math.abs(brakeLine.z + at.rise + roll * brakeLine.y - z)
       toLine = Math.min(toLine, flat > 0 ? Math.hypot(flat, up) : Math.max(flat, up - BRAKE_LINE_RADIUS))
     }
+    if (coil) toCoil = Math.min(toCoil, Math.hypot(x, y - coil.y) - coil.radius - radius)
+    for (const thing of near) {
+      const flat = Math.hypot(thing.place.x - x, thing.y - sign * y) - radius - thing.radius
+      const up = Math.abs(thing.z - z) - thing.radius
+      thing.least = Math.min(thing.least, flat > 0 && up > 0 ? Math.hypot(flat, up) : Math.max(flat, up))
+    }
     for (const [a, b] of pipes)
-      toPipe = Math.min(toPipe, toSegment(sign * y, z, a, b) - radius - exhaust.radius)
+      toPipe = Math.min(toPipe, toSegment(x, sign * y, z, a, b) - radius - exhaust.radius)
   }
   return (
     [
@@ -140,6 +173,8 @@ function bagClearances(
       ['tyre', toTyre],
       ['brake line', toLine],
       ['exhaust', toPipe],
+      ['steel coil', toCoil],
+      ...near.map(({ id, least }) => [`beside:${id}`, least]),
     ] as [Obstacle, number][]
   ).filter(([, value]) => value < Infinity)
 }
@@ -152,7 +187,7 @@ export function fitSpring(truck: Truck, spring: SpringClass, spacer: number, ste
   const { droop, bump } = wheelTravel(truck)
   const travels = Array.from({ length: steps }, (_, i) => droop + ((bump - droop) * i) / (steps - 1))
   const least = new Map<Obstacle, Clearance>()
-  const inCoil = truck.suspension.kind === 'coil' && spring.fits.includes('coil')
+  const inCoil = mountingOf(truck.suspension) === 'coil' && spring.fits.includes('coil')
   const pipes = nearExhaust(truck)
   let fullDiameter = 0
   const sweep = (left: number, right: number): Pose => {

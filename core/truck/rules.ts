@@ -1,9 +1,11 @@
 import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
+import { MOUNTING_WORDS, mountingOf, seatsApart } from '../catalog/truckGeometry'
 import type { AirPlan, Truck, WeightHow } from '../document/types'
 import { notesOf, type Note, type Remedy } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
 import { applyRules, type Rule } from '../quantity/stage'
+import { obstacleName } from './fit'
 import { takeTicket } from './tickets'
 import type { Clearance, TruckResult } from './types'
 
@@ -126,7 +128,7 @@ const ticketDiffers: Rule<TruckRuleInput> = ({ r, typed }) => {
 /** A coil insert goes in past the end of its coil: with the axle held up there is no way in. */
 const raisedTooLittle: Rule<TruckRuleInput> = ({ typed }) => {
   const hangs = typed.raisedBy === 'frame' || typed.raisedBy === 'hoist'
-  if (typed.suspension.kind !== 'coil' || hangs) return null
+  if (mountingOf(typed.suspension) !== 'coil' || hangs) return null
   return note({
     rule: 'raised-too-little',
     rank: 'fix',
@@ -138,6 +140,23 @@ const raisedTooLittle: Rule<TruckRuleInput> = ({ typed }) => {
       label: 'Raise it by the frame',
       patches: [{ op: 'replace', path: ['truck', 'raisedBy'], value: 'frame' }],
     },
+  })
+}
+
+/** A rating is raised by paper, not by parts. */
+const upgradeWithoutPaper: Rule<TruckRuleInput> = ({ typed }) => {
+  const { certified } = typed.ratings
+  if (!certified || certified.paper.trim() !== '') return null
+  return note({
+    quantity: 'mass',
+    rule: 'upgrade-without-paper',
+    rank: 'fix',
+    subject: 'gross',
+    title: 'An upgrade without its paper',
+    text: 'The plate’s ratings stay in force: {limit} gross, not {value}. Type what certifies the upgrade and where the paper is kept.',
+    value: certified.gross,
+    limit: typed.ratings.gross,
+    source: PLATE,
   })
 }
 
@@ -165,6 +184,7 @@ const SURVEY_RULES: readonly Rule<TruckRuleInput>[] = [
   notWeighed,
   ticketDiffers,
   raisedTooLittle,
+  upgradeWithoutPaper,
 ]
 
 /** Puts in a spacer of `height` m, to the millimetre. */
@@ -240,15 +260,15 @@ const crushedOnBump: Rule<WithSpring> = ({ spring, fitted, r }) => {
 }
 
 const springKind: Rule<WithSpring> = ({ typed, spring }) => {
-  const { kind } = typed.suspension
-  if (spring.fits.includes(kind)) return null
+  const wanted = mountingOf(typed.suspension)
+  if (spring.fits.includes(wanted)) return null
   return note({
     quantity: 'count',
     rule: 'spring-kind',
     rank: 'stop',
     subject: 'seatGap',
     title: 'This spring does not suit the suspension',
-    text: `The rear has ${kind} springs; the chosen class is made for ${spring.fits.join(' or ')} springs. Choose another class at Air.`,
+    text: `On this truck it goes ${MOUNTING_WORDS[wanted]}; the chosen class goes ${spring.fits.map((way) => MOUNTING_WORDS[way]).join(' or ')}. Choose another class at Air${typed.suspension.kind === 'coil' ? ', or say at Truck where it goes' : ''}.`,
     source: 'Class of the spring',
   })
 }
@@ -269,6 +289,7 @@ function clearanceAdvice(on: Clearance['on']): string {
 
 const bagClearances: Rule<WithSpring> = ({ r }) =>
   (r.fit?.clearances ?? []).flatMap((c) => {
+    const on = obstacleName(c.on, r.truck)
     const inCoil = c.on === 'coil'
     const limit = inCoil ? PRACTICE.coilClearance.value : PRACTICE.bagClearance.value
     if (c.value >= limit) return []
@@ -277,7 +298,7 @@ const bagClearances: Rule<WithSpring> = ({ r }) =>
       rule: touches ? 'bag-touches' : 'bag-near',
       rank: touches ? 'stop' : 'fix',
       subject: inCoil ? 'coil' : 'fit',
-      title: touches ? `The bag touches the ${c.on}` : `The bag comes near the ${c.on}`,
+      title: touches ? `The bag touches the ${on}` : `The bag comes near the ${on}`,
       value: c.value,
       limit,
       source: 'Geometry at full size over the whole travel; 13 mm (common practice)',
@@ -303,8 +324,51 @@ const seatTilt: Rule<WithSpring> = ({ typed }) => {
   })
 }
 
+/** Ends that are not over each other: the bag leans, and rubs its own bracket and bolts. */
+const seatLean: Rule<WithSpring> = ({ typed, r }) => {
+  const { upper } = typed.seats
+  const lean = r.springHeight > 0 ? Math.atan2(seatsApart(typed.seats), r.springHeight) : 0
+  if (lean <= PRACTICE.seatTilt.value) return null
+  return note({
+    quantity: 'angle',
+    rule: 'seat-lean',
+    rank: 'fix',
+    subject: 'seats',
+    title: 'The spring leans between its seats',
+    text: 'Upper and lower seat are not over each other: it leans by {value}; over {limit} it rubs its own bracket and bolts. A bracket with the offset built in brings them over each other.',
+    value: lean,
+    limit: PRACTICE.seatTilt.value,
+    source: 'From memory; the spring must sit vertical',
+    remedy: {
+      label: 'Plan a bracket that brings the lower seat under the upper',
+      patches: [{ op: 'replace', path: ['truck', 'seats', 'lower'], value: { ...upper } }],
+    },
+  })
+}
+
+/** What cuts is turned away from the bag, however much room there is now. */
+const sharpBeside: Rule<WithSpring> = ({ typed, r }) =>
+  Object.entries(typed.beside).flatMap(([id, thing]) => {
+    const clearance = r.fit?.clearances.find((c) => c.on === `beside:${id}`)
+    if (thing.smooth || !clearance || clearance.value >= PRACTICE.sharpClearance.value) return []
+    return note({
+      rule: 'sharp-beside',
+      rank: 'fix',
+      subject: id,
+      title: `“${thing.label}” has an edge toward the bag`,
+      text: '{value} is left at full size; what cuts wants {limit}. Turn the bolt so that its round head faces the bag, or fold the edge over.',
+      value: clearance.value,
+      limit: PRACTICE.sharpClearance.value,
+      source: 'Common practice',
+      remedy: {
+        label: 'It is turned: smooth toward the bag',
+        patches: [{ op: 'replace', path: ['truck', 'beside', id, 'smooth'], value: true }],
+      },
+    })
+  })
+
 const coilGap: Rule<WithSpring> = ({ typed, spring, r }) => {
-  if (typed.suspension.kind !== 'coil') return null
+  if (mountingOf(typed.suspension) !== 'coil') return null
   const { low, high } = tableRange(spring.areaByHeight)
   const value = typed.coil.gap - r.facts.spacer
   const found = { rule: 'coil-gap', subject: 'coil', source: CLASS_HEIGHT, value } as const
@@ -331,7 +395,7 @@ const coilGap: Rule<WithSpring> = ({ typed, spring, r }) => {
 }
 
 const stemHole: Rule<WithSpring> = ({ typed }) => {
-  if (typed.suspension.kind !== 'coil' || typed.coil.hole !== 'none') return null
+  if (mountingOf(typed.suspension) !== 'coil' || typed.coil.hole !== 'none') return null
   return note({
     quantity: 'count',
     rule: 'stem-hole',
@@ -345,6 +409,6 @@ const stemHole: Rule<WithSpring> = ({ typed }) => {
 
 /** A spring of the wrong kind is that note alone: its clearances mean nothing. */
 const fitRules: Rule<WithSpring> = (input) =>
-  springKind(input) ?? applyRules([bagClearances, seatTilt, coilGap, stemHole], input)
+  springKind(input) ?? applyRules([bagClearances, seatTilt, seatLean, sharpBeside, coilGap, stemHole], input)
 
 const SPRING_RULES: readonly Rule<WithSpring>[] = [springHeight, fitRules]

@@ -35,7 +35,8 @@ export function twoHeights(
 
 /**
  * What the figures say once a kit and a two-heights test are counted. A lift not yet fitted when the tape was used widens
- * the gap unladen and at droop by its height; the stop stays where it is on the frame.
+ * the gap unladen and at droop by its height; the stop stays where it is on the
+ * frame, less what is cut off it.
  */
 export function surveyChanges({
   suspension: s,
@@ -47,7 +48,7 @@ export function surveyChanges({
   const rear = s.liftMeasured ? 0 : s.lift
   const front = s.liftMeasured ? 0 : s.frontLift
   const inferred = survey.rearRate.how === 'two-heights' ? twoHeights(survey.squat, s.overload) : null
-  const changed = rear !== 0 || front !== 0 || inferred !== null
+  const changed = rear !== 0 || front !== 0 || s.stopCut > 0 || inferred !== null
   return {
     changes: !changed
       ? null
@@ -61,7 +62,7 @@ export function surveyChanges({
           seatGap: {
             unladen: seatGap.unladen + rear * s.motionRatio,
             droop: seatGap.droop + rear * s.motionRatio,
-            bump: seatGap.bump,
+            bump: Math.max(seatGap.bump - s.stopCut * s.motionRatio, 0),
           },
           suspension: { ...s, rearRate: inferred?.rate ?? s.rearRate, frontStopGap: s.frontStopGap + front },
         },
@@ -88,6 +89,14 @@ export function afterTrial(of: SurveyChanges, plan: SurveyedPart, { rate }: Trie
     tolerances: { ...of.tolerances, rearRate: rate.tolerance },
     rateFrom: 'trial',
   }
+}
+
+/** The plate's ratings, or those of a certified upgrade where its paper is to hand. */
+export function ratingsInForce({ ratings }: Pick<Truck, 'ratings'>): Truck['ratings'] {
+  const { certified } = ratings
+  if (!certified || certified.paper.trim() === '') return ratings
+  const { frontAxle, rearAxle, gross } = certified
+  return { ...ratings, frontAxle, rearAxle, gross }
 }
 
 /** Whether how a figure is known means that nobody measured it. */

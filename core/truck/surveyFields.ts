@@ -1,6 +1,6 @@
 import type { Point, Truck } from '../document/types'
 import type { Quantity } from '../quantity/units'
-import { AXLE_WAYS, CENTRE_WAYS, LIFT_WAYS } from '../quantity/ways'
+import { AXLE_WAYS, CENTRE_WAYS, LIFT_WAYS, OUT_WAYS } from '../quantity/ways'
 import { offSheet, taped, weighed } from './survey'
 
 /** Every measured figure of the survey as a field: what it is called, its limits, and where it stands in the plan. */
@@ -39,6 +39,8 @@ const bed = part((t) => t.bed)
 const frame = part((t) => t.frame)
 const tyre = part((t) => t.tyre)
 const coil = part((t) => t.coil)
+const upperSeat = part((t) => t.seats.upper)
+const lowerSeat = part((t) => t.seats.lower)
 const axle = part((t) => t.axle)
 const battery = part((t) => t.battery)
 const fuelTank = part((t) => t.fuelTank)
@@ -51,6 +53,8 @@ const WAYS_OF: [RegExp, readonly [string, string]][] = [
   [/from the rear axle$/, AXLE_WAYS],
   [/from the centre line$/, CENTRE_WAYS],
   [/^Lift /, LIFT_WAYS],
+  [/ seat, fore or aft$/, AXLE_WAYS],
+  [/ seat, out or in$/, OUT_WAYS],
 ]
 /** @param typed what typing it says of how it is known. */
 const row = (
@@ -100,6 +104,7 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
       row('Lift at the rear', 'length', [-0.3, 0.6], suspension('lift')),
       row('Lift at the front', 'length', [-0.3, 0.6], suspension('frontLift')),
       row('Axle wedge', 'angle', [-0.3, 0.3], suspension('wedge')),
+      row('Bump stop cut by', 'length', [0, 0.3], suspension('stopCut')),
     ],
   },
   {
@@ -178,6 +183,10 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
   {
     title: 'Beside the springs',
     rows: [
+      row('Upper seat, fore or aft', 'length', [-0.5, 0.5], upperSeat('x')),
+      row('Upper seat, out or in', 'length', [-0.5, 0.5], upperSeat('y')),
+      row('Lower seat, fore or aft', 'length', [-0.5, 0.5], lowerSeat('x')),
+      row('Lower seat, out or in', 'length', [-0.5, 0.5], lowerSeat('y')),
       row('Inner fender from the centre', 'length', [0.1, 3], {
         get: (t) => t.innerFender?.y ?? null,
         put: (t, v) => {
@@ -263,6 +272,7 @@ export const SUBJECT_OF: Readonly<Record<string, string>> = {
   'Wheel, front left': 'frontAxle axles',
   'Wheel, rear left': 'rearAxle',
   'Gross rating': 'gross',
+  'Upper seat, fore or aft': 'seats',
   'Inside of the coil, across': 'coil',
   'Battery, from the rear axle': 'battery',
   'Second battery, from the rear axle': 'secondBattery',

@@ -1,4 +1,5 @@
 import { SPRINGS, springClass } from '../catalog/springs'
+import { mountingOf } from '../catalog/truckGeometry'
 import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
 import type { Truck } from '../document/types'
 import { truckStage } from './truck'
@@ -15,14 +16,14 @@ const rules = (change: (t: Truck) => void, spring = leaf) => {
 test.each(TRUCK_KINDS.map((k) => [k.id, k.truck] as const))(
   '%s is a full example: in order, under its ratings, a spring that fits, nothing to note',
   (_, truck) => {
-    const spring = truck.suspension.kind === 'leaf' ? leaf : coil
+    const spring = mountingOf(truck.suspension) === 'leaf' ? leaf : coil
     const stage = truckStage(truck, spring, BARE)
     expect(stage.notes.map((n) => n.rule)).toEqual(['not-weighed'])
     expect(stage.result.frontAxle).toBeLessThan(truck.ratings.frontAxle)
     expect(stage.result.rearAxle).toBeLessThan(truck.ratings.rearAxle)
     expect(truck.ratings.gross).toBeLessThanOrEqual(truck.ratings.frontAxle + truck.ratings.rearAxle)
     expect(truck.frame.crossMembers.every((x) => x < truck.frame.front && x > truck.frame.rear)).toBe(true)
-    expect(SPRINGS.some((s) => s.fits.includes(truck.suspension.kind))).toBe(true)
+    expect(SPRINGS.some((s) => s.fits.includes(mountingOf(truck.suspension)))).toBe(true)
     expect(truck.bed.front).toBeLessThanOrEqual(truck.cabRear + 0.01)
   },
 )
@@ -83,4 +84,130 @@ test('a coil insert goes in with the axle hanging: raised by the axle or not at 
   }
   for (const by of ['frame', 'hoist'] as const)
     expect(raised('coil-van', by)).not.toContain('raised-too-little')
+})
+
+describe('bellows beside the coil', () => {
+  const wagon = (change: (t: Truck) => void = () => {}) => {
+    const truck = exampleTruck('coil-pickup')
+    change(truck)
+    return truckStage(truck, leaf, BARE)
+  }
+  const on = (stage: ReturnType<typeof wagon>, what: string) =>
+    stage.result.fit!.clearances.find((c) => c.on === what)!.value
+
+  test('go with a coil-sprung rear, inserts do not; said the other way, the other way round', () => {
+    expect(wagon().notes.map((n) => n.rule)).toEqual(['not-weighed'])
+    const inside = wagon((t) => (t.suspension.helper = 'inside'))
+    expect(inside.notes.map((n) => n.rule)).toContain('spring-kind')
+    const insert = truckStage(exampleTruck('coil-pickup'), coil, BARE)
+    expect(insert.notes.map((n) => n.rule)).toContain('spring-kind')
+    // No stem, no coil to be opened.
+    const held = wagon((t) => {
+      t.coil.hole = 'none'
+      t.raisedBy = 'axle'
+    })
+    expect(held.notes.map((n) => n.rule)).toEqual(['not-weighed'])
+  })
+
+  test('keep clear of the steel coil: seats 205 mm apart less both radii, by hand', () => {
+    const stage = wagon()
+    const { rearSpringBase } = exampleTruck('coil-pickup').suspension
+    const apart = rearSpringBase / 2 - 0.345
+    const coilOutside = 0.125 / 2 + 0.015
+    expect(on(stage, 'steel coil')).toBeCloseTo(apart - coilOutside - stage.result.fit!.fullDiameter / 2, 6)
+    const near = wagon((t) => (t.seat = 0.36))
+    expect(near.notes.map((n) => n.title)).toContain('The bag comes near the steel coil')
+  })
+})
+
+describe('seats, brackets and what is beside', () => {
+  const apart =
+    (x: number, y = 0) =>
+    (t: Truck) =>
+      (t.seats.lower = { x, y })
+  const HEIGHT = truckStage(exampleTruck('leaf-flatbed'), leaf, BARE).result.springHeight
+
+  test('the lean is the seats’ distance over the height: 6 along and 8 across are 10 mm (by hand)', () => {
+    const truck = exampleTruck('leaf-flatbed')
+    apart(0.006, 0.008)(truck)
+    expect(truckStage(truck, leaf, BARE).figures.lean!.value).toBeCloseTo(Math.atan(0.01 / HEIGHT), 12)
+  })
+  test('up to three degrees it stands upright enough; past them it is told, and the bracket brings it back', () => {
+    const limit = Math.tan((3 * Math.PI) / 180) * HEIGHT
+    expect(rules(apart(limit * 0.999))).toEqual(['know not-weighed'])
+    expect(rules(apart(limit * 1.001))).toEqual(['fix seat-lean', 'know not-weighed'].sort().reverse())
+  })
+  test('a leaning bag comes nearer to what it leans to: 30 mm outwards at its foot are some of it at the tyre', () => {
+    const value = (change: (t: Truck) => void) => {
+      const truck = exampleTruck('leaf-flatbed')
+      change(truck)
+      return truckStage(truck, leaf, BARE).result.fit!.clearances.find((c) => c.on === 'tyre')!.value
+    }
+    const closer = value(() => {}) - value(apart(0, 0.03))
+    expect(closer).toBeGreaterThan(0.005)
+    expect(closer).toBeLessThanOrEqual(0.0301)
+  })
+
+  const bolt = (out: number, smooth: boolean) => (t: Truck) => {
+    const half = 0.16 / 2 + 0.01
+    const z = t.frame.top + t.frame.kickUp - t.frame.depth - 0.1
+    const at = { x: half + out, y: t.seat, z }
+    t.beside.bolt = { label: 'Bracket bolt', order: 1, at, radius: 0.01, rides: 'body', smooth }
+  }
+  test('a bolt in the bag’s way is met ahead of the axle too, and has its own name', () => {
+    const truck = exampleTruck('leaf-flatbed')
+    bolt(-0.05, true)(truck)
+    const titles = truckStage(truck, leaf, BARE).notes.map((n) => n.title)
+    expect(titles).toContain('The bag touches the “Bracket bolt”')
+    expect(rules(bolt(0.2, true))).toEqual(['know not-weighed'])
+  })
+  test('an edge wants 50 mm, a round head the usual 13', () => {
+    const truck = exampleTruck('leaf-flatbed')
+    bolt(0.06, true)(truck)
+    const { value } = truckStage(truck, leaf, BARE).result.fit!.clearances.find((c) =>
+      c.on.startsWith('beside:'),
+    )!
+    const away = (wanted: number, smooth: boolean) => rules(bolt(0.06 + wanted - value, smooth))
+    expect(away(0.051, false)).toEqual(['know not-weighed'])
+    expect(away(0.049, false)).toContain('fix sharp-beside')
+    expect(away(0.049, true)).toEqual(['know not-weighed'])
+    expect(away(0.012, true)).toContain('fix bag-near')
+  })
+  test('what rides on the axle goes with it: under the bag it is pressed into it on the stop', () => {
+    const clearance = (rides: 'body' | 'axle') => {
+      const truck = exampleTruck('leaf-flatbed')
+      bolt(0.02, true)(truck)
+      truck.beside.bolt!.rides = rides
+      truck.beside.bolt!.at.z -= 0.3
+      const { clearances } = truckStage(truck, leaf, BARE).result.fit!
+      return clearances.find((c) => c.on === 'beside:bolt')!.value
+    }
+    expect(clearance('axle')).not.toBeCloseTo(clearance('body'), 3)
+  })
+
+  test('a stop cut shorter lets the axle come up by so much more', () => {
+    const of = (cut: number) => {
+      const truck = exampleTruck('leaf-flatbed')
+      truck.suspension.stopCut = cut
+      return truckStage(truck, leaf, BARE)
+    }
+    expect(of(0).result.bumpHeight - of(0.02).result.bumpHeight).toBeCloseTo(0.02, 9)
+    expect(of(0.02).figures.wheelTravelUp!.value! - of(0).figures.wheelTravelUp!.value!).toBeCloseTo(0.02, 9)
+  })
+
+  test('an upgrade counts with its paper and not without', () => {
+    const of = (paper: string) => {
+      const truck = exampleTruck('leaf-flatbed')
+      const { frontAxle, rearAxle, gross } = truck.ratings
+      truck.ratings.certified = { frontAxle, rearAxle: rearAxle + 300, gross: gross + 300, paper }
+      return { plate: rearAxle, stage: truckStage(truck, leaf, BARE) }
+    }
+    const bare = of(' ')
+    expect(bare.stage.result.truck.ratings.rearAxle).toBe(bare.plate)
+    expect(bare.stage.notes.map((n) => n.rule)).toContain('upgrade-without-paper')
+    const paper = of('Certificate 12, in the glove box')
+    expect(paper.stage.result.truck.ratings.rearAxle).toBe(paper.plate + 300)
+    expect(paper.stage.figures.rearAxle!.max).toBe(paper.plate + 300)
+    expect(paper.stage.notes.map((n) => n.rule)).toEqual(['not-weighed'])
+  })
 })

@@ -1,13 +1,13 @@
 import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
-import { seatedHeight } from '../catalog/truckGeometry'
+import { mountingOf, seatedHeight } from '../catalog/truckGeometry'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import type { AirPlan, Truck } from '../document/types'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { truckFigures } from './figures'
-import { QUICK_STEPS, fitSpring } from './fit'
+import { QUICK_STEPS, fitSpring, obstacleName } from './fit'
 import { truckRules } from './rules'
-import { afterTrial, surveyChanges } from './survey'
+import { afterTrial, ratingsInForce, surveyChanges } from './survey'
 import type { Fit, LeastClearance, TriedSteel, TruckFacts, TruckResult } from './types'
 
 /**
@@ -34,7 +34,9 @@ export function truckStage(
       return { ...known, tolerances: { ...known.tolerances, area } }
     },
   )
-  const truck = changes ? { ...plan, ...changes } : plan
+  const ratings = memo('ratings', [plan.ratings], () => ratingsInForce(plan))
+  const same = !changes && ratings === plan.ratings
+  const truck = same ? plan : { ...plan, ...changes, ratings }
   const { unladen: w, seatGap } = truck
   const frontAxle = w.frontLeft + w.frontRight
   const rearAxle = w.rearLeft + w.rearRight
@@ -89,6 +91,8 @@ const partsOfFit = (t: Truck): unknown[] => [
   t.tyre,
   t.rearTrack,
   t.seat,
+  t.seats,
+  t.beside,
   t.innerFender,
   t.brakeLine,
   t.coil,
@@ -118,7 +122,7 @@ function fitAll(
   spring: SpringClass | null,
   spacer: number,
 ): { fit: Fit | null; leastClearance: LeastClearance } {
-  const suits = (s: SpringClass) => s.fits.includes(truck.suspension.kind)
+  const suits = (s: SpringClass) => s.fits.includes(mountingOf(truck.suspension))
   const fit = spring && suits(spring) ? fitSpring(truck, spring, spacer) : null
   const looked = new Map<SpringClass, ReturnType<LeastClearance>>()
   return {
@@ -131,7 +135,7 @@ function fitAll(
       const least = worst
         ? {
             value: worst.value,
-            on: worst.on,
+            on: obstacleName(worst.on, truck),
             near: worst.on !== 'coil' && worst.value < PRACTICE.bagClearance.value,
           }
         : null

@@ -1,11 +1,12 @@
-import type { Truck } from '../document/types'
+import type { Point, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 
-export type Obstacle = 'frame' | 'inner fender' | 'tyre' | 'brake line' | 'exhaust' | 'coil'
+export type Obstacle =
+  'frame' | 'inner fender' | 'tyre' | 'brake line' | 'exhaust' | 'coil' | 'steel coil' | `beside:${string}`
 export interface Bag {
   /** Middle of the lower and of the upper end. */
-  lower: { y: number; z: number }
-  upper: { y: number; z: number }
+  lower: Point
+  upper: Point
   height: number
   diameter: number
 }

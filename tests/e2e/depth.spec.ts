@@ -48,7 +48,7 @@ test('which spring: one is proposed, choosing it changes every figure, and what 
   await expect(table.getByText('proposed')).toHaveCount(1)
   await table.getByRole('button', { name: /All \d+ classes/ }).click()
   await expect(table.getByRole('row').filter({ hasText: 'Coil insert, tall' })).toContainText(
-    'is made for coil springs',
+    'goes inside the coil',
   )
   const before = await gauge(page, 'Left spring')
   await table.getByRole('button', { name: /^Choose Leaf helper, single convoluted, 2 700/ }).click()

@@ -172,7 +172,7 @@ test('two springs side by side, and the figures off a spring’s own sheet', asy
   const pair = page.getByRole('table', { name: 'Two springs side by side' })
   await expect(pair.getByRole('row').filter({ hasText: 'Ride frequency' })).toContainText('Hz')
   await pair.getByLabel('Second spring').selectOption('coil-insert-450')
-  await expect(pair.getByRole('row').filter({ hasText: 'Verdict' })).toContainText('is made for coil springs')
+  await expect(pair.getByRole('row').filter({ hasText: 'Verdict' })).toContainText('goes inside the coil')
   const before = number(await gauge(page, 'Left spring'))
   await drawer(page, 'Springs and supply')
   await page.getByLabel('Figures off the spring’s own sheet').check()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mountingOf } from '#core/catalog/truckGeometry'
 import { blockOf } from '#core/air/parts/parts'
 import { BLOCKS } from '#core/catalog/blocks'
 import { COMPRESSORS } from '#core/catalog/compressors'
@@ -14,7 +15,9 @@ const stage = computed(() => job.derived!.stages.air)
 const set = (label: string, change: (air: AirPlan) => void) => job.edit(label, (draft) => change(draft.air))
 const springs = computed(() =>
   classOptions(
-    SPRINGS.filter((s) => s.fits.includes(job.plan!.truck.suspension.kind) || s.id === air.value.springClass),
+    SPRINGS.filter(
+      (s) => s.fits.includes(mountingOf(job.plan!.truck.suspension)) || s.id === air.value.springClass,
+    ),
     air.value.classes,
     'spring',
     air.value.springClass,

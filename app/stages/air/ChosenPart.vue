@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mountingOf } from '#core/catalog/truckGeometry'
 import { KINDS } from '#core/catalog/kinds'
 import { PARTS } from '#core/catalog/partClasses'
 import { BLOCKS } from '#core/catalog/blocks'
@@ -24,7 +25,9 @@ const CATALOGUES: Partial<Record<ComponentKind, readonly { id: string; label: st
 }
 const classes = computed(() => {
   const { kind, classId } = part.value
-  const fitting = SPRINGS.filter((s) => s.fits.includes(job.plan!.truck.suspension.kind) || s.id === classId)
+  const fitting = SPRINGS.filter(
+    (s) => s.fits.includes(mountingOf(job.plan!.truck.suspension)) || s.id === classId,
+  )
   const catalogue = kind === 'spring' ? fitting : (CATALOGUES[kind] ?? PARTS.filter((p) => p.kind === kind))
   return classOptions(catalogue, { ...air.classes, ...shop.parts }, kind, classId)
 })

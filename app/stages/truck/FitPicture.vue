@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Bag, Pose } from '#core/truck/types'
 import { Pause, Play } from '@lucide/vue'
+import { obstacleName } from '#core/truck/fit'
 import { showText } from '#core/quantity/units'
 import { useMoving } from '~/pictures/useMoving'
 
@@ -22,7 +23,7 @@ const at = computed(() => along.value ?? (crossed.value ? 0.5 : unladen.value))
 
 const mix = (a: number, b: number, t: number) => a + (b - a) * t
 const mixBag = (a: Bag, b: Bag, t: number): Bag => ({
-  lower: { y: mix(a.lower.y, b.lower.y, t), z: mix(a.lower.z, b.lower.z, t) },
+  lower: { x: a.lower.x, y: mix(a.lower.y, b.lower.y, t), z: mix(a.lower.z, b.lower.z, t) },
   upper: a.upper,
   height: mix(a.height, b.height, t),
   diameter: mix(a.diameter, b.diameter, t),
@@ -163,7 +164,7 @@ const moves = useMoving<1 | -1>(
     <p v-if="pose" class="label mt-1">
       Spring <span class="figure">{{ text(pose.bags.left.height) }}</span> left,
       <span class="figure">{{ text(pose.bags.right.height) }}</span> right<template v-if="pose.nearest"
-        >; nearest here: {{ pose.nearest.on }},
+        >; nearest here: {{ obstacleName(pose.nearest.on, truck) }},
         <span
           class="figure"
           :class="{ 'text-brick': pose.nearest.value < 0.013 && pose.nearest.on !== 'coil' }"

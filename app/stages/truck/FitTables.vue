@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { obstacleName } from '#core/truck/fit'
 import { showText } from '#core/quantity/units'
 
 /** How high the springs stand in place, and what they come near on the way. */
@@ -48,6 +49,10 @@ const text = (value: number) => showText(value, 'length', shop.units)
             <th scope="row" class="text-left font-normal py-0.5">Rake, unladen</th>
             <td class="text-right"><Fig :figure="stage.figures.rake" plus /></td>
           </tr>
+          <tr v-if="stage.figures.lean?.value" class="border-b border-line">
+            <th scope="row" class="text-left font-normal py-0.5">Lean between its seats</th>
+            <td class="text-right"><Fig :figure="stage.figures.lean" /></td>
+          </tr>
           <tr v-if="stage.figures.diameter" class="border-b border-line">
             <th scope="row" class="text-left font-normal py-0.5">At its largest</th>
             <td class="text-right"><Fig :figure="stage.figures.diameter" /></td>
@@ -64,7 +69,9 @@ const text = (value: number) => showText(value, 'length', shop.units)
       <table class="w-full text-sm">
         <tbody>
           <tr v-for="c in fit?.clearances ?? []" :key="c.on" class="border-b border-line">
-            <th scope="row" class="text-left font-normal py-0.5">{{ c.on }}</th>
+            <th scope="row" class="text-left font-normal py-0.5">
+              {{ obstacleName(c.on, stage.result.truck) }}
+            </th>
             <td
               class="text-right"
               :class="{

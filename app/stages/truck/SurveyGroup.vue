@@ -8,13 +8,22 @@ import { useTruck } from './useTruck'
 const { group } = defineProps<{ group: string }>()
 const { truck, set } = useTruck()
 const rows = computed(() => groupTitled(group).rows)
+/** A figure with its side beside it wants more room. */
+const sided = computed(() => rows.value.some((field) => field.ways))
 const type = (field: SurveyField, value: number) => set(field.label, (t) => field.put(t, value))
 </script>
 
 <template>
   <section class="sheet p-4" :aria-label="group">
     <h2 class="mb-1">{{ group }}</h2>
-    <div class="grid grid-cols-[repeat(auto-fill,minmax(11.5rem,1fr))] gap-3">
+    <div
+      class="grid gap-3"
+      :class="
+        sided
+          ? 'grid-cols-[repeat(auto-fill,minmax(15rem,1fr))]'
+          : 'grid-cols-[repeat(auto-fill,minmax(11.5rem,1fr))]'
+      "
+    >
       <component
         :is="field.ways ? SideField : NumField"
         v-for="field in rows"

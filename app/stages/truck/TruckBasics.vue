@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { exhaustSide } from '#core/catalog/truckGeometry'
+import { exhaustSide, mountingOf } from '#core/catalog/truckGeometry'
 import { TRUCK_KINDS, exampleTruck } from '#core/catalog/trucks'
 import { beginFrom } from '#core/derive/replaced'
 import type { Plan, Truck, TruckKind } from '#core/document/types'
@@ -57,8 +57,40 @@ const yesNo = (
 ): Choice =>
   choice<YesNo>(label, `${value}`, { false: no, true: yes }, edit, (t, chosen) => write(t, chosen === 'true'))
 
+/** What only a leaf pack, or only a coil, is asked. */
+function rearChoices({ suspension, coil }: Truck): Choice[] {
+  if (suspension.kind === 'leaf')
+    return [
+      yesNo(
+        'Leaf pack',
+        suspension.overload !== null,
+        ['with an overload leaf', 'one stage'],
+        'Leaf pack',
+        (t, fitted) => {
+          const usual = exampleTruck(t.kind).suspension.overload ?? USUAL_OVERLOAD
+          t.suspension.overload = fitted ? usual : null
+        },
+      ),
+    ]
+  const place = choice(
+    'Helper springs go',
+    suspension.helper,
+    { inside: 'inside the coils', beside: 'beside them, at the bump stops' },
+    'Where the helpers go',
+    (t, where) => void (t.suspension.helper = where),
+  )
+  const hole = choice(
+    'Hole for the insert’s stem',
+    coil.hole,
+    { upper: 'in the upper seat', lower: 'in the lower seat', none: 'none' },
+    'Hole for the stem',
+    (t, end) => void (t.coil.hole = end),
+  )
+  return mountingOf(suspension) === 'coil' ? [place, hole] : [place]
+}
+
 const choices = computed<Choice[]>(() => {
-  const { bed, suspension, tyre, coil, raisedBy } = truck.value
+  const { bed, suspension, tyre, raisedBy } = truck.value
   return [
     {
       label: 'Exhaust beside the rear axle',
@@ -110,24 +142,7 @@ const choices = computed<Choice[]>(() => {
       'Anti-roll',
       (t, yes) => void (t.suspension.interlinked = yes),
     ),
-    suspension.kind === 'coil'
-      ? choice(
-          'Hole for the insert’s stem',
-          coil.hole,
-          { upper: 'in the upper seat', lower: 'in the lower seat', none: 'none' },
-          'Hole for the stem',
-          (t, hole) => void (t.coil.hole = hole),
-        )
-      : yesNo(
-          'Leaf pack',
-          suspension.overload !== null,
-          ['with an overload leaf', 'one stage'],
-          'Leaf pack',
-          (t, fitted) => {
-            const usual = exampleTruck(t.kind).suspension.overload ?? USUAL_OVERLOAD
-            t.suspension.overload = fitted ? usual : null
-          },
-        ),
+    ...rearChoices(truck.value),
   ]
 })
 </script>

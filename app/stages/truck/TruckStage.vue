@@ -68,13 +68,14 @@ const drawers = computed(() => {
     <template #weights>
       <SurveyGroup group="Weights, unladen" />
       <SurveyGroup group="Ratings, as plated" />
+      <CertifiedUpgrade />
       <TicketsPanel />
     </template>
     <template #known><SurveyPanel /></template>
     <template #fit><FitTables /></template>
     <template #lengths><SurveyGroup group="Lengths" /></template>
     <template #frame><SurveyGroup group="Frame and springs" /><CrossMembers /></template>
-    <template #beside><SurveyGroup group="Beside the springs" /></template>
+    <template #beside><SurveyGroup group="Beside the springs" /><BesideSprings /></template>
     <template #around>
       <SurveyGroup group="Batteries, fuel tank and spare wheel" />
       <FoundParts />

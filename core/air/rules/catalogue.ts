@@ -4,6 +4,7 @@ import type { Note } from '../../quantity/figure'
 import { firstOfKind } from '../circuit/connections'
 import { partOf, tubeOf } from '../parts/parts'
 import { airNote, chooseClass, type AirRule } from './common'
+import { MOUNTING_WORDS, mountingOf } from '../../catalog/truckGeometry'
 
 /** Classes nobody knows, and a spring made for another suspension. */
 
@@ -45,15 +46,15 @@ const unknownTubes: AirRule = ({ plan }) =>
   })
 
 const springKind: AirRule = ({ truck, set: { spring } }) => {
-  const { kind } = truck.suspension
-  if (!spring || spring.fits.includes(kind)) return null
-  const other = kind === 'leaf' ? 'leaf-helper-double-2270' : 'coil-insert-450'
+  const wanted = mountingOf(truck.suspension)
+  if (!spring || spring.fits.includes(wanted)) return null
+  const other = wanted === 'leaf' ? 'leaf-helper-double-2270' : 'coil-insert-450'
   return airNote({
     rule: 'spring-kind-choice',
     rank: 'stop',
     subject: 'spring-left',
     title: 'Wrong kind of spring for this truck',
-    text: `The rear axle has ${kind} springs; this class goes with ${spring.fits.join(' or ')}.`,
+    text: `On this truck it goes ${MOUNTING_WORDS[wanted]}; this class goes ${spring.fits.map((way) => MOUNTING_WORDS[way]).join(' or ')}.`,
     source: 'Class of the spring',
     remedy: chooseClass('Take one that fits', 'springClass', other),
   })

@@ -1,3 +1,4 @@
+import { mountingOf } from '../../catalog/truckGeometry'
 import type { RaisedBy, Truck } from '../../document/types'
 import type { Step } from '../types'
 import { stepList } from './stepList'
@@ -61,7 +62,7 @@ const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
 /** Before anything is bolted on: chocked, measured, on stands, and the way clear. */
 export function makeReadySteps(truck: Truck): Step[] {
   const { steps, add } = stepList()
-  const coil = truck.suspension.kind === 'coil'
+  const coil = mountingOf(truck.suspension) === 'coil'
   add(
     'Make ready',
     'chock',

@@ -1,3 +1,4 @@
+import { mountingOf } from '../../catalog/truckGeometry'
 import type { Side, Truck } from '../../document/types'
 import type { Step } from '../types'
 import { stepList } from './stepList'
@@ -5,7 +6,7 @@ import { stepList } from './stepList'
 /** One side's spring: bench, set loose, aligned, tightened. `before` adds steps that come first, with the reason. */
 export function springSteps(truck: Truck, side: Side, before: Record<string, string>): Step[] {
   const { steps, add } = stepList()
-  const coil = truck.suspension.kind === 'coil'
+  const coil = mountingOf(truck.suspension) === 'coil'
   const name = side === 'left' ? 'Left' : 'Right'
   const after: Record<string, string> = {
     clear: 'Make room first.',

@@ -266,6 +266,17 @@ test('hydraulic anti-roll: its shutter valves are opened before the axle drops, 
   expect(steps[at('down')]!.after).toHaveProperty('shutters-close')
 })
 
+test('bump stops are cut where the survey says so, by how much, once there is room', () => {
+  const plan = newPlan('coil-van', 'x')
+  const stepsOf = () => createDeriver()(plan).stages.build.result.steps
+  expect(stepsOf().map((s) => s.id)).not.toContain('stop-cut')
+  plan.truck = { ...plan.truck, suspension: { ...plan.truck.suspension, stopCut: 0.02 } }
+  const cut = stepsOf().find((s) => s.id === 'stop-cut')!
+  expect(cut.values!.cut).toEqual({ value: 0.02, quantity: 'length' })
+  expect(cut.after).toHaveProperty('clear')
+})
+
+
 test('how the rear is raised decides the gap while it is fitted: axle hanging, full droop; else as on the road', () => {
   const lift = (raisedBy: Plan['truck']['raisedBy']) => {
     const plan = planOf('leaf-flatbed', 'hand-two')

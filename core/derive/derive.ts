@@ -6,6 +6,7 @@ import { withAnswers, type Answers } from '../air/run/answers'
 import type { AirSet } from '../air/types'
 import { buildStage } from '../build/build'
 import { exhaustSide } from '../catalog/truckGeometry'
+import { newHaul } from '../document/newHaul'
 import { DIRECT, type AirPlan, type Plan } from '../document/types'
 import { handoverStage } from '../handover/handover'
 import { NEXT_DAY, type HeldSide } from '../handover/rules'
@@ -99,6 +100,7 @@ function trialOf(plan: Plan, memo: Memo): RoadTrial | null {
       surveyed: facts,
       spring: { ...spring, designHeight: facts.springHeight },
       hauls: plan.hauls,
+      empty: newHaul('Empty', 0),
       trials,
     }),
   )

@@ -18,6 +18,7 @@ const towing = (ball: number): Haul => ({ ...newHaul('Trailer', 1), ballLoad: ba
 const tolerances = { frontAxle: 20, rearAxle: 20, gap: 0.003, rearRate: 0.2, area: 0.05 }
 const surveyed = { truck, tolerances, springHeight: spring.designHeight, spacer: 0 }
 const hauls = { tow: towing(400) }
+const empty = newHaul('Empty', 0)
 
 interface Truth {
   area: number
@@ -36,7 +37,7 @@ function lipsOf(air: { left: number; right: number }, haul: Haul | null, of: Tru
     designHeight: spring.designHeight + of.gap,
     areaByHeight: spring.areaByHeight.map(([h, a]) => [h, a * of.area] as const),
   }
-  const aboard = haul ? { ...haul, ballLoad: haul.ballLoad * of.ball } : newHaul('Empty', 1)
+  const aboard = haul ? { ...haul, ballLoad: haul.ballLoad * of.ball } : empty
   const at = balanceBody(stiff, haulLoads(aboard, stiff).body, bag, air)
   return {
     lipLeft: truck.heights.rearLeft - at.rearLeft,
@@ -51,6 +52,7 @@ const trialOf = (of: Truth, pressures: number[]): TrialInput => ({
   surveyed,
   spring,
   hauls,
+  empty,
   trials: Object.fromEntries(pressures.map((p, i) => [`r${i}`, reading(i, p, of)])),
 })
 const PRESSURES = [34_474, 200_000, 235_000, 270_000]
@@ -111,11 +113,11 @@ test('it never goes past the doubt it began with, and says when that leaves the 
 test('the empty truck counts too; a reading that is not taped, or of a haul taken away, does not', () => {
   const one = { ...reading(1, 200_000, TOLD), lipRight: null }
   const gone = { ...reading(2, 200_000, TOLD), haul: 'gone' }
-  const empty = reading(3, 69_000, TOLD, null)
-  const said = roadTrial({ surveyed, spring, hauls, trials: { one, gone, empty } })!
-  expect(said.lips.map((l) => `${l.id} ${l.side}`)).toEqual(['one left', 'empty left', 'empty right'])
+  const bare = reading(3, 69_000, TOLD, null)
+  const said = roadTrial({ surveyed, spring, hauls, empty, trials: { one, gone, bare } })!
+  expect(said.lips.map((l) => `${l.id} ${l.side}`)).toEqual(['one left', 'bare left', 'bare right'])
   const untaped = { ...one, lipLeft: null }
-  expect(roadTrial({ surveyed, spring, hauls, trials: { untaped } })).toBeNull()
+  expect(roadTrial({ surveyed, spring, hauls, empty, trials: { untaped } })).toBeNull()
 })
 
 test('the order in which the readings were taken changes nothing', () => {

@@ -1,5 +1,4 @@
 import { PRACTICE } from '../catalog/practice'
-import { newHaul } from '../document/newHaul'
 import { SIDES, ordered, type Haul, type Side, type TrialReading, type Truck } from '../document/types'
 import { solveSpd } from '../quantity/spd'
 import { balanceBody, NoBalanceError } from './body'
@@ -25,7 +24,6 @@ const LIP_SIGMA = PRACTICE.lip.value * SIGMA
 /** Sources of the spring and the truck itself are the same whatever is aboard; of these the plan takes two over. */
 const SHARED = ['area', 'rate', 'gap']
 const STEEL_AND_AIR = ['area', 'rate']
-const EMPTY = newHaul('Empty', 0)
 
 interface Taped {
   id: string
@@ -43,6 +41,8 @@ export interface TrialInput {
   surveyed: SurveyFacts
   spring: LevelSpring
   hauls: Record<string, Haul>
+  /** A haul with nothing aboard, for readings of the empty truck. */
+  empty: Haul
   trials: Record<string, TrialReading>
 }
 
@@ -160,8 +160,8 @@ function unknownsOf(input: TrialInput, taped: readonly Taped[]): Unknown[] {
   )
 }
 
-const caseOf = ({ surveyed, spring, hauls }: TrialInput, haul: string | null): UncertainCase => ({
-  haul: haul === null ? EMPTY : hauls[haul]!,
+const caseOf = ({ surveyed, spring, hauls, empty }: TrialInput, haul: string | null): UncertainCase => ({
+  haul: haul === null ? empty : hauls[haul]!,
   truck: surveyed.truck,
   spring,
   teed: false,

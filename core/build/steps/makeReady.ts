@@ -118,5 +118,21 @@ export function makeReadySteps(truck: Truck): Step[] {
       },
     },
   )
+  if (truck.suspension.stopCut > 0)
+    add(
+      'Make ready',
+      'stop-cut',
+      'Cut the bump stops shorter',
+      coil
+        ? 'By {cut}, both alike, no more than the sheet leaves; bored for stem and sleeve.'
+        : 'By {cut}, both alike, no more than the sheet leaves.',
+      {
+        values: { cut: { value: truck.suspension.stopCut, quantity: 'length' } },
+        cautions: ['Eye protection; hands behind the blade.'],
+        tools: ['Fine saw'],
+        minutes: 10,
+        after: { clear: 'Make room first.' },
+      },
+    )
   return steps
 }

@@ -276,7 +276,6 @@ test('bump stops are cut where the survey says so, by how much, once there is ro
   expect(cut.after).toHaveProperty('clear')
 })
 
-
 test('how the rear is raised decides the gap while it is fitted: axle hanging, full droop; else as on the road', () => {
   const lift = (raisedBy: Plan['truck']['raisedBy']) => {
     const plan = planOf('leaf-flatbed', 'hand-two')

@@ -1,5 +1,5 @@
 // Bundles one TypeScript entry of the project for Node.js, and again only when a source is newer than the bundle.
-import { mkdirSync, readdirSync, statSync } from 'node:fs'
+import { mkdirSync, readdirSync, renameSync, statSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -17,6 +17,8 @@ function newest(folder) {
   return time
 }
 
+let madeSoFar = 0
+
 /** Path of the bundle of `entry` (relative to the project), made fresh when any of `sources` is newer. */
 export async function bundle(entry, name, sources, external = []) {
   const outfile = join(root, '.build', `${name}.mjs`)
@@ -31,9 +33,11 @@ export async function bundle(entry, name, sources, external = []) {
     return outfile
   const { build } = await import('esbuild')
   mkdirSync(dirname(outfile), { recursive: true })
+  // Put in place whole: another process may be reading it, or making it too.
+  const made = `${outfile}.${process.pid}-${++madeSoFar}`
   await build({
     entryPoints: [join(root, entry)],
-    outfile,
+    outfile: made,
     bundle: true,
     platform: 'node',
     format: 'esm',
@@ -45,6 +49,7 @@ export async function bundle(entry, name, sources, external = []) {
       js: 'import { createRequire as npRequire } from "node:module"; const require = npRequire(import.meta.url);',
     },
   })
+  renameSync(made, outfile)
   return outfile
 }
 

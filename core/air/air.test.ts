@@ -135,6 +135,7 @@ test('changing the kind brings the right block along and leaves the chosen class
     'air.components',
     'air.lines',
     'air.gone',
+    'air.joints',
     'air.blockClass',
   ])
   expect(blockClass(patches.at(-1)!.value as string)!.outlets).toBe(2)

@@ -46,6 +46,7 @@ export interface BuildFacts {
     toLabel: string
     path: string
     cut: number
+    coiled: number | null
     ties: number
     grommets: number
   }[]

@@ -5,7 +5,7 @@ import { newPlan } from './newPlan'
 
 /**
  * The same truck and plan once more, under another name. What was done and proved was done on the other truck, so none
- * of it comes along: no ticks, no hold tests, no soaped joints, nothing accepted, nothing handed over.
+ * of it comes along: no road trial, no ticks, no hold tests, no soaped joints, nothing accepted, nothing handed over.
  */
 export function copyOf(plan: Plan, name: string): Plan {
   const { build, prove, handover } = newPlan(plan.truck.kind, name)
@@ -13,6 +13,7 @@ export function copyOf(plan: Plan, name: string): Plan {
   return {
     ...plan,
     job: { ...plan.job, name, number: '' },
+    tune: { ...plan.tune, trials: {} },
     build: { ...build, fasteners },
     prove,
     handover: { ...handover, contact: plan.handover.contact },

@@ -1,3 +1,4 @@
+import { fittingsOf } from '../air/circuit/fittings'
 import { LINE_CODES, type LineCode } from '../air/drawing/lineCodes'
 import { classIdOf, partOf } from '../air/parts/parts'
 import { stepText } from '../build/stepText'
@@ -171,6 +172,16 @@ function partsSheet(source: Source): PackSheet {
     blocks: [
       { kind: 'circuit' },
       { kind: 'table', title: 'Parts', head: ['Part', 'Class', 'Number', ''], rows: [...parts, ...shields] },
+      {
+        kind: 'table',
+        title: 'Fittings',
+        head: ['Joint', 'On', 'Pieces'],
+        rows: fittingsOf(plan.air).map(({ label, on, count }) => [
+          label,
+          on ?? 'port to port',
+          String(count),
+        ]),
+      },
       {
         kind: 'table',
         title: 'Lines',

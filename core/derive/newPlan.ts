@@ -48,6 +48,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       droop: 'none',
       classes: {},
       scenarios: {},
+      joints: {},
       gone: { components: {}, lines: {} },
       ...startingCircuit('hand-teed'),
     },

@@ -1,3 +1,4 @@
+import { fittingsOf, type FittingCount } from '../air/circuit/fittings'
 import { METRIC_UNITS, showText, type Quantity, type UnitChoice } from '../quantity/units'
 import { STAGES, type Figure, type Note } from '../quantity/figure'
 import type { Plan } from '../document/types'
@@ -15,7 +16,8 @@ export function noteText(
 }
 
 /**
- * Everything derived as one plain object: figures by stage in SI, notes in words, parts with what becomes of them. What `bin/np check` prints.
+ * Everything derived as one plain object: figures by stage in SI, notes in words, parts with what becomes of them, fittings
+ * counted. What `bin/np check` prints.
  * @param sampled ranges of the hauls that had to be sampled, by haul.
  */
 export function report(
@@ -32,6 +34,7 @@ export function report(
   >
   notes: Record<string, unknown>[]
   parts: Record<string, unknown>[]
+  fittings: FittingCount[]
 } {
   const rangeOf = (stage: string, id: string, f: Figure) => {
     const [haul, side] = id.split('.') as [string, string]
@@ -68,6 +71,7 @@ export function report(
       unit: SI_UNIT[note.quantity],
       source: note.source,
     })),
+    fittings: fittingsOf(plan.air),
     parts: [plan.air, plan.air.gone].flatMap(({ components }) =>
       Object.entries(components).map(([id, { kind, label, side, state, used, found }]) => ({
         id,

@@ -335,6 +335,9 @@ export interface AirLine {
   state: PartState
 }
 export const DIRECT = 'direct'
+/** How an end of a line is joined to its part. */
+export const JOINT_KINDS = ['push', 'compression', 'barb', 'flare', 'braided', 'taper', 'straight'] as const
+export type JointKind = (typeof JOINT_KINDS)[number]
 export const ARCHETYPE_IDS = [
   'hand-teed',
   'hand-two',
@@ -418,6 +421,8 @@ export interface AirPlan {
   /** The circuit as it will be, with what is left for later. */
   components: Record<string, Component>
   lines: Record<string, AirLine>
+  /** Joints that are not the usual ones of their tube, by `line:from` and `line:to`. */
+  joints: Record<string, JointKind>
   /** What is there today and is taken out. */
   gone: Circuit
   /** Classes of the shop's own that this job uses, as they were when chosen. */

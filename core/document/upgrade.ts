@@ -65,6 +65,7 @@ const AIR = {
   droop: 'none',
   classes: {},
   scenarios: {},
+  joints: {},
   gone: { components: {}, lines: {} },
 }
 const COMPONENT = {
@@ -85,7 +86,7 @@ function upgradeHaul(haul: unknown): unknown {
 }
 
 function upgradeAir(air: unknown): unknown {
-  const filled = fill(air, AIR, ['classes', 'scenarios'])
+  const filled = fill(air, AIR, ['classes', 'scenarios', 'joints'])
   if (!isRecord(filled)) return filled
   const circuit = upgradeCircuit(filled)
   const gone = upgradeCircuit(filled.gone)
@@ -166,7 +167,8 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
  * Version 7 added the readings of the road trial; of the truck where both ends of the springs stand, brackets and bolts
- * beside them, where helpers of a coil-sprung rear go, what is cut off the bump stops, and ratings raised by certificate.
+ * beside them, where helpers of a coil-sprung rear go, what is cut off the bump stops, and ratings raised by certificate; of air the
+ * joints that are not the usual ones of their tube.
  * Version 6 added how often the load changes, hydraulic anti-roll, what the truck is raised by; of air what becomes of
  * every part and line, as what it was found, and what is taken out.
  * Version 5 added the height above the sea where the truck works, what a hold test or a soaped joint was

@@ -1,4 +1,5 @@
 import type { CompressorClass } from '../catalog/compressors'
+import { catalogueTube } from '../catalog/joints'
 import { isFitted } from '../catalog/partStates'
 import type { SpringClass } from '../catalog/springs'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../document/types'
@@ -25,7 +26,10 @@ export function layStage(
   const springsAt = (...ids: string[]) => ids.filter((id) => air.components[id]?.kind === 'spring').length
   const lines = Object.entries(air.lines)
     .filter(([, l]) => l.tube !== DIRECT && places[l.from] && places[l.to])
-    .map(([id, l]) => route(id, 'air', l.from, l.to, l.path, springsAt(l.from, l.to) * lay.slackAtSpring))
+    .map(([id, l]) => {
+      const slack = springsAt(l.from, l.to) * lay.slackAtSpring
+      return route(id, 'air', l.from, l.to, l.path, slack, catalogueTube(air, l)?.stock)
+    })
   const compressor = Object.keys(air.components).find(
     (id) => air.components[id]!.kind === 'compressor' && air.components[id]!.state !== 'later',
   )

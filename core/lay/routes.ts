@@ -14,6 +14,13 @@ const CROSSING = 0.9
 /** Lengths are cut to the next 10 mm; rounding must not cost another. */
 const toCut = (length: number) => Math.ceil(length * 100 - 1e-6) / 100
 
+/** What is cut off the coil, or the length a hose with its ends on is taken in: the next one, the longest where none reaches. */
+function taken(length: number, stock: readonly number[] | null): Pick<Route, 'cut' | 'coiled'> {
+  if (!stock) return { cut: toCut(length), coiled: null }
+  const cut = stock.find((size) => size >= length) ?? stock.at(-1)!
+  return { cut, coiled: cut - length }
+}
+
 /** Finds routes between placed parts: the shortest along rails and cross-members, the keep-off counted dearer. */
 export function router(truck: Truck, air: AirPlan, places: Record<string, Point>) {
   const { graph, at } = chassisGraph(truck, places)
@@ -32,6 +39,7 @@ export function router(truck: Truck, air: AirPlan, places: Record<string, Point>
     to: string,
     path: Route['path'],
     slack: number,
+    stock: readonly number[] | null = null,
   ): Route => {
     const ends = [places[from]!, places[to]!] as const
     const near = distance(...ends) < STRAIGHT
@@ -52,7 +60,7 @@ export function router(truck: Truck, air: AirPlan, places: Record<string, Point>
       points,
       run,
       slack,
-      cut: toCut(run + slack),
+      ...taken(run + slack, stock),
       ties: Math.ceil(run / PRACTICE.tieSpacing.value),
       grommets: crossings * 2,
       heat: heatDistance(points, truck.exhaust),

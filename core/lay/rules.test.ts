@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { compressorClass } from '../catalog/compressors'
 import { springClass } from '../catalog/springs'
+import { tubeClass } from '../catalog/tubes'
 import { exampleTruck } from '../catalog/trucks'
 import { newPlan } from '../derive/newPlan'
 import type { LayPlan, Point, Truck } from '../document/types'
@@ -147,4 +148,32 @@ test('a line keeps away from the exhaust where the frame offers another way', ()
 
 test('a place typed for a spring is left alone: the seat decides', () => {
   expect(run({ places: { 'spring-left': { x: 2, y: 0, z: 0 } } }).result.places['spring-left']!.x).toBe(0)
+})
+
+describe('hose with its ends on', () => {
+  const hosed = (tube: string, lay: Partial<LayPlan> = {}) =>
+    layStage({ ...base, ...lay }, truck, { ...air, tubeClass: tube }, parts)
+
+  test('is taken in the next length there is, never cut, and what is over is coiled; tube is cut to 10 mm', () => {
+    const stock = tubeClass('braided-1-4')!.stock!
+    const tubes = Object.fromEntries(hosed('nylon-1-4').result.cuts.map((c) => [c.id, c]))
+    for (const { id, cut, run: way, slack, coiled } of hosed('braided-1-4').result.cuts) {
+      expect(stock).toContain(cut)
+      expect(cut).toBeGreaterThanOrEqual(way + slack)
+      expect(coiled).toBeCloseTo(cut - way - slack, 12)
+      // The next smaller one would not reach.
+      const smaller = stock.filter((size) => size < cut).at(-1) ?? 0
+      expect(smaller).toBeLessThan(way + slack)
+      expect(tubes[id]!.coiled).toBeNull()
+      expect(cut).toBeGreaterThanOrEqual(tubes[id]!.cut - 0.01)
+    }
+  })
+  test('where none is long enough it says so; with the slack just within the longest it does not', () => {
+    const longest = tubeClass('braided-1-4')!.stock!.at(-1)!
+    const spring = hosed('braided-1-4').result.cuts.find((c) => c.slack > 0)!
+    const rulesWith = (slackAtSpring: number) =>
+      hosed('braided-1-4', { slackAtSpring }).notes.map((n) => `${n.rule} ${n.subject}`)
+    expect(rulesWith(longest - spring.run + 0.001)).toContain(`hose-too-short ${spring.id}`)
+    expect(rulesWith(longest - spring.run - 0.001)).not.toContain(`hose-too-short ${spring.id}`)
+  })
 })

@@ -1,5 +1,7 @@
 import type { CompressorClass } from '../catalog/compressors'
+import { catalogueTube } from '../catalog/joints'
 import { PRACTICE } from '../catalog/practice'
+import { TUBES, type TubeClass } from '../catalog/tubes'
 import type { AirPlan, LayPlan, Truck } from '../document/types'
 import { notesOf, type Note, type NoteFields, type Remedy } from '../quantity/figure'
 import { applyRules, type Rule } from '../quantity/stage'
@@ -183,6 +185,32 @@ const wheelSpray: LayRule = ({ r, truck, air }) =>
     })
   })
 
+/** A hose with its ends on is taken in the lengths there are, and none is long enough. */
+const hoseTooShort: LayRule = ({ r, air }) =>
+  r.cuts
+    .filter(({ coiled }) => coiled !== null && coiled < 0)
+    .map(({ id, fromLabel, toLabel, run, slack, cut }) => {
+      const bore = catalogueTube(air, air.lines[id]!)!.bore
+      const apart = (tube: TubeClass) => Math.abs(tube.bore - bore)
+      const nylon = TUBES.filter((tube) => tube.material === 'nylon').reduce((a, b) =>
+        apart(b) < apart(a) ? b : a,
+      )
+      return note({
+        quantity: 'run',
+        rule: 'hose-too-short',
+        rank: 'fix',
+        subject: id,
+        value: run + slack,
+        limit: cut,
+        title: `No hose reaches from ${fromLabel} to ${toLabel.toLowerCase()}`,
+        text: 'The run and its slack want {value}; the longest hose with its ends on is {limit}, and it is never cut. Join two at a clamped union, bring the parts nearer, or take tube.',
+        remedy: {
+          label: `Take ${nylon.label} there`,
+          patches: [{ op: 'replace', path: ['air', 'lines', id, 'tube'], value: nylon.id }],
+        },
+      })
+    })
+
 const RULES: readonly LayRule[] = [
   partNearHeat,
   shieldPlanned,
@@ -192,6 +220,7 @@ const RULES: readonly LayRule[] = [
   harnessShort,
   shortSlack,
   wheelSpray,
+  hoseTooShort,
 ]
 
 /** All that Lay notices. */

@@ -13,8 +13,10 @@ export interface Route {
   /** Along the run, m. */
   run: number
   slack: number
-  /** To cut, m: run and slack, up to the next 10 mm. */
+  /** To cut, m: run and slack, up to the next 10 mm; of a hose with its ends on, the length it is taken in. */
   cut: number
+  /** Left over of a hose that is taken whole, coiled and tied, m; null where it is cut. */
+  coiled: number | null
   ties: number
   grommets: number
   /** Least distance from the exhaust's outside, m; Infinity without one. */

@@ -1,3 +1,4 @@
+import { jointAt } from '../catalog/joints'
 import { DIRECT, type AirPlan, type ProvePlan, type Soap } from '../document/types'
 import { lineText } from './covers'
 import type { Joint } from './types'
@@ -14,6 +15,7 @@ export function jointsOf(air: AirPlan): Joint[] {
         end,
         label: `${here?.label ?? line[end]}, ${line.tube === DIRECT ? 'screwed into' : 'line to'} ${there?.label.toLowerCase() ?? ''}`,
         side: line.path,
+        kind: jointAt(air, id, line, end).id,
         of: lineText(air, line),
       }
     }),

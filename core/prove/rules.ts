@@ -1,3 +1,4 @@
+import { jointClass } from '../catalog/joints'
 import type { SpringClass } from '../catalog/springs'
 import { ordered, type HoldTest, type ProvePlan } from '../document/types'
 import { notesOf, type Note } from '../quantity/figure'
@@ -121,7 +122,7 @@ function soapNotes({ joints, holds, soap }: ProveResult): Note[] {
         rank: 'stop',
         subject: joint.id,
         title: `${joint.label}: growing bubbles`,
-        text: 'A growing bubble is a leak. Depressurise before opening the fitting, re-cut, reseat, soap again.',
+        text: `A growing bubble is a leak. Depressurise before opening it; ${jointClass(joint.kind).again}; soap again.`,
         source: 'Bubble test, about 1e-5 Pa·m³/s with care, EN 1593 (memory)',
       })
     if (finding === 'foam' && !passedHold)

@@ -1,4 +1,4 @@
-import type { AirPlan, Soap } from '../document/types'
+import type { AirPlan, JointKind, Soap } from '../document/types'
 
 /** One reading of a hold test. t in s, gauge pressure and barometer in Pa, temperature in K. */
 export interface HoldReading {
@@ -59,6 +59,8 @@ export interface Joint {
   end: 'from' | 'to'
   label: string
   side: AirPlan['lines'][string]['path']
+  /** How it is joined. */
+  kind: JointKind
   /** The line in words, as it is kept with what soap shows. */
   of: string
 }

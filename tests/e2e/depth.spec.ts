@@ -107,3 +107,28 @@ test('a road trial: what levelled the truck is typed with both lips, and pressur
   await expect.poll(async () => number(await gauge(page, 'Left spring'))).toBe(planned)
   await saved(page)
 })
+
+test('a line’s joints: soft hose takes barbs, a push-fit on it is stopped, and the remedy puts the barb back', async ({
+  page,
+}) => {
+  await open(page, '/jobs/estuary-flatbed/air')
+  await drawer(page, 'Parts list')
+  await expect(page.getByText('push-fit', { exact: true })).toBeVisible()
+  await page
+    .getByRole('button', { name: /^Line from .*spring/i })
+    .first()
+    .focus()
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Tube of this line').selectOption('hose-1-4')
+  const joint = page.getByLabel(/^Joint at the/).first()
+  await expect(joint.locator('option').first()).toHaveText('barb with clamp, as usual')
+  await expect(joint.locator('option')).toHaveCount(2)
+  await page.getByLabel('Tube of this line').selectOption('')
+  await joint.selectOption('compression')
+  await page.getByLabel('Tube of this line').selectOption('hose-1-4')
+  const notes = page.getByRole('region', { name: 'Bench notes' })
+  await expect(notes).toContainText('A compression fitting does not hold on 1/4 in rubber air hose')
+  await notes.getByRole('button', { name: 'Take a barb with clamp there' }).click()
+  await expect(notes).not.toContainText('does not hold on')
+  await saved(page)
+})

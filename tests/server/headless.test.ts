@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { writePlanFile } from '#core/document/file'
@@ -24,6 +24,13 @@ function file(name: string, text: string): string {
 }
 
 beforeAll(() => np(['schema']))
+
+test('three at once just after the sources changed all find a whole program', async () => {
+  rmSync(join(__dirname, '..', '..', '.build', 'np.mjs'), { force: true })
+  const all = await Promise.all([np(['schema']), np(['schema']), np(['schema'])])
+  for (const { code, out } of all)
+    expect({ code, title: typeof JSON.parse(out) }).toEqual({ code: 0, title: 'object' })
+})
 
 test('check: figures and notes of a finished job, exit 0; with a Stop, exit 1', async () => {
   const well = await np(['check', file('star.json', writePlanFile(demoJobs()[1]!.plan))])

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { classIdOf, partOf } from '#core/air/parts/parts'
+import { fittingsOf } from '#core/air/circuit/fittings'
 import { isAllNew } from '#core/air/circuit/states'
 import { KINDS } from '#core/catalog/kinds'
 import { isBought, STATE_WORDS } from '#core/catalog/partStates'
@@ -18,6 +19,8 @@ const parts = computed(() =>
     class: classIdOf(air.value, id) ? partOf(air.value, id).label : KINDS[c.kind].label,
   })),
 )
+/** Joints that are made in this job. */
+const fittings = computed(() => fittingsOf(air.value))
 /** Shields on the exhaust, planned at Lay: they are bought and fitted like any part. */
 const shields = computed(() => job.derived!.stages.lay.result.shields)
 /** What becomes of each stands with it where anything was there, or waits. */
@@ -56,6 +59,20 @@ const total = computed(() => parts.value.reduce((sum, p) => sum + (p.price ?? 0)
         ><span class="text-soft text-right">for the {{ shield.guards }}</span>
       </li>
     </ul>
+    <template v-if="fittings.length">
+      <h3 class="text-sm mt-2">Fittings</h3>
+      <ul class="text-sm">
+        <li
+          v-for="f in fittings"
+          :key="`${f.kind}${f.on}`"
+          class="border-b border-line last:border-0 py-1 flex justify-between gap-3"
+        >
+          <span>{{ f.label }}</span><span class="text-soft text-right"
+            >{{ f.on ? `on ${f.on}` : 'port to port' }} · <span class="figure">{{ f.count }}</span></span
+          >
+        </li>
+      </ul>
+    </template>
     <p v-if="total > 0" class="text-sm mt-1 flex justify-between">
       <span>{{ signed ? 'Prices of what is bought, typed so far' : 'Prices typed so far' }}</span><span
         class="figure"

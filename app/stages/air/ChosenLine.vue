@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { JOINTS, holdsOn, jointClass, jointId, usualJoint } from '#core/catalog/joints'
 import { KINDS, type ComponentKind } from '#core/catalog/kinds'
 import { TUBES } from '#core/catalog/tubes'
 import { IN_LINE_KINDS, TEE_KINDS, type Change } from '#core/air/circuit/editing'
 import { putInLine, takeOffLine, teeOff } from '#core/air/circuit/operations'
-import { DIRECT, PART_STATES, type AirPlan, type PartState } from '#core/document/types'
+import { DIRECT, PART_STATES, type AirPlan, type JointKind, type PartState } from '#core/document/types'
 import { STATE_WORDS } from '#core/catalog/partStates'
 
 /** The line chosen on the circuit: its tube, its ends, and what may be put into it. */
@@ -16,6 +17,24 @@ const CARRIES = { left: 'left air', right: 'right air', both: 'air to both', sup
 const insertKind = ref<ComponentKind>('dryer')
 const teeKind = ref<ComponentKind>('gauge')
 const states = PART_STATES.filter((s) => s !== 'out').map((value) => ({ value, label: STATE_WORDS[value] }))
+const ENDS = ['from', 'to'] as const
+/** Joints that hold on what the line is made of, and the one chosen if it does not. */
+const jointsAt = (end: (typeof ENDS)[number]) => {
+  const chosen = air.joints[jointId(lineId, end)]
+  const fitting = JOINTS.filter((joint) => joint.id === chosen || holdsOn(joint, air, line.value))
+  const usual = jointClass(usualJoint(air, line.value)).label
+  return [
+    { value: '', label: `${usual}, as usual` },
+    ...fitting.map((j) => ({ value: j.id, label: j.label })),
+  ]
+}
+function setJoint(end: (typeof ENDS)[number], kind: string): void {
+  const id = jointId(lineId, end)
+  job.edit('How a line is joined', (d) => {
+    if (kind) d.air.joints[id] = kind as JointKind
+    else Reflect.deleteProperty(d.air.joints, id)
+  })
+}
 const tubes = computed(() => [
   { value: '', label: 'as the plan says' },
   { value: DIRECT, label: 'screwed together' },
@@ -39,6 +58,15 @@ const tubes = computed(() => [
         :value="line.tube ?? ''"
         :options="tubes"
         @change="(v) => job.edit('Tube of a line', (d) => void (d.air.lines[lineId]!.tube = v || null))"
+      />
+      <PickField
+        v-for="end in line.tube === DIRECT ? ENDS.slice(0, 1) : ENDS"
+        :key="end"
+        :label="`Joint at the ${label(line[end]).toLowerCase()}`"
+        class="w-56"
+        :value="air.joints[jointId(lineId, end)] ?? ''"
+        :options="jointsAt(end)"
+        @change="(v) => setJoint(end, v)"
       />
       <PickField
         label="What becomes of this line"

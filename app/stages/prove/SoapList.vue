@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { jointClass } from '#core/catalog/joints'
 import type { Soap } from '#core/document/types'
 import type { Joint } from '#core/prove/types'
 
@@ -39,7 +40,9 @@ const saidBy = (id: string) =>
         :class="{ 'bg-chosen': screen.subject === joint.id }"
         :data-subject="joint.id"
       >
-        <span class="grow min-w-[180px]">{{ joint.label }}</span>
+        <span class="grow min-w-[180px]"
+          >{{ joint.label }}<span class="label">, {{ jointClass(joint.kind).label }}</span></span
+        >
         <fieldset class="flex gap-1">
           <legend class="sr-only">{{ joint.label }}</legend>
           <label

@@ -16,6 +16,7 @@ export function circuitPatches(plan: AirPlan, archetype = plan.archetype) {
     { op: 'replace' as const, path: ['air', 'components'], value: components },
     { op: 'replace' as const, path: ['air', 'lines'], value: lines },
     { op: 'replace' as const, path: ['air', 'gone'], value: { components: {}, lines: {} } },
+    { op: 'replace' as const, path: ['air', 'joints'], value: {} },
     ...(block ? [{ op: 'replace' as const, path: ['air', 'blockClass'], value: block }] : []),
     // Without a tank and its switch nothing but its own rating stops a compressor.
     ...(tankless && now && now.maxPressure > PRACTICE.tanklessMost.value

@@ -1,4 +1,5 @@
 import { DIRECT, type AirPlan } from '../../document/types'
+import { jointClass, jointId, usualJoint } from '../../catalog/joints'
 import { notesOf, type Note, type NoteFields, type Remedy } from '../../quantity/figure'
 import type { Rule } from '../../quantity/stage'
 import type { RuleInput } from '../types'
@@ -20,6 +21,16 @@ export const sheetRemedy = (label: string, id: string, figure: string, value: nu
   label,
   patches: [{ op: 'add', path: ['air', 'components', id, 'sheet', figure], value }],
 })
+
+/** Puts the usual joint of its tube back at an end of a line; undefined where it has that already. */
+export function usualAgain(plan: AirPlan, line: string, end: 'from' | 'to'): Remedy | undefined {
+  const id = jointId(line, end)
+  if (!plan.joints[id]) return undefined
+  return {
+    label: `Take a ${jointClass(usualJoint(plan, plan.lines[line]!)).label} there`,
+    patches: [{ op: 'remove', path: ['air', 'joints', id] }],
+  }
+}
 
 /** Takes a line out of the circuit and nothing with it. */
 export const takeLineAway = (id: string): Remedy => ({

@@ -2,10 +2,11 @@ import { endsAt, labelInSentence, looseLines, openPorts } from '../circuit/conne
 import { IN_LINE_KINDS } from '../circuit/editing'
 import { operationRemedy } from '../circuit/offered'
 import { plugPort, takeOut } from '../circuit/operations'
-import { portsOf } from '../parts/parts'
+import { holdsOn, jointAt, jointClass, usualJoint } from '../../catalog/joints'
+import { portsOf, tubeOf } from '../parts/parts'
 import type { AirPlan } from '../../document/types'
 import type { Remedy } from '../../quantity/figure'
-import { COMMON_PRACTICE, airNote, takeLineAway, type CircuitRule } from './common'
+import { COMMON_PRACTICE, airNote, takeLineAway, usualAgain, type CircuitRule } from './common'
 
 /** Ports and the lines on them. */
 
@@ -103,9 +104,29 @@ const deadEnds: CircuitRule = (plan) =>
     })
   })
 
+/** A joint on what it does not hold on: push-fit on soft hose, a thread on a tube. */
+const jointUnfit: CircuitRule = (plan) =>
+  Object.entries(plan.lines).flatMap(([id, line]) =>
+    (['from', 'to'] as const).flatMap((end) => {
+      const joint = jointAt(plan, id, line, end)
+      if (holdsOn(joint, plan, line)) return []
+      const on = tubeOf(plan, line)?.label ?? 'parts screwed together'
+      return airNote({
+        rule: 'joint-unfit',
+        rank: 'stop',
+        subject: id,
+        title: `A ${joint.label} does not hold on ${on}`,
+        text: `At the ${labelInSentence(plan, line[end])} it lets go under pressure. Its usual joint is a ${jointClass(usualJoint(plan, line)).label}.`,
+        source: COMMON_PRACTICE,
+        remedy: usualAgain(plan, id, end),
+      })
+    }),
+  )
+
 export const JOINT_RULES: readonly CircuitRule[] = [
   openPressurePorts,
   linesThatEndAtNothing,
   wrongEnds,
   deadEnds,
+  jointUnfit,
 ]

@@ -2,12 +2,14 @@ import { newComponent } from '../parts/parts'
 import { exampleTruck } from '../../catalog/trucks'
 import { applyEdit } from '../../document/edit'
 import { newPlan } from '../../derive/newPlan'
-import { DIRECT, type AirPlan, type Archetype, type Plan } from '../../document/types'
+import { DIRECT, type AirPlan, type Archetype, type JointKind, type Plan } from '../../document/types'
 import { airStage } from '../air'
 import type { AirNeed, Site } from '../types'
 import { ARCHETYPES, startingCircuit } from '../circuit/startingCircuits'
 import { addCoupler, addTank } from '../circuit/additions'
 import { connectPorts, plugPort, putInLine, replacePart, takeOut, teeOff } from '../circuit/operations'
+import { TUBES } from '../../catalog/tubes'
+import { fittingsOf } from '../circuit/fittings'
 import { compressorClass } from '../../catalog/compressors'
 import { wheelTravel } from '../../catalog/truckGeometry'
 import { reliefHolds, worstPressures } from '../circuit/worstPressure'
@@ -412,4 +414,73 @@ test('a block that limits nothing: on tank air over the springs’ limit, told; 
   }
   expect(relieved(limit!)).not.toContain('fix block-without-limits')
   expect(relieved(limit! + 1)).toContain('fix block-without-limits')
+})
+
+describe('joints by kind', () => {
+  const joined = (air: AirPlan, joints: AirPlan['joints']): AirPlan => ({ ...air, joints })
+  const own = (air: AirPlan) =>
+    rules(air).filter((r) => r.includes('joint-unfit') || r.includes('joint-pressure'))
+  const withTube = (tube: string) => plan('tank-wireless', { tubeClass: tube })
+  const line = Object.entries(plan('tank-wireless').lines).find(([, l]) => l.tube === null)![0]
+  const screwed = Object.entries(plan('tank-wireless').lines).find(([, l]) => l.tube === DIRECT)![0]
+
+  test('every tube’s usual joint holds on it: no note whatever the tube', () => {
+    for (const { id, material } of TUBES)
+      expect({
+        id,
+        notes: own(withTube(id)).filter((r) => material !== 'hose' || r.includes('unfit')),
+      }).toEqual({
+        id,
+        notes: [],
+      })
+  })
+  test('push-fit on soft hose or braided hose, a barb on braided, a thread on a tube, a barb between ports: each a Stop', () => {
+    const at = (tube: string, kind: JointKind, id = line) =>
+      own(joined(withTube(tube), { [`${id}:from`]: kind }))
+    expect(at('hose-1-4', 'push')).toContain('stop joint-unfit')
+    expect(at('braided-1-4', 'push')).toEqual(['stop joint-unfit'])
+    expect(at('braided-1-4', 'barb').sort()).toContain('stop joint-unfit')
+    expect(at('nylon-1-4', 'taper')).toEqual(['stop joint-unfit'])
+    expect(at('nylon-1-4', 'barb', screwed)).toContain('stop joint-unfit')
+    expect(at('nylon-1-4', 'compression')).toEqual([])
+    expect(at('braided-1-4', 'flare')).toEqual([])
+    expect(at('nylon-1-4', 'straight', screwed)).toEqual([])
+  })
+  test('a barb holds up to its pressure and no further: cut-out just under and just over it', () => {
+    const barbed = (cutOut: number) => {
+      const air = plan('tank-wireless')
+      const tank = Object.entries(air.lines).find(([, l]) => l.tube === null && l.from === 'tank')![0]
+      const low = sheet(air, 'switch', { cutIn: 700_000, cutOut })
+      return own(joined(low, { [`${tank}:from`]: 'barb' }))
+    }
+    expect(barbed(860_000)).toEqual([])
+    expect(barbed(870_000)).toEqual(['stop joint-pressure'])
+  })
+  test('the remedy puts the usual joint back, or tube in the hose’s place', () => {
+    const air = joined(plan('tank-wireless'), { [`${line}:to`]: 'taper' })
+    const note = notes(air).find((n) => n.rule === 'joint-unfit')!
+    const base = newPlan('leaf-flatbed', 'x')
+    const mended = applyEdit({ ...base, air }, note.remedy!.patches).air
+    expect(own(mended)).toEqual([])
+    expect(mended.joints).toEqual({})
+    const filled = sheet(plan('tank-wireless'), 'switch', { cutIn: 700_000, cutOut: 1_000_000 })
+    const hosed = { ...filled, tubeClass: 'hose-1-4' }
+    const over = notes(hosed).find((n) => n.rule === 'joint-pressure')!
+    const piped = applyEdit({ ...base, air: hosed }, over.remedy!.patches).air
+    expect(piped.lines[over.subject]!.tube).toBe('nylon-1-4')
+    expect(notes(piped).some((n) => n.rule === 'joint-pressure' && n.subject === over.subject)).toBe(false)
+  })
+  test('fittings are counted two a line and one where parts are screwed together; what is kept has its own', () => {
+    const air = plan('tank-wireless')
+    const all = Object.values(air.lines)
+    const ports = all.filter((l) => l.tube === DIRECT).length
+    // The compressor's leader is a hose of its own.
+    const hoses = all.filter((l) => l.tube?.startsWith('braided')).length
+    const tubes = all.length - ports - hoses
+    const count = (of: AirPlan) => Object.fromEntries(fittingsOf(of).map((f) => [f.kind, f.count]))
+    expect(count(air)).toEqual({ push: tubes * 2, braided: hoses * 2, taper: ports })
+    const kept = { ...air, lines: { ...air.lines, [line]: { ...air.lines[line]!, state: 'kept' as const } } }
+    expect(count(kept).push).toBe(tubes * 2 - 2)
+    expect(count(joined(air, { [`${line}:from`]: 'barb' }))).toMatchObject({ barb: 1, push: tubes * 2 - 1 })
+  })
 })

@@ -1,3 +1,4 @@
+import { jointAt } from '../../catalog/joints'
 import { PRACTICE } from '../../catalog/practice'
 import type { AirPlan } from '../../document/types'
 import type { Note, Remedy } from '../../quantity/figure'
@@ -19,7 +20,7 @@ import {
 } from '../circuit/worstPressure'
 import { partOf, tubeOf } from '../parts/parts'
 import type { RuleInput } from '../types'
-import { airNote, isTube, sheetRemedy, type AirRule } from './common'
+import { airNote, isTube, sheetRemedy, usualAgain, type AirRule } from './common'
 
 /** Parts and lines against the pressure they see: with everything working, and with any one guard failed. */
 
@@ -234,9 +235,43 @@ function reliefBlows({ plan }: RuleInput, seen: Seen): Note[] {
   })
 }
 
+/** Tube of about the same bore, whose joints stand what it stands. */
+const nylonThere = (id: string): Remedy => ({
+  label: 'Take nylon tube with push-fits there',
+  patches: [{ op: 'replace', path: ['air', 'lines', id, 'tube'], value: 'nylon-1-4' }],
+})
+
+/** A joint that stands less than its tube, at what the line sees with everything working. */
+const jointsOverRating = ({ plan }: RuleInput, parts: readonly Rated[]): Note[] =>
+  parts
+    .filter((part) => part.isLine)
+    .flatMap(({ id, seen }) =>
+      (['from', 'to'] as const).flatMap((end) => {
+        const line = plan.lines[id]!
+        const joint = jointAt(plan, id, line, end)
+        if (joint.maxPressure === null || seen.normal <= joint.maxPressure * ROUNDING) return []
+        return airNote({
+          rule: 'joint-pressure',
+          rank: 'stop',
+          subject: id,
+          value: seen.normal,
+          limit: joint.maxPressure,
+          title: `A ${joint.label} under more than it holds`,
+          text: `At the ${labelInSentence(plan, line[end])} it sees {value} with everything working; it holds {limit}.`,
+          source: 'From memory; the fitting’s own sheet rules',
+          remedy: usualAgain(plan, id, end) ?? nylonThere(id),
+        })
+      }),
+    )
+
 /** All that the pressures of one pass over the circuit say. */
 export const worstPressureRules: AirRule = (input) => {
   const seen = worstPressures(input.plan, input.set.spring?.maxPressure ?? 0)
   const parts = ratedParts(input, seen)
-  return [...normalOverRating(input, parts), ...faultOverRating(input, parts), ...reliefBlows(input, seen)]
+  return [
+    ...normalOverRating(input, parts),
+    ...jointsOverRating(input, parts),
+    ...faultOverRating(input, parts),
+    ...reliefBlows(input, seen),
+  ]
 }

@@ -1,10 +1,12 @@
+import { jointAt } from '../../catalog/joints'
+import type { AirPlan } from '../../document/types'
 import type { BuildFacts, Step } from '../types'
 import { stepList } from './stepList'
 
 const MARKS: Record<string, string> = { left: ' Mark both ends L.', right: ' Mark both ends R.' }
 
 /** Every line of the cut list, longest first. */
-export function airLineSteps(facts: BuildFacts): Step[] {
+export function airLineSteps(air: AirPlan, facts: BuildFacts): Step[] {
   const { steps, add } = stepList()
   const springsDone = (['left', 'right'] as const).map((side) => [
     `torque-${side}`,
@@ -13,15 +15,26 @@ export function airLineSteps(facts: BuildFacts): Step[] {
   for (const cut of facts.cuts) {
     const mark = MARKS[cut.path] ?? ''
     const grommets = cut.grommets ? `, ${cut.grommets} grommets` : ''
+    const [from, to] = (['from', 'to'] as const).map((end) => jointAt(air, cut.id, air.lines[cut.id]!, end))
+    const ends =
+      from === to
+        ? `At both ends: ${from!.make}.`
+        : `At the ${cut.fromLabel.toLowerCase()}: ${from!.make}. At the ${cut.toLabel.toLowerCase()}: ${to!.make}.`
+    const whole = cut.coiled !== null
     add(
       'Air lines',
       `line-${cut.id}`,
       `${cut.fromLabel} to ${cut.toLabel}`,
-      `Cut {cut} square with a tube cutter, push home past the first stop, tug.${mark} ${cut.ties} ties${grommets}.`,
+      whole
+        ? `Hose of {cut} with its ends on, never cut; {coiled} of it coiled and tied. ${ends}${mark} ${cut.ties} ties${grommets}.`
+        : `Cut {cut} square with a tube cutter, deburr. ${ends}${mark} ${cut.ties} ties${grommets}.`,
       {
-        values: { cut: { value: cut.cut, quantity: 'run' } },
+        values: {
+          cut: { value: cut.cut, quantity: 'run' },
+          ...(whole ? { coiled: { value: Math.max(cut.coiled!, 0), quantity: 'run' } as const } : {}),
+        },
         minutes: 10,
-        tools: ['Tube cutter'],
+        tools: whole ? ['Two wrenches'] : ['Tube cutter'],
         cautions: ['Clear of exhaust, drive shaft, steering. Never scissors or side cutters.'],
         after: Object.fromEntries(springsDone),
       },

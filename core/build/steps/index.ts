@@ -18,7 +18,7 @@ export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: 
     Object.values(air.components).some((c) => c.kind === 'spring' && c.side === side && isFitted(c.state))
   const left = Object.values(air.components).some((c) => c.kind === 'spring')
   const shields = shieldSteps(facts)
-  const lines = airLineSteps(facts)
+  const lines = airLineSteps(air, facts)
   const lineIds = lines.map((s) => s.id)
   const off = takeOffSteps(air)
   return onlyPlanned([

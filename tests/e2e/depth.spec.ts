@@ -115,7 +115,7 @@ test('a line’s joints: soft hose takes barbs, a push-fit on it is stopped, and
   await drawer(page, 'Parts list')
   await expect(page.getByText('push-fit', { exact: true })).toBeVisible()
   await page
-    .getByRole('button', { name: /^Line from .*spring/i })
+    .getByRole('button', { name: /^Line, .*spring/i })
     .first()
     .focus()
   await page.keyboard.press('Enter')

@@ -287,3 +287,30 @@ test('how the rear is raised decides the gap while it is fitted: axle hanging, f
   expect(new Set(RAISED_BY.map((by) => lift(by).title)).size).toBe(4)
   for (const by of RAISED_BY) expect(lift(by).cautions.length).toBeGreaterThan(1)
 })
+
+describe('lines by their joints', () => {
+  const detail = (change: (p: Plan) => void) => {
+    const plan = planOf('leaf-flatbed', 'hand-two')
+    change(plan)
+    return stepsOf(structuredClone(plan)).find((s) => s.id.startsWith('line-'))!
+  }
+
+  test('push-fits at both ends are told once; another kind at one end is told where', () => {
+    expect(detail(() => {}).detail).toMatch(
+      /^Cut \{cut\} square with a tube cutter, push home past the first stop, tug\./,
+    )
+    const mixed = detail((p) => {
+      for (const id of Object.keys(p.air.lines)) p.air.joints[`${id}:to`] = 'compression'
+    })
+    expect(mixed.detail).toMatch(
+      /at the .* push home past the first stop, tug; at the .* nut and sleeve on first/,
+    )
+  })
+  test('a hose with its ends on is never cut, two wrenches at each end, what is over coiled', () => {
+    const hose = detail((p) => (p.air.tubeClass = 'braided-1-4'))
+    expect(hose.detail).toContain('never cut')
+    expect(hose.detail).toContain('a sixth of a turn with two wrenches')
+    expect(hose.tools).toEqual(['Two wrenches'])
+    expect(hose.values.coiled!.value).toBeGreaterThanOrEqual(0)
+  })
+})

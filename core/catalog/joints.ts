@@ -22,7 +22,7 @@ export const JOINTS: readonly JointClass[] = [
     label: 'push-fit',
     on: ['nylon'],
     maxPressure: null,
-    make: 'push home past the first stop until the second, tug',
+    make: 'push home past the first stop, tug',
     again: 're-cut square, push home past the first stop, tug',
   },
   {

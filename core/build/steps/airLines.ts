@@ -18,16 +18,16 @@ export function airLineSteps(air: AirPlan, facts: BuildFacts): Step[] {
     const [from, to] = (['from', 'to'] as const).map((end) => jointAt(air, cut.id, air.lines[cut.id]!, end))
     const ends =
       from === to
-        ? `At both ends: ${from!.make}.`
-        : `At the ${cut.fromLabel.toLowerCase()}: ${from!.make}. At the ${cut.toLabel.toLowerCase()}: ${to!.make}.`
+        ? `${from!.make}.`
+        : `at the ${cut.fromLabel.toLowerCase()} ${from!.make}; at the ${cut.toLabel.toLowerCase()} ${to!.make}.`
     const whole = cut.coiled !== null
     add(
       'Air lines',
       `line-${cut.id}`,
       `${cut.fromLabel} to ${cut.toLabel}`,
       whole
-        ? `Hose of {cut} with its ends on, never cut; {coiled} of it coiled and tied. ${ends}${mark} ${cut.ties} ties${grommets}.`
-        : `Cut {cut} square with a tube cutter, deburr. ${ends}${mark} ${cut.ties} ties${grommets}.`,
+        ? `Hose of {cut} with its ends on, never cut; {coiled} of it coiled and tied; ${ends}${mark} ${cut.ties} ties${grommets}.`
+        : `Cut {cut} square with a tube cutter, ${ends}${mark} ${cut.ties} ties${grommets}.`,
       {
         values: {
           cut: { value: cut.cut, quantity: 'run' },

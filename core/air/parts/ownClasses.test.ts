@@ -4,6 +4,8 @@ import { createDeriver } from '../../derive/derive'
 import type { OwnClass } from '../../document/types'
 import { circuitGraph } from '../circuit/graph'
 import { baseClassesOf, ownClassesCsv, ownClassesJson, readOwnClasses } from './ownClasses'
+import { springClass, type SpringClass } from '../../catalog/springs'
+import { interpolate, tableRange } from '../../quantity/interpolate'
 import { compressorOf, partOf, springOf } from './parts'
 
 const job = (id: string) => demoJobs().find((j) => j.id === id)!.plan
@@ -85,5 +87,80 @@ describe('the shop’s own classes', () => {
     expect(nodes).toHaveLength(Object.keys(air.components).length)
     const ids = new Set(nodes.map((n) => n.id))
     expect(edges.every((e) => ids.has(e.from.split('.')[0]!) && ids.has(e.to.split('.')[0]!))).toBe(true)
+  })
+})
+
+describe('a spring off its own sheet, whole', () => {
+  const bag = (figures: Record<string, number>): OwnClass => ({
+    kind: 'spring',
+    label: 'Yard bag',
+    like: 'leaf-helper-double-2270',
+    figures,
+    number: 'B-1',
+    make: 'Yard',
+    price: 210,
+  })
+  const base = springClass('leaf-helper-double-2270')!
+  const spring = (figures: Record<string, number>) =>
+    springOf({ springClass: 'bag', sheet: null, classes: { bag: bag(figures) } })!
+  const areaAt = (s: SpringClass, h: number) => interpolate(s.areaByHeight, h)
+
+  test('with nothing typed it is the class under another name', () => {
+    const own = spring({})
+    own.areaByHeight.forEach(([h, a], i) => {
+      expect(h).toBeCloseTo(base.areaByHeight[i]![0], 12)
+      expect(a).toBeCloseTo(base.areaByHeight[i]![1], 12)
+    })
+    expect({ ...own, areaByHeight: base.areaByHeight, id: base.id, label: base.label }).toEqual(base)
+  })
+  test('its table runs through the heights and areas of its sheet: three points, by hand', () => {
+    const own = spring({
+      lowest: 0.07,
+      designHeight: 0.18,
+      highest: 0.27,
+      areaLow: 0.04,
+      area: 0.03,
+      areaHigh: 0.01,
+    })
+    expect(tableRange(own.areaByHeight)).toEqual({ low: 0.07, high: 0.27 })
+    expect(areaAt(own, 0.07)).toBeCloseTo(0.04, 12)
+    expect(areaAt(own, 0.18)).toBeCloseTo(0.03, 12)
+    expect(areaAt(own, 0.27)).toBeCloseTo(0.01, 12)
+    const heights = own.areaByHeight.map(([h]) => h)
+    expect([...heights].sort((a, b) => a - b)).toEqual(heights)
+  })
+  test('the area alone scales the whole table, as a sheet typed in the job does over it', () => {
+    const twice = areaAt(base, base.designHeight) * 2
+    const own = spring({ area: twice })
+    own.areaByHeight.forEach(([, a], i) => expect(a).toBeCloseTo(base.areaByHeight[i]![1] * 2, 12))
+    const limits = { minPressure: 40_000, maxPressure: 600_000, maxLoad: 900 }
+    const over = springOf({
+      springClass: 'bag',
+      sheet: { area: twice / 2, ...limits },
+      classes: { bag: bag({ area: twice }) },
+    })!
+    over.areaByHeight.forEach(([, a], i) => expect(a).toBeCloseTo(base.areaByHeight[i]![1], 12))
+    expect(over).toMatchObject(limits)
+  })
+  test('diameter, brackets and heights are what Truck fits it by', () => {
+    const plan = structuredClone(job('estuary-flatbed'))
+    const before = createDeriver()(plan).stages.truck
+    plan.air.classes = {
+      bag: bag({ diameter: base.diameter + 0.02, bracketHeight: base.bracketHeight + 0.01 }),
+    }
+    plan.air.springClass = 'bag'
+    const { figures } = createDeriver()(plan).stages.truck
+    expect(before.figures.springHeight!.value! - figures.springHeight!.value!).toBeCloseTo(0.01, 9)
+    expect(figures.diameter!.value!).toBeGreaterThan(before.figures.diameter!.value!)
+  })
+  test('heights that do not rise in order are refused, whichever is typed; and there and back as CSV', () => {
+    const read = (figures: Record<string, number>) => readOwnClasses(ownClassesJson({ bag: bag(figures) }))
+    expect(read({ lowest: 0.2, designHeight: 0.18 }).problems!.join()).toContain('must rise in that order')
+    expect(read({ highest: base.designHeight }).problems).not.toBeNull()
+    expect(read({ highest: base.designHeight + 0.001 }).problems).toBeNull()
+    const whole = {
+      bag: bag({ lowest: 0.07, designHeight: 0.18, highest: 0.27, diameter: 0.17, volume: 0.002 }),
+    }
+    expect(readOwnClasses(ownClassesCsv(whole)).classes).toEqual(whole)
   })
 })

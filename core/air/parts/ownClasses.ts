@@ -50,7 +50,17 @@ export function ownClassProblems(id: string, c: OwnClass): string[] {
     else if (!(value >= spec.min && value <= spec.max))
       problems.push(`“${id}”, ${name}: ${value} is not between ${spec.min} and ${spec.max} (SI)`)
   }
+  if (c.kind === 'spring' && problems.length === 0) problems.push(...heightProblems(id, c))
   return problems
+}
+
+/** A spring stands between its lowest and its highest, whichever of the three its sheet gives. */
+function heightProblems(id: string, c: OwnClass): string[] {
+  const f = { ...catalogueClass('spring', c.like)!.figures, ...c.figures }
+  if (f.lowest! < f.designHeight! && f.designHeight! < f.highest!) return []
+  return [
+    `“${id}”: lowest, designHeight and highest must rise in that order; they are ${f.lowest}, ${f.designHeight} and ${f.highest} m. Type all three off the sheet.`,
+  ]
 }
 
 /** The shop’s own parts as CSV: one row a part, one column a figure, SI with its unit in the heading. */

@@ -5,7 +5,7 @@ import { BLOCKS, blockClass, type BlockClass } from '../../catalog/blocks'
 import { compressorClass, type CompressorClass } from '../../catalog/compressors'
 import { springClass, type SpringClass } from '../../catalog/springs'
 import { tubeClass, type TubeClass } from '../../catalog/tubes'
-import { interpolate } from '../../quantity/interpolate'
+import { interpolate, tableRange } from '../../quantity/interpolate'
 import type { AirPlan, Component, OwnClass } from '../../document/types'
 import type { AirSet } from '../types'
 import { isSecondHand, NOT_LOOKED_AT } from '../../catalog/partStates'
@@ -24,6 +24,15 @@ export const SPRING_FIGURES: readonly FigureSpec[] = [
   { id: 'minPressure', label: 'Minimum', quantity: 'pressure', min: 0, max: 5e6 },
   { id: 'maxPressure', label: 'Maximum', quantity: 'pressure', min: 1000, max: 5e6 },
   { id: 'maxLoad', label: 'Most one spring may carry', quantity: 'mass', min: 1, max: 100_000 },
+  { id: 'designHeight', label: 'Design height', quantity: 'length', min: 0.02, max: 1 },
+  { id: 'lowest', label: 'Lowest it may stand', quantity: 'length', min: 0.01, max: 1 },
+  { id: 'highest', label: 'Highest it reaches', quantity: 'length', min: 0.02, max: 1.5 },
+  { id: 'areaLow', label: 'Effective area at its lowest', quantity: 'area', min: 1e-5, max: 1 },
+  { id: 'areaHigh', label: 'Effective area at its highest', quantity: 'area', min: 1e-5, max: 1 },
+  { id: 'diameter', label: 'Diameter at the maximum', quantity: 'length', min: 0.02, max: 1 },
+  { id: 'volume', label: 'Air at design height', quantity: 'volume', min: 1e-5, max: 0.1 },
+  { id: 'bracketHeight', label: 'Brackets and seats, together', quantity: 'length', min: 0, max: 0.5 },
+  { id: 'proofPressure', label: 'First fill when proving', quantity: 'pressure', min: 1000, max: 5e6 },
 ]
 /** Figures that a class or a sheet of this kind may have. */
 export const figuresOf = (kind: ComponentKind): readonly FigureSpec[] =>
@@ -42,6 +51,29 @@ export function classIdOf(air: PartsOf, id: string): string | null {
 const ownClassOf = (air: PartsOf, id: string, kind: ComponentKind): OwnClass | null =>
   air.classes[id]?.kind === kind ? air.classes[id] : null
 
+/** What a spring's sheet would say of a class. */
+function springFigures(c: SpringClass) {
+  const { low, high } = tableRange(c.areaByHeight)
+  const areaAt = (height: number) => interpolate(c.areaByHeight, height)
+  const { designHeight, diameter, volume, bracketHeight } = c
+  const { minPressure, maxPressure, maxLoad, proofPressure } = c
+  return {
+    area: areaAt(designHeight),
+    minPressure,
+    maxPressure,
+    maxLoad,
+    designHeight,
+    lowest: low,
+    highest: high,
+    areaLow: areaAt(low),
+    areaHigh: areaAt(high),
+    diameter,
+    volume,
+    bracketHeight,
+    proofPressure,
+  }
+}
+
 /** A generic catalogue entry's label and figures, whatever list it is in. */
 export function catalogueClass(
   kind: ComponentKind,
@@ -49,17 +81,7 @@ export function catalogueClass(
 ): { label: string; figures: Record<string, number> } | null {
   if (kind === 'spring') {
     const c = springClass(id)
-    return (
-      c && {
-        label: c.label,
-        figures: {
-          area: interpolate(c.areaByHeight, c.designHeight),
-          minPressure: c.minPressure,
-          maxPressure: c.maxPressure,
-          maxLoad: c.maxLoad,
-        },
-      }
-    )
+    return c && { label: c.label, figures: springFigures(c) }
   }
   if (kind === 'compressor') {
     const c = compressorClass(id)
@@ -192,19 +214,55 @@ export function springOf(air: Pick<AirPlan, 'springClass' | 'sheet' | 'classes'>
   const key = air.sheet ?? mine!
   const kept = fitted.get(key)
   if (kept?.id === air.springClass) return kept
-  const plain = catalogueClass('spring', base.id)!.figures
-  const f = { ...plain, ...mine?.figures, ...air.sheet } as NonNullable<AirPlan['sheet']>
-  const spring: SpringClass = {
+  const own = mine ? { ...ownSpring(base, mine), id: air.springClass } : base
+  const { sheet } = air
+  const spring: SpringClass = sheet
+    ? {
+        ...own,
+        areaByHeight: scaled(own.areaByHeight, sheet.area / interpolate(own.areaByHeight, own.designHeight)),
+        minPressure: Math.min(sheet.minPressure, sheet.maxPressure),
+        maxPressure: sheet.maxPressure,
+        maxLoad: sheet.maxLoad,
+      }
+    : own
+  fitted.set(key, spring)
+  return spring
+}
+
+/**
+ * A class with the figures of a real spring's sheet. The table of the class is stretched so that it runs from the sheet's
+ * lowest over its design height to its highest; areas follow the three that the sheet gives, each alone or with the others.
+ */
+function ownSpring(base: SpringClass, mine: OwnClass): SpringClass {
+  const plain = springFigures(base)
+  const f: typeof plain = { ...plain, ...mine.figures }
+  const byArea = f.area / plain.area
+  const heights = (['lowest', 'designHeight', 'highest'] as const).map((id) => [plain[id], f[id]] as const)
+  const factorAt = (id: 'areaLow' | 'areaHigh') => {
+    const typed = mine.figures[id]
+    return typed === undefined ? byArea : typed / plain[id]
+  }
+  const factors = [
+    [plain.lowest, factorAt('areaLow')],
+    [plain.designHeight, byArea],
+    [plain.highest, factorAt('areaHigh')],
+  ] as const
+  return {
     ...base,
-    id: air.springClass,
-    label: mine?.label ?? base.label,
-    areaByHeight: scaled(base.areaByHeight, f.area / plain.area!),
+    label: mine.label,
+    areaByHeight: base.areaByHeight.map(([h, area]) => [
+      interpolate(heights, h),
+      area * interpolate(factors, h),
+    ]),
+    designHeight: f.designHeight,
+    diameter: f.diameter,
+    volume: f.volume,
+    bracketHeight: f.bracketHeight,
     minPressure: Math.min(f.minPressure, f.maxPressure),
     maxPressure: f.maxPressure,
     maxLoad: f.maxLoad,
+    proofPressure: Math.min(f.proofPressure, f.maxPressure),
   }
-  fitted.set(key, spring)
-  return spring
 }
 
 /** The plan with its spring's effective area by a factor of what class or sheet say, as a sheet of its own. */

@@ -4,7 +4,6 @@ import { KINDS, type ComponentKind } from '#core/catalog/kinds'
 import { baseClassesOf, ownClassesCsv, ownClassesJson, readOwnClasses } from '#core/air/parts/ownClasses'
 import { figuresOf, catalogueClass } from '#core/air/parts/parts'
 import type { OwnClass } from '#core/document/types'
-import { showText } from '#core/quantity/units'
 
 /** The shop's own classes of parts: a generic class with the figures of a real part's sheet, number, make and price. */
 const shop = useShop()
@@ -199,17 +198,14 @@ async function load(event: Event): Promise<void> {
         </div>
         <div class="grid grid-cols-2 md:grid-cols-4 gap-3 mt-3">
           <div v-for="f in figuresOf(part.kind)" :key="f.id">
-            <NumField
-              :label="f.label"
+            <FigureField
+              :spec="f"
               :value="part.figures[f.id] ?? like[f.id] ?? null"
-              :quantity="f.quantity"
-              :min="f.min"
-              :max="f.max"
               @change="(v) => change(f.label, (c) => void (c.figures[f.id] = v))"
             />
             <p v-if="part.figures[f.id] !== undefined" class="label">
               <button type="button" class="underline" @click="forget(f.id)">
-                catalogue: {{ showText(like[f.id], f.quantity, shop.units) }}
+                catalogue: {{ figureText(f, like[f.id], shop.units) }}
               </button>
             </p>
           </div>

@@ -19,6 +19,8 @@ export interface FigureSpec {
   quantity: Quantity
   min: number
   max: number
+  /** Of a figure that is yes or no: words of 0 and of 1. */
+  words?: readonly [string, string]
 }
 
 export interface KindEntry {
@@ -55,6 +57,15 @@ const FREE_AIR: FigureSpec = {
   max: 1,
 }
 
+const yesNo = (id: string, label: string, no: string, yes: string): FigureSpec => ({
+  id,
+  label,
+  quantity: 'count',
+  min: 0,
+  max: 1,
+  words: [no, yes],
+})
+
 const TABLE = {
   spring: {
     label: 'Spring',
@@ -86,6 +97,7 @@ const TABLE = {
       AMPS,
       MAX,
       { id: 'maxRun', label: 'Longest run', quantity: 'time', min: 1, max: 86_400 },
+      yesNo('sealed', 'Motor', 'not sealed', 'sealed'),
     ],
     fits: 'tube',
   },
@@ -182,7 +194,7 @@ const TABLE = {
     label: 'Valve block',
     what: 'Fills and vents each outlet',
     ports: [...pressure('in', 'out1', 'out2', 'out3', 'out4'), exhaust],
-    figures: [C, B, AMPS, MAX],
+    figures: [C, B, AMPS, MAX, yesNo('limits', 'Stops at what is set', 'no, fills on', 'yes')],
     fits: 'tube',
   },
   paddle: {

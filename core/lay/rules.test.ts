@@ -111,7 +111,11 @@ test('apart over 400 mm, harness short, no slack, wheel spray (common practice)'
   expect(rules({ harnessLength: 1 })).toContain('harness-short feed')
   expect(rules({ harnessLength: 1, harnessExtension: 4 })).not.toContain('harness-short feed')
   expect(rules({ slackAtSpring: 0.1 })).toContain('short-slack spring-left')
-  expect(rules({ places: { compressor: { x: 0.1, y: 0.7, z: 0.8 } } })).toContain('wheel-spray compressor')
+  const inSpray = { places: { compressor: { x: 0.1, y: 0.7, z: 0.8 } } }
+  expect(rules(inSpray)).toContain('wheel-spray compressor')
+  const sealed = { ...parts, compressor: { ...parts.compressor!, sealed: true } }
+  const told = layStage({ ...base, ...inSpray }, truck, air, sealed).notes.map((n) => n.rule)
+  expect(told).not.toContain('wheel-spray')
 })
 
 test('the cut list goes from the longest to the shortest, with the slack at the springs in it', () => {

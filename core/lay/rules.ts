@@ -167,13 +167,15 @@ const shortSlack: LayRule = ({ lay }) => {
 
 const NOT_IN_SPRAY = ['compressor', 'block', 'dryer', 'tank']
 
-const wheelSpray: LayRule = ({ r, truck, air }) =>
+const wheelSpray: LayRule = ({ r, truck, air, compressor }) =>
   NOT_IN_SPRAY.flatMap((id) => {
     const place = r.places[id]
     const component = air.components[id]
     const { radius } = truck.tyre
     const outside = place && Math.abs(place.y) > truck.frame.spacing / 2
     if (!component || !outside || Math.abs(place.x) >= radius) return []
+    // Its own sheet says that its motor keeps the water out.
+    if (id === 'compressor' && compressor?.sealed) return []
     return note({
       rule: 'wheel-spray',
       rank: 'fix',

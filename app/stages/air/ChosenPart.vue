@@ -87,18 +87,15 @@ const limits = computed(() =>
     <PartStateFields :part-id="partId" :part="part.c" />
     <div v-if="specs.length" class="grid grid-cols-2 md:grid-cols-4 gap-3 mt-2">
       <div v-for="f in specs" :key="f.id">
-        <NumField
-          :label="f.label"
+        <FigureField
+          :spec="f"
           :value="part.figures[f.id] ?? null"
-          :quantity="f.quantity"
-          :min="f.min"
-          :max="f.max"
           @change="(v) => setOwn(`${f.label}, off its sheet`, (c) => void (c.sheet[f.id] = v))"
         />
         <p v-if="part.c.sheet[f.id] !== undefined" class="label flex gap-2">
           off its own sheet
           <button type="button" class="underline" @click="ofClass(f.id)">
-            class: {{ showText(part.ofClass[f.id], f.quantity, shop.units) }}
+            class: {{ figureText(f, part.ofClass[f.id], shop.units) }}
           </button>
         </p>
       </div>

@@ -93,6 +93,7 @@ export function catalogueClass(
           current: Math.max(...c.current.map((r) => r[1])),
           maxPressure: c.maxPressure,
           maxRun: c.maxRun,
+          sealed: c.sealed ? 1 : 0,
         },
       }
     )
@@ -107,6 +108,7 @@ export function catalogueClass(
           criticalRatio: c.criticalRatio,
           current: c.current,
           maxPressure: c.maxPressure,
+          limits: c.limits ? 1 : 0,
         },
       }
     )
@@ -176,6 +178,7 @@ export function compressorOf(air: PartsOf, id: string): CompressorClass | null {
     current: scaled(base.current, figures.current! / plain.current!),
     maxPressure: figures.maxPressure!,
     maxRun: figures.maxRun!,
+    sealed: figures.sealed === 1,
   }
 }
 
@@ -193,6 +196,7 @@ export function blockOf(air: PartsOf, id: string): BlockClass | null {
     criticalRatio: f.criticalRatio!,
     current: f.current!,
     maxPressure: f.maxPressure!,
+    limits: f.limits === 1,
   }
 }
 

@@ -403,6 +403,10 @@ test('a block that limits nothing: on tank air over the springs’ limit, told; 
   expect(rules(bare)).toContain('fix block-without-limits')
   mended(bare, 'block-without-limits')
   expect(rules({ ...bare, blockClass: 'block-two' })).not.toContain('fix block-without-limits')
+  // The part's own sheet rules over its class, either way.
+  expect(rules(sheet(bare, 'block', { limits: 1 }))).not.toContain('fix block-without-limits')
+  const other = sheet({ ...bare, blockClass: 'block-two' }, 'block', { limits: 0 })
+  expect(rules(other)).toContain('fix block-without-limits')
   const { limit } = notes(bare).find((n) => n.rule === 'block-without-limits')!
   const at = (set: number) => rules(sheet(putInLine('supply', 'regulator')(bare), 'regulator', { set }))
   expect(at(limit!)).not.toContain('fix block-without-limits')

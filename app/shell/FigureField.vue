@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import type { FigureSpec } from '#core/catalog/kinds'
+
+/** A figure of a part as its kind asks for it: typed, or chosen where it is yes or no. */
+const { spec, value } = defineProps<{ spec: FigureSpec; value: number | null }>()
+const emit = defineEmits<{ change: [value: number] }>()
+</script>
+
+<template>
+  <PickField
+    v-if="spec.words"
+    :label="spec.label"
+    :value="String(value ?? 0)"
+    :options="spec.words.map((label, i) => ({ value: String(i), label }))"
+    @change="(v) => emit('change', Number(v))"
+  />
+  <NumField
+    v-else
+    :label="spec.label"
+    :value="value"
+    :quantity="spec.quantity"
+    :min="spec.min"
+    :max="spec.max"
+    @change="(v) => emit('change', v)"
+  />
+</template>

@@ -1,9 +1,9 @@
 import { PRACTICE } from '../catalog/practice'
-import { SIDES, ordered, type Haul, type Side, type TrialReading, type Truck } from '../document/types'
+import { SIDES, ordered, type Haul, type Side, type TrialReading } from '../document/types'
 import { solveSpd } from '../quantity/spd'
 import { balanceBody, NoBalanceError } from './body'
 import { haulLoads } from './target'
-import type { Corrected, LevelSpring, RoadTrial, SurveyFacts, TrialLips } from './types'
+import type { BodyLoad, Corrected, LevelSpring, RoadTrial, SurveyFacts, TrialLips } from './types'
 import { sourcesOf, type Source, type UncertainCase } from './uncertainty'
 
 /**
@@ -16,10 +16,12 @@ import { sourcesOf, type Source, type UncertainCase } from './uncertainty'
 /** ± taken as equally likely within it: standard deviation a/√3 (JCGM 100:2008, 4.3.7; memory). */
 const SIGMA = 1 / Math.sqrt(3)
 /** Of a source's ±, for the slopes; and where the search ends. */
-const STEP = 0.01
-const CLOSE = 1e-7
-const MOST_ROUNDS = 30
+const STEP = 0.001
+const CLOSE = 1e-5
+const MOST_ROUNDS = 12
 const SMALLEST_PART = 1e-3
+/** Sources of doubt that are weighed at most: those that move the lips furthest. */
+const MOST_UNKNOWNS = 16
 const LIP_SIGMA = PRACTICE.lip.value * SIGMA
 /** Sources of the spring and the truck itself are the same whatever is aboard; of these the plan takes two over. */
 const SHARED = ['area', 'rate', 'gap']
@@ -33,9 +35,17 @@ interface Taped {
   air: { left: number; right: number }
 }
 interface Unknown {
-  id: string
+  /** Under which it counts; the truck's own counts under all. */
   haul: string | null
   source: Source
+  /** What its whole ± adds on the suspension: all that a doubt about the load does, in proportion. Null of the truck's own. */
+  adds: BodyLoad | null
+}
+/** What is asked, and where the plan has each lip with every source off by its z. */
+interface Model {
+  taped: readonly Taped[]
+  unknowns: readonly Unknown[]
+  lipsAt(z: readonly number[]): number[]
 }
 export interface TrialInput {
   surveyed: SurveyFacts
@@ -71,17 +81,18 @@ function tapedLips({ trials, hauls }: TrialInput): Taped[] {
 }
 
 function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
-  const unknowns = unknownsOf(input, taped)
-  const untouched = unknowns.map(() => 0)
-  const planned = lipsAt(input, taped, unknowns, untouched)
-  const { z, matrix } = mostLikely(input, taped, unknowns)
-  const index = (id: string) => unknowns.findIndex((u) => u.id === id)
+  const model = modelOf(input, taped)
+  const { unknowns, lipsAt } = model
+  const { z, matrix } = mostLikely(model)
+  const index = (id: string) => unknowns.findIndex((u) => u.source.id === id)
   // Never more than its own doubt allows: what is left over says so instead.
   const shift = (id: string) => Math.min(Math.max(z[index(id)]!, -1), 1)
-  const applied = untouched.map((_, i) =>
-    STEEL_AND_AIR.includes(unknowns[i]!.id) ? shift(unknowns[i]!.id) : 0,
-  )
-  const corrected = lipsAt(input, taped, unknowns, applied)
+  const takenOver = unknowns.map(({ source: { id } }) => (STEEL_AND_AIR.includes(id) ? shift(id) : 0))
+  const [planned, corrected, explained] = [unknowns.map(() => 0), takenOver, z].map(lipsAt) as [
+    number[],
+    number[],
+    number[],
+  ]
   const lips: TrialLips[] = taped.map(({ id, side, lip }, i) => ({
     id,
     side,
@@ -89,10 +100,8 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
     planned: planned[i]!,
     corrected: corrected[i]!,
   }))
-  const explained = lipsAt(input, taped, unknowns, z)
-  const leftOver = Math.sqrt(
-    taped.reduce((sum, t, i) => sum + (t.lip - explained[i]!) ** 2, 0) / taped.length,
-  )
+  const squares = taped.reduce((sum, t, i) => sum + (t.lip - explained[i]!) ** 2, 0)
+  const leftOver = Math.sqrt(squares / taped.length)
   /** What the tape leaves unexplained widens the doubt again, up to what it was before. */
   const misfit = Math.max(leftOver / LIP_SIGMA, 1)
   const known = (id: string, tolerance: number): Corrected => {
@@ -110,29 +119,44 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
   }
 }
 
+function modelOf(input: TrialInput, taped: readonly Taped[]): Model {
+  const all = unknownsOf(input, taped)
+  const loads = new Map(taped.map(({ haul }) => [haul, loadOf(caseOf(input, haul))]))
+  const model = (unknowns: readonly Unknown[]): Model => ({
+    taped,
+    unknowns,
+    lipsAt: (z) => lipsOf(input, loads, taped, unknowns, z),
+  })
+  if (all.length <= MOST_UNKNOWNS) return model(all)
+  const whole = model(all)
+  const planned = whole.lipsAt(all.map(() => 0))
+  const moves = all.map((unknown, i) => {
+    const lips = whole.lipsAt(all.map((_, k) => (k === i ? 1 : 0)))
+    return { unknown, by: Math.max(...lips.map((lip, row) => Math.abs(lip - planned[row]!))) }
+  })
+  const must = ({ unknown }: (typeof moves)[number]) => (STEEL_AND_AIR.includes(unknown.source.id) ? 1 : 0)
+  moves.sort((a, b) => must(b) - must(a) || b.by - a.by)
+  return model(moves.slice(0, MOST_UNKNOWNS).map(({ unknown }) => unknown))
+}
+
 /**
  * The z of every source that make the tape and what was known before likeliest together, and the matrix of the last step.
  * A step that makes it less likely is halved: a bump stop or an end of a table bends the truck under it.
  */
-function mostLikely(
-  input: TrialInput,
-  taped: readonly Taped[],
-  unknowns: readonly Unknown[],
-): { z: number[]; matrix: number[][] } {
-  const at = (z: readonly number[]) => lipsAt(input, taped, unknowns, z)
+function mostLikely(model: Model): { z: number[]; matrix: number[][] } {
   const cost = (z: readonly number[], lips: readonly number[]) =>
-    taped.reduce((sum, t, i) => sum + ((t.lip - lips[i]!) / LIP_SIGMA) ** 2, 0) +
+    model.taped.reduce((sum, t, i) => sum + ((t.lip - lips[i]!) / LIP_SIGMA) ** 2, 0) +
     z.reduce((sum, v) => sum + (v / SIGMA) ** 2, 0)
-  let z = unknowns.map(() => 0)
-  let lips = at(z)
+  let z = model.unknowns.map(() => 0)
+  let lips = model.lipsAt(z)
   let least = cost(z, lips)
+  let equations = normalEquations(model, z, lips)
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const { matrix, right } = normalEquations(input, taped, unknowns, z, lips)
-    const step = solveSpd(matrix, right)
+    const step = solveSpd(equations.matrix, equations.right)
     let part = 1
     for (; part > SMALLEST_PART; part /= 2) {
       const next = z.map((v, i) => v + part * step[i]!)
-      const there = at(next)
+      const there = model.lipsAt(next)
       const costs = cost(next, there)
       if (costs > least) continue
       z = next
@@ -140,10 +164,11 @@ function mostLikely(
       least = costs
       break
     }
-    const moved = part * Math.max(...step.map(Math.abs))
-    if (moved < CLOSE || part <= SMALLEST_PART) break
+    if (part <= SMALLEST_PART) break
+    equations = normalEquations(model, z, lips)
+    if (part * Math.max(...step.map(Math.abs)) < CLOSE) break
   }
-  return { z, matrix: normalEquations(input, taped, unknowns, z, lips).matrix }
+  return { z, matrix: equations.matrix }
 }
 
 /** Every source of doubt once: the truck's own, then each haul's. */
@@ -153,11 +178,23 @@ function unknownsOf(input: TrialInput, taped: readonly Taped[]): Unknown[] {
     sourcesOf(caseOf(input, haul))
       .filter(({ id }) => i === 0 || !SHARED.includes(id))
       .map((source) => ({
-        id: source.id,
-        haul: SHARED.includes(source.id) ? null : haul,
+        haul,
         source,
+        adds: SHARED.includes(source.id) ? null : added(input, haul, source),
       })),
   )
+}
+
+const loadOf = ({ haul, truck }: UncertainCase): BodyLoad => haulLoads(haul, truck).body
+
+function added(input: TrialInput, haul: string | null, source: Source): BodyLoad {
+  const told = caseOf(input, haul)
+  const [without, weighed] = [loadOf(told), loadOf(source.shift(told, 1))]
+  return {
+    front: weighed.front - without.front,
+    rear: weighed.rear - without.rear,
+    roll: weighed.roll - without.roll,
+  }
 }
 
 const caseOf = ({ surveyed, spring, hauls, empty }: TrialInput, haul: string | null): UncertainCase => ({
@@ -168,54 +205,48 @@ const caseOf = ({ surveyed, spring, hauls, empty }: TrialInput, haul: string | n
   tolerances: surveyed.tolerances,
 })
 
-/** Where the plan has each lip, with every source off by its z. */
-function lipsAt(
+/** Lips above the ground, m: unladen less how far each side has gone down. One balance serves both lips of a reading. */
+function lipsOf(
   input: TrialInput,
+  loads: ReadonlyMap<string | null, BodyLoad>,
   taped: readonly Taped[],
   unknowns: readonly Unknown[],
   z: readonly number[],
 ): number[] {
-  return taped.map((t) => {
-    const shifted = unknowns.reduce(
-      (of, { id, haul, source }, i) => {
-        const counts = z[i] !== 0 && (SHARED.includes(id) || haul === t.haul)
-        return counts ? source.shift(of, z[i]!) : of
-      },
-      caseOf(input, t.haul),
-    )
-    return lipOf(shifted, t)
+  const { truck, spring } = unknowns.reduce(
+    (of, { source, adds }, i) => (adds || z[i] === 0 ? of : source.shift(of, z[i]!)),
+    caseOf(input, null),
+  )
+  const { rearLeft, rearRight } = truck.heights
+  const stood = new Map<string, { left: number; right: number }>()
+  return taped.map(({ id, haul, air, side }) => {
+    const known = stood.get(id)
+    if (known) return known[side]
+    const load = { ...loads.get(haul)! }
+    unknowns.forEach((unknown, i) => {
+      if (!unknown.adds || unknown.haul !== haul) return
+      load.front += z[i]! * unknown.adds.front
+      load.rear += z[i]! * unknown.adds.rear
+      load.roll += z[i]! * unknown.adds.roll
+    })
+    const at = balanceBody(truck, load, spring, air)
+    const middle = (at.rearLeft + at.rearRight) / 2
+    const lean = (at.roll * truck.rearTrack) / 2
+    const lips = { left: rearLeft - middle - lean, right: rearRight - middle + lean }
+    stood.set(id, lips)
+    return lips[side]
   })
 }
 
-/** A rear lip above the ground, m: unladen less how far its side has gone down. */
-function lipOf({ truck, spring, haul }: UncertainCase, { side, air }: Taped): number {
-  const at = balanceBody(truck, haulLoads(haul, truck).body, spring, air)
-  const middle = (at.rearLeft + at.rearRight) / 2
-  const lean = (at.roll * truck.rearTrack) / 2
-  return unladenLip(truck, side) - middle - (side === 'left' ? lean : -lean)
-}
-
-const unladenLip = ({ heights }: Truck, side: Side) =>
-  side === 'left' ? heights.rearLeft : heights.rearRight
-
 /** (JᵀJ/σ² + 1/s²)·dz = Jᵀr/σ² − z/s²: the readings and what was known before, each with its own weight. */
 function normalEquations(
-  input: TrialInput,
-  taped: readonly Taped[],
-  unknowns: readonly Unknown[],
+  { taped, unknowns, lipsAt }: Model,
   z: readonly number[],
   at: readonly number[],
 ): { matrix: number[][]; right: number[] } {
   const slopes = unknowns.map((_, i) => {
-    const moved = (by: number) =>
-      lipsAt(
-        input,
-        taped,
-        unknowns,
-        z.map((v, k) => (k === i ? v + by : v)),
-      )
-    const down = moved(-STEP)
-    return moved(STEP).map((lip, row) => (lip - down[row]!) / (2 * STEP))
+    const moved = lipsAt(z.map((v, k) => (k === i ? v + STEP : v)))
+    return moved.map((lip, row) => (lip - at[row]!) / STEP)
   })
   const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, v, i) => sum + v * b[i]!, 0)
   const missed = taped.map((t, i) => t.lip - at[i]!)
@@ -232,7 +263,7 @@ const WORTH_SAYING = 0.25
 
 function furthestBesides(unknowns: readonly Unknown[], z: readonly number[]): RoadTrial['besides'] {
   const others = unknowns
-    .map(({ id, source }, i) => ({ id, label: source.label, share: z[i]! }))
+    .map(({ source: { id, label } }, i) => ({ id, label, share: z[i]! }))
     .filter(({ id, share }) => id !== 'area' && id !== 'rate' && Math.abs(share) >= WORTH_SAYING)
     .sort((a, b) => Math.abs(b.share) - Math.abs(a.share))
   return others[0] ? { label: others[0].label, share: others[0].share } : null

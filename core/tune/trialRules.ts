@@ -20,7 +20,7 @@ export function trialRules(
     ...(spring ? overLimit(tune, spring) : []),
     ...notTaped(tune),
     ...haulGone(tune, hauls),
-    ...(trial ? [...corrected(trial), ...unexplained(trial)] : []),
+    ...(trial ? [...corrected(trial), ...unexplained(trial)] : notCounted(tune, hauls)),
   ]
 }
 
@@ -68,6 +68,25 @@ const haulGone = ({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] =>
       remedy: { label: 'Take the reading away', patches: [{ op: 'remove', path: ['tune', 'trials', id] }] },
     })
   })
+
+/** Taped, and yet there is nothing to compare it with. */
+function notCounted({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] {
+  const taped = Object.values(trials).some(
+    (t) => (t.lipLeft !== null || t.lipRight !== null) && (t.haul === null || hauls[t.haul]),
+  )
+  if (!taped) return []
+  return [
+    note({
+      rule: 'trial-not-counted',
+      rank: 'fix',
+      subject: 'trial',
+      quantity: 'count',
+      title: 'The road trial is not counted',
+      text: 'At one of its readings the plan finds no height at which the truck could stand: nothing is corrected by it. Look again at the pressures, what was aboard, and the spring.',
+      source: 'Balance of body and springs',
+    }),
+  ]
+}
 
 /** What the pressures now follow, said plainly. */
 function corrected({ area, rate }: TrialSaid): Note[] {

@@ -95,10 +95,16 @@ describe('the road trial', () => {
 
   test('a reading over the spring’s limit is a Stop; at the limit it is not', () => {
     expect(notes(null, { left: spring.maxPressure + 1 })[0]).toMatch(/^stop trial-over-limit/)
-    expect(notes(null, { left: spring.maxPressure })).toEqual([])
+    expect(notes(said({}), { left: spring.maxPressure })).toEqual([])
   })
   test('a reading without a lip says so', () => {
-    expect(notes(null, { lipRight: null })).toEqual([
+    expect(notes(said({}), { lipRight: null })).toEqual([
+      'know trial-not-taped A reading of the road trial without its heights',
+    ])
+  })
+  test('taped, and yet nothing came of it: it says so; with nothing taped it does not', () => {
+    expect(notes(null)).toEqual(['fix trial-not-counted The road trial is not counted'])
+    expect(notes(null, { lipLeft: null, lipRight: null })).toEqual([
       'know trial-not-taped A reading of the road trial without its heights',
     ])
   })
@@ -106,7 +112,7 @@ describe('the road trial', () => {
     expect(notes(null, { haul: 'gone' })).toEqual([
       'know trial-haul-gone A reading of the road trial that is not counted',
     ])
-    expect(notes(null, { haul: null })).toEqual([])
+    expect(notes(said({}), { haul: null })).toEqual([])
   })
   test('area and rate are told from a hundredth on, each way', () => {
     expect(notes(said({ area: { factor: 0.9901, tolerance: 0.02 } }))).toEqual([])

@@ -111,7 +111,7 @@ test('a road trial: what levelled the truck is typed with both lips, and pressur
 test('a line’s joints: soft hose takes barbs, a push-fit on it is stopped, and the remedy puts the barb back', async ({
   page,
 }) => {
-  await open(page, '/jobs/estuary-flatbed/air')
+  await open(page, '/jobs/ridge-tender/air')
   await drawer(page, 'Parts list')
   await expect(page.getByText('push-fit', { exact: true })).toBeVisible()
   await page

@@ -37,11 +37,15 @@ function routeFigures(route: Route, truck: Truck): Record<string, Figure> {
       label,
       value: route.cut,
       quantity: 'run',
-      formula: 'run along the frame + slack, up to the next 10 mm',
+      formula:
+        route.coiled === null
+          ? 'run along the frame + slack, up to the next 10 mm'
+          : 'run along the frame + slack, up to the next length a hose is sold in with its ends on',
       inputs: [
         input('Run', route.run, 'run'),
         input('Slack at the spring', route.slack, 'length'),
         input('Ties', route.ties, 'count'),
+        ...(route.coiled === null ? [] : [input('Left over, coiled', route.coiled, 'run')]),
       ],
       source: 'Shortest path on the chassis graph, keep-off counted dearer; slack 300 mm (common practice)',
     },

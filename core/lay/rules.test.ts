@@ -172,6 +172,13 @@ describe('hose with its ends on', () => {
       expect(cut).toBeGreaterThanOrEqual(tubes[id]!.cut - 0.01)
     }
   })
+  test('and its figure says why it is that long, where a tube’s says the next 10 mm', () => {
+    const why = (tube: string) =>
+      Object.entries(hosed(tube).figures).find(([id]) => id.startsWith('cut.'))![1]
+    expect(why('nylon-1-4').formula).toContain('next 10 mm')
+    expect(why('braided-1-4').formula).toContain('sold in with its ends on')
+    expect(why('braided-1-4').inputs.map((i) => i.label)).toContain('Left over, coiled')
+  })
   test('where none is long enough it says so; with the slack just within the longest it does not', () => {
     const longest = tubeClass('braided-1-4')!.stock!.at(-1)!
     const spring = hosed('braided-1-4').result.cuts.find((c) => c.slack > 0)!

@@ -55,9 +55,9 @@ const overPlate =
     of: (r: TruckResult) => number,
     rating: (ratings: Truck['ratings']) => number,
   ): Rule<TruckRuleInput> =>
-  ({ r, typed }) => {
+  ({ r }) => {
     const value = of(r)
-    const limit = rating(typed.ratings)
+    const limit = rating(r.truck.ratings)
     if (value <= limit) return null
     return note({
       quantity: 'mass',

@@ -210,4 +210,15 @@ describe('seats, brackets and what is beside', () => {
     expect(paper.stage.figures.rearAxle!.max).toBe(paper.plate + 300)
     expect(paper.stage.notes.map((n) => n.rule)).toEqual(['not-weighed'])
   })
+  test('what it weighs empty is held against the ratings in force: the plate’s, or with its paper the upgrade’s', () => {
+    const of = (paper: string) => {
+      const truck = exampleTruck('leaf-flatbed')
+      const { frontAxle, rearAxle, gross } = truck.ratings
+      truck.unladen.rearLeft = truck.unladen.rearRight = rearAxle / 2 + 50
+      truck.ratings.certified = { frontAxle, rearAxle: rearAxle + 300, gross: gross + 300, paper }
+      return truckStage(truck, leaf, BARE).notes.map((n) => n.rule)
+    }
+    expect(of('')).toContain('unladen-over-rear')
+    expect(of('Certificate 12')).not.toContain('unladen-over-rear')
+  })
 })

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { drawer, expect, fill, gauge, number, open, saved, test } from './support'
+import { drawer, expect, fill, gauge, newJob, number, open, saved, test } from './support'
 
 test('the pressure card follows the load, saves as CSV and prints alone', async ({ page }) => {
   await open(page, '/jobs/hive-hauler/load')
@@ -130,5 +130,30 @@ test('a line’s joints: soft hose takes barbs, a push-fit on it is stopped, and
   await expect(notes).toContainText('A compression fitting does not hold on 1/4 in rubber air hose')
   await notes.getByRole('button', { name: 'Take a barb with clamp there' }).click()
   await expect(notes).not.toContainText('does not hold on')
+  await saved(page)
+})
+
+test('the truck as somebody built it: seats out of line, a bolt with its end toward the bag, an upgrade with its paper', async ({
+  page,
+}) => {
+  await newJob(page, 'Built by somebody')
+  await saved(page)
+  const notes = page.getByRole('region', { name: 'Bench notes' })
+  await drawer(page, 'Beside the springs')
+  await fill(page, 'Lower seat, fore or aft', '30 mm')
+  await expect(notes).toContainText('The spring leans between its seats')
+  await notes.getByRole('button', { name: /^Plan a bracket that brings/ }).click()
+  await expect(notes).not.toContainText('leans between its seats')
+  const bolts = page.getByRole('region', { name: 'Brackets and bolts' })
+  await expect(bolts).toContainText('the bag is not checked against any')
+  await bolts.getByRole('button', { name: 'Bracket or bolt' }).click()
+  await expect(notes).toContainText('“Bolt” has an edge toward the bag')
+  await notes.getByRole('button', { name: /^It is turned/ }).click()
+  await expect(notes).not.toContainText('has an edge toward the bag')
+  await drawer(page, 'Weights and ratings')
+  await page.getByRole('button', { name: 'It was upgraded, with paper' }).click()
+  await expect(notes).toContainText('An upgrade without its paper')
+  await fill(page, 'Paper that certifies it, and where it is kept', 'Certificate 12, glove box')
+  await expect(notes).not.toContainText('An upgrade without its paper')
   await saved(page)
 })

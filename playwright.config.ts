@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { chromiumLaunch } from './bin/lib/chromium.mjs'
 
 const half = process.env.NP_RESULTS ?? '0'
 
@@ -18,17 +19,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     acceptDownloads: true,
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: chromiumLaunch,
   },
 })

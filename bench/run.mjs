@@ -7,7 +7,8 @@ import { pathToFileURL } from 'node:url'
 import { chromium } from '@playwright/test'
 import pg from 'pg'
 import { bundle, bundleSetUp, root } from '../bin/lib/bundle.mjs'
-import { CHROMIUM, install, installChromium } from '../bin/lib/install.mjs'
+import { chromiumLaunch } from '../bin/lib/chromium.mjs'
+import { install, installChromium } from '../bin/lib/install.mjs'
 import { freePort, startCluster } from '../bin/lib/cluster.mjs'
 import { buildApp, serve } from '../bin/lib/serve.mjs'
 
@@ -185,18 +186,7 @@ try {
 
   rowAtLeast('saves a second, 50 clients', await savesASecond(server.address), 'a second', 100)
 
-  browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  })
+  browser = await chromium.launch(chromiumLaunch)
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   /** Packed script of a stage that stands ready, bytes; what comes a moment later, and what its workers run, is not in it. */
   const scriptOf = async (stage) => {

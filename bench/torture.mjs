@@ -7,7 +7,8 @@ import { setTimeout as sleep } from 'node:timers/promises'
 import { chromium } from '@playwright/test'
 import { dataFolder, root } from '../bin/lib/bundle.mjs'
 import { freePort } from '../bin/lib/cluster.mjs'
-import { CHROMIUM, installChromium } from '../bin/lib/install.mjs'
+import { chromiumLaunch } from '../bin/lib/chromium.mjs'
+import { installChromium } from '../bin/lib/install.mjs'
 import { healthOf } from '../bin/lib/serve.mjs'
 
 const option = (name, otherwise) => {
@@ -57,7 +58,6 @@ const { document: before } = await (await fetch(`${address}/api/jobs/${JOB}`)).j
 const [HAUL] = Object.entries(before.hauls).find(([, haul]) =>
   Object.values(haul.items).some((item) => item.label === 'Cable drums'),
 )
-const args = ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking']
 const typed = new Map()
 const until = Date.now() + minutes * 60_000
 let kills = 0
@@ -90,8 +90,7 @@ async function person({ fields }, k) {
   const profile = join(folder, `browser-${k}`)
   const begin = async () => {
     const context = await chromium.launchPersistentContext(profile, {
-      executablePath: CHROMIUM,
-      args,
+      ...chromiumLaunch,
       timeout: 20_000,
     })
     const page = context.pages()[0] ?? (await context.newPage())

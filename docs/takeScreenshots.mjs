@@ -2,21 +2,11 @@
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { chromium } from '@playwright/test'
+import { chromiumLaunch } from '../bin/lib/chromium.mjs'
 
 const here = join(dirname(fileURLToPath(import.meta.url)), 'screenshots')
 const address = process.argv[2] ?? 'http://127.0.0.1:3000'
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-})
+const browser = await chromium.launch(chromiumLaunch)
 
 async function take(name, path, { theme = 'day', width = 1280, height = 800, first } = {}) {
   const page = await browser.newPage({ viewport: { width, height }, locale: 'en-GB', timezoneId: 'UTC' })

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
 import type { StageName } from '#core/quantity/figure'
-import { focusIn, reveal, type Drawer, type View } from './drawers'
+import { focusIn, nextFrame, reveal, type Drawer, type View } from './drawers'
 
 /**
  * A stage at work: its pictures stay in view, and under them (beside them where there is room) its drawers,
  * one open at a time. A drawer stands in the slot of its id, a picture in `view-` and its id. A slot is told whether
- * its drawer is `open`, and whether it was ever (`seen`).
+ * its drawer is `open`, and whether it was ever (`seen`). What is not open is made a moment after the page.
  */
 const {
   stage,
@@ -28,6 +28,26 @@ const asked = computed(() => {
 const opened = computed(() => asked.value ?? (known(first) ? first : drawers[0]?.id))
 const seen = reactive(new Set<string>())
 watch(opened, (id) => id && seen.add(id), { immediate: true })
+
+/** Whether the drawers that nobody has opened stand behind the open one yet. */
+const whole = ref(false)
+let standing: Promise<void> | undefined
+const makeWhole = () => (standing ??= standBehind())
+async function standBehind(): Promise<void> {
+  whole.value = true
+  await nextTick()
+  await allFetched()
+  await nextFrame()
+}
+let soon: ReturnType<typeof setTimeout>
+onMounted(() => {
+  soon = setTimeout(makeWhole, MOMENT)
+  addEventListener('beforeprint', makeWhole)
+})
+onBeforeUnmount(() => {
+  clearTimeout(soon)
+  removeEventListener('beforeprint', makeWhole)
+})
 const title = computed(() => drawers.find((d) => d.id === opened.value)?.title ?? '')
 const view = ref('')
 const viewed = computed(() => (views.some((v) => v.id === view.value) ? view.value : views[0]?.id))
@@ -53,8 +73,10 @@ async function follow(): Promise<void> {
   await nextTick()
   const { subject, leading } = screen
   const led = leading?.stage === stage
-  const place = led && leading.field ? fieldOf(leading.field) : placeOf(subject)
+  const find = () => (led && leading.field ? fieldOf(leading.field) : placeOf(subject))
   if (led) screen.leading = null
+  if (!find() && (led || subject !== null)) await makeWhole()
+  const place = find()
   const drawer = drawerOf(place)
   if (!place || !drawer || (phone() && !led)) return
   if (drawer !== opened.value || (led && phone())) await openQuietly(drawer)
@@ -88,7 +110,7 @@ watch(asked, async (id) => {
 </script>
 
 <template>
-  <div ref="root" class="bench" data-bench>
+  <div ref="root" class="bench" :data-bench="whole ? 'whole' : 'first'">
     <div class="no-print flex items-center gap-3 bench-head flex-wrap">
       <h1 class="text-2xl">{{ STAGE_TITLES[stage].name }}</h1>
       <p class="text-soft mr-auto max-sm:hidden">{{ STAGE_TITLES[stage].what }}</p>
@@ -157,7 +179,7 @@ watch(asked, async (id) => {
         @reveal="d.id !== opened && openQuietly(d.id)"
         @keydown.esc="phone() && shut()"
       >
-        <slot :name="d.id" :open="d.id === opened" :seen="seen.has(d.id)" />
+        <slot v-if="whole || seen.has(d.id)" :name="d.id" :open="d.id === opened" :seen="seen.has(d.id)" />
       </div>
     </div>
   </div>

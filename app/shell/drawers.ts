@@ -25,14 +25,14 @@ export function stepDrawer(by: 1 | -1): void {
 
 const FIELDS = 'input:not([type=hidden]), select, textarea'
 const PATIENCE = 60
-const frame = () => new Promise((resolve) => requestAnimationFrame(resolve))
+export const nextFrame = () => new Promise((resolve) => requestAnimationFrame(resolve))
 
 /** What `find` finds once it stands on the screen; null when it does not within a second or so. */
 async function onceShown(find: () => Element | null | undefined): Promise<HTMLElement | null> {
   for (let i = 0; i < PATIENCE; i++) {
     const found = find()
     if (found instanceof HTMLElement && found.checkVisibility()) return found
-    await frame()
+    await nextFrame()
   }
   return null
 }

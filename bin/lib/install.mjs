@@ -1,9 +1,10 @@
 // Installs what a fresh Debian 12 machine with Node.js 20 lacks. Safe to run again and again.
 import { execFileSync, spawnSync } from 'node:child_process'
-import { existsSync, readFileSync, readdirSync, statSync, writeFileSync, mkdirSync } from 'node:fs'
+import { existsSync, readFileSync, readdirSync, writeFileSync, mkdirSync } from 'node:fs'
 import { createHash } from 'node:crypto'
 import { join } from 'node:path'
 import { root } from './bundle.mjs'
+import { HEADLESS } from './chromium.mjs'
 
 /** npm packages as locked; again only when the lock file changed. */
 export function install() {
@@ -29,8 +30,6 @@ export function postgresBin() {
   versions.sort((a, b) => Number(b) - Number(a))
   return versions.length ? join(base, versions[0], 'bin') : null
 }
-
-export const CHROMIUM = '/usr/bin/chromium'
 
 /** Debian's packages by apt, as root or through sudo; a plain message when neither is possible. */
 function aptInstall(packages) {
@@ -63,5 +62,5 @@ export function installPostgres() {
 }
 
 export function installChromium() {
-  if (!statSync(CHROMIUM, { throwIfNoEntry: false })) aptInstall(['chromium'])
+  if (!existsSync(HEADLESS)) aptInstall(['chromium-headless-shell'])
 }

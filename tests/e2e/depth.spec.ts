@@ -60,6 +60,7 @@ test('which spring: one is proposed, choosing it changes every figure, and what 
 test('the frame and the exhaust are corrected in the form, and Lay follows', async ({ page }) => {
   await open(page, '/jobs/core-sampler/truck')
   await drawer(page, 'Frame and springs')
+  await expect(page.getByRole('region', { name: 'Cross-members' })).toBeVisible()
   while (await page.getByRole('button', { name: 'Take away cross-member 1', exact: true }).count())
     await page.getByRole('button', { name: 'Take away cross-member 1', exact: true }).click()
   await page.keyboard.press('Escape')

@@ -1,4 +1,4 @@
-import { drawer, expect, go, open, saved, test } from './support'
+import { drawer, expect, go, open, saved, test, whole } from './support'
 import type { Page } from '@playwright/test'
 
 /** From New job to a kind of job begun, as somebody would who found something under the truck. */
@@ -27,6 +27,7 @@ const row = (page: Page, part: string) =>
 /** Every step of the build, drawer by drawer. */
 async function steps(page: Page): Promise<string> {
   await go(page, 'Build')
+  await whole(page)
   return page.locator('main[data-stage]').evaluate((main) => main.textContent ?? '')
 }
 

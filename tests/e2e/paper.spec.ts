@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { drawer, expect, newJob, open, STAGES, test } from './support'
+import { drawer, expect, newJob, open, STAGES, test, whole } from './support'
 
 /** Pages of a PDF as the browser writes it: each is an object of its own. */
 const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type\s*\/Page(?!s)/g)?.length ?? 0
@@ -32,6 +32,7 @@ test('Build prints every step with a box to tick, over as many pages as it takes
 }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await open(page, '/jobs/shell-runner/build')
+  await whole(page)
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('article')).toBeHidden()
   const steps = page.locator('[data-step]')

@@ -25,6 +25,9 @@ export const STAGES = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 
 /** A stage comes a moment after its heading; nothing can be read or counted on it before. */
 export const stageShown = (page: Page) => expect(page.locator('main[data-stage] [data-bench]')).toBeAttached()
 
+/** The drawers that nobody has opened come a moment after the stage. */
+export const whole = (page: Page) => expect(page.locator('[data-bench="whole"]')).toBeAttached()
+
 /** Opens a drawer of the stage shown by its title; other words may stand behind it. */
 export async function drawer(page: Page, title: string): Promise<void> {
   const link = page

@@ -9,6 +9,13 @@ import { showText } from '#core/quantity/units'
 import { withLive } from '../stageDrawers'
 import { usePlayer } from './player'
 
+const laterDrawers = () => import('./laterDrawers')
+const AirAnswers = laterComponent(() => laterDrawers().then((d) => d.AirAnswers))
+const AirClasses = laterComponent(() => laterDrawers().then((d) => d.AirClasses))
+const AirParts = laterComponent(() => laterDrawers().then((d) => d.AirParts))
+const DoYouNeedIt = laterComponent(() => laterDrawers().then((d) => d.DoYouNeedIt))
+const SpringSheet = laterComponent(() => laterDrawers().then((d) => d.SpringSheet))
+const WhatIsThere = laterComponent(() => laterDrawers().then((d) => d.WhatIsThere))
 const RunIt = laterComponent(() => import('./RunIt.vue'))
 const WhichSpring = laterComponent(() => import('./WhichSpring.vue'))
 const WhichSet = laterComponent(() => import('./WhichSet.vue'))
@@ -79,7 +86,6 @@ function saveSvg(): void {
 }
 const saveGraph = () =>
   saveFile('circuit.json', `${JSON.stringify(circuitGraph(air.value), null, 2)}\n`, 'application/json')
-const printIt = () => window.print()
 </script>
 
 <template>
@@ -112,7 +118,7 @@ const printIt = () => window.print()
           <button type="button" class="button quiet text-sm" @click="saveGraph">
             <Download :size="15" aria-hidden="true" />Graph
           </button>
-          <button type="button" class="button quiet text-sm" @click="printIt">
+          <button type="button" class="button quiet text-sm" @click="printSheet">
             <Printer :size="15" aria-hidden="true" />Print
           </button>
         </div>

@@ -3,6 +3,9 @@ import { OperationError, type Change } from '#core/air/circuit/editing'
 import { operationPatches, wholeOperations } from '#core/air/circuit/offered'
 import type { AirPlan } from '#core/document/types'
 
+const laterDrawers = () => import('./laterDrawers')
+const ChosenPart = laterComponent(() => laterDrawers().then((d) => d.ChosenPart))
+const ChosenLine = laterComponent(() => laterDrawers().then((d) => d.ChosenLine))
 /** The part or line chosen on the circuit: its figures, its neighbours, and what may be done with it. */
 const { air, chosen } = defineProps<{ air: AirPlan; chosen: string | null }>()
 const emit = defineEmits<{ choose: [id: string | null] }>()

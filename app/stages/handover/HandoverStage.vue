@@ -28,7 +28,6 @@ function accept(key: string, text: string, reason: string): void {
     h.accepted[key] = { who: shop.person?.name ?? '', at: new Date().toISOString(), reason }
   })
 }
-const print = () => window.print()
 
 const VIEWS = [{ id: 'sheet', title: 'Driver’s sheet', tall: true }]
 const drawers = computed(() =>
@@ -166,7 +165,7 @@ const drawers = computed(() =>
           :options="PAPERS.map((value) => ({ value, label: value }))"
           @change="(v) => void (screen.paper = v as Paper)"
         />
-        <button type="button" class="button" @click="print">
+        <button type="button" class="button" @click="printSheet">
           <Printer :size="16" aria-hidden="true" />Print
         </button>
         <a class="button quiet" :href="`/api/jobs/${job.id}/sheet?${query}`" download

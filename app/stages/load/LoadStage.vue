@@ -3,6 +3,12 @@ import { Plus } from '@lucide/vue'
 import { withLive } from '../stageDrawers'
 import { useHaul } from './useHaul'
 
+const laterDrawers = () => import('./laterDrawers')
+const HowSure = laterComponent(() => laterDrawers().then((d) => d.HowSure))
+const LoadPressures = laterComponent(() => laterDrawers().then((d) => d.LoadPressures))
+const LoadRatings = laterComponent(() => laterDrawers().then((d) => d.LoadRatings))
+const PressureCard = laterComponent(() => laterDrawers().then((d) => d.PressureCard))
+const TrailerPanel = laterComponent(() => laterDrawers().then((d) => d.TrailerPanel))
 const { job, shop, haul, items, result, figure, text, addHaul } = useHaul()
 const sampled = useSampled()
 const uncertainty = computed(() => job.derived!.stages.load.result.uncertainties[job.haulId])

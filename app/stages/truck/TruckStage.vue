@@ -4,6 +4,17 @@ import { withLive } from '../stageDrawers'
 import { firstMeasures, isMeasured } from '#core/truck/firstMeasures'
 import { useTruck } from './useTruck'
 
+const laterDrawers = () => import('./laterDrawers')
+const BesideSprings = laterComponent(() => laterDrawers().then((d) => d.BesideSprings))
+const CertifiedUpgrade = laterComponent(() => laterDrawers().then((d) => d.CertifiedUpgrade))
+const CrossMembers = laterComponent(() => laterDrawers().then((d) => d.CrossMembers))
+const ExhaustPath = laterComponent(() => laterDrawers().then((d) => d.ExhaustPath))
+const FitTables = laterComponent(() => laterDrawers().then((d) => d.FitTables))
+const FoundParts = laterComponent(() => laterDrawers().then((d) => d.FoundParts))
+const SurveyPanel = laterComponent(() => laterDrawers().then((d) => d.SurveyPanel))
+const TicketsPanel = laterComponent(() => laterDrawers().then((d) => d.TicketsPanel))
+const TruckBasics = laterComponent(() => laterDrawers().then((d) => d.TruckBasics))
+const TruckPhotos = laterComponent(() => laterDrawers().then((d) => d.TruckPhotos))
 const { job, truck } = useTruck()
 const shop = useShop()
 const photos = usePhotos()

@@ -77,8 +77,7 @@ useHead({
 
 /** What Find offers to do. */
 const ACTIONS: Record<FoundAction, () => void> = {
-  // The dialog goes first: it is no part of the sheet.
-  print: () => setTimeout(() => window.print(), 100),
+  print: () => void printSheet(),
   pack: () => window.location.assign(`/api/jobs/${job.id}/pack?paper=${screen.paper}`),
   plan: () => window.location.assign(`/api/jobs/${job.id}/plan`),
   revisions: () => (listingRevisions.value = true),

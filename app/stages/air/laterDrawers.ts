@@ -1,0 +1,9 @@
+/** What stands in drawers that are not the first to be opened, and what is chosen on the circuit: fetched together, a moment after the stage. */
+export { default as AirAnswers } from './AirAnswers.vue'
+export { default as AirClasses } from './AirClasses.vue'
+export { default as AirParts } from './AirParts.vue'
+export { default as ChosenLine } from './ChosenLine.vue'
+export { default as ChosenPart } from './ChosenPart.vue'
+export { default as DoYouNeedIt } from './DoYouNeedIt.vue'
+export { default as SpringSheet } from './SpringSheet.vue'
+export { default as WhatIsThere } from './WhatIsThere.vue'

@@ -1,0 +1,2 @@
+export const HEADLESS: string
+export const chromiumLaunch: { executablePath: string; args: string[] }

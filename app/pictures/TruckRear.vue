@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { PRACTICE } from '#core/catalog/practice'
-import { mountingOf } from '#core/catalog/truckGeometry'
+import { mountingOf, railBottom, railDepth } from '#core/catalog/truckGeometry'
 import type { Truck } from '#core/document/types'
 import type { Fit, Pose } from '#core/truck/types'
 
@@ -56,7 +56,7 @@ function outline(bag: Pose['bags']['left']): string {
 }
 /** Brackets from the rail down to the bag and from the bag down to the axle. */
 function bracket(side: 1 | -1, bag: Pose['bags']['left']): string {
-  const bottom = rail.value - truck.frame.depth
+  const bottom = railBottom(truck)
   const foot = onAxle(side * truck.seat, truck.tyre.radius + truck.axle.tube)
   return `M${x((side * truck.frame.spacing) / 2)} ${z(bottom)} H${x(side * truck.seat)} V${z(bag.upper.z)} M${x(bag.lower.y)} ${z(bag.lower.z)} L${foot.x} ${foot.y}`
 }
@@ -92,7 +92,7 @@ const coils = computed(() => {
   return [1, -1].map((side) => {
     const middle = (side * truck.suspension.rearSpringBase) / 2
     const foot = onAxle(middle, truck.tyre.radius + truck.axle.tube)
-    const head = { x: x(middle), y: z(rail.value - truck.frame.depth) }
+    const head = { x: x(middle), y: z(railBottom(truck)) }
     const points = Array.from({ length: 2 * turns + 1 }, (_, i) => {
       const t = i / (2 * turns)
       const out = (i % 2 ? 1 : -1) * truck.coil.inner * 500
@@ -168,7 +168,7 @@ const s = { x, z, left: (drawn: number) => -drawn / 1000, up: (drawn: number) =>
       :x="x((side * truck.frame.spacing) / 2) - truck.frame.railWidth * 500"
       :y="z(rail)"
       :width="truck.frame.railWidth * 1000"
-      :height="truck.frame.depth * 1000"
+      :height="railDepth(truck) * 1000"
       fill="var(--steel)"
       stroke="var(--steel-edge)"
       stroke-width="1.2"

@@ -18,6 +18,17 @@ export function drawingScale(truck: Truck) {
   }
 }
 
+/** A lower edge from rear to front with a notch cut into it over the axle. */
+function notched(
+  lower: { x: number; z: number }[],
+  { length, depth }: { length: number; depth: number },
+): { x: number; z: number }[] {
+  const half = length / 2
+  const edge = lower.reduce((a, b) => (Math.abs(b.x) < Math.abs(a.x) ? b : a)).z
+  const cut = [-half, -half, half, half].map((x, i) => ({ x, z: edge + (i === 1 || i === 2 ? depth : 0) }))
+  return [...lower.filter((p) => p.x < -half), ...cut, ...lower.filter((p) => p.x > half)]
+}
+
 /** Corners of a rail from the side, upper edge front to rear then lower edge back: it rises over the rear axle by its kick-up. */
 export function railOutline({ frame }: Truck): { x: number; z: number }[] {
   const RAMP = [0.75, 0.42]
@@ -27,7 +38,8 @@ export function railOutline({ frame }: Truck): { x: number; z: number }[] {
     (x) => x <= frame.front && x >= frame.rear,
   )
   const upper = stations.map((x) => ({ x, z: frame.top + rise(x) }))
-  return [...upper, ...upper.toReversed().map((p) => ({ x: p.x, z: p.z - frame.depth }))]
+  const lower = upper.toReversed().map((p) => ({ x: p.x, z: p.z - frame.depth }))
+  return [...upper, ...(frame.notch ? notched(lower, frame.notch) : lower)]
 }
 
 /** Drawing coordinates of a pointer event over an SVG. */

@@ -130,9 +130,9 @@ describe('order', () => {
   })
 })
 
-test('usual torques are those of practice: 20, 38, 20, 18 and 17 lbf·ft (common practice), and suit their sizes', () => {
+test('usual torques are those of practice: 20, 38, 10, 20, 18 and 17 lbf·ft (common practice), and suit their sizes', () => {
   const feet = Object.values(FASTENERS).map((f) => f.usual.torque / FT_LBF)
-  expect(feet.map(Math.round)).toEqual([20, 38, 20, 18, 17])
+  expect(feet.map(Math.round)).toEqual([20, 38, 10, 20, 18, 17])
   for (const f of Object.values(FASTENERS))
     expect(judgeFastener({ ...f.usual, from: 'usual' })!.looksLike).toBe('ok')
 })
@@ -313,4 +313,28 @@ describe('lines by their joints', () => {
     expect(hose.tools).toEqual(['Two wrenches'])
     expect(hose.values.coiled!.value).toBeGreaterThanOrEqual(0)
   })
+})
+
+test('a bracket held by U-bolts, a spacer with its cup, a gap closed by a load: each in the words of its steps', () => {
+  const plan = structuredClone(demoJobs().find((j) => j.id === 'estuary-flatbed')!.plan)
+  Object.assign(plan.truck.seatGap, { unladen: 0.29, droop: 0.3 })
+  plan.truck.bracket = { inWay: 'bed-hitch', hold: 'u-bolts' }
+  plan.truck.raisedBy = 'axle'
+  Object.assign(plan.air, { spacer: 0.0254, spacerAt: 'above', cup: 'down', closing: 'load' })
+  const { stages } = createDeriver()(plan)
+  const { steps } = stages.build.result
+  const step = (id: string) => steps.find((s) => s.id === id)!
+  const order = (id: string) => steps.findIndex((s) => s.id === id)
+  expect(step('bench-left').detail).toContain('Spacer of {spacer} over the spring, its cup facing down.')
+  expect(step('bench-left').values.spacer!.value).toBe(0.0254)
+  expect(step('spring-left').detail).toContain('by U-bolts round the rail, {inside} wide inside')
+  expect(step('torque-left').fastener).toBe('u-bolt')
+  expect(step('close-gap').values.load!.value).toBe(stages.truck.result.closingLoad)
+  expect(step('open-gap').values.height!.value).toBe(stages.truck.result.springHeight)
+  expect(order('close-gap')).toBeLessThan(Math.min(order('spring-left'), order('spring-right')))
+  expect(order('open-gap')).toBeGreaterThan(Math.max(order('torque-left'), order('torque-right')))
+  plan.truck.bracket.hold = 'drilled'
+  const drilled = createDeriver()(plan).stages.build.result.steps
+  expect(drilled.filter((s) => s.id.startsWith('drill-'))).toHaveLength(2)
+  expect(drilled.find((s) => s.id === 'spring-right')!.after).toHaveProperty('drill-right')
 })

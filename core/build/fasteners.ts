@@ -21,6 +21,10 @@ export const FASTENERS = {
     usual: { torque: footPounds(20), thread: '3/8-16', grade: '2' },
   },
   upper: { label: 'Upper bracket', usual: { torque: footPounds(38), thread: 'M10', grade: '8.8' } },
+  'u-bolt': {
+    label: 'U-bolts round the rail',
+    usual: { torque: footPounds(10), thread: '5/16-18', grade: '2' },
+  },
   strap: { label: 'Axle strap, evenly', usual: { torque: footPounds(20), thread: '3/8-16', grade: '2' } },
   frame: { label: 'Brackets into the frame', usual: { torque: footPounds(18), thread: 'M8', grade: '8.8' } },
   control: {

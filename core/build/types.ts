@@ -1,4 +1,4 @@
-import type { BuildPlan } from '../document/types'
+import type { BracketHold, BuildPlan } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 
@@ -8,7 +8,7 @@ export interface StepValue {
 }
 
 /** Kinds of fasteners of a kit. */
-export type FastenerId = 'flathead' | 'upper' | 'strap' | 'frame' | 'control'
+export type FastenerId = 'flathead' | 'upper' | 'u-bolt' | 'strap' | 'frame' | 'control'
 
 /** One step of the build. `detail` names its figures as {name}. */
 export interface Step {
@@ -56,6 +56,12 @@ export interface BuildFacts {
   /** Right or left when the exhaust runs there. */
   exhaustSide: 'left' | 'right' | null
   presetLabels: string[]
+  /** What holds the upper brackets where they are not clamped as the kit has it: bolts' length and inside width, m. */
+  bolts: { hold: Exclude<BracketHold, 'clamp'>; length: number | null; inside: number | null } | null
+  /** Load on the rear axle that brings the springs to their seats, kg; null where they come there by hand. */
+  closingLoad: number | null
+  /** Height of a spring unladen and the highest it reaches, m. */
+  stands: { height: number; highest: number } | null
   /** Whether the anti-roll is hydraulic and interlinked. */
   interlinked: boolean
 }

@@ -44,6 +44,14 @@ export const PRACTICE = {
   coilClearance: practice(0.001, 'm', 'Wanted round an insert inside its coil: it may touch when worn in'),
   bagStretch: practice(0.03, '1', 'A bag at its full pressure is this share wider than slack'),
   seatTilt: remembered(3 * DEGREE, 'rad', 'A seat tilted further bends the bag'),
+  handDrawn: remembered(
+    0.5,
+    '1',
+    'A slack bag is drawn by hand this share of the way from its design height to its highest',
+  ),
+  bracketLength: remembered(0.12, 'm', 'An upper bracket is so long along its rail'),
+  bracketPlate: remembered(0.006, 'm', 'Plate of an upper bracket, thick'),
+  railWeb: remembered(0.005, 'm', 'Wall of a frame rail, thick'),
   besideAxle: practice(0.6, 'm', 'The exhaust within this of the axle line is beside the springs'),
   // Load
   lightSteering: practice(

@@ -46,8 +46,11 @@ export const seatedHeight = (
   spacer: number,
 ): number => gap - spring.bracketHeight - spacer
 
-/** Height of the rail's lower edge over the rear axle. */
-export const railBottom = ({ frame }: Truck): number => frame.top + frame.kickUp - frame.depth
+/** Depth of the rail over the rear axle, a notch taken out. */
+export const railDepth = ({ frame }: Pick<Truck, 'frame'>): number => frame.depth - (frame.notch?.depth ?? 0)
+/** Height of the rail's lower edge over the rear axle, in its notch where it has one. */
+export const railBottom = ({ frame }: Pick<Truck, 'frame'>): number =>
+  frame.top + frame.kickUp - railDepth({ frame })
 
 /** Inside face of the rear tyre from the centre line: dual tyres stand half a tyre further in. */
 export const tyreInside = ({ rearTrack, tyre }: Truck): number =>

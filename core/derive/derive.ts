@@ -20,6 +20,7 @@ import { proveStage } from '../prove/prove'
 import type { ProveResult } from '../prove/types'
 import { testVolumes } from '../prove/volumes'
 import { STAGES, type Note, type Rank } from '../quantity/figure'
+import { tableRange } from '../quantity/interpolate'
 import { atmosphereAt } from '../quantity/atmosphere'
 import type { Memo } from '../quantity/stage'
 import { truckStage } from '../truck/truck'
@@ -45,8 +46,7 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
   const circuit = memo('circuit', [plan.air, trial], () => circuitTried(plan.air, trial))
   const set = airSet(circuit)
   const teed = springsTeed(circuit)
-  const { spacer, droop, sheet } = plan.air
-  const truck = memo('truck', [plan.truck, set.spring, spacer, droop, sheet, trial], () =>
+  const truck = memo('truck', [plan.truck, set.spring, ...partsFitted(plan.air), trial], () =>
     truckStage(plan.truck, set.spring, plan.air, memo, trial),
   )
   const { facts, leastClearance } = truck.result
@@ -71,7 +71,7 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
     powerStage(plan.power, plan.truck, air.result, feed),
   )
   const tune = memo('tune', [plan.tune, load, air, trial], () => tuneOf(plan, set, teed, load, trial))
-  const build = buildOf(plan, set, { lay, power }, memo)
+  const build = buildOf(plan, set, { truck, lay, power }, memo)
   const prove = proveOf(plan, set, { air, lay }, atmosphere, memo)
   const ran = answers ? memo('ran', [air, answers], () => withAnswers(air, answers)) : air
   const before = { truck, load, air: ran, lay, power, tune, build, prove }
@@ -84,6 +84,15 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
 
 type Before<K extends keyof Stages> = Pick<Stages, K>
 
+/** What Truck asks of Air. */
+const partsFitted = ({ spacer, spacerAt, droop, closing, sheet }: AirPlan) => [
+  spacer,
+  spacerAt,
+  droop,
+  closing,
+  sheet,
+]
+
 /** What the road trial says of the truck and its spring as they are typed; null until a lip is taped. */
 function trialOf(plan: Plan, memo: Memo): RoadTrial | null {
   const { trials } = plan.tune
@@ -91,8 +100,7 @@ function trialOf(plan: Plan, memo: Memo): RoadTrial | null {
   const { spring } = airSet(circuitAsItRuns(plan.air))
   if (!spring) return null
   const typed: Memo = (key, inputs, compute) => memo(`typed:${key}`, inputs, compute)
-  const { spacer, droop, sheet } = plan.air
-  const { facts } = typed('truck', [plan.truck, spring, spacer, droop, sheet], () =>
+  const { facts } = typed('truck', [plan.truck, spring, ...partsFitted(plan.air)], () =>
     truckStage(plan.truck, spring, plan.air, typed),
   ).result
   return memo('trial', [facts, spring, plan.hauls, trials], () =>
@@ -128,19 +136,23 @@ function tuneOf(
 function buildOf(
   plan: Plan,
   set: AirSet,
-  { lay, power }: Before<'lay' | 'power'>,
+  { truck, lay, power }: Before<'truck' | 'lay' | 'power'>,
   memo: Memo,
 ): Stages['build'] {
   const presetLabels = Object.values(plan.hauls).map((h) => h.label)
   const { powered, oneWay, area, fuse } = power.result
   const own = [plan.build, plan.truck, plan.air, plan.power]
-  return memo('build', [...own, lay, powered, oneWay, area, fuse, ...presetLabels], () =>
+  const { bolts, closingLoad, springHeight } = truck.result
+  return memo('build', [...own, truck, lay, powered, oneWay, area, fuse, ...presetLabels], () =>
     buildStage(plan.build, plan.truck, plan.air, plan.power, {
       spring: set.spring,
       cuts: lay.result.cuts,
       shields: lay.result.shields,
       exhaustSide: exhaustSide(plan.truck),
       interlinked: plan.truck.suspension.interlinked,
+      bolts,
+      closingLoad: plan.air.closing === 'load' && closingLoad > 0 ? closingLoad : null,
+      stands: set.spring && { height: springHeight, highest: tableRange(set.spring.areaByHeight).high },
       presetLabels,
       feed: powered ? { length: oneWay, area, fuse } : null,
     }),

@@ -53,6 +53,39 @@ const PLANS: [string, Plan][] = [
   ['spring of a coil', changed((p) => (p.air.springClass = 'coil-insert-450'))],
   ['no such spring', changed((p) => (p.air.springClass = 'moon-rock'))],
   ['spring does not reach', changed((p) => Object.assign(p.truck.seatGap, { unladen: 0.26, droop: 0.36 }))],
+  ['spring hangs short', changed((p) => Object.assign(p.truck.seatGap, { unladen: 0.27, droop: 0.28 }))],
+  [
+    'a gap closed by a load, the axle hanging',
+    changed((p) => {
+      Object.assign(p.truck.seatGap, { unladen: 0.27, droop: 0.28 })
+      p.truck.raisedBy = 'hoist'
+      p.air.closing = 'load'
+    }),
+  ],
+  [
+    'a gap closed by more than the axle may carry',
+    changed((p) => {
+      Object.assign(p.truck.seatGap, { unladen: 0.27, droop: 0.28 })
+      p.truck.ratings.rearAxle = 1800
+      p.air.closing = 'load'
+    }),
+  ],
+  ['a bed hitch in the way', changed((p) => (p.truck.bracket.inWay = 'bed-hitch'))],
+  ['a rail no bracket lies on', changed((p) => (p.truck.bracket.inWay = 'rail-shape'))],
+  [
+    'bolts through a boxed rail',
+    changed((p) => {
+      p.truck.frame.section = 'boxed'
+      p.truck.bracket.hold = 'drilled'
+    }),
+  ],
+  [
+    'holes in a notch',
+    changed((p) => {
+      p.truck.frame.notch = { length: 0.3, depth: 0.05 }
+      p.truck.bracket.hold = 'drilled'
+    }),
+  ],
   ['block far away', changed((p) => (p.lay.places.block = { x: 0.4, y: 0.53, z: 0.76 }))],
   ['compressor on the pipe', changed((p) => (p.lay.places.compressor = { x: 0.8, y: -0.33, z: 0.6 }))],
   ['a line along the pipe', changed((p) => (p.lay.places['tee-right'] = { x: -1.2, y: -0.75, z: 0.76 }))],
@@ -131,7 +164,7 @@ const BROUGHT_TO_LIGHT: Record<string, string[]> = {
     'stop over-spring-pressure of show:left',
     'stop line-near-heat of fill-split-right',
   ],
-  'kiln-trailer: spring-height of seatGap': ['fix over-extension of seatGap', 'fix bag-near of fit'],
+  'kiln-trailer: spring-height of seatGap': ['fix bag-near of fit'],
   'no pressure switch: no-switch of tank': ['fix not-wired-here of wiring'],
   'no pressure switch: tank-feeds-block of block': ['stop part-pressure of bore-block'],
   'cut-out never reached: tank-feeds-block of block': ['stop part-pressure of bore-block'],

@@ -7,7 +7,7 @@
 import type { ComponentKind } from '../catalog/kinds'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 7
+export const PLAN_VERSION = 8
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -28,6 +28,18 @@ export const DROOPS = ['none', 'strap', 'lift-off'] as const
 /** What the rear is raised by for the work: its frame, its axle, a hoist under the frame, or nothing. */
 export const RAISED_BY = ['frame', 'axle', 'hoist', 'not'] as const
 export type RaisedBy = (typeof RAISED_BY)[number]
+/** A frame rail that is open on its inner side, or a closed box. */
+export const RAIL_SECTIONS = ['open', 'boxed'] as const
+/** What stands where the upper bracket of a helper spring wants to go on its rail. */
+export const IN_THE_WAY = ['nothing', 'bed-hitch', 'rail-shape'] as const
+/** How the upper bracket is held: clamped as the kit has it, by bolts round the rail, through it, or by nuts clipped into it. */
+export const BRACKET_HOLDS = ['clamp', 'u-bolts', 'drilled', 'speed-nuts'] as const
+export type BracketHold = (typeof BRACKET_HOLDS)[number]
+export const SPACER_PLACES = ['below', 'above'] as const
+/** Which way the open side of a spacer's cup faces. */
+export const CUP_WAYS = ['up', 'down'] as const
+/** How a spring that hangs short of its seat is brought to it for fastening. */
+export const CLOSINGS = ['hand', 'load'] as const
 export const EARTHS = ['battery', 'frame', 'body'] as const
 
 export interface Point {
@@ -137,8 +149,13 @@ export interface Truck {
     width: number
     material: (typeof BED_MATERIALS)[number]
   }
-  /** `kickUp` is how far the rails rise over the rear axle. */
+  /**
+   * `kickUp` is how far the rails rise over the rear axle; `notch` is cut out of their lower edge there, its middle over
+   * the axle: gaps are measured as it stands, to its upper edge.
+   */
   frame: {
+    section: (typeof RAIL_SECTIONS)[number]
+    notch: { length: number; depth: number } | null
     spacing: number
     railWidth: number
     depth: number
@@ -158,6 +175,8 @@ export interface Truck {
   seat: number
   /** Where its upper and lower end really stand: wedges and brackets move them, and the bag leans between. */
   seats: { upper: SeatShift; lower: SeatShift }
+  /** The upper bracket on its rail. */
+  bracket: { inWay: (typeof IN_THE_WAY)[number]; hold: BracketHold }
   /** Brackets and bolt heads the bag could meet. */
   beside: Record<string, BesideSpring>
   /** Wheel-house wall beside the spring: distance from the centre line, and its lower edge above the ground. */
@@ -414,8 +433,11 @@ export interface AirPlan {
   tubeClass: string
   /** Figures off the spring's own sheet, which rule over the class: area at its design height, m²; Pa gauge; kg of one spring. */
   sheet: { area: number; minPressure: number; maxPressure: number; maxLoad: number } | null
-  /** Spacer between spring and bracket, m. */
+  /** Spacer between spring and bracket, m; under the spring or over it, and which way its cup faces. */
   spacer: number
+  spacerAt: (typeof SPACER_PLACES)[number]
+  cup: (typeof CUP_WAYS)[number]
+  closing: (typeof CLOSINGS)[number]
   /** What keeps the spring from holding the axle up at full droop. */
   droop: (typeof DROOPS)[number]
   /** The circuit as it will be, with what is left for later. */

@@ -62,6 +62,9 @@ const { items: _items, ...HAUL } = newHaul('', 1) as unknown as Json
 const AIR = {
   sheet: null,
   spacer: 0,
+  spacerAt: 'below',
+  cup: 'up',
+  closing: 'hand',
   droop: 'none',
   classes: {},
   scenarios: {},
@@ -166,6 +169,8 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
+ * Version 8 added, of the truck, its rails' section, a notch in them and what the upper bracket meets there; of air where
+ * the spacer stands, which way its cup faces, and how the spring is brought to its seat.
  * Version 7 added the readings of the road trial; of the truck where both ends of the springs stand, brackets and bolts
  * beside them, where helpers of a coil-sprung rear go, what is cut off the bump stops, and ratings raised by certificate; of air the
  * joints that are not the usual ones of their tube.

@@ -154,7 +154,13 @@ describe('pressure card', () => {
 
 describe('which spring', () => {
   const trial = (h: Record<string, Haul>, t = truck) => {
-    const { facts, leastClearance } = truckStage(t, null, { spacer: 0, droop: 'none', sheet: null }).result
+    const { facts, leastClearance } = truckStage(t, null, {
+      spacer: 0,
+      spacerAt: 'below',
+      droop: 'none',
+      closing: 'hand',
+      sheet: null,
+    }).result
     return trySprings(
       facts,
       leastClearance,

@@ -1,17 +1,18 @@
 import { PRACTICE } from '../catalog/practice'
+import { drawnByHand } from '../catalog/spacers'
 import type { SpringClass } from '../catalog/springs'
 import { seatsApart, wheelTravel } from '../catalog/truckGeometry'
-import type { AirPlan, Truck } from '../document/types'
+import type { Truck } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
 import { obstacleName } from './fit'
-import type { RateFrom, TruckResult } from './types'
+import type { Fitted, RateFrom, TruckResult } from './types'
 
 /** Figures of the survey, each with what it was made of. SI. */
 export function truckFigures(
   r: TruckResult,
   spring: SpringClass | null,
-  fitted: Pick<AirPlan, 'spacer'>,
+  fitted: Pick<Fitted, 'spacer'>,
   rateFrom: RateFrom,
 ): Record<string, Figure> {
   const { truck } = r
@@ -153,6 +154,34 @@ function heights(r: TruckResult, spring: SpringClass | null, spacer: number): Re
         input('Design height', spring?.designHeight ?? null, 'length'),
       ],
       source: 'Class of the spring (common practice); its own sheet rules',
+    },
+    standardSpacer: {
+      label: 'Smallest standard spacer',
+      value: r.standardSpacer,
+      quantity: 'length',
+      formula: 'the smallest size that keeps it in its range, bump stop to droop; if none, to unladen',
+      inputs: [
+        input('Seat gap, unladen', seatGap.unladen, 'length'),
+        input('Seat gap, full droop', seatGap.droop, 'length'),
+        input('Seat gap, on the bump stop', seatGap.bump, 'length'),
+        bracket,
+        input('Lowest it may stand', range?.low ?? null, 'length'),
+        input('Highest it reaches', range?.high ?? null, 'length'),
+      ],
+      source: 'Sizes as sold: 1, 1½, 2, 2½, 3, 4, 5, 6 in (common practice)',
+    },
+    closingLoad: {
+      label: 'Load on the rear axle that closes the gap',
+      value: r.closingLoad,
+      quantity: 'mass',
+      formula: 'm = 2·(k·t + k₂·(t − t₂))/g, t = (height − drawn by hand)/motion ratio',
+      inputs: [
+        input('Spring height, unladen', r.springHeight, 'length'),
+        input('Drawn out by hand to', spring && drawnByHand(spring), 'length'),
+        input('Rear rate, a side', r.truck.suspension.rearRate, 'springRate'),
+        input('Motion ratio', r.truck.suspension.motionRatio, 'plain'),
+      ],
+      source: 'Hooke; by hand half-way from its design height to its highest (from memory)',
     },
   }
 }

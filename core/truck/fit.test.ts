@@ -7,17 +7,19 @@ import { railBottom, tyreInside, wheelTravel } from '../catalog/truckGeometry'
 import { truckStage } from './truck'
 
 const leaf = springClass('leaf-helper-double-2270')!
+const BARE = { spacer: 0, spacerAt: 'below' } as const
 const insert = springClass('coil-insert-450')!
 const flatbed = (change: (t: Truck) => void = () => {}) => {
   const t = exampleTruck('leaf-flatbed')
   change(t)
   return t
 }
-const clearance = (t: Truck, on: string) => fitSpring(t, leaf, 0).clearances.find((c) => c.on === on)!.value
+const clearance = (t: Truck, on: string) =>
+  fitSpring(t, leaf, BARE).clearances.find((c) => c.on === on)!.value
 const rules = (
   t: Truck,
   spring = leaf,
-  air: Parameters<typeof truckStage>[2] = { spacer: 0, droop: 'none', sheet: null },
+  air: Parameters<typeof truckStage>[2] = { ...BARE, droop: 'none', closing: 'hand', sheet: null },
 ) => truckStage(t, spring, air).notes.map((n) => `${n.rank} ${n.rule}`)
 
 describe('a bag', () => {
@@ -58,14 +60,14 @@ describe('a bag', () => {
 describe('the sweep', () => {
   test('goes from full droop to the bump stop, its heights as the tape says', () => {
     const t = flatbed()
-    const { together } = fitSpring(t, leaf, 0)
+    const { together } = fitSpring(t, leaf, BARE)
     expect(wheelTravel(t)).toEqual({ droop: expect.closeTo(-0.075, 12), bump: expect.closeTo(0.095, 12) })
     expect(together[0]!.bags.left.height).toBeCloseTo(0.28 - leaf.bracketHeight, 12)
     expect(together.at(-1)!.bags.left.height).toBeCloseTo(0.11 - leaf.bracketHeight, 12)
   })
   test('crossed up one wheel is as far up as the other is down, and the axle rolls by their difference over the base', () => {
     const t = flatbed()
-    const last = fitSpring(t, leaf, 0).crossed.at(-1)!
+    const last = fitSpring(t, leaf, BARE).crossed.at(-1)!
     expect([last.left, last.right]).toEqual([expect.closeTo(0.095, 12), expect.closeTo(-0.075, 12)])
     expect(last.roll).toBeCloseTo(0.17 / 1.1, 12)
   })
@@ -110,13 +112,13 @@ describe('the sweep', () => {
     )
   })
   test('a mirrored exhaust gives the same clearance on the other side', () => {
-    const right = fitSpring(flatbed(), leaf, 0).clearances.find((c) => c.on === 'exhaust')!
+    const right = fitSpring(flatbed(), leaf, BARE).clearances.find((c) => c.on === 'exhaust')!
     const left = fitSpring(
       flatbed((t) => {
         t.exhaust.points = t.exhaust.points.map((p) => ({ ...p, y: -p.y }))
       }),
       leaf,
-      0,
+      BARE,
     ).clearances.find((c) => c.on === 'exhaust')!
     expect([right.side, left.side]).toEqual(['right', 'left'])
     expect(left.value).toBeCloseTo(right.value, 12)
@@ -124,15 +126,15 @@ describe('the sweep', () => {
   test('the quick look never finds less than the whole sweep, and at its ends the same', () => {
     for (const { truck } of TRUCK_KINDS)
       for (const s of SPRINGS.filter((x) => x.fits.includes(truck.suspension.kind))) {
-        const whole = fitSpring(truck, s, 0).worst!.value
-        const quick = fitSpring(truck, s, 0, QUICK_STEPS).worst!.value
+        const whole = fitSpring(truck, s, BARE).worst!.value
+        const quick = fitSpring(truck, s, BARE, QUICK_STEPS).worst!.value
         expect(quick).toBeGreaterThanOrEqual(whole - 1e-12)
         expect(quick - whole).toBeLessThan(0.004)
       }
   })
   test('an insert has half of what the diameters leave inside its coil', () => {
     const van = exampleTruck('coil-van')
-    const fit = fitSpring(van, insert, 0)
+    const fit = fitSpring(van, insert, BARE)
     expect(fit.clearances.map((c) => c.on)).toEqual(['coil'])
     expect(fit.worst!.value).toBeCloseTo((van.coil.inner - fit.fullDiameter) / 2, 12)
   })
@@ -230,20 +232,21 @@ describe('misfits are caught', () => {
     const t = flatbed((x) => {
       x.seatGap.droop = 0.32
     })
-    expect(rules(t, leaf, { spacer: 0, droop: 'strap', sheet: null })).not.toContain('fix over-extension')
+    expect(
+      rules(t, leaf, { spacer: 0, spacerAt: 'below', droop: 'strap', closing: 'hand', sheet: null }),
+    ).not.toContain('fix over-extension')
   })
-  test('a lifted truck is told its spacer, and with it the spring stands at its design height', () => {
+  test('a lifted truck is told the smallest standard spacer with which the spring keeps its range', () => {
     const t = flatbed((x) => {
       x.seatGap = { unladen: 0.305, droop: 0.385, bump: 0.21 }
     })
-    const note = truckStage(t, leaf, { spacer: 0, droop: 'none', sheet: null }).notes.find(
-      (n) => n.rule === 'spring-height',
-    )!
+    const fitted = { ...BARE, droop: 'none', closing: 'hand', sheet: null } as const
+    const note = truckStage(t, leaf, fitted).notes.find((n) => n.rule === 'spring-height')!
     const spacer = note.remedy!.patches[0]!.value as number
-    expect(truckStage(t, leaf, { spacer, droop: 'none', sheet: null }).result.springHeight).toBeCloseTo(
-      leaf.designHeight,
-      2,
-    )
+    // 0.305 m of gap less 45 mm of brackets is 260 mm for a bag of 61 to 240 mm; 340 mm at droop wants 100 mm out.
+    expect(spacer).toBe(0.1016)
+    const rules = truckStage(t, leaf, { ...fitted, spacer }).notes.map((n) => n.rule)
+    expect(rules).toEqual(['not-weighed'])
   })
   test('inserts: too wide, too tall, too short, no hole for the stem', () => {
     const van = (change: (t: Truck) => void) => {

@@ -1,9 +1,16 @@
 import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
-import { mountingOf, railBottom, seatedHeight, tyreInside, wheelTravel } from '../catalog/truckGeometry'
+import {
+  mountingOf,
+  railBottom,
+  railDepth,
+  seatedHeight,
+  tyreInside,
+  wheelTravel,
+} from '../catalog/truckGeometry'
 import type { Point, Truck } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
-import type { Obstacle, Bag, Pose, Clearance, Fit } from './types'
+import type { Obstacle, Bag, Pose, Clearance, Fit, Spaced } from './types'
 
 /**
  * Helper springs in place, seen in the section through the rear axle, while the axle goes from full droop to the bump stop
@@ -26,15 +33,17 @@ export function bagDiameter(spring: SpringClass, height: number, pressure: numbe
   return spring.diameter * Math.sqrt(area) * (1 + STRETCH * (pressure / spring.maxPressure - 1))
 }
 
-function pose(truck: Truck, spring: SpringClass, spacer: number, left: number, right: number): Pose {
+function pose(truck: Truck, spring: SpringClass, spaced: Spaced, left: number, right: number): Pose {
+  const { spacer, spacerAt } = spaced
+  const [above, below] = spacerAt === 'above' ? [spacer, 0] : [0, spacer]
   const { seat, seats, seatGap, suspension: s } = truck
   const rise = (left + right) / 2
   const roll = (left - right) / s.rearSpringBase
-  const top = railBottom(truck) - spring.bracketHeight / 2
+  const top = railBottom(truck) - spring.bracketHeight / 2 - above
   const bag = (side: 1 | -1, travel: number): Bag => {
     const height = seatedHeight(seatGap.unladen, spring, spacer) - travel * s.motionRatio
     const bottom =
-      railBottom(truck) - seatGap.unladen + spring.bracketHeight / 2 + spacer + travel * s.motionRatio
+      railBottom(truck) - seatGap.unladen + spring.bracketHeight / 2 + below + travel * s.motionRatio
     const { lower, upper } = seats
     // The lower end swings about the axle's middle as it rolls.
     const swing = roll * (bottom - truck.tyre.radius - rise)
@@ -117,7 +126,7 @@ function bagClearances(
     inner: (frame.spacing - frame.railWidth) / 2,
     outer: (frame.spacing + frame.railWidth) / 2,
     low: bottom,
-    high: bottom + frame.depth,
+    high: bottom + railDepth(truck),
   }
   const wall = innerFender && {
     inner: innerFender.y,
@@ -183,7 +192,7 @@ function bagClearances(
  * The whole swept travel: both wheels together and crossed, with the bag at its full pressure and so its full size.
  * Inside a steel coil only the coil is near; clearance there is half of what the diameters leave.
  */
-export function fitSpring(truck: Truck, spring: SpringClass, spacer: number, steps = SWEEP): Fit {
+export function fitSpring(truck: Truck, spring: SpringClass, spaced: Spaced, steps = SWEEP): Fit {
   const { droop, bump } = wheelTravel(truck)
   const travels = Array.from({ length: steps }, (_, i) => droop + ((bump - droop) * i) / (steps - 1))
   const least = new Map<Obstacle, Clearance>()
@@ -191,7 +200,7 @@ export function fitSpring(truck: Truck, spring: SpringClass, spacer: number, ste
   const pipes = nearExhaust(truck)
   let fullDiameter = 0
   const sweep = (left: number, right: number): Pose => {
-    const at = pose(truck, spring, spacer, left, right)
+    const at = pose(truck, spring, spaced, left, right)
     for (const side of ['left', 'right'] as const) {
       fullDiameter = Math.max(fullDiameter, at.bags[side].diameter)
       const list = inCoil

@@ -1,27 +1,18 @@
 import { PRACTICE } from '../catalog/practice'
-import type { SpringClass } from '../catalog/springs'
+import { STANDARD_SPACERS } from '../catalog/spacers'
 import { MOUNTING_WORDS, mountingOf, seatsApart } from '../catalog/truckGeometry'
-import type { AirPlan, Truck, WeightHow } from '../document/types'
-import { notesOf, type Note, type Remedy } from '../quantity/figure'
+import type { Truck, WeightHow } from '../document/types'
+import type { Note } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
 import { applyRules, type Rule } from '../quantity/stage'
 import { obstacleName } from './fit'
 import { takeTicket } from './tickets'
+import { BRACKET_RULES } from './bracketRules'
+import { fitSpacer, loadOnHangingAxle, springHeight } from './heightRules'
+import { CLASS_HEIGHT, PLATE, truckNote as note, type TruckRuleInput, type WithSpring } from './ruleInput'
 import type { Clearance, TruckResult } from './types'
 
 /** What the survey and the fit notice: each rule with its limit, its source and, where one computes, its remedy. */
-export interface TruckRuleInput {
-  /** The truck as typed; `r.truck` has its kit counted. */
-  typed: Truck
-  spring: SpringClass | null
-  fitted: Pick<AirPlan, 'spacer' | 'droop'>
-  r: TruckResult
-}
-type WithSpring = TruckRuleInput & { spring: SpringClass }
-
-const note = notesOf('truck', 'length')
-const CLASS_HEIGHT = 'Height range of the spring class (common practice); its own sheet rules'
-const PLATE = 'The vehicle’s plate'
 
 /** All that Truck notices. */
 export function truckRules(input: TruckRuleInput): Note[] {
@@ -184,80 +175,10 @@ const SURVEY_RULES: readonly Rule<TruckRuleInput>[] = [
   notWeighed,
   ticketDiffers,
   raisedTooLittle,
+  loadOnHangingAxle,
   upgradeWithoutPaper,
+  ...BRACKET_RULES,
 ]
-
-/** Puts in a spacer of `height` m, to the millimetre. */
-const fitSpacer = (height: number): Remedy => ({
-  label: `Put in a spacer of ${Math.round(height * 1000)} mm`,
-  patches: [{ op: 'replace', path: ['air', 'spacer'], value: Math.round(height * 1000) / 1000 }],
-})
-
-/** Unladen the spring must stand within its range; only then do droop and bump matter. */
-const springHeight: Rule<WithSpring> = (input) => {
-  const { spring, fitted, r } = input
-  const { low, high } = tableRange(spring.areaByHeight)
-  const found = { rule: 'spring-height', rank: 'stop', subject: 'seatGap', source: CLASS_HEIGHT } as const
-  if (r.springHeight < low)
-    return note({
-      ...found,
-      value: r.springHeight,
-      limit: low,
-      title: 'The gap is too small for this spring',
-      text: 'It would stand {value} high unladen; it needs {limit} at least.',
-      remedy:
-        fitted.spacer > 0 && r.springHeight + fitted.spacer >= low
-          ? fitSpacer(Math.max(r.spacerWanted, 0))
-          : undefined,
-    })
-  if (r.springHeight > high)
-    return note({
-      ...found,
-      value: r.springHeight,
-      limit: high,
-      title: 'The spring does not reach its seat',
-      text: 'It would have to stand {value} high unladen; it reaches {limit}. A spacer or another class is needed.',
-      remedy: fitSpacer(r.spacerWanted),
-    })
-  return [overExtension, crushedOnBump].flatMap((rule) => rule(input) ?? [])
-}
-
-const overExtension: Rule<WithSpring> = ({ spring, fitted, r }) => {
-  const { high } = tableRange(spring.areaByHeight)
-  if (r.droopHeight <= high || fitted.droop !== 'none') return null
-  return note({
-    rule: 'over-extension',
-    rank: 'fix',
-    subject: 'seatGap',
-    title: 'On the hoist the spring holds the axle up',
-    text: 'At full droop it would be pulled to {value}; it reaches {limit}, and past that it tears. Fit a droop strap, or a seat that lets the spring lift off.',
-    value: r.droopHeight,
-    limit: high,
-    source: CLASS_HEIGHT,
-    remedy: {
-      label: 'Plan a droop strap',
-      patches: [{ op: 'replace', path: ['air', 'droop'], value: 'strap' }],
-    },
-  })
-}
-
-const crushedOnBump: Rule<WithSpring> = ({ spring, fitted, r }) => {
-  const { low } = tableRange(spring.areaByHeight)
-  if (r.bumpHeight >= low) return null
-  const spare = fitted.spacer > 0 && r.bumpHeight + fitted.spacer >= low
-  return note({
-    rule: 'crushed-on-bump',
-    rank: 'fix',
-    subject: 'seatGap',
-    title: 'On the bump stop the spring is crushed',
-    text: 'It would be pressed to {value}; it must not go under {limit}. A taller bump stop or a shorter class keeps it whole.',
-    value: r.bumpHeight,
-    limit: low,
-    source: CLASS_HEIGHT,
-    // A millimetre more, so that rounding does not leave it crushed.
-    remedy: spare ? fitSpacer(Math.max(0, fitted.spacer - (low - r.bumpHeight) - 0.001)) : undefined,
-  })
-}
 
 const springKind: Rule<WithSpring> = ({ typed, spring }) => {
   const wanted = mountingOf(typed.suspension)
@@ -373,14 +294,16 @@ const coilGap: Rule<WithSpring> = ({ typed, spring, r }) => {
   const value = typed.coil.gap - r.facts.spacer
   const found = { rule: 'coil-gap', subject: 'coil', source: CLASS_HEIGHT, value } as const
   if (value > high) {
-    const spacer = Math.ceil((typed.coil.gap - spring.designHeight) * 1000) / 1000
+    const wanted = Math.ceil((typed.coil.gap - spring.designHeight) * 1000) / 1000
+    const fills = (spacer: number) => typed.coil.gap - spacer <= high && typed.coil.gap - spacer >= low
+    const standard = STANDARD_SPACERS.find(fills) ?? null
     return note({
       ...found,
       rank: 'fix',
       limit: high,
       title: 'The coil is taller than the insert',
       text: 'Between its seats {value} is free; the insert fills {limit} at most. Fill the rest with a spacer, or it tips.',
-      remedy: fitSpacer(spacer),
+      remedy: fitSpacer(standard, wanted),
     })
   }
   if (value < low)

@@ -1,14 +1,17 @@
 import { PRACTICE } from '../catalog/practice'
+import { drawnByHand, smallestSpacer, type BareHeights } from '../catalog/spacers'
 import type { SpringClass } from '../catalog/springs'
 import { mountingOf, seatedHeight } from '../catalog/truckGeometry'
 import { TRUCK_KINDS } from '../catalog/trucks'
-import type { AirPlan, Truck } from '../document/types'
+import type { Truck } from '../document/types'
+import { GRAVITY } from '../quantity/constants'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
+import { bracketBolts } from './bracket'
 import { truckFigures } from './figures'
 import { QUICK_STEPS, fitSpring, obstacleName } from './fit'
 import { truckRules } from './rules'
 import { afterTrial, ratingsInForce, surveyChanges } from './survey'
-import type { Fit, LeastClearance, TriedSteel, TruckFacts, TruckResult } from './types'
+import type { Fit, Fitted, LeastClearance, Spaced, TriedSteel, TruckFacts, TruckResult } from './types'
 
 /**
  * What the survey gives: axle weights, where the chosen spring sits in its gap, and what it comes near.
@@ -19,7 +22,7 @@ import type { Fit, LeastClearance, TriedSteel, TruckFacts, TruckResult } from '.
 export function truckStage(
   plan: Truck,
   spring: SpringClass | null,
-  fitted: Pick<AirPlan, 'spacer' | 'droop' | 'sheet'>,
+  fitted: Fitted,
   memo: Memo = noMemo,
   tried: TriedSteel | null = null,
 ): StageOutput<TruckResult> {
@@ -43,14 +46,16 @@ export function truckStage(
   const seat = { bracketHeight: spring?.bracketHeight ?? 0 }
   const heightIn = (gap: number) => seatedHeight(gap, seat, fitted.spacer)
   const springHeight = heightIn(seatGap.unladen)
-  const { fit, leastClearance } = memo('fit', [spring, fitted.spacer, ...partsOfFit(truck)], () =>
-    fitAll(truck, spring, fitted.spacer),
+  const { spacer, spacerAt } = fitted
+  const { fit, leastClearance } = memo('fit', [spring, spacer, spacerAt, ...partsOfFit(truck)], () =>
+    fitAll(truck, spring, fitted),
   )
-  const facts = memo<TruckFacts>(
-    'facts',
-    [tolerances, fitted.spacer, springHeight, ...partsOfFacts(truck)],
-    () => ({ truck, tolerances, springHeight, spacer: fitted.spacer }),
-  )
+  const facts = memo<TruckFacts>('facts', [tolerances, spacer, springHeight, ...partsOfFacts(truck)], () => ({
+    truck,
+    tolerances,
+    springHeight,
+    spacer,
+  }))
   const result: TruckResult = {
     kindLabel: TRUCK_KINDS.find((k) => k.id === truck.kind)!.label,
     facts,
@@ -62,6 +67,9 @@ export function truckStage(
     droopHeight: heightIn(seatGap.droop),
     bumpHeight: heightIn(seatGap.bump),
     spacerWanted: spring ? seatGap.unladen - spring.bracketHeight - spring.designHeight : 0,
+    standardSpacer: spring && smallestSpacer(spring, bareHeights(truck, spring)),
+    closingLoad: spring ? closingLoad(truck, spring, springHeight) : 0,
+    bolts: bracketBolts(truck),
     fit,
     leastClearance,
   }
@@ -75,8 +83,27 @@ export function truckStage(
   }
 }
 
+/** How high a spring would stand without a spacer. */
+const bareHeights = ({ seatGap }: Truck, spring: SpringClass): BareHeights => ({
+  unladen: seatedHeight(seatGap.unladen, spring, 0),
+  droop: seatedHeight(seatGap.droop, spring, 0),
+  bump: seatedHeight(seatGap.bump, spring, 0),
+})
+
+/**
+ * Load on the rear axle, both sides together, that lets the frame down until a slack spring, drawn out by hand, meets its
+ * seat, kg: m·g = 2·(k·t + k_overload·(t − contact)), t the wheel's travel. An insert is not drawn to any seat.
+ */
+function closingLoad({ suspension }: Truck, spring: SpringClass, springHeight: number): number {
+  const { rearRate, overload, motionRatio } = suspension
+  const travel = (springHeight - drawnByHand(spring)) / motionRatio
+  if (travel <= 0 || mountingOf(suspension) === 'coil') return 0
+  const more = overload ? overload.rate * Math.max(travel - overload.contact, 0) : 0
+  return (2 * (rearRate * travel + more)) / GRAVITY
+}
+
 /** Share by which the spring's effective area may be off: by the trial, its own sheet, or its class. */
-function areaTolerance({ sheet }: Pick<AirPlan, 'sheet'>, tried: TriedSteel | null): number {
+function areaTolerance({ sheet }: Pick<Fitted, 'sheet'>, tried: TriedSteel | null): number {
   if (tried) return tried.area.tolerance
   return sheet ? PRACTICE.sheetArea.value : PRACTICE.classArea.value
 }
@@ -120,17 +147,17 @@ const partsOfFacts = (t: Truck): unknown[] => [
 function fitAll(
   truck: Truck,
   spring: SpringClass | null,
-  spacer: number,
+  spaced: Spaced,
 ): { fit: Fit | null; leastClearance: LeastClearance } {
   const suits = (s: SpringClass) => s.fits.includes(mountingOf(truck.suspension))
-  const fit = spring && suits(spring) ? fitSpring(truck, spring, spacer) : null
+  const fit = spring && suits(spring) ? fitSpring(truck, spring, spaced) : null
   const looked = new Map<SpringClass, ReturnType<LeastClearance>>()
   return {
     fit,
     leastClearance(s) {
       const known = looked.get(s)
       if (known !== undefined) return known
-      const quick = () => (suits(s) ? fitSpring(truck, s, spacer, QUICK_STEPS).worst : null)
+      const quick = () => (suits(s) ? fitSpring(truck, s, spaced, QUICK_STEPS).worst : null)
       const worst = s === spring ? fit?.worst : quick()
       const least = worst
         ? {

@@ -1,5 +1,6 @@
-import type { Point, Truck } from '../document/types'
+import type { AirPlan, Point, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
+import type { BracketBolts } from './bracket'
 
 export type Obstacle =
   'frame' | 'inner fender' | 'tyre' | 'brake line' | 'exhaust' | 'coil' | 'steel coil' | `beside:${string}`
@@ -74,6 +75,11 @@ export interface TruckFacts {
   spacer: number
 }
 
+/** A spacer, and which end of the spring it stands at. */
+export type Spaced = Pick<AirPlan, 'spacer' | 'spacerAt'>
+/** What Air says of how the spring is fitted. */
+export type Fitted = Spaced & Pick<AirPlan, 'droop' | 'closing' | 'sheet'>
+
 /** What a road trial said of the suspension rate and the spring's area: a factor, and the share it is known within. */
 export interface TriedSteel {
   area: { tolerance: number }
@@ -94,6 +100,12 @@ export interface TruckResult {
   bumpHeight: number
   /** Spacer that would bring the spring to its design height unladen, m; below nothing when there is too little room. */
   spacerWanted: number
+  /** The smallest standard spacer that keeps the spring in its range, m; null where none does, or there is no spring. */
+  standardSpacer: number | null
+  /** Load on the rear axle that brings the spring, at its design height, to its seat, kg; 0 where it reaches it by itself. */
+  closingLoad: number
+  /** What holds the upper bracket; null where it is clamped as its kit has it. */
+  bolts: BracketBolts | null
   fit: Fit | null
   leastClearance: LeastClearance
 }

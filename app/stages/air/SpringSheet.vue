@@ -30,13 +30,47 @@ function ownSheet(on: boolean): void {
   <div class="sheet p-4">
     <div class="flex flex-wrap gap-3 items-end">
       <NumField
-        label="Spacer under the spring"
+        label="Spacer at the spring"
         class="w-40"
         :value="air.spacer"
         quantity="length"
         :min="0"
         :max="1"
         @change="(v) => set('Spacer', (a) => void (a.spacer = v))"
+      />
+      <template v-if="air.spacer > 0">
+        <PickField
+          label="It stands"
+          class="w-40"
+          :value="air.spacerAt"
+          :options="[
+            { value: 'below', label: 'under the spring' },
+            { value: 'above', label: 'over the spring' },
+          ]"
+          @change="(v) => set('Where the spacer stands', (a) => void (a.spacerAt = v as AirPlan['spacerAt']))"
+        />
+        <PickField
+          label="Its cup faces"
+          class="w-28"
+          :value="air.cup"
+          :options="[
+            { value: 'up', label: 'up' },
+            { value: 'down', label: 'down' },
+          ]"
+          @change="(v) => set('Which way its cup faces', (a) => void (a.cup = v as AirPlan['cup']))"
+        />
+      </template>
+      <PickField
+        label="Brought to its seat by"
+        class="w-52"
+        :value="air.closing"
+        :options="[
+          { value: 'hand', label: 'hand' },
+          { value: 'load', label: 'a load on the bed' },
+        ]"
+        @change="
+          (v) => set('How it is brought to its seat', (a) => void (a.closing = v as AirPlan['closing']))
+        "
       />
       <PickField
         label="At full droop"

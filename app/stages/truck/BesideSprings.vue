@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import { railBottom } from '#core/catalog/truckGeometry'
 import { ordered, type BesideSpring } from '#core/document/types'
 import { AXLE_WAYS, CENTRE_WAYS } from '#core/quantity/ways'
 import { focusIn } from '~/shell/drawers'
@@ -12,7 +13,7 @@ function add(): void {
   const order = Math.max(0, ...things.value.map(([, t]) => t.order)) + 1
   const id = `b${crypto.randomUUID().slice(0, 8)}`
   set('Add a thing beside the springs', (t) => {
-    const at = { x: 0, y: t.seat, z: t.frame.top + t.frame.kickUp - t.frame.depth }
+    const at = { x: 0, y: t.seat, z: railBottom(t) }
     t.beside[id] = { label: 'Bolt', order, at, radius: 0.01, rides: 'body', smooth: false }
   })
   void focusIn(`[data-subject="${id}"]`)

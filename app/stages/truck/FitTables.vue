@@ -13,6 +13,16 @@ const laden = computed(() => {
   const [left, right] = [figures[`${job.haulId}.springLeft`], figures[`${job.haulId}.springRight`]]
   return left && right && left.value !== null ? { left, right } : null
 })
+/** What would bring the springs to their seats, where they hang short of them. */
+const wanted = computed(() => {
+  const { spacerWanted, standardSpacer, closingLoad } = stage.value.result
+  const rows: [string, string, boolean][] = [
+    ['spacerWanted', 'Spacer to the design height', spacerWanted > 0.005],
+    ['standardSpacer', 'Smallest standard spacer', (standardSpacer ?? 0) > 0],
+    ['closingLoad', 'Load that closes the gap', closingLoad > 0],
+  ]
+  return rows.filter(([, , shown]) => shown)
+})
 const text = (value: number) => showText(value, 'length', shop.units)
 </script>
 
@@ -57,9 +67,9 @@ const text = (value: number) => showText(value, 'length', shop.units)
             <th scope="row" class="text-left font-normal py-0.5">At its largest</th>
             <td class="text-right"><Fig :figure="stage.figures.diameter" /></td>
           </tr>
-          <tr v-if="stage.result.spacerWanted > 0.005" class="border-b border-line">
-            <th scope="row" class="text-left font-normal py-0.5">Spacer to the design height</th>
-            <td class="text-right"><Fig :figure="stage.figures.spacerWanted" /></td>
+          <tr v-for="[id, label] in wanted" :key="id" class="border-b border-line">
+            <th scope="row" class="text-left font-normal py-0.5">{{ label }}</th>
+            <td class="text-right"><Fig :figure="stage.figures[id]" /></td>
           </tr>
         </tbody>
       </table>

@@ -15,6 +15,7 @@ const SurveyPanel = laterComponent(() => laterDrawers().then((d) => d.SurveyPane
 const TicketsPanel = laterComponent(() => laterDrawers().then((d) => d.TicketsPanel))
 const TruckBasics = laterComponent(() => laterDrawers().then((d) => d.TruckBasics))
 const TruckPhotos = laterComponent(() => laterDrawers().then((d) => d.TruckPhotos))
+const UpperBracket = laterComponent(() => laterDrawers().then((d) => d.UpperBracket))
 const { job, truck } = useTruck()
 const shop = useShop()
 const photos = usePhotos()
@@ -86,7 +87,7 @@ const drawers = computed(() => {
     <template #fit><FitTables /></template>
     <template #lengths><SurveyGroup group="Lengths" /></template>
     <template #frame><SurveyGroup group="Frame and springs" /><CrossMembers /></template>
-    <template #beside><SurveyGroup group="Beside the springs" /><BesideSprings /></template>
+    <template #beside><SurveyGroup group="Beside the springs" /><UpperBracket /><BesideSprings /></template>
     <template #around>
       <SurveyGroup group="Batteries, fuel tank and spare wheel" />
       <FoundParts />

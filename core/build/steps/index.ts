@@ -7,7 +7,7 @@ import { laterSteps, lookSteps, oldOneOff, takeOffSteps } from './found'
 import { makeReadySteps } from './makeReady'
 import { mountingSteps } from './mounting'
 import { shieldSteps, shieldsBefore } from './shields'
-import { springSteps } from './springs'
+import { openGapSteps, springSteps } from './springs'
 import { wiringSteps } from './wiring'
 
 /** The ordered steps for this very plan: the easy side first, away from the exhaust, then its mirror. */
@@ -22,23 +22,24 @@ export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: 
   const lineIds = lines.map((s) => s.id)
   const off = takeOffSteps(air)
   return onlyPlanned([
-    ...makeReadySteps(truck),
+    ...makeReadySteps(truck, facts.closingLoad),
     ...lookSteps(air),
     ...off,
     ...shields,
     ...(fitted(first)
-      ? springSteps(truck, first, {
+      ? springSteps(truck, air, facts, first, {
           ...shieldsBefore(shields, first, facts.exhaustSide),
           ...oldOneOff(off, `spring-${first}`),
         })
       : []),
     ...(fitted(second)
-      ? springSteps(truck, second, {
+      ? springSteps(truck, air, facts, second, {
           [`torque-${first}`]: 'Easy side first, then its mirror.',
           ...shieldsBefore(shields, second, facts.exhaustSide),
           ...oldOneOff(off, `spring-${second}`),
         })
       : []),
+    ...openGapSteps(facts),
     ...mountingSteps(air, off),
     ...laterSteps(air),
     ...lines,

@@ -60,7 +60,7 @@ const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
 }
 
 /** Before anything is bolted on: chocked, measured, on stands, and the way clear. */
-export function makeReadySteps(truck: Truck): Step[] {
+export function makeReadySteps(truck: Truck, closingLoad: number | null): Step[] {
   const { steps, add } = stepList()
   const coil = mountingOf(truck.suspension) === 'coil'
   add(
@@ -131,6 +131,19 @@ export function makeReadySteps(truck: Truck): Step[] {
         cautions: ['Eye protection; hands behind the blade.'],
         tools: ['Fine saw'],
         minutes: 10,
+        after: { clear: 'Make room first.' },
+      },
+    )
+  if (closingLoad !== null)
+    add(
+      'Make ready',
+      'close-gap',
+      'Load the bed until the springs meet their seats',
+      'About {load} over the rear axle, laid on evenly. The axle must carry it: on its wheels, or on stands under the axle.',
+      {
+        values: { load: { value: closingLoad, quantity: 'mass' } },
+        cautions: ['Load laid on before anybody goes under, and held so that it cannot slide.'],
+        minutes: 15,
         after: { clear: 'Make room first.' },
       },
     )

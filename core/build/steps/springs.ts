@@ -1,15 +1,38 @@
 import { mountingOf } from '../../catalog/truckGeometry'
-import type { Side, Truck } from '../../document/types'
-import type { Step } from '../types'
+import type { AirPlan, Side, Truck } from '../../document/types'
+import type { BuildFacts, Step, StepValue } from '../types'
 import { stepList } from './stepList'
+import { bracketFastener, bracketWords, drillStep, isDrilled } from './upperBracket'
+
+/** A spacer in the words of a step, with its size; nothing where there is none. */
+function spacerWords({ spacer, spacerAt, cup }: AirPlan): {
+  words: string
+  values: Record<string, StepValue>
+} {
+  if (spacer === 0) return { words: '', values: {} }
+  const where = spacerAt === 'above' ? 'over' : 'under'
+  return {
+    words: ` Spacer of {spacer} ${where} the spring, its cup facing ${cup}.`,
+    values: { spacer: { value: spacer, quantity: 'length' } },
+  }
+}
 
 /** One side's spring: bench, set loose, aligned, tightened. `before` adds steps that come first, with the reason. */
-export function springSteps(truck: Truck, side: Side, before: Record<string, string>): Step[] {
+export function springSteps(
+  truck: Truck,
+  air: AirPlan,
+  facts: BuildFacts,
+  side: Side,
+  before: Record<string, string>,
+): Step[] {
   const { steps, add } = stepList()
+  const spacer = spacerWords(air)
+  const bracket = bracketWords(facts)
   const coil = mountingOf(truck.suspension) === 'coil'
   const name = side === 'left' ? 'Left' : 'Right'
   const after: Record<string, string> = {
     clear: 'Make room first.',
+    'close-gap': 'The gap is closed first.',
     ...before,
   }
   if (coil) {
@@ -17,8 +40,8 @@ export function springSteps(truck: Truck, side: Side, before: Record<string, str
       `${name} spring`,
       `spring-${side}`,
       `Fit the ${side} coil insert`,
-      'Sleeve and spacer as the sheet says, stem to the end with the hole; the insert must fill the gap without forcing.',
-      { minutes: 25, after, cautions: ['The axle is lowered slowly, hoses watched.'] },
+      `Sleeve and spacer as the sheet says, stem to the end with the hole; the insert must fill the gap without forcing.${spacer.words}`,
+      { values: spacer.values, minutes: 25, after, cautions: ['The axle is lowered slowly, hoses watched.'] },
     )
     add(
       `${name} spring`,
@@ -28,12 +51,15 @@ export function springSteps(truck: Truck, side: Side, before: Record<string, str
       { minutes: 5, after: { [`spring-${side}`]: 'The insert goes in first.' } },
     )
   } else {
+    if (isDrilled(facts))
+      steps.push({ ...drillStep(`${name} spring`, side), after: { clear: 'Make room first.' } })
     add(
       `${name} spring`,
       `bench-${side}`,
       `Put the ${side} spring and brackets together on the bench`,
-      'Match-mark each stud and hole. The port faces as the sheet says; flathead screws no tighter than given.',
+      `Match-mark each stud and hole. The port faces as the sheet says; flathead screws no tighter than given.${spacer.words}`,
       {
+        values: spacer.values,
         fastener: 'flathead',
         minutes: 12,
         tools: ['Torque wrench'],
@@ -44,8 +70,16 @@ export function springSteps(truck: Truck, side: Side, before: Record<string, str
       `${name} spring`,
       `spring-${side}`,
       `Set the ${side} spring, bolts finger tight`,
-      'Upper bracket on the frame, lower on the axle, everything loose until it stands straight. A bracket the wrong way round rubs the bag through years later.',
-      { minutes: 20, after: { ...after, [`bench-${side}`]: 'It is put together on the bench first.' } },
+      `${bracket.words}, lower on the axle, everything loose until it stands straight. A bracket the wrong way round rubs the bag through years later.`,
+      {
+        values: bracket.values,
+        minutes: 20,
+        after: {
+          ...after,
+          [`bench-${side}`]: 'It is put together on the bench first.',
+          [`drill-${side}`]: 'Holes before anything hangs in front of them.',
+        },
+      },
     )
     add(
       `${name} spring`,
@@ -53,12 +87,37 @@ export function springSteps(truck: Truck, side: Side, before: Record<string, str
       `Tighten the ${side} side: top, bottom, upright, then home`,
       'Everything loose and in line first. Upper bracket, then axle strap evenly, not yet home; look from behind that the spring stands upright; tighten home; look again. Where the kit’s sheet has another order, that one.',
       {
-        fastener: 'upper',
+        fastener: bracketFastener(facts),
         minutes: 10,
         tools: ['Torque wrench'],
         after: { [`spring-${side}`]: 'Align first, tighten after.' },
       },
     )
   }
+  return steps
+}
+
+/** The load that closed the gap comes off again: what the springs stand at then is looked at. */
+export function openGapSteps({ closingLoad, stands }: BuildFacts): Step[] {
+  if (closingLoad === null || !stands) return []
+  const { steps, add } = stepList()
+  add(
+    'Close',
+    'open-gap',
+    'Take the load off again, slowly',
+    'The frame rises and draws the springs out: each stands at {height} then, of {highest} that it reaches. Look that both ends sit flat.',
+    {
+      values: {
+        height: { value: stands.height, quantity: 'length' },
+        highest: { value: stands.highest, quantity: 'length' },
+      },
+      cautions: ['Nobody under it, no hand near a spring, while the load comes off.'],
+      minutes: 10,
+      after: {
+        'torque-left': 'Both springs are fastened first.',
+        'torque-right': 'Both springs are fastened first.',
+      },
+    },
+  )
   return steps
 }

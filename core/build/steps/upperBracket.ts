@@ -1,0 +1,47 @@
+import type { BracketHold } from '../../document/types'
+import type { BuildFacts, FastenerId, Step, StepValue } from '../types'
+
+/** How the upper bracket is held: words for its steps, and what is drilled first. */
+
+type Bolts = NonNullable<BuildFacts['bolts']>
+
+const WORDS: Record<Bolts['hold'], string> = {
+  'u-bolts': 'by U-bolts round the rail, {inside} wide inside, legs {bolt}',
+  drilled: 'by bolts of {bolt} through the rail’s side, a washer at each end',
+  'speed-nuts': 'by bolts of {bolt} into nuts clipped into the rail’s side',
+}
+const TOO_LONG = 'longer than any standard bolt: threaded rod cut to length'
+
+/** What goes into the text of a step that sets the bracket, with its figures. */
+export function bracketWords({ bolts }: BuildFacts): { words: string; values: Record<string, StepValue> } {
+  if (!bolts) return { words: 'Upper bracket on the frame', values: {} }
+  const { hold, length, inside } = bolts
+  const values: Record<string, StepValue> = {}
+  if (length !== null) values.bolt = { value: length, quantity: 'length' }
+  if (inside !== null) values.inside = { value: inside, quantity: 'length' }
+  const words = length === null ? WORDS[hold].replace('{bolt}', TOO_LONG) : WORDS[hold]
+  return { words: `Upper bracket on the frame ${words}`, values }
+}
+
+export const bracketFastener = ({ bolts }: BuildFacts): FastenerId =>
+  bolts?.hold === 'u-bolts' ? 'u-bolt' : 'upper'
+
+const DRILLED: readonly BracketHold[] = ['drilled', 'speed-nuts']
+/** Whether the rail is drilled for the bracket. */
+export const isDrilled = ({ bolts }: BuildFacts): boolean => bolts !== null && DRILLED.includes(bolts.hold)
+
+/** The holes, before anything hangs in the way. */
+export const drillStep = (side: Step['group'], name: 'left' | 'right'): Omit<Step, 'after'> => ({
+  group: side,
+  id: `drill-${name}`,
+  title: `Drill the ${name} rail for the upper bracket`,
+  detail:
+    'The bracket held in place as the template. Holes only where the vehicle maker allows them; edges broken, bare metal painted.',
+  values: {},
+  cautions: [
+    'Eye protection. Look behind first: fuel, brake and wire.',
+    'Battery off where wires run behind.',
+  ],
+  tools: ['Drill'],
+  minutes: 15,
+})

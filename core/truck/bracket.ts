@@ -1,0 +1,61 @@
+import { PRACTICE } from '../catalog/practice'
+import type { BracketHold, Truck } from '../document/types'
+
+interface Bolt {
+  thread: 'M8' | 'M10'
+  nut: number
+  washer: number
+  past: number
+}
+/** Height of the nut (ISO 4032), thickness of a washer (ISO 7089), three threads past the nut; m. */
+const M8: Bolt = { thread: 'M8', nut: 0.0068, washer: 0.0016, past: 0.00375 }
+const M10: Bolt = { thread: 'M10', nut: 0.0084, washer: 0.002, past: 0.0045 }
+/** As upper brackets are usually held (common practice). */
+const BOLTS: Record<Exclude<BracketHold, 'clamp'>, Bolt> = { 'u-bolts': M8, drilled: M10, 'speed-nuts': M10 }
+/** Lengths that such bolts come in, m (ISO 4014 and 4017). */
+const LENGTHS = [25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200]
+
+/** What holds an upper bracket: what the bolts go through, and the standard length that follows, m; null where none is long enough. */
+export interface BracketBolts {
+  hold: Exclude<BracketHold, 'clamp'>
+  thread: Bolt['thread']
+  grip: number
+  length: number | null
+  /** Inside width of bolts bent round the rail, m. */
+  inside: number | null
+}
+
+/** Bolts of the upper bracket from the rail's section; null where it is clamped as its kit has it. */
+export function bracketBolts({ frame, bracket }: Pick<Truck, 'frame' | 'bracket'>): BracketBolts | null {
+  const { hold } = bracket
+  if (hold === 'clamp') return null
+  const plate = PRACTICE.bracketPlate.value
+  const through = {
+    // Round the rail's whole depth, the bracket's plate across its ends.
+    'u-bolts': frame.depth,
+    drilled: frame.section === 'boxed' ? frame.railWidth : PRACTICE.railWeb.value,
+    'speed-nuts': PRACTICE.railWeb.value,
+  }[hold]
+  const grip = through + plate
+  // Bolts that go through have a washer at each end; the others only under what is turned.
+  const washers = hold === 'drilled' ? 2 : 1
+  const { thread, nut, washer, past } = BOLTS[hold]
+  const least = grip + washers * washer + nut + past
+  const mm = LENGTHS.find((length) => length >= least * 1000 - 1e-9)
+  return {
+    hold,
+    thread,
+    grip,
+    length: mm === undefined ? null : mm / 1000,
+    inside: hold === 'u-bolts' ? frame.railWidth : null,
+  }
+}
+
+/** Where the upper bracket stands along a rail with a notch: all in it, all beside it, or over its end. */
+export function bracketInNotch({ frame, seats }: Pick<Truck, 'frame' | 'seats'>): 'in' | 'beside' | 'over' {
+  if (!frame.notch) return 'beside'
+  const [half, reach] = [frame.notch.length / 2, PRACTICE.bracketLength.value / 2]
+  const from = Math.abs(seats.upper.x)
+  if (from + reach <= half) return 'in'
+  return from - reach >= half ? 'beside' : 'over'
+}

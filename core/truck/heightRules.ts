@@ -1,0 +1,154 @@
+import { drawnByHand } from '../catalog/spacers'
+import type { Truck } from '../document/types'
+import type { Remedy } from '../quantity/figure'
+import { tableRange } from '../quantity/interpolate'
+import type { Patch } from '../quantity/patch'
+import type { Rule } from '../quantity/stage'
+import { CLASS_HEIGHT, PLATE, truckNote as note, type TruckRuleInput, type WithSpring } from './ruleInput'
+
+/** How high the spring stands, and how it comes to its seat. */
+
+/** A spacer of a standard size where one does, else made to measure, `height` m to the millimetre. */
+export function fitSpacer(standard: number | null, height: number): Remedy {
+  const value = standard ?? Math.round(height * 1000) / 1000
+  const label =
+    value === 0
+      ? 'Leave the spacer out'
+      : `Put in ${standard === null ? 'a spacer made to measure' : 'the standard spacer'}, ${Math.round(value * 1000)} mm`
+  return { label, patches: [{ op: 'replace', path: ['air', 'spacer'], value }] }
+}
+
+/** Unladen the spring must stand within its range; only then do droop and bump matter. */
+export const springHeight: Rule<WithSpring> = (input) => {
+  const { spring, fitted, r } = input
+  const { low, high } = tableRange(spring.areaByHeight)
+  const found = { rule: 'spring-height', rank: 'stop', subject: 'seatGap', source: CLASS_HEIGHT } as const
+  if (r.springHeight < low)
+    return note({
+      ...found,
+      value: r.springHeight,
+      limit: low,
+      title: 'The gap is too small for this spring',
+      text: 'It would stand {value} high unladen; it needs {limit} at least.',
+      remedy:
+        fitted.spacer > 0 && r.springHeight + fitted.spacer >= low
+          ? fitSpacer(r.standardSpacer, Math.max(r.spacerWanted, 0))
+          : undefined,
+    })
+  if (r.springHeight > high)
+    return note({
+      ...found,
+      value: r.springHeight,
+      limit: high,
+      title: 'The spring does not reach its seat',
+      text: 'It would have to stand {value} high unladen; it reaches {limit}. A spacer or another class is needed.',
+      remedy: fitSpacer(r.standardSpacer, r.spacerWanted),
+    })
+  return [overExtension, crushedOnBump, hangsShort, closingOverRating].flatMap((rule) => rule(input) ?? [])
+}
+
+/** Whether the axle carries what is laid on the bed while the springs go in. */
+const carriesLoad = ({ raisedBy }: Truck): boolean => raisedBy === 'axle' || raisedBy === 'not'
+
+function closeByLoad(typed: Truck): Remedy {
+  const closed: Patch = { op: 'replace', path: ['air', 'closing'], value: 'load' }
+  const label = 'Close the gap by loading the bed'
+  if (carriesLoad(typed)) return { label, patches: [closed] }
+  const raised: Patch = { op: 'replace', path: ['truck', 'raisedBy'], value: 'axle' }
+  return { label: `${label}, the truck raised by its axle`, patches: [closed, raised] }
+}
+
+/** A slack bag far short of its seat is not drawn there by hand. */
+const hangsShort: Rule<WithSpring> = ({ typed, spring, fitted, r }) => {
+  if (fitted.closing === 'load' || r.closingLoad === 0) return null
+  return note({
+    rule: 'hangs-short',
+    rank: 'know',
+    subject: 'seatGap',
+    title: 'The spring hangs short of its seat',
+    text: 'It has to be drawn out to {value} to be fastened; by hand it comes to about {limit}. Load the bed until it meets its seat, fasten, and unload; or put in a spacer.',
+    value: r.springHeight,
+    limit: drawnByHand(spring),
+    source: 'From memory: half-way from its design height to its highest',
+    remedy: closeByLoad(typed),
+  })
+}
+
+const closingOverRating: Rule<WithSpring> = ({ fitted, r }) => {
+  const value = r.rearAxle + r.closingLoad
+  const limit = r.truck.ratings.rearAxle
+  if (fitted.closing !== 'load' || r.closingLoad === 0 || value <= limit) return null
+  return note({
+    quantity: 'mass',
+    rule: 'closing-over-rating',
+    rank: 'stop',
+    subject: 'seatGap',
+    title: 'Closing the gap overloads the axle',
+    text: 'With the load that brings the spring to its seat the rear axle carries {value}; it may carry {limit}. Put in a spacer instead.',
+    value,
+    limit,
+    source: PLATE,
+    remedy: {
+      label: 'Bring it to its seat without a load',
+      patches: [{ op: 'replace', path: ['air', 'closing'], value: 'hand' }],
+    },
+  })
+}
+
+const overExtension: Rule<WithSpring> = ({ spring, fitted, r }) => {
+  const { high } = tableRange(spring.areaByHeight)
+  if (r.droopHeight <= high || fitted.droop !== 'none') return null
+  return note({
+    rule: 'over-extension',
+    rank: 'fix',
+    subject: 'seatGap',
+    title: 'On the hoist the spring holds the axle up',
+    text: 'At full droop it would be pulled to {value}; it reaches {limit}, and past that it tears. Fit a droop strap, or a seat that lets the spring lift off.',
+    value: r.droopHeight,
+    limit: high,
+    source: CLASS_HEIGHT,
+    remedy: {
+      label: 'Plan a droop strap',
+      patches: [{ op: 'replace', path: ['air', 'droop'], value: 'strap' }],
+    },
+  })
+}
+
+const crushedOnBump: Rule<WithSpring> = ({ spring, fitted, r }) => {
+  const { low } = tableRange(spring.areaByHeight)
+  if (r.bumpHeight >= low) return null
+  const spare = fitted.spacer > 0 && r.bumpHeight + fitted.spacer >= low
+  return note({
+    rule: 'crushed-on-bump',
+    rank: 'fix',
+    subject: 'seatGap',
+    title: 'On the bump stop the spring is crushed',
+    text: 'It would be pressed to {value}; it must not go under {limit}. A taller bump stop or a shorter class keeps it whole.',
+    value: r.bumpHeight,
+    limit: low,
+    source: CLASS_HEIGHT,
+    // A millimetre more, so that rounding does not leave it crushed.
+    remedy: spare
+      ? fitSpacer(r.standardSpacer, Math.max(0, fitted.spacer - (low - r.bumpHeight) - 0.001))
+      : undefined,
+  })
+}
+
+/** A load closes a gap only where the axle carries it. */
+export const loadOnHangingAxle: Rule<TruckRuleInput> = ({ typed, fitted, r }) => {
+  if (fitted.closing !== 'load' || r.closingLoad === 0 || carriesLoad(typed)) return null
+  return note({
+    quantity: 'mass',
+    rule: 'load-on-hanging-axle',
+    rank: 'fix',
+    subject: 'seatGap',
+    title: 'A load closes no gap while the axle hangs',
+    text: 'The bed is to carry {value} so that the springs meet their seats. Raise the truck by its axle, or leave it on its wheels.',
+    value: r.closingLoad,
+    source: 'Statics',
+    remedy: {
+      label: 'Raise it by its axle',
+      patches: [{ op: 'replace', path: ['truck', 'raisedBy'], value: 'axle' }],
+    },
+  })
+}

@@ -12,6 +12,7 @@ export default defineNuxtConfig({
     { path: '~/stages', pathPrefix: false },
     { path: '~/jobs', pathPrefix: false },
     { path: '~/photos', pathPrefix: false },
+    { path: '~/shop', pathPrefix: false },
   ],
   imports: { dirs: ['composables', 'stores'] },
   devtools: { enabled: false },

@@ -2,12 +2,10 @@
 import { Download, Upload } from '@lucide/vue'
 import { KINDS, type ComponentKind } from '#core/catalog/kinds'
 import { baseClassesOf, ownClassesCsv, ownClassesJson, readOwnClasses } from '#core/air/parts/ownClasses'
-import { figuresOf, catalogueClass } from '#core/air/parts/parts'
-import type { OwnClass } from '#core/document/types'
 
 /** The shop's own classes of parts: a generic class with the figures of a real part's sheet, number, make and price. */
 const shop = useShop()
-useHead({ title: 'The shop’s own parts' })
+useHead({ title: 'The shop’s own parts and kits' })
 const chosen = ref<string | null>(null)
 const problems = ref<string[]>([])
 const said = ref('')
@@ -25,24 +23,10 @@ function add(): void {
   const id = `own-${crypto.randomUUID().slice(0, 8)}`
   const label = `${KINDS[kind.value].label}, own`
   shop.edit(`Add ${label}`, ({ parts }) => {
-    parts[id] = { kind: kind.value, label, like, figures: {}, number: '', make: '', price: null }
+    parts[id] = { kind: kind.value, label, like, figures: {}, table: [], number: '', make: '', price: null }
   })
   chosen.value = id
 }
-function change(label: string, edit: (c: OwnClass) => void): void {
-  const id = chosen.value
-  shop.edit(label, ({ parts }) => void (id && parts[id] && edit(parts[id])))
-}
-const forget = (figure: string) =>
-  change('Back to the catalogue’s figure', (c) => void Reflect.deleteProperty(c.figures, figure))
-function remove(): void {
-  const id = chosen.value!
-  shop.edit(`Take ${part.value?.label} away`, ({ parts }) => void Reflect.deleteProperty(parts, id))
-  chosen.value = null
-}
-const like = computed(() =>
-  part.value ? (catalogueClass(part.value.kind, part.value.like)?.figures ?? {}) : {},
-)
 async function load(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
@@ -62,7 +46,7 @@ async function load(event: Event): Promise<void> {
   <div class="min-h-screen flex flex-col">
     <header class="bg-frame text-onframe flex flex-wrap items-center gap-3 px-4 py-2 min-h-[52px]">
       <NuxtLink to="/" class="font-head font-semibold text-lg">Nimble Piston</NuxtLink
-      ><span class="text-onframe-soft">Own parts</span>
+      ><span class="text-onframe-soft">Own parts and kits</span>
     </header>
     <SetAside />
     <ClashDialog
@@ -73,7 +57,7 @@ async function load(event: Event): Promise<void> {
     />
     <main class="max-w-5xl w-full mx-auto p-4 space-y-3">
       <div class="flex flex-wrap items-baseline gap-3">
-        <h1 class="text-2xl">The shop’s own parts</h1>
+        <h1 class="text-2xl">The shop’s own parts and kits</h1>
         <p class="text-soft">Figures off real parts’ sheets, offered wherever that kind of part is chosen.</p>
       </div>
       <div class="sheet p-4 flex flex-wrap gap-3 items-end">
@@ -153,68 +137,14 @@ async function load(event: Event): Promise<void> {
           </tbody>
         </table>
       </div>
-      <section v-if="part" class="sheet p-4" aria-label="Class chosen">
-        <div class="flex flex-wrap gap-3 items-end">
-          <TextField
-            label="Label"
-            class="grow min-w-56"
-            required
-            :value="part.label"
-            @change="(v) => change('Label', (c) => void (c.label = v.slice(0, 80)))"
-          />
-          <PickField
-            label="Begins from"
-            class="grow min-w-56"
-            :value="part.like"
-            :options="
-              baseClassesOf(part.kind).map((id) => ({
-                value: id,
-                label: catalogueClass(part!.kind, id)?.label ?? id,
-              }))
-            "
-            @change="(v) => change('Begins from', (c) => void (c.like = v))"
-          />
-          <TextField
-            label="Part number"
-            class="w-40"
-            :value="part.number"
-            @change="(v) => change('Part number', (c) => void (c.number = v.slice(0, 80)))"
-          />
-          <TextField
-            label="Make"
-            class="w-40"
-            :value="part.make"
-            @change="(v) => change('Make', (c) => void (c.make = v.slice(0, 80)))"
-          />
-          <NumField
-            label="Price"
-            class="w-28"
-            :value="part.price"
-            quantity="plain"
-            :min="0"
-            :max="1e7"
-            @change="(v) => change('Price', (c) => void (c.price = v))"
-          />
-        </div>
-        <div class="grid grid-cols-2 md:grid-cols-4 gap-3 mt-3">
-          <div v-for="f in figuresOf(part.kind)" :key="f.id">
-            <FigureField
-              :spec="f"
-              :value="part.figures[f.id] ?? like[f.id] ?? null"
-              @change="(v) => change(f.label, (c) => void (c.figures[f.id] = v))"
-            />
-            <p v-if="part.figures[f.id] !== undefined" class="label">
-              <button type="button" class="underline" @click="forget(f.id)">
-                catalogue: {{ figureText(f, like[f.id], shop.units) }}
-              </button>
-            </p>
-          </div>
-        </div>
-        <button type="button" class="button quiet mt-3" @click="remove">Take this class away</button>
-        <p class="label mt-2">
-          Jobs keep the figures they were planned with; choose the class again in a job to take new ones.
-        </p>
-      </section>
+      <OwnClassEditor
+        v-if="chosen && part"
+        :key="chosen"
+        :part-id="chosen"
+        :part="part"
+        @gone="chosen = null"
+      />
+      <ShopKits />
     </main>
   </div>
 </template>

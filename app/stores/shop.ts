@@ -3,7 +3,7 @@ import { shopSettingsProblem } from '#core/document/exchange'
 import { makeEdit } from '#core/document/edit'
 import { LEVEL_TARGET } from '#core/document/newHaul'
 import type { ShopSettings } from '#core/document/shop'
-import type { OwnClass, Target } from '#core/document/types'
+import type { Kit, OwnClass, Target } from '#core/document/types'
 import { METRIC_UNITS, type UnitChoice } from '#core/quantity/units'
 import { keeperOf } from '~/keeping/keeping'
 import type { Keeper } from '~/keeping/keeper'
@@ -36,6 +36,8 @@ export const useShop = defineStore('shop', () => {
   const target = computed<Target>(() => settings.value?.target ?? LEVEL_TARGET)
   /** Classes of parts of its own. */
   const parts = computed<Record<string, OwnClass>>(() => settings.value?.parts ?? {})
+  /** Kits as they are sold. */
+  const kits = computed<Record<string, Kit>>(() => settings.value?.kits ?? {})
   const clash = computed(() => keeper.value?.clash.value ?? null)
   /** Edits that wait to be saved. */
   const waiting = computed(() => keeper.value?.pending.value.map((r) => r.edit) ?? [])
@@ -107,6 +109,7 @@ export const useShop = defineStore('shop', () => {
     who,
     person,
     parts,
+    kits,
     clash,
     waiting,
     problem,

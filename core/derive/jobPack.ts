@@ -176,9 +176,9 @@ function partsSheet(source: Source): PackSheet {
         kind: 'table',
         title: 'Fittings',
         head: ['Joint', 'On', 'Pieces'],
-        rows: fittingsOf(plan.air).map(({ label, on, count }) => [
+        rows: fittingsOf(plan.air).map(({ kind, label, on, count }) => [
           label,
-          on ?? 'port to port',
+          on ?? (kind === 'adapter' ? 'between' : 'port to port'),
           String(count),
         ]),
       },

@@ -52,6 +52,8 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       classes: {},
       scenarios: {},
       joints: {},
+      ports: {},
+      kit: null,
       gone: { components: {}, lines: {} },
       ...startingCircuit('hand-teed'),
     },

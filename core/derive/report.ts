@@ -1,7 +1,8 @@
 import { fittingsOf, type FittingCount } from '../air/circuit/fittings'
+import { kitLacks, type Lack } from '../air/circuit/kit'
 import { METRIC_UNITS, showText, type Quantity, type UnitChoice } from '../quantity/units'
 import { STAGES, type Figure, type Note } from '../quantity/figure'
-import type { Plan } from '../document/types'
+import type { Plan, TakenKit } from '../document/types'
 import type { Derived } from './types'
 import type { Sampled } from '../load/uncertainty'
 
@@ -34,6 +35,8 @@ export function report(
   >
   notes: Record<string, unknown>[]
   parts: Record<string, unknown>[]
+  /** The kit it is planned with, and what is bought beside it; null without one. */
+  kit: (TakenKit & { lacks: Lack[] }) | null
   fittings: FittingCount[]
 } {
   const rangeOf = (stage: string, id: string, f: Figure) => {
@@ -71,6 +74,7 @@ export function report(
       unit: SI_UNIT[note.quantity],
       source: note.source,
     })),
+    kit: plan.air.kit && { ...plan.air.kit, lacks: kitLacks(plan.air) },
     fittings: fittingsOf(plan.air),
     parts: [plan.air, plan.air.gone].flatMap(({ components }) =>
       Object.entries(components).map(([id, { kind, label, side, state, used, found }]) => ({

@@ -1,6 +1,6 @@
 import { applyPatches, enablePatches, produceWithPatches } from 'immer'
 import { isRecord, type Patch } from '../quantity/patch'
-import { upgradePlan } from './upgrade'
+import { upgradeDocument } from './upgrade'
 import type { Plan } from './types'
 
 enablePatches()
@@ -56,7 +56,7 @@ function fits(document: unknown, { op, path }: Patch): boolean {
 
 /**
  * Applies patches, of whatever version they were made in; throws a plain Error when a place they name is gone, or is
- * none that a document can have. Plans are brought to the newest version; other documents stay as they are.
+ * none that a document can have. It is brought to the newest version.
  */
 export function applyEdit<T>(document: T, patches: Patch[]): T {
   const next = patches.reduce((at, patch) => {
@@ -64,7 +64,7 @@ export function applyEdit<T>(document: T, patches: Patch[]): T {
       throw new Error(`What this changes is no longer in the plan (${patch.path.join('.').slice(0, 80)}).`)
     return applyPatches(at as object, [patch]) as T
   }, document)
-  return upgradePlan(next) as T
+  return upgradeDocument(next) as T
 }
 
 /** Undo and redo stacks, folded from the whole sequence of edits, oldest first. */

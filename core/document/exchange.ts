@@ -3,7 +3,7 @@ import type { UnitChoice } from '../quantity/units'
 import type { KeptEdit, Refusal } from './handIn'
 import type { ShopSettings } from './shop'
 import type { Conflict } from './merge'
-import { ownClassesSchema, targetSchema, type PlanProblem } from './schema'
+import { kitsSchema, ownClassesSchema, targetSchema, type PlanProblem } from './schema'
 
 /** Papers a sheet is printed on. */
 export const PAPERS = ['A4', 'Letter'] as const
@@ -125,7 +125,7 @@ const unitChoice = yup
 
 /** What a shop has set: its units, what a new haul is brought to, its own classes of parts. */
 const shopSettings = yup
-  .object({ units: unitChoice.required(), target: targetSchema, parts: ownClassesSchema })
+  .object({ units: unitChoice.required(), target: targetSchema, parts: ownClassesSchema, kits: kitsSchema })
   .strict()
   .noUnknown() as unknown as yup.Schema<ShopSettings>
 

@@ -58,6 +58,7 @@ import {
   PART_STATES,
   PLAN_FORMAT,
   PLAN_VERSION,
+  PORT_SIZES,
   PRESS_WAYS,
   RAIL_SECTIONS,
   RAISED_BY,
@@ -75,8 +76,10 @@ import {
   type CertifiedRatings,
   type Circuit,
   type Component,
+  type Fastener,
   type Found,
   type Haul,
+  type Kit,
   type LoadItem,
   type OwnClass,
   type OwnPart,
@@ -86,6 +89,7 @@ import {
   type Scenario,
   type ScenarioStep,
   type SeatShift,
+  type TakenKit,
   type Target,
   type Truck,
 } from './types'
@@ -284,6 +288,7 @@ export const ownClassSchema = shape<OwnClass>({
   label: nameField(80),
   like: classField(),
   figures: figures(),
+  table: listField(listField(numberField(-1e9, 1e9), 4), 200),
   ...own,
 })
 export const ownClassesSchema = recordField(ownClassSchema, 500)
@@ -342,7 +347,11 @@ const airLine = shape<AirLine>({
 })
 const circuit = { components: recordField(component, 100), lines: recordField(airLine, 200) }
 
+const kitParts = () => recordField(wholeField(0, 50), 40) as Field<unknown> as Field<Kit['parts']>
+const kitTube = { tubeClass: nullableClass(), tubeLength: nullableNumber(0, 1000) }
+
 const air = shape<AirPlan>({
+  kit: orNull(shape<TakenKit>({ label: nameField(80), ...kitTube, parts: kitParts(), ...own })),
   archetype: choiceField(ARCHETYPE_IDS),
   springClass: classField(),
   compressorClass: classField(),
@@ -363,12 +372,40 @@ const air = shape<AirPlan>({
   droop: choiceField(DROOPS),
   ...circuit,
   joints: recordField(choiceField(JOINT_KINDS), 400),
+  ports: recordField(choiceField(PORT_SIZES), 400),
   gone: shape<Circuit>(circuit),
   classes: ownClassesSchema,
   scenarios: recordField(scenario, 60),
 })
 
 const passedOver = shape<PassedOver>({ who: textField(80), at: textField(40), reason: nameField(300) })
+
+const fasteners = () =>
+  recordField(
+    shape<Fastener>({
+      torque: numberField(0.1, 2000),
+      thread: textField(20),
+      grade: textField(8),
+      from: choiceField(FASTENER_FROM),
+    }),
+    40,
+  )
+
+/** Kits of the shop, as they are sold. */
+export const kitsSchema = recordField(
+  shape<Kit>({
+    label: nameField(80),
+    springClass: nullableClass(),
+    compressorClass: nullableClass(),
+    blockClass: nullableClass(),
+    ...kitTube,
+    harness: nullableNumber(0, 100),
+    parts: kitParts(),
+    fasteners: fasteners(),
+    ...own,
+  }),
+  100,
+)
 
 export const planSchema = shape<Plan>({
   format: choiceField([PLAN_FORMAT]),
@@ -420,15 +457,7 @@ export const planSchema = shape<Plan>({
     ),
   }),
   build: shape({
-    fasteners: recordField(
-      shape({
-        torque: numberField(0.1, 2000),
-        thread: textField(20),
-        grade: textField(8),
-        from: choiceField(FASTENER_FROM),
-      }),
-      40,
-    ),
+    fasteners: fasteners(),
     ticks: recordField(shape({ who: textField(80), at: textField(40), did: textField(600) }), 500),
     struck: recordField(passedOver, 500),
   }),

@@ -1,5 +1,5 @@
 import type { UnitChoice } from '../quantity/units'
-import type { OwnClass, Target } from './types'
+import type { Kit, OwnClass, Target } from './types'
 
 /** What a shop has set for itself; kept, merged and handed in like a plan. */
 export interface ShopSettings {
@@ -8,4 +8,6 @@ export interface ShopSettings {
   target: Target
   /** Classes of parts of its own, by id. */
   parts: Record<string, OwnClass>
+  /** Kits as they are sold, by id. */
+  kits: Record<string, Kit>
 }

@@ -357,6 +357,9 @@ export const DIRECT = 'direct'
 /** How an end of a line is joined to its part. */
 export const JOINT_KINDS = ['push', 'compression', 'barb', 'flare', 'braided', 'taper', 'straight'] as const
 export type JointKind = (typeof JOINT_KINDS)[number]
+/** What a port takes: the tube itself, or a thread of that nominal size, in. */
+export const PORT_SIZES = ['tube', '1/8', '1/4', '3/8', '1/2'] as const
+export type PortSize = (typeof PORT_SIZES)[number]
 export const ARCHETYPE_IDS = [
   'hand-teed',
   'hand-two',
@@ -380,7 +383,27 @@ export interface OwnClass extends OwnPart {
   label: string
   /** id of the generic class it begins from */ like: string
   figures: Record<string, number>
+  /** Table off its sheet, SI, columns by its kind; empty where the sheet gives none. */
+  table: number[][]
 }
+
+/** A kit as it is sold: what is in it, off its own sheet. */
+export interface Kit extends OwnPart {
+  label: string
+  /** Classes in it, generic or the shop's own; null where it has none of them. */
+  springClass: string | null
+  compressorClass: string | null
+  blockClass: string | null
+  tubeClass: string | null
+  /** Tube in it, and its harness from the battery, m; null where it has none. */
+  tubeLength: number | null
+  harness: number | null
+  /** Parts in it, how many of each kind. */
+  parts: Partial<Record<ComponentKind, number>>
+  fasteners: Record<string, Fastener>
+}
+/** What a job keeps of the kit it was planned with. */
+export type TakenKit = Pick<Kit, 'label' | 'number' | 'make' | 'price' | 'tubeClass' | 'tubeLength' | 'parts'>
 
 /** One thing that happens in a run. */
 export type ScenarioStep =
@@ -425,6 +448,8 @@ export interface Scenario {
 }
 
 export interface AirPlan {
+  /** The kit it is planned with; null where every part is bought by itself. */
+  kit: TakenKit | null
   /** What the circuit was started from; edits leave it. */
   archetype: Archetype
   springClass: string
@@ -445,6 +470,8 @@ export interface AirPlan {
   lines: Record<string, AirLine>
   /** Joints that are not the usual ones of their tube, by `line:from` and `line:to`. */
   joints: Record<string, JointKind>
+  /** Ports that are not as is usual of their part, by `part:port`. */
+  ports: Record<string, PortSize>
   /** What is there today and is taken out. */
   gone: Circuit
   /** Classes of the shop's own that this job uses, as they were when chosen. */

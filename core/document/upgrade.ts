@@ -60,6 +60,8 @@ const ITEM = newItem('', 1, 0, 0, 0, [0, 0, 0]) as unknown as Json
 /** `bars`, `overload` and the like may be null; what a record holds by id is a person's own and never filled. */
 const { items: _items, ...HAUL } = newHaul('', 1) as unknown as Json
 const AIR = {
+  kit: null,
+  ports: {},
   sheet: null,
   spacer: 0,
   spacerAt: 'below',
@@ -79,6 +81,7 @@ const COMPONENT = {
   used: false,
   found: NOT_LOOKED_AT as unknown as Json,
 }
+const OWN_CLASS = { table: [] }
 const LINE = { tube: null, state: 'new' }
 
 function upgradeHaul(haul: unknown): unknown {
@@ -89,11 +92,14 @@ function upgradeHaul(haul: unknown): unknown {
 }
 
 function upgradeAir(air: unknown): unknown {
-  const filled = fill(air, AIR, ['classes', 'scenarios', 'joints'])
+  const filled = fill(air, AIR, ['classes', 'scenarios', 'joints', 'ports'])
   if (!isRecord(filled)) return filled
   const circuit = upgradeCircuit(filled)
   const gone = upgradeCircuit(filled.gone)
-  return circuit === filled && gone === filled.gone ? filled : { ...circuit, gone }
+  const classes = each(filled.classes, (c) => fill(c, OWN_CLASS))
+  return circuit === filled && gone === filled.gone && classes === filled.classes
+    ? filled
+    : { ...circuit, gone, classes }
 }
 
 /** Parts and lines with what the newest version added, in their own order. */
@@ -161,6 +167,18 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
   }
 }
 
+/** What a shop has set, in the newest form: kits, and tables off the sheets of its own parts, came later. */
+export function upgradeShop(settings: unknown): unknown {
+  const filled = fill(settings, { kits: {} }, ['kits'])
+  if (!isRecord(filled)) return filled
+  const parts = each(filled.parts, (c) => fill(c, OWN_CLASS))
+  return parts === filled.parts ? filled : { ...filled, parts }
+}
+
+/** A document of either kind, in its newest form. */
+export const upgradeDocument = (value: unknown): unknown =>
+  isRecord(value) && 'parts' in value && 'units' in value ? upgradeShop(value) : upgradePlan(value)
+
 /**
  * A plan of any version so far, or one with an older edit put back into it, with what the newest version added filled in
  * from the truck kind's example and from nothing-changed values. What does not look like a plan comes back as it is: the
@@ -170,7 +188,8 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
  * Version 8 added, of the truck, its rails' section, a notch in them and what the upper bracket meets there; of air where
- * the spacer stands, which way its cup faces, and how the spring is brought to its seat.
+ * the spacer stands, which way its cup faces, and how the spring is brought to its seat; of the shop's own classes the
+ * table off their sheet; the kit it is planned with, and ports that are not as is usual of their part.
  * Version 7 added the readings of the road trial; of the truck where both ends of the springs stand, brackets and bolts
  * beside them, where helpers of a coil-sprung rear go, what is cut off the bump stops, and ratings raised by certificate; of air the
  * joints that are not the usual ones of their tube.

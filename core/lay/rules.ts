@@ -213,6 +213,26 @@ const hoseTooShort: LayRule = ({ r, air }) =>
       })
     })
 
+/** The coil of the kit against what is cut of it: told before the last line comes out too short. */
+const kitTubeShort: LayRule = ({ r, air }) => {
+  const { kit } = air
+  if (!kit || kit.tubeLength === null || kit.tubeClass === null) return null
+  const ofCoil = r.cuts.filter(({ id }) => (air.lines[id]!.tube ?? air.tubeClass) === kit.tubeClass)
+  const value = ofCoil.reduce((sum, { cut }) => sum + cut, 0)
+  if (value <= kit.tubeLength) return null
+  return note({
+    quantity: 'run',
+    rule: 'kit-tube-short',
+    rank: 'fix',
+    subject: 'cuts',
+    title: 'The kit’s tube is too short',
+    text: `The lines take {value}; “${kit.label}” has {limit}. Buy the rest before the first cut, and cut the longest first.`,
+    value,
+    limit: kit.tubeLength,
+    source: 'The kit’s own list',
+  })
+}
+
 const RULES: readonly LayRule[] = [
   partNearHeat,
   shieldPlanned,
@@ -223,6 +243,7 @@ const RULES: readonly LayRule[] = [
   shortSlack,
   wheelSpray,
   hoseTooShort,
+  kitTubeShort,
 ]
 
 /** All that Lay notices. */

@@ -16,7 +16,7 @@ import type { PhotoSubject } from '#core/document/photos'
 import type { KeptEdit } from '#core/document/handIn'
 import type { ShopSettings } from '#core/document/shop'
 import type { JobSummary } from '#core/derive/summary'
-import type { OwnClass, Plan, Target } from '#core/document/types'
+import type { Kit, OwnClass, Plan, Target } from '#core/document/types'
 import type { UnitChoice } from '#core/quantity/units'
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
@@ -43,6 +43,8 @@ export const shops = pgTable('shops', {
   target: jsonb().$type<Target>(),
   /** Classes of parts of its own, by id. */
   parts: jsonb().$type<Record<string, OwnClass>>().notNull().default({}),
+  /** Kits as they are sold, by id. */
+  kits: jsonb().$type<Record<string, Kit>>().notNull().default({}),
   /** Number of the newest revision of what it has set. */
   head: integer().notNull().default(1),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),

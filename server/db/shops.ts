@@ -4,6 +4,7 @@ import { shopSettingsProblem, type HandInAnswer } from '#core/document/exchange'
 import type { KeptEdit } from '#core/document/handIn'
 import { LEVEL_TARGET } from '#core/document/newHaul'
 import type { ShopSettings } from '#core/document/shop'
+import { upgradeShop } from '#core/document/upgrade'
 import type { Database } from './client'
 import { handIn, type Shelf } from './handIn'
 import type { Who } from './jobs'
@@ -22,8 +23,9 @@ export interface Shop {
 export async function readShop(db: Database, id: string): Promise<Shop | null> {
   const [row] = await db.select().from(shops).where(eq(shops.id, id))
   if (!row) return null
-  const { name, units, target, parts, head } = row
-  return { id, name, revision: head, settings: { units, target: target ?? LEVEL_TARGET, parts } }
+  const { name, units, target, parts, kits, head } = row
+  const settings = upgradeShop({ units, target: target ?? LEVEL_TARGET, parts, kits }) as ShopSettings
+  return { id, name, revision: head, settings }
 }
 
 /** What is wrong with settings: their shape first, then each class of parts against the catalogue. */
@@ -44,7 +46,7 @@ async function shopShelf(tx: Database, { shopId }: Who): Promise<Shelf<ShopSetti
         .select({ settings: shopRevisions.settings })
         .from(shopRevisions)
         .where(and(eq(shopRevisions.shopId, shopId), eq(shopRevisions.number, number)))
-      return row?.settings ?? null
+      return row ? (upgradeShop(row.settings) as ShopSettings) : null
     },
     async since(base) {
       const rows = await tx

@@ -230,6 +230,7 @@ test('what the shop sets is kept, comes together and is asked about like a plan'
     label: 'X',
     like: 'moon',
     figures: {},
+    table: [] as number[][],
     number: '',
     make: '',
     price: null,

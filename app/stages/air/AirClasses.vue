@@ -5,24 +5,47 @@ import { BLOCKS } from '#core/catalog/blocks'
 import { COMPRESSORS } from '#core/catalog/compressors'
 import { SPRINGS } from '#core/catalog/springs'
 import { TUBES } from '#core/catalog/tubes'
+import { takeKit, takeOwnClass, withoutKit } from '#core/derive/kits'
 import type { AirPlan } from '#core/document/types'
 import { classOptions } from './classOptions'
 
 /** The classes the whole circuit is planned with: springs, tube, compressor, valve block. */
 const job = useJob()
+const shop = useShop()
 const air = computed(() => job.plan!.air)
 const stage = computed(() => job.derived!.stages.air)
 const set = (label: string, change: (air: AirPlan) => void) => job.edit(label, (draft) => change(draft.air))
+/** Chooses a class for the whole circuit; one of the shop's own goes into the job as it is now. */
+const choose = (label: string, id: string, change: (air: AirPlan) => void) =>
+  set(label, (a) => {
+    takeOwnClass(a, id, shop.parts)
+    change(a)
+  })
 const springs = computed(() =>
   classOptions(
     SPRINGS.filter(
       (s) => s.fits.includes(mountingOf(job.plan!.truck.suspension)) || s.id === air.value.springClass,
     ),
-    air.value.classes,
+    { ...air.value.classes, ...shop.parts },
     'spring',
     air.value.springClass,
   ),
 )
+/** The kit taken stays as it was taken, whatever becomes of the shop's own. */
+const TAKEN = 'taken'
+const kits = computed(() => [
+  { value: '', label: 'none: every part by itself' },
+  ...(air.value.kit ? [{ value: TAKEN, label: air.value.kit.label }] : []),
+  ...Object.entries(shop.kits).map(([id, { label }]) => ({
+    value: id,
+    label: air.value.kit ? `${label} (anew)` : label,
+  })),
+])
+function chooseKit(id: string): void {
+  const kit = shop.kits[id]
+  if (kit) job.edit(`Take ${kit.label}`, (draft) => takeKit(draft, kit, shop.parts))
+  else if (id === '') job.edit('Plan without a kit', withoutKit)
+}
 const outlets = computed(() => {
   const block = Object.keys(air.value.components).find((id) => air.value.components[id]!.kind === 'block')
   return block ? (blockOf(air.value, block)?.outlets ?? 2) : 2
@@ -30,7 +53,7 @@ const outlets = computed(() => {
 const blocks = computed(() =>
   classOptions(
     BLOCKS.filter((b) => b.outlets === outlets.value || b.id === air.value.blockClass),
-    air.value.classes,
+    { ...air.value.classes, ...shop.parts },
     'block',
     air.value.blockClass,
   ),
@@ -38,14 +61,22 @@ const blocks = computed(() =>
 </script>
 
 <template>
-  <div class="sheet p-4 grid gap-3 sm:grid-cols-2">
+  <div class="sheet p-4 grid gap-3 sm:grid-cols-2" data-subject="kit">
+    <PickField
+      v-if="kits.length > 1"
+      class="sm:col-span-2"
+      label="Kit"
+      :value="air.kit ? TAKEN : ''"
+      :options="kits"
+      @change="chooseKit"
+    />
     <PickField
       label="Springs"
       :value="air.springClass"
       :options="springs"
       @change="
         (v) =>
-          set('Choose springs', (a) => {
+          choose('Choose springs', v, (a) => {
             a.springClass = v
             a.sheet = null
           })
@@ -61,15 +92,17 @@ const blocks = computed(() =>
       v-if="stage.result.powered"
       label="Compressor"
       :value="air.compressorClass"
-      :options="classOptions(COMPRESSORS, air.classes, 'compressor', air.compressorClass)"
-      @change="(v) => set('Choose a compressor', (a) => void (a.compressorClass = v))"
+      :options="
+        classOptions(COMPRESSORS, { ...air.classes, ...shop.parts }, 'compressor', air.compressorClass)
+      "
+      @change="(v) => choose('Choose a compressor', v, (a) => void (a.compressorClass = v))"
     />
     <PickField
       v-if="stage.result.block"
       label="Valve block"
       :value="air.blockClass"
       :options="blocks"
-      @change="(v) => set('Choose a valve block', (a) => void (a.blockClass = v))"
+      @change="(v) => choose('Choose a valve block', v, (a) => void (a.blockClass = v))"
     />
   </div>
 </template>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { classIdOf, partOf } from '#core/air/parts/parts'
 import { fittingsOf } from '#core/air/circuit/fittings'
+import { inKit, kitLacks, partsCost } from '#core/air/circuit/kit'
 import { isAllNew } from '#core/air/circuit/states'
 import { KINDS } from '#core/catalog/kinds'
 import { isBought, STATE_WORDS } from '#core/catalog/partStates'
+import { kitOfJob } from '#core/derive/kits'
 
 /** Every part of the circuit with its class, the maker's number and the price typed so far. */
 const emit = defineEmits<{ choose: [id: string] }>()
 const job = useJob()
+const shop = useShop()
 const air = computed(() => job.plan!.air)
 const parts = computed(() =>
   Object.entries(air.value.components).map(([id, c]) => ({
@@ -15,7 +18,8 @@ const parts = computed(() =>
     label: c.label,
     own: [c.own.number, c.own.make].filter(Boolean).join(', '),
     state: c.state,
-    price: isBought(c) ? c.own.price : null,
+    price: isBought(c) && !inside.value.has(id) ? c.own.price : null,
+    inside: inside.value.has(id),
     class: classIdOf(air.value, id) ? partOf(air.value, id).label : KINDS[c.kind].label,
   })),
 )
@@ -23,14 +27,29 @@ const parts = computed(() =>
 const fittings = computed(() => fittingsOf(air.value))
 /** Shields on the exhaust, planned at Lay: they are bought and fitted like any part. */
 const shields = computed(() => job.derived!.stages.lay.result.shields)
+/** Parts that lie in the kit; what is bought beside it. */
+const inside = computed(() => inKit(air.value))
+const lacks = computed(() => kitLacks(air.value))
+function keepAsKit(): void {
+  const kit = kitOfJob(job.plan!, job.derived!.stages.lay)
+  shop.edit('Add a kit as in this job', (s) => void (s.kits[`kit-${crypto.randomUUID().slice(0, 8)}`] = kit))
+  kept.value = `Kept as “${kit.label}” among the shop’s kits: type its price, and what of it its box really holds.`
+}
+const kept = ref('')
 /** What becomes of each stands with it where anything was there, or waits. */
 const signed = computed(() => !isAllNew(air.value))
-const total = computed(() => parts.value.reduce((sum, p) => sum + (p.price ?? 0), 0))
+const total = computed(() => partsCost(air.value))
 </script>
 
 <template>
   <div class="sheet p-4">
     <h2 class="mb-1">Parts</h2>
+    <p v-if="air.kit" class="text-sm pb-1" data-kit>
+      Kit: {{ air.kit.label }}<template v-if="air.kit.number"> · {{ air.kit.number }}</template
+      ><template v-if="air.kit.price !== null">
+        · <span class="figure">{{ air.kit.price }}</span></template
+      >{{ lacks.length ? '.' : '. Everything planned lies in it.' }}
+    </p>
     <ul class="text-sm">
       <li
         v-for="part in parts"
@@ -45,6 +64,7 @@ const total = computed(() => parts.value.reduce((sum, p) => sum + (p.price ?? 0)
           <span v-if="signed" class="label"> {{ STATE_WORDS[part.state] }}</span></span
         ><span class="text-soft text-right"
           >{{ part.class }}<template v-if="part.own"> · {{ part.own }}</template
+          ><template v-if="part.inside"> · in the kit</template
           ><template v-if="part.price !== null">
             · <span class="figure">{{ part.price }}</span></template
           ></span
@@ -64,11 +84,12 @@ const total = computed(() => parts.value.reduce((sum, p) => sum + (p.price ?? 0)
       <ul class="text-sm">
         <li
           v-for="f in fittings"
-          :key="`${f.kind}${f.on}`"
+          :key="`${f.label}${f.on}`"
           class="border-b border-line last:border-0 py-1 flex justify-between gap-3"
         >
           <span>{{ f.label }}</span><span class="text-soft text-right"
-            >{{ f.on ? `on ${f.on}` : 'port to port' }} · <span class="figure">{{ f.count }}</span></span
+            >{{ f.on ? `on ${f.on}` : f.kind === 'adapter' ? 'between' : 'port to port' }} ·
+            <span class="figure">{{ f.count }}</span></span
           >
         </li>
       </ul>
@@ -79,9 +100,11 @@ const total = computed(() => parts.value.reduce((sum, p) => sum + (p.price ?? 0)
         >{{ Math.round(total * 100) / 100 }}</span
       >
     </p>
-    <p class="label mt-1">
-      <NuxtLink to="/parts" class="underline">The shop’s own parts</NuxtLink>: real parts’ figures, numbers
-      and prices.
+    <p class="label mt-1 no-print">
+      <NuxtLink to="/parts" class="underline">The shop’s own parts and kits</NuxtLink>: real parts’ figures,
+      numbers and prices. What is bought for this job comes often together?
+      <button type="button" class="underline" @click="keepAsKit">Keep it as a kit</button>
     </p>
+    <p v-if="kept" class="text-sm font-semibold" aria-live="polite">{{ kept }}</p>
   </div>
 </template>

@@ -1,10 +1,19 @@
 <script setup lang="ts">
 import { JOINTS, holdsOn, jointClass, jointId, usualJoint } from '#core/catalog/joints'
+import { PORT_WORDS, adaptersAt, portId, usualPort } from '#core/catalog/ports'
 import { KINDS, type ComponentKind } from '#core/catalog/kinds'
 import { TUBES } from '#core/catalog/tubes'
 import { IN_LINE_KINDS, TEE_KINDS, type Change } from '#core/air/circuit/editing'
 import { putInLine, takeOffLine, teeOff } from '#core/air/circuit/operations'
-import { DIRECT, PART_STATES, type AirPlan, type JointKind, type PartState } from '#core/document/types'
+import {
+  DIRECT,
+  PART_STATES,
+  PORT_SIZES,
+  type AirPlan,
+  type JointKind,
+  type PartState,
+  type PortSize,
+} from '#core/document/types'
 import { STATE_WORDS } from '#core/catalog/partStates'
 
 /** The line chosen on the circuit: its tube, its ends, and what may be put into it. */
@@ -28,6 +37,23 @@ const jointsAt = (end: (typeof ENDS)[number]) => {
     ...fitting.map((j) => ({ value: j.id, label: j.label })),
   ]
 }
+/** What the port at an end takes: as is usual of its part, or off its own sheet. */
+const portAt = (end: (typeof ENDS)[number]) =>
+  end === 'from'
+    ? ([line.value.from, line.value.fromPort] as const)
+    : ([line.value.to, line.value.toPort] as const)
+const portsAt = (end: (typeof ENDS)[number]) => [
+  { value: '', label: `${PORT_WORDS[usualPort(air, portAt(end)[0])]}, as usual` },
+  ...PORT_SIZES.map((size) => ({ value: size, label: PORT_WORDS[size] })),
+]
+function setPort(end: (typeof ENDS)[number], size: string): void {
+  const id = portId(...portAt(end))
+  job.edit('What a port takes', (d) => {
+    if (size) d.air.ports[id] = size as PortSize
+    else Reflect.deleteProperty(d.air.ports, id)
+  })
+}
+const adapters = computed(() => adaptersAt(air, lineId).map((a) => a.label))
 function setJoint(end: (typeof ENDS)[number], kind: string): void {
   const id = jointId(lineId, end)
   job.edit('How a line is joined', (d) => {
@@ -68,6 +94,16 @@ const tubes = computed(() => [
         :options="jointsAt(end)"
         @change="(v) => setJoint(end, v)"
       />
+      <PickField
+        v-for="end in ENDS"
+        :key="`port-${end}`"
+        :label="`Port of the ${label(line[end]).toLowerCase()}`"
+        class="w-56"
+        :value="air.ports[portId(...portAt(end))] ?? ''"
+        :options="portsAt(end)"
+        @change="(v) => setPort(end, v)"
+      />
+      <p v-if="adapters.length" class="text-sm w-full">Between them: {{ adapters.join('; ') }}.</p>
       <PickField
         label="What becomes of this line"
         class="w-48"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { takeOwnClass } from '#core/derive/kits'
 import { mountingOf } from '#core/catalog/truckGeometry'
 import { KINDS } from '#core/catalog/kinds'
 import { PARTS } from '#core/catalog/partClasses'
@@ -35,7 +36,7 @@ function setClass(id: string): void {
   const { kind } = part.value
   const own: OwnClass | undefined = shop.parts[id]
   job.edit('Choose a class', (d) => {
-    if (own) d.air.classes[id] = JSON.parse(JSON.stringify(own)) as OwnClass
+    takeOwnClass(d.air, id, shop.parts)
     const c = d.air.components[partId]!
     if (kind === 'spring') {
       d.air.springClass = id

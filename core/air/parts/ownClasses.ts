@@ -5,18 +5,19 @@ import { COMPRESSORS } from '../../catalog/compressors'
 import { SPRINGS } from '../../catalog/springs'
 import type { OwnClass } from '../../document/types'
 import { csvRows, csvText, withoutApostrophe } from '../../quantity/csv'
-import { figuresOf, catalogueClass } from './parts'
+import { catalogueClass, figuresOf } from './parts'
+import { readTableCell, tableCell, tableProblems } from './sheetTables'
 
 /**
  * A shop's own classes as JSON or CSV. CSV has a heading line: id, kind, label, like, number, make, price, then a column
- * for every figure, SI, named as in the plan file. Nothing is half read.
+ * for every figure, SI, named as in the plan file; `table` has rows by semicolons, figures by spaces. Nothing is half read.
  */
 export type OwnClassesRead =
   { classes: Record<string, OwnClass>; problems: null } | { classes: null; problems: string[] }
 
 const ID = /^[a-z0-9][a-z0-9-]{0,63}$/i
 const MOST = 500
-const PLAIN = ['id', 'kind', 'label', 'like', 'number', 'make', 'price'] as const
+const PLAIN = ['id', 'kind', 'label', 'like', 'number', 'make', 'price', 'table'] as const
 
 /** Generic classes of a kind, any of which an own class may begin from. */
 export const baseClassesOf = (kind: ComponentKind): string[] =>
@@ -50,7 +51,9 @@ export function ownClassProblems(id: string, c: OwnClass): string[] {
     else if (!(value >= spec.min && value <= spec.max))
       problems.push(`“${id}”, ${name}: ${value} is not between ${spec.min} and ${spec.max} (SI)`)
   }
-  if (c.kind === 'spring' && problems.length === 0) problems.push(...heightProblems(id, c))
+  problems.push(...tableProblems(id, c))
+  if (c.kind === 'spring' && c.table.length === 0 && problems.length === 0)
+    problems.push(...heightProblems(id, c))
   return problems
 }
 
@@ -74,6 +77,7 @@ export function ownClassesCsv(classes: Record<string, OwnClass>): string {
     c.number,
     c.make,
     c.price ?? '',
+    tableCell(c.table),
     ...names.map((n) => c.figures[n] ?? ''),
   ])
   return csvText([...PLAIN, ...names], data)
@@ -81,6 +85,10 @@ export function ownClassesCsv(classes: Record<string, OwnClass>): string {
 /** The shop’s own parts as JSON, as `readOwnClasses` takes them in. */
 export const ownClassesJson = (classes: Record<string, OwnClass>): string =>
   `${JSON.stringify(classes, null, 2)}\n`
+
+const isTable = (value: unknown): value is number[][] =>
+  Array.isArray(value) &&
+  value.every((row) => Array.isArray(row) && row.every((cell) => typeof cell === 'number'))
 
 /** Reads either form, told apart by its first character. */
 export function readOwnClasses(text: string): OwnClassesRead {
@@ -107,9 +115,10 @@ export function readOwnClasses(text: string): OwnClassesRead {
         typeof c.kind !== 'string' ||
         typeof c.label !== 'string' ||
         typeof figures !== 'object' ||
-        Object.values(figures).some((v) => typeof v !== 'number')
+        Object.values(figures).some((v) => typeof v !== 'number') ||
+        (c.table !== undefined && !isTable(c.table))
       )
-        problems.push(`“${id}” needs a kind, a label and figures that are numbers`)
+        problems.push(`“${id}” needs a kind, a label, and figures and a table that are numbers`)
       else
         take(id, {
           kind: c.kind,
@@ -119,6 +128,7 @@ export function readOwnClasses(text: string): OwnClassesRead {
           make: String(c.make ?? '').slice(0, 80),
           price: typeof c.price === 'number' && c.price >= 0 ? c.price : null,
           figures: { ...figures },
+          table: isTable(c.table) ? c.table : [],
         })
     }
   } else {
@@ -148,6 +158,11 @@ export function readOwnClasses(text: string): OwnClassesRead {
       const price = cell('price') === '' ? null : Number(cell('price'))
       if (price !== null && !(price >= 0))
         problems.push(`${at}, “price”: “${cell('price')}” is no price. Type a number, or nothing.`)
+      const table = readTableCell(cell('table'))
+      if (table === null)
+        problems.push(
+          `${at}, “table”: not all of it are numbers. Type SI with a point, figures with spaces between, rows with semicolons.`,
+        )
       const kind = cell('kind') as ComponentKind
       const before = problems.length
       take(cell('id'), {
@@ -158,6 +173,7 @@ export function readOwnClasses(text: string): OwnClassesRead {
         make: cell('make').slice(0, 80),
         price,
         figures,
+        table: table ?? [],
       })
       for (let k = before; k < problems.length; k++) problems[k] = `${at}: ${problems[k]}`
     })

@@ -9,6 +9,7 @@ import { interpolate, tableRange } from '../../quantity/interpolate'
 import type { AirPlan, Component, OwnClass } from '../../document/types'
 import type { AirSet } from '../types'
 import { isSecondHand, NOT_LOOKED_AT } from '../../catalog/partStates'
+import { areaTable, curvesOf } from './sheetTables'
 
 /** What the parts of a circuit are: their class, the shop's own class over it, and the part's own sheet over both. */
 
@@ -136,7 +137,30 @@ export function classFigures(
 ): { label: string; figures: Record<string, number> } | null {
   const mine = ownClassOf(air as PartsOf, id, kind)
   if (!mine) return catalogueClass(kind, id)
-  return { label: mine.label, figures: { ...catalogueClass(kind, mine.like)?.figures, ...mine.figures } }
+  const figures = { ...catalogueClass(kind, mine.like)?.figures, ...mine.figures, ...tableFigures(mine) }
+  return { label: mine.label, figures }
+}
+
+/** Figures that a class's own table says, which rule over single ones. */
+export function tableFigures({ kind, table, figures, like }: OwnClass): Record<string, number> {
+  if (table.length === 0) return {}
+  if (kind === 'compressor') {
+    const { flow, current } = curvesOf(table)
+    return { freeAir: flow[0]![1], current: Math.max(...current.map(([, amps]) => amps)) }
+  }
+  const areas = areaTable(table)
+  const { low, high } = tableRange(areas)
+  const wanted = figures.designHeight ?? springClass(like)?.designHeight ?? low
+  // A class like it may stand at a height that this one never reaches: then it is the middle.
+  const designHeight = wanted > low && wanted < high ? wanted : (low + high) / 2
+  return {
+    designHeight,
+    lowest: low,
+    highest: high,
+    area: interpolate(areas, designHeight),
+    areaLow: areas[0]![1],
+    areaHigh: areas.at(-1)![1],
+  }
 }
 
 /** What its own plate says of a part that is not from the box; the plate of one that is replaced goes with it. */
@@ -168,14 +192,16 @@ export function compressorOf(air: PartsOf, id: string): CompressorClass | null {
   const mine = ownClassOf(air, air.compressorClass, 'compressor')
   const base = compressorClass(mine?.like ?? air.compressorClass)
   if (!base) return null
-  const { figures } = partOf(air, id)
-  const plain = catalogueClass('compressor', base.id)!.figures
+  const { figures, ofClass } = partOf(air, id)
+  const curves = mine?.table.length ? curvesOf(mine.table) : null
+  // What the class's own figures are by; of a class with a table they are the table's.
+  const plain = curves ? ofClass : catalogueClass('compressor', base.id)!.figures
   return {
     ...base,
     id: air.compressorClass,
     label: mine?.label ?? base.label,
-    flow: scaled(base.flow, figures.freeAir! / plain.freeAir!),
-    current: scaled(base.current, figures.current! / plain.current!),
+    flow: scaled(curves?.flow ?? base.flow, figures.freeAir! / plain.freeAir!),
+    current: scaled(curves?.current ?? base.current, figures.current! / plain.current!),
     maxPressure: figures.maxPressure!,
     maxRun: figures.maxRun!,
     sealed: figures.sealed === 1,
@@ -239,7 +265,7 @@ export function springOf(air: Pick<AirPlan, 'springClass' | 'sheet' | 'classes'>
  */
 function ownSpring(base: SpringClass, mine: OwnClass): SpringClass {
   const plain = springFigures(base)
-  const f: typeof plain = { ...plain, ...mine.figures }
+  const f: typeof plain = { ...plain, ...mine.figures, ...tableFigures(mine) }
   const byArea = f.area / plain.area
   const heights = (['lowest', 'designHeight', 'highest'] as const).map((id) => [plain[id], f[id]] as const)
   const factorAt = (id: 'areaLow' | 'areaHigh') => {
@@ -254,10 +280,9 @@ function ownSpring(base: SpringClass, mine: OwnClass): SpringClass {
   return {
     ...base,
     label: mine.label,
-    areaByHeight: base.areaByHeight.map(([h, area]) => [
-      interpolate(heights, h),
-      area * interpolate(factors, h),
-    ]),
+    areaByHeight: mine.table.length
+      ? areaTable(mine.table)
+      : base.areaByHeight.map(([h, area]) => [interpolate(heights, h), area * interpolate(factors, h)]),
     designHeight: f.designHeight,
     diameter: f.diameter,
     volume: f.volume,

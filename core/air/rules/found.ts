@@ -1,3 +1,4 @@
+import { kitLacks } from '../circuit/kit'
 import type { Component, FailedBy } from '../../document/types'
 import type { Note, Remedy } from '../../quantity/figure'
 import { isFitted, isSecondHand } from '../../catalog/partStates'
@@ -117,6 +118,23 @@ const leftForLater: AirRule = ({ plan, planned }) => {
   })
 }
 
+/** What the kit does not have is on no one's list until somebody writes it down. */
+const beyondKit: AirRule = ({ planned }) => {
+  const lacks = kitLacks(planned)
+  if (!planned.kit || lacks.length === 0) return null
+  const words = lacks.map(({ label, count }) => (count === 1 ? label : `${count} × ${label}`)).join(', ')
+  return airNote({
+    quantity: 'count',
+    rule: 'kit-lacks',
+    rank: 'know',
+    subject: 'kit',
+    value: lacks.reduce((sum, { count }) => sum + count, 0),
+    title: 'Not all of it is in the kit',
+    text: `Bought beside “${planned.kit.label}”: ${words}.`,
+    source: 'The kit’s own list',
+  })
+}
+
 /** With everything taken out the truck stands as it came, and nothing of this plan carries any more. */
 const nothingLeft: AirRule = ({ planned }) => {
   const springs = (components: Record<string, Component>) =>
@@ -167,6 +185,7 @@ export const FOUND_RULES: readonly AirRule[] = [
   wornThoughKept,
   failedWithoutReason,
   leftForLater,
+  beyondKit,
   nothingLeft,
   foundNotPlanned,
 ]

@@ -481,7 +481,8 @@ describe('joints by kind', () => {
     // The compressor's leader is a hose of its own.
     const hoses = all.filter((l) => l.tube?.startsWith('braided')).length
     const tubes = all.length - ports - hoses
-    const count = (of: AirPlan) => Object.fromEntries(fittingsOf(of).map((f) => [f.kind, f.count]))
+    const joints = (of: AirPlan) => fittingsOf(of).filter((f) => f.kind !== 'adapter')
+    const count = (of: AirPlan) => Object.fromEntries(joints(of).map((f) => [f.kind, f.count]))
     expect(count(air)).toEqual({ push: tubes * 2, braided: hoses * 2, taper: ports })
     const kept = { ...air, lines: { ...air.lines, [line]: { ...air.lines[line]!, state: 'kept' as const } } }
     expect(count(kept).push).toBe(tubes * 2 - 2)

@@ -1,5 +1,6 @@
 import type { ComponentKind } from '../../catalog/kinds'
 import { isFitted } from '../../catalog/partStates'
+import { adaptersAt } from '../../catalog/ports'
 import { DIRECT, type AirPlan } from '../../document/types'
 import type { FastenerId, Step } from '../types'
 import { oldOneOff } from './found'
@@ -64,6 +65,12 @@ const MOUNTS: Partial<
   horn: { detail: 'Mouth downwards and forwards.', minutes: 15, fastener: 'frame' },
 }
 
+/** What goes between two ends that do not fit each other, as a sentence of a step. */
+const adapterWords = (air: AirPlan, line: string): string => {
+  const [adapter] = adaptersAt(air, line)
+  return adapter ? ` Between them: ${adapter.label}.` : ''
+}
+
 /** Every part that is fitted on its place, then what is screwed into it. `off` are the steps that take old ones off. */
 export function mountingSteps(air: AirPlan, off: readonly Step[]): Step[] {
   const { steps, add } = stepList()
@@ -90,7 +97,7 @@ export function mountingSteps(air: AirPlan, off: readonly Step[]): Step[] {
       'Mount',
       `screw-${id}`,
       `${one.label} into the ${two.label.toLowerCase()}`,
-      'Finger tight plus 1.5 turns, or until the sealant band is hidden; where its own sheet says otherwise, that. Every port of a tank gets something: a forgotten plug is what hisses at first start.',
+      `Finger tight plus 1.5 turns, or until the sealant band is hidden; where its own sheet says otherwise, that.${adapterWords(air, id)} Every port of a tank gets something: a forgotten plug is what hisses at first start.`,
       {
         minutes: 3,
         after:

@@ -1,0 +1,176 @@
+import { adaptersAt, portSize, usualPort } from '../catalog/ports'
+import { demoJobs } from '../demo/demoShop'
+import { createDeriver } from './derive'
+import { kitOfJob, kitWords, takeKit, withoutKit } from './kits'
+import { report } from './report'
+import { checkPlan } from '../document/schema'
+import type { AirPlan, Kit, OwnClass, Plan } from '../document/types'
+import { fittingsOf } from '../air/circuit/fittings'
+import { inKit, kitLacks, partsCost } from '../air/circuit/kit'
+import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
+
+const job = (id: string): Plan => structuredClone(demoJobs().find((j) => j.id === id)!.plan)
+const whole = (archetype: AirPlan['archetype']): AirPlan => ({
+  ...job('estuary-flatbed').air,
+  ...startingCircuit(archetype),
+})
+
+describe('adapters, where ends do not fit each other', () => {
+  const tank = whole('tank-wireless')
+  const screwed = (kind: string) =>
+    Object.keys(tank.lines).find((id) => tank.components[tank.lines[id]!.from]!.kind === kind)!
+  test('a switch of 1/8 in a tank’s port of 1/4 wants one; a relief valve of 1/4 none', () => {
+    expect(adaptersAt(tank, screwed('pressureSwitch')).map((a) => a.label)).toEqual([
+      'thread adapter, 1/4 to 1/8 in',
+    ])
+    expect(adaptersAt(tank, screwed('relief'))).toEqual([])
+  })
+  test('what the part’s own sheet says rules: the switch with a 1/4 thread wants none, the relief valve with 3/8 one', () => {
+    const { from, fromPort } = tank.lines[screwed('pressureSwitch')]!
+    const typed = (ports: AirPlan['ports']) => ({ ...tank, ports })
+    expect(adaptersAt(typed({ [`${from}:${fromPort}`]: '1/4' }), screwed('pressureSwitch'))).toEqual([])
+    const relief = tank.lines[screwed('relief')]!.from
+    const larger = typed({ [`${relief}:in`]: '3/8' })
+    expect(portSize(larger, relief, 'in')).toBe('3/8')
+    expect(adaptersAt(larger, screwed('relief'))[0]!.label).toBe('thread adapter, 1/4 to 3/8 in')
+    const stem = typed({ [`${relief}:in`]: 'tube' })
+    expect(adaptersAt(stem, screwed('relief'))[0]!.label).toBe('stem, tube to 1/4 in thread')
+  })
+  test('a line of another tube at a tee wants a reducer there, and none at a thread', () => {
+    const air = job('estuary-flatbed').air
+    const [id, line] = Object.entries(air.lines).find(
+      ([, l]) =>
+        l.tube === null && air.components[l.to]!.kind === 'spring' && air.components[l.from]!.kind === 'tee',
+    )!
+    const thick = { ...air, lines: { ...air.lines, [id]: { ...line, tube: 'nylon-3-8' } } }
+    expect(adaptersAt(air, id)).toEqual([])
+    expect(adaptersAt(thick, id).map((a) => a.label)).toEqual([
+      'reducer, 3/8 in nylon tube to 1/4 in nylon tube',
+    ])
+    expect(fittingsOf(thick).find((f) => f.kind === 'adapter')).toMatchObject({ count: 1, on: null })
+  })
+  test('of a class told by its size the ports are of that size; a plug fits its port', () => {
+    const air = whole('tank-wireless')
+    const [id] = Object.entries(air.components).find(([, c]) => c.kind === 'check')!
+    expect(usualPort(air, id)).toBe('1/4')
+    air.components[id] = { ...air.components[id]!, class: 'check-3-8' }
+    expect(usualPort(air, id)).toBe('3/8')
+    for (const { id: archetype } of ARCHETYPES) {
+      const circuit = whole(archetype)
+      for (const [line, l] of Object.entries(circuit.lines))
+        if (circuit.components[l.from]!.kind === 'plug') expect(adaptersAt(circuit, line)).toEqual([])
+    }
+  })
+  test('a step that screws one part into another names what goes between', () => {
+    const plan = { ...job('estuary-flatbed'), air: tank }
+    const { steps } = createDeriver()(plan).stages.build.result
+    expect(steps.find((s) => s.id === `screw-${screwed('pressureSwitch')}`)!.detail).toContain(
+      'Between them: thread adapter, 1/4 to 1/8 in.',
+    )
+  })
+})
+
+describe('a kit, taken whole', () => {
+  const own: Record<string, OwnClass> = {
+    bag: {
+      kind: 'spring',
+      label: 'Yard bag',
+      like: 'leaf-helper-double-2270',
+      figures: { maxPressure: 600_000 },
+      table: [],
+      number: '',
+      make: '',
+      price: null,
+    },
+  }
+  const kit = (change: Partial<Kit> = {}): Kit => ({
+    label: 'Box 7',
+    number: 'B-7',
+    make: 'Yard',
+    price: 740,
+    springClass: 'bag',
+    compressorClass: 'compact',
+    blockClass: null,
+    tubeClass: 'nylon-1-4',
+    tubeLength: 9,
+    harness: 6.2,
+    parts: { spring: 2, compressor: 1, tee: 1 },
+    fasteners: { upper: { torque: 48, thread: 'M10', grade: '8.8', from: 'sheet' } },
+    ...change,
+  })
+  const taken = (change: Partial<Kit> = {}) => {
+    const plan = job('estuary-flatbed')
+    takeKit(plan, kit(change), own)
+    return plan
+  }
+  test('brings its classes with the shop’s own, its harness and torques; what it does not have stays', () => {
+    const before = job('estuary-flatbed')
+    const plan = taken()
+    expect(plan.air).toMatchObject({
+      springClass: 'bag',
+      compressorClass: 'compact',
+      blockClass: before.air.blockClass,
+    })
+    expect(plan.air.classes.bag).toEqual(own.bag)
+    expect(plan.lay.harnessLength).toBe(6.2)
+    expect(plan.build.fasteners.upper!.torque).toBe(48)
+    expect(checkPlan(plan).problems).toBeNull()
+    withoutKit(plan)
+    expect(plan.air.kit).toBeNull()
+    expect(plan.air.springClass).toBe('bag')
+  })
+  test('what lies in it is counted once, what is bought beside it is told, plugs are not', () => {
+    const { air } = taken()
+    const inside = [...inKit(air)].map((id) => air.components[id]!.kind)
+    expect(inside.sort()).toEqual(['compressor', 'spring', 'spring', 'tee'])
+    const kinds = Object.values(air.components)
+      .map((c) => c.kind)
+      .filter((kind) => kind !== 'plug')
+    const lacks = kitLacks(air)
+    expect(lacks.reduce((sum, l) => sum + l.count, 0) + inside.length).toBe(kinds.length)
+    expect(lacks.find((l) => l.kind === 'tee')!.count).toBe(kinds.filter((k) => k === 'tee').length - 1)
+    const notes = (plan: Plan) => createDeriver()(plan).stages.air.notes.map((n) => n.rule)
+    expect(notes(taken())).toContain('kit-lacks')
+    const all = Object.fromEntries(kinds.map((kind) => [kind, 9]))
+    expect(notes(taken({ parts: all }))).not.toContain('kit-lacks')
+    expect(notes(job('estuary-flatbed'))).not.toContain('kit-lacks')
+  })
+  test('its price once, and only of what is beside it its own', () => {
+    const { air } = taken()
+    for (const c of Object.values(air.components)) c.own.price = 10
+    expect(partsCost(air)).toBe(740 + 10 * (Object.keys(air.components).length - 4))
+    expect(partsCost({ ...air, kit: null })).toBe(10 * Object.keys(air.components).length)
+  })
+  test('its tube against what is cut of it: just enough is quiet, a millimetre less is told', () => {
+    const notes = (tubeLength: number | null) =>
+      createDeriver()(taken({ tubeLength })).stages.lay.notes.map((n) => n.rule)
+    const { cuts } = createDeriver()(taken()).stages.lay.result
+    const { air } = taken()
+    const sum = cuts
+      .filter(({ id }) => (air.lines[id]!.tube ?? air.tubeClass) === 'nylon-1-4')
+      .reduce((total, { cut }) => total + cut, 0)
+    expect(notes(sum)).not.toContain('kit-tube-short')
+    expect(notes(sum - 0.001)).toContain('kit-tube-short')
+    expect(notes(null)).not.toContain('kit-tube-short')
+  })
+  test('made of a job and taken again it lacks nothing, and its tube is long enough', () => {
+    for (const { id } of demoJobs()) {
+      const plan = job(id)
+      const derived = createDeriver()(plan)
+      const made = kitOfJob(plan, derived.stages.lay)
+      takeKit(plan, made, plan.air.classes)
+      expect({ id, lacks: kitLacks(plan.air) }).toEqual({ id, lacks: [] })
+      const again = createDeriver()(plan)
+      expect(again.stages.lay.notes.map((n) => n.rule)).not.toContain('kit-tube-short')
+      expect(checkPlan(plan).problems).toBeNull()
+    }
+    expect(kitWords(kit())).toBe('2 × spring, 1 × electric compressor, 1 × tee')
+  })
+  test('the headless report has it with what it lacks', () => {
+    const plan = taken()
+    expect(report(plan, createDeriver()(plan)).kit).toMatchObject({
+      label: 'Box 7',
+      lacks: kitLacks(plan.air),
+    })
+  })
+})

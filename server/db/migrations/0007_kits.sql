@@ -1,0 +1,1 @@
+ALTER TABLE "shops" ADD COLUMN "kits" jsonb DEFAULT '{}'::jsonb NOT NULL;

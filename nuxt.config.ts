@@ -58,7 +58,7 @@ export default defineNuxtConfig({
     'build:manifest': (manifest) => {
       for (const chunk of Object.values(manifest))
         if (chunk.isEntry)
-          chunk.dynamicImports = chunk.dynamicImports?.filter((name) => !name.endsWith('.vue'))
+          chunk.dynamicImports = chunk.dynamicImports?.filter((name) => !/\.(vue|ts)$/.test(name))
     },
   },
   typescript: { strict: true },

@@ -1,6 +1,7 @@
 import { computed, shallowReactive } from 'vue'
 import type { HandInAnswer } from '#core/document/exchange'
 import { callApi, RefusedError, sayWho } from '~/composables/useApi'
+import { schemasSoon } from './checks'
 import { HandInError, createKeeper, type Keeper, type KeeperOptions, type KeepingServer } from './keeper'
 import { mayTake, ownLine } from './line'
 import { takeOverOldQueues } from './oldQueues'
@@ -54,6 +55,7 @@ export async function keeperOf<T>(doc: string, own: Own<T>): Promise<Keeper<T>> 
   }
   const options: KeeperOptions<T> = { doc, line, shelf, server: serverOf<T>(doc, own.who), mayTake, ...own }
   const keeper = createKeeper<T>(options)
+  schemasSoon()
   known.set(doc, { keeper: keeper as Keeper<unknown>, options: options as KeeperOptions<unknown> })
   return keeper
 }

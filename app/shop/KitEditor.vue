@@ -6,6 +6,7 @@ import { KINDS, KIND_IDS, type ComponentKind } from '#core/catalog/kinds'
 import { SPRINGS } from '#core/catalog/springs'
 import { TUBES } from '#core/catalog/tubes'
 import type { Fastener, Kit } from '#core/document/types'
+import { LIFT_WAYS } from '#core/quantity/ways'
 import { classOptions } from '~/stages/air/classOptions'
 
 /** What is in one kit, off its own list and sheet. */
@@ -43,6 +44,9 @@ const setCount = (kind: ComponentKind, count: number) =>
     if (count > 0) k.parts[kind] = Math.round(count)
     else Reflect.deleteProperty(k.parts, kind)
   })
+
+const setLift = (known: boolean) =>
+  change('Lift the kit is made for', (k) => void (k.lift = known ? { least: 0, most: 0 } : null))
 
 const fasteners = Object.entries(FASTENERS).map(([id, { label, usual }]) => ({ id, label, usual }))
 const setFastener = (id: string, usual: Omit<Fastener, 'from'>, write: (f: Fastener) => void) =>
@@ -111,6 +115,36 @@ const forget = (id: string) =>
         :max="100"
         @change="(v) => change('Harness in the kit', (k) => void (k.harness = v || null))"
       />
+    </div>
+    <div class="flex flex-wrap gap-3 items-end">
+      <label class="touch flex items-center gap-2 pb-1.5"
+        ><input
+          type="checkbox"
+          class="accent-petrol size-4"
+          :checked="kit.lift !== null"
+          @change="setLift(($event.target as HTMLInputElement).checked)"
+        />Its sheet says for how much lift it is made</label
+      >
+      <template v-if="kit.lift">
+        <SideField
+          label="Lift, at least"
+          :value="kit.lift.least"
+          :ways="LIFT_WAYS"
+          quantity="length"
+          :min="-0.5"
+          :max="1"
+          @change="(v) => change('Least lift of the kit', (k) => void (k.lift!.least = v))"
+        />
+        <SideField
+          label="Lift, at most"
+          :value="kit.lift.most"
+          :ways="LIFT_WAYS"
+          quantity="length"
+          :min="-0.5"
+          :max="1"
+          @change="(v) => change('Most lift of the kit', (k) => void (k.lift!.most = v))"
+        />
+      </template>
     </div>
     <h3 class="text-sm">Parts in it</h3>
     <div class="grid grid-cols-[repeat(auto-fill,minmax(10rem,1fr))] gap-3 items-end">

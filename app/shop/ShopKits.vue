@@ -19,6 +19,7 @@ const EMPTY: Kit = {
   tubeLength: null,
   harness: null,
   parts: {},
+  lift: null,
   fasteners: {},
 }
 function add(): void {

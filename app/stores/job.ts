@@ -1,12 +1,12 @@
 import { defineStore } from 'pinia'
 import { produce } from 'immer'
-import { checkPlan } from '#core/document/schema'
 import type { Answers } from '#core/air/run/answers'
 import { createDeriver } from '#core/derive/derive'
 import { applyEdit, foldHistory, makeEdit, type Edit } from '#core/document/edit'
 import { diffDocuments, type Patch } from '#core/quantity/patch'
 import { ordered, type Plan } from '#core/document/types'
 import type { Remedy } from '#core/quantity/figure'
+import { planProblem } from '~/keeping/checks'
 import { keeperOf } from '~/keeping/keeping'
 import type { Keeper } from '~/keeping/keeper'
 import { hearChanges, type LiveChange } from '~/keeping/live'
@@ -79,7 +79,7 @@ export const useJob = defineStore('job', () => {
     chosenHaul.value = localStorage.getItem(`np.haul.${jobId}`) ?? ''
     const opened = await keeperOf<Plan>(`job:${jobId}`, {
       who: () => useShop().who,
-      problem: (next) => checkPlan(next).problems?.[0]?.message ?? null,
+      problem: planProblem,
       onOthers: () => keeper.value === opened && othersSaved(),
     })
     await opened.open()

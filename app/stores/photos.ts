@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
-import type { Photo, PhotoRequest, PhotoSubject } from '#core/document/photos'
+import type { PhotoRequest } from '#core/document/photoRequests'
+import type { Photo, PhotoSubject } from '#core/document/photos'
 import { RefusedError, callApi, sayWho } from '~/composables/useApi'
 import { dropPhoto, keepPhoto, waitingPhotos, type WaitingPhoto } from '~/photos/photoShelf'
 import { base64Of, shrinkPhoto } from '~/photos/shrink'

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { PAPERS, type Paper } from '#core/document/exchange'
+import { PAPERS, type Paper } from '#core/document/paper'
 import type { Figure, Remedy, StageName } from '#core/quantity/figure'
 
 /** What this browser shows: theme, the figure asked "why?", and the thing a note points at. */

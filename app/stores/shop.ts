@@ -1,10 +1,10 @@
 import { defineStore } from 'pinia'
-import { shopSettingsProblem } from '#core/document/exchange'
 import { makeEdit } from '#core/document/edit'
 import { LEVEL_TARGET } from '#core/document/newHaul'
 import type { ShopSettings } from '#core/document/shop'
 import type { Kit, OwnClass, Target } from '#core/document/types'
 import { METRIC_UNITS, type UnitChoice } from '#core/quantity/units'
+import { shopProblem } from '~/keeping/checks'
 import { keeperOf } from '~/keeping/keeping'
 import type { Keeper } from '~/keeping/keeper'
 import { hearChanges } from '~/keeping/live'
@@ -56,7 +56,7 @@ export const useShop = defineStore('shop', () => {
       if (who.value && shop.you !== who.value) await sayWho(who.value)
       const opened = await keeperOf<ShopSettings>(shop.doc, {
         who: () => who.value,
-        problem: shopSettingsProblem,
+        problem: shopProblem,
       })
       await opened.open()
       trouble.value = ''

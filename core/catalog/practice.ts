@@ -146,6 +146,9 @@ export const PRACTICE = {
   levellingContent: practice(0.25, '1', 'A levelling controller is content at this share of its band'),
   // Lay
   heatClearance: practice(0.15, 'm', 'Keep-off from exhaust or any heat (6 in)'),
+  movingClearance: remembered(0.025, 'm', 'What moves keeps this far from any part'),
+  groundClearance: remembered(0.2, 'm', 'Nothing is hung nearer to the ground than this'),
+  frontTravel: remembered(0.08, 'm', 'A front wheel comes up so far on its springs'),
   tieSpacing: practice(0.175, 'm', 'Ties along a run, 150 to 200 mm apart'),
   springSlack: practice(0.3, 'm', 'Left at a spring before cutting (12 in)'),
   leastSlack: practice(0.25, 'm', 'Less slack than this at a spring is told'),

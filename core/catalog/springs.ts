@@ -19,6 +19,12 @@ export interface SpringClass {
   volume: number
   /** Brackets and seat between axle and frame, taken off the seat gap to get the spring's height, m. */
   bracketHeight: number
+  /** Of them, what stands above the spring, m. */
+  upperBracket: number
+  /** Whether its port is at its lower end, which moves with the axle; how far port and studs stand from its middle, m, 0 where no sheet says. */
+  portLow: boolean
+  portOut: number
+  studOut: number
   minPressure: number
   maxPressure: number
   /** Greatest load of one spring, kg. */
@@ -103,6 +109,10 @@ function spring(
     diameter: of.diameter,
     volume: of.volume,
     bracketHeight: of.bracket,
+    upperBracket: of.bracket / 2,
+    portLow: false,
+    portOut: 0,
+    studOut: 0,
     minPressure: kPa(of.min),
     maxPressure: kPa(of.at),
     maxLoad: of.pairLoad / 2,

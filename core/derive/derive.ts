@@ -85,12 +85,13 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
 type Before<K extends keyof Stages> = Pick<Stages, K>
 
 /** What Truck asks of Air. */
-const partsFitted = ({ spacer, spacerAt, droop, closing, sheet }: AirPlan) => [
+const partsFitted = ({ spacer, spacerAt, droop, closing, sheet, kit }: AirPlan) => [
   spacer,
   spacerAt,
   droop,
   closing,
   sheet,
+  kit,
 ]
 
 /** What the road trial says of the truck and its spring as they are typed; null until a lip is taped. */

@@ -95,6 +95,7 @@ describe('a kit, taken whole', () => {
     tubeLength: 9,
     harness: 6.2,
     parts: { spring: 2, compressor: 1, tee: 1 },
+    lift: null,
     fasteners: { upper: { torque: 48, thread: 'M10', grade: '8.8', from: 'sheet' } },
     ...change,
   })
@@ -153,6 +154,16 @@ describe('a kit, taken whole', () => {
     expect(notes(sum - 0.001)).toContain('kit-tube-short')
     expect(notes(null)).not.toContain('kit-tube-short')
   })
+  test('made for so much lift: at either end of it quiet, a millimetre past it told', () => {
+    const notes = (lift: number, range = { least: 0.02, most: 0.05 }) => {
+      const plan = taken({ lift: range })
+      plan.truck.suspension.lift = lift
+      return createDeriver()(plan).stages.truck.notes.filter((n) => n.rule === 'kit-for-another-lift')
+    }
+    expect([notes(0.02), notes(0.05)]).toEqual([[], []])
+    expect(notes(0.019)[0]!.limit).toBe(0.02)
+    expect(notes(0.051)[0]!.limit).toBe(0.05)
+  })
   test('made of a job and taken again it lacks nothing, and its tube is long enough', () => {
     for (const { id } of demoJobs()) {
       const plan = job(id)
@@ -164,7 +175,7 @@ describe('a kit, taken whole', () => {
       expect(again.stages.lay.notes.map((n) => n.rule)).not.toContain('kit-tube-short')
       expect(checkPlan(plan).problems).toBeNull()
     }
-    expect(kitWords(kit())).toBe('2 × spring, 1 × electric compressor, 1 × tee')
+    expect(kitWords(kit())).toBe('2 × spring, 1 × tee, 1 × electric compressor')
   })
   test('the headless report has it with what it lacks', () => {
     const plan = taken()
@@ -173,4 +184,32 @@ describe('a kit, taken whole', () => {
       lacks: kitLacks(plan.air),
     })
   })
+})
+
+test('a port at the spring’s lower end goes with the axle: its line wants the travel beside the slack', () => {
+  const plan = job('estuary-flatbed')
+  plan.air.classes.low = {
+    kind: 'spring',
+    label: 'Port below',
+    like: plan.air.springClass,
+    figures: { portLow: 1, portOut: 0.03 },
+    table: [],
+    number: '',
+    make: '',
+    price: null,
+  }
+  plan.air.springClass = 'low'
+  const { droop, bump } = plan.truck.seatGap
+  const at = (slack: number) => {
+    plan.lay.slackAtSpring = slack
+    return createDeriver()(plan).stages
+  }
+  const limit = 0.25 + droop - bump
+  expect(at(limit).lay.notes.map((n) => n.rule)).not.toContain('short-slack')
+  const short = at(limit - 0.001).lay.notes.find((n) => n.rule === 'short-slack')!
+  expect(short.limit).toBeCloseTo(limit, 12)
+  expect(short.remedy!.patches[0]!.value).toBeGreaterThanOrEqual(limit)
+  const bench = at(limit).build.result.steps.find((s) => s.id === 'bench-left')!
+  expect(bench.detail).toContain('The port is at its lower end, {port} from its middle.')
+  expect(bench.values.port!.value).toBe(0.03)
 })

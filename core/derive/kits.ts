@@ -19,8 +19,8 @@ export function takeOwnClass(air: AirPlan, id: string, own: Readonly<Record<stri
  * @param own the shop's own classes, by id.
  */
 export function takeKit(plan: Plan, kit: Kit, own: Readonly<Record<string, OwnClass>>): void {
-  const { label, number, make, price, tubeClass, tubeLength, parts } = kit
-  const taken: TakenKit = { label, number, make, price, tubeClass, tubeLength, parts: { ...parts } }
+  const { label, number, make, price, tubeClass, tubeLength, parts, lift } = kit
+  const taken: TakenKit = { label, number, make, price, tubeClass, tubeLength, parts: { ...parts }, lift }
   plan.air.kit = taken
   for (const field of CLASS_FIELDS) {
     const id = kit[field]
@@ -61,6 +61,7 @@ export function kitOfJob(plan: Plan, lay: StageOutput<LayResult>): Kit {
     tubeLength: tubeLength > 0 ? tubeLength : null,
     harness: has('compressor') ? lay.result.harness : null,
     parts,
+    lift: null,
     fasteners: structuredClone(build.fasteners),
   }
 }

@@ -1,5 +1,6 @@
 import { demoJobs } from '../demo/demoShop'
-import { photoRequest, type Photo } from '../document/photos'
+import { photoRequest } from '../document/photoRequests'
+import type { Photo } from '../document/photos'
 import { createDeriver } from './derive'
 import { photographed, photoSheets } from './photoSheet'
 

@@ -5,10 +5,6 @@ import type { ShopSettings } from './shop'
 import type { Conflict } from './merge'
 import { kitsSchema, ownClassesSchema, targetSchema, type PlanProblem } from './schema'
 
-/** Papers a sheet is printed on. */
-export const PAPERS = ['A4', 'Letter'] as const
-export type Paper = (typeof PAPERS)[number]
-
 /** Shapes that the page and the server exchange; one schema each, shared by both. */
 
 export interface ApiErrorBody {

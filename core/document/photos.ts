@@ -1,5 +1,3 @@
-import * as yup from 'yup'
-
 /** Photos of a job: what one may be of, how large, how many. Their bytes lie beside the plan, not in it. */
 
 /** Most bytes of one photo; the page shrinks it to this before it is sent. */
@@ -37,28 +35,3 @@ export function photoSubject(subject: string): { kind: PhotoKind; id: string } |
   const known = PHOTO_KINDS.find((k) => k === kind && k !== 'truck')
   return known && id.length > 0 && id.length <= 200 ? { kind: known, id } : null
 }
-
-const subject = yup
-  .string<PhotoSubject>()
-  .test(
-    'photo-subject',
-    'A photo is of the truck, a part, a step or a joint.',
-    (text) => text === undefined || photoSubject(text) !== null,
-  )
-const caption = yup
-  .string()
-  .max(LONGEST_CAPTION, `A caption holds ${LONGEST_CAPTION} characters. Shorten it.`)
-
-export const photoRequest = yup
-  .object({
-    id: yup.string().uuid().required(),
-    subject: subject.required(),
-    caption: caption.defined(),
-    /** JPEG, base64. */
-    data: yup.string().required(),
-  })
-  .strict()
-  .noUnknown()
-export type PhotoRequest = yup.InferType<typeof photoRequest>
-
-export const captionRequest = yup.object({ caption: caption.defined() }).strict().noUnknown()

@@ -80,6 +80,7 @@ import {
   type Found,
   type Haul,
   type Kit,
+  type LiftRange,
   type LoadItem,
   type OwnClass,
   type OwnPart,
@@ -348,10 +349,13 @@ const airLine = shape<AirLine>({
 const circuit = { components: recordField(component, 100), lines: recordField(airLine, 200) }
 
 const kitParts = () => recordField(wholeField(0, 50), 40) as Field<unknown> as Field<Kit['parts']>
+const kitLift = () => orNull(shape<LiftRange>({ least: numberField(-0.5, 1), most: numberField(-0.5, 1) }))
 const kitTube = { tubeClass: nullableClass(), tubeLength: nullableNumber(0, 1000) }
 
 const air = shape<AirPlan>({
-  kit: orNull(shape<TakenKit>({ label: nameField(80), ...kitTube, parts: kitParts(), ...own })),
+  kit: orNull(
+    shape<TakenKit>({ label: nameField(80), ...kitTube, parts: kitParts(), lift: kitLift(), ...own }),
+  ),
   archetype: choiceField(ARCHETYPE_IDS),
   springClass: classField(),
   compressorClass: classField(),
@@ -401,6 +405,7 @@ export const kitsSchema = recordField(
     ...kitTube,
     harness: nullableNumber(0, 100),
     parts: kitParts(),
+    lift: kitLift(),
     fasteners: fasteners(),
     ...own,
   }),

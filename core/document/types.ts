@@ -400,10 +400,19 @@ export interface Kit extends OwnPart {
   harness: number | null
   /** Parts in it, how many of each kind. */
   parts: Partial<Record<ComponentKind, number>>
+  /** Lift it is made for at the rear, m, drop negative; null where its sheet says nothing. */
+  lift: LiftRange | null
   fasteners: Record<string, Fastener>
 }
+export interface LiftRange {
+  least: number
+  most: number
+}
 /** What a job keeps of the kit it was planned with. */
-export type TakenKit = Pick<Kit, 'label' | 'number' | 'make' | 'price' | 'tubeClass' | 'tubeLength' | 'parts'>
+export type TakenKit = Pick<
+  Kit,
+  'label' | 'number' | 'make' | 'price' | 'tubeClass' | 'tubeLength' | 'parts' | 'lift'
+>
 
 /** One thing that happens in a run. */
 export type ScenarioStep =

@@ -19,9 +19,10 @@ export function layStage(
   air: AirPlan,
   parts: { compressor: CompressorClass | null; spring: SpringClass | null },
 ): StageOutput<LayResult> {
-  const places: Record<string, Point> = { ...proposedPlaces(truck, air), [BATTERY]: truck.battery }
-  for (const [id, place] of Object.entries(lay.places))
-    if (places[id] && air.components[id]?.kind !== 'spring') places[id] = place
+  const places: Record<string, Point> = {
+    ...proposedPlaces(truck, air, lay.places),
+    [BATTERY]: truck.battery,
+  }
   const route = router(truck, air, places)
   const springsAt = (...ids: string[]) => ids.filter((id) => air.components[id]?.kind === 'spring').length
   const lines = Object.entries(air.lines)
@@ -44,7 +45,7 @@ export function layStage(
     apart: blockApart(air, places),
     shields: shieldsOf(air, lay),
   }
-  const notes = layRules({ r: result, lay, truck, air, compressor: parts.compressor })
+  const notes = layRules({ r: result, lay, truck, air, ...parts })
   const placed = Object.keys(lay.places).length > 0
   return {
     figures: layFigures(result, truck, parts.compressor),

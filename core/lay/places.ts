@@ -1,11 +1,15 @@
-import { PRACTICE } from '../catalog/practice'
+import { partSize } from '../catalog/partSizes'
 import { KINDS } from '../catalog/kinds'
 import { exhaustSide, railBottom } from '../catalog/truckGeometry'
 import { DIRECT, type AirPlan, type Point, type Truck } from '../document/types'
-import { distance, heatDistance } from './chassis'
+import { isInCab, laidParts, nearestRoom, overlap, partBox, solidsOf } from './space/room'
+import type { Box } from './space/shapes'
 
-/** Where a part is proposed: on the rail away from the exhaust, ahead of the axle, springs at their seats, fill valves at the tail. */
-export function proposedPlaces(truck: Truck, air: AirPlan): Record<string, Point> {
+/**
+ * Where a part is wanted, whatever stands there: on the rail away from the exhaust, ahead of the axle, springs at their
+ * seats, fill valves at the tail.
+ */
+function wantedPlaces(truck: Truck, air: AirPlan): Record<string, Point> {
   const { frame } = truck
   const clear = exhaustSide(truck) === 'left' ? -1 : 1
   const rail = frame.spacing / 2
@@ -18,22 +22,20 @@ export function proposedPlaces(truck: Truck, air: AirPlan): Record<string, Point
   const tailX = -Math.max(truck.axleToBall - 0.12, 0.4)
   const railZ = frame.top
   const side = (c: AirPlan['components'][string]) => (c.side === 'left' ? 1 : c.side === 'right' ? -1 : clear)
-  const onRail = (x: number, y = 0.05): Point => ({ x, y: clear * (rail + y), z: railZ })
+  /** Against the rail's outside, hanging from its upper edge. */
+  const onRail = (x: number, id: string): Point => {
+    const [, across, up] = partSize(air, id)
+    return { x, y: clear * (rail + (frame.railWidth + across) / 2), z: frame.top - up }
+  }
   const dash: Point = { x: truck.wheelbase - 0.55, y: 0.35, z: truck.frame.top + 0.45 }
   const tank: Point = { x: Math.min(ahead - 1.05, truck.wheelbase * 0.2), y: 0, z: frame.top - 0.1 }
   const own: Partial<Record<string, Point>> = {
-    'fill-tee': onRail(ahead - 0.6, 0.03),
-    split: onRail(0.3, 0.03),
+    'fill-tee': onRail(ahead - 0.6, 'fill-tee'),
+    split: onRail(0.3, 'split'),
     fill: { x: tailX, y: clear * 0.35, z: frame.top - 0.12 },
     'fill-left': { x: tailX, y: clear * 0.4, z: frame.top - 0.12 },
     'fill-right': { x: tailX, y: clear * 0.25, z: frame.top - 0.12 },
   }
-  // A part screwed to another stands where that one stands.
-  const host = new Map(
-    Object.values(air.lines)
-      .filter((l) => l.tube === DIRECT)
-      .map((l) => [l.from, l.to]),
-  )
   const place = (id: string, c: AirPlan['components'][string]): Point => {
     if (own[id]) return own[id]
     if (KINDS[c.kind].cab)
@@ -42,22 +44,22 @@ export function proposedPlaces(truck: Truck, air: AirPlan): Record<string, Point
       case 'spring':
         return spring(side(c))
       case 'compressor':
-        return onRail(ahead, 0.08)
+        return onRail(ahead, id)
       case 'belt':
       case 'boost':
         return { x: truck.wheelbase + 0.15, y: clear * 0.25, z: frame.top + 0.15 }
       case 'filter':
         return air.components.compressor
-          ? { x: ahead + 0.2, y: clear * (rail + 0.05), z: railZ + 0.18 }
+          ? { ...onRail(ahead + 0.22, id), z: railZ }
           : { x: truck.wheelbase + 0.3, y: clear * 0.3, z: frame.top + 0.3 }
       case 'dryer':
-        return air.components.tank ? onRail(ahead - 0.75, 0.06) : onRail(ahead - 0.17, 0.06)
+        return air.components.tank ? onRail(ahead - 0.75, id) : onRail(ahead - 0.17, id)
       case 'block':
-        return onRail(ahead - 0.33, 0.08)
+        return onRail(ahead - 0.33, id)
       case 'tank':
         return tank
       case 'tee':
-        return { x: 0.3, y: side(c) * (rail + 0.03), z: railZ }
+        return { x: 0.3, y: side(c) * (rail + frame.railWidth / 2 + 0.025), z: railZ - 0.05 }
       case 'handFill':
       case 'coupler':
         return { x: tailX, y: clear * 0.3, z: frame.top - 0.12 }
@@ -82,7 +84,7 @@ export function proposedPlaces(truck: Truck, air: AirPlan): Record<string, Point
       case 'cabSwitch':
       case 'dump':
       case 'plug':
-        return onRail(ahead - 0.8)
+        return onRail(ahead - 0.8, id)
     }
   }
   const places = Object.fromEntries(Object.entries(air.components).map(([id, c]) => [id, place(id, c)]))
@@ -99,40 +101,57 @@ export function proposedPlaces(truck: Truck, air: AirPlan): Record<string, Point
         y: dash.y + (c.side === 'left' ? 0.04 : c.side === 'right' ? -0.04 : 0),
       }
   }
-  for (const [id, to] of host) if (places[to]) places[id] = places[to]
   return places
+}
+
+const toMillimetre = ({ x, y, z }: Point): Point => {
+  const mm = (v: number) => Math.round(v * 1000) / 1000
+  return { x: mm(x), y: mm(y), z: mm(z) }
+}
+
+/** Places along the dash, a hand apart, nearest to where a part is wanted first. */
+const alongDash = ({ x, y, z }: Point): Point[] =>
+  Array.from({ length: 25 }, (_, i) => ({ x, y: y + (i % 2 ? 1 : -1) * Math.ceil(i / 2) * 0.08, z }))
+
+/** Parts put somewhere by hand. */
+type Pinned = Readonly<Record<string, Point>>
+
+/**
+ * Where every part is proposed: where it was put by hand; or where it is wanted, or the nearest place from there that is
+ * free of the truck, of the parts before it and of the pipe's heat. Where there is no such place it stays where it is
+ * wanted, and the rules say what of.
+ */
+function findPlaces(truck: Truck, air: AirPlan, pinned: Pinned): Record<string, Point> {
+  const wanted = wantedPlaces(truck, air)
+  const solids = solidsOf(truck, air)
+  const laid = laidParts(air)
+  const places = { ...wanted }
+  for (const id of laid) if (pinned[id]) places[id] = pinned[id]
+  const taken: Box[] = laid.filter((id) => pinned[id]).map((id) => partBox(places[id]!, partSize(air, id)))
+  for (const id of laid) {
+    if (pinned[id]) continue
+    const size = partSize(air, id)
+    const at = wanted[id]!
+    const free = (place: Point) => !taken.some((box) => overlap(box, partBox(place, size)))
+    const place = isInCab(air, id) ? alongDash(at).find(free) : nearestRoom(at, size, truck, solids, taken)
+    places[id] = toMillimetre(place ?? at)
+    taken.push(partBox(places[id], size))
+  }
+  // A part screwed to another stands where that one stands.
+  for (const l of Object.values(air.lines))
+    if (l.tube === DIRECT && places[l.to]) places[l.from] = places[l.to]!
+  return places
+}
+
+const NONE: Pinned = {}
+let last: { inputs: readonly [Truck, AirPlan, Pinned]; places: Record<string, Point> } | null = null
+/** Where every part is proposed; not searched for again while truck, circuit and what was put by hand are the same. */
+export function proposedPlaces(truck: Truck, air: AirPlan, pinned = NONE): Record<string, Point> {
+  const inputs = [truck, air, pinned] as const
+  if (!last || inputs.some((value, i) => value !== last!.inputs[i]))
+    last = { inputs, places: findPlaces(truck, air, pinned) }
+  return last.places
 }
 
 /** Battery by its id among the places. */
 export const BATTERY = 'battery'
-
-/** Whether a part may stand here: half its length to either side is clear of the exhaust too. */
-export function isClearOfHeat(place: Point, { exhaust }: Truck): boolean {
-  const ends = [
-    { ...place, x: place.x - 0.12 },
-    { ...place, x: place.x + 0.12 },
-  ]
-  return heatDistance(ends, exhaust) >= PRACTICE.heatClearance.value
-}
-
-/** Nearest place on either rail, not farther than `reach` metres, that is clear of the exhaust; null where there is none. */
-export function clearPlace(from: Point, truck: Truck, reach = Infinity): Point | null {
-  let best: Point | null = null
-  let least = Infinity
-  for (const side of [1, -1]) {
-    for (let x = truck.frame.rear + 0.1; x <= truck.frame.front - 0.1; x += 0.05) {
-      const place = {
-        x: Math.round(x * 1000) / 1000,
-        y: side * (truck.frame.spacing / 2 + 0.08),
-        z: truck.frame.top,
-      }
-      if (!isClearOfHeat(place, truck)) continue
-      const away = Math.hypot(place.x - from.x, place.y - from.y)
-      if (away < least && distance(place, from) <= reach) {
-        least = away
-        best = place
-      }
-    }
-  }
-  return best
-}

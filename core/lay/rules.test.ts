@@ -2,6 +2,7 @@ import { PRACTICE } from '../catalog/practice'
 import fc from 'fast-check'
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { compressorClass } from '../catalog/compressors'
+import { partSize } from '../catalog/partSizes'
 import { springClass } from '../catalog/springs'
 import { tubeClass } from '../catalog/tubes'
 import { exampleTruck } from '../catalog/trucks'
@@ -9,7 +10,8 @@ import { newPlan } from '../derive/newPlan'
 import type { LayPlan, Point, Truck } from '../document/types'
 import { heatDistance } from './chassis'
 import { layStage } from './lay'
-import { proposedPlaces, clearPlace } from './places'
+import { proposedPlaces } from './places'
+import { encounters, nearestRoom, overlap, partBox, solidsOf } from './space/room'
 
 const truck = exampleTruck('leaf-flatbed')
 const air = { ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('wireless-dual') }
@@ -36,53 +38,67 @@ test('mirrored exhaust, mirrored answer', () => {
   expect(proposedPlaces(other, air).compressor!.y).toBeCloseTo(-proposedPlaces(truck, air).compressor!.y, 12)
 })
 
-test('a place that is clear is clear, wherever one begins', () => {
-  fc.assert(
-    fc.property(
-      fc.record({
-        x: fc.double({ min: -2, max: 5, noNaN: true }),
-        y: fc.double({ min: -1, max: 1, noNaN: true }),
-        z: fc.double({ min: 0.2, max: 1.2, noNaN: true }),
+describe('a place with room', () => {
+  const solids = solidsOf(truck, air)
+  const size = partSize(air, 'compressor')
+  const anywhere = fc.record({
+    x: fc.double({ min: -1.5, max: 4, noNaN: true }),
+    y: fc.double({ min: -1, max: 1, noNaN: true }),
+    z: fc.double({ min: 0.2, max: 1, noNaN: true }),
+  })
+  test('has room, wherever one begins: clear of the pipe, of the truck and of the other parts', () => {
+    fc.assert(
+      fc.property(anywhere, (from) => {
+        const other = partBox(proposedPlaces(truck, air).block!, partSize(air, 'block'))
+        const place = nearestRoom(from, size, truck, solids, [other])!
+        const box = partBox(place, size)
+        expect(heatDistance([place], truck.exhaust)).toBeGreaterThanOrEqual(PRACTICE.heatClearance.value)
+        expect(encounters(box, solids)).toEqual([])
+        expect(overlap(box, other)).toBe(false)
       }),
-      (from) => {
-        const place = clearPlace(from, truck)
-        expect(place).not.toBeNull()
-        expect(heatDistance([place!], truck.exhaust)).toBeGreaterThanOrEqual(PRACTICE.heatClearance.value)
-      },
-    ),
-  )
+      { numRuns: 40 },
+    )
+  })
+  test('is where one begins when there is room, and none farther away than wanted', () => {
+    const here = proposedPlaces(truck, air).compressor!
+    expect(nearestRoom(here, size, truck, solids, [])).toEqual(here)
+    const inTheTank = truck.fuelTank.centre
+    const found = nearestRoom(inTheTank, size, truck, solids, [])!
+    const far = Math.hypot(found.x - inTheTank.x, found.y - inTheTank.y, found.z - inTheTank.z)
+    expect(far).toBeGreaterThan(0.1)
+    expect(nearestRoom(inTheTank, size, truck, solids, [], far + 1e-9)).toEqual(found)
+    expect(nearestRoom(inTheTank, size, truck, solids, [], far - 1e-9)).toBeNull()
+  })
 })
 
-test('the nearest clear place is on a rail, 80 mm outside it, to the half decimetre, and no farther than wanted', () => {
-  const { frame, exhaust } = truck
-  const out = frame.spacing / 2 + 0.08
-  const from = { x: 0.5, y: -out, z: frame.top }
-  // Tried by hand along both rails, from a decimetre inside the frame's ends on.
-  const tried = [1, -1].flatMap((side) =>
-    Array.from({ length: 200 }, (_, i) => ({ x: frame.rear + 0.1 + i * 0.05, y: side * out, z: frame.top })),
-  )
-  const clear = tried.filter(
-    (p) =>
-      p.x <= frame.front - 0.1 &&
-      heatDistance(
-        [
-          { ...p, x: p.x - 0.12 },
-          { ...p, x: p.x + 0.12 },
-        ],
-        exhaust,
-      ) >= PRACTICE.heatClearance.value,
-  )
-  const away = (p: Point) => Math.hypot(p.x - from.x, p.y - from.y)
-  const nearest = clear.reduce((best, p) => (away(p) < away(best) ? p : best))
-  const found = clearPlace(from, truck)!
-  expect(found.x).toBeCloseTo(nearest.x, 3)
-  expect([found.y, found.z]).toEqual([nearest.y, frame.top])
-  expect(clearPlace(from, truck, away(nearest) - 0.01)).toBeNull()
-  expect(clearPlace(from, truck, away(nearest) + 0.01)).toEqual(found)
-  // Both ends of the rails are looked at.
-  const last = { x: frame.rear - 5, y: out, z: frame.top }
-  expect(clearPlace(last, truck)!.x).toBeCloseTo(frame.rear + 0.1, 3)
-  expect(clearPlace({ ...last, x: frame.front + 5 }, truck)!.x).toBeGreaterThan(frame.front - 0.151)
+test('a part in the fuel tank, in the way of the wheel, of the differential, two in one place: each is told and put right', () => {
+  const told = (id: string, at: Point, rule: string, others: Record<string, Point> = {}) => {
+    const { notes } = run({ places: { ...others, [id]: at } })
+    const note = notes.find((n) => n.rule === rule && n.subject === id)!
+    const place = note.remedy!.patches[0]!.value as Point
+    const after = run({ places: { ...others, [id]: place } }).notes.map((n) => `${n.rule} ${n.subject}`)
+    expect(after).not.toContain(`${rule} ${id}`)
+    expect(after.filter((n) => n.startsWith('part-') || n.startsWith('parts-overlap'))).toEqual([
+      'part-near-heat spring-right',
+    ])
+    return note.title
+  }
+  const { fuelTank, tyre, rearTrack, axle } = truck
+  expect(told('compressor', fuelTank.centre, 'part-in-solid')).toContain('stands in the fuel tank')
+  const over = { x: 0, y: rearTrack / 2, z: tyre.radius * 2 + 0.01 }
+  expect(told('compressor', over, 'part-in-solid')).toContain('stands in the left rear wheel')
+  const half = partSize(air, 'compressor')[0] / 2
+  const ahead = { x: tyre.radius + half + 0.024, y: rearTrack / 2, z: tyre.radius }
+  expect(told('compressor', ahead, 'part-in-solid')).toContain('in the way of the left rear wheel')
+  // At the clearance wanted it is quiet.
+  const enough = { ...ahead, x: ahead.x + 0.002 }
+  expect(rules({ places: { compressor: enough } })).not.toContain('part-in-solid compressor')
+  const onAxle = { x: 0, y: axle.offset, z: tyre.radius }
+  expect(told('dryer', onAxle, 'part-in-solid')).toMatch(/differential|rear axle/)
+  const { block } = proposedPlaces(truck, air)
+  expect(told('dryer', block!, 'parts-overlap', { block: block! })).toContain('stands in the')
+  // What nobody has put anywhere makes room by itself.
+  expect(rules({ places: { dryer: block! } })).toEqual(rules())
 })
 
 test('no part nearer to the pipe than 150 mm ever passes without a Stop or a shield', () => {

@@ -1,11 +1,14 @@
 import type { CompressorClass } from '../catalog/compressors'
 import { catalogueTube } from '../catalog/joints'
 import { PRACTICE } from '../catalog/practice'
+import type { SpringClass } from '../catalog/springs'
 import { TUBES, type TubeClass } from '../catalog/tubes'
-import type { AirPlan, LayPlan, Truck } from '../document/types'
+import type { AirPlan, LayPlan, Point, Truck } from '../document/types'
 import { notesOf, type Note, type NoteFields, type Remedy } from '../quantity/figure'
 import { applyRules, type Rule } from '../quantity/stage'
-import { clearPlace, isClearOfHeat } from './places'
+import { partSize } from '../catalog/partSizes'
+import { encounters, isInCab, laidParts, nearestRoom, overlap, partBox, solidsOf } from './space/room'
+import type { Solid } from './space/solids'
 import type { LayResult } from './types'
 
 /** What Lay notices: heat, distance between parts, harness reach, slack, spray. */
@@ -15,6 +18,7 @@ export interface LayRuleInput {
   truck: Truck
   air: AirPlan
   compressor: CompressorClass | null
+  spring: Pick<SpringClass, 'portLow'> | null
 }
 type LayRule = Rule<LayRuleInput>
 
@@ -34,12 +38,75 @@ const movePart = (label: string, id: string, place: { x: number; y: number; z: n
   patches: [{ op: 'add', path: ['lay', 'places', id], value: place }],
 })
 
+type Laid = Pick<LayRuleInput, 'r' | 'truck' | 'air'>
+
+/** Boxes of the parts laid, but for one. */
+const othersThan = (id: string, { r, air }: Laid) =>
+  laidParts(air)
+    .filter((other) => other !== id)
+    .map((other) => partBox(r.places[other]!, partSize(air, other)))
+
+/** The nearest place with room for a part from where it stands, or from another place. */
+function roomFor(id: string, laid: Laid, from = laid.r.places[id]!, reach = Infinity): Point | null {
+  const { truck, air } = laid
+  const size = partSize(air, id)
+  return nearestRoom(from, size, truck, solidsOf(truck, air), othersThan(id, laid), reach)
+}
+
+/** What a part stands in, and what moves into it. */
+const partInSolid: LayRule = (input) => {
+  const { r, truck, air } = input
+  const solids: Solid[] = solidsOf(truck, air)
+  return laidParts(air).flatMap((id) => {
+    const { label } = air.components[id]!
+    const [worst] = isInCab(air, id) ? [] : encounters(partBox(r.places[id]!, partSize(air, id)), solids)
+    if (!worst) return []
+    const { solid, left, wanted } = worst
+    const clear = roomFor(id, input)
+    const stands = left === 0
+    return note({
+      rule: 'part-in-solid',
+      rank: 'stop',
+      subject: id,
+      value: left,
+      limit: wanted,
+      title: stands ? `${label} stands in ${solid.label}` : `${label} stands in the way of ${solid.label}`,
+      text: solid.moves
+        ? 'Over its whole travel {value} is left; {limit} is wanted of all that moves.'
+        : 'There is no room for it there. Sizes are the class’s, the truck’s as measured at Truck.',
+      source: 'Geometry; clearance from memory',
+      remedy: clear ? movePart(`Move it clear of ${solid.label}`, id, clear) : undefined,
+    })
+  })
+}
+
+const partsOverlap: LayRule = (input) => {
+  const { r, air } = input
+  const laid = laidParts(air).map((id) => ({ id, box: partBox(r.places[id]!, partSize(air, id)) }))
+  return laid.flatMap(({ id, box }, i) => {
+    const other = laid.slice(0, i).find((before) => overlap(before.box, box))
+    if (!other) return []
+    const clear = isInCab(air, id) ? null : roomFor(id, input)
+    const [one, two] = [air.components[id]!.label, air.components[other.id]!.label]
+    return note({
+      quantity: 'count',
+      rule: 'parts-overlap',
+      rank: 'fix',
+      subject: id,
+      title: `${one} stands in the ${two.toLowerCase()}`,
+      text: 'Two parts cannot stand in one place. Move one of them.',
+      source: 'Geometry; sizes of the classes',
+      remedy: clear ? movePart('Move it beside', id, clear) : undefined,
+    })
+  })
+}
+
 const partNearHeat: LayRule = ({ r, lay, truck, air }) =>
   Object.entries(air.components).flatMap(([id, component]) => {
     const heat = r.heat[id] ?? Infinity
     if (heat >= HEAT || lay.shields[id]) return []
     const movable = component.kind !== 'spring'
-    const clear = movable ? clearPlace(r.places[id]!, truck) : null
+    const clear = movable ? roomFor(id, { r, truck, air }) : null
     return note({
       rule: 'part-near-heat',
       rank: 'stop',
@@ -106,12 +173,12 @@ const lineNearHeat: LayRule = ({ r, lay }) =>
 /** The block is moved to this share of the harness's reach, so that it is within. */
 const WITHIN_REACH = 0.85
 
-const partsApart: LayRule = ({ r, truck, compressor }) => {
+const partsApart: LayRule = (input) => {
+  const { r, compressor } = input
   if (!compressor || r.apart === null || r.apart <= compressor.blockReach) return null
   const at = r.places.compressor!
   const reach = compressor.blockReach * WITHIN_REACH
-  const beside = { ...at, x: Math.round((at.x - reach) * 1000) / 1000 }
-  const place = isClearOfHeat(beside, truck) ? beside : clearPlace(at, truck, reach)
+  const place = roomFor('block', input, at, reach)
   return note({
     rule: 'parts-apart',
     rank: 'fix',
@@ -147,19 +214,23 @@ const harnessShort: LayRule = ({ r, lay }) => {
   })
 }
 
-const shortSlack: LayRule = ({ lay }) => {
-  if (lay.slackAtSpring >= PRACTICE.leastSlack.value) return null
-  const usual = PRACTICE.springSlack.value
+/** A port at the spring's lower end goes with the axle over its whole travel: its line wants that much more. */
+const shortSlack: LayRule = ({ lay, truck, spring }) => {
+  const { seatGap } = truck
+  const travel = spring?.portLow ? Math.max(seatGap.droop - seatGap.bump, 0) : 0
+  const limit = PRACTICE.leastSlack.value + travel
+  if (lay.slackAtSpring >= limit) return null
+  const usual = Math.max(PRACTICE.springSlack.value, Math.ceil(limit * 100) / 100)
   return note({
     rule: 'short-slack',
     rank: 'fix',
     subject: 'spring-left',
     value: lay.slackAtSpring,
-    limit: PRACTICE.leastSlack.value,
+    limit,
     title: 'Too little slack at the springs',
-    text: '{value} is left before cutting; with less than {limit} the axle cannot drop and no fitting can be remade.',
+    text: `{value} is left before cutting; with less than {limit} the axle cannot drop and no fitting can be remade.${travel > 0 ? ' The port is at the spring’s lower end and goes with the axle.' : ''}`,
     remedy: {
-      label: 'Leave 300 mm',
+      label: `Leave ${Math.round(usual * 1000)} mm`,
       patches: [{ op: 'replace', path: ['lay', 'slackAtSpring'], value: usual }],
     },
   })
@@ -234,6 +305,8 @@ const kitTubeShort: LayRule = ({ r, air }) => {
 }
 
 const RULES: readonly LayRule[] = [
+  partInSolid,
+  partsOverlap,
   partNearHeat,
   shieldPlanned,
   noWayAcross,

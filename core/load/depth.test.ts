@@ -160,6 +160,7 @@ describe('which spring', () => {
       droop: 'none',
       closing: 'hand',
       sheet: null,
+      kit: null,
     }).result
     return trySprings(
       facts,

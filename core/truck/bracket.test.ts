@@ -9,7 +9,14 @@ import { fitSpring } from './fit'
 import { truckStage } from './truck'
 
 const leaf = springClass('leaf-helper-double-2270')!
-const BARE = { spacer: 0, spacerAt: 'below', droop: 'strap', closing: 'hand', sheet: null } as const
+const BARE = {
+  spacer: 0,
+  spacerAt: 'below',
+  droop: 'strap',
+  closing: 'hand',
+  sheet: null,
+  kit: null,
+} as const
 const truck = (change: (t: Truck) => void = () => {}) => {
   const t = exampleTruck('leaf-flatbed')
   change(t)
@@ -113,6 +120,15 @@ describe('spacers', () => {
     expect(under.lower.z - over.lower.z).toBeCloseTo(0.0254, 12)
     expect(under.upper.z - over.upper.z).toBeCloseTo(0.0254, 12)
   })
+})
+
+test('brackets off the sheet: what stands above the spring lowers it, and its height stays', () => {
+  const bag = (upperBracket: number) =>
+    fitSpring(truck(), { ...leaf, upperBracket }, BARE).together[4]!.bags.left
+  const [even, above] = [bag(leaf.bracketHeight / 2), bag(leaf.bracketHeight)]
+  expect(above.height).toBe(even.height)
+  expect(even.upper.z - above.upper.z).toBeCloseTo(leaf.bracketHeight / 2, 12)
+  expect(even.lower.z - above.lower.z).toBeCloseTo(leaf.bracketHeight / 2, 12)
 })
 
 describe('a gap closed by loading the bed', () => {

@@ -19,7 +19,7 @@ const clearance = (t: Truck, on: string) =>
 const rules = (
   t: Truck,
   spring = leaf,
-  air: Parameters<typeof truckStage>[2] = { ...BARE, droop: 'none', closing: 'hand', sheet: null },
+  air: Parameters<typeof truckStage>[2] = { ...BARE, droop: 'none', closing: 'hand', sheet: null, kit: null },
 ) => truckStage(t, spring, air).notes.map((n) => `${n.rank} ${n.rule}`)
 
 describe('a bag', () => {
@@ -233,14 +233,21 @@ describe('misfits are caught', () => {
       x.seatGap.droop = 0.32
     })
     expect(
-      rules(t, leaf, { spacer: 0, spacerAt: 'below', droop: 'strap', closing: 'hand', sheet: null }),
+      rules(t, leaf, {
+        spacer: 0,
+        spacerAt: 'below',
+        droop: 'strap',
+        closing: 'hand',
+        sheet: null,
+        kit: null,
+      }),
     ).not.toContain('fix over-extension')
   })
   test('a lifted truck is told the smallest standard spacer with which the spring keeps its range', () => {
     const t = flatbed((x) => {
       x.seatGap = { unladen: 0.305, droop: 0.385, bump: 0.21 }
     })
-    const fitted = { ...BARE, droop: 'none', closing: 'hand', sheet: null } as const
+    const fitted = { ...BARE, droop: 'none', closing: 'hand', sheet: null, kit: null } as const
     const note = truckStage(t, leaf, fitted).notes.find((n) => n.rule === 'spring-height')!
     const spacer = note.remedy!.patches[0]!.value as number
     // 0.305 m of gap less 45 mm of brackets is 260 mm for a bag of 61 to 240 mm; 340 mm at droop wants 100 mm out.

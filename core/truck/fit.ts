@@ -35,15 +35,15 @@ export function bagDiameter(spring: SpringClass, height: number, pressure: numbe
 
 function pose(truck: Truck, spring: SpringClass, spaced: Spaced, left: number, right: number): Pose {
   const { spacer, spacerAt } = spaced
+  const lowerBracket = spring.bracketHeight - spring.upperBracket
   const [above, below] = spacerAt === 'above' ? [spacer, 0] : [0, spacer]
   const { seat, seats, seatGap, suspension: s } = truck
   const rise = (left + right) / 2
   const roll = (left - right) / s.rearSpringBase
-  const top = railBottom(truck) - spring.bracketHeight / 2 - above
+  const top = railBottom(truck) - spring.upperBracket - above
   const bag = (side: 1 | -1, travel: number): Bag => {
     const height = seatedHeight(seatGap.unladen, spring, spacer) - travel * s.motionRatio
-    const bottom =
-      railBottom(truck) - seatGap.unladen + spring.bracketHeight / 2 + below + travel * s.motionRatio
+    const bottom = railBottom(truck) - seatGap.unladen + lowerBracket + below + travel * s.motionRatio
     const { lower, upper } = seats
     // The lower end swings about the axle's middle as it rolls.
     const swing = roll * (bottom - truck.tyre.radius - rise)

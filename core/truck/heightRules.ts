@@ -134,6 +134,23 @@ const crushedOnBump: Rule<WithSpring> = ({ spring, fitted, r }) => {
   })
 }
 
+/** A kit's brackets are made for so much lift. */
+export const kitForAnotherLift: Rule<TruckRuleInput> = ({ typed, fitted: { kit } }) => {
+  const value = typed.suspension.lift
+  if (!kit?.lift || (value >= kit.lift.least && value <= kit.lift.most)) return null
+  const limit = value < kit.lift.least ? kit.lift.least : kit.lift.most
+  return note({
+    rule: 'kit-for-another-lift',
+    rank: 'fix',
+    subject: 'lift',
+    title: 'The kit is made for another lift',
+    text: `This truck stands {value} over its stock height at the rear; “${kit.label}” is made for ${value < kit.lift.least ? 'at least' : 'at most'} {limit}. Take its other brackets, or another kit.`,
+    value,
+    limit,
+    source: 'The kit’s own sheet',
+  })
+}
+
 /** A load closes a gap only where the axle carries it. */
 export const loadOnHangingAxle: Rule<TruckRuleInput> = ({ typed, fitted, r }) => {
   if (fitted.closing !== 'load' || r.closingLoad === 0 || carriesLoad(typed)) return null

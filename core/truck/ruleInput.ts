@@ -8,7 +8,7 @@ export interface TruckRuleInput {
   /** The truck as typed; `r.truck` has its kit counted. */
   typed: Truck
   spring: SpringClass | null
-  fitted: Pick<Fitted, 'spacer' | 'droop' | 'closing'>
+  fitted: Pick<Fitted, 'spacer' | 'droop' | 'closing' | 'kit'>
   r: TruckResult
 }
 export type WithSpring = TruckRuleInput & { spring: SpringClass }

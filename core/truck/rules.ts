@@ -8,7 +8,7 @@ import { applyRules, type Rule } from '../quantity/stage'
 import { obstacleName } from './fit'
 import { takeTicket } from './tickets'
 import { BRACKET_RULES } from './bracketRules'
-import { fitSpacer, loadOnHangingAxle, springHeight } from './heightRules'
+import { fitSpacer, kitForAnotherLift, loadOnHangingAxle, springHeight } from './heightRules'
 import { CLASS_HEIGHT, PLATE, truckNote as note, type TruckRuleInput, type WithSpring } from './ruleInput'
 import type { Clearance, TruckResult } from './types'
 
@@ -176,6 +176,7 @@ const SURVEY_RULES: readonly Rule<TruckRuleInput>[] = [
   ticketDiffers,
   raisedTooLittle,
   loadOnHangingAxle,
+  kitForAnotherLift,
   upgradeWithoutPaper,
   ...BRACKET_RULES,
 ]

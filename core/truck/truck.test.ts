@@ -4,7 +4,7 @@ import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
 import type { Truck } from '../document/types'
 import { truckStage } from './truck'
 
-const BARE = { spacer: 0, spacerAt: 'below', droop: 'none', closing: 'hand', sheet: null } as const
+const BARE = { spacer: 0, spacerAt: 'below', droop: 'none', closing: 'hand', sheet: null, kit: null } as const
 const leaf = springClass('leaf-helper-double-2270')!
 const coil = springClass('coil-insert-450')!
 const rules = (change: (t: Truck) => void, spring = leaf) => {

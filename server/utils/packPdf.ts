@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit'
-import type { Paper } from '#core/document/exchange'
+import type { Paper } from '#core/document/paper'
 import type { PackBlock, PackSheet } from '#core/derive/jobPack'
 import { setCircuit, type PrintedCircuit } from './circuitDrawing'
 import { PAPER_SIZE, pdfFonts, wholePdf } from './pdf'

@@ -2,7 +2,7 @@ import { createRequire } from 'node:module'
 import { readFileSync } from 'node:fs'
 import type PDFDocument from 'pdfkit'
 import type { H3Event } from 'h3'
-import { PAPERS, type Paper } from '#core/document/exchange'
+import { PAPERS, type Paper } from '#core/document/paper'
 
 /** What every PDF of ours shares: its paper, its fonts, and how it becomes a file. */
 type Doc = InstanceType<typeof PDFDocument>

@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit'
-import type { Paper } from '#core/document/exchange'
+import type { Paper } from '#core/document/paper'
 import type { SheetBlocks } from '#core/handover/sheetText'
 import { PAPER_SIZE, pdfFonts, wholePdf } from './pdf'
 

@@ -172,3 +172,21 @@ test('the truck as somebody built it: seats out of line, a bolt with its end tow
   await expect(notes).not.toContainText('An upgrade without its paper')
   await saved(page)
 })
+
+test('a compressor put into the fuel tank is a Stop wherever it is typed, and its remedy finds it room', async ({
+  page,
+}) => {
+  await newJob(page, 'Room under there')
+  await page.getByRole('link', { name: /3 Air/ }).click()
+  await page.getByLabel('Started from').selectOption({ index: 3 })
+  await page.getByRole('link', { name: /4 Lay/ }).click()
+  const notes = page.getByRole('region', { name: 'Bench notes' })
+  await page.getByLabel('Part', { exact: true }).selectOption('Compressor')
+  await fill(page, 'Compressor, from the rear axle', '0.65 m')
+  await fill(page, 'Compressor, from the centre line', '100 mm')
+  await fill(page, 'Compressor, above ground', '550 mm')
+  await expect(notes).toContainText('Compressor stands in the fuel tank')
+  await notes.getByRole('button', { name: /^Move it clear of the fuel tank/ }).click()
+  await expect(notes).not.toContainText('Compressor stands in')
+  await saved(page)
+})

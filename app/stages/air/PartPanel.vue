@@ -3,7 +3,7 @@ import { OperationError, type Change } from '#core/air/circuit/editing'
 import { operationPatches, wholeOperations } from '#core/air/circuit/offered'
 import type { AirPlan } from '#core/document/types'
 
-const laterDrawers = () => import('./laterDrawers')
+const laterDrawers = () => import('./airDrawers')
 const ChosenPart = laterComponent(() => laterDrawers().then((d) => d.ChosenPart))
 const ChosenLine = laterComponent(() => laterDrawers().then((d) => d.ChosenLine))
 /** The part or line chosen on the circuit: its figures, its neighbours, and what may be done with it. */

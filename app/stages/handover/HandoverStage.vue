@@ -3,7 +3,7 @@ import { Download, Printer } from '@lucide/vue'
 import { sheetBlocks } from '#core/handover/sheetText'
 import type { HandoverPlan } from '#core/document/types'
 import type { StillOpen } from '#core/handover/rules'
-import { PAPERS, type Paper } from '#core/document/exchange'
+import { PAPERS, type Paper } from '#core/document/paper'
 import { withLive } from '../stageDrawers'
 
 const job = useJob()

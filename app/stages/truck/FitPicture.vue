@@ -46,6 +46,26 @@ const pose = computed<Pose | null>(() => {
 })
 const text = (value: number) => showText(value, 'length', shop.units)
 
+/** The pose in which a spring comes nearest to anything, over the whole sweep and crossed up. */
+function showNearest(): void {
+  const worst = fit.value?.worst
+  if (!fit.value || !worst) return
+  crossed.value = worst.left !== worst.right
+  const list = crossed.value ? fit.value.crossed : fit.value.together
+  const index = list.findIndex((p) => p.left === worst.left && p.right === worst.right)
+  along.value = Math.max(index, 0) / (list.length - 1)
+}
+/** Where the section goes through the bags, where that is not over the axle. */
+const stations = computed(() => {
+  const { upper, lower } = truck.value.seats
+  if (upper.x === 0 && lower.x === 0) return ''
+  const at = (x: number) =>
+    x === 0 ? 'over the axle' : `${text(Math.abs(x))} ${x > 0 ? 'ahead of' : 'behind'} the axle`
+  return upper.x === lower.x
+    ? `The section is through the bags, ${at(upper.x)}.`
+    : `The section is through the bags: upper ends ${at(upper.x)}, lower ends ${at(lower.x)}.`
+})
+
 const playing = ref(false)
 let way = 1
 let frame = 0
@@ -157,6 +177,9 @@ const moves = useMoving<1 | -1>(
           @input="along = Number(($event.target as HTMLInputElement).value)"
         /><span class="text-soft">bump</span></label
       >
+      <button v-if="fit?.worst" type="button" class="button quiet touch text-sm" @click="showNearest">
+        Where it comes nearest
+      </button>
       <label class="flex items-center gap-1.5 text-sm touch"
         ><input v-model="crossed" type="checkbox" class="accent-petrol size-4" />crossed up</label
       >
@@ -171,7 +194,7 @@ const moves = useMoving<1 | -1>(
           >{{ text(pose.nearest.value) }}</span
         >
         on the {{ pose.nearest.side }}</template
-      >.
+      >. {{ stations }}
     </p>
     <p v-else class="label mt-1">
       The chosen spring does not suit this suspension; choose another at Air to see it in place.

@@ -33,6 +33,17 @@ export const SPRING_FIGURES: readonly FigureSpec[] = [
   { id: 'diameter', label: 'Diameter at the maximum', quantity: 'length', min: 0.02, max: 1 },
   { id: 'volume', label: 'Air at design height', quantity: 'volume', min: 1e-5, max: 0.1 },
   { id: 'bracketHeight', label: 'Brackets and seats, together', quantity: 'length', min: 0, max: 0.5 },
+  { id: 'upperBracket', label: 'Of them, above the spring', quantity: 'length', min: 0, max: 0.5 },
+  {
+    id: 'portLow',
+    label: 'Port',
+    quantity: 'count',
+    min: 0,
+    max: 1,
+    words: ['at its upper end', 'at its lower end'],
+  },
+  { id: 'portOut', label: 'Port, from its middle', quantity: 'length', min: 0, max: 0.5 },
+  { id: 'studOut', label: 'Studs, from its middle', quantity: 'length', min: 0, max: 0.5 },
   { id: 'proofPressure', label: 'First fill when proving', quantity: 'pressure', min: 1000, max: 5e6 },
 ]
 /** Figures that a class or a sheet of this kind may have. */
@@ -56,7 +67,7 @@ const ownClassOf = (air: PartsOf, id: string, kind: ComponentKind): OwnClass | n
 function springFigures(c: SpringClass) {
   const { low, high } = tableRange(c.areaByHeight)
   const areaAt = (height: number) => interpolate(c.areaByHeight, height)
-  const { designHeight, diameter, volume, bracketHeight } = c
+  const { designHeight, diameter, volume, bracketHeight, upperBracket, portOut, studOut } = c
   const { minPressure, maxPressure, maxLoad, proofPressure } = c
   return {
     area: areaAt(designHeight),
@@ -71,6 +82,10 @@ function springFigures(c: SpringClass) {
     diameter,
     volume,
     bracketHeight,
+    upperBracket,
+    portLow: c.portLow ? 1 : 0,
+    portOut,
+    studOut,
     proofPressure,
   }
 }
@@ -287,6 +302,11 @@ function ownSpring(base: SpringClass, mine: OwnClass): SpringClass {
     diameter: f.diameter,
     volume: f.volume,
     bracketHeight: f.bracketHeight,
+    // Half of them, until the sheet says.
+    upperBracket: Math.min(mine.figures.upperBracket ?? f.bracketHeight / 2, f.bracketHeight),
+    portLow: f.portLow === 1,
+    portOut: f.portOut,
+    studOut: f.studOut,
     minPressure: Math.min(f.minPressure, f.maxPressure),
     maxPressure: f.maxPressure,
     maxLoad: f.maxLoad,

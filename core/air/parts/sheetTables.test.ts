@@ -1,13 +1,14 @@
 import fc from 'fast-check'
 import { compressorClass } from '../../catalog/compressors'
+import { KIND_IDS } from '../../catalog/kinds'
 import { springClass } from '../../catalog/springs'
 import { demoJobs } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
 import type { OwnClass } from '../../document/types'
 import { interpolate, tableRange } from '../../quantity/interpolate'
 import { METRIC_UNITS, US_UNITS } from '../../quantity/units'
-import { ownClassesCsv, ownClassesJson, ownClassProblems, readOwnClasses } from './ownClasses'
-import { compressorOf, partOf, springOf } from './parts'
+import { baseClassesOf, ownClassesCsv, ownClassesJson, ownClassProblems, readOwnClasses } from './ownClasses'
+import { catalogueClass, compressorOf, partOf, springOf } from './parts'
 import { areaTable, curvesOf, readTypedTable, tableHead, tableProblems, typedTable } from './sheetTables'
 
 const G = 9.80665
@@ -155,4 +156,27 @@ test('as it is typed: in the shop’s units, with units beside the figures, and 
   expect(said('160 6.9 1135\n170 many 900')).toContain('Line 2, pressure')
   expect(said('160 6.9 1135\n9000 6.9 900')).toMatch(/Line 2, height: “9000” is not between 10 mm and/)
   expect(said('160 6.9 1135')).toContain('at one height only')
+})
+
+test('every class of every kind, with all its figures, goes through CSV and JSON and comes back whole', () => {
+  const classes = Object.fromEntries(
+    KIND_IDS.flatMap((kind) =>
+      baseClassesOf(kind).map((id): [string, OwnClass] => [
+        `own-${id}`,
+        {
+          kind,
+          label: `Like ${id}`,
+          like: id,
+          figures: { ...catalogueClass(kind, id)!.figures },
+          table: [],
+          number: '',
+          make: '',
+          price: 1,
+        },
+      ]),
+    ),
+  )
+  expect(Object.keys(classes).length).toBeGreaterThan(60)
+  expect(readOwnClasses(ownClassesCsv(classes))).toEqual({ classes, problems: null })
+  expect(readOwnClasses(ownClassesJson(classes))).toEqual({ classes, problems: null })
 })

@@ -17,6 +17,19 @@ function spacerWords({ spacer, spacerAt, cup }: AirPlan): {
   }
 }
 
+/** Where studs and port stand on the spring, as far as its sheet says. */
+function springWords({ spring }: BuildFacts): { words: string; values: Record<string, StepValue> } {
+  if (!spring) return { words: '', values: {} }
+  const { portLow, portOut, studOut } = spring
+  const values: Record<string, StepValue> = {}
+  if (studOut > 0) values.stud = { value: studOut, quantity: 'length' }
+  if (portOut > 0) values.port = { value: portOut, quantity: 'length' }
+  const stud = studOut > 0 ? ' Studs stand {stud} from its middle.' : ''
+  const end = portLow ? ' The port is at its lower end' : ' The port is at its upper end'
+  const port = portOut > 0 ? `${end}, {port} from its middle.` : portLow ? `${end}.` : ''
+  return { words: stud + port, values }
+}
+
 /** One side's spring: bench, set loose, aligned, tightened. `before` adds steps that come first, with the reason. */
 export function springSteps(
   truck: Truck,
@@ -28,6 +41,7 @@ export function springSteps(
   const { steps, add } = stepList()
   const spacer = spacerWords(air)
   const bracket = bracketWords(facts)
+  const own = springWords(facts)
   const coil = mountingOf(truck.suspension) === 'coil'
   const name = side === 'left' ? 'Left' : 'Right'
   const after: Record<string, string> = {
@@ -57,9 +71,9 @@ export function springSteps(
       `${name} spring`,
       `bench-${side}`,
       `Put the ${side} spring and brackets together on the bench`,
-      `Match-mark each stud and hole. The port faces as the sheet says; flathead screws no tighter than given.${spacer.words}`,
+      `Match-mark each stud and hole. The port faces as the sheet says; flathead screws no tighter than given.${own.words}${spacer.words}`,
       {
-        values: spacer.values,
+        values: { ...own.values, ...spacer.values },
         fastener: 'flathead',
         minutes: 12,
         tools: ['Torque wrench'],

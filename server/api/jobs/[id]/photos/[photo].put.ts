@@ -1,4 +1,4 @@
-import { captionRequest } from '#core/document/photos'
+import { captionRequest } from '#core/document/photoRequests'
 import { captionPhoto } from '../../../../db/photos'
 
 /** Writes what is said under a photo. */

@@ -1,4 +1,5 @@
-import { MOST_PHOTO_BYTES, MOST_PHOTO_REQUEST, MOST_PHOTOS, photoRequest } from '#core/document/photos'
+import { MOST_PHOTO_BYTES, MOST_PHOTO_REQUEST, MOST_PHOTOS } from '#core/document/photos'
+import { photoRequest } from '#core/document/photoRequests'
 import { addPhoto } from '../../../../db/photos'
 
 /** Adds a photo to a job. */

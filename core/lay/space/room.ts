@@ -1,0 +1,116 @@
+import type { PartSize } from '../../catalog/partSizes'
+import { KINDS } from '../../catalog/kinds'
+import { PRACTICE } from '../../catalog/practice'
+import { springClass } from '../../catalog/springs'
+import { DIRECT, type AirPlan, type Point, type Truck } from '../../document/types'
+import { boxToShape, shrunk, type Box } from './shapes'
+import { truckSolids, type Solid } from './solids'
+
+/** Which room a part takes on the truck, what stands in it, and where there is room for it. */
+
+/** What lies against something reaches this far into it before it is told: places are laid to the centimetre, m. */
+export const PLAY = 0.012
+
+/** A part as a box: its place is the middle of its underside. */
+export const partBox = ({ x, y, z }: Point, [along, across, up]: PartSize): Box => ({
+  shape: 'box',
+  min: { x: x - along / 2, y: y - across / 2, z },
+  max: { x: x + along / 2, y: y + across / 2, z: z + up },
+})
+
+/** Parts with a place of their own: a spring stands at its seat, and what is screwed into another part stands with that. */
+export function laidParts(air: AirPlan): string[] {
+  const screwed = new Set(
+    Object.values(air.lines)
+      .filter((l) => l.tube === DIRECT)
+      .map((l) => l.from),
+  )
+  return Object.keys(air.components).filter((id) => air.components[id]!.kind !== 'spring' && !screwed.has(id))
+}
+export const isInCab = (air: AirPlan, id: string): boolean => KINDS[air.components[id]!.kind].cab === true
+
+/** The truck's solids with the springs of the plan. */
+export const solidsOf = (truck: Truck, air: AirPlan): Solid[] =>
+  truckSolids(truck, springClass(air.classes[air.springClass]?.like ?? air.springClass))
+
+/** What stands nearest in a part's way: how much is left to it, and how much is wanted. */
+export interface Encounter {
+  solid: Solid
+  left: number
+  wanted: number
+}
+
+/** What a part stands in, or comes too near where it moves; the pipe's heat is a rule of its own. Worst first. */
+export function encounters(box: Box, solids: readonly Solid[]): Encounter[] {
+  const inner = shrunk(box, PLAY)
+  return solids
+    .filter(({ id }) => id !== 'exhaust')
+    .map((solid): Encounter =>
+      solid.moves
+        ? { solid, left: boxToShape(box, solid.shape), wanted: PRACTICE.movingClearance.value }
+        : { solid, left: boxToShape(inner, solid.shape), wanted: 0 },
+    )
+    .filter(({ left, wanted }) => (wanted > 0 ? left < wanted : left === 0))
+    .sort((a, b) => a.left - a.wanted - (b.left - b.wanted))
+}
+
+/** Whether two parts stand in one another. */
+export const overlap = (a: Box, b: Box): boolean => boxToShape(shrunk(a, PLAY / 2), shrunk(b, PLAY / 2)) === 0
+
+/** Places along both rails, outside them and under their upper edge, for a part of a size. */
+function alongRails({ frame }: Truck, [, across, up]: PartSize): Point[] {
+  const out = (frame.spacing + frame.railWidth) / 2 + across / 2
+  const places: Point[] = []
+  for (let x = frame.rear + 0.1; x <= frame.front - 0.1; x += 0.05)
+    for (const side of [1, -1])
+      places.push({ x: Math.round(x * 1000) / 1000, y: side * out, z: frame.top - up })
+  return places
+}
+
+/** Places around where it is wanted, a hand's breadth at a time, along, across and down. */
+function nearby({ x, y, z }: Point): Point[] {
+  const places: Point[] = []
+  for (let i = -8; i <= 8; i++)
+    for (let j = -8; j <= 8; j++)
+      for (const down of [0, 0.05, 0.1, 0.15]) places.push({ x: x + i * 0.05, y: y + j * 0.05, z: z - down })
+  return places
+}
+
+const away = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
+
+/** Whether a solid leaves a part no room; of the pipe, whether it is too hot. */
+function isBlocked(box: Box, inner: Box, { id, shape, moves }: Solid): boolean {
+  if (id === 'exhaust') return boxToShape(box, shape) < PRACTICE.heatClearance.value
+  return moves ? boxToShape(box, shape) < PRACTICE.movingClearance.value : boxToShape(inner, shape) === 0
+}
+
+/**
+ * The nearest place to where a part is wanted that is free of the truck's solids, of the other parts and of the pipe's
+ * heat: around there, or along either rail; null where there is none within `reach`, m.
+ */
+export function nearestRoom(
+  wanted: Point,
+  size: PartSize,
+  truck: Truck,
+  solids: readonly Solid[],
+  others: readonly Box[],
+  reach = Infinity,
+): Point | null {
+  // What stood in the way of the last place most likely stands in the way of the next.
+  let inTheWay: Solid | undefined
+  const isFree = (place: Point) => {
+    if (place.z <= PRACTICE.groundClearance.value) return false
+    const box = partBox(place, size)
+    const inner = shrunk(box, PLAY)
+    if (inTheWay && isBlocked(box, inner, inTheWay)) return false
+    if (others.some((other) => overlap(box, other))) return false
+    inTheWay = solids.find((solid) => isBlocked(box, inner, solid))
+    return inTheWay === undefined
+  }
+  if (isFree(wanted)) return wanted
+  const tried = [...nearby(wanted), ...alongRails(truck, size)]
+    .map((place) => ({ place, far: away(place, wanted) }))
+    .filter(({ far }) => far <= reach)
+    .sort((a, b) => a.far - b.far)
+  return tried.find(({ place }) => isFree(place))?.place ?? null
+}

@@ -1,0 +1,256 @@
+import { PRACTICE } from '../../catalog/practice'
+import type { SpringClass } from '../../catalog/springs'
+import { railBottom, railDepth, tyreInside, wheelTravel } from '../../catalog/truckGeometry'
+import type { Point, Truck } from '../../document/types'
+import type { Box, Shape } from './shapes'
+
+/** One thing of the truck that a part must keep clear of. */
+export interface Solid {
+  id: string
+  /** What it is called in a sentence: "the fuel tank". */
+  label: string
+  shape: Shape
+  /** It moves: nothing may even come near it. */
+  moves: boolean
+}
+
+const box = (min: Point, max: Point): Box => ({ shape: 'box', min, max })
+const around = (at: Point, [x, y, z]: readonly [number, number, number]): Box =>
+  box(
+    { x: at.x - x / 2, y: at.y - y / 2, z: at.z - z / 2 },
+    { x: at.x + x / 2, y: at.y + y / 2, z: at.z + z / 2 },
+  )
+
+/** A battery, m (from memory). */
+const BATTERY_SIZE = [0.26, 0.18, 0.2] as const
+/** A cross-member along and up, and a floor's thickness, m (from memory). */
+const MEMBER = { along: 0.06, up: 0.08 }
+const FLOOR = 0.03
+/** Where the rails begin and end to rise over the axle, from it, m: as they are drawn. */
+export const KICK = [0.75, 0.42] as const
+
+/** Height that the rails have risen by over the axle. */
+const railRise = ({ frame }: Truck, x: number): number =>
+  frame.kickUp * Math.min(Math.max((KICK[0] - Math.abs(x)) / (KICK[0] - KICK[1]), 0), 1)
+
+/** A rail in upright pieces: level ahead, behind and over the axle, in four steps where it rises. */
+function rails(truck: Truck): Solid[] {
+  const { frame } = truck
+  const steps = [0.75, 0.6675, 0.585, 0.5025, 0.42]
+  const stations = [frame.front, ...steps, ...steps.toReversed().map((x) => -x), frame.rear]
+    .filter((x) => x <= frame.front && x >= frame.rear)
+    .sort((a, b) => b - a)
+  const pieces = stations.slice(1).map((x, i) => [x, stations[i]!] as const)
+  return (['left', 'right'] as const).flatMap((side) => {
+    const y = (side === 'left' ? 1 : -1) * (frame.spacing / 2)
+    return pieces.map(([from, to]): Solid => {
+      const [low, high] = [
+        Math.min(railRise(truck, from), railRise(truck, to)),
+        Math.max(railRise(truck, from), railRise(truck, to)),
+      ]
+      const overAxle = Math.abs(from) <= KICK[1] + 1e-9 && Math.abs(to) <= KICK[1] + 1e-9
+      const bottom = overAxle ? railBottom(truck) : frame.top + low - frame.depth
+      const top = overAxle ? railBottom(truck) + railDepth(truck) : frame.top + high
+      return {
+        id: `rail-${side}`,
+        label: `the ${side} rail`,
+        moves: false,
+        shape: box(
+          { x: from, y: y - frame.railWidth / 2, z: bottom },
+          { x: to, y: y + frame.railWidth / 2, z: top },
+        ),
+      }
+    })
+  })
+}
+
+function members(truck: Truck): Solid[] {
+  const { frame } = truck
+  const half = (frame.spacing - frame.railWidth) / 2
+  return frame.crossMembers.map((x, i): Solid => {
+    const top = frame.top + railRise(truck, x)
+    return {
+      id: `member-${i}`,
+      label: 'a cross-member',
+      moves: false,
+      shape: box(
+        { x: x - MEMBER.along / 2, y: -half, z: top - MEMBER.up },
+        { x: x + MEMBER.along / 2, y: half, z: top },
+      ),
+    }
+  })
+}
+
+/** The axle with what turns on it, over its whole travel. */
+function axle(truck: Truck): Solid[] {
+  const { droop, bump } = wheelTravel(truck)
+  const { tyre, rearTrack, axle: tube } = truck
+  const z = (travel: number) => tyre.radius + travel
+  const end = rearTrack / 2
+  const inside = tyreInside(truck)
+  const outside = rearTrack / 2 + tyre.width * (tyre.dual ? 1.05 : 0.5)
+  const wheel = (side: 1 | -1): Solid => {
+    const y = (side * (inside + outside)) / 2
+    return {
+      id: side > 0 ? 'wheel-left' : 'wheel-right',
+      label: side > 0 ? 'the left rear wheel' : 'the right rear wheel',
+      moves: true,
+      shape: {
+        shape: 'disc',
+        axis: 'y',
+        from: { x: 0, y, z: z(droop) },
+        to: { x: 0, y, z: z(bump) },
+        radius: tyre.radius,
+        half: (outside - inside) / 2,
+      },
+    }
+  }
+  return [
+    {
+      id: 'axle',
+      label: 'the rear axle',
+      moves: true,
+      shape: box(
+        { x: -tube.tube, y: -end, z: z(droop) - tube.tube },
+        { x: tube.tube, y: end, z: z(bump) + tube.tube },
+      ),
+    },
+    {
+      id: 'differential',
+      label: 'the differential',
+      moves: true,
+      shape: {
+        shape: 'capsule',
+        a: { x: 0, y: tube.offset, z: z(droop) },
+        b: { x: 0, y: tube.offset, z: z(bump) },
+        radius: tube.differential,
+      },
+    },
+    wheel(1),
+    wheel(-1),
+  ]
+}
+
+/** The shaft from where the cab ends to the differential, at both ends of the axle's travel and between them. */
+function driveShaft(truck: Truck): Solid[] {
+  if (truck.driveShaft === 0) return []
+  const { droop, bump } = wheelTravel(truck)
+  const front: Point = { x: truck.wheelbase * 0.68, y: 0, z: truck.tyre.radius + 0.05 }
+  return [droop, (droop + bump) / 2, bump].map((travel): Solid => ({
+    id: 'shaft',
+    label: 'the drive shaft',
+    moves: true,
+    shape: {
+      shape: 'capsule',
+      a: front,
+      b: { x: truck.axle.differential, y: truck.axle.offset, z: truck.tyre.radius + travel },
+      radius: truck.driveShaft,
+    },
+  }))
+}
+
+/** How far the front wheels turn, rad (from memory). */
+const STEERING = (35 * Math.PI) / 180
+
+function frontWheels({ wheelbase, frontTrack, tyre }: Truck): Solid[] {
+  const half = (tyre.width / 2) * Math.cos(STEERING) + tyre.radius * Math.sin(STEERING)
+  return ([1, -1] as const).map((side): Solid => ({
+    id: side > 0 ? 'front-wheel-left' : 'front-wheel-right',
+    label: side > 0 ? 'the left front wheel' : 'the right front wheel',
+    moves: true,
+    shape: {
+      shape: 'disc',
+      axis: 'y',
+      from: { x: wheelbase, y: (side * frontTrack) / 2, z: tyre.radius },
+      to: { x: wheelbase, y: (side * frontTrack) / 2, z: tyre.radius + PRACTICE.frontTravel.value },
+      radius: tyre.radius,
+      half,
+    },
+  }))
+}
+
+/** The spare wheel where it hangs, and its way down to the ground. */
+function spare({ spare: wheel }: Truck): Solid[] {
+  if (!wheel) return []
+  return [
+    {
+      id: 'spare',
+      label: 'the spare wheel and its way down',
+      moves: true,
+      shape: {
+        shape: 'disc',
+        axis: 'z',
+        from: { ...wheel.centre, z: Math.min(wheel.width / 2, wheel.centre.z) },
+        to: wheel.centre,
+        radius: wheel.radius,
+        half: wheel.width / 2,
+      },
+    },
+  ]
+}
+
+/** A helper spring at its largest, from its lower seat at full droop to the rail. */
+function springs(truck: Truck, spring: SpringClass | null): Solid[] {
+  if (!spring) return []
+  const { droop } = wheelTravel(truck)
+  const top = railBottom(truck)
+  const low = Math.max(top - truck.seatGap.unladen + droop * truck.suspension.motionRatio, 0)
+  return ([1, -1] as const).map((side): Solid => ({
+    id: side > 0 ? 'spring-left' : 'spring-right',
+    label: side > 0 ? 'the left spring' : 'the right spring',
+    moves: true,
+    shape: {
+      shape: 'disc',
+      axis: 'z',
+      from: { x: truck.seats.upper.x, y: side * truck.seat, z: (low + top) / 2 },
+      to: { x: truck.seats.upper.x, y: side * truck.seat, z: (low + top) / 2 },
+      radius: spring.diameter / 2,
+      half: (top - low) / 2,
+    },
+  }))
+}
+
+/**
+ * The truck as solids: rails, cross-members, bed, tank, axle with its wheels over their travel, shaft, exhaust, springs at
+ * their largest, spare wheel, batteries. What the survey does not tell is not there, and not checked against.
+ */
+export function truckSolids(truck: Truck, spring: SpringClass | null): Solid[] {
+  const { bed, fuelTank, exhaust } = truck
+  const batteries = [truck.battery, truck.secondBattery].flatMap((at) => (at ? [at] : []))
+  return [
+    ...rails(truck),
+    ...members(truck),
+    {
+      id: 'bed',
+      label: 'the bed',
+      moves: false,
+      shape: box(
+        { x: bed.rear, y: -bed.width / 2, z: bed.floor - FLOOR },
+        { x: bed.front, y: bed.width / 2, z: bed.floor },
+      ),
+    },
+    {
+      id: 'fuel-tank',
+      label: 'the fuel tank',
+      moves: false,
+      shape: around(fuelTank.centre, [fuelTank.length, fuelTank.width, fuelTank.height]),
+    },
+    ...exhaust.points.slice(1).map((b, i): Solid => ({
+      id: 'exhaust',
+      label: 'the exhaust',
+      moves: false,
+      shape: { shape: 'capsule', a: exhaust.points[i]!, b, radius: exhaust.radius },
+    })),
+    ...axle(truck),
+    ...driveShaft(truck),
+    ...frontWheels(truck),
+    ...spare(truck),
+    ...springs(truck, spring),
+    ...batteries.map((at, i): Solid => ({
+      id: `battery-${i}`,
+      label: i === 0 ? 'the battery' : 'the second battery',
+      moves: false,
+      shape: around({ ...at, z: at.z + BATTERY_SIZE[2] / 2 }, BATTERY_SIZE),
+    })),
+  ]
+}

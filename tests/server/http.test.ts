@@ -66,9 +66,10 @@ afterAll(async () => {
 })
 
 /** A connection kept open may be closed by the server just as it is used again: asked once more, as a browser does. */
+const CLOSED = ['ECONNRESET', 'UND_ERR_SOCKET']
 const asked = (url: string, options: RequestInit) =>
   fetch(url, options).catch((error: Error) => {
-    if ((error.cause as { code?: string } | undefined)?.code !== 'ECONNRESET') throw error
+    if (!CLOSED.includes((error.cause as { code?: string } | undefined)?.code ?? '')) throw error
     return fetch(url, options)
   })
 const call = async (path: string, options: RequestInit = {}) => {

@@ -1,3 +1,4 @@
+import { KICK, railRise } from '#core/catalog/truckGeometry'
 import type { Point, Truck } from '#core/document/types'
 
 /** Plan metres to drawing millimetres, front at the left. */
@@ -30,14 +31,12 @@ function notched(
 }
 
 /** Corners of a rail from the side, upper edge front to rear then lower edge back: it rises over the rear axle by its kick-up. */
-export function railOutline({ frame }: Truck): { x: number; z: number }[] {
-  const RAMP = [0.75, 0.42]
-  const rise = (x: number) =>
-    frame.kickUp * Math.min(Math.max((RAMP[0]! - Math.abs(x)) / (RAMP[0]! - RAMP[1]!), 0), 1)
-  const stations = [frame.front, RAMP[0]!, RAMP[1]!, -RAMP[1]!, -RAMP[0]!, frame.rear].filter(
+export function railOutline(truck: Truck): { x: number; z: number }[] {
+  const { frame } = truck
+  const stations = [frame.front, ...KICK, -KICK[1], -KICK[0], frame.rear].filter(
     (x) => x <= frame.front && x >= frame.rear,
   )
-  const upper = stations.map((x) => ({ x, z: frame.top + rise(x) }))
+  const upper = stations.map((x) => ({ x, z: frame.top + railRise(truck, x) }))
   const lower = upper.toReversed().map((p) => ({ x: p.x, z: p.z - frame.depth }))
   return [...upper, ...(frame.notch ? notched(lower, frame.notch) : lower)]
 }

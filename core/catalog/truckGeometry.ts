@@ -46,6 +46,12 @@ export const seatedHeight = (
   spacer: number,
 ): number => gap - spring.bracketHeight - spacer
 
+/** Where the rails begin and end to rise over the rear axle, from it, m. Drawn so, not measured. */
+export const KICK = [0.75, 0.42] as const
+/** How far the rails have risen by over the rear axle, at a place along them. */
+export const railRise = ({ frame }: Pick<Truck, 'frame'>, x: number): number =>
+  frame.kickUp * Math.min(Math.max((KICK[0] - Math.abs(x)) / (KICK[0] - KICK[1]), 0), 1)
+
 /** Depth of the rail over the rear axle, a notch taken out. */
 export const railDepth = ({ frame }: Pick<Truck, 'frame'>): number => frame.depth - (frame.notch?.depth ?? 0)
 /** Height of the rail's lower edge over the rear axle, in its notch where it has one. */

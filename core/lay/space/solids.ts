@@ -1,6 +1,6 @@
 import { PRACTICE } from '../../catalog/practice'
 import type { SpringClass } from '../../catalog/springs'
-import { railBottom, railDepth, tyreInside, wheelTravel } from '../../catalog/truckGeometry'
+import { KICK, railBottom, railDepth, railRise, tyreInside, wheelTravel } from '../../catalog/truckGeometry'
 import type { Point, Truck } from '../../document/types'
 import type { Box, Shape } from './shapes'
 
@@ -26,17 +26,16 @@ const BATTERY_SIZE = [0.26, 0.18, 0.2] as const
 /** A cross-member along and up, and a floor's thickness, m (from memory). */
 const MEMBER = { along: 0.06, up: 0.08 }
 const FLOOR = 0.03
-/** Where the rails begin and end to rise over the axle, from it, m: as they are drawn. */
-export const KICK = [0.75, 0.42] as const
+/** Pieces that a rising rail is cut into. */
+const RISE_STEPS = 4
 
-/** Height that the rails have risen by over the axle. */
-const railRise = ({ frame }: Truck, x: number): number =>
-  frame.kickUp * Math.min(Math.max((KICK[0] - Math.abs(x)) / (KICK[0] - KICK[1]), 0), 1)
-
-/** A rail in upright pieces: level ahead, behind and over the axle, in four steps where it rises. */
+/** A rail in upright pieces: level ahead, behind and over the axle, in steps where it rises. */
 function rails(truck: Truck): Solid[] {
   const { frame } = truck
-  const steps = [0.75, 0.6675, 0.585, 0.5025, 0.42]
+  const steps = Array.from(
+    { length: RISE_STEPS + 1 },
+    (_, i) => KICK[0] - ((KICK[0] - KICK[1]) * i) / RISE_STEPS,
+  )
   const stations = [frame.front, ...steps, ...steps.toReversed().map((x) => -x), frame.rear]
     .filter((x) => x <= frame.front && x >= frame.rear)
     .sort((a, b) => b - a)

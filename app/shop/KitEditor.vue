@@ -170,6 +170,10 @@ const forget = (id: string) =>
       </div>
     </div>
     <h3 class="text-sm">Torques off its sheet</h3>
+    <p class="label">
+      Once a torque is typed, thread and class or grade stand beside it as is usual: set them right off the
+      sheet too.
+    </p>
     <table class="w-full text-sm">
       <tbody>
         <tr v-for="f in fasteners" :key="f.id" class="border-t border-line">
@@ -188,12 +192,24 @@ const forget = (id: string) =>
           </td>
           <td class="pr-2">
             <TextField
+              v-if="kit.fasteners[f.id]"
               :label="`Thread of: ${f.label}`"
               hide-label
               class="w-28"
               :max="20"
-              :value="kit.fasteners[f.id]?.thread ?? ''"
+              :value="kit.fasteners[f.id]!.thread"
               @change="(v) => setFastener(f.id, f.usual, (of) => void (of.thread = v))"
+            />
+          </td>
+          <td class="pr-2">
+            <TextField
+              v-if="kit.fasteners[f.id]"
+              :label="`Class or grade of: ${f.label}`"
+              hide-label
+              class="w-16"
+              :max="8"
+              :value="kit.fasteners[f.id]!.grade"
+              @change="(v) => setFastener(f.id, f.usual, (of) => void (of.grade = v))"
             />
           </td>
           <td>

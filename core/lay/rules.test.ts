@@ -90,6 +90,14 @@ test('a part in the fuel tank, in the way of the wheel, of the differential, two
   const half = partSize(air, 'compressor')[0] / 2
   const ahead = { x: tyre.radius + half + 0.024, y: rearTrack / 2, z: tyre.radius }
   expect(told('compressor', ahead, 'part-in-solid')).toContain('in the way of the left rear wheel')
+  // Laid to the centimetre it may reach 12 mm into what it lies against, and no further.
+  const { frame } = truck
+  const against = (frame.spacing + frame.railWidth + partSize(air, 'compressor')[1]) / 2
+  const rail = (into: number) => {
+    const at = { ...proposedPlaces(truck, air).compressor!, y: against - into }
+    return rules({ places: { compressor: at } }).includes('part-in-solid compressor')
+  }
+  expect([rail(0.0119), rail(0.0121)]).toEqual([false, true])
   // At the clearance wanted it is quiet.
   const enough = { ...ahead, x: ahead.x + 0.002 }
   expect(rules({ places: { compressor: enough } })).not.toContain('part-in-solid compressor')

@@ -71,6 +71,27 @@ describe('what the bracket meets', () => {
     expect(rules((t) => (t.bracket.hold = 'drilled'))).toContain('frame-drilled')
     expect(rules((t) => (t.bracket.hold = 'u-bolts'))).not.toContain('frame-drilled')
   })
+  test('bolts through a boxed rail are told, through an open one or into clipped nuts they are not', () => {
+    const told = (section: 'open' | 'boxed', hold: 'drilled' | 'speed-nuts') =>
+      rules((t) => {
+        t.frame.section = section
+        t.bracket.hold = hold
+      }).includes('through-boxed')
+    expect([told('boxed', 'drilled'), told('open', 'drilled'), told('boxed', 'speed-nuts')]).toEqual([
+      true,
+      false,
+      false,
+    ])
+  })
+  test('holes where the rail is notched are told, U-bolts round it and holes beside the notch are not', () => {
+    const told = (hold: 'drilled' | 'u-bolts', x: number) =>
+      rules((t) => {
+        t.frame.notch = { length: 0.3, depth: 0.05 }
+        t.bracket.hold = hold
+        t.seats.upper.x = x
+      }).includes('notch-drilled')
+    expect([told('drilled', 0), told('u-bolts', 0), told('drilled', 0.25)]).toEqual([true, false, false])
+  })
   test('in a notch, over its end, beside it: a bracket of 120 mm, by hand', () => {
     const at = (length: number, x: number) =>
       bracketInNotch(

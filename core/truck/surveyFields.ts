@@ -268,6 +268,7 @@ export const groupTitled = (title: string) => SURVEY_GROUPS.find((group) => grou
 
 /** What notes and the picture point at, and the field that stands for it. */
 export const SUBJECT_OF: Readonly<Record<string, string>> = {
+  'Lift at the rear': 'lift',
   'Seat gap, unladen': 'seatGap',
   'Wheel, front left': 'frontAxle axles',
   'Wheel, rear left': 'rearAxle',

@@ -11,7 +11,7 @@ const { plan, stage, result } = useLay()
 </script>
 
 <template>
-  <div class="sheet p-4">
+  <div class="sheet p-4" data-subject="cuts">
     <h2 class="mb-1">Cut in this order</h2>
     <div class="relative overflow-x-auto">
       <table v-cards class="w-full text-sm min-w-[620px]">

@@ -27,6 +27,11 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
       @change="(v) => void (screen.subject = v)"
     />
     <PlaceFields v-if="chosen" :of="chosen.label" :at="chosen.place" @move="(v, axis) => move(axis, v)" />
+    <p class="label col-span-full">
+      Room is checked against rails, cross-members, bed, fuel tank, axle and wheels, drive shaft, spare wheel,
+      springs, exhaust and batteries, as measured at Truck. Cab floor, steering, brake lines, hitch and what
+      else hangs there are not checked: look.
+    </p>
     <NumField
       label="Slack left at each spring"
       :value="plan.lay.slackAtSpring"

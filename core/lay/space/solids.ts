@@ -130,7 +130,7 @@ function axle(truck: Truck): Solid[] {
   ]
 }
 
-/** The shaft from where the cab ends to the differential, at both ends of the axle's travel and between them. */
+/** The shaft from where a gearbox usually ends (from memory) to the differential, at both ends of the axle's travel and between them. */
 function driveShaft(truck: Truck): Solid[] {
   if (truck.driveShaft === 0) return []
   const { droop, bump } = wheelTravel(truck)

@@ -8,13 +8,13 @@ import { createDeriver } from '#core/derive/derive'
 import { sampleHauls } from '#core/derive/sample'
 import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/document/file'
 import { jsonSchemaOf } from '#core/document/jsonSchema'
-import { report } from '#core/derive/report'
+import { report, routeReport } from '#core/derive/report'
 import type { Plan } from '#core/document/types'
 import { planSchema } from '#core/document/schema'
 
 /** The headless command. Exit codes: 0 well, 1 a Stop stands in the plan, 2 the input cannot be used. */
 
-const USAGE = `usage: np check FILE | np calc NAME < input.json | np calc --list | np schema | np run FILE --scenario NAME (np run FILE lists the names)`
+const USAGE = `usage: np check FILE | np route FILE | np calc NAME < input.json | np calc --list | np schema | np run FILE --scenario NAME (np run FILE lists the names)`
 
 class UsageError extends Error {}
 
@@ -50,6 +50,13 @@ function check(path: string): number {
   const derived = derive(plan, answerPlan(plan, derive(plan)))
   print(report(plan, derived, sampleHauls(plan, derived)))
   return derived.notes.some((n) => n.rank === 'stop') ? 1 : 0
+}
+
+/** Every line and wire, with its points, lengths and clearances; 1 where Lay has a Stop. */
+function route(path: string): number {
+  const derived = createDeriver()(readPlan(path))
+  print(routeReport(derived))
+  return derived.stages.lay.notes.some((n) => n.rank === 'stop') ? 1 : 0
 }
 
 /** Without a scenario, the names of those the plan has; with one, its run as CSV. */
@@ -112,6 +119,7 @@ function calc(name: string): number {
 function main(args: string[]): number {
   const [command, ...rest] = args
   if (command === 'check' && rest.length === 1) return check(rest[0]!)
+  if (command === 'route' && rest.length === 1) return route(rest[0]!)
   if (command === 'run' && (rest.length === 1 || (rest.length === 3 && rest[1] === '--scenario')))
     return run(rest[0]!, rest[2])
   if (command === 'calc' && rest.length === 1) return calc(rest[0]!)

@@ -232,7 +232,7 @@ describe('what was done stays true', () => {
     )
     const note = stage.notes.find((n) => n.subject === 'line-tee-spring-left')!
     expect(note).toMatchObject({ rule: 'step-changed', rank: 'fix' })
-    expect(note.text).toContain('Cut 0.61 m')
+    expect(note.text).toContain('Cut 0.62 m')
     plan.lay.slackAtSpring = flatbed.lay.slackAtSpring
     expect(build(plan).result.left).toEqual([])
   })

@@ -37,6 +37,8 @@ test('the list holds the contract’s names', () => {
     'tank-fills',
     'tool-air',
     'blow-down',
+    'bend-length',
+    'cut-plan',
   ])
 })
 
@@ -131,6 +133,77 @@ test('torque: class 8.8 at K 0.2 is M6 10.5, M8 25.5, M10 50.5 N·m (reference s
   expect(calculate('torque-check', { thread: 'M8', propertyClass: '8.8', stated_Nm: 90 }).looksLike).toBe(
     'other',
   )
+})
+
+test('bend-length and cut-plan: worked by hand; junk within their lists is named', () => {
+  const bent = calculate('bend-length', {
+    points_mm: [
+      [0, 0, 0],
+      [1000, 0, 0],
+      [1000, 1000, 0],
+    ],
+    bendRadius_mm: 100,
+  })
+  expect(bent.length_mm).toBeCloseTo(2000 - 200 + 50 * Math.PI, 5)
+  expect(
+    calculate('bend-length', {
+      points_mm: [
+        [0, 0, 0],
+        [100, 0, 0],
+        [100, 150, 0],
+        [300, 150, 0],
+      ],
+      bendRadius_mm: 80,
+    }).tooTight,
+  ).toEqual([1, 2])
+  expect(
+    lines('bend-length', {
+      points_mm: [
+        [0, 0],
+        [1, 0, 0],
+      ],
+      bendRadius_mm: 1,
+    })[0],
+  ).toContain('points_mm[0]')
+  expect(
+    calculate('cut-plan', {
+      pieces_mm: [3000, 2000, 2000],
+      coils: [{ length_mm: 5000, count: 2 }],
+      kerf_mm: 0,
+      keepOver_mm: 300,
+    }),
+  ).toEqual({
+    coilsUsed: 2,
+    cuts: [
+      { coil: 0, pieces: [0, 1], offcut_mm: 0 },
+      { coil: 0, pieces: [2], offcut_mm: 3000 },
+    ],
+    kept_mm: [3000],
+    best: true,
+    short: [],
+  })
+  expect(
+    calculate('cut-plan', {
+      pieces_mm: [7000, 1000],
+      coils: [{ length_mm: 6000, count: 1 }],
+      kerf_mm: 0,
+      keepOver_mm: 300,
+    }),
+  ).toEqual({
+    coilsUsed: null,
+    cuts: null,
+    kept_mm: null,
+    best: null,
+    short: [0],
+  })
+  expect(
+    lines('cut-plan', {
+      pieces_mm: [1],
+      coils: [{ length_mm: 5, count: 1.5 }],
+      kerf_mm: 0,
+      keepOver_mm: 0,
+    })[0],
+  ).toContain('coils[0].count')
 })
 
 test('edges of the contract', () => {

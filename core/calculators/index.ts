@@ -4,6 +4,7 @@ import { axleLoadsCalculator, levelPressureCalculator, headlampCalculator } from
 import { tubeFlowCalculator, valveFlowCalculator, fillTimeCalculator, gasTemperatureCalculator } from './flow'
 import { wireDropCalculator, wireSizeCalculator, fuseCalculator, standbyCalculator } from './power'
 import { leakRateCalculator, torqueCheckCalculator } from './proof'
+import { bendLengthCalculator, cutPlanCalculator } from './lay'
 import { LOAD_CALCULATORS } from './load'
 import { CalculatorError, type Calculator } from './define'
 
@@ -24,6 +25,8 @@ export const CALCULATORS: readonly Calculator[] = [
   torqueCheckCalculator,
   ...LOAD_CALCULATORS,
   ...AIR_CALCULATORS,
+  bendLengthCalculator,
+  cutPlanCalculator,
 ]
 
 /** Checks the input of a calculator and runs it. @throws {CalculatorError} with one line a field. */

@@ -160,9 +160,9 @@ describe('derive', () => {
       },
     ],
     [
-      'fix no-way-across',
+      'fix run-blocked',
       (p) => {
-        p.truck.frame.crossMembers = []
+        p.lay.places.compressor = { x: 7, y: 0, z: 0.8 }
       },
     ],
     [
@@ -188,7 +188,9 @@ describe('derive', () => {
     [
       'stop line-near-heat',
       (p) => {
-        p.lay.places['tee-right'] = { x: -1.2, y: -0.75, z: 0.76 }
+        // A pipe across the whole width, above and below the rails: no line gets past it.
+        const across = (y: number, z: number) => ({ x: 0.6, y, z })
+        p.truck.exhaust.points = [across(-1.2, 0.85), across(1.2, 0.85), across(1.2, 0.5), across(-1.2, 0.5)]
       },
     ],
     [

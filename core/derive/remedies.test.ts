@@ -163,10 +163,7 @@ const PLANS: [string, Plan][] = [
  * spring that does not reach its seat was not looked at over its travel, a new part stands at the pressure that is too much for its neighbours too.
  */
 const BROUGHT_TO_LIGHT: Record<string, string[]> = {
-  'star-wagon: teed-sides-differ of spring-left': [
-    'stop over-spring-pressure of show:left',
-    'stop line-near-heat of fill-split-right',
-  ],
+  'star-wagon: teed-sides-differ of spring-left': ['stop over-spring-pressure of show:left'],
   'kiln-trailer: spring-height of seatGap': ['fix bag-near of fit'],
   'no pressure switch: no-switch of tank': ['fix not-wired-here of wiring'],
   'no pressure switch: tank-feeds-block of block': ['stop part-pressure of bore-block'],

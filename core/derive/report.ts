@@ -16,6 +16,19 @@ export function noteText(
     .replace('{limit}', showText(note.limit, note.quantity, units))
 }
 
+const noteReport = (note: Note) => ({
+  rank: note.rank,
+  rule: note.rule,
+  stage: note.stage,
+  subject: note.subject,
+  title: note.title,
+  text: noteText(note, METRIC_UNITS),
+  value: note.value,
+  limit: note.limit,
+  unit: SI_UNIT[note.quantity],
+  source: note.source,
+})
+
 /**
  * Everything derived as one plain object: figures by stage in SI, notes in words, parts with what becomes of them, fittings
  * counted. What `bin/np check` prints.
@@ -33,7 +46,7 @@ export function report(
       { value: number | null; quantity: Quantity; label: string; unit: string; low?: number; high?: number }
     >
   >
-  notes: Record<string, unknown>[]
+  notes: ReturnType<typeof noteReport>[]
   parts: Record<string, unknown>[]
   /** The kit it is planned with, and what is bought beside it; null without one. */
   kit: (TakenKit & { lacks: Lack[] }) | null
@@ -62,18 +75,7 @@ export function report(
         ),
       ]),
     ),
-    notes: derived.notes.map((note) => ({
-      rank: note.rank,
-      rule: note.rule,
-      stage: note.stage,
-      subject: note.subject,
-      title: note.title,
-      text: noteText(note, METRIC_UNITS),
-      value: note.value,
-      limit: note.limit,
-      unit: SI_UNIT[note.quantity],
-      source: note.source,
-    })),
+    notes: derived.notes.map(noteReport),
     kit: plan.air.kit && { ...plan.air.kit, lacks: kitLacks(plan.air) },
     fittings: fittingsOf(plan.air),
     parts: [plan.air, plan.air.gone].flatMap(({ components }) =>
@@ -121,4 +123,30 @@ const SI_UNIT: Record<Quantity, string> = {
   leak: 'Pa·m³/s',
   pressureLoss: 'Pa/s',
   weeklyLoss: 'Pa/s',
+}
+
+const millimetres = (metres: number): number | null =>
+  Number.isFinite(metres) ? Math.round(metres * 1e6) / 1e3 : null
+
+/** Every line and wire as it is run, with Lay's notes in words. What `bin/np route` prints. */
+export function routeReport({ stages }: Derived) {
+  const { routes } = stages.lay.result
+  return {
+    runs: routes.map((r) => ({
+      id: r.id,
+      kind: r.kind,
+      from: r.from,
+      to: r.to,
+      points_mm: r.points.map(({ x, y, z }) => [x, y, z].map(millimetres)),
+      length_mm: millimetres(r.run),
+      slack_mm: millimetres(r.slack),
+      cut_mm: millimetres(r.cut),
+      leastHeat_mm: millimetres(r.heat),
+      leastSolid_mm: millimetres(r.solid),
+      leastBend_mm: millimetres(r.bend),
+      ties: r.ties,
+      grommets: r.grommets,
+    })),
+    notes: stages.lay.notes.map(noteReport),
+  }
 }

@@ -30,6 +30,9 @@ export function layFigures(
   }
 }
 
+const RUN_SOURCE =
+  'Cheapest way along the structure, clear of all solids; bends by geometry; slack 300 mm (common practice)'
+
 function routeFigures(route: Route, truck: Truck): Record<string, Figure> {
   const label = `${route.fromLabel} to ${route.toLabel}`
   const figures: Record<string, Figure> = {
@@ -39,15 +42,17 @@ function routeFigures(route: Route, truck: Truck): Record<string, Figure> {
       quantity: 'run',
       formula:
         route.coiled === null
-          ? 'run along the frame + slack, up to the next 10 mm'
-          : 'run along the frame + slack, up to the next length a hose is sold in with its ends on',
+          ? 'run with its bends + slack, up to the next 10 mm'
+          : 'run with its bends + slack, up to the next length a hose is sold in with its ends on',
       inputs: [
         input('Run', route.run, 'run'),
         input('Slack at the spring', route.slack, 'length'),
+        input('Bend radius', route.bend, 'length'),
         input('Ties', route.ties, 'count'),
+        input('Holes with a grommet', route.grommets, 'count'),
         ...(route.coiled === null ? [] : [input('Left over, coiled', route.coiled, 'run')]),
       ],
-      source: 'Shortest path on the chassis graph, keep-off counted dearer; slack 300 mm (common practice)',
+      source: RUN_SOURCE,
     },
   }
   if (Number.isFinite(route.heat))
@@ -55,10 +60,24 @@ function routeFigures(route: Route, truck: Truck): Record<string, Figure> {
       label: `${label}, from the exhaust`,
       value: route.heat,
       quantity: 'length',
-      formula: 'least distance of the run from the pipe’s outside',
-      inputs: [input('Pipe radius', truck.exhaust.radius, 'length')],
+      formula: 'least distance of the run’s outside from the pipe’s',
+      inputs: [
+        input('Pipe radius', truck.exhaust.radius, 'length'),
+        input('Half its thickness', route.radius, 'length'),
+      ],
       source: 'Geometry; 150 mm (common practice)',
       min: PRACTICE.heatClearance.value,
+    }
+  if (Number.isFinite(route.clear))
+    figures[`clear.${route.id}`] = {
+      label: `${label}, from what moves`,
+      value: route.clear,
+      quantity: 'length',
+      formula:
+        'least distance of the run’s outside from wheels, axle, shaft, spring or spare over their whole travel',
+      inputs: [input('Half its thickness', route.radius, 'length')],
+      source: 'Geometry; 25 mm (from memory)',
+      min: PRACTICE.movingClearance.value,
     }
   return figures
 }
@@ -89,8 +108,8 @@ const feed = ({ harness }: LayResult, run: number): Figure => ({
   label: 'Battery to compressor',
   value: run,
   quantity: 'run',
-  formula: 'run along the frame, one way',
+  formula: 'run with its bends, one way',
   inputs: [input('Harness as fitted', harness, 'run')],
-  source: 'Shortest path on the chassis graph',
+  source: RUN_SOURCE,
   max: harness,
 })

@@ -4,10 +4,10 @@ import { isFitted } from '../catalog/partStates'
 import type { SpringClass } from '../catalog/springs'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
-import { distance, heatDistance } from './chassis'
+import { distance, heatDistance } from './distances'
 import { layFigures } from './figures'
 import { BATTERY, proposedPlaces } from './places'
-import { router } from './routes'
+import { layRuns, type Wanted } from './run/routes'
 import { layRules } from './rules'
 import { shieldsOf } from './shields'
 import type { LayResult } from './types'
@@ -23,23 +23,34 @@ export function layStage(
     ...proposedPlaces(truck, air, lay.places),
     [BATTERY]: truck.battery,
   }
-  const route = router(truck, air, places)
   const springsAt = (...ids: string[]) => ids.filter((id) => air.components[id]?.kind === 'spring').length
-  const lines = Object.entries(air.lines)
+  const wanted = Object.entries(air.lines)
     .filter(([, l]) => l.tube !== DIRECT && places[l.from] && places[l.to])
-    .map(([id, l]) => {
-      const slack = springsAt(l.from, l.to) * lay.slackAtSpring
-      return route(id, 'air', l.from, l.to, l.path, slack, catalogueTube(air, l)?.stock)
+    .map(([id, line]): Wanted => {
+      const { from, to, path } = line
+      const slack = springsAt(from, to) * lay.slackAtSpring
+      return { id, kind: 'air', from, to, path, slack, tube: catalogueTube(air, line) }
     })
   const compressor = Object.keys(air.components).find(
     (id) => air.components[id]!.kind === 'compressor' && air.components[id]!.state !== 'later',
   )
-  const feed = compressor ? route('feed', 'feed', BATTERY, compressor, 'feed', 0) : null
+  if (compressor)
+    wanted.push({
+      id: 'feed',
+      kind: 'feed',
+      from: BATTERY,
+      to: compressor,
+      path: 'feed',
+      slack: 0,
+      tube: null,
+    })
+  const routes = layRuns(truck, air, places, wanted)
+  const lines = routes.filter(({ kind }) => kind === 'air')
   const result: LayResult = {
     places,
-    routes: feed ? [...lines, feed] : lines,
+    routes,
     cuts: lines.filter(({ id }) => isFitted(air.lines[id]!.state)).sort((a, b) => b.cut - a.cut),
-    feed: feed?.run ?? null,
+    feed: routes.find(({ kind }) => kind === 'feed')?.run ?? null,
     harness: (lay.harnessLength ?? parts.compressor?.harness ?? 0) + lay.harnessExtension,
     heat: partHeat(places, air, truck, (parts.spring?.diameter ?? 0) / 2),
     apart: blockApart(air, places),

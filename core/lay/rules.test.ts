@@ -8,7 +8,7 @@ import { tubeClass } from '../catalog/tubes'
 import { exampleTruck } from '../catalog/trucks'
 import { newPlan } from '../derive/newPlan'
 import type { LayPlan, Point, Truck } from '../document/types'
-import { heatDistance } from './chassis'
+import { heatDistance } from './distances'
 import { layStage } from './lay'
 import { proposedPlaces } from './places'
 import { encounters, nearestRoom, overlap, partBox, solidsOf } from './space/room'
@@ -152,26 +152,6 @@ test('the cut list goes from the longest to the shortest, with the slack at the 
       .sort(),
   ).toEqual(['tee-spring-left', 'tee-spring-right'])
   expect(run({ slackAtSpring: 0.5 }).figures.tube!.value! - run().figures.tube!.value!).toBeCloseTo(0.4, 6)
-})
-
-test('a line keeps away from the exhaust where the frame offers another way', () => {
-  const t = structuredClone(truck)
-  t.frame.crossMembers = [0.9, 0.2]
-  // The pipe runs along the cross-member nearer to the ends: the longer way over the other one is taken.
-  t.exhaust = {
-    radius: 0.03,
-    points: [
-      { x: 0.2, y: -0.44, z: 0.76 },
-      { x: 0.2, y: 0.44, z: 0.76 },
-    ],
-  }
-  const route = run({}, t).result.routes.find((r) => r.id === 'block-right')!
-  expect(route.points.some((p) => Math.abs(p.x - 0.9) < 1e-9 && p.y < 0)).toBe(true)
-  expect(
-    route.points.some(
-      (p, i) => i > 0 && p.x === 0.2 && route.points[i - 1]!.x === 0.2 && p.y !== route.points[i - 1]!.y,
-    ),
-  ).toBe(false)
 })
 
 test('a place typed for a spring is left alone: the seat decides', () => {

@@ -38,6 +38,8 @@ const movePart = (label: string, id: string, place: { x: number; y: number; z: n
   patches: [{ op: 'add', path: ['lay', 'places', id], value: place }],
 })
 
+const capitalised = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+
 type Laid = Pick<LayRuleInput, 'r' | 'truck' | 'air'>
 
 /** Boxes of the parts laid, but for one. */
@@ -71,9 +73,10 @@ const partInSolid: LayRule = (input) => {
       value: left,
       limit: wanted,
       title: stands ? `${label} stands in ${solid.label}` : `${label} stands in the way of ${solid.label}`,
-      text: solid.moves
-        ? 'Over its whole travel {value} is left; {limit} is wanted of all that moves.'
-        : 'There is no room for it there. Sizes are the class’s, the truck’s as measured at Truck.',
+      text:
+        solid.kind === 'moving'
+          ? 'Over its whole travel {value} is left; {limit} is wanted of all that moves.'
+          : 'There is no room for it there. Sizes are the class’s, the truck’s as measured at Truck.',
       source: 'Geometry; clearance from memory',
       remedy: clear ? movePart(`Move it clear of ${solid.label}`, id, clear) : undefined,
     })
@@ -137,19 +140,37 @@ const shieldPlanned: LayRule = ({ r }) =>
     })
   })
 
-const noWayAcross: LayRule = ({ r }) =>
+/** A run that cannot be made says which limit stands in the way, and what to move. */
+const runBlocked: LayRule = ({ r }) =>
   r.routes
     .filter((route) => route.wayless)
     .map((route) =>
       note({
         quantity: 'run',
-        rule: 'no-way-across',
+        rule: 'run-blocked',
         rank: 'fix',
         subject: route.id,
         value: route.run,
-        title: `${route.fromLabel} to ${route.toLabel} finds no way across`,
-        text: 'No cross-member joins the rails between its ends; {value} is the straight distance only. Type the cross-members at Truck.',
-        source: 'Geometry of the frame',
+        title: `${route.fromLabel} to ${route.toLabel} finds no way`,
+        text: `${route.inTheWay ? `${capitalised(route.inTheWay)} is in the way at one of its ends` : 'Between its ends everything is in the way'}; {value} is the straight distance only. Move an end, or put right at Truck what is not so.`,
+        source: 'Geometry of the truck',
+      }),
+    )
+
+/** A corner without room for the tube's own bend. */
+const bendTooTight: LayRule = ({ r }) =>
+  r.routes
+    .filter((route) => route.bend < route.wantedBend - 1e-6)
+    .map((route) =>
+      note({
+        rule: 'bend-too-tight',
+        rank: 'fix',
+        subject: route.id,
+        value: route.bend,
+        limit: route.wantedBend,
+        title: `${route.fromLabel} to ${route.toLabel} bends too tight`,
+        text: 'A corner leaves room for {value}; {limit} is the least it may be bent to. Move an end, or use an elbow.',
+        source: 'The tube’s own sheet',
       }),
     )
 
@@ -309,7 +330,8 @@ const RULES: readonly LayRule[] = [
   partsOverlap,
   partNearHeat,
   shieldPlanned,
-  noWayAcross,
+  runBlocked,
+  bendTooTight,
   lineNearHeat,
   partsApart,
   harnessShort,

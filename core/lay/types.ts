@@ -9,8 +9,9 @@ export interface Route {
   fromLabel: string
   toLabel: string
   path: AirPlan['lines'][string]['path'] | 'feed'
+  /** Its ends and corners. */
   points: Point[]
-  /** Along the run, m. */
+  /** Along the run and its bends, m. */
   run: number
   slack: number
   /** To cut, m: run and slack, up to the next 10 mm; of a hose with its ends on, the length it is taken in. */
@@ -18,11 +19,24 @@ export interface Route {
   /** Left over of a hose that is taken whole, coiled and tied, m; null where it is cut. */
   coiled: number | null
   ties: number
+  /** Holes through sheet metal, each with its grommet. */
   grommets: number
-  /** Least distance from the exhaust's outside, m; Infinity without one. */
+  /** Half its thickness, m. */
+  radius: number
+  /** Least distance of its outside from the exhaust's, m; Infinity without one. */
   heat: number
-  /** Whether rails and cross-members offer no way between its ends, so that it is drawn straight. */
+  /** Least distance of its outside from what moves, over its whole travel, m; Infinity where nothing does. */
+  clear: number
+  /** Least distance of its outside from any solid that it does not pass through or end at, m; the exhaust is `heat`'s. */
+  solid: number
+  /** The radius of its bends, the tightest where a corner has no room for it, m. */
+  bend: number
+  /** The radius its bends want, m. */
+  wantedBend: number
+  /** Whether there is no way between its ends, so that it is drawn straight. */
   wayless: boolean
+  /** What an end that cannot be reached stands behind; null where it is not known, or there is a way. */
+  inTheWay: string | null
 }
 
 export interface LayResult {

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { writePlanFile } from '#core/document/file'
 import { CALCULATORS } from '#core/calculators/index'
+import { createDeriver } from '#core/derive/derive'
 import { newPlan } from '#core/derive/newPlan'
 import { demoJobs } from '../../core/demo/demoShop'
 
@@ -72,6 +73,27 @@ test('check: figures and notes of a finished job, exit 0; with a Stop, exit 1', 
   const plan = newPlan('leaf-flatbed', 'Heavy')
   plan.hauls.usual!.ballLoad = 5000
   expect((await np(['check', file('heavy.json', writePlanFile(plan))])).code).toBe(1)
+})
+
+test('route: every tube and wire with its points and lengths, the same as the screen’s figures', async () => {
+  const { plan } = demoJobs().find((j) => j.id === 'estuary-flatbed')!
+  const { code, out } = await np(['route', file('estuary.json', writePlanFile(plan))])
+  const { runs, notes } = JSON.parse(out) as {
+    runs: Record<string, number | string | number[][] | null>[]
+    notes: { stage: string; rank: string }[]
+  }
+  const { stages } = createDeriver()(plan)
+  expect(code).toBe(stages.lay.notes.some((n) => n.rank === 'stop') ? 1 : 0)
+  expect(notes.map((n) => n.stage)).toEqual(stages.lay.notes.map(() => 'lay'))
+  const { figures, result } = stages.lay
+  expect(runs.map((r) => r.id)).toEqual(result.routes.map((r) => r.id))
+  for (const run of runs.filter((r) => r.kind === 'air')) {
+    const figure = (of: string) => figures[`${of}.${String(run.id)}`]!.value! * 1000
+    expect(run.cut_mm).toBeCloseTo(figure('cut'), 2)
+    expect(run.leastHeat_mm).toBeCloseTo(figure('heat'), 2)
+    expect(run.length_mm).toBeLessThanOrEqual(run.cut_mm as number)
+    expect((run.points_mm as number[][]).every((p) => p.length === 3 && p.every(Number.isFinite))).toBe(true)
+  }
 })
 
 test('check: what cannot be read is exit 2, one line on stderr, nothing on stdout', async () => {

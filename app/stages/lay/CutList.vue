@@ -45,7 +45,8 @@ const { plan, stage, result } = useLay()
               </template>
             </td>
             <td class="py-1 text-soft">
-              {{ cut.ties }} ties<template v-if="cut.grommets"> · {{ cut.grommets }} grommets</template
+              {{ cut.ties }} ties<template v-if="cut.grommets">
+                · {{ cut.grommets === 1 ? '1 hole' : `${cut.grommets} holes` }} with a grommet</template
               ><template v-if="cut.slack"> · {{ showText(cut.slack, 'length', shop.units) }} slack</template
               ><template v-if="plan.lay.shields[cut.id]"> · shielded</template>
             </td>
@@ -71,8 +72,9 @@ const { plan, stage, result } = useLay()
       <template v-if="stage.figures.apart"
         >compressor to block <Fig :figure="stage.figures.apart" />.</template
       >
-      Never near drive shaft or steering; grommet or loom at every metal hole; no bend tighter than
-      {{ showText(job.derived!.stages.air.result.tube?.bendRadius, 'length', shop.units) }}.
+      Bends are in the lengths, none tighter than
+      {{ showText(job.derived!.stages.air.result.tube?.bendRadius, 'length', shop.units) }}. Loom or edge
+      guard wherever a line passes an edge.
     </p>
   </div>
 </template>

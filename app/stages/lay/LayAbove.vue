@@ -137,7 +137,7 @@ const faint = (id: string) =>
         <span
           v-if="result.feed !== null"
           class="absolute text-[11px] pointer-events-none"
-          style="transform: translate(-50%, -50%)"
+          style="transform: translate(-50%, -190%)"
           :style="at(s.x(plan.truck.battery.x), s.y(plan.truck.battery.y))"
           >battery</span
         >

@@ -28,9 +28,9 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
     />
     <PlaceFields v-if="chosen" :of="chosen.label" :at="chosen.place" @move="(v, axis) => move(axis, v)" />
     <p class="label col-span-full">
-      Room is checked against rails, cross-members, bed, fuel tank, axle and wheels, drive shaft, spare wheel,
-      springs, exhaust and batteries, as measured at Truck. Cab floor, steering, brake lines, hitch and what
-      else hangs there are not checked: look.
+      Parts, lines and wires are checked against rails, cross-members, bed, cab floor and firewall (as is
+      usual), fuel tank, axle and wheels, drive shaft, spare wheel, springs, exhaust and batteries, as
+      measured at Truck. Engine, steering, brake lines, hitch and what else hangs there are not checked: look.
     </p>
     <NumField
       label="Slack left at each spring"

@@ -3,6 +3,10 @@ import type { AirPlan } from '../../document/types'
 import type { BuildFacts, Step } from '../types'
 import { stepList } from './stepList'
 
+/** Holes through sheet metal on a run's way, in words. */
+const holes = (count: number) =>
+  count === 1 ? 'a hole with its grommet' : `${count} holes, each with its grommet`
+
 const MARKS: Record<string, string> = { left: ' Mark both ends L.', right: ' Mark both ends R.' }
 
 /** Every line of the cut list, longest first. */
@@ -14,7 +18,7 @@ export function airLineSteps(air: AirPlan, facts: BuildFacts): Step[] {
   ])
   for (const cut of facts.cuts) {
     const mark = MARKS[cut.path] ?? ''
-    const grommets = cut.grommets ? `, ${cut.grommets} grommets` : ''
+    const grommets = cut.grommets ? `, ${holes(cut.grommets)}` : ''
     const [from, to] = (['from', 'to'] as const).map((end) => jointAt(air, cut.id, air.lines[cut.id]!, end))
     const ends =
       from === to

@@ -44,9 +44,9 @@ export interface Encounter {
 export function encounters(box: Box, solids: readonly Solid[]): Encounter[] {
   const inner = shrunk(box, PLAY)
   return solids
-    .filter(({ id }) => id !== 'exhaust')
+    .filter(({ kind }) => kind !== 'hot')
     .map((solid): Encounter =>
-      solid.moves
+      solid.kind === 'moving'
         ? { solid, left: boxToShape(box, solid.shape), wanted: PRACTICE.movingClearance.value }
         : { solid, left: boxToShape(inner, solid.shape), wanted: 0 },
     )
@@ -79,9 +79,11 @@ function nearby({ x, y, z }: Point): Point[] {
 const away = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
 
 /** Whether a solid leaves a part no room; of the pipe, whether it is too hot. */
-function isBlocked(box: Box, inner: Box, { id, shape, moves }: Solid): boolean {
-  if (id === 'exhaust') return boxToShape(box, shape) < PRACTICE.heatClearance.value
-  return moves ? boxToShape(box, shape) < PRACTICE.movingClearance.value : boxToShape(inner, shape) === 0
+function isBlocked(box: Box, inner: Box, { shape, kind }: Solid): boolean {
+  if (kind === 'hot') return boxToShape(box, shape) < PRACTICE.heatClearance.value
+  return kind === 'moving'
+    ? boxToShape(box, shape) < PRACTICE.movingClearance.value
+    : boxToShape(inner, shape) === 0
 }
 
 /**

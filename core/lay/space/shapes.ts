@@ -36,52 +36,83 @@ const AXES = ['x', 'y', 'z'] as const
 const gapOf = (lowA: number, highA: number, lowB: number, highB: number): number =>
   Math.max(lowB - highA, lowA - highB, 0)
 
-const boxToBox = (a: Box, b: Box): number =>
-  Math.hypot(...AXES.map((k) => gapOf(a.min[k], a.max[k], b.min[k], b.max[k])))
+const boxToBox = ({ min: a, max: b }: Box, { min: c, max: d }: Box): number => {
+  const x = gapOf(a.x, b.x, c.x, d.x)
+  const y = gapOf(a.y, b.y, c.y, d.y)
+  const z = gapOf(a.z, b.z, c.z, d.z)
+  return Math.sqrt(x * x + y * y + z * z)
+}
+
+/** A segment and a box by axis, kept between calls: this is asked many thousand times for one truck. */
+const segment = {
+  start: new Float64Array(3),
+  step: new Float64Array(3),
+  low: new Float64Array(3),
+  high: new Float64Array(3),
+  breaks: new Float64Array(8),
+}
+
+/** Squared distance of a place along the segment from the box, over its first so many axes. */
+function squaredAt(t: number, axes: number): number {
+  const { start, step, low, high } = segment
+  let sum = 0
+  for (let k = 0; k < axes; k++) {
+    const at = start[k]! + step[k]! * t
+    const gap = at < low[k]! ? low[k]! - at : at > high[k]! ? at - high[k]! : 0
+    sum += gap * gap
+  }
+  return sum
+}
 
 /**
  * From a box to a segment, over the axes named. Squared it is piecewise a parabola in the way along the segment, with
  * breaks where the segment passes a face: the least of each piece is exact.
  */
 function boxToSegment(box: Box, a: Point, b: Point, axes: readonly (typeof AXES)[number][] = AXES): number {
-  const breaks = [0, 1]
-  for (const k of axes) {
-    const d = b[k] - a[k]
-    if (d === 0) continue
-    for (const face of [box.min[k], box.max[k]]) {
-      const t = (face - a[k]) / d
-      if (t > 0 && t < 1) breaks.push(t)
+  const { start, step, low, high, breaks } = segment
+  const count = axes.length
+  breaks[0] = 0
+  let pieces = 1
+  for (let k = 0; k < count; k++) {
+    const axis = axes[k]!
+    start[k] = a[axis]
+    step[k] = b[axis] - a[axis]
+    low[k] = box.min[axis]
+    high[k] = box.max[axis]
+    if (step[k] === 0) continue
+    for (const face of [low[k]!, high[k]!]) {
+      const t = (face - start[k]!) / step[k]!
+      if (t <= 0 || t >= 1) continue
+      // Put in order as they come: there are six at most.
+      let at = pieces++
+      while (at > 1 && breaks[at - 1]! > t) breaks[at] = breaks[--at]!
+      breaks[at] = t
     }
   }
-  breaks.sort((p, q) => p - q)
-  const squared = (t: number) =>
-    axes.reduce((sum, k) => {
-      const at = a[k] + (b[k] - a[k]) * t
-      const gap = gapOf(at, at, box.min[k], box.max[k])
-      return sum + gap * gap
-    }, 0)
-  let least = squared(1)
-  for (let i = 1; i < breaks.length; i++) {
-    const [from, to] = [breaks[i - 1]!, breaks[i]!]
+  breaks[pieces] = 1
+  let least = squaredAt(1, count)
+  for (let i = 0; i < pieces && least > 0; i++) {
+    const [from, to] = [breaks[i]!, breaks[i + 1]!]
     const middle = (from + to) / 2
     // Of the axes that are outside in this piece, the parabola Σ(p + d·t)².
     let [pd, dd] = [0, 0]
-    for (const k of axes) {
-      const d = b[k] - a[k]
-      const at = a[k] + d * middle
-      const face = at < box.min[k] ? box.min[k] : at > box.max[k] ? box.max[k] : null
-      if (face === null) continue
-      pd += (a[k] - face) * d
-      dd += d * d
+    for (let k = 0; k < count; k++) {
+      const at = start[k]! + step[k]! * middle
+      if (at >= low[k]! && at <= high[k]!) continue
+      pd += (start[k]! - (at < low[k]! ? low[k]! : high[k]!)) * step[k]!
+      dd += step[k]! * step[k]!
     }
     const bottom = dd > 0 ? Math.min(Math.max(-pd / dd, from), to) : from
-    least = Math.min(least, squared(from), squared(bottom))
+    least = Math.min(least, squaredAt(from, count), squaredAt(bottom, count))
   }
   return Math.sqrt(least)
 }
 
+const ALONG_UP = ['x', 'z'] as const
+const ALONG_ACROSS = ['x', 'y'] as const
+
 function boxToDisc(box: Box, { axis, from, to, radius, half }: Disc): number {
-  const across = axis === 'y' ? (['x', 'z'] as const) : (['x', 'y'] as const)
+  const across = axis === 'y' ? ALONG_UP : ALONG_ACROSS
   const aside = gapOf(
     Math.min(from[axis], to[axis]) - half,
     Math.max(from[axis], to[axis]) + half,
@@ -112,4 +143,24 @@ export function shrunk({ min, max }: Box, by: number): Box {
     return { x: inner('x'), y: inner('y'), z: inner('z') }
   }
   return { shape: 'box', min: at(min, 1), max: at(max, -1) }
+}
+
+/** The upright box around a shape. */
+export function boundsOf(shape: Shape): { min: Point; max: Point } {
+  if (shape.shape === 'box') return shape
+  const [a, b] = shape.shape === 'capsule' ? [shape.a, shape.b] : [shape.from, shape.to]
+  const reach = (k: (typeof AXES)[number]) =>
+    shape.shape === 'disc' && shape.axis === k ? shape.half : shape.radius
+  return {
+    min: {
+      x: Math.min(a.x, b.x) - reach('x'),
+      y: Math.min(a.y, b.y) - reach('y'),
+      z: Math.min(a.z, b.z) - reach('z'),
+    },
+    max: {
+      x: Math.max(a.x, b.x) + reach('x'),
+      y: Math.max(a.y, b.y) + reach('y'),
+      z: Math.max(a.z, b.z) + reach('z'),
+    },
+  }
 }

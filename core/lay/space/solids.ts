@@ -4,14 +4,20 @@ import { KICK, railBottom, railDepth, railRise, tyreInside, wheelTravel } from '
 import type { Point, Truck } from '../../document/types'
 import type { Box, Shape } from './shapes'
 
+/**
+ * What a solid is to parts and runs: `structure` they are fixed to; a `floor` too, where they must, and a `sheet`, which
+ * a run may also pass through a hole with a grommet; `moving` and `hot` nothing may come near; a `body` they only keep out of.
+ */
+export const SOLID_KINDS = ['structure', 'floor', 'sheet', 'moving', 'hot', 'body'] as const
+export type SolidKind = (typeof SOLID_KINDS)[number]
+
 /** One thing of the truck that a part must keep clear of. */
 export interface Solid {
   id: string
   /** What it is called in a sentence: "the fuel tank". */
   label: string
   shape: Shape
-  /** It moves: nothing may even come near it. */
-  moves: boolean
+  kind: SolidKind
 }
 
 const box = (min: Point, max: Point): Box => ({ shape: 'box', min, max })
@@ -23,23 +29,60 @@ const around = (at: Point, [x, y, z]: readonly [number, number, number]): Box =>
 
 /** A battery, m (from memory). */
 const BATTERY_SIZE = [0.26, 0.18, 0.2] as const
-/** A cross-member along and up, and a floor's thickness, m (from memory). */
-const MEMBER = { along: 0.06, up: 0.08 }
-const FLOOR = 0.03
+/** A cross-member along and up, and the thickness of the bed's floor, m (from memory). */
+export const MEMBER = { along: 0.06, up: 0.08 }
+export const FLOOR = 0.03
+
+/** The cab where the survey does not ask for it, m (from memory). */
+export const CAB = {
+  /** Sheet metal with its mat and sound deadening. */
+  sheet: 0.02,
+  floor: ({ frame }: Pick<Truck, 'frame'>): number => frame.top + 0.16,
+  height: 0.7,
+  /** Ahead of the rear axle. */
+  firewall: ({ wheelbase }: Pick<Truck, 'wheelbase'>): number => wheelbase - 0.3,
+  dash: ({ frame }: Pick<Truck, 'frame'>): number => frame.top + 0.45,
+  /** Half the width that the engine takes. */
+  engineHalf: 0.3,
+}
+
+/** Floor, firewall and back of the cab. */
+function cab(truck: Truck): Solid[] {
+  const half = Math.max(truck.bed.width / 2, truck.frame.spacing / 2 + 0.1)
+  const [front, rear, floor] = [CAB.firewall(truck), truck.cabRear, CAB.floor(truck)]
+  const thick = CAB.sheet / 2
+  const sheet = (id: string, label: string, [x0, x1]: number[], [z0, z1]: number[]): Solid => ({
+    id: `sheet-${id}`,
+    label,
+    kind: 'sheet',
+    shape: box({ x: x0!, y: -half, z: z0! }, { x: x1!, y: half, z: z1! }),
+  })
+  const wall = [floor + thick, floor + CAB.height] as number[]
+  return [
+    sheet('floor', 'the cab floor', [rear, front], [floor - thick, floor + thick]),
+    sheet('firewall', 'the firewall', [front - thick, front + thick], wall),
+    sheet('back', 'the back of the cab', [rear - thick, rear + thick], wall),
+  ]
+}
 /** Pieces that a rising rail is cut into. */
 const RISE_STEPS = 4
 
-/** A rail in upright pieces: level ahead, behind and over the axle, in steps where it rises. */
-function rails(truck: Truck): Solid[] {
-  const { frame } = truck
+/** Pieces of the truck's length, front first, in which rails and floor are level: over the axle, and in steps where they rise. */
+function levelPieces(front: number, rear: number): (readonly [number, number])[] {
   const steps = Array.from(
     { length: RISE_STEPS + 1 },
     (_, i) => KICK[0] - ((KICK[0] - KICK[1]) * i) / RISE_STEPS,
   )
-  const stations = [frame.front, ...steps, ...steps.toReversed().map((x) => -x), frame.rear]
-    .filter((x) => x <= frame.front && x >= frame.rear)
+  const stations = [front, ...steps, ...steps.toReversed().map((x) => -x), rear]
+    .filter((x) => x <= front && x >= rear)
     .sort((a, b) => b - a)
-  const pieces = stations.slice(1).map((x, i) => [x, stations[i]!] as const)
+  return stations.slice(1).map((x, i) => [x, stations[i]!] as const)
+}
+
+/** A rail in upright pieces: level ahead, behind and over the axle, in steps where it rises. */
+function rails(truck: Truck): Solid[] {
+  const { frame } = truck
+  const pieces = levelPieces(frame.front, frame.rear)
   return (['left', 'right'] as const).flatMap((side) => {
     const y = (side === 'left' ? 1 : -1) * (frame.spacing / 2)
     return pieces.map(([from, to]): Solid => {
@@ -53,7 +96,7 @@ function rails(truck: Truck): Solid[] {
       return {
         id: `rail-${side}`,
         label: `the ${side} rail`,
-        moves: false,
+        kind: 'structure',
         shape: box(
           { x: from, y: y - frame.railWidth / 2, z: bottom },
           { x: to, y: y + frame.railWidth / 2, z: top },
@@ -71,11 +114,30 @@ function members(truck: Truck): Solid[] {
     return {
       id: `member-${i}`,
       label: 'a cross-member',
-      moves: false,
+      kind: 'structure',
       shape: box(
         { x: x - MEMBER.along / 2, y: -half, z: top - MEMBER.up },
         { x: x + MEMBER.along / 2, y: half, z: top },
       ),
+    }
+  })
+}
+
+/** Between a rail that rises above the bed and the floor over it, m (from memory). */
+const OVER_RAIL = 0.06
+/** Height of the bed's floor at a place along the truck: where the rails rise above it, it rises with them. */
+export const floorAt = (truck: Truck, x: number): number =>
+  Math.max(truck.bed.floor, truck.frame.top + railRise(truck, x) + OVER_RAIL + FLOOR)
+
+function bedFloor(truck: Truck): Solid[] {
+  const { bed } = truck
+  return levelPieces(bed.front, bed.rear).map(([from, to]): Solid => {
+    const floor = Math.max(floorAt(truck, from), floorAt(truck, to))
+    return {
+      id: 'bed',
+      label: 'the bed',
+      kind: 'floor',
+      shape: box({ x: from, y: -bed.width / 2, z: floor - FLOOR }, { x: to, y: bed.width / 2, z: floor }),
     }
   })
 }
@@ -93,7 +155,7 @@ function axle(truck: Truck): Solid[] {
     return {
       id: side > 0 ? 'wheel-left' : 'wheel-right',
       label: side > 0 ? 'the left rear wheel' : 'the right rear wheel',
-      moves: true,
+      kind: 'moving',
       shape: {
         shape: 'disc',
         axis: 'y',
@@ -108,7 +170,7 @@ function axle(truck: Truck): Solid[] {
     {
       id: 'axle',
       label: 'the rear axle',
-      moves: true,
+      kind: 'moving',
       shape: box(
         { x: -tube.tube, y: -end, z: z(droop) - tube.tube },
         { x: tube.tube, y: end, z: z(bump) + tube.tube },
@@ -117,7 +179,7 @@ function axle(truck: Truck): Solid[] {
     {
       id: 'differential',
       label: 'the differential',
-      moves: true,
+      kind: 'moving',
       shape: {
         shape: 'capsule',
         a: { x: 0, y: tube.offset, z: z(droop) },
@@ -138,7 +200,7 @@ function driveShaft(truck: Truck): Solid[] {
   return [droop, (droop + bump) / 2, bump].map((travel): Solid => ({
     id: 'shaft',
     label: 'the drive shaft',
-    moves: true,
+    kind: 'moving',
     shape: {
       shape: 'capsule',
       a: front,
@@ -156,7 +218,7 @@ function frontWheels({ wheelbase, frontTrack, tyre }: Truck): Solid[] {
   return ([1, -1] as const).map((side): Solid => ({
     id: side > 0 ? 'front-wheel-left' : 'front-wheel-right',
     label: side > 0 ? 'the left front wheel' : 'the right front wheel',
-    moves: true,
+    kind: 'moving',
     shape: {
       shape: 'disc',
       axis: 'y',
@@ -175,7 +237,7 @@ function spare({ spare: wheel }: Truck): Solid[] {
     {
       id: 'spare',
       label: 'the spare wheel and its way down',
-      moves: true,
+      kind: 'moving',
       shape: {
         shape: 'disc',
         axis: 'z',
@@ -197,7 +259,7 @@ function springs(truck: Truck, spring: SpringClass | null): Solid[] {
   return ([1, -1] as const).map((side): Solid => ({
     id: side > 0 ? 'spring-left' : 'spring-right',
     label: side > 0 ? 'the left spring' : 'the right spring',
-    moves: true,
+    kind: 'moving',
     shape: {
       shape: 'disc',
       axis: 'z',
@@ -214,30 +276,23 @@ function springs(truck: Truck, spring: SpringClass | null): Solid[] {
  * their largest, spare wheel, batteries. What the survey does not tell is not there, and not checked against.
  */
 export function truckSolids(truck: Truck, spring: SpringClass | null): Solid[] {
-  const { bed, fuelTank, exhaust } = truck
+  const { fuelTank, exhaust } = truck
   const batteries = [truck.battery, truck.secondBattery].flatMap((at) => (at ? [at] : []))
   return [
     ...rails(truck),
     ...members(truck),
-    {
-      id: 'bed',
-      label: 'the bed',
-      moves: false,
-      shape: box(
-        { x: bed.rear, y: -bed.width / 2, z: bed.floor - FLOOR },
-        { x: bed.front, y: bed.width / 2, z: bed.floor },
-      ),
-    },
+    ...cab(truck),
+    ...bedFloor(truck),
     {
       id: 'fuel-tank',
       label: 'the fuel tank',
-      moves: false,
+      kind: 'body',
       shape: around(fuelTank.centre, [fuelTank.length, fuelTank.width, fuelTank.height]),
     },
     ...exhaust.points.slice(1).map((b, i): Solid => ({
       id: 'exhaust',
       label: 'the exhaust',
-      moves: false,
+      kind: 'hot',
       shape: { shape: 'capsule', a: exhaust.points[i]!, b, radius: exhaust.radius },
     })),
     ...axle(truck),
@@ -248,7 +303,7 @@ export function truckSolids(truck: Truck, spring: SpringClass | null): Solid[] {
     ...batteries.map((at, i): Solid => ({
       id: `battery-${i}`,
       label: i === 0 ? 'the battery' : 'the second battery',
-      moves: false,
+      kind: 'body',
       shape: around({ ...at, z: at.z + BATTERY_SIZE[2] / 2 }, BATTERY_SIZE),
     })),
   ]

@@ -1,0 +1,306 @@
+import { PRACTICE } from '../../catalog/practice'
+import { KICK, railRise } from '../../catalog/truckGeometry'
+import type { Point, Truck } from '../../document/types'
+import { boundsOf, boxToShape, type Box } from '../space/shapes'
+import { CAB, FLOOR, floorAt, MEMBER, type Solid } from '../space/solids'
+import { WAY } from './settings'
+
+/**
+ * Where lines and wires may run: planes along, across and up through the truck, laid where its steel is – beside, under
+ * and over the rails, along both faces of each cross-member, under the bed and the cab floor – and filled in between. It
+ * rises with the rails over the axle. A node is where three planes meet; an edge joins two neighbours.
+ */
+export interface Lattice {
+  /** How many planes along, across and up. */
+  counts: readonly [number, number, number]
+  /** Nodes: x, y and z of each, m. Node (i, j, k) stands at (i · across + j) · up + k. */
+  at: { x: Float64Array; y: Float64Array; z: Float64Array }
+  /** By axis: length of the edge from each node to its next, m; 0 at the last plane. */
+  length: readonly [Float64Array, Float64Array, Float64Array]
+  /** By axis: what that edge costs; Infinity where it cannot be run. */
+  cost: readonly [Float64Array, Float64Array, Float64Array]
+  /**
+   * 1 where the rails rise: a bend there between along and up turns by more than a right angle; 2 where they begin or end
+   * to rise, and going straight along is a slight bend.
+   */
+  rising: Uint8Array
+  /** Tangent of half the sharpest bend there; 1 where nothing rises, as of a right angle. */
+  sharpest: number
+  /** Tangent of half the slight bend where the rails begin or end to rise. */
+  slightest: number
+  /** By axis: holes through sheet metal along that edge. */
+  holes: readonly [Uint8Array, Uint8Array, Uint8Array]
+}
+
+/** From one node to its next, by axis. */
+export const strides = ({ counts: [, across, up] }: Lattice): readonly [number, number, number] => [
+  across * up,
+  up,
+  1,
+]
+
+/** Planes in order: those named, the first named kept where two are nearer than `least`, and gaps filled evenly. */
+function planes(named: readonly number[], low: number, high: number, least: number, most: number): number[] {
+  const kept: number[] = []
+  for (const value of named)
+    if (value >= low && value <= high && kept.every((other) => Math.abs(other - value) >= least))
+      kept.push(value)
+  kept.sort((a, b) => a - b)
+  return kept.flatMap((value, i) => {
+    const gap = i + 1 < kept.length ? kept[i + 1]! - value : 0
+    const pieces = Math.max(Math.ceil(gap / most - 1e-9), 1)
+    return Array.from({ length: pieces }, (_, n) => value + (gap * n) / pieces)
+  })
+}
+
+/** Planes nearer than this to one another would be one, m. */
+const APART = 0.04
+
+function planesAlong(truck: Truck): number[] {
+  const { frame } = truck
+  const beside = CAB.sheet / 2 + WAY.fromFace
+  const member = MEMBER.along / 2 + WAY.fromFace
+  const front = Math.max(frame.front, truck.battery.x + 0.2, truck.wheelbase + 0.4)
+  const rear = Math.min(frame.rear, -truck.axleToBall)
+  const named = [
+    ...KICK.flatMap((x) => [x, -x]),
+    ...frame.crossMembers.flatMap((x) => [x - member, x + member]),
+    rear,
+    front,
+    truck.cabRear - beside,
+    truck.cabRear + beside,
+    CAB.firewall(truck) - beside,
+    CAB.firewall(truck) + beside,
+    0,
+  ]
+  return planes(named, rear, front, APART, 0.22)
+}
+
+function planesAcross(truck: Truck): number[] {
+  const { frame, bed } = truck
+  const half = frame.spacing / 2
+  const beside = frame.railWidth / 2 + WAY.fromFace
+  const wide = Math.max(bed.width / 2 - 0.03, half + beside)
+  const left = planes([half - beside, half, half + beside, 0, wide], 0, wide, APART, 0.18)
+  return [
+    ...left
+      .slice(1)
+      .map((y) => -y)
+      .reverse(),
+    ...left,
+  ]
+}
+
+/** Heights above the rails' upper edge where it is level. */
+function planesUp(truck: Truck): number[] {
+  const { frame, bed } = truck
+  const up = WAY.fromFace
+  const cab = CAB.floor(truck) - frame.top
+  const battery = truck.battery.z + 0.2 - frame.top
+  const named = [
+    -MEMBER.up / 2,
+    up,
+    -frame.depth - up,
+    -frame.depth / 2,
+    cab - up - CAB.sheet / 2,
+    cab + up + CAB.sheet / 2,
+    bed.floor - FLOOR - up - frame.top,
+    -frame.depth - 0.16,
+    CAB.dash(truck) - frame.top,
+    battery + 0.06,
+  ]
+  const [low, high] = [PRACTICE.groundClearance.value - frame.top, Math.max(battery + 0.1, cab + 0.6)]
+  return planes(named, low, high, APART, 0.16)
+}
+
+const thin = (a: Point, b: Point): Box => ({
+  shape: 'box',
+  min: { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), z: Math.min(a.z, b.z) },
+  max: { x: Math.max(a.x, b.x), y: Math.max(a.y, b.y), z: Math.max(a.z, b.z) },
+})
+
+/** How near a run's middle may come to a solid, m. */
+export const runClearance = ({ kind }: Pick<Solid, 'kind'>): number => {
+  if (kind === 'hot') return WAY.heatStop + WAY.radius
+  return WAY.radius + (kind === 'moving' ? PRACTICE.movingClearance.value : 0)
+}
+
+/** What a metre costs that is tied to a solid; null where nothing is. */
+function tiedCost({ kind }: Solid): number | null {
+  if (kind === 'structure') return 1
+  return kind === 'floor' || kind === 'sheet' ? WAY.thin : null
+}
+
+/** Calls for every edge that may come within `reach` of a shape. */
+function edgesNear(
+  lattice: Lattice,
+  { shape }: Solid,
+  reach: number,
+  visit: (node: number, axis: 0 | 1 | 2) => void,
+): void {
+  const { counts, at } = lattice
+  const [along, across, up] = counts
+  const steps = strides(lattice)
+  const { min, max } = boundsOf(shape)
+  for (let i = 0; i < along; i++) {
+    const first = i * steps[0]
+    const toX = i + 1 < along ? at.x[first + steps[0]]! : at.x[first]!
+    if (at.x[first]! > max.x + reach || toX < min.x - reach) continue
+    const here = at.x[first]! >= min.x - reach
+    for (let j = 0; j < across; j++) {
+      const column = first + j * up
+      const y = at.y[column]!
+      const toY = j + 1 < across ? at.y[column + up]! : y
+      if (y > max.y + reach || toY < min.y - reach) continue
+      const abreast = y >= min.y - reach
+      for (let k = 0; k < up; k++) {
+        const node = column + k
+        const z = at.z[node]!
+        const isIn = z >= min.z - reach && z <= max.z + reach
+        if (i + 1 < along && abreast) {
+          const next = at.z[node + steps[0]]!
+          if (isIn || (Math.min(z, next) <= max.z + reach && Math.max(z, next) >= min.z - reach))
+            visit(node, 0)
+        }
+        if (!here) continue
+        if (j + 1 < across && isIn) visit(node, 1)
+        if (k + 1 < up && abreast && z <= max.z + reach && at.z[node + 1]! >= min.z - reach) visit(node, 2)
+      }
+    }
+  }
+}
+
+export const pointAt = ({ at }: Lattice, node: number): Point => ({
+  x: at.x[node]!,
+  y: at.y[node]!,
+  z: at.z[node]!,
+})
+
+/** Planes are laid where the rails begin and end to rise. */
+function risesAt(fromAxle: number): 0 | 1 | 2 {
+  if (KICK.some((end) => Math.abs(end - fromAxle) < 1e-9)) return 2
+  return fromAxle > KICK[1] && fromAxle < KICK[0] ? 1 : 0
+}
+
+function emptyLattice(truck: Truck): Lattice {
+  const [xs, ys, zs] = [planesAlong(truck), planesAcross(truck), planesUp(truck)]
+  const size = xs.length * ys.length * zs.length
+  const slope = Math.atan(truck.frame.kickUp / (KICK[0] - KICK[1]))
+  const array = () => new Float64Array(size)
+  const lattice: Lattice = {
+    counts: [xs.length, ys.length, zs.length],
+    at: { x: array(), y: array(), z: array() },
+    rising: new Uint8Array(size),
+    sharpest: Math.tan((Math.PI / 2 + slope) / 2),
+    slightest: Math.tan(slope / 2),
+    length: [array(), array(), array()],
+    cost: [array(), array(), array()],
+    holes: [new Uint8Array(size), new Uint8Array(size), new Uint8Array(size)],
+  }
+  let node = 0
+  for (const x of xs) {
+    const base = truck.frame.top + railRise(truck, x)
+    const rises = risesAt(Math.abs(x))
+    for (const y of ys)
+      for (const z of zs) {
+        lattice.at.x[node] = x
+        lattice.at.y[node] = y
+        lattice.at.z[node] = base + z
+        lattice.rising[node] = rises
+        node++
+      }
+  }
+  return lattice
+}
+
+/** What a metre costs at a node, by where it lies; structure and heat come after. */
+function placeFactor(truck: Truck, { x, y, z }: Point): number {
+  const { frame, fuelTank } = truck
+  // Above the bed's floor behind the cab is the load.
+  if (x < truck.cabRear && z > floorAt(truck, x)) return Infinity
+  let factor = 1
+  if (Math.abs(y) > frame.spacing / 2) factor *= WAY.outside
+  if (Math.abs(x) < WAY.axleHalf) factor *= WAY.overAxle
+  if (z < frame.top + railRise(truck, x) - frame.depth - WAY.fromFace * 1.5) factor *= WAY.low
+  const inTank =
+    Math.abs(x - fuelTank.centre.x) < fuelTank.length / 2 &&
+    Math.abs(y - fuelTank.centre.y) < fuelTank.width / 2
+  if (inTank && z < fuelTank.centre.z) factor *= WAY.underTank
+  const inEngine = x > CAB.firewall(truck) && Math.abs(y) < CAB.engineHalf && z > frame.top - frame.depth
+  return inEngine ? factor * WAY.engine : factor
+}
+
+/**
+ * The truck's lattice, with what every edge costs: length by where it lies, away from structure or near the pipe dearer,
+ * a hole dearer still; what comes too near a solid cannot be run.
+ */
+export function truckLattice(truck: Truck, solids: readonly Solid[]): Lattice {
+  const lattice = emptyLattice(truck)
+  const { counts, length, cost, holes } = lattice
+  const steps = strides(lattice)
+  const size = lattice.at.x.length
+  const factor = new Float64Array(size)
+  for (let node = 0; node < size; node++) factor[node] = placeFactor(truck, pointAt(lattice, node))
+
+  const tied = new Float64Array(size).fill(WAY.free)
+  for (const solid of solids) {
+    const each = tiedCost(solid)
+    if (each !== null)
+      edgesNear(lattice, solid, WAY.tied, (edge, axis) => {
+        for (const node of [edge, edge + steps[axis]]) {
+          if (tied[node]! <= each) continue
+          const place = pointAt(lattice, node)
+          if (boxToShape(thin(place, place), solid.shape) <= WAY.tied) tied[node] = each
+        }
+      })
+  }
+
+  const index = [0, 0, 0]
+  for (let node = 0; node < size; node++) {
+    index[0] = Math.floor(node / steps[0])
+    index[1] = Math.floor(node / steps[1]) % counts[1]
+    index[2] = node % counts[2]
+    for (const axis of [0, 1, 2] as const) {
+      if (index[axis]! + 1 >= counts[axis]) {
+        cost[axis][node] = Infinity
+        continue
+      }
+      const next = node + steps[axis]
+      const [a, b] = [pointAt(lattice, node), pointAt(lattice, next)]
+      const long = Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
+      length[axis][node] = long
+      cost[axis][node] = long * Math.max(tied[node]!, tied[next]!) * Math.max(factor[node]!, factor[next]!)
+    }
+  }
+
+  for (const solid of solids) {
+    const hot = solid.kind === 'hot'
+    const sheet = solid.kind === 'sheet'
+    const reach = hot ? PRACTICE.heatClearance.value + WAY.radius : runClearance(solid)
+    edgesNear(lattice, solid, reach, (node, axis) => {
+      if (cost[axis][node] === Infinity) return
+      const edge = thin(pointAt(lattice, node), pointAt(lattice, node + steps[axis]))
+      const left = boxToShape(edge, solid.shape)
+      if (left >= reach) return
+      if (sheet && left === 0) {
+        cost[axis][node]! += WAY.hole
+        holes[axis][node]! += 1
+      } else if (!sheet && left < runClearance(solid)) cost[axis][node] = Infinity
+      else if (hot) cost[axis][node] = Math.max(cost[axis][node]!, length[axis][node]! * WAY.heat)
+    })
+  }
+  return lattice
+}
+
+/** The lattice with more solids in it, the parts laid: only which edges can be run changes. */
+export function withParts(lattice: Lattice, parts: readonly Solid[]): Lattice {
+  const [x, y, z] = lattice.cost
+  const cost = [x.slice(), y.slice(), z.slice()] as const
+  const steps = strides(lattice)
+  for (const part of parts)
+    edgesNear(lattice, part, WAY.radius, (node, axis) => {
+      const edge = thin(pointAt(lattice, node), pointAt(lattice, node + steps[axis]))
+      if (boxToShape(edge, part.shape) < WAY.radius) cost[axis][node] = Infinity
+    })
+  return { ...lattice, cost }
+}

@@ -1,0 +1,58 @@
+import type { Point } from '../../document/types'
+import { distance } from '../distances'
+import { boundsOf, boxToShape, type Box } from '../space/shapes'
+import type { Solid } from '../space/solids'
+import { runClearance } from './lattice'
+
+/** Straight pieces of a run against the solids around it. */
+
+export const boxAround = (p: Point, q: Point): Box => ({
+  shape: 'box',
+  min: { x: Math.min(p.x, q.x), y: Math.min(p.y, q.y), z: Math.min(p.z, q.z) },
+  max: { x: Math.max(p.x, q.x), y: Math.max(p.y, q.y), z: Math.max(p.z, q.z) },
+})
+
+/** A straight piece as upright boxes around its parts, none longer than a hand is wide: never smaller than it. */
+export function boxesAround(a: Point, b: Point): Box[] {
+  const long = distance(a, b)
+  const upright = [a.x !== b.x, a.y !== b.y, a.z !== b.z].filter(Boolean).length <= 1
+  const pieces = upright ? 1 : Math.max(Math.ceil(long / 0.04), 1)
+  const at = (i: number): Point => ({
+    x: a.x + ((b.x - a.x) * i) / pieces,
+    y: a.y + ((b.y - a.y) * i) / pieces,
+    z: a.z + ((b.z - a.z) * i) / pieces,
+  })
+  return Array.from({ length: pieces }, (_, i) => boxAround(at(i), at(i + 1)))
+}
+
+/** A solid with the upright box around it, so that most of them are seen to be far away at once. */
+export interface Standing {
+  solid: Solid
+  bounds: Box
+}
+export const standing = (solid: Solid): Standing => ({
+  solid,
+  bounds: { shape: 'box', ...boundsOf(solid.shape) },
+})
+
+/** How far a straight piece stays from a solid, m; `enough` where it is that far or more. */
+export function pieceToSolid(
+  pieces: readonly Box[],
+  whole: Box,
+  { solid, bounds }: Standing,
+  enough: number,
+): number {
+  if (boxToShape(whole, bounds) >= enough) return enough
+  return pieces.reduce((least, box) => Math.min(least, boxToShape(box, solid.shape)), enough)
+}
+
+/** The first solid that a straight piece comes too near to; null where none. */
+export function inTheWay(a: Point, b: Point, solids: readonly Standing[]): Solid | null {
+  const pieces = boxesAround(a, b)
+  const whole = boxAround(a, b)
+  const found = solids.find((one) => {
+    const wanted = runClearance(one.solid)
+    return pieceToSolid(pieces, whole, one, wanted) < wanted
+  })
+  return found?.solid ?? null
+}

@@ -1,0 +1,251 @@
+import type { Point } from '../../document/types'
+import { strides, type Lattice } from './lattice'
+import { WAY } from './settings'
+
+/** A straight piece from a part to a node of the lattice, or from one to a part. */
+export interface Stub {
+  node: number
+  cost: number
+  /** From the part to the node, of length 1. */
+  towards: Point
+}
+
+/** The cheapest way found: every node it passes from the first part to the second, and what it costs, in metres of plain run. */
+export interface Way {
+  nodes: number[]
+  cost: number
+}
+
+/** The six ways from a node: along + and −, across + and −, up + and −. */
+const WAYS = 6
+const axisOf = (way: number) => (way >> 1) as 0 | 1 | 2
+const signOf = (way: number) => (way & 1 ? -1 : 1)
+/** Along the way from a node, of length 1. */
+const componentOf = (p: Point, way: number) => [p.x, p.y, p.z][axisOf(way)]! * signOf(way)
+
+/** More of a stub's direction than this along a way is no bend. */
+const STRAIGHT_ON = 0.9
+
+/** A binary heap of states by their least possible cost. */
+class Queue {
+  private states: number[] = []
+  private costs: number[] = []
+  get least(): number {
+    return this.costs[0] ?? Infinity
+  }
+  push(state: number, cost: number): void {
+    let at = this.states.length
+    this.states.push(state)
+    this.costs.push(cost)
+    while (at > 0) {
+      const above = (at - 1) >> 1
+      if (this.costs[above]! <= cost) break
+      this.states[at] = this.states[above]!
+      this.costs[at] = this.costs[above]!
+      at = above
+    }
+    this.states[at] = state
+    this.costs[at] = cost
+  }
+  pop(): number | undefined {
+    const top = this.states[0]
+    const [state, cost] = [this.states.pop(), this.costs.pop()]
+    if (state === undefined || cost === undefined || this.states.length === 0) return top
+    let at = 0
+    for (;;) {
+      let below = at * 2 + 1
+      if (below >= this.states.length) break
+      if (below + 1 < this.states.length && this.costs[below + 1]! < this.costs[below]!) below++
+      if (this.costs[below]! >= cost) break
+      this.states[at] = this.states[below]!
+      this.costs[at] = this.costs[below]!
+      at = below
+    }
+    this.states[at] = state
+    this.costs[at] = cost
+    return top
+  }
+}
+
+/** Edges another run lies along already, by axis: 1 where it does. */
+export type Shared = readonly [Uint8Array, Uint8Array, Uint8Array]
+export const nothingShared = ({ cost: [{ length }] }: Lattice): Shared => [
+  new Uint8Array(length),
+  new Uint8Array(length),
+  new Uint8Array(length),
+]
+
+/**
+ * The steps a run can take. It goes on straight by one edge; after a bend it goes straight for as long as that bend and
+ * the next one want of the piece, twice the bend radius where both are right angles.
+ */
+export function stepper(lattice: Lattice, bendRadius: number, shared: Shared) {
+  const steps = strides(lattice)
+  const { cost, length, rising, sharpest, slightest } = lattice
+  const wants = (node: number, axis: number) => (axis !== 1 && rising[node] ? sharpest : 1) * bendRadius
+  /** Where going straight has come to; −1 where it cannot. */
+  let reached = -1
+  /** Along one way from a node: by one edge, or after a bend until the piece is long enough. Returns the cost. */
+  const goStraight = (from: number, way: number, bent: boolean): number => {
+    const axis = axisOf(way)
+    const sign = signOf(way)
+    let first = bent ? wants(from, axis) : 0
+    let [node, total, long] = [from, 0, 0]
+    do {
+      if (bent && axis === 0 && node !== from && rising[node] === 2) {
+        // Going on here is a slight bend: the piece before it ends, and the next begins.
+        if (long < first + slightest * bendRadius - 1e-9) {
+          reached = -1
+          return Infinity
+        }
+        first = slightest * bendRadius
+        long = 0
+      }
+      const edge = sign > 0 ? node : node - steps[axis]
+      const c = edge < 0 ? Infinity : cost[axis][edge]!
+      if (c === Infinity) {
+        reached = -1
+        return Infinity
+      }
+      total += shared[axis][edge] ? c * WAY.shared : c
+      long += length[axis][edge]!
+      node += sign * steps[axis]
+    } while (bent && long < first + wants(node, axis) - 1e-9)
+    reached = node
+    return total
+  }
+  /** From a node that was come to by a way: calls with every step. */
+  const each = (node: number, way: number, take: (node: number, way: number, cost: number) => void) => {
+    const on = goStraight(node, way, false)
+    if (reached >= 0) take(reached, way, on)
+    for (let turn = 0; turn < WAYS; turn++) {
+      if (axisOf(turn) === axisOf(way)) continue
+      const c = goStraight(node, turn, true)
+      if (reached >= 0) take(reached, turn, c + WAY.turn)
+    }
+  }
+  /** The first piece after a stub. */
+  const begin = (node: number, way: number) => ({ cost: goStraight(node, way, true), node: reached })
+  return { each, begin }
+}
+
+/** What a search writes down of every state, kept for the next search on the same lattice. */
+export interface Notebook {
+  best: Float64Array
+  before: Int32Array
+  closed: Uint8Array
+}
+export const notebookFor = ({ at: { x } }: Lattice): Notebook => ({
+  best: new Float64Array(x.length * WAYS),
+  before: new Int32Array(x.length * WAYS),
+  closed: new Uint8Array(x.length * WAYS),
+})
+
+/**
+ * The cheapest way from any first stub over the lattice to any last one, by A* over nodes and the way each was come to
+ * (Hart, Nilsson and Raphael 1968). Null where there is none.
+ * @param bendRadius m
+ */
+export function cheapestWay(
+  lattice: Lattice,
+  from: readonly Stub[],
+  to: readonly Stub[],
+  target: Point,
+  bendRadius: number,
+  shared: Shared,
+  { best, before, closed }: Notebook = notebookFor(lattice),
+): Way | null {
+  best.fill(Infinity)
+  closed.fill(0)
+  const queue = new Queue()
+  const { x, y, z } = lattice.at
+  /** Nothing costs less than a shared metre. */
+  const atLeast = (node: number) => {
+    const [dx, dy, dz] = [x[node]! - target.x, y[node]! - target.y, z[node]! - target.z]
+    return WAY.shared * Math.sqrt(dx * dx + dy * dy + dz * dz)
+  }
+  const reach = (state: number, cost: number, parent: number) => {
+    if (cost >= best[state]!) return
+    best[state] = cost
+    before[state] = parent
+    queue.push(state, cost + atLeast((state / WAYS) | 0))
+  }
+  const { each, begin } = stepper(lattice, bendRadius, shared)
+  const lastStubs = new Map<number, Stub>(to.map((stub) => [stub.node, stub]))
+  /** First nodes, written as −2 − node, so that a way back ends there. */
+  for (const { node, cost, towards } of from)
+    for (let way = 0; way < WAYS; way++) {
+      const along = componentOf(towards, way)
+      if (along < -1e-9) continue
+      const step = begin(node, way)
+      if (step.node >= 0)
+        reach(step.node * WAYS + way, cost + step.cost + (along > STRAIGHT_ON ? 0 : WAY.turn), -2 - node)
+    }
+  let end = -1
+  let least = Infinity
+  // Both parts at one node.
+  for (const first of from) {
+    const last = lastStubs.get(first.node)
+    if (!last) continue
+    const { towards: a } = first
+    const dot = -(a.x * last.towards.x + a.y * last.towards.y + a.z * last.towards.z)
+    const cost = first.cost + last.cost + (dot > STRAIGHT_ON ? 0 : WAY.turn)
+    if (dot >= -1e-9 && cost < least) {
+      least = cost
+      end = -2 - first.node
+    }
+  }
+  while (queue.least < least) {
+    const state = queue.pop()!
+    if (closed[state]) continue
+    closed[state] = 1
+    const node = (state / WAYS) | 0
+    const way = state % WAYS
+    const here = best[state]!
+    const last = lastStubs.get(node)
+    if (last) {
+      // A stub points away from its part; the run comes to it the other way.
+      const along = -componentOf(last.towards, way)
+      const cost = here + last.cost + (along > STRAIGHT_ON ? 0 : WAY.turn)
+      if (along >= -1e-9 && cost < least) {
+        least = cost
+        end = state
+      }
+    }
+    each(node, way, (next, nextWay, cost) => reach(next * WAYS + nextWay, here + cost, state))
+  }
+  if (end === -1) return null
+  const nodes: number[] = []
+  let state = end
+  while (state >= 0) {
+    nodes.unshift((state / WAYS) | 0)
+    state = before[state]!
+  }
+  nodes.unshift(-2 - state)
+  return { nodes: filled(lattice, nodes), cost: least }
+}
+
+/** Axis along which two neighbours, or two nodes of one straight piece, lie apart. */
+const axisBetween = ({ at }: Lattice, a: number, b: number): 0 | 1 | 2 => {
+  if (at.x[a] !== at.x[b]) return 0
+  return at.y[a] !== at.y[b] ? 1 : 2
+}
+
+/** A way with every node it passes, where a straight piece had only its ends. */
+function filled(lattice: Lattice, nodes: readonly number[]): number[] {
+  const steps = strides(lattice)
+  const all = [nodes[0]!]
+  for (const to of nodes.slice(1)) {
+    const from = all.at(-1)!
+    const step = steps[axisBetween(lattice, from, to)] * Math.sign(to - from)
+    for (let node = from; node !== to; node += step) all.push(node + step)
+  }
+  return all
+}
+
+/** Every edge of a way, as its axis and its lower node. */
+export const edgesOf = (lattice: Lattice, nodes: readonly number[]): { axis: 0 | 1 | 2; node: number }[] =>
+  nodes.slice(1).map((to, i) => ({
+    axis: axisBetween(lattice, nodes[i]!, to),
+    node: Math.min(nodes[i]!, to),
+  }))

@@ -1,0 +1,46 @@
+/**
+ * What a way for a line or wire costs, in metres of plain run along the frame, and how near it may come to things. From
+ * memory, but for what is named in the catalogue of common practice.
+ */
+export const WAY = {
+  /** From the steel's face to the middle of a run tied to it, m. */
+  fromFace: 0.02,
+  /** Half the thickest of what is run, a wire in its loom, m. */
+  radius: 0.008,
+  /** A wire in its loom is bent no tighter than five times its thickness, m. */
+  wireBend: 0.06,
+  /** Bend radius of a tube whose class is not known, m. */
+  usualBend: 0.03,
+  /** Nearer to structure than this it can be tied there, m. */
+  tied: 0.05,
+  /** A metre under a floor or along sheet metal, where there is nothing to tie to but what is drilled. */
+  thin: 1.4,
+  /** A metre over the axle, rather than ahead of it. */
+  overAxle: 1.5,
+  /** So far ahead and behind it that counts, m. */
+  axleHalf: 0.25,
+  /** A metre away from structure. */
+  free: 2.5,
+  /** A metre under the rails, where stones and stands reach. */
+  low: 2,
+  /** A metre outside the rails rather than inside. */
+  outside: 1.05,
+  /** A metre under the fuel tank rather than over. */
+  underTank: 4,
+  /** A metre beside the engine. */
+  engine: 3,
+  /** A metre within the keep-off of the exhaust. */
+  heat: 12,
+  /** No run comes nearer to the pipe than this, m. */
+  heatStop: 0.03,
+  /** One bend. */
+  turn: 0.05,
+  /** One hole through sheet metal, with its grommet. */
+  hole: 0.6,
+  /** A metre where another run lies already, tied with it. */
+  shared: 0.92,
+  /** A part is joined to the structure from no farther than this, m. */
+  reach: 0.5,
+  /** Parts nearer than this to each other are joined straight where nothing stands between, m. */
+  straight: 0.4,
+} as const

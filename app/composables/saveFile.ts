@@ -1,5 +1,5 @@
-/** Hands a text to the browser to be saved as a file. */
-export function saveFile(name: string, text: string, type: string): void {
+/** Hands a text or bytes to the browser to be saved as a file. */
+export function saveFile(name: string, text: string | ArrayBuffer, type: string): void {
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([text], { type }))
   link.download = name

@@ -39,6 +39,8 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
   lay: [
     { id: 'places', title: 'Places' },
     { id: 'cuts', title: 'Cut in this order' },
+    { id: 'runs', title: 'Runs' },
+    { id: 'solids', title: 'In the way' },
   ],
   power: [
     { id: 'wiring', title: 'Wire and fuse' },
@@ -97,7 +99,7 @@ export const NAMED_FIELDS: Partial<Record<StageName, readonly string[]>> = {
     'Brought to its seat by',
     'At full droop',
   ],
-  lay: ['Part', 'Slack left at each spring'],
+  lay: ['Part', 'Slack left at each spring', 'Line or wire'],
   power: [
     'Wire',
     'Fuse',

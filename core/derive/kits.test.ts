@@ -150,9 +150,9 @@ describe('a kit, taken whole', () => {
     const sum = cuts
       .filter(({ id }) => (air.lines[id]!.tube ?? air.tubeClass) === 'nylon-1-4')
       .reduce((total, { cut }) => total + cut, 0)
-    expect(notes(sum)).not.toContain('kit-tube-short')
-    expect(notes(sum - 0.001)).toContain('kit-tube-short')
-    expect(notes(null)).not.toContain('kit-tube-short')
+    expect(notes(sum)).not.toContain('tube-short')
+    expect(notes(sum - 0.001)).toContain('tube-short')
+    expect(notes(null)).not.toContain('tube-short')
   })
   test('made for so much lift: at either end of it quiet, a millimetre past it told', () => {
     const notes = (lift: number, range = { least: 0.02, most: 0.05 }) => {
@@ -172,7 +172,7 @@ describe('a kit, taken whole', () => {
       takeKit(plan, made, plan.air.classes)
       expect({ id, lacks: kitLacks(plan.air) }).toEqual({ id, lacks: [] })
       const again = createDeriver()(plan)
-      expect(again.stages.lay.notes.map((n) => n.rule)).not.toContain('kit-tube-short')
+      expect(again.stages.lay.notes.map((n) => n.rule)).not.toContain('tube-short')
       expect(checkPlan(plan).problems).toBeNull()
     }
     expect(kitWords(kit())).toBe('2 × spring, 1 × tee, 1 × electric compressor')

@@ -57,7 +57,16 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       gone: { components: {}, lines: {} },
       ...startingCircuit('hand-teed'),
     },
-    lay: { places: {}, shields: {}, harnessLength: null, harnessExtension: 0, slackAtSpring: 0.3 },
+    lay: {
+      places: {},
+      shields: {},
+      harnessLength: null,
+      harnessExtension: 0,
+      slackAtSpring: 0.3,
+      solids: {},
+      waypoints: {},
+      coils: {},
+    },
     power: {
       systemVoltage: 12,
       batteryCapacity: 70 * 3600,

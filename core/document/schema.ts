@@ -68,6 +68,7 @@ import {
   SOAPS,
   SPACER_PLACES,
   SUSPENSIONS,
+  TOLD_KINDS,
   TRUCK_KIND_IDS,
   WEIGHT_HOWS,
   type AirLine,
@@ -90,8 +91,10 @@ import {
   type Scenario,
   type ScenarioStep,
   type SeatShift,
+  type ShelfCoil,
   type TakenKit,
   type Target,
+  type ToldSolid,
   type Truck,
 } from './types'
 import { upgradePlan } from './upgrade'
@@ -433,6 +436,31 @@ export const planSchema = shape<Plan>({
     harnessLength: nullableNumber(0, 100),
     harnessExtension: numberField(0, 100),
     slackAtSpring: numberField(0, 5),
+    solids: recordField(
+      shape<ToldSolid>({
+        label: nameField(80),
+        kind: choiceField(TOLD_KINDS),
+        at: pointField(),
+        size: shape({
+          along: numberField(0.005, 20),
+          across: numberField(0.005, 6),
+          up: numberField(0.005, 4),
+        }),
+        there: flagField(),
+        order: orderField(),
+      }),
+      80,
+    ),
+    waypoints: recordField(listField(pointField(), 12), 200),
+    coils: recordField(
+      shape<ShelfCoil>({
+        tube: nameField(80),
+        length: numberField(0.01, 1000),
+        count: wholeField(1, 100),
+        order: orderField(),
+      }),
+      40,
+    ),
   }),
   power: shape({
     systemVoltage: numberField(1, 60),

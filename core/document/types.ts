@@ -7,7 +7,7 @@
 import type { ComponentKind } from '../catalog/kinds'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 8
+export const PLAN_VERSION = 9
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -494,6 +494,30 @@ export interface Circuit {
   lines: Record<string, AirLine>
 }
 
+/**
+ * What a thing told by hand is to parts and runs: steel they may be fixed to, sheet metal a run may pass through, what
+ * moves, what is hot, anything else; `keepOut` is no thing, but a place to be left free.
+ */
+export const TOLD_KINDS = ['body', 'structure', 'sheet', 'moving', 'hot', 'keepOut'] as const
+/** A thing on the truck told by hand, as an upright box: a new one, or one of the truck's solids as it really is. */
+export interface ToldSolid {
+  label: string
+  kind: (typeof TOLD_KINDS)[number]
+  /** Its middle. */
+  at: Point
+  size: { along: number; across: number; up: number }
+  /** False where the truck has none of what it stands for. */
+  there: boolean
+  order: number
+}
+/** Coils of one length to cut from: bought, or rests on the shelf. */
+export interface ShelfCoil {
+  tube: string
+  length: number
+  count: number
+  order: number
+}
+
 export interface LayPlan {
   /** Where a part was put by hand; a part without an entry stands at its proposed place. */
   places: Record<string, Point>
@@ -504,6 +528,11 @@ export interface LayPlan {
   /** Extension spliced into the harness. */
   harnessExtension: number
   slackAtSpring: number
+  /** Things told by hand; under the id of one of the truck's own solids, instead of it. */
+  solids: Record<string, ToldSolid>
+  /** Places a line or wire is made to pass, in order from its first end. */
+  waypoints: Record<string, Point[]>
+  coils: Record<string, ShelfCoil>
 }
 
 export interface PowerPlan {

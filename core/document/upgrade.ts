@@ -187,6 +187,7 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
+ * Version 9 added, of Lay, things told by hand, places that runs pass, and coils to cut from.
  * Version 8 added, of the truck, its rails' section, a notch in them and what the upper bracket meets there; of air where
  * the spacer stands, which way its cup faces, and how the spring is brought to its seat; of the shop's own classes the
  * table off their sheet; the kit it is planned with, and ports that are not as is usual of their part.
@@ -224,6 +225,7 @@ export function upgradePlan(value: unknown): unknown {
   const build = upgradeBuild(value.build)
   const handover = fill(value.handover, { accepted: {} }, ['accepted'])
   const tune = fill(value.tune, { trials: {} }, ['trials'])
+  const lay = fill(value.lay, { solids: {}, waypoints: {}, coils: {} }, ['solids', 'waypoints', 'coils'])
   const job = fill(value.job, { altitude: 0, changes: null })
   return truck === value.truck &&
     hauls === value.hauls &&
@@ -232,8 +234,9 @@ export function upgradePlan(value: unknown): unknown {
     build === value.build &&
     handover === value.handover &&
     tune === value.tune &&
+    lay === value.lay &&
     job === value.job &&
     !old
     ? value
-    : { ...value, version: PLAN_VERSION, job, truck, hauls, air, tune, prove, build, handover }
+    : { ...value, version: PLAN_VERSION, job, truck, hauls, air, lay, tune, prove, build, handover }
 }

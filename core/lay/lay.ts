@@ -4,12 +4,17 @@ import { isFitted } from '../catalog/partStates'
 import type { SpringClass } from '../catalog/springs'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
-import { distance, heatDistance } from './distances'
+import { partSize } from '../catalog/partSizes'
+import { distance } from './distances'
 import { layFigures } from './figures'
 import { BATTERY, proposedPlaces } from './places'
 import { layRuns, type Wanted } from './run/routes'
 import { layRules } from './rules'
 import { shieldsOf } from './shields'
+import { laidParts, partBox, solidsOf } from './space/room'
+import { boxToShape, type Box } from './space/shapes'
+import type { Solid } from './space/solids'
+import { tubeCuts } from './tubes'
 import type { LayResult } from './types'
 
 /** Places, routes along the frame and the cut list. */
@@ -20,7 +25,7 @@ export function layStage(
   parts: { compressor: CompressorClass | null; spring: SpringClass | null },
 ): StageOutput<LayResult> {
   const places: Record<string, Point> = {
-    ...proposedPlaces(truck, air, lay.places),
+    ...proposedPlaces(truck, air, lay.places, lay.solids),
     [BATTERY]: truck.battery,
   }
   const springsAt = (...ids: string[]) => ids.filter((id) => air.components[id]?.kind === 'spring').length
@@ -44,15 +49,17 @@ export function layStage(
       slack: 0,
       tube: null,
     })
-  const routes = layRuns(truck, air, places, wanted)
+  const routes = layRuns(truck, air, lay, places, wanted)
   const lines = routes.filter(({ kind }) => kind === 'air')
+  const cuts = lines.filter(({ id }) => isFitted(air.lines[id]!.state)).sort((a, b) => b.cut - a.cut)
   const result: LayResult = {
     places,
     routes,
-    cuts: lines.filter(({ id }) => isFitted(air.lines[id]!.state)).sort((a, b) => b.cut - a.cut),
+    cuts,
+    tubes: tubeCuts(air, lay, cuts),
     feed: routes.find(({ kind }) => kind === 'feed')?.run ?? null,
     harness: (lay.harnessLength ?? parts.compressor?.harness ?? 0) + lay.harnessExtension,
-    heat: partHeat(places, air, truck, (parts.spring?.diameter ?? 0) / 2),
+    heat: partHeat(places, air, solidsOf(truck, air, lay.solids), (parts.spring?.diameter ?? 0) / 2),
     apart: blockApart(air, places),
     shields: shieldsOf(air, lay),
   }
@@ -67,26 +74,20 @@ export function layStage(
   }
 }
 
-/** Distance of each part from the exhaust, m; a spring's from its own outside. Parts screwed to another are that part's. */
+/** Distance of each part's outside from what is hot, m. Parts screwed to another are that part's. */
 function partHeat(
   places: Record<string, Point>,
   air: AirPlan,
-  truck: Truck,
+  solids: readonly Solid[],
   springRadius: number,
 ): Record<string, number> {
-  const screwed = new Set(
-    Object.values(air.lines)
-      .filter((l) => l.tube === DIRECT)
-      .map((l) => l.from),
-  )
-  return Object.fromEntries(
-    Object.entries(places)
-      .filter(([id]) => id !== BATTERY && !screwed.has(id))
-      .map(([id, place]) => {
-        const body = air.components[id]?.kind === 'spring' ? springRadius : 0
-        return [id, Math.max(heatDistance([place], truck.exhaust) - body, 0)]
-      }),
-  )
+  const hot = solids.filter(({ kind }) => kind === 'hot')
+  const from = (box: Box) => Math.min(...hot.map(({ shape }) => boxToShape(box, shape)))
+  const springs = Object.keys(air.components).filter((id) => air.components[id]!.kind === 'spring')
+  return Object.fromEntries([
+    ...laidParts(air).map((id) => [id, from(partBox(places[id]!, partSize(air, id)))] as const),
+    ...springs.map((id) => [id, Math.max(from(partBox(places[id]!, [0, 0, 0])) - springRadius, 0)] as const),
+  ])
 }
 
 /** Distance from compressor to block where they share a harness, m; null where they do not. */

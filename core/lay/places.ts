@@ -1,7 +1,7 @@
 import { partSize } from '../catalog/partSizes'
 import { KINDS } from '../catalog/kinds'
 import { exhaustSide, railBottom } from '../catalog/truckGeometry'
-import { DIRECT, type AirPlan, type Point, type Truck } from '../document/types'
+import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../document/types'
 import { isInCab, laidParts, nearestRoom, overlap, partBox, solidsOf } from './space/room'
 import type { Box } from './space/shapes'
 
@@ -115,15 +115,16 @@ const alongDash = ({ x, y, z }: Point): Point[] =>
 
 /** Parts put somewhere by hand. */
 type Pinned = Readonly<Record<string, Point>>
+type Told = LayPlan['solids']
 
 /**
  * Where every part is proposed: where it was put by hand; or where it is wanted, or the nearest place from there that is
  * free of the truck, of the parts before it and of the pipe's heat. Where there is no such place it stays where it is
  * wanted, and the rules say what of.
  */
-function findPlaces(truck: Truck, air: AirPlan, pinned: Pinned): Record<string, Point> {
+function findPlaces(truck: Truck, air: AirPlan, pinned: Pinned, told: Told): Record<string, Point> {
   const wanted = wantedPlaces(truck, air)
-  const solids = solidsOf(truck, air)
+  const solids = solidsOf(truck, air, told)
   const laid = laidParts(air)
   const places = { ...wanted }
   for (const id of laid) if (pinned[id]) places[id] = pinned[id]
@@ -144,12 +145,20 @@ function findPlaces(truck: Truck, air: AirPlan, pinned: Pinned): Record<string, 
 }
 
 const NONE: Pinned = {}
-let last: { inputs: readonly [Truck, AirPlan, Pinned]; places: Record<string, Point> } | null = null
-/** Where every part is proposed; not searched for again while truck, circuit and what was put by hand are the same. */
-export function proposedPlaces(truck: Truck, air: AirPlan, pinned = NONE): Record<string, Point> {
-  const inputs = [truck, air, pinned] as const
+const NOTHING_TOLD: Told = {}
+let last: { inputs: readonly [Truck, AirPlan, Pinned, Told]; places: Record<string, Point> } | null = null
+/**
+ * Where every part is proposed; not searched for again while truck, circuit and what was put or told by hand are the same.
+ */
+export function proposedPlaces(
+  truck: Truck,
+  air: AirPlan,
+  pinned = NONE,
+  told = NOTHING_TOLD,
+): Record<string, Point> {
+  const inputs = [truck, air, pinned, told] as const
   if (!last || inputs.some((value, i) => value !== last!.inputs[i]))
-    last = { inputs, places: findPlaces(truck, air, pinned) }
+    last = { inputs, places: findPlaces(truck, air, pinned, told) }
   return last.places
 }
 

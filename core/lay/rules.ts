@@ -8,7 +8,7 @@ import { notesOf, type Note, type NoteFields, type Remedy } from '../quantity/fi
 import { applyRules, type Rule } from '../quantity/stage'
 import { partSize } from '../catalog/partSizes'
 import { encounters, isInCab, laidParts, nearestRoom, overlap, partBox, solidsOf } from './space/room'
-import type { Solid } from './space/solids'
+import { capitalised, type Solid } from './space/solids'
 import type { LayResult } from './types'
 
 /** What Lay notices: heat, distance between parts, harness reach, slack, spray. */
@@ -38,9 +38,7 @@ const movePart = (label: string, id: string, place: { x: number; y: number; z: n
   patches: [{ op: 'add', path: ['lay', 'places', id], value: place }],
 })
 
-const capitalised = (text: string) => text[0]!.toUpperCase() + text.slice(1)
-
-type Laid = Pick<LayRuleInput, 'r' | 'truck' | 'air'>
+type Laid = Pick<LayRuleInput, 'r' | 'truck' | 'air' | 'lay'>
 
 /** Boxes of the parts laid, but for one. */
 const othersThan = (id: string, { r, air }: Laid) =>
@@ -52,13 +50,13 @@ const othersThan = (id: string, { r, air }: Laid) =>
 function roomFor(id: string, laid: Laid, from = laid.r.places[id]!, reach = Infinity): Point | null {
   const { truck, air } = laid
   const size = partSize(air, id)
-  return nearestRoom(from, size, truck, solidsOf(truck, air), othersThan(id, laid), reach)
+  return nearestRoom(from, size, truck, solidsOf(truck, air, laid.lay.solids), othersThan(id, laid), reach)
 }
 
 /** What a part stands in, and what moves into it. */
 const partInSolid: LayRule = (input) => {
   const { r, truck, air } = input
-  const solids: Solid[] = solidsOf(truck, air)
+  const solids: Solid[] = solidsOf(truck, air, input.lay.solids)
   return laidParts(air).flatMap((id) => {
     const { label } = air.components[id]!
     const [worst] = isInCab(air, id) ? [] : encounters(partBox(r.places[id]!, partSize(air, id)), solids)
@@ -109,7 +107,7 @@ const partNearHeat: LayRule = ({ r, lay, truck, air }) =>
     const heat = r.heat[id] ?? Infinity
     if (heat >= HEAT || lay.shields[id]) return []
     const movable = component.kind !== 'spring'
-    const clear = movable ? roomFor(id, { r, truck, air }) : null
+    const clear = movable ? roomFor(id, { r, truck, air, lay }) : null
     return note({
       rule: 'part-near-heat',
       rank: 'stop',
@@ -305,25 +303,25 @@ const hoseTooShort: LayRule = ({ r, air }) =>
       })
     })
 
-/** The coil of the kit against what is cut of it: told before the last line comes out too short. */
-const kitTubeShort: LayRule = ({ r, air }) => {
-  const { kit } = air
-  if (!kit || kit.tubeLength === null || kit.tubeClass === null) return null
-  const ofCoil = r.cuts.filter(({ id }) => (air.lines[id]!.tube ?? air.tubeClass) === kit.tubeClass)
-  const value = ofCoil.reduce((sum, { cut }) => sum + cut, 0)
-  if (value <= kit.tubeLength) return null
-  return note({
-    quantity: 'run',
-    rule: 'kit-tube-short',
-    rank: 'fix',
-    subject: 'cuts',
-    title: 'The kit’s tube is too short',
-    text: `The lines take {value}; “${kit.label}” has {limit}. Buy the rest before the first cut, and cut the longest first.`,
-    value,
-    limit: kit.tubeLength,
-    source: 'The kit’s own list',
+/** The coils of a tube against what is cut of it: told before the last line comes out too short. */
+const tubeShort: LayRule = ({ r, air }) =>
+  r.tubes.flatMap(({ label, lines, wanted, coils, plan }) => {
+    if (!plan || !('short' in plan)) return []
+    const left = plan.short.map((i) => r.cuts.find(({ id }) => id === lines[i])!)
+    const names = left.map((cut) => `${cut.fromLabel} to ${cut.toLabel.toLowerCase()}`).join('; ')
+    const kit = air.kit && coils.some((coil) => coil.label.includes(air.kit!.label))
+    return note({
+      quantity: 'run',
+      rule: 'tube-short',
+      rank: 'fix',
+      subject: 'cuts',
+      title: `${label}: the coils are too short`,
+      text: `The lines take {value}, the coils have {limit}; no piece is left for ${names}. Buy the rest before the first cut, and cut the longest first.`,
+      value: wanted,
+      limit: coils.reduce((sum, { length, count }) => sum + length * count, 0),
+      source: kit ? 'The kit’s own list' : 'Coils as written down',
+    })
   })
-}
 
 const RULES: readonly LayRule[] = [
   partInSolid,
@@ -338,7 +336,7 @@ const RULES: readonly LayRule[] = [
   shortSlack,
   wheelSpray,
   hoseTooShort,
-  kitTubeShort,
+  tubeShort,
 ]
 
 /** All that Lay notices. */

@@ -1,4 +1,5 @@
 import type { AirPlan, Point } from '../document/types'
+import type { CutPlan, TooLittle } from './cutPlan'
 import type { Shield } from './shields'
 
 export interface Route {
@@ -39,11 +40,28 @@ export interface Route {
   inTheWay: string | null
 }
 
+/** The lines of one tube, and which coil each is cut from. */
+export interface TubeCuts {
+  /** The tube's class, and what it is called. */
+  tube: string
+  label: string
+  /** Lines by their id, longest first, as the plan counts them. */
+  lines: string[]
+  /** Length of them all, m. */
+  wanted: number
+  /** Coils there are, in the order the plan counts them, and what each is called. */
+  coils: { length: number; count: number; label: string }[]
+  /** Null where no coil of that tube is written down: nothing is planned, and nothing is known to be enough. */
+  plan: CutPlan | TooLittle | null
+}
+
 export interface LayResult {
   places: Record<string, Point>
   routes: Route[]
   /** Cut list, longest first. */
   cuts: Route[]
+  /** By tube, which coil its lines are cut from. */
+  tubes: TubeCuts[]
   /** Battery to compressor, along the frame, m; null with nothing to feed. */
   feed: number | null
   /** Length of the harness as fitted, m. */

@@ -27,11 +27,7 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
       @change="(v) => void (screen.subject = v)"
     />
     <PlaceFields v-if="chosen" :of="chosen.label" :at="chosen.place" @move="(v, axis) => move(axis, v)" />
-    <p class="label col-span-full">
-      Parts, lines and wires are checked against rails, cross-members, bed, cab floor and firewall (as is
-      usual), fuel tank, axle and wheels, drive shaft, spare wheel, springs, exhaust and batteries, as
-      measured at Truck. Engine, steering, brake lines, hitch and what else hangs there are not checked: look.
-    </p>
+    <NearPart v-if="chosen" :of="chosen.id" />
     <NumField
       label="Slack left at each spring"
       :value="plan.lay.slackAtSpring"

@@ -3,17 +3,27 @@ import { showText } from '#core/quantity/units'
 import { withLive } from '../stageDrawers'
 import { useLay } from './useLay'
 
+const laterDrawers = () => import('./layDrawers')
+const CoilPlan = laterComponent(() => laterDrawers().then((d) => d.CoilPlan))
+const CutList = laterComponent(() => laterDrawers().then((d) => d.CutList))
+const RunsPanel = laterComponent(() => laterDrawers().then((d) => d.RunsPanel))
+const LayTurned = laterComponent(() => import('./LayTurned.vue'))
+const TellSolids = laterComponent(() => laterDrawers().then((d) => d.TellSolids))
+
 const shop = useShop()
-const { stage, parts } = useLay()
+const { plan, stage, result, parts } = useLay()
 const VIEWS = [
   { id: 'above', title: 'From above' },
   { id: 'side', title: 'From the left' },
+  { id: 'turned', title: 'Turned' },
 ]
 const drawers = computed(() => {
   const { tube } = stage.value.figures
   return withLive('lay', {
     places: String(parts.value.length),
     cuts: tube && showText(tube.value, tube.quantity, shop.units),
+    runs: String(result.value.routes.length),
+    solids: String(Object.keys(plan.value.lay.solids).length),
   })
 })
 </script>
@@ -22,7 +32,10 @@ const drawers = computed(() => {
   <DrawerBench stage="lay" :drawers="drawers" :views="VIEWS">
     <template #view-above><LayAbove /></template>
     <template #view-side><LaySide /></template>
+    <template #view-turned="{ open }"><LayTurned v-if="open" /></template>
     <template #places><LayFields /></template>
-    <template #cuts><CutList /></template>
+    <template #cuts><CutList /><CoilPlan /></template>
+    <template #runs><RunsPanel /></template>
+    <template #solids><TellSolids /></template>
   </DrawerBench>
 </template>

@@ -1,5 +1,5 @@
 import { partSize } from '#core/catalog/partSizes'
-import type { LayPlan, Point } from '#core/document/types'
+import { ordered, type LayPlan, type Point } from '#core/document/types'
 import { laidParts } from '#core/lay/space/room'
 import { useMoving } from '~/pictures/useMoving'
 
@@ -45,8 +45,67 @@ export function useLay() {
     },
     { usual: 50, fine: 10 },
   )
+  const waypointsOf = (id: string): Point[] => plan.value.lay.waypoints[id] ?? []
+  /** The run that is looked at: the one chosen, else the longest cut. */
+  const chosenRun = computed(() => {
+    const { routes, cuts } = result.value
+    return routes.find((r) => r.id === screen.subject) ?? cuts[0] ?? routes[0] ?? null
+  })
+  /** A place that a run is made to pass, by the run and which of them it is. */
+  const movesWaypoint = useMoving<{ run: string; index: number; view: 'above' | 'side' }>(
+    ({ run, index, view }) => {
+      const from = { ...waypointsOf(run)[index]! }
+      return {
+        label: 'Move a place to pass',
+        to: (dx, dy) => (draft) => {
+          const at = draft.lay.waypoints[run]![index]!
+          at.x = tidy(from.x - dx / 1000)
+          if (view === 'above') at.y = tidy(from.y - dy / 1000)
+          else at.z = tidy(from.z - dy / 1000)
+        },
+      }
+    },
+    { usual: 50, fine: 10 },
+  )
+  /** A thing told by hand. */
+  const movesThing = useMoving<{ id: string; view: 'above' | 'side' }>(
+    ({ id, view }) => {
+      screen.subject = id
+      const { label, at } = plan.value.lay.solids[id]!
+      const from = { ...at }
+      return {
+        label: `Move ${label}`,
+        to: (dx, dy) => (draft) => {
+          const { at } = draft.lay.solids[id]!
+          at.x = tidy(from.x - dx / 1000)
+          if (view === 'above') at.y = tidy(from.y - dy / 1000)
+          else at.z = tidy(from.z - dy / 1000)
+        },
+      }
+    },
+    { usual: 50, fine: 10 },
+  )
+  const things = computed(() =>
+    ordered(plan.value.lay.solids)
+      .filter(([, thing]) => thing.there)
+      .map(([id, thing]) => ({ id, ...thing })),
+  )
   const alarmed = computed(
     () => new Set(stage.value.notes.filter((n) => n.rank !== 'know').map((n) => n.subject)),
   )
-  return { plan, stage, result, parts, alarmed, set, put, moves }
+  return {
+    plan,
+    stage,
+    result,
+    parts,
+    things,
+    alarmed,
+    chosenRun,
+    waypointsOf,
+    set,
+    put,
+    moves,
+    movesThing,
+    movesWaypoint,
+  }
 }

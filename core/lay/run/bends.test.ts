@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import type { Point } from '../../document/types'
 import { lengthOf } from '../distances'
-import { roundedLength, turnAt } from './bends'
+import { roundedLength, roundedPath, turnAt } from './bends'
 
 const p = (x: number, y: number, z = 0): Point => ({ x, y, z })
 
@@ -65,4 +65,15 @@ test('any corner in space is as long as 2000 chords along its arc', () => {
       expect(rounded.length).toBeCloseTo(chorded(a, at, b, radius), 6)
     }),
   )
+})
+
+test('drawn, it is as long as it is said to be, and never farther from its corners than its bends', () => {
+  const points = [p(0, 0), p(1, 0), p(1, 1, 0.3), p(0.4, 1.2, 1)]
+  const drawn = roundedPath(points, 0.08, 64)
+  expect(lengthOf(drawn)).toBeCloseTo(roundedLength(points, 0.08).length, 4)
+  expect([drawn[0], drawn.at(-1)]).toEqual([points[0], points[3]])
+  // Where there is no room it is bent as wide as there is room for: the pieces still follow one another.
+  const tight = roundedPath([p(0, 0), p(0.1, 0), p(0.1, 0.1), p(0.3, 0.1)], 1, 8)
+  expect(lengthOf(tight)).toBeLessThan(0.4)
+  expect(tight.every((at) => Number.isFinite(at.x + at.y + at.z))).toBe(true)
 })

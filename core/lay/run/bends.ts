@@ -50,3 +50,47 @@ export function roundedLength(points: readonly Point[], radius: number): Rounded
   for (const h of half) length -= radius * (2 * h - 2 * Math.atan(h))
   return { length, tooTight: [...tight].sort((a, b) => a - b), leastBend }
 }
+
+/**
+ * The same run as it is drawn: its corners as arcs of so many pieces each.
+ * @param points m
+ * @param radius of the bends, m; a corner without room for it is bent as wide as there is room for
+ */
+export function roundedPath(points: readonly Point[], radius: number, pieces: number): Point[] {
+  const { leastBend } = roundedLength(points, radius)
+  const bend = Math.min(radius, leastBend)
+  return points.flatMap((at, i) => {
+    const [before, after] = [points[i - 1], points[i + 1]]
+    if (!before || !after) return [at]
+    const turn = turnAt(before, at, after)
+    const [u, v] = [unitTo(at, before), unitTo(at, after)]
+    if (turn < 1e-6 || Math.PI - turn < 1e-6) return [at]
+    const reach = bend * Math.tan(turn / 2)
+    // From one tangent point to the other about the middle of the arc, by the sines of a slerp.
+    const out = bend / Math.cos(turn / 2)
+    const middle = along(at, unitTo(ORIGIN, sum(u, v)), out)
+    const [from, to] = [along(at, u, reach), along(at, v, reach)]
+    const sine = Math.sin(turn)
+    return Array.from({ length: pieces + 1 }, (_, n) => {
+      const t = n / pieces
+      const [k, l] = [Math.sin((1 - t) * turn) / sine, Math.sin(t * turn) / sine]
+      return {
+        x: middle.x + (from.x - middle.x) * k + (to.x - middle.x) * l,
+        y: middle.y + (from.y - middle.y) * k + (to.y - middle.y) * l,
+        z: middle.z + (from.z - middle.z) * k + (to.z - middle.z) * l,
+      }
+    })
+  })
+}
+
+const ORIGIN: Point = { x: 0, y: 0, z: 0 }
+const sum = (a: Point, b: Point): Point => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z })
+const along = (from: Point, way: Point, far: number): Point => ({
+  x: from.x + way.x * far,
+  y: from.y + way.y * far,
+  z: from.z + way.z * far,
+})
+function unitTo(a: Point, b: Point): Point {
+  const far = distance(a, b)
+  return { x: (b.x - a.x) / far, y: (b.y - a.y) / far, z: (b.z - a.z) / far }
+}

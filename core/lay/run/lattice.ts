@@ -56,7 +56,17 @@ function planes(named: readonly number[], low: number, high: number, least: numb
 /** Planes nearer than this to one another would be one, m. */
 const APART = 0.04
 
-function planesAlong(truck: Truck): number[] {
+/** Places just beside the faces of what was told by hand, along one axis. */
+const besideTold = (solids: readonly Solid[], axis: 'x' | 'y' | 'z'): number[] =>
+  solids
+    .filter(({ told }) => told)
+    .flatMap((solid) => {
+      const { min, max } = boundsOf(solid.shape)
+      const apart = runClearance(solid) + WAY.fromFace - WAY.radius
+      return [min[axis] - apart, max[axis] + apart]
+    })
+
+function planesAlong(truck: Truck, solids: readonly Solid[], through: readonly Point[]): number[] {
   const { frame } = truck
   const beside = CAB.sheet / 2 + WAY.fromFace
   const member = MEMBER.along / 2 + WAY.fromFace
@@ -72,16 +82,20 @@ function planesAlong(truck: Truck): number[] {
     CAB.firewall(truck) - beside,
     CAB.firewall(truck) + beside,
     0,
+    ...through.map(({ x }) => x),
+    ...besideTold(solids, 'x'),
   ]
   return planes(named, rear, front, APART, 0.22)
 }
 
-function planesAcross(truck: Truck): number[] {
+function planesAcross(truck: Truck, solids: readonly Solid[], through: readonly Point[]): number[] {
   const { frame, bed } = truck
   const half = frame.spacing / 2
   const beside = frame.railWidth / 2 + WAY.fromFace
   const wide = Math.max(bed.width / 2 - 0.03, half + beside)
-  const left = planes([half - beside, half, half + beside, 0, wide], 0, wide, APART, 0.18)
+  // Both sides alike, so that a mirrored truck has a mirrored lattice.
+  const told = [...through.map(({ y }) => y), ...besideTold(solids, 'y')].map(Math.abs)
+  const left = planes([half - beside, half, half + beside, 0, wide, ...told], 0, wide, APART, 0.18)
   return [
     ...left
       .slice(1)
@@ -92,7 +106,7 @@ function planesAcross(truck: Truck): number[] {
 }
 
 /** Heights above the rails' upper edge where it is level. */
-function planesUp(truck: Truck): number[] {
+function planesUp(truck: Truck, solids: readonly Solid[], through: readonly Point[]): number[] {
   const { frame, bed } = truck
   const up = WAY.fromFace
   const cab = CAB.floor(truck) - frame.top
@@ -108,6 +122,8 @@ function planesUp(truck: Truck): number[] {
     -frame.depth - 0.16,
     CAB.dash(truck) - frame.top,
     battery + 0.06,
+    ...through.map(({ x, z }) => z - frame.top - railRise(truck, x)),
+    ...besideTold(solids, 'z').map((z) => z - frame.top),
   ]
   const [low, high] = [PRACTICE.groundClearance.value - frame.top, Math.max(battery + 0.1, cab + 0.6)]
   return planes(named, low, high, APART, 0.16)
@@ -182,8 +198,10 @@ function risesAt(fromAxle: number): 0 | 1 | 2 {
   return fromAxle > KICK[1] && fromAxle < KICK[0] ? 1 : 0
 }
 
-function emptyLattice(truck: Truck): Lattice {
-  const [xs, ys, zs] = [planesAlong(truck), planesAcross(truck), planesUp(truck)]
+function emptyLattice(truck: Truck, solids: readonly Solid[], through: readonly Point[]): Lattice {
+  const xs = planesAlong(truck, solids, through)
+  const ys = planesAcross(truck, solids, through)
+  const zs = planesUp(truck, solids, through)
   const size = xs.length * ys.length * zs.length
   const slope = Math.atan(truck.frame.kickUp / (KICK[0] - KICK[1]))
   const array = () => new Float64Array(size)
@@ -233,9 +251,14 @@ function placeFactor(truck: Truck, { x, y, z }: Point): number {
 /**
  * The truck's lattice, with what every edge costs: length by where it lies, away from structure or near the pipe dearer,
  * a hole dearer still; what comes too near a solid cannot be run.
+ * @param through places that runs are made to pass: planes are laid through them.
  */
-export function truckLattice(truck: Truck, solids: readonly Solid[]): Lattice {
-  const lattice = emptyLattice(truck)
+export function truckLattice(
+  truck: Truck,
+  solids: readonly Solid[],
+  through: readonly Point[] = [],
+): Lattice {
+  const lattice = emptyLattice(truck, solids, through)
   const { counts, length, cost, holes } = lattice
   const steps = strides(lattice)
   const size = lattice.at.x.length
@@ -290,6 +313,22 @@ export function truckLattice(truck: Truck, solids: readonly Solid[]): Lattice {
     })
   }
   return lattice
+}
+
+/** The node nearest to a place from which a run can go on; null where none is within reach. */
+export function nodeAt(lattice: Lattice, place: Point): number | null {
+  const { at, cost } = lattice
+  const steps = strides(lattice)
+  let [found, least]: [number | null, number] = [null, WAY.reach]
+  for (let node = 0; node < at.x.length; node++) {
+    const far = Math.hypot(at.x[node]! - place.x, at.y[node]! - place.y, at.z[node]! - place.z)
+    if (far >= least) continue
+    const open = ([0, 1, 2] as const).some(
+      (axis) => cost[axis][node]! < Infinity || (cost[axis][node - steps[axis]] ?? Infinity) < Infinity,
+    )
+    if (open) [found, least] = [node, far]
+  }
+  return found
 }
 
 /** The lattice with more solids in it, the parts laid: only which edges can be run changes. */

@@ -13,7 +13,7 @@ export const boxAround = (p: Point, q: Point): Box => ({
 })
 
 /** A straight piece as upright boxes around its parts, none longer than a hand is wide: never smaller than it. */
-export function boxesAround(a: Point, b: Point): Box[] {
+function boxesAround(a: Point, b: Point): Box[] {
   const long = distance(a, b)
   const upright = [a.x !== b.x, a.y !== b.y, a.z !== b.z].filter(Boolean).length <= 1
   const pieces = upright ? 1 : Math.max(Math.ceil(long / 0.04), 1)
@@ -36,7 +36,7 @@ export const standing = (solid: Solid): Standing => ({
 })
 
 /** How far a straight piece stays from a solid, m; `enough` where it is that far or more. */
-export function pieceToSolid(
+function pieceToSolid(
   pieces: readonly Box[],
   whole: Box,
   { solid, bounds }: Standing,
@@ -56,3 +56,10 @@ export function inTheWay(a: Point, b: Point, solids: readonly Standing[]): Solid
   })
   return found?.solid ?? null
 }
+
+/** How far the middle of a run stays from the nearest of some solids, m; Infinity where there are none. */
+export const nearestOf = (points: readonly Point[], solids: readonly Standing[]): number =>
+  points.slice(1).reduce((far, p, i) => {
+    const [boxes, whole] = [boxesAround(points[i]!, p), boxAround(points[i]!, p)]
+    return solids.reduce((so, one) => pieceToSolid(boxes, whole, one, so), far)
+  }, Infinity)

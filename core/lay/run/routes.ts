@@ -1,7 +1,8 @@
 import { PRACTICE } from '../../catalog/practice'
 import { partSize } from '../../catalog/partSizes'
 import type { TubeClass } from '../../catalog/tubes'
-import type { AirPlan, Point, Truck } from '../../document/types'
+import type { AirPlan, LayPlan, Point, Truck } from '../../document/types'
+import { recent } from '../../quantity/recent'
 import { distance, heatDistance } from '../distances'
 import { BATTERY } from '../places'
 import { laidParts, partBox, solidsOf } from '../space/room'
@@ -9,9 +10,9 @@ import type { Solid, SolidKind } from '../space/solids'
 import type { Route } from '../types'
 import { roundedLength } from './bends'
 import { endPlace, joinedBy, standingAt, type Joined } from './ends'
-import { pointAt, truckLattice, withParts, type Lattice } from './lattice'
-import { boxAround, boxesAround, inTheWay, pieceToSolid, standing, type Standing } from './pieces'
-import { cheapestWay, edgesOf, notebookFor, nothingShared } from './search'
+import { nodeAt, pointAt, truckLattice, withParts, type Lattice } from './lattice'
+import { inTheWay, nearestOf, standing } from './pieces'
+import { THROUGH, cheapestWay, edgesOf, notebookFor, nothingShared } from './search'
 import { WAY } from './settings'
 
 /** A line or wire to be run. */
@@ -26,6 +27,8 @@ export interface Wanted {
   tube: TubeClass | null
 }
 type Places = Readonly<Record<string, Point>>
+/** What was told by hand. */
+type Told = Pick<LayPlan, 'solids' | 'waypoints'>
 
 /** Lengths are cut to the next 10 mm; rounding must not cost another. */
 const toCut = (length: number) => Math.ceil(length * 100 - 1e-6) / 100
@@ -45,14 +48,17 @@ const partSolid = (air: AirPlan, id: string, place: Point): Solid => ({
   shape: partBox(place, partSize(air, id)),
 })
 
-const truckLattices = new WeakMap<Truck, { spring: string; lattice: Lattice }>()
-function latticeOf(truck: Truck, air: AirPlan, solids: readonly Solid[]): Lattice {
-  const kept = truckLattices.get(truck)
-  const spring = air.classes[air.springClass]?.like ?? air.springClass
-  if (kept?.spring === spring) return kept.lattice
-  const lattice = truckLattice(truck, solids)
-  truckLattices.set(truck, { spring, lattice })
-  return lattice
+/** Lattices of the last few trucks, as they really stand: most of what is measured moves nothing here. */
+const lattices = recent<Lattice>(3)
+function latticeOf(truck: Truck, solids: readonly Solid[], waypoints: LayPlan['waypoints']): Lattice {
+  const through = Object.values(waypoints).flat()
+  return lattices(spaceKey(truck, solids, through), () => truckLattice(truck, solids, through))
+}
+
+/** All that a lattice is made of. */
+function spaceKey(truck: Truck, solids: readonly Solid[], through: readonly Point[]): string {
+  const { frame, bed, battery, fuelTank, wheelbase, cabRear, axleToBall } = truck
+  return JSON.stringify([frame, bed, battery, fuelTank, wheelbase, cabRear, axleToBall, solids, through])
 }
 
 /** The way of a run, with what is known of it without its part. */
@@ -74,10 +80,10 @@ const EASES = [1, 1.5, 2]
  * Finds ways over one truck with its parts laid. Each run leaves word of where it lies: the next is tied with it where
  * that costs little.
  */
-function wayFinder(truck: Truck, air: AirPlan, places: Places) {
-  const truckParts = solidsOf(truck, air)
+function wayFinder(truck: Truck, air: AirPlan, { solids: told, waypoints }: Told, places: Places) {
+  const truckParts = solidsOf(truck, air, told)
   const parts = laidParts(air).map((id) => partSolid(air, id, places[id]!))
-  const lattice = withParts(latticeOf(truck, air, truckParts), parts)
+  const lattice = withParts(latticeOf(truck, truckParts, waypoints), parts)
   const solids = [...truckParts, ...parts].map(standing)
   const shared = nothingShared(lattice)
   const notebook = notebookFor(lattice)
@@ -88,12 +94,24 @@ function wayFinder(truck: Truck, air: AirPlan, places: Places) {
     known.set(key, kept)
     return kept
   }
-  const nearest = (points: readonly Point[], others: readonly Standing[]): number =>
-    points.slice(1).reduce((far, p, i) => {
-      const [boxes, whole] = [boxesAround(points[i]!, p), boxAround(points[i]!, p)]
-      return others.reduce((so, one) => pieceToSolid(boxes, whole, one, so), far)
-    }, Infinity)
-  return (from: string, to: string, bend: number): Found => {
+  /** From one part to the other by every place it is made to pass; the name of what is in the way where there is none. */
+  const wayBy = (first: Joined, last: Joined, to: Point, via: readonly Point[], bend: number) => {
+    let from: Parameters<typeof cheapestWay>[1] = first.stubs
+    const nodes: number[] = []
+    for (const place of via) {
+      const node = nodeAt(lattice, place)
+      if (node === null) return null
+      const target = [{ node, cost: 0, towards: THROUGH }]
+      const way = cheapestWay(lattice, from, target, pointAt(lattice, node), bend, shared, notebook)
+      if (!way) return null
+      nodes.push(...(nodes.length > 0 ? way.nodes.slice(1) : way.nodes))
+      from = way.last
+    }
+    const way = cheapestWay(lattice, from, last.stubs, to, bend, shared, notebook)
+    return way && [...nodes, ...(nodes.length > 0 ? way.nodes.slice(1) : way.nodes)]
+  }
+  return (id: string, from: string, to: string, bend: number): Found => {
+    const via = waypoints[id] ?? []
     const [a, b] = [endPlace(truck, air, places, from), endPlace(truck, air, places, to)]
     const own = new Set([...standingAt(a, solids), ...standingAt(b, solids)])
     const others = solids.filter((one) => !own.has(one))
@@ -101,24 +119,28 @@ function wayFinder(truck: Truck, air: AirPlan, places: Places) {
       const corners = cornersOf(points)
       const { length, leastBend } = roundedLength(corners, bend)
       const kinds = (wanted: readonly SolidKind[]) => others.filter((one) => wanted.includes(one.solid.kind))
-      const moving = nearest(corners, kinds(['moving']))
-      const solid = Math.min(moving, nearest(corners, kinds(['structure', 'floor', 'body'])))
+      const moving = nearestOf(corners, kinds(['moving']))
+      const solid = Math.min(moving, nearestOf(corners, kinds(['structure', 'floor', 'body'])))
       const shape = { points: corners, length, leastBend, moving, solid }
       return { ...shape, grommets: 0, wayless: false, inTheWay: null, ...rest }
     }
-    if (distance(a, b) < WAY.straight && inTheWay(a, b, others) === null) return found([a, b])
+    const near = via.length === 0 && distance(a, b) < WAY.straight
+    if (near && inTheWay(a, b, others) === null) return found([a, b])
     let best: { nodes: number[]; found: Found } | null = null
     let blocked: Solid | null = null
     for (const ease of EASES) {
       const [first, last] = [joined(from, a, bend * ease), joined(to, b, bend * ease)]
       blocked ??= (first.stubs.length > 0 ? last : first).blockedBy
-      const way = cheapestWay(lattice, first.stubs, last.stubs, b, bend * ease, shared, notebook)
-      if (!way) break
-      const next = found([a, ...way.nodes.map((node) => pointAt(lattice, node)), b])
-      if (!best || next.leastBend > best.found.leastBend) best = { nodes: way.nodes, found: next }
+      const nodes = wayBy(first, last, b, via, bend * ease)
+      if (!nodes) break
+      const next = found([a, ...nodes.map((node) => pointAt(lattice, node)), b])
+      if (!best || next.leastBend > best.found.leastBend) best = { nodes, found: next }
       if (next.leastBend >= bend) break
     }
-    if (!best) return found([a, b], { wayless: true, inTheWay: blocked?.label ?? null })
+    if (!best) {
+      const by = via.length > 0 ? 'a place it is made to pass' : (blocked?.label ?? null)
+      return found([a, ...via, b], { wayless: true, inTheWay: by })
+    }
     const edges = edgesOf(lattice, best.nodes)
     for (const { axis, node } of edges) shared[axis][node] = 1
     return {
@@ -129,14 +151,23 @@ function wayFinder(truck: Truck, air: AirPlan, places: Places) {
 }
 
 /** Lays lines and wires between placed parts, the longest first: along structure, clear of all solids. */
-function findRuns(truck: Truck, air: AirPlan, places: Places, wanted: readonly Wanted[]): Route[] {
-  const find = wayFinder(truck, air, places)
+function findRuns(
+  truck: Truck,
+  air: AirPlan,
+  told: Told,
+  places: Places,
+  wanted: readonly Wanted[],
+): Route[] {
+  const find = wayFinder(truck, air, told, places)
+  const hot = solidsOf(truck, air, told.solids)
+    .filter((s) => s.kind === 'hot' && s.told)
+    .map(standing)
   const label = (part: string) => (part === BATTERY ? 'Battery' : (air.components[part]?.label ?? part))
   const straight = ({ from, to }: Wanted) => distance(places[from]!, places[to]!)
   const lay = ({ id, kind, from, to, path, slack, tube }: Wanted): Route => {
     const bend = kind === 'air' ? (tube?.bendRadius ?? WAY.usualBend) : WAY.wireBend
     const radius = tube ? tube.outside / 2 : WAY.radius
-    const { length, leastBend, moving, solid, ...way } = find(from, to, bend)
+    const { length, leastBend, moving, solid, ...way } = find(id, from, to, bend)
     return {
       id,
       kind,
@@ -151,7 +182,10 @@ function findRuns(truck: Truck, air: AirPlan, places: Places, wanted: readonly W
       ...taken(length + slack, tube?.stock ?? null),
       ties: Math.ceil(length / PRACTICE.tieSpacing.value),
       radius,
-      heat: Math.max(heatDistance(way.points, truck.exhaust) - radius, 0),
+      heat: Math.max(
+        Math.min(heatDistance(way.points, truck.exhaust), nearestOf(way.points, hot)) - radius,
+        0,
+      ),
       clear: Math.max(moving - radius, 0),
       solid: Math.max(solid - radius, 0),
       bend: Math.min(bend, leastBend),
@@ -162,15 +196,30 @@ function findRuns(truck: Truck, air: AirPlan, places: Places, wanted: readonly W
   return wanted.map(({ id }) => laid.get(id)!)
 }
 
-let last: { truck: Truck; key: string; routes: Route[] } | null = null
-/** The runs of a plan; not sought again while truck, places, parts and what is to be run are the same. */
-export function layRuns(truck: Truck, air: AirPlan, places: Places, wanted: readonly Wanted[]): Route[] {
+const runs = recent<Route[]>(6)
+/** The runs of a plan; not sought again while its space, its places and what is to be run are the same. */
+export function layRuns(
+  truck: Truck,
+  air: AirPlan,
+  told: Told,
+  places: Places,
+  wanted: readonly Wanted[],
+): Route[] {
   const parts = Object.entries(air.components).map(([id, { kind, label }]) => [id, kind, label])
-  const classes = [air.springClass, air.compressorClass, air.blockClass, air.classes]
-  const key = JSON.stringify([places, wanted, parts, classes])
-  if (last?.truck !== truck || last.key !== key)
-    last = { truck, key, routes: findRuns(truck, air, places, wanted) }
-  return last.routes
+  const sizes = laidParts(air).map((id) => partSize(air, id))
+  const through = Object.values(told.waypoints).flat()
+  const space = spaceKey(truck, solidsOf(truck, air, told.solids), through)
+  const key = JSON.stringify([
+    space,
+    truck.exhaust,
+    truck.seats.upper,
+    places,
+    wanted,
+    parts,
+    sizes,
+    told.waypoints,
+  ])
+  return runs(key, () => findRuns(truck, air, told, places, wanted))
 }
 
 /** A run without the places it passes straight. */

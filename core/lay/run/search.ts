@@ -10,10 +10,20 @@ export interface Stub {
   towards: Point
 }
 
+/** The direction of a place that a run only passes. */
+export const THROUGH: Point = { x: 0, y: 0, z: 0 }
+
 /** The cheapest way found: every node it passes from the first part to the second, and what it costs, in metres of plain run. */
 export interface Way {
   nodes: number[]
   cost: number
+  /** The last node, and the way it was come to. */
+  last: Arrived
+}
+/** A node that a run has come to, and the way it came. */
+export interface Arrived {
+  node: number
+  way: number
 }
 
 /** The six ways from a node: along + and −, across + and −, up + and −. */
@@ -142,13 +152,13 @@ export const notebookFor = ({ at: { x } }: Lattice): Notebook => ({
 })
 
 /**
- * The cheapest way from any first stub over the lattice to any last one, by A* over nodes and the way each was come to
+ * The cheapest way from any first stub, or from where an earlier piece of the run has come to, over the lattice to any last one, by A* over nodes and the way each was come to
  * (Hart, Nilsson and Raphael 1968). Null where there is none.
  * @param bendRadius m
  */
 export function cheapestWay(
   lattice: Lattice,
-  from: readonly Stub[],
+  from: readonly Stub[] | Arrived,
   to: readonly Stub[],
   target: Point,
   bendRadius: number,
@@ -173,7 +183,10 @@ export function cheapestWay(
   const { each, begin } = stepper(lattice, bendRadius, shared)
   const lastStubs = new Map<number, Stub>(to.map((stub) => [stub.node, stub]))
   /** First nodes, written as −2 − node, so that a way back ends there. */
-  for (const { node, cost, towards } of from)
+  const stubs = 'way' in from ? [] : from
+  if ('way' in from)
+    each(from.node, from.way, (next, way, cost) => reach(next * WAYS + way, cost, -2 - from.node))
+  for (const { node, cost, towards } of stubs)
     for (let way = 0; way < WAYS; way++) {
       const along = componentOf(towards, way)
       if (along < -1e-9) continue
@@ -184,10 +197,12 @@ export function cheapestWay(
   let end = -1
   let least = Infinity
   // Both parts at one node.
-  for (const first of from) {
+  for (const first of stubs) {
     const last = lastStubs.get(first.node)
     if (!last) continue
     const { towards: a } = first
+    // A place on the way has no direction of its own: it is gone through, not ended at.
+    if (last.towards === THROUGH) continue
     const dot = -(a.x * last.towards.x + a.y * last.towards.y + a.z * last.towards.z)
     const cost = first.cost + last.cost + (dot > STRAIGHT_ON ? 0 : WAY.turn)
     if (dot >= -1e-9 && cost < least) {
@@ -222,7 +237,11 @@ export function cheapestWay(
     state = before[state]!
   }
   nodes.unshift(-2 - state)
-  return { nodes: filled(lattice, nodes), cost: least }
+  return {
+    nodes: filled(lattice, nodes),
+    cost: least,
+    last: { node: nodes.at(-1)!, way: Math.max(end, 0) % WAYS },
+  }
 }
 
 /** Axis along which two neighbours, or two nodes of one straight piece, lie apart. */

@@ -1,10 +1,10 @@
-import type { PartSize } from '../../catalog/partSizes'
+import { partSize, type PartSize } from '../../catalog/partSizes'
 import { KINDS } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
 import { springClass } from '../../catalog/springs'
-import { DIRECT, type AirPlan, type Point, type Truck } from '../../document/types'
+import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../../document/types'
 import { boxToShape, shrunk, type Box } from './shapes'
-import { truckSolids, type Solid } from './solids'
+import { truckSolids, withTold, type Solid } from './solids'
 
 /** Which room a part takes on the truck, what stands in it, and where there is room for it. */
 
@@ -29,9 +29,16 @@ export function laidParts(air: AirPlan): string[] {
 }
 export const isInCab = (air: AirPlan, id: string): boolean => KINDS[air.components[id]!.kind].cab === true
 
-/** The truck's solids with the springs of the plan. */
-export const solidsOf = (truck: Truck, air: AirPlan): Solid[] =>
-  truckSolids(truck, springClass(air.classes[air.springClass]?.like ?? air.springClass))
+const NOTHING_TOLD: LayPlan['solids'] = {}
+let lastSolids: { inputs: readonly unknown[]; solids: Solid[] } | null = null
+/** The truck's solids with the springs of the plan and what was told by hand; made once for the same truck. */
+export function solidsOf(truck: Truck, air: AirPlan, told = NOTHING_TOLD): Solid[] {
+  const spring = springClass(air.classes[air.springClass]?.like ?? air.springClass)
+  const inputs = [truck, spring, told]
+  if (!lastSolids || inputs.some((value, i) => value !== lastSolids!.inputs[i]))
+    lastSolids = { inputs, solids: withTold(truckSolids(truck, spring), told) }
+  return lastSolids.solids
+}
 
 /** What stands nearest in a part's way: how much is left to it, and how much is wanted. */
 export interface Encounter {
@@ -115,4 +122,37 @@ export function nearestRoom(
     .filter(({ far }) => far <= reach)
     .sort((a, b) => a.far - b.far)
   return tried.find(({ place }) => isFree(place))?.place ?? null
+}
+
+/** Something near a part: what it is called, and how far it is, outside to outside. */
+export interface Near {
+  id: string
+  label: string
+  far: number
+}
+
+/** What stands within a reach of a part, nearest first: the truck's solids, each once, and the other parts. */
+export function within(
+  id: string,
+  air: AirPlan,
+  places: Readonly<Record<string, Point>>,
+  solids: readonly Solid[],
+  reach: number,
+): Near[] {
+  const box = partBox(places[id]!, partSize(air, id))
+  const nearest = new Map<string, Near>()
+  const look = (near: Near) => {
+    if (near.far <= reach && near.far < (nearest.get(near.id)?.far ?? Infinity)) nearest.set(near.id, near)
+  }
+  for (const solid of solids) look({ id: solid.id, label: solid.label, far: boxToShape(box, solid.shape) })
+  for (const other of laidParts(air)) {
+    if (other === id) continue
+    const { label } = air.components[other]!
+    look({
+      id: other,
+      label: `the ${label.toLowerCase()}`,
+      far: boxToShape(box, partBox(places[other]!, partSize(air, other))),
+    })
+  }
+  return [...nearest.values()].sort((a, b) => a.far - b.far || (a.id < b.id ? -1 : 1))
 }

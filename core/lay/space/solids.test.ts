@@ -1,10 +1,6 @@
-import { ARCHETYPES, startingCircuit } from '../../air/circuit/startingCircuits'
 import { springClass } from '../../catalog/springs'
 import { railBottom, wheelTravel } from '../../catalog/truckGeometry'
-import { TRUCK_KINDS, exampleTruck } from '../../catalog/trucks'
-import { createDeriver } from '../../derive/derive'
-import { newPlan } from '../../derive/newPlan'
-import type { Archetype, Plan, TruckKind } from '../../document/types'
+import { exampleTruck } from '../../catalog/trucks'
 import { partBox } from './room'
 import { boxToShape } from './shapes'
 import { truckSolids } from './solids'
@@ -42,21 +38,4 @@ describe('solids of the flatbed, by hand', () => {
     )
     expect(truckSolids({ ...pickup, driveShaft: 0 }, null).map((s) => s.id)).not.toContain('shaft')
   })
-})
-
-const every = TRUCK_KINDS.flatMap((k) => ARCHETYPES.map((a) => [k.id, a.id] as const))
-const planOf = (kind: TruckKind, archetype: Archetype): Plan => {
-  const plan = newPlan(kind, 'x')
-  const block = ARCHETYPES.find((a) => a.id === archetype)!.block
-  Object.assign(plan.air, {
-    archetype,
-    ...startingCircuit(archetype),
-    blockClass: block ?? plan.air.blockClass,
-  })
-  return plan
-}
-test.each(every)('%s, %s: as proposed nothing stands in the truck nor in another part', (kind, archetype) => {
-  const { notes } = createDeriver()(planOf(kind, archetype)).stages.lay
-  const said = notes.filter((n) => n.rule === 'part-in-solid' || n.rule === 'parts-overlap')
-  expect(said.map((n) => n.title)).toEqual([])
 })

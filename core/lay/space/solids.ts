@@ -1,8 +1,8 @@
 import { PRACTICE } from '../../catalog/practice'
 import type { SpringClass } from '../../catalog/springs'
 import { KICK, railBottom, railDepth, railRise, tyreInside, wheelTravel } from '../../catalog/truckGeometry'
-import type { Point, Truck } from '../../document/types'
-import type { Box, Shape } from './shapes'
+import type { LayPlan, Point, ToldSolid, Truck } from '../../document/types'
+import { boundsOf, type Box, type Shape } from './shapes'
 
 /**
  * What a solid is to parts and runs: `structure` they are fixed to; a `floor` too, where they must, and a `sheet`, which
@@ -18,6 +18,8 @@ export interface Solid {
   label: string
   shape: Shape
   kind: SolidKind
+  /** Told by hand. */
+  told?: true
 }
 
 const box = (min: Point, max: Point): Box => ({ shape: 'box', min, max })
@@ -271,9 +273,71 @@ function springs(truck: Truck, spring: SpringClass | null): Solid[] {
   }))
 }
 
+/** The receiver with its ball mount, and what holds a ball or a fifth wheel under the bed, m (from memory). */
+const HITCH = { along: 0.35, half: 0.05, up: 0.1 }
+const BED_HITCH = { along: 0.3, up: 0.12 }
+
+function hitches(truck: Truck): Solid[] {
+  const { axleToBall, ballHeight, bedHitch, frame } = truck
+  const receiver: Solid = {
+    id: 'hitch',
+    label: 'the hitch',
+    kind: 'body',
+    shape: box(
+      { x: -axleToBall, y: -HITCH.half, z: ballHeight - HITCH.up },
+      { x: -axleToBall + HITCH.along, y: HITCH.half, z: ballHeight },
+    ),
+  }
+  if (bedHitch === null) return [receiver]
+  const half = (frame.spacing - frame.railWidth) / 2
+  const under = floorAt(truck, bedHitch) - FLOOR
+  const bracket = box(
+    { x: bedHitch - BED_HITCH.along / 2, y: -half, z: under - BED_HITCH.up },
+    { x: bedHitch + BED_HITCH.along / 2, y: half, z: under },
+  )
+  return [receiver, { id: 'bed-hitch', label: 'the bed hitch', kind: 'structure', shape: bracket }]
+}
+
+/** Solids that the survey does not ask for: as is usual, until they are told by hand. */
+export const USUAL_SOLIDS = ['sheet-floor', 'sheet-firewall', 'sheet-back', 'hitch', 'bed-hitch'] as const
+
+/** A thing told by hand, as a solid. */
+const toldSolid = (id: string, { label, kind, at, size }: ToldSolid): Solid => ({
+  id,
+  label: `the ${label.toLowerCase()}`,
+  kind: kind === 'keepOut' ? 'body' : kind,
+  told: true,
+  shape: around(at, [size.along, size.across, size.up]),
+})
+
+export const capitalised = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+
+/** The same as a thing told by hand, to begin from: the upright box around it. */
+export function asTold({ label, kind, shape }: Solid, order: number): ToldSolid {
+  const { min, max } = boundsOf(shape)
+  const middle = (k: 'x' | 'y' | 'z') => (min[k] + max[k]) / 2
+  return {
+    label: capitalised(label.replace(/^the /, '')),
+    kind: kind === 'floor' ? 'structure' : kind,
+    at: { x: middle('x'), y: middle('y'), z: middle('z') },
+    size: { along: max.x - min.x, across: max.y - min.y, up: max.z - min.z },
+    there: true,
+    order,
+  }
+}
+
+/** The truck's solids with what was told by hand: beside them, or instead of one of the same id. */
+export function withTold(solids: readonly Solid[], told: LayPlan['solids']): Solid[] {
+  const entries = Object.entries(told).sort(([, a], [, b]) => a.order - b.order)
+  return [
+    ...solids.filter(({ id }) => !told[id]),
+    ...entries.filter(([, thing]) => thing.there).map(([id, thing]) => toldSolid(id, thing)),
+  ]
+}
+
 /**
- * The truck as solids: rails, cross-members, bed, tank, axle with its wheels over their travel, shaft, exhaust, springs at
- * their largest, spare wheel, batteries. What the survey does not tell is not there, and not checked against.
+ * The truck as solids: rails, cross-members, bed, cab, tank, axle with its wheels over their travel, shaft, exhaust, springs
+ * at their largest, spare wheel, hitches, batteries. What the survey does not tell is not there, and not checked against.
  */
 export function truckSolids(truck: Truck, spring: SpringClass | null): Solid[] {
   const { fuelTank, exhaust } = truck
@@ -299,6 +363,7 @@ export function truckSolids(truck: Truck, spring: SpringClass | null): Solid[] {
     ...driveShaft(truck),
     ...frontWheels(truck),
     ...spare(truck),
+    ...hitches(truck),
     ...springs(truck, spring),
     ...batteries.map((at, i): Solid => ({
       id: `battery-${i}`,

@@ -1,0 +1,69 @@
+import type { Point } from '../../document/types'
+import { distance } from '../distances'
+import { boxToShape } from '../space/shapes'
+import type { Solid } from '../space/solids'
+import type { Route } from '../types'
+import { turnAt } from './bends'
+import { WAY } from './settings'
+
+/** One piece of a run as it is laid: where it begins, how long it is, what it lies along, and which way it goes. */
+export interface StripPiece {
+  /** From the run's first end, along its straight pieces, m. */
+  at: number
+  length: number
+  /** What it is tied to, "the left rail"; null where nothing is near enough. */
+  along: string | null
+  /** The way it goes: the axis it goes most along, and to which side of it. */
+  way: 'ahead' | 'back' | 'left' | 'right' | 'up' | 'down'
+  /** Sheet metal it passes through, each with a grommet. */
+  through: string[]
+}
+
+/** Which way a piece goes most. */
+function wayOf(a: Point, b: Point): StripPiece['way'] {
+  const [dx, dy, dz] = [b.x - a.x, b.y - a.y, b.z - a.z]
+  if (Math.abs(dx) >= Math.abs(dy) && Math.abs(dx) >= Math.abs(dz)) return dx > 0 ? 'ahead' : 'back'
+  if (Math.abs(dy) >= Math.abs(dz)) return dy > 0 ? 'left' : 'right'
+  return dz > 0 ? 'up' : 'down'
+}
+
+/** Less than this is going straight on, rad: where the rails rise a run goes with them. */
+const STRAIGHT_ON = 0.7
+
+/** What is tied to, nearest first. */
+const holds = ({ kind }: Solid) => kind === 'structure' || kind === 'floor' || kind === 'sheet'
+
+/** A run piece by piece, as one walks along it with the ties in hand. */
+export function stripOf({ points }: Pick<Route, 'points'>, solids: readonly Solid[]): StripPiece[] {
+  const pieces: StripPiece[] = []
+  let at = 0
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1]!, points[i]!]
+    const length = distance(a, b)
+    const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, z: (a.z + b.z) / 2 }
+    const place = { shape: 'box', min: middle, max: middle } as const
+    const tied = solids
+      .filter(holds)
+      .map((solid) => ({ solid, far: boxToShape(place, solid.shape) }))
+      .filter(({ far }) => far <= WAY.tied)
+      .sort((p, q) => p.far - q.far)[0]
+    const along = tied?.solid.label ?? null
+    const whole = {
+      shape: 'box',
+      min: { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), z: Math.min(a.z, b.z) },
+      max: { x: Math.max(a.x, b.x), y: Math.max(a.y, b.y), z: Math.max(a.z, b.z) },
+    } as const
+    const through = solids
+      .filter((s) => s.kind === 'sheet' && boxToShape(whole, s.shape) === 0)
+      .map((s) => s.label)
+    const last = pieces.at(-1)
+    const before = points[i - 2]
+    const goesOn = last && before && turnAt(before, a, b) < STRAIGHT_ON && last.along === along
+    if (goesOn) {
+      last.length += length
+      last.through.push(...through)
+    } else pieces.push({ at, length, along, way: wayOf(a, b), through })
+    at += length
+  }
+  return pieces
+}

@@ -77,6 +77,17 @@ row('doubt of one haul by 10 000 samples', core.sample, 'ms', 1000)
 row('fill-time, tank through 3/16 in line', core.fill, 'ms')
 rowAtLeast('ten minutes of the high-flow circuit, against real time', core.realTime, '×', 2000)
 rowAtLeast('the same equations by a general package at no greater error', core.odex, '× our time', 1)
+const layBench = await bundle('bench/lay.ts', 'bench-lay', ['core', 'bench'])
+const lay = JSON.parse(
+  execFileSync(process.execPath, [layBench], {
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production' },
+  }),
+)
+row(`all runs of “${lay.name}” on a truck not seen before, median`, lay.whole, 'ms', 300)
+row('all runs while a part is dragged, median', lay.drag, 'ms', 50)
+row('search for whole layouts', lay.search, 'ms', 5000)
+rowAtLeast('one way by graphology-shortest-path on the same lattice', lay.graphology, '× our time', 5)
 const sweep = (hands) =>
   Promise.all(
     Array.from(

@@ -29,6 +29,15 @@ await take('truck-fit', '/jobs/festival-rig/truck#fit', {
     await page.getByRole('slider').fill('0.85')
   },
 })
+await take('lay-layouts', '/jobs/festival-rig/lay', {
+  height: 1100,
+  first: async (page) => {
+    await page.getByRole('link', { name: 'Find a place for everything' }).click()
+    const panel = page.getByRole('region', { name: 'Whole layouts' })
+    await panel.getByRole('button', { name: 'Find a place for everything' }).waitFor()
+    await page.waitForTimeout(500)
+  },
+})
 await take('air-found', '/jobs/hive-hauler/air#found')
 await take('air-run', '/jobs/festival-rig/air#run', {
   first: async (page) => {
@@ -57,8 +66,14 @@ await take('parts', '/parts', {
     await page.waitForTimeout(400)
   },
 })
-await take('load-sure', '/jobs/hive-hauler/load#sure')
-await take('lay-bay', '/jobs/kiln-trailer/lay', { theme: 'bay' })
+await take('lay-bay', '/jobs/hive-hauler/lay', {
+  theme: 'bay',
+  first: async (page) => {
+    await page.getByRole('button', { name: 'Turned' }).click()
+    await page.locator('canvas[data-turned="true"]').waitFor()
+    await page.waitForTimeout(800)
+  },
+})
 await take('build-phone', '/jobs/estuary-flatbed/build', { theme: 'bay', width: 390, height: 844 })
 await take('sums', '/sums?sum=wire-size')
 await browser.close()

@@ -255,4 +255,20 @@ export const SUM_PICTURES: Record<string, SumPicture> = {
     ],
     words: [word(80, 62, 'p, T'), word(186, 38, 'C'), word(264, 62, 'p_atm')],
   },
+  'bend-length': {
+    shapes: [
+      { d: 'M30 88h150a36 36 0 0 0 36 -36v-36' },
+      { d: 'M180 88v-36h36', as: 'measure' },
+      { d: across(30, 180, 102), as: 'measure' },
+    ],
+    words: [word(188, 48, 'r'), word(222, 84, 'θ'), word(80, 80, 'pieces')],
+  },
+  'cut-plan': {
+    shapes: [
+      { d: 'M30 26h240v14h-240z', as: 'body' },
+      { d: 'M30 60h240v14h-240z', as: 'body' },
+      { d: 'M150 22v22M232 22v22M190 56v22', as: 'measure' },
+    ],
+    words: [word(66, 38, 'piece'), word(170, 38, 'cut'), word(80, 72, 'coils'), word(200, 72, 'offcuts')],
+  },
 }

@@ -39,6 +39,7 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
   lay: [
     { id: 'places', title: 'Places' },
     { id: 'cuts', title: 'Cut in this order' },
+    { id: 'layouts', title: 'Whole layouts' },
     { id: 'runs', title: 'Runs' },
     { id: 'solids', title: 'In the way' },
   ],

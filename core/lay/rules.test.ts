@@ -10,6 +10,7 @@ import { newPlan } from '../derive/newPlan'
 import type { LayPlan, Point, Truck } from '../document/types'
 import { heatDistance } from './distances'
 import { layStage } from './lay'
+import { layRules } from './rules'
 import { proposedPlaces } from './places'
 import { encounters, nearestRoom, overlap, partBox, solidsOf } from './space/room'
 
@@ -33,6 +34,7 @@ test('mirrored exhaust, mirrored answer', () => {
   const other = {
     ...truck,
     exhaust: { ...truck.exhaust, points: truck.exhaust.points.map((p) => ({ ...p, y: -p.y })) },
+    fuelTank: { ...truck.fuelTank, centre: { ...truck.fuelTank.centre, y: -truck.fuelTank.centre.y } },
   }
   expect(rules({}, other)).toEqual(['part-near-heat spring-left'])
   expect(proposedPlaces(other, air).compressor!.y).toBeCloseTo(-proposedPlaces(truck, air).compressor!.y, 12)
@@ -191,4 +193,34 @@ describe('hose with its ends on', () => {
     expect(rulesWith(longest - spring.run + 0.001)).toContain(`hose-too-short ${spring.id}`)
     expect(rulesWith(longest - spring.run - 0.001)).not.toContain(`hose-too-short ${spring.id}`)
   })
+})
+
+test('an exhaust through the fuel tank and a frame without cross-members are said, not hidden', () => {
+  const { fuelTank } = truck
+  const pipe = (y: number): Truck => ({
+    ...truck,
+    exhaust: {
+      radius: 0.03,
+      points: [
+        { x: fuelTank.centre.x + 1, y, z: fuelTank.centre.z },
+        { x: fuelTank.centre.x - 1, y, z: fuelTank.centre.z },
+      ],
+    },
+  })
+  const side = fuelTank.centre.y + fuelTank.width / 2 + 0.03
+  expect(rules({}, pipe(side - 0.001))).toContain('exhaust-in-tank exhaust')
+  expect(rules({}, pipe(side + 0.001))).not.toContain('exhaust-in-tank exhaust')
+  const bare = { ...truck, frame: { ...truck.frame, crossMembers: [] } }
+  expect(rules({}, bare)).toContain('no-cross-members crossMembers')
+  expect(rules()).not.toContain('no-cross-members crossMembers')
+})
+
+test('a corner without room for its bend is told with what there is room for', () => {
+  const r = run().result
+  const tight = { ...r, routes: r.routes.map((route, i) => (i === 0 ? { ...route, bend: 0.02 } : route)) }
+  const told = layRules({ r: tight, lay: base, truck, air, ...parts }).find(
+    (n) => n.rule === 'bend-too-tight',
+  )!
+  expect(told).toMatchObject({ subject: r.routes[0]!.id, value: 0.02, limit: r.routes[0]!.wantedBend })
+  expect(layRules({ r, lay: base, truck, air, ...parts }).map((n) => n.rule)).not.toContain('bend-too-tight')
 })

@@ -8,6 +8,7 @@ import { notesOf, type Note, type NoteFields, type Remedy } from '../quantity/fi
 import { applyRules, type Rule } from '../quantity/stage'
 import { partSize } from '../catalog/partSizes'
 import { encounters, isInCab, laidParts, nearestRoom, overlap, partBox, solidsOf } from './space/room'
+import { boxToShape } from './space/shapes'
 import { capitalised, type Solid } from './space/solids'
 import type { LayResult } from './types'
 
@@ -137,6 +138,38 @@ const shieldPlanned: LayRule = ({ r }) =>
         : 'It stands {limit} or more from the pipe; the shield is there all the same.',
     })
   })
+
+/** What cannot be so on any truck: one of the two was typed wrong, and all that is checked against it is too. */
+const exhaustInTank: LayRule = ({ truck, air, lay }) => {
+  const solids = solidsOf(truck, air, lay.solids)
+  const tank = solids.find(({ id }) => id === 'fuel-tank')
+  const through = solids.some(
+    ({ id, shape }) => id === 'exhaust' && tank?.shape.shape === 'box' && boxToShape(tank.shape, shape) === 0,
+  )
+  if (!through) return null
+  return note({
+    quantity: 'count',
+    rule: 'exhaust-in-tank',
+    rank: 'fix',
+    subject: 'exhaust',
+    title: 'The exhaust runs through the fuel tank',
+    text: 'One of them is not where it is typed, and parts and runs are kept clear of both. Put it right at Truck.',
+    source: 'Geometry of the truck',
+  })
+}
+
+/** Silence about cross-members is not that there are none. */
+const noCrossMembers: LayRule = ({ truck }) =>
+  truck.frame.crossMembers.length > 0
+    ? null
+    : note({
+        quantity: 'count',
+        rule: 'no-cross-members',
+        rank: 'know',
+        subject: 'crossMembers',
+        title: 'No cross-member is written down',
+        text: 'Lines that change sides are run under the bed. Tape the cross-members at Truck: on steel they hold better.',
+      })
 
 /** A run that cannot be made says which limit stands in the way, and what to move. */
 const runBlocked: LayRule = ({ r }) =>
@@ -328,6 +361,8 @@ const RULES: readonly LayRule[] = [
   partsOverlap,
   partNearHeat,
   shieldPlanned,
+  exhaustInTank,
+  noCrossMembers,
   runBlocked,
   bendTooTight,
   lineNearHeat,

@@ -52,7 +52,7 @@ test('a spring’s table and a kit, typed once off their sheets, are taken whole
   await expect(page.getByText('· in the kit')).toHaveCount(2)
   await expect(page.getByText('Prices typed so far')).toBeVisible()
   await go(page, 'Lay')
-  await expect(notes).toContainText('The kit’s tube is too short')
+  await expect(notes).toContainText('the coils are too short')
   await go(page, 'Build')
   await whole(page)
   await drawer(page, 'Torques')

@@ -1,4 +1,4 @@
-import { axe, drawer, expect, fill, newJob, open, saved, test, whole } from './support'
+import { axe, drawer, expect, fill, newJob, number, open, saved, test, whole } from './support'
 
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
 
@@ -116,4 +116,28 @@ test('the truck is turned in space: chosen there and here alike, layers hidden, 
   const stream = await file.createReadStream()
   const bytes = await new Promise<Buffer>((resolve) => stream.once('data', (d) => resolve(d as Buffer)))
   expect(bytes.subarray(0, 4).toString()).toBe('glTF')
+})
+
+test('find a place for everything: three layouts with what each costs, the second taken, and back in one step', async ({
+  page,
+}) => {
+  await open(page, '/jobs/festival-rig/lay')
+  await whole(page)
+  await page.getByRole('link', { name: 'Find a place for everything' }).click()
+  const panel = page.getByRole('region', { name: 'Whole layouts' })
+  await expect(panel.getByRole('article')).toHaveCount(3)
+  await expect(panel.getByRole('button', { name: 'Find a place for everything' })).toBeVisible()
+  const second = panel.getByRole('article', { name: 'Second layout' })
+  const tube = number(await second.locator('dd').first().innerText())
+  const box = page.locator('[data-part="compressor"]').first()
+  const before = await box.locator('title').textContent()
+  await axe(page)
+  await second.getByRole('button', { name: 'Take the second layout' }).click()
+  await expect(panel.getByText('Second layout is taken')).toBeVisible()
+  const cut = page.locator('[data-opens="cuts"]')
+  await expect.poll(async () => number((await cut.innerText()).replace(/^[^\d]*/, ''))).toBeCloseTo(tube, 1)
+  await expect(box.locator('title')).not.toHaveText(before!)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(box.locator('title')).toHaveText(before!)
+  await saved(page)
 })

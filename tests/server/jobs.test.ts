@@ -4,7 +4,7 @@ import { handInRequest } from '#core/document/exchange'
 import { newPlan } from '#core/derive/newPlan'
 import { makeEdit, type Edit } from '#core/document/edit'
 import { sameJson } from '#core/quantity/patch'
-import type { Plan } from '#core/document/types'
+import { PLAN_VERSION, type Plan } from '#core/document/types'
 import { connect } from '../../server/db/client'
 import { demoJobs } from '../../core/demo/demoShop'
 import {
@@ -307,7 +307,9 @@ test('another shop sees none of it and can change none of it', async () => {
 })
 
 test('a plan that does not fit is refused when a job is made', async () => {
-  expect(await createJob(db(), who, 'bad', { ...newPlan('coil-van', 'x'), version: 9 })).toMatchObject({
+  expect(
+    await createJob(db(), who, 'bad', { ...newPlan('coil-van', 'x'), version: PLAN_VERSION + 1 }),
+  ).toMatchObject({
     ok: false,
   })
   expect(await readJob(db(), who.shopId, 'bad')).toBeNull()

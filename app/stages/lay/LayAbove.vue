@@ -6,6 +6,7 @@ import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import { polyline } from '~/pictures/scale'
 import { useLay } from './useLay'
+import { useLayoutSearch } from './useLayoutSearch'
 
 /** Parts and lines from above: each part dragged or moved with the arrow keys. */
 const job = useJob()
@@ -25,6 +26,7 @@ const {
   movesThing,
   movesWaypoint,
 } = useLay()
+const search = useLayoutSearch()
 const radius = computed(() => (job.derived!.stages.air.result.spring?.diameter ?? 0.15) / 2)
 /** How far aside of the rail each kind of line is drawn, mm, so that lines on one rail do not hide each other. */
 const ASIDE = { left: -24, right: 24, both: 0, supply: 0, feed: -48 }
@@ -53,7 +55,12 @@ const faint = (id: string) =>
 
 <template>
   <div class="sheet p-3">
-    <p class="label">From above, front at left</p>
+    <div class="flex items-center justify-between gap-3">
+      <p class="label">From above, front at left</p>
+      <NuxtLink :to="{ hash: '#layouts' }" class="button no-print" @click="search.start()">
+        Find a place for everything
+      </NuxtLink>
+    </div>
     <TruckAbove :truck="plan.truck">
       <template #default="{ s }">
         <g

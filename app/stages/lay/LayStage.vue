@@ -6,7 +6,9 @@ import { useLay } from './useLay'
 const laterDrawers = () => import('./layDrawers')
 const CoilPlan = laterComponent(() => laterDrawers().then((d) => d.CoilPlan))
 const CutList = laterComponent(() => laterDrawers().then((d) => d.CutList))
+const LayoutsPanel = laterComponent(() => laterDrawers().then((d) => d.LayoutsPanel))
 const RunsPanel = laterComponent(() => laterDrawers().then((d) => d.RunsPanel))
+const LaySection = laterComponent(() => laterDrawers().then((d) => d.LaySection))
 const LayTurned = laterComponent(() => import('./LayTurned.vue'))
 const TellSolids = laterComponent(() => laterDrawers().then((d) => d.TellSolids))
 
@@ -15,6 +17,7 @@ const { plan, stage, result, parts } = useLay()
 const VIEWS = [
   { id: 'above', title: 'From above' },
   { id: 'side', title: 'From the left' },
+  { id: 'section', title: 'Cut across' },
   { id: 'turned', title: 'Turned' },
 ]
 const drawers = computed(() => {
@@ -32,9 +35,11 @@ const drawers = computed(() => {
   <DrawerBench stage="lay" :drawers="drawers" :views="VIEWS">
     <template #view-above><LayAbove /></template>
     <template #view-side><LaySide /></template>
+    <template #view-section="{ open }"><LaySection v-if="open" /></template>
     <template #view-turned="{ open }"><LayTurned v-if="open" /></template>
     <template #places><LayFields /></template>
     <template #cuts><CutList /><CoilPlan /></template>
+    <template #layouts><LayoutsPanel /></template>
     <template #runs><RunsPanel /></template>
     <template #solids><TellSolids /></template>
   </DrawerBench>

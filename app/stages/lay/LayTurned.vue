@@ -132,7 +132,7 @@ async function save(): Promise<void> {
 <template>
   <div class="sheet p-3">
     <p class="label">Turned: drag, wheel or the arrow keys; + and − come nearer</p>
-    <p v-if="problem" class="p-3 text-sm" role="status">{{ problem }}</p>
+    <p v-if="problem" class="p-3 text-sm" aria-live="polite">{{ problem }}</p>
     <template v-else>
       <canvas
         ref="canvas"
@@ -145,7 +145,7 @@ async function save(): Promise<void> {
         @pointerup="letGo"
         @keydown="key"
       />
-      <p class="text-sm min-h-6" role="status">
+      <p class="text-sm min-h-6" aria-live="polite">
         {{ chosen ? `Chosen: ${chosen}` : 'Press something to choose it.' }}
       </p>
       <div class="flex flex-wrap gap-x-4 gap-y-1 items-center text-sm no-print">
@@ -163,9 +163,12 @@ async function save(): Promise<void> {
       <fieldset class="flex flex-wrap gap-x-4 gap-y-1 text-sm no-print">
         <legend class="label">Shown</legend>
         <label v-for="layer in layers" :key="layer.id" class="touch inline-flex items-center gap-1.5">
-          <input type="checkbox" :checked="!hidden.has(layer.id)" @change="toggle(layer.id)" />{{
-            layer.label
-          }}
+          <input
+            type="checkbox"
+            class="accent-petrol size-6"
+            :checked="!hidden.has(layer.id)"
+            @change="toggle(layer.id)"
+          />{{ layer.label }}
         </label>
       </fieldset>
     </template>

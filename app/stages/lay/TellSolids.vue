@@ -53,9 +53,9 @@ const isUsual = (id: string) => (USUAL_SOLIDS as readonly string[]).includes(id)
 </script>
 
 <template>
-  <section class="sheet p-4" aria-label="In the way">
+  <section class="sheet p-4" aria-label="In the way" data-subject="exhaust">
     <h2 class="mb-1">In the way</h2>
-    <p class="label mb-2">
+    <p class="label mb-2" data-subject="crossMembers">
       Parts, lines and wires keep clear of what Truck measures: rails, cross-members, bed, fuel tank, axle,
       wheels, drive shaft, spare wheel, springs, exhaust, batteries. Cab floor, firewall and hitch are as is
       usual until they are told here. Engine, steering, brake lines and what else hangs there are not checked
@@ -98,6 +98,7 @@ const isUsual = (id: string) => (USUAL_SOLIDS as readonly string[]).includes(id)
         <label v-if="isUsual(id)" class="touch flex items-center gap-2 text-sm">
           <input
             type="checkbox"
+            class="accent-petrol size-6"
             :checked="!t.there"
             @change="change(id, 'Whether it is there', (x) => void (x.there = !x.there))"
           />This truck has none

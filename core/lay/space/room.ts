@@ -93,6 +93,12 @@ function isBlocked(box: Box, inner: Box, { shape, kind }: Solid): boolean {
     : boxToShape(inner, shape) === 0
 }
 
+/** The first solid that leaves a part no room, or is too hot beside it; undefined where it has room. */
+export function blockerOf(box: Box, solids: readonly Solid[]): Solid | undefined {
+  const inner = shrunk(box, PLAY)
+  return solids.find((solid) => isBlocked(box, inner, solid))
+}
+
 /**
  * The nearest place to where a part is wanted that is free of the truck's solids, of the other parts and of the pipe's
  * heat: around there, or along either rail; null where there is none within `reach`, m.

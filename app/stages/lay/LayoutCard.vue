@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { ZONE_WORDS } from '#core/lay/layouts/sites'
+import type { Layout } from '#core/lay/layouts/layouts'
+import { partSize } from '#core/catalog/partSizes'
+import { showText } from '#core/quantity/units'
+import { LINE_STYLES } from '~/pictures/lineStyles'
+import { polyline } from '~/pictures/scale'
+import { useLay } from './useLay'
+
+/** One whole layout drawn small, with what it costs. */
+const { layout, title } = defineProps<{ layout: Layout; title: string }>()
+const shop = useShop()
+const { plan } = useLay()
+const run = (metres: number) => showText(metres, 'run', shop.units)
+const length = (metres: number) => showText(metres, 'length', shop.units)
+const boxes = computed(() =>
+  Object.entries(layout.places).map(([id, place]) => ({ id, place, size: partSize(plan.value.air, id) })),
+)
+const told = computed(() => [...layout.stops, ...layout.fixes])
+</script>
+
+<template>
+  <article class="border border-line rounded-md p-3 space-y-2" :aria-label="title">
+    <h3>{{ title }}</h3>
+    <p class="label">{{ ZONE_WORDS[layout.zone] }}</p>
+    <TruckAbove :truck="plan.truck">
+      <template #default="{ s }">
+        <polyline
+          v-for="line in layout.runs"
+          :key="line.id"
+          :points="polyline(line.points, (p) => [s.x(p.x), s.y(p.y)])"
+          fill="none"
+          :stroke="LINE_STYLES[line.path].colour"
+          stroke-width="2"
+          :stroke-dasharray="LINE_STYLES[line.path].dash"
+          vector-effect="non-scaling-stroke"
+        />
+        <rect
+          v-for="box in boxes"
+          :key="box.id"
+          :x="s.x(box.place.x) - box.size[0] * 500"
+          :y="s.y(box.place.y) - box.size[1] * 500"
+          :width="box.size[0] * 1000"
+          :height="box.size[1] * 1000"
+          fill="var(--card)"
+          stroke="var(--ink)"
+          stroke-width="1.2"
+          vector-effect="non-scaling-stroke"
+        />
+      </template>
+    </TruckAbove>
+    <dl class="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
+      <dt>Tube</dt>
+      <dd class="figure text-right">{{ run(layout.tube) }}</dd>
+      <template v-if="layout.feed !== null">
+        <dt>Feed</dt>
+        <dd class="figure text-right">{{ run(layout.feed) }}</dd>
+      </template>
+      <dt>Holes with a grommet</dt>
+      <dd class="figure text-right">{{ layout.holes }}</dd>
+      <template v-if="Number.isFinite(layout.heat)">
+        <dt>Nearest to the exhaust</dt>
+        <dd class="figure text-right">{{ length(layout.heat) }}</dd>
+      </template>
+      <template v-if="layout.seat !== null">
+        <dt>Valve block to the driver’s seat</dt>
+        <dd class="figure text-right">{{ run(layout.seat) }}</dd>
+      </template>
+      <dt>Stops, Fixes of Lay</dt>
+      <dd class="figure text-right">{{ layout.stops.length }}, {{ layout.fixes.length }}</dd>
+    </dl>
+    <ul v-if="told.length" class="text-sm list-disc pl-5">
+      <li v-for="note in told" :key="`${note.rule} ${note.subject}`">{{ note.title }}</li>
+    </ul>
+    <slot />
+  </article>
+</template>

@@ -1,0 +1,53 @@
+import { wrap } from 'comlink'
+import { layoutStarts, type Layout, type NoRoom } from '#core/lay/layouts/layouts'
+import type { LayoutsWorker } from '~/workers/layouts'
+
+/** Layouts shown beside one another. */
+const SHOWN = 3
+
+const best = shallowRef<Layout[]>([])
+const now = shallowRef<Layout | null>(null)
+const withoutRoom = shallowRef<NoRoom[]>([])
+const count = ref(0)
+const running = ref(false)
+const problem = ref('')
+/** The plan that was searched on; another one makes what was found old. */
+const searched = shallowRef<unknown>(null)
+let worker: Worker | null = null
+
+function stop(): void {
+  worker?.terminate()
+  worker = null
+  running.value = false
+}
+
+/** The search for whole layouts: one for the page, begun from the picture or from its drawer. */
+export function useLayoutSearch() {
+  const job = useJob()
+  async function start(): Promise<void> {
+    stop()
+    best.value = []
+    withoutRoom.value = []
+    problem.value = ''
+    count.value = 0
+    running.value = true
+    searched.value = job.plan
+    const mine = new Worker(new URL('../../workers/layouts.ts', import.meta.url), { type: 'module' })
+    worker = mine
+    const hand = wrap<LayoutsWorker>(mine)
+    try {
+      now.value = await hand.open(JSON.parse(JSON.stringify(job.plan)))
+      for (const from of layoutStarts) {
+        if (worker !== mine) return
+        best.value = await hand.tryOne(from, SHOWN)
+        count.value++
+      }
+      if (best.value.length === 0) withoutRoom.value = await hand.withoutRoom()
+    } catch {
+      if (worker === mine) problem.value = 'The search came to an end before its time. Try again.'
+    }
+    if (worker === mine) stop()
+  }
+  const stale = computed(() => searched.value !== null && searched.value !== job.plan)
+  return { best, now, withoutRoom, count, running, problem, stale, total: layoutStarts.length, start, stop }
+}

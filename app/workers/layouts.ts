@@ -1,0 +1,34 @@
+import { expose } from 'comlink'
+import { layoutNow, tryLayout } from '#core/derive/layouts'
+import { checkPlan } from '#core/document/schema'
+import type { Plan } from '#core/document/types'
+import {
+  bestLayouts,
+  partsWithoutRoom,
+  type Layout,
+  type NoRoom,
+  type Start,
+} from '#core/lay/layouts/layouts'
+
+/** Lays whole layouts, start by start. The plan is checked once and kept. */
+let plan: Plan | null = null
+const tried: Layout[] = []
+const api = {
+  /** The layout as it stands; null where the plan does not hold. */
+  open(value: unknown): Layout | null {
+    plan = checkPlan(value).plan
+    return plan && layoutNow(plan)
+  },
+  /** Tries one start, and returns the best found so far. */
+  tryOne(start: Start, count: number): Layout[] {
+    const layout = plan && tryLayout(plan, start)
+    if (layout) tried.push(layout)
+    return bestLayouts(tried, count)
+  },
+  /** Parts that no layout has room for. */
+  withoutRoom(): NoRoom[] {
+    return plan ? partsWithoutRoom(plan.truck, plan.air, plan.lay) : []
+  },
+}
+export type LayoutsWorker = typeof api
+expose(api)

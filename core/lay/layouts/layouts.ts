@@ -1,0 +1,190 @@
+import { partSize } from '../../catalog/partSizes'
+import type { AirPlan, ComponentKind, LayPlan, Point, Truck } from '../../document/types'
+import type { Note } from '../../quantity/figure'
+import type { StageOutput } from '../../quantity/stage'
+import { BATTERY, proposedPlaces } from '../places'
+import { isInCab, laidParts, overlap, partBox, solidsOf } from '../space/room'
+import type { LayResult, Route } from '../types'
+import { sitesOf, ZONES, type Zone } from './sites'
+
+/** Whole layouts: every part that may stand in more than one place put on one side of the truck, near where it serves. */
+
+/** Where a layout begins to be laid from: its zone, and a place along the truck as a share of the wheelbase. */
+export interface Start {
+  zone: Zone
+  ahead: number
+}
+const ALONG = [0.2, 0.42, 0.65]
+export const layoutStarts: readonly Start[] = ZONES.flatMap((zone) => ALONG.map((ahead) => ({ zone, ahead })))
+
+/** A whole layout with what it costs; lengths in m. */
+export interface Layout {
+  zone: Zone
+  places: Record<string, Point>
+  tube: number
+  feed: number | null
+  holes: number
+  /** Least distance of any part or run from the exhaust; Infinity without one. */
+  heat: number
+  /** The valve block, which the remote speaks to, to the driver's seat; null without one. */
+  seat: number | null
+  stops: Note[]
+  fixes: Note[]
+  /** Its runs, to be drawn. */
+  runs: Pick<Route, 'id' | 'path' | 'points'>[]
+  /** All of it in metres of plain run: what layouts are put in order by. */
+  cost: number
+}
+/** A part that finds no site in any zone, and what is in its way most often. */
+export interface NoRoom {
+  part: string
+  inTheWay: string | null
+}
+
+/** Parts that stand where their work is: at the tail, at the springs, on the engine. */
+const BOUND: readonly ComponentKind[] = [
+  'spring',
+  'handFill',
+  'coupler',
+  'tee',
+  'heightValve',
+  'heightSensor',
+  'horn',
+  'belt',
+  'boost',
+  'plug',
+]
+
+/** Parts that a layout may put somewhere: neither in the cab nor bound to one place, nor put by hand. Largest first. */
+export function freeParts(air: AirPlan, lay: LayPlan): string[] {
+  const volume = (id: string) => partSize(air, id).reduce((a, b) => a * b, 1)
+  return laidParts(air)
+    .filter((id) => !isInCab(air, id) && !BOUND.includes(air.components[id]!.kind) && !lay.places[id])
+    .sort((a, b) => volume(b) - volume(a) || (a < b ? -1 : 1))
+}
+
+/** Along, across and up: as a run goes round the frame. */
+const runBetween = (a: Point, b: Point) => Math.abs(a.x - b.x) + Math.abs(a.y - b.y) + Math.abs(a.z - b.z)
+
+/** What standing in the spray of the rear wheels costs, m of plain run. */
+const SPRAY = 3
+/** Rounds in which every part is put anew, the others standing. */
+const ROUNDS = 4
+
+/** The parts of one start put near what they are joined to; null where one finds no room in the zone. */
+export function placesFrom(
+  { zone, ahead }: Start,
+  truck: Truck,
+  air: AirPlan,
+  lay: LayPlan,
+): Record<string, Point> | null {
+  const free = freeParts(air, lay)
+  const solids = solidsOf(truck, air, lay.solids)
+  const standing = proposedPlaces(truck, air, lay.places, lay.solids)
+  const others = laidParts(air).filter((id) => !free.includes(id) && !isInCab(air, id))
+  const taken = others.map((id) => partBox(standing[id]!, partSize(air, id)))
+  const places: Record<string, Point> = {}
+  const at = (id: string): Point => places[id] ?? standing[id] ?? truck.battery
+  const joined = new Map(
+    free.map((id) => [
+      id,
+      Object.values(air.lines).flatMap(({ from, to }) => (from === id ? [to] : to === id ? [from] : [])),
+    ]),
+  )
+  const beginning = { x: truck.wheelbase * ahead, y: 0, z: truck.frame.top }
+  const cost = (id: string, place: Point, begun: boolean): number => {
+    const lines = joined.get(id)!.filter((other) => begun || places[other] || !free.includes(other))
+    const runs = lines.reduce((sum, other) => sum + runBetween(place, at(other)), 0)
+    const feed = air.components[id]!.kind === 'compressor' ? runBetween(place, truck.battery) : 0
+    const spray =
+      Math.abs(place.x) < truck.tyre.radius && Math.abs(place.y) > truck.frame.spacing / 2 ? SPRAY : 0
+    return runs + feed + spray + (begun ? 0 : Math.abs(place.x - beginning.x) * 2)
+  }
+  const sites = new Map(free.map((id) => [id, sitesOf(zone, truck, partSize(air, id), solids).sites]))
+  for (let round = 0; round < ROUNDS; round++)
+    for (const id of free) {
+      const size = partSize(air, id)
+      const boxes = free
+        .filter((other) => other !== id && places[other])
+        .map((other) => partBox(places[other]!, partSize(air, other)))
+      let [best, least]: [Point | null, number] = [null, Infinity]
+      for (const site of sites.get(id)!) {
+        const c = cost(id, site, round > 0)
+        if (c >= least) continue
+        const box = partBox(site, size)
+        if ([...taken, ...boxes].some((other) => overlap(other, box))) continue
+        ;[best, least] = [site, c]
+      }
+      if (!best) return null
+      places[id] = best
+    }
+  return places
+}
+
+/** What a Stop and a Fix weigh, m of plain run; what a hole weighs, and a metre farther from the driver. */
+const WEIGHT = { stop: 20, fix: 4, hole: 0.6, seat: 0.1 }
+
+/** A layout laid and run, with what it costs: Lay as it is with those places, and where the driver sits. */
+export function layoutOf(
+  zone: Zone,
+  places: Record<string, Point>,
+  seat: Point,
+  air: AirPlan,
+  { result, notes, figures }: StageOutput<LayResult>,
+): Layout {
+  const { routes } = result
+  const radio = Object.keys(air.components).find((id) => air.components[id]!.kind === 'block')
+  const at = radio && result.places[radio]
+  const away = at ? Math.hypot(at.x - seat.x, at.y - seat.y, at.z - seat.z) : null
+  const tube = figures.tube!.value!
+  const holes = routes.reduce((sum, r) => sum + r.grommets, 0)
+  const stops = notes.filter((n) => n.rank === 'stop')
+  const fixes = notes.filter((n) => n.rank === 'fix')
+  return {
+    zone,
+    places,
+    tube,
+    feed: result.feed,
+    holes,
+    heat: Math.min(
+      ...Object.entries(result.heat).flatMap(([id, far]) => (id === BATTERY ? [] : [far])),
+      ...routes.map((r) => r.heat),
+    ),
+    seat: away,
+    runs: routes.map(({ id, path, points }) => ({ id, path, points })),
+    stops,
+    fixes,
+    cost:
+      tube +
+      (result.feed ?? 0) +
+      holes * WEIGHT.hole +
+      (away ?? 0) * WEIGHT.seat +
+      stops.length * WEIGHT.stop +
+      fixes.length * WEIGHT.fix,
+  }
+}
+
+/** Two layouts are one where no part stands farther from where it stands in the other, m. */
+const SAME = 0.25
+const isSame = (a: Layout, b: Layout) =>
+  Object.keys(a.places).every((id) => runBetween(a.places[id]!, b.places[id]!) < SAME)
+
+/** The best few of those tried, cheapest first, no two of them the same. */
+export function bestLayouts(tried: readonly Layout[], count: number): Layout[] {
+  const best: Layout[] = []
+  for (const layout of [...tried].sort((a, b) => a.cost - b.cost))
+    if (best.length < count && !best.some((other) => isSame(other, layout))) best.push(layout)
+  return best
+}
+
+/** Parts without a site in any zone, and what is in their way. */
+export function partsWithoutRoom(truck: Truck, air: AirPlan, lay: LayPlan): NoRoom[] {
+  const solids = solidsOf(truck, air, lay.solids)
+  return freeParts(air, lay).flatMap((part) => {
+    const zones = ZONES.map((zone) => sitesOf(zone, truck, partSize(air, part), solids))
+    if (zones.some(({ sites }) => sites.length > 0)) return []
+    const counts = zones.flatMap(({ inTheWay }) => [...inTheWay])
+    const most = counts.sort((a, b) => b[1] - a[1])[0]
+    return [{ part, inTheWay: most?.[0] ?? null }]
+  })
+}

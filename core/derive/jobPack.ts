@@ -7,6 +7,8 @@ import { STATE_SIGNS, STATE_WORDS } from '../catalog/partStates'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { DIRECT, ordered, type AirPlan, type HoldTest, type Plan } from '../document/types'
 import { sheetBlocks } from '../handover/sheetText'
+import { stripOf } from '../lay/run/strip'
+import { solidsOf } from '../lay/space/room'
 import { cardText } from '../load/cardText'
 import { itemMass } from '../load/masses'
 import { unwiredText } from '../power/unwired'
@@ -199,6 +201,7 @@ const lineName = (code: LineCode) => `${LINE_CODES[code].letter} ${LINE_CODES[co
 function cutSheet(source: Source): PackSheet {
   const { derived, units } = source
   const { result, figures } = derived.stages.lay
+  const solids = solidsOf(source.plan.truck, source.plan.air, source.plan.lay.solids)
   return {
     title: 'Cut in this order',
     blocks: [
@@ -215,6 +218,40 @@ function cutSheet(source: Source): PackSheet {
           String(cut.ties),
           String(cut.grommets),
         ]),
+      },
+      ...result.tubes.flatMap((tube): PackBlock[] => {
+        if (!tube.plan || 'short' in tube.plan) return []
+        const cutOf = (piece: number) => {
+          const at = result.cuts.findIndex((cut) => cut.id === tube.lines[piece])
+          return `${at + 1} (${figureText(figures[`cut.${tube.lines[piece]!}`], units)})`
+        }
+        return [
+          {
+            kind: 'table',
+            title: `${tube.label}: from which coil`,
+            head: ['Coil', 'Pieces in this order', 'Left over'],
+            rows: tube.plan.cuts.map(({ coil, pieces, offcut }) => [
+              `${showText(tube.coils[coil]!.length, 'run', units)} ${tube.coils[coil]!.label}`,
+              pieces.map(cutOf).join(', '),
+              showText(offcut, 'run', units),
+            ]),
+          },
+        ]
+      }),
+      {
+        kind: 'table',
+        title: 'Each run piece by piece',
+        head: ['Run', 'From its start', 'Goes', 'Along', 'For', 'Through'],
+        rows: result.routes.flatMap((route) =>
+          stripOf(route, solids).map((piece, i) => [
+            i === 0 ? `${route.fromLabel} to ${route.toLabel.toLowerCase()}` : '',
+            showText(piece.at, 'run', units),
+            piece.way,
+            piece.along ?? '',
+            showText(piece.length, 'run', units),
+            piece.through.join(', '),
+          ]),
+        ),
       },
       ...notesOf(source, 'lay'),
     ],

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { layDxf } from '#core/lay/dxf'
+import { partBox, solidsOf } from '#core/lay/space/room'
+import { cutTable, stripTable, type Table } from '#core/lay/tables'
 import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import { useLay } from './useLay'
@@ -7,7 +10,18 @@ import { useLay } from './useLay'
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
-const { plan, stage, result } = useLay()
+const { plan, stage, result, parts } = useLay()
+const solids = computed(() => solidsOf(plan.value.truck, plan.value.air, plan.value.lay.solids))
+async function saveTable(name: string, { head, rows }: Table): Promise<void> {
+  const { csvText } = await import('#core/quantity/csv')
+  saveFile(`${name}.csv`, csvText(head, rows), 'text/csv')
+}
+function saveDxf(): void {
+  const boxes = parts.value
+    .filter((part) => part.kind !== 'spring')
+    .map(({ label, place, size }) => ({ label, box: partBox(place, size) }))
+  saveFile('lay.dxf', layDxf(solids.value, boxes, result.value.routes), 'image/vnd.dxf')
+}
 </script>
 
 <template>
@@ -66,6 +80,15 @@ const { plan, stage, result } = useLay()
           </tr>
         </tbody>
       </table>
+    </div>
+    <div class="flex flex-wrap gap-x-4 gap-y-1 mt-2 text-sm no-print">
+      <button type="button" class="underline touch" @click="saveTable('cut-list', cutTable(result))">
+        Cut list as CSV
+      </button>
+      <button type="button" class="underline touch" @click="saveTable('strips', stripTable(result, solids))">
+        Every run piece by piece as CSV
+      </button>
+      <button type="button" class="underline touch" @click="saveDxf">Truck, parts and runs as DXF</button>
     </div>
     <p class="label mt-2">
       Longest first. Tube <Fig :figure="stage.figures.tube" /> in all;

@@ -13,6 +13,8 @@ const chosen = computed(
 )
 const move = (axis: 'x' | 'y' | 'z', v: number) =>
   chosen.value && put(chosen.value.id, chosen.value.label, { ...chosen.value.place, [axis]: v })
+const letGo = (id: string, label: string) =>
+  set(`Let go of ${label}`, (lay) => Reflect.deleteProperty(lay.places, id))
 </script>
 
 <template>
@@ -28,6 +30,12 @@ const move = (axis: 'x' | 'y' | 'z', v: number) =>
     />
     <PlaceFields v-if="chosen" :of="chosen.label" :at="chosen.place" @move="(v, axis) => move(axis, v)" />
     <NearPart v-if="chosen" :of="chosen.id" />
+    <p v-if="chosen && plan.lay.places[chosen.id]" class="text-sm col-span-full">
+      Put there by hand.
+      <button type="button" class="underline touch" @click="letGo(chosen.id, chosen.label)">
+        Let go of it: stand where it is proposed
+      </button>
+    </p>
     <NumField
       label="Slack left at each spring"
       :value="plan.lay.slackAtSpring"

@@ -2,7 +2,7 @@ import { partSize } from '../../catalog/partSizes'
 import type { AirPlan, ComponentKind, LayPlan, Point, Truck } from '../../document/types'
 import type { Note } from '../../quantity/figure'
 import type { StageOutput } from '../../quantity/stage'
-import { BATTERY, proposedPlaces } from '../places'
+import { proposedPlaces } from '../places'
 import { isInCab, laidParts, overlap, partBox, solidsOf } from '../space/room'
 import type { LayResult, Route } from '../types'
 import { sitesOf, ZONES, type Zone } from './sites'
@@ -24,7 +24,7 @@ export interface Layout {
   tube: number
   feed: number | null
   holes: number
-  /** Least distance of any part or run from the exhaust; Infinity without one. */
+  /** Least distance of any part it puts and of any run from the exhaust; Infinity without one. */
   heat: number
   /** The valve block, which the remote speaks to, to the driver's seat; null without one. */
   seat: number | null
@@ -147,7 +147,7 @@ export function layoutOf(
     feed: result.feed,
     holes,
     heat: Math.min(
-      ...Object.entries(result.heat).flatMap(([id, far]) => (id === BATTERY ? [] : [far])),
+      ...Object.keys(places).map((id) => result.heat[id] ?? Infinity),
       ...routes.map((r) => r.heat),
     ),
     seat: away,

@@ -224,3 +224,14 @@ test('a corner without room for its bend is told with what there is room for', (
   expect(told).toMatchObject({ subject: r.routes[0]!.id, value: 0.02, limit: r.routes[0]!.wantedBend })
   expect(layRules({ r, lay: base, truck, air, ...parts }).map((n) => n.rule)).not.toContain('bend-too-tight')
 })
+
+test('a part just high enough is quiet, a millimetre lower it is told, and its remedy lifts it', () => {
+  const at = (z: number) => ({ places: { compressor: { ...proposedPlaces(truck, air).compressor!, z } } })
+  const limit = PRACTICE.groundClearance.value
+  expect(rules(at(limit))).not.toContain('part-low compressor')
+  const low = run(at(limit - 0.001)).notes.find((n) => n.rule === 'part-low')!
+  expect(low).toMatchObject({ rank: 'fix', subject: 'compressor', value: limit - 0.001, limit })
+  const place = low.remedy!.patches[0]!.value as Point
+  expect(place.z).toBeGreaterThan(limit)
+  expect(rules({ places: { compressor: place } })).toEqual(rules())
+})

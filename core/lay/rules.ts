@@ -103,6 +103,28 @@ const partsOverlap: LayRule = (input) => {
   })
 }
 
+/** What hangs lower than anything should: the first stone, kerb or stand meets it. */
+const partLow: LayRule = (input) => {
+  const { r, air } = input
+  const limit = PRACTICE.groundClearance.value
+  return laidParts(air).flatMap((id) => {
+    const { z } = r.places[id]!
+    if (isInCab(air, id) || z >= limit) return []
+    const clear = roomFor(id, input)
+    return note({
+      rule: 'part-low',
+      rank: 'fix',
+      subject: id,
+      value: z,
+      limit,
+      title: `${air.components[id]!.label} hangs too near the ground`,
+      text: 'Its underside is {value} above the ground, unladen; {limit} is wanted. Loaded it comes lower still.',
+      source: 'From memory',
+      remedy: clear ? movePart('Move it up to the nearest room', id, clear) : undefined,
+    })
+  })
+}
+
 const partNearHeat: LayRule = ({ r, lay, truck, air }) =>
   Object.entries(air.components).flatMap(([id, component]) => {
     const heat = r.heat[id] ?? Infinity
@@ -359,6 +381,7 @@ const tubeShort: LayRule = ({ r, air }) =>
 const RULES: readonly LayRule[] = [
   partInSolid,
   partsOverlap,
+  partLow,
   partNearHeat,
   shieldPlanned,
   exhaustInTank,

@@ -1,4 +1,5 @@
-// Prints one table of what the product promises to be fast at: node bench/run.mjs (npm run bench). Needs a build; makes one.
+// Prints one table of what the product promises to be fast at: node bench/run.mjs (npm run bench). Needs a build;
+// makes one.
 import { execFile, execFileSync, spawnSync } from 'node:child_process'
 import { readFileSync, rmSync } from 'node:fs'
 import { cpus } from 'node:os'
@@ -199,7 +200,10 @@ try {
 
   browser = await chromium.launch(chromiumLaunch)
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-  /** Packed script of a stage that stands ready, bytes; what comes a moment later, and what its workers run, is not in it. */
+  /**
+   * Packed script of a stage that stands ready, bytes; what comes a moment later, and what its workers run, is not
+   * in it.
+   */
   const scriptOf = async (stage) => {
     await page.goto(`${server.address}/jobs/estuary-flatbed/${stage}`)
     await page.locator('main[data-stage] [data-bench]').waitFor()
@@ -238,7 +242,10 @@ try {
   await page.goto(`${server.address}/jobs/estuary-flatbed/truck`)
   await page.getByRole('status').getByText(/saved/).waitFor()
   await page.locator('[data-part="bend-3"]').first().waitFor()
-  /** Work of one move while dragging, from the pointer's move until all three views and every figure are laid out again. */
+  /**
+   * Work of one move while dragging, from the pointer's move until all three views and every figure are laid out
+   * again.
+   */
   const moves = await page.evaluate(async () => {
     const times = {}
     for (const part of ['battery', 'bend-3']) {

@@ -30,7 +30,10 @@ function notched(
   return [...lower.filter((p) => p.x < -half), ...cut, ...lower.filter((p) => p.x > half)]
 }
 
-/** Corners of a rail from the side, upper edge front to rear then lower edge back: it rises over the rear axle by its kick-up. */
+/**
+ * Corners of a rail from the side, upper edge front to rear then lower edge back: it rises over the rear axle by
+ * its kick-up.
+ */
 export function railOutline(truck: Truck): { x: number; z: number }[] {
   const { frame } = truck
   const stations = [frame.front, ...KICK, -KICK[1], -KICK[0], frame.rear].filter(

@@ -3,7 +3,10 @@
  */
 export interface SumShape {
   d: string
-  /** `body` filled as a part, `air` in the colour of air, `heat` in that of warnings, `measure` thin; else a plain line. */
+  /**
+   * `body` filled as a part, `air` in the colour of air, `heat` in that of warnings, `measure` thin; else a plain
+   * line.
+   */
   as?: 'body' | 'air' | 'heat' | 'measure'
 }
 export interface SumPicture {

@@ -6,7 +6,8 @@ import { focusIn, nextFrame, reveal, type Drawer, type View } from './drawers'
 /**
  * A stage at work: its pictures stay in view, and under them (beside them where there is room) its drawers,
  * one open at a time. A drawer stands in the slot of its id, a picture in `view-` and its id. A slot is told whether
- * its drawer or picture is `open`, and whether it was ever (`seen`). What is not open is made a moment after the page.
+ * its drawer or picture is `open`; a drawer whether it was ever (`seen`), a picture whether it stands behind the open
+ * one by now (`standing`). What is not open is made a moment after the page.
  */
 const {
   stage,
@@ -137,7 +138,7 @@ watch(asked, async (id) => {
         :data-view="v.id"
         :tabindex="v.tall ? 0 : undefined"
       >
-        <slot :name="`view-${v.id}`" :open="v.id === viewed" />
+        <slot :name="`view-${v.id}`" :open="v.id === viewed" :standing="v.id === viewed || whole" />
       </div>
     </div>
     <nav v-if="drawers.length" class="no-print tabs" :aria-label="`Drawers of ${STAGE_TITLES[stage].name}`">

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { layoutNow, tryLayout } from '#core/derive/layouts'
+import { tryLayout } from '#core/derive/layouts'
 import { checkPlan } from '#core/document/schema'
 import type { Plan } from '#core/document/types'
 import {
@@ -14,10 +14,8 @@ import {
 let plan: Plan | null = null
 const tried: Layout[] = []
 const api = {
-  /** The layout as it stands; null where the plan does not hold. */
-  open(value: unknown): Layout | null {
+  open(value: unknown): void {
     plan = checkPlan(value).plan
-    return plan && layoutNow(plan)
   },
   /** Tries one start, and returns the best found so far. */
   tryOne(start: Start, count: number): Layout[] {

@@ -1,5 +1,5 @@
 import type { Plan, Point } from '../document/types'
-import { freeParts, layoutOf, placesFrom, type Layout, type Start } from '../lay/layouts/layouts'
+import { layoutOf, placesFrom, type Layout, type Start } from '../lay/layouts/layouts'
 import { createDeriver } from './derive'
 
 /** The plan with parts put where a layout has them. */
@@ -21,12 +21,4 @@ export function tryLayout(plan: Plan, start: Start): Layout | null {
   if (!places) return null
   const next = withPlaces(plan, places)
   return layoutOf(start.zone, places, driverSeat(plan), plan.air, createDeriver()(next).stages.lay)
-}
-
-/** The layout as it stands, with what it costs, to be compared with. */
-export function layoutNow(plan: Plan): Layout {
-  const { lay } = createDeriver()(plan).stages
-  const free = freeParts(plan.air, plan.lay)
-  const places = Object.fromEntries(free.map((id) => [id, lay.result.places[id]!]))
-  return layoutOf('between', places, driverSeat(plan), plan.air, lay)
 }

@@ -160,7 +160,8 @@ const PLANS: [string, Plan][] = [
 
 /**
  * What comes to light when the first fault no longer hides it: teed springs hid the side that asks too much, a
- * spring that does not reach its seat was not looked at over its travel, a new part stands at the pressure that is too much for its neighbours too.
+ * spring that does not reach its seat was not looked at over its travel, a new part stands at the pressure that is
+ * too much for its neighbours too.
  */
 const BROUGHT_TO_LIGHT: Record<string, string[]> = {
   'star-wagon: teed-sides-differ of spring-left': ['stop over-spring-pressure of show:left'],

@@ -2,7 +2,10 @@ import { isRecord } from '../quantity/patch'
 import { showText, type Quantity, type UnitChoice } from '../quantity/units'
 import type { Edit } from './edit'
 
-/** How places of a document are told to people: by the names they gave, what the edit was called, and in their units. */
+/**
+ * How places of a document are told to people: by the names they gave, what the edit was called, and in their
+ * units.
+ */
 
 /** Quantities by the end of a path: the first that matches counts. */
 const QUANTITY_OF: [RegExp, Quantity][] = [
@@ -15,14 +18,14 @@ const QUANTITY_OF: [RegExp, Quantity][] = [
   [/^truck\.(unladen|ratings)\.|[mM]ass$|\.(ballLoad|empty|maxLoad)$|^truck\.survey\.squat\.load$/, 'mass'],
   [/\.tickets\.[^.]+\.(front|rear|step|corners\.\w+)$/, 'mass'],
   [/[rR]ate$/, 'springRate'],
-  [/^lay\.(harnessLength|harnessExtension)$|\.oneWay$|^job\.altitude$/, 'run'],
+  [/^lay\.(harnessLength|harnessExtension)$|^lay\.coils\.[^.]+\.length$|\.oneWay$|^job\.altitude$/, 'run'],
   [/^power\.wireArea$/, 'wireArea'],
   [/^power\.systemVoltage$/, 'voltage'],
   [/^power\.batteryCapacity$/, 'charge'],
   [/^power\.conductorTemperature$|\.temperature$|\.ambient\.(start|coldest)$/, 'temperature'],
   [/\.volume$/, 'volume'],
   [
-    /^truck\.(heights|seatGap|bed|frame|tyre|axle|coil)\.|\.(x|y|z|length|width|height|radius|behind|emptyAt)$/,
+    /^truck\.(heights|seatGap|bed|frame|tyre|axle|coil)\.|\.(x|y|z|length|width|height|radius|behind|emptyAt|along|across|up)$/,
     'length',
   ],
   [/^truck\.\w+$|^lay\.slackAtSpring$|^air\.(spacer)$/, 'length'],
@@ -44,7 +47,10 @@ function namesAlong(document: unknown, path: readonly string[]): string[] {
   })
 }
 
-/** What the newest edit of a place was called, which is the name of its field on the screen; its key where none touched it. */
+/**
+ * What the newest edit of a place was called, which is the name of its field on the screen; its key where none
+ * touched it.
+ */
 export function fieldOfPlace(path: readonly string[], edits: readonly Edit[]): string {
   const touching = edits.filter(({ patches }) =>
     patches.some((p) => path.every((key, i) => p.path[i] === undefined || String(p.path[i]) === key)),
@@ -53,8 +59,8 @@ export function fieldOfPlace(path: readonly string[], edits: readonly Edit[]): s
 }
 
 /**
- * A place as people know it: the names on the way to it, and what the newest edit of it was called, which is the name of
- * its field on the screen.
+ * A place as people know it: the names on the way to it, and what the newest edit of it was called, which is the
+ * name of its field on the screen.
  */
 export function nameOfPlace(document: unknown, path: readonly string[], edits: readonly Edit[]): string {
   const field = fieldOfPlace(path, edits)

@@ -541,8 +541,8 @@ export interface PlanProblem {
 }
 
 /**
- * What is wrong with a changed plan, in a sentence, or null. Parts that are still the very objects of a plan known to be
- * right are not looked at again.
+ * What is wrong with a changed plan, in a sentence, or null. Parts that are still the very objects of a plan known
+ * to be right are not looked at again.
  */
 export function changedPlanProblem(plan: Plan, right: Plan): string | null {
   const parts = Object.keys(right) as (keyof Plan)[]

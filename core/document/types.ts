@@ -14,7 +14,10 @@ export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
 export const BED_MATERIALS = ['steel', 'aluminium', 'wood'] as const
 export const COIL_HOLES = ['upper', 'lower', 'none'] as const
 export const SUSPENSIONS = ['leaf', 'coil'] as const
-/** Where the helper springs of a coil-sprung rear go: inside the coils, or as bellows beside them, at the bump stops. */
+/**
+ * Where the helper springs of a coil-sprung rear go: inside the coils, or as bellows beside them, at the bump
+ * stops.
+ */
 export const HELPER_PLACES = ['inside', 'beside'] as const
 export type HelperPlace = (typeof HELPER_PLACES)[number]
 /** What a thing beside the springs moves with. */
@@ -32,7 +35,10 @@ export type RaisedBy = (typeof RAISED_BY)[number]
 export const RAIL_SECTIONS = ['open', 'boxed'] as const
 /** What stands where the upper bracket of a helper spring wants to go on its rail. */
 export const IN_THE_WAY = ['nothing', 'bed-hitch', 'rail-shape'] as const
-/** How the upper bracket is held: clamped as the kit has it, by bolts round the rail, through it, or by nuts clipped into it. */
+/**
+ * How the upper bracket is held: clamped as the kit has it, by bolts round the rail, through it, or by nuts
+ * clipped into it.
+ */
 export const BRACKET_HOLDS = ['clamp', 'u-bolts', 'drilled', 'speed-nuts'] as const
 export type BracketHold = (typeof BRACKET_HOLDS)[number]
 export const SPACER_PLACES = ['below', 'above'] as const
@@ -67,8 +73,8 @@ export const TRUCK_KIND_IDS = [
 export type TruckKind = (typeof TRUCK_KIND_IDS)[number]
 
 /**
- * How a figure of the survey is known; each kind has a usual tolerance (core/truck/survey.ts). A guess is an unknown that
- * somebody took over knowing so.
+ * How a figure of the survey is known; each kind has a usual tolerance (core/truck/survey.ts). A guess is an
+ * unknown that somebody took over knowing so.
  */
 export const WEIGHT_HOWS = ['scale', 'wheel-scales', 'guess', 'unknown'] as const
 export type WeightHow = (typeof WEIGHT_HOWS)[number]
@@ -103,7 +109,10 @@ export interface ExistingPart {
   order: number
 }
 
-/** Where an end of the spring stands from the middle of its seat, m: ahead, and outwards from the centre line; both sides alike. */
+/**
+ * Where an end of the spring stands from the middle of its seat, m: ahead, and outwards from the centre line; both
+ * sides alike.
+ */
 export interface SeatShift {
   x: number
   y: number
@@ -150,8 +159,8 @@ export interface Truck {
     material: (typeof BED_MATERIALS)[number]
   }
   /**
-   * `kickUp` is how far the rails rise over the rear axle; `notch` is cut out of their lower edge there, its middle over
-   * the axle: gaps are measured as it stands, to its upper edge.
+   * `kickUp` is how far the rails rise over the rear axle; `notch` is cut out of their lower edge there, its
+   * middle over the axle: gaps are measured as it stands, to its upper edge.
    */
   frame: {
     section: (typeof RAIL_SECTIONS)[number]
@@ -183,7 +192,10 @@ export interface Truck {
   innerFender: { y: number; bottom: number } | null
   /** Where the brake or sensor line passes nearest the left spring; it moves with the axle. The right mirrors it. */
   brakeLine: Point | null
-  /** Inside of the steel coil: diameter, free height between its seats, and the end whose seat has a hole for the stem. */
+  /**
+   * Inside of the steel coil: diameter, free height between its seats, and the end whose seat has a hole for the
+   * stem.
+   */
   coil: { inner: number; gap: number; hole: (typeof COIL_HOLES)[number] }
   existing: Record<string, ExistingPart>
   /** Fender lip above ground at each corner, unladen. */
@@ -212,7 +224,10 @@ export interface Truck {
     /** Rate at the wheel, one side, N/m. */
     frontRate: number
     rearRate: number
-    /** Second stage of the leaf pack: wheel travel from unladen to its contact, and what it adds, N/m; null when single-rate. */
+    /**
+     * Second stage of the leaf pack: wheel travel from unladen to its contact, and what it adds, N/m; null when
+     * single-rate.
+     */
     overload: { contact: number; rate: number } | null
     /** Rate of a bump stop once touched, N/m, and the front's gap at the wheel. The rear's gap is in `seatGap`. */
     stopRate: number
@@ -225,7 +240,10 @@ export interface Truck {
     rearAntiRoll: number
     /** Helper-spring travel per wheel travel. */
     motionRatio: number
-    /** Lift (drop negative) at the rear and at the front; `liftMeasured` says whether the heights and gaps were taken with it fitted. */
+    /**
+     * Lift (drop negative) at the rear and at the front; `liftMeasured` says whether the heights and gaps were
+     * taken with it fitted.
+     */
     lift: number
     frontLift: number
     liftMeasured: boolean
@@ -234,7 +252,10 @@ export interface Truck {
     /** Axle wedge, rad: tilts the lower seat. */
     wedge: number
   }
-  /** How the figures were come by. `squat` is the two-heights test: a known load on the rear axle, lips before and after. */
+  /**
+   * How the figures were come by. `squat` is the two-heights test: a known load on the rear axle, lips before and
+   * after.
+   */
   survey: {
     frontAxle: Known<WeightHow>
     rearAxle: Known<WeightHow>
@@ -465,7 +486,10 @@ export interface AirPlan {
   compressorClass: string
   blockClass: string
   tubeClass: string
-  /** Figures off the spring's own sheet, which rule over the class: area at its design height, m²; Pa gauge; kg of one spring. */
+  /**
+   * Figures off the spring's own sheet, which rule over the class: area at its design height, m²; Pa gauge; kg of
+   * one spring.
+   */
   sheet: { area: number; minPressure: number; maxPressure: number; maxLoad: number } | null
   /** Spacer between spring and bracket, m; under the spring or over it, and which way its cup faces. */
   spacer: number
@@ -553,7 +577,10 @@ export interface Preset {
   left: number
   right: number
 }
-/** How the truck stood on the road trial: what was aboard, what its own gauge said, and the rear lips above the ground. */
+/**
+ * How the truck stood on the road trial: what was aboard, what its own gauge said, and the rear lips above the
+ * ground.
+ */
 export interface TrialReading {
   order: number
   at: string
@@ -588,7 +615,10 @@ export interface PassedOver extends Tick {
   reason: string
 }
 export const FASTENER_FROM = ['sheet', 'usual'] as const
-/** A fastener of the kit: torque in N·m, thread ("M8", "3/8-16"), property class or grade; off its sheet, or the usual taken over knowing so. */
+/**
+ * A fastener of the kit: torque in N·m, thread ("M8", "3/8-16"), property class or grade; off its sheet, or the
+ * usual taken over knowing so.
+ */
 export interface Fastener {
   torque: number
   thread: string
@@ -635,7 +665,10 @@ export const SOAPS = ['dry', 'foam', 'bubble'] as const
 export type Soap = (typeof SOAPS)[number]
 export interface ProvePlan {
   holds: Record<string, HoldTest>
-  /** Keyed by `line:end`, e.g. `line-left:from`; `of` the line in words when it was soaped, empty where nobody wrote it down. */
+  /**
+   * Keyed by `line:end`, e.g. `line-left:from`; `of` the line in words when it was soaped, empty where nobody
+   * wrote it down.
+   */
   soap: Record<string, { finding: Soap; who: string; at: string; of: string }>
 }
 

@@ -49,7 +49,10 @@ function bestFit(sizes: readonly number[], room: readonly number[]): { inCoil: n
   return { inCoil, left: inCoil.flatMap((coil, i) => (coil < 0 ? [i] : [])) }
 }
 
-/** All ways to lay pieces, largest first, into coils, until one holds them all; null where none does, 'long' given up. */
+/**
+ * All ways to lay pieces, largest first, into coils, until one holds them all; null where none does, 'long' given
+ * up.
+ */
 function exactFit(sizes: readonly number[], room: readonly number[]): Packed | null | 'long' {
   const free = [...room]
   const inCoil = sizes.map(() => -1)

@@ -5,7 +5,8 @@ import type { Route } from './types'
 
 /**
  * The truck's solids, the parts and the runs as a DXF of lines in space, mm, a layer for each kind: the plain form that
- * every drawing program reads (group codes of the ENTITIES section from memory). Solids are the upright boxes around them.
+ * every drawing program reads (group codes of the ENTITIES section from memory). Solids are the upright boxes
+ * around them.
  */
 export interface Named {
   label: string

@@ -55,12 +55,23 @@ function routeFigures(route: Route, truck: Truck): Record<string, Figure> {
       source: RUN_SOURCE,
     },
   }
+  figures[`run.${route.id}`] = {
+    label: `${label}, with its bends`,
+    value: route.run,
+    quantity: 'run',
+    formula: 'Σ straight pieces − what its rounded corners save',
+    inputs: [
+      input('Straight pieces', route.points.length - 1, 'count'),
+      input('Bend radius', route.bend, 'length'),
+    ],
+    source: RUN_SOURCE,
+  }
   if (Number.isFinite(route.heat))
     figures[`heat.${route.id}`] = {
-      label: `${label}, from the exhaust`,
+      label: `${label}, from ${route.heatOf}`,
       value: route.heat,
       quantity: 'length',
-      formula: 'least distance of the run’s outside from the pipe’s',
+      formula: 'least distance of the run’s outside from the outside of what is hot',
       inputs: [
         input('Pipe radius', truck.exhaust.radius, 'length'),
         input('Half its thickness', route.radius, 'length'),

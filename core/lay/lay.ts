@@ -12,12 +12,12 @@ import { layRuns, type Wanted } from './run/routes'
 import { layRules } from './rules'
 import { shieldsOf } from './shields'
 import { laidParts, partBox, solidsOf } from './space/room'
-import { boxToShape, type Box } from './space/shapes'
+import { boxAround, boxToShape, type Box } from './space/shapes'
 import type { Solid } from './space/solids'
 import { tubeCuts } from './tubes'
 import type { LayResult } from './types'
 
-/** Places, routes along the frame and the cut list. */
+/** Places, runs and the cut list. */
 export function layStage(
   lay: LayPlan,
   truck: Truck,
@@ -59,7 +59,7 @@ export function layStage(
     tubes: tubeCuts(air, lay, cuts),
     feed: routes.find(({ kind }) => kind === 'feed')?.run ?? null,
     harness: (lay.harnessLength ?? parts.compressor?.harness ?? 0) + lay.harnessExtension,
-    heat: partHeat(places, air, solidsOf(truck, air, lay.solids), (parts.spring?.diameter ?? 0) / 2),
+    ...partHeat(places, air, solidsOf(truck, air, lay.solids), (parts.spring?.diameter ?? 0) / 2),
     apart: blockApart(air, places),
     shields: shieldsOf(air, lay),
   }
@@ -74,20 +74,27 @@ export function layStage(
   }
 }
 
-/** Distance of each part's outside from what is hot, m. Parts screwed to another are that part's. */
+/** How far each part's outside is from what is hot, m, and from which. Parts screwed to another are that part's. */
 function partHeat(
   places: Record<string, Point>,
   air: AirPlan,
   solids: readonly Solid[],
   springRadius: number,
-): Record<string, number> {
+): Pick<LayResult, 'heat' | 'hottest'> {
   const hot = solids.filter(({ kind }) => kind === 'hot')
-  const from = (box: Box) => Math.min(...hot.map(({ shape }) => boxToShape(box, shape)))
+  const nearest = (box: Box, less: number) =>
+    hot
+      .map(({ shape, label }) => ({ far: Math.max(boxToShape(box, shape) - less, 0), label }))
+      .reduce((a, b) => (b.far < a.far ? b : a), { far: Infinity, label: 'the exhaust' })
   const springs = Object.keys(air.components).filter((id) => air.components[id]!.kind === 'spring')
-  return Object.fromEntries([
-    ...laidParts(air).map((id) => [id, from(partBox(places[id]!, partSize(air, id)))] as const),
-    ...springs.map((id) => [id, Math.max(from(partBox(places[id]!, [0, 0, 0])) - springRadius, 0)] as const),
-  ])
+  const all = [
+    ...laidParts(air).map((id) => [id, nearest(partBox(places[id]!, partSize(air, id)), 0)] as const),
+    ...springs.map((id) => [id, nearest(boxAround(places[id]!, places[id]!), springRadius)] as const),
+  ]
+  return {
+    heat: Object.fromEntries(all.map(([id, { far }]) => [id, far])),
+    hottest: Object.fromEntries(all.map(([id, { label }]) => [id, label])),
+  }
 }
 
 /** Distance from compressor to block where they share a harness, m; null where they do not. */

@@ -118,9 +118,9 @@ type Pinned = Readonly<Record<string, Point>>
 type Told = LayPlan['solids']
 
 /**
- * Where every part is proposed: where it was put by hand; or where it is wanted, or the nearest place from there that is
- * free of the truck, of the parts before it and of the pipe's heat. Where there is no such place it stays where it is
- * wanted, and the rules say what of.
+ * Where every part is proposed: where it was put by hand; or where it is wanted, or the nearest place from there
+ * that is free of the truck, of the parts before it and of the pipe's heat. Where there is no such place it stays
+ * where it is wanted, and the rules say what of.
  */
 function findPlaces(truck: Truck, air: AirPlan, pinned: Pinned, told: Told): Record<string, Point> {
   const wanted = wantedPlaces(truck, air)
@@ -148,7 +148,8 @@ const NONE: Pinned = {}
 const NOTHING_TOLD: Told = {}
 let last: { inputs: readonly [Truck, AirPlan, Pinned, Told]; places: Record<string, Point> } | null = null
 /**
- * Where every part is proposed; not searched for again while truck, circuit and what was put or told by hand are the same.
+ * Where every part is proposed; not searched for again while truck, circuit and what was put or told by hand are
+ * the same.
  */
 export function proposedPlaces(
   truck: Truck,

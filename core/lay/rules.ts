@@ -137,8 +137,8 @@ const partNearHeat: LayRule = ({ r, lay, truck, air }) =>
       subject: id,
       value: heat,
       limit: HEAT,
-      title: `${component.label} sits too near the exhaust`,
-      text: `It is {value} from the pipe; {limit} is wanted.${movable ? '' : ' Fit the heat shield before the spring on this side.'}`,
+      title: `${component.label} sits too near ${r.hottest[id] ?? 'the exhaust'}`,
+      text: `It is {value} from it; {limit} is wanted.${movable ? '' : ' Fit the heat shield before the spring on this side.'}`,
       remedy: clear ? movePart('Move it clear of the exhaust', id, clear) : fitShield(id),
     })
   })
@@ -193,6 +193,12 @@ const noCrossMembers: LayRule = ({ truck }) =>
         text: 'Lines that change sides are run under the bed. Tape the cross-members at Truck: on steel they hold better.',
       })
 
+function blockedText({ inTheWay, throughPlaces }: LayResult['routes'][number]): string {
+  if (throughPlaces) return 'It cannot be run by the places it is made to pass'
+  if (inTheWay) return `${capitalised(inTheWay)} is in the way at one of its ends`
+  return 'Between its ends everything is in the way'
+}
+
 /** A run that cannot be made says which limit stands in the way, and what to move. */
 const runBlocked: LayRule = ({ r }) =>
   r.routes
@@ -205,7 +211,7 @@ const runBlocked: LayRule = ({ r }) =>
         subject: route.id,
         value: route.run,
         title: `${route.fromLabel} to ${route.toLabel} finds no way`,
-        text: `${route.inTheWay ? `${capitalised(route.inTheWay)} is in the way at one of its ends` : 'Between its ends everything is in the way'}; {value} is the straight distance only. Move an end, or put right at Truck what is not so.`,
+        text: `${blockedText(route)}; {value} is the straight distance only. Move an end, or put right at Truck what is not so.`,
         source: 'Geometry of the truck',
       }),
     )
@@ -223,7 +229,7 @@ const bendTooTight: LayRule = ({ r }) =>
         limit: route.wantedBend,
         title: `${route.fromLabel} to ${route.toLabel} bends too tight`,
         text: 'A corner leaves room for {value}; {limit} is the least it may be bent to. Move an end, or use an elbow.',
-        source: 'The tube’s own sheet',
+        source: route.kind === 'air' ? 'The tube’s own sheet' : 'Five times its thickness (from memory)',
       }),
     )
 
@@ -238,8 +244,8 @@ const lineNearHeat: LayRule = ({ r, lay }) =>
       subject: route.id,
       value: route.heat,
       limit: HEAT,
-      title: `${route.fromLabel} to ${route.toLabel} runs too near the exhaust`,
-      text: 'It comes within {value} of the pipe; {limit} is wanted. Move an end, or shield the pipe there.',
+      title: `${route.fromLabel} to ${route.toLabel} runs too near ${route.heatOf}`,
+      text: 'It comes within {value} of it; {limit} is wanted. Move an end, or shield it there.',
       remedy: fitShield(route.id),
     })
   })
@@ -359,12 +365,11 @@ const hoseTooShort: LayRule = ({ r, air }) =>
     })
 
 /** The coils of a tube against what is cut of it: told before the last line comes out too short. */
-const tubeShort: LayRule = ({ r, air }) =>
+const tubeShort: LayRule = ({ r }) =>
   r.tubes.flatMap(({ label, lines, wanted, coils, plan }) => {
     if (!plan || !('short' in plan)) return []
     const left = plan.short.map((i) => r.cuts.find(({ id }) => id === lines[i])!)
     const names = left.map((cut) => `${cut.fromLabel} to ${cut.toLabel.toLowerCase()}`).join('; ')
-    const kit = air.kit && coils.some((coil) => coil.label.includes(air.kit!.label))
     return note({
       quantity: 'run',
       rule: 'tube-short',
@@ -374,7 +379,7 @@ const tubeShort: LayRule = ({ r, air }) =>
       text: `The lines take {value}, the coils have {limit}; no piece is left for ${names}. Buy the rest before the first cut, and cut the longest first.`,
       value: wanted,
       limit: coils.reduce((sum, { length, count }) => sum + length * count, 0),
-      source: kit ? 'The kit’s own list' : 'Coils as written down',
+      source: coils.some(({ ofKit }) => ofKit) ? 'The kit’s own list' : 'Coils as written down',
     })
   })
 

@@ -13,11 +13,11 @@ function coilsOf(tube: string, air: AirPlan, lay: LayPlan): TubeCuts['coils'] {
   const { kit } = air
   const fromKit =
     kit?.tubeClass === tube && kit.tubeLength !== null
-      ? [{ length: kit.tubeLength, count: 1, label: `“${kit.label}”` }]
+      ? [{ length: kit.tubeLength, count: 1, label: `“${kit.label}”`, ofKit: true }]
       : []
   const shelf = ordered(lay.coils)
     .filter(([, coil]) => coil.tube === tube)
-    .map(([, { length, count }]) => ({ length, count, label: 'shelf' }))
+    .map(([, { length, count }]) => ({ length, count, label: 'shelf', ofKit: false }))
   return [...fromKit, ...shelf]
 }
 

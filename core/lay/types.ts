@@ -24,11 +24,16 @@ export interface Route {
   grommets: number
   /** Half its thickness, m. */
   radius: number
-  /** Least distance of its outside from the exhaust's, m; Infinity without one. */
+  /** Least distance of its outside from what is hot, m; Infinity without anything. */
   heat: number
+  /** The hot thing that it comes nearest to: "the exhaust". */
+  heatOf: string
   /** Least distance of its outside from what moves, over its whole travel, m; Infinity where nothing does. */
   clear: number
-  /** Least distance of its outside from any solid that it does not pass through or end at, m; the exhaust is `heat`'s. */
+  /**
+   * Least distance of its outside from any solid that it does not pass through or end at, m; the exhaust is
+   * `heat`'s.
+   */
   solid: number
   /** The radius of its bends, the tightest where a corner has no room for it, m. */
   bend: number
@@ -36,6 +41,8 @@ export interface Route {
   wantedBend: number
   /** Whether there is no way between its ends, so that it is drawn straight. */
   wayless: boolean
+  /** Whether it is made to pass places. */
+  throughPlaces: boolean
   /** What an end that cannot be reached stands behind; null where it is not known, or there is a way. */
   inTheWay: string | null
 }
@@ -50,7 +57,7 @@ export interface TubeCuts {
   /** Length of them all, m. */
   wanted: number
   /** Coils there are, in the order the plan counts them, and what each is called. */
-  coils: { length: number; count: number; label: string }[]
+  coils: { length: number; count: number; label: string; ofKit: boolean }[]
   /** Null where no coil of that tube is written down: nothing is planned, and nothing is known to be enough. */
   plan: CutPlan | TooLittle | null
 }
@@ -66,8 +73,9 @@ export interface LayResult {
   feed: number | null
   /** Length of the harness as fitted, m. */
   harness: number
-  /** Distance of each part from the exhaust, m. */
+  /** Distance of each part from what is hot, m, and what that is. */
   heat: Record<string, number>
+  hottest: Record<string, string>
   /** Compressor to block on a shared harness, m; null where they share none. */
   apart: number | null
   /** Heat shields that guard something. */

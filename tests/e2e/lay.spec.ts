@@ -99,10 +99,9 @@ test('the truck is turned in space: chosen there and here alike, layers hidden, 
   // What is chosen in the form is chosen in space.
   await page.getByLabel('Part', { exact: true }).selectOption({ label: 'Valve block' })
   await expect(page.getByText('Chosen: Valve block')).toBeVisible()
-  // From straight above, the truck's middle is under the middle of the picture: turned, the picture differs.
   await page.getByRole('button', { name: 'From above' }).last().click()
-  const seen = () => canvas.evaluate((c) => (c as HTMLCanvasElement).toDataURL().length)
-  await expect.poll(seen).toBeGreaterThan(5_000)
+  const seen = () => canvas.evaluate((c) => (c as HTMLCanvasElement).toDataURL())
+  await expect.poll(async () => (await seen()).length).toBeGreaterThan(5_000)
   const above = await seen()
   await canvas.press('ArrowDown')
   await expect.poll(seen).not.toBe(above)
@@ -140,4 +139,15 @@ test('find a place for everything: three layouts with what each costs, the secon
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(box.locator('title')).toHaveText(before!)
   await saved(page)
+  // What was found is this job's: another one opened from here has nothing found.
+  await page.getByRole('link', { name: 'Nimble Piston' }).click()
+  await page
+    .getByRole('link', { name: /Shell runner/ })
+    .first()
+    .click()
+  await page.getByRole('link', { name: /4 Lay/ }).click()
+  await whole(page)
+  await page.locator('[data-opens="layouts"]').click()
+  await expect(panel.getByRole('button', { name: 'Find a place for everything' })).toBeVisible()
+  await expect(panel.getByRole('article')).toHaveCount(0)
 })

@@ -255,7 +255,10 @@ test('an open page hears what another saves, and who else is there', async () =>
   other.child.kill('SIGKILL')
 })
 
-/** 10 000 were tried; every run of the tests tries as many as take seconds, not minutes. `MALFORMED=10000` tries them all again. */
+/**
+ * 10 000 were tried; every run of the tests tries as many as take seconds, not minutes. `MALFORMED=10000` tries
+ * them all again.
+ */
 const MALFORMED = Number(process.env.MALFORMED ?? 2000)
 
 test('malformed requests by the thousand: each is answered, none with a fault of ours, and the memory stays as it was', async () => {

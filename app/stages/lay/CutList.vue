@@ -11,6 +11,7 @@ const job = useJob()
 const shop = useShop()
 const screen = useScreen()
 const { plan, stage, result, parts } = useLay()
+const feed = computed(() => result.value.routes.find(({ kind }) => kind === 'feed'))
 const solids = computed(() => solidsOf(plan.value.truck, plan.value.air, plan.value.lay.solids))
 async function saveTable(name: string, { head, rows }: Table): Promise<void> {
   const { csvText } = await import('#core/quantity/csv')
@@ -55,7 +56,7 @@ function saveDxf(): void {
             <td class="py-1 pr-4 whitespace-nowrap">
               <template v-if="stage.figures[`heat.${cut.id}`]">
                 <Fig :figure="stage.figures[`heat.${cut.id}`]" />
-                <span class="label pl-1">from exhaust</span>
+                <span class="label pl-1">from {{ cut.heatOf }}</span>
               </template>
             </td>
             <td class="py-1 text-soft">
@@ -73,7 +74,7 @@ function saveDxf(): void {
             <td class="pr-4 whitespace-nowrap">
               <template v-if="stage.figures['heat.feed']">
                 <Fig :figure="stage.figures['heat.feed']" />
-                <span class="label pl-1">from exhaust</span>
+                <span class="label pl-1">from {{ feed?.heatOf }}</span>
               </template>
             </td>
             <td class="text-soft">harness {{ showText(result.harness, 'run', shop.units) }}</td>

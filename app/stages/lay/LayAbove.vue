@@ -13,19 +13,7 @@ const job = useJob()
 const shop = useShop()
 const screen = useScreen()
 const placeText = usePlaceText()
-const {
-  plan,
-  stage,
-  result,
-  parts,
-  things,
-  alarmed,
-  chosenRun,
-  waypointsOf,
-  moves,
-  movesThing,
-  movesWaypoint,
-} = useLay()
+const { plan, stage, result, parts, alarmed, moves } = useLay()
 const search = useLayoutSearch()
 const radius = computed(() => (job.derived!.stages.air.result.spring?.diameter ?? 0.15) / 2)
 /** How far aside of the rail each kind of line is drawn, mm, so that lines on one rail do not hide each other. */
@@ -63,31 +51,6 @@ const faint = (id: string) =>
     </div>
     <TruckAbove :truck="plan.truck">
       <template #default="{ s }">
-        <g
-          v-for="thing in things"
-          :key="thing.id"
-          tabindex="0"
-          role="button"
-          :aria-label="`${thing.label} from above. Arrow keys move it.`"
-          class="cursor-grab"
-          :data-thing="thing.id"
-          v-on="movesThing({ id: thing.id, view: 'above' })"
-          @focus="screen.subject = thing.id"
-        >
-          <rect
-            :x="s.x(thing.at.x + thing.size.along / 2)"
-            :y="s.y(thing.at.y + thing.size.across / 2)"
-            :width="thing.size.along * 1000"
-            :height="thing.size.across * 1000"
-            :fill="thing.kind === 'hot' ? 'var(--brick)' : 'var(--steel)'"
-            fill-opacity="0.45"
-            :stroke="screen.subject === thing.id ? 'var(--blue)' : 'var(--ink)'"
-            stroke-width="1.2"
-            :stroke-dasharray="thing.kind === 'keepOut' ? '3 4' : undefined"
-            vector-effect="non-scaling-stroke"
-          />
-          <title>{{ thing.label }}, {{ placeText(thing.at) }}</title>
-        </g>
         <g v-for="route in result.routes" :key="route.id" :opacity="faint(route.id) ? 0.3 : 1">
           <polyline
             :points="polyline(route.points, (p) => [s.x(p.x), s.y(p.y) + ASIDE[route.path]])"
@@ -104,27 +67,7 @@ const faint = (id: string) =>
             <title>{{ lineText(route) }}</title>
           </polyline>
         </g>
-        <template v-if="chosenRun">
-          <g
-            v-for="(p, i) in waypointsOf(chosenRun.id)"
-            :key="i"
-            tabindex="0"
-            role="button"
-            :aria-label="`Place ${i + 1} to pass, from above. Arrow keys move it.`"
-            class="cursor-grab"
-            data-waypoint
-            v-on="movesWaypoint({ run: chosenRun.id, index: i, view: 'above' })"
-          >
-            <circle :cx="s.x(p.x)" :cy="s.y(p.y)" r="110" fill="transparent" />
-            <path
-              :d="`M${s.x(p.x)} ${s.y(p.y) - 60} l60 60 l-60 60 l-60 -60 Z`"
-              fill="var(--card)"
-              stroke="var(--ink)"
-              stroke-width="2"
-              vector-effect="non-scaling-stroke"
-            />
-          </g>
-        </template>
+        <LayHandles view="above" :place="(p) => [s.x(p.x), s.y(p.y)]" />
         <rect
           v-if="result.feed !== null"
           :x="s.x(plan.truck.battery.x + 0.13)"

@@ -51,10 +51,10 @@ const told = computed(() => [...layout.stops, ...layout.fixes])
     </TruckAbove>
     <dl class="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
       <dt>Tube</dt>
-      <dd class="figure text-right">{{ run(layout.tube) }}</dd>
-      <template v-if="layout.feed !== null">
+      <dd class="text-right"><Fig :figure="layout.figures.tube" /></dd>
+      <template v-if="layout.figures.feed">
         <dt>Feed</dt>
-        <dd class="figure text-right">{{ run(layout.feed) }}</dd>
+        <dd class="text-right"><Fig :figure="layout.figures.feed" /></dd>
       </template>
       <dt>Holes with a grommet</dt>
       <dd class="figure text-right">{{ layout.holes }}</dd>

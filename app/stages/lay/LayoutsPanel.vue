@@ -4,18 +4,24 @@ import { useLay } from './useLay'
 import { useLayoutSearch } from './useLayoutSearch'
 
 /** Whole layouts: every part at once, the best few side by side, one of them taken in one step. */
-const { plan, set } = useLay()
-const { best, now, withoutRoom, count, running, problem, stale, total, start, stop } = useLayoutSearch()
+const job = useJob()
+const { plan, stage, set } = useLay()
+const { best, withoutRoom, count, running, problem, stale, total, start, stop } = useLayoutSearch()
 const free = computed(() => freeParts(plan.value.air, plan.value.lay))
 const pinned = computed(() =>
   Object.keys(plan.value.lay.places).filter((id) => plan.value.air.components[id]),
 )
 const labels = (ids: readonly string[]) =>
   ids.map((id) => plan.value.air.components[id]?.label.toLowerCase()).join(', ')
-const taken = ref('')
-function take(layout: Layout, title: string): void {
-  set(`Take the ${title.toLowerCase()}`, (lay) => Object.assign(lay.places, layout.places))
-  taken.value = `${title} is taken. Take it back with undo.`
+/** What was taken, while the plan stands as it was then. */
+const taken = shallowRef<{ title: string; plan: unknown } | null>(null)
+const justTaken = computed(() => (taken.value?.plan === job.plan ? taken.value!.title : null))
+function take({ places }: Layout, title: string): void {
+  set(`Take the ${title.toLowerCase()}`, (lay) => {
+    for (const [id, place] of Object.entries(places))
+      if (plan.value.air.components[id]) lay.places[id] = place
+  })
+  taken.value = { title, plan: job.plan }
 }
 const letGo = () =>
   set('Let go of what was put by hand', (lay) => {
@@ -44,14 +50,14 @@ const TITLES = ['First layout', 'Second layout', 'Third layout']
       </button>
       <p class="text-sm" aria-live="polite">
         <template v-if="running">{{ count }} of {{ total }} tried …</template>
-        <template v-else-if="taken && !best.length">{{ taken }}</template>
         <template v-else-if="count > 0 && count < total">Stopped after {{ count }} of {{ total }}.</template>
       </p>
     </div>
     <progress v-if="running" class="w-full" :value="count" :max="total" aria-label="Layouts tried" />
     <p v-if="problem" role="alert" class="text-sm">{{ problem }}</p>
     <p v-if="stale && best.length" class="text-sm mb-2" aria-live="polite">
-      {{ taken || 'The plan has changed since: what is shown was found for the plan before.' }}
+      <template v-if="justTaken">{{ justTaken }} is taken. Take it back with undo.</template>
+      <template v-else>The plan has changed since: what is shown was found for the plan before.</template>
     </p>
     <ul v-if="withoutRoom.length" class="text-sm list-disc pl-5">
       <li v-for="{ part, inTheWay } in withoutRoom" :key="part">
@@ -68,9 +74,11 @@ const TITLES = ['First layout', 'Second layout', 'Third layout']
         </button>
       </LayoutCard>
     </div>
-    <p v-if="now && best.length" class="label mt-2">
-      As it stood: {{ now.stops.length }} Stops and {{ now.fixes.length }} Fixes of Lay. In order of tube,
-      feed, holes, the way to the driver’s seat, Stops and Fixes together.
+    <p v-if="best.length" class="label mt-2">
+      In order of tube, feed, holes, the way to the driver’s seat, Stops and Fixes together. As it stands:
+      <Fig :figure="stage.figures.tube" /> of tube<template v-if="stage.figures.feed"
+        >, <Fig :figure="stage.figures.feed" /> of feed</template
+      >.
     </p>
   </section>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Trash2 } from '@lucide/vue'
 import type { Point } from '#core/document/types'
+import { onePlaceMore } from '#core/lay/run/passing'
 import { stripOf } from '#core/lay/run/strip'
 import { solidsOf } from '#core/lay/space/room'
 import { showText } from '#core/quantity/units'
@@ -30,21 +31,10 @@ const change = (label: string, write: (points: Point[]) => void) =>
     if (points.length > 0) lay.waypoints[id] = points
     else Reflect.deleteProperty(lay.waypoints, id)
   })
-/** A new one begins where the run's longest piece has its middle. */
-function add(): void {
-  const { points } = chosenRun.value!
-  const long = (i: number) => {
-    const [a, b] = [points[i]!, points[i + 1]!]
-    return Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
-  }
-  const longest = points.slice(1).reduce((best, _, i) => (long(i) > long(best) ? i : best), 0)
-  const [a, b] = [points[longest]!, points[longest + 1]!]
-  const middle = (k: 'x' | 'y' | 'z') => Math.round((a[k] + b[k]) * 50) / 100
+const add = () =>
   change('Make a run pass a place', (list) => {
-    const ahead = list.filter((p) => points.findIndex((q) => Math.abs(q.x - p.x) < 0.05) <= longest).length
-    list.splice(ahead, 0, { x: middle('x'), y: middle('y'), z: middle('z') })
+    list.splice(0, list.length, ...onePlaceMore(chosenRun.value!, list))
   })
-}
 const length = (metres: number) => showText(metres, 'length', shop.units)
 const run = (metres: number) => showText(metres, 'run', shop.units)
 </script>
@@ -64,19 +54,18 @@ const run = (metres: number) => showText(metres, 'run', shop.units)
           @change="(v) => void (screen.subject = v)"
         />
         <p class="text-sm">
-          Run with its bends <span class="figure">{{ run(chosenRun.run) }}</span>, bent no tighter than
+          Run with its bends <Fig :figure="stage.figures[`run.${chosenRun.id}`]" />, bent no tighter than
           <span class="figure">{{ length(chosenRun.bend) }}</span>
         </p>
         <p v-if="stage.figures[`clear.${chosenRun.id}`]" class="text-sm">
           From what moves <Fig :figure="stage.figures[`clear.${chosenRun.id}`]" />
         </p>
         <p v-if="stage.figures[`heat.${chosenRun.id}`]" class="text-sm">
-          From the exhaust <Fig :figure="stage.figures[`heat.${chosenRun.id}`]" />
+          From {{ chosenRun.heatOf }} <Fig :figure="stage.figures[`heat.${chosenRun.id}`]" />
         </p>
       </div>
       <p v-if="chosenRun.wayless" class="mt-3 text-sm">
-        It finds no way: <span class="font-semibold">{{ chosenRun.inTheWay ?? 'everything' }}</span> is in the
-        way. The straight distance is shown.
+        It finds no way: the bench note says what stands in it. The straight distance is shown.
       </p>
       <table v-else v-cards class="w-full text-sm mt-3">
         <caption class="text-left label">

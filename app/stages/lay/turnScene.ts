@@ -21,7 +21,10 @@ import { roundedPath } from '#core/lay/run/bends'
 import type { Box, Shape } from '#core/lay/space/shapes'
 import type { Route } from '#core/lay/types'
 
-/** The truck, its parts and its runs as a scene in space. Plan axes (ahead, left, up) become x, −z, y of the scene, in m. */
+/**
+ * The truck, its parts and its runs as a scene in space. Plan axes (ahead, left, up) become x, −z, y of the scene,
+ * in m.
+ */
 
 export interface Drawn {
   id: string

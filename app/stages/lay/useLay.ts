@@ -6,6 +6,15 @@ import { useMoving } from '~/pictures/useMoving'
 /** Hundredths of a metre: what a hand can lay to. */
 const tidy = (v: number) => Math.round(v * 100) / 100
 
+/** A press of an arrow key, and with Shift held, mm. */
+const STEP = { usual: 50, fine: 10 }
+export type FlatView = 'above' | 'side'
+/** A place moved on a flat picture by so many mm to the right and down. */
+function movedIn(view: FlatView, { x, y, z }: Point, dx: number, dy: number): Point {
+  const ahead = tidy(x - dx / 1000)
+  return view === 'above' ? { x: ahead, y: tidy(y - dy / 1000), z } : { x: ahead, y, z: tidy(z - dy / 1000) }
+}
+
 /** The parts laid on the truck, and the ways to move them. */
 export function useLay() {
   const job = useJob()
@@ -27,24 +36,14 @@ export function useLay() {
       lay.places[id] = place
     })
   }
-  const moves = useMoving<{ id: string; label: string; view: 'above' | 'side' }>(
-    ({ id, label, view }) => {
-      screen.subject = id
-      const from = { ...result.value.places[id]! }
-      return {
-        label: `Move ${label}`,
-        to: (dx, dy) => {
-          const x = tidy(from.x - dx / 1000)
-          const place =
-            view === 'above'
-              ? { ...from, x, y: tidy(from.y - dy / 1000) }
-              : { ...from, x, z: tidy(from.z - dy / 1000) }
-          return (draft) => void (draft.lay.places[id] = place)
-        },
-      }
-    },
-    { usual: 50, fine: 10 },
-  )
+  const moves = useMoving<{ id: string; label: string; view: FlatView }>(({ id, label, view }) => {
+    screen.subject = id
+    const from = result.value.places[id]!
+    return {
+      label: `Move ${label}`,
+      to: (dx, dy) => (draft) => void (draft.lay.places[id] = movedIn(view, from, dx, dy)),
+    }
+  }, STEP)
   const waypointsOf = (id: string): Point[] => plan.value.lay.waypoints[id] ?? []
   /** The run that is looked at: the one chosen, else the longest cut. */
   const chosenRun = computed(() => {
@@ -52,39 +51,22 @@ export function useLay() {
     return routes.find((r) => r.id === screen.subject) ?? cuts[0] ?? routes[0] ?? null
   })
   /** A place that a run is made to pass, by the run and which of them it is. */
-  const movesWaypoint = useMoving<{ run: string; index: number; view: 'above' | 'side' }>(
-    ({ run, index, view }) => {
-      const from = { ...waypointsOf(run)[index]! }
-      return {
-        label: 'Move a place to pass',
-        to: (dx, dy) => (draft) => {
-          const at = draft.lay.waypoints[run]![index]!
-          at.x = tidy(from.x - dx / 1000)
-          if (view === 'above') at.y = tidy(from.y - dy / 1000)
-          else at.z = tidy(from.z - dy / 1000)
-        },
-      }
-    },
-    { usual: 50, fine: 10 },
-  )
+  const movesWaypoint = useMoving<{ run: string; index: number; view: FlatView }>(({ run, index, view }) => {
+    const from = waypointsOf(run)[index]!
+    return {
+      label: 'Move a place to pass',
+      to: (dx, dy) => (draft) => void (draft.lay.waypoints[run]![index] = movedIn(view, from, dx, dy)),
+    }
+  }, STEP)
   /** A thing told by hand. */
-  const movesThing = useMoving<{ id: string; view: 'above' | 'side' }>(
-    ({ id, view }) => {
-      screen.subject = id
-      const { label, at } = plan.value.lay.solids[id]!
-      const from = { ...at }
-      return {
-        label: `Move ${label}`,
-        to: (dx, dy) => (draft) => {
-          const { at } = draft.lay.solids[id]!
-          at.x = tidy(from.x - dx / 1000)
-          if (view === 'above') at.y = tidy(from.y - dy / 1000)
-          else at.z = tidy(from.z - dy / 1000)
-        },
-      }
-    },
-    { usual: 50, fine: 10 },
-  )
+  const movesThing = useMoving<{ id: string; view: FlatView }>(({ id, view }) => {
+    screen.subject = id
+    const { label, at: from } = plan.value.lay.solids[id]!
+    return {
+      label: `Move ${label}`,
+      to: (dx, dy) => (draft) => void (draft.lay.solids[id]!.at = movedIn(view, from, dx, dy)),
+    }
+  }, STEP)
   const things = computed(() =>
     ordered(plan.value.lay.solids)
       .filter(([, thing]) => thing.there)

@@ -6,13 +6,12 @@ import type { LayoutsWorker } from '~/workers/layouts'
 const SHOWN = 3
 
 const best = shallowRef<Layout[]>([])
-const now = shallowRef<Layout | null>(null)
 const withoutRoom = shallowRef<NoRoom[]>([])
 const count = ref(0)
 const running = ref(false)
 const problem = ref('')
-/** The plan that was searched on; another one makes what was found old. */
-const searched = shallowRef<unknown>(null)
+/** The job and the plan that were searched on: another job has nothing found, another plan makes it old. */
+const searched = shallowRef<{ job: string; plan: unknown } | null>(null)
 let worker: Worker | null = null
 
 function stop(): void {
@@ -31,12 +30,12 @@ export function useLayoutSearch() {
     problem.value = ''
     count.value = 0
     running.value = true
-    searched.value = job.plan
+    searched.value = { job: job.id, plan: job.plan }
     const mine = new Worker(new URL('../../workers/layouts.ts', import.meta.url), { type: 'module' })
     worker = mine
     const hand = wrap<LayoutsWorker>(mine)
     try {
-      now.value = await hand.open(JSON.parse(JSON.stringify(job.plan)))
+      await hand.open(JSON.parse(JSON.stringify(job.plan)))
       for (const from of layoutStarts) {
         if (worker !== mine) return
         best.value = await hand.tryOne(from, SHOWN)
@@ -48,6 +47,18 @@ export function useLayoutSearch() {
     }
     if (worker === mine) stop()
   }
-  const stale = computed(() => searched.value !== null && searched.value !== job.plan)
-  return { best, now, withoutRoom, count, running, problem, stale, total: layoutStarts.length, start, stop }
+  const isHere = computed(() => searched.value?.job === job.id)
+  const stale = computed(() => isHere.value && searched.value!.plan !== job.plan)
+  const none: never[] = []
+  return {
+    best: computed(() => (isHere.value ? best.value : none)),
+    withoutRoom: computed(() => (isHere.value ? withoutRoom.value : none)),
+    count: computed(() => (isHere.value ? count.value : 0)),
+    running: computed(() => isHere.value && running.value),
+    problem: computed(() => (isHere.value ? problem.value : '')),
+    stale,
+    total: layoutStarts.length,
+    start,
+    stop,
+  }
 }

@@ -9,6 +9,7 @@ const BesideSprings = laterComponent(() => laterDrawers().then((d) => d.BesideSp
 const CertifiedUpgrade = laterComponent(() => laterDrawers().then((d) => d.CertifiedUpgrade))
 const CrossMembers = laterComponent(() => laterDrawers().then((d) => d.CrossMembers))
 const ExhaustPath = laterComponent(() => laterDrawers().then((d) => d.ExhaustPath))
+const FitPicture = laterComponent(() => laterDrawers().then((d) => d.FitPicture))
 const FitTables = laterComponent(() => laterDrawers().then((d) => d.FitTables))
 const FoundParts = laterComponent(() => laterDrawers().then((d) => d.FoundParts))
 const SurveyPanel = laterComponent(() => laterDrawers().then((d) => d.SurveyPanel))
@@ -65,7 +66,7 @@ const drawers = computed(() => {
     :first="fresh === FIRST ? 'heights' : 'measure'"
   >
     <template #view-side><TruckPicture /></template>
-    <template #view-rear><FitPicture /></template>
+    <template #view-rear="{ standing }"><FitPicture v-if="standing" /></template>
     <template #view-above>
       <div class="sheet p-3">
         <TruckAbove :truck="truck">

@@ -1,8 +1,9 @@
-/** What stands in drawers that are not the first to be opened: fetched together, a moment after the stage. */
+/** What stands in drawers and pictures that are not the first to be seen: fetched together, a moment after the stage. */
 export { default as BesideSprings } from './BesideSprings.vue'
 export { default as CertifiedUpgrade } from './CertifiedUpgrade.vue'
 export { default as CrossMembers } from './CrossMembers.vue'
 export { default as ExhaustPath } from './ExhaustPath.vue'
+export { default as FitPicture } from './FitPicture.vue'
 export { default as FitTables } from './FitTables.vue'
 export { default as FoundParts } from './FoundParts.vue'
 export { default as SurveyPanel } from './SurveyPanel.vue'

@@ -1,13 +1,16 @@
 import { partSize } from '../../catalog/partSizes'
 import type { AirPlan, ComponentKind, LayPlan, Point, Truck } from '../../document/types'
-import type { Note } from '../../quantity/figure'
+import type { Figure, Note } from '../../quantity/figure'
 import type { StageOutput } from '../../quantity/stage'
 import { proposedPlaces } from '../places'
 import { isInCab, laidParts, overlap, partBox, solidsOf } from '../space/room'
 import type { LayResult, Route } from '../types'
 import { sitesOf, ZONES, type Zone } from './sites'
 
-/** Whole layouts: every part that may stand in more than one place put on one side of the truck, near where it serves. */
+/**
+ * Whole layouts: every part that may stand in more than one place put on one side of the truck, near where it
+ * serves.
+ */
 
 /** Where a layout begins to be laid from: its zone, and a place along the truck as a share of the wheelbase. */
 export interface Start {
@@ -23,6 +26,8 @@ export interface Layout {
   places: Record<string, Point>
   tube: number
   feed: number | null
+  /** The same as figures, which say why. */
+  figures: { tube: Figure; feed?: Figure }
   holes: number
   /** Least distance of any part it puts and of any run from the exhaust; Infinity without one. */
   heat: number
@@ -145,6 +150,7 @@ export function layoutOf(
     places,
     tube,
     feed: result.feed,
+    figures: { tube: figures.tube!, feed: figures.feed },
     holes,
     heat: Math.min(
       ...Object.keys(places).map((id) => result.heat[id] ?? Infinity),

@@ -31,7 +31,10 @@ function facesOf(zone: Zone, { frame }: Truck, across: number): { y: number; und
   ]
 }
 
-/** Every site of a zone with room for a part of a size, free of the truck and of heat; and what stood in the way elsewhere. */
+/**
+ * Every site of a zone with room for a part of a size, free of the truck and of heat; and what stood in the way
+ * elsewhere.
+ */
 export function sitesOf(
   zone: Zone,
   truck: Truck,

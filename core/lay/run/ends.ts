@@ -1,10 +1,10 @@
 import { partSize } from '../../catalog/partSizes'
 import type { AirPlan, Point, Truck } from '../../document/types'
 import { BATTERY } from '../places'
-import { boxToShape } from '../space/shapes'
-import type { Solid } from '../space/solids'
+import { boxAround, boxToShape } from '../space/shapes'
+import { BATTERY_SIZE, type Solid } from '../space/solids'
 import { pointAt, strides, type Lattice } from './lattice'
-import { boxAround, inTheWay, type Standing } from './pieces'
+import { inTheWay, type Standing } from './pieces'
 import type { Stub } from './search'
 import { WAY } from './settings'
 
@@ -19,10 +19,8 @@ export interface Joined {
 const FIXED_TO = 0.04
 /** An end is joined to so many nodes, the nearest that can be reached. */
 const STUBS = 16
-/** A battery's terminals above its foot, m (from memory). */
-const TERMINALS = 0.2
 
-/** Where a run leaves its part: the middle of the part, a spring's upper end, the top of the battery. */
+/** Where a run leaves its part: the middle of the part, a spring's upper end, the battery's terminals. */
 export function endPlace(
   truck: Truck,
   air: AirPlan,
@@ -30,45 +28,57 @@ export function endPlace(
   id: string,
 ): Point {
   const place = places[id]!
-  if (id === BATTERY) return { ...place, z: place.z + TERMINALS }
+  if (id === BATTERY) return { ...place, z: place.z + BATTERY_SIZE[2] + WAY.fromFace }
   if (air.components[id]?.kind === 'spring')
-    return { ...place, x: truck.seats.upper.x, z: place.z - FIXED_TO / 2 }
+    return { ...place, x: truck.seats.upper.x, z: place.z - WAY.fromFace }
   return { ...place, z: place.z + partSize(air, id)[2] / 2 }
 }
 
-/** Solids that stand at a place. */
-export const standingAt = (at: Point, solids: readonly Standing[]): Set<Standing> => {
-  const here = boxAround(at, at)
-  return new Set(
-    solids.filter(
-      ({ solid, bounds }) => boxToShape(here, bounds) < FIXED_TO && boxToShape(here, solid.shape) < FIXED_TO,
-    ),
-  )
+/** How the solids around an end bear on what leaves it. */
+export interface Around {
+  /** All but the part itself and a spring at its own end: those it leaves through. */
+  others: Standing[]
+  /** What the part is fixed to: passed as near as one likes, never through. What moves or is hot is none. */
+  fixedTo: ReadonlySet<Standing>
+}
+
+/** What a run meets that begins and ends at these places. */
+export function around(ends: readonly Point[], solids: readonly Standing[]): Around {
+  const places = ends.map((end) => boxAround(end, end))
+  const far = ({ solid, bounds }: Standing) =>
+    Math.min(
+      ...places.map((here) =>
+        boxToShape(here, bounds) >= FIXED_TO ? FIXED_TO : boxToShape(here, solid.shape),
+      ),
+    )
+  const others = solids.filter((one) => !(one.solid.hasPorts && far(one) === 0))
+  const isFixture = ({ solid: { kind } }: Standing) => kind !== 'moving' && kind !== 'hot'
+  return { others, fixedTo: new Set(others.filter((one) => isFixture(one) && far(one) < FIXED_TO)) }
 }
 
 /** The straight pieces by which a run may leave its part, none shorter than its bend needs. */
 export function joinedBy(at: Point, bend: number, lattice: Lattice, solids: readonly Standing[]): Joined {
-  const own = standingAt(at, solids)
   const here = boxAround(at, at)
-  const others = solids.filter((one) => !own.has(one) && boxToShape(here, one.bounds) < WAY.reach + FIXED_TO)
+  const near = solids.filter((one) => boxToShape(here, one.bounds) < WAY.reach + FIXED_TO)
+  const { others, fixedTo } = around([at], near)
   const { x, y, z } = lattice.at
   const [plane] = strides(lattice)
-  const near: { node: number; far: number }[] = []
+  const nodes: { node: number; far: number }[] = []
   for (let first = 0; first < x.length; first += plane) {
     const dx = x[first]! - at.x
     if (Math.abs(dx) > WAY.reach) continue
     for (let node = first; node < first + plane; node++) {
       const [dy, dz] = [y[node]! - at.y, z[node]! - at.z]
       const far = Math.sqrt(dx * dx + dy * dy + dz * dz)
-      if (far >= bend && far <= WAY.reach) near.push({ node, far })
+      if (far >= bend && far <= WAY.reach) nodes.push({ node, far })
     }
   }
-  near.sort((a, b) => a.far - b.far || a.node - b.node)
+  nodes.sort((a, b) => a.far - b.far || a.node - b.node)
   const stubs: Stub[] = []
   let blockedBy: Solid | null = null
-  for (const { node, far } of near) {
+  for (const { node, far } of nodes) {
     const place = pointAt(lattice, node)
-    const blocker = inTheWay(at, place, others)
+    const blocker = inTheWay(at, place, others, fixedTo)
     blockedBy ??= blocker
     if (blocker) continue
     const towards = { x: (place.x - at.x) / far, y: (place.y - at.y) / far, z: (place.z - at.z) / far }

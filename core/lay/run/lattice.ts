@@ -1,14 +1,14 @@
 import { PRACTICE } from '../../catalog/practice'
 import { KICK, railRise } from '../../catalog/truckGeometry'
 import type { Point, Truck } from '../../document/types'
-import { boundsOf, boxToShape, type Box } from '../space/shapes'
-import { CAB, FLOOR, floorAt, MEMBER, type Solid } from '../space/solids'
+import { boundsOf, boxAround, boxToShape } from '../space/shapes'
+import { BATTERY_SIZE, CAB, FLOOR, floorAt, MEMBER, type Solid } from '../space/solids'
 import { WAY } from './settings'
 
 /**
  * Where lines and wires may run: planes along, across and up through the truck, laid where its steel is – beside, under
- * and over the rails, along both faces of each cross-member, under the bed and the cab floor – and filled in between. It
- * rises with the rails over the axle. A node is where three planes meet; an edge joins two neighbours.
+ * and over the rails, along both faces of each cross-member, under the bed and the cab floor – and filled in
+ * between. It rises with the rails over the axle. A node is where three planes meet; an edge joins two neighbours.
  */
 export interface Lattice {
   /** How many planes along, across and up. */
@@ -20,8 +20,8 @@ export interface Lattice {
   /** By axis: what that edge costs; Infinity where it cannot be run. */
   cost: readonly [Float64Array, Float64Array, Float64Array]
   /**
-   * 1 where the rails rise: a bend there between along and up turns by more than a right angle; 2 where they begin or end
-   * to rise, and going straight along is a slight bend.
+   * 1 where the rails rise: a bend there between along and up turns by more than a right angle; 2 where they begin
+   * or end to rise, and going straight along is a slight bend.
    */
   rising: Uint8Array
   /** Tangent of half the sharpest bend there; 1 where nothing rises, as of a right angle. */
@@ -110,7 +110,7 @@ function planesUp(truck: Truck, solids: readonly Solid[], through: readonly Poin
   const { frame, bed } = truck
   const up = WAY.fromFace
   const cab = CAB.floor(truck) - frame.top
-  const battery = truck.battery.z + 0.2 - frame.top
+  const battery = truck.battery.z + BATTERY_SIZE[2] - frame.top
   const named = [
     -MEMBER.up / 2,
     up,
@@ -128,12 +128,6 @@ function planesUp(truck: Truck, solids: readonly Solid[], through: readonly Poin
   const [low, high] = [PRACTICE.groundClearance.value - frame.top, Math.max(battery + 0.1, cab + 0.6)]
   return planes(named, low, high, APART, 0.16)
 }
-
-const thin = (a: Point, b: Point): Box => ({
-  shape: 'box',
-  min: { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), z: Math.min(a.z, b.z) },
-  max: { x: Math.max(a.x, b.x), y: Math.max(a.y, b.y), z: Math.max(a.z, b.z) },
-})
 
 /** How near a run's middle may come to a solid, m. */
 export const runClearance = ({ kind }: Pick<Solid, 'kind'>): number => {
@@ -249,8 +243,8 @@ function placeFactor(truck: Truck, { x, y, z }: Point): number {
 }
 
 /**
- * The truck's lattice, with what every edge costs: length by where it lies, away from structure or near the pipe dearer,
- * a hole dearer still; what comes too near a solid cannot be run.
+ * The truck's lattice, with what every edge costs: length by where it lies, away from structure or near the pipe
+ * dearer, a hole dearer still; what comes too near a solid cannot be run.
  * @param through places that runs are made to pass: planes are laid through them.
  */
 export function truckLattice(
@@ -273,7 +267,7 @@ export function truckLattice(
         for (const node of [edge, edge + steps[axis]]) {
           if (tied[node]! <= each) continue
           const place = pointAt(lattice, node)
-          if (boxToShape(thin(place, place), solid.shape) <= WAY.tied) tied[node] = each
+          if (boxToShape(boxAround(place, place), solid.shape) <= WAY.tied) tied[node] = each
         }
       })
   }
@@ -302,7 +296,7 @@ export function truckLattice(
     const reach = hot ? PRACTICE.heatClearance.value + WAY.radius : runClearance(solid)
     edgesNear(lattice, solid, reach, (node, axis) => {
       if (cost[axis][node] === Infinity) return
-      const edge = thin(pointAt(lattice, node), pointAt(lattice, node + steps[axis]))
+      const edge = boxAround(pointAt(lattice, node), pointAt(lattice, node + steps[axis]))
       const left = boxToShape(edge, solid.shape)
       if (left >= reach) return
       if (sheet && left === 0) {
@@ -338,7 +332,7 @@ export function withParts(lattice: Lattice, parts: readonly Solid[]): Lattice {
   const steps = strides(lattice)
   for (const part of parts)
     edgesNear(lattice, part, WAY.radius, (node, axis) => {
-      const edge = thin(pointAt(lattice, node), pointAt(lattice, node + steps[axis]))
+      const edge = boxAround(pointAt(lattice, node), pointAt(lattice, node + steps[axis]))
       if (boxToShape(edge, part.shape) < WAY.radius) cost[axis][node] = Infinity
     })
   return { ...lattice, cost }

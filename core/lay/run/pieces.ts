@@ -1,22 +1,22 @@
 import type { Point } from '../../document/types'
 import { distance } from '../distances'
-import { boundsOf, boxToShape, type Box } from '../space/shapes'
+import { boundsOf, boxAround, boxToShape, type Box } from '../space/shapes'
 import type { Solid } from '../space/solids'
 import { runClearance } from './lattice'
 
 /** Straight pieces of a run against the solids around it. */
 
-export const boxAround = (p: Point, q: Point): Box => ({
-  shape: 'box',
-  min: { x: Math.min(p.x, q.x), y: Math.min(p.y, q.y), z: Math.min(p.z, q.z) },
-  max: { x: Math.max(p.x, q.x), y: Math.max(p.y, q.y), z: Math.max(p.z, q.z) },
-})
+/**
+ * A slanted piece is looked at in parts of this length, m: it is told nearer to things than it is by less than
+ * that.
+ */
+const PART = 0.02
 
-/** A straight piece as upright boxes around its parts, none longer than a hand is wide: never smaller than it. */
+/** A straight piece as upright boxes around its parts: never smaller than it. */
 function boxesAround(a: Point, b: Point): Box[] {
   const long = distance(a, b)
   const upright = [a.x !== b.x, a.y !== b.y, a.z !== b.z].filter(Boolean).length <= 1
-  const pieces = upright ? 1 : Math.max(Math.ceil(long / 0.04), 1)
+  const pieces = upright ? 1 : Math.max(Math.ceil(long / PART), 1)
   const at = (i: number): Point => ({
     x: a.x + ((b.x - a.x) * i) / pieces,
     y: a.y + ((b.y - a.y) * i) / pieces,
@@ -46,12 +46,23 @@ function pieceToSolid(
   return pieces.reduce((least, box) => Math.min(least, boxToShape(box, solid.shape)), enough)
 }
 
-/** The first solid that a straight piece comes too near to; null where none. */
-export function inTheWay(a: Point, b: Point, solids: readonly Standing[]): Solid | null {
+/** A run may pass what its part is fixed to as near as it likes, but never through it, m. */
+const BESIDE = 1e-6
+
+/**
+ * The first solid that a straight piece comes too near to; null where none.
+ * @param fixedTo what stands so near to an end of it that its part is fixed to it
+ */
+export function inTheWay(
+  a: Point,
+  b: Point,
+  solids: readonly Standing[],
+  fixedTo: ReadonlySet<Standing>,
+): Solid | null {
   const pieces = boxesAround(a, b)
   const whole = boxAround(a, b)
   const found = solids.find((one) => {
-    const wanted = runClearance(one.solid)
+    const wanted = fixedTo.has(one) ? BESIDE : runClearance(one.solid)
     return pieceToSolid(pieces, whole, one, wanted) < wanted
   })
   return found?.solid ?? null

@@ -6,10 +6,10 @@ import { recent } from '../../quantity/recent'
 import { distance, heatDistance } from '../distances'
 import { BATTERY } from '../places'
 import { laidParts, partBox, solidsOf } from '../space/room'
-import type { Solid, SolidKind } from '../space/solids'
+import type { Solid } from '../space/solids'
 import type { Route } from '../types'
 import { roundedLength } from './bends'
-import { endPlace, joinedBy, standingAt, type Joined } from './ends'
+import { around, endPlace, joinedBy, type Joined } from './ends'
 import { nodeAt, pointAt, truckLattice, withParts, type Lattice } from './lattice'
 import { inTheWay, nearestOf, standing } from './pieces'
 import { THROUGH, cheapestWay, edgesOf, notebookFor, nothingShared } from './search'
@@ -33,7 +33,10 @@ type Told = Pick<LayPlan, 'solids' | 'waypoints'>
 /** Lengths are cut to the next 10 mm; rounding must not cost another. */
 const toCut = (length: number) => Math.ceil(length * 100 - 1e-6) / 100
 
-/** What is cut off the coil, or the length a hose with its ends on is taken in: the next one, the longest where none reaches. */
+/**
+ * What is cut off the coil, or the length a hose with its ends on is taken in: the next one, the longest where
+ * none reaches.
+ */
 function taken(length: number, stock: readonly number[] | null): Pick<Route, 'cut' | 'coiled'> {
   if (!stock) return { cut: toCut(length), coiled: null }
   const cut = stock.find((size) => size >= length) ?? stock.at(-1)!
@@ -45,6 +48,7 @@ const partSolid = (air: AirPlan, id: string, place: Point): Solid => ({
   id: `part-${id}`,
   label: `the ${air.components[id]!.label.toLowerCase()}`,
   kind: 'body',
+  hasPorts: true,
   shape: partBox(place, partSize(air, id)),
 })
 
@@ -70,6 +74,9 @@ interface Found extends Pick<Route, 'points' | 'grommets' | 'wayless' | 'inTheWa
   leastBend: number
 }
 
+/** What a run only keeps beside: neither what moves nor what is hot, nor what it passes through a hole. */
+const isStill = ({ kind }: Solid) => kind === 'structure' || kind === 'floor' || kind === 'body'
+
 /**
  * Where rails rise, bends turn by more than a right angle and want more of their pieces: where that leaves a bend too
  * tight, the way is sought again with so many times the room.
@@ -85,6 +92,7 @@ function wayFinder(truck: Truck, air: AirPlan, { solids: told, waypoints }: Told
   const parts = laidParts(air).map((id) => partSolid(air, id, places[id]!))
   const lattice = withParts(latticeOf(truck, truckParts, waypoints), parts)
   const solids = [...truckParts, ...parts].map(standing)
+  const hot = solids.filter(({ solid }) => solid.kind === 'hot')
   const shared = nothingShared(lattice)
   const notebook = notebookFor(lattice)
   const known = new Map<string, Joined>()
@@ -94,7 +102,7 @@ function wayFinder(truck: Truck, air: AirPlan, { solids: told, waypoints }: Told
     known.set(key, kept)
     return kept
   }
-  /** From one part to the other by every place it is made to pass; the name of what is in the way where there is none. */
+  /** The nodes from one part to the other by every place it is made to pass; null where there is no way. */
   const wayBy = (first: Joined, last: Joined, to: Point, via: readonly Point[], bend: number) => {
     let from: Parameters<typeof cheapestWay>[1] = first.stubs
     const nodes: number[] = []
@@ -113,19 +121,26 @@ function wayFinder(truck: Truck, air: AirPlan, { solids: told, waypoints }: Told
   return (id: string, from: string, to: string, bend: number): Found => {
     const via = waypoints[id] ?? []
     const [a, b] = [endPlace(truck, air, places, from), endPlace(truck, air, places, to)]
-    const own = new Set([...standingAt(a, solids), ...standingAt(b, solids)])
-    const others = solids.filter((one) => !own.has(one))
+    const { others, fixedTo } = around([a, b], solids)
     const found = (points: readonly Point[], rest: Partial<Found> = {}): Found => {
       const corners = cornersOf(points)
       const { length, leastBend } = roundedLength(corners, bend)
-      const kinds = (wanted: readonly SolidKind[]) => others.filter((one) => wanted.includes(one.solid.kind))
-      const moving = nearestOf(corners, kinds(['moving']))
-      const solid = Math.min(moving, nearestOf(corners, kinds(['structure', 'floor', 'body'])))
+      const moving = nearestOf(
+        corners,
+        others.filter(({ solid: { kind } }) => kind === 'moving'),
+      )
+      const still = others.filter((one) => !fixedTo.has(one) && isStill(one.solid))
+      const solid = Math.min(moving, nearestOf(corners, still))
       const shape = { points: corners, length, leastBend, moving, solid }
       return { ...shape, grommets: 0, wayless: false, inTheWay: null, ...rest }
     }
     const near = via.length === 0 && distance(a, b) < WAY.straight
-    if (near && inTheWay(a, b, others) === null) return found([a, b])
+    const cool = nearestOf([a, b], hot) >= PRACTICE.heatClearance.value + WAY.radius
+    const met =
+      distance(a, b) < WAY.neighbours
+        ? others.filter(({ solid }) => !(solid.hasPorts && solid.kind === 'body'))
+        : others
+    if (near && cool && inTheWay(a, b, met, fixedTo) === null) return found([a, b])
     let best: { nodes: number[]; found: Found } | null = null
     let blocked: Solid | null = null
     for (const ease of EASES) {
@@ -137,10 +152,7 @@ function wayFinder(truck: Truck, air: AirPlan, { solids: told, waypoints }: Told
       if (!best || next.leastBend > best.found.leastBend) best = { nodes, found: next }
       if (next.leastBend >= bend) break
     }
-    if (!best) {
-      const by = via.length > 0 ? 'a place it is made to pass' : (blocked?.label ?? null)
-      return found([a, ...via, b], { wayless: true, inTheWay: by })
-    }
+    if (!best) return found([a, ...via, b], { wayless: true, inTheWay: blocked?.label ?? null })
     const edges = edgesOf(lattice, best.nodes)
     for (const { axis, node } of edges) shared[axis][node] = 1
     return {
@@ -159,15 +171,20 @@ function findRuns(
   wanted: readonly Wanted[],
 ): Route[] {
   const find = wayFinder(truck, air, told, places)
-  const hot = solidsOf(truck, air, told.solids)
-    .filter((s) => s.kind === 'hot' && s.told)
-    .map(standing)
+  const toldHot = solidsOf(truck, air, told.solids).filter((s) => s.kind === 'hot' && s.told)
+  /** The exhaust is told to the last bit, other hot things as boxes are. */
+  const heatOf = (points: readonly Point[]) =>
+    [
+      { far: heatDistance(points, truck.exhaust), label: 'the exhaust' },
+      ...toldHot.map((solid) => ({ far: nearestOf(points, [standing(solid)]), label: solid.label })),
+    ].reduce((a, b) => (b.far < a.far ? b : a))
   const label = (part: string) => (part === BATTERY ? 'Battery' : (air.components[part]?.label ?? part))
   const straight = ({ from, to }: Wanted) => distance(places[from]!, places[to]!)
   const lay = ({ id, kind, from, to, path, slack, tube }: Wanted): Route => {
     const bend = kind === 'air' ? (tube?.bendRadius ?? WAY.usualBend) : WAY.wireBend
     const radius = tube ? tube.outside / 2 : WAY.radius
     const { length, leastBend, moving, solid, ...way } = find(id, from, to, bend)
+    const hot = heatOf(way.points)
     return {
       id,
       kind,
@@ -177,15 +194,14 @@ function findRuns(
       toLabel: label(to),
       path,
       ...way,
+      throughPlaces: (told.waypoints[id] ?? []).length > 0,
       run: length,
       slack,
       ...taken(length + slack, tube?.stock ?? null),
       ties: Math.ceil(length / PRACTICE.tieSpacing.value),
       radius,
-      heat: Math.max(
-        Math.min(heatDistance(way.points, truck.exhaust), nearestOf(way.points, hot)) - radius,
-        0,
-      ),
+      heat: Math.max(hot.far - radius, 0),
+      heatOf: hot.label,
       clear: Math.max(moving - radius, 0),
       solid: Math.max(solid - radius, 0),
       bend: Math.min(bend, leastBend),

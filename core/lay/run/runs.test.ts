@@ -1,14 +1,17 @@
 import Graph from 'graphology'
 import { dijkstra } from 'graphology-shortest-path'
 import { startingCircuit } from '../../air/circuit/startingCircuits'
+import { railRise } from '../../catalog/truckGeometry'
 import { exampleTruck } from '../../catalog/trucks'
 import { demoJobs } from '../../demo/demoShop'
 import { newPlan } from '../../derive/newPlan'
 import { DIRECT, type Plan, type Point } from '../../document/types'
+import { lengthOf } from '../distances'
 import { layStage } from '../lay'
 import { laidParts, partBox, solidsOf } from '../space/room'
 import { partSize } from '../../catalog/partSizes'
-import { boxToShape } from '../space/shapes'
+import { boxAround, boxToShape } from '../space/shapes'
+import type { Solid } from '../space/solids'
 import { roundedLength } from './bends'
 import { joinedBy } from './ends'
 import { runClearance, truckLattice } from './lattice'
@@ -138,10 +141,11 @@ describe.each(demoJobs().map(({ id, plan }) => [id, plan] as const))('%s', (_, p
   const { routes, places } = laid(plan)
   const { air, truck } = plan
   const solids = solidsOf(truck, air)
-  const parts = laidParts(air).map((id) => ({
+  const parts = laidParts(air).map((id): Solid => ({
     id,
     label: id,
-    kind: 'body' as const,
+    kind: 'body',
+    hasPorts: true,
     shape: partBox(places[id]!, partSize(air, id)),
   }))
 
@@ -151,28 +155,31 @@ describe.each(demoJobs().map(({ id, plan }) => [id, plan] as const))('%s', (_, p
     expect(routes.map((r) => r.wayless)).not.toContain(true)
   })
 
-  test('looked at every 5 mm, no run is nearer to anything than its limit, but to what its ends stand at', () => {
+  test('looked at every 5 mm, no run goes through anything, nor nearer to it than its limit but where its part is fixed', () => {
+    const from = (at: Point, { shape }: Solid) => boxToShape(boxAround(at, at), shape)
     for (const route of routes) {
       const ends = [route.points[0]!, route.points.at(-1)!]
-      const own = ({ shape }: (typeof solids)[number]) =>
-        ends.some((at) => boxToShape({ shape: 'box', min: at, max: at }, shape) < 0.04)
-      const others = [...solids, ...parts].filter((s) => s.kind !== 'sheet' && !own(s))
-      for (const at of along(route.points))
-        for (const solid of others) {
-          const left = boxToShape({ shape: 'box', min: at, max: at }, solid.shape)
-          if (left < runClearance(solid) - 1e-9)
+      const toEnd = (solid: Solid) => Math.min(...ends.map((at) => from(at, solid)))
+      const leftThrough = (solid: Solid) => solid.hasPorts === true && toEnd(solid) === 0
+      // Between neighbours a third part gives way: the tube goes round it by hand.
+      const neighbours = route.points.length === 2 && lengthOf(route.points) < 0.15
+      const givesWay = (s: Solid) => s.kind === 'sheet' || leftThrough(s) || (neighbours && parts.includes(s))
+      const met = [...solids, ...parts].filter((s) => !givesWay(s))
+      let least = Infinity
+      for (const solid of met) {
+        const isFixture = solid.kind !== 'moving' && solid.kind !== 'hot' && toEnd(solid) < 0.04
+        const limit = isFixture ? 1e-6 : runClearance(solid)
+        for (const at of along(route.points)) {
+          const left = from(at, solid)
+          if (left < limit - 1e-9)
             throw new Error(`${route.id} comes within ${left} m of ${solid.label} at ${JSON.stringify(at)}`)
+          if (solid.kind === 'moving') least = Math.min(least, left)
         }
-      const least = Math.min(
-        ...along(route.points).flatMap((at) =>
-          others
-            .filter((s) => s.kind === 'moving')
-            .map((s) => boxToShape({ shape: 'box', min: at, max: at }, s.shape)),
-        ),
-      )
-      // Straight pieces that slant are told by boxes around them: never farther than they are.
+      }
+      // A piece that slants is told by boxes around its parts: never farther than it is, and by less than a part's
+      // length.
       expect(route.clear).toBeLessThanOrEqual(least - route.radius + 1e-9)
-      expect(route.clear).toBeGreaterThan(least - route.radius - 0.05)
+      expect(route.clear).toBeGreaterThan(least - route.radius - 0.02)
     }
   })
 
@@ -234,4 +241,20 @@ test('a part walled in on all sides says what by', () => {
   expect(joinedBy(at, 0.0254, lattice, walls.slice(1)).stubs).not.toEqual([])
   const { stubs, blockedBy } = joinedBy(at, 0.0254, lattice, walls)
   expect({ stubs, by: blockedBy?.label }).toEqual({ stubs: [], by: 'the toolbox' })
+})
+
+test('a tee against the rail is not reached through the steel: the line goes over or under it', () => {
+  const plan = planOf('wireless-dual')
+  const { frame } = plan.truck
+  const half = frame.spacing / 2
+  const { routes, places } = laid(plan)
+  const line = routes.find((r) => r.id === 'fill-line-left')!
+  // The tee hangs outside the rail, the fill valve between the rails: somewhere the line changes sides.
+  expect(places['tee-left']!.y).toBeGreaterThan(half)
+  expect(places['fill-left']!.y).toBeLessThan(half)
+  for (const at of along(line.points)) {
+    const isInRail = Math.abs(at.y - half) < frame.railWidth / 2
+    const top = frame.top + railRise(plan.truck, at.x)
+    if (isInRail) expect(at.z > top || at.z < top - frame.depth).toBe(true)
+  }
 })

@@ -13,7 +13,10 @@ export interface Stub {
 /** The direction of a place that a run only passes. */
 export const THROUGH: Point = { x: 0, y: 0, z: 0 }
 
-/** The cheapest way found: every node it passes from the first part to the second, and what it costs, in metres of plain run. */
+/**
+ * The cheapest way found: every node it passes from the first part to the second, and what it costs, in metres of
+ * plain run.
+ */
 export interface Way {
   nodes: number[]
   cost: number
@@ -152,8 +155,9 @@ export const notebookFor = ({ at: { x } }: Lattice): Notebook => ({
 })
 
 /**
- * The cheapest way from any first stub, or from where an earlier piece of the run has come to, over the lattice to any last one, by A* over nodes and the way each was come to
- * (Hart, Nilsson and Raphael 1968). Null where there is none.
+ * The cheapest way from any first stub, or from where an earlier piece of the run has come to, over the lattice to
+ * any last one, by A* over nodes and the way each was come to (Hart, Nilsson and Raphael 1968). Null where there
+ * is none.
  * @param bendRadius m
  */
 export function cheapestWay(

@@ -1,6 +1,6 @@
 import type { Point } from '../../document/types'
 import { distance } from '../distances'
-import { boxToShape } from '../space/shapes'
+import { boxAround, boxToShape } from '../space/shapes'
 import type { Solid } from '../space/solids'
 import type { Route } from '../types'
 import { turnAt } from './bends'
@@ -41,18 +41,14 @@ export function stripOf({ points }: Pick<Route, 'points'>, solids: readonly Soli
     const [a, b] = [points[i - 1]!, points[i]!]
     const length = distance(a, b)
     const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, z: (a.z + b.z) / 2 }
-    const place = { shape: 'box', min: middle, max: middle } as const
+    const place = boxAround(middle, middle)
     const tied = solids
       .filter(holds)
       .map((solid) => ({ solid, far: boxToShape(place, solid.shape) }))
       .filter(({ far }) => far <= WAY.tied)
       .sort((p, q) => p.far - q.far)[0]
     const along = tied?.solid.label ?? null
-    const whole = {
-      shape: 'box',
-      min: { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), z: Math.min(a.z, b.z) },
-      max: { x: Math.max(a.x, b.x), y: Math.max(a.y, b.y), z: Math.max(a.z, b.z) },
-    } as const
+    const whole = boxAround(a, b)
     const through = solids
       .filter((s) => s.kind === 'sheet' && boxToShape(whole, s.shape) === 0)
       .map((s) => s.label)

@@ -18,7 +18,10 @@ export const partBox = ({ x, y, z }: Point, [along, across, up]: PartSize): Box 
   max: { x: x + along / 2, y: y + across / 2, z: z + up },
 })
 
-/** Parts with a place of their own: a spring stands at its seat, and what is screwed into another part stands with that. */
+/**
+ * Parts with a place of their own: a spring stands at its seat, and what is screwed into another part stands with
+ * that.
+ */
 export function laidParts(air: AirPlan): string[] {
   const screwed = new Set(
     Object.values(air.lines)

@@ -16,7 +16,10 @@ const rectangle = (y0: number, y1: number, z0: number, z1: number): Cut => ({
   half: { across: (y1 - y0) / 2, up: (z1 - z0) / 2 },
 })
 
-/** A shape cut at a place along the truck; null where the cut misses it. A slanted pipe is shown as a round of its own radius. */
+/**
+ * A shape cut at a place along the truck; null where the cut misses it. A slanted pipe is shown as a round of its
+ * own radius.
+ */
 export function cutAt(shape: Shape, x: number): Cut | null {
   if (shape.shape === 'box') {
     const { min, max } = shape

@@ -18,7 +18,10 @@ export interface Capsule {
   b: Point
   radius: number
 }
-/** A round disc on an axis, moved from one middle to another across it: a wheel over its travel, a spare on its way down. */
+/**
+ * A round disc on an axis, moved from one middle to another across it: a wheel over its travel, a spare on its way
+ * down.
+ */
 export interface Disc {
   shape: 'disc'
   axis: 'y' | 'z'
@@ -121,6 +124,13 @@ function boxToDisc(box: Box, { axis, from, to, radius, half }: Disc): number {
   )
   return Math.hypot(aside, Math.max(boxToSegment(box, from, to, across) - radius, 0))
 }
+
+/** The upright box around two places; a place itself where they are one. */
+export const boxAround = (p: Point, q: Point): Box => ({
+  shape: 'box',
+  min: { x: Math.min(p.x, q.x), y: Math.min(p.y, q.y), z: Math.min(p.z, q.z) },
+  max: { x: Math.max(p.x, q.x), y: Math.max(p.y, q.y), z: Math.max(p.z, q.z) },
+})
 
 /** From a box to any shape, m; 0 where they touch or one stands in the other. */
 export function boxToShape(box: Box, shape: Shape): number {

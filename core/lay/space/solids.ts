@@ -5,8 +5,9 @@ import type { LayPlan, Point, ToldSolid, Truck } from '../../document/types'
 import { boundsOf, type Box, type Shape } from './shapes'
 
 /**
- * What a solid is to parts and runs: `structure` they are fixed to; a `floor` too, where they must, and a `sheet`, which
- * a run may also pass through a hole with a grommet; `moving` and `hot` nothing may come near; a `body` they only keep out of.
+ * What a solid is to parts and runs: `structure` they are fixed to; a `floor` too, where they must, and a `sheet`,
+ * which a run may also pass through a hole with a grommet; `moving` and `hot` nothing may come near; a `body` they
+ * only keep out of.
  */
 export const SOLID_KINDS = ['structure', 'floor', 'sheet', 'moving', 'hot', 'body'] as const
 export type SolidKind = (typeof SOLID_KINDS)[number]
@@ -20,6 +21,8 @@ export interface Solid {
   kind: SolidKind
   /** Told by hand. */
   told?: true
+  /** Lines leave it from within: a part of the circuit, a spring. */
+  hasPorts?: true
 }
 
 const box = (min: Point, max: Point): Box => ({ shape: 'box', min, max })
@@ -29,8 +32,8 @@ const around = (at: Point, [x, y, z]: readonly [number, number, number]): Box =>
     { x: at.x + x / 2, y: at.y + y / 2, z: at.z + z / 2 },
   )
 
-/** A battery, m (from memory). */
-const BATTERY_SIZE = [0.26, 0.18, 0.2] as const
+/** A battery along, across and up, its terminals at the top, m (from memory). */
+export const BATTERY_SIZE = [0.26, 0.18, 0.2] as const
 /** A cross-member along and up, and the thickness of the bed's floor, m (from memory). */
 export const MEMBER = { along: 0.06, up: 0.08 }
 export const FLOOR = 0.03
@@ -69,7 +72,10 @@ function cab(truck: Truck): Solid[] {
 /** Pieces that a rising rail is cut into. */
 const RISE_STEPS = 4
 
-/** Pieces of the truck's length, front first, in which rails and floor are level: over the axle, and in steps where they rise. */
+/**
+ * Pieces of the truck's length, front first, in which rails and floor are level: over the axle, and in steps where
+ * they rise.
+ */
 function levelPieces(front: number, rear: number): (readonly [number, number])[] {
   const steps = Array.from(
     { length: RISE_STEPS + 1 },
@@ -194,7 +200,10 @@ function axle(truck: Truck): Solid[] {
   ]
 }
 
-/** The shaft from where a gearbox usually ends (from memory) to the differential, at both ends of the axle's travel and between them. */
+/**
+ * The shaft from where a gearbox usually ends (from memory) to the differential, at both ends of the axle's travel
+ * and between them.
+ */
 function driveShaft(truck: Truck): Solid[] {
   if (truck.driveShaft === 0) return []
   const { droop, bump } = wheelTravel(truck)
@@ -262,6 +271,7 @@ function springs(truck: Truck, spring: SpringClass | null): Solid[] {
     id: side > 0 ? 'spring-left' : 'spring-right',
     label: side > 0 ? 'the left spring' : 'the right spring',
     kind: 'moving',
+    hasPorts: true,
     shape: {
       shape: 'disc',
       axis: 'z',
@@ -336,8 +346,9 @@ export function withTold(solids: readonly Solid[], told: LayPlan['solids']): Sol
 }
 
 /**
- * The truck as solids: rails, cross-members, bed, cab, tank, axle with its wheels over their travel, shaft, exhaust, springs
- * at their largest, spare wheel, hitches, batteries. What the survey does not tell is not there, and not checked against.
+ * The truck as solids: rails, cross-members, bed, cab, tank, axle with its wheels over their travel, shaft,
+ * exhaust, springs at their largest, spare wheel, hitches, batteries. What the survey does not tell is not there,
+ * and not checked against.
  */
 export function truckSolids(truck: Truck, spring: SpringClass | null): Solid[] {
   const { fuelTank, exhaust } = truck

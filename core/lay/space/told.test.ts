@@ -94,7 +94,7 @@ describe('a place that a run is made to pass', () => {
     const outside = { x: 12, y: 0, z: 1 }
     expect(run({ 'block-left': [outside] }).wayless).toBe(true)
     const note = of({ 'block-left': [outside] }).notes.find((n) => n.rule === 'run-blocked')!
-    expect(note.text).toContain('A place it is made to pass is in the way')
+    expect(note.text).toContain('It cannot be run by the places it is made to pass')
   })
 })
 
@@ -108,4 +108,18 @@ test('one of the truck’s own, told by hand, stands instead of it; as it begins
     const gone = withTold(own, { [id]: { ...asTold(solid, 1), there: false } })
     expect(gone.map((s) => s.id)).not.toContain(id)
   }
+})
+
+test('near a hot thing told by hand it is that thing that is named, for parts and for runs', () => {
+  const pinned = { places: { compressor: at } }
+  const heater = box({ ...at, y: at.y + 0.2 }, 0.05, { kind: 'hot', label: 'Heater' })
+  const { notes, result } = laid({ ...pinned, solids: { x: heater } })
+  expect(notes.find((n) => n.rule === 'part-near-heat' && n.subject === 'compressor')!.title).toContain(
+    'too near the heater',
+  )
+  expect(result.hottest.compressor).toBe('the heater')
+  expect(usual.result.hottest.compressor).toBe('the exhaust')
+  const nearest = result.routes.find((r) => r.id === 'to-dryer')!
+  expect(nearest.heatOf).toBe('the heater')
+  expect(nearest.heat).toBeLessThan(usual.result.routes.find((r) => r.id === 'to-dryer')!.heat)
 })

@@ -66,7 +66,7 @@ function againstGraphology(): number {
     { x: 1.4, y: 0.55, z: truck.frame.top + 0.04 },
     { x: 0.3, y: -0.55, z: truck.frame.top - 0.03 },
   ]
-  const [first, last] = [from!, to!].map((at) => joinedBy(at, bend, lattice, near).stubs)
+  const [first, last] = [from!, to!].map((at) => joinedBy({ at, leaves: null }, bend, lattice, near).stubs)
   const notebook = notebookFor(lattice)
   const shared = nothingShared(lattice)
   const ours = time(20, () => void cheapestWay(lattice, first!, last!, to!, bend, shared, notebook))

@@ -44,6 +44,14 @@ export function railOutline(truck: Truck): { x: number; z: number }[] {
   return [...upper, ...(frame.notch ? notched(lower, frame.notch) : lower)]
 }
 
+/** What is seen of a picture: so many times nearer, and its left upper corner as shares of the whole. */
+export interface Seen {
+  nearer: number
+  left: number
+  top: number
+}
+export const WHOLE: Seen = { nearer: 1, left: 0, top: 0 }
+
 /** Drawing coordinates of a pointer event over an SVG. */
 export function pointerOn(event: PointerEvent): { x: number; y: number } {
   const svg = (event.currentTarget as SVGElement).ownerSVGElement ?? (event.currentTarget as SVGSVGElement)

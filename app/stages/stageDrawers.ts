@@ -42,6 +42,7 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
     { id: 'layouts', title: 'Whole layouts' },
     { id: 'runs', title: 'Runs' },
     { id: 'solids', title: 'In the way' },
+    { id: 'measured', title: 'Back from the truck' },
   ],
   power: [
     { id: 'wiring', title: 'Wire and fuse' },
@@ -100,7 +101,7 @@ export const NAMED_FIELDS: Partial<Record<StageName, readonly string[]>> = {
     'Brought to its seat by',
     'At full droop',
   ],
-  lay: ['Part', 'Slack left at each spring', 'Line or wire'],
+  lay: ['Part', 'Slack left at each spring', 'Runs come out longer by', 'Line or wire'],
   power: [
     'Wire',
     'Fuse',

@@ -1,6 +1,7 @@
 import type { AirPlan, ComponentKind } from '../document/types'
 import { blockClass } from './blocks'
 import { compressorClass } from './compressors'
+import { PRACTICE } from './practice'
 
 /** How large a part is as it is laid: along, across, up; m. */
 export type PartSize = readonly [number, number, number]
@@ -24,8 +25,27 @@ const SIZES: Partial<Record<ComponentKind, PartSize>> = {
 
 type SizedBy = Pick<AirPlan, 'components' | 'classes' | 'compressorClass' | 'blockClass'>
 
-/** Size of a part of the circuit: of its class, or usual of its kind. */
+/** Figures of how a part is laid that its own sheet may give, m; they rule over the class and over what is usual. */
+export const SIZE_FIGURES = [
+  { id: 'sizeAlong', label: 'Long' },
+  { id: 'sizeAcross', label: 'Wide' },
+  { id: 'sizeUp', label: 'High' },
+] as const
+export const HEAT_FIGURE = { id: 'heatKept', label: 'Keep from heat' } as const
+
+/** Size of a part of the circuit as it lies on the bench: off its own sheet, of its class, or usual of its kind. */
 export function partSize(air: SizedBy, id: string): PartSize {
+  const usual = classSize(air, id)
+  const sheet = air.components[id]?.sheet ?? {}
+  const [along, across, up] = SIZE_FIGURES.map((figure, i) => sheet[figure.id] ?? usual[i]!)
+  return [along!, across!, up!]
+}
+
+/** How far a part is kept from what is hot, m: off its own sheet, else as is usual. */
+export const heatKept = ({ components }: Pick<AirPlan, 'components'>, id: string): number =>
+  components[id]?.sheet[HEAT_FIGURE.id] ?? PRACTICE.heatClearance.value
+
+function classSize(air: SizedBy, id: string): PartSize {
   const kind = air.components[id]?.kind
   const like = (chosen: string) => air.classes[chosen]?.like ?? chosen
   if (kind === 'compressor') return compressorClass(like(air.compressorClass))?.size ?? SMALL

@@ -147,6 +147,13 @@ export const PRACTICE = {
   // Lay
   heatClearance: practice(0.15, 'm', 'Keep-off from exhaust or any heat (6 in)'),
   movingClearance: remembered(0.025, 'm', 'What moves keeps this far from any part'),
+  handRoom: remembered(0.08, 'm', 'A hand needs this much room at what it must reach'),
+  bracketReach: remembered(0.12, 'm', 'A part is held by a bracket from no farther than this'),
+  cabNoise: remembered(0.05, 'm', 'A compressor nearer to the cab’s sheet metal than this is heard inside'),
+  radioFrequency: remembered(2.44e9, 'Hz', 'A remote or a phone speaks to a block at this frequency'),
+  radioBudget: remembered(90, 'dB', 'Loss at which a block of 1 mW is just heard'),
+  radioSheet: remembered(10, 'dB', 'A steel part between takes this much of a signal'),
+  radioReserve: remembered(15, 'dB', 'Wanted above that, for hands, seats and rain'),
   groundClearance: remembered(0.2, 'm', 'Nothing is hung nearer to the ground than this'),
   frontTravel: remembered(0.08, 'm', 'A front wheel comes up so far on its springs'),
   tieSpacing: practice(0.175, 'm', 'Ties along a run, 150 to 200 mm apart'),

@@ -82,7 +82,7 @@ function estuaryFlatbed(): Plan {
     },
   }
   circuit(plan, 'wireless-dual', { springClass: 'leaf-helper-double-2270', compressorClass: 'compact' })
-  plan.lay.places = { compressor: { x: 1.45, y: 0.53, z: 0.76 }, block: { x: 1.13, y: 0.53, z: 0.76 } }
+  plan.lay.places = { compressor: { x: 1.45, y: 0.53, z: 0.7 }, block: { x: 1.13, y: 0.53, z: 0.7 } }
   plan.lay.shields = { 'spring-right': true }
   plan.power.maxDrop = 0.05
   store(plan)

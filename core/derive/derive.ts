@@ -54,8 +54,8 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
   const load = memo('load', [facts, leastClearance, plan.hauls, set.spring, teed, atmosphere], () =>
     loadStage(facts, leastClearance, plan.hauls, set.spring, teed, atmosphere, memo),
   )
-  const lay = memo('lay', [plan.lay, plan.truck, plan.air], () =>
-    layStage(plan.lay, plan.truck, plan.air, set),
+  const lay = memo('lay', [plan.lay, plan.truck, plan.air, plan.job.drivingSide], () =>
+    layStage(plan.lay, plan.truck, plan.air, set, plan.job.drivingSide),
   )
   const needs = memo('needs', [truck, load], () => airNeeds(truck.result.truck, load.result))
   const { feed: run, harness } = lay.result

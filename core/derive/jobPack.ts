@@ -8,6 +8,7 @@ import { TRUCK_KINDS } from '../catalog/trucks'
 import { DIRECT, ordered, type AirPlan, type HoldTest, type Plan } from '../document/types'
 import { sheetBlocks } from '../handover/sheetText'
 import { stripOf } from '../lay/run/strip'
+import { labelsOf } from '../lay/tables'
 import { solidsOf } from '../lay/space/room'
 import { cardText } from '../load/cardText'
 import { itemMass } from '../load/masses'
@@ -238,6 +239,7 @@ function cutSheet(source: Source): PackSheet {
           },
         ]
       }),
+      ...wiresAndHoles(source),
       {
         kind: 'table',
         title: 'Each run piece by piece',
@@ -253,9 +255,49 @@ function cutSheet(source: Source): PackSheet {
           ]),
         ),
       },
+      {
+        kind: 'table',
+        title: 'Labels, one for each end',
+        head: ['Mark', 'Line or wire', 'End'],
+        rows: labelsOf(result, (path) => LINE_CODES[path].letter).map(({ mark, text, end }) => [
+          mark,
+          text,
+          end,
+        ]),
+      },
       ...notesOf(source, 'lay'),
     ],
   }
+}
+
+function wiresAndHoles({ derived, units }: Source): PackBlock[] {
+  const { wires, holes } = derived.stages.lay.result
+  const bore = (metres: number) => showText(metres, 'bore', units)
+  const wireBlock: PackBlock = {
+    kind: 'table',
+    title: 'Wires beside the feed',
+    head: ['From', 'To', 'Carries', 'Cut', 'Grommets'],
+    rows: wires.map((wire) => [
+      wire.fromLabel,
+      wire.toLabel,
+      wire.carries ?? '',
+      showText(wire.cut, 'run', units),
+      String(wire.grommets),
+    ]),
+  }
+  const holeBlock: PackBlock = {
+    kind: 'table',
+    title: 'Holes: look behind each before it is drilled',
+    head: ['Through', 'For', 'Drill', 'Grommet inside', 'Behind it'],
+    rows: holes.map(({ through, what, drill, grommet, behind }) => [
+      through,
+      what,
+      bore(drill),
+      grommet === null ? '' : bore(grommet),
+      behind.map(({ label, far }) => `${label} ${showText(far, 'length', units)}`).join(', '),
+    ]),
+  }
+  return [wireBlock, holeBlock].filter((block) => block.kind === 'table' && block.rows.length > 0)
 }
 
 function wiringSheet(source: Source): PackSheet {

@@ -186,7 +186,7 @@ describe('a kit, taken whole', () => {
   })
 })
 
-test('a port at the spring’s lower end goes with the axle: its line wants the travel beside the slack', () => {
+test('a port at the spring’s lower end goes with the axle: its line is cut longer by its travel', () => {
   const plan = job('estuary-flatbed')
   plan.air.classes.low = {
     kind: 'spring',
@@ -199,16 +199,19 @@ test('a port at the spring’s lower end goes with the axle: its line wants the 
     price: null,
   }
   plan.air.springClass = 'low'
-  const { droop, bump } = plan.truck.seatGap
   const at = (slack: number) => {
     plan.lay.slackAtSpring = slack
     return createDeriver()(plan).stages
   }
-  const limit = 0.25 + droop - bump
+  const limit = 0.25
   expect(at(limit).lay.notes.map((n) => n.rule)).not.toContain('short-slack')
   const short = at(limit - 0.001).lay.notes.find((n) => n.rule === 'short-slack')!
-  expect(short.limit).toBeCloseTo(limit, 12)
-  expect(short.remedy!.patches[0]!.value).toBeGreaterThanOrEqual(limit)
+  expect(short.limit).toBe(limit)
+  expect(short.text).toContain('goes with the axle')
+  const { cuts, swept } = at(limit).lay.result
+  // At full droop it hangs at least the whole gap below, less the bracket under it.
+  expect(swept!.reach).toBeGreaterThan(plan.truck.seatGap.droop - 0.1)
+  expect(cuts.find((c) => c.to === 'spring-left')!.slack).toBeCloseTo(limit + swept!.reach, 12)
   const bench = at(limit).build.result.steps.find((s) => s.id === 'bench-left')!
   expect(bench.detail).toContain('The port is at its lower end, {port} from its middle.')
   expect(bench.values.port!.value).toBe(0.03)

@@ -66,6 +66,9 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       solids: {},
       waypoints: {},
       coils: {},
+      stands: {},
+      cutTo: {},
+      allowance: 0,
     },
     power: {
       systemVoltage: 12,

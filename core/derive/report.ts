@@ -113,6 +113,7 @@ const SI_UNIT: Record<Quantity, string> = {
   angle: 'rad',
   ratio: '1',
   rollStiffness: 'N·m/rad',
+  decibel: 'decibel',
   frequency: 'Hz',
   conductance: 'm³/(s·Pa)',
   bore: 'm',

@@ -3,7 +3,8 @@ import { STAGES, type Rank, type StageName } from '../quantity/figure'
 import type { StageState } from '../quantity/stage'
 import { ARCHETYPES } from '../air/circuit/startingCircuits'
 import type { Derived } from './types'
-import type { Plan } from '../document/types'
+import type { Plan, TruckKind } from '../document/types'
+import type { Measured } from '../lay/types'
 
 /** What the job list shows of a plan. */
 export interface JobSummary {
@@ -17,6 +18,8 @@ export interface JobSummary {
   archetype: string
   states: Record<StageName, StageState>
   notes: Record<Rank, number>
+  /** How much longer its lines were than planned, on which kind of truck; not there until one is measured. */
+  measured?: Measured & { kind: TruckKind }
   /** Whether what runs of the circuit find is among them; not there in jobs last saved before it was kept. */
   ran?: boolean
 }
@@ -26,6 +29,12 @@ export function listWord({ ran, states, notes }: JobSummary): string {
   if (!ran) return 'circuit not run yet'
   if (notes.stop || notes.fix) return ''
   return Object.values(states).every((s) => s === 'clear') ? 'clear' : 'no notes'
+}
+
+/** What is measured of its lines, with the kind of truck. */
+function measuredHere({ truck }: Plan, { stages }: Derived): Pick<JobSummary, 'measured'> {
+  const { measured } = stages.lay.result
+  return measured ? { measured: { ...measured, kind: truck.kind } } : {}
 }
 
 /** What the job list keeps of a plan when it is saved, and once its circuit has run. */
@@ -42,5 +51,6 @@ export function summarise(plan: Plan, derived: Derived, ran = false): JobSummary
     states: Object.fromEntries(STAGES.map((s) => [s, derived.stages[s].state])) as JobSummary['states'],
     notes: { stop: count('stop'), fix: count('fix'), know: count('know') },
     ran,
+    ...measuredHere(plan, derived),
   }
 }

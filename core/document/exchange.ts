@@ -134,3 +134,11 @@ export function shopSettingsProblem(settings: ShopSettings): string | null {
     return (error as Error).message
   }
 }
+
+/** What lines came out at on one kind of truck, over so many jobs: runs as found and lengths as cut less slack, m. */
+export interface MeasuredOn {
+  jobs: number
+  lines: number
+  runs: number
+  real: number
+}

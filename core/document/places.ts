@@ -9,6 +9,7 @@ import type { Edit } from './edit'
 
 /** Quantities by the end of a path: the first that matches counts. */
 const QUANTITY_OF: [RegExp, Quantity][] = [
+  [/^lay\.allowance$/, 'ratio'],
   [/\.(share|fill|motionRatio|maxDrop|tolerance|order|count|bundle|b)$/, 'plain'],
   [
     /^tune\.presets\.|\.(minimum|minPressure|maxPressure|pressure|cutIn|cutOut|cracking|opening|set)$/,
@@ -18,7 +19,10 @@ const QUANTITY_OF: [RegExp, Quantity][] = [
   [/^truck\.(unladen|ratings)\.|[mM]ass$|\.(ballLoad|empty|maxLoad)$|^truck\.survey\.squat\.load$/, 'mass'],
   [/\.tickets\.[^.]+\.(front|rear|step|corners\.\w+)$/, 'mass'],
   [/[rR]ate$/, 'springRate'],
-  [/^lay\.(harnessLength|harnessExtension)$|^lay\.coils\.[^.]+\.length$|\.oneWay$|^job\.altitude$/, 'run'],
+  [
+    /^lay\.(harnessLength|harnessExtension)$|^lay\.(coils\.[^.]+\.length|cutTo\.[^.]+)$|\.oneWay$|^job\.altitude$/,
+    'run',
+  ],
   [/^power\.wireArea$/, 'wireArea'],
   [/^power\.systemVoltage$/, 'voltage'],
   [/^power\.batteryCapacity$/, 'charge'],

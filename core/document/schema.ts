@@ -1,5 +1,6 @@
 import * as yup from 'yup'
 import { KIND_IDS } from '../catalog/kinds'
+import { UPS } from '../catalog/layFacts'
 import {
   choiceField,
   classField,
@@ -92,6 +93,7 @@ import {
   type ScenarioStep,
   type SeatShift,
   type ShelfCoil,
+  type Stand,
   type TakenKit,
   type Target,
   type ToldSolid,
@@ -432,6 +434,7 @@ export const planSchema = shape<Plan>({
   air,
   lay: shape({
     places: recordField(pointField(), 200),
+    stands: recordField(shape<Stand>({ turn: wholeField(0, 3), up: choiceField(UPS) }), 200),
     shields: recordField(flagField(), 400),
     harnessLength: nullableNumber(0, 100),
     harnessExtension: numberField(0, 100),
@@ -461,6 +464,8 @@ export const planSchema = shape<Plan>({
       }),
       40,
     ),
+    cutTo: recordField(numberField(0.01, 100), 400),
+    allowance: numberField(-0.5, 1),
   }),
   power: shape({
     systemVoltage: numberField(1, 60),

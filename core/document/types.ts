@@ -5,9 +5,10 @@
  * One file, though a long one: whoever adds a field reads the whole plan from top to bottom once.
  */
 import type { ComponentKind } from '../catalog/kinds'
+import type { Up } from '../catalog/layFacts'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 9
+export const PLAN_VERSION = 10
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -542,9 +543,17 @@ export interface ShelfCoil {
   order: number
 }
 
+/** How a part stands: quarter turns to the left seen from above, and which of its sides is up. */
+export interface Stand {
+  turn: number
+  up: Up
+}
+
 export interface LayPlan {
   /** Where a part was put by hand; a part without an entry stands at its proposed place. */
   places: Record<string, Point>
+  /** How a part was turned by hand; one without an entry stands as proposed. */
+  stands: Record<string, Stand>
   /** Parts and lines with a heat shield between them and the exhaust. */
   shields: Record<string, boolean>
   /** Length of the kit's power harness, as bought; null takes the class's own. */
@@ -557,6 +566,10 @@ export interface LayPlan {
   /** Places a line or wire is made to pass, in order from its first end. */
   waypoints: Record<string, Point[]>
   coils: Record<string, ShelfCoil>
+  /** What each line was really cut to, m, by its id: typed under the truck. */
+  cutTo: Record<string, number>
+  /** What runs come out longer by than they are planned, as a share: the shop's own, once it has measured. */
+  allowance: number
 }
 
 export interface PowerPlan {

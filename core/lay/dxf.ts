@@ -1,6 +1,6 @@
 import type { Point } from '../document/types'
 import { boundsOf, type Box } from './space/shapes'
-import type { Solid } from './space/solids'
+import type { Solid } from './space/solid'
 import type { Route } from './types'
 
 /**

@@ -2,6 +2,7 @@ import type { CompressorClass } from '../catalog/compressors'
 import { PRACTICE } from '../catalog/practice'
 import type { Truck } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
+import { allowanceOf } from './measured'
 import type { LayResult, Route } from './types'
 
 /** Lengths of lines and feed and their distances from the exhaust, m. */
@@ -13,6 +14,9 @@ export function layFigures(
   return {
     ...Object.assign({}, ...r.routes.map((route) => routeFigures(route, truck))),
     ...totals(r),
+    ...wireTotal(r),
+    ...measuredFigure(r),
+    ...radioFigure(r),
     ...(r.feed === null ? {} : { feed: feed(r, r.feed) }),
     ...(r.apart === null
       ? {}
@@ -42,11 +46,17 @@ function routeFigures(route: Route, truck: Truck): Record<string, Figure> {
       quantity: 'run',
       formula:
         route.coiled === null
-          ? 'run with its bends + slack, up to the next 10 mm'
+          ? 'run with its bends × (1 + allowance) + slack, up to the next 10 mm'
           : 'run with its bends + slack, up to the next length a hose is sold in with its ends on',
       inputs: [
         input('Run', route.run, 'run'),
-        input('Slack at the spring', route.slack, 'length'),
+        input(
+          route.kind === 'air' ? 'Slack at the spring' : 'Drip loops and terminals',
+          route.slack,
+          'length',
+        ),
+        ...(route.swept > 0 ? [input('Of it, for the axle’s travel', route.swept, 'length')] : []),
+        ...(route.cut === route.planned ? [] : [input('As planned', route.planned, 'run')]),
         input('Bend radius', route.bend, 'length'),
         input('Ties', route.ties, 'count'),
         input('Holes with a grommet', route.grommets, 'count'),
@@ -114,6 +124,64 @@ function totals({ cuts }: LayResult): Record<string, Figure> {
     },
   }
 }
+
+/** All wires beside the feed; none where there are none. */
+const wireTotal = ({ wires }: LayResult): Record<string, Figure> =>
+  wires.length === 0
+    ? {}
+    : {
+        wires: {
+          label: 'Wire beside the feed',
+          value: wires.reduce((sum, wire) => sum + wire.cut, 0),
+          quantity: 'run',
+          formula: 'Σ cut lengths',
+          inputs: wires.map((wire) =>
+            input(`${wire.fromLabel} to ${wire.toLabel}, ${wire.carries}`, wire.cut, 'run'),
+          ),
+          source: 'Lay’s runs; drip loops and terminals from memory',
+        },
+      }
+
+/** How much longer the lines were that were measured; none where none was. */
+const measuredFigure = ({ measured }: LayResult): Record<string, Figure> =>
+  measured === null
+    ? {}
+    : {
+        measured: {
+          label: 'Longer than its run, as measured',
+          value: allowanceOf(measured),
+          quantity: 'ratio',
+          formula: '(Σ cut − Σ slack) ÷ Σ run − 1',
+          inputs: [
+            input('Lines measured', measured.lines, 'count'),
+            input('Their runs', measured.runs, 'run'),
+            input('As cut, less slack', measured.real, 'run'),
+          ],
+          source: 'As typed under the truck',
+        },
+      }
+
+/** What is left of the block's signal at the driver's seat; none without a block. */
+const radioFigure = ({ radio }: LayResult): Record<string, Figure> =>
+  radio === null
+    ? {}
+    : {
+        radio: {
+          label: 'Signal left at the driver’s seat',
+          value: radio.margin,
+          quantity: 'decibel',
+          formula: 'budget − 20 log₁₀(4π d f ⁄ c) − steel between × loss of each',
+          inputs: [
+            input('Budget', PRACTICE.radioBudget.value, 'decibel'),
+            input('Block to seat', radio.far, 'run'),
+            input('Lost in the open', radio.open, 'decibel'),
+            input('Steel between', radio.between.join(', ') || 'none'),
+            input('Loss of each', PRACTICE.radioSheet.value, 'decibel'),
+          ],
+          source: 'Friis’ transmission formula; budget and losses from memory',
+          min: PRACTICE.radioReserve.value,
+        },
+      }
 
 const feed = ({ harness }: LayResult, run: number): Figure => ({
   label: 'Battery to compressor',

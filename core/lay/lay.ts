@@ -2,39 +2,62 @@ import type { CompressorClass } from '../catalog/compressors'
 import { catalogueTube } from '../catalog/joints'
 import { isFitted } from '../catalog/partStates'
 import type { SpringClass } from '../catalog/springs'
-import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../document/types'
+import { DIRECT, type AirPlan, type LayPlan, type Point, type Side, type Truck } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
-import { partSize } from '../catalog/partSizes'
 import { distance } from './distances'
 import { layFigures } from './figures'
 import { BATTERY, proposedPlaces } from './places'
+import { holesOf } from './holes'
+import { measuredOf } from './measured'
+import { placeAlong } from './run/along'
+import type { Laid } from './run/ends'
+import { sweptReach } from './run/slack'
 import { layRuns, type Wanted } from './run/routes'
+import { radioOf } from './radio'
 import { layRules } from './rules'
 import { shieldsOf } from './shields'
-import { laidParts, partBox, solidsOf } from './space/room'
+import { isInCab, laidParts, partBox, solidsOf } from './space/room'
 import { boxAround, boxToShape, type Box } from './space/shapes'
-import type { Solid } from './space/solids'
+import type { Solid } from './space/solid'
+import { laidSize, standsOf } from './space/stand'
 import { tubeCuts } from './tubes'
-import type { LayResult } from './types'
+import type { LayResult, Route } from './types'
+import { FUSE_BOX, fuseBoxPlace, wiresOf, type Wire } from './wires'
 
-/** Places, runs and the cut list. */
+/** Places, runs and the cut list. The driver sits on the left unless told. */
 export function layStage(
   lay: LayPlan,
   truck: Truck,
   air: AirPlan,
   parts: { compressor: CompressorClass | null; spring: SpringClass | null },
+  drivingSide: Side = 'left',
 ): StageOutput<LayResult> {
   const places: Record<string, Point> = {
-    ...proposedPlaces(truck, air, lay.places, lay.solids),
+    ...proposedPlaces(truck, air, lay.places, lay.solids, lay.stands),
     [BATTERY]: truck.battery,
+    [FUSE_BOX]: fuseBoxPlace(truck, drivingSide),
   }
   const springsAt = (...ids: string[]) => ids.filter((id) => air.components[id]?.kind === 'spring').length
+  const swept = sweptReach(truck, parts.spring)
   const wanted = Object.entries(air.lines)
     .filter(([, l]) => l.tube !== DIRECT && places[l.from] && places[l.to])
     .map(([id, line]): Wanted => {
-      const { from, to, path } = line
-      const slack = springsAt(from, to) * lay.slackAtSpring
-      return { id, kind: 'air', from, to, path, slack, tube: catalogueTube(air, line) }
+      const { from, fromPort, to, toPort, path } = line
+      const sweptHere = springsAt(from, to) * (swept?.reach ?? 0)
+      const slack = springsAt(from, to) * lay.slackAtSpring + sweptHere
+      return {
+        id,
+        kind: 'air',
+        from,
+        to,
+        fromPort,
+        toPort,
+        path,
+        carries: null,
+        slack,
+        swept: sweptHere,
+        tube: catalogueTube(air, line),
+      }
     })
   const compressor = Object.keys(air.components).find(
     (id) => air.components[id]!.kind === 'compressor' && air.components[id]!.state !== 'later',
@@ -45,23 +68,37 @@ export function layStage(
       kind: 'feed',
       from: BATTERY,
       to: compressor,
+      fromPort: null,
+      toPort: null,
       path: 'feed',
+      carries: 'feed',
       slack: 0,
+      swept: 0,
       tube: null,
     })
-  const routes = layRuns(truck, air, lay, places, wanted)
+  wanted.push(...wiresOf(air).map((wire) => wanting(wire, air)))
+  const stands = standsOf(air, places, lay.stands)
+  const routes = layRuns({ truck, air, places, stands }, lay, wanted)
   const lines = routes.filter(({ kind }) => kind === 'air')
   const cuts = lines.filter(({ id }) => isFitted(air.lines[id]!.state)).sort((a, b) => b.cut - a.cut)
+  const solids = solidsOf(truck, air, lay.solids)
   const result: LayResult = {
     places,
+    stands,
     routes,
     cuts,
     tubes: tubeCuts(air, lay, cuts),
-    feed: routes.find(({ kind }) => kind === 'feed')?.run ?? null,
+    feed: feedLength(routes, lay),
+    wires: routes.filter(({ kind }) => kind === 'wire').sort((a, b) => b.cut - a.cut),
+    swept,
+    holes: holesOf({ routes, places }, air, solids),
+    measured: measuredOf(routes, lay),
+    joined: joinedAt(routes, lay),
     harness: (lay.harnessLength ?? parts.compressor?.harness ?? 0) + lay.harnessExtension,
-    ...partHeat(places, air, solidsOf(truck, air, lay.solids), (parts.spring?.diameter ?? 0) / 2),
+    ...partHeat({ places, stands, air }, solids, (parts.spring?.diameter ?? 0) / 2),
     apart: blockApart(air, places),
     shields: shieldsOf(air, lay),
+    radio: radioOf(truck, air, places, solids, drivingSide),
   }
   const notes = layRules({ r: result, lay, truck, air, ...parts })
   const placed = Object.keys(lay.places).length > 0
@@ -74,10 +111,45 @@ export function layStage(
   }
 }
 
+/** Left in a wire before the electrics under the truck that it comes down to, so that water drips off it, m. */
+const DRIP_LOOP = 0.12
+/** Left at each end of a wire for its terminal, and to make it anew, m (from memory). */
+const TERMINAL = 0.06
+
+/** A wire to be run, with a drip loop at each end that stands outside. */
+function wanting({ id, carries, from, to }: Wire, air: AirPlan): Wanted {
+  const outside = [from, to].filter((end) => air.components[end] && !isInCab(air, end)).length
+  const slack = outside * DRIP_LOOP + 2 * TERMINAL
+  return {
+    id,
+    kind: 'wire',
+    from,
+    to,
+    fromPort: null,
+    toPort: null,
+    path: 'signal',
+    carries,
+    slack,
+    swept: 0,
+    tube: null,
+  }
+}
+
+/** The extension begins at the battery and ends where the kit's harness begins; null without one. */
+function joinedAt(routes: readonly Route[], { harnessExtension }: LayPlan): Point | null {
+  const feed = routes.find(({ kind }) => kind === 'feed')
+  return feed && harnessExtension > 0 ? placeAlong(feed.points, harnessExtension) : null
+}
+
+/** The compressor's feed one way, m: as really cut, where that was typed. */
+function feedLength(routes: readonly Route[], { cutTo }: LayPlan): number | null {
+  const feed = routes.find(({ kind }) => kind === 'feed')
+  return feed ? (cutTo[feed.id] ?? feed.run) : null
+}
+
 /** How far each part's outside is from what is hot, m, and from which. Parts screwed to another are that part's. */
 function partHeat(
-  places: Record<string, Point>,
-  air: AirPlan,
+  { places, stands, air }: Pick<Laid, 'places' | 'stands' | 'air'>,
   solids: readonly Solid[],
   springRadius: number,
 ): Pick<LayResult, 'heat' | 'hottest'> {
@@ -88,7 +160,7 @@ function partHeat(
       .reduce((a, b) => (b.far < a.far ? b : a), { far: Infinity, label: 'the exhaust' })
   const springs = Object.keys(air.components).filter((id) => air.components[id]!.kind === 'spring')
   const all = [
-    ...laidParts(air).map((id) => [id, nearest(partBox(places[id]!, partSize(air, id)), 0)] as const),
+    ...laidParts(air).map((id) => [id, nearest(partBox(places[id]!, laidSize(air, stands, id)), 0)] as const),
     ...springs.map((id) => [id, nearest(boxAround(places[id]!, places[id]!), springRadius)] as const),
   ]
   return {

@@ -1,15 +1,16 @@
-import { partSize } from '../catalog/partSizes'
 import { KINDS } from '../catalog/kinds'
 import { exhaustSide, railBottom } from '../catalog/truckGeometry'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../document/types'
-import { isInCab, laidParts, nearestRoom, overlap, partBox, solidsOf } from './space/room'
+import { isInCab, laidParts, nearestRoom, overlap, partBox, solidsOf, withFittings } from './space/room'
+import { CAB } from './space/cab'
 import type { Box } from './space/shapes'
+import { laidSize, type Stands } from './space/stand'
 
 /**
  * Where a part is wanted, whatever stands there: on the rail away from the exhaust, ahead of the axle, springs at their
  * seats, fill valves at the tail.
  */
-function wantedPlaces(truck: Truck, air: AirPlan): Record<string, Point> {
+function wantedPlaces(truck: Truck, air: AirPlan, stands: Stands, pinned: Pinned): Record<string, Point> {
   const { frame } = truck
   const clear = exhaustSide(truck) === 'left' ? -1 : 1
   const rail = frame.spacing / 2
@@ -24,8 +25,17 @@ function wantedPlaces(truck: Truck, air: AirPlan): Record<string, Point> {
   const side = (c: AirPlan['components'][string]) => (c.side === 'left' ? 1 : c.side === 'right' ? -1 : clear)
   /** Against the rail's outside, hanging from its upper edge. */
   const onRail = (x: number, id: string): Point => {
-    const [, across, up] = partSize(air, id)
+    const [, across, up] = laidSize(air, stands, id)
     return { x, y: clear * (rail + (frame.railWidth + across) / 2), z: frame.top - up }
+  }
+  const besideEngine = (id: string): number => CAB.engineHalf + laidSize(air, stands, id)[1] / 2
+  /** Ahead of the compressor wherever it stands, its inlet a little higher. */
+  const besideCompressor = (id: string): Point => {
+    const at = pinned.compressor ?? onRail(ahead, 'compressor')
+    const [, , high] = laidSize(air, stands, 'compressor')
+    const [, , own] = laidSize(air, stands, id)
+    const out = onRail(at.x + 0.22, id)
+    return { ...out, y: Math.sign(at.y) * Math.abs(out.y), z: Math.max(at.z + high - own + 0.02, railZ) }
   }
   const dash: Point = { x: truck.wheelbase - 0.55, y: 0.35, z: truck.frame.top + 0.45 }
   const tank: Point = { x: Math.min(ahead - 1.05, truck.wheelbase * 0.2), y: 0, z: frame.top - 0.1 }
@@ -47,11 +57,11 @@ function wantedPlaces(truck: Truck, air: AirPlan): Record<string, Point> {
         return onRail(ahead, id)
       case 'belt':
       case 'boost':
-        return { x: truck.wheelbase + 0.15, y: clear * 0.25, z: frame.top + 0.15 }
+        return { x: truck.wheelbase + 0.15, y: clear * besideEngine(id), z: frame.top + 0.15 }
       case 'filter':
         return air.components.compressor
-          ? { ...onRail(ahead + 0.22, id), z: railZ }
-          : { x: truck.wheelbase + 0.3, y: clear * 0.3, z: frame.top + 0.3 }
+          ? besideCompressor(id)
+          : { x: truck.wheelbase + 0.3, y: clear * besideEngine(id), z: frame.top + 0.3 }
       case 'dryer':
         return air.components.tank ? onRail(ahead - 0.75, id) : onRail(ahead - 0.17, id)
       case 'block':
@@ -64,7 +74,7 @@ function wantedPlaces(truck: Truck, air: AirPlan): Record<string, Point> {
       case 'coupler':
         return { x: tailX, y: clear * 0.3, z: frame.top - 0.12 }
       case 'horn':
-        return { x: truck.wheelbase + 0.3, y: 0.3, z: frame.top }
+        return { x: truck.wheelbase + 0.3, y: besideEngine(id), z: frame.top }
       case 'heightValve':
       case 'heightSensor':
         return { x: 0.15, y: side(c) * (c.side ? rail - 0.05 : 0.1), z: frame.top - 0.05 }
@@ -122,21 +132,29 @@ type Told = LayPlan['solids']
  * that is free of the truck, of the parts before it and of the pipe's heat. Where there is no such place it stays
  * where it is wanted, and the rules say what of.
  */
-function findPlaces(truck: Truck, air: AirPlan, pinned: Pinned, told: Told): Record<string, Point> {
-  const wanted = wantedPlaces(truck, air)
+function findPlaces(
+  truck: Truck,
+  air: AirPlan,
+  pinned: Pinned,
+  told: Told,
+  stands: Stands,
+): Record<string, Point> {
+  const wanted = wantedPlaces(truck, air, stands, pinned)
   const solids = solidsOf(truck, air, told)
   const laid = laidParts(air)
   const places = { ...wanted }
   for (const id of laid) if (pinned[id]) places[id] = pinned[id]
-  const taken: Box[] = laid.filter((id) => pinned[id]).map((id) => partBox(places[id]!, partSize(air, id)))
+  const taken: Box[] = laid
+    .filter((id) => pinned[id])
+    .map((id) => withFittings(partBox(places[id]!, laidSize(air, stands, id))))
   for (const id of laid) {
     if (pinned[id]) continue
-    const size = partSize(air, id)
+    const size = laidSize(air, stands, id)
     const at = wanted[id]!
     const free = (place: Point) => !taken.some((box) => overlap(box, partBox(place, size)))
     const place = isInCab(air, id) ? alongDash(at).find(free) : nearestRoom(at, size, truck, solids, taken)
     places[id] = toMillimetre(place ?? at)
-    taken.push(partBox(places[id], size))
+    taken.push(withFittings(partBox(places[id], size)))
   }
   // A part screwed to another stands where that one stands.
   for (const l of Object.values(air.lines))
@@ -146,7 +164,9 @@ function findPlaces(truck: Truck, air: AirPlan, pinned: Pinned, told: Told): Rec
 
 const NONE: Pinned = {}
 const NOTHING_TOLD: Told = {}
-let last: { inputs: readonly [Truck, AirPlan, Pinned, Told]; places: Record<string, Point> } | null = null
+const NOTHING_TURNED: Stands = {}
+let last: { inputs: readonly [Truck, AirPlan, Pinned, Told, Stands]; places: Record<string, Point> } | null =
+  null
 /**
  * Where every part is proposed; not searched for again while truck, circuit and what was put or told by hand are
  * the same.
@@ -156,10 +176,11 @@ export function proposedPlaces(
   air: AirPlan,
   pinned = NONE,
   told = NOTHING_TOLD,
+  stands = NOTHING_TURNED,
 ): Record<string, Point> {
-  const inputs = [truck, air, pinned, told] as const
+  const inputs = [truck, air, pinned, told, stands] as const
   if (!last || inputs.some((value, i) => value !== last!.inputs[i]))
-    last = { inputs, places: findPlaces(truck, air, pinned, told) }
+    last = { inputs, places: findPlaces(truck, air, pinned, told, stands) }
   return last.places
 }
 

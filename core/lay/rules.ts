@@ -1,66 +1,27 @@
-import type { CompressorClass } from '../catalog/compressors'
 import { catalogueTube } from '../catalog/joints'
+import { heatKept } from '../catalog/partSizes'
 import { PRACTICE } from '../catalog/practice'
-import type { SpringClass } from '../catalog/springs'
 import { TUBES, type TubeClass } from '../catalog/tubes'
-import type { AirPlan, LayPlan, Point, Truck } from '../document/types'
-import { notesOf, type Note, type NoteFields, type Remedy } from '../quantity/figure'
-import { applyRules, type Rule } from '../quantity/stage'
-import { partSize } from '../catalog/partSizes'
-import { encounters, isInCab, laidParts, nearestRoom, overlap, partBox, solidsOf } from './space/room'
+import type { ComponentKind } from '../document/types'
+import type { Note } from '../quantity/figure'
+import { applyRules } from '../quantity/stage'
+import { fitShield, HEAT, movePart, note, roomFor, type LayRule, type LayRuleInput } from './ruleInput'
+import { STAND_RULES } from './standRules'
+import { laidSize } from './space/stand'
+import { encounters, isInCab, laidParts, overlap, partBox, solidsOf } from './space/room'
 import { boxToShape } from './space/shapes'
-import { capitalised, type Solid } from './space/solids'
+import { capitalised, type Solid } from './space/solid'
 import type { LayResult } from './types'
-
-/** What Lay notices: heat, distance between parts, harness reach, slack, spray. */
-export interface LayRuleInput {
-  r: LayResult
-  lay: LayPlan
-  truck: Truck
-  air: AirPlan
-  compressor: CompressorClass | null
-  spring: Pick<SpringClass, 'portLow'> | null
-}
-type LayRule = Rule<LayRuleInput>
-
-const lengthNote = notesOf('lay', 'length')
-const note = (fields: Omit<NoteFields, 'source'> & { source?: string }): Note =>
-  lengthNote({ source: 'Common practice', ...fields })
-
-const HEAT = PRACTICE.heatClearance.value
-
-const fitShield = (id: string): Remedy => ({
-  label: 'Fit a heat shield',
-  patches: [{ op: 'add', path: ['lay', 'shields', id], value: true }],
-})
-
-const movePart = (label: string, id: string, place: { x: number; y: number; z: number }): Remedy => ({
-  label,
-  patches: [{ op: 'add', path: ['lay', 'places', id], value: place }],
-})
-
-type Laid = Pick<LayRuleInput, 'r' | 'truck' | 'air' | 'lay'>
-
-/** Boxes of the parts laid, but for one. */
-const othersThan = (id: string, { r, air }: Laid) =>
-  laidParts(air)
-    .filter((other) => other !== id)
-    .map((other) => partBox(r.places[other]!, partSize(air, other)))
-
-/** The nearest place with room for a part from where it stands, or from another place. */
-function roomFor(id: string, laid: Laid, from = laid.r.places[id]!, reach = Infinity): Point | null {
-  const { truck, air } = laid
-  const size = partSize(air, id)
-  return nearestRoom(from, size, truck, solidsOf(truck, air, laid.lay.solids), othersThan(id, laid), reach)
-}
 
 /** What a part stands in, and what moves into it. */
 const partInSolid: LayRule = (input) => {
-  const { r, truck, air } = input
+  const { r, truck, air, lay } = input
   const solids: Solid[] = solidsOf(truck, air, input.lay.solids)
   return laidParts(air).flatMap((id) => {
     const { label } = air.components[id]!
-    const [worst] = isInCab(air, id) ? [] : encounters(partBox(r.places[id]!, partSize(air, id)), solids)
+    const [worst] = isInCab(air, id)
+      ? []
+      : encounters(partBox(r.places[id]!, laidSize(air, lay.stands, id)), solids)
     if (!worst) return []
     const { solid, left, wanted } = worst
     const clear = roomFor(id, input)
@@ -83,8 +44,11 @@ const partInSolid: LayRule = (input) => {
 }
 
 const partsOverlap: LayRule = (input) => {
-  const { r, air } = input
-  const laid = laidParts(air).map((id) => ({ id, box: partBox(r.places[id]!, partSize(air, id)) }))
+  const { r, air, lay } = input
+  const laid = laidParts(air).map((id) => ({
+    id,
+    box: partBox(r.places[id]!, laidSize(air, lay.stands, id)),
+  }))
   return laid.flatMap(({ id, box }, i) => {
     const other = laid.slice(0, i).find((before) => overlap(before.box, box))
     if (!other) return []
@@ -125,23 +89,26 @@ const partLow: LayRule = (input) => {
   })
 }
 
-const partNearHeat: LayRule = ({ r, lay, truck, air }) =>
-  Object.entries(air.components).flatMap(([id, component]) => {
+const partNearHeat: LayRule = (input) => {
+  const { r, lay, air } = input
+  return Object.entries(air.components).flatMap(([id, component]) => {
     const heat = r.heat[id] ?? Infinity
-    if (heat >= HEAT || lay.shields[id]) return []
+    const limit = heatKept(air, id)
+    if (heat >= limit || lay.shields[id]) return []
     const movable = component.kind !== 'spring'
-    const clear = movable ? roomFor(id, { r, truck, air, lay }) : null
+    const clear = movable ? roomFor(id, input) : null
     return note({
       rule: 'part-near-heat',
       rank: 'stop',
       subject: id,
       value: heat,
-      limit: HEAT,
+      limit,
       title: `${component.label} sits too near ${r.hottest[id] ?? 'the exhaust'}`,
       text: `It is {value} from it; {limit} is wanted.${movable ? '' : ' Fit the heat shield before the spring on this side.'}`,
       remedy: clear ? movePart('Move it clear of the exhaust', id, clear) : fitShield(id),
     })
   })
+}
 
 /** What stands too near the pipe and is guarded says so: the shield is work, and part of what keeps it whole. */
 const shieldPlanned: LayRule = ({ r }) =>
@@ -294,13 +261,12 @@ const harnessShort: LayRule = ({ r, lay }) => {
   })
 }
 
-/** A port at the spring's lower end goes with the axle over its whole travel: its line wants that much more. */
-const shortSlack: LayRule = ({ lay, truck, spring }) => {
-  const { seatGap } = truck
-  const travel = spring?.portLow ? Math.max(seatGap.droop - seatGap.bump, 0) : 0
-  const limit = PRACTICE.leastSlack.value + travel
+/** What is left for fittings to be made anew; the axle's travel is in each line's own slack. */
+const shortSlack: LayRule = ({ lay, r }) => {
+  const limit = PRACTICE.leastSlack.value
   if (lay.slackAtSpring >= limit) return null
-  const usual = Math.max(PRACTICE.springSlack.value, Math.ceil(limit * 100) / 100)
+  const usual = PRACTICE.springSlack.value
+  const moves = r.swept ? ' The port goes with the axle: what its travel takes is added to this.' : ''
   return note({
     rule: 'short-slack',
     rank: 'fix',
@@ -308,7 +274,7 @@ const shortSlack: LayRule = ({ lay, truck, spring }) => {
     value: lay.slackAtSpring,
     limit,
     title: 'Too little slack at the springs',
-    text: `{value} is left before cutting; with less than {limit} the axle cannot drop and no fitting can be remade.${travel > 0 ? ' The port is at the spring’s lower end and goes with the axle.' : ''}`,
+    text: `{value} is left before cutting; with less than {limit} no fitting can be remade.${moves}`,
     remedy: {
       label: `Leave ${Math.round(usual * 1000)} mm`,
       patches: [{ op: 'replace', path: ['lay', 'slackAtSpring'], value: usual }],
@@ -316,24 +282,43 @@ const shortSlack: LayRule = ({ lay, truck, spring }) => {
   })
 }
 
-const NOT_IN_SPRAY = ['compressor', 'block', 'dryer', 'tank']
+/** A line that was cut shorter than the way it must go: told before it is pulled tight. */
+const cutShort: LayRule = ({ r }) =>
+  r.routes
+    .filter(({ cut, run, swept }) => cut < run + swept - 0.005)
+    .map(({ id, fromLabel, toLabel, cut, run, swept }) =>
+      note({
+        quantity: 'run',
+        rule: 'cut-short',
+        rank: 'fix',
+        subject: id,
+        value: cut,
+        limit: run + swept,
+        title: `${fromLabel} to ${toLabel.toLowerCase()} was cut short`,
+        text: 'It was cut to {value}; its way and what the axle’s travel takes are {limit}. Measure it again, run it another way, or cut it anew.',
+        source: 'As typed under the truck, against the run',
+      }),
+    )
+
+const NOT_IN_SPRAY: readonly ComponentKind[] = ['compressor', 'block', 'dryer', 'tank', 'filter']
 
 const wheelSpray: LayRule = ({ r, truck, air, compressor }) =>
-  NOT_IN_SPRAY.flatMap((id) => {
-    const place = r.places[id]
-    const component = air.components[id]
+  laidParts(air).flatMap((id) => {
+    const { kind, label } = air.components[id]!
+    if (!NOT_IN_SPRAY.includes(kind)) return []
+    const place = r.places[id]!
     const { radius } = truck.tyre
-    const outside = place && Math.abs(place.y) > truck.frame.spacing / 2
-    if (!component || !outside || Math.abs(place.x) >= radius) return []
+    const outside = Math.abs(place.y) > truck.frame.spacing / 2
+    if (!outside || Math.abs(place.x) >= radius) return []
     // Its own sheet says that its motor keeps the water out.
-    if (id === 'compressor' && compressor?.sealed) return []
+    if (kind === 'compressor' && compressor?.sealed) return []
     return note({
       rule: 'wheel-spray',
       rank: 'fix',
       subject: id,
       value: Math.abs(place.x),
       limit: radius,
-      title: `${component.label} sits in the wheel spray`,
+      title: `${label} sits in the wheel spray`,
       text: 'Ahead of the rear axle, high on the rail and out of direct spray it lasts longest. It is {value} from the axle; stay {limit} away.',
     })
   })
@@ -397,9 +382,11 @@ const RULES: readonly LayRule[] = [
   partsApart,
   harnessShort,
   shortSlack,
+  cutShort,
   wheelSpray,
   hoseTooShort,
   tubeShort,
+  ...STAND_RULES,
 ]
 
 /** All that Lay notices. */

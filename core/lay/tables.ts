@@ -1,6 +1,6 @@
 import { stripOf } from './run/strip'
-import type { Solid } from './space/solids'
-import type { LayResult } from './types'
+import type { Solid } from './space/solid'
+import type { LayResult, Route } from './types'
 
 /** Lay's lists as tables of plain figures, for spreadsheets. Lengths in whole mm. */
 export interface Table {
@@ -26,6 +26,48 @@ export const cutTable = ({ cuts }: Pick<LayResult, 'cuts'>): Table => ({
     cut.grommets,
   ]),
 })
+
+/** Wires beside the feed, longest first. */
+export const wireTable = ({ wires }: Pick<LayResult, 'wires'>): Table => ({
+  head: ['From', 'To', 'Carries', 'Cut mm', 'Run mm', 'Drip loops and terminals mm', 'Holes'],
+  rows: wires.map((wire) => [
+    wire.fromLabel,
+    wire.toLabel,
+    wire.carries ?? '',
+    mm(wire.cut),
+    mm(wire.run),
+    mm(wire.slack),
+    wire.grommets,
+  ]),
+})
+
+/** Holes to drill. */
+export const holeTable = ({ holes }: Pick<LayResult, 'holes'>): Table => ({
+  head: ['Through', 'For', 'Drill mm', 'Grommet inside mm', 'Ahead mm', 'Left mm', 'Up mm', 'Behind it'],
+  rows: holes.map(({ through, what, drill, grommet, at, behind }) => [
+    through,
+    what,
+    Math.round(drill * 1e4) / 10,
+    grommet === null ? '' : Math.round(grommet * 1e4) / 10,
+    mm(at.x),
+    mm(at.y),
+    mm(at.z),
+    behind.map(({ label, far }) => `${label} ${mm(far)} mm`).join('; '),
+  ]),
+})
+
+/** Two labels for each line and wire, one for each end. */
+export const labelsOf = (
+  { routes }: Pick<LayResult, 'routes'>,
+  markOf: (path: Route['path']) => string,
+): { mark: string; text: string; end: string }[] =>
+  routes.flatMap(({ path, fromLabel, toLabel, carries }) =>
+    [fromLabel, toLabel].map((end) => ({
+      mark: markOf(path),
+      text: `${fromLabel} → ${toLabel}${carries && carries !== 'feed' ? `, ${carries}` : ''}`,
+      end: `end at ${end.toLowerCase()}`,
+    })),
+  )
 
 /** Every run piece by piece. */
 export const stripTable = ({ routes }: Pick<LayResult, 'routes'>, solids: readonly Solid[]): Table => ({

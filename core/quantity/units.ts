@@ -94,6 +94,7 @@ export const QUANTITIES = {
   angle: { '°': { symbol: '°', factor: Math.PI / 180, digits: 2, also: ['deg'] } },
   ratio: { '%': { symbol: '%', factor: 0.01, digits: 1 } },
   rollStiffness: { 'N·m/°': { symbol: 'N·m/°', factor: 180 / Math.PI, digits: 0 } },
+  decibel: { dB: { symbol: 'dB', factor: 1, digits: 0, also: ['db'] } },
   frequency: { Hz: { symbol: 'Hz', factor: 1, digits: 2, also: ['hz'] } },
   conductance: { 'dm³/(s·bar)': { symbol: 'dm³/(s·bar)', factor: 1e-8, digits: 3 } },
   bore: {

@@ -1,21 +1,26 @@
 <script setup lang="ts">
 import { layDxf } from '#core/lay/dxf'
 import { partBox, solidsOf } from '#core/lay/space/room'
-import { cutTable, stripTable, type Table } from '#core/lay/tables'
+import { cutTable, labelsOf, stripTable, wireTable } from '#core/lay/tables'
 import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
+import { saveTable } from './saveTable'
 import { useLay } from './useLay'
 
 /** The tube cut by cut, longest first. */
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
+const placeText = usePlaceText()
 const { plan, stage, result, parts } = useLay()
 const feed = computed(() => result.value.routes.find(({ kind }) => kind === 'feed'))
 const solids = computed(() => solidsOf(plan.value.truck, plan.value.air, plan.value.lay.solids))
-async function saveTable(name: string, { head, rows }: Table): Promise<void> {
-  const { csvText } = await import('#core/quantity/csv')
-  saveFile(`${name}.csv`, csvText(head, rows), 'text/csv')
+function saveLabels(): Promise<void> {
+  const rows = labelsOf(result.value, (path) => LINE_STYLES[path].letter)
+  return saveTable('labels', {
+    head: ['Mark', 'Line or wire', 'End'],
+    rows: rows.map(({ mark, text, end }) => [mark, text, end]),
+  })
 }
 function saveDxf(): void {
   const boxes = parts.value
@@ -60,7 +65,8 @@ function saveDxf(): void {
               </template>
             </td>
             <td class="py-1 text-soft">
-              {{ cut.ties }} ties<template v-if="cut.grommets">
+              {{ cut.ties === 1 ? '1 tie' : `${cut.ties} ties`
+              }}<template v-if="cut.grommets">
                 · {{ cut.grommets === 1 ? '1 hole' : `${cut.grommets} holes` }} with a grommet</template
               ><template v-if="cut.slack"> · {{ showText(cut.slack, 'length', shop.units) }} slack</template
               ><template v-if="plan.lay.shields[cut.id]"> · shielded</template>
@@ -77,7 +83,37 @@ function saveDxf(): void {
                 <span class="label pl-1">from {{ feed?.heatOf }}</span>
               </template>
             </td>
-            <td class="text-soft">harness {{ showText(result.harness, 'run', shop.units) }}</td>
+            <td class="text-soft">
+              harness {{ showText(result.harness, 'run', shop.units)
+              }}<template v-if="result.joined">
+                · extension joined at {{ placeText(result.joined) }}</template
+              >
+            </td>
+          </tr>
+          <tr
+            v-for="wire in result.wires"
+            :key="wire.id"
+            class="border-t border-line"
+            :class="{ 'bg-chosen': screen.subject === wire.id }"
+            :data-subject="wire.id"
+            @mouseenter="screen.subject = wire.id"
+          >
+            <td />
+            <th scope="row" class="py-1 text-left font-normal">{{ wire.fromLabel }} → {{ wire.toLabel }}</th>
+            <td class="figure">{{ LINE_STYLES[wire.path].letter }}</td>
+            <td class="text-right pr-4"><Fig :figure="stage.figures[`cut.${wire.id}`]" /></td>
+            <td class="pr-4 whitespace-nowrap">
+              <template v-if="stage.figures[`heat.${wire.id}`]">
+                <Fig :figure="stage.figures[`heat.${wire.id}`]" />
+                <span class="label pl-1">from {{ wire.heatOf }}</span>
+              </template>
+            </td>
+            <td class="text-soft">
+              {{ wire.carries
+              }}<template v-if="wire.grommets">
+                · {{ wire.grommets === 1 ? '1 hole' : `${wire.grommets} holes` }} with a grommet</template
+              >
+            </td>
           </tr>
         </tbody>
       </table>
@@ -89,10 +125,22 @@ function saveDxf(): void {
       <button type="button" class="underline touch" @click="saveTable('strips', stripTable(result, solids))">
         Every run piece by piece as CSV
       </button>
+      <button
+        v-if="result.wires.length"
+        type="button"
+        class="underline touch"
+        @click="saveTable('wires', wireTable(result))"
+      >
+        Wires as CSV
+      </button>
+      <button type="button" class="underline touch" @click="saveLabels">Labels as CSV</button>
       <button type="button" class="underline touch" @click="saveDxf">Truck, parts and runs as DXF</button>
     </div>
     <p class="label mt-2">
       Longest first. Tube <Fig :figure="stage.figures.tube" /> in all;
+      <template v-if="stage.figures.wires"
+        >wire beside the feed <Fig :figure="stage.figures.wires" />;
+      </template>
       <template v-if="stage.figures.apart"
         >compressor to block <Fig :figure="stage.figures.apart" />.</template
       >

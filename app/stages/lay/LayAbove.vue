@@ -6,6 +6,7 @@ import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import { polyline } from '~/pictures/scale'
 import { useLay } from './useLay'
+import { useLayLayers } from './useLayLayers'
 import { useLayoutSearch } from './useLayoutSearch'
 
 /** Parts and lines from above: each part dragged or moved with the arrow keys. */
@@ -15,9 +16,10 @@ const screen = useScreen()
 const placeText = usePlaceText()
 const { plan, stage, result, parts, alarmed, moves } = useLay()
 const search = useLayoutSearch()
+const { shown, runsOf } = useLayLayers()
 const radius = computed(() => (job.derived!.stages.air.result.spring?.diameter ?? 0.15) / 2)
 /** How far aside of the rail each kind of line is drawn, mm, so that lines on one rail do not hide each other. */
-const ASIDE = { left: -24, right: 24, both: 0, supply: 0, feed: -48 }
+const ASIDE = { left: -24, right: 24, both: 0, supply: 0, feed: -48, signal: 48 }
 const NAMED: ComponentKind[] = ['compressor', 'belt', 'block', 'tank', 'handFill']
 
 /** Where the name of a part stands beside it. */
@@ -35,7 +37,7 @@ const lineText = ({ id, path }: { id: string; path: LineCode }) => {
   const cutTo = length ? `, cut ${showText(length.value, length.quantity, shop.units)}` : ''
   return `${ends}${LINE_STYLES[path].name}${cutTo}`
 }
-const codes = computed(() => [...new Set(result.value.routes.map((r) => r.path))])
+const codes = computed(() => [...new Set(runsOf(result.value.routes).map((r) => r.path))])
 /** A line is faint while another is looked at. */
 const faint = (id: string) =>
   screen.subject !== null && screen.subject !== id && result.value.routes.some((r) => r.id === screen.subject)
@@ -49,9 +51,9 @@ const faint = (id: string) =>
         Find a place for everything
       </NuxtLink>
     </div>
-    <TruckAbove :truck="plan.truck">
+    <TruckAbove :truck="plan.truck" tools="lay-from-above">
       <template #default="{ s }">
-        <g v-for="route in result.routes" :key="route.id" :opacity="faint(route.id) ? 0.3 : 1">
+        <g v-for="route in runsOf(result.routes)" :key="route.id" :opacity="faint(route.id) ? 0.3 : 1">
           <polyline
             :points="polyline(route.points, (p) => [s.x(p.x), s.y(p.y) + ASIDE[route.path]])"
             fill="none"
@@ -67,7 +69,7 @@ const faint = (id: string) =>
             <title>{{ lineText(route) }}</title>
           </polyline>
         </g>
-        <LayHandles view="above" :place="(p) => [s.x(p.x), s.y(p.y)]" />
+        <LayHandles v-if="shown.told" view="above" :place="(p) => [s.x(p.x), s.y(p.y)]" />
         <rect
           v-if="result.feed !== null"
           :x="s.x(plan.truck.battery.x + 0.13)"
@@ -135,7 +137,7 @@ const faint = (id: string) =>
             >{{ part.side === 'left' ? 'L' : 'R' }}</span
           >
           <span
-            v-else-if="NAMED.includes(part.kind)"
+            v-else-if="shown.names && NAMED.includes(part.kind)"
             class="absolute text-[11px] pointer-events-none max-w-36 truncate bg-sheet/70 rounded px-0.5"
             :style="[
               at(s.x(part.place.x), s.y(part.place.y)),
@@ -159,6 +161,6 @@ const faint = (id: string) =>
         >
       </template>
     </TruckAbove>
-    <LineLegend :codes="codes" class="mt-1" />
+    <div class="flex flex-wrap gap-x-6 gap-y-1 mt-1"><LayLayers /><LineLegend :codes="codes" /></div>
   </div>
 </template>

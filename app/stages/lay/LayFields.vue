@@ -29,6 +29,7 @@ const letGo = (id: string, label: string) =>
       @change="(v) => void (screen.subject = v)"
     />
     <PlaceFields v-if="chosen" :of="chosen.label" :at="chosen.place" @move="(v, axis) => move(axis, v)" />
+    <HowItStands v-if="chosen" :of="chosen.id" />
     <NearPart v-if="chosen" :of="chosen.id" />
     <p v-if="chosen && plan.lay.places[chosen.id]" class="text-sm col-span-full">
       Put there by hand.
@@ -62,6 +63,14 @@ const letGo = (id: string, label: string) =>
         @change="(v) => set('Harness extension', (l) => void (l.harnessExtension = v))"
       />
     </template>
+    <NumField
+      label="Runs come out longer by"
+      :value="plan.lay.allowance"
+      quantity="ratio"
+      :min="-0.5"
+      :max="1"
+      @change="(v) => set('Allowance on runs', (l) => void (l.allowance = v))"
+    />
     <p
       v-for="[id] in Object.entries(plan.lay.shields).filter(([, on]) => on)"
       :key="id"

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { partBox, solidsOf } from '#core/lay/space/room'
 import { cutAt, runAt, type Cut } from '#core/lay/space/section'
-import type { SolidKind } from '#core/lay/space/solids'
+import type { SolidKind } from '#core/lay/space/solid'
 import { AXLE_WAYS, wayText } from '#core/quantity/ways'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import { useLay } from './useLay'
+import { useLayLayers } from './useLayLayers'
 
 /** A cut across the truck at any place along it, seen from behind: what stands there, and which runs pass. */
 const shop = useShop()
 const screen = useScreen()
 const { plan, result, parts, chosenRun } = useLay()
+const { runsOf } = useLayLayers()
 const id = useId()
 const truck = computed(() => plan.value.truck)
 /** Where it is cut, ahead of the rear axle, m; a part that is chosen is cut through. */
@@ -51,7 +53,7 @@ const boxes = computed(() =>
     ),
 )
 const runs = computed(() =>
-  result.value.routes.map((route) => ({ ...route, ...runAt(route.points, x.value) })),
+  runsOf(result.value.routes).map((route) => ({ ...route, ...runAt(route.points, x.value) })),
 )
 const half = computed(
   () => Math.max(truck.value.bed.width, truck.value.rearTrack + truck.value.tyre.width * 2) / 2 + 0.1,
@@ -85,7 +87,7 @@ const names = computed(() => boxes.value.map((b) => b.label).join(', '))
       />
       <span class="figure text-sm">{{ wayText(x, 'length', shop.units, AXLE_WAYS) }}</span>
     </div>
-    <Picture :box="box" label="Cut across the truck, seen from behind">
+    <Picture :box="box" label="Cut across the truck, seen from behind" tools="lay-cut-across">
       <line
         :x1="box.x"
         :x2="-box.x"
@@ -152,6 +154,7 @@ const names = computed(() => boxes.value.map((b) => b.label).join(', '))
         </circle>
       </g>
     </Picture>
+    <LayLayers class="mt-1" />
     <p class="text-sm" aria-live="polite">
       Cut through: {{ names || 'no part' }}.
       {{ runs.filter((r) => r.through.length || r.along.length).length }} of {{ runs.length }} runs pass.

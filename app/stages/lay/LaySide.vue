@@ -2,20 +2,22 @@
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import { polyline } from '~/pictures/scale'
 import { useLay } from './useLay'
+import { useLayLayers } from './useLayLayers'
 
 /** Parts and lines from the left side. */
 const screen = useScreen()
 const placeText = usePlaceText()
 const { plan, result, parts, moves } = useLay()
+const { shown, runsOf } = useLayLayers()
 </script>
 
 <template>
   <div class="sheet p-3">
     <p class="label">From the left side</p>
-    <TruckSide :truck="plan.truck" :below="0.05" exhaust>
+    <TruckSide :truck="plan.truck" :below="0.05" exhaust tools="lay-from-the-left">
       <template #default="{ s }">
         <polyline
-          v-for="route in result.routes"
+          v-for="route in runsOf(result.routes)"
           :key="route.id"
           :points="polyline(route.points, (p) => [s.x(p.x), s.z(p.z)])"
           fill="none"
@@ -24,7 +26,7 @@ const { plan, result, parts, moves } = useLay()
           :stroke-dasharray="LINE_STYLES[route.path].dash"
           vector-effect="non-scaling-stroke"
         />
-        <LayHandles view="side" :place="(p) => [s.x(p.x), s.z(p.z)]" />
+        <LayHandles v-if="shown.told" view="side" :place="(p) => [s.x(p.x), s.z(p.z)]" />
         <g
           v-for="part in parts.filter((p) => p.kind !== 'spring')"
           :key="part.id"
@@ -49,5 +51,6 @@ const { plan, result, parts, moves } = useLay()
         </g>
       </template>
     </TruckSide>
+    <LayLayers class="mt-1" />
   </div>
 </template>

@@ -5,6 +5,8 @@ import { useLay } from './useLay'
 
 const laterDrawers = () => import('./layDrawers')
 const CoilPlan = laterComponent(() => laterDrawers().then((d) => d.CoilPlan))
+const BackFromTruck = laterComponent(() => laterDrawers().then((d) => d.BackFromTruck))
+const HoleList = laterComponent(() => laterDrawers().then((d) => d.HoleList))
 const CutList = laterComponent(() => laterDrawers().then((d) => d.CutList))
 const LayoutsPanel = laterComponent(() => laterDrawers().then((d) => d.LayoutsPanel))
 const RunsPanel = laterComponent(() => laterDrawers().then((d) => d.RunsPanel))
@@ -27,6 +29,7 @@ const drawers = computed(() => {
     cuts: tube && showText(tube.value, tube.quantity, shop.units),
     runs: String(result.value.routes.length),
     solids: String(Object.keys(plan.value.lay.solids).length),
+    measured: String(Object.keys(plan.value.lay.cutTo).length),
   })
 })
 </script>
@@ -38,9 +41,10 @@ const drawers = computed(() => {
     <template #view-section="{ open }"><LaySection v-if="open" /></template>
     <template #view-turned="{ open }"><LayTurned v-if="open" /></template>
     <template #places><LayFields /></template>
-    <template #cuts><CutList /><CoilPlan /></template>
+    <template #cuts><CutList /><CoilPlan /><HoleList /></template>
     <template #layouts><LayoutsPanel /></template>
     <template #runs><RunsPanel /></template>
     <template #solids><TellSolids /></template>
+    <template #measured><BackFromTruck /></template>
   </DrawerBench>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ZONE_WORDS } from '#core/lay/layouts/sites'
 import type { Layout } from '#core/lay/layouts/layouts'
-import { partSize } from '#core/catalog/partSizes'
+import { laidSize } from '#core/lay/space/stand'
 import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import { polyline } from '~/pictures/scale'
@@ -14,7 +14,11 @@ const { plan } = useLay()
 const run = (metres: number) => showText(metres, 'run', shop.units)
 const length = (metres: number) => showText(metres, 'length', shop.units)
 const boxes = computed(() =>
-  Object.entries(layout.places).map(([id, place]) => ({ id, place, size: partSize(plan.value.air, id) })),
+  Object.entries(layout.places).map(([id, place]) => ({
+    id,
+    place,
+    size: laidSize(plan.value.air, plan.value.lay.stands, id),
+  })),
 )
 const told = computed(() => [...layout.stops, ...layout.fixes])
 </script>

@@ -11,7 +11,7 @@ const shop = useShop()
 const { plan, result } = useLay()
 const near = computed(() => {
   const { truck, air, lay } = plan.value
-  return within(of, air, result.value.places, solidsOf(truck, air, lay.solids), REACH)
+  return within(of, air, result.value.places, solidsOf(truck, air, lay.solids), REACH, lay.stands)
 })
 const length = (metres: number) => showText(metres, 'length', shop.units)
 </script>

@@ -2,6 +2,7 @@
 import { Trash2 } from '@lucide/vue'
 import type { Point } from '#core/document/types'
 import { onePlaceMore } from '#core/lay/run/passing'
+import { howPulled } from '#core/lay/run/pulling'
 import { stripOf } from '#core/lay/run/strip'
 import { solidsOf } from '#core/lay/space/room'
 import { showText } from '#core/quantity/units'
@@ -21,6 +22,20 @@ const options = computed(() =>
 const strip = computed(() => {
   const { truck, air, lay } = plan.value
   return chosenRun.value ? stripOf(chosenRun.value, solidsOf(truck, air, lay.solids)) : []
+})
+const pulled = computed(() => {
+  const of = chosenRun.value
+  if (!of) return []
+  const { components } = plan.value.air
+  const ends = [components[of.from], components[of.to]]
+  const known = {
+    run: of,
+    strip: strip.value,
+    mark: LINE_STYLES[of.path].letter,
+    atSpring: ends.some((part) => part?.kind === 'spring'),
+    forLater: ends.some((part) => part?.state === 'later'),
+  }
+  return howPulled(known, length)
 })
 const places = computed(() => (chosenRun.value ? waypointsOf(chosenRun.value.id) : []))
 const change = (label: string, write: (points: Point[]) => void) =>
@@ -93,6 +108,12 @@ const run = (metres: number) => showText(metres, 'run', shop.units)
           </tr>
         </tbody>
       </table>
+      <template v-if="pulled.length">
+        <h3 class="mt-4 mb-1">How it is pulled</h3>
+        <ol class="list-decimal pl-5 text-sm space-y-0.5">
+          <li v-for="step in pulled" :key="step">{{ step }}</li>
+        </ol>
+      </template>
       <h3 class="mt-4 mb-1">Made to pass</h3>
       <p v-if="!places.length" class="label">Nothing: the cheapest way along the structure is taken.</p>
       <div

@@ -2,7 +2,8 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { ordered, type ToldSolid } from '#core/document/types'
 import { solidsOf } from '#core/lay/space/room'
-import { USUAL_SOLIDS, asTold } from '#core/lay/space/solids'
+import { asTold } from '#core/lay/space/solid'
+import { USUAL_SOLIDS } from '#core/lay/space/solids'
 import { focusIn } from '~/shell/drawers'
 import { useLay } from './useLay'
 

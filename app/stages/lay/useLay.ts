@@ -1,6 +1,7 @@
-import { partSize } from '#core/catalog/partSizes'
 import { ordered, type LayPlan, type Point } from '#core/document/types'
 import { laidParts } from '#core/lay/space/room'
+import { snapped } from '#core/lay/space/snap'
+import { laidSize } from '#core/lay/space/stand'
 import { useMoving } from '~/pictures/useMoving'
 
 /** Hundredths of a metre: what a hand can lay to. */
@@ -25,11 +26,11 @@ export function useLay() {
   const set = (label: string, change: (lay: LayPlan) => void) => job.edit(label, (draft) => change(draft.lay))
   /** Springs at their seats, and every part with a place of its own. */
   const parts = computed(() => {
-    const { air } = plan.value
+    const { air, lay } = plan.value
     const own = new Set(laidParts(air))
     return Object.entries(air.components)
       .filter(([id, c]) => c.kind === 'spring' || own.has(id))
-      .map(([id, c]) => ({ id, ...c, place: result.value.places[id]!, size: partSize(air, id) }))
+      .map(([id, c]) => ({ id, ...c, place: result.value.places[id]!, size: laidSize(air, lay.stands, id) }))
   })
   function put(id: string, label: string, place: Point): void {
     set(`Move ${label}`, (lay) => {
@@ -39,9 +40,16 @@ export function useLay() {
   const moves = useMoving<{ id: string; label: string; view: FlatView }>(({ id, label, view }) => {
     screen.subject = id
     const from = result.value.places[id]!
+    const { truck, air, lay } = plan.value
+    const size = laidSize(air, lay.stands, id)
+    // Dragged, it goes to the steel it comes near; the arrow keys put it where they say.
+    const to = (dx: number, dy: number, nudged: boolean) => {
+      const place = movedIn(view, from, dx, dy)
+      return nudged ? place : snapped(place, size, truck)
+    }
     return {
       label: `Move ${label}`,
-      to: (dx, dy) => (draft) => void (draft.lay.places[id] = movedIn(view, from, dx, dy)),
+      to: (dx, dy, nudged) => (draft) => void (draft.lay.places[id] = to(dx, dy, nudged)),
     }
   }, STEP)
   const waypointsOf = (id: string): Point[] => plan.value.lay.waypoints[id] ?? []

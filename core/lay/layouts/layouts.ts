@@ -1,10 +1,11 @@
-import { partSize } from '../../catalog/partSizes'
-import type { AirPlan, ComponentKind, LayPlan, Point, Truck } from '../../document/types'
+import { layFactsOf } from '../../catalog/layFacts'
+import type { AirPlan, LayPlan, Point, Truck } from '../../document/types'
 import type { Figure, Note } from '../../quantity/figure'
 import type { StageOutput } from '../../quantity/stage'
 import { proposedPlaces } from '../places'
-import { isInCab, laidParts, overlap, partBox, solidsOf } from '../space/room'
+import { isInCab, laidParts, overlap, partBox, solidsOf, withFittings } from '../space/room'
 import type { LayResult, Route } from '../types'
+import { laidSize } from '../space/stand'
 import { sitesOf, ZONES, type Zone } from './sites'
 
 /**
@@ -46,25 +47,11 @@ export interface NoRoom {
   inTheWay: string | null
 }
 
-/** Parts that stand where their work is: at the tail, at the springs, on the engine. */
-const BOUND: readonly ComponentKind[] = [
-  'spring',
-  'handFill',
-  'coupler',
-  'tee',
-  'heightValve',
-  'heightSensor',
-  'horn',
-  'belt',
-  'boost',
-  'plug',
-]
-
 /** Parts that a layout may put somewhere: neither in the cab nor bound to one place, nor put by hand. Largest first. */
 export function freeParts(air: AirPlan, lay: LayPlan): string[] {
-  const volume = (id: string) => partSize(air, id).reduce((a, b) => a * b, 1)
+  const volume = (id: string) => laidSize(air, lay.stands, id).reduce((a, b) => a * b, 1)
   return laidParts(air)
-    .filter((id) => !isInCab(air, id) && !BOUND.includes(air.components[id]!.kind) && !lay.places[id])
+    .filter((id) => !isInCab(air, id) && layFactsOf(air, id).mounts.length > 0 && !lay.places[id])
     .sort((a, b) => volume(b) - volume(a) || (a < b ? -1 : 1))
 }
 
@@ -85,9 +72,9 @@ export function placesFrom(
 ): Record<string, Point> | null {
   const free = freeParts(air, lay)
   const solids = solidsOf(truck, air, lay.solids)
-  const standing = proposedPlaces(truck, air, lay.places, lay.solids)
+  const standing = proposedPlaces(truck, air, lay.places, lay.solids, lay.stands)
   const others = laidParts(air).filter((id) => !free.includes(id) && !isInCab(air, id))
-  const taken = others.map((id) => partBox(standing[id]!, partSize(air, id)))
+  const taken = others.map((id) => withFittings(partBox(standing[id]!, laidSize(air, lay.stands, id))))
   const places: Record<string, Point> = {}
   const at = (id: string): Point => places[id] ?? standing[id] ?? truck.battery
   const joined = new Map(
@@ -105,13 +92,15 @@ export function placesFrom(
       Math.abs(place.x) < truck.tyre.radius && Math.abs(place.y) > truck.frame.spacing / 2 ? SPRAY : 0
     return runs + feed + spray + (begun ? 0 : Math.abs(place.x - beginning.x) * 2)
   }
-  const sites = new Map(free.map((id) => [id, sitesOf(zone, truck, partSize(air, id), solids).sites]))
+  const sites = new Map(
+    free.map((id) => [id, sitesOf(zone, truck, laidSize(air, lay.stands, id), solids).sites]),
+  )
   for (let round = 0; round < ROUNDS; round++)
     for (const id of free) {
-      const size = partSize(air, id)
+      const size = laidSize(air, lay.stands, id)
       const boxes = free
         .filter((other) => other !== id && places[other])
-        .map((other) => partBox(places[other]!, partSize(air, other)))
+        .map((other) => withFittings(partBox(places[other]!, laidSize(air, lay.stands, other))))
       let [best, least]: [Point | null, number] = [null, Infinity]
       for (const site of sites.get(id)!) {
         const c = cost(id, site, round > 0)
@@ -129,18 +118,14 @@ export function placesFrom(
 /** What a Stop and a Fix weigh, m of plain run; what a hole weighs, and a metre farther from the driver. */
 const WEIGHT = { stop: 20, fix: 4, hole: 0.6, seat: 0.1 }
 
-/** A layout laid and run, with what it costs: Lay as it is with those places, and where the driver sits. */
+/** A layout laid and run, with what it costs: Lay as it is with those places. */
 export function layoutOf(
   zone: Zone,
   places: Record<string, Point>,
-  seat: Point,
-  air: AirPlan,
   { result, notes, figures }: StageOutput<LayResult>,
 ): Layout {
   const { routes } = result
-  const radio = Object.keys(air.components).find((id) => air.components[id]!.kind === 'block')
-  const at = radio && result.places[radio]
-  const away = at ? Math.hypot(at.x - seat.x, at.y - seat.y, at.z - seat.z) : null
+  const away = result.radio?.far ?? null
   const tube = figures.tube!.value!
   const holes = routes.reduce((sum, r) => sum + r.grommets, 0)
   const stops = notes.filter((n) => n.rank === 'stop')
@@ -187,7 +172,7 @@ export function bestLayouts(tried: readonly Layout[], count: number): Layout[] {
 export function partsWithoutRoom(truck: Truck, air: AirPlan, lay: LayPlan): NoRoom[] {
   const solids = solidsOf(truck, air, lay.solids)
   return freeParts(air, lay).flatMap((part) => {
-    const zones = ZONES.map((zone) => sitesOf(zone, truck, partSize(air, part), solids))
+    const zones = ZONES.map((zone) => sitesOf(zone, truck, laidSize(air, lay.stands, part), solids))
     if (zones.some(({ sites }) => sites.length > 0)) return []
     const counts = zones.flatMap(({ inTheWay }) => [...inTheWay])
     const most = counts.sort((a, b) => b[1] - a[1])[0]

@@ -3,7 +3,8 @@ import { PRACTICE } from '../../catalog/practice'
 import { railRise } from '../../catalog/truckGeometry'
 import type { Point, Truck } from '../../document/types'
 import { blockerOf, partBox } from '../space/room'
-import { floorAt, FLOOR, type Solid } from '../space/solids'
+import type { Solid } from '../space/solid'
+import { floorAt, FLOOR } from '../space/solids'
 
 /** Where on the truck a whole layout keeps its parts. */
 export const ZONES = ['left', 'right', 'between'] as const

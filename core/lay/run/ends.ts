@@ -1,8 +1,10 @@
-import { partSize } from '../../catalog/partSizes'
+import { layFactsOf } from '../../catalog/layFacts'
 import type { AirPlan, Point, Truck } from '../../document/types'
 import { BATTERY } from '../places'
 import { boxAround, boxToShape } from '../space/shapes'
-import { BATTERY_SIZE, type Solid } from '../space/solids'
+import type { Solid } from '../space/solid'
+import { BATTERY_SIZE } from '../space/solids'
+import { AS_IS, hostOf, laidSize, portEnd, type PortEnd, type Stands } from '../space/stand'
 import { pointAt, strides, type Lattice } from './lattice'
 import { inTheWay, type Standing } from './pieces'
 import type { Stub } from './search'
@@ -13,6 +15,8 @@ export interface Joined {
   stubs: Stub[]
   /** What stood in the way of the shortest of them, where no straight piece leaves the part. */
   blockedBy: Solid | null
+  /** Whether the side its port faces leaves no room: it leaves by another. */
+  turnedAway: boolean
 }
 
 /** What stands within this of where a run ends is what its part is fixed to, m. */
@@ -20,19 +24,35 @@ const FIXED_TO = 0.04
 /** An end is joined to so many nodes, the nearest that can be reached. */
 const STUBS = 16
 
-/** Where a run leaves its part: the middle of the part, a spring's upper end, the battery's terminals. */
-export function endPlace(
-  truck: Truck,
-  air: AirPlan,
-  places: Readonly<Record<string, Point>>,
-  id: string,
-): Point {
-  const place = places[id]!
-  if (id === BATTERY) return { ...place, z: place.z + BATTERY_SIZE[2] + WAY.fromFace }
-  if (air.components[id]?.kind === 'spring')
-    return { ...place, x: truck.seats.upper.x, z: place.z - WAY.fromFace }
-  return { ...place, z: place.z + partSize(air, id)[2] / 2 }
+/** What is laid: the truck, its circuit, where its parts stand and how. */
+export interface Laid {
+  truck: Truck
+  air: AirPlan
+  places: Readonly<Record<string, Point>>
+  stands: Stands
 }
+
+/**
+ * Where a run leaves its part, and the way it leaves by: the port's side of it, a spring's upper end, the battery's
+ * terminals; the middle of a part whose port is turned as one likes, and of one on wires.
+ */
+export function endPlace({ truck, air, places, stands }: Laid, id: string, port: string | null): PortEnd {
+  const place = places[id]!
+  if (id === BATTERY) return { at: { ...place, z: place.z + BATTERY_SIZE[2] + WAY.fromFace }, leaves: null }
+  // The fuse box in the cab is no part of the circuit.
+  if (!air.components[id]) return { at: place, leaves: null }
+  if (air.components[id].kind === 'spring')
+    return { at: { ...place, x: truck.seats.upper.x, z: place.z - WAY.fromFace }, leaves: null }
+  const host = hostOf(air, { id, port: port ?? '' })
+  const face = port === null ? null : (layFactsOf(air, host.id).ports[host.port] ?? null)
+  return portEnd(places[host.id]!, laidSize(air, stands, host.id), face, stands[host.id] ?? AS_IS)
+}
+
+/** A line leaves its port within so much of straight, as a share of its length: the fitting and the tube give. */
+const LEAVES = 0.5
+/** Whether a direction is one that a line may leave a port by. */
+export const mayLeave = ({ leaves }: PortEnd, { x, y, z }: Point): boolean =>
+  leaves === null || leaves.x * x + leaves.y * y + leaves.z * z >= LEAVES
 
 /** How the solids around an end bear on what leaves it. */
 export interface Around {
@@ -56,8 +76,23 @@ export function around(ends: readonly Point[], solids: readonly Standing[]): Aro
   return { others, fixedTo: new Set(others.filter((one) => isFixture(one) && far(one) < FIXED_TO)) }
 }
 
-/** The straight pieces by which a run may leave its part, none shorter than its bend needs. */
-export function joinedBy(at: Point, bend: number, lattice: Lattice, solids: readonly Standing[]): Joined {
+/**
+ * The straight pieces by which a run may leave its part, none shorter than its bend needs: the way its port faces, or
+ * any way where it has no room there.
+ */
+export function joinedBy(end: PortEnd, bend: number, lattice: Lattice, solids: readonly Standing[]): Joined {
+  const own = joinedAlong(end, bend, lattice, solids)
+  if (own.stubs.length > 0 || end.leaves === null) return { ...own, turnedAway: false }
+  return { ...joinedAlong({ ...end, leaves: null }, bend, lattice, solids), turnedAway: true }
+}
+
+function joinedAlong(
+  end: PortEnd,
+  bend: number,
+  lattice: Lattice,
+  solids: readonly Standing[],
+): Omit<Joined, 'turnedAway'> {
+  const { at } = end
   const here = boxAround(at, at)
   const near = solids.filter((one) => boxToShape(here, one.bounds) < WAY.reach + FIXED_TO)
   const { others, fixedTo } = around([at], near)
@@ -78,10 +113,11 @@ export function joinedBy(at: Point, bend: number, lattice: Lattice, solids: read
   let blockedBy: Solid | null = null
   for (const { node, far } of nodes) {
     const place = pointAt(lattice, node)
+    const towards = { x: (place.x - at.x) / far, y: (place.y - at.y) / far, z: (place.z - at.z) / far }
+    if (!mayLeave(end, towards)) continue
     const blocker = inTheWay(at, place, others, fixedTo)
     blockedBy ??= blocker
     if (blocker) continue
-    const towards = { x: (place.x - at.x) / far, y: (place.y - at.y) / far, z: (place.z - at.z) / far }
     stubs.push({ node, cost: far * WAY.free, towards })
     if (stubs.length === STUBS) break
   }

@@ -2,7 +2,9 @@ import { PRACTICE } from '../../catalog/practice'
 import { KICK, railRise } from '../../catalog/truckGeometry'
 import type { Point, Truck } from '../../document/types'
 import { boundsOf, boxAround, boxToShape } from '../space/shapes'
-import { BATTERY_SIZE, CAB, FLOOR, floorAt, MEMBER, type Solid } from '../space/solids'
+import { CAB } from '../space/cab'
+import type { Solid } from '../space/solid'
+import { BATTERY_SIZE, FLOOR, floorAt, MEMBER } from '../space/solids'
 import { WAY } from './settings'
 
 /**

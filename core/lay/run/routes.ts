@@ -1,15 +1,16 @@
 import { PRACTICE } from '../../catalog/practice'
-import { partSize } from '../../catalog/partSizes'
 import type { TubeClass } from '../../catalog/tubes'
-import type { AirPlan, LayPlan, Point, Truck } from '../../document/types'
+import type { LayPlan, Point, Truck } from '../../document/types'
 import { recent } from '../../quantity/recent'
 import { distance, heatDistance } from '../distances'
 import { BATTERY } from '../places'
+import { FUSE_BOX } from '../wires'
 import { laidParts, partBox, solidsOf } from '../space/room'
-import type { Solid } from '../space/solids'
+import type { Solid } from '../space/solid'
+import { laidSize } from '../space/stand'
 import type { Route } from '../types'
 import { roundedLength } from './bends'
-import { around, endPlace, joinedBy, type Joined } from './ends'
+import { around, endPlace, joinedBy, mayLeave, type Joined, type Laid } from './ends'
 import { nodeAt, pointAt, truckLattice, withParts, type Lattice } from './lattice'
 import { inTheWay, nearestOf, standing } from './pieces'
 import { THROUGH, cheapestWay, edgesOf, notebookFor, nothingShared } from './search'
@@ -21,14 +22,18 @@ export interface Wanted {
   kind: Route['kind']
   from: string
   to: string
+  /** Ports it is joined to; null of a wire. */
+  fromPort: string | null
+  toPort: string | null
   path: Route['path']
+  carries: string | null
   slack: number
+  swept: number
   /** Of a line; null of a wire. */
   tube: TubeClass | null
 }
-type Places = Readonly<Record<string, Point>>
 /** What was told by hand. */
-type Told = Pick<LayPlan, 'solids' | 'waypoints'>
+type Told = Pick<LayPlan, 'solids' | 'waypoints' | 'cutTo' | 'allowance'>
 
 /** Lengths are cut to the next 10 mm; rounding must not cost another. */
 const toCut = (length: number) => Math.ceil(length * 100 - 1e-6) / 100
@@ -37,19 +42,19 @@ const toCut = (length: number) => Math.ceil(length * 100 - 1e-6) / 100
  * What is cut off the coil, or the length a hose with its ends on is taken in: the next one, the longest where
  * none reaches.
  */
-function taken(length: number, stock: readonly number[] | null): Pick<Route, 'cut' | 'coiled'> {
-  if (!stock) return { cut: toCut(length), coiled: null }
-  const cut = stock.find((size) => size >= length) ?? stock.at(-1)!
-  return { cut, coiled: cut - length }
+function taken(length: number, stock: readonly number[] | null): Pick<Route, 'planned' | 'coiled'> {
+  if (!stock) return { planned: toCut(length), coiled: null }
+  const planned = stock.find((size) => size >= length) ?? stock.at(-1)!
+  return { planned, coiled: planned - length }
 }
 
 /** A part of the circuit, as something that other runs keep out of. */
-const partSolid = (air: AirPlan, id: string, place: Point): Solid => ({
+const partSolid = ({ air, places, stands }: Laid, id: string): Solid => ({
   id: `part-${id}`,
   label: `the ${air.components[id]!.label.toLowerCase()}`,
   kind: 'body',
   hasPorts: true,
-  shape: partBox(place, partSize(air, id)),
+  shape: partBox(places[id]!, laidSize(air, stands, id)),
 })
 
 /** Lattices of the last few trucks, as they really stand: most of what is measured moves nothing here. */
@@ -65,8 +70,14 @@ function spaceKey(truck: Truck, solids: readonly Solid[], through: readonly Poin
   return JSON.stringify([frame, bed, battery, fuelTank, wheelbase, cabRear, axleToBall, solids, through])
 }
 
+/** From one place to another, a unit vector; nothing where they are one. */
+function direction(a: Point, b: Point): Point {
+  const far = distance(a, b) || 1
+  return { x: (b.x - a.x) / far, y: (b.y - a.y) / far, z: (b.z - a.z) / far }
+}
+
 /** The way of a run, with what is known of it without its part. */
-interface Found extends Pick<Route, 'points' | 'grommets' | 'wayless' | 'inTheWay'> {
+interface Found extends Pick<Route, 'points' | 'grommets' | 'wayless' | 'inTheWay' | 'turnedAway'> {
   /** From its middle to the nearest that moves, and to the nearest of all but the pipe and sheet metal, m. */
   moving: number
   solid: number
@@ -87,18 +98,19 @@ const EASES = [1, 1.5, 2]
  * Finds ways over one truck with its parts laid. Each run leaves word of where it lies: the next is tied with it where
  * that costs little.
  */
-function wayFinder(truck: Truck, air: AirPlan, { solids: told, waypoints }: Told, places: Places) {
+function wayFinder(laid: Laid, { solids: told, waypoints }: Told) {
+  const { truck, air } = laid
   const truckParts = solidsOf(truck, air, told)
-  const parts = laidParts(air).map((id) => partSolid(air, id, places[id]!))
+  const parts = laidParts(air).map((id) => partSolid(laid, id))
   const lattice = withParts(latticeOf(truck, truckParts, waypoints), parts)
   const solids = [...truckParts, ...parts].map(standing)
   const hot = solids.filter(({ solid }) => solid.kind === 'hot')
   const shared = nothingShared(lattice)
   const notebook = notebookFor(lattice)
   const known = new Map<string, Joined>()
-  const joined = (id: string, at: Point, bend: number): Joined => {
-    const key = `${id} ${bend}`
-    const kept = known.get(key) ?? joinedBy(at, bend, lattice, solids)
+  const joined = (id: string, port: string | null, bend: number): Joined => {
+    const key = `${id} ${port} ${bend}`
+    const kept = known.get(key) ?? joinedBy(endPlace(laid, id, port), bend, lattice, solids)
     known.set(key, kept)
     return kept
   }
@@ -118,9 +130,10 @@ function wayFinder(truck: Truck, air: AirPlan, { solids: told, waypoints }: Told
     const way = cheapestWay(lattice, from, last.stubs, to, bend, shared, notebook)
     return way && [...nodes, ...(nodes.length > 0 ? way.nodes.slice(1) : way.nodes)]
   }
-  return (id: string, from: string, to: string, bend: number): Found => {
+  return ({ id, from, fromPort, to, toPort }: Wanted, bend: number): Found => {
     const via = waypoints[id] ?? []
-    const [a, b] = [endPlace(truck, air, places, from), endPlace(truck, air, places, to)]
+    const [begins, ends] = [endPlace(laid, from, fromPort), endPlace(laid, to, toPort)]
+    const [a, b] = [begins.at, ends.at]
     const { others, fixedTo } = around([a, b], solids)
     const found = (points: readonly Point[], rest: Partial<Found> = {}): Found => {
       const corners = cornersOf(points)
@@ -132,19 +145,22 @@ function wayFinder(truck: Truck, air: AirPlan, { solids: told, waypoints }: Told
       const still = others.filter((one) => !fixedTo.has(one) && isStill(one.solid))
       const solid = Math.min(moving, nearestOf(corners, still))
       const shape = { points: corners, length, leastBend, moving, solid }
-      return { ...shape, grommets: 0, wayless: false, inTheWay: null, ...rest }
+      return { ...shape, grommets: 0, wayless: false, inTheWay: null, turnedAway: null, ...rest }
     }
     const near = via.length === 0 && distance(a, b) < WAY.straight
     const cool = nearestOf([a, b], hot) >= PRACTICE.heatClearance.value + WAY.radius
-    const met =
-      distance(a, b) < WAY.neighbours
-        ? others.filter(({ solid }) => !(solid.hasPorts && solid.kind === 'body'))
-        : others
-    if (near && cool && inTheWay(a, b, met, fixedTo) === null) return found([a, b])
+    const neighbours = distance(a, b) < WAY.neighbours
+    const met = neighbours ? others.filter(({ solid }) => !(solid.hasPorts && solid.kind === 'body')) : others
+    const along = direction(a, b)
+    const faces = neighbours || (mayLeave(begins, along) && mayLeave(ends, direction(b, a)))
+    const straight = near && cool && inTheWay(a, b, met, fixedTo) === null
+    if (straight && faces) return found([a, b])
     let best: { nodes: number[]; found: Found } | null = null
     let blocked: Solid | null = null
+    let turnedAway: string | null = null
     for (const ease of EASES) {
-      const [first, last] = [joined(from, a, bend * ease), joined(to, b, bend * ease)]
+      const [first, last] = [joined(from, fromPort, bend * ease), joined(to, toPort, bend * ease)]
+      turnedAway = (first.turnedAway && from) || (last.turnedAway && to) || null
       blocked ??= (first.stubs.length > 0 ? last : first).blockedBy
       const nodes = wayBy(first, last, b, via, bend * ease)
       if (!nodes) break
@@ -152,25 +168,26 @@ function wayFinder(truck: Truck, air: AirPlan, { solids: told, waypoints }: Told
       if (!best || next.leastBend > best.found.leastBend) best = { nodes, found: next }
       if (next.leastBend >= bend) break
     }
+    if (!best && straight) return found([a, b])
     if (!best) return found([a, ...via, b], { wayless: true, inTheWay: blocked?.label ?? null })
     const edges = edgesOf(lattice, best.nodes)
     for (const { axis, node } of edges) shared[axis][node] = 1
     return {
       ...best.found,
+      turnedAway,
       grommets: edges.reduce((sum, { axis, node }) => sum + lattice.holes[axis][node]!, 0),
     }
   }
 }
 
 /** Lays lines and wires between placed parts, the longest first: along structure, clear of all solids. */
-function findRuns(
-  truck: Truck,
-  air: AirPlan,
-  told: Told,
-  places: Places,
-  wanted: readonly Wanted[],
-): Route[] {
-  const find = wayFinder(truck, air, told, places)
+function findRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Route[] {
+  const { truck, air, places } = laid
+  const find = wayFinder(laid, told)
+  const cutOf = (id: string, length: number, slack: number, tube: TubeClass | null) => {
+    const plan = taken(length * (1 + told.allowance) + slack, tube?.stock ?? null)
+    return { ...plan, cut: told.cutTo[id] ?? plan.planned }
+  }
   const toldHot = solidsOf(truck, air, told.solids).filter((s) => s.kind === 'hot' && s.told)
   /** The exhaust is told to the last bit, other hot things as boxes are. */
   const heatOf = (points: readonly Point[]) =>
@@ -178,12 +195,15 @@ function findRuns(
       { far: heatDistance(points, truck.exhaust), label: 'the exhaust' },
       ...toldHot.map((solid) => ({ far: nearestOf(points, [standing(solid)]), label: solid.label })),
     ].reduce((a, b) => (b.far < a.far ? b : a))
-  const label = (part: string) => (part === BATTERY ? 'Battery' : (air.components[part]?.label ?? part))
+  const labels: Record<string, string> = { [BATTERY]: 'Battery', [FUSE_BOX]: 'Fuse box in the cab' }
+  const label = (part: string) => labels[part] ?? air.components[part]?.label ?? part
   const straight = ({ from, to }: Wanted) => distance(places[from]!, places[to]!)
-  const lay = ({ id, kind, from, to, path, slack, tube }: Wanted): Route => {
+  const lay = (run: Wanted): Route => {
+    const { id, kind, from, to, path, carries, slack, swept, tube } = run
     const bend = kind === 'air' ? (tube?.bendRadius ?? WAY.usualBend) : WAY.wireBend
-    const radius = tube ? tube.outside / 2 : WAY.radius
-    const { length, leastBend, moving, solid, ...way } = find(id, from, to, bend)
+    const thin = kind === 'wire' ? WAY.signalRadius : WAY.radius
+    const radius = tube ? tube.outside / 2 : thin
+    const { length, leastBend, moving, solid, ...way } = find(run, bend)
     const hot = heatOf(way.points)
     return {
       id,
@@ -197,7 +217,9 @@ function findRuns(
       throughPlaces: (told.waypoints[id] ?? []).length > 0,
       run: length,
       slack,
-      ...taken(length + slack, tube?.stock ?? null),
+      swept,
+      carries,
+      ...cutOf(id, length, slack, tube),
       ties: Math.ceil(length / PRACTICE.tieSpacing.value),
       radius,
       heat: Math.max(hot.far - radius, 0),
@@ -208,21 +230,16 @@ function findRuns(
       wantedBend: bend,
     }
   }
-  const laid = new Map([...wanted].sort((a, b) => straight(b) - straight(a)).map((run) => [run.id, lay(run)]))
-  return wanted.map(({ id }) => laid.get(id)!)
+  const done = new Map([...wanted].sort((a, b) => straight(b) - straight(a)).map((run) => [run.id, lay(run)]))
+  return wanted.map(({ id }) => done.get(id)!)
 }
 
 const runs = recent<Route[]>(6)
 /** The runs of a plan; not sought again while its space, its places and what is to be run are the same. */
-export function layRuns(
-  truck: Truck,
-  air: AirPlan,
-  told: Told,
-  places: Places,
-  wanted: readonly Wanted[],
-): Route[] {
+export function layRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Route[] {
+  const { truck, air, places, stands } = laid
   const parts = Object.entries(air.components).map(([id, { kind, label }]) => [id, kind, label])
-  const sizes = laidParts(air).map((id) => partSize(air, id))
+  const sizes = laidParts(air).map((id) => laidSize(air, stands, id))
   const through = Object.values(told.waypoints).flat()
   const space = spaceKey(truck, solidsOf(truck, air, told.solids), through)
   const key = JSON.stringify([
@@ -234,8 +251,11 @@ export function layRuns(
     parts,
     sizes,
     told.waypoints,
+    stands,
+    told.cutTo,
+    told.allowance,
   ])
-  return runs(key, () => findRuns(truck, air, told, places, wanted))
+  return runs(key, () => findRuns(laid, told, wanted))
 }
 
 /** A run without the places it passes straight. */

@@ -11,7 +11,9 @@ import { layStage } from '../lay'
 import { laidParts, partBox, solidsOf } from '../space/room'
 import { partSize } from '../../catalog/partSizes'
 import { boxAround, boxToShape } from '../space/shapes'
-import type { Solid } from '../space/solids'
+import type { Solid } from '../space/solid'
+import { BATTERY } from '../places'
+import { FUSE_BOX } from '../wires'
 import { roundedLength } from './bends'
 import { joinedBy } from './ends'
 import { runClearance, truckLattice } from './lattice'
@@ -19,8 +21,8 @@ import { standing } from './pieces'
 import { cheapestWay, nothingShared, stepper } from './search'
 import { WAY } from './settings'
 
-const laid = ({ lay, truck, air }: Plan) =>
-  layStage(lay, truck, air, { compressor: null, spring: null }).result
+const laid = ({ lay, truck, air, job }: Plan) =>
+  layStage(lay, truck, air, { compressor: null, spring: null }, job.drivingSide).result
 const planOf = (archetype: Parameters<typeof startingCircuit>[0]): Plan => {
   const plan = newPlan('leaf-flatbed', 'x')
   Object.assign(plan.air, { archetype, ...startingCircuit(archetype) })
@@ -61,7 +63,7 @@ describe('the cheapest way', () => {
       ],
     ]
     for (const [from, to] of ends) {
-      const [first, last] = [from, to].map((at) => joinedBy(at, bend, lattice, near).stubs)
+      const [first, last] = [from, to].map((at) => joinedBy({ at, leaves: null }, bend, lattice, near).stubs)
       const mine = cheapestWay(lattice, first!, last!, to, bend, nothingShared(lattice))!
       const along = ({ x, y, z }: Point, way: number) => [x, y, z][way >> 1]! * (way & 1 ? -1 : 1)
       const joint = (dot: number) => (dot > 0.9 ? 0 : WAY.turn)
@@ -104,7 +106,7 @@ describe('the cheapest way', () => {
       }))
       const all = [...solids, ...more]
       const [a, b] = [from, to].map(
-        (at) => joinedBy(at, bend, truckLattice(truck, all), all.map(standing)).stubs,
+        (at) => joinedBy({ at, leaves: null }, bend, truckLattice(truck, all), all.map(standing)).stubs,
       )
       const own = truckLattice(truck, all)
       return cheapestWay(own, a!, b!, to, bend, nothingShared(own))?.cost ?? null
@@ -204,7 +206,7 @@ test('a mirrored truck has mirrored runs', () => {
   const plan = planOf('tank-wireless')
   const { truck } = plan
   const places = { ...laid(plan).places }
-  delete (places as Partial<typeof places>).battery
+  for (const id of [BATTERY, FUSE_BOX]) Reflect.deleteProperty(places, id)
   const other = structuredClone(plan)
   Object.assign(other.truck, {
     exhaust: { ...truck.exhaust, points: truck.exhaust.points.map(mirrored) },
@@ -213,6 +215,7 @@ test('a mirrored truck has mirrored runs', () => {
     spare: truck.spare && { ...truck.spare, centre: mirrored(truck.spare.centre) },
     axle: { ...truck.axle, offset: -truck.axle.offset },
   })
+  other.job.drivingSide = 'right'
   plan.lay.places = places
   other.lay.places = Object.fromEntries(Object.entries(places).map(([id, at]) => [id, mirrored(at)]))
   // Springs stand at their seats: what runs to the left one there runs to the right one here.
@@ -238,8 +241,8 @@ test('a part walled in on all sides says what by', () => {
     plate(from(-0.06, k, -0.06), from(0.06, k + 0.01, 0.06)),
     plate(from(-0.06, -0.06, k), from(0.06, 0.06, k + 0.01)),
   ])
-  expect(joinedBy(at, 0.0254, lattice, walls.slice(1)).stubs).not.toEqual([])
-  const { stubs, blockedBy } = joinedBy(at, 0.0254, lattice, walls)
+  expect(joinedBy({ at, leaves: null }, 0.0254, lattice, walls.slice(1)).stubs).not.toEqual([])
+  const { stubs, blockedBy } = joinedBy({ at, leaves: null }, 0.0254, lattice, walls)
   expect({ stubs, by: blockedBy?.label }).toEqual({ stubs: [], by: 'the toolbox' })
 })
 

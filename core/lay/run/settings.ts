@@ -7,6 +7,8 @@ export const WAY = {
   fromFace: 0.02,
   /** Half the thickest of what is run, a wire in its loom, m. */
   radius: 0.008,
+  /** Half the thickness of a few thin wires in their loom, m. */
+  signalRadius: 0.004,
   /** A wire in its loom is bent no tighter than five times its thickness, m. */
   wireBend: 0.06,
   /** Bend radius of a tube whose class is not known, m. */

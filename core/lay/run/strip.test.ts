@@ -5,7 +5,8 @@ import { lengthOf } from '../distances'
 import { partSize } from '../../catalog/partSizes'
 import { partBox, solidsOf, within } from '../space/room'
 import { boxToShape } from '../space/shapes'
-import { CAB, truckSolids } from '../space/solids'
+import { CAB } from '../space/cab'
+import { truckSolids } from '../space/solids'
 import { stripOf } from './strip'
 
 const truck = exampleTruck('leaf-flatbed')
@@ -59,7 +60,7 @@ test('within reach of a part: what is nearer, nearest first, each once, and not 
   const { plan } = demoJobs().find((j) => j.id === 'estuary-flatbed')!
   const { places } = layStage(plan.lay, plan.truck, plan.air, { compressor: null, spring: null }).result
   const all = solidsOf(plan.truck, plan.air, plan.lay.solids)
-  const near = within('compressor', plan.air, places, all, 0.15)
+  const near = within('compressor', plan.air, places, all, 0.15, {})
   const box = partBox(places.compressor!, partSize(plan.air, 'compressor'))
   expect(near.map((n) => n.far)).toEqual(near.map((n) => n.far).sort((a, b) => a - b))
   expect(new Set(near.map((n) => n.id)).size).toBe(near.length)
@@ -72,5 +73,5 @@ test('within reach of a part: what is nearer, nearest first, each once, and not 
       .map((n) => n.id)
       .sort(),
   ).toEqual([...expected].sort())
-  expect(within('compressor', plan.air, places, all, 0).every((n) => n.far === 0)).toBe(true)
+  expect(within('compressor', plan.air, places, all, 0, {}).every((n) => n.far === 0)).toBe(true)
 })

@@ -1,7 +1,7 @@
-import type { Point } from '../../document/types'
 import { distance } from '../distances'
+import type { Point } from '../../document/types'
 import { boxAround, boxToShape } from '../space/shapes'
-import type { Solid } from '../space/solids'
+import type { Solid } from '../space/solid'
 import type { Route } from '../types'
 import { turnAt } from './bends'
 import { WAY } from './settings'
@@ -33,9 +33,34 @@ const STRAIGHT_ON = 0.7
 /** What is tied to, nearest first. */
 const holds = ({ kind }: Solid) => kind === 'structure' || kind === 'floor' || kind === 'sheet'
 
+/** How far inside the cab's sides and behind its firewall a trim reaches, m (from memory). */
+const TRIM = { side: 0.2, dash: 0.35, low: 0.12 }
+/** Trims that a curtain airbag may lie behind. */
+export const AIRBAG_TRIM = 'behind the pillar trim'
+
+/** What a run lies behind in the cab; null outside it, and where there is no cab. */
+function cabTrims(solids: readonly Solid[]): (at: Point) => string | null {
+  const box = (id: string) => {
+    const shape = solids.find((solid) => solid.id === id)?.shape
+    return shape?.shape === 'box' ? shape : null
+  }
+  const [floor, firewall, back] = [box('sheet-floor'), box('sheet-firewall'), box('sheet-back')]
+  if (!floor) return () => null
+  const [rear, front] = [back?.max.x ?? floor.min.x, firewall?.min.x ?? floor.max.x]
+  return ({ x, y, z }) => {
+    if (x <= rear || x >= front || z <= floor.max.z || Math.abs(y) > floor.max.y) return null
+    const low = z < floor.max.z + TRIM.low
+    const beside = Math.abs(y) > floor.max.y - TRIM.side
+    if (x > front - TRIM.dash && !low) return 'behind the dash'
+    if (beside) return low ? 'under the sill trim' : AIRBAG_TRIM
+    return low ? 'under the carpet' : null
+  }
+}
+
 /** A run piece by piece, as one walks along it with the ties in hand. */
 export function stripOf({ points }: Pick<Route, 'points'>, solids: readonly Solid[]): StripPiece[] {
   const pieces: StripPiece[] = []
+  const trims = cabTrims(solids)
   let at = 0
   for (let i = 1; i < points.length; i++) {
     const [a, b] = [points[i - 1]!, points[i]!]
@@ -47,7 +72,7 @@ export function stripOf({ points }: Pick<Route, 'points'>, solids: readonly Soli
       .map((solid) => ({ solid, far: boxToShape(place, solid.shape) }))
       .filter(({ far }) => far <= WAY.tied)
       .sort((p, q) => p.far - q.far)[0]
-    const along = tied?.solid.label ?? null
+    const along = trims(middle) ?? tied?.solid.label ?? null
     const whole = boxAround(a, b)
     const through = solids
       .filter((s) => s.kind === 'sheet' && boxToShape(whole, s.shape) === 0)

@@ -1,10 +1,12 @@
-import { partSize, type PartSize } from '../../catalog/partSizes'
+import type { PartSize } from '../../catalog/partSizes'
 import { KINDS } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
 import { springClass } from '../../catalog/springs'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../../document/types'
 import { boxToShape, shrunk, type Box } from './shapes'
-import { truckSolids, withTold, type Solid } from './solids'
+import { withTold, type Solid } from './solid'
+import { truckSolids } from './solids'
+import { laidSize, type Stands } from './stand'
 
 /** Which room a part takes on the truck, what stands in it, and where there is room for it. */
 
@@ -66,6 +68,15 @@ export function encounters(box: Box, solids: readonly Solid[]): Encounter[] {
 
 /** Whether two parts stand in one another. */
 export const overlap = (a: Box, b: Box): boolean => boxToShape(shrunk(a, PLAY / 2), shrunk(b, PLAY / 2)) === 0
+
+/** Between the ends of two parts, for their fittings and a piece of tube that can be pushed home, m (from memory). */
+const FITTINGS = 0.06
+/** A part's box with room for the fittings at its ends: where no other part is proposed. */
+export const withFittings = ({ min, max }: Box): Box => ({
+  shape: 'box',
+  min: { ...min, x: min.x - FITTINGS },
+  max: { ...max, x: max.x + FITTINGS },
+})
 
 /** Places along both rails, outside them and under their upper edge, for a part of a size. */
 function alongRails({ frame }: Truck, [, across, up]: PartSize): Point[] {
@@ -147,8 +158,9 @@ export function within(
   places: Readonly<Record<string, Point>>,
   solids: readonly Solid[],
   reach: number,
+  stands: Stands,
 ): Near[] {
-  const box = partBox(places[id]!, partSize(air, id))
+  const box = partBox(places[id]!, laidSize(air, stands, id))
   const nearest = new Map<string, Near>()
   const look = (near: Near) => {
     if (near.far <= reach && near.far < (nearest.get(near.id)?.far ?? Infinity)) nearest.set(near.id, near)
@@ -160,7 +172,7 @@ export function within(
     look({
       id: other,
       label: `the ${label.toLowerCase()}`,
-      far: boxToShape(box, partBox(places[other]!, partSize(air, other))),
+      far: boxToShape(box, partBox(places[other]!, laidSize(air, stands, other))),
     })
   }
   return [...nearest.values()].sort((a, b) => a.far - b.far || (a.id < b.id ? -1 : 1))

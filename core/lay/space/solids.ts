@@ -1,55 +1,16 @@
 import { PRACTICE } from '../../catalog/practice'
 import type { SpringClass } from '../../catalog/springs'
 import { KICK, railBottom, railDepth, railRise, tyreInside, wheelTravel } from '../../catalog/truckGeometry'
-import type { LayPlan, Point, ToldSolid, Truck } from '../../document/types'
-import { boundsOf, type Box, type Shape } from './shapes'
-
-/**
- * What a solid is to parts and runs: `structure` they are fixed to; a `floor` too, where they must, and a `sheet`,
- * which a run may also pass through a hole with a grommet; `moving` and `hot` nothing may come near; a `body` they
- * only keep out of.
- */
-export const SOLID_KINDS = ['structure', 'floor', 'sheet', 'moving', 'hot', 'body'] as const
-export type SolidKind = (typeof SOLID_KINDS)[number]
-
-/** One thing of the truck that a part must keep clear of. */
-export interface Solid {
-  id: string
-  /** What it is called in a sentence: "the fuel tank". */
-  label: string
-  shape: Shape
-  kind: SolidKind
-  /** Told by hand. */
-  told?: true
-  /** Lines leave it from within: a part of the circuit, a spring. */
-  hasPorts?: true
-}
-
-const box = (min: Point, max: Point): Box => ({ shape: 'box', min, max })
-const around = (at: Point, [x, y, z]: readonly [number, number, number]): Box =>
-  box(
-    { x: at.x - x / 2, y: at.y - y / 2, z: at.z - z / 2 },
-    { x: at.x + x / 2, y: at.y + y / 2, z: at.z + z / 2 },
-  )
+import type { Point, Truck } from '../../document/types'
+import { CAB } from './cab'
+import { around, box, type Solid } from './solid'
+import { underneath } from './underneath'
 
 /** A battery along, across and up, its terminals at the top, m (from memory). */
 export const BATTERY_SIZE = [0.26, 0.18, 0.2] as const
 /** A cross-member along and up, and the thickness of the bed's floor, m (from memory). */
 export const MEMBER = { along: 0.06, up: 0.08 }
 export const FLOOR = 0.03
-
-/** The cab where the survey does not ask for it, m (from memory). */
-export const CAB = {
-  /** Sheet metal with its mat and sound deadening. */
-  sheet: 0.02,
-  floor: ({ frame }: Pick<Truck, 'frame'>): number => frame.top + 0.16,
-  height: 0.7,
-  /** Ahead of the rear axle. */
-  firewall: ({ wheelbase }: Pick<Truck, 'wheelbase'>): number => wheelbase - 0.3,
-  dash: ({ frame }: Pick<Truck, 'frame'>): number => frame.top + 0.45,
-  /** Half the width that the engine takes. */
-  engineHalf: 0.3,
-}
 
 /** Floor, firewall and back of the cab. */
 function cab(truck: Truck): Solid[] {
@@ -309,46 +270,22 @@ function hitches(truck: Truck): Solid[] {
 }
 
 /** Solids that the survey does not ask for: as is usual, until they are told by hand. */
-export const USUAL_SOLIDS = ['sheet-floor', 'sheet-firewall', 'sheet-back', 'hitch', 'bed-hitch'] as const
-
-/** A thing told by hand, as a solid. */
-const toldSolid = (id: string, { label, kind, at, size }: ToldSolid): Solid => ({
-  id,
-  label: `the ${label.toLowerCase()}`,
-  kind: kind === 'keepOut' ? 'body' : kind,
-  told: true,
-  shape: around(at, [size.along, size.across, size.up]),
-})
-
-export const capitalised = (text: string) => text[0]!.toUpperCase() + text.slice(1)
-
-/** The same as a thing told by hand, to begin from: the upright box around it. */
-export function asTold({ label, kind, shape }: Solid, order: number): ToldSolid {
-  const { min, max } = boundsOf(shape)
-  const middle = (k: 'x' | 'y' | 'z') => (min[k] + max[k]) / 2
-  return {
-    label: capitalised(label.replace(/^the /, '')),
-    kind: kind === 'floor' ? 'structure' : kind,
-    at: { x: middle('x'), y: middle('y'), z: middle('z') },
-    size: { along: max.x - min.x, across: max.y - min.y, up: max.z - min.z },
-    there: true,
-    order,
-  }
-}
-
-/** The truck's solids with what was told by hand: beside them, or instead of one of the same id. */
-export function withTold(solids: readonly Solid[], told: LayPlan['solids']): Solid[] {
-  const entries = Object.entries(told).sort(([, a], [, b]) => a.order - b.order)
-  return [
-    ...solids.filter(({ id }) => !told[id]),
-    ...entries.filter(([, thing]) => thing.there).map(([id, thing]) => toldSolid(id, thing)),
-  ]
-}
+export const USUAL_SOLIDS = [
+  'sheet-floor',
+  'sheet-firewall',
+  'sheet-back',
+  'hitch',
+  'bed-hitch',
+  'engine',
+  'tie-rod',
+  'stop-left',
+  'stop-right',
+] as const
 
 /**
  * The truck as solids: rails, cross-members, bed, cab, tank, axle with its wheels over their travel, shaft,
- * exhaust, springs at their largest, spare wheel, hitches, batteries. What the survey does not tell is not there,
- * and not checked against.
+ * exhaust, springs at their largest, spare wheel, hitches, batteries, engine, steering, bump stops, brake lines and
+ * what was found. What the survey does not tell is not there, and not checked against.
  */
 export function truckSolids(truck: Truck, spring: SpringClass | null): Solid[] {
   const { fuelTank, exhaust } = truck
@@ -375,6 +312,7 @@ export function truckSolids(truck: Truck, spring: SpringClass | null): Solid[] {
     ...frontWheels(truck),
     ...spare(truck),
     ...hitches(truck),
+    ...underneath(truck),
     ...springs(truck, spring),
     ...batteries.map((at, i): Solid => ({
       id: `battery-${i}`,

@@ -5,7 +5,8 @@ import { newPlan } from '../../derive/newPlan'
 import type { LayPlan, Point, ToldSolid } from '../../document/types'
 import { layStage } from '../lay'
 import { lengthOf } from '../distances'
-import { asTold, truckSolids, USUAL_SOLIDS, withTold } from './solids'
+import { asTold, withTold } from './solid'
+import { truckSolids, USUAL_SOLIDS } from './solids'
 
 const truck = exampleTruck('leaf-flatbed')
 const plan = newPlan('leaf-flatbed', 'x')

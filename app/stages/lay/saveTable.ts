@@ -1,0 +1,7 @@
+import type { Table } from '#core/lay/tables'
+
+/** Saves a list of Lay's as CSV; the writer is fetched when it is first wanted. */
+export async function saveTable(name: string, { head, rows }: Table): Promise<void> {
+  const { csvText } = await import('#core/quantity/csv')
+  saveFile(`${name}.csv`, csvText(head, rows), 'text/csv')
+}

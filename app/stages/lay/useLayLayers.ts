@@ -1,0 +1,21 @@
+import type { Route } from '#core/lay/types'
+
+/** What the flat views show; one choice for all of them. */
+export const FLAT_LAYERS = [
+  { id: 'air', label: 'Air lines' },
+  { id: 'wires', label: 'Wires' },
+  { id: 'told', label: 'What was told' },
+  { id: 'names', label: 'Names' },
+] as const
+export type FlatLayer = (typeof FLAT_LAYERS)[number]['id']
+
+const shown = reactive<Record<FlatLayer, boolean>>({ air: true, wires: true, told: true, names: true })
+
+export function useLayLayers() {
+  return {
+    shown,
+    /** The runs of the layers that are shown. */
+    runsOf: <R extends Pick<Route, 'kind'>>(routes: readonly R[]): R[] =>
+      routes.filter(({ kind }) => (kind === 'air' ? shown.air : shown.wires)),
+  }
+}

@@ -1,0 +1,89 @@
+import type { ComponentKind } from './kinds'
+
+/**
+ * How each kind of part is laid: which way its ports face, which way up it may stand, what a hand must reach on it, what
+ * it is fixed to. As is usual of the kind (common practice); the part's own sheet rules.
+ */
+
+/** Sides of a part as it lies on the bench: its front is the end that points ahead where it is not turned. */
+export const FACES = ['front', 'back', 'left', 'right', 'top', 'bottom'] as const
+export type Face = (typeof FACES)[number]
+
+/** How a part stands: as on the bench, on its side, or upside down. */
+export const UPS = ['upright', 'side', 'over'] as const
+export type Up = (typeof UPS)[number]
+
+/** What a part is fixed to. */
+export const MOUNTS = ['railOutside', 'railInside', 'floor'] as const
+export type Mount = (typeof MOUNTS)[number]
+
+export interface LayFacts {
+  /** Face of each port that has one; a port without is turned as one likes. */
+  ports: Readonly<Partial<Record<string, Face>>>
+  /** Ways up it may stand. */
+  up: readonly Up[]
+  /** Where it may be fixed; empty where its work says where it stands, or its line holds it. */
+  mounts: readonly Mount[]
+  /** What a hand must get at: on which of its sides, and what for. */
+  hand?: { face: Face; what: string }
+  /** Shakes and is heard in the cab. */
+  noisy?: true
+}
+
+const EVERYWHERE: readonly Mount[] = MOUNTS
+const BOUND: readonly Mount[] = []
+const ANY_WAY: readonly Up[] = UPS
+const THROUGH = { in: 'front', out: 'back' } as const
+const facts = (rest: Partial<LayFacts> = {}): LayFacts => ({
+  ports: {},
+  up: ANY_WAY,
+  mounts: EVERYWHERE,
+  ...rest,
+})
+
+const FACTS: Record<ComponentKind, LayFacts> = {
+  spring: facts({ mounts: BOUND }),
+  handFill: facts({ mounts: BOUND }),
+  tee: facts({ mounts: BOUND }),
+  compressor: facts({ ports: THROUGH, hand: { face: 'front', what: 'its inlet filter' }, noisy: true }),
+  belt: facts({ mounts: BOUND }),
+  boost: facts({ mounts: BOUND }),
+  filter: facts({ up: ['upright'], hand: { face: 'front', what: 'its element' } }),
+  dryer: facts({ ports: THROUGH, up: ['upright', 'side'], hand: { face: 'bottom', what: 'its filling' } }),
+  check: facts({ ports: THROUGH, mounts: BOUND }),
+  tank: facts({
+    ports: { in: 'front', out1: 'back', out2: 'back', gauge: 'front', relief: 'top', drain: 'bottom' },
+    up: ['upright'],
+    hand: { face: 'bottom', what: 'its drain' },
+  }),
+  relief: facts({ mounts: BOUND }),
+  drain: facts({ mounts: BOUND }),
+  pressureSwitch: facts({ mounts: BOUND }),
+  regulator: facts({ ports: THROUGH, hand: { face: 'top', what: 'its knob' } }),
+  manifold: facts({ ports: { in: 'front' } }),
+  solenoid: facts({ ports: THROUGH }),
+  block: facts({
+    ports: { in: 'front', out1: 'back', out2: 'back', out3: 'back', out4: 'back' },
+    up: ['upright', 'side'],
+    hand: { face: 'back', what: 'its fittings' },
+  }),
+  paddle: facts(),
+  restrictor: facts({ mounts: BOUND }),
+  coupler: facts({ mounts: BOUND }),
+  horn: facts({ mounts: BOUND }),
+  gauge: facts(),
+  dualGauge: facts(),
+  sensor: facts({ mounts: BOUND }),
+  heightValve: facts({ mounts: BOUND }),
+  heightSensor: facts({ mounts: BOUND }),
+  controller: facts(),
+  cabSwitch: facts(),
+  dump: facts(),
+  plug: facts({ mounts: BOUND }),
+}
+
+/** How a part of the circuit is laid. */
+export const layFactsOf = (
+  { components }: { components: Readonly<Record<string, { kind: ComponentKind }>> },
+  id: string,
+): LayFacts => FACTS[components[id]!.kind]

@@ -1,0 +1,124 @@
+import type { AirPlan, Point } from '../document/types'
+import { distance } from './distances'
+import { boxAround, boxToShape } from './space/shapes'
+import type { Solid } from './space/solid'
+import type { Hole, LayResult } from './types'
+
+/** Every hole that is to be drilled, with its drill, its grommet, and what is behind it. */
+
+/** Grommets by what passes through them and the hole they sit in, m (sizes as usually sold, from memory). */
+const GROMMETS: readonly { inside: number; hole: number }[] = [
+  { inside: 0.006, hole: 0.0095 },
+  { inside: 0.008, hole: 0.012 },
+  { inside: 0.01, hole: 0.014 },
+  { inside: 0.0125, hole: 0.016 },
+  { inside: 0.016, hole: 0.021 },
+  { inside: 0.02, hole: 0.026 },
+  { inside: 0.026, hole: 0.032 },
+  { inside: 0.032, hole: 0.04 },
+]
+/** A fill valve in a number plate's screw hole, or one beside it, m (5/16 in, common practice). */
+const FILL_VALVE = 0.008
+/** Runs through one sheet nearer together than this share a hole, m. */
+const ONE_HOLE = 0.06
+/** What stands nearer behind a hole than this is told, m: a drill goes through further than it should. */
+const BEHIND = 0.15
+/** Round things side by side fill this share of a round hole at most (from memory). */
+const FILLED = 0.6
+
+/**
+ * Inside that a grommet must have for round things side by side, m.
+ * @param diameters outside of each, m
+ */
+export function bundleDiameter(diameters: readonly number[]): number {
+  if (diameters.length === 1) return diameters[0]!
+  return Math.max(...diameters, Math.sqrt(diameters.reduce((sum, d) => sum + d * d, 0) / FILLED))
+}
+
+/** The smallest grommet that a bundle goes through; the largest there is where none is large enough. */
+export const grommetFor = (bundle: number): { inside: number; hole: number } =>
+  GROMMETS.find(({ inside }) => inside >= bundle) ?? GROMMETS.at(-1)!
+
+/** What stands within a drill's reach of a place, each once, nearest first. */
+function standsBehind(at: Point, through: string, solids: readonly Solid[]): Hole['behind'] {
+  const here = boxAround(at, at)
+  const nearest = new Map<string, number>()
+  for (const { label, shape } of solids) {
+    const far = boxToShape(here, shape)
+    if (label !== through && far <= BEHIND && far < (nearest.get(label) ?? Infinity)) nearest.set(label, far)
+  }
+  return [...nearest].map(([label, far]) => ({ label, far })).sort((a, b) => a.far - b.far)
+}
+
+/** Where each run passes a sheet. */
+function passages({ routes }: Pick<LayResult, 'routes'>, solids: readonly Solid[]) {
+  const sheets = solids.filter(({ kind }) => kind === 'sheet')
+  return routes
+    .filter(({ wayless }) => !wayless)
+    .flatMap(({ id, points, radius, fromLabel, toLabel }) =>
+      points.slice(1).flatMap((to, i) => {
+        const from = points[i]!
+        return sheets.flatMap((sheet) => {
+          const { shape } = sheet
+          if (shape.shape !== 'box' || boxToShape(boxAround(from, to), shape) > 0) return []
+          const middle = (k: 'x' | 'y' | 'z', low: number, high: number) =>
+            Math.min(Math.max((shape.min[k] + shape.max[k]) / 2, Math.min(low, high)), Math.max(low, high))
+          const at = {
+            x: middle('x', from.x, to.x),
+            y: middle('y', from.y, to.y),
+            z: middle('z', from.z, to.z),
+          }
+          return [
+            {
+              id,
+              label: `${fromLabel} to ${toLabel.toLowerCase()}`,
+              thick: radius * 2,
+              through: sheet.label,
+              at,
+            },
+          ]
+        })
+      }),
+    )
+}
+
+/** The hole list: holes through sheet metal, runs that lie together in one; and those of fill valves. */
+export function holesOf(
+  result: Pick<LayResult, 'routes' | 'places'>,
+  air: Pick<AirPlan, 'components'>,
+  solids: readonly Solid[],
+): Hole[] {
+  const groups: ReturnType<typeof passages>[] = []
+  for (const passage of passages(result, solids)) {
+    const group = groups.find(
+      ([first]) => first!.through === passage.through && distance(first!.at, passage.at) < ONE_HOLE,
+    )
+    if (group) group.push(passage)
+    else groups.push([passage])
+  }
+  const through = groups.map((group): Hole => {
+    const { at, through: sheet } = group[0]!
+    const { inside, hole } = grommetFor(bundleDiameter(group.map(({ thick }) => thick)))
+    return {
+      through: sheet,
+      at,
+      runs: group.map(({ id }) => id),
+      what: group.map(({ label }) => label).join('; '),
+      drill: hole,
+      grommet: inside,
+      behind: standsBehind(at, sheet, solids),
+    }
+  })
+  const valves = Object.entries(air.components)
+    .filter(([, { kind, state }]) => kind === 'handFill' && state !== 'kept')
+    .map(([id, { label }]): Hole => ({
+      through: 'the number plate’s bracket or the bumper',
+      at: result.places[id]!,
+      runs: [id],
+      what: `${label}: a plate screw’s hole opened, or one beside it`,
+      drill: FILL_VALVE,
+      grommet: null,
+      behind: standsBehind(result.places[id]!, '', solids),
+    }))
+  return [...through, ...valves]
+}

@@ -1,0 +1,59 @@
+import { PRACTICE } from '../catalog/practice'
+import type { AirPlan, Point, Side, Truck } from '../document/types'
+import { distance } from './distances'
+import { nearestOf, standing } from './run/pieces'
+import type { Solid } from './space/solid'
+
+/** How well the valve block is heard where the driver sits. */
+
+/** Where the driver sits, from the back of the cab and the centre line, m (from memory). */
+export const driverSeat = ({ cabRear, frame }: Truck, side: Side): Point => ({
+  x: cabRear + 0.6,
+  y: side === 'left' ? 0.4 : -0.4,
+  z: frame.top + 0.4,
+})
+
+export interface Radio {
+  /** The block's id. */
+  id: string
+  /** From the block to the driver's seat, m. */
+  far: number
+  /** Steel that stands between, each once. */
+  between: string[]
+  /** Loss on the way in the open, dB. */
+  open: number
+  /** Left of what can be lost, dB. */
+  margin: number
+}
+
+const LIGHT = 299_792_458
+
+/**
+ * Loss of a signal in the open, dB: 20 log10(4π d f / c).
+ * @param far m
+ * @param frequency Hz
+ * @source Friis' transmission formula, aerials without gain
+ */
+export const openLoss = (far: number, frequency: number): number =>
+  20 * Math.log10((4 * Math.PI * Math.max(far, 0.1) * frequency) / LIGHT)
+
+/** The first valve block of a circuit against the driver's seat; null without one. */
+export function radioOf(
+  truck: Truck,
+  air: AirPlan,
+  places: Readonly<Record<string, Point>>,
+  solids: readonly Solid[],
+  side: Side,
+): Radio | null {
+  const id = Object.keys(air.components).find((part) => air.components[part]!.kind === 'block')
+  const from = id && places[id]
+  if (!from) return null
+  const seat = driverSeat(truck, side)
+  const far = distance(from, seat)
+  const steel = solids.filter(({ kind }) => kind !== 'hot')
+  const met = steel.filter((solid) => nearestOf([from, seat], [standing(solid)]) === 0)
+  const between = [...new Set(met.map(({ label }) => label))]
+  const open = openLoss(far, PRACTICE.radioFrequency.value)
+  const margin = PRACTICE.radioBudget.value - open - between.length * PRACTICE.radioSheet.value
+  return { id, far, between, open, margin }
+}

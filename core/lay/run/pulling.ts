@@ -1,0 +1,54 @@
+import type { Route } from '../types'
+import { AIRBAG_TRIM, type StripPiece } from './strip'
+
+/** How a run is pulled, marked and made safe, in the order of the work. Common practice of the trade. */
+
+/** Longer than this along one rail a run follows what the factory runs there, m (from memory). */
+const FOLLOWS = 1
+/** A sleeve covers so much of the end that moves, m (from memory). */
+export const SLEEVE = 0.3
+
+export interface Pulled {
+  run: Pick<Route, 'kind' | 'coiled' | 'wayless'>
+  strip: readonly StripPiece[]
+  /** What both ends are marked with: "L". */
+  mark: string
+  /** Whether one of its ends is at a spring. */
+  atSpring: boolean
+  /** Whether a part at one of its ends is left for later. */
+  forLater: boolean
+}
+
+/** What a coil left over is told with: metres as the shop writes them. */
+type Written = (metres: number) => string
+
+const once = (texts: readonly string[]) => [...new Set(texts)]
+
+/** One line for each thing to do; empty where the run finds no way. */
+export function howPulled({ run, strip, mark, atSpring, forLater }: Pulled, written: Written): string[] {
+  if (run.wayless) return []
+  const air = run.kind === 'air'
+  const through = once(strip.flatMap((piece) => piece.through))
+  const rail = strip.find(({ along, length }) => along?.endsWith(' rail') && length > FOLLOWS)
+  const trims = once(strip.flatMap(({ along }) => (along && /trim|carpet|dash/.test(along) ? [along] : [])))
+  const steps = [`Mark both ends ${mark} before it is pulled${air ? ', and tape them shut' : ''}.`]
+  if (rail)
+    steps.push(`Follow the factory’s lines and harness along ${rail.along}; tie to what does not move.`)
+  for (const sheet of through)
+    steps.push(
+      `Through ${sheet}: by a grommet that is there, else a new one. Fish it with a stiff wire or a scrap of tube, and seal after.`,
+    )
+  if (trims.length > 0) steps.push(`In the cab it lies ${trims.join(', ')}.`)
+  if (trims.includes(AIRBAG_TRIM))
+    steps.push(
+      'Curtain airbags lie behind pillar trim: battery off first, as the truck’s own sheet says; never across one, never tied to one.',
+    )
+  if (atSpring && air)
+    steps.push(`Split sleeve over the last ${written(SLEEVE)} at the spring: that end moves and rubs.`)
+  if (run.coiled !== null && run.coiled > 0)
+    steps.push(`It is not cut: coil the ${written(run.coiled)} left over and tie it on the rail.`)
+  if (!air) steps.push('Leave a drip loop before each part under the truck: it hangs lower than the plug.')
+  if (forLater)
+    steps.push('Its part comes later: plug the port, cap this end, and tie it where the part will stand.')
+  return steps
+}

@@ -1,0 +1,106 @@
+import { mountingOf, railBottom, wheelTravel } from '../../catalog/truckGeometry'
+import { SIDES, type Point, type Truck } from '../../document/types'
+import { CAB } from './cab'
+import { around, box, type Solid } from './solid'
+
+/**
+ * What else stands under a truck: engine, steering, bump stops, brake lines, and what was found there. The survey asks
+ * where some of it is and never how large: as is usual, until it is told by hand.
+ */
+
+/** From the firewall to the engine, and from the engine to the bumper, m (from memory). */
+const ENGINE = { behind: 0.05, ahead: 0.5, below: 0.08, above: 0.4 }
+
+function engine(truck: Truck): Solid {
+  const { wheelbase, frontOverhang, frame } = truck
+  return {
+    id: 'engine',
+    label: 'the engine',
+    kind: 'body',
+    shape: box(
+      { x: CAB.firewall(truck) + ENGINE.behind, y: -CAB.engineHalf, z: frame.top - ENGINE.below },
+      { x: wheelbase + frontOverhang - ENGINE.ahead, y: CAB.engineHalf, z: frame.top + ENGINE.above },
+    ),
+  }
+}
+
+/** The tie rod behind the front axle, from wheel to wheel, m (from memory). */
+const TIE_ROD = { behind: 0.15, radius: 0.03, fromWheel: 0.2 }
+
+function tieRod({ wheelbase, frontTrack, tyre }: Truck): Solid {
+  const half = frontTrack / 2 - TIE_ROD.fromWheel
+  const end = (y: number): Point => ({ x: wheelbase - TIE_ROD.behind, y, z: tyre.radius - TIE_ROD.radius })
+  return {
+    id: 'tie-rod',
+    label: 'the steering',
+    kind: 'moving',
+    shape: { shape: 'capsule', a: end(half), b: end(-half), radius: TIE_ROD.radius },
+  }
+}
+
+/** Half a bump stop's width, m (from memory). */
+const STOP_HALF = 0.025
+
+/** Bump stops under the rails; none is seen where a helper spring goes inside the coil that has it. */
+function bumpStops(truck: Truck): Solid[] {
+  if (mountingOf(truck.suspension) === 'coil') return []
+  const top = railBottom(truck)
+  return SIDES.map((side): Solid => {
+    const y = (side === 'left' ? 1 : -1) * (truck.frame.spacing / 2)
+    return {
+      id: `stop-${side}`,
+      label: `the ${side} bump stop`,
+      kind: 'body',
+      shape: box(
+        { x: -STOP_HALF, y: y - STOP_HALF, z: top - Math.max(truck.seatGap.bump, 0) },
+        { x: STOP_HALF, y: y + STOP_HALF, z: top },
+      ),
+    }
+  })
+}
+
+/** Half a brake line's thickness, m (from memory). */
+const BRAKE_LINE = 0.005
+
+/** The brake or sensor line beside each spring, over the axle's travel. */
+function brakeLines(truck: Truck): Solid[] {
+  const { brakeLine } = truck
+  if (!brakeLine) return []
+  const { droop, bump } = wheelTravel(truck)
+  return SIDES.map((side): Solid => {
+    const at = { ...brakeLine, y: (side === 'left' ? 1 : -1) * brakeLine.y }
+    return {
+      id: `brake-line-${side}`,
+      label: `the ${side} brake line`,
+      kind: 'moving',
+      shape: {
+        shape: 'capsule',
+        a: { ...at, z: at.z + droop },
+        b: { ...at, z: at.z + bump },
+        radius: BRAKE_LINE,
+      },
+    }
+  })
+}
+
+/** What was found takes so much room until it is told, m (from memory). */
+const FOUND_SIZE = [0.1, 0.1, 0.1] as const
+
+/** What was found under the truck; air parts are the circuit's own, and switches stand in the cab. */
+const found = ({ existing }: Truck): Solid[] =>
+  Object.entries(existing)
+    .filter(([, { kind }]) => kind === 'other')
+    .map(([id, { label, at }]) => ({
+      id: `found-${id}`,
+      label: `the ${label.toLowerCase()}`,
+      kind: 'body',
+      shape: around(at, FOUND_SIZE),
+    }))
+
+export const underneath = (truck: Truck): Solid[] => [
+  engine(truck),
+  tieRod(truck),
+  ...bumpStops(truck),
+  ...brakeLines(truck),
+  ...found(truck),
+]

@@ -1,0 +1,16 @@
+import * as yup from 'yup'
+import { TRUCK_KIND_IDS } from '#core/document/types'
+import { measuredOn } from '../../db/measured'
+
+const asked = yup.object({
+  kind: yup.string().oneOf(TRUCK_KIND_IDS).required(),
+  without: yup.string().max(64).default(''),
+})
+
+/** What the lines of the shop's other jobs on a kind of truck came out at. */
+export default route(async (event) => {
+  const query = asked.isValidSync(getQuery(event)) ? asked.cast(getQuery(event)) : null
+  if (!query)
+    throw new ApiError(422, 'invalid', 'Ask for the measured lines of one of the kinds of truck, by its id.')
+  return measuredOn(useDatabase(), shopId(), query.kind, query.without)
+})

@@ -92,6 +92,12 @@ const PLANS: [string, Plan][] = [
   ['dryer in the block', changed((p) => (p.lay.places.dryer = { ...p.lay.places.block! }))],
   ['compressor on the pipe', changed((p) => (p.lay.places.compressor = { x: 0.8, y: -0.33, z: 0.6 }))],
   ['a line along the pipe', changed((p) => (p.lay.places['tee-right'] = { x: -1.2, y: -0.75, z: 0.76 }))],
+  ['block upside down', changed((p) => (p.lay.stands.block = { turn: 0, up: 'over' }))],
+  ['block in the air', changed((p) => (p.lay.places.block = { x: 1.3, y: 0.8, z: 0.6 }))],
+  [
+    'inlet under its compressor',
+    changed((p) => (p.lay.places.filter = { ...p.lay.places.compressor!, x: 1.75, z: 0.5 })),
+  ],
   ['harness short', changed((p) => (p.lay.harnessLength = 1))],
   ['coil held up', changed((p) => (p.truck.raisedBy = 'axle'), newPlan('coil-van', 'x'))],
   ['seats apart', changed((p) => (p.truck.seats.lower.x = 0.03))],

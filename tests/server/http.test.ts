@@ -130,6 +130,8 @@ test('errors have one shape, and say what is wrong', async () => {
     [422, 'invalid', post('/api/jobs/star-wagon/edits', { edits: [{ ...blank, base: 2 ** 31 }] })],
     [422, 'invalid', call('/api/live/nonsense?tab=1')],
     [422, 'invalid', call('/api/jobs?sort=colour')],
+    [422, 'invalid', call('/api/shop/measured?kind=spaceship')],
+    [422, 'invalid', call('/api/shop/measured')],
     [422, 'invalid', call('/api/jobs/plans?page=-1')],
     [404, 'no-job', call('/api/jobs/nothing/archived', { method: 'PUT', body: '{"archived":true}' })],
     [422, 'invalid', call('/api/jobs/star-wagon/archived', { method: 'PUT', body: '{"archived":"so"}' })],

@@ -17,6 +17,7 @@ import {
   type Who,
 } from '../../server/db/jobs'
 import { heldSince } from '../../server/db/handIn'
+import { measuredOn } from '../../server/db/measured'
 import { heldEdits, revisions, shops, sweeps } from '../../server/db/schema'
 import { handInToShop, readShop } from '../../server/db/shops'
 import { setUp } from '../../server/db/setup'
@@ -374,4 +375,22 @@ test('a sweep whose worker was killed is found and taken up again; one with noth
     await createJob(db(), who, `${id}-none`, none.plan)
     expect(await asked(`${id}-none`)).toMatchObject({ state: 'done', total: 0 })
   }
+})
+
+test('lines measured on one kind of truck are added up over the shop’s other jobs, with nothing of another shop or kind', async () => {
+  const [one, two] = [await fresh(), await fresh()]
+  const line = Object.keys(one.plan.air.lines)[0]!
+  const cut = (metres: number) => (d: Plan) => void (d.lay.cutTo[line] = metres)
+  const before = await measuredOn(db(), who.shopId, 'leaf-flatbed', '')
+  await handIn(who, one.id, 1, [edit(one.plan, cut(2.5))])
+  await handIn(who, two.id, 1, [edit(two.plan, cut(3.5))])
+  const both = await measuredOn(db(), who.shopId, 'leaf-flatbed', '')
+  expect([both.jobs - before.jobs, both.lines - before.lines]).toEqual([2, 2])
+  expect(both.real - before.real).toBeLessThanOrEqual(6 + 1e-9)
+  expect(both.real - before.real).toBeGreaterThan(4)
+  const without = await measuredOn(db(), who.shopId, 'leaf-flatbed', two.id)
+  expect(both.lines - without.lines).toBe(1)
+  expect(both.real - without.real).toBeGreaterThan(without.real - before.real)
+  expect(await measuredOn(db(), who.shopId, 'coil-van', '')).toMatchObject({ lines: 0, runs: 0, real: 0 })
+  expect(await measuredOn(db(), 'another', 'leaf-flatbed', '')).toMatchObject({ jobs: 0 })
 })

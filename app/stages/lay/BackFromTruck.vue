@@ -102,7 +102,8 @@ const take = () => set('Take the shop’s allowance', (lay) => void (lay.allowan
     </p>
     <p v-else class="mt-1 text-sm">
       Other jobs on this kind of truck: <span class="figure">{{ percent(proposed) }}</span> longer, from
-      {{ others!.jobs === 1 ? 'one job' : `${others!.jobs} jobs` }} and {{ others!.lines }} lines.
+      {{ others!.jobs === 1 ? 'one job' : `${others!.jobs} jobs` }} and
+      {{ others!.lines === 1 ? 'one line' : `${others!.lines} lines` }}.
       <template v-if="plan.lay.allowance === proposed">It is in every run of this job.</template>
       <button v-else type="button" class="underline touch" @click="take">Add it to every run here</button>
     </p>

@@ -6,10 +6,12 @@ const { shown } = useLayLayers()
 </script>
 
 <template>
-  <fieldset class="flex flex-wrap gap-x-4 text-sm no-print">
+  <fieldset class="flex flex-wrap gap-x-4 gap-y-1 text-sm no-print">
     <legend class="sr-only">Shown</legend>
     <label v-for="layer in FLAT_LAYERS" :key="layer.id" class="touch inline-flex items-center gap-1.5">
-      <input v-model="shown[layer.id]" type="checkbox" class="accent-petrol size-6" />{{ layer.label }}
+      <input v-model="shown[layer.id]" type="checkbox" class="accent-petrol size-6 shrink-0" />{{
+        layer.label
+      }}
     </label>
   </fieldset>
 </template>

@@ -14,7 +14,7 @@ export const UPS = ['upright', 'side', 'over'] as const
 export type Up = (typeof UPS)[number]
 
 /** What a part is fixed to. */
-export const MOUNTS = ['railOutside', 'railInside', 'floor'] as const
+export const MOUNTS = ['railOutside', 'railInside', 'member', 'floor'] as const
 export type Mount = (typeof MOUNTS)[number]
 
 export interface LayFacts {
@@ -31,6 +31,8 @@ export interface LayFacts {
 }
 
 const EVERYWHERE: readonly Mount[] = MOUNTS
+/** What shakes or is heavy hangs on rails and cross-members, not on thin sheet. */
+const ON_STEEL: readonly Mount[] = ['railOutside', 'railInside', 'member']
 const BOUND: readonly Mount[] = []
 const ANY_WAY: readonly Up[] = UPS
 const THROUGH = { in: 'front', out: 'back' } as const
@@ -45,11 +47,21 @@ const FACTS: Record<ComponentKind, LayFacts> = {
   spring: facts({ mounts: BOUND }),
   handFill: facts({ mounts: BOUND }),
   tee: facts({ mounts: BOUND }),
-  compressor: facts({ ports: THROUGH, hand: { face: 'front', what: 'its inlet filter' }, noisy: true }),
+  compressor: facts({
+    ports: THROUGH,
+    mounts: ON_STEEL,
+    hand: { face: 'front', what: 'its inlet filter' },
+    noisy: true,
+  }),
   belt: facts({ mounts: BOUND }),
   boost: facts({ mounts: BOUND }),
   filter: facts({ up: ['upright'], hand: { face: 'front', what: 'its element' } }),
-  dryer: facts({ ports: THROUGH, up: ['upright', 'side'], hand: { face: 'bottom', what: 'its filling' } }),
+  dryer: facts({
+    ports: THROUGH,
+    up: ['upright', 'side'],
+    mounts: ON_STEEL,
+    hand: { face: 'bottom', what: 'its filling' },
+  }),
   check: facts({ ports: THROUGH, mounts: BOUND }),
   tank: facts({
     ports: { in: 'front', out1: 'back', out2: 'back', gauge: 'front', relief: 'top', drain: 'bottom' },

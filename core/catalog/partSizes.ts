@@ -23,6 +23,19 @@ const SIZES: Partial<Record<ComponentKind, PartSize>> = {
   dryer: [0.09, 0.06, 0.06],
 }
 
+/** What a part weighs where its class gives none, kg (from memory). */
+const MASSES: Partial<Record<ComponentKind, number>> = {
+  tank: 4,
+  belt: 6,
+  compressor: 2.5,
+  block: 0.7,
+  manifold: 0.5,
+  dryer: 0.6,
+  controller: 0.3,
+  horn: 0.8,
+}
+const LIGHT = 0.15
+
 type SizedBy = Pick<AirPlan, 'components' | 'classes' | 'compressorClass' | 'blockClass'>
 
 /** Figures of how a part is laid that its own sheet may give, m; they rule over the class and over what is usual. */
@@ -31,6 +44,7 @@ export const SIZE_FIGURES = [
   { id: 'sizeAcross', label: 'Wide' },
   { id: 'sizeUp', label: 'High' },
 ] as const
+export const MASS_FIGURE = { id: 'mass', label: 'Weighs' } as const
 export const HEAT_FIGURE = { id: 'heatKept', label: 'Keep from heat' } as const
 
 /** Size of a part of the circuit as it lies on the bench: off its own sheet, of its class, or usual of its kind. */
@@ -39,6 +53,12 @@ export function partSize(air: SizedBy, id: string): PartSize {
   const sheet = air.components[id]?.sheet ?? {}
   const [along, across, up] = SIZE_FIGURES.map((figure, i) => sheet[figure.id] ?? usual[i]!)
   return [along!, across!, up!]
+}
+
+/** What a part weighs, kg: off its own sheet, else as is usual of its kind. */
+export function partMass({ components }: Pick<AirPlan, 'components'>, id: string): number {
+  const part = components[id]
+  return part?.sheet[MASS_FIGURE.id] ?? (part && MASSES[part.kind]) ?? LIGHT
 }
 
 /** How far a part is kept from what is hot, m: off its own sheet, else as is usual. */

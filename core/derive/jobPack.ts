@@ -292,7 +292,7 @@ function wiresAndHoles({ derived, units }: Source): PackBlock[] {
     rows: holes.map(({ through, what, drill, grommet, behind }) => [
       through,
       what,
-      bore(drill),
+      drill === null ? 'there' : bore(drill),
       grommet === null ? '' : bore(grommet),
       behind.map(({ label, far }) => `${label} ${showText(far, 'length', units)}`).join(', '),
     ]),

@@ -521,9 +521,10 @@ export interface Circuit {
 
 /**
  * What a thing told by hand is to parts and runs: steel they may be fixed to, sheet metal a run may pass through, what
- * moves, what is hot, anything else; `keepOut` is no thing, but a place to be left free.
+ * moves, what is hot, anything else; `keepOut` is no thing, but a place to be left free; `grommet` is a hole in sheet
+ * metal that is there, with its grommet.
  */
-export const TOLD_KINDS = ['body', 'structure', 'sheet', 'moving', 'hot', 'keepOut'] as const
+export const TOLD_KINDS = ['body', 'structure', 'sheet', 'moving', 'hot', 'keepOut', 'grommet'] as const
 /** A thing on the truck told by hand, as an upright box: a new one, or one of the truck's solids as it really is. */
 export interface ToldSolid {
   label: string

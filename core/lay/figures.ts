@@ -17,6 +17,7 @@ export function layFigures(
     ...wireTotal(r),
     ...measuredFigure(r),
     ...radioFigure(r),
+    ...consumables(r),
     ...(r.feed === null ? {} : { feed: feed(r, r.feed) }),
     ...(r.apart === null
       ? {}
@@ -141,6 +142,46 @@ const wireTotal = ({ wires }: LayResult): Record<string, Figure> =>
           source: 'Lay’s runs; drip loops and terminals from memory',
         },
       }
+
+/** What goes with the runs: ties, grommets, loom; and what the parts weigh. */
+function consumables({ routes, holes, mass }: LayResult): Record<string, Figure> {
+  const wires = routes.filter(({ kind }) => kind !== 'air')
+  const lined = holes.filter(({ grommet, drill }) => grommet !== null && drill !== null)
+  return {
+    ties: {
+      label: 'Ties',
+      value: routes.reduce((sum, { ties }) => sum + ties, 0),
+      quantity: 'count',
+      formula: 'Σ run ÷ 175 mm, each rounded up; runs that share a way want fewer',
+      inputs: [input('Lines and wires', routes.length, 'count')],
+      source: 'Common practice',
+    },
+    grommets: {
+      label: 'Grommets',
+      value: lined.length,
+      quantity: 'count',
+      formula: 'one for each hole that is drilled',
+      inputs: [input('Holes in all', holes.length, 'count')],
+      source: 'Hole list',
+    },
+    loom: {
+      label: 'Loom',
+      value: wires.reduce((sum, { run }) => sum + run, 0),
+      quantity: 'run',
+      formula: 'Σ runs of wires and feed',
+      inputs: wires.map((wire) => input(`${wire.fromLabel} to ${wire.toLabel}`, wire.run, 'run')),
+      source: 'Lay’s runs',
+    },
+    mass: {
+      label: 'Parts together',
+      value: mass,
+      quantity: 'mass',
+      formula: 'Σ parts with a place of their own',
+      inputs: [],
+      source: 'Own sheets, else as is usual of their kind (from memory)',
+    },
+  }
+}
 
 /** How much longer the lines were that were measured; none where none was. */
 const measuredFigure = ({ measured }: LayResult): Record<string, Figure> =>

@@ -4,7 +4,7 @@ import { createDeriver } from '../derive/derive'
 import { bundleDiameter, grommetFor } from './holes'
 import { allowanceOf, measuredOf } from './measured'
 import { placeAlong } from './run/along'
-import { howPulled } from './run/pulling'
+import { comesDownAt, howPulled } from './run/pulling'
 import { stripOf } from './run/strip'
 import { solidsOf } from './space/room'
 import { boxAround, boxToShape } from './space/shapes'
@@ -56,16 +56,33 @@ test('a run into the cab is followed, fished and sealed; one that climbs a pilla
   const run = result.routes.find((r) => r.id === 'block-left')!
   const strip = stripOf(run, solids)
   expect(strip.map((p) => p.along)).toContain('behind the dash')
-  const told = howPulled({ run, strip, mark: 'L', atSpring: false, forLater: false }, (m) => `${m} m`)
+  const told = howPulled(
+    { run, strip, mark: 'L', atSpring: false, forLater: false, kept: false, comesDown: null },
+    (m) => `${m} m`,
+  )
   expect(told[0]).toBe('Mark both ends L before it is pulled, and tape them shut.')
   expect(told.join(' ')).toContain('Through the cab floor')
   expect(told.join(' ')).not.toContain('airbag')
   const pillar = [{ ...strip[0]!, along: 'behind the pillar trim' }]
   expect(
-    howPulled({ run, strip: pillar, mark: 'L', atSpring: true, forLater: true }, String).join(' '),
+    howPulled(
+      { run, strip: pillar, mark: 'L', atSpring: true, forLater: true, kept: false, comesDown: null },
+      String,
+    ).join(' '),
   ).toMatch(/airbags.*Split sleeve.*comes later/)
   expect(
-    howPulled({ run: { ...run, wayless: true }, strip, mark: 'L', atSpring: true, forLater: false }, String),
+    howPulled(
+      {
+        run: { ...run, wayless: true },
+        strip,
+        mark: 'L',
+        atSpring: true,
+        forLater: false,
+        kept: false,
+        comesDown: null,
+      },
+      String,
+    ),
   ).toEqual([])
 })
 
@@ -112,4 +129,54 @@ test('the shop’s allowance lengthens every run and no slack; a length typed un
   const short = (cut: number) => of({ cutTo: { [id]: cut } }).notes.filter((n) => n.rule === 'cut-short')
   expect(short(plain.cuts[0]!.run - 0.004)).toEqual([])
   expect(short(plain.cuts[0]!.run - 0.006)).toMatchObject([{ subject: id, rank: 'fix' }])
+})
+
+test('a run goes through the grommet that was told, and no hole is drilled for it', () => {
+  const told = (grommets: { x: number; y: number; z: number }[]) => {
+    const solids = Object.fromEntries(
+      grommets.map((at, i) => [
+        `g${i}`,
+        {
+          label: 'Grommet',
+          kind: 'grommet' as const,
+          at,
+          size: { along: 0.03, across: 0.03, up: 0.03 },
+          there: true,
+          order: i,
+        },
+      ]),
+    )
+    return createDeriver()({ ...rig, lay: { ...rig.lay, solids } }).stages.lay.result
+  }
+  const drilled = (of: typeof result) => of.holes.filter((h) => h.grommet !== null && h.drill !== null).length
+  const [first] = result.holes
+  const there = told([first!.at])
+  expect(drilled(there)).toBeLessThan(drilled(result))
+  const run = there.routes.find((r) => r.id === first!.runs[0])!
+  expect(run.grommets).toBe(0)
+  expect(there.holes.find((h) => h.runs.includes(run.id))!.drill).toBeNull()
+  // Where no run can use it, it changes nothing.
+  expect(drilled(told([{ x: -9, y: 0, z: 0 }]))).toBe(drilled(result))
+})
+
+test('ties stand at even distances along a run, each on the piece it lies on', () => {
+  const run = result.routes.find((r) => r.id === 'block-left')!
+  const ties = stripOf(run, solids).flatMap((piece) => {
+    for (const tie of piece.ties) {
+      expect(tie).toBeGreaterThan(piece.at)
+      expect(tie).toBeLessThanOrEqual(piece.at + piece.length)
+    }
+    return piece.ties
+  })
+  ties.forEach((tie, i) => expect(tie).toBeCloseTo((i + 1) * 0.175, 9))
+  expect(ties.length).toBe(Math.floor(stripOf(run, solids).reduce((sum, p) => sum + p.length, 0) / 0.175))
+})
+
+test('beside the hitch or the spare wheel a joint is pulled apart by hand', () => {
+  const hitch = { x: -rig.truck.axleToBall + 0.1, y: 0, z: rig.truck.ballHeight + 0.05 }
+  const noSpare = solids.filter(({ id }) => id !== 'spare')
+  expect(comesDownAt([hitch], noSpare)).toBe('the hitch')
+  expect(comesDownAt([{ ...hitch, z: hitch.z + 1 }], solids)).toBeNull()
+  const { centre } = rig.truck.spare!
+  expect(comesDownAt([centre], solids)).toBe('the spare wheel')
 })

@@ -82,11 +82,15 @@ function passages({ routes }: Pick<LayResult, 'routes'>, solids: readonly Solid[
     )
 }
 
-/** The hole list: holes through sheet metal, runs that lie together in one; and those of fill valves. */
+/**
+ * The hole list: holes through sheet metal, runs that lie together in one, and those of fill valves.
+ * @param grommets holes that are there already
+ */
 export function holesOf(
   result: Pick<LayResult, 'routes' | 'places'>,
   air: Pick<AirPlan, 'components'>,
   solids: readonly Solid[],
+  grommets: readonly Point[] = [],
 ): Hole[] {
   const groups: ReturnType<typeof passages>[] = []
   for (const passage of passages(result, solids)) {
@@ -104,7 +108,7 @@ export function holesOf(
       at,
       runs: group.map(({ id }) => id),
       what: group.map(({ label }) => label).join('; '),
-      drill: hole,
+      drill: grommets.some((there) => distance(there, at) < ONE_HOLE) ? null : hole,
       grommet: inside,
       behind: standsBehind(at, sheet, solids),
     }

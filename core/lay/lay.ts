@@ -1,5 +1,6 @@
 import type { CompressorClass } from '../catalog/compressors'
 import { catalogueTube } from '../catalog/joints'
+import { partMass } from '../catalog/partSizes'
 import { isFitted } from '../catalog/partStates'
 import type { SpringClass } from '../catalog/springs'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Side, type Truck } from '../document/types'
@@ -18,7 +19,7 @@ import { layRules } from './rules'
 import { shieldsOf } from './shields'
 import { isInCab, laidParts, partBox, solidsOf } from './space/room'
 import { boxAround, boxToShape, type Box } from './space/shapes'
-import type { Solid } from './space/solid'
+import { grommetsTold, type Solid } from './space/solid'
 import { laidSize, standsOf } from './space/stand'
 import { tubeCuts } from './tubes'
 import type { LayResult, Route } from './types'
@@ -91,13 +92,14 @@ export function layStage(
     feed: feedLength(routes, lay),
     wires: routes.filter(({ kind }) => kind === 'wire').sort((a, b) => b.cut - a.cut),
     swept,
-    holes: holesOf({ routes, places }, air, solids),
+    holes: holesOf({ routes, places }, air, solids, grommetsTold(lay.solids)),
     measured: measuredOf(routes, lay),
     joined: joinedAt(routes, lay),
     harness: (lay.harnessLength ?? parts.compressor?.harness ?? 0) + lay.harnessExtension,
     ...partHeat({ places, stands, air }, solids, (parts.spring?.diameter ?? 0) / 2),
     apart: blockApart(air, places),
     shields: shieldsOf(air, lay),
+    mass: laidParts(air).reduce((sum, id) => sum + partMass(air, id), 0),
     radio: radioOf(truck, air, places, solids, drivingSide),
   }
   const notes = layRules({ r: result, lay, truck, air, ...parts })

@@ -1,10 +1,11 @@
 import { layFactsOf, type Face } from '../catalog/layFacts'
 import { PRACTICE } from '../catalog/practice'
+import { railRise } from '../catalog/truckGeometry'
 import type { ComponentKind } from '../catalog/kinds'
 import type { Note, Remedy } from '../quantity/figure'
 import { movePart, note, roomFor, type LayRule, type LayRuleInput } from './ruleInput'
 import { isInCab, laidParts, partBox, solidsOf } from './space/room'
-import { boxToShape, type Box } from './space/shapes'
+import { boxAround, boxToShape, type Box } from './space/shapes'
 import { capitalised } from './space/solid'
 import { AS_IS, facing, laidSize } from './space/stand'
 
@@ -222,6 +223,40 @@ const radioWeak: LayRule = ({ r }) => {
   })
 }
 
+/** The nut of a bed mount is so far below the rail's upper edge, m (from memory). */
+const NUT_BELOW = 0.02
+
+/** The bed is bolted to the rails at its cross-members: what stands there hides a bolt. */
+const hidesMount: LayRule = (input) => {
+  const { truck } = input
+  const { frame, bed } = truck
+  const under = frame.crossMembers.filter((x) => x < bed.front && x > bed.rear)
+  const nuts = under.flatMap((x) =>
+    [1, -1].map((side) => ({
+      x,
+      y: (side * frame.spacing) / 2,
+      z: frame.top + railRise(truck, x) - NUT_BELOW,
+    })),
+  )
+  const limit = PRACTICE.bedMount.value
+  return underTruck(input).flatMap(({ id, label, box }) => {
+    // What its line holds is bent aside by hand.
+    if (layFactsOf(input.air, id).mounts.length === 0) return []
+    const far = nuts.reduce((least, at) => Math.min(least, boxToShape(boxAround(at, at), box)), Infinity)
+    if (far >= limit) return []
+    return note({
+      rule: 'hides-bed-mount',
+      rank: 'know',
+      subject: id,
+      value: far,
+      limit,
+      title: `${label} hides a bolt of the bed`,
+      text: 'It stands {value} from where the bed is usually bolted to the rail; {limit} leaves room for a wrench. Look there, and move it along if so.',
+      source: 'From memory: beds are bolted at their cross-members',
+    })
+  })
+}
+
 /** A port that looks at something leaves its line no room. */
 const portTurnedAway: LayRule = ({ r, air }) =>
   r.routes.flatMap(({ turnedAway, fromLabel, toLabel }): Note[] =>
@@ -248,5 +283,6 @@ export const STAND_RULES: readonly LayRule[] = [
   inletLow,
   departure,
   radioWeak,
+  hidesMount,
   portTurnedAway,
 ]

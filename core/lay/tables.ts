@@ -47,7 +47,7 @@ export const holeTable = ({ holes }: Pick<LayResult, 'holes'>): Table => ({
   rows: holes.map(({ through, what, drill, grommet, at, behind }) => [
     through,
     what,
-    Math.round(drill * 1e4) / 10,
+    drill === null ? 'there' : Math.round(drill * 1e4) / 10,
     grommet === null ? '' : Math.round(grommet * 1e4) / 10,
     mm(at.x),
     mm(at.y),
@@ -71,7 +71,7 @@ export const labelsOf = (
 
 /** Every run piece by piece. */
 export const stripTable = ({ routes }: Pick<LayResult, 'routes'>, solids: readonly Solid[]): Table => ({
-  head: ['From', 'To', 'From its start mm', 'Goes', 'Along', 'For mm', 'Through'],
+  head: ['From', 'To', 'From its start mm', 'Goes', 'Along', 'For mm', 'Through', 'Ties', 'First tie mm'],
   rows: routes.flatMap((route) =>
     stripOf(route, solids).map((piece) => [
       route.fromLabel,
@@ -81,6 +81,8 @@ export const stripTable = ({ routes }: Pick<LayResult, 'routes'>, solids: readon
       piece.along ?? '',
       mm(piece.length),
       piece.through.join('; '),
+      piece.ties.length,
+      piece.ties.length > 0 ? mm(piece.ties[0]!) : '',
     ]),
   ),
 })

@@ -81,8 +81,8 @@ export interface Hole {
   /** Runs through it, by their ids; the fill valve's for its own. */
   runs: string[]
   what: string
-  /** Drill, m, and the inside of its grommet; null where it takes none. */
-  drill: number
+  /** Drill, m, null where the hole is there already; and the inside of its grommet, null where it takes none. */
+  drill: number | null
   grommet: number | null
   /** What stands within reach of the drill, nearest first. */
   behind: { label: string; far: number }[]
@@ -119,6 +119,8 @@ export interface LayResult {
   measured: Measured | null
   /** Where the extension is joined to the kit's harness; null without one. */
   joined: Point | null
+  /** What all parts laid weigh together, kg. */
+  mass: number
   /** Length of the harness as fitted, m. */
   harness: number
   /** Distance of each part from what is hot, m, and what that is. */

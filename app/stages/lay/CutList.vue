@@ -137,7 +137,9 @@ function saveDxf(): void {
       <button type="button" class="underline touch" @click="saveDxf">Truck, parts and runs as DXF</button>
     </div>
     <p class="label mt-2">
-      Longest first. Tube <Fig :figure="stage.figures.tube" /> in all;
+      Longest first. <Fig :figure="stage.figures.ties" /> ties,
+      <Fig :figure="stage.figures.grommets" /> grommets, loom <Fig :figure="stage.figures.loom" />; parts
+      <Fig :figure="stage.figures.mass" /> together. Tube <Fig :figure="stage.figures.tube" /> in all;
       <template v-if="stage.figures.wires"
         >wire beside the feed <Fig :figure="stage.figures.wires" />;
       </template>

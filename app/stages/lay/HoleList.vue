@@ -37,7 +37,10 @@ const bore = (metres: number) => showText(metres, 'bore', shop.units)
         >
           <th scope="row" class="py-1 text-left font-normal pr-3">{{ hole.through }}</th>
           <td class="pr-3">{{ hole.what }}</td>
-          <td class="figure pr-3 whitespace-nowrap">{{ bore(hole.drill) }}</td>
+          <td class="pr-3 whitespace-nowrap">
+            <span v-if="hole.drill !== null" class="figure">{{ bore(hole.drill) }}</span>
+            <template v-else>there already</template>
+          </td>
           <td class="pr-3 whitespace-nowrap">
             <span v-if="hole.grommet !== null" class="figure">{{ bore(hole.grommet) }} inside</span>
             <template v-else>none</template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { layFactsOf, UPS, type Up } from '#core/catalog/layFacts'
-import { HEAT_FIGURE, heatKept, partSize, SIZE_FIGURES } from '#core/catalog/partSizes'
+import { HEAT_FIGURE, heatKept, MASS_FIGURE, partMass, partSize, SIZE_FIGURES } from '#core/catalog/partSizes'
 import type { Stand } from '#core/document/types'
 import { AS_IS } from '#core/lay/space/stand'
 import { useLay } from './useLay'
@@ -31,7 +31,9 @@ const sizes = computed(() => {
 })
 const setSheet = (what: string, id: string, value: number) =>
   job.edit(`${what} of ${label.value}`, (d) => void (d.air.components[of]!.sheet[id] = value))
-const fromSheet = computed(() => [...SIZE_FIGURES, HEAT_FIGURE].filter(({ id }) => id in sheet.value))
+const fromSheet = computed(() =>
+  [...SIZE_FIGURES, MASS_FIGURE, HEAT_FIGURE].filter(({ id }) => id in sheet.value),
+)
 const asClass = () =>
   job.edit(`Size of ${label.value} as of its class`, (d) => {
     for (const { id } of fromSheet.value) Reflect.deleteProperty(d.air.components[of]!.sheet, id)
@@ -69,6 +71,15 @@ const hand = computed(() => layFactsOf(plan.value.air, of).hand)
     :min="0"
     :max="2"
     @change="(v) => setSheet(HEAT_FIGURE.label, HEAT_FIGURE.id, v)"
+  />
+  <NumField
+    :label="`${label}, ${MASS_FIGURE.label.toLowerCase()}`"
+    :value="partMass(plan.air, of)"
+    quantity="mass"
+    :digits="1"
+    :min="0.01"
+    :max="200"
+    @change="(v) => setSheet(MASS_FIGURE.label, MASS_FIGURE.id, v)"
   />
   <p class="text-sm col-span-full">
     <span class="label"

@@ -22,10 +22,14 @@ const { shown, runsOf } = useLayLayers()
           :points="polyline(route.points, (p) => [s.x(p.x), s.z(p.z)])"
           fill="none"
           :stroke="LINE_STYLES[route.path].colour"
-          stroke-width="2.5"
+          :stroke-width="screen.subject === route.id ? 4.5 : 2.5"
           :stroke-dasharray="LINE_STYLES[route.path].dash"
           vector-effect="non-scaling-stroke"
-        />
+          class="cursor-pointer"
+          @click="screen.subject = route.id"
+        >
+          <title>{{ route.fromLabel }} to {{ route.toLabel }}</title>
+        </polyline>
         <LayHandles v-if="shown.told" view="side" :place="(p) => [s.x(p.x), s.z(p.z)]" />
         <g
           v-for="part in parts.filter((p) => p.kind !== 'spring')"

@@ -70,6 +70,20 @@ const told = computed(() => [...layout.stops, ...layout.fixes])
         <dt>Valve block to the driver’s seat</dt>
         <dd class="figure text-right">{{ run(layout.seat) }}</dd>
       </template>
+      <template v-if="layout.radio">
+        <dt>Signal left there</dt>
+        <dd class="text-right"><Fig :figure="layout.radio" /></dd>
+      </template>
+      <template v-if="layout.harness !== null">
+        <dt>{{ layout.harness < 0 ? 'Harness short by' : 'Harness to spare' }}</dt>
+        <dd class="figure text-right">{{ run(Math.abs(layout.harness)) }}</dd>
+      </template>
+      <dt>Joints</dt>
+      <dd class="figure text-right">{{ layout.joints }}</dd>
+      <dt>Out of reach of a hand</dt>
+      <dd class="figure text-right">{{ layout.unreachable }}</dd>
+      <dt>In the wheels’ spray</dt>
+      <dd class="figure text-right">{{ layout.wet }}</dd>
       <dt>Stops, Fixes of Lay</dt>
       <dd class="figure text-right">{{ layout.stops.length }}, {{ layout.fixes.length }}</dd>
     </dl>

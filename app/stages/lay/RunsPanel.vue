@@ -2,7 +2,7 @@
 import { Trash2 } from '@lucide/vue'
 import type { Point } from '#core/document/types'
 import { onePlaceMore } from '#core/lay/run/passing'
-import { howPulled } from '#core/lay/run/pulling'
+import { comesDownAt, howPulled } from '#core/lay/run/pulling'
 import { stripOf } from '#core/lay/run/strip'
 import { solidsOf } from '#core/lay/space/room'
 import { showText } from '#core/quantity/units'
@@ -19,10 +19,11 @@ const options = computed(() =>
     label: `${LINE_STYLES[r.path].letter} ${r.fromLabel} → ${r.toLabel}`,
   })),
 )
-const strip = computed(() => {
+const solids = computed(() => {
   const { truck, air, lay } = plan.value
-  return chosenRun.value ? stripOf(chosenRun.value, solidsOf(truck, air, lay.solids)) : []
+  return solidsOf(truck, air, lay.solids)
 })
+const strip = computed(() => (chosenRun.value ? stripOf(chosenRun.value, solids.value) : []))
 const pulled = computed(() => {
   const of = chosenRun.value
   if (!of) return []
@@ -34,6 +35,8 @@ const pulled = computed(() => {
     mark: LINE_STYLES[of.path].letter,
     atSpring: ends.some((part) => part?.kind === 'spring'),
     forLater: ends.some((part) => part?.state === 'later'),
+    kept: plan.value.air.lines[of.id]?.state === 'kept',
+    comesDown: comesDownAt([of.points[0]!, of.points.at(-1)!], solids.value),
   }
   return howPulled(known, length)
 })
@@ -50,6 +53,12 @@ const add = () =>
   change('Make a run pass a place', (list) => {
     list.splice(0, list.length, ...onePlaceMore(chosenRun.value!, list))
   })
+/** How many, where the first is, and where the last. */
+function tiesText(ties: readonly number[]): string {
+  const [first, last] = [ties[0], ties.at(-1)]
+  if (first === undefined || last === undefined) return ''
+  return ties.length === 1 ? `1 at ${run(first)}` : `${ties.length}, ${run(first)} to ${run(last)}`
+}
 const length = (metres: number) => showText(metres, 'length', shop.units)
 const run = (metres: number) => showText(metres, 'run', shop.units)
 </script>
@@ -96,6 +105,7 @@ const run = (metres: number) => showText(metres, 'run', shop.units)
             <th class="font-normal label">Along</th>
             <th class="font-normal label">For</th>
             <th class="font-normal label">Through</th>
+            <th class="font-normal label">Ties</th>
           </tr>
         </thead>
         <tbody>
@@ -105,6 +115,7 @@ const run = (metres: number) => showText(metres, 'run', shop.units)
             <td>{{ piece.along ?? 'nothing: support it' }}</td>
             <td class="figure">{{ length(piece.length) }}</td>
             <td>{{ piece.through.length ? `${piece.through.join(', ')}, grommet` : '' }}</td>
+            <td>{{ tiesText(piece.ties) }}</td>
           </tr>
         </tbody>
       </table>

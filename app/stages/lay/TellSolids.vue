@@ -2,6 +2,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { ordered, type ToldSolid } from '#core/document/types'
 import { solidsOf } from '#core/lay/space/room'
+import { CAB } from '#core/lay/space/cab'
 import { asTold } from '#core/lay/space/solid'
 import { USUAL_SOLIDS } from '#core/lay/space/solids'
 import { focusIn } from '~/shell/drawers'
@@ -17,10 +18,19 @@ function put(id: string, label: string, thing: ToldSolid): void {
   })
   void focusIn(`[data-subject="${id}"]`)
 }
+/** Where a harness usually passes the firewall: on the driver's side, above the cab's floor. */
+function inFirewall() {
+  const { truck, job } = plan.value
+  const y = job.drivingSide === 'left' ? 0.45 : -0.45
+  const mm = (v: number) => Math.round(v * 1000) / 1000
+  return { x: mm(CAB.firewall(truck)), y, z: mm(CAB.floor(truck) + 0.3) }
+}
 function add(kind: ToldSolid['kind'], label: string): void {
   const { wheelbase, frame } = plan.value.truck
-  const at = { x: Math.round(wheelbase * 30) / 100, y: 0, z: frame.top + 0.05 }
-  const size = { along: 0.3, across: 0.3, up: 0.2 }
+  const usualPlace = { x: Math.round(wheelbase * 30) / 100, y: 0, z: frame.top + 0.05 }
+  const at = kind === 'grommet' ? inFirewall() : usualPlace
+  const size =
+    kind === 'grommet' ? { along: 0.03, across: 0.03, up: 0.03 } : { along: 0.3, across: 0.3, up: 0.2 }
   const id = `s${crypto.randomUUID().slice(0, 8)}`
   put(id, `Add ${label.toLowerCase()}`, { label, kind, at, size, there: true, order: nextOrder() })
 }
@@ -44,6 +54,7 @@ const KINDS: { value: ToldSolid['kind']; label: string }[] = [
   { value: 'moving', label: 'moves: keep away' },
   { value: 'hot', label: 'hot: keep off' },
   { value: 'keepOut', label: 'nothing: to be left free' },
+  { value: 'grommet', label: 'a grommet that is there' },
 ]
 const SIZES = [
   { key: 'along', label: 'along the truck' },
@@ -58,9 +69,9 @@ const isUsual = (id: string) => (USUAL_SOLIDS as readonly string[]).includes(id)
     <h2 class="mb-1">In the way</h2>
     <p class="label mb-2" data-subject="crossMembers">
       Parts, lines and wires keep clear of what Truck measures: rails, cross-members, bed, fuel tank, axle,
-      wheels, drive shaft, spare wheel, springs, exhaust, batteries. Cab floor, firewall and hitch are as is
-      usual until they are told here. Engine, steering, brake lines and what else hangs there are not checked
-      unless you tell them.
+      wheels, drive shaft, spare wheel, springs, brake line, exhaust, batteries, what was found. Cab floor,
+      firewall, hitch, engine, steering and bump stops are as is usual until they are told here. What else
+      hangs there is not checked unless you tell it.
     </p>
     <div
       v-for="[id, t] in things"
@@ -118,6 +129,9 @@ const isUsual = (id: string) => (USUAL_SOLIDS as readonly string[]).includes(id)
     <div class="flex flex-wrap gap-2 mt-2 no-print">
       <button type="button" class="button quiet" @click="add('body', 'Toolbox')">
         <Plus :size="16" aria-hidden="true" />Something that hangs there
+      </button>
+      <button type="button" class="button quiet" @click="add('grommet', 'Grommet')">
+        <Plus :size="16" aria-hidden="true" />A grommet that is there
       </button>
       <button type="button" class="button quiet" @click="add('keepOut', 'Keep out')">
         <Plus :size="16" aria-hidden="true" />A place to be left free

@@ -32,8 +32,16 @@ export interface Layout {
   holes: number
   /** Least distance of any part it puts and of any run from the exhaust; Infinity without one. */
   heat: number
-  /** The valve block, which the remote speaks to, to the driver's seat; null without one. */
+  /** The valve block, which the remote speaks to, to the driver's seat, m, and its signal there; null without one. */
   seat: number | null
+  radio: Figure | null
+  /** Joints of the lines, both ends of each. */
+  joints: number
+  /** Parts that no hand gets at, and parts in the spray of the wheels. */
+  unreachable: number
+  wet: number
+  /** Left of the kit's harness, m; below nothing it is short. */
+  harness: number | null
   stops: Note[]
   fixes: Note[]
   /** Its runs, to be drawn. */
@@ -93,7 +101,10 @@ export function placesFrom(
     return runs + feed + spray + (begun ? 0 : Math.abs(place.x - beginning.x) * 2)
   }
   const sites = new Map(
-    free.map((id) => [id, sitesOf(zone, truck, laidSize(air, lay.stands, id), solids).sites]),
+    free.map((id) => [
+      id,
+      sitesOf(zone, truck, laidSize(air, lay.stands, id), layFactsOf(air, id).mounts, solids).sites,
+    ]),
   )
   for (let round = 0; round < ROUNDS; round++)
     for (const id of free) {
@@ -115,8 +126,8 @@ export function placesFrom(
   return places
 }
 
-/** What a Stop and a Fix weigh, m of plain run; what a hole weighs, and a metre farther from the driver. */
-const WEIGHT = { stop: 20, fix: 4, hole: 0.6, seat: 0.1 }
+/** What a Stop and a Fix weigh, m of plain run; a hole, a part no hand gets at, a metre farther from the driver. */
+const WEIGHT = { stop: 20, fix: 4, hole: 0.6, unreachable: 1.5, seat: 0.1 }
 
 /** A layout laid and run, with what it costs: Lay as it is with those places. */
 export function layoutOf(
@@ -130,6 +141,7 @@ export function layoutOf(
   const holes = routes.reduce((sum, r) => sum + r.grommets, 0)
   const stops = notes.filter((n) => n.rank === 'stop')
   const fixes = notes.filter((n) => n.rank === 'fix')
+  const unreachable = notes.filter((n) => n.rule === 'out-of-reach').length
   return {
     zone,
     places,
@@ -142,6 +154,11 @@ export function layoutOf(
       ...routes.map((r) => r.heat),
     ),
     seat: away,
+    radio: figures.radio ?? null,
+    joints: result.cuts.length * 2,
+    unreachable,
+    wet: notes.filter((n) => n.rule === 'wheel-spray').length,
+    harness: result.feed === null ? null : result.harness - result.feed,
     runs: routes.map(({ id, path, points }) => ({ id, path, points })),
     stops,
     fixes,
@@ -149,6 +166,7 @@ export function layoutOf(
       tube +
       (result.feed ?? 0) +
       holes * WEIGHT.hole +
+      unreachable * WEIGHT.unreachable +
       (away ?? 0) * WEIGHT.seat +
       stops.length * WEIGHT.stop +
       fixes.length * WEIGHT.fix,
@@ -172,7 +190,9 @@ export function bestLayouts(tried: readonly Layout[], count: number): Layout[] {
 export function partsWithoutRoom(truck: Truck, air: AirPlan, lay: LayPlan): NoRoom[] {
   const solids = solidsOf(truck, air, lay.solids)
   return freeParts(air, lay).flatMap((part) => {
-    const zones = ZONES.map((zone) => sitesOf(zone, truck, laidSize(air, lay.stands, part), solids))
+    const zones = ZONES.map((zone) =>
+      sitesOf(zone, truck, laidSize(air, lay.stands, part), layFactsOf(air, part).mounts, solids),
+    )
     if (zones.some(({ sites }) => sites.length > 0)) return []
     const counts = zones.flatMap(({ inTheWay }) => [...inTheWay])
     const most = counts.sort((a, b) => b[1] - a[1])[0]

@@ -1,10 +1,11 @@
+import type { Mount } from '../../catalog/layFacts'
 import type { PartSize } from '../../catalog/partSizes'
 import { PRACTICE } from '../../catalog/practice'
 import { railRise } from '../../catalog/truckGeometry'
 import type { Point, Truck } from '../../document/types'
 import { blockerOf, partBox } from '../space/room'
 import type { Solid } from '../space/solid'
-import { floorAt, FLOOR } from '../space/solids'
+import { floorAt, FLOOR, MEMBER } from '../space/solids'
 
 /** Where on the truck a whole layout keeps its parts. */
 export const ZONES = ['left', 'right', 'between'] as const
@@ -18,44 +19,76 @@ export const ZONE_WORDS: Record<Zone, string> = {
 /** Sites along a face are tried so far apart, m. */
 const STEP = 0.1
 
-/** Faces of a zone for a part: its middle across the truck, and what it hangs from. */
-function facesOf(zone: Zone, { frame }: Truck, across: number): { y: number; under: 'rail' | 'floor' }[] {
+interface Site {
+  place: Point
+  mount: Mount
+}
+
+/** Against a rail or under the floor, every so far along the truck. */
+function alongTruck(zone: Zone, truck: Truck, [, across, up]: PartSize): Site[] {
+  const { frame } = truck
   const half = frame.spacing / 2
   const out = half + (frame.railWidth + across) / 2
   const inside = half - (frame.railWidth + across) / 2
-  if (zone === 'between')
-    return [inside, -inside, 0].map((y) => ({ y, under: y === 0 ? ('floor' as const) : ('rail' as const) }))
   const side = zone === 'left' ? 1 : -1
-  return [
-    { y: side * out, under: 'rail' },
-    { y: side * inside, under: 'rail' },
-  ]
+  const faces: { y: number; mount: Mount }[] =
+    zone === 'between'
+      ? [
+          { y: inside, mount: 'railInside' },
+          { y: -inside, mount: 'railInside' },
+          { y: 0, mount: 'floor' },
+        ]
+      : [
+          { y: side * out, mount: 'railOutside' },
+          { y: side * inside, mount: 'railInside' },
+        ]
+  const sites: Site[] = []
+  for (const { y, mount } of faces)
+    for (let x = frame.rear + 0.15; x <= frame.front - 0.3; x += STEP) {
+      const floor = floorAt(truck, x) - FLOOR - PRACTICE.movingClearance.value
+      const top = mount === 'floor' ? floor : frame.top + railRise(truck, x)
+      sites.push({ place: { x, y, z: top - up }, mount })
+    }
+  return sites
 }
 
+/** Before and behind each cross-member, in the middle and beside the rails. */
+function atMembers(zone: Zone, truck: Truck, [along, across, up]: PartSize): Site[] {
+  if (zone !== 'between') return []
+  const { frame } = truck
+  const inside = (frame.spacing - frame.railWidth - across) / 2
+  const apart = (MEMBER.along + along) / 2
+  return frame.crossMembers.flatMap((member) =>
+    [member + apart, member - apart].flatMap((x) =>
+      [inside / 2, 0, -inside / 2].map((y) => ({
+        place: { x, y, z: frame.top + railRise(truck, member) - up },
+        mount: 'member' as const,
+      })),
+    ),
+  )
+}
+
+const toMillimetre = (v: number) => Math.round(v * 1000) / 1000
+
 /**
- * Every site of a zone with room for a part of a size, free of the truck and of heat; and what stood in the way
- * elsewhere.
+ * Every site of a zone with room for a part of a size, on what it may be fixed to, free of the truck and of heat; and
+ * what stood in the way elsewhere.
  */
 export function sitesOf(
   zone: Zone,
   truck: Truck,
   size: PartSize,
+  mounts: readonly Mount[],
   solids: readonly Solid[],
 ): { sites: Point[]; inTheWay: Map<string, number> } {
-  const { frame } = truck
-  const [, across, up] = size
   const sites: Point[] = []
   const inTheWay = new Map<string, number>()
-  for (const { y, under } of facesOf(zone, truck, across))
-    for (let x = frame.rear + 0.15; x <= frame.front - 0.3; x += STEP) {
-      const top =
-        under === 'rail'
-          ? frame.top + railRise(truck, x)
-          : floorAt(truck, x) - FLOOR - PRACTICE.movingClearance.value
-      const place = { x: Math.round(x * 1000) / 1000, y, z: Math.round((top - up) * 1000) / 1000 }
-      const blocker = blockerOf(partBox(place, size), solids)
-      if (blocker) inTheWay.set(blocker.label, (inTheWay.get(blocker.label) ?? 0) + 1)
-      else if (place.z > PRACTICE.groundClearance.value) sites.push(place)
-    }
+  for (const { place: at, mount } of [...alongTruck(zone, truck, size), ...atMembers(zone, truck, size)]) {
+    if (!mounts.includes(mount)) continue
+    const place = { x: toMillimetre(at.x), y: at.y, z: toMillimetre(at.z) }
+    const blocker = blockerOf(partBox(place, size), solids)
+    if (blocker) inTheWay.set(blocker.label, (inTheWay.get(blocker.label) ?? 0) + 1)
+    else if (place.z > PRACTICE.groundClearance.value) sites.push(place)
+  }
   return { sites, inTheWay }
 }

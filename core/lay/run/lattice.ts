@@ -248,13 +248,15 @@ function placeFactor(truck: Truck, { x, y, z }: Point): number {
  * The truck's lattice, with what every edge costs: length by where it lies, away from structure or near the pipe
  * dearer, a hole dearer still; what comes too near a solid cannot be run.
  * @param through places that runs are made to pass: planes are laid through them.
+ * @param grommets holes in sheet metal that are there: passed without another
  */
 export function truckLattice(
   truck: Truck,
   solids: readonly Solid[],
   through: readonly Point[] = [],
+  grommets: readonly Point[] = [],
 ): Lattice {
-  const lattice = emptyLattice(truck, solids, through)
+  const lattice = emptyLattice(truck, solids, [...through, ...grommets])
   const { counts, length, cost, holes } = lattice
   const steps = strides(lattice)
   const size = lattice.at.x.length
@@ -302,6 +304,7 @@ export function truckLattice(
       const left = boxToShape(edge, solid.shape)
       if (left >= reach) return
       if (sheet && left === 0) {
+        if (grommets.some((at) => boxToShape(boxAround(at, at), edge) < WAY.atGrommet)) return
         cost[axis][node]! += WAY.hole
         holes[axis][node]! += 1
       } else if (!sheet && left < runClearance(solid)) cost[axis][node] = Infinity

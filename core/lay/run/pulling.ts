@@ -1,3 +1,6 @@
+import type { Point } from '../../document/types'
+import { boxAround, boxToShape } from '../space/shapes'
+import type { Solid } from '../space/solid'
 import type { Route } from '../types'
 import { AIRBAG_TRIM, type StripPiece } from './strip'
 
@@ -17,15 +20,34 @@ export interface Pulled {
   atSpring: boolean
   /** Whether a part at one of its ends is left for later. */
   forLater: boolean
+  /** Whether it is there already and stays. */
+  kept: boolean
+  /** What must come down again beside one of its ends: "the hitch"; null where nothing does. */
+  comesDown: string | null
 }
 
 /** What a coil left over is told with: metres as the shop writes them. */
 type Written = (metres: number) => string
 
+/** What is taken down again for work on the truck, by id, and how near an end is beside it, m (from memory). */
+const COMES_DOWN = ['hitch', 'spare']
+const BESIDE = 0.15
+/** What must come down again beside one of some places; null where nothing does. */
+export function comesDownAt(ends: readonly Point[], solids: readonly Solid[]): string | null {
+  const near = solids.find(
+    ({ id, shape }) =>
+      COMES_DOWN.includes(id) && ends.some((end) => boxToShape(boxAround(end, end), shape) < BESIDE),
+  )
+  return near?.label.replace(/ and its way down$/, '') ?? null
+}
+
 const once = (texts: readonly string[]) => [...new Set(texts)]
 
 /** One line for each thing to do; empty where the run finds no way. */
-export function howPulled({ run, strip, mark, atSpring, forLater }: Pulled, written: Written): string[] {
+export function howPulled(
+  { run, strip, mark, atSpring, forLater, kept, comesDown }: Pulled,
+  written: Written,
+): string[] {
   if (run.wayless) return []
   const air = run.kind === 'air'
   const through = once(strip.flatMap((piece) => piece.through))
@@ -47,6 +69,12 @@ export function howPulled({ run, strip, mark, atSpring, forLater }: Pulled, writ
     steps.push(`Split sleeve over the last ${written(SLEEVE)} at the spring: that end moves and rubs.`)
   if (run.coiled !== null && run.coiled > 0)
     steps.push(`It is not cut: coil the ${written(run.coiled)} left over and tie it on the rail.`)
+  if (kept)
+    steps.push(
+      'It is there and stays: cut square where a part is put into it, and see that what is left still reaches.',
+    )
+  if (comesDown)
+    steps.push(`A joint that is pulled apart by hand beside ${comesDown}: it must come down again one day.`)
   if (!air) steps.push('Leave a drip loop before each part under the truck: it hangs lower than the plug.')
   if (forLater)
     steps.push('Its part comes later: plug the port, cap this end, and tie it where the part will stand.')

@@ -6,7 +6,7 @@ import { distance, heatDistance } from '../distances'
 import { BATTERY } from '../places'
 import { FUSE_BOX } from '../wires'
 import { laidParts, partBox, solidsOf } from '../space/room'
-import type { Solid } from '../space/solid'
+import { grommetsTold, type Solid } from '../space/solid'
 import { laidSize } from '../space/stand'
 import type { Route } from '../types'
 import { roundedLength } from './bends'
@@ -59,15 +59,34 @@ const partSolid = ({ air, places, stands }: Laid, id: string): Solid => ({
 
 /** Lattices of the last few trucks, as they really stand: most of what is measured moves nothing here. */
 const lattices = recent<Lattice>(3)
-function latticeOf(truck: Truck, solids: readonly Solid[], waypoints: LayPlan['waypoints']): Lattice {
+function latticeOf(truck: Truck, solids: readonly Solid[], { waypoints, solids: told }: Told): Lattice {
   const through = Object.values(waypoints).flat()
-  return lattices(spaceKey(truck, solids, through), () => truckLattice(truck, solids, through))
+  const grommets = grommetsTold(told)
+  return lattices(spaceKey(truck, solids, through, grommets), () =>
+    truckLattice(truck, solids, through, grommets),
+  )
 }
 
 /** All that a lattice is made of. */
-function spaceKey(truck: Truck, solids: readonly Solid[], through: readonly Point[]): string {
+function spaceKey(
+  truck: Truck,
+  solids: readonly Solid[],
+  through: readonly Point[],
+  grommets: readonly Point[],
+): string {
   const { frame, bed, battery, fuelTank, wheelbase, cabRear, axleToBall } = truck
-  return JSON.stringify([frame, bed, battery, fuelTank, wheelbase, cabRear, axleToBall, solids, through])
+  return JSON.stringify([
+    frame,
+    bed,
+    battery,
+    fuelTank,
+    wheelbase,
+    cabRear,
+    axleToBall,
+    solids,
+    through,
+    grommets,
+  ])
 }
 
 /** From one place to another, a unit vector; nothing where they are one. */
@@ -98,11 +117,12 @@ const EASES = [1, 1.5, 2]
  * Finds ways over one truck with its parts laid. Each run leaves word of where it lies: the next is tied with it where
  * that costs little.
  */
-function wayFinder(laid: Laid, { solids: told, waypoints }: Told) {
+function wayFinder(laid: Laid, told: Told) {
+  const { waypoints } = told
   const { truck, air } = laid
-  const truckParts = solidsOf(truck, air, told)
+  const truckParts = solidsOf(truck, air, told.solids)
   const parts = laidParts(air).map((id) => partSolid(laid, id))
-  const lattice = withParts(latticeOf(truck, truckParts, waypoints), parts)
+  const lattice = withParts(latticeOf(truck, truckParts, told), parts)
   const solids = [...truckParts, ...parts].map(standing)
   const hot = solids.filter(({ solid }) => solid.kind === 'hot')
   const shared = nothingShared(lattice)
@@ -241,7 +261,7 @@ export function layRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Rout
   const parts = Object.entries(air.components).map(([id, { kind, label }]) => [id, kind, label])
   const sizes = laidParts(air).map((id) => laidSize(air, stands, id))
   const through = Object.values(told.waypoints).flat()
-  const space = spaceKey(truck, solidsOf(truck, air, told.solids), through)
+  const space = spaceKey(truck, solidsOf(truck, air, told.solids), through, grommetsTold(told.solids))
   const key = JSON.stringify([
     space,
     truck.exhaust,

@@ -37,6 +37,8 @@ export const WAY = {
   heatStop: 0.03,
   /** One bend. */
   turn: 0.05,
+  /** A run nearer than this to a grommet that is there goes through it, m: planes are no closer. */
+  atGrommet: 0.045,
   /** One hole through sheet metal, with its grommet. */
   hole: 0.6,
   /** A metre where another run lies already, tied with it. */

@@ -1,4 +1,5 @@
 import { distance } from '../distances'
+import { PRACTICE } from '../../catalog/practice'
 import type { Point } from '../../document/types'
 import { boxAround, boxToShape } from '../space/shapes'
 import type { Solid } from '../space/solid'
@@ -17,6 +18,8 @@ export interface StripPiece {
   way: 'ahead' | 'back' | 'left' | 'right' | 'up' | 'down'
   /** Sheet metal it passes through, each with a grommet. */
   through: string[]
+  /** Ties on it, from the run's first end, m. */
+  ties: number[]
 }
 
 /** Which way a piece goes most. */
@@ -57,6 +60,14 @@ function cabTrims(solids: readonly Solid[]): (at: Point) => string | null {
   }
 }
 
+/** Ties at even distances from the run's first end, as far as they lie on a piece. */
+function tiesOn({ at, length }: Pick<StripPiece, 'at' | 'length'>): number[] {
+  const apart = PRACTICE.tieSpacing.value
+  const first = Math.floor(at / apart) + 1
+  const last = Math.floor((at + length) / apart)
+  return Array.from({ length: Math.max(last - first + 1, 0) }, (_, i) => (first + i) * apart)
+}
+
 /** A run piece by piece, as one walks along it with the ties in hand. */
 export function stripOf({ points }: Pick<Route, 'points'>, solids: readonly Solid[]): StripPiece[] {
   const pieces: StripPiece[] = []
@@ -83,8 +94,9 @@ export function stripOf({ points }: Pick<Route, 'points'>, solids: readonly Soli
     if (goesOn) {
       last.length += length
       last.through.push(...through)
-    } else pieces.push({ at, length, along, way: wayOf(a, b), through })
+    } else pieces.push({ at, length, along, way: wayOf(a, b), through, ties: [] })
     at += length
   }
+  for (const piece of pieces) piece.ties = tiesOn(piece)
   return pieces
 }

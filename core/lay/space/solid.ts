@@ -29,8 +29,18 @@ export const around = (at: Point, [x, y, z]: readonly [number, number, number]):
     { x: at.x + x / 2, y: at.y + y / 2, z: at.z + z / 2 },
   )
 
+/** What is no hole is a solid. */
+type ToldThing = ToldSolid & { kind: Exclude<ToldSolid['kind'], 'grommet'> }
+const isThing = (told: ToldSolid): told is ToldThing => told.there && told.kind !== 'grommet'
+
+/** Where the grommets are that were told by hand: a run passes sheet metal there without a hole of its own. */
+export const grommetsTold = (told: LayPlan['solids']): Point[] =>
+  Object.values(told)
+    .filter(({ kind, there }) => there && kind === 'grommet')
+    .map(({ at }) => at)
+
 /** A thing told by hand, as a solid. */
-const toldSolid = (id: string, { label, kind, at, size }: ToldSolid): Solid => ({
+const toldSolid = (id: string, { label, kind, at, size }: ToldThing): Solid => ({
   id,
   label: `the ${label.toLowerCase()}`,
   kind: kind === 'keepOut' ? 'body' : kind,
@@ -59,6 +69,6 @@ export function withTold(solids: readonly Solid[], told: LayPlan['solids']): Sol
   const entries = Object.entries(told).sort(([, a], [, b]) => a.order - b.order)
   return [
     ...solids.filter(({ id }) => !told[id]),
-    ...entries.filter(([, thing]) => thing.there).map(([id, thing]) => toldSolid(id, thing)),
+    ...entries.flatMap(([id, thing]) => (isThing(thing) ? [toldSolid(id, thing)] : [])),
   ]
 }

@@ -119,6 +119,8 @@ function axle(truck: Truck): Solid[] {
   const end = rearTrack / 2
   const inside = tyreInside(truck)
   const outside = rearTrack / 2 + tyre.width * (tyre.dual ? 1.05 : 0.5)
+  // With one wheel up and the other down they lean: top and bottom come in and out by so much.
+  const lean = tyre.radius * Math.sin(Math.atan2(bump - droop, rearTrack))
   const wheel = (side: 1 | -1): Solid => {
     const y = (side * (inside + outside)) / 2
     return {
@@ -131,7 +133,7 @@ function axle(truck: Truck): Solid[] {
         from: { x: 0, y, z: z(droop) },
         to: { x: 0, y, z: z(bump) },
         radius: tyre.radius,
-        half: (outside - inside) / 2,
+        half: (outside - inside) / 2 + lean,
       },
     }
   }

@@ -75,7 +75,8 @@ const TITLES = ['First layout', 'Second layout', 'Third layout']
       </LayoutCard>
     </div>
     <p v-if="best.length" class="label mt-2">
-      In order of tube, feed, holes, the way to the driver’s seat, Stops and Fixes together. As it stands:
+      In order of tube, feed, holes, parts out of reach, the way to the driver’s seat, Stops and Fixes
+      together. As it stands:
       <Fig :figure="stage.figures.tube" /> of tube<template v-if="stage.figures.feed"
         >, <Fig :figure="stage.figures.feed" /> of feed</template
       >.

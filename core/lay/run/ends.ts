@@ -21,6 +21,8 @@ export interface Joined {
 
 /** What stands within this of where a run ends is what its part is fixed to, m. */
 const FIXED_TO = 0.04
+/** What stands within this of an end may bear on what leaves it, m. */
+export const END_REACH = WAY.reach + FIXED_TO
 /** An end is joined to so many nodes, the nearest that can be reached. */
 const STUBS = 16
 
@@ -94,7 +96,7 @@ function joinedAlong(
 ): Omit<Joined, 'turnedAway'> {
   const { at } = end
   const here = boxAround(at, at)
-  const near = solids.filter((one) => boxToShape(here, one.bounds) < WAY.reach + FIXED_TO)
+  const near = solids.filter((one) => boxToShape(here, one.bounds) < END_REACH)
   const { others, fixedTo } = around([at], near)
   const { x, y, z } = lattice.at
   const [plane] = strides(lattice)
@@ -105,7 +107,8 @@ function joinedAlong(
     for (let node = first; node < first + plane; node++) {
       const [dy, dz] = [y[node]! - at.y, z[node]! - at.z]
       const far = Math.sqrt(dx * dx + dy * dy + dz * dz)
-      if (far >= bend && far <= WAY.reach) nodes.push({ node, far })
+      if (far < bend || far > WAY.reach) continue
+      if (mayLeave(end, { x: dx / far, y: dy / far, z: dz / far })) nodes.push({ node, far })
     }
   }
   nodes.sort((a, b) => a.far - b.far || a.node - b.node)
@@ -114,7 +117,6 @@ function joinedAlong(
   for (const { node, far } of nodes) {
     const place = pointAt(lattice, node)
     const towards = { x: (place.x - at.x) / far, y: (place.y - at.y) / far, z: (place.z - at.z) / far }
-    if (!mayLeave(end, towards)) continue
     const blocker = inTheWay(at, place, others, fixedTo)
     blockedBy ??= blocker
     if (blocker) continue

@@ -26,6 +26,8 @@ export interface Lattice {
    * or end to rise, and going straight along is a slight bend.
    */
   rising: Uint8Array
+  /** How far the rails rise, m. */
+  rise: number
   /** Tangent of half the sharpest bend there; 1 where nothing rises, as of a right angle. */
   sharpest: number
   /** Tangent of half the slight bend where the rails begin or end to rise. */
@@ -205,6 +207,7 @@ function emptyLattice(truck: Truck, solids: readonly Solid[], through: readonly 
     counts: [xs.length, ys.length, zs.length],
     at: { x: array(), y: array(), z: array() },
     rising: new Uint8Array(size),
+    rise: Math.abs(truck.frame.kickUp),
     sharpest: Math.tan((Math.PI / 2 + slope) / 2),
     slightest: Math.tan(slope / 2),
     length: [array(), array(), array()],

@@ -6,11 +6,12 @@ import { distance, heatDistance } from '../distances'
 import { BATTERY } from '../places'
 import { FUSE_BOX } from '../wires'
 import { laidParts, partBox, solidsOf } from '../space/room'
+import { boxAround, boxToShape } from '../space/shapes'
 import { grommetsTold, type Solid } from '../space/solid'
 import { laidSize } from '../space/stand'
 import type { Route } from '../types'
 import { roundedLength } from './bends'
-import { around, endPlace, joinedBy, mayLeave, type Joined, type Laid } from './ends'
+import { around, endPlace, END_REACH, joinedBy, mayLeave, type Joined, type Laid } from './ends'
 import { nodeAt, pointAt, truckLattice, withParts, type Lattice } from './lattice'
 import { inTheWay, nearestOf, standing } from './pieces'
 import { THROUGH, cheapestWay, edgesOf, notebookFor, nothingShared } from './search'
@@ -65,6 +66,20 @@ function latticeOf(truck: Truck, solids: readonly Solid[], { waypoints, solids: 
   return lattices(spaceKey(truck, solids, through, grommets), () =>
     truckLattice(truck, solids, through, grommets),
   )
+}
+
+/** Ends of runs that were joined to a lattice: by end, bend and the parts around. */
+const ends = new WeakMap<Lattice, Map<string, Joined>>()
+const ENDS_KEPT = 2000
+function endsKnown(lattice: Lattice): Map<string, Joined> {
+  const kept = ends.get(lattice) ?? new Map<string, Joined>()
+  ends.set(lattice, kept)
+  return kept
+}
+/** Parts that may bear on what leaves a place. */
+const partsNear = (at: Point, parts: readonly Solid[]) => {
+  const here = boxAround(at, at)
+  return parts.filter(({ shape }) => boxToShape(here, shape) < END_REACH).map(({ id, shape }) => [id, shape])
 }
 
 /** All that a lattice is made of. */
@@ -122,15 +137,19 @@ function wayFinder(laid: Laid, told: Told) {
   const { truck, air } = laid
   const truckParts = solidsOf(truck, air, told.solids)
   const parts = laidParts(air).map((id) => partSolid(laid, id))
-  const lattice = withParts(latticeOf(truck, truckParts, told), parts)
+  const base = latticeOf(truck, truckParts, told)
+  const lattice = withParts(base, parts)
   const solids = [...truckParts, ...parts].map(standing)
   const hot = solids.filter(({ solid }) => solid.kind === 'hot')
   const shared = nothingShared(lattice)
   const notebook = notebookFor(lattice)
-  const known = new Map<string, Joined>()
+  const known = endsKnown(base)
+  /** The same while neither the end nor a part within its reach moves: the truck's own are the lattice's. */
   const joined = (id: string, port: string | null, bend: number): Joined => {
-    const key = `${id} ${port} ${bend}`
-    const kept = known.get(key) ?? joinedBy(endPlace(laid, id, port), bend, lattice, solids)
+    const end = endPlace(laid, id, port)
+    const key = JSON.stringify([end, bend, partsNear(end.at, parts)])
+    const kept = known.get(key) ?? joinedBy(end, bend, lattice, solids)
+    if (known.size > ENDS_KEPT) known.clear()
     known.set(key, kept)
     return kept
   }

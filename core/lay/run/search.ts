@@ -173,10 +173,14 @@ export function cheapestWay(
   closed.fill(0)
   const queue = new Queue()
   const { x, y, z } = lattice.at
-  /** Nothing costs less than a shared metre. */
+  /**
+   * Nothing costs less than a shared metre, and a way goes along, across and up by turns; only where the rails rise does it
+   * gain height for nothing. A last piece aslant costs more than either.
+   */
   const atLeast = (node: number) => {
     const [dx, dy, dz] = [x[node]! - target.x, y[node]! - target.y, z[node]! - target.z]
-    return WAY.shared * Math.sqrt(dx * dx + dy * dy + dz * dz)
+    const byTurns = Math.abs(dx) + Math.abs(dy) + Math.max(Math.abs(dz) - lattice.rise, 0)
+    return WAY.shared * Math.max(byTurns, Math.sqrt(dx * dx + dy * dy + dz * dz))
   }
   const reach = (state: number, cost: number, parent: number) => {
     if (cost >= best[state]!) return

@@ -46,6 +46,8 @@ export default defineNuxtConfig({
     define: { __VUE_OPTIONS_API__: 'false' },
     // Nuxt makes its own ways of fetching whether anybody fetches with them or not; nobody does.
     build: {
+      // Slower than the usual, and a job page is 8 kB smaller for it.
+      minify: 'terser',
       rollupOptions: {
         treeshake: { manualPureFunctions: ['defineKeyedFunctionFactory', ...UNUSED_FETCHING] },
       },

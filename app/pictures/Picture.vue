@@ -32,18 +32,32 @@ function at(x: number, y: number) {
   return { left: `${left}%`, top: `${top}%`, display: hidden ? 'none' : undefined }
 }
 
-let program: typeof import('./pictureTools') | null = null
-let hand: ReturnType<typeof import('./pictureTools').nearerTo> | null = null
-onMounted(async () => {
-  if (!tools) return
-  program = await import('./pictureTools')
-  if (root.value) hand = program.nearerTo(root.value, (now) => (seen.value = now))
-})
-onScopeDispose(() => hand?.end())
+type Tools = typeof import('./pictureTools')
+let fetched: Promise<{ program: Tools; hand: ReturnType<Tools['nearerTo']> }> | null = null
+/** Fetched when the picture is first pointed at or chosen. */
+function hands() {
+  fetched ??= import('./pictureTools').then((program) => ({
+    program,
+    hand: program.nearerTo(root.value!, (now) => (seen.value = now)),
+  }))
+  return fetched
+}
+const reach = () => void (tools && hands())
+onScopeDispose(() => void fetched?.then(({ hand }) => hand.end()))
 const tape = useTape()
-const saveSvg = () => program && saveFile(`${tools}.svg`, program.svgFile(root.value!), 'image/svg+xml')
-function key(event: KeyboardEvent): void {
-  if (event.target === root.value?.querySelector('svg')) hand?.key(event)
+/** Keys that come nearer, go back, and move the picture: not the page. */
+const KEYS = /^(Arrow\w+|[-+=0])$/
+const nearer = async () => (await hands()).hand.nearer()
+const farther = async () => (await hands()).hand.farther()
+const whole = async () => (await hands()).hand.whole()
+async function saveSvg(): Promise<void> {
+  const { program } = await hands()
+  saveFile(`${tools}.svg`, program.svgFile(root.value!), 'image/svg+xml')
+}
+async function key(event: KeyboardEvent): Promise<void> {
+  if (!tools || event.target !== root.value?.querySelector('svg')) return
+  if (KEYS.test(event.key)) event.preventDefault()
+  ;(await hands()).hand.key(event)
 }
 </script>
 
@@ -58,6 +72,8 @@ function key(event: KeyboardEvent): void {
       :class="{ 'overflow-hidden': seen.nearer > 1 }"
       :data-taping="tape.on.value ? '' : undefined"
       @keydown="key"
+      @pointerenter="reach"
+      @focusin="reach"
     >
       <svg
         :viewBox="`${view.x} ${view.y} ${view.width} ${view.height}`"
@@ -91,9 +107,9 @@ function key(event: KeyboardEvent): void {
       >
     </div>
     <div v-if="tools" class="flex flex-wrap gap-x-3 gap-y-1 mt-1 text-sm no-print">
-      <button type="button" class="underline touch min-h-6" @click="hand?.nearer()">Nearer</button>
-      <button type="button" class="underline touch min-h-6" @click="hand?.farther()">Farther</button>
-      <button v-if="seen.nearer > 1" type="button" class="underline touch min-h-6" @click="hand?.whole()">
+      <button type="button" class="underline touch min-h-6" @click="nearer">Nearer</button>
+      <button type="button" class="underline touch min-h-6" @click="farther">Farther</button>
+      <button v-if="seen.nearer > 1" type="button" class="underline touch min-h-6" @click="whole">
         Whole picture
       </button>
       <button

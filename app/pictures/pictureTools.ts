@@ -62,9 +62,7 @@ export function nearerTo(frame: HTMLElement, see: (seen: Seen) => void) {
     whole,
     key(event: KeyboardEvent): void {
       const act = KEYS[event.key]
-      if (!act || event.ctrlKey || event.metaKey) return
-      event.preventDefault()
-      act()
+      if (act && !event.ctrlKey && !event.metaKey) act()
     },
     end: () => void held.on('.zoom', null),
   }

@@ -274,4 +274,31 @@ export const SUM_PICTURES: Record<string, SumPicture> = {
     ],
     words: [word(66, 38, 'piece'), word(170, 38, 'cut'), word(80, 72, 'coils'), word(200, 72, 'offcuts')],
   },
+  network: {
+    shapes: [
+      { d: battery(24, 44), as: 'body' },
+      { d: 'M70 52h60M130 44h40v16h-40zM170 52h60M230 52v8' },
+      { d: pump(230, 78), as: 'body' },
+      { d: 'M212 78H46V78' },
+      { d: right(84, 116, 34), as: 'measure' },
+    ],
+    words: [word(146, 40, 'R'), word(94, 28, 'I'), word(258, 56, 'V')],
+  },
+  'fuse-time': {
+    shapes: [
+      { d: 'M40 10v84h240' },
+      { d: 'M60 16q20 50 210 66', as: 'measure' },
+      { d: 'M84 16q24 40 186 52', as: 'heat' },
+    ],
+    words: [word(22, 20, 't'), word(286, 98, 'I'), word(120, 34, 'opened by'), word(60, 88, 'holds')],
+  },
+  'lifts-on-battery': {
+    shapes: [
+      { d: battery(30, 46), as: 'body' },
+      { d: right(86, 140, 62), as: 'measure' },
+      { d: bag(180, 34), as: 'air' },
+      { d: 'M240 84V30m-4 7l4-7l4 7', as: 'measure' },
+    ],
+    words: [word(34, 98, 'Ah'), word(98, 54, 'I·t'), word(252, 60, 'n ×')],
+  },
 }

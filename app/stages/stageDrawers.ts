@@ -47,6 +47,7 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
   power: [
     { id: 'wiring', title: 'Wire and fuse' },
     { id: 'carries', title: 'What it carries' },
+    { id: 'meter', title: 'Meter walk' },
   ],
   tune: [
     { id: 'presets', title: 'Presets' },

@@ -9,12 +9,16 @@ import { sampleHauls } from '#core/derive/sample'
 import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/document/file'
 import { jsonSchemaOf } from '#core/document/jsonSchema'
 import { report, routeReport } from '#core/derive/report'
+import { networkReport, wiringFor } from '#core/derive/network'
+import { spiceNetlist } from '#core/power/network/spice'
+import { POWER_STATES } from '#core/power/network/states'
+import { GROUND } from '#core/power/network/wiring'
 import type { Plan } from '#core/document/types'
 import { planSchema } from '#core/document/schema'
 
 /** The headless command. Exit codes: 0 well, 1 a Stop stands in the plan, 2 the input cannot be used. */
 
-const USAGE = `usage: np check FILE | np route FILE | np calc NAME < input.json | np calc --list | np schema | np run FILE --scenario NAME (np run FILE lists the names)`
+const USAGE = `usage: np check FILE | np route FILE | np network FILE [--state NAME] [--spice] | np calc NAME < input.json | np calc --list | np schema | np run FILE --scenario NAME (np run FILE lists the names)`
 
 class UsageError extends Error {}
 
@@ -58,6 +62,25 @@ function route(path: string): number {
   print(routeReport(derived))
   return derived.stages.lay.notes.some((n) => n.rank === 'stop') ? 1 : 0
 }
+
+/** The wiring solved in every state, or in one; with `spice` as netlists. */
+function network(path: string, options: string[]): number {
+  const at = options.indexOf('--state')
+  const name = at < 0 ? undefined : options[at + 1]
+  const state = POWER_STATES.find(({ id }) => id === name)
+  if (at >= 0 && !state)
+    throw new UsageError(
+      `${name ?? '--state'}: no such state. Use one of ${POWER_STATES.map(({ id }) => id).join(', ')}.`,
+    )
+  const report = networkReport(wiringFor(readPlan(path)), state?.id)
+  if (!options.includes('--spice')) print(report)
+  else
+    for (const [id, { elements }] of Object.entries(report))
+      process.stdout.write(spiceNetlist(`${path}, ${id}`, elements, GROUND))
+  return 0
+}
+const isNetworkOptions = (options: readonly string[]) =>
+  options.every((o, i) => o === '--state' || o === '--spice' || options[i - 1] === '--state')
 
 /** Without a scenario, the names of those the plan has; with one, its run as CSV. */
 function run(path: string, name: string | undefined): number {
@@ -120,6 +143,8 @@ function main(args: string[]): number {
   const [command, ...rest] = args
   if (command === 'check' && rest.length === 1) return check(rest[0]!)
   if (command === 'route' && rest.length === 1) return route(rest[0]!)
+  if (command === 'network' && rest.length >= 1 && isNetworkOptions(rest.slice(1)))
+    return network(rest[0]!, rest.slice(1))
   if (command === 'run' && (rest.length === 1 || (rest.length === 3 && rest[1] === '--scenario')))
     return run(rest[0]!, rest[2])
   if (command === 'calc' && rest.length === 1) return calc(rest[0]!)

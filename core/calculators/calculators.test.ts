@@ -39,6 +39,9 @@ test('the list holds the contract’s names', () => {
     'blow-down',
     'bend-length',
     'cut-plan',
+    'network',
+    'fuse-time',
+    'lifts-on-battery',
   ])
 })
 

@@ -5,6 +5,7 @@ import { tubeFlowCalculator, valveFlowCalculator, fillTimeCalculator, gasTempera
 import { wireDropCalculator, wireSizeCalculator, fuseCalculator, standbyCalculator } from './power'
 import { leakRateCalculator, torqueCheckCalculator } from './proof'
 import { bendLengthCalculator, cutPlanCalculator } from './lay'
+import { fuseTimeCalculator, liftsCalculator, networkCalculator } from './network'
 import { LOAD_CALCULATORS } from './load'
 import { CalculatorError, type Calculator } from './define'
 
@@ -27,6 +28,9 @@ export const CALCULATORS: readonly Calculator[] = [
   ...AIR_CALCULATORS,
   bendLengthCalculator,
   cutPlanCalculator,
+  networkCalculator,
+  fuseTimeCalculator,
+  liftsCalculator,
 ]
 
 /** Checks the input of a calculator and runs it. @throws {CalculatorError} with one line a field. */

@@ -80,6 +80,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       engineSpace: true,
       bundle: 2,
       earth: 'battery',
+      readings: {},
     },
     tune: { presets: {}, minimum: null, trials: {} },
     build: { fasteners: {}, ticks: {}, struck: {} },

@@ -108,6 +108,7 @@ const SI_UNIT: Record<Quantity, string> = {
   current: 'A',
   voltage: 'V',
   resistance: 'Ω',
+  ohms: 'Ω',
   charge: 'A·s',
   power: 'W',
   angle: 'rad',

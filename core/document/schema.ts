@@ -477,6 +477,7 @@ export const planSchema = shape<Plan>({
     engineSpace: flagField(),
     bundle: wholeField(1, 100),
     earth: choiceField(EARTHS),
+    readings: recordField(numberField(-1e4, 1e6), 400),
   }),
   tune: shape({
     presets: recordField(shape({ left: pressureField(), right: pressureField() }), 40),

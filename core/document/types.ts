@@ -585,6 +585,8 @@ export interface PowerPlan {
   engineSpace: boolean
   bundle: number
   earth: (typeof EARTHS)[number]
+  /** What the meter showed, by the id of its test (core/power/network/meterWalk.ts): V, Ω, or 1 for what works. */
+  readings: Record<string, number>
 }
 
 export interface Preset {

@@ -187,7 +187,7 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
- * Version 10 added, of Lay, how parts are turned, what lines were really cut to, and the shop's allowance.
+ * Version 10 added, of Lay, how parts are turned, what lines were really cut to, and the shop's allowance; of Power, what the meter showed.
  * Version 9 added, of Lay, things told by hand, places that runs pass, and coils to cut from.
  * Version 8 added, of the truck, its rails' section, a notch in them and what the upper bracket meets there; of air where
  * the spacer stands, which way its cup faces, and how the spring is brought to its seat; of the shop's own classes the
@@ -228,6 +228,7 @@ export function upgradePlan(value: unknown): unknown {
   const tune = fill(value.tune, { trials: {} }, ['trials'])
   const layAdded = { solids: {}, waypoints: {}, coils: {}, stands: {}, cutTo: {}, allowance: 0 }
   const lay = fill(value.lay, layAdded, ['solids', 'waypoints', 'coils', 'stands', 'cutTo'])
+  const power = fill(value.power, { readings: {} }, ['readings'])
   const job = fill(value.job, { altitude: 0, changes: null })
   return truck === value.truck &&
     hauls === value.hauls &&
@@ -237,8 +238,9 @@ export function upgradePlan(value: unknown): unknown {
     handover === value.handover &&
     tune === value.tune &&
     lay === value.lay &&
+    power === value.power &&
     job === value.job &&
     !old
     ? value
-    : { ...value, version: PLAN_VERSION, job, truck, hauls, air, lay, tune, prove, build, handover }
+    : { ...value, version: PLAN_VERSION, job, truck, hauls, air, lay, power, tune, prove, build, handover }
 }

@@ -92,23 +92,46 @@ export function wireSize(
   }
 }
 
+/** A limit of the fuse band at a multiple of the rating, log–log between rows; beyond the last by its I²t. */
+function fuseBand(limit: 'least' | 'most', multiple: number): number {
+  const rows = FUSE_CURVE.filter((row) => Number.isFinite(row[limit]))
+  const [first, last] = [rows[0]!, rows.at(-1)!]
+  if (multiple < first.multiple) return Infinity
+  for (let i = 1; i < rows.length; i++) {
+    const [a, b] = [rows[i - 1]!, rows[i]!]
+    if (multiple > b.multiple) continue
+    const part = Math.log(multiple / a.multiple) / Math.log(b.multiple / a.multiple)
+    return Math.exp(Math.log(a[limit]) + part * Math.log(b[limit] / a[limit]))
+  }
+  return last[limit] * (last.multiple / multiple) ** 2
+}
+
 /**
  * Least time in s a blade fuse lets an overload of `multiple` times its rating pass, log–log between the rows of its
- * standard; Infinity below 110 %. ISO 8820-3 (memory).
+ * standard; Infinity up to 110 %. ISO 8820-3 (memory).
  */
-export function fuseHolds(multiple: number): number {
-  const rows = FUSE_CURVE
-  if (multiple <= rows[0]!.multiple) return Infinity
-  for (let i = 1; i < rows.length; i++) {
-    const a = rows[i - 1]!
-    const b = rows[i]!
-    if (multiple <= b.multiple) {
-      const part = Math.log(multiple / a.multiple) / Math.log(b.multiple / a.multiple)
-      return Math.exp(Math.log(a.least) + part * Math.log(b.least / a.least))
-    }
-  }
-  const last = rows[rows.length - 1]!
-  return last.least * (last.multiple / multiple) ** 2
+export const fuseHolds = (multiple: number): number =>
+  multiple <= FUSE_CURVE[0]!.multiple ? Infinity : fuseBand('least', multiple)
+
+/** Time in s by which a blade fuse has opened at `multiple` times its rating; Infinity below 135 %. ISO 8820-3 (memory). */
+export const fuseOpensBy = (multiple: number): number => fuseBand('most', multiple)
+
+/**
+ * Lifts with the engine off until the usable part of the charge is gone.
+ * @param charge A·s, of which `usable` as a share
+ * @param standby A for so many `seconds` beside the lifts
+ * @param lift A·s of one lift
+ */
+export function liftsOnBattery(
+  charge: number,
+  usable: number,
+  standby: number,
+  seconds: number,
+  lift: number,
+): { lifts: number; left: number } {
+  const free = Math.max(charge * usable - standby * seconds, 0)
+  const lifts = Math.floor(free / lift + 1e-9)
+  return { lifts, left: Math.max(free - lifts * lift, 0) }
 }
 
 export interface FuseChoice {

@@ -16,6 +16,7 @@ const NO_FEED: StageOutput<PowerResult> = {
   headline: { text: 'nothing to wire' },
   result: {
     powered: false,
+    feed: null,
     continuous: 0,
     inrush: 0,
     inrushTime: 0,
@@ -120,6 +121,7 @@ export function powerStage(
   const { compressor, motor, proposed, drop, fuse } = feed
   const result: PowerResult = {
     powered: true,
+    feed,
     continuous: feed.continuous,
     inrush: feed.inrush,
     inrushTime: compressor.inrushTime,

@@ -36,6 +36,8 @@ export interface FeedPlan {
 
 export interface PowerResult {
   powered: boolean
+  /** The feed as it is planned; null with nothing to feed. */
+  feed: FeedPlan | null
   continuous: number
   inrush: number
   /** How long the inrush lasts, s. */

@@ -89,6 +89,7 @@ export const QUANTITIES = {
   current: { A: { symbol: 'A', factor: 1, digits: 1, also: ['a', 'amp', 'amps'] } },
   voltage: { V: { symbol: 'V', factor: 1, digits: 2, also: ['v'] } },
   resistance: { mΩ: { symbol: 'mΩ', factor: 1e-3, digits: 1, also: ['mohm'] } },
+  ohms: { Ω: { symbol: 'Ω', factor: 1, digits: 1, also: ['ohm', 'ohms'] } },
   charge: { Ah: { symbol: 'Ah', factor: 3600, digits: 0, also: ['ah'] } },
   power: { W: { symbol: 'W', factor: 1, digits: 1, also: ['w'] } },
   angle: { '°': { symbol: '°', factor: Math.PI / 180, digits: 2, also: ['deg'] } },

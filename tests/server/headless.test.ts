@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { writePlanFile } from '#core/document/file'
 import { CALCULATORS } from '#core/calculators/index'
 import { createDeriver } from '#core/derive/derive'
+import { networkReport, wiringFor } from '#core/derive/network'
 import { newPlan } from '#core/derive/newPlan'
 import { demoJobs } from '../../core/demo/demoShop'
 
@@ -94,6 +95,21 @@ test('route: every tube and wire with its points and lengths, the same as the sc
     expect(run.length_mm).toBeLessThanOrEqual(run.cut_mm as number)
     expect((run.points_mm as number[][]).every((p) => p.length === 3 && p.every(Number.isFinite))).toBe(true)
   }
+})
+
+test('network: every state solved as the core solves it, one by name, as a netlist; what is no state is refused', async () => {
+  const { plan } = demoJobs().find((j) => j.id === 'festival-rig')!
+  const path = file('rig.json', writePlanFile(plan))
+  const { code, out } = await np(['network', path])
+  expect(code).toBe(0)
+  expect(JSON.parse(out)).toEqual(JSON.parse(JSON.stringify(networkReport(wiringFor(plan)))))
+  const one = JSON.parse((await np(['network', path, '--state', 'compressor'])).out) as object
+  expect(Object.keys(one)).toEqual(['compressor'])
+  const { out: netlist } = await np(['network', path, '--state', 'off', '--spice'])
+  expect(netlist).toMatch(/^\* .*, off\nV_battery .*\n/)
+  const refused = await np(['network', path, '--state', 'asleep'])
+  expect([refused.code, refused.out]).toEqual([2, ''])
+  expect(refused.err).toContain('Use one of off, on, full')
 })
 
 test('check: what cannot be read is exit 2, one line on stderr, nothing on stdout', async () => {

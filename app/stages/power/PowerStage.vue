@@ -37,14 +37,22 @@ const taken = computed(() =>
     (what) => job.answers?.figures[`${job.haulId}.${what}`] ?? [],
   ),
 )
+const MeterWalk = laterComponent(() => import('./MeterWalk.vue'))
+/** Whether anything of the circuit is on wires. */
+const isWired = computed(() => {
+  const { powered } = stage.value.result
+  return powered || job.derived!.stages.air.result.electric.length > 0
+})
 const VIEWS = [{ id: 'wiring', title: 'Wiring' }]
 const drawers = computed(() => {
-  if (!stage.value.result.powered) return []
   const { drop, ampacity } = stage.value.figures
-  return withLive('power', {
+  const all = withLive('power', {
     wiring: drop && `${showText(drop.value, drop.quantity, shop.units)} lost`,
     carries: ampacity && showText(ampacity.value, ampacity.quantity, shop.units),
+    meter: String(Object.keys(power.value.readings).length),
   })
+  const shown = stage.value.result.powered ? ['wiring', 'carries'] : []
+  return all.filter(({ id }) => shown.includes(id) || (id === 'meter' && isWired.value))
 })
 const yesNo = [
   { value: 'yes', label: 'yes' },
@@ -67,6 +75,7 @@ const yesNo = [
         <LineLegend :codes="['feed', 'earth']" />
       </div>
     </template>
+    <template v-if="isWired" #meter><MeterWalk /></template>
     <template v-if="stage.result.powered" #wiring>
       <div class="sheet p-4 grid gap-3 grid-cols-2 sm:grid-cols-4">
         <PickField

@@ -1,0 +1,288 @@
+import {
+  BAD_JOINTS,
+  ohmsBehind,
+  POWER_STATES,
+  solveState,
+  type Fault,
+  type FaultHow,
+  type PowerState,
+} from './states'
+import type { Wiring, WiringPart } from './wiring'
+
+/**
+ * A walk with the meter: what every test should show, and from what it does show which single fault is likeliest, by
+ * solving each. One interface for Power, Prove and drills.
+ */
+
+/**
+ * A test: volts at a place against the battery's negative, volts lost across one part, ohms behind a fuse that is pulled,
+ * or whether something works (1) or not (0).
+ */
+export const TEST_KINDS = ['volts', 'across', 'ohms', 'works'] as const
+export type TestKind = (typeof TEST_KINDS)[number]
+export interface MeterTest {
+  id: string
+  kind: TestKind
+  state: PowerState
+  /** A node for `volts`, else a part. */
+  at: string
+  label: string
+}
+
+/** A test with what it showed. */
+export interface MeterReading {
+  test: string
+  value: number
+}
+
+/** A meter is sure to this share and this much; what is worked out is known to this share and this much. */
+const DOUBT: Record<TestKind, { share: number; least: number }> = {
+  volts: { share: 0.03, least: 0.08 },
+  across: { share: 0.08, least: 0.004 },
+  ohms: { share: 0.3, least: 0.3 },
+  works: { share: 0, least: 0.15 },
+}
+
+/** How far a reading may lie from what is worked out, one standard deviation: V, Ω or 1. */
+export const readingDoubt = (kind: TestKind, value: number): number =>
+  DOUBT[kind].share * Math.abs(value) + DOUBT[kind].least
+
+/** How often each kind of part fails, and how, against the others (from memory). */
+const OFTEN: Record<WiringPart['role'], Partial<Record<FaultHow, number>>> = {
+  battery: { weak: 2 },
+  fuse: { open: 3, resistive: 1, 'to-frame': 2 },
+  wire: { open: 2, resistive: 1.5 },
+  earth: { open: 2, resistive: 3 },
+  contact: { open: 2, resistive: 1.5, welded: 1 },
+  coil: { open: 1 },
+  user: { open: 1 },
+  motor: { open: 1.5 },
+}
+
+/** Against one kind of fault of one part, that there is none: a joint that is bad and takes nothing is none either. */
+const NOTHING = 4
+
+/** Every single fault of a wiring with how often it is met; the first is none. */
+export function faultsOf({ parts }: Wiring): { fault: Fault | null; often: number }[] {
+  const single = parts.flatMap(({ id, role }) =>
+    Object.entries(OFTEN[role]).flatMap(([how, often]): { fault: Fault; often: number }[] => {
+      const fault = { part: id, how: how as FaultHow }
+      if (fault.how !== 'resistive') return [{ fault, often }]
+      return BAD_JOINTS.map((ohm) => ({ fault: { ...fault, ohm }, often: often / BAD_JOINTS.length }))
+    }),
+  )
+  return [{ fault: null, often: NOTHING }, ...single]
+}
+
+/** States that a meter is read in: nothing in them lasts too short for it. */
+const READ_IN: readonly PowerState[] = ['off', 'on', 'full', 'compressor']
+const stateLabel = (state: PowerState) => POWER_STATES.find(({ id }) => id === state)!.label
+
+/** Every test of a wiring, in the order one walks it. */
+export function testsOf({ parts, points }: Wiring): MeterTest[] {
+  const hasPressure = parts.some((part) => part.role === 'contact' && part.closedBy === 'pressure')
+  const states = READ_IN.filter((state) => state !== 'full' || hasPressure)
+  const tests = states.flatMap((state): MeterTest[] => [
+    ...parts
+      .filter(({ role }) => role === 'user' || role === 'motor' || role === 'coil')
+      .map(({ id, label }) => ({ id: `works:${state}:${id}`, kind: 'works' as const, state, at: id, label })),
+    ...Object.entries(points).map(([node, label]) => ({
+      id: `volts:${state}:${node}`,
+      kind: 'volts' as const,
+      state,
+      at: node,
+      label,
+    })),
+    ...parts
+      .filter(({ role }) => role === 'wire' || role === 'earth' || role === 'contact' || role === 'fuse')
+      .map(({ id, label }) => ({
+        id: `across:${state}:${id}`,
+        kind: 'across' as const,
+        state,
+        at: id,
+        label,
+      })),
+  ])
+  const ohms = parts
+    .filter(({ role }) => role === 'fuse')
+    .map(({ id, label }): MeterTest => ({ id: `ohms:off:${id}`, kind: 'ohms', state: 'off', at: id, label }))
+  return [...ohms, ...tests]
+}
+
+const MOTOR = /motor$/
+/** What a test is, in words. */
+export function testText({ kind, state, label }: MeterTest): string {
+  const when = stateLabel(state).toLowerCase()
+  if (kind === 'volts') return `${label}, against the battery’s negative: ${when}`
+  if (kind === 'across') return `Across ${label.toLowerCase()}: ${when}`
+  if (kind === 'ohms') return `${label} pulled, battery clamp off: ohms from behind it to the frame`
+  return `${label} ${MOTOR.test(label) ? 'runs at its usual speed' : 'works'}: ${when}`
+}
+
+const HOW_WORDS: Record<FaultHow, string> = {
+  open: 'open: nothing passes',
+  resistive: 'a bad joint in it',
+  welded: 'welded: it never opens',
+  'to-frame': 'blown, a wire behind it rubbed through to the frame',
+  weak: 'weak: charge it, then load-test it',
+}
+const OPEN_WORDS: Partial<Record<WiringPart['role'], string>> = {
+  fuse: 'blown',
+  wire: 'broken, or off at one end',
+  earth: 'off',
+  contact: 'never closes',
+  motor: 'winding open, or its plug off',
+}
+
+/** A fault in words: "Main fuse: blown". */
+export function faultText(fault: Fault | null, { parts }: Wiring): string {
+  const part = fault && parts.find(({ id }) => id === fault.part)
+  if (!part) return 'Nothing wrong'
+  const how = fault.how === 'open' ? (OPEN_WORDS[part.role] ?? HOW_WORDS.open) : HOW_WORDS[fault.how]
+  return `${part.label}: ${how}`
+}
+
+/** What a fault would show in every test, in the tests' order. */
+export interface Hypothesis {
+  fault: Fault | null
+  often: number
+  values: number[]
+}
+
+/** More than a meter shows, Ω. */
+const MOST_OHMS = 1000
+/** Something works with at least this share of the current it takes at its full volts. */
+const WORKS = 0.6
+
+/** What tests show with a fault, or with none, in the tests' order. */
+export function shownWith(wiring: Wiring, tests: readonly MeterTest[], fault: Fault | null): number[] {
+  const solved = new Map(READ_IN.map((state) => [state, solveState(wiring, state, fault)]))
+  const partOf = new Map(wiring.parts.map((part) => [part.id, part]))
+  return tests.map(({ kind, state, at }) => {
+    const { volts, amps, turns } = solved.get(state)!
+    if (kind === 'volts') return volts[at]!
+    if (kind === 'ohms') return Math.min(ohmsBehind(wiring, at, fault), MOST_OHMS)
+    const part = partOf.get(at)!
+    if (kind === 'across') return volts[part.a]! - volts[part.b]!
+    // Slow is not as it should be: it has its usual speed at nearly all its volts.
+    if (part.role === 'motor') return turns && volts[part.a]! - volts[part.b]! >= FAST * SUPPLY ? 1 : 0
+    const full = part.role === 'user' || part.role === 'coil' ? SUPPLY / part.ohm : 0
+    return Math.abs(amps[at]!) >= WORKS * full ? 1 : 0
+  })
+}
+/** A motor at less than this share of its volts is heard to be slow. */
+const FAST = 0.8
+/** Volts that what takes current is made for. */
+const SUPPLY = 12
+
+/** All single faults solved in every state that is read. */
+export const hypothesesOf = (wiring: Wiring, tests = testsOf(wiring)): Hypothesis[] =>
+  faultsOf(wiring).map(({ fault, often }) => ({ fault, often, values: shownWith(wiring, tests, fault) }))
+
+export interface Ranked {
+  fault: Fault | null
+  /** Share of what the readings leave open. */
+  share: number
+}
+
+/** A reading may be of something nobody thought of: none speaks louder than so many deviations. */
+const LOUDEST = 4
+
+/** One fault however bad it is. */
+export const faultKey = (fault: Fault | null): string => (fault ? `${fault.part} ${fault.how}` : 'none')
+
+/** Steps between two bad joints of the same part: how bad it really is lies anywhere between. */
+const BETWEEN = 8
+
+/** What a fault may show in some tests: as it is, or of a bad joint at every badness between those solved. */
+function mayShow(alike: readonly Hypothesis[], places: readonly number[]): number[][] {
+  const values = alike.map((h) => places.map((at) => h.values[at]!))
+  const between = values
+    .slice(1)
+    .flatMap((to, i) =>
+      Array.from({ length: BETWEEN - 1 }, (_, n) =>
+        to.map((v, k) => values[i]![k]! + ((v - values[i]![k]!) * (n + 1)) / BETWEEN),
+      ),
+    )
+  return [...values, ...between]
+}
+
+/** Faults by how well they explain the readings, likeliest first; a bad joint counts once, however bad it is. */
+export function rankFaults(
+  hypotheses: readonly Hypothesis[],
+  tests: readonly MeterTest[],
+  readings: readonly MeterReading[],
+): Ranked[] {
+  const read = readings
+    .map(({ test, value }) => ({ at: tests.findIndex(({ id }) => id === test), value }))
+    .filter(({ at }) => at >= 0)
+  const places = read.map(({ at }) => at)
+  const groups = new Map<string, Hypothesis[]>()
+  for (const h of hypotheses) groups.set(faultKey(h.fault), [...(groups.get(faultKey(h.fault)) ?? []), h])
+  const off = (shown: readonly number[]) =>
+    read.reduce((sum, { at, value }, i) => {
+      const far = Math.abs(value - shown[i]!) / readingDoubt(tests[at]!.kind, shown[i]!)
+      return sum + Math.min(far, LOUDEST) ** 2
+    }, 0)
+  const weighed = [...groups.values()].map((alike) => {
+    const each = mayShow(alike, places).map((shown) => Math.exp(-0.5 * off(shown)))
+    const often = alike.reduce((sum, h) => sum + h.often, 0)
+    return { fault: alike[0]!.fault, weight: often * Math.max(...each) }
+  })
+  const total = weighed.reduce((sum, { weight }) => sum + weight, 0)
+  return weighed
+    .map(({ fault, weight }) => ({ fault, share: total > 0 ? weight / total : 0 }))
+    .sort((a, b) => b.share - a.share)
+}
+
+/** What a test takes against another: one looks, holds one lead, holds two, or pulls a fuse and the clamp. */
+const TAKES: Record<TestKind, number> = { works: 1, volts: 1.3, across: 1.8, ohms: 3 }
+/** Of tests that tell about as much the earlier one is taken: it is nearer at hand. */
+const WORTH_MORE = 1.05
+/** Less than this is not worth a reading: shares that it would part. */
+const LEAST_TOLD = 0.006
+
+/** The test that parts most of what is still open; null where all that is left shows alike. */
+export function nextTest(
+  hypotheses: readonly Hypothesis[],
+  ranked: readonly Ranked[],
+  tests: readonly MeterTest[],
+  readings: readonly MeterReading[],
+): MeterTest | null {
+  const shareOf = new Map(ranked.map(({ fault, share }) => [faultKey(fault), share]))
+  const alike = new Map<string, number>()
+  for (const { fault } of hypotheses) alike.set(faultKey(fault), (alike.get(faultKey(fault)) ?? 0) + 1)
+  const open = hypotheses
+    .map((h) => ({
+      ...h,
+      key: faultKey(h.fault),
+      share: (shareOf.get(faultKey(h.fault)) ?? 0) / alike.get(faultKey(h.fault))!,
+    }))
+    .filter(({ share }) => share > 1e-3)
+  const done = new Set(readings.map(({ test }) => test))
+  let [best, most]: [MeterTest | null, number] = [null, LEAST_TOLD]
+  tests.forEach((test, i) => {
+    if (done.has(test.id)) return
+    const told = parted(open, i, test.kind) / TAKES[test.kind]
+    if (told > most * (best ? WORTH_MORE : 1)) [best, most] = [test, told]
+  })
+  return best
+}
+
+/** Share of pairs that a test would tell apart, by their shares. */
+function parted(
+  open: readonly (Hypothesis & { share: number; key: string })[],
+  i: number,
+  kind: TestKind,
+): number {
+  let told = 0
+  for (let a = 0; a < open.length; a++)
+    for (let b = a + 1; b < open.length; b++) {
+      const [x, y] = [open[a]!, open[b]!]
+      if (x.key === y.key) continue
+      const doubt = Math.min(readingDoubt(kind, x.values[i]!), readingDoubt(kind, y.values[i]!))
+      const apart = Math.min(Math.abs(x.values[i]! - y.values[i]!) / doubt / LOUDEST, 1)
+      told += x.share * y.share * apart
+    }
+  return told
+}

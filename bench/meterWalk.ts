@@ -1,6 +1,8 @@
 import { ARCHETYPES, startingCircuit } from '#core/air/circuit/startingCircuits'
 import { wiringFor } from '#core/derive/network'
 import { newPlan } from '#core/derive/newPlan'
+import { POWER_STATES, solveState } from '#core/power/network/states'
+import { demoJobs } from '../core/demo/demoShop'
 import {
   faultKey,
   faultsOf,
@@ -62,6 +64,30 @@ for (const { id } of ARCHETYPES) {
     if (process.argv.includes('--missed') && place > 2) console.error(id, fault, place, readings.length)
   }
 }
+/** All states of the demo job with the most on wires, and the weighing of all its single faults after six readings, ms. */
+const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!
+const timed = (run: () => void) => {
+  const began = performance.now()
+  run()
+  return performance.now() - began
+}
+const times = (run: () => void) => median(Array.from({ length: 40 }, () => timed(run)))
+const largest = demoJobs()
+  .map(({ plan }) => wiringFor(plan))
+  .sort((a, b) => b.parts.length - a.parts.length)[0]!
+const tests = testsOf(largest)
+const hypotheses = hypothesesOf(largest, tests)
+const six = tests.slice(0, 6).map((test, i) => ({ test: test.id, value: hypotheses[0]!.values[i]! }))
+const states = times(() => POWER_STATES.forEach(({ id }) => solveState(largest, id)))
+const ranking = times(() => void rankFaults(hypotheses, tests, six))
+
 console.log(
-  JSON.stringify({ faults: all, first: first / all, firstThree: three / all, readings: readingsTaken / all }),
+  JSON.stringify({
+    faults: all,
+    first: first / all,
+    firstThree: three / all,
+    readings: readingsTaken / all,
+    states,
+    ranking,
+  }),
 )

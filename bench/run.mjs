@@ -89,6 +89,17 @@ row(`all runs of “${lay.name}” on a truck not seen before, median`, lay.whol
 row('all runs while a part is dragged, median', lay.drag, 'ms', 50)
 row('search for whole layouts', lay.search, 'ms', 5000)
 rowAtLeast('one way by graphology-shortest-path on the same lattice', lay.graphology, '× our time', 5)
+const walkBench = await bundle('bench/meterWalk.ts', 'bench-walk', ['core', 'bench'])
+const walk = JSON.parse(
+  execFileSync(process.execPath, [walkBench], {
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production' },
+  }),
+)
+row('all states of the largest wiring solved, median', walk.states, 'ms', 5)
+row('all its single faults weighed after six readings, median', walk.ranking, 'ms', 50)
+rowAtLeast(`${walk.faults} faults walked with the meter: the true one first`, walk.first * 100, '%', 80)
+rowAtLeast('the same, among the first three', walk.firstThree * 100, '%', 95)
 const sweep = (hands) =>
   Promise.all(
     Array.from(

@@ -28,5 +28,8 @@ export const WIRING = {
   open: 1e7,
 } as const
 
+/** The fuse box in the cab, by its id among the places and in the ids of wires. */
+export const FUSE_BOX = 'fuse-box'
+
 /** Resistance of a blade fuse cold, Ω: some 75 mV at its rating (from memory of data sheets). */
 export const fuseResistance = (rating: number): number => 0.075 / rating

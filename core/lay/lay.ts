@@ -23,7 +23,8 @@ import { grommetsTold, type Solid } from './space/solid'
 import { laidSize, standsOf } from './space/stand'
 import { tubeCuts } from './tubes'
 import type { LayResult, Route } from './types'
-import { FUSE_BOX, fuseBoxPlace, wiresOf, type Wire } from './wires'
+import { fuseBoxPlace, wiresOf, type Wire } from './wires'
+import { FUSE_BOX } from '../catalog/wiring'
 
 /** Places, runs and the cut list. The driver sits on the left unless told. */
 export function layStage(

@@ -3,7 +3,8 @@ import { exampleTruck } from '../catalog/trucks'
 import { newPlan } from '../derive/newPlan'
 import type { Archetype, LayPlan } from '../document/types'
 import { layStage } from './lay'
-import { FUSE_BOX, wiresOf } from './wires'
+import { wiresOf } from './wires'
+import { FUSE_BOX } from '../catalog/wiring'
 
 const truck = exampleTruck('leaf-flatbed')
 const airOf = (archetype: Archetype) => ({

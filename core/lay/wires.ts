@@ -1,12 +1,10 @@
 import type { ComponentKind } from '../catalog/kinds'
+import { FUSE_BOX } from '../catalog/wiring'
 import type { AirPlan, Point, Side, Truck } from '../document/types'
 import { BATTERY } from './places'
 import { CAB } from './space/cab'
 
 /** Which wires the circuit wants beside the compressor's feed, and where they end: runs only; Power sizes them. */
-
-/** The fuse box in the cab, by its id among the places. */
-export const FUSE_BOX = 'fuse-box'
 
 /** Where the fuse box usually is: low beside the driver, under the dash (from memory). */
 export const fuseBoxPlace = (truck: Truck, side: Side): Point => ({

@@ -71,6 +71,7 @@ const percent = (share: number) => showText(share, 'ratio', shop.units, 0)
     <p class="label mb-3">
       Black lead on the battery’s negative. Wheels chocked, nobody near the springs, the fuse pulled before a
       wire is opened. One fault at a time is looked for; lengths are Lay’s, parts as is usual of their kind.
+      What sensors tell, and data between devices, is not in it.
     </p>
     <div class="grid gap-3 grid-cols-[repeat(auto-fill,minmax(16rem,1fr))] items-end">
       <PickField label="Read" :value="picked" :options="options" @change="(v) => void (picked = v)" />

@@ -228,7 +228,7 @@ const feed = ({ harness }: LayResult, run: number): Figure => ({
   label: 'Battery to compressor',
   value: run,
   quantity: 'run',
-  formula: 'run with its bends, one way',
+  formula: 'run with its bends × (1 + allowance), one way; as really cut where that was typed',
   inputs: [input('Harness as fitted', harness, 'run')],
   source: RUN_SOURCE,
   max: harness,

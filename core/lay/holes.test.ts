@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { demoJobs } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
-import { bundleDiameter, grommetFor } from './holes'
+import { bundleDiameter, grommetFor, holesOf } from './holes'
 import { allowanceOf, measuredOf } from './measured'
 import { placeAlong } from './run/along'
 import { comesDownAt, howPulled } from './run/pulling'
@@ -42,6 +42,21 @@ test('what lies together goes through one hole, large enough for it; the drill i
       },
     ),
   )
+})
+
+test('no hole has more in it than its grommet takes: what is too thick together takes a hole beside', () => {
+  const thick = (holes: typeof result.holes, radius?: number) =>
+    holes
+      .filter((h) => h.grommet !== null)
+      .map((h) => {
+        const runs = h.runs.map((id) => result.routes.find((r) => r.id === id)!)
+        return { inside: h.grommet!, bundle: bundleDiameter(runs.map((r) => 2 * (radius ?? r.radius))) }
+      })
+  for (const { inside, bundle } of thick(result.holes)) expect(inside).toBeGreaterThanOrEqual(bundle)
+  const fat = { ...result, routes: result.routes.map((r) => ({ ...r, radius: 0.014 })) }
+  const holes = holesOf(fat, rig.air, solids)
+  for (const { inside, bundle } of thick(holes, 0.014)) expect(inside).toBeGreaterThanOrEqual(bundle)
+  expect(holes.length).toBeGreaterThan(result.holes.length)
 })
 
 test('what stands close behind a hole is told, nearest first, and never the sheet itself', () => {

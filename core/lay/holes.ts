@@ -95,7 +95,11 @@ export function holesOf(
   const groups: ReturnType<typeof passages>[] = []
   for (const passage of passages(result, solids)) {
     const group = groups.find(
-      ([first]) => first!.through === passage.through && distance(first!.at, passage.at) < ONE_HOLE,
+      (others) =>
+        others[0]!.through === passage.through &&
+        distance(others[0]!.at, passage.at) < ONE_HOLE &&
+        // What is too thick together for any grommet takes a hole beside.
+        bundleDiameter([...others, passage].map(({ thick }) => thick)) <= GROMMETS.at(-1)!.inside,
     )
     if (group) group.push(passage)
     else groups.push([passage])

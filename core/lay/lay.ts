@@ -144,10 +144,10 @@ function joinedAt(routes: readonly Route[], { harnessExtension }: LayPlan): Poin
   return feed && harnessExtension > 0 ? placeAlong(feed.points, harnessExtension) : null
 }
 
-/** The compressor's feed one way, m: as really cut, where that was typed. */
-function feedLength(routes: readonly Route[], { cutTo }: LayPlan): number | null {
+/** The compressor's feed one way with the shop's allowance, m; as really cut, where that was typed. */
+function feedLength(routes: readonly Route[], { cutTo, allowance }: LayPlan): number | null {
   const feed = routes.find(({ kind }) => kind === 'feed')
-  return feed ? (cutTo[feed.id] ?? feed.run) : null
+  return feed ? (cutTo[feed.id] ?? feed.run * (1 + allowance)) : null
 }
 
 /** How far each part's outside is from what is hot, m, and from which. Parts screwed to another are that part's. */

@@ -96,7 +96,8 @@ const partNearHeat: LayRule = (input) => {
     const limit = heatKept(air, id)
     if (heat >= limit || lay.shields[id]) return []
     const movable = component.kind !== 'spring'
-    const clear = movable ? roomFor(id, input) : null
+    // Room is looked for at the usual distance: a part that wants more of it is shielded.
+    const clear = movable && limit <= HEAT ? roomFor(id, input) : null
     return note({
       rule: 'part-near-heat',
       rank: 'stop',

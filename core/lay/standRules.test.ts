@@ -184,3 +184,20 @@ test('how near to heat a part may come is its own sheet’s where that says', ()
   expect(rules(pinned, of(heat.compressor! - 0.001))).not.toContain('part-near-heat compressor')
   expect(rules(pinned, of(heat.compressor! + 0.001))).toContain('part-near-heat compressor')
 })
+
+test('a part that wants more room from heat than is usual is shielded, not moved to where it is no better', () => {
+  const { heat } = run().result
+  const compressor = { ...dual.components.compressor!, sheet: { heatKept: heat.compressor! + 0.001 } }
+  const air = { ...dual, components: { ...dual.components, compressor } }
+  const pinned = { places: { compressor: usual.compressor! } }
+  const { remedy } = noteOf('part-near-heat', pinned, air)
+  expect(remedy!.patches[0]!.path).toEqual(['lay', 'shields', 'compressor'])
+  const shields = { 'spring-right': true, compressor: true }
+  expect(rules({ ...pinned, shields }, air)).not.toContain('part-near-heat compressor')
+})
+
+test('the feed has the shop’s allowance too: its drop is worked out on the longer wire', () => {
+  const [plain, longer] = [run().result, run({ allowance: 0.1 }).result]
+  expect(longer.feed).toBeCloseTo(plain.feed! * 1.1, 12)
+  expect(run({ allowance: 0.1, cutTo: { feed: 5 } }).result.feed).toBe(5)
+})

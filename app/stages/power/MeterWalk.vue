@@ -3,6 +3,7 @@ import { wiringFor } from '#core/derive/network'
 import {
   faultText,
   hypothesesOf,
+  isExplained,
   nextTest,
   rankFaults,
   readingDoubt,
@@ -100,6 +101,10 @@ const percent = (share: number) => showText(share, 'ratio', shop.units, 0)
     <div class="grid gap-6 mt-4 lg:grid-cols-2">
       <div>
         <h3 class="mb-1">Likeliest</h3>
+        <p v-if="!isExplained(ranked)" class="text-sm mb-1" role="alert">
+          No single fault explains all that was read: more than one thing is wrong, or a reading is. Take the
+          readings again one by one.
+        </p>
         <p v-if="!taken.length" class="label mb-1">Nothing is read yet: only how often each is met.</p>
         <ol class="text-sm">
           <li

@@ -183,6 +183,8 @@ export interface Ranked {
   fault: Fault | null
   /** Share of what the readings leave open. */
   share: number
+  /** How far the reading that it explains worst lies from it, in deviations. */
+  worst: number
 }
 
 /** A reading may be of something nobody thought of: none speaks louder than so many deviations. */
@@ -219,21 +221,27 @@ export function rankFaults(
   const places = read.map(({ at }) => at)
   const groups = new Map<string, Hypothesis[]>()
   for (const h of hypotheses) groups.set(faultKey(h.fault), [...(groups.get(faultKey(h.fault)) ?? []), h])
-  const off = (shown: readonly number[]) =>
-    read.reduce((sum, { at, value }, i) => {
-      const far = Math.abs(value - shown[i]!) / readingDoubt(tests[at]!.kind, shown[i]!)
-      return sum + Math.min(far, LOUDEST) ** 2
-    }, 0)
+  /** How far each reading lies from what may show, in deviations. */
+  const farFrom = (shown: readonly number[]) =>
+    read.map(({ at, value }, i) => Math.abs(value - shown[i]!) / readingDoubt(tests[at]!.kind, shown[i]!))
   const weighed = [...groups.values()].map((alike) => {
-    const each = mayShow(alike, places).map((shown) => Math.exp(-0.5 * off(shown)))
+    const each = mayShow(alike, places).map((shown) => {
+      const far = farFrom(shown)
+      const off = far.reduce((sum, f) => sum + Math.min(f, LOUDEST) ** 2, 0)
+      return { fits: Math.exp(-0.5 * off), worst: Math.max(0, ...far) }
+    })
+    const best = each.reduce((a, b) => (b.fits > a.fits ? b : a))
     const often = alike.reduce((sum, h) => sum + h.often, 0)
-    return { fault: alike[0]!.fault, weight: often * Math.max(...each) }
+    return { fault: alike[0]!.fault, weight: often * best.fits, worst: best.worst }
   })
   const total = weighed.reduce((sum, { weight }) => sum + weight, 0)
   return weighed
-    .map(({ fault, weight }) => ({ fault, share: total > 0 ? weight / total : 0 }))
+    .map(({ fault, weight, worst }) => ({ fault, share: total > 0 ? weight / total : 0, worst }))
     .sort((a, b) => b.share - a.share)
 }
+
+/** Whether one fault alone, or none, explains every reading: else more than one thing is wrong, or a reading is. */
+export const isExplained = (ranked: readonly Ranked[]): boolean => ranked.some(({ worst }) => worst < LOUDEST)
 
 /** What a test takes against another: one looks, holds one lead, holds two, or pulls a fuse and the clamp. */
 const TAKES: Record<TestKind, number> = { works: 1, volts: 1.3, across: 1.8, ohms: 3 }

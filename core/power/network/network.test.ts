@@ -9,6 +9,7 @@ import {
   faultsOf,
   faultText,
   hypothesesOf,
+  isExplained,
   nextTest,
   rankFaults,
   shownWith,
@@ -163,4 +164,17 @@ test('fuse band at its rows (ISO 8820-3, from memory), between them log–log, a
   expect([lifts, left / 3600]).toEqual([75, expect.closeTo(0.05, 9)])
   expect(liftsOnBattery(3600, 0.5, 1, 3600, 10)).toEqual({ lifts: 0, left: 0 })
   expect(wireResistance(WIRING.signalArea, 1, 293.15)).toBeCloseTo(0.02095, 4)
+})
+
+test('readings that no single fault explains are said to be so; those of one fault are explained', () => {
+  const wiring = wired('tank-wireless')
+  const tests = testsOf(wiring)
+  const hypotheses = hypothesesOf(wiring, tests)
+  const reading = (test: string, value: number): MeterReading => ({ test, value })
+  const plus = reading(`volts:compressor:${PLUS}`, 12.5)
+  const explained = (...readings: MeterReading[]) => isExplained(rankFaults(hypotheses, tests, readings))
+  expect(explained()).toBe(true)
+  expect(explained(plus)).toBe(true)
+  // A battery cannot have its volts while nothing stands between and the meter shows thirty.
+  expect(explained(plus, reading('volts:on:battery-plus', 30))).toBe(false)
 })

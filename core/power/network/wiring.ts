@@ -162,13 +162,15 @@ function addCompressor(draft: Draft, feed: FeedPlan): void {
   const wire = wireResistance(feed.area, feed.oneWay, power.conductorTemperature)
   const rating = power.fuse ?? feed.fuse.rating ?? WIRING.smallFuse
   const relay = of('cabSwitch', 'pressureSwitch').length > 0
-  const direct: ClosedBy = of('block').length > 0 ? 'block' : 'cab'
+  const inBlock = of('block').length > 0
+  const direct: ClosedBy = inBlock ? 'block' : 'cab'
+  const unrelayed = inBlock ? 'Contact in the block' : 'Switch of the compressor'
   parts.push(
     { id: 'fuse', label: 'Main fuse', a: PLUS, b: 'fuse-out', role: 'fuse', ohm: fuseResistance(rating) },
     { id: 'feed', label: 'Feed wire', a: 'fuse-out', b: 'feed-end', role: 'wire', ohm: wire },
     {
       id: 'relay',
-      label: relay ? 'Relay contact' : 'Contact in the block',
+      label: relay ? 'Relay contact' : unrelayed,
       a: 'feed-end',
       b: 'motor-plus',
       role: 'contact',
@@ -194,7 +196,7 @@ function addCompressor(draft: Draft, feed: FeedPlan): void {
     },
   )
   points['fuse-out'] = 'Behind the main fuse'
-  points['feed-end'] = relay ? 'End of the feed, at the relay' : 'End of the feed, at the block'
+  points['feed-end'] = relay ? 'End of the feed, at the relay' : 'End of the feed, at what switches it'
   points['motor-plus'] = 'Motor, its feed'
   points['motor-minus'] = 'Motor, its earth'
   if (!relay) return

@@ -2,6 +2,12 @@ import { ARCHETYPES, startingCircuit } from '#core/air/circuit/startingCircuits'
 import { wiringFor } from '#core/derive/network'
 import { newPlan } from '#core/derive/newPlan'
 import { POWER_STATES, solveState } from '#core/power/network/states'
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { GROUND } from '#core/power/network/draft'
+import { spiceNetlist } from '#core/power/network/spice'
 import { demoJobs } from '../core/demo/demoShop'
 import {
   faultKey,
@@ -79,6 +85,14 @@ const tests = testsOf(largest)
 const hypotheses = hypothesesOf(largest, tests)
 const six = tests.slice(0, 6).map((test, i) => ({ test: test.id, value: hypotheses[0]!.values[i]! }))
 const states = times(() => POWER_STATES.forEach(({ id }) => solveState(largest, id)))
+/** The same netlist by a circuit simulator, from its start to its answer. */
+const netlist = spiceNetlist('largest', solveState(largest, 'compressor').elements, GROUND)
+const file = join(mkdtempSync(join(tmpdir(), 'netlist-')), 'largest.cir')
+writeFileSync(file, netlist)
+const simulator = median(
+  Array.from({ length: 5 }, () => timed(() => void spawnSync('ngspice', ['-b', file]))),
+)
+const one = times(() => void solveState(largest, 'compressor'))
 const ranking = times(() => void rankFaults(hypotheses, tests, six))
 
 console.log(
@@ -88,6 +102,7 @@ console.log(
     firstThree: three / all,
     readings: readingsTaken / all,
     states,
+    ngspiceTimes: simulator / one,
     ranking,
   }),
 )

@@ -98,6 +98,7 @@ const walk = JSON.parse(
 )
 row('all states of the largest wiring solved, median', walk.states, 'ms', 5)
 row('all its single faults weighed after six readings, median', walk.ranking, 'ms', 50)
+rowAtLeast('one state by ngspice, from its start to its answer', walk.ngspiceTimes, '× our time', 5)
 rowAtLeast(`${walk.faults} faults walked with the meter: the true one first`, walk.first * 100, '%', 80)
 rowAtLeast('the same, among the first three', walk.firstThree * 100, '%', 95)
 const sweep = (hands) =>

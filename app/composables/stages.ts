@@ -7,7 +7,7 @@ export const STAGE_TITLES: Record<StageName, { name: string; what: string }> = {
   load: { name: 'Load', what: 'What it carries, and the air that brings it level.' },
   air: { name: 'Air', what: 'Springs, supply and control, and how they join.' },
   lay: { name: 'Lay', what: 'Drag a part; lines and wires re-run as you move it.' },
-  power: { name: 'Power', what: 'Feed, fuse and earth for this set.' },
+  power: { name: 'Power', what: 'Wires, guards and earths for this set.' },
   tune: { name: 'Tune', what: 'A pressure for each haul, and the minimum.' },
   build: { name: 'Build', what: 'The steps for this very plan, in order.' },
   prove: { name: 'Prove', what: 'Does it hold, with the weather taken out?' },

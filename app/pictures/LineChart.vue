@@ -1,8 +1,17 @@
 <script setup lang="ts">
-import { Chart, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
+import {
+  Chart,
+  Legend,
+  LinearScale,
+  LogarithmicScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+} from 'chart.js'
 import { Line } from 'vue-chartjs'
 
-Chart.register(LineController, LineElement, PointElement, LinearScale, Tooltip, Legend)
+Chart.register(LineController, LineElement, PointElement, LinearScale, LogarithmicScale, Tooltip, Legend)
 
 export interface ChartLine {
   label: string
@@ -13,19 +22,21 @@ export interface ChartLine {
   data: { x: number; y: number }[]
 }
 
-/** Lines over two linear axes, in the product's own type and colours. Loaded when first shown: import it as an async component. */
+/** Lines over two axes, linear or logarithmic, in the product's own type and colours. Loaded when first shown: import it as an async component. */
 const {
   lines,
   across,
   up,
   label,
   fromZero = false,
+  logarithmic = false,
 } = defineProps<{
   lines: readonly ChartLine[]
   across: string
   up: string
   label: string
   fromZero?: boolean
+  logarithmic?: boolean
 }>()
 const screen = useScreen()
 const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
@@ -43,13 +54,18 @@ const data = computed(() => {
     })),
   }
 })
+/** On a logarithmic axis only one, two and five of each ten are named. */
+const tenfold = (value: number | string) => {
+  const first = Number(value) / 10 ** Math.floor(Math.log10(Number(value)) + 1e-9)
+  return [1, 2, 5].includes(Math.round(first * 1e6) / 1e6) ? String(Number(value)) : ''
+}
 const options = computed(() => {
   void screen.theme
   const text = { color: css('--soft'), font: { family: 'Barlow', size: 12 } }
   const axis = (title: string) => ({
-    type: 'linear' as const,
+    type: logarithmic ? ('logarithmic' as const) : ('linear' as const),
     title: { display: true, text: title, ...text },
-    ticks: text,
+    ticks: logarithmic ? { ...text, callback: tenfold } : text,
     grid: { color: css('--line') },
     ...(fromZero && { min: 0 }),
   })

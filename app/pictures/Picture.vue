@@ -7,12 +7,19 @@ import { WHOLE, type Seen } from './scale'
 /**
  * A drawing in millimetres with crisp HTML labels laid over it. `box` is the drawn window in mm; slots: the drawing, and
  * `over` with `at(x, y)` giving the place of a label, which gives way where another stands. With `tools` one can come
- * nearer, measure between two points, and save what is seen as SVG under the name given.
+ * nearer, measure between two points (not `withoutTape`, of a drawing that has no lengths), and save what is seen as SVG
+ * under the name given.
  */
-const { box, label, tools } = defineProps<{
+const {
+  box,
+  label,
+  tools,
+  withoutTape = false,
+} = defineProps<{
   box: { x: number; y: number; width: number; height: number }
   label: string
   tools?: string
+  withoutTape?: boolean
 }>()
 const shop = useShop()
 const root = useTemplateRef<HTMLElement>('root')
@@ -113,6 +120,7 @@ async function key(event: KeyboardEvent): Promise<void> {
         Whole picture
       </button>
       <button
+        v-if="!withoutTape"
         type="button"
         class="underline touch min-h-6"
         :aria-pressed="tape.on.value"

@@ -292,6 +292,30 @@ export const SUM_PICTURES: Record<string, SumPicture> = {
     ],
     words: [word(22, 20, 't'), word(286, 98, 'I'), word(120, 34, 'opened by'), word(60, 88, 'holds')],
   },
+  'inrush-fuse': {
+    shapes: [
+      { d: 'M40 10v84h240' },
+      { d: 'M44 84V30h12v40h64V26h12v32h120', as: 'measure' },
+      { d: 'M60 16q24 34 200 34', as: 'heat' },
+    ],
+    words: [
+      word(24, 22, 'I'),
+      word(286, 98, 't'),
+      word(64, 60, 'first'),
+      word(136, 72, 'both'),
+      word(200, 44, 'fuse'),
+    ],
+  },
+  'joint-drop': {
+    shapes: [
+      { d: 'M20 54h84M216 54h84' },
+      { d: 'M104 42h112v24h-112z', as: 'body' },
+      { d: 'M132 42v24M188 42v24', as: 'heat' },
+      { d: right(30, 84, 34), as: 'measure' },
+      { d: across(104, 216, 88), as: 'measure' },
+    ],
+    words: [word(48, 28, 'I'), word(152, 58, 'R'), word(152, 104, 'U')],
+  },
   'lifts-on-battery': {
     shapes: [
       { d: battery(30, 46), as: 'body' },

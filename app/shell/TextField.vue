@@ -9,6 +9,7 @@ const {
   max = 120,
   hideLabel = false,
   required = false,
+  placeholder = '',
 } = defineProps<{
   label: string
   value: string
@@ -16,6 +17,7 @@ const {
   max?: number
   hideLabel?: boolean
   required?: boolean
+  placeholder?: string
 }>()
 const emit = defineEmits<{ change: [value: string] }>()
 const id = useId()
@@ -56,6 +58,7 @@ function finish(): void {
       :id="id"
       class="field"
       type="text"
+      :placeholder="placeholder"
       :value="typed ?? value"
       :aria-invalid="problem !== ''"
       @input="typed = ($event.target as HTMLInputElement).value"

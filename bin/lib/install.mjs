@@ -61,6 +61,11 @@ export function installPostgres() {
   return bin
 }
 
+/** The circuit simulator that the tests hold the wiring against. */
+export function installNgspice() {
+  if (spawnSync('ngspice', ['--version'], { stdio: 'ignore' }).error) aptInstall(['ngspice'])
+}
+
 export function installChromium() {
   if (!existsSync(HEADLESS)) aptInstall(['chromium-headless-shell'])
 }

@@ -90,7 +90,8 @@ const ON_WIRES: readonly ComponentKind[] = [
   'sensor',
 ]
 
-const electricParts = (air: AirPlan): ElectricPart[] =>
+/** What stands on wires beside compressor and block, with its amps. */
+export const electricParts = (air: AirPlan): ElectricPart[] =>
   allOfKinds(air, ...ON_WIRES).map((id) => {
     const { kind, label } = air.components[id]!
     return { id, kind, label, current: partOf(air, id).figures.current ?? 0 }
@@ -140,7 +141,7 @@ export function motorLoad(
 /** Volts left at the motor's terminals, and the share of its speed, and so of its air, that the feed takes. */
 const motorOnFeed = (compressor: CompressorClass, feed: MotorFeed, current: number) => ({
   volts: terminalVoltage(feed, current),
-  slowed: 1 - motorSpeed(compressor, feed, current),
+  slowed: Math.max(1 - motorSpeed(compressor, feed, current), 0),
 })
 
 /** Filling from the minimum to each haul by the electric compressor; null where it cannot get there. */

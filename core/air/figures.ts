@@ -89,19 +89,18 @@ function motorFigures({ set: { compressor }, motor, site }: AirFigureInput): Rec
 function feedFigures({ current, onFeed }: AirFigureInput['motor'], { feed }: Site): Record<string, Figure> {
   if (!onFeed || !feed) return {}
   const inputs = [
-    input('Supply', feed.supply, 'voltage'),
-    input('Feed and return', feed.loop, 'resistance'),
+    input('At its terminals with no current of its own', feed.supply, 'voltage'),
+    input('Battery, guards, wires, contacts and earth', feed.loop, 'resistance'),
     input('Motor', current, 'current'),
-    input('Block', feed.besides, 'current'),
   ]
   return {
     volts: {
       label: 'Volts at the motor',
       value: onFeed.volts,
       quantity: 'voltage',
-      formula: 'supply − loop·(motor + block), at the highest pressure it works against',
+      formula: 'open volts − ohms·motor, at the highest pressure it works against',
       inputs,
-      source: 'Power’s wire and return',
+      source: 'Power’s wiring solved as a network, key on, engine off (Thévenin)',
     },
     slowed: {
       label: 'Slower by its feed',

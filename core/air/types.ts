@@ -59,11 +59,14 @@ export interface AirResult extends AirSet {
   site: Site
 }
 
-/** What feeds a motor: volts at the battery, ohms of feed and return, and what else draws through them, A. */
+/**
+ * What feeds a motor, as its terminals see it: volts with no current of its own, what else draws then drawing, and the ohms
+ * behind them; the volts it is made for.
+ */
 export interface MotorFeed {
   supply: number
   loop: number
-  besides: number
+  nominal: number
 }
 
 /** Where the set works: the air around it, Pa absolute, and the feed of its motor; null where none is planned. */

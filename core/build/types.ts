@@ -53,6 +53,8 @@ export interface BuildFacts {
   /** Heat shields on the pipe: what each guards. */
   shields: readonly { id: string; guards: string }[]
   feed: { length: number; area: number; fuse: number | null } | null
+  /** Marks of the wires beside the feed and its earth, and whether a relay is among what they join. */
+  wires: { marks: readonly string[]; relay: boolean }
   /** Right or left when the exhaust runs there. */
   exhaustSide: 'left' | 'right' | null
   presetLabels: string[]

@@ -42,6 +42,8 @@ test('the list holds the contract’s names', () => {
     'network',
     'fuse-time',
     'lifts-on-battery',
+    'inrush-fuse',
+    'joint-drop',
   ])
 })
 

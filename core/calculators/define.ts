@@ -48,6 +48,12 @@ export const positive = (label: string, unit: string) => numberField(label, unit
 export const notNegative = (label: string, unit: string) => numberField(label, unit, 'notNegative')
 export const fraction = (label: string) => numberField(label, '', 'fraction')
 export const celsius = (label: string) => numberField(label, '°C', 'celsius')
+/** How many, from the least to the most that makes sense. */
+export const wholeNumber = (label: string, least: number, most: number) =>
+  numberField(label, '', 'any')
+    .integer('${path} must be a whole number')
+    .min(least, `\${path} must be ${least} or more`)
+    .max(most, `\${path} must be ${most} or less`)
 /** A gauge pressure; that it lies above a vacuum is checked where the atmosphere is known. */
 export const gauge = (label: string) => numberField(label, 'kPa', 'any')
 

@@ -6,6 +6,7 @@ import { wireDropCalculator, wireSizeCalculator, fuseCalculator, standbyCalculat
 import { leakRateCalculator, torqueCheckCalculator } from './proof'
 import { bendLengthCalculator, cutPlanCalculator } from './lay'
 import { fuseTimeCalculator, liftsCalculator, networkCalculator } from './network'
+import { inrushFuseCalculator, jointDropCalculator } from './wiring'
 import { LOAD_CALCULATORS } from './load'
 import { CalculatorError, type Calculator } from './define'
 
@@ -31,6 +32,8 @@ export const CALCULATORS: readonly Calculator[] = [
   networkCalculator,
   fuseTimeCalculator,
   liftsCalculator,
+  inrushFuseCalculator,
+  jointDropCalculator,
 ]
 
 /** Checks the input of a calculator and runs it. @throws {CalculatorError} with one line a field. */

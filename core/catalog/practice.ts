@@ -177,4 +177,17 @@ export const PRACTICE = {
     'Share of its charge that a starter battery loses by itself in a month',
   ),
   fuseLoad: practice(0.8, '1', 'A fuse carries no more than this share of its rating for long'),
+  controlDrop: remembered(
+    0.1,
+    '1',
+    'A wire that turns nothing may lose this share of the supply (ABYC E-11)',
+  ),
+  lightSignal: practice(1, 'A', 'A light signal: what an insulation-displacement tap may carry'),
+  fuseReach: remembered(
+    0.175,
+    'm',
+    'A main fuse sits within this of its battery, along the wire (ABYC E-11)',
+  ),
+  fuseBeside: practice(0.15, 'm', 'A holder put beside the battery'),
+  standbyLeast: practice(14 * 86_400, 's', 'A truck may stand so long and still start'),
 } as const satisfies Record<string, PracticeNumber>

@@ -1,35 +1,126 @@
+import type { WireJoint, WireUse } from '../document/types'
+
 /** Electrical parts that no class of the catalogue gives, as is usual; from memory unless a line says otherwise. SI. */
 export const WIRING = {
-  /** A starter battery rested and full, V, and its own resistance at 70 Ah, Ω. */
-  batteryVolts: 12.7,
+  /** A starter battery at rest: empty, and full, V; its own resistance at 70 Ah warm, Ω. Of a 12 V truck. */
+  batteryEmpty: 11.8,
+  batteryFull: 12.7,
   batteryOhms: 0.008,
+  /** Times that resistance on a cold morning. */
+  coldBattery: 2.5,
   /** An alternator at a warm idle, V and Ω. */
   alternatorVolts: 14.3,
   alternatorOhms: 0.015,
+  /** What an alternator gives while idling, and what the truck by itself takes of it then, A. */
+  alternatorIdle: 45,
+  truckRunning: 25,
   /** A starter motor, as what it leaves of the battery, Ω. */
   starter: 0.04,
-  /** A clean contact, and an earth on bare metal, Ω. */
+  /** A clean contact, a bus bar's stud, and an earth on bare metal, Ω. */
   contact: 0.004,
+  stud: 0.0005,
   earth: 0.004,
+  /** A corroded earth, Ω. */
+  corroded: 0.15,
   /** A relay's coil at 12 V, Ω, and the volts it closes at. */
   coil: 85,
   pullIn: 7.5,
   /** The block wakes above so many volts. */
   wakes: 6,
   wakeInput: 5000,
-  /** A fuse in the cab, A. */
+  /** Lamps of a gauge, A. */
+  lamp: 0.1,
+  /** A fuse in the cab, one of a relay's coil or a lone device, and one of a block with a wire of its own, A. */
   smallFuse: 10,
+  controlFuse: 5,
+  blockFuse: 10,
   /** Wire of what takes little, m² (18 AWG), and its length where Lay has none, m. */
   signalArea: 0.823e-6,
   usualSignal: 2,
+  /** An earth's wire to the frame beside its part, and the wire between two batteries, m. */
+  toFrame: 0.3,
+  betweenBatteries: 1.2,
   /** What takes nothing told takes this, A. */
   leastUser: 0.05,
   /** An open contact or a broken wire, as the meter sees it, Ω. */
   open: 1e7,
+  /** Conductors on a cold morning and in a hot engine space, K. */
+  coldMorning: 258.15,
+  hotEngineSpace: 358.15,
 } as const
 
 /** The fuse box in the cab, by its id among the places and in the ids of wires. */
 export const FUSE_BOX = 'fuse-box'
 
+/** Nominal voltages of trucks, V: what is on wires is made for one of them. */
+const NOMINAL = [12, 24] as const
+export const nominalVoltage = (supply: number): number => NOMINAL.find((v) => supply < v * 1.5) ?? NOMINAL[1]
+
+/** Volts of a battery at rest by the share of its charge, V. */
+export const batteryVolts = (charge: number, nominal: number): number =>
+  ((WIRING.batteryEmpty + (WIRING.batteryFull - WIRING.batteryEmpty) * charge) * nominal) / 12
+
 /** Resistance of a blade fuse cold, Ω: some 75 mV at its rating (from memory of data sheets). */
 export const fuseResistance = (rating: number): number => 0.075 / rating
+/** Ratings of circuit breakers and of fusible links, A, and their resistance against a fuse's. */
+export const BREAKER_RATINGS: readonly number[] = [10, 15, 20, 25, 30, 40, 50, 60]
+export const LINK_RATINGS: readonly number[] = [30, 40, 50, 60, 80]
+export const GUARD_TIMES_FUSE = { fuse: 1, breaker: 2, link: 0.7 } as const
+
+/** Relays as they are sold: what their contact may carry, A. */
+export const RELAY_RATINGS: readonly number[] = [30, 40, 70, 100]
+
+/** Schools of joining a wire: what an end adds, Ω, whether it is sealed, and how it holds. */
+export const JOINT_SCHOOLS: Record<WireJoint, { label: string; ohm: number; sealed: boolean; what: string }> =
+  {
+    crimp: {
+      label: 'Crimp, adhesive-lined heat-shrink',
+      ohm: 0.0005,
+      sealed: true,
+      what: 'Sealed and quick; pull at it once it is cold.',
+    },
+    solder: {
+      label: 'Solder and sleeve',
+      ohm: 0.0002,
+      sealed: true,
+      what: 'Sealed but stiff behind the joint: tie it down on both sides.',
+    },
+    displacement: {
+      label: 'Insulation-displacement tap',
+      ohm: 0.01,
+      sealed: false,
+      what: 'Quick, not sealed, cuts strands: light signals in a dry cab only.',
+    },
+  }
+
+/** What an earth adds by what it is screwed to, Ω. */
+export const EARTH_OHMS = { bare: 0, painted: 0.15, hinged: 0.08 } as const
+/** A bed or body that is not steel, with no bond to the frame, Ω. */
+export const UNBONDED = 0.15
+/** A screw that holds more than one earth, Ω, once for all of them. */
+export const SHARED_SCREW = 0.02
+
+/** What a wire is for, with the colour it has unless the shop says otherwise. Feed red and earth black: common practice. */
+export const WIRE_COLOURS: Record<WireUse, string> = {
+  feed: 'red',
+  earth: 'black',
+  ignition: 'orange',
+  control: 'blue',
+  lamp: 'grey',
+  signal: 'green',
+}
+
+/**
+ * Terminals and butts by the barrel that takes a wire: colours follow DIN 46245 (common practice). Area up to which it
+ * fits, m², and how far the wire is stripped, m (from memory).
+ */
+export const BARRELS = [
+  { colour: 'red', upTo: 1.1e-6, strip: 0.007 },
+  { colour: 'blue', upTo: 2.7e-6, strip: 0.008 },
+  { colour: 'yellow', upTo: 6.7e-6, strip: 0.01 },
+  { colour: 'bare lug, 10 mm²', upTo: 11e-6, strip: 0.012 },
+  { colour: 'bare lug, 16 mm²', upTo: 17e-6, strip: 0.014 },
+  { colour: 'bare lug, 35 mm²', upTo: 36e-6, strip: 0.018 },
+] as const
+/** Smallest wire that a red barrel holds; a thinner one is stripped twice as long and folded, m². */
+export const LEAST_IN_BARREL = 0.5e-6

@@ -27,10 +27,9 @@ test('one in build', () => {
   const { state, result } = shop['shell-runner']!.stages.build
   expect([state, result.done > 0, result.left.length > result.done]).toEqual(['begun', true, true])
 })
-test('two planned: no Stop, and no Fix but what Power does not plan yet and the kit’s sheet says', () => {
+test('two planned: no Stop, and no Fix but what the kit’s sheet says', () => {
   for (const id of ['hive-hauler', 'core-sampler'])
     expect(shop[id]!.notes.filter((n) => n.rank !== 'know').map((n) => `${id} ${n.rank} ${n.rule}`)).toEqual([
-      `${id} fix not-wired-here`,
       `${id} fix torque-missing`,
     ])
 })

@@ -85,6 +85,13 @@ function estuaryFlatbed(): Plan {
   plan.lay.places = { compressor: { x: 1.45, y: 0.53, z: 0.7 }, block: { x: 1.13, y: 0.53, z: 0.7 } }
   plan.lay.shields = { 'spring-right': true }
   plan.power.maxDrop = 0.05
+  plan.power.fuseReach = 0.15
+  plan.power.tap = {
+    side: 'fused',
+    ownFuse: false,
+    alsoFeeds: 'Socket in the dash',
+    holdsCranking: false,
+  }
   store(plan)
   sheetRead(plan)
   tick(plan, stepsUpTo(plan, 'first-fill'), '2026-03-12')

@@ -1,4 +1,4 @@
-import { airStage, motorLoad } from '../air/air'
+import { airStage, electricParts, motorLoad } from '../air/air'
 import { springsTeed } from '../air/circuit/connections'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { airSet, withArea } from '../air/parts/parts'
@@ -15,8 +15,12 @@ import { airNeeds } from '../load/airNeeds'
 import { loadStage } from '../load/load'
 import { roadTrial } from '../load/trial'
 import type { RoadTrial } from '../load/types'
+import { motorSource } from '../power/network/states'
+import type { Wiring } from '../power/network/types'
+import { wiringOf } from '../power/network/wiring'
 import { planFeed, powerStage } from '../power/power'
 import { proveStage } from '../prove/prove'
+import type { FeedPlan } from '../power/types'
 import type { ProveResult } from '../prove/types'
 import { testVolumes } from '../prove/volumes'
 import { STAGES, type Note, type Rank } from '../quantity/figure'
@@ -64,11 +68,19 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
     const { current } = motorLoad(circuit, needs, atmosphere)
     return planFeed(plan.power, { ...set, current }, run, harness)
   })
-  const air = memo('air', [needs, plan.air, plan.truck, atmosphere, feed], () =>
-    airStage(circuit, plan.truck, needs, { atmosphere, feed }, plan.air),
+  const wiring = memo('wiring', [plan.power, plan.truck, circuit, feed, lay], () =>
+    wiringFrom(plan, circuit, set, feed, lay),
   )
-  const power = memo('power', [plan.power, plan.truck, air, feed], () =>
-    powerStage(plan.power, plan.truck, air.result, feed),
+  const source = memo('source', [wiring], () => motorSource(wiring))
+  // A colour or a label changes nothing at the motor, and so nothing at Air.
+  const onMotor = memo('onMotor', [source?.volts, source?.ohms, wiring.nominal], () =>
+    source ? { supply: source.volts, loop: source.ohms, nominal: wiring.nominal } : null,
+  )
+  const air = memo('air', [needs, plan.air, plan.truck, atmosphere, onMotor], () =>
+    airStage(circuit, plan.truck, needs, { atmosphere, feed: onMotor }, plan.air),
+  )
+  const power = memo('power', [plan.power, plan.truck, air, feed, wiring], () =>
+    powerStage(plan.power, plan.truck, air.result, feed, wiring),
   )
   const tune = memo('tune', [plan.tune, load, air, trial], () => tuneOf(plan, set, teed, load, trial))
   const build = buildOf(plan, set, { truck, lay, power }, memo)
@@ -83,6 +95,28 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
 }
 
 type Before<K extends keyof Stages> = Pick<Stages, K>
+
+/** The whole wiring as a network, of the circuit as it runs and its wires as laid. */
+function wiringFrom(
+  plan: Plan,
+  circuit: AirPlan,
+  set: AirSet,
+  feed: FeedPlan | null,
+  lay: Stages['lay'],
+): Wiring {
+  const amps = new Map(electricParts(circuit).map(({ id, current }) => [id, current]))
+  const cuts = new Map(lay.result.wires.map(({ id, cut }) => [id, cut]))
+  const isBlock = (id: string) => circuit.components[id]?.kind === 'block'
+  return wiringOf({
+    air: circuit,
+    power: plan.power,
+    feed,
+    bed: plan.truck.bed.material,
+    ampsOf: (id) => (isBlock(id) ? (set.block?.current ?? 0) : (amps.get(id) ?? 0)),
+    asleepOf: () => set.block?.standby ?? 0,
+    lengthOf: (id) => (id === 'feed' ? (feed?.oneWay ?? null) : (cuts.get(id) ?? null)),
+  })
+}
 
 /** What Truck asks of Air. */
 const partsFitted = ({ spacer, spacerAt, droop, closing, sheet, kit }: AirPlan) => [
@@ -141,22 +175,28 @@ function buildOf(
   memo: Memo,
 ): Stages['build'] {
   const presetLabels = Object.values(plan.hauls).map((h) => h.label)
-  const { powered, oneWay, area, fuse } = power.result
+  const { powered, oneWay, area, fuse, rows, wiring } = power.result
+  const marks = rows.flatMap(({ id, mark }) => (id === 'feed' || id === 'earth' ? [] : [mark]))
+  const relay = wiring.parts.some(({ role }) => role === 'coil')
   const own = [plan.build, plan.truck, plan.air, plan.power]
   const { bolts, closingLoad, springHeight } = truck.result
-  return memo('build', [...own, truck, lay, powered, oneWay, area, fuse, ...presetLabels], () =>
-    buildStage(plan.build, plan.truck, plan.air, plan.power, {
-      spring: set.spring,
-      cuts: lay.result.cuts,
-      shields: lay.result.shields,
-      exhaustSide: exhaustSide(plan.truck),
-      interlinked: plan.truck.suspension.interlinked,
-      bolts,
-      closingLoad: plan.air.closing === 'load' && closingLoad > 0 ? closingLoad : null,
-      stands: set.spring && { height: springHeight, highest: tableRange(set.spring.areaByHeight).high },
-      presetLabels,
-      feed: powered ? { length: oneWay, area, fuse } : null,
-    }),
+  return memo(
+    'build',
+    [...own, truck, lay, powered, oneWay, area, fuse, marks.join(' '), ...presetLabels],
+    () =>
+      buildStage(plan.build, plan.truck, plan.air, plan.power, {
+        spring: set.spring,
+        cuts: lay.result.cuts,
+        shields: lay.result.shields,
+        exhaustSide: exhaustSide(plan.truck),
+        interlinked: plan.truck.suspension.interlinked,
+        bolts,
+        closingLoad: plan.air.closing === 'load' && closingLoad > 0 ? closingLoad : null,
+        stands: set.spring && { height: springHeight, highest: tableRange(set.spring.areaByHeight).high },
+        presetLabels,
+        feed: powered ? { length: oneWay, area, fuse } : null,
+        wires: { marks, relay },
+      }),
   )
 }
 

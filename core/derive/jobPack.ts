@@ -12,7 +12,9 @@ import { labelsOf } from '../lay/tables'
 import { solidsOf } from '../lay/space/room'
 import { cardText } from '../load/cardText'
 import { itemMass } from '../load/masses'
-import { unwiredText } from '../power/unwired'
+import { sizeLabel } from '../power/tables'
+import { NOTHING_WIRED } from '../power/unwired'
+import { jointList } from '../power/wires'
 import type { Figure } from '../quantity/figure'
 import { showText, type Quantity, type UnitChoice } from '../quantity/units'
 import { AXLE_WAYS, CENTRE_WAYS, wayText } from '../quantity/ways'
@@ -303,18 +305,44 @@ function wiresAndHoles({ derived, units }: Source): PackBlock[] {
 function wiringSheet(source: Source): PackSheet {
   const { figures, result } = source.derived.stages.power
   const rows = Object.values(figures).map((f) => [f.label, figureText(f, source.units)])
-  if (!result.powered) {
-    const { supplied } = source.derived.stages.air.result
-    return {
-      title: 'Wiring',
-      blocks: [{ kind: 'text', text: unwiredText(supplied) }, ...notesOf(source, 'power')],
-    }
-  }
+  if (!result.isWired) return { title: 'Wiring', blocks: [{ kind: 'text', text: NOTHING_WIRED }] }
+  const { counted } = jointList(result.wiring, result.rows)
   return {
     title: 'Wiring',
     blocks: [
-      { kind: 'table', title: 'Feed, fuse and earth', head: ['', ''], rows },
+      { kind: 'table', title: 'Feed, fuse and battery', head: ['', ''], rows },
       { kind: 'text', text: 'Ignition off while wiring; the fuse goes in last, after all lines and wires.' },
+      {
+        kind: 'table',
+        title: 'Wires: a label on both ends of each',
+        head: ['Mark', 'From', 'To', 'Colour', 'Size', 'Length', 'Guard'],
+        rows: result.rows.map((row) => [
+          row.mark,
+          row.ends[0].at,
+          row.ends[1].at,
+          row.colour,
+          sizeLabel(row.area, source.units.wire),
+          `${showText(row.length, 'run', source.units)}${row.laid || row.for === 'earth' ? '' : ', not laid'}`,
+          row.guard ? showText(row.guard.rating, 'current', source.units) : '',
+        ]),
+      },
+      {
+        kind: 'table',
+        title: 'Card for the lid of the fuse box',
+        head: ['Guard', 'Rated', 'Feeds', 'Wires'],
+        rows: result.guards.map(({ label, rating, feeds, wires }) => [
+          label,
+          showText(rating, 'current', source.units),
+          feeds.join(', '),
+          wires.join(' '),
+        ]),
+      },
+      {
+        kind: 'table',
+        title: 'Terminals and small parts',
+        head: ['Part', 'Count'],
+        rows: counted.map(({ what, count }) => [what, String(count)]),
+      },
       ...notesOf(source, 'power'),
     ],
   }

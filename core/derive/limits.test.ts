@@ -147,9 +147,66 @@ const EDGES: Edge[] = [
   {
     rule: 'contact-overload',
     plan: tanked,
-    set: (p, x) => (p.air.components.switch!.sheet.current = x),
+    set: (p, x) => {
+      p.power.relay = false
+      p.air.components.switch!.sheet.current = x
+    },
     quiet: 30,
     noted: 5,
+  },
+  { rule: 'relay-undersized', plan: tanked, set: (p, x) => (p.power.relayRating = x), quiet: 60, noted: 5 },
+  {
+    rule: 'guard-over-wire',
+    set: (p, x) => (p.power.wires['wire-block'] = { area: x, colour: null, label: null, joint: null }),
+    // Under 18 AWG what a wire may carry goes with its area.
+    quiet: 0.8e-6,
+    noted: 0.1e-6,
+    plan: () => {
+      const plan = flatbed()
+      plan.power.feeds.block = 'battery'
+      return plan
+    },
+  },
+  {
+    rule: 'wire-thin',
+    set: (p, x) => (p.power.wires['earth-block'] = { area: x, colour: null, label: null, joint: null }),
+    quiet: 0.5e-6,
+    noted: 0.02e-6,
+  },
+  {
+    rule: 'wire-drop',
+    plan: tanked,
+    set: (p, x) => (p.power.wires['wire-coil'] = { area: x, colour: null, label: null, joint: null }),
+    quiet: 1e-6,
+    noted: 1e-9,
+    at: () => PRACTICE.controlDrop.value,
+  },
+  {
+    rule: 'guard-nuisance',
+    set: (p, x) =>
+      (p.power.inWire.f = { order: 1, wire: 'wire-block', kind: 'fuse', at: 'source', rating: x }),
+    quiet: 10,
+    noted: 1,
+  },
+  {
+    rule: 'short-burns',
+    set: (p, x) => (p.power.wires['wire-wake'] = { area: x, colour: null, label: null, joint: null }),
+    quiet: 1e-6,
+    noted: 0.05e-6,
+  },
+  {
+    rule: 'fuse-far',
+    set: (p, x) => (p.power.fuseReach = x),
+    quiet: 0.05,
+    noted: 3,
+    at: () => PRACTICE.fuseReach.value,
+  },
+  {
+    rule: 'battery-empties',
+    set: (p, x) => (p.power.batteryCapacity = x),
+    quiet: 252_000,
+    noted: 10_000,
+    at: () => PRACTICE.standbyLeast.value,
   },
   { rule: 'fuse-nuisance', set: (p, x) => (p.power.fuse = x), quiet: 40, noted: 1 },
   {

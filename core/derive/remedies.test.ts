@@ -129,6 +129,71 @@ const PLANS: [string, Plan][] = [
       p.power.earth = 'body'
     }),
   ],
+  ['fuse far from the battery', changed((p) => (p.power.fuseReach = 0.2))],
+  ['wake wire loose', changed((p) => (p.power.wake = 'loose'))],
+  ['always awake', changed((p) => (p.power.wake = 'constant'))],
+  ['tap without a fuse', changed((p) => Object.assign(p.power.tap, { side: 'live', ownFuse: false }))],
+  [
+    'relay small, nothing across its coil',
+    changed((p) => Object.assign(p.power, { relay: true, relayRating: 10, suppression: 'none' })),
+  ],
+  ['switches carry the motor', changed((p) => (p.power.relay = false), paddles)],
+  ['lamps on the battery', changed((p) => (p.power.lamps = 'constant'), paddles)],
+  ['lamps with the key', changed((p) => (p.power.lamps = 'ignition'), paddles)],
+  [
+    'earths painted, hinged, shared',
+    changed((p) => {
+      p.power.earths = {
+        motor: { at: 'frame', surface: 'painted', shared: false },
+        block: { at: 'body', surface: 'hinged', shared: true },
+      }
+    }),
+  ],
+  [
+    'one earth alone at an aluminium bed',
+    changed((p) => {
+      p.truck.bed.material = 'aluminium'
+      p.power.earths.block = { at: 'body', surface: 'bare', shared: false }
+    }),
+  ],
+  ['taps everywhere', changed((p) => (p.power.joint = 'displacement'))],
+  [
+    'one tap on motor current',
+    changed((p) => (p.power.wires.feed = { area: null, colour: null, label: null, joint: 'displacement' })),
+  ],
+  [
+    'colours that say otherwise',
+    changed((p) => {
+      p.power.wires = {
+        'wire-wake': { area: null, colour: 'black', label: null, joint: null },
+        earth: { area: null, colour: 'red', label: null, joint: null },
+      }
+    }),
+  ],
+  ['feeds as black as earths', changed((p) => (p.power.colours = { feed: 'black' }))],
+  ['earths as red as feeds', changed((p) => (p.power.colours = { earth: 'red' }))],
+  [
+    'a thin wire behind a large fuse',
+    changed((p) => (p.power.wires['wire-block'] = { area: 0.5e-6, colour: null, label: null, joint: null })),
+  ],
+  [
+    'a fuse in a wire that is gone, another too small',
+    changed((p) => {
+      p.power.inWire = {
+        gone: { order: 1, wire: 'wire-nowhere', kind: 'fuse', at: 'source', rating: null },
+        small: { order: 2, wire: 'feed', kind: 'breaker', at: 'load', rating: 10 },
+        weak: { order: 3, wire: 'feed', kind: 'switch', at: 'load', rating: 5 },
+      }
+    }),
+  ],
+  [
+    'batteries joined at one end',
+    changed((p) => (p.power.secondBattery = { capacity: 270_000, isolator: 'relay', fusedBothEnds: false })),
+  ],
+  [
+    'a controller on the battery',
+    changed((p) => (p.power.feeds.controller = 'battery'), onCircuit('electronic')),
+  ],
   ['preset high', changed((p) => (p.tune.presets.totes = { left: 900_000, right: 400_000 }))],
   ['preset low', changed((p) => (p.tune.presets.totes = { left: 10_000, right: 400_000 }))],
   ['preset off', changed((p) => (p.tune.presets.totes = { left: 380_000, right: 380_000 }))],
@@ -172,7 +237,6 @@ const PLANS: [string, Plan][] = [
 const BROUGHT_TO_LIGHT: Record<string, string[]> = {
   'star-wagon: teed-sides-differ of spring-left': ['stop over-spring-pressure of show:left'],
   'kiln-trailer: spring-height of seatGap': ['fix bag-near of fit'],
-  'no pressure switch: no-switch of tank': ['fix not-wired-here of wiring'],
   'no pressure switch: tank-feeds-block of block': ['stop part-pressure of bore-block'],
   'cut-out never reached: tank-feeds-block of block': ['stop part-pressure of bore-block'],
 }

@@ -23,10 +23,10 @@ const QUANTITY_OF: [RegExp, Quantity][] = [
     /^lay\.(harnessLength|harnessExtension)$|^lay\.(coils\.[^.]+\.length|cutTo\.[^.]+)$|\.oneWay$|^job\.altitude$/,
     'run',
   ],
-  [/^power\.wireArea$/, 'wireArea'],
+  [/^power\.wireArea$|^power\.wires\.[^.]+\.area$/, 'wireArea'],
   [/^power\.systemVoltage$|^power\.readings\.(volts|across):/, 'voltage'],
   [/^power\.readings\.ohms:/, 'ohms'],
-  [/^power\.batteryCapacity$/, 'charge'],
+  [/^power\.batteryCapacity$|^power\.secondBattery\.capacity$/, 'charge'],
   [/^power\.conductorTemperature$|\.temperature$|\.ambient\.(start|coldest)$/, 'temperature'],
   [/\.volume$/, 'volume'],
   [

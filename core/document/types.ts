@@ -8,7 +8,7 @@ import type { ComponentKind } from '../catalog/kinds'
 import type { Up } from '../catalog/layFacts'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 10
+export const PLAN_VERSION = 11
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -47,7 +47,32 @@ export const SPACER_PLACES = ['below', 'above'] as const
 export const CUP_WAYS = ['up', 'down'] as const
 /** How a spring that hangs short of its seat is brought to it for fastening. */
 export const CLOSINGS = ['hand', 'load'] as const
-export const EARTHS = ['battery', 'frame', 'body'] as const
+export const EARTHS = ['battery', 'frame', 'stud', 'body'] as const
+export type EarthPlace = (typeof EARTHS)[number]
+/** What an earth is screwed to. */
+export const EARTH_SURFACES = ['bare', 'painted', 'hinged'] as const
+/** How the ends of a wire are joined. */
+export const WIRE_JOINTS = ['crimp', 'solder', 'displacement'] as const
+export type WireJoint = (typeof WIRE_JOINTS)[number]
+/** Where the wake wire of a valve block hangs. */
+export const WAKES = ['ignition', 'constant', 'loose'] as const
+/** What a coil's spark is led off by. */
+export const SUPPRESSIONS = ['none', 'resistor', 'diode'] as const
+/** What a wire is for. */
+export const WIRE_USES = ['feed', 'earth', 'ignition', 'control', 'lamp', 'signal'] as const
+export type WireUse = (typeof WIRE_USES)[number]
+/** What feeds the lamps of gauges. */
+export const LAMP_FEEDS = ['dash', 'ignition', 'constant'] as const
+/** What can be put in a wire. */
+export const IN_WIRE_KINDS = ['fuse', 'breaker', 'link', 'switch'] as const
+export type InWireKind = (typeof IN_WIRE_KINDS)[number]
+export const WIRE_ENDS = ['source', 'load'] as const
+/** Where something takes its current: the battery, a second one, the fuse box with the key on, or the compressor's feed. */
+export const POWER_SOURCES = ['battery', 'second', 'ignition', 'feed'] as const
+export type PowerSource = (typeof POWER_SOURCES)[number]
+export const ISOLATORS = ['relay', 'switch'] as const
+/** The side of a fuse box's own fuse that is tapped: behind it, or before it. */
+export const TAP_SIDES = ['fused', 'live'] as const
 
 export interface Point {
   x: number
@@ -584,9 +609,77 @@ export interface PowerPlan {
   conductorTemperature: number
   engineSpace: boolean
   bundle: number
-  earth: (typeof EARTHS)[number]
+  earth: EarthPlace
   /** What the meter showed, by the id of its test (core/power/network/meterWalk.ts): V, Ω, or 1 for what works. */
   readings: Record<string, number>
+  /** Share of its full charge that the battery has at rest. */
+  charge: number
+  /** Whether a relay carries the motor; null: as the circuit wants. */
+  relay: boolean | null
+  /** What the relay's contact may carry, A; null: as proposed. */
+  relayRating: number | null
+  suppression: (typeof SUPPRESSIONS)[number]
+  wake: (typeof WAKES)[number]
+  lamps: (typeof LAMP_FEEDS)[number]
+  tap: TapPlan
+  /** How wires are joined where nothing else is said. */
+  joint: WireJoint
+  /** Along the wire from the battery to the main fuse, m; null until it is planned. */
+  fuseReach: number | null
+  /** Whether the feed ends at a bus bar that others are fed from. */
+  bar: boolean
+  secondBattery: SecondBattery | null
+  /** Where a part takes its current, by its id (`motor` for the compressor's), where that is not as usual. */
+  feeds: Record<string, PowerSource>
+  /** How a part is earthed (`motor`, `coil`, or a part's id), where that is not as `earth` says on bare metal. */
+  earths: Record<string, EarthSaid>
+  /** What was put in wires. */
+  inWire: Record<string, InWire>
+  /** What was said of single wires, by their id. */
+  wires: Record<string, WireSaid>
+  /** Colours by what a wire is for ({@link WIRE_USES}), where the shop has others than is usual. */
+  colours: Record<string, string>
+}
+
+/** How the fuse box is tapped for what is fed with the key on. */
+export interface TapPlan {
+  side: (typeof TAP_SIDES)[number]
+  /** Whether the tap has a fuse of its own at once. */
+  ownFuse: boolean
+  /** What else the tapped circuit feeds; empty until somebody looked. */
+  alsoFeeds: string
+  /** Whether it keeps its volts while the engine is cranked; null until somebody looked. */
+  holdsCranking: boolean | null
+}
+export interface SecondBattery {
+  /** A·s */
+  capacity: number
+  isolator: (typeof ISOLATORS)[number]
+  /** Whether the wire between the batteries has a fuse at both of its ends. */
+  fusedBothEnds: boolean
+}
+export interface EarthSaid {
+  /** null: as `power.earth`. */
+  at: EarthPlace | null
+  surface: (typeof EARTH_SURFACES)[number]
+  /** Whether its screw holds something else too. */
+  shared: boolean
+}
+export interface InWire {
+  order: number
+  wire: string
+  kind: InWireKind
+  /** At which end of the wire it stands. */
+  at: (typeof WIRE_ENDS)[number]
+  /** A; null: as proposed. */
+  rating: number | null
+}
+export interface WireSaid {
+  /** m²; null: as proposed. */
+  area: number | null
+  colour: string | null
+  label: string | null
+  joint: WireJoint | null
 }
 
 export interface Preset {

@@ -10,6 +10,27 @@ type Json = Record<string, unknown>
 const isRecord = (value: unknown): value is Json =>
   value !== null && typeof value === 'object' && !Array.isArray(value)
 
+/** What plans before version 11 did not say of Power, as it was then. */
+const POWER_ADDED: Json = {
+  readings: {},
+  charge: 0.75,
+  relay: null,
+  relayRating: null,
+  suppression: 'resistor',
+  wake: 'ignition',
+  lamps: 'dash',
+  tap: { side: 'fused', ownFuse: false, alsoFeeds: '', holdsCranking: null },
+  joint: 'crimp',
+  fuseReach: null,
+  bar: false,
+  secondBattery: null,
+  feeds: {},
+  earths: {},
+  inWire: {},
+  wires: {},
+  colours: {},
+}
+
 /** Fields of `from` that `value` lacks, level by level; the very same object when it lacks none. */
 function fill(value: unknown, from: Json, keep: readonly string[] = []): unknown {
   if (!isRecord(value)) return value
@@ -187,6 +208,7 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
+ * Version 11 added, of Power, what was chosen of every wire, earth, guard, relay and battery.
  * Version 10 added, of Lay, how parts are turned, what lines were really cut to, and the shop's allowance; of Power, what the meter showed.
  * Version 9 added, of Lay, things told by hand, places that runs pass, and coils to cut from.
  * Version 8 added, of the truck, its rails' section, a notch in them and what the upper bracket meets there; of air where
@@ -228,7 +250,7 @@ export function upgradePlan(value: unknown): unknown {
   const tune = fill(value.tune, { trials: {} }, ['trials'])
   const layAdded = { solids: {}, waypoints: {}, coils: {}, stands: {}, cutTo: {}, allowance: 0 }
   const lay = fill(value.lay, layAdded, ['solids', 'waypoints', 'coils', 'stands', 'cutTo'])
-  const power = fill(value.power, { readings: {} }, ['readings'])
+  const power = fill(value.power, POWER_ADDED, ['readings', 'feeds', 'earths', 'inWire', 'wires', 'colours'])
   const job = fill(value.job, { altitude: 0, changes: null })
   return truck === value.truck &&
     hauls === value.hauls &&

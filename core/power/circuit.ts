@@ -45,6 +45,11 @@ export function wireDrop(
   return { loop, drop, ratio: drop / supply, heat: current ** 2 * loop }
 }
 
+/** How much more a copper wire resists at one temperature than at another, as a factor; K. */
+export const warmth = (temperature: number, than: number): number =>
+  (1 + COPPER_ALPHA * (temperature - REFERENCE_TEMPERATURE)) /
+  (1 + COPPER_ALPHA * (than - REFERENCE_TEMPERATURE))
+
 /** Ampacity in A of an area, derated for bundling and engine space. ABYC E-11 (memory). */
 export function deratedAmpacity(area: number, bundle: number, engineSpace: boolean): number {
   return ampacityOfArea(area) * bundleFactor(bundle) * (engineSpace ? ENGINE_SPACE_FACTOR : 1)

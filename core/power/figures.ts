@@ -1,27 +1,39 @@
 import type { BlockClass } from '../catalog/blocks'
 import { PRACTICE } from '../catalog/practice'
+import { WIRING } from '../catalog/wiring'
 import type { PowerPlan } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
 import { selfDischarge } from './circuit'
-import type { FeedPlan, PowerResult } from './types'
+import { USUAL_SECOND } from './energy'
+import type { PowerResult } from './result'
+import type { FeedPlan } from './types'
 
 /** What Power's figures are made of. SI. */
 export interface PowerFigureInput {
   power: PowerPlan
   r: PowerResult
-  feed: FeedPlan
+  feed: FeedPlan | null
   block: BlockClass | null
 }
 
-/** Wire, drop, fuse and stand-by of the feed, SI. */
+/** A figure input whose feed is there. */
+type FedInput = PowerFigureInput & { feed: FeedPlan }
+
+/** Wire, drop and fuse of the feed, and what the battery gives, SI. */
 export function powerFigures(of: PowerFigureInput): Record<string, Figure> {
-  return { ...loadFigures(of), ...wireFigures(of), ...fuseFigure(of), ...standbyFigure(of) }
+  const { feed } = of
+  const fed = feed && { ...of, feed }
+  return {
+    ...(fed && { ...loadFigures(fed), ...wireFigures(fed), ...fuseFigure(fed), ...motorFigure(fed) }),
+    ...standbyFigure(of),
+    ...liftFigures(of),
+  }
 }
 
 const loadInput = ({ r }: PowerFigureInput) => input('Continuous current', r.continuous, 'current')
 const lengthInput = ({ r }: PowerFigureInput) => input('Length one way', r.oneWay, 'run')
 
-function loadFigures({ r, feed, block }: PowerFigureInput): Record<string, Figure> {
+function loadFigures({ r, feed, block }: FedInput): Record<string, Figure> {
   return {
     continuous: {
       label: 'Continuous current',
@@ -50,7 +62,7 @@ function loadFigures({ r, feed, block }: PowerFigureInput): Record<string, Figur
   }
 }
 
-function wireFigures(of: PowerFigureInput): Record<string, Figure> {
+function wireFigures(of: FedInput): Record<string, Figure> {
   const { power, r } = of
   const { drop, returned, proposed } = of.feed
   const wire = input('Wire', r.area, 'wireArea')
@@ -109,7 +121,7 @@ function wireFigures(of: PowerFigureInput): Record<string, Figure> {
   }
 }
 
-function fuseFigure(of: PowerFigureInput): Record<string, Figure> {
+function fuseFigure(of: FedInput): Record<string, Figure> {
   const { r } = of
   const { fuse } = of.feed
   return {
@@ -130,23 +142,90 @@ function fuseFigure(of: PowerFigureInput): Record<string, Figure> {
   }
 }
 
-function standbyFigure({ power, r, block }: PowerFigureInput): Record<string, Figure> {
-  if (r.standby === null || !block) return {}
+/** What the whole network leaves at the motor, key on and engine off: the very volts Air runs on. */
+function motorFigure({ r }: FedInput): Record<string, Figure> {
+  const { volts, amps } = r.solved.compressor
+  const motor = r.wiring.parts.find(({ role }) => role === 'motor')
+  if (!motor) return {}
+  const lost = r.wiring.parts.flatMap((part) =>
+    'ohm' in part && part.role !== 'user' && part.role !== 'coil' && Math.abs(amps[part.id]!) > r.motor * 0.5
+      ? [input(part.label, Math.abs(amps[part.id]! * part.ohm), 'voltage')]
+      : [],
+  )
+  return {
+    motorVolts: {
+      label: 'Volts at the motor, running',
+      value: volts[motor.a]! - volts[motor.b]!,
+      quantity: 'voltage',
+      formula: 'battery − what each part on the way loses',
+      inputs: [input('At the battery’s posts', volts['battery-plus'] ?? null, 'voltage'), ...lost],
+      source: 'Kirchhoff’s laws on the whole wiring, key on, engine off',
+    },
+  }
+}
+
+function standbyFigure({ power, r }: PowerFigureInput): Record<string, Figure> {
+  const { energy } = r
   return {
     standby: {
       label: 'Stand-by life',
-      value: r.standby * 86_400,
+      value: energy.standby * 86_400,
       quantity: 'time',
-      formula: 'usable charge/(block + truck + what the battery loses by itself)',
+      formula: 'usable charge/(wiring, key off + truck + what the battery loses by itself)',
       inputs: [
         input('Battery', power.batteryCapacity, 'charge'),
         input('Usable', PRACTICE.usableCharge.value, 'ratio'),
-        input('Block', block.standby, 'current'),
+        input('This wiring, key off', energy.parked, 'current'),
         input('Truck by itself', PRACTICE.truckDrain.value, 'current'),
         input('Battery by itself', selfDischarge(power.batteryCapacity), 'current'),
       ],
       source:
         'days = usable Ah/(24 × A); half a starter battery usable (common practice); truck and battery from memory',
+      min: PRACTICE.standbyLeast.value,
+    },
+  }
+}
+
+function liftFigures({ power, r }: PowerFigureInput): Record<string, Figure> {
+  const { lift, lifts, liftsWithSecond, running, spare } = r.energy
+  if (lift === null) return {}
+  const inputs = [
+    input('Battery', power.batteryCapacity, 'charge'),
+    input('Charge at rest', power.charge, 'ratio'),
+    input('Kept for cranking', 1 - PRACTICE.usableCharge.value, 'ratio'),
+    input('One lift', lift, 'charge'),
+  ]
+  const source = 'Half a starter battery usable (common practice); the longest lift of all hauls'
+  return {
+    lifts: {
+      label: 'Lifts, engine off',
+      value: lifts,
+      quantity: 'count',
+      formula: '⌊battery·(charge − kept for cranking)/(amps·time of a lift)⌋',
+      inputs,
+      source,
+      min: 1,
+    },
+    liftsWithSecond: {
+      label: power.secondBattery ? 'Lifts with both batteries' : 'Lifts with a second battery',
+      value: liftsWithSecond,
+      quantity: 'count',
+      formula: 'and ⌊second battery·usable/(amps·time of a lift)⌋',
+      inputs: [...inputs, input('Second battery', power.secondBattery?.capacity ?? USUAL_SECOND, 'charge')],
+      source: power.secondBattery ? source : `${source}; a usual one, from memory`,
+    },
+    idleSpare: {
+      label: 'Left of an idling alternator',
+      value: spare,
+      quantity: 'current',
+      formula: 'alternator at idle − truck running − this wiring',
+      inputs: [
+        input('Alternator at idle', WIRING.alternatorIdle, 'current'),
+        input('Truck running', WIRING.truckRunning, 'current'),
+        input('This wiring, compressor running', running, 'current'),
+      ],
+      source: 'From memory; the truck’s own sheet rules',
+      min: 0,
     },
   }
 }

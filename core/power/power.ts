@@ -4,34 +4,33 @@ import { AWG_SIZES } from '../catalog/electrical'
 import { PRACTICE } from '../catalog/practice'
 import type { PowerPlan, Truck } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
-import { chooseFuse, deratedAmpacity, selfDischarge, standbyDays, wireDrop, wireSize } from './circuit'
+import { chooseFuse, deratedAmpacity, wireDrop, wireSize } from './circuit'
+import { energyOf } from './energy'
 import { powerFigures } from './figures'
-import { powerRules, wiringRules } from './rules'
-import type { FeedPlan, PowerResult, WiredPart } from './types'
+import { guardRows } from './guards'
+import { earthPlace } from './network/draft'
+import type { Wiring } from './network/types'
+import { powerRules } from './rules'
+import type { PowerResult } from './result'
+import type { FeedPlan } from './types'
+import { solveAll, wireRows } from './wires'
 
-const NO_FEED: StageOutput<PowerResult> = {
-  figures: {},
-  notes: [],
-  state: 'clear',
-  headline: { text: 'nothing to wire' },
-  result: {
-    powered: false,
-    feed: null,
-    continuous: 0,
-    inrush: 0,
-    inrushTime: 0,
-    motor: 0,
-    oneWay: 0,
-    area: 0,
-    proposedArea: null,
-    drop: 0,
-    dropRatio: 0,
-    ampacity: 0,
-    fuse: null,
-    proposedFuse: null,
-    fuseWhy: 'Nothing to wire.',
-    standby: null,
-  },
+/** What stands for the feed where there is none. */
+const NO_FEED = {
+  feed: null,
+  continuous: 0,
+  inrush: 0,
+  inrushTime: 0,
+  motor: 0,
+  oneWay: 0,
+  area: 0,
+  proposedArea: null,
+  drop: 0,
+  dropRatio: 0,
+  ampacity: 0,
+  fuse: null,
+  proposedFuse: null,
+  fuseWhy: 'Nothing to wire.',
 }
 
 /** What hangs on the feed: `current` the motor's at the highest pressure it works against, A. */
@@ -57,7 +56,8 @@ export function planFeed(
   const inrush = motor * compressor.inrush
   // The wire is as long as the run, or as the harness when that is longer and coiled.
   const oneWay = Math.max(run, harness)
-  const returned = power.earth === 'battery' ? null : PRACTICE.chassisReturn.value
+  // A sound earth is planned for: what paint or aluminium would cost is the network's to say.
+  const returned = earthPlace(power, 'motor', true) === 'battery' ? null : PRACTICE.chassisReturn.value
   const guarded = (ampacity: number) =>
     chooseFuse(continuous, inrush, compressor.inrushTime, ampacity).rating !== null
   const size = (system: 'awg' | 'mm2', withFuse?: typeof guarded) =>
@@ -80,15 +80,11 @@ export function planFeed(
   const drop = wireDrop(continuous, oneWay, area, returned, power.conductorTemperature, power.systemVoltage)
   const ampacity = deratedAmpacity(area, power.bundle, power.engineSpace)
   const fuse = chooseFuse(continuous, inrush, compressor.inrushTime, ampacity)
-  const besides = block?.current ?? 0
   return {
     compressor,
     run,
     harness,
     motor,
-    besides,
-    supply: power.systemVoltage,
-    loop: drop.loop,
     continuous,
     inrush,
     oneWay,
@@ -101,54 +97,73 @@ export function planFeed(
   }
 }
 
+/** What Power hears of Air: its block, the share of air the feed takes, the longest lift, s. */
+interface Supplied {
+  block: BlockClass | null
+  slowed: number | null
+  times: Record<string, number | null>
+}
+
 /**
- * Feed, fuse and earth for the chosen set. SI.
- * @param feed as {@link planFeed} has it; `set.electric` what else hangs on wires, `set.slowed` the share of the
- * compressor's air that the feed takes.
+ * The whole wiring: feed and fuse, every other wire, its guards, earths, states and what the battery gives. SI.
+ * @param feed as {@link planFeed} has it; `wiring` as built from circuit, feed and Lay.
  */
 export function powerStage(
   power: PowerPlan,
   truck: Truck,
-  set: { block: BlockClass | null; electric: readonly WiredPart[]; slowed: number | null },
+  set: Supplied,
   feed: FeedPlan | null,
+  wiring: Wiring,
 ): StageOutput<PowerResult> {
-  const { block } = set
-  if (!feed) {
-    const notes = wiringRules({ motor: 0, electric: set.electric })
-    if (notes.length === 0) return NO_FEED
-    return { ...NO_FEED, notes, state: stateOf(notes, 'begun'), headline: { text: 'not planned here yet' } }
-  }
-  const { compressor, motor, proposed, drop, fuse } = feed
+  const solved = solveAll(wiring)
+  const rows = wireRows(wiring, power, solved)
+  const lift = Math.max(0, ...Object.values(set.times).map((seconds) => seconds ?? 0))
+  const energy = energyOf(power, solved, feed && lift > 0 ? lift : null)
   const result: PowerResult = {
-    powered: true,
-    feed,
-    continuous: feed.continuous,
-    inrush: feed.inrush,
-    inrushTime: compressor.inrushTime,
-    motor,
-    oneWay: feed.oneWay,
-    area: feed.area,
-    proposedArea: proposed.awg?.size.area ?? null,
-    drop: drop.drop,
-    dropRatio: drop.ratio,
-    ampacity: feed.ampacity,
-    fuse: power.fuse ?? fuse.rating,
-    proposedFuse: fuse.rating,
-    fuseWhy: fuse.why,
-    standby: block ? standbyOf(power, block) : null,
+    ...NO_FEED,
+    ...(feed && feedResult(power, feed)),
+    powered: feed !== null,
+    isWired: rows.length > 0,
+    wiring,
+    solved,
+    rows,
+    guards: guardRows(wiring, rows, solved),
+    energy,
   }
-  const notes = powerRules({ power, truck, r: result, electric: set.electric, slowed: set.slowed })
+  const notes = powerRules(feed && { power, r: result, slowed: set.slowed }, {
+    power,
+    truck,
+    wiring,
+    rows,
+    solved,
+    energy,
+  })
+  const { isWired } = result
   return {
-    figures: powerFigures({ power, r: result, feed, block }),
-    notes,
-    state: stateOf(notes, 'clear'),
-    headline: { figures: ['wire', 'fuse'] },
+    figures: isWired ? powerFigures({ power, r: result, feed, block: set.block }) : {},
+    notes: isWired ? notes : [],
+    state: isWired ? stateOf(notes, 'clear') : 'clear',
+    headline: feed
+      ? { figures: ['wire', 'fuse'] }
+      : { text: isWired ? `${rows.length} wires` : 'nothing to wire' },
     result,
   }
 }
 
-/** Days the battery lasts with the block, the truck's own drain and what it loses by itself: under a year whatever its size. */
-function standbyOf(power: PowerPlan, block: BlockClass): number {
-  const drain = block.standby + PRACTICE.truckDrain.value + selfDischarge(power.batteryCapacity)
-  return standbyDays(power.batteryCapacity, PRACTICE.usableCharge.value, drain)
-}
+/** The feed's own part of the result. */
+const feedResult = (power: PowerPlan, feed: FeedPlan) => ({
+  feed,
+  continuous: feed.continuous,
+  inrush: feed.inrush,
+  inrushTime: feed.compressor.inrushTime,
+  motor: feed.motor,
+  oneWay: feed.oneWay,
+  area: feed.area,
+  proposedArea: feed.proposed.awg?.size.area ?? null,
+  drop: feed.drop.drop,
+  dropRatio: feed.drop.ratio,
+  ampacity: feed.ampacity,
+  fuse: power.fuse ?? feed.fuse.rating,
+  proposedFuse: feed.fuse.rating,
+  fuseWhy: feed.fuse.why,
+})

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { OperationError, type Change } from '#core/air/circuit/editing'
+import type { Change } from '#core/air/circuit/editing'
+import { OperationError } from '#core/quantity/operation'
 import { operationPatches, wholeOperations } from '#core/air/circuit/offered'
 import type { AirPlan } from '#core/document/types'
 

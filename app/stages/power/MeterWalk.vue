@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { wiringFor } from '#core/derive/network'
 import {
   faultText,
   hypothesesOf,
@@ -17,7 +16,7 @@ import { showText, type Quantity } from '#core/quantity/units'
 /** A walk with the meter: what to read next, what it should show, and from what it shows which fault is likeliest. */
 const job = useJob()
 const shop = useShop()
-const wiring = computed(() => wiringFor(job.plan!, job.derived!))
+const wiring = computed(() => job.derived!.stages.power.result.wiring)
 const tests = computed(() => testsOf(wiring.value))
 const hypotheses = computed(() => hypothesesOf(wiring.value, tests.value))
 const kept = computed(() => job.plan!.power.readings)

@@ -1,92 +1,87 @@
 <script setup lang="ts">
 import { BLADE_FUSES, wireSizes } from '#core/catalog/electrical'
 import type { PowerPlan } from '#core/document/types'
-import { unwiredText } from '#core/power/unwired'
+import { SHEETS, sheetsOf, type SheetId } from '#core/power/drawing/sheets'
+import type { PowerState } from '#core/power/network/states'
+import { sizeLabel } from '#core/power/tables'
+import { NOTHING_WIRED } from '#core/power/unwired'
 import { showText } from '#core/quantity/units'
 import { withLive } from '../stageDrawers'
+import { usePower, YES_NO } from './usePower'
+import WiringSheet from './WiringSheet.vue'
 
-const job = useJob()
-const shop = useShop()
-const power = computed(() => job.plan!.power)
-const stage = computed(() => job.derived!.stages.power)
-const set = (label: string, change: (power: PowerPlan) => void) =>
-  job.edit(label, (draft) => change(draft.power))
+const laterDrawers = () => import('./powerDrawers')
+const BatteryPanel = laterComponent(() => laterDrawers().then((d) => d.BatteryPanel))
+const ChosenWiring = laterComponent(() => laterDrawers().then((d) => d.ChosenWiring))
+const FeedWays = laterComponent(() => laterDrawers().then((d) => d.FeedWays))
+const FuseCard = laterComponent(() => laterDrawers().then((d) => d.FuseCard))
+const MeterWalk = laterComponent(() => laterDrawers().then((d) => d.MeterWalk))
+const TerminalList = laterComponent(() => laterDrawers().then((d) => d.TerminalList))
+const VoltsLost = laterComponent(() => laterDrawers().then((d) => d.VoltsLost))
+const WireList = laterComponent(() => laterDrawers().then((d) => d.WireList))
+const WiringSchools = laterComponent(() => laterDrawers().then((d) => d.WiringSchools))
 
+const { shop, power, stage, result, set, chosen } = usePower()
 const sizes = computed(() => {
   const own = power.value.wireArea
   const list = wireSizes(shop.units.wire).map((s) => ({ value: String(s.area), label: s.label }))
   const known = own === null || list.some((s) => Math.abs(Number(s.value) - own) < 1e-12)
-  const other = known
-    ? []
-    : [...wireSizes('AWG'), ...wireSizes('mm²')]
-        .filter((s) => Math.abs(s.area - own!) < 1e-12)
-        .map((s) => ({ value: String(s.area), label: s.label }))
-  return [
-    { value: '', label: 'As proposed' },
-    ...list,
-    ...(known
-      ? []
-      : other.length
-        ? other
-        : [{ value: String(own), label: `${(own! * 1e6).toFixed(2)} mm²` }]),
-  ]
+  const other = known ? [] : [{ value: String(own), label: sizeLabel(own, shop.units.wire) }]
+  return [{ value: '', label: 'As proposed' }, ...list, ...other]
 })
-/** What the runs of Air's circuit take from the battery, for the haul shown. */
-const taken = computed(() =>
-  ['amps', 'charge', 'hottest', 'rest'].flatMap(
-    (what) => job.answers?.figures[`${job.haulId}.${what}`] ?? [],
-  ),
-)
-const MeterWalk = laterComponent(() => import('./MeterWalk.vue'))
-/** Whether anything of the circuit is on wires. */
-const isWired = computed(() => {
-  const { powered } = stage.value.result
-  return powered || job.derived!.stages.air.result.electric.length > 0
+const size = computed(() => {
+  const { wireArea } = power.value
+  if (wireArea === null) return ''
+  return sizes.value.find((s) => s.value !== '' && Math.abs(Number(s.value) - wireArea) < 1e-12)?.value ?? ''
 })
-const VIEWS = [{ id: 'wiring', title: 'Wiring' }]
+/** The state that the drawing and the bars are shown in. */
+const state = ref<PowerState>('compressor')
+const views = computed(() => {
+  const drawn = sheetsOf(result.value.wiring)
+  const sheets = SHEETS.filter(({ id }) => drawn.includes(id))
+  return sheets.length > 0 ? [...sheets] : [{ id: 'none', title: 'Wiring' }]
+})
 const drawers = computed(() => {
-  const { drop, ampacity } = stage.value.figures
+  const { drop, standby, motorVolts } = stage.value.figures
+  const of = (figure: typeof drop) => figure && showText(figure.value, figure.quantity, shop.units)
   const all = withLive('power', {
-    wiring: drop && `${showText(drop.value, drop.quantity, shop.units)} lost`,
-    carries: ampacity && showText(ampacity.value, ampacity.quantity, shop.units),
+    chosen: chosen.value?.label,
+    wiring: drop && `${of(drop)} lost`,
+    wires: String(result.value.rows.length),
+    volts: of(motorVolts),
+    guards: String(result.value.guards.length),
+    carries: of(standby),
     meter: String(Object.keys(power.value.readings).length),
   })
-  const shown = stage.value.result.powered ? ['wiring', 'carries'] : []
-  return all.filter(({ id }) => shown.includes(id) || (id === 'meter' && isWired.value))
+  if (!result.value.isWired) return []
+  return all.filter(({ id }) => id !== 'wiring' || result.value.powered)
 })
-const yesNo = [
-  { value: 'yes', label: 'yes' },
-  { value: 'no', label: 'no' },
-]
 </script>
 
 <template>
-  <DrawerBench stage="power" :drawers="drawers" :views="VIEWS">
-    <template #view-wiring>
-      <div v-if="!stage.result.powered" class="sheet p-5">
-        {{ unwiredText(job.derived!.stages.air.result.supplied) }}
-      </div>
+  <DrawerBench stage="power" :drawers="drawers" :views="views" :first="result.powered ? 'wiring' : 'schools'">
+    <template v-for="view in views" :key="view.id" #[`view-${view.id}`]>
+      <div v-if="view.id === 'none'" class="sheet p-5">{{ NOTHING_WIRED }}</div>
       <div v-else class="sheet p-3">
-        <WiringPicture
-          :figures="stage.figures"
-          :has-block="job.derived!.stages.air.result.block !== null"
-          :earth="power.earth"
-        />
-        <LineLegend :codes="['feed', 'earth']" />
+        <h2 v-if="views.length > 1" class="label max-[1499px]:sr-only">{{ view.title }}</h2>
+        <WiringSheet :sheet="view.id as SheetId" :state="state" />
+        <LineLegend :codes="['feed', 'earth', 'signal']" />
       </div>
     </template>
-    <template v-if="isWired" #meter><MeterWalk /></template>
-    <template v-if="stage.result.powered" #wiring>
+    <template #chosen><ChosenWiring /></template>
+    <template #schools><WiringSchools /></template>
+    <template #wires><WireList /></template>
+    <template #volts><VoltsLost :state="state" @state="(s) => void (state = s)" /></template>
+    <template #guards><FuseCard /></template>
+    <template #joints><TerminalList /></template>
+    <template #carries><BatteryPanel /></template>
+    <template #meter><MeterWalk /></template>
+    <template v-if="result.powered" #wiring>
       <div class="sheet p-4 grid gap-3 grid-cols-2 sm:grid-cols-4">
         <PickField
           label="Wire"
           data-subject="wire wiring"
-          :value="
-            power.wireArea === null
-              ? ''
-              : (sizes.find((s) => s.value !== '' && Math.abs(Number(s.value) - power.wireArea!) < 1e-12)
-                  ?.value ?? '')
-          "
+          :value="size"
           :options="sizes"
           @change="(v) => set('Wire size', (p) => void (p.wireArea = v === '' ? null : Number(v)))"
         />
@@ -107,6 +102,7 @@ const yesNo = [
           :options="[
             { value: 'battery', label: 'back to the battery' },
             { value: 'frame', label: 'steel frame' },
+            { value: 'stud', label: 'earth stud on the frame' },
             { value: 'body', label: 'bed or body' },
           ]"
           @change="(v) => set('Earth', (p) => void (p.earth = v as PowerPlan['earth']))"
@@ -154,46 +150,11 @@ const yesNo = [
         <PickField
           label="Through the engine space"
           :value="power.engineSpace ? 'yes' : 'no'"
-          :options="yesNo"
+          :options="YES_NO"
           @change="(v) => set('Engine space', (p) => void (p.engineSpace = v === 'yes'))"
         />
       </div>
-    </template>
-    <template v-if="stage.result.powered" #carries>
-      <div class="sheet p-4 text-sm">
-        <dl class="grid grid-cols-2 sm:grid-cols-4 gap-3">
-          <div>
-            <dt class="label">Wire may carry</dt>
-            <dd><Fig :figure="stage.figures.ampacity" /></dd>
-          </div>
-          <div>
-            <dt class="label">Continuous</dt>
-            <dd><Fig :figure="stage.figures.continuous" /></dd>
-          </div>
-          <div>
-            <dt class="label">Length, one way</dt>
-            <dd><Fig :figure="stage.figures.oneWay" /></dd>
-          </div>
-          <div>
-            <dt class="label">Stand-by life</dt>
-            <dd><Fig v-if="stage.figures.standby" :figure="stage.figures.standby" /><span v-else>—</span></dd>
-          </div>
-        </dl>
-        <dl
-          v-if="taken.length"
-          class="grid grid-cols-2 sm:grid-cols-4 gap-3 mt-3 border-t border-line pt-3"
-          aria-label="What a run takes"
-        >
-          <div v-for="f in taken" :key="f.label">
-            <dt class="label">{{ f.label }}</dt>
-            <dd><Fig :figure="f" /></dd>
-          </div>
-        </dl>
-        <p class="label mt-3">
-          {{ stage.result.fuseWhy }} Crimped, adhesive-lined heat-shrink joints; insulation-displacement taps
-          only for light signal loads in a dry cab. Local codes and the part’s own sheet rule.
-        </p>
-      </div>
+      <FeedWays />
     </template>
   </DrawerBench>
 </template>

@@ -1,3 +1,4 @@
+import { OperationError } from '../../quantity/operation'
 import { compressorClass } from '../../catalog/compressors'
 import { DIRECT, type AirPlan, type Side } from '../../document/types'
 import {
@@ -11,7 +12,6 @@ import {
 } from './connections'
 import { partOf } from '../parts/parts'
 import {
-  OperationError,
   type Change,
   dropLine,
   dropPart,

@@ -1,4 +1,5 @@
 import { KINDS, type ComponentKind } from '../../catalog/kinds'
+import { OperationError } from '../../quantity/operation'
 import { DIRECT, type AirLine, type AirPlan, type PartState, type Side } from '../../document/types'
 import { isThere } from '../../catalog/partStates'
 import { openPorts, withLinePaths, endsAt } from './connections'
@@ -8,10 +9,6 @@ import { newComponent, portsOf } from '../parts/parts'
  * Changes of a circuit that leave it whole: no line ends at nothing, no port holds two, and what an operation opens it
  * closes again. Each takes a plan's air and gives a new one; what cannot be done throws an OperationError that says why.
  */
-export class OperationError extends Error {
-  override name = 'OperationError'
-}
-
 export type Change = (air: AirPlan) => AirPlan
 
 /** Takes a line out of the circuit given, in place; one that is there today is kept among what is taken out. */

@@ -1,3 +1,4 @@
+import { OperationError } from '../../quantity/operation'
 import fc from 'fast-check'
 import { KINDS } from '../../catalog/kinds'
 import { applyEdit } from '../../document/edit'
@@ -16,7 +17,7 @@ import {
   linesByPort,
   springsTeed,
 } from './connections'
-import { IN_LINE_KINDS, TEE_KINDS, OperationError, type Change } from './editing'
+import { IN_LINE_KINDS, TEE_KINDS, type Change } from './editing'
 import { addCompressor, addCoupler, addTank, feedFromTank, keepHandFill } from './additions'
 import {
   interchangeableKinds,

@@ -1,9 +1,9 @@
+import { OperationError } from '../../quantity/operation'
 import { KINDS, type ComponentKind } from '../../catalog/kinds'
 import { DIRECT } from '../../document/types'
 import { linesByPort, endsAt } from './connections'
 import { newComponent, portsOf } from '../parts/parts'
 import {
-  OperationError,
   type Change,
   dropLine,
   dropPart,

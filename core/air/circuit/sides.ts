@@ -1,9 +1,9 @@
+import { OperationError } from '../../quantity/operation'
 import { blockClass } from '../../catalog/blocks'
 import type { AirPlan, Side } from '../../document/types'
 import { HOLDS_AIR_BACK, allOfKinds, connectedParts, springsTeed, endsAt } from './connections'
 import { blockFor, newComponent } from '../parts/parts'
 import {
-  OperationError,
   type Change,
   dropLine,
   dropPart,

@@ -5,10 +5,6 @@ import type { MotorFeed, Site } from '../types'
 
 type Curve = [pressure: number, value: number][]
 
-/** Nominal voltages of trucks, V: a motor is made for one of them, and its class's curves hold there, at its terminals. */
-const NOMINAL = [12, 24] as const
-const nominalFor = (supply: number) => NOMINAL.find((v) => supply < v * 1.5) ?? NOMINAL[1]
-
 /**
  * Resistance of a motor's winding, Ω, told from its inrush: at rest nothing but the winding holds the current back.
  * R = U/(inrush · I_max).
@@ -17,8 +13,7 @@ const windingOf = ({ inrush, current }: CompressorClass, nominal: number) =>
   nominal / (inrush * Math.max(...current.map(([, amps]) => amps)))
 
 /** Volts at a motor's terminals while it draws a current, A. */
-export const terminalVoltage = (feed: MotorFeed, current: number): number =>
-  feed.supply - feed.loop * (current + feed.besides)
+export const terminalVoltage = (feed: MotorFeed, current: number): number => feed.supply - feed.loop * current
 
 /**
  * Speed of a motor on its feed against that at its nominal voltage, 0 and up. A permanent magnet's current follows its
@@ -26,7 +21,7 @@ export const terminalVoltage = (feed: MotorFeed, current: number): number =>
  * Source: any text on permanent-magnet motors; losses that grow with speed left out.
  */
 export function motorSpeed(compressor: CompressorClass, feed: MotorFeed, current: number): number {
-  const nominal = nominalFor(feed.supply)
+  const { nominal } = feed
   const lost = current * windingOf(compressor, nominal)
   return Math.max((terminalVoltage(feed, current) - lost) / (nominal - lost), 0)
 }

@@ -8,7 +8,7 @@ import { makeReadySteps } from './makeReady'
 import { mountingSteps } from './mounting'
 import { shieldSteps, shieldsBefore } from './shields'
 import { openGapSteps, springSteps } from './springs'
-import { wiringSteps } from './wiring'
+import { otherWires, wiringSteps } from './wiring'
 
 /** The ordered steps for this very plan: the easy side first, away from the exhaust, then its mirror. */
 export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: BuildFacts): Step[] {
@@ -43,7 +43,8 @@ export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: 
     ...mountingSteps(air, off),
     ...laterSteps(air),
     ...lines,
-    ...(facts.feed ? wiringSteps(power, air, facts.feed, lineIds, off) : []),
+    ...(facts.feed ? wiringSteps(power, air, { ...facts.wires, feed: facts.feed }, lineIds, off) : []),
+    ...(facts.feed ? [] : otherWires(facts.wires, {})),
     ...(left ? firstFillSteps(facts, lineIds) : []),
     ...closeSteps(facts, { fitted: fitted('left') || fitted('right'), left }),
   ])

@@ -7,6 +7,7 @@ import { stepList } from './stepList'
 const EARTHS: Record<PowerPlan['earth'], string> = {
   battery: 'to the battery’s negative post',
   frame: 'to bright bare steel of the frame on a screw of its own',
+  stud: 'to the earth stud on the frame, nuts tight on bright steel',
   body: 'to bright bare metal of the body on a screw of its own',
 }
 
@@ -14,13 +15,14 @@ const EARTHS: Record<PowerPlan['earth'], string> = {
 const ELECTRIC: readonly ComponentKind[] = ['compressor', 'block', 'solenoid', 'controller']
 
 type Feed = NonNullable<BuildFacts['feed']>
+type Wires = BuildFacts['wires']
 type Reasons = Record<string, string>
 
 /** Earth, feed, plugs, and the fuse last of all; a feed that is there is looked at. `lineSteps` are the ids of the air lines. */
 export function wiringSteps(
   power: PowerPlan,
   air: AirPlan,
-  feed: Feed,
+  { feed, ...wires }: Wires & { feed: Feed },
   lineSteps: readonly string[],
   off: readonly Step[],
 ): Step[] {
@@ -31,6 +33,7 @@ export function wiringSteps(
   const madeDead = off.some((step) => step.id === 'make-dead')
   return [
     ...(isWiredAnew ? (feedStays ? feedThatStays(feed, afterLines) : newFeed(power, feed, afterLines)) : []),
+    ...(isWiredAnew ? otherWires(wires, feedStays ? {} : { feed: 'The heavy wire first.' }) : []),
     ...(isWiredAnew ? plugs(feedStays) : []),
     ...(isWiredAnew || madeDead ? fuse(feed, lineSteps) : []),
   ]
@@ -78,6 +81,20 @@ function newFeed(power: PowerPlan, feed: Feed, afterLines: Reasons): Step[] {
   return steps
 }
 
+/** Everything on wires beside the feed: controls, lamps, sensors, and their earths. */
+export function otherWires({ marks, relay }: Wires, after: Reasons): Step[] {
+  const { steps, add } = stepList()
+  if (marks.length === 0) return steps
+  add(
+    'Wiring',
+    'wires',
+    'Run the other wires, a label on both ends of each',
+    `${marks.join(', ')}: as Power lists them, along Lay’s runs; ends crimped, sealed and tugged.${relay ? ' Relay upright or on its side, terminals down, out of spray.' : ''} Their fuses stay out.`,
+    { minutes: 5 + 6 * marks.length, cautions: ['Ignition off. Fuses out.'], after },
+  )
+  return steps
+}
+
 function plugs(feedStays: boolean): Step[] {
   const { steps, add } = stepList()
   add(
@@ -114,6 +131,7 @@ function fuse(feed: Feed, lineSteps: readonly string[]): Step[] {
         ),
         earth: 'Fuse last, after the earth.',
         feed: 'Fuse last, after the feed.',
+        wires: 'Fuses last, after every wire.',
         plugs: 'Fuse last, after every plug.',
       },
     },

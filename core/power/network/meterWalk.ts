@@ -7,7 +7,7 @@ import {
   type FaultHow,
   type PowerState,
 } from './states'
-import type { Wiring, WiringPart } from './wiring'
+import type { ClosedBy, Wiring, WiringPart } from './types'
 
 /**
  * A walk with the meter: what every test should show, and from what it does show which single fault is likeliest, by
@@ -50,13 +50,14 @@ export const readingDoubt = (kind: TestKind, value: number): number =>
 /** How often each kind of part fails, and how, against the others (from memory). */
 const OFTEN: Record<WiringPart['role'], Partial<Record<FaultHow, number>>> = {
   battery: { weak: 2 },
-  fuse: { open: 3, resistive: 1, 'to-frame': 2 },
+  guard: { open: 3, resistive: 1, 'to-frame': 2 },
   wire: { open: 2, resistive: 1.5 },
   earth: { open: 2, resistive: 3 },
   contact: { open: 2, resistive: 1.5, welded: 1 },
   coil: { open: 1 },
   user: { open: 1 },
   motor: { open: 1.5 },
+  joint: { resistive: 1 },
 }
 
 /** Against one kind of fault of one part, that there is none: a joint that is bad and takes nothing is none either. */
@@ -75,13 +76,16 @@ export function faultsOf({ parts }: Wiring): { fault: Fault | null; often: numbe
 }
 
 /** States that a meter is read in: nothing in them lasts too short for it. */
-const READ_IN: readonly PowerState[] = ['off', 'on', 'full', 'compressor']
+const READ_IN: readonly PowerState[] = ['off', 'on', 'full', 'compressor', 'everything']
 const stateLabel = (state: PowerState) => POWER_STATES.find(({ id }) => id === state)!.label
 
 /** Every test of a wiring, in the order one walks it. */
 export function testsOf({ parts, points }: Wiring): MeterTest[] {
-  const hasPressure = parts.some((part) => part.role === 'contact' && part.closedBy === 'pressure')
-  const states = READ_IN.filter((state) => state !== 'full' || hasPressure)
+  const has = (closedBy: ClosedBy) =>
+    parts.some((part) => part.role === 'contact' && part.closedBy === closedBy)
+  // A full tank is told by a pressure switch, everything is on only where something is worked by hand.
+  const needs: Partial<Record<PowerState, ClosedBy>> = { full: 'pressure', everything: 'hand' }
+  const states = READ_IN.filter((state) => !needs[state] || has(needs[state]))
   const tests = states.flatMap((state): MeterTest[] => [
     ...parts
       .filter(({ role }) => role === 'user' || role === 'motor' || role === 'coil')
@@ -94,7 +98,7 @@ export function testsOf({ parts, points }: Wiring): MeterTest[] {
       label,
     })),
     ...parts
-      .filter(({ role }) => role === 'wire' || role === 'earth' || role === 'contact' || role === 'fuse')
+      .filter(({ role }) => role === 'wire' || role === 'earth' || role === 'contact' || role === 'guard')
       .map(({ id, label }) => ({
         id: `across:${state}:${id}`,
         kind: 'across' as const,
@@ -104,7 +108,7 @@ export function testsOf({ parts, points }: Wiring): MeterTest[] {
       })),
   ])
   const ohms = parts
-    .filter(({ role }) => role === 'fuse')
+    .filter(({ role }) => role === 'guard')
     .map(({ id, label }): MeterTest => ({ id: `ohms:off:${id}`, kind: 'ohms', state: 'off', at: id, label }))
   return [...ohms, ...tests]
 }
@@ -127,7 +131,7 @@ const HOW_WORDS: Record<FaultHow, string> = {
   weak: 'weak: charge it, then load-test it',
 }
 const OPEN_WORDS: Partial<Record<WiringPart['role'], string>> = {
-  fuse: 'blown',
+  guard: 'blown',
   wire: 'broken, or off at one end',
   earth: 'off',
   contact: 'never closes',
@@ -156,7 +160,8 @@ const WORKS = 0.6
 
 /** What tests show with a fault, or with none, in the tests' order. */
 export function shownWith(wiring: Wiring, tests: readonly MeterTest[], fault: Fault | null): number[] {
-  const solved = new Map(READ_IN.map((state) => [state, solveState(wiring, state, fault)]))
+  const states = [...new Set(tests.map(({ state }) => state))]
+  const solved = new Map(states.map((state) => [state, solveState(wiring, state, fault)]))
   const partOf = new Map(wiring.parts.map((part) => [part.id, part]))
   return tests.map(({ kind, state, at }) => {
     const { volts, amps, turns } = solved.get(state)!
@@ -165,15 +170,14 @@ export function shownWith(wiring: Wiring, tests: readonly MeterTest[], fault: Fa
     const part = partOf.get(at)!
     if (kind === 'across') return volts[part.a]! - volts[part.b]!
     // Slow is not as it should be: it has its usual speed at nearly all its volts.
-    if (part.role === 'motor') return turns && volts[part.a]! - volts[part.b]! >= FAST * SUPPLY ? 1 : 0
-    const full = part.role === 'user' || part.role === 'coil' ? SUPPLY / part.ohm : 0
+    if (part.role === 'motor')
+      return turns && volts[part.a]! - volts[part.b]! >= FAST * wiring.nominal ? 1 : 0
+    const full = part.role === 'user' || part.role === 'coil' ? wiring.nominal / part.ohm : 0
     return Math.abs(amps[at]!) >= WORKS * full ? 1 : 0
   })
 }
 /** A motor at less than this share of its volts is heard to be slow. */
 const FAST = 0.8
-/** Volts that what takes current is made for. */
-const SUPPLY = 12
 
 /** All single faults solved in every state that is read. */
 export const hypothesesOf = (wiring: Wiring, tests = testsOf(wiring)): Hypothesis[] =>

@@ -1,24 +1,65 @@
 import { WIRING } from '../../catalog/wiring'
+import { warmth } from '../circuit'
+import { GROUND, PLUS } from './draft'
 import { solveNetwork, type NetworkElement, type Solved } from './solve'
-import { GROUND, PLUS, type ClosedBy, type Wiring, type WiringPart } from './wiring'
+import type { ClosedBy, PartOf, Wiring, WiringPart } from './types'
 
 /** The wiring solved in every state it is met in. */
 
+interface State {
+  id: string
+  label: string
+  /** Key turned to on, or the engine turning; whether the lights are on. */
+  key?: boolean
+  lights?: boolean
+  /** Whether air is asked for, and whether the motor has just been switched on. */
+  wanted?: boolean
+  starting?: boolean
+  /** The pressure switch has opened: the tank is full. */
+  full?: boolean
+  engine?: boolean
+  cranking?: boolean
+  /** Whatever is worked by hand is worked. */
+  byHand?: boolean
+  /** Conductors are as warm as this, K; else as planned. */
+  temperature?: number
+  /** Times the battery's own resistance, and what every earth has more, Ω. */
+  batteryTimes?: number
+  earthMore?: number
+}
+
+const COMPRESSOR = { key: true, lights: true, wanted: true }
 export const POWER_STATES = [
   { id: 'off', label: 'Key off' },
-  { id: 'on', label: 'Key on, compressor off' },
-  { id: 'full', label: 'Key on, tank full' },
-  { id: 'compressor', label: 'Key on, compressor running' },
-  { id: 'start', label: 'Compressor starting' },
-  { id: 'running', label: 'Engine and compressor running' },
-  { id: 'cranking', label: 'Cranking' },
-] as const
+  { id: 'accessory', label: 'Key at accessory, lights on', lights: true },
+  { id: 'on', label: 'Key on, compressor off', key: true, lights: true },
+  { id: 'full', label: 'Key on, tank full', key: true, lights: true, full: true },
+  { id: 'compressor', label: 'Key on, compressor running', ...COMPRESSOR },
+  { id: 'start', label: 'Compressor starting', ...COMPRESSOR, starting: true },
+  { id: 'running', label: 'Engine and compressor running', ...COMPRESSOR, engine: true },
+  { id: 'everything', label: 'Everything on, engine off', ...COMPRESSOR, byHand: true },
+  { id: 'cranking', label: 'Cranking', cranking: true },
+  {
+    id: 'cold',
+    label: 'Compressor on a cold morning',
+    ...COMPRESSOR,
+    temperature: WIRING.coldMorning,
+    batteryTimes: WIRING.coldBattery,
+  },
+  { id: 'hot', label: 'Compressor, hot engine space', ...COMPRESSOR, temperature: WIRING.hotEngineSpace },
+  {
+    id: 'corroded',
+    label: 'Compressor, earths corroded',
+    ...COMPRESSOR,
+    earthMore: WIRING.corroded,
+  },
+] as const satisfies readonly State[]
 export type PowerState = (typeof POWER_STATES)[number]['id']
+const STATES: Record<PowerState, State> = Object.fromEntries(
+  POWER_STATES.map((state) => [state.id, state]),
+) as Record<PowerState, State>
 
-const KEY_ON: readonly PowerState[] = ['on', 'full', 'compressor', 'start', 'running']
-const WANTED: readonly PowerState[] = ['compressor', 'start', 'running']
-
-/** What is wrong with one part; `to-frame` of a fuse: a wire behind it is rubbed through, and it has blown. */
+/** What is wrong with one part; `to-frame` of a guard: a wire behind it is rubbed through, and it has blown. */
 export interface Fault {
   part: string
   how: FaultHow
@@ -31,7 +72,7 @@ export type FaultHow = (typeof FAULT_HOWS)[number]
 export const BAD_JOINTS = [0.15, 0.5, 1.5, 5] as const
 /** A wire rubbed through to the frame, Ω. */
 const TO_FRAME = 0.05
-/** A battery near its end: volts, and times its own resistance. */
+/** A battery near its end: volts of a 12 V truck, and times its own resistance. */
 const WEAK = { volts: 11.6, times: 8 }
 
 const resistor = (id: string, a: string, b: string, ohm: number): NetworkElement => ({
@@ -42,60 +83,110 @@ const resistor = (id: string, a: string, b: string, ohm: number): NetworkElement
   ohm,
 })
 
+/** One way of looking at a wiring: its state, a fault or none, and what coils hold and motors do by now. */
+interface Look {
+  wiring: Wiring
+  state: State
+  fault: Fault | null
+  pulled: ReadonlySet<string>
+  turning: boolean
+  /** Whether the motor's own circuit is closed whatever its control does. */
+  forced?: boolean
+}
+
 /**
- * Whether a contact is closed, with what is known of coils and of the block. With the compressor off at its cab switch the
- * tank is low, so that the pressure switch is closed; without a cab switch it is off because the tank is full.
+ * Whether a contact is closed. With the compressor off at its cab switch the tank is low, so that the pressure switch is
+ * closed; without a cab switch it is off because the tank is full.
  */
-function isClosed(by: ClosedBy, state: PowerState, pulled: ReadonlySet<string>, hasCab: boolean): boolean {
-  if (by === 'key') return KEY_ON.includes(state)
-  if (by === 'cab') return WANTED.includes(state) || state === 'full'
-  if (by === 'pressure') return WANTED.includes(state) || (hasCab && state === 'on')
-  if (by === 'block') return WANTED.includes(state) && pulled.has('wake')
+function isClosed(by: ClosedBy, { wiring, state, pulled }: Look): boolean {
+  if (by === 'left-on') return true
+  if (by === 'key') return state.key ?? false
+  if (by === 'lights') return state.lights ?? false
+  if (by === 'hand') return state.byHand ?? false
+  if (by === 'engine') return state.engine ?? false
+  if (by === 'cab') return (state.wanted ?? state.full) === true
+  if (by === 'pressure') {
+    const hasCab = wiring.parts.some((part) => part.role === 'contact' && part.closedBy === 'cab')
+    return state.wanted === true || (hasCab && state.key === true && !state.full)
+  }
+  if (by === 'block') return state.wanted === true && pulled.has('wake')
   return pulled.has(by.coil)
 }
 
-/** Elements of the network in one state; `turning` where the motor draws its current, `pulled` what coils hold. */
-function elementsOf(
-  { parts }: Wiring,
-  state: PowerState,
-  fault: Fault | null,
-  pulled: ReadonlySet<string>,
-  turning: boolean,
-): NetworkElement[] {
-  const blown = fault?.how === 'to-frame' ? fault.part : null
-  const hasCab = parts.some((part) => part.role === 'contact' && part.closedBy === 'cab')
-  const elements = parts.flatMap((part): NetworkElement[] => {
-    const { id, a, b } = part
-    const own = fault?.part === id ? fault.how : null
-    if (part.role === 'battery') return battery(state, own === 'weak', part)
-    if (own === 'open' || id === blown) return [resistor(id, a, b, WIRING.open)]
-    const more = own === 'resistive' ? (fault?.ohm ?? BAD_JOINTS[1]) : 0
-    if (part.role === 'motor')
+/** Elements of the network as they are under one look. */
+function elementsOf(look: Look): NetworkElement[] {
+  const { wiring, fault } = look
+  const elements = wiring.parts.flatMap((part) => elementOf(part, look))
+  const rubbed = fault?.how === 'to-frame' ? wiring.parts.find(({ id }) => id === fault.part) : undefined
+  const awaken = looseWake(wiring)
+  return [...elements, ...awaken, ...(rubbed ? [resistor('rubbed', rubbed.b, GROUND, TO_FRAME)] : [])]
+}
+
+/** A wake input that no wire leads to still hangs on its block: nothing floats. */
+function looseWake({ parts }: Wiring): NetworkElement[] {
+  const isLoose = parts.some(({ id }) => id === 'wake') && !parts.some(({ id }) => id === 'wire-wake')
+  return isLoose ? [resistor('wake-loose', PLUS, 'wake', WIRING.open)] : []
+}
+
+function elementOf(part: WiringPart, look: Look): NetworkElement[] {
+  const { state, fault, pulled, turning } = look
+  const { id, a, b } = part
+  const own = fault?.part === id ? fault.how : null
+  if (part.role === 'battery') return batteryOf(part, look, own === 'weak')
+  if (own === 'open' || own === 'to-frame') return [resistor(id, a, b, WIRING.open)]
+  const more = own === 'resistive' ? (fault?.ohm ?? BAD_JOINTS[1]) : 0
+  switch (part.role) {
+    case 'motor':
       return turning
         ? [{ id, kind: 'current', a, b, ampere: part.amps }]
         : [resistor(id, a, b, part.winding + more)]
-    if (part.role !== 'contact') return [resistor(id, a, b, part.ohm + more)]
-    const closed = own === 'welded' || isClosed(part.closedBy, state, pulled, hasCab)
-    return [resistor(id, a, b, closed ? part.ohm + more : WIRING.open)]
-  })
-  const rubbed = fault?.how === 'to-frame' ? parts.find(({ id }) => id === fault.part) : undefined
-  return rubbed ? [...elements, resistor('rubbed', rubbed.b, GROUND, TO_FRAME)] : elements
+    case 'contact': {
+      const forced = look.forced === true && isMotors(part)
+      const closed = own === 'welded' || forced || isClosed(part.closedBy, look)
+      return [resistor(id, a, b, closed ? part.ohm + more : WIRING.open)]
+    }
+    case 'wire':
+    case 'earth': {
+      const factor = state.temperature === undefined ? 1 : warmth(state.temperature, look.wiring.temperature)
+      const earth = part.role === 'earth' ? (state.earthMore ?? 0) : 0
+      return [resistor(id, a, b, part.ohm + part.wire.copper * (factor - 1) + earth + more)]
+    }
+    case 'user': {
+      const ohm = part.asleep !== undefined && !pulled.has('wake') ? part.asleep : part.ohm
+      return [resistor(id, a, b, ohm + more)]
+    }
+    case 'guard':
+    case 'coil':
+    case 'joint':
+      return [resistor(id, a, b, part.ohm + more)]
+  }
 }
 
-function battery(state: PowerState, weak: boolean, { id, a, b }: WiringPart): NetworkElement[] {
-  const volt = weak ? WEAK.volts : WIRING.batteryVolts
-  const ohm = WIRING.batteryOhms * (weak ? WEAK.times : 1)
+/** Contacts that the motor's own current passes. */
+const isMotors = ({ id, a, b }: PartOf<'contact'>) =>
+  id === 'relay' || id === 'cab' || id === 'pressure' || a === 'feed-end' || b === 'motor-plus'
+
+function batteryOf(
+  { id, a, b, volts, inner }: PartOf<'battery'>,
+  look: Look,
+  weak: boolean,
+): NetworkElement[] {
+  const { state, wiring } = look
+  const scale = wiring.nominal / 12
+  const volt = weak ? WEAK.volts * scale : volts
+  const ohm = inner * (weak ? WEAK.times : 1) * (state.batteryTimes ?? 1)
   const own: NetworkElement[] = [{ id, kind: 'source', a, b, volt, ohm }]
-  if (state === 'running')
+  if (a !== PLUS) return own
+  if (state.engine)
     own.push({
       id: 'alternator',
       kind: 'source',
       a,
       b,
-      volt: WIRING.alternatorVolts,
-      ohm: WIRING.alternatorOhms,
+      volt: WIRING.alternatorVolts * scale,
+      ohm: WIRING.alternatorOhms * scale,
     })
-  if (state === 'cranking') own.push(resistor('starter', a, b, WIRING.starter))
+  if (state.cranking) own.push(resistor('starter', a, b, WIRING.starter * scale))
   return own
 }
 
@@ -110,14 +201,15 @@ const ROUNDS = 6
 
 /** Volts and amps of the wiring in a state, with one fault or none. */
 export function solveState(wiring: Wiring, state: PowerState, fault: Fault | null = null): StateSolved {
+  const isStarting = STATES[state].starting === true
   let pulled: ReadonlySet<string> = new Set<string>()
   let turning = false
   for (let round = 0; ; round++) {
-    const elements = elementsOf(wiring, state, fault, pulled, turning)
+    const elements = elementsOf({ wiring, state: STATES[state], fault, pulled, turning })
     // Open contacts and broken wires are large resistances: what hung together at first still does.
     const solved = solveNetwork(elements, GROUND, fault !== null || round > 0)
-    const next = heldBy(wiring, solved)
-    const turns = state !== 'start' && motorTurns(wiring, solved)
+    const next = heldBy(wiring, solved, elements)
+    const turns = !isStarting && motorTurns(wiring, solved)
     const settled = turns === turning && next.size === pulled.size && [...next].every((id) => pulled.has(id))
     if (settled || round === ROUNDS) return { ...solved, elements, turns: turning }
     pulled = next
@@ -126,14 +218,23 @@ export function solveState(wiring: Wiring, state: PowerState, fault: Fault | nul
 }
 
 /** Coils that hold their contact, and whether the block is awake: by the current through them, not by volts alone. */
-function heldBy({ parts }: Wiring, { amps }: Solved): Set<string> {
-  const drives = (part: WiringPart | undefined, volts: number) =>
-    part !== undefined && 'ohm' in part && amps[part.id]! * part.ohm >= volts
-  const held = parts.filter((part) => part.role === 'coil' && drives(part, WIRING.pullIn)).map(({ id }) => id)
+function heldBy(
+  { parts, nominal }: Wiring,
+  { amps }: Solved,
+  elements: readonly NetworkElement[],
+): Set<string> {
+  const scale = nominal / 12
+  const ohms = new Map(elements.map((e) => [e.id, e.kind === 'resistor' ? e.ohm : 0]))
+  const drives = (id: string | undefined, volts: number) => {
+    const ohm = id === undefined ? WIRING.open : ohms.get(id)!
+    // A broken winding has all the volts across it and holds nothing.
+    return ohm < WIRING.open && amps[id!]! * ohm >= volts * scale
+  }
+  const coils = parts.filter((part) => part.role === 'coil' && drives(part.id, WIRING.pullIn))
   const wake = parts.find(({ id }) => id === 'wake')
   const block = parts.find((part) => part.role === 'user' && part.b === wake?.b && part.id !== 'wake')
-  const awake = drives(wake, WIRING.wakes) && drives(block, WIRING.wakes)
-  return new Set(awake ? [...held, 'wake'] : held)
+  const awake = drives(wake?.id, WIRING.wakes) && drives(block?.id, WIRING.wakes)
+  return new Set([...coils.map(({ id }) => id), ...(awake ? ['wake'] : [])])
 }
 
 /** A motor turns as long as its volts push more than its current through its winding. */
@@ -144,17 +245,53 @@ function motorTurns({ parts }: Wiring, { volts, amps }: Solved): boolean {
   return pushes && amps[motor.id]! >= motor.amps - 1e-9
 }
 
+/** What the motor's terminals are to it: volts with no current of its own, and the ohms behind them. */
+export interface MotorSource {
+  volts: number
+  ohms: number
+}
+
 /**
- * Ohms from behind a fuse to the battery's negative, the fuse pulled, the key off and the battery's clamp off: next to
+ * The wiring as its motor sees it, key on and its own circuit closed, everything else drawing what it draws; null without
+ * a motor.
+ * @source Thévenin's theorem, by two solutions
+ */
+export function motorSource(wiring: Wiring): MotorSource | null {
+  const motor = wiring.parts.find((part) => part.role === 'motor')
+  if (!motor) return null
+  const awake = new Set(wiring.parts.some(({ id }) => id === 'wire-wake') ? ['wake', 'coil'] : ['coil'])
+  const look: Look = {
+    wiring,
+    state: STATES.compressor,
+    fault: null,
+    pulled: awake,
+    turning: true,
+    forced: true,
+  }
+  const elements = elementsOf(look)
+  const across = (ampere: number) => {
+    const { id, a, b } = motor
+    const others = elements.filter((element) => element.id !== id)
+    const { volts } = solveNetwork([...others, { id, kind: 'current', a, b, ampere }], GROUND)
+    return volts[motor.a]! - volts[motor.b]!
+  }
+  const idle = across(0)
+  return { volts: idle, ohms: idle - across(1) }
+}
+
+/**
+ * Ohms from behind a guard to the battery's negative, the guard pulled, the key off and the battery's clamp off: next to
  * nothing where a wire behind it is rubbed through.
  */
-export function ohmsBehind(wiring: Wiring, fuse: string, fault: Fault | null = null): number {
-  const part = wiring.parts.find(({ id }) => id === fuse)!
-  const elements = elementsOf(wiring, 'off', fault, new Set(), false)
-    .filter(({ id, kind }) => kind !== 'source' && id !== fuse)
+export function ohmsBehind(wiring: Wiring, guard: string, fault: Fault | null = null): number {
+  const part = wiring.parts.find(({ id }) => id === guard)!
+  const look = { wiring, state: STATES.off, fault, pulled: new Set<string>(), turning: false }
+  const elements = elementsOf(look)
+    .filter(({ id, kind }) => kind !== 'source' && id !== guard)
     .concat({ id: 'meter', kind: 'current', a: GROUND, b: part.b, ampere: TEST_CURRENT })
-  // Without the battery its positive hangs on nothing but what leads to it.
-  elements.push(resistor('clamp-off', PLUS, GROUND, WIRING.open))
+  // Without their batteries the positives hang on nothing but what leads to them.
+  for (const { role, a } of wiring.parts)
+    if (role === 'battery') elements.push(resistor(`clamp-off-${a}`, a, GROUND, WIRING.open))
   return solveNetwork(elements, GROUND).volts[part.b]! / TEST_CURRENT
 }
 /** What a meter sends through what it measures, A. */

@@ -66,6 +66,7 @@ watch([() => job.plan !== null, stage], async ([there]) => {
 })
 useAnswers()
 watch(stage, () => {
+  if (screen.leading?.stage === stage.value) return
   if (!job.derived?.stages[stage.value].notes.some((n) => n.subject === screen.subject)) screen.subject = null
 })
 useHead({

@@ -1,22 +1,9 @@
-import { PRACTICE } from '../catalog/practice'
-import type { PowerPlan, Truck } from '../document/types'
-import { notesOf, type Note, type Remedy } from '../quantity/figure'
-import { applyRules, type Rule } from '../quantity/stage'
-import type { PowerResult, WiredPart } from './types'
-import { fuseHolds } from './circuit'
+import { PRACTICE } from '../../catalog/practice'
+import type { Remedy } from '../../quantity/figure'
+import { fuseHolds } from '../circuit'
+import { note, type PowerRule, type PowerRuleInput } from './common'
 
-/** What Power notices of wire, fuse and earth. */
-export interface PowerRuleInput {
-  power: PowerPlan
-  truck: Truck
-  r: PowerResult
-  electric: readonly WiredPart[]
-  /** Share of the compressor's air that the feed takes; null without one. */
-  slowed: number | null
-}
-type PowerRule = Rule<PowerRuleInput>
-
-const note = notesOf('power', 'current')
+/** Wire and fuse of the compressor's feed. */
 
 /** Back to the proposed wire, where there is one. */
 const useProposedWire = ({ r }: PowerRuleInput): Remedy | undefined =>
@@ -178,63 +165,6 @@ const fuseInrush: PowerRule = (input) => {
   })
 }
 
-/** What stands in the motor's own circuit while no relay is drawn. */
-const CARRIES_MOTOR: readonly WiredPart['kind'][] = ['pressureSwitch', 'cabSwitch']
-
-type WiringRule = Rule<Pick<PowerRuleInput, 'electric'> & { motor: number }>
-
-const contactOverload: WiringRule = ({ electric, motor }) =>
-  electric
-    .filter((part) => CARRIES_MOTOR.includes(part.kind) && part.current < motor)
-    .map((part) =>
-      note({
-        rule: 'contact-overload',
-        rank: 'stop',
-        subject: part.id,
-        value: motor,
-        limit: part.current,
-        title: `${part.label}: its contacts carry too little`,
-        text: 'Wired straight into the feed it would carry {value}; its contacts are rated for {limit} and weld. It works a relay, which carries the motor.',
-        source: 'Class of the part (common practice); its own sheet rules',
-      }),
-    )
-
-const notWiredHere: WiringRule = ({ electric, motor }) => {
-  if (electric.length === 0) return null
-  const names = electric.map((part) => part.label.toLowerCase())
-  const list = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0]!
-  return note({
-    quantity: 'count',
-    rule: 'not-wired-here',
-    rank: 'fix',
-    subject: 'wiring',
-    title: motor > 0 ? 'Not all of this circuit is wired here' : 'This circuit is not wired here',
-    text: `${motor > 0 ? 'Feed, fuse and earth of the compressor are planned here. ' : ''}The wires of ${list}, ${motor > 0 ? 'a relay for the motor and its coil, ' : ''}and their fuses are not: plan them from the parts’ own sheets before anything is connected.`,
-    source: 'What this stage plans today',
-  })
-}
-
-/** What is switched or fed over wires, whether or not there is a compressor to feed. */
-export const wiringRules = (input: Parameters<WiringRule>[0]): Note[] =>
-  applyRules([contactOverload, notWiredHere], input)
-
-const earthNotSteel: PowerRule = ({ power, truck }) => {
-  if (power.earth !== 'body' || truck.bed.material === 'steel') return null
-  return note({
-    quantity: 'count',
-    rule: 'earth-not-steel',
-    rank: 'stop',
-    subject: 'earth',
-    title: `The ${truck.bed.material} body is no earth`,
-    text: 'Go to the steel frame or to the battery, bare bright metal, on a screw of its own.',
-    source: 'Common practice',
-    remedy: {
-      label: 'Earth at the battery',
-      patches: [{ op: 'replace', path: ['power', 'earth'], value: 'battery' }],
-    },
-  })
-}
-
 const fuseLast: PowerRule = () =>
   note({
     quantity: 'count',
@@ -246,7 +176,7 @@ const fuseLast: PowerRule = () =>
     source: 'Common practice',
   })
 
-const RULES: readonly PowerRule[] = [
+export const feedRules: readonly PowerRule[] = [
   noWireFits,
   dropTooLarge,
   feedSlows,
@@ -255,12 +185,5 @@ const RULES: readonly PowerRule[] = [
   fuseOverWire,
   fuseNuisance,
   fuseInrush,
-  earthNotSteel,
   fuseLast,
-]
-
-/** All that Power notices. */
-export const powerRules = (input: PowerRuleInput): Note[] => [
-  ...applyRules(RULES, input),
-  ...wiringRules({ motor: input.r.motor, electric: input.electric }),
 ]

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { harnessTable, sizeLabel, wireTable, wiringGraph, type WiringTable } from '#core/power/tables'
+import { lowerFirst } from '#core/power/network/draft'
+import { showText } from '#core/quantity/units'
+import { usePower } from './usePower'
+
+/** Every wire with its size, colour, length, guard and both ends; for the bench, a spreadsheet, or another program. */
+const { shop, screen, result, chosen } = usePower()
+const rows = computed(() => result.value.rows)
+const text = (value: number, quantity: 'run' | 'current' | 'voltage' | 'power') =>
+  showText(value, quantity, shop.units)
+async function save(name: string, { head, rows: list }: WiringTable): Promise<void> {
+  const { csvText } = await import('#core/quantity/csv')
+  saveFile(`${name}.csv`, csvText(head, list), 'text/csv')
+}
+function saveGraph(): void {
+  const graph = wiringGraph(result.value.wiring, rows.value)
+  saveFile('wiring.json', JSON.stringify(graph, null, 2), 'application/json')
+}
+</script>
+
+<template>
+  <section class="sheet p-4" aria-label="Wires">
+    <div class="overflow-x-auto">
+      <table class="w-full text-sm">
+        <caption class="sr-only">
+          Every wire
+        </caption>
+        <thead>
+          <tr class="label text-left">
+            <th scope="col">Mark</th>
+            <th scope="col" class="min-w-52">Wire, and its ends</th>
+            <th scope="col">Colour</th>
+            <th scope="col" class="pr-3">Size</th>
+            <th scope="col" class="text-right pr-3">Length</th>
+            <th scope="col" class="text-right pr-3">Most</th>
+            <th scope="col" class="text-right pr-3">Loses</th>
+            <th scope="col" class="text-right pr-3">May carry</th>
+            <th scope="col" class="text-right pr-3">Guard</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="wire in rows"
+            :key="wire.id"
+            class="border-t border-line align-top"
+            :class="{ 'bg-chosen': chosen?.id === wire.id }"
+          >
+            <th scope="row" class="py-1 pr-3 text-left">
+              <button type="button" class="underline touch" @click="screen.subject = wire.id">
+                {{ wire.mark }}
+              </button>
+            </th>
+            <td class="py-1 pr-3">
+              {{ wire.label }}
+              <span v-for="(end, i) in wire.ends" :key="i" class="label block">
+                {{ i === 0 ? 'from' : 'to' }} {{ lowerFirst(end.at) }}: {{ end.terminal }}, {{ end.barrel }},
+                strip {{ showText(end.strip, 'length', shop.units)
+                }}{{ end.folded ? ' and fold it back' : '' }}
+              </span>
+            </td>
+            <td class="py-1 pr-3">{{ wire.colour }}</td>
+            <td class="py-1 pr-3 figure whitespace-nowrap">{{ sizeLabel(wire.area, shop.units.wire) }}</td>
+            <td class="py-1 pr-3 text-right whitespace-nowrap">
+              <span class="figure">{{ text(wire.length, 'run') }}</span>
+              <span v-if="!wire.laid && wire.for !== 'earth'" class="label block">not laid</span>
+            </td>
+            <td class="py-1 pr-3 text-right figure whitespace-nowrap">{{ text(wire.amps, 'current') }}</td>
+            <td class="py-1 pr-3 text-right figure whitespace-nowrap">{{ text(wire.drop, 'voltage') }}</td>
+            <td class="py-1 pr-3 text-right figure whitespace-nowrap">
+              {{ text(wire.ampacity, 'current') }}
+            </td>
+            <td class="py-1 pr-3 text-right figure whitespace-nowrap">
+              {{ wire.guard ? text(wire.guard.rating, 'current') : wire.for === 'earth' ? '' : 'none' }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <div class="flex flex-wrap gap-x-4 gap-y-1 mt-2 text-sm no-print">
+      <button type="button" class="underline touch" @click="save('wires', wireTable(rows, shop.units.wire))">
+        Wires as CSV
+      </button>
+      <button
+        type="button"
+        class="underline touch"
+        @click="save('harness', harnessTable(rows, shop.units.wire))"
+      >
+        Cut and labels as CSV
+      </button>
+      <button type="button" class="underline touch" @click="saveGraph">Wiring as JSON</button>
+    </div>
+    <p class="label mt-2">
+      “Most” is the most it carries in any state that lasts, “loses” what it costs then. Copper at the planned
+      temperature, both ends counted; ampacity after ABYC E-11 (memory), derated for bundle and engine space.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,213 @@
+import { PLUS, SECOND } from '../network/draft'
+import type { PartOf, Wiring, WiringPart } from '../network/types'
+import type { WirePart } from '../wires'
+
+/**
+ * The wiring as drawn: from the battery on the left to the earths on the right, a row for each thing that takes current,
+ * what they share drawn once. Rows and columns follow the order the wiring is built in, so that an edit moves nothing else.
+ */
+
+export const SHEETS = [
+  { id: 'feed', title: 'Feed' },
+  { id: 'control', title: 'Control' },
+  { id: 'gauges', title: 'Gauges and lamps' },
+] as const
+export type SheetId = (typeof SHEETS)[number]['id']
+
+/** Room for the name of what an end goes back to, px. */
+const BACK_NAME = 104
+/** Size of one column and one row, and half the length of a symbol, px. */
+export const COLUMN = 132
+export const ROW = 78
+export const HALF = 20
+const MARGIN = { x: 52, y: 46 }
+
+export interface DrawnPart {
+  part: WiringPart
+  x: number
+  y: number
+}
+export interface DrawnWire {
+  part: WirePart
+  /** From symbol to symbol, corners included. */
+  points: [number, number][]
+  /** Where its mark stands. */
+  at: { x: number; y: number }
+}
+export interface WiringDrawing {
+  width: number
+  height: number
+  parts: DrawnPart[]
+  wires: DrawnWire[]
+  /** Joins that no wire of the list makes: parts on one stud, and branches. */
+  joins: [number, number][][]
+  dots: { x: number; y: number }[]
+  /** Ends that go back to something drawn elsewhere, by its name. */
+  backs: { x: number; y: number; to: string }[]
+}
+
+type Taker = PartOf<'user'> | PartOf<'motor'> | PartOf<'coil'>
+const isTaker = (part: WiringPart): part is Taker =>
+  part.role === 'user' || part.role === 'motor' || part.role === 'coil'
+
+/** The sheet that what takes current stands on. */
+export function sheetOf(part: WiringPart): SheetId | null {
+  if (part.role === 'motor' || part.id === 'battery-2') return 'feed'
+  if (part.role === 'coil') return 'control'
+  if (part.role !== 'user') return null
+  if (part.asleep !== undefined) return 'feed'
+  if (part.id.startsWith('lamp-') || /gauge|sensor/i.test(part.id)) return 'gauges'
+  return 'control'
+}
+
+/** Sheets that have anything on them. */
+export const sheetsOf = ({ parts }: Wiring): SheetId[] =>
+  SHEETS.map(({ id }) => id).filter((id) => parts.some((part) => sheetOf(part) === id))
+
+/** Draws one sheet. */
+export function drawSheet(wiring: Wiring, sheet: SheetId): WiringDrawing {
+  const pen = penOf(wiring, sheet)
+  let row = 0
+  for (const root of [PLUS, SECOND]) {
+    const battery = wiring.parts.find((part) => part.role === 'battery' && part.a === root)
+    if (!battery || (root === SECOND && !pen.feeds(SECOND))) continue
+    const [x, y] = place(0, row)
+    pen.drawing.parts.push({ part: battery, x, y })
+    row = pen.draw(root, { x: x + HALF, y, column: 1, row, wire: null })
+  }
+  const { drawing } = pen
+  const right = Math.max(...drawing.parts.map(({ x }) => x), ...drawing.backs.map(({ x }) => x + BACK_NAME))
+  return { ...drawing, width: right + MARGIN.x + HALF, height: MARGIN.y * 2 + (Math.max(row, 1) - 1) * ROW }
+}
+
+const place = (column: number, row: number): [number, number] => [
+  MARGIN.x + column * COLUMN,
+  MARGIN.y + row * ROW,
+]
+
+/** Where the pen stands: behind a symbol, before the next, with the wire that it is drawing. */
+interface At {
+  x: number
+  y: number
+  column: number
+  row: number
+  wire: WirePart | null
+}
+
+function penOf(wiring: Wiring, sheet: SheetId) {
+  const drawing: Omit<WiringDrawing, 'width' | 'height'> = {
+    parts: [],
+    wires: [],
+    joins: [],
+    dots: [],
+    backs: [],
+  }
+  const after = new Map<string, WiringPart[]>()
+  for (const part of wiring.parts) {
+    if (part.role === 'battery' || part.role === 'earth' || part.id === 'tie-fuse-2') continue
+    after.set(part.a, [...(after.get(part.a) ?? []), part])
+  }
+  const known = new Map<string, boolean>()
+  /** Whether anything of this sheet hangs behind a node. */
+  function leads(node: string): boolean {
+    const seen = known.get(node)
+    if (seen !== undefined) return seen
+    known.set(node, false)
+    const found = isSecond(node) ? sheet === 'feed' : feeds(node)
+    known.set(node, found)
+    return found
+  }
+  /** What goes on from a node on this sheet. */
+  const wantedBehind = (node: string) =>
+    (after.get(node) ?? []).filter((part) => (isTaker(part) && sheetOf(part) === sheet) || leads(part.b))
+  const feeds = (node: string): boolean => wantedBehind(node).length > 0
+  /** The second battery's own terminal, reached over the wire between the two. */
+  const isSecond = (node: string) => node === 'tie-ends' || node === SECOND
+
+  const join = (from: At, to: { x: number; y: number }): [number, number][] => {
+    const points: [number, number][] =
+      from.y === to.y
+        ? [
+            [from.x, from.y],
+            [to.x, to.y],
+          ]
+        : [
+            [from.x, from.y],
+            [from.x + BRANCH, from.y],
+            [from.x + BRANCH, to.y],
+            [to.x, to.y],
+          ]
+    if (from.wire) drawing.wires.push({ part: from.wire, points, at: { x: to.x - 46, y: to.y } })
+    else drawing.joins.push(points)
+    return points
+  }
+
+  /** Draws all that hangs behind a node. @returns the next free row. */
+  function draw(node: string, from: At): number {
+    if (isSecond(node) && from.column > 1) return drawSecond(from)
+    const wanted = wantedBehind(node)
+    if (wanted.length === 0) return from.row + 1
+    if (wanted.length > 1 && from.wire) {
+      // The wire ends where it branches.
+      const [x, y] = place(from.column, from.row)
+      join(from, { x: x - HALF, y })
+      from = { x: x - HALF, y, column: from.column + 1, row: from.row, wire: null }
+    }
+    if (wanted.length > 1) drawing.dots.push({ x: from.x + BRANCH, y: from.y })
+    let row = from.row
+    wanted.forEach((part, i) => {
+      // A branch starts where its parent's line is, and runs down to a row of its own.
+      row = drawPart(part, { ...from, row: i === 0 ? from.row : row, wire: from.wire })
+    })
+    return row
+  }
+
+  function drawPart(part: WiringPart, from: At): number {
+    if (part.role === 'wire') {
+      if (from.wire === null) return draw(part.b, { ...from, wire: part })
+      // Two wires in one go: they meet at a stud of what stands between.
+      const [x, y] = place(from.column, from.row)
+      join(from, { x: x - HALF, y })
+      drawing.dots.push({ x: x - HALF, y })
+      return draw(part.b, { x: x - HALF, y, column: from.column + 1, row: from.row, wire: part })
+    }
+    const [x, y] = place(from.column, from.row)
+    join(from, { x: x - HALF, y })
+    drawing.parts.push({ part, x, y })
+    const next: At = { x: x + HALF, y, column: from.column + 1, row: from.row, wire: null }
+    if (!isTaker(part)) return draw(part.b, next)
+    return drawEarth(part, next)
+  }
+
+  function drawEarth(part: Taker, from: At): number {
+    const earth = wiring.parts.find((p): p is PartOf<'earth'> => p.role === 'earth' && p.a === part.b)
+    const [x, y] = place(from.column, from.row)
+    if (earth && earth.of === ownerOf(part)) {
+      join({ ...from, wire: earth }, { x: x - HALF, y })
+      drawing.parts.push({ part: earth, x, y })
+    } else {
+      const owner = wiring.parts.find((p) => p.id !== part.id && isTaker(p) && p.b === part.b)
+      join(from, { x: x - HALF, y })
+      drawing.backs.push({ x: x - HALF, y, to: owner?.label ?? '' })
+    }
+    return from.row + 1
+  }
+
+  function drawSecond(from: At): number {
+    let at = from
+    for (const id of ['tie-fuse-2', 'battery-2']) {
+      const part = wiring.parts.find((p) => p.id === id)
+      if (!part) continue
+      const [x, y] = place(at.column, at.row)
+      join(at, { x: x - HALF, y })
+      drawing.parts.push({ part, x, y })
+      at = { x: x + HALF, y, column: at.column + 1, row: at.row, wire: null }
+    }
+    return from.row + 1
+  }
+  return { drawing, draw, feeds }
+}
+/** A branch leaves its parent's line so far behind the symbol. */
+const BRANCH = 12
+
+const ownerOf = (part: Taker) => (part.role === 'motor' ? 'motor' : part.role === 'coil' ? 'coil' : part.id)

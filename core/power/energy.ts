@@ -1,0 +1,54 @@
+import { PRACTICE } from '../catalog/practice'
+import { WIRING } from '../catalog/wiring'
+import type { PowerPlan } from '../document/types'
+import { liftsOnBattery, selfDischarge, standbyDays } from './circuit'
+import type { AllStates } from './wires'
+
+/** What the battery gives, parked and lifting, and what the alternator gives back. SI. */
+
+export interface Energy {
+  /** What the wiring takes with the key off, and with truck and battery by itself, A. */
+  parked: number
+  drain: number
+  /** Days until the usable part of the charge is gone. */
+  standby: number
+  /** A·s of one lift to the highest haul; null where it is not known how long that takes. */
+  lift: number | null
+  /** Lifts with the engine off before what cranking needs is touched, and with a second battery as well. */
+  lifts: number | null
+  liftsWithSecond: number | null
+  /** What the set takes while it runs, and what an idling alternator has over for it, A. */
+  running: number
+  spare: number
+}
+
+/** A battery of this capacity stands in for one that is not there, to say what it would buy, A·s. */
+export const USUAL_SECOND = 75 * 3600
+/** A second battery that cranks nothing may be used down to this share (from memory). */
+const SECOND_USABLE = 0.5
+
+/** @param liftTime seconds of one lift to the highest haul, null where it cannot be told. */
+export function energyOf(power: PowerPlan, solved: AllStates, liftTime: number | null): Energy {
+  const parked = Math.abs(solved.off.amps.battery ?? 0) + Math.abs(solved.off.amps['battery-2'] ?? 0)
+  const drain = parked + PRACTICE.truckDrain.value + selfDischarge(power.batteryCapacity)
+  const usable = PRACTICE.usableCharge.value
+  const running =
+    Math.abs(solved.compressor.amps.battery ?? 0) + Math.abs(solved.compressor.amps['battery-2'] ?? 0)
+  const lift = liftTime === null || liftTime <= 0 ? null : running * liftTime
+  // What is left above the half that cranking needs, at the charge it rests at.
+  const free = Math.max(power.charge - (1 - usable), 0)
+  const lifts = lift === null ? null : liftsOnBattery(power.batteryCapacity, free, 0, 0, lift).lifts
+  const second = power.secondBattery?.capacity ?? USUAL_SECOND
+  const more =
+    lift === null ? 0 : liftsOnBattery(second, Math.min(SECOND_USABLE, power.charge), 0, 0, lift).lifts
+  return {
+    parked,
+    drain,
+    standby: standbyDays(power.batteryCapacity, usable, drain),
+    lift,
+    lifts,
+    liftsWithSecond: lifts === null ? null : lifts + more,
+    running,
+    spare: WIRING.alternatorIdle - WIRING.truckRunning - running,
+  }
+}

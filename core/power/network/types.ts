@@ -1,0 +1,65 @@
+import type { EarthPlace, InWireKind, WireJoint, WireUse } from '../../document/types'
+
+/** The electrics of a circuit as a network: parts between nodes where a meter can be held. SI. */
+
+/**
+ * What closes a contact: the key, the lights, a switch worked by hand, pressure, a block that is awake, an isolator with
+ * the engine running, or a relay's coil.
+ */
+export type ClosedBy =
+  'key' | 'lights' | 'cab' | 'hand' | 'left-on' | 'pressure' | 'block' | 'engine' | { coil: string }
+
+/** Where a wire runs: engine space, chassis or cab. */
+export type WireZone = 'engine' | 'chassis' | 'cab'
+
+/** A wire as it is planned. */
+export interface WirePlan {
+  for: WireUse
+  area: number
+  /** One way, m, and whether Lay has run it; else the usual length is taken. */
+  length: number
+  laid: boolean
+  /** Its run at Lay; null where it has none of its own. */
+  route: string | null
+  zone: WireZone
+  joint: WireJoint
+  /** Copper and both joints, Ω, of `ohm`. */
+  copper: number
+  fromLabel: string
+  toLabel: string
+}
+
+interface Between {
+  id: string
+  label: string
+  a: string
+  b: string
+}
+export type WiringPart = Between &
+  (
+    | { role: 'battery'; volts: number; inner: number }
+    | { role: 'guard'; ohm: number; kind: Exclude<InWireKind, 'switch'>; rating: number }
+    | { role: 'wire'; ohm: number; wire: WirePlan }
+    /** Its wire and what it is screwed to. */
+    | { role: 'earth'; ohm: number; of: string; at: EarthPlace; wire: WirePlan; surface: number }
+    /** `carries`: what it may carry, A; null where nothing says. */
+    | { role: 'contact'; ohm: number; closedBy: ClosedBy; carries: number | null }
+    | { role: 'coil'; ohm: number }
+    /** `asleep`: what it is until it is woken, Ω. */
+    | { role: 'user'; ohm: number; asleep?: number }
+    /** Draws `amps` while it turns; standing still it is only its winding. */
+    | { role: 'motor'; amps: number; winding: number }
+    /** What is common to earths on one screw. */
+    | { role: 'joint'; ohm: number }
+  )
+export type PartOf<R extends WiringPart['role']> = Extract<WiringPart, { role: R }>
+
+export interface Wiring {
+  parts: WiringPart[]
+  /** Places where a meter is held against the battery's negative, by node. */
+  points: Record<string, string>
+  /** Volts that what takes current is made for: 12 or 24. */
+  nominal: number
+  /** Conductors are as warm as this in the resistances above, K. */
+  temperature: number
+}

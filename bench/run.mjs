@@ -101,6 +101,15 @@ row('all its single faults weighed after six readings, median', walk.ranking, 'm
 rowAtLeast('one state by ngspice, from its start to its answer', walk.ngspiceTimes, '× our time', 5)
 rowAtLeast(`${walk.faults} faults walked with the meter: the true one first`, walk.first * 100, '%', 80)
 rowAtLeast('the same, among the first three', walk.firstThree * 100, '%', 95)
+const levelBench = await bundle('bench/levelling.ts', 'bench-levelling', ['core', 'bench'])
+const level = JSON.parse(
+  execFileSync(process.execPath, [levelBench], {
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production' },
+  }),
+)
+row('ten minutes of rough road, levelled in a closed loop', level.ten, 's', 1)
+row('sixty arms and lags tried on one core', level.sixty, 's', 20)
 const sweep = (hands) =>
   Promise.all(
     Array.from(

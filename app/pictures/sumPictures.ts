@@ -316,6 +316,42 @@ export const SUM_PICTURES: Record<string, SumPicture> = {
     ],
     words: [word(48, 28, 'I'), word(152, 58, 'R'), word(152, 104, 'U')],
   },
+  'preset-cover': {
+    shapes: [
+      { d: 'M40 8v88h240' },
+      { d: 'M60 62h44v26h-44zM170 16h44v26h-44z', as: 'measure' },
+      { d: wheel(68, 80, 3) + wheel(94, 68, 3) + wheel(176, 36, 3) + wheel(196, 22, 3) + wheel(208, 30, 3) },
+    ],
+    words: [word(14, 20, 'left'), word(284, 100, 'right'), word(112, 78, '1'), word(222, 34, '2')],
+  },
+  'lever-angle': {
+    shapes: [
+      { d: wheel(90, 70, 9), as: 'body' },
+      { d: 'M90 70L200 34' },
+      { d: 'M200 34V96' },
+      { d: 'M90 70H200', as: 'measure' },
+      { d: upright(214, 34, 70), as: 'measure' },
+    ],
+    words: [word(132, 46, 'arm'), word(222, 56, 'd'), word(124, 66, 'α')],
+  },
+  'set-reads': {
+    shapes: [
+      { d: bag(50, 40), as: 'air' },
+      { d: bag(220, 40), as: 'air' },
+      { d: right(112, 206, 62), as: 'measure' },
+    ],
+    words: [word(54, 104, 'T, set'), word(222, 104, 'T, read'), word(128, 52, 'up, colder')],
+  },
+  'radio-margin': {
+    shapes: [
+      { d: battery(36, 50), as: 'body' },
+      { d: 'M150 26v60M172 26v60', as: 'body' },
+      { d: 'M92 40q16 20 0 40M104 34q22 26 0 52M116 28q28 32 0 64', as: 'measure' },
+      { d: 'M250 44h22v44h-22z' },
+      { d: across(60, 260, 100), as: 'measure' },
+    ],
+    words: [word(146, 20, 'steel'), word(246, 38, 'heard'), word(150, 97, 'd')],
+  },
   'lifts-on-battery': {
     shapes: [
       { d: battery(30, 46), as: 'body' },

@@ -57,6 +57,9 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
   ],
   tune: [
     { id: 'presets', title: 'Presets' },
+    { id: 'levelling', title: 'Levelling' },
+    { id: 'memories', title: 'Memories' },
+    { id: 'weather', title: 'Set here, reads there' },
     { id: 'minimum', title: 'Minimum' },
     { id: 'trial', title: 'Road trial' },
   ],
@@ -123,6 +126,12 @@ export const NAMED_FIELDS: Partial<Record<StageName, readonly string[]>> = {
     'Main fuse from the battery',
     'Battery rests at, of its full charge',
   ],
-  tune: ['Minimum kept up'],
+  tune: [
+    'Minimum kept up',
+    'Memories of the control',
+    'May stand off by',
+    'Coldest it stands',
+    'Highest pass',
+  ],
   handover: ['Driver', 'Who to ask', 'Next check', 'Remarks for this truck'],
 }

@@ -5,6 +5,8 @@ import { runCsv } from '#core/air/run/runText'
 import { WHY_NOT } from '#core/air/run/answerRules'
 import { answerPlan, runFailure, runPlan, scenariosOf } from '#core/derive/runs'
 import { createDeriver } from '#core/derive/derive'
+import { LEVEL_DRIVES, levelCsv, levelLoopOf, runLevel } from '#core/derive/levelLoops'
+import type { Derived } from '#core/derive/types'
 import { sampleHauls } from '#core/derive/sample'
 import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/document/file'
 import { jsonSchemaOf } from '#core/document/jsonSchema'
@@ -82,19 +84,38 @@ function network(path: string, options: string[]): number {
 const isNetworkOptions = (options: readonly string[]) =>
   options.every((o, i) => o === '--state' || o === '--spice' || options[i - 1] === '--state')
 
+/** What a circuit that levels itself may be driven over, each haul with each: "level-water-rough". */
+const levelDrives = (plan: Plan, derived: Derived) =>
+  Object.entries(plan.hauls).flatMap(([haul, { label: what }]) => {
+    const loop = levelLoopOf(plan, derived, haul)
+    if (!loop) return []
+    return LEVEL_DRIVES.map(({ id: drive, label }) => ({
+      id: `level-${haul}-${drive}`,
+      label: `${what}: ${label.toLowerCase()}`,
+      loop,
+      drive,
+    }))
+  })
+
 /** Without a scenario, the names of those the plan has; with one, its run as CSV. */
 function run(path: string, name: string | undefined): number {
   const plan = readPlan(path)
   const derived = createDeriver()(plan)
   const scenarios = scenariosOf(plan, derived)
+  const drives = levelDrives(plan, derived)
   if (name === undefined) {
-    print(scenarios.map(({ id, label }) => ({ name: id, label })))
+    print([...scenarios, ...drives].map(({ id, label }) => ({ name: id, label })))
+    return 0
+  }
+  const drive = drives.find(({ id }) => id === name)
+  if (drive) {
+    process.stdout.write(levelCsv(runLevel(drive.loop, drive.drive)))
     return 0
   }
   const scenario = scenarios.find((s) => s.id === name)
   if (!scenario)
     throw new UsageError(
-      `${name}: no scenario of that name in this plan. Use one of ${scenarios.map((s) => s.id).join(', ')}.`,
+      `${name}: no scenario of that name in this plan. Use one of ${[...scenarios, ...drives].map((s) => s.id).join(', ')}.`,
     )
   try {
     process.stdout.write(runCsv(scenario, runPlan(plan, derived, scenario)))

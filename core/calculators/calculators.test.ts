@@ -44,6 +44,10 @@ test('the list holds the contract’s names', () => {
     'lifts-on-battery',
     'inrush-fuse',
     'joint-drop',
+    'preset-cover',
+    'lever-angle',
+    'set-reads',
+    'radio-margin',
   ])
 })
 

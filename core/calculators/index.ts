@@ -6,6 +6,12 @@ import { wireDropCalculator, wireSizeCalculator, fuseCalculator, standbyCalculat
 import { leakRateCalculator, torqueCheckCalculator } from './proof'
 import { bendLengthCalculator, cutPlanCalculator } from './lay'
 import { fuseTimeCalculator, liftsCalculator, networkCalculator } from './network'
+import {
+  leverAngleCalculator,
+  presetCoverCalculator,
+  radioMarginCalculator,
+  setReadsCalculator,
+} from './tune'
 import { inrushFuseCalculator, jointDropCalculator } from './wiring'
 import { LOAD_CALCULATORS } from './load'
 import { CalculatorError, type Calculator } from './define'
@@ -34,6 +40,10 @@ export const CALCULATORS: readonly Calculator[] = [
   liftsCalculator,
   inrushFuseCalculator,
   jointDropCalculator,
+  presetCoverCalculator,
+  leverAngleCalculator,
+  setReadsCalculator,
+  radioMarginCalculator,
 ]
 
 /** Checks the input of a calculator and runs it. @throws {CalculatorError} with one line a field. */

@@ -93,8 +93,8 @@ export const JOINT_SCHOOLS: Record<WireJoint, { label: string; ohm: number; seal
     },
   }
 
-/** What an earth adds by what it is screwed to, Ω. */
-export const EARTH_OHMS = { bare: 0, painted: 0.15, hinged: 0.08 } as const
+/** What an earth adds by what it is screwed to, Ω; `bonded`: a strap of its own from there to the frame. */
+export const EARTH_OHMS = { bare: 0, painted: 0.15, hinged: 0.08, bonded: 0.002 } as const
 /** A bed or body that is not steel, with no bond to the frame, Ω. */
 export const UNBONDED = 0.15
 /** A screw that holds more than one earth, Ω, once for all of them. */

@@ -1,10 +1,11 @@
 import { airStage, electricParts, motorLoad } from '../air/air'
-import { springsTeed } from '../air/circuit/connections'
+import { firstOfKind, springsTeed } from '../air/circuit/connections'
 import { circuitAsItRuns } from '../air/circuit/states'
-import { airSet, withArea } from '../air/parts/parts'
+import { airSet, partOf, withArea } from '../air/parts/parts'
 import { withAnswers, type Answers } from '../air/run/answers'
-import type { AirSet } from '../air/types'
+import type { AirNeed, AirSet } from '../air/types'
 import { buildStage } from '../build/build'
+import { springVolume } from '../catalog/springVolume'
 import { exhaustSide } from '../catalog/truckGeometry'
 import { newHaul } from '../document/newHaul'
 import { DIRECT, type AirPlan, type Plan } from '../document/types'
@@ -28,6 +29,8 @@ import { tableRange } from '../quantity/interpolate'
 import { atmosphereAt } from '../quantity/atmosphere'
 import type { Memo } from '../quantity/stage'
 import { truckStage } from '../truck/truck'
+import { ARM_HOLES, leverTravel, type LeverTravel } from '../tune/lever'
+import type { LeverRuleInput } from '../tune/leverRules'
 import { tuneStage } from '../tune/tune'
 import { createMemo } from './memo'
 import type { Derived, Stages } from './types'
@@ -82,7 +85,9 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
   const power = memo('power', [plan.power, plan.truck, air, feed, wiring], () =>
     powerStage(plan.power, plan.truck, air.result, feed, wiring),
   )
-  const tune = memo('tune', [plan.tune, load, air, trial], () => tuneOf(plan, set, teed, load, trial))
+  const tune = memo('tune', [plan.tune, plan.job.altitude, plan.truck, load, needs, air, trial], () =>
+    tuneOf(plan, set, teed, load, needs, air.result.supplied, trial),
+  )
   const build = buildOf(plan, set, { truck, lay, power }, memo)
   const prove = proveOf(plan, set, { air, lay }, atmosphere, memo)
   const ran = answers ? memo('ran', [air, answers], () => withAnswers(air, answers)) : air
@@ -158,14 +163,52 @@ function tuneOf(
   set: AirSet,
   teed: boolean,
   load: Stages['load'],
+  needs: Record<string, AirNeed>,
+  supplied: boolean,
   trial: RoadTrial | null,
 ): Stages['tune'] {
-  const needs = Object.entries(load.result.hauls).map(([id, h]) => [
-    id,
-    { left: h.left.pressure, right: h.right.pressure },
-  ])
-  return tuneStage(plan.tune, plan.hauls, Object.fromEntries(needs), set.spring, teed, trial)
+  const pressures = Object.fromEntries(
+    Object.entries(load.result.hauls).map(([id, { left, right }]) => [
+      id,
+      { left: left.pressure, right: right.pressure, heightAt: needs[id]?.heightAt ?? NO_HEIGHT },
+    ]),
+  )
+  const volumeAt = { height: set.spring?.designHeight ?? 0, volume: set.spring?.volume ?? 0 }
+  return tuneStage(plan.tune, plan.hauls, {
+    needs: pressures,
+    spring: set.spring,
+    teed,
+    trial,
+    lever: leverOf(plan, circuitAsItRuns(plan.air)),
+    site: {
+      volumeAt: (height) => (set.spring ? springVolume(set.spring.areaByHeight, volumeAt, height) : 0),
+      motionRatio: plan.truck.suspension.motionRatio,
+      wheelbase: plan.truck.wheelbase,
+      altitude: plan.job.altitude,
+      hasMemories: set.block !== null,
+      keepsUp: set.block !== null && supplied,
+    },
+  })
 }
+/** The lever of a height valve over the axle's whole travel; null without one. */
+function leverOf({ truck: { seatGap }, tune: { lever } }: Plan, air: AirPlan): LeverRuleInput | null {
+  const id = firstOfKind(air, 'heightValve')
+  if (id === null) return null
+  const [droop, bump] = [seatGap.droop - seatGap.unladen, seatGap.unladen - seatGap.bump]
+  const over = (arm: number) =>
+    leverTravel({ arm, link: lever.link, ahead: arm, below: lever.link }, droop, bump, lever.stops)
+  const arm = partOf(air, id).figures.arm!
+  const clears = (travel: LeverTravel) => !travel.overCentre && !travel.atStops
+  return {
+    id,
+    arm,
+    stops: lever.stops,
+    travel: over(arm),
+    better: ARM_HOLES.find((hole) => hole > arm && clears(over(hole))) ?? null,
+  }
+}
+
+const NO_HEIGHT = { left: () => 0, right: () => 0 }
 
 /** Of what other stages found, Build and Prove use a few figures: a load moved leaves most of them as they are. */
 function buildOf(

@@ -199,6 +199,40 @@ const PLANS: [string, Plan][] = [
   ['preset off', changed((p) => (p.tune.presets.totes = { left: 380_000, right: 380_000 }))],
   ['minimum low', changed((p) => (p.tune.minimum = 1000))],
   [
+    'a stored minimum in the cold, by hand',
+    changed((p) => {
+      p.tune.presets.totes = { left: 40_000, right: 40_000 }
+      p.tune.weather.cold = 243.15
+    }, onCircuit('hand-two')),
+  ],
+  [
+    'a preset near its limit in the heat',
+    changed((p) => {
+      p.tune.presets.totes = { left: 685_000, right: 300_000 }
+      p.tune.weather.hot = 333.15
+    }),
+  ],
+  [
+    'fewer memories than presets',
+    changed((p) => {
+      p.tune.presets = Object.fromEntries(
+        Object.keys(p.hauls).map((id, i) => [id, { left: 200_000 + i * 50_000, right: 250_000 }]),
+      )
+      p.tune.memories = 1
+    }),
+  ],
+  [
+    'a lever over centre',
+    changed((p) => (p.air.components.height!.sheet.arm = 0.08), onCircuit('height-valve')),
+  ],
+  [
+    'a lever past its stops',
+    changed((p) => {
+      p.air.components.height!.sheet.arm = 0.15
+      p.tune.lever.stops = 0.5
+    }, onCircuit('height-valve')),
+  ],
+  [
     'two pressures on one line',
     changed((p) => (p.tune.presets.totes = { left: 200_000, right: 300_000 }), onCircuit('wireless-single')),
   ],
@@ -235,6 +269,7 @@ const PLANS: [string, Plan][] = [
  * too much for its neighbours too.
  */
 const BROUGHT_TO_LIGHT: Record<string, string[]> = {
+  'a lever over centre: arm-short of height': ['stop lever-at-stops of height'],
   'star-wagon: teed-sides-differ of spring-left': ['stop over-spring-pressure of show:left'],
   'kiln-trailer: spring-height of seatGap': ['fix bag-near of fit'],
   'no pressure switch: tank-feeds-block of block': ['stop part-pressure of bore-block'],

@@ -20,20 +20,23 @@ const QUANTITY_OF: [RegExp, Quantity][] = [
   [/\.tickets\.[^.]+\.(front|rear|step|corners\.\w+)$/, 'mass'],
   [/[rR]ate$/, 'springRate'],
   [
-    /^lay\.(harnessLength|harnessExtension)$|^lay\.(coils\.[^.]+\.length|cutTo\.[^.]+)$|\.oneWay$|^job\.altitude$/,
+    /^lay\.(harnessLength|harnessExtension)$|^lay\.(coils\.[^.]+\.length|cutTo\.[^.]+)$|\.oneWay$|^job\.altitude$|^tune\.weather\.pass$/,
     'run',
   ],
   [/^power\.wireArea$|^power\.wires\.[^.]+\.area$/, 'wireArea'],
   [/^power\.systemVoltage$|^power\.readings\.(volts|across):/, 'voltage'],
   [/^power\.readings\.ohms:/, 'ohms'],
   [/^power\.batteryCapacity$|^power\.secondBattery\.capacity$/, 'charge'],
-  [/^power\.conductorTemperature$|\.temperature$|\.ambient\.(start|coldest)$/, 'temperature'],
+  [
+    /^power\.conductorTemperature$|\.temperature$|\.ambient\.(start|coldest)$|^tune\.weather\.(shop|cold|hot)$/,
+    'temperature',
+  ],
   [/\.volume$/, 'volume'],
   [
     /^truck\.(heights|seatGap|bed|frame|tyre|axle|coil)\.|\.(x|y|z|length|width|height|radius|behind|emptyAt|along|across|up)$/,
     'length',
   ],
-  [/^truck\.\w+$|^lay\.slackAtSpring$|^air\.(spacer)$/, 'length'],
+  [/^truck\.\w+$|^lay\.slackAtSpring$|^air\.(spacer)$|^tune\.heightTolerance$|^tune\.lever\.link$/, 'length'],
 ]
 
 /** The quantity that a number at a path is of; `plain` where it is none. */

@@ -537,6 +537,19 @@ export const planSchema = shape<Plan>({
     colours: recordField(nameField(30), 20),
   }),
   tune: shape({
+    memories: wholeField(1, 40),
+    heightTolerance: numberField(0.001, 0.2),
+    lever: shape({
+      link: numberField(0.02, 2),
+      stops: numberField(0.05, 1.6),
+      delay: numberField(0, 60),
+    }),
+    weather: shape({
+      shop: numberField(200, 350),
+      cold: numberField(200, 350),
+      hot: numberField(200, 400),
+      pass: numberField(0, 6000),
+    }),
     presets: recordField(shape({ left: pressureField(), right: pressureField() }), 40),
     minimum: nullableNumber(0, 5e6),
     trials: recordField(

@@ -50,7 +50,7 @@ export const CLOSINGS = ['hand', 'load'] as const
 export const EARTHS = ['battery', 'frame', 'stud', 'body'] as const
 export type EarthPlace = (typeof EARTHS)[number]
 /** What an earth is screwed to. */
-export const EARTH_SURFACES = ['bare', 'painted', 'hinged'] as const
+export const EARTH_SURFACES = ['bare', 'painted', 'hinged', 'bonded'] as const
 /** How the ends of a wire are joined. */
 export const WIRE_JOINTS = ['crimp', 'solder', 'displacement'] as const
 export type WireJoint = (typeof WIRE_JOINTS)[number]
@@ -709,6 +709,19 @@ export interface TunePlan {
   minimum: number | null
   /** What the road trial said: it corrects the spring's area and the steel's rate within their doubt. */
   trials: Record<string, TrialReading>
+  /** Memories of the control, and how far the truck may stand from where a haul wants it, m. */
+  memories: number
+  heightTolerance: number
+  /** Where it is set and where it is read: K, and m above the sea over the highest pass. */
+  weather: TuneWeather
+  /** Of a height valve: link between its ends, m; where the valve's own stops are, rad; by how much it lags, s. */
+  lever: { link: number; stops: number; delay: number }
+}
+export interface TuneWeather {
+  shop: number
+  cold: number
+  hot: number
+  pass: number
 }
 
 export interface Tick {

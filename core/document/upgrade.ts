@@ -10,6 +10,14 @@ type Json = Record<string, unknown>
 const isRecord = (value: unknown): value is Json =>
   value !== null && typeof value === 'object' && !Array.isArray(value)
 
+/** What older plans did not say of Tune. */
+const TUNE_ADDED: Json = {
+  trials: {},
+  memories: 3,
+  heightTolerance: 0.01,
+  lever: { link: 0.25, stops: 0.785, delay: 0 },
+  weather: { shop: 293.15, cold: 268.15, hot: 313.15, pass: 1500 },
+}
 /** What plans before version 11 did not say of Power, as it was then. */
 const POWER_ADDED: Json = {
   readings: {},
@@ -247,7 +255,7 @@ export function upgradePlan(value: unknown): unknown {
   const prove = upgradeProve(value.prove)
   const build = upgradeBuild(value.build)
   const handover = fill(value.handover, { accepted: {} }, ['accepted'])
-  const tune = fill(value.tune, { trials: {} }, ['trials'])
+  const tune = fill(value.tune, TUNE_ADDED, ['trials'])
   const layAdded = { solids: {}, waypoints: {}, coils: {}, stands: {}, cutTo: {}, allowance: 0 }
   const lay = fill(value.lay, layAdded, ['solids', 'waypoints', 'coils', 'stands', 'cutTo'])
   const power = fill(value.power, POWER_ADDED, ['readings', 'feeds', 'earths', 'inWire', 'wires', 'colours'])

@@ -27,15 +27,17 @@ export interface Radio {
 }
 
 const LIGHT = 299_792_458
+/** Nearer than this the formula says nothing, m. */
+const NEAREST = 0.1
 
 /**
  * Loss of a signal in the open, dB: 20 log10(4π d f / c).
- * @param far m
+ * @param far m, some wavelengths or more
  * @param frequency Hz
  * @source Friis' transmission formula, aerials without gain
  */
 export const openLoss = (far: number, frequency: number): number =>
-  20 * Math.log10((4 * Math.PI * Math.max(far, 0.1) * frequency) / LIGHT)
+  20 * Math.log10((4 * Math.PI * far * frequency) / LIGHT)
 
 /** The first valve block of a circuit against the driver's seat; null without one. */
 export function radioOf(
@@ -53,7 +55,7 @@ export function radioOf(
   const steel = solids.filter(({ kind }) => kind !== 'hot')
   const met = steel.filter((solid) => nearestOf([from, seat], [standing(solid)]) === 0)
   const between = [...new Set(met.map(({ label }) => label))]
-  const open = openLoss(far, PRACTICE.radioFrequency.value)
+  const open = openLoss(Math.max(far, NEAREST), PRACTICE.radioFrequency.value)
   const margin = PRACTICE.radioBudget.value - open - between.length * PRACTICE.radioSheet.value
   return { id, far, between, open, margin }
 }

@@ -1,8 +1,9 @@
 import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
-import type { Preset, TunePlan } from '../document/types'
+import type { Haul, Preset, TunePlan } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
-import type { Corrected, HaulNeed, TrialSaid } from './types'
+import type { LeverRuleInput } from './leverRules'
+import type { Corrected, Elsewhere, HaulNeed, SharedMemories, TrialSaid, TuneSite } from './types'
 
 /** The pressure that is never gone under, Pa gauge. */
 export const minimumFigure = (tune: TunePlan, minimum: number, spring: SpringClass | null): Figure => ({
@@ -37,6 +38,158 @@ export function presetFigures(
     max: of.spring?.maxPressure,
   })
   return { [`${id}.left`]: side('left'), [`${id}.right`]: side('right') }
+}
+
+const GAS = 'Ideal gas: p·V/T of the air shut in stays, the bag bears its load; atmosphere ISO 2533'
+
+/** One preset at the coldest, the hottest and over the pass, and what its own error does. */
+export function elsewhereFigures(
+  id: string,
+  label: string,
+  of: {
+    preset: Preset
+    there: Elsewhere
+    tune: TunePlan
+    minimum: number
+    spring: SpringClass
+    site: TuneSite
+  },
+): Record<string, Figure> {
+  const { preset, there, tune, minimum, spring, site } = of
+  const { weather } = tune
+  const inputs = [
+    input('Left set to', preset.left, 'pressure'),
+    input('Right set to', preset.right, 'pressure'),
+    input('In the shop', weather.shop, 'temperature'),
+    input('Shop above the sea', site.altitude, 'run'),
+  ]
+  const reads = (what: string, value: number, more: Figure['inputs']): Figure => ({
+    label: `${label}, ${what}`,
+    value,
+    quantity: 'pressure',
+    formula: 'p·V(h(p))/T as set = p·V(h(p))/T there, the corner’s load the same',
+    inputs: [...inputs, ...more],
+    source: GAS,
+    min: minimum,
+    max: spring.maxPressure,
+  })
+  const cold = [input('At the coldest', weather.cold, 'temperature')]
+  const hot = [input('At the hottest', weather.hot, 'temperature')]
+  return {
+    [`${id}.cold`]: reads('at the coldest', there.cold.reads, cold),
+    [`${id}.hot`]: reads('at the hottest', there.hot.reads, hot),
+    [`${id}.pass`]: reads('over the pass', there.pass.reads, [
+      input('Pass above the sea', weather.pass, 'run'),
+    ]),
+    [`${id}.sinks`]: {
+      label: `${label}, sinks in the cold`,
+      value: -there.cold.rise,
+      quantity: 'length',
+      formula: '(h(p as set) − h(p there))/motion ratio, mean of both sides',
+      inputs: [...inputs, ...cold],
+      source: GAS,
+    },
+    [`${id}.error`]: {
+      label: `${label}, off by the block’s and gauge’s own error`,
+      value: there.error.rise,
+      quantity: 'length',
+      formula: 'h(p + √(block² + (gauge·p)²)) − h(p), the worse side',
+      inputs: [
+        input('Block holds within', PRACTICE.presetTolerance.value, 'pressure'),
+        input('Gauge reads within', PRACTICE.gaugeAccuracy.value, 'ratio'),
+      ],
+      source: 'Load’s corners; tolerances are common practice',
+    },
+    [`${id}.errorLamp`]: {
+      label: `${label}, lamps off by that`,
+      value: there.error.lamp,
+      quantity: 'angle',
+      formula: 'rise of the rear/wheelbase',
+      inputs: [input('Wheelbase', site.wheelbase, 'length')],
+      source: 'Geometry',
+    },
+  }
+}
+
+/** What few memories cost each haul. */
+export function sharedFigures(
+  hauls: Record<string, Haul>,
+  { needed, memories, byHaul }: SharedMemories,
+  tune: TunePlan,
+): Record<string, Figure> {
+  const figures: Record<string, Figure> = {
+    memories: {
+      label: 'Fewest memories',
+      value: needed,
+      quantity: 'count',
+      formula: 'fewest squares of left and right pressure that hold every haul within the tolerance',
+      inputs: [
+        input('Tolerance', tune.heightTolerance, 'length'),
+        input('Hauls', Object.keys(byHaul).length, 'count'),
+        input('Memories there are', tune.memories, 'count'),
+      ],
+      source: 'Exact search; the stiffest corner says how much pressure the tolerance is',
+    },
+  }
+  for (const [id, { preset, rise, lamp, memory }] of Object.entries(byHaul)) {
+    const inputs = [
+      input('Memory', memory + 1, 'count'),
+      input('Left', preset.left, 'pressure'),
+      input('Right', preset.right, 'pressure'),
+      input('Of so many', memories.length, 'count'),
+    ]
+    const label = hauls[id]?.label ?? id
+    const worse = Math.abs(rise.left) > Math.abs(rise.right) ? rise.left : rise.right
+    figures[`${id}.shared`] = {
+      label: `${label}, off on a shared memory`,
+      value: Math.abs(worse),
+      quantity: 'length',
+      formula: 'height at the memory’s pressure − height at its own, the worse side',
+      inputs,
+      source: 'Load’s corners',
+      max: tune.heightTolerance,
+    }
+    figures[`${id}.sharedLamp`] = {
+      label: `${label}, lamps off by that`,
+      value: Math.abs(lamp),
+      quantity: 'angle',
+      formula: 'mean rise of the rear/wheelbase',
+      inputs,
+      source: 'Geometry',
+    }
+  }
+  return figures
+}
+
+/** The lever at both ends of the travel, and what a degree of it is at the wheel. */
+export function leverFigures({ travel, arm, stops }: LeverRuleInput, tune: TunePlan): Record<string, Figure> {
+  const inputs = [
+    input('Arm', arm, 'length'),
+    input('Link', tune.lever.link, 'length'),
+    input('At ride height', 'arm level, link upright'),
+  ]
+  const at = (label: string, value: number | null): Figure => ({
+    label,
+    value,
+    quantity: 'angle',
+    formula: 'where the circles of arm and link meet',
+    inputs,
+    source: 'Geometry; null: they do not meet',
+    min: -stops,
+    max: stops,
+  })
+  return {
+    'lever.droop': at('Arm at full droop', travel.droop),
+    'lever.bump': at('Arm at full bump', travel.bump),
+    'lever.perDegree': {
+      label: 'At the wheel for a degree',
+      value: (travel.perRadian * Math.PI) / 180,
+      quantity: 'length',
+      formula: 'travel/angle about ride height',
+      inputs,
+      source: 'Geometry',
+    },
+  }
 }
 
 const TRIAL_SOURCE = 'Road trial: least squares with the survey’s own doubt as what was known before'

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { springClass } from '../catalog/springs'
+import { newPlan } from '../derive/newPlan'
 import { newHaul } from '../document/newHaul'
 import type { Haul, TunePlan } from '../document/types'
 import { tuneStage } from './tune'
@@ -8,9 +9,24 @@ import type { TrialSaid } from './types'
 const spring = springClass('leaf-helper-double-2270')!
 const haul = (order: number, label: string): Haul => newHaul(label, order)
 const hauls = { a: haul(1, 'Empty'), b: haul(2, 'Full') }
-const needs = { a: { left: 34_470, right: 34_470 }, b: { left: 300_000, right: 380_000 } }
-const run = (tune: Partial<TunePlan>, teed = false) =>
-  tuneStage({ presets: {}, minimum: null, trials: {}, ...tune }, hauls, needs, spring, teed)
+const pressures = { a: { left: 34_470, right: 34_470 }, b: { left: 300_000, right: 380_000 } }
+/** A corner that comes up a millimetre for each 10 kPa. */
+const height = (p: number) => 0.15 + p / 1e7
+const corner = { heightAt: { left: height, right: height } }
+const needs = { a: { ...pressures.a, ...corner }, b: { ...pressures.b, ...corner } }
+const site = {
+  volumeAt: (h: number) => 0.02 * h,
+  motionRatio: 1,
+  wheelbase: 3.5,
+  altitude: 0,
+  hasMemories: true,
+  keepsUp: false,
+}
+/** The same weather everywhere: what it does stands in its own tests. */
+const weather = { shop: 293.15, cold: 293.15, hot: 293.15, pass: 0 }
+const base = { ...newPlan('leaf-flatbed', 'x').tune, weather }
+const run = (tune: Partial<TunePlan>, teed = false, trial: TrialSaid | null = null) =>
+  tuneStage({ ...base, ...tune }, hauls, { needs, spring, teed, trial, site })
 const rules = (tune: Partial<TunePlan>, teed = false) =>
   run(tune, teed).notes.map((n) => `${n.rank} ${n.rule} ${n.subject}`)
 
@@ -23,9 +39,9 @@ test('with nothing stored every preset follows Load, and the line says so', () =
 })
 
 test('part stored is begun, all stored is clear', () => {
-  expect(run({ presets: { a: needs.a } }).state).toBe('begun')
-  expect(run({ presets: needs }).state).toBe('clear')
-  expect(run({ presets: needs }).figures['b.left']).toMatchObject({
+  expect(run({ presets: { a: pressures.a } }).state).toBe('begun')
+  expect(run({ presets: pressures }).state).toBe('clear')
+  expect(run({ presets: pressures }).figures['b.left']).toMatchObject({
     value: 300_000,
     formula: 'as stored',
     max: spring.maxPressure,
@@ -46,7 +62,7 @@ test('over the limit and under the minimum are Stops with the figure and its lim
 
 test('a raised minimum lifts what follows Load, and a stored preset under it is told', () => {
   expect(run({ minimum: 60_000 }).result.presets.a).toMatchObject({ left: 60_000, right: 60_000 })
-  expect(rules({ minimum: 60_000, presets: { a: needs.a } })).toContain('stop preset-under-minimum a')
+  expect(rules({ minimum: 60_000, presets: { a: pressures.a } })).toContain('stop preset-under-minimum a')
 })
 
 test('far from what the load asks is worth knowing; within the block’s own tolerance is not', () => {
@@ -55,7 +71,7 @@ test('far from what the load asks is worth knowing; within the block’s own tol
 })
 
 test('teed springs take one pressure: two are told, and the remedy keeps the higher', () => {
-  const note = run({ presets: { b: needs.b } }, true).notes.find((n) => n.rule === 'teed-preset')!
+  const note = run({ presets: { b: pressures.b } }, true).notes.find((n) => n.rule === 'teed-preset')!
   expect(note.remedy!.patches[0]!.value).toEqual({ left: 380_000, right: 380_000 })
 })
 
@@ -84,14 +100,9 @@ describe('the road trial', () => {
     ...change,
   })
   const notes = (trial: TrialSaid | null, change = {}) =>
-    tuneStage(
-      { presets: {}, minimum: null, trials: { r: { ...reading, ...change } } },
-      hauls,
-      needs,
-      spring,
-      false,
-      trial,
-    ).notes.map((n) => `${n.rank} ${n.rule} ${n.title}`)
+    run({ trials: { r: { ...reading, ...change } } }, false, trial).notes.map(
+      (n) => `${n.rank} ${n.rule} ${n.title}`,
+    )
 
   test('a reading over the spring’s limit is a Stop; at the limit it is not', () => {
     expect(notes(null, { left: spring.maxPressure + 1 })[0]).toMatch(/^stop trial-over-limit/)
@@ -130,5 +141,60 @@ describe('the road trial', () => {
     const besides = (share: number) => notes(said({ besides: { label: 'the crate', share } }))
     expect(besides(1)).toEqual(['know trial-besides The road trial points at the load too'])
     expect(besides(-1.01)[0]).toMatch(/^fix trial-unexplained/)
+  })
+})
+
+describe('other weather, and few memories', () => {
+  const cold = (change: Partial<TunePlan> = {}, keepsUp = false) =>
+    tuneStage({ ...base, weather: { ...weather, cold: 253.15 }, ...change }, hauls, {
+      needs,
+      spring,
+      teed: false,
+      trial: null,
+      site: { ...site, keepsUp },
+    })
+  test('a stored minimum falls under itself in the cold: a Fix by hand, worth knowing where the control keeps it', () => {
+    const stored = { presets: { a: { left: spring.minPressure, right: spring.minPressure }, b: pressures.b } }
+    const told = (...of: Parameters<typeof cold>) =>
+      cold(...of)
+        .notes.filter((n) => n.rule === 'cold-under-minimum')
+        .map((n) => `${n.rank} ${n.subject}`)
+    expect(told(stored)).toEqual(['fix a'])
+    expect(told(stored, true)).toEqual(['know a'])
+    expect(told({})).toEqual(['know a'])
+    // Its remedy sets just so much that the coldest reads the minimum.
+    const note = cold(stored).notes.find((n) => n.rule === 'cold-under-minimum')!
+    const value = (note.remedy!.patches[0] as unknown as { value: typeof pressures.a }).value
+    const after = cold({ presets: { ...stored.presets, a: value } })
+    expect(after.notes.map((n) => n.rule)).not.toContain('cold-under-minimum')
+    expect(after.result.elsewhere.a!.cold.reads - spring.minPressure).toBeLessThan(1000)
+  })
+  test('near its limit a preset goes over it in the heat, and over a pass by what the air around it lacks', () => {
+    const near = { presets: { a: pressures.a, b: { left: spring.maxPressure - 1000, right: 300_000 } } }
+    const rules = (change: Partial<typeof weather>) =>
+      run({ ...near, weather: { ...weather, ...change } }).notes.map((n) => n.rule)
+    expect(rules({})).not.toContain('hot-over-limit')
+    expect(rules({ hot: 313.15 })).toContain('hot-over-limit')
+    expect(rules({ pass: 3000 })).toContain('hot-over-limit')
+  })
+  test('three hauls on two memories: the remedy shares them, and says how far each then stands off', () => {
+    const more = { ...hauls, c: haul(3, 'Half') }
+    const three = { ...needs, c: { left: 280_000, right: 360_000, ...corner } }
+    const of = (tune: Partial<TunePlan>) =>
+      tuneStage({ ...base, ...tune }, more, { needs: three, spring, teed: false, trial: null, site })
+    const presets = { ...pressures, c: { left: 280_000, right: 360_000 } }
+    const { notes, result } = of({ presets, memories: 2 })
+    const note = notes.find((n) => n.rule === 'memories-few')!
+    expect(note).toMatchObject({ rank: 'fix', value: 3, limit: 2 })
+    // b and c share 290/370 kPa: 10 kPa off, a millimetre here.
+    expect(result.shared!.byHaul.b!.preset).toEqual({ left: 290_000, right: 370_000 })
+    expect(result.shared!.byHaul.b!.rise.left).toBeCloseTo(-0.001, 9)
+    expect(of({ presets, memories: 3 }).notes.map((n) => n.rule)).not.toContain('memories-few')
+    const shared = Object.fromEntries(
+      note.remedy!.patches.map((p) => [p.path[2], (p as unknown as { value: typeof pressures.a }).value]),
+    )
+    expect(of({ presets: shared, memories: 2 }).notes.map((n) => n.rule)).not.toContain('memories-few')
+    expect(of({ heightTolerance: 0.001 }).result.shared!.needed).toBe(2)
+    expect(of({ heightTolerance: 0.0009 }).result.shared!.needed).toBe(3)
   })
 })

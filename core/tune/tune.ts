@@ -1,26 +1,47 @@
 import type { SpringClass } from '../catalog/springs'
-import { ordered, type Haul, type TunePlan } from '../document/types'
+import { ordered, type Haul, type Preset, type TunePlan } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
-import { minimumFigure, presetFigures, trialFigures } from './figures'
+import { elsewhereOf } from './elsewhere'
+import {
+  elsewhereFigures,
+  leverFigures,
+  minimumFigure,
+  presetFigures,
+  sharedFigures,
+  trialFigures,
+} from './figures'
+import { sharedMemories } from './memories'
+import { leverRules, type LeverRuleInput } from './leverRules'
 import { followedPreset, minimumRule, presetRules } from './rules'
 import { trialRules } from './trialRules'
-import type { HaulNeed, TrialSaid, TuneResult } from './types'
+import type { HaulNeed, TrialSaid, TuneResult, TuneSite } from './types'
+import { memoryRules, weatherRules } from './weatherRules'
+
+/** What Tune hears of the earlier stages. */
+export interface TuneFacts {
+  needs: Record<string, HaulNeed>
+  spring: SpringClass | null
+  teed: boolean
+  site: TuneSite
+  /** What the road trial said, which Load's pressures follow already. */
+  trial: TrialSaid | null
+  /** The lever of a height valve over the axle's travel; null without one. */
+  lever?: LeverRuleInput | null
+}
 
 /**
- * A preset per haul: as stored, or what Load found; checked against the spring's limits. SI, gauge.
- * @param trial what the road trial said, which Load's pressures follow already.
+ * A preset per haul: as stored, or what Load found; checked against the spring's limits here and in other weather, and
+ * shared where the control has fewer memories than there are hauls. SI, gauge.
  */
 export function tuneStage(
   tune: TunePlan,
   hauls: Record<string, Haul>,
-  needs: Record<string, HaulNeed>,
-  spring: SpringClass | null,
-  teed: boolean,
-  trial: TrialSaid | null = null,
+  { needs, spring, teed, site, trial, lever = null }: TuneFacts,
 ): StageOutput<TuneResult> {
   const minimum = tune.minimum ?? spring?.minPressure ?? 0
   const presets: TuneResult['presets'] = {}
+  const elsewhere: TuneResult['elsewhere'] = {}
   const figures: Record<string, Figure> = { minimum: minimumFigure(tune, minimum, spring) }
   const notes: Note[] = []
   for (const [id, { label }] of ordered(hauls)) {
@@ -29,10 +50,27 @@ export function tuneStage(
     const stored = tune.presets[id] !== undefined
     const preset = tune.presets[id] ?? followedPreset(need, minimum)
     presets[id] = { ...preset, followsLoad: !stored }
-    Object.assign(figures, presetFigures(id, label, { preset, stored, need, minimum, spring }))
-    notes.push(...presetRules({ id, label, preset, stored, need, minimum, spring, teed }))
+    const there = elsewhereOf(need, preset, tune.weather, site)
+    elsewhere[id] = there
+    Object.assign(
+      figures,
+      presetFigures(id, label, { preset, stored, need, minimum, spring }),
+      elsewhereFigures(id, label, { preset, there, tune, minimum, spring, site }),
+    )
+    notes.push(
+      ...presetRules({ id, label, preset, stored, need, minimum, spring, teed }),
+      ...weatherRules({ id, label, preset, stored, need, elsewhere: there, minimum, spring, tune, site }),
+    )
   }
-  notes.push(...minimumRule(tune, spring), ...trialRules(tune, trial, spring, hauls))
+  const shared = spring ? sharedOf(tune, needs, Object.keys(presets), minimum, site) : null
+  notes.push(
+    ...minimumRule(tune, spring),
+    ...memoryRules(tune, shared, site.hasMemories),
+    ...trialRules(tune, trial, spring, hauls),
+    ...(lever ? leverRules(lever) : []),
+  )
+  if (shared) Object.assign(figures, sharedFigures(hauls, shared, tune))
+  if (lever) Object.assign(figures, leverFigures(lever, tune))
   if (trial) Object.assign(figures, trialFigures(trial))
   const count = Object.keys(presets).length
   const storedCount = Object.keys(tune.presets).filter((id) => hauls[id]).length
@@ -44,6 +82,21 @@ export function tuneStage(
     headline: {
       text: spring ? `${storedCount} of ${count} preset${count === 1 ? '' : 's'}` : 'nothing to set',
     },
-    result: { presets, minimum, trial },
+    result: { presets, minimum, trial, shared, elsewhere, lever: lever?.travel ?? null },
   }
+}
+
+/** Hauls on as many memories as the control has; null without a haul. */
+function sharedOf(
+  tune: TunePlan,
+  needs: Record<string, HaulNeed>,
+  ids: readonly string[],
+  minimum: number,
+  site: TuneSite,
+) {
+  if (ids.length === 0) return null
+  const wanted = Object.fromEntries(
+    ids.map((id): [string, Preset] => [id, followedPreset(needs[id]!, minimum)]),
+  )
+  return sharedMemories(wanted, needs, tune.memories, tune.heightTolerance, site)
 }

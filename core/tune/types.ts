@@ -1,8 +1,26 @@
 import type { Preset } from '../document/types'
+import type { LeverTravel } from './lever'
 
+/** What a haul asks, Pa gauge, and how its corners answer. */
 export interface HaulNeed {
   left: number
   right: number
+  /** Height of each spring at a pressure, on its own corner, m. */
+  heightAt: { left(pressure: number): number; right(pressure: number): number }
+}
+/** What a preset is held against beside the haul. SI. */
+export interface TuneSite {
+  /** Air in a spring at a height, m³. */
+  volumeAt: (height: number) => number
+  /** Wheel travel a spring's travel stands for, and the truck's wheelbase, m. */
+  motionRatio: number
+  wheelbase: number
+  /** Where it is set, m above the sea. */
+  altitude: number
+  /** Whether the control stores pressures. */
+  hasMemories: boolean
+  /** Whether it fills up to the minimum by itself when the key comes on. */
+  keepsUp: boolean
 }
 /** A figure as the road trial has it: a factor of what the plan says, and the share it is still known within. */
 export interface Corrected {
@@ -18,8 +36,36 @@ export interface TrialSaid {
   leftOver: { value: number; limit: number }
   besides: { label: string; share: number } | null
 }
+
+/** A haul on the memory it shares: what it then lacks, m at the wheel, rear up positive, and the lamps' angle, rad. */
+export interface Shared {
+  memory: number
+  preset: Preset
+  rise: { left: number; right: number }
+  lamp: number
+}
+/** Hauls on the control's memories. */
+export interface SharedMemories {
+  /** Fewest with which every haul stands within the tolerance. */
+  needed: number
+  memories: Preset[]
+  byHaul: Record<string, Shared>
+}
+/** A preset in other weather: the gauge of the lower (of the higher, when hot) side, and how far the truck has come up. */
+export interface Elsewhere {
+  cold: { reads: number; rise: number }
+  hot: { reads: number; rise: number }
+  /** Over the pass, as warm as in the shop. */
+  pass: { reads: number; rise: number }
+  /** What the block's and the gauge's own error does at the wheel, m each way, and to the lamps, rad. */
+  error: { rise: number; lamp: number }
+}
+
 export interface TuneResult {
   presets: Record<string, Preset & { followsLoad: boolean }>
   minimum: number
   trial: TrialSaid | null
+  shared: SharedMemories | null
+  elsewhere: Record<string, Elsewhere>
+  lever: LeverTravel | null
 }

@@ -85,6 +85,8 @@ test('come nearer, measure, and save what is seen', async ({ page }) => {
   await page.getByRole('button', { name: 'Whole picture' }).click()
   await expect.poll(seen).toBe(before)
 
+  const undo = page.getByRole('button', { name: 'Undo' })
+  const last = await undo.getAttribute('title')
   // From one edge of the picture to the other is the length that the picture shows.
   await page.getByRole('button', { name: 'Tape measure' }).click()
   const box = (await picture.boundingBox())!
@@ -97,7 +99,7 @@ test('come nearer, measure, and save what is seen', async ({ page }) => {
   const measured = number((await page.getByText(/, as seen from here/).innerText()).split(',')[0]!)
   expect(measured).toBeCloseTo(Number(before!.split(' ')[2]) / 4, -1)
   // The tape was held against the compressor, which stays where it was.
-  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+  expect(await undo.getAttribute('title')).toBe(last)
 
   const [file] = await Promise.all([
     page.waitForEvent('download'),

@@ -109,7 +109,7 @@ test('network: every state solved as the core solves it, one by name, as a netli
   expect(netlist).toMatch(/^\* .*, off\nV_battery .*\n/)
   const refused = await np(['network', path, '--state', 'asleep'])
   expect([refused.code, refused.out]).toEqual([2, ''])
-  expect(refused.err).toContain('Use one of off, on, full')
+  expect(refused.err).toContain('Use one of off, accessory, on, full')
 })
 
 test('check: what cannot be read is exit 2, one line on stderr, nothing on stdout', async () => {

@@ -55,6 +55,7 @@ const SURFACES = [
   { value: 'bare', label: 'bright bare metal' },
   { value: 'painted', label: 'painted or coated' },
   { value: 'hinged', label: 'a hinged panel' },
+  { value: 'bonded', label: 'bonded to the frame by a strap' },
 ]
 const ratings = computed(() => {
   const kind = putIn.value?.kind

@@ -47,6 +47,16 @@ function follow(id: string): void {
   job.edit('Follow Load', (draft) => Reflect.deleteProperty(draft.tune.presets, id))
 }
 
+const MemoryPlan = laterComponent(() => import('./MemoryPlan.vue'))
+const LevelLoops = laterComponent(() => import('./LevelLoops.vue'))
+const WeatherTable = laterComponent(() => import('./WeatherTable.vue'))
+/** Whether the control stores pressures. */
+const hasMemories = computed(() => job.derived!.stages.air.result.block !== null)
+/** Whether something holds the height by itself. */
+const LEVELS = ['heightValve', 'controller']
+const levels = computed(() =>
+  Object.values(job.plan!.air.components).some(({ kind }) => LEVELS.includes(kind)),
+)
 const VIEWS = [{ id: 'bars', title: 'Presets' }]
 /** Readings of the road trial with both lips taped. */
 const taped = computed(
@@ -55,11 +65,15 @@ const taped = computed(
 const drawers = computed(() => {
   if (!presets.value.length) return withLive('tune', {}).filter((d) => d.id === 'minimum')
   const stored = presets.value.filter((p) => !p.preset!.followsLoad).length
-  return withLive('tune', {
+  const { shared } = stage.value.result
+  const all = withLive('tune', {
+    memories: shared ? `${shared.needed} of ${job.plan!.tune.memories}` : undefined,
     presets: `${stored} of ${presets.value.length}`,
     minimum: showText(stage.value.result.minimum, 'pressure', shop.units),
     trial: taped.value ? `${taped.value} taped` : 'not yet',
   })
+  const shown: Partial<Record<string, boolean>> = { memories: hasMemories.value, levelling: levels.value }
+  return all.filter(({ id }) => shown[id] ?? true)
 })
 </script>
 
@@ -186,6 +200,9 @@ const drawers = computed(() => {
         <p class="label">Never run empty: under its minimum a spring folds and chafes.</p>
       </div>
     </template>
+    <template v-if="presets.length && hasMemories" #memories><MemoryPlan /></template>
+    <template v-if="levels" #levelling><LevelLoops /></template>
+    <template v-if="presets.length" #weather><WeatherTable /></template>
     <template v-if="spring" #trial><RoadTrial /></template>
   </DrawerBench>
 </template>

@@ -18,7 +18,7 @@ export type SheetId = (typeof SHEETS)[number]['id']
 const BACK_NAME = 104
 /** Size of one column and one row, and half the length of a symbol, px. */
 export const COLUMN = 132
-export const ROW = 78
+export const ROW = 88
 export const HALF = 20
 const MARGIN = { x: 52, y: 46 }
 

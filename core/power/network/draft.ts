@@ -286,7 +286,7 @@ function surfaceOhms(
 ): number {
   if (at === 'battery') return WIRING.stud
   if (at === 'stud') return PRACTICE.chassisReturn.value + WIRING.stud
-  const unbonded = at === 'body' && bed !== 'steel' ? UNBONDED : 0
+  const unbonded = at === 'body' && bed !== 'steel' && surface !== 'bonded' ? UNBONDED : 0
   return PRACTICE.chassisReturn.value + EARTH_OHMS[surface] + unbonded
 }
 

@@ -3,6 +3,7 @@ import {
   ohmsBehind,
   POWER_STATES,
   solveState,
+  swapsOf,
   type Fault,
   type FaultHow,
   type PowerState,
@@ -60,19 +61,25 @@ const OFTEN: Record<WiringPart['role'], Partial<Record<FaultHow, number>>> = {
   joint: { resistive: 1 },
 }
 
+/** Two wires on each other's terminals, against the others (from memory). */
+const SWAPPED = 0.7
 /** Against one kind of fault of one part, that there is none: a joint that is bad and takes nothing is none either. */
 const NOTHING = 4
 
 /** Every single fault of a wiring with how often it is met; the first is none. */
-export function faultsOf({ parts }: Wiring): { fault: Fault | null; often: number }[] {
-  const single = parts.flatMap(({ id, role }) =>
+export function faultsOf(wiring: Wiring): { fault: Fault | null; often: number }[] {
+  const single = wiring.parts.flatMap(({ id, role }) =>
     Object.entries(OFTEN[role]).flatMap(([how, often]): { fault: Fault; often: number }[] => {
       const fault = { part: id, how: how as FaultHow }
       if (fault.how !== 'resistive') return [{ fault, often }]
       return BAD_JOINTS.map((ohm) => ({ fault: { ...fault, ohm }, often: often / BAD_JOINTS.length }))
     }),
   )
-  return [{ fault: null, often: NOTHING }, ...single]
+  const swapped = swapsOf(wiring).map(([part]) => ({
+    fault: { part, how: 'swapped' as const },
+    often: SWAPPED,
+  }))
+  return [{ fault: null, often: NOTHING }, ...single, ...swapped]
 }
 
 /** States that a meter is read in: nothing in them lasts too short for it. */
@@ -123,7 +130,7 @@ export function testText({ kind, state, label }: MeterTest): string {
   return `${label} ${MOTOR.test(label) ? 'runs at its usual speed' : 'works'}: ${when}`
 }
 
-const HOW_WORDS: Record<FaultHow, string> = {
+const HOW_WORDS: Record<Exclude<FaultHow, 'swapped'>, string> = {
   open: 'open: nothing passes',
   resistive: 'a bad joint in it',
   welded: 'welded: it never opens',
@@ -139,9 +146,14 @@ const OPEN_WORDS: Partial<Record<WiringPart['role'], string>> = {
 }
 
 /** A fault in words: "Main fuse: blown". */
-export function faultText(fault: Fault | null, { parts }: Wiring): string {
-  const part = fault && parts.find(({ id }) => id === fault.part)
+export function faultText(fault: Fault | null, wiring: Wiring): string {
+  const labelOf = (id: string | undefined) => wiring.parts.find((p) => p.id === id)?.label
+  const part = fault && wiring.parts.find(({ id }) => id === fault.part)
   if (!part) return 'Nothing wrong'
+  if (fault.how === 'swapped') {
+    const [, other] = swapsOf(wiring).find(([one]) => one === part.id) ?? []
+    return `${part.label} and ${labelOf(other)?.toLowerCase()}: on each other’s terminals`
+  }
   const how = fault.how === 'open' ? (OPEN_WORDS[part.role] ?? HOW_WORDS.open) : HOW_WORDS[fault.how]
   return `${part.label}: ${how}`
 }

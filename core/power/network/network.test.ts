@@ -96,6 +96,17 @@ test('each kind of fault does what it does: a blown fuse stops all behind it, a 
   expect(ohmsBehind(wiring, 'fuse')).toBeGreaterThan(5)
 })
 
+test('wires on each other’s terminals: a block fed by its wake wire sleeps, a relay fed through its coil stands still', () => {
+  const dual = wired('wireless-dual')
+  const swapped: Fault = { part: 'wire-block', how: 'swapped' }
+  expect(solveState(dual, 'off', swapped).volts['block-in']!).toBeLessThan(1)
+  expect(solveState(dual, 'off', swapped).volts.wake!).toBeGreaterThan(11)
+  expect(faultText(swapped, dual)).toBe('Wire to the valve block and wake wire: on each other’s terminals')
+  const paddles = wired('tank-paddles')
+  expect(solveState(paddles, 'compressor', { part: 'feed', how: 'swapped' }).turns).toBe(false)
+  expect(faultsOf(paddles).filter(({ fault }) => fault?.how === 'swapped')).toHaveLength(1)
+})
+
 test('a bad earth is found by the readings the walk asks for, few of them (the issue’s own case)', () => {
   const wiring = wired('tank-wireless')
   const tests = testsOf(wiring)

@@ -59,14 +59,17 @@ const STATES: Record<PowerState, State> = Object.fromEntries(
   POWER_STATES.map((state) => [state.id, state]),
 ) as Record<PowerState, State>
 
-/** What is wrong with one part; `to-frame` of a guard: a wire behind it is rubbed through, and it has blown. */
+/**
+ * What is wrong with one part; `to-frame` of a guard: a wire behind it is rubbed through, and it has blown; `swapped` of a
+ * wire: it and another that ends at the same device are on each other's terminals.
+ */
 export interface Fault {
   part: string
   how: FaultHow
   /** What a `resistive` one adds, Ω. */
   ohm?: number
 }
-export const FAULT_HOWS = ['open', 'resistive', 'welded', 'to-frame', 'weak'] as const
+export const FAULT_HOWS = ['open', 'resistive', 'welded', 'to-frame', 'weak', 'swapped'] as const
 export type FaultHow = (typeof FAULT_HOWS)[number]
 /** What a bad joint, a burnt contact or a rusty earth adds where nothing else is said, Ω. */
 export const BAD_JOINTS = [0.15, 0.5, 1.5, 5] as const
@@ -147,9 +150,10 @@ function elementOf(part: WiringPart, look: Look): NetworkElement[] {
     }
     case 'wire':
     case 'earth': {
+      const end = swappedEnd(look, id) ?? b
       const factor = state.temperature === undefined ? 1 : warmth(state.temperature, look.wiring.temperature)
       const earth = part.role === 'earth' ? (state.earthMore ?? 0) : 0
-      return [resistor(id, a, b, part.ohm + part.wire.copper * (factor - 1) + earth + more)]
+      return [resistor(id, a, end, part.ohm + part.wire.copper * (factor - 1) + earth + more)]
     }
     case 'user': {
       const ohm = part.asleep !== undefined && !pulled.has('wake') ? part.asleep : part.ohm
@@ -160,6 +164,26 @@ function elementOf(part: WiringPart, look: Look): NetworkElement[] {
     case 'joint':
       return [resistor(id, a, b, part.ohm + more)]
   }
+}
+
+/** Wires that end at one device and may change places there: a block's feed and wake, a relay's feed and coil. */
+export function swapsOf({ parts }: Wiring): [string, string][] {
+  const ends = (id: string | undefined) => parts.some((part) => part.id === id && part.role === 'wire')
+  const wake = parts.find(({ id }) => id === 'wake')
+  const block = parts.find((part) => part.role === 'user' && part.b === wake?.b && part.id !== 'wake')
+  const pairs: [string, string][] = [
+    [`wire-${block?.id}`, 'wire-wake'],
+    ['feed', 'wire-coil'],
+  ]
+  return pairs.filter(([one, other]) => ends(one) && ends(other))
+}
+
+/** Where a wire ends that has changed places with another; null where it has not. */
+function swappedEnd({ wiring, fault }: Look, id: string): string | null {
+  if (fault?.how !== 'swapped') return null
+  const pair = swapsOf(wiring).find(([one]) => one === fault.part)
+  const other = pair?.[0] === id ? pair[1] : pair?.[1] === id ? pair[0] : undefined
+  return wiring.parts.find((part) => part.id === other)?.b ?? null
 }
 
 /** Contacts that the motor's own current passes. */

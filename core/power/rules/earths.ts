@@ -24,7 +24,7 @@ const notSteel: WiringRule = (input) => {
   const { truck } = input
   const { material } = truck.bed
   if (material === 'steel') return null
-  const wrong = earthsOf(input).filter(({ at }) => at === 'body')
+  const wrong = earthsOf(input).filter(({ at, of }) => at === 'body' && said(input, of).surface !== 'bonded')
   const told = (subject: string, remedy: Remedy): Note =>
     note({
       quantity: 'count',
@@ -48,7 +48,7 @@ const notSteel: WiringRule = (input) => {
 const badSurface: WiringRule = (input) =>
   earthsOf(input).flatMap((part) => {
     const { surface } = said(input, part.of)
-    if (surface === 'bare' || part.at === 'battery' || part.at === 'stud') return []
+    if (surface === 'bare' || surface === 'bonded' || part.at === 'battery' || part.at === 'stud') return []
     const painted = surface === 'painted'
     return note({
       quantity: 'voltage',

@@ -40,6 +40,18 @@ describe('earths', () => {
     }
     expect(ranks('wireless-dual', 'earth-not-steel', own)).toEqual(['stop of earth-block'])
   })
+  test('a bed bonded to the frame by a strap is an earth', () => {
+    const bonded = (surface: 'bare' | 'bonded') => (p: Plan) => {
+      aluminium(p)
+      p.power.earth = 'body'
+      for (const part of ['motor', 'block']) p.power.earths[part] = { at: null, surface, shared: false }
+    }
+    expect(ranks('wireless-dual', 'earth-not-steel', bonded('bare'))).toEqual(['stop of earth'])
+    expect(ranks('wireless-dual', 'earth-not-steel', bonded('bonded'))).toEqual([])
+    const volts = (surface: 'bare' | 'bonded') =>
+      powerOf('wireless-dual', bonded(surface)).figures.motorVolts!.value!
+    expect(volts('bonded')).toBeGreaterThan(volts('bare') + 0.8)
+  })
   test('paint and a hinge cost volts at the frame; a post or stud has neither', () => {
     const at = (place: 'frame' | 'battery' | 'stud', surface: 'painted' | 'hinged' | 'bare') => (p: Plan) =>
       (p.power.earths.motor = { at: place, surface, shared: false })

@@ -1,0 +1,241 @@
+<script setup lang="ts">
+import type { LoopResult } from '#core/air/levelling/closedLoop'
+import { partOf } from '#core/air/parts/parts'
+import {
+  LEVEL_DRIVES,
+  levelLoopOf,
+  runLevel,
+  type LevelDrive,
+  type LevelTried,
+} from '#core/derive/levelLoops'
+import { fromSi, showText, unitFor } from '#core/quantity/units'
+import type { ChartLine } from '~/pictures/LineChart.vue'
+import { useLeverSweep } from './useLeverSweep'
+
+/** What levels itself: its lever or its controller, run over what the road brings, and the arms it could have. */
+const job = useJob()
+const shop = useShop()
+const LineChart = laterComponent(() => import('~/pictures/LineChart.vue'))
+const air = computed(() => job.plan!.air)
+const tune = computed(() => job.plan!.tune)
+const stage = computed(() => job.derived!.stages.tune)
+const idOf = (kind: string) =>
+  Object.keys(air.value.components).find((id) => air.value.components[id]!.kind === kind)
+const valve = computed(() => idOf('heightValve'))
+const controller = computed(() => idOf('controller'))
+const figuresOf = (id: string) => partOf(air.value, id).figures
+const setSheet = (id: string, figure: string, label: string, value: number) =>
+  job.edit(label, (d) => void (d.air.components[id]!.sheet[figure] = value))
+const seatGap = computed(() => job.plan!.truck.seatGap)
+
+const drive = ref<LevelDrive>('load')
+const ran = shallowRef<{ of: unknown; drive: LevelDrive; result: LoopResult } | null>(null)
+const sweep = useLeverSweep()
+const { tried, count, running, isOld: triedBefore, problem } = sweep
+const working = ref(false)
+/** Lets the page show that something is under way before it works. */
+const breathe = () => new Promise((resolve) => setTimeout(resolve, 30))
+async function run(): Promise<void> {
+  working.value = true
+  await breathe()
+  const loop = levelLoopOf(job.plan!, job.derived!, job.haulId!)
+  if (loop) ran.value = { of: job.plan, drive: drive.value, result: runLevel(loop, drive.value) }
+  working.value = false
+}
+function take({ arm, delay }: LevelTried): void {
+  job.edit('Arm and lag of the height valve', (d) => {
+    d.air.components[valve.value!]!.sheet.arm = arm
+    d.tune.lever.delay = delay
+  })
+}
+const unit = computed(() => unitFor('length', shop.units))
+const lines = computed<ChartLine[]>(() => {
+  const rows = ran.value?.result.rows ?? []
+  const every = Math.max(1, Math.floor(rows.length / 900))
+  const data = rows
+    .filter((_, i) => i % every === 0)
+    .map(({ t, travel }) => ({ x: t, y: fromSi(travel, unit.value) }))
+  return [{ label: 'body over axle, from ride height', colour: '--petrol', data }]
+})
+const said = computed(() => {
+  const result = ran.value?.result
+  if (!result) return ''
+  const length = (m: number) => showText(Math.abs(m), 'length', shop.units)
+  const litres = (m3: number) => showText(m3, 'volume', shop.units)
+  const level =
+    result.levelAt === null
+      ? 'It does not come level for good'
+      : `Level for good after ${Math.round(result.levelAt)} s`
+  const hunts = result.hunting
+    ? ` It hunts: ${length(result.hunting.amplitude)} each way, every ${result.hunting.period.toFixed(1)} s.`
+    : ''
+  return `${level}; at the end ${length(result.off)} ${result.off < 0 ? 'low' : 'high'}. Air in ${litres(result.filled)}, out ${litres(result.vented)}; compressor ${showText(result.duty, 'ratio', shop.units, 0)} of the time.${hunts}`
+})
+const isOld = (of: unknown) => of !== job.plan
+</script>
+
+<template>
+  <section class="sheet p-4" aria-label="Levelling">
+    <template v-if="valve">
+      <div class="grid gap-3 md:grid-cols-[1fr_18rem]">
+        <div class="grid gap-3 grid-cols-2 content-start" :data-subject="valve">
+          <NumField
+            label="Arm, shaft to hole"
+            :value="figuresOf(valve).arm ?? null"
+            quantity="length"
+            :min="0.02"
+            :max="1"
+            @change="(v) => setSheet(valve!, 'arm', 'Arm of the height valve', v)"
+          />
+          <NumField
+            label="Link between its ends"
+            :value="tune.lever.link"
+            quantity="length"
+            :min="0.02"
+            :max="2"
+            @change="(v) => job.edit('Link of the height valve', (d) => void (d.tune.lever.link = v))"
+          />
+          <NumField
+            label="Dead band, each way"
+            :value="figuresOf(valve).deadBand ?? null"
+            quantity="angle"
+            :min="0"
+            :max="0.5"
+            @change="(v) => setSheet(valve!, 'deadBand', 'Dead band of the height valve', v)"
+          />
+          <NumField
+            label="Valve lags by"
+            :value="tune.lever.delay"
+            quantity="time"
+            :min="0"
+            :max="60"
+            @change="(v) => job.edit('Lag of the height valve', (d) => void (d.tune.lever.delay = v))"
+          />
+          <NumField
+            label="Valve stops at"
+            :value="tune.lever.stops"
+            quantity="angle"
+            :min="0.05"
+            :max="1.6"
+            @change="(v) => job.edit('Stops of the height valve', (d) => void (d.tune.lever.stops = v))"
+          />
+          <dl class="col-span-2 grid grid-cols-3 gap-3 text-sm">
+            <div v-for="id in ['lever.droop', 'lever.bump', 'lever.perDegree']" :key="id">
+              <dt class="label">{{ stage.figures[id]?.label }}</dt>
+              <dd><Fig :figure="stage.figures[id]" /></dd>
+            </div>
+          </dl>
+        </div>
+        <LeverPicture
+          :arm="figuresOf(valve).arm ?? 0.15"
+          :link="tune.lever.link"
+          :droop="seatGap.droop - seatGap.unladen"
+          :bump="seatGap.unladen - seatGap.bump"
+        />
+      </div>
+      <p class="label mt-2">
+        Arm level and link upright at ride height: a longer link raises the truck by as much. Longer arm: less
+        angle, slower, steadier.
+      </p>
+    </template>
+    <template v-else-if="controller">
+      <div class="grid gap-3 grid-cols-2 md:grid-cols-3" :data-subject="controller">
+        <NumField
+          label="Leaves alone within"
+          :value="figuresOf(controller).band ?? null"
+          quantity="length"
+          :min="0.001"
+          :max="0.2"
+          @change="(v) => setSheet(controller!, 'band', 'Band of the controller', v)"
+        />
+        <NumField
+          label="Waits before acting"
+          :value="figuresOf(controller).delay ?? null"
+          quantity="time"
+          :min="0"
+          :max="600"
+          @change="(v) => setSheet(controller!, 'delay', 'Wait of the controller', v)"
+        />
+        <NumField
+          label="Gives up after"
+          :value="figuresOf(controller).timeOut ?? null"
+          quantity="time"
+          :min="1"
+          :max="3600"
+          @change="(v) => setSheet(controller!, 'timeOut', 'Time-out of the controller', v)"
+        />
+      </div>
+      <p class="mt-2 font-semibold" role="note">
+        Service lock on before the truck is jacked or hoisted, and before a hand goes near a bag: it fills and
+        vents by itself.
+      </p>
+    </template>
+    <div class="flex flex-wrap gap-3 items-end mt-4">
+      <PickField
+        label="Run over"
+        :value="drive"
+        :options="LEVEL_DRIVES.map(({ id, label }) => ({ value: id, label }))"
+        @change="(v) => void (drive = v as LevelDrive)"
+      />
+      <button type="button" class="button" :disabled="working || !job.haulId" @click="run">Run it</button>
+      <template v-if="valve">
+        <button v-if="running" type="button" class="button quiet" @click="sweep.stop">
+          Stop after {{ count }} of {{ sweep.total }}
+        </button>
+        <button v-else type="button" class="button quiet" :disabled="!job.haulId" @click="sweep.start">
+          Try every arm and lag
+        </button>
+      </template>
+      <p v-if="problem" class="text-brick" role="alert">{{ problem }}</p>
+      <p v-if="!job.haulId" class="label">Say at Load what the truck carries: there is no haul to level.</p>
+    </div>
+    <div v-if="ran" class="mt-3">
+      <p class="text-sm" aria-live="polite">
+        {{ said }}
+        <span v-if="isOld(ran.of)" class="label">Of the plan as it was before the last change.</span>
+      </p>
+      <LineChart :lines="lines" across="s" :up="unit.symbol" label="Travel of one rear corner over time" />
+    </div>
+    <div v-if="tried.length" class="overflow-x-auto mt-3">
+      <table class="text-sm w-full">
+        <caption class="label text-left">
+          Best first: none that hunts, then those that come level, then the least air
+        </caption>
+        <thead>
+          <tr class="label text-left">
+            <th scope="col" class="text-right pr-4">Arm</th>
+            <th scope="col" class="text-right pr-4">Lag</th>
+            <th scope="col" class="text-right pr-4">Level after</th>
+            <th scope="col" class="text-right pr-4">Off</th>
+            <th scope="col">Hunts</th>
+            <th scope="col" class="text-right pr-4">Free air a km, rough</th>
+            <th scope="col"><span class="sr-only">Take it</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in tried.slice(0, 8)" :key="`${row.arm} ${row.delay}`" class="border-t border-line">
+            <td class="py-1 pr-4 text-right figure">{{ showText(row.arm, 'length', shop.units) }}</td>
+            <td class="py-1 pr-4 text-right figure">{{ showText(row.delay, 'time', shop.units) }}</td>
+            <td class="py-1 pr-4 text-right figure">
+              {{ row.levelAt === null ? 'never' : showText(row.levelAt, 'time', shop.units) }}
+            </td>
+            <td class="py-1 pr-4 text-right figure">
+              {{ showText(Math.abs(row.off), 'length', shop.units) }}
+            </td>
+            <td class="py-1">{{ row.hunts ? 'yes' : 'no' }}</td>
+            <td class="py-1 pr-4 text-right figure">{{ showText(row.airPerKm, 'volume', shop.units) }}</td>
+            <td class="py-1 no-print">
+              <button type="button" class="underline touch" @click="take(row)">Take it</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="triedBefore" class="label">Of the plan as it was before the last change.</p>
+    </div>
+    <p class="label mt-2">
+      One rear corner on steel, damper and its bag, the axle following the road; air at one temperature, level
+      within 5 mm. Roads after ISO 8608 classes A and C, made from a seed; damper, pothole and washboard as is
+      usual (from memory).
+    </p>
+  </section>
+</template>

@@ -1,0 +1,272 @@
+import { allOfKinds, firstOfKind } from '../air/circuit/connections'
+import { circuitAsItRuns } from '../air/circuit/states'
+import { supplyOf } from '../air/circuit/supply'
+import {
+  runLoop,
+  type Corner,
+  type Drive,
+  type Leveller,
+  type LoopResult,
+  type Supply,
+} from '../air/levelling/closedLoop'
+import { roadHeights, washboard, type RoadClass } from '../air/levelling/road'
+import { partOf } from '../air/parts/parts'
+import { PRACTICE } from '../catalog/practice'
+import { springVolume } from '../catalog/springVolume'
+import type { Plan } from '../document/types'
+import { interpolate } from '../quantity/interpolate'
+import { ARM_HOLES, leverAngle } from '../tune/lever'
+import type { Derived } from './types'
+
+/** A plan's own levelling, one rear corner of it, over what the road brings. SI. */
+
+const GRAVITY = 9.80665
+
+export const LEVEL_DRIVES = [
+  { id: 'load', label: 'Load put on' },
+  { id: 'brake', label: 'Braking hard' },
+  { id: 'pothole', label: 'Pothole' },
+  { id: 'washboard', label: 'Washboard' },
+  { id: 'smooth', label: 'Good road, ten minutes' },
+  { id: 'rough', label: 'Rough road, ten minutes' },
+  { id: 'hoist', label: 'Frame on the hoist' },
+] as const
+export type LevelDrive = (typeof LEVEL_DRIVES)[number]['id']
+
+export interface LevelLoop {
+  corner: Corner
+  supply: Supply
+  leveller: Leveller
+  /** Load of the haul over that of the lightest, N. */
+  haulForce: number
+}
+
+/** Wide open within so much more angle than shut, rad, at least. */
+const LEAST_OPENING = 1e-3
+/** Wheel speeds of the drives, m/s. */
+const [SLOW, ROAD_SPEED] = [40 / 3.6, 60 / 3.6]
+/** Step of a road's heights, m. */
+const ROAD_STEP = 0.05
+
+/** What a plan's corner, supply and leveller are; null where nothing levels by itself, or no haul is told. */
+export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): LevelLoop | null {
+  const air = circuitAsItRuns(plan.air)
+  const { spring, hauls } = stages.load.result
+  const fitted = stages.air.result.spring
+  const haul = hauls[haulId]
+  const leveller = levellerOf(plan)
+  if (!spring || !fitted || !haul || !leveller) return null
+  const { motionRatio, rearRate } = plan.truck.suspension
+  const carried = (h: typeof haul) =>
+    (h.left.springForce * motionRatio) / Math.max(1 - h.left.steelShare, 0.05)
+  const light = Object.values(hauls).reduce((a, b) => (carried(b) < carried(a) ? b : a))
+  const lightest = carried(light)
+  const steelAtRide = Math.max(lightest * light.left.steelShare, 0)
+  const mass = lightest / GRAVITY
+  // The bag by itself, air shut in: p·A²/V at what the haul asks.
+  const area = interpolate(spring.areaByHeight, spring.designHeight)
+  const absolute = haul.left.pressure + stages.air.result.site.atmosphere
+  const airRate = ((absolute * area ** 2) / fitted.volume) * motionRatio ** 2
+  const { seatGap } = plan.truck
+  const supply = supplyOf(air)
+  const tanks = allOfKinds(air, 'tank').reduce((sum, id) => sum + (partOf(air, id).figures.volume ?? 0), 0)
+  const { atmosphere } = stages.air.result.site
+  const most = supply?.most ?? fitted.maxPressure
+  const volumeAt = { height: fitted.designHeight, volume: fitted.volume }
+  return {
+    leveller,
+    haulForce: carried(haul) - lightest,
+    corner: {
+      mass,
+      steelAtRide,
+      steelRate: rearRate,
+      damping: 2 * PRACTICE.damping.value * Math.sqrt((rearRate + airRate) * mass),
+      motionRatio,
+      areaAt: (height) => interpolate(spring.areaByHeight, height),
+      volumeAt: (height) => springVolume(fitted.areaByHeight, volumeAt, height),
+      rideHeight: spring.designHeight,
+      droop: Math.max(seatGap.droop - seatGap.unladen, 0.01),
+      bump: Math.max(seatGap.unladen - seatGap.bump, 0.01),
+    },
+    supply: {
+      volume: tanks,
+      pressure: most + atmosphere,
+      freeAir: (gauge) => freeAirAt(plan, stages.air.result, gauge),
+      cutIn: supply?.cutIn ?? most - PRACTICE.switchHysteresis.value,
+      cutOut: most,
+      atmosphere,
+      temperature: 293.15,
+    },
+  }
+}
+
+/** Free air of whatever fills this circuit at a gauge pressure, m³/s. */
+function freeAirAt(plan: Plan, { compressor }: Derived['stages']['air']['result'], gauge: number): number {
+  if (compressor) return interpolate(compressor.flow, gauge)
+  const belt = firstOfKind(plan.air, 'belt')
+  if (!belt) return 0
+  const { freeAir = 0, maxPressure = 1e6 } = partOf(plan.air, belt).figures
+  return freeAir * Math.max(1 - (PRACTICE.beltFall.value * gauge) / maxPressure, 0)
+}
+
+/** What levels the truck: a height valve on its lever, or a controller with the block's valves. */
+function levellerOf({ air: whole, tune }: Plan): Leveller | null {
+  const air = circuitAsItRuns(whole)
+  const valve = firstOfKind(air, 'heightValve')
+  if (valve) {
+    const f = partOf(air, valve).figures
+    const arm = f.arm!
+    const { link, delay } = tune.lever
+    const geometry = { arm, link, ahead: arm, below: link }
+    const shut = f.deadBand!
+    const wide = Math.max(f.fullOpen!, shut + LEAST_OPENING)
+    return {
+      kind: 'valve',
+      delay,
+      conductance: f.conductance!,
+      criticalRatio: f.criticalRatio!,
+      openingAt(travel) {
+        // The body up is the axle down, as the lever sees it.
+        const angle = leverAngle(geometry, -travel)
+        if (angle === null) return travel > 0 ? -1 : 1
+        const open = Math.min(Math.max((Math.abs(angle) - shut) / (wide - shut), 0), 1)
+        return angle > 0 ? open : -open
+      },
+    }
+  }
+  const [controller, block] = [firstOfKind(air, 'controller'), firstOfKind(air, 'block')]
+  if (!controller || !block) return null
+  const f = partOf(air, controller).figures
+  const { conductance, criticalRatio } = partOf(air, block).figures
+  return {
+    kind: 'controller',
+    band: f.band!,
+    wait: f.delay!,
+    filter: PRACTICE.levelFilter.value,
+    timeOut: f.timeOut!,
+    conductance: conductance!,
+    criticalRatio: criticalRatio!,
+    senses: (travel) => travel,
+  }
+}
+
+/** Over a road of a class for ten minutes. */
+function roadDrive(road: RoadClass, force: number, seed: number): Drive {
+  const seconds = 600
+  const heights = roadHeights(road, seconds * ROAD_SPEED + 10, ROAD_STEP, seed)
+  return {
+    seconds,
+    calm: false,
+    force: () => force,
+    road(t) {
+      const at = (t * ROAD_SPEED) / ROAD_STEP
+      const i = Math.floor(at)
+      return heights[i]! + (heights[i + 1]! - heights[i]!) * (at - i)
+    },
+  }
+}
+
+/** What a drive does to a loop's corner. */
+export function driveOf(drive: LevelDrive, { haulForce, corner }: LevelLoop, seed = 1): Drive {
+  const weight = corner.mass * GRAVITY
+  const flat = () => 0
+  switch (drive) {
+    case 'load':
+      return { seconds: 180, road: flat, force: (t) => (t < 2 ? 0 : haulForce) }
+    case 'brake':
+      return {
+        seconds: 60,
+        road: flat,
+        force: (t) => haulForce - (t > 5 && t < 9 ? BRAKING * (weight + haulForce) : 0),
+      }
+    case 'pothole':
+      return {
+        seconds: 60,
+        road: (t) => (t > 5 && t < 5 + HOLE.along / SLOW ? -HOLE.deep : 0),
+        force: () => haulForce,
+      }
+    case 'washboard':
+      return {
+        seconds: 120,
+        calm: false,
+        road: (t) => washboard(t * SLOW, WAVES.long, WAVES.high),
+        force: () => haulForce,
+      }
+    case 'smooth':
+      return roadDrive('A', haulForce, seed)
+    case 'rough':
+      return roadDrive('C', haulForce, seed)
+    case 'hoist':
+      return { seconds: 120, road: flat, force: (t) => (t < 5 ? haulForce : -HUNG * weight) }
+  }
+}
+/** Share of the rear's weight that hard braking takes off; a pothole and a washboard, m; what a hoist takes (from memory). */
+const BRAKING = 0.25
+const HOLE = { along: 0.4, deep: 0.06 }
+const WAVES = { long: 0.7, high: 0.025 }
+const HUNG = 0.95
+
+export const runLevel = (loop: LevelLoop, drive: LevelDrive, seed = 1): LoopResult =>
+  runLoop(loop.corner, loop.supply, loop.leveller, driveOf(drive, loop, seed))
+
+/** One row of the sweep: an arm and a lag, and what they come to over the load and a rough road. */
+export interface LevelTried {
+  arm: number
+  delay: number
+  levelAt: number | null
+  off: number
+  hunts: boolean
+  /** Free air over the rough road for a kilometre, m³. */
+  airPerKm: number
+}
+
+/** Lags a valve may have, s, as they are sold (from memory). */
+export const LAGS: readonly number[] = [0, 1, 3, 6]
+
+/** Every arm hole with every lag. */
+export const LEVER_TRIES = ARM_HOLES.flatMap((arm) => LAGS.map((delay) => ({ arm, delay })))
+export type LeverTry = (typeof LEVER_TRIES)[number]
+
+/** One arm and lag over the haul's load and a rough road; null where no height valve levels this haul. */
+export function tryLever(
+  plan: Plan,
+  derived: Derived,
+  haulId: string,
+  { arm, delay }: LeverTry,
+): LevelTried | null {
+  const valve = firstOfKind(plan.air, 'heightValve')
+  if (!valve) return null
+  const changed = structuredClone(plan)
+  changed.air.components[valve]!.sheet.arm = arm
+  changed.tune.lever.delay = delay
+  const loop = levelLoopOf(changed, derived, haulId)
+  if (!loop) return null
+  const loaded = runLevel(loop, 'load')
+  const rough = runLevel(loop, 'rough')
+  const km = (600 * ROAD_SPEED) / 1000
+  return {
+    arm,
+    delay,
+    levelAt: loaded.levelAt,
+    off: loaded.off,
+    hunts: loaded.hunting !== null,
+    airPerKm: rough.filled / km,
+  }
+}
+
+/** Best first: none that hunts, then those that come level, then the least air on a rough road. */
+export function bestLevers(tried: readonly LevelTried[]): LevelTried[] {
+  const rank = (t: LevelTried) => (t.hunts ? 1e6 : 0) + (t.levelAt === null ? 1e3 : 0) + t.airPerKm * 1e3
+  return [...tried].sort((a, b) => rank(a) - rank(b))
+}
+
+/** Rows of a level run as CSV: s, mm at the wheel, kPa. */
+export function levelCsv({ rows }: LoopResult): string {
+  const head = 't_s,travel_mm,spring_kPa,tank_kPa'
+  const lines = rows.map(({ t, travel, spring, tank }) =>
+    [t.toFixed(1), (travel * 1000).toFixed(2), (spring / 1000).toFixed(2), (tank / 1000).toFixed(2)].join(
+      ',',
+    ),
+  )
+  return [head, ...lines, ''].join('\n')
+}

@@ -1,0 +1,63 @@
+import { PRACTICE } from '../catalog/practice'
+import type { Preset, TuneWeather } from '../document/types'
+import { lampOf, riseOf } from './memories'
+import { bagLater, type Conditions } from './setReads'
+import type { Elsewhere, HaulNeed, TuneSite } from './types'
+
+/** Presets in other weather than they were set in. SI, gauge. */
+const SIDES = ['left', 'right'] as const
+
+/** What one side reads and how far it comes up once it stands elsewhere. */
+export function sideLater(
+  need: HaulNeed,
+  side: 'left' | 'right',
+  set: number,
+  at: Conditions,
+  later: Conditions,
+  site: TuneSite,
+): { reads: number; rise: number } {
+  const heightAt = need.heightAt[side]
+  const { pressure } = bagLater({ heightAt, volumeAt: site.volumeAt }, set, at, later)
+  return { reads: pressure, rise: riseOf(heightAt, set, pressure, site) }
+}
+
+/** Both sides of a preset: cold tells of the lower, hot of the higher; how far it comes up is the mean. */
+export function elsewhereOf(need: HaulNeed, preset: Preset, weather: TuneWeather, site: TuneSite): Elsewhere {
+  const at = { temperature: weather.shop, altitude: site.altitude }
+  const both = (later: Conditions, pick: (...values: number[]) => number) => {
+    const sides = SIDES.map((side) => sideLater(need, side, preset[side], at, later, site))
+    return {
+      reads: pick(...sides.map(({ reads }) => reads)),
+      rise: sides.reduce((sum, { rise }) => sum + rise / 2, 0),
+    }
+  }
+  // The block stops within its tolerance of what its gauge says, which may itself be off.
+  const off = (p: number) => Math.hypot(PRACTICE.presetTolerance.value, PRACTICE.gaugeAccuracy.value * p)
+  const error = (side: 'left' | 'right') =>
+    Math.abs(riseOf(need.heightAt[side], preset[side], preset[side] + off(preset[side]), site))
+  const rise = { left: error('left'), right: error('right') }
+  return {
+    cold: both({ temperature: weather.cold, altitude: site.altitude }, Math.min),
+    hot: both({ temperature: weather.hot, altitude: site.altitude }, Math.max),
+    pass: both({ temperature: weather.shop, altitude: weather.pass }, Math.max),
+    error: { rise: Math.max(rise.left, rise.right), lamp: lampOf(rise, site) },
+  }
+}
+
+/** Pressure to set so that a side reads no less (or no more) than a limit elsewhere, Pa; found by halving. */
+export function setFor(
+  limit: number,
+  need: HaulNeed,
+  side: 'left' | 'right',
+  at: Conditions,
+  later: Conditions,
+  site: TuneSite,
+): number {
+  let [low, high] = [0, 2 * limit + 200_000]
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2
+    if (sideLater(need, side, middle, at, later, site).reads < limit) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
+}

@@ -1,0 +1,83 @@
+/**
+ * The lever of a height valve: an arm on the valve, a link from its end to the axle. In the plane of the arm; x away from
+ * the valve, z up, m; angles in rad, up positive.
+ */
+export interface LeverGeometry {
+  /** From the valve's shaft to the hole the link hangs in. */
+  arm: number
+  /** Length of the link between its ends. */
+  link: number
+  /** Where the link's lower end sits on the axle, from the valve's shaft, at ride height: ahead of it, and below it. */
+  ahead: number
+  below: number
+}
+
+/** Angle of an arm whose end is so much above its shaft. @throws where the arm is shorter. */
+export function armAngle(arm: number, deflection: number): number {
+  if (Math.abs(deflection) > arm) throw new RangeError('The deflection is longer than the arm.')
+  return Math.asin(deflection / arm)
+}
+
+/**
+ * Angle of the arm with the axle so much above ride height, m: two circles, of the arm about the shaft and of the link
+ * about the axle's bracket, meet there; of their two meetings the one above the bracket is the lever's.
+ * @returns null where arm and link do not reach: the lever is over centre, or torn
+ */
+export function leverAngle({ arm, link, ahead, below }: LeverGeometry, rise: number): number | null {
+  const [x, z] = [ahead, rise - below]
+  const far = Math.hypot(x, z)
+  if (far > arm + link || far < Math.abs(arm - link) || far === 0) return null
+  const along = (arm ** 2 - link ** 2 + far ** 2) / (2 * far)
+  const off = Math.sqrt(Math.max(arm ** 2 - along ** 2, 0))
+  const ends = [1, -1].map((side) => ({
+    x: (along * x - side * off * z) / far,
+    z: (along * z + side * off * x) / far,
+  }))
+  // The arm points ahead; the end over the bracket is the one the link hangs from.
+  const end = ends.reduce((a, b) => (b.z > a.z ? b : a))
+  return Math.atan2(end.z, end.x)
+}
+
+/** How far the axle may move before arm and link stand in one line, m; and before the valve's own stops are met. */
+export interface LeverTravel {
+  /** Angle at droop and at bump; null where the lever does not reach so far. */
+  droop: number | null
+  bump: number | null
+  /** Whether arm and link never come within `STRAIGHT` of one line. */
+  overCentre: boolean
+  /** Whether the valve's own stops are met. */
+  atStops: boolean
+  /** At the wheel for a degree of the arm at ride height, m/rad. */
+  perRadian: number
+}
+
+/** Nearer to one line than this a lever may go over, rad (from memory). */
+const STRAIGHT = (10 * Math.PI) / 180
+const STEPS = 60
+
+/**
+ * A lever over its whole travel.
+ * @param droop how far the axle falls below ride height, `bump` how far it comes up, m, both positive
+ * @param stops angle either way at which the valve's own stops are met, rad
+ */
+export function leverTravel(of: LeverGeometry, droop: number, bump: number, stops: number): LeverTravel {
+  const rises = Array.from({ length: STEPS + 1 }, (_, i) => -droop + ((droop + bump) * i) / STEPS)
+  const angles = rises.map((rise) => leverAngle(of, rise))
+  const near = rises.some((rise) => {
+    const far = Math.hypot(of.ahead, rise - of.below)
+    // Angle between arm and link, by the law of cosines: straight at 0 or 180°.
+    const cosine = (of.arm ** 2 + of.link ** 2 - far ** 2) / (2 * of.arm * of.link)
+    return Math.abs(cosine) > Math.cos(STRAIGHT)
+  })
+  const [before, after] = [leverAngle(of, -1e-4), leverAngle(of, 1e-4)]
+  return {
+    droop: angles[0] ?? null,
+    bump: angles.at(-1) ?? null,
+    overCentre: near || angles.includes(null),
+    atStops: angles.some((angle) => angle !== null && Math.abs(angle) > stops),
+    perRadian: before === null || after === null ? 0 : 2e-4 / (after - before),
+  }
+}
+
+/** Holes of a lever's arm as they are sold, m (from memory). */
+export const ARM_HOLES: readonly number[] = [0.08, 0.1, 0.125, 0.15, 0.18, 0.22]

@@ -1,0 +1,67 @@
+import type { Preset } from '../document/types'
+import { coverWith, memoriesNeeded } from './presetCover'
+import type { HaulNeed, Shared, SharedMemories, TuneSite } from './types'
+
+/** How far the wheel's corner comes up when a spring goes from one pressure to another, m. */
+export const riseOf = (heightAt: (p: number) => number, from: number, to: number, site: TuneSite): number =>
+  (heightAt(to) - heightAt(from)) / site.motionRatio
+
+/** Angle of the headlamps when the rear comes up on both sides, rad: nose down positive. */
+export const lampOf = (rise: { left: number; right: number }, { wheelbase }: TuneSite): number =>
+  (rise.left + rise.right) / 2 / wheelbase
+
+/** Pressure that moves any haul's corner by no more than a height, Pa: the stiffest corner counts. */
+function pressureFor(height: number, needs: readonly HaulNeed[], site: TuneSite): number {
+  const rates = needs.flatMap((need) =>
+    (['left', 'right'] as const).map((side) =>
+      Math.abs(riseOf(need.heightAt[side], need[side], need[side] + STEP, site) / STEP),
+    ),
+  )
+  const most = Math.max(...rates, 1e-12)
+  return height / most
+}
+/** Step of pressure that a corner's rate is told from, Pa. */
+const STEP = 5000
+
+/**
+ * Hauls on few memories, and what each then lacks.
+ * @param wanted pressures of each haul as they would be set for it alone
+ */
+export function sharedMemories(
+  wanted: Record<string, Preset>,
+  needs: Record<string, HaulNeed>,
+  memories: number,
+  tolerance: number,
+  site: TuneSite,
+): SharedMemories {
+  const ids = Object.keys(wanted)
+  const points = ids.map((id) => wanted[id]!)
+  const within = pressureFor(
+    tolerance,
+    ids.map((id) => needs[id]!),
+    site,
+  )
+  const cover = coverWith(points, memories)
+  const byHaul = Object.fromEntries(
+    ids.map((id, i): [string, Shared] => {
+      const memory = cover.assigned[i]!
+      const preset = cover.presets[memory]!
+      const side = (name: 'left' | 'right') =>
+        riseOf(needs[id]!.heightAt[name], wanted[id]![name], preset[name], site)
+      const rise = { left: side('left'), right: side('right') }
+      return [id, { memory, preset, rise, lamp: lampOf(rise, site) }]
+    }),
+  )
+  return { needed: memoriesNeeded(points, within), memories: cover.presets, byHaul }
+}
+
+/** Two stored pressures closer than this are one, Pa. */
+const ALIKE = 1
+/** How many memories these presets take. */
+export function memoriesTaken(presets: readonly Preset[]): number {
+  const kept: Preset[] = []
+  for (const p of presets)
+    if (!kept.some((k) => Math.abs(k.left - p.left) < ALIKE && Math.abs(k.right - p.right) < ALIKE))
+      kept.push(p)
+  return kept.length
+}

@@ -1,0 +1,93 @@
+import { calculate } from '../calculators'
+import { atmosphereAt } from '../quantity/atmosphere'
+import { leverRules } from './leverRules'
+import { armAngle, leverAngle, leverTravel, type LeverGeometry } from './lever'
+import { bagLater, setReads } from './setReads'
+
+const at = (temperature: number, altitude = 0) => ({ temperature, altitude })
+
+test('set at 30 °C, read at −5 °C: absolute pressure in proportion to the temperature', () => {
+  const absolute = (400_000 + 101_325) * (268.15 / 303.15)
+  expect(setReads(400_000, at(303.15), at(268.15))).toBeCloseTo(absolute - 101_325, 6)
+})
+
+test('over a pass the gauge reads more by what the air around it lacks: 83.5 kPa at 1 600 m (ISO 2533)', () => {
+  expect(atmosphereAt(1600) / 1000).toBeCloseTo(83.52, 1)
+  expect(setReads(400_000, at(288.15), at(288.15, 1600))).toBeCloseTo(
+    400_000 + 101_325 - atmosphereAt(1600),
+    6,
+  )
+})
+
+test('a bag under its load hardly moves its gauge and sinks: its air keeps p·V/T', () => {
+  const bag = { heightAt: (p: number) => 0.1 + p / 4e6, volumeAt: (h: number) => 0.02 * h }
+  const later = bagLater(bag, 400_000, at(303.15), at(268.15))
+  const air = (p: number, t: number) => ((p + 101_325) * bag.volumeAt(bag.heightAt(p))) / t
+  expect(air(later.pressure, 268.15)).toBeCloseTo(air(400_000, 303.15), 6)
+  expect(later.height).toBeLessThan(bag.heightAt(400_000))
+  // Rigid it would have lost far more.
+  expect(400_000 - later.pressure).toBeLessThan(400_000 - setReads(400_000, at(303.15), at(268.15)))
+  expect(bagLater(bag, 400_000, at(293.15), at(293.15)).pressure).toBeCloseTo(400_000, 3)
+  expect(bagLater(bag, 400_000, at(293.15), at(293.15), 0.9).height).toBeLessThan(bag.heightAt(400_000))
+})
+
+describe('the lever of a height valve', () => {
+  const lever: LeverGeometry = { arm: 0.15, link: 0.25, ahead: 0.15, below: 0.25 }
+  test('level at ride height, and by hand: the arm level, the link upright', () => {
+    expect(leverAngle(lever, 0)).toBeCloseTo(0, 9)
+    // A long link goes straight up: the angle is asin(rise/arm) but for what the link leans.
+    const long = { ...lever, link: 25, below: 25 }
+    expect(leverAngle(long, 0.05)).toBeCloseTo(armAngle(0.15, 0.05), 4)
+  })
+  test('the end of the arm is a link’s length from the bracket, wherever the axle is', () => {
+    for (const rise of [-0.08, -0.03, 0.02, 0.07]) {
+      const angle = leverAngle(lever, rise)!
+      const end = { x: lever.arm * Math.cos(angle), z: lever.arm * Math.sin(angle) }
+      expect(Math.hypot(end.x - lever.ahead, end.z - (rise - lever.below))).toBeCloseTo(lever.link, 12)
+    }
+  })
+  test('out of reach it has no angle; a shorter arm turns more for the same travel', () => {
+    expect(leverAngle(lever, 1)).toBeNull()
+    const short = { ...lever, arm: 0.1, ahead: 0.1 }
+    const turn = (of: LeverGeometry) => Math.abs(leverAngle(of, 0.04)!)
+    expect(turn(short)).toBeGreaterThan(turn(lever))
+    expect(leverTravel(lever, 0.06, 0.06, 1).perRadian).toBeCloseTo(0.15, 3)
+  })
+  test('over centre and at the valve’s stops are told on both sides', () => {
+    expect(leverTravel(lever, 0.05, 0.05, 0.6)).toMatchObject({ overCentre: false, atStops: false })
+    expect(leverTravel(lever, 0.05, 0.05, 0.2).atStops).toBe(true)
+    expect(leverTravel(lever, 0.16, 0.05, 2).overCentre).toBe(true)
+  })
+  test('over centre is a Stop whatever the stops; past the stops one with its angle; within both nothing', () => {
+    const told = (stops: number, droop: number) =>
+      leverRules({ id: 'v', arm: 0.15, stops, better: 0.22, travel: leverTravel(lever, droop, 0.05, stops) })
+    expect(told(0.6, 0.05)).toEqual([])
+    expect(told(0.3, 0.05)[0]).toMatchObject({ rule: 'lever-at-stops', rank: 'stop', limit: 0.3 })
+    expect(told(0.3, 0.16)[0]).toMatchObject({ rule: 'lever-over-centre', rank: 'stop' })
+    expect(told(0.3, 0.05)[0]!.remedy!.patches[0]).toMatchObject({
+      path: ['air', 'components', 'v', 'sheet', 'arm'],
+      value: 0.22,
+    })
+  })
+  test('the sum is asin(deflection/arm), and what is longer than the arm is refused', () => {
+    expect(calculate('lever-angle', { arm_mm: 100, deflection_mm: 50 }).angle_deg).toBeCloseTo(30, 9)
+    expect(() => calculate('lever-angle', { arm_mm: 100, deflection_mm: 101 })).toThrow('longer than the arm')
+  })
+})
+
+test('a remote at 1 m in the open loses 40.05 dB at 2.4 GHz (Friis), 20 dB more at ten times as far, 15 dB a sheet', () => {
+  const of = (distance_m: number, steelLayers = 0) =>
+    calculate('radio-margin', {
+      distance_m,
+      frequency_MHz: 2400,
+      transmit_dBm: 0,
+      sensitivity_dBm: -90,
+      steelLayers,
+    })
+  expect(of(1).pathLoss_dB).toBeCloseTo(40.05, 2)
+  expect((of(10).pathLoss_dB as number) - (of(1).pathLoss_dB as number)).toBeCloseTo(20, 9)
+  expect(of(1, 2)).toMatchObject({
+    received_dBm: expect.closeTo(-70.05, 2),
+    margin_dB: expect.closeTo(19.95, 2),
+  })
+})

@@ -1,0 +1,130 @@
+import type { SpringClass } from '../catalog/springs'
+import type { Preset, TunePlan } from '../document/types'
+import { notesOf, type Note, type Remedy } from '../quantity/figure'
+import { setFor } from './elsewhere'
+import { memoriesTaken } from './memories'
+import type { Conditions } from './setReads'
+import type { Elsewhere, HaulNeed, SharedMemories, TuneSite } from './types'
+
+/** What Tune notices of presets in other weather, and of memories that are too few. */
+
+const note = notesOf('tune', 'pressure')
+const GAS = 'Air shut in keeps p·V/T, the bag its load; atmosphere ISO 2533'
+/** A remedy lands this far on the safe side, Pa. */
+const ON = 500
+/** What no gauge shows is not told, Pa. */
+const NEAR = 100
+
+export interface WeatherRuleInput {
+  id: string
+  label: string
+  preset: Preset
+  need: HaulNeed
+  elsewhere: Elsewhere
+  minimum: number
+  spring: SpringClass
+  tune: TunePlan
+  site: TuneSite
+  /** Whether it was stored, or follows Load. */
+  stored: boolean
+}
+
+/** Each side moved as far as its limit asks; the other as it is. */
+function moved(
+  input: WeatherRuleInput,
+  label: string,
+  limit: number,
+  later: Conditions,
+  way: 1 | -1,
+): Remedy {
+  const { id, preset, need, tune, site } = input
+  const at = { temperature: tune.weather.shop, altitude: site.altitude }
+  const side = (name: 'left' | 'right') => {
+    const wanted = setFor(limit, need, name, at, later, site) + way * ON
+    return way > 0 ? Math.max(preset[name], wanted) : Math.min(preset[name], wanted)
+  }
+  const value = { left: side('left'), right: side('right') }
+  return { label, patches: [{ op: 'add', path: ['tune', 'presets', id], value }] }
+}
+
+function coldUnder(input: WeatherRuleInput): Note[] {
+  const { id, label, preset, elsewhere, minimum, tune, site, stored } = input
+  // A preset under the minimum in the shop is told by itself.
+  if (elsewhere.cold.reads >= minimum - NEAR || Math.min(preset.left, preset.right) < minimum) return []
+  const later = { temperature: tune.weather.cold, altitude: site.altitude }
+  return [
+    note({
+      rule: 'cold-under-minimum',
+      // A control that keeps its minimum fills up at the next turn of the key.
+      rank: stored && !site.keepsUp ? 'fix' : 'know',
+      subject: id,
+      value: elsewhere.cold.reads,
+      limit: minimum,
+      title: `Preset “${label}” falls under the minimum in the cold`,
+      text: `Set in the shop it reads {value} at the coldest; under {limit} the bag folds and chafes.${site.keepsUp ? ' The control fills it up when the key comes on; until then it stands so.' : ''}`,
+      source: GAS,
+      remedy: moved(input, 'Set it for the cold', minimum, later, 1),
+    }),
+  ]
+}
+
+function hotOver(input: WeatherRuleInput): Note[] {
+  const { id, label, preset, elsewhere, spring, tune, site, stored } = input
+  const limit = spring.maxPressure
+  const worst = Math.max(elsewhere.hot.reads, elsewhere.pass.reads)
+  if (worst <= limit + NEAR || Math.max(preset.left, preset.right) > limit) return []
+  const hot = elsewhere.hot.reads >= elsewhere.pass.reads
+  const later = hot
+    ? { temperature: tune.weather.hot, altitude: site.altitude }
+    : { temperature: tune.weather.shop, altitude: tune.weather.pass }
+  return [
+    note({
+      rule: 'hot-over-limit',
+      // Until it is stored it is Load's to ask; then it is what somebody drives with.
+      rank: stored ? 'stop' : 'know',
+      subject: id,
+      value: worst,
+      limit,
+      title: `Preset “${label}” goes over the spring’s limit ${hot ? 'in the heat' : 'over the pass'}`,
+      text: 'Set in the shop it comes to {value} there; the spring bears {limit}.',
+      source: GAS,
+      remedy: moved(input, 'Set it for that', limit, later, -1),
+    }),
+  ]
+}
+
+export const weatherRules = (input: WeatherRuleInput): Note[] => [...coldUnder(input), ...hotOver(input)]
+
+/** More pressures stored than the control has memories. */
+export function memoryRules(tune: TunePlan, shared: SharedMemories | null, hasMemories: boolean): Note[] {
+  if (!shared || !hasMemories) return []
+  const stored = Object.keys(shared.byHaul).flatMap((id) => tune.presets[id] ?? [])
+  const taken = memoriesTaken(stored)
+  if (taken <= tune.memories) return []
+  const rises = Object.values(shared.byHaul).flatMap(({ rise }) => [
+    Math.abs(rise.left),
+    Math.abs(rise.right),
+  ])
+  const worst = Math.round(Math.max(...rises) * 1000)
+  return [
+    note({
+      quantity: 'count',
+      rule: 'memories-few',
+      rank: 'fix',
+      subject: 'memories',
+      value: taken,
+      limit: tune.memories,
+      title: 'More presets than the control has memories',
+      text: `{value} different ones are stored; it has {limit}. Shared as well as can be, no haul stands further than ${worst} mm from where it wants to.`,
+      source: 'Exact search over all hauls',
+      remedy: {
+        label: 'Share the memories',
+        patches: Object.entries(shared.byHaul).map(([id, { preset }]) => ({
+          op: 'add' as const,
+          path: ['tune', 'presets', id],
+          value: preset,
+        })),
+      },
+    }),
+  ]
+}

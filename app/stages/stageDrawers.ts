@@ -61,6 +61,7 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
     { id: 'memories', title: 'Memories' },
     { id: 'weather', title: 'Set here, reads there' },
     { id: 'minimum', title: 'Minimum' },
+    { id: 'setup', title: 'Set it up' },
     { id: 'trial', title: 'Road trial' },
   ],
   build: [{ id: 'torques', title: 'Torques' }],

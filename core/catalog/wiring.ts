@@ -1,4 +1,4 @@
-import type { WireJoint, WireUse } from '../document/types'
+import type { AirPlan, WireJoint, WireUse } from '../document/types'
 
 /** Electrical parts that no class of the catalogue gives, as is usual; from memory unless a line says otherwise. SI. */
 export const WIRING = {
@@ -51,6 +51,29 @@ export const WIRING = {
 
 /** The fuse box in the cab, by its id among the places and in the ids of wires. */
 export const FUSE_BOX = 'fuse-box'
+
+/**
+ * What a solenoid's air goes to: the first horn or valve block behind it, or null. Before a block it hangs on the block's own
+ * output, and so does its wire.
+ */
+export function airGoesTo(
+  air: Pick<AirPlan, 'components' | 'lines'>,
+  solenoid: string,
+): 'horn' | 'block' | null {
+  const seen = new Set([solenoid])
+  for (let at = [solenoid]; at.length > 0;) {
+    const next: string[] = []
+    for (const { from, to } of Object.values(air.lines)) {
+      if (!at.includes(from) || seen.has(to)) continue
+      seen.add(to)
+      const kind = air.components[to]?.kind
+      if (kind === 'horn' || kind === 'block') return kind
+      next.push(to)
+    }
+    at = next
+  }
+  return null
+}
 
 /** Nominal voltages of trucks, V: what is on wires is made for one of them. */
 const NOMINAL = [12, 24] as const

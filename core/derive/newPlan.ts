@@ -105,6 +105,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       memories: 3,
       heightTolerance: 0.01,
       lever: { link: 0.25, stops: 0.785, delay: 0 },
+      paired: {},
       weather: { shop: 293.15, cold: 268.15, hot: 313.15, pass: 1500 },
     },
     build: { fasteners: {}, ticks: {}, struck: {} },

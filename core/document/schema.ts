@@ -544,6 +544,10 @@ export const planSchema = shape<Plan>({
       stops: numberField(0.05, 1.6),
       delay: numberField(0, 60),
     }),
+    paired: recordField(
+      shape({ order: orderField(), device: nameField(80), who: textField(80), at: textField(40) }),
+      40,
+    ),
     weather: shape({
       shop: numberField(200, 350),
       cold: numberField(200, 350),

@@ -716,6 +716,15 @@ export interface TunePlan {
   weather: TuneWeather
   /** Of a height valve: link between its ends, m; where the valve's own stops are, rad; by how much it lags, s. */
   lever: { link: number; stops: number; delay: number }
+  /** Phones and remotes that were paired with the control. */
+  paired: Record<string, PairedDevice>
+}
+export interface PairedDevice {
+  order: number
+  /** Which it is: "grey phone". */
+  device: string
+  who: string
+  at: string
 }
 export interface TuneWeather {
   shop: number

@@ -16,6 +16,7 @@ const TUNE_ADDED: Json = {
   memories: 3,
   heightTolerance: 0.01,
   lever: { link: 0.25, stops: 0.785, delay: 0 },
+  paired: {},
   weather: { shop: 293.15, cold: 268.15, hot: 313.15, pass: 1500 },
 }
 /** What plans before version 11 did not say of Power, as it was then. */
@@ -255,7 +256,7 @@ export function upgradePlan(value: unknown): unknown {
   const prove = upgradeProve(value.prove)
   const build = upgradeBuild(value.build)
   const handover = fill(value.handover, { accepted: {} }, ['accepted'])
-  const tune = fill(value.tune, TUNE_ADDED, ['trials'])
+  const tune = fill(value.tune, TUNE_ADDED, ['trials', 'paired'])
   const layAdded = { solids: {}, waypoints: {}, coils: {}, stands: {}, cutTo: {}, allowance: 0 }
   const lay = fill(value.lay, layAdded, ['solids', 'waypoints', 'coils', 'stands', 'cutTo'])
   const power = fill(value.power, POWER_ADDED, ['readings', 'feeds', 'earths', 'inWire', 'wires', 'colours'])

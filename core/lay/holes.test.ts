@@ -195,3 +195,15 @@ test('beside the hitch or the spare wheel a joint is pulled apart by hand', () =
   const { centre } = rig.truck.spare!
   expect(comesDownAt([centre], solids)).toBe('the spare wheel')
 })
+
+test('a run made to pass a pillar is told of the airbag behind its trim; as it is proposed it is not', () => {
+  const derive = createDeriver()
+  const told = (of: typeof rig) => derive(of).stages.lay.notes.filter((n) => n.rule === 'airbag-trim')
+  expect(told(rig)).toEqual([])
+  const floor = solids.find(({ id }) => id === 'sheet-floor')!.shape
+  if (floor.shape !== 'box') throw new Error('the floor is a sheet')
+  const { min, max } = floor
+  const pillar = structuredClone(rig)
+  pillar.lay.waypoints['block-left'] = [{ x: (min.x + max.x) / 2, y: max.y - 0.08, z: max.z + 0.5 }]
+  expect(told(pillar)).toMatchObject([{ rank: 'know', subject: 'block-left', value: 1 }])
+})

@@ -6,6 +6,7 @@ import type { ComponentKind } from '../document/types'
 import type { Note } from '../quantity/figure'
 import { applyRules } from '../quantity/stage'
 import { fitShield, HEAT, movePart, note, roomFor, type LayRule, type LayRuleInput } from './ruleInput'
+import { AIRBAG_TRIM, stripOf } from './run/strip'
 import { STAND_RULES } from './standRules'
 import { laidSize } from './space/stand'
 import { encounters, isInCab, laidParts, overlap, partBox, solidsOf } from './space/room'
@@ -324,6 +325,29 @@ const wheelSpray: LayRule = ({ r, truck, air, compressor }) =>
     })
   })
 
+/** Runs into the cab that climb a pillar: a curtain airbag may lie behind its trim. */
+const airbagTrim: LayRule = ({ r, truck, air, lay }) => {
+  const entering = r.routes.filter(({ grommets }) => grommets > 0)
+  if (entering.length === 0) return null
+  const solids = solidsOf(truck, air, lay.solids)
+  const behind = entering.filter((route) => stripOf(route, solids).some(({ along }) => along === AIRBAG_TRIM))
+  if (behind.length === 0) return null
+  return note({
+    quantity: 'count',
+    rule: 'airbag-trim',
+    rank: 'know',
+    subject: behind[0]!.id,
+    value: behind.length,
+    title: 'Behind pillar trim',
+    text: `${behind
+      .map(({ fromLabel, toLabel }) => `${fromLabel} → ${toLabel}`)
+      .slice(0, 3)
+      .join(
+        ', ',
+      )}: curtain airbags lie there. Battery off before the trim is opened, as the truck’s own sheet says; never across an airbag, never tied to one.`,
+  })
+}
+
 /** A hose with its ends on is taken in the lengths there are, and none is long enough. */
 const hoseTooShort: LayRule = ({ r, air }) =>
   r.cuts
@@ -385,6 +409,7 @@ const RULES: readonly LayRule[] = [
   shortSlack,
   cutShort,
   wheelSpray,
+  airbagTrim,
   hoseTooShort,
   tubeShort,
   ...STAND_RULES,

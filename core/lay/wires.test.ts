@@ -54,7 +54,7 @@ test('every part on wires alone is reached by one, in every circuit', () => {
 test('a part left for later has no wire yet', () => {
   const air = airOf('wireless-dual')
   const block = { ...air.components.block!, state: 'later' as const }
-  expect(wiresOf({ components: { ...air.components, block } })).toEqual([])
+  expect(wiresOf({ ...air, components: { ...air.components, block } })).toEqual([])
 })
 
 test('a wire has a drip loop at each end outside the cab and two terminals; as cut, its length is what was typed', () => {

@@ -1,5 +1,5 @@
 import type { ComponentKind } from '../catalog/kinds'
-import { FUSE_BOX } from '../catalog/wiring'
+import { airGoesTo, FUSE_BOX } from '../catalog/wiring'
 import type { AirPlan, Point, Side, Truck } from '../document/types'
 import { BATTERY } from './places'
 import { CAB } from './space/cab'
@@ -22,7 +22,8 @@ export interface Wire {
 }
 
 /** Every wire by what it joins; a part left for later has none yet. */
-export function wiresOf({ components }: Pick<AirPlan, 'components'>): Wire[] {
+export function wiresOf(air: Pick<AirPlan, 'components' | 'lines'>): Wire[] {
+  const { components } = air
   const fitted = Object.keys(components).filter((id) => components[id]!.state !== 'later')
   const of = (...kinds: ComponentKind[]) => fitted.filter((id) => kinds.includes(components[id]!.kind))
   const [supply] = of('compressor', 'belt')
@@ -54,6 +55,8 @@ export function wiresOf({ components }: Pick<AirPlan, 'components'>): Wire[] {
   for (const id of of('heightSensor')) wire('sensor', controller, id)
   for (const id of of('sensor')) wire('sensor', controller ?? shown, id)
   for (const id of of('gauge', 'dualGauge')) wire('lamp', FUSE_BOX, id)
-  for (const id of of('solenoid')) wire('switched feed', FUSE_BOX, id)
+  // What opens before a block is opened by it.
+  for (const id of of('solenoid'))
+    wire('switched feed', airGoesTo(air, id) === 'block' && block ? block : FUSE_BOX, id)
   return wires
 }

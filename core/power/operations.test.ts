@@ -62,7 +62,9 @@ test('a guard put in a wire stands in its way at the end asked for, and guards w
   expect(fuse).toMatchObject({ role: 'guard', kind: 'fuse', a: 'feed-end' })
   const { rows } = derive(plan).stages.power.result
   expect(rows.find((row) => row.id === 'wire-block')!.guard!.id).toBe(id)
-  expect(() => after(plan, putInWire('wire-block', 'fuse', 'source'))).toThrow('stands there already')
+  expect(() => after(plan, putInWire('wire-block', 'fuse', 'source'))).toThrow(
+    'One stands there already: fuse.',
+  )
   const atEnd = after(plan, putInWire('wire-block', 'switch', 'load'))
   expect(partOf(atEnd, 'switch-in-wire-block')).toMatchObject({ role: 'contact', b: 'block-in' })
   expect(wiringOf(after(plan, takeOutOfWire(id!))).parts).toEqual(wiringOf(planOf('wireless-dual')).parts)

@@ -49,7 +49,7 @@ export const putInWire =
     const taken = Object.entries(power.inWire).some(
       ([, p]) => p.wire === wire && p.kind === kind && p.at === at,
     )
-    if (taken) throw new OperationError(`A ${NAMES[kind]} stands there already.`)
+    if (taken) throw new OperationError(`One stands there already: ${NAMES[kind]}.`)
     let n = 1
     while (`${kind}-in-${wire}${n > 1 ? `-${n}` : ''}` in power.inWire) n++
     const order = 1 + Math.max(0, ...Object.values(power.inWire).map((p) => p.order))
@@ -60,7 +60,7 @@ const NAMES: Record<InWireKind, string> = {
   fuse: 'fuse',
   breaker: 'circuit breaker',
   link: 'fusible link',
-  switch: 'switch',
+  switch: 'auxiliary switch',
 }
 
 export const takeOutOfWire =
@@ -145,7 +145,7 @@ const EARTH_WORDS: Record<EarthPlace, string> = {
 }
 const put = (wire: string, kind: InWireKind, at: 'source' | 'load'): Offered => ({
   id: `${kind}-${at}`,
-  label: `Put a ${NAMES[kind]} in, at its ${at === 'source' ? 'source' : 'end'}`,
+  label: `Put ${kind === 'switch' ? 'an' : 'a'} ${NAMES[kind]} in, at its ${at === 'source' ? 'source' : 'end'}`,
   run: putInWire(wire, kind, at),
 })
 

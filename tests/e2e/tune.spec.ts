@@ -59,3 +59,25 @@ test('a height valve is run over a load, every arm is tried, and the best is tak
   await axe(page)
   await saved(page)
 })
+
+test('a control is set up by its card, and who paired what is written down; two are told to fight', async ({
+  page,
+}) => {
+  await open(page, '/jobs/hive-hauler/tune#setup')
+  await whole(page)
+  const card = page.getByRole('region', { name: 'Set it up' })
+  await expect(card.getByText('Pair one phone or remote')).toBeVisible()
+  await expect(card.getByRole('listitem').filter({ hasText: /^.*Memory 1: / })).toContainText('L ')
+  await card.getByLabel('Phone or remote').fill('Grey phone')
+  await card.getByRole('button', { name: 'Write it down' }).click()
+  await expect(card.getByText('they fight each other')).toHaveCount(0)
+  await card.getByLabel('Phone or remote').fill('Red remote')
+  await card.getByRole('button', { name: 'Write it down' }).click()
+  await expect(card.getByText('they fight each other')).toBeVisible()
+  await card.getByRole('button', { name: 'Take away: Grey phone' }).click()
+  await expect(card.getByText('they fight each other')).toHaveCount(0)
+  await axe(page)
+  await saved(page)
+  await open(page, '/jobs/hive-hauler/tune#setup')
+  await expect(card.getByText('Red remote')).toBeVisible()
+})

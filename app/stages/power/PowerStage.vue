@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { BLADE_FUSES, wireSizes } from '#core/catalog/electrical'
 import type { PowerPlan } from '#core/document/types'
-import { SHEETS, sheetsOf, type SheetId } from '#core/power/drawing/sheets'
+import { SHEETS, sheetsOf } from '#core/power/drawing/sheets'
+import type { SheetId } from '#core/power/network/types'
 import type { PowerState } from '#core/power/network/states'
 import { sizeLabel } from '#core/power/tables'
 import { NOTHING_WIRED } from '#core/power/unwired'

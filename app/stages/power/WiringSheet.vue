@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { drawSheet, SHEETS, type SheetId } from '#core/power/drawing/sheets'
+import { drawSheet, SHEETS } from '#core/power/drawing/sheets'
 import { WIRING_SYMBOLS, wiringSymbol } from '#core/power/drawing/symbols'
 import { sizeLabel } from '#core/power/tables'
 import type { PowerState } from '#core/power/network/states'
-import type { WiringPart } from '#core/power/network/types'
+import type { SheetId, WiringPart } from '#core/power/network/types'
 import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import { usePower } from './usePower'

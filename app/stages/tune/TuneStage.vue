@@ -48,6 +48,7 @@ function follow(id: string): void {
 }
 
 const MemoryPlan = laterComponent(() => import('./MemoryPlan.vue'))
+const SetUpCard = laterComponent(() => import('./SetUpCard.vue'))
 const LevelLoops = laterComponent(() => import('./LevelLoops.vue'))
 const WeatherTable = laterComponent(() => import('./WeatherTable.vue'))
 /** Whether the control stores pressures. */
@@ -203,6 +204,7 @@ const drawers = computed(() => {
     <template v-if="presets.length && hasMemories" #memories><MemoryPlan /></template>
     <template v-if="levels" #levelling><LevelLoops /></template>
     <template v-if="presets.length" #weather><WeatherTable /></template>
+    <template v-if="presets.length" #setup><SetUpCard /></template>
     <template v-if="spring" #trial><RoadTrial /></template>
   </DrawerBench>
 </template>

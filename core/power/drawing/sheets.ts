@@ -1,5 +1,5 @@
 import { PLUS, SECOND } from '../network/draft'
-import type { PartOf, Wiring, WiringPart } from '../network/types'
+import type { PartOf, SheetId, Wiring, WiringPart } from '../network/types'
 import type { WirePart } from '../wires'
 
 /**
@@ -11,8 +11,7 @@ export const SHEETS = [
   { id: 'feed', title: 'Feed' },
   { id: 'control', title: 'Control' },
   { id: 'gauges', title: 'Gauges and lamps' },
-] as const
-export type SheetId = (typeof SHEETS)[number]['id']
+] as const satisfies readonly { id: SheetId; title: string }[]
 
 /** Room for the name of what an end goes back to, px. */
 const BACK_NAME = 104
@@ -54,10 +53,7 @@ const isTaker = (part: WiringPart): part is Taker =>
 export function sheetOf(part: WiringPart): SheetId | null {
   if (part.role === 'motor' || part.id === 'battery-2') return 'feed'
   if (part.role === 'coil') return 'control'
-  if (part.role !== 'user') return null
-  if (part.asleep !== undefined) return 'feed'
-  if (part.id.startsWith('lamp-') || /gauge|sensor/i.test(part.id)) return 'gauges'
-  return 'control'
+  return part.role === 'user' ? part.sheet : null
 }
 
 /** Sheets that have anything on them. */

@@ -14,7 +14,7 @@ import {
 import type { AirPlan, EarthPlace, InWire, PowerPlan, Truck, WireUse } from '../../document/types'
 import { deratedAmpacity, wireResistance } from '../circuit'
 import type { FeedPlan } from '../types'
-import type { ClosedBy, Wiring, WirePlan, WireZone } from './types'
+import type { ClosedBy, SheetId, Wiring, WirePlan, WireZone } from './types'
 
 /** Pieces that a wiring is made of: wires with what was put in them, guards, contacts, earths. */
 
@@ -143,7 +143,7 @@ const PUT_IN_LABEL: Record<InWire['kind'], string> = {
   fuse: 'Fuse',
   breaker: 'Circuit breaker',
   link: 'Fusible link',
-  switch: 'Switch',
+  switch: 'Auxiliary switch',
 }
 
 /** Puts what belongs at one end of a wire between two nodes. @returns the rating that guards what lies behind, A. */
@@ -304,6 +304,8 @@ export interface UserAsked {
   /** Node that its current goes back to instead of an earth of its own. */
   back?: string
   length?: number
+  /** Where it is drawn, if not with the controls. */
+  sheet?: SheetId
   /** Where it stands, of what is no part of the circuit by itself. */
   zone?: WireZone
 }
@@ -329,7 +331,16 @@ export function addUser(draft: Draft, asked: UserAsked): void {
   })
   const { systemVoltage } = facts.power
   const asleep = asked.asleep === undefined ? {} : { asleep: systemVoltage / Math.max(asked.asleep, 1e-6) }
-  parts.push({ id, label, a: into, b: out, role: 'user', ohm: systemVoltage / amps, ...asleep })
+  parts.push({
+    id,
+    label,
+    a: into,
+    b: out,
+    role: 'user',
+    ohm: systemVoltage / amps,
+    sheet: asked.sheet ?? 'control',
+    ...asleep,
+  })
   points[into] = `${label}, its feed`
   if (asked.back) return
   const wire = parts.find((part) => part.id === `wire-${id}`)

@@ -9,6 +9,9 @@ import type { EarthPlace, InWireKind, WireJoint, WireUse } from '../../document/
 export type ClosedBy =
   'key' | 'lights' | 'cab' | 'hand' | 'left-on' | 'pressure' | 'block' | 'engine' | { coil: string }
 
+/** Sheets of the drawing. */
+export type SheetId = 'feed' | 'control' | 'gauges'
+
 /** Where a wire runs: engine space, chassis or cab. */
 export type WireZone = 'engine' | 'chassis' | 'cab'
 
@@ -45,8 +48,8 @@ export type WiringPart = Between &
     /** `carries`: what it may carry, A; null where nothing says. */
     | { role: 'contact'; ohm: number; closedBy: ClosedBy; carries: number | null }
     | { role: 'coil'; ohm: number }
-    /** `asleep`: what it is until it is woken, Ω. */
-    | { role: 'user'; ohm: number; asleep?: number }
+    /** `asleep`: what it is until it is woken, Ω; `sheet`: where it is drawn. */
+    | { role: 'user'; ohm: number; sheet: SheetId; asleep?: number }
     /** Draws `amps` while it turns; standing still it is only its winding. */
     | { role: 'motor'; amps: number; winding: number }
     /** What is common to earths on one screw. */

@@ -1,5 +1,5 @@
 import { PRACTICE } from '../../catalog/practice'
-import { batteryVolts, FUSE_BOX, LINK_RATINGS, RELAY_RATINGS, WIRING } from '../../catalog/wiring'
+import { airGoesTo, batteryVolts, FUSE_BOX, LINK_RATINGS, RELAY_RATINGS, WIRING } from '../../catalog/wiring'
 import type { PowerPlan } from '../../document/types'
 import type { FeedPlan } from '../types'
 import {
@@ -418,9 +418,15 @@ function addClutch(draft: Draft, belt: string): void {
     id: belt,
     label: 'Clutch of the compressor',
     from,
-    route: lastRoute(draft, belt),
+    route: isUsualSource(draft.facts, belt) ? lastRoute(draft, belt) : null,
     for: 'control',
   })
+}
+
+/** Lay's run of a block's feed: in the harness from the compressor, or from the battery; no other source has one. */
+function blockRoute({ of }: Draft, block: string, { zone, label }: Tapped): string | null {
+  if (zone === 'chassis') return `wire-${block}-${of('compressor')[0]}`
+  return label === 'Battery' ? `wire-${block}-battery` : null
 }
 
 /** The valve block with its wake wire: in the kit's harness behind the feed, or by itself through a fuse of its own. */
@@ -435,9 +441,10 @@ function addBlock(draft: Draft, block: string): void {
     id: block,
     label: labelOf(block),
     from,
-    route: `wire-${block}-${feed !== null && from.zone === 'chassis' ? 'compressor' : 'battery'}`,
+    route: blockRoute(draft, block, from),
     for: 'feed',
     asleep: facts.asleepOf(block),
+    sheet: 'feed',
     withFeed: true,
     length: from.zone === 'engine' ? feed?.oneWay : undefined,
   })
@@ -462,26 +469,10 @@ function addBlock(draft: Draft, block: string): void {
     a: 'wake',
     b: `${block}-out`,
     role: 'user',
+    sheet: 'control',
     ohm,
   })
   points.wake = 'Wake wire, at the block'
-}
-
-/** What a solenoid's air goes to: the first horn or valve block behind it; null where there is neither. */
-function feedsAir({ facts: { air } }: Draft, solenoid: string): 'horn' | 'block' | null {
-  const seen = new Set([solenoid])
-  for (let at = [solenoid]; at.length > 0;) {
-    const next: string[] = []
-    for (const { from, to } of Object.values(air.lines)) {
-      if (!at.includes(from) || seen.has(to)) continue
-      seen.add(to)
-      const kind = air.components[to]?.kind
-      if (kind === 'horn' || kind === 'block') return kind
-      next.push(to)
-    }
-    at = next
-  }
-  return null
 }
 
 /** A solenoid: of a horn behind its push button, before a block on the block's own wire, else with the key on. */
@@ -489,7 +480,7 @@ function addSolenoid(draft: Draft, id: string): void {
   const { labelOf, points, facts } = draft
   const amps = facts.ampsOf(id)
   const label = labelOf(id)
-  const works = feedsAir(draft, id)
+  const works = airGoesTo(facts.air, id)
   const [block] = draft.of('block')
   let from: Tapped
   if (works === 'block' && block && facts.power.feeds[id] === undefined) {
@@ -523,8 +514,12 @@ function addSolenoid(draft: Draft, id: string): void {
       from = { ...from, node: `push-${id}-out`, label: 'Push button', zone: 'cab' }
     }
   }
-  addUser(draft, { id, label, from, route: `wire-${id}-${FUSE_BOX}`, for: 'control' })
+  const laid = works === 'block' && block ? `wire-${id}-${block}` : `wire-${id}-${FUSE_BOX}`
+  addUser(draft, { id, label, from, route: isUsualSource(facts, id) ? laid : null, for: 'control' })
 }
+
+/** Whether a part is fed as its circuit has it, which is how Lay runs its wire. */
+const isUsualSource = ({ power }: WiringFacts, id: string): boolean => power.feeds[id] === undefined
 
 /** Controller, gauges that read sensors, and the sensors they feed. */
 function addControlled(draft: Draft): void {
@@ -535,11 +530,13 @@ function addControlled(draft: Draft): void {
   const reads = controller ?? (sensors.length > 0 ? shown : undefined)
   if (!reads) return
   const rating = WIRING.controlFuse
+  const sheet = controller ? 'control' : 'gauges'
   addUser(draft, {
     id: reads,
+    sheet,
     label: labelOf(reads),
     from: tapFor(draft, reads, 'ignition', rating),
-    route: `wire-${reads}-${FUSE_BOX}`,
+    route: isUsualSource(draft.facts, reads) ? `wire-${reads}-${FUSE_BOX}` : null,
     for: 'ignition',
   })
   for (const id of sensors)
@@ -550,6 +547,7 @@ function addControlled(draft: Draft): void {
       back: `${reads}-out`,
       route: `wire-${id}-${reads}`,
       for: 'signal',
+      sheet,
     })
 }
 
@@ -579,6 +577,7 @@ function addLamp(draft: Draft, gauge: string): void {
     from: lamps === 'ignition' ? ignition(draft) : dash,
     route: `wire-${gauge}-${FUSE_BOX}`,
     for: 'lamp',
+    sheet: 'gauges',
     amps: WIRING.lamp,
     zone: 'cab',
   })

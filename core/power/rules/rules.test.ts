@@ -150,7 +150,7 @@ describe('wires and guards', () => {
     const fromBattery = (p: Plan) => (p.power.feeds.block = 'battery')
     expect(told('wireless-dual', 'wire-not-laid', fromBattery)).toHaveLength(1)
     expect(told('wireless-dual', 'wire-not-laid')).toEqual([])
-    expect(ranks('electronic', 'data-not-planned')).toEqual(['know of controller'])
+    expect(ranks('electronic', 'data-not-planned')).toEqual(['know of wire-height-left'])
     expect(ranks('wireless-dual', 'data-not-planned')).toEqual([])
   })
 })

@@ -2,7 +2,6 @@ import { PRACTICE } from '../../catalog/practice'
 import type { WireSaid } from '../../document/types'
 import type { Remedy } from '../../quantity/figure'
 import { shortBehind } from '../guards'
-import type { PartOf } from '../network/types'
 import { colourFor, lastingAmps, type WireRow } from '../wires'
 import { COMMON_PRACTICE, dropPower, note, setPower, type WiringRule, type WiringRuleInput } from './common'
 
@@ -230,10 +229,8 @@ const notLaid: WiringRule = ({ rows }) => {
 }
 
 /** Parts that bring wires nobody has planned: said, not left for the meter to find. */
-const dataNotPlanned: WiringRule = ({ wiring }) => {
-  const tells = wiring.parts.find(
-    (part): part is PartOf<'user'> => part.role === 'user' && /sensor|height|controller/.test(part.id),
-  )
+const dataNotPlanned: WiringRule = ({ rows }) => {
+  const tells = rows.find((row) => row.for === 'signal')
   if (!tells) return null
   return note({
     quantity: 'count',

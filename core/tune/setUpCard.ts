@@ -1,0 +1,178 @@
+import type { Preset } from '../document/types'
+
+/** How a control is set up, step by step: what to do, and what must be seen before going on. */
+export interface CardStep {
+  title: string
+  text: string
+  /** What must be seen; empty where nothing shows. */
+  seen: string
+  /** Pressures that the step sets, Pa gauge; null where it sets none. */
+  set: Preset | null
+  minutes: number
+}
+
+export type ControlKind = 'memories' | 'paddles' | 'hand' | 'lever' | 'controller'
+
+/** What is set up, with what it is set to. */
+export interface CardFacts {
+  kind: ControlKind
+  /** Pressures in the order they are set, each with the hauls it serves. */
+  presets: readonly { label: string; preset: Preset }[]
+  minimum: number
+  /** Of a height valve, m: its arm and link. */
+  lever: { arm: number; link: number } | null
+}
+
+const step = (
+  title: string,
+  text: string,
+  seen: string,
+  minutes: number,
+  set: Preset | null = null,
+): CardStep => ({
+  title,
+  text,
+  seen,
+  minutes,
+  set,
+})
+
+const CLEAR =
+  'Nobody near the springs or under the truck: on some controls a pressure acts the moment it is pressed.'
+
+/** Pairing: after the fuse has been out, for five minutes (common practice). */
+const PAIRING: readonly CardStep[] = [
+  step(
+    'Pull the main fuse, wait, put it back',
+    `Ignition off. Ten seconds out. ${CLEAR}`,
+    'The block clicks once.',
+    1,
+  ),
+  step(
+    'Pair one phone or remote',
+    'Pairing stands open for about five minutes. Type the code on the block’s own sheet. One only: two fight each other.',
+    'The device shows both pressures.',
+    3,
+  ),
+  step('Write down what was paired', 'Which phone or remote, who has it, and when.', '', 1),
+]
+
+/** Steps for one control, in order. */
+export function setUpCard({ kind, presets, minimum, lever }: CardFacts): CardStep[] {
+  const both: Preset = { left: minimum, right: minimum }
+  switch (kind) {
+    case 'memories':
+      return [
+        ...PAIRING,
+        step(
+          'Set the minimum kept up',
+          'In the control’s settings.',
+          'It fills to it when the key comes on.',
+          2,
+          both,
+        ),
+        ...presets.map(({ label, preset }, i) =>
+          step(
+            `Memory ${i + 1}: ${label}`,
+            'Bring left, then right, to these, then left once more: one side lifts the other. Hold to store.',
+            'The memory’s light, or its name, stays on.',
+            3,
+            preset,
+          ),
+        ),
+        step(
+          'Press each memory once',
+          CLEAR,
+          'The gauge comes to within 2 psi (14 kPa) of each.',
+          2 * presets.length,
+        ),
+      ]
+    case 'paddles':
+      return [
+        step(
+          'Show the driver the paddles',
+          'Up fills, down vents, let go holds; left and right apart.',
+          '',
+          3,
+        ),
+        ...presets.map(({ label, preset }) =>
+          step(
+            label,
+            'Fill to these, left, right, then left once more.',
+            'Both needles stand still.',
+            2,
+            preset,
+          ),
+        ),
+        step('Card on the dash', 'Pressures for each haul, the minimum, the maximum.', '', 1, both),
+      ]
+    case 'hand':
+      return [
+        step('Show the driver the fill valves', 'Cap off, fill, read with the same gauge, cap on.', '', 3),
+        ...presets.map(({ label, preset }) =>
+          step(
+            label,
+            'Fill to these on level ground; read again after a minute.',
+            'The gauge agrees twice.',
+            2,
+            preset,
+          ),
+        ),
+        step('Never under the minimum', 'Read before the first drive of a cold day.', '', 1, both),
+      ]
+    case 'lever':
+      return [
+        step(
+          'Truck on level ground, empty, wheels chocked',
+          'Axle at ride height on its wheels, not on a hoist.',
+          '',
+          5,
+        ),
+        step(
+          'Hang the link in its hole, arm level',
+          lever
+            ? `Hole ${Math.round(lever.arm * 1000)} mm from the shaft, link ${Math.round(lever.link * 1000)} mm between its ends, upright.`
+            : 'As the valve’s own sheet says.',
+          'No hiss: the valve stands in its dead band.',
+          15,
+        ),
+        step('Push the arm up, then down, by hand', CLEAR, 'Up fills, down vents, level is silent.', 3),
+        step(
+          'Load it, wait, and tape both lips',
+          'As high as empty, within the dead band.',
+          'Both lips as planned.',
+          10,
+        ),
+        step(
+          'Dump once, then close it',
+          'With the dump open nothing may fill.',
+          'No air goes while it stands open.',
+          3,
+        ),
+      ]
+    case 'controller':
+      return [
+        step(
+          'Service lock on',
+          'Before a hand goes near a bag, and before it is jacked or hoisted.',
+          'The lock’s light.',
+          1,
+        ),
+        step(
+          'Sensors level and their own way up',
+          'Left to left; the arm the way its sheet shows.',
+          'The height shown grows when the body is lifted.',
+          10,
+        ),
+        step('Teach low, then high, then ride height', CLEAR, 'The controller takes each.', 10),
+        step('Service lock off, load one side', '', 'It waits, fills that side, and stops level.', 5),
+        step('Open a door, turn the key off', 'Where its sheet says that either stops it.', 'It rests.', 2),
+        step(
+          'Service lock shown to the driver',
+          'On before every jack, hoist, ferry and tyre change.',
+          '',
+          2,
+        ),
+      ]
+  }
+}

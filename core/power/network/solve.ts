@@ -1,6 +1,6 @@
 /**
  * A network of resistors, sources and loads of a given current, solved for every node's volts and every element's
- * amps. Plain direct current; what changes with its own volts is worked out around this (`loads.ts`).
+ * amps. Plain direct current; what changes with its own volts is worked out around this (`states.ts`).
  * @source Kirchhoff's laws; modified nodal analysis
  */
 

@@ -1,0 +1,232 @@
+import { PRACTICE } from '../../catalog/practice'
+import { FUSE_BOX, RELAY_RATINGS, WIRING } from '../../catalog/wiring'
+import type { FeedPlan } from '../types'
+import {
+  addContact,
+  addEarth,
+  addGuard,
+  addUser,
+  addWire,
+  FEED_END,
+  IGNITION,
+  inCab,
+  lowerFirst,
+  PLUS,
+  SECOND,
+  usualRating,
+  zoneOf,
+  type Draft,
+  type Tapped,
+} from './draft'
+import { tapFor, feedEnd, isUsualSource, mainRating } from './sources'
+import type { ClosedBy } from './types'
+
+/** What turns: the compressor's feed, what switches its motor, and the clutch of one driven by belt. */
+
+/** Whether a relay carries the motor: as chosen, else wherever switches ask for it. */
+const hasRelay = ({ of, facts }: Pick<Draft, 'of' | 'facts'>): boolean =>
+  facts.power.relay ?? of('cabSwitch', 'pressureSwitch').length > 0
+
+/** A switch of the circuit and the wire to it; returns what lies behind it. */
+function addSwitch(
+  draft: Draft,
+  {
+    id,
+    part,
+    from,
+    route,
+    amps,
+  }: { id: 'cab' | 'pressure'; part: string; from: Tapped; route: string; amps: number },
+): Tapped {
+  const { points, labelOf, facts } = draft
+  const label = labelOf(part)
+  const [into, out] = [`${id}-in`, `${id}-out`]
+  const zone = inCab(draft, part) ? 'cab' : 'chassis'
+  const guard = addWire(draft, {
+    id: `wire-${id}`,
+    label: `Wire to the ${lowerFirst(label)}`,
+    from,
+    to: into,
+    toLabel: label,
+    for: from.node === IGNITION ? 'ignition' : 'control',
+    zone: zoneOf(from.zone, zone),
+    route,
+    amps,
+  })
+  addContact(draft, { id, label, a: into, b: out, closedBy: id, carries: facts.ampsOf(part) || null })
+  points[into] = `${label}, in`
+  points[out] = `${label}, out`
+  return { node: out, guard, label, zone }
+}
+
+/** Cab switch and pressure switch in series, as far as there are any; returns what lies behind them. */
+function addSwitches(draft: Draft, from: Tapped, amps: number): Tapped {
+  const [cab] = draft.of('cabSwitch')
+  const [pressure] = draft.of('pressureSwitch')
+  const [supply] = draft.of('compressor', 'belt')
+  if (cab) from = addSwitch(draft, { id: 'cab', part: cab, from, route: `wire-${cab}-${FUSE_BOX}`, amps })
+  if (!pressure) return from
+  const route = `wire-${pressure}-${cab ?? supply}`
+  return addSwitch(draft, { id: 'pressure', part: pressure, from, route, amps })
+}
+
+/** Main fuse, feed, the contact that switches the motor, motor and earth. */
+export function addCompressor(draft: Draft, feed: FeedPlan): void {
+  const { parts, points, facts, of } = draft
+  const { power } = facts
+  const rating = mainRating(power, feed)
+  const isSecond = power.feeds.motor === 'second' && power.secondBattery !== null
+  const [from, fromLabel] = isSecond ? [SECOND, 'Second battery'] : [PLUS, 'Battery']
+  addGuard(draft, {
+    id: 'fuse',
+    label: 'Main fuse',
+    a: from,
+    b: 'fuse-out',
+    rating,
+    point: 'Behind the main fuse',
+  })
+  addWire(draft, {
+    id: 'feed',
+    label: 'Feed wire',
+    from: { node: 'fuse-out', guard: rating, label: fromLabel, zone: 'engine' },
+    to: FEED_END,
+    toLabel: power.bar ? 'Bus bar' : hasRelay(draft) ? 'Relay' : draft.labelOf(of('compressor')[0]!),
+    for: 'feed',
+    zone: 'engine',
+    route: 'feed',
+    length: feed.oneWay,
+    area: feed.area,
+    amps: feed.continuous,
+  })
+  points[FEED_END] = power.bar ? 'Bus bar' : 'End of the feed'
+  addMotorSwitch(draft, feed)
+  parts.push({
+    id: 'motor',
+    label: 'Compressor motor',
+    a: 'motor-plus',
+    b: 'motor-minus',
+    role: 'motor',
+    amps: feed.motor,
+    winding: power.systemVoltage / feed.inrush,
+  })
+  points['motor-plus'] = 'Motor, its feed'
+  addEarth(draft, {
+    id: 'earth',
+    of: 'motor',
+    label: 'Earth of the compressor',
+    from: 'motor-minus',
+    fromLabel: draft.labelOf(of('compressor')[0]!),
+    zone: 'engine',
+    area: feed.area,
+    back: feed.oneWay,
+    withFeed: true,
+  })
+  points['motor-minus'] = 'Motor, its earth'
+}
+
+/** What a relay's contact may carry where nobody chose one, A. */
+const proposedRelay = (amps: number): number =>
+  RELAY_RATINGS.find((rating) => amps <= PRACTICE.fuseLoad.value * rating) ?? RELAY_RATINGS.at(-1)!
+
+function addMotorSwitch(draft: Draft, feed: FeedPlan): void {
+  const { facts, of } = draft
+  const { power } = facts
+  const switched = of('cabSwitch', 'pressureSwitch').length > 0
+  const inBlock = of('block').length > 0
+  const direct: ClosedBy = inBlock ? 'block' : 'cab'
+  const unrelayed = inBlock ? 'Contact in the block' : 'Switch of the compressor'
+  if (!hasRelay(draft)) {
+    if (!switched) {
+      addContact(draft, { id: 'relay', label: unrelayed, a: FEED_END, b: 'motor-plus', closedBy: direct })
+      return
+    }
+    // Switches straight in the motor's own circuit: what they may carry is held against it.
+    const behind = addSwitches(draft, feedEnd(draft), feed.motor)
+    const [supply] = of('compressor')
+    addWire(draft, {
+      id: 'wire-motor',
+      label: 'Wire from the switches to the motor',
+      from: behind,
+      to: 'motor-plus',
+      toLabel: draft.labelOf(supply!),
+      for: 'feed',
+      zone: 'chassis',
+      route: null,
+      amps: feed.motor,
+    })
+    return
+  }
+  const carries = power.relayRating ?? proposedRelay(feed.motor)
+  const relay = { id: 'relay', label: 'Relay contact', a: FEED_END, b: 'motor-plus', carries }
+  addContact(draft, { ...relay, closedBy: { coil: 'coil' } })
+  addCoil(draft, switched ? switchedControl(draft) : directControl(draft, direct, unrelayed))
+}
+
+/** The run at Lay that the last wire of a control circuit shares: from the cab switch, else from the pressure switch. */
+function lastRoute({ of }: Draft, supply: string): string {
+  const [cab] = of('cabSwitch')
+  const [pressure] = of('pressureSwitch')
+  if (cab) return `wire-${supply}-${cab}`
+  return pressure ? `wire-${pressure}-${supply}` : `wire-${supply}-${FUSE_BOX}`
+}
+
+/** What works the coil through the circuit's switches: with a cab switch from the fuse box, else from the feed. */
+function switchedControl(draft: Draft): Tapped {
+  const [cab] = draft.of('cabSwitch')
+  const from = tapFor(draft, 'coil', cab ? 'ignition' : 'feed', WIRING.controlFuse)
+  return addSwitches(draft, from, draft.nominal / ((WIRING.coil * draft.nominal ** 2) / 144))
+}
+
+/** What switched the motor before there was a relay works its coil. */
+function directControl(draft: Draft, closedBy: ClosedBy, label: string): Tapped {
+  const from = tapFor(draft, 'coil', 'feed', WIRING.controlFuse)
+  addContact(draft, { id: 'control', label, a: from.node, b: 'control-out', closedBy })
+  draft.points['control-out'] = `${label}, out`
+  return { ...from, node: 'control-out', label }
+}
+
+function addCoil(draft: Draft, from: Tapped): void {
+  const { parts, points, of, nominal } = draft
+  addWire(draft, {
+    id: 'wire-coil',
+    label: 'Wire to the relay’s coil',
+    from,
+    to: 'coil-in',
+    toLabel: 'Relay coil',
+    for: 'control',
+    zone: 'chassis',
+    route: lastRoute(draft, of('compressor')[0]!),
+    amps: nominal / WIRING.coil,
+  })
+  const ohm = WIRING.coil * (nominal / 12) ** 2
+  parts.push({ id: 'coil', label: 'Relay coil', a: 'coil-in', b: 'coil-out', role: 'coil', ohm })
+  points['coil-in'] = 'Relay coil, in'
+  addEarth(draft, {
+    id: 'earth-coil',
+    of: 'coil',
+    label: 'Earth of the relay’s coil',
+    from: 'coil-out',
+    fromLabel: 'Relay coil',
+    zone: 'chassis',
+    area: WIRING.signalArea,
+    back: WIRING.usualSignal,
+    withFeed: false,
+  })
+  points['coil-out'] = 'Relay coil, out'
+}
+
+/** The clutch of a belt-driven compressor, behind cab and pressure switch. */
+export function addClutch(draft: Draft, belt: string): void {
+  const amps = draft.facts.ampsOf(belt)
+  const tapped = tapFor(draft, belt, 'ignition', usualRating(amps))
+  // Beside an electric compressor the switches are that one's already.
+  const isTaken = draft.parts.some(({ id }) => id === 'cab' || id === 'pressure')
+  const from = isTaken ? tapped : addSwitches(draft, tapped, amps)
+  addUser(draft, {
+    id: belt,
+    label: 'Clutch of the compressor',
+    from,
+    route: isUsualSource(draft.facts, belt) ? lastRoute(draft, belt) : null,
+    for: 'control',
+  })
+}

@@ -71,6 +71,8 @@ describe('distance of two segments', () => {
     expect(
       segmentDistance(at(0, 0, 0.300005), at(0, 0, 0.3), at(0, 0, 0.3), at(0, 1.001e-6, 0.3)),
     ).toBeCloseTo(0, 9)
+    // A speck of a tenth of a micrometre is no point yet: its far end may be the nearer one.
+    expect(segmentDistance(at(0, 0, 0.3), at(0, 0, 0.3), at(1e-7, 0, 0.3), at(0, 0, 0.3))).toBeCloseTo(0, 12)
   })
 
   test('never more than any two points of them, and symmetric', () => {
@@ -86,7 +88,8 @@ describe('distance of two segments', () => {
           const mix = (a: typeof p1, b: typeof p1, k: number) =>
             at(a.x + (b.x - a.x) * k, a.y + (b.y - a.y) * k, a.z + (b.z - a.z) * k)
           const d = segmentDistance(p1, q1, p2, q2)
-          expect(d).toBeLessThanOrEqual(lengthOf([mix(p1, q1, s), mix(p2, q2, t)]) + 1e-9)
+          // A tenth of a micrometre: of specks, and of segments all but parallel, sums of metres round to less.
+          expect(d).toBeLessThanOrEqual(lengthOf([mix(p1, q1, s), mix(p2, q2, t)]) + 1e-7)
           expect(d).toBeCloseTo(segmentDistance(p2, q2, p1, q1), 5)
         },
       ),

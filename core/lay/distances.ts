@@ -10,6 +10,10 @@ export function lengthOf(points: readonly Point[]): number {
   return sum
 }
 
+/** A segment shorter than a millionth of a micrometre is a point (m², squared); two are parallel when sin² is under this. */
+const POINT = 1e-24
+const PARALLEL = 1e-12
+
 /** Least distance between two line segments in space, m. Ericson's clamped closest points (memory). */
 export function segmentDistance(p1: Point, q1: Point, p2: Point, q2: Point): number {
   const sub = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z })
@@ -21,18 +25,17 @@ export function segmentDistance(p1: Point, q1: Point, p2: Point, q2: Point): num
   const a = dot(d1, d1)
   const e = dot(d2, d2)
   const f = dot(d2, r)
-  const tiny = 1e-12
   let s = 0
   let t = 0
-  if (a <= tiny && e > tiny) t = clamp(f / e)
-  else if (a > tiny) {
+  if (a <= POINT && e > POINT) t = clamp(f / e)
+  else if (a > POINT) {
     const c = dot(d1, r)
-    if (e <= tiny) s = clamp(-c / a)
+    if (e <= POINT) s = clamp(-c / a)
     else {
       const b = dot(d1, d2)
       const denominator = a * e - b * b
       // Parallel or not is a question of the angle, however short the segments are.
-      s = denominator > tiny * a * e ? clamp((b * f - c * e) / denominator) : 0
+      s = denominator > PARALLEL * a * e ? clamp((b * f - c * e) / denominator) : 0
       t = (b * s + f) / e
       if (t < 0 || t > 1) {
         t = clamp(t)

@@ -40,6 +40,11 @@ export const WIRING = {
   /** An earth's wire to the frame beside its part, and the wire between two batteries, m. */
   toFrame: 0.3,
   betweenBatteries: 1.2,
+  /** Heat-shrink over one end, m. */
+  shrink: 0.04,
+  /** A second battery where none is planned yet, A·s; how much of one that cranks nothing may be used. */
+  secondBattery: 75 * 3600,
+  secondUsable: 0.5,
   /** What takes nothing told takes this, A. */
   leastUser: 0.05,
   /** An open contact or a broken wire, as the meter sees it, Ω. */

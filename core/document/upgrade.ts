@@ -4,41 +4,12 @@ import { newHaul, newItem } from './newHaul'
 import { HOLD_READ } from './newHold'
 import { NOT_LOOKED_AT } from '../catalog/partStates'
 import { sameJson } from '../quantity/patch'
+import { TUNE_UNSAID, WIRING_UNSAID } from './unsaid'
 import { PLAN_VERSION, type Known, type Truck } from './types'
 
 type Json = Record<string, unknown>
 const isRecord = (value: unknown): value is Json =>
   value !== null && typeof value === 'object' && !Array.isArray(value)
-
-/** What older plans did not say of Tune. */
-const TUNE_ADDED: Json = {
-  trials: {},
-  memories: 3,
-  heightTolerance: 0.01,
-  lever: { link: 0.25, stops: 0.785, delay: 0 },
-  paired: {},
-  weather: { shop: 293.15, cold: 268.15, hot: 313.15, pass: 1500 },
-}
-/** What plans before version 11 did not say of Power, as it was then. */
-const POWER_ADDED: Json = {
-  readings: {},
-  charge: 0.75,
-  relay: null,
-  relayRating: null,
-  suppression: 'resistor',
-  wake: 'ignition',
-  lamps: 'dash',
-  tap: { side: 'fused', ownFuse: false, alsoFeeds: '', holdsCranking: null },
-  joint: 'crimp',
-  fuseReach: null,
-  bar: false,
-  secondBattery: null,
-  feeds: {},
-  earths: {},
-  inWire: {},
-  wires: {},
-  colours: {},
-}
 
 /** Fields of `from` that `value` lacks, level by level; the very same object when it lacks none. */
 function fill(value: unknown, from: Json, keep: readonly string[] = []): unknown {
@@ -256,10 +227,17 @@ export function upgradePlan(value: unknown): unknown {
   const prove = upgradeProve(value.prove)
   const build = upgradeBuild(value.build)
   const handover = fill(value.handover, { accepted: {} }, ['accepted'])
-  const tune = fill(value.tune, TUNE_ADDED, ['trials', 'paired'])
+  const tune = fill(value.tune, { ...TUNE_UNSAID }, ['trials', 'paired'])
   const layAdded = { solids: {}, waypoints: {}, coils: {}, stands: {}, cutTo: {}, allowance: 0 }
   const lay = fill(value.lay, layAdded, ['solids', 'waypoints', 'coils', 'stands', 'cutTo'])
-  const power = fill(value.power, POWER_ADDED, ['readings', 'feeds', 'earths', 'inWire', 'wires', 'colours'])
+  const power = fill(value.power, { ...WIRING_UNSAID }, [
+    'readings',
+    'feeds',
+    'earths',
+    'inWire',
+    'wires',
+    'colours',
+  ])
   const job = fill(value.job, { altitude: 0, changes: null })
   return truck === value.truck &&
     hauls === value.hauls &&

@@ -22,11 +22,6 @@ export interface Energy {
   spare: number
 }
 
-/** A battery of this capacity stands in for one that is not there, to say what it would buy, A·s. */
-export const USUAL_SECOND = 75 * 3600
-/** A second battery that cranks nothing may be used down to this share (from memory). */
-const SECOND_USABLE = 0.5
-
 /** @param liftTime seconds of one lift to the highest haul, null where it cannot be told. */
 export function energyOf(power: PowerPlan, solved: AllStates, liftTime: number | null): Energy {
   const parked = Math.abs(solved.off.amps.battery ?? 0) + Math.abs(solved.off.amps['battery-2'] ?? 0)
@@ -38,9 +33,9 @@ export function energyOf(power: PowerPlan, solved: AllStates, liftTime: number |
   // What is left above the half that cranking needs, at the charge it rests at.
   const free = Math.max(power.charge - (1 - usable), 0)
   const lifts = lift === null ? null : liftsOnBattery(power.batteryCapacity, free, 0, 0, lift).lifts
-  const second = power.secondBattery?.capacity ?? USUAL_SECOND
+  const second = power.secondBattery?.capacity ?? WIRING.secondBattery
   const more =
-    lift === null ? 0 : liftsOnBattery(second, Math.min(SECOND_USABLE, power.charge), 0, 0, lift).lifts
+    lift === null ? 0 : liftsOnBattery(second, Math.min(WIRING.secondUsable, power.charge), 0, 0, lift).lifts
   return {
     parked,
     drain,

@@ -4,7 +4,6 @@ import { WIRING } from '../catalog/wiring'
 import type { PowerPlan } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
 import { selfDischarge } from './circuit'
-import { USUAL_SECOND } from './energy'
 import type { PowerResult } from './result'
 import type { FeedPlan } from './types'
 
@@ -211,7 +210,10 @@ function liftFigures({ power, r }: PowerFigureInput): Record<string, Figure> {
       value: liftsWithSecond,
       quantity: 'count',
       formula: 'and ⌊second battery·usable/(amps·time of a lift)⌋',
-      inputs: [...inputs, input('Second battery', power.secondBattery?.capacity ?? USUAL_SECOND, 'charge')],
+      inputs: [
+        ...inputs,
+        input('Second battery', power.secondBattery?.capacity ?? WIRING.secondBattery, 'charge'),
+      ],
       source: power.secondBattery ? source : `${source}; a usual one, from memory`,
     },
     idleSpare: {

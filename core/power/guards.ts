@@ -1,5 +1,5 @@
 import { fuseHolds, fuseOpensBy } from './circuit'
-import type { Wiring, WiringPart } from './network/types'
+import { isTaker, type Wiring } from './network/types'
 import { guardOf, isWire, lastingAmps, type AllStates, type WireRow } from './wires'
 
 /** Fuses, breakers and links: what each guards, and how it stands against wire, inrush and a short. SI. */
@@ -38,7 +38,6 @@ export function guardRows(wiring: Wiring, rows: readonly WireRow[], solved: AllS
     return [{ id, label, kind, rating, amps: lastingAmps(solved, id), feeds, wires }]
   })
 }
-const isTaker = ({ role }: WiringPart) => role === 'user' || role === 'motor' || role === 'coil'
 
 /** A short to the frame at the far end of a wire: its current, and the latest by which its guard opens. */
 export interface Short {

@@ -1,7 +1,7 @@
+import { WIRING } from '../catalog/wiring'
 import type { EarthPlace, EarthSaid, InWireKind, PowerPlan, PowerSource, WIRE_ENDS } from '../document/types'
 import { OperationError } from '../quantity/operation'
 import type { PartOf, Wiring, WiringPart } from './network/types'
-import { USUAL_SECOND } from './energy'
 import { sourceOf } from './wires'
 
 /**
@@ -115,7 +115,7 @@ export const fitSecondBattery: PowerChange = (power) => {
   if (power.secondBattery) throw new OperationError('There is a second battery already.')
   return {
     ...power,
-    secondBattery: { capacity: USUAL_SECOND, isolator: 'relay', fusedBothEnds: true },
+    secondBattery: { capacity: WIRING.secondBattery, isolator: 'relay', fusedBothEnds: true },
   }
 }
 /** The second battery out; what was fed from it is fed as is usual. */

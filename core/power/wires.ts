@@ -1,5 +1,4 @@
-import { bundleFactor } from '../catalog/electrical'
-import { BARRELS, LEAST_IN_BARREL, WIRE_COLOURS } from '../catalog/wiring'
+import { BARRELS, LEAST_IN_BARREL, WIRE_COLOURS, WIRING } from '../catalog/wiring'
 import type { PowerPlan, PowerSource, WireJoint, WireUse } from '../document/types'
 import { deratedAmpacity } from './circuit'
 import { FEED_END, IGNITION, PLUS, SECOND } from './network/draft'
@@ -134,9 +133,6 @@ export function wireRows(wiring: Wiring, power: PowerPlan, solved: AllStates): W
 export const ampacityIn = ({ area, zone }: { area: number; zone: WireZone }, power: PowerPlan): number =>
   deratedAmpacity(area, power.bundle, zone === 'engine' && power.engineSpace)
 
-/** Share of its ampacity that a bundle leaves a wire. */
-export const bundledShare = (power: PowerPlan): number => bundleFactor(power.bundle)
-
 /** The colour of wires for a use: the job's convention, else as is usual. */
 export const colourFor = (use: WireUse, { colours }: PowerPlan): string => colours[use] ?? WIRE_COLOURS[use]
 
@@ -184,9 +180,6 @@ const TERMINAL_NAME: Record<Terminal, string> = {
   butt: 'butt splice',
   tap: 'insulation-displacement tap',
 }
-/** Heat-shrink over one end, m (from memory). */
-const SHRINK = 0.04
-
 /** Terminals, relays, holders, shrink and labels to lay out before the work; what Build and the parts list count too. */
 export function jointList(wiring: Wiring, rows: readonly WireRow[]): { counted: Counted[]; shrink: number } {
   const counts = new Map<string, number>()
@@ -199,7 +192,10 @@ export function jointList(wiring: Wiring, rows: readonly WireRow[]): { counted: 
   }
   const sealed = rows.filter(({ joint }) => joint !== 'displacement').length
   add('label', 2 * rows.length)
-  return { counted: [...counts].map(([what, count]) => ({ what, count })), shrink: 2 * sealed * SHRINK }
+  return {
+    counted: [...counts].map(([what, count]) => ({ what, count })),
+    shrink: 2 * sealed * WIRING.shrink,
+  }
 }
 export const GUARD_NAME: Record<PartOf<'guard'>['kind'], string> = {
   fuse: 'blade fuse with holder',

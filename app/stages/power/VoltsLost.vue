@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { motorSource, POWER_STATES, type PowerState } from '#core/power/network/states'
+import { isTaker } from '#core/power/network/types'
 import { motorAtPressures, voltsLost } from '#core/power/tables'
 import { showText } from '#core/quantity/units'
 import { usePower } from './usePower'
@@ -8,9 +9,7 @@ import { usePower } from './usePower'
 const { state } = defineProps<{ state: PowerState }>()
 const emit = defineEmits<{ state: [state: PowerState] }>()
 const { shop, screen, result } = usePower()
-const takers = computed(() =>
-  result.value.wiring.parts.filter(({ role }) => role === 'motor' || role === 'user' || role === 'coil'),
-)
+const takers = computed(() => result.value.wiring.parts.filter(isTaker))
 const picked = ref('')
 const named = (id: string) => takers.value.find((part) => part.id === id)
 const taker = computed(() => named(picked.value) ?? named('motor') ?? takers.value[0])

@@ -3,7 +3,7 @@ import { drawSheet, SHEETS } from '#core/power/drawing/sheets'
 import { WIRING_SYMBOLS, wiringSymbol } from '#core/power/drawing/symbols'
 import { sizeLabel } from '#core/power/tables'
 import type { PowerState } from '#core/power/network/states'
-import type { SheetId, WiringPart } from '#core/power/network/types'
+import { isTaker, type SheetId, type WiringPart } from '#core/power/network/types'
 import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import { usePower } from './usePower'
@@ -26,7 +26,6 @@ const pick = (id: string) => void (screen.subject = id)
 const LEAST_SHOWN = 0.005
 const ampsOf = (id: string) => Math.abs(solved.value.amps[id] ?? 0)
 const ampsText = (id: string) => (ampsOf(id) < LEAST_SHOWN ? '' : showText(ampsOf(id), 'current', shop.units))
-const isTaker = ({ role }: WiringPart) => role === 'user' || role === 'motor' || role === 'coil'
 const voltsText = (part: WiringPart) => {
   const volts = solved.value.volts[part.a]! - solved.value.volts[part.b]!
   return isTaker(part) && ampsOf(part.id) >= LEAST_SHOWN ? showText(volts, 'voltage', shop.units) : ''

@@ -1,5 +1,12 @@
 import { PLUS, SECOND } from '../network/draft'
-import type { PartOf, SheetId, Wiring, WiringPart } from '../network/types'
+import {
+  isTaker,
+  type PartOf,
+  type SheetId,
+  type Taker,
+  type Wiring,
+  type WiringPart,
+} from '../network/types'
 import type { WirePart } from '../wires'
 
 /**
@@ -44,10 +51,6 @@ export interface WiringDrawing {
   /** Ends that go back to something drawn elsewhere, by its name. */
   backs: { x: number; y: number; to: string }[]
 }
-
-type Taker = PartOf<'user'> | PartOf<'motor'> | PartOf<'coil'>
-const isTaker = (part: WiringPart): part is Taker =>
-  part.role === 'user' || part.role === 'motor' || part.role === 'coil'
 
 /** The sheet that what takes current stands on. */
 export function sheetOf(part: WiringPart): SheetId | null {

@@ -57,6 +57,11 @@ export type WiringPart = Between &
   )
 export type PartOf<R extends WiringPart['role']> = Extract<WiringPart, { role: R }>
 
+/** What takes current and gives it back: the ends of every circuit. */
+export type Taker = PartOf<'user'> | PartOf<'motor'> | PartOf<'coil'>
+export const isTaker = (part: WiringPart): part is Taker =>
+  part.role === 'user' || part.role === 'motor' || part.role === 'coil'
+
 export interface Wiring {
   parts: WiringPart[]
   /** Places where a meter is held against the battery's negative, by node. */

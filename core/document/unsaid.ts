@@ -1,0 +1,43 @@
+import type { PowerPlan, TunePlan } from './types'
+
+/** What nobody has said yet of a plan's wiring and tuning: a new plan's, and what older plans are filled with. */
+
+export const WIRING_UNSAID: Omit<
+  PowerPlan,
+  | 'systemVoltage'
+  | 'batteryCapacity'
+  | 'wireArea'
+  | 'fuse'
+  | 'maxDrop'
+  | 'conductorTemperature'
+  | 'engineSpace'
+  | 'bundle'
+  | 'earth'
+> = {
+  readings: {},
+  charge: 0.75,
+  relay: null,
+  relayRating: null,
+  suppression: 'resistor',
+  wake: 'ignition',
+  lamps: 'dash',
+  tap: { side: 'fused', ownFuse: false, alsoFeeds: '', holdsCranking: null },
+  joint: 'crimp',
+  fuseReach: null,
+  bar: false,
+  secondBattery: null,
+  feeds: {},
+  earths: {},
+  inWire: {},
+  wires: {},
+  colours: {},
+}
+
+export const TUNE_UNSAID: Omit<TunePlan, 'presets' | 'minimum'> = {
+  trials: {},
+  memories: 3,
+  heightTolerance: 0.01,
+  lever: { link: 0.25, stops: 0.785, delay: 0 },
+  paired: {},
+  weather: { shop: 293.15, cold: 268.15, hot: 313.15, pass: 1500 },
+}

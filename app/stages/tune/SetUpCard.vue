@@ -1,43 +1,14 @@
 <script setup lang="ts">
 import { Trash2 } from '@lucide/vue'
-import { partOf } from '#core/air/parts/parts'
+import { controlKind, setUpOf } from '#core/derive/setUp'
 import { ordered } from '#core/document/types'
-import { memoriesTaken } from '#core/tune/memories'
-import { setUpCard, type ControlKind } from '#core/tune/setUpCard'
 import { showText } from '#core/quantity/units'
 
 /** How this job's control is set up, step by step, and which phones and remotes were paired with it. */
 const job = useJob()
 const shop = useShop()
-const air = computed(() => job.plan!.air)
-const result = computed(() => job.derived!.stages.tune.result)
-const idOf = (kind: string) =>
-  Object.keys(air.value.components).find((id) => air.value.components[id]!.kind === kind)
-const kind = computed<ControlKind>(() => {
-  if (idOf('heightValve')) return 'lever'
-  if (idOf('controller')) return 'controller'
-  if (idOf('block')) return 'memories'
-  return idOf('paddle') ? 'paddles' : 'hand'
-})
-/** Pressures in the hauls' order, hauls that share one together. */
-const presets = computed(() => {
-  const list: { label: string; preset: { left: number; right: number } }[] = []
-  for (const [id, { label }] of job.hauls) {
-    const own = result.value.presets[id]
-    if (!own) continue
-    const preset = { left: own.left, right: own.right }
-    const same = list.find((known) => memoriesTaken([known.preset, preset]) === 1)
-    if (same) same.label += `, ${label}`
-    else list.push({ label, preset })
-  }
-  return list
-})
-const card = computed(() => {
-  const valve = idOf('heightValve')
-  const arm = valve && partOf(air.value, valve).figures.arm
-  const lever = arm ? { arm, link: job.plan!.tune.lever.link } : null
-  return setUpCard({ kind: kind.value, presets: presets.value, minimum: result.value.minimum, lever })
-})
+const kind = computed(() => controlKind(job.plan!))
+const card = computed(() => setUpOf(job.plan!, job.derived!))
 const pressure = (p: number) => showText(p, 'pressure', shop.units)
 const paired = computed(() => ordered(job.plan!.tune.paired))
 const device = ref('')

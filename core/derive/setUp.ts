@@ -1,0 +1,36 @@
+import { firstOfKind } from '../air/circuit/connections'
+import { partOf } from '../air/parts/parts'
+import { ordered, type Plan, type Preset } from '../document/types'
+import { memoriesTaken } from '../tune/memories'
+import { setUpCard, type CardStep, type ControlKind } from '../tune/setUpCard'
+import type { Derived } from './types'
+
+/** What is set up on this circuit: what holds a height comes before what holds a pressure. */
+export function controlKind({ air }: Pick<Plan, 'air'>): ControlKind {
+  if (firstOfKind(air, 'heightValve')) return 'lever'
+  if (firstOfKind(air, 'controller')) return 'controller'
+  if (firstOfKind(air, 'block')) return 'memories'
+  return firstOfKind(air, 'paddle') ? 'paddles' : 'hand'
+}
+
+/** The set-up card of a plan's control; hauls that share a pressure share a step. */
+export function setUpOf(plan: Plan, { stages }: Derived): CardStep[] {
+  const { presets, minimum } = stages.tune.result
+  const steps: { label: string; preset: Preset }[] = []
+  for (const [id, { label }] of ordered(plan.hauls)) {
+    const own = presets[id]
+    if (!own) continue
+    const preset = { left: own.left, right: own.right }
+    const same = steps.find((known) => memoriesTaken([known.preset, preset]) === 1)
+    if (same) same.label += `, ${label}`
+    else steps.push({ label, preset })
+  }
+  const valve = firstOfKind(plan.air, 'heightValve')
+  const arm = valve ? partOf(plan.air, valve).figures.arm : undefined
+  return setUpCard({
+    kind: controlKind(plan),
+    presets: steps,
+    minimum,
+    lever: arm === undefined ? null : { arm, link: plan.tune.lever.link },
+  })
+}

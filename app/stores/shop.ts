@@ -38,6 +38,8 @@ export const useShop = defineStore('shop', () => {
   const parts = computed<Record<string, OwnClass>>(() => settings.value?.parts ?? {})
   /** Kits as they are sold. */
   const kits = computed<Record<string, Kit>>(() => settings.value?.kits ?? {})
+  /** Colours by what a wire is for, where they are not as usual. */
+  const colours = computed<Record<string, string>>(() => settings.value?.colours ?? {})
   const clash = computed(() => keeper.value?.clash.value ?? null)
   /** Edits that wait to be saved. */
   const waiting = computed(() => keeper.value?.pending.value.map((r) => r.edit) ?? [])
@@ -110,6 +112,7 @@ export const useShop = defineStore('shop', () => {
     person,
     parts,
     kits,
+    colours,
     clash,
     waiting,
     problem,

@@ -14,7 +14,7 @@ import { springsTeed } from './circuit/connections'
 import { startingCircuit } from './circuit/startingCircuits'
 
 /** Air of the standard atmosphere, and no feed that takes any volts. */
-const SEA_LEVEL: Site = { atmosphere: 101_325, feed: null }
+const SEA_LEVEL: Site = { atmosphere: 101_325, feed: null, staging: 0 }
 const truck = exampleTruck('leaf-flatbed')
 const plan = (archetype: Archetype, rest: Partial<AirPlan> = {}): AirPlan => ({
   ...newPlan('leaf-flatbed', 'x').air,

@@ -40,7 +40,8 @@ export function airStage(
   const teed = springsTeed(air)
   const supply = supplyOf(air)
   const { highest, springVolume: volume } = highestHaul(set.spring, needs)
-  const fills = fillsOf(set, needs, site.atmosphere)
+  const compressors = allOfKinds(air, 'compressor').length
+  const fills = fillsOf(set, needs, site, compressors)
   const motor = motorLoad(air, needs, site.atmosphere)
   // The winding is the class's own, wherever it works.
   const { compressor: chosen } = airSet(air)
@@ -71,6 +72,7 @@ export function airStage(
       supplied: supply !== null,
       highest,
       current: motor.current,
+      compressors,
       slowed: onFeed?.slowed ?? null,
       springVolume: volume,
       tankVolume: allOfKinds(air, 'tank').reduce((sum, id) => sum + (partOf(air, id).figures.volume ?? 0), 0),
@@ -118,7 +120,7 @@ function highestHaul(
 }
 
 /** Classes chosen, the compressor as it is where it works. */
-function setOnSite(air: AirPlan, site: Site): AirSet {
+function setOnSite(air: AirPlan, site: Pick<Site, 'atmosphere' | 'feed'>): AirSet {
   const set = airSet(air)
   return set.compressor ? { ...set, compressor: compressorOnSite(set.compressor, site) } : set
 }
@@ -148,7 +150,8 @@ const motorOnFeed = (compressor: CompressorClass, feed: MotorFeed, current: numb
 function fillsOf(
   { spring, compressor }: AirSet,
   needs: Record<string, AirNeed>,
-  atmosphere: number,
+  { atmosphere, staging }: Site,
+  compressors: number,
 ): Record<string, HaulFill | null> {
   if (!spring || !compressor) return {}
   const volumeAt = { height: spring.designHeight, volume: spring.volume }
@@ -165,10 +168,19 @@ function fillsOf(
       // A height that the springs cannot reach has no time to reach it.
       const short = [need.left.limitedBy, need.right.limitedBy].some((l) => l !== null && l !== 'minPressure')
       if (short || top > compressor.maxPressure) return [id, null]
-      return [id, timeToLevel([corner(need, 'left'), corner(need, 'right')], compressor.flow, atmosphere)]
+      const corners = [corner(need, 'left'), corner(need, 'right')]
+      const alone = timeToLevel(corners, compressor.flow, atmosphere)
+      return [id, compressors < 2 ? alone : withSecond(alone, staging)]
     }),
   )
 }
+
+/**
+ * A fill that a second compressor of the same class helps with: until it starts the first is alone, from there on twice as
+ * much air comes, of what is pumped against the same pressures.
+ */
+export const withSecond = (alone: HaulFill | null, staging: number): HaulFill | null =>
+  alone && { ...alone, seconds: Math.min(alone.seconds, (alone.seconds + staging) / 2) }
 
 /** Pressure the motor works up to, Pa gauge: with a tank the cut-out, whatever the haul asks. */
 function motorWorksAgainst(

@@ -47,8 +47,9 @@ export interface AirResult extends AirSet {
   supplied: boolean
   /** Highest pressure any haul needs, Pa gauge. */
   highest: number
-  /** Motor current at that pressure, A. */
+  /** Current of one motor at that pressure, A, and how many electric compressors there are. */
   current: number
+  compressors: number
   /** Share of its speed at full voltage that the motor loses by its feed; null without a feed. */
   slowed: number | null
   /** Air volume of both springs at the highest haul, m³, left and right. */
@@ -69,10 +70,14 @@ export interface MotorFeed {
   nominal: number
 }
 
-/** Where the set works: the air around it, Pa absolute, and the feed of its motor; null where none is planned. */
+/**
+ * Where the set works: the air around it, Pa absolute; the feed of its motor, null where none is planned, of two the poorer
+ * one; and the delay from the start of one compressor to that of the second, s.
+ */
 export interface Site {
   atmosphere: number
   feed: MotorFeed | null
+  staging: number
 }
 
 /** Classes a plan's ids stand for, with no compressor or block where the circuit has none. */

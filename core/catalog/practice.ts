@@ -190,6 +190,11 @@ export const PRACTICE = {
     'm',
     'A main fuse sits within this of its battery, along the wire (ABYC E-11)',
   ),
+  staging: remembered(
+    2,
+    's',
+    'From the start of one compressor to that of the second: inrush is over long before',
+  ),
   fuseBeside: practice(0.15, 'm', 'A holder put beside the battery'),
   standbyLeast: practice(14 * 86_400, 's', 'A truck may stand so long and still start'),
 } as const satisfies Record<string, PracticeNumber>

@@ -25,6 +25,8 @@ export const WIRING = {
   /** A relay's coil at 12 V, Ω, and the volts it closes at. */
   coil: 85,
   pullIn: 7.5,
+  /** A pin of a trailer plug may carry so much for long (from memory; its own sheet rules), A. */
+  socketPin: 15,
   /** The block wakes above so many volts. */
   wakes: 6,
   wakeInput: 5000,

@@ -1,5 +1,5 @@
 import { airStage, electricParts, motorLoad } from '../air/air'
-import { firstOfKind, springsTeed } from '../air/circuit/connections'
+import { allOfKinds, firstOfKind, springsTeed } from '../air/circuit/connections'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { airSet, partOf, withArea } from '../air/parts/parts'
 import { withAnswers, type Answers } from '../air/run/answers'
@@ -20,6 +20,7 @@ import { motorSource } from '../power/network/states'
 import type { Wiring } from '../power/network/types'
 import { wiringOf } from '../power/network/wiring'
 import { planFeed, powerStage } from '../power/power'
+import { plugsOf } from './plugs'
 import { proveStage } from '../prove/prove'
 import type { FeedPlan } from '../power/types'
 import type { ProveResult } from '../prove/types'
@@ -69,21 +70,23 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
   // The motor's current needs no feed to be known, the feed needs it, and what the motor gives needs the feed.
   const feed = memo('feed', [plan.power, circuit, needs, atmosphere, run, harness], () => {
     const { current } = motorLoad(circuit, needs, atmosphere)
-    return planFeed(plan.power, { ...set, current }, run, harness)
+    const motors = allOfKinds(circuit, 'compressor').length
+    return planFeed(plan.power, { ...set, current, motors }, run, harness)
   })
   const wiring = memo('wiring', [plan.power, plan.truck, circuit, feed, lay], () =>
     wiringFrom(plan, circuit, set, feed, lay),
   )
   const source = memo('source', [wiring], () => motorSource(wiring))
   // A colour or a label changes nothing at the motor, and so nothing at Air.
+  const { staging } = plan.power
   const onMotor = memo('onMotor', [source?.volts, source?.ohms, wiring.nominal], () =>
     source ? { supply: source.volts, loop: source.ohms, nominal: wiring.nominal } : null,
   )
-  const air = memo('air', [needs, plan.air, plan.truck, atmosphere, onMotor], () =>
-    airStage(circuit, plan.truck, needs, { atmosphere, feed: onMotor }, plan.air),
+  const air = memo('air', [needs, plan.air, plan.truck, atmosphere, onMotor, staging], () =>
+    airStage(circuit, plan.truck, needs, { atmosphere, feed: onMotor, staging: staging ?? 0 }, plan.air),
   )
   const power = memo('power', [plan.power, plan.truck, air, feed, wiring], () =>
-    powerStage(plan.power, plan.truck, air.result, feed, wiring),
+    powerStage(plan.power, plan.truck, air.result, feed, wiring, plugsOf(circuit, plan.truck, lay.result)),
   )
   const tune = memo('tune', [plan.tune, plan.job.altitude, plan.truck, load, needs, air, trial], () =>
     tuneOf(plan, set, teed, load, needs, air.result.supplied, trial),

@@ -1,6 +1,7 @@
 import { AWG_SIZES } from '../catalog/electrical'
 import { applyEdit } from '../document/edit'
 import type { Plan, PowerPlan } from '../document/types'
+import type { PowerResult } from '../power/result'
 import type { Remedy } from '../quantity/figure'
 import { createDeriver } from './derive'
 
@@ -44,6 +45,10 @@ function waysFrom(power: PowerPlan, area: number): Remedy[] {
   ]
 }
 
+/** Whether every motor turns that is wired. */
+const areTurning = ({ wiring, solved }: PowerResult): boolean =>
+  wiring.parts.every(({ role, id }) => role !== 'motor' || solved.compressor.turning.has(id))
+
 /** The plan as it is, and each way from there; nothing without an electric compressor. */
 export function feedWays(plan: Plan): FeedWay[] {
   const derive = createDeriver()
@@ -52,7 +57,7 @@ export function feedWays(plan: Plan): FeedWay[] {
     const kilograms = result.rows.reduce((sum, { area, length }) => sum + area * length * COPPER_DENSITY, 0)
     return {
       label: remedy?.label ?? 'As it is',
-      volts: result.solved.compressor.turns ? (figures.motorVolts?.value ?? 0) : 0,
+      volts: areTurning(result) ? (figures.motorVolts?.value ?? 0) : 0,
       copper: kilograms,
       joints: 2 * result.rows.length,
       wrong: notes.filter(({ rank }) => rank !== 'know').length,

@@ -1,4 +1,5 @@
 import { ARCHETYPES } from '../air/circuit/startingCircuits'
+import { addSecondCompressor } from '../air/circuit/additions'
 import { circuitPatches } from '../air/circuit/changeCircuit'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { demoJobs } from '../demo/demoShop'
@@ -186,6 +187,14 @@ const PLANS: [string, Plan][] = [
       }
     }),
   ],
+  ['plugs that face up', changed((p) => (p.power.connectors = { compressor: 'up', block: 'up' }))],
+  [
+    'the feed through a trailer plug',
+    changed((p) => {
+      p.power.inWire.plug = { order: 1, wire: 'feed', kind: 'socket', at: 'source', rating: null }
+    }),
+  ],
+  ['two compressors, their delay not said', changed((p) => (p.air = addSecondCompressor(p.air)))],
   [
     'batteries joined at one end',
     changed((p) => (p.power.secondBattery = { capacity: 270_000, isolator: 'relay', fusedBothEnds: false })),

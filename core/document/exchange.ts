@@ -3,7 +3,7 @@ import type { UnitChoice } from '../quantity/units'
 import type { KeptEdit, Refusal } from './handIn'
 import type { ShopSettings } from './shop'
 import type { Conflict } from './merge'
-import { kitsSchema, ownClassesSchema, targetSchema, type PlanProblem } from './schema'
+import { coloursSchema, kitsSchema, ownClassesSchema, targetSchema, type PlanProblem } from './schema'
 
 /** Shapes that the page and the server exchange; one schema each, shared by both. */
 
@@ -121,7 +121,13 @@ const unitChoice = yup
 
 /** What a shop has set: its units, what a new haul is brought to, its own classes of parts. */
 const shopSettings = yup
-  .object({ units: unitChoice.required(), target: targetSchema, parts: ownClassesSchema, kits: kitsSchema })
+  .object({
+    units: unitChoice.required(),
+    target: targetSchema,
+    parts: ownClassesSchema,
+    kits: kitsSchema,
+    colours: coloursSchema,
+  })
   .strict()
   .noUnknown() as unknown as yup.Schema<ShopSettings>
 

@@ -46,6 +46,7 @@ import {
   DROOPS,
   EARTHS,
   EARTH_SURFACES,
+  CONNECTOR_WAYS,
   IN_WIRE_KINDS,
   ISOLATORS,
   LAMP_FEEDS,
@@ -411,6 +412,8 @@ const fasteners = () =>
   )
 
 /** Kits of the shop, as they are sold. */
+/** Colours by what a wire is for. */
+export const coloursSchema = recordField(nameField(30), 20)
 export const kitsSchema = recordField(
   shape<Kit>({
     label: nameField(80),
@@ -534,7 +537,9 @@ export const planSchema = shape<Plan>({
       }),
       200,
     ),
-    colours: recordField(nameField(30), 20),
+    colours: coloursSchema,
+    staging: nullableNumber(0, 600),
+    connectors: recordField(choiceField(CONNECTOR_WAYS), 100),
   }),
   tune: shape({
     memories: wholeField(1, 40),

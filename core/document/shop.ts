@@ -10,4 +10,6 @@ export interface ShopSettings {
   parts: Record<string, OwnClass>
   /** Kits as they are sold, by id. */
   kits: Record<string, Kit>
+  /** Colours by what a wire is for, which a new job's wiring begins with; none where it is as usual. */
+  colours: Record<string, string>
 }

@@ -8,7 +8,7 @@ import type { ComponentKind } from '../catalog/kinds'
 import type { Up } from '../catalog/layFacts'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 11
+export const PLAN_VERSION = 12
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -64,8 +64,10 @@ export type WireUse = (typeof WIRE_USES)[number]
 /** What feeds the lamps of gauges. */
 export const LAMP_FEEDS = ['dash', 'ignition', 'constant'] as const
 /** What can be put in a wire. */
-export const IN_WIRE_KINDS = ['fuse', 'breaker', 'link', 'switch'] as const
+export const IN_WIRE_KINDS = ['fuse', 'breaker', 'link', 'switch', 'socket'] as const
 export type InWireKind = (typeof IN_WIRE_KINDS)[number]
+export const CONNECTOR_WAYS = ['down', 'level', 'up'] as const
+export type ConnectorWay = (typeof CONNECTOR_WAYS)[number]
 export const WIRE_ENDS = ['source', 'load'] as const
 /** Where something takes its current: the battery, a second one, the fuse box with the key on, or the compressor's feed. */
 export const POWER_SOURCES = ['battery', 'second', 'ignition', 'feed'] as const
@@ -639,6 +641,10 @@ export interface PowerPlan {
   wires: Record<string, WireSaid>
   /** Colours by what a wire is for ({@link WIRE_USES}), where the shop has others than is usual. */
   colours: Record<string, string>
+  /** From the start of one compressor to that of the second, s; null until somebody said. */
+  staging: number | null
+  /** Which way the plug of a part's wires faces, by the part; a part without an entry was not looked at. */
+  connectors: Record<string, ConnectorWay>
 }
 
 /** How the fuse box is tapped for what is fed with the key on. */

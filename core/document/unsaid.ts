@@ -31,6 +31,8 @@ export const WIRING_UNSAID: Omit<
   inWire: {},
   wires: {},
   colours: {},
+  staging: null,
+  connectors: {},
 }
 
 export const TUNE_UNSAID: Omit<TunePlan, 'presets' | 'minimum'> = {

@@ -168,9 +168,9 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
   }
 }
 
-/** What a shop has set, in the newest form: kits, and tables off the sheets of its own parts, came later. */
+/** What a shop has set, in the newest form: kits, colours of wires, and tables off the sheets of its own parts, came later. */
 export function upgradeShop(settings: unknown): unknown {
-  const filled = fill(settings, { kits: {} }, ['kits'])
+  const filled = fill(settings, { kits: {}, colours: {} }, ['kits', 'colours'])
   if (!isRecord(filled)) return filled
   const parts = each(filled.parts, (c) => fill(c, OWN_CLASS))
   return parts === filled.parts ? filled : { ...filled, parts }
@@ -188,6 +188,7 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
+ * Version 12 added, of Power, the delay of a second compressor, and which way plugs face.
  * Version 11 added, of Power, what was chosen of every wire, earth, guard, relay and battery.
  * Version 10 added, of Lay, how parts are turned, what lines were really cut to, and the shop's allowance; of Power, what the meter showed.
  * Version 9 added, of Lay, things told by hand, places that runs pass, and coils to cut from.
@@ -237,6 +238,7 @@ export function upgradePlan(value: unknown): unknown {
     'inWire',
     'wires',
     'colours',
+    'connectors',
   ])
   const job = fill(value.job, { altitude: 0, changes: null })
   return truck === value.truck &&

@@ -9,6 +9,7 @@ import { fitShield, HEAT, movePart, note, roomFor, type LayRule, type LayRuleInp
 import { AIRBAG_TRIM, stripOf } from './run/strip'
 import { STAND_RULES } from './standRules'
 import { laidSize } from './space/stand'
+import { isInWheelSpray } from './spray'
 import { encounters, isInCab, laidParts, overlap, partBox, solidsOf } from './space/room'
 import { boxToShape } from './space/shapes'
 import { capitalised, type Solid } from './space/solid'
@@ -309,9 +310,7 @@ const wheelSpray: LayRule = ({ r, truck, air, compressor }) =>
     const { kind, label } = air.components[id]!
     if (!NOT_IN_SPRAY.includes(kind)) return []
     const place = r.places[id]!
-    const { radius } = truck.tyre
-    const outside = Math.abs(place.y) > truck.frame.spacing / 2
-    if (!outside || Math.abs(place.x) >= radius) return []
+    if (!isInWheelSpray(place, truck)) return []
     // Its own sheet says that its motor keeps the water out.
     if (kind === 'compressor' && compressor?.sealed) return []
     return note({
@@ -319,7 +318,7 @@ const wheelSpray: LayRule = ({ r, truck, air, compressor }) =>
       rank: 'fix',
       subject: id,
       value: Math.abs(place.x),
-      limit: radius,
+      limit: truck.tyre.radius,
       title: `${label} sits in the wheel spray`,
       text: 'Ahead of the rear axle, high on the rail and out of direct spray it lasts longest. It is {value} from the axle; stay {limit} away.',
     })

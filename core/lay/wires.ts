@@ -27,7 +27,7 @@ export function wiresOf(air: Pick<AirPlan, 'components' | 'lines'>): Wire[] {
   const fitted = Object.keys(components).filter((id) => components[id]!.state !== 'later')
   const of = (...kinds: ComponentKind[]) => fitted.filter((id) => kinds.includes(components[id]!.kind))
   const [supply] = of('compressor', 'belt')
-  const [compressor] = of('compressor')
+  const [compressor, second] = of('compressor')
   const [block] = of('block')
   const [controller] = of('controller')
   const [shown] = of('dualGauge', 'gauge')
@@ -43,6 +43,7 @@ export function wiresOf(air: Pick<AirPlan, 'components' | 'lines'>): Wire[] {
     else wire('feed', BATTERY, block)
     wire('wake', FUSE_BOX, block)
   }
+  if (second) wire('feed', compressor, second)
   for (const id of of('pressureSwitch')) wire('control', cabSwitch ?? supply, id)
   if (cabSwitch) {
     wire('ignition feed', FUSE_BOX, cabSwitch)

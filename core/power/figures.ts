@@ -32,22 +32,31 @@ export function powerFigures(of: PowerFigureInput): Record<string, Figure> {
 const loadInput = ({ r }: PowerFigureInput) => input('Continuous current', r.continuous, 'current')
 const lengthInput = ({ r }: PowerFigureInput) => input('Length one way', r.oneWay, 'run')
 
-function loadFigures({ r, feed, block }: FedInput): Record<string, Figure> {
+function loadFigures({ power, r, feed, block }: FedInput): Record<string, Figure> {
   return {
     continuous: {
       label: 'Continuous current',
       value: r.continuous,
       quantity: 'current',
-      formula: 'motor at the highest haul + block',
-      inputs: [input('Motor', feed.motor, 'current'), input('Block', block?.current ?? 0, 'current')],
+      formula: 'motors × one at the highest haul + block',
+      inputs: [
+        input('Motors', feed.motors, 'count'),
+        input('One motor', feed.motor, 'current'),
+        input('Block', block?.current ?? 0, 'current'),
+      ],
       source: 'Class curves (common practice); the part’s own sheet rules',
     },
     inrush: {
       label: 'Inrush',
       value: r.inrush,
       quantity: 'current',
-      formula: 'motor × inrush factor',
-      inputs: [input('Factor', feed.compressor.inrush, 'plain')],
+      formula: 'one motor × (those that start at once × factor + those that run already)',
+      inputs: [
+        input('One motor', feed.motor, 'current'),
+        input('Factor', feed.compressor.inrush, 'plain'),
+        input('Motors', feed.motors, 'count'),
+        input('Delay of the second', power.staging, 'time'),
+      ],
       source: 'Common practice (3–6 ×)',
     },
     oneWay: {

@@ -1,5 +1,5 @@
 import { fuseHolds, fuseOpensBy } from './circuit'
-import { isTaker, type Wiring } from './network/types'
+import { isTaker, type GuardKind, type Wiring } from './network/types'
 import { guardOf, isWire, lastingAmps, type AllStates, type WireRow } from './wires'
 
 /** Fuses, breakers and links: what each guards, and how it stands against wire, inrush and a short. SI. */
@@ -16,7 +16,7 @@ export const wireWithstands = (area: number, current: number): number => ((WITHS
 export interface GuardRow {
   id: string
   label: string
-  kind: 'fuse' | 'breaker' | 'link'
+  kind: GuardKind
   rating: number
   /** Most that passes it for long, A. */
   amps: number

@@ -40,8 +40,8 @@ test('a relay put in line carries the motor, and what switched it works the coil
   const relayed = after(plan, putRelayInLine)
   expect(partOf(relayed, 'relay')).toMatchObject({ closedBy: { coil: 'coil' } })
   expect(partOf(relayed, 'control')).toMatchObject({ closedBy: 'block' })
-  expect(solveState(wiringOf(relayed), 'compressor').turns).toBe(true)
-  expect(solveState(wiringOf(relayed), 'on').turns).toBe(false)
+  expect(solveState(wiringOf(relayed), 'compressor').turning.has('motor')).toBe(true)
+  expect(solveState(wiringOf(relayed), 'on').turning.has('motor')).toBe(false)
   expect(wiringOf(after(relayed, takeRelayOut)).parts).toEqual(wiringOf(plan).parts)
   expect(() => after(relayed, putRelayInLine)).toThrow(OperationError)
   expect(() => after(plan, takeRelayOut)).toThrow('There is no relay to take out.')
@@ -50,8 +50,8 @@ test('a relay put in line carries the motor, and what switched it works the coil
 
 test('switches in series with the motor: with the relay out they carry it all', () => {
   const plan = after(planOf('tank-paddles'), takeRelayOut)
-  const { amps, turns } = solveState(wiringOf(plan), 'compressor')
-  expect(turns).toBe(true)
+  const { amps, turning } = solveState(wiringOf(plan), 'compressor')
+  expect(turning.has('motor')).toBe(true)
   expect(amps.pressure).toBeCloseTo(amps.motor!, 9)
 })
 

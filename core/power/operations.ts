@@ -61,6 +61,7 @@ const NAMES: Record<InWireKind, string> = {
   breaker: 'circuit breaker',
   link: 'fusible link',
   switch: 'auxiliary switch',
+  socket: 'trailer plug and socket',
 }
 
 export const takeOutOfWire =
@@ -165,6 +166,7 @@ function askable(part: WiringPart, power: PowerPlan): Offered[] {
       put(id, 'breaker', 'source'),
       put(id, 'link', 'source'),
       put(id, 'switch', 'load'),
+      put(id, 'socket', 'source'),
       ...(id === 'feed'
         ? [
             { id: 'bar', label: 'End it at a bus bar', run: fitBusBar },

@@ -15,6 +15,7 @@ const set = {
   compressor: compressorClass('compact'),
   block: blockClass('block-two'),
   current: 16,
+  motors: 1,
   slowed: null as number | null,
   times: {} as Record<string, number | null>,
 }
@@ -39,7 +40,7 @@ const staged = (power: PowerPlan, of: FedSet, run: number | null, harness: numbe
     asleepOf: () => of.block?.standby ?? 0,
     lengthOf: () => 1,
   })
-  return powerStage(power, under, of, feed, wiring)
+  return powerStage(power, under, of, feed, wiring, [])
 }
 const run = (
   power: Partial<PowerPlan> = {},

@@ -12,7 +12,8 @@ import { earthPlace } from './network/draft'
 import type { Wiring } from './network/types'
 import { powerRules } from './rules'
 import type { PowerResult } from './result'
-import type { FeedPlan } from './types'
+import { isStaged } from './starting'
+import type { FeedPlan, PlugPlace } from './types'
 import { solveAll, wireRows } from './wires'
 
 /** What stands for the feed where there is none. */
@@ -33,11 +34,12 @@ const NO_FEED = {
   fuseWhy: 'Nothing to wire.',
 }
 
-/** What hangs on the feed: `current` the motor's at the highest pressure it works against, A. */
+/** What hangs on the feed: `current` one motor's at the highest pressure it works against, A; `motors` how many. */
 interface FedSet {
   compressor: CompressorClass | null
   block: BlockClass | null
   current: number
+  motors: number
 }
 
 /**
@@ -50,10 +52,12 @@ export function planFeed(
   run: number | null,
   harness: number,
 ): FeedPlan | null {
-  const { compressor, block, current: motor } = set
+  const { compressor, block, current: motor, motors } = set
   if (!compressor || run === null) return null
-  const continuous = motor + (block?.current ?? 0)
-  const inrush = motor * compressor.inrush
+  const continuous = motors * motor + (block?.current ?? 0)
+  // Those that start one after the other: the last one's inrush on top of what runs by then.
+  const starting = isStaged(power, compressor) ? 1 : motors
+  const inrush = motor * (starting * compressor.inrush + motors - starting)
   // The wire is as long as the run, or as the harness when that is longer and coiled.
   const oneWay = Math.max(run, harness)
   // A sound earth is planned for: what paint or aluminium would cost is the network's to say.
@@ -84,6 +88,7 @@ export function planFeed(
     compressor,
     run,
     harness,
+    motors,
     motor,
     continuous,
     inrush,
@@ -106,7 +111,7 @@ interface Supplied {
 
 /**
  * The whole wiring: feed and fuse, every other wire, its guards, earths, states and what the battery gives. SI.
- * @param feed as {@link planFeed} has it; `wiring` as built from circuit, feed and Lay.
+ * @param feed as {@link planFeed} has it; `wiring` as built from circuit, feed and Lay; `plugs` outside the cab.
  */
 export function powerStage(
   power: PowerPlan,
@@ -114,6 +119,7 @@ export function powerStage(
   set: Supplied,
   feed: FeedPlan | null,
   wiring: Wiring,
+  plugs: readonly PlugPlace[],
 ): StageOutput<PowerResult> {
   const solved = solveAll(wiring)
   const rows = wireRows(wiring, power, solved)
@@ -129,6 +135,7 @@ export function powerStage(
     rows,
     guards: guardRows(wiring, rows, solved),
     energy,
+    plugs,
   }
   const notes = powerRules(feed && { power, r: result, slowed: set.slowed }, {
     power,
@@ -137,6 +144,7 @@ export function powerStage(
     rows,
     solved,
     energy,
+    plugs,
   })
   const { isWired } = result
   return {

@@ -1,7 +1,7 @@
 import type { Energy } from './energy'
 import type { GuardRow } from './guards'
 import type { Wiring } from './network/types'
-import type { FeedPlan } from './types'
+import type { FeedPlan, PlugPlace } from './types'
 import type { AllStates, WireRow } from './wires'
 
 /** What Power gives: the feed, the whole wiring in every state, its wires and guards, and what the battery gives. */
@@ -14,6 +14,8 @@ export interface PowerResult {
   rows: WireRow[]
   guards: GuardRow[]
   energy: Energy
+  /** Parts outside the cab that wires end at. */
+  plugs: readonly PlugPlace[]
   /** The feed as it is planned; null with nothing to feed. */
   feed: FeedPlan | null
   continuous: number

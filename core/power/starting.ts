@@ -1,4 +1,10 @@
+import type { CompressorClass } from '../catalog/compressors'
+import type { PowerPlan } from '../document/types'
 import { fuseHolds } from './circuit'
+
+/** Whether a second compressor starts only once the first one's inrush is over; not before somebody said so. */
+export const isStaged = ({ staging }: PowerPlan, { inrushTime }: CompressorClass): boolean =>
+  staging !== null && staging >= inrushTime
 
 /** Motors that start on one fuse, at once or one after the other. SI. */
 export interface StartingMotors {

@@ -8,8 +8,10 @@ export interface FeedPlan {
   run: number
   harness: number
   oneWay: number
-  /** Motor at the highest pressure it works against, and with what else draws through the same wire, A. */
+  /** How many motors it feeds; one of them at the highest pressure it works against, A. */
+  motors: number
   motor: number
+  /** All of them with what else draws through the same wire, and the most while one or all of them start, A. */
   continuous: number
   inrush: number
   /** Resistance of the return, Ω; null for a wire like the feed. */
@@ -19,4 +21,11 @@ export interface FeedPlan {
   drop: Drop
   ampacity: number
   fuse: FuseChoice
+}
+
+/** A part outside the cab that wires end at, and whether a wheel throws water at it. */
+export interface PlugPlace {
+  id: string
+  label: string
+  isSprayed: boolean
 }

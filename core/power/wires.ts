@@ -3,7 +3,7 @@ import type { PowerPlan, PowerSource, WireJoint, WireUse } from '../document/typ
 import { deratedAmpacity } from './circuit'
 import { FEED_END, IGNITION, PLUS, SECOND } from './network/draft'
 import { POWER_STATES, solveState, type PowerState, type StateSolved } from './network/states'
-import type { PartOf, Wiring, WiringPart, WireZone } from './network/types'
+import type { GuardKind, PartOf, Wiring, WiringPart, WireZone } from './network/types'
 
 /** Every wire as it is sized, guarded, coloured, labelled and ended. SI. */
 
@@ -197,7 +197,7 @@ export function jointList(wiring: Wiring, rows: readonly WireRow[]): { counted: 
     shrink: 2 * sealed * WIRING.shrink,
   }
 }
-export const GUARD_NAME: Record<PartOf<'guard'>['kind'], string> = {
+export const GUARD_NAME: Record<GuardKind, string> = {
   fuse: 'blade fuse with holder',
   breaker: 'circuit breaker',
   link: 'fusible link',

@@ -45,6 +45,8 @@ export const shops = pgTable('shops', {
   parts: jsonb().$type<Record<string, OwnClass>>().notNull().default({}),
   /** Kits as they are sold, by id. */
   kits: jsonb().$type<Record<string, Kit>>().notNull().default({}),
+  /** Colours by what a wire is for. */
+  colours: jsonb().$type<Record<string, string>>().notNull().default({}),
   /** Number of the newest revision of what it has set. */
   head: integer().notNull().default(1),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),

@@ -81,7 +81,7 @@ export async function setUp(
 
 async function loadDemo(tx: Database): Promise<void> {
   const units = { ...US_UNITS, length: METRIC_UNITS.length, mass: METRIC_UNITS.mass }
-  const settings = { units, target: LEVEL_TARGET, parts: {}, kits: {} }
+  const settings = { units, target: LEVEL_TARGET, parts: {}, kits: {}, colours: {} }
   await tx.insert(shops).values({ ...DEMO_SHOP, ...settings })
   await tx.insert(people).values(DEMO_PEOPLE.map((p) => ({ ...p, shopId: DEMO_SHOP.id })))
   await tx.insert(shopRevisions).values({ shopId: DEMO_SHOP.id, number: 1, settings, edits: [] })

@@ -23,8 +23,14 @@ export interface Shop {
 export async function readShop(db: Database, id: string): Promise<Shop | null> {
   const [row] = await db.select().from(shops).where(eq(shops.id, id))
   if (!row) return null
-  const { name, units, target, parts, kits, head } = row
-  const settings = upgradeShop({ units, target: target ?? LEVEL_TARGET, parts, kits }) as ShopSettings
+  const { name, units, target, parts, kits, colours, head } = row
+  const settings = upgradeShop({
+    units,
+    target: target ?? LEVEL_TARGET,
+    parts,
+    kits,
+    colours,
+  }) as ShopSettings
   return { id, name, revision: head, settings }
 }
 

@@ -48,7 +48,7 @@ const amps = computed(() => Math.abs(solved.value.amps[taker.value?.id ?? ''] ??
         <span class="figure">{{ text(way.left) }}</span> are left across it,
         <span class="figure">{{ showText(amps, 'current', shop.units) }}</span> through it<template
           v-if="taker?.role === 'motor'"
-          >: {{ solved.turns ? 'it turns' : 'it stands still' }}</template
+          >: {{ solved.turning.has(taker.id) ? 'it turns' : 'it stands still' }}</template
         >.
       </p>
     </div>

@@ -1,15 +1,13 @@
 <script setup lang="ts">
-import { JOINT_SCHOOLS, WIRE_COLOURS } from '#core/catalog/wiring'
+import { JOINT_SCHOOLS } from '#core/catalog/wiring'
 import {
   ISOLATORS,
   LAMP_FEEDS,
   SUPPRESSIONS,
   TAP_SIDES,
   WAKES,
-  WIRE_USES,
   WIRE_JOINTS,
   type PowerPlan,
-  type WireUse,
 } from '#core/document/types'
 import { fitSecondBattery, takeSecondBatteryOut } from '#core/power/operations'
 import { YES_NO, usePower } from './usePower'
@@ -30,20 +28,6 @@ const set2 = <K extends keyof PowerPlan>(label: string, key: K, value: PowerPlan
   set(label, (p) => void (p[key] = value))
 const setTap = (label: string, change: Partial<PowerPlan['tap']>) =>
   set(label, (p) => void Object.assign(p.tap, change))
-const USE_WORDS: Record<WireUse, string> = {
-  feed: 'Colour of feeds',
-  earth: 'Colour of earths',
-  ignition: 'Live with the key on',
-  control: 'Switched',
-  lamp: 'Lamps',
-  signal: 'Sensors',
-}
-function setColour(use: WireUse, colour: string): void {
-  set('Colours of the shop', (p) => {
-    if (colour) p.colours[use] = colour
-    else Reflect.deleteProperty(p.colours, use)
-  })
-}
 const KNOWN = [{ value: '', label: 'not looked at yet' }, ...YES_NO]
 const knownValue = (value: boolean | null) => (value === null ? '' : value ? 'yes' : 'no')
 </script>
@@ -66,6 +50,16 @@ const knownValue = (value: boolean | null) => (value === null ? '' : value ? 'ye
         :min="0.01"
         :max="20"
         @change="(v) => set2('Where the main fuse sits', 'fuseReach', v)"
+      />
+      <NumField
+        v-if="has('motor-2')"
+        label="The second compressor starts later by"
+        data-subject="staging"
+        :value="power.staging"
+        quantity="time"
+        :min="0"
+        :max="600"
+        @change="(v) => set2('Delay of the second compressor', 'staging', v)"
       />
       <PickField
         v-if="has('coil')"
@@ -174,23 +168,11 @@ const knownValue = (value: boolean | null) => (value === null ? '' : value ? 'ye
         Take the second battery out
       </button>
     </div>
-    <FoldedPart title="Colours of this shop" class="mt-2">
-      <div class="grid gap-3 grid-cols-2 md:grid-cols-3 xl:grid-cols-6">
-        <TextField
-          v-for="use in WIRE_USES"
-          :key="use"
-          :label="USE_WORDS[use]"
-          :value="power.colours[use] ?? ''"
-          :placeholder="WIRE_COLOURS[use]"
-          :max="30"
-          @change="(v) => setColour(use, v.trim().toLowerCase())"
-        />
-      </div>
-    </FoldedPart>
     <p v-if="problem" class="text-brick mt-2" role="alert">{{ problem }}</p>
     <p class="label mt-3">
       {{ joint.label }}: {{ joint.what }} Local codes and the part’s own sheet rule; airbag wiring is nobody’s
       tap. Battery off before work on the battery or near pillar trims.
     </p>
   </section>
+  <PlugsAndColours class="mt-3" />
 </template>

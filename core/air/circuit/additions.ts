@@ -9,6 +9,7 @@ import {
   connectedParts,
   springsTeed,
   endsAt,
+  type PartEnd,
 } from './connections'
 import { partOf } from '../parts/parts'
 import {
@@ -70,6 +71,31 @@ export const addCompressor: Change = (before) => {
   return closeAndRetrace(air)
 }
 
+/** A second compressor of the same class beside the first, with a filter of its own, teed into the first one's line. */
+export const addSecondCompressor: Change = (before) => {
+  const [first, another] = allOfKinds(before, 'compressor')
+  if (!first) throw new OperationError('There is no electric compressor yet to put a second one beside.')
+  if (another) throw new OperationError('There are two compressors already.')
+  const air = copyOf(before)
+  const outlet = endsAt(air, first).find(({ port }) => port === 'out')
+  if (!outlet) throw new OperationError('The compressor’s outlet leads nowhere.')
+  const second = addPart(air, 'compressor', { id: `${first}-2`, label: 'Second compressor' })
+  const filter = addPart(air, 'filter', { label: 'Second inlet filter' })
+  addLine(air, filter, 'out', second, 'in', { id: 'intake-2' })
+  const tee = addPart(air, 'tee', { id: `tee-${second}`, label: 'Tee for the second compressor' })
+  insertPart(air, outlet.line, tee)
+  addLine(air, second, 'out', tee, 'c')
+  return closeAndRetrace(air)
+}
+
+/** Where a supply's air goes on: behind the tee, where a second compressor meets it there. */
+function outletBehind(air: AirPlan, supply: string): PartEnd | undefined {
+  const outlet = endsAt(air, supply).find(({ port }) => port === 'out')
+  const tee = outlet && air.components[outlet.other]?.kind === 'tee' ? endsAt(air, outlet.other) : []
+  const meets = tee.some(({ other }) => other !== supply && air.components[other]?.kind === 'compressor')
+  return meets ? tee.find(({ port }) => port === 'b') : outlet
+}
+
 /** Tank with check valve, relief valve, drain and pressure switch, right behind the supply. */
 export const addTank: Change = (before) => {
   if (firstOfKind(before, 'tank')) throw new OperationError('There is a tank already.')
@@ -79,7 +105,7 @@ export const addTank: Change = (before) => {
   // The keep-up switch of a set without a tank has nothing to do any more.
   for (const id of allOfKinds(air, 'pressureSwitch'))
     if (air.components[id]?.class === 'switch-minimum') removePart(air, id)
-  let behind = endsAt(air, supply).find((e) => e.port === 'out')
+  let behind = outletBehind(air, supply)
   if (!behind) throw new OperationError('The supply’s outlet leads nowhere.')
   const tank = addPart(air, 'tank', { id: 'tank' })
   const check = air.components[behind.other]!.kind === 'check' ? behind.other : null

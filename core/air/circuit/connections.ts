@@ -157,11 +157,17 @@ export function partLabel(air: Pick<AirPlan, 'components'>, id: string): string 
 /** A part in words, in the middle of a sentence. */
 export const labelInSentence = (air: AirPlan, id: string) => air.components[id]?.label.toLowerCase() ?? id
 
+/** A line's end at a part: which end it is, on which port, and what its other end is on. */
+export interface PartEnd {
+  line: string
+  end: 'from' | 'to'
+  port: string
+  other: string
+  otherPort: string
+}
+
 /** Ends of lines at a component: which line, which of its ends, and what lies beyond. */
-export function endsAt(
-  air: AirPlan,
-  id: string,
-): { line: string; end: 'from' | 'to'; port: string; other: string; otherPort: string }[] {
+export function endsAt(air: AirPlan, id: string): PartEnd[] {
   return Object.entries(air.lines).flatMap(([line, l]) => [
     ...(l.from === id
       ? [{ line, end: 'from' as const, port: l.fromPort, other: l.to, otherPort: l.toPort }]

@@ -6,7 +6,14 @@ import { portsOf } from '../parts/parts'
 import type { Change } from './editing'
 import { takeOut, plugPort, fitFilter } from './operations'
 import { mirror, splitSides, joinSides } from './sides'
-import { addCompressor, addTank, feedFromTank, keepHandFill, addCoupler } from './additions'
+import {
+  addCompressor,
+  addCoupler,
+  addSecondCompressor,
+  addTank,
+  feedFromTank,
+  keepHandFill,
+} from './additions'
 
 export interface Operation {
   id: string
@@ -22,6 +29,9 @@ export function wholeOperations(air: AirPlan): Operation[] {
     ...(supply || firstOfKind(air, 'block')
       ? []
       : [{ id: 'add-compressor', label: 'Add a compressor and valve block', run: addCompressor }]),
+    ...(allOfKinds(air, 'compressor').length === 1
+      ? [{ id: 'second-compressor', label: 'Add a second compressor', run: addSecondCompressor }]
+      : []),
     ...(supply && !firstOfKind(air, 'tank') ? [{ id: 'add-tank', label: 'Add a tank', run: addTank }] : []),
     ...(firstOfKind(air, 'block') && !firstOfKind(air, 'restrictor')
       ? [{ id: 'feed', label: 'Feed from on-board air', run: feedFromTank }]

@@ -39,7 +39,10 @@ function upToRating(curve: Curve, rated: number): Curve {
  * gives at p·p_around/p_standard, of free air as it is there; the load of its motor falls with the air it draws, its idle
  * current stays. On its feed it turns slower. The very class at sea level and without a feed.
  */
-export function compressorOnSite(compressor: CompressorClass, { atmosphere, feed }: Site): CompressorClass {
+export function compressorOnSite(
+  compressor: CompressorClass,
+  { atmosphere, feed }: Pick<Site, 'atmosphere' | 'feed'>,
+): CompressorClass {
   const thin = atmosphere / STANDARD_ATMOSPHERE
   if (thin === 1 && !feed) return compressor
   const idle = compressor.current[0]?.[1] ?? 0

@@ -15,7 +15,7 @@ import { wheelTravel } from '../../catalog/truckGeometry'
 import { reliefHolds, worstPressures } from '../circuit/worstPressure'
 
 /** Air of the standard atmosphere, and no feed that takes any volts. */
-const SEA_LEVEL: Site = { atmosphere: 101_325, feed: null }
+const SEA_LEVEL: Site = { atmosphere: 101_325, feed: null, staging: 0 }
 const truck = exampleTruck('leaf-flatbed')
 const plan = (archetype: Archetype, rest: Partial<AirPlan> = {}): AirPlan => {
   const { block, compressor } = ARCHETYPES.find((a) => a.id === archetype)!

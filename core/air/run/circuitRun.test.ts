@@ -8,6 +8,7 @@ import type { Derived } from '../../derive/types'
 import { applyEdit } from '../../document/edit'
 import type { AirPlan, Archetype, Plan, Scenario, ScenarioStep } from '../../document/types'
 import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
+import { addSecondCompressor } from '../circuit/additions'
 import { ARCHETYPES } from '../circuit/startingCircuits'
 import { partOf } from '../parts/parts'
 import { boreConductance } from '../equations/componentFlow'
@@ -406,4 +407,43 @@ test('a pair from 5 to 85 psi from a 2 gal tank at 150 psi through 3/16 in line 
   )![0]!
   expect(reached).toBeGreaterThan(5)
   expect(reached).toBeLessThan(30)
+})
+
+describe('two compressors', () => {
+  const pair = (staging: number, archetype: Archetype = 'tank-wireless') => {
+    const base = stand(archetype).plan
+    const plan = { ...base, air: addSecondCompressor(base.air), power: { ...base.power, staging } }
+    const facts = runFacts(plan, createDeriver()(plan))
+    return runScenario(
+      plan.air,
+      facts,
+      scenario([{ do: 'wait', seconds: 40 }], { start: { left: LEAST, right: LEAST, tank: 0 } }),
+    )
+  }
+  const starts = ({ events }: RunResult) =>
+    events
+      .filter(({ text }) => text.endsWith(' starts'))
+      .map(({ t, part }) => [part, Math.round(t * 100) / 100])
+
+  test('the second starts when its delay is over, not before, and on its own', () => {
+    expect(starts(pair(0))).toEqual([
+      ['compressor', 0],
+      ['compressor-2', 0],
+    ])
+    expect(starts(pair(5))).toEqual([
+      ['compressor', 0],
+      ['compressor-2', 5],
+    ])
+  })
+  test('together they give the same air to a tank as two do, the amps of both, and no gas is lost', () => {
+    const [both, late] = [pair(0), pair(20)]
+    expect(both.used.compressor!.charge / both.used['compressor-2']!.charge).toBeCloseTo(1, 2)
+    expect(both.used['compressor-2']!.on - late.used['compressor-2']!.on).toBeCloseTo(20, 3)
+    expect(both.highestCurrent).toBeGreaterThan(
+      1.9 * (both.used.compressor!.charge / both.used.compressor!.on),
+    )
+    expect(Math.abs(both.massError)).toBeLessThan(1e-9)
+    const full = (r: RunResult) => r.highest.tank!
+    expect(full(both)).toBeGreaterThan(full(late))
+  })
 })

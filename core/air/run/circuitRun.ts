@@ -40,6 +40,8 @@ export class CircuitRun implements Stepped, Levelled {
   private welded = false
   /** The cab switch: held off in series with the pressure switch, or pressed as the up switch. */
   private cabOff = false
+  /** Since when the compressors are asked for, s; null while they are not. */
+  private askedSince: number | null = null
   private upPressed = false
   private readonly controller: Controller | null
   private readonly levelling: Levelling | null
@@ -176,8 +178,20 @@ export class CircuitRun implements Stepped, Levelled {
   private control(): number {
     const wake = this.levelling?.act(this, this.sim.sample()) ?? Infinity
     this.throwSwitches()
+    const asked = this.isAsked()
+    this.askedSince = asked ? (this.askedSince ?? this.t) : null
     for (const s of this.model.supplies) this.runSupply(s)
-    return wake
+    return Math.min(wake, this.staged() ?? Infinity)
+  }
+
+  /** When a second compressor is to start, s; null where none waits. */
+  private staged(): number | null {
+    const at = this.askedSince === null ? null : this.askedSince + this.facts.site.staging
+    return at !== null && this.model.supplies.length > 1 && this.t < at - INSTANT ? at : null
+  }
+
+  private get firstCompressor(): Supply | undefined {
+    return this.model.supplies.find(({ kind }) => kind === 'compressor')
   }
 
   /** What is past its pressure already has thrown, whether or not anybody watched it pass. */
@@ -199,12 +213,18 @@ export class CircuitRun implements Stepped, Levelled {
     this.say(`${this.label(s.id)} ${is ? 'starts' : 'stops'}`, s.id)
   }
 
-  /** Whether a supply is to run: asked by a pressure switch, an outlet or the up switch, and nothing holds it off. */
-  private isWanted(s: Supply): boolean {
+  /** Whether air is asked for: by a pressure switch, an outlet or the up switch, and the cab switch does not hold it off. */
+  private isAsked(): boolean {
     const switched = this.model.switches.length > 0
     const called = this.calling.size > 0 && (!switched || !this.model.hasTank)
     const closed = [...this.switchClosed.values()].some(Boolean)
-    return (closed || called || this.upPressed) && !this.cabOff && !this.tripped.has(s.id)
+    return (closed || called || this.upPressed) && !this.cabOff
+  }
+
+  /** Whether a supply is to run: asked for, not too hot, and of a second one its delay over. */
+  private isWanted(s: Supply): boolean {
+    const waits = s.kind === 'compressor' && s !== this.firstCompressor && this.staged() !== null
+    return this.askedSince !== null && !waits && !this.tripped.has(s.id)
   }
 
   /** What may happen by itself before the leg is over. */

@@ -181,7 +181,7 @@ function penOf(wiring: Wiring, sheet: SheetId) {
   function drawEarth(part: Taker, from: At): number {
     const earth = wiring.parts.find((p): p is PartOf<'earth'> => p.role === 'earth' && p.a === part.b)
     const [x, y] = place(from.column, from.row)
-    if (earth && earth.of === ownerOf(part)) {
+    if (earth && earth.of === part.id) {
       join({ ...from, wire: earth }, { x: x - HALF, y })
       drawing.parts.push({ part: earth, x, y })
     } else {
@@ -208,5 +208,3 @@ function penOf(wiring: Wiring, sheet: SheetId) {
 }
 /** A branch leaves its parent's line so far behind the symbol. */
 const BRANCH = 12
-
-const ownerOf = (part: Taker) => (part.role === 'motor' ? 'motor' : part.role === 'coil' ? 'coil' : part.id)

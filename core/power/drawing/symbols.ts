@@ -28,6 +28,11 @@ const SYMBOLS = {
   switch: { name: 'switch by hand', d: `${CONTACT}M-1 -6V-15M-6 -15H4` },
   pressure: { name: 'pressure switch', d: `${CONTACT}M-1 -6V-12M-7 -12H5V-20H-7Z`, letter: '' },
   relay: { name: 'relay contact', d: `${CONTACT}M-1 -6V-18` },
+  socket: {
+    name: 'plug and socket',
+    d: 'M-20 0H-3M10 0H20M-1 -8A9 9 0 0 0 -1 8',
+    fill: 'M-4 -2.5H10V2.5H-4Z',
+  },
   coil: { name: 'relay coil', d: 'M-20 0H-7M7 0H20M-7 -13H7V13H-7Z' },
   motor: { name: 'motor', d: 'M-20 0H-14M14 0H20M14 0A14 14 0 1 1 -14 0A14 14 0 1 1 14 0', letter: 'M' },
   lamp: {
@@ -106,4 +111,5 @@ const CONTACT_OF: Record<
   pressure: 'pressure',
   block: 'contact',
   engine: 'relay',
+  plugged: 'socket',
 }

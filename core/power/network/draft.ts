@@ -13,8 +13,9 @@ import {
 } from '../../catalog/wiring'
 import type { AirPlan, EarthPlace, InWire, PowerPlan, Truck, WireUse } from '../../document/types'
 import { deratedAmpacity, wireResistance } from '../circuit'
+import { isStaged } from '../starting'
 import type { FeedPlan } from '../types'
-import type { ClosedBy, SheetId, Wiring, WirePlan, WireZone } from './types'
+import type { ClosedBy, GuardKind, SheetId, Wiring, WirePlan, WireZone } from './types'
 
 /** Pieces that a wiring is made of: wires with what was put in them, guards, contacts, earths. */
 
@@ -66,6 +67,7 @@ export function draftOf(facts: WiringFacts): Draft {
     guards: {},
     nominal: nominalVoltage(power.systemVoltage),
     temperature: power.conductorTemperature,
+    staged: facts.feed !== null && isStaged(power, facts.feed.compressor),
     of: (...kinds) => fitted.filter((id) => kinds.includes(components[id]!.kind)),
     labelOf: (id) => components[id]!.label,
   }
@@ -99,7 +101,7 @@ export function addGuard(
     a: string
     b: string
     rating: number
-    kind?: 'fuse' | 'breaker' | 'link'
+    kind?: GuardKind
     point: string
   },
 ): void {
@@ -144,6 +146,7 @@ const PUT_IN_LABEL: Record<InWire['kind'], string> = {
   breaker: 'Circuit breaker',
   link: 'Fusible link',
   switch: 'Auxiliary switch',
+  socket: 'Trailer plug and socket',
 }
 
 /** Puts what belongs at one end of a wire between two nodes. @returns the rating that guards what lies behind, A. */
@@ -157,9 +160,11 @@ function addPutIn(
   list.forEach(([id, { kind, rating }], i) => {
     const b = i === list.length - 1 ? between.b : `${id}-out`
     const label = `${PUT_IN_LABEL[kind]} in the ${lowerFirst(asked.label)}`
-    if (kind === 'switch')
-      addContact(draft, { id, label, a, b, closedBy: 'left-on', carries: rating ?? usualRating(asked.amps) })
-    else {
+    if (kind === 'switch' || kind === 'socket') {
+      const usual = kind === 'socket' ? WIRING.socketPin : usualRating(asked.amps)
+      const closedBy = kind === 'socket' ? 'plugged' : 'left-on'
+      addContact(draft, { id, label, a, b, closedBy, carries: rating ?? usual })
+    } else {
       const rated = rating ?? usualRating(asked.amps)
       addGuard(draft, { id, label, a, b, kind, rating: rated, point: `Behind the ${lowerFirst(label)}` })
       guard = Math.min(guard, rated)

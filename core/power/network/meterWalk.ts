@@ -176,14 +176,14 @@ export function shownWith(wiring: Wiring, tests: readonly MeterTest[], fault: Fa
   const solved = new Map(states.map((state) => [state, solveState(wiring, state, fault)]))
   const partOf = new Map(wiring.parts.map((part) => [part.id, part]))
   return tests.map(({ kind, state, at }) => {
-    const { volts, amps, turns } = solved.get(state)!
+    const { volts, amps, turning } = solved.get(state)!
     if (kind === 'volts') return volts[at]!
     if (kind === 'ohms') return Math.min(ohmsBehind(wiring, at, fault), MOST_OHMS)
     const part = partOf.get(at)!
     if (kind === 'across') return volts[part.a]! - volts[part.b]!
     // Slow is not as it should be: it has its usual speed at nearly all its volts.
     if (part.role === 'motor')
-      return turns && volts[part.a]! - volts[part.b]! >= FAST * wiring.nominal ? 1 : 0
+      return turning.has(at) && volts[part.a]! - volts[part.b]! >= FAST * wiring.nominal ? 1 : 0
     const full = part.role === 'user' || part.role === 'coil' ? wiring.nominal / part.ohm : 0
     return Math.abs(amps[at]!) >= WORKS * full ? 1 : 0
   })

@@ -1,5 +1,6 @@
 import { PRACTICE } from '../../catalog/practice'
 import { FUSE_BOX, RELAY_RATINGS, WIRING } from '../../catalog/wiring'
+import type { PowerPlan } from '../../document/types'
 import type { FeedPlan } from '../types'
 import {
   addContact,
@@ -18,7 +19,7 @@ import {
   type Draft,
   type Tapped,
 } from './draft'
-import { tapFor, feedEnd, isUsualSource, mainRating } from './sources'
+import { feedEnd, isUsualSource, mainRating, ownFuse, tapFor } from './sources'
 import type { ClosedBy } from './types'
 
 /** What turns: the compressor's feed, what switches its motor, and the clutch of one driven by belt. */
@@ -70,6 +71,10 @@ function addSwitches(draft: Draft, from: Tapped, amps: number): Tapped {
   return addSwitch(draft, { id: 'pressure', part: pressure, from, route, amps })
 }
 
+/** Ohms of a motor at rest: nothing but its winding holds the inrush back. */
+const windingOf = ({ systemVoltage }: PowerPlan, { motor, compressor }: FeedPlan): number =>
+  systemVoltage / (motor * compressor.inrush)
+
 /** Main fuse, feed, the contact that switches the motor, motor and earth. */
 export function addCompressor(draft: Draft, feed: FeedPlan): void {
   const { parts, points, facts, of } = draft
@@ -107,7 +112,7 @@ export function addCompressor(draft: Draft, feed: FeedPlan): void {
     b: 'motor-minus',
     role: 'motor',
     amps: feed.motor,
-    winding: power.systemVoltage / feed.inrush,
+    winding: windingOf(power, feed),
   })
   points['motor-plus'] = 'Motor, its feed'
   addEarth(draft, {
@@ -122,6 +127,66 @@ export function addCompressor(draft: Draft, feed: FeedPlan): void {
     withFeed: true,
   })
   points['motor-minus'] = 'Motor, its earth'
+  const [, second] = of('compressor')
+  if (second) addSecondMotor(draft, feed, second)
+}
+
+/**
+ * The second compressor: fed from the end of the same feed over a relay of its own, whose coil the first one's feed works, at
+ * once or after a delay.
+ */
+function addSecondMotor(draft: Draft, feed: FeedPlan, id: string): void {
+  const { parts, points, facts, of } = draft
+  const label = draft.labelOf(id)
+  const route = `wire-${id}-${of('compressor')[0]}`
+  const carries = facts.power.relayRating ?? proposedRelay(feed.motor)
+  addContact(draft, {
+    id: 'relay-2',
+    label: 'Second relay’s contact',
+    a: FEED_END,
+    b: 'relay-2-out',
+    closedBy: { coil: 'coil-2' },
+    carries,
+  })
+  points['relay-2-out'] = 'Second relay, out'
+  const guard = mainRating(facts.power, feed)
+  addWire(draft, {
+    id: 'wire-motor-2',
+    label: `Wire to the ${lowerFirst(label)}`,
+    from: { node: 'relay-2-out', guard, label: 'Second relay', zone: 'engine' },
+    to: 'motor-2-plus',
+    toLabel: label,
+    for: 'feed',
+    zone: 'engine',
+    route,
+    area: feed.area,
+    amps: feed.motor,
+  })
+  parts.push({
+    id: 'motor-2',
+    label: 'Second compressor motor',
+    a: 'motor-2-plus',
+    b: 'motor-2-minus',
+    role: 'motor',
+    amps: feed.motor,
+    winding: windingOf(facts.power, feed),
+  })
+  points['motor-2-plus'] = 'Second motor, its feed'
+  addEarth(draft, {
+    id: 'earth-motor-2',
+    of: 'motor-2',
+    label: `Earth of the ${lowerFirst(label)}`,
+    from: 'motor-2-minus',
+    fromLabel: label,
+    zone: 'engine',
+    area: feed.area,
+    back: feed.oneWay,
+    withFeed: true,
+  })
+  points['motor-2-minus'] = 'Second motor, its earth'
+  const tapped = { node: 'motor-plus', guard, label: 'First compressor, its feed', zone: 'engine' as const }
+  const from = ownFuse(draft, 'coil-2', tapped, WIRING.controlFuse)
+  addCoil(draft, { id: 'coil-2', label: 'Second relay’s coil', from, route })
 }
 
 /** What a relay's contact may carry where nobody chose one, A. */
@@ -159,7 +224,12 @@ function addMotorSwitch(draft: Draft, feed: FeedPlan): void {
   const carries = power.relayRating ?? proposedRelay(feed.motor)
   const relay = { id: 'relay', label: 'Relay contact', a: FEED_END, b: 'motor-plus', carries }
   addContact(draft, { ...relay, closedBy: { coil: 'coil' } })
-  addCoil(draft, switched ? switchedControl(draft) : directControl(draft, direct, unrelayed))
+  addCoil(draft, {
+    id: 'coil',
+    label: 'Relay coil',
+    from: switched ? switchedControl(draft) : directControl(draft, direct, unrelayed),
+    route: lastRoute(draft, of('compressor')[0]!),
+  })
 }
 
 /** The run at Lay that the last wire of a control circuit shares: from the cab switch, else from the pressure switch. */
@@ -185,34 +255,40 @@ function directControl(draft: Draft, closedBy: ClosedBy, label: string): Tapped 
   return { ...from, node: 'control-out', label }
 }
 
-function addCoil(draft: Draft, from: Tapped): void {
-  const { parts, points, of, nominal } = draft
+/** A relay's coil with its wire and its earth. */
+function addCoil(
+  draft: Draft,
+  { id, label, from, route }: { id: 'coil' | 'coil-2'; label: string; from: Tapped; route: string },
+): void {
+  const { parts, points, nominal } = draft
+  const name = id === 'coil' ? 'relay’s coil' : lowerFirst(label)
+  const [into, out] = [`${id}-in`, `${id}-out`]
   addWire(draft, {
-    id: 'wire-coil',
-    label: 'Wire to the relay’s coil',
+    id: `wire-${id}`,
+    label: `Wire to the ${name}`,
     from,
-    to: 'coil-in',
-    toLabel: 'Relay coil',
+    to: into,
+    toLabel: label,
     for: 'control',
     zone: 'chassis',
-    route: lastRoute(draft, of('compressor')[0]!),
+    route,
     amps: nominal / WIRING.coil,
   })
   const ohm = WIRING.coil * (nominal / 12) ** 2
-  parts.push({ id: 'coil', label: 'Relay coil', a: 'coil-in', b: 'coil-out', role: 'coil', ohm })
-  points['coil-in'] = 'Relay coil, in'
+  parts.push({ id, label, a: into, b: out, role: 'coil', ohm })
+  points[into] = `${label}, in`
   addEarth(draft, {
-    id: 'earth-coil',
-    of: 'coil',
-    label: 'Earth of the relay’s coil',
-    from: 'coil-out',
-    fromLabel: 'Relay coil',
+    id: `earth-${id}`,
+    of: id,
+    label: `Earth of the ${name}`,
+    from: out,
+    fromLabel: label,
     zone: 'chassis',
     area: WIRING.signalArea,
     back: WIRING.usualSignal,
     withFeed: false,
   })
-  points['coil-out'] = 'Relay coil, out'
+  points[out] = `${label}, out`
 }
 
 /** The clutch of a belt-driven compressor, behind cab and pressure switch. */

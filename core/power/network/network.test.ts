@@ -38,7 +38,7 @@ test('the motor turns where it is wanted and nowhere else, in every circuit that
   for (const { id } of ARCHETYPES) {
     const wiring = wired(id)
     if (!wiring.parts.some(({ role }) => role === 'motor')) continue
-    const turning = POWER_STATES.filter((state) => solveState(wiring, state.id).turns).map(
+    const turning = POWER_STATES.filter((state) => solveState(wiring, state.id).turning.has('motor')).map(
       (state) => state.id,
     )
     const wanted = ['compressor', 'running', 'everything', 'cold', 'hot', 'corroded']
@@ -80,13 +80,13 @@ test('a longer feed lowers the motor’s volts, a running engine raises them, cr
 test('each kind of fault does what it does: a blown fuse stops all behind it, a welded relay runs with the key off', () => {
   const wiring = wired('tank-wireless')
   const turns = (fault: Fault, state: 'off' | 'compressor' = 'compressor') =>
-    solveState(wiring, state, fault).turns
+    solveState(wiring, state, fault).turning.has('motor')
   for (const part of ['fuse', 'feed', 'relay', 'earth', 'coil', 'pressure', 'motor'])
     expect({ part, turns: turns({ part, how: 'open' }) }).toEqual({ part, turns: false })
   expect(turns({ part: 'relay', how: 'welded' }, 'off')).toBe(true)
   expect(turns({ part: 'pressure', how: 'welded' })).toBe(true)
-  expect(solveState(wiring, 'full', { part: 'pressure', how: 'welded' }).turns).toBe(true)
-  expect(solveState(wiring, 'full').turns).toBe(false)
+  expect(solveState(wiring, 'full', { part: 'pressure', how: 'welded' }).turning.has('motor')).toBe(true)
+  expect(solveState(wiring, 'full').turning.has('motor')).toBe(false)
   // A bad earth lifts the motor's earth by its share of the volts.
   const bad = solveState(wiring, 'compressor', { part: 'earth', how: 'resistive', ohm: 0.2 }).volts[
     'motor-minus'
@@ -103,7 +103,7 @@ test('wires on each other’s terminals: a block fed by its wake wire sleeps, a 
   expect(solveState(dual, 'off', swapped).volts.wake!).toBeGreaterThan(11)
   expect(faultText(swapped, dual)).toBe('Wire to the valve block and wake wire: on each other’s terminals')
   const paddles = wired('tank-paddles')
-  expect(solveState(paddles, 'compressor', { part: 'feed', how: 'swapped' }).turns).toBe(false)
+  expect(solveState(paddles, 'compressor', { part: 'feed', how: 'swapped' }).turning.has('motor')).toBe(false)
   expect(faultsOf(paddles).filter(({ fault }) => fault?.how === 'swapped')).toHaveLength(1)
 })
 

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { addSecondCompressor } from '../../air/circuit/additions'
 import { ARCHETYPES, startingCircuit } from '../../air/circuit/startingCircuits'
 import { networkReport, wiringFor } from '../../derive/network'
 import { newPlan } from '../../derive/newPlan'
@@ -27,14 +28,20 @@ function byNgspice(name: string, netlist: string): Record<string, number> {
   return Object.fromEntries(found.map(([, node, value]) => [node!, Number(value)]))
 }
 
-test.each(ARCHETYPES.map(({ id }) => id))(
-  '%s: every node within 0.1 %% of ngspice',
-  (archetype: Archetype) => {
+test.each([
+  ...ARCHETYPES.map(({ id }) => [id, 1] as const),
+  ['wireless-dual', 2],
+  ['tank-paddles', 2],
+] as const)(
+  '%s, compressors: %s at most: every node within 0.1 %% of ngspice',
+  (archetype: Archetype, compressors: number) => {
     const plan = newPlan('leaf-flatbed', 'x')
     Object.assign(plan.air, { archetype, ...startingCircuit(archetype) })
+    if (compressors === 2) plan.air = addSecondCompressor(plan.air)
+    plan.power.staging = 2
     plan.power.secondBattery = { capacity: 270_000, isolator: 'relay', fusedBothEnds: true }
     for (const [state, { nodes_V, elements }] of Object.entries(networkReport(wiringFor(plan)))) {
-      const volts = byNgspice(`${archetype}-${state}`, spiceNetlist(state, elements, GROUND))
+      const volts = byNgspice(`${archetype}-${compressors}-${state}`, spiceNetlist(state, elements, GROUND))
       const nodes = Object.entries(nodes_V).filter(([node]) => node !== GROUND)
       expect(nodes.length).toBeGreaterThan(1)
       for (const [node, value] of nodes) {

@@ -168,8 +168,9 @@ export const feedEnd = ({ facts: { power, feed } }: Draft): Tapped => ({
 })
 
 /** A fuse of its own, right where a part's wire leaves its source. */
-function ownFuse(draft: Draft, id: string, from: Tapped, rating: number): Tapped {
-  const name = draft.facts.air.components[id]?.label ?? 'relay’s coil'
+export function ownFuse(draft: Draft, id: string, from: Tapped, rating: number): Tapped {
+  const coil = id === 'coil-2' ? 'second relay’s coil' : 'relay’s coil'
+  const name = draft.facts.air.components[id]?.label ?? coil
   const node = `fuse-${id}-out`
   addGuard(draft, {
     id: `fuse-${id}`,

@@ -86,13 +86,13 @@ const resistor = (id: string, a: string, b: string, ohm: number): NetworkElement
   ohm,
 })
 
-/** One way of looking at a wiring: its state, a fault or none, and what coils hold and motors do by now. */
+/** One way of looking at a wiring: its state, a fault or none, what coils hold and which motors turn by now. */
 interface Look {
   wiring: Wiring
   state: State
   fault: Fault | null
   pulled: ReadonlySet<string>
-  turning: boolean
+  turning: ReadonlySet<string>
   /** Whether the motor's own circuit is closed whatever its control does. */
   forced?: boolean
 }
@@ -102,7 +102,7 @@ interface Look {
  * closed; without a cab switch it is off because the tank is full.
  */
 function isClosed(by: ClosedBy, { wiring, state, pulled }: Look): boolean {
-  if (by === 'left-on') return true
+  if (by === 'left-on' || by === 'plugged') return true
   if (by === 'key') return state.key ?? false
   if (by === 'lights') return state.lights ?? false
   if (by === 'hand') return state.byHand ?? false
@@ -140,7 +140,7 @@ function elementOf(part: WiringPart, look: Look): NetworkElement[] {
   const more = own === 'resistive' ? (fault?.ohm ?? BAD_JOINTS[1]) : 0
   switch (part.role) {
     case 'motor':
-      return turning
+      return turning.has(id)
         ? [{ id, kind: 'current', a, b, ampere: part.amps }]
         : [resistor(id, a, b, part.winding + more)]
     case 'contact': {
@@ -216,26 +216,25 @@ function batteryOf(
 
 export interface StateSolved extends Solved {
   elements: NetworkElement[]
-  /** Whether the motor turns. */
-  turns: boolean
+  /** Motors that turn, by their ids. */
+  turning: ReadonlySet<string>
 }
 
 /** Rounds in which coils pull, let go, and a motor starts or stalls: each changes at most once or twice. */
-const ROUNDS = 6
+const ROUNDS = 9
 
 /** Volts and amps of the wiring in a state, with one fault or none. */
 export function solveState(wiring: Wiring, state: PowerState, fault: Fault | null = null): StateSolved {
   const isStarting = STATES[state].starting === true
-  let pulled: ReadonlySet<string> = new Set<string>()
-  let turning = false
+  let [pulled, turning] = [NONE, NONE]
   for (let round = 0; ; round++) {
     const elements = elementsOf({ wiring, state: STATES[state], fault, pulled, turning })
     // Open contacts and broken wires are large resistances: what hung together at first still does.
     const solved = solveNetwork(elements, GROUND, fault !== null || round > 0)
     const next = heldBy(wiring, solved, elements)
-    const turns = !isStarting && motorTurns(wiring, solved)
-    const settled = turns === turning && next.size === pulled.size && [...next].every((id) => pulled.has(id))
-    if (settled || round === ROUNDS) return { ...solved, elements, turns: turning }
+    const turns = motorsTurning(wiring, solved, isStarting)
+    if ((isSame(turns, turning) && isSame(next, pulled)) || round === ROUNDS)
+      return { ...solved, elements, turning }
     pulled = next
     turning = turns
   }
@@ -261,12 +260,23 @@ function heldBy(
   return new Set([...coils.map(({ id }) => id), ...(awake ? ['wake'] : [])])
 }
 
-/** A motor turns as long as its volts push more than its current through its winding. */
-function motorTurns({ parts }: Wiring, { volts, amps }: Solved): boolean {
-  const motor = parts.find((part) => part.role === 'motor')
-  if (!motor) return false
-  const pushes = volts[motor.a]! - volts[motor.b]! > motor.amps * motor.winding
-  return pushes && amps[motor.id]! >= motor.amps - 1e-9
+const isSame = (one: ReadonlySet<string>, other: ReadonlySet<string>) =>
+  one.size === other.size && [...one].every((id) => other.has(id))
+
+const motorsOf = ({ parts }: Wiring): PartOf<'motor'>[] =>
+  parts.filter((part): part is PartOf<'motor'> => part.role === 'motor')
+
+/**
+ * Motors that turn: as long as their volts push more than their current through their winding. While they start none does,
+ * but of two that start one after the other the first.
+ */
+function motorsTurning(wiring: Wiring, { volts, amps }: Solved, isStarting: boolean): Set<string> {
+  const motors = motorsOf(wiring)
+  const last = wiring.staged ? motors.length - 1 : 0
+  const started = isStarting ? motors.slice(0, last) : motors
+  const turns = ({ id, a, b, amps: own, winding }: PartOf<'motor'>) =>
+    volts[a]! - volts[b]! > own * winding && amps[id]! >= own - 1e-9
+  return new Set(started.filter(turns).map(({ id }) => id))
 }
 
 /** What the motor's terminals are to it: volts with no current of its own, and the ohms behind them. */
@@ -276,31 +286,35 @@ export interface MotorSource {
 }
 
 /**
- * The wiring as its motor sees it, key on and its own circuit closed, everything else drawing what it draws; null without
- * a motor.
+ * The wiring as its motor sees it, key on and its own circuit closed, everything else drawing what it draws; of two motors
+ * as the one sees it that is left fewer volts. Null without a motor.
  * @source Thévenin's theorem, by two solutions
  */
 export function motorSource(wiring: Wiring): MotorSource | null {
-  const motor = wiring.parts.find((part) => part.role === 'motor')
-  if (!motor) return null
-  const awake = new Set(wiring.parts.some(({ id }) => id === 'wire-wake') ? ['wake', 'coil'] : ['coil'])
+  const motors = motorsOf(wiring)
+  const coils = wiring.parts.filter(({ role }) => role === 'coil').map(({ id }) => id)
+  const hasWake = wiring.parts.some(({ id }) => id === 'wire-wake')
   const look: Look = {
     wiring,
     state: STATES.compressor,
     fault: null,
-    pulled: awake,
-    turning: true,
+    pulled: new Set(hasWake ? [...coils, 'wake'] : coils),
+    turning: new Set(motors.map(({ id }) => id)),
     forced: true,
   }
   const elements = elementsOf(look)
-  const across = (ampere: number) => {
-    const { id, a, b } = motor
+  const seenBy = ({ id, a, b, amps }: PartOf<'motor'>) => {
     const others = elements.filter((element) => element.id !== id)
-    const { volts } = solveNetwork([...others, { id, kind: 'current', a, b, ampere }], GROUND)
-    return volts[motor.a]! - volts[motor.b]!
+    const across = (ampere: number) => {
+      const { volts } = solveNetwork([...others, { id, kind: 'current', a, b, ampere }], GROUND)
+      return volts[a]! - volts[b]!
+    }
+    const idle = across(0)
+    const ohms = idle - across(1)
+    return { volts: idle, ohms, left: idle - ohms * amps }
   }
-  const idle = across(0)
-  return { volts: idle, ohms: idle - across(1) }
+  const [poorest] = motors.map(seenBy).sort((one, other) => one.left - other.left)
+  return poorest ? { volts: poorest.volts, ohms: poorest.ohms } : null
 }
 
 /**
@@ -309,7 +323,7 @@ export function motorSource(wiring: Wiring): MotorSource | null {
  */
 export function ohmsBehind(wiring: Wiring, guard: string, fault: Fault | null = null): number {
   const part = wiring.parts.find(({ id }) => id === guard)!
-  const look = { wiring, state: STATES.off, fault, pulled: new Set<string>(), turning: false }
+  const look = { wiring, state: STATES.off, fault, pulled: NONE, turning: NONE }
   const elements = elementsOf(look)
     .filter(({ id, kind }) => kind !== 'source' && id !== guard)
     .concat({ id: 'meter', kind: 'current', a: GROUND, b: part.b, ampere: TEST_CURRENT })
@@ -318,5 +332,6 @@ export function ohmsBehind(wiring: Wiring, guard: string, fault: Fault | null = 
     if (role === 'battery') elements.push(resistor(`clamp-off-${a}`, a, GROUND, WIRING.open))
   return solveNetwork(elements, GROUND).volts[part.b]! / TEST_CURRENT
 }
+const NONE: ReadonlySet<string> = new Set<string>()
 /** What a meter sends through what it measures, A. */
 const TEST_CURRENT = 1e-3

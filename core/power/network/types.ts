@@ -4,10 +4,19 @@ import type { EarthPlace, InWireKind, WireJoint, WireUse } from '../../document/
 
 /**
  * What closes a contact: the key, the lights, a switch worked by hand, pressure, a block that is awake, an isolator with
- * the engine running, or a relay's coil.
+ * the engine running, a plug in its socket, or a relay's coil.
  */
 export type ClosedBy =
-  'key' | 'lights' | 'cab' | 'hand' | 'left-on' | 'pressure' | 'block' | 'engine' | { coil: string }
+  | 'key'
+  | 'lights'
+  | 'cab'
+  | 'hand'
+  | 'left-on'
+  | 'pressure'
+  | 'block'
+  | 'engine'
+  | 'plugged'
+  | { coil: string }
 
 /** Sheets of the drawing. */
 export type SheetId = 'feed' | 'control' | 'gauges'
@@ -32,6 +41,9 @@ export interface WirePlan {
   toLabel: string
 }
 
+/** What opens by itself on too much current. */
+export type GuardKind = Exclude<InWireKind, 'switch' | 'socket'>
+
 interface Between {
   id: string
   label: string
@@ -41,7 +53,7 @@ interface Between {
 export type WiringPart = Between &
   (
     | { role: 'battery'; volts: number; inner: number }
-    | { role: 'guard'; ohm: number; kind: Exclude<InWireKind, 'switch'>; rating: number }
+    | { role: 'guard'; ohm: number; kind: GuardKind; rating: number }
     | { role: 'wire'; ohm: number; wire: WirePlan }
     /** Its wire and what it is screwed to. */
     | { role: 'earth'; ohm: number; of: string; at: EarthPlace; wire: WirePlan; surface: number }
@@ -70,4 +82,6 @@ export interface Wiring {
   nominal: number
   /** Conductors are as warm as this in the resistances above, K. */
   temperature: number
+  /** Of two motors: whether the second starts once the first one turns. */
+  staged: boolean
 }

@@ -23,12 +23,13 @@ export function wiringOf(facts: WiringFacts): Wiring {
   for (const solenoid of of('solenoid')) addSolenoid(draft, solenoid)
   addControlled(draft)
   for (const gauge of of('gauge', 'dualGauge')) addLamp(draft, gauge)
-  const { parts, points, nominal, temperature } = draft
+  const { parts, points, nominal, temperature, staged } = draft
   const met = new Set(parts.flatMap(({ a, b }) => [a, b]))
   return {
     parts,
     points: Object.fromEntries(Object.entries(points).filter(([node]) => met.has(node))),
     nominal,
     temperature,
+    staged,
   }
 }

@@ -5,6 +5,7 @@ import type { Rule } from '../../quantity/stage'
 import type { Energy } from '../energy'
 import type { Wiring } from '../network/types'
 import type { PowerResult } from '../result'
+import type { PlugPlace } from '../types'
 import type { AllStates, WireRow } from '../wires'
 
 /** What every rule of Power looks at. */
@@ -15,6 +16,7 @@ export interface WiringRuleInput {
   rows: readonly WireRow[]
   solved: AllStates
   energy: Energy
+  plugs: readonly PlugPlace[]
 }
 export type WiringRule = Rule<WiringRuleInput>
 

@@ -1,5 +1,6 @@
 import { PRACTICE } from '../../catalog/practice'
 import type { Remedy } from '../../quantity/figure'
+import { lowerFirst } from '../network/draft'
 import { isWire, lastingAmps } from '../wires'
 import { COMMON_PRACTICE, dropPower, note, setPower, type WiringRule, type WiringRuleInput } from './common'
 
@@ -10,14 +11,17 @@ const contactOverload: WiringRule = ({ wiring, solved, power }) =>
     if (part.role !== 'contact' || part.carries === null) return []
     const amps = lastingAmps(solved, part.id)
     if (amps <= part.carries) return []
-    const isRelay = part.id === 'relay'
+    const isRelay = part.id === 'relay' || part.id === 'relay-2'
+    const isSocket = power.inWire[part.id]?.kind === 'socket'
     const remedy = isRelay
       ? setPower('Take the proposed relay', [['relayRating'], null])
-      : power.inWire[part.id]
-        ? setPower('Take a switch that carries it', [['inWire', part.id, 'rating'], null])
-        : setPower('Put a relay in line', [['relay'], true])
+      : isSocket
+        ? dropPower('Pass it by: a wire of its own', ['inWire', part.id])
+        : power.inWire[part.id]
+          ? setPower('Take a switch that carries it', [['inWire', part.id, 'rating'], null])
+          : setPower('Put a relay in line', [['relay'], true])
     return note({
-      rule: isRelay ? 'relay-undersized' : 'contact-overload',
+      rule: isRelay ? 'relay-undersized' : isSocket ? 'socket-overload' : 'contact-overload',
       rank: 'stop',
       subject: part.id,
       value: amps,
@@ -25,7 +29,9 @@ const contactOverload: WiringRule = ({ wiring, solved, power }) =>
       title: `${part.label}: its contacts carry too little`,
       text: isRelay
         ? 'It would carry {value}; its contact is rated for {limit} and welds.'
-        : 'Straight in the circuit it carries {value}; its contacts are rated for {limit} and weld. It works a relay, which carries the motor.',
+        : isSocket
+          ? 'A pin of a trailer plug would carry {value}; {limit} is usual. Pins that run hot lose their grip: motor current passes the socket by, with a plug of its own.'
+          : 'Straight in the circuit it carries {value}; its contacts are rated for {limit} and weld. It works a relay, which carries the motor.',
       source: 'Class of the part (common practice); its own sheet rules',
       remedy,
     })
@@ -62,17 +68,35 @@ const wakeLoose: WiringRule = ({ wiring, power }) => {
 
 /** Whether the compressor does as it is told: the whole of it, looked at as a network. */
 const neverRuns: WiringRule = ({ wiring, solved, power }) => {
-  const motor = wiring.parts.find(({ role }) => role === 'motor')
-  if (!motor || solved.compressor.turns || power.wake === 'loose') return null
+  const { turning, volts } = solved.compressor
+  const motor = wiring.parts.find(({ role, id }) => role === 'motor' && !turning.has(id))
+  if (!motor || power.wake === 'loose') return null
   return note({
     quantity: 'voltage',
     rule: 'never-runs',
     rank: 'stop',
     subject: motor.id,
-    value: solved.compressor.volts[motor.a]! - solved.compressor.volts[motor.b]!,
-    title: 'As it is wired the compressor does not run',
+    value: volts[motor.a]! - volts[motor.b]!,
+    title: `As it is wired the ${lowerFirst(motor.label).replace(' motor', '')} does not run`,
     text: 'With everything switched on {value} reach it: too few to turn it against its pressure, or nothing closes its circuit.',
     source: 'The wiring solved as a network',
+  })
+}
+
+/** Of two compressors, whether the second waits: said, not taken for granted. */
+const stagingUnknown: WiringRule = ({ wiring, power }) => {
+  const motors = wiring.parts.filter(({ role }) => role === 'motor')
+  if (motors.length < 2 || power.staging !== null) return null
+  return note({
+    quantity: 'time',
+    rule: 'staging-unknown',
+    rank: 'know',
+    subject: 'staging',
+    limit: PRACTICE.staging.value,
+    title: 'Whether the second compressor starts later is not said',
+    text: 'Until it is, both are taken to start at once, and fuse and wire bear both inrushes. {limit} between them is usual.',
+    source: COMMON_PRACTICE,
+    remedy: setPower('Start the second one later', [['staging'], PRACTICE.staging.value]),
   })
 }
 
@@ -219,6 +243,7 @@ export const controlRules: readonly WiringRule[] = [
   coilSpark,
   wakeLoose,
   neverRuns,
+  stagingUnknown,
   tapUnfused,
   tapUnknown,
   dropsCranking,

@@ -250,3 +250,44 @@ test('the aluminium-bed job goes from Stop to clear by its remedies alone', asyn
   expect(notes.filter((n) => n.rank !== 'know')).toEqual([])
   expect(state).toBe('clear')
 })
+
+describe('plugs and sockets', () => {
+  const faces = (part: string, way: 'down' | 'level' | 'up') => (p: Plan) => (p.power.connectors[part] = way)
+  test('a plug that faces up fills with water; one nobody looked at is asked for', () => {
+    expect(ranks('wireless-dual', 'plug-up', faces('block', 'up'))).toEqual(['fix of plug-block'])
+    expect(ranks('wireless-dual', 'plug-up', faces('block', 'level'))).toEqual([])
+    expect(ranks('wireless-dual', 'plug-up', faces('block', 'down'))).toEqual([])
+    expect(told('wireless-dual', 'plug-unknown')[0]!.value).toBe(2)
+    expect(told('wireless-dual', 'plug-unknown', faces('block', 'up'))[0]!.value).toBe(1)
+    const both = (p: Plan) => [faces('block', 'down')(p), faces('compressor', 'down')(p)]
+    expect(ranks('wireless-dual', 'plug-unknown', both)).toEqual([])
+  })
+  test('in the wheel’s spray it is a Stop: outside the rails, within a wheel’s radius of the axle', () => {
+    const at = (x: number) => (p: Plan) => {
+      faces('block', 'up')(p)
+      p.lay.places.block = { x, y: p.truck.frame.spacing / 2 + 0.06, z: p.truck.frame.top - 0.1 }
+    }
+    const { radius } = planOf('wireless-dual').truck.tyre
+    expect(ranks('wireless-dual', 'plug-up', at(radius - 0.001))).toEqual(['stop of plug-block'])
+    expect(ranks('wireless-dual', 'plug-up', at(radius + 0.001))).toEqual(['fix of plug-block'])
+  })
+  test('a plug in the cab is dry', () => {
+    expect(ranks('cab-gauge', 'plug-up', faces('cab', 'up'))).toEqual([])
+  })
+  test('a trailer plug’s pin carries so much and no motor: the motor passes it by', () => {
+    const through = (wire: string, rating: number | null) => (p: Plan) =>
+      (p.power.inWire.plug = { order: 1, wire, kind: 'socket', at: 'source', rating })
+    const { continuous } = powerOf('wireless-dual').result
+    expect(ranks('wireless-dual', 'socket-overload', through('feed', 0.9 * continuous))).toEqual([
+      'stop of plug',
+    ])
+    expect(ranks('wireless-dual', 'socket-overload', through('feed', 2 * continuous))).toEqual([])
+    expect(ranks('wireless-dual', 'socket-overload', through('wire-wake', null))).toEqual([])
+    const [note] = told('wireless-dual', 'socket-overload', through('feed', 0.9 * continuous))
+    const pin = powerOf('wireless-dual', through('feed', null)).result.wiring.parts.find(
+      ({ id }) => id === 'plug',
+    )
+    expect(pin).toMatchObject({ role: 'contact', closedBy: 'plugged', carries: 15 })
+    expect(note!.remedy!.patches).toEqual([{ op: 'remove', path: ['power', 'inWire', 'plug'] }])
+  })
+})

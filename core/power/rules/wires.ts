@@ -1,3 +1,4 @@
+import { lowerFirst } from '../network/draft'
 import { PRACTICE } from '../../catalog/practice'
 import type { WireSaid } from '../../document/types'
 import type { Remedy } from '../../quantity/figure'
@@ -163,6 +164,38 @@ const solderStiff: WiringRule = ({ rows }) => {
   })
 }
 
+/** A plug that faces up holds water until it finds a way in. */
+const plugUp: WiringRule = ({ plugs, power }) =>
+  plugs
+    .filter(({ id }) => power.connectors[id] === 'up')
+    .map(({ id, label, isSprayed }) =>
+      note({
+        quantity: 'count',
+        rule: 'plug-up',
+        rank: isSprayed ? 'stop' : 'fix',
+        subject: `plug-${id}`,
+        title: `${label}: its plug faces up`,
+        text: `${isSprayed ? 'In the wheel’s spray water' : 'Water'} stands in it and creeps along the strands. Turn it down, with a loop in the wires below it that drips.`,
+        source: COMMON_PRACTICE,
+        remedy: setPower('Turn the plug down', [['connectors', id], 'down']),
+      }),
+    )
+
+const plugUnknown: WiringRule = ({ plugs, power }) => {
+  const open = plugs.filter(({ id }) => power.connectors[id] === undefined)
+  if (open.length === 0) return null
+  return note({
+    quantity: 'count',
+    rule: 'plug-unknown',
+    rank: 'know',
+    subject: `plug-${open[0]!.id}`,
+    value: open.length,
+    title: 'Which way plugs face was not looked at',
+    text: `{value} of the plugs outside the cab: ${open.map(({ label }) => lowerFirst(label)).join(', ')}. Up, they fill with water.`,
+    source: COMMON_PRACTICE,
+  })
+}
+
 /** Colours that say something else than the wire is. */
 const wrongColour: WiringRule = (input) => {
   const earths = colourFor('earth', input.power)
@@ -251,6 +284,8 @@ export const wireRules: readonly WiringRule[] = [
   shortBurns,
   displaced,
   solderStiff,
+  plugUp,
+  plugUnknown,
   wrongColour,
   standsNowhere,
   notLaid,

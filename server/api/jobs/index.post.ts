@@ -33,10 +33,10 @@ const request = yup
 export default route(async (event) => {
   const body = await readChecked(event, request, MAX_FILE_BYTES * 2)
   const [shop] = await useDatabase()
-    .select({ target: shops.target })
+    .select({ target: shops.target, colours: shops.colours })
     .from(shops)
     .where(eq(shops.id, shopId()))
-  const plan = body.from !== undefined ? await fromJob(body) : fromBody(body, shop?.target ?? undefined)
+  const plan = body.from !== undefined ? await fromJob(body) : fromBody(body, shop)
   const id = randomUUID()
   const created = await createJob(useDatabase(), await whoIs(event), id, plan)
   if (!created.ok)
@@ -54,7 +54,10 @@ async function fromJob({ from, as, name }: yup.InferType<typeof request>) {
 }
 const nameless = () => new ApiError(422, 'invalid', 'Give the job a name, for example whose truck it is.')
 
-function fromBody(body: yup.InferType<typeof request>, target?: Target) {
+/** What a new job takes over of what its shop has set. */
+type ShopHabits = { target: Target | null; colours: Record<string, string> }
+
+function fromBody(body: yup.InferType<typeof request>, shop?: ShopHabits) {
   if (body.file !== undefined) {
     try {
       return readPlanFile(body.file)
@@ -65,5 +68,6 @@ function fromBody(body: yup.InferType<typeof request>, target?: Target) {
   }
   if (!body.kind) throw new ApiError(422, 'invalid', 'Choose a truck kind to begin from.')
   if (!body.name) throw nameless()
-  return newPlan(body.kind as TruckKind, body.name, target)
+  const plan = newPlan(body.kind as TruckKind, body.name, shop?.target ?? undefined)
+  return { ...plan, power: { ...plan.power, colours: shop?.colours ?? {} } }
 }

@@ -1,0 +1,1 @@
+ALTER TABLE "shops" ADD COLUMN "colours" jsonb DEFAULT '{}'::jsonb NOT NULL;

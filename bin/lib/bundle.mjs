@@ -57,6 +57,9 @@ export async function bundle(entry, name, sources, external = []) {
 export const bundleSetUp = () =>
   bundle('server/db/setup.ts', 'setup', ['core', 'server'], ['pg', 'pg-boss', 'drizzle-orm'])
 
+/** The bundle of the devices that stand in for those outside. */
+export const bundleDevices = () => bundle('bin/lib/devices.ts', 'devices', ['core', 'bin/lib'], ['ws'])
+
 /** The bundle of the process that works the queue off. */
 export const bundleQueue = () =>
   bundle('server/jobs/queueProcess.ts', 'queue', ['core', 'server'], ['pg', 'pg-boss', 'drizzle-orm'])

@@ -14,7 +14,7 @@ import {
 import { createHash } from 'node:crypto'
 import { dirname, join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
-import { bundleQueue, dataFolder, root } from './bundle.mjs'
+import { bundleDevices, bundleQueue, dataFolder, root } from './bundle.mjs'
 
 const SOURCES = ['app', 'core', 'server', 'public', 'nuxt.config.ts', 'package.json', 'package-lock.json']
 
@@ -54,9 +54,9 @@ export function ownFile(name) {
 }
 
 /** Starts a program of ours with its log; it ends when this one does. */
-function begin(file, logName, env) {
+function begin(file, logName, env, args = []) {
   const { path, opened } = ownFile(logName)
-  const child = spawn(process.execPath, [file], {
+  const child = spawn(process.execPath, [file, ...args], {
     cwd: root,
     stdio: ['ignore', opened, opened, 'ipc'],
     env: { ...process.env, NODE_ENV: 'production', ...env },
@@ -73,13 +73,14 @@ export const healthOf = (address) =>
     .catch(() => null)
 
 /** Starts the built server on 127.0.0.1 and waits until it answers. */
-export async function serveWeb(port, databaseUrl, logName = 'server.log') {
+export async function serveWeb(port, databaseUrl, logName = 'server.log', devicesFile = DEVICES_FILE) {
   const { child, logPath } = begin(join(root, '.output/server/index.mjs'), logName, {
     HOST: '127.0.0.1',
     NITRO_HOST: '127.0.0.1',
     PORT: String(port),
     NITRO_PORT: String(port),
     DATABASE_URL: databaseUrl,
+    NP_DEVICES: devicesFile,
   })
   let ended = null
   child.once('exit', (code) => (ended = code ?? 1))
@@ -98,12 +99,23 @@ export async function serveQueue(databaseUrl, logName = 'queue.log') {
   return begin(await bundleQueue(), logName, { DATABASE_URL: databaseUrl }).child
 }
 
-/** Both, for a test that needs the whole. */
-export async function serve(port, databaseUrl, logName) {
-  const [{ child, address }, queue] = await Promise.all([
-    serveWeb(port, databaseUrl, logName),
-    serveQueue(databaseUrl, `queue-${logName ?? 'server.log'}`),
+/** Where the devices say their address and token, unless told otherwise. */
+const DEVICES_FILE = join(dataFolder, 'devices.json')
+
+/** Starts the devices that stand in for those outside, for pages served at a port. */
+export async function serveDevices(port, logName = 'devices.log', devicesFile = DEVICES_FILE) {
+  const args = ['--origin', `http://127.0.0.1:${port}`, '--said', devicesFile]
+  return begin(await bundleDevices(), logName, {}, args).child
+}
+
+/** All three, for a test that needs the whole. */
+export async function serve(port, databaseUrl, logName = 'server.log') {
+  const devicesFile = join(dataFolder, `devices-${logName}.json`)
+  const [{ child, address }, queue, devices] = await Promise.all([
+    serveWeb(port, databaseUrl, logName, devicesFile),
+    serveQueue(databaseUrl, `queue-${logName}`),
+    serveDevices(port, `devices-${logName}`, devicesFile),
   ])
-  const stop = () => [child, queue].forEach((c) => c.kill('SIGTERM'))
+  const stop = () => [child, queue, devices].forEach((c) => c.kill('SIGTERM'))
   return { child, address, stop }
 }

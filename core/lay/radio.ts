@@ -39,6 +39,12 @@ const NEAREST = 0.1
 export const openLoss = (far: number, frequency: number): number =>
   20 * Math.log10((4 * Math.PI * far * frequency) / LIGHT)
 
+/** What is left of a signal over a distance, m, with so many sheets of steel between, dB; below nothing it is not heard. */
+export const radioMargin = (far: number, sheets: number): number =>
+  PRACTICE.radioBudget.value -
+  openLoss(Math.max(far, NEAREST), PRACTICE.radioFrequency.value) -
+  sheets * PRACTICE.radioSheet.value
+
 /** The first valve block of a circuit against the driver's seat; null without one. */
 export function radioOf(
   truck: Truck,
@@ -56,6 +62,5 @@ export function radioOf(
   const met = steel.filter((solid) => nearestOf([from, seat], [standing(solid)]) === 0)
   const between = [...new Set(met.map(({ label }) => label))]
   const open = openLoss(Math.max(far, NEAREST), PRACTICE.radioFrequency.value)
-  const margin = PRACTICE.radioBudget.value - open - between.length * PRACTICE.radioSheet.value
-  return { id, far, between, open, margin }
+  return { id, far, between, open, margin: radioMargin(far, between.length) }
 }

@@ -57,6 +57,18 @@ function pose(truck: Truck, spring: SpringClass, spaced: Spaced, left: number, r
   return { left, right, rise, roll, bags: { left: bag(1, left), right: bag(-1, right) }, nearest: null }
 }
 
+/** The axle where both springs stand at given heights, m. */
+export function poseAtHeights(
+  truck: Truck,
+  spring: SpringClass,
+  spaced: Spaced,
+  heights: { left: number; right: number },
+): Pose {
+  const unladen = seatedHeight(truck.seatGap.unladen, spring, spaced.spacer)
+  const travel = (height: number) => (unladen - height) / truck.suspension.motionRatio
+  return pose(truck, spring, spaced, travel(heights.left), travel(heights.right))
+}
+
 /** From a level slice of the bag to an upright rectangle of the section; below nothing where they overlap. */
 function toBox(
   y: number,

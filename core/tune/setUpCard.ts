@@ -9,7 +9,15 @@ export interface CardStep {
   /** Pressures that the step sets, Pa gauge; null where it sets none. */
   set: Preset | null
   minutes: number
+  /** What of a control box shows that it is done; null where only the eye can tell. */
+  confirm: Confirm | null
 }
+
+/** What of a box confirms a step: its fuse refitted, a phone paired or written down, what it keeps up, stores or came to. */
+export type Confirm =
+  | { what: 'refitted' | 'paired' | 'written' | 'kept-up' }
+  | { what: 'stored'; memory: number }
+  | { what: 'reached'; memories: number }
 
 export type ControlKind = 'memories' | 'paddles' | 'hand' | 'lever' | 'controller'
 
@@ -29,12 +37,14 @@ const step = (
   seen: string,
   minutes: number,
   set: Preset | null = null,
+  confirm: Confirm | null = null,
 ): CardStep => ({
   title,
   text,
   seen,
   minutes,
   set,
+  confirm,
 })
 
 const CLEAR =
@@ -47,14 +57,20 @@ const PAIRING: readonly CardStep[] = [
     `Ignition off. Ten seconds out. ${CLEAR}`,
     'The block clicks once.',
     1,
+    null,
+    { what: 'refitted' },
   ),
   step(
     'Pair one phone or remote',
     'Pairing stands open for about five minutes. Type the code on the block’s own sheet. One only: two fight each other.',
     'The device shows both pressures.',
     3,
+    null,
+    { what: 'paired' },
   ),
-  step('Write down what was paired', 'Which phone or remote, who has it, and when.', '', 1),
+  step('Write down what was paired', 'Which phone or remote, who has it, and when.', '', 1, null, {
+    what: 'written',
+  }),
 ]
 
 /** Steps for one control, in order. */
@@ -70,6 +86,7 @@ export function setUpCard({ kind, presets, minimum, lever }: CardFacts): CardSte
           'It fills to it when the key comes on.',
           2,
           both,
+          { what: 'kept-up' },
         ),
         ...presets.map(({ label, preset }, i) =>
           step(
@@ -78,6 +95,7 @@ export function setUpCard({ kind, presets, minimum, lever }: CardFacts): CardSte
             'The memory’s light, or its name, stays on.',
             3,
             preset,
+            { what: 'stored', memory: i },
           ),
         ),
         step(
@@ -85,6 +103,8 @@ export function setUpCard({ kind, presets, minimum, lever }: CardFacts): CardSte
           CLEAR,
           'The gauge comes to within 2 psi (14 kPa) of each.',
           2 * presets.length,
+          null,
+          { what: 'reached', memories: presets.length },
         ),
       ]
     case 'paddles':

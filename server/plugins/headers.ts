@@ -5,6 +5,8 @@ const POLICY = [
   // Libraries of the page set style attributes; scripts stay its own.
   "style-src 'self' 'unsafe-inline'",
   "img-src 'self' data: blob:",
+  // The devices listen on loopback at a port of their own.
+  "connect-src 'self' ws://127.0.0.1:*",
   "worker-src 'self' blob:",
   "object-src 'none'",
   "base-uri 'none'",

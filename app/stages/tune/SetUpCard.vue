@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { Trash2 } from '@lucide/vue'
+import { isConfirmed } from '#core/derive/confirmed'
 import { controlKind, setUpOf } from '#core/derive/setUp'
+import type { CardStep } from '#core/tune/setUpCard'
+import { useDevices } from '~/devices/useDevices'
 import { ordered } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 
@@ -11,6 +14,14 @@ const kind = computed(() => controlKind(job.plan!))
 const card = computed(() => setUpOf(job.plan!, job.derived!))
 const pressure = (p: number) => showText(p, 'pressure', shop.units)
 const paired = computed(() => ordered(job.plan!.tune.paired))
+const devices = useDevices()
+const { state, phone } = devices
+/** Whether the box answers that a step is done; null where it cannot tell. */
+function answered({ confirm, set }: CardStep): boolean | null {
+  const box = state.value?.box
+  if (!confirm || !box) return null
+  return isConfirmed(confirm, set, box, { phone: phone.value, isWritten: paired.value.length > 0 })
+}
 const device = ref('')
 function pair(): void {
   const name = device.value.trim()
@@ -32,7 +43,9 @@ const unpair = (id: string) =>
 </script>
 
 <template>
-  <section class="sheet p-4" aria-label="Set it up">
+  <DeviceBench :devices="devices" />
+  <DeviceFaults :devices="devices" />
+  <section class="sheet p-4 mt-3" aria-label="Set it up">
     <ol class="space-y-2">
       <li
         v-for="(step, i) in card"
@@ -44,6 +57,9 @@ const unpair = (id: string) =>
           <p class="font-head font-semibold">{{ step.title }}</p>
           <p class="text-sm">{{ step.text }}</p>
           <p v-if="step.seen" class="label">Then: {{ step.seen }}</p>
+          <p v-if="answered(step) !== null" class="text-sm font-semibold no-print">
+            {{ answered(step) ? '✓ The box says so' : 'The box does not say so yet' }}
+          </p>
         </div>
         <p class="figure text-sm md:text-right">
           <template v-if="step.set"

@@ -146,6 +146,28 @@ export class CircuitRun implements Stepped, Levelled {
     this.say(`${this.label(part)}: ${way ?? 'let go'}`, part)
   }
 
+  /** Holds a command where its wiring leaves it, or (null) lets it go as it is told. */
+  holdCommand(command: string, open: boolean | null): void {
+    if (open === null) this.forced.delete(command)
+    else {
+      this.forced.set(command, open)
+      this.sim.command(command, open)
+    }
+  }
+
+  /** Ends what was begun where it stands, and lets go of everything that is pressed. */
+  halt(): void {
+    this.script = null
+    this.leg = null
+    this.overshoots = []
+    this.calling.clear()
+    this.upPressed = false
+    for (const { up, down } of Object.values(this.model.hands))
+      for (const command of [...up, ...down]) this.setCommand(command, false)
+    for (const { fill, vent } of this.model.outlets)
+      for (const command of [...fill, ...vent]) this.setCommand(command, false)
+  }
+
   call(outlet: string, on: boolean): void {
     if (on) this.calling.add(outlet)
     else this.calling.delete(outlet)

@@ -1,0 +1,456 @@
+import { FAULT_WORDS, faultCommands } from '../air/run/faults'
+import { CircuitRun } from '../air/run/circuitRun'
+import { partLabel } from '../air/circuit/connections'
+import { circuitAsItRuns } from '../air/circuit/states'
+import { faultsOf, newScenario } from '../air/run/scenarios'
+import { boreConductance, isoMassFlow } from '../air/equations/componentFlow'
+import { PRACTICE } from '../catalog/practice'
+import { WIRING } from '../catalog/wiring'
+import { ControlBoxModel, type BoxTruck, type Phone } from '../devices/controlBox'
+import type { FaultOffered, HandOffered, Question, StandState } from '../devices/protocol'
+import { sprayShows } from '../devices/spray'
+import { DeviceRefusal, type AirFault, type KeyPlace, type SprayShows } from '../devices/types'
+import type { AirPlan, Plan, Preset, ScenarioStep, Side } from '../document/types'
+import { radioMargin } from '../lay/radio'
+import { faultKey, faultsOf as wiringFaultsOf, faultText } from '../power/network/meterWalk'
+import { ohmsBehind, solveState, type Fault, type PowerState } from '../power/network/states'
+import type { Wiring } from '../power/network/types'
+import { REFERENCE_DENSITY } from '../quantity/constants'
+import { randomNumbers } from '../quantity/random'
+import { createDeriver } from './derive'
+import { runFacts } from './runs'
+import type { Derived } from './types'
+
+/** Devices that stand in for those on the truck: the job's own circuit and wiring, run in time, under a box that answers. */
+
+/** The state of the wiring that stands for where the key is, with the compressor asked for. */
+const ASKED: Record<KeyPlace, PowerState> = { off: 'off', on: 'compressor', running: 'running' }
+/** And with it at rest. */
+const AT_REST: Record<KeyPlace, PowerState> = { off: 'off', on: 'on', running: 'running' }
+/** A box looks again after so long, s. */
+const LOOK_EVERY = 0.25
+/** Steel parts between and metres away where nobody said: at the box. */
+const BESIDE = { away: 1, sheets: 0 }
+/** What can be heard of the shop: the last things that happened. */
+const MOST_SAID = 200
+
+/** Every joint that may leak, beside what else can fail in a circuit. */
+function airFaults(air: AirPlan): AirFault[] {
+  const leaks = Object.keys(air.lines).map((part): AirFault => ({ what: 'leak', part }))
+  const others = faultsOf(air).filter(({ what }) => what !== 'leak')
+  return [...others, ...leaks]
+}
+const keyOf = ({ what, part }: AirFault) => `air ${what} ${part}`
+
+/** Four digits for a job: the same ones every time. */
+function codeOf(job: string): string {
+  let sum = 7
+  for (const letter of job) sum = (sum * 31 + letter.charCodeAt(0)) % 9000
+  return String(1000 + sum)
+}
+
+export class StandIns implements BoxTruck {
+  private run: CircuitRun
+  private massAtFirst: number
+  private derived: Derived
+  private circuit: AirPlan
+  private box: ControlBoxModel | null
+  private haul: string | null = null
+  private key: KeyPlace = 'off'
+  private speed = 1
+  private owed = 0
+  private air = new Set<string>()
+  private wired: Fault | null = null
+  private hidden: string | null = null
+  private place = BESIDE
+  private began = 0
+  private readonly solved = new Map<string, ReturnType<typeof solveState>>()
+  private readonly said: { t: number; text: string }[] = []
+  private heard = 0
+  private results = 0
+
+  /** @throws DeviceRefusal where the job has nothing to run. */
+  constructor(
+    readonly job: string,
+    private plan: Plan,
+  ) {
+    const made = this.build(plan, null)
+    this.derived = made.derived
+    this.circuit = made.circuit
+    this.run = made.run
+    this.massAtFirst = made.run.sim.mass
+    this.box = this.makeBox()
+    this.holdMotors()
+  }
+
+  private get wiring(): Wiring {
+    return this.derived.stages.power.result.wiring
+  }
+
+  /** A circuit to run from where the springs stand: at their least pressure, or as they stood before. */
+  private build(plan: Plan, before: { pressures: Preset; tank: number | null } | null) {
+    const derived = createDeriver()(plan)
+    const circuit = circuitAsItRuns(plan.air)
+    const least = derived.stages.load.result.spring?.minPressure ?? 0
+    const { left, right } = before?.pressures ?? { left: least, right: least }
+    const steps = airFaults(circuit).map((fault): ScenarioStep => ({ do: 'fault', ...fault }))
+    const scenario = { ...newScenario('Stand-in', 1, left, right), haul: this.haul, steps }
+    const hasTank = Object.values(circuit.components).some(({ kind }) => kind === 'tank')
+    const tank = hasTank ? (before?.tank ?? 0) : null
+    try {
+      const run = new CircuitRun(circuit, runFacts(plan, derived), {
+        ...scenario,
+        start: { left, right, tank },
+      })
+      return { derived, circuit, run }
+    } catch (error) {
+      throw new DeviceRefusal('bad-job', (error as Error).message)
+    }
+  }
+
+  private makeBox(): ControlBoxModel | null {
+    const { block } = this.derived.stages.air.result
+    if (!block) return null
+    const { memories } = this.plan.tune
+    return new ControlBoxModel(this, { memories, nominal: this.wiring.nominal, code: codeOf(this.job) })
+  }
+
+  /** The same job changed: pressures, memories and what is paired stay. */
+  change(plan: Plan): void {
+    if (JSON.stringify(plan) === JSON.stringify(this.plan)) return
+    this.rebuild(plan)
+  }
+
+  private rebuild(plan: Plan): void {
+    const box = this.box?.state()
+    const before = { pressures: this.pressures(), tank: this.tank() }
+    const made = this.build(plan, before)
+    this.began += this.run.t
+    Object.assign(this, made)
+    this.massAtFirst = made.run.sim.mass
+    this.plan = plan
+    this.heard = this.results = 0
+    this.solved.clear()
+    this.box = this.makeBox()
+    if (box) this.box?.takeOver(box)
+    for (const key of [...this.air]) this.throwAir(key)
+    this.holdMotors()
+  }
+
+  // What the box is wired to.
+  get t(): number {
+    return this.began + this.run.t
+  }
+  private solve(state: PowerState) {
+    const kept = `${state} ${faultKey(this.wired)}`
+    const known = this.solved.get(kept) ?? solveState(this.wiring, state, this.wired)
+    this.solved.set(kept, known)
+    return known
+  }
+  private now() {
+    return this.solve(this.running().length > 0 ? ASKED[this.key] : AT_REST[this.key])
+  }
+  volts(): number {
+    const block = this.blockUser()
+    if (!block) return 0
+    const { volts } = this.now()
+    return volts[block.a]! - volts[block.b]!
+  }
+  isAwake(): boolean {
+    const wake = this.wiring.parts.find(({ id }) => id === 'wake')
+    const block = this.blockUser()
+    if (!block) return false
+    const { volts } = this.now()
+    const live = (a: string, b: string) => volts[a]! - volts[b]! > WIRING.wakes * (this.wiring.nominal / 12)
+    return live(block.a, block.b) && (!wake || live(wake.a, wake.b))
+  }
+  private blockUser() {
+    const block = Object.keys(this.circuit.components).find(
+      (id) => this.circuit.components[id]!.kind === 'block',
+    )
+    return this.wiring.parts.find(({ id, role }) => id === block && role === 'user') ?? null
+  }
+  pressures(): Preset {
+    const at = (side: Side) => this.run.gauge(this.run.model.where.get(`spring-${side}`) ?? `spring-${side}`)
+    return { left: at('left'), right: at('right') }
+  }
+  private tank(): number | null {
+    const vessel = this.run.model.where.get('tank')
+    return vessel === undefined ? null : this.run.gauge(vessel)
+  }
+  press(side: Side | 'both', way: 'up' | 'down' | null): void {
+    for (const { part, sides } of this.run.model.outlets)
+      if (side === 'both' || sides.includes(side)) this.run.press(part, way)
+  }
+  bring(target: Preset): void {
+    this.run.halt()
+    this.results = this.run.results.length
+    this.run.begin({ do: 'bring', ...target })
+  }
+  get busy(): boolean {
+    return this.run.busy
+  }
+  get arrived(): boolean {
+    const last = this.run.results.slice(this.results).at(-1)
+    return last !== undefined && last.seconds !== null
+  }
+  stop(): void {
+    this.run.halt()
+  }
+
+  /** Compressors that run now, by their ids. */
+  running(): string[] {
+    return this.run.model.supplies.filter(({ command }) => this.run.sim.open.get(command)).map(({ id }) => id)
+  }
+
+  /** A motor that its wiring does not turn stands still, whatever asks for it; one that hangs on a welded contact runs. */
+  private holdMotors(): void {
+    const motors = this.run.model.supplies.filter(({ kind }) => kind === 'compressor')
+    const asked = this.solve(ASKED[this.key]).turning
+    const atRest = this.solve(this.key === 'on' ? 'on' : 'off').turning
+    motors.forEach(({ id, command }, i) => {
+      const motor = i === 0 ? 'motor' : 'motor-2'
+      if (this.air.has(`air compressor-on ${id}`) || this.air.has(`air compressor-off ${id}`)) return
+      this.run.holdCommand(command, atRest.has(motor) ? true : asked.has(motor) ? null : false)
+    })
+    // An engine that stands still turns no belt.
+    for (const { kind, command } of this.run.model.supplies)
+      if (kind === 'belt') this.run.holdCommand(command, this.key === 'running' ? null : false)
+  }
+
+  /** Time goes on by so many real seconds. */
+  advance(seconds: number): void {
+    this.owed += seconds * this.speed
+    while (this.owed > 1e-9) {
+      const step = Math.min(this.owed, LOOK_EVERY)
+      this.run.advance(this.run.t + step)
+      this.owed -= step
+      this.box?.tick()
+    }
+    for (const { t, text } of this.run.events.slice(this.heard)) this.say(text, this.began + t)
+    this.heard = this.run.events.length
+  }
+  private say(text: string, t = this.t): void {
+    this.said.push({ t, text })
+    if (this.said.length > MOST_SAID) this.said.shift()
+  }
+  /** What happened since it was asked last. */
+  takeSaid(): { t: number; text: string }[] {
+    return this.said.splice(0)
+  }
+
+  /** What is left of a phone's signal at the box, dB. */
+  private margin(): number {
+    return radioMargin(this.place.away, this.place.sheets)
+  }
+
+  /** Answers a question. @throws DeviceRefusal with its reason; nothing has changed then. */
+  answer(question: Question, phoneName: string): unknown {
+    const phone: Phone = { name: phoneName, margin: this.margin() }
+    switch (question.do) {
+      case 'set':
+        return this.set(question)
+      case 'fuse':
+        return this.theBox().fuse(question.isIn)
+      case 'place':
+        this.place = { away: question.away, sheets: question.sheets }
+        return null
+      case 'pair':
+        return this.theBox().pair(phone, question.code)
+      case 'press': {
+        const { side, memory, way } = question
+        if ((side === undefined) === (memory === undefined)) throw new DeviceRefusal('no-such-key')
+        return this.theBox().press(phone, memory === undefined ? { side: side! } : { memory }, way)
+      }
+      case 'hand': {
+        const { part, way } = question
+        if (!this.run.model.hands[part]) throw new DeviceRefusal('no-such-place')
+        return this.run.press(part, way === 'let-go' ? null : way)
+      }
+      case 'keepUp':
+        return this.theBox().keepUp(phone, question.pressure)
+      case 'gauge':
+        return this.gauge()
+      case 'heights':
+        return this.heights()
+      case 'meter':
+        return this.meter(question.kind, question.at)
+      case 'spray':
+        return this.spray(question.line, question.end)
+      case 'fault':
+        return this.fail(question.key)
+      case 'hide':
+        return this.hide(question.seed)
+      case 'mend':
+        return this.mend()
+      case 'reveal':
+        return this.reveal()
+      case 'hello':
+      case 'open':
+        return null
+    }
+  }
+  private theBox(): ControlBoxModel {
+    if (!this.box) throw new DeviceRefusal('no-box')
+    return this.box
+  }
+
+  private set({ haul, key, speed }: Extract<Question, { do: 'set' }>): void {
+    if (haul !== undefined && haul !== this.haul) {
+      if (haul !== null && !this.plan.hauls[haul]) throw new DeviceRefusal('no-such-place')
+      this.run.load(haul)
+      this.haul = haul
+      this.say(haul === null ? 'Load taken off' : `Loaded: ${this.plan.hauls[haul]!.label}`)
+    }
+    if (speed !== undefined) this.speed = speed
+    if (key === undefined || key === this.key) return
+    this.key = key
+    this.holdMotors()
+    this.box?.tick()
+  }
+
+  private gauge() {
+    const { left, right } = this.pressures()
+    const tank = this.tank()
+    return {
+      left,
+      right,
+      tank,
+      temperature: this.run.model.network.ambient(this.run.t),
+      barometer: this.run.atmosphere,
+    }
+  }
+  private heights() {
+    const { left, right } = this.run.sim.sample().height
+    return { left, right }
+  }
+
+  private meter(kind: 'volts' | 'across' | 'ohms', at: string): number {
+    const { wiring, wired } = this
+    const part = wiring.parts.find(({ id }) => id === at)
+    if (kind === 'volts') {
+      const volts = this.now().volts[at]
+      if (volts === undefined) throw new DeviceRefusal('no-such-place')
+      return rounded(volts, 100)
+    }
+    if (!part || (kind === 'ohms' && part.role !== 'guard')) throw new DeviceRefusal('no-such-place')
+    if (kind === 'ohms') return rounded(ohmsBehind(wiring, at, wired), 10)
+    const { volts } = this.now()
+    return rounded(volts[part.a]! - volts[part.b]!, 1000)
+  }
+
+  private spray(line: string, end: 'from' | 'to'): SprayShows {
+    const laid = this.circuit.lines[line]
+    if (!laid) throw new DeviceRefusal('no-such-place')
+    // A joint leaks where its tube ends, on the side away from the supply.
+    if (end !== 'to' || !this.air.has(keyOf({ what: 'leak', part: line }))) return 'dry'
+    const { model, atmosphere, sim } = this.run
+    const vessel = model.where.get(`${laid.to}.${laid.toPort}`) ?? model.where.get(laid.to)
+    if (vessel === undefined) return 'dry'
+    const inside = sim.sample().pressure[sim.index.get(vessel)!]!
+    const conductance = boreConductance(PRACTICE.leakBore.value)
+    const critical = PRACTICE.boreCriticalRatio.value
+    const temperature = model.network.ambient(this.run.t)
+    return sprayShows(isoMassFlow(conductance, critical, inside, atmosphere, temperature) / REFERENCE_DENSITY)
+  }
+
+  /** What can be made to fail on this job. */
+  offered(): FaultOffered[] {
+    const air = airFaults(this.circuit).map((fault) => ({
+      key: keyOf(fault),
+      label: FAULT_WORDS[fault.what].replace('{part}', this.nameOf(fault.part)),
+    }))
+    const wiring = wiringFaultsOf(this.wiring).flatMap(({ fault }) =>
+      fault ? [{ key: `wire ${faultKey(fault)}`, label: faultText(fault, this.wiring) }] : [],
+    )
+    return [...air, ...wiring.filter(({ key }, i) => wiring.findIndex((w) => w.key === key) === i)]
+  }
+  /** What a hand can press: every valve of its own, not those that the box works. */
+  hands(): HandOffered[] {
+    return Object.entries(this.run.model.hands).flatMap(([part, { up, down }]) => {
+      const kind = this.circuit.components[part]?.kind
+      if (kind === undefined || kind === 'solenoid') return []
+      const cab = kind === 'cabSwitch'
+      const inSeries = this.run.model.cabSwitchInSeries
+      const ways = { up: up.length > 0 || (cab && !inSeries), down: down.length > 0 || (cab && inSeries) }
+      return [{ part, label: partLabel(this.circuit, part), ...ways }]
+    })
+  }
+  private nameOf(part: string): string {
+    const line = this.circuit.lines[part]
+    if (!line) return partLabel(this.circuit, part)
+    return `${partLabel(this.circuit, line.from)} to ${partLabel(this.circuit, line.to).toLowerCase()}`
+  }
+
+  private fail(key: string): void {
+    if (!this.offered().some((offered) => offered.key === key)) throw new DeviceRefusal('no-such-place')
+    if (key.startsWith('air ')) this.throwAir(key)
+    else {
+      const found = wiringFaultsOf(this.wiring).find(
+        ({ fault }) => fault !== null && `wire ${faultKey(fault)}` === key,
+      )
+      this.wired = found?.fault ?? null
+    }
+    this.holdMotors()
+  }
+  private throwAir(key: string): void {
+    const fault = airFaults(this.circuit).find((other) => keyOf(other) === key)
+    if (!fault) return void this.air.delete(key)
+    this.air.add(key)
+    const { open = [], hold = [], shut = [], weld } = faultCommands[fault.what](fault.part)
+    const isKnown = (command: string) => this.run.sim.open.has(command)
+    if (weld || shut.length || hold.length || open.some(isKnown)) this.run.fault(fault.what, fault.part)
+  }
+
+  private hide(seed: number): void {
+    this.mend()
+    const all = this.offered()
+    const { key } = all[Math.floor(randomNumbers(seed)() * all.length)]!
+    this.fail(key)
+    this.hidden = key
+  }
+  private mend(): void {
+    this.air.clear()
+    this.wired = null
+    this.hidden = null
+    this.rebuild(this.plan)
+  }
+  /** What is wrong, told; from then on it is hidden no more. */
+  private reveal(): string[] {
+    this.hidden = null
+    return this.faults()
+  }
+  private faults(): string[] {
+    const keys = [...this.air, ...(this.wired ? [`wire ${faultKey(this.wired)}`] : [])]
+    const labels = new Map(this.offered().map(({ key, label }) => [key, label]))
+    return keys.filter((key) => key !== this.hidden).map((key) => labels.get(key) ?? key)
+  }
+
+  /** Gas that is not accounted for since the circuit stood up, kg: nothing but rounding. */
+  gasLost(): number {
+    return Math.abs(this.run.sim.mass - this.massAtFirst)
+  }
+
+  state(): StandState {
+    const box = this.box?.state() ?? null
+    const { amps } = this.now()
+    return {
+      job: this.job,
+      t: this.t,
+      speed: this.speed,
+      haul: this.haul,
+      key: this.key,
+      box,
+      label: box && codeOf(this.job),
+      margin: this.margin(),
+      gauge: this.gauge(),
+      heights: this.heights(),
+      running: this.running(),
+      amps: Math.abs(amps.battery ?? 0),
+      isHiding: this.hidden !== null,
+      faults: this.faults(),
+    }
+  }
+}
+
+const rounded = (value: number, steps: number) => Math.round(value * steps) / steps

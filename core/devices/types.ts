@@ -1,0 +1,126 @@
+import type { FaultKind, Preset, Side } from '../document/types'
+
+/**
+ * What stands outside the program: a control box, a gauge, height sensors, a meter and a spray bottle. One interface each;
+ * the stand-ins answer to them, and so may an adapter of real ones. SI; pressures are gauge.
+ */
+
+/** Where the key is. */
+export const KEY_PLACES = ['off', 'on', 'running'] as const
+export type KeyPlace = (typeof KEY_PLACES)[number]
+
+/** What a control box is at. */
+export type BoxDoing = 'off' | 'idle' | 'by-hand' | 'memory' | 'keep-up'
+
+export interface BoxState {
+  /** Whether its fuse is in, and whether it is awake. */
+  fuseIn: boolean
+  awake: boolean
+  /** Volts at the box, V. */
+  volts: number
+  /** How long pairing stays open, s; null while it is closed. */
+  pairing: number | null
+  /** The phone it listens to; null with none. */
+  paired: string | null
+  /** Pressures that each memory holds; null where nothing is stored. */
+  memories: (Preset | null)[]
+  /** Least pressure it fills to when the key comes on, Pa; null where it keeps none up. */
+  keepUp: number | null
+  doing: BoxDoing
+  /** The memory it goes to, from 0. */
+  memory: number | null
+  /** Memories it came to since it had power, from 0. */
+  reached: number[]
+  /** Why it stopped or refused at last; null while nothing is wrong. */
+  trouble: { code: DeviceTrouble; message: string } | null
+}
+
+export const KEY_WAYS = ['up', 'down', 'let-go', 'tap', 'hold'] as const
+export type KeyWay = (typeof KEY_WAYS)[number]
+/** A key of a control box: one side, both, or a memory from 0. */
+export type BoxKey = { side: Side | 'both' } | { memory: number }
+
+/** A control box as a phone meets it. Refusals are thrown as {@link DeviceRefusal}. */
+export interface ControlBox {
+  state(): BoxState
+  pair(code: string): Promise<void>
+  press(key: BoxKey, way: KeyWay): Promise<void>
+  keepUp(pressure: number | null): Promise<void>
+}
+
+/** A gauge at both springs, with thermometer and barometer beside it. */
+export interface GaugeReading {
+  left: number
+  right: number
+  tank: number | null
+  /** K, and Pa absolute. */
+  temperature: number
+  barometer: number
+}
+/** What a spray bottle shows at a joint. */
+export type SprayShows = 'dry' | 'foam' | 'bubble'
+
+export interface MeterAsked {
+  kind: 'volts' | 'across' | 'ohms'
+  /** A test point, or a part of the wiring. */
+  at: string
+}
+
+export interface Gauge {
+  read(): Promise<GaugeReading>
+}
+/** Heights of both springs, m. */
+export interface HeightSensors {
+  read(): Promise<{ left: number; right: number }>
+}
+/** V against the battery's negative or across a part, or Ω behind a guard. */
+export interface Meter {
+  read(asked: MeterAsked): Promise<number>
+}
+export interface SprayBottle {
+  spray(line: string, end: 'from' | 'to'): Promise<SprayShows>
+}
+
+/** What fails in the air, and with which part. */
+export interface AirFault {
+  what: FaultKind
+  part: string
+}
+
+/** Why a device refuses, in one word and in a sentence. */
+export const DEVICE_TROUBLES = {
+  'old-protocol':
+    'This page and the devices speak different versions. Load the page again, or update the devices.',
+  'not-let-in': 'The devices do not know this page. Load it again from where the program serves it.',
+  'not-understood': 'That message was not understood, so nothing was done.',
+  'no-job': 'No job is opened on the devices yet. Open one, then try again.',
+  'bad-job': 'The devices cannot run this job.',
+  'no-box': 'This circuit has no control box: there is nothing to pair or to press.',
+  'no-power': 'The box has no power. Put its fuse in, and turn the key on where it wakes with the key.',
+  'out-of-range': 'The box does not hear this phone. Go nearer, or open a door between.',
+  'pairing-closed':
+    'Pairing is closed. Pull the main fuse, wait ten seconds, put it back: it stands open for five minutes.',
+  'wrong-code': 'That is not the code on the box’s label. Look again, and type its four digits.',
+  'other-phone':
+    'Another phone is paired, and it takes one only. To change it: fuse out, ten seconds, fuse in, pair anew.',
+  'not-paired': 'This phone is not paired with the box yet.',
+  'memory-empty': 'Nothing is stored under that key. Bring the springs where they shall be, then hold it.',
+  'no-such-key': 'The box has no such key.',
+  'low-voltage':
+    'Too few volts reach the box: it does not run the compressor, and leaves the battery what cranking needs. Start the engine.',
+  'timed-out':
+    'It did not get there in the time it gives itself, and stopped: look for a leak, or a supply that gives nothing.',
+  'no-such-place': 'There is no such test point, part or joint in this job.',
+} as const
+export type DeviceTrouble = keyof typeof DEVICE_TROUBLES
+
+/** A device says no. */
+export class DeviceRefusal extends Error {
+  constructor(
+    readonly code: DeviceTrouble,
+    more = '',
+  ) {
+    super(more ? `${DEVICE_TROUBLES[code]} ${more}` : DEVICE_TROUBLES[code])
+    this.name = 'DeviceRefusal'
+  }
+}

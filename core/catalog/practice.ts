@@ -154,6 +154,7 @@ export const PRACTICE = {
   radioFrequency: remembered(2.4e9, 'Hz', 'A remote or a phone speaks to a block at this frequency'),
   radioBudget: remembered(90, 'dB', 'Loss at which a block of 1 mW is just heard'),
   radioSheet: remembered(15, 'dB', 'A steel part between takes this much of a signal'),
+  trailerLength: remembered(8, 'm', 'From the coupling to where one stands behind a trailer'),
   radioReserve: remembered(15, 'dB', 'Wanted above that, for hands, seats and rain'),
   groundClearance: remembered(0.2, 'm', 'Nothing is hung nearer to the ground than this'),
   frontTravel: remembered(0.08, 'm', 'A front wheel comes up so far on its springs'),

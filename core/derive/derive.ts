@@ -8,10 +8,11 @@ import { buildStage } from '../build/build'
 import { springVolume } from '../catalog/springVolume'
 import { exhaustSide } from '../catalog/truckGeometry'
 import { newHaul } from '../document/newHaul'
-import { DIRECT, type AirPlan, type Plan } from '../document/types'
+import { DIRECT, ordered, type AirPlan, type Plan } from '../document/types'
 import { handoverStage } from '../handover/handover'
 import { NEXT_DAY, type HeldSide } from '../handover/rules'
 import { layStage } from '../lay/lay'
+import type { Radio } from '../lay/radio'
 import { airNeeds } from '../load/airNeeds'
 import { loadStage } from '../load/load'
 import { roadTrial } from '../load/trial'
@@ -88,8 +89,10 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
   const power = memo('power', [plan.power, plan.truck, air, feed, wiring], () =>
     powerStage(plan.power, plan.truck, air.result, feed, wiring, plugsOf(circuit, plan.truck, lay.result)),
   )
-  const tune = memo('tune', [plan.tune, plan.job.altitude, plan.truck, load, needs, air, trial], () =>
-    tuneOf(plan, set, teed, load, needs, air.result.supplied, trial),
+  const tune = memo(
+    'tune',
+    [plan.tune, plan.job.altitude, plan.truck, load, needs, air, trial, lay.result.radio],
+    () => tuneOf(plan, set, teed, load, needs, air.result.supplied, trial, lay.result.radio),
   )
   const build = buildOf(plan, set, { truck, lay, power }, memo)
   const prove = proveOf(plan, set, { air, lay }, atmosphere, memo)
@@ -169,6 +172,7 @@ function tuneOf(
   needs: Record<string, AirNeed>,
   supplied: boolean,
   trial: RoadTrial | null,
+  radio: Radio | null,
 ): Stages['tune'] {
   const pressures = Object.fromEntries(
     Object.entries(load.result.hauls).map(([id, { left, right }]) => [
@@ -190,6 +194,9 @@ function tuneOf(
       altitude: plan.job.altitude,
       hasMemories: set.block !== null,
       keepsUp: set.block !== null && supplied,
+      trailerSignal: ordered(plan.hauls).some(([, { trailerMass }]) => trailerMass > 0)
+        ? (radio?.trailer ?? null)
+        : null,
     },
   })
 }

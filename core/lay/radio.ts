@@ -13,10 +13,8 @@ export const driverSeat = ({ cabRear, frame }: Truck, side: Side): Point => ({
   z: frame.top + 0.4,
 })
 
-export interface Radio {
-  /** The block's id. */
-  id: string
-  /** From the block to the driver's seat, m. */
+export interface Signal {
+  /** From the block to where it is heard, m. */
   far: number
   /** Steel that stands between, each once. */
   between: string[]
@@ -25,6 +23,18 @@ export interface Radio {
   /** Left of what can be lost, dB. */
   margin: number
 }
+/** The block's id, its signal at the driver's seat, and at the far end of a trailer, where one helps to load it. */
+export interface Radio extends Signal {
+  id: string
+  trailer: Signal
+}
+
+/** Where one stands at the far end of a trailer on the coupling: its length and a hand's height are from memory. */
+export const trailerEnd = ({ axleToBall, frame }: Truck): Point => ({
+  x: -axleToBall - PRACTICE.trailerLength.value,
+  y: 0,
+  z: frame.top + 0.4,
+})
 
 const LIGHT = 299_792_458
 /** Nearer than this the formula says nothing, m. */
@@ -45,7 +55,7 @@ export const radioMargin = (far: number, sheets: number): number =>
   openLoss(Math.max(far, NEAREST), PRACTICE.radioFrequency.value) -
   sheets * PRACTICE.radioSheet.value
 
-/** The first valve block of a circuit against the driver's seat; null without one. */
+/** The first valve block of a circuit against the driver's seat and a trailer's far end; null without one. */
 export function radioOf(
   truck: Truck,
   air: AirPlan,
@@ -56,11 +66,13 @@ export function radioOf(
   const id = Object.keys(air.components).find((part) => air.components[part]!.kind === 'block')
   const from = id && places[id]
   if (!from) return null
-  const seat = driverSeat(truck, side)
-  const far = distance(from, seat)
   const steel = solids.filter(({ kind }) => kind !== 'hot')
-  const met = steel.filter((solid) => nearestOf([from, seat], [standing(solid)]) === 0)
-  const between = [...new Set(met.map(({ label }) => label))]
-  const open = openLoss(Math.max(far, NEAREST), PRACTICE.radioFrequency.value)
-  return { id, far, between, open, margin: radioMargin(far, between.length) }
+  const heardAt = (there: Point): Signal => {
+    const far = distance(from, there)
+    const met = steel.filter((solid) => nearestOf([from, there], [standing(solid)]) === 0)
+    const between = [...new Set(met.map(({ label }) => label))]
+    const open = openLoss(Math.max(far, NEAREST), PRACTICE.radioFrequency.value)
+    return { far, between, open, margin: radioMargin(far, between.length) }
+  }
+  return { id, ...heardAt(driverSeat(truck, side)), trailer: heardAt(trailerEnd(truck)) }
 }

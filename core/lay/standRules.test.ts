@@ -6,7 +6,7 @@ import { exampleTruck } from '../catalog/trucks'
 import { newPlan } from '../derive/newPlan'
 import type { Archetype, LayPlan, Point } from '../document/types'
 import { layStage } from './lay'
-import { openLoss } from './radio'
+import { openLoss, radioMargin } from './radio'
 import { laidSize } from './space/stand'
 import { CAB } from './space/cab'
 
@@ -200,4 +200,13 @@ test('the feed has the shop’s allowance too: its drop is worked out on the lon
   const [plain, longer] = [run().result, run({ allowance: 0.1 }).result]
   expect(longer.feed).toBeCloseTo(plain.feed! * 1.1, 12)
   expect(run({ allowance: 0.1, cutTo: { feed: 5 } }).result.feed).toBe(5)
+})
+
+test('behind a trailer the signal has the coupling’s way and eight metres more to go, through what steel is between', () => {
+  const { radio } = run().result
+  const { trailer } = radio!
+  expect(trailer.far).toBeGreaterThan(truck.axleToBall + PRACTICE.trailerLength.value)
+  expect(trailer.margin).toBeCloseTo(radioMargin(trailer.far, trailer.between.length), 12)
+  // By hand at 10 m and two sheets: 90 − 20·log10(4π·10·2.4e9/c) − 30 = −0.05 dB.
+  expect(radioMargin(10, 2)).toBeCloseTo(90 - 60.05 - 30, 2)
 })

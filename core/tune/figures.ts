@@ -111,6 +111,28 @@ export function elsewhereFigures(
   }
 }
 
+/** What is left of the block's signal behind a trailer. */
+export const trailerSignalFigure = ({
+  far,
+  between,
+  margin,
+}: NonNullable<TuneSite['trailerSignal']>): Record<string, Figure> => ({
+  trailerSignal: {
+    label: 'Signal left behind the trailer',
+    value: margin,
+    quantity: 'decibel',
+    formula: 'budget − 20 log₁₀(4π d f ⁄ c) − steel between × loss of each',
+    inputs: [
+      input('Budget', PRACTICE.radioBudget.value, 'decibel'),
+      input('Block to there', far, 'run'),
+      input('Steel of the truck between', between.join(', ') || 'none'),
+      input('Loss of each', PRACTICE.radioSheet.value, 'decibel'),
+    ],
+    source: 'Friis’ formula; losses and the trailer’s length from memory',
+    min: PRACTICE.radioReserve.value,
+  },
+})
+
 /** What few memories cost each haul. */
 export function sharedFigures(
   hauls: Record<string, Haul>,

@@ -20,6 +20,7 @@ const site = {
   wheelbase: 3.5,
   altitude: 0,
   hasMemories: true,
+  trailerSignal: null,
   keepsUp: false,
 }
 /** The same weather everywhere: what it does stands in its own tests. */
@@ -197,4 +198,15 @@ describe('other weather, and few memories', () => {
     expect(of({ heightTolerance: 0.001 }).result.shared!.needed).toBe(2)
     expect(of({ heightTolerance: 0.0009 }).result.shared!.needed).toBe(3)
   })
+})
+
+test('a trailer whose far end the block is not heard at: told under the reserve, quiet at it, and without a trailer', () => {
+  const told = (margin: number | null) => {
+    const trailerSignal = margin === null ? null : { far: 10, between: ['bed'], margin }
+    const facts = { needs, spring, teed: false, trial: null, site: { ...site, trailerSignal } }
+    return tuneStage(base, hauls, facts).notes.filter(({ rule }) => rule === 'trailer-signal')
+  }
+  expect(told(14.99)[0]!.text).toContain('between stand bed')
+  expect(told(15)).toEqual([])
+  expect(told(null)).toEqual([])
 })

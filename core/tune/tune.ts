@@ -9,6 +9,7 @@ import {
   minimumFigure,
   presetFigures,
   sharedFigures,
+  trailerSignalFigure,
   trialFigures,
 } from './figures'
 import { sharedMemories } from './memories'
@@ -16,7 +17,7 @@ import { leverRules, type LeverRuleInput } from './leverRules'
 import { followedPreset, minimumRule, presetRules } from './rules'
 import { trialRules } from './trialRules'
 import type { HaulNeed, TrialSaid, TuneResult, TuneSite } from './types'
-import { memoryRules, weatherRules } from './weatherRules'
+import { memoryRules, trailerSignalRule, weatherRules } from './weatherRules'
 
 /** What Tune hears of the earlier stages. */
 export interface TuneFacts {
@@ -66,9 +67,11 @@ export function tuneStage(
   notes.push(
     ...minimumRule(tune, spring),
     ...memoryRules(tune, shared, site.hasMemories),
+    ...trailerSignalRule(site),
     ...trialRules(tune, trial, spring, hauls),
     ...(lever ? leverRules(lever) : []),
   )
+  if (site.trailerSignal) Object.assign(figures, trailerSignalFigure(site.trailerSignal))
   if (shared) Object.assign(figures, sharedFigures(hauls, shared, tune))
   if (lever) Object.assign(figures, leverFigures(lever, tune))
   if (trial) Object.assign(figures, trialFigures(trial))

@@ -21,6 +21,8 @@ export interface TuneSite {
   hasMemories: boolean
   /** Whether it fills up to the minimum by itself when the key comes on. */
   keepsUp: boolean
+  /** The block's signal at a trailer's far end; null without a block, or without a trailer. */
+  trailerSignal: { far: number; between: string[]; margin: number } | null
 }
 /** A figure as the road trial has it: a factor of what the plan says, and the share it is still known within. */
 export interface Corrected {

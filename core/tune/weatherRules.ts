@@ -1,3 +1,4 @@
+import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
 import type { Preset, TunePlan } from '../document/types'
 import { notesOf, type Note, type Remedy } from '../quantity/figure'
@@ -14,6 +15,25 @@ const GAS = 'Air shut in keeps p·V/T, the bag its load; atmosphere ISO 2533'
 const ON = 500
 /** What no gauge shows is not told, Pa. */
 const NEAR = 100
+
+/** Whoever loads a trailer stands at its far end, and presses from there. */
+export function trailerSignalRule({ trailerSignal }: TuneSite): Note[] {
+  const limit = PRACTICE.radioReserve.value
+  if (!trailerSignal || trailerSignal.margin >= limit) return []
+  return [
+    note({
+      quantity: 'decibel',
+      rule: 'trailer-signal',
+      rank: 'know',
+      subject: 'setup',
+      value: trailerSignal.margin,
+      limit,
+      title: 'The block may not be heard behind the trailer',
+      text: `{value} are left where {limit} are wanted; between stand ${trailerSignal.between.join(', ') || 'nothing of the truck'}, and whatever the trailer carries. Press from beside the truck, or set the memory before the trailer is loaded.`,
+      source: 'Friis’ formula; losses from memory',
+    }),
+  ]
+}
 
 export interface WeatherRuleInput {
   id: string

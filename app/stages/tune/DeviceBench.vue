@@ -29,6 +29,16 @@ const places = computed(() => {
     ...(radio
       ? [{ value: 'seat', label: 'in the driver’s seat', away: radio.far, sheets: radio.between.length }]
       : []),
+    ...(radio
+      ? [
+          {
+            value: 'trailer',
+            label: 'behind a trailer',
+            away: radio.trailer.far,
+            sheets: radio.trailer.between.length,
+          },
+        ]
+      : []),
     { value: 'yard', label: 'across the yard', away: 40, sheets: 1 },
   ]
 })
@@ -141,7 +151,7 @@ const pose = computed(() => {
           <p v-if="boxNow.trouble" class="text-sm text-brick" role="alert">{{ boxNow.trouble.message }}</p>
           <form v-if="boxNow.paired !== phone" class="flex flex-wrap gap-3 items-end" @submit.prevent="pair">
             <div>
-              <label class="label" for="box-code">Code on the label</label>
+              <label class="label block" for="box-code">Code on the label</label>
               <input
                 id="box-code"
                 v-model="code"
@@ -247,7 +257,8 @@ const pose = computed(() => {
           </template>
           <dt>Air around</dt>
           <dd class="figure text-right">
-            {{ text(now.gauge.temperature, 'temperature') }} · {{ text(now.gauge.barometer, 'pressure') }}
+            {{ text(now.gauge.temperature, 'temperature') }} ·
+            {{ text(now.gauge.barometer, 'pressure') }} absolute
           </dd>
           <dt>Battery gives</dt>
           <dd class="figure text-right">{{ text(now.amps, 'current') }}</dd>

@@ -82,4 +82,5 @@ function share(): void {
       The best there is for so many memories: no other way leaves the worst haul nearer to what it asks.
     </p>
   </section>
+  <PresetMoves />
 </template>

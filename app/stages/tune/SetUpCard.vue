@@ -22,6 +22,10 @@ function answered({ confirm, set }: CardStep): boolean | null {
   if (!confirm || !box) return null
   return isConfirmed(confirm, set, box, { phone: phone.value, isWritten: paired.value.length > 0 })
 }
+const ANSWERS = {
+  box: ['The box does not say so yet', '✓ The box says so'],
+  written: ['Not written down yet', '✓ Written down below'],
+} as const
 const device = ref('')
 function pair(): void {
   const name = device.value.trim()
@@ -58,7 +62,7 @@ const unpair = (id: string) =>
           <p class="text-sm">{{ step.text }}</p>
           <p v-if="step.seen" class="label">Then: {{ step.seen }}</p>
           <p v-if="answered(step) !== null" class="text-sm font-semibold no-print">
-            {{ answered(step) ? '✓ The box says so' : 'The box does not say so yet' }}
+            {{ ANSWERS[step.confirm!.what === 'written' ? 'written' : 'box'][answered(step) ? 1 : 0] }}
           </p>
         </div>
         <p class="figure text-sm md:text-right">

@@ -160,6 +160,7 @@ export function runScenario(
     events: run.events,
     results: run.results,
     brought: run.results.filter((r) => scenario.steps[r.step]?.do === 'bring').map((r) => r.seconds),
+    taken: run.sim.taken,
     massError: Math.abs(run.sim.mass - mass) / (held + run.sim.taken),
     used: run.used,
     extremes: run.extremes,

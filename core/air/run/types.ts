@@ -125,6 +125,8 @@ export interface RunResult {
   brought: (number | null)[]
   /** Gas not conserved over the whole run, as a share of what the circuit held at first and took in since. */
   massError: number
+  /** Gas taken in from around, kg. */
+  taken: number
   /** A. */
   highestCurrent: number
   used: Record<string, MotorUse>

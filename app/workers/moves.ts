@@ -1,0 +1,16 @@
+import { expose } from 'comlink'
+import { createDeriver } from '#core/derive/derive'
+import { movePreset, presetPairs, type PresetMove } from '#core/derive/presetMoves'
+import { checkPlan } from '#core/document/schema'
+
+/** Runs every way from one preset to another. The plan is checked like any that comes in. */
+const api = {
+  run(value: unknown): PresetMove[] {
+    const { plan } = checkPlan(value)
+    if (!plan) return []
+    const derived = createDeriver()(plan)
+    return presetPairs(plan, derived).flatMap(([from, to]) => movePreset(plan, derived, from, to) ?? [])
+  },
+}
+export type MovesWorker = typeof api
+expose(api)

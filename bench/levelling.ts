@@ -1,4 +1,5 @@
-import { LEVEL_DRIVES, LEVER_TRIES, levelLoopOf, runLevel, tryLever } from '#core/derive/levelLoops'
+import { LEVEL_DRIVES, levelLoopOf, runLevel } from '#core/derive/levelLoops'
+import { LEVER_TRIES, tryLevel } from '#core/derive/levelSweep'
 import { createDeriver } from '#core/derive/derive'
 import { demoJobs } from '../core/demo/demoShop'
 
@@ -14,5 +15,5 @@ const timed = (run: () => void) => {
 const rough = LEVEL_DRIVES.find(({ id }) => id === 'rough')!.id
 const ten = Math.min(...Array.from({ length: 5 }, () => timed(() => void runLevel(loop, rough))))
 const one =
-  timed(() => LEVER_TRIES.forEach((pair) => tryLever(plan, derived, 'water', pair))) / LEVER_TRIES.length
+  timed(() => LEVER_TRIES.forEach((pair) => tryLevel(plan, derived, 'water', pair))) / LEVER_TRIES.length
 console.log(JSON.stringify({ ten, sixty: 60 * one }))

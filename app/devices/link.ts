@@ -39,6 +39,7 @@ export class DeviceLink {
   private tries = 0
   private timer: ReturnType<typeof setTimeout> | undefined
   private ended = false
+  private token = ''
 
   /** @param job which plan they stand in for, asked anew whenever the line comes back; `phone` what this page is called. */
   constructor(
@@ -54,7 +55,8 @@ export class DeviceLink {
       if (this.ended) return
       const socket = new WebSocket(address)
       this.socket = socket
-      socket.onopen = () => void this.greet(token)
+      this.token = token
+      socket.onopen = () => void this.greet()
       socket.onmessage = ({ data }) => this.hear(data as string)
       socket.onclose = () => this.lost(socket)
     } catch (error) {
@@ -63,7 +65,9 @@ export class DeviceLink {
     }
   }
 
-  private async greet(token: string): Promise<void> {
+  /** Says who this is and which job: at first, and again when the phone is called something else. */
+  async greet(): Promise<void> {
+    const { token } = this
     const { id, plan, phone } = this.job()
     try {
       await this.ask({ do: 'hello', protocol: DEVICE_PROTOCOL, token, phone })

@@ -16,7 +16,6 @@ export function useDevices() {
   const away = ref('The devices are called …')
   const problem = ref('')
   const phone = ref(localStorage.getItem('np.phone') ?? `Phone of ${shop.person?.name ?? 'the shop'}`)
-  watch(phone, (name) => localStorage.setItem('np.phone', name))
 
   const plain = () => JSON.parse(JSON.stringify(job.plan)) as object
   const link = new DeviceLink(() => ({ id: job.id, plan: plain(), phone: phone.value }), {
@@ -31,6 +30,10 @@ export function useDevices() {
     away(why) {
       away.value = why
     },
+  })
+  watch(phone, (name) => {
+    localStorage.setItem('np.phone', name)
+    if (!away.value) void link.greet()
   })
   let timer: ReturnType<typeof setTimeout> | undefined
   watch(

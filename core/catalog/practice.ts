@@ -168,7 +168,6 @@ export const PRACTICE = {
   fillWarmth: practice(15, 'K', 'Air is at most this much warmer than its surroundings right after filling'),
   nightRate: practice(1.6 / 3600, 'K/s', 'Temperature changes no faster than this through a night of ±6 K'),
   damping: remembered(0.25, '1', 'Damping of a loaded rear axle against the critical'),
-  levelFilter: remembered(2, 's', 'A levelling controller smooths what its sensor says over this'),
   // Power
   chassisReturn: practice(0.004, 'Ω', 'A chassis return, joints and frame together'),
   usableCharge: practice(0.5, '1', 'Part of a starter battery that may be used'),

@@ -21,6 +21,7 @@ import { motorSource } from '../power/network/states'
 import type { Wiring } from '../power/network/types'
 import { wiringOf } from '../power/network/wiring'
 import { planFeed, powerStage } from '../power/power'
+import { wheelTravel } from './levelLoops'
 import { plugsOf } from './plugs'
 import { proveStage } from '../prove/prove'
 import type { FeedPlan } from '../power/types'
@@ -32,6 +33,8 @@ import { atmosphereAt } from '../quantity/atmosphere'
 import type { Memo } from '../quantity/stage'
 import { truckStage } from '../truck/truck'
 import { ARM_HOLES, leverTravel, type LeverTravel } from '../tune/lever'
+import { sensorTravel } from '../tune/sensor'
+import type { SensorRuleInput } from '../tune/sensorRules'
 import type { LeverRuleInput } from '../tune/leverRules'
 import { tuneStage } from '../tune/tune'
 import { createMemo } from './memo'
@@ -187,6 +190,7 @@ function tuneOf(
     teed,
     trial,
     lever: leverOf(plan, circuitAsItRuns(plan.air)),
+    sensor: sensorOf(plan, circuitAsItRuns(plan.air)),
     site: {
       volumeAt: (height) => (set.spring ? springVolume(set.spring.areaByHeight, volumeAt, height) : 0),
       motionRatio: plan.truck.suspension.motionRatio,
@@ -216,6 +220,14 @@ function leverOf({ truck: { seatGap }, tune: { lever } }: Plan, air: AirPlan): L
     travel: over(arm),
     better: ARM_HOLES.find((hole) => hole > arm && clears(over(hole))) ?? null,
   }
+}
+
+/** The sensors of electronic levelling over the axle's travel; null without a controller. */
+function sensorOf({ truck: { seatGap }, tune: { sensing } }: Plan, air: AirPlan): SensorRuleInput | null {
+  const id = firstOfKind(air, 'controller')
+  if (id === null) return null
+  const [droop, bump] = wheelTravel(seatGap)
+  return { id, sensing, droop, bump, travel: sensorTravel(sensing, droop, bump) }
 }
 
 const NO_HEIGHT = { left: () => 0, right: () => 0 }

@@ -1,7 +1,8 @@
 import { demoJobs } from '../demo/demoShop'
 import type { Plan } from '../document/types'
 import { createDeriver } from './derive'
-import { bestLevers, levelCsv, levelLoopOf, LEVER_TRIES, runLevel, tryLever } from './levelLoops'
+import { LEVEL_FAULTS, levelCsv, levelLoopOf, runLevel } from './levelLoops'
+import { bestTried, CONTROL_TRIES, LEVER_TRIES, levelTries, takeTry, tryLevel } from './levelSweep'
 
 const jobOf = (id: string) => demoJobs().find((j) => j.id === id)!.plan
 const loopOf = (plan: Plan, haul: string) => levelLoopOf(plan, createDeriver()(plan), haul)!
@@ -43,13 +44,60 @@ test('of what was tried what hunts comes last, then what never comes level, then
   const ridge = jobOf('ridge-tender')
   const before = structuredClone(ridge)
   const derived = createDeriver()(ridge)
-  const one = tryLever(ridge, derived, 'water', LEVER_TRIES[0]!)!
-  expect(one).toMatchObject(LEVER_TRIES[0]!)
+  const one = tryLevel(ridge, derived, 'water', LEVER_TRIES[0]!)!
+  expect(one.of).toEqual(LEVER_TRIES[0]!)
   expect(ridge).toEqual(before)
-  const tried = { ...one, hunts: false, levelAt: 10, airPerKm: 2 }
-  const list = [{ ...tried, hunts: true }, { ...tried, levelAt: null }, tried, { ...tried, airPerKm: 1 }]
-  expect(bestLevers(list)).toEqual([list[3], list[2], list[1], list[0]])
-  expect(tryLever(jobOf('kiln-trailer'), derived, 'kiln', LEVER_TRIES[0]!)).toBeNull()
+  const tried = { ...one, hunts: 0, off: 0, levelAt: 10, airPerKm: 2 }
+  const list = [{ ...tried, hunts: 0.01 }, { ...tried, levelAt: null }, tried, { ...tried, airPerKm: 1 }]
+  expect(bestTried(list)).toEqual([list[3], list[2], list[1], list[0]])
+  const kiln = jobOf('kiln-trailer')
+  expect(tryLevel(kiln, createDeriver()(kiln), 'kiln', LEVER_TRIES[0]!)).toBeNull()
+})
+
+test('a controller has filter, band and wait tried; what is taken stands in the plan', () => {
+  const kiln = jobOf('kiln-trailer')
+  const derived = createDeriver()(kiln)
+  expect(levelTries(kiln)).toBe(CONTROL_TRIES)
+  expect(levelTries(jobOf('estuary-flatbed'))).toEqual([])
+  const last = CONTROL_TRIES.at(-1)!
+  const levelAt = (wait: number) =>
+    tryLevel(kiln, derived, 'kiln', { filter: 0.5, band: 0.004, wait })!.levelAt!
+  // A longer wait comes level later, by as much.
+  expect(levelAt(20) - levelAt(2)).toBeCloseTo(18, 0)
+  const taken = structuredClone(kiln)
+  takeTry(taken, last)
+  const { leveller } = loopOf(taken, 'kiln')
+  expect(leveller).toMatchObject({ kind: 'controller', filter: 5, band: 0.015, wait: 20 })
+})
+
+describe('what is wrong with it', () => {
+  const kiln = loopOf(jobOf('kiln-trailer'), 'kiln')
+  const ridge = loopOf(jobOf('ridge-tender'), 'water')
+  test('a sensor unplugged: the controller keeps still, the truck stays where its load puts it', () => {
+    const { filled, vented, off } = runLevel(kiln, 'load', 1, 'unplugged')
+    expect([filled, vented]).toEqual([0, 0])
+    expect(off).toBeLessThan(runLevel(kiln, 'load').off - 0.01)
+  })
+  test('a valve’s link off: its arm hangs and it lets everything out', () => {
+    const { rows, off } = runLevel(ridge, 'load', 1, 'unplugged')
+    expect(rows.at(-1)!.spring).toBeLessThan(5000)
+    expect(off).toBeLessThan(-0.02)
+  })
+  test('an arm the wrong way round drives it away from level, of either kind', () => {
+    for (const loop of [kiln, ridge]) {
+      const { off, levelAt } = runLevel(loop, 'load', 1, 'reversed')
+      expect(Math.abs(off)).toBeGreaterThan(Math.abs(runLevel(loop, 'load').off) + 0.01)
+      expect(levelAt).toBeNull()
+    }
+  })
+  test('a slow leak is filled up again by a height valve, and costs air', () => {
+    const [tight, leaks] = [runLevel(ridge, 'brake'), runLevel(ridge, 'brake', 1, 'leak')]
+    expect(leaks.filled).toBeGreaterThanOrEqual(tight.filled)
+    expect(LEVEL_FAULTS.map(({ id }) => id)).toContain('leak')
+  })
+  test('driving it waits longer than standing: braking for four seconds moves no air', () => {
+    expect(runLevel(kiln, 'brake').filled).toBe(0)
+  })
 })
 
 test('a run as CSV has a line for every row', () => {

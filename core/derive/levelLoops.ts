@@ -15,7 +15,8 @@ import { PRACTICE } from '../catalog/practice'
 import { springVolume } from '../catalog/springVolume'
 import type { Plan } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
-import { ARM_HOLES, leverAngle } from '../tune/lever'
+import { leverAngle } from '../tune/lever'
+import { sensorTravel } from '../tune/sensor'
 import type { Derived } from './types'
 
 /** A plan's own levelling, one rear corner of it, over what the road brings. SI. */
@@ -41,10 +42,16 @@ export interface LevelLoop {
   haulForce: number
 }
 
+/** A wheel has at least so much travel, m. */
+const LEAST_TRAVEL = 0.01
 /** Wide open within so much more angle than shut, rad, at least. */
 const LEAST_OPENING = 1e-3
 /** Wheel speeds of the drives, m/s. */
 const [SLOW, ROAD_SPEED] = [40 / 3.6, 60 / 3.6]
+/** How long a road of a class is driven, s. */
+const ROAD_TIME = 600
+/** Length of such a road, km. */
+export const ROAD_KM = (ROAD_TIME * ROAD_SPEED) / 1000
 /** Step of a road's heights, m. */
 const ROAD_STEP = 0.05
 
@@ -67,7 +74,7 @@ export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): Le
   const area = interpolate(spring.areaByHeight, spring.designHeight)
   const absolute = haul.left.pressure + stages.air.result.site.atmosphere
   const airRate = ((absolute * area ** 2) / fitted.volume) * motionRatio ** 2
-  const { seatGap } = plan.truck
+  const [droop, bump] = wheelTravel(plan.truck.seatGap)
   const supply = supplyOf(air)
   const tanks = allOfKinds(air, 'tank').reduce((sum, id) => sum + (partOf(air, id).figures.volume ?? 0), 0)
   const { atmosphere } = stages.air.result.site
@@ -85,8 +92,8 @@ export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): Le
       areaAt: (height) => interpolate(spring.areaByHeight, height),
       volumeAt: (height) => springVolume(fitted.areaByHeight, volumeAt, height),
       rideHeight: spring.designHeight,
-      droop: Math.max(seatGap.droop - seatGap.unladen, 0.01),
-      bump: Math.max(seatGap.unladen - seatGap.bump, 0.01),
+      droop,
+      bump,
     },
     supply: {
       volume: tanks,
@@ -100,6 +107,16 @@ export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): Le
   }
 }
 
+/** Travel of the wheel below and above where it stands unladen, m, both positive. */
+export const wheelTravel = ({
+  unladen,
+  droop,
+  bump,
+}: Plan['truck']['seatGap']): [droop: number, bump: number] => [
+  Math.max(droop - unladen, LEAST_TRAVEL),
+  Math.max(unladen - bump, LEAST_TRAVEL),
+]
+
 /** Free air of whatever fills this circuit at a gauge pressure, m³/s. */
 function freeAirAt(plan: Plan, { compressor }: Derived['stages']['air']['result'], gauge: number): number {
   if (compressor) return interpolate(compressor.flow, gauge)
@@ -110,7 +127,9 @@ function freeAirAt(plan: Plan, { compressor }: Derived['stages']['air']['result'
 }
 
 /** What levels the truck: a height valve on its lever, or a controller with the block's valves. */
-function levellerOf({ air: whole, tune }: Plan): Leveller | null {
+function levellerOf({ air: whole, tune, truck: { seatGap } }: Plan): Leveller | null {
+  const [droop, bump] = wheelTravel(seatGap)
+  const { sensing } = tune
   const air = circuitAsItRuns(whole)
   const valve = firstOfKind(air, 'heightValve')
   if (valve) {
@@ -142,21 +161,23 @@ function levellerOf({ air: whole, tune }: Plan): Leveller | null {
     kind: 'controller',
     band: f.band!,
     wait: f.delay!,
-    filter: PRACTICE.levelFilter.value,
+    driving: sensing.driving,
+    filter: sensing.filter,
     timeOut: f.timeOut!,
     conductance: conductance!,
     criticalRatio: criticalRatio!,
-    senses: (travel) => travel,
+    senses: sensorTravel(sensing, droop, bump).reads,
   }
 }
 
 /** Over a road of a class for ten minutes. */
 function roadDrive(road: RoadClass, force: number, seed: number): Drive {
-  const seconds = 600
+  const seconds = ROAD_TIME
   const heights = roadHeights(road, seconds * ROAD_SPEED + 10, ROAD_STEP, seed)
   return {
     seconds,
     calm: false,
+    moving: true,
     force: () => force,
     road(t) {
       const at = (t * ROAD_SPEED) / ROAD_STEP
@@ -176,12 +197,14 @@ export function driveOf(drive: LevelDrive, { haulForce, corner }: LevelLoop, see
     case 'brake':
       return {
         seconds: 60,
+        moving: true,
         road: flat,
         force: (t) => haulForce - (t > 5 && t < 9 ? BRAKING * (weight + haulForce) : 0),
       }
     case 'pothole':
       return {
         seconds: 60,
+        moving: true,
         road: (t) => (t > 5 && t < 5 + HOLE.along / SLOW ? -HOLE.deep : 0),
         force: () => haulForce,
       }
@@ -189,6 +212,7 @@ export function driveOf(drive: LevelDrive, { haulForce, corner }: LevelLoop, see
       return {
         seconds: 120,
         calm: false,
+        moving: true,
         road: (t) => washboard(t * SLOW, WAVES.long, WAVES.high),
         force: () => haulForce,
       }
@@ -206,58 +230,49 @@ const HOLE = { along: 0.4, deep: 0.06 }
 const WAVES = { long: 0.7, high: 0.025 }
 const HUNG = 0.95
 
-export const runLevel = (loop: LevelLoop, drive: LevelDrive, seed = 1): LoopResult =>
-  runLoop(loop.corner, loop.supply, loop.leveller, driveOf(drive, loop, seed))
+/** What may be wrong with what levels: nothing, a leak at the spring, and what its sensor or its lever does then. */
+export const LEVEL_FAULTS = [
+  { id: 'none', label: 'nothing wrong' },
+  { id: 'leak', label: 'a slow leak at the spring' },
+  { id: 'unplugged', label: 'its sensor unplugged, its link off' },
+  { id: 'reversed', label: 'its arm the wrong way round' },
+] as const
+export type LevelFault = (typeof LEVEL_FAULTS)[number]['id']
 
-/** One row of the sweep: an arm and a lag, and what they come to over the load and a rough road. */
-export interface LevelTried {
-  arm: number
-  delay: number
-  levelAt: number | null
-  off: number
-  hunts: boolean
-  /** Free air over the rough road for a kilometre, m³. */
-  airPerKm: number
-}
+/** A slow leak: an ideal hole of half a tenth of a millimetre or so, m³/(s·Pa). */
+const SLOW_LEAK = 2e-12
 
-/** Lags a valve may have, s, as they are sold (from memory). */
-export const LAGS: readonly number[] = [0, 1, 3, 6]
-
-/** Every arm hole with every lag. */
-export const LEVER_TRIES = ARM_HOLES.flatMap((arm) => LAGS.map((delay) => ({ arm, delay })))
-export type LeverTry = (typeof LEVER_TRIES)[number]
-
-/** One arm and lag over the haul's load and a rough road; null where no height valve levels this haul. */
-export function tryLever(
-  plan: Plan,
-  derived: Derived,
-  haulId: string,
-  { arm, delay }: LeverTry,
-): LevelTried | null {
-  const valve = firstOfKind(plan.air, 'heightValve')
-  if (!valve) return null
-  const changed = structuredClone(plan)
-  changed.air.components[valve]!.sheet.arm = arm
-  changed.tune.lever.delay = delay
-  const loop = levelLoopOf(changed, derived, haulId)
-  if (!loop) return null
-  const loaded = runLevel(loop, 'load')
-  const rough = runLevel(loop, 'rough')
-  const km = (600 * ROAD_SPEED) / 1000
-  return {
-    arm,
-    delay,
-    levelAt: loaded.levelAt,
-    off: loaded.off,
-    hunts: loaded.hunting !== null,
-    airPerKm: rough.filled / km,
+/** A loop with something wrong. A link that is off lets its arm hang, as with the body far too high. */
+export function withFault(loop: LevelLoop, fault: LevelFault): LevelLoop {
+  const { corner, leveller } = loop
+  switch (fault) {
+    case 'none':
+      return loop
+    case 'leak':
+      return { ...loop, corner: { ...corner, leak: SLOW_LEAK } }
+    case 'unplugged':
+      return leveller.kind === 'controller'
+        ? { ...loop, leveller: { ...leveller, senses: () => null } }
+        : { ...loop, leveller: { ...leveller, openingAt: () => -1 } }
+    case 'reversed': {
+      if (leveller.kind === 'controller') {
+        const { senses } = leveller
+        return { ...loop, leveller: { ...leveller, senses: (travel) => senses(-travel) } }
+      }
+      const { openingAt } = leveller
+      return { ...loop, leveller: { ...leveller, openingAt: (travel) => openingAt(-travel) } }
+    }
   }
 }
 
-/** Best first: none that hunts, then those that come level, then the least air on a rough road. */
-export function bestLevers(tried: readonly LevelTried[]): LevelTried[] {
-  const rank = (t: LevelTried) => (t.hunts ? 1e6 : 0) + (t.levelAt === null ? 1e3 : 0) + t.airPerKm * 1e3
-  return [...tried].sort((a, b) => rank(a) - rank(b))
+export const runLevel = (
+  loop: LevelLoop,
+  drive: LevelDrive,
+  seed = 1,
+  fault: LevelFault = 'none',
+): LoopResult => {
+  const { corner, supply, leveller } = withFault(loop, fault)
+  return runLoop(corner, supply, leveller, driveOf(drive, loop, seed))
 }
 
 /** Rows of a level run as CSV: s, mm at the wheel, kPa. */

@@ -36,7 +36,10 @@ const QUANTITY_OF: [RegExp, Quantity][] = [
     /^truck\.(heights|seatGap|bed|frame|tyre|axle|coil)\.|\.(x|y|z|length|width|height|radius|behind|emptyAt|along|across|up)$/,
     'length',
   ],
-  [/^truck\.\w+$|^lay\.slackAtSpring$|^air\.(spacer)$|^tune\.heightTolerance$|^tune\.lever\.link$/, 'length'],
+  [
+    /^truck\.\w+$|^lay\.slackAtSpring$|^air\.(spacer)$|^tune\.heightTolerance$|^tune\.lever\.link$|^tune\.sensing\.(arm|rod)$/,
+    'length',
+  ],
 ]
 
 /** The quantity that a number at a path is of; `plain` where it is none. */

@@ -549,6 +549,17 @@ export const planSchema = shape<Plan>({
       stops: numberField(0.05, 1.6),
       delay: numberField(0, 60),
     }),
+    sensing: shape({
+      arm: numberField(0.02, 1),
+      rod: numberField(0.02, 2),
+      range: numberField(0.1, 1.6),
+      filter: numberField(0, 60),
+      driving: numberField(0, 600),
+      door: orNull(flagField()),
+      key: orNull(flagField()),
+      hitch: orNull(flagField()),
+      lock: orNull(flagField()),
+    }),
     paired: recordField(
       shape({ order: orderField(), device: nameField(80), who: textField(80), at: textField(40) }),
       40,

@@ -722,8 +722,24 @@ export interface TunePlan {
   weather: TuneWeather
   /** Of a height valve: link between its ends, m; where the valve's own stops are, rad; by how much it lags, s. */
   lever: { link: number; stops: number; delay: number }
+  /** Of electronic levelling: its sensors, and what keeps it from working. */
+  sensing: SensingPlan
   /** Phones and remotes that were paired with the control. */
   paired: Record<string, PairedDevice>
+}
+/** Of a height sensor: arm and rod, m, and what it can turn either way, rad; of the controller what it smooths over and waits while
+ * driving, s; whether an open door, the key off, or a hitching hold keeps it still, and a lock while it is jacked: null until
+ * somebody looked. */
+export interface SensingPlan {
+  arm: number
+  rod: number
+  range: number
+  filter: number
+  driving: number
+  door: boolean | null
+  key: boolean | null
+  hitch: boolean | null
+  lock: boolean | null
 }
 export interface PairedDevice {
   order: number

@@ -40,6 +40,17 @@ export const TUNE_UNSAID: Omit<TunePlan, 'presets' | 'minimum'> = {
   memories: 3,
   heightTolerance: 0.01,
   lever: { link: 0.25, stops: 0.785, delay: 0 },
+  sensing: {
+    arm: 0.2,
+    rod: 0.25,
+    range: 0.7,
+    filter: 2,
+    driving: 30,
+    door: null,
+    key: null,
+    hitch: null,
+    lock: null,
+  },
   paired: {},
   weather: { shop: 293.15, cold: 268.15, hot: 313.15, pass: 1500 },
 }

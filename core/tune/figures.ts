@@ -3,6 +3,7 @@ import type { SpringClass } from '../catalog/springs'
 import type { Haul, Preset, TunePlan } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
 import type { LeverRuleInput } from './leverRules'
+import type { SensorRuleInput } from './sensorRules'
 import type { Corrected, Elsewhere, HaulNeed, SharedMemories, TrialSaid, TuneSite } from './types'
 
 /** The pressure that is never gone under, Pa gauge. */
@@ -208,6 +209,38 @@ export function leverFigures({ travel, arm, stops }: LeverRuleInput, tune: TuneP
       value: (travel.perRadian * Math.PI) / 180,
       quantity: 'length',
       formula: 'travel/angle about ride height',
+      inputs,
+      source: 'Geometry',
+    },
+  }
+}
+
+/** A height sensor at the ends of the travel, and how far what it says is from what is. */
+export function sensorFigures({ sensing, travel }: SensorRuleInput): Record<string, Figure> {
+  const inputs = [
+    input('Arm', sensing.arm, 'length'),
+    input('Rod', sensing.rod, 'length'),
+    input('At ride height', 'arm level, rod upright'),
+  ]
+  const at = (label: string, value: number | null): Figure => ({
+    label,
+    value,
+    quantity: 'angle',
+    formula: 'where the circles of arm and rod meet',
+    inputs,
+    source: 'Geometry; null: they do not meet',
+    min: -sensing.range,
+    max: sensing.range,
+  })
+  return {
+    'sensor.droop': at('Sensor at full droop', travel.droop),
+    'sensor.bump': at('Sensor at full bump', travel.bump),
+    'sensor.error': {
+      label: 'Sensor off by its arc, at most',
+      value: travel.error,
+      quantity: 'length',
+      formula:
+        'angle taken as straight between low and high as taught, nought at ride height, less the travel itself',
       inputs,
       source: 'Geometry',
     },

@@ -8,6 +8,7 @@ import {
   leverFigures,
   minimumFigure,
   presetFigures,
+  sensorFigures,
   sharedFigures,
   trailerSignalFigure,
   trialFigures,
@@ -15,6 +16,7 @@ import {
 import { sharedMemories } from './memories'
 import { leverRules, type LeverRuleInput } from './leverRules'
 import { followedPreset, minimumRule, presetRules } from './rules'
+import { sensorRules, type SensorRuleInput } from './sensorRules'
 import { trialRules } from './trialRules'
 import type { HaulNeed, TrialSaid, TuneResult, TuneSite } from './types'
 import { memoryRules, trailerSignalRule, weatherRules } from './weatherRules'
@@ -29,6 +31,8 @@ export interface TuneFacts {
   trial: TrialSaid | null
   /** The lever of a height valve over the axle's travel; null without one. */
   lever?: LeverRuleInput | null
+  /** The sensors of electronic levelling over it; null without. */
+  sensor?: SensorRuleInput | null
 }
 
 /**
@@ -38,7 +42,7 @@ export interface TuneFacts {
 export function tuneStage(
   tune: TunePlan,
   hauls: Record<string, Haul>,
-  { needs, spring, teed, site, trial, lever = null }: TuneFacts,
+  { needs, spring, teed, site, trial, lever = null, sensor = null }: TuneFacts,
 ): StageOutput<TuneResult> {
   const minimum = tune.minimum ?? spring?.minPressure ?? 0
   const presets: TuneResult['presets'] = {}
@@ -70,10 +74,12 @@ export function tuneStage(
     ...trailerSignalRule(site),
     ...trialRules(tune, trial, spring, hauls),
     ...(lever ? leverRules(lever) : []),
+    ...(sensor ? sensorRules(sensor) : []),
   )
   if (site.trailerSignal) Object.assign(figures, trailerSignalFigure(site.trailerSignal))
   if (shared) Object.assign(figures, sharedFigures(hauls, shared, tune))
   if (lever) Object.assign(figures, leverFigures(lever, tune))
+  if (sensor) Object.assign(figures, sensorFigures(sensor))
   if (trial) Object.assign(figures, trialFigures(trial))
   const count = Object.keys(presets).length
   const storedCount = Object.keys(tune.presets).filter((id) => hauls[id]).length

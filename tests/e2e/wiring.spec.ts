@@ -122,7 +122,7 @@ test('a second compressor: added at Air, its delay said at Power, its plug turne
   await notes(page).getByRole('button', { name: 'Start the second one later' }).click()
   await expect(notes(page).getByText('Whether the second compressor starts later is not said')).toHaveCount(0)
   await expect(page.getByLabel('The second compressor starts later by')).toHaveValue('2')
-  await page.getByText('Which way plugs face').click()
+  await page.getByText('Which way plugs face', { exact: true }).click()
   await page.getByLabel('Plug at the second compressor').selectOption('up')
   await expect(notes(page).getByText('Second compressor: its plug faces up')).toBeVisible()
   await notes(page).getByRole('button', { name: 'Turn the plug down' }).click()

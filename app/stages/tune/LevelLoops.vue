@@ -3,10 +3,11 @@ import type { LoopResult } from '#core/air/levelling/closedLoop'
 import { partOf } from '#core/air/parts/parts'
 import {
   LEVEL_DRIVES,
+  LEVEL_FAULTS,
   levelLoopOf,
   runLevel,
   type LevelDrive,
-  type LevelTried,
+  type LevelFault,
 } from '#core/derive/levelLoops'
 import { fromSi, showText, unitFor } from '#core/quantity/units'
 import type { ChartLine } from '~/pictures/LineChart.vue'
@@ -29,9 +30,10 @@ const setSheet = (id: string, figure: string, label: string, value: number) =>
 const seatGap = computed(() => job.plan!.truck.seatGap)
 
 const drive = ref<LevelDrive>('load')
+const fault = ref<LevelFault>('none')
 const ran = shallowRef<{ of: unknown; drive: LevelDrive; result: LoopResult } | null>(null)
 const sweep = useLeverSweep()
-const { tried, count, running, isOld: triedBefore, problem } = sweep
+const { tried, count, running, total, isOld: triedBefore, problem } = sweep
 const working = ref(false)
 /** Lets the page show that something is under way before it works. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 30))
@@ -39,14 +41,9 @@ async function run(): Promise<void> {
   working.value = true
   await breathe()
   const loop = levelLoopOf(job.plan!, job.derived!, job.haulId!)
-  if (loop) ran.value = { of: job.plan, drive: drive.value, result: runLevel(loop, drive.value) }
+  if (loop)
+    ran.value = { of: job.plan, drive: drive.value, result: runLevel(loop, drive.value, 1, fault.value) }
   working.value = false
-}
-function take({ arm, delay }: LevelTried): void {
-  job.edit('Arm and lag of the height valve', (d) => {
-    d.air.components[valve.value!]!.sheet.arm = arm
-    d.tune.lever.delay = delay
-  })
 }
 const unit = computed(() => unitFor('length', shop.units))
 const lines = computed<ChartLine[]>(() => {
@@ -138,38 +135,7 @@ const isOld = (of: unknown) => of !== job.plan
         angle, slower, steadier.
       </p>
     </template>
-    <template v-else-if="controller">
-      <div class="grid gap-3 grid-cols-2 md:grid-cols-3" :data-subject="controller">
-        <NumField
-          label="Leaves alone within"
-          :value="figuresOf(controller).band ?? null"
-          quantity="length"
-          :min="0.001"
-          :max="0.2"
-          @change="(v) => setSheet(controller!, 'band', 'Band of the controller', v)"
-        />
-        <NumField
-          label="Waits before acting"
-          :value="figuresOf(controller).delay ?? null"
-          quantity="time"
-          :min="0"
-          :max="600"
-          @change="(v) => setSheet(controller!, 'delay', 'Wait of the controller', v)"
-        />
-        <NumField
-          label="Gives up after"
-          :value="figuresOf(controller).timeOut ?? null"
-          quantity="time"
-          :min="1"
-          :max="3600"
-          @change="(v) => setSheet(controller!, 'timeOut', 'Time-out of the controller', v)"
-        />
-      </div>
-      <p class="mt-2 font-semibold" role="note">
-        Service lock on before the truck is jacked or hoisted, and before a hand goes near a bag: it fills and
-        vents by itself.
-      </p>
-    </template>
+    <LevelControl v-else-if="controller" :controller="controller" />
     <div class="flex flex-wrap gap-3 items-end mt-4">
       <PickField
         label="Run over"
@@ -177,13 +143,19 @@ const isOld = (of: unknown) => of !== job.plan
         :options="LEVEL_DRIVES.map(({ id, label }) => ({ value: id, label }))"
         @change="(v) => void (drive = v as LevelDrive)"
       />
+      <PickField
+        label="With"
+        :value="fault"
+        :options="LEVEL_FAULTS.map(({ id, label }) => ({ value: id, label }))"
+        @change="(v) => void (fault = v as LevelFault)"
+      />
       <button type="button" class="button" :disabled="working || !job.haulId" @click="run">Run it</button>
-      <template v-if="valve">
+      <template v-if="total">
         <button v-if="running" type="button" class="button quiet" @click="sweep.stop">
-          Stop after {{ count }} of {{ sweep.total }}
+          Stop after {{ count }} of {{ total }}
         </button>
         <button v-else type="button" class="button quiet" :disabled="!job.haulId" @click="sweep.start">
-          Try every arm and lag
+          {{ valve ? 'Try every arm and lag' : 'Try every filter, band and wait' }}
         </button>
       </template>
       <p v-if="problem" class="text-brick" role="alert">{{ problem }}</p>
@@ -196,42 +168,7 @@ const isOld = (of: unknown) => of !== job.plan
       </p>
       <LineChart :lines="lines" across="s" :up="unit.symbol" label="Travel of one rear corner over time" />
     </div>
-    <div v-if="tried.length" class="overflow-x-auto mt-3">
-      <table class="text-sm w-full">
-        <caption class="label text-left">
-          Best first: none that hunts, then those that come level, then the least air
-        </caption>
-        <thead>
-          <tr class="label text-left">
-            <th scope="col" class="text-right pr-4">Arm</th>
-            <th scope="col" class="text-right pr-4">Lag</th>
-            <th scope="col" class="text-right pr-4">Level after</th>
-            <th scope="col" class="text-right pr-4">Off</th>
-            <th scope="col">Hunts</th>
-            <th scope="col" class="text-right pr-4">Free air a km, rough</th>
-            <th scope="col"><span class="sr-only">Take it</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in tried.slice(0, 8)" :key="`${row.arm} ${row.delay}`" class="border-t border-line">
-            <td class="py-1 pr-4 text-right figure">{{ showText(row.arm, 'length', shop.units) }}</td>
-            <td class="py-1 pr-4 text-right figure">{{ showText(row.delay, 'time', shop.units) }}</td>
-            <td class="py-1 pr-4 text-right figure">
-              {{ row.levelAt === null ? 'never' : showText(row.levelAt, 'time', shop.units) }}
-            </td>
-            <td class="py-1 pr-4 text-right figure">
-              {{ showText(Math.abs(row.off), 'length', shop.units) }}
-            </td>
-            <td class="py-1">{{ row.hunts ? 'yes' : 'no' }}</td>
-            <td class="py-1 pr-4 text-right figure">{{ showText(row.airPerKm, 'volume', shop.units) }}</td>
-            <td class="py-1 no-print">
-              <button type="button" class="underline touch" @click="take(row)">Take it</button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <p v-if="triedBefore" class="label">Of the plan as it was before the last change.</p>
-    </div>
+    <LevelSweep v-if="tried.length" :tried="tried" :is-old="triedBefore" />
     <p class="label mt-2">
       One rear corner on steel, damper and its bag, the axle following the road; air at one temperature, level
       within 5 mm. Roads after ISO 8608 classes A and C, made from a seed; damper, pothole and washboard as is

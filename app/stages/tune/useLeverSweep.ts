@@ -1,8 +1,8 @@
 import { wrap } from 'comlink'
-import { bestLevers, LEVER_TRIES, type LevelTried } from '#core/derive/levelLoops'
+import { bestTried, levelTries, type LevelTried } from '#core/derive/levelSweep'
 import type { LeversWorker } from '~/workers/levers'
 
-/** Every arm and lag of a height valve tried by a worker, with progress; stopped when its drawer goes. */
+/** Everything a height valve or a controller can be set to, tried by a worker, with progress; stopped when its drawer goes. */
 export function useLeverSweep() {
   const job = useJob()
   const tried = shallowRef<LevelTried[]>([])
@@ -29,10 +29,10 @@ export function useLeverSweep() {
     const hand = wrap<LeversWorker>(mine)
     try {
       await hand.open(JSON.parse(JSON.stringify(job.plan)), job.haulId!)
-      for (const pair of LEVER_TRIES) {
-        const one = await hand.tryOne(pair)
+      for (const of of levelTries(job.plan!)) {
+        const one = await hand.tryOne({ ...of })
         if (worker !== mine) return
-        if (one) tried.value = bestLevers([...tried.value, one])
+        if (one) tried.value = bestTried([...tried.value, one])
         count.value++
       }
     } catch {
@@ -41,5 +41,6 @@ export function useLeverSweep() {
     if (worker === mine) stop()
   }
   const isOld = computed(() => of.value !== null && of.value !== job.plan)
-  return { tried, count, running, problem, isOld, total: LEVER_TRIES.length, start, stop }
+  const total = computed(() => levelTries(job.plan!).length)
+  return { tried, count, running, problem, isOld, total, start, stop }
 }

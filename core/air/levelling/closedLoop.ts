@@ -21,6 +21,8 @@ export interface Corner {
   /** Travel of the wheel to droop and to bump, m, both positive. */
   droop: number
   bump: number
+  /** Sonic conductance of a leak at the spring, m³/(s·Pa); none where it is tight. */
+  leak?: number
 }
 export interface Supply {
   /** Tank, m³ and Pa; without one (0 m³) the compressor fills straight, as long as it is asked to. */
@@ -44,15 +46,16 @@ export interface Mechanical {
 }
 export interface Electronic {
   kind: 'controller'
-  /** Leaves alone within, m; waits so long out of it before acting; smooths over; gives up after, s. */
+  /** Leaves alone within, m; waits so long out of it before acting, standing and driving; smooths over; gives up after, s. */
   band: number
   wait: number
+  driving: number
   filter: number
   timeOut: number
   conductance: number
   criticalRatio: number
-  /** What its sensor tells of a travel, m. */
-  senses: (travel: number) => number
+  /** What its sensor tells of a travel, m; null where that is no reading: it then keeps still. */
+  senses: (travel: number) => number | null
 }
 export type Leveller = Mechanical | Electronic
 
@@ -62,6 +65,8 @@ export interface Drive {
   /** Road at the wheel, m, and force down on the body, N. */
   road: (t: number) => number
   force: (t: number) => number
+  /** Whether the truck drives: a controller then waits longer. */
+  moving?: boolean
   /** Whether what goes on at the end is the leveller's own doing; not on a road that shakes it. */
   calm?: boolean
 }
@@ -98,6 +103,8 @@ const LEVEL = 0.005
 const STILL = 0.001
 const STOP_RATE = 4e5
 const GRAVITY = 9.80665
+/** Critical ratio of a joint that leaks. */
+const LEAK_RATIO = 0.5
 
 /** Air in the spring that holds the body at ride height, kg; the steel is measured from there. */
 function airAtRest(corner: Corner, { atmosphere, temperature }: Supply, force: number): number {
@@ -116,12 +123,18 @@ class Control {
   constructor(
     private readonly c: Electronic,
     travel: number,
+    private readonly wait: number,
   ) {
-    this.seen = c.senses(travel)
+    this.seen = c.senses(travel) ?? 0
   }
   opening(travel: number, dt: number): number {
-    const { band, wait, filter, timeOut, senses } = this.c
-    this.seen += (senses(travel) - this.seen) * (filter > 0 ? Math.min(dt / filter, 1) : 1)
+    const { band, filter, timeOut, senses } = this.c
+    const sensed = senses(travel)
+    if (sensed === null) {
+      this.working = this.out = 0
+      return 0
+    }
+    this.seen += (sensed - this.seen) * (filter > 0 ? Math.min(dt / filter, 1) : 1)
     if (this.working !== 0) {
       this.since += dt
       const done = this.seen * this.working >= -band / 4
@@ -129,7 +142,7 @@ class Control {
       return this.working
     }
     this.out = Math.abs(this.seen) > band ? this.out + dt : 0
-    if (this.out >= wait && Math.abs(this.seen) > band) {
+    if (this.out >= this.wait && Math.abs(this.seen) > band) {
       this.working = this.seen < 0 ? 1 : -1
       this.since = 0
     }
@@ -168,6 +181,12 @@ class Air {
     const { volume, pressure } = this.supply
     return volume > 0 ? (this.tank * this.rt) / volume : pressure
   }
+  /** Air lost at the spring for one step: not the leveller's doing, and not counted as let out. */
+  leak(conductance: number, spring: number): void {
+    const { atmosphere, temperature } = this.supply
+    if (spring <= atmosphere) return
+    this.air -= isoMassFlow(conductance, LEAK_RATIO, spring, atmosphere, temperature) * STEP
+  }
   /** Lets air in or out for one step, and the compressor run. */
   step(opening: number, spring: number): void {
     const { atmosphere, temperature, volume, cutIn, cutOut, freeAir } = this.supply
@@ -201,9 +220,9 @@ class Air {
 }
 
 /** How far a leveller's valve is open at a travel, step by step. */
-function openingOf(leveller: Leveller): (travel: number) => number {
+function openingOf(leveller: Leveller, moving: boolean): (travel: number) => number {
   if (leveller.kind === 'controller') {
-    const control = new Control(leveller, 0)
+    const control = new Control(leveller, 0, moving ? leveller.driving : leveller.wait)
     return (travel) => control.opening(travel, STEP)
   }
   const { openingAt, delay } = leveller
@@ -231,7 +250,7 @@ export function runLoop(
 ): LoopResult {
   const { atmosphere } = supply
   const air = new Air(supply, leveller, airAtRest(corner, supply, drive.force(0)))
-  const opening = openingOf(leveller)
+  const opening = openingOf(leveller, drive.moving ?? false)
   let road = drive.road(0)
   let [body, speed] = [road, 0]
   const rows: LoopRow[] = []
@@ -245,6 +264,7 @@ export function runLoop(
     if (i % every === 0)
       rows.push({ t, travel, spring: spring - atmosphere, tank: air.source() - atmosphere })
     air.step(opening(travel), spring)
+    if (corner.leak) air.leak(corner.leak, spring)
     // Velocity first, then the place: the step is stable. The axle follows the road.
     const next = drive.road(t + STEP)
     const closing = speed - (next - road) / STEP

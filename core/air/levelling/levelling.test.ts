@@ -48,6 +48,7 @@ const valve = (
 }
 const control = (over: Partial<Electronic> = {}): Electronic => ({
   kind: 'controller',
+  driving: 30,
   band: 0.01,
   wait: 5,
   filter: 0.5,

@@ -1,0 +1,85 @@
+import { firstOfKind } from '../air/circuit/connections'
+import type { Plan } from '../document/types'
+import { ARM_HOLES } from '../tune/lever'
+import { levelLoopOf, ROAD_KM, runLevel } from './levelLoops'
+import type { Derived } from './types'
+
+/** What a height valve or a controller can be set to, tried one by one over a load and a rough road. SI. */
+
+/** Lags a valve may have, s, as they are sold (from memory). */
+export const LAGS: readonly number[] = [0, 1, 3, 6]
+/** Of a controller what it may smooth over, leave alone and wait, as they can be set (from memory). */
+const FILTERS: readonly number[] = [0.5, 2, 5]
+const BANDS: readonly number[] = [0.004, 0.008, 0.015]
+const WAITS: readonly number[] = [2, 8, 20]
+
+/** A valve's arm and lag, or a controller's filter, band and wait. */
+export type LevelTry = { arm: number; delay: number } | { filter: number; band: number; wait: number }
+/** Every arm hole with every lag, and every filter with every band and wait. */
+export const LEVER_TRIES: readonly LevelTry[] = ARM_HOLES.flatMap((arm) =>
+  LAGS.map((delay) => ({ arm, delay })),
+)
+export const CONTROL_TRIES: readonly LevelTry[] = FILTERS.flatMap((filter) =>
+  BANDS.flatMap((band) => WAITS.map((wait) => ({ filter, band, wait }))),
+)
+
+/** What can be tried on a plan: nothing where nothing levels it. */
+export function levelTries({ air }: Pick<Plan, 'air'>): readonly LevelTry[] {
+  if (firstOfKind(air, 'heightValve')) return LEVER_TRIES
+  return firstOfKind(air, 'controller') ? CONTROL_TRIES : []
+}
+
+/** A plan with a try taken: in place, on a draft. */
+export function takeTry(plan: Plan, tried: LevelTry): void {
+  const part = firstOfKind(plan.air, 'arm' in tried ? 'heightValve' : 'controller')
+  if (!part) return
+  const { sheet } = plan.air.components[part]!
+  if ('arm' in tried) {
+    sheet.arm = tried.arm
+    plan.tune.lever.delay = tried.delay
+    return
+  }
+  sheet.band = tried.band
+  sheet.delay = tried.wait
+  plan.tune.sensing.filter = tried.filter
+}
+
+/** One row of a sweep: what was tried, and what it comes to over the load and a rough road. */
+export interface LevelTried {
+  of: LevelTry
+  levelAt: number | null
+  off: number
+  /** Half of crest to trough of what it does by itself at the end, m; 0 where it rests. */
+  hunts: number
+  /** Free air over the rough road for a kilometre, m³. */
+  airPerKm: number
+}
+
+/** One try over the haul's load and a rough road; null where nothing of its kind levels this haul. */
+export function tryLevel(plan: Plan, derived: Derived, haulId: string, of: LevelTry): LevelTried | null {
+  if (!firstOfKind(plan.air, 'arm' in of ? 'heightValve' : 'controller')) return null
+  const changed = structuredClone(plan)
+  takeTry(changed, of)
+  const loop = levelLoopOf(changed, derived, haulId)
+  if (!loop) return null
+  const loaded = runLevel(loop, 'load')
+  const rough = runLevel(loop, 'rough')
+  return {
+    of,
+    levelAt: loaded.levelAt,
+    off: loaded.off,
+    hunts: loaded.hunting?.amplitude ?? 0,
+    airPerKm: rough.filled / ROAD_KM,
+  }
+}
+
+/** Best first: none that hunts, then those that come level, then the least air on a rough road, then the quickest. */
+export function bestTried(tried: readonly LevelTried[]): LevelTried[] {
+  const rank = (t: LevelTried) =>
+    (t.hunts > 0 ? 1e6 : 0) +
+    (t.levelAt === null ? 1e3 : 0) +
+    t.airPerKm * 1e3 +
+    Math.abs(t.off) +
+    (t.levelAt ?? 0) * 1e-6
+  return [...tried].sort((a, b) => rank(a) - rank(b))
+}

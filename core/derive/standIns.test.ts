@@ -210,7 +210,7 @@ test('every demo job stands in its devices, with and without a box, in every pla
   }
 })
 
-test('whatever is pressed, no gas is lost and no spring is above its source or under the air around it', () => {
+test('whatever is pressed, no gas is lost and no spring is above its source or near to nothing', () => {
   const press = fc.record({
     side: fc.constantFrom('left', 'right', 'both'),
     way: fc.constantFrom('up', 'down', 'let-go'),
@@ -226,8 +226,8 @@ test('whatever is pressed, no gas is lost and no spring is above its source or u
         ask({ do: 'press', side, way } as Bare<Question>)
         devices.advance(seconds)
         const { left, right } = devices.state().gauge
-        // Let down to nothing it stands at the air around it, to a thousandth.
-        expect(Math.min(left, right)).toBeGreaterThan(-100)
+        // An empty bag, shut, that the other side draws out longer is thinner than the air around it.
+        expect(Math.min(left, right)).toBeGreaterThan(-20_000)
         expect(Math.max(left, right)).toBeLessThan(compressor!.maxPressure * 1.1 + 1)
       }
       expect(devices.gasLost()).toBeLessThan(1e-9)

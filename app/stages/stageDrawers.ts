@@ -62,6 +62,7 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
     { id: 'weather', title: 'Set here, reads there' },
     { id: 'minimum', title: 'Minimum' },
     { id: 'setup', title: 'Set it up' },
+    { id: 'ways', title: 'Three ways' },
     { id: 'trial', title: 'Road trial' },
   ],
   build: [{ id: 'torques', title: 'Torques' }],

@@ -1,4 +1,6 @@
+import { circuitPatches } from '../air/circuit/changeCircuit'
 import { demoJobs } from '../demo/demoShop'
+import { applyEdit } from '../document/edit'
 import type { Plan } from '../document/types'
 import { createDeriver } from './derive'
 import { LEVEL_FAULTS, levelCsv, levelLoopOf, runLevel } from './levelLoops'
@@ -25,6 +27,22 @@ test('what the corner stands on at first is what Load found for the lightest hau
   expect(rows[0]!.spring / dry.pressure).toBeGreaterThan(0.7)
   expect(rows[0]!.spring / dry.pressure).toBeLessThan(1.4)
   expect(rows.at(-1)!.spring).toBeGreaterThan(3 * rows[0]!.spring)
+})
+
+test('whatever the job, the corner carries what Load says it does: the truck unladen and the haul, and never less than nothing', () => {
+  for (const id of ['estuary-flatbed', 'star-wagon', 'ridge-tender', 'kiln-trailer']) {
+    const job = jobOf(id)
+    const plan = applyEdit(job, circuitPatches(job.air, 'electronic'))
+    const { truck } = createDeriver()(plan).stages.truck.result
+    const unladen = ((truck.unladen.rearLeft + truck.unladen.rearRight) / 2) * 9.80665
+    for (const haul of Object.keys(plan.hauls)) {
+      const { corner, haulForce } = loopOf(plan, haul)
+      expect(corner.steelAtRide).toBeCloseTo(unladen, 6)
+      expect(corner.mass * 9.80665).toBeGreaterThan(0.5 * unladen)
+      expect(haulForce).toBeGreaterThanOrEqual(0)
+      expect(Number.isFinite(runLevel(loopOf(plan, haul), 'load').off)).toBe(true)
+    }
+  }
 })
 
 test('the hoist empties what a height valve holds: it vents until the bag is slack', () => {

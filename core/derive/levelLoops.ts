@@ -14,14 +14,14 @@ import { partOf } from '../air/parts/parts'
 import { PRACTICE } from '../catalog/practice'
 import { springVolume } from '../catalog/springVolume'
 import type { Plan } from '../document/types'
+import { rearSteel, steelForce } from '../load/steel'
+import { GRAVITY } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
 import { leverAngle } from '../tune/lever'
 import { sensorTravel } from '../tune/sensor'
 import type { Derived } from './types'
 
 /** A plan's own levelling, one rear corner of it, over what the road brings. SI. */
-
-const GRAVITY = 9.80665
 
 export const LEVEL_DRIVES = [
   { id: 'load', label: 'Load put on' },
@@ -63,12 +63,14 @@ export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): Le
   const haul = hauls[haulId]
   const leveller = levellerOf(plan)
   if (!spring || !fitted || !haul || !leveller) return null
-  const { motionRatio, rearRate } = plan.truck.suspension
+  const { truck } = stages.truck.result
+  const { motionRatio, rearRate } = truck.suspension
+  // What the steel carries at ride height is the truck unladen, unsprung weight counted with it; the rest is Load's own.
+  const steel = rearSteel(truck)
+  const steelAtRide = ((truck.unladen.rearLeft + truck.unladen.rearRight) / 2) * GRAVITY
   const carried = (h: typeof haul) =>
-    (h.left.springForce * motionRatio) / Math.max(1 - h.left.steelShare, 0.05)
-  const light = Object.values(hauls).reduce((a, b) => (carried(b) < carried(a) ? b : a))
-  const lightest = carried(light)
-  const steelAtRide = Math.max(lightest * light.left.steelShare, 0)
+    steelAtRide + steelForce(steel, h.target)[0] + h.left.springForce * motionRatio
+  const lightest = Math.min(...Object.values(hauls).map(carried))
   const mass = lightest / GRAVITY
   // The bag by itself, air shut in: p·A²/V at what the haul asks.
   const area = interpolate(spring.areaByHeight, spring.designHeight)

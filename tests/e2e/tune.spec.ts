@@ -81,3 +81,54 @@ test('a control is set up by its card, and who paired what is written down; two 
   await open(page, '/jobs/hive-hauler/tune#setup')
   await expect(card.getByText('Red remote')).toBeVisible()
 })
+
+test('three ways side by side: each is put on this job and run, its own is marked', async ({ page }) => {
+  await open(page, '/jobs/ridge-tender/tune#ways')
+  await whole(page)
+  const ways = page.getByRole('region', { name: 'Three ways' })
+  await expect(ways.getByText('Not run yet')).toBeVisible()
+  await ways.getByRole('button', { name: 'Put each on this job and run it' }).click()
+  await expect(ways.getByRole('columnheader')).toHaveCount(3)
+  await expect(ways.getByRole('columnheader', { name: /Height valve/ })).toContainText('as planned')
+  await expect(ways.getByRole('row', { name: /A change takes/ }).getByRole('cell')).toHaveCount(3)
+  await axe(page)
+})
+
+test('electronic levelling: what keeps it still is asked for, a sensor unplugged keeps still, every setting is tried', async ({
+  page,
+}) => {
+  await open(page, '/jobs/kiln-trailer/tune#levelling')
+  await whole(page)
+  const notes = page.getByRole('region', { name: 'Bench notes' })
+  await expect(notes.getByText('Service lock on before it is jacked or hoisted')).toBeVisible()
+  await expect(notes.getByText('What keeps it still was not looked up')).toBeVisible()
+  for (const label of ['Still with a door open', 'Still with the key off', 'Still while hitching'])
+    await page.getByLabel(label).selectOption('yes')
+  await page.getByLabel('Has a service lock').selectOption('no')
+  await expect(notes.getByText('It has no service lock')).toBeVisible()
+  await notes.getByRole('button', { name: 'Fit a lock: a switch in its feed' }).click()
+  await expect(notes.getByText('It has no service lock')).toHaveCount(0)
+  await expect(notes.getByText('Service lock on before it is jacked or hoisted')).toBeVisible()
+  const levelling = page.getByRole('region', { name: 'Levelling' })
+  await levelling.getByLabel('With', { exact: true }).selectOption('its sensor unplugged, its link off')
+  await levelling.getByRole('button', { name: 'Run it' }).click()
+  await expect(levelling.getByText(/Air in 0/)).toBeVisible()
+  await levelling.getByRole('button', { name: 'Try every filter, band and wait' }).click()
+  await expect(levelling.getByRole('button', { name: 'Take it' }).first()).toBeVisible()
+  await axe(page)
+  await saved(page)
+})
+
+test('from every preset to every other: run, with time, air and amps', async ({ page }) => {
+  await open(page, '/jobs/estuary-flatbed/tune#memories')
+  await whole(page)
+  const moves = page.getByRole('region', { name: 'From one preset to another' })
+  await expect(moves.getByText('Not run yet')).toBeVisible()
+  await moves.getByRole('button', { name: 'Run every way from one preset to another' }).click()
+  await expect(
+    moves
+      .getByRole('cell')
+      .filter({ hasText: /s · .* · .*A/ })
+      .first(),
+  ).toBeVisible()
+})

@@ -50,6 +50,7 @@ function follow(id: string): void {
 const MemoryPlan = laterComponent(() => import('./MemoryPlan.vue'))
 const SetUpCard = laterComponent(() => import('./SetUpCard.vue'))
 const LevelLoops = laterComponent(() => import('./LevelLoops.vue'))
+const ThreeWays = laterComponent(() => import('./ThreeWays.vue'))
 const WeatherTable = laterComponent(() => import('./WeatherTable.vue'))
 /** Whether the control stores pressures. */
 const hasMemories = computed(() => job.derived!.stages.air.result.block !== null)
@@ -205,6 +206,7 @@ const drawers = computed(() => {
     <template v-if="levels" #levelling><LevelLoops /></template>
     <template v-if="presets.length" #weather><WeatherTable /></template>
     <template v-if="presets.length" #setup><SetUpCard /></template>
+    <template v-if="presets.length" #ways><ThreeWays /></template>
     <template v-if="spring" #trial><RoadTrial /></template>
   </DrawerBench>
 </template>

@@ -87,6 +87,8 @@ export interface LoopResult {
   duty: number
   /** When it stands within the tolerance for good, s; null where it never does. */
   levelAt: number | null
+  /** When it stands within {@link RESTS} of where it ends for good, s; null where it never does. */
+  restAt: number | null
   /** Mean of what it stands off at the end, m. */
   off: number
   /** Of what it still does at the end by itself: half of crest to trough, m, and period, s; null where it rests. */
@@ -99,6 +101,8 @@ const STEP = 0.002
 const ROW_EVERY = 0.1
 /** Stands within this of where it ends: level, m. */
 const LEVEL = 0.005
+/** Nearer than this to where it ends it rests, m. */
+const RESTS = 0.002
 /** Less than this is no hunting, m. */
 const STILL = 0.001
 const STOP_RATE = 4e5
@@ -296,13 +300,17 @@ function summed(
   const free = (R_AIR * temperature) / atmosphere
   const late = rows.slice(Math.floor(rows.length * LATE))
   const mean = late.reduce((sum, { travel }) => sum + travel, 0) / late.length
-  const outside = rows.findLastIndex(({ travel }) => Math.abs(travel) > tolerance)
+  const from = (within: (travel: number) => boolean) => {
+    const outside = rows.findLastIndex(({ travel }) => !within(travel))
+    return outside === rows.length - 1 ? null : (rows[outside + 1]?.t ?? 0)
+  }
   return {
     rows,
     filled: filled * free,
     vented: vented * free,
     duty: ran / seconds,
-    levelAt: outside === rows.length - 1 ? null : (rows[outside + 1]?.t ?? 0),
+    levelAt: from((travel) => Math.abs(travel) <= tolerance),
+    restAt: from((travel) => Math.abs(travel - mean) <= RESTS),
     off: mean,
     hunting: calm ? huntingIn(late, mean) : null,
   }

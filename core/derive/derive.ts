@@ -298,6 +298,13 @@ function handoverOf(
     powered: air.result.powered,
     notes,
     rearAxle: Object.fromEntries(rearAxles),
+    elsewhere: Object.fromEntries(
+      Object.entries(tune.result.elsewhere).map(([id, { cold, hot, pass }]) => [
+        id,
+        { cold: cold.reads, hot: hot.reads, pass: pass.reads, sinks: -cold.rise },
+      ]),
+    ),
+    weather: plan.tune.weather,
     rearRating: truck.result.truck.ratings.rearAxle,
     stepsLeft: build.result.left,
     ...provedOf(plan, prove.result, air.result.tankVolume > 0),

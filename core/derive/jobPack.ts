@@ -437,6 +437,7 @@ function driverSheet({ derived, units }: Source): PackSheet {
       ...(open.length ? [{ kind: 'list' as const, lines: open.map((text) => `Still open: ${text}`) }] : []),
       { kind: 'text', text: `Never under ${sheet.least}, never over ${sheet.most}.` },
       { kind: 'table', title: 'Pressure for each haul, read cold', head: sheet.head, rows: sheet.rows },
+      ...(sheet.weather.rows.length ? [{ kind: 'table' as const, ...sheet.weather }] : []),
       { kind: 'text', text: sheet.rating },
       { kind: 'list', lines: [...sheet.handFill, ...sheet.cautions] },
       ...(sheet.remarks ? [{ kind: 'text' as const, text: sheet.remarks }] : []),

@@ -39,6 +39,19 @@ test('in words: limits, both sides or one, units of the shop; the maximum is nev
   expect(metric.rows[0]![3]).toBe('—')
 })
 
+test('the same air elsewhere: what Tune says of the cold, the heat and the pass stands in the shop’s units', () => {
+  const { figures } = createDeriver()(plan).stages.tune
+  const { weather } = sheetBlocks(sheet(plan).result, US_UNITS)
+  expect(weather.title).toBe('The same air elsewhere: set at 68 °F, it reads')
+  expect(weather.head.slice(0, 4)).toEqual(['Haul', 'at 23 °F', 'sinks by', 'at 104 °F'])
+  expect(weather.rows).toHaveLength(Object.keys(plan.hauls).length)
+  const psi = (id: string) => `${Math.round(figures[id]!.value! / 6894.757)} psi`
+  const [, cold, , hot, pass] = weather.rows[1]!
+  expect([cold, hot, pass]).toEqual([psi('totes.cold'), psi('totes.hot'), psi('totes.pass')])
+  const bare = changed((p) => (p.air.springClass = 'no-such'))
+  expect(sheetBlocks(bare, US_UNITS).weather.rows).toEqual([])
+})
+
 test('teed springs print one pressure a haul', () => {
   const blocks = sheetBlocks(sheet(demoJobs()[1]!.plan).result, US_UNITS)
   expect(blocks.head).toEqual(['Haul', 'Both', 'On the ball', 'Rear axle'])

@@ -2,7 +2,7 @@ import type { SpringClass } from '../catalog/springs'
 import { ordered, type Haul, type HandoverPlan, type JobCard, type Preset } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { stillOpen, type HandoverFacts } from './rules'
-import type { DriverSheet } from './types'
+import type { DriverSheet, RowElsewhere, SheetWeather } from './types'
 
 const CAUTIONS = [
   'Never drive with the springs under the minimum, never fill them over the maximum.',
@@ -26,6 +26,8 @@ export function handoverStage(
     teed: boolean
     powered: boolean
     rearAxle: Record<string, number>
+    elsewhere: Record<string, RowElsewhere>
+    weather: SheetWeather
     rearRating: number
   } & Omit<HandoverFacts, 'accepted' | 'contact'>,
 ): StageOutput<DriverSheet> {
@@ -38,6 +40,7 @@ export function handoverStage(
     right: from.presets[id]?.right ?? minimum,
     ballLoad: haul.ballLoad,
     rearAxle: from.rearAxle[id] ?? 0,
+    elsewhere: from.elsewhere[id] ?? null,
   }))
   const handFill = [
     from.teed
@@ -58,6 +61,7 @@ export function handoverStage(
     minimum,
     maximum: from.spring?.maxPressure ?? null,
     teed: from.teed,
+    weather: from.weather,
     rows,
     rearRating: from.rearRating,
     handFill: from.spring ? handFill : [],

@@ -9,6 +9,8 @@ export interface SheetBlocks {
   most: string
   head: string[]
   rows: string[][]
+  /** What the gauge reads of each in other weather, and where that was set. */
+  weather: { title: string; head: string[]; rows: string[][] }
   rating: string
   handFill: string[]
   cautions: string[]
@@ -35,11 +37,41 @@ export function sheetBlocks(sheet: DriverSheet, units: UnitChoice): SheetBlocks 
       r.ballLoad ? mass(r.ballLoad) : '—',
       mass(r.rearAxle),
     ]),
+    weather: weatherTable(sheet, units),
     rating: `Rear axle rating ${mass(sheet.rearRating)}, as plated. ${sheet.springLabel}.`,
     handFill: sheet.handFill,
     cautions: sheet.cautions,
     remarks: sheet.handover.remarks,
     across: sheet.open.length > 0 ? 'not finished' : '',
     foot: `${sheet.handover.driver ? `For ${sheet.handover.driver}. ` : ''}Ask: ${sheet.handover.contact || '________________'} · Next check: ${sheet.handover.nextCheck || '________'}`,
+  }
+}
+
+/** Air shut in: what the gauge then reads in the cold, in the heat and over a pass. Rows without a spring are left out. */
+function weatherTable({ rows, weather }: DriverSheet, units: UnitChoice): SheetBlocks['weather'] {
+  const pressure = (v: number) => showText(v, 'pressure', units)
+  const degrees = (v: number) => showText(v, 'temperature', units, 0)
+  return {
+    title: `The same air elsewhere: set at ${degrees(weather.shop)}, it reads`,
+    head: [
+      'Haul',
+      `at ${degrees(weather.cold)}`,
+      'sinks by',
+      `at ${degrees(weather.hot)}`,
+      `at ${showText(weather.pass, 'run', units, 0)} up`,
+    ],
+    rows: rows.flatMap(({ label, elsewhere }) =>
+      elsewhere
+        ? [
+            [
+              label,
+              pressure(elsewhere.cold),
+              showText(elsewhere.sinks, 'length', units),
+              pressure(elsewhere.hot),
+              pressure(elsewhere.pass),
+            ],
+          ]
+        : [],
+    ),
   }
 }

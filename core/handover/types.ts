@@ -9,6 +9,21 @@ export interface SheetRow {
   right: number | null
   ballLoad: number
   rearAxle: number
+  elsewhere: RowElsewhere | null
+}
+/** What a gauge reads of a preset elsewhere, Pa gauge, and how far the truck sinks in the cold, m; null without a spring. */
+export interface RowElsewhere {
+  cold: number
+  hot: number
+  pass: number
+  sinks: number
+}
+/** Where it is set and where it is read: K, and m above the sea. */
+export interface SheetWeather {
+  shop: number
+  cold: number
+  hot: number
+  pass: number
 }
 export interface DriverSheet {
   job: JobCard
@@ -18,6 +33,7 @@ export interface DriverSheet {
   maximum: number | null
   teed: boolean
   rows: SheetRow[]
+  weather: SheetWeather
   rearRating: number
   handFill: string[]
   cautions: string[]

@@ -70,13 +70,11 @@ export function sheetPdf(blocks: SheetBlocks, shop: string, paper: Paper): Promi
   y += 72
   doc.font('bold').fontSize(13).text('Pressure for each haul, read cold', left, y)
   y = doc.y + 4
-  const columns = [
-    0.32,
-    ...Array.from({ length: blocks.head.length - 1 }, () => 0.68 / (blocks.head.length - 1)),
-  ]
+  const columnsFor = (count: number) => [0.32, ...Array.from({ length: count - 1 }, () => 0.68 / (count - 1))]
   const line = (cells: string[], fonts: [string, string], size: number) => {
     let x = left
     let bottom = y
+    const columns = columnsFor(cells.length)
     cells.forEach((cell, i) => {
       const w = columns[i]! * width
       doc
@@ -96,6 +94,15 @@ export function sheetPdf(blocks: SheetBlocks, shop: string, paper: Paper): Promi
   }
   line(blocks.head, ['bold', 'bold'], 10)
   for (const row of blocks.rows) line(row, ['text', 'figure'], 11.5)
+  if (blocks.weather.rows.length > 0) {
+    doc
+      .font('bold')
+      .fontSize(11)
+      .text(blocks.weather.title, left, y + 4)
+    y = doc.y + 3
+    line(blocks.weather.head, ['bold', 'bold'], 9)
+    for (const row of blocks.weather.rows) line(row, ['text', 'figure'], 10)
+  }
   doc
     .font('text')
     .fontSize(10)

@@ -94,6 +94,34 @@ const drawers = computed(() =>
             </tr>
           </tbody>
         </table>
+        <template v-if="blocks.weather.rows.length">
+          <WeatherChart :rows="sheet.rows" :most="sheet.maximum ?? 1" />
+          <table class="w-full mb-3 text-sm">
+            <caption class="text-left font-head font-semibold">
+              {{
+                blocks.weather.title
+              }}
+            </caption>
+            <thead>
+              <tr class="border-b border-ink">
+                <th
+                  v-for="(head, i) in blocks.weather.head"
+                  :key="head"
+                  :class="i ? 'text-right' : 'text-left'"
+                >
+                  {{ head }}
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(row, r) in blocks.weather.rows" :key="r" class="border-b border-line">
+                <td v-for="(cell, i) in row" :key="i" class="py-1" :class="i ? 'figure text-right' : ''">
+                  {{ cell }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </template>
         <p class="mb-3">{{ blocks.rating }}</p>
         <h3 class="text-lg">Filling by hand</h3>
         <ol class="list-decimal pl-5 mb-3">

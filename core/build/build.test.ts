@@ -7,6 +7,7 @@ import { startingCircuit, ARCHETYPES } from '../air/circuit/startingCircuits'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { createDeriver } from '../derive/derive'
 import { newPlan } from '../derive/newPlan'
+import { newHaul } from '../document/newHaul'
 import { RAISED_BY, type Archetype, type BuildPlan, type Plan, type TruckKind } from '../document/types'
 import { FASTENERS, fastenersOf, judgeFastener, takeUsual } from './fasteners'
 import { blockedBy, heldBy } from './order'
@@ -337,4 +338,21 @@ test('a bracket held by U-bolts, a spacer with its cup, a gap closed by a load: 
   const drilled = createDeriver()(plan).stages.build.result.steps
   expect(drilled.filter((s) => s.id.startsWith('drill-'))).toHaveLength(2)
   expect(drilled.find((s) => s.id === 'spring-right')!.after).toHaveProperty('drill-right')
+})
+
+test('each circuit is set up in its own way: memories stored, a card for what is worked by hand, a lever hung, a controller taught', () => {
+  const OWN = ['presets', 'card', 'lever', 'teach', 'still']
+  const set = (archetype: Archetype) => {
+    const plan = planOf('leaf-flatbed', archetype)
+    plan.hauls = { a: newHaul('Full', 1) }
+    return stepsOf(plan).filter(({ id }) => OWN.includes(id))
+  }
+  const ids = (archetype: Archetype) => set(archetype).map(({ id }) => id)
+  expect(ids('wireless-dual')).toEqual(['presets'])
+  expect(ids('tank-paddles')).toEqual(['card'])
+  expect(ids('hand-two')).toEqual(['card'])
+  expect(ids('electronic')).toEqual(['teach', 'still'])
+  const [lever] = set('height-valve')
+  expect(lever!.values).toMatchObject({ arm: { value: 0.2 }, link: { value: 0.25 } })
+  expect(lever!.cautions.join(' ')).toContain('before it is jacked')
 })

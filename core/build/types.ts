@@ -58,6 +58,10 @@ export interface BuildFacts {
   /** Right or left when the exhaust runs there. */
   exhaustSide: 'left' | 'right' | null
   presetLabels: string[]
+  /** What is set up at the end: memories, paddles or fill valves with a card, a height valve, a controller. */
+  control: 'memories' | 'paddles' | 'hand' | 'lever' | 'controller'
+  /** Of a height valve: its arm and link, m. */
+  lever: { arm: number; link: number } | null
   /** What holds the upper brackets where they are not clamped as the kit has it: bolts' length and inside width, m. */
   bolts: { hold: Exclude<BracketHold, 'clamp'>; length: number | null; inside: number | null } | null
   /** Load on the rear axle that brings the springs to their seats, kg; null where they come there by hand. */

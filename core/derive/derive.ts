@@ -23,6 +23,7 @@ import { wiringOf } from '../power/network/wiring'
 import { planFeed, powerStage } from '../power/power'
 import { wheelTravel } from './levelLoops'
 import { plugsOf } from './plugs'
+import { controlOf } from './setUp'
 import { proveStage } from '../prove/prove'
 import type { FeedPlan } from '../power/types'
 import type { ProveResult } from '../prove/types'
@@ -240,6 +241,7 @@ function buildOf(
   memo: Memo,
 ): Stages['build'] {
   const presetLabels = Object.values(plan.hauls).map((h) => h.label)
+  const { control, lever } = controlOf(plan)
   const { powered, oneWay, area, fuse, rows, wiring } = power.result
   const marks = rows.flatMap(({ id, mark }) => (id === 'feed' || id === 'earth' ? [] : [mark]))
   const relay = wiring.parts.some(({ role }) => role === 'coil')
@@ -247,7 +249,20 @@ function buildOf(
   const { bolts, closingLoad, springHeight } = truck.result
   return memo(
     'build',
-    [...own, truck, lay, powered, oneWay, area, fuse, marks.join(' '), ...presetLabels],
+    [
+      ...own,
+      truck,
+      lay,
+      powered,
+      oneWay,
+      area,
+      fuse,
+      marks.join(' '),
+      control,
+      lever?.arm,
+      lever?.link,
+      ...presetLabels,
+    ],
     () =>
       buildStage(plan.build, plan.truck, plan.air, plan.power, {
         spring: set.spring,
@@ -259,6 +274,8 @@ function buildOf(
         closingLoad: plan.air.closing === 'load' && closingLoad > 0 ? closingLoad : null,
         stands: set.spring && { height: springHeight, highest: tableRange(set.spring.areaByHeight).high },
         presetLabels,
+        control,
+        lever,
         feed: powered ? { length: oneWay, area, fuse } : null,
         wires: { marks, relay },
       }),

@@ -1,14 +1,8 @@
 import { allOfKinds, firstOfKind } from '../air/circuit/connections'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { supplyOf } from '../air/circuit/supply'
-import {
-  runLoop,
-  type Corner,
-  type Drive,
-  type Leveller,
-  type LoopResult,
-  type Supply,
-} from '../air/levelling/closedLoop'
+import { runLoop } from '../air/levelling/closedLoop'
+import type { Corner, Drive, Leveller, LoopResult, Supply } from '../air/levelling/types'
 import { roadHeights, washboard, type RoadClass } from '../air/levelling/road'
 import { partOf } from '../air/parts/parts'
 import { PRACTICE } from '../catalog/practice'
@@ -38,8 +32,9 @@ export interface LevelLoop {
   corner: Corner
   supply: Supply
   leveller: Leveller
-  /** Load of the haul over that of the lightest, N. */
+  /** Load of the haul over that of the lightest, N: of the left corner, and of the right. */
   haulForce: number
+  rightForce: number
 }
 
 /** A wheel has at least so much travel, m. */
@@ -68,9 +63,9 @@ export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): Le
   // What the steel carries at ride height is the truck unladen, unsprung weight counted with it; the rest is Load's own.
   const steel = rearSteel(truck)
   const steelAtRide = ((truck.unladen.rearLeft + truck.unladen.rearRight) / 2) * GRAVITY
-  const carried = (h: typeof haul) =>
-    steelAtRide + steelForce(steel, h.target)[0] + h.left.springForce * motionRatio
-  const lightest = Math.min(...Object.values(hauls).map(carried))
+  const carried = (h: typeof haul, side: 'left' | 'right' = 'left') =>
+    steelAtRide + steelForce(steel, h.target)[0] + h[side].springForce * motionRatio
+  const lightest = Math.min(...Object.values(hauls).map((h) => carried(h)))
   const mass = lightest / GRAVITY
   // The bag by itself, air shut in: p·A²/V at what the haul asks.
   const area = interpolate(spring.areaByHeight, spring.designHeight)
@@ -85,6 +80,7 @@ export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): Le
   return {
     leveller,
     haulForce: carried(haul) - lightest,
+    rightForce: carried(haul, 'right') - lightest,
     corner: {
       mass,
       steelAtRide,

@@ -13,6 +13,19 @@ export function controlKind({ air }: Pick<Plan, 'air'>): ControlKind {
   return firstOfKind(air, 'paddle') ? 'paddles' : 'hand'
 }
 
+/** The same with the arm and link of a height valve, m. */
+export function controlOf({ air, tune }: Pick<Plan, 'air' | 'tune'>): {
+  control: ControlKind
+  lever: { arm: number; link: number } | null
+} {
+  const valve = firstOfKind(air, 'heightValve')
+  const arm = valve ? partOf(air, valve).figures.arm : undefined
+  return {
+    control: controlKind({ air }),
+    lever: arm === undefined ? null : { arm, link: tune.lever.link },
+  }
+}
+
 /** The set-up card of a plan's control; hauls that share a pressure share a step. */
 export function setUpOf(plan: Plan, { stages }: Derived): CardStep[] {
   const { presets, minimum } = stages.tune.result
@@ -25,12 +38,11 @@ export function setUpOf(plan: Plan, { stages }: Derived): CardStep[] {
     if (same) same.label += `, ${label}`
     else steps.push({ label, preset })
   }
-  const valve = firstOfKind(plan.air, 'heightValve')
-  const arm = valve ? partOf(plan.air, valve).figures.arm : undefined
+  const { control, lever } = controlOf(plan)
   return setUpCard({
-    kind: controlKind(plan),
+    kind: control,
     presets: steps,
     minimum,
-    lever: arm === undefined ? null : { arm, link: plan.tune.lever.link },
+    lever,
   })
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LoopResult } from '#core/air/levelling/closedLoop'
+import type { LoopResult } from '#core/air/levelling/types'
 import { partOf } from '#core/air/parts/parts'
 import {
   LEVEL_DRIVES,
@@ -168,6 +168,7 @@ const isOld = (of: unknown) => of !== job.plan
       </p>
       <LineChart :lines="lines" across="s" :up="unit.symbol" label="Travel of one rear corner over time" />
     </div>
+    <LevelPair v-if="total && job.haulId" />
     <LevelSweep v-if="tried.length" :tried="tried" :is-old="triedBefore" />
     <p class="label mt-2">
       One rear corner on steel, damper and its bag, the axle following the road; air at one temperature, level

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { runLoop, type Corner, type Drive, type Electronic, type Mechanical, type Supply } from './closedLoop'
+import { runLoop } from './closedLoop'
+import type { Corner, Drive, Electronic, Mechanical, Supply } from './types'
 import { roadHeights, ROUGHNESS, seeded, washboard, type RoadClass } from './road'
 
 const corner: Corner = {

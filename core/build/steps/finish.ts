@@ -39,7 +39,7 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
     minutes: 15,
     after: { 'first-fill': 'There is no pressure yet.' },
   })
-  if (facts.feed && facts.presetLabels.length)
+  if (facts.control === 'memories' && facts.feed && facts.presetLabels.length)
     add('First fill', 'presets', 'Store the presets', facts.presetLabels.join(' · '), {
       minutes: 10,
       cautions: ['On some sets a stored preset acts the moment it is pressed: nobody near the springs.'],
@@ -86,9 +86,75 @@ export function closeSteps(facts: BuildFacts, springs: { fitted: boolean; left: 
       },
     },
   )
+  controlSteps(facts, add)
   add('Close', 'lamps', 'Check headlamp aim', 'Unladen and at the usual haul, at 7.6 m.', {
     minutes: 5,
     after: { down: 'On its wheels, on level ground.' },
   })
   return steps
+}
+
+/** What holds the height is set on its wheels; what is pressed by hand gets a card. Memories are stored at the first fill. */
+function controlSteps(
+  { control, lever, presetLabels }: BuildFacts,
+  add: ReturnType<typeof stepList>['add'],
+): void {
+  const after = { down: 'On its wheels, on level ground.' }
+  const clear =
+    'It fills and vents by itself: nobody near the springs, service lock or dump before it is jacked.'
+  switch (control) {
+    case 'memories':
+      return
+    case 'paddles':
+    case 'hand':
+      if (presetLabels.length === 0) return
+      add('Close', 'card', 'Put the card of pressures on the dash', presetLabels.join(' · '), {
+        minutes: 5,
+        after,
+      })
+      return
+    case 'lever':
+      add(
+        'Close',
+        'lever',
+        'Set the height valve',
+        lever
+          ? 'Link in the hole {arm} from the shaft, {link} long, arm level and link upright, unladen.'
+          : 'Arm level and link upright, unladen.',
+        {
+          values: lever
+            ? {
+                arm: { value: lever.arm, quantity: 'length' },
+                link: { value: lever.link, quantity: 'length' },
+              }
+            : {},
+          minutes: 20,
+          cautions: [clear],
+          after,
+        },
+      )
+      return
+    case 'controller':
+      add(
+        'Close',
+        'teach',
+        'Teach the controller',
+        'Low, high, then ride height, both sides as their own sheet says.',
+        {
+          minutes: 20,
+          cautions: [clear],
+          after,
+        },
+      )
+      add(
+        'Close',
+        'still',
+        'Try what keeps it still',
+        'Service lock, door, key: each stops it, as its sheet says.',
+        {
+          minutes: 10,
+          after: { teach: 'It must level before it can be stopped.' },
+        },
+      )
+  }
 }

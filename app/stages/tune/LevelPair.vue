@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { ARRANGEMENTS, type Arrangement, type PairResult } from '#core/air/levelling/bothCorners'
+import {
+  ARRANGEMENT_LABELS,
+  arrangementOf,
+  PAIR_DRIVES,
+  runPair,
+  type PairDriveId,
+} from '#core/derive/levelPair'
+import { showText, type Quantity } from '#core/quantity/units'
+
+/** Both rear corners at once: one valve or sensor a side, one in the middle, and two that were swapped. */
+const job = useJob()
+const shop = useShop()
+const drive = ref<PairDriveId>('load')
+const working = ref(false)
+const ran = shallowRef<{ of: unknown; rows: { id: Arrangement; result: PairResult }[] } | null>(null)
+const text = (value: number, quantity: Quantity) => showText(value, quantity, shop.units)
+const own = computed(() => arrangementOf(job.plan!))
+async function run(): Promise<void> {
+  working.value = true
+  // The page shows that something is under way before it works.
+  await new Promise((resolve) => setTimeout(resolve, 30))
+  const { plan } = job
+  const rows = ARRANGEMENTS.flatMap((id) => {
+    const result = runPair(plan!, job.derived!, job.haulId!, drive.value, id)
+    return result ? [{ id, result }] : []
+  })
+  ran.value = { of: plan, rows }
+  working.value = false
+}
+const higher = (lean: number) =>
+  Math.abs(lean) < 0.0005
+    ? 'level'
+    : `${text(Math.abs(lean), 'length')}, ${lean > 0 ? 'left' : 'right'} higher`
+</script>
+
+<template>
+  <section class="mt-4" aria-label="Both corners">
+    <h3>Both corners</h3>
+    <div class="flex flex-wrap gap-3 items-end mt-1">
+      <PickField
+        label="Both over"
+        :value="drive"
+        :options="PAIR_DRIVES.map(({ id, label }) => ({ value: id, label }))"
+        @change="(v) => void (drive = v as PairDriveId)"
+      />
+      <button type="button" class="button quiet" :disabled="working" @click="run">
+        {{ working ? 'Running …' : 'Run both corners' }}
+      </button>
+      <p v-if="ran && ran.of !== job.plan" class="label">Of the plan as it was before the last change.</p>
+    </div>
+    <div v-if="ran" class="overflow-x-auto mt-2">
+      <table class="text-sm w-full">
+        <caption class="sr-only">
+          Valves or sensors: one a side, one in the middle, swapped
+        </caption>
+        <thead>
+          <tr class="label text-left">
+            <th scope="col">Valve or sensor</th>
+            <th scope="col" class="text-right pr-4">Leans at the end</th>
+            <th scope="col" class="text-right pr-4">Middle off</th>
+            <th scope="col" class="text-right pr-4">Rests after</th>
+            <th scope="col" class="text-right pr-4">Air in</th>
+            <th scope="col" class="text-right">Air out</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="{ id, result } in ran.rows" :key="id" class="border-t border-line">
+            <th scope="row" class="py-1 text-left font-normal">
+              {{ ARRANGEMENT_LABELS[id] }}<span v-if="id === own" class="label"> as planned</span>
+            </th>
+            <td class="py-1 pr-4 text-right figure">{{ higher(result.lean) }}</td>
+            <td class="py-1 pr-4 text-right figure">{{ text(result.off, 'length') }}</td>
+            <td class="py-1 pr-4 text-right figure">
+              {{ result.restAt === null ? 'never' : text(result.restAt, 'time') }}
+            </td>
+            <td class="py-1 pr-4 text-right figure">{{ text(result.filled, 'volume') }}</td>
+            <td class="py-1 text-right figure">{{ text(result.vented, 'volume') }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="label mt-1">
+      Half the body on each corner, joined by what the front and the bars resist of roll. A kerb of 80 mm
+      under the left wheel for a minute, standing.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,38 @@
+import { demoJobs } from '../demo/demoShop'
+import { createDeriver } from './derive'
+import { arrangementOf, PAIR_DRIVES, rollBar, runPair } from './levelPair'
+
+/** Both corners of the demo's jobs that level themselves. */
+const jobOf = (id: string) => demoJobs().find((job) => job.id === id)!.plan
+const ridge = jobOf('ridge-tender')
+const derived = createDeriver()(ridge)
+
+test('roll by hand: half the front’s rate on its base squared, and the bars, over the rear’s base squared', () => {
+  const { truck } = derived.stages.truck.result
+  const { frontRate, frontSpringBase, frontAntiRoll, rearAntiRoll, rearSpringBase } = truck.suspension
+  const moment = (frontRate * frontSpringBase * frontSpringBase) / 2 + frontAntiRoll + rearAntiRoll
+  expect(rollBar(truck) * rearSpringBase * rearSpringBase).toBeCloseTo(moment, 6)
+})
+
+test('every arrangement over both drives comes to an end with figures; without a haul there is none', () => {
+  for (const { id } of PAIR_DRIVES)
+    for (const arrangement of ['sides', 'middle', 'swapped'] as const) {
+      const found = runPair(ridge, derived, 'water', id, arrangement)!
+      for (const value of [found.off, found.lean, found.filled, found.vented])
+        expect(Number.isFinite(value)).toBe(true)
+    }
+  expect(runPair(ridge, derived, 'ghost', 'load', 'sides')).toBeNull()
+})
+
+test('on a kerb one a side spends more air than one in the middle', () => {
+  const air = (arrangement: 'sides' | 'middle') => {
+    const { filled, vented } = runPair(ridge, derived, 'half', 'kerb', arrangement)!
+    return filled + vented
+  }
+  expect(air('sides')).toBeGreaterThan(air('middle'))
+})
+
+test('how a circuit has its valves or its sensors', () => {
+  expect(['sides', 'middle']).toContain(arrangementOf(ridge))
+  expect(arrangementOf(jobOf('kiln-trailer'))).toBe('sides')
+})

@@ -102,7 +102,7 @@ export function answerPlan(plan: Plan, derived: Derived): Answers {
     }
     left -= given - work.left
   }
-  const { springVolume, current } = derived.stages.air.result
+  const { springVolume, current, compressors } = derived.stages.air.result
   return answersFromRuns({
     air: circuit,
     spring,
@@ -111,7 +111,7 @@ export function answerPlan(plan: Plan, derived: Derived): Answers {
     runs,
     failures,
     springVolume,
-    plannedCurrent: current,
+    plannedCurrent: current * compressors,
   })
 }
 

@@ -5,6 +5,7 @@ import { takeOut } from '../../air/circuit/operations'
 import { ARCHETYPES, startingCircuit } from '../../air/circuit/startingCircuits'
 import { demoJobs } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
+import { answerPlan } from '../../derive/runs'
 import { wiringFor } from '../../derive/network'
 import { newPlan } from '../../derive/newPlan'
 import type { Archetype, Plan } from '../../document/types'
@@ -120,3 +121,13 @@ test('it meets the first one before the tank and the check valve, comes with its
   expect(() => addSecondCompressor(startingHand())).toThrow('no electric compressor yet')
 })
 const startingHand = () => ({ ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('hand-two') })
+
+test('a run that draws what both were planned to draw is told nothing of: Power knows of both', () => {
+  const { plan } = demoJobs().find(({ id }) => id === 'estuary-flatbed')!
+  const pair = { ...plan, air: addSecondCompressor(plan.air) }
+  const over = (of: Plan) =>
+    answerPlan(of, derive(of))
+      .notes.filter(({ rule }) => rule === 'run-current')
+      .map(({ value }) => value)
+  expect(over(pair)).toEqual(over(plan))
+})

@@ -1,24 +1,22 @@
-import { FAULT_WORDS, faultCommands } from '../air/run/faults'
+import { faultCommands } from '../air/run/faults'
 import { CircuitRun } from '../air/run/circuitRun'
 import { partLabel } from '../air/circuit/connections'
 import { circuitAsItRuns } from '../air/circuit/states'
-import { faultsOf, newScenario } from '../air/run/scenarios'
-import { boreConductance, isoMassFlow } from '../air/equations/componentFlow'
-import { PRACTICE } from '../catalog/practice'
+import { newScenario } from '../air/run/scenarios'
 import { WIRING } from '../catalog/wiring'
 import { ControlBoxModel, type BoxTruck, type Phone } from '../devices/controlBox'
 import type { FaultOffered, HandOffered, Question, StandState } from '../devices/protocol'
-import { sprayShows } from '../devices/spray'
-import { DeviceRefusal, type AirFault, type KeyPlace, type SprayShows } from '../devices/types'
+import { DeviceRefusal, type KeyPlace } from '../devices/types'
 import type { AirPlan, Plan, Preset, ScenarioStep, Side } from '../document/types'
 import { radioMargin } from '../lay/radio'
-import { faultKey, faultsOf as wiringFaultsOf, faultText } from '../power/network/meterWalk'
-import { ohmsBehind, solveState, type Fault, type PowerState } from '../power/network/states'
+import { faultKey } from '../power/network/meterWalk'
+import { solveState, type Fault, type PowerState } from '../power/network/states'
 import type { Wiring } from '../power/network/types'
-import { REFERENCE_DENSITY } from '../quantity/constants'
 import { randomNumbers } from '../quantity/random'
 import { createDeriver } from './derive'
 import { runFacts } from './runs'
+import { airFault, airFaults, faultsOffered, wiringFault } from './standInFaults'
+import { meterReads, sprayReads } from './standInReadings'
 import type { Derived } from './types'
 
 /** Devices that stand in for those on the truck: the job's own circuit and wiring, run in time, under a box that answers. */
@@ -33,14 +31,6 @@ const LOOK_EVERY = 0.25
 const BESIDE = { away: 1, sheets: 0 }
 /** What can be heard of the shop: the last things that happened. */
 const MOST_SAID = 200
-
-/** Every joint that may leak, beside what else can fail in a circuit. */
-function airFaults(air: AirPlan): AirFault[] {
-  const leaks = Object.keys(air.lines).map((part): AirFault => ({ what: 'leak', part }))
-  const others = faultsOf(air).filter(({ what }) => what !== 'leak')
-  return [...others, ...leaks]
-}
-const keyOf = ({ what, part }: AirFault) => `air ${what} ${part}`
 
 /** Four digits for a job: the same ones every time. */
 function codeOf(job: string): string {
@@ -274,9 +264,9 @@ export class StandIns implements BoxTruck {
       case 'heights':
         return this.heights()
       case 'meter':
-        return this.meter(question.kind, question.at)
+        return meterReads(this.wiring, this.wired, this.now().volts, question)
       case 'spray':
-        return this.spray(question.line, question.end)
+        return sprayReads(this.run, this.circuit, this.air, question)
       case 'fault':
         return this.fail(question.key)
       case 'hide':
@@ -325,45 +315,9 @@ export class StandIns implements BoxTruck {
     return { left, right }
   }
 
-  private meter(kind: 'volts' | 'across' | 'ohms', at: string): number {
-    const { wiring, wired } = this
-    const part = wiring.parts.find(({ id }) => id === at)
-    if (kind === 'volts') {
-      const volts = this.now().volts[at]
-      if (volts === undefined) throw new DeviceRefusal('no-such-place')
-      return rounded(volts, 100)
-    }
-    if (!part || (kind === 'ohms' && part.role !== 'guard')) throw new DeviceRefusal('no-such-place')
-    if (kind === 'ohms') return rounded(ohmsBehind(wiring, at, wired), 10)
-    const { volts } = this.now()
-    return rounded(volts[part.a]! - volts[part.b]!, 1000)
-  }
-
-  private spray(line: string, end: 'from' | 'to'): SprayShows {
-    const laid = this.circuit.lines[line]
-    if (!laid) throw new DeviceRefusal('no-such-place')
-    // A joint leaks where its tube ends, on the side away from the supply.
-    if (end !== 'to' || !this.air.has(keyOf({ what: 'leak', part: line }))) return 'dry'
-    const { model, atmosphere, sim } = this.run
-    const vessel = model.where.get(`${laid.to}.${laid.toPort}`) ?? model.where.get(laid.to)
-    if (vessel === undefined) return 'dry'
-    const inside = sim.sample().pressure[sim.index.get(vessel)!]!
-    const conductance = boreConductance(PRACTICE.leakBore.value)
-    const critical = PRACTICE.boreCriticalRatio.value
-    const temperature = model.network.ambient(this.run.t)
-    return sprayShows(isoMassFlow(conductance, critical, inside, atmosphere, temperature) / REFERENCE_DENSITY)
-  }
-
   /** What can be made to fail on this job. */
   offered(): FaultOffered[] {
-    const air = airFaults(this.circuit).map((fault) => ({
-      key: keyOf(fault),
-      label: FAULT_WORDS[fault.what].replace('{part}', this.nameOf(fault.part)),
-    }))
-    const wiring = wiringFaultsOf(this.wiring).flatMap(({ fault }) =>
-      fault ? [{ key: `wire ${faultKey(fault)}`, label: faultText(fault, this.wiring) }] : [],
-    )
-    return [...air, ...wiring.filter(({ key }, i) => wiring.findIndex((w) => w.key === key) === i)]
+    return faultsOffered(this.circuit, this.wiring)
   }
   /** What a hand can press: every valve of its own, not those that the box works. */
   hands(): HandOffered[] {
@@ -376,25 +330,14 @@ export class StandIns implements BoxTruck {
       return [{ part, label: partLabel(this.circuit, part), ...ways }]
     })
   }
-  private nameOf(part: string): string {
-    const line = this.circuit.lines[part]
-    if (!line) return partLabel(this.circuit, part)
-    return `${partLabel(this.circuit, line.from)} to ${partLabel(this.circuit, line.to).toLowerCase()}`
-  }
-
   private fail(key: string): void {
     if (!this.offered().some((offered) => offered.key === key)) throw new DeviceRefusal('no-such-place')
     if (key.startsWith('air ')) this.throwAir(key)
-    else {
-      const found = wiringFaultsOf(this.wiring).find(
-        ({ fault }) => fault !== null && `wire ${faultKey(fault)}` === key,
-      )
-      this.wired = found?.fault ?? null
-    }
+    else this.wired = wiringFault(this.wiring, key)
     this.holdMotors()
   }
   private throwAir(key: string): void {
-    const fault = airFaults(this.circuit).find((other) => keyOf(other) === key)
+    const fault = airFault(this.circuit, key)
     if (!fault) return void this.air.delete(key)
     this.air.add(key)
     const { open = [], hold = [], shut = [], weld } = faultCommands[fault.what](fault.part)
@@ -452,5 +395,3 @@ export class StandIns implements BoxTruck {
     }
   }
 }
-
-const rounded = (value: number, steps: number) => Math.round(value * steps) / steps

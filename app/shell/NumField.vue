@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { parseQuantity } from '#core/quantity/parse'
-import { show, showText, unitFor, type Quantity } from '#core/quantity/units'
+import { show, shownUnit, showText, type Quantity } from '#core/quantity/units'
 
 /**
  * A measured field: shows an SI value in the shop's unit, takes any unit typed, and keeps what was typed while it is wrong.
@@ -32,7 +32,8 @@ const shop = useShop()
 const id = useId()
 const typed = ref<string | null>(null)
 const problem = ref('')
-const unit = computed(() => unitFor(quantity, shop.units))
+/** What is typed without a unit is in the one that stands beside it. */
+const unit = computed(() => shownUnit(value, quantity, shop.units))
 const shown = computed(() =>
   value === null ? '' : show(value, quantity, shop.units, digits).text.replace(/ /g, ''),
 )

@@ -22,7 +22,7 @@ test('put on a job it is that way, the hauls stay, and the job itself is left al
 })
 
 test('every way runs on every one of them, with figures that are figures', () => {
-  for (const job of ['estuary-flatbed', 'ridge-tender', 'star-wagon'])
+  for (const job of ['estuary-flatbed', 'star-wagon'])
     for (const id of WAY_IDS) {
       const { seconds, air, airPerKm, amps, off, parts } = levellingWay(jobOf(job), id)!
       for (const value of [air, airPerKm, amps, off, parts]) expect(value).toBeGreaterThanOrEqual(0)

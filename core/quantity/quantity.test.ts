@@ -11,6 +11,7 @@ import {
   formatNumber,
   fromSi,
   show,
+  shownUnit,
   showText,
   toSi,
   unitFor,
@@ -218,4 +219,17 @@ test('a root at an end is taken at once, one between in few looks, and the brack
   expect(bent.looks.length).toBeLessThanOrEqual(40)
   expect(findRootOfRising((x) => x - 700, 1)).toBeCloseTo(700, 8)
   expect(findRootOfRising((x) => x + 700, 1)).toBeCloseTo(-700, 8)
+})
+
+test('a field says the unit that its figure is shown in: from two minutes on not seconds', () => {
+  expect(shownUnit(119.9, 'time', METRIC_UNITS).symbol).toBe('s')
+  expect(shownUnit(120, 'time', METRIC_UNITS).symbol).toBe('min')
+  expect(shownUnit(null, 'time', METRIC_UNITS).symbol).toBe('s')
+  for (const value of [0.5, 119, 120, 240, 7200, 200_000]) {
+    const { text, unit } = show(value, 'time', METRIC_UNITS, 1)
+    expect(unit).toBe(shownUnit(value, 'time', METRIC_UNITS).symbol)
+    // What is shown, typed again as it stands, is the same time.
+    const read = parseQuantity(text, 'time', shownUnit(value, 'time', METRIC_UNITS))
+    expect(read.ok && Math.abs(read.value / value - 1)).toBeLessThan(0.06)
+  }
 })

@@ -203,7 +203,7 @@ export function show(
   digits?: number,
 ): { text: string; unit: string } {
   if (value == null || !Number.isFinite(value)) return { text: '—', unit: '' }
-  if (quantity === 'time') return showTime(value)
+  if (quantity === 'time') return showTime(value, digits)
   const unit = unitFor(quantity, choice)
   if (quantity === 'wireArea' && unit.symbol === 'AWG') {
     return { text: formatNumber(awgOfArea(value), 0), unit: 'AWG' }
@@ -225,12 +225,22 @@ export function showText(
 
 /** From so many on, a tenth of an hour or a day says nothing. */
 const FULL = 100
-function showTime(value: number): { text: string; unit: string } {
+function timeUnit(value: number): Unit {
   const size = Math.abs(value)
-  const name = size < 120 ? 's' : size < 7200 ? 'min' : size < 172_800 ? 'h' : 'd'
-  const unit = QUANTITIES.time[name]
+  return QUANTITIES.time[size < 120 ? 's' : size < 7200 ? 'min' : size < 172_800 ? 'h' : 'd']
+}
+
+/** The unit that a figure is shown in: of a time by its size, else as the shop has it. */
+export const shownUnit = (value: number | null, quantity: Quantity, choice: UnitChoice): Unit =>
+  quantity === 'time' && value !== null ? timeUnit(value) : unitFor(quantity, choice)
+
+function showTime(value: number, digits?: number): { text: string; unit: string } {
+  const unit = timeUnit(value)
   const shown = value / unit.factor
-  return { text: formatNumber(shown, Math.abs(shown) >= FULL ? 0 : unit.digits), unit: unit.symbol }
+  return {
+    text: formatNumber(shown, Math.abs(shown) >= FULL ? 0 : (digits ?? unit.digits)),
+    unit: unit.symbol,
+  }
 }
 
 /** Area in m² of an AWG size: d = 0.127 mm × 92^((36 − n)/39). ASTM B258. */

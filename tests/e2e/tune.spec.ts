@@ -102,6 +102,10 @@ test('electronic levelling: what keeps it still is asked for, a sensor unplugged
   const notes = page.getByRole('region', { name: 'Bench notes' })
   await expect(notes.getByText('Service lock on before it is jacked or hoisted')).toBeVisible()
   await expect(notes.getByText('What keeps it still was not looked up')).toBeVisible()
+  // Four minutes are told as minutes, with their unit beside them.
+  const givesUp = page.getByLabel('Gives up after')
+  await expect(givesUp).toHaveValue('4.0')
+  await expect(givesUp.locator('xpath=following-sibling::span')).toHaveText('min')
   for (const label of ['Still with a door open', 'Still with the key off', 'Still while hitching'])
     await page.getByLabel(label).selectOption('yes')
   await page.getByLabel('Has a service lock').selectOption('no')

@@ -18,11 +18,11 @@ const FIELDS = [
   { figure: 'timeOut', label: 'Gives up after', quantity: 'time', min: 1, max: 3600 },
 ] as const
 const SENSING = [
-  { key: 'driving', label: 'Waits driving', quantity: 'time', min: 0, max: 600 },
-  { key: 'filter', label: 'Smooths over', quantity: 'time', min: 0, max: 60 },
-  { key: 'arm', label: 'Sensor’s arm', quantity: 'length', min: 0.02, max: 1 },
-  { key: 'rod', label: 'Sensor’s rod', quantity: 'length', min: 0.02, max: 2 },
-  { key: 'range', label: 'Sensor turns, each way', quantity: 'angle', min: 0.1, max: 1.6 },
+  { key: 'driving', label: 'Waits driving', quantity: 'time', min: 0, max: 600, digits: 0 },
+  { key: 'filter', label: 'Smooths over', quantity: 'time', min: 0, max: 60, digits: 1 },
+  { key: 'arm', label: 'Sensor’s arm', quantity: 'length', min: 0.02, max: 1, digits: undefined },
+  { key: 'rod', label: 'Sensor’s rod', quantity: 'length', min: 0.02, max: 2, digits: undefined },
+  { key: 'range', label: 'Sensor turns, each way', quantity: 'angle', min: 0.1, max: 1.6, digits: 1 },
 ] as const
 const STILL = [
   { key: 'door', label: 'Still with a door open' },
@@ -52,13 +52,14 @@ const known = (value: boolean | null) => (value === null ? '' : value ? 'yes' : 
         @change="(v) => setSheet(figure, label, v)"
       />
       <NumField
-        v-for="{ key, label, quantity, min, max } in SENSING"
+        v-for="{ key, label, quantity, min, max, digits } in SENSING"
         :key="key"
         :label="label"
         :value="sensing[key]"
         :quantity="quantity"
         :min="min"
         :max="max"
+        :digits="digits"
         @change="(v) => set(key, label, v)"
       />
       <PickField

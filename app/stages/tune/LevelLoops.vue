@@ -104,6 +104,7 @@ const isOld = (of: unknown) => of !== job.plan
             label="Valve lags by"
             :value="tune.lever.delay"
             quantity="time"
+            :digits="1"
             :min="0"
             :max="60"
             @change="(v) => job.edit('Lag of the height valve', (d) => void (d.tune.lever.delay = v))"

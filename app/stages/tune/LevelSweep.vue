@@ -8,7 +8,8 @@ const { tried, isOld } = defineProps<{ tried: readonly LevelTried[]; isOld: bool
 const job = useJob()
 const shop = useShop()
 const ScatterChart = laterComponent(() => import('~/pictures/ScatterChart.vue'))
-const text = (value: number, quantity: Quantity) => showText(value, quantity, shop.units)
+const text = (value: number, quantity: Quantity) =>
+  showText(value, quantity, shop.units, quantity === 'time' ? 1 : undefined)
 /** What a try is, in columns. */
 const settings = (of: LevelTry): [string, number, Quantity][] =>
   'arm' in of

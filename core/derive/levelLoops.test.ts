@@ -62,14 +62,32 @@ test('of what was tried what hunts comes last, then what never comes level, then
   const ridge = jobOf('ridge-tender')
   const before = structuredClone(ridge)
   const derived = createDeriver()(ridge)
-  const one = tryLevel(ridge, derived, 'water', LEVER_TRIES[0]!)!
-  expect(one.of).toEqual(LEVER_TRIES[0]!)
+  const [last] = LEVER_TRIES.slice(-1)
+  const one = tryLevel(ridge, derived, 'water', last!)!
+  expect(one.of).toEqual(last)
   expect(ridge).toEqual(before)
   const tried = { ...one, hunts: 0, off: 0, levelAt: 10, airPerKm: 2 }
   const list = [{ ...tried, hunts: 0.01 }, { ...tried, levelAt: null }, tried, { ...tried, airPerKm: 1 }]
   expect(bestTried(list)).toEqual([list[3], list[2], list[1], list[0]])
   const kiln = jobOf('kiln-trailer')
   expect(tryLevel(kiln, createDeriver()(kiln), 'kiln', LEVER_TRIES[0]!)).toBeNull()
+})
+
+test('what is offered of levers goes over the whole travel: taken, no Stop comes', () => {
+  const ridge = jobOf('ridge-tender')
+  const derived = createDeriver()(ridge)
+  // Every arm, with a short, a middle or a long link.
+  const some = LEVER_TRIES.filter((_, i) => i % 6 === 0)
+  const offered = some.filter((of) => tryLevel(ridge, derived, 'dry', of) !== null)
+  const geometric = some.map((of) => {
+    const taken = structuredClone(ridge)
+    takeTry(taken, of)
+    const stops = createDeriver()(taken).notes.filter(({ rule }) => rule.startsWith('lever-'))
+    return { of, stops: stops.length }
+  })
+  expect(geometric.some(({ stops }) => stops > 0)).toBe(true)
+  for (const { of, stops } of geometric)
+    expect({ of, isOffered: offered.includes(of) }).toEqual({ of, isOffered: stops === 0 })
 })
 
 test('a controller has filter, band and wait tried; what is taken stands in the plan', () => {

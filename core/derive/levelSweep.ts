@@ -1,23 +1,25 @@
 import { firstOfKind } from '../air/circuit/connections'
 import type { Plan } from '../document/types'
-import { ARM_HOLES } from '../tune/lever'
-import { levelLoopOf, ROAD_KM, runLevel } from './levelLoops'
+import { ARM_HOLES, leverTravel } from '../tune/lever'
+import { levelLoopOf, ROAD_KM, runLevel, wheelTravel } from './levelLoops'
 import type { Derived } from './types'
 
 /** What a height valve or a controller can be set to, tried one by one over a load and a rough road. SI. */
 
-/** Lags a valve may have, s, as they are sold (from memory). */
-export const LAGS: readonly number[] = [0, 1, 3, 6]
+/** Lags a valve may have, s, and lengths of links, m, as they are sold (from memory). */
+const LAGS: readonly number[] = [0, 2, 6]
+const LINKS: readonly number[] = [0.15, 0.25, 0.4]
 /** Of a controller what it may smooth over, leave alone and wait, as they can be set (from memory). */
 const FILTERS: readonly number[] = [0.5, 2, 5]
 const BANDS: readonly number[] = [0.004, 0.008, 0.015]
 const WAITS: readonly number[] = [2, 8, 20]
 
-/** A valve's arm and lag, or a controller's filter, band and wait. */
-export type LevelTry = { arm: number; delay: number } | { filter: number; band: number; wait: number }
-/** Every arm hole with every lag, and every filter with every band and wait. */
+/** A valve's arm, link and lag, or a controller's filter, band and wait. */
+export type LevelTry =
+  { arm: number; link: number; delay: number } | { filter: number; band: number; wait: number }
+/** Every arm hole with every link and lag, and every filter with every band and wait. */
 export const LEVER_TRIES: readonly LevelTry[] = ARM_HOLES.flatMap((arm) =>
-  LAGS.map((delay) => ({ arm, delay })),
+  LINKS.flatMap((link) => LAGS.map((delay) => ({ arm, link, delay }))),
 )
 export const CONTROL_TRIES: readonly LevelTry[] = FILTERS.flatMap((filter) =>
   BANDS.flatMap((band) => WAITS.map((wait) => ({ filter, band, wait }))),
@@ -36,6 +38,7 @@ export function takeTry(plan: Plan, tried: LevelTry): void {
   const { sheet } = plan.air.components[part]!
   if ('arm' in tried) {
     sheet.arm = tried.arm
+    plan.tune.lever.link = tried.link
     plan.tune.lever.delay = tried.delay
     return
   }
@@ -55,9 +58,20 @@ export interface LevelTried {
   airPerKm: number
 }
 
-/** One try over the haul's load and a rough road; null where nothing of its kind levels this haul. */
+/** Whether a lever goes over its whole travel without coming into one line or past the valve's own stops. */
+function clears({ arm, link }: { arm: number; link: number }, { truck, tune }: Plan): boolean {
+  const [droop, bump] = wheelTravel(truck.seatGap)
+  const travel = leverTravel({ arm, link, ahead: arm, below: link }, droop, bump, tune.lever.stops)
+  return !travel.overCentre && !travel.atStops
+}
+
+/**
+ * One try over the haul's load and a rough road; null where nothing of its kind levels this haul, or where the lever would
+ * not go over its travel.
+ */
 export function tryLevel(plan: Plan, derived: Derived, haulId: string, of: LevelTry): LevelTried | null {
   if (!firstOfKind(plan.air, 'arm' in of ? 'heightValve' : 'controller')) return null
+  if ('arm' in of && !clears(of, plan)) return null
   const changed = structuredClone(plan)
   takeTry(changed, of)
   const loop = levelLoopOf(changed, derived, haulId)

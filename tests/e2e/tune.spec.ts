@@ -50,7 +50,7 @@ test('a height valve is run over a load, every arm is tried, and the best is tak
     .getByRole('button', { name: /^Hang the link/ })
     .click()
   await expect(notes(page).getByText('The lever goes over centre')).toHaveCount(0)
-  await levelling.getByRole('button', { name: 'Try every arm and lag' }).click()
+  await levelling.getByRole('button', { name: 'Try every arm, link and lag' }).click()
   await expect(levelling.getByRole('button', { name: /^Stop after/ })).toHaveCount(0)
   await levelling.getByRole('button', { name: 'Take it' }).first().click()
   await expect(levelling.getByText('Of the plan as it was before the last change.').first()).toBeVisible()

@@ -156,7 +156,7 @@ const isOld = (of: unknown) => of !== job.plan
           Stop after {{ count }} of {{ total }}
         </button>
         <button v-else type="button" class="button quiet" :disabled="!job.haulId" @click="sweep.start">
-          {{ valve ? 'Try every arm and lag' : 'Try every filter, band and wait' }}
+          {{ valve ? 'Try every arm, link and lag' : 'Try every filter, band and wait' }}
         </button>
       </template>
       <p v-if="problem" class="text-brick" role="alert">{{ problem }}</p>

@@ -15,6 +15,7 @@ const settings = (of: LevelTry): [string, number, Quantity][] =>
   'arm' in of
     ? [
         ['Arm', of.arm, 'length'],
+        ['Link', of.link, 'length'],
         ['Lag', of.delay, 'time'],
       ]
     : [
@@ -65,7 +66,8 @@ const take = (of: LevelTry) => job.edit('What it levels with', (draft) => takeTr
     <div class="overflow-x-auto mt-3">
       <table class="text-sm w-full">
         <caption class="label text-left">
-          Best first: none that hunts, then those that come level, then the least air
+          Best first: none that hunts, then those that come level, then the least air. Levers that come into
+          one line or past the valve’s stops are left out.
         </caption>
         <thead>
           <tr class="label text-left">

@@ -122,7 +122,12 @@ test('a changed plan keeps air, memories and phone; another circuit without a bo
   expect(after.gauge.left).toBeCloseTo(before.gauge.left, 3)
   expect(after.box!.memories).toEqual(before.box!.memories)
   expect([after.box!.paired, after.t]).toEqual([ME, before.t])
-  devices.change({ ...plan, air: { ...plan.air, ...startingCircuit('hand-two') } })
+  // A haul and a fault that the changed plan does not have are gone with it.
+  ask({ do: 'set', haul: 'camp' })
+  ask({ do: 'fault', key: 'wire relay open' })
+  const { camp: _, ...hauls } = plan.hauls
+  devices.change({ ...plan, hauls, air: { ...plan.air, ...startingCircuit('hand-two') } })
+  expect(devices.state()).toMatchObject({ haul: null, faults: [] })
   expect(devices.state().box).toBeNull()
   expect(refused({ do: 'pair', code: '1' })).toBe('no-box')
 })

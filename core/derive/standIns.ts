@@ -114,6 +114,8 @@ export class StandIns implements BoxTruck {
   private rebuild(plan: Plan): void {
     const box = this.box?.state()
     const before = { pressures: this.pressures(), tank: this.tank() }
+    // What is no longer in the plan is no longer on the truck.
+    if (this.haul !== null && !plan.hauls[this.haul]) this.haul = null
     const made = this.build(plan, before)
     this.began += this.run.t
     Object.assign(this, made)
@@ -121,6 +123,7 @@ export class StandIns implements BoxTruck {
     this.plan = plan
     this.heard = this.results = 0
     this.solved.clear()
+    if (this.wired && !this.wiring.parts.some(({ id }) => id === this.wired!.part)) this.wired = null
     this.box = this.makeBox()
     if (box) this.box?.takeOver(box)
     for (const key of [...this.air]) this.throwAir(key)

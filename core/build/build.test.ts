@@ -356,3 +356,11 @@ test('each circuit is set up in its own way: memories stored, a card for what is
   expect(lever!.values).toMatchObject({ arm: { value: 0.2 }, link: { value: 0.25 } })
   expect(lever!.cautions.join(' ')).toContain('before it is jacked')
 })
+
+test('what a step says of the hauls is in their own order, whatever order their keys come back in', () => {
+  const { plan } = demoJobs().find(({ id }) => id === 'star-wagon')!
+  const turned = { ...plan, hauls: Object.fromEntries(Object.entries(plan.hauls).reverse()) }
+  expect(Object.keys(turned.hauls)).not.toEqual(Object.keys(plan.hauls))
+  expect(stepsOf(turned)).toEqual(stepsOf(plan))
+  expect(createDeriver()(turned).notes.filter(({ rule }) => rule === 'step-changed')).toEqual([])
+})

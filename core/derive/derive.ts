@@ -240,7 +240,7 @@ function buildOf(
   { truck, lay, power }: Before<'truck' | 'lay' | 'power'>,
   memo: Memo,
 ): Stages['build'] {
-  const presetLabels = Object.values(plan.hauls).map((h) => h.label)
+  const presetLabels = ordered(plan.hauls).map(([, { label }]) => label)
   const { control, lever } = controlOf(plan)
   const { powered, oneWay, area, fuse, rows, wiring } = power.result
   const marks = rows.flatMap(({ id, mark }) => (id === 'feed' || id === 'earth' ? [] : [mark]))

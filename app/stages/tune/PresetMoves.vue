@@ -24,9 +24,10 @@ async function start(): Promise<void> {
   running.value = true
   const mine = new Worker(new URL('../../workers/moves.ts', import.meta.url), { type: 'module' })
   worker = mine
+  const hand = wrap<MovesWorker>(mine)
   const { plan } = job
   try {
-    const found = await wrap<MovesWorker>(mine).run(JSON.parse(JSON.stringify(plan)))
+    const found = await hand.run(JSON.parse(JSON.stringify(plan)))
     if (worker !== mine) return
     moves.value = found
     of.value = plan

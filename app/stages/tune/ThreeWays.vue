@@ -25,11 +25,13 @@ async function start(): Promise<void> {
   running.value = true
   const mine = new Worker(new URL('../../workers/ways.ts', import.meta.url), { type: 'module' })
   worker = mine
+  // One hand for all calls: a hand that is let go of lets go of its worker.
+  const hand = wrap<WaysWorker>(mine)
   const { plan } = job
   of.value = plan
   try {
     for (const id of WAY_IDS) {
-      const found = await wrap<WaysWorker>(mine).one(JSON.parse(JSON.stringify(plan)), id)
+      const found = await hand.one(JSON.parse(JSON.stringify(plan)), id)
       if (worker !== mine) return
       if (found) ways.value = [...ways.value, found]
     }

@@ -308,7 +308,7 @@ describe('both sides of each limit: the note comes where its value passes its li
     })
     expect(noteAt(noted).note?.rule).toBe(rule)
     let [off, on] = [quiet, noted]
-    for (let i = 0; i < 60 && Math.abs(on - off) > 1e-10 * Math.abs(quiet - noted); i++) {
+    for (let i = 0; i < 60 && Math.abs(on - off) > 1e-12 * Math.abs(quiet - noted); i++) {
       const middle = (off + on) / 2
       if (noteAt(middle).note) on = middle
       else off = middle

@@ -9,9 +9,15 @@ const derived = createDeriver()(ridge)
 
 test('roll by hand: half the front’s rate on its base squared, and the bars, over the rear’s base squared', () => {
   const { truck } = derived.stages.truck.result
-  const { frontRate, frontSpringBase, frontAntiRoll, rearAntiRoll, rearSpringBase } = truck.suspension
-  const moment = (frontRate * frontSpringBase * frontSpringBase) / 2 + frontAntiRoll + rearAntiRoll
-  expect(rollBar(truck) * rearSpringBase * rearSpringBase).toBeCloseTo(moment, 6)
+  const known = {
+    frontRate: 40_000,
+    frontSpringBase: 1,
+    frontAntiRoll: 3000,
+    rearAntiRoll: 2000,
+    rearSpringBase: 1.25,
+  }
+  // 40 000 · 1² ⁄ 2 + 5000 = 25 000 N·m/rad; over 1.25² it is 16 000 N/m.
+  expect(rollBar({ ...truck, suspension: { ...truck.suspension, ...known } })).toBeCloseTo(16_000, 6)
 })
 
 test('every arrangement over both drives comes to an end with figures; without a haul there is none', () => {

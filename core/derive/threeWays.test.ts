@@ -1,5 +1,4 @@
 import { demoJobs } from '../demo/demoShop'
-import { createDeriver } from './derive'
 import { levellingWay, onWay, WAY_IDS, wayOf } from './threeWays'
 
 /** Three ways side by side on the demo's jobs. */
@@ -46,5 +45,4 @@ test('the trade’s order: what levels itself spends air on the road with a valv
   // A valve stands off by its dead band: 0.04 rad on its arm.
   const arm = 0.2
   expect(valve!.off).toBeLessThan(0.04 * arm + 1e-3)
-  expect(createDeriver()(jobOf('ridge-tender')).stages.tune.result.presets).toBeDefined()
 })

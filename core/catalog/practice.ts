@@ -133,6 +133,11 @@ export const PRACTICE = {
   shopAir: practice(800_000, 'Pa', 'A tyre shop’s air for hand filling, gauge'),
   shortLine: practice(0.3, 'm', 'A line up to this long resists nothing beside any valve'),
   lineOffBore: remembered(0.004, 'm', 'What a hand feels of a line blown off'),
+  allowedLoss: remembered(
+    3500 / 86_400,
+    'Pa/s',
+    'A side may lose so much and count as tight (half a psi a day)',
+  ),
   leakBore: remembered(0.0005, 'm', 'A joint that hisses'),
   tyreVolume: remembered(0.06, 'm³', 'A truck tyre'),
   tyreFrom: remembered(140_000, 'Pa', 'A tyre let down for sand'),

@@ -33,9 +33,9 @@ test('two planned: no Stop, and no Fix but what the kit’s sheet says', () => {
       `${id} fix torque-missing`,
     ])
 })
-test('one just surveyed, without a Stop', () => {
+test('one surveyed and planned through to its lever, nothing of it built, without a Stop', () => {
   const { stages } = shop['ridge-tender']!
-  expect([stages.truck.state, stages.tune.state, stages.build.state]).toEqual(['clear', 'none', 'none'])
+  expect([stages.truck.state, stages.tune.state, stages.build.state]).toEqual(['clear', 'clear', 'none'])
   expect(stops('ridge-tender')).toEqual([])
 })
 test('one with Stops that are meant: the spacer is the customer’s to decide, the earth is wrong in the first draft', () => {

@@ -19,7 +19,7 @@ import { accept, heldOvernight, soaped } from './proof'
 
 /**
  * The demo shop: all invented. Eight jobs: two handed over (wagon, rig), one in proof (flatbed), one in build (runner), two
- * planned (hauler, a retrofit; sampler, a repair), one just surveyed (tender), one with a Stop that is the customer's to decide (kiln).
+ * planned (hauler, a retrofit; sampler, a repair), one surveyed and its lever chosen (tender), one with a Stop that is the customer's to decide (kiln).
  * In one file, job after job, since later jobs are told by what they do otherwise than the first.
  */
 
@@ -301,7 +301,14 @@ function others(): Plan[] {
   ridge.air = replacePart('compressor', 'belt')(ridge.air)
   weighed(ridge, 'Quarry scale', '2026-06-09')
   ridge.truck.survey.rearRate = { how: 'sheet', tolerance: null }
+  // The arm, link and lag that stand still over every haul and on the road.
+  ridge.air.components.height!.sheet.arm = 0.22
+  ridge.tune.lever = { ...ridge.tune.lever, link: 0.4, delay: 6 }
+  ridge.tune.weather = { ...ridge.tune.weather, cold: 258.15, pass: 1900 }
   circuit(kiln, 'electronic')
+  kiln.air.components.controller!.sheet.band = 0.008
+  kiln.air.components.controller!.sheet.delay = 8
+  kiln.tune.sensing = { ...kiln.tune.sensing, door: true, key: false, hitch: true, lock: true }
   kiln.lay.shields = {
     'spring-right': true,
     'height-right': true,

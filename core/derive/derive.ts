@@ -8,6 +8,7 @@ import { buildStage } from '../build/build'
 import { springVolume } from '../catalog/springVolume'
 import { exhaustSide } from '../catalog/truckGeometry'
 import { newHaul } from '../document/newHaul'
+import { TUNE_UNSAID } from '../document/unsaid'
 import { DIRECT, ordered, type AirPlan, type Plan } from '../document/types'
 import { handoverStage } from '../handover/handover'
 import { NEXT_DAY, type HeldSide } from '../handover/rules'
@@ -220,6 +221,7 @@ function leverOf({ truck: { seatGap }, tune: { lever } }: Plan, air: AirPlan): L
     stops: lever.stops,
     travel: over(arm),
     better: ARM_HOLES.find((hole) => hole > arm && clears(over(hole))) ?? null,
+    isChosen: lever.link !== TUNE_UNSAID.lever.link || air.components[id]!.sheet.arm !== undefined,
   }
 }
 
@@ -316,9 +318,9 @@ function handoverOf(
     notes,
     rearAxle: Object.fromEntries(rearAxles),
     elsewhere: Object.fromEntries(
-      Object.entries(tune.result.elsewhere).map(([id, { cold, hot, pass }]) => [
+      Object.entries(tune.result.elsewhere).map(([id, { cold, hot, pass, leak }]) => [
         id,
-        { cold: cold.reads, hot: hot.reads, pass: pass.reads, sinks: -cold.rise },
+        { cold: cold.reads, hot: hot.reads, pass: pass.reads, sinks: -cold.rise, holds: leak.holds },
       ]),
     ),
     weather: plan.tune.weather,

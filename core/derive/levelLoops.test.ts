@@ -1,9 +1,10 @@
 import { circuitPatches } from '../air/circuit/changeCircuit'
+import { partOf } from '../air/parts/parts'
 import { demoJobs } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import type { Plan } from '../document/types'
 import { createDeriver } from './derive'
-import { levelCsv, levelLoopOf, runLevel } from './levelLoops'
+import { leverFlow, levelCsv, levelLoopOf, runLevel } from './levelLoops'
 import { bestTried, CONTROL_TRIES, LEVER_TRIES, levelTries, takeTry, tryLevel } from './levelSweep'
 
 const jobOf = (id: string) => demoJobs().find((j) => j.id === id)!.plan
@@ -45,17 +46,41 @@ test('whatever the job, the corner carries what Load says it does: the truck unl
   }
 })
 
+test('a lever passes nothing in its dead band, all that ISO 6358 lets through wide open, up in and down out', () => {
+  const ridge = jobOf('ridge-tender')
+  const derived = createDeriver()(ridge)
+  const { deadBand, fullOpen, conductance, criticalRatio } = partOf(ridge.air, 'height').figures
+  const flows = leverFlow(ridge, derived, 'water')!
+  const inside = derived.stages.load.result.hauls.water!.left.pressure + 101_325
+  for (const { angle, flow } of flows) {
+    if (Math.abs(angle) <= deadBand!) expect(Math.abs(flow)).toBe(0)
+    else expect(Math.sign(flow)).toBe(Math.sign(angle))
+  }
+  const wide = flows[0]!
+  expect(-wide.angle).toBeGreaterThan(fullOpen!)
+  // Choked: C·p₁ of the reference atmosphere at 20 °C, whatever lies behind.
+  expect(101_325 / inside).toBeLessThan(criticalRatio!)
+  expect(-wide.flow).toBeCloseTo(conductance! * inside, 9)
+  expect(leverFlow(jobOf('kiln-trailer'), createDeriver()(jobOf('kiln-trailer')), 'kiln')).toBeNull()
+})
+
 test('the hoist empties what a height valve holds: it vents until the bag is slack', () => {
   const { vented, rows } = runLevel(loopOf(jobOf('ridge-tender'), 'water'), 'hoist')
   expect(vented).toBeGreaterThan(0.005)
   expect(rows.at(-1)!.spring).toBeLessThan(5000)
 })
 
-test('a controller waits out a pothole and a rough road; a height valve spends air on it', () => {
+test('a controller waits out a pothole and a rough road; a height valve spends air on it, a lagging one less', () => {
   const kiln = loopOf(jobOf('kiln-trailer'), 'kiln')
   expect(runLevel(kiln, 'pothole').filled).toBe(0)
   expect(runLevel(kiln, 'rough').filled).toBeLessThan(0.001)
-  expect(runLevel(loopOf(jobOf('ridge-tender'), 'water'), 'rough').filled).toBeGreaterThan(0.001)
+  const ridge = structuredClone(jobOf('ridge-tender'))
+  const lagging = runLevel(loopOf(ridge, 'water'), 'rough').filled
+  ridge.air.components.height!.sheet.arm = 0.15
+  ridge.tune.lever.delay = 0
+  const quick = runLevel(loopOf(ridge, 'water'), 'rough').filled
+  expect(quick).toBeGreaterThan(0.001)
+  expect(lagging).toBeLessThan(quick / 2)
 })
 
 test('of what was tried what hunts comes last, then what never comes level, then by its air; the plan is left alone', () => {

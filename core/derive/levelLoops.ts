@@ -1,6 +1,7 @@
 import { allOfKinds, firstOfKind } from '../air/circuit/connections'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { supplyOf } from '../air/circuit/supply'
+import { isoMassFlow } from '../air/equations/componentFlow'
 import { runLoop } from '../air/levelling/closedLoop'
 import type { Corner, Drive, Leveller, LoopResult, Supply } from '../air/levelling/types'
 import { roadHeights, washboard, type RoadClass } from '../air/levelling/road'
@@ -9,7 +10,7 @@ import { PRACTICE } from '../catalog/practice'
 import { springVolume } from '../catalog/springVolume'
 import type { Plan } from '../document/types'
 import { rearSteel, steelForce } from '../load/steel'
-import { GRAVITY } from '../quantity/constants'
+import { GRAVITY, REFERENCE_DENSITY } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
 import { leverAngle } from '../tune/lever'
 import { sensorTravel } from '../tune/sensor'
@@ -135,8 +136,6 @@ function levellerOf({ air: whole, tune, truck: { seatGap } }: Plan): Leveller | 
     const arm = f.arm!
     const { link, delay } = tune.lever
     const geometry = { arm, link, ahead: arm, below: link }
-    const shut = f.deadBand!
-    const wide = Math.max(f.fullOpen!, shut + LEAST_OPENING)
     return {
       kind: 'valve',
       delay,
@@ -146,8 +145,7 @@ function levellerOf({ air: whole, tune, truck: { seatGap } }: Plan): Leveller | 
         // The body up is the axle down, as the lever sees it.
         const angle = leverAngle(geometry, -travel)
         if (angle === null) return travel > 0 ? -1 : 1
-        const open = Math.min(Math.max((Math.abs(angle) - shut) / (wide - shut), 0), 1)
-        return angle > 0 ? open : -open
+        return openAtAngle(f, angle)
       },
     }
   }
@@ -167,6 +165,48 @@ function levellerOf({ air: whole, tune, truck: { seatGap } }: Plan): Leveller | 
     senses: sensorTravel(sensing, droop, bump).reads,
   }
 }
+
+/** How far a height valve is open with its arm at an angle: from shut at its dead band to 1, filling up, −1 venting. */
+function openAtAngle({ deadBand, fullOpen }: Record<string, number>, angle: number): number {
+  const shut = deadBand!
+  const wide = Math.max(fullOpen!, shut + LEAST_OPENING)
+  const open = Math.min(Math.max((Math.abs(angle) - shut) / (wide - shut), 0), 1)
+  return Math.sign(angle) * open
+}
+
+/**
+ * What a height valve passes with its arm at an angle, by a haul's pressure: free air, m³/s, into the spring with the arm
+ * up, out of it (negative) with the arm down. Null where no valve levels, or no such haul.
+ */
+export function leverFlow(
+  plan: Plan,
+  derived: Derived,
+  haulId: string,
+): { angle: number; flow: number }[] | null {
+  const air = circuitAsItRuns(plan.air)
+  const valve = firstOfKind(air, 'heightValve')
+  const loop = levelLoopOf(plan, derived, haulId)
+  const haul = derived.stages.load.result.hauls[haulId]
+  if (!valve || !loop || !haul) return null
+  const { figures } = partOf(air, valve)
+  const { supply } = loop
+  const { conductance, criticalRatio } = loop.leveller
+  const spring = haul.left.pressure + supply.atmosphere
+  const through = (from: number, to: number) =>
+    isoMassFlow(conductance, criticalRatio, from, to, supply.temperature) / REFERENCE_DENSITY
+  // Without a tank no more goes in than what fills gives.
+  const most = supply.volume > 0 ? Infinity : supply.freeAir(haul.left.pressure)
+  const fill = Math.min(through(supply.cutIn + supply.atmosphere, spring), most)
+  const vent = through(spring, supply.atmosphere)
+  const { stops } = plan.tune.lever
+  return Array.from({ length: ANGLES + 1 }, (_, i) => {
+    const angle = stops * ((2 * i) / ANGLES - 1)
+    const open = openAtAngle(figures, angle)
+    return { angle, flow: open * (open > 0 ? fill : vent) }
+  })
+}
+/** Steps over which the flow of a lever is told. */
+const ANGLES = 80
 
 /** Over a road of a class for ten minutes. */
 function roadDrive(road: RoadClass, force: number, seed: number): Drive {

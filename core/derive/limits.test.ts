@@ -5,6 +5,7 @@ import { PRACTICE } from '../catalog/practice'
 import { demoJobs } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import type { Archetype, Haul, Plan } from '../document/types'
+import type { Note } from '../quantity/figure'
 import { createDeriver } from './derive'
 
 const job = (id: string) => demoJobs().find((j) => j.id === id)!.plan
@@ -294,6 +295,38 @@ const EDGES: Edge[] = [
   { rule: 'spring-height', set: (p, x) => (p.truck.seatGap.unladen = x), quiet: 0.16, noted: 0.05 },
 ]
 
+/**
+ * Where a note comes, to 1e-12 of the way from the quiet end. Each noted place tells how far over its limit it is, so
+ * the line through two of them says where to look next; where that does not close in, the middle is taken.
+ */
+function crossing(quiet: number, noted: number, noteAt: (x: number) => Note | undefined): number {
+  const fineness = 1e-12 * Math.abs(quiet - noted)
+  let [off, on] = [quiet, noted]
+  let seen: { x: number; over: number }[] = []
+  const look = (x: number) => {
+    const note = noteAt(x)
+    if (!note) off = x
+    else {
+      on = x
+      if (note.value !== null && note.limit !== null)
+        seen = [...seen.slice(-1), { x, over: note.value - note.limit }]
+    }
+  }
+  const within = (x: number) => (x - off) * (x - on) < 0
+  look(noted)
+  for (let i = 0; i < 60 && Math.abs(on - off) > fineness; i++) {
+    const before = Math.abs(on - off)
+    const [a, b] = seen
+    if (a && b && a.over !== b.over) {
+      const guess = b.x - (b.over * (b.x - a.x)) / (b.over - a.over)
+      const step = Math.sign(noted - quiet) * Math.max(fineness / 3, Math.abs(guess - b.x) * 1e-4)
+      for (const x of [guess + step, guess - step]) if (within(x)) look(x)
+    }
+    if (Math.abs(on - off) > before / 4) look((off + on) / 2)
+  }
+  return on
+}
+
 describe('both sides of each limit: the note comes where its value passes its limit, and not before', () => {
   test.each(EDGES)('$rule', ({ rule, plan: start = flatbed, set, quiet, noted, at }) => {
     const derive = createDeriver()
@@ -307,12 +340,7 @@ describe('both sides of each limit: the note comes where its value passes its li
       note: undefined,
     })
     expect(noteAt(noted).note?.rule).toBe(rule)
-    let [off, on] = [quiet, noted]
-    for (let i = 0; i < 60 && Math.abs(on - off) > 1e-12 * Math.abs(quiet - noted); i++) {
-      const middle = (off + on) / 2
-      if (noteAt(middle).note) on = middle
-      else off = middle
-    }
+    const on = crossing(quiet, noted, (x) => noteAt(x).note)
     const { plan, note } = noteAt(on)
     const { value, limit } = note!
     const expected = at ? at(plan) : limit!

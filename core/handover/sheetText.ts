@@ -47,7 +47,7 @@ export function sheetBlocks(sheet: DriverSheet, units: UnitChoice): SheetBlocks 
   }
 }
 
-/** Air shut in: what the gauge then reads in the cold, in the heat and over a pass. Rows without a spring are left out. */
+/** Air shut in: what the gauge then reads in the cold, in the heat and over a pass, and how long it stands above the minimum. Rows without a spring are left out. */
 function weatherTable({ rows, weather }: DriverSheet, units: UnitChoice): SheetBlocks['weather'] {
   const pressure = (v: number) => showText(v, 'pressure', units)
   const degrees = (v: number) => showText(v, 'temperature', units, 0)
@@ -59,6 +59,7 @@ function weatherTable({ rows, weather }: DriverSheet, units: UnitChoice): SheetB
       'sinks by',
       `at ${degrees(weather.hot)}`,
       `at ${showText(weather.pass, 'run', units, 0)} up`,
+      'minimum after',
     ],
     rows: rows.flatMap(({ label, elsewhere }) =>
       elsewhere
@@ -69,6 +70,9 @@ function weatherTable({ rows, weather }: DriverSheet, units: UnitChoice): SheetB
               showText(elsewhere.sinks, 'length', units),
               pressure(elsewhere.hot),
               pressure(elsewhere.pass),
+              elsewhere.holds > 0
+                ? `${showText(elsewhere.holds, 'time', units, 0)} in the cold`
+                : 'at once in the cold',
             ],
           ]
         : [],

@@ -17,6 +17,8 @@ export interface RowElsewhere {
   hot: number
   pass: number
   sinks: number
+  /** Standing there with the leak that counts as tight, s until the minimum. */
+  holds: number
 }
 /** Where it is set and where it is read: K, and m above the sea. */
 export interface SheetWeather {

@@ -1,7 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import type { Preset, TuneWeather } from '../document/types'
 import { lampOf, riseOf } from './memories'
-import { bagLater, type Conditions } from './setReads'
+import { bagLater, holdsFor, keptAfter, type Conditions, type LoadedBag } from './setReads'
 import type { Elsewhere, HaulNeed, TuneSite } from './types'
 
 /** Presets in other weather than they were set in. SI, gauge. */
@@ -21,8 +21,46 @@ export function sideLater(
   return { reads: pressure, rise: riseOf(heightAt, set, pressure, site) }
 }
 
+const WEEK = 7 * 86_400
+
+/**
+ * A preset that stands at the coldest, each side losing what still counts as tight: the side that sinks most in a week, m,
+ * and the one that comes to the minimum first, s.
+ */
+function leakOf(
+  need: HaulNeed,
+  preset: Preset,
+  minimum: number,
+  at: Conditions,
+  later: Conditions,
+  site: TuneSite,
+): Elsewhere['leak'] {
+  const sides = SIDES.map((side) => {
+    const bag: LoadedBag = { heightAt: need.heightAt[side], volumeAt: site.volumeAt }
+    const set = preset[side]
+    const volume = site.volumeAt(bag.heightAt(set))
+    const leak = { loss: PRACTICE.allowedLoss.value, volume }
+    const kept = keptAfter(bag, set, at, leak, WEEK)
+    const before = bagLater(bag, set, at, later).height
+    return {
+      sinks: (before - bagLater(bag, set, at, later, kept).height) / site.motionRatio,
+      holds: holdsFor(bag, set, minimum, at, later, leak),
+    }
+  })
+  return {
+    sinks: Math.max(...sides.map(({ sinks }) => sinks)),
+    holds: Math.min(...sides.map(({ holds }) => holds)),
+  }
+}
+
 /** Both sides of a preset: cold tells of the lower, hot of the higher; how far it comes up is the mean. */
-export function elsewhereOf(need: HaulNeed, preset: Preset, weather: TuneWeather, site: TuneSite): Elsewhere {
+export function elsewhereOf(
+  need: HaulNeed,
+  preset: Preset,
+  weather: TuneWeather,
+  minimum: number,
+  site: TuneSite,
+): Elsewhere {
   const at = { temperature: weather.shop, altitude: site.altitude }
   const both = (later: Conditions, pick: (...values: number[]) => number) => {
     const sides = SIDES.map((side) => sideLater(need, side, preset[side], at, later, site))
@@ -40,6 +78,7 @@ export function elsewhereOf(need: HaulNeed, preset: Preset, weather: TuneWeather
     cold: both({ temperature: weather.cold, altitude: site.altitude }, Math.min),
     hot: both({ temperature: weather.hot, altitude: site.altitude }, Math.max),
     pass: both({ temperature: weather.shop, altitude: weather.pass }, Math.max),
+    leak: leakOf(need, preset, minimum, at, { temperature: weather.cold, altitude: site.altitude }, site),
     error: { rise: Math.max(rise.left, rise.right), lamp: lampOf(rise, site) },
   }
 }

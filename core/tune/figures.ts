@@ -42,6 +42,7 @@ export function presetFigures(
 }
 
 const GAS = 'Ideal gas: p·V/T of the air shut in stays, the bag bears its load; atmosphere ISO 2533'
+const LEAK = `${GAS}; a steady leak, as much as counts as tight (from memory)`
 
 /** One preset at the coldest, the hottest and over the pass, and what its own error does. */
 export function elsewhereFigures(
@@ -75,6 +76,7 @@ export function elsewhereFigures(
     max: spring.maxPressure,
   })
   const cold = [input('At the coldest', weather.cold, 'temperature')]
+  const allowed = input('Loss that counts as tight', PRACTICE.allowedLoss.value, 'pressureLoss')
   const hot = [input('At the hottest', weather.hot, 'temperature')]
   return {
     [`${id}.cold`]: reads('at the coldest', there.cold.reads, cold),
@@ -89,6 +91,22 @@ export function elsewhereFigures(
       formula: '(h(p as set) − h(p there))/motion ratio, mean of both sides',
       inputs: [...inputs, ...cold],
       source: GAS,
+    },
+    [`${id}.leakSinks`]: {
+      label: `${label}, sinks in a week in the cold`,
+      value: there.leak.sinks,
+      quantity: 'length',
+      formula: 'h before − h(p·V/T less what a week’s leak takes), the side that sinks most ÷ motion ratio',
+      inputs: [...inputs, ...cold, allowed],
+      source: LEAK,
+    },
+    [`${id}.holds`]: {
+      label: `${label}, until the minimum in the cold`,
+      value: there.leak.holds,
+      quantity: 'time',
+      formula: '(p·V/T as set − p·V/T at the minimum)·293.15 K/(loss × V), the side that is there first',
+      inputs: [...inputs, ...cold, allowed, input('Minimum', minimum, 'pressure')],
+      source: LEAK,
     },
     [`${id}.error`]: {
       label: `${label}, off by the block’s and gauge’s own error`,

@@ -11,6 +11,8 @@ export interface LeverRuleInput {
   arm: number
   /** A longer arm that clears both, m; null where none of those sold does. */
   better: number | null
+  /** Whether somebody chose arm or link; else they are as usual. */
+  isChosen: boolean
 }
 
 const note = notesOf('tune', 'angle')

@@ -2,7 +2,7 @@ import { calculate } from '../calculators'
 import { atmosphereAt } from '../quantity/atmosphere'
 import { leverRules } from './leverRules'
 import { armAngle, leverAngle, leverTravel, type LeverGeometry } from './lever'
-import { bagLater, setReads } from './setReads'
+import { bagLater, holdsFor, keptAfter, setReads } from './setReads'
 
 const at = (temperature: number, altitude = 0) => ({ temperature, altitude })
 
@@ -60,7 +60,14 @@ describe('the lever of a height valve', () => {
   })
   test('over centre is a Stop whatever the stops; past the stops one with its angle; within both nothing', () => {
     const told = (stops: number, droop: number) =>
-      leverRules({ id: 'v', arm: 0.15, stops, better: 0.22, travel: leverTravel(lever, droop, 0.05, stops) })
+      leverRules({
+        id: 'v',
+        arm: 0.15,
+        stops,
+        better: 0.22,
+        isChosen: true,
+        travel: leverTravel(lever, droop, 0.05, stops),
+      })
     expect(told(0.6, 0.05)).toEqual([])
     expect(told(0.3, 0.05)[0]).toMatchObject({ rule: 'lever-at-stops', rank: 'stop', limit: 0.3 })
     expect(told(0.3, 0.16)[0]).toMatchObject({ rule: 'lever-over-centre', rank: 'stop' })
@@ -89,5 +96,34 @@ test('a remote at 1 m in the open loses 40.05 dB at 2.4 GHz (Friis), 20 dB more 
   expect(of(1, 2)).toMatchObject({
     received_dBm: expect.closeTo(-70.05, 2),
     margin_dB: expect.closeTo(19.95, 2),
+  })
+})
+
+describe('a bag that loses what still counts as tight', () => {
+  const shop = at(293.15)
+  /** Held at its height, so that pressure is all that goes. */
+  const held = { heightAt: () => 0.2, volumeAt: () => 0.003 }
+  /** Ten kPa a day. */
+  const leak = { loss: 10_000 / 86_400, volume: 0.003 }
+  test('held at its height it loses its pressure day by day: 60 kPa over the least last six days', () => {
+    expect(holdsFor(held, 120_000, 60_000, shop, shop, leak) / 86_400).toBeCloseTo(6, 9)
+    expect(holdsFor(held, 60_000, 60_000, shop, shop, leak)).toBe(0)
+    expect(holdsFor(held, 50_000, 60_000, shop, shop, leak)).toBe(0)
+    expect(keptAfter(held, 120_000, shop, leak, 86_400)).toBeCloseTo(1 - 10_000 / 221_325, 9)
+    expect(keptAfter(held, 0, shop, leak, 1e9)).toBe(0)
+  })
+  test('in the cold the least is reached sooner: by what the cold takes first', () => {
+    const cold = at(263.15)
+    const spare = (120_000 + 101_325) / 293.15 - (60_000 + 101_325) / 263.15
+    expect(holdsFor(held, 120_000, 60_000, shop, cold, leak)).toBeCloseTo((spare * 293.15) / leak.loss, 3)
+  })
+  test('under its load it sinks and keeps its pressure: a day takes less of the gauge than of a held one', () => {
+    const bag = { heightAt: (p: number) => 0.15 + p / 2e6, volumeAt: (h: number) => 0.016 * h }
+    const volume = bag.volumeAt(bag.heightAt(120_000))
+    const kept = keptAfter(bag, 120_000, shop, { ...leak, volume }, 86_400)
+    const after = bagLater(bag, 120_000, shop, shop, kept)
+    expect(after.pressure).toBeLessThan(120_000)
+    expect(after.pressure).toBeGreaterThan(110_000)
+    expect(after.height).toBeLessThan(bag.heightAt(120_000))
   })
 })

@@ -1,4 +1,5 @@
 import { atmosphereAt } from '../quantity/atmosphere'
+import { REFERENCE_TEMPERATURE } from '../quantity/constants'
 
 /**
  * What a gauge reads of air that was shut in elsewhere, Pa gauge: a sealed, rigid volume, so that pressure goes with
@@ -22,6 +23,45 @@ export interface LoadedBag {
   volumeAt: (height: number) => number
 }
 
+/** Air in a bag that carries its corner at a gauge pressure, p·V/T, J/K. */
+const airIn = (bag: LoadedBag, pressure: number, { temperature, altitude }: Conditions) =>
+  ((pressure + atmosphereAt(altitude)) * bag.volumeAt(bag.heightAt(pressure))) / temperature
+
+/** A leak as a hold test tells it: Pa/s lost by `volume` m³ at held height and 20 °C. */
+export interface SteadyLeak {
+  loss: number
+  volume: number
+}
+
+/** Share of its air that a bag still has after so many seconds of a steady leak. */
+export function keptAfter(
+  bag: LoadedBag,
+  set: number,
+  at: Conditions,
+  { loss, volume }: SteadyLeak,
+  seconds: number,
+): number {
+  const gone = (loss * volume * seconds) / REFERENCE_TEMPERATURE
+  return Math.max(1 - gone / airIn(bag, set, at), 0)
+}
+
+/**
+ * How long a bag that carries its corner stands before it reads a least pressure, s: what it holds over that, at a
+ * steady leak. 0 where it reads less from the start.
+ * @source ideal gas; the leak taken as steady
+ */
+export function holdsFor(
+  bag: LoadedBag,
+  set: number,
+  least: number,
+  at: Conditions,
+  later: Conditions,
+  { loss, volume }: SteadyLeak,
+): number {
+  const spare = airIn(bag, set, at) - airIn(bag, least, later)
+  return Math.max((spare * REFERENCE_TEMPERATURE) / (loss * volume), 0)
+}
+
 /**
  * What a bag that carries its corner stands and reads at after the weather has changed, no air in or out: the air shut in
  * is p·V/T, and height follows the pressure the corner wants. The gauge moves little, the truck sinks or rises.
@@ -34,14 +74,12 @@ export function bagLater(
   later: Conditions,
   kept = 1,
 ): { pressure: number; height: number } {
-  const air = (pressure: number, { temperature, altitude }: Conditions) =>
-    ((pressure + atmosphereAt(altitude)) * bag.volumeAt(bag.heightAt(pressure))) / temperature
-  const wanted = air(set, at) * kept
+  const wanted = airIn(bag, set, at) * kept
   // More pressure is more height and more air: one root.
   let [low, high] = [0, 2 * set + 200_000]
   for (let i = 0; i < 80; i++) {
     const middle = (low + high) / 2
-    if (air(middle, later) < wanted) low = middle
+    if (airIn(bag, middle, later) < wanted) low = middle
     else high = middle
   }
   const pressure = (low + high) / 2

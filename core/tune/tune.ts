@@ -55,7 +55,7 @@ export function tuneStage(
     const stored = tune.presets[id] !== undefined
     const preset = tune.presets[id] ?? followedPreset(need, minimum)
     presets[id] = { ...preset, followsLoad: !stored }
-    const there = elsewhereOf(need, preset, tune.weather, site)
+    const there = elsewhereOf(need, preset, tune.weather, minimum, site)
     elsewhere[id] = there
     Object.assign(
       figures,
@@ -81,17 +81,37 @@ export function tuneStage(
   if (lever) Object.assign(figures, leverFigures(lever, tune))
   if (sensor) Object.assign(figures, sensorFigures(sensor))
   if (trial) Object.assign(figures, trialFigures(trial))
-  const count = Object.keys(presets).length
-  const storedCount = Object.keys(tune.presets).filter((id) => hauls[id]).length
-  const all = count > 0 && storedCount === count
+  const { planned, text } = plannedOf(tune, Object.keys(presets), lever, sensor)
   return {
     figures,
     notes,
-    state: stateOf(notes, all ? 'clear' : storedCount > 0 ? 'begun' : 'none'),
-    headline: {
-      text: spring ? `${storedCount} of ${count} preset${count === 1 ? '' : 's'}` : 'nothing to set',
-    },
+    state: stateOf(notes, spring ? planned : 'none'),
+    headline: { text: spring ? text : 'nothing to set' },
     result: { presets, minimum, trial, shared, elsewhere, lever: lever?.travel ?? null },
+  }
+}
+
+/** How far tuning is planned: the presets of every haul, or what levels by itself as its sheet and its lever have it. */
+function plannedOf(
+  { presets, sensing }: TunePlan,
+  hauls: readonly string[],
+  lever: LeverRuleInput | null,
+  sensor: SensorRuleInput | null,
+): { planned: 'none' | 'begun' | 'clear'; text: string } {
+  const begun = (done: number, of: number) => (of > 0 && done === of ? 'clear' : done > 0 ? 'begun' : 'none')
+  if (lever) {
+    const { isChosen } = lever
+    return { planned: isChosen ? 'clear' : 'none', text: isChosen ? 'lever chosen' : 'lever to choose' }
+  }
+  if (sensor) {
+    const told = [sensing.door, sensing.key, sensing.hitch, sensing.lock]
+    const known = told.filter((answer) => answer !== null).length
+    return { planned: begun(known, told.length), text: `${known} of ${told.length} holds told` }
+  }
+  const stored = hauls.filter((id) => presets[id]).length
+  return {
+    planned: begun(stored, hauls.length),
+    text: `${stored} of ${hauls.length} preset${hauls.length === 1 ? '' : 's'}`,
   }
 }
 

@@ -59,6 +59,8 @@ export interface Elsewhere {
   hot: { reads: number; rise: number }
   /** Over the pass, as warm as in the shop. */
   pass: { reads: number; rise: number }
+  /** Standing at the coldest with the loss that still counts as tight: how far it has sunk in a week, m, and s until the minimum. */
+  leak: { sinks: number; holds: number }
   /** What the block's and the gauge's own error does at the wheel, m each way, and to the lamps, rad. */
   error: { rise: number; lamp: number }
 }

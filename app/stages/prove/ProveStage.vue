@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { HOLD_READ } from '#core/document/newHold'
 import { Plus } from '@lucide/vue'
+import { PRACTICE } from '#core/catalog/practice'
 import { ordered, type HoldTest } from '#core/document/types'
 import { writeCovers } from '#core/prove/covers'
 import { withLive } from '../stageDrawers'
@@ -32,7 +33,7 @@ function addTest(): void {
       side: job.derived!.stages.air.result.teed ? 'both' : 'left',
       volume: null,
       resolution: shop.units.pressure === 'psi' ? 6894.757 : 1000,
-      allowed: 3500,
+      allowed: PRACTICE.allowedLoss.value * 86_400,
       heightHeld: true,
       ...HOLD_READ,
       startedAt: new Date().toISOString(),

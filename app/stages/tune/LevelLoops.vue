@@ -4,14 +4,16 @@ import { partOf } from '#core/air/parts/parts'
 import {
   LEVEL_DRIVES,
   LEVEL_FAULTS,
+  leverFlow,
   levelLoopOf,
   runLevel,
   type LevelDrive,
   type LevelFault,
 } from '#core/derive/levelLoops'
+import { bestTried, levelTries, type LevelTried } from '#core/derive/levelSweep'
 import { fromSi, showText, unitFor } from '#core/quantity/units'
 import type { ChartLine } from '~/pictures/LineChart.vue'
-import { useLeverSweep } from './useLeverSweep'
+import type { LeversWorker } from '~/workers/levers'
 
 /** What levels itself: its lever or its controller, run over what the road brings, and the arms it could have. */
 const job = useJob()
@@ -32,8 +34,16 @@ const seatGap = computed(() => job.plan!.truck.seatGap)
 const drive = ref<LevelDrive>('load')
 const fault = ref<LevelFault>('none')
 const ran = shallowRef<{ of: unknown; drive: LevelDrive; result: LoopResult } | null>(null)
-const sweep = useLeverSweep()
-const { tried, count, running, total, isOld: triedBefore, problem } = sweep
+const sweep = useTrials<LeversWorker, LevelTried>(
+  () => new Worker(new URL('../../workers/levers.ts', import.meta.url), { type: 'module' }),
+  async function* (hand, plan, haul) {
+    await hand.open(plan, haul)
+    for (const of of levelTries(plan)) yield await hand.tryOne({ ...of })
+  },
+)
+const total = computed(() => levelTries(job.plan!).length)
+const tried = computed(() => bestTried(sweep.found.value))
+const { isOld: triedBefore } = sweep
 const working = ref(false)
 /** Lets the page show that something is under way before it works. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 30))
@@ -53,6 +63,16 @@ const lines = computed<ChartLine[]>(() => {
     .filter((_, i) => i % every === 0)
     .map(({ t, travel }) => ({ x: t, y: fromSi(travel, unit.value) }))
   return [{ label: 'body over axle, from ride height', colour: '--petrol', data }]
+})
+/** What the valve passes over its arm's angle, filling up, venting down. */
+const flowUnit = computed(() => unitFor('flow', shop.units))
+const flows = computed<ChartLine[]>(() => {
+  const points = leverFlow(job.plan!, job.derived!, job.haulId) ?? []
+  const data = points.map(({ angle, flow }) => ({
+    x: (angle * 180) / Math.PI,
+    y: fromSi(flow, flowUnit.value),
+  }))
+  return [{ label: 'free air into the spring', colour: '--petrol', data }]
 })
 const said = computed(() => {
   const result = ran.value?.result
@@ -131,6 +151,19 @@ const isOld = (of: unknown) => of !== job.plan
           :bump="seatGap.unladen - seatGap.bump"
         />
       </div>
+      <div v-if="job.haulId" class="mt-3">
+        <h3>Flow over the arm’s angle</h3>
+        <LineChart
+          :lines="flows"
+          across="arm up, °"
+          :up="flowUnit.symbol"
+          label="Free air that the height valve passes over its arm’s angle"
+        />
+        <p class="label">
+          Up fills from the tank at its cut-in, down vents, at this haul’s pressure; straight from the dead
+          band to wide open (ISO 6358; the valve’s own sheet rules).
+        </p>
+      </div>
       <p class="label mt-2">
         Arm level and link upright at ride height: a longer link raises the truck by as much. Longer arm: less
         angle, slower, steadier.
@@ -151,15 +184,13 @@ const isOld = (of: unknown) => of !== job.plan
         @change="(v) => void (fault = v as LevelFault)"
       />
       <button type="button" class="button" :disabled="working || !job.haulId" @click="run">Run it</button>
-      <template v-if="total">
-        <button v-if="running" type="button" class="button quiet" @click="sweep.stop">
-          Stop after {{ count }} of {{ total }}
-        </button>
-        <button v-else type="button" class="button quiet" :disabled="!job.haulId" @click="sweep.start">
-          {{ valve ? 'Try every arm, link and lag' : 'Try every filter, band and wait' }}
-        </button>
-      </template>
-      <p v-if="problem" class="text-brick" role="alert">{{ problem }}</p>
+      <TrialsBar
+        v-if="total"
+        :trials="sweep"
+        :total
+        :disabled="!job.haulId"
+        :label="valve ? 'Try every arm, link and lag' : 'Try every filter, band and wait'"
+      />
       <p v-if="!job.haulId" class="label">Say at Load what the truck carries: there is no haul to level.</p>
     </div>
     <div v-if="ran" class="mt-3">

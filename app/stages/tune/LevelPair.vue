@@ -1,33 +1,30 @@
 <script setup lang="ts">
 import { ARRANGEMENTS, type Arrangement, type PairResult } from '#core/air/levelling/bothCorners'
-import {
-  ARRANGEMENT_LABELS,
-  arrangementOf,
-  PAIR_DRIVES,
-  runPair,
-  type PairDriveId,
-} from '#core/derive/levelPair'
+import { ARRANGEMENT_LABELS, arrangementOf, PAIR_DRIVES, type PairDriveId } from '#core/derive/levelPair'
 import { showText, type Quantity } from '#core/quantity/units'
+import type { LeversWorker } from '~/workers/levers'
 
 /** Both rear corners at once: one valve or sensor a side, one in the middle, and two that were swapped. */
 const job = useJob()
 const shop = useShop()
 const drive = ref<PairDriveId>('load')
-const working = ref(false)
-const ran = shallowRef<{ of: unknown; rows: { id: Arrangement; result: PairResult }[] } | null>(null)
 const text = (value: number, quantity: Quantity) => showText(value, quantity, shop.units)
 const own = computed(() => arrangementOf(job.plan!))
-async function run(): Promise<void> {
-  working.value = true
-  // The page shows that something is under way before it works.
-  await new Promise((resolve) => setTimeout(resolve, 30))
-  const { plan } = job
-  const rows = ARRANGEMENTS.flatMap((id) => {
-    const result = runPair(plan!, job.derived!, job.haulId!, drive.value, id)
-    return result ? [{ id, result }] : []
-  })
-  ran.value = { of: plan, rows }
-  working.value = false
+const trials = useTrials<LeversWorker, { id: Arrangement; result: PairResult }>(
+  () => new Worker(new URL('../../workers/levers.ts', import.meta.url), { type: 'module' }),
+  async function* (hand, plan, haul) {
+    await hand.open(plan, haul)
+    for (const id of ARRANGEMENTS) {
+      const result = await hand.pair(drive.value, id)
+      yield result && { id, result }
+    }
+  },
+)
+const { found: rows } = trials
+/** What was run over another drive is not shown under this one. */
+function changeDrive(to: PairDriveId): void {
+  drive.value = to
+  trials.clear()
 }
 const higher = (lean: number) =>
   Math.abs(lean) < 0.0005
@@ -43,14 +40,11 @@ const higher = (lean: number) =>
         label="Both over"
         :value="drive"
         :options="PAIR_DRIVES.map(({ id, label }) => ({ value: id, label }))"
-        @change="(v) => void (drive = v as PairDriveId)"
+        @change="(v) => changeDrive(v as PairDriveId)"
       />
-      <button type="button" class="button quiet" :disabled="working" @click="run">
-        {{ working ? 'Running …' : 'Run both corners' }}
-      </button>
-      <p v-if="ran && ran.of !== job.plan" class="label">Of the plan as it was before the last change.</p>
+      <TrialsBar :trials label="Run both corners" />
     </div>
-    <div v-if="ran" class="overflow-x-auto mt-2">
+    <div v-if="rows.length" class="overflow-x-auto mt-2">
       <table class="text-sm w-full">
         <caption class="sr-only">
           Valves or sensors: one a side, one in the middle, swapped
@@ -66,7 +60,7 @@ const higher = (lean: number) =>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="{ id, result } in ran.rows" :key="id" class="border-t border-line">
+          <tr v-for="{ id, result } in rows" :key="id" class="border-t border-line">
             <th scope="row" class="py-1 text-left font-normal">
               {{ ARRANGEMENT_LABELS[id] }}<span v-if="id === own" class="label"> as planned</span>
             </th>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { wrap } from 'comlink'
 import type { PresetMove } from '#core/derive/presetMoves'
 import { showText, type Quantity } from '#core/quantity/units'
 import type { MovesWorker } from '~/workers/moves'
@@ -7,36 +6,14 @@ import type { MovesWorker } from '~/workers/moves'
 /** From every preset to every other: how long, how much air, and the amps it takes, run on this job's circuit. */
 const job = useJob()
 const shop = useShop()
-const moves = shallowRef<PresetMove[] | null>(null)
-const of = shallowRef<unknown>(null)
-const running = ref(false)
-const problem = ref('')
-let worker: Worker | null = null
-function stop(): void {
-  worker?.terminate()
-  worker = null
-  running.value = false
-}
-onScopeDispose(stop)
-async function start(): Promise<void> {
-  stop()
-  problem.value = ''
-  running.value = true
-  const mine = new Worker(new URL('../../workers/moves.ts', import.meta.url), { type: 'module' })
-  worker = mine
-  const hand = wrap<MovesWorker>(mine)
-  const { plan } = job
-  try {
-    const found = await hand.run(JSON.parse(JSON.stringify(plan)))
-    if (worker !== mine) return
-    moves.value = found
-    of.value = plan
-  } catch {
-    if (worker === mine) problem.value = 'The runs came to an end before their time. Try again.'
-  }
-  if (worker === mine) stop()
-}
-const isOld = computed(() => moves.value !== null && of.value !== job.plan)
+const trials = useTrials<MovesWorker, PresetMove[]>(
+  () => new Worker(new URL('../../workers/moves.ts', import.meta.url), { type: 'module' }),
+  async function* (hand, plan) {
+    yield await hand.run(plan)
+  },
+)
+const moves = computed(() => trials.found.value[0])
+const { isOld } = trials
 const ids = computed(() => [...new Set(moves.value?.map(({ from }) => from))])
 const label = (id: string) => job.plan!.hauls[id]?.label ?? id
 const move = (from: string, to: string) => moves.value?.find((m) => m.from === from && m.to === to)
@@ -46,14 +23,9 @@ const text = (value: number, quantity: Quantity) => showText(value, quantity, sh
 <template>
   <section class="sheet p-4 mt-3" aria-label="From one preset to another">
     <div class="flex flex-wrap gap-3 items-center no-print">
-      <button type="button" class="button quiet" :disabled="running" @click="start">
-        {{ running ? 'Running …' : 'Run every way from one preset to another' }}
-      </button>
-      <button v-if="running" type="button" class="button quiet" @click="stop">Stop</button>
-      <p v-if="isOld" class="text-sm text-brick" role="alert">The plan has changed since: run them again.</p>
-      <p v-if="problem" class="text-sm text-brick" role="alert">{{ problem }}</p>
+      <TrialsBar :trials label="Run every way from one preset to another" />
     </div>
-    <p v-if="moves === null" class="label mt-2">Not run yet: how long each way takes is not known.</p>
+    <p v-if="!moves" class="label mt-2">Not run yet: how long each way takes is not known.</p>
     <p v-else-if="moves.length === 0" class="label mt-2">There are not two presets to go between.</p>
     <div v-else class="overflow-x-auto mt-3" :class="{ 'opacity-60': isOld }">
       <table class="w-full text-sm">

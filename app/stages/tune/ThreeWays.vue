@@ -1,46 +1,17 @@
 <script setup lang="ts">
-import { wrap } from 'comlink'
 import { WAY_IDS, type LevellingWay } from '#core/derive/threeWays'
 import { showText, type Quantity } from '#core/quantity/units'
 import type { WaysWorker } from '~/workers/ways'
 
 /** Presets, a height valve and electronic levelling side by side, each put on this job and run. */
-const job = useJob()
 const shop = useShop()
-const ways = shallowRef<LevellingWay[]>([])
-const of = shallowRef<unknown>(null)
-const running = ref(false)
-const problem = ref('')
-let worker: Worker | null = null
-function stop(): void {
-  worker?.terminate()
-  worker = null
-  running.value = false
-}
-onScopeDispose(stop)
-async function start(): Promise<void> {
-  stop()
-  ways.value = []
-  problem.value = ''
-  running.value = true
-  const mine = new Worker(new URL('../../workers/ways.ts', import.meta.url), { type: 'module' })
-  worker = mine
-  // One hand for all calls: a hand that is let go of lets go of its worker.
-  const hand = wrap<WaysWorker>(mine)
-  const { plan } = job
-  of.value = plan
-  try {
-    for (const id of WAY_IDS) {
-      const found = await hand.one(JSON.parse(JSON.stringify(plan)), id)
-      if (worker !== mine) return
-      if (found) ways.value = [...ways.value, found]
-    }
-  } catch {
-    if (worker === mine) problem.value = 'The runs came to an end before their time. Try again.'
-  }
-  if (worker === mine) stop()
-}
-const isOld = computed(() => ways.value.length > 0 && of.value !== job.plan)
+const trials = useTrials<WaysWorker, LevellingWay>(
+  () => new Worker(new URL('../../workers/ways.ts', import.meta.url), { type: 'module' }),
+  async function* (hand, plan) {
+    for (const id of WAY_IDS) yield await hand.one(plan, id)
+  },
+)
+const { found: ways, running, isOld } = trials
 const text = (value: number, quantity: Quantity) => showText(value, quantity, shop.units)
 const orNever = (value: number | null) => (value === null ? 'never' : text(value, 'time'))
 const week = ({ perWeek, seconds }: LevellingWay) =>
@@ -64,12 +35,7 @@ const ROWS: { label: string; show: (way: LevellingWay) => string }[] = [
 <template>
   <section class="sheet p-4" aria-label="Three ways">
     <div class="flex flex-wrap gap-3 items-center no-print">
-      <button type="button" class="button" :disabled="running" @click="start">
-        {{ running ? 'Running …' : 'Put each on this job and run it' }}
-      </button>
-      <button v-if="running" type="button" class="button quiet" @click="stop">Stop</button>
-      <p v-if="isOld" class="text-sm text-brick" role="alert">The plan has changed since: run them again.</p>
-      <p v-if="problem" class="text-sm text-brick" role="alert">{{ problem }}</p>
+      <TrialsBar :trials label="Put each on this job and run it" is-main />
     </div>
     <p v-if="!ways.length && !running" class="label mt-2">
       Not run yet: nothing is known of the ways this job does not have.

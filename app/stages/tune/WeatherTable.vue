@@ -46,6 +46,8 @@ const set = (id: keyof TuneWeather, label: string, value: number) =>
             <th scope="col" class="text-right pr-4">sinks by</th>
             <th scope="col" class="text-right pr-4">In the heat</th>
             <th scope="col" class="text-right pr-4">Over the pass</th>
+            <th scope="col" class="text-right pr-4">In a week</th>
+            <th scope="col" class="text-right pr-4">Minimum after</th>
             <th scope="col" class="text-right pr-4">Own error</th>
             <th scope="col" class="text-right">Lamps</th>
           </tr>
@@ -59,6 +61,8 @@ const set = (id: keyof TuneWeather, label: string, value: number) =>
             <td class="py-1 pr-4 text-right"><Fig :figure="figure(`${id}.sinks`)" /></td>
             <td class="py-1 pr-4 text-right"><Fig :figure="figure(`${id}.hot`)" /></td>
             <td class="py-1 pr-4 text-right"><Fig :figure="figure(`${id}.pass`)" /></td>
+            <td class="py-1 pr-4 text-right"><Fig :figure="figure(`${id}.leakSinks`)" /></td>
+            <td class="py-1 pr-4 text-right"><Fig :figure="figure(`${id}.holds`)" /></td>
             <td class="py-1 pr-4 text-right">± <Fig :figure="figure(`${id}.error`)" /></td>
             <td class="py-1 text-right">± <Fig :figure="figure(`${id}.errorLamp`)" /></td>
           </tr>
@@ -66,9 +70,11 @@ const set = (id: keyof TuneWeather, label: string, value: number) =>
       </table>
     </div>
     <p class="label mt-2">
-      No air in or out. A bag bears its load, so its gauge moves little and the truck sinks or rises; held at
-      one height, or off the truck, the gauge would move far more. Cold tells of the lower side, heat and pass
-      of the higher. Own error: a block stops within ± 2 psi (14 kPa), a gauge reads within 5 % (common
+      No air in or out, but in the columns “In a week” and “Minimum after”: there each side loses what still
+      counts as tight, standing at the coldest; a control that keeps a minimum fills up at the next turn of
+      the key. A bag bears its load, so its gauge moves little and the truck sinks or rises; held at one
+      height, or off the truck, the gauge would move far more. Cold tells of the lower side, heat and pass of
+      the higher. Own error: a block stops within ± 2 psi (14 kPa), a gauge reads within 5 % (common
       practice).
     </p>
   </section>

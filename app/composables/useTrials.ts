@@ -1,0 +1,62 @@
+import { wrap, type Remote } from 'comlink'
+import type { Plan } from '#core/document/types'
+
+/**
+ * Trials of the job as it stands, made one after the other by a worker of their own: what was found so far, how many
+ * are through, and whether the plan has changed since. They stop when asked to, and with the drawer they are shown in.
+ *
+ * @param newWorker makes the worker; it must be `new Worker(new URL(…))` as it stands, or the build does not see it
+ * @param make makes the trials and gives what each found, null for nothing
+ */
+export function useTrials<W, Found>(
+  newWorker: () => Worker,
+  make: (hand: Remote<W>, plan: Plan, haul: string) => AsyncIterable<Found | null>,
+) {
+  const job = useJob()
+  const found = shallowRef<Found[]>([])
+  const count = ref(0)
+  const running = ref(false)
+  const problem = ref('')
+  const of = shallowRef<unknown>(null)
+  let worker: Worker | null = null
+  function stop(): void {
+    worker?.terminate()
+    worker = null
+    running.value = false
+  }
+  onScopeDispose(stop)
+  function clear(): void {
+    stop()
+    found.value = []
+    count.value = 0
+    problem.value = ''
+    of.value = null
+  }
+  async function start(): Promise<void> {
+    clear()
+    running.value = true
+    of.value = job.plan
+    const mine = newWorker()
+    worker = mine
+    // One hand for all calls: a hand that is let go of lets go of its worker.
+    const hand = wrap<W>(mine)
+    const plan = JSON.parse(JSON.stringify(job.plan)) as Plan
+    try {
+      for await (const one of make(hand, plan, job.haulId)) {
+        if (worker !== mine) return
+        if (one !== null) found.value = [...found.value, one]
+        count.value++
+      }
+    } catch {
+      if (worker === mine) problem.value = 'The trials came to an end before their time. Try again.'
+    }
+    if (worker === mine) stop()
+  }
+  const isOld = computed(() => of.value !== null && of.value !== job.plan)
+  return { found, count, running, problem, isOld, start, stop, clear }
+}
+
+export type Trials = Pick<
+  ReturnType<typeof useTrials>,
+  'count' | 'running' | 'problem' | 'isOld' | 'start' | 'stop'
+>

@@ -158,6 +158,12 @@ export const PRACTICE = {
   cabNoise: remembered(0.05, 'm', 'A compressor nearer to the cab’s sheet metal than this is heard inside'),
   radioFrequency: remembered(2.4e9, 'Hz', 'A remote or a phone speaks to a block at this frequency'),
   radioBudget: remembered(90, 'dB', 'Loss at which a block of 1 mW is just heard'),
+  taughtApart: remembered(
+    0.01,
+    'm',
+    'Low, ride and high of a controller are at least so far apart at the spring',
+  ),
+  seenToRise: remembered(0.005, 'm', 'A sensor that shows so much more has seen the body come up'),
   radioSheet: remembered(15, 'dB', 'A steel part between takes this much of a signal'),
   trailerLength: remembered(8, 'm', 'From the coupling to where one stands behind a trailer'),
   radioReserve: remembered(15, 'dB', 'Wanted above that, for hands, seats and rain'),

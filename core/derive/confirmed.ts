@@ -1,12 +1,18 @@
 import { PRACTICE } from '../catalog/practice'
-import type { BoxState } from '../devices/types'
+import type { BoxState, LevelState } from '../devices/types'
 import type { Preset } from '../document/types'
 import type { Confirm } from '../tune/setUpCard'
 
-/** Whether a box answers that a step of its set-up card is done. Pressures Pa gauge. */
+/** Whether a box, or what levels by itself, answers that a step of its set-up card is done. Pressures Pa gauge. */
 
 const isNear = (one: number, other: number) => Math.abs(one - other) <= PRACTICE.presetTolerance.value
 const areNear = (one: Preset, other: Preset) => isNear(one.left, other.left) && isNear(one.right, other.right)
+
+/** What of a stand can confirm a step. */
+export interface Confirming {
+  box: BoxState | null
+  level: LevelState | null
+}
 
 /**
  * @param confirm what is to be seen of it
@@ -16,9 +22,12 @@ const areNear = (one: Preset, other: Preset) => isNear(one.left, other.left) && 
 export function isConfirmed(
   confirm: Confirm,
   set: Preset | null,
-  box: BoxState,
+  { box, level }: Confirming,
   page: { phone: string; isWritten: boolean },
 ): boolean {
+  if (confirm.what === 'level')
+    return level !== null && confirm.done.every((done) => level.done.includes(done))
+  if (!box) return false
   switch (confirm.what) {
     case 'refitted':
       return box.fuseIn && (box.pairing !== null || box.paired === page.phone)

@@ -44,5 +44,6 @@ export function setUpOf(plan: Plan, { stages }: Derived): CardStep[] {
     presets: steps,
     minimum,
     lever,
+    rests: plan.tune.sensing.door === true || plan.tune.sensing.key === true,
   })
 }

@@ -1,10 +1,11 @@
 import { faultCommands } from '../air/run/faults'
 import { CircuitRun } from '../air/run/circuitRun'
-import { partLabel } from '../air/circuit/connections'
+import { firstOfKind, partLabel } from '../air/circuit/connections'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { newScenario } from '../air/run/scenarios'
 import { WIRING } from '../catalog/wiring'
 import { ControlBoxModel, type BoxTruck, type Phone } from '../devices/controlBox'
+import { HeightValveModel, LevelControlModel } from '../devices/levelControl'
 import type { FaultOffered, HandOffered, Question, StandState } from '../devices/protocol'
 import { DeviceRefusal, type KeyPlace } from '../devices/types'
 import type { AirPlan, Plan, Preset, ScenarioStep, Side } from '../document/types'
@@ -14,6 +15,7 @@ import { solveState, type Fault, type PowerState } from '../power/network/states
 import type { Wiring } from '../power/network/types'
 import { randomNumbers } from '../quantity/random'
 import { createDeriver } from './derive'
+import { levelModel } from './standInLevel'
 import { runFacts } from './runs'
 import { airFault, airFaults, faultsOffered, wiringFault } from './standInFaults'
 import { meterReads, sprayReads } from './standInReadings'
@@ -45,6 +47,9 @@ export class StandIns implements BoxTruck {
   private derived: Derived
   private circuit: AirPlan
   private box: ControlBoxModel | null
+  private level: HeightValveModel | LevelControlModel | null
+  private door = false
+  private hitching = false
   private haul: string | null = null
   private key: KeyPlace = 'off'
   private speed = 1
@@ -70,6 +75,7 @@ export class StandIns implements BoxTruck {
     this.run = made.run
     this.massAtFirst = made.run.sim.mass
     this.box = this.makeBox()
+    this.level = this.makeLevel()
     this.holdMotors()
   }
 
@@ -100,9 +106,26 @@ export class StandIns implements BoxTruck {
 
   private makeBox(): ControlBoxModel | null {
     const { block } = this.derived.stages.air.result
-    if (!block) return null
+    // A controller works the block by itself.
+    if (!block || firstOfKind(this.circuit, 'controller')) return null
     const { memories } = this.plan.tune
     return new ControlBoxModel(this, { memories, nominal: this.wiring.nominal, code: codeOf(this.job) })
+  }
+
+  private makeLevel(): HeightValveModel | LevelControlModel | null {
+    return levelModel(this.plan, this.circuit, this.derived, {
+      run: () => this.run,
+      haul: () => this.haul,
+      keyIsOff: () => this.key === 'off',
+      isPowered: () => this.isAwake(),
+      pressures: () => this.pressures(),
+      press: (side, way) => this.press(side, way),
+    })
+  }
+  /** The controller, to be taught or locked. @throws DeviceRefusal without one */
+  private theController(): LevelControlModel {
+    if (!(this.level instanceof LevelControlModel)) throw new DeviceRefusal('no-leveller')
+    return this.level
   }
 
   /** The same job changed: pressures, memories and what is paired stay. */
@@ -126,6 +149,10 @@ export class StandIns implements BoxTruck {
     if (this.wired && !this.wiring.parts.some(({ id }) => id === this.wired!.part)) this.wired = null
     this.box = this.makeBox()
     if (box) this.box?.takeOver(box)
+    const { level } = this
+    this.level = this.makeLevel()
+    if (level instanceof LevelControlModel && this.level instanceof LevelControlModel)
+      this.level.takeOver(level)
     for (const key of [...this.air]) this.throwAir(key)
     this.holdMotors()
   }
@@ -219,6 +246,7 @@ export class StandIns implements BoxTruck {
       this.run.advance(this.run.t + step)
       this.owed -= step
       this.box?.tick()
+      this.level?.tick()
     }
     for (const { t, text } of this.run.events.slice(this.heard)) this.say(text, this.began + t)
     this.heard = this.run.events.length
@@ -257,9 +285,20 @@ export class StandIns implements BoxTruck {
       }
       case 'hand': {
         const { part, way } = question
+        const to = way === 'let-go' ? null : way
+        if (this.level instanceof HeightValveModel && this.run.model.levers.includes(part)) {
+          this.level.push(to)
+          return this.run.pushArm(part, to)
+        }
         if (!this.run.model.hands[part]) throw new DeviceRefusal('no-such-place')
-        return this.run.press(part, way === 'let-go' ? null : way)
+        return this.run.press(part, to)
       }
+      case 'lock':
+        return this.theController().lock(question.isOn)
+      case 'teach':
+        return this.theController().teach(question.what)
+      case 'move':
+        return this.theController().move(question.side, question.way === 'let-go' ? null : question.way)
       case 'keepUp':
         return this.theBox().keepUp(phone, question.pressure)
       case 'gauge':
@@ -288,7 +327,7 @@ export class StandIns implements BoxTruck {
     return this.box
   }
 
-  private set({ haul, key, speed }: Extract<Question, { do: 'set' }>): void {
+  private set({ haul, key, speed, door, hitching }: Extract<Question, { do: 'set' }>): void {
     if (haul !== undefined && haul !== this.haul) {
       if (haul !== null && !this.plan.hauls[haul]) throw new DeviceRefusal('no-such-place')
       this.run.load(haul)
@@ -296,10 +335,14 @@ export class StandIns implements BoxTruck {
       this.say(haul === null ? 'Load taken off' : `Loaded: ${this.plan.hauls[haul]!.label}`)
     }
     if (speed !== undefined) this.speed = speed
+    this.door = door ?? this.door
+    this.hitching = hitching ?? this.hitching
+    if (this.level instanceof LevelControlModel) this.level.around({ door, hitching })
     if (key === undefined || key === this.key) return
     this.key = key
     this.holdMotors()
     this.box?.tick()
+    this.level?.tick()
   }
 
   private gauge() {
@@ -324,7 +367,10 @@ export class StandIns implements BoxTruck {
   }
   /** What a hand can press: every valve of its own, not those that the box works. */
   hands(): HandOffered[] {
-    return Object.entries(this.run.model.hands).flatMap(([part, { up, down }]) => {
+    const arms = this.run.model.levers.map((part) => {
+      return { part, label: `${partLabel(this.circuit, part)}, its arm`, up: true, down: true }
+    })
+    const others = Object.entries(this.run.model.hands).flatMap(([part, { up, down }]) => {
       const kind = this.circuit.components[part]?.kind
       if (kind === undefined || kind === 'solenoid') return []
       const cab = kind === 'cabSwitch'
@@ -332,6 +378,7 @@ export class StandIns implements BoxTruck {
       const ways = { up: up.length > 0 || (cab && !inSeries), down: down.length > 0 || (cab && inSeries) }
       return [{ part, label: partLabel(this.circuit, part), ...ways }]
     })
+    return [...arms, ...others]
   }
   private fail(key: string): void {
     if (!this.offered().some((offered) => offered.key === key)) throw new DeviceRefusal('no-such-place')
@@ -387,6 +434,9 @@ export class StandIns implements BoxTruck {
       haul: this.haul,
       key: this.key,
       box,
+      level: this.level?.state() ?? null,
+      door: this.door,
+      hitching: this.hitching,
       label: box && codeOf(this.job),
       margin: this.margin(),
       gauge: this.gauge(),

@@ -1,5 +1,12 @@
 import * as yup from 'yup'
-import { KEY_PLACES, KEY_WAYS, type BoxState, type DeviceTrouble, type GaugeReading } from './types'
+import {
+  KEY_PLACES,
+  KEY_WAYS,
+  type BoxState,
+  type DeviceTrouble,
+  type GaugeReading,
+  type LevelState,
+} from './types'
 
 /**
  * What is said between the program and the devices: JSON, one message a frame. Every question has a number, and its answer
@@ -29,6 +36,9 @@ const QUESTIONS = {
     haul: name(80).nullable(),
     key: yup.string().oneOf(KEY_PLACES),
     speed: yup.number().min(1).max(60),
+    /** A door stands open; somebody hitches a trailer. */
+    door: yup.boolean(),
+    hitching: yup.boolean(),
   }),
   fuse: yup.object({ isIn: yup.boolean().required() }),
   /** Where the phone is: how far from the box, m, and sheets of steel between. */
@@ -48,6 +58,21 @@ const QUESTIONS = {
       .required(),
   }),
   keepUp: yup.object({ pressure: yup.number().min(0).max(5e6).nullable().defined() }),
+  /** The service lock of a levelling controller, what it is taught, and its keys while it is taught. */
+  lock: yup.object({ isOn: yup.boolean().required() }),
+  teach: yup.object({
+    what: yup
+      .string()
+      .oneOf(['begin', 'low', 'ride', 'high', 'end'] as const)
+      .required(),
+  }),
+  move: yup.object({
+    side: side().required(),
+    way: yup
+      .string()
+      .oneOf(['up', 'down', 'let-go'] as const)
+      .required(),
+  }),
   gauge: yup.object({}),
   heights: yup.object({}),
   meter: yup.object({
@@ -114,6 +139,10 @@ export interface StandState {
   haul: string | null
   key: 'off' | 'on' | 'running'
   box: BoxState | null
+  /** What levels by itself; null without. */
+  level: LevelState | null
+  door: boolean
+  hitching: boolean
   /** What is on the box’s label: its code. */
   label: string | null
   /** What is left of the signal between phone and box, dB. */

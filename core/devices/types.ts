@@ -48,6 +48,43 @@ export interface ControlBox {
   keepUp(pressure: number | null): Promise<void>
 }
 
+/** One figure a side, m. */
+export type Heights = Record<Side, number>
+/** What keeps a levelling controller still. */
+export type LevelStill = 'no-power' | 'locked' | 'teaching' | 'not-taught' | 'door' | 'key' | 'hitch'
+/** What was seen of something that levels, since it had its plan. */
+export type LevelDone =
+  | 'pushed-up'
+  | 'pushed-down'
+  | 'silent'
+  | 'levelled'
+  | 'dumped'
+  | 'locked'
+  | 'seen-rising'
+  | 'taught'
+  | 'rested'
+
+/** A height valve, or a levelling controller with its sensors. */
+export interface LevelState {
+  kind: 'valve' | 'controller'
+  doing: 'fills' | 'vents' | 'quiet'
+  /** Why a controller does nothing; null while it works. */
+  still: LevelStill | null
+  isLocked: boolean
+  isTeaching: boolean
+  /** Heights of the springs that it was taught, m. */
+  taught: { low: Heights | null; ride: Heights | null; high: Heights | null }
+  /** What its sensors say of the travel from ride height, m; null for a valve, or past their reach. */
+  sees: Heights | null
+  /** How far the truck stands under where it is held, m at the wheel. */
+  missing: number
+  /** Whether air went in while the dump stood open, last time. */
+  fillsDump: boolean
+  /** Where a hand holds a valve's arm; null on its link. */
+  pushed: 'up' | 'down' | null
+  done: LevelDone[]
+}
+
 /** A gauge at both springs, with thermometer and barometer beside it. */
 export interface GaugeReading {
   left: number
@@ -110,6 +147,12 @@ export const DEVICE_TROUBLES = {
     'Too few volts reach the box: it does not run the compressor, and leaves the battery what cranking needs. Start the engine.',
   'timed-out':
     'It did not get there in the time it gives itself, and stopped: look for a leak, or a supply that gives nothing.',
+  'no-leveller': 'This circuit has no controller that levels: there is nothing to teach or to lock.',
+  locked: 'The service lock is on: nothing moves. Take it off first, with nobody near the springs.',
+  'not-teaching': 'It is not being taught: begin to teach it, then move it by its keys.',
+  'not-taught': 'Low, ride height and high are all three to be taught before the end.',
+  'not-apart':
+    'Low, ride height and high lie too near together, or not in that order. Bring the body down, up, and to ride height, and teach each there.',
   'no-such-place': 'There is no such test point, part or joint in this job.',
 } as const
 export type DeviceTrouble = keyof typeof DEVICE_TROUBLES

@@ -8,6 +8,7 @@ const facts = (kind: ControlKind): CardFacts => ({
     { label: 'Full', preset: { left: 300_000, right: 380_000 } },
   ],
   lever: { arm: 0.15, link: 0.25 },
+  rests: true,
 })
 
 test('memories: paired first, every memory stored in its order with its pressures, then each pressed', () => {

@@ -18,6 +18,19 @@ export type Confirm =
   | { what: 'refitted' | 'paired' | 'written' | 'kept-up' }
   | { what: 'stored'; memory: number }
   | { what: 'reached'; memories: number }
+  | { what: 'level'; done: readonly LevelStep[] }
+
+/** What is seen of something that levels by itself, once it is done. */
+export type LevelStep =
+  | 'silent'
+  | 'pushed-up'
+  | 'pushed-down'
+  | 'levelled'
+  | 'dumped'
+  | 'locked'
+  | 'seen-rising'
+  | 'taught'
+  | 'rested'
 
 export type ControlKind = 'memories' | 'paddles' | 'hand' | 'lever' | 'controller'
 
@@ -29,6 +42,8 @@ export interface CardFacts {
   minimum: number
   /** Of a height valve, m: its arm and link. */
   lever: { arm: number; link: number } | null
+  /** Whether a controller's sheet says that an open door or the key keeps it still. */
+  rests: boolean
 }
 
 const step = (
@@ -46,6 +61,8 @@ const step = (
   set,
   confirm,
 })
+
+const levels = (...done: LevelStep[]): Confirm => ({ what: 'level', done })
 
 const CLEAR =
   'Nobody near the springs or under the truck: on some controls a pressure acts the moment it is pressed.'
@@ -74,7 +91,7 @@ const PAIRING: readonly CardStep[] = [
 ]
 
 /** Steps for one control, in order. */
-export function setUpCard({ kind, presets, minimum, lever }: CardFacts): CardStep[] {
+export function setUpCard({ kind, presets, minimum, lever, rests }: CardFacts): CardStep[] {
   const both: Preset = { left: minimum, right: minimum }
   switch (kind) {
     case 'memories':
@@ -155,19 +172,32 @@ export function setUpCard({ kind, presets, minimum, lever }: CardFacts): CardSte
             : 'As the valve’s own sheet says.',
           'No hiss: the valve stands in its dead band.',
           15,
+          null,
+          levels('silent'),
         ),
-        step('Push the arm up, then down, by hand', CLEAR, 'Up fills, down vents, level is silent.', 3),
+        step(
+          'Push the arm up, then down, by hand',
+          CLEAR,
+          'Up fills; down vents, or is silent where a check valve holds the springs; level is silent.',
+          3,
+          null,
+          levels('pushed-up', 'pushed-down'),
+        ),
         step(
           'Load it, wait, and tape both lips',
           'As high as empty, within the dead band.',
           'Both lips as planned.',
           10,
+          null,
+          levels('levelled'),
         ),
         step(
           'Dump once, then close it',
-          'With the dump open nothing may fill.',
-          'No air goes while it stands open.',
+          'Its supply shut, or the arm held down: with the dump open the valve would fill from the tank.',
+          'No air goes while it stands open: the springs go soft.',
           3,
+          null,
+          levels('dumped'),
         ),
       ]
     case 'controller':
@@ -177,16 +207,37 @@ export function setUpCard({ kind, presets, minimum, lever }: CardFacts): CardSte
           'Before a hand goes near a bag, and before it is jacked or hoisted.',
           'The lock’s light.',
           1,
+          null,
+          levels('locked'),
+        ),
+        step('Sensors level and their own way up', 'Left to left; the arm the way its sheet shows.', '', 10),
+        step(
+          'Service lock off, bring it down, then up',
+          `Loaded: empty, the steel alone holds it up. Begin to teach it, then by its keys. ${CLEAR}`,
+          'Both heights shown grow as the body comes up.',
+          5,
+          null,
+          levels('seen-rising'),
         ),
         step(
-          'Sensors level and their own way up',
-          'Left to left; the arm the way its sheet shows.',
-          'The height shown grows when the body is lifted.',
+          'Teach low, then high, then ride height',
+          `Down to its stops, up to the checks, then as high as planned. ${CLEAR}`,
+          'The controller takes each.',
           10,
+          null,
+          levels('taught'),
         ),
-        step('Teach low, then high, then ride height', CLEAR, 'The controller takes each.', 10),
-        step('Service lock off, load one side', '', 'It waits, fills that side, and stops level.', 5),
-        step('Open a door, turn the key off', 'Where its sheet says that either stops it.', 'It rests.', 2),
+        step('Load it, and wait', CLEAR, 'It waits, fills, and stops level.', 5, null, levels('levelled')),
+        step(
+          'Open a door, turn the key off',
+          rests
+            ? 'Its sheet says that it then keeps still.'
+            : 'Its sheet does not say that either keeps it still.',
+          rests ? 'It rests.' : '',
+          2,
+          null,
+          rests ? levels('rested') : null,
+        ),
         step(
           'Service lock shown to the driver',
           'On before every jack, hoist, ferry and tyre change.',

@@ -4,7 +4,7 @@ type Page = import('@playwright/test').Page
 const stand = (page: Page) => page.getByRole('region', { name: 'On the stand-in' })
 const card = (page: Page) => page.getByRole('region', { name: 'Set it up' })
 const left = (page: Page) => stand(page).locator('[data-gauge="left"]')
-const steps = (page: Page) => card(page).getByText('✓ The box says so')
+const steps = (page: Page) => card(page).getByText('✓ The stand-in shows it')
 
 /** Pa of what is shown first in a reading, whatever its unit. */
 const shown = async (page: Page) => Number.parseFloat((await left(page).innerText()).replace(/[^\d.]*/, ''))
@@ -97,7 +97,7 @@ test('the card is confirmed step by step by what the box answers', async ({ page
   const minimum = card(page).locator('li', { hasText: 'Set the minimum kept up' })
   const pressure = /L ([\d.]+)/.exec(await minimum.innerText())![1]!
   await fill(page, 'Minimum it keeps up', pressure)
-  await expect(minimum.getByText('✓ The box says so')).toBeVisible()
+  await expect(minimum.getByText('✓ The stand-in shows it')).toBeVisible()
 })
 
 test('the line to the devices breaks: it is said, nothing typed is lost, and it comes back by itself', async ({

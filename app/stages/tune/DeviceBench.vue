@@ -220,8 +220,11 @@ const pose = computed(() => {
             />
           </template>
         </template>
-        <template v-else>
-          <p class="text-sm">This circuit has no control box: its valves work by hand or by themselves.</p>
+        <LevelBench v-if="now.level" :devices="devices" :level="now.level" />
+        <template v-if="!boxNow">
+          <p v-if="!now.level" class="text-sm">
+            This circuit has no control box: its valves work by hand or by themselves.
+          </p>
           <div class="flex flex-wrap gap-2">
             <template v-for="{ part, label, up, down } in opened.hands" :key="part">
               <button v-if="up" type="button" class="button quiet" @click="hand(part, 'up')">

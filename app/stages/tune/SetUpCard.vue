@@ -18,12 +18,12 @@ const devices = useDevices()
 const { state, phone } = devices
 /** Whether the box answers that a step is done; null where it cannot tell. */
 function answered({ confirm, set }: CardStep): boolean | null {
-  const box = state.value?.box
-  if (!confirm || !box) return null
-  return isConfirmed(confirm, set, box, { phone: phone.value, isWritten: paired.value.length > 0 })
+  const stand = state.value
+  if (!confirm || !stand || !(confirm.what === 'level' ? stand.level : stand.box)) return null
+  return isConfirmed(confirm, set, stand, { phone: phone.value, isWritten: paired.value.length > 0 })
 }
 const ANSWERS = {
-  box: ['The box does not say so yet', '✓ The box says so'],
+  stand: ['The stand-in does not show it yet', '✓ The stand-in shows it'],
   written: ['Not written down yet', '✓ Written down below'],
 } as const
 const device = ref('')
@@ -62,7 +62,7 @@ const unpair = (id: string) =>
           <p class="text-sm">{{ step.text }}</p>
           <p v-if="step.seen" class="label">Then: {{ step.seen }}</p>
           <p v-if="answered(step) !== null" class="text-sm font-semibold no-print">
-            {{ ANSWERS[step.confirm!.what === 'written' ? 'written' : 'box'][answered(step) ? 1 : 0] }}
+            {{ ANSWERS[step.confirm!.what === 'written' ? 'written' : 'stand'][answered(step) ? 1 : 0] }}
           </p>
         </div>
         <p class="figure text-sm md:text-right">

@@ -22,6 +22,8 @@ type Orifice = Extract<Link, { kind: 'orifice' }>
 
 /** What flows along each link of a network at given pressures and temperatures, kg/s from → to. Absolute, Pa and K. */
 export class LinkFlows {
+  /** Arms that a hand holds, by link: their angle, rad, fill positive. */
+  readonly pushed = new Map<string, number>()
   private readonly tubes: (Tube | null)[]
   private readonly orificeEdge: number
   private readonly tubeEdge: number
@@ -95,6 +97,12 @@ export class LinkFlows {
 
   /** How far a height valve's arm opens its way, 0 to 1. */
   leverShare(link: Lever, at: SpringState): number {
+    const angle = (this.pushed.get(link.id) ?? this.leverAngle(link, at)) * link.way
+    return eased((Math.min(angle, ARM_END) - link.deadBand) / (link.fullOpen - link.deadBand))
+  }
+
+  /** Angle of a lever's arm as the truck stands, rad: up while it stands low. */
+  private leverAngle(link: Lever, at: SpringState): number {
     const { levelAt } = this.network
     if (!levelAt) return 0
     const low =
@@ -103,8 +111,7 @@ export class LinkFlows {
         : link.side === 'right'
           ? levelAt.right - at[3]
           : (levelAt.left - at[2] + levelAt.right - at[3]) / 2
-    const angle = Math.asin(Math.min(Math.max((low * levelAt.perHeight) / link.arm, -1), 1)) * link.way
-    return eased((Math.min(angle, ARM_END) - link.deadBand) / (link.fullOpen - link.deadBand))
+    return Math.asin(Math.min(Math.max((low * levelAt.perHeight) / link.arm, -1), 1))
   }
 
   private valve(

@@ -169,6 +169,13 @@ export class Simulation {
     this.stepper.restart()
   }
 
+  /** Holds the arm of a height valve's link at an angle, rad, fill positive; null lets it follow the axle again. */
+  pushLever(id: string, angle: number | null): void {
+    if (angle === null) this.link.pushed.delete(id)
+    else this.link.pushed.set(id, angle)
+    this.stepper.restart()
+  }
+
   /** Shuts a link for good, whatever its command says from now on. */
   seal(id: string): void {
     const k = this.linkIndex.get(id)

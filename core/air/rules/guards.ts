@@ -49,7 +49,7 @@ const noCheckDump: AirRule = ({ plan }) =>
       rank: 'stop',
       subject: id,
       title: 'Levelling valve and dump valve meet without a check valve',
-      text: 'The dump branch can feed the levelling valve backwards, and what is dumped is filled again at once. A check valve goes between the valve’s outlet and the dump branch.',
+      text: 'The dump branch can feed the levelling valve backwards, and full supply can reach the springs past it. A check valve goes between the valve’s outlet and the dump branch.',
       source: COMMON_PRACTICE,
       remedy: operationRemedy(plan, 'Put a check valve in', putInLine(outlet.line, 'check')),
     })

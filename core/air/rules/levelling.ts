@@ -51,6 +51,25 @@ const noDeadBand: AirRule = ({ plan }) =>
     })
   })
 
+/** The springs go soft, the arm comes up: what is dumped is filled again, whatever check valve lies between. */
+const dumpRefills: AirRule = ({ plan }) =>
+  allOfKinds(plan, 'heightValve').flatMap((id) => {
+    const outlet = endsAt(plan, id).find((e) => e.port === 'out')
+    if (!outlet) return []
+    const met = [...connectedParts(plan, outlet.other, ['heightValve'])]
+    const dump = met.find((other) => plan.components[other]!.kind === 'dump')
+    if (dump === undefined) return []
+    return airNote({
+      quantity: 'count',
+      rule: 'dump-refills',
+      rank: 'know',
+      subject: dump,
+      title: 'While the dump is open the height valve fills',
+      text: 'The truck sinks, its arm comes up, and the tank goes out through the dump. Shut the valve’s supply first, or hold its arm down, as long as the dump stands open.',
+      source: 'Run of this circuit with the dump held open',
+    })
+  })
+
 /** Springs that stand at the pressure of a part's port. */
 function sidesReached(plan: AirPlan, from: string): Side[] {
   const { kind, side } = plan.components[from]!
@@ -103,4 +122,4 @@ function swapOutlets(plan: AirPlan, block: string): Remedy | undefined {
   return { label: 'Swap the two lines', patches: [...to(one, 'out2'), ...to(two, 'out1')] }
 }
 
-export const LEVELLING_RULES: readonly AirRule[] = [armShort, noDeadBand, crossedSides]
+export const LEVELLING_RULES: readonly AirRule[] = [armShort, noDeadBand, dumpRefills, crossedSides]

@@ -172,6 +172,12 @@ test('check valves: behind the supply, and where a dump branch and a levelling v
   mended(fed, 'no-check-dump')
 })
 
+test('an open dump behind a height valve is filled against, check valve or none; without a dump nothing is said', () => {
+  expect(rules(plan('height-valve'))).toContain('know dump-refills')
+  expect(rules(takeOut('dump')(plan('height-valve')))).not.toContain('know dump-refills')
+  expect(rules(plan('tank-wireless'))).not.toContain('know dump-refills')
+})
+
 test('two supplies that meet without a check valve push against each other', () => {
   const two = structuredClone(plan('engine-driven'))
   two.components.boost = newComponent('boost', 'Boost feed')

@@ -14,6 +14,10 @@ import type { RunLeg, StepScript, Stepped } from './stepped'
 import type { CircuitModel, Extremes, Happening, MotorUse, RunFacts, StepResult, Supply } from './types'
 
 const { instant: INSTANT } = RUN_SETTINGS
+/** A hand pushes an arm so far, rad: wide open. */
+const PUSHED = Math.PI / 3
+/** Less than this through a height valve nobody hears, kg/s: a litre of free air a minute (from memory). */
+const FELT = 2e-5
 
 /**
  * A circuit under way: the network in time, the things that work it by themselves (pressure switch, thermal cut-out,
@@ -45,6 +49,8 @@ export class CircuitRun implements Stepped, Levelled {
   private upPressed = false
   private readonly controller: Controller | null
   private readonly levelling: Levelling | null
+  /** A controller that something keeps still. */
+  private levellingRests = false
   private script: StepScript | null = null
   private leg: RunLeg | null = null
   private last: Sample
@@ -168,6 +174,40 @@ export class CircuitRun implements Stepped, Levelled {
       for (const command of [...fill, ...vent]) this.setCommand(command, false)
   }
 
+  /** Keeps the levelling controller still, its valves shut, or lets it work again. */
+  restLevelling(on: boolean): void {
+    if (on === this.levellingRests || !this.levelling) return
+    this.levellingRests = on
+    this.levelling.forget()
+    this.halt()
+  }
+
+  /** Spring heights that what levels holds from now on, m. */
+  holdAt({ left, right }: { left: number; right: number }): void {
+    Object.assign(this.facts.levelAt, { left, right })
+  }
+
+  /** Whether what levels lets air into the springs, out of them, or neither. */
+  moves(): 'fills' | 'vents' | 'quiet' {
+    const { levers, outlets } = this.model
+    const { flow } = this.sim.sample()
+    const passes = (link: string) => flow[this.sim.linkIndex.get(link)!]! > FELT
+    const fills = levers.some((id) => passes(`${id}.up`)) || outlets.some(({ fill }) => this.anyOpen(fill))
+    if (fills) return 'fills'
+    const vents = levers.some((id) => passes(`${id}.down`)) || outlets.some(({ vent }) => this.anyOpen(vent))
+    return vents ? 'vents' : 'quiet'
+  }
+  private anyOpen(commands: readonly string[]): boolean {
+    return commands.some((command) => this.isOpen(command))
+  }
+
+  /** The arm of a height valve pushed up or down by hand, off its link; or hung back (null). */
+  pushArm(valve: string, way: 'up' | 'down' | null): void {
+    const angle = way === null ? null : way === 'up' ? PUSHED : -PUSHED
+    for (const end of ['up', 'down']) this.sim.pushLever(`${valve}.${end}`, angle)
+    this.say(`${this.label(valve)}: arm ${way ?? 'on its link'}`, valve)
+  }
+
   call(outlet: string, on: boolean): void {
     if (on) this.calling.add(outlet)
     else this.calling.delete(outlet)
@@ -198,7 +238,7 @@ export class CircuitRun implements Stepped, Levelled {
 
   /** Sets the controller and every motor as they stand now; returns when to look again at the latest. */
   private control(): number {
-    const wake = this.levelling?.act(this, this.sim.sample()) ?? Infinity
+    const wake = (this.levellingRests ? null : this.levelling?.act(this, this.sim.sample())) ?? Infinity
     this.throwSwitches()
     const asked = this.isAsked()
     this.askedSince = asked ? (this.askedSince ?? this.t) : null
@@ -251,7 +291,11 @@ export class CircuitRun implements Stepped, Levelled {
 
   /** What may happen by itself before the leg is over. */
   private watches(): Watch[] {
-    return [...this.switchWatches(), ...this.thermalWatches(), ...(this.levelling?.watches(this.facts) ?? [])]
+    return [...this.switchWatches(), ...this.thermalWatches(), ...this.levelWatches()]
+  }
+
+  private levelWatches(): Watch[] {
+    return this.levellingRests ? [] : (this.levelling?.watches(this.facts) ?? [])
   }
 
   private switchWatches(): Watch[] {

@@ -75,6 +75,11 @@ export class Levelling {
     return run.t + timeOut
   }
 
+  /** Forgets what was under way, as after a rest. */
+  forget(): void {
+    this.at.clear()
+  }
+
   /** Where a corner leaves the band, or one at work comes to its content. */
   watches(facts: RunFacts): Watch[] {
     const { band } = this.controller

@@ -101,6 +101,8 @@ test('electronic levelling: what keeps it still is asked for, a sensor unplugged
   await whole(page)
   const notes = page.getByRole('region', { name: 'Bench notes' })
   await expect(notes.getByText('Service lock on before it is jacked or hoisted')).toBeVisible()
+  await expect(notes.getByText('What keeps it still was not looked up')).toHaveCount(0)
+  await page.getByLabel('Still with a door open').selectOption('not looked at yet')
   await expect(notes.getByText('What keeps it still was not looked up')).toBeVisible()
   // Four minutes are told as minutes, with their unit beside them.
   const givesUp = page.getByLabel('Gives up after')
@@ -124,6 +126,10 @@ test('electronic levelling: what keeps it still is asked for, a sensor unplugged
   await corners.getByRole('button', { name: 'Run both corners' }).click()
   await expect(corners.getByRole('row', { name: /One a side as planned/ })).toBeVisible()
   await expect(corners.getByRole('row')).toHaveCount(4)
+  // What was found can be asked why.
+  await corners.getByRole('button', { name: /rests after, why/ }).first().click()
+  await expect(page.getByRole('dialog').getByText(/Both rear corners in steps/)).toBeVisible()
+  await page.keyboard.press('Escape')
   await axe(page)
   await saved(page)
 })

@@ -1,14 +1,12 @@
 <script setup lang="ts">
 import { ARRANGEMENTS, type Arrangement, type PairResult } from '#core/air/levelling/bothCorners'
 import { ARRANGEMENT_LABELS, arrangementOf, PAIR_DRIVES, type PairDriveId } from '#core/derive/levelPair'
-import { showText, type Quantity } from '#core/quantity/units'
+import { pairFigures } from '#core/derive/trialFigures'
 import type { LeversWorker } from '~/workers/levers'
 
 /** Both rear corners at once: one valve or sensor a side, one in the middle, and two that were swapped. */
 const job = useJob()
-const shop = useShop()
 const drive = ref<PairDriveId>('load')
-const text = (value: number, quantity: Quantity) => showText(value, quantity, shop.units)
 const own = computed(() => arrangementOf(job.plan!))
 const trials = useTrials<LeversWorker, { id: Arrangement; result: PairResult }>(
   () => new Worker(new URL('../../workers/levers.ts', import.meta.url), { type: 'module' }),
@@ -26,10 +24,8 @@ function changeDrive(to: PairDriveId): void {
   drive.value = to
   trials.clear()
 }
-const higher = (lean: number) =>
-  Math.abs(lean) < 0.0005
-    ? 'level'
-    : `${text(Math.abs(lean), 'length')}, ${lean > 0 ? 'left' : 'right'} higher`
+const leans = (lean: number) => Math.abs(lean) >= 0.0005
+const higher = (lean: number) => (leans(lean) ? `${lean > 0 ? 'left' : 'right'} higher` : 'level')
 </script>
 
 <template>
@@ -64,13 +60,23 @@ const higher = (lean: number) =>
             <th scope="row" class="py-1 text-left font-normal">
               {{ ARRANGEMENT_LABELS[id] }}<span v-if="id === own" class="label"> as planned</span>
             </th>
-            <td class="py-1 pr-4 text-right figure">{{ higher(result.lean) }}</td>
-            <td class="py-1 pr-4 text-right figure">{{ text(result.off, 'length') }}</td>
             <td class="py-1 pr-4 text-right figure">
-              {{ result.restAt === null ? 'never' : text(result.restAt, 'time') }}
+              <Fig v-if="leans(result.lean)" :figure="pairFigures(ARRANGEMENT_LABELS[id], result).lean" />
+              {{ higher(result.lean) }}
             </td>
-            <td class="py-1 pr-4 text-right figure">{{ text(result.filled, 'volume') }}</td>
-            <td class="py-1 text-right figure">{{ text(result.vented, 'volume') }}</td>
+            <td class="py-1 pr-4 text-right">
+              <Fig :figure="pairFigures(ARRANGEMENT_LABELS[id], result).off" />
+            </td>
+            <td class="py-1 pr-4 text-right">
+              <template v-if="result.restAt === null">never</template>
+              <Fig v-else :figure="pairFigures(ARRANGEMENT_LABELS[id], result).restAt" />
+            </td>
+            <td class="py-1 pr-4 text-right">
+              <Fig :figure="pairFigures(ARRANGEMENT_LABELS[id], result).filled" />
+            </td>
+            <td class="py-1 text-right">
+              <Fig :figure="pairFigures(ARRANGEMENT_LABELS[id], result).vented" />
+            </td>
           </tr>
         </tbody>
       </table>

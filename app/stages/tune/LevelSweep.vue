@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { takeTry, type LevelTried, type LevelTry } from '#core/derive/levelSweep'
+import { triedFigures } from '#core/derive/trialFigures'
 import { fromSi, showText, unitFor, type Quantity } from '#core/quantity/units'
 import type { Cloud } from '~/pictures/ScatterChart.vue'
 
@@ -88,12 +89,15 @@ const take = (of: LevelTry) => job.edit('What it levels with', (draft) => takeTr
             >
               {{ text(value, quantity) }}
             </td>
-            <td class="py-1 pr-4 text-right figure">
-              {{ row.levelAt === null ? 'never' : text(row.levelAt, 'time') }}
+            <td class="py-1 pr-4 text-right">
+              <template v-if="row.levelAt === null">never</template>
+              <Fig v-else :figure="triedFigures(row).levelAt" />
             </td>
-            <td class="py-1 pr-4 text-right figure">{{ text(Math.abs(row.off), 'length') }}</td>
-            <td class="py-1">{{ row.hunts > 0 ? text(row.hunts, 'length') : 'no' }}</td>
-            <td class="py-1 pr-4 text-right figure">{{ text(row.airPerKm, 'volume') }}</td>
+            <td class="py-1 pr-4 text-right"><Fig :figure="triedFigures(row).off" /></td>
+            <td class="py-1">
+              <Fig v-if="row.hunts > 0" :figure="triedFigures(row).hunts" /><template v-else>no</template>
+            </td>
+            <td class="py-1 pr-4 text-right"><Fig :figure="triedFigures(row).airPerKm" /></td>
             <td class="py-1 no-print">
               <button type="button" class="underline touch" @click="take(row.of)">Take it</button>
             </td>

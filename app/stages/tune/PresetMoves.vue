@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import type { PresetMove } from '#core/derive/presetMoves'
-import { showText, type Quantity } from '#core/quantity/units'
+import { moveFigures } from '#core/derive/trialFigures'
 import type { MovesWorker } from '~/workers/moves'
 
 /** From every preset to every other: how long, how much air, and the amps it takes, run on this job's circuit. */
 const job = useJob()
-const shop = useShop()
 const trials = useTrials<MovesWorker, PresetMove[]>(
   () => new Worker(new URL('../../workers/moves.ts', import.meta.url), { type: 'module' }),
   async function* (hand, plan) {
@@ -17,7 +16,10 @@ const { isOld } = trials
 const ids = computed(() => [...new Set(moves.value?.map(({ from }) => from))])
 const label = (id: string) => job.plan!.hauls[id]?.label ?? id
 const move = (from: string, to: string) => moves.value?.find((m) => m.from === from && m.to === to)
-const text = (value: number, quantity: Quantity) => showText(value, quantity, shop.units)
+function figures(from: string, to: string) {
+  const { presets } = job.derived!.stages.tune.result
+  return moveFigures(move(from, to)!, `${label(from)} to ${label(to)}`, presets[from]!, presets[to]!)
+}
 </script>
 
 <template>
@@ -47,8 +49,8 @@ const text = (value: number, quantity: Quantity) => showText(value, quantity, sh
               <template v-else-if="!move(from, to)">not run to its end</template>
               <template v-else-if="move(from, to)!.seconds === null">not reached</template>
               <template v-else>
-                {{ text(move(from, to)!.seconds!, 'time') }} · {{ text(move(from, to)!.air, 'volume') }} ·
-                {{ text(move(from, to)!.amps, 'current') }}
+                <Fig :figure="figures(from, to).seconds" /> · <Fig :figure="figures(from, to).air" /> ·
+                <Fig :figure="figures(from, to).amps" />
               </template>
             </td>
           </tr>

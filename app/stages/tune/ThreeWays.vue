@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { WAY_IDS, type LevellingWay } from '#core/derive/threeWays'
-import { showText, type Quantity } from '#core/quantity/units'
+import { wayFigures } from '#core/derive/trialFigures'
 import type { WaysWorker } from '~/workers/ways'
 
 /** Presets, a height valve and electronic levelling side by side, each put on this job and run. */
-const shop = useShop()
+const job = useJob()
 const trials = useTrials<WaysWorker, LevellingWay>(
   () => new Worker(new URL('../../workers/ways.ts', import.meta.url), { type: 'module' }),
   async function* (hand, plan) {
@@ -12,21 +12,20 @@ const trials = useTrials<WaysWorker, LevellingWay>(
   },
 )
 const { found: ways, running, isOld } = trials
-const text = (value: number, quantity: Quantity) => showText(value, quantity, shop.units)
-const orNever = (value: number | null) => (value === null ? 'never' : text(value, 'time'))
-const week = ({ perWeek, seconds }: LevellingWay) =>
-  perWeek !== null
-    ? text(perWeek, 'time')
-    : seconds === null
-      ? 'never'
-      : 'say at Air how often the load changes'
-const ROWS: { label: string; show: (way: LevellingWay) => string }[] = [
-  { label: 'A change takes', show: ({ seconds }) => orNever(seconds) },
-  { label: 'In a week', show: week },
-  { label: 'Free air for a change', show: ({ air }) => text(air, 'volume') },
-  { label: 'Free air a km of rough road', show: ({ airPerKm }) => text(airPerKm, 'volume') },
-  { label: 'Amps at most', show: ({ amps }) => text(amps, 'current') },
-  { label: 'May stand off by', show: ({ off }) => text(off, 'length') },
+type Found = ReturnType<typeof wayFigures>
+const figures = computed(
+  () => new Map(ways.value.map((way) => [way.id, wayFigures(way, job.plan!.job.changes)])),
+)
+/** What stands where there is no figure. */
+const instead = ({ seconds }: LevellingWay, figure: keyof Found) =>
+  figure === 'perWeek' && seconds !== null ? 'say at Air how often the load changes' : 'never'
+const ROWS: { label: string; figure?: keyof Found; show?: (way: LevellingWay) => string }[] = [
+  { label: 'A change takes', figure: 'seconds' },
+  { label: 'In a week', figure: 'perWeek' },
+  { label: 'Free air for a change', figure: 'air' },
+  { label: 'Free air a km of rough road', figure: 'airPerKm' },
+  { label: 'Amps at most', figure: 'amps' },
+  { label: 'May stand off by', figure: 'off' },
   { label: 'Parts, lines', show: ({ parts, lines }) => `${parts}, ${lines}` },
   { label: 'When it fails', show: ({ fails }) => fails },
 ]
@@ -54,9 +53,13 @@ const ROWS: { label: string; show: (way: LevellingWay) => string }[] = [
           </tr>
         </thead>
         <tbody>
-          <tr v-for="{ label, show } in ROWS" :key="label" class="border-t border-line align-top">
+          <tr v-for="{ label, figure, show } in ROWS" :key="label" class="border-t border-line align-top">
             <th scope="row" class="label text-left py-1.5">{{ label }}</th>
-            <td v-for="way in ways" :key="way.id" class="figure pl-4 py-1.5">{{ show(way) }}</td>
+            <td v-for="way in ways" :key="way.id" class="pl-4 py-1.5">
+              <template v-if="!figure">{{ show!(way) }}</template>
+              <template v-else-if="way[figure] === null">{{ instead(way, figure) }}</template>
+              <Fig v-else :figure="figures.get(way.id)![figure]" />
+            </td>
           </tr>
         </tbody>
       </table>

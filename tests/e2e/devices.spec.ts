@@ -173,6 +173,8 @@ test('a height valve is set up on its stand-in: its arm by hand, a load levelled
   await expect(stand(page).getByText('It filled while the dump stood open')).toBeVisible()
   await press('Height-control valve, its arm: down')
   await press('Dump valve: let go')
+  const happened = stand(page).getByRole('list', { name: 'What happened' })
+  await expect(happened.getByText('Dump valve: let go')).toBeVisible()
   await press('Dump valve: down')
   await expect(stand(page).getByText('It filled while the dump stood open')).toHaveCount(0)
   await axe(page)

@@ -70,7 +70,7 @@ const drawers = computed(() => {
   const { shared } = stage.value.result
   const all = withLive('tune', {
     memories: shared ? `${shared.needed} of ${job.plan!.tune.memories}` : undefined,
-    presets: `${stored} of ${presets.value.length}`,
+    presets: levels.value ? 'none to store' : `${stored} of ${presets.value.length}`,
     minimum: showText(stage.value.result.minimum, 'pressure', shop.units),
     trial: taped.value ? `${taped.value} taped` : 'not yet',
   })

@@ -1,17 +1,22 @@
 import { PRACTICE } from '../catalog/practice'
 import type { HoldTest } from '../document/types'
-import { absolute, leakRate, leastDoubt } from './leak'
+import { REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
+import { anyTimeFactor } from './anyTime'
+import { absolute, sccmOf } from './leak'
+import { slopeOf, type Point, type Slope } from './slope'
 import { studentT95 } from './studentT'
-import type { HoldReading, Judged, LeakResult, WhyNot } from './types'
+import type { HoldReading, Judged, Verdict, WhyNot } from './types'
 
 /**
  * What a hold test's readings say, with everything that may deceive them: the gauge's step, the thermometer, air inside
- * that follows the air around it later, warmth left from filling, and a bend that no steady leak makes. Bench:
- * `bench/holdTests.mjs` counts how often it errs.
+ * that follows the air around it later, warmth left from filling, a bend that no steady leak makes, and that one looks
+ * after every reading. Bench: `bench/holdTests.mjs` counts how often it errs.
  */
 
 /** After so many lags the warmth from filling is gone but for a fiftieth. */
 const SETTLED_LAGS = 4
+/** The lag is known from memory: it may be shorter or longer by these. */
+const LAG_FROM_TO = [0.7, 1.4] as const
 /** Readings farther apart than this do not show how temperature went between them, s. */
 const UNSEEN = 3 * 3600
 /** Fewer readings than this show no bend. */
@@ -40,19 +45,6 @@ function unseenSwing(readings: readonly HoldReading[], lag: number): number[] {
     const gaps = [readings[i - 1], readings[i + 1]].map((n) => (n ? Math.abs(n.t - r.t) : Infinity))
     return Math.min(...gaps) > UNSEEN ? (absolute(r) * most) / Math.sqrt(3) / r.temperature : 0
   })
-}
-
-/** Loss, Pa/s, that warmth left from filling looks like at the most. */
-function warmthLooksLike(readings: readonly HoldReading[], rested: number, lag: number): number {
-  const meanT = readings.reduce((sum, r) => sum + r.t, 0) / readings.length
-  let across = 0
-  let spread = 0
-  for (const r of readings) {
-    const warm = PRACTICE.fillWarmth.value * (lag > 0 ? Math.exp(-(rested + r.t) / lag) : 0)
-    across += (r.t - meanT) * ((absolute(r) * warm) / r.temperature)
-    spread += (r.t - meanT) ** 2
-  }
-  return Math.max(-across / spread, 0)
 }
 
 /** Whether corrected pressures bend more than their doubt allows: quadratic in time, its last term against Student's t. */
@@ -85,61 +77,163 @@ const sum = (list: readonly number[], of: (v: number, i: number) => number) =>
   list.reduce((total, v, i) => total + of(v, i), 0)
 const mean = (list: readonly number[]) => sum(list, (v) => v) / list.length
 
+type Judge = Pick<HoldTest, 'readings' | 'resolution' | 'thermometer' | 'rested' | 'lag'>
+
+interface Looked {
+  verdict: Verdict
+  /** Pa/s: the loss, and between what it lies. */
+  loss: number
+  low: number
+  high: number
+  why: WhyNot | null
+}
+
+/** Readings as points of a straight loss: each at 20 °C, with what may be wrong about it. */
+function pointsOf(
+  { resolution, thermometer, rested, lag }: Judge,
+  readings: readonly HoldReading[],
+  follows: number,
+  fades: number,
+): Point[] {
+  const first = readings[0]!.t
+  const unseen = unseenSwing(readings, lag)
+  const inside = lagged(readings, follows)
+  return readings.map((r, i) => {
+    const p = absolute(r)
+    const gone = fades > 0 ? Math.exp(-((rested ?? 0) + r.t - first) / fades) : 0
+    return {
+      t: r.t,
+      corrected: (p * REFERENCE_TEMPERATURE) / inside[i]!.temperature,
+      perKelvin: (p / r.temperature) * gone,
+      sd: Math.hypot((p * thermometer) / r.temperature, unseen[i]!),
+      shown: Math.round(r.pressure / resolution),
+    }
+  })
+}
+
+/**
+ * The readings so far, looked at once: as often as one likes, its verdict is wrong in one test of forty either way.
+ * @param readings in order of time, two or more at different times; `allowed` Pa/s
+ */
+export function look(test: Judge, readings: readonly HoldReading[], allowed: number): Looked {
+  const { resolution, lag } = test
+  const degrees = readings.length - 2
+  // The air inside is somewhere between following at once and following late by the longest the lag may be.
+  const slopes = [0, 1, LAG_FROM_TO[1]].flatMap((late) =>
+    LAG_FROM_TO.map((share) => slopeOf(pointsOf(test, readings, lag * late, lag * share), resolution)),
+  )
+  const half = ({ variance, hidden }: Slope) =>
+    anyTimeFactor(variance, allowed, degrees) * Math.sqrt(variance) + hidden
+  const low = Math.min(...slopes.map((slope) => slope.loss - half(slope)))
+  const high = Math.max(...slopes.map((slope) => slope.loss + half(slope)))
+  const loss = slopes.reduce((sum, slope) => sum + slope.loss, 0) / slopes.length
+  const sure: Verdict = high <= allowed ? 'tight' : low > allowed ? 'leaking' : 'cannot tell'
+  const bent = sure === 'leaking' && bendsAt(test, readings) && !losesLater(test, readings, allowed)
+  const verdict = bent ? 'cannot tell' : sure
+  const why = verdict === 'cannot tell' ? (bent ? 'bends' : whyNot(test, readings, slopes)) : null
+  return { verdict, loss, low, high, why }
+}
+
+/** Whether the later half alone, read as if nothing had been before, loses more than is allowed without a bend. */
+function losesLater(test: Judge, readings: readonly HoldReading[], allowed: number): boolean {
+  const later = readings.slice(Math.floor(readings.length / 2))
+  if (later.length < LEAST_LATER || later.at(-1)!.t === later[0]!.t) return false
+  return !bendsAt(test, later) && look(test, later, allowed).low > allowed
+}
+/** Fewer readings than this show no loss by themselves. */
+const LEAST_LATER = 3
+
+/** Whether the readings bend as no steady leak does, the warmth that fits taken out. */
+function bendsAt(test: Judge, readings: readonly HoldReading[]): boolean {
+  const points = pointsOf(test, readings, 0, test.lag)
+  const { warmth } = slopeOf(points, test.resolution)
+  const straight = points.map(({ corrected, perKelvin }) => corrected - warmth * perKelvin)
+  const squares = points.reduce((total, { sd }) => total + sd ** 2 + test.resolution ** 2 / 12, 0)
+  return bends(readings, straight, Math.sqrt(squares / points.length))
+}
+
+/** What keeps it from being told: the largest part of its doubt. */
+function whyNot(
+  { resolution, thermometer, lag }: Judge,
+  readings: readonly HoldReading[],
+  slopes: readonly Slope[],
+): WhyNot {
+  const worst = (of: (slope: Slope) => number) => Math.max(...slopes.map(of))
+  const warm = Math.sqrt(worst(({ byWarmth }) => byWarmth))
+  const gauge = worst(({ byStep, hidden }) => Math.sqrt(byStep) + hidden)
+  const all = Math.sqrt(worst(({ variance }) => variance))
+  if (warm > 0.5 * all && warm > gauge) return 'settling'
+  const middle = readings[Math.floor(readings.length / 2)]!
+  const heat = (absolute(middle) * thermometer) / middle.temperature
+  if (gauge > all / 2 && resolution > heat) return 'gauge'
+  return readings.at(-1)!.t - readings[0]!.t < SETTLED_LAGS * lag ? 'short' : 'temperature'
+}
+
+/** Readings that would follow at the same pace: the loss goes on, the temperature stays, the gauge rounds. */
+function goingOn(test: Judge, readings: readonly HoldReading[], loss: number, more: number): HoldReading[] {
+  const last = readings.at(-1)!
+  const every = (last.t - readings[0]!.t) / (readings.length - 1)
+  return Array.from({ length: more }, (_, i) => {
+    const t = last.t + (i + 1) * every
+    const absoluteThen = absolute(last) - (loss * (t - last.t) * last.temperature) / REFERENCE_TEMPERATURE
+    const gauge = absoluteThen - (last.barometer ?? STANDARD_ATMOSPHERE)
+    return { ...last, t, pressure: Math.round(gauge / test.resolution) * test.resolution }
+  })
+}
+
+/** Longer than this nobody waits, in readings and s. */
+const MOST_MORE = 400
+const LONGEST = 21 * 86_400
+
+/** Further time at the same pace until it can be told, s, if it goes on as it looks now; 0 where that is not in sight. */
+function waitMore(
+  test: Judge,
+  readings: readonly HoldReading[],
+  { loss, why }: Looked,
+  allowed: number,
+): number {
+  const every = (readings.at(-1)!.t - readings[0]!.t) / (readings.length - 1)
+  const most = Math.min(MOST_MORE, Math.floor(LONGEST / every))
+  // A bend is warmth that goes: what is lost in the end is not known from it.
+  if (why === 'bends' || most < 1) return 0
+  const likely = loss > allowed ? Math.max(loss, 1.2 * allowed) : Math.min(loss, 0.8 * allowed)
+  const told = (more: number) =>
+    look(test, [...readings, ...goingOn(test, readings, likely, more)], allowed).verdict !== 'cannot tell'
+  let enough = 1
+  while (enough < most && !told(enough)) enough = Math.min(enough * 2, most)
+  if (!told(enough)) return 0
+  let short = Math.floor(enough / 2)
+  while (enough - short > 1) {
+    const middle = Math.floor((enough + short) / 2)
+    if (told(middle)) enough = middle
+    else short = middle
+  }
+  return enough * every
+}
+
 /**
  * @param volume m³; `allowed` Pa/s of loss that still counts as tight.
  * @throws with fewer than two readings, or readings all at one time.
  */
-export function judgeHold(
-  test: Pick<HoldTest, 'readings' | 'resolution' | 'thermometer' | 'rested' | 'lag'>,
-  volume: number,
-  allowed: number,
-): Judged {
+export function judgeHold(test: Judge, volume: number, allowed: number): Judged {
   const readings = [...test.readings].sort((a, b) => a.t - b.t)
-  const { resolution, thermometer, lag } = test
-  const rested = test.rested ?? 0
-  const first = readings[0]?.t ?? 0
-  const settled = readings.filter((r) => rested + r.t - first >= SETTLED_LAGS * lag)
-  const used = settled.length >= 2 && settled.some((r) => r.t !== settled[0]!.t) ? settled : readings
-  const warm = used === settled ? 0 : volume * warmthLooksLike(shift(used, first), rested, lag)
-  const doubt = { resolution, thermometer, more: unseenSwing(used, lag) }
-  // The air inside is somewhere between following at once and following a whole lag late.
-  const atOnce = leakRate(volume, used, doubt, allowed)
-  const late = leakRate(volume, lagged(used, lag), doubt, allowed)
-  const low = Math.min(atOnce.low, late.low) - warm
-  const high = Math.max(atOnce.high, late.high)
-  const limit = allowed * volume
-  const sure = high <= limit ? 'tight' : low > limit ? 'leaking' : 'cannot tell'
-  // A bend may be warmth that goes: then the later half alone must lose as much.
-  const bent = sure === 'leaking' && bends(used, atOnce.corrected, leastDoubt(used, doubt)) && !losesLater()
-  const verdict = bent ? 'cannot tell' : sure
-  const leak: LeakResult = {
-    ...atOnce,
-    low,
-    high,
-    verdict,
-    corrected: leakRate(volume, readings, doubt, allowed).corrected,
-    waitMore: verdict === 'cannot tell' ? Math.max(atOnce.waitMore, late.waitMore) : 0,
-  }
-  return { leak, why: verdict === 'cannot tell' ? whyNot() : null }
-
-  function losesLater(): boolean {
-    const later = used.slice(Math.floor(used.length / 2))
-    const more = doubt.more.slice(-later.length)
-    return leakRate(volume, later, { ...doubt, more }, allowed).low > limit
-  }
-
-  function whyNot(): WhyNot {
-    if (bent) return 'bends'
-    if (warm > limit / 2) return 'settling'
-    const span = used.at(-1)!.t - used[0]!.t
-    const typical = used[Math.floor(used.length / 2)]!
-    const ofGauge = resolution / Math.sqrt(12)
-    const ofHeat = (absolute(typical) * thermometer) / typical.temperature
-    if (span < SETTLED_LAGS * lag) return 'short'
-    return ofGauge > Math.hypot(ofHeat, ...doubt.more) ? 'gauge' : 'temperature'
+  if (readings.length < 2) throw new Error('A hold test needs at least two readings.')
+  if (readings.at(-1)!.t === readings[0]!.t)
+    throw new Error('All readings carry the same time: type when each was taken.')
+  const looked = look(test, readings, allowed)
+  const { verdict, loss, low, high, why } = looked
+  const leak = loss * volume
+  return {
+    leak: {
+      leak,
+      sccm: sccmOf(leak),
+      lossRate: loss,
+      low: low * volume,
+      high: high * volume,
+      verdict,
+      waitMore: verdict === 'cannot tell' ? waitMore(test, readings, looked, allowed) : 0,
+      corrected: pointsOf(test, readings, 0, test.lag).map(({ corrected }) => corrected),
+    },
+    why,
   }
 }
-
-/** The same readings with their time counted from `from`. */
-const shift = (readings: readonly HoldReading[], from: number): HoldReading[] =>
-  readings.map((r) => ({ ...r, t: r.t - from }))

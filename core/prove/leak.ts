@@ -10,6 +10,10 @@ export interface ReadingDoubt {
   more?: readonly number[]
 }
 
+/** A leak, Pa·m³/s at 20 °C, in standard cm³ a minute at 0 °C and 101 325 Pa. */
+export const sccmOf = (leak: number): number =>
+  ((leak * (273.15 / REFERENCE_TEMPERATURE)) / STANDARD_ATMOSPHERE) * 1e6 * 60
+
 /** Absolute pressure of a reading, Pa. */
 export const absolute = (r: HoldReading) => r.pressure + (r.barometer ?? STANDARD_ATMOSPHERE)
 
@@ -67,7 +71,7 @@ export function leakRate(
   const verdict: Verdict = high <= limit ? 'tight' : low > limit ? 'leaking' : 'cannot tell'
   return {
     leak,
-    sccm: ((leak * (273.15 / REFERENCE_TEMPERATURE)) / STANDARD_ATMOSPHERE) * 1e6 * 60,
+    sccm: sccmOf(leak),
     lossRate: -slope,
     low,
     high,

@@ -1,0 +1,26 @@
+import { NORMAL_95, studentT95 } from './studentT'
+
+/**
+ * How wide an interval must be that is looked at after every reading, and yet misses only one time in twenty over the
+ * whole test, whenever one stops.
+ */
+
+const MISSES = 0.05
+/** Half-widths of the loss that still counts as tight at which the interval is narrowest: where a verdict falls. */
+const AIMED = 3
+/** ln terms of where a mixture is best: −ln α² + ln(−ln α²) + 1. */
+const BEST = -2 * Math.log(MISSES) + Math.log(-2 * Math.log(MISSES)) + 1
+
+/**
+ * Standard deviations to either side, for an estimate whose own information grows from look to look: the bound of a normal
+ * mixture, √((1 + ρ/I)·ln((I + ρ)/(ρ·α²))).
+ * @param variance of the estimate now; `allowed` in its own unit: what is to be told apart
+ * @param degrees of freedom; 0 with none: then the scatter is taken as known
+ * @source normal mixture martingale, Robbins 1970 (from memory); Student's t for few readings by its ratio at 95 %
+ */
+export function anyTimeFactor(variance: number, allowed: number, degrees: number): number {
+  const information = 1 / variance
+  const rho = (AIMED / allowed) ** 2 / BEST
+  const factor = Math.sqrt((1 + rho / information) * Math.log((information + rho) / (rho * MISSES ** 2)))
+  return degrees > 0 ? (factor * studentT95(degrees)) / NORMAL_95 : factor
+}

@@ -70,6 +70,7 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
     { id: 'readings', title: 'Readings' },
     { id: 'test', title: 'The test' },
     { id: 'soap', title: 'Soap' },
+    { id: 'functions', title: 'Functions' },
   ],
   handover: [
     { id: 'open', title: 'Still open' },

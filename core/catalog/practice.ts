@@ -139,6 +139,7 @@ export const PRACTICE = {
     'A side may lose so much and count as tight (half a psi a day)',
   ),
   leakBore: remembered(0.0005, 'm', 'A joint that hisses'),
+  kinkBore: remembered(0.0004, 'm', 'What a kinked line still lets through, as a hole'),
   tyreVolume: remembered(0.06, 'm³', 'A truck tyre'),
   tyreFrom: remembered(140_000, 'Pa', 'A tyre let down for sand'),
   tyreTo: remembered(380_000, 'Pa', 'A tyre aired back up'),

@@ -3,7 +3,7 @@ import { FAULT_WORDS } from '../air/run/faults'
 import { faultsOf } from '../air/run/scenarios'
 import type { FaultOffered } from '../devices/protocol'
 import type { AirFault } from '../devices/types'
-import type { AirPlan } from '../document/types'
+import { DIRECT, type AirPlan } from '../document/types'
 import { faultKey, faultsOf as wiringFaultsOf, faultText } from '../power/network/meterWalk'
 import type { Fault } from '../power/network/states'
 import type { Wiring } from '../power/network/types'
@@ -13,8 +13,12 @@ import type { Wiring } from '../power/network/types'
 /** Every joint that may leak, beside what else can fail in a circuit. */
 export function airFaults(air: AirPlan): AirFault[] {
   const leaks = Object.keys(air.lines).map((part): AirFault => ({ what: 'leak', part }))
+  const kinks = Object.entries(air.lines).flatMap(([part, { from, to, tube }]): AirFault[] => {
+    const toSpring = [from, to].some((end) => air.components[end]?.kind === 'spring')
+    return toSpring && tube !== DIRECT ? [{ what: 'line-kinked', part }] : []
+  })
   const others = faultsOf(air).filter(({ what }) => what !== 'leak')
-  return [...others, ...leaks]
+  return [...others, ...kinks, ...leaks]
 }
 export const keyOf = ({ what, part }: AirFault) => `air ${what} ${part}`
 

@@ -7,7 +7,7 @@ import { WIRING } from '../catalog/wiring'
 import { ControlBoxModel, type BoxTruck, type Phone } from '../devices/controlBox'
 import { HeightValveModel, LevelControlModel } from '../devices/levelControl'
 import type { FaultOffered, HandOffered, Question, StandState } from '../devices/protocol'
-import { DeviceRefusal, type KeyPlace } from '../devices/types'
+import { DeviceRefusal, KEY_PLACES, type KeyPlace } from '../devices/types'
 import type { AirPlan, Plan, Preset, ScenarioStep, Side } from '../document/types'
 import { radioMargin } from '../lay/radio'
 import { faultKey } from '../power/network/meterWalk'
@@ -64,12 +64,16 @@ export class StandIns implements BoxTruck {
   private heard = 0
   private results = 0
 
-  /** @throws DeviceRefusal where the job has nothing to run. */
+  /**
+   * @param known what is derived of the plan already
+   * @throws DeviceRefusal where the job has nothing to run.
+   */
   constructor(
     readonly job: string,
     private plan: Plan,
+    known?: Derived,
   ) {
-    const made = this.build(plan, null)
+    const made = this.build(plan, null, known)
     this.derived = made.derived
     this.circuit = made.circuit
     this.run = made.run
@@ -84,8 +88,8 @@ export class StandIns implements BoxTruck {
   }
 
   /** A circuit to run from where the springs stand: at their least pressure, or as they stood before. */
-  private build(plan: Plan, before: { pressures: Preset; tank: number | null } | null) {
-    const derived = createDeriver()(plan)
+  private build(plan: Plan, before: { pressures: Preset; tank: number | null } | null, known?: Derived) {
+    const derived = known ?? createDeriver()(plan)
     const circuit = circuitAsItRuns(plan.air)
     const least = derived.stages.load.result.spring?.minPressure ?? 0
     const { left, right } = before?.pressures ?? { left: least, right: least }
@@ -218,6 +222,27 @@ export class StandIns implements BoxTruck {
     this.run.halt()
   }
 
+  /** What the wiring does in every place of the key, asked for air or not, in words that are alike where it does the same. */
+  wiringComesTo(): string {
+    const block = this.blockUser()
+    const motors = this.wiring.parts.filter(({ role }) => role === 'motor')
+    const between = (volts: Record<string, number>, part: { a: string; b: string } | null) =>
+      part ? (volts[part.a]! - volts[part.b]!).toFixed(2) : ''
+    const wake = this.wiring.parts.find(({ id }) => id === 'wake') ?? null
+    return KEY_PLACES.flatMap((key) => [ASKED[key], AT_REST[key]])
+      .map((state) => {
+        const { volts, amps, turning } = this.solve(state)
+        const seen = [block, wake, ...motors].map((part) => between(volts, part))
+        return [...turning, ...seen, (amps.battery ?? 0).toFixed(1)].join(' ')
+      })
+      .join('; ')
+  }
+
+  /** Whether left and right are filled apart. */
+  sidesApart(): boolean {
+    return !this.derived.stages.air.result.teed
+  }
+
   /** Compressors that run now, by their ids. */
   running(): string[] {
     return this.run.model.supplies.filter(({ command }) => this.run.sim.open.get(command)).map(({ id }) => id)
@@ -238,11 +263,11 @@ export class StandIns implements BoxTruck {
       if (kind === 'belt') this.run.holdCommand(command, this.key === 'running' ? null : false)
   }
 
-  /** Time goes on by so many real seconds. */
-  advance(seconds: number): void {
+  /** Time goes on by so many real seconds; a box looks again every so many of its own. */
+  advance(seconds: number, look = LOOK_EVERY): void {
     this.owed += seconds * this.speed
     while (this.owed > 1e-9) {
-      const step = Math.min(this.owed, LOOK_EVERY)
+      const step = Math.min(this.owed, look)
       this.run.advance(this.run.t + step)
       this.owed -= step
       this.box?.tick()

@@ -621,6 +621,10 @@ export const planSchema = shape<Plan>({
       shape({ finding: choiceField(SOAPS), who: textField(80), at: textField(40), of: textField(400) }),
       500,
     ),
+    functions: recordField(
+      shape({ value: numberField(-1e9, 1e9), who: textField(80), at: textField(40), of: textField(400) }),
+      200,
+    ),
   }),
   handover: shape({
     driver: textField(120),

@@ -8,7 +8,7 @@ import type { ComponentKind } from '../catalog/kinds'
 import type { Up } from '../catalog/layFacts'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 12
+export const PLAN_VERSION = 13
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -481,6 +481,7 @@ export const FAULT_KINDS = [
   'valve-shut',
   'line-off',
   'leak',
+  'line-kinked',
   'check-missing',
   'check-reversed',
   'relief-shut',
@@ -823,6 +824,8 @@ export interface ProvePlan {
    * wrote it down.
    */
   soap: Record<string, { finding: Soap; who: string; at: string; of: string }>
+  /** What gauge and meter showed when a function was tried, by test and sight; `of` what was pressed, in words. */
+  functions: Record<string, { value: number; who: string; at: string; of: string }>
 }
 
 export interface HandoverPlan {

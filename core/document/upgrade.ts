@@ -128,10 +128,11 @@ function upgradeBuild(build: unknown): unknown {
 }
 
 function upgradeProve(prove: unknown): unknown {
-  if (!isRecord(prove)) return prove
-  const holds = each(prove.holds, (hold) => fill(hold, HOLD_READ as unknown as Json))
-  const soap = each(prove.soap, (found) => fill(found, { of: '' }))
-  return holds === prove.holds && soap === prove.soap ? prove : { ...prove, holds, soap }
+  const filled = fill(prove, { functions: {} }, ['functions'])
+  if (!isRecord(filled)) return filled
+  const holds = each(filled.holds, (hold) => fill(hold, HOLD_READ as unknown as Json))
+  const soap = each(filled.soap, (found) => fill(found, { of: '' }))
+  return holds === filled.holds && soap === filled.soap ? filled : { ...filled, holds, soap }
 }
 
 /** What a truck of version 1 says of the fields version 2 added: nothing it was never asked may change its figures. */
@@ -188,6 +189,7 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
+ * Version 13 added, of Prove, what was read when functions were tried.
  * Version 12 added, of Power, the delay of a second compressor, and which way plugs face.
  * Version 11 added, of Power, what was chosen of every wire, earth, guard, relay and battery.
  * Version 10 added, of Lay, how parts are turned, what lines were really cut to, and the shop's allowance; of Power, what the meter showed.

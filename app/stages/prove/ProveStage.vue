@@ -43,14 +43,17 @@ function addTest(): void {
   chosenTest.value = id
 }
 
+const functionsRead = computed(() => Object.keys(prove.value.functions).length)
+const FunctionTests = laterComponent(() => import('./FunctionTests.vue'))
 const VIEWS = [{ id: 'hold', title: 'Hold test' }]
 const drawers = computed(() => {
   const { joints, soap } = stage.value.result
   const all = withLive('prove', {
     readings: String(test.value?.readings.length ?? ''),
+    functions: functionsRead.value ? `${functionsRead.value} read` : 'not tried',
     soap: `${joints.filter(({ id }) => soap[id]).length} of ${joints.length}`,
   })
-  return test.value ? all : all.filter((d) => d.id === 'soap')
+  return test.value ? all : all.filter((d) => d.id === 'soap' || d.id === 'functions')
 })
 </script>
 
@@ -92,5 +95,6 @@ const drawers = computed(() => {
     </template>
     <template v-if="test" #test><HoldFields :test="test" :volume="volume" @edit="set" /></template>
     <template #soap><SoapList /></template>
+    <template #functions><FunctionTests /></template>
   </DrawerBench>
 </template>

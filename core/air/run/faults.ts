@@ -39,6 +39,20 @@ export function faultLinks(
           : where.has(s.part)
             ? [hole(`${s.part}.leaks`, s.part, PRACTICE.leakBore.value)]
             : []
+      case 'line-kinked':
+        return run
+          ? [
+              {
+                id: `${s.part}.kinked`,
+                kind: 'orifice',
+                from: run.from,
+                to: run.to,
+                command: `${s.part}.kinked`,
+                conductance: boreConductance(PRACTICE.kinkBore.value),
+                criticalRatio: PRACTICE.boreCriticalRatio.value,
+              },
+            ]
+          : []
       case 'check-missing':
         return where.has(`${s.part}.in`)
           ? [
@@ -129,6 +143,7 @@ export const faultCommands: Record<
   }),
   'line-off': (part) => ({ open: [`${part}.off-a`, `${part}.off-b`], shut: [part] }),
   leak: (part) => ({ open: [`${part}.leaks`] }),
+  'line-kinked': (part) => ({ open: [`${part}.kinked`], shut: [part] }),
   'check-missing': (part) => ({ open: [`${part}.gone`] }),
   'check-reversed': (part) => ({ open: [`${part}.back`], shut: [part] }),
   'relief-shut': (part) => ({ shut: [part] }),
@@ -144,6 +159,7 @@ export const FAULT_WORDS: Record<FaultKind, string> = {
   'valve-shut': '{part} stuck shut',
   'line-off': 'A line comes off at {part}',
   leak: 'A joint leaks at {part}',
+  'line-kinked': 'A line is kinked at {part}',
   'check-missing': '{part} is not there',
   'check-reversed': '{part} is in the wrong way round',
   'relief-shut': '{part} does not open',

@@ -1,0 +1,18 @@
+import { expose } from 'comlink'
+import { FaultBench, type FaultRun } from '#core/derive/diagnosis'
+import type { FunctionTest } from '#core/derive/functionTests'
+import { checkPlan } from '#core/document/schema'
+
+/** Tries every function of a job, and then each fault that there may be, one by one. The plan is checked like any. */
+let bench: FaultBench | null = null
+const api = {
+  /** What the sound system shows, and how many faults there are to run. @throws where the job has nothing to run. */
+  open(value: unknown): { tests: FunctionTest[]; count: number } {
+    const { plan } = checkPlan(value)
+    bench = plan && new FaultBench(plan)
+    return { tests: bench?.expected ?? [], count: bench?.todo.length ?? 0 }
+  },
+  run: (at: number): FaultRun | null => (bench ? bench.run(bench.todo[at]!) : null),
+}
+export type FunctionsWorker = typeof api
+expose(api)

@@ -1,0 +1,215 @@
+import type { Plan } from '../document/types'
+import type { Quantity } from '../quantity/units'
+import { createDeriver } from './derive'
+import { runFunctions, type FunctionTest, type Sight, type TriedWith } from './functionTests'
+import { StandIns } from './standIns'
+import type { Derived } from './types'
+
+/**
+ * What is wrong, from what gauge and meter showed: every fault that the devices know is run through the same tests, and the
+ * one whose readings lie nearest is the likeliest. SI, gauge.
+ */
+
+/** How far a reading may be off, one standard deviation: a share of it and so much besides (from memory). */
+const DOUBT: Partial<Record<Quantity, { share: number; besides: number }>> = {
+  pressure: { share: 0.03, besides: 3500 },
+  current: { share: 0.04, besides: 0.3 },
+  voltage: { share: 0.005, besides: 0.05 },
+  time: { share: 0.05, besides: 3 },
+}
+/** Further off than this a reading says no more: somebody may have misread it. */
+const MOST_OFF = 5
+/** Within so much the sound system may itself differ from this one: parts are not all alike. */
+const ALIKE = 2
+/** Faults whose readings all lie within so much of one another cannot be told apart by these tests. */
+const APART = 1
+
+/** One standard deviation of a reading. */
+export function doubtOf(quantity: Quantity, value: number): number {
+  const { share, besides } = DOUBT[quantity] ?? { share: 0.05, besides: 0 }
+  return Math.hypot(share * value, besides)
+}
+
+export type SeenVerdict = 'as expected' | 'odd' | 'wrong'
+/** How a reading stands to what the sound system shows: odd from two deviations, wrong from four. */
+export function seenVerdict({ quantity, value }: Sight, seen: number): SeenVerdict {
+  const off = Math.abs(seen - value) / doubtOf(quantity, value)
+  if (off <= ALIKE) return 'as expected'
+  return off <= 2 * ALIKE ? 'odd' : 'wrong'
+}
+
+/** A fault as it shows itself in every test. */
+export interface FaultRun {
+  /** Null for a sound system. */
+  tried: TriedWith
+  label: string
+  sights: Record<string, number>
+}
+/** All that can be wrong with a plan, and what is to be expected of it. */
+export interface FaultRuns {
+  tests: FunctionTest[]
+  runs: FaultRun[]
+}
+
+const sightsOf = (tests: readonly FunctionTest[]) =>
+  Object.fromEntries(tests.flatMap(({ sights }) => sights.map(({ id, value }) => [id, value])))
+
+/** Everything that can be tried wrong on a plan: the sound system first. */
+export function faultsToRun(plan: Plan, derived: Derived): { tried: TriedWith; label: string }[] {
+  const stand = new StandIns('tests', plan, derived)
+  const swapped = stand.sidesApart() ? [{ tried: { swapped: true }, label: 'Left and right swapped' }] : []
+  return [
+    { tried: {}, label: 'Nothing wrong' },
+    ...swapped,
+    ...stand.offered().map(({ key, label }) => ({ tried: { fault: key }, label })),
+  ]
+}
+
+/** What is tried on one plan, fault after fault: the plan is derived once, and every side is pressed as long as in the first. */
+export class FaultBench {
+  private readonly derived: Derived
+  private readonly held: Record<string, number> = {}
+  /** Faults of the wiring that come to the same at every motor, box and meter are run once. */
+  private readonly ran = new Map<string, Record<string, number>>()
+  readonly expected: FunctionTest[]
+  readonly todo: { tried: TriedWith; label: string }[]
+
+  /** @throws DeviceRefusal where the job has nothing to run. */
+  constructor(private readonly plan: Plan) {
+    this.derived = createDeriver()(plan)
+    this.expected = runFunctions(plan, this.derived, this.held)
+    this.todo = faultsToRun(plan, this.derived)
+  }
+  /** One of them run: some tenths of a second. Null where it cannot be run to its end. */
+  run({ tried, label }: { tried: TriedWith; label: string }): FaultRun | null {
+    try {
+      const same = this.wiringOf(tried)
+      const known = same === null ? undefined : this.ran.get(same)
+      const sights = known ?? sightsOf(runFunctions(this.plan, this.derived, this.held, tried))
+      if (same !== null) this.ran.set(same, sights)
+      return { tried, label, sights }
+    } catch {
+      return null
+    }
+  }
+  /** What a fault of the wiring comes to; null for one of the air. */
+  private wiringOf({ fault }: TriedWith): string | null {
+    if (!fault?.startsWith('wire ')) return null
+    const stand = new StandIns('tests', this.plan, this.derived)
+    stand.answer({ id: 1, do: 'fault', key: fault }, 'function tests')
+    return stand.wiringComesTo()
+  }
+}
+
+export interface Suspect {
+  /** What it may be; several that show themselves alike stand together. */
+  labels: string[]
+  /** How likely it is, of 1. */
+  share: number
+  /** What speaks for it, and against a sound system: readings as they are, and as it would have them. */
+  because: { id: string; seen: number; would: number; sound: number; quantity: Quantity }[]
+}
+export interface Diagnosis {
+  suspects: Suspect[]
+  /** The reading that would part the first two most: its id, and what each would show. */
+  next: { id: string; first: number; second: number; quantity: Quantity } | null
+}
+
+const quantitiesOf = (tests: readonly FunctionTest[]) =>
+  new Map(tests.flatMap(({ sights }) => sights.map(({ id, quantity }) => [id, quantity] as const)))
+
+/** Squares of how far two sets of readings lie apart, in deviations. */
+function apart(
+  one: Record<string, number>,
+  other: Record<string, number>,
+  quantities: ReadonlyMap<string, Quantity>,
+  ids: readonly string[],
+): number {
+  return ids.reduce((sum, id) => {
+    const [a, b] = [one[id], other[id]]
+    const quantity = quantities.get(id)
+    if (a === undefined || b === undefined || !quantity) return sum
+    const off = (a - b) / doubtOf(quantity, Math.max(Math.abs(a), Math.abs(b)))
+    return sum + Math.min(off ** 2, MOST_OFF ** 2)
+  }, 0)
+}
+
+/** Faults that show themselves alike in the tests asked for, each group once. */
+export function alike(
+  runs: readonly FaultRun[],
+  quantities: ReadonlyMap<string, Quantity>,
+  ids: readonly string[],
+): FaultRun[][] {
+  const groups: FaultRun[][] = []
+  for (const run of runs) {
+    const group = groups.find(([first]) => apart(first!.sights, run.sights, quantities, ids) <= APART ** 2)
+    if (group) group.push(run)
+    else groups.push([run])
+  }
+  return groups
+}
+
+/**
+ * What is likeliest of what was read: every fault by how far its readings lie from these.
+ * @param seen readings by sight; what was not read has no entry
+ * @source Bayes with equal odds beforehand; readings independent, each within its doubt, none worse than {@link MOST_OFF}
+ */
+export function diagnose({ tests, runs }: FaultRuns, seen: Record<string, number>): Diagnosis {
+  const quantities = quantitiesOf(tests)
+  const ids = Object.keys(seen).filter((id) => quantities.has(id))
+  if (ids.length === 0 || runs.length === 0) return { suspects: [], next: null }
+  const all = [...quantities.keys()]
+  const groups = alike(runs, quantities, ids)
+  const far = groups.map(([first]) => apart(first!.sights, seen, quantities, ids))
+  const least = Math.min(...far)
+  const odds = groups.map((group, i) => group.length * Math.exp(-(far[i]! - least) / 2))
+  const whole = odds.reduce((sum, o) => sum + o, 0)
+  const sound = sightsOf(tests)
+  const found = groups
+    .map((group, i) => ({ group, share: odds[i]! / whole }))
+    .sort((a, b) => b.share - a.share)
+  const suspects = found.map(({ group, share }): Suspect => {
+    const would = group[0]!.sights
+    const told = ids.map((id) => ({
+      id,
+      seen: seen[id]!,
+      would: would[id] ?? NaN,
+      sound: sound[id]!,
+      quantity: quantities.get(id)!,
+    }))
+    const speaks = ({ seen: s, sound: n, quantity }: (typeof told)[number]) =>
+      Math.abs(s - n) / doubtOf(quantity, n)
+    return {
+      labels: group.map(({ label }) => label),
+      share,
+      because: told.sort((a, b) => speaks(b) - speaks(a)).slice(0, 3),
+    }
+  })
+  return {
+    suspects,
+    next: partingTest(
+      found.map(({ group }) => group),
+      all.filter((id) => !(id in seen)),
+    ),
+  }
+
+  function partingTest(ranked: FaultRun[][], left: readonly string[]): Diagnosis['next'] {
+    // Of the first, two that these readings leave alike; else the first against the second.
+    const [one, other] = ranked[0]!.length > 1 ? furthest(ranked[0]!, left) : [ranked[0]![0]!, ranked[1]?.[0]]
+    if (!one || !other) return null
+    const parts = (id: string) => apart(one.sights, other.sights, quantities, [id])
+    const best = left.reduce<string | null>((b, id) => (b === null || parts(id) > parts(b) ? id : b), null)
+    if (best === null || parts(best) < 1) return null
+    return {
+      id: best,
+      first: one.sights[best]!,
+      second: other.sights[best]!,
+      quantity: quantities.get(best)!,
+    }
+  }
+  function furthest(group: FaultRun[], left: readonly string[]): [FaultRun, FaultRun | undefined] {
+    const [first] = group as [FaultRun]
+    const by = (run: FaultRun) => apart(first.sights, run.sights, quantities, left)
+    return [first, group.slice(1).sort((a, b) => by(b) - by(a))[0]]
+  }
+}

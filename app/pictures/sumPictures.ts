@@ -352,6 +352,35 @@ export const SUM_PICTURES: Record<string, SumPicture> = {
     ],
     words: [word(146, 20, 'steel'), word(246, 38, 'heard'), word(150, 97, 'd')],
   },
+  'hold-plan': {
+    shapes: [
+      { d: vessel(24, 44, 84, 36), as: 'body' },
+      { d: 'M140 96V18M140 96H300' },
+      { d: 'M146 30q20 16 50 18t100 8', as: 'heat' },
+      { d: 'M146 22v30M196 30v34M246 40v24M296 52v8', as: 'measure' },
+    ],
+    words: [word(56, 66, 'V'), word(150, 14, 'p/T ±'), word(286, 108, 'h')],
+  },
+  'cut-in-leak': {
+    shapes: [
+      { d: vessel(24, 44, 84, 36), as: 'body' },
+      { d: 'M106 54l10-6M108 62h12', as: 'air' },
+      { d: 'M150 96V18M150 96H300' },
+      { d: 'M154 30l54 44V30l54 44V30', as: 'heat' },
+      { d: across(154, 208, 88), as: 'measure' },
+    ],
+    words: [word(56, 66, 'V'), word(270, 28, 'out'), word(270, 76, 'in'), word(178, 106, 't')],
+  },
+  'sink-leak': {
+    shapes: [
+      { d: 'M50 22h120v10h-120z', as: 'body' },
+      { d: bag(88, 32), as: 'air' },
+      { d: 'M60 80h100', as: 'body' },
+      { d: down(200, 26, 52), as: 'heat' },
+      { d: 'M132 58l12 6M132 66h14', as: 'air' },
+    ],
+    words: [word(98, 60, 'p·A'), word(212, 44, 'Δh'), word(250, 44, 'in h')],
+  },
   'lifts-on-battery': {
     shapes: [
       { d: battery(30, 46), as: 'body' },

@@ -10,6 +10,7 @@ import type { Derived } from '#core/derive/types'
 import { sampleHauls } from '#core/derive/sample'
 import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/document/file'
 import { jsonSchemaOf } from '#core/document/jsonSchema'
+import { proveReport } from '#core/derive/proveReport'
 import { report, routeReport } from '#core/derive/report'
 import { networkReport, wiringFor } from '#core/derive/network'
 import { spiceNetlist } from '#core/power/network/spice'
@@ -20,7 +21,7 @@ import { planSchema } from '#core/document/schema'
 
 /** The headless command. Exit codes: 0 well, 1 a Stop stands in the plan, 2 the input cannot be used. */
 
-const USAGE = `usage: np check FILE | np route FILE | np network FILE [--state NAME] [--spice] | np calc NAME < input.json | np calc --list | np schema | np run FILE --scenario NAME (np run FILE lists the names)`
+const USAGE = `usage: np check FILE | np route FILE | np network FILE [--state NAME] [--spice] | np prove FILE | np calc NAME < input.json | np calc --list | np schema | np run FILE --scenario NAME (np run FILE lists the names)`
 
 class UsageError extends Error {}
 
@@ -63,6 +64,13 @@ function route(path: string): number {
   const derived = createDeriver()(readPlan(path))
   print(routeReport(derived))
   return derived.stages.lay.notes.some((n) => n.rank === 'stop') ? 1 : 0
+}
+
+/** Hold tests, where it may leak, and what may be wrong; 1 where Prove has a Stop. */
+function prove(path: string): number {
+  const plan = readPlan(path)
+  print(proveReport(plan))
+  return createDeriver()(plan).stages.prove.notes.some((n) => n.rank === 'stop') ? 1 : 0
 }
 
 /** The wiring solved in every state, or in one; with `spice` as netlists. */
@@ -164,6 +172,7 @@ function main(args: string[]): number {
   const [command, ...rest] = args
   if (command === 'check' && rest.length === 1) return check(rest[0]!)
   if (command === 'route' && rest.length === 1) return route(rest[0]!)
+  if (command === 'prove' && rest.length === 1) return prove(rest[0]!)
   if (command === 'network' && rest.length >= 1 && isNetworkOptions(rest.slice(1)))
     return network(rest[0]!, rest.slice(1))
   if (command === 'run' && (rest.length === 1 || (rest.length === 3 && rest[1] === '--scenario')))

@@ -48,6 +48,9 @@ test('the list holds the contract’s names', () => {
     'lever-angle',
     'set-reads',
     'radio-margin',
+    'hold-plan',
+    'cut-in-leak',
+    'sink-leak',
   ])
 })
 

@@ -3,7 +3,13 @@ import { AIR_CALCULATORS } from './air'
 import { axleLoadsCalculator, levelPressureCalculator, headlampCalculator } from './axles'
 import { tubeFlowCalculator, valveFlowCalculator, fillTimeCalculator, gasTemperatureCalculator } from './flow'
 import { wireDropCalculator, wireSizeCalculator, fuseCalculator, standbyCalculator } from './power'
-import { leakRateCalculator, torqueCheckCalculator } from './proof'
+import {
+  cutInLeakCalculator,
+  holdPlanCalculator,
+  leakRateCalculator,
+  sinkLeakCalculator,
+  torqueCheckCalculator,
+} from './proof'
 import { bendLengthCalculator, cutPlanCalculator } from './lay'
 import { fuseTimeCalculator, liftsCalculator, networkCalculator } from './network'
 import {
@@ -44,6 +50,9 @@ export const CALCULATORS: readonly Calculator[] = [
   leverAngleCalculator,
   setReadsCalculator,
   radioMarginCalculator,
+  holdPlanCalculator,
+  cutInLeakCalculator,
+  sinkLeakCalculator,
 ]
 
 /** Checks the input of a calculator and runs it. @throws {CalculatorError} with one line a field. */

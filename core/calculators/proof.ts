@@ -1,6 +1,8 @@
 import * as yup from 'yup'
 import { PRACTICE } from '../catalog/practice'
+import { planHold } from '../prove/holdPlan'
 import { leakRate } from '../prove/leak'
+import { cutInLeak, sinkLeak } from '../prove/otherWays'
 import { GRADES, threadOf, torqueCheck } from '../build/torque'
 import {
   CalculatorError,
@@ -13,6 +15,7 @@ import {
   kPa,
   kelvin,
   list,
+  notNegative,
   object,
   positive,
   toKPa,
@@ -93,6 +96,122 @@ export const leakRateCalculator = define<{
       verdict: r.verdict,
       waitMore_s: r.waitMore,
     }
+  },
+})
+
+export const cutInLeakCalculator = define<{
+  tank_L: number
+  cutIn_kPa: number
+  cutOut_kPa: number
+  interval_s: number
+  temperature_C: number
+}>({
+  name: 'cut-in-leak',
+  title: 'Leak from how often it cuts in',
+  formula: 'leak = V·(cut-out − cut-in)/interval·(293.15 K/T)',
+  source: 'Ideal gas in a rigid volume, nothing used in between',
+  schema: object({
+    tank_L: positive('Tank', 'L'),
+    cutIn_kPa: gauge('Cut-in'),
+    cutOut_kPa: gauge('Cut-out'),
+    interval_s: positive('From stop to next start', 's'),
+    temperature_C: celsius('Temperature'),
+  }),
+  outputs: {
+    leak_Pa_m3_s: { label: 'Leak', unit: 'Pa·m³/s' },
+    pressureLoss_kPa_per_day: { label: 'Loss a day', unit: 'kPa/day' },
+  },
+  example: { tank_L: 19, cutIn_kPa: 758, cutOut_kPa: 1034, interval_s: 7200, temperature_C: 20 },
+  run({ tank_L, cutIn_kPa, cutOut_kPa, interval_s, temperature_C }) {
+    if (cutOut_kPa <= cutIn_kPa)
+      throw new CalculatorError(['cutOut_kPa must be above cutIn_kPa: type what the switch stops at'])
+    const found = cutInLeak(tank_L / 1000, kPa(cutIn_kPa), kPa(cutOut_kPa), interval_s, kelvin(temperature_C))
+    return { leak_Pa_m3_s: found.leak, pressureLoss_kPa_per_day: toKPa(found.lossRate) * 86_400 }
+  },
+})
+
+export const sinkLeakCalculator = define<{
+  pressure_kPa: number
+  area_cm2: number
+  sink_mm: number
+  hours: number
+  temperature_C: number
+  atmosphere_kPa?: number
+}>({
+  name: 'sink-leak',
+  title: 'Leak from a truck that sinks',
+  formula: 'leak = p_abs·A·Δh/t·(293.15 K/T)',
+  source: 'Ideal gas at constant pressure: the bag bears its load',
+  schema: object({
+    pressure_kPa: gauge('Pressure'),
+    area_cm2: positive('Area of the spring', 'cm²'),
+    sink_mm: notNegative('Sunk by, at the spring', 'mm'),
+    hours: positive('Within', 'h'),
+    temperature_C: celsius('Temperature'),
+    atmosphere_kPa: atmosphereField(),
+  }),
+  outputs: { leak_Pa_m3_s: { label: 'Leak', unit: 'Pa·m³/s' } },
+  example: { pressure_kPa: 400, area_cm2: 160, sink_mm: 4, hours: 12, temperature_C: 20 },
+  run(input) {
+    const pressure = kPa(input.pressure_kPa) + atmosphereOf(input)
+    if (pressure <= 0) throw new CalculatorError(['pressure_kPa is at or below a vacuum'])
+    const { area_cm2, sink_mm, hours, temperature_C } = input
+    return {
+      leak_Pa_m3_s: sinkLeak(pressure, area_cm2 / 1e4, sink_mm / 1000, hours * 3600, kelvin(temperature_C)),
+    }
+  },
+})
+
+export const holdPlanCalculator = define<{
+  pressure_kPa: number
+  temperature_C: number
+  night_K: number
+  rested_min: number
+  every_min: number
+  resolution_kPa: number
+  thermometer_K?: number
+  allowed_kPa_per_day?: number
+}>({
+  name: 'hold-plan',
+  title: 'How long a hold test must run',
+  formula: 'the first reading after which its interval lies on one side of the loss allowed',
+  source: 'The verdict’s own interval, which may be looked at after every reading; gas lags 30 min (memory)',
+  schema: object({
+    pressure_kPa: gauge('Pressure'),
+    temperature_C: celsius('Temperature'),
+    night_K: notNegative('Colder by the morning', 'K'),
+    rested_min: notNegative('Stood before', 'min'),
+    every_min: positive('Read every', 'min'),
+    resolution_kPa: positive('Gauge step', 'kPa'),
+    thermometer_K: positive('Thermometer is sure to', 'K').optional() as yup.Schema,
+    allowed_kPa_per_day: positive('Loss allowed', 'kPa/day').optional() as yup.Schema,
+  }),
+  outputs: {
+    tight_h: { label: 'A sound one is told tight after (— not within three weeks)', unit: 'h' },
+    leaking_h: { label: 'One that loses twice as much is told after', unit: 'h' },
+  },
+  example: {
+    pressure_kPa: 480,
+    temperature_C: 18,
+    night_K: 8,
+    rested_min: 30,
+    every_min: 60,
+    resolution_kPa: 1,
+  },
+  run(input) {
+    const { tight, leaking } = planHold({
+      pressure: kPa(input.pressure_kPa),
+      temperature: kelvin(input.temperature_C),
+      night: input.night_K,
+      rested: input.rested_min * 60,
+      lag: PRACTICE.gasLag.value,
+      every: input.every_min * 60,
+      resolution: kPa(input.resolution_kPa),
+      thermometer: input.thermometer_K ?? PRACTICE.thermometer.value,
+      allowed: kPa(input.allowed_kPa_per_day ?? 3.5) / 86_400,
+    })
+    const hours = (seconds: number | null) => (seconds === null ? null : seconds / 3600)
+    return { tight_h: hours(tight), leaking_h: hours(leaking) }
   },
 })
 

@@ -57,7 +57,7 @@ function holdFigures(test: HoldTest, hold: HoldResult, leak: LeakResult): Record
       label: `${test.label}: leak`,
       value: leak.leak,
       quantity: 'leak',
-      formula: '−V·d(p_abs·293.15 K/T)/dt, least squares',
+      formula: '−V·d(p_abs·293.15 K/T)/dt, least squares, warmth from filling taken out',
       inputs: [...inputs, input('95 % from', leak.low, 'leak'), input('to', leak.high, 'leak')],
       source: HOLD_SOURCE,
     },
@@ -98,9 +98,9 @@ function holdFigures(test: HoldTest, hold: HoldResult, leak: LeakResult): Record
       label: `${test.label}: wait a further`,
       value: leak.waitMore,
       quantity: 'time',
-      formula: 'until the half-width equals the allowed loss',
+      formula: 'until it can be told, if it goes on at this pace as it looks now',
       inputs: [...inputs, input('Allowed', allowedLoss(test), 'pressureLoss')],
-      source: 'Least squares, Student’s t',
+      source: 'Least squares; an interval that may be looked at after every reading',
     },
   }
 }

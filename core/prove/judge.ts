@@ -126,7 +126,8 @@ export function look(test: Judge, readings: readonly HoldReading[], allowed: num
     anyTimeFactor(variance, allowed, degrees) * Math.sqrt(variance) + hidden
   const low = Math.min(...slopes.map((slope) => slope.loss - half(slope)))
   const high = Math.max(...slopes.map((slope) => slope.loss + half(slope)))
-  const loss = slopes.reduce((sum, slope) => sum + slope.loss, 0) / slopes.length
+  // What is shown as its loss is the one that fits best; the interval is that of all.
+  const { loss } = slopes.reduce((best, slope) => (slope.misfit < best.misfit ? slope : best))
   const sure: Verdict = high <= allowed ? 'tight' : low > allowed ? 'leaking' : 'cannot tell'
   const bent = sure === 'leaking' && bendsAt(test, readings) && !losesLater(test, readings, allowed)
   const verdict = bent ? 'cannot tell' : sure

@@ -1,10 +1,13 @@
 import type { SpringClass } from '../catalog/springs'
-import { ordered, type AirPlan, type ProvePlan } from '../document/types'
+import { OTHER_PLACES, type LeakPlaceKind } from '../catalog/leakPlaces'
+import { ordered, type AirPlan, type ProvePlan, type Soap } from '../document/types'
+import { STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { isOfThisCircuit } from './covers'
 import { proveFigures } from './figures'
 import { readHolds } from './holds'
 import { jointsOf, standingSoap } from './joints'
+import { leakPlaces, nextThings, partName, rankPlaces, type LeakEvidence, type LeakPlace } from './ranking'
 import { proveRules } from './rules'
 import type { HoldResult, ProveResult, TestVolumes } from './types'
 
@@ -21,7 +24,15 @@ export function proveStage(
 ): StageOutput<ProveResult> {
   const joints = jointsOf(air)
   const holds = readHolds(prove, volumes, atmosphere, (test) => isOfThisCircuit(test, air, spring))
-  const result: ProveResult = { holds, joints, soap: standingSoap(joints, prove), volumes, atmosphere }
+  const soap = standingSoap(joints, prove)
+  const places = leakPlaces(air, joints)
+  const evidence: LeakEvidence = {
+    soap: { ...soap, ...soapBeside(places, prove) },
+    sides: sidesHeld(prove, holds),
+  }
+  const ranked = rankPlaces(places, evidence)
+  const next = nextThings(ranked, evidence, (part) => partName(air, part))
+  const result: ProveResult = { holds, joints, soap, places: ranked, next, volumes, atmosphere }
   const notes = proveRules(prove, result, spring)
   const soaped = Object.keys(result.soap).length
   const count = Object.keys(holds).length
@@ -36,6 +47,30 @@ export function proveStage(
     headline: { text: headlineOf(last) },
     result,
   }
+}
+
+/** What soap showed at places that are no joints. */
+const soapBeside = (places: readonly LeakPlace[], { soap }: ProvePlan): Record<string, Soap> =>
+  Object.fromEntries(
+    places.flatMap(({ id, kind }) => (isOther(kind) && soap[id] ? [[id, soap[id].finding]] : [])),
+  )
+const isOther = (kind: LeakPlaceKind) => (OTHER_PLACES as readonly LeakPlaceKind[]).includes(kind)
+
+/** What the newest test of each side says, made on this circuit; one of both sides stands for either where it is tight. */
+function sidesHeld(prove: ProvePlan, holds: Record<string, HoldResult>): LeakEvidence['sides'] {
+  const sides: Record<'left' | 'right' | 'supply', LeakEvidence['sides']['left']> = {
+    left: null,
+    right: null,
+    supply: null,
+  }
+  for (const [id, { side }] of ordered(prove.holds)) {
+    const { verdict, leak } = holds[id]!
+    if (!verdict || verdict === 'cannot tell' || !leak) continue
+    const said = { verdict, freeAir: Math.max(leak.leak, 0) / STANDARD_ATMOSPHERE }
+    if (side !== 'both') sides[side] = said
+    else if (verdict === 'tight') sides.left = sides.right = said
+  }
+  return sides
 }
 
 /** What the newest test says, or what is wanted instead. */

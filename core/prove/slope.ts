@@ -27,6 +27,8 @@ export interface Slope {
   hidden: number
   /** Warmth after filling that fits best, K. */
   warmth: number
+  /** Squares of what the line leaves over, Pa². */
+  misfit: number
 }
 
 /** Warmth right after filling: anything from none to the most, as likely one as the other. */
@@ -102,5 +104,13 @@ export function slopeOf(points: readonly Point[], step: number): Slope {
   }
   const byWarmth = (prior(1) / long) ** 2 * WARMTH.sd ** 2
   const own = c.reduce((sum, w, i) => sum + (w * points[i]!.sd) ** 2, 0)
-  return { loss, variance: (own + byStep) * more + byWarmth, byWarmth, byStep: byStep * more, hidden, warmth }
+  return {
+    loss,
+    variance: (own + byStep) * more + byWarmth,
+    byWarmth,
+    byStep: byStep * more,
+    hidden,
+    warmth,
+    misfit: found,
+  }
 }

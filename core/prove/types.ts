@@ -1,4 +1,5 @@
 import type { AirPlan, JointKind, Soap } from '../document/types'
+import type { NextThing, RankedPlace } from './ranking'
 
 /** One reading of a hold test. t in s, gauge pressure and barometer in Pa, temperature in K. */
 export interface HoldReading {
@@ -69,6 +70,9 @@ export interface ProveResult {
   joints: Joint[]
   /** What soap showed at joints as they are; findings of an earlier circuit are not among them. */
   soap: Record<string, Soap>
+  /** Every place that may leak, likeliest first, and what to do next for its minutes. */
+  places: RankedPlace[]
+  next: NextThing[]
   volumes: TestVolumes
   /** Pa. */
   atmosphere: number

@@ -10,7 +10,6 @@ const job = useJob()
 const shop = useShop()
 const functions = useFunctions()
 const { tests, runs, total, count, running, problem, isOld } = functions
-onMounted(() => void functions.expect())
 
 const read = computed(() => job.plan!.prove.functions)
 /** A reading stands for what was pressed then: of another press it is old. */
@@ -82,11 +81,14 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
       In this order, on level ground, nothing aboard, nobody near the springs. Stop where a gauge passes the
       spring’s limit.
     </p>
-    <p class="label mt-1" aria-live="polite">
-      {{ running && tests.length === 0 ? 'What is to be expected is worked out …' : summary }}
+    <p v-if="tests.length || running" class="label mt-1" aria-live="polite">
+      {{ tests.length ? summary : 'What is to be expected is worked out …' }}
+    </p>
+    <p v-else class="mt-2">
+      <button type="button" class="button" @click="functions.expect">Work out what is to be expected</button>
     </p>
     <p v-if="problem" class="text-brick" role="alert">{{ problem }}</p>
-    <p v-if="isOld && !running" class="text-sm text-brick" role="alert">
+    <p v-if="tests.length && isOld && !running" class="text-sm text-brick" role="alert">
       The plan has changed since.
       <button type="button" class="underline touch" @click="functions.expect">Work it out again</button>
     </p>

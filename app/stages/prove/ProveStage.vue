@@ -93,7 +93,10 @@ const drawers = computed(() => {
     <template v-if="test" #readings>
       <HoldReadings :test="test" :data-subject="testId" @edit="set" />
     </template>
-    <template v-if="test" #test><HoldFields :test="test" :volume="volume" @edit="set" /></template>
+    <template v-if="test" #test>
+      <HoldFields :test="test" :volume="volume" @edit="set" />
+      <HoldPlanPanel :test="test" />
+    </template>
     <template #soap><SoapList /></template>
     <template #functions><FunctionTests /></template>
   </DrawerBench>

@@ -1,66 +1,145 @@
 <script setup lang="ts">
 import { jointClass } from '#core/catalog/joints'
-import type { Soap } from '#core/document/types'
-import type { Joint } from '#core/prove/types'
+import type { JointKind, Soap } from '#core/document/types'
+import { partName, type RankedPlace } from '#core/prove/ranking'
 
-/** Every joint with what soap showed at it. */
+/** Every place that may leak with what soap showed, by the part it is at; the next best thing to do stands first. */
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
 const prove = computed(() => job.plan!.prove)
 const result = computed(() => job.derived!.stages.prove.result)
-const joints = computed(() => result.value.joints)
 const SOAP: { value: Soap; label: string }[] = [
   { value: 'dry', label: 'nothing' },
   { value: 'foam', label: 'slow foam' },
   { value: 'bubble', label: 'bubbles grow' },
 ]
-function soap({ id, of }: Joint, finding: Soap): void {
+const lineOf = computed(() => new Map(result.value.joints.map(({ id, of }) => [id, of])))
+/** Whether anything is known that makes one place likelier than the trade says: then the likeliest come first. */
+const isLooking = computed(
+  () =>
+    Object.values(result.value.holds).some(({ verdict }) => verdict === 'leaking') ||
+    result.value.places.some(({ soap }) => soap === 'foam' || soap === 'bubble'),
+)
+const walk = computed(() => Object.keys(job.plan!.air.components))
+interface Group {
+  at: string
+  name: string
+  places: RankedPlace[]
+  share: number
+  open: RankedPlace[]
+}
+const groups = computed((): Group[] => {
+  const { places } = result.value
+  const made = [...new Set(places.map(({ at }) => at))].map((at): Group => {
+    const there = places.filter((place) => place.at === at)
+    return {
+      at,
+      name: partName(job.plan!.air, at),
+      places: there,
+      share: there.reduce((sum, { share }) => sum + share, 0),
+      open: there.filter(({ soap }) => soap === null),
+    }
+  })
+  const hidden = (group: Group) => (group.places.some(({ isHidden }) => isHidden) ? 0 : 1)
+  return made.sort((a, b) =>
+    isLooking.value
+      ? b.share - a.share
+      : hidden(a) - hidden(b) || walk.value.indexOf(a.at) - walk.value.indexOf(b.at),
+  )
+})
+function write(places: readonly RankedPlace[], finding: Soap): void {
   job.edit('Soap finding', (draft) => {
-    draft.prove.soap[id] = { finding, who: shop.person?.name ?? '', at: new Date().toISOString(), of }
+    for (const { id } of places) {
+      const of = lineOf.value.get(id) ?? ''
+      draft.prove.soap[id] = { finding, who: shop.person?.name ?? '', at: new Date().toISOString(), of }
+    }
   })
 }
-/** Who soaped a joint as it is; what was said of one that has been remade since is old. */
-const saidBy = (id: string) =>
-  result.value.soap[id] ? prove.value.soap[id]!.who : prove.value.soap[id] ? 'soap anew' : ''
+/** Who soaped a place as it is; what was said of one that has been remade since is old. */
+const saidBy = ({ id, soap }: RankedPlace) =>
+  soap ? prove.value.soap[id]!.who : prove.value.soap[id] ? 'soap anew' : ''
+const kindOf = ({ id, kind }: RankedPlace) =>
+  lineOf.value.has(id) ? `, ${jointClass(kind as JointKind).label}` : ''
+const percent = (share: number) => (share >= 0.005 ? `${Math.round(share * 100)} %` : '')
+const next = computed(() => result.value.next.slice(0, 3))
+const left = computed(() => result.value.places.filter(({ soap }) => soap === null).length)
 </script>
 
 <template>
   <div class="sheet p-4">
-    <h2 class="mb-1">Soap, joint by joint</h2>
+    <h2 class="mb-1">Soap, place by place</h2>
     <p class="label mb-2">
       Any growing bubble is a leak. Slow foam passes only with a hold test that reads tight. Bubbles from the
-      spray nozzle itself do not count.
+      spray nozzle itself do not count. What the dash will hide comes first; once something leaks, the
+      likeliest.
     </p>
-    <ul>
-      <li
-        v-for="joint in joints"
-        :key="joint.id"
-        class="flex flex-wrap gap-2 items-center border-t border-line py-1"
-        :class="{ 'bg-chosen': screen.subject === joint.id }"
-        :data-subject="joint.id"
-      >
-        <span class="grow min-w-[180px]"
-          >{{ joint.label }}<span class="label">, {{ jointClass(joint.kind).label }}</span></span
-        >
-        <fieldset class="flex gap-1">
-          <legend class="sr-only">{{ joint.label }}</legend>
-          <label
-            v-for="s in SOAP"
-            :key="s.value"
-            class="touch flex items-center gap-1 border border-line rounded px-2 text-sm has-checked:bg-chosen has-checked:border-petrol"
-            ><input
-              type="radio"
-              class="accent-petrol"
-              :name="joint.id"
-              :checked="result.soap[joint.id] === s.value"
-              @change="soap(joint, s.value)"
-            />{{ s.label }}</label
+    <section v-if="next.length" aria-label="Next best" class="border border-petrol rounded p-3 mb-3">
+      <h3 class="text-base">Next best for its minutes</h3>
+      <ol class="text-sm">
+        <li v-for="thing in next" :key="`${thing.do} ${thing.of}`">
+          {{ thing.label
+          }}<span class="label"
+            >: about {{ thing.minutes }} min<template v-if="thing.share > 0"
+              >, {{ percent(thing.share) }} of what may leak</template
+            ></span
           >
-        </fieldset>
-        <span class="label w-16">{{ saidBy(joint.id) }}</span>
-        <PhotoRow :subject="`joint:${joint.id}`" :of="joint.label" small />
-      </li>
-    </ul>
+        </li>
+      </ol>
+      <p class="label">
+        {{ left }} of {{ result.places.length }} places are not soaped yet. Shares from the trade’s ranking
+        (order common, numbers from memory), soap and hold tests.
+      </p>
+    </section>
+    <section
+      v-for="group in groups"
+      :key="group.at"
+      :aria-label="`At ${group.name}`"
+      class="border-t border-line py-1"
+    >
+      <div class="flex flex-wrap gap-2 items-center">
+        <h3 class="text-base grow">
+          At {{ group.name }} <span class="label figure">{{ percent(group.share) }}</span>
+        </h3>
+        <button
+          v-if="group.open.length > 1"
+          type="button"
+          class="button quiet text-sm no-print"
+          @click="write(group.open, 'dry')"
+        >
+          {{ group.open.length === group.places.length ? 'All dry here' : 'The rest dry' }}
+        </button>
+      </div>
+      <ul>
+        <li
+          v-for="place in group.places"
+          :key="place.id"
+          class="flex flex-wrap gap-2 items-center py-1"
+          :class="{ 'bg-chosen': screen.subject === place.id }"
+          :data-subject="place.id"
+        >
+          <span class="grow min-w-[180px]"
+            >{{ place.label }}<span class="label">{{ kindOf(place) }}</span></span
+          >
+          <fieldset class="flex gap-1">
+            <legend class="sr-only">{{ place.label }}</legend>
+            <label
+              v-for="s in SOAP"
+              :key="s.value"
+              class="touch flex items-center gap-1 border border-line rounded px-2 text-sm has-checked:bg-chosen has-checked:border-petrol"
+              ><input
+                type="radio"
+                class="accent-petrol"
+                :name="place.id"
+                :checked="place.soap === s.value"
+                @change="write([place], s.value)"
+              />{{ s.label }}</label
+            >
+          </fieldset>
+          <span class="label w-16">{{ saidBy(place) }}</span>
+          <PhotoRow :subject="`joint:${place.id}`" :of="place.label" small />
+        </li>
+      </ul>
+    </section>
   </div>
 </template>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import type { HoldTest } from '#core/document/types'
+import { planHold } from '#core/prove/holdPlan'
+import { showText } from '#core/quantity/units'
+
+/** How long this test must run to be told, with this gauge, this thermometer and this night: known before it begins. */
+const { test } = defineProps<{ test: HoldTest }>()
+const job = useJob()
+const shop = useShop()
+const weather = computed(() => job.plan!.tune.weather)
+const first = computed(() => test.readings[0])
+/** As it was begun; before that, filled as the heaviest haul asks. */
+const pressure = ref(400_000)
+const night = ref(8)
+const every = ref(3600)
+const asked = computed(() => ({
+  pressure: first.value?.pressure ?? pressure.value,
+  temperature: first.value?.temperature ?? weather.value.shop,
+  night: night.value,
+  every: every.value,
+  resolution: test.resolution,
+  thermometer: test.thermometer,
+  rested: test.rested,
+  lag: test.lag,
+  allowed: test.allowed / 86_400,
+}))
+const planned = computed(() => planHold(asked.value))
+const when = (seconds: number) => {
+  const begun = first.value ? new Date(test.startedAt).getTime() : Date.now()
+  const at = new Date(begun + seconds * 1000)
+  return at.toLocaleString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' })
+}
+const EVERY = [
+  { value: '300', label: 'every 5 min, logged' },
+  { value: '3600', label: 'every hour' },
+  { value: '21600', label: 'four times a day' },
+  { value: '43200', label: 'evening and morning' },
+]
+const SHUT: Record<HoldTest['side'], string> = {
+  left: 'Block and paddles at rest, without power; height valve with its arm level and its link off; the fill valve capped.',
+  right:
+    'Block and paddles at rest, without power; height valve with its arm level and its link off; the fill valve capped.',
+  both: 'Block and paddles at rest, without power; height valve with its arm level and its link off; fill valves capped.',
+  supply:
+    'Compressor without power, its fuse out; drain and coupler shut; nothing pressed, so that no valve takes air.',
+}
+</script>
+
+<template>
+  <section class="sheet p-4 mt-3" aria-label="How long it must run">
+    <h3>How long it must run</h3>
+    <div class="grid gap-3 grid-cols-2 md:grid-cols-4 items-end mt-1">
+      <NumField
+        v-if="!first"
+        label="Filled to"
+        :value="pressure"
+        quantity="pressure"
+        :min="10_000"
+        :max="2e6"
+        @change="(v) => void (pressure = v)"
+      />
+      <NumField
+        label="Colder by the morning, K"
+        :value="night"
+        quantity="plain"
+        :digits="1"
+        :min="0"
+        :max="40"
+        @change="(v) => void (night = v)"
+      />
+      <PickField
+        label="Read"
+        :value="String(every)"
+        :options="EVERY"
+        @change="(v) => void (every = Number(v))"
+      />
+    </div>
+    <dl class="grid gap-x-6 gap-y-1 md:grid-cols-2 mt-2 text-sm" aria-live="polite">
+      <div>
+        <dt class="label">A sound one is told tight after</dt>
+        <dd>
+          <template v-if="planned.tight === null">not within three weeks: a finer gauge</template>
+          <template v-else>
+            <strong class="figure">{{ showText(planned.tight, 'time', shop.units) }}</strong>
+            <span>, {{ when(planned.tight) }}</span>
+          </template>
+        </dd>
+      </div>
+      <div>
+        <dt class="label">One that loses twice what is allowed, after</dt>
+        <dd>
+          <template v-if="planned.leaking === null">not within three weeks: a finer gauge</template>
+          <template v-else>
+            <strong class="figure">{{ showText(planned.leaking, 'time', shop.units) }}</strong>
+            <span>, {{ when(planned.leaking) }}</span>
+          </template>
+        </dd>
+      </div>
+    </dl>
+    <p class="text-sm mt-2">First: {{ SHUT[test.side] }}</p>
+    <p class="text-sm">
+      Write down each time: pressure, temperature in the shade beside the spring, the clock; a barometer where
+      there is one.
+    </p>
+    <p class="label mt-1">
+      On the mean, with the verdict’s own interval, which may be looked at after every reading. Larger leaks
+      show sooner.
+    </p>
+  </section>
+</template>

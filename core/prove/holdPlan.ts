@@ -1,0 +1,73 @@
+import { REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
+import type { HoldTest } from '../document/types'
+import { look } from './judge'
+import type { HoldReading, Verdict } from './types'
+
+/** How long a hold test must run, known before it begins. SI. */
+
+export interface HoldAsked extends Pick<HoldTest, 'resolution' | 'thermometer' | 'rested' | 'lag'> {
+  /** Pa gauge, and K when it begins. */
+  pressure: number
+  temperature: number
+  /** How much colder it gets from the evening to the morning, K, over twelve hours; then it goes back up. */
+  night: number
+  /** Between readings, s. */
+  every: number
+  /** Loss that still counts as tight, Pa/s. */
+  allowed: number
+}
+export interface HoldPlanned {
+  /** s until a sound system is told tight, and one that loses twice what is allowed leaking; null beyond three weeks. */
+  tight: number | null
+  leaking: number | null
+}
+
+const NIGHT = 12 * 3600
+const LONGEST = 21 * 86_400
+/** More readings than this nobody takes. */
+const MOST = 1000
+
+/** Readings as they would be on the mean: the gauge rounds, the gas follows its surroundings late. */
+function readingsOf(asked: HoldAsked, loss: number, count: number): HoldReading[] {
+  const { pressure, temperature, night, every, lag, resolution } = asked
+  const around = (t: number) => temperature - (night / 2) * (1 - Math.cos((Math.PI * t) / NIGHT))
+  // First order: the same swing, smaller and later.
+  const w = (Math.PI / NIGHT) * lag
+  const inside = (t: number) =>
+    temperature - night / 2 + (night / 2 / Math.hypot(1, w)) * Math.cos((Math.PI * t) / NIGHT - Math.atan(w))
+  const at20 = ((pressure + STANDARD_ATMOSPHERE) * REFERENCE_TEMPERATURE) / inside(0)
+  return Array.from({ length: count }, (_, i) => {
+    const t = i * every
+    const gauge = ((at20 - loss * t) * inside(t)) / REFERENCE_TEMPERATURE - STANDARD_ATMOSPHERE
+    return {
+      t,
+      pressure: Math.round(gauge / resolution) * resolution,
+      temperature: around(t),
+      barometer: STANDARD_ATMOSPHERE,
+    }
+  })
+}
+
+/** When a test of a loss is told so, s. */
+function toldAfter(asked: HoldAsked, loss: number, as: Verdict): number | null {
+  const most = Math.min(MOST, Math.floor(LONGEST / asked.every) + 1)
+  const all = readingsOf(asked, loss, most)
+  const test = { ...asked, readings: [] }
+  const told = (count: number) => look(test, all.slice(0, count), asked.allowed).verdict === as
+  let enough = 2
+  while (enough < most && !told(enough)) enough = Math.min(enough * 2, most)
+  if (!told(enough)) return null
+  let short = Math.max(Math.floor(enough / 2), 1)
+  while (enough - short > 1) {
+    const middle = Math.floor((enough + short) / 2)
+    if (told(middle)) enough = middle
+    else short = middle
+  }
+  return (enough - 1) * asked.every
+}
+
+/** How long until it is known, one way or the other, with this gauge, this thermometer and this night. */
+export const planHold = (asked: HoldAsked): HoldPlanned => ({
+  tight: toldAfter(asked, 0, 'tight'),
+  leaking: toldAfter(asked, 2 * asked.allowed, 'leaking'),
+})

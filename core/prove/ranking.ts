@@ -1,0 +1,210 @@
+import { KINDS, type ComponentKind } from '../catalog/kinds'
+import { LEAK_ODDS, type LeakPlaceKind } from '../catalog/leakPlaces'
+import { PRACTICE } from '../catalog/practice'
+import type { AirPath, AirPlan, Soap } from '../document/types'
+import type { Joint, Verdict } from './types'
+
+/**
+ * Where the air goes, likeliest first, and what to do next for its minutes: the trade's ranking by kind of place, what soap
+ * showed, which sides lose.
+ */
+
+export interface LeakPlace {
+  id: string
+  label: string
+  kind: LeakPlaceKind
+  side: AirPath
+  /** The part it is at: what is soaped in one go. */
+  at: string
+  /** A part of the dash: soaped before it is closed. */
+  isHidden: boolean
+}
+
+const VALVES: readonly ComponentKind[] = ['block', 'paddle', 'heightValve', 'solenoid']
+const IN_DASH: readonly ComponentKind[] = ['gauge', 'dualGauge', 'paddle', 'cabSwitch']
+
+/** Side of a part by the lines on it: of a valve what it feeds. */
+function sideOf(air: AirPlan, id: string): AirPath {
+  const paths = Object.values(air.lines).flatMap(({ from, to, path }) =>
+    from === id || to === id ? [path] : [],
+  )
+  const springs = new Set(paths.filter((path) => path !== 'supply'))
+  if (springs.size === 1) return [...springs][0]!
+  return springs.size > 1 ? 'both' : 'supply'
+}
+
+/** Every place of a circuit that may leak: its joints, then springs, cores of fill valves, seats of valves. */
+export function leakPlaces(air: AirPlan, joints: readonly Joint[]): LeakPlace[] {
+  const inDash = (id: string) => IN_DASH.includes(air.components[id]?.kind as ComponentKind)
+  const ofJoints = joints.map(({ id, label, kind, side, line, end }): LeakPlace => {
+    const at = air.lines[line]![end]
+    return { id, label, kind, side, at, isHidden: inDash(at) }
+  })
+  const others = Object.entries(air.components).flatMap(([id, { kind, label, side }]): LeakPlace[] => {
+    const place = (what: LeakPlaceKind, words: string): LeakPlace[] => [
+      {
+        id: `${id}:${what}`,
+        label: `${label}, ${words}`,
+        kind: what,
+        side: side ?? sideOf(air, id),
+        at: id,
+        isHidden: inDash(id),
+      },
+    ]
+    if (kind === 'spring') return place('spring', 'the bag itself')
+    if (kind === 'handFill') return place('core', 'its core and cap')
+    return VALVES.includes(kind) ? place('seat', 'its seat, at the exhaust') : []
+  })
+  return [...ofJoints, ...others]
+}
+
+export interface LeakEvidence {
+  soap: Readonly<Record<string, Soap>>
+  /** What hold tests said of a side, and what it loses as free air, m³/s; null where none stands. */
+  sides: Readonly<Record<'left' | 'right' | 'supply', { verdict: Verdict; freeAir: number } | null>>
+  /** Leaks that this shop found before, by kind of place. */
+  history?: Readonly<Partial<Record<LeakPlaceKind, number>>>
+}
+
+export interface RankedPlace extends LeakPlace {
+  /** How likely it is that this is where most of it goes, of 1 over all. */
+  share: number
+  soap: Soap | null
+}
+
+/** How much likelier a place is that foams, or grows bubbles, than one nobody looked at (from memory). */
+const SEEN: Record<Exclude<Soap, 'dry'>, number> = { foam: 8, bubble: 80 }
+/** A side that reads tight has so little of it left. */
+const TIGHT = 0.03
+/** The shop's own leaks count as much as the trade's once there are so many. */
+const SHRUNK_BY = 20
+
+const sidesOf = (path: AirPath): readonly ('left' | 'right' | 'supply')[] =>
+  path === 'both' ? ['left', 'right'] : [path]
+
+/** What soap misses, of 1: most of a leak too small to bubble, little of one that must. */
+function missedBySoap(freeAir: number | null): number {
+  if (freeAir === null) return 0.15
+  if (freeAir >= PRACTICE.sprayBubble.value) return 0.03
+  return freeAir >= PRACTICE.sprayFoam.value ? 0.1 : 0.5
+}
+
+/** The trade's odds of a kind, drawn towards what this shop found. */
+function oddsOf(
+  kind: LeakPlaceKind,
+  places: readonly LeakPlace[],
+  history: LeakEvidence['history'] = {},
+): number {
+  const all = places.reduce((sum, place) => sum + LEAK_ODDS[place.kind], 0)
+  const found = Object.values(history).reduce((sum, n) => sum + n, 0)
+  const count = places.filter((place) => place.kind === kind).length
+  const usual = (LEAK_ODDS[kind] * count) / all
+  const own = history[kind] ?? 0
+  return (((usual * SHRUNK_BY + own) / (SHRUNK_BY + found)) * all) / count
+}
+
+/** Places with how likely each is, likeliest first; those alike in the order they were given. */
+export function rankPlaces(
+  places: readonly LeakPlace[],
+  { soap, sides, history }: LeakEvidence,
+): RankedPlace[] {
+  const odds = new Map(
+    [...new Set(places.map(({ kind }) => kind))].map((kind) => [kind, oddsOf(kind, places, history)]),
+  )
+  const weighed = places.map((place) => {
+    const found = soap[place.id] ?? null
+    const held = sidesOf(place.side).map((side) => sides[side])
+    const tight = held.length > 0 && held.every((h) => h?.verdict === 'tight')
+    const leak = held.find((h) => h?.verdict === 'leaking')
+    const bySoap = found === null ? 1 : found === 'dry' ? missedBySoap(leak?.freeAir ?? null) : SEEN[found]
+    return { place, found, weight: odds.get(place.kind)! * bySoap * (tight ? TIGHT : 1) }
+  })
+  const whole = weighed.reduce((sum, { weight }) => sum + weight, 0)
+  return weighed
+    .map(({ place, found, weight }): RankedPlace => ({
+      ...place,
+      soap: found,
+      share: whole > 0 ? weight / whole : 0,
+    }))
+    .sort((a, b) => b.share - a.share)
+}
+
+/** What may be done next, with the minutes of hands it takes and what it tells, bits. */
+export interface NextThing {
+  do: 'soap' | 'hold' | 'repair'
+  /** The part to soap at, the side to hold, or the place to repair. */
+  of: string
+  label: string
+  minutes: number
+  bits: number
+  /** The likelihood that it shows the leak. */
+  share: number
+}
+
+/** Minutes of hands (from memory): to get at a part, for each joint there; to fill, read and come back for a hold test. */
+const MINUTES = { part: 1.5, joint: 0.5, hold: 10 }
+/** What soap finds of a leak that is there. */
+const FINDS = 0.9
+
+/** What an answer with odds p tells, bits. */
+const bitsOf = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p))
+
+/**
+ * What tells most for its minutes, best first: the joints of a part soaped in one go, or a side held that nothing is known
+ * of. A place that grows bubbles is repaired before anything else.
+ */
+export function nextThings(
+  ranked: readonly RankedPlace[],
+  { sides }: LeakEvidence,
+  nameOf: (part: string) => string,
+): NextThing[] {
+  const repairs = ranked
+    .filter(({ soap }) => soap === 'bubble')
+    .map(({ id, label, share }): NextThing => ({
+      do: 'repair',
+      of: id,
+      label: `Repair: ${label}`,
+      minutes: 10,
+      bits: Infinity,
+      share,
+    }))
+  const open = ranked.filter(({ soap }) => soap === null)
+  const soaps = [...new Set(open.map(({ at }) => at))].map((at): NextThing => {
+    const there = open.filter((place) => place.at === at)
+    const share = there.reduce((sum, place) => sum + place.share, 0)
+    const minutes = MINUTES.part + MINUTES.joint * there.length
+    return {
+      do: 'soap',
+      of: at,
+      label: `Soap at ${nameOf(at)}: ${there.length === 1 ? 'one place' : `${there.length} places`}`,
+      minutes,
+      bits: bitsOf(share * FINDS),
+      share,
+    }
+  })
+  const there = new Set(ranked.flatMap(({ side }) => sidesOf(side)))
+  const holds = (['left', 'right', 'supply'] as const)
+    .filter((side) => sides[side] === null && there.has(side))
+    .map((side): NextThing => {
+      const share = ranked.reduce(
+        (sum, place) => sum + (sidesOf(place.side).includes(side) ? place.share : 0),
+        0,
+      )
+      return {
+        do: 'hold',
+        of: side,
+        label: `Hold test of the ${side === 'supply' ? 'supply' : `${side} side`}`,
+        minutes: MINUTES.hold,
+        bits: bitsOf(share),
+        share,
+      }
+    })
+  const rest = [...soaps, ...holds].sort((a, b) => b.bits / b.minutes - a.bits / a.minutes)
+  return [...repairs, ...rest]
+}
+
+/** What a kind of place is called. */
+export const partName = (air: AirPlan, id: string): string => {
+  const part = air.components[id]
+  return part?.label.toLowerCase() || (part ? KINDS[part.kind].label.toLowerCase() : id)
+}

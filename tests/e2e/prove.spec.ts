@@ -1,0 +1,78 @@
+import { axe, drawer, expect, open, saved, test } from './support'
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+
+type Page = import('@playwright/test').Page
+const functions = (page: Page) => page.getByRole('region', { name: 'Functions' })
+
+/** What is to be expected of a sight, as it is shown. */
+async function expected(page: Page, label: string): Promise<string> {
+  const figure = functions(page).getByRole('button', { name: new RegExp(`${label}, to expect, why`) })
+  return (await figure.innerText()).replace(/[^\d.−-]/g, '').replace('−', '-')
+}
+async function type(page: Page, test: string, sight: string, value: string): Promise<void> {
+  const item = functions(page).getByRole('listitem').filter({ hasText: test }).first()
+  const field = item.getByLabel(`${sight}, read`)
+  await field.fill(value)
+  await field.press('Enter')
+}
+
+test('left and right swapped is found by trying the functions, and the readings are there after a reload', async ({
+  page,
+}) => {
+  await open(page, '/jobs/estuary-flatbed/prove')
+  await drawer(page, 'Functions')
+  await functions(page).getByRole('button', { name: 'Work out what is to be expected' }).tap()
+  await expect(functions(page).getByText('Nothing was read yet')).toBeVisible()
+  const [left, right] = [
+    await expected(page, 'Left up: left spring'),
+    await expected(page, 'Left up: right spring'),
+  ]
+  expect(Number(left)).toBeGreaterThan(2 * Number(right))
+  // What should have come up on the left came up on the right.
+  await type(page, 'Left up', 'Left spring', right)
+  await type(page, 'Left up', 'Right spring', left)
+  await expect(functions(page).getByText('wrong', { exact: true })).toHaveCount(2)
+  await saved(page)
+  await functions(page).getByRole('button', { name: 'What may it be?' }).tap()
+  const found = functions(page).getByRole('group', { name: 'What it may be' })
+  await expect(found.getByRole('listitem').first()).toContainText('Left and right swapped')
+  await axe(page)
+  await page.reload()
+  await saved(page)
+  await drawer(page, 'Functions')
+  await functions(page).getByRole('button', { name: 'Work out what is to be expected' }).tap()
+  await expect(functions(page).getByText('2 of 2 readings are not as expected.')).toBeVisible()
+})
+
+test('soap by the list: the rest of a part dry at once, a bubble puts its repair first', async ({ page }) => {
+  await open(page, '/jobs/hive-hauler/prove')
+  await drawer(page, 'Soap')
+  const next = page.getByRole('region', { name: 'Next best' })
+  const first = await next.getByRole('listitem').first().innerText()
+  const at = /^Soap at (.*?): /.exec(first)![1]!
+  const group = page.getByRole('region', { name: `At ${at}`, exact: true })
+  await group.getByRole('button', { name: 'All dry here' }).tap()
+  await expect(next.getByRole('listitem').first()).not.toContainText(`Soap at ${at}:`)
+  await group.getByRole('group').first().getByText('bubbles grow').tap()
+  await expect(next.getByRole('listitem').first()).toContainText('Repair:')
+  await expect(page.getByRole('region', { name: /^At / }).first()).toHaveAccessibleName(`At ${at}`)
+  await saved(page)
+  await axe(page)
+})
+
+test('before a hold test begins it is told how long it must run, and a coarser gauge longer', async ({
+  page,
+}) => {
+  await open(page, '/jobs/hive-hauler/prove')
+  await page.getByRole('button', { name: 'Hold test', exact: true }).tap()
+  await drawer(page, 'The test')
+  const plan = page.getByRole('region', { name: 'How long it must run' })
+  await expect(plan.getByText('A sound one is told tight after')).toBeVisible()
+  const hours = plan.locator('strong').first()
+  const fine = await hours.innerText()
+  await page.getByLabel('Gauge’s smallest step').fill('3')
+  await page.getByLabel('Gauge’s smallest step').press('Enter')
+  await expect(hours).not.toHaveText(fine)
+  await axe(page)
+})

@@ -59,6 +59,8 @@ export function heldOvernight(
     allowed: 3500,
     heightHeld: true,
     ...HOLD_READ,
+    // Filled at the end of the afternoon, and left to cool first.
+    rested: 5400,
     ...(of.thermometer ? { thermometer: of.thermometer } : {}),
     startedAt: of.at,
     covers: coversText(plan.air, derive(plan).stages.air.result.spring, of.side),

@@ -1,6 +1,7 @@
 import { circuitPatches } from '../air/circuit/changeCircuit'
 import { demoJobs } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
+import { checkPlan } from '../document/schema'
 import type { Archetype, Plan } from '../document/types'
 import { randomNumbers } from '../quantity/random'
 import { diagnose, doubtOf, FaultBench, seenVerdict, type FaultRun } from './diagnosis'
@@ -22,26 +23,26 @@ const labelled = (runs: readonly FaultRun[], label: string | RegExp) =>
 test('a sound system does what it is pressed for: its own side rises, the other stays, and it holds', () => {
   const value = (id: string) =>
     dual.bench.expected.flatMap(({ sights }) => sights).find((s) => s.id === id)!.value
-  expect(value('up-left.left')).toBeGreaterThan(150_000)
-  expect(value('up-left.right')).toBeLessThan(60_000)
-  expect(value('up-right.right')).toBeGreaterThan(150_000)
-  expect(value('rest.left') / value('up-right.left')).toBeGreaterThan(0.9)
-  expect(value('down-left.left')).toBeLessThan(0.8 * value('rest.left'))
+  expect(value('up-left:left')).toBeGreaterThan(150_000)
+  expect(value('up-left:right')).toBeLessThan(60_000)
+  expect(value('up-right:right')).toBeGreaterThan(150_000)
+  expect(value('rest:left') / value('up-right:left')).toBeGreaterThan(0.9)
+  expect(value('down-left:left')).toBeLessThan(0.8 * value('rest:left'))
   // The compressor's own current, and what its wire leaves it of the battery's volts.
-  expect(value('up-left.amps')).toBeGreaterThan(5)
-  expect(value('up-left.volts')).toBeGreaterThan(10)
-  expect(value('up-left.volts')).toBeLessThan(13)
+  expect(value('up-left:amps')).toBeGreaterThan(5)
+  expect(value('up-left:volts')).toBeGreaterThan(10)
+  expect(value('up-left:volts')).toBeLessThan(13)
 })
 
 test('left and right swapped is what it says, from two readings; the reading that speaks for it stands first', () => {
   const swapped = labelled(dual.runs, 'Left and right swapped')
   const seen = {
-    'up-left.left': swapped.sights['up-left.left']!,
-    'up-left.right': swapped.sights['up-left.right']!,
+    'up-left:left': swapped.sights['up-left:left']!,
+    'up-left:right': swapped.sights['up-left:right']!,
   }
   const { suspects } = diagnose(dual.of, seen)
   expect(suspects[0]!.labels).toContain('Left and right swapped')
-  expect(suspects[0]!.because.map(({ id }) => id)).toContain('up-left.right')
+  expect(suspects[0]!.because.map(({ id }) => id)).toContain('up-left:right')
   expect(suspects.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9)
 })
 
@@ -53,7 +54,7 @@ test('readings as expected speak for nothing wrong; with none read nothing is sa
 
 test('two that one reading leaves alike: the next test parts them, and taken it does', () => {
   const dead = labelled(dual.runs, /does not start/)
-  const seen = { 'up-left.left': dead.sights['up-left.left']! }
+  const seen = { 'up-left:left': dead.sights['up-left:left']! }
   const { suspects, next } = diagnose(dual.of, seen)
   expect(suspects[0]!.labels.length).toBeGreaterThan(1)
   expect(next).not.toBeNull()
@@ -89,6 +90,16 @@ test('both sides of as expected, odd and wrong', () => {
   expect(seenVerdict(sight, 200_000 + 4.01 * one)).toBe('wrong')
 })
 
+test('every reading has a place in a plan', () => {
+  const { plan } = demoJobs().find(({ id }) => id === 'estuary-flatbed')!
+  const functions = Object.fromEntries(
+    dual.bench.expected.flatMap(({ press, sights }) =>
+      sights.map(({ id, value }) => [id, { value, who: 'Bram', at: '2026-06-09T08:00:00.000Z', of: press }]),
+    ),
+  )
+  expect(checkPlan({ ...plan, prove: { ...plan.prove, functions } }).problems).toBeNull()
+})
+
 test('the report has holds, shares of one, and a diagnosis only where something was read as it is pressed now', () => {
   const { plan } = demoJobs().find(({ id }) => id === 'star-wagon')!
   const report = proveReport(plan)
@@ -97,7 +108,7 @@ test('the report has holds, shares of one, and a diagnosis only where something 
   expect(report.diagnosis).toEqual([])
   const bench = new FaultBench(plan)
   const up = bench.expected.find(({ id }) => id.startsWith('up-'))!
-  const leftUp = up.sights.find(({ id }) => id.endsWith('.left'))!
+  const leftUp = up.sights.find(({ id }) => id.endsWith(':left'))!
   const read = (of: string) =>
     proveReport({
       ...plan,

@@ -12,7 +12,7 @@ import type { Derived } from './types'
 
 /** What is read after something was pressed. */
 export interface Sight {
-  /** `test.what`. */
+  /** `test:what`. */
   id: string
   label: string
   quantity: Quantity
@@ -88,7 +88,7 @@ class Trial {
       label,
       press,
       sights: Object.entries(sights).map(([what, [name, quantity, value]]) => {
-        return { id: `${id}.${what}`, label: name, quantity, value }
+        return { id: `${id}:${what}`, label: name, quantity, value }
       }),
     })
   }

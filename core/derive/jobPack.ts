@@ -5,6 +5,7 @@ import { stepText } from '../build/stepText'
 import { KINDS } from '../catalog/kinds'
 import { STATE_SIGNS, STATE_WORDS } from '../catalog/partStates'
 import { TRUCK_KINDS } from '../catalog/trucks'
+import { quantityAt } from '../document/places'
 import { DIRECT, ordered, type AirPlan, type HoldTest, type Plan } from '../document/types'
 import { sheetBlocks } from '../handover/sheetText'
 import { stripOf } from '../lay/run/strip'
@@ -422,8 +423,26 @@ function proofSheet(source: Source): PackSheet {
           return { done: !!found, text: joint.label, under: found ? SOAPED[found] : '' }
         }),
       },
+      functionsRead(source),
       ...notesOf(source, 'prove'),
     ],
+  }
+}
+/** What was read when functions were tried; that none was is said too. */
+function functionsRead({ plan, units }: Source): PackBlock {
+  const read = Object.entries(plan.prove.functions)
+  if (read.length === 0) return { kind: 'text', text: 'Functions: none was tried.' }
+  return {
+    kind: 'table',
+    title: 'Functions, as read',
+    head: ['Pressed', 'Seen at', 'Reading', 'Who', 'When'],
+    rows: read.map(([id, { value, who, at, of }]) => [
+      of,
+      id.split(':').at(-1)!,
+      showText(value, quantityAt(['prove', 'functions', id, 'value']), units),
+      who,
+      at.slice(0, 16).replace('T', ' '),
+    ]),
   }
 }
 const covered = (test: HoldTest) => `${test.readings.length} times`

@@ -10,10 +10,10 @@ import type { Edit } from './edit'
 /** Quantities by the end of a path: the first that matches counts. */
 const QUANTITY_OF: [RegExp, Quantity][] = [
   [/^lay\.allowance$/, 'ratio'],
-  [/^prove\.functions\..*\.(left|right|tank)\.value$/, 'pressure'],
-  [/^prove\.functions\..*\.amps\.value$/, 'current'],
-  [/^prove\.functions\..*\.volts\.value$/, 'voltage'],
-  [/^prove\.functions\..*\.seconds\.value$/, 'time'],
+  [/^prove\.functions\.[^.]*:(left|right|tank)\.value$/, 'pressure'],
+  [/^prove\.functions\.[^.]*:amps\.value$/, 'current'],
+  [/^prove\.functions\.[^.]*:volts\.value$/, 'voltage'],
+  [/^prove\.functions\.[^.]*:seconds\.value$/, 'time'],
   [/\.(share|fill|motionRatio|maxDrop|tolerance|order|count|bundle|b)$/, 'plain'],
   [
     /^tune\.presets\.|\.(minimum|minPressure|maxPressure|pressure|cutIn|cutOut|cracking|opening|set)$/,

@@ -5,15 +5,23 @@ import { NORMAL_95, studentT95 } from './studentT'
  * whole test, whenever one stops.
  */
 
-const MISSES = 0.05
+/** Of the misses, so many where a verdict falls, and the rest where far less or far more is known. */
+const MISSES = { aimed: 0.04, elsewhere: 0.01 }
+/** How much less is known there, by information. */
+const ELSEWHERE = [1e-2, 1e-4, 1e-6, 1e-8] as const
 /** Half-widths of the loss that still counts as tight at which the interval is narrowest: where a verdict falls. */
 const AIMED = 3
 /** ln terms of where a mixture is best: −ln α² + ln(−ln α²) + 1. */
-const BEST = -2 * Math.log(MISSES) + Math.log(-2 * Math.log(MISSES)) + 1
+const BEST = -2 * Math.log(MISSES.aimed) + Math.log(-2 * Math.log(MISSES.aimed)) + 1
+
+/** Bound of one normal mixture, in standard deviations. */
+const bound = (information: number, rho: number, misses: number): number =>
+  Math.sqrt((1 + rho / information) * Math.log((information + rho) / (rho * misses ** 2)))
 
 /**
  * Standard deviations to either side, for an estimate whose own information grows from look to look: the bound of a normal
- * mixture, √((1 + ρ/I)·ln((I + ρ)/(ρ·α²))).
+ * mixture, √((1 + ρ/I)·ln((I + ρ)/(ρ·α²))), narrowest where a verdict falls; for a leak that shows at once others stand
+ * beside it, each with a part of the misses.
  * @param variance of the estimate now; `allowed` in its own unit: what is to be told apart
  * @param degrees of freedom; 0 with none: then the scatter is taken as known
  * @source normal mixture martingale, Robbins 1970 (from memory); Student's t for few readings by its ratio at 95 %
@@ -21,6 +29,7 @@ const BEST = -2 * Math.log(MISSES) + Math.log(-2 * Math.log(MISSES)) + 1
 export function anyTimeFactor(variance: number, allowed: number, degrees: number): number {
   const information = 1 / variance
   const rho = (AIMED / allowed) ** 2 / BEST
-  const factor = Math.sqrt((1 + rho / information) * Math.log((information + rho) / (rho * MISSES ** 2)))
+  const others = ELSEWHERE.map((less) => bound(information, rho * less, MISSES.elsewhere / ELSEWHERE.length))
+  const factor = Math.min(bound(information, rho, MISSES.aimed), ...others)
   return degrees > 0 ? (factor * studentT95(degrees)) / NORMAL_95 : factor
 }

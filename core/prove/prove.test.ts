@@ -136,7 +136,7 @@ describe('a test stands for the circuit it was made on', () => {
     const changed = on(retubed, { holds: { a: made } })
     expect(changed.result.holds.a).toMatchObject({ verdict: null, ofThisCircuit: false })
     expect(changed.headline).toEqual({ text: 'test again' })
-    expect(rules(changed)).toEqual(['fix hold-earlier'])
+    expect(rules(changed)).toEqual(['fix hold-earlier', 'know functions-untried'])
     expect(changed.notes[0]!.text).toContain(made.covers)
     // Another spring is another thing under test.
     expect(on(air, { holds: { a: made } }, springClass('coil-insert-450')).result.holds.a!.verdict).toBeNull()
@@ -151,7 +151,10 @@ describe('a test stands for the circuit it was made on', () => {
   test('a leak of an earlier circuit is no Stop of this one', () => {
     const leaks = { ...made, readings: falling }
     expect(rules(on(air, { holds: { a: leaks } }))).toContain('stop leaking')
-    expect(rules(on(retubed, { holds: { a: leaks } }))).toEqual(['fix hold-earlier'])
+    expect(rules(on(retubed, { holds: { a: leaks } }))).toEqual([
+      'fix hold-earlier',
+      'know functions-untried',
+    ])
   })
   test('one that nobody wrote down stands as it is', () => {
     expect(on(retubed, { holds: { a: hold() } }).result.holds.a!.verdict).toBe('tight')
@@ -202,4 +205,14 @@ test('what may be lost: from the first reading down by what is allowed a day, wh
     { t: 172_800, pressure: 508_000 },
   ])
   expect(allowedCourse({ ...test, readings: test.readings.slice(0, 1) }, [500_000])).toEqual([])
+})
+
+test('that no function was tried is said once something was proved, until one reading is there', () => {
+  const reading = { value: 1, who: '', at: '', of: '' }
+  const rules = (of: ReturnType<typeof run>) => of.notes.map((n) => `${n.rank} ${n.rule}`)
+  expect(rules(run({ holds: { a: hold() } }))).toContain('know functions-untried')
+  expect(rules(run({ holds: { a: hold() }, functions: { 'up-left:left': reading } }))).not.toContain(
+    'know functions-untried',
+  )
+  expect(rules(run({}))).not.toContain('know functions-untried')
 })

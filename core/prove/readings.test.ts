@@ -1,5 +1,5 @@
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
-import { readRows } from './readings'
+import { besideReadings, readRows } from './readings'
 
 const read = (text: string, units = US_UNITS) => {
   const r = readRows(text, units)
@@ -59,4 +59,32 @@ test('what cannot be read says which row and why', () => {
   expect(problem('0, 60, 68\n10, sixty, 68')).toMatch(/Row 2, pressure: “sixty”/)
   expect(problem('0, 60')).toMatch(/Row 1/)
   expect(problem('time,pressure\n0,60')).toContain('no temperature column')
+})
+
+describe('rows beside those that a test has', () => {
+  const units = { pressure: 'kPa', length: 'mm', mass: 'kg', wire: 'mm2', temperature: '°C' } as never
+  const rows = (text: string) => {
+    const read = readRows(text, units)
+    if (read.problem !== null) throw new Error(read.problem)
+    return read
+  }
+  const there = [{ t: 0, pressure: 400_000, temperature: 293.15, barometer: null }]
+  const SEVEN_PM = 19 * 3600
+  test('a clock goes by when the test began, over midnight too', () => {
+    const read = rows('22:00, 399 kPa, 15 °C\n07:10, 398 kPa, 10 °C')
+    expect(read.first).toEqual({ clock: true, at: 22 * 3600 })
+    const all = besideReadings(there, read, SEVEN_PM)
+    expect(all.map(({ t }) => t / 3600)).toEqual([0, 3, expect.closeTo(12 + 1 / 6, 9)])
+    expect(all[0]).toBe(there[0])
+    const morning = besideReadings(there, rows('07:00, 398 kPa, 10 °C\n08:00, 398 kPa, 10 °C'), SEVEN_PM)
+    expect(morning.map(({ t }) => t / 3600)).toEqual([0, 12, 13])
+  })
+  test('minutes count from the first reading of the test', () => {
+    const all = besideReadings(there, rows('30, 399 kPa, 15 °C\n90, 398 kPa, 14 °C'), SEVEN_PM)
+    expect(all.map(({ t }) => t)).toEqual([0, 1800, 5400])
+  })
+  test('“next day 07:00” is the day after, though the clock has not passed midnight', () => {
+    const { readings } = rows('06:00, 400 kPa, 15 °C\nnext day 07:00, 399 kPa, 15 °C\n09:00, 398 kPa, 15 °C')
+    expect(readings.map(({ t }) => t / 3600)).toEqual([0, 25, 27])
+  })
 })

@@ -3,7 +3,31 @@ import type { Reading } from '../document/types'
 import { parseQuantity } from '../quantity/parse'
 import { unitFor, type Quantity, type UnitChoice } from '../quantity/units'
 
-export type ReadResult = { readings: Reading[]; problem: null } | { readings: null; problem: string }
+export type ReadResult =
+  | {
+      readings: Reading[]
+      /** What the first row said: s of the day where it was a clock, else s as typed. */
+      first: { clock: boolean; at: number }
+      problem: null
+    }
+  | { readings: null; problem: string }
+
+const DAY = 86_400
+
+/**
+ * Rows beside those that a test has: a clock goes by the time the test began at, whatever day it was; minutes count from
+ * the test's first reading.
+ * @param began s of the day at the test's first reading
+ */
+export function besideReadings(
+  there: readonly Reading[],
+  { readings, first }: Extract<ReadResult, { problem: null }>,
+  began: number,
+): Reading[] {
+  const later = first.clock ? (((first.at - began) % DAY) + DAY) % DAY : first.at
+  const added = readings.map((reading) => ({ ...reading, t: reading.t + later }))
+  return [...there, ...added].sort((a, b) => a.t - b.t)
+}
 
 const COLUMNS: { key: keyof Reading; names: RegExp; quantity: Quantity }[] = [
   { key: 't', names: /^(t|time|clock|when|min|minutes|s|seconds|h|hours)\b/i, quantity: 'time' },
@@ -48,16 +72,19 @@ export function readRows(text: string, units: UnitChoice): ReadResult {
   const readings: Reading[] = []
   let lastClock: number | null = null
   let days = 0
+  let isClock = false
   for (const [i, row] of rows.entries()) {
     const reading: Reading = { t: NaN, pressure: NaN, temperature: NaN, barometer: null }
     for (const [c, key] of order.entries()) {
       const cell = row[c] ?? ''
       if (key === null || (key === 'barometer' && cell === '')) continue
       const column = COLUMNS.find((col) => col.key === key)!
-      const clock = key === 't' ? /^(\d{1,2}):(\d{2})(?::(\d{2}))?$/.exec(cell) : null
+      const clock = key === 't' ? /^(next day|tomorrow)?\s*(\d{1,2}):(\d{2})(?::(\d{2}))?$/i.exec(cell) : null
       if (clock) {
-        const seconds = Number(clock[1]) * 3600 + Number(clock[2]) * 60 + Number(clock[3] ?? 0)
-        if (lastClock !== null && seconds < lastClock) days++
+        isClock = true
+        const seconds = Number(clock[2]) * 3600 + Number(clock[3]) * 60 + Number(clock[4] ?? 0)
+        // Past midnight by itself; a day later when it says so.
+        if (lastClock !== null && (seconds < lastClock || clock[1])) days++
         lastClock = seconds
         reading.t = seconds + days * 86_400
         continue
@@ -82,6 +109,7 @@ export function readRows(text: string, units: UnitChoice): ReadResult {
   const first = Math.min(...readings.map((r) => r.t))
   return {
     readings: readings.map((r) => ({ ...r, t: r.t - first })).sort((a, b) => a.t - b.t),
+    first: { clock: isClock, at: isClock ? first % DAY : first },
     problem: null,
   }
 }

@@ -161,6 +161,22 @@ function earlierSoap(prove: ProvePlan, { soap }: ProveResult): Note[] {
   ]
 }
 
+/** Holding air is not working: what nobody tried is not known. */
+function functionsUntried({ functions, holds }: ProvePlan): Note[] {
+  if (Object.keys(functions).length > 0 || Object.keys(holds).length === 0) return []
+  return [
+    note({
+      quantity: 'count',
+      rule: 'functions-untried',
+      rank: 'know',
+      subject: 'functions',
+      title: 'No function was tried yet',
+      text: 'That it holds says nothing of what fills, vents and stops it: left alone, right alone, both, down, cut-out, and what the meter reads.',
+      source: 'Common practice',
+    }),
+  ]
+}
+
 /** All that Prove notices. */
 export const proveRules = (prove: ProvePlan, r: ProveResult, spring: SpringClass | null): Note[] => [
   ...ordered(prove.holds).flatMap(([id, test]) =>
@@ -172,4 +188,5 @@ export const proveRules = (prove: ProvePlan, r: ProveResult, spring: SpringClass
   ),
   ...soapNotes(r),
   ...earlierSoap(prove, r),
+  ...functionsUntried(prove),
 ]

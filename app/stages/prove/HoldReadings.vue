@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Plus, Trash2 } from '@lucide/vue'
+import { Clock, Plus, Trash2 } from '@lucide/vue'
 import type { HoldTest, Reading } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { focusIn } from '~/shell/drawers'
@@ -13,16 +13,21 @@ const shop = useShop()
 const pasted = ref('')
 const problem = ref('')
 const fileInput = useTemplateRef('fileInput')
-async function take(text: string): Promise<void> {
+/** s of the day, by the clock on the wall. */
+const clockOf = (at: Date) => at.getHours() * 3600 + at.getMinutes() * 60 + at.getSeconds()
+/** Rows taken in: beside what is there, or, only when asked, in its place. */
+async function take(text: string, how: 'beside' | 'instead'): Promise<void> {
   problem.value = ''
-  const { readRows } = await import('#core/prove/readings')
+  const { besideReadings, readRows } = await import('#core/prove/readings')
   const result = readRows(text, shop.units)
   if (result.problem !== null) {
     problem.value = result.problem
     return
   }
   set('Take in readings', (t) => {
-    t.readings = result.readings
+    const began = clockOf(new Date(t.startedAt))
+    const isFirst = how === 'instead' || t.readings.length === 0
+    t.readings = isFirst ? result.readings : besideReadings(t.readings, result, began)
   })
   pasted.value = ''
 }
@@ -32,10 +37,24 @@ async function takeFile(event: Event): Promise<void> {
   if (file) {
     if (file.size > 1_000_000)
       problem.value = `“${file.name}” is over 1 MB, too large for a list of readings.`
-    else await take(await file.text())
+    else await take(await file.text(), 'beside')
   }
   input.value = ''
 }
+/** A reading stamped with the time: what the gauge shows is typed into it. */
+function readNow(): void {
+  const now = new Date()
+  set('Read now', (t) => {
+    const last = t.readings.at(-1)
+    if (!last) t.startedAt = now.toISOString()
+    const since = last ? Math.round((now.getTime() - new Date(t.startedAt).getTime()) / 1000) : 0
+    const started = last ?? { pressure: filledTo(), temperature: 293.15, barometer: null }
+    // Never before the one that is there: two of one time say nothing of a loss.
+    t.readings.push({ ...started, t: last ? Math.max(since, last.t + 1) : 0 })
+  })
+  void focusIn(`[data-reading="${test.readings.length - 1}"] td:nth-child(2)`)
+}
+const filledTo = () => job.derived!.stages.air.result.spring?.proofPressure ?? 400_000
 function addReading(): void {
   set('Add a reading', (t) => {
     const last = t.readings.at(-1)
@@ -44,7 +63,7 @@ function addReading(): void {
         ? { ...last, t: last.t + 600 }
         : {
             t: 0,
-            pressure: job.derived!.stages.air.result.spring?.proofPressure ?? 400_000,
+            pressure: filledTo(),
             temperature: 293.15,
             barometer: null,
           },
@@ -127,7 +146,9 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
     </table>
     <p v-if="test.readings.length" class="label mb-2">“After” in minutes.</p>
     <div class="flex flex-wrap gap-2">
-      <button type="button" class="button" @click="addReading">
+      <button type="button" class="button" @click="readNow">
+        <Clock :size="16" aria-hidden="true" />Read now</button
+      ><button type="button" class="button quiet" @click="addReading">
         <Plus :size="16" aria-hidden="true" />Reading</button
       ><button type="button" class="button quiet" @click="fileInput?.click()">From a CSV file</button>
     </div>
@@ -151,8 +172,24 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
       placeholder="17:00, 60 psi, 16 °C"
     />
     <p v-if="problem" class="text-brick font-semibold" role="alert">{{ problem }}</p>
-    <button type="button" class="button quiet mt-1" :disabled="pasted.trim() === ''" @click="take(pasted)">
-      Take in these rows
-    </button>
+    <div class="flex flex-wrap gap-2 mt-1">
+      <button
+        type="button"
+        class="button quiet"
+        :disabled="pasted.trim() === ''"
+        @click="take(pasted, 'beside')"
+      >
+        Take in these rows
+      </button>
+      <button
+        v-if="test.readings.length"
+        type="button"
+        class="button quiet"
+        :disabled="pasted.trim() === ''"
+        @click="take(pasted, 'instead')"
+      >
+        Put them in place of all {{ test.readings.length }}
+      </button>
+    </div>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { jointClass } from '#core/catalog/joints'
+import type { OTHER_PLACES } from '#core/catalog/leakPlaces'
 import type { JointKind, Soap } from '#core/document/types'
 import { partName, type RankedPlace } from '#core/prove/ranking'
 
@@ -61,6 +62,22 @@ const saidBy = ({ id, soap }: RankedPlace) =>
   soap ? prove.value.soap[id]!.who : prove.value.soap[id] ? 'soap anew' : ''
 const kindOf = ({ id, kind }: RankedPlace) =>
   lineOf.value.has(id) ? `, ${jointClass(kind as JointKind).label}` : ''
+/** What is done when a place leaks, in order; then it is soaped again. */
+const OTHER: Record<(typeof OTHER_PLACES)[number], string> = {
+  spring:
+    'Bag off the truck: look for a chafed or cut place. A bag is not patched; it is replaced, and what chafed it put right',
+  core: 'New core and washer, cap back on; a fill valve is not sealed by its cap',
+  seat: 'Work the valve a few times to clear its seat; still leaking, it is cleaned or replaced as its sheet says',
+}
+function repairOf({ id, kind }: RankedPlace): string[] {
+  const again = lineOf.value.has(id) ? jointClass(kind as JointKind).again : OTHER[kind as keyof typeof OTHER]
+  return [
+    'Let all air out, and see both gauges at nothing before anything is opened.',
+    `${again.charAt(0).toUpperCase()}${again.slice(1)}.`,
+    'Fill to what the test was at, soap it again, and tick what shows.',
+    'Hold its side again: the test before the repair no longer tells.',
+  ]
+}
 const percent = (share: number) => (share >= 0.005 ? `${Math.round(share * 100)} %` : '')
 const next = computed(() => result.value.next.slice(0, 3))
 const left = computed(() => result.value.places.filter(({ soap }) => soap === null).length)
@@ -138,6 +155,13 @@ const left = computed(() => result.value.places.filter(({ soap }) => soap === nu
           </fieldset>
           <span class="label w-16">{{ saidBy(place) }}</span>
           <PhotoRow :subject="`joint:${place.id}`" :of="place.label" small />
+          <ol
+            v-if="place.soap === 'bubble'"
+            class="w-full text-sm list-decimal pl-5"
+            :aria-label="`Repair ${place.label}`"
+          >
+            <li v-for="step in repairOf(place)" :key="step">{{ step }}</li>
+          </ol>
         </li>
       </ul>
     </section>

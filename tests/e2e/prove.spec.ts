@@ -10,6 +10,7 @@ async function expected(page: Page, label: string): Promise<string> {
   const figure = functions(page).getByRole('button', { name: new RegExp(`${label}, to expect, why`) })
   return (await figure.innerText()).replace(/[^\d.−-]/g, '').replace('−', '-')
 }
+const drawerBack = (page: Page) => page.getByRole('button', { name: 'Back to the picture' }).tap()
 async function type(page: Page, test: string, sight: string, value: string): Promise<void> {
   const item = functions(page).getByRole('listitem').filter({ hasText: test }).first()
   const field = item.getByLabel(`${sight}, read`)
@@ -75,4 +76,29 @@ test('before a hold test begins it is told how long it must run, and a coarser g
   await page.getByLabel('Gauge’s smallest step').press('Enter')
   await expect(hours).not.toHaveText(fine)
   await axe(page)
+})
+
+test('readings are taken from the stand-in’s gauge in its own time, with thermometer and barometer', async ({
+  page,
+}) => {
+  await open(page, '/jobs/core-sampler/prove')
+  await page.getByRole('button', { name: 'Hold test', exact: true }).tap()
+  await drawer(page, 'Readings')
+  await page.getByRole('button', { name: 'The stand-in’s gauge' }).tap()
+  const gauge = page.getByRole('region', { name: 'The stand-in’s gauge' })
+  await gauge.getByRole('button', { name: 'Take this reading' }).tap()
+  await expect(page.getByLabel('Pressure of reading 1', { exact: true })).toBeVisible()
+  await expect(async () => {
+    await gauge.getByRole('button', { name: 'Take this reading' }).tap()
+    await expect(page.getByLabel('Pressure of reading 3', { exact: true })).toBeVisible({ timeout: 1000 })
+  }).toPass()
+  await expect(page.locator('[data-verdict]')).toHaveText('Cannot tell yet')
+  await drawerBack(page)
+  await drawer(page, 'The test')
+  const ways = page.getByRole('region', { name: 'Other ways to tell' })
+  await ways.getByLabel('Truck sank by, at the wheel').fill('5')
+  await ways.getByLabel('Truck sank by, at the wheel').press('Enter')
+  await expect(ways.getByRole('button', { name: /Leak from a truck that sinks, why/ })).toBeVisible()
+  await axe(page)
+  await saved(page)
 })

@@ -43,17 +43,33 @@ async function takeFile(event: Event): Promise<void> {
 }
 /** A reading stamped with the time: what the gauge shows is typed into it. */
 function readNow(): void {
-  const now = new Date()
   set('Read now', (t) => {
-    const last = t.readings.at(-1)
-    if (!last) t.startedAt = now.toISOString()
-    const since = last ? Math.round((now.getTime() - new Date(t.startedAt).getTime()) / 1000) : 0
-    const started = last ?? { pressure: filledTo(), temperature: 293.15, barometer: null }
-    // Never before the one that is there: two of one time say nothing of a loss.
-    t.readings.push({ ...started, t: last ? Math.max(since, last.t + 1) : 0 })
+    const started = t.readings.at(-1) ?? { pressure: filledTo(), temperature: 293.15, barometer: null }
+    t.readings.push({ ...started, t: stamp(t) })
   })
   void focusIn(`[data-reading="${test.readings.length - 1}"] td:nth-child(2)`)
 }
+/** s since the first reading, by the clock; the first begins the test. */
+function stamp(of: HoldTest): number {
+  const now = new Date()
+  const last = of.readings.at(-1)
+  if (!last) {
+    of.startedAt = now.toISOString()
+    return 0
+  }
+  // Never before the one that is there: two of one time say nothing of a loss.
+  return Math.max(Math.round((now.getTime() - new Date(of.startedAt).getTime()) / 1000), last.t + 1)
+}
+/** What the stand-in's gauge shows; its time goes by its own clock from the first that was taken. */
+let taken: { device: number; test: number } | null = null
+function readGauge(reading: Omit<Reading, 't'>, at: number): void {
+  set('Read the gauge', (t) => {
+    taken ??= { device: at, test: stamp(t) }
+    t.readings.push({ ...reading, t: taken.test + at - taken.device })
+  })
+}
+const isReading = ref(false)
+const GaugeReader = laterComponent(() => import('./GaugeReader.vue'))
 const filledTo = () => job.derived!.stages.air.result.spring?.proofPressure ?? 400_000
 function addReading(): void {
   set('Add a reading', (t) => {
@@ -150,8 +166,11 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
         <Clock :size="16" aria-hidden="true" />Read now</button
       ><button type="button" class="button quiet" @click="addReading">
         <Plus :size="16" aria-hidden="true" />Reading</button
+      ><button type="button" class="button quiet" :aria-pressed="isReading" @click="isReading = !isReading">
+        The stand-in’s gauge</button
       ><button type="button" class="button quiet" @click="fileInput?.click()">From a CSV file</button>
     </div>
+    <GaugeReader v-if="isReading" :side="test.side" @read="readGauge" />
     <input
       ref="fileInput"
       type="file"

@@ -96,6 +96,7 @@ const drawers = computed(() => {
     <template v-if="test" #test>
       <HoldFields :test="test" :volume="volume" @edit="set" />
       <HoldPlanPanel :test="test" />
+      <OtherWays />
     </template>
     <template #soap><SoapList /></template>
     <template #functions><FunctionTests /></template>

@@ -1,8 +1,4 @@
-import type { JointKind } from '../document/types'
-
-/** Where air is lost beside joints: the spring itself, a fill valve's core, a valve's seat. */
-export const OTHER_PLACES = ['spring', 'core', 'seat'] as const
-export type LeakPlaceKind = JointKind | (typeof OTHER_PLACES)[number]
+import type { LeakPlaceKind } from '../document/types'
 
 /**
  * How often one of a kind leaks, against the others: push-fits with the tube not home or cut ragged first, then threads a

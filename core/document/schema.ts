@@ -67,6 +67,7 @@ import {
   ITEM_PLACES,
   JOINT_KINDS,
   OBSTACLE_RIDES,
+  OTHER_PLACES,
   PART_STATES,
   PLAN_FORMAT,
   PLAN_VERSION,
@@ -624,6 +625,16 @@ export const planSchema = shape<Plan>({
     functions: recordField(
       shape({ value: numberField(-1e9, 1e9), who: textField(80), at: textField(40), of: textField(400) }),
       200,
+    ),
+    repairs: recordField(
+      shape({
+        order: orderField(),
+        place: textField(130),
+        kind: choiceField([...JOINT_KINDS, ...OTHER_PLACES]),
+        who: textField(80),
+        at: textField(40),
+      }),
+      300,
     ),
   }),
   handover: shape({

@@ -815,6 +815,9 @@ export interface HoldTest {
   covers: string
   readings: Reading[]
 }
+/** Where air is lost beside joints: the spring itself, a fill valve's core, a valve's seat. */
+export const OTHER_PLACES = ['spring', 'core', 'seat'] as const
+export type LeakPlaceKind = JointKind | (typeof OTHER_PLACES)[number]
 export const SOAPS = ['dry', 'foam', 'bubble'] as const
 export type Soap = (typeof SOAPS)[number]
 export interface ProvePlan {
@@ -826,6 +829,16 @@ export interface ProvePlan {
   soap: Record<string, { finding: Soap; who: string; at: string; of: string }>
   /** What gauge and meter showed when a function was tried, by test and sight; `of` what was pressed, in words. */
   functions: Record<string, { value: number; who: string; at: string; of: string }>
+  /** Places that leaked and were put right: what kind each was is kept for the shop's own ranking. */
+  repairs: Record<string, LeakRepair>
+}
+export interface LeakRepair {
+  order: number
+  /** Id of the place, and what kind of place it was. */
+  place: string
+  kind: LeakPlaceKind
+  who: string
+  at: string
 }
 
 export interface HandoverPlan {

@@ -128,7 +128,7 @@ function upgradeBuild(build: unknown): unknown {
 }
 
 function upgradeProve(prove: unknown): unknown {
-  const filled = fill(prove, { functions: {} }, ['functions'])
+  const filled = fill(prove, { functions: {}, repairs: {} }, ['functions', 'repairs'])
   if (!isRecord(filled)) return filled
   const holds = each(filled.holds, (hold) => fill(hold, HOLD_READ as unknown as Json))
   const soap = each(filled.soap, (found) => fill(found, { of: '' }))
@@ -189,7 +189,7 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
- * Version 13 added, of Prove, what was read when functions were tried.
+ * Version 13 added, of Prove, what was read when functions were tried, and leaks put right.
  * Version 12 added, of Power, the delay of a second compressor, and which way plugs face.
  * Version 11 added, of Power, what was chosen of every wire, earth, guard, relay and battery.
  * Version 10 added, of Lay, how parts are turned, what lines were really cut to, and the shop's allowance; of Power, what the meter showed.

@@ -37,7 +37,7 @@ const hold = (rest: Partial<HoldTest> = {}): HoldTest => ({
   ...rest,
 })
 const run = (prove: Partial<ProvePlan>) =>
-  proveStage({ holds: {}, soap: {}, functions: {}, ...prove }, air, spring, volumes, 101_325)
+  proveStage({ holds: {}, soap: {}, functions: {}, repairs: {}, ...prove }, air, spring, volumes, 101_325)
 const dry = Object.fromEntries(
   jointsOf(air).map((j) => [j.id, { finding: 'dry' as const, who: 'Bram', at: '', of: '' }]),
 )
@@ -129,7 +129,13 @@ describe('a test stands for the circuit it was made on', () => {
     lines: { ...air.lines, 'block-left': { ...air.lines['block-left']!, tube: 'nylon-3-8' } },
   }
   const on = (circuit: AirPlan, prove: Partial<ProvePlan>, with_ = spring) =>
-    proveStage({ holds: {}, soap: {}, functions: {}, ...prove }, circuit, with_, volumes, 101_325)
+    proveStage(
+      { holds: {}, soap: {}, functions: {}, repairs: {}, ...prove },
+      circuit,
+      with_,
+      volumes,
+      101_325,
+    )
 
   test('on the same circuit it is tight; after a change of what it covers it says nothing, and why', () => {
     expect(on(air, { holds: { a: made } }).result.holds.a!.verdict).toBe('tight')

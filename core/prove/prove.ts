@@ -1,15 +1,21 @@
 import type { SpringClass } from '../catalog/springs'
-import { OTHER_PLACES, type LeakPlaceKind } from '../catalog/leakPlaces'
-import { ordered, type AirPlan, type ProvePlan, type Soap } from '../document/types'
+import {
+  OTHER_PLACES,
+  ordered,
+  type AirPlan,
+  type LeakPlaceKind,
+  type ProvePlan,
+  type Soap,
+} from '../document/types'
 import { STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { isOfThisCircuit } from './covers'
 import { proveFigures } from './figures'
 import { readHolds } from './holds'
 import { jointsOf, standingSoap } from './joints'
-import { leakPlaces, nextThings, partName, rankPlaces, type LeakEvidence, type LeakPlace } from './ranking'
+import { leakPlaces, nextThings, partName, rankPlaces } from './ranking'
 import { proveRules } from './rules'
-import type { HoldResult, ProveResult, TestVolumes } from './types'
+import type { HoldResult, LeakEvidence, LeakPlace, ProveResult, TestVolumes } from './types'
 
 /**
  * Hold tests with temperature taken out, soap findings, and what is still to prove.
@@ -32,7 +38,7 @@ export function proveStage(
   }
   const ranked = rankPlaces(places, evidence)
   const next = nextThings(ranked, evidence, (part) => partName(air, part))
-  const result: ProveResult = { holds, joints, soap, places: ranked, next, volumes, atmosphere }
+  const result: ProveResult = { holds, joints, soap, places: ranked, next, evidence, volumes, atmosphere }
   const notes = proveRules(prove, result, spring)
   const soaped = Object.keys(result.soap).length
   const count = Object.keys(holds).length

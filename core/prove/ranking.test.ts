@@ -3,7 +3,8 @@ import { LEAK_ODDS } from '../catalog/leakPlaces'
 import { newPlan } from '../derive/newPlan'
 import type { AirPlan, Soap } from '../document/types'
 import { jointsOf } from './joints'
-import { leakPlaces, nextThings, partName, rankPlaces, type LeakEvidence } from './ranking'
+import { leakPlaces, nextThings, partName, rankPlaces } from './ranking'
+import type { LeakEvidence } from './types'
 
 const air: AirPlan = { ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('tank-wireless') }
 const places = leakPlaces(air, jointsOf(air))

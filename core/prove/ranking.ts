@@ -1,24 +1,13 @@
 import { KINDS, type ComponentKind } from '../catalog/kinds'
-import { LEAK_ODDS, type LeakPlaceKind } from '../catalog/leakPlaces'
+import { LEAK_ODDS } from '../catalog/leakPlaces'
 import { PRACTICE } from '../catalog/practice'
-import type { AirPath, AirPlan, Soap } from '../document/types'
-import type { Joint, Verdict } from './types'
+import type { AirPath, AirPlan, LeakPlaceKind, Soap } from '../document/types'
+import type { Joint, LeakEvidence, LeakPlace, NextThing, RankedPlace } from './types'
 
 /**
  * Where the air goes, likeliest first, and what to do next for its minutes: the trade's ranking by kind of place, what soap
  * showed, which sides lose.
  */
-
-export interface LeakPlace {
-  id: string
-  label: string
-  kind: LeakPlaceKind
-  side: AirPath
-  /** The part it is at: what is soaped in one go. */
-  at: string
-  /** A part of the dash: soaped before it is closed. */
-  isHidden: boolean
-}
 
 const VALVES: readonly ComponentKind[] = ['block', 'paddle', 'heightValve', 'solenoid']
 const IN_DASH: readonly ComponentKind[] = ['gauge', 'dualGauge', 'paddle', 'cabSwitch']
@@ -56,20 +45,6 @@ export function leakPlaces(air: AirPlan, joints: readonly Joint[]): LeakPlace[] 
     return VALVES.includes(kind) ? place('seat', 'its seat, at the exhaust') : []
   })
   return [...ofJoints, ...others]
-}
-
-export interface LeakEvidence {
-  soap: Readonly<Record<string, Soap>>
-  /** What hold tests said of a side, and what it loses as free air, m³/s; null where none stands. */
-  sides: Readonly<Record<'left' | 'right' | 'supply', { verdict: Verdict; freeAir: number } | null>>
-  /** Leaks that this shop found before, by kind of place. */
-  history?: Readonly<Partial<Record<LeakPlaceKind, number>>>
-}
-
-export interface RankedPlace extends LeakPlace {
-  /** How likely it is that this is where most of it goes, of 1 over all. */
-  share: number
-  soap: Soap | null
 }
 
 /** How much likelier a place is that foams, or grows bubbles, than one nobody looked at (from memory). */
@@ -127,18 +102,6 @@ export function rankPlaces(
       share: whole > 0 ? weight / whole : 0,
     }))
     .sort((a, b) => b.share - a.share)
-}
-
-/** What may be done next, with the minutes of hands it takes and what it tells, bits. */
-export interface NextThing {
-  do: 'soap' | 'hold' | 'repair'
-  /** The part to soap at, the side to hold, or the place to repair. */
-  of: string
-  label: string
-  minutes: number
-  bits: number
-  /** The likelihood that it shows the leak. */
-  share: number
 }
 
 /** Minutes of hands (from memory): to get at a part, for each joint there; to fill, read and come back for a hold test. */

@@ -1,5 +1,4 @@
-import type { AirPlan, JointKind, Soap } from '../document/types'
-import type { NextThing, RankedPlace } from './ranking'
+import type { AirPath, AirPlan, JointKind, LeakPlaceKind, Soap } from '../document/types'
 
 /** One reading of a hold test. t in s, gauge pressure and barometer in Pa, temperature in K. */
 export interface HoldReading {
@@ -65,6 +64,43 @@ export interface Joint {
   /** The line in words, as it is kept with what soap shows. */
   of: string
 }
+export interface LeakPlace {
+  id: string
+  label: string
+  kind: LeakPlaceKind
+  side: AirPath
+  /** The part it is at: what is soaped in one go. */
+  at: string
+  /** A part of the dash: soaped before it is closed. */
+  isHidden: boolean
+}
+
+export interface LeakEvidence {
+  soap: Readonly<Record<string, Soap>>
+  /** What hold tests said of a side, and what it loses as free air, m³/s; null where none stands. */
+  sides: Readonly<Record<'left' | 'right' | 'supply', { verdict: Verdict; freeAir: number } | null>>
+  /** Leaks that this shop found before, by kind of place. */
+  history?: Readonly<Partial<Record<LeakPlaceKind, number>>>
+}
+
+export interface RankedPlace extends LeakPlace {
+  /** How likely it is that this is where most of it goes, of 1 over all. */
+  share: number
+  soap: Soap | null
+}
+
+/** What may be done next, with the minutes of hands it takes and what it tells, bits. */
+export interface NextThing {
+  do: 'soap' | 'hold' | 'repair'
+  /** The part to soap at, the side to hold, or the place to repair. */
+  of: string
+  label: string
+  minutes: number
+  bits: number
+  /** The likelihood that it shows the leak. */
+  share: number
+}
+
 export interface ProveResult {
   holds: Record<string, HoldResult>
   joints: Joint[]
@@ -73,6 +109,8 @@ export interface ProveResult {
   /** Every place that may leak, likeliest first, and what to do next for its minutes. */
   places: RankedPlace[]
   next: NextThing[]
+  /** What both go by. */
+  evidence: LeakEvidence
   volumes: TestVolumes
   /** Pa. */
   atmosphere: number

@@ -58,6 +58,11 @@ test('soap by the list: the rest of a part dry at once, a bubble puts its repair
   await group.getByRole('group').first().getByText('bubbles grow').tap()
   await expect(next.getByRole('listitem').first()).toContainText('Repair:')
   await expect(page.getByRole('region', { name: /^At / }).first()).toHaveAccessibleName(`At ${at}`)
+  // Repaired step by step and soaped again: who put it right is kept.
+  await expect(group.getByText('Let all air out')).toBeVisible()
+  await group.getByRole('group').first().getByText('nothing').tap()
+  await expect(group.getByText(/^Put right by/)).toBeVisible()
+  await expect(next.getByRole('listitem').first()).not.toContainText('Repair:')
   await saved(page)
   await axe(page)
 })

@@ -17,6 +17,7 @@ import {
   type Who,
 } from '../../server/db/jobs'
 import { heldSince } from '../../server/db/handIn'
+import { leaksPutRight } from '../../server/db/leaks'
 import { measuredOn } from '../../server/db/measured'
 import { heldEdits, revisions, shops, sweeps } from '../../server/db/schema'
 import { handInToShop, readShop } from '../../server/db/shops'
@@ -393,4 +394,18 @@ test('lines measured on one kind of truck are added up over the shop’s other j
   expect(both.real - without.real).toBeGreaterThan(without.real - before.real)
   expect(await measuredOn(db(), who.shopId, 'coil-van', '')).toMatchObject({ lines: 0, runs: 0, real: 0 })
   expect(await measuredOn(db(), 'another', 'leaf-flatbed', '')).toMatchObject({ jobs: 0 })
+})
+
+test('leaks put right are counted by kind over the shop’s other jobs, as the newest plans have them', async () => {
+  const [one, two] = [await fresh(), await fresh()]
+  const repair = (id: string, kind: 'push' | 'core') => (d: Plan) => {
+    d.prove.repairs[id] = { order: 1, place: 'x', kind, who: 'Bram', at: '2026-06-09T08:00:00.000Z' }
+  }
+  const before = await leaksPutRight(db(), who.shopId, '')
+  await handIn(who, one.id, 1, [edit(one.plan, repair('r1', 'push'))])
+  await handIn(who, two.id, 1, [edit(two.plan, repair('r2', 'core'))])
+  const both = await leaksPutRight(db(), who.shopId, '')
+  expect([both.push! - (before.push ?? 0), both.core! - (before.core ?? 0)]).toEqual([1, 1])
+  expect((await leaksPutRight(db(), who.shopId, two.id)).core ?? 0).toBe(before.core ?? 0)
+  expect(await leaksPutRight(db(), 'another', '')).toEqual({})
 })

@@ -1,8 +1,14 @@
 <script setup lang="ts">
 import { jointClass } from '#core/catalog/joints'
-import type { OTHER_PLACES } from '#core/catalog/leakPlaces'
-import type { JointKind, Soap } from '#core/document/types'
-import { partName, type RankedPlace } from '#core/prove/ranking'
+import {
+  ordered,
+  type JointKind,
+  type LeakPlaceKind,
+  type OTHER_PLACES,
+  type Soap,
+} from '#core/document/types'
+import { nextThings, partName, rankPlaces } from '#core/prove/ranking'
+import type { RankedPlace } from '#core/prove/types'
 
 /** Every place that may leak with what soap showed, by the part it is at; the next best thing to do stands first. */
 const job = useJob()
@@ -15,12 +21,24 @@ const SOAP: { value: Soap; label: string }[] = [
   { value: 'foam', label: 'slow foam' },
   { value: 'bubble', label: 'bubbles grow' },
 ]
+/** Leaks that this shop put right on its other jobs, by kind of place: they move the ranking. */
+const history = ref<Partial<Record<LeakPlaceKind, number>>>({})
+onMounted(async () => {
+  history.value = await callApi<typeof history.value>(`/api/shop/leaks?without=${job.id}`).catch(() => ({}))
+})
+const found = computed(() => Object.values(history.value).reduce((sum, n) => sum + n, 0))
+const evidence = computed(() => ({ ...result.value.evidence, history: history.value }))
+const ranked = computed(() => rankPlaces(result.value.places, evidence.value))
+const nextBest = computed(() =>
+  nextThings(ranked.value, evidence.value, (part) => partName(job.plan!.air, part)),
+)
+const repaired = computed(() => new Map(ordered(prove.value.repairs).map(([, r]) => [r.place, r])))
 const lineOf = computed(() => new Map(result.value.joints.map(({ id, of }) => [id, of])))
 /** Whether anything is known that makes one place likelier than the trade says: then the likeliest come first. */
 const isLooking = computed(
   () =>
     Object.values(result.value.holds).some(({ verdict }) => verdict === 'leaking') ||
-    result.value.places.some(({ soap }) => soap === 'foam' || soap === 'bubble'),
+    ranked.value.some(({ soap }) => soap === 'foam' || soap === 'bubble'),
 )
 const walk = computed(() => Object.keys(job.plan!.air.components))
 interface Group {
@@ -31,7 +49,7 @@ interface Group {
   open: RankedPlace[]
 }
 const groups = computed((): Group[] => {
-  const { places } = result.value
+  const places = ranked.value
   const made = [...new Set(places.map(({ at }) => at))].map((at): Group => {
     const there = places.filter((place) => place.at === at)
     return {
@@ -51,7 +69,12 @@ const groups = computed((): Group[] => {
 })
 function write(places: readonly RankedPlace[], finding: Soap): void {
   job.edit('Soap finding', (draft) => {
-    for (const { id } of places) {
+    for (const { id, kind, soap } of places) {
+      if (soap === 'bubble' && finding === 'dry') {
+        const order = 1 + Math.max(0, ...Object.values(draft.prove.repairs).map((r) => r.order))
+        const by = { who: shop.person?.name ?? '', at: new Date().toISOString() }
+        draft.prove.repairs[`r${crypto.randomUUID().slice(0, 8)}`] = { order, place: id, kind, ...by }
+      }
       const of = lineOf.value.get(id) ?? ''
       draft.prove.soap[id] = { finding, who: shop.person?.name ?? '', at: new Date().toISOString(), of }
     }
@@ -79,8 +102,8 @@ function repairOf({ id, kind }: RankedPlace): string[] {
   ]
 }
 const percent = (share: number) => (share >= 0.005 ? `${Math.round(share * 100)} %` : '')
-const next = computed(() => result.value.next.slice(0, 3))
-const left = computed(() => result.value.places.filter(({ soap }) => soap === null).length)
+const next = computed(() => nextBest.value.slice(0, 3))
+const left = computed(() => ranked.value.filter(({ soap }) => soap === null).length)
 </script>
 
 <template>
@@ -105,7 +128,8 @@ const left = computed(() => result.value.places.filter(({ soap }) => soap === nu
       </ol>
       <p class="label">
         {{ left }} of {{ result.places.length }} places are not soaped yet. Shares from the trade’s ranking
-        (order common, numbers from memory), soap and hold tests.
+        (order common, numbers from memory), {{ found ? `this shop’s own ${found} leaks, ` : '' }}soap and
+        hold tests.
       </p>
     </section>
     <section
@@ -155,6 +179,10 @@ const left = computed(() => result.value.places.filter(({ soap }) => soap === nu
           </fieldset>
           <span class="label w-16">{{ saidBy(place) }}</span>
           <PhotoRow :subject="`joint:${place.id}`" :of="place.label" small />
+          <p v-if="repaired.has(place.id)" class="label w-full">
+            Put right by {{ repaired.get(place.id)!.who || 'somebody' }},
+            {{ repaired.get(place.id)!.at.slice(0, 10) }}: hold its side again.
+          </p>
           <ol
             v-if="place.soap === 'bubble'"
             class="w-full text-sm list-decimal pl-5"

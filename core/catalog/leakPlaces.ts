@@ -1,4 +1,5 @@
-import type { LeakPlaceKind } from '../document/types'
+import type { JointKind, LeakPlaceKind, OTHER_PLACES } from '../document/types'
+import { jointClass } from './joints'
 
 /**
  * How often one of a kind leaks, against the others: push-fits with the tube not home or cut ragged first, then threads a
@@ -16,3 +17,15 @@ export const LEAK_ODDS: Readonly<Record<LeakPlaceKind, number>> = {
   seat: 2,
   spring: 1,
 }
+
+/** What is done when a place that is no joint leaks; a joint's own class says it. */
+export const OTHER_AGAIN: Readonly<Record<(typeof OTHER_PLACES)[number], string>> = {
+  spring:
+    'the bag off the truck, and a look for a chafed or cut place: a bag is not patched, it is replaced, and what chafed it put right',
+  core: 'new core and washer, cap back on: a fill valve is not sealed by its cap',
+  seat: 'work the valve a few times to clear its seat; still leaking, it is cleaned or replaced as its sheet says',
+}
+
+/** How a place that leaks is put right, in words of a step. */
+export const againAt = (kind: LeakPlaceKind): string =>
+  kind in OTHER_AGAIN ? OTHER_AGAIN[kind as keyof typeof OTHER_AGAIN] : jointClass(kind as JointKind).again

@@ -69,10 +69,13 @@ export function heldOvernight(
   plan.prove.holds[of.id] = test
 }
 
-/** Soap at the first joints of the plan's own list, in order, dry at every one. */
+/** Soap at the first places of the plan's own list, joints first, dry at every one. */
 export function soaped(plan: Plan, count: number, who: string, at: string): void {
-  const { joints } = derive(plan).stages.prove.result
-  for (const { id, of } of joints.slice(0, count)) plan.prove.soap[id] = { finding: 'dry', who, at, of }
+  const { joints, places } = derive(plan).stages.prove.result
+  const known = new Set(joints.map(({ id }) => id))
+  const others = places.filter(({ id }) => !known.has(id)).map(({ id }) => ({ id, of: '' }))
+  for (const { id, of } of [...joints, ...others].slice(0, count))
+    plan.prove.soap[id] = { finding: 'dry', who, at, of }
 }
 
 /** Every Fix of a rule let go by name, with a reason. */

@@ -327,7 +327,7 @@ function handoverOf(
     rearRating: truck.result.truck.ratings.rearAxle,
     stepsLeft: build.result.left,
     ...provedOf(plan, prove.result, air.result.tankVolume > 0),
-    jointsLeft: prove.result.joints.filter((j) => !prove.result.soap[j.id]).map((j) => j.id),
+    placesLeft: prove.result.places.filter((p) => !p.soap).map((p) => p.id),
   })
 }
 

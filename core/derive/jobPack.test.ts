@@ -41,7 +41,7 @@ test('the pack has every step, every cut and every joint, and ticks what is done
   expect(steps).toHaveLength(build.result.steps.length)
   expect(steps.filter((s) => s.done)).toHaveLength(Object.keys(build.result.ticks).length)
   expect(blocksOf(named(sheets, 'Cut in this order'), 'table')[0]!.rows).toHaveLength(lay.result.cuts.length)
-  expect(blocksOf(named(sheets, 'Proof'), 'checks')[0]!.rows).toHaveLength(prove.result.joints.length)
+  expect(blocksOf(named(sheets, 'Proof'), 'checks')[0]!.rows).toHaveLength(prove.result.places.length)
 })
 
 test('the survey of a new job is all guesses in brackets; what is typed is none', () => {

@@ -19,6 +19,7 @@ import { jointList } from '../power/wires'
 import type { Figure } from '../quantity/figure'
 import { showText, type Quantity, type UnitChoice } from '../quantity/units'
 import { AXLE_WAYS, CENTRE_WAYS, wayText } from '../quantity/ways'
+import type { ProveResult } from '../prove/types'
 import { isGuessed } from '../truck/guessed'
 import { SURVEY_GROUPS } from '../truck/surveyFields'
 import { noteText } from './report'
@@ -417,8 +418,8 @@ function proofSheet(source: Source): PackSheet {
       },
       {
         kind: 'checks',
-        title: 'Joints under soap',
-        rows: result.joints.map((joint) => {
+        title: 'Under soap',
+        rows: inWalkingOrder(result).map((joint) => {
           const found = result.soap[joint.id]
           return { done: !!found, text: joint.label, under: found ? SOAPED[found] : '' }
         }),
@@ -427,6 +428,11 @@ function proofSheet(source: Source): PackSheet {
       ...notesOf(source, 'prove'),
     ],
   }
+}
+/** Every place that may leak: joints as the plan has them, then springs, cores and seats. */
+function inWalkingOrder({ joints, places }: ProveResult): { id: string; label: string }[] {
+  const known = new Set(joints.map(({ id }) => id))
+  return [...joints, ...places.filter(({ id }) => !known.has(id)).sort((a, b) => (a.id < b.id ? -1 : 1))]
 }
 /** What was read when functions were tried; that none was is said too. */
 function functionsRead({ plan, units }: Source): PackBlock {

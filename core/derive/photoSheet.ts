@@ -10,7 +10,7 @@ export function photographed({ subject }: Pick<Photo, 'subject'>, plan: Plan, { 
     truck: 'The truck',
     part: (plan.truck.existing[id] ?? plan.air.components[id] ?? plan.air.gone.components[id])?.label,
     step: stages.build.result.steps.find((s) => s.id === id)?.title,
-    joint: stages.prove.result.joints.find((j) => j.id === id)?.label,
+    joint: stages.prove.result.places.find((j) => j.id === id)?.label,
   }[kind]
   return found ?? `A ${kind} that is not in the plan any more`
 }

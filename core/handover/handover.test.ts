@@ -60,11 +60,11 @@ test('teed springs print one pressure a haul', () => {
 
 test('what is still open is said before it goes out of the door', () => {
   const texts = (r: ReturnType<typeof changed>) => r.open.map((o) => o.text)
-  const { joints: all, soap } = createDeriver()(plan).stages.prove.result
-  const joints = all.filter((j) => !soap[j.id]).length
+  const { places } = createDeriver()(plan).stages.prove.result
+  const left = places.filter(({ soap }) => !soap).length
   expect(texts(sheet(plan).result)).toEqual([
     expect.stringMatching(/^\d+ steps are neither done nor struck\.$/),
-    `${joints} joints are not looked at yet.`,
+    `${left} places to soap are not looked at yet.`,
   ])
   expect(sheet(plan).result.open.map((o) => o.stage)).toEqual(['build', 'prove'])
   expect(
@@ -133,11 +133,11 @@ test.each(['driver', 'contact', 'nextCheck'] as const)(
   },
 )
 
-/** The flatbed with every step ticked and every joint looked at. */
+/** The flatbed with every step ticked and every place soaped. */
 function finished(): Plan {
   const ready = structuredClone(plan)
   const { build, prove } = createDeriver()(ready).stages
-  for (const { id } of prove.result.joints)
+  for (const { id } of prove.result.places)
     ready.prove.soap[id] = { finding: 'dry', who: 'Odile', at: '2026-11-02', of: '' }
   for (const { id } of build.result.steps) ready.build.ticks[id] = { who: 'Odile', at: '2026-11-02', did: '' }
   return ready
@@ -180,7 +180,7 @@ test('a Fix is mended or accepted by name with a reason; a test read for minutes
     sides: ['left', 'right'] as const,
     held: new Set(['left', 'right'] as const),
     nextDay: false,
-    jointsLeft: [],
+    placesLeft: [],
     contact: 'Odile',
   }
   expect(stillOpen(facts).map((o) => o.text)).toEqual(['No tight test was read again the next day.'])

@@ -15,7 +15,7 @@ export interface HandoverFacts {
   /** Whether a tight test was read again the next day. */
   nextDay: boolean
   /** Joints nobody looked at, in order. */
-  jointsLeft: readonly string[]
+  placesLeft: readonly string[]
   contact: string
 }
 
@@ -76,11 +76,11 @@ export function stillOpen(of: HandoverFacts): StillOpen[] {
   for (const side of of.sides)
     if (!of.held.has(side)) add(`${SIDES[side]} has no hold test that reads tight.`, 'prove')
   if (of.held.size > 0 && !of.nextDay) add('No tight test was read again the next day.', 'prove')
-  if (of.jointsLeft[0])
+  if (of.placesLeft[0])
     add(
-      `${count(of.jointsLeft.length, 'joint is', 'joints are')} not looked at yet.`,
+      `${count(of.placesLeft.length, 'place to soap is', 'places to soap are')} not looked at yet.`,
       'prove',
-      of.jointsLeft[0],
+      of.placesLeft[0],
     )
   if (!of.contact) add('No one is named to ask.', 'handover')
   return open

@@ -14,13 +14,13 @@ export function proveFigures(prove: ProvePlan, r: ProveResult): Record<string, F
     if (hold.leak) Object.assign(figures, holdFigures(test, hold, hold.leak))
   }
   figures.soaped = {
-    label: 'Joints soaped',
+    label: 'Places soaped',
     value: Object.keys(r.soap).length,
     quantity: 'count',
-    formula: 'joints with a finding, as they are now',
-    inputs: [input('Joints', r.joints.length, 'count')],
+    formula: 'joints, springs, cores and seats with a finding, as they are now',
+    inputs: [input('Places', r.places.length, 'count')],
     source: 'As recorded',
-    max: r.joints.length,
+    max: r.places.length,
   }
   // The newest test's loss stands for the stage.
   const newest = ordered(prove.holds).at(-1)

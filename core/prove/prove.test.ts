@@ -7,6 +7,7 @@ import { coversText, writeCovers } from './covers'
 import { allowedCourse } from './holds'
 import { jointsOf } from './joints'
 import { proveStage } from './prove'
+import { leakPlaces } from './ranking'
 import { testVolumes, testVolume } from './volumes'
 
 const air = { ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('wireless-dual') }
@@ -39,7 +40,10 @@ const hold = (rest: Partial<HoldTest> = {}): HoldTest => ({
 const run = (prove: Partial<ProvePlan>) =>
   proveStage({ holds: {}, soap: {}, functions: {}, repairs: {}, ...prove }, air, spring, volumes, 101_325)
 const dry = Object.fromEntries(
-  jointsOf(air).map((j) => [j.id, { finding: 'dry' as const, who: 'Bram', at: '', of: '' }]),
+  leakPlaces(air, jointsOf(air)).map(({ id }) => [
+    id,
+    { finding: 'dry' as const, who: 'Bram', at: '', of: '' },
+  ]),
 )
 
 test('every line has two joints, named by what they stand on', () => {
@@ -221,4 +225,13 @@ test('that no function was tried is said once something was proved, until one re
     'know functions-untried',
   )
   expect(rules(run({}))).not.toContain('know functions-untried')
+})
+
+test('a bag, a core or a seat that bubbles is a Stop as a joint is; none of them is of an earlier circuit', () => {
+  const said = (id: string, finding: 'dry' | 'bubble') =>
+    run({ soap: { [id]: { finding, who: '', at: '', of: '' } } }).notes
+  for (const id of ['spring-left:spring', 'fill-left:core', 'block:seat']) {
+    expect(said(id, 'bubble').map(({ rule, subject }) => [rule, subject])).toEqual([['soap-bubble', id]])
+    expect(said(id, 'dry')).toEqual([])
+  }
 })

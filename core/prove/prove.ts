@@ -30,10 +30,10 @@ export function proveStage(
 ): StageOutput<ProveResult> {
   const joints = jointsOf(air)
   const holds = readHolds(prove, volumes, atmosphere, (test) => isOfThisCircuit(test, air, spring))
-  const soap = standingSoap(joints, prove)
   const places = leakPlaces(air, joints)
+  const soap = { ...standingSoap(joints, prove), ...soapBeside(places, prove) }
   const evidence: LeakEvidence = {
-    soap: { ...soap, ...soapBeside(places, prove) },
+    soap,
     sides: sidesHeld(prove, holds),
   }
   const ranked = rankPlaces(places, evidence)
@@ -43,7 +43,7 @@ export function proveStage(
   const soaped = Object.keys(result.soap).length
   const count = Object.keys(holds).length
   const passedHold = Object.values(holds).some((h) => h.verdict === 'tight')
-  const done = soaped === joints.length && passedHold
+  const done = soaped === places.length && passedHold
   const newest = ordered(prove.holds).at(-1)
   const last = newest ? holds[newest[0]]! : null
   return {

@@ -1,4 +1,4 @@
-import { jointClass } from '../catalog/joints'
+import { againAt } from '../catalog/leakPlaces'
 import type { SpringClass } from '../catalog/springs'
 import { ordered, type HoldTest, type ProvePlan } from '../document/types'
 import { notesOf, type Note } from '../quantity/figure'
@@ -111,9 +111,9 @@ const ofEarlierCircuit: HoldRule = ({ test, hold }) =>
 const HOLD_RULES: readonly HoldRule[] = [leaking, cannotTell, heightNotHeld, testOverLimit]
 
 /** A growing bubble is a leak; fine foam may pass only with a hold test that reads tight. */
-function soapNotes({ joints, holds, soap }: ProveResult): Note[] {
+function soapNotes({ places, holds, soap }: ProveResult): Note[] {
   const passedHold = Object.values(holds).some((h) => h.verdict === 'tight')
-  return joints.flatMap((joint) => {
+  return places.flatMap((joint) => {
     const finding = soap[joint.id]
     if (finding === 'bubble')
       return note({
@@ -122,7 +122,7 @@ function soapNotes({ joints, holds, soap }: ProveResult): Note[] {
         rank: 'stop',
         subject: joint.id,
         title: `${joint.label}: growing bubbles`,
-        text: `A growing bubble is a leak. Depressurise before opening it; ${jointClass(joint.kind).again}; soap again.`,
+        text: `A growing bubble is a leak. Depressurise before opening it; ${againAt(joint.kind)}; soap again.`,
         source: 'Bubble test, about 1e-5 Pa·m³/s with care, EN 1593 (memory)',
       })
     if (finding === 'foam' && !passedHold)

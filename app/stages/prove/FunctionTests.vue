@@ -145,7 +145,7 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
       <ol v-if="shown.length" class="mt-2 space-y-2">
         <li v-for="suspect in shown" :key="suspect.labels[0]" class="border border-line rounded p-2">
           <p class="font-head font-semibold">
-            <span class="figure">{{ percent(suspect.share) }}</span> {{ suspect.labels[0] }}
+            <span class="figure mr-2">{{ percent(suspect.share) }}</span>{{ suspect.labels[0] }}
           </p>
           <details v-if="suspect.labels.length > 1" class="text-sm">
             <summary class="touch">

@@ -47,11 +47,11 @@ const functionsRead = computed(() => Object.keys(prove.value.functions).length)
 const FunctionTests = laterComponent(() => import('./FunctionTests.vue'))
 const VIEWS = [{ id: 'hold', title: 'Hold test' }]
 const drawers = computed(() => {
-  const { joints, soap } = stage.value.result
+  const { places } = stage.value.result
   const all = withLive('prove', {
     readings: String(test.value?.readings.length ?? ''),
     functions: functionsRead.value ? `${functionsRead.value} read` : 'not tried',
-    soap: `${joints.filter(({ id }) => soap[id]).length} of ${joints.length}`,
+    soap: `${places.filter(({ soap }) => soap).length} of ${places.length}`,
   })
   return test.value ? all : all.filter((d) => d.id === 'soap' || d.id === 'functions')
 })
@@ -79,8 +79,9 @@ const drawers = computed(() => {
         </div>
         <div v-if="!test" class="sheet p-5">
           <p>
-            No hold test yet. Fill to the pressure your sheet gives, let it settle until it stops cooling,
-            then read pressure and temperature now, in a few minutes, and tomorrow.
+            No hold test yet. Fill to the pressure your sheet gives, and read pressure and temperature at
+            once, every few minutes, and tomorrow: warmth from filling is reckoned with, and the verdict may
+            be looked at after every reading.
           </p>
           <p class="mt-2">
             <strong>Stand the frame on supports:</strong> a spring that carries the truck sinks as it leaks,

@@ -1,12 +1,7 @@
 <script setup lang="ts">
 import { jointClass } from '#core/catalog/joints'
-import {
-  ordered,
-  type JointKind,
-  type LeakPlaceKind,
-  type OTHER_PLACES,
-  type Soap,
-} from '#core/document/types'
+import { againAt } from '#core/catalog/leakPlaces'
+import { ordered, type JointKind, type LeakPlaceKind, type Soap } from '#core/document/types'
 import { nextThings, partName, rankPlaces } from '#core/prove/ranking'
 import type { RankedPlace } from '#core/prove/types'
 
@@ -86,14 +81,8 @@ const saidBy = ({ id, soap }: RankedPlace) =>
 const kindOf = ({ id, kind }: RankedPlace) =>
   lineOf.value.has(id) ? `, ${jointClass(kind as JointKind).label}` : ''
 /** What is done when a place leaks, in order; then it is soaped again. */
-const OTHER: Record<(typeof OTHER_PLACES)[number], string> = {
-  spring:
-    'Bag off the truck: look for a chafed or cut place. A bag is not patched; it is replaced, and what chafed it put right',
-  core: 'New core and washer, cap back on; a fill valve is not sealed by its cap',
-  seat: 'Work the valve a few times to clear its seat; still leaking, it is cleaned or replaced as its sheet says',
-}
-function repairOf({ id, kind }: RankedPlace): string[] {
-  const again = lineOf.value.has(id) ? jointClass(kind as JointKind).again : OTHER[kind as keyof typeof OTHER]
+function repairOf({ kind }: RankedPlace): string[] {
+  const again = againAt(kind)
   return [
     'Let all air out, and see both gauges at nothing before anything is opened.',
     `${again.charAt(0).toUpperCase()}${again.slice(1)}.`,

@@ -77,6 +77,8 @@ export class FaultBench {
   /** @throws DeviceRefusal where the job has nothing to run. */
   constructor(private readonly plan: Plan) {
     this.derived = createDeriver()(plan)
+    // First how long each side is pressed, then what is seen when it is pressed for just so long.
+    runFunctions(plan, this.derived, this.held)
     this.expected = runFunctions(plan, this.derived, this.held)
     this.todo = faultsToRun(plan, this.derived)
   }

@@ -41,6 +41,9 @@ const CHARGE = { most: 900, every: 5 }
 /** What is pressed stands still before it is read; then it rests, s. */
 const SETTLES = 3
 const RESTS = 600
+/** Both sides are let down from a memory for so long, and it has so long to come back, s. */
+const LETS_DOWN = 2
+const COMES_BACK = 60
 
 const SIDE_WORDS: Record<Side | 'both', string> = { left: 'Left', right: 'Right', both: 'Both sides' }
 
@@ -172,6 +175,7 @@ class Trial {
     if (this.stand.state().gauge.tank === null) return
     this.wait(CHARGE.every)
     const sights = this.electric()
+    this.cabSwitch()
     const began = this.stand.t
     while (this.stand.t - began < CHARGE.most && this.stand.state().running.length > 0)
       this.wait(CHARGE.every, CHARGE.every)
@@ -182,6 +186,37 @@ class Trial {
       tank: ['Tank when it stops (or after 15 min)', 'pressure', tank],
       seconds: ['It took', 'time', this.stand.t - began],
     })
+  }
+
+  /** The switch in the cab held off while the compressor runs: it stops. */
+  private cabSwitch(): void {
+    const cab = this.stand
+      .hands()
+      .find(({ part, down }) => down && this.plan.air.components[part]?.kind === 'cabSwitch')
+    if (!cab) return
+    this.ask({ do: 'hand', part: cab.part, way: 'down' })
+    this.wait(SETTLES)
+    const { amps } = this.stand.state()
+    this.told('cab', 'Cab switch off', `While it runs, ${cab.label.toLowerCase()} off for ${SETTLES} s.`, {
+      amps: ['Current from the battery', 'current', amps],
+    })
+    this.ask({ do: 'hand', part: cab.part, way: 'let-go' })
+    this.wait(SETTLES)
+  }
+
+  /** A memory stored where the springs stand, left, and gone back to. */
+  memory(): void {
+    const { box } = this.stand.state()
+    if (!box || box.memories.length === 0) return
+    this.ask({ do: 'press', memory: 0, way: 'hold' })
+    this.ask({ do: 'press', side: 'both', way: 'down' })
+    this.wait(LETS_DOWN)
+    this.ask({ do: 'press', side: 'both', way: 'let-go' })
+    this.wait(SETTLES)
+    this.ask({ do: 'press', memory: 0, way: 'tap' })
+    this.wait(COMES_BACK)
+    const press = `Hold memory 1 to store. Both down for ${LETS_DOWN} s. Press memory 1, and wait ${COMES_BACK} s.`
+    this.told('memory', 'Back to a memory', press, this.gauges())
   }
 
   /** One side up for as long as the sound system takes for its rise. */
@@ -260,6 +295,7 @@ export function runFunctions(
   const controls = trial.controls()
   for (const control of controls) trial.up(control)
   trial.rest()
+  trial.memory()
   for (const control of controls) trial.down(control)
   return trial.tests
 }

@@ -1,38 +1,50 @@
 <script setup lang="ts">
+import { gaugeOfSide } from '#core/document/appendReading'
 import type { AirPath, Reading } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { useDevices } from '~/devices/useDevices'
 
-/** The stand-in's gauge, thermometer and barometer: a reading taken at a press, or again and again while this is open. */
-const { side } = defineProps<{ side: AirPath }>()
+/** The stand-in's gauge, thermometer and barometer: a reading taken at a press, or logged by the server. */
+const { side, testId } = defineProps<{ side: AirPath; testId: string }>()
 /** A reading with the devices' own time, s: they may run faster than the clock. */
 const emit = defineEmits<{ read: [reading: Omit<Reading, 't'>, at: number] }>()
+const job = useJob()
 const shop = useShop()
 const { state, away } = useDevices()
 const gauge = computed(() => state.value?.gauge ?? null)
-const pressure = computed(() => {
-  if (!gauge.value) return null
-  const { left, right, tank } = gauge.value
-  if (side === 'supply') return tank
-  return side === 'left' ? left : side === 'right' ? right : (left + right) / 2
-})
+const pressure = computed(() => (gauge.value ? gaugeOfSide(side, gauge.value) : null))
 function take(): void {
   if (!gauge.value || pressure.value === null) return
   const { temperature, barometer } = gauge.value
   emit('read', { pressure: pressure.value, temperature, barometer }, state.value!.t)
 }
+
 const EVERY = [
-  { value: '0', label: 'only when pressed' },
   { value: '60', label: 'every minute' },
   { value: '600', label: 'every ten minutes' },
   { value: '3600', label: 'every hour' },
 ]
-const every = ref(0)
-let timer: ReturnType<typeof setInterval> | undefined
-watch(every, (seconds) => {
-  clearInterval(timer)
-  if (seconds > 0) timer = setInterval(take, seconds * 1000)
-})
+const every = ref(60)
+/** The server's own log of this job: it goes on with no page open. */
+const log = shallowRef<{ test: string; every: number; taken: number; away: string } | null>(null)
+const problem = ref('')
+async function call(options: { method?: 'POST' | 'DELETE'; body?: object } = {}): Promise<void> {
+  problem.value = ''
+  try {
+    const answer = await callApi<{ log: typeof log.value }>(`/api/jobs/${job.id}/gauge`, options)
+    log.value = answer.log
+  } catch (error) {
+    problem.value = (error as Error).message
+  }
+}
+async function start(): Promise<void> {
+  // The server logs into what it knows of: the test is saved first.
+  await job.save()
+  await call({ method: 'POST', body: { test: testId, every: every.value } })
+}
+const LOOK_EVERY = 3000
+const timer = setInterval(() => log.value && void call(), LOOK_EVERY)
+onMounted(() => void call())
 onScopeDispose(() => clearInterval(timer))
 </script>
 
@@ -44,13 +56,24 @@ onScopeDispose(() => clearInterval(timer))
       <p class="figure text-2xl">{{ showText(pressure, 'pressure', shop.units) }}</p>
       <p class="label pb-1">{{ showText(gauge!.temperature, 'temperature', shop.units) }}</p>
       <button type="button" class="button touch" @click="take">Take this reading</button>
-      <PickField
-        label="And again"
-        :value="String(every)"
-        :options="EVERY"
-        @change="(v) => void (every = Number(v))"
-      />
     </div>
-    <p class="label mt-1">Readings are taken as long as this stands open on this page.</p>
+    <div class="flex flex-wrap gap-3 items-end mt-2">
+      <template v-if="log">
+        <p class="text-sm pb-1" aria-live="polite">
+          {{ log.away || `The server logs it: ${log.taken} taken so far. This page may be closed.` }}
+        </p>
+        <button type="button" class="button quiet" @click="call({ method: 'DELETE' })">Stop logging</button>
+      </template>
+      <template v-else>
+        <PickField
+          label="The server takes one"
+          :value="String(every)"
+          :options="EVERY"
+          @change="(v) => void (every = Number(v))"
+        />
+        <button type="button" class="button quiet" @click="start">Log it</button>
+      </template>
+    </div>
+    <p v-if="problem" class="text-brick" role="alert">{{ problem }}</p>
   </section>
 </template>

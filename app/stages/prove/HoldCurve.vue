@@ -31,7 +31,12 @@ const allowed = computed(() =>
 const all = computed(() => [...read.value, ...brought.value, ...allowed.value])
 const across = computed(() => ends(all.value.map((p) => p.hours)))
 const up = computed(() => ends(all.value.map((p) => p.pressure)))
-const ends = (values: number[]) => niceTicks(Math.min(...values), Math.max(...values), 5)
+/** Where all is the same there is room to either side. */
+function ends(values: number[]): number[] {
+  const [low, high] = [Math.min(...values), Math.max(...values)]
+  const room = high - low > 1e-9 ? 0 : 0.5
+  return niceTicks(low - room, high + room, 5)
+}
 const place = (value: number, ticks: readonly number[]) => (value - ticks[0]!) / (ticks.at(-1)! - ticks[0]!)
 const x = (hours: number) => place(hours, across.value) * PLOT.width
 const y = (pressure: number) => (1 - place(pressure, up.value)) * PLOT.height

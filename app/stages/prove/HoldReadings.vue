@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { Clock, Plus, Trash2 } from '@lucide/vue'
+import { appendByDevice, stampReading } from '#core/document/appendReading'
 import type { HoldTest, Reading } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { focusIn } from '~/shell/drawers'
 
 /** The readings of a hold test: typed, pasted as rows, or from a file. */
-const { test } = defineProps<{ test: HoldTest }>()
+const { test, testId } = defineProps<{ test: HoldTest; testId: string }>()
 const emit = defineEmits<{ edit: [label: string, change: (test: HoldTest) => void] }>()
 const set = (label: string, change: (test: HoldTest) => void) => emit('edit', label, change)
 const job = useJob()
@@ -45,27 +46,16 @@ async function takeFile(event: Event): Promise<void> {
 function readNow(): void {
   set('Read now', (t) => {
     const started = t.readings.at(-1) ?? { pressure: filledTo(), temperature: 293.15, barometer: null }
-    t.readings.push({ ...started, t: stamp(t) })
+    t.readings.push({ ...started, t: stampReading(t, new Date()) })
   })
   void focusIn(`[data-reading="${test.readings.length - 1}"] td:nth-child(2)`)
-}
-/** s since the first reading, by the clock; the first begins the test. */
-function stamp(of: HoldTest): number {
-  const now = new Date()
-  const last = of.readings.at(-1)
-  if (!last) {
-    of.startedAt = now.toISOString()
-    return 0
-  }
-  // Never before the one that is there: two of one time say nothing of a loss.
-  return Math.max(Math.round((now.getTime() - new Date(of.startedAt).getTime()) / 1000), last.t + 1)
 }
 /** What the stand-in's gauge shows; its time goes by its own clock from the first that was taken. */
 let taken: { device: number; test: number } | null = null
 function readGauge(reading: Omit<Reading, 't'>, at: number): void {
   set('Read the gauge', (t) => {
-    taken ??= { device: at, test: stamp(t) }
-    t.readings.push({ ...reading, t: taken.test + at - taken.device })
+    taken ??= { device: at, test: stampReading(t, new Date()) }
+    appendByDevice(t, reading, at, taken)
   })
 }
 const isReading = ref(false)
@@ -170,7 +160,7 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
         The stand-in’s gauge</button
       ><button type="button" class="button quiet" @click="fileInput?.click()">From a CSV file</button>
     </div>
-    <GaugeReader v-if="isReading" :side="test.side" @read="readGauge" />
+    <GaugeReader v-if="isReading" :side="test.side" :test-id="testId" @read="readGauge" />
     <input
       ref="fileInput"
       type="file"

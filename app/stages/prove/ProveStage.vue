@@ -92,7 +92,7 @@ const drawers = computed(() => {
       </div>
     </template>
     <template v-if="test" #readings>
-      <HoldReadings :test="test" :data-subject="testId" @edit="set" />
+      <HoldReadings :test="test" :test-id="testId" :data-subject="testId" @edit="set" />
     </template>
     <template v-if="test" #test>
       <HoldFields :test="test" :volume="volume" @edit="set" />

@@ -1,0 +1,7 @@
+import { stopGaugeLog } from '../../../../jobs/gaugeLog'
+
+/** Ends the gauge log of a job; what was read stays. */
+export default route(async (event) => {
+  stopGaugeLog(getRouterParam(event, 'id') ?? '')
+  return { log: null }
+})

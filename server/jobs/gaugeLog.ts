@@ -1,0 +1,148 @@
+import { randomUUID } from 'node:crypto'
+import WebSocket from 'ws'
+import { DEVICE_PROTOCOL, type Told } from '#core/devices/protocol'
+import { appendByDevice, gaugeOfSide, MOST_READINGS, stampReading } from '#core/document/appendReading'
+import { makeEdit } from '#core/document/edit'
+import type { Plan } from '#core/document/types'
+import type { Database } from '../db/client'
+import { handInToJob, readJob, type Who } from '../db/jobs'
+
+/**
+ * A gauge logged by the server: readings of the job's devices go into a hold test, whether or not a page is open. One log
+ * a job; the line to the devices is called again when it breaks, and a server that begins anew has none.
+ */
+
+export interface LogState {
+  test: string
+  /** s by the devices' own clock between readings. */
+  every: number
+  taken: number
+  /** Why nothing comes in just now; empty while it does. */
+  away: string
+}
+
+/** The line is called again after so long, ms. */
+const AGAIN = 3000
+const GONE = 'The devices do not answer; they are called again by themselves.'
+
+export class GaugeLog {
+  private socket: WebSocket | null = null
+  private timer: ReturnType<typeof setTimeout> | undefined
+  private next = -Infinity
+  private began: { device: number; test: number } | null = null
+  private taken = 0
+  private away = GONE
+  private over = false
+  /** Readings are written one after the other. */
+  private writing: Promise<void> = Promise.resolve()
+
+  /** @param where the devices' address and token, looked up at every call; `ended` told once it is over by itself */
+  constructor(
+    private readonly db: Database,
+    private readonly who: Who,
+    private readonly job: string,
+    private readonly test: string,
+    private readonly every: number,
+    private readonly where: () => Promise<{ address: string; token: string } | null>,
+    private readonly ended: () => void,
+  ) {
+    void this.call()
+  }
+
+  state(): LogState {
+    return { test: this.test, every: this.every, taken: this.taken, away: this.away }
+  }
+  stop(): void {
+    this.over = true
+    clearTimeout(this.timer)
+    this.socket?.close()
+  }
+  private end(): void {
+    this.stop()
+    this.ended()
+  }
+
+  private async plan(): Promise<Plan | null> {
+    return (await readJob(this.db, this.who.shopId, this.job))?.plan ?? null
+  }
+
+  private async call(): Promise<void> {
+    const [at, plan] = await Promise.all([this.where(), this.plan()])
+    if (this.over) return
+    if (!plan?.prove.holds[this.test]) return this.end()
+    if (!at) return this.callAgain()
+    const socket = new WebSocket(at.address)
+    this.socket = socket
+    const ask = (question: object) => socket.send(JSON.stringify(question))
+    socket.on('open', () => {
+      ask({ id: 1, do: 'hello', protocol: DEVICE_PROTOCOL, token: at.token, phone: 'The server’s log' })
+      ask({ id: 2, do: 'open', job: this.job, plan })
+    })
+    socket.on('message', (data: Buffer) => this.hear(data.toString('utf8')))
+    socket.on('error', () => {})
+    socket.on('close', () => this.callAgain())
+  }
+  private callAgain(): void {
+    if (this.over) return
+    this.away = GONE
+    this.timer = setTimeout(() => void this.call(), AGAIN)
+  }
+
+  private hear(text: string): void {
+    const told = JSON.parse(text) as Told | { re: number; ok: boolean; message?: string }
+    if ('re' in told) {
+      if (!told.ok) this.away = told.message ?? GONE
+      return
+    }
+    if (told.tell !== 'state' || this.over) return
+    this.away = ''
+    const { t, gauge } = told.state
+    // Devices that began anew count from nothing again.
+    if (this.began && t < this.began.device) [this.began, this.next] = [null, -Infinity]
+    if (t < this.next) return
+    this.next = t + this.every
+    this.writing = this.writing.then(() => this.write(t, gauge)).catch(() => {})
+  }
+
+  private async write(at: number, gauge: Extract<Told, { tell: 'state' }>['state']['gauge']): Promise<void> {
+    const job = await readJob(this.db, this.who.shopId, this.job)
+    const test = job?.plan.prove.holds[this.test]
+    const pressure = test ? gaugeOfSide(test.side, gauge) : null
+    if (!job || !test || pressure === null || test.readings.length >= MOST_READINGS) return this.end()
+    const { temperature, barometer } = gauge
+    const made = makeEdit(job.plan, randomUUID(), 'Logged from the gauge', (draft) => {
+      const of = draft.prove.holds[this.test]!
+      this.began ??= { device: at, test: stampReading(of, new Date()) }
+      appendByDevice(of, { pressure, temperature, barometer }, at, this.began)
+    })
+    if (!made || this.over) return
+    const edit = { ...made.edit, base: job.revision, line: `gauge-${this.test}`, who: this.who.authorId }
+    await handInToJob(this.db, this.who, this.job, [edit])
+    this.taken++
+  }
+}
+
+const logs = new Map<string, GaugeLog>()
+
+/** The log of a job that is under way; null without. */
+export const gaugeLogOf = (job: string): LogState | null => logs.get(job)?.state() ?? null
+
+export function stopGaugeLog(job: string): void {
+  logs.get(job)?.stop()
+  logs.delete(job)
+}
+
+/** Begins the log of a job's test, in place of one that is under way. */
+export function startGaugeLog(
+  db: Database,
+  who: Who,
+  job: string,
+  test: string,
+  every: number,
+  where: () => Promise<{ address: string; token: string } | null>,
+): LogState {
+  stopGaugeLog(job)
+  const log = new GaugeLog(db, who, job, test, every, where, () => logs.delete(job))
+  logs.set(job, log)
+  return log.state()
+}

@@ -24,6 +24,12 @@ import {
 
 /** What a hold test says, and whether a torque looks right. */
 
+/** Loss that counts as tight, Pa/s: as typed, or as is usual. */
+const allowedOf = (input: { allowed_kPa_per_day?: number }): number =>
+  input.allowed_kPa_per_day === undefined
+    ? PRACTICE.allowedLoss.value
+    : kPa(input.allowed_kPa_per_day) / 86_400
+
 export const leakRateCalculator = define<{
   volume_L: number
   readings: { t_s: number; pressure_kPa: number; temperature_C: number; barometer_kPa?: number }[]
@@ -70,7 +76,7 @@ export const leakRateCalculator = define<{
     resolution_kPa: 1,
   },
   run(input) {
-    const allowed = kPa(input.allowed_kPa_per_day ?? 3.5) / 86_400
+    const allowed = allowedOf(input)
     const atmosphere = atmosphereOf(input)
     const readings = input.readings.map((r) => ({
       t: r.t_s,
@@ -208,7 +214,7 @@ export const holdPlanCalculator = define<{
       every: input.every_min * 60,
       resolution: kPa(input.resolution_kPa),
       thermometer: input.thermometer_K ?? PRACTICE.thermometer.value,
-      allowed: kPa(input.allowed_kPa_per_day ?? 3.5) / 86_400,
+      allowed: allowedOf(input),
     })
     const hours = (seconds: number | null) => (seconds === null ? null : seconds / 3600)
     return { tight_h: hours(tight), leaking_h: hours(leaking) }

@@ -4,6 +4,9 @@ import { applyEdit } from '../document/edit'
 import { checkPlan } from '../document/schema'
 import type { Archetype, Plan } from '../document/types'
 import { randomNumbers } from '../quantity/random'
+import { interpolate } from '../quantity/interpolate'
+import { createDeriver } from './derive'
+import { cutInFigure, sinkFigure, switchOf } from './otherLeaks'
 import { diagnose, doubtOf, FaultBench, seenVerdict, type FaultRun } from './diagnosis'
 import { proveReport } from './proveReport'
 
@@ -49,7 +52,35 @@ test('left and right swapped is what it says, from two readings; the reading tha
 test('readings as expected speak for nothing wrong; with none read nothing is said', () => {
   const sound = labelled(dual.runs, 'Nothing wrong').sights
   expect(diagnose(dual.of, sound).suspects[0]!.labels).toContain('Nothing wrong')
-  expect(diagnose(dual.of, {})).toEqual({ suspects: [], next: null })
+  expect(diagnose(dual.of, {})).toEqual({ suspects: [], fits: false, next: null })
+})
+
+test('readings that no fault shows are said to fit none; those of a fault fit it', () => {
+  const sound = labelled(dual.runs, 'Nothing wrong').sights
+  expect(diagnose(dual.of, sound).fits).toBe(true)
+  expect(diagnose(dual.of, labelled(dual.runs, 'Left and right swapped').sights).fits).toBe(true)
+  expect(diagnose(dual.of, { 'up-left:left': 900_000, 'up-left:right': 900_000 }).fits).toBe(false)
+})
+
+test('a truck that sinks and a switch that comes in are told by the job’s own spring, tank and switch', () => {
+  const { plan } = demoJobs().find(({ id }) => id === 'core-sampler')!
+  const derived = createDeriver()(plan)
+  const { spring, hauls } = derived.stages.load.result
+  const { motionRatio } = derived.stages.truck.result.truck.suspension
+  const { left, right } = hauls.cores!
+  const area = interpolate(spring!.areaByHeight, spring!.designHeight)
+  const byHand = ((Math.max(left.pressure, right.pressure) + 101_325) * area * 0.005 * motionRatio) / 43_200
+  expect(sinkFigure(derived, 'cores', 0.005, 43_200, 293.15)!.value! / byHand).toBeCloseTo(1, 9)
+  const ends = switchOf(plan, derived)!
+  const volume = derived.stages.air.result.tankVolume
+  expect(cutInFigure(plan, derived, 7200, 293.15)!.value).toBeCloseTo(
+    (volume * (ends.cutOut - ends.cutIn)) / 7200,
+    9,
+  )
+  // Neither without what it goes by.
+  expect(sinkFigure(derived, 'ghost', 0.005, 43_200, 293.15)).toBeNull()
+  const flatbed = demoJobs().find(({ id }) => id === 'estuary-flatbed')!.plan
+  expect(cutInFigure(flatbed, createDeriver()(flatbed), 7200, 293.15)).toBeNull()
 })
 
 test('two that one reading leaves alike: the next test parts them, and taken it does', () => {

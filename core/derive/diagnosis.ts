@@ -19,7 +19,7 @@ const DOUBT: Partial<Record<Quantity, { share: number; besides: number }>> = {
 }
 /** Further off than this a reading says no more: somebody may have misread it. */
 const MOST_OFF = 5
-/** Within so much the sound system may itself differ from this one: parts are not all alike. */
+/** Deviations within which a reading is as expected; up to twice as many it is odd. */
 const ALIKE = 2
 /** Faults whose readings all lie within so much of one another cannot be told apart by these tests. */
 const APART = 1
@@ -40,7 +40,7 @@ export function seenVerdict({ quantity, value }: Sight, seen: number): SeenVerdi
 
 /** A fault as it shows itself in every test. */
 export interface FaultRun {
-  /** Null for a sound system. */
+  /** What was done otherwise; nothing of a sound system. */
   tried: TriedWith
   label: string
   sights: Record<string, number>
@@ -53,6 +53,20 @@ export interface FaultRuns {
 
 const sightsOf = (tests: readonly FunctionTest[]) =>
   Object.fromEntries(tests.flatMap(({ sights }) => sights.map(({ id, value }) => [id, value])))
+
+/** Readings by sight that stand: of what was pressed then as it is pressed now. */
+export const readingsThatStand = (
+  tests: readonly FunctionTest[],
+  functions: Plan['prove']['functions'],
+): Record<string, number> =>
+  Object.fromEntries(
+    tests.flatMap(({ press, sights }) =>
+      sights.flatMap(({ id }): [string, number][] => {
+        const reading = functions[id]
+        return reading?.of === press ? [[id, reading.value]] : []
+      }),
+    ),
+  )
 
 /** Everything that can be tried wrong on a plan: the sound system first. */
 export function faultsToRun(plan: Plan, derived: Derived): { tried: TriedWith; label: string }[] {
@@ -113,6 +127,8 @@ export interface Suspect {
 }
 export interface Diagnosis {
   suspects: Suspect[]
+  /** Whether the likeliest lies within {@link ALIKE} deviations of what was read, on the mean; if not, it is another fault. */
+  fits: boolean
   /** The reading that would part the first two most: its id, and what each would show. */
   next: { id: string; first: number; second: number; quantity: Quantity } | null
 }
@@ -159,7 +175,7 @@ export function alike(
 export function diagnose({ tests, runs }: FaultRuns, seen: Record<string, number>): Diagnosis {
   const quantities = quantitiesOf(tests)
   const ids = Object.keys(seen).filter((id) => quantities.has(id))
-  if (ids.length === 0 || runs.length === 0) return { suspects: [], next: null }
+  if (ids.length === 0 || runs.length === 0) return { suspects: [], fits: false, next: null }
   const all = [...quantities.keys()]
   const groups = alike(runs, quantities, ids)
   const far = groups.map(([first]) => apart(first!.sights, seen, quantities, ids))
@@ -189,6 +205,7 @@ export function diagnose({ tests, runs }: FaultRuns, seen: Record<string, number
   })
   return {
     suspects,
+    fits: least <= ALIKE ** 2 * ids.length,
     next: partingTest(
       found.map(({ group }) => group),
       all.filter((id) => !(id in seen)),

@@ -1,6 +1,6 @@
 import { createDeriver } from './derive'
 import type { Plan } from '../document/types'
-import { diagnose, FaultBench } from './diagnosis'
+import { diagnose, FaultBench, readingsThatStand } from './diagnosis'
 
 /** What Prove finds of a plan, as `bin/np prove` prints it: SI. */
 export interface ProveReport {
@@ -46,14 +46,7 @@ function suspected(plan: Plan): Pick<ProveReport, 'diagnosis'> {
   if (Object.keys(plan.prove.functions).length === 0) return { diagnosis: [] }
   const bench = new FaultBench(plan)
   const tests = bench.expected
-  const seen = Object.fromEntries(
-    tests.flatMap(({ press, sights }) =>
-      sights.flatMap(({ id }): [string, number][] => {
-        const reading = plan.prove.functions[id]
-        return reading?.of === press ? [[id, reading.value]] : []
-      }),
-    ),
-  )
+  const seen = readingsThatStand(tests, plan.prove.functions)
   const runs = bench.todo.flatMap((one) => bench.run(one) ?? [])
   const { suspects } = diagnose({ tests, runs }, seen)
   return {

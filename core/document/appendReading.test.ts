@@ -1,19 +1,7 @@
-import { HOLD_READ } from './newHold'
+import { newHold } from './newHold'
 import { appendByDevice, gaugeOfSide, stampReading } from './appendReading'
-import type { HoldTest } from './types'
 
-const test_ = (): HoldTest => ({
-  label: 'Night',
-  order: 1,
-  side: 'left',
-  volume: null,
-  resolution: 1000,
-  allowed: 3500,
-  heightHeld: true,
-  ...HOLD_READ,
-  startedAt: '',
-  readings: [],
-})
+const test_ = () => newHold('Night', 1, 'left', 1000)
 const reading = { pressure: 400_000, temperature: 293.15, barometer: null }
 
 test('the first reading begins the test; later ones are stamped from there, and never before the last', () => {

@@ -8,3 +8,22 @@ export const HOLD_READ: Pick<HoldTest, 'thermometer' | 'rested' | 'lag' | 'cover
   lag: PRACTICE.gasLag.value,
   covers: '',
 }
+
+/** A hold test that has just begun: no reading yet, the frame on supports. @param resolution of the gauge, Pa */
+export const newHold = (
+  label: string,
+  order: number,
+  side: HoldTest['side'],
+  resolution: number,
+): HoldTest => ({
+  label,
+  order,
+  side,
+  volume: null,
+  resolution,
+  allowed: PRACTICE.allowedLoss.value * 86_400,
+  heightHeld: true,
+  ...HOLD_READ,
+  startedAt: new Date().toISOString(),
+  readings: [],
+})

@@ -1,3 +1,4 @@
+import { MOST_READINGS } from './appendReading'
 import * as yup from 'yup'
 import { KIND_IDS } from '../catalog/kinds'
 import { UPS } from '../catalog/layFacts'
@@ -613,7 +614,7 @@ export const planSchema = shape<Plan>({
             temperature: numberField(1, 2000),
             barometer: nullableNumber(1, 200_000),
           }),
-          5000,
+          MOST_READINGS,
         ),
       }),
       100,

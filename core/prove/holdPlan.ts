@@ -1,5 +1,6 @@
 import { REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
 import type { HoldTest } from '../document/types'
+import { input, type Figure } from '../quantity/figure'
 import { look } from './judge'
 import type { HoldReading, Verdict } from './types'
 
@@ -64,6 +65,39 @@ function toldAfter(asked: HoldAsked, loss: number, as: Verdict): number | null {
     else short = middle
   }
   return (enough - 1) * asked.every
+}
+
+const SOURCE =
+  'The verdict’s own interval, which may be looked at after every reading, on readings as they are on the mean'
+
+/** The same as figures. */
+export function holdPlanFigures(asked: HoldAsked): { tight: Figure; leaking: Figure } {
+  const { tight, leaking } = planHold(asked)
+  const inputs = [
+    input('Filled to', asked.pressure, 'pressure'),
+    input('Gauge step', asked.resolution, 'pressure'),
+    input('Thermometer sure to, K', asked.thermometer, 'plain'),
+    input('Read every', asked.every, 'time'),
+    input('Colder by the morning, K', asked.night, 'plain'),
+    input('Stood before', asked.rested, 'time'),
+    input('Loss allowed', asked.allowed, 'pressureLoss'),
+  ]
+  const figure = (label: string, value: number | null, formula: string): Figure => ({
+    label,
+    value,
+    quantity: 'time',
+    formula,
+    inputs,
+    source: SOURCE,
+  })
+  return {
+    tight: figure('A sound one is told tight after', tight, 'until its interval ends under the loss allowed'),
+    leaking: figure(
+      'One that loses twice as much, after',
+      leaking,
+      'until its interval begins over the loss allowed',
+    ),
+  }
 }
 
 /** How long until it is known, one way or the other, with this gauge, this thermometer and this night. */

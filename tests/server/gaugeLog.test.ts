@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { WebSocketServer, type WebSocket } from 'ws'
 import { newPlan } from '#core/derive/newPlan'
-import { HOLD_READ } from '#core/document/newHold'
+import { newHold } from '#core/document/newHold'
 import { connect } from '../../server/db/client'
 import { createJob, readJob } from '../../server/db/jobs'
 import { GaugeLog } from '../../server/jobs/gaugeLog'
@@ -43,18 +43,7 @@ afterAll(async () => {
 async function jobWithTest(): Promise<string> {
   const id = `log-${randomUUID().slice(0, 8)}`
   const plan = newPlan('leaf-flatbed', 'Logged')
-  plan.prove.holds.h = {
-    label: 'Night',
-    order: 1,
-    side: 'left',
-    volume: null,
-    resolution: 1000,
-    allowed: 3500,
-    heightHeld: true,
-    ...HOLD_READ,
-    startedAt: '',
-    readings: [],
-  }
+  plan.prove.holds.h = newHold('Night', 1, 'left', 1000)
   expect(await createJob(db(), who, id, plan)).toEqual({ ok: true, id })
   return id
 }

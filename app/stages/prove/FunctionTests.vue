@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { diagnose, doubtOf, seenVerdict } from '#core/derive/diagnosis'
+import { diagnose, doubtOf, readingsThatStand, seenVerdict } from '#core/derive/diagnosis'
 import type { FunctionTest, Sight } from '#core/derive/functionTests'
 import { input, type Figure } from '#core/quantity/figure'
 import { showText, type Quantity } from '#core/quantity/units'
@@ -11,25 +11,12 @@ const shop = useShop()
 const functions = useFunctions()
 const { tests, runs, total, count, running, problem, isOld } = functions
 
-const read = computed(() => job.plan!.prove.functions)
-/** A reading stands for what was pressed then: of another press it is old. */
-const valueOf = (test: FunctionTest, { id }: Sight) =>
-  read.value[id]?.of === test.press ? read.value[id]!.value : null
-const seen = computed(() =>
-  Object.fromEntries(
-    tests.value.flatMap((test) =>
-      test.sights.flatMap((sight): [string, number][] => {
-        const value = valueOf(test, sight)
-        return value === null ? [] : [[sight.id, value]]
-      }),
-    ),
-  ),
-)
+const seen = computed(() => readingsThatStand(tests.value, job.plan!.prove.functions))
 const verdicts = computed(() =>
-  tests.value.flatMap((test) =>
-    test.sights.flatMap((sight) => {
-      const value = valueOf(test, sight)
-      return value === null ? [] : [{ id: sight.id, is: seenVerdict(sight, value) }]
+  tests.value.flatMap(({ sights }) =>
+    sights.flatMap((sight) => {
+      const value = seen.value[sight.id]
+      return value === undefined ? [] : [{ id: sight.id, is: seenVerdict(sight, value) }]
     }),
   ),
 )
@@ -100,7 +87,7 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
           <div v-for="sight in test.sights" :key="sight.id">
             <NumField
               :label="`${sight.label}, read`"
-              :value="valueOf(test, sight)"
+              :value="seen[sight.id] ?? null"
               :quantity="sight.quantity"
               :min="-1e6"
               :max="1e8"
@@ -142,6 +129,13 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
           Every fault of this circuit and wiring is run through the same tests and compared.
         </p>
       </div>
+      <p v-if="diagnosis && shown.length && !diagnosis.fits" class="mt-2 text-sm text-brick" role="alert">
+        None of these fits what was read well: it may be something else, two faults at once, or a misread
+        gauge.
+      </p>
+      <p v-if="diagnosis && runs.length < total" class="mt-2 text-sm text-brick" role="alert">
+        {{ total - runs.length }} of {{ total }} could not be run and are not among these.
+      </p>
       <ol v-if="shown.length" class="mt-2 space-y-2">
         <li v-for="suspect in shown" :key="suspect.labels[0]" class="border border-line rounded p-2">
           <p class="font-head font-semibold">

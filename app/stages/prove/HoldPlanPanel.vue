@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import type { HoldTest } from '#core/document/types'
-import { planHold } from '#core/prove/holdPlan'
-import { showText } from '#core/quantity/units'
+import { holdPlanFigures } from '#core/prove/holdPlan'
 
 /** How long this test must run to be told, with this gauge, this thermometer and this night: known before it begins. */
 const { test } = defineProps<{ test: HoldTest }>()
 const job = useJob()
-const shop = useShop()
 const weather = computed(() => job.plan!.tune.weather)
 const first = computed(() => test.readings[0])
-/** As it was begun; before that, filled as the heaviest haul asks. */
-const pressure = ref(400_000)
+/** Before it has begun: the spring's own pressure for a test. */
+const pressure = ref(job.derived!.stages.air.result.spring?.proofPressure ?? 400_000)
 const night = ref(8)
 const every = ref(3600)
 const asked = computed(() => ({
@@ -24,7 +22,7 @@ const asked = computed(() => ({
   lag: test.lag,
   allowed: test.allowed / 86_400,
 }))
-const planned = computed(() => planHold(asked.value))
+const planned = computed(() => holdPlanFigures(asked.value))
 const when = (seconds: number) => {
   const begun = first.value ? new Date(test.startedAt).getTime() : Date.now()
   const at = new Date(begun + seconds * 1000)
@@ -79,20 +77,20 @@ const SHUT: Record<HoldTest['side'], string> = {
       <div>
         <dt class="label">A sound one is told tight after</dt>
         <dd>
-          <template v-if="planned.tight === null">not within three weeks: a finer gauge</template>
+          <template v-if="planned.tight.value === null">not within three weeks: a finer gauge</template>
           <template v-else>
-            <strong class="figure">{{ showText(planned.tight, 'time', shop.units) }}</strong>
-            <span>, {{ when(planned.tight) }}</span>
+            <Fig :figure="planned.tight" />
+            <span>, {{ when(planned.tight.value) }}</span>
           </template>
         </dd>
       </div>
       <div>
         <dt class="label">One that loses twice what is allowed, after</dt>
         <dd>
-          <template v-if="planned.leaking === null">not within three weeks: a finer gauge</template>
+          <template v-if="planned.leaking.value === null">not within three weeks: a finer gauge</template>
           <template v-else>
-            <strong class="figure">{{ showText(planned.leaking, 'time', shop.units) }}</strong>
-            <span>, {{ when(planned.leaking) }}</span>
+            <Fig :figure="planned.leaking" />
+            <span>, {{ when(planned.leaking.value) }}</span>
           </template>
         </dd>
       </div>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { HOLD_READ } from '#core/document/newHold'
+import { newHold } from '#core/document/newHold'
 import { Plus } from '@lucide/vue'
-import { PRACTICE } from '#core/catalog/practice'
 import { ordered, type HoldTest } from '#core/document/types'
 import { writeCovers } from '#core/prove/covers'
 import { withLive } from '../stageDrawers'
@@ -27,18 +26,12 @@ const set = (label: string, change: (test: HoldTest) => void) =>
 function addTest(): void {
   const id = `h${crypto.randomUUID().slice(0, 8)}`
   job.edit('Begin a hold test', (draft) => {
-    draft.prove.holds[id] = {
-      label: `Hold test ${tests.value.length + 1}`,
-      order: Math.max(0, ...tests.value.map(([, t]) => t.order)) + 1,
-      side: job.derived!.stages.air.result.teed ? 'both' : 'left',
-      volume: null,
-      resolution: shop.units.pressure === 'psi' ? 6894.757 : 1000,
-      allowed: PRACTICE.allowedLoss.value * 86_400,
-      heightHeld: true,
-      ...HOLD_READ,
-      startedAt: new Date().toISOString(),
-      readings: [],
-    }
+    draft.prove.holds[id] = newHold(
+      `Hold test ${tests.value.length + 1}`,
+      Math.max(0, ...tests.value.map(([, t]) => t.order)) + 1,
+      job.derived!.stages.air.result.teed ? 'both' : 'left',
+      shop.units.pressure === 'psi' ? 6894.757 : 1000,
+    )
   })
   chosenTest.value = id
 }

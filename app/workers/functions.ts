@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { FaultBench, type FaultRun } from '#core/derive/diagnosis'
-import type { FunctionTest } from '#core/derive/functionTests'
+import type { FunctionTest } from '#core/derive/functionTrial'
 import { checkPlan } from '#core/document/schema'
 
 /** Tries every function of a job, and then each fault that there may be, one by one. The plan is checked like any. */

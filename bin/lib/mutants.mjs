@@ -17,11 +17,17 @@ const ROOMS = {
   ],
   equations: ['core/air/equations/*.ts', '!core/air/equations/*.test.ts'],
   air: ['core/air/{figures,air}.ts', 'core/air/rules/*.ts', '!core/air/rules/*.test.ts'],
-  lay: ['core/lay/{figures,rules,routes,places,chassis,lay}.ts'],
-  power: ['core/power/{figures,rules,circuit,power}.ts'],
+  lay: ['core/lay/{figures,rules,places,distances,holes,cutPlan,lay}.ts'],
+  power: [
+    'core/power/{figures,circuit,wires,energy,starting,power}.ts',
+    'core/power/rules/*.ts',
+    '!core/power/rules/*.test.ts',
+  ],
   tune: ['core/tune/{figures,rules,tune}.ts'],
   build: ['core/build/{figures,rules,order,torque,build}.ts'],
-  prove: ['core/prove/{figures,rules,holds,joints,leak,volumes,prove}.ts'],
+  prove: [
+    'core/prove/{figures,rules,holds,joints,leak,volumes,prove,judge,slope,anyTime,ranking,holdPlan,otherWays}.ts',
+  ],
   handover: ['core/handover/{rules,handover}.ts'],
   quantity: ['core/quantity/{units,interpolate,root,stage}.ts'],
 }
@@ -51,6 +57,7 @@ const testsIn = (folder) =>
 const FOLDERS = {
   equations: ['core/air/equations'],
   air: ['core/air', 'core/air/rules', 'core/air/circuit', 'core/air/parts'],
+  power: ['core/power', 'core/power/rules'],
 }
 const testsOf = (room) => [
   'core/demo/golden.test.ts',

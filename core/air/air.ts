@@ -6,6 +6,7 @@ import type { AirPlan, Truck } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { allOfKinds, firstOfKind, springsTeed } from './circuit/connections'
+import { firstFill } from './circuit/firstFill'
 import { overshootOf } from './circuit/overshoot'
 import { supplyOf } from './circuit/supply'
 import { timeToLevel, type FillingCorner } from './equations/levelTime'
@@ -48,6 +49,7 @@ export function airStage(
   const onFeed = chosen && site.feed && motorOnFeed(chosen, site.feed, motor.current)
   const times = Object.fromEntries(Object.entries(fills).map(([id, f]) => [id, f?.seconds ?? null]))
   const overshoot = overshootOf(air, set, needs, volume, supply?.most ?? null, site.atmosphere)
+  const first = firstFill(air, set.spring)
   const notes = airRules({ plan: air, planned, truck, set, needs, times, teed, site, supply, overshoot })
   return {
     figures: airFigures({
@@ -60,6 +62,7 @@ export function airStage(
       motor: { ...motor, onFeed },
       site,
       overshoot,
+      firstFill: first,
     }),
     notes,
     state: stateOf(notes, 'clear'),
@@ -78,6 +81,7 @@ export function airStage(
       tankVolume: allOfKinds(air, 'tank').reduce((sum, id) => sum + (partOf(air, id).figures.volume ?? 0), 0),
       times,
       site,
+      firstFill: first,
     },
   }
 }

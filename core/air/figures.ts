@@ -1,7 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import { input, type Figure } from '../quantity/figure'
 import { interpolate } from '../quantity/interpolate'
-import type { AirNeed, AirSet, HaulFill, Site, SupplyFacts } from './types'
+import type { AirNeed, AirSet, FirstFill, HaulFill, Site, SupplyFacts } from './types'
 
 /** What Air's figures are made of. SI, pressures gauge. */
 export interface AirFigureInput {
@@ -20,11 +20,37 @@ export interface AirFigureInput {
   }
   site: Site
   overshoot: { value: number; bore: number } | null
+  firstFill: FirstFill | null
 }
 
 /** Figures of Air that follow from the plan at once: times quasi-static, pressures gauge, SI. */
 export function airFigures(of: AirFigureInput): Record<string, Figure> {
-  return { ...timeFigures(of), ...motorFigures(of), ...highestFigure(of), ...overshootFigures(of) }
+  return {
+    ...timeFigures(of),
+    ...motorFigures(of),
+    ...highestFigure(of),
+    ...overshootFigures(of),
+    ...firstFillFigure(of),
+  }
+}
+
+function firstFillFigure({ firstFill, set }: AirFigureInput): Record<string, Figure> {
+  if (!firstFill || !set.spring) return {}
+  const { pressure, heldBy } = firstFill
+  return {
+    firstFill: {
+      label: 'First fill',
+      value: pressure,
+      quantity: 'pressure',
+      formula: 'the spring’s own sheet, never over the weakest part at its pressure',
+      inputs: [
+        input('Spring', set.spring.label),
+        input('Its sheet', Math.min(set.spring.proofPressure, set.spring.maxPressure), 'pressure'),
+        input('Held lower by', heldBy ?? 'nothing'),
+      ],
+      source: 'Classes of the parts (common practice); each part’s own sheet rules',
+    },
+  }
 }
 
 const wantedOf = (need: AirNeed) => Math.max(need.left.wanted, need.right.wanted)

@@ -37,6 +37,12 @@ export interface ElectricPart {
   current: number
 }
 
+/** What the first fill goes to, Pa gauge, and what keeps it under the spring's own sheet; null where nothing does. */
+export interface FirstFill {
+  pressure: number
+  heldBy: string | null
+}
+
 export interface AirResult extends AirSet {
   /** Parts that are switched or fed over wires, beside the compressor and the block. */
   electric: ElectricPart[]
@@ -58,6 +64,8 @@ export interface AirResult extends AirSet {
   tankVolume: number
   times: Record<string, number | null>
   site: Site
+  /** What the springs are first filled to; null without springs. */
+  firstFill: FirstFill | null
 }
 
 /**

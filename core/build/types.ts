@@ -40,6 +40,8 @@ export interface BuildResult {
 /** What Build needs of the earlier stages. */
 export interface BuildFacts {
   spring: SpringClass | null
+  /** What the springs are first filled to, Pa gauge; null without springs. */
+  firstFill: number | null
   cuts: {
     id: string
     fromLabel: string

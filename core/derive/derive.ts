@@ -1,5 +1,6 @@
 import { airStage, electricParts, motorLoad } from '../air/air'
 import { allOfKinds, firstOfKind, springsTeed } from '../air/circuit/connections'
+import { firstFill } from '../air/circuit/firstFill'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { airSet, partOf, withArea } from '../air/parts/parts'
 import { withAnswers, type Answers } from '../air/run/answers'
@@ -268,6 +269,7 @@ function buildOf(
     () =>
       buildStage(plan.build, plan.truck, plan.air, plan.power, {
         spring: set.spring,
+        firstFill: firstFill(circuitAsItRuns(plan.air), set.spring)?.pressure ?? null,
         cuts: lay.result.cuts,
         shields: lay.result.shields,
         exhaustSide: exhaustSide(plan.truck),

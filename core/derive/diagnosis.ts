@@ -1,7 +1,9 @@
+import { firstOfKind, partLabel } from '../air/circuit/connections'
 import type { Plan } from '../document/types'
 import type { Quantity } from '../quantity/units'
 import { createDeriver } from './derive'
-import { runFunctions, type FunctionTest, type Sight, type TriedWith } from './functionTests'
+import { runFunctions } from './functionTests'
+import type { FunctionTest, Sight, TriedWith } from './functionTrial'
 import { StandIns } from './standIns'
 import type { Derived } from './types'
 
@@ -16,6 +18,8 @@ const DOUBT: Partial<Record<Quantity, { share: number; besides: number }>> = {
   current: { share: 0.04, besides: 0.3 },
   voltage: { share: 0.005, besides: 0.05 },
   time: { share: 0.05, besides: 3 },
+  // What is seen or heard: yes or no.
+  count: { share: 0, besides: 0.2 },
 }
 /** Further off than this a reading says no more: somebody may have misread it. */
 const MOST_OFF = 5
@@ -68,6 +72,18 @@ export const readingsThatStand = (
     ),
   )
 
+/** A pressure switch that is set, or was bought, for other pressures: so much off, Pa (from memory). */
+const SWITCH_OFF = 200_000
+function switchesOff({ air }: Plan): { tried: TriedWith; label: string }[] {
+  const id = firstOfKind(air, 'pressureSwitch')
+  if (id === null) return []
+  const name = partLabel(air, id)
+  return [
+    { tried: { switchOff: SWITCH_OFF }, label: `${name} set too high` },
+    { tried: { switchOff: -SWITCH_OFF }, label: `${name} set too low` },
+  ]
+}
+
 /** Everything that can be tried wrong on a plan: the sound system first. */
 export function faultsToRun(plan: Plan, derived: Derived): { tried: TriedWith; label: string }[] {
   const stand = new StandIns('tests', plan, derived)
@@ -75,6 +91,7 @@ export function faultsToRun(plan: Plan, derived: Derived): { tried: TriedWith; l
   return [
     { tried: {}, label: 'Nothing wrong' },
     ...swapped,
+    ...switchesOff(plan),
     ...stand.offered().map(({ key, label }) => ({ tried: { fault: key }, label })),
   ]
 }

@@ -1,8 +1,14 @@
-import { partLabel } from '../air/circuit/connections'
-import { DeviceRefusal } from '../devices/types'
-import type { Plan, Side } from '../document/types'
-import type { Quantity } from '../quantity/units'
-import { StandIns } from './standIns'
+import {
+  FunctionTrial,
+  pressureSight,
+  SIDE_WORDS,
+  yesNo,
+  type Control,
+  type FunctionTest,
+  type Sights,
+  type TriedWith,
+} from './functionTrial'
+import type { Plan } from '../document/types'
 import type { Derived } from './types'
 
 /**
@@ -10,269 +16,302 @@ import type { Derived } from './types'
  * what gauge and meter then show. Run on the job's own devices, so that what is to be expected is simulated. SI, gauge.
  */
 
-/** What is read after something was pressed. */
-export interface Sight {
-  /** `test:what`. */
-  id: string
-  label: string
-  quantity: Quantity
-  value: number
-}
-export interface FunctionTest {
-  id: string
-  label: string
-  /** What to do. */
-  press: string
-  sights: Sight[]
-}
-
-/** What is done otherwise than planned, before anything is pressed. */
-export interface TriedWith {
-  /** A fault of the devices, by its key. */
-  fault?: string
-  /** Left and right swapped, at the valves' plugs or at the lines. */
-  swapped?: boolean
-}
-
-/** How long a side is pressed up, s: until it has come up by so much, and no longer than this. */
-const PRESS = { by: 150_000, most: 60, least: 1 }
+/**
+ * How long a side is pressed up, s: until it has come up by so much, Pa, or by this share of what its spring bears, since
+ * sides are pressed twice; and no longer than this.
+ */
+const PRESS = { by: 150_000, share: 0.4, most: 60, least: 1 }
+/** A side is let down by this share, not nearer to its spring's least than this, Pa, and no longer than this, s. */
+const LET_DOWN = { share: 0.3, above: 20_000, most: 15 }
 /** A tank is waited for so long, and looked at so often, s. */
 const CHARGE = { most: 900, every: 5 }
 /** What is pressed stands still before it is read; then it rests, s. */
 const SETTLES = 3
-const RESTS = 600
+const RESTS = 300
 /** Both sides are let down from a memory for so long, and it has so long to come back, s. */
 const LETS_DOWN = 2
 const COMES_BACK = 60
+/** A box that goes to a memory is looked at so often, s. */
+const LOOKS = 1
+/** What lets air out of a tank is held open so long, s. */
+const OPENS = 3
+/** Air is drawn until the compressor comes in, and no longer than this, s. */
+const DRAWS = 60
+/** And what was drawn is waited for no longer than this, s. */
+const REFILL = 300
 
-const SIDE_WORDS: Record<Side | 'both', string> = { left: 'Left', right: 'Right', both: 'Both sides' }
+/** The tank is filled from empty until its switch opens; on the way the switch in the cab stops it once. */
+function charge(trial: FunctionTrial): void {
+  if (trial.tank() === null) return
+  trial.wait(CHARGE.every)
+  const sights = trial.electric()
+  cabSwitch(trial)
+  const seconds = refill(trial, CHARGE.most)
+  const key = trial.isEngineDriven() ? 'Engine running.' : 'Key on, engine off.'
+  trial.told('charge', 'Tank filled from empty: cut-out', `${key} Wait until the compressor stops.`, {
+    ...sights,
+    tank: pressureSight('Tank when it stops (or after 15 min)', trial.tank()!),
+    seconds: { label: 'It took', quantity: 'time', value: seconds },
+  })
+}
+/** What was drawn is filled up again before anything else is pressed; what once did not fill in its time is not waited for. */
+function refill(trial: FunctionTrial, most = REFILL): number {
+  const seconds = trial.waitUntil(() => !runs(trial), trial.neverFull ? 0 : most, CHARGE.every)
+  trial.neverFull ||= seconds >= most
+  return seconds
+}
+const runs = (trial: FunctionTrial) => trial.stand.running().length > 0
 
-/** What fills or vents a side, however the circuit does it. */
-interface Control {
-  id: Side | 'both'
-  /** What to press, in words. */
-  name: string
-  press(way: 'up' | 'down' | null): void
+/** The switch in the cab held off while the compressor runs: it stops. */
+function cabSwitch(trial: FunctionTrial): void {
+  const cab = trial.first('cabSwitch')
+  const hand = trial.stand.hands().find(({ part, down }) => part === cab && down)
+  if (!hand) return
+  trial.hand(hand.part, 'down')
+  trial.wait(SETTLES)
+  trial.told('cab', 'Cab switch off', `While it runs, ${hand.label.toLowerCase()} off for ${SETTLES} s.`, {
+    ...trial.amps(),
+    runs: yesNo('The compressor still runs', runs(trial)),
+  })
+  trial.hand(hand.part, 'let-go')
+  trial.wait(SETTLES)
 }
 
-const ME = 'function tests'
-
-class Trial {
-  readonly tests: FunctionTest[] = []
-  readonly stand: StandIns
-  private next = 1
-
-  constructor(
-    private readonly plan: Plan,
-    derived: Derived,
-    private readonly held: Record<string, number>,
-    private readonly tried: TriedWith,
-  ) {
-    this.stand = new StandIns('tests', plan, derived)
-    if (tried.fault) this.ask({ do: 'fault', key: tried.fault })
-  }
-
-  /** Asks the devices; what they refuse is not done. */
-  ask(question: object): unknown {
-    try {
-      return this.stand.answer({ id: this.next++, ...question } as never, ME)
-    } catch (error) {
-      if (error instanceof DeviceRefusal) return null
-      throw error
-    }
-  }
-  wait(seconds: number, look?: number): void {
-    this.stand.advance(seconds, look)
-  }
-  /** @param sights label, quantity and value by what is seen. */
-  told(id: string, label: string, press: string, sights: Record<string, [string, Quantity, number]>): void {
-    this.tests.push({
-      id,
-      label,
-      press,
-      sights: Object.entries(sights).map(([what, [name, quantity, value]]) => {
-        return { id: `${id}:${what}`, label: name, quantity, value }
-      }),
-    })
-  }
-  gauges(): Record<string, [string, Quantity, number]> {
-    const { left, right, tank } = this.stand.state().gauge
-    const springs: Record<string, [string, Quantity, number]> = {
-      left: ['Left spring', 'pressure', left],
-      right: ['Right spring', 'pressure', right],
-    }
-    return tank === null ? springs : { ...springs, tank: ['Tank', 'pressure', tank] }
-  }
-  /** What the meter reads while something runs. */
-  electric(): Record<string, [string, Quantity, number]> {
-    const { amps } = this.stand.state()
-    const volts = this.ask({ do: 'meter', kind: 'across', at: 'motor' })
-    const sights: Record<string, [string, Quantity, number]> = {
-      amps: ['Current from the battery', 'current', amps],
-    }
-    return typeof volts === 'number'
-      ? { ...sights, volts: ['Volts at the compressor', 'voltage', volts] }
-      : sights
-  }
-
-  /** Swapped sides: what is meant for one goes to the other. */
-  private sideOf(side: Side): Side {
-    return this.tried.swapped ? (side === 'left' ? 'right' : 'left') : side
-  }
-  controls(): Control[] {
-    const state = this.stand.state()
-    const sides = this.stand.sidesApart() ? (['left', 'right'] as const) : (['both'] as const)
-    if (state.box) {
-      this.ask({ do: 'pair', code: state.label })
-      return sides.map((side) => ({
-        id: side,
-        name: `Hold “${SIDE_WORDS[side]}” on the remote`,
-        press: (way) =>
-          this.ask({ do: 'press', side: side === 'both' ? side : this.sideOf(side), way: way ?? 'let-go' }),
-      }))
-    }
-    if (state.level?.kind === 'controller') {
-      this.ask({ do: 'teach', what: 'begin' })
-      return sides.map((side) => ({
-        id: side,
-        name: `Hold the controller’s key for ${SIDE_WORDS[side].toLowerCase()}`,
-        press: (way) =>
-          this.ask({ do: 'move', side: side === 'both' ? side : this.sideOf(side), way: way ?? 'let-go' }),
-      }))
-    }
-    return this.byHand(sides)
-  }
-  /** Valves worked by hand: of each side the first that fills it. */
-  private byHand(sides: readonly (Side | 'both')[]): Control[] {
-    const hands = this.stand.hands().filter(({ up }) => up)
-    const { components } = this.plan.air
-    const rank = (part: string) =>
-      ['paddle', 'heightValve', 'handFill', 'cabSwitch'].indexOf(components[part]?.kind ?? '')
-    const fits = hands.filter(({ part }) => rank(part) >= 0).sort((a, b) => rank(a.part) - rank(b.part))
-    return sides.flatMap((side): Control[] => {
-      const wanted = side === 'both' ? null : this.sideOf(side)
-      const hand = fits.find(({ part }) => (components[part]!.side ?? null) === wanted) ?? fits[0]
-      if (!hand) return []
-      const meant =
-        fits.find(({ part }) => (components[part]!.side ?? null) === (side === 'both' ? null : side)) ?? hand
-      return [
-        {
-          id: side,
-          name: `Hold ${partLabel(this.plan.air, meant.part).toLowerCase()}`,
-          press: (way) => void this.ask({ do: 'hand', part: hand.part, way: way ?? 'let-go' }),
-        },
-      ]
-    })
-  }
-
-  /** Whether the engine turns what fills. */
-  isEngineDriven(): boolean {
-    return Object.values(this.plan.air.components).some(({ kind }) => kind === 'belt' || kind === 'boost')
-  }
-
-  /** The tank is filled from empty until its switch opens. */
-  charge(): void {
-    if (this.stand.state().gauge.tank === null) return
-    this.wait(CHARGE.every)
-    const sights = this.electric()
-    this.cabSwitch()
-    const began = this.stand.t
-    while (this.stand.t - began < CHARGE.most && this.stand.state().running.length > 0)
-      this.wait(CHARGE.every, CHARGE.every)
-    const tank = this.stand.state().gauge.tank!
-    const key = this.isEngineDriven() ? 'Engine running.' : 'Key on, engine off.'
-    this.told('charge', 'Tank filled from empty', `${key} Wait until the compressor stops.`, {
-      ...sights,
-      tank: ['Tank when it stops (or after 15 min)', 'pressure', tank],
-      seconds: ['It took', 'time', this.stand.t - began],
-    })
-  }
-
-  /** The switch in the cab held off while the compressor runs: it stops. */
-  private cabSwitch(): void {
-    const cab = this.stand
-      .hands()
-      .find(({ part, down }) => down && this.plan.air.components[part]?.kind === 'cabSwitch')
-    if (!cab) return
-    this.ask({ do: 'hand', part: cab.part, way: 'down' })
-    this.wait(SETTLES)
-    const { amps } = this.stand.state()
-    this.told('cab', 'Cab switch off', `While it runs, ${cab.label.toLowerCase()} off for ${SETTLES} s.`, {
-      amps: ['Current from the battery', 'current', amps],
-    })
-    this.ask({ do: 'hand', part: cab.part, way: 'let-go' })
-    this.wait(SETTLES)
-  }
-
-  /** A memory stored where the springs stand, left, and gone back to. */
-  memory(): void {
-    const { box } = this.stand.state()
-    if (!box || box.memories.length === 0) return
-    this.ask({ do: 'press', memory: 0, way: 'hold' })
-    this.ask({ do: 'press', side: 'both', way: 'down' })
-    this.wait(LETS_DOWN)
-    this.ask({ do: 'press', side: 'both', way: 'let-go' })
-    this.wait(SETTLES)
-    this.ask({ do: 'press', memory: 0, way: 'tap' })
-    this.wait(COMES_BACK)
-    const press = `Hold memory 1 to store. Both down for ${LETS_DOWN} s. Press memory 1, and wait ${COMES_BACK} s.`
-    this.told('memory', 'Back to a memory', press, this.gauges())
-  }
-
-  /** One side up for as long as the sound system takes for its rise. */
-  up(control: Control): void {
-    const before = this.stand.pressures()
-    control.press('up')
-    const id = `up-${control.id}`
-    let sights: Record<string, [string, Quantity, number]> = {}
-    let held = this.held[id] ?? 0
-    if (held > 0) {
-      this.wait(held / 2)
-      sights = this.electric()
-      this.wait(held / 2)
-    } else {
-      const risen = () => {
-        const now = this.stand.pressures()
-        return Math.max(now.left - before.left, now.right - before.right)
-      }
-      while (held < PRESS.most && (held < PRESS.least || risen() < PRESS.by)) {
-        this.wait(PRESS.least)
-        held += PRESS.least
-        if (held === PRESS.least) sights = this.electric()
-      }
-      this.held[id] = held
-    }
-    control.press(null)
-    this.wait(SETTLES)
-    this.told(
-      id,
-      `${SIDE_WORDS[control.id]} up`,
-      `${control.name} up for ${held} s, then wait ${SETTLES} s.`,
+/** Relief valves are read, and opened by their ring: never by pressure, never plugged. */
+function relief(trial: FunctionTrial): void {
+  for (const part of trial.all('relief')) {
+    trial.hand(part, 'down')
+    trial.wait(1)
+    const before = trial.stand.pressureAt(part)!
+    trial.wait(1)
+    const falls = before - trial.stand.pressureAt(part)! > HEARD
+    trial.hand(part, 'let-go')
+    refill(trial)
+    trial.told(
+      `relief-${part}`,
+      trial.label(part),
+      'Read what is stamped on it. Pull its ring for 2 s, if it has one, face away and eyes guarded; then wait until the compressor stops. Never plug it, never screw it up.',
       {
-        ...sights,
-        ...this.gauges(),
+        stamped: pressureSight('Opens at, as stamped', trial.figure(part, 'set')),
+        rings: yesNo('Air comes from it', falls),
       },
     )
   }
-  down(control: Control): void {
-    const held = Math.max(Math.round((this.held[`up-${control.id}`] ?? 2) / 2), PRESS.least)
-    control.press('down')
-    this.wait(held)
-    control.press(null)
-    this.wait(SETTLES)
-    const press = `${control.name} down for ${held} s, then wait ${SETTLES} s.`
-    this.told(`down-${control.id}`, `${SIDE_WORDS[control.id]} down`, press, this.gauges())
+}
+/** What falls by more in a second is heard to blow, Pa. */
+const HEARD = 500
+
+/** One side up for as long as the sound system takes for its rise. */
+function up(trial: FunctionTrial, { id: side, name, press }: Control): void {
+  const id = `up-${side}`
+  const before = trial.stand.pressures()
+  const spring = trial.derived.stages.load.result.spring
+  const by = Math.min(PRESS.by, spring ? PRESS.share * (spring.maxPressure - spring.minPressure) : PRESS.by)
+  let sights: Sights = {}
+  let held = trial.held[id] ?? 0
+  press('up')
+  if (held > 0) {
+    trial.wait(held / 2)
+    sights = trial.electric()
+    trial.wait(held / 2)
+  } else {
+    const risen = () => {
+      const now = trial.stand.pressures()
+      return Math.max(now.left - before.left, now.right - before.right)
+    }
+    while (held < PRESS.most && (held < PRESS.least || risen() < by)) {
+      trial.wait(PRESS.least)
+      held += PRESS.least
+      if (held === PRESS.least) sights = trial.electric()
+    }
+    trial.held[id] = held
   }
-  rest(): void {
-    this.wait(RESTS, RESTS / 20)
-    const press = `Touch nothing for ${RESTS / 60} minutes.`
-    const { amps } = this.stand.state()
-    this.told('rest', 'At rest', press, {
-      ...this.gauges(),
-      amps: ['Current from the battery', 'current', amps],
-    })
+  press(null)
+  trial.wait(SETTLES)
+  trial.told(id, `${SIDE_WORDS[side]} up`, `${name} up for ${held} s, then wait ${SETTLES} s.`, {
+    ...sights,
+    ...trial.gauges(),
+  })
+}
+
+/** One side let down until it has lost a part of what it holds, and never under what its spring asks. */
+function down(trial: FunctionTrial, { id: side, name, down: letDown, press }: Control): void {
+  const id = `down-${side}`
+  const of = side === 'both' ? (['left', 'right'] as const) : ([side] as const)
+  const least = (trial.derived.stages.load.result.spring?.minPressure ?? 0) + LET_DOWN.above
+  const before = trial.stand.pressures()
+  const isDown = () => {
+    const now = trial.stand.pressures()
+    return of.some((s) => now[s] < Math.max(before[s] * (1 - LET_DOWN.share), least))
+  }
+  press('down')
+  const known = trial.held[id]
+  if (known) trial.wait(known)
+  else trial.held[id] = Math.max(trial.waitUntil(isDown, LET_DOWN.most, 1), 1)
+  press(null)
+  trial.wait(SETTLES)
+  const words = `${letDown ?? name} down for ${trial.held[id]} s, then wait ${SETTLES} s.`
+  trial.told(id, `${SIDE_WORDS[side]} down`, words, trial.gauges())
+}
+
+function rest(trial: FunctionTrial): void {
+  trial.wait(RESTS, RESTS / 20)
+  trial.told('rest', 'At rest', `Touch nothing for ${RESTS / 60} minutes.`, {
+    ...trial.gauges(),
+    ...trial.amps(),
+  })
+}
+
+/** What the driver reads, against a gauge at the springs; and the lamps behind it. */
+function cabGauges(trial: FunctionTrial): void {
+  for (const part of trial.all('gauge', 'dualGauge')) {
+    const lamp = trial.across(`lamp-${part}`)
+    const lit: Sights = lamp === null ? {} : { lit: yesNo('Its lamp is lit', lamp > LIT * trial.nominal) }
+    trial.told(
+      `gauge-${part}`,
+      trial.label(part),
+      'Lights on. Read it, and the same pressures at the parts themselves.',
+      {
+        ...trial.shownBy(part),
+        ...lit,
+      },
+    )
   }
 }
+/** Of its volts a lamp wants so much to be seen by day (from memory). */
+const LIT = 0.6
+
+/** Every memory stored while both sides are let down step by step, then gone back to, the last first. */
+function memories(trial: FunctionTrial): void {
+  const { box } = trial.stand.state()
+  if (!box) return
+  const letDown = () => {
+    trial.ask({ do: 'press', side: 'both', way: 'down' })
+    trial.wait(LETS_DOWN)
+    trial.ask({ do: 'press', side: 'both', way: 'let-go' })
+    trial.wait(SETTLES)
+  }
+  box.memories.forEach((_, memory) => {
+    if (memory > 0) letDown()
+    trial.ask({ do: 'press', memory, way: 'hold' })
+  })
+  letDown()
+  for (let memory = box.memories.length - 1; memory >= 0; memory--) {
+    trial.ask({ do: 'press', memory, way: 'tap' })
+    trial.wait(COMES_BACK, LOOKS)
+    const first = memory === box.memories.length - 1
+    const stored =
+      box.memories.length > 1
+        ? `Hold memory 1 to store; both down for ${LETS_DOWN} s and hold the next, for each. Both down once more. `
+        : `Hold memory 1 to store. Both down for ${LETS_DOWN} s. `
+    const press = `${first ? stored : ''}Press memory ${memory + 1}, and wait ${COMES_BACK} s.`
+    trial.told(`memory-${memory + 1}`, `Back to memory ${memory + 1}`, press, trial.gauges())
+  }
+}
+
+/** The least pressure that a box keeps up, when the key comes on. */
+function keepUp(trial: FunctionTrial): void {
+  const { box, gauge } = trial.stand.state()
+  if (!box) return
+  trial.ask({ do: 'keepUp', pressure: Math.min(gauge.left, gauge.right) })
+  trial.ask({ do: 'press', side: 'both', way: 'down' })
+  trial.wait(LETS_DOWN)
+  trial.ask({ do: 'press', side: 'both', way: 'let-go' })
+  trial.ask({ do: 'set', key: 'off' })
+  trial.wait(SETTLES)
+  trial.ask({ do: 'set', key: trial.isEngineDriven() ? 'running' : 'on' })
+  trial.wait(COMES_BACK, LOOKS)
+  trial.ask({ do: 'keepUp', pressure: null })
+  const press = `Set the pressure it keeps up to what the lower gauge shows. Both down for ${LETS_DOWN} s, key off, key on, and wait ${COMES_BACK} s.`
+  trial.told('keep-up', 'Minimum at key on', press, trial.gauges())
+}
+
+/** What blows from the tank: the horn, the coupler with nothing on it. */
+function draws(trial: FunctionTrial): void {
+  for (const hand of trial.stand.hands()) {
+    const kind = trial.kindOf(hand.part)
+    if (kind !== 'solenoid' && kind !== 'coupler') continue
+    const isHorn = kind === 'solenoid'
+    const at = isHorn ? trial.first('horn')! : hand.part
+    const way = isHorn ? 'up' : 'down'
+    trial.hand(hand.part, way)
+    trial.wait(OPENS / 2)
+    const blows = (trial.stand.pressureAt(at) ?? 0) > BLOWS
+    trial.wait(OPENS / 2)
+    trial.hand(hand.part, 'let-go')
+    trial.wait(SETTLES)
+    const { tank } = trial.gauges()
+    refill(trial)
+    const label = isHorn ? trial.label(at) : hand.label
+    const press = isHorn
+      ? `Ears guarded: press its button for ${OPENS} s, read, and wait until the compressor stops.`
+      : `A blow gun on it, eyes guarded: open it for ${OPENS} s, read, and wait until the compressor stops.`
+    const word = isHorn ? 'It sounds' : 'Air comes'
+    trial.told(`draw-${hand.part}`, label, press, { ...(tank ? { tank } : {}), blows: yesNo(word, blows) })
+  }
+}
+/** At less than this behind it a horn is silent, Pa (from memory). */
+const BLOWS = 20_000
+
+/** Air let out until the pressure switch brings the compressor in; then it fills until the switch stops it. */
+function cutIn(trial: FunctionTrial): void {
+  if (trial.first('pressureSwitch') === null) return
+  const hasTank = trial.tank() !== null
+  const kinds = hasTank ? ['drain', 'coupler'] : ['dump']
+  const way = trial.stand.hands().find(({ part, down }) => down && kinds.includes(trial.kindOf(part) ?? ''))
+  if (!way) return
+  const pressure = () => trial.tank() ?? trial.stand.pressures().left
+  const where = hasTank ? 'Tank' : 'Springs'
+  trial.hand(way.part, 'down')
+  const seconds = trial.waitUntil(() => runs(trial), DRAWS, 1)
+  const comesIn = pressure()
+  trial.hand(way.part, 'let-go')
+  refill(trial)
+  const press = `Let air out by ${trial.named(way.part)} until the compressor starts, then shut it and wait until it stops.`
+  trial.told('cut-in', 'Compressor comes in and stops', press, {
+    starts: pressureSight(`${where} when it starts`, comesIn),
+    runs: yesNo('It starts', seconds < DRAWS),
+    stops: pressureSight(`${where} when it stops`, pressure()),
+  })
+}
+
+/** What lets the springs down at once. */
+function dump(trial: FunctionTrial): void {
+  for (const part of trial.all('dump')) {
+    trial.hand(part, 'down')
+    trial.wait(OPENS)
+    trial.hand(part, 'let-go')
+    trial.wait(SETTLES)
+    trial.told(`dump-${part}`, trial.label(part), `Open it for ${OPENS} s.`, trial.gauges())
+  }
+}
+
+/** The remote where the driver sits, doors shut. */
+function fromTheSeat(trial: FunctionTrial): void {
+  const { radio } = trial.derived.stages.lay.result
+  if (!radio || !trial.stand.state().box) return
+  trial.ask({ do: 'place', away: radio.far, sheets: radio.between.length })
+  const { margin, box } = trial.stand.state()
+  const sights = { hears: yesNo('It answers', margin > 0 && box!.awake) }
+  trial.told('seat', 'Remote from the seat', 'From the driver’s seat, doors shut, press any key.', sights)
+}
+
+/** The service lock of a controller: nothing moves. */
+function serviceLock(trial: FunctionTrial, [control]: Control[]): void {
+  if (!control || trial.stand.state().level?.kind !== 'controller') return
+  const before = trial.stand.pressures()
+  trial.ask({ do: 'lock', isOn: true })
+  control.press('up')
+  trial.wait(OPENS)
+  control.press(null)
+  const after = trial.stand.pressures()
+  const rises = Math.max(after.left - before.left, after.right - before.right) > MOVES
+  trial.ask({ do: 'lock', isOn: false })
+  const press = `Service lock on. ${control.name} up for ${OPENS} s. Lock off again.`
+  trial.told('lock', 'Service lock', press, { ...trial.gauges(), moves: yesNo('It fills', rises) })
+}
+/** A spring that rises by more than this is being filled, Pa. */
+const MOVES = 5000
 
 /**
  * All tests of a plan in their order, with what is seen; a second or less.
@@ -284,18 +323,23 @@ export function runFunctions(
   held: Record<string, number> = {},
   tried: TriedWith = {},
 ): FunctionTest[] {
-  const trial = new Trial(plan, derived, held, tried)
-  const asleep = trial.stand.state()
-  trial.told('stand-by', 'Stand-by', 'Key off, doors shut. Read the battery’s current.', {
-    amps: ['Current from the battery', 'current', asleep.amps],
-  })
+  const trial = new FunctionTrial(plan, derived, held, tried)
+  trial.told('stand-by', 'Stand-by', 'Key off, doors shut. Read the battery’s current.', trial.amps())
   trial.ask({ do: 'set', key: trial.isEngineDriven() ? 'running' : 'on' })
   trial.wait(1)
-  trial.charge()
+  charge(trial)
+  relief(trial)
   const controls = trial.controls()
-  for (const control of controls) trial.up(control)
-  trial.rest()
-  trial.memory()
-  for (const control of controls) trial.down(control)
+  for (const control of controls) up(trial, control)
+  rest(trial)
+  cabGauges(trial)
+  memories(trial)
+  keepUp(trial)
+  draws(trial)
+  for (const control of controls) down(trial, control)
+  serviceLock(trial, controls)
+  dump(trial)
+  cutIn(trial)
+  fromTheSeat(trial)
   return trial.tests
 }

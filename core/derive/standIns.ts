@@ -3,7 +3,7 @@ import { CircuitRun } from '../air/run/circuitRun'
 import { firstOfKind, partLabel } from '../air/circuit/connections'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { newScenario } from '../air/run/scenarios'
-import { WIRING } from '../catalog/wiring'
+import { airGoesTo, WIRING } from '../catalog/wiring'
 import { ControlBoxModel, type BoxTruck, type Phone } from '../devices/controlBox'
 import { HeightValveModel, LevelControlModel } from '../devices/levelControl'
 import type { FaultOffered, HandOffered, Question, StandState } from '../devices/protocol'
@@ -198,9 +198,13 @@ export class StandIns implements BoxTruck {
     const at = (side: Side) => this.run.gauge(this.run.model.where.get(`spring-${side}`) ?? `spring-${side}`)
     return { left: at('left'), right: at('right') }
   }
-  private tank(): number | null {
-    const vessel = this.run.model.where.get('tank')
+  /** Pa gauge in a part; null where the circuit has none such. */
+  pressureAt(part: string): number | null {
+    const vessel = this.run.model.where.get(part)
     return vessel === undefined ? null : this.run.gauge(vessel)
+  }
+  private tank(): number | null {
+    return this.pressureAt('tank')
   }
   press(side: Side | 'both', way: 'up' | 'down' | null): void {
     for (const { part, sides } of this.run.model.outlets)
@@ -316,7 +320,8 @@ export class StandIns implements BoxTruck {
           return this.run.pushArm(part, to)
         }
         if (!this.run.model.hands[part]) throw new DeviceRefusal('no-such-place')
-        return this.run.press(part, to)
+        const isDead = this.circuit.components[part]?.kind === 'solenoid' && !this.opensByButton(part)
+        return this.run.press(part, isDead ? null : to)
       }
       case 'lock':
         return this.theController().lock(question.isOn)
@@ -397,13 +402,20 @@ export class StandIns implements BoxTruck {
     })
     const others = Object.entries(this.run.model.hands).flatMap(([part, { up, down }]) => {
       const kind = this.circuit.components[part]?.kind
-      if (kind === undefined || kind === 'solenoid') return []
+      if (kind === undefined || (kind === 'solenoid' && airGoesTo(this.circuit, part) !== 'horn')) return []
       const cab = kind === 'cabSwitch'
       const inSeries = this.run.model.cabSwitchInSeries
       const ways = { up: up.length > 0 || (cab && !inSeries), down: down.length > 0 || (cab && inSeries) }
       return [{ part, label: partLabel(this.circuit, part), ...ways }]
     })
     return [...arms, ...others]
+  }
+  /** Whether a solenoid behind a push button opens when that is pressed: what is left of the volts by then pulls it. */
+  private opensByButton(solenoid: string): boolean {
+    const user = this.wiring.parts.find(({ id }) => id === solenoid)
+    if (!user || this.key === 'off') return false
+    const { volts } = this.solve('everything')
+    return volts[user.a]! - volts[user.b]! > WIRING.pullIn * (this.wiring.nominal / 12)
   }
   private fail(key: string): void {
     if (!this.offered().some((offered) => offered.key === key)) throw new DeviceRefusal('no-such-place')

@@ -10,10 +10,14 @@ import type { Edit } from './edit'
 /** Quantities by the end of a path: the first that matches counts. */
 const QUANTITY_OF: [RegExp, Quantity][] = [
   [/^lay\.allowance$/, 'ratio'],
-  [/^prove\.functions\.[^.]*:(left|right|tank)\.value$/, 'pressure'],
+  [
+    /^prove\.functions\.[^.]*:(left|right|tank|stamped|starts|stops|shows|shows-left|shows-right)\.value$/,
+    'pressure',
+  ],
   [/^prove\.functions\.[^.]*:amps\.value$/, 'current'],
-  [/^prove\.functions\.[^.]*:volts\.value$/, 'voltage'],
+  [/^prove\.functions\.[^.]*:(volts|earth)\.value$/, 'voltage'],
   [/^prove\.functions\.[^.]*:seconds\.value$/, 'time'],
+  [/^prove\.functions\.[^.]*:(runs|rings|lit|blows|hears|moves)\.value$/, 'count'],
   [/\.(share|fill|motionRatio|maxDrop|tolerance|order|count|bundle|b)$/, 'plain'],
   [
     /^tune\.presets\.|\.(minimum|minPressure|maxPressure|pressure|cutIn|cutOut|cracking|opening|set)$/,

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { diagnose, doubtOf, readingsThatStand, seenVerdict } from '#core/derive/diagnosis'
-import type { FunctionTest, Sight } from '#core/derive/functionTests'
-import { input, type Figure } from '#core/quantity/figure'
-import { showText, type Quantity } from '#core/quantity/units'
+import { diagnose, readingsThatStand, seenVerdict } from '#core/derive/diagnosis'
+import type { FunctionTest } from '#core/derive/functionTrial'
+import { showText } from '#core/quantity/units'
+import { useDevices } from '~/devices/useDevices'
 import { useFunctions } from './useFunctions'
 
 /** Every function tried in order: what to press, what is to be expected, what was read; and what is wrong where it differs. */
@@ -20,8 +20,6 @@ const verdicts = computed(() =>
     }),
   ),
 )
-const verdictOf = (id: string) => verdicts.value.find((v) => v.id === id)?.is
-const CLASS = { 'as expected': 'text-petrol', odd: 'text-ochre-deep', wrong: 'text-brick' }
 const wrong = computed(() => verdicts.value.filter(({ is }) => is !== 'as expected').length)
 const summary = computed(() => {
   const of = tests.value.reduce((sum, { sights }) => sum + sights.length, 0)
@@ -32,20 +30,40 @@ const summary = computed(() => {
     ? `${done} readings as expected.${rest}`
     : `${wrong.value} of ${done} readings are not as expected.${rest}`
 })
-const text = (value: number, quantity: Quantity) => showText(value, quantity, shop.units)
-const expected = (test: FunctionTest, { label, value, quantity }: Sight): Figure => ({
-  label: `${test.label}: ${label.toLowerCase()}, to expect`,
-  value,
-  quantity,
-  formula: 'a run of this job’s circuit and wiring, pressed as told',
-  inputs: [input('Pressed', test.press), input('As expected within', 2 * doubtOf(quantity, value), quantity)],
-  source: 'Simulated; gauge and meter within what is usual (from memory)',
-})
-function write(test: FunctionTest, { id }: Sight, value: number): void {
+const sightOf = (id: string) => tests.value.flatMap(({ sights }) => sights).find((s) => s.id === id)
+function text(id: string, value: number): string {
+  const sight = sightOf(id)
+  return sight?.words?.[value] ?? showText(value, sight?.quantity ?? 'plain', shop.units)
+}
+/** What was read at a test, written at once. */
+function write({ press }: FunctionTest, readings: Record<string, number>): void {
   job.edit('Function reading', (draft) => {
-    const who = shop.person?.name ?? ''
-    draft.prove.functions[id] = { value, who, at: new Date().toISOString(), of: test.press }
+    const by = { who: shop.person?.name ?? '', at: new Date().toISOString(), of: press }
+    for (const [id, value] of Object.entries(readings)) draft.prove.functions[id] = { value, ...by }
   })
+}
+const firstFill = computed(() => job.derived!.stages.air.figures.firstFill)
+const devices = useDevices()
+/** What the devices’ own gauge and meter read of a test just pressed: pressures, current, volts. */
+async function readDevices(test: FunctionTest): Promise<void> {
+  const { state, meter, attempt } = devices
+  if (!state.value) return
+  const { gauge, amps } = state.value
+  const across = (at: string) => attempt(meter.read({ kind: 'across', at }))
+  const reads: Record<string, () => number | null | Promise<number | undefined>> = {
+    left: () => gauge.left,
+    right: () => gauge.right,
+    tank: () => gauge.tank,
+    amps: () => amps,
+    volts: () => across('motor'),
+    earth: () => across('earth'),
+  }
+  const readings: Record<string, number> = {}
+  for (const { id } of test.sights) {
+    const value = await reads[id.split(':').at(-1)!]?.()
+    if (typeof value === 'number') readings[id] = Math.abs(value)
+  }
+  write(test, readings)
 }
 const clear = (id: string) =>
   job.edit('Take a reading away', (draft) => void Reflect.deleteProperty(draft.prove.functions, id))
@@ -67,6 +85,9 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
     <p class="text-sm max-w-prose">
       In this order, on level ground, nothing aboard, nobody near the springs. Stop where a gauge passes the
       spring’s limit.
+      <template v-if="firstFill">
+        The first fill of all goes to <Fig :figure="firstFill" />, left, then right, hands clear.
+      </template>
     </p>
     <p v-if="tests.length || running" class="label mt-1" aria-live="polite">
       {{ tests.length ? summary : 'What is to be expected is worked out …' }}
@@ -83,31 +104,26 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
       <li v-for="test in tests" :key="test.id" class="border-t border-line py-2">
         <p class="font-head font-semibold">{{ test.label }}</p>
         <p class="text-sm">{{ test.press }}</p>
+        <button
+          v-if="devices.state.value"
+          type="button"
+          class="underline touch text-sm no-print"
+          :aria-label="`Read the stand-in now: ${test.label}`"
+          @click="readDevices(test)"
+        >
+          Read the stand-in now
+        </button>
         <div class="grid gap-3 grid-cols-2 md:grid-cols-4 mt-1">
-          <div v-for="sight in test.sights" :key="sight.id">
-            <NumField
-              :label="`${sight.label}, read`"
-              :value="seen[sight.id] ?? null"
-              :quantity="sight.quantity"
-              :min="-1e6"
-              :max="1e8"
-              @change="(v) => write(test, sight, v)"
-            />
-            <p class="text-sm mt-0.5">
-              <span class="label">expect</span> <Fig :figure="expected(test, sight)" />
-              <template v-if="verdictOf(sight.id)">
-                <strong class="ml-2" :class="CLASS[verdictOf(sight.id)!]">{{ verdictOf(sight.id) }}</strong>
-                <button
-                  type="button"
-                  class="underline touch ml-2 no-print"
-                  :aria-label="`Take away: ${test.label}, ${sight.label}`"
-                  @click="clear(sight.id)"
-                >
-                  clear
-                </button>
-              </template>
-            </p>
-          </div>
+          <FunctionSight
+            v-for="sight in test.sights"
+            :key="sight.id"
+            :sight="sight"
+            :test="test.label"
+            :press="test.press"
+            :value="seen[sight.id] ?? null"
+            @read="(v) => write(test, { [sight.id]: v })"
+            @clear="clear(sight.id)"
+          />
         </div>
       </li>
     </ol>
@@ -148,15 +164,15 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
             <p v-for="label in suspect.labels.slice(1)" :key="label">{{ label }}</p>
           </details>
           <p v-for="why in suspect.because" :key="why.id" class="text-sm">
-            {{ labelOf(why.id) }}: read {{ text(why.seen, why.quantity) }}; this would show
-            {{ text(why.would, why.quantity) }}, sound {{ text(why.sound, why.quantity) }}.
+            {{ labelOf(why.id) }}: read {{ text(why.id, why.seen) }}; this would show
+            {{ text(why.id, why.would) }}, sound {{ text(why.id, why.sound) }}.
           </p>
         </li>
       </ol>
       <p v-if="diagnosis?.next" class="mt-2 text-sm font-semibold">
         Read next: {{ labelOf(diagnosis.next.id) }}.
-        {{ text(diagnosis.next.first, diagnosis.next.quantity) }} speaks for the first,
-        {{ text(diagnosis.next.second, diagnosis.next.quantity) }} for the other.
+        {{ text(diagnosis.next.id, diagnosis.next.first) }} speaks for the first,
+        {{ text(diagnosis.next.id, diagnosis.next.second) }} for the other.
       </p>
       <p v-else-if="shown.length && shown[0]!.labels.length > 1" class="mt-2 text-sm">
         These tests do not part them: walk the meter at Power, or soap the joints.

@@ -8,7 +8,7 @@ const job = useJob()
 const weather = computed(() => job.plan!.tune.weather)
 const first = computed(() => test.readings[0])
 /** Before it has begun: the spring's own pressure for a test. */
-const pressure = ref(job.derived!.stages.air.result.spring?.proofPressure ?? 400_000)
+const pressure = ref(job.derived!.stages.air.result.firstFill?.pressure ?? 400_000)
 const night = ref(8)
 const every = ref(3600)
 const asked = computed(() => ({

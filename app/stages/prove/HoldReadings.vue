@@ -60,7 +60,7 @@ function readGauge(reading: Omit<Reading, 't'>, at: number): void {
 }
 const isReading = ref(false)
 const GaugeReader = laterComponent(() => import('./GaugeReader.vue'))
-const filledTo = () => job.derived!.stages.air.result.spring?.proofPressure ?? 400_000
+const filledTo = () => job.derived!.stages.air.result.firstFill?.pressure ?? 400_000
 function addReading(): void {
   set('Add a reading', (t) => {
     const last = t.readings.at(-1)

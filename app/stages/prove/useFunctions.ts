@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink'
 import type { FaultRun } from '#core/derive/diagnosis'
-import type { FunctionTest } from '#core/derive/functionTests'
+import type { FunctionTest } from '#core/derive/functionTrial'
 import type { FunctionsWorker } from '~/workers/functions'
 
 /** Workers at the most: each keeps a system of its own. */

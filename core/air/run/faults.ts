@@ -146,7 +146,7 @@ export const faultCommands: Record<
   'line-kinked': (part) => ({ open: [`${part}.kinked`], shut: [part] }),
   'check-missing': (part) => ({ open: [`${part}.gone`] }),
   'check-reversed': (part) => ({ open: [`${part}.back`], shut: [part] }),
-  'relief-shut': (part) => ({ shut: [part] }),
+  'relief-shut': (part) => ({ shut: [part, `${part}.ring`] }),
   'relief-open': (part) => ({ open: [`${part}.stuck`] }),
   'switch-welded': () => ({ weld: true }),
   teed: () => ({ open: ['crossed'] }),

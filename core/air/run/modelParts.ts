@@ -194,11 +194,17 @@ function addPart(
       break
     case 'relief':
       chamber('in')
-      parts.links.push({ id, kind: 'relief', from: at('in'), to: null, ...valve, set: f.set! })
+      parts.links.push(
+        { id, kind: 'relief', from: at('in'), to: null, ...valve, set: f.set! },
+        { id: `${id}.ring`, kind: 'orifice', from: at('in'), to: null, command: `${id}.ring`, ...valve },
+      )
+      parts.hands[id] = { up: [], down: [`${id}.ring`] }
       break
     case 'drain':
     case 'dump':
+    case 'coupler':
       chamber('in')
+      if (kind === 'coupler') parts.links.push(...couplerLinks(scenario, id, valve, parts.volumes))
       parts.links.push({ id, kind: 'orifice', from: at('in'), to: null, command: `${id}.open`, ...valve })
       parts.hands[id] = { up: [], down: [`${id}.open`] }
       break
@@ -285,10 +291,6 @@ function addPart(
         { id: `${id}.vent`, kind: 'orifice', from: id, to: null, command: `${id}.vent`, ...valve },
       )
       parts.hands[id] = { up: [`${id}.fill`], down: [`${id}.vent`] }
-      break
-    case 'coupler':
-      chamber('in')
-      parts.links.push(...couplerLinks(scenario, id, valve, parts.volumes))
       break
     case 'horn':
       chamber('in')

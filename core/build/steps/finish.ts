@@ -18,7 +18,7 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
     'First fill, hands clear',
     `To {proof}, left first, then right. Listen at every joint.`,
     {
-      values: { proof: { value: facts.spring?.proofPressure ?? 0, quantity: 'pressure' } },
+      values: { proof: { value: facts.firstFill ?? 0, quantity: 'pressure' } },
       minutes: 10,
       cautions: [
         'Never a hand between spring and bracket during the first fill.',

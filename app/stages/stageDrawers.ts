@@ -71,6 +71,8 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
     { id: 'test', title: 'The test' },
     { id: 'soap', title: 'Soap' },
     { id: 'functions', title: 'Functions' },
+    { id: 'road', title: 'After the road' },
+    { id: 'papers', title: 'Paper and files' },
   ],
   handover: [
     { id: 'open', title: 'Still open' },

@@ -41,6 +41,11 @@ export const PRACTICE = {
   sheetRate: practice(0.05, '1', 'Share by which a rate off the spring’s sheet may be off'),
   unknownRate: practice(0.2, '1', 'Share by which a rate that is only the kind’s example may be off'),
   bagClearance: practice(0.013, 'm', 'Wanted all round a bag at full size (1/2 in)'),
+  recheckAfter: practice(
+    160_934,
+    'm',
+    'Driven until bolts, clearances and lines are looked at once more (100 miles)',
+  ),
   coilClearance: practice(0.001, 'm', 'Wanted round an insert inside its coil: it may touch when worn in'),
   bagStretch: practice(0.03, '1', 'A bag at its full pressure is this share wider than slack'),
   seatTilt: remembered(3 * DEGREE, 'rad', 'A seat tilted further bends the bag'),

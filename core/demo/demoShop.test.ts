@@ -1,3 +1,4 @@
+import { FaultBench, readingsThatStand, seenVerdict } from '../derive/diagnosis'
 import { createDeriver } from '../derive/derive'
 import { newPlan } from '../derive/newPlan'
 import { answerPlan } from '../derive/runs'
@@ -21,7 +22,8 @@ test('one in proof: built, a night held, some joints still to be looked at', () 
   const { stages } = shop['estuary-flatbed']!
   expect(stages.build.result.ticks['first-fill']).toBeDefined()
   expect(Object.values(stages.prove.result.holds).map((h) => h.verdict)).toEqual(['tight'])
-  expect(open('estuary-flatbed')).toHaveLength(2)
+  // Steps, soap, functions and the road.
+  expect(open('estuary-flatbed')).toHaveLength(4)
 })
 test('one in build', () => {
   const { state, result } = shop['shell-runner']!.stages.build
@@ -54,4 +56,16 @@ test.each(TRUCK_KIND_IDS)('a new job of a %s opens with no Stop of the programâ€
   // What is guarded without having been measured says so.
   const shields = Object.values(plan.lay.shields).filter(Boolean)
   expect(notes.filter((n) => n.rule === 'shield-planned')).toHaveLength(shields.length)
+})
+
+test('what was read of the jobs handed over is of their functions as they are pressed now, and as expected', () => {
+  for (const id of ['star-wagon', 'festival-rig']) {
+    const { plan } = demoJobs().find((job) => job.id === id)!
+    const { expected } = new FaultBench(plan)
+    const seen = readingsThatStand(expected, plan.prove.functions)
+    expect(Object.keys(seen)).toHaveLength(Object.keys(plan.prove.functions).length)
+    for (const sight of expected.flatMap(({ sights }) => sights))
+      if (sight.id in seen)
+        expect([sight.id, seenVerdict(sight, seen[sight.id]!)]).toEqual([sight.id, 'as expected'])
+  }
 })

@@ -15,7 +15,7 @@ import {
   tick,
   weighed,
 } from './making'
-import { accept, heldOvernight, soaped } from './proof'
+import { accept, driven, heldOvernight, soaped, tried } from './proof'
 
 /**
  * The demo shop: all invented. Eight jobs: two handed over (wagon, rig), one in proof (flatbed), one in build (runner), two
@@ -100,6 +100,7 @@ function estuaryFlatbed(): Plan {
     id: 'evening',
     label: 'Both sides, overnight',
     side: 'both',
+    who: 'Bram',
     at: '2026-03-12T17:00:00.000Z',
     from: 414_000,
     night: 'mild',
@@ -139,11 +140,14 @@ function starWagon(): Plan {
     id: 'cold',
     label: 'Cold night',
     side: 'both',
+    who: 'Tamsin',
     at: '2026-02-03T16:00:00.000Z',
     from: 138_000,
     night: 'frost',
     step: 500,
   })
+  tried(plan, 'star-wagon', 'Tamsin', '2026-02-04T08:20:00.000Z')
+  driven(plan, 0.016, 'Tamsin', '2026-02-04T09:00:00.000Z')
   plan.handover = {
     driver: 'The projectionist',
     contact: 'Tamsin at the bench',
@@ -338,6 +342,7 @@ function handOverRig(rig: Plan): void {
       id: side,
       label,
       side,
+      who: 'Bram',
       at: '2026-01-14T17:00:00.000Z',
       from,
       night: 'mild',
@@ -345,6 +350,8 @@ function handOverRig(rig: Plan): void {
       // A probe taped to the tank, better than one held to a line.
       thermometer: 0.1,
     })
+  tried(rig, 'festival-rig', 'Bram', '2026-01-15T08:30:00.000Z')
+  driven(rig, 0.019, 'Bram', '2026-01-15T09:40:00.000Z')
   rig.handover = {
     driver: 'The lighting crew',
     contact: 'Odile, the yard bell',

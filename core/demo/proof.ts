@@ -40,6 +40,7 @@ export function heldOvernight(
     id: string
     label: string
     side: AirPath
+    who: string
     at: string
     from: number
     night: 'mild' | 'frost'
@@ -61,6 +62,9 @@ export function heldOvernight(
     ...HOLD_READ,
     // Filled at the end of the afternoon, and left to cool first.
     rested: 5400,
+    who: of.who,
+    gauge: 'The shop’s digital gauge',
+    gaugeChecked: '2026-01-05',
     ...(of.thermometer ? { thermometer: of.thermometer } : {}),
     startedAt: of.at,
     covers: coversText(plan.air, derive(plan).stages.air.result.spring, of.side),
@@ -82,4 +86,64 @@ export function soaped(plan: Plan, count: number, who: string, at: string): void
 export function accept(plan: Plan, rule: string, who: string, at: string, reason: string): void {
   for (const note of derive(plan).notes)
     if (note.rule === rule) plan.handover.accepted[acceptedAs(note)] = { who, at, reason }
+}
+
+const PSI = 6894.757
+/** What was read of one press: by sight, psi, seconds, amps, volts, or 1 for yes. */
+interface Tried {
+  press: string
+  psi?: Record<string, number>
+  other?: Record<string, number>
+}
+const TRIED: Record<'star-wagon' | 'festival-rig', readonly Tried[]> = {
+  'star-wagon': [
+    {
+      press: 'Hold fill valve up for 4 s, then wait 3 s.',
+      psi: { 'up-both:left': 18.5, 'up-both:right': 18.5 },
+    },
+    { press: 'Touch nothing for 5 minutes.', psi: { 'rest:left': 17.5, 'rest:right': 17.5 } },
+    {
+      press: 'Hold fill valve down for 8 s, then wait 3 s.',
+      psi: { 'down-both:left': 12, 'down-both:right': 12 },
+    },
+  ],
+  'festival-rig': [
+    {
+      press: 'Key on, engine off. Wait until the compressor stops.',
+      psi: { 'charge:tank': 199 },
+      other: { 'charge:seconds': 530, 'charge:amps': 30.4, 'charge:volts': 11.5, 'charge:earth': 0.29 },
+    },
+    {
+      press: 'Hold left paddle up for 2 s, then wait 3 s.',
+      psi: { 'up-left:left': 32, 'up-left:right': 4 },
+    },
+    {
+      press: 'Hold right paddle up for 2 s, then wait 3 s.',
+      psi: { 'up-right:left': 28, 'up-right:right': 30 },
+    },
+    { press: 'Touch nothing for 5 minutes.', psi: { 'rest:left': 44, 'rest:right': 44 } },
+    {
+      press: 'Lights on. Read it, and the same pressures at the parts themselves.',
+      psi: { 'gauge-gauge:shows-left': 44, 'gauge-gauge:shows-right': 44 },
+      other: { 'gauge-gauge:lit': 1 },
+    },
+    {
+      press: 'Let air out by drain until the compressor starts, then shut it and wait until it stops.',
+      psi: { 'cut-in:starts': 165, 'cut-in:stops': 199 },
+      other: { 'cut-in:runs': 1 },
+    },
+  ],
+}
+/** What was read when the functions of a demo job were tried. */
+export function tried(plan: Plan, of: keyof typeof TRIED, who: string, at: string): void {
+  for (const { press, psi = {}, other = {} } of TRIED[of]) {
+    const read = { ...Object.fromEntries(Object.entries(psi).map(([id, p]) => [id, p * PSI])), ...other }
+    for (const [id, value] of Object.entries(read)) plan.prove.functions[id] = { value, who, at, of: press }
+  }
+}
+
+/** All looked at after the road, and fine. @param clearance m round either spring */
+export function driven(plan: Plan, clearance: number, who: string, at: string): void {
+  for (const { id, quantity } of derive(plan).stages.prove.result.roadChecks)
+    plan.prove.road[id] = { found: 'fine', value: quantity === 'length' ? clearance : null, who, at }
 }

@@ -20,7 +20,7 @@ import { loadStage } from '../load/load'
 import { roadTrial } from '../load/trial'
 import type { RoadTrial } from '../load/types'
 import { motorSource } from '../power/network/states'
-import type { Wiring } from '../power/network/types'
+import { isTaker, type Wiring } from '../power/network/types'
 import { wiringOf } from '../power/network/wiring'
 import { planFeed, powerStage } from '../power/power'
 import { wheelTravel } from './levelLoops'
@@ -101,7 +101,7 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
     () => tuneOf(plan, set, teed, load, needs, air.result.supplied, trial, lay.result.radio),
   )
   const build = buildOf(plan, set, { truck, lay, power }, memo)
-  const prove = proveOf(plan, set, { air, lay }, atmosphere, memo)
+  const prove = proveOf(plan, set, { air, lay, power }, atmosphere, memo)
   const ran = answers ? memo('ran', [air, answers], () => withAnswers(air, answers)) : air
   const before = { truck, load, air: ran, lay, power, tune, build, prove }
   const notes = Object.values(before).flatMap((s) => s.notes)
@@ -289,17 +289,18 @@ function buildOf(
 function proveOf(
   plan: Plan,
   set: AirSet,
-  { air, lay }: Before<'air' | 'lay'>,
+  { air, lay, power }: Before<'air' | 'lay' | 'power'>,
   atmosphere: number,
   memo: Memo,
 ): Stages['prove'] {
   const circuit = circuitAsItRuns(plan.air)
   const { springVolume, tankVolume } = air.result
-  return memo('prove', [plan.prove, plan.air, lay, springVolume, tankVolume, atmosphere], () => {
+  const isWired = power.result.wiring.parts.some(isTaker)
+  return memo('prove', [plan.prove, plan.air, lay, springVolume, tankVolume, atmosphere, isWired], () => {
     const isTube = (id: string) => circuit.lines[id] && circuit.lines[id].tube !== DIRECT
     const filled = lay.result.routes.filter((r) => isTube(r.id))
     const volumes = testVolumes(springVolume, tankVolume, filled, set.tube)
-    return proveStage(plan.prove, circuit, set.spring, volumes, atmosphere)
+    return proveStage(plan.prove, circuit, set.spring, volumes, atmosphere, isWired)
   })
 }
 
@@ -330,6 +331,8 @@ function handoverOf(
     stepsLeft: build.result.left,
     ...provedOf(plan, prove.result, air.result.tankVolume > 0),
     placesLeft: prove.result.places.filter((p) => !p.soap).map((p) => p.id),
+    functionsTried: Object.keys(plan.prove.functions).length > 0,
+    roadLeft: prove.result.roadLeft.length,
   })
 }
 

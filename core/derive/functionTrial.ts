@@ -4,6 +4,7 @@ import type { ComponentKind } from '../catalog/kinds'
 import type { Question } from '../devices/protocol'
 import { DeviceRefusal } from '../devices/types'
 import type { AirPlan, Plan, Side } from '../document/types'
+import { isTaker } from '../power/network/types'
 import type { Quantity } from '../quantity/units'
 import { StandIns } from './standIns'
 import type { Derived } from './types'
@@ -121,7 +122,9 @@ export class FunctionTrial {
     while (this.stand.t - began < most && !isSo()) this.wait(every, every)
     return this.stand.t - began
   }
+  /** What nothing is seen of is no test. */
   told(id: string, label: string, press: string, sights: Sights): void {
+    if (Object.keys(sights).length === 0) return
     const seen = Object.entries(sights).map(([what, sight]): Sight => ({ id: `${id}:${what}`, ...sight }))
     this.tests.push({ id, label, press, sights: seen })
   }
@@ -158,7 +161,9 @@ export class FunctionTrial {
     const springs = { left: pressureSight('Left spring', left), right: pressureSight('Right spring', right) }
     return tank === null ? springs : { ...springs, tank: pressureSight('Tank', tank) }
   }
+  /** Nothing where nothing runs on wires. */
   amps(): Sights {
+    if (!this.derived.stages.power.result.wiring.parts.some(isTaker)) return {}
     const value = this.stand.state().amps
     return { amps: { label: 'Current from the battery', quantity: 'current', value } }
   }

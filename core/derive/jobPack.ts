@@ -5,8 +5,7 @@ import { stepText } from '../build/stepText'
 import { KINDS } from '../catalog/kinds'
 import { STATE_SIGNS, STATE_WORDS } from '../catalog/partStates'
 import { TRUCK_KINDS } from '../catalog/trucks'
-import { quantityAt } from '../document/places'
-import { DIRECT, ordered, type AirPlan, type HoldTest, type Plan } from '../document/types'
+import { DIRECT, ordered, type AirPlan, type Plan } from '../document/types'
 import { sheetBlocks } from '../handover/sheetText'
 import { stripOf } from '../lay/run/strip'
 import { labelsOf } from '../lay/tables'
@@ -16,47 +15,20 @@ import { itemMass } from '../load/masses'
 import { sizeLabel } from '../power/tables'
 import { NOTHING_WIRED } from '../power/unwired'
 import { jointList } from '../power/wires'
-import type { Figure } from '../quantity/figure'
 import { showText, type Quantity, type UnitChoice } from '../quantity/units'
 import { AXLE_WAYS, CENTRE_WAYS, wayText } from '../quantity/ways'
-import type { ProveResult } from '../prove/types'
 import { isGuessed } from '../truck/guessed'
 import { SURVEY_GROUPS } from '../truck/surveyFields'
-import { noteText } from './report'
+import { figureText, notesOf, type PackBlock, type PackSheet, type PackSource } from './packBlocks'
+import { proofSheet } from './proofSheet'
 import type { Derived } from './types'
-
-/** A piece of a paper sheet. */
-export type PackBlock =
-  | { kind: 'text'; text: string }
-  | { kind: 'list'; lines: string[] }
-  | { kind: 'table'; title: string; head: string[]; rows: string[][] }
-  /** Figures with room to write another beside each. */
-  | { kind: 'fields'; title: string; rows: { label: string; value: string; guess: boolean }[] }
-  /** The circuit in its symbols; whoever prints has its drawing. */
-  | { kind: 'circuit' }
-  /** Photos by their ids; whoever prints has their bytes. */
-  | { kind: 'photos'; rows: { id: string; text: string; under: string }[] }
-  | { kind: 'checks'; title: string; rows: { done: boolean; text: string; under: string }[] }
-
-/** One sheet of the pack, by the stage's name. */
-export interface PackSheet {
-  title: string
-  blocks: PackBlock[]
-}
-
-/** What the pack is printed from. */
-interface Source {
-  plan: Plan
-  derived: Derived
-  units: UnitChoice
-}
 
 /**
  * Every sheet of a job in the order of the work, in a shop's units: what was measured (with room to write), loads and
  * pressures, circuit and parts, cut list, wiring, presets, steps with boxes, proof, and the driver's sheet.
  */
 export function jobPack(plan: Plan, derived: Derived, units: UnitChoice): PackSheet[] {
-  const source = { plan, derived, units }
+  const source: PackSource = { plan, derived, units }
   return [
     surveySheet(source),
     ...loadSheets(source),
@@ -70,17 +42,7 @@ export function jobPack(plan: Plan, derived: Derived, units: UnitChoice): PackSh
   ]
 }
 
-const figureText = (figure: Figure | undefined, units: UnitChoice) =>
-  figure ? showText(figure.value, figure.quantity, units) : '—'
-/** Notes of a stage as lines, the gravest first. */
-function notesOf({ derived, units }: Source, stage: string, subject = ''): PackBlock[] {
-  const lines = derived.notes
-    .filter((n) => n.stage === stage && n.rank !== 'know' && n.subject.startsWith(subject))
-    .map((n) => `${n.rank === 'stop' ? 'Stop' : 'Fix'}: ${n.title}. ${noteText(n, units)}`)
-  return lines.length ? [{ kind: 'list', lines }] : []
-}
-
-function surveySheet({ plan, units }: Source): PackSheet {
+function surveySheet({ plan, units }: PackSource): PackSheet {
   const { truck, job } = plan
   const kind = TRUCK_KINDS.find((k) => k.id === truck.kind)!.label
   const groups = SURVEY_GROUPS.map(({ title, rows }): PackBlock => {
@@ -103,7 +65,7 @@ function surveySheet({ plan, units }: Source): PackSheet {
   return { title: 'Survey', blocks: [{ kind: 'text', text: `${whose}. ${guide}` }, ...groups] }
 }
 
-function loadSheets(source: Source): PackSheet[] {
+function loadSheets(source: PackSource): PackSheet[] {
   const { plan, derived, units } = source
   const { figures, result } = derived.stages.load
   const text = (value: number, quantity: Quantity) => showText(value, quantity, units)
@@ -162,7 +124,7 @@ const partRows = (air: AirPlan): string[][] =>
     `${STATE_SIGNS[c.state]} ${STATE_WORDS[c.state]}${c.used ? ', second-hand' : ''}`,
   ])
 
-function partsSheet(source: Source): PackSheet {
+function partsSheet(source: PackSource): PackSheet {
   const { plan } = source
   const { components, lines } = plan.air
   const name = (id: string) => components[id]?.label ?? id
@@ -203,7 +165,7 @@ function partsSheet(source: Source): PackSheet {
 }
 const lineName = (code: LineCode) => `${LINE_CODES[code].letter} ${LINE_CODES[code].name}`
 
-function cutSheet(source: Source): PackSheet {
+function cutSheet(source: PackSource): PackSheet {
   const { derived, units } = source
   const { result, figures } = derived.stages.lay
   const solids = solidsOf(source.plan.truck, source.plan.air, source.plan.lay.solids)
@@ -274,7 +236,7 @@ function cutSheet(source: Source): PackSheet {
   }
 }
 
-function wiresAndHoles({ derived, units }: Source): PackBlock[] {
+function wiresAndHoles({ derived, units }: PackSource): PackBlock[] {
   const { wires, holes } = derived.stages.lay.result
   const bore = (metres: number) => showText(metres, 'bore', units)
   const wireBlock: PackBlock = {
@@ -304,7 +266,7 @@ function wiresAndHoles({ derived, units }: Source): PackBlock[] {
   return [wireBlock, holeBlock].filter((block) => block.kind === 'table' && block.rows.length > 0)
 }
 
-function wiringSheet(source: Source): PackSheet {
+function wiringSheet(source: PackSource): PackSheet {
   const { figures, result } = source.derived.stages.power
   const rows = Object.values(figures).map((f) => [f.label, figureText(f, source.units)])
   if (!result.isWired) return { title: 'Wiring', blocks: [{ kind: 'text', text: NOTHING_WIRED }] }
@@ -350,7 +312,7 @@ function wiringSheet(source: Source): PackSheet {
   }
 }
 
-function presetSheet(source: Source): PackSheet {
+function presetSheet(source: PackSource): PackSheet {
   const { plan, derived, units } = source
   const { result } = derived.stages.tune
   if (!derived.stages.air.result.spring)
@@ -378,7 +340,7 @@ function presetSheet(source: Source): PackSheet {
   }
 }
 
-function buildSheet({ plan, derived, units }: Source): PackSheet {
+function buildSheet({ plan, derived, units }: PackSource): PackSheet {
   const { steps, ticks } = derived.stages.build.result
   const groups = [...new Set(steps.map((s) => s.group))]
   return {
@@ -397,63 +359,7 @@ function buildSheet({ plan, derived, units }: Source): PackSheet {
   }
 }
 
-function proofSheet(source: Source): PackSheet {
-  const { plan, derived, units } = source
-  const { figures, result } = derived.stages.prove
-  const SOAPED = { dry: 'nothing', foam: 'slow foam', bubble: 'bubbles grow' }
-  const holds = ordered(plan.prove.holds).map(([id, test]) => [
-    test.label,
-    result.holds[id]?.verdict ?? 'no verdict yet',
-    figureText(figures[`${id}.loss`], units),
-    covered(test),
-  ])
-  return {
-    title: 'Proof',
-    blocks: [
-      {
-        kind: 'table',
-        title: 'Hold tests, temperature taken out',
-        head: ['Test', 'Verdict', 'Loss a day', 'Read'],
-        rows: holds,
-      },
-      {
-        kind: 'checks',
-        title: 'Under soap',
-        rows: inWalkingOrder(result).map((joint) => {
-          const found = result.soap[joint.id]
-          return { done: !!found, text: joint.label, under: found ? SOAPED[found] : '' }
-        }),
-      },
-      functionsRead(source),
-      ...notesOf(source, 'prove'),
-    ],
-  }
-}
-/** Every place that may leak: joints as the plan has them, then springs, cores and seats. */
-function inWalkingOrder({ joints, places }: ProveResult): { id: string; label: string }[] {
-  const known = new Set(joints.map(({ id }) => id))
-  return [...joints, ...places.filter(({ id }) => !known.has(id)).sort((a, b) => (a.id < b.id ? -1 : 1))]
-}
-/** What was read when functions were tried; that none was is said too. */
-function functionsRead({ plan, units }: Source): PackBlock {
-  const read = Object.entries(plan.prove.functions)
-  if (read.length === 0) return { kind: 'text', text: 'Functions: none was tried.' }
-  return {
-    kind: 'table',
-    title: 'Functions, as read',
-    head: ['Pressed', 'Seen at', 'Reading', 'Who', 'When'],
-    rows: read.map(([id, { value, who, at, of }]) => [
-      of,
-      id.split(':').at(-1)!,
-      showText(value, quantityAt(['prove', 'functions', id, 'value']), units),
-      who,
-      at.slice(0, 16).replace('T', ' '),
-    ]),
-  }
-}
-const covered = (test: HoldTest) => `${test.readings.length} times`
-
-function driverSheet({ derived, units }: Source): PackSheet {
+function driverSheet({ derived, units }: PackSource): PackSheet {
   const sheet = sheetBlocks(derived.stages.handover.result, units)
   const open = derived.stages.handover.result.open.map((o) => o.text)
   return {

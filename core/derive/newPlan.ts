@@ -89,7 +89,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       ...structuredClone(TUNE_UNSAID),
     },
     build: { fasteners: {}, ticks: {}, struck: {} },
-    prove: { holds: {}, soap: {}, functions: {}, repairs: {} },
+    prove: { holds: {}, soap: {}, functions: {}, repairs: {}, road: {} },
     handover: { driver: '', contact: '', nextCheck: '', remarks: '', accepted: {} },
   }) as Plan
 }

@@ -1,6 +1,6 @@
 import { photoSubject, type Photo } from '../document/photos'
 import type { Plan } from '../document/types'
-import type { PackSheet } from './jobPack'
+import type { PackSheet } from './packBlocks'
 import type { Derived } from './types'
 
 /** What a photo is of, in words; a step, joint or part that is gone since says so. */
@@ -11,9 +11,12 @@ export function photographed({ subject }: Pick<Photo, 'subject'>, plan: Plan, { 
     part: (plan.truck.existing[id] ?? plan.air.components[id] ?? plan.air.gone.components[id])?.label,
     step: stages.build.result.steps.find((s) => s.id === id)?.title,
     joint: stages.prove.result.places.find((j) => j.id === id)?.label,
+    road: withPrefix(stages.prove.result.roadChecks.find((check) => check.id === id)?.label),
   }[kind]
   return found ?? `A ${kind} that is not in the plan any more`
 }
+
+const withPrefix = (label: string | undefined) => label && `After the road: ${label.toLowerCase()}`
 
 /** The photos of a job as the last sheet of its pack; none without photos. */
 export function photoSheets(plan: Plan, derived: Derived, photos: readonly Photo[]): PackSheet[] {

@@ -96,6 +96,7 @@ const SI_UNIT: Record<Quantity, string> = {
   pressure: 'Pa gauge',
   length: 'm',
   run: 'm',
+  journey: 'm',
   mass: 'kg',
   force: 'N',
   springRate: 'N/m',

@@ -2,19 +2,26 @@ import { PRACTICE } from '../catalog/practice'
 import type { HoldTest } from './types'
 
 /** How a hold test is read until somebody says otherwise. */
-export const HOLD_READ: Pick<HoldTest, 'thermometer' | 'rested' | 'lag' | 'covers'> = {
+export const HOLD_READ: Pick<
+  HoldTest,
+  'thermometer' | 'rested' | 'lag' | 'who' | 'gauge' | 'gaugeChecked' | 'covers'
+> = {
   thermometer: PRACTICE.thermometer.value,
   rested: null,
   lag: PRACTICE.gasLag.value,
+  who: '',
+  gauge: '',
+  gaugeChecked: '',
   covers: '',
 }
 
-/** A hold test that has just begun: no reading yet, the frame on supports. @param resolution of the gauge, Pa */
+/** A hold test that has just begun: no reading yet, the frame on supports. @param resolution of the gauge, Pa; `who` makes it */
 export const newHold = (
   label: string,
   order: number,
   side: HoldTest['side'],
   resolution: number,
+  who: string,
 ): HoldTest => ({
   label,
   order,
@@ -24,6 +31,7 @@ export const newHold = (
   allowed: PRACTICE.allowedLoss.value * 86_400,
   heightHeld: true,
   ...HOLD_READ,
+  who,
   startedAt: new Date().toISOString(),
   readings: [],
 })

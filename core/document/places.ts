@@ -18,6 +18,8 @@ const QUANTITY_OF: [RegExp, Quantity][] = [
   [/^prove\.functions\.[^.]*:(volts|earth)\.value$/, 'voltage'],
   [/^prove\.functions\.[^.]*:seconds\.value$/, 'time'],
   [/^prove\.functions\.[^.]*:(runs|rings|lit|blows|hears|moves)\.value$/, 'count'],
+  [/^prove\.road\.clear-[^.]*\.value$/, 'length'],
+  [/^prove\.road\.pressure-[^.]*\.value$/, 'pressure'],
   [/\.(share|fill|motionRatio|maxDrop|tolerance|order|count|bundle|b)$/, 'plain'],
   [
     /^tune\.presets\.|\.(minimum|minPressure|maxPressure|pressure|cutIn|cutOut|cracking|opening|set)$/,

@@ -72,6 +72,7 @@ import {
   PART_STATES,
   PLAN_FORMAT,
   PLAN_VERSION,
+  ROAD_FINDS,
   PORT_SIZES,
   PRESS_WAYS,
   RAIL_SECTIONS,
@@ -606,6 +607,9 @@ export const planSchema = shape<Plan>({
         rested: nullableNumber(0, 1e7),
         lag: numberField(0, 86_400),
         startedAt: textField(40),
+        who: textField(80),
+        gauge: textField(120),
+        gaugeChecked: textField(40),
         covers: textField(4000),
         readings: listField(
           shape({
@@ -636,6 +640,15 @@ export const planSchema = shape<Plan>({
         at: textField(40),
       }),
       300,
+    ),
+    road: recordField(
+      shape({
+        found: choiceField(ROAD_FINDS),
+        value: nullableNumber(-1, 5e6),
+        who: textField(80),
+        at: textField(40),
+      }),
+      60,
     ),
   }),
   handover: shape({

@@ -8,7 +8,7 @@ import type { ComponentKind } from '../catalog/kinds'
 import type { Up } from '../catalog/layFacts'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 13
+export const PLAN_VERSION = 14
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -811,6 +811,10 @@ export interface HoldTest {
   /** How much later the air inside follows the air around it, s. */
   lag: number
   startedAt: string
+  /** Who made it, with which gauge, and when that was last checked against another: as they say it. */
+  who: string
+  gauge: string
+  gaugeChecked: string
   /** What it was made on, in words; empty where nobody wrote it down. */
   covers: string
   readings: Reading[]
@@ -831,6 +835,16 @@ export interface ProvePlan {
   functions: Record<string, { value: number; who: string; at: string; of: string }>
   /** Places that leaked and were put right: what kind each was is kept for the shop's own ranking. */
   repairs: Record<string, LeakRepair>
+  /** What was found after the first drive, by what was looked at. */
+  road: Record<string, RoadFinding>
+}
+export const ROAD_FINDS = ['fine', 'not'] as const
+/** `value`, where something is measured: a clearance in m, a pressure in Pa gauge. */
+export interface RoadFinding {
+  found: (typeof ROAD_FINDS)[number]
+  value: number | null
+  who: string
+  at: string
 }
 export interface LeakRepair {
   order: number

@@ -128,7 +128,7 @@ function upgradeBuild(build: unknown): unknown {
 }
 
 function upgradeProve(prove: unknown): unknown {
-  const filled = fill(prove, { functions: {}, repairs: {} }, ['functions', 'repairs'])
+  const filled = fill(prove, { functions: {}, repairs: {}, road: {} }, ['functions', 'repairs', 'road'])
   if (!isRecord(filled)) return filled
   const holds = each(filled.holds, (hold) => fill(hold, HOLD_READ as unknown as Json))
   const soap = each(filled.soap, (found) => fill(found, { of: '' }))
@@ -189,6 +189,7 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
+ * Version 14 added, of Prove, what was found after the first drive; of hold tests who made them, with which gauge, and when that was checked.
  * Version 13 added, of Prove, what was read when functions were tried, and leaks put right.
  * Version 12 added, of Power, the delay of a second compressor, and which way plugs face.
  * Version 11 added, of Power, what was chosen of every wire, earth, guard, relay and battery.

@@ -65,6 +65,8 @@ test('what is still open is said before it goes out of the door', () => {
   expect(texts(sheet(plan).result)).toEqual([
     expect.stringMatching(/^\d+ steps are neither done nor struck\.$/),
     `${left} places to soap are not looked at yet.`,
+    'No function was tried: left, right, both, down, cut-out.',
+    'After the road, 7 things are not looked at.',
   ])
   expect(sheet(plan).result.open.map((o) => o.stage)).toEqual(['build', 'prove'])
   expect(
@@ -140,6 +142,9 @@ function finished(): Plan {
   for (const { id } of prove.result.places)
     ready.prove.soap[id] = { finding: 'dry', who: 'Odile', at: '2026-11-02', of: '' }
   for (const { id } of build.result.steps) ready.build.ticks[id] = { who: 'Odile', at: '2026-11-02', did: '' }
+  for (const { id } of prove.result.roadChecks)
+    ready.prove.road[id] = { found: 'fine', value: null, who: 'Odile', at: '2026-11-02' }
+  ready.prove.functions['up-left:left'] = { value: 2e5, who: 'Odile', at: '2026-11-02', of: 'Left up' }
   return ready
 }
 
@@ -181,10 +186,26 @@ test('a Fix is mended or accepted by name with a reason; a test read for minutes
     held: new Set(['left', 'right'] as const),
     nextDay: false,
     placesLeft: [],
+    functionsTried: true,
+    roadLeft: 0,
     contact: 'Odile',
   }
   expect(stillOpen(facts).map((o) => o.text)).toEqual(['No tight test was read again the next day.'])
-  expect(stillOpen({ ...facts, nextDay: true })).toEqual([])
+  const next = { ...facts, nextDay: true }
+  expect(stillOpen(next)).toEqual([])
+  // What Prove did not do is open too, and may be let go by name.
+  const untried = stillOpen({ ...next, functionsTried: false, roadLeft: 1 })
+  expect(untried.map(({ text }) => text)).toEqual([
+    expect.stringMatching(/^No function was tried/),
+    'After the road, 1 thing is not looked at.',
+  ])
+  const accepted = Object.fromEntries(
+    untried.map(({ acceptAs }) => [
+      acceptAs,
+      { who: 'Odile', at: '2026-11-02', reason: 'Driven by the owner' },
+    ]),
+  )
+  expect(stillOpen({ ...next, functionsTried: false, roadLeft: 1, accepted })).toEqual([])
 })
 
 test('a job without springs or power says no more than it has', () => {

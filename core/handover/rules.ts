@@ -16,6 +16,9 @@ export interface HandoverFacts {
   nextDay: boolean
   /** Joints nobody looked at, in order. */
   placesLeft: readonly string[]
+  /** Whether any function was tried, and how many things nobody has looked at after the road. */
+  functionsTried: boolean
+  roadLeft: number
   contact: string
 }
 
@@ -36,6 +39,10 @@ export const NEXT_DAY = 8 * 3600
 /** The name under which a Fix is accepted. */
 export const acceptedAs = ({ rule, subject }: Pick<Note, 'rule' | 'subject'>): string =>
   `${rule}:${subject}`.replace(/[^a-z0-9:-]/gi, '-').slice(0, 64)
+
+/** Names under which what Prove did not do is let go. */
+export const FUNCTIONS_UNTRIED = 'functions-untried:functions'
+export const ROAD_LEFT = 'road-left:road'
 
 const SIDES: Record<HeldSide, string> = {
   left: 'The left side',
@@ -81,6 +88,18 @@ export function stillOpen(of: HandoverFacts): StillOpen[] {
       `${count(of.placesLeft.length, 'place to soap is', 'places to soap are')} not looked at yet.`,
       'prove',
       of.placesLeft[0],
+    )
+  const mayGo = (name: string) => (of.accepted[name] ? null : name)
+  const untried = mayGo(FUNCTIONS_UNTRIED)
+  if (!of.functionsTried && untried)
+    add('No function was tried: left, right, both, down, cut-out.', 'prove', 'functions', untried)
+  const road = mayGo(ROAD_LEFT)
+  if (of.roadLeft > 0 && road)
+    add(
+      `After the road, ${count(of.roadLeft, 'thing is', 'things are')} not looked at.`,
+      'prove',
+      'road',
+      road,
     )
   if (!of.contact) add('No one is named to ask.', 'handover')
   return open

@@ -8,6 +8,7 @@ import { allowedCourse } from './holds'
 import { jointsOf } from './joints'
 import { proveStage } from './prove'
 import { leakPlaces } from './ranking'
+import { recheckFigure, roadChecks } from './road'
 import { testVolumes, testVolume } from './volumes'
 
 const air = { ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('wireless-dual') }
@@ -33,12 +34,22 @@ const hold = (rest: Partial<HoldTest> = {}): HoldTest => ({
   rested: 36_000,
   lag: 0,
   startedAt: '',
+  who: '',
+  gauge: '',
+  gaugeChecked: '',
   covers: '',
   readings: steady,
   ...rest,
 })
 const run = (prove: Partial<ProvePlan>) =>
-  proveStage({ holds: {}, soap: {}, functions: {}, repairs: {}, ...prove }, air, spring, volumes, 101_325)
+  proveStage(
+    { holds: {}, soap: {}, functions: {}, repairs: {}, road: {}, ...prove },
+    air,
+    spring,
+    volumes,
+    101_325,
+    true,
+  )
 const dry = Object.fromEntries(
   leakPlaces(air, jointsOf(air)).map(({ id }) => [
     id,
@@ -134,11 +145,12 @@ describe('a test stands for the circuit it was made on', () => {
   }
   const on = (circuit: AirPlan, prove: Partial<ProvePlan>, with_ = spring) =>
     proveStage(
-      { holds: {}, soap: {}, functions: {}, repairs: {}, ...prove },
+      { holds: {}, soap: {}, functions: {}, repairs: {}, road: {}, ...prove },
       circuit,
       with_,
       volumes,
       101_325,
+      true,
     )
 
   test('on the same circuit it is tight; after a change of what it covers it says nothing, and why', () => {
@@ -146,7 +158,7 @@ describe('a test stands for the circuit it was made on', () => {
     const changed = on(retubed, { holds: { a: made } })
     expect(changed.result.holds.a).toMatchObject({ verdict: null, ofThisCircuit: false })
     expect(changed.headline).toEqual({ text: 'test again' })
-    expect(rules(changed)).toEqual(['fix hold-earlier', 'know functions-untried'])
+    expect(rules(changed)).toEqual(['fix hold-earlier', 'know functions-untried', 'know road-left'])
     expect(changed.notes[0]!.text).toContain(made.covers)
     // Another spring is another thing under test.
     expect(on(air, { holds: { a: made } }, springClass('coil-insert-450')).result.holds.a!.verdict).toBeNull()
@@ -164,6 +176,7 @@ describe('a test stands for the circuit it was made on', () => {
     expect(rules(on(retubed, { holds: { a: leaks } }))).toEqual([
       'fix hold-earlier',
       'know functions-untried',
+      'know road-left',
     ])
   })
   test('one that nobody wrote down stands as it is', () => {
@@ -234,4 +247,47 @@ test('a bag, a core or a seat that bubbles is a Stop as a joint is; none of them
     expect(said(id, 'bubble').map(({ rule, subject }) => [rule, subject])).toEqual([['soap-bubble', id]])
     expect(said(id, 'dry')).toEqual([])
   }
+})
+
+describe('after the road', () => {
+  const checks = run({}).result.roadChecks
+  const finding = (value: number | null, found: 'fine' | 'not' = 'fine') => {
+    return { found, value, who: 'Bram', at: '' }
+  }
+  const found = (road: ProvePlan['road'], holds: ProvePlan['holds'] = {}) =>
+    run({ road, holds }).notes.filter((n) => n.rule.startsWith('road'))
+
+  test('both springs, bolts, lines, wires and pressures; without wires and springs only what is there', () => {
+    expect(checks.map(({ id }) => id)).toEqual([
+      'clear-left',
+      'clear-right',
+      'fasteners',
+      'lines',
+      'wires',
+      'pressure-left',
+      'pressure-right',
+    ])
+    expect(roadChecks({ ...air, components: {}, lines: {} }, false)).toEqual([])
+    expect(roadChecks(air, false).some(({ id }) => id === 'wires')).toBe(false)
+  })
+  test('room all round at 13 mm is fine, just under it is a Fix whatever is ticked; what is not fine is one too', () => {
+    expect(found({ 'clear-left': finding(0.013) })).toEqual([])
+    const [short] = found({ 'clear-left': finding(0.0129) })
+    expect(short).toMatchObject({ rule: 'road-not-fine', rank: 'fix', value: 0.0129, limit: 0.013 })
+    expect(found({ lines: finding(null, 'not') })[0]).toMatchObject({ rank: 'fix', subject: 'lines' })
+    expect(found({ 'clear-left': finding(0.02, 'not') })[0]!.value).toBeNull()
+  })
+  test('what nobody looked at is said once something was held, until all was', () => {
+    expect(found({})).toEqual([])
+    expect(found({}, { a: hold() })[0]).toMatchObject({ rule: 'road-left', value: checks.length })
+    const all = Object.fromEntries(checks.map(({ id }) => [id, finding(null)]))
+    expect(found(all, { a: hold() })).toEqual([])
+  })
+  test('the recheck comes at 100 miles, in whole days, one at the least', () => {
+    const days = (km: number) => recheckFigure(km * 1000).value! / 86_400
+    expect(days(50)).toBe(4)
+    expect(days(160.934)).toBe(1)
+    expect(days(160.933)).toBe(2)
+    expect(days(1000)).toBe(1)
+  })
 })

@@ -14,12 +14,13 @@ import { proveFigures } from './figures'
 import { readHolds } from './holds'
 import { jointsOf, standingSoap } from './joints'
 import { leakPlaces, nextThings, partName, rankPlaces } from './ranking'
+import { roadChecks, roadLeft } from './road'
 import { proveRules } from './rules'
 import type { HoldResult, LeakEvidence, LeakPlace, ProveResult, TestVolumes } from './types'
 
 /**
  * Hold tests with temperature taken out, soap findings, and what is still to prove.
- * @param atmosphere Pa, around readings that name no barometer.
+ * @param atmosphere Pa, around readings that name no barometer; `isWired` whether anything runs on wires.
  */
 export function proveStage(
   prove: ProvePlan,
@@ -27,6 +28,7 @@ export function proveStage(
   spring: SpringClass | null,
   volumes: TestVolumes,
   atmosphere: number,
+  isWired: boolean,
 ): StageOutput<ProveResult> {
   const joints = jointsOf(air)
   const holds = readHolds(prove, volumes, atmosphere, (test) => isOfThisCircuit(test, air, spring))
@@ -38,7 +40,19 @@ export function proveStage(
   }
   const ranked = rankPlaces(places, evidence)
   const next = nextThings(ranked, evidence, (part) => partName(air, part))
-  const result: ProveResult = { holds, joints, soap, places: ranked, next, evidence, volumes, atmosphere }
+  const checks = roadChecks(air, isWired)
+  const result: ProveResult = {
+    holds,
+    joints,
+    soap,
+    places: ranked,
+    next,
+    evidence,
+    volumes,
+    atmosphere,
+    roadChecks: checks,
+    roadLeft: roadLeft(checks, prove),
+  }
   const notes = proveRules(prove, result, spring)
   const soaped = Object.keys(result.soap).length
   const count = Object.keys(holds).length

@@ -5,6 +5,7 @@ import { notesOf, type Note } from '../quantity/figure'
 import { applyRules, type Rule } from '../quantity/stage'
 import { HOLD_SOURCE } from './figures'
 import { allowedLoss } from './holds'
+import { isFine } from './road'
 import type { HoldResult, ProveResult, WhyNot } from './types'
 
 /** What Prove notices of hold tests and of soaped joints. */
@@ -177,6 +178,39 @@ function functionsUntried({ functions, holds }: ProvePlan): Note[] {
   ]
 }
 
+/** What was not fine after the drive; and that nobody has looked, once something was held. */
+function afterTheRoad({ road, holds }: ProvePlan, { roadChecks, roadLeft }: ProveResult): Note[] {
+  const found = roadChecks.flatMap((check) => {
+    const finding = road[check.id]
+    if (!finding || isFine(check, finding)) return []
+    const isShort = check.least !== null && finding.value !== null && finding.value < check.least
+    return note({
+      quantity: check.quantity ?? 'count',
+      rule: 'road-not-fine',
+      rank: 'fix',
+      subject: check.id,
+      ...(isShort ? { value: finding.value!, limit: check.least! } : {}),
+      title: `After the road: ${check.label}, not as it should be`,
+      text: isShort
+        ? 'There is {value} of room; {limit} is wanted all round. Move what is near, or the bracket, and drive again.'
+        : 'Put it right, drive again, and look again.',
+      source: 'Common practice',
+    })
+  })
+  const isOpen = Object.keys(holds).length > 0 && roadLeft.length > 0
+  const left = note({
+    quantity: 'count',
+    rule: 'road-left',
+    rank: 'know',
+    subject: 'road',
+    value: roadLeft.length,
+    title: 'Not all was looked at after the road',
+    text: 'Drive it loaded and empty, then look at {value} more: room round the springs, bolts, lines, pressures.',
+    source: 'Common practice',
+  })
+  return isOpen ? [...found, left] : found
+}
+
 /** All that Prove notices. */
 export const proveRules = (prove: ProvePlan, r: ProveResult, spring: SpringClass | null): Note[] => [
   ...ordered(prove.holds).flatMap(([id, test]) =>
@@ -189,4 +223,5 @@ export const proveRules = (prove: ProvePlan, r: ProveResult, spring: SpringClass
   ...soapNotes(r),
   ...earlierSoap(prove, r),
   ...functionsUntried(prove),
+  ...afterTheRoad(prove, r),
 ]

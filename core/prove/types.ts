@@ -1,3 +1,4 @@
+import type { RoadCheck } from './road'
 import type { AirPath, AirPlan, JointKind, LeakPlaceKind, Soap } from '../document/types'
 
 /** One reading of a hold test. t in s, gauge pressure and barometer in Pa, temperature in K. */
@@ -102,6 +103,9 @@ export interface NextThing {
 }
 
 export interface ProveResult {
+  /** What is looked at after the first drive, and what of it nobody has looked at. */
+  roadChecks: RoadCheck[]
+  roadLeft: RoadCheck[]
   holds: Record<string, HoldResult>
   joints: Joint[]
   /** What soap showed at joints as they are; findings of an earlier circuit are not among them. */

@@ -43,6 +43,12 @@ export const QUANTITIES = {
     cm: { symbol: 'cm', factor: 1e-2, digits: 1 },
     in: { symbol: 'in', factor: INCH, digits: 1, also: ['"', '″', 'inch', 'inches'] },
   },
+  /** What is driven. */
+  journey: {
+    mi: { symbol: 'mi', factor: 1609.344, digits: 0, also: ['mile', 'miles'] },
+    km: { symbol: 'km', factor: 1000, digits: 0 },
+    m: { symbol: 'm', factor: 1, digits: 0 },
+  },
   mass: {
     lb: { symbol: 'lb', factor: POUND, digits: 0, also: ['lbs', 'pound', 'pounds'] },
     kg: { symbol: 'kg', factor: 1, digits: 0, also: ['kgs'] },
@@ -159,6 +165,7 @@ export function unitFor(quantity: Quantity, choice: UnitChoice): Unit {
     pressure: choice.pressure,
     length: choice.length,
     run: inches ? 'ft' : 'm',
+    journey: inches ? 'mi' : 'km',
     mass: choice.mass,
     force: choice.mass === 'lb' ? 'lbf' : 'N',
     springRate: choice.mass === 'lb' && inches ? 'lbf/in' : 'N/mm',

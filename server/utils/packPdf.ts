@@ -1,6 +1,7 @@
 import PDFDocument from 'pdfkit'
 import type { Paper } from '#core/document/paper'
-import type { PackBlock, PackSheet } from '#core/derive/jobPack'
+import type { PackBlock, PackSheet } from '#core/derive/packBlocks'
+import { niceTicks } from '#core/quantity/niceTicks'
 import { setCircuit, type PrintedCircuit } from './circuitDrawing'
 import { PAPER_SIZE, pdfFonts, wholePdf } from './pdf'
 
@@ -98,6 +99,9 @@ function setBlock(doc: Doc, block: PackBlock, pictures: PackPictures): void {
       for (const row of block.rows) setCheck(doc, row)
       doc.moveDown(0.8)
       return
+    case 'curve':
+      setCurve(doc, block)
+      return
     case 'circuit':
       setCircuit(doc, pictures.circuit, MARGIN.left, widthOf(doc))
       return
@@ -153,6 +157,64 @@ function setRow(doc: Doc, cells: readonly string[], columns: readonly Column[], 
   doc.moveTo(MARGIN.left, line).lineTo(right, line).lineWidth(0.4).strokeColor('#999').stroke()
   doc.x = MARGIN.left
   doc.y = line + 2.5
+}
+
+/** Height of the plot, and room left of it for figures, pt. */
+const PLOT = { height: 150, left: 46 }
+/** Courses in one plot: round figures at its edges, a line of its own kind for each, named under it. */
+function setCurve(doc: Doc, { across, up, courses }: Extract<PackBlock, { kind: 'curve' }>): void {
+  const points = courses.flatMap((course) => course.points)
+  const ends = (axis: 0 | 1) => {
+    const values = points.map((point) => point[axis])
+    const [low, high] = [Math.min(...values), Math.max(...values)]
+    const room = high - low > 1e-9 ? 0 : 0.5
+    return niceTicks(low - room, high + room, 5)
+  }
+  const [ticksAcross, ticksUp] = [ends(0), ends(1)]
+  keepTogether(doc, PLOT.height + 52)
+  const box = { x: MARGIN.left + PLOT.left, y: doc.y + 12, width: widthOf(doc) - PLOT.left - 8 }
+  const share = (value: number, ticks: readonly number[]) => (value - ticks[0]!) / (ticks.at(-1)! - ticks[0]!)
+  const x = (value: number) => box.x + share(value, ticksAcross) * box.width
+  const y = (value: number) => box.y + (1 - share(value, ticksUp)) * PLOT.height
+  doc.font('text').fontSize(8).fillColor('black').lineWidth(0.4).strokeColor('#999').undash()
+  for (const tick of ticksUp) {
+    doc
+      .moveTo(box.x, y(tick))
+      .lineTo(box.x + box.width, y(tick))
+      .stroke()
+    doc.text(String(tick), MARGIN.left, y(tick) - 4, {
+      width: PLOT.left - 6,
+      align: 'right',
+      lineBreak: false,
+    })
+  }
+  for (const tick of ticksAcross)
+    doc.text(String(tick), x(tick) - 20, box.y + PLOT.height + 4, {
+      width: 40,
+      align: 'center',
+      lineBreak: false,
+    })
+  doc.text(up, MARGIN.left, box.y - 14, { width: PLOT.left - 6, align: 'right', lineBreak: false })
+  doc.strokeColor('black').lineWidth(1.1)
+  let legend = box.x
+  const foot = box.y + PLOT.height + 18
+  for (const { name, dash, points: course } of courses.filter((c) => c.points.length > 0)) {
+    if (dash) doc.dash(dash[0]!, { space: dash[1] })
+    else doc.undash()
+    course.forEach((point, i) =>
+      i ? doc.lineTo(x(point[0]), y(point[1])) : doc.moveTo(x(point[0]), y(point[1])),
+    )
+    doc.stroke()
+    doc
+      .moveTo(legend, foot + 4)
+      .lineTo(legend + 22, foot + 4)
+      .stroke()
+    doc.text(name, legend + 27, foot, { lineBreak: false })
+    legend += 27 + doc.widthOfString(name) + 18
+  }
+  doc.undash().text(across, box.x, foot, { width: box.width, align: 'right', lineBreak: false })
+  doc.x = MARGIN.left
+  doc.y = foot + 20
 }
 
 /** A photo takes at most this much of a page, pt: two stand on one. */

@@ -43,7 +43,7 @@ afterAll(async () => {
 async function jobWithTest(): Promise<string> {
   const id = `log-${randomUUID().slice(0, 8)}`
   const plan = newPlan('leaf-flatbed', 'Logged')
-  plan.prove.holds.h = newHold('Night', 1, 'left', 1000)
+  plan.prove.holds.h = newHold('Night', 1, 'left', 1000, 'Bram')
   expect(await createJob(db(), who, id, plan)).toEqual({ ok: true, id })
   return id
 }

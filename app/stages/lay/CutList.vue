@@ -4,7 +4,6 @@ import { partBox, solidsOf } from '#core/lay/space/room'
 import { cutTable, labelsOf, stripTable, wireTable } from '#core/lay/tables'
 import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
-import { saveTable } from './saveTable'
 import { useLay } from './useLay'
 
 /** The tube cut by cut, longest first. */

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { holeTable } from '#core/lay/tables'
 import { showText } from '#core/quantity/units'
-import { saveTable } from './saveTable'
 import { useLay } from './useLay'
 
 /** Holes to drill: through what, how large, with which grommet, and what stands behind. */

@@ -2,7 +2,7 @@
 import { fromSi, unitFor } from '#core/quantity/units'
 import { allowedCourse } from '#core/prove/holds'
 import type { HoldTest } from '#core/document/types'
-import { niceTicks } from '~/pictures/niceTicks'
+import { niceTicks } from '#core/quantity/niceTicks'
 
 /** Readings of a hold test as typed, the same with temperature taken out, and what the air may lose meanwhile. */
 const { test, corrected, atmosphere } = defineProps<{

@@ -80,6 +80,24 @@ const sides: { value: AirPath; label: string }[] = [
       :max="1440"
       @change="(v) => set('Air inside follows later', (t) => void (t.lag = v * 60))"
     />
+    <TextField
+      label="Gauge, which"
+      :value="test.gauge"
+      :max="120"
+      @change="(v) => set('Gauge', (t) => void (t.gauge = v))"
+    />
+    <TextField
+      label="Gauge last checked"
+      :value="test.gaugeChecked"
+      :max="40"
+      @change="(v) => set('Gauge last checked', (t) => void (t.gaugeChecked = v))"
+    />
+    <TextField
+      label="Who"
+      :value="test.who"
+      :max="80"
+      @change="(v) => set('Who made it', (t) => void (t.who = v))"
+    />
     <label class="touch flex items-center gap-2 self-end col-span-2"
       ><input
         type="checkbox"

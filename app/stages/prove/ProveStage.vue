@@ -31,12 +31,19 @@ function addTest(): void {
       Math.max(0, ...tests.value.map(([, t]) => t.order)) + 1,
       job.derived!.stages.air.result.teed ? 'both' : 'left',
       shop.units.pressure === 'psi' ? 6894.757 : 1000,
+      shop.person?.name ?? '',
     )
   })
   chosenTest.value = id
 }
 
+const roadText = computed(() => {
+  const { roadChecks, roadLeft } = stage.value.result
+  return `${roadChecks.length - roadLeft.length} of ${roadChecks.length}`
+})
 const functionsRead = computed(() => Object.keys(prove.value.functions).length)
+const AfterRoad = laterComponent(() => import('./AfterRoad.vue'))
+const ProofPapers = laterComponent(() => import('./ProofPapers.vue'))
 const FunctionTests = laterComponent(() => import('./FunctionTests.vue'))
 const VIEWS = [{ id: 'hold', title: 'Hold test' }]
 const drawers = computed(() => {
@@ -44,9 +51,10 @@ const drawers = computed(() => {
   const all = withLive('prove', {
     readings: String(test.value?.readings.length ?? ''),
     functions: functionsRead.value ? `${functionsRead.value} read` : 'not tried',
+    road: roadText.value,
     soap: `${places.filter(({ soap }) => soap).length} of ${places.length}`,
   })
-  return test.value ? all : all.filter((d) => d.id === 'soap' || d.id === 'functions')
+  return test.value ? all : all.filter((d) => d.id !== 'readings' && d.id !== 'test')
 })
 </script>
 
@@ -94,5 +102,7 @@ const drawers = computed(() => {
     </template>
     <template #soap><SoapList /></template>
     <template #functions><FunctionTests /></template>
+    <template #road><AfterRoad /></template>
+    <template #papers><ProofPapers /></template>
   </DrawerBench>
 </template>

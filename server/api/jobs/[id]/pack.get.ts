@@ -1,11 +1,14 @@
 import { eq } from 'drizzle-orm'
 import { createDeriver } from '#core/derive/derive'
 import { jobPack } from '#core/derive/jobPack'
+import { proofSheet } from '#core/derive/proofSheet'
 import { photoSheets } from '#core/derive/photoSheet'
 import { allPhotoBytes, listPhotos } from '../../../db/photos'
 import { shops } from '../../../db/schema'
 
-/** Every sheet of a job as one PDF: ?paper=A4 or Letter, in the shop's units, what runs of the circuit find included. */
+/**
+ * Every sheet of a job as one PDF, or with ?only=proof its proof alone: ?paper=A4 or Letter, in the shop's units, what runs of the circuit find included.
+ */
 export default route(async (event) => {
   const paper = paperOf(event)
   const job = await jobOf(event)
@@ -17,8 +20,13 @@ export default route(async (event) => {
   const derived = createDeriver()(plan, await answersOf(job))
   const photos = await listPhotos(useDatabase(), shopId(), job.id)
   const { name, number } = plan.job
+  const { units } = shop!
+  const isProof = getQuery(event).only === 'proof'
+  const sheets = isProof
+    ? [proofSheet({ plan, derived, units })]
+    : [...jobPack(plan, derived, units), ...photoSheets(plan, derived, photos)]
   const pdf = await packPdf(
-    [...jobPack(plan, derived, shop!.units), ...photoSheets(plan, derived, photos)],
+    sheets,
     {
       circuit: await drawCircuit(plan.air),
       photos: await allPhotoBytes(useDatabase(), shopId(), job.id),
@@ -32,6 +40,10 @@ export default route(async (event) => {
     paper,
   )
   setHeader(event, 'content-type', 'application/pdf')
-  setHeader(event, 'content-disposition', `attachment; filename="job-pack-${paper.toLowerCase()}.pdf"`)
+  setHeader(
+    event,
+    'content-disposition',
+    `attachment; filename="${isProof ? 'proof' : 'job-pack'}-${paper.toLowerCase()}.pdf"`,
+  )
   return pdf
 })

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { niceTicks } from '../../app/pictures/niceTicks'
+import { niceTicks } from './niceTicks'
 
 test('round steps around what is drawn', () => {
   expect(niceTicks(58.2, 61.1, 5)).toEqual([58, 59, 60, 61, 62])

@@ -1,0 +1,273 @@
+import { ordered, type HoldTest } from '../document/types'
+import { quantityAt } from '../document/places'
+import { allowedCourse } from '../prove/holds'
+import type { HoldResult, ProveResult } from '../prove/types'
+import { fromSi, showText, unitFor, type Quantity, type UnitChoice } from '../quantity/units'
+import { figureText, notesOf, type PackBlock, type PackSheet, type PackSource } from './packBlocks'
+
+/** What was proved, on paper and as a table: hold tests with their curve and conditions, soap, functions, the road. */
+
+const SOAPED = { dry: 'nothing', foam: 'slow foam', bubble: 'bubbles grow' }
+const SIDE_WORDS: Record<HoldTest['side'], string> = {
+  left: 'left side',
+  right: 'right side',
+  both: 'both sides together',
+  supply: 'supply side',
+}
+const shortTime = (at: string) => at.slice(0, 16).replace('T', ' ')
+const HOUR = 3600
+/** What nobody said says so: an empty place reads as all in order. */
+const said = (text: string) => text || 'not said'
+const yesNo = (value: number) => (value ? 'yes' : 'no')
+
+/** The proof of a job: every test with its verdict, curve and conditions; what soap, gauge and the road showed; what stays open. */
+export function proofSheet(source: PackSource): PackSheet {
+  const { plan, derived } = source
+  const { result } = derived.stages.prove
+  const tests = ordered(plan.prove.holds)
+  const open = derived.stages.handover.result.open.filter(({ stage }) => stage === 'prove')
+  return {
+    title: 'Proof',
+    blocks: [
+      ...(tests.length ? [] : [{ kind: 'text' as const, text: 'Hold tests: none yet.' }]),
+      ...tests.flatMap(([id, test]) => holdBlocks(source, id, test)),
+      {
+        kind: 'checks',
+        title: 'Under soap',
+        rows: inWalkingOrder(result).map((joint) => {
+          const found = result.soap[joint.id]
+          const by = found ? ` (${said(plan.prove.soap[joint.id]!.who)})` : ''
+          return { done: !!found, text: joint.label, under: found ? `${SOAPED[found]}${by}` : '' }
+        }),
+      },
+      repairsMade(source),
+      functionsRead(source),
+      afterTheRoad(source),
+      {
+        kind: 'list',
+        lines: open.length ? open.map(({ text }) => `Still open: ${text}`) : ['Nothing of it is open.'],
+      },
+      ...notesOf(source, 'prove'),
+    ],
+  }
+}
+
+/** One hold test: what it says, on what it was made, and its course. */
+function holdBlocks({ derived, units }: PackSource, id: string, test: HoldTest): PackBlock[] {
+  const { figures, result } = derived.stages.prove
+  const hold = result.holds[id]!
+  const figure = (name: string) => figureText(figures[`${id}.${name}`], units)
+  const text = (value: number | null, quantity: Quantity) =>
+    value === null ? 'not said' : showText(value, quantity, units)
+  const temperatures = test.readings.map(({ temperature }) => temperature)
+  const barometers = test.readings.flatMap(({ barometer }) => barometer ?? [])
+  const span = (values: readonly number[], quantity: Quantity) =>
+    values.length
+      ? `${text(Math.min(...values), quantity)} to ${text(Math.max(...values), quantity)}`
+      : 'not read'
+  const rows: [string, string][] = [
+    ['Verdict', verdictOf(hold)],
+    ...(hold.leak
+      ? ([
+          ['Loss a day, at 20 °C', figure('loss')],
+          [
+            'In a week',
+            `${figure('week')}; 19 times in 20 from ${figure('weekLow')} to ${figure('weekHigh')}`,
+          ],
+          ['Allowed a day', text(test.allowed / 86_400, 'pressureLoss')],
+        ] as [string, string][])
+      : []),
+    ['Under test', `${SIDE_WORDS[test.side]}, ${text(hold.volume, 'volume')}`],
+    ['Begun', said(shortTime(test.startedAt))],
+    ['Read', `${test.readings.length} times over ${text(hold.duration, 'time')}`],
+    ['Temperature', span(temperatures, 'temperature')],
+    ['Barometer', barometers.length ? span(barometers, 'pressure') : 'not read: as usual at that height'],
+    ['Height', test.heightHeld ? 'held, frame on supports' : 'free to sink'],
+    ['Stood before', text(test.rested, 'time')],
+    [
+      'Gauge',
+      `${said(test.gauge)}, to ${text(test.resolution, 'pressure')}; last checked: ${said(test.gaugeChecked)}`,
+    ],
+    ['Thermometer sure to', `${test.thermometer} K`],
+    ['Who', said(test.who)],
+    ['Made on', said(test.covers)],
+  ]
+  return [
+    { kind: 'table', title: test.label, head: ['', ''], rows },
+    ...(test.readings.length > 1 ? [curveOf(test, hold, result.atmosphere, units)] : []),
+  ]
+}
+const verdictOf = ({ ofThisCircuit, verdict }: HoldResult) =>
+  ofThisCircuit ? (verdict ?? 'no verdict yet') : 'of an earlier circuit: proves nothing of this one'
+
+/** As read, brought to 20 °C, and what may be lost, in hours and the shop’s pressure. */
+function curveOf(test: HoldTest, { leak }: HoldResult, atmosphere: number, units: UnitChoice): PackBlock {
+  const unit = unitFor('pressure', units)
+  const corrected = leak?.corrected ?? []
+  const point = (t: number, gauge: number): [number, number] => [t / HOUR, fromSi(gauge, unit)]
+  const inOrder = (points: [number, number][]) => points.sort(([a], [b]) => a - b)
+  return {
+    kind: 'curve',
+    across: 'hours',
+    up: unit.symbol,
+    courses: [
+      { name: 'as read', dash: [4, 3], points: inOrder(test.readings.map((r) => point(r.t, r.pressure))) },
+      {
+        name: 'brought to 20 °C',
+        dash: null,
+        points: inOrder(corrected.map((p, i) => point(test.readings[i]!.t, p - atmosphere))),
+      },
+      {
+        name: 'may be lost',
+        dash: [1, 2],
+        points: inOrder(allowedCourse(test, corrected).map((end) => point(end.t, end.pressure - atmosphere))),
+      },
+    ],
+  }
+}
+
+/** Every place that may leak: joints as the plan has them, then springs, cores and seats. */
+function inWalkingOrder({ joints, places }: ProveResult): { id: string; label: string }[] {
+  const known = new Set(joints.map(({ id }) => id))
+  return [...joints, ...places.filter(({ id }) => !known.has(id)).sort((a, b) => (a.id < b.id ? -1 : 1))]
+}
+
+const labelsOf = ({ places }: ProveResult) => new Map(places.map(({ id, label }) => [id, label]))
+
+function repairsMade({ plan, derived }: PackSource): PackBlock {
+  const made = ordered(plan.prove.repairs)
+  if (made.length === 0) return { kind: 'text', text: 'Repairs: none was needed, or none written down.' }
+  const labels = labelsOf(derived.stages.prove.result)
+  return {
+    kind: 'table',
+    title: 'Put right',
+    head: ['Where', 'Who', 'When'],
+    rows: made.map(([, { place, who, at }]) => [labels.get(place) ?? place, said(who), shortTime(at)]),
+  }
+}
+
+/** A reading of a function in words: yes or no where nothing is measured. */
+function readText(id: string, value: number, units: UnitChoice): string {
+  const quantity = quantityAt(['prove', 'functions', id, 'value'])
+  return quantity === 'count' ? yesNo(value) : showText(value, quantity, units)
+}
+
+/** What was read when functions were tried; that none was is said too. */
+function functionsRead({ plan, units }: PackSource): PackBlock {
+  const read = Object.entries(plan.prove.functions)
+  if (read.length === 0) return { kind: 'text', text: 'Functions: none was tried.' }
+  return {
+    kind: 'table',
+    title: 'Functions, as read',
+    head: ['Pressed', 'Seen at', 'Reading', 'Who', 'When'],
+    rows: read.map(([id, { value, who, at, of }]) => [
+      of,
+      id.split(':').at(-1)!,
+      readText(id, value, units),
+      who,
+      shortTime(at),
+    ]),
+  }
+}
+
+function afterTheRoad({ plan, derived, units }: PackSource): PackBlock {
+  const { roadChecks } = derived.stages.prove.result
+  return {
+    kind: 'table',
+    title: 'After the road',
+    head: ['', 'Found', 'Measured', 'Who', 'When'],
+    rows: roadChecks.map(({ id, label, quantity }) => {
+      const finding = plan.prove.road[id]
+      if (!finding) return [label, 'not looked at', '', '', '']
+      const { found, value, who, at } = finding
+      const measured = value === null || !quantity ? '' : showText(value, quantity, units)
+      return [label, found === 'fine' ? 'fine' : 'not as it should be', measured, who, shortTime(at)]
+    }),
+  }
+}
+
+/** All that was proved as one table, readings and all: for a spreadsheet, in the shop's units. */
+export function proofTable({ plan, derived, units }: PackSource): {
+  head: string[]
+  rows: (string | number)[][]
+} {
+  const { result } = derived.stages.prove
+  const { holds, soap, functions, repairs, road } = plan.prove
+  const shown = (value: number, quantity: Quantity): [number, string] => {
+    const unit = unitFor(quantity, units)
+    return [Number(fromSi(value, unit).toPrecision(8)), unit.symbol]
+  }
+  const labels = labelsOf(result)
+  const roadLabels = new Map(result.roadChecks.map((check) => [check.id, check]))
+  const hold = ([id, test]: [string, HoldTest]): (string | number)[][] => {
+    const { leak, ...of } = result.holds[id]!
+    const at = (t: number) => new Date(new Date(test.startedAt).getTime() + t * 1000)
+    const when = (t: number) => (Number.isNaN(at(t).getTime()) ? '' : at(t).toISOString())
+    return [
+      ['hold test', test.label, 'verdict', verdictOf({ leak, ...of }), '', test.who, test.startedAt],
+      ...(leak
+        ? [['hold test', test.label, 'loss', ...shown(leak.lossRate, 'pressureLoss'), test.who, '']]
+        : []),
+      ...test.readings.flatMap(({ t, pressure, temperature, barometer }, i) => [
+        ['reading', test.label, 'pressure', ...shown(pressure, 'pressure'), test.who, when(t)],
+        ['reading', test.label, 'temperature', ...shown(temperature, 'temperature'), test.who, when(t)],
+        ...(barometer === null
+          ? []
+          : [['reading', test.label, 'barometer', ...shown(barometer, 'pressure'), test.who, when(t)]]),
+        ...(leak
+          ? [
+              [
+                'reading',
+                test.label,
+                'brought to 20 °C',
+                ...shown(leak.corrected[i]! - result.atmosphere, 'pressure'),
+                test.who,
+                when(t),
+              ],
+            ]
+          : []),
+      ]),
+    ]
+  }
+  return {
+    head: ['Kind', 'Of', 'What', 'Value', 'Unit', 'Who', 'When'],
+    rows: [
+      ...ordered(holds).flatMap(hold),
+      ...Object.entries(soap).map(([id, { finding, who, at }]) => [
+        'soap',
+        labels.get(id) ?? id,
+        result.soap[id] ? 'finding' : 'finding on an earlier circuit',
+        SOAPED[finding],
+        '',
+        who,
+        at,
+      ]),
+      ...ordered(repairs).map(([, r]) => [
+        'repair',
+        labels.get(r.place) ?? r.place,
+        r.kind,
+        '',
+        '',
+        r.who,
+        r.at,
+      ]),
+      ...Object.entries(functions).map(([id, { value, who, at, of }]) => {
+        const quantity = quantityAt(['prove', 'functions', id, 'value'])
+        const read = quantity === 'count' ? [yesNo(value), ''] : shown(value, quantity)
+        return ['function', of, id, ...read, who, at]
+      }),
+      ...Object.entries(road).map(([id, { found, value, who, at }]) => {
+        const check = roadLabels.get(id)
+        const measured = value === null || !check?.quantity ? ['', ''] : shown(value, check.quantity)
+        return [
+          'after the road',
+          check?.label ?? id,
+          found === 'fine' ? 'fine' : 'not fine',
+          ...measured,
+          who,
+          at,
+        ]
+      }),
+    ],
+  }
+}

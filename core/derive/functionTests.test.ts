@@ -7,6 +7,7 @@ import { quantityAt } from '../document/places'
 import type { Archetype, Plan } from '../document/types'
 import { createDeriver } from './derive'
 import { FaultBench } from './diagnosis'
+import { functionRank } from './functionTests'
 
 const flatbed = demoJobs().find(({ id }) => id === 'estuary-flatbed')!.plan
 const withCircuit = (archetype: Archetype): Plan => applyEdit(flatbed, circuitPatches(flatbed.air, archetype))
@@ -110,6 +111,14 @@ test('no test brings a spring over what it bears, or under what it asks', () => 
         // One second of a quick valve is the least that can be pressed.
         if (test.startsWith('down-')) expect([id, test, value > 0]).toEqual([id, test, true])
       }
+  }
+})
+
+test('what was read can be put in the order it was pressed in, however it was kept', () => {
+  for (const { ids } of [wireless, high, gauge, benchOf('engine-driven')]) {
+    const ranks = ids.map(functionRank)
+    expect(Math.min(...ranks)).toBeGreaterThanOrEqual(0)
+    expect(ranks).toEqual([...ranks].sort((a, b) => a - b))
   }
 })
 

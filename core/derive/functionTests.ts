@@ -313,6 +313,27 @@ function serviceLock(trial: FunctionTrial, [control]: Control[]): void {
 /** A spring that rises by more than this is being filled, Pa. */
 const MOVES = 5000
 
+/** Tests in their order, by what their ids begin with. */
+const ORDER = [
+  'stand-by',
+  'cab',
+  'charge',
+  'relief',
+  'up',
+  'rest',
+  'gauge',
+  'memory',
+  'keep-up',
+  'draw',
+  'down',
+  'lock',
+  'dump',
+  'cut-in',
+  'seat',
+]
+/** Where a test or a sight of it stands in that order. */
+export const functionRank = (id: string): number => ORDER.findIndex((begin) => id.startsWith(begin))
+
 /**
  * All tests of a plan in their order, with what is seen; a second or less.
  * @param held how long each side is pressed, s, by test: filled in by the sound system, kept for all others

@@ -3,6 +3,7 @@ import { quantityAt } from '../document/places'
 import { allowedCourse } from '../prove/holds'
 import type { HoldResult, ProveResult } from '../prove/types'
 import { fromSi, showText, unitFor, type Quantity, type UnitChoice } from '../quantity/units'
+import { functionRank } from './functionTests'
 import { figureText, notesOf, type PackBlock, type PackSheet, type PackSource } from './packBlocks'
 
 /** What was proved, on paper and as a table: hold tests with their curve and conditions, soap, functions, the road. */
@@ -86,7 +87,7 @@ function holdBlocks({ derived, units }: PackSource, id: string, test: HoldTest):
     ['Stood before', text(test.rested, 'time')],
     [
       'Gauge',
-      `${said(test.gauge)}, to ${text(test.resolution, 'pressure')}; last checked: ${said(test.gaugeChecked)}`,
+      `${said(test.gauge)}, to ${showText(test.resolution, 'pressure', units, 2)}; last checked: ${said(test.gaugeChecked)}`,
     ],
     ['Thermometer sure to', `${test.thermometer} K`],
     ['Who', said(test.who)],
@@ -146,6 +147,29 @@ function repairsMade({ plan, derived }: PackSource): PackBlock {
   }
 }
 
+/** What a reading of a function is of, in words. */
+const SEEN_AT: Record<string, string> = {
+  left: 'left spring',
+  right: 'right spring',
+  tank: 'tank',
+  amps: 'current',
+  volts: 'volts at the compressor',
+  earth: 'drop over its earth',
+  seconds: 'it took',
+  stamped: 'opens at, as stamped',
+  rings: 'air by its ring',
+  shows: 'it shows',
+  'shows-left': 'shows for the left',
+  'shows-right': 'shows for the right',
+  lit: 'lamp lit',
+  blows: 'it blows',
+  hears: 'it answers',
+  moves: 'it fills',
+  runs: 'it runs',
+  starts: 'starts at',
+  stops: 'stops at',
+}
+
 /** A reading of a function in words: yes or no where nothing is measured. */
 function readText(id: string, value: number, units: UnitChoice): string {
   const quantity = quantityAt(['prove', 'functions', id, 'value'])
@@ -154,7 +178,8 @@ function readText(id: string, value: number, units: UnitChoice): string {
 
 /** What was read when functions were tried; that none was is said too. */
 function functionsRead({ plan, units }: PackSource): PackBlock {
-  const read = Object.entries(plan.prove.functions)
+  const byTest = (a: string, b: string) => functionRank(a) - functionRank(b) || (a < b ? -1 : 1)
+  const read = Object.entries(plan.prove.functions).sort(([a], [b]) => byTest(a, b))
   if (read.length === 0) return { kind: 'text', text: 'Functions: none was tried.' }
   return {
     kind: 'table',
@@ -162,7 +187,7 @@ function functionsRead({ plan, units }: PackSource): PackBlock {
     head: ['Pressed', 'Seen at', 'Reading', 'Who', 'When'],
     rows: read.map(([id, { value, who, at, of }]) => [
       of,
-      id.split(':').at(-1)!,
+      SEEN_AT[id.split(':').at(-1)!] ?? id,
       readText(id, value, units),
       who,
       shortTime(at),

@@ -68,7 +68,7 @@ test('what is still open is said before it goes out of the door', () => {
     'No function was tried: left, right, both, down, cut-out.',
     'After the road, 7 things are not looked at.',
   ])
-  expect(sheet(plan).result.open.map((o) => o.stage)).toEqual(['build', 'prove'])
+  expect(sheet(plan).result.open.map((o) => o.stage)).toEqual(['build', 'prove', 'prove', 'prove'])
   expect(
     texts(
       changed((p) => {

@@ -176,3 +176,9 @@ test('one reading, or all at one time, is refused with a reason', () => {
     'same time',
   )
 })
+
+test('a vessel of 10 L that loses 100 Pa in 600 s at one temperature: 1.67e-3 Pa·m³/s (EN 1779, technique D; memory)', () => {
+  const at = (t: number, pressure: number) => ({ t, pressure, temperature: 293.15, barometer: 101_325 })
+  const { leak } = leakRate(0.01, [at(0, 50_000), at(600, 49_900)], { resolution: 1, thermometer: 0.001 }, 1)
+  expect(leak).toBeCloseTo(1.667e-3, 6)
+})

@@ -81,6 +81,7 @@ const setNextCheck = () =>
           <NumField
             v-if="check.quantity"
             class="w-32"
+            hide-label
             :label="`${check.label}, measured`"
             :value="road[check.id]?.value ?? null"
             :quantity="check.quantity"

@@ -15,6 +15,7 @@ const {
   digits,
   hideLabel = false,
   guess = false,
+  mayBeEmpty = false,
 } = defineProps<{
   label: string
   value: number | null
@@ -25,8 +26,10 @@ const {
   hideLabel?: boolean
   /** Not measured yet: as the kind's example has it, or a guess taken over. */
   guess?: boolean
+  /** Emptied, it says so, and nothing is known of it any more. */
+  mayBeEmpty?: boolean
 }>()
-const emit = defineEmits<{ change: [value: number] }>()
+const emit = defineEmits<{ change: [value: number]; clear: [] }>()
 const GUESS = 'Still a guess: not measured on this truck'
 const shop = useShop()
 const id = useId()
@@ -54,6 +57,11 @@ function finish(): void {
     typed.value = null
     problem.value = ''
     return
+  }
+  if (mayBeEmpty && typed.value.trim() === '') {
+    typed.value = null
+    problem.value = ''
+    return emit('clear')
   }
   const parsed = parseQuantity(typed.value, quantity, unit.value)
   if (!parsed.ok) {

@@ -1,5 +1,5 @@
 import { derive } from './making'
-import { HOLD_READ } from '../document/newHold'
+import { HOLD_READ, READING_UNSAID } from '../document/newHold'
 import type { AirPath, HoldTest, Plan, Reading } from '../document/types'
 import { coversText } from '../prove/covers'
 import { acceptedAs } from '../handover/rules'
@@ -22,7 +22,7 @@ function night(
       t: i * interval,
       pressure: Math.round((absolute - 101_325) / step) * step,
       temperature: celsius + 273.15,
-      barometer: null,
+      ...READING_UNSAID,
     }
   })
 }

@@ -33,7 +33,7 @@ test('the curve is what was read, the same at 20 °C, and what may be lost, in t
   const [read, corrected] = curve!.courses
   expect(read!.points).toHaveLength(readings.length)
   expect(read!.points[0]![1]).toBeCloseTo(readings[0]!.pressure / 1e5, 9)
-  const warm = ((readings[0]!.pressure + 101_325) * 293.15) / readings[0]!.temperature
+  const warm = ((readings[0]!.pressure + 101_325) * 293.15) / readings[0]!.temperature!
   expect(Math.abs(corrected!.points[0]![1] - (warm - 101_325) / 1e5)).toBeLessThan(0.05)
   expect(blocks('curve', sourceOf('festival-rig', US_UNITS))[0]!.up).toBe('psi')
 })

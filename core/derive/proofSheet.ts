@@ -60,7 +60,9 @@ function holdBlocks({ derived, units }: PackSource, id: string, test: HoldTest):
   const figure = (name: string) => figureText(figures[`${id}.${name}`], units)
   const text = (value: number | null, quantity: Quantity) =>
     value === null ? 'not said' : showText(value, quantity, units)
-  const temperatures = test.readings.map(({ temperature }) => temperature)
+  const temperatures = test.readings.flatMap(({ temperature, second }) =>
+    [temperature ?? [], second ?? []].flat(),
+  )
   const barometers = test.readings.flatMap(({ barometer }) => barometer ?? [])
   const span = (values: readonly number[], quantity: Quantity) =>
     values.length
@@ -80,7 +82,7 @@ function holdBlocks({ derived, units }: PackSource, id: string, test: HoldTest):
       : []),
     ['Under test', `${SIDE_WORDS[test.side]}, ${text(hold.volume, 'volume')}`],
     ['Begun', said(shortTime(test.startedAt))],
-    ['Read', `${test.readings.length} times over ${text(hold.duration, 'time')}`],
+    ['Read', `${test.readings.length} times over ${text(hold.duration, 'time')}${leftOut(test)}`],
     ['Temperature', span(temperatures, 'temperature')],
     ['Barometer', barometers.length ? span(barometers, 'pressure') : 'not read: as usual at that height'],
     ['Height', test.heightHeld ? 'held, frame on supports' : 'free to sink'],
@@ -95,33 +97,38 @@ function holdBlocks({ derived, units }: PackSource, id: string, test: HoldTest):
   ]
   return [
     { kind: 'table', title: test.label, head: ['', ''], rows },
-    ...(test.readings.length > 1 ? [curveOf(test, hold, result.atmosphere, units)] : []),
+    ...(hold.readings.length > 1 ? [curveOf(test, hold, result.atmosphere, units)] : []),
   ]
+}
+/** How many readings somebody held to be misread. */
+function leftOut({ readings }: HoldTest): string {
+  const count = readings.filter(({ out }) => out).length
+  return count ? `, ${count} of them left out as misread` : ''
 }
 const verdictOf = ({ ofThisCircuit, verdict }: HoldResult) =>
   ofThisCircuit ? (verdict ?? 'no verdict yet') : 'of an earlier circuit: proves nothing of this one'
 
 /** As read, brought to 20 °C, and what may be lost, in hours and the shop’s pressure. */
-function curveOf(test: HoldTest, { leak }: HoldResult, atmosphere: number, units: UnitChoice): PackBlock {
+function curveOf(test: HoldTest, hold: HoldResult, atmosphere: number, units: UnitChoice): PackBlock {
+  const { readings, leak } = hold
   const unit = unitFor('pressure', units)
   const corrected = leak?.corrected ?? []
   const point = (t: number, gauge: number): [number, number] => [t / HOUR, fromSi(gauge, unit)]
-  const inOrder = (points: [number, number][]) => points.sort(([a], [b]) => a - b)
   return {
     kind: 'curve',
     across: 'hours',
     up: unit.symbol,
     courses: [
-      { name: 'as read', dash: [4, 3], points: inOrder(test.readings.map((r) => point(r.t, r.pressure))) },
+      { name: 'as read', dash: [4, 3], points: readings.map((r) => point(r.t, r.pressure)) },
       {
         name: 'brought to 20 °C',
         dash: null,
-        points: inOrder(corrected.map((p, i) => point(test.readings[i]!.t, p - atmosphere))),
+        points: corrected.map((p, i) => point(readings[i]!.t, p - atmosphere)),
       },
       {
         name: 'may be lost',
         dash: [1, 2],
-        points: inOrder(allowedCourse(test, corrected).map((end) => point(end.t, end.pressure - atmosphere))),
+        points: allowedCourse(test, hold).map((end) => point(end.t, end.pressure - atmosphere)),
       },
     ],
   }
@@ -225,33 +232,27 @@ export function proofTable({ plan, derived, units }: PackSource): {
   const labels = labelsOf(result)
   const roadLabels = new Map(result.roadChecks.map((check) => [check.id, check]))
   const hold = ([id, test]: [string, HoldTest]): (string | number)[][] => {
-    const { leak, ...of } = result.holds[id]!
+    const of = result.holds[id]!
+    const { leak } = of
     const at = (t: number) => new Date(new Date(test.startedAt).getTime() + t * 1000)
     const when = (t: number) => (Number.isNaN(at(t).getTime()) ? '' : at(t).toISOString())
+    const row = (what: string, value: number | null, quantity: Quantity, t: number, kind = 'reading') =>
+      value === null ? [] : [[kind, test.label, what, ...shown(value, quantity), test.who, when(t)]]
     return [
-      ['hold test', test.label, 'verdict', verdictOf({ leak, ...of }), '', test.who, test.startedAt],
-      ...(leak
-        ? [['hold test', test.label, 'loss', ...shown(leak.lossRate, 'pressureLoss'), test.who, '']]
-        : []),
-      ...test.readings.flatMap(({ t, pressure, temperature, barometer }, i) => [
-        ['reading', test.label, 'pressure', ...shown(pressure, 'pressure'), test.who, when(t)],
-        ['reading', test.label, 'temperature', ...shown(temperature, 'temperature'), test.who, when(t)],
-        ...(barometer === null
-          ? []
-          : [['reading', test.label, 'barometer', ...shown(barometer, 'pressure'), test.who, when(t)]]),
-        ...(leak
-          ? [
-              [
-                'reading',
-                test.label,
-                'brought to 20 °C',
-                ...shown(leak.corrected[i]! - result.atmosphere, 'pressure'),
-                test.who,
-                when(t),
-              ],
-            ]
-          : []),
-      ]),
+      ['hold test', test.label, 'verdict', verdictOf(of), '', test.who, test.startedAt],
+      ...(leak ? row('loss', leak.lossRate, 'pressureLoss', 0, 'hold test') : []),
+      ...test.readings.flatMap(({ t, pressure, temperature, second, barometer, out }) => {
+        const kind = out ? 'reading left out' : 'reading'
+        return [
+          ...row('pressure', pressure, 'pressure', t, kind),
+          ...row('temperature', temperature, 'temperature', t, kind),
+          ...row('second temperature', second, 'temperature', t, kind),
+          ...row('barometer', barometer, 'pressure', t, kind),
+        ]
+      }),
+      ...(leak?.corrected ?? []).flatMap((p, i) =>
+        row('brought to 20 °C', p - result.atmosphere, 'pressure', of.readings[i]!.t),
+      ),
     ]
   }
   return {

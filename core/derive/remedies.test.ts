@@ -245,6 +245,7 @@ const PLANS: [string, Plan][] = [
     'two pressures on one line',
     changed((p) => (p.tune.presets.totes = { left: 200_000, right: 300_000 }), onCircuit('wireless-single')),
   ],
+  ['a reading by itself', changed((p) => (p.prove.holds.evening!.readings[5]!.pressure -= 15_000))],
   ['free to sink', changed((p) => (p.prove.holds.evening!.heightHeld = false))],
   [
     'a bubble',

@@ -1,8 +1,8 @@
-import { newHold } from './newHold'
+import { newHold, READING_UNSAID } from './newHold'
 import { appendByDevice, gaugeOfSide, stampReading } from './appendReading'
 
 const test_ = () => newHold('Night', 1, 'left', 1000, 'Bram')
-const reading = { pressure: 400_000, temperature: 293.15, barometer: null }
+const reading = { pressure: 400_000, temperature: 293.15, ...READING_UNSAID }
 
 test('the first reading begins the test; later ones are stamped from there, and never before the last', () => {
   const of = test_()

@@ -1,5 +1,12 @@
 import { PRACTICE } from '../catalog/practice'
-import type { HoldTest } from './types'
+import type { HoldTest, Reading } from './types'
+
+/** What a reading says of itself until somebody says more: one thermometer, no barometer. */
+export const READING_UNSAID: Pick<Reading, 'second' | 'barometer' | 'out'> = {
+  second: null,
+  barometer: null,
+  out: false,
+}
 
 /** How a hold test is read until somebody says otherwise. */
 export const HOLD_READ: Pick<

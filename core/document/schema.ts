@@ -615,8 +615,10 @@ export const planSchema = shape<Plan>({
           shape({
             t: numberField(-1e9, 1e9),
             pressure: numberField(-101_325, 5e6),
-            temperature: numberField(1, 2000),
+            temperature: nullableNumber(1, 2000),
+            second: nullableNumber(1, 2000),
             barometer: nullableNumber(1, 200_000),
+            out: flagField(),
           }),
           MOST_READINGS,
         ),

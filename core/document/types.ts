@@ -790,8 +790,12 @@ export interface BuildPlan {
 export interface Reading {
   /** s from the first reading */ t: number
   /** Pa gauge */ pressure: number
-  /** K */ temperature: number
+  /** K, and at another place; null where it was not read. */
+  temperature: number | null
+  second: number | null
   /** Pa, or null for the standard atmosphere */ barometer: number | null
+  /** Left out: somebody holds it to be misread. */
+  out: boolean
 }
 export interface HoldTest {
   label: string

@@ -1,7 +1,7 @@
 import { KIND_IDS, type ComponentKind } from '../catalog/kinds'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { newHaul, newItem } from './newHaul'
-import { HOLD_READ } from './newHold'
+import { HOLD_READ, READING_UNSAID } from './newHold'
 import { NOT_LOOKED_AT } from '../catalog/partStates'
 import { sameJson } from '../quantity/patch'
 import { TUNE_UNSAID, WIRING_UNSAID } from './unsaid'
@@ -127,10 +127,18 @@ function upgradeBuild(build: unknown): unknown {
   return ticks === filled.ticks ? filled : { ...filled, ticks }
 }
 
+/** Readings of a hold test, with what they did not say before. */
+function filledReadings(hold: unknown): unknown {
+  if (!isRecord(hold) || !Array.isArray(hold.readings)) return hold
+  const before = hold.readings as unknown[]
+  const readings = before.map((reading) => fill(reading, { ...READING_UNSAID }))
+  return readings.every((reading, i) => reading === before[i]) ? hold : { ...hold, readings }
+}
+
 function upgradeProve(prove: unknown): unknown {
   const filled = fill(prove, { functions: {}, repairs: {}, road: {} }, ['functions', 'repairs', 'road'])
   if (!isRecord(filled)) return filled
-  const holds = each(filled.holds, (hold) => fill(hold, HOLD_READ as unknown as Json))
+  const holds = each(filled.holds, (hold) => filledReadings(fill(hold, HOLD_READ as unknown as Json)))
   const soap = each(filled.soap, (found) => fill(found, { of: '' }))
   return holds === filled.holds && soap === filled.soap ? filled : { ...filled, holds, soap }
 }
@@ -189,7 +197,8 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner fender, brake
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
- * Version 14 added, of Prove, what was found after the first drive; of hold tests who made them, with which gauge, and when that was checked.
+ * Version 14 added, of Prove, what was found after the first drive; of hold tests who made them, with which gauge,
+ * when that was checked, and of their readings a second thermometer and which are left out.
  * Version 13 added, of Prove, what was read when functions were tried, and leaks put right.
  * Version 12 added, of Power, the delay of a second compressor, and which way plugs face.
  * Version 11 added, of Power, what was chosen of every wire, earth, guard, relay and battery.

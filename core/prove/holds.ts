@@ -1,28 +1,29 @@
 import { ordered, type HoldTest, type ProvePlan } from '../document/types'
-import { judgeHold } from './judge'
-import type { HoldResult, Judged, TestVolumes } from './types'
+import { asJudged } from './asRead'
+import { farthestOff, judgeHold } from './judge'
+import type { HoldReading, HoldResult, Judged, TestVolumes } from './types'
 import { testVolume } from './volumes'
 
 const DAY = 86_400
 
 /** Loss that still counts as tight, Pa/s. */
-export const allowedLoss = (test: HoldTest): number => test.allowed / DAY
+export const allowedLoss = (test: Pick<HoldTest, 'allowed'>): number => test.allowed / DAY
 
 /**
  * What the air may lose and still count as tight, from the first reading brought to 20 °C to the last.
- * @param corrected absolute pressures at 20 °C, Pa, reading by reading.
  * @returns time, s, and absolute pressure, Pa, of both ends; nothing before two readings.
  */
 export function allowedCourse(
-  test: HoldTest,
-  corrected: readonly number[],
+  test: Pick<HoldTest, 'allowed'>,
+  { readings, leak }: Pick<HoldResult, 'readings' | 'leak'>,
 ): { t: number; pressure: number }[] {
-  const read = test.readings
-    .map(({ t }, i) => ({ t, pressure: corrected[i] ?? NaN }))
-    .sort((a, b) => a.t - b.t)
-  const [first, last] = [read[0], read.at(-1)]
-  if (!first || !last || read.length < 2) return []
-  return [first, { t: last.t, pressure: first.pressure - allowedLoss(test) * (last.t - first.t) }]
+  const [first, last] = [readings[0], readings.at(-1)]
+  const begins = leak?.corrected[0]
+  if (!first || !last || begins === undefined || readings.length < 2) return []
+  return [
+    { t: first.t, pressure: begins },
+    { t: last.t, pressure: begins - allowedLoss(test) * (last.t - first.t) },
+  ]
 }
 
 /** One hold test with temperature taken out, or what keeps it from being read. */
@@ -34,22 +35,24 @@ function readHold(
   ofThisCircuit: boolean,
 ): HoldResult {
   const volume = testVolume(test, volumes)
-  const times = test.readings.map((r) => r.t)
-  const duration = times.length ? Math.max(...times) - Math.min(...times) : 0
+  let readings: HoldReading[] = []
   let judged: Judged | null = null
   let problem: string | null = null
   try {
-    const readings = test.readings.map((r) => ({ ...r, barometer: r.barometer ?? atmosphere }))
+    readings = asJudged(test, atmosphere)
     judged = judgeHold({ ...test, readings }, volume, allowedLoss(test))
   } catch (error) {
     problem = (error as Error).message
   }
+  const duration = readings.length ? readings.at(-1)!.t - readings[0]!.t : 0
   const leak = judged?.leak ?? null
   // A truck left free to sink hides its leak: such a test of a spring never reads tight.
   const sinks = !test.heightHeld && test.side !== 'supply'
   const read = leak && (leak.verdict === 'tight' && sinks ? 'cannot tell' : leak.verdict)
   const verdict = ofThisCircuit ? read : null
-  return { id, ofThisCircuit, volume, leak, verdict, why: judged?.why ?? null, problem, duration }
+  const why = judged?.why ?? null
+  const astray = farthestOff(test, readings)
+  return { id, ofThisCircuit, volume, leak, verdict, why, problem, readings, astray, duration }
 }
 
 /**

@@ -77,7 +77,9 @@ const sum = (list: readonly number[], of: (v: number, i: number) => number) =>
   list.reduce((total, v, i) => total + of(v, i), 0)
 const mean = (list: readonly number[]) => sum(list, (v) => v) / list.length
 
-type Judge = Pick<HoldTest, 'readings' | 'resolution' | 'thermometer' | 'rested' | 'lag'>
+/** How a test is read, and its readings as they are judged. */
+type HowRead = Pick<HoldTest, 'resolution' | 'thermometer' | 'rested' | 'lag'>
+type Judge = HowRead & { readings: readonly HoldReading[] }
 
 interface Looked {
   verdict: Verdict
@@ -90,7 +92,7 @@ interface Looked {
 
 /** Readings as points of a straight loss: each at 20 °C, with what may be wrong about it. */
 function pointsOf(
-  { resolution, thermometer, rested, lag }: Judge,
+  { resolution, thermometer, rested, lag }: HowRead,
   readings: readonly HoldReading[],
   follows: number,
   fades: number,
@@ -105,7 +107,7 @@ function pointsOf(
       t: r.t,
       corrected: (p * REFERENCE_TEMPERATURE) / inside[i]!.temperature,
       perKelvin: (p / r.temperature) * gone,
-      sd: Math.hypot((p * thermometer) / r.temperature, unseen[i]!),
+      sd: Math.hypot((p * Math.hypot(thermometer, r.unsure ?? 0)) / r.temperature, unseen[i]!),
       shown: Math.round(r.pressure / resolution),
     }
   })
@@ -115,7 +117,7 @@ function pointsOf(
  * The readings so far, looked at once: as often as one likes, its verdict is wrong in one test of forty either way.
  * @param readings in order of time, two or more at different times; `allowed` Pa/s
  */
-export function look(test: Judge, readings: readonly HoldReading[], allowed: number): Looked {
+export function look(test: HowRead, readings: readonly HoldReading[], allowed: number): Looked {
   const { resolution, lag } = test
   const degrees = readings.length - 2
   // The air inside is somewhere between following at once and following late by the longest the lag may be.
@@ -136,7 +138,7 @@ export function look(test: Judge, readings: readonly HoldReading[], allowed: num
 }
 
 /** Whether the later half alone, read as if nothing had been before, loses more than is allowed without a bend. */
-function losesLater(test: Judge, readings: readonly HoldReading[], allowed: number): boolean {
+function losesLater(test: HowRead, readings: readonly HoldReading[], allowed: number): boolean {
   const later = readings.slice(Math.floor(readings.length / 2))
   if (later.length < LEAST_LATER || later.at(-1)!.t === later[0]!.t) return false
   return !bendsAt(test, later) && look(test, later, allowed).low > allowed
@@ -145,7 +147,7 @@ function losesLater(test: Judge, readings: readonly HoldReading[], allowed: numb
 const LEAST_LATER = 3
 
 /** Whether the readings bend as no steady leak does, the warmth that fits taken out. */
-function bendsAt(test: Judge, readings: readonly HoldReading[]): boolean {
+function bendsAt(test: HowRead, readings: readonly HoldReading[]): boolean {
   const points = pointsOf(test, readings, 0, test.lag)
   const { warmth } = slopeOf(points, test.resolution)
   const straight = points.map(({ corrected, perKelvin }) => corrected - warmth * perKelvin)
@@ -155,7 +157,7 @@ function bendsAt(test: Judge, readings: readonly HoldReading[]): boolean {
 
 /** What keeps it from being told: the largest part of its doubt. */
 function whyNot(
-  { resolution, thermometer, lag }: Judge,
+  { resolution, thermometer, lag }: HowRead,
   readings: readonly HoldReading[],
   slopes: readonly Slope[],
 ): WhyNot {
@@ -171,7 +173,7 @@ function whyNot(
 }
 
 /** Readings that would follow at the same pace: the loss goes on, the temperature stays, the gauge rounds. */
-function goingOn(test: Judge, readings: readonly HoldReading[], loss: number, more: number): HoldReading[] {
+function goingOn(test: HowRead, readings: readonly HoldReading[], loss: number, more: number): HoldReading[] {
   const last = readings.at(-1)!
   const every = (last.t - readings[0]!.t) / (readings.length - 1)
   return Array.from({ length: more }, (_, i) => {
@@ -188,7 +190,7 @@ const LONGEST = 21 * 86_400
 
 /** Further time at the same pace until it can be told, s, if it goes on as it looks now; 0 where that is not in sight. */
 function waitMore(
-  test: Judge,
+  test: HowRead,
   readings: readonly HoldReading[],
   { loss, why }: Looked,
   allowed: number,
@@ -237,4 +239,36 @@ export function judgeHold(test: Judge, volume: number, allowed: number): Judged 
     },
     why,
   }
+}
+
+/** Readings on either side that one is compared with, and how many there must be. */
+const BESIDE = 8
+const LEAST_BESIDE = 4
+/** Off by more than so many times its doubt, and more than the gauge’s step, a reading is likelier misread than true. */
+const ASTRAY = 6
+
+/** The reading that lies farthest off what its neighbours say, and by how much, Pa; null where all agree. */
+export function farthestOff(
+  test: HowRead,
+  readings: readonly HoldReading[],
+): { index: number; by: number } | null {
+  if (readings.length <= LEAST_BESIDE) return null
+  const points = pointsOf(test, readings, test.lag, test.lag)
+  let found: { index: number; by: number } | null = null
+  let most = ASTRAY
+  readings.forEach((reading, i) => {
+    const beside = points.filter((_, k) => k !== i && Math.abs(k - i) <= BESIDE)
+    if (beside.length < LEAST_BESIDE || beside[0]!.t === beside.at(-1)!.t) return
+    const { loss, warmth, level, at, misfit } = slopeOf(beside, test.resolution)
+    const own = points[i]!
+    const by = own.corrected - (level - loss * (own.t - at) + warmth * own.perKelvin)
+    const scatter = misfit / Math.max(beside.length - 2, 1)
+    const doubt = Math.sqrt(own.sd ** 2 + test.resolution ** 2 / 12 + scatter)
+    const off = (Math.abs(by) - test.resolution) / doubt
+    if (off > most) {
+      most = off
+      found = { index: reading.index ?? i, by }
+    }
+  })
+  return found
 }

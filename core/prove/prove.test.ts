@@ -2,6 +2,7 @@ import { startingCircuit } from '../air/circuit/startingCircuits'
 import { springClass } from '../catalog/springs'
 import { tubeClass } from '../catalog/tubes'
 import { newPlan } from '../derive/newPlan'
+import { READING_UNSAID } from '../document/newHold'
 import type { AirPlan, HoldTest, ProvePlan, Reading } from '../document/types'
 import { coversText, writeCovers } from './covers'
 import { allowedCourse } from './holds'
@@ -18,7 +19,7 @@ const at = (hours: number, pressure: number): Reading => ({
   t: hours * 3600,
   pressure,
   temperature: 293.15,
-  barometer: null,
+  ...READING_UNSAID,
 })
 const steady = Array.from({ length: 13 }, (_, i) => at(i, 414_000))
 const falling = Array.from({ length: 13 }, (_, i) => at(i, 414_000 - i * 2000))
@@ -221,13 +222,41 @@ test('a reading over the spring’s limit is a Stop', () => {
 })
 
 test('what may be lost: from the first reading down by what is allowed a day, whatever order they were typed in', () => {
-  const day = (days: number) => ({ ...steady[0]!, t: days * 86_400 })
-  const test = { allowed: 3500, readings: [day(2), day(0), day(1)] } as unknown as HoldTest
-  expect(allowedCourse(test, [500_000, 515_000, 508_000])).toEqual([
-    { t: 0, pressure: 515_000 },
-    { t: 172_800, pressure: 508_000 },
+  const day = (days: number, pressure: number) => ({ ...steady[0]!, t: days * 86_400, pressure })
+  const test = hold({ readings: [day(2, 393_000), day(0, 400_000), day(1, 397_000)] })
+  const of = run({ holds: { a: test } }).result.holds.a!
+  expect(of.readings.map(({ t }) => t / 86_400)).toEqual([0, 1, 2])
+  expect(of.leak!.corrected[0]).toBeCloseTo(400_000 + 101_325, 0)
+  expect(allowedCourse(test, of)).toEqual([
+    { t: 0, pressure: of.leak!.corrected[0] },
+    { t: 172_800, pressure: expect.closeTo(of.leak!.corrected[0]! - 7000, 6) },
   ])
-  expect(allowedCourse({ ...test, readings: test.readings.slice(0, 1) }, [500_000])).toEqual([])
+  expect(allowedCourse(test, { ...of, readings: of.readings.slice(0, 1) })).toEqual([])
+})
+
+test('a reading far from its neighbours is told, and left out by its remedy it counts no more; one within doubt is not', () => {
+  const off = (by: number) => {
+    const readings = steady.map((r, i) => (i === 5 ? { ...r, pressure: r.pressure + by } : r))
+    return run({ holds: { a: hold({ readings }) } })
+  }
+  const far = off(-8000)
+  const note = far.notes.find(({ rule }) => rule === 'reading-astray')!
+  expect(note).toMatchObject({ rank: 'know', title: expect.stringContaining('reading 6') })
+  expect(note.value! / 8000).toBeCloseTo(1, 1)
+  expect(note.remedy!.patches).toEqual([
+    { op: 'replace', path: ['prove', 'holds', 'a', 'readings', 5, 'out'], value: true },
+  ])
+  expect(off(-800).notes.map(({ rule }) => rule)).not.toContain('reading-astray')
+  const without = run({
+    holds: {
+      a: hold({ readings: steady.map((r, i) => (i === 5 ? { ...r, pressure: 406_000, out: true } : r)) }),
+    },
+  })
+  expect(without.result.holds.a!.readings).toHaveLength(steady.length - 1)
+  expect(without.notes.map(({ rule }) => rule)).not.toContain('reading-astray')
+  // Few readings have no neighbours to speak of.
+  const few = hold({ readings: [at(0, 414_000), at(1, 380_000), at(2, 414_000)] })
+  expect(run({ holds: { a: few } }).result.holds.a!.astray).toBeNull()
 })
 
 test('that no function was tried is said once something was proved, until one reading is there', () => {

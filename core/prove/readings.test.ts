@@ -1,3 +1,4 @@
+import { READING_UNSAID } from '../document/newHold'
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
 import { besideReadings, readRows } from './readings'
 
@@ -13,25 +14,25 @@ test('plain rows: minutes, and the shop’s own units', () => {
       t: 0,
       pressure: expect.closeTo(60 * 6894.757, 3),
       temperature: expect.closeTo(293.15, 6),
-      barometer: null,
+      ...READING_UNSAID,
     },
     {
       t: 600,
       pressure: expect.closeTo(59 * 6894.757, 3),
       temperature: expect.closeTo(293.15, 6),
-      barometer: null,
+      ...READING_UNSAID,
     },
   ])
 })
 
 test('a head row names columns in any order and their units; semicolons and decimal commas', () => {
   expect(read('temperature (°C);pressure (bar);time (h)\n20;4,1;0\n18,5;4,05;1,5', US_UNITS)).toEqual([
-    { t: 0, pressure: expect.closeTo(410_000, 3), temperature: expect.closeTo(293.15, 6), barometer: null },
+    { t: 0, pressure: expect.closeTo(410_000, 3), temperature: expect.closeTo(293.15, 6), ...READING_UNSAID },
     {
       t: 5400,
       pressure: expect.closeTo(405_000, 3),
       temperature: expect.closeTo(291.65, 6),
-      barometer: null,
+      ...READING_UNSAID,
     },
   ])
 })
@@ -57,7 +58,8 @@ test('what cannot be read says which row and why', () => {
   const problem = (text: string) => readRows(text, US_UNITS).problem
   expect(problem('')).toContain('no rows')
   expect(problem('0, 60, 68\n10, sixty, 68')).toMatch(/Row 2, pressure: “sixty”/)
-  expect(problem('0, 60')).toMatch(/Row 1/)
+  expect(problem('0')).toMatch(/Row 1, pressure: Nothing typed/)
+  expect(problem('0, 60')).toBeNull()
   expect(problem('time,pressure\n0,60')).toContain('no temperature column')
 })
 
@@ -68,7 +70,7 @@ describe('rows beside those that a test has', () => {
     if (read.problem !== null) throw new Error(read.problem)
     return read
   }
-  const there = [{ t: 0, pressure: 400_000, temperature: 293.15, barometer: null }]
+  const there = [{ t: 0, pressure: 400_000, temperature: 293.15, ...READING_UNSAID }]
   const SEVEN_PM = 19 * 3600
   test('a clock goes by when the test began, over midnight too', () => {
     const read = rows('22:00, 399 kPa, 15 °C\n07:10, 398 kPa, 10 °C')

@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { READING_UNSAID } from '../document/newHold'
 import type { Reading } from '../document/types'
 import { parseQuantity } from '../quantity/parse'
 import { unitFor, type Quantity, type UnitChoice } from '../quantity/units'
@@ -29,15 +30,20 @@ export function besideReadings(
   return [...there, ...added].sort((a, b) => a.t - b.t)
 }
 
-const COLUMNS: { key: keyof Reading; names: RegExp; quantity: Quantity }[] = [
+/** What a row may leave empty. */
+const MAY_MISS: readonly string[] = ['temperature', 'second', 'barometer']
+type ReadKey = Exclude<keyof Reading, 'out'>
+const COLUMNS: { key: ReadKey; names: RegExp; quantity: Quantity }[] = [
   { key: 't', names: /^(t|time|clock|when|min|minutes|s|seconds|h|hours)\b/i, quantity: 'time' },
   { key: 'pressure', names: /^(p|press|gauge)/i, quantity: 'pressure' },
+  { key: 'second', names: /^(second|2nd|temp\w*\s*2)/i, quantity: 'temperature' },
   { key: 'temperature', names: /^(temp|°|deg|c\b|f\b)/i, quantity: 'temperature' },
   { key: 'barometer', names: /^(baro|atm)/i, quantity: 'pressure' },
 ]
 
 /**
- * Readings from pasted or imported rows: time, pressure, temperature and, where there is one, barometer; separated by
+ * Readings from pasted or imported rows: time, pressure, temperature and, where there are some, a second temperature and a
+ * barometer; a temperature that was not read may be empty. Separated by
  * comma, semicolon or tab. A head row may name the columns and give units in brackets ("pressure (psi)"); a clock time
  * (07:30) counts from the first and past midnight. Numbers without a unit take the shop's; time without one is minutes.
  */
@@ -49,7 +55,7 @@ export function readRows(text: string, units: UnitChoice): ReadResult {
   const rows = parsed.data.map((row) => row.map((cell) => cell.trim()))
   if (rows.length === 0)
     return { readings: null, problem: 'There are no rows. Paste lines like “0, 60 psi, 20 °C”.' }
-  let order: (keyof Reading | null)[] = ['t', 'pressure', 'temperature', 'barometer']
+  let order: (ReadKey | null)[] = ['t', 'pressure', 'temperature', 'barometer']
   let columnUnits: (string | null)[] = []
   const head = rows[0]!
   if (head.every((cell) => !/^[-−\d.,:]/.test(cell))) {
@@ -74,10 +80,10 @@ export function readRows(text: string, units: UnitChoice): ReadResult {
   let days = 0
   let isClock = false
   for (const [i, row] of rows.entries()) {
-    const reading: Reading = { t: NaN, pressure: NaN, temperature: NaN, barometer: null }
+    const reading: Reading = { t: NaN, pressure: NaN, temperature: null, ...READING_UNSAID }
     for (const [c, key] of order.entries()) {
       const cell = row[c] ?? ''
-      if (key === null || (key === 'barometer' && cell === '')) continue
+      if (key === null || (MAY_MISS.includes(key) && cell === '')) continue
       const column = COLUMNS.find((col) => col.key === key)!
       const clock = key === 't' ? /^(next day|tomorrow)?\s*(\d{1,2}):(\d{2})(?::(\d{2}))?$/i.exec(cell) : null
       if (clock) {
@@ -97,11 +103,11 @@ export function readRows(text: string, units: UnitChoice): ReadResult {
         return { readings: null, problem: `Row ${i + 1}, ${key === 't' ? 'time' : key}: ${value.message}` }
       reading[key] = value.value
     }
-    for (const key of ['t', 'pressure', 'temperature'] as const) {
+    for (const key of ['t', 'pressure'] as const) {
       if (!Number.isFinite(reading[key]))
         return {
           readings: null,
-          problem: `Row ${i + 1} has no ${key === 't' ? 'time' : key}. Each row needs time, pressure and temperature.`,
+          problem: `Row ${i + 1} has no ${key === 't' ? 'time' : key}. Each row needs time and pressure.`,
         }
     }
     readings.push(reading)

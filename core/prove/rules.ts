@@ -109,7 +109,27 @@ const ofEarlierCircuit: HoldRule = ({ test, hold }) =>
     },
   })
 
-const HOLD_RULES: readonly HoldRule[] = [leaking, cannotTell, heightNotHeld, testOverLimit]
+/** One reading far from its neighbours is likelier misread than true; it is left out by hand or not at all. */
+const readingAstray: HoldRule = ({ test, hold }) => {
+  if (!hold.astray) return null
+  const { index, by } = hold.astray
+  return note({
+    quantity: 'pressure',
+    rule: 'reading-astray',
+    rank: 'know',
+    subject: hold.id,
+    value: Math.abs(by),
+    title: `“${test.label}”: reading ${index + 1} stands by itself`,
+    text: `It lies {value} ${by > 0 ? 'over' : 'under'} what those before and after it say. Misread, or mistyped? Look at it, or leave it out.`,
+    source: 'Against a straight loss through its neighbours, six times its doubt (from memory)',
+    remedy: {
+      label: `Leave reading ${index + 1} out`,
+      patches: [{ op: 'replace', path: ['prove', 'holds', hold.id, 'readings', index, 'out'], value: true }],
+    },
+  })
+}
+
+const HOLD_RULES: readonly HoldRule[] = [leaking, cannotTell, heightNotHeld, testOverLimit, readingAstray]
 
 /** A growing bubble is a leak; fine foam may pass only with a hold test that reads tight. */
 function soapNotes({ places, holds, soap }: ProveResult): Note[] {

@@ -25,8 +25,10 @@ export interface Slope {
   byStep: number
   /** What the gauge may hide besides while it shows the same, Pa/s: a bound, not chance. */
   hidden: number
-  /** Warmth after filling that fits best, K. */
+  /** Warmth after filling that fits best, K; and the level without it, Pa, at the mean of the times, s. */
   warmth: number
+  level: number
+  at: number
   /** Squares of what the line leaves over, Pa². */
   misfit: number
 }
@@ -83,12 +85,12 @@ export function slopeOf(points: readonly Point[], step: number): Slope {
   const weights = (row: number) =>
     columns.map((x) => [0, 1, 2].reduce((sum, c) => sum + inverted[row]![c]! * x[c]!, 0) / noise ** 2)
   const prior = (row: number) => inverted[row]![2]! / WARMTH.sd ** 2
-  const at = (row: number, by: readonly number[]) =>
+  const fitted = (row: number, by: readonly number[]) =>
     by.reduce((sum, w, i) => sum + w * points[i]!.corrected, 0) + prior(row) * WARMTH.mean
   const c = weights(1).map((w) => w / long)
-  const loss = at(1, weights(1)) / long
-  const warmth = at(2, weights(2))
-  const level = at(0, weights(0))
+  const loss = fitted(1, weights(1)) / long
+  const warmth = fitted(2, weights(2))
+  const level = fitted(0, weights(0))
   const scatter = points.map(
     ({ corrected, perKelvin, t }) => corrected - level + loss * (t - mean) - warmth * perKelvin,
   )
@@ -111,6 +113,8 @@ export function slopeOf(points: readonly Point[], step: number): Slope {
     byStep: byStep * more,
     hidden,
     warmth,
+    level,
+    at: mean,
     misfit: found,
   }
 }

@@ -7,6 +7,10 @@ export interface HoldReading {
   pressure: number
   temperature: number
   barometer: number | null
+  /** K that its temperature may be off besides what the thermometer is sure to. */
+  unsure?: number
+  /** Where it stands in its test. */
+  index?: number
 }
 
 export type Verdict = 'tight' | 'leaking' | 'cannot tell'
@@ -52,6 +56,10 @@ export interface HoldResult {
   verdict: Verdict | null
   why: WhyNot | null
   problem: string | null
+  /** As they are judged: in order of time, those left out not among them; `leak.corrected` goes by them. */
+  readings: HoldReading[]
+  /** Where in the test stands the reading that is farthest off the others, and by how much, Pa; null where none is. */
+  astray: { index: number; by: number } | null
   duration: number
 }
 export interface Joint {

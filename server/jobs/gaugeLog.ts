@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import WebSocket from 'ws'
 import { DEVICE_PROTOCOL, type Told } from '#core/devices/protocol'
+import { READING_UNSAID } from '#core/document/newHold'
 import { appendByDevice, gaugeOfSide, MOST_READINGS, stampReading } from '#core/document/appendReading'
 import { makeEdit } from '#core/document/edit'
 import type { Plan } from '#core/document/types'
@@ -113,7 +114,7 @@ export class GaugeLog {
     const made = makeEdit(job.plan, randomUUID(), 'Logged from the gauge', (draft) => {
       const of = draft.prove.holds[this.test]!
       this.began ??= { device: at, test: stampReading(of, new Date()) }
-      appendByDevice(of, { pressure, temperature, barometer }, at, this.began)
+      appendByDevice(of, { ...READING_UNSAID, pressure, temperature, barometer }, at, this.began)
     })
     if (!made || this.over) return
     const edit = { ...made.edit, base: job.revision, line: `gauge-${this.test}`, who: this.who.authorId }

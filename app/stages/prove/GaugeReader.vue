@@ -7,7 +7,9 @@ import { useDevices } from '~/devices/useDevices'
 /** The stand-in's gauge, thermometer and barometer: a reading taken at a press, or logged by the server. */
 const { side, testId } = defineProps<{ side: AirPath; testId: string }>()
 /** A reading with the devices' own time, s: they may run faster than the clock. */
-const emit = defineEmits<{ read: [reading: Omit<Reading, 't'>, at: number] }>()
+const emit = defineEmits<{
+  read: [reading: Pick<Reading, 'pressure' | 'temperature' | 'barometer'>, at: number]
+}>()
 const job = useJob()
 const shop = useShop()
 const { state, away } = useDevices()

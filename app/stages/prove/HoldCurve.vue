@@ -2,13 +2,13 @@
 import { fromSi, unitFor } from '#core/quantity/units'
 import { allowedCourse } from '#core/prove/holds'
 import type { HoldTest } from '#core/document/types'
+import type { HoldResult } from '#core/prove/types'
 import { niceTicks } from '#core/quantity/niceTicks'
 
 /** Readings of a hold test as typed, the same with temperature taken out, and what the air may lose meanwhile. */
-const { test, corrected, atmosphere } = defineProps<{
+const { test, hold, atmosphere } = defineProps<{
   test: HoldTest
-  /** Absolute pressures at 20 °C, Pa. */
-  corrected: readonly number[] | null
+  hold: HoldResult
   /** Pa. */
   atmosphere: number
 }>()
@@ -23,11 +23,11 @@ interface Spot {
 }
 /** Hours and gauge pressure in the shop's unit, of what is gauge already or absolute. */
 const spot = (t: number, gauge: number): Spot => ({ hours: t / HOUR, pressure: fromSi(gauge, unit.value) })
-const read = computed(() => test.readings.map((r) => spot(r.t, r.pressure)))
-const brought = computed(() => (corrected ?? []).map((p, i) => spot(test.readings[i]!.t, p - atmosphere)))
-const allowed = computed(() =>
-  allowedCourse(test, corrected ?? []).map((end) => spot(end.t, end.pressure - atmosphere)),
+const read = computed(() => hold.readings.map((r) => spot(r.t, r.pressure)))
+const brought = computed(() =>
+  (hold.leak?.corrected ?? []).map((p, i) => spot(hold.readings[i]!.t, p - atmosphere)),
 )
+const allowed = computed(() => allowedCourse(test, hold).map((end) => spot(end.t, end.pressure - atmosphere)))
 const all = computed(() => [...read.value, ...brought.value, ...allowed.value])
 const across = computed(() => ends(all.value.map((p) => p.hours)))
 const up = computed(() => ends(all.value.map((p) => p.pressure)))

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Clock, Plus, Trash2 } from '@lucide/vue'
 import { appendByDevice, stampReading } from '#core/document/appendReading'
+import { READING_UNSAID } from '#core/document/newHold'
 import type { HoldTest, Reading } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { focusIn } from '~/shell/drawers'
@@ -45,38 +46,36 @@ async function takeFile(event: Event): Promise<void> {
 /** A reading stamped with the time: what the gauge shows is typed into it. */
 function readNow(): void {
   set('Read now', (t) => {
-    const started = t.readings.at(-1) ?? { pressure: filledTo(), temperature: 293.15, barometer: null }
-    t.readings.push({ ...started, t: stampReading(t, new Date()) })
+    t.readings.push({ ...likeLast(t), t: stampReading(t, new Date()) })
   })
   void focusIn(`[data-reading="${test.readings.length - 1}"] td:nth-child(2)`)
 }
 /** What the stand-in's gauge shows; its time goes by its own clock from the first that was taken. */
 let taken: { device: number; test: number } | null = null
-function readGauge(reading: Omit<Reading, 't'>, at: number): void {
+function readGauge(reading: Pick<Reading, 'pressure' | 'temperature' | 'barometer'>, at: number): void {
   set('Read the gauge', (t) => {
     taken ??= { device: at, test: stampReading(t, new Date()) }
-    appendByDevice(t, reading, at, taken)
+    appendByDevice(t, { ...READING_UNSAID, ...reading }, at, taken)
   })
 }
 const isReading = ref(false)
 const GaugeReader = laterComponent(() => import('./GaugeReader.vue'))
+/** A reading to be typed over: as the last one was, or as the spring's sheet fills it. */
+const likeLast = (t: HoldTest): Omit<Reading, 't'> => ({
+  ...(t.readings.at(-1) ?? { ...READING_UNSAID, pressure: filledTo(), temperature: 293.15 }),
+  out: false,
+})
 const filledTo = () => job.derived!.stages.air.result.firstFill?.pressure ?? 400_000
 function addReading(): void {
   set('Add a reading', (t) => {
     const last = t.readings.at(-1)
-    t.readings.push(
-      last
-        ? { ...last, t: last.t + 600 }
-        : {
-            t: 0,
-            pressure: filledTo(),
-            temperature: 293.15,
-            barometer: null,
-          },
-    )
+    t.readings.push({ ...likeLast(t), t: last ? last.t + 600 : 0 })
   })
   void focusIn(`[data-reading="${test.readings.length - 1}"] td:nth-child(2)`)
 }
+const asked = ref(false)
+/** A second thermometer, once one was read or asked for. */
+const hasSecond = computed(() => asked.value || test.readings.some(({ second }) => second !== null))
 const setReading = (i: number, label: string, change: (r: Reading) => void) =>
   set(label, (t) => change(t.readings[i]!))
 /** Rows without a unit are in what the shop shows. */
@@ -92,11 +91,18 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
           <th class="font-normal pr-2">After</th>
           <th class="font-normal pr-2">Gauge</th>
           <th class="font-normal pr-2">Temperature</th>
+          <th v-if="hasSecond" class="font-normal pr-2">Elsewhere</th>
+          <th class="font-normal pr-2">Counts</th>
           <th><span class="sr-only">Take away</span></th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(r, i) in test.readings" :key="i" :data-reading="i">
+        <tr
+          v-for="(r, i) in test.readings"
+          :key="i"
+          :data-reading="i"
+          :class="{ 'text-soft line-through': r.out }"
+        >
           <td class="pr-2 py-0.5">
             <NumField
               hide-label
@@ -130,7 +136,34 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
               :digits="1"
               :min="200"
               :max="400"
+              may-be-empty
               @change="(v) => setReading(i, 'Temperature of a reading', (x) => void (x.temperature = v))"
+              @clear="setReading(i, 'Temperature of a reading', (x) => void (x.temperature = null))"
+            />
+          </td>
+          <td v-if="hasSecond" class="pr-2">
+            <NumField
+              hide-label
+              :label="`Temperature elsewhere at reading ${i + 1}`"
+              :value="r.second"
+              quantity="temperature"
+              :digits="1"
+              :min="200"
+              :max="400"
+              may-be-empty
+              @change="(v) => setReading(i, 'Temperature elsewhere', (x) => void (x.second = v))"
+              @clear="setReading(i, 'Temperature elsewhere', (x) => void (x.second = null))"
+            />
+          </td>
+          <td>
+            <input
+              type="checkbox"
+              class="size-5 accent-petrol align-middle"
+              :aria-label="`Reading ${i + 1} counts`"
+              :checked="!r.out"
+              @change="
+                setReading(i, r.out ? 'Count a reading' : 'Leave a reading out', (x) => void (x.out = !x.out))
+              "
             />
           </td>
           <td>
@@ -150,7 +183,13 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
         </tr>
       </tbody>
     </table>
-    <p v-if="test.readings.length" class="label mb-2">“After” in minutes.</p>
+    <p v-if="test.readings.length" class="label mb-2">
+      “After” in minutes. A temperature that nobody read may stay empty; a reading that does not count is
+      kept.
+      <button v-if="!hasSecond" type="button" class="underline touch" @click="asked = true">
+        A second thermometer
+      </button>
+    </p>
     <div class="flex flex-wrap gap-2">
       <button type="button" class="button" @click="readNow">
         <Clock :size="16" aria-hidden="true" />Read now</button
@@ -170,8 +209,8 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
       @change="takeFile"
     />
     <label class="label block mt-3" for="paste"
-      >Or paste rows: time, pressure, temperature. Clock times and units are understood; minutes and
-      {{ pressureUnit }} otherwise.</label
+      >Or paste rows: time, pressure, temperature; a head row may name a second temperature and a barometer.
+      Clock times and units are understood; minutes and {{ pressureUnit }} otherwise.</label
     >
     <textarea
       id="paste"

@@ -49,9 +49,9 @@ const word = computed(() => {
       </p>
     </div>
     <HoldCurve
-      v-if="test.readings.length > 1"
+      v-if="hold && hold.readings.length > 1"
       :test="test"
-      :corrected="hold?.leak?.corrected ?? null"
+      :hold="hold"
       :atmosphere="stage.result.atmosphere"
     />
   </div>

@@ -339,7 +339,7 @@ function handoverOf(
 /** Sides that hold as their tests say; a tank is a side of its own. */
 function provedOf(plan: Plan, { holds }: ProveResult, tank: boolean) {
   const springs = Object.values(plan.air.components).some((c) => c.kind === 'spring')
-  const tight = Object.values(holds).filter((h) => h.verdict === 'tight')
+  const tight = Object.values(holds).filter((h) => h.verdict === 'tight' && h.isWhole)
   const sidesOf = (id: string): HeldSide[] => {
     const { side } = plan.prove.holds[id]!
     return side === 'both' ? ['left', 'right'] : [side]

@@ -86,6 +86,7 @@ function holdBlocks({ derived, units }: PackSource, id: string, test: HoldTest):
     ['Temperature', span(temperatures, 'temperature')],
     ['Barometer', barometers.length ? span(barometers, 'pressure') : 'not read: as usual at that height'],
     ['Height', test.heightHeld ? 'held, frame on supports' : 'free to sink'],
+    ['Valves', test.plugged ? 'off, lines plugged: it says nothing of their seats' : 'on, as it is driven'],
     ['Stood before', text(test.rested, 'time')],
     [
       'Gauge',

@@ -11,8 +11,9 @@ export const READING_UNSAID: Pick<Reading, 'second' | 'barometer' | 'out'> = {
 /** How a hold test is read until somebody says otherwise. */
 export const HOLD_READ: Pick<
   HoldTest,
-  'thermometer' | 'rested' | 'lag' | 'who' | 'gauge' | 'gaugeChecked' | 'covers'
+  'plugged' | 'thermometer' | 'rested' | 'lag' | 'who' | 'gauge' | 'gaugeChecked' | 'covers'
 > = {
+  plugged: false,
   thermometer: PRACTICE.thermometer.value,
   rested: null,
   lag: PRACTICE.gasLag.value,

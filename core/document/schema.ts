@@ -603,6 +603,7 @@ export const planSchema = shape<Plan>({
         resolution: numberField(1, 1e6),
         allowed: numberField(1, 1e7),
         heightHeld: flagField(),
+        plugged: flagField(),
         thermometer: numberField(0.001, 20),
         rested: nullableNumber(0, 1e7),
         lag: numberField(0, 86_400),

@@ -808,6 +808,8 @@ export interface HoldTest {
   /** Loss that still counts as tight, Pa per day. */
   allowed: number
   heightHeld: boolean
+  /** Valves were taken off and the lines plugged: their seats are not in it. */
+  plugged: boolean
   /** What the thermometer is sure to, K. */
   thermometer: number
   /** How long it stood between filling and the first reading, s; null where nobody was asked. */

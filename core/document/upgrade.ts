@@ -198,7 +198,7 @@ export const upgradeDocument = (value: unknown): unknown =>
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
  * Version 14 added, of Prove, what was found after the first drive; of hold tests who made them, with which gauge,
- * when that was checked, and of their readings a second thermometer and which are left out.
+ * when that was checked, and of their readings a second thermometer and which are left out; and whether valves were plugged off.
  * Version 13 added, of Prove, what was read when functions were tried, and leaks put right.
  * Version 12 added, of Power, the delay of a second compressor, and which way plugs face.
  * Version 11 added, of Power, what was chosen of every wire, earth, guard, relay and battery.

@@ -52,7 +52,8 @@ function readHold(
   const verdict = ofThisCircuit ? read : null
   const why = judged?.why ?? null
   const astray = farthestOff(test, readings)
-  return { id, ofThisCircuit, volume, leak, verdict, why, problem, readings, astray, duration }
+  const isWhole = !test.plugged
+  return { id, ofThisCircuit, isWhole, volume, leak, verdict, why, problem, readings, astray, duration }
 }
 
 /**

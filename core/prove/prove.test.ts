@@ -31,6 +31,7 @@ const hold = (rest: Partial<HoldTest> = {}): HoldTest => ({
   resolution: 1000,
   allowed: 3500,
   heightHeld: true,
+  plugged: false,
   thermometer: 0.01,
   rested: 36_000,
   lag: 0,
@@ -319,4 +320,17 @@ describe('after the road', () => {
     expect(days(160.933)).toBe(2)
     expect(days(1000)).toBe(1)
   })
+})
+
+test('a tight test with the valves plugged off does not let foam pass, and is not that of its side', () => {
+  const soap = { 'block-left:from': { finding: 'foam' as const, who: '', at: '', of: '' } }
+  const of = jointsOf(air).find(({ id }) => id === 'block-left:from')!.of
+  soap['block-left:from'].of = of
+  const foams = (over: Partial<HoldTest>) =>
+    run({ soap, holds: { a: hold(over) } }).notes.some(({ rule }) => rule === 'soap-foam')
+  expect(foams({})).toBe(false)
+  expect(foams({ plugged: true })).toBe(true)
+  const { evidence } = run({ holds: { a: hold({ side: 'left', plugged: true }) } }).result
+  expect(evidence.sides.left).toBeNull()
+  expect(evidence.plugged.left?.verdict).toBe('tight')
 })

@@ -16,7 +16,7 @@ import { jointsOf, standingSoap } from './joints'
 import { leakPlaces, nextThings, partName, rankPlaces } from './ranking'
 import { roadChecks, roadLeft } from './road'
 import { proveRules } from './rules'
-import type { HoldResult, LeakEvidence, LeakPlace, ProveResult, TestVolumes } from './types'
+import type { HoldResult, LeakEvidence, LeakPlace, ProveResult, SidesHeld, TestVolumes } from './types'
 
 /**
  * Hold tests with temperature taken out, soap findings, and what is still to prove.
@@ -36,7 +36,8 @@ export function proveStage(
   const soap = { ...standingSoap(joints, prove), ...soapBeside(places, prove) }
   const evidence: LeakEvidence = {
     soap,
-    sides: sidesHeld(prove, holds),
+    sides: sidesHeld(prove, holds, false),
+    plugged: sidesHeld(prove, holds, true),
   }
   const ranked = rankPlaces(places, evidence)
   const next = nextThings(ranked, evidence, (part) => partName(air, part))
@@ -56,7 +57,7 @@ export function proveStage(
   const notes = proveRules(prove, result, spring)
   const soaped = Object.keys(result.soap).length
   const count = Object.keys(holds).length
-  const passedHold = Object.values(holds).some((h) => h.verdict === 'tight')
+  const passedHold = Object.values(holds).some((h) => h.verdict === 'tight' && h.isWhole)
   const done = soaped === places.length && passedHold
   const newest = ordered(prove.holds).at(-1)
   const last = newest ? holds[newest[0]]! : null
@@ -76,18 +77,21 @@ const soapBeside = (places: readonly LeakPlace[], { soap }: ProvePlan): Record<s
   )
 const isOther = (kind: LeakPlaceKind) => (OTHER_PLACES as readonly LeakPlaceKind[]).includes(kind)
 
-/** What the newest test of each side says, made on this circuit; one of both sides stands for either where it is tight. */
-function sidesHeld(prove: ProvePlan, holds: Record<string, HoldResult>): LeakEvidence['sides'] {
-  const sides: Record<'left' | 'right' | 'supply', LeakEvidence['sides']['left']> = {
+/**
+ * What the newest test of each side says, made on this circuit, with the valves plugged off or without; one of both sides
+ * stands for either where it is tight.
+ */
+function sidesHeld(prove: ProvePlan, holds: Record<string, HoldResult>, plugged: boolean): SidesHeld {
+  const sides: Record<'left' | 'right' | 'supply', SidesHeld['left']> = {
     left: null,
     right: null,
     supply: null,
   }
-  for (const [id, { side }] of ordered(prove.holds)) {
+  for (const [id, test] of ordered(prove.holds)) {
     const { verdict, leak } = holds[id]!
-    if (!verdict || verdict === 'cannot tell' || !leak) continue
+    if (test.plugged !== plugged || !verdict || verdict === 'cannot tell' || !leak) continue
     const said = { verdict, freeAir: Math.max(leak.leak, 0) / STANDARD_ATMOSPHERE }
-    if (side !== 'both') sides[side] = said
+    if (test.side !== 'both') sides[test.side] = said
     else if (verdict === 'tight') sides.left = sides.right = said
   }
   return sides

@@ -8,7 +8,8 @@ import type { LeakEvidence } from './types'
 
 const air: AirPlan = { ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('tank-wireless') }
 const places = leakPlaces(air, jointsOf(air))
-const nothing: LeakEvidence = { soap: {}, sides: { left: null, right: null, supply: null } }
+const unknown = { left: null, right: null, supply: null }
+const nothing: LeakEvidence = { soap: {}, sides: unknown, plugged: unknown }
 const rank = (over: Partial<LeakEvidence> = {}) => rankPlaces(places, { ...nothing, ...over })
 const shareOf = (id: string, over: Partial<LeakEvidence> = {}) => rank(over).find((p) => p.id === id)!.share
 const next = (over: Partial<LeakEvidence> = {}) => {
@@ -77,4 +78,35 @@ test('next: a bubble is repaired first; else what tells most for its minutes; so
       (thing) => thing.do === 'hold' && thing.of === 'left',
     ),
   ).toBe(false)
+})
+
+describe('a side that loses, its valve plugged off', () => {
+  const leaking = { verdict: 'leaking' as const, freeAir: 1e-7 }
+  const tight = { verdict: 'tight' as const, freeAir: 0 }
+  const sides = { ...unknown, left: leaking }
+  const atValve = places.find((p) => p.atValve && p.side === 'left')!.id
+  const behind = places.find((p) => !p.atValve && p.side === 'left')!.id
+
+  test('tight then, it is the valve; still losing, it is rather the line or the spring', () => {
+    const before = shareOf(atValve, { sides }) / shareOf(behind, { sides })
+    const held = (left: typeof leaking | typeof tight) => {
+      const evidence = { sides, plugged: { ...unknown, left } }
+      return shareOf(atValve, evidence) / shareOf(behind, evidence)
+    }
+    expect(held(tight)).toBeGreaterThan(20 * before)
+    expect(held(leaking)).toBeLessThan(before / 3)
+  })
+  test('to plug is offered for a side that loses, until it was done; to swap only where the other side holds', () => {
+    const done = (over: Partial<LeakEvidence>) => next(over).map((thing) => thing.do)
+    expect(done({})).not.toContain('plug')
+    expect(done({ sides })).toContain('plug')
+    expect(done({ sides })).not.toContain('swap')
+    expect(done({ sides: { ...sides, right: tight } })).toEqual(expect.arrayContaining(['plug', 'swap']))
+    expect(done({ sides: { ...sides, right: tight }, plugged: { ...unknown, left: tight } })).not.toContain(
+      'plug',
+    )
+    const plug = next({ sides }).find((thing) => thing.do === 'plug')!
+    expect(plug.bits).toBeGreaterThan(0)
+    expect(plug.label).toContain('left line')
+  })
 })

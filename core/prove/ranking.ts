@@ -2,7 +2,7 @@ import { KINDS, type ComponentKind } from '../catalog/kinds'
 import { LEAK_ODDS } from '../catalog/leakPlaces'
 import { PRACTICE } from '../catalog/practice'
 import type { AirPath, AirPlan, LeakPlaceKind, Soap } from '../document/types'
-import type { Joint, LeakEvidence, LeakPlace, NextThing, RankedPlace } from './types'
+import type { Joint, LeakEvidence, LeakPlace, NextThing, RankedPlace, SidesHeld } from './types'
 
 /**
  * Where the air goes, likeliest first, and what to do next for its minutes: the trade's ranking by kind of place, what soap
@@ -25,9 +25,10 @@ function sideOf(air: AirPlan, id: string): AirPath {
 /** Every place of a circuit that may leak: its joints, then springs, cores of fill valves, seats of valves. */
 export function leakPlaces(air: AirPlan, joints: readonly Joint[]): LeakPlace[] {
   const inDash = (id: string) => IN_DASH.includes(air.components[id]?.kind as ComponentKind)
+  const isValve = (id: string) => VALVES.includes(air.components[id]?.kind as ComponentKind)
   const ofJoints = joints.map(({ id, label, kind, side, line, end }): LeakPlace => {
     const at = air.lines[line]![end]
-    return { id, label, kind, side, at, isHidden: inDash(at) }
+    return { id, label, kind, side, at, isHidden: inDash(at), atValve: isValve(at) }
   })
   const others = Object.entries(air.components).flatMap(([id, { kind, label, side }]): LeakPlace[] => {
     const place = (what: LeakPlaceKind, words: string): LeakPlace[] => [
@@ -38,6 +39,7 @@ export function leakPlaces(air: AirPlan, joints: readonly Joint[]): LeakPlace[] 
         side: side ?? sideOf(air, id),
         at: id,
         isHidden: inDash(id),
+        atValve: isValve(id),
       },
     ]
     if (kind === 'spring') return place('spring', 'the bag itself')
@@ -56,6 +58,16 @@ const SHRUNK_BY = 20
 
 const sidesOf = (path: AirPath): readonly ('left' | 'right' | 'supply')[] =>
   path === 'both' ? ['left', 'right'] : [path]
+
+/** A side that loses with its valves plugged off has the less reason to lose at a valve too. */
+const LESS_AT_VALVE = 0.2
+/** What a test with the valves plugged off says of a place: tight, it clears all but the valves; leaking, them rather. */
+function pluggedOff({ side, atValve }: LeakPlace, plugged: SidesHeld): number {
+  const held = sidesOf(side).map((one) => plugged[one])
+  if (held.length === 0 || held.some((h) => h === null)) return 1
+  if (held.every((h) => h!.verdict === 'tight')) return atValve ? 1 : TIGHT
+  return atValve ? LESS_AT_VALVE : 1
+}
 
 /** What soap misses, of 1: most of a leak too small to bubble, little of one that must. */
 function missedBySoap(freeAir: number | null): number {
@@ -81,7 +93,7 @@ function oddsOf(
 /** Places with how likely each is, likeliest first; those alike in the order they were given. */
 export function rankPlaces(
   places: readonly LeakPlace[],
-  { soap, sides, history }: LeakEvidence,
+  { soap, sides, plugged, history }: LeakEvidence,
 ): RankedPlace[] {
   const odds = new Map(
     [...new Set(places.map(({ kind }) => kind))].map((kind) => [kind, oddsOf(kind, places, history)]),
@@ -92,7 +104,8 @@ export function rankPlaces(
     const tight = held.length > 0 && held.every((h) => h?.verdict === 'tight')
     const leak = held.find((h) => h?.verdict === 'leaking')
     const bySoap = found === null ? 1 : found === 'dry' ? missedBySoap(leak?.freeAir ?? null) : SEEN[found]
-    return { place, found, weight: odds.get(place.kind)! * bySoap * (tight ? TIGHT : 1) }
+    const byPlug = pluggedOff(place, plugged)
+    return { place, found, weight: odds.get(place.kind)! * bySoap * byPlug * (tight ? TIGHT : 1) }
   })
   const whole = weighed.reduce((sum, { weight }) => sum + weight, 0)
   return weighed
@@ -105,7 +118,7 @@ export function rankPlaces(
 }
 
 /** Minutes of hands (from memory): to get at a part, for each joint there; to fill, read and come back for a hold test. */
-const MINUTES = { part: 1.5, joint: 0.5, hold: 10 }
+const MINUTES = { part: 1.5, joint: 0.5, hold: 10, plug: 6, swap: 8 }
 /** What soap finds of a leak that is there. */
 const FINDS = 0.9
 
@@ -118,7 +131,7 @@ const bitsOf = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) 
  */
 export function nextThings(
   ranked: readonly RankedPlace[],
-  { sides }: LeakEvidence,
+  { sides, plugged }: LeakEvidence,
   nameOf: (part: string) => string,
 ): NextThing[] {
   const repairs = ranked
@@ -162,8 +175,47 @@ export function nextThings(
         share,
       }
     })
-  const rest = [...soaps, ...holds].sort((a, b) => b.bits / b.minutes - a.bits / a.minutes)
+  const parting = partAtValve(ranked, sides, plugged, nameOf)
+  const rest = [...soaps, ...holds, ...parting].sort((a, b) => b.bits / b.minutes - a.bits / a.minutes)
   return [...repairs, ...rest]
+}
+
+/**
+ * Where a side loses: its valves plugged off and the side held again, or, where the other side holds, the two lines swapped
+ * at their valve. Either tells the valve from the line and the spring behind it.
+ */
+function partAtValve(
+  ranked: readonly RankedPlace[],
+  sides: SidesHeld,
+  plugged: SidesHeld,
+  nameOf: (part: string) => string,
+): NextThing[] {
+  const shareOf = (places: readonly RankedPlace[]) => places.reduce((sum, { share }) => sum + share, 0)
+  return (['left', 'right'] as const).flatMap((side): NextThing[] => {
+    if (sides[side]?.verdict !== 'leaking' || plugged[side] !== null) return []
+    const there = ranked.filter((place) => sidesOf(place.side).includes(side))
+    const share = shareOf(there.filter(({ atValve }) => atValve))
+    const bits = bitsOf(share / (shareOf(there) || 1))
+    const plug: NextThing = {
+      do: 'plug',
+      of: side,
+      label: `Plug the ${side} line off at its valve, and hold that side again`,
+      minutes: MINUTES.plug + MINUTES.hold,
+      bits,
+      share,
+    }
+    const other = side === 'left' ? 'right' : 'left'
+    const valve = there.find(({ atValve, side: of }) => atValve && of === 'both')?.at
+    if (sides[other]?.verdict !== 'tight' || valve === undefined) return [plug]
+    const swap: NextThing = {
+      ...plug,
+      do: 'swap',
+      of: valve,
+      label: `Swap the two lines at the ${nameOf(valve)}, and hold both: what loses then is the line or the valve that did`,
+      minutes: MINUTES.swap + MINUTES.hold,
+    }
+    return [plug, swap]
+  })
 }
 
 /** What a kind of place is called. */

@@ -133,7 +133,7 @@ const HOLD_RULES: readonly HoldRule[] = [leaking, cannotTell, heightNotHeld, tes
 
 /** A growing bubble is a leak; fine foam may pass only with a hold test that reads tight. */
 function soapNotes({ places, holds, soap }: ProveResult): Note[] {
-  const passedHold = Object.values(holds).some((h) => h.verdict === 'tight')
+  const passedHold = Object.values(holds).some((h) => h.verdict === 'tight' && h.isWhole)
   return places.flatMap((joint) => {
     const finding = soap[joint.id]
     if (finding === 'bubble')

@@ -51,6 +51,8 @@ export interface HoldResult {
   id: string
   /** Whether it was made on the circuit as it is; one of an earlier circuit has no verdict. */
   ofThisCircuit: boolean
+  /** Nothing was plugged off: it stands for its side as it is driven. */
+  isWhole: boolean
   volume: number
   leak: LeakResult | null
   verdict: Verdict | null
@@ -82,12 +84,20 @@ export interface LeakPlace {
   at: string
   /** A part of the dash: soaped before it is closed. */
   isHidden: boolean
+  /** At a valve: not in a test with the valves plugged off. */
+  atValve: boolean
 }
+
+export type SidesHeld = Readonly<
+  Record<'left' | 'right' | 'supply', { verdict: Verdict; freeAir: number } | null>
+>
 
 export interface LeakEvidence {
   soap: Readonly<Record<string, Soap>>
   /** What hold tests said of a side, and what it loses as free air, m³/s; null where none stands. */
-  sides: Readonly<Record<'left' | 'right' | 'supply', { verdict: Verdict; freeAir: number } | null>>
+  sides: SidesHeld
+  /** The same of tests with the valves plugged off. */
+  plugged: SidesHeld
   /** Leaks that this shop found before, by kind of place. */
   history?: Readonly<Partial<Record<LeakPlaceKind, number>>>
 }
@@ -100,8 +110,8 @@ export interface RankedPlace extends LeakPlace {
 
 /** What may be done next, with the minutes of hands it takes and what it tells, bits. */
 export interface NextThing {
-  do: 'soap' | 'hold' | 'repair'
-  /** The part to soap at, the side to hold, or the place to repair. */
+  do: 'soap' | 'hold' | 'repair' | 'plug' | 'swap'
+  /** The part to soap at, the side to hold or to plug off, the valve to swap lines at, or the place to repair. */
   of: string
   label: string
   minutes: number

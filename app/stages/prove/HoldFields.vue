@@ -106,5 +106,13 @@ const sides: { value: AirPath; label: string }[] = [
         @change="set('Height held', (t) => void (t.heightHeld = !t.heightHeld))"
       />Frame on supports, height held</label
     >
+    <label v-if="test.side !== 'supply'" class="touch flex items-center gap-2 self-end col-span-2"
+      ><input
+        type="checkbox"
+        class="size-5 accent-petrol"
+        :checked="test.plugged"
+        @change="set('Plugged off', (t) => void (t.plugged = !t.plugged))"
+      />Valves off, lines plugged: to part them from line and spring</label
+    >
   </div>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { HoldTest } from '#core/document/types'
 import { holdPlanFigures } from '#core/prove/holdPlan'
+import { toShut } from '#core/prove/shut'
 
 /** How long this test must run to be told, with this gauge, this thermometer and this night: known before it begins. */
 const { test } = defineProps<{ test: HoldTest }>()
@@ -34,14 +35,7 @@ const EVERY = [
   { value: '21600', label: 'four times a day' },
   { value: '43200', label: 'evening and morning' },
 ]
-const SHUT: Record<HoldTest['side'], string> = {
-  left: 'Block and paddles at rest, without power; height valve with its arm level and its link off; the fill valve capped.',
-  right:
-    'Block and paddles at rest, without power; height valve with its arm level and its link off; the fill valve capped.',
-  both: 'Block and paddles at rest, without power; height valve with its arm level and its link off; fill valves capped.',
-  supply:
-    'Compressor without power, its fuse out; drain and coupler shut; nothing pressed, so that no valve takes air.',
-}
+const shut = computed(() => toShut(job.plan!.air, test))
 </script>
 
 <template>
@@ -95,7 +89,11 @@ const SHUT: Record<HoldTest['side'], string> = {
         </dd>
       </div>
     </dl>
-    <p class="text-sm mt-2">First: {{ SHUT[test.side] }}</p>
+    <p class="text-sm mt-2">First, so that a loss is of this side and no other:</p>
+    <ul class="text-sm list-disc pl-5">
+      <li v-for="{ part, text } in shut" :key="part">{{ text }}</li>
+      <li v-if="shut.length === 0">Nothing stands between this side and the rest: draw the circuit first.</li>
+    </ul>
     <p class="text-sm">
       Write down each time: pressure, temperature in the shade beside the spring, the clock; a barometer where
       there is one.

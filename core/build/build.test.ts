@@ -364,3 +364,17 @@ test('what a step says of the hauls is in their own order, whatever order their 
   expect(stepsOf(turned)).toEqual(stepsOf(plan))
   expect(createDeriver()(turned).notes.filter(({ rule }) => rule === 'step-changed')).toEqual([])
 })
+
+test('what the dash or a coil closes in is soaped first, and nothing is put back before; where nothing is, no such step', () => {
+  const steps = (id: string) => {
+    const { plan } = demoJobs().find((job) => job.id === id)!
+    return createDeriver()(plan).stages.build.result.steps
+  }
+  const inDash = steps('festival-rig')
+  const hidden = inDash.find(({ id }) => id === 'soap-hidden')!
+  expect(hidden.detail).toContain('Dual gauge')
+  expect(inDash.find(({ id }) => id === 'soap')!.after).toHaveProperty('soap-hidden')
+  expect(inDash.find(({ id }) => id === 'back')!.after).toHaveProperty('soap-hidden')
+  expect(steps('star-wagon').find(({ id }) => id === 'soap-hidden')!.detail).toContain('spring')
+  expect(steps('estuary-flatbed').some(({ id }) => id === 'soap-hidden')).toBe(false)
+})

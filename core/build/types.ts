@@ -40,6 +40,8 @@ export interface BuildResult {
 /** What Build needs of the earlier stages. */
 export interface BuildFacts {
   spring: SpringClass | null
+  /** Parts whose joints the dash or a coil closes in, in words. */
+  closedIn: readonly string[]
   /** What the springs are first filled to, Pa gauge; null without springs. */
   firstFill: number | null
   cuts: {

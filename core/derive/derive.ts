@@ -1,5 +1,5 @@
 import { airStage, electricParts, motorLoad } from '../air/air'
-import { allOfKinds, firstOfKind, springsTeed } from '../air/circuit/connections'
+import { allOfKinds, firstOfKind, partLabel, springsTeed } from '../air/circuit/connections'
 import { firstFill } from '../air/circuit/firstFill'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { airSet, partOf, withArea } from '../air/parts/parts'
@@ -26,7 +26,9 @@ import { planFeed, powerStage } from '../power/power'
 import { wheelTravel } from './levelLoops'
 import { plugsOf } from './plugs'
 import { controlOf } from './setUp'
+import { jointsOf } from '../prove/joints'
 import { proveStage } from '../prove/prove'
+import { leakPlaces } from '../prove/ranking'
 import type { FeedPlan } from '../power/types'
 import type { ProveResult } from '../prove/types'
 import { testVolumes } from '../prove/volumes'
@@ -269,6 +271,7 @@ function buildOf(
     () =>
       buildStage(plan.build, plan.truck, plan.air, plan.power, {
         spring: set.spring,
+        closedIn: closedIn(circuitAsItRuns(plan.air)),
         firstFill: firstFill(circuitAsItRuns(plan.air), set.spring)?.pressure ?? null,
         cuts: lay.result.cuts,
         shields: lay.result.shields,
@@ -284,6 +287,12 @@ function buildOf(
         wires: { marks, relay },
       }),
   )
+}
+
+/** Parts whose joints are closed in later, each once, in an order that no file changes. */
+function closedIn(air: AirPlan): string[] {
+  const hidden = leakPlaces(air, jointsOf(air)).filter(({ isHidden }) => isHidden)
+  return [...new Set(hidden.map(({ at }) => partLabel(air, at)))].sort()
 }
 
 function proveOf(

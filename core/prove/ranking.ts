@@ -1,6 +1,7 @@
 import { KINDS, type ComponentKind } from '../catalog/kinds'
 import { LEAK_ODDS } from '../catalog/leakPlaces'
 import { PRACTICE } from '../catalog/practice'
+import { springClass } from '../catalog/springs'
 import type { AirPath, AirPlan, LeakPlaceKind, Soap } from '../document/types'
 import type { Joint, LeakEvidence, LeakPlace, NextThing, RankedPlace, SidesHeld } from './types'
 
@@ -24,11 +25,15 @@ function sideOf(air: AirPlan, id: string): AirPath {
 
 /** Every place of a circuit that may leak: its joints, then springs, cores of fill valves, seats of valves. */
 export function leakPlaces(air: AirPlan, joints: readonly Joint[]): LeakPlace[] {
-  const inDash = (id: string) => IN_DASH.includes(air.components[id]?.kind as ComponentKind)
+  const inCoils = springClass(air.springClass)?.fits.every((where) => where === 'coil') ?? false
+  const isClosedIn = (id: string) => {
+    const kind = air.components[id]?.kind as ComponentKind
+    return IN_DASH.includes(kind) || (kind === 'spring' && inCoils)
+  }
   const isValve = (id: string) => VALVES.includes(air.components[id]?.kind as ComponentKind)
   const ofJoints = joints.map(({ id, label, kind, side, line, end }): LeakPlace => {
     const at = air.lines[line]![end]
-    return { id, label, kind, side, at, isHidden: inDash(at), atValve: isValve(at) }
+    return { id, label, kind, side, at, isHidden: isClosedIn(at), atValve: isValve(at) }
   })
   const others = Object.entries(air.components).flatMap(([id, { kind, label, side }]): LeakPlace[] => {
     const place = (what: LeakPlaceKind, words: string): LeakPlace[] => [
@@ -38,7 +43,7 @@ export function leakPlaces(air: AirPlan, joints: readonly Joint[]): LeakPlace[] 
         kind: what,
         side: side ?? sideOf(air, id),
         at: id,
-        isHidden: inDash(id),
+        isHidden: isClosedIn(id),
         atValve: isValve(id),
       },
     ]

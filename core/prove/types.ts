@@ -82,7 +82,7 @@ export interface LeakPlace {
   side: AirPath
   /** The part it is at: what is soaped in one go. */
   at: string
-  /** A part of the dash: soaped before it is closed. */
+  /** In the dash, or inside a coil: soaped before that is closed. */
   isHidden: boolean
   /** At a valve: not in a test with the valves plugged off. */
   atValve: boolean

@@ -183,3 +183,13 @@ export const sweeps = pgTable('sweeps', {
   beatAt: timestamp('beat_at', { withTimezone: true }).notNull().defaultNow(),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 })
+
+/** Gauge logs under way, one a job: a server that begins anew takes them up. */
+export const gaugeLogs = pgTable('gauge_logs', {
+  jobId: ofJob().primaryKey(),
+  shopId: ofShop(),
+  authorId: byPerson(),
+  test: text().notNull(),
+  /** s of the devices' own time. */
+  every: integer().notNull(),
+})

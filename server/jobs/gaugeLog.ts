@@ -6,6 +6,7 @@ import { appendByDevice, gaugeOfSide, MOST_READINGS, stampReading } from '#core/
 import { makeEdit } from '#core/document/edit'
 import type { Plan } from '#core/document/types'
 import type { Database } from '../db/client'
+import { forgetLog, keepLog, keptLogs, type KeptLog } from '../db/gaugeLogs'
 import { handInToJob, readJob, type Who } from '../db/jobs'
 
 /**
@@ -128,22 +129,31 @@ const logs = new Map<string, GaugeLog>()
 /** The log of a job that is under way; null without. */
 export const gaugeLogOf = (job: string): LogState | null => logs.get(job)?.state() ?? null
 
-export function stopGaugeLog(job: string): void {
+/** Ends the log of a job; what was read stays. */
+export async function stopGaugeLog(db: Database, job: string): Promise<void> {
   logs.get(job)?.stop()
   logs.delete(job)
+  await forgetLog(db, job)
 }
 
+type Where = () => Promise<{ address: string; token: string } | null>
+
 /** Begins the log of a job's test, in place of one that is under way. */
-export function startGaugeLog(
-  db: Database,
-  who: Who,
-  job: string,
-  test: string,
-  every: number,
-  where: () => Promise<{ address: string; token: string } | null>,
-): LogState {
-  stopGaugeLog(job)
-  const log = new GaugeLog(db, who, job, test, every, where, () => logs.delete(job))
+export async function startGaugeLog(db: Database, kept: KeptLog, where: Where): Promise<LogState> {
+  await keepLog(db, kept)
+  return takeUp(db, kept, where)
+}
+function takeUp(db: Database, { who, job, test, every }: KeptLog, where: Where): LogState {
+  logs.get(job)?.stop()
+  const log = new GaugeLog(db, who, job, test, every, where, () => {
+    logs.delete(job)
+    void forgetLog(db, job).catch(() => {})
+  })
   logs.set(job, log)
   return log.state()
+}
+
+/** Logs that were under way when the server went away are taken up again. */
+export async function takeUpGaugeLogs(db: Database, where: Where): Promise<void> {
+  for (const kept of await keptLogs(db)) if (!logs.has(kept.job)) takeUp(db, kept, where)
 }

@@ -4,7 +4,14 @@ import { newPlan } from '#core/derive/newPlan'
 import { newHold } from '#core/document/newHold'
 import { connect } from '../../server/db/client'
 import { createJob, readJob } from '../../server/db/jobs'
-import { GaugeLog } from '../../server/jobs/gaugeLog'
+import { keepLog, keptLogs } from '../../server/db/gaugeLogs'
+import {
+  GaugeLog,
+  gaugeLogOf,
+  startGaugeLog,
+  stopGaugeLog,
+  takeUpGaugeLogs,
+} from '../../server/jobs/gaugeLog'
 import { demoDatabase } from '../support/database'
 
 const who = { shopId: 'saltmarsh', authorId: 'odile' }
@@ -94,4 +101,25 @@ test('a test that is taken away ends its log', async () => {
   const log = new GaugeLog(db(), who, id, 'another', 10, where, () => (ended = true))
   await until(() => ended)
   expect(log.state().taken).toBe(0)
+})
+
+test('a log outlives its server: what was kept is taken up again, and one that is stopped is kept no more', async () => {
+  const id = await jobWithTest()
+  const kept = { who, job: id, test: 'h', every: 10 }
+  // A server that is gone left it so.
+  await keepLog(db(), kept)
+  expect(gaugeLogOf(id)).toBeNull()
+  await takeUpGaugeLogs(db(), where)
+  await until(() => lines.length === 1)
+  tell(5, 400_000)
+  await until(async () => (await readingsOf(id)).length === 1)
+  expect(gaugeLogOf(id)).toMatchObject({ test: 'h', every: 10 })
+  await stopGaugeLog(db(), id)
+  expect(await keptLogs(db())).toEqual([])
+  await until(() => lines.length === 0)
+  // Begun anew it is kept once, as it was asked last.
+  await startGaugeLog(db(), kept, where)
+  await startGaugeLog(db(), { ...kept, every: 60 }, where)
+  expect(await keptLogs(db())).toEqual([{ ...kept, every: 60 }])
+  await stopGaugeLog(db(), id)
 })

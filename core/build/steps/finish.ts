@@ -35,9 +35,20 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
     '13 mm or more from frame, tyre, brake line and exhaust all round.',
     { minutes: 5, after: { 'first-fill': 'Only a full spring shows its size.' } },
   )
+  if (facts.closedIn.length > 0)
+    add(
+      'First fill',
+      'soap-hidden',
+      'Soap first what will be closed in',
+      `${facts.closedIn.join(', ')}: before the dash is shut, and while the coils can be reached.`,
+      { minutes: 5, after: { 'first-fill': 'There is no pressure yet.' } },
+    )
   add('First fill', 'soap', 'Soap every joint', 'Findings go to Prove. Any growing bubble is a leak.', {
     minutes: 15,
-    after: { 'first-fill': 'There is no pressure yet.' },
+    after: {
+      'first-fill': 'There is no pressure yet.',
+      'soap-hidden': 'What nobody reaches later comes first.',
+    },
   })
   if (facts.control === 'memories' && facts.feed && facts.presetLabels.length)
     add('First fill', 'presets', 'Store the presets', facts.presetLabels.join(' · '), {
@@ -61,7 +72,10 @@ export function closeSteps(facts: BuildFacts, springs: { fitted: boolean; left: 
     )
   add('Close', 'back', 'Put back what was freed', 'Modules, clips, breather, brackets, spare wheel last.', {
     minutes: 15,
-    after: { clearances: 'Look round the springs while you still can.' },
+    after: {
+      clearances: 'Look round the springs while you still can.',
+      'soap-hidden': 'Behind the dash nobody finds a leak.',
+    },
   })
   if (facts.interlinked)
     add(

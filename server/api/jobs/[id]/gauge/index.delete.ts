@@ -2,6 +2,6 @@ import { stopGaugeLog } from '../../../../jobs/gaugeLog'
 
 /** Ends the gauge log of a job; what was read stays. */
 export default route(async (event) => {
-  stopGaugeLog(getRouterParam(event, 'id') ?? '')
+  await stopGaugeLog(useDatabase(), getRouterParam(event, 'id') ?? '')
   return { log: null }
 })

@@ -1,0 +1,33 @@
+import { eq } from 'drizzle-orm'
+import type { Database } from './client'
+import type { Who } from './jobs'
+import { gaugeLogs } from './schema'
+
+/** Gauge logs under way, kept so that a server that begins anew takes them up. */
+
+export interface KeptLog {
+  who: Who
+  job: string
+  test: string
+  /** s. */
+  every: number
+}
+
+export async function keepLog(db: Database, { who, job, test, every }: KeptLog): Promise<void> {
+  const values = { jobId: job, ...who, test, every: Math.round(every) }
+  await db.insert(gaugeLogs).values(values).onConflictDoUpdate({ target: gaugeLogs.jobId, set: values })
+}
+
+export async function forgetLog(db: Database, job: string): Promise<void> {
+  await db.delete(gaugeLogs).where(eq(gaugeLogs.jobId, job))
+}
+
+export async function keptLogs(db: Database): Promise<KeptLog[]> {
+  const rows = await db.select().from(gaugeLogs)
+  return rows.map(({ jobId, shopId, authorId, test, every }) => ({
+    who: { shopId, authorId },
+    job: jobId,
+    test,
+    every,
+  }))
+}

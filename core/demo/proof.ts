@@ -1,6 +1,6 @@
 import { derive } from './making'
-import { HOLD_READ, READING_UNSAID } from '../document/newHold'
-import type { AirPath, HoldTest, Plan, Reading } from '../document/types'
+import { HOLD_READ } from '../document/newHold'
+import { READING_UNSAID, type AirPath, type HoldTest, type Plan, type Reading } from '../document/types'
 import { coversText } from '../prove/covers'
 import { acceptedAs } from '../handover/rules'
 

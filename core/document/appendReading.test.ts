@@ -1,4 +1,5 @@
-import { newHold, READING_UNSAID } from './newHold'
+import { newHold } from './newHold'
+import { READING_UNSAID } from './types'
 import { appendByDevice, gaugeOfSide, stampReading } from './appendReading'
 
 const test_ = () => newHold('Night', 1, 'left', 1000, 'Bram')

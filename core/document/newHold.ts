@@ -1,12 +1,5 @@
 import { PRACTICE } from '../catalog/practice'
-import type { HoldTest, Reading } from './types'
-
-/** What a reading says of itself until somebody says more: one thermometer, no barometer. */
-export const READING_UNSAID: Pick<Reading, 'second' | 'barometer' | 'out'> = {
-  second: null,
-  barometer: null,
-  out: false,
-}
+import type { HoldTest } from './types'
 
 /** How a hold test is read until somebody says otherwise. */
 export const HOLD_READ: Pick<

@@ -797,6 +797,13 @@ export interface Reading {
   /** Left out: somebody holds it to be misread. */
   out: boolean
 }
+/** What a reading says of itself until somebody says more: one thermometer, no barometer. */
+export const READING_UNSAID: Pick<Reading, 'second' | 'barometer' | 'out'> = {
+  second: null,
+  barometer: null,
+  out: false,
+}
+
 export interface HoldTest {
   label: string
   order: number

@@ -1,11 +1,11 @@
 import { KIND_IDS, type ComponentKind } from '../catalog/kinds'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { newHaul, newItem } from './newHaul'
-import { HOLD_READ, READING_UNSAID } from './newHold'
+import { HOLD_READ } from './newHold'
 import { NOT_LOOKED_AT } from '../catalog/partStates'
 import { sameJson } from '../quantity/patch'
 import { TUNE_UNSAID, WIRING_UNSAID } from './unsaid'
-import { PLAN_VERSION, type Known, type Truck } from './types'
+import { READING_UNSAID, PLAN_VERSION, type Known, type Truck } from './types'
 
 type Json = Record<string, unknown>
 const isRecord = (value: unknown): value is Json =>

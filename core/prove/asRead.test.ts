@@ -1,6 +1,5 @@
 import { PRACTICE } from '../catalog/practice'
-import { READING_UNSAID } from '../document/newHold'
-import type { Reading } from '../document/types'
+import { READING_UNSAID, type Reading } from '../document/types'
 import { asJudged } from './asRead'
 import { judgeHold } from './judge'
 

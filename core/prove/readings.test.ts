@@ -1,4 +1,4 @@
-import { READING_UNSAID } from '../document/newHold'
+import { READING_UNSAID } from '../document/types'
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
 import { besideReadings, readRows } from './readings'
 

@@ -1,6 +1,5 @@
 import Papa from 'papaparse'
-import { READING_UNSAID } from '../document/newHold'
-import type { Reading } from '../document/types'
+import { READING_UNSAID, type Reading } from '../document/types'
 import { parseQuantity } from '../quantity/parse'
 import { unitFor, type Quantity, type UnitChoice } from '../quantity/units'
 

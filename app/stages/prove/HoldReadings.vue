@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { Clock, Plus, Trash2 } from '@lucide/vue'
 import { appendByDevice, stampReading } from '#core/document/appendReading'
-import { READING_UNSAID } from '#core/document/newHold'
-import type { HoldTest, Reading } from '#core/document/types'
+import { READING_UNSAID, type HoldTest, type Reading } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { focusIn } from '~/shell/drawers'
 

@@ -130,15 +130,7 @@ const s = { x, z, left: (drawn: number) => -drawn / 1000, up: (drawn: number) =>
 
 <template>
   <Picture :box="box" label="Section through the rear axle, seen from behind">
-    <line
-      :x1="box.x"
-      :x2="box.x + box.width"
-      y1="0"
-      y2="0"
-      stroke="var(--steel-edge)"
-      stroke-width="1.5"
-      vector-effect="non-scaling-stroke"
-    />
+    <GroundLine :box="box" />
     <rect
       :x="x(truck.bed.width / 2)"
       :y="z(truck.bed.floor)"

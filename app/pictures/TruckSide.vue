@@ -43,15 +43,7 @@ const sagged = computed(() => {
 
 <template>
   <Picture :box="box" label="Truck from the left side, front at the left">
-    <line
-      :x1="box.x"
-      :x2="box.x + box.width"
-      y1="0"
-      y2="0"
-      stroke="var(--steel-edge)"
-      stroke-width="1.5"
-      vector-effect="non-scaling-stroke"
-    />
+    <GroundLine :box="box" />
     <path
       v-if="sagged"
       :d="sagged.path"

@@ -188,8 +188,21 @@ export const useJob = defineStore('job', () => {
     }
   }
 
-  /** Hands in at once what is not saved yet. */
-  const save = () => keeper.value?.handIn() ?? Promise.resolve()
+  /** Hands in at once what is not saved yet; done once all of it is, or once somebody has to be waited for. */
+  async function save(): Promise<void> {
+    await keeper.value?.handIn()
+    await new Promise<void>((done) => {
+      const stop = watch(
+        saveState,
+        (state) => {
+          if (state !== 'saved' && state !== 'waiting') return
+          queueMicrotask(() => stop())
+          done()
+        },
+        { immediate: true },
+      )
+    })
+  }
 
   /** Ends a clash: for every place, mine or theirs. */
   async function settle(choices: ('mine' | 'theirs')[]): Promise<void> {

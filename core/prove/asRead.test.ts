@@ -84,3 +84,26 @@ test('how much longer: read on for just so long as it goes, it is told; one read
     expect(Math.abs(more - needed)).toBeLessThanOrEqual(Math.max(2, 0.3 * needed))
   }
 })
+
+test('a side that empties at once and then stands at nothing leaks, though no straight line fits it; cooling after a fill does not', () => {
+  const how = { resolution: 689, thermometer: 0.3, lag: PRACTICE.gasLag.value }
+  const verdict = (pressures: number[], rested: number | null, every = 60) =>
+    judgeHold(
+      { ...how, rested, readings: judged(pressures.map((p, i) => at((i * every) / HOUR, { pressure: p }))) },
+      0.002,
+      3500 / 86_400,
+    ).leak
+  const emptied = [163_000, 85_000, 29_000, 2000, ...Array.from({ length: 20 }, () => 0)]
+  const told = verdict(emptied, 600)
+  expect(told.verdict).toBe('leaking')
+  // At first it lost 78 kPa a minute.
+  expect(told.lossRate / (78_000 / 60)).toBeCloseTo(1, 1)
+  expect(told.low).toBeGreaterThan(0.5 * told.leak)
+  // Filled this very minute, warm by what filling makes: it falls as far as that cools, and no verdict is given.
+  const warm = PRACTICE.fillWarmth.value
+  const cooling = Array.from({ length: 30 }, (_, i) => {
+    const above = warm * Math.exp((-i * 300) / PRACTICE.gasLag.value)
+    return ((414_000 + 100_000) * (293.15 + above)) / 293.15 - 100_000
+  })
+  expect(verdict(cooling, 0, 300).verdict).not.toBe('leaking')
+})

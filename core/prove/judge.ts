@@ -128,6 +128,11 @@ export function look(test: HowRead, readings: readonly HoldReading[], allowed: n
     anyTimeFactor(variance, allowed, degrees) * Math.sqrt(variance) + hidden
   const low = Math.min(...slopes.map((slope) => slope.loss - half(slope)))
   const high = Math.max(...slopes.map((slope) => slope.loss + half(slope)))
+  const plain = plainLoss(test, readings)
+  if (plain && plain.low > allowed) {
+    const upper = Math.max(high, plain.loss)
+    return { verdict: 'leaking', loss: plain.loss, low: plain.low, high: upper, why: null }
+  }
   // What is shown as its loss is the one that fits best; the interval is that of all.
   const { loss } = slopes.reduce((best, slope) => (slope.misfit < best.misfit ? slope : best))
   const sure: Verdict = high <= allowed ? 'tight' : low > allowed ? 'leaking' : 'cannot tell'
@@ -135,6 +140,34 @@ export function look(test: HowRead, readings: readonly HoldReading[], allowed: n
   const verdict = bent ? 'cannot tell' : sure
   const why = verdict === 'cannot tell' ? (bent ? 'bends' : whyNot(test, readings, slopes)) : null
   return { verdict, loss, low, high, why }
+}
+
+/** So many standard deviations no reading is off, however often one looks. */
+const NEVER_OFF = 5
+/**
+ * What is lost between the first reading and a later one, Pa/s, so much that neither doubt makes it nor as much warmth as
+ * filling leaves, wherever it came from: a side that empties at once and then stands at nothing follows no straight line, and leaks all the same.
+ * @returns the fastest such loss, and the least that it must be; null with no later reading
+ */
+function plainLoss(test: HowRead, readings: readonly HoldReading[]): { loss: number; low: number } | null {
+  const each = [0, test.lag * LAG_FROM_TO[1]].map((follows) => pointsOf(test, readings, follows, test.lag))
+  let found: { loss: number; low: number } | null = null
+  for (let i = 1; i < readings.length; i++) {
+    const seconds = readings[i]!.t - readings[0]!.t
+    if (seconds <= 0) continue
+    const lost = each.map((points) => {
+      const [first, later] = [points[0]!, points[i]!]
+      const doubt = NEVER_OFF * Math.hypot(first.sd, later.sd) + test.resolution
+      const drop = first.corrected - later.corrected
+      return {
+        drop,
+        least: drop - (PRACTICE.fillWarmth.value * first.corrected) / REFERENCE_TEMPERATURE - doubt,
+      }
+    })
+    const low = Math.min(...lost.map(({ least }) => least)) / seconds
+    if (!found || low > found.low) found = { loss: Math.min(...lost.map(({ drop }) => drop)) / seconds, low }
+  }
+  return found
 }
 
 /** Whether the later half alone, read as if nothing had been before, loses more than is allowed without a bend. */

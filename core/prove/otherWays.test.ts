@@ -55,6 +55,13 @@ describe('how long a test must run', () => {
     thermometer: 0.3,
     allowed: 3500 / 86_400,
   }
+  test('a leak twice what is allowed is told in the end: its gauge falls, and sooner where more is allowed', () => {
+    const leaking = (over: Partial<HoldAsked> = {}) => planHold({ ...asked, ...over }).leaking
+    expect(leaking()).not.toBeNull()
+    expect(leaking({ allowed: 5 * asked.allowed })!).toBeLessThan(leaking()!)
+    // At a low pressure a degree moves it less: it is told sooner.
+    expect(leaking({ pressure: asked.pressure / 4, night: 0 })!).toBeLessThan(leaking({ night: 0 })!)
+  })
   const hours = (over: Partial<HoldAsked>) => (planHold({ ...asked, ...over }).tight ?? Infinity) / 3600
   test('a coarser gauge, a worse thermometer, a smaller loss looked for: each longer', () => {
     expect(hours({})).toBeGreaterThan(6)

@@ -254,6 +254,9 @@ test('a reading far from its neighbours is told, and left out by its remedy it c
   })
   expect(without.result.holds.a!.readings).toHaveLength(steady.length - 1)
   expect(without.notes.map(({ rule }) => rule)).not.toContain('reading-astray')
+  expect(note.text).toContain('under what those before and after')
+  expect(note.remedy!.label).toBe('Leave reading 6 out')
+  expect(off(8000).notes.find(({ rule }) => rule === 'reading-astray')!.text).toContain('over what those')
   // Few readings have no neighbours to speak of.
   const few = hold({ readings: [at(0, 414_000), at(1, 380_000), at(2, 414_000)] })
   expect(run({ holds: { a: few } }).result.holds.a!.astray).toBeNull()
@@ -305,6 +308,12 @@ describe('after the road', () => {
     expect(short).toMatchObject({ rule: 'road-not-fine', rank: 'fix', value: 0.0129, limit: 0.013 })
     expect(found({ lines: finding(null, 'not') })[0]).toMatchObject({ rank: 'fix', subject: 'lines' })
     expect(found({ 'clear-left': finding(0.02, 'not') })[0]!.value).toBeNull()
+    expect(found({ 'clear-left': finding(0.013, 'not') })[0]!.value).toBeNull()
+    expect(found({ 'clear-left': finding(null, 'not') })[0]).toMatchObject({
+      value: null,
+      quantity: 'length',
+    })
+    expect(found({ 'pressure-left': finding(1000, 'not') })[0]).toMatchObject({ value: null })
   })
   test('what nobody looked at is said once something was held, until all was', () => {
     expect(found({})).toEqual([])
@@ -332,4 +341,35 @@ test('a tight test with the valves plugged off does not let foam pass, and is no
   const { evidence } = run({ holds: { a: hold({ side: 'left', plugged: true }) } }).result
   expect(evidence.sides.left).toBeNull()
   expect(evidence.plugged.left?.verdict).toBe('tight')
+})
+
+describe('what the sides are known to do', () => {
+  const of = (holds: Record<string, HoldTest>) => run({ holds }).result.evidence.sides
+  const leak = 2000 / 3600
+  test('the newest of a side that could tell stands, with what it loses as free air', () => {
+    const { left, right, supply } = of({ a: hold({ side: 'left', readings: falling }) })
+    expect(left!.verdict).toBe('leaking')
+    expect(left!.freeAir / ((leak * volumes.left) / 101_325)).toBeCloseTo(1, 2)
+    expect([right, supply]).toEqual([null, null])
+    const mended = of({
+      a: hold({ side: 'left', readings: falling }),
+      b: hold({ side: 'left', order: 2 }),
+      c: hold({ side: 'left', order: 3, readings: steady.slice(0, 2), thermometer: 5 }),
+    })
+    expect(mended.left!.verdict).toBe('tight')
+  })
+  test('both sides tight together are tight each; leaking together, neither is known to', () => {
+    expect(of({ a: hold() })).toMatchObject({
+      left: { verdict: 'tight' },
+      right: { verdict: 'tight' },
+      supply: null,
+    })
+    expect(of({ a: hold({ readings: falling }) })).toEqual({ left: null, right: null, supply: null })
+  })
+  test('one that could not tell is said so, with why and how much longer', () => {
+    const short = run({ holds: { a: hold({ readings: steady.slice(0, 3), thermometer: 0.3 }) } })
+    const note = short.notes.find(({ rule }) => rule === 'cannot-tell')!
+    expect(note).toMatchObject({ rank: 'know', value: short.result.holds.a!.leak!.waitMore })
+    expect(run({ holds: { a: hold() } }).notes.some(({ rule }) => rule === 'cannot-tell')).toBe(false)
+  })
 })

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { Download, Printer } from '@lucide/vue'
+import { Download } from '@lucide/vue'
 import { sheetBlocks } from '#core/handover/sheetText'
 import type { HandoverPlan } from '#core/document/types'
 import type { StillOpen } from '#core/handover/rules'
-import { PAPERS, type Paper } from '#core/document/paper'
 import { withLive } from '../stageDrawers'
 
 const job = useJob()
@@ -184,18 +183,7 @@ const drawers = computed(() =>
       </div>
     </template>
     <template #paper>
-      <div class="no-print sheet p-4 flex flex-wrap gap-3 items-center">
-        <PickField
-          label="Paper"
-          hide-label
-          class="w-28"
-          :value="screen.paper"
-          :options="PAPERS.map((value) => ({ value, label: value }))"
-          @change="(v) => void (screen.paper = v as Paper)"
-        />
-        <button type="button" class="button" @click="printSheet">
-          <Printer :size="16" aria-hidden="true" />Print
-        </button>
+      <PaperButtons>
         <a class="button quiet" :href="`/api/jobs/${job.id}/sheet?${query}`" download
           ><Download :size="16" aria-hidden="true" />PDF</a
         >
@@ -204,7 +192,7 @@ const drawers = computed(() =>
         >
         <a class="button quiet" :href="`/api/jobs/${job.id}/plan`" download>Plan file</a>
         <span v-if="job.saveState !== 'saved'" class="label">PDF and plan file carry what is saved.</span>
-      </div>
+      </PaperButtons>
     </template>
   </DrawerBench>
 </template>

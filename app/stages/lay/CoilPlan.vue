@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus } from '@lucide/vue'
 import { TUBES } from '#core/catalog/tubes'
 import { ordered, type ShelfCoil } from '#core/document/types'
 import { KEEP_OVER } from '#core/lay/tubes'
@@ -113,14 +113,7 @@ const nameOf = (line: string) => {
         :max="100"
         @change="(v) => change(id, 'How many coils', (x) => void (x.count = Math.round(v)))"
       />
-      <button
-        type="button"
-        class="touch p-1.5 justify-self-start"
-        :aria-label="`Take away coil ${i + 1}`"
-        @click="remove(id)"
-      >
-        <Trash2 :size="16" aria-hidden="true" />
-      </button>
+      <TakeAway class="justify-self-start" :label="`Take away coil ${i + 1}`" @click="remove(id)" />
     </div>
     <button type="button" class="button quiet mt-2 no-print" @click="add">
       <Plus :size="16" aria-hidden="true" />Coil on the shelf

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Ruler, Trash2 } from '@lucide/vue'
+import { Ruler } from '@lucide/vue'
 import { ITEM_HOWS, type LoadItem } from '#core/document/types'
 import { SIZES } from './itemWords'
 import { AXLE_WAYS, CENTRE_WAYS } from '#core/quantity/ways'
@@ -69,14 +69,7 @@ function setKind(kind: string): void {
         @click="opened = !opened"
       >
         <Ruler :size="16" aria-hidden="true" /></button
-      ><button
-        type="button"
-        class="touch p-1.5"
-        :aria-label="`Take away ${item.label}`"
-        @click="removeItem(id)"
-      >
-        <Trash2 :size="16" aria-hidden="true" />
-      </button>
+      ><TakeAway :label="`Take away ${item.label}`" @click="removeItem(id)" />
     </div>
     <div class="col-span-full grid @lg:grid-cols-[8rem_1fr_1fr] gap-x-2 gap-y-1">
       <NumField

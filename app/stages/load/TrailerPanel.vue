@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus } from '@lucide/vue'
 import { ordered, type Haul } from '#core/document/types'
 import { focusIn } from '~/shell/drawers'
 import { COUPLING_WAYS } from '#core/quantity/ways'
@@ -151,14 +151,7 @@ function from(value: string): void {
           :max="40"
           @change="(v) => set(`Move ${item.label}`, (h) => void (h.trailer.items[id]!.behind = v))"
         />
-        <button
-          type="button"
-          class="touch p-1.5"
-          :aria-label="`Take ${item.label} off the trailer`"
-          @click="remove(id)"
-        >
-          <Trash2 :size="16" aria-hidden="true" />
-        </button>
+        <TakeAway :label="`Take ${item.label} off the trailer`" @click="remove(id)" />
       </div>
       <button type="button" class="button quiet mt-2" @click="add">
         <Plus :size="16" aria-hidden="true" />Something aboard it

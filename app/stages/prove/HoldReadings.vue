@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Clock, Plus, Trash2 } from '@lucide/vue'
+import { Clock, Plus } from '@lucide/vue'
 import { appendByDevice, stampReading } from '#core/document/appendReading'
 import { READING_UNSAID, type HoldTest, type Reading } from '#core/document/types'
 import { showText } from '#core/quantity/units'
@@ -47,7 +47,7 @@ function readNow(): void {
   set('Read now', (t) => {
     t.readings.push({ ...likeLast(t), t: stampReading(t, new Date()) })
   })
-  void focusIn(`[data-reading="${test.readings.length - 1}"] td:nth-child(2)`)
+  void focusIn(`[data-reading="${test.readings.length - 1}"] [data-pressure]`)
 }
 /** What the stand-in's gauge shows; its time goes by its own clock from the first that was taken. */
 let taken: { device: number; test: number } | null = null
@@ -70,7 +70,7 @@ function addReading(): void {
     const last = t.readings.at(-1)
     t.readings.push({ ...likeLast(t), t: last ? last.t + 600 : 0 })
   })
-  void focusIn(`[data-reading="${test.readings.length - 1}"] td:nth-child(2)`)
+  void focusIn(`[data-reading="${test.readings.length - 1}"] [data-pressure]`)
 }
 const asked = ref(false)
 /** A second thermometer, once one was read or asked for. */
@@ -84,107 +84,22 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
 <template>
   <div class="sheet p-4">
     <h2 class="mb-1">Readings</h2>
-    <table v-if="test.readings.length" class="w-full text-sm mb-2">
-      <thead>
-        <tr class="label text-left">
-          <th class="font-normal pr-2">After</th>
-          <th class="font-normal pr-2">Gauge</th>
-          <th class="font-normal pr-2">Temperature</th>
-          <th v-if="hasSecond" class="font-normal pr-2">Elsewhere</th>
-          <th class="font-normal pr-2">Counts</th>
-          <th><span class="sr-only">Take away</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr
-          v-for="(r, i) in test.readings"
-          :key="i"
-          :data-reading="i"
-          :class="{ 'text-soft line-through': r.out }"
-        >
-          <td class="pr-2 py-0.5">
-            <NumField
-              hide-label
-              :label="`Time of reading ${i + 1}`"
-              :value="r.t / 60"
-              quantity="count"
-              :digits="0"
-              :min="-1e6"
-              :max="1e6"
-              @change="(v) => setReading(i, 'Time of a reading', (x) => void (x.t = v * 60))"
-            />
-          </td>
-          <td class="pr-2">
-            <NumField
-              hide-label
-              :label="`Pressure of reading ${i + 1}`"
-              :value="r.pressure"
-              quantity="pressure"
-              :digits="1"
-              :min="-100000"
-              :max="3e6"
-              @change="(v) => setReading(i, 'Pressure of a reading', (x) => void (x.pressure = v))"
-            />
-          </td>
-          <td class="pr-2">
-            <NumField
-              hide-label
-              :label="`Temperature of reading ${i + 1}`"
-              :value="r.temperature"
-              quantity="temperature"
-              :digits="1"
-              :min="200"
-              :max="400"
-              may-be-empty
-              @change="(v) => setReading(i, 'Temperature of a reading', (x) => void (x.temperature = v))"
-              @clear="setReading(i, 'Temperature of a reading', (x) => void (x.temperature = null))"
-            />
-          </td>
-          <td v-if="hasSecond" class="pr-2">
-            <NumField
-              hide-label
-              :label="`Temperature elsewhere at reading ${i + 1}`"
-              :value="r.second"
-              quantity="temperature"
-              :digits="1"
-              :min="200"
-              :max="400"
-              may-be-empty
-              @change="(v) => setReading(i, 'Temperature elsewhere', (x) => void (x.second = v))"
-              @clear="setReading(i, 'Temperature elsewhere', (x) => void (x.second = null))"
-            />
-          </td>
-          <td>
-            <input
-              type="checkbox"
-              class="size-5 accent-petrol align-middle"
-              :aria-label="`Reading ${i + 1} counts`"
-              :checked="!r.out"
-              @change="
-                setReading(i, r.out ? 'Count a reading' : 'Leave a reading out', (x) => void (x.out = !x.out))
-              "
-            />
-          </td>
-          <td>
-            <button
-              type="button"
-              class="touch p-1.5"
-              :aria-label="`Take away reading ${i + 1}`"
-              @click="
-                set('Take away a reading', (t) => {
-                  t.readings.splice(i, 1)
-                })
-              "
-            >
-              <Trash2 :size="16" aria-hidden="true" />
-            </button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <p v-if="test.readings.length" class="label">
+      After (minutes), gauge, temperature{{ hasSecond ? ', temperature elsewhere' : '' }}
+    </p>
+    <ol v-if="test.readings.length" class="mb-2">
+      <ReadingRow
+        v-for="(reading, i) in test.readings"
+        :key="i"
+        :reading="reading"
+        :number="i + 1"
+        :has-second="hasSecond"
+        @edit="(label, change) => setReading(i, label, change)"
+        @gone="set('Take away a reading', (t) => void t.readings.splice(i, 1))"
+      />
+    </ol>
     <p v-if="test.readings.length" class="label mb-2">
-      “After” in minutes. A temperature that nobody read may stay empty; a reading that does not count is
-      kept.
+      A temperature that nobody read may stay empty; a reading that does not count is kept.
       <button v-if="!hasSecond" type="button" class="underline touch" @click="asked = true">
         A second thermometer
       </button>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { Download, Printer } from '@lucide/vue'
-import { PAPERS, type Paper } from '#core/document/paper'
+import { Download } from '@lucide/vue'
 
 /** The proof on paper and as a table. */
 const job = useJob()
@@ -14,18 +13,7 @@ async function saveProof(): Promise<void> {
 </script>
 
 <template>
-  <div class="no-print sheet p-4 flex flex-wrap gap-3 items-center">
-    <PickField
-      label="Paper"
-      hide-label
-      class="w-28"
-      :value="screen.paper"
-      :options="PAPERS.map((value) => ({ value, label: value }))"
-      @change="(v) => void (screen.paper = v as Paper)"
-    />
-    <button type="button" class="button" @click="printSheet">
-      <Printer :size="16" aria-hidden="true" />Print
-    </button>
+  <PaperButtons>
     <a class="button quiet" :href="`/api/jobs/${job.id}/pack?${query}`" download
       ><Download :size="16" aria-hidden="true" />Proof as PDF</a
     >
@@ -37,5 +25,5 @@ async function saveProof(): Promise<void> {
       Curve, verdict, conditions, gauge and when it was checked, who, soap, functions, the road, and what
       stays open.
     </p>
-  </div>
+  </PaperButtons>
 </template>

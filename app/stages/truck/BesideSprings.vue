@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus } from '@lucide/vue'
 import { railBottom } from '#core/catalog/truckGeometry'
 import { ordered, type BesideSpring } from '#core/document/types'
 import { AXLE_WAYS, CENTRE_WAYS } from '#core/quantity/ways'
@@ -93,14 +93,7 @@ const EDGES = [
         :options="EDGES"
         @change="(v) => change(id, 'Edge of a thing', (x) => void (x.smooth = v === 'true'))"
       />
-      <button
-        type="button"
-        class="touch p-1.5 justify-self-start"
-        :aria-label="`Take away thing ${i + 1}`"
-        @click="remove(id)"
-      >
-        <Trash2 :size="16" aria-hidden="true" />
-      </button>
+      <TakeAway class="justify-self-start" :label="`Take away thing ${i + 1}`" @click="remove(id)" />
     </div>
     <button type="button" class="button quiet mt-2 no-print" @click="add">
       <Plus :size="16" aria-hidden="true" />Bracket or bolt

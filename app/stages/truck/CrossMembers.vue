@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus } from '@lucide/vue'
 import { focusIn } from '~/shell/drawers'
 import { AXLE_WAYS } from '#core/quantity/ways'
 import { useTruck } from './useTruck'
@@ -31,14 +31,10 @@ function add(): void {
           :max="15"
           @change="(v) => set('Move a cross-member', (t) => void (t.frame.crossMembers[i] = v))"
         />
-        <button
-          type="button"
-          class="touch p-1.5"
-          :aria-label="`Take away cross-member ${i + 1}`"
+        <TakeAway
+          :label="`Take away cross-member ${i + 1}`"
           @click="set('Take a cross-member away', (t) => t.frame.crossMembers.splice(i, 1))"
-        >
-          <Trash2 :size="16" aria-hidden="true" />
-        </button>
+        />
       </div>
       <button type="button" class="button quiet" @click="add">
         <Plus :size="16" aria-hidden="true" />Cross-member

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus } from '@lucide/vue'
 import { focusIn } from '~/shell/drawers'
 import { useTruck } from './useTruck'
 
@@ -31,14 +31,10 @@ function addBend(): void {
         :at="p"
         @move="(v, axis) => set('Move a bend of the exhaust', (t) => void (t.exhaust.points[i]![axis] = v))"
       />
-      <button
-        type="button"
-        class="touch p-1.5"
-        :aria-label="`Take away bend ${i + 1}`"
+      <TakeAway
+        :label="`Take away bend ${i + 1}`"
         @click="set('Take a bend away', (t) => t.exhaust.points.splice(i, 1))"
-      >
-        <Trash2 :size="16" aria-hidden="true" />
-      </button>
+      />
     </div>
     <div class="flex gap-3 items-end py-2">
       <button type="button" class="button quiet" @click="addBend">

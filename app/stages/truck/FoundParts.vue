@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus } from '@lucide/vue'
 import { EXISTING_KINDS, ordered, type ExistingPart } from '#core/document/types'
 import { focusIn } from '~/shell/drawers'
 import { useTruck } from './useTruck'
@@ -59,14 +59,7 @@ function addFound(): void {
         @move="(v, axis) => set(`Place of ${part.label}`, (t) => void (t.existing[id]!.at[axis] = v))"
       />
       <PhotoRow :subject="`part:${id}`" :of="part.label" small />
-      <button
-        type="button"
-        class="touch p-1.5"
-        :aria-label="`Take away ${part.label}`"
-        @click="removeFound(id)"
-      >
-        <Trash2 :size="16" aria-hidden="true" />
-      </button>
+      <TakeAway :label="`Take away ${part.label}`" @click="removeFound(id)" />
     </div>
     <button type="button" class="button quiet mt-2" @click="addFound">
       <Plus :size="16" aria-hidden="true" />Something found

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Scale, Trash2, Upload } from '@lucide/vue'
+import { Scale, Upload } from '@lucide/vue'
 import { ordered, type Ticket } from '#core/document/types'
 import { takeTicket } from '#core/truck/tickets'
 import { simulatedWeighbridge } from '#core/truck/weighbridge'
@@ -180,14 +180,7 @@ const hauls = computed(() => [
               >
                 use
               </button>
-              <button
-                type="button"
-                class="touch p-1.5"
-                :aria-label="`Take away ticket ${t.label}`"
-                @click="remove(id)"
-              >
-                <Trash2 :size="16" aria-hidden="true" />
-              </button>
+              <TakeAway :label="`Take away ticket ${t.label}`" @click="remove(id)" />
             </td>
           </tr>
         </tbody>

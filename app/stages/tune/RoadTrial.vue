@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus } from '@lucide/vue'
 import { ordered, type TrialReading } from '#core/document/types'
 import { show, showText, toSi, unitFor } from '#core/quantity/units'
 import { focusIn } from '~/shell/drawers'
@@ -167,14 +167,7 @@ function lipsText(id: string, of: 'planned' | 'corrected'): string {
             <td class="pr-2 figure whitespace-nowrap">{{ lipsText(id, 'planned') || 'not taped' }}</td>
             <td class="pr-2 figure whitespace-nowrap">{{ lipsText(id, 'corrected') }}</td>
             <td class="text-right pr-1">
-              <button
-                type="button"
-                class="touch p-1.5"
-                :aria-label="`Take away reading ${i + 1}`"
-                @click="remove(id)"
-              >
-                <Trash2 :size="16" aria-hidden="true" />
-              </button>
+              <TakeAway :label="`Take away reading ${i + 1}`" @click="remove(id)" />
             </td>
           </tr>
         </tbody>

@@ -29,6 +29,7 @@ const EVERY = [
 const every = ref(60)
 /** The server's own log of this job: it goes on with no page open. */
 const log = shallowRef<{ test: string; every: number; taken: number; away: string } | null>(null)
+const isMine = computed(() => log.value?.test === testId)
 const problem = ref('')
 async function call(options: { method?: 'POST' | 'DELETE'; body?: object } = {}): Promise<void> {
   problem.value = ''
@@ -60,7 +61,11 @@ onScopeDispose(() => clearInterval(timer))
       <button type="button" class="button touch" @click="take">Take this reading</button>
     </div>
     <div class="flex flex-wrap gap-3 items-end mt-2">
-      <template v-if="log">
+      <p v-if="log && !isMine" class="text-sm w-full" aria-live="polite">
+        The server logs into “{{ job.plan!.prove.holds[log.test]?.label ?? 'another test' }}”: begun here,
+        that ends.
+      </p>
+      <template v-if="log && isMine">
         <p class="text-sm pb-1" aria-live="polite">
           {{ log.away || `The server logs it: ${log.taken} taken so far. This page may be closed.` }}
         </p>

@@ -88,8 +88,8 @@ function finish(): void {
     <div class="relative">
       <input
         :id="id"
-        class="field figure pr-14"
-        :class="{ guess }"
+        class="field figure"
+        :class="{ guess, 'pr-14': unit.symbol }"
         :aria-description="guess ? GUESS : undefined"
         :title="guess ? GUESS : undefined"
         type="text"

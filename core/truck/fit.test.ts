@@ -283,3 +283,78 @@ describe('misfits are caught', () => {
     ).toContain('know stem-hole')
   })
 })
+
+describe('what is said of a bag that comes near', () => {
+  const textOf = (change: (t: Truck) => void) =>
+    truckStage(flatbed(change), leaf, { ...BARE, droop: 'none', closing: 'hand', sheet: null, kit: null })
+      .notes.filter(({ rule }) => rule === 'bag-touches' || rule === 'bag-near')
+      .map(({ text }) => text)
+  test('the axle stands as it does where it is nearest, and the advice is that of what it comes near', () => {
+    const brake = textOf((t) => (t.brakeLine = { x: -0.09, y: 0.55, z: 0.5 }))
+    expect(brake.some((text) => text.endsWith('Turn its clip round.'))).toBe(true)
+    const pipe = textOf((t) => (t.exhaust.points = t.exhaust.points.map((p) => ({ ...p, y: -0.55 }))))
+    expect(pipe.some((text) => text.endsWith('Move or clamp a shield to the pipe.'))).toBe(true)
+    const tyre = textOf((t) => (t.tyre.width = 0.32))
+    expect(
+      tyre.every((text) => text.endsWith('Check which way the brackets face, or take a slimmer class.')),
+    ).toBe(true)
+    // The pose in words is that of the figure.
+    for (const [words, isSo] of [
+      ['at unladen height', (c: { left: number; right: number }) => c.left === 0 && c.right === 0],
+      ['pressed up', (c: { left: number; right: number }) => c.left > 0 && c.left === c.right],
+      ['hanging', (c: { left: number; right: number }) => c.left < 0 && c.left === c.right],
+      ['crossed up', (c: { left: number; right: number }) => c.left !== c.right],
+    ] as const)
+      for (const change of [
+        (t: Truck) => void (t.tyre.width = 0.32),
+        (t: Truck) => void (t.seat = 0.64),
+        (t: Truck) => void (t.brakeLine = { x: -0.09, y: 0.55, z: 0.5 }),
+        (t: Truck) => void (t.innerFender = { y: 0.6, bottom: 0.5 }),
+      ]) {
+        const short = fitSpring(flatbed(change), leaf, BARE).clearances.filter(({ value }) => value < 0.013)
+        const told = textOf(change).filter((text) => text.includes(`With the axle ${words}`))
+        expect([words, told.length]).toEqual([words, short.filter(isSo).length])
+      }
+  })
+  test('the travel of a bag goes by the motion ratio: at half of it the bag’s lower end rises half as far', () => {
+    const bottoms = (ratio: number) => {
+      const t = flatbed((x) => (x.suspension.motionRatio = ratio))
+      const { together } = fitSpring(t, leaf, BARE)
+      return together.map(({ left, bags }) => [left, bags.left.lower.z] as const)
+    }
+    const rises = (ratio: number) => {
+      const all = bottoms(ratio)
+      const [a, b] = [all[0]!, all.find(([left]) => left !== all[0]![0])!]
+      return (b[1] - a[1]) / (b[0] - a[0])
+    }
+    expect(rises(1)).toBeCloseTo(1, 6)
+    expect(rises(0.5)).toBeCloseTo(0.5, 6)
+  })
+})
+
+test('a quick look at another class says near on its own: under 13 mm, never inside a coil', () => {
+  const look = (change: (t: Truck) => void = () => {}) =>
+    truckStage(flatbed(change), null, {
+      ...BARE,
+      droop: 'none',
+      closing: 'hand',
+      sheet: null,
+      kit: null,
+    }).result.leastClearance(leaf)!
+  const wide = look()
+  expect(wide.near).toBe(wide.value < 0.013)
+  expect(wide.near).toBe(false)
+  const tight = look((t) => (t.tyre.width = 0.32))
+  expect([tight.near, tight.value < 0.013]).toEqual([true, true])
+  const van = exampleTruck('coil-van')
+  van.coil.inner = fitSpring(van, insert, BARE).fullDiameter + 0.001
+  const inCoil = truckStage(van, null, {
+    ...BARE,
+    droop: 'none',
+    closing: 'hand',
+    sheet: null,
+    kit: null,
+  }).result.leastClearance(insert)!
+  expect(inCoil.value).toBeLessThan(0.013)
+  expect(inCoil.near).toBe(false)
+})

@@ -17,8 +17,8 @@ const set = (label: string, change: (reading: Reading) => void) => emit('edit', 
     class="grid gap-2 items-center border-t border-line py-1"
     :class="[
       hasSecond
-        ? 'grid-cols-3 md:grid-cols-[5rem_1fr_1fr_1fr_9rem]'
-        : 'grid-cols-3 md:grid-cols-[5rem_1fr_1fr_9rem]',
+        ? 'grid-cols-3 md:grid-cols-[6rem_1fr_1fr_1fr_9rem]'
+        : 'grid-cols-3 md:grid-cols-[6rem_1fr_1fr_9rem]',
       reading.out ? 'text-soft line-through' : '',
     ]"
     :data-reading="number - 1"

@@ -66,3 +66,17 @@ test('the table has every reading with its time, and comes to the same figures',
   expect(rows.filter((r) => r[0] === 'after the road')).toHaveLength(7)
   expect(rows.find((r) => r[0] === 'after the road')!.slice(3, 5)).toEqual([19, 'mm'])
 })
+
+test('what was put right says who, and what the test after it said; without one, that it was not held again yet', () => {
+  const source = sourceOf('festival-rig')
+  const place = source.derived.stages.prove.result.places[0]!
+  const repair = { place: place.id, kind: place.kind, who: 'Odile', at: '2026-01-14T16:30:00.000Z' }
+  source.plan.prove.repairs = {
+    a: { ...repair, order: 1, retest: 'left' },
+    b: { ...repair, order: 2, retest: null },
+  }
+  expect(rowsOf('Put right', source)).toEqual([
+    [place.label, 'Odile', '2026-01-14 16:30', 'tight'],
+    [place.label, 'Odile', '2026-01-14 16:30', 'not yet'],
+  ])
+})

@@ -150,8 +150,11 @@ function repairsMade({ plan, derived }: PackSource): PackBlock {
   return {
     kind: 'table',
     title: 'Put right',
-    head: ['Where', 'Who', 'When'],
-    rows: made.map(([, { place, who, at }]) => [labels.get(place) ?? place, said(who), shortTime(at)]),
+    head: ['Where', 'Who', 'When', 'Held again'],
+    rows: made.map(([, { place, who, at, retest }]) => {
+      const held = retest === null ? null : derived.stages.prove.result.holds[retest]
+      return [labels.get(place) ?? place, said(who), shortTime(at), held ? verdictOf(held) : 'not yet']
+    }),
   }
 }
 

@@ -637,6 +637,7 @@ export const planSchema = shape<Plan>({
     repairs: recordField(
       shape({
         order: orderField(),
+        retest: nullableText(64),
         place: textField(130),
         kind: choiceField([...JOINT_KINDS, ...OTHER_PLACES]),
         who: textField(80),

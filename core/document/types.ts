@@ -861,6 +861,8 @@ export interface RoadFinding {
 }
 export interface LeakRepair {
   order: number
+  /** The hold test made after it, by its id; null until one is begun. */
+  retest: string | null
   /** Id of the place, and what kind of place it was. */
   place: string
   kind: LeakPlaceKind

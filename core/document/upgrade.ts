@@ -140,7 +140,9 @@ function upgradeProve(prove: unknown): unknown {
   if (!isRecord(filled)) return filled
   const holds = each(filled.holds, (hold) => filledReadings(fill(hold, HOLD_READ as unknown as Json)))
   const soap = each(filled.soap, (found) => fill(found, { of: '' }))
-  return holds === filled.holds && soap === filled.soap ? filled : { ...filled, holds, soap }
+  const repairs = each(filled.repairs, (repair) => fill(repair, { retest: null }))
+  const isWhole = holds === filled.holds && soap === filled.soap && repairs === filled.repairs
+  return isWhole ? filled : { ...filled, holds, soap, repairs }
 }
 
 /** What a truck of version 1 says of the fields version 2 added: nothing it was never asked may change its figures. */
@@ -198,7 +200,7 @@ export const upgradeDocument = (value: unknown): unknown =>
  * line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops, wedges, survey, scale tickets;
  * of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the spring's own sheet, spacer and droop.
  * Version 14 added, of Prove, what was found after the first drive; of hold tests who made them, with which gauge,
- * when that was checked, and of their readings a second thermometer and which are left out; and whether valves were plugged off.
+ * when that was checked, and of their readings a second thermometer and which are left out; whether valves were plugged off; and of a leak put right the test that was made after it.
  * Version 13 added, of Prove, what was read when functions were tried, and leaks put right.
  * Version 12 added, of Power, the delay of a second compressor, and which way plugs face.
  * Version 11 added, of Power, what was chosen of every wire, earth, guard, relay and battery.

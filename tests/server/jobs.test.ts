@@ -399,7 +399,14 @@ test('lines measured on one kind of truck are added up over the shop’s other j
 test('leaks put right are counted by kind over the shop’s other jobs, as the newest plans have them', async () => {
   const [one, two] = [await fresh(), await fresh()]
   const repair = (id: string, kind: 'push' | 'core') => (d: Plan) => {
-    d.prove.repairs[id] = { order: 1, place: 'x', kind, who: 'Bram', at: '2026-06-09T08:00:00.000Z' }
+    d.prove.repairs[id] = {
+      order: 1,
+      retest: null,
+      place: 'x',
+      kind,
+      who: 'Bram',
+      at: '2026-06-09T08:00:00.000Z',
+    }
   }
   const before = await leaksPutRight(db(), who.shopId, '')
   await handIn(who, one.id, 1, [edit(one.plan, repair('r1', 'push'))])

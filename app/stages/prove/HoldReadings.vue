@@ -113,6 +113,11 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
         The stand-in’s gauge</button
       ><button type="button" class="button quiet" @click="fileInput?.click()">From a CSV file</button>
     </div>
+    <ReadingKeys
+      v-if="test.readings.length"
+      :test="test"
+      @edit="(label, change) => setReading(test.readings.length - 1, label, change)"
+    />
     <GaugeReader v-if="isReading" :side="test.side" :test-id="testId" @read="readGauge" />
     <input
       ref="fileInput"

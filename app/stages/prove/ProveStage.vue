@@ -4,6 +4,7 @@ import { Plus } from '@lucide/vue'
 import { ordered, type HoldTest } from '#core/document/types'
 import { writeCovers } from '#core/prove/covers'
 import { withLive } from '../stageDrawers'
+import { useGaugeStep } from './useGaugeStep'
 
 const job = useJob()
 const shop = useShop()
@@ -14,6 +15,7 @@ const chosenTest = ref('')
 const testId = computed(() =>
   prove.value.holds[chosenTest.value] ? chosenTest.value : (tests.value.at(-1)?.[0] ?? ''),
 )
+const step = useGaugeStep()
 const test = computed(() => prove.value.holds[testId.value])
 const volume = computed(() => stage.value.result.holds[testId.value]?.volume ?? 0)
 const set = (label: string, change: (test: HoldTest) => void) =>
@@ -30,7 +32,7 @@ function addTest(): void {
       `Hold test ${tests.value.length + 1}`,
       Math.max(0, ...tests.value.map(([, t]) => t.order)) + 1,
       job.derived!.stages.air.result.teed ? 'both' : 'left',
-      shop.units.pressure === 'psi' ? 6894.757 : 1000,
+      step.value,
       shop.person?.name ?? '',
     )
   })
@@ -100,7 +102,7 @@ const drawers = computed(() => {
       <HoldPlanPanel :test="test" />
       <OtherWays />
     </template>
-    <template #soap><SoapList /></template>
+    <template #soap><SoapList @begun="(id) => void (chosenTest = id)" /></template>
     <template #functions><FunctionTests /></template>
     <template #road><AfterRoad /></template>
     <template #papers><ProofPapers /></template>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { jointClass } from '#core/catalog/joints'
 import { againAt } from '#core/catalog/leakPlaces'
+import { newHold } from '#core/document/newHold'
 import { ordered, type JointKind, type LeakPlaceKind, type Soap } from '#core/document/types'
 import { nextThings, partName, rankPlaces } from '#core/prove/ranking'
 import type { RankedPlace } from '#core/prove/types'
+import { useGaugeStep } from './useGaugeStep'
 
 /** Every place that may leak with what soap showed, by the part it is at; the next best thing to do stands first. */
+const emit = defineEmits<{ begun: [test: string] }>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
@@ -27,7 +30,26 @@ const ranked = computed(() => rankPlaces(result.value.places, evidence.value))
 const nextBest = computed(() =>
   nextThings(ranked.value, evidence.value, (part) => partName(job.plan!.air, part)),
 )
-const repaired = computed(() => new Map(ordered(prove.value.repairs).map(([, r]) => [r.place, r])))
+/** What was put right at a place at last, with its id. */
+const repaired = computed(
+  () => new Map(ordered(prove.value.repairs).map(([id, r]) => [r.place, { id, ...r }])),
+)
+/** The test made after a repair; null where none was, or where it is gone. */
+const retestOf = ({ id }: RankedPlace) => {
+  const test = repaired.value.get(id)?.retest ?? null
+  return test !== null && prove.value.holds[test] ? test : null
+}
+const gaugeStep = useGaugeStep()
+function holdAgain({ id, label, side }: RankedPlace): void {
+  const test = `h${crypto.randomUUID().slice(0, 8)}`
+  job.edit('Hold again after a repair', (draft) => {
+    const order = 1 + Math.max(0, ...Object.values(draft.prove.holds).map((h) => h.order))
+    const name = `Again: ${label}`.slice(0, 80)
+    draft.prove.holds[test] = newHold(name, order, side, gaugeStep.value, shop.person?.name ?? '')
+    draft.prove.repairs[repaired.value.get(id)!.id]!.retest = test
+  })
+  emit('begun', test)
+}
 const lineOf = computed(() => new Map(result.value.joints.map(({ id, of }) => [id, of])))
 /** Whether anything is known that makes one place likelier than the trade says: then the likeliest come first. */
 const isLooking = computed(
@@ -68,7 +90,13 @@ function write(places: readonly RankedPlace[], finding: Soap): void {
       if (soap === 'bubble' && finding === 'dry') {
         const order = 1 + Math.max(0, ...Object.values(draft.prove.repairs).map((r) => r.order))
         const by = { who: shop.person?.name ?? '', at: new Date().toISOString() }
-        draft.prove.repairs[`r${crypto.randomUUID().slice(0, 8)}`] = { order, place: id, kind, ...by }
+        draft.prove.repairs[`r${crypto.randomUUID().slice(0, 8)}`] = {
+          order,
+          place: id,
+          kind,
+          retest: null,
+          ...by,
+        }
       }
       const of = lineOf.value.get(id) ?? ''
       draft.prove.soap[id] = { finding, who: shop.person?.name ?? '', at: new Date().toISOString(), of }
@@ -170,7 +198,13 @@ const left = computed(() => ranked.value.filter(({ soap }) => soap === null).len
           <PhotoRow :subject="`joint:${place.id}`" :of="place.label" small />
           <p v-if="repaired.has(place.id)" class="label w-full">
             Put right by {{ repaired.get(place.id)!.who || 'somebody' }},
-            {{ repaired.get(place.id)!.at.slice(0, 10) }}: hold its side again.
+            {{ repaired.get(place.id)!.at.slice(0, 10) }}.
+            <template v-if="retestOf(place)"
+              >Held again: {{ result.holds[retestOf(place)!]?.verdict ?? 'readings wanted' }}.</template
+            >
+            <button v-else type="button" class="underline touch" @click="holdAgain(place)">
+              Hold its side again
+            </button>
           </p>
           <ol
             v-if="place.soap === 'bubble'"

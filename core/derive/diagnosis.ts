@@ -16,6 +16,7 @@ import type { Derived } from './types'
 const DOUBT: Partial<Record<Quantity, { share: number; besides: number }>> = {
   pressure: { share: 0.03, besides: 3500 },
   current: { share: 0.04, besides: 0.3 },
+  drain: { share: 0.05, besides: 0.005 },
   voltage: { share: 0.005, besides: 0.05 },
   time: { share: 0.05, besides: 3 },
   // What is seen or heard: yes or no.

@@ -6,7 +6,7 @@ import { applyEdit } from '../document/edit'
 import { quantityAt } from '../document/places'
 import type { Archetype, Plan } from '../document/types'
 import { createDeriver } from './derive'
-import { FaultBench } from './diagnosis'
+import { FaultBench, seenVerdict } from './diagnosis'
 import { functionRank } from './functionTests'
 
 const flatbed = demoJobs().find(({ id }) => id === 'estuary-flatbed')!.plan
@@ -93,6 +93,14 @@ test('a controller under its lock fills nothing; a compressor’s drop over its 
   expect(value('up-left:earth')!).toBeLessThan(0.5)
   const bad = withFault(/^Earth of the compressor: a bad joint/)
   expect(bad['up-left:earth']!).toBeGreaterThan(1)
+})
+
+test('half an amp at rest is not as expected where two milliamps are: a block that draws on is told', () => {
+  const sight = wireless.bench.expected.find(({ id }) => id === 'stand-by')!.sights[0]!
+  expect(sight.quantity).toBe('drain')
+  expect(sight.value).toBeLessThan(0.01)
+  expect(seenVerdict(sight, sight.value + 0.009)).toBe('as expected')
+  expect(seenVerdict(sight, 0.5)).toBe('wrong')
 })
 
 test('hand valves: no switch, no box, no relief valve, so none of their tests; both sides at once is tried too', () => {

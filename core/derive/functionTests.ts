@@ -345,7 +345,8 @@ export function runFunctions(
   tried: TriedWith = {},
 ): FunctionTest[] {
   const trial = new FunctionTrial(plan, derived, held, tried)
-  trial.told('stand-by', 'Stand-by', 'Key off, doors shut. Read the battery’s current.', trial.amps())
+  const asleep = 'Key off, doors shut, ten minutes. A meter between battery and its cable.'
+  trial.told('stand-by', 'Stand-by', asleep, trial.drain())
   trial.ask({ do: 'set', key: trial.isEngineDriven() ? 'running' : 'on' })
   trial.wait(1)
   charge(trial)

@@ -21,7 +21,7 @@ export interface Sight {
   /** Of what is seen or heard, not measured: words of 0 and of 1. */
   words?: readonly [string, string]
 }
-/** What is seen, by what it is seen at: `left`, `right`, `tank`, `amps`, `volts` and `earth` the devices read by themselves. */
+/** What is seen, by what it is seen at: `left`, `right`, `tank`, `amps`, `drain`, `volts` and `earth` the devices read by themselves. */
 export type Sights = Record<string, Omit<Sight, 'id'>>
 export interface FunctionTest {
   id: string
@@ -170,6 +170,11 @@ export class FunctionTrial {
   /** V that what takes current is made for. */
   get nominal(): number {
     return this.derived.stages.power.result.wiring.nominal
+  }
+  /** The same with all at rest, as a meter between battery and cable reads it. */
+  drain(): Sights {
+    const { amps } = this.amps()
+    return amps ? { drain: { label: 'Current at rest', quantity: 'drain', value: amps.value } } : {}
   }
   /** V across a part of the wiring; null without one. */
   across(part: string): number | null {

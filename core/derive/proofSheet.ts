@@ -164,6 +164,7 @@ const SEEN_AT: Record<string, string> = {
   right: 'right spring',
   tank: 'tank',
   amps: 'current',
+  drain: 'current at rest',
   volts: 'volts at the compressor',
   earth: 'drop over its earth',
   seconds: 'it took',

@@ -107,6 +107,7 @@ const SI_UNIT: Record<Quantity, string> = {
   temperature: 'K',
   area: 'm²',
   current: 'A',
+  drain: 'A',
   voltage: 'V',
   resistance: 'Ω',
   ohms: 'Ω',

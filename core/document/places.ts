@@ -15,6 +15,7 @@ const QUANTITY_OF: [RegExp, Quantity][] = [
     'pressure',
   ],
   [/^prove\.functions\.[^.]*:amps\.value$/, 'current'],
+  [/^prove\.functions\.[^.]*:drain\.value$/, 'drain'],
   [/^prove\.functions\.[^.]*:(volts|earth)\.value$/, 'voltage'],
   [/^prove\.functions\.[^.]*:seconds\.value$/, 'time'],
   [/^prove\.functions\.[^.]*:(runs|rings|lit|blows|hears|moves)\.value$/, 'count'],

@@ -92,6 +92,11 @@ export const QUANTITIES = {
     'in²': { symbol: 'in²', factor: INCH ** 2, digits: 2, also: ['in2', 'sq in'] },
     'cm²': { symbol: 'cm²', factor: 1e-4, digits: 1, also: ['cm2'] },
   },
+  /** What a battery gives with all at rest: too small to read in A. */
+  drain: {
+    mA: { symbol: 'mA', factor: 1e-3, digits: 0, also: ['ma'] },
+    A: { symbol: 'A', factor: 1, digits: 3, also: ['a', 'amp', 'amps'] },
+  },
   current: { A: { symbol: 'A', factor: 1, digits: 1, also: ['a', 'amp', 'amps'] } },
   voltage: { V: { symbol: 'V', factor: 1, digits: 2, also: ['v'] } },
   resistance: { mΩ: { symbol: 'mΩ', factor: 1e-3, digits: 1, also: ['mohm'] } },

@@ -55,6 +55,7 @@ async function readDevices(test: FunctionTest): Promise<void> {
     right: () => gauge.right,
     tank: () => gauge.tank,
     amps: () => amps,
+    drain: () => amps,
     volts: () => across('motor'),
     earth: () => across('earth'),
   }

@@ -207,6 +207,7 @@ function functionsRead({ plan, units }: PackSource): PackBlock {
   }
 }
 
+const FOUND = { fine: 'fine', not: 'not as it should be', unsaid: 'measured, not judged' }
 function afterTheRoad({ plan, derived, units }: PackSource): PackBlock {
   const { roadChecks } = derived.stages.prove.result
   return {
@@ -218,7 +219,7 @@ function afterTheRoad({ plan, derived, units }: PackSource): PackBlock {
       if (!finding) return [label, 'not looked at', '', '', '']
       const { found, value, who, at } = finding
       const measured = value === null || !quantity ? '' : showText(value, quantity, units)
-      return [label, found === 'fine' ? 'fine' : 'not as it should be', measured, who, shortTime(at)]
+      return [label, FOUND[found ?? 'unsaid'], measured, who, shortTime(at)]
     }),
   }
 }
@@ -290,14 +291,7 @@ export function proofTable({ plan, derived, units }: PackSource): {
       ...Object.entries(road).map(([id, { found, value, who, at }]) => {
         const check = roadLabels.get(id)
         const measured = value === null || !check?.quantity ? ['', ''] : shown(value, check.quantity)
-        return [
-          'after the road',
-          check?.label ?? id,
-          found === 'fine' ? 'fine' : 'not fine',
-          ...measured,
-          who,
-          at,
-        ]
+        return ['after the road', check?.label ?? id, FOUND[found ?? 'unsaid'], ...measured, who, at]
       }),
     ],
   }

@@ -647,7 +647,7 @@ export const planSchema = shape<Plan>({
     ),
     road: recordField(
       shape({
-        found: choiceField(ROAD_FINDS),
+        found: nullableChoice(ROAD_FINDS),
         value: nullableNumber(-1, 5e6),
         who: textField(80),
         at: textField(40),

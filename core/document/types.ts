@@ -852,9 +852,9 @@ export interface ProvePlan {
   road: Record<string, RoadFinding>
 }
 export const ROAD_FINDS = ['fine', 'not'] as const
-/** `value`, where something is measured: a clearance in m, a pressure in Pa gauge. */
+/** `found` null: measured, and nobody said whether it is fine. `value`: a clearance in m, a pressure in Pa gauge. */
 export interface RoadFinding {
-  found: (typeof ROAD_FINDS)[number]
+  found: (typeof ROAD_FINDS)[number] | null
   value: number | null
   who: string
   at: string

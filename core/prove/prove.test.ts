@@ -283,7 +283,7 @@ test('a bag, a core or a seat that bubbles is a Stop as a joint is; none of them
 
 describe('after the road', () => {
   const checks = run({}).result.roadChecks
-  const finding = (value: number | null, found: 'fine' | 'not' = 'fine') => {
+  const finding = (value: number | null, found: 'fine' | 'not' | null = 'fine') => {
     return { found, value, who: 'Bram', at: '' }
   }
   const found = (road: ProvePlan['road'], holds: ProvePlan['holds'] = {}) =>
@@ -320,6 +320,10 @@ describe('after the road', () => {
     expect(found({}, { a: hold() })[0]).toMatchObject({ rule: 'road-left', value: checks.length })
     const all = Object.fromEntries(checks.map(({ id }) => [id, finding(null)]))
     expect(found(all, { a: hold() })).toEqual([])
+    // A pressure that was read and not judged is still to be looked at.
+    const unjudged = { ...all, 'pressure-left': finding(2e5, null) }
+    expect(found(unjudged, { a: hold() })[0]).toMatchObject({ rule: 'road-left', value: 1 })
+    expect(found(unjudged)).toEqual([])
   })
   test('the recheck comes at 100 miles, in whole days, one at the least', () => {
     const days = (km: number) => recheckFigure(km * 1000).value! / 86_400

@@ -56,9 +56,9 @@ export function roadChecks(air: AirPlan, isWired: boolean): RoadCheck[] {
   ]
 }
 
-/** Checks of a plan that nobody has looked at yet. */
+/** Checks of a plan that nobody has judged yet. */
 export const roadLeft = (checks: readonly RoadCheck[], { road }: ProvePlan): RoadCheck[] =>
-  checks.filter(({ id }) => !road[id])
+  checks.filter(({ id }) => !road[id]?.found)
 
 /** What a value says of itself: under its least it is not fine, whatever is ticked. */
 export const isFine = (

@@ -202,7 +202,7 @@ function functionsUntried({ functions, holds }: ProvePlan): Note[] {
 function afterTheRoad({ road, holds }: ProvePlan, { roadChecks, roadLeft }: ProveResult): Note[] {
   const found = roadChecks.flatMap((check) => {
     const finding = road[check.id]
-    if (!finding || isFine(check, finding)) return []
+    if (!finding?.found || isFine(check, finding)) return []
     const isShort = check.least !== null && finding.value !== null && finding.value < check.least
     return note({
       quantity: check.quantity ?? 'count',

@@ -8,17 +8,18 @@ const shop = useShop()
 const screen = useScreen()
 const checks = computed(() => job.derived!.stages.prove.result.roadChecks)
 const road = computed(() => job.plan!.prove.road)
-const FOUND: { value: RoadFinding['found']; label: string }[] = [
+const FOUND: { value: NonNullable<RoadFinding['found']>; label: string }[] = [
   { value: 'fine', label: 'fine' },
   { value: 'not', label: 'not fine' },
 ]
-/** A value alone says whether it is fine, where there is a least. */
+/** A value alone says whether it is fine where there is a least; elsewhere somebody says so. */
 function write({ id, least }: RoadCheck, change: Partial<RoadFinding>): void {
   job.edit('After the road', (draft) => {
-    const before = draft.prove.road[id] ?? { found: 'fine' as const, value: null }
     const by = { who: shop.person?.name ?? '', at: new Date().toISOString() }
-    const isShort = least !== null && typeof change.value === 'number' && change.value < least
-    draft.prove.road[id] = { ...before, ...(isShort ? { found: 'not' as const } : {}), ...change, ...by }
+    const finding: RoadFinding = { found: null, value: null, ...draft.prove.road[id], ...change, ...by }
+    if (least !== null && typeof change.value === 'number')
+      finding.found = change.value < least ? 'not' : (finding.found ?? 'fine')
+    draft.prove.road[id] = finding
   })
 }
 const clear = (id: string) =>
@@ -26,6 +27,7 @@ const clear = (id: string) =>
 const verdictOf = (check: RoadCheck) => {
   const finding = road.value[check.id]
   if (!finding) return { word: 'not looked at', class: 'text-soft' }
+  if (!finding.found) return { word: 'measured: is it fine?', class: 'text-ochre-deep' }
   return isFine(check, finding)
     ? { word: 'fine', class: 'text-petrol' }
     : { word: 'not fine', class: 'text-brick' }

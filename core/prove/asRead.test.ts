@@ -99,6 +99,17 @@ test('a side that empties at once and then stands at nothing leaks, though no st
   // At first it lost 78 kPa a minute.
   expect(told.lossRate / (78_000 / 60)).toBeCloseTo(1, 1)
   expect(told.low).toBeGreaterThan(0.5 * told.leak)
+  // One reading misread by as much makes no leak, nor does the last alone; two in a row at the end do.
+  const steady = Array.from({ length: 8 }, () => 414_000)
+  const misread = (at: number[]) =>
+    verdict(
+      steady.map((p, i) => (at.includes(i) ? 300_000 : p)),
+      36_000,
+      600,
+    )
+  expect(misread([4]).verdict).not.toBe('leaking')
+  expect(misread([7]).verdict).not.toBe('leaking')
+  expect(misread([6, 7]).verdict).toBe('leaking')
   // Filled this very minute, warm by what filling makes: it falls as far as that cools, and no verdict is given.
   const warm = PRACTICE.fillWarmth.value
   const cooling = Array.from({ length: 30 }, (_, i) => {

@@ -51,7 +51,8 @@ function readHold(
   const read = leak && (leak.verdict === 'tight' && sinks ? 'cannot tell' : leak.verdict)
   const verdict = ofThisCircuit ? read : null
   const why = judged?.why ?? null
-  const astray = farthestOff(test, readings)
+  // Where it plainly leaks its readings lie on a bend, and none of them is wrong.
+  const astray = leak?.verdict === 'leaking' ? null : farthestOff(test, readings)
   const isWhole = !test.plugged
   return { id, ofThisCircuit, isWhole, volume, leak, verdict, why, problem, readings, astray, duration }
 }

@@ -146,26 +146,27 @@ export function look(test: HowRead, readings: readonly HoldReading[], allowed: n
 const NEVER_OFF = 5
 /**
  * What is lost between the first reading and a later one, Pa/s, so much that neither doubt makes it nor as much warmth as
- * filling leaves, wherever it came from: a side that empties at once and then stands at nothing follows no straight line, and leaks all the same.
- * @returns the fastest such loss, and the least that it must be; null with no later reading
+ * filling leaves, wherever it came from: a side that empties at once and then stands at nothing follows no straight line, and
+ * leaks all the same. Every reading after it must have lost as much: one that is misread does not make a leak.
+ * @returns the fastest such loss, and the least that it must be; null with too few readings
  */
 function plainLoss(test: HowRead, readings: readonly HoldReading[]): { loss: number; low: number } | null {
   const each = [0, test.lag * LAG_FROM_TO[1]].map((follows) => pointsOf(test, readings, follows, test.lag))
+  const dropTo = (i: number) => Math.min(...each.map((points) => points[0]!.corrected - points[i]!.corrected))
+  const doubtAt = (i: number) => {
+    const [first, later] = [each[0]![0]!, each[0]![i]!]
+    const warmth = (PRACTICE.fillWarmth.value * first.corrected) / REFERENCE_TEMPERATURE
+    return warmth + NEVER_OFF * Math.hypot(first.sd, later.sd) + test.resolution
+  }
   let found: { loss: number; low: number } | null = null
-  for (let i = 1; i < readings.length; i++) {
+  // From the end, so that the least of all that follow is known; the last alone proves nothing.
+  let since = Infinity
+  for (let i = readings.length - 1; i > 0; i--) {
+    since = Math.min(since, dropTo(i) - doubtAt(i))
     const seconds = readings[i]!.t - readings[0]!.t
-    if (seconds <= 0) continue
-    const lost = each.map((points) => {
-      const [first, later] = [points[0]!, points[i]!]
-      const doubt = NEVER_OFF * Math.hypot(first.sd, later.sd) + test.resolution
-      const drop = first.corrected - later.corrected
-      return {
-        drop,
-        least: drop - (PRACTICE.fillWarmth.value * first.corrected) / REFERENCE_TEMPERATURE - doubt,
-      }
-    })
-    const low = Math.min(...lost.map(({ least }) => least)) / seconds
-    if (!found || low > found.low) found = { loss: Math.min(...lost.map(({ drop }) => drop)) / seconds, low }
+    if (i === readings.length - 1 || seconds <= 0) continue
+    const low = since / seconds
+    if (!found || low > found.low) found = { loss: dropTo(i) / seconds, low }
   }
   return found
 }

@@ -216,7 +216,7 @@ function partAtValve(
       ...plug,
       do: 'swap',
       of: valve,
-      label: `Swap the two lines at the ${nameOf(valve)}, and hold both: what loses then is the line or the valve that did`,
+      label: `Swap the two lines at the ${nameOf(valve)} and hold both: if the same spring loses, it is its line or the spring; if the other, the valve`,
       minutes: MINUTES.swap + MINUTES.hold,
     }
     return [plug, swap]

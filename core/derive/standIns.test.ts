@@ -313,3 +313,13 @@ describe('the protocol', () => {
     expect(second).toHaveLength(before)
   })
 })
+
+test('what is written of a job while a hand fills a spring does not let go of it', () => {
+  const { devices, ask, plan } = stand('star-wagon')
+  ask({ do: 'hand', part: devices.hands().find(({ up }) => up)!.part, way: 'up' })
+  devices.advance(1)
+  const before = devices.state().gauge.left
+  devices.change({ ...plan, prove: { ...plan.prove, functions: {} } })
+  devices.advance(1)
+  expect(devices.state().gauge.left).toBeGreaterThan(before + 5000)
+})

@@ -41,6 +41,13 @@ function codeOf(job: string): string {
   return String(1000 + sum)
 }
 
+/** Whether two plans are of the same truck, whatever was built, proved and handed over of it meanwhile. */
+function sameTruck(one: Plan, other: Plan): boolean {
+  const onTheTruck = ({ truck, hauls, air, lay, power, tune, job }: Plan) =>
+    JSON.stringify([truck, hauls, air, lay, power, tune, job])
+  return onTheTruck(one) === onTheTruck(other)
+}
+
 export class StandIns implements BoxTruck {
   private run: CircuitRun
   private massAtFirst: number
@@ -132,10 +139,10 @@ export class StandIns implements BoxTruck {
     return this.level
   }
 
-  /** The same job changed: pressures, memories and what is paired stay. */
+  /** The same job changed: pressures, memories and what is paired stay. What is written of it changes nothing on the truck. */
   change(plan: Plan): void {
-    if (JSON.stringify(plan) === JSON.stringify(this.plan)) return
-    this.rebuild(plan)
+    if (sameTruck(plan, this.plan)) this.plan = plan
+    else this.rebuild(plan)
   }
 
   private rebuild(plan: Plan): void {

@@ -123,7 +123,7 @@ test('readings are taken from the stand-in’s gauge in its own time, with therm
 /** A job of its own, so that no other test meets what is done to its devices: the same truck once more. */
 async function copyOf(page: Page, from: string): Promise<string> {
   const answer = await page.request.post('/api/jobs', {
-    data: { from, as: 'copy', name: 'Star wagon, once more' },
+    data: { from, as: 'copy', name: 'Hidden leak' },
     headers: { 'x-nimble-piston': '1' },
   })
   const text = await answer.text()

@@ -41,8 +41,8 @@ export const acceptedAs = ({ rule, subject }: Pick<Note, 'rule' | 'subject'>): s
   `${rule}:${subject}`.replace(/[^a-z0-9:-]/gi, '-').slice(0, 64)
 
 /** Names under which what Prove did not do is let go. */
-export const FUNCTIONS_UNTRIED = 'functions-untried:functions'
-export const ROAD_LEFT = 'road-left:road'
+const FUNCTIONS_UNTRIED = 'functions-untried:functions'
+const ROAD_LEFT = 'road-left:road'
 
 const SIDES: Record<HeldSide, string> = {
   left: 'The left side',

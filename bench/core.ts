@@ -15,7 +15,7 @@ import { mergeDocuments } from '#core/document/merge'
 import { readPlanFile, writePlanFile } from '#core/document/file'
 import { newItem } from '#core/document/newHaul'
 import { fillTime } from '#core/air/dynamics/fillTime'
-import { demoJobs } from '../core/demo/demoShop'
+import { demoJobs, demoPlan } from '../core/demo/demoShop'
 
 /**
  * Timings of the core on the largest demo job, in ms. `core FILE` writes that job to FILE and times medians;
@@ -47,7 +47,7 @@ if (process.argv[2] === 'cold') {
 
 /** The demo's high-flow run: ten minutes of bringing up, airing two tyres, the horn, and letting down. */
 function tenMinutes() {
-  const plan = demoJobs().find((j) => j.id === 'festival-rig')!.plan
+  const plan = demoPlan('festival-rig')
   const derived = createDeriver()(plan)
   const [set] = haulSets(plan, derived)
   const scenario: Scenario = {
@@ -68,7 +68,7 @@ function tenMinutes() {
 
 if (process.argv[2] === 'sweep') {
   // Runs a second of one process: sets of the hive hauler, haul by haul.
-  const hive = demoJobs().find((j) => j.id === 'hive-hauler')!.plan
+  const hive = demoPlan('hive-hauler')
   const choices = setsToTry(hive.air).filter((_, i) => i % 4 === 0)
   trySet(hive, choices[0]!)
   const from = now()
@@ -191,7 +191,7 @@ const solves = Array.from({ length: 20 }, solve)
   .sort((a, b) => a - b)
 /** One haul of the demo as it is sampled where straight lines do not describe it. */
 function sampleOne(): void {
-  const { plan: of } = demoJobs()[0]!
+  const of = demoPlan('estuary-flatbed')
   const { load, truck, air } = createDeriver()(of).stages
   const { truck: stands, tolerances } = truck.result.facts
   const haul = Object.values(of.hauls)[0]!

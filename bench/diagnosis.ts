@@ -1,6 +1,6 @@
 import { circuitPatches } from '../core/air/circuit/changeCircuit'
 import { ARCHETYPES } from '../core/air/circuit/startingCircuits'
-import { demoJobs } from '../core/demo/demoShop'
+import { demoPlan } from '../core/demo/demoShop'
 import { alike, diagnose, doubtOf, FaultBench, type FaultRun } from '../core/derive/diagnosis'
 import { applyEdit } from '../core/document/edit'
 import { randomNumbers } from '../core/quantity/random'
@@ -11,7 +11,7 @@ import { randomNumbers } from '../core/quantity/random'
  */
 
 const only = process.argv[2]
-const base = demoJobs().find(({ id }) => id === 'estuary-flatbed')!.plan
+const base = demoPlan('estuary-flatbed')
 const next = randomNumbers(7)
 const normal = () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next())
 

@@ -1,10 +1,10 @@
 import { LEVEL_DRIVES, levelLoopOf, runLevel } from '#core/derive/levelLoops'
 import { LEVER_TRIES, tryLevel } from '#core/derive/levelSweep'
 import { createDeriver } from '#core/derive/derive'
-import { demoJobs } from '../core/demo/demoShop'
+import { demoPlan } from '../core/demo/demoShop'
 
 /** Ten minutes of rough road in a closed loop, and a sweep of sixty over arms and lags, s. */
-const { plan } = demoJobs().find(({ id }) => id === 'ridge-tender')!
+const plan = demoPlan('ridge-tender')
 const derived = createDeriver()(plan)
 const loop = levelLoopOf(plan, derived, 'water')!
 const timed = (run: () => void) => {

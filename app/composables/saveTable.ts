@@ -1,6 +1,6 @@
-import type { Table } from '#core/lay/tables'
+import type { Table } from '#core/quantity/csv'
 
-/** Saves a list of Lay's as CSV; the writer is fetched when it is first wanted. */
+/** Saves a list as CSV; the writer is fetched when it is first wanted. */
 export async function saveTable(name: string, { head, rows }: Table): Promise<void> {
   const { csvText } = await import('#core/quantity/csv')
   saveFile(`${name}.csv`, csvText(head, rows), 'text/csv')

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { TRUCK_KINDS } from '#core/catalog/trucks'
 
 /** A new job: from the nearest kind of truck, or from another job of the shop. */
@@ -42,39 +41,33 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="sheet w-full max-w-lg p-5">
-        <DialogTitle class="text-xl mb-1">{{ from ? TITLES[from.as] : 'New job' }}</DialogTitle>
-        <p class="label mb-3">
-          {{
-            from
-              ? WORDS[from.as].replace('{job}', from.name)
-              : 'Pick the nearest kind. The job opens on a working example of it, and you correct what you measured.'
-          }}
-        </p>
-        <form @submit.prevent="make">
-          <label class="label" for="job-name">Name of the job</label>
-          <input id="job-name" v-model="name" class="field mb-3" placeholder="Whose truck, or what it does" />
-          <fieldset v-if="!from" class="grid sm:grid-cols-2 gap-2">
-            <legend class="label mb-1">Kind of truck</legend>
-            <label
-              v-for="k in TRUCK_KINDS"
-              :key="k.id"
-              class="touch flex items-center gap-2 border border-line rounded px-3 py-2 has-checked:bg-chosen has-checked:border-petrol"
-              ><input v-model="kind" type="radio" name="kind" :value="k.id" class="accent-petrol" />{{
-                k.label
-              }}</label
-            >
-          </fieldset>
-          <p v-if="problem" class="text-brick font-semibold mt-2" role="alert">{{ problem }}</p>
-          <div class="flex gap-2 mt-4">
-            <button type="submit" class="button">Begin</button
-            ><button type="button" class="button quiet" @click="emit('close')">Not now</button>
-          </div>
-        </form>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <SheetDialog :open="open" :title="from ? TITLES[from.as] : 'New job'" @close="emit('close')">
+    <p class="label mb-3">
+      {{
+        from
+          ? WORDS[from.as].replace('{job}', from.name)
+          : 'Pick the nearest kind. The job opens on a working example of it, and you correct what you measured.'
+      }}
+    </p>
+    <form @submit.prevent="make">
+      <label class="label" for="job-name">Name of the job</label>
+      <input id="job-name" v-model="name" class="field mb-3" placeholder="Whose truck, or what it does" />
+      <fieldset v-if="!from" class="grid sm:grid-cols-2 gap-2">
+        <legend class="label mb-1">Kind of truck</legend>
+        <label
+          v-for="k in TRUCK_KINDS"
+          :key="k.id"
+          class="touch flex items-center gap-2 border border-line rounded px-3 py-2 has-checked:bg-chosen has-checked:border-petrol"
+          ><input v-model="kind" type="radio" name="kind" :value="k.id" class="accent-petrol" />{{
+            k.label
+          }}</label
+        >
+      </fieldset>
+      <p v-if="problem" class="text-brick font-semibold mt-2" role="alert">{{ problem }}</p>
+      <div class="flex gap-2 mt-4">
+        <button type="submit" class="button">Begin</button
+        ><button type="button" class="button quiet" @click="emit('close')">Not now</button>
+      </div>
+    </form>
+  </SheetDialog>
 </template>

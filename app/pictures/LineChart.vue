@@ -10,6 +10,7 @@ import {
   Tooltip,
 } from 'chart.js'
 import { Line } from 'vue-chartjs'
+import { useChartStyle } from './useChartStyle'
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, LogarithmicScale, Tooltip, Legend)
 
@@ -38,44 +39,35 @@ const {
   fromZero?: boolean
   logarithmic?: boolean
 }>()
-const screen = useScreen()
-const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
-const data = computed(() => {
-  void screen.theme
-  return {
-    datasets: lines.map((l) => ({
-      label: l.label,
-      data: l.data,
-      borderColor: css(l.colour),
-      backgroundColor: css(l.colour),
-      borderDash: l.dash ?? [],
-      pointRadius: l.points ?? 0,
-      borderWidth: l.width ?? 2,
-    })),
-  }
-})
+const { screen, colour, text, axis, size } = useChartStyle()
+const data = computed(() => ({
+  datasets: lines.map((l) => ({
+    label: l.label,
+    data: l.data,
+    borderColor: colour(l.colour),
+    backgroundColor: colour(l.colour),
+    borderDash: l.dash ?? [],
+    pointRadius: l.points ?? 0,
+    borderWidth: l.width ?? 2,
+  })),
+}))
 /** On a logarithmic axis only one, two and five of each ten are named. */
 const tenfold = (value: number | string) => {
   const first = Number(value) / 10 ** Math.floor(Math.log10(Number(value)) + 1e-9)
   return [1, 2, 5].includes(Math.round(first * 1e6) / 1e6) ? String(Number(value)) : ''
 }
 const options = computed(() => {
-  void screen.theme
-  const text = { color: css('--soft'), font: { family: 'Barlow', size: 12 } }
-  const axis = (title: string) => ({
+  const scale = (title: string) => ({
+    ...axis(title),
     type: logarithmic ? ('logarithmic' as const) : ('linear' as const),
-    title: { display: true, text: title, ...text },
-    ticks: logarithmic ? { ...text, callback: tenfold } : text,
-    grid: { color: css('--line') },
+    ...(logarithmic && { ticks: { ...text(), callback: tenfold } }),
     ...(fromZero && { min: 0 }),
   })
   return {
-    animation: false as const,
-    responsive: true,
-    maintainAspectRatio: false,
-    scales: { x: axis(across), y: axis(up) },
+    ...size,
+    scales: { x: scale(across), y: scale(up) },
     plugins: {
-      legend: { labels: { ...text, usePointStyle: true, pointStyle: 'line', pointStyleWidth: 34 } },
+      legend: { labels: { ...text(), usePointStyle: true, pointStyle: 'line', pointStyleWidth: 34 } },
     },
   }
 })

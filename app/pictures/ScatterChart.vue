@@ -10,6 +10,7 @@ import {
   type ActiveElement,
 } from 'chart.js'
 import { Scatter } from 'vue-chartjs'
+import { useChartStyle } from './useChartStyle'
 
 Chart.register(ScatterController, PointElement, LinearScale, Tooltip, Legend)
 
@@ -28,39 +29,25 @@ const { clouds, across, up, label } = defineProps<{
   label: string
 }>()
 const emit = defineEmits<{ choose: [cloud: number, point: number] }>()
-const screen = useScreen()
-const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
-const data = computed(() => {
-  void screen.theme
-  return {
-    datasets: clouds.map((c) => ({
-      label: c.label,
-      data: c.points.map((p) => ({ x: p.x, y: p.y })),
-      pointRadius: c.points.map((p) => p.size),
-      pointHoverRadius: c.points.map((p) => p.size + 2),
-      pointStyle: c.shape,
-      borderColor: css(c.colour),
-      backgroundColor: `${css(c.colour)}55`,
-    })),
-  }
-})
+const { screen, colour, text, axis, size } = useChartStyle()
+const data = computed(() => ({
+  datasets: clouds.map((c) => ({
+    label: c.label,
+    data: c.points.map((p) => ({ x: p.x, y: p.y })),
+    pointRadius: c.points.map((p) => p.size),
+    pointHoverRadius: c.points.map((p) => p.size + 2),
+    pointStyle: c.shape,
+    borderColor: colour(c.colour),
+    backgroundColor: `${colour(c.colour)}55`,
+  })),
+}))
 const options = computed(() => {
-  void screen.theme
-  const text = { color: css('--soft'), font: { family: 'Barlow', size: 12 } }
-  const axis = (title: string) => ({
-    type: 'linear' as const,
-    min: 0,
-    title: { display: true, text: title, ...text },
-    ticks: text,
-    grid: { color: css('--line') },
-  })
+  const scale = (title: string) => ({ ...axis(title), type: 'linear' as const, min: 0 })
   return {
-    animation: false as const,
-    responsive: true,
-    maintainAspectRatio: false,
-    scales: { x: axis(across), y: axis(up) },
+    ...size,
+    scales: { x: scale(across), y: scale(up) },
     plugins: {
-      legend: { labels: { ...text, usePointStyle: true } },
+      legend: { labels: { ...text(), usePointStyle: true } },
       tooltip: {
         callbacks: {
           label: (item: { datasetIndex: number; dataIndex: number }) =>

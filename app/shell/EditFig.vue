@@ -1,28 +1,18 @@
 <script setup lang="ts">
 import { nextTick } from 'vue'
-import { showText, type Quantity } from '#core/quantity/units'
+import { showText } from '#core/quantity/units'
+import type { MeasuredField } from './measuredField'
 
 /** A figure on a picture that is typed where it stands: press it, type, Enter. */
 const {
-  label,
-  value,
-  quantity,
-  min,
-  max,
   prefix = '',
   guess = false,
-} = defineProps<{
-  label: string
-  value: number
-  quantity: Quantity
-  min?: number
-  max?: number
-  prefix?: string
-  guess?: boolean
-}>()
+  ...field
+} = defineProps<MeasuredField & { value: number; prefix?: string; guess?: boolean }>()
 const emit = defineEmits<{ change: [value: number] }>()
 const shop = useShop()
 const screen = useScreen()
+const shown = computed(() => showText(field.value, field.quantity, shop.units))
 const editing = ref(false)
 const root = useTemplateRef('root')
 async function begin(): Promise<void> {
@@ -47,19 +37,15 @@ function leave(): void {
       v-if="!editing"
       type="button"
       class="figure text-sm rounded px-1 min-h-6 border-b border-dashed border-soft hover:bg-chosen whitespace-nowrap"
-      :class="[screen.lit === label ? 'bg-glow text-black' : 'bg-sheet/85', { guess }]"
-      :aria-label="`${label}, ${showText(value, quantity, shop.units)}${guess ? ', still a guess' : ''}. Press to type.`"
+      :class="[screen.lit === field.label ? 'bg-glow text-black' : 'bg-sheet/85', { guess }]"
+      :aria-label="`${field.label}, ${shown}${guess ? ', still a guess' : ''}. Press to type.`"
       @click="begin"
     >
-      {{ prefix }}{{ showText(value, quantity, shop.units) }}
+      {{ prefix }}{{ shown }}
     </button>
     <div v-else class="w-36 bg-sheet rounded shadow-lg p-1 relative z-10" @keydown.esc.stop="editing = false">
       <NumField
-        :label="label"
-        :value="value"
-        :quantity="quantity"
-        :min="min"
-        :max="max"
+        v-bind="field"
         @change="
           (v) => {
             emit('change', v)

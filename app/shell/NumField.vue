@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { parseQuantity } from '#core/quantity/parse'
-import { show, shownUnit, showText, type Quantity } from '#core/quantity/units'
+import { show, shownUnit, showText } from '#core/quantity/units'
+import type { MeasuredField } from './measuredField'
 
 /**
  * A measured field: shows an SI value in the shop's unit, takes any unit typed, and keeps what was typed while it is wrong.
@@ -16,19 +17,16 @@ const {
   hideLabel = false,
   guess = false,
   mayBeEmpty = false,
-} = defineProps<{
-  label: string
-  value: number | null
-  quantity: Quantity
-  min?: number
-  max?: number
-  digits?: number
-  hideLabel?: boolean
-  /** Not measured yet: as the kind's example has it, or a guess taken over. */
-  guess?: boolean
-  /** Emptied, it says so, and nothing is known of it any more. */
-  mayBeEmpty?: boolean
-}>()
+} = defineProps<
+  MeasuredField & {
+    digits?: number
+    hideLabel?: boolean
+    /** Not measured yet: as the kind's example has it, or a guess taken over. */
+    guess?: boolean
+    /** Emptied, it says so, and nothing is known of it any more. */
+    mayBeEmpty?: boolean
+  }
+>()
 const emit = defineEmits<{ change: [value: number]; clear: [] }>()
 const GUESS = 'Still a guess: not measured on this truck'
 const shop = useShop()

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-
 /** Asked before a circuit or a truck that somebody worked on is replaced. */
 const WORDS = {
   circuit: {
@@ -30,26 +28,27 @@ function replace(): void {
 </script>
 
 <template>
-  <Dialog :open="asked !== null" :initial-focus="keep" class="relative z-50" @close="screen.replacing = null">
-    <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel v-if="asked" class="sheet w-full max-w-lg p-5">
-        <DialogTitle class="text-lg">{{ words.title }}</DialogTitle>
-        <p class="mt-1">
-          “{{ asked.remedy.label }}” takes the place of the {{ asked.what }} that stands. Work that goes or no
-          longer stands:
-        </p>
-        <ul class="list-disc pl-5 my-2">
-          <li v-for="work in asked.work" :key="work">{{ work }}</li>
-        </ul>
-        <p class="label">{{ words.stays }}</p>
-        <div class="flex flex-wrap gap-2 mt-3">
-          <button ref="keep" type="button" class="button" @click="screen.replacing = null">
-            {{ words.keep }}
-          </button>
-          <button type="button" class="button quiet" @click="replace">{{ words.replace }}</button>
-        </div>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <SheetDialog
+    :open="asked !== null"
+    :initial-focus="keep"
+    :title="words.title"
+    @close="screen.replacing = null"
+  >
+    <template v-if="asked">
+      <p class="mt-1">
+        “{{ asked.remedy.label }}” takes the place of the {{ asked.what }} that stands. Work that goes or no
+        longer stands:
+      </p>
+      <ul class="list-disc pl-5 my-2">
+        <li v-for="work in asked.work" :key="work">{{ work }}</li>
+      </ul>
+      <p class="label">{{ words.stays }}</p>
+      <div class="flex flex-wrap gap-2 mt-3">
+        <button ref="keep" type="button" class="button" @click="screen.replacing = null">
+          {{ words.keep }}
+        </button>
+        <button type="button" class="button quiet" @click="replace">{{ words.replace }}</button>
+      </div>
+    </template>
+  </SheetDialog>
 </template>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { changedFigures, changedPlaces } from '#core/derive/compare'
 import { createDeriver } from '#core/derive/derive'
 import type { Edit } from '#core/document/edit'
@@ -73,83 +72,80 @@ const said = ({ number, edits }: Revision) =>
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="sheet w-full max-w-4xl max-h-[88vh] overflow-auto p-5">
-        <DialogTitle class="text-xl mb-1">Revisions of {{ job.plan?.job.name }}</DialogTitle>
-        <p class="label mb-3">
-          Every save is kept. Press one to see what differs from now; going back to it can be undone.
-        </p>
-        <p v-if="problem" class="text-brick font-semibold mb-2" role="alert">{{ problem }}</p>
-        <div class="grid gap-4 md:grid-cols-[18rem_1fr]">
-          <ol class="space-y-1 md:max-h-[60vh] overflow-auto" tabindex="0" aria-label="Revisions">
-            <li v-for="r in revisions" :key="r.number">
-              <button
-                type="button"
-                class="touch w-full text-left rounded px-2.5 py-1.5 border border-transparent"
-                :class="r.number === chosen ? 'bg-chosen border-petrol' : 'hover:bg-chosen/60'"
-                :aria-pressed="r.number === chosen"
-                @click="look(r.number)"
-              >
-                <span class="font-head font-semibold">Revision {{ r.number }}</span>
-                <span class="label pl-1.5">{{ r.author }}, {{ shortTime(r.at) }}</span>
-                <span class="block text-sm text-soft line-clamp-2">{{ said(r) }}</span>
-              </button>
-            </li>
-            <li v-if="(revisions.at(-1)?.number ?? 1) > 1" class="label px-2.5">
-              Older ones are kept too; the newest {{ revisions.length }} are listed.
-            </li>
-          </ol>
-          <div v-if="chosen === null" class="label">Nothing chosen yet.</div>
-          <div v-else-if="!then" class="label" role="status">Fetching it …</div>
-          <div v-else>
-            <p v-if="places.length === 0">It is the same as now.</p>
-            <template v-else>
-              <button type="button" class="button mb-3" @click="restore">
-                Go back to revision {{ chosen }}
-              </button>
-              <table class="w-full text-sm mb-3" aria-label="What was typed otherwise">
-                <thead>
-                  <tr class="label text-left">
-                    <th class="font-normal" scope="col">Typed</th>
-                    <th class="font-normal text-right" scope="col">Then</th>
-                    <th class="font-normal text-right" scope="col">Now</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <tr v-for="(p, i) in places.slice(0, MOST)" :key="i" class="border-t border-line align-top">
-                    <th scope="row" class="text-left font-normal py-0.5">{{ p.name }}</th>
-                    <td class="text-right figure pl-3 break-words">{{ p.before }}</td>
-                    <td class="text-right figure pl-3 break-words">{{ p.now }}</td>
-                  </tr>
-                </tbody>
-              </table>
-              <p v-if="places.length > MOST" class="label mb-3">and {{ places.length - MOST }} more</p>
-              <table v-if="figures.length" class="w-full text-sm" aria-label="What it comes to otherwise">
-                <thead>
-                  <tr class="label text-left">
-                    <th class="font-normal" scope="col">Comes to</th>
-                    <th class="font-normal text-right" scope="col">Then</th>
-                    <th class="font-normal text-right" scope="col">Now</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <tr v-for="(f, i) in figures.slice(0, MOST)" :key="i" class="border-t border-line">
-                    <th scope="row" class="text-left font-normal py-0.5">
-                      {{ STAGE_TITLES[f.stage].name }}: {{ f.label }}
-                    </th>
-                    <td class="text-right figure whitespace-nowrap pl-3">{{ f.before }}</td>
-                    <td class="text-right figure whitespace-nowrap pl-3">{{ f.now }}</td>
-                  </tr>
-                </tbody>
-              </table>
-              <p v-if="figures.length > MOST" class="label">and {{ figures.length - MOST }} more</p>
-            </template>
-          </div>
-        </div>
-        <button type="button" class="button quiet mt-4" @click="emit('close')">Close</button>
-      </DialogPanel>
+  <SheetDialog
+    :open="open"
+    :title="`Revisions of ${job.plan?.job.name}`"
+    width="max-w-4xl"
+    @close="emit('close')"
+  >
+    <p class="label mb-3">
+      Every save is kept. Press one to see what differs from now; going back to it can be undone.
+    </p>
+    <p v-if="problem" class="text-brick font-semibold mb-2" role="alert">{{ problem }}</p>
+    <div class="grid gap-4 md:grid-cols-[18rem_1fr]">
+      <ol class="space-y-1 md:max-h-[60vh] overflow-auto" tabindex="0" aria-label="Revisions">
+        <li v-for="r in revisions" :key="r.number">
+          <button
+            type="button"
+            class="touch w-full text-left rounded px-2.5 py-1.5 border border-transparent"
+            :class="r.number === chosen ? 'bg-chosen border-petrol' : 'hover:bg-chosen/60'"
+            :aria-pressed="r.number === chosen"
+            @click="look(r.number)"
+          >
+            <span class="font-head font-semibold">Revision {{ r.number }}</span>
+            <span class="label pl-1.5">{{ r.author }}, {{ shortTime(r.at) }}</span>
+            <span class="block text-sm text-soft line-clamp-2">{{ said(r) }}</span>
+          </button>
+        </li>
+        <li v-if="(revisions.at(-1)?.number ?? 1) > 1" class="label px-2.5">
+          Older ones are kept too; the newest {{ revisions.length }} are listed.
+        </li>
+      </ol>
+      <div v-if="chosen === null" class="label">Nothing chosen yet.</div>
+      <div v-else-if="!then" class="label" role="status">Fetching it …</div>
+      <div v-else>
+        <p v-if="places.length === 0">It is the same as now.</p>
+        <template v-else>
+          <button type="button" class="button mb-3" @click="restore">Go back to revision {{ chosen }}</button>
+          <table class="w-full text-sm mb-3" aria-label="What was typed otherwise">
+            <thead>
+              <tr class="label text-left">
+                <th class="font-normal" scope="col">Typed</th>
+                <th class="font-normal text-right" scope="col">Then</th>
+                <th class="font-normal text-right" scope="col">Now</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(p, i) in places.slice(0, MOST)" :key="i" class="border-t border-line align-top">
+                <th scope="row" class="text-left font-normal py-0.5">{{ p.name }}</th>
+                <td class="text-right figure pl-3 break-words">{{ p.before }}</td>
+                <td class="text-right figure pl-3 break-words">{{ p.now }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <p v-if="places.length > MOST" class="label mb-3">and {{ places.length - MOST }} more</p>
+          <table v-if="figures.length" class="w-full text-sm" aria-label="What it comes to otherwise">
+            <thead>
+              <tr class="label text-left">
+                <th class="font-normal" scope="col">Comes to</th>
+                <th class="font-normal text-right" scope="col">Then</th>
+                <th class="font-normal text-right" scope="col">Now</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(f, i) in figures.slice(0, MOST)" :key="i" class="border-t border-line">
+                <th scope="row" class="text-left font-normal py-0.5">
+                  {{ STAGE_TITLES[f.stage].name }}: {{ f.label }}
+                </th>
+                <td class="text-right figure whitespace-nowrap pl-3">{{ f.before }}</td>
+                <td class="text-right figure whitespace-nowrap pl-3">{{ f.now }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <p v-if="figures.length > MOST" class="label">and {{ figures.length - MOST }} more</p>
+        </template>
+      </div>
     </div>
-  </Dialog>
+    <button type="button" class="button quiet mt-4" @click="emit('close')">Close</button>
+  </SheetDialog>
 </template>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { Download } from '@lucide/vue'
 import { fitText } from '#core/document/json'
 import { quantityAt } from '#core/document/places'
@@ -37,47 +36,41 @@ async function again(row: KeptRow): Promise<void> {
 </script>
 
 <template>
-  <Dialog open class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="sheet w-full max-w-2xl max-h-[85vh] overflow-auto p-5">
-        <DialogTitle class="text-lg">What could not be saved</DialogTitle>
-        <p class="label mb-2">It stays in this browser until it is saved or you throw it away.</p>
-        <ul>
-          <li v-for="row in aside.rows" :key="row.id" class="border-t border-line py-3 space-y-2">
-            <p class="font-semibold">{{ words(row) }}</p>
-            <p>{{ row.refused }}</p>
-            <NuxtLink
-              v-if="row.doc.startsWith('job:')"
-              :to="`/jobs/${row.doc.slice(4)}/load`"
-              class="underline"
-              @click="emit('close')"
-              >Open its job</NuxtLink
-            >
-            <label v-if="aside.soleValue(row.edit.patches) !== null" class="block">
-              <span class="label">Value to save</span>
-              <input
-                class="field"
-                :value="valueOf(row)"
-                @input="mended[row.id] = ($event.target as HTMLInputElement).value"
-              />
-              <span v-if="wrong[row.id]" class="text-sm text-brick font-semibold" role="alert">{{
-                wrong[row.id]
-              }}</span>
-            </label>
-            <p class="flex flex-wrap gap-2">
-              <button type="button" class="button" @click="again(row)">Try again</button>
-              <button type="button" class="button quiet" @click="file(row)">
-                <Download :size="16" aria-hidden="true" />Take it as a file
-              </button>
-              <button type="button" class="button quiet" @click="aside.throwAway(row.id)">
-                Throw {{ words(row) }} away
-              </button>
-            </p>
-          </li>
-        </ul>
-        <button type="button" class="button quiet mt-2" @click="emit('close')">Close</button>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <SheetDialog open title="What could not be saved" width="max-w-2xl" @close="emit('close')">
+    <p class="label mb-2">It stays in this browser until it is saved or you throw it away.</p>
+    <ul>
+      <li v-for="row in aside.rows" :key="row.id" class="border-t border-line py-3 space-y-2">
+        <p class="font-semibold">{{ words(row) }}</p>
+        <p>{{ row.refused }}</p>
+        <NuxtLink
+          v-if="row.doc.startsWith('job:')"
+          :to="`/jobs/${row.doc.slice(4)}/load`"
+          class="underline"
+          @click="emit('close')"
+          >Open its job</NuxtLink
+        >
+        <label v-if="aside.soleValue(row.edit.patches) !== null" class="block">
+          <span class="label">Value to save</span>
+          <input
+            class="field"
+            :value="valueOf(row)"
+            @input="mended[row.id] = ($event.target as HTMLInputElement).value"
+          />
+          <span v-if="wrong[row.id]" class="text-sm text-brick font-semibold" role="alert">{{
+            wrong[row.id]
+          }}</span>
+        </label>
+        <p class="flex flex-wrap gap-2">
+          <button type="button" class="button" @click="again(row)">Try again</button>
+          <button type="button" class="button quiet" @click="file(row)">
+            <Download :size="16" aria-hidden="true" />Take it as a file
+          </button>
+          <button type="button" class="button quiet" @click="aside.throwAway(row.id)">
+            Throw {{ words(row) }} away
+          </button>
+        </p>
+      </li>
+    </ul>
+    <button type="button" class="button quiet mt-2" @click="emit('close')">Close</button>
+  </SheetDialog>
 </template>

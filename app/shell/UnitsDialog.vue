@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { METRIC_UNITS, US_UNITS, type UnitChoice } from '#core/quantity/units'
 
 const { open } = defineProps<{ open: boolean }>()
@@ -15,45 +14,39 @@ const CHOICES: { key: keyof UnitChoice; label: string; options: string[] }[] = [
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="sheet w-full max-w-sm p-5">
-        <DialogTitle class="text-lg">Units of the shop</DialogTitle>
-        <p class="label mb-3">
-          Mix them as you like. Stored figures do not change; any field also takes another unit typed behind
-          the number.
-        </p>
-        <div class="space-y-2">
-          <fieldset v-for="choice in CHOICES" :key="choice.key" class="flex items-center gap-2">
-            <legend class="sr-only">{{ choice.label }}</legend>
-            <span class="w-24" aria-hidden="true">{{ choice.label }}</span>
-            <label
-              v-for="option in choice.options"
-              :key="option"
-              class="touch flex items-center gap-1.5 border border-line rounded px-2.5 py-1 has-checked:bg-chosen has-checked:border-petrol"
-            >
-              <input
-                type="radio"
-                :name="choice.key"
-                :value="option"
-                :checked="shop.units[choice.key] === option"
-                class="accent-petrol"
-                @change="shop.setUnits({ ...shop.units, [choice.key]: option })"
-              />{{ option }}
-            </label>
-          </fieldset>
-        </div>
-        <div class="flex gap-2 mt-4">
-          <button type="button" class="button quiet" @click="shop.setUnits({ ...US_UNITS })">
-            All inch-pound
-          </button>
-          <button type="button" class="button quiet" @click="shop.setUnits({ ...METRIC_UNITS })">
-            All metric
-          </button>
-          <button type="button" class="button ml-auto" @click="emit('close')">Done</button>
-        </div>
-      </DialogPanel>
+  <SheetDialog :open="open" title="Units of the shop" width="max-w-sm" @close="emit('close')">
+    <p class="label mb-3">
+      Mix them as you like. Stored figures do not change; any field also takes another unit typed behind the
+      number.
+    </p>
+    <div class="space-y-2">
+      <fieldset v-for="choice in CHOICES" :key="choice.key" class="flex items-center gap-2">
+        <legend class="sr-only">{{ choice.label }}</legend>
+        <span class="w-24" aria-hidden="true">{{ choice.label }}</span>
+        <label
+          v-for="option in choice.options"
+          :key="option"
+          class="touch flex items-center gap-1.5 border border-line rounded px-2.5 py-1 has-checked:bg-chosen has-checked:border-petrol"
+        >
+          <input
+            type="radio"
+            :name="choice.key"
+            :value="option"
+            :checked="shop.units[choice.key] === option"
+            class="accent-petrol"
+            @change="shop.setUnits({ ...shop.units, [choice.key]: option })"
+          />{{ option }}
+        </label>
+      </fieldset>
     </div>
-  </Dialog>
+    <div class="flex gap-2 mt-4">
+      <button type="button" class="button quiet" @click="shop.setUnits({ ...US_UNITS })">
+        All inch-pound
+      </button>
+      <button type="button" class="button quiet" @click="shop.setUnits({ ...METRIC_UNITS })">
+        All metric
+      </button>
+      <button type="button" class="button ml-auto" @click="emit('close')">Done</button>
+    </div>
+  </SheetDialog>
 </template>

@@ -1,7 +1,7 @@
 import { didText } from './did'
 import { circuitPatches } from '../air/circuit/changeCircuit'
 import { applyEdit } from '../document/edit'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import fc from 'fast-check'
 import { startingCircuit, ARCHETYPES } from '../air/circuit/startingCircuits'
 import { TRUCK_KINDS } from '../catalog/trucks'
@@ -211,7 +211,7 @@ test('threads: named sizes, fine pitch, inch; nonsense is none', () => {
 })
 
 describe('what was done stays true', () => {
-  const flatbed = demoJobs().find((j) => j.id === 'estuary-flatbed')!.plan
+  const flatbed = demoPlan('estuary-flatbed')
   const build = (p: Plan) => createDeriver()(p).stages.build
   const ticked = () => {
     const plan = structuredClone(flatbed)
@@ -317,7 +317,7 @@ describe('lines by their joints', () => {
 })
 
 test('a bracket held by U-bolts, a spacer with its cup, a gap closed by a load: each in the words of its steps', () => {
-  const plan = structuredClone(demoJobs().find((j) => j.id === 'estuary-flatbed')!.plan)
+  const plan = demoPlan('estuary-flatbed')
   Object.assign(plan.truck.seatGap, { unladen: 0.29, droop: 0.3 })
   plan.truck.bracket = { inWay: 'bed-hitch', hold: 'u-bolts' }
   plan.truck.raisedBy = 'axle'
@@ -358,7 +358,7 @@ test('each circuit is set up in its own way: memories stored, a card for what is
 })
 
 test('what a step says of the hauls is in their own order, whatever order their keys come back in', () => {
-  const { plan } = demoJobs().find(({ id }) => id === 'star-wagon')!
+  const plan = demoPlan('star-wagon')
   const turned = { ...plan, hauls: Object.fromEntries(Object.entries(plan.hauls).reverse()) }
   expect(Object.keys(turned.hauls)).not.toEqual(Object.keys(plan.hauls))
   expect(stepsOf(turned)).toEqual(stepsOf(plan))
@@ -367,7 +367,7 @@ test('what a step says of the hauls is in their own order, whatever order their 
 
 test('what the dash or a coil closes in is soaped first, and nothing is put back before; where nothing is, no such step', () => {
   const steps = (id: string) => {
-    const { plan } = demoJobs().find((job) => job.id === id)!
+    const plan = demoPlan(id)
     return createDeriver()(plan).stages.build.result.steps
   }
   const inDash = steps('festival-rig')

@@ -7,18 +7,16 @@ import {
   celsius,
   choice,
   define,
-  fraction,
-  gauge,
   kPa,
   kelvin,
   notNegative,
   object,
   refuseWhenStuck,
   positive,
-  table,
   toKPa,
   type Calculator,
 } from './define'
+import { criticalRatio, freeAirField, freeAirOf, vacuumProblems, vesselFields } from './fields'
 
 /** Sums of the Air stage in depth. */
 export const AIR_CALCULATORS: readonly Calculator[] = [
@@ -77,12 +75,7 @@ export const AIR_CALCULATORS: readonly Calculator[] = [
       needed_kPa: notNegative('At this pressure or above', 'kPa'),
       tank_L: positive('Tank', 'L'),
       tank_kPa: notNegative('Tank, full', 'kPa'),
-      curve: table(
-        'Compressor, free air',
-        'kPa gauge, L/min',
-        (_, q) => q >= 0,
-        'a flow must not be below 0 L/min',
-      ),
+      curve: freeAirField(),
       atmosphere_kPa: atmosphereField(),
     }),
     outputs: {
@@ -109,7 +102,7 @@ export const AIR_CALCULATORS: readonly Calculator[] = [
         ])
       const r = toolRun(
         { volume: input.tank_L / 1000, pressure: kPa(input.tank_kPa) },
-        input.curve.map(([p, q]): [number, number] => [kPa(p), q / 60_000]),
+        freeAirOf(input.curve),
         input.demand_L_min / 60_000,
         kPa(input.needed_kPa),
         atmosphereOf(input),
@@ -136,11 +129,9 @@ export const AIR_CALCULATORS: readonly Calculator[] = [
     formula: 'dm/dt = −C·ρ₀·p·√(T₀/T)·φ(p_atm/p), with the gas’s own cooling',
     source: 'ISO 6358-1 opening to the atmosphere; gas mass and energy in time, the circuit’s own solver',
     schema: object({
-      volume_L: positive('Volume', 'L'),
-      from_kPa: gauge('From'),
-      to_kPa: gauge('To'),
+      ...vesselFields(),
       C_dm3_s_bar: positive('Sonic conductance', 'dm³/(s·bar)'),
-      b: fraction('Critical ratio').lessThan(1, '${path} must be below 1'),
+      b: criticalRatio(),
       temperature_C: celsius('Temperature'),
       heat: choice('Heat', ['isothermal', 'adiabatic']),
       atmosphere_kPa: atmosphereField(),
@@ -164,8 +155,7 @@ export const AIR_CALCULATORS: readonly Calculator[] = [
       if (input.to_kPa > input.from_kPa)
         lines.push('to_kPa is above from_kPa: letting down goes down, so type the lower pressure as to_kPa')
       if (input.to_kPa < 0) lines.push('to_kPa is below 0: an opening to the atmosphere ends at 0 kPa gauge')
-      if (kPa(input.from_kPa) + atmosphere <= 0)
-        lines.push('from_kPa is at or below a vacuum for this atmosphere')
+      lines.push(...vacuumProblems({ from_kPa: input.from_kPa }, atmosphere))
       if (lines.length) throw new CalculatorError(lines)
       const r = refuseWhenStuck('volume_L, from_kPa and C_dm3_s_bar', () =>
         blowDown(

@@ -1,6 +1,6 @@
 import { axleLoads } from '../load/statics'
 import { headlampRise, levelPressure } from '../load/level'
-import { levelSpringField, levelSpringOf, type LevelSpringInput } from './load'
+import { EXAMPLE_SPRING, levelSpringField, levelSpringOf, type LevelSpringInput } from './load'
 import { GRAVITY } from '../quantity/constants'
 import { anyNumber, define, list, mm, notNegative, object, positive, toKPa } from './define'
 
@@ -88,19 +88,7 @@ export const levelPressureCalculator = define<{
     suspensionRate_N_per_mm: 46,
     motionRatio: 1,
     targetSquat_mm: 0,
-    spring: {
-      areaByHeight: [
-        [80, 206],
-        [120, 182],
-        [160, 161.3],
-        [200, 130],
-        [240, 70],
-      ],
-      designHeight_mm: 160,
-      minPressure_kPa: 34.5,
-      maxPressure_kPa: 690,
-      maxLoad_kg: 1135,
-    },
+    spring: EXAMPLE_SPRING,
   },
   run(input) {
     const spring = levelSpringOf(input.spring)

@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { AWG_SIZES, METRIC_SIZES } from '../catalog/electrical'
-import { fraction, positive } from './define'
+import { fraction, gauge, kPa, positive, table } from './define'
 
 /** Fields that more than one calculator asks for, and those of more than one form. */
 
@@ -58,6 +58,30 @@ export const returnField = () =>
     })
 
 export const criticalRatio = () => fraction('Critical pressure ratio').lessThan(1, '${path} must be below 1')
+
+/** A compressor's free air by the pressure it pumps against. */
+export const freeAirField = () =>
+  table(
+    'Compressor, free air',
+    'kPa gauge, free L/min',
+    (_, flow) => flow >= 0,
+    'a flow must not be below 0 L/min',
+  )
+/** The same in Pa gauge and m³/s. */
+export const freeAirOf = (rows: [number, number][]) =>
+  rows.map(([pressure, flow]): [number, number] => [kPa(pressure), flow / 60_000])
+
+/** Air in a vessel that goes from one pressure to another. */
+export const vesselFields = () => ({
+  volume_L: positive('Volume', 'L'),
+  from_kPa: gauge('From'),
+  to_kPa: gauge('To'),
+})
+/** What is wrong with gauge pressures, by their fields, that no air can have; `atmosphere` Pa. */
+export const vacuumProblems = (pressures: Record<string, number>, atmosphere: number): string[] =>
+  Object.entries(pressures)
+    .filter(([, pressure]) => kPa(pressure) + atmosphere <= 0)
+    .map(([field]) => `${field} is at or below a vacuum for this atmosphere`)
 
 /** How many live conductors lie together. */
 export function bundleField() {

@@ -17,11 +17,10 @@ import {
   object,
   refuseWhenStuck,
   positive,
-  table,
   toKPa,
   atmosphereOf,
 } from './define'
-import { criticalRatio, nested } from './fields'
+import { criticalRatio, freeAirField, freeAirOf, nested, vacuumProblems, vesselFields } from './fields'
 
 /** Air through tubes and valves, and what fills from it. */
 
@@ -36,14 +35,7 @@ const sourceField = () =>
       const schema =
         keys.length === 1 && keys[0] === 'compressor'
           ? object({
-              compressor: object({
-                curve: table(
-                  'Free-air curve',
-                  'kPa gauge, free L/min',
-                  (_, q) => q >= 0,
-                  'a flow must not be below 0 L/min',
-                ),
-              }),
+              compressor: object({ curve: freeAirField() }),
             })
           : keys.length === 1 && keys[0] === 'tank'
             ? object({
@@ -199,9 +191,7 @@ export const fillTimeCalculator = define<{
   formula: 't = ∫ V·dp/(p_atm·Q(p))',
   source: 'Isothermal fill of a rigid volume: dp/dt = p_atm·Q/V, or what the path passes',
   schema: object({
-    volume_L: positive('Volume', 'L'),
-    from_kPa: gauge('From'),
-    to_kPa: gauge('To'),
+    ...vesselFields(),
     source: sourceField(),
     path: pathField(),
     temperature_C: celsius('Temperature'),
@@ -236,14 +226,12 @@ export const fillTimeCalculator = define<{
       lines.push('from_kPa is above to_kPa: filling goes up, so type the lower pressure as from_kPa')
     if ('tank' in input.source && input.path === null)
       lines.push('path is null: a tank needs a path, {"C_dm3_s_bar", "b"} or {"bore_mm", "length_m"}')
-    if (kPa(input.from_kPa) + atmosphere <= 0)
-      lines.push('from_kPa is at or below a vacuum for this atmosphere')
-    if ('tank' in input.source && kPa(input.source.tank.pressure_kPa) + atmosphere <= 0)
-      lines.push('source.tank.pressure_kPa is at or below a vacuum for this atmosphere')
+    const tank = 'tank' in input.source && { 'source.tank.pressure_kPa': input.source.tank.pressure_kPa }
+    lines.push(...vacuumProblems({ from_kPa: input.from_kPa, ...tank }, atmosphere))
     if (lines.length) throw new CalculatorError(lines)
     const source: FillSource =
       'compressor' in input.source
-        ? { curve: input.source.compressor.curve.map(([p, q]): [number, number] => [kPa(p), q / 60_000]) }
+        ? { curve: freeAirOf(input.source.compressor.curve) }
         : { volume: input.source.tank.volume_L / 1000, pressure: kPa(input.source.tank.pressure_kPa) }
     const path: FlowPath =
       input.path === null

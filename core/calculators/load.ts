@@ -58,7 +58,8 @@ export function levelSpringOf(input: LevelSpringInput): LevelSpring {
   }
 }
 
-const SPRING: LevelSpringInput = {
+/** The spring of the examples. */
+export const EXAMPLE_SPRING: LevelSpringInput = {
   areaByHeight: [
     [80, 206],
     [120, 182],
@@ -100,7 +101,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
       steps: 5,
       suspensionRate_N_per_mm: 46,
       motionRatio: 1,
-      spring: SPRING,
+      spring: EXAMPLE_SPRING,
     },
     run(input) {
       const spring = levelSpringOf(input.spring)
@@ -247,7 +248,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
       motionRatio: 1,
       pressure_kPa: 400,
       height_mm: 160,
-      areaByHeight: SPRING.areaByHeight,
+      areaByHeight: EXAMPLE_SPRING.areaByHeight,
       volume_L: 2.1,
     },
     run(input) {

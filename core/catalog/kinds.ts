@@ -305,3 +305,38 @@ const TABLE = {
 export type ComponentKind = keyof typeof TABLE
 export const KINDS: Record<ComponentKind, KindEntry> = TABLE
 export const KIND_IDS = Object.keys(TABLE) as ComponentKind[]
+
+/** Kinds that make compressed air. */
+export const SUPPLY_KINDS: readonly ComponentKind[] = ['compressor', 'belt', 'boost']
+/** Kinds at which air may be held back: what lies beyond may stand at another pressure. */
+export const HOLDS_AIR_BACK: readonly ComponentKind[] = [
+  'block',
+  'paddle',
+  'compressor',
+  'belt',
+  'boost',
+  'handFill',
+  'solenoid',
+  'heightValve',
+  'regulator',
+  'dualGauge',
+]
+/** Kinds that stand in a line, with the ports it goes through. */
+export const IN_LINE_KINDS: readonly ComponentKind[] = [
+  'check',
+  'dryer',
+  'restrictor',
+  'solenoid',
+  'regulator',
+]
+/** Kinds that hang on a tee. */
+export const TEE_KINDS: readonly ComponentKind[] = [
+  'handFill',
+  'gauge',
+  'pressureSwitch',
+  'sensor',
+  'coupler',
+  'dump',
+  'drain',
+  'relief',
+]

@@ -3,7 +3,7 @@ import { createDeriver } from '../derive/derive'
 import { newPlan } from '../derive/newPlan'
 import { answerPlan } from '../derive/runs'
 import { TRUCK_KIND_IDS } from '../document/types'
-import { demoJobs } from './demoShop'
+import { demoJobs, demoPlan } from './demoShop'
 
 /** The demo shows what a real shop has, and no Stop that it did not mean. */
 const shop = Object.fromEntries(
@@ -60,7 +60,7 @@ test.each(TRUCK_KIND_IDS)('a new job of a %s opens with no Stop of the programâ€
 
 test('what was read of the jobs handed over is of their functions as they are pressed now, and as expected', () => {
   for (const id of ['star-wagon', 'festival-rig']) {
-    const { plan } = demoJobs().find((job) => job.id === id)!
+    const plan = demoPlan(id)
     const { expected } = new FaultBench(plan)
     const seen = readingsThatStand(expected, plan.prove.functions)
     expect(Object.keys(seen)).toHaveLength(Object.keys(plan.prove.functions).length)

@@ -209,10 +209,9 @@ function shellRunner(): Plan {
   return plan
 }
 
-/** The other five: two planned, one handed over, one just surveyed, one with what is the customer’s to decide. */
-function others(): Plan[] {
-  const hive = job('heavy-leaf-long-bed', '0424', 'Hive hauler', 'Beekeeper', 'Pickup with rack')
-  hive.hauls = {
+function hiveHauler(): Plan {
+  const plan = job('heavy-leaf-long-bed', '0424', 'Hive hauler', 'Beekeeper', 'Pickup with rack')
+  plan.hauls = {
     usual: haul(1, 'Supers and tools', { supers: item(1, 'Honey supers', 280, 0.1, 0.1, [1.2, 1.2, 0.5]) }),
     hives: haul(
       2,
@@ -226,8 +225,18 @@ function others(): Plan[] {
       },
     ),
   }
-  const rig = job('dual-rear-wheels', '0430', 'Festival rig', 'Lighting crew', 'Crew cab, dual rear wheels')
-  rig.hauls = {
+  circuit(plan, 'onboard-wireless')
+  // Springs filled by hand and a tank for tyres were there; the control is what is new.
+  asFound(plan, 'control-on-air', 'hand-two', '2021-05')
+  weighed(plan, 'Honey co-op scale', '2026-05-06')
+  plan.lay.places = { block: proposedPlaces(plan.truck, plan.air).block! }
+  store(plan)
+  return plan
+}
+
+function festivalRig(): Plan {
+  const plan = job('dual-rear-wheels', '0430', 'Festival rig', 'Lighting crew', 'Crew cab, dual rear wheels')
+  plan.hauls = {
     towers: haul(1, 'Towers aboard', {
       towers: item(1, 'Lighting towers', 620, -0.1, 0.15, [2.2, 1.0, 0.7]),
       cable: item(2, 'Cable drums', 310, 0.7, -0.45, [0.8, 0.6, 0.6]),
@@ -239,8 +248,13 @@ function others(): Plan[] {
       { coupling: 'bed', ballLoad: 620, trailerMass: 3100 },
     ),
   }
-  const ridge = job('dual-rear-wheels', '0433', 'Ridge tender', 'Hill-fire volunteers', 'Water carrier')
-  ridge.hauls = {
+  handOver(plan)
+  return plan
+}
+
+function ridgeTender(): Plan {
+  const plan = job('dual-rear-wheels', '0433', 'Ridge tender', 'Hill-fire volunteers', 'Water carrier')
+  plan.hauls = {
     water: haul(1, 'Tank full', {
       water: item(1, 'Water tank', 90, 0.25, 0, [1.5, 1.25, 0.75], {
         liquid: { density: 1000, fill: 1, baffled: false },
@@ -255,9 +269,22 @@ function others(): Plan[] {
     }),
     dry: haul(3, 'Tank empty', { pump: item(1, 'Pump and reels', 220, -0.85, -0.2, [0.6, 1.2, 0.7]) }),
   }
-  const core = job('coil-wagon', '0436', 'Core sampler', 'Field geologist', 'Wagon, roof rack')
-  core.truck.suspension.interlinked = true
-  core.hauls = {
+  circuit(plan, 'height-valve')
+  // The engine drives its supply.
+  plan.air = replacePart('compressor', 'belt')(plan.air)
+  weighed(plan, 'Quarry scale', '2026-06-09')
+  plan.truck.survey.rearRate = { how: 'sheet', tolerance: null }
+  // The arm, link and lag that stand still over every haul and on the road.
+  plan.air.components.height!.sheet.arm = 0.22
+  plan.tune.lever = { ...plan.tune.lever, link: 0.4, delay: 6 }
+  plan.tune.weather = { ...plan.tune.weather, cold: 258.15, pass: 1900 }
+  return plan
+}
+
+function coreSampler(): Plan {
+  const plan = job('coil-wagon', '0436', 'Core sampler', 'Field geologist', 'Wagon, roof rack')
+  plan.truck.suspension.interlinked = true
+  plan.hauls = {
     cores: haul(1, 'Core boxes', {
       boxes: item(1, 'Core boxes', 260, -0.2, -0.1, [0.9, 1.0, 0.5]),
       rods: item(2, 'Drill rods on the roof', 45, 0.3, 0.2, [1.6, 0.5, 0.15], { on: 'rack' }),
@@ -269,17 +296,27 @@ function others(): Plan[] {
       { ballLoad: 140, trailerMass: 1300 },
     ),
   }
-  const kiln = job('light-leaf-pickup', '0439', 'Kiln trailer', 'Potter', 'Lifted pickup, aluminium bed')
-  kiln.truck.bed.material = 'aluminium'
-  kiln.truck.suspension.lift = 0.1
-  kiln.truck.suspension.frontLift = 0.1
-  kiln.truck.frame.kickUp += 0.1
-  kiln.truck.seatGap = { unladen: 0.305, droop: 0.385, bump: 0.21 }
-  kiln.truck.heights = { frontLeft: 0.99, frontRight: 0.99, rearLeft: 1.03, rearRight: 1.03 }
+  circuit(plan, 'tank-paddles', { springClass: 'coil-insert-high-680' })
+  // A ford drowned its compressor.
+  asFound(plan, 'drowned', 'tank-paddles', '2019-08')
+  plan.lay.shields = { 'fill-line-right': true, 'block-right': true }
+  plan.lay.places = { tank: proposedPlaces(plan.truck, plan.air).tank! }
+  store(plan)
+  return plan
+}
+
+function kilnTrailer(): Plan {
+  const plan = job('light-leaf-pickup', '0439', 'Kiln trailer', 'Potter', 'Lifted pickup, aluminium bed')
+  plan.truck.bed.material = 'aluminium'
+  plan.truck.suspension.lift = 0.1
+  plan.truck.suspension.frontLift = 0.1
+  plan.truck.frame.kickUp += 0.1
+  plan.truck.seatGap = { unladen: 0.305, droop: 0.385, bump: 0.21 }
+  plan.truck.heights = { frontLeft: 0.99, frontRight: 0.99, rearLeft: 1.03, rearRight: 1.03 }
   // The lift kit's longer lower bracket carries its seat behind the upper one.
-  kiln.truck.seats.lower = { x: -0.024, y: 0.006 }
-  kiln.power.earth = 'body'
-  kiln.hauls = {
+  plan.truck.seats.lower = { x: -0.024, y: 0.006 }
+  plan.power.earth = 'body'
+  plan.hauls = {
     clay: haul(1, 'Clay and bricks', { clay: item(1, 'Clay', 310, 0.1, 0, [0.9, 1.1, 0.4]) }),
     kiln: haul(
       2,
@@ -288,43 +325,21 @@ function others(): Plan[] {
       { ballLoad: 180, trailerMass: 1700 },
     ),
   }
-  circuit(hive, 'onboard-wireless')
-  // Springs filled by hand and a tank for tyres were there; the control is what is new.
-  asFound(hive, 'control-on-air', 'hand-two', '2021-05')
-  weighed(hive, 'Honey co-op scale', '2026-05-06')
-  hive.lay.places = { block: proposedPlaces(hive.truck, hive.air).block! }
-  store(hive)
-  circuit(core, 'tank-paddles', { springClass: 'coil-insert-high-680' })
-  // A ford drowned its compressor.
-  asFound(core, 'drowned', 'tank-paddles', '2019-08')
-  core.lay.shields = { 'fill-line-right': true, 'block-right': true }
-  core.lay.places = { tank: proposedPlaces(core.truck, core.air).tank! }
-  store(core)
-  circuit(ridge, 'height-valve')
-  // The engine drives its supply.
-  ridge.air = replacePart('compressor', 'belt')(ridge.air)
-  weighed(ridge, 'Quarry scale', '2026-06-09')
-  ridge.truck.survey.rearRate = { how: 'sheet', tolerance: null }
-  // The arm, link and lag that stand still over every haul and on the road.
-  ridge.air.components.height!.sheet.arm = 0.22
-  ridge.tune.lever = { ...ridge.tune.lever, link: 0.4, delay: 6 }
-  ridge.tune.weather = { ...ridge.tune.weather, cold: 258.15, pass: 1900 }
-  circuit(kiln, 'electronic')
-  kiln.air.components.controller!.sheet.band = 0.008
-  kiln.air.components.controller!.sheet.delay = 8
-  kiln.tune.sensing = { ...kiln.tune.sensing, door: true, key: false, hitch: true, lock: true }
-  kiln.lay.shields = {
+  circuit(plan, 'electronic')
+  plan.air.components.controller!.sheet.band = 0.008
+  plan.air.components.controller!.sheet.delay = 8
+  plan.tune.sensing = { ...plan.tune.sensing, door: true, key: false, hitch: true, lock: true }
+  plan.lay.shields = {
     'spring-right': true,
     'height-right': true,
     'fill-line-right': true,
     'block-right': true,
   }
-  handOverRig(rig)
-  return [hive, rig, ridge, core, kiln]
+  return plan
 }
 
 /** The rig built, proved on every side and handed over; what Power does not plan yet is let go by name. */
-function handOverRig(rig: Plan): void {
+function handOver(rig: Plan): void {
   circuit(rig, 'high-flow')
   weighed(rig, 'Stage yard scale', '2026-01-12')
   rig.lay.places = { tank: proposedPlaces(rig.truck, rig.air).tank! }
@@ -364,19 +379,31 @@ function handOverRig(rig: Plan): void {
   accept(rig, 'not-wired-here', 'Odile', '2026-01-15T10:00:00.000Z', wired)
 }
 
-/** The eight demo jobs by id, in the order of their numbers. */
-export function demoJobs(): { id: string; plan: Plan }[] {
-  const [hive, rig, ridge, core, kiln] = others() as [Plan, Plan, Plan, Plan, Plan]
-  const plans = {
-    'estuary-flatbed': estuaryFlatbed(),
-    'star-wagon': starWagon(),
-    'hive-hauler': hive,
-    'shell-runner': shellRunner(),
-    'festival-rig': rig,
-    'ridge-tender': ridge,
-    'core-sampler': core,
-    'kiln-trailer': kiln,
-  }
-  // As every plan comes out of a file or the database: in its own order.
-  return Object.entries(plans).map(([id, plan]) => ({ id, plan: upgradePlan(plan) as Plan }))
+/** What makes each of the eight demo jobs, in the order of their numbers. */
+const MAKERS: Record<string, () => Plan> = {
+  'estuary-flatbed': estuaryFlatbed,
+  'star-wagon': starWagon,
+  'hive-hauler': hiveHauler,
+  'shell-runner': shellRunner,
+  'festival-rig': festivalRig,
+  'ridge-tender': ridgeTender,
+  'core-sampler': coreSampler,
+  'kiln-trailer': kilnTrailer,
 }
+const made = new Map<string, Plan>()
+
+/**
+ * A demo job's plan as every plan comes out of a file or the database; each time a copy of its own.
+ * @throws {Error} when no demo job has that id.
+ */
+export function demoPlan(id: string): Plan {
+  const make = MAKERS[id]
+  if (!make) throw new Error(`There is no demo job “${id}”: it is one of ${Object.keys(MAKERS).join(', ')}.`)
+  const plan = made.get(id) ?? (upgradePlan(make()) as Plan)
+  made.set(id, plan)
+  return structuredClone(plan)
+}
+
+/** The eight demo jobs with their plans, in the order of their numbers. */
+export const demoJobs = (): { id: string; plan: Plan }[] =>
+  Object.keys(MAKERS).map((id) => ({ id, plan: demoPlan(id) }))

@@ -1,4 +1,4 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoJobs, demoPlan } from '../demo/demoShop'
 import { checkPlan } from '../document/schema'
 import { exampleTruck } from '../catalog/trucks'
 import { copyOf, likeThis } from './anotherJob'
@@ -25,7 +25,7 @@ test.each(demoJobs().map(({ id, plan }) => [id, plan] as const))(
 )
 
 test('a copy has the same truck and hauls and so the same pressures; one like it has neither', () => {
-  const { plan } = demoJobs().find((j) => j.id === 'estuary-flatbed')!
+  const plan = demoPlan('estuary-flatbed')
   const copy = copyOf(plan, 'Sister truck')
   const figures = (p: typeof plan) => derive(p).stages.load.figures
   expect(figures(copy)['totes.left']!.value).toBe(figures(plan)['totes.left']!.value)

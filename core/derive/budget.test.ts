@@ -1,6 +1,6 @@
 import { OverBudgetError, StuckError } from '../air/dynamics/rosenbrock'
 import { runScenario } from '../air/run/run'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { NoBalanceError } from '../load/body'
 import { createDeriver } from './derive'
 import { answerPlan, runFacts, runFailure, runPlan, scenariosOf } from './runs'
@@ -8,7 +8,7 @@ import { samplesFor } from './sample'
 
 /** A switch that opens a pascal above where it closes, on a tank: it works for ever. */
 function chattering() {
-  const plan = structuredClone(demoJobs().find((j) => j.id === 'festival-rig')!.plan)
+  const plan = demoPlan('festival-rig')
   for (const c of Object.values(plan.air.components))
     if (c.kind === 'pressureSwitch') c.sheet = { cutIn: 600_000, cutOut: 600_001 }
   return { plan, derived: createDeriver()(plan) }

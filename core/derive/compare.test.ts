@@ -1,10 +1,10 @@
 import { produce } from 'immer'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { METRIC_UNITS } from '../quantity/units'
 import { changedFigures, changedPlaces } from './compare'
 import { createDeriver } from './derive'
 
-const { plan } = demoJobs().find((j) => j.id === 'estuary-flatbed')!
+const plan = demoPlan('estuary-flatbed')
 const derive = createDeriver()
 
 test('a plan differs from itself in nothing', () => {

@@ -1,5 +1,5 @@
 import { circuitPatches } from '../air/circuit/changeCircuit'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import { checkPlan } from '../document/schema'
 import type { Archetype, Plan } from '../document/types'
@@ -11,7 +11,7 @@ import { diagnose, doubtOf, FaultBench, seenVerdict, type FaultRun } from './dia
 import { proveReport } from './proveReport'
 
 const withCircuit = (archetype: Archetype): Plan => {
-  const { plan } = demoJobs().find(({ id }) => id === 'estuary-flatbed')!
+  const plan = demoPlan('estuary-flatbed')
   return applyEdit(plan, circuitPatches(plan.air, archetype))
 }
 const benchOf = (archetype: Archetype) => {
@@ -63,7 +63,7 @@ test('readings that no fault shows are said to fit none; those of a fault fit it
 })
 
 test('a truck that sinks and a switch that comes in are told by the job’s own spring, tank and switch', () => {
-  const { plan } = demoJobs().find(({ id }) => id === 'core-sampler')!
+  const plan = demoPlan('core-sampler')
   const derived = createDeriver()(plan)
   const { spring, hauls } = derived.stages.load.result
   const { motionRatio } = derived.stages.truck.result.truck.suspension
@@ -79,7 +79,7 @@ test('a truck that sinks and a switch that comes in are told by the job’s own 
   )
   // Neither without what it goes by.
   expect(sinkFigure(derived, 'ghost', 0.005, 43_200, 293.15)).toBeNull()
-  const flatbed = demoJobs().find(({ id }) => id === 'estuary-flatbed')!.plan
+  const flatbed = demoPlan('estuary-flatbed')
   expect(cutInFigure(flatbed, createDeriver()(flatbed), 7200, 293.15)).toBeNull()
 })
 
@@ -122,7 +122,7 @@ test('both sides of as expected, odd and wrong', () => {
 })
 
 test('every reading has a place in a plan', () => {
-  const { plan } = demoJobs().find(({ id }) => id === 'estuary-flatbed')!
+  const plan = demoPlan('estuary-flatbed')
   const functions = Object.fromEntries(
     dual.bench.expected.flatMap(({ press, sights }) =>
       sights.map(({ id, value }) => [id, { value, who: 'Bram', at: '2026-06-09T08:00:00.000Z', of: press }]),
@@ -132,7 +132,7 @@ test('every reading has a place in a plan', () => {
 })
 
 test('the report has holds, shares of one, and a diagnosis only where something was read as it is pressed now', () => {
-  const { plan: wagon } = demoJobs().find(({ id }) => id === 'star-wagon')!
+  const wagon = demoPlan('star-wagon')
   expect(proveReport(wagon).diagnosis[0]!.fault).toContain('Nothing wrong')
   const plan = { ...wagon, prove: { ...wagon.prove, functions: {} } }
   const report = proveReport(plan)

@@ -1,4 +1,4 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { circuitPatches } from '../air/circuit/changeCircuit'
 import { applyEdit } from '../document/edit'
 import { newHaul, newItem } from '../document/newHaul'
@@ -10,7 +10,7 @@ import { newPlan } from './newPlan'
 
 const derive = createDeriver()
 const asked = (plan: Plan) => doYouNeedIt(plan, derive(plan))
-const flatbed = demoJobs().find((j) => j.id === 'estuary-flatbed')!.plan
+const flatbed = demoPlan('estuary-flatbed')
 const withChanges = (changes: number | null, plan = flatbed): Plan => ({
   ...plan,
   job: { ...plan.job, changes },

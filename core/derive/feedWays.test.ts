@@ -1,10 +1,10 @@
 import { AWG_SIZES } from '../catalog/electrical'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import { createDeriver } from './derive'
 import { feedWays } from './feedWays'
 
-const plan = demoJobs().find((j) => j.id === 'estuary-flatbed')!.plan
+const plan = demoPlan('estuary-flatbed')
 
 test('thicker wire and a bus bar leave the motor more volts for more copper; a frame earth saves copper', () => {
   const ways = Object.fromEntries(feedWays(plan).map((way) => [way.label, way]))
@@ -24,7 +24,7 @@ test('each is what the plan becomes with it, and nothing without a compressor', 
     const { figures } = createDeriver()(remedy ? applyEdit(plan, remedy.patches) : plan).stages.power
     expect(volts).toBe(figures.motorVolts!.value)
   }
-  expect(feedWays(demoJobs().find((j) => j.id === 'star-wagon')!.plan)).toEqual([])
+  expect(feedWays(demoPlan('star-wagon'))).toEqual([])
   const thickest = structuredClone(plan)
   thickest.power.wireArea = AWG_SIZES.at(-1)!.area
   expect(feedWays(thickest).map(({ label }) => label)).not.toContain('One size thicker')

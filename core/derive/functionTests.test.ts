@@ -1,7 +1,7 @@
 import { circuitPatches } from '../air/circuit/changeCircuit'
 import { firstFill } from '../air/circuit/firstFill'
 import { airSet, partOf } from '../air/parts/parts'
-import { demoJobs } from '../demo/demoShop'
+import { demoJobs, demoPlan } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import { quantityAt } from '../document/places'
 import type { Archetype, Plan } from '../document/types'
@@ -9,7 +9,7 @@ import { createDeriver } from './derive'
 import { FaultBench, seenVerdict } from './diagnosis'
 import { functionRank } from './functionTests'
 
-const flatbed = demoJobs().find(({ id }) => id === 'estuary-flatbed')!.plan
+const flatbed = demoPlan('estuary-flatbed')
 const withCircuit = (archetype: Archetype): Plan => applyEdit(flatbed, circuitPatches(flatbed.air, archetype))
 const benchOf = (archetype: Archetype) => {
   const plan = withCircuit(archetype)

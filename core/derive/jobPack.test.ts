@@ -1,5 +1,5 @@
 import { createDeriver } from './derive'
-import { demoJobs } from '../demo/demoShop'
+import { demoJobs, demoPlan } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import { beginJob } from './jobKinds'
 import { newPlan } from './newPlan'
@@ -9,7 +9,7 @@ import { METRIC_UNITS, US_UNITS } from '../quantity/units'
 import { fieldNamed } from '../truck/guessed'
 
 const sheetsOf = (id: string, units = METRIC_UNITS) => {
-  const { plan } = demoJobs().find((job) => job.id === id)!
+  const plan = demoPlan(id)
   const derived = createDeriver()(plan)
   return { plan, derived, sheets: jobPack(plan, derived, units) }
 }

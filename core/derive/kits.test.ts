@@ -1,5 +1,5 @@
 import { adaptersAt, portSize, usualPort } from '../catalog/ports'
-import { demoJobs } from '../demo/demoShop'
+import { demoJobs, demoPlan } from '../demo/demoShop'
 import { createDeriver } from './derive'
 import { kitOfJob, kitWords, takeKit, withoutKit } from './kits'
 import { report } from './report'
@@ -9,9 +9,8 @@ import { fittingsOf } from '../air/circuit/fittings'
 import { inKit, kitLacks, partsCost } from '../air/circuit/kit'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 
-const job = (id: string): Plan => structuredClone(demoJobs().find((j) => j.id === id)!.plan)
 const whole = (archetype: AirPlan['archetype']): AirPlan => ({
-  ...job('estuary-flatbed').air,
+  ...demoPlan('estuary-flatbed').air,
   ...startingCircuit(archetype),
 })
 
@@ -37,7 +36,7 @@ describe('adapters, where ends do not fit each other', () => {
     expect(adaptersAt(stem, screwed('relief'))[0]!.label).toBe('stem, tube to 1/4 in thread')
   })
   test('a line of another tube at a tee wants a reducer there, and none at a thread', () => {
-    const air = job('estuary-flatbed').air
+    const air = demoPlan('estuary-flatbed').air
     const [id, line] = Object.entries(air.lines).find(
       ([, l]) =>
         l.tube === null && air.components[l.to]!.kind === 'spring' && air.components[l.from]!.kind === 'tee',
@@ -62,7 +61,7 @@ describe('adapters, where ends do not fit each other', () => {
     }
   })
   test('a step that screws one part into another names what goes between', () => {
-    const plan = { ...job('estuary-flatbed'), air: tank }
+    const plan = { ...demoPlan('estuary-flatbed'), air: tank }
     const { steps } = createDeriver()(plan).stages.build.result
     expect(steps.find((s) => s.id === `screw-${screwed('pressureSwitch')}`)!.detail).toContain(
       'Between them: thread adapter, 1/4 to 1/8 in.',
@@ -100,12 +99,12 @@ describe('a kit, taken whole', () => {
     ...change,
   })
   const taken = (change: Partial<Kit> = {}) => {
-    const plan = job('estuary-flatbed')
+    const plan = demoPlan('estuary-flatbed')
     takeKit(plan, kit(change), own)
     return plan
   }
   test('brings its classes with the shop’s own, its harness and torques; what it does not have stays', () => {
-    const before = job('estuary-flatbed')
+    const before = demoPlan('estuary-flatbed')
     const plan = taken()
     expect(plan.air).toMatchObject({
       springClass: 'bag',
@@ -134,7 +133,7 @@ describe('a kit, taken whole', () => {
     expect(notes(taken())).toContain('kit-lacks')
     const all = Object.fromEntries(kinds.map((kind) => [kind, 9]))
     expect(notes(taken({ parts: all }))).not.toContain('kit-lacks')
-    expect(notes(job('estuary-flatbed'))).not.toContain('kit-lacks')
+    expect(notes(demoPlan('estuary-flatbed'))).not.toContain('kit-lacks')
   })
   test('its price once, and only of what is beside it its own', () => {
     const { air } = taken()
@@ -166,7 +165,7 @@ describe('a kit, taken whole', () => {
   })
   test('made of a job and taken again it lacks nothing, and its tube is long enough', () => {
     for (const { id } of demoJobs()) {
-      const plan = job(id)
+      const plan = demoPlan(id)
       const derived = createDeriver()(plan)
       const made = kitOfJob(plan, derived.stages.lay)
       takeKit(plan, made, plan.air.classes)
@@ -187,7 +186,7 @@ describe('a kit, taken whole', () => {
 })
 
 test('a port at the spring’s lower end goes with the axle: its line is cut longer by its travel', () => {
-  const plan = job('estuary-flatbed')
+  const plan = demoPlan('estuary-flatbed')
   plan.air.classes.low = {
     kind: 'spring',
     label: 'Port below',

@@ -3,7 +3,7 @@ import { circuitAsItRuns } from '../air/circuit/states'
 import { CircuitRun } from '../air/run/circuitRun'
 import { newScenario } from '../air/run/scenarios'
 import { PRACTICE } from '../catalog/practice'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import { judgeHold } from '../prove/judge'
 import type { HoldReading } from '../prove/types'
@@ -14,7 +14,7 @@ import { runFacts } from './runs'
 
 /** Leaks put into runs of a circuit, read as one reads them at the truck, and found again by the hold test. */
 
-const base = demoJobs().find(({ id }) => id === 'estuary-flatbed')!.plan
+const base = demoPlan('estuary-flatbed')
 const plan = applyEdit(base, circuitPatches(base.air, 'hand-two'))
 const derived = createDeriver()(plan)
 const { volumes } = derived.stages.prove.result

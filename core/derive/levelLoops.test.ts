@@ -1,24 +1,23 @@
 import { circuitPatches } from '../air/circuit/changeCircuit'
 import { partOf } from '../air/parts/parts'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import type { Plan } from '../document/types'
 import { createDeriver } from './derive'
 import { leverFlow, levelCsv, levelLoopOf, runLevel } from './levelLoops'
 import { bestTried, CONTROL_TRIES, LEVER_TRIES, levelTries, takeTry, tryLevel } from './levelSweep'
 
-const jobOf = (id: string) => demoJobs().find((j) => j.id === id)!.plan
 const loopOf = (plan: Plan, haul: string) => levelLoopOf(plan, createDeriver()(plan), haul)!
 
 test('nothing levels itself where there is neither valve nor controller, or no such haul', () => {
-  const flatbed = jobOf('estuary-flatbed')
+  const flatbed = demoPlan('estuary-flatbed')
   expect(levelLoopOf(flatbed, createDeriver()(flatbed), 'totes')).toBeNull()
-  const ridge = jobOf('ridge-tender')
+  const ridge = demoPlan('ridge-tender')
   expect(levelLoopOf(ridge, createDeriver()(ridge), 'ghost')).toBeNull()
 })
 
 test('what the corner stands on at first is what Load found for the lightest haul, and what it ends on for this one', () => {
-  const ridge = jobOf('ridge-tender')
+  const ridge = demoPlan('ridge-tender')
   const derived = createDeriver()(ridge)
   const loop = loopOf(ridge, 'water')
   const { rows } = runLevel(loop, 'load')
@@ -32,7 +31,7 @@ test('what the corner stands on at first is what Load found for the lightest hau
 
 test('whatever the job, the corner carries what Load says it does: the truck unladen and the haul, and never less than nothing', () => {
   for (const id of ['estuary-flatbed', 'star-wagon', 'ridge-tender', 'kiln-trailer']) {
-    const job = jobOf(id)
+    const job = demoPlan(id)
     const plan = applyEdit(job, circuitPatches(job.air, 'electronic'))
     const { truck } = createDeriver()(plan).stages.truck.result
     const unladen = ((truck.unladen.rearLeft + truck.unladen.rearRight) / 2) * 9.80665
@@ -47,7 +46,7 @@ test('whatever the job, the corner carries what Load says it does: the truck unl
 })
 
 test('a lever passes nothing in its dead band, all that ISO 6358 lets through wide open, up in and down out', () => {
-  const ridge = jobOf('ridge-tender')
+  const ridge = demoPlan('ridge-tender')
   const derived = createDeriver()(ridge)
   const { deadBand, fullOpen, conductance, criticalRatio } = partOf(ridge.air, 'height').figures
   const flows = leverFlow(ridge, derived, 'water')!
@@ -61,20 +60,20 @@ test('a lever passes nothing in its dead band, all that ISO 6358 lets through wi
   // Choked: C·p₁ of the reference atmosphere at 20 °C, whatever lies behind.
   expect(101_325 / inside).toBeLessThan(criticalRatio!)
   expect(-wide.flow).toBeCloseTo(conductance! * inside, 9)
-  expect(leverFlow(jobOf('kiln-trailer'), createDeriver()(jobOf('kiln-trailer')), 'kiln')).toBeNull()
+  expect(leverFlow(demoPlan('kiln-trailer'), createDeriver()(demoPlan('kiln-trailer')), 'kiln')).toBeNull()
 })
 
 test('the hoist empties what a height valve holds: it vents until the bag is slack', () => {
-  const { vented, rows } = runLevel(loopOf(jobOf('ridge-tender'), 'water'), 'hoist')
+  const { vented, rows } = runLevel(loopOf(demoPlan('ridge-tender'), 'water'), 'hoist')
   expect(vented).toBeGreaterThan(0.005)
   expect(rows.at(-1)!.spring).toBeLessThan(5000)
 })
 
 test('a controller waits out a pothole and a rough road; a height valve spends air on it, a lagging one less', () => {
-  const kiln = loopOf(jobOf('kiln-trailer'), 'kiln')
+  const kiln = loopOf(demoPlan('kiln-trailer'), 'kiln')
   expect(runLevel(kiln, 'pothole').filled).toBe(0)
   expect(runLevel(kiln, 'rough').filled).toBeLessThan(0.001)
-  const ridge = structuredClone(jobOf('ridge-tender'))
+  const ridge = demoPlan('ridge-tender')
   const lagging = runLevel(loopOf(ridge, 'water'), 'rough').filled
   ridge.air.components.height!.sheet.arm = 0.15
   ridge.tune.lever.delay = 0
@@ -84,7 +83,7 @@ test('a controller waits out a pothole and a rough road; a height valve spends a
 })
 
 test('of what was tried what hunts comes last, then what never comes level, then by its air; the plan is left alone', () => {
-  const ridge = jobOf('ridge-tender')
+  const ridge = demoPlan('ridge-tender')
   const before = structuredClone(ridge)
   const derived = createDeriver()(ridge)
   const [last] = LEVER_TRIES.slice(-1)
@@ -94,12 +93,12 @@ test('of what was tried what hunts comes last, then what never comes level, then
   const tried = { ...one, hunts: 0, off: 0, levelAt: 10, airPerKm: 2 }
   const list = [{ ...tried, hunts: 0.01 }, { ...tried, levelAt: null }, tried, { ...tried, airPerKm: 1 }]
   expect(bestTried(list)).toEqual([list[3], list[2], list[1], list[0]])
-  const kiln = jobOf('kiln-trailer')
+  const kiln = demoPlan('kiln-trailer')
   expect(tryLevel(kiln, createDeriver()(kiln), 'kiln', LEVER_TRIES[0]!)).toBeNull()
 })
 
 test('what is offered of levers goes over the whole travel: taken, no Stop comes', () => {
-  const ridge = jobOf('ridge-tender')
+  const ridge = demoPlan('ridge-tender')
   const derived = createDeriver()(ridge)
   // Every arm, with a short, a middle or a long link.
   const some = LEVER_TRIES.filter((_, i) => i % 6 === 0)
@@ -116,10 +115,10 @@ test('what is offered of levers goes over the whole travel: taken, no Stop comes
 })
 
 test('a controller has filter, band and wait tried; what is taken stands in the plan', () => {
-  const kiln = jobOf('kiln-trailer')
+  const kiln = demoPlan('kiln-trailer')
   const derived = createDeriver()(kiln)
   expect(levelTries(kiln)).toBe(CONTROL_TRIES)
-  expect(levelTries(jobOf('estuary-flatbed'))).toEqual([])
+  expect(levelTries(demoPlan('estuary-flatbed'))).toEqual([])
   const last = CONTROL_TRIES.at(-1)!
   const levelAt = (wait: number) =>
     tryLevel(kiln, derived, 'kiln', { filter: 0.5, band: 0.004, wait })!.levelAt!
@@ -132,8 +131,8 @@ test('a controller has filter, band and wait tried; what is taken stands in the 
 })
 
 describe('what is wrong with it', () => {
-  const kiln = loopOf(jobOf('kiln-trailer'), 'kiln')
-  const ridge = loopOf(jobOf('ridge-tender'), 'water')
+  const kiln = loopOf(demoPlan('kiln-trailer'), 'kiln')
+  const ridge = loopOf(demoPlan('ridge-tender'), 'water')
   test('a sensor unplugged: the controller keeps still, the truck stays where its load puts it', () => {
     const { filled, vented, off } = runLevel(kiln, 'load', 1, 'unplugged')
     expect([filled, vented]).toEqual([0, 0])
@@ -164,7 +163,7 @@ describe('what is wrong with it', () => {
 })
 
 test('a run as CSV has a line for every row', () => {
-  const result = runLevel(loopOf(jobOf('ridge-tender'), 'half'), 'brake')
+  const result = runLevel(loopOf(demoPlan('ridge-tender'), 'half'), 'brake')
   const lines = levelCsv(result).trimEnd().split('\n')
   expect(lines).toHaveLength(result.rows.length + 1)
   expect(lines[0]).toBe('t_s,travel_mm,spring_kPa,tank_kPa')

@@ -1,10 +1,9 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { createDeriver } from './derive'
 import { arrangementOf, PAIR_DRIVES, rollBar, runPair } from './levelPair'
 
 /** Both corners of the demo's jobs that level themselves. */
-const jobOf = (id: string) => demoJobs().find((job) => job.id === id)!.plan
-const ridge = jobOf('ridge-tender')
+const ridge = demoPlan('ridge-tender')
 const derived = createDeriver()(ridge)
 
 test('roll by hand: half the front’s rate on its base squared, and the bars, over the rear’s base squared', () => {
@@ -40,5 +39,5 @@ test('on a kerb one a side spends more air than one in the middle', () => {
 
 test('how a circuit has its valves or its sensors', () => {
   expect(['sides', 'middle']).toContain(arrangementOf(ridge))
-  expect(arrangementOf(jobOf('kiln-trailer'))).toBe('sides')
+  expect(arrangementOf(demoPlan('kiln-trailer'))).toBe('sides')
 })

@@ -2,18 +2,17 @@ import { produce } from 'immer'
 import { circuitPatches } from '../air/circuit/changeCircuit'
 import { partOf, springOf } from '../air/parts/parts'
 import { PRACTICE } from '../catalog/practice'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import type { Archetype, Haul, Plan } from '../document/types'
 import type { Note } from '../quantity/figure'
 import { createDeriver } from './derive'
 
-const job = (id: string) => demoJobs().find((j) => j.id === id)!.plan
 const withCircuit = (id: string, archetype: Archetype): Plan => {
-  const plan = job(id)
+  const plan = demoPlan(id)
   return applyEdit(plan, circuitPatches(plan.air, archetype))
 }
-const flatbed = () => job('estuary-flatbed')
+const flatbed = () => demoPlan('estuary-flatbed')
 const tanked = () => withCircuit('estuary-flatbed', 'tank-wireless')
 const totes = (plan: Plan): Haul => plan.hauls.totes!
 let askedOnce: { left: { pressure: number }; right: { pressure: number } } | null = null

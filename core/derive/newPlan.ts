@@ -1,4 +1,4 @@
-import { TUNE_UNSAID, WIRING_UNSAID } from '../document/unsaid'
+import { AIR_UNSAID, TUNE_UNSAID, WIRING_UNSAID } from '../document/unsaid'
 import { createDeriver } from './derive'
 import { upgradePlan } from '../document/upgrade'
 import { startingCircuit } from '../air/circuit/startingCircuits'
@@ -44,18 +44,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       compressorClass: 'small-wireless',
       blockClass: 'block-one',
       tubeClass: 'nylon-1-4',
-      sheet: null,
-      spacer: 0,
-      spacerAt: 'below',
-      cup: 'up',
-      closing: 'hand',
-      droop: 'none',
-      classes: {},
-      scenarios: {},
-      joints: {},
-      ports: {},
-      kit: null,
-      gone: { components: {}, lines: {} },
+      ...AIR_UNSAID,
       ...startingCircuit('hand-teed'),
     },
     lay: {

@@ -1,15 +1,14 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoJobs, demoPlan } from '../demo/demoShop'
 import type { Plan } from '../document/types'
 import { STAGES } from '../quantity/figure'
 import { createDeriver } from './derive'
 import { newPlan } from './newPlan'
 import { guessesOf, nearestLimits, nextStep } from './outlook'
 
-const job = (id: string) => structuredClone(demoJobs().find((j) => j.id === id)!.plan)
 const derive = createDeriver()
 
 describe('still a guess', () => {
-  const plan = job('estuary-flatbed')
+  const plan = demoPlan('estuary-flatbed')
   plan.truck.survey.gap = { how: 'unknown', tolerance: null }
   test('dearest first, each with what knowing it would take off the range', () => {
     const guesses = guessesOf(plan, derive(plan), 'totes')
@@ -36,7 +35,7 @@ describe('still a guess', () => {
 })
 
 test('nearest to a limit: the three least in hand of the whole job, none of them past it, each figure once', () => {
-  const derived = derive(job('estuary-flatbed'))
+  const derived = derive(demoPlan('estuary-flatbed'))
   const near = nearestLimits(derived)
   expect(near).toHaveLength(3)
   expect(near[0]!.inHand).toBeLessThanOrEqual(near[2]!.inHand)
@@ -55,7 +54,7 @@ test('nearest to a limit: the three least in hand of the whole job, none of them
 describe('next', () => {
   const next = (plan: Plan) => nextStep(plan, derive(plan))
   test('a Stop before everything', () => {
-    expect(next(job('kiln-trailer'))).toMatchObject({
+    expect(next(demoPlan('kiln-trailer'))).toMatchObject({
       text: 'Clear the Stop: The spring does not reach its seat.',
       stage: 'truck',
       subject: 'seatGap',
@@ -63,12 +62,12 @@ describe('next', () => {
   })
   test('a new job: measure; one in build: its next step; one in proof; one handed over', () => {
     expect(next(newPlan('leaf-flatbed', 'New'))).toMatchObject({ stage: 'truck' })
-    const [left] = derive(job('shell-runner')).stages.build.result.left
-    expect(next(job('shell-runner'))).toMatchObject({ stage: 'build', subject: left })
-    expect(next(job('star-wagon')).text).toBe('Everything is done: hand it over.')
+    const [left] = derive(demoPlan('shell-runner')).stages.build.result.left
+    expect(next(demoPlan('shell-runner'))).toMatchObject({ stage: 'build', subject: left })
+    expect(next(demoPlan('star-wagon')).text).toBe('Everything is done: hand it over.')
   })
   test('a Fix waits until it is mended or accepted by name; accepted, what comes after it is next', () => {
-    const wagon = job('star-wagon')
+    const wagon = demoPlan('star-wagon')
     wagon.prove.soap = {}
     expect(next(wagon)).toMatchObject({ stage: 'prove' })
     wagon.handover.accepted = {}

@@ -1,10 +1,10 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { photoRequest } from '../document/photoRequests'
 import type { Photo } from '../document/photos'
 import { createDeriver } from './derive'
 import { photographed, photoSheets } from './photoSheet'
 
-const { plan } = demoJobs().find((job) => job.id === 'ridge-tender')!
+const plan = demoPlan('ridge-tender')
 const derived = createDeriver()(plan)
 const photo = (subject: Photo['subject'], caption = ''): Photo => ({
   id: 'p1',

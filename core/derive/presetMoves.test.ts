@@ -1,10 +1,10 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { createDeriver } from './derive'
 import { movePreset, presetPairs } from './presetMoves'
 
 /** From preset to preset on the demo's wireless truck. */
-const plan = structuredClone(demoJobs().find(({ id }) => id === 'estuary-flatbed')!.plan)
+const plan = demoPlan('estuary-flatbed')
 const [low, high] = Object.keys(plan.hauls) as [string, string]
 plan.tune.presets = { [low]: { left: 150_000, right: 150_000 }, [high]: { left: 400_000, right: 350_000 } }
 const derived = createDeriver()(plan)

@@ -1,11 +1,11 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
 import { createDeriver } from './derive'
 import type { PackBlock } from './packBlocks'
 import { proofSheet, proofTable } from './proofSheet'
 
 const sourceOf = (id: string, units = METRIC_UNITS) => {
-  const plan = structuredClone(demoJobs().find((job) => job.id === id)!.plan)
+  const plan = demoPlan(id)
   return { plan, derived: createDeriver()(plan), units }
 }
 const rig = sourceOf('festival-rig')

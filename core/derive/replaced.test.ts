@@ -1,5 +1,5 @@
 import { circuitPatches } from '../air/circuit/changeCircuit'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import { newPlan } from './newPlan'
 import { beginFrom, startsAnew, workOnCircuit, workOnTruck } from './replaced'
@@ -13,7 +13,7 @@ test('nothing is asked of a circuit nobody touched; a part’s own figure, a tic
   expect(workOnCircuit(worked)).toEqual([
     'the circuit as it was changed by hand, with every figure typed on its parts',
   ])
-  const wagon = demoJobs().find((j) => j.id === 'star-wagon')!.plan
+  const wagon = demoPlan('star-wagon')
   const { ticks } = wagon.build
   expect(workOnCircuit(wagon)).toEqual(
     expect.arrayContaining([`${Object.keys(ticks).length} steps done`, '1 hold test']),
@@ -36,7 +36,7 @@ test('a truck that somebody measured or weighed is work; another kind’s exampl
   const taped = structuredClone(fresh)
   taped.truck.seatGap.unladen += 0.01
   expect(workOnTruck(taped)).toEqual(['every figure measured on this truck'])
-  const wagon = demoJobs().find((j) => j.id === 'star-wagon')!.plan
+  const wagon = demoPlan('star-wagon')
   expect(workOnTruck(wagon)).toContain('1 scale ticket')
   const { truck } = applyEdit(taped, beginFrom('coil-van').patches)
   expect(truck).toEqual(newPlan('coil-van', 'x').truck)

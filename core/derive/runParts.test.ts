@@ -1,11 +1,11 @@
 import { produce } from 'immer'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import type { Plan } from '../document/types'
 import { createDeriver } from './derive'
 import { runParts } from './runParts'
 import { haulSets, runFacts, scenariosOf } from './runs'
 
-const { plan } = demoJobs().find((j) => j.id === 'hive-hauler')!
+const plan = demoPlan('hive-hauler')
 /** All that a run of a plan is given, as text. */
 function given(of: Plan): string {
   const derived = createDeriver()(of)

@@ -1,18 +1,16 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { createDeriver } from './derive'
 import { controlKind, setUpOf } from './setUp'
 
-const jobOf = (id: string) => demoJobs().find((j) => j.id === id)!.plan
-
 test('each circuit is set up its own way', () => {
   const kinds = ['estuary-flatbed', 'star-wagon', 'festival-rig', 'ridge-tender', 'kiln-trailer'].map((id) =>
-    controlKind(jobOf(id)),
+    controlKind(demoPlan(id)),
   )
   expect(kinds).toEqual(['memories', 'hand', 'paddles', 'lever', 'controller'])
 })
 
 test('hauls with one pressure share a step, others have their own', () => {
-  const plan = jobOf('estuary-flatbed')
+  const plan = demoPlan('estuary-flatbed')
   const titles = () =>
     setUpOf(plan, createDeriver()(plan)).flatMap(({ title }) => (/^Memory/.test(title) ? [title] : []))
   expect(titles()).toHaveLength(Object.keys(plan.hauls).length)

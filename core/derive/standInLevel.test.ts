@@ -1,5 +1,5 @@
 import { circuitPatches } from '../air/circuit/changeCircuit'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import type { Question } from '../devices/protocol'
 import type { LevelState } from '../devices/types'
 import { applyEdit } from '../document/edit'
@@ -13,7 +13,7 @@ const ME = 'Phone of the bay'
 type Asked = Question extends infer Q ? (Q extends Question ? Omit<Q, 'id'> : never) : never
 
 function stand(id: string, archetype: Archetype | null = null, change: (plan: Plan) => void = () => {}) {
-  let { plan } = structuredClone(demoJobs().find((j) => j.id === id)!)
+  let plan = demoPlan(id)
   if (archetype) plan = structuredClone(applyEdit(plan, circuitPatches(plan.air, archetype)))
   change(plan)
   const devices = new StandIns(id, plan)

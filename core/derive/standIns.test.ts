@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { startingCircuit } from '../air/circuit/startingCircuits'
-import { demoJobs } from '../demo/demoShop'
+import { demoJobs, demoPlan } from '../demo/demoShop'
 import { DEVICE_PROTOCOL, type Answer, type Question, type Told } from '../devices/protocol'
 import { DeviceRefusal } from '../devices/types'
 import type { Plan } from '../document/types'
@@ -11,11 +11,10 @@ import { setUpOf } from './setUp'
 import { StandIns } from './standIns'
 
 /** The stand-ins on the demo's jobs: what a box answers there is what the job's own circuit and wiring do. */
-const planOf = (id: string) => demoJobs().find((job) => job.id === id)!.plan
 type Bare<Q> = Q extends Question ? Omit<Q, 'id'> : never
 const ME = 'Tablet'
 
-function stand(id = 'shell-runner', plan: Plan = planOf(id)) {
+function stand(id = 'shell-runner', plan: Plan = demoPlan(id)) {
   const devices = new StandIns(id, plan)
   const ask = (question: Bare<Question>, phone = ME) =>
     devices.answer({ id: 1, ...question } as Question, phone)
@@ -47,7 +46,7 @@ test('asleep until the key is on; then the truck rises as it fills, and the batt
   expect(now.gauge.left).toBeGreaterThan(before.gauge.left + 20_000)
   expect(now.heights.left).toBeGreaterThan(before.heights.left + 0.003)
   expect(now.running).toEqual(['compressor'])
-  const { motor } = createDeriver()(planOf('shell-runner')).stages.power.result
+  const { motor } = createDeriver()(demoPlan('shell-runner')).stages.power.result
   expect(now.amps).toBeGreaterThan(0.9 * motor)
   expect(now.box!.volts).toBeLessThan(before.box!.volts)
 })
@@ -220,7 +219,7 @@ test('whatever is pressed, no gas is lost and no spring is above its source or n
     way: fc.constantFrom('up', 'down', 'let-go'),
     seconds: fc.double({ min: 0.05, max: 1, noNaN: true }),
   })
-  const plan = planOf('estuary-flatbed')
+  const plan = demoPlan('estuary-flatbed')
   const { compressor } = createDeriver()(plan).stages.air.result
   fc.assert(
     fc.property(fc.array(press, { maxLength: 12 }), (presses) => {
@@ -268,7 +267,7 @@ describe('the protocol', () => {
     expect(hello()).toMatchObject({ goesOn: true, answer: { re: 1, ok: true, value: { protocol: 1 } } })
     expect(code(say({ id: 2, do: 'gauge' }).answer)).toBe('no-job')
     expect(code(say({ id: 3, do: 'open', job: 'x', plan: { nonsense: true } }).answer)).toBe('bad-job')
-    const opened = say({ id: 4, do: 'open', job: 'x', plan: planOf('shell-runner') })
+    const opened = say({ id: 4, do: 'open', job: 'x', plan: demoPlan('shell-runner') })
     expect(opened.answer).toMatchObject({ ok: true, value: { faults: expect.any(Array) } })
     expect(say({ id: 5, do: 'gauge' }).answer).toMatchObject({ re: 5, ok: true, value: { tank: null } })
     devices.tick(0.2)
@@ -295,14 +294,14 @@ describe('the protocol', () => {
   test('two phones on one job: the second hears the same truck and is told that another is paired', () => {
     const { devices, say, hello } = hall()
     hello()
-    say({ id: 2, do: 'open', job: 'x', plan: planOf('shell-runner') })
+    say({ id: 2, do: 'open', job: 'x', plan: demoPlan('shell-runner') })
     const label = devices.of('x').state().label!
     expect(say({ id: 3, do: 'pair', code: label }).answer.ok).toBe(true)
     const second: (Answer | Told)[] = []
     const other = devices.connect({ send: (text) => void second.push(JSON.parse(text) as Answer | Told) })
     const ask = (message: object) => other.receive(JSON.stringify(message))
     ask({ id: 1, do: 'hello', protocol: DEVICE_PROTOCOL, token: 'secret', phone: 'Other' })
-    ask({ id: 2, do: 'open', job: 'x', plan: planOf('shell-runner') })
+    ask({ id: 2, do: 'open', job: 'x', plan: demoPlan('shell-runner') })
     ask({ id: 3, do: 'pair', code: label })
     expect(second.at(-1)).toMatchObject({ ok: false, code: 'other-phone' })
     devices.tick(0.1)

@@ -1,9 +1,9 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { createDeriver } from './derive'
 import { answerPlan } from './runs'
 import { listWord, summarise, type JobSummary } from './summary'
 
-const { plan } = demoJobs().find((job) => job.id === 'star-wagon')!
+const plan = demoPlan('star-wagon')
 
 test('what a save keeps says that the circuit has not been run; once it has, its notes are counted', () => {
   const derive = createDeriver()

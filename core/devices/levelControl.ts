@@ -1,6 +1,7 @@
+import type { LevelDone } from '../catalog/levelDone'
 import { PRACTICE } from '../catalog/practice'
 import type { SensingPlan, Side } from '../document/types'
-import { DeviceRefusal, type Heights, type LevelDone, type LevelState, type LevelStill } from './types'
+import { DeviceRefusal, type Heights, type LevelState, type LevelStill } from './types'
 
 /**
  * How what levels by itself behaves: a height valve on its arm, or a controller that is taught, locked and kept still. It

@@ -1,3 +1,4 @@
+import type { LevelDone } from '../catalog/levelDone'
 import type { FaultKind, Preset, Side } from '../document/types'
 
 /**
@@ -52,17 +53,6 @@ export interface ControlBox {
 export type Heights = Record<Side, number>
 /** What keeps a levelling controller still. */
 export type LevelStill = 'no-power' | 'locked' | 'teaching' | 'not-taught' | 'door' | 'key' | 'hitch'
-/** What was seen of something that levels, since it had its plan. */
-export type LevelDone =
-  | 'pushed-up'
-  | 'pushed-down'
-  | 'silent'
-  | 'levelled'
-  | 'dumped'
-  | 'locked'
-  | 'seen-rising'
-  | 'taught'
-  | 'rested'
 
 /** A height valve, or a levelling controller with its sensors. */
 export interface LevelState {

@@ -115,6 +115,8 @@ export interface Known<H extends string> {
   how: H
   tolerance: number | null
 }
+/** ± of the survey's figures: kg, m, and a share of the rear rate and of the spring's effective area. */
+export type SurveyTolerances = Record<'frontAxle' | 'rearAxle' | 'gap' | 'rearRate' | 'area', number>
 
 /** A scale ticket: axles, or wheels where the scale gives them. kg. `haul` is what was aboard, null for nothing. */
 export interface Ticket {

@@ -1,6 +1,24 @@
-import type { PowerPlan, TunePlan } from './types'
+import type { AirPlan, PowerPlan, TunePlan } from './types'
 
-/** What nobody has said yet of a plan's wiring and tuning: a new plan's, and what older plans are filled with. */
+/** What nobody has said yet of a plan's air, wiring and tuning: a new plan's, and what older plans are filled with. */
+
+export const AIR_UNSAID: Omit<
+  AirPlan,
+  'archetype' | 'springClass' | 'compressorClass' | 'blockClass' | 'tubeClass' | 'components' | 'lines'
+> = {
+  sheet: null,
+  spacer: 0,
+  spacerAt: 'below',
+  cup: 'up',
+  closing: 'hand',
+  droop: 'none',
+  classes: {},
+  scenarios: {},
+  joints: {},
+  ports: {},
+  kit: null,
+  gone: { components: {}, lines: {} },
+}
 
 export const WIRING_UNSAID: Omit<
   PowerPlan,

@@ -4,7 +4,7 @@ import { newHaul, newItem } from './newHaul'
 import { HOLD_READ } from './newHold'
 import { NOT_LOOKED_AT } from '../catalog/partStates'
 import { sameJson } from '../quantity/patch'
-import { TUNE_UNSAID, WIRING_UNSAID } from './unsaid'
+import { AIR_UNSAID, TUNE_UNSAID, WIRING_UNSAID } from './unsaid'
 import { READING_UNSAID, PLAN_VERSION, type Known, type Truck } from './types'
 
 type Json = Record<string, unknown>
@@ -60,20 +60,6 @@ function inOrder(value: unknown, rank: (entry: Json) => number[]): unknown {
 const ITEM = newItem('', 1, 0, 0, 0, [0, 0, 0]) as unknown as Json
 /** `bars`, `overload` and the like may be null; what a record holds by id is a person's own and never filled. */
 const { items: _items, ...HAUL } = newHaul('', 1) as unknown as Json
-const AIR = {
-  kit: null,
-  ports: {},
-  sheet: null,
-  spacer: 0,
-  spacerAt: 'below',
-  cup: 'up',
-  closing: 'hand',
-  droop: 'none',
-  classes: {},
-  scenarios: {},
-  joints: {},
-  gone: { components: {}, lines: {} },
-}
 const COMPONENT = {
   class: null,
   sheet: {},
@@ -93,7 +79,7 @@ function upgradeHaul(haul: unknown): unknown {
 }
 
 function upgradeAir(air: unknown): unknown {
-  const filled = fill(air, AIR, ['classes', 'scenarios', 'joints', 'ports'])
+  const filled = fill(air, AIR_UNSAID, ['classes', 'scenarios', 'joints', 'ports'])
   if (!isRecord(filled)) return filled
   const circuit = upgradeCircuit(filled)
   const gone = upgradeCircuit(filled.gone)

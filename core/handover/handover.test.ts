@@ -1,4 +1,4 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoJobs, demoPlan } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
 import type { Plan } from '../document/types'
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
@@ -7,7 +7,7 @@ import { circuitPatches } from '../air/circuit/changeCircuit'
 import { stillOpen } from './rules'
 import { sheetBlocks } from './sheetText'
 
-const plan = demoJobs()[0]!.plan
+const plan = demoPlan('estuary-flatbed')
 const sheet = (p: Plan) => createDeriver()(p).stages.handover
 const changed = (change: (p: Plan) => void) => {
   const copy = structuredClone(plan)
@@ -53,7 +53,7 @@ test('the same air elsewhere: what Tune says of the cold, the heat and the pass 
 })
 
 test('teed springs print one pressure a haul', () => {
-  const blocks = sheetBlocks(sheet(demoJobs()[1]!.plan).result, US_UNITS)
+  const blocks = sheetBlocks(sheet(demoPlan('star-wagon')).result, US_UNITS)
   expect(blocks.head).toEqual(['Haul', 'Both', 'On the ball', 'Rear axle'])
   expect(blocks.rows.every((r) => r.length === 4)).toBe(true)
 })
@@ -109,7 +109,7 @@ test('what is still open is said before it goes out of the door', () => {
 
 test('the roadside way to fill is there for powered and hand-filled sets alike', () => {
   expect(sheet(plan).result.handFill.join(' ')).toContain('control or its remote fails')
-  expect(sheet(demoJobs()[1]!.plan).result.handFill.join(' ')).not.toContain('remote')
+  expect(sheet(demoPlan('star-wagon')).result.handFill.join(' ')).not.toContain('remote')
   for (const { plan: p } of demoJobs()) expect(sheet(p).result.cautions.join(' ')).toContain('lift no rating')
 })
 

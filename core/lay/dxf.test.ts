@@ -1,11 +1,11 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { layDxf } from './dxf'
 import { layStage } from './lay'
 import { partSize } from '../catalog/partSizes'
 import { laidParts, partBox, solidsOf } from './space/room'
 import { cutTable, stripTable } from './tables'
 
-const { plan } = demoJobs().find((j) => j.id === 'estuary-flatbed')!
+const plan = demoPlan('estuary-flatbed')
 const { result } = layStage(plan.lay, plan.truck, plan.air, { compressor: null, spring: null })
 const solids = solidsOf(plan.truck, plan.air)
 

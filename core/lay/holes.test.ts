@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
 import { bundleDiameter, grommetFor, holesOf } from './holes'
 import { allowanceOf, measuredOf } from './measured'
@@ -10,7 +10,7 @@ import { solidsOf } from './space/room'
 import { boxAround, boxToShape } from './space/shapes'
 import { labelsOf } from './tables'
 
-const rig = demoJobs().find((j) => j.id === 'festival-rig')!.plan
+const rig = demoPlan('festival-rig')
 const { result } = createDeriver()(rig).stages.lay
 const solids = solidsOf(rig.truck, rig.air, rig.lay.solids)
 

@@ -1,12 +1,9 @@
+import type { Table } from '../quantity/csv'
 import { stripOf } from './run/strip'
 import type { Solid } from './space/solid'
 import type { LayResult, Route } from './types'
 
 /** Lay's lists as tables of plain figures, for spreadsheets. Lengths in whole mm. */
-export interface Table {
-  head: string[]
-  rows: (string | number)[][]
-}
 
 const mm = (metres: number) => Math.round(metres * 1000)
 

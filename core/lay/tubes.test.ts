@@ -1,8 +1,8 @@
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import type { LayPlan, Plan, ShelfCoil } from '../document/types'
 import { layStage } from './lay'
 
-const { plan } = demoJobs().find((j) => j.id === 'estuary-flatbed')!
+const plan = demoPlan('estuary-flatbed')
 const laid = (coils: Record<string, ShelfCoil>, of: Plan = plan) => {
   const lay: LayPlan = { ...of.lay, coils }
   return layStage(lay, of.truck, of.air, { compressor: null, spring: null })

@@ -1,8 +1,7 @@
 import { exampleTruck } from '../catalog/trucks'
 import { springClass } from '../catalog/springs'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
-import type { Plan } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
 import { towedLoad } from './masses'
 import { scaledHaul } from './pressureCard'
@@ -11,11 +10,10 @@ import { rideOf } from './ride'
 import type { HaulResult } from './types'
 
 /** Corners of Load that its larger tests pass by. */
-const job = (id: string): Plan => structuredClone(demoJobs().find((j) => j.id === id)!.plan)
 const derive = createDeriver()
 
 test('a share of a haul is that share of everything: items, ball, trailer and the force of the bars', () => {
-  const { hives } = job('hive-hauler').hauls
+  const { hives } = demoPlan('hive-hauler').hauls
   const half = scaledHaul(hives!, 0.5)
   const whole = towedLoad(hives!)
   expect(half.bars).toEqual({ force: hives!.bars!.force / 2, length: hives!.bars!.length })
@@ -25,7 +23,7 @@ test('a share of a haul is that share of everything: items, ball, trailer and th
 })
 
 test('an item of less than nothing is told with what it counts as, and set right by its remedy', () => {
-  const plan = job('star-wagon')
+  const plan = demoPlan('star-wagon')
   plan.hauls.show!.items.projector!.mass = -85
   const note = derive(plan).notes.find((n) => n.rule === 'negative-mass')!
   expect([note.value, note.limit]).toEqual([-85, 85])
@@ -33,7 +31,7 @@ test('an item of less than nothing is told with what it counts as, and set right
 })
 
 test('items moved forward go by so much, to the millimetre', () => {
-  const { totes } = job('estuary-flatbed').hauls
+  const { totes } = demoPlan('estuary-flatbed').hauls
   const { patches } = moveItems({ id: 'totes' } as HaulResult, totes!, 0.1234)
   for (const { path, value } of patches)
     expect(value).toBeCloseTo(Math.round((totes!.items[String(path[3])]!.x + 0.1234) * 1000) / 1000, 12)
@@ -59,7 +57,7 @@ test('nothing on the axle, or a rate that is none, has no frequency', () => {
 })
 
 test('what one side wants more is its roll moment over the springs’ base at the height aimed for', () => {
-  const plan = job('estuary-flatbed')
+  const plan = demoPlan('estuary-flatbed')
   plan.hauls.totes!.target = { school: 'share', share: 0.5 }
   const { hauls, spring } = derive(plan).stages.load.result
   const r = hauls.totes!
@@ -71,7 +69,7 @@ test('what one side wants more is its roll moment over the springs’ base at th
 
 test('a spring outside its range is told by the end it passes, high or low', () => {
   const ended = (gap: number) => {
-    const plan = job('estuary-flatbed')
+    const plan = demoPlan('estuary-flatbed')
     plan.truck.seatGap.unladen = gap
     const { notes, stages } = derive(plan)
     const { areaByHeight } = stages.load.result.spring!
@@ -94,9 +92,9 @@ test('a spring outside its range is told by the end it passes, high or low', () 
 })
 
 test('the gross rating is passed above it, and not at it', () => {
-  const { gross } = derive(job('estuary-flatbed')).stages.load.result.hauls.totes!
+  const { gross } = derive(demoPlan('estuary-flatbed')).stages.load.result.hauls.totes!
   const at = (over: number) => {
-    const plan = job('estuary-flatbed')
+    const plan = demoPlan('estuary-flatbed')
     plan.truck.ratings.gross = gross - over
     return derive(plan).notes.map((n) => `${n.rule} ${n.subject}`)
   }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { springClass } from '../catalog/springs'
 import { exampleTruck } from '../catalog/trucks'
-import { demoJobs } from '../demo/demoShop'
+import { demoJobs, demoPlan } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
 import { sampleHauls } from '../derive/sample'
 import { newHaul, newItem } from '../document/newHaul'
@@ -218,7 +218,7 @@ describe('how sure', () => {
 })
 
 describe('rules', () => {
-  const base = demoJobs().find((j) => j.id === 'hive-hauler')!.plan
+  const base = demoPlan('hive-hauler')
   const notes = (change: (p: Plan, h: Haul) => void) => {
     const plan = structuredClone(base)
     change(plan, plan.hauls.hives!)
@@ -311,7 +311,7 @@ describe('rules', () => {
     expect(areaShare(b)).toBeLessThan(areaShare(a))
   })
   test('teed springs lean under a lopsided load, a line a side does not; the mirror leans the other way', () => {
-    const plan = structuredClone(demoJobs().find((j) => j.id === 'festival-rig')!.plan)
+    const plan = demoPlan('festival-rig')
     const lean = (p: Plan, kind: string) => createDeriver()(p).stages.load.figures[`towers.${kind}`]!.value!
     const teed = lean(plan, 'leanTeed')
     expect(Math.abs(teed)).toBeGreaterThan(Math.abs(lean(plan, 'leanSeparate')))

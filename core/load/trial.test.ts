@@ -3,7 +3,7 @@ import { uncmin } from 'numeric'
 import { PRACTICE } from '../catalog/practice'
 import { springClass } from '../catalog/springs'
 import { exampleTruck } from '../catalog/trucks'
-import { demoJobs } from '../demo/demoShop'
+import { demoPlan } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
 import { newHaul, newItem } from '../document/newHaul'
 import type { Haul, Plan, TrialReading } from '../document/types'
@@ -165,7 +165,7 @@ test('a definite matrix solved: A·x gives b back, whatever A = BᵀB + I; one t
 })
 
 describe('in the plan', () => {
-  const plan = demoJobs().find((j) => j.id === 'estuary-flatbed')!.plan
+  const plan = demoPlan('estuary-flatbed')
   const derived = createDeriver()(plan)
   const solved = Object.entries(derived.stages.load.result.hauls)
   const [id, { left, right }] = solved.reduce((a, b) =>

@@ -1,4 +1,4 @@
-import type { Corners, Truck } from '../document/types'
+import type { Corners, SurveyTolerances, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 
@@ -56,16 +56,6 @@ export interface CardRow {
   right: number
   limitedBy: LimitedBy
   overRating: boolean
-}
-
-/** ± of the survey's figures, SI; `rearRate` and `area` are shares. */
-export interface SurveyTolerances {
-  frontAxle: number
-  rearAxle: number
-  gap: number
-  rearRate: number
-  /** Share by which the spring's effective area may be off. */
-  area: number
 }
 
 export type UncertaintyId = 'ball' | 'places' | 'sides' | 'gap' | 'area' | 'rate' | `item:${string}`

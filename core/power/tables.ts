@@ -1,15 +1,12 @@
 import { AWG_SIZES, METRIC_SIZES } from '../catalog/electrical'
 import { JOINT_SCHOOLS } from '../catalog/wiring'
+import type { Table } from '../quantity/csv'
 import type { GuardRow } from './guards'
 import type { MotorSource } from './network/states'
 import type { PartOf, Wiring } from './network/types'
 import { isWire, type Counted, type WireRow } from './wires'
 
 /** Power's lists as tables of plain figures, for spreadsheets and paper, and the wiring as a graph. */
-export interface WiringTable {
-  head: string[]
-  rows: (string | number)[][]
-}
 
 const mm = (metres: number) => Math.round(metres * 1000)
 const rounded = (value: number, digits: number) => Number(value.toFixed(digits))
@@ -24,7 +21,7 @@ export function sizeLabel(area: number, system: 'AWG' | 'mm²'): string {
 const ZONES = { engine: 'engine space', chassis: 'chassis', cab: 'cab' } as const
 
 /** Every wire with its size, colour, length and both ends. */
-export const wireTable = (rows: readonly WireRow[], system: 'AWG' | 'mm²'): WiringTable => ({
+export const wireTable = (rows: readonly WireRow[], system: 'AWG' | 'mm²'): Table => ({
   head: [
     'Mark',
     'Wire',
@@ -72,7 +69,7 @@ export const wireTable = (rows: readonly WireRow[], system: 'AWG' | 'mm²'): Wir
 })
 
 /** What to cut and mark: a label for each end. */
-export const harnessTable = (rows: readonly WireRow[], system: 'AWG' | 'mm²'): WiringTable => ({
+export const harnessTable = (rows: readonly WireRow[], system: 'AWG' | 'mm²'): Table => ({
   head: ['Mark', 'Colour', 'Size', 'Cut mm', 'Strip there mm', 'Strip here mm', 'Label there', 'Label here'],
   rows: rows.map((row) => [
     row.mark,
@@ -87,7 +84,7 @@ export const harnessTable = (rows: readonly WireRow[], system: 'AWG' | 'mm²'): 
 })
 
 /** The card in the lid of the fuse box. */
-export const fuseTable = (guards: readonly GuardRow[]): WiringTable => ({
+export const fuseTable = (guards: readonly GuardRow[]): Table => ({
   head: ['Guard', 'A', 'Kind', 'Feeds', 'Guards wires', 'Carries A'],
   rows: guards.map(({ label, rating, kind, feeds, wires, amps }) => [
     label,
@@ -100,7 +97,7 @@ export const fuseTable = (guards: readonly GuardRow[]): WiringTable => ({
 })
 
 /** Terminals and other small parts, with what has to be had of heat-shrink. */
-export const jointTable = (counted: readonly Counted[], shrink: number): WiringTable => ({
+export const jointTable = (counted: readonly Counted[], shrink: number): Table => ({
   head: ['Part', 'Count'],
   rows: [...counted.map(({ what, count }) => [what, count]), ['heat-shrink with adhesive, mm', mm(shrink)]],
 })

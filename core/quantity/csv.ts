@@ -2,6 +2,12 @@ import Papa from 'papaparse'
 
 /** Tables as text, for spreadsheets and from them. */
 
+/** A list as plain figures and texts, for a spreadsheet or for paper. */
+export interface Table {
+  head: string[]
+  rows: (string | number)[][]
+}
+
 /** Most of a table that is read: characters, and columns. */
 const MOST_TEXT = 2_000_000
 const MOST_COLUMNS = 200

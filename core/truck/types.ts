@@ -1,4 +1,4 @@
-import type { AirPlan, Point, Truck } from '../document/types'
+import type { AirPlan, Point, SurveyTolerances, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { BracketBolts } from './bracket'
 
@@ -35,15 +35,6 @@ export interface Fit {
   clearances: Clearance[]
   worst: Clearance | null
   fullDiameter: number
-}
-
-/** ± of the survey's figures: kg, m, and a share of the rate and of the spring's area. */
-export interface SurveyTolerances {
-  frontAxle: number
-  rearAxle: number
-  gap: number
-  rearRate: number
-  area: number
 }
 
 /** Rate of one side from a known load on the rear axle and the lips before and after; null when it did not squat. */

@@ -203,6 +203,14 @@ export interface HistoryRow {
   edits: Edit[]
 }
 
+/** Columns of a revision's edits with who wrote it. */
+const EDITS_BY = {
+  number: revisions.number,
+  author: people.name,
+  at: revisions.createdAt,
+  edits: revisions.edits,
+}
+
 /** The newest revisions' edits, oldest first: enough to fold undo and redo, and to show who did what. */
 export async function readHistory(
   db: Database,
@@ -211,12 +219,7 @@ export async function readHistory(
   limit = 400,
 ): Promise<HistoryRow[]> {
   const rows = await db
-    .select({
-      number: revisions.number,
-      author: people.name,
-      at: revisions.createdAt,
-      edits: revisions.edits,
-    })
+    .select(EDITS_BY)
     .from(revisions)
     .innerJoin(people, eq(people.id, revisions.authorId))
     .where(and(eq(revisions.jobId, id), eq(revisions.shopId, shopId)))
@@ -255,12 +258,7 @@ async function jobShelf(
     },
     since: (base) =>
       tx
-        .select({
-          number: revisions.number,
-          author: people.name,
-          at: revisions.createdAt,
-          edits: revisions.edits,
-        })
+        .select(EDITS_BY)
         .from(revisions)
         .innerJoin(people, eq(people.id, revisions.authorId))
         .where(and(eq(revisions.jobId, id), gt(revisions.number, base)))

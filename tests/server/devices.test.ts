@@ -5,7 +5,7 @@ import { networkInterfaces, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
 import WebSocket from 'ws'
-import { demoJobs } from '../../core/demo/demoShop'
+import { demoPlan } from '../../core/demo/demoShop'
 import { DEVICE_PROTOCOL, type Answer, type Told } from '#core/devices/protocol'
 
 /** bin/devices as a process: who is let in, and what an adapter or a page hears on its line. */
@@ -103,7 +103,7 @@ test('a wrong token and another version are told, and the line is closed', async
 test('a job is opened, the key turned, and its state is told as time goes on', async () => {
   const { hello, ask, told, socket } = await line(ORIGIN)
   await hello()
-  const { plan } = demoJobs().find(({ id }) => id === 'shell-runner')!
+  const plan = demoPlan('shell-runner')
   expect(await ask({ do: 'open', job: 'shell-runner', plan })).toMatchObject({ ok: true })
   await ask({ do: 'set', key: 'on', speed: 60 })
   const states = () => told.filter((one) => one.tell === 'state')

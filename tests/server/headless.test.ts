@@ -7,7 +7,7 @@ import { CALCULATORS } from '#core/calculators/index'
 import { createDeriver } from '#core/derive/derive'
 import { networkReport, wiringFor } from '#core/derive/network'
 import { newPlan } from '#core/derive/newPlan'
-import { demoJobs } from '../../core/demo/demoShop'
+import { demoPlan } from '../../core/demo/demoShop'
 
 /** bin/np as other people's scripts call it: what it prints where, and its exit codes. */
 const folder = mkdtempSync(join(tmpdir(), 'np-'))
@@ -35,7 +35,7 @@ test('three at once just after the sources changed all find a whole program', as
 })
 
 test('check: figures and notes of a finished job, exit 0; with a Stop, exit 1', async () => {
-  const well = await np(['check', file('star.json', writePlanFile(demoJobs()[1]!.plan))])
+  const well = await np(['check', file('star.json', writePlanFile(demoPlan('star-wagon')))])
   expect(well.code).toBe(0)
   const report = JSON.parse(well.out)
   expect(Object.keys(report.figures)).toEqual([
@@ -63,7 +63,7 @@ test('check: figures and notes of a finished job, exit 0; with a Stop, exit 1', 
     ),
   ).toBe(true)
   expect(report.parts.every((p: { state: string }) => p.state === 'new')).toBe(true)
-  const hive = demoJobs().find((j) => j.id === 'hive-hauler')!.plan
+  const hive = demoPlan('hive-hauler')
   const { parts } = JSON.parse((await np(['check', file('hive.json', writePlanFile(hive))])).out)
   const partOf = (id: string) => parts.find((p: { id: string }) => p.id === id)
   expect(partOf('tank')).toMatchObject({
@@ -77,7 +77,7 @@ test('check: figures and notes of a finished job, exit 0; with a Stop, exit 1', 
 })
 
 test('route: every tube and wire with its points and lengths, the same as the screen’s figures', async () => {
-  const { plan } = demoJobs().find((j) => j.id === 'estuary-flatbed')!
+  const plan = demoPlan('estuary-flatbed')
   const { code, out } = await np(['route', file('estuary.json', writePlanFile(plan))])
   const { runs, notes } = JSON.parse(out) as {
     runs: Record<string, number | string | number[][] | null>[]
@@ -98,7 +98,7 @@ test('route: every tube and wire with its points and lengths, the same as the sc
 })
 
 test('network: every state solved as the core solves it, one by name, as a netlist; what is no state is refused', async () => {
-  const { plan } = demoJobs().find((j) => j.id === 'festival-rig')!
+  const plan = demoPlan('festival-rig')
   const path = file('rig.json', writePlanFile(plan))
   const { code, out } = await np(['network', path])
   expect(code).toBe(0)
@@ -173,7 +173,7 @@ test('schema: a JSON Schema that names the plan’s parts; anything else is a us
 })
 
 test('run: names of scenarios; one of them as CSV with its summary; an unknown one is refused', async () => {
-  const path = file('shell.json', writePlanFile(demoJobs()[3]!.plan))
+  const path = file('shell.json', writePlanFile(demoPlan('shell-runner')))
   const names = await np(['run', path])
   expect(JSON.parse(names.out).map((s: { name: string }) => s.name)).toContain('up-regatta')
   const run = await np(['run', path, '--scenario', 'up-regatta'])

@@ -6,7 +6,7 @@ import { makeEdit, type Edit } from '#core/document/edit'
 import { sameJson } from '#core/quantity/patch'
 import { PLAN_VERSION, type Plan } from '#core/document/types'
 import { connect } from '../../server/db/client'
-import { demoJobs } from '../../core/demo/demoShop'
+import { demoJobs, demoPlan } from '../../core/demo/demoShop'
 import {
   archiveJob,
   createJob,
@@ -336,7 +336,7 @@ test('an edit to or from “nothing chosen” passes the request schema and is s
 
 test('a sweep is worked off set by set, read by its shop alone, and stopped where it is', async () => {
   const { id } = await fresh()
-  const plan = demoJobs().find((j) => j.id === 'shell-runner')!.plan
+  const plan = demoPlan('shell-runner')
   expect(await createJob(db(), who, `${id}-sweep`, plan)).toMatchObject({ ok: true })
   const row = await asked(`${id}-sweep`)
   expect(row).toMatchObject({ state: 'waiting', done: 0, total: setsToTry(plan.air).length })
@@ -358,7 +358,7 @@ test('a sweep is worked off set by set, read by its shop alone, and stopped wher
 
 test('a sweep whose worker was killed is found and taken up again; one with nothing to try is done at once', async () => {
   const { id } = await fresh()
-  const plan = demoJobs().find((j) => j.id === 'shell-runner')!.plan
+  const plan = demoPlan('shell-runner')
   await createJob(db(), who, `${id}-killed`, plan)
   const { id: killed } = await asked(`${id}-killed`)
   expect(await stoodStill(db())).not.toContain(killed)

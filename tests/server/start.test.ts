@@ -15,7 +15,7 @@ import { setTimeout as sleep } from 'node:timers/promises'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
-import { demoJobs } from '../../core/demo/demoShop'
+import { demoPlan } from '../../core/demo/demoShop'
 import { freePort } from '../support/database'
 
 /** bin/start as a shop uses it, on a data folder of its own: begun twice, killed, on leftovers and on an older database. */
@@ -139,7 +139,7 @@ test('a database of the earlier version, open to everybody, is taken over with e
   const client = new pg.Client({ connectionString: url })
   await client.connect()
   await migrate(drizzle(client), { migrationsFolder: then })
-  const { plan } = demoJobs()[0]!
+  const plan = demoPlan('estuary-flatbed')
   const kept = { ...plan, job: { ...plan.job, name: 'From before' } }
   const units = { pressure: 'bar', length: 'in', mass: 'lb', torque: 'N·m', wire: 'mm²' }
   await client.query('insert into shops (id, name, units) values ($1, $2, $3)', [

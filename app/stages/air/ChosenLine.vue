@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { JOINTS, holdsOn, jointClass, jointId, usualJoint } from '#core/catalog/joints'
 import { PORT_WORDS, adaptersAt, portId, usualPort } from '#core/catalog/ports'
-import { KINDS, type ComponentKind } from '#core/catalog/kinds'
+import { IN_LINE_KINDS, TEE_KINDS, KINDS, type ComponentKind } from '#core/catalog/kinds'
 import { TUBES } from '#core/catalog/tubes'
-import { IN_LINE_KINDS, TEE_KINDS, type Change } from '#core/air/circuit/editing'
+import type { Change } from '#core/air/circuit/editing'
 import { putInLine, takeOffLine, teeOff } from '#core/air/circuit/operations'
 import {
   DIRECT,

@@ -116,29 +116,15 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
       aria-label="Air circuit with standard fluid-power symbols"
       :data-circuit="still ? undefined : ''"
     >
-      <g
+      <DrawnPiece
         v-for="line in lines"
         :key="line.id"
-        class="piece"
-        role="button"
-        tabindex="0"
-        :aria-label="lineName(line.id)"
-        :aria-pressed="chosen === line.id"
+        :label="lineName(line.id)"
+        :chosen="chosen === line.id"
+        :points="points(line)"
         :data-line="line.id"
-        @click="emit('choose', line.id)"
-        @keydown.enter.prevent="emit('choose', line.id)"
-        @keydown.space.prevent="emit('choose', line.id)"
+        @choose="emit('choose', line.id)"
       >
-        <polyline :points="points(line)" fill="none" stroke="transparent" stroke-width="14" />
-        <polyline
-          v-if="chosen === line.id"
-          :points="points(line)"
-          fill="none"
-          stroke="var(--blue)"
-          stroke-width="9"
-          stroke-opacity="0.3"
-          stroke-linecap="round"
-        />
         <polyline
           :points="points(line)"
           fill="none"
@@ -188,21 +174,16 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
           </tspan>
         </text>
         <title>{{ lineText(line.id) }}</title>
-      </g>
-      <g
+      </DrawnPiece>
+      <DrawnPiece
         v-for="symbol in symbols"
         :key="symbol.id"
-        class="piece"
+        :label="name(symbol.id)"
+        :chosen="chosen === symbol.id"
         :transform="`translate(${symbol.x} ${symbol.y})`"
-        role="button"
-        tabindex="0"
-        :aria-label="name(symbol.id)"
-        :aria-pressed="chosen === symbol.id"
         :data-component="symbol.id"
         style="color: var(--ink)"
-        @click="emit('choose', symbol.id)"
-        @keydown.enter.prevent="emit('choose', symbol.id)"
-        @keydown.space.prevent="emit('choose', symbol.id)"
+        @choose="emit('choose', symbol.id)"
       >
         <rect
           :x="-room(symbol.box.width)"
@@ -261,7 +242,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
         >
           {{ pressure(symbol.id) }}
         </text>
-      </g>
+      </DrawnPiece>
     </svg>
   </div>
 </template>
@@ -270,12 +251,5 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
 /* The row above it and the legend under it take their part of the picture's height. */
 .circuit {
   max-height: min(430px, calc(var(--picture-height, 430px) - 40px));
-}
-.piece {
-  cursor: pointer;
-}
-.piece:focus-visible {
-  outline: 3px solid var(--blue);
-  outline-offset: 2px;
 }
 </style>

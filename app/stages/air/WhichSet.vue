@@ -181,47 +181,45 @@ const take = (t: SetTried) =>
       <p v-if="count > tried.length && !where" class="label">
         {{ count - tried.length }} could not be run to their end and are left out.
       </p>
-      <div class="overflow-x-auto">
-        <table v-cards class="w-full text-sm mt-2" aria-label="Sets nothing beats">
-          <thead>
-            <tr class="text-left border-b border-line">
-              <th class="py-1">Nothing beats these</th>
-              <th class="text-right pl-3">Slowest haul</th>
-              <th class="text-right pl-3">Past target</th>
-              <th class="text-right pl-3">Current</th>
-              <th class="text-right pl-3">Room</th>
-              <th><span class="sr-only">Choose</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(t, i) in ranked" :key="i" class="border-b border-line">
-              <th scope="row" class="text-left font-normal py-1">{{ setLabel(t) }}</th>
-              <td class="figure text-right whitespace-nowrap pl-3">
-                {{ showText(t.seconds, 'time', shop.units) }}
-              </td>
-              <td class="figure text-right whitespace-nowrap pl-3">
-                {{ showText(t.overshoot, 'pressure', shop.units) }}
-              </td>
-              <td class="figure text-right whitespace-nowrap pl-3">
-                {{ showText(t.current, 'current', shop.units) }}
-              </td>
-              <td class="figure text-right whitespace-nowrap pl-3">
-                {{ showText(t.volume, 'volume', shop.units) }}
-              </td>
-              <td class="text-right">
-                <button
-                  type="button"
-                  class="button quiet text-sm whitespace-nowrap ml-3"
-                  :aria-label="`Take ${setLabel(t)}`"
-                  @click="take(t)"
-                >
-                  Take it
-                </button>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <ScrollTable aria-label="Sets nothing beats">
+        <thead>
+          <tr class="text-left border-b border-line">
+            <th class="py-1">Nothing beats these</th>
+            <th class="text-right pl-3">Slowest haul</th>
+            <th class="text-right pl-3">Past target</th>
+            <th class="text-right pl-3">Current</th>
+            <th class="text-right pl-3">Room</th>
+            <th><span class="sr-only">Choose</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(t, i) in ranked" :key="i" class="border-b border-line">
+            <th scope="row" class="text-left font-normal py-1">{{ setLabel(t) }}</th>
+            <td class="figure text-right whitespace-nowrap pl-3">
+              {{ showText(t.seconds, 'time', shop.units) }}
+            </td>
+            <td class="figure text-right whitespace-nowrap pl-3">
+              {{ showText(t.overshoot, 'pressure', shop.units) }}
+            </td>
+            <td class="figure text-right whitespace-nowrap pl-3">
+              {{ showText(t.current, 'current', shop.units) }}
+            </td>
+            <td class="figure text-right whitespace-nowrap pl-3">
+              {{ showText(t.volume, 'volume', shop.units) }}
+            </td>
+            <td class="text-right">
+              <button
+                type="button"
+                class="button quiet text-sm whitespace-nowrap ml-3"
+                :aria-label="`Take ${setLabel(t)}`"
+                @click="take(t)"
+              >
+                Take it
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </ScrollTable>
     </template>
   </section>
 </template>

@@ -18,10 +18,7 @@ export function useScenarioParts() {
   const job = useJob()
   /** What waits for later does nothing in a run. */
   const air = computed(() => circuitAsItRuns(job.plan!.air))
-  const hauls = computed(() => [
-    { value: '', label: 'empty truck' },
-    ...job.hauls.map(([id, h]) => ({ value: id, label: h.label })),
-  ])
+  const hauls = useHaulChoices('empty truck')
   const pressable = computed(() =>
     Object.entries(air.value.components)
       .filter(([, c]) => WORKED_BY_HAND.includes(c.kind))

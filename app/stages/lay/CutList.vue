@@ -27,6 +27,18 @@ function saveDxf(): void {
     .map(({ label, place, size }) => ({ label, box: partBox(place, size) }))
   saveFile('lay.dxf', layDxf(solids.value, boxes, result.value.routes), 'image/vnd.dxf')
 }
+const files = computed(() => [
+  { label: 'Cut list as CSV', save: () => saveTable('cut-list', cutTable(result.value)) },
+  {
+    label: 'Every run piece by piece as CSV',
+    save: () => saveTable('strips', stripTable(result.value, solids.value)),
+  },
+  ...(result.value.wires.length
+    ? [{ label: 'Wires as CSV', save: () => saveTable('wires', wireTable(result.value)) }]
+    : []),
+  { label: 'Labels as CSV', save: saveLabels },
+  { label: 'Truck, parts and runs as DXF', save: saveDxf },
+])
 </script>
 
 <template>
@@ -117,24 +129,7 @@ function saveDxf(): void {
         </tbody>
       </table>
     </div>
-    <div class="flex flex-wrap gap-x-4 gap-y-1 mt-2 text-sm no-print">
-      <button type="button" class="underline touch" @click="saveTable('cut-list', cutTable(result))">
-        Cut list as CSV
-      </button>
-      <button type="button" class="underline touch" @click="saveTable('strips', stripTable(result, solids))">
-        Every run piece by piece as CSV
-      </button>
-      <button
-        v-if="result.wires.length"
-        type="button"
-        class="underline touch"
-        @click="saveTable('wires', wireTable(result))"
-      >
-        Wires as CSV
-      </button>
-      <button type="button" class="underline touch" @click="saveLabels">Labels as CSV</button>
-      <button type="button" class="underline touch" @click="saveDxf">Truck, parts and runs as DXF</button>
-    </div>
+    <SaveLinks :files />
     <p class="label mt-2">
       Longest first. <Fig :figure="stage.figures.ties" /> ties,
       <Fig :figure="stage.figures.grommets" /> grommets, loom <Fig :figure="stage.figures.loom" />; parts

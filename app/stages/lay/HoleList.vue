@@ -10,6 +10,7 @@ const placeText = usePlaceText()
 const { result } = useLay()
 const length = (metres: number) => showText(metres, 'length', shop.units)
 const bore = (metres: number) => showText(metres, 'bore', shop.units)
+const files = [{ label: 'Holes as CSV', save: () => saveTable('holes', holeTable(result.value)) }]
 </script>
 
 <template>
@@ -59,13 +60,6 @@ const bore = (metres: number) => showText(metres, 'bore', shop.units)
       An existing grommet first. Before any drill: fuel and brake lines, wiring and airbags on the far side
       looked for by hand. Deburr, paint the bare edge, and seal after. Grommets as usually sold (from memory).
     </p>
-    <button
-      v-if="result.holes.length"
-      type="button"
-      class="underline touch text-sm no-print"
-      @click="saveTable('holes', holeTable(result))"
-    >
-      Holes as CSV
-    </button>
+    <SaveLinks v-if="result.holes.length" :files />
   </section>
 </template>

@@ -35,11 +35,7 @@ const lines = computed<ChartLine[]>(() => {
       : []),
   ]
 })
-async function save(): Promise<void> {
-  const { csvText } = await import('#core/quantity/csv')
-  const { head, rows } = fuseTable(guards.value)
-  saveFile('fuse-card.csv', csvText(head, rows), 'text/csv')
-}
+const files = [{ label: 'Card as CSV', save: () => saveTable('fuse-card', fuseTable(guards.value)) }]
 /** Shorter than a blink is told as such. */
 const seconds = (value: number) =>
   value < 10 ? `${value.toFixed(2)} s` : showText(value, 'time', shop.units)
@@ -75,7 +71,7 @@ const amps = (value: number) => showText(value, 'current', shop.units)
         </tr>
       </tbody>
     </table>
-    <button type="button" class="underline touch text-sm no-print mt-1" @click="save">Card as CSV</button>
+    <SaveLinks :files />
     <div class="grid gap-3 md:grid-cols-[14rem_1fr] mt-3 items-start">
       <div>
         <PickField

@@ -7,11 +7,12 @@ import { usePower } from './usePower'
 /** Terminals, holders, relays, shrink and labels to lay out before the work. */
 const { shop, result } = usePower()
 const list = computed(() => jointList(result.value.wiring, result.value.rows))
-async function save(): Promise<void> {
-  const { csvText } = await import('#core/quantity/csv')
-  const { head, rows } = jointTable(list.value.counted, list.value.shrink)
-  saveFile('terminals.csv', csvText(head, rows), 'text/csv')
-}
+const files = [
+  {
+    label: 'Terminals as CSV',
+    save: () => saveTable('terminals', jointTable(list.value.counted, list.value.shrink)),
+  },
+]
 </script>
 
 <template>
@@ -26,9 +27,7 @@ async function save(): Promise<void> {
         >
       </li>
     </ul>
-    <button type="button" class="underline touch text-sm no-print mt-2" @click="save">
-      Terminals as CSV
-    </button>
+    <SaveLinks :files />
     <p class="label mt-2">
       Barrel colours follow DIN 46245: red to 1.0 mm², blue to 2.5, yellow to 6 (common practice). The barrel
       takes the wire as it is stripped; a thin one is folded back on itself. Tug every joint.

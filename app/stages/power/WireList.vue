@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { harnessTable, sizeLabel, wireTable, wiringGraph, type WiringTable } from '#core/power/tables'
+import { harnessTable, sizeLabel, wireTable, wiringGraph } from '#core/power/tables'
 import { lowerFirst } from '#core/power/network/draft'
 import { showText } from '#core/quantity/units'
 import { usePower } from './usePower'
@@ -9,14 +9,21 @@ const { shop, screen, result, chosen } = usePower()
 const rows = computed(() => result.value.rows)
 const text = (value: number, quantity: 'run' | 'current' | 'voltage' | 'power') =>
   showText(value, quantity, shop.units)
-async function save(name: string, { head, rows: list }: WiringTable): Promise<void> {
-  const { csvText } = await import('#core/quantity/csv')
-  saveFile(`${name}.csv`, csvText(head, list), 'text/csv')
-}
 function saveGraph(): void {
   const graph = wiringGraph(result.value.wiring, rows.value)
   saveFile('wiring.json', JSON.stringify(graph, null, 2), 'application/json')
 }
+const files = [
+  {
+    label: 'Wires as CSV',
+    save: () => saveTable('wires', wireTable(rows.value, shop.units.wire)),
+  },
+  {
+    label: 'Cut and labels as CSV',
+    save: () => saveTable('harness', harnessTable(rows.value, shop.units.wire)),
+  },
+  { label: 'Wiring as JSON', save: saveGraph },
+]
 </script>
 
 <template>
@@ -77,19 +84,7 @@ function saveGraph(): void {
         </tbody>
       </table>
     </div>
-    <div class="flex flex-wrap gap-x-4 gap-y-1 mt-2 text-sm no-print">
-      <button type="button" class="underline touch" @click="save('wires', wireTable(rows, shop.units.wire))">
-        Wires as CSV
-      </button>
-      <button
-        type="button"
-        class="underline touch"
-        @click="save('harness', harnessTable(rows, shop.units.wire))"
-      >
-        Cut and labels as CSV
-      </button>
-      <button type="button" class="underline touch" @click="saveGraph">Wiring as JSON</button>
-    </div>
+    <SaveLinks :files />
     <p class="label mt-2">
       “Most” is the most it carries in any state that lasts, “loses” what it costs then. Copper at the planned
       temperature, both ends counted; ampacity after ABYC E-11 (memory), derated for bundle and engine space.

@@ -68,27 +68,14 @@ const box = computed(() => ({ x: 0, y: 0, width: drawing.value.width, height: dr
         stroke="var(--ink)"
         stroke-width="1.4"
       />
-      <g
+      <DrawnPiece
         v-for="{ part, points: way, at } in drawing.wires"
         :key="part.id"
-        class="piece"
-        role="button"
-        tabindex="0"
-        :aria-label="`${rows.get(part.id)?.mark} ${part.label}`"
-        :aria-pressed="chosen?.id === part.id"
-        @click="pick(part.id)"
-        @keydown.enter.prevent="pick(part.id)"
-        @keydown.space.prevent="pick(part.id)"
+        :label="`${rows.get(part.id)?.mark} ${part.label}`"
+        :chosen="chosen?.id === part.id"
+        :points="points(way)"
+        @choose="pick(part.id)"
       >
-        <polyline :points="points(way)" fill="none" stroke="transparent" stroke-width="16" />
-        <polyline
-          v-if="chosen?.id === part.id"
-          :points="points(way)"
-          fill="none"
-          stroke="var(--blue)"
-          stroke-opacity="0.3"
-          stroke-width="10"
-        />
         <polyline
           :points="points(way)"
           fill="none"
@@ -109,7 +96,7 @@ const box = computed(() => ({ x: 0, y: 0, width: drawing.value.width, height: dr
         >
           {{ ampsText(part.id) }}
         </text>
-      </g>
+      </DrawnPiece>
       <circle
         v-for="(dot, i) in drawing.dots"
         :key="`dot-${i}`"
@@ -126,18 +113,13 @@ const box = computed(() => ({ x: 0, y: 0, width: drawing.value.width, height: dr
         />
         <text :x="back.x + 18" :y="back.y + 4" font-size="12" fill="var(--ink)">to {{ back.to }}</text>
       </g>
-      <g
+      <DrawnPiece
         v-for="{ part, x, y } in drawing.parts"
         :key="`${part.id}-${x}`"
-        class="piece"
-        role="button"
-        tabindex="0"
+        :label="`${part.label}, ${symbolOf(part).name}`"
+        :chosen="chosen?.id === part.id"
         :transform="`translate(${x} ${y})`"
-        :aria-label="`${part.label}, ${symbolOf(part).name}`"
-        :aria-pressed="chosen?.id === part.id"
-        @click="pick(part.id)"
-        @keydown.enter.prevent="pick(part.id)"
-        @keydown.space.prevent="pick(part.id)"
+        @choose="pick(part.id)"
       >
         <rect x="-24" y="-24" width="48" height="48" fill="transparent" />
         <rect
@@ -191,17 +173,7 @@ const box = computed(() => ({ x: 0, y: 0, width: drawing.value.width, height: dr
         >
           {{ voltsText(part) }}
         </text>
-      </g>
+      </DrawnPiece>
     </Picture>
   </div>
 </template>
-
-<style scoped>
-.piece {
-  cursor: pointer;
-}
-.piece:focus-visible {
-  outline: 3px solid var(--blue);
-  outline-offset: 2px;
-}
-</style>

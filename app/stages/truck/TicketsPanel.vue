@@ -19,6 +19,14 @@ const add = (label: string, list: Omit<Ticket, 'order'>[]) =>
   })
 const set = (id: string, label: string, change: (ticket: Ticket) => void) =>
   job.edit(label, (draft) => change(draft.truck.tickets[id]!))
+const AXLES = ['front', 'rear'] as const
+const AXLE_WORDS = { front: 'Front axle', rear: 'Rear axle' }
+/** What the wheels said no longer adds up once an axle is typed. */
+const setAxle = (id: string, axle: (typeof AXLES)[number], mass: number) =>
+  set(id, `${AXLE_WORDS[axle]} of a ticket`, (ticket) => {
+    ticket[axle] = mass
+    ticket.corners = null
+  })
 
 async function read(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -59,10 +67,8 @@ function remove(id: string): void {
 }
 const computedFor = (ticket: Ticket) =>
   ticket.haul ? job.derived!.stages.load.result.hauls[ticket.haul] : undefined
-const hauls = computed(() => [
-  { value: '', label: 'nothing aboard' },
-  ...job.hauls.map(([id, h]) => ({ value: id, label: h.label })),
-])
+const hauls = useHaulChoices('nothing aboard')
+const heads = ['Ticket', 'Aboard', 'Front axle', 'Rear axle', 'In the plan']
 </script>
 
 <template>
@@ -95,96 +101,59 @@ const hauls = computed(() => [
       None yet. A CSV has a heading line with “label, date, front, rear”, or the four wheels “front left,
       front right, rear left, rear right”; kg unless it says lb.
     </p>
-    <div v-else class="relative overflow-x-auto">
-      <table v-cards class="w-full text-sm min-w-[640px]">
-        <thead>
-          <tr class="label text-left">
-            <th class="font-normal" scope="col">Ticket</th>
-            <th class="font-normal" scope="col">Aboard</th>
-            <th class="font-normal" scope="col">Front axle</th>
-            <th class="font-normal" scope="col">Rear axle</th>
-            <th class="font-normal" scope="col">In the plan</th>
-            <th><span class="sr-only">Use or take away</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="[id, t] in tickets" :key="id" class="border-t border-line" :data-subject="id">
-            <td class="pr-2 py-0.5">
-              <TextField
-                hide-label
-                :label="`Name of ticket ${t.label}`"
-                :value="t.label"
-                :max="80"
-                @change="(v) => set(id, 'Name a ticket', (x) => void (x.label = v))"
-              /><span v-if="t.simulated" class="text-xs text-ochre-deep">simulated</span>
-            </td>
-            <td class="pr-2 w-36">
-              <PickField
-                hide-label
-                :label="`Aboard on ${t.label}`"
-                :value="t.haul ?? ''"
-                :options="hauls"
-                @change="(v) => set(id, 'What was aboard', (x) => void (x.haul = v || null))"
-              />
-            </td>
-            <td class="pr-2 w-28">
-              <NumField
-                hide-label
-                :label="`Front axle on ${t.label}`"
-                :value="t.front"
-                quantity="mass"
-                :min="0"
-                :max="100000"
-                @change="
-                  (v) =>
-                    set(id, 'Front axle of a ticket', (x) => {
-                      x.front = v
-                      x.corners = null
-                    })
-                "
-              />
-            </td>
-            <td class="pr-2 w-28">
-              <NumField
-                hide-label
-                :label="`Rear axle on ${t.label}`"
-                :value="t.rear"
-                quantity="mass"
-                :min="0"
-                :max="100000"
-                @change="
-                  (v) =>
-                    set(id, 'Rear axle of a ticket', (x) => {
-                      x.rear = v
-                      x.corners = null
-                    })
-                "
-              />
-            </td>
-            <td class="pr-2 whitespace-nowrap">
-              <template v-if="computedFor(t)"
-                ><FigText :value="computedFor(t)!.frontAxle" quantity="mass" />,
-                <FigText :value="computedFor(t)!.rearAxle" quantity="mass" /></template
-              ><template v-else
-                ><FigText :value="job.derived!.stages.truck.result.frontAxle" quantity="mass" />,
-                <FigText :value="job.derived!.stages.truck.result.rearAxle" quantity="mass"
-              /></template>
-            </td>
-            <td class="whitespace-nowrap text-right">
-              <button
-                v-if="t.haul === null && !t.simulated"
-                type="button"
-                class="underline touch min-h-[24px] mr-1"
-                :aria-label="`Use ${t.label} as the unladen weight`"
-                @click="job.applyRemedy(takeTicket(plan.truck, t))"
-              >
-                use
-              </button>
-              <TakeAway :label="`Take away ticket ${t.label}`" @click="remove(id)" />
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <FieldTable v-else :heads last="Use or take away">
+      <tr v-for="[id, t] in tickets" :key="id" class="border-t border-line" :data-subject="id">
+        <td class="pr-2 py-0.5">
+          <TextField
+            hide-label
+            :label="`Name of ticket ${t.label}`"
+            :value="t.label"
+            :max="80"
+            @change="(v) => set(id, 'Name a ticket', (x) => void (x.label = v))"
+          /><span v-if="t.simulated" class="text-xs text-ochre-deep">simulated</span>
+        </td>
+        <td class="pr-2 w-36">
+          <PickField
+            hide-label
+            :label="`Aboard on ${t.label}`"
+            :value="t.haul ?? ''"
+            :options="hauls"
+            @change="(v) => set(id, 'What was aboard', (x) => void (x.haul = v || null))"
+          />
+        </td>
+        <td v-for="axle in AXLES" :key="axle" class="pr-2 w-28">
+          <NumField
+            hide-label
+            :label="`${AXLE_WORDS[axle]} on ${t.label}`"
+            :value="t[axle]"
+            quantity="mass"
+            :min="0"
+            :max="100000"
+            @change="(v) => setAxle(id, axle, v)"
+          />
+        </td>
+        <td class="pr-2 whitespace-nowrap">
+          <template v-if="computedFor(t)"
+            ><FigText :value="computedFor(t)!.frontAxle" quantity="mass" />,
+            <FigText :value="computedFor(t)!.rearAxle" quantity="mass" /></template
+          ><template v-else
+            ><FigText :value="job.derived!.stages.truck.result.frontAxle" quantity="mass" />,
+            <FigText :value="job.derived!.stages.truck.result.rearAxle" quantity="mass"
+          /></template>
+        </td>
+        <td class="whitespace-nowrap text-right">
+          <button
+            v-if="t.haul === null && !t.simulated"
+            type="button"
+            class="underline touch min-h-[24px] mr-1"
+            :aria-label="`Use ${t.label} as the unladen weight`"
+            @click="job.applyRemedy(takeTicket(plan.truck, t))"
+          >
+            use
+          </button>
+          <TakeAway :label="`Take away ticket ${t.label}`" @click="remove(id)" />
+        </td>
+      </tr>
+    </FieldTable>
   </section>
 </template>

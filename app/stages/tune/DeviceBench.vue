@@ -17,10 +17,7 @@ const boxNow = computed(() => state.value?.box ?? null)
 const KEY_WORDS: Record<KeyPlace, string> = { off: 'off', on: 'on', running: 'engine running' }
 const keys = KEY_PLACES.map((value) => ({ value, label: KEY_WORDS[value] }))
 const SPEEDS = [1, 5, 20, 60].map((speed) => ({ value: String(speed), label: `${speed} ×` }))
-const loads = computed(() => [
-  { value: '', label: 'nothing' },
-  ...job.hauls.map(([id, { label }]) => ({ value: id, label })),
-])
+const loads = useHaulChoices('nothing')
 /** Where one may stand with the phone: what Lay found of the seat, and places beside the truck. */
 const places = computed(() => {
   const { radio } = job.derived!.stages.lay.result

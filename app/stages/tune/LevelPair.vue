@@ -40,47 +40,45 @@ const higher = (lean: number) => (leans(lean) ? `${lean > 0 ? 'left' : 'right'} 
       />
       <TrialsBar :trials label="Run both corners" />
     </div>
-    <div v-if="rows.length" class="overflow-x-auto mt-2">
-      <table class="text-sm w-full">
-        <caption class="sr-only">
-          Valves or sensors: one a side, one in the middle, swapped
-        </caption>
-        <thead>
-          <tr class="label text-left">
-            <th scope="col">Valve or sensor</th>
-            <th scope="col" class="text-right pr-4">Leans at the end</th>
-            <th scope="col" class="text-right pr-4">Middle off</th>
-            <th scope="col" class="text-right pr-4">Rests after</th>
-            <th scope="col" class="text-right pr-4">Air in</th>
-            <th scope="col" class="text-right">Air out</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="{ id, result } in rows" :key="id" class="border-t border-line">
-            <th scope="row" class="py-1 text-left font-normal">
-              {{ ARRANGEMENT_LABELS[id] }}<span v-if="id === own" class="label"> as planned</span>
-            </th>
-            <td class="py-1 pr-4 text-right figure">
-              <Fig v-if="leans(result.lean)" :figure="pairFigures(ARRANGEMENT_LABELS[id], result).lean" />
-              {{ higher(result.lean) }}
-            </td>
-            <td class="py-1 pr-4 text-right">
-              <Fig :figure="pairFigures(ARRANGEMENT_LABELS[id], result).off" />
-            </td>
-            <td class="py-1 pr-4 text-right">
-              <template v-if="result.restAt === null">never</template>
-              <Fig v-else :figure="pairFigures(ARRANGEMENT_LABELS[id], result).restAt" />
-            </td>
-            <td class="py-1 pr-4 text-right">
-              <Fig :figure="pairFigures(ARRANGEMENT_LABELS[id], result).filled" />
-            </td>
-            <td class="py-1 text-right">
-              <Fig :figure="pairFigures(ARRANGEMENT_LABELS[id], result).vented" />
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <ScrollTable v-if="rows.length">
+      <caption class="sr-only">
+        Valves or sensors: one a side, one in the middle, swapped
+      </caption>
+      <thead>
+        <tr class="label text-left">
+          <th scope="col">Valve or sensor</th>
+          <th scope="col" class="text-right pr-4">Leans at the end</th>
+          <th scope="col" class="text-right pr-4">Middle off</th>
+          <th scope="col" class="text-right pr-4">Rests after</th>
+          <th scope="col" class="text-right pr-4">Air in</th>
+          <th scope="col" class="text-right">Air out</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ id, result } in rows" :key="id" class="border-t border-line">
+          <th scope="row" class="py-1 text-left font-normal">
+            {{ ARRANGEMENT_LABELS[id] }}<span v-if="id === own" class="label"> as planned</span>
+          </th>
+          <td class="py-1 pr-4 text-right figure">
+            <Fig v-if="leans(result.lean)" :figure="pairFigures(ARRANGEMENT_LABELS[id], result).lean" />
+            {{ higher(result.lean) }}
+          </td>
+          <td class="py-1 pr-4 text-right">
+            <Fig :figure="pairFigures(ARRANGEMENT_LABELS[id], result).off" />
+          </td>
+          <td class="py-1 pr-4 text-right">
+            <template v-if="result.restAt === null">never</template>
+            <Fig v-else :figure="pairFigures(ARRANGEMENT_LABELS[id], result).restAt" />
+          </td>
+          <td class="py-1 pr-4 text-right">
+            <Fig :figure="pairFigures(ARRANGEMENT_LABELS[id], result).filled" />
+          </td>
+          <td class="py-1 text-right">
+            <Fig :figure="pairFigures(ARRANGEMENT_LABELS[id], result).vented" />
+          </td>
+        </tr>
+      </tbody>
+    </ScrollTable>
     <p class="label mt-1">
       Half the body on each corner, joined by what the front and the bars resist of roll. A kerb of 80 mm
       under the left wheel for a minute, standing.

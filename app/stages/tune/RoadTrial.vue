@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Plus } from '@lucide/vue'
-import { ordered, type TrialReading } from '#core/document/types'
+import { ordered, SIDES, type TrialReading } from '#core/document/types'
 import { show, showText, toSi, unitFor } from '#core/quantity/units'
 import { focusIn } from '~/shell/drawers'
 
@@ -11,10 +11,6 @@ const stage = computed(() => job.derived!.stages.tune)
 const spring = computed(() => job.derived!.stages.air.result.spring)
 const teed = computed(() => job.derived!.stages.air.result.teed)
 const readings = computed(() => ordered(job.plan!.tune.trials))
-const hauls = computed(() => [
-  { value: '', label: 'nothing aboard' },
-  ...job.hauls.map(([id, h]) => ({ value: id, label: h.label })),
-])
 /** One step up or down between two readings, in the shop's own unit. */
 const STEPS = { psi: 5, bar: 0.3, kPa: 30 }
 const step = computed(() => toSi(STEPS[shop.units.pressure], unitFor('pressure', shop.units)))
@@ -53,6 +49,12 @@ function pressure(id: string, side: 'left' | 'right', value: number): void {
     if (teed.value) t.left = t.right = value
   })
 }
+/** Teed springs have one pressure between them. */
+const sides = computed(() => (teed.value ? (['left'] as const) : SIDES))
+const LIPS = [
+  { lip: 'lipLeft', label: 'Lip left' },
+  { lip: 'lipRight', label: 'Lip right' },
+] as const
 function remove(id: string): void {
   job.edit('Take a reading away', (draft) => Reflect.deleteProperty(draft.tune.trials, id))
 }
@@ -64,6 +66,15 @@ function lipsText(id: string, of: 'planned' | 'corrected'): string {
   const bare = lips.slice(0, -1).map((lip) => show(lip, 'length', shop.units).text)
   return [...bare, ...lips.slice(-1).map((lip) => showText(lip, 'length', shop.units))].join(' · ')
 }
+const hauls = useHaulChoices('nothing aboard')
+const heads = computed(() => [
+  'Aboard',
+  ...(teed.value ? ['Both springs'] : ['Left spring', 'Right spring']),
+  'Lip left',
+  'Lip right',
+  'Plan had',
+  'Plan now has',
+])
 </script>
 
 <template>
@@ -89,90 +100,52 @@ function lipsText(id: string, of: 'planned' | 'corrected'): string {
     <p v-if="!readings.length" class="label">
       No reading yet: pressures rest on the survey and the spring’s class alone.
     </p>
-    <div v-else class="relative overflow-x-auto">
-      <table v-cards class="w-full text-sm min-w-[720px]">
-        <thead>
-          <tr class="label text-left">
-            <th class="font-normal" scope="col">Aboard</th>
-            <th class="font-normal" scope="col">{{ teed ? 'Both springs' : 'Left spring' }}</th>
-            <th v-if="!teed" class="font-normal" scope="col">Right spring</th>
-            <th class="font-normal" scope="col">Lip left</th>
-            <th class="font-normal" scope="col">Lip right</th>
-            <th class="font-normal" scope="col">Plan had</th>
-            <th class="font-normal" scope="col">Plan now has</th>
-            <th><span class="sr-only">Take away</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="([id, t], i) in readings"
-            :key="id"
-            class="border-t border-line"
-            :data-trial="id"
-            :data-subject="id"
-          >
-            <td class="pr-2 py-0.5 min-w-36">
-              <PickField
-                hide-label
-                :label="`Aboard at reading ${i + 1}`"
-                :value="t.haul ?? ''"
-                :options="hauls"
-                @change="(v) => set(id, 'What was aboard', (x) => void (x.haul = v || null))"
-              />
-            </td>
-            <td class="pr-2 w-28">
-              <NumField
-                hide-label
-                :label="`Reading ${i + 1}, ${teed ? 'both' : 'left'}`"
-                :value="t.left"
-                quantity="pressure"
-                :min="0"
-                :max="3e6"
-                @change="(v) => pressure(id, 'left', v)"
-              />
-            </td>
-            <td v-if="!teed" class="pr-2 w-28">
-              <NumField
-                hide-label
-                :label="`Reading ${i + 1}, right`"
-                :value="t.right"
-                quantity="pressure"
-                :min="0"
-                :max="3e6"
-                @change="(v) => pressure(id, 'right', v)"
-              />
-            </td>
-            <td class="pr-2 w-28">
-              <NumField
-                hide-label
-                :label="`Lip left at reading ${i + 1}`"
-                :value="t.lipLeft"
-                quantity="length"
-                :min="0.05"
-                :max="5"
-                @change="(v) => set(id, 'Lip left', (x) => void (x.lipLeft = v))"
-              />
-            </td>
-            <td class="pr-2 w-28">
-              <NumField
-                hide-label
-                :label="`Lip right at reading ${i + 1}`"
-                :value="t.lipRight"
-                quantity="length"
-                :min="0.05"
-                :max="5"
-                @change="(v) => set(id, 'Lip right', (x) => void (x.lipRight = v))"
-              />
-            </td>
-            <td class="pr-2 figure whitespace-nowrap">{{ lipsText(id, 'planned') || 'not taped' }}</td>
-            <td class="pr-2 figure whitespace-nowrap">{{ lipsText(id, 'corrected') }}</td>
-            <td class="text-right pr-1">
-              <TakeAway :label="`Take away reading ${i + 1}`" @click="remove(id)" />
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <FieldTable v-else :heads last="Take away">
+      <tr
+        v-for="([id, t], i) in readings"
+        :key="id"
+        class="border-t border-line"
+        :data-trial="id"
+        :data-subject="id"
+      >
+        <td class="pr-2 py-0.5 min-w-36">
+          <PickField
+            hide-label
+            :label="`Aboard at reading ${i + 1}`"
+            :value="t.haul ?? ''"
+            :options="hauls"
+            @change="(v) => set(id, 'What was aboard', (x) => void (x.haul = v || null))"
+          />
+        </td>
+        <td v-for="side in sides" :key="side" class="pr-2 w-28">
+          <NumField
+            hide-label
+            :label="`Reading ${i + 1}, ${teed ? 'both' : side}`"
+            :value="t[side]"
+            quantity="pressure"
+            :min="0"
+            :max="3e6"
+            @change="(v) => pressure(id, side, v)"
+          />
+        </td>
+        <td v-for="{ lip, label } in LIPS" :key="lip" class="pr-2 w-28">
+          <NumField
+            hide-label
+            :label="`${label} at reading ${i + 1}`"
+            :value="t[lip]"
+            quantity="length"
+            :min="0.05"
+            :max="5"
+            @change="(v) => set(id, label, (x) => void (x[lip] = v))"
+          />
+        </td>
+        <td class="pr-2 figure whitespace-nowrap">{{ lipsText(id, 'planned') || 'not taped' }}</td>
+        <td class="pr-2 figure whitespace-nowrap">{{ lipsText(id, 'corrected') }}</td>
+        <td class="text-right pr-1">
+          <TakeAway :label="`Take away reading ${i + 1}`" @click="remove(id)" />
+        </td>
+      </tr>
+    </FieldTable>
     <dl v-if="stage.result.trial" class="grid gap-x-4 gap-y-1 sm:grid-cols-3 mt-3 text-sm">
       <div>
         <dt class="label">Spring’s area, of what was planned</dt>

@@ -1,8 +1,8 @@
+import { SUPPLY_KINDS } from '../../catalog/kinds'
 import { OperationError } from '../../quantity/operation'
 import { compressorClass } from '../../catalog/compressors'
 import { DIRECT, type AirPlan, type Side } from '../../document/types'
 import {
-  SUPPLY_KINDS,
   allOfKinds,
   hasHandFill,
   firstOfKind,
@@ -12,19 +12,8 @@ import {
   type PartEnd,
 } from './connections'
 import { partOf } from '../parts/parts'
-import {
-  type Change,
-  dropLine,
-  dropPart,
-  copyOf,
-  addPart,
-  addLine,
-  closePort,
-  insertPart,
-  closeAndRetrace,
-  teeInto,
-  removePart,
-} from './editing'
+import { addLine, addPart, type Change, copyOf, dropLine, dropPart } from './editing'
+import { closeAndRetrace, closePort, insertPart, removePart, teeInto } from './joining'
 
 /** Filter, compressor, dryer and valve block for springs filled by hand; the fill valves stay, teed in. */
 export const addCompressor: Change = (before) => {

@@ -1,20 +1,6 @@
-import type { ComponentKind } from '../../catalog/kinds'
+import { HOLDS_AIR_BACK, type ComponentKind } from '../../catalog/kinds'
 import type { AirPath, AirPlan, Circuit, Side } from '../../document/types'
 import { portsOf, type PartsOf } from '../parts/parts'
-
-/** Kinds at which air may be held back: what lies beyond may stand at another pressure. */
-export const HOLDS_AIR_BACK: readonly ComponentKind[] = [
-  'block',
-  'paddle',
-  'compressor',
-  'belt',
-  'boost',
-  'handFill',
-  'solenoid',
-  'heightValve',
-  'regulator',
-  'dualGauge',
-]
 
 /** Lines at each component. */
 function linesAt({ lines }: Circuit): Map<string, { id: string; other: string }[]> {
@@ -145,8 +131,6 @@ export const firstOfKind = (air: Circuit, kind: ComponentKind): string | null =>
 /** All components of some kinds. */
 export const allOfKinds = (air: Circuit, ...kinds: ComponentKind[]): string[] =>
   Object.keys(air.components).filter((id) => kinds.includes(air.components[id]!.kind))
-/** Kinds that make compressed air. */
-export const SUPPLY_KINDS: readonly ComponentKind[] = ['compressor', 'belt', 'boost']
 /** A part in words: its label, with the outlet where `id` is `component.outN`. */
 export function partLabel(air: Pick<AirPlan, 'components'>, id: string): string {
   const [component, port] = id.split('.') as [string, string | undefined]

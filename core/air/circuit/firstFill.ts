@@ -1,8 +1,9 @@
+import { HOLDS_AIR_BACK } from '../../catalog/kinds'
 import type { SpringClass } from '../../catalog/springs'
 import { DIRECT, type AirPlan } from '../../document/types'
 import { partOf, tubeOf } from '../parts/parts'
 import type { FirstFill } from '../types'
-import { allOfKinds, connectedParts, HOLDS_AIR_BACK, labelInSentence } from './connections'
+import { allOfKinds, connectedParts, labelInSentence } from './connections'
 
 /**
  * The first fill of the springs: what the spring's sheet says, and never over what the weakest part that stands at a spring's

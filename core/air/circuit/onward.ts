@@ -1,6 +1,6 @@
+import { IN_LINE_KINDS } from '../../catalog/kinds'
 import type { AirPlan } from '../../document/types'
 import { portsOf } from '../parts/parts'
-import { IN_LINE_KINDS } from './editing'
 
 /** Parts to which air goes on from one: through the far side of what has sides, never back past them. */
 export function onwardFrom(plan: AirPlan, id: string): string[] {

@@ -1,6 +1,6 @@
 import { OperationError } from '../../quantity/operation'
 import fc from 'fast-check'
-import { KINDS } from '../../catalog/kinds'
+import { IN_LINE_KINDS, TEE_KINDS, KINDS } from '../../catalog/kinds'
 import { applyEdit } from '../../document/edit'
 import { diffDocuments } from '../../quantity/patch'
 import { newPlan } from '../../derive/newPlan'
@@ -17,7 +17,7 @@ import {
   linesByPort,
   springsTeed,
 } from './connections'
-import { IN_LINE_KINDS, TEE_KINDS, type Change } from './editing'
+import type { Change } from './editing'
 import { addCompressor, addCoupler, addTank, feedFromTank, keepHandFill } from './additions'
 import {
   interchangeableKinds,

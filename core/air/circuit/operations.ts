@@ -1,26 +1,19 @@
 import { OperationError } from '../../quantity/operation'
-import { KINDS, type ComponentKind } from '../../catalog/kinds'
+import { IN_LINE_KINDS, KINDS, type ComponentKind } from '../../catalog/kinds'
 import { DIRECT } from '../../document/types'
 import { linesByPort, endsAt } from './connections'
 import { newComponent, portsOf } from '../parts/parts'
+import { addLine, addPart, type Change, copyOf, dropLine, dropPart, keepAsGone } from './editing'
 import {
-  type Change,
-  dropLine,
-  dropPart,
-  IN_LINE_KINDS,
-  copyOf,
-  addPart,
-  addLine,
-  lineOf,
+  closeAfter,
+  closeAndRetrace,
   closePort,
   insertPart,
-  closeAndRetrace,
+  lineOf,
   lineSide,
-  teeInto,
   removePart,
-  closeAfter,
-  keepAsGone,
-} from './editing'
+  teeInto,
+} from './joining'
 
 /** What may stand in for what, port for port. */
 const INTERCHANGEABLE: readonly (readonly ComponentKind[])[] = [

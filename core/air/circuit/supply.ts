@@ -1,7 +1,8 @@
+import { SUPPLY_KINDS } from '../../catalog/kinds'
 import type { AirPlan } from '../../document/types'
 import { partOf } from '../parts/parts'
 import type { SupplyFacts } from '../types'
-import { SUPPLY_KINDS, allOfKinds, firstOfKind } from './connections'
+import { allOfKinds, firstOfKind } from './connections'
 import { onwardFrom } from './onward'
 import { perCircuit } from './perCircuit'
 

@@ -1,11 +1,10 @@
 import ELK from 'elkjs/lib/elk.bundled.js'
-import { demoJobs } from '../../demo/demoShop'
+import { demoJobs, demoPlan } from '../../demo/demoShop'
 import { isNamed, layoutCircuit, letterAt, nameSize, shownName, type CircuitDrawing } from './layout'
 
 const elk = new ELK()
 const layOut = (air: Parameters<typeof layoutCircuit>[0], before: CircuitDrawing | null = null) =>
   layoutCircuit(air, before, (graph) => elk.layout(graph))
-const plan = (id: string) => demoJobs().find((job) => job.id === id)!.plan
 
 test('every part and every joined line of the demo’s circuits has its place, and no two parts stand on each other', async () => {
   for (const { id, plan } of demoJobs()) {
@@ -29,7 +28,7 @@ test('every part and every joined line of the demo’s circuits has its place, a
 })
 
 test('a line begins and ends at the ports it joins', async () => {
-  const { air } = plan('festival-rig')
+  const { air } = demoPlan('festival-rig')
   const { symbols, lines } = await layOut(air)
   const portAt = (id: string, port: string) => {
     const symbol = symbols.find((s) => s.id === id)!
@@ -47,7 +46,7 @@ test('a line begins and ends at the ports it joins', async () => {
 })
 
 test('a name too long for the drawing is shortened, and takes no more room than that', async () => {
-  const { air } = plan('estuary-flatbed')
+  const { air } = demoPlan('estuary-flatbed')
   const long = structuredClone(air)
   for (const part of Object.values(long.components)) part.label = part.label.padEnd(60, ' and on')
   const [short, wide] = [await layOut(air), await layOut(long)]

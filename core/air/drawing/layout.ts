@@ -24,23 +24,20 @@ export interface CircuitDrawing {
   lines: PlacedLine[]
 }
 
-/** A graph as the layout engine takes it; places come back in it. */
-export interface LayoutGraph {
+/** A box of the layout engine; its place comes back in it. */
+interface LayoutBox {
   id: string
   x?: number
   y?: number
   width?: number
   height?: number
   layoutOptions?: Record<string, string>
+}
+
+/** A graph as the layout engine takes it; places come back in it. */
+export interface LayoutGraph extends LayoutBox {
   labels?: { text?: string; width?: number; height?: number }[]
-  ports?: {
-    id: string
-    x?: number
-    y?: number
-    width?: number
-    height?: number
-    layoutOptions?: Record<string, string>
-  }[]
+  ports?: LayoutBox[]
   children?: LayoutGraph[]
   edges?: {
     id: string

@@ -1,7 +1,7 @@
 import { compressorClass } from '../../catalog/compressors'
 import { createDeriver } from '../../derive/derive'
 import { answerPlan } from '../../derive/runs'
-import { demoJobs } from '../../demo/demoShop'
+import { demoPlan } from '../../demo/demoShop'
 import type { Plan } from '../../document/types'
 import { areaOfAwg } from '../../quantity/units'
 import { atmosphereAt } from '../../quantity/atmosphere'
@@ -68,7 +68,7 @@ describe('on its feed', () => {
 })
 
 describe('in a whole plan', () => {
-  const base = demoJobs().find((j) => j.id === 'estuary-flatbed')!.plan
+  const base = demoPlan('estuary-flatbed')
   const of = (change: (p: Plan) => void) => {
     const plan = structuredClone(base)
     change(plan)

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { demoJobs } from '../../demo/demoShop'
+import { demoPlan } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
 import type { OwnClass } from '../../document/types'
 import { circuitGraph } from '../circuit/graph'
@@ -7,8 +7,6 @@ import { baseClassesOf, ownClassesCsv, ownClassesJson, readOwnClasses } from './
 import { springClass, type SpringClass } from '../../catalog/springs'
 import { interpolate, tableRange } from '../../quantity/interpolate'
 import { compressorOf, partOf, springOf } from './parts'
-
-const job = (id: string) => demoJobs().find((j) => j.id === id)!.plan
 
 describe('the shop’s own classes', () => {
   const tank: OwnClass = {
@@ -58,7 +56,7 @@ describe('the shop’s own classes', () => {
     )
   })
   test('a part of an own class takes its figures, its sheet rules over them; springs and compressors scale their curves', () => {
-    const plan = structuredClone(job('hive-hauler'))
+    const plan = demoPlan('hive-hauler')
     plan.air.classes = {
       'yard-9': tank,
       'own-c': { ...tank, kind: 'compressor', like: 'compact', figures: { freeAir: 34 / 30_000 } },
@@ -83,7 +81,7 @@ describe('the shop’s own classes', () => {
     expect(createDeriver()(plan).stages.air.notes.map((n) => n.rule)).not.toContain('unknown-class')
   })
   test('the graph names every part and line', () => {
-    const { air } = job('festival-rig')
+    const { air } = demoPlan('festival-rig')
     const { nodes, edges } = circuitGraph(air)
     expect(nodes).toHaveLength(Object.keys(air.components).length)
     const ids = new Set(nodes.map((n) => n.id))
@@ -145,7 +143,7 @@ describe('a spring off its own sheet, whole', () => {
     expect(over).toMatchObject(limits)
   })
   test('diameter, brackets and heights are what Truck fits it by', () => {
-    const plan = structuredClone(job('estuary-flatbed'))
+    const plan = demoPlan('estuary-flatbed')
     const before = createDeriver()(plan).stages.truck
     plan.air.classes = {
       bag: bag({ diameter: base.diameter + 0.02, bracketHeight: base.bracketHeight + 0.01 }),

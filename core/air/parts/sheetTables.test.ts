@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { compressorClass } from '../../catalog/compressors'
 import { KIND_IDS } from '../../catalog/kinds'
 import { springClass } from '../../catalog/springs'
-import { demoJobs } from '../../demo/demoShop'
+import { demoPlan } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
 import type { OwnClass } from '../../document/types'
 import { interpolate, tableRange } from '../../quantity/interpolate'
@@ -54,7 +54,7 @@ describe('a spring’s loads off its sheet', () => {
     expect(tableRange(spring(high).areaByHeight)).toEqual({ low: 0.3, high: 0.4 })
     expect(spring(high).designHeight).toBeCloseTo(0.35, 12)
     expect(spring(high, { designHeight: 0.32, area: 5 }).designHeight).toBe(0.32)
-    const plan = structuredClone(demoJobs()[0]!.plan)
+    const plan = demoPlan('estuary-flatbed')
     plan.air.classes.own = own('spring', high, { designHeight: 0.32, area: 5 })
     plan.air.springClass = 'own'
     const id = Object.keys(plan.air.components).find((c) => plan.air.components[c]!.kind === 'spring')!
@@ -86,7 +86,7 @@ describe('a compressor’s curve off its sheet', () => {
         [700_000, 18],
       ],
     })
-    const plan = structuredClone(demoJobs().find((j) => j.id === 'estuary-flatbed')!.plan)
+    const plan = demoPlan('estuary-flatbed')
     plan.air.classes.own = own('compressor', rows)
     plan.air.compressorClass = 'own'
     const at = compressorOf(plan.air, 'compressor')!

@@ -1,13 +1,6 @@
 import { PRACTICE } from '../../catalog/practice'
-import type { ComponentKind } from '../../catalog/kinds'
-import {
-  SUPPLY_KINDS,
-  allOfKinds,
-  connectedParts,
-  endsAt,
-  firstOfKind,
-  labelInSentence,
-} from '../circuit/connections'
+import { SUPPLY_KINDS, type ComponentKind } from '../../catalog/kinds'
+import { allOfKinds, connectedParts, endsAt, firstOfKind, labelInSentence } from '../circuit/connections'
 import { operationRemedy } from '../circuit/offered'
 import { putInLine } from '../circuit/operations'
 import { partOf } from '../parts/parts'

@@ -1,5 +1,5 @@
+import { IN_LINE_KINDS } from '../../catalog/kinds'
 import { endsAt, labelInSentence, looseLines, openPorts } from '../circuit/connections'
-import { IN_LINE_KINDS } from '../circuit/editing'
 import { operationRemedy } from '../circuit/offered'
 import { plugPort, takeOut } from '../circuit/operations'
 import { holdsOn, jointAt, jointClass, usualJoint } from '../../catalog/joints'

@@ -1,8 +1,9 @@
+import { HOLDS_AIR_BACK } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
 import { wheelTravel } from '../../catalog/truckGeometry'
 import type { AirPlan, Side } from '../../document/types'
 import type { Remedy } from '../../quantity/figure'
-import { HOLDS_AIR_BACK, allOfKinds, connectedParts, endsAt } from '../circuit/connections'
+import { allOfKinds, connectedParts, endsAt } from '../circuit/connections'
 import { partOf } from '../parts/parts'
 import { COMMON_PRACTICE, airNote, sheetRemedy, type AirRule } from './common'
 

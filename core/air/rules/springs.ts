@@ -1,15 +1,8 @@
+import { SUPPLY_KINDS, HOLDS_AIR_BACK } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
 import { keepHandFill } from '../circuit/additions'
 import { circuitPatches } from '../circuit/changeCircuit'
-import {
-  HOLDS_AIR_BACK,
-  SUPPLY_KINDS,
-  allOfKinds,
-  connectedParts,
-  endsAt,
-  firstOfKind,
-  hasHandFill,
-} from '../circuit/connections'
+import { allOfKinds, connectedParts, endsAt, firstOfKind, hasHandFill } from '../circuit/connections'
 import type { Change } from '../circuit/editing'
 import { operationRemedy } from '../circuit/offered'
 import { putInLine } from '../circuit/operations'

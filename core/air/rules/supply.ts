@@ -1,6 +1,7 @@
+import { SUPPLY_KINDS } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
 import { interpolate } from '../../quantity/interpolate'
-import { SUPPLY_KINDS, allOfKinds, endsAt, firstOfKind } from '../circuit/connections'
+import { allOfKinds, endsAt, firstOfKind } from '../circuit/connections'
 import { operationRemedy } from '../circuit/offered'
 import { fitFilter, putInLine, replacePart } from '../circuit/operations'
 import { deliverable } from '../circuit/supply'

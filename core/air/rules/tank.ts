@@ -1,15 +1,8 @@
-import { KINDS, type ComponentKind } from '../../catalog/kinds'
+import { SUPPLY_KINDS, KINDS, type ComponentKind } from '../../catalog/kinds'
 import { DIRECT, type AirPlan } from '../../document/types'
 import type { Remedy } from '../../quantity/figure'
 import { applyRules, type Rule } from '../../quantity/stage'
-import {
-  SUPPLY_KINDS,
-  allOfKinds,
-  connectedParts,
-  endsAt,
-  firstOfKind,
-  labelInSentence,
-} from '../circuit/connections'
+import { allOfKinds, connectedParts, endsAt, firstOfKind, labelInSentence } from '../circuit/connections'
 import { operationRemedy } from '../circuit/offered'
 import { putInLine, teeOff } from '../circuit/operations'
 import { partOf } from '../parts/parts'

@@ -1,15 +1,9 @@
+import { SUPPLY_KINDS } from '../../catalog/kinds'
 import { jointAt } from '../../catalog/joints'
 import { PRACTICE } from '../../catalog/practice'
 import type { AirPlan } from '../../document/types'
 import type { Note, Remedy } from '../../quantity/figure'
-import {
-  SUPPLY_KINDS,
-  allOfKinds,
-  connectedParts,
-  endsAt,
-  firstOfKind,
-  labelInSentence,
-} from '../circuit/connections'
+import { allOfKinds, connectedParts, endsAt, firstOfKind, labelInSentence } from '../circuit/connections'
 import { operationRemedy } from '../circuit/offered'
 import { teeOff } from '../circuit/operations'
 import {

@@ -1,7 +1,7 @@
 import { PRACTICE } from '../../catalog/practice'
 import fc from 'fast-check'
 import { Solver } from 'odex'
-import { demoJobs } from '../../demo/demoShop'
+import { demoPlan } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
 import { runFacts, haulSets } from '../../derive/runs'
 import type { Derived } from '../../derive/types'
@@ -27,7 +27,7 @@ const kept = new Map<string, { plan: Plan; derived: Derived; facts: RunFacts }>(
 function stand(archetype: Archetype): { plan: Plan; derived: Derived; facts: RunFacts } {
   const known = kept.get(archetype)
   if (known) return known
-  const base = demoJobs().find((j) => j.id === 'estuary-flatbed')!.plan
+  const base = demoPlan('estuary-flatbed')
   const plan = applyEdit(base, circuitPatches(base.air, archetype))
   const derived = createDeriver()(plan)
   const made = { plan, derived, facts: runFacts(plan, derived) }

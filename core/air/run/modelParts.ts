@@ -83,6 +83,11 @@ function stalling(curve: readonly (readonly [number, number])[], rated: number):
 /** Surface of a vessel through which its wall gives heat, W/K: a film over 6·V^(2/3). */
 export const wallOf = (volume: number) => PRACTICE.wallFilm.value * 6 * volume ** (2 / 3)
 
+type Opening = Pick<
+  Extract<Link, { kind: 'orifice' }>,
+  'conductance' | 'criticalRatio' | 'command' | 'oneWay'
+>
+
 function addPart(
   parts: ModelParts,
   air: AirPlan,
@@ -97,6 +102,12 @@ function addPart(
   const at = (port: string) => chamberOf(air, id, port)
   const chamber = (port: string, volume = PRACTICE.fittingVolume.value) =>
     parts.volumes.set(at(port), (parts.volumes.get(at(port)) ?? 0) + volume)
+  /** An opening from the part's one port to its other. */
+  const through = (opening: Opening, beyond?: number) => {
+    chamber('in')
+    chamber('out', beyond)
+    parts.links.push({ id, kind: 'orifice', from: at('in'), to: at('out'), ...opening })
+  }
   switch (kind) {
     case 'spring': {
       const volume = springVolumes[side ?? 'left']
@@ -176,21 +187,10 @@ function addPart(
       chamber('in', f.volume)
       break
     case 'dryer':
-      chamber('in')
-      chamber('out', f.volume)
-      parts.links.push({ id, kind: 'orifice', from: at('in'), to: at('out'), ...valve })
+      through(valve, f.volume)
       break
     case 'check':
-      chamber('in')
-      chamber('out')
-      parts.links.push({
-        id,
-        kind: 'orifice',
-        from: at('in'),
-        to: at('out'),
-        ...valve,
-        oneWay: { opening: f.opening! },
-      })
+      through({ ...valve, oneWay: { opening: f.opening! } })
       break
     case 'relief':
       chamber('in')
@@ -218,26 +218,11 @@ function addPart(
       parts.links.push({ id, kind: 'regulator', from: at('in'), to: at('out'), ...valve, set: f.set! })
       break
     case 'solenoid':
-      chamber('in')
-      chamber('out')
-      parts.links.push({
-        id,
-        kind: 'orifice',
-        from: at('in'),
-        to: at('out'),
-        command: `${id}.open`,
-        ...valve,
-      })
+      through({ ...valve, command: `${id}.open` })
       parts.hands[id] = { up: [`${id}.open`], down: [] }
       break
     case 'restrictor':
-      chamber('in')
-      chamber('out')
-      parts.links.push({
-        id,
-        kind: 'orifice',
-        from: at('in'),
-        to: at('out'),
+      through({
         conductance: boreConductance(f.bore!),
         criticalRatio: PRACTICE.boreCriticalRatio.value,
       })

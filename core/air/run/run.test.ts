@@ -1,4 +1,4 @@
-import { demoJobs } from '../../demo/demoShop'
+import { demoPlan } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
 import type { RunResult } from './types'
 import type { Scenario, Plan } from '../../document/types'
@@ -11,7 +11,6 @@ import { newScenario } from './scenarios'
 import { runCsv } from './runText'
 
 const PSI = 6894.757
-const job = (id: string) => structuredClone(demoJobs().find((j) => j.id === id)!.plan)
 function run(
   plan: Plan,
   id: string,
@@ -28,7 +27,7 @@ const all = (r: RunResult, id: string) => r.rows.map((row) => row[r.columns.find
 test.each(ARCHETYPES.map((a) => a.id).filter((a) => a !== 'height-valve' && a !== 'electronic'))(
   '%s comes to its pressures within the block’s own 2 psi, and keeps every gram',
   (archetype) => {
-    const start = job('estuary-flatbed')
+    const start = demoPlan('estuary-flatbed')
     const plan = { ...start, air: applyEdit(start, circuitPatches(start.air, archetype)).air }
     const { scenario, result } = run(plan, 'up-totes')
     const { left, right } = scenario.steps[0] as { left: number; right: number }
@@ -43,7 +42,7 @@ test.each(ARCHETYPES.map((a) => a.id).filter((a) => a !== 'height-valve' && a !=
 )
 
 test('a tank starts at what its supply can fill; boost of 207 kPa never shows a haul of 327', () => {
-  const start = job('estuary-flatbed')
+  const start = demoPlan('estuary-flatbed')
   const { air } = applyEdit(start, circuitPatches(start.air, 'engine-driven'))
   const plan = { ...start, air: replacePart('belt', 'boost')(air) }
   const { result } = run(plan, 'up-totes', (s) => {
@@ -56,7 +55,7 @@ test('a tank starts at what its supply can fill; boost of 207 kPa never shows a 
 })
 
 test('what a run finds of a tank, a tube or a valve is judged, not of springs alone', () => {
-  const start = job('estuary-flatbed')
+  const start = demoPlan('estuary-flatbed')
   const patches = circuitPatches(start.air, 'tank-wireless')
   const plan = structuredClone(applyEdit(start, patches))
   plan.air.scenarios.weld = {
@@ -77,7 +76,7 @@ test('what a run finds of a tank, a tube or a valve is judged, not of springs al
 test.each(['height-valve', 'electronic'] as const)(
   '%s comes to its height by itself, within its own dead band',
   (archetype) => {
-    const plan = job('estuary-flatbed')
+    const plan = demoPlan('estuary-flatbed')
     Object.assign(plan, { air: applyEdit(plan, circuitPatches(plan.air, archetype)).air })
     const { result } = run(plan, 'up-totes')
     const { levelAt } = runFacts(plan, createDeriver()(plan))
@@ -96,7 +95,7 @@ test('takes about as long as the quasi-static estimate says: between it and twic
     ['estuary-flatbed', 'totes'],
     ['estuary-flatbed', 'trailer'],
   ] as const) {
-    const plan = job(id)
+    const plan = demoPlan(id)
     const estimate = createDeriver()(plan).stages.air.result.times[haul]!
     const seconds = run(plan, `up-${haul}`).result.brought[0]!
     expect(seconds / estimate).toBeGreaterThan(0.95)
@@ -105,7 +104,7 @@ test('takes about as long as the quasi-static estimate says: between it and twic
 })
 
 test('5 to 10 psi from a small compressor takes of the order of 10 to 15 s (common practice; a third to double)', () => {
-  const plan = job('shell-runner')
+  const plan = demoPlan('shell-runner')
   const { result } = run(plan, 'up-regatta', (s) => {
     s.haul = null
     s.steps = [{ do: 'bring', left: 10 * PSI, right: 10 * PSI }]
@@ -115,14 +114,14 @@ test('5 to 10 psi from a small compressor takes of the order of 10 to 15 s (comm
 })
 
 test('teed springs end at one pressure, whatever the side load', () => {
-  const { result } = run(job('shell-runner'), 'up-camp')
+  const { result } = run(demoPlan('shell-runner'), 'up-camp')
   expect(Math.abs(last(result, 'spring-left') - last(result, 'spring-right'))).toBeLessThan(100)
 })
 
 test('a spring rises while it fills and sinks while it is let down', () => {
-  const up = all(run(job('estuary-flatbed'), 'up-totes').result, 'height-left')
+  const up = all(run(demoPlan('estuary-flatbed'), 'up-totes').result, 'height-left')
   expect(up.at(-1)!).toBeGreaterThan(up[0]! + 0.05)
-  const down = run(job('estuary-flatbed'), 'down-totes').result
+  const down = run(demoPlan('estuary-flatbed'), 'down-totes').result
   expect(all(down, 'height-left').at(-1)!).toBeLessThan(all(down, 'height-left')[0]!)
   expect(Math.abs(last(down, 'spring-left') - 34_470)).toBeLessThan(2 * PSI)
   // What is let out is let out by the block alone: the motor runs only to put back what was too much.
@@ -135,10 +134,10 @@ test('a spring rises while it fills and sinks while it is let down', () => {
 })
 
 test('a cold night takes the pressure down and the morning gives it back, less what weeps', () => {
-  const still = run(job('star-wagon'), 'night-show', (s) => {
+  const still = run(demoPlan('star-wagon'), 'night-show', (s) => {
     s.leak = 0
   }).result
-  const weeping = run(job('star-wagon'), 'night-show').result
+  const weeping = run(demoPlan('star-wagon'), 'night-show').result
   const p = all(still, 'spring-left')
   expect(Math.min(...p)).toBeLessThan(p[0]! * 0.97)
   expect(p.at(-1)! / p[0]!).toBeCloseTo(1, 3)
@@ -149,7 +148,7 @@ test('a cold night takes the pressure down and the morning gives it back, less w
 })
 
 test('the motor never draws more than its class does at the pressures seen, plus nothing when off', () => {
-  const { result } = run(job('estuary-flatbed'), 'up-totes')
+  const { result } = run(demoPlan('estuary-flatbed'), 'up-totes')
   const current = all(result, 'current')
   expect(Math.max(...current)).toBeLessThanOrEqual(20)
   expect(Math.max(...current)).toBeGreaterThan(10)
@@ -157,7 +156,7 @@ test('the motor never draws more than its class does at the pressures seen, plus
 })
 
 test('as CSV: what it came to, a heading with units, one column a heading', () => {
-  const { scenario, result } = run(job('shell-runner'), 'up-regatta')
+  const { scenario, result } = run(demoPlan('shell-runner'), 'up-regatta')
   const lines = runCsv(scenario, result).trim().split('\n')
   expect(lines[1]).toMatch(/^# \d+ s to \d+ kPa left/)
   const head = lines.find((l) => !l.startsWith('#'))!

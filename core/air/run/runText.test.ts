@@ -1,4 +1,4 @@
-import { demoJobs } from '../../demo/demoShop'
+import { demoPlan } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
 import { runPlan, scenariosOf } from '../../derive/runs'
 import { checkPlan, planSchema } from '../../document/schema'
@@ -9,7 +9,7 @@ import { faultsOf, newScenario, plannedScenarios } from './scenarios'
 import { faultWords } from './faults'
 import { runCsv, runSummary } from './runText'
 
-const plan = demoJobs().find((j) => j.id === 'festival-rig')!.plan
+const plan = demoPlan('festival-rig')
 const derived = createDeriver()(plan)
 const run = (s: Scenario) => runPlan(plan, derived, s)
 
@@ -71,7 +71,7 @@ describe('scenarios', () => {
         'teed',
       ]),
     )
-    const star = demoJobs().find((j) => j.id === 'star-wagon')!.plan
+    const star = demoPlan('star-wagon')
     expect(whats(star)).toEqual(new Set(['line-off', 'leak', 'teed']))
     for (const f of faultsOf(plan.air)) expect(faultWords(f.what)).not.toContain('{')
   })

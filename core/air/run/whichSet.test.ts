@@ -1,11 +1,11 @@
 import fc from 'fast-check'
-import { demoJobs } from '../../demo/demoShop'
+import { demoPlan } from '../../demo/demoShop'
 import { trySet } from '../../derive/runs'
 import { createDeriver } from '../../derive/derive'
 import { PARTS } from '../../catalog/partClasses'
 import { setLabel, setsToTry, unbeatenSets, volumeOfSet, withSet, type SetTried } from './whichSet'
 
-const plan = demoJobs().find((j) => j.id === 'hive-hauler')!.plan
+const plan = demoPlan('hive-hauler')
 
 describe('which set', () => {
   test('only sets that make sense: no compressor below the cut-out, no tank rated under it', () => {

@@ -1,4 +1,4 @@
-import { demoJobs } from '../../demo/demoShop'
+import { demoJobs, demoPlan } from '../../demo/demoShop'
 import { exampleTruck } from '../../catalog/trucks'
 import { layStage } from '../lay'
 import { lengthOf } from '../distances'
@@ -57,7 +57,7 @@ test('of every run of the demo its pieces add up to it, one after the other, and
 })
 
 test('within reach of a part: what is nearer, nearest first, each once, and not the part itself', () => {
-  const { plan } = demoJobs().find((j) => j.id === 'estuary-flatbed')!
+  const plan = demoPlan('estuary-flatbed')
   const { places } = layStage(plan.lay, plan.truck, plan.air, { compressor: null, spring: null }).result
   const all = solidsOf(plan.truck, plan.air, plan.lay.solids)
   const near = within('compressor', plan.air, places, all, 0.15, {})

@@ -3,7 +3,7 @@ import { endsAt } from '../../air/circuit/connections'
 import { wholeOperations } from '../../air/circuit/offered'
 import { takeOut } from '../../air/circuit/operations'
 import { ARCHETYPES, startingCircuit } from '../../air/circuit/startingCircuits'
-import { demoJobs } from '../../demo/demoShop'
+import { demoPlan } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
 import { answerPlan } from '../../derive/runs'
 import { wiringFor } from '../../derive/network'
@@ -90,7 +90,7 @@ test('whether the second waits is asked for until it is said, and its remedy say
 
 test('Air: twice the flow on the same pressures, half of the delay lost; a delay longer than the fill gains nothing', () => {
   const longest = (staging: number) => {
-    const { plan } = demoJobs().find(({ id }) => id === 'estuary-flatbed')!
+    const plan = demoPlan('estuary-flatbed')
     const pair = { ...plan, air: addSecondCompressor(plan.air), power: { ...plan.power, staging } }
     const { times } = derive(pair).stages.air.result
     return Math.max(...Object.values(times).map((seconds) => seconds ?? 0))
@@ -123,7 +123,7 @@ test('it meets the first one before the tank and the check valve, comes with its
 const startingHand = () => ({ ...newPlan('leaf-flatbed', 'x').air, ...startingCircuit('hand-two') })
 
 test('a run that draws what both were planned to draw is told nothing of: Power knows of both', () => {
-  const { plan } = demoJobs().find(({ id }) => id === 'estuary-flatbed')!
+  const plan = demoPlan('estuary-flatbed')
   const pair = { ...plan, air: addSecondCompressor(plan.air) }
   const over = (of: Plan) =>
     answerPlan(of, derive(of))

@@ -1,7 +1,9 @@
 import { startingCircuit } from '../../air/circuit/startingCircuits'
 import { PRACTICE } from '../../catalog/practice'
+import { demoPlan } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
 import { newPlan } from '../../derive/newPlan'
+import { applyEdit } from '../../document/edit'
 import type { Archetype, Plan, WireSaid } from '../../document/types'
 
 /** Each rule of the wiring on both sides of its limit, on whole plans: what is asked for is what is told. */
@@ -236,10 +238,8 @@ describe('relay, switches, taps and batteries', () => {
   })
 })
 
-test('the aluminium-bed job goes from Stop to clear by its remedies alone', async () => {
-  const { applyEdit } = await import('../../document/edit')
-  const { demoJobs } = await import('../../demo/demoShop')
-  let { plan } = demoJobs().find((j) => j.id === 'kiln-trailer')!
+test('the aluminium-bed job goes from Stop to clear by its remedies alone', () => {
+  let plan = demoPlan('kiln-trailer')
   expect(derive(plan).stages.power.state).toBe('stop')
   for (let step = 0; step < 10; step++) {
     const note = derive(plan).stages.power.notes.find((n) => n.rank !== 'know' && n.remedy)

@@ -1,0 +1,12 @@
+<script setup lang="ts">
+/** A table that scrolls sideways where it is too wide; on a phone each row is a card. What is said of it is its own. */
+defineOptions({ inheritAttrs: false })
+</script>
+
+<template>
+  <div class="relative overflow-x-auto mt-2">
+    <table v-cards class="w-full text-sm" v-bind="$attrs">
+      <slot />
+    </table>
+  </div>
+</template>

@@ -1,7 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import type { AirPlan, Point, Side, Truck } from '../document/types'
 import { distance } from './distances'
-import { nearestOf, standing } from './run/pieces'
+import { metBy, standing } from './run/pieces'
 import type { Solid } from './space/solid'
 
 /** How well the valve block is heard where the driver sits. */
@@ -66,11 +66,10 @@ export function radioOf(
   const id = Object.keys(air.components).find((part) => air.components[part]!.kind === 'block')
   const from = id && places[id]
   if (!from) return null
-  const steel = solids.filter(({ kind }) => kind !== 'hot')
+  const steel = solids.filter(({ kind }) => kind !== 'hot').map(standing)
   const heardAt = (there: Point): Signal => {
     const far = distance(from, there)
-    const met = steel.filter((solid) => nearestOf([from, there], [standing(solid)]) === 0)
-    const between = [...new Set(met.map(({ label }) => label))]
+    const between = [...new Set(metBy(from, there, steel).map(({ solid }) => solid.label))]
     const open = openLoss(Math.max(far, NEAREST), PRACTICE.radioFrequency.value)
     return { far, between, open, margin: radioMargin(far, between.length) }
   }

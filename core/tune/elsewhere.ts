@@ -83,7 +83,10 @@ export function elsewhereOf(
   }
 }
 
-/** Pressure to set so that a side reads no less (or no more) than a limit elsewhere, Pa; found by halving. */
+/**
+ * Pressure to set so that a side reads just a limit elsewhere, Pa: what a bag brought here from there at that limit would
+ * read.
+ */
 export function setFor(
   limit: number,
   need: HaulNeed,
@@ -92,11 +95,6 @@ export function setFor(
   later: Conditions,
   site: TuneSite,
 ): number {
-  let [low, high] = [0, 2 * limit + 200_000]
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2
-    if (sideLater(need, side, middle, at, later, site).reads < limit) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
+  const bag = { heightAt: need.heightAt[side], volumeAt: site.volumeAt }
+  return bagLater(bag, limit, later, at).pressure
 }

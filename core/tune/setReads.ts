@@ -1,5 +1,6 @@
 import { atmosphereAt } from '../quantity/atmosphere'
 import { REFERENCE_TEMPERATURE } from '../quantity/constants'
+import { findRoot } from '../quantity/root'
 
 /**
  * What a gauge reads of air that was shut in elsewhere, Pa gauge: a sealed, rigid volume, so that pressure goes with
@@ -22,6 +23,9 @@ export interface LoadedBag {
   heightAt: (pressure: number) => number
   volumeAt: (height: number) => number
 }
+
+/** A pressure is found to this share of it: nearer, heights found of their own say nothing. */
+const CLOSE = 1e-11
 
 /** Air in a bag that carries its corner at a gauge pressure, p·V/T, J/K. */
 const airIn = (bag: LoadedBag, pressure: number, { temperature, altitude }: Conditions) =>
@@ -75,13 +79,9 @@ export function bagLater(
   kept = 1,
 ): { pressure: number; height: number } {
   const wanted = airIn(bag, set, at) * kept
-  // More pressure is more height and more air: one root.
-  let [low, high] = [0, 2 * set + 200_000]
-  for (let i = 0; i < 80; i++) {
-    const middle = (low + high) / 2
-    if (airIn(bag, middle, later) < wanted) low = middle
-    else high = middle
-  }
-  const pressure = (low + high) / 2
+  const over = (pressure: number) => airIn(bag, pressure, later) - wanted
+  // More pressure is more height and more air: one root, or an end where the bag is empty or beyond all sense.
+  const most = 2 * set + 200_000
+  const pressure = over(0) >= 0 ? 0 : over(most) <= 0 ? most : findRoot(over, 0, most, CLOSE)
   return { pressure, height: bag.heightAt(pressure) }
 }

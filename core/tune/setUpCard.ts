@@ -1,3 +1,4 @@
+import type { LevelDone } from '../catalog/levelDone'
 import type { Preset } from '../document/types'
 
 /** How a control is set up, step by step: what to do, and what must be seen before going on. */
@@ -18,19 +19,7 @@ export type Confirm =
   | { what: 'refitted' | 'paired' | 'written' | 'kept-up' }
   | { what: 'stored'; memory: number }
   | { what: 'reached'; memories: number }
-  | { what: 'level'; done: readonly LevelStep[] }
-
-/** What is seen of something that levels by itself, once it is done. */
-export type LevelStep =
-  | 'silent'
-  | 'pushed-up'
-  | 'pushed-down'
-  | 'levelled'
-  | 'dumped'
-  | 'locked'
-  | 'seen-rising'
-  | 'taught'
-  | 'rested'
+  | { what: 'level'; done: readonly LevelDone[] }
 
 export type ControlKind = 'memories' | 'paddles' | 'hand' | 'lever' | 'controller'
 
@@ -62,7 +51,7 @@ const step = (
   confirm,
 })
 
-const levels = (...done: LevelStep[]): Confirm => ({ what: 'level', done })
+const levels = (...done: LevelDone[]): Confirm => ({ what: 'level', done })
 
 const CLEAR =
   'Nobody near the springs or under the truck: on some controls a pressure acts the moment it is pressed.'

@@ -68,6 +68,12 @@ export function inTheWay(
   return found?.solid ?? null
 }
 
+/** The solids that a straight piece touches or goes through. */
+export function metBy(a: Point, b: Point, solids: readonly Standing[]): Standing[] {
+  const [pieces, whole] = [boxesAround(a, b), boxAround(a, b)]
+  return solids.filter((one) => pieceToSolid(pieces, whole, one, BESIDE) === 0)
+}
+
 /** How far the middle of a run stays from the nearest of some solids, m; Infinity where there are none. */
 export const nearestOf = (points: readonly Point[], solids: readonly Standing[]): number =>
   points.slice(1).reduce((far, p, i) => {

@@ -1,3 +1,5 @@
+import { compressorOf } from '../air/parts/parts'
+import { goldenDifferences, goldenFigures, goldenNote } from '../../tests/golden'
 import { FaultBench, readingsThatStand, seenVerdict } from '../derive/diagnosis'
 import { createDeriver } from '../derive/derive'
 import { newPlan } from '../derive/newPlan'
@@ -8,8 +10,9 @@ import { demoJobs, demoPlan } from './demoShop'
 /** The demo shows what a real shop has, and no Stop that it did not mean. */
 const shop = Object.fromEntries(
   demoJobs().map(({ id, plan }) => {
-    const answers = answerPlan(plan, createDeriver()(plan))
-    return [id, createDeriver()(plan, answers)]
+    const derive = createDeriver()
+    const answers = answerPlan(plan, derive(plan))
+    return [id, { plan, answers, ...derive(plan, answers) }]
   }),
 )
 const stops = (id: string) => shop[id]!.notes.filter((n) => n.rank === 'stop').map((n) => n.rule)
@@ -67,5 +70,37 @@ test('what was read of the jobs handed over is of their functions as they are pr
     for (const sight of expected.flatMap(({ sights }) => sights))
       if (sight.id in seen)
         expect([sight.id, seenVerdict(sight, seen[sight.id]!)]).toEqual([sight.id, 'as expected'])
+  }
+})
+
+test('every answer to every demo job says why, is finite and is the golden one; charge, heat and rest agree with one another', () => {
+  for (const [jobId, { plan: p, answers }] of Object.entries(shop)) {
+    const { figures: all, notes } = answers
+    expect(goldenDifferences(jobId, 'answers', goldenFigures(all))).toEqual([])
+    expect(goldenDifferences(jobId, 'answerNotes', notes.map(goldenNote))).toEqual([])
+    for (const [id, f] of Object.entries(all)) {
+      expect({ id, finite: f.value === null || Number.isFinite(f.value) }).toEqual({ id, finite: true })
+      const why = f.formula !== '' && f.source !== '' && f.inputs.length > 0
+      expect({ id, why }).toEqual({ id, why: true })
+    }
+    for (const haul of Object.keys(p.hauls)) {
+      const of = (what: string) => all[`${haul}.${what}`]
+      const [charge, amps, hottest, rest] = [of('charge'), of('amps'), of('hottest'), of('rest')]
+      if (!charge || !amps) continue
+      // Never more than the largest current all along, and not a tenth of it: a motor near stall draws some times its idle current.
+      const on = charge.inputs.find((i) => i.label.endsWith(' ran'))!.value as number
+      expect(charge.value!).toBeLessThanOrEqual(amps.value! * on * (1 + 1e-9))
+      expect(charge.value!).toBeGreaterThan(amps.value! * on * 0.1)
+      if (!hottest || !rest) continue
+      // Newton's cooling (textbook): rest long enough brings the rise down to a fifth of the room to the cut-out, 20 °C about it.
+      const { thermal } = compressorOf(
+        p.air,
+        Object.keys(p.air.components).find((c) => p.air.components[c]!.kind === 'compressor')!,
+      )!
+      const left = (hottest.value! - 293.15) * Math.exp(-rest.value! / thermal.constant)
+      const fifth = (thermal.cutOut - 293.15) * 0.2
+      if (rest.value! > 0) expect(left).toBeCloseTo(fifth, 6)
+      else expect(left).toBeLessThanOrEqual(fifth)
+    }
   }
 })

@@ -3,12 +3,13 @@ import { runScenario } from '../air/run/run'
 import { demoPlan } from '../demo/demoShop'
 import { NoBalanceError } from '../load/body'
 import { createDeriver } from './derive'
-import { answerPlan, runFacts, runFailure, runPlan, scenariosOf } from './runs'
+import { answerPlan, runFacts, runFailure, scenariosOf } from './runs'
 import { samplesFor } from './sample'
 
-/** A switch that opens a pascal above where it closes, on a tank: it works for ever. */
+/** A switch that opens a pascal above where it closes, on a tank: it works for ever. One haul is enough to see it. */
 function chattering() {
   const plan = demoPlan('festival-rig')
+  plan.hauls = { towers: plan.hauls.towers! }
   for (const c of Object.values(plan.air.components))
     if (c.kind === 'pressureSwitch') c.sheet = { cutIn: 600_000, cutOut: 600_001 }
   return { plan, derived: createDeriver()(plan) }
@@ -30,7 +31,7 @@ test('runs that would not end are given up, named and counted; the others still 
   expect(figures['towers.run']).toBeUndefined()
 })
 
-test('one run by itself is given up too, and what it throws is told by its reason', () => {
+test('what one run by itself throws is told by its reason', () => {
   const { plan, derived } = chattering()
   const first = scenariosOf(plan, derived).find((s) => s.id === 'first-fill')!
   const thrown = (run: () => void): unknown => {
@@ -40,7 +41,6 @@ test('one run by itself is given up too, and what it throws is told by its reaso
       return error
     }
   }
-  expect(runFailure(thrown(() => runPlan(plan, derived, first)))).toBe('work')
   // A truck that finds no balance under what is put on it in the run.
   const facts = runFacts(plan, derived)
   const springs: typeof facts.springs = (haul) => {

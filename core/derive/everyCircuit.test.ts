@@ -1,22 +1,67 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 import { TRUCK_KINDS } from '../catalog/trucks'
-import type { Archetype, Plan, TruckKind } from '../document/types'
+import { blockedBy } from '../build/order'
+import type { Archetype, BuildPlan, Plan } from '../document/types'
 import { createDeriver } from './derive'
 import { newPlan } from './newPlan'
+import type { Derived } from './types'
+import { faultsOf } from '../../tests/faultsOf'
 
 const FILE = 'docs/layouts.md'
 
-const planOf = (kind: TruckKind, archetype: Archetype): Plan => {
-  const plan = newPlan(kind, 'x')
-  const block = ARCHETYPES.find((a) => a.id === archetype)!.block ?? plan.air.blockClass
-  Object.assign(plan.air, { archetype, ...startingCircuit(archetype), blockClass: block })
-  return plan
+/** A new job of a kind with a circuit put on it. */
+function planOf(base: Plan, archetype: Archetype): Plan {
+  const { block } = ARCHETYPES.find((a) => a.id === archetype)!
+  const blockClass = block ?? base.air.blockClass
+  return { ...base, air: { ...base.air, archetype, ...startingCircuit(archetype), blockClass } }
 }
 
+/** Every circuit on every kind of truck, derived once for all that is looked at in it. */
+const every = TRUCK_KINDS.map(({ id }) => {
+  const [base, derive] = [newPlan(id, 'x'), createDeriver()]
+  return ARCHETYPES.map((a) => ({ way: `${a.id} on ${id}`, derived: derive(planOf(base, a.id)) }))
+})
+const all = every.flat()
+
+test('figures are finite, each with a formula and a source, and so are notes', () => {
+  for (const { way, derived } of all) expect([way, faultsOf(derived)]).toEqual([way, []])
+})
+
+test('the list of the build is in an order that its own rules allow, each step once, none waiting for what comes later', () => {
+  for (const { way, derived } of all) {
+    const { steps } = derived.stages.build.result
+    expect([way, new Set(steps.map((s) => s.id)).size]).toEqual([way, steps.length])
+    const done: BuildPlan['ticks'] = {}
+    for (const step of steps) {
+      for (const before of Object.keys(step.after))
+        expect([way, step.id, before, steps.some((s) => s.id === before)]).toEqual([
+          way,
+          step.id,
+          before,
+          true,
+        ])
+      expect([way, step.id, blockedBy(step, steps, { ticks: done, struck: {} })]).toEqual([
+        way,
+        step.id,
+        null,
+      ])
+      done[step.id] = { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '' }
+    }
+  }
+})
+
+test('every figure a step of the build names is there', () => {
+  for (const { way, derived } of all)
+    for (const step of derived.stages.build.result.steps) {
+      const named = [...step.detail.matchAll(/\{(\w+)\}/g)].map(([, name]) => name)
+      expect([way, step.id, named.filter((name) => !(name! in step.values))]).toEqual([way, step.id, []])
+    }
+})
+
 /** One circuit on one truck as it is proposed: metres of tube, holes, and what Lay says of it. */
-function layoutOf(kind: TruckKind, archetype: Archetype) {
-  const { figures, result, notes } = createDeriver()(planOf(kind, archetype)).stages.lay
+function layoutOf({ stages }: Derived) {
+  const { figures, result, notes } = stages.lay
   const told = notes.filter((n) => n.rank !== 'know').map((n) => `${n.rank} ${n.rule} of ${n.subject}`)
   const holes = result.routes.reduce((sum, r) => sum + r.grommets, 0)
   return {
@@ -26,9 +71,9 @@ function layoutOf(kind: TruckKind, archetype: Archetype) {
   }
 }
 
-const rows = ARCHETYPES.map(({ id, label }) => ({
+const rows = ARCHETYPES.map(({ label }, i) => ({
   label,
-  cells: TRUCK_KINDS.map((kind) => layoutOf(kind.id, id)),
+  cells: every.map((kind) => layoutOf(kind[i]!.derived)),
 }))
 
 /** What a new truck's spring beside the exhaust asks for: a shield, which is the installer's to decide. */

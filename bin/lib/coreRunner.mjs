@@ -14,8 +14,8 @@ export default class CoreRunner {
       numWorkers: serial ? 1 : maxWorkers,
       maxRetries: 0,
     })
-    for (const stream of ['stdout', 'stderr'])
-      worker[`get${stream === 'stdout' ? 'Stdout' : 'Stderr'}`]()?.pipe(process[stream])
+    worker.getStdout().pipe(process.stdout)
+    worker.getStderr().pipe(process.stderr)
     const runOne = async (test) => {
       if (watcher.isInterrupted()) return
       const { rootDir, displayName, slowTestThreshold, testMatch } = test.context.config

@@ -160,6 +160,8 @@ test('a height valve is set up on its stand-in: its arm by hand, a load levelled
   await stand(page).getByLabel('Key', { exact: true }).selectOption('running')
   await stand(page).getByLabel('Time goes').selectOption('20')
   await expect(steps(page)).toHaveCount(1, IN_THEIR_TIME)
+  // A hand is no longer on it than it is here: filled far over its height it would have nothing to level.
+  await stand(page).getByLabel('Time goes').selectOption('1')
   await press('Height-control valve, its arm: up')
   await expect(stand(page).getByText('A hand holds its arm up.')).toBeVisible()
   await expect(stand(page).getByText('The height valve fills')).toBeVisible()
@@ -167,6 +169,7 @@ test('a height valve is set up on its stand-in: its arm by hand, a load levelled
   await expect(stand(page).getByText('A hand holds its arm down.')).toBeVisible()
   await press('Height-control valve, its arm: let go')
   await expect(steps(page)).toHaveCount(2, IN_THEIR_TIME)
+  await stand(page).getByLabel('Time goes').selectOption('20')
   await stand(page).getByLabel('On the truck').selectOption('Tank full')
   await expect(steps(page)).toHaveCount(3, IN_THEIR_TIME)
   await press('Dump valve: down')

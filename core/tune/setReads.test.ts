@@ -19,8 +19,9 @@ test('over a pass the gauge reads more by what the air around it lacks: 83.5 kPa
   )
 })
 
+const bag = { heightAt: (p: number) => 0.1 + p / 4e6, volumeAt: (h: number) => 0.02 * h }
+
 test('a bag under its load hardly moves its gauge and sinks: its air keeps p·V/T', () => {
-  const bag = { heightAt: (p: number) => 0.1 + p / 4e6, volumeAt: (h: number) => 0.02 * h }
   const later = bagLater(bag, 400_000, at(303.15), at(268.15))
   const air = (p: number, t: number) => ((p + 101_325) * bag.volumeAt(bag.heightAt(p))) / t
   expect(air(later.pressure, 268.15)).toBeCloseTo(air(400_000, 303.15), 6)
@@ -126,4 +127,13 @@ describe('a bag that loses what still counts as tight', () => {
     expect(after.pressure).toBeGreaterThan(110_000)
     expect(after.height).toBeLessThan(bag.heightAt(120_000))
   })
+})
+
+test('what to set is what a bag brought back from there would read; emptied it reads nothing, never less', () => {
+  const [shop, cold] = [at(293.15), at(268.15)]
+  for (const limit of [40_000, 200_000, 600_000]) {
+    const set = bagLater(bag, limit, cold, shop).pressure
+    expect(bagLater(bag, set, shop, cold).pressure / limit).toBeCloseTo(1, 9)
+  }
+  expect(bagLater(bag, 100_000, shop, shop, 0).pressure).toBe(0)
 })

@@ -1,21 +1,18 @@
 import { defineConfig } from '@playwright/test'
 import { chromiumLaunch } from './bin/lib/chromium.mjs'
+import { stand, stands } from './tests/e2e/stand'
 
-const half = process.env.NP_RESULTS ?? '0'
-
-/** The real interface on a production build, in Debian's Chromium. bin/test starts the server and names its address. */
+/** The real interface on a production build, in Debian's Chromium, each worker on a stand of its own. */
 export default defineConfig({
   testDir: './tests/e2e',
   // Only to end what hangs: a machine at a fifth of the usual speed is waited for.
   timeout: 900_000,
   expect: { timeout: 60_000 },
-  workers: 1,
+  workers: stands.length,
   fullyParallel: false,
-  // bin/test runs two halves at once, each with results of its own.
-  outputDir: `test-results/${half}`,
-  reporter: [['list'], ['json', { outputFile: `.build/e2e-${half}.json` }]],
+  reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],
   use: {
-    baseURL: process.env.NP_ADDRESS ?? 'http://127.0.0.1:3000',
+    baseURL: stand.address,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     acceptDownloads: true,

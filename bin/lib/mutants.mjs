@@ -63,6 +63,7 @@ const testsOf = (room) => [
   'core/demo/golden.test.ts',
   ...(FOLDERS[room] ?? [`core/${room}`]).flatMap(testsIn),
   'core/calculators/calculators.test.ts',
+  'core/demo/fieldChanges.test.ts',
   ...(quick ? [] : ['core/derive/remedies.test.ts', 'core/derive/limits.test.ts']),
 ]
 

@@ -6,6 +6,9 @@ import * as schema from './schema'
 /** The database or a transaction of it. */
 export type Database = PgDatabase<NodePgQueryResultHKT, typeof schema>
 
+/** How long a database that is there, and slow, is waited for, ms; one that is away refuses at once. */
+const PATIENCE = 30_000
+
 /**
  * A pool that survives the database going away and coming back: idle clients that break are dropped, and the next query
  * connects anew.
@@ -14,9 +17,9 @@ export function connect(url: string) {
   const pool = new pg.Pool({
     connectionString: url,
     max: 8,
-    connectionTimeoutMillis: 10_000,
+    connectionTimeoutMillis: PATIENCE,
     idleTimeoutMillis: 30_000,
-    query_timeout: 10_000,
+    query_timeout: PATIENCE,
   })
   pool.on('error', () => {})
   pool.on('connect', (client) => client.on('error', () => {}))

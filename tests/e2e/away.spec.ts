@@ -1,8 +1,9 @@
 import { execFileSync } from 'node:child_process'
+import { stand } from './stand'
 import { expect, fill, open, saved, test } from './support'
 
 const cluster = (command: string) =>
-  execFileSync(process.execPath, ['tests/support/cluster.mjs', command, process.env.NP_CLUSTER_NAME!], {
+  execFileSync(process.execPath, ['tests/support/cluster.mjs', command, stand.cluster!], {
     encoding: 'utf8',
   })
 
@@ -10,7 +11,7 @@ test('the database goes away: the user is told, what was typed is kept even over
   page,
   quiet,
 }) => {
-  test.skip(!process.env.NP_CLUSTER_NAME, 'needs the cluster that bin/test starts')
+  test.skip(!stand.cluster, 'needs the cluster that bin/test starts')
   quiet.patterns.push(/503/)
   await open(page, '/jobs/ridge-tender/load')
   cluster('stop')

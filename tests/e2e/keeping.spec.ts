@@ -1,5 +1,6 @@
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import { stand } from './stand'
 import { drawer, expect, fill, go, newJob, open, saved, test } from './support'
 
 /** What an installer types under a truck is there in the end, whatever happens on the way. */
@@ -184,7 +185,7 @@ test('a page of another site reads nothing, changes nothing and shows nothing of
   quiet,
 }) => {
   quiet.patterns.push(/CORS|net::ERR|403|frame|Refused|Framing/i)
-  const ours = process.env.NP_ADDRESS ?? 'http://127.0.0.1:3000'
+  const ours = stand.address
   const foreign = createServer((_, response) => {
     response.setHeader('content-type', 'text/html')
     response.end(`<iframe id="frame" name="frame" src="${ours}/"></iframe>

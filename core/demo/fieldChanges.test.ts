@@ -1,0 +1,134 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import { createDeriver } from '../derive/derive'
+import type { Derived } from '../derive/types'
+import type { Plan } from '../document/types'
+import { STAGES, type Figure, type Note } from '../quantity/figure'
+import { fieldChanges, fieldsOf, withField, type FieldChange } from '../../tests/fieldChanges'
+import { demoJobs } from './demoShop'
+
+/**
+ * What each field of a plan moves, kept in `fixtures/changes.json` so that no figure, limit, note or remedy changes
+ * unseen on the ways that no demo job takes. `npm run golden` writes it anew; the difference is read and committed on
+ * purpose.
+ */
+const FILE = 'tests/fixtures/changes.json'
+const WRITING = process.env.GOLDEN === 'write'
+const jobs = demoJobs()
+
+interface Kept {
+  /** By job, each change that moves something, with all it moves. */
+  moves: Record<string, (FieldChange & { moves: string[] })[]>
+  /** Fields that move nothing on any demo job, whatever they are set to. */
+  still: string[]
+}
+
+/** Places that a change is looked for at before it is said to move nothing. */
+const MOST_PLACES = 24
+
+/** Less than any length, mass or pressure that is told; so that the last bits of a 0 do not count. */
+const SMALL = 1e-6
+
+/** The truck as it was when a later stage last needed it anew: of what they do not use, it is of any plan before. */
+const KEPT_BACK = 'facts'
+
+/** Five digits: more than is shown, and fewer than the last bits of another machine. */
+const digits = (value: number | null | undefined) =>
+  typeof value === 'number' ? String(Number(value.toPrecision(5))) : '–'
+
+/** A figure in one line: its value, its limits, its range, what went into it. */
+const figureLine = ({ value, min, max, range, inputs }: Figure) =>
+  [
+    digits(value),
+    ...(min === undefined && max === undefined ? [] : [`in ${digits(min)}…${digits(max)}`]),
+    ...(range ? [`from ${digits(range.low)} to ${digits(range.high)}`] : []),
+    `of ${inputs.map((i) => (typeof i.value === 'string' ? i.value : digits(i.value))).join('; ')}`,
+  ].join(' ')
+
+const noteLine = ({ title, text, value, limit, remedy }: Note) =>
+  [
+    `${title}. ${text}`,
+    `${digits(value)} against ${digits(limit)}`,
+    ...(remedy ? [`${remedy.label}: ${remedy.patches.map((p) => p.path.join('.')).join(', ')}`] : []),
+  ].join(' | ')
+
+/**
+ * What a result holds that no figure tells (places, runs, steps, poses): how many numbers, the sum of the logarithms of
+ * their sizes, how many are less than 0, and how long its texts are.
+ */
+function sizeOf(result: unknown): string {
+  const of = { numbers: 0, size: 0, negative: 0, yes: 0, text: 0 }
+  const add = (value: unknown): void => {
+    if (typeof value === 'number' && Number.isFinite(value)) {
+      of.numbers++
+      of.size += Math.log(Math.abs(value) + SMALL)
+      if (value < -SMALL) of.negative++
+    } else if (typeof value === 'string') of.text += value.length
+    else if (value === true) of.yes++
+    else if (value && typeof value === 'object')
+      for (const [key, inner] of Object.entries(value)) if (key !== KEPT_BACK) add(inner)
+  }
+  add(result)
+  return `${of.numbers} numbers of ${of.size.toFixed(2)}, ${of.negative} negative, ${of.yes} yes, ${of.text} letters`
+}
+
+/** Everything said of a plan, a line each, by what it is about. */
+function linesOf({ stages, notes }: Derived): Map<string, string> {
+  const lines = new Map<string, string>()
+  for (const stage of STAGES) {
+    const { figures, state, headline, result } = stages[stage]
+    lines.set(stage, `${state} ${JSON.stringify(headline)}, ${sizeOf(result)}`)
+    for (const [id, figure] of Object.entries(figures)) lines.set(`${stage}.${id}`, figureLine(figure))
+  }
+  for (const note of notes)
+    lines.set(`${note.rank} ${note.stage}.${note.rule} of ${note.subject}`, noteLine(note))
+  return lines
+}
+
+/** What is said otherwise than before: the new line, or that there is none now. */
+function moved(before: Map<string, string>, after: Map<string, string>): string[] {
+  const gone = [...before.keys()].filter((key) => !after.has(key)).map((key) => `${key} gone`)
+  const other = [...after].filter(([key, line]) => before.get(key) !== line)
+  return [...gone, ...other.map(([key, line]) => `${key}: ${line}`)].sort()
+}
+
+/** Says of changes of one job what each moves. */
+function moverOf(plan: Plan): (change: FieldChange) => string[] {
+  const derive = createDeriver()
+  const before = linesOf(derive(plan))
+  return (change) => moved(before, linesOf(derive(withField(plan, change))))
+}
+
+/** Looks for each change, place after place, until it moves something. */
+function writtenAnew(): Kept {
+  const movers = new Map(jobs.map(({ id, plan }) => [id, moverOf(plan)]))
+  const found: Kept = { moves: Object.fromEntries(jobs.map(({ id }) => [id, []])), still: [] }
+  const moving = new Set<string>()
+  let turn = 0
+  for (const places of fieldChanges(jobs)) {
+    // In turn, so that every job has its share.
+    const from = turn++ % places.length
+    for (const { id, ...change } of [...places.slice(from), ...places.slice(0, from)].slice(0, MOST_PLACES)) {
+      const moves = movers.get(id)!(change)
+      if (moves.length === 0) continue
+      found.moves[id]!.push({ ...change, moves })
+      moving.add(change.field)
+      break
+    }
+  }
+  found.still = fieldsOf(jobs).filter((field) => !moving.has(field))
+  return found
+}
+
+if (WRITING) writeFileSync(FILE, `${JSON.stringify(writtenAnew(), null, 1)}\n`)
+const { moves: kept, still } = JSON.parse(readFileSync(FILE, 'utf8')) as Kept
+
+test.each(jobs)('$id: what each field moves', ({ id, plan }) => {
+  const movesOf = moverOf(plan)
+  for (const { moves, ...change } of kept[id]!)
+    expect({ ...change, moves: movesOf(change) }).toEqual({ ...change, moves })
+})
+
+test('every field of the demo jobs is tried', () => {
+  const tried = new Set(Object.values(kept).flatMap((changes) => changes.map((c) => c.field)))
+  expect(fieldsOf(jobs).filter((field) => !tried.has(field))).toEqual(still)
+})

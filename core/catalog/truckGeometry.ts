@@ -59,7 +59,7 @@ export const railBottom = ({ frame }: Pick<Truck, 'frame'>): number =>
   frame.top + frame.kickUp - railDepth({ frame })
 
 /** Inside face of the rear tyre from the centre line: dual tyres stand half a tyre further in. */
-export const tyreInside = ({ rearTrack, tyre }: Truck): number =>
+export const tyreInside = ({ rearTrack, tyre }: Pick<Truck, 'rearTrack' | 'tyre'>): number =>
   rearTrack / 2 - tyre.width * (tyre.dual ? 1.05 : 0.5)
 
 /** Height of the roof: of the cab, or of the bed's sides where they are higher. Drawn so, not measured. */
@@ -72,8 +72,14 @@ export function itemStandsAt(item: Pick<LoadItem, 'on'>, truck: Truck): number {
   return item.on === 'seat' ? truck.frame.top + 0.15 : roofHeight(truck)
 }
 
+/** How far ahead of the rear axle the coupling stands, m; a ball behind it is less than nothing. */
+export const couplingAhead = (
+  { coupling }: Pick<Haul, 'coupling'>,
+  { bedHitch, axleToBall }: Pick<Truck, 'bedHitch' | 'axleToBall'>,
+): number => (coupling === 'bed' ? (bedHitch ?? 0) : -axleToBall)
+
 /** Where the coupling stands: ahead of the rear axle, and above the ground. */
-export const couplingPlace = (haul: Pick<Haul, 'coupling'>, truck: Truck): { x: number; z: number } =>
-  haul.coupling === 'bed'
-    ? { x: truck.bedHitch ?? 0, z: truck.bed.floor + 0.06 }
-    : { x: -truck.axleToBall, z: truck.ballHeight }
+export const couplingPlace = (haul: Pick<Haul, 'coupling'>, truck: Truck): { x: number; z: number } => ({
+  x: couplingAhead(haul, truck),
+  z: haul.coupling === 'bed' ? truck.bed.floor + 0.06 : truck.ballHeight,
+})

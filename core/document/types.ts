@@ -300,6 +300,23 @@ export interface Truck {
   fuelTank: { centre: Point; length: number; width: number; height: number }
 }
 
+/** What loads, levelling and the road trial use of a truck. They are handed nothing else of it, and stay while it stays. */
+export const LOADED_PARTS = [
+  'wheelbase',
+  'frontTrack',
+  'rearTrack',
+  'axleToBall',
+  'bedHitch',
+  'bed',
+  'tyre',
+  'unladen',
+  'ratings',
+  'suspension',
+  'seatGap',
+  'heights',
+] as const satisfies readonly (keyof Truck)[]
+export type LoadedTruck = Pick<Truck, (typeof LOADED_PARTS)[number]>
+
 /** Liquid in an item: its size is the tank's inside, `fill` the level, 0–1. */
 export interface Liquid {
   density: number

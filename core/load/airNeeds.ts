@@ -1,6 +1,6 @@
 import { springVolume } from '../catalog/springVolume'
 import type { SpringClass } from '../catalog/springs'
-import type { Truck } from '../document/types'
+import type { LoadedTruck } from '../document/types'
 import { balanceBody, bodyLoad, squatAt } from './body'
 import { rearSteel, steelForce } from './steel'
 import type { BodyLoad, HaulResult, LevelSpring, LoadResult } from './types'
@@ -17,7 +17,7 @@ export interface HaulNeed {
 }
 
 /** What each haul needs of the air, by haul id; nothing without a spring. */
-export function airNeeds(truck: Truck, load: LoadResult): Record<string, HaulNeed> {
+export function airNeeds(truck: LoadedTruck, load: LoadResult): Record<string, HaulNeed> {
   const { spring, hauls } = load
   if (!spring) return {}
   return Object.fromEntries(
@@ -38,7 +38,7 @@ export function airNeeds(truck: Truck, load: LoadResult): Record<string, HaulNee
 }
 
 /** Height of a spring against pressure on its own corner, at the force that corner carries in this haul. */
-function cornerHeight(truck: Truck, spring: LevelSpring, haul: HaulResult, side: 'left' | 'right') {
+function cornerHeight(truck: LoadedTruck, spring: LevelSpring, haul: HaulResult, side: 'left' | 'right') {
   const { motionRatio } = truck.suspension
   const steel = rearSteel(truck)
   const increase = haul[side].springForce * motionRatio + steelForce(steel, haul.target)[0]
@@ -61,7 +61,7 @@ export type SpringPair = [
  * @param load what stands on the suspension; null for the empty truck.
  */
 export function springsUnder(
-  truck: Truck,
+  truck: LoadedTruck,
   spring: LevelSpring,
   fitted: Pick<SpringClass, 'designHeight' | 'volume'>,
   load: BodyLoad | null,

@@ -1,5 +1,5 @@
 import { GRAVITY } from '../quantity/constants'
-import type { Truck } from '../document/types'
+import type { LoadedTruck } from '../document/types'
 import { findRootOfRising } from '../quantity/root'
 import type { LevelSpring, BodyLoad, Attitude, Steel } from './types'
 import { rearSteel, frontSteel, steelForce } from './steel'
@@ -22,7 +22,7 @@ export class NoBalanceError extends Error {
  * @throws {NoBalanceError} when the balance is not met within 0.1 N and 0.1 N·m.
  */
 export function balanceBody(
-  truck: Truck,
+  truck: LoadedTruck,
   load: BodyLoad,
   spring: LevelSpring | null,
   air: { left: number; right: number } | null,

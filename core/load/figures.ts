@@ -1,6 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
-import { couplingPlace } from '../catalog/truckGeometry'
-import type { Corners, Haul, Truck } from '../document/types'
+import { couplingAhead } from '../catalog/truckGeometry'
+import type { Corners, Haul, LoadedTruck } from '../document/types'
 import { input, type Figure, type FigureInput } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
 import { itemMass } from './masses'
@@ -15,7 +15,7 @@ export interface HaulFigureInput {
   id: string
   haul: Haul
   r: HaulResult
-  truck: Truck
+  truck: LoadedTruck
   spring: LevelSpring | null
   uncertainty: Uncertainty | null
 }
@@ -55,7 +55,7 @@ const massAt = (label: string, mass: number, x: number) => [
 ]
 
 function sharedInputs({ haul, r, truck }: HaulFigureInput): Shared {
-  const { x } = couplingPlace(haul, truck)
+  const x = couplingAhead(haul, truck)
   const ball = massAt(hitchLabel(haul), r.towed.ball, x)
   const bars = r.bars.moment > 0 ? [input('Moment of both spring bars', r.bars.moment, 'torque')] : []
   const items = Object.values(haul.items).flatMap((i) => massAt(i.label || 'Item', itemMass(i), i.x))

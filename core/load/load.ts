@@ -1,5 +1,5 @@
 import type { SpringClass } from '../catalog/springs'
-import { ordered, type Haul, type Truck } from '../document/types'
+import { ordered, type Haul, type LoadedTruck } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { NoBalanceError, balanceBody, bodyLoad } from './body'
@@ -151,7 +151,11 @@ function ridesOf(
 }
 
 /** How the empty truck stands with a haul's pressures left in; null where it finds no balance within its dampers. */
-function emptyAt(truck: Truck, spring: LevelSpring, air: { left: number; right: number }): Attitude | null {
+function emptyAt(
+  truck: LoadedTruck,
+  spring: LevelSpring,
+  air: { left: number; right: number },
+): Attitude | null {
   try {
     return balanceBody(truck, bodyLoad(0, 0, 0), spring, air)
   } catch (error) {
@@ -161,7 +165,7 @@ function emptyAt(truck: Truck, spring: LevelSpring, air: { left: number; right: 
 }
 
 /** The body's lean under a haul, rad, left down positive: one pressure in both springs, or a line each. */
-function lean(haul: Haul, truck: Truck, r: HaulResult, spring: LevelSpring, teed: boolean): number {
+function lean(haul: Haul, truck: LoadedTruck, r: HaulResult, spring: LevelSpring, teed: boolean): number {
   const onSteel = () => balanceBody(truck, r.body, null, null)
   const { left, right } = pressuresForTarget(haul, truck, r.body, spring, teed, onSteel)
   return balanceBody(truck, r.body, spring, { left: left.pressure, right: right.pressure }).roll
@@ -174,7 +178,7 @@ function once<T>(compute: () => T): () => T {
 }
 
 /** The card of a haul; none where some part of it has no balance, since a card with a gap would be trusted across it. */
-function cardOf(haul: Haul, truck: Truck, spring: LevelSpring, teed: boolean): CardRow[] {
+function cardOf(haul: Haul, truck: LoadedTruck, spring: LevelSpring, teed: boolean): CardRow[] {
   try {
     return pressureCard(haul, truck.ratings.rearAxle, (part) => haulPressures(part, truck, spring, teed))
   } catch (error) {

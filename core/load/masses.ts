@@ -1,5 +1,5 @@
-import { couplingPlace } from '../catalog/truckGeometry'
-import type { Haul, LoadItem, Truck } from '../document/types'
+import { couplingAhead } from '../catalog/truckGeometry'
+import type { Haul, LoadItem, LoadedTruck } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import type { PlacedMass } from './statics'
 import { tongueLoad } from './trailer'
@@ -34,10 +34,10 @@ export function towedLoad(haul: Haul): TowedLoad {
 }
 
 /** Masses of a haul as points: its items and the load at the coupling. */
-export function massesOf(haul: Haul, truck: Truck): PlacedMass[] {
+export function massesOf(haul: Haul, truck: LoadedTruck): PlacedMass[] {
   const items = Object.values(haul.items).map((item) => ({ mass: itemMass(item), x: item.x, y: item.y }))
   const { ball } = towedLoad(haul)
-  return ball === 0 ? items : [...items, { mass: ball, x: couplingPlace(haul, truck).x, y: 0 }]
+  return ball === 0 ? items : [...items, { mass: ball, x: couplingAhead(haul, truck), y: 0 }]
 }
 
 /**
@@ -45,7 +45,7 @@ export function massesOf(haul: Haul, truck: Truck): PlacedMass[] {
  * M the moment of both bars about the ball, b the ball behind the rear axle, Lt from ball to trailer axle.
  * Source: both free bodies balanced. Nothing on a bed hitch, or with no trailer behind.
  */
-export function barShift(haul: Haul, truck: Truck): BarShift {
+export function barShift(haul: Haul, truck: LoadedTruck): BarShift {
   const moment =
     haul.bars && haul.coupling === 'ball' && towedLoad(haul).whole > 0
       ? 2 * haul.bars.force * haul.bars.length

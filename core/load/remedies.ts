@@ -1,6 +1,6 @@
 import type { SpringClass } from '../catalog/springs'
-import { couplingPlace, seatedHeight } from '../catalog/truckGeometry'
-import type { Haul, Truck } from '../document/types'
+import { couplingAhead, seatedHeight } from '../catalog/truckGeometry'
+import type { Haul, LoadedTruck } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import type { Remedy } from '../quantity/figure'
 import { interpolate, tableRange } from '../quantity/interpolate'
@@ -28,7 +28,7 @@ export function moveItems(r: HaulResult, haul: Haul, by: number): Remedy {
 }
 
 /** Mass of all items, kg, and how far they can move forward on the bed together, m; no room where there are none. */
-export function roomForward(haul: Haul, truck: Truck): { mass: number; room: number } {
+export function roomForward(haul: Haul, truck: LoadedTruck): { mass: number; room: number } {
   const items = Object.values(haul.items)
   return {
     mass: items.reduce((sum, i) => sum + itemMass(i), 0),
@@ -37,7 +37,12 @@ export function roomForward(haul: Haul, truck: Truck): { mass: number; room: num
 }
 
 /** Forward move, in steps of 50 mm, that takes `excess` kg off the rear axle, where the bed has the room and the front axle the rating. */
-export function moveForward(r: HaulResult, haul: Haul, truck: Truck, excess: number): Remedy | undefined {
+export function moveForward(
+  r: HaulResult,
+  haul: Haul,
+  truck: LoadedTruck,
+  excess: number,
+): Remedy | undefined {
   const { mass, room } = roomForward(haul, truck)
   if (mass <= 0) return undefined
   const by = Math.ceil(((excess * truck.wheelbase) / mass) * 20) / 20
@@ -46,14 +51,24 @@ export function moveForward(r: HaulResult, haul: Haul, truck: Truck, excess: num
 }
 
 /** Load off the ball that brings `excess` kg off the rear axle: m·(1 + b/L), b the ball behind it. */
-export function unloadRear(r: HaulResult, haul: Haul, truck: Truck, excess: number): Remedy | undefined {
-  const behind = -couplingPlace(haul, truck).x
+export function unloadRear(
+  r: HaulResult,
+  haul: Haul,
+  truck: LoadedTruck,
+  excess: number,
+): Remedy | undefined {
+  const behind = -couplingAhead(haul, truck)
   return lessOnBall(r, haul, behind, excess / (1 + behind / truck.wheelbase))
 }
 
 /** Load off the ball that brings `missing` kg back on the front axle: m·b/L. */
-export function loadFront(r: HaulResult, haul: Haul, truck: Truck, missing: number): Remedy | undefined {
-  const behind = -couplingPlace(haul, truck).x
+export function loadFront(
+  r: HaulResult,
+  haul: Haul,
+  truck: LoadedTruck,
+  missing: number,
+): Remedy | undefined {
+  const behind = -couplingAhead(haul, truck)
   return lessOnBall(r, haul, behind, (missing * truck.wheelbase) / behind)
 }
 
@@ -68,7 +83,7 @@ function lessOnBall(r: HaulResult, haul: Haul, behind: number, wanted: number): 
 }
 
 /** Whether a class seated in this truck is neither crushed on the bump stop nor pulled past its height at full droop. */
-export function spansTravel(spring: SpringClass, { seatGap }: Truck, spacer: number): boolean {
+export function spansTravel(spring: SpringClass, { seatGap }: LoadedTruck, spacer: number): boolean {
   const { low, high } = tableRange(spring.areaByHeight)
   return (
     seatedHeight(seatGap.bump, spring, spacer) >= low && seatedHeight(seatGap.droop, spring, spacer) <= high
@@ -78,7 +93,7 @@ export function spansTravel(spring: SpringClass, { seatGap }: Truck, spacer: num
 /** Whether a spring class, in this truck's gap and at the squat aimed for, gives a force within its own limits. */
 export function springCarries(
   spring: SpringClass,
-  truck: Truck,
+  truck: LoadedTruck,
   spacer: number,
   target: number,
   force: number,

@@ -1,5 +1,5 @@
 import type { SpringClass } from '../catalog/springs'
-import type { Truck } from '../document/types'
+import type { LoadedTruck } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
 import { FAST_EXPONENT, airRate, rideFrequency } from './airRate'
@@ -17,7 +17,7 @@ interface Sides {
  * @param springHeight of the helper spring unladen, m; `air` gauge pressures, Pa; `rearAxle` kg on it; `atmosphere` Pa.
  */
 export function rideOf(
-  truck: Truck,
+  truck: LoadedTruck,
   spring: SpringClass,
   springHeight: number,
   at: Pick<Attitude, 'rearLeft' | 'rearRight'>,
@@ -59,7 +59,7 @@ export function rideOf(
  * Unsprung weight is counted with the steel.
  */
 export function steelShares(
-  truck: Truck,
+  truck: LoadedTruck,
   spring: Pick<LevelSpring, 'areaByHeight'> | null,
   springHeight: number,
   at: Pick<Attitude, 'rearLeft' | 'rearRight'>,

@@ -1,4 +1,4 @@
-import type { Truck } from '../document/types'
+import type { LoadedTruck } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
 import { rollStiffness } from './airRate'
 import type { Ride } from './types'
@@ -6,7 +6,7 @@ import type { Ride } from './types'
 /** Ride, roll and lean at the rear with the pressures set, and the ride empty at the minimum. */
 export function rideFigures(
   id: string,
-  truck: Truck,
+  truck: LoadedTruck,
   rollMoment: number,
   of: { loaded: Ride; empty: Ride; mixed: Ride | null; lean: { teed: number; separate: number } },
 ): Record<string, Figure> {
@@ -51,7 +51,7 @@ function frequency(label: string, ride: Ride): Figure {
   }
 }
 
-function leaning(label: string, value: number, truck: Truck, moment: number): Figure {
+function leaning(label: string, value: number, truck: LoadedTruck, moment: number): Figure {
   return {
     label,
     value,
@@ -66,7 +66,7 @@ function leaning(label: string, value: number, truck: Truck, moment: number): Fi
   }
 }
 
-function roll(label: string, rate: number, { suspension }: Truck): Figure {
+function roll(label: string, rate: number, { suspension }: LoadedTruck): Figure {
   const { rearSpringBase, rearAntiRoll } = suspension
   return {
     label,

@@ -1,5 +1,5 @@
 import type { SpringClass } from '../catalog/springs'
-import type { Haul, Truck } from '../document/types'
+import type { Haul, LoadedTruck } from '../document/types'
 import { notesOf, type Note, type NoteFields } from '../quantity/figure'
 import type { HaulResult, Uncertainty } from './types'
 
@@ -7,7 +7,7 @@ import type { HaulResult, Uncertainty } from './types'
 export interface LoadRuleInput {
   r: HaulResult
   haul: Haul
-  truck: Truck
+  truck: LoadedTruck
   spring: SpringClass | null
   uncertainty: Uncertainty | null
   spacer: number

@@ -1,5 +1,5 @@
 import { PRACTICE } from '../catalog/practice'
-import type { Corners, Haul, Truck } from '../document/types'
+import type { Corners, Haul, LoadedTruck } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
 import { balanceBody } from './body'
 import { headlampRise } from './level'
@@ -15,7 +15,7 @@ import type { HaulLoads, HaulResult, LevelSpring } from './types'
 export function solveHaul(
   id: string,
   haul: Haul,
-  truck: Truck,
+  truck: LoadedTruck,
   spring: LevelSpring | null,
   teed: boolean,
 ): HaulResult {
@@ -64,7 +64,7 @@ export function solveHaul(
 /** Load against each rating that applies, kg; a rating nobody knows does not apply. */
 function ratingsOf(
   haul: Haul,
-  { ratings, tyre }: Truck,
+  { ratings, tyre }: LoadedTruck,
   loads: HaulLoads,
   laden: Corners,
 ): HaulResult['ratings'] {

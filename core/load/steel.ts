@@ -1,12 +1,12 @@
 import { PRACTICE } from '../catalog/practice'
 import { wheelTravel } from '../catalog/truckGeometry'
-import type { Truck } from '../document/types'
+import type { LoadedTruck } from '../document/types'
 import type { Steel } from './types'
 
 const DAMPER_END = PRACTICE.damperEnd.value
 
 /** Steel of one rear corner, counted from unladen. */
-export function rearSteel(truck: Truck): Steel {
+export function rearSteel(truck: LoadedTruck): Steel {
   const { suspension: s } = truck
   const travel = wheelTravel(truck)
   return {
@@ -18,7 +18,7 @@ export function rearSteel(truck: Truck): Steel {
 }
 
 /** Steel of one front corner: no second stage, and no damper's end is measured there. */
-export function frontSteel({ suspension: s }: Truck): Steel {
+export function frontSteel({ suspension: s }: LoadedTruck): Steel {
   return {
     rate: s.frontRate,
     overload: null,

@@ -1,4 +1,4 @@
-import type { Haul, Truck } from '../document/types'
+import type { Haul, LoadedTruck } from '../document/types'
 import { bodyLoad, balanceBody } from './body'
 import { rearSteel, steelForce } from './steel'
 import type { Attitude, BodyLoad, LevelSpring, HaulLoads, TargetPressures } from './types'
@@ -7,7 +7,7 @@ import { barShift, massesOf, towedLoad } from './masses'
 import { axleLoads } from './statics'
 
 /** Axle loads of a haul: statics, with what spring bars of a weight-distributing hitch move. */
-export function haulLoads(haul: Haul, truck: Truck): HaulLoads {
+export function haulLoads(haul: Haul, truck: LoadedTruck): HaulLoads {
   const masses = massesOf(haul, truck)
   const still = axleLoads(truck.wheelbase, truck.frontTrack, truck.rearTrack, truck.unladen, masses)
   const bars = barShift(haul, truck)
@@ -55,7 +55,7 @@ export const NO_SPRING: LevelSpring = {
  */
 export function pressuresForTarget(
   haul: Haul,
-  truck: Truck,
+  truck: LoadedTruck,
   load: BodyLoad,
   spring: LevelSpring,
   teed: boolean,
@@ -78,7 +78,7 @@ export function pressuresForTarget(
 /** A haul's axle load and pressures without the attitude they give: what a table of many hauls or springs needs. */
 export function haulPressures(
   haul: Haul,
-  truck: Truck,
+  truck: LoadedTruck,
   spring: LevelSpring,
   teed: boolean,
 ): TargetPressures & { rearAxle: number } {

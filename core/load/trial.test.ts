@@ -202,6 +202,16 @@ describe('in the plan', () => {
     expect(width(tried(0.01))).toBeLessThan(width(plan))
   })
 
+  test('a lip of the empty truck measured anew is what the trial goes by, whatever was derived before', () => {
+    const before = tried(0.03)
+    const after = structuredClone(before)
+    after.truck.heights.rearLeft += 0.05
+    const derive = createDeriver()
+    derive(before)
+    const planned = (d: ReturnType<typeof derive>) => d.stages.tune.result.trial!.lips.map((l) => l.planned)
+    expect(planned(derive(after))).toEqual(planned(createDeriver()(after)))
+  })
+
   test('rate and area stand corrected wherever they are used, and say where that is from', () => {
     const { truck: t, tune, load } = createDeriver()(tried(0.03)).stages
     const { area, rate } = tune.result.trial!

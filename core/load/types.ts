@@ -1,4 +1,4 @@
-import type { Corners, SurveyTolerances, Truck } from '../document/types'
+import type { Corners, SurveyTolerances, LoadedTruck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 
@@ -143,7 +143,7 @@ export interface LoadResult {
 
 /** What Load needs of the survey: the truck with its kit counted, the spring's height unladen, and ± of the figures. */
 export interface SurveyFacts {
-  truck: Truck
+  truck: LoadedTruck
   springHeight: number
   tolerances: SurveyTolerances
   spacer: number

@@ -1,6 +1,6 @@
 import { randomNumbers } from '../quantity/random'
 import { PRACTICE } from '../catalog/practice'
-import type { Haul, LoadItem, SurveyTolerances, Truck } from '../document/types'
+import type { Haul, LoadItem, SurveyTolerances, LoadedTruck } from '../document/types'
 import type { LevelSpring, UncertaintyId, Band, Uncertainty } from './types'
 import { balanceBody } from './body'
 import { pressuresForTarget, haulLoads } from './target'
@@ -24,7 +24,7 @@ const BALL_TOLERANCE: Record<Haul['ballFrom'], number> = {
 
 export interface UncertainCase {
   haul: Haul
-  truck: Truck
+  truck: LoadedTruck
   spring: LevelSpring
   teed: boolean
   tolerances: SurveyTolerances

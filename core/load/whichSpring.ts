@@ -1,7 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import { SPRINGS, type SpringClass } from '../catalog/springs'
 import { MOUNTING_WORDS, mountingOf, seatedHeight } from '../catalog/truckGeometry'
-import type { Haul, Truck } from '../document/types'
+import type { Haul, LoadedTruck } from '../document/types'
 import { tableRange } from '../quantity/interpolate'
 import { balanceBody } from './body'
 import { rideOf, steelShares } from './ride'
@@ -93,7 +93,7 @@ function trySpring(
 }
 
 /** Why a class cannot be fitted at all, whatever it would carry. */
-function misfitOf(spring: SpringClass, truck: Truck, height: number): SpringTrial['ruledOut'] {
+function misfitOf(spring: SpringClass, truck: LoadedTruck, height: number): SpringTrial['ruledOut'] {
   const { low, high } = tableRange(spring.areaByHeight)
   if (!spring.fits.includes(mountingOf(truck.suspension)))
     return {
@@ -109,7 +109,7 @@ function misfitOf(spring: SpringClass, truck: Truck, height: number): SpringTria
 }
 
 /** One haul on one class: the pressures it asks, and what of them the class cannot give. */
-function tryHaul(haul: Haul, at: HaulResult, truck: Truck, level: LevelSpring, teed: boolean) {
+function tryHaul(haul: Haul, at: HaulResult, truck: LoadedTruck, level: LevelSpring, teed: boolean) {
   const { front, rearLeft, rearRight } = at.sagNoAir
   const onSteel = () => ({ frontSquat: front, rearLeft, rearRight, roll: 0 })
   const aimed = pressuresForTarget(haul, truck, at.body, level, teed, onSteel)
@@ -142,7 +142,7 @@ function missOf(haul: Haul, side: LevelResult, level: LevelSpring): SpringTrial[
 function rideTried(
   spring: SpringClass,
   level: LevelSpring,
-  truck: Truck,
+  truck: LoadedTruck,
   r: HaulResult,
   aimed: TargetPressures,
   atmosphere: number,

@@ -8,9 +8,9 @@ import {
   tyreInside,
   wheelTravel,
 } from '../catalog/truckGeometry'
-import type { Point, Truck } from '../document/types'
+import type { Point } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
-import type { Obstacle, Bag, Pose, Clearance, Fit, Spaced } from './types'
+import type { FittedTruck, Obstacle, Bag, Pose, Clearance, Fit, Spaced } from './types'
 
 /**
  * Helper springs in place, seen in the section through the rear axle, while the axle goes from full droop to the bump stop
@@ -33,7 +33,7 @@ export function bagDiameter(spring: SpringClass, height: number, pressure: numbe
   return spring.diameter * Math.sqrt(area) * (1 + STRETCH * (pressure / spring.maxPressure - 1))
 }
 
-function pose(truck: Truck, spring: SpringClass, spaced: Spaced, left: number, right: number): Pose {
+function pose(truck: FittedTruck, spring: SpringClass, spaced: Spaced, left: number, right: number): Pose {
   const { spacer, spacerAt } = spaced
   const lowerBracket = spring.bracketHeight - spring.upperBracket
   const [above, below] = spacerAt === 'above' ? [spacer, 0] : [0, spacer]
@@ -59,7 +59,7 @@ function pose(truck: Truck, spring: SpringClass, spaced: Spaced, left: number, r
 
 /** The axle where both springs stand at given heights, m. */
 export function poseAtHeights(
-  truck: Truck,
+  truck: FittedTruck,
   spring: SpringClass,
   spaced: Spaced,
   heights: { left: number; right: number },
@@ -97,7 +97,7 @@ function toSegment(x: number, y: number, z: number, a: Point, b: Point): number 
   return Math.sqrt(ox * ox + oy * oy + oz * oz)
 }
 
-function nearExhaust({ exhaust: { points } }: Truck): [Point, Point][] {
+function nearExhaust({ exhaust: { points } }: FittedTruck): [Point, Point][] {
   return points
     .slice(1)
     .map((p, i): [Point, Point] => [points[i]!, p])
@@ -108,21 +108,21 @@ function nearExhaust({ exhaust: { points } }: Truck): [Point, Point][] {
 }
 
 /** What an obstacle is called. */
-export const obstacleName = (on: Obstacle, truck: Truck): string =>
+export const obstacleName = (on: Obstacle, truck: FittedTruck): string =>
   on.startsWith('beside:') ? `“${truck.beside[on.slice('beside:'.length)]?.label || 'thing'}”` : on
 
 /** Thickness of a coil's wire, m (common practice). */
 const COIL_WIRE = PRACTICE.coilWire.value
 
 /** The steel coil that bellows stand beside: its axis from the centre line and its outside; null where there is none. */
-function steelCoil({ suspension, coil }: Truck): { y: number; radius: number } | null {
+function steelCoil({ suspension, coil }: FittedTruck): { y: number; radius: number } | null {
   if (suspension.kind !== 'coil') return null
   return { y: suspension.rearSpringBase / 2, radius: coil.inner / 2 + COIL_WIRE }
 }
 
 /** Clearance of one bag to everything it may meet, least over its height. Mirrored to the left, so one set serves both. */
 function bagClearances(
-  truck: Truck,
+  truck: FittedTruck,
   at: Pose,
   side: 'left' | 'right',
   pipes: readonly [Point, Point][],
@@ -204,7 +204,7 @@ function bagClearances(
  * The whole swept travel: both wheels together and crossed, with the bag at its full pressure and so its full size.
  * Inside a steel coil only the coil is near; clearance there is half of what the diameters leave.
  */
-export function fitSpring(truck: Truck, spring: SpringClass, spaced: Spaced, steps = SWEEP): Fit {
+export function fitSpring(truck: FittedTruck, spring: SpringClass, spaced: Spaced, steps = SWEEP): Fit {
   const { droop, bump } = wheelTravel(truck)
   const travels = Array.from({ length: steps }, (_, i) => droop + ((bump - droop) * i) / (steps - 1))
   const least = new Map<Obstacle, Clearance>()

@@ -3,7 +3,7 @@ import { drawnByHand, smallestSpacer, type BareHeights } from '../catalog/spacer
 import type { SpringClass } from '../catalog/springs'
 import { mountingOf, seatedHeight } from '../catalog/truckGeometry'
 import { TRUCK_KINDS } from '../catalog/trucks'
-import type { Truck } from '../document/types'
+import { LOADED_PARTS, type LoadedTruck, type Truck } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { bracketBolts } from './bracket'
@@ -11,7 +11,17 @@ import { truckFigures } from './figures'
 import { QUICK_STEPS, fitSpring, obstacleName } from './fit'
 import { truckRules } from './rules'
 import { afterTrial, ratingsInForce, surveyChanges } from './survey'
-import type { Fit, Fitted, LeastClearance, Spaced, TriedSteel, TruckFacts, TruckResult } from './types'
+import {
+  FITTED_PARTS,
+  type Fit,
+  type Fitted,
+  type FittedTruck,
+  type LeastClearance,
+  type Spaced,
+  type TriedSteel,
+  type TruckFacts,
+  type TruckResult,
+} from './types'
 
 /**
  * What the survey gives: axle weights, where the chosen spring sits in its gap, and what it comes near.
@@ -47,11 +57,14 @@ export function truckStage(
   const heightIn = (gap: number) => seatedHeight(gap, seat, fitted.spacer)
   const springHeight = heightIn(seatGap.unladen)
   const { spacer, spacerAt } = fitted
-  const { fit, leastClearance } = memo('fit', [spring, spacer, spacerAt, ...partsOfFit(truck)], () =>
-    fitAll(truck, spring, fitted),
+  const { fit, leastClearance } = memo(
+    'fit',
+    [spring, spacer, spacerAt, ...FITTED_PARTS.map((part) => truck[part])],
+    () => fitAll(truck, spring, fitted),
   )
-  const facts = memo<TruckFacts>('facts', [tolerances, spacer, springHeight, ...partsOfFacts(truck)], () => ({
-    truck,
+  const loaded = LOADED_PARTS.map((part) => truck[part])
+  const facts = memo<TruckFacts>('facts', [tolerances, spacer, springHeight, ...loaded], () => ({
+    truck: Object.fromEntries(LOADED_PARTS.map((part) => [part, truck[part]])) as unknown as LoadedTruck,
     tolerances,
     springHeight,
     spacer,
@@ -112,40 +125,9 @@ function areaTolerance({ sheet }: Pick<Fitted, 'sheet'>, tried: TriedSteel | nul
 const isSurveyed = ({ survey }: Truck): boolean =>
   [survey.frontAxle, survey.rearAxle, survey.gap, survey.rearRate].every(({ how }) => how !== 'unknown')
 
-/** What the swept fit depends on. */
-const partsOfFit = (t: Truck): unknown[] => [
-  t.frame,
-  t.tyre,
-  t.rearTrack,
-  t.seat,
-  t.seats,
-  t.beside,
-  t.innerFender,
-  t.brakeLine,
-  t.coil,
-  t.exhaust,
-  t.seatGap,
-  t.suspension,
-]
-
-/** What later stages use of the truck. */
-const partsOfFacts = (t: Truck): unknown[] => [
-  t.wheelbase,
-  t.frontTrack,
-  t.rearTrack,
-  t.axleToBall,
-  t.bedHitch,
-  t.bed,
-  t.tyre,
-  t.unladen,
-  t.ratings,
-  t.suspension,
-  t.seatGap,
-]
-
 /** The chosen spring over its whole sweep, and a quick look at any other class when it is asked for. */
 function fitAll(
-  truck: Truck,
+  truck: FittedTruck,
   spring: SpringClass | null,
   spaced: Spaced,
 ): { fit: Fit | null; leastClearance: LeastClearance } {

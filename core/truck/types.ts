@@ -1,6 +1,23 @@
-import type { AirPlan, Point, SurveyTolerances, Truck } from '../document/types'
+import type { AirPlan, LoadedTruck, Point, SurveyTolerances, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { BracketBolts } from './bracket'
+
+/** What the spring's sweep through its travel depends on: its room, what stands near it, and how the axle moves. */
+export const FITTED_PARTS = [
+  'frame',
+  'tyre',
+  'rearTrack',
+  'seat',
+  'seats',
+  'beside',
+  'innerFender',
+  'brakeLine',
+  'coil',
+  'exhaust',
+  'seatGap',
+  'suspension',
+] as const satisfies readonly (keyof Truck)[]
+export type FittedTruck = Pick<Truck, (typeof FITTED_PARTS)[number]>
 
 export type Obstacle =
   'frame' | 'inner fender' | 'tyre' | 'brake line' | 'exhaust' | 'coil' | 'steel coil' | `beside:${string}`
@@ -59,7 +76,7 @@ export interface SurveyChanges {
 /** What later stages need of the survey; the very same object while nothing they use has changed. */
 export interface TruckFacts {
   /** The truck with its kit and its two-heights rate counted. */
-  truck: Truck
+  truck: LoadedTruck
   tolerances: SurveyTolerances
   /** Height of the helper spring as installed, unladen, m. */
   springHeight: number

@@ -1,8 +1,11 @@
 import fc from 'fast-check'
+import { PRACTICE } from '../catalog/practice'
 import { springClass } from '../catalog/springs'
 import { newPlan } from '../derive/newPlan'
+import { applyEdit } from '../document/edit'
 import { newHaul } from '../document/newHaul'
 import type { Haul, TunePlan } from '../document/types'
+import type { LeverRuleInput } from './leverRules'
 import { tuneStage } from './tune'
 import type { TrialSaid } from './types'
 
@@ -74,6 +77,88 @@ test('far from what the load asks is worth knowing; within the block’s own tol
 test('teed springs take one pressure: two are told, and the remedy keeps the higher', () => {
   const note = run({ presets: { b: pressures.b } }, true).notes.find((n) => n.rule === 'teed-preset')!
   expect(note.remedy!.patches[0]!.value).toEqual({ left: 380_000, right: 380_000 })
+})
+
+test('at its limit a preset is told nothing, a pascal past it it is, on either side', () => {
+  const { presetOffLoad } = PRACTICE
+  const off = (by: number) => rules({ presets: { b: { left: 300_000, right: 380_000 + by } } })
+  expect(off(presetOffLoad.value)).toEqual([])
+  expect(off(presetOffLoad.value + 1)).toEqual(['know preset-off-load b'])
+  expect(off(-presetOffLoad.value - 1)).toEqual(['know preset-off-load b'])
+  const at = (left: number, right: number) =>
+    rules({ presets: { b: { left, right } } }).filter((r) => r.startsWith('stop'))
+  expect(at(spring.maxPressure, spring.minPressure)).toEqual([])
+  expect(at(300_000, spring.maxPressure + 1)).toEqual(['stop preset-over-limit b'])
+  expect(at(spring.minPressure - 1, 300_000)).toEqual(['stop preset-under-minimum b'])
+  expect(rules({ minimum: spring.minPressure })).toEqual([])
+  expect(rules({ minimum: spring.minPressure - 1 })).toEqual(['stop minimum-too-low minimum'])
+  const teed = (apart: number) =>
+    rules({ presets: { b: { left: 380_000 - apart, right: 380_000 } } }, true).filter((r) =>
+      r.includes('teed'),
+    )
+  expect(teed(1)).toEqual([])
+  expect(teed(2)).toEqual(['fix teed-preset b'])
+})
+
+test('what follows Load is never told to differ from it, teed or not', () => {
+  const apart = { a: needs.a, b: { ...needs.b, left: 300_000, right: 380_000 } }
+  const { notes } = tuneStage(base, hauls, { needs: apart, spring, teed: true, trial: null, site })
+  expect(notes).toEqual([])
+})
+
+test('each remedy of a preset, done, takes its note away', () => {
+  const done = (tune: Partial<TunePlan>, rule: string, teed = false) => {
+    const note = run(tune, teed).notes.find((n) => n.rule === rule)!
+    const { tune: after } = applyEdit({ tune: { ...base, ...tune } }, note.remedy!.patches)
+    return tuneStage(after, hauls, { needs, spring, teed, trial: null, site }).notes.map((n) => n.rule)
+  }
+  expect(done({ presets: { b: { left: 9e5, right: 380_000 } } }, 'preset-over-limit')).toEqual([])
+  expect(done({ presets: { b: { left: 10, right: 380_000 } } }, 'preset-under-minimum')).toEqual([])
+  expect(done({ presets: { b: { left: 200_000, right: 380_000 } } }, 'preset-off-load')).toEqual([])
+  expect(done({ minimum: 20_000 }, 'minimum-too-low')).toEqual([])
+  expect(done({ presets: { b: pressures.b } }, 'teed-preset', true)).not.toContain('teed-preset')
+})
+
+test('a truck without springs has nothing to set, whatever is stored', () => {
+  const facts = { needs, spring: null, teed: false, trial: null, site }
+  const stage = tuneStage({ ...base, presets: pressures, minimum: 1 }, hauls, facts)
+  expect(stage).toMatchObject({ notes: [], state: 'none', headline: { text: 'nothing to set' } })
+  expect(stage.result).toMatchObject({ presets: {}, shared: null, minimum: 1 })
+  expect(tuneStage(base, hauls, facts).result.minimum).toBe(0)
+  expect(Object.keys(stage.figures)).toEqual(['minimum'])
+})
+
+test('one haul is one preset, none is none', () => {
+  const of = (some: Record<string, Haul>) =>
+    tuneStage({ ...base, presets: pressures }, some, { needs, spring, teed: false, trial: null, site })
+  expect(of({ a: hauls.a })).toMatchObject({ headline: { text: '1 of 1 preset' }, state: 'clear' })
+  expect(of({})).toMatchObject({ headline: { text: '0 of 0 presets' }, state: 'none' })
+})
+
+describe('what levels by itself is planned by its lever, or by what holds it still', () => {
+  const lever = (isChosen: boolean) =>
+    tuneStage({ ...base, presets: pressures }, hauls, {
+      needs,
+      spring,
+      teed: false,
+      trial: null,
+      site,
+      lever: {
+        arm: 0.2,
+        stops: 0.8,
+        isChosen,
+        travel: { droop: -0.3, bump: 0.3, perRadian: 0.2 },
+      } as LeverRuleInput,
+    })
+  test('by its lever', () => {
+    expect(lever(true)).toMatchObject({ headline: { text: 'lever chosen' }, state: 'clear' })
+    expect(lever(false)).toMatchObject({ headline: { text: 'lever to choose' }, state: 'none' })
+    const { figures } = lever(true)
+    expect(figures['lever.droop']).toMatchObject({ value: -0.3, min: -0.8, max: 0.8 })
+    expect(figures['lever.bump']).toMatchObject({ value: 0.3, min: -0.8, max: 0.8 })
+    // A degree is π/180 of a radian.
+    expect(figures['lever.perDegree']!.value).toBeCloseTo(0.2 * 0.0174533, 7)
+  })
 })
 
 test('whatever is stored, a preset outside the limits always carries a Stop', () => {

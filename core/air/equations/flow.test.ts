@@ -3,7 +3,7 @@ import { Solver } from 'odex'
 import { GAS_CONSTANT_AIR, STANDARD_ATMOSPHERE, airViscosity } from '../../quantity/constants'
 import { interpolate } from '../../quantity/interpolate'
 import { fillTime } from '../dynamics/fillTime'
-import { pressureAtTemperature, twoVessels } from './vessels'
+import { pressureAtTemperature, stallPressure, twoVessels } from './vessels'
 import { Tube, frictionFactor, tubeFlow } from './tubeFlow'
 import { componentFlow } from './componentFlow'
 
@@ -272,15 +272,26 @@ describe('a tube that remembers, against solving from nothing', () => {
     const rho = 101_375 / (GAS_CONSTANT_AIR * T)
     expect(flow / ((rho * Math.PI * 0.001 ** 4 * 100) / (128 * viscosity * 50))).toBeCloseTo(1, 3)
   })
-  test('choked, the outlet runs at M = 1/√γ: what lies beyond it changes nothing, and ṁ·√(R·T) = A·p at the throat', () => {
-    const tube = new Tube(0.004, 3)
-    const flow = tube.flow(1.4e6, 101_325, T)
-    expect(tube.choked).toBe(true)
-    expect(tube.flow(1.4e6, 50_000, T) / flow).toBeCloseTo(1, 12)
-    // At the throat's own pressure it is just not choked, and the formula gives the very same flow.
-    const throat = (flow * Math.sqrt(GAS_CONSTANT_AIR * T)) / area(0.004)
-    expect(slow(0.004, 3, 1.4e6, throat, 1.5e-6) / flow).toBeCloseTo(1, 6)
-  })
+  test.each([
+    ['turbulent', 0.004, 3, 1.4e6],
+    ['laminar', 0.0001, 0.5, 8e5],
+    ['laminar and long', 0.0002, 4, 4e5],
+  ])(
+    'choked and %s, the outlet runs at M = 1/√γ: what lies beyond it changes nothing, and ṁ·√(R·T) = A·p at the throat',
+    (way, bore, length, high) => {
+      const tube = new Tube(bore, length)
+      const flow = tube.flow(high, 2_000, T)
+      expect(tube.choked).toBe(true)
+      expect(tube.reynolds(flow) < 2300).toBe(way !== 'turbulent')
+      expect(tube.flow(high, 1_000, T) / flow).toBeCloseTo(1, 12)
+      // At the throat's own pressure it is just not choked, and the formula gives the very same flow.
+      const throat = (flow * Math.sqrt(GAS_CONSTANT_AIR * T)) / area(bore)
+      expect(slow(bore, length, high, throat, 1.5e-6) / flow).toBeCloseTo(1, 6)
+      const open = new Tube(bore, length)
+      open.flow(high, throat * 1.001, T)
+      expect(open.choked).toBe(false)
+    },
+  )
   test('pressures that mean nothing give no flow and are not remembered', () => {
     const tube = new Tube(0.004, 3)
     const well = tube.flow(7e5, 6e5, T)
@@ -294,4 +305,11 @@ describe('a tube that remembers, against solving from nothing', () => {
       expect(tube.flow(a, b, T)).toBe(0)
     expect(tube.flow(7e5, 6e5, T)).toBeCloseTo(well, 15)
   })
+})
+
+test('a compressor stalls where its curve first gives nothing; one that never gives has no pressure, one that always does no end', () => {
+  const curve = (...flows: number[]) => flows.map((q, i) => [i * 1e5, q] as const)
+  expect(stallPressure(curve(3, 2, 0, 0))).toBe(2e5)
+  expect(stallPressure(curve(3, 2, 1))).toBe(Infinity)
+  expect(stallPressure(curve(0, 2, 1))).toBe(-Infinity)
 })

@@ -15,7 +15,7 @@ import { buildApp, serve } from '../bin/lib/serve.mjs'
 
 install()
 installChromium()
-buildApp()
+await buildApp()
 const rows = []
 const row = (what, value, unit, limit) =>
   rows.push({

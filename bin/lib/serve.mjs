@@ -1,5 +1,6 @@
 // Builds the application when its sources changed and serves the build.
-import { execFileSync, spawn } from 'node:child_process'
+import { spawn } from 'node:child_process'
+import { once } from 'node:events'
 import {
   chmodSync,
   closeSync,
@@ -31,16 +32,18 @@ function sourceHash() {
 }
 
 /** Production build under .output; again only when a source changed. */
-export function buildApp() {
+export async function buildApp() {
   const mark = join(root, '.output', 'built-from')
   const hash = sourceHash()
   if (existsSync(mark) && readFileSync(mark, 'utf8') === hash) return
   console.error('Building … (a minute or two)')
-  execFileSync(process.execPath, [join(root, 'node_modules/nuxt/bin/nuxt.mjs'), 'build'], {
+  const nuxt = spawn(process.execPath, [join(root, 'node_modules/nuxt/bin/nuxt.mjs'), 'build'], {
     cwd: root,
     stdio: ['ignore', 2, 2],
     env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
   })
+  const [code] = await once(nuxt, 'close')
+  if (code !== 0) throw new Error(`The build ended with ${code}; what it said stands above.`)
   writeFileSync(mark, hash)
 }
 

@@ -51,6 +51,8 @@ const filesOf = (room) =>
       .map((name) => `${folder}/${name}`),
   )
 
+/** The stage that tells of a room, where it is not of the same name; of quantities every stage tells. */
+const STAGE_OF = { equations: 'air', quantity: '' }
 /** Other folders whose tests look at a room. */
 const BESIDE = { air: ['core/air/circuit', 'core/air/parts'] }
 const testsIn = (folder) =>
@@ -79,6 +81,7 @@ const mutateOf = (room) => (sample === 1 ? filesOf(room) : filesOf(room).flatMap
 
 const scores = {}
 for (const room of wanted.length ? wanted : Object.keys(ROOMS)) {
+  process.env.MUTANT_STAGE = STAGE_OF[room] ?? room
   const stryker = new Stryker({
     mutate: mutateOf(room),
     plugins: [join(root, 'bin/lib/mutantRunner.mjs')],

@@ -122,9 +122,14 @@ function writtenAnew(): Kept {
 if (WRITING) writeFileSync(FILE, `${JSON.stringify(writtenAnew(), null, 1)}\n`)
 const { moves: kept, still } = JSON.parse(readFileSync(FILE, 'utf8')) as Kept
 
+/** While faults are planted in one room, its stage: what moves nothing there has nothing to notice. */
+const STAGE = process.env.MUTANT_STAGE
+const tellsOf = ({ moves }: { moves: string[] }) =>
+  !STAGE || moves.some((line) => line.includes(`${STAGE}.`) || line.startsWith(`${STAGE}:`))
+
 test.each(jobs)('$id: what each field moves', ({ id, plan }) => {
   const movesOf = moverOf(plan)
-  for (const { moves, ...change } of kept[id]!)
+  for (const { moves, ...change } of kept[id]!.filter(tellsOf))
     expect({ ...change, moves: movesOf(change) }).toEqual({ ...change, moves })
 })
 

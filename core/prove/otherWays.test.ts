@@ -71,6 +71,10 @@ describe('how long a test must run', () => {
     expect(hours({ allowed: asked.allowed / 3 })).toBeGreaterThan(hours({}))
     expect(hours({ allowed: asked.allowed * 4 })).toBeLessThan(hours({}))
   })
+  test('the time is that of the reading that tells: where the second tells it, as long as from one to the next', () => {
+    const sure = { ...asked, night: 0, rested: 86_400, resolution: 1, thermometer: 0.001, every: 7200 }
+    expect(planHold({ ...sure, allowed: 10 })).toEqual({ tight: 7200, leaking: 7200 })
+  })
   test('a gauge of five psi does not tell half a psi a day in one night, and says so', () => {
     expect(hours({ resolution: 34_474 })).toBeGreaterThan(100)
     expect(planHold({ ...asked, resolution: 100_000, thermometer: 5 })).toEqual({

@@ -215,10 +215,15 @@ describe('a test stands for the circuit it was made on', () => {
   })
 })
 
-test('a reading over the spring’s limit is a Stop', () => {
-  expect(
-    run({ holds: { a: hold({ readings: [at(0, 900_000), at(1, 900_000)] }) } }).notes.map((n) => n.rule),
-  ).toContain('test-over-limit')
+test('a reading over the spring’s limit is a Stop; at it, or of the supply, it is none', () => {
+  const told = (pressure: number, side: 'left' | 'supply' = 'left') =>
+    run({ holds: { a: hold({ side, readings: [at(0, pressure), at(1, pressure)] }) } }).notes.filter(
+      (n) => n.rule === 'test-over-limit',
+    )
+  const { maxPressure } = spring!
+  expect(told(maxPressure + 1)).toMatchObject([{ value: maxPressure + 1, limit: maxPressure, rank: 'stop' }])
+  expect(told(maxPressure)).toEqual([])
+  expect(told(maxPressure + 1, 'supply')).toEqual([])
 })
 
 test('what may be lost: from the first reading down by what is allowed a day, whatever order they were typed in', () => {

@@ -68,6 +68,21 @@ describe('what is noticed', () => {
     const { remedy } = told({ range: most - 1e-6 }).find(({ rule }) => rule === 'sensor-range')!
     expect(remedy!.patches[0]).toMatchObject({ path: ['tune', 'sensing', 'arm'], value: 0.15 })
   })
+  test('offered is the shortest of the longer arms that stays within the range, at the range itself too; else none', () => {
+    const mostOf = (arm: number) => {
+      const { droop, bump } = sensorTravel({ arm, rod: SAID.rod }, 0.06, 0.06)
+      return Math.max(Math.abs(droop!), Math.abs(bump!))
+    }
+    const offered = (range: number) =>
+      told({ arm: 0.075, range }).find(({ rule }) => rule === 'sensor-range')?.remedy
+    expect(offered(mostOf(0.1))).toMatchObject({ label: 'An arm of 100 mm', patches: [{ value: 0.1 }] })
+    expect(offered(mostOf(0.1) - 1e-9)).toMatchObject({
+      label: 'An arm of 150 mm',
+      patches: [{ value: 0.15 }],
+    })
+    expect(offered(mostOf(0.2))).toMatchObject({ label: 'An arm of 200 mm' })
+    expect(offered(mostOf(0.2) - 1e-9)).toBeUndefined()
+  })
   test('arm and rod that come into one line are a Stop', () => {
     expect(ranks({ arm: 0.03, rod: 0.04 }, 0.1, 0.1)).toContain('stop sensor-over-centre')
   })

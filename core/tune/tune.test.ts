@@ -5,7 +5,7 @@ import { newPlan } from '../derive/newPlan'
 import { applyEdit } from '../document/edit'
 import { newHaul } from '../document/newHaul'
 import type { Haul, TunePlan } from '../document/types'
-import type { LeverRuleInput } from './leverRules'
+import { leverRules, type LeverRuleInput } from './leverRules'
 import { tuneStage } from './tune'
 import type { TrialSaid } from './types'
 
@@ -136,6 +136,14 @@ test('one haul is one preset, none is none', () => {
 })
 
 describe('what levels by itself is planned by its lever, or by what holds it still', () => {
+  const turned: LeverRuleInput = {
+    id: 'valve',
+    arm: 0.1,
+    stops: 0.8,
+    better: null,
+    isChosen: true,
+    travel: { droop: -0.3, bump: 0.3, overCentre: false, atStops: false, perRadian: 0.2 },
+  }
   const lever = (isChosen: boolean) =>
     tuneStage({ ...base, presets: pressures }, hauls, {
       needs,
@@ -143,12 +151,7 @@ describe('what levels by itself is planned by its lever, or by what holds it sti
       teed: false,
       trial: null,
       site,
-      lever: {
-        arm: 0.2,
-        stops: 0.8,
-        isChosen,
-        travel: { droop: -0.3, bump: 0.3, perRadian: 0.2 },
-      } as LeverRuleInput,
+      lever: { ...turned, isChosen },
     })
   test('by its lever', () => {
     expect(lever(true)).toMatchObject({ headline: { text: 'lever chosen' }, state: 'clear' })
@@ -156,6 +159,10 @@ describe('what levels by itself is planned by its lever, or by what holds it sti
     const { figures } = lever(true)
     expect(figures['lever.droop']).toMatchObject({ value: -0.3, min: -0.8, max: 0.8 })
     expect(figures['lever.bump']).toMatchObject({ value: 0.3, min: -0.8, max: 0.8 })
+    const offered = (better: number | null) =>
+      leverRules({ ...turned, travel: { ...turned.travel, atStops: true }, better })[0]!.remedy
+    expect(offered(0.15)).toMatchObject({ label: 'Hang the link 150 mm out', patches: [{ value: 0.15 }] })
+    expect(offered(null)).toBeUndefined()
     // A degree is π/180 of a radian.
     expect(figures['lever.perDegree']!.value).toBeCloseTo(0.2 * 0.0174533, 7)
   })
@@ -220,6 +227,12 @@ describe('the road trial', () => {
     expect(notes(said({ rate: { factor: 1.0099, tolerance: 0.02 } }))).toEqual([])
     expect(notes(said({ rate: { factor: 1.02, tolerance: 0.02 } }))[0]).toContain('steel is stiffer')
     expect(notes(said({ rate: { factor: 0.98, tolerance: 0.02 } }))[0]).toContain('steel is softer')
+    const text = (factor: number) =>
+      run({ trials: { r: reading } }, false, said({ rate: { factor, tolerance: 0.02 } })).notes[0]!.text
+    expect([text(1.02), text(0.98)]).toEqual([
+      expect.stringContaining('{value} more than the survey'),
+      expect.stringContaining('{value} less than the survey'),
+    ])
   })
   test('what the tape leaves unexplained is a Fix past its limit, and so is a load that would have to be further off', () => {
     expect(notes(said({ leftOver: { value: 0.005, limit: 0.005 } }))).toEqual([])
@@ -262,6 +275,17 @@ describe('other weather, and few memories', () => {
     expect(rules({})).not.toContain('hot-over-limit')
     expect(rules({ hot: 313.15 })).toContain('hot-over-limit')
     expect(rules({ pass: 3000 })).toContain('hot-over-limit')
+    // Its remedy sets just so much that the worst of them reads the limit.
+    for (const there of [{ hot: 313.15 }, { pass: 3000 }, { hot: 303.15, pass: 4000 }]) {
+      const elsewhere = { weather: { ...weather, ...there } }
+      const note = run({ ...near, ...elsewhere }).notes.find((n) => n.rule === 'hot-over-limit')!
+      const { tune: after } = applyEdit({ tune: { ...base, ...near, ...elsewhere } }, note.remedy!.patches)
+      const { notes, result } = run(after)
+      expect(notes.map((n) => n.rule)).not.toContain('hot-over-limit')
+      const { hot, pass } = result.elsewhere.b!
+      expect(spring.maxPressure - Math.max(hot.reads, pass.reads)).toBeGreaterThan(0)
+      expect(spring.maxPressure - Math.max(hot.reads, pass.reads)).toBeLessThan(1000)
+    }
   })
   test('three hauls on two memories: the remedy shares them, and says how far each then stands off', () => {
     const more = { ...hauls, c: haul(3, 'Half') }

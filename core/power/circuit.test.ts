@@ -5,6 +5,7 @@ import {
   chooseFuse,
   deratedAmpacity,
   fuseHolds,
+  fuseOpensBy,
   standbyDays,
   wireDrop,
   wireResistance,
@@ -149,6 +150,12 @@ describe('sizes and fuses at their edges', () => {
     const between = fuseHolds(Math.sqrt(2 * 3.5))
     expect(between).toBeCloseTo(Math.sqrt(0.15 * 0.04), 9)
     expect(fuseHolds(12)).toBeCloseTo(0.02 / 4, 9)
+  })
+  test('it opens by the longest time of its rows; under the first of them nobody says that it opens at all', () => {
+    const rows = FUSE_CURVE.filter(({ most }) => Number.isFinite(most))
+    for (const { multiple, most } of rows) expect(fuseOpensBy(multiple)).toBeCloseTo(most, 9)
+    expect(fuseOpensBy(rows[0]!.multiple - 1e-9)).toBe(Infinity)
+    for (const { multiple } of rows) expect(fuseOpensBy(multiple)).toBeGreaterThanOrEqual(fuseHolds(multiple))
   })
   test('the reason of a fuse in figures: its share of the rating, the smaller one that would blow, the thinnest wire', () => {
     expect(chooseFuse(16, 16, 0.1, 40)).toEqual({

@@ -144,3 +144,22 @@ test('whatever is done in whatever order, the wiring is whole: it solves, it is 
     { numRuns: 60 },
   )
 })
+
+test('what is offered at a part is what can be done there, and nothing that is done already', () => {
+  const offers = (plan: Plan, id: string) => offeredFor(id, plan.power, wiringOf(plan)).map((o) => o.id)
+  const tank = planOf('tank-paddles')
+  const guards = ['fuse-source', 'breaker-source', 'link-source', 'switch-load', 'socket-source']
+  expect(offers(tank, 'feed')).toEqual([...guards, 'bar'])
+  expect(offers(after(tank, fitBusBar), 'feed')).toEqual([...guards, 'no-bar'])
+  expect(offers(tank, 'wire-coil')).toEqual(guards)
+  expect(offers(tank, 'pressure')).toEqual(['no-relay'])
+  expect(offers(after(tank, takeRelayOut), 'pressure')).toEqual(['relay'])
+  expect(offers(tank, 'coil')).toContain('no-relay')
+  expect(offers(tank, 'earth')).toHaveLength(3)
+  expect(offers(tank, 'fuse')).toEqual([])
+  expect(offers(tank, 'lamp-gauge')).toEqual([])
+  expect(offers(tank, 'nothing of the kind')).toEqual([])
+  const fused = after(tank, putInWire('wire-coil', 'fuse', 'source'))
+  const [put] = Object.keys(fused.power.inWire)
+  expect(offers(fused, put!)).toEqual(['take-out'])
+})

@@ -105,6 +105,21 @@ describe('where the volts are lost', () => {
         }
     }
   })
+  test('what several earths share at one screw is lost once, behind the earth of its own', () => {
+    const { wiring, solved } = resultOf('tank-paddles', (p) => {
+      for (const part of ['motor', 'coil'])
+        p.power.earths[part] = { at: 'frame', surface: 'bare', shared: true }
+    })
+    const { volts } = solved.compressor
+    for (const id of ['motor', 'coil']) {
+      const { lost, left } = voltsLost(wiring, id, volts)
+      expect(lost.slice(-2).map((l) => [l.id === 'shared', l.volts > 0])).toEqual([
+        [false, true],
+        [true, true],
+      ])
+      expect(lost.reduce((total, l) => total + l.volts, left)).toBeCloseTo(volts['battery-plus']!, 9)
+    }
+  })
   test('a hot engine space loses more, corroded earths more still; a cold morning takes it from the battery', () => {
     const { solved } = resultOf('tank-paddles')
     const at = (state: 'compressor' | 'hot' | 'corroded' | 'cold') =>

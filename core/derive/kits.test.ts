@@ -160,8 +160,8 @@ describe('a kit, taken whole', () => {
       return createDeriver()(plan).stages.truck.notes.filter((n) => n.rule === 'kit-for-another-lift')
     }
     expect([notes(0.02), notes(0.05)]).toEqual([[], []])
-    expect(notes(0.019)[0]!.limit).toBe(0.02)
-    expect(notes(0.051)[0]!.limit).toBe(0.05)
+    expect(notes(0.019)[0]).toMatchObject({ limit: 0.02, text: expect.stringContaining('at least {limit}') })
+    expect(notes(0.051)[0]).toMatchObject({ limit: 0.05, text: expect.stringContaining('at most {limit}') })
   })
   test('made of a job and taken again it lacks nothing, and its tube is long enough', () => {
     for (const { id } of demoJobs()) {

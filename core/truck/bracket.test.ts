@@ -184,6 +184,20 @@ describe('a gap closed by loading the bed', () => {
     const van = truckStage(exampleTruck('coil-van'), springClass('coil-insert-450')!, BARE)
     expect(van.result.closingLoad).toBe(0)
   })
+  test('its remedy raises the truck by its axle only where the axle would hang', () => {
+    const closes = { op: 'replace', path: ['air', 'closing'], value: 'load' }
+    const patches = (raisedBy: Truck['raisedBy']) => {
+      const change = (t: Truck) => {
+        short(t)
+        t.raisedBy = raisedBy
+      }
+      return truckStage(truck(change), leaf, BARE).notes.find((n) => n.rule === 'hangs-short')!.remedy!
+        .patches
+    }
+    expect(patches('axle')).toEqual([closes])
+    expect(patches('not')).toEqual([closes])
+    expect(patches('frame')).toEqual([closes, { op: 'replace', path: ['truck', 'raisedBy'], value: 'axle' }])
+  })
   test('more than the axle may carry is a Stop, at the rating none', () => {
     const at = (rating: (r: number) => number) => {
       const t = truck((x) => {

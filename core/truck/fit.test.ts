@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { SPRINGS, springClass } from '../catalog/springs'
 import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
 import type { Truck } from '../document/types'
-import { QUICK_STEPS, bagDiameter, fitSpring } from './fit'
+import { QUICK_STEPS, bagDiameter, fitSpring, poseAtHeights } from './fit'
 import { railBottom, tyreInside, wheelTravel } from '../catalog/truckGeometry'
 import { truckStage } from './truck'
 
@@ -357,4 +357,15 @@ test('a quick look at another class says near on its own: under 13 mm, never ins
   }).result.leastClearance(insert)!
   expect(inCoil.value).toBeLessThan(0.013)
   expect(inCoil.near).toBe(false)
+})
+
+test('the axle stands where both springs have the heights they are said to have, each on its own side', () => {
+  const truck = flatbed((t) => (t.suspension.motionRatio = 0.8))
+  const unladen = truck.seatGap.unladen - leaf.bracketHeight
+  const at = poseAtHeights(truck, leaf, BARE, { left: unladen - 0.04, right: unladen + 0.02 })
+  // A wheel goes further than its seat: 40 mm at the seat are 50 mm at the wheel.
+  expect(at.left).toBeCloseTo(0.05, 12)
+  expect(at.right).toBeCloseTo(-0.025, 12)
+  expect(at.bags.left.height).toBeCloseTo(unladen - 0.04, 12)
+  expect(at.bags.right.height).toBeCloseTo(unladen + 0.02, 12)
 })

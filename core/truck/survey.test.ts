@@ -39,6 +39,10 @@ describe('two heights and a known load', () => {
   test('no squat, or less than the tape can tell, gives no rate', () => {
     expect(twoHeights({ ...squat, afterLeft: 0.979, afterRight: 0.977 }, null)).toBeNull()
     expect(twoHeights({ ...squat, load: 0 }, null)).toBeNull()
+    // A leaf said to take as much as the whole load leaves nothing for the pack.
+    const whole = (250 * 9.80665) / 0.013
+    expect(twoHeights(squat, { contact: 0.04, rate: whole + 1 })).toBeNull()
+    expect(twoHeights(squat, { contact: 0.04, rate: whole - 1 })!.rate).toBeGreaterThan(0)
   })
 })
 

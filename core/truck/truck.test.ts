@@ -1,6 +1,7 @@
 import { SPRINGS, springClass } from '../catalog/springs'
 import { mountingOf } from '../catalog/truckGeometry'
 import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
+import { applyEdit } from '../document/edit'
 import type { Truck } from '../document/types'
 import { truckStage } from './truck'
 
@@ -170,6 +171,10 @@ describe('seats, brackets and what is beside', () => {
     const away = (wanted: number, smooth: boolean) => rules(bolt(0.06 + wanted - value, smooth))
     expect(away(0.051, false)).toEqual(['know not-weighed'])
     expect(away(0.049, false)).toContain('fix sharp-beside')
+    bolt(0.06 + 0.049 - value, false)(truck)
+    const note = truckStage(truck, leaf, BARE).notes.find((n) => n.rule === 'sharp-beside')!
+    const turned = applyEdit({ truck }, note.remedy!.patches).truck
+    expect(truckStage(turned, leaf, BARE).notes.map((n) => n.rule)).toEqual(['not-weighed'])
     expect(away(0.049, true)).toEqual(['know not-weighed'])
     expect(away(0.012, true)).toContain('fix bag-near')
   })

@@ -28,9 +28,6 @@ const MOST_PLACES = 24
 /** Less than any length, mass or pressure that is told; so that the last bits of a 0 do not count. */
 const SMALL = 1e-6
 
-/** The truck as it was when a later stage last needed it anew: of what they do not use, it is of any plan before. */
-const KEPT_BACK = 'facts'
-
 /** Five digits: more than is shown, and fewer than the last bits of another machine. */
 const digits = (value: number | null | undefined) =>
   typeof value === 'number' ? String(Number(value.toPrecision(5))) : '–'
@@ -64,8 +61,7 @@ function sizeOf(result: unknown): string {
       if (value < -SMALL) of.negative++
     } else if (typeof value === 'string') of.text += value.length
     else if (value === true) of.yes++
-    else if (value && typeof value === 'object')
-      for (const [key, inner] of Object.entries(value)) if (key !== KEPT_BACK) add(inner)
+    else if (value && typeof value === 'object') Object.values(value).forEach(add)
   }
   add(result)
   return `${of.numbers} numbers of ${of.size.toFixed(2)}, ${of.negative} negative, ${of.yes} yes, ${of.text} letters`

@@ -212,3 +212,32 @@ describe('a gap closed by loading the bed', () => {
     expect(at((sum) => sum - 0.01)).toContain('closing-over-rating')
   })
 })
+
+describe('crushed on the bump stop', () => {
+  const { low } = tableRange(leaf.areaByHeight)
+  /** The note where the stop leaves so much, m, more than the spring's least without any spacer. */
+  const noteOf = (over: number, spacer: number) => {
+    const change = (t: Truck) => {
+      const bump = low + over + leaf.bracketHeight
+      t.seatGap = { bump, unladen: 0.2 + spacer, droop: 0.25 + spacer }
+    }
+    const { notes } = truckStage(truck(change), leaf, { ...BARE, spacer })
+    return { note: notes.find((n) => n.rule === 'crushed-on-bump'), change }
+  }
+  test('just not crushed is quiet, a tenth of a millimetre less is told; without a spacer nothing is to be taken out', () => {
+    expect(noteOf(0.0001, 0).note).toBeUndefined()
+    expect(noteOf(-0.0001, 0).note).toMatchObject({ rank: 'fix', limit: low })
+    expect(noteOf(-0.0001, 0).note!.remedy).toBeUndefined()
+  })
+  test('a spacer that alone crushes it is made less, and then it is whole', () => {
+    const { note, change } = noteOf(0.015, 0.03)
+    const value = note!.remedy!.patches[0]!.value as number
+    const { notes } = truckStage(truck(change), leaf, { ...BARE, spacer: value })
+    expect(value).toBeLessThan(0.03)
+    expect(notes.map((n) => n.rule)).not.toContain('crushed-on-bump')
+  })
+  test('one that is crushed without its spacer too is offered none', () => {
+    expect(noteOf(-0.001, 0.03).note!.remedy).toBeUndefined()
+    expect(noteOf(0.0001, 0.03).note!.remedy).toBeDefined()
+  })
+})

@@ -66,6 +66,13 @@ describe('the survey as one truck', () => {
       bump: 0.11,
     })
     expect(before.heights.rearLeft).toBeCloseTo(1.03, 9)
+    const front = survey((t) => {
+      t.suspension.frontLift = 0.03
+      t.suspension.liftMeasured = false
+    }).changes!
+    const { heights, suspension } = exampleTruck('leaf-flatbed')
+    expect(front.heights.frontLeft - heights.frontLeft).toBeCloseTo(0.03, 9)
+    expect(front.suspension.frontStopGap - suspension.frontStopGap).toBeCloseTo(0.03, 9)
     expect(
       survey((t) => {
         t.suspension.lift = 0.05
@@ -145,9 +152,11 @@ describe('scale tickets', () => {
         fc.double({ min: 0, max: 3000, noNaN: true }),
         fc.double({ min: 0, max: 3000, noNaN: true }),
         (l, r) => {
-          const w = simulatedWeighbridge(20).weigh({ frontLeft: l, frontRight: r, rearLeft: 0, rearRight: 0 })
-          expect(w.front % 20).toBe(0)
-          expect(Math.abs(w.front - l - r)).toBeLessThanOrEqual(10)
+          const wheels = { frontLeft: l, frontRight: r, rearLeft: r / 2, rearRight: l }
+          const { front, rear } = simulatedWeighbridge(20).weigh(wheels)
+          expect([front % 20, rear % 20]).toEqual([0, 0])
+          expect(Math.abs(front - l - r)).toBeLessThanOrEqual(10)
+          expect(Math.abs(rear - r / 2 - l)).toBeLessThanOrEqual(10)
         },
       ),
     )

@@ -63,6 +63,17 @@ test('gaps out of order and a truck heavier empty than its plate are told', () =
       t.seatGap = { unladen: 0.2, droop: 0.19, bump: 0.1 }
     }),
   ).toContain('fix gap-order')
+  const ordered = (bump: number, droop: number) =>
+    rules((t) => {
+      t.seatGap = { unladen: 0.2, droop, bump }
+    }).includes('fix gap-order')
+  // The gap is least on the stop and most at full droop.
+  expect([ordered(0.199, 0.201), ordered(0.2, 0.25), ordered(0.21, 0.25), ordered(0.1, 0.2)]).toEqual([
+    false,
+    true,
+    true,
+    true,
+  ])
   expect(
     rules((t) => {
       t.ratings.gross = 2000

@@ -115,7 +115,21 @@ function writtenAnew(): Kept {
   return found
 }
 
-if (WRITING) writeFileSync(FILE, `${JSON.stringify(writtenAnew(), null, 1)}\n`)
+/** A line for each change and for each thing that it moves, so that a difference reads as a list of them. */
+function laidOut({ moves, still }: Kept): string {
+  const list = (lines: readonly string[], by: string) => `[\n${lines.map((l) => by + l).join(',\n')}\n${by}]`
+  const changeText = ({ moves: told, ...change }: Kept['moves'][string][number]) =>
+    `${JSON.stringify(change).slice(0, -1)},"moves":${list(
+      told.map((line) => JSON.stringify(line)),
+      '   ',
+    )}}`
+  const jobText = ([id, changes]: [string, Kept['moves'][string]]) =>
+    `${JSON.stringify(id)}: ${list(changes.map(changeText), '  ')}`
+  const all = Object.entries(moves).map(jobText).join(',\n')
+  return `{"moves": {\n${all}\n},\n"still": ${JSON.stringify(still)}}\n`
+}
+
+if (WRITING) writeFileSync(FILE, laidOut(writtenAnew()))
 const { moves: kept, still } = JSON.parse(readFileSync(FILE, 'utf8')) as Kept
 
 /** While faults are planted in one room, its stage: what moves nothing there has nothing to notice. */

@@ -118,12 +118,26 @@ const isSwitched = (plan: AirPlan, supply: string): boolean =>
 
 type Reach = Pick<FaultPressure, 'pressure' | 'relief'>
 
+/** What every guard's failure asks of a circuit, found once: where air goes on to, and what holds it. */
+const waysOf = perCircuit((plan) => {
+  const supplies = allOfKinds(plan, ...SUPPLY_KINDS)
+  const ofEach = <T>(ids: readonly string[], find: (id: string) => T) =>
+    new Map(ids.map((id) => [id, find(id)] as const))
+  const all = Object.keys(plan.components)
+  return {
+    supplies,
+    onward: ofEach(all, (id) => onwardFrom(plan, id)),
+    reliefs: ofEach(all, (id) => reliefsAt(plan, id)),
+    holds: ofEach(allOfKinds(plan, 'relief'), (id) => reliefHolds(plan, id, supplies)),
+  }
+})
+
 /** Pressure of each part in use with one guard failed, or none. */
 function pressuresUnder(plan: AirPlan, springMost: number, fault: GuardFault | null): Map<string, Reach> {
   const failed = (what: GuardFault['what'], part: string) => fault?.what === what && fault.part === part
   const seen = new Map<string, Reach>()
   const queue: [string, Reach][] = []
-  const supplies = allOfKinds(plan, ...SUPPLY_KINDS)
+  const { supplies, onward, reliefs, holds } = waysOf(plan)
   const shutCheck = fault?.what === 'check-reversed' ? fault.part : null
   const open = (id: string) => id !== shutCheck
   for (const id of supplies) queue.push([id, supplyReach(plan, id, fault, failed, open)])
@@ -139,8 +153,10 @@ function pressuresUnder(plan: AirPlan, springMost: number, fault: GuardFault | n
   const held = (id: string, at: Reach): Reach => {
     // With everything working no relief valve opens: one that would is set too low, and is told so.
     if (fault === null) return at
-    const holding = reliefsAt(plan, id, failed, open)
-      .map((relief) => ({ id: relief, ...reliefHolds(plan, relief, supplies) }))
+    const holding = reliefs
+      .get(id)!
+      .filter((relief) => !failed('relief-shut', relief))
+      .map((relief) => ({ id: relief, ...holds.get(relief)! }))
       .sort((a, b) => a.pressure - b.pressure)[0]
     if (!holding || holding.pressure >= at.pressure) return at
     return { pressure: holding.pressure, relief: { id: holding.id, enough: holding.enough } }
@@ -152,7 +168,7 @@ function pressuresUnder(plan: AirPlan, springMost: number, fault: GuardFault | n
     seen.set(id, at)
     const { kind } = plan.components[id]!
     if (kind === 'spring' || !open(id)) continue
-    for (const other of onwardFrom(plan, id)) queue.push([other, beyond(id, at)])
+    for (const other of onward.get(id)!) queue.push([other, beyond(id, at)])
   }
   return seen
 }
@@ -160,14 +176,12 @@ function pressuresUnder(plan: AirPlan, springMost: number, fault: GuardFault | n
 type Failed = (what: GuardFault['what'], part: string) => boolean
 
 /** Relief valves that stand at the pressure of a part. */
-function reliefsAt(plan: AirPlan, id: string, failed: Failed, open: (id: string) => boolean): string[] {
+function reliefsAt(plan: AirPlan, id: string): string[] {
   const closed: readonly ComponentKind[] = [...ENDS_SUPPLY, 'check', ...SUPPLY_KINDS]
   const own = plan.components[id]!.kind
   if (own !== 'spring' && own !== 'handFill' && closed.includes(own)) return []
   const ways: readonly ComponentKind[] = closed.filter((k) => k !== 'spring' && k !== 'handFill')
-  return [...connectedParts(plan, id, ways)].filter(
-    (other) => plan.components[other]!.kind === 'relief' && !failed('relief-shut', other) && open(other),
-  )
+  return [...connectedParts(plan, id, ways)].filter((other) => plan.components[other]!.kind === 'relief')
 }
 
 /** What a supply comes to at its own outlet: held by what lies open before it, else its stall. */
@@ -178,7 +192,7 @@ function supplyReach(
   failed: Failed,
   open: (id: string) => boolean,
 ): Reach {
-  const supplies = allOfKinds(plan, ...SUPPLY_KINDS)
+  const { holds } = waysOf(plan)
   const reached = connectedOnward(plan, id, open)
   const opening = [...reached]
     .filter((other) => plan.components[other]!.kind === 'check')
@@ -190,8 +204,8 @@ function supplyReach(
     if (kind === 'pressureSwitch' && isSwitched(plan, id) && !failed('switch-welded', other))
       limits.push({ pressure: figures.cutOut! + opening, relief: null })
     if (kind === 'relief' && fault !== null && !failed('relief-shut', other)) {
-      const holds = reliefHolds(plan, other, supplies)
-      limits.push({ pressure: holds.pressure + opening, relief: { id: other, enough: holds.enough } })
+      const { pressure, enough } = holds.get(other)!
+      limits.push({ pressure: pressure + opening, relief: { id: other, enough } })
     }
   }
   return limits.reduce((least, limit) => (limit.pressure < least.pressure ? limit : least))
@@ -207,10 +221,11 @@ function unheld(plan: AirPlan, id: string, failed: Failed): number {
 
 /** Parts to which a supply's air always has a way. */
 function connectedOnward(plan: AirPlan, id: string, open: (id: string) => boolean): Set<string> {
+  const { onward } = waysOf(plan)
   const seen = new Set([id])
   const queue = [id]
   while (queue.length) {
-    for (const other of onwardFrom(plan, queue.shift()!)) {
+    for (const other of onward.get(queue.shift()!)!) {
       if (seen.has(other) || !open(other) || ENDS_SUPPLY.includes(plan.components[other]!.kind)) continue
       seen.add(other)
       queue.push(other)

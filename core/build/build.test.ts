@@ -115,6 +115,19 @@ test('usual torques are those of practice: 20, 38, 10, 20, 18 and 17 lbf·ft (co
     expect(judgeFastener({ ...f.usual, from: 'usual' })!.looksLike).toBe('ok')
 })
 
+test('a thread is a size and its pitch or turns, whole and possible; spaces around it mean nothing', () => {
+  // ASME B1.1: 3/8-16 has 0.0775 in², 5/16-18 has 0.0524 in².
+  expect(threadOf(' 3/8-16 ')!.area / 0.0254 ** 2).toBeCloseTo(0.0775, 4)
+  expect(threadOf('5/16-18')!.area / 0.0254 ** 2).toBeCloseTo(0.0524, 4)
+  expect(threadOf('11/16-12')!.diameter).toBeCloseTo((11 / 16) * 0.0254, 12)
+  for (const slip of ['1-3/8-16', '3/8-16x', '3/0-16', '3/8-0', '3/8-2', 'M8x9', 'bolt'])
+    expect({ slip, thread: threadOf(slip) }).toEqual({ slip, thread: null })
+  // A pitch that leaves just half the shank is too coarse, a little finer is a thread.
+  const half = (8 / 2 / 0.9382).toFixed(9)
+  expect(threadOf(`M8x${half.slice(0, -3)}`)).not.toBeNull()
+  expect(threadOf(`M8x${Number(half) + 0.001}`)).toBeNull()
+})
+
 describe('torques are typed off the kit’s sheet', () => {
   const flatbed = newPlan('leaf-flatbed', 'x')
   const withFasteners = (fasteners: BuildPlan['fasteners']) => {

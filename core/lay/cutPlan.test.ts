@@ -48,6 +48,22 @@ test('what is longer than every coil fits nowhere', () => {
   expect(planCuts([1, 7, 2], [{ length: 6, count: 5 }], 0)).toEqual({ short: [1] })
 })
 
+test('nothing to cut needs no coil, and what is left over is told in the order it was asked for', () => {
+  expect(planCuts([], [{ length: 6, count: 5 }], 0)).toEqual({ cuts: [], best: true })
+  expect(planCuts([1, 7, 2, 8], [{ length: 6, count: 5 }], 0)).toEqual({ short: [1, 3] })
+})
+
+test('where not all fit, each piece lies in the coil it leaves least of, and a piece that fits none takes no room', () => {
+  // 9 fits nowhere; 5 goes into the 5 and not into the 7, so that 7 takes the other; the last 2 is left.
+  const coils = [
+    { length: 7, count: 1 },
+    { length: 5, count: 1 },
+  ]
+  expect(planCuts([9, 5, 7, 2], coils, 0)).toEqual({ short: [0, 3] })
+  // 4 lies in the first of two alike; 3 goes on in what it leaves, and 7 has the other.
+  expect(planCuts([9, 4, 3, 7], [{ length: 7, count: 2 }], 0)).toEqual({ short: [0] })
+})
+
 const piece = fc.integer({ min: 1, max: 60 }).map((n) => n / 10)
 const coil = fc.record({
   length: fc.integer({ min: 20, max: 100 }).map((n) => n / 10),

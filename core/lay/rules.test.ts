@@ -12,6 +12,7 @@ import { heatDistance } from './distances'
 import { layStage } from './lay'
 import { layRules } from './rules'
 import { proposedPlaces } from './places'
+import { HEAT } from './ruleInput'
 import { encounters, nearestRoom, overlap, partBox, solidsOf } from './space/room'
 
 const truck = exampleTruck('leaf-flatbed')
@@ -214,6 +215,9 @@ describe('hose with its ends on', () => {
     const rulesWith = (slackAtSpring: number) =>
       hosed('braided-1-4', { slackAtSpring }).notes.map((n) => `${n.rule} ${n.subject}`)
     expect(rulesWith(longest - spring.run + 0.001)).toContain(`hose-too-short ${spring.id}`)
+    const note = hosed('braided-1-4', { slackAtSpring: 9 }).notes.find((n) => n.subject === spring.id)!
+    expect(note).toMatchObject({ value: expect.closeTo(spring.run + 9, 6), limit: longest })
+    expect(note.title).toBe(`No hose reaches from ${spring.fromLabel} to ${spring.toLabel.toLowerCase()}`)
     expect(rulesWith(longest - spring.run - 0.001)).not.toContain(`hose-too-short ${spring.id}`)
   })
 })
@@ -245,7 +249,65 @@ test('a corner without room for its bend is told with what there is room for', (
     (n) => n.rule === 'bend-too-tight',
   )!
   expect(told).toMatchObject({ subject: r.routes[0]!.id, value: 0.02, limit: r.routes[0]!.wantedBend })
+  const sourceOf = (kind: 'air' | 'wire') => {
+    const at = r.routes.findIndex((route) => route.kind === kind)
+    const bent = { ...r, routes: r.routes.map((route, i) => (i === at ? { ...route, bend: 0.001 } : route)) }
+    return layRules({ r: bent, lay: base, truck, air, ...parts }).find((n) => n.rule === 'bend-too-tight')!
+      .source
+  }
+  expect(sourceOf('air')).toBe('The tube’s own sheet')
+  expect(sourceOf('wire')).toContain('from memory')
   expect(layRules({ r, lay: base, truck, air, ...parts }).map((n) => n.rule)).not.toContain('bend-too-tight')
+})
+
+test('a line at the clearance from what is hot is quiet; nearer it is a Stop, unless a shield is planned', () => {
+  const r = run().result
+  const line = r.routes.find((route) => [route.from, route.to].every((id) => (r.heat[id] ?? 1) >= HEAT))!
+  const told = (heat: number, shields = {}) => {
+    const routes = r.routes.map((route) => (route.id === line.id ? { ...route, heat } : route))
+    return layRules({ r: { ...r, routes }, lay: { ...base, shields }, truck, air, ...parts }).find(
+      (n) => n.rule === 'line-near-heat',
+    )
+  }
+  expect(told(HEAT)).toBeUndefined()
+  expect(told(HEAT - 0.001)).toMatchObject({
+    rank: 'stop',
+    subject: line.id,
+    value: HEAT - 0.001,
+    limit: HEAT,
+  })
+  expect(told(HEAT - 0.001, { [line.id]: true })).toBeUndefined()
+})
+
+test('slack at the least is quiet; a millimetre less is told, and its remedy leaves the usual', () => {
+  const least = PRACTICE.leastSlack.value
+  expect(rules({ slackAtSpring: least })).not.toContain('short-slack spring-left')
+  const note = run({ slackAtSpring: least - 0.001 }).notes.find((n) => n.rule === 'short-slack')!
+  expect(note).toMatchObject({ value: least - 0.001, limit: least })
+  const usual = PRACTICE.springSlack.value
+  expect(note.remedy).toEqual({
+    label: `Leave ${usual * 1000} mm`,
+    patches: [{ op: 'replace', path: ['lay', 'slackAtSpring'], value: usual }],
+  })
+})
+
+test('what hangs behind the axle is held against the hitch, or against the ball where there is none', () => {
+  const behind = (t: Truck, x: number, angle: number) => {
+    const [along] = partSize(air, 'compressor')
+    const rear = -x
+    const at = { x: rear + along / 2, y: 0, z: x * Math.tan(angle) }
+    return run({ places: { compressor: at } }, t).notes.find(
+      (n) => n.rule === 'departure-angle' && n.subject === 'compressor',
+    )
+  }
+  const hitch = solidsOf(truck, air).find(({ id }) => id === 'hitch')!
+  if (hitch.shape.shape !== 'box') throw new Error('a hitch is a box')
+  const limit = Math.atan2(hitch.shape.min.z, Math.max(truck.axleToBall, 0.1))
+  expect(behind(truck, 0.8, limit + 1e-6)).toBeUndefined()
+  expect(behind(truck, 0.8, limit - 1e-3)).toMatchObject({ limit, value: expect.closeTo(limit - 1e-3, 9) })
+  // Over the axle or ahead of it there is nothing behind to touch.
+  expect(behind(truck, 0.05, 0.01)).toBeUndefined()
+  expect(behind(truck, 0.051, 0.01)).toBeDefined()
 })
 
 test('a part just high enough is quiet, a millimetre lower it is told, and its remedy lifts it', () => {

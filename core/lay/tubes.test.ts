@@ -1,5 +1,5 @@
 import { demoPlan } from '../demo/demoShop'
-import type { LayPlan, Plan, ShelfCoil } from '../document/types'
+import type { LayPlan, Plan, ShelfCoil, TakenKit } from '../document/types'
 import { layStage } from './lay'
 
 const plan = demoPlan('estuary-flatbed')
@@ -48,4 +48,17 @@ test('every line is cut once, from a coil that holds it', () => {
     const used = pieces.reduce((sum, i) => sum + cuts.find((c) => c.id === tube.lines[i])!.cut, 0)
     expect(used + offcut).toBeCloseTo(tube.coils[of]!.length, 9)
   }
+})
+
+test('the kit’s own coil is cut first where it is of that tube and its length is known; else none is taken for it', () => {
+  const kit = { ...plan.air.kit!, label: 'Set 4', tubeClass: plan.air.tubeClass, tubeLength: 7.5 }
+  const withKit = (rest: Partial<TakenKit>): Plan => ({
+    ...plan,
+    air: { ...plan.air, kit: { ...kit, ...rest } },
+  })
+  const coils = (rest: Partial<TakenKit>) => laid({ a: coil(2, 3) }, withKit(rest)).result.tubes[0]!.coils
+  const shelf = { length: 2, count: 3, label: 'shelf', ofKit: false }
+  expect(coils({})).toEqual([{ length: 7.5, count: 1, label: '“Set 4”', ofKit: true }, shelf])
+  expect(coils({ tubeLength: null })).toEqual([shelf])
+  expect(coils({ tubeClass: 'nylon-3-8' })).toEqual([shelf])
 })

@@ -1,0 +1,130 @@
+import { exampleTruck } from '../../catalog/trucks'
+import { newPlan } from '../../derive/newPlan'
+import { applyEdit } from '../../document/edit'
+import type { AirPlan, Archetype } from '../../document/types'
+import { airStage, motorLoad } from '../air'
+import { ARCHETYPES, startingCircuit } from '../circuit/startingCircuits'
+import { replacePart, takeOut } from '../circuit/operations'
+import { airSet, partOf } from '../parts/parts'
+import type { AirNeed } from '../types'
+
+/** Both sides of limits that a starting circuit is never near, and the order of lines, which means nothing. */
+
+const truck = exampleTruck('leaf-flatbed')
+const plan = (archetype: Archetype): AirPlan => {
+  const { block, compressor } = ARCHETYPES.find((a) => a.id === archetype)!
+  return {
+    ...newPlan('leaf-flatbed', 'x').air,
+    archetype,
+    ...startingCircuit(archetype),
+    blockClass: block ?? 'block-one',
+    compressorClass: compressor ?? 'compact',
+  }
+}
+const corner = { pressure: 300_000, wanted: 300_000, height: 0.16, limitedBy: null }
+const needs: Record<string, AirNeed> = {
+  full: {
+    label: 'Full',
+    left: corner,
+    right: corner,
+    sideDifference: 0,
+    heightAt: { left: () => 0.16, right: () => 0.16 },
+  },
+}
+const notes = (air: AirPlan, of = truck) =>
+  airStage(air, of, needs, { atmosphere: 101_325, feed: null, staging: 0 }).notes
+const rules = (air: AirPlan, of = truck) => notes(air, of).map((n) => n.rule)
+const sheet = (air: AirPlan, id: string, figures: Record<string, number>): AirPlan => ({
+  ...air,
+  components: { ...air.components, [id]: { ...air.components[id]!, sheet: figures } },
+})
+const backwards = (air: AirPlan): AirPlan => ({
+  ...air,
+  lines: Object.fromEntries(Object.entries(air.lines).reverse()),
+})
+
+test('held on too long: the springs’ limit itself is quiet, a pascal more is told, and so is what has no valve', () => {
+  const air = plan('high-flow')
+  const { maxPressure } = airSet(air).spring!
+  const at = (set: number) =>
+    notes(sheet(air, 'regulator', { set })).find((n) => n.rule === 'supply-over-spring')
+  expect(at(maxPressure)).toBeUndefined()
+  expect(at(maxPressure + 1)).toMatchObject({ rank: 'know', value: maxPressure + 1, limit: maxPressure })
+  // A block holds the air back by itself.
+  expect(rules(plan('wireless-dual'))).not.toContain('supply-over-spring')
+})
+
+test('the arm of a height valve against the travel down as against the travel up', () => {
+  const { arm } = partOf(plan('height-valve'), 'height').figures as { arm: number }
+  const { seatGap, suspension } = truck
+  const hanging = (travel: number) => {
+    const droop = seatGap.unladen + travel * suspension.motionRatio
+    return { ...truck, seatGap: { ...seatGap, droop } }
+  }
+  expect(rules(plan('height-valve'), hanging(arm - 1e-9))).not.toContain('arm-short')
+  const note = notes(plan('height-valve'), hanging(arm + 0.001)).find((n) => n.rule === 'arm-short')
+  expect(note).toMatchObject({ value: arm, limit: expect.closeTo(arm + 0.001, 9) })
+})
+
+test('a horn on a tank without any supply still sounds; without a tank either it does not', () => {
+  const { horn, tank } = plan('high-flow').components
+  const line = { fromPort: 'out1', toPort: 'in', path: 'supply', tube: null, state: 'new' } as const
+  const only = (components: AirPlan['components']): AirPlan => ({
+    ...plan('high-flow'),
+    components,
+    lines: { horn: { ...line, from: Object.keys(components)[0]!, to: 'horn' } },
+  })
+  expect(rules(only({ tank: tank!, horn: horn! }))).toContain('horn-open')
+  const coupler = { ...tank!, kind: 'coupler' as const }
+  expect(rules(only({ coupler, horn: horn! }))).not.toContain('horn-open')
+})
+
+test('boost stops by itself, a belt does not: only what is switched asks for a pressure switch', () => {
+  const bare = takeOut('switch')(plan('engine-driven'))
+  expect(rules(bare)).toContain('no-switch')
+  expect(rules(replacePart('belt', 'boost')(bare))).not.toContain('no-switch')
+})
+
+test('with a tank the motor works up to the cut-out, and never beyond its own rating', () => {
+  const air = plan('tank-wireless')
+  const { cutOut } = partOf(air, 'switch').figures as { cutOut: number }
+  expect(motorLoad(air, needs, 101_325).pressure).toBe(cutOut)
+  const weak = { ...air, compressorClass: 'small-wireless' }
+  const { maxPressure } = airSet(weak).compressor!
+  expect(maxPressure).toBeLessThan(cutOut)
+  // What it may reach is less by what the check valve takes to open.
+  const { opening } = partOf(air, 'check').figures as { opening: number }
+  expect(motorLoad(weak, needs, 101_325).pressure).toBeCloseTo(maxPressure - opening, 6)
+})
+
+test('the bore before a block goes into the line that feeds it, wherever that stands among the lines', () => {
+  const base = newPlan('leaf-flatbed', 'x')
+  for (const air of [plan('tank-wireless'), backwards(plan('tank-wireless'))]) {
+    const note = notes(air).find((n) => n.rule === 'tank-feeds-block')!
+    const mended = applyEdit({ ...base, air }, note.remedy!.patches).air
+    const made = Object.keys(mended.components).find((id) => !(id in air.components))!
+    const after = Object.values(mended.lines).filter((l) => l.from === made)
+    expect(after.map(({ to, toPort }) => `${to}.${toPort}`)).toEqual(['block.in'])
+  }
+  // Nothing feeds it: there is no line for a bore to go into.
+  const air = plan('tank-wireless')
+  const lines = Object.fromEntries(
+    Object.entries(air.lines).filter(([, l]) => l.toPort !== 'in' || l.to !== 'block'),
+  )
+  expect(notes({ ...air, lines }).find((n) => n.rule === 'tank-feeds-block')?.remedy).toBeUndefined()
+})
+
+test('a relief valve is teed in behind a regulator that may stick open, wherever its lines stand', () => {
+  const base = newPlan('leaf-flatbed', 'x')
+  const bare = takeOut('dash-relief')(plan('high-flow'))
+  for (const air of [bare, backwards(bare)]) {
+    const note = notes(air).find((n) => n.rule === 'fault-pressure')!
+    const mended = applyEdit({ ...base, air }, note.remedy!.patches).air
+    expect(rules(mended)).not.toContain('fault-pressure')
+  }
+})
+
+test('the order in which lines are kept changes no note of any circuit', () => {
+  for (const { id } of ARCHETYPES)
+    expect({ id, notes: rules(backwards(plan(id))).sort() }).toEqual({ id, notes: rules(plan(id)).sort() })
+})

@@ -1,3 +1,4 @@
+import type { Remote } from 'comlink'
 import type { Answers } from '#core/air/run/answers'
 import { runParts } from '#core/derive/runParts'
 import { keepAnswers, keptAnswers } from '~/keeping/keptAnswers'
@@ -23,14 +24,20 @@ export function useAnswers(): void {
   const job = useJob()
   const build = useRuntimeConfig().public.build as string
   let worker: Worker | null = null
+  let remote: Remote<AnswersWorker> | null = null
+  let running = false
   let timer: ReturnType<typeof setTimeout> | undefined
   let asked = 0
-  /** A run under way for an older plan is of no use any more. */
+  function stop(): void {
+    worker?.terminate()
+    worker = remote = null
+    running = false
+  }
+  /** A run under way for an older plan is of no use any more; a worker at rest is quicker than a new one. */
   function forget(): void {
     clearTimeout(timer)
     asked++
-    worker?.terminate()
-    worker = null
+    if (running) stop()
     job.answers = null
   }
   /** What the server ran for the job as it was opened; null where it did not, or somebody saved meanwhile. */
@@ -53,15 +60,19 @@ export function useAnswers(): void {
     }
     const { wrap } = await import('comlink')
     if (number !== asked) return
-    worker = new Worker(new URL('../workers/answers.ts', import.meta.url), { type: 'module' })
+    worker ??= new Worker(new URL('../workers/answers.ts', import.meta.url), { type: 'module' })
+    remote ??= wrap<AnswersWorker>(worker)
+    running = true
     try {
-      const answers = await wrap<AnswersWorker>(worker).answer(JSON.parse(JSON.stringify(job.plan)))
+      const answers = await remote.answer(JSON.parse(JSON.stringify(job.plan)))
       if (number !== asked) return
-      forget()
+      running = false
       if (answers) keepAnswers(of, answers)
       job.answers = answers
     } catch (error) {
-      if (number === asked) job.message = `The circuit could not be run: ${(error as Error).message}`
+      if (number !== asked) return
+      running = false
+      job.message = `The circuit could not be run: ${(error as Error).message}`
     }
   }
   // At once, so that no figure is ever read beside a plan it was not run for.
@@ -74,5 +85,8 @@ export function useAnswers(): void {
     },
     { immediate: true, flush: 'sync' },
   )
-  onScopeDispose(forget)
+  onScopeDispose(() => {
+    forget()
+    stop()
+  })
 }

@@ -131,6 +131,8 @@ describe('a kit, taken whole', () => {
     expect(lacks.find((l) => l.kind === 'tee')!.count).toBe(kinds.filter((k) => k === 'tee').length - 1)
     const notes = (plan: Plan) => createDeriver()(plan).stages.air.notes.map((n) => n.rule)
     expect(notes(taken())).toContain('kit-lacks')
+    const told = createDeriver()(taken()).stages.air.notes.find((n) => n.rule === 'kit-lacks')!
+    expect(told.value).toBe(kinds.length - inside.length)
     const all = Object.fromEntries(kinds.map((kind) => [kind, 9]))
     expect(notes(taken({ parts: all }))).not.toContain('kit-lacks')
     expect(notes(demoPlan('estuary-flatbed'))).not.toContain('kit-lacks')

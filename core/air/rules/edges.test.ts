@@ -128,3 +128,66 @@ test('the order in which lines are kept changes no note of any circuit', () => {
   for (const { id } of ARCHETYPES)
     expect({ id, notes: rules(backwards(plan(id))).sort() }).toEqual({ id, notes: rules(plan(id)).sort() })
 })
+
+describe('what stands between a supply and what it fills', () => {
+  test('without a tank the springs bleed back through a supply that has no check valve; with one they do not', () => {
+    const air = plan('cab-gauge')
+    expect(rules(air)).not.toContain('no-check')
+    const bare = takeOut('check')(air)
+    expect(notes(bare).find((n) => n.rule === 'no-check')).toMatchObject({
+      rank: 'fix',
+      subject: 'compressor',
+    })
+    // Nothing that could bleed hangs on it.
+    const { compressor } = bare.components
+    expect(rules({ ...bare, components: { compressor: compressor! }, lines: {} })).not.toContain('no-check')
+  })
+  test('what falls short says what lets no more by: boost, which fills a tank no higher, or a regulator', () => {
+    const textOf = (air: AirPlan) => notes(air).find((n) => n.rule === 'supply-short')!.text
+    const boosted = replacePart('belt', 'boost')(plan('engine-driven'))
+    expect(textOf(boosted)).toContain('boost lets it have: a tank never stands above what fills it.')
+    const regulated = sheet(plan('high-flow'), 'regulator', { set: 200_000 })
+    expect(textOf(regulated)).toContain('the regulator lets it have.')
+  })
+  test('a cut-out out of reach: a stronger compressor is offered, for an engine’s belt there is none', () => {
+    const weak = { ...plan('tank-wireless'), compressorClass: 'small-wireless' }
+    const note = notes(weak).find((n) => n.rule === 'cut-out-unreached')!
+    expect(note.text).toContain('runs until it is hot')
+    const base = newPlan('leaf-flatbed', 'x')
+    const mended = applyEdit({ ...base, air: weak }, note.remedy!.patches).air
+    expect(rules(mended)).not.toContain('cut-out-unreached')
+    const belt = sheet(plan('engine-driven'), 'switch', { cutIn: 3_000_000, cutOut: 4_000_000 })
+    const ofBelt = notes(belt).find((n) => n.rule === 'cut-out-unreached')!
+    expect(ofBelt.text).not.toContain('runs until it is hot')
+    expect(ofBelt.remedy).toBeUndefined()
+  })
+  test('what is over its rating with everything working is not told again for each guard that may fail', () => {
+    const weak = sheet(plan('tank-wireless'), 'block', { maxPressure: 700_000 })
+    const subjects = (rule: string) => notes(weak).flatMap((n) => (n.rule === rule ? [n.subject] : []))
+    expect(subjects('part-pressure')).toEqual(['block'])
+    expect(subjects('fault-pressure')).not.toContain('block')
+  })
+})
+
+test('a tank from another truck gets air once its rating and its date were read, not with one of them', () => {
+  const air = plan('tank-wireless')
+  const told = (rating: number | null, dated: string) => {
+    const tank = air.components.tank!
+    const kept = { ...tank, state: 'kept' as const, found: { ...tank.found, rating, dated } }
+    return rules({ ...air, components: { ...air.components, tank: kept } }).includes('tank-no-plate')
+  }
+  expect([told(null, ''), told(null, '2019'), told(1_500_000, ''), told(1_500_000, '2019')]).toEqual([
+    true,
+    true,
+    true,
+    false,
+  ])
+})
+
+test('without a haul the springs stand at their minimum, with the air they have at their design height', () => {
+  const air = plan('wireless-dual')
+  const { minPressure, volume } = airSet(air).spring!
+  const { result } = airStage(air, truck, {}, { atmosphere: 101_325, feed: null, staging: 0 })
+  expect(result.highest).toBe(minPressure)
+  expect(result.springVolume).toEqual({ left: volume, right: volume })
+})

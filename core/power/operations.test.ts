@@ -73,6 +73,26 @@ test('a guard put in a wire stands in its way at the end asked for, and guards w
   expect(() => after(plan, putInWire('ghost', 'fuse', 'source'))).toThrow('no longer in this wiring')
 })
 
+test('a wire takes one of each kind at each end, each by a name of its own, in the order they were put in', () => {
+  const plan = after(
+    planOf('wireless-dual'),
+    putInWire('wire-block', 'fuse', 'source'),
+    putInWire('wire-block', 'fuse', 'load'),
+    putInWire('wire-block', 'switch', 'source'),
+    putInWire('wire-wake', 'fuse', 'source'),
+  )
+  const put = Object.entries(plan.power.inWire).map(([id, p]) => `${p.order} ${id} ${p.at}`)
+  expect(put.sort()).toEqual([
+    '1 fuse-in-wire-block source',
+    '2 fuse-in-wire-block-2 load',
+    '3 switch-in-wire-block source',
+    '4 fuse-in-wire-wake source',
+  ])
+  // The plain name is free again once what had it is out.
+  const again = after(plan, takeOutOfWire('fuse-in-wire-block'), putInWire('wire-block', 'fuse', 'source'))
+  expect(Object.keys(again.power.inWire).sort()).toEqual(Object.keys(plan.power.inWire).sort())
+})
+
 test('a part is fed from where it is told, with a fuse of its own off a battery', () => {
   const plan = planOf('electronic')
   expect(sourceOf(wiringOf(plan), 'controller')).toBe('ignition')

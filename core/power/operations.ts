@@ -1,6 +1,6 @@
 import { WIRING } from '../catalog/wiring'
 import type { EarthPlace, EarthSaid, InWireKind, PowerPlan, PowerSource, WIRE_ENDS } from '../document/types'
-import { OperationError } from '../quantity/operation'
+import { freeId, OperationError } from '../quantity/operation'
 import type { PartOf, Wiring, WiringPart } from './network/types'
 import { sourceOf } from './wires'
 
@@ -46,14 +46,11 @@ export const putInWire =
   (power, wiring) => {
     if (partOf(wiring, wire).role !== 'wire')
       throw new OperationError('Only a wire takes it: an earth is never fused or switched.')
-    const taken = Object.entries(power.inWire).some(
-      ([, p]) => p.wire === wire && p.kind === kind && p.at === at,
-    )
-    if (taken) throw new OperationError(`One stands there already: ${NAMES[kind]}.`)
-    let n = 1
-    while (`${kind}-in-${wire}${n > 1 ? `-${n}` : ''}` in power.inWire) n++
-    const order = 1 + Math.max(0, ...Object.values(power.inWire).map((p) => p.order))
-    const id = `${kind}-in-${wire}${n > 1 ? `-${n}` : ''}`
+    const there = Object.values(power.inWire)
+    if (there.some((p) => p.wire === wire && p.kind === kind && p.at === at))
+      throw new OperationError(`One stands there already: ${NAMES[kind]}.`)
+    const order = 1 + Math.max(0, ...there.map((p) => p.order))
+    const id = freeId(power.inWire, `${kind}-in-${wire}`)
     return { ...power, inWire: { ...power.inWire, [id]: { order, wire, kind, at, rating: null } } }
   }
 const NAMES: Record<InWireKind, string> = {

@@ -62,30 +62,29 @@ export interface WireRow {
 export type WirePart = PartOf<'wire'> | PartOf<'earth'>
 export const isWire = (part: WiringPart): part is WirePart => part.role === 'wire' || part.role === 'earth'
 
-/** The guard that a part hangs behind: the nearest on the way back to a battery; null where nothing guards it. */
-export function guardOf({ parts }: Wiring, id: string): PartOf<'guard'> | null {
+/** What a part hangs behind, the nearest first, on the way back to a battery. */
+function wayBack({ parts }: Wiring, id: string): WiringPart[] {
+  const way: WiringPart[] = []
   let at = parts.find((part) => part.id === id)!.a
-  for (let steps = 0; at !== PLUS && at !== SECOND && steps < parts.length; steps++) {
+  while (at !== PLUS && at !== SECOND && way.length < parts.length) {
     const before = parts.find(({ b, role }) => b === at && PASSES.includes(role))
-    if (!before) return null
-    if (before.role === 'guard') return before
+    if (!before) break
+    way.push(before)
     at = before.a
   }
-  return null
+  return way
 }
 const PASSES: readonly WiringPart['role'][] = ['guard', 'wire', 'contact', 'joint']
 
+/** The guard that a part hangs behind: the nearest on the way back to a battery; null where nothing guards it. */
+export const guardOf = (wiring: Wiring, id: string): PartOf<'guard'> | null =>
+  wayBack(wiring, id).find((part) => part.role === 'guard') ?? null
+
 /** Where a part's current comes from: the first source met on the way back; null where none is. */
-export function sourceOf({ parts }: Wiring, id: string): PowerSource | null {
-  let at = parts.find((part) => part.id === id)!.a
-  for (let steps = 0; steps < parts.length; steps++) {
-    const source = SOURCE_NODES[at]
-    if (source) return source
-    const before = parts.find(({ b, role }) => b === at && PASSES.includes(role))
-    if (!before) return null
-    at = before.a
-  }
-  return null
+export function sourceOf(wiring: Wiring, id: string): PowerSource | null {
+  const own = wiring.parts.find((part) => part.id === id)!
+  const source = [own, ...wayBack(wiring, id)].find(({ a }) => SOURCE_NODES[a])
+  return (source && SOURCE_NODES[source.a]) ?? null
 }
 const SOURCE_NODES: Partial<Record<string, PowerSource>> = {
   [PLUS]: 'battery',

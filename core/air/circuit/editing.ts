@@ -1,6 +1,7 @@
 import { KINDS, type ComponentKind } from '../../catalog/kinds'
 import type { AirPlan, PartState, Side } from '../../document/types'
 import { isThere } from '../../catalog/partStates'
+import { freeId } from '../../quantity/operation'
 import { newComponent } from '../parts/parts'
 
 /** Parts and lines put into a circuit and taken out of it, one at a time. */
@@ -40,14 +41,6 @@ export const copyOf = (air: AirPlan): AirPlan => ({
   lines: structuredClone(air.lines),
   gone: structuredClone(air.gone),
 })
-
-/** The id wished for, or the same with the first number that is free. */
-export function freeId(taken: Record<string, unknown>, wish: string): string {
-  if (!(wish in taken)) return wish
-  let n = 2
-  while (`${wish}-${n}` in taken) n++
-  return `${wish}-${n}`
-}
 
 const ID_STEM: Partial<Record<ComponentKind, string>> = {
   handFill: 'fill',

@@ -1,10 +1,10 @@
 import { HOLDS_AIR_BACK, IN_LINE_KINDS } from '../../catalog/kinds'
-import { OperationError } from '../../quantity/operation'
+import { freeId, OperationError } from '../../quantity/operation'
 import { blockClass } from '../../catalog/blocks'
 import type { AirPlan, Side } from '../../document/types'
 import { allOfKinds, connectedParts, springsTeed, endsAt } from './connections'
 import { blockFor, newComponent } from '../parts/parts'
-import { addLine, addPart, type Change, copyOf, dropLine, dropPart, freeId } from './editing'
+import { addLine, addPart, type Change, copyOf, dropLine, dropPart } from './editing'
 import { closeAfter, closeAndRetrace, closePort, insertPart, removePart, teeInto } from './joining'
 
 const otherSideId = (id: string) => id.replace(/left|right/, (s) => (s === 'left' ? 'right' : 'left'))

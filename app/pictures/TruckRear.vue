@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { PRACTICE } from '#core/catalog/practice'
-import { mountingOf, railBottom, railDepth } from '#core/catalog/truckGeometry'
+import { exhaustAtAxle, mountingOf, railBottom, railDepth } from '#core/catalog/truckGeometry'
 import type { Truck } from '#core/document/types'
 import type { Fit, Pose } from '#core/truck/types'
 
 /**
- * Section through the rear axle, seen from behind, left at the left: the body stands still, the axle takes the pose shown.
- * Springs are drawn at the size the fit takes them at.
+ * Section through the rear axle, seen from behind, left at the left: the body stands still, the axle takes
+ * the pose shown. Springs are drawn at the size the fit takes them at.
  */
 const { truck, fit, pose } = defineProps<{ truck: Truck; fit: Fit | null; pose: Pose | null }>()
 const x = (left: number) => -left * 1000
@@ -71,17 +71,7 @@ const bags = computed(() =>
       }))
     : [],
 )
-/** Where the exhaust passes the axle, if it does. */
-const pipe = computed(() => {
-  const points = truck.exhaust.points
-  for (let i = 1; i < points.length; i++) {
-    const [a, b] = [points[i - 1]!, points[i]!]
-    if (a.x * b.x > 0 || a.x === b.x) continue
-    const t = a.x / (a.x - b.x)
-    return { y: a.y + (b.y - a.y) * t, z: a.z + (b.z - a.z) * t }
-  }
-  return null
-})
+const pipe = computed(() => exhaustAtAxle(truck))
 const brakeLines = computed(() =>
   truck.brakeLine ? [1, -1].map((side) => onAxle(side * truck.brakeLine!.y, truck.brakeLine!.z)) : [],
 )
@@ -115,15 +105,15 @@ const beside = computed(() =>
 const names = computed(() => {
   const fender = truck.innerFender
   const [line] = brakeLines.value
-  const wanted: [text: string, x: number, y: number][] = [
-    ['frame rail', x(-truck.frame.spacing / 2) + 40, z(rail.value)],
-    ['differential', x(truck.axle.offset), z(truck.tyre.radius - truck.axle.differential) + 14],
-    ...(fender ? [['inner fender', x(fender.y) - 120, z(fender.bottom) + 14] as const] : []),
-    ...(pipe.value ? [['exhaust', x(pipe.value.y) + 50, z(pipe.value.z)] as const] : []),
-    ...(line ? [['brake line', line.x + 20, line.y + 16] as const] : []),
-    ...beside.value.map((b) => [b.label, b.x + 16, b.y - 14] as const),
-  ].map(([text, left, up]) => [text, left, up] as [string, number, number])
-  return wanted.map(([text, left, up]) => ({ text, x: left, y: up }))
+  const name = (text: string, left: number, up: number) => ({ text, x: left, y: up })
+  return [
+    name('frame rail', x(-truck.frame.spacing / 2) + 40, z(rail.value)),
+    name('differential', x(truck.axle.offset), z(truck.tyre.radius - truck.axle.differential) + 14),
+    ...(fender ? [name('inner fender', x(fender.y) - 120, z(fender.bottom) + 14)] : []),
+    ...(pipe.value ? [name('exhaust', x(pipe.value.y) + 50, z(pipe.value.z))] : []),
+    ...(line ? [name('brake line', line.x + 20, line.y + 16)] : []),
+    ...beside.value.map((b) => name(b.label, b.x + 16, b.y - 14)),
+  ]
 })
 const s = { x, z, left: (drawn: number) => -drawn / 1000, up: (drawn: number) => -drawn / 1000 }
 </script>

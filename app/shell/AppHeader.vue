@@ -117,7 +117,8 @@ const SAVED = {
 <style scoped>
 @reference "../assets/main.css";
 .chip {
-  @apply inline-flex items-center gap-1.5 border border-white/40 rounded px-2.5 py-1 text-sm font-semibold whitespace-nowrap;
+  @apply inline-flex items-center gap-1.5 border border-white/40 rounded px-2.5 py-1;
+  @apply text-sm font-semibold whitespace-nowrap;
 }
 button.chip:disabled {
   opacity: 0.45;

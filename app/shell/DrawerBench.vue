@@ -141,23 +141,7 @@ watch(asked, async (id) => {
         <slot :name="`view-${v.id}`" :open="v.id === viewed" :standing="v.id === viewed || whole" />
       </div>
     </div>
-    <nav v-if="drawers.length" class="no-print tabs" :aria-label="`Drawers of ${STAGE_TITLES[stage].name}`">
-      <ul class="flex flex-wrap" data-drawers>
-        <li v-for="d in drawers" :key="d.id">
-          <NuxtLink
-            :to="{ hash: `#${d.id}` }"
-            class="tab touch"
-            :class="{ open: d.id === opened, asked: d.id === asked }"
-            :aria-current="d.id === opened ? 'true' : undefined"
-            :data-opens="d.id"
-            >{{ d.title
-            }}<span v-if="d.live" class="figure text-xs pl-1.5 opacity-80 max-w-40 truncate">{{
-              d.live
-            }}</span>
-          </NuxtLink>
-        </li>
-      </ul>
-    </nav>
+    <DrawerTabs v-if="drawers.length" :stage="stage" :drawers="drawers" :opened="opened" :asked="asked" />
     <div
       class="panels"
       tabindex="0"
@@ -190,23 +174,6 @@ watch(asked, async (id) => {
 @reference "../assets/main.css";
 .bench-head {
   margin-bottom: 0.6rem;
-}
-.tabs {
-  margin-top: 0.5rem;
-}
-.tabs ul {
-  border-bottom: 2px solid var(--petrol);
-}
-.tab {
-  @apply flex items-center font-head font-semibold px-2 py-1 rounded-t border-2 border-b-0 border-transparent;
-  white-space: nowrap;
-}
-.tab.open {
-  background: var(--sheet);
-  border-color: var(--petrol);
-}
-.tab:not(.open):hover {
-  background: var(--chosen);
 }
 .drawer.shut {
   display: none;
@@ -263,9 +230,6 @@ watch(asked, async (id) => {
   .view.tall {
     max-height: none;
   }
-  .tabs {
-    margin-top: 0;
-  }
   .view-choice {
     display: none;
   }
@@ -273,22 +237,6 @@ watch(asked, async (id) => {
 
 /* A hand-held screen: the drawer comes up from below and leaves the picture in sight. */
 @media screen and (max-width: 767px) and (pointer: coarse) {
-  .tabs ul {
-    border: 0;
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 0.5rem;
-  }
-  .tab {
-    border: 1px solid var(--line);
-    border-radius: 6px;
-    background: var(--sheet);
-    white-space: normal;
-    height: 100%;
-  }
-  .tab.open:not(.asked) {
-    border-color: var(--line);
-  }
   .panels {
     display: none;
   }

@@ -28,6 +28,19 @@ export const MOUNTING_WORDS: Record<SpringClass['fits'][number], string> = {
 export const seatsApart = ({ upper, lower }: Truck['seats']): number =>
   Math.hypot(upper.x - lower.x, upper.y - lower.y)
 
+/** Where the exhaust passes the rear axle, from the truck's middle and from the ground, m; null where it does not. */
+export function exhaustAtAxle({
+  exhaust: { points },
+}: Pick<Truck, 'exhaust'>): { y: number; z: number } | null {
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1]!, points[i]!]
+    if (a.x * b.x > 0 || a.x === b.x) continue
+    const t = a.x / (a.x - b.x)
+    return { y: a.y + (b.y - a.y) * t, z: a.z + (b.z - a.z) * t }
+  }
+  return null
+}
+
 /** Wheel travel from unladen to full droop (never above 0) and to the bump stop (never below 0). */
 export function wheelTravel({ seatGap, suspension }: Pick<Truck, 'seatGap' | 'suspension'>): {
   droop: number

@@ -1,5 +1,5 @@
 import { SPRINGS, springClass } from '../catalog/springs'
-import { mountingOf } from '../catalog/truckGeometry'
+import { exhaustAtAxle, mountingOf } from '../catalog/truckGeometry'
 import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
 import { applyEdit } from '../document/edit'
 import type { Truck } from '../document/types'
@@ -237,4 +237,17 @@ describe('seats, brackets and what is beside', () => {
     expect(of('')).toContain('unladen-over-rear')
     expect(of('Certificate 12')).not.toContain('unladen-over-rear')
   })
+})
+
+test('the exhaust passes the axle where its pipe crosses above it; one that ends before it does not', () => {
+  const pipe = (...points: [x: number, y: number, z: number][]) =>
+    exhaustAtAxle({ exhaust: { radius: 0.03, points: points.map(([x, y, z]) => ({ x, y, z })) } })
+  // Three quarters of the way from 1.5 m ahead to 0.5 m behind.
+  expect(pipe([2, 0.4, 0.5], [1.5, 0.4, 0.5], [-0.5, 0.8, 0.7])).toEqual({
+    y: expect.closeTo(0.7, 12),
+    z: expect.closeTo(0.65, 12),
+  })
+  expect(pipe([2, 0.4, 0.5], [0.2, 0.4, 0.5])).toBeNull()
+  // Along the axle from one side to the other it is where it comes to it.
+  expect(pipe([1, 0.4, 0.5], [0, 0.5, 0.6], [0, -0.5, 0.6])).toEqual({ y: 0.5, z: 0.6 })
 })

@@ -66,12 +66,13 @@ function flowOf(plan: AirPlan, id: string, pressure: number): number {
   if (kind !== 'compressor' || !compressor) return pressure < stallOf(plan, id) ? Infinity : 0
   const { flow, maxPressure } = compressor
   if (pressure <= maxPressure) return interpolate(flow, pressure)
-  return interpolate([[maxPressure, interpolate(flow, maxPressure)], [stallOf(plan, id), 0]], pressure) // prettier-ignore
+  const least: [number, number] = [maxPressure, interpolate(flow, maxPressure)]
+  return interpolate([least, [stallOf(plan, id), 0]], pressure)
 }
 
 /**
- * Free air a relief valve passes wide open, m³/s at the standard atmosphere, wherever the truck works: thinner air takes
- * more from what a supply gives than from what the valve passes. ISO 6358-1.
+ * Free air a relief valve passes wide open, m³/s at the standard atmosphere, wherever the truck works:
+ * thinner air takes more from what a supply gives than from what the valve passes. ISO 6358-1.
  */
 function reliefFlow(plan: AirPlan, id: string, pressure: number): number {
   const { conductance, criticalRatio } = partOf(plan, id).figures
@@ -86,7 +87,10 @@ function reliefFlow(plan: AirPlan, id: string, pressure: number): number {
   return (massFlow * GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE) / STANDARD_ATMOSPHERE
 }
 
-/** Where a relief valve holds what a supply gives: its set pressure plus accumulation, or higher where it is too small. */
+/**
+ * Where a relief valve holds what a supply gives: its set pressure plus accumulation, or higher where it is
+ * too small.
+ */
 export function reliefHolds(
   plan: AirPlan,
   relief: string,
@@ -211,7 +215,10 @@ function supplyReach(
   return limits.reduce((least, limit) => (limit.pressure < least.pressure ? limit : least))
 }
 
-/** What a supply gives by itself: on demand no more than its rating, since whoever calls it stops it; else up to its stall. */
+/**
+ * What a supply gives by itself: on demand no more than its rating, since whoever calls it stops it; else up
+ * to its stall.
+ */
 function unheld(plan: AirPlan, id: string, failed: Failed): number {
   const onDemand = firstOfKind(plan, 'tank') === null
   const runsOn = allOfKinds(plan, 'pressureSwitch').some((part) => failed('switch-welded', part))
@@ -245,8 +252,8 @@ export function worstPressures(plan: AirPlan, springMost: number): Map<string, P
 }
 
 /**
- * Pressure each part in use may see, Pa gauge. @param springMost what the springs are filled to at most by whoever works
- * their valves.
+ * Pressure each part in use may see, Pa gauge. @param springMost what the springs are filled to at most by
+ * whoever works their valves.
  */
 function pressuresSeen(plan: AirPlan, springMost: number): Map<string, PressureSeen> {
   const normal = pressuresUnder(plan, springMost, null)

@@ -6,8 +6,8 @@ import { applyEdit } from '../core/document/edit'
 import { randomNumbers } from '../core/quantity/random'
 
 /**
- * How often the true fault is named first, and among the first three: every fault on every circuit, read once with errors
- * of gauge and meter. Prints one JSON row a circuit.
+ * How often the true fault is named first, and among the first three: every fault on every circuit, read once
+ * with errors of gauge and meter. Prints one JSON row a circuit.
  */
 
 const only = process.argv[2]

@@ -22,8 +22,9 @@ import {
 } from '#core/power/network/meterWalk'
 
 /**
- * How often a walk with the meter finds the true fault: every single fault of the thirteen circuits, read with the meter's
- * own error, each time at the place that tells most. Prints shares found first and in the first three.
+ * How often a walk with the meter finds the true fault: every single fault of the thirteen circuits, read
+ * with the meter's own error, each time at the place that tells most. Prints shares found first and in the
+ * first three.
  */
 const MOST_READINGS = 20
 /** The meter's own error, as a share of all that is doubtful of a reading. */
@@ -70,7 +71,10 @@ for (const { id } of ARCHETYPES) {
     if (process.argv.includes('--missed') && place > 2) console.error(id, fault, place, readings.length)
   }
 }
-/** All states of the demo job with the most on wires, and the weighing of all its single faults after six readings, ms. */
+/**
+ * All states of the demo job with the most on wires, and the weighing of all its single faults after six
+ * readings, ms.
+ */
 const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 const timed = (run: () => void) => {
   const began = performance.now()

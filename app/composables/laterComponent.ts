@@ -6,7 +6,10 @@ export const MOMENT = 2000
 /** What of the page on show is fetched later. */
 const loaders = new Set<() => Promise<unknown>>()
 
-/** A component that is fetched when it is shown, and a moment after the page anyway: it is there without a connection. */
+/**
+ * A component that is fetched when it is shown, and a moment after the page anyway: it is there without a
+ * connection.
+ */
 export function laterComponent<T extends Component>(load: AsyncComponentLoader<T>): T {
   const fetchQuietly = () => load().catch(() => {})
   loaders.add(fetchQuietly)

@@ -1,7 +1,10 @@
 import { startsAnew, workOnCircuit, workOnTruck } from '#core/derive/replaced'
 import type { Remedy } from '#core/quantity/figure'
 
-/** Applies a remedy, or asks first where it would put another circuit or truck in place of one that somebody worked on. */
+/**
+ * Applies a remedy, or asks first where it would put another circuit or truck in place of one that somebody
+ * worked on.
+ */
 export function useAskFirst(): (remedy: Remedy) => void {
   const job = useJob()
   const screen = useScreen()

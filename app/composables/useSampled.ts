@@ -6,8 +6,8 @@ import type { UncertaintyWorker } from '~/workers/uncertainty'
 const QUIET = 250
 
 /**
- * The range of the shown haul's pressures where straight lines do not give it, sampled in a worker. Null while it is not
- * needed or not ready; a newer plan makes an older answer void.
+ * The range of the shown haul's pressures where straight lines do not give it, sampled in a worker. Null
+ * while it is not needed or not ready; a newer plan makes an older answer void.
  */
 export function useSampled() {
   const job = useJob()

@@ -9,7 +9,10 @@ import {
 } from '#core/devices/types'
 import { callApi } from '~/composables/useApi'
 
-/** The line to the devices: it comes back by itself, and what was asked in between is refused plainly, never lost in silence. */
+/**
+ * The line to the devices: it comes back by itself, and what was asked in between is refused plainly, never
+ * lost in silence.
+ */
 
 /** A question without its number. */
 type Bare<Q> = Q extends Question ? Omit<Q, 'id'> : never
@@ -41,7 +44,10 @@ export class DeviceLink {
   private ended = false
   private token = ''
 
-  /** @param job which plan they stand in for, asked anew whenever the line comes back; `phone` what this page is called. */
+  /**
+   * @param job which plan they stand in for, asked anew whenever the line comes back; `phone` what this page
+   * is called.
+   */
   constructor(
     private readonly job: () => { id: string; plan: object; phone: string },
     private readonly hears: LinkHears,

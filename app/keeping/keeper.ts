@@ -252,7 +252,10 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     }
   }
 
-  /** The server holds these: they need not lie here any longer. Gone from the list at once, from the shelf when it resolves. */
+  /**
+   * The server holds these: they need not lie here any longer. Gone from the list at once, from the shelf
+   * when it resolves.
+   */
   async function drop(ids: string[]): Promise<void> {
     const holds = new Set(ids)
     const gone = pending.value.filter((r) => holds.has(r.id)).map((r) => r.id)
@@ -287,7 +290,10 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     await write([], rows)
   }
 
-  /** Ends a clash, mine or theirs for every place. What is settled is one edit that stands for all that were asked about. */
+  /**
+   * Ends a clash, mine or theirs for every place. What is settled is one edit that stands for all that were
+   * asked about.
+   */
   async function settle(choices: ('mine' | 'theirs')[], id: string): Promise<void> {
     const at = clash.value
     if (!at) return

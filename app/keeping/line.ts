@@ -1,6 +1,6 @@
 /**
- * A line of edits belongs to one browser tab. Its name outlives a reload, and a lock held as long as the tab lives tells
- * other tabs whether its edits are still somebody's.
+ * A line of edits belongs to one browser tab. Its name outlives a reload, and a lock held as long as the tab
+ * lives tells other tabs whether its edits are still somebody's.
  */
 const KEY = 'np.tab'
 const lockOf = (line: string) => `np.line.${line}`

@@ -9,8 +9,8 @@ const TRIES = [
 ] as const
 
 /**
- * A photo as it is kept: a JPEG of at most {@link MOST_PHOTO_BYTES}, upright, without what the phone wrote beside it (where
- * and with what it was taken).
+ * A photo as it is kept: a JPEG of at most {@link MOST_PHOTO_BYTES}, upright, without what the phone wrote
+ * beside it (where and with what it was taken).
  * @throws in a sentence what cannot be read as a picture.
  */
 export async function shrinkPhoto(file: Blob): Promise<Blob> {

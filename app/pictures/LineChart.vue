@@ -23,7 +23,10 @@ export interface ChartLine {
   data: { x: number; y: number }[]
 }
 
-/** Lines over two axes, linear or logarithmic, in the product's own type and colours. Loaded when first shown: import it as an async component. */
+/**
+ * Lines over two axes, linear or logarithmic, in the product's own type and colours. Loaded when first shown:
+ * import it as an async component.
+ */
 const {
   lines,
   across,

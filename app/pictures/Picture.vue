@@ -5,10 +5,10 @@ import { useTape } from './useTape'
 import { WHOLE, type Seen } from './scale'
 
 /**
- * A drawing in millimetres with crisp HTML labels laid over it. `box` is the drawn window in mm; slots: the drawing, and
- * `over` with `at(x, y)` giving the place of a label, which gives way where another stands. With `tools` one can come
- * nearer, measure between two points (not `withoutTape`, of a drawing that has no lengths), and save what is seen as SVG
- * under the name given.
+ * A drawing in millimetres with crisp HTML labels laid over it. `box` is the drawn window in mm; slots: the
+ * drawing, and `over` with `at(x, y)` giving the place of a label, which gives way where another stands. With
+ * `tools` one can come nearer, measure between two points (not `withoutTape`, of a drawing that has no
+ * lengths), and save what is seen as SVG under the name given.
  */
 const {
   box,

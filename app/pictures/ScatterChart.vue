@@ -21,7 +21,10 @@ export interface Cloud {
   points: { x: number; y: number; size: number; name: string }[]
 }
 
-/** Clouds of points over two linear axes, each point with a name. Loaded when first shown: import it as an async component. */
+/**
+ * Clouds of points over two linear axes, each point with a name. Loaded when first shown: import it as an
+ * async component.
+ */
 const { clouds, across, up, label } = defineProps<{
   clouds: readonly Cloud[]
   across: string

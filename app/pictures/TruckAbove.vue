@@ -3,7 +3,10 @@ import { PRACTICE } from '#core/catalog/practice'
 import type { Truck } from '#core/document/types'
 import { drawingScale, polyline } from './scale'
 
-/** View from above, front at the left, left side at the top: rails, cross-members, wheels, exhaust with its keep-off. */
+/**
+ * View from above, front at the left, left side at the top: rails, cross-members, wheels, exhaust with its
+ * keep-off.
+ */
 const { truck, heat = true, bed = true } = defineProps<{ truck: Truck; heat?: boolean; bed?: boolean }>()
 const s = computed(() => drawingScale(truck))
 const half = computed(

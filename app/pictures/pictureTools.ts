@@ -12,8 +12,8 @@ const MOVE = 0.2
 const OWN_HAND = '[role="button"], button, a, .cursor-grab, .cursor-pointer'
 
 /**
- * Comes nearer to a picture and moves it, by wheel, fingers, dragging its ground, or keys. The wheel moves the page until
- * the picture is chosen or Ctrl is held.
+ * Comes nearer to a picture and moves it, by wheel, fingers, dragging its ground, or keys. The wheel moves
+ * the page until the picture is chosen or Ctrl is held.
  */
 export function nearerTo(frame: HTMLElement, see: (seen: Seen) => void) {
   const { clientWidth, clientHeight } = frame

@@ -1,4 +1,7 @@
-/** Keeps labels laid over a picture apart: each stays where it belongs if it can, else goes the least way that is free. */
+/**
+ * Keeps labels laid over a picture apart: each stays where it belongs if it can, else goes the least way that
+ * is free.
+ */
 
 export interface LabelBox {
   left: number
@@ -41,8 +44,8 @@ const WAYS: readonly Shift[] = [
 ]
 
 /**
- * By how much each label goes, px, in the order they came: the first keep their places. What reaches over a side is drawn
- * in. One that finds no place free within reach stays where it is.
+ * By how much each label goes, px, in the order they came: the first keep their places. What reaches over a
+ * side is drawn in. One that finds no place free within reach stays where it is.
  */
 export function keptApart(labels: readonly LabelBox[], frame: { width: number; height: number }): Shift[] {
   const placed = labels.filter((l) => l.fixed)

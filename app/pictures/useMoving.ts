@@ -20,8 +20,8 @@ const ARROWS: Record<string, readonly [number, number]> = {
 }
 
 /**
- * Moves what is drawn on a picture, by dragging it or by the arrow keys; the one way of every picture. A drag is one edit
- * however far it goes.
+ * Moves what is drawn on a picture, by dragging it or by the arrow keys; the one way of every picture. A drag
+ * is one edit however far it goes.
  * @param begin called when a thing is taken hold of or nudged: says how it moves from where it stands.
  * @param step of one press of an arrow key, drawing mm, and with Shift held.
  * @returns the listeners of a thing: `v-on="moves(thing)"`.

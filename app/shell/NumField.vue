@@ -4,8 +4,9 @@ import { show, shownUnit, showText } from '#core/quantity/units'
 import type { MeasuredField } from './measuredField'
 
 /**
- * A measured field: shows an SI value in the shop's unit, takes any unit typed, and keeps what was typed while it is wrong.
- * Nothing is written unless the text was changed, so that switching units never rounds a stored figure.
+ * A measured field: shows an SI value in the shop's unit, takes any unit typed, and keeps what was typed
+ * while it is wrong. Nothing is written unless the text was changed, so that switching units never rounds a
+ * stored figure.
  */
 const {
   label,

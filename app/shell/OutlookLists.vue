@@ -4,7 +4,10 @@ import type { Edit } from '#core/document/edit'
 import { STAGES, type StageName } from '#core/quantity/figure'
 import { showText } from '#core/quantity/units'
 
-/** Under the notes, never empty: what comes next, what is still a guess, what is near its limit, what changed lately. */
+/**
+ * Under the notes, never empty: what comes next, what is still a guess, what is near its limit, what changed
+ * lately.
+ */
 const { stage } = defineProps<{ stage: StageName }>()
 const job = useJob()
 const shop = useShop()

@@ -2,7 +2,10 @@
 import { readTypedTable, tableHead, typedTable } from '#core/air/parts/sheetTables'
 import type { OwnClass } from '#core/document/types'
 
-/** The table off a part's sheet, typed or pasted: one row a line, in the shop's units. What is wrong stays and is told. */
+/**
+ * The table off a part's sheet, typed or pasted: one row a line, in the shop's units. What is wrong stays and
+ * is told.
+ */
 const { part } = defineProps<{ part: OwnClass }>()
 const emit = defineEmits<{ change: [table: number[][]] }>()
 const shop = useShop()

@@ -20,8 +20,8 @@ interface HistoryRow {
 }
 
 /**
- * The job open on this page: its plan with every edit in it, undo and redo, and what is derived from it. Its keeper sees
- * to it that no edit is lost.
+ * The job open on this page: its plan with every edit in it, undo and redo, and what is derived from it. Its
+ * keeper sees to it that no edit is lost.
  */
 export const useJob = defineStore('job', () => {
   const id = ref('')

@@ -19,7 +19,10 @@ export interface ShownPhoto {
 
 const AGAIN = 10_000
 
-/** Photos of the open job: kept in this browser from the moment they are taken until the server says that it holds them. */
+/**
+ * Photos of the open job: kept in this browser from the moment they are taken until the server says that it
+ * holds them.
+ */
 export const usePhotos = defineStore('photos', () => {
   const job = ref('')
   const held = shallowRef<Photo[]>([])

@@ -24,7 +24,10 @@ interface ShopAnswer {
 
 const AGAIN = 2000
 
-/** The shop: its units, its habits, its people, and who is working at this browser. What it sets is kept like a plan. */
+/**
+ * The shop: its units, its habits, its people, and who is working at this browser. What it sets is kept like
+ * a plan.
+ */
 export const useShop = defineStore('shop', () => {
   const name = ref('')
   const people = ref<Person[]>([])

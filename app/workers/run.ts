@@ -10,7 +10,10 @@ import { runFacts, runPlan, scenariosOf } from '#core/derive/runs'
 import { checkPlan } from '#core/document/schema'
 import type { Plan, ScenarioStep } from '#core/document/types'
 
-/** Runs a plan's circuit: a scenario to its end, or live under somebody's hands. What comes in is checked like any plan. */
+/**
+ * Runs a plan's circuit: a scenario to its end, or live under somebody's hands. What comes in is checked like
+ * any plan.
+ */
 
 function run(value: unknown, scenarioId: string): { scenario: NamedScenario; result: RunResult } | null {
   const { plan } = checkPlan(value)

@@ -4,7 +4,10 @@ import { createDeriver } from '#core/derive/derive'
 import { sampleHauls } from '#core/derive/sample'
 import { checkPlan } from '#core/document/schema'
 
-/** Samples one haul of a plan. What comes in is checked like any plan; null when it is none or the haul needs no sampling. */
+/**
+ * Samples one haul of a plan. What comes in is checked like any plan; null when it is none or the haul needs
+ * no sampling.
+ */
 function sample(value: unknown, haulId: string): Sampled | null {
   const { plan } = checkPlan(value)
   return plan ? (sampleHauls(plan, createDeriver()(plan), haulId)[haulId] ?? null) : null

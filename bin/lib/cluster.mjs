@@ -107,7 +107,10 @@ function ensurePassword({ bin, data, passwordFile, user }) {
   chmodSync(passwordFile, 0o600)
 }
 
-/** Starts the cluster `name` (making it first when new; `samePort`: where it was) and returns its address and a way to stop it. */
+/**
+ * Starts the cluster `name` (making it first when new; `samePort`: where it was) and returns its address and
+ * a way to stop it.
+ */
 export async function startCluster(name, { fresh = false, samePort = false } = {}) {
   const bin = installPostgres()
   const user = databaseUser()

@@ -7,8 +7,8 @@ import { DeviceHall } from '#core/derive/deviceHall'
 import { DEVICE_PROTOCOL, LONGEST_MESSAGE } from '#core/devices/protocol'
 
 /**
- * The devices as a process: WebSocket on loopback, for pages of the origins it is given and for whoever knows its token.
- * Where it is and what the token is stands in a file that only its owner reads.
+ * The devices as a process: WebSocket on loopback, for pages of the origins it is given and for whoever knows
+ * its token. Where it is and what the token is stands in a file that only its owner reads.
  */
 
 const USAGE = `usage: bin/devices [--port N] [--origin ADDRESS …] [--said FILE]

@@ -1,5 +1,5 @@
-// How Stryker runs the core's tests: in one plain process, each test file anew for every fault. A run costs milliseconds
-// where a whole Jest would take seconds.
+// How Stryker runs the core's tests: in one plain process, each test file anew for every fault. A run costs
+// milliseconds where a whole Jest would take seconds.
 import { resolve } from 'node:path'
 import { INSTRUMENTER_CONSTANTS } from '@stryker-mutator/api/core'
 import { PluginKind, commonTokens, declareClassPlugin, tokens } from '@stryker-mutator/api/plugin'

@@ -1,7 +1,8 @@
 // Small deliberate faults in the core, room by room, and how many of them a test notices:
 // npm run mutants [-- [--quick] [--sample K] ROOM …]. Texts are left out, and so is the simulation in time.
 // --quick leaves out the tests that try every rule on every plan: what it notices is noticed, what survives may not be.
-// --sample K looks at one block of lines in K of every file: an hour becomes minutes, and the score is that of a sample.
+// --sample K looks at one block of lines in K of every file: an hour becomes minutes, and the score is that
+// of a sample.
 import { readFileSync, readdirSync, rmSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'

@@ -1,7 +1,10 @@
 // Keeps a process running: begun again when it dies, with growing pauses, given up loudly when it will not stay.
 import { setTimeout as sleep } from 'node:timers/promises'
 
-/** Pauses before beginning again, ms. One that answered and stayed for three seconds is well: it begins with the first again. */
+/**
+ * Pauses before beginning again, ms. One that answered and stayed for three seconds is well: it begins with
+ * the first again.
+ */
 const PAUSES = [200, 1000, 3000, 8000, 15_000]
 const STAYED = 3000
 

@@ -130,8 +130,8 @@ function setOnSite(air: AirPlan, site: Pick<Site, 'atmosphere' | 'feed'>): AirSe
 }
 
 /**
- * What the motor works against at most, Pa gauge, and the current it draws there, A: known before its feed is, since amps
- * follow the pressure and not the volts.
+ * What the motor works against at most, Pa gauge, and the current it draws there, A: known before its feed
+ * is, since amps follow the pressure and not the volts.
  */
 export function motorLoad(
   air: AirPlan,
@@ -180,8 +180,8 @@ function fillsOf(
 }
 
 /**
- * A fill that a second compressor of the same class helps with: until it starts the first is alone, from there on twice as
- * much air comes, of what is pumped against the same pressures.
+ * A fill that a second compressor of the same class helps with: until it starts the first is alone, from
+ * there on twice as much air comes, of what is pumped against the same pressures.
  */
 export const withSecond = (alone: HaulFill | null, staging: number): HaulFill | null =>
   alone && { ...alone, seconds: Math.min(alone.seconds, (alone.seconds + staging) / 2) }

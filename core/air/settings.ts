@@ -1,5 +1,6 @@
 /**
- * Every tolerance of the air solvers, each with what it is for. Physical numbers stand in the catalogue of common practice.
+ * Every tolerance of the air solvers, each with what it is for. Physical numbers stand in the catalogue of
+ * common practice.
  */
 export const SOLVER = {
   /** Error of a step relative to each unknown. */

@@ -69,8 +69,8 @@ export interface AirResult extends AirSet {
 }
 
 /**
- * What feeds a motor, as its terminals see it: volts with no current of its own, what else draws then drawing, and the ohms
- * behind them; the volts it is made for.
+ * What feeds a motor, as its terminals see it: volts with no current of its own, what else draws then
+ * drawing, and the ohms behind them; the volts it is made for.
  */
 export interface MotorFeed {
   supply: number
@@ -79,8 +79,8 @@ export interface MotorFeed {
 }
 
 /**
- * Where the set works: the air around it, Pa absolute; the feed of its motor, null where none is planned, of two the poorer
- * one; and the delay from the start of one compressor to that of the second, s.
+ * Where the set works: the air around it, Pa absolute; the feed of its motor, null where none is planned, of
+ * two the poorer one; and the delay from the start of one compressor to that of the second, s.
  */
 export interface Site {
   atmosphere: number

@@ -12,8 +12,8 @@ const FOOT_POUND = 1.355818
 const footPounds = (value: number) => Math.round(value * FOOT_POUND * 10) / 10
 
 /**
- * Usual tightening (common practice), N·m. Offered, never taken for the truck's own: an M8 where M10 is usual wants less
- * than half, so every one is typed off the kit's own sheet or taken over knowing so.
+ * Usual tightening (common practice), N·m. Offered, never taken for the truck's own: an M8 where M10 is usual
+ * wants less than half, so every one is typed off the kit's own sheet or taken over knowing so.
  */
 export const FASTENERS = {
   flathead: {
@@ -46,7 +46,10 @@ export const typedFastener = (build: Pick<BuildPlan, 'fasteners'>, id: FastenerI
 export const takeUsual = (ids: readonly FastenerId[]): Record<string, Fastener> =>
   Object.fromEntries(ids.map((id) => [id, { ...FASTENERS[id].usual, from: 'usual' as const }]))
 
-/** What a fastener of that thread and grade may be tightened to, N·m, and what its torque looks like; null for no thread or class we know. */
+/**
+ * What a fastener of that thread and grade may be tightened to, N·m, and what its torque looks like; null for
+ * no thread or class we know.
+ */
 export function judgeFastener({ thread, grade, torque }: Fastener) {
   const known = threadOf(thread)
   return known && GRADES.includes(grade) ? torqueCheck(known, grade, torque) : null

@@ -83,7 +83,10 @@ const USUAL: Record<TubeClass['material'], JointKind> = { nylon: 'push', hose: '
 type JointsOf = Pick<AirPlan, 'tubeClass' | 'classes' | 'joints'>
 type LineEnd = 'from' | 'to'
 
-/** The catalogue's tube under a line, a shop's own class standing for what it is like; null where it is screwed or unknown. */
+/**
+ * The catalogue's tube under a line, a shop's own class standing for what it is like; null where it is
+ * screwed or unknown.
+ */
 export function catalogueTube(air: JointsOf, { tube }: Pick<AirLine, 'tube'>): TubeClass | null {
   if (tube === DIRECT) return null
   const id = tube ?? air.tubeClass

@@ -1,8 +1,8 @@
 import type { ComponentKind } from './kinds'
 
 /**
- * How each kind of part is laid: which way its ports face, which way up it may stand, what a hand must reach on it, what
- * it is fixed to. As is usual of the kind (common practice); the part's own sheet rules.
+ * How each kind of part is laid: which way its ports face, which way up it may stand, what a hand must reach
+ * on it, what it is fixed to. As is usual of the kind (common practice); the part's own sheet rules.
  */
 
 /** Sides of a part as it lies on the bench: its front is the end that points ahead where it is not turned. */

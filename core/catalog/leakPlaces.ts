@@ -2,8 +2,9 @@ import type { JointKind, LeakPlaceKind, OTHER_PLACES } from '../document/types'
 import { jointClass } from './joints'
 
 /**
- * How often one of a kind leaks, against the others: push-fits with the tube not home or cut ragged first, then threads a
- * turn short, fill-valve cores, lines and springs (order: common practice; the numbers from memory).
+ * How often one of a kind leaks, against the others: push-fits with the tube not home or cut ragged first,
+ * then threads a turn short, fill-valve cores, lines and springs (order: common practice; the numbers from
+ * memory).
  */
 export const LEAK_ODDS: Readonly<Record<LeakPlaceKind, number>> = {
   push: 10,

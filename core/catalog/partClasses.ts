@@ -20,7 +20,10 @@ const bar10 = { maxPressure: kPa(1034) }
 const bar14 = { maxPressure: kPa(1379) }
 const bar20 = { maxPressure: kPa(2068) }
 
-/** The first class of a kind is the one a new part gets. Compressors, blocks and springs have catalogues of their own. */
+/**
+ * The first class of a kind is the one a new part gets. Compressors, blocks and springs have catalogues of
+ * their own.
+ */
 export const PARTS: readonly PartClass[] = [
   part('handFill', 'fill-core', 'Valve with core and cap', {
     conductance: dm(0.12),

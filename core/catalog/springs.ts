@@ -21,7 +21,10 @@ export interface SpringClass {
   bracketHeight: number
   /** Of them, what stands above the spring, m. */
   upperBracket: number
-  /** Whether its port is at its lower end, which moves with the axle; how far port and studs stand from its middle, m, 0 where no sheet says. */
+  /**
+   * Whether its port is at its lower end, which moves with the axle; how far port and studs stand from its
+   * middle, m, 0 where no sheet says.
+   */
   portLow: boolean
   portOut: number
   studOut: number
@@ -35,7 +38,10 @@ export interface SpringClass {
 
 const kPa = (n: number) => n * 1000
 
-/** Area against height of one shape of bag, as a share of its area at the design height: [share of design height, share of area]. */
+/**
+ * Area against height of one shape of bag, as a share of its area at the design height: [share of design
+ * height, share of area].
+ */
 type Shape = [number, number][]
 
 /** Bags get thinner as they are drawn out; how much depends on the shape (common practice). */

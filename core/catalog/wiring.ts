@@ -60,8 +60,8 @@ export const WIRING = {
 export const FUSE_BOX = 'fuse-box'
 
 /**
- * What a solenoid's air goes to: the first horn or valve block behind it, or null. Before a block it hangs on the block's own
- * output, and so does its wire.
+ * What a solenoid's air goes to: the first horn or valve block behind it, or null. Before a block it hangs on
+ * the block's own output, and so does its wire.
  */
 export function airGoesTo(
   air: Pick<AirPlan, 'components' | 'lines'>,
@@ -130,7 +130,10 @@ export const UNBONDED = 0.15
 /** A screw that holds more than one earth, Ω, once for all of them. */
 export const SHARED_SCREW = 0.02
 
-/** What a wire is for, with the colour it has unless the shop says otherwise. Feed red and earth black: common practice. */
+/**
+ * What a wire is for, with the colour it has unless the shop says otherwise. Feed red and earth black: common
+ * practice.
+ */
 export const WIRE_COLOURS: Record<WireUse, string> = {
   feed: 'red',
   earth: 'black',

@@ -87,12 +87,14 @@ test('every answer to every demo job says why, is finite and is the golden one; 
       const of = (what: string) => all[`${haul}.${what}`]
       const [charge, amps, hottest, rest] = [of('charge'), of('amps'), of('hottest'), of('rest')]
       if (!charge || !amps) continue
-      // Never more than the largest current all along, and not a tenth of it: a motor near stall draws some times its idle current.
+      // Never more than the largest current all along, and not a tenth of it: a motor near stall draws some
+      // times its idle current.
       const on = charge.inputs.find((i) => i.label.endsWith(' ran'))!.value as number
       expect(charge.value!).toBeLessThanOrEqual(amps.value! * on * (1 + 1e-9))
       expect(charge.value!).toBeGreaterThan(amps.value! * on * 0.1)
       if (!hottest || !rest) continue
-      // Newton's cooling (textbook): rest long enough brings the rise down to a fifth of the room to the cut-out, 20 °C about it.
+      // Newton's cooling (textbook): rest long enough brings the rise down to a fifth of the room to the
+      // cut-out, 20 °C about it.
       const { thermal } = compressorOf(
         p.air,
         Object.keys(p.air.components).find((c) => p.air.components[c]!.kind === 'compressor')!,

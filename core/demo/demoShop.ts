@@ -18,9 +18,10 @@ import {
 import { accept, driven, heldOvernight, soaped, tried } from './proof'
 
 /**
- * The demo shop: all invented. Eight jobs: two handed over (wagon, rig), one in proof (flatbed), one in build (runner), two
- * planned (hauler, a retrofit; sampler, a repair), one surveyed and its lever chosen (tender), one with a Stop that is the customer's to decide (kiln).
- * In one file, job after job, since later jobs are told by what they do otherwise than the first.
+ * The demo shop: all invented. Eight jobs: two handed over (wagon, rig), one in proof (flatbed), one in build
+ * (runner), two planned (hauler, a retrofit; sampler, a repair), one surveyed and its lever chosen (tender),
+ * one with a Stop that is the customer's to decide (kiln). In one file, job after job, since later jobs are
+ * told by what they do otherwise than the first.
  */
 
 export const DEMO_SHOP = { id: 'saltmarsh', name: 'Saltmarsh Spring & Circuit' }

@@ -8,8 +8,8 @@ import { StandIns } from './standIns'
 import type { Derived } from './types'
 
 /**
- * What is wrong, from what gauge and meter showed: every fault that the devices know is run through the same tests, and the
- * one whose readings lie nearest is the likeliest. SI, gauge.
+ * What is wrong, from what gauge and meter showed: every fault that the devices know is run through the same
+ * tests, and the one whose readings lie nearest is the likeliest. SI, gauge.
  */
 
 /** How far a reading may be off, one standard deviation: a share of it and so much besides (from memory). */
@@ -97,7 +97,10 @@ export function faultsToRun(plan: Plan, derived: Derived): { tried: TriedWith; l
   ]
 }
 
-/** What is tried on one plan, fault after fault: the plan is derived once, and every side is pressed as long as in the first. */
+/**
+ * What is tried on one plan, fault after fault: the plan is derived once, and every side is pressed as long
+ * as in the first.
+ */
 export class FaultBench {
   private readonly derived: Derived
   private readonly held: Record<string, number> = {}
@@ -145,7 +148,10 @@ export interface Suspect {
 }
 export interface Diagnosis {
   suspects: Suspect[]
-  /** Whether the likeliest lies within {@link ALIKE} deviations of what was read, on the mean; if not, it is another fault. */
+  /**
+   * Whether the likeliest lies within {@link ALIKE} deviations of what was read, on the mean; if not, it is
+   * another fault.
+   */
   fits: boolean
   /** The reading that would part the first two most: its id, and what each would show. */
   next: { id: string; first: number; second: number; quantity: Quantity } | null
@@ -188,7 +194,8 @@ export function alike(
 /**
  * What is likeliest of what was read: every fault by how far its readings lie from these.
  * @param seen readings by sight; what was not read has no entry
- * @source Bayes with equal odds beforehand; readings independent, each within its doubt, none worse than {@link MOST_OFF}
+ * @source Bayes with equal odds beforehand; readings independent, each within its doubt, none worse than
+ * {@link MOST_OFF}
  */
 export function diagnose({ tests, runs }: FaultRuns, seen: Record<string, number>): Diagnosis {
   const quantities = quantitiesOf(tests)

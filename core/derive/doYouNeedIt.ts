@@ -177,7 +177,10 @@ function secondsOf({ air }: Plan, by: DoneBy, times: readonly (number | null)[])
   return times.some((t) => t === null) ? null : Math.max(0, ...times.map((t) => t ?? 0))
 }
 
-/** Miss of a spring's height in one haul, m: what the gauge, block or dead band leaves, and what one pressure for two sides does. */
+/**
+ * Miss of a spring's height in one haul, m: what the gauge, block or dead band leaves, and what one pressure
+ * for two sides does.
+ */
 function errorOf({ air }: Plan, { by }: Candidate, need: HaulNeed, teed: boolean): number {
   if (by === 'itself') {
     const [lever, controller] = [firstOfKind(air, 'heightValve'), firstOfKind(air, 'controller')]

@@ -12,13 +12,14 @@ import type { Plan } from '../document/types'
 import type { Derived } from './types'
 
 /**
- * Every function of a job's circuit and wiring tried in order, as one does at the truck: what to press, for how long, and
- * what gauge and meter then show. Run on the job's own devices, so that what is to be expected is simulated. SI, gauge.
+ * Every function of a job's circuit and wiring tried in order, as one does at the truck: what to press, for
+ * how long, and what gauge and meter then show. Run on the job's own devices, so that what is to be expected
+ * is simulated. SI, gauge.
  */
 
 /**
- * How long a side is pressed up, s: until it has come up by so much, Pa, or by this share of what its spring bears, since
- * sides are pressed twice; and no longer than this.
+ * How long a side is pressed up, s: until it has come up by so much, Pa, or by this share of what its spring
+ * bears, since sides are pressed twice; and no longer than this.
  */
 const PRESS = { by: 150_000, share: 0.4, most: 60, least: 1 }
 /** A side is let down by this share, not nearer to its spring's least than this, Pa, and no longer than this, s. */
@@ -54,7 +55,10 @@ function charge(trial: FunctionTrial): void {
     seconds: { label: 'It took', quantity: 'time', value: seconds },
   })
 }
-/** What was drawn is filled up again before anything else is pressed; what once did not fill in its time is not waited for. */
+/**
+ * What was drawn is filled up again before anything else is pressed; what once did not fill in its time is
+ * not waited for.
+ */
 function refill(trial: FunctionTrial, most = REFILL): number {
   const seconds = trial.waitUntil(() => !runs(trial), trial.neverFull ? 0 : most, CHARGE.every)
   trial.neverFull ||= seconds >= most

@@ -21,7 +21,10 @@ export interface Sight {
   /** Of what is seen or heard, not measured: words of 0 and of 1. */
   words?: readonly [string, string]
 }
-/** What is seen, by what it is seen at: `left`, `right`, `tank`, `amps`, `drain`, `volts` and `earth` the devices read by themselves. */
+/**
+ * What is seen, by what it is seen at: `left`, `right`, `tank`, `amps`, `drain`, `volts` and `earth` the
+ * devices read by themselves.
+ */
 export type Sights = Record<string, Omit<Sight, 'id'>>
 export interface FunctionTest {
   id: string

@@ -61,7 +61,8 @@ export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): Le
   if (!spring || !fitted || !haul || !leveller) return null
   const { truck } = stages.truck.result
   const { motionRatio, rearRate } = truck.suspension
-  // What the steel carries at ride height is the truck unladen, unsprung weight counted with it; the rest is Load's own.
+  // What the steel carries at ride height is the truck unladen, unsprung weight counted with it; the rest is
+  // Load's own.
   const steel = rearSteel(truck)
   const steelAtRide = ((truck.unladen.rearLeft + truck.unladen.rearRight) / 2) * GRAVITY
   const carried = (h: typeof haul, side: 'left' | 'right' = 'left') =>
@@ -175,8 +176,8 @@ function openAtAngle({ deadBand, fullOpen }: Record<string, number>, angle: numb
 }
 
 /**
- * What a height valve passes with its arm at an angle, by a haul's pressure: free air, m³/s, into the spring with the arm
- * up, out of it (negative) with the arm down. Null where no valve levels, or no such haul.
+ * What a height valve passes with its arm at an angle, by a haul's pressure: free air, m³/s, into the spring
+ * with the arm up, out of it (negative) with the arm down. Null where no valve levels, or no such haul.
  */
 export function leverFlow(
   plan: Plan,
@@ -262,7 +263,10 @@ export function driveOf(drive: LevelDrive, { haulForce, corner }: LevelLoop, see
       return { seconds: 120, road: flat, force: (t) => (t < 5 ? haulForce : -HUNG * weight) }
   }
 }
-/** Share of the rear's weight that hard braking takes off; a pothole and a washboard, m; what a hoist takes (from memory). */
+/**
+ * Share of the rear's weight that hard braking takes off; a pothole and a washboard, m; what a hoist takes
+ * (from memory).
+ */
 const BRAKING = 0.25
 const HOLE = { along: 0.4, deep: 0.06 }
 const WAVES = { long: 0.7, high: 0.025 }

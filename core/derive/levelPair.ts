@@ -22,7 +22,10 @@ export const ARRANGEMENT_LABELS: Record<Arrangement, string> = {
 /** A usual kerb, m, and how long the wheel stands on it, s (from memory). */
 const KERB = { high: 0.08, from: 5, to: 65 }
 
-/** What resists of roll beside both rear corners themselves, N for each metre that one side is higher: front and bars. */
+/**
+ * What resists of roll beside both rear corners themselves, N for each metre that one side is higher: front
+ * and bars.
+ */
 export function rollBar({ suspension }: Truck): number {
   const { frontRate, frontSpringBase, frontAntiRoll, rearAntiRoll, rearSpringBase } = suspension
   const stiffness = (frontRate * frontSpringBase ** 2) / 2 + frontAntiRoll + rearAntiRoll

@@ -5,7 +5,10 @@ import { acceptedAs } from '../handover/rules'
 import { STAGES, type Figure, type StageName } from '../quantity/figure'
 import type { Derived } from './types'
 
-/** What to look at next, drawn from what is derived anyway: guesses by what they cost, limits that are near, the next step. */
+/**
+ * What to look at next, drawn from what is derived anyway: guesses by what they cost, limits that are near,
+ * the next step.
+ */
 
 /** Something that is only a guess, and how much narrower the pressures were if it were measured, Pa. */
 export interface Guess {

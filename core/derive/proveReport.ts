@@ -19,7 +19,10 @@ export interface ProveReport {
   next: { do: string; label: string; minutes: number }[]
 }
 
-/** Holds, places that may leak, what may be wrong, and what to do next. Some tens of seconds where functions were read. */
+/**
+ * Holds, places that may leak, what may be wrong, and what to do next. Some tens of seconds where functions
+ * were read.
+ */
 export function proveReport(plan: Plan): ProveReport {
   const { result } = createDeriver()(plan).stages.prove
   return {

@@ -303,7 +303,10 @@ const stays = (note: Note, after: readonly Note[]): string[] =>
     .map((n) => n.text)
 
 const tried = new Set<string>()
-/** Most plans are one plan with one thing changed: what they say in the same words, to be mended alike, is tried once. */
+/**
+ * Most plans are one plan with one thing changed: what they say in the same words, to be mended alike, is
+ * tried once.
+ */
 function isTried(note: Note): boolean {
   const said = JSON.stringify(note)
   const before = tried.has(said)

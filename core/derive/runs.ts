@@ -64,7 +64,8 @@ export function scenariosOf(plan: Plan, derived: Derived): NamedScenario[] {
 }
 
 /**
- * Runs a scenario on a plan: its own circuit, line lengths, springs, truck and haul. Some tenths of a second: in a worker.
+ * Runs a scenario on a plan: its own circuit, line lengths, springs, truck and haul. Some tenths of a second:
+ * in a worker.
  * @throws what {@link runFailure} knows when it cannot be run.
  */
 export function runPlan(plan: Plan, derived: Derived, scenario: Scenario): RunResult {
@@ -80,7 +81,10 @@ export function runFailure(error: unknown): RunFailure | null {
   return error instanceof NoBalanceError ? 'balance' : null
 }
 
-/** What runs of the plan's circuit say: figures and notes of Air beyond what is derived at every key. In a worker on the page. */
+/**
+ * What runs of the plan's circuit say: figures and notes of Air beyond what is derived at every key. In a
+ * worker on the page.
+ */
 export function answerPlan(plan: Plan, derived: Derived): Answers {
   const circuit = circuitAsItRuns(plan.air)
   const { spring } = airSet(circuit)

@@ -2,7 +2,10 @@ import { SAMPLES, sampleUncertainty, type Sampled } from '../load/uncertainty'
 import type { Plan } from '../document/types'
 import type { Derived } from './types'
 
-/** Sources squared, sampled so often, that all hauls of a plan may take: some seconds. And the fewest samples that say anything. */
+/**
+ * Sources squared, sampled so often, that all hauls of a plan may take: some seconds. And the fewest samples
+ * that say anything.
+ */
 const WORK = 6e7
 const FEWEST = 200
 
@@ -13,8 +16,8 @@ export function samplesFor(sources: readonly number[]): number {
 }
 
 /**
- * Ranges of those hauls that straight lines do not describe, by sampling. Some tenths of a second a haul: in a worker on
- * the page, as it is in `bin/np`. The same seed, so both say the same.
+ * Ranges of those hauls that straight lines do not describe, by sampling. Some tenths of a second a haul: in
+ * a worker on the page, as it is in `bin/np`. The same seed, so both say the same.
  */
 export function sampleHauls(plan: Plan, { stages }: Derived, only?: string): Record<string, Sampled> {
   const { hauls, uncertainties, spring } = stages.load.result

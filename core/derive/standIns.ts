@@ -21,7 +21,10 @@ import { airFault, airFaults, faultsOffered, wiringFault } from './standInFaults
 import { meterReads, sprayReads } from './standInReadings'
 import type { Derived } from './types'
 
-/** Devices that stand in for those on the truck: the job's own circuit and wiring, run in time, under a box that answers. */
+/**
+ * Devices that stand in for those on the truck: the job's own circuit and wiring, run in time, under a box
+ * that answers.
+ */
 
 /** The state of the wiring that stands for where the key is, with the compressor asked for. */
 const ASKED: Record<KeyPlace, PowerState> = { off: 'off', on: 'compressor', running: 'running' }
@@ -139,7 +142,10 @@ export class StandIns implements BoxTruck {
     return this.level
   }
 
-  /** The same job changed: pressures, memories and what is paired stay. What is written of it changes nothing on the truck. */
+  /**
+   * The same job changed: pressures, memories and what is paired stay. What is written of it changes nothing
+   * on the truck.
+   */
   change(plan: Plan): void {
     if (sameTruck(plan, this.plan)) this.plan = plan
     else this.rebuild(plan)
@@ -233,7 +239,10 @@ export class StandIns implements BoxTruck {
     this.run.halt()
   }
 
-  /** What the wiring does in every place of the key, asked for air or not, in words that are alike where it does the same. */
+  /**
+   * What the wiring does in every place of the key, asked for air or not, in words that are alike where it
+   * does the same.
+   */
   wiringComesTo(): string {
     const block = this.blockUser()
     const motors = this.wiring.parts.filter(({ role }) => role === 'motor')
@@ -259,7 +268,10 @@ export class StandIns implements BoxTruck {
     return this.run.model.supplies.filter(({ command }) => this.run.sim.open.get(command)).map(({ id }) => id)
   }
 
-  /** A motor that its wiring does not turn stands still, whatever asks for it; one that hangs on a welded contact runs. */
+  /**
+   * A motor that its wiring does not turn stands still, whatever asks for it; one that hangs on a welded
+   * contact runs.
+   */
   private holdMotors(): void {
     const motors = this.run.model.supplies.filter(({ kind }) => kind === 'compressor')
     const asked = this.solve(ASKED[this.key]).turning

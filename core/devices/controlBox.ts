@@ -10,7 +10,10 @@ import {
   type KeyWay,
 } from './types'
 
-/** How a control box behaves: pairing, memories, keys, keep-up, time-out, refusal. It works a truck that it is given. */
+/**
+ * How a control box behaves: pairing, memories, keys, keep-up, time-out, refusal. It works a truck that it is
+ * given.
+ */
 
 /** What a box is wired to. Pressures Pa gauge, time s, volts V. */
 export interface BoxTruck {
@@ -105,7 +108,10 @@ export class ControlBoxModel {
     return this.fuseIn && this.truck.isAwake()
   }
 
-  /** Its fuse out or in. Back in after it was out long enough, pairing stands open and the phone it knew may be changed. */
+  /**
+   * Its fuse out or in. Back in after it was out long enough, pairing stands open and the phone it knew may
+   * be changed.
+   */
   fuse(isIn: boolean): void {
     if (isIn === this.fuseIn) return
     const { t } = this.truck
@@ -123,7 +129,10 @@ export class ControlBoxModel {
     this.wasAwake = false
   }
 
-  /** @throws DeviceRefusal with no power, out of range, closed, with the wrong code, or where another phone is paired. */
+  /**
+   * @throws DeviceRefusal with no power, out of range, closed, with the wrong code, or where another phone is
+   * paired.
+   */
   pair(phone: Phone, code: string): void {
     if (!this.fuseIn) throw new DeviceRefusal('no-power')
     if (phone.margin < 0) throw new DeviceRefusal('out-of-range')

@@ -4,8 +4,8 @@ import type { SensingPlan, Side } from '../document/types'
 import { DeviceRefusal, type Heights, type LevelState, type LevelStill } from './types'
 
 /**
- * How what levels by itself behaves: a height valve on its arm, or a controller that is taught, locked and kept still. It
- * works a truck that it is given.
+ * How what levels by itself behaves: a height valve on its arm, or a controller that is taught, locked and
+ * kept still. It works a truck that it is given.
  */
 
 /** What levels is fitted to. Heights of the springs and travels of the wheels, m. */

@@ -9,8 +9,9 @@ import {
 } from './types'
 
 /**
- * What is said between the program and the devices: JSON, one message a frame. Every question has a number, and its answer
- * the same one; what the devices say by themselves has none. `docs/device-protocol.md` tells it with examples.
+ * What is said between the program and the devices: JSON, one message a frame. Every question has a number,
+ * and its answer the same one; what the devices say by themselves has none. `docs/device-protocol.md` tells
+ * it with examples.
  */
 export const DEVICE_PROTOCOL = 1
 

@@ -2,8 +2,8 @@ import type { LevelDone } from '../catalog/levelDone'
 import type { FaultKind, Preset, Side } from '../document/types'
 
 /**
- * What stands outside the program: a control box, a gauge, height sensors, a meter and a spray bottle. One interface each;
- * the stand-ins answer to them, and so may an adapter of real ones. SI; pressures are gauge.
+ * What stands outside the program: a control box, a gauge, height sensors, a meter and a spray bottle. One
+ * interface each; the stand-ins answer to them, and so may an adapter of real ones. SI; pressures are gauge.
  */
 
 /** Where the key is. */

@@ -37,7 +37,10 @@ export function makeEdit<T extends object = Plan>(
 /** Keys that lead out of a document's own data. */
 const FOREIGN_KEYS = new Set(['__proto__', 'constructor', 'prototype'])
 
-/** Whether a patch names a place that is there, or one that may be made: no key of a list but its items', none beyond. */
+/**
+ * Whether a patch names a place that is there, or one that may be made: no key of a list but its items', none
+ * beyond.
+ */
 function fits(document: unknown, { op, path }: Patch): boolean {
   let at = document
   for (const [i, key] of path.entries()) {

@@ -56,8 +56,8 @@ const hasSeen = (edit: Pick<KeptEdit, 'line' | 'saw'>, earlier: KeptEdit) =>
 
 /**
  * Takes edits into a document, each from what its own author saw: the revision it began from with the earlier edits of
- * its line, and those it names, in it. So nobody's own earlier edit is ever taken for somebody else's. Where another changed the same place
- * differently, theirs stands in `merged` and the place is listed.
+ * its line, and those it names, in it. So nobody's own earlier edit is ever taken for somebody else's. Where
+ * another changed the same place differently, theirs stands in `merged` and the place is listed.
  */
 export function takeIn<T>(
   document: HeldDocument<T>,

@@ -16,7 +16,10 @@ export const HOLD_READ: Pick<
   covers: '',
 }
 
-/** A hold test that has just begun: no reading yet, the frame on supports. @param resolution of the gauge, Pa; `who` makes it */
+/**
+ * A hold test that has just begun: no reading yet, the frame on supports. @param resolution of the gauge, Pa;
+ * `who` makes it
+ */
 export const newHold = (
   label: string,
   order: number,

@@ -12,7 +12,10 @@ export const MOST_PHOTO_REQUEST = Math.ceil((MOST_PHOTO_BYTES * 4) / 3) + 2000
 export const PHOTO_KINDS = ['truck', 'part', 'step', 'joint', 'road'] as const
 export type PhotoKind = (typeof PHOTO_KINDS)[number]
 
-/** What a photo is of: the truck as a whole, or a part, a step, a joint or what is looked at after the road by its id. */
+/**
+ * What a photo is of: the truck as a whole, or a part, a step, a joint or what is looked at after the road by
+ * its id.
+ */
 export type PhotoSubject = 'truck' | `${Exclude<PhotoKind, 'truck'>}:${string}`
 
 /** A photo without its bytes. */

@@ -69,7 +69,10 @@ export type InWireKind = (typeof IN_WIRE_KINDS)[number]
 export const CONNECTOR_WAYS = ['down', 'level', 'up'] as const
 export type ConnectorWay = (typeof CONNECTOR_WAYS)[number]
 export const WIRE_ENDS = ['source', 'load'] as const
-/** Where something takes its current: the battery, a second one, the fuse box with the key on, or the compressor's feed. */
+/**
+ * Where something takes its current: the battery, a second one, the fuse box with the key on, or the
+ * compressor's feed.
+ */
 export const POWER_SOURCES = ['battery', 'second', 'ignition', 'feed'] as const
 export type PowerSource = (typeof POWER_SOURCES)[number]
 export const ISOLATORS = ['relay', 'switch'] as const
@@ -300,7 +303,10 @@ export interface Truck {
   fuelTank: { centre: Point; length: number; width: number; height: number }
 }
 
-/** What loads, levelling and the road trial use of a truck. They are handed nothing else of it, and stay while it stays. */
+/**
+ * What loads, levelling and the road trial use of a truck. They are handed nothing else of it, and stay while
+ * it stays.
+ */
 export const LOADED_PARTS = [
   'wheelbase',
   'frontTrack',
@@ -748,8 +754,9 @@ export interface TunePlan {
   paired: Record<string, PairedDevice>
 }
 /** Of a height sensor: arm and rod, m, and what it can turn either way, rad; of the controller what it smooths over and waits while
- * driving, s; whether an open door, the key off, or a hitching hold keeps it still, and a lock while it is jacked: null until
- * somebody looked. */
+ * driving, s; whether an open door, the key off, or a hitching hold keeps it still, and a lock while it is
+ * jacked: null until somebody looked.
+ */
 export interface SensingPlan {
   arm: number
   rod: number

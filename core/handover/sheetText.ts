@@ -47,7 +47,10 @@ export function sheetBlocks(sheet: DriverSheet, units: UnitChoice): SheetBlocks 
   }
 }
 
-/** Air shut in: what the gauge then reads in the cold, in the heat and over a pass, and how long it stands above the minimum. Rows without a spring are left out. */
+/**
+ * Air shut in: what the gauge then reads in the cold, in the heat and over a pass, and how long it stands
+ * above the minimum. Rows without a spring are left out.
+ */
 function weatherTable({ rows, weather }: DriverSheet, units: UnitChoice): SheetBlocks['weather'] {
   const pressure = (v: number) => showText(v, 'pressure', units)
   const degrees = (v: number) => showText(v, 'temperature', units, 0)

@@ -11,7 +11,10 @@ export interface SheetRow {
   rearAxle: number
   elsewhere: RowElsewhere | null
 }
-/** What a gauge reads of a preset elsewhere, Pa gauge, and how far the truck sinks in the cold, m; null without a spring. */
+/**
+ * What a gauge reads of a preset elsewhere, Pa gauge, and how far the truck sinks in the cold, m; null
+ * without a spring.
+ */
 export interface RowElsewhere {
   cold: number
   hot: number

@@ -10,7 +10,10 @@ export function lengthOf(points: readonly Point[]): number {
   return sum
 }
 
-/** A segment shorter than a millionth of a micrometre is a point (m², squared); two are parallel when sin² is under this. */
+/**
+ * A segment shorter than a millionth of a micrometre is a point (m², squared); two are parallel when sin² is
+ * under this.
+ */
 const POINT = 1e-24
 const PARALLEL = 1e-12
 

@@ -49,7 +49,10 @@ const NEAREST = 0.1
 export const openLoss = (far: number, frequency: number): number =>
   20 * Math.log10((4 * Math.PI * far * frequency) / LIGHT)
 
-/** What is left of a signal over a distance, m, with so many sheets of steel between, dB; below nothing it is not heard. */
+/**
+ * What is left of a signal over a distance, m, with so many sheets of steel between, dB; below nothing it is
+ * not heard.
+ */
 export const radioMargin = (far: number, sheets: number): number =>
   PRACTICE.radioBudget.value -
   openLoss(Math.max(far, NEAREST), PRACTICE.radioFrequency.value) -

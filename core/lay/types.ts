@@ -22,7 +22,10 @@ export interface Route {
   slack: number
   /** Of the slack, what the axle's travel takes from a spring's last tie to its port, m. */
   swept: number
-  /** To cut as planned, m: run and slack, up to the next 10 mm; of a hose with its ends on, the length it is taken in. */
+  /**
+   * To cut as planned, m: run and slack, up to the next 10 mm; of a hose with its ends on, the length it is
+   * taken in.
+   */
   planned: number
   /** As it was really cut, where that was typed; else as planned, m. */
   cut: number

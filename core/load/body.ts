@@ -4,7 +4,10 @@ import { findRootOfRising } from '../quantity/root'
 import type { LevelSpring, BodyLoad, Attitude, Steel } from './types'
 import { rearSteel, frontSteel, steelForce } from './steel'
 
-/** Newton goes on to this misfit, so that slopes taken of the answer are clean; up to `SOLVED` counts as solved. N and N·m. */
+/**
+ * Newton goes on to this misfit, so that slopes taken of the answer are clean; up to `SOLVED` counts as
+ * solved. N and N·m.
+ */
 const BALANCED = 1e-7
 const SOLVED = 0.1
 
@@ -14,10 +17,11 @@ export class NoBalanceError extends Error {
 }
 
 /**
- * Body on its steel and air springs: heave at each axle and one roll angle common to both (a stiff frame). Leaf packs with
- * a second stage, bump stops and dampers at their end; p·A(h) at each air spring with its motion ratio; anti-roll bars.
- * Springs act over the spring base, not the track. Every force rises with squat, so there is one balance.
- * Newton on the three balances with the exact slopes; by brackets where the kinks keep Newton from ending.
+ * Body on its steel and air springs: heave at each axle and one roll angle common to both (a stiff frame).
+ * Leaf packs with a second stage, bump stops and dampers at their end; p·A(h) at each air spring with its
+ * motion ratio; anti-roll bars. Springs act over the spring base, not the track. Every force rises with
+ * squat, so there is one balance. Newton on the three balances with the exact slopes; by brackets where the
+ * kinks keep Newton from ending.
  * @param air gauge pressure left and right, Pa, or null with no air springs.
  * @throws {NoBalanceError} when the balance is not met within 0.1 N and 0.1 N·m.
  */

@@ -6,7 +6,8 @@ import type { LevelSpring, LimitedBy, LevelResult } from './types'
  * Pressure that brings one rear corner to a target squat: F_steel(s) + F(h0 − s·MR, p)·MR = ΔF with F = p·A(h), counted
  * from the unladen truck with the air spring unloaded at its design height.
  * The lowest cap wins; outside the area table the answer is limited by height and the area at its end is used.
- * @param increase force added at the spring, N; `steel` what the steel takes at the target, N; `target` squat wanted, m.
+ * @param increase force added at the spring, N; `steel` what the steel takes at the target, N; `target` squat
+ * wanted, m.
  */
 export function levelPressure(
   increase: number,

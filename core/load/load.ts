@@ -177,7 +177,10 @@ function once<T>(compute: () => T): () => T {
   return () => (known ??= { value: compute() }).value
 }
 
-/** The card of a haul; none where some part of it has no balance, since a card with a gap would be trusted across it. */
+/**
+ * The card of a haul; none where some part of it has no balance, since a card with a gap would be trusted
+ * across it.
+ */
 function cardOf(haul: Haul, truck: LoadedTruck, spring: LevelSpring, teed: boolean): CardRow[] {
   try {
     return pressureCard(haul, truck.ratings.rearAxle, (part) => haulPressures(part, truck, spring, teed))

@@ -6,8 +6,8 @@ import { tongueLoad } from './trailer'
 import type { TowedLoad, BarShift } from './types'
 
 /**
- * What an item weighs, kg: its own mass and the liquid in it. A mass typed below nothing is a slip of sign; it is counted
- * with its size, never as lift, and marked by a note.
+ * What an item weighs, kg: its own mass and the liquid in it. A mass typed below nothing is a slip of sign;
+ * it is counted with its size, never as lift, and marked by a note.
  */
 export function itemMass(item: LoadItem): number {
   return (

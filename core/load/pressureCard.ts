@@ -19,8 +19,9 @@ const STEP = 0.1
 const MOST = 2
 
 /**
- * Pressure against load in tenths of the haul, from empty to past the first limit (rear axle rating or the spring's own),
- * at least to the whole haul, at most to twice. Every row is a full solution, so the card never disagrees with Load.
+ * Pressure against load in tenths of the haul, from empty to past the first limit (rear axle rating or the
+ * spring's own), at least to the whole haul, at most to twice. Every row is a full solution, so the card
+ * never disagrees with Load.
  */
 export function pressureCard(
   haul: Haul,

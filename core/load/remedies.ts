@@ -36,7 +36,10 @@ export function roomForward(haul: Haul, truck: LoadedTruck): { mass: number; roo
   }
 }
 
-/** Forward move, in steps of 50 mm, that takes `excess` kg off the rear axle, where the bed has the room and the front axle the rating. */
+/**
+ * Forward move, in steps of 50 mm, that takes `excess` kg off the rear axle, where the bed has the room and
+ * the front axle the rating.
+ */
 export function moveForward(
   r: HaulResult,
   haul: Haul,
@@ -82,7 +85,10 @@ function lessOnBall(r: HaulResult, haul: Haul, behind: number, wanted: number): 
   }
 }
 
-/** Whether a class seated in this truck is neither crushed on the bump stop nor pulled past its height at full droop. */
+/**
+ * Whether a class seated in this truck is neither crushed on the bump stop nor pulled past its height at full
+ * droop.
+ */
 export function spansTravel(spring: SpringClass, { seatGap }: LoadedTruck, spacer: number): boolean {
   const { low, high } = tableRange(spring.areaByHeight)
   return (

@@ -45,8 +45,8 @@ export function axleLoads(
 }
 
 /**
- * Corner loads on the ground, kg, of a truck as it stands: each axle's change halved, and its roll moment over its track
- * from the right wheel to the left. Axle sums are those of the statics, whatever the springs.
+ * Corner loads on the ground, kg, of a truck as it stands: each axle's change halved, and its roll moment
+ * over its track from the right wheel to the left. Axle sums are those of the statics, whatever the springs.
  * @param change of each axle, kg; `roll` the moment each takes, N·m, left down positive; `track` m.
  */
 export function wheelLoads(

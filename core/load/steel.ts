@@ -27,7 +27,10 @@ export function frontSteel({ suspension: s }: LoadedTruck): Steel {
   }
 }
 
-/** Force of one corner's steel at a squat, N, counted from unladen, and its slope, N/m: straight pieces between contacts. */
+/**
+ * Force of one corner's steel at a squat, N, counted from unladen, and its slope, N/m: straight pieces
+ * between contacts.
+ */
 export function steelForce(steel: Steel, squat: number): [force: number, slope: number] {
   let force = steel.rate * squat
   let slope = steel.rate

@@ -8,8 +8,8 @@ const COMPARTMENTS = 3
 
 /**
  * How far the middle of a liquid moves along a box when its surface tilts to `slope` (acceleration over g): a box of
- * `length` and `height` filled to `fill` (0–1). The surface is plane and still (quasi-static); it may meet the floor or lid.
- * Source: hydrostatics of an accelerated vessel, tan θ = a/g.
+ * `length` and `height` filled to `fill` (0–1). The surface is plane and still (quasi-static); it may meet
+ * the floor or lid. Source: hydrostatics of an accelerated vessel, tan θ = a/g.
  */
 export function liquidShift(length: number, height: number, fill: number, slope: number): number {
   if (!(length > 0) || !(height > 0) || fill <= 0 || fill >= 1 || slope === 0) return 0

@@ -5,8 +5,8 @@ export interface TrailerMass {
 }
 
 /**
- * Ball and axle load of a trailer on one axle (or the middle of several) at `axle` m behind the coupling: moments about the
- * axle. A ball load below nothing lifts the tow vehicle's tail. Source: statics.
+ * Ball and axle load of a trailer on one axle (or the middle of several) at `axle` m behind the coupling:
+ * moments about the axle. A ball load below nothing lifts the tow vehicle's tail. Source: statics.
  */
 export function tongueLoad(
   axle: number,

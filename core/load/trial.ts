@@ -7,10 +7,11 @@ import type { BodyLoad, Corrected, LevelSpring, RoadTrial, SurveyFacts, TrialLip
 import { sourcesOf, type Source, type UncertainCase } from './uncertainty'
 
 /**
- * What a road trial says of the plan. Least squares with the survey's own doubt as what was known before: every source of
- * doubt (area, rate, gap, what each item weighs and where it stands) may move by its ±, each lip as taped pulls with its
- * own ±, and the most likely of all is taken (Gauss and Newton, linear least squares with a prior; any text on estimation).
- * What the load may be off is weighed too, so that a heavy load is not taken for a weak spring.
+ * What a road trial says of the plan. Least squares with the survey's own doubt as what was known before:
+ * every source of doubt (area, rate, gap, what each item weighs and where it stands) may move by its ±, each
+ * lip as taped pulls with its own ±, and the most likely of all is taken (Gauss and Newton, linear least
+ * squares with a prior; any text on estimation). What the load may be off is weighed too, so that a heavy
+ * load is not taken for a weak spring.
  */
 
 /** ± taken as equally likely within it: standard deviation a/√3 (JCGM 100:2008, 4.3.7; memory). */
@@ -38,7 +39,10 @@ interface Unknown {
   /** Under which it counts; the truck's own counts under all. */
   haul: string | null
   source: Source
-  /** What its whole ± adds on the suspension: all that a doubt about the load does, in proportion. Null of the truck's own. */
+  /**
+   * What its whole ± adds on the suspension: all that a doubt about the load does, in proportion. Null of the
+   * truck's own.
+   */
   adds: BodyLoad | null
 }
 /** What is asked, and where the plan has each lip with every source off by its z. */
@@ -140,8 +144,9 @@ function modelOf(input: TrialInput, taped: readonly Taped[]): Model {
 }
 
 /**
- * The z of every source that make the tape and what was known before likeliest together, and the matrix of the last step.
- * A step that makes it less likely is halved: a bump stop or an end of a table bends the truck under it.
+ * The z of every source that make the tape and what was known before likeliest together, and the matrix of
+ * the last step. A step that makes it less likely is halved: a bump stop or an end of a table bends the truck
+ * under it.
  */
 function mostLikely(model: Model): { z: number[]; matrix: number[][] } {
   const cost = (z: readonly number[], lips: readonly number[]) =>
@@ -205,7 +210,10 @@ const caseOf = ({ surveyed, spring, hauls, empty }: TrialInput, haul: string | n
   tolerances: surveyed.tolerances,
 })
 
-/** Lips above the ground, m: unladen less how far each side has gone down. One balance serves both lips of a reading. */
+/**
+ * Lips above the ground, m: unladen less how far each side has gone down. One balance serves both lips of a
+ * reading.
+ */
 function lipsOf(
   input: TrialInput,
   loads: ReadonlyMap<string | null, BodyLoad>,

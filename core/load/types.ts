@@ -39,7 +39,10 @@ export interface Attitude {
   rearMoment: number
 }
 
-/** Steel of one corner: the pack's rate, its second stage, the bump stop and the damper's end; wheel travel from unladen, m. */
+/**
+ * Steel of one corner: the pack's rate, its second stage, the bump stop and the damper's end; wheel travel
+ * from unladen, m.
+ */
 export interface Steel {
   rate: number
   overload: { contact: number; rate: number } | null
@@ -149,7 +152,10 @@ export interface SurveyFacts {
   spacer: number
 }
 
-/** What is still not quite known after a road trial, next to what the plan says: a factor, and the share it is known within. */
+/**
+ * What is still not quite known after a road trial, next to what the plan says: a factor, and the share it is
+ * known within.
+ */
 export interface Corrected {
   factor: number
   tolerance: number
@@ -171,7 +177,10 @@ export interface RoadTrial {
   lips: TrialLips[]
   /** Root of the mean square of what no doubt of the plan explains of the tape, m, and what it should stay within. */
   leftOver: { value: number; limit: number }
-  /** What besides would have to be off furthest for the truck to stand so, in parts of its own ±; null where nothing is. */
+  /**
+   * What besides would have to be off furthest for the truck to stand so, in parts of its own ±; null where
+   * nothing is.
+   */
   besides: { label: string; share: number } | null
 }
 
@@ -216,7 +225,10 @@ export interface SpringTrial {
   strap: boolean
   /** Does everything, but with less in hand than a gauge's own error. */
   littleInHand: boolean
-  /** The one to take: the smallest that does everything with a gauge's error in hand and room all round, or the next best. */
+  /**
+   * The one to take: the smallest that does everything with a gauge's error in hand and room all round, or
+   * the next best.
+   */
   proposed: boolean
 }
 

@@ -7,8 +7,9 @@ import { pressuresForTarget, haulLoads } from './target'
 import { itemMass, scaledItem, towedLoad } from './masses'
 
 /**
- * How sure a pressure is. Every figure of the survey and the haul carries ±a, taken as equally likely anywhere within it:
- * standard deviation a/√3 (JCGM 100:2008, 4.3.7; memory). What is shown covers 19 cases in 20.
+ * How sure a pressure is. Every figure of the survey and the haul carries ±a, taken as equally likely
+ * anywhere within it: standard deviation a/√3 (JCGM 100:2008, 4.3.7; memory). What is shown covers 19 cases
+ * in 20.
  */
 
 const ITEM_TOLERANCE: Record<LoadItem['how'], number> = {
@@ -155,8 +156,9 @@ const COVERAGE = 2
 const BENT = 0.2
 
 /**
- * Pressures with their range, linearised: each source moved by ± one standard deviation, the effects squared and summed.
- * Says itself where that does not hold (a limit or a contact lies within the range): then `sampleUncertainty` gives the range.
+ * Pressures with their range, linearised: each source moved by ± one standard deviation, the effects squared
+ * and summed. Says itself where that does not hold (a limit or a contact lies within the range): then
+ * `sampleUncertainty` gives the range.
  */
 export function uncertaintyOf(c: UncertainCase): Uncertainty {
   const sigma = 1 / Math.sqrt(3)

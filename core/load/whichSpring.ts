@@ -20,8 +20,8 @@ import type {
 type Solved = readonly [Haul, HaulResult]
 
 /**
- * Every class of the catalogue tried on all hauls and the fit, the smallest that does everything first, then those ruled
- * out, nearest miss first.
+ * Every class of the catalogue tried on all hauls and the fit, the smallest that does everything first, then
+ * those ruled out, nearest miss first.
  */
 export function trySprings(
   surveyed: SurveyFacts,

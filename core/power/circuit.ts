@@ -118,7 +118,10 @@ function fuseBand(limit: 'least' | 'most', multiple: number): number {
 export const fuseHolds = (multiple: number): number =>
   multiple <= FUSE_CURVE[0]!.multiple ? Infinity : fuseBand('least', multiple)
 
-/** Time in s by which a blade fuse has opened at `multiple` times its rating; Infinity below 135 %. ISO 8820-3 (memory). */
+/**
+ * Time in s by which a blade fuse has opened at `multiple` times its rating; Infinity below 135 %. ISO 8820-3
+ * (memory).
+ */
 export const fuseOpensBy = (multiple: number): number => fuseBand('most', multiple)
 
 /**

@@ -23,8 +23,8 @@ export interface StartOnFuse {
 }
 
 /**
- * Current over time as steps: each motor's inrush, then its running current; what the fuse is sure to bear of each step is
- * added up as a share.
+ * Current over time as steps: each motor's inrush, then its running current; what the fuse is sure to bear of
+ * each step is added up as a share.
  * @param delay s from one start to the next
  * @source shares of the fuse's least time added up, as its heat is (from memory)
  */

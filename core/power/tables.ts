@@ -12,7 +12,10 @@ const mm = (metres: number) => Math.round(metres * 1000)
 const rounded = (value: number, digits: number) => Number(value.toFixed(digits))
 const mm2 = (area: number) => rounded(area * 1e6, 2)
 
-/** The size of a system that is as thick as a wire wants, as it is called in the shop: a metric one is never thinner. */
+/**
+ * The size of a system that is as thick as a wire wants, as it is called in the shop: a metric one is never
+ * thinner.
+ */
 export function sizeLabel(area: number, system: 'AWG' | 'mm²'): string {
   const sizes = system === 'AWG' ? AWG_SIZES : METRIC_SIZES
   return sizes.find((size) => size.area >= area * 0.9999)?.label ?? `${mm2(area)} mm²`

@@ -179,7 +179,10 @@ const TERMINAL_NAME: Record<Terminal, string> = {
   butt: 'butt splice',
   tap: 'insulation-displacement tap',
 }
-/** Terminals, relays, holders, shrink and labels to lay out before the work; what Build and the parts list count too. */
+/**
+ * Terminals, relays, holders, shrink and labels to lay out before the work; what Build and the parts list
+ * count too.
+ */
 export function jointList(wiring: Wiring, rows: readonly WireRow[]): { counted: Counted[]; shrink: number } {
   const counts = new Map<string, number>()
   const add = (what: string, count = 1) => counts.set(what, (counts.get(what) ?? 0) + count)

@@ -19,9 +19,9 @@ const bound = (information: number, rho: number, misses: number): number =>
   Math.sqrt((1 + rho / information) * Math.log((information + rho) / (rho * misses ** 2)))
 
 /**
- * Standard deviations to either side, for an estimate whose own information grows from look to look: the bound of a normal
- * mixture, √((1 + ρ/I)·ln((I + ρ)/(ρ·α²))), narrowest where a verdict falls; for a leak that shows at once others stand
- * beside it, each with a part of the misses.
+ * Standard deviations to either side, for an estimate whose own information grows from look to look: the
+ * bound of a normal mixture, √((1 + ρ/I)·ln((I + ρ)/(ρ·α²))), narrowest where a verdict falls; for a leak
+ * that shows at once others stand beside it, each with a part of the misses.
  * @param variance of the estimate now; `allowed` in its own unit: what is to be told apart
  * @param degrees of freedom; 0 with none: then the scatter is taken as known
  * @source normal mixture martingale, Robbins 1970 (from memory); Student's t for few readings by its ratio at 95 %

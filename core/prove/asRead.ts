@@ -13,8 +13,8 @@ function temperatureOf({ temperature, second }: Reading): { kelvin: number; unsu
 }
 
 /**
- * Readings as they are judged, in order of time. Where no thermometer was read the temperature is taken from those before
- * and after, and may have gone as far off as a night takes it meanwhile.
+ * Readings as they are judged, in order of time. Where no thermometer was read the temperature is taken from
+ * those before and after, and may have gone as far off as a night takes it meanwhile.
  * @param atmosphere Pa, where no barometer was read
  * @throws where readings stand and no thermometer was read at all
  */

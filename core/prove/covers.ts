@@ -4,8 +4,8 @@ import { tubeClass } from '../catalog/tubes'
 import { DIRECT, type AirLine, type AirPath, type AirPlan, type HoldTest } from '../document/types'
 
 /**
- * What a test was made on, in words kept beside it: a test stands for the circuit it was made on and for no other. Parts
- * go by their kind and port, so that a part given another name is the same part.
+ * What a test was made on, in words kept beside it: a test stands for the circuit it was made on and for no
+ * other. Parts go by their kind and port, so that a part given another name is the same part.
  */
 
 /** Characters of a record that are kept. */
@@ -45,8 +45,8 @@ export const isOfThisCircuit = (test: HoldTest, air: AirPlan, spring: SpringClas
   test.covers === '' || test.covers === coversText(air, spring, test.side)
 
 /**
- * Writes down what a test is made on, when its first reading comes in and when another side is put under test while it is
- * still of this circuit. A test whose last reading is taken away is of nothing again.
+ * Writes down what a test is made on, when its first reading comes in and when another side is put under test
+ * while it is still of this circuit. A test whose last reading is taken away is of nothing again.
  * @param before the test as it was; `test` as it is now, changed in place.
  */
 export function writeCovers(

@@ -18,7 +18,10 @@ export interface HoldAsked extends Pick<HoldTest, 'resolution' | 'thermometer' |
   allowed: number
 }
 export interface HoldPlanned {
-  /** s until a sound system is told tight, and one that loses twice what is allowed leaking; null beyond three weeks. */
+  /**
+   * s until a sound system is told tight, and one that loses twice what is allowed leaking; null beyond three
+   * weeks.
+   */
   tight: number | null
   leaking: number | null
 }

@@ -47,7 +47,10 @@ function unseenSwing(readings: readonly HoldReading[], lag: number): number[] {
   })
 }
 
-/** Whether corrected pressures bend more than their doubt allows: quadratic in time, its last term against Student's t. */
+/**
+ * Whether corrected pressures bend more than their doubt allows: quadratic in time, its last term against
+ * Student's t.
+ */
 export function bends(
   readings: readonly HoldReading[],
   corrected: readonly number[],
@@ -145,9 +148,10 @@ export function look(test: HowRead, readings: readonly HoldReading[], allowed: n
 /** So many standard deviations no reading is off, however often one looks. */
 const NEVER_OFF = 5
 /**
- * What is lost between the first reading and a later one, Pa/s, so much that neither doubt makes it nor as much warmth as
- * filling leaves, wherever it came from: a side that empties at once and then stands at nothing follows no straight line, and
- * leaks all the same. Every reading after it must have lost as much: one that is misread does not make a leak.
+ * What is lost between the first reading and a later one, Pa/s, so much that neither doubt makes it nor as
+ * much warmth as filling leaves, wherever it came from: a side that empties at once and then stands at
+ * nothing follows no straight line, and leaks all the same. Every reading after it must have lost as much:
+ * one that is misread does not make a leak.
  * @returns the fastest such loss, and the least that it must be; null with too few readings
  */
 function plainLoss(test: HowRead, readings: readonly HoldReading[]): { loss: number; low: number } | null {
@@ -222,7 +226,10 @@ function goingOn(test: HowRead, readings: readonly HoldReading[], loss: number, 
 const MOST_MORE = 400
 const LONGEST = 21 * 86_400
 
-/** Further time at the same pace until it can be told, s, if it goes on as it looks now; 0 where that is not in sight. */
+/**
+ * Further time at the same pace until it can be told, s, if it goes on as it looks now; 0 where that is not
+ * in sight.
+ */
 function waitMore(
   test: HowRead,
   readings: readonly HoldReading[],
@@ -278,7 +285,10 @@ export function judgeHold(test: Judge, volume: number, allowed: number): Judged 
 /** Readings on either side that one is compared with, and how many there must be. */
 const BESIDE = 8
 const LEAST_BESIDE = 4
-/** Off by more than so many times its doubt, and more than the gauge’s step, a reading is likelier misread than true. */
+/**
+ * Off by more than so many times its doubt, and more than the gauge’s step, a reading is likelier misread
+ * than true.
+ */
 const ASTRAY = 6
 
 /** The reading that lies farthest off what its neighbours say, and by how much, Pa; null where all agree. */

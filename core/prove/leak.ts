@@ -3,7 +3,10 @@ import { findRoot } from '../quantity/root'
 import { NORMAL_95, studentT95 } from './studentT'
 import type { HoldReading, Verdict, LeakResult } from './types'
 
-/** How finely a test is read: the gauge's step, Pa, what the thermometer is sure to, K, and more doubt of each reading, Pa. */
+/**
+ * How finely a test is read: the gauge's step, Pa, what the thermometer is sure to, K, and more doubt of each
+ * reading, Pa.
+ */
 export interface ReadingDoubt {
   resolution: number
   thermometer: number
@@ -17,7 +20,10 @@ export const sccmOf = (leak: number): number =>
 /** Absolute pressure of a reading, Pa. */
 export const absolute = (r: HoldReading) => r.pressure + (r.barometer ?? STANDARD_ATMOSPHERE)
 
-/** Standard deviation a reading has at the least, Pa: √(resolution²/12 + (p_abs·thermometer/T)² + more²), over all of them. */
+/**
+ * Standard deviation a reading has at the least, Pa: √(resolution²/12 + (p_abs·thermometer/T)² + more²), over
+ * all of them.
+ */
 export function leastDoubt(
   readings: readonly HoldReading[],
   { resolution, thermometer, more }: ReadingDoubt,

@@ -1,6 +1,9 @@
 import { REFERENCE_TEMPERATURE } from '../quantity/constants'
 
-/** A leak told otherwise than from a pressure that falls at held height. SI, leaks in Pa·m³/s at 20 °C, loss positive. */
+/**
+ * A leak told otherwise than from a pressure that falls at held height. SI, leaks in Pa·m³/s at 20 °C, loss
+ * positive.
+ */
 
 /**
  * A spring that carries the truck and sinks: its pressure stays, its volume goes. q = p_abs·A·Δh/t·(293.15 K/T).

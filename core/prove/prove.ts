@@ -78,8 +78,8 @@ const soapBeside = (places: readonly LeakPlace[], { soap }: ProvePlan): Record<s
 const isOther = (kind: LeakPlaceKind) => (OTHER_PLACES as readonly LeakPlaceKind[]).includes(kind)
 
 /**
- * What the newest test of each side says, made on this circuit, with the valves plugged off or without; one of both sides
- * stands for either where it is tight.
+ * What the newest test of each side says, made on this circuit, with the valves plugged off or without; one
+ * of both sides stands for either where it is tight.
  */
 function sidesHeld(prove: ProvePlan, holds: Record<string, HoldResult>, plugged: boolean): SidesHeld {
   const sides: Record<'left' | 'right' | 'supply', SidesHeld['left']> = {

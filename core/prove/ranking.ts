@@ -6,8 +6,8 @@ import type { AirPath, AirPlan, LeakPlaceKind, Soap } from '../document/types'
 import type { Joint, LeakEvidence, LeakPlace, NextThing, RankedPlace, SidesHeld } from './types'
 
 /**
- * Where the air goes, likeliest first, and what to do next for its minutes: the trade's ranking by kind of place, what soap
- * showed, which sides lose.
+ * Where the air goes, likeliest first, and what to do next for its minutes: the trade's ranking by kind of
+ * place, what soap showed, which sides lose.
  */
 
 const VALVES: readonly ComponentKind[] = ['block', 'paddle', 'heightValve', 'solenoid']
@@ -66,7 +66,10 @@ const sidesOf = (path: AirPath): readonly ('left' | 'right' | 'supply')[] =>
 
 /** A side that loses with its valves plugged off has the less reason to lose at a valve too. */
 const LESS_AT_VALVE = 0.2
-/** What a test with the valves plugged off says of a place: tight, it clears all but the valves; leaking, them rather. */
+/**
+ * What a test with the valves plugged off says of a place: tight, it clears all but the valves; leaking, them
+ * rather.
+ */
 function pluggedOff({ side, atValve }: LeakPlace, plugged: SidesHeld): number {
   const held = sidesOf(side).map((one) => plugged[one])
   if (held.length === 0 || held.some((h) => h === null)) return 1
@@ -122,7 +125,10 @@ export function rankPlaces(
     .sort((a, b) => b.share - a.share)
 }
 
-/** Minutes of hands (from memory): to get at a part, for each joint there; to fill, read and come back for a hold test. */
+/**
+ * Minutes of hands (from memory): to get at a part, for each joint there; to fill, read and come back for a
+ * hold test.
+ */
 const MINUTES = { part: 1.5, joint: 0.5, hold: 10, plug: 6, swap: 8 }
 /** What soap finds of a leak that is there. */
 const FINDS = 0.9
@@ -131,8 +137,8 @@ const FINDS = 0.9
 const bitsOf = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p))
 
 /**
- * What tells most for its minutes, best first: the joints of a part soaped in one go, or a side held that nothing is known
- * of. A place that grows bubbles is repaired before anything else.
+ * What tells most for its minutes, best first: the joints of a part soaped in one go, or a side held that
+ * nothing is known of. A place that grows bubbles is repaired before anything else.
  */
 export function nextThings(
   ranked: readonly RankedPlace[],
@@ -186,8 +192,8 @@ export function nextThings(
 }
 
 /**
- * Where a side loses: its valves plugged off and the side held again, or, where the other side holds, the two lines swapped
- * at their valve. Either tells the valve from the line and the spring behind it.
+ * Where a side loses: its valves plugged off and the side held again, or, where the other side holds, the two
+ * lines swapped at their valve. Either tells the valve from the line and the spring behind it.
  */
 function partAtValve(
   ranked: readonly RankedPlace[],

@@ -15,8 +15,8 @@ export type ReadResult =
 const DAY = 86_400
 
 /**
- * Rows beside those that a test has: a clock goes by the time the test began at, whatever day it was; minutes count from
- * the test's first reading.
+ * Rows beside those that a test has: a clock goes by the time the test began at, whatever day it was; minutes
+ * count from the test's first reading.
  * @param began s of the day at the test's first reading
  */
 export function besideReadings(
@@ -41,10 +41,11 @@ const COLUMNS: { key: ReadKey; names: RegExp; quantity: Quantity }[] = [
 ]
 
 /**
- * Readings from pasted or imported rows: time, pressure, temperature and, where there are some, a second temperature and a
- * barometer; a temperature that was not read may be empty. Separated by
- * comma, semicolon or tab. A head row may name the columns and give units in brackets ("pressure (psi)"); a clock time
- * (07:30) counts from the first and past midnight. Numbers without a unit take the shop's; time without one is minutes.
+ * Readings from pasted or imported rows: time, pressure, temperature and, where there are some, a second
+ * temperature and a barometer; a temperature that was not read may be empty. Separated by comma, semicolon or
+ * tab. A head row may name the columns and give units in brackets ("pressure (psi)"); a clock time (07:30)
+ * counts from the first and past midnight. Numbers without a unit take the shop's; time without one is
+ * minutes.
  */
 export function readRows(text: string, units: UnitChoice): ReadResult {
   const parsed = Papa.parse<string[]>(text.trim(), {

@@ -17,7 +17,10 @@ export interface RoadCheck {
 
 const SIDES: Record<Side, string> = { left: 'Left', right: 'Right' }
 
-/** All that moves, rubs or works loose on the road, as this circuit has it. @param isWired whether anything runs on wires */
+/**
+ * All that moves, rubs or works loose on the road, as this circuit has it. @param isWired whether anything
+ * runs on wires
+ */
 export function roadChecks(air: AirPlan, isWired: boolean): RoadCheck[] {
   const sides = (['left', 'right'] as const).filter((side) =>
     Object.values(air.components).some((c) => c.kind === 'spring' && c.side === side),

@@ -1,7 +1,10 @@
 import type { ComponentKind } from '../catalog/kinds'
 import type { AirPlan, HoldTest } from '../document/types'
 
-/** What is shut, left alone or plugged before a side is held, as this circuit has it: else a loss says nothing of that side. */
+/**
+ * What is shut, left alone or plugged before a side is held, as this circuit has it: else a loss says nothing
+ * of that side.
+ */
 
 /** By kind, what is done with it; a part that is only joined there is not among them. */
 const AT_A_SPRING: Partial<Record<ComponentKind, string>> = {

@@ -60,9 +60,9 @@ function runsOf(points: readonly Point[]): number[][] {
 }
 
 /**
- * Least squares of level, loss and warmth, warmth known beforehand to lie between none and the most. The gauge's step is
- * an interval: readings in a row that show the same share one error within ± half a step, and what they may hide of a
- * change among themselves is added whole.
+ * Least squares of level, loss and warmth, warmth known beforehand to lie between none and the most. The
+ * gauge's step is an interval: readings in a row that show the same share one error within ± half a step, and
+ * what they may hide of a change among themselves is added whole.
  * @param points at two times or more, in order
  * @param step of the gauge, Pa
  * @source linear regression with a prior (any text on statistics); rounding as an interval, not as noise

@@ -26,7 +26,10 @@ export interface LeakResult {
   low: number
   high: number
   verdict: Verdict
-  /** Further time at the same rate of reading until the half-width equals the allowed loss, s; 0 when known or never useful. */
+  /**
+   * Further time at the same rate of reading until the half-width equals the allowed loss, s; 0 when known or
+   * never useful.
+   */
   waitMore: number
   /** Each reading's absolute pressure brought to 293.15 K, Pa. */
   corrected: number[]

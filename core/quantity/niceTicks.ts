@@ -1,4 +1,7 @@
-/** Round values from just under `low` to just over `high`, at steps of 1, 2 or 5 by a power of ten, about `count` of them. */
+/**
+ * Round values from just under `low` to just over `high`, at steps of 1, 2 or 5 by a power of ten, about
+ * `count` of them.
+ */
 export function niceTicks(low: number, high: number, count: number): number[] {
   const rough = (high - low || 1) / count
   const power = 10 ** Math.floor(Math.log10(rough))

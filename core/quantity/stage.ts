@@ -3,7 +3,10 @@ import type { Figure, Note } from './figure'
 /** How far a stage is: shown on the line as ring, half, disc or barred square. */
 export type StageState = 'none' | 'begun' | 'clear' | 'stop'
 
-/** What every stage gives: figures that can answer "why?", notes, the one figure shown on the line, and its own result for the pictures. */
+/**
+ * What every stage gives: figures that can answer "why?", notes, the one figure shown on the line, and its
+ * own result for the pictures.
+ */
 export interface StageOutput<R> {
   figures: Record<string, Figure>
   notes: Note[]

@@ -15,7 +15,10 @@ const BOLTS: Record<Exclude<BracketHold, 'clamp'>, Bolt> = { 'u-bolts': M8, dril
 /** Lengths that such bolts come in, m (ISO 4014 and 4017). */
 const LENGTHS = [25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200]
 
-/** What holds an upper bracket: what the bolts go through, and the standard length that follows, m; null where none is long enough. */
+/**
+ * What holds an upper bracket: what the bolts go through, and the standard length that follows, m; null where
+ * none is long enough.
+ */
 export interface BracketBolts {
   hold: Exclude<BracketHold, 'clamp'>
   thread: Bolt['thread']

@@ -62,7 +62,10 @@ export const firstMeasures = (truck: Truck): readonly FirstMeasure[] => [
   LOAD,
 ]
 
-/** Whether nothing of it is a guess any more; of the load, whether something is said of it and none of it is guessed. */
+/**
+ * Whether nothing of it is a guess any more; of the load, whether something is said of it and none of it is
+ * guessed.
+ */
 export function isMeasured(truck: Truck, haul: Haul | undefined, { id, fields }: FirstMeasure): boolean {
   if (id === 'load') {
     const items = Object.values(haul?.items ?? {})

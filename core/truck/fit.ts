@@ -13,8 +13,9 @@ import { interpolate } from '../quantity/interpolate'
 import type { FittedTruck, Obstacle, Bag, Pose, Clearance, Fit, Spaced } from './types'
 
 /**
- * Helper springs in place, seen in the section through the rear axle, while the axle goes from full droop to the bump stop
- * and is crossed up. y left of the centre line, z above the ground at unladen height; the body stands still, the axle moves.
+ * Helper springs in place, seen in the section through the rear axle, while the axle goes from full droop to
+ * the bump stop and is crossed up. y left of the centre line, z above the ground at unladen height; the body
+ * stands still, the axle moves.
  */
 
 /** A bag under its full pressure is this much wider than slack (common practice: fabric gives a few hundredths). */
@@ -114,13 +115,19 @@ export const obstacleName = (on: Obstacle, truck: FittedTruck): string =>
 /** Thickness of a coil's wire, m (common practice). */
 const COIL_WIRE = PRACTICE.coilWire.value
 
-/** The steel coil that bellows stand beside: its axis from the centre line and its outside; null where there is none. */
+/**
+ * The steel coil that bellows stand beside: its axis from the centre line and its outside; null where there
+ * is none.
+ */
 function steelCoil({ suspension, coil }: FittedTruck): { y: number; radius: number } | null {
   if (suspension.kind !== 'coil') return null
   return { y: suspension.rearSpringBase / 2, radius: coil.inner / 2 + COIL_WIRE }
 }
 
-/** Clearance of one bag to everything it may meet, least over its height. Mirrored to the left, so one set serves both. */
+/**
+ * Clearance of one bag to everything it may meet, least over its height. Mirrored to the left, so one set
+ * serves both.
+ */
 function bagClearances(
   truck: FittedTruck,
   at: Pose,

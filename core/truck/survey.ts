@@ -34,9 +34,9 @@ export function twoHeights(
 }
 
 /**
- * What the figures say once a kit and a two-heights test are counted. A lift not yet fitted when the tape was used widens
- * the gap unladen and at droop by its height; the stop stays where it is on the
- * frame, less what is cut off it.
+ * What the figures say once a kit and a two-heights test are counted. A lift not yet fitted when the tape was
+ * used widens the gap unladen and at droop by its height; the stop stays where it is on the frame, less what
+ * is cut off it.
  */
 export function surveyChanges({
   suspension: s,

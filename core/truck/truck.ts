@@ -104,8 +104,9 @@ const bareHeights = ({ seatGap }: Truck, spring: SpringClass): BareHeights => ({
 })
 
 /**
- * Load on the rear axle, both sides together, that lets the frame down until a slack spring, drawn out by hand, meets its
- * seat, kg: m·g = 2·(k·t + k_overload·(t − contact)), t the wheel's travel. An insert is not drawn to any seat.
+ * Load on the rear axle, both sides together, that lets the frame down until a slack spring, drawn out by
+ * hand, meets its seat, kg: m·g = 2·(k·t + k_overload·(t − contact)), t the wheel's travel. An insert is not
+ * drawn to any seat.
  */
 function closingLoad({ suspension }: Truck, spring: SpringClass, springHeight: number): number {
   const { rearRate, overload, motionRatio } = suspension

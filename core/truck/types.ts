@@ -64,7 +64,10 @@ export interface TwoHeights {
   squat: number
 }
 
-/** What a kit and a two-heights test change of a truck, if anything, and ± of its figures. Asks only for what it uses. */
+/**
+ * What a kit and a two-heights test change of a truck, if anything, and ± of its figures. Asks only for what
+ * it uses.
+ */
 export type SurveyedPart = Pick<Truck, 'suspension' | 'survey' | 'seatGap' | 'heights' | 'unladen'>
 export type RateFrom = 'two-heights' | 'sheet' | 'kind' | 'trial'
 export interface SurveyChanges {
@@ -106,11 +109,20 @@ export interface TruckResult {
   /** Height of the spring at full droop if nothing else stops the axle, and on the bump stop, m. */
   droopHeight: number
   bumpHeight: number
-  /** Spacer that would bring the spring to its design height unladen, m; below nothing when there is too little room. */
+  /**
+   * Spacer that would bring the spring to its design height unladen, m; below nothing when there is too
+   * little room.
+   */
   spacerWanted: number
-  /** The smallest standard spacer that keeps the spring in its range, m; null where none does, or there is no spring. */
+  /**
+   * The smallest standard spacer that keeps the spring in its range, m; null where none does, or there is no
+   * spring.
+   */
   standardSpacer: number | null
-  /** Load on the rear axle that brings the spring, at its design height, to its seat, kg; 0 where it reaches it by itself. */
+  /**
+   * Load on the rear axle that brings the spring, at its design height, to its seat, kg; 0 where it reaches
+   * it by itself.
+   */
   closingLoad: number
   /** What holds the upper bracket; null where it is clamped as its kit has it. */
   bolts: BracketBolts | null

@@ -24,8 +24,8 @@ export function sideLater(
 const WEEK = 7 * 86_400
 
 /**
- * A preset that stands at the coldest, each side losing what still counts as tight: the side that sinks most in a week, m,
- * and the one that comes to the minimum first, s.
+ * A preset that stands at the coldest, each side losing what still counts as tight: the side that sinks most
+ * in a week, m, and the one that comes to the minimum first, s.
  */
 function leakOf(
   need: HaulNeed,
@@ -84,8 +84,8 @@ export function elsewhereOf(
 }
 
 /**
- * Pressure to set so that a side reads just a limit elsewhere, Pa: what a bag brought here from there at that limit would
- * read.
+ * Pressure to set so that a side reads just a limit elsewhere, Pa: what a bag brought here from there at that
+ * limit would read.
  */
 export function setFor(
   limit: number,

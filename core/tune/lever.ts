@@ -1,6 +1,6 @@
 /**
- * The lever of a height valve: an arm on the valve, a link from its end to the axle. In the plane of the arm; x away from
- * the valve, z up, m; angles in rad, up positive.
+ * The lever of a height valve: an arm on the valve, a link from its end to the axle. In the plane of the arm;
+ * x away from the valve, z up, m; angles in rad, up positive.
  */
 export interface LeverGeometry {
   /** From the valve's shaft to the hole the link hangs in. */

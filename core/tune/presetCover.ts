@@ -1,9 +1,9 @@
 import type { Preset } from '../document/types'
 
 /**
- * Pressures of many hauls on few memories: the fewest that serve all within a tolerance on both sides, or the best there
- * is for as many as the box has. Exact: the smallest squares that cover points, found by trying, for the leftmost point
- * not covered yet, every square whose left edge stands at it. SI.
+ * Pressures of many hauls on few memories: the fewest that serve all within a tolerance on both sides, or the
+ * best there is for as many as the box has. Exact: the smallest squares that cover points, found by trying,
+ * for the leftmost point not covered yet, every square whose left edge stands at it. SI.
  */
 export interface Cover {
   presets: Preset[]

@@ -1,6 +1,9 @@
 import { leverAngle } from './lever'
 
-/** A height sensor on its arm and rod: what it says over the axle's travel. SI; travel of the body over the axle, up positive. */
+/**
+ * A height sensor on its arm and rod: what it says over the axle's travel. SI; travel of the body over the
+ * axle, up positive.
+ */
 
 /** Arms of sensors as they are sold, m (from memory). */
 export const SENSOR_ARMS: readonly number[] = [0.05, 0.075, 0.1, 0.15, 0.2]
@@ -27,8 +30,8 @@ export interface SensorTravel {
 const STEPS = 60
 
 /**
- * A sensor taught low at full bump, high at full droop and zero at ride height, in between taken as straight: the arc of
- * its arm is not.
+ * A sensor taught low at full bump, high at full droop and zero at ride height, in between taken as straight:
+ * the arc of its arm is not.
  * @param droop how far the axle falls below ride height, `bump` how far it comes up, m, both positive
  * @source two circles, as of a height valve's lever
  */

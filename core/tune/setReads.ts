@@ -67,8 +67,9 @@ export function holdsFor(
 }
 
 /**
- * What a bag that carries its corner stands and reads at after the weather has changed, no air in or out: the air shut in
- * is p·V/T, and height follows the pressure the corner wants. The gauge moves little, the truck sinks or rises.
+ * What a bag that carries its corner stands and reads at after the weather has changed, no air in or out: the
+ * air shut in is p·V/T, and height follows the pressure the corner wants. The gauge moves little, the truck
+ * sinks or rises.
  * @param kept share of the air that is still there
  */
 export function bagLater(

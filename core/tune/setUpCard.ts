@@ -14,7 +14,10 @@ export interface CardStep {
   confirm: Confirm | null
 }
 
-/** What of a box confirms a step: its fuse refitted, a phone paired or written down, what it keeps up, stores or came to. */
+/**
+ * What of a box confirms a step: its fuse refitted, a phone paired or written down, what it keeps up, stores
+ * or came to.
+ */
 export type Confirm =
   | { what: 'refitted' | 'paired' | 'written' | 'kept-up' }
   | { what: 'stored'; memory: number }

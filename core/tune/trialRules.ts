@@ -124,7 +124,10 @@ function corrected({ area, rate }: TrialSaid): Note[] {
   return notes
 }
 
-/** Something else is not as it was told: likelier than not a little, or so far that the plan cannot explain the tape. */
+/**
+ * Something else is not as it was told: likelier than not a little, or so far that the plan cannot explain
+ * the tape.
+ */
 function unexplained({ leftOver, besides }: TrialSaid): Note[] {
   const suspect = besides
     ? `Likeliest besides is ${besides.label}: ${besides.share > 0 ? 'more' : 'less'} than planned. `

@@ -91,7 +91,10 @@ export function tuneStage(
   }
 }
 
-/** How far tuning is planned: the presets of every haul, or what levels by itself as its sheet and its lever have it. */
+/**
+ * How far tuning is planned: the presets of every haul, or what levels by itself as its sheet and its lever
+ * have it.
+ */
 function plannedOf(
   { presets, sensing }: TunePlan,
   hauls: readonly string[],

@@ -53,13 +53,19 @@ export interface SharedMemories {
   memories: Preset[]
   byHaul: Record<string, Shared>
 }
-/** A preset in other weather: the gauge of the lower (of the higher, when hot) side, and how far the truck has come up. */
+/**
+ * A preset in other weather: the gauge of the lower (of the higher, when hot) side, and how far the truck has
+ * come up.
+ */
 export interface Elsewhere {
   cold: { reads: number; rise: number }
   hot: { reads: number; rise: number }
   /** Over the pass, as warm as in the shop. */
   pass: { reads: number; rise: number }
-  /** Standing at the coldest with the loss that still counts as tight: how far it has sunk in a week, m, and s until the minimum. */
+  /**
+   * Standing at the coldest with the loss that still counts as tight: how far it has sunk in a week, m, and s
+   * until the minimum.
+   */
   leak: { sinks: number; holds: number }
   /** What the block's and the gauge's own error does at the wheel, m each way, and to the lamps, rad. */
   error: { rise: number; lamp: number }

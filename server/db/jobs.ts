@@ -150,7 +150,10 @@ export async function archiveJob(
 
 export type Created = { ok: true; id: string } | { ok: false; problems: PlanProblem[] }
 
-/** A new job with its first revision, made `at` a time, now by the database's clock. Validates the plan whatever its source. */
+/**
+ * A new job with its first revision, made `at` a time, now by the database's clock. Validates the plan
+ * whatever its source.
+ */
 export async function createJob(
   db: Database,
   who: Who,

@@ -9,8 +9,9 @@ import { forgetLog, keepLog, keptLogs, type KeptLog } from '../db/gaugeLogs'
 import { handInToJob, readJob, type Who } from '../db/jobs'
 
 /**
- * A gauge logged by the server: readings of the job's devices go into a hold test, whether or not a page is open. One log
- * a job; the line to the devices is called again when it breaks, and a server that begins anew has none.
+ * A gauge logged by the server: readings of the job's devices go into a hold test, whether or not a page is
+ * open. One log a job; the line to the devices is called again when it breaks, and a server that begins anew
+ * has none.
  */
 
 export interface LogState {

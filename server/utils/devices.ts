@@ -11,7 +11,10 @@ const said = yup
   })
   .required()
 
-/** Where the devices are, and the token that lets one in: they write both down when they begin. Null while they are not there. */
+/**
+ * Where the devices are, and the token that lets one in: they write both down when they begin. Null while
+ * they are not there.
+ */
 export async function whereDevicesAre(): Promise<{ address: string; token: string } | null> {
   const text = await readFile(process.env.NP_DEVICES ?? '.data/devices.json', 'utf8').catch(() => '')
   try {

@@ -1,7 +1,10 @@
 import type { Page } from '@playwright/test'
 import { axe, expect, open, STAGES, test } from './support'
 
-/** A phone and a laptop, the two layouts: all rules. A tablet and a large screen stretch them: what a width can change. */
+/**
+ * A phone and a laptop, the two layouts: all rules. A tablet and a large screen stretch them: what a width
+ * can change.
+ */
 const WIDTHS = [
   { width: 390, height: 844, rules: undefined },
   { width: 820, height: 1180, rules: ['target-size'] },

@@ -18,7 +18,10 @@ import pg from 'pg'
 import { demoPlan } from '../../core/demo/demoShop'
 import { freePort } from '../support/database'
 
-/** bin/start as a shop uses it, on a data folder of its own: begun twice, killed, on leftovers and on an older database. */
+/**
+ * bin/start as a shop uses it, on a data folder of its own: begun twice, killed, on leftovers and on an older
+ * database.
+ */
 const root = join(__dirname, '..', '..')
 let serial = 0
 let folder: string

@@ -17,7 +17,10 @@ import { LINE_STYLES } from '~/pictures/lineStyles'
 import { STATE_COLOURS } from '~/pictures/stateColours'
 import type { LivePicture } from './player'
 
-/** The circuit in standard symbols. Parts and lines are chosen on it; a run shows its pressures, flows and open valves. */
+/**
+ * The circuit in standard symbols. Parts and lines are chosen on it; a run shows its pressures, flows and
+ * open valves.
+ */
 const {
   air,
   chosen,

@@ -5,7 +5,10 @@ import { GRADES } from '#core/build/torque'
 import type { Fastener } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 
-/** Torques off the kit's own sheet, by kind of fastener. What is usual is offered beside it and counts for nothing until taken. */
+/**
+ * Torques off the kit's own sheet, by kind of fastener. What is usual is offered beside it and counts for
+ * nothing until taken.
+ */
 const THREADS = ['M6', 'M8', 'M10', 'M12', '1/4-20', '5/16-18', '3/8-16', '3/8-24', '7/16-14', '1/2-13']
 const job = useJob()
 const shop = useShop()

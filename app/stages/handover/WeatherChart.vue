@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { SheetRow } from '#core/handover/types'
 
-/** Presets as set, and what the gauge reads of the same air in the cold, the heat and over the pass: one line a haul. */
+/**
+ * Presets as set, and what the gauge reads of the same air in the cold, the heat and over the pass: one line
+ * a haul.
+ */
 const { rows, most } = defineProps<{ rows: readonly SheetRow[]; most: number }>()
 const WIDTH = 560
 const LABEL = 150

@@ -2,7 +2,10 @@
 import type { Figure } from '#core/quantity/figure'
 import { show } from '#core/quantity/units'
 
-/** A pressure on its spring's own range: arc from nothing to a little past the maximum, limits marked, and how far it may be off. */
+/**
+ * A pressure on its spring's own range: arc from nothing to a little past the maximum, limits marked, and how
+ * far it may be off.
+ */
 const { figure, side, under, range } = defineProps<{
   figure?: Figure
   side: 'left' | 'right'

@@ -9,8 +9,9 @@ import { LINE_STYLES } from '~/pictures/lineStyles'
 import { usePower } from './usePower'
 
 /**
- * One sheet of the wiring in standard symbols (IEC 60617): battery on the left, earths on the right. Parts and wires are
- * chosen on it; it shows the amps of each wire and the volts at what takes current, in one state.
+ * One sheet of the wiring in standard symbols (IEC 60617): battery on the left, earths on the right. Parts
+ * and wires are chosen on it; it shows the amps of each wire and the volts at what takes current, in one
+ * state.
  */
 const { sheet, state } = defineProps<{ sheet: SheetId; state: PowerState }>()
 const { job, shop, screen, result, chosen } = usePower()

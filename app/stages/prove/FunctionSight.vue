@@ -3,7 +3,10 @@ import { doubtOf, seenVerdict } from '#core/derive/diagnosis'
 import type { Sight } from '#core/derive/functionTrial'
 import { input, type Figure } from '#core/quantity/figure'
 
-/** One thing to read when a function is tried: what was read, what is to be expected, and how they stand to each other. */
+/**
+ * One thing to read when a function is tried: what was read, what is to be expected, and how they stand to
+ * each other.
+ */
 const { sight, test, press, value } = defineProps<{
   sight: Sight
   test: string

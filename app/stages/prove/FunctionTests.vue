@@ -5,7 +5,10 @@ import { showText } from '#core/quantity/units'
 import { useDevices } from '~/devices/useDevices'
 import { useFunctions } from './useFunctions'
 
-/** Every function tried in order: what to press, what is to be expected, what was read; and what is wrong where it differs. */
+/**
+ * Every function tried in order: what to press, what is to be expected, what was read; and what is wrong
+ * where it differs.
+ */
 const job = useJob()
 const shop = useShop()
 const functions = useFunctions()

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { cutInFigure, sinkFigure, switchOf } from '#core/derive/otherLeaks'
 
-/** Two other ways to tell a leak, beside the hold test: a truck that sinks, and a compressor that comes in again and again. */
+/**
+ * Two other ways to tell a leak, beside the hold test: a truck that sinks, and a compressor that comes in
+ * again and again.
+ */
 const job = useJob()
 const HOUR = 3600
 const sink = ref<number | null>(null)

@@ -5,7 +5,10 @@ import { obstacleName } from '#core/truck/fit'
 import { showText } from '#core/quantity/units'
 import { useMoving } from '~/pictures/useMoving'
 
-/** The springs in place from behind, with the axle moved from droop to bump by a slider or by play, together or crossed up. */
+/**
+ * The springs in place from behind, with the axle moved from droop to bump by a slider or by play, together
+ * or crossed up.
+ */
 const job = useJob()
 const shop = useShop()
 const stage = computed(() => job.derived!.stages.truck)

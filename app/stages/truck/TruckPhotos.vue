@@ -2,10 +2,16 @@
 import { photographed } from '#core/derive/photoSheet'
 import { MOST_PHOTOS } from '#core/document/photos'
 
-/** Every photo of the job: of the truck as a whole, taken here, and of parts, steps and joints, taken where each stands. */
+/**
+ * Every photo of the job: of the truck as a whole, taken here, and of parts, steps and joints, taken where
+ * each stands.
+ */
 const job = useJob()
 const photos = usePhotos()
-/** What else there are photos of, by its name now; what is gone from the plan too, or its photos could not be reached. */
+/**
+ * What else there are photos of, by its name now; what is gone from the plan too, or its photos could not be
+ * reached.
+ */
 const others = computed(() =>
   [...new Set(photos.shown.map((p) => p.subject))]
     .filter((subject) => subject !== 'truck')

@@ -3,7 +3,10 @@ import { BRACKET_HOLDS, IN_THE_WAY, RAIL_SECTIONS, type Truck } from '#core/docu
 import { showText } from '#core/quantity/units'
 import { useTruck } from './useTruck'
 
-/** How the upper bracket is held on its rail, what it meets there, and the bolts that follow from the rail's section. */
+/**
+ * How the upper bracket is held on its rail, what it meets there, and the bolts that follow from the rail's
+ * section.
+ */
 const { job, truck, set } = useTruck()
 const shop = useShop()
 const bolts = computed(() => job.derived!.stages.truck.result.bolts)

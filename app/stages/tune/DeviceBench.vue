@@ -5,7 +5,10 @@ import { poseAtHeights } from '#core/truck/fit'
 import { showText, type Quantity } from '#core/quantity/units'
 import type { Devices } from '~/devices/useDevices'
 
-/** The devices that stand in for those on the truck: power, key, load, the box with its keys, and the truck as it moves. */
+/**
+ * The devices that stand in for those on the truck: power, key, load, the box with its keys, and the truck as
+ * it moves.
+ */
 const { devices } = defineProps<{ devices: Devices }>()
 const { state, opened, said, away, problem, phone, ask, attempt, box } = devices
 const job = useJob()

@@ -3,7 +3,10 @@ import type { LevelState, LevelStill } from '#core/devices/types'
 import { showText } from '#core/quantity/units'
 import type { Devices } from '~/devices/useDevices'
 
-/** What levels by itself on the stand-in: what it does and why not, its lock, what it is taught, and a door and a trailer. */
+/**
+ * What levels by itself on the stand-in: what it does and why not, its lock, what it is taught, and a door
+ * and a trailer.
+ */
 const { devices, level } = defineProps<{ devices: Devices; level: LevelState }>()
 const { state, ask } = devices
 const shop = useShop()

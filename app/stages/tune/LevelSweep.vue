@@ -4,7 +4,10 @@ import { triedFigures } from '#core/derive/trialFigures'
 import { fromSi, showText, unitFor, type Quantity } from '#core/quantity/units'
 import type { Cloud } from '~/pictures/ScatterChart.vue'
 
-/** What was tried of a valve or a controller: a map of how quickly it comes level against how far it hunts, and the best to take. */
+/**
+ * What was tried of a valve or a controller: a map of how quickly it comes level against how far it hunts,
+ * and the best to take.
+ */
 const { tried, isOld } = defineProps<{ tried: readonly LevelTried[]; isOld: boolean }>()
 const job = useJob()
 const shop = useShop()

@@ -17,7 +17,10 @@ function linesAt({ lines }: Circuit): Map<string, { id: string; other: string }[
   return at
 }
 
-/** Ids of components joined to `start` by lines, not passing into any kind in `closed`, nor along the line `without`. */
+/**
+ * Ids of components joined to `start` by lines, not passing into any kind in `closed`, nor along the line
+ * `without`.
+ */
 export function connectedParts(
   air: Circuit,
   start: string,
@@ -81,7 +84,10 @@ export function springsTeed(air: Circuit): boolean {
   return springs.length > 1 && connectedParts(air, springs[0]!, HOLDS_AIR_BACK).has(springs[1]!)
 }
 
-/** Whether a spring has a fill valve that needs no control and no supply: through tube, or through a valve worked by hand. */
+/**
+ * Whether a spring has a fill valve that needs no control and no supply: through tube, or through a valve
+ * worked by hand.
+ */
 export function hasHandFill(air: Circuit, spring: string): boolean {
   return [
     ...connectedParts(air, spring, [

@@ -6,8 +6,8 @@ import type { FirstFill } from '../types'
 import { allOfKinds, connectedParts, labelInSentence } from './connections'
 
 /**
- * The first fill of the springs: what the spring's sheet says, and never over what the weakest part that stands at a spring's
- * pressure is rated for, nor over what opens a relief valve there.
+ * The first fill of the springs: what the spring's sheet says, and never over what the weakest part that
+ * stands at a spring's pressure is rated for, nor over what opens a relief valve there.
  * @returns null without a spring
  * @source common practice
  */

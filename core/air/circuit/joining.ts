@@ -5,7 +5,10 @@ import { openPorts, withLinePaths, endsAt } from './connections'
 import { addLine, addPart, dropLine, dropPart } from './editing'
 import { portsOf } from '../parts/parts'
 
-/** Parts put into lines, hung on them and taken out again; what that opens is closed, so that the circuit stays whole. */
+/**
+ * Parts put into lines, hung on them and taken out again; what that opens is closed, so that the circuit
+ * stays whole.
+ */
 
 const throughPorts = (kind: ComponentKind): [string, string] =>
   kind === 'tee' ? ['a', 'b'] : kind === 'manifold' || kind === 'tank' ? ['in', 'out1'] : ['in', 'out']

@@ -41,7 +41,10 @@ const plan = (archetype: Archetype): AirPlan => ({
   compressorClass: 'compact',
 })
 
-/** What keeps a circuit whole: nothing loose, no port held twice, no port left open that was closed, paths as they run. */
+/**
+ * What keeps a circuit whole: nothing loose, no port held twice, no port left open that was closed, paths as
+ * they run.
+ */
 function whole(air: AirPlan): void {
   expect(looseLines(air)).toEqual([])
   expect([...linesByPort(air)].filter(([, lines]) => lines.length > 1)).toEqual([])

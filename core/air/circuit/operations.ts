@@ -28,7 +28,10 @@ export const interchangeableKinds = (kind: ComponentKind): ComponentKind[] =>
     .flat()
     .filter((k) => k !== kind)
 
-/** A dryer, check valve, regulator, solenoid or restrictor into a line, so that air passes it from the supply to the springs. */
+/**
+ * A dryer, check valve, regulator, solenoid or restrictor into a line, so that air passes it from the supply
+ * to the springs.
+ */
 export const putInLine =
   (line: string, kind: ComponentKind, className?: string): Change =>
   (before) => {
@@ -127,7 +130,10 @@ export const takeOffLine =
     return closeAndRetrace(air)
   }
 
-/** Closes a pressure port with a plug. @throws {OperationError} when something is on it, or it is an intake or an exhaust. */
+/**
+ * Closes a pressure port with a plug. @throws {OperationError} when something is on it, or it is an intake or
+ * an exhaust.
+ */
 export const plugPort =
   (id: string, port: string): Change =>
   (before) => {

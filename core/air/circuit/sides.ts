@@ -62,7 +62,10 @@ export const mirror =
     return closeAndRetrace(air)
   }
 
-/** The section of tube and tees that stands at a spring's pressure, without springs and without what can hold air back. */
+/**
+ * The section of tube and tees that stands at a spring's pressure, without springs and without what can hold
+ * air back.
+ */
 function springSection(air: AirPlan, spring: string): string[] {
   return [...connectedParts(air, spring, [...HOLDS_AIR_BACK, 'check', 'tank', 'manifold', 'dryer'])].filter(
     (id) => air.components[id]!.kind !== 'spring',

@@ -116,8 +116,8 @@ type PartNote = [ComponentKind, string, string?]
 const sideOf = (id: string): Side | null => (/-(left|right)$/.exec(id)?.[1] as Side | undefined) ?? null
 
 /**
- * A circuit from short notes. Lines read `from.port > to.port`, `=` for parts screwed together, with an id before a colon
- * (else both parts' ids) and a tube class behind a tilde where it is not the plan's.
+ * A circuit from short notes. Lines read `from.port > to.port`, `=` for parts screwed together, with an id
+ * before a colon (else both parts' ids) and a tube class behind a tilde where it is not the plan's.
  */
 function circuit(parts: Record<string, PartNote>, lines: string[]): Circuit {
   const components = Object.fromEntries(
@@ -169,7 +169,10 @@ const toSprings = (from: (side: Side, n: number) => string) =>
     `tee-spring-${s}: tee-${s}.b > spring-${s}.port`,
     `fill-line-${s}: fill-${s}.out > tee-${s}.c`,
   ])
-/** Tank with everything a tank must have; relief valve and switch so low that no failure of one takes nylon past its rating. */
+/**
+ * Tank with everything a tank must have; relief valve and switch so low that no failure of one takes nylon
+ * past its rating.
+ */
 const tankParts = (
   tank?: string,
   relief = 'relief-862',

@@ -31,7 +31,10 @@ function past(plan: AirPlan, id: string, given: Given): Given {
   return given
 }
 
-/** The most that arrives from a part at any of those wanted, every valve on the way open; null where there is no way. */
+/**
+ * The most that arrives from a part at any of those wanted, every valve on the way open; null where there is
+ * no way.
+ */
 function arriving(plan: AirPlan, from: string, given: Given, wanted: (id: string) => boolean): Given | null {
   const seen = new Map<string, Given>()
   const queue: [string, Given][] = [[from, given]]

@@ -105,8 +105,8 @@ function attachedParts(air: AirPlan, boxes: Record<string, SymbolBox>): Attached
 }
 
 /**
- * Layered layout with fixed ports, left to right. After an edit the drawing before it says which part stands above which,
- * so that a small edit moves little. Drawn units; x to the right, y down.
+ * Layered layout with fixed ports, left to right. After an edit the drawing before it says which part stands
+ * above which, so that a small edit moves little. Drawn units; x to the right, y down.
  */
 export async function layoutCircuit(
   air: AirPlan,
@@ -227,7 +227,10 @@ export function nameAt(
   return { x: box.width / 2, y: box.height + size + 3, anchor: 'middle' }
 }
 
-/** Height of the letters where a drawn unit comes out at so many px or pt: about 11 of them, as far as there is room. */
+/**
+ * Height of the letters where a drawn unit comes out at so many px or pt: about 11 of them, as far as there
+ * is room.
+ */
 export const nameSize = (scale: number): number => Math.min(Math.max(11 / scale, 12), 17)
 
 /** Whether a part carries a name of its own. */

@@ -36,7 +36,10 @@ export type Link = { id: string; from: string | null; to: string | null; command
   | { kind: 'tool'; demand: number; needed: number }
 )
 
-/** A compressor's motor: warms by the square of its current towards `rise` kelvin at `reference` amps, over `constant` s. */
+/**
+ * A compressor's motor: warms by the square of its current towards `rise` kelvin at `reference` amps, over
+ * `constant` s.
+ */
 export interface Motor {
   id: string
   command: string
@@ -48,8 +51,8 @@ export interface Motor {
 }
 
 /**
- * A compressor's head: warmed by the air that passes and the winding beside it, cooled by the air around. What leaves has
- * given it part of its heat. W/K and J/K.
+ * A compressor's head: warmed by the air that passes and the winding beside it, cooled by the air around.
+ * What leaves has given it part of its heat. W/K and J/K.
  */
 export interface Head {
   /** Link whose air passes through it. */

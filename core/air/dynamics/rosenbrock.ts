@@ -1,10 +1,11 @@
 /**
  * Stiff ordinary differential equations y' = f(t, y), small and dense: the Rosenbrock method RODAS of order 4 with an
  * embedded error of order 3 (Hairer and Wanner, Solving ODEs II; memory: its order is tried in the tests). Linearly
- * implicit: one LU factorisation and six evaluations a step, no iteration that could fail to converge. Chosen because short
- * lines beside a tank make the air circuit stiff (milliseconds beside minutes) while its size stays under some thirty
- * unknowns, and because it is stiffly accurate: a line that has settled stands where its flows balance, however long the
- * step. What is linear in y and constant under f (the mass of gas in all vessels) stays constant to rounding.
+ * implicit: one LU factorisation and six evaluations a step, no iteration that could fail to converge. Chosen
+ * because short lines beside a tank make the air circuit stiff (milliseconds beside minutes) while its size
+ * stays under some thirty unknowns, and because it is stiffly accurate: a line that has settled stands where
+ * its flows balance, however long the step. What is linear in y and constant under f (the mass of gas in all
+ * vessels) stays constant to rounding.
  */
 
 export type Slope = (t: number, y: Float64Array, out: Float64Array) => void
@@ -72,7 +73,10 @@ export class RosenbrockStepper {
   /** Steps tried, the ones too long among them. */
   tried = 0
 
-  /** @param exact the slope's derivatives where they are known better than by trying; it is asked right after the slope. */
+  /**
+   * @param exact the slope's derivatives where they are known better than by trying; it is asked right after
+   * the slope.
+   */
   constructor(
     readonly size: number,
     readonly slope: Slope,

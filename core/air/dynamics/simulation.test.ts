@@ -452,7 +452,8 @@ describe('against a general ODE package at tight tolerance (odex 2.0.4), within 
       { l: 7e5, r: 2e5 },
     )
     s.run(6)
-    // The same in energies: U = p·V/(γ−1), dU = heat + enthalpy − p·dV, with dV by a small step of the volumes' own rule.
+    // The same in energies: U = p·V/(γ−1), dU = heat + enthalpy − p·dV, with dV by a small step of the
+    // volumes' own rule.
     const cp = (GAMMA / (GAMMA - 1)) * GAS_CONSTANT_AIR
     const [v0l, v0r] = grow(7e5 - ATM, 2e5 - ATM)
     const y = odex(

@@ -28,8 +28,9 @@ export interface SimulationOptions {
 }
 
 /**
- * Air in time: vessels joined by links. SI, every pressure absolute in here. Each vessel has gas mass; a thermal one also
- * its own temperature by energy balance, the others (short lines, fittings) stand at the ambient's.
+ * Air in time: vessels joined by links. SI, every pressure absolute in here. Each vessel has gas mass; a
+ * thermal one also its own temperature by energy balance, the others (short lines, fittings) stand at the
+ * ambient's.
  *
  * One class of some 400 lines: the equations and their derivatives share the state they leave behind, and both are the
  * innermost loop of every run.
@@ -37,7 +38,10 @@ export interface SimulationOptions {
 export class Simulation {
   readonly index: Map<string, number>
   readonly linkIndex: Map<string, number>
-  /** Masses of all vessels, pressures of the thermal ones, temperatures of the motors and of the heads, gas taken from and given to the atmosphere. */
+  /**
+   * Masses of all vessels, pressures of the thermal ones, temperatures of the motors and of the heads, gas
+   * taken from and given to the atmosphere.
+   */
   readonly y: Float64Array
   t = 0
   readonly open = new Map<string, boolean>()
@@ -185,7 +189,10 @@ export class Simulation {
     this.stepper.restart()
   }
 
-  /** Another load on the springs: their heights and volumes at once, their pressures as if no air had moved nor heat. */
+  /**
+   * Another load on the springs: their heights and volumes at once, their pressures as if no air had moved
+   * nor heat.
+   */
   load(springs: SpringFunction): void {
     const before = [this.left, this.right].map((i) => (i < 0 ? 0 : this.p[i]! * this.volume[i]! ** GAMMA))
     this.pair = new SpringPair(springs)
@@ -319,8 +326,8 @@ export class Simulation {
   }
 
   /**
-   * Ends the step that began at `began` where a watched value passes 0, by regula falsi on the step's length: the same step,
-   * cut shorter. Returns every watched value there.
+   * Ends the step that began at `began` where a watched value passes 0, by regula falsi on the step's length:
+   * the same step, cut shorter. Returns every watched value there.
    */
   private locate(
     active: readonly Watch[],

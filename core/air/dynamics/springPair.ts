@@ -8,8 +8,8 @@ const NUDGE = SOLVER.springNudge
 export type SpringFunction = (left: number, right: number) => SpringState
 
 /**
- * Both springs at their pressures and a little beside them. They share the truck, so each volume follows both pressures;
- * the slopes are taken over 20 Pa. Looked up again only when a pressure changed.
+ * Both springs at their pressures and a little beside them. They share the truck, so each volume follows both
+ * pressures; the slopes are taken over 20 Pa. Looked up again only when a pressure changed.
  */
 export class SpringPair {
   private left = Number.NaN

@@ -212,7 +212,10 @@ describe('filling', () => {
 describe('a tube that remembers, against solving from nothing', () => {
   const viscosity = airViscosity(T)
   const area = (bore: number) => (Math.PI / 4) * bore ** 2
-  /** ṁ of the isothermal formula by halving, with Colebrook–White by halving inside: slow, and nobody's code but this test's. */
+  /**
+   * ṁ of the isothermal formula by halving, with Colebrook–White by halving inside: slow, and nobody's code
+   * but this test's.
+   */
   function slow(bore: number, length: number, high: number, low: number, roughness: number): number {
     const halve = (f: (x: number) => number, a: number, b: number) => {
       for (let i = 0; i < 200; i++) {

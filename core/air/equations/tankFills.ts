@@ -12,7 +12,8 @@ const MOST = 10_000
 
 /**
  * Whole fills of a volume from `from` to `to` out of a tank with the compressor off: each takes (to − from)·V of gas.
- * Before restart: while the tank still stands at or above cut-in afterwards; before flat: while it still can reach `to`.
+ * Before restart: while the tank still stands at or above cut-in afterwards; before flat: while it still can
+ * reach `to`.
  */
 export function tankFills(
   tank: { volume: number; pressure: number; cutIn: number },
@@ -35,9 +36,9 @@ export interface ToolRun {
 }
 
 /**
- * A tool takes `demand` of free air, m³/s, at `needed` gauge or above. With the compressor's curve running all the while the
- * tank falls from `pressure` to `needed`: t = ∫ V·dp/(p_atm·(demand − Q(p))). Null when the compressor alone keeps up.
- * The share is what the compressor gives at `needed` over what the tool takes.
+ * A tool takes `demand` of free air, m³/s, at `needed` gauge or above. With the compressor's curve running
+ * all the while the tank falls from `pressure` to `needed`: t = ∫ V·dp/(p_atm·(demand − Q(p))). Null when the
+ * compressor alone keeps up. The share is what the compressor gives at `needed` over what the tool takes.
  */
 export function toolRun(
   tank: { volume: number; pressure: number },

@@ -3,8 +3,8 @@ import type { Corner, Supply, Electronic, Leveller, Drive, LoopRow, LoopResult }
 
 /**
  * One corner of the truck that levels itself: body on steel, damper and air spring, over a road; a height valve on its
- * lever, or a controller with its solenoids, lets air in and out. Steps of two milliseconds, air at one temperature. SI,
- * pressures absolute.
+ * lever, or a controller with its solenoids, lets air in and out. Steps of two milliseconds, air at one
+ * temperature. SI, pressures absolute.
  */
 
 /** Rows are kept so often, s. */

@@ -6,8 +6,9 @@ import { R_AIR } from './loopAir'
 import type { Corner, Mechanical, Supply } from './types'
 
 /**
- * The limit cycle of a valve that is either shut or wide open against its describing function (any control text). Air in
- * the bag is the integral of the flow; the valve lags behind by the first order, the body on its springs by the second:
+ * The limit cycle of a valve that is either shut or wide open against its describing function (any control
+ * text). Air in the bag is the integral of the flow; the valve lags behind by the first order, the body on
+ * its springs by the second:
  *   G(jω) = K/(jω·(1 + jωτ)·(1 − (ω/ωn)² + 2jζω/ωn)),  N(A) = 4/(πA)·√(1 − (δ/A)²),  G·N = −1
  */
 

@@ -1,7 +1,10 @@
 import { isoMassFlow } from '../equations/componentFlow'
 import type { Leveller, Supply } from './types'
 
-/** Air of a levelling run at one temperature: what supplies it, and what a spring holds. kg, Pa absolute, steps of STEP. */
+/**
+ * Air of a levelling run at one temperature: what supplies it, and what a spring holds. kg, Pa absolute,
+ * steps of STEP.
+ */
 
 /** J/(kg·K) */
 export const R_AIR = 287.05

@@ -29,7 +29,10 @@ export interface Supply {
   atmosphere: number
   temperature: number
 }
-/** A valve worked by height: how far it is open to fill (to 1) or to vent (to −1) at a travel of the wheel, m, up positive. */
+/**
+ * A valve worked by height: how far it is open to fill (to 1) or to vent (to −1) at a travel of the wheel, m,
+ * up positive.
+ */
 export interface Mechanical {
   kind: 'valve'
   openingAt: (travel: number) => number
@@ -40,7 +43,10 @@ export interface Mechanical {
 }
 export interface Electronic {
   kind: 'controller'
-  /** Leaves alone within, m; waits so long out of it before acting, standing and driving; smooths over; gives up after, s. */
+  /**
+   * Leaves alone within, m; waits so long out of it before acting, standing and driving; smooths over; gives
+   * up after, s.
+   */
   band: number
   wait: number
   driving: number

@@ -36,8 +36,8 @@ function upToRating(curve: Curve, rated: number): Curve {
 
 /**
  * A compressor where it stands. In thinner air the same gauge pressure is a higher ratio: what its curve gives at p it
- * gives at p·p_around/p_standard, of free air as it is there; the load of its motor falls with the air it draws, its idle
- * current stays. On its feed it turns slower. The very class at sea level and without a feed.
+ * gives at p·p_around/p_standard, of free air as it is there; the load of its motor falls with the air it
+ * draws, its idle current stays. On its feed it turns slower. The very class at sea level and without a feed.
  */
 export function compressorOnSite(
   compressor: CompressorClass,

@@ -9,8 +9,9 @@ import { catalogueClass, figuresOf } from './parts'
 import { readTableCell, tableCell, tableProblems } from './sheetTables'
 
 /**
- * A shop's own classes as JSON or CSV. CSV has a heading line: id, kind, label, like, number, make, price, then a column
- * for every figure, SI, named as in the plan file; `table` has rows by semicolons, figures by spaces. Nothing is half read.
+ * A shop's own classes as JSON or CSV. CSV has a heading line: id, kind, label, like, number, make, price,
+ * then a column for every figure, SI, named as in the plan file; `table` has rows by semicolons, figures by
+ * spaces. Nothing is half read.
  */
 export type OwnClassesRead =
   { classes: Record<string, OwnClass>; problems: null } | { classes: null; problems: string[] }

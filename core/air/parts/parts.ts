@@ -275,8 +275,9 @@ export function springOf(air: Pick<AirPlan, 'springClass' | 'sheet' | 'classes'>
 }
 
 /**
- * A class with the figures of a real spring's sheet. The table of the class is stretched so that it runs from the sheet's
- * lowest over its design height to its highest; areas follow the three that the sheet gives, each alone or with the others.
+ * A class with the figures of a real spring's sheet. The table of the class is stretched so that it runs from
+ * the sheet's lowest over its design height to its highest; areas follow the three that the sheet gives, each
+ * alone or with the others.
  */
 function ownSpring(base: SpringClass, mine: OwnClass): SpringClass {
   const plain = springFigures(base)

@@ -5,7 +5,10 @@ import { GRAVITY } from '../../quantity/constants'
 import { parseQuantity } from '../../quantity/parse'
 import { show, showText, unitFor, type UnitChoice } from '../../quantity/units'
 
-/** Tables off a part's own sheet: a spring's load at heights and pressures, a compressor's air and current at pressures. */
+/**
+ * Tables off a part's own sheet: a spring's load at heights and pressures, a compressor's air and current at
+ * pressures.
+ */
 
 const PRESSURE: FigureSpec = { id: 'pressure', label: 'Pressure', quantity: 'pressure', min: 0, max: 5e6 }
 

@@ -35,7 +35,10 @@ type TankRule = Rule<TankInput>
 const PRESSURE_EQUIPMENT =
   'Relief above cut-out and at or below the tank’s rating; pressure-equipment practice (memory)'
 
-/** A guard in place of a plug on the tank, or teed into one of its lines where no plug is left; a drain only at the drain port. */
+/**
+ * A guard in place of a plug on the tank, or teed into one of its lines where no plug is left; a drain only
+ * at the drain port.
+ */
 function fitGuard(plan: AirPlan, tank: string, kind: ComponentKind): Remedy | undefined {
   const { label } = KINDS[kind]
   const plugs = endsAt(plan, tank).filter((e) => plan.components[e.other]?.kind === 'plug')

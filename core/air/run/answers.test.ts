@@ -130,7 +130,8 @@ describe('answers drawn from runs', () => {
           .filter(([id]) => id.endsWith('.past'))
           .map(([, f]) => f.value!),
       )
-    // One side's filling moves the other too, which no bore prevents: two and a half times the limit at most, and less than without.
+    // One side's filling moves the other too, which no bore prevents: two and a half times the limit at most,
+    // and less than without.
     expect(past(mended)).toBeLessThan(PRACTICE.presetTolerance.value * 2.5)
     expect(past(mended)).toBeLessThan(past(six))
   })

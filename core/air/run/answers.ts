@@ -6,7 +6,10 @@ import { drawFigures, haulRunFigures, tankFigures } from './answerFigures'
 import { failureNotes, haulRunNotes, limitNotes } from './answerRules'
 import type { AnswerInput, NamedScenario } from './types'
 
-/** What runs of a plan's circuit come to: figures and notes of Air that no sum gives. Some tenths of a second in all. */
+/**
+ * What runs of a plan's circuit come to: figures and notes of Air that no sum gives. Some tenths of a second
+ * in all.
+ */
 export interface Answers {
   figures: Record<string, Figure>
   notes: Note[]

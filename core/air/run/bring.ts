@@ -61,9 +61,9 @@ class Door {
 }
 
 /**
- * Fills and vents until every outlet reads what it is told. While air flows an outlet reads high, so it looks again after
- * a rest, shuts past the mark by what the last look fell short, and once little is missing opens for just as long as the
- * last opening says it takes.
+ * Fills and vents until every outlet reads what it is told. While air flows an outlet reads high, so it looks
+ * again after a rest, shuts past the mark by what the last look fell short, and once little is missing opens
+ * for just as long as the last opening says it takes.
  */
 export function* bring(run: Stepped, target: { left: number; right: number }, index: number): StepScript {
   const began = run.t

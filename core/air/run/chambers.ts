@@ -46,8 +46,8 @@ const UNLAID = 1
 const SHORTEST = 0.05
 
 /**
- * Parts screwed together share a chamber, and so do quiet ends of lines with what they hang on, and both ends of lines of
- * a hand's breadth. A tube's own volume is shared between its ends.
+ * Parts screwed together share a chamber, and so do quiet ends of lines with what they hang on, and both ends
+ * of lines of a hand's breadth. A tube's own volume is shared between its ends.
  * @param lengths of the lines, m; `draws` whether the scenario takes air at the coupler.
  */
 export function mergeChambers(

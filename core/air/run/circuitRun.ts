@@ -21,7 +21,8 @@ const FELT = 2e-5
 
 /**
  * A circuit under way: the network in time, the things that work it by themselves (pressure switch, thermal cut-out,
- * levelling controller) and the hands that press. It goes on for as long as it is told, step by step of a scenario or free.
+ * levelling controller) and the hands that press. It goes on for as long as it is told, step by step of a
+ * scenario or free.
  */
 export class CircuitRun implements Stepped, Levelled {
   readonly model: CircuitModel
@@ -275,7 +276,10 @@ export class CircuitRun implements Stepped, Levelled {
     this.say(`${this.label(s.id)} ${is ? 'starts' : 'stops'}`, s.id)
   }
 
-  /** Whether air is asked for: by a pressure switch, an outlet or the up switch, and the cab switch does not hold it off. */
+  /**
+   * Whether air is asked for: by a pressure switch, an outlet or the up switch, and the cab switch does not
+   * hold it off.
+   */
   private isAsked(): boolean {
     const switched = this.model.switches.length > 0
     const called = this.calling.size > 0 && (!switched || !this.model.hasTank)

@@ -11,7 +11,8 @@ import { startPressures } from './start'
 import type { CircuitModel, RunFacts } from './types'
 
 /**
- * A plan's circuit as vessels and links, with the names of what may be commanded. SI, absolute inside, gauge at its edges.
+ * A plan's circuit as vessels and links, with the names of what may be commanded. SI, absolute inside, gauge
+ * at its edges.
  * @throws without a spring class, since there is nothing to fill.
  */
 export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scenario): CircuitModel {

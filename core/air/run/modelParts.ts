@@ -74,7 +74,10 @@ export function modelParts(
   return parts
 }
 
-/** A pump's curve goes on to its rating and from there falls to nothing a tenth above: it never gives more than its parts can bear. */
+/**
+ * A pump's curve goes on to its rating and from there falls to nothing a tenth above: it never gives more
+ * than its parts can bear.
+ */
 function stalling(curve: readonly (readonly [number, number])[], rated: number): [number, number][] {
   const kept = curve.filter(([p]) => p < rated).map(([p, q]): [number, number] => [p, q])
   return [...kept, [rated, interpolate(curve, rated)], [rated * (1 + PRACTICE.pumpStall.value), 0]]

@@ -23,8 +23,8 @@ export const RUN_SETTINGS = {
   /** A pressure switch begins closed within this of its cut-in, Pa. */
   switchPlay: 1,
   /**
-   * Steps times unknowns squared that all runs of a plan may spend, and one of them: some ten seconds on a slow machine,
-   * many times what any demo job takes.
+   * Steps times unknowns squared that all runs of a plan may spend, and one of them: some ten seconds on a
+   * slow machine, many times what any demo job takes.
    */
   work: 2.4e7,
   workOfOne: 5e6,

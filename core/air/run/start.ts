@@ -5,7 +5,10 @@ import type { Network } from '../dynamics/network'
 import type { CircuitModel } from './types'
 import { atOnePressure } from './outlets'
 
-/** Pressures to begin with: springs as told, tank as told or as full as its supply can make it, and what is joined to either. */
+/**
+ * Pressures to begin with: springs as told, tank as told or as full as its supply can make it, and what is
+ * joined to either.
+ */
 export function startPressures(
   air: AirPlan,
   network: Network,

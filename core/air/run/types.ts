@@ -13,7 +13,10 @@ export interface RunFacts {
   lengths: Record<string, number>
   /** Volumes and heights of the springs under a haul (null: the empty truck) at their gauge pressures. */
   springs(haul: string | null): (left: number, right: number) => SpringState
-  /** Heights of the springs where a height valve or a controller holds them, and wheel travel per travel of the spring. */
+  /**
+   * Heights of the springs where a height valve or a controller holds them, and wheel travel per travel of
+   * the spring.
+   */
   levelAt: { left: number; right: number; perHeight: number }
   /** Where it works: the air around it, and what feeds its motors, each as if it had such a feed to itself. */
   site: Site

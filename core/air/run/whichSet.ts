@@ -33,7 +33,10 @@ export interface SetTried extends SetChoice {
 
 const TRIED_TUBES = ['nylon-3-16', 'nylon-1-4', 'nylon-3-8']
 
-/** Sets that make sense on this circuit: a compressor that reaches the cut-out, tanks as they come, tubes its parts take. */
+/**
+ * Sets that make sense on this circuit: a compressor that reaches the cut-out, tanks as they come, tubes its
+ * parts take.
+ */
 export function setsToTry(air: AirPlan): SetChoice[] {
   if (allOfKinds(air, ...SUPPLY_KINDS).length === 0) return []
   const electric = firstOfKind(air, 'compressor') !== null
@@ -91,7 +94,10 @@ export function volumeOfSet(choice: SetChoice): number {
   return tank + (c ? c.size[0] * c.size[1] * c.size[2] : 0)
 }
 
-/** Sets that no other beats: none is at least as good in time, current and room and better in one. Those that fall short of a haul count for nothing. */
+/**
+ * Sets that no other beats: none is at least as good in time, current and room and better in one. Those that
+ * fall short of a haul count for nothing.
+ */
 export function unbeatenSets(tried: readonly SetTried[]): Set<SetTried> {
   const whole = tried.filter((t) => t.seconds !== null)
   const better = (a: SetTried, b: SetTried) =>

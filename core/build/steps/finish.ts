@@ -59,7 +59,10 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
   return steps
 }
 
-/** Everything back in its place, and the truck on its wheels. `springs`: whether any is fitted, and whether any is left. */
+/**
+ * Everything back in its place, and the truck on its wheels. `springs`: whether any is fitted, and whether
+ * any is left.
+ */
 export function closeSteps(facts: BuildFacts, springs: { fitted: boolean; left: boolean }): Step[] {
   const { steps, add } = stepList()
   if (!springs.left)
@@ -108,7 +111,10 @@ export function closeSteps(facts: BuildFacts, springs: { fitted: boolean; left: 
   return steps
 }
 
-/** What holds the height is set on its wheels; what is pressed by hand gets a card. Memories are stored at the first fill. */
+/**
+ * What holds the height is set on its wheels; what is pressed by hand gets a card. Memories are stored at the
+ * first fill.
+ */
 function controlSteps(
   { control, lever, presetLabels }: BuildFacts,
   add: ReturnType<typeof stepList>['add'],

@@ -18,7 +18,10 @@ type Feed = NonNullable<BuildFacts['feed']>
 type Wires = BuildFacts['wires']
 type Reasons = Record<string, string>
 
-/** Earth, feed, plugs, and the fuse last of all; a feed that is there is looked at. `lineSteps` are the ids of the air lines. */
+/**
+ * Earth, feed, plugs, and the fuse last of all; a feed that is there is looked at. `lineSteps` are the ids of
+ * the air lines.
+ */
 export function wiringSteps(
   power: PowerPlan,
   air: AirPlan,

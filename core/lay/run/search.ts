@@ -174,8 +174,8 @@ export function cheapestWay(
   const queue = new Queue()
   const { x, y, z } = lattice.at
   /**
-   * Nothing costs less than a shared metre, and a way goes along, across and up by turns; only where the rails rise does it
-   * gain height for nothing. A last piece aslant costs more than either.
+   * Nothing costs less than a shared metre, and a way goes along, across and up by turns; only where the
+   * rails rise does it gain height for nothing. A last piece aslant costs more than either.
    */
   const atLeast = (node: number) => {
     const [dx, dy, dz] = [x[node]! - target.x, y[node]! - target.y, z[node]! - target.z]

@@ -10,8 +10,9 @@ import {
 import type { WirePart } from '../wires'
 
 /**
- * The wiring as drawn: from the battery on the left to the earths on the right, a row for each thing that takes current,
- * what they share drawn once. Rows and columns follow the order the wiring is built in, so that an edit moves nothing else.
+ * The wiring as drawn: from the battery on the left to the earths on the right, a row for each thing that
+ * takes current, what they share drawn once. Rows and columns follow the order the wiring is built in, so
+ * that an edit moves nothing else.
  */
 
 export const SHEETS = [

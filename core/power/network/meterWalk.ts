@@ -16,8 +16,8 @@ import type { ClosedBy, Wiring, WiringPart } from './types'
  */
 
 /**
- * A test: volts at a place against the battery's negative, volts lost across one part, ohms behind a fuse that is pulled,
- * or whether something works (1) or not (0).
+ * A test: volts at a place against the battery's negative, volts lost across one part, ohms behind a fuse
+ * that is pulled, or whether something works (1) or not (0).
  */
 export const TEST_KINDS = ['volts', 'across', 'ohms', 'works'] as const
 export type TestKind = (typeof TEST_KINDS)[number]

@@ -132,8 +132,8 @@ export function addCompressor(draft: Draft, feed: FeedPlan): void {
 }
 
 /**
- * The second compressor: fed from the end of the same feed over a relay of its own, whose coil the first one's feed works, at
- * once or after a delay.
+ * The second compressor: fed from the end of the same feed over a relay of its own, whose coil the first
+ * one's feed works, at once or after a delay.
  */
 function addSecondMotor(draft: Draft, feed: FeedPlan, id: string): void {
   const { parts, points, facts, of } = draft
@@ -232,7 +232,10 @@ function addMotorSwitch(draft: Draft, feed: FeedPlan): void {
   })
 }
 
-/** The run at Lay that the last wire of a control circuit shares: from the cab switch, else from the pressure switch. */
+/**
+ * The run at Lay that the last wire of a control circuit shares: from the cab switch, else from the pressure
+ * switch.
+ */
 function lastRoute({ of }: Draft, supply: string): string {
   const [cab] = of('cabSwitch')
   const [pressure] = of('pressureSwitch')

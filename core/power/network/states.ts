@@ -60,8 +60,8 @@ const STATES: Record<PowerState, State> = Object.fromEntries(
 ) as Record<PowerState, State>
 
 /**
- * What is wrong with one part; `to-frame` of a guard: a wire behind it is rubbed through, and it has blown; `swapped` of a
- * wire: it and another that ends at the same device are on each other's terminals.
+ * What is wrong with one part; `to-frame` of a guard: a wire behind it is rubbed through, and it has blown;
+ * `swapped` of a wire: it and another that ends at the same device are on each other's terminals.
  */
 export interface Fault {
   part: string
@@ -98,8 +98,8 @@ interface Look {
 }
 
 /**
- * Whether a contact is closed. With the compressor off at its cab switch the tank is low, so that the pressure switch is
- * closed; without a cab switch it is off because the tank is full.
+ * Whether a contact is closed. With the compressor off at its cab switch the tank is low, so that the
+ * pressure switch is closed; without a cab switch it is off because the tank is full.
  */
 function isClosed(by: ClosedBy, { wiring, state, pulled }: Look): boolean {
   if (by === 'left-on' || by === 'plugged') return true
@@ -267,8 +267,8 @@ const motorsOf = ({ parts }: Wiring): PartOf<'motor'>[] =>
   parts.filter((part): part is PartOf<'motor'> => part.role === 'motor')
 
 /**
- * Motors that turn: as long as their volts push more than their current through their winding. While they start none does,
- * but of two that start one after the other the first.
+ * Motors that turn: as long as their volts push more than their current through their winding. While they
+ * start none does, but of two that start one after the other the first.
  */
 function motorsTurning(wiring: Wiring, { volts, amps }: Solved, isStarting: boolean): Set<string> {
   const motors = motorsOf(wiring)
@@ -286,8 +286,8 @@ export interface MotorSource {
 }
 
 /**
- * The wiring as its motor sees it, key on and its own circuit closed, everything else drawing what it draws; of two motors
- * as the one sees it that is left fewer volts. Null without a motor.
+ * The wiring as its motor sees it, key on and its own circuit closed, everything else drawing what it draws;
+ * of two motors as the one sees it that is left fewer volts. Null without a motor.
  * @source Thévenin's theorem, by two solutions
  */
 export function motorSource(wiring: Wiring): MotorSource | null {
@@ -318,8 +318,8 @@ export function motorSource(wiring: Wiring): MotorSource | null {
 }
 
 /**
- * Ohms from behind a guard to the battery's negative, the guard pulled, the key off and the battery's clamp off: next to
- * nothing where a wire behind it is rubbed through.
+ * Ohms from behind a guard to the battery's negative, the guard pulled, the key off and the battery's clamp
+ * off: next to nothing where a wire behind it is rubbed through.
  */
 export function ohmsBehind(wiring: Wiring, guard: string, fault: Fault | null = null): number {
   const part = wiring.parts.find(({ id }) => id === guard)!

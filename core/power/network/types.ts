@@ -3,8 +3,8 @@ import type { EarthPlace, InWireKind, WireJoint, WireUse } from '../../document/
 /** The electrics of a circuit as a network: parts between nodes where a meter can be held. SI. */
 
 /**
- * What closes a contact: the key, the lights, a switch worked by hand, pressure, a block that is awake, an isolator with
- * the engine running, a plug in its socket, or a relay's coil.
+ * What closes a contact: the key, the lights, a switch worked by hand, pressure, a block that is awake, an
+ * isolator with the engine running, a plug in its socket, or a relay's coil.
  */
 export type ClosedBy =
   | 'key'

@@ -5,8 +5,8 @@ import type { Wiring } from './types'
 import { addBlock, addControlled, addLamp, addSolenoid } from './users'
 
 /**
- * The wiring of a circuit, built from its parts, its feed and its wires as laid, and from what was chosen at Power: where
- * a part is fed and earthed, what stands in a wire, whether a relay carries the motor.
+ * The wiring of a circuit, built from its parts, its feed and its wires as laid, and from what was chosen at
+ * Power: where a part is fed and earthed, what stands in a wire, whether a relay carries the motor.
  */
 export { GROUND, PLUS, type WiringFacts } from './draft'
 export type { ClosedBy, Wiring, WiringPart } from './types'

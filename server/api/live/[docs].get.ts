@@ -5,8 +5,9 @@ const RENEW = 15_000
 const MOST_DOCS = 4
 
 /**
- * What happens to the open documents of a page, as it happens, over one connection: `changed` with the document, its new
- * revision and who made it, `present` with who else has it open. The page asks for the document itself.
+ * What happens to the open documents of a page, as it happens, over one connection: `changed` with the
+ * document, its new revision and who made it, `present` with who else has it open. The page asks for the
+ * document itself.
  */
 export default route(async (event) => {
   const docs = (getRouterParam(event, 'docs', { decode: true }) ?? '').split(',')

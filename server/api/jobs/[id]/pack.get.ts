@@ -7,8 +7,8 @@ import { allPhotoBytes, listPhotos } from '../../../db/photos'
 import { shops } from '../../../db/schema'
 
 /**
- * Every sheet of a job as one PDF, or with ?only=proof its proof alone: ?paper=A4 or Letter, in the shop's units, what runs of
- * the circuit find included.
+ * Every sheet of a job as one PDF, or with ?only=proof its proof alone: ?paper=A4 or Letter, in the shop's
+ * units, what runs of the circuit find included.
  */
 export default route(async (event) => {
   const paper = paperOf(event)

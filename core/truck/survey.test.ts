@@ -123,6 +123,17 @@ describe('scale tickets', () => {
     expect(readTickets('front,rear\n').problems![0]).toContain('no ticket')
     expect(readTickets(`front,rear\n${'1,2\n'.repeat(201)}`).problems![0]).toContain('at most')
   })
+  test('a ticket without a name has its number; names and dates are trimmed, and cut where they are too long', () => {
+    const { tickets } = readTickets('front,rear,label,date\n1,2,,\n3,4,  Yard ,  2026-03-10 \n5,6')
+    expect(tickets!.map(({ label, at }) => [label, at])).toEqual([
+      ['Ticket 1', ''],
+      ['Yard', '2026-03-10'],
+      ['Ticket 3', ''],
+    ])
+    const long = one(`front,rear,label,date\n1,2,${'n'.repeat(90)},${'d'.repeat(50)}`)
+    expect([long.label.length, long.at.length]).toEqual([80, 40])
+    expect(one('front,rear\n1,2')).toMatchObject({ label: 'Ticket 1', at: '', step: 20, simulated: false })
+  })
   test('never half read, never throws', () => {
     fc.assert(
       fc.property(fc.string(), (text) => {

@@ -251,3 +251,16 @@ test('the exhaust passes the axle where its pipe crosses above it; one that ends
   // Along the axle from one side to the other it is where it comes to it.
   expect(pipe([1, 0.4, 0.5], [0, 0.5, 0.6], [0, -0.5, 0.6])).toEqual({ y: 0.5, z: 0.6 })
 })
+
+test('the lean of a spring is told by how far its seats stand apart, along and across', () => {
+  const truck = exampleTruck('leaf-flatbed')
+  truck.seats = { upper: { x: 0.03, y: 0.5 }, lower: { x: -0.01, y: 0.47 } }
+  const { figures, result } = truckStage(truck, leaf, BARE)
+  const lean = Object.values(figures).find((f) => f.label === 'Lean of the spring, unladen')!
+  expect(lean.inputs.map((i) => i.value)).toEqual([
+    expect.closeTo(0.04, 12),
+    expect.closeTo(0.03, 12),
+    result.springHeight,
+  ])
+  expect(lean.value).toBeCloseTo(Math.atan(0.05 / result.springHeight), 12)
+})

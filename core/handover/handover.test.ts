@@ -4,7 +4,7 @@ import type { Plan } from '../document/types'
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
 import { applyEdit } from '../document/edit'
 import { circuitPatches } from '../air/circuit/changeCircuit'
-import { stillOpen } from './rules'
+import { acceptedAs, stillOpen } from './rules'
 import { sheetBlocks } from './sheetText'
 
 const plan = demoPlan('estuary-flatbed')
@@ -215,4 +215,9 @@ test('a job without springs or power says no more than it has', () => {
     p.air.lines = {}
   })
   expect(byHand.handFill.join(' ')).not.toContain('remote')
+})
+
+test('a Fix is accepted under a name that a plan can keep: its own, without what no name may have, and no longer', () => {
+  expect(acceptedAs({ rule: 'hose-too-short', subject: 'tee.a/b' })).toBe('hose-too-short:tee-a-b')
+  expect(acceptedAs({ rule: 'r', subject: 'x'.repeat(90) })).toHaveLength(64)
 })

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { SPRINGS, springClass } from '../catalog/springs'
 import { exampleTruck } from '../catalog/trucks'
-import { demoJobs } from '../demo/demoShop'
+import { demoJobs, demoPlan } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
 import { newHaul, newItem } from '../document/newHaul'
 import type { Haul } from '../document/types'
@@ -232,9 +232,21 @@ describe('which spring', () => {
 })
 
 describe('trailer', () => {
+  test('a ball load says whether it was weighed or comes from papers', () => {
+    const plan = structuredClone(demoPlan('hive-hauler'))
+    const [id] = Object.keys(plan.hauls)
+    const sourceOf = (ballFrom: 'typed' | 'weighed') => {
+      plan.hauls[id!]!.ballFrom = ballFrom
+      const { figures } = createDeriver()(structuredClone(plan)).stages.load
+      return Object.entries(figures).find(([name]) => name.includes('ballLoad'))![1].source
+    }
+    expect([sourceOf('typed'), sourceOf('weighed')]).toEqual(['From papers, not weighed', 'Weighed'])
+  })
   test('balanced over its axle it puts nothing on the ball; everything at the coupling puts all (statics)', () => {
     expect(tongueLoad(3.6, [{ mass: 1500, behind: 3.6 }])).toEqual({ ball: 0, axle: 1500, share: 0 })
     expect(tongueLoad(3.6, [{ mass: 1500, behind: 0 }]).ball).toBe(1500)
+    expect(tongueLoad(3.6, [{ mass: 1500, behind: 2.7 }])).toEqual({ ball: 375, axle: 1125, share: 0.25 })
+    expect(tongueLoad(3.6, [])).toEqual({ ball: 0, axle: 0, share: 0 })
     expect(tongueLoad(3.6, [{ mass: 1500, behind: 4 }]).ball).toBeLessThan(0)
   })
 

@@ -82,6 +82,14 @@ describe('how long a test must run', () => {
       leaking: null,
     })
   })
+  test('no test is planned longer than three weeks, nor with more than a thousand readings', () => {
+    const daily = { ...asked, every: 86_400 }
+    expect(planHold({ ...daily, resolution: 40_000 }).tight! / 86_400).toBe(18)
+    expect(planHold({ ...daily, resolution: 50_000 }).tight).toBeNull()
+    // A thousand minutes are not the hours that it takes.
+    expect(planHold({ ...asked, every: 60 }).tight).toBeNull()
+    expect(hours({}) * 60).toBeGreaterThan(100)
+  })
   test('the sum is the same, in hours', () => {
     const out = calculate('hold-plan', {
       pressure_kPa: 480,

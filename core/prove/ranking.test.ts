@@ -54,6 +54,15 @@ test('a side that reads tight is all but out; the rest has it', () => {
   expect(sumOf(ranked)).toBeCloseTo(1, 12)
 })
 
+test('what stands between both sides is out only when both read tight', () => {
+  const tight = { verdict: 'tight' as const, freeAir: 0 }
+  const seat = (sides: Partial<LeakEvidence['sides']>) =>
+    shareOf('block:seat', { sides: { ...unknown, ...sides } })
+  // The left springs' own places are out, so that all others, the seat among them, grow likelier.
+  expect(seat({ left: tight })).toBeGreaterThan(seat({}))
+  expect(seat({ left: tight, right: tight })).toBeLessThan(seat({}) / 4)
+})
+
 test('what this shop found counts for more the more it found', () => {
   const core = places.find(({ kind }) => kind === 'core')!.id
   expect(shareOf(core, { history: { core: 3 } })).toBeGreaterThan(shareOf(core))
@@ -107,6 +116,9 @@ describe('a side that loses, its valve plugged off', () => {
     )
     const plug = next({ sides }).find((thing) => thing.do === 'plug')!
     expect(plug.bits).toBeGreaterThan(0)
+    const swap = next({ sides: { ...sides, right: tight } }).find((thing) => thing.do === 'swap')!
+    // A swap takes both lines off, a plug one; each is followed by the same hold (from memory).
+    expect([plug.minutes, swap.minutes]).toEqual([16, 18])
     expect(plug.label).toContain('left line')
   })
 })

@@ -72,7 +72,7 @@ const LESS_AT_VALVE = 0.2
  */
 function pluggedOff({ side, atValve }: LeakPlace, plugged: SidesHeld): number {
   const held = sidesOf(side).map((one) => plugged[one])
-  if (held.length === 0 || held.some((h) => h === null)) return 1
+  if (held.some((h) => h === null)) return 1
   if (held.every((h) => h!.verdict === 'tight')) return atValve ? 1 : TIGHT
   return atValve ? LESS_AT_VALVE : 1
 }
@@ -109,7 +109,7 @@ export function rankPlaces(
   const weighed = places.map((place) => {
     const found = soap[place.id] ?? null
     const held = sidesOf(place.side).map((side) => sides[side])
-    const tight = held.length > 0 && held.every((h) => h?.verdict === 'tight')
+    const tight = held.every((h) => h?.verdict === 'tight')
     const leak = held.find((h) => h?.verdict === 'leaking')
     const bySoap = found === null ? 1 : found === 'dry' ? missedBySoap(leak?.freeAir ?? null) : SEEN[found]
     const byPlug = pluggedOff(place, plugged)

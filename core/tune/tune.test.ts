@@ -216,6 +216,8 @@ describe('the road trial', () => {
     expect(notes(null, { haul: 'gone' })).toEqual([
       'know trial-haul-gone A reading of the road trial that is not counted',
     ])
+    const [gone] = run({ trials: { r: { ...reading, haul: 'gone' } } }, false, null).notes
+    expect(gone!.remedy!.patches).toEqual([{ op: 'remove', path: ['tune', 'trials', 'r'] }])
     expect(notes(said({}), { haul: null })).toEqual([])
   })
   test('area and rate are told from a hundredth on, each way', () => {

@@ -2,10 +2,13 @@ import { exampleTruck } from '../../catalog/trucks'
 import { newPlan } from '../../derive/newPlan'
 import { applyEdit } from '../../document/edit'
 import type { AirPlan, Archetype } from '../../document/types'
+import { PRACTICE } from '../../catalog/practice'
 import { airStage, motorLoad } from '../air'
+import { addCoupler } from '../circuit/additions'
 import { ARCHETYPES, startingCircuit } from '../circuit/startingCircuits'
 import { replacePart, takeOut } from '../circuit/operations'
-import { airSet, partOf } from '../parts/parts'
+import { airSet, newComponent, partOf } from '../parts/parts'
+import { TOOL } from '../run/scenarios'
 import type { AirNeed } from '../types'
 
 /** Both sides of limits that a starting circuit is never near, and the order of lines, which means nothing. */
@@ -190,4 +193,96 @@ test('without a haul the springs stand at their minimum, with the air they have 
   const { result } = airStage(air, truck, {}, { atmosphere: 101_325, feed: null, staging: 0 })
   expect(result.highest).toBe(minPressure)
   expect(result.springVolume).toEqual({ left: volume, right: volume })
+})
+
+test('a class that no catalogue has is a Stop at its part, by the name of its kind', () => {
+  const air = plan('tank-wireless')
+  const check = { ...air.components.check!, class: 'moon-rock' }
+  const odd = { ...air, components: { ...air.components, check } }
+  expect(notes(odd).find((n) => n.rule === 'unknown-class')).toMatchObject({
+    rank: 'stop',
+    subject: 'check',
+    title: 'The catalogue has no check valve class “moon-rock”',
+  })
+})
+
+test('the next compressor up is the first that reaches the cut-out; where none does none is offered', () => {
+  const offered = (cutOut: number) => {
+    const weak = { ...plan('tank-wireless'), compressorClass: 'small-wireless' }
+    const note = notes(sheet(weak, 'switch', { cutIn: 500_000, cutOut })).find(
+      (n) => n.rule === 'cut-out-unreached',
+    )!
+    return note.remedy?.patches[0]!.value
+  }
+  expect([900_000, 1_034_000, 1_034_001, 1_379_000, 1_379_001].map(offered)).toEqual([
+    'compact',
+    'compact',
+    'medium',
+    'medium',
+    undefined,
+  ])
+})
+
+test('cut-in is set as far below cut-out as switches are made, and never below nothing', () => {
+  const lower = (cutOut: number) => {
+    const odd = sheet(plan('tank-wireless'), 'switch', { cutIn: cutOut, cutOut })
+    return notes(odd)
+      .find((n) => n.rule === 'switch-order')!
+      .remedy!.patches.map(({ value }) => value)
+  }
+  const usual = PRACTICE.switchHysteresis.value
+  expect(lower(800_000)).toContain(800_000 - usual)
+  expect(lower(usual / 2)).toContain(0)
+})
+
+test('an intake is meant to stand open; a port that is not is a Stop', () => {
+  const dusty = takeOut('filter')(plan('wireless-dual'))
+  expect(rules(dusty)).toContain('no-inlet-filter')
+  expect(rules(dusty)).not.toContain('open-port')
+})
+
+test('a dead band is offered only where the valve is not wide open within it', () => {
+  const least = PRACTICE.leastDeadBand.value
+  const remedy = (fullOpen: number) =>
+    notes(sheet(plan('height-valve'), 'height', { deadBand: 0, fullOpen })).find(
+      (n) => n.rule === 'no-dead-band',
+    )!.remedy
+  expect(remedy(least)).toBeUndefined()
+  expect(remedy(least + 0.001)).toBeDefined()
+})
+
+test('a tool beyond the supply: what an engine’s belt gives at the tool’s pressure, on both sides of what it takes', () => {
+  const belt = (freeAir: number) =>
+    notes(sheet(addCoupler(plan('engine-driven')), 'belt', { freeAir })).find(
+      (n) => n.rule === 'tool-beyond-supply',
+    )
+  expect(belt(TOOL.demand * 3)).toBeUndefined()
+  const told = belt(TOOL.demand / 2)!
+  expect(told.value!).toBeGreaterThan(0)
+  expect(told.value!).toBeLessThan(TOOL.demand)
+})
+
+test('a relief valve over its tank is set to the tank’s rating only where the switch stops below that', () => {
+  const six = plan('tank-wireless')
+  const rated = partOf(six, 'tank').figures.maxPressure!
+  const remedy = (air: AirPlan) =>
+    notes(sheet(air, 'relief', { set: rated + 100_000 })).find((n) => n.rule === 'relief-over-tank')!.remedy
+  expect(remedy(six)!.patches.map(({ value }) => value)).toContain(rated)
+  expect(remedy(sheet(six, 'switch', { cutIn: 500_000, cutOut: rated }))).toBeUndefined()
+  expect(remedy(takeOut('switch')(six))).toBeUndefined()
+})
+
+test('without a tank nobody runs the supply up to its end: no relief valve is said to blow', () => {
+  expect(rules(sheet(plan('cab-gauge'), 'relief', { set: 400_000 }))).not.toContain('relief-blows')
+})
+
+test('a second compressor halves the time to a haul once it runs, and is no help before', () => {
+  const air = plan('wireless-dual')
+  const two = { ...air, components: { ...air.components, second: newComponent('compressor', 'Second') } }
+  const time = (of: AirPlan, staging: number) =>
+    airStage(of, truck, needs, { atmosphere: 101_325, feed: null, staging }).result.times.full!
+  const alone = time(air, 0)
+  expect(time(two, 0)).toBeCloseTo(alone / 2, 9)
+  expect(time(two, alone / 2)).toBeCloseTo((alone * 3) / 4, 9)
+  expect(time(two, 2 * alone)).toBeCloseTo(alone, 9)
 })

@@ -51,24 +51,25 @@ export function usePlayer() {
   const playing = ref(false)
   let worker: Worker | null = null
   let remote: Remote<RunWorker> | null = null
+  /** Whether the worker is at something that nobody may want any more. */
+  let atWork = false
   let frame = 0
 
   function quit(): void {
     worker?.terminate()
-    worker = null
-    remote = null
-    running.value = false
+    worker = remote = null
+    atWork = running.value = false
   }
-  function fresh(): Remote<RunWorker> {
-    quit()
-    worker = new Worker(new URL('../../workers/run.ts', import.meta.url), { type: 'module' })
-    remote = wrap<RunWorker>(worker)
+  /** A worker at rest is quicker than a new one. */
+  function hire(): Remote<RunWorker> {
+    worker ??= new Worker(new URL('../../workers/run.ts', import.meta.url), { type: 'module' })
+    remote ??= wrap<RunWorker>(worker)
     return remote
   }
   const plain = () => JSON.parse(JSON.stringify(job.plan)) as unknown
   function stop(): void {
     hold()
-    quit()
+    if (atWork) quit()
     hands.value = null
     busy.value = false
   }
@@ -76,9 +77,9 @@ export function usePlayer() {
   async function start(): Promise<void> {
     stop()
     problem.value = ''
-    const api = fresh()
+    const api = hire()
     const mine = worker
-    running.value = true
+    atWork = running.value = true
     const { plan } = job
     try {
       const answer = await api.run(plain(), scenarioId.value)
@@ -88,18 +89,20 @@ export function usePlayer() {
     } catch (error) {
       if (worker === mine) problem.value = `This run did not come to its end: ${(error as Error).message}`
     }
-    if (worker === mine) quit()
+    if (worker === mine) atWork = running.value = false
   }
 
   /** Live, from the minimum, loaded with the haul shown (or empty). */
   async function takeOver(loaded: boolean): Promise<void> {
     stop()
     problem.value = ''
-    const api = fresh()
+    const api = hire()
     const least = job.derived!.stages.load.result.spring?.minPressure ?? 0
     const { plan } = job
+    atWork = true
     try {
       const opened = await api.open(plain(), loaded ? job.haulId : null, least, least)
+      atWork = false
       if (!opened) return
       hands.value = opened.hands
       ran.value = { scenario: null, result: { ...opened, events: [], highestCurrent: 0 }, whole: null, plan }
@@ -218,7 +221,10 @@ export function usePlayer() {
     }
     return picture
   })
-  onScopeDispose(stop)
+  onScopeDispose(() => {
+    stop()
+    quit()
+  })
 
   return {
     scenarios,

@@ -286,3 +286,26 @@ test('a second compressor halves the time to a haul once it runs, and is no help
   expect(time(two, alone / 2)).toBeCloseTo((alone * 3) / 4, 9)
   expect(time(two, 2 * alone)).toBeCloseTo(alone, 9)
 })
+
+test('everything taken out is said once no spring is left of those there were, not before and not of none', () => {
+  const air = plan('hand-two')
+  const bare = Object.fromEntries(Object.entries(air.components).filter(([, c]) => c.kind !== 'spring'))
+  const told = (components: AirPlan['components'], gone: AirPlan['components']) =>
+    rules({ ...air, components, lines: {}, gone: { components: gone, lines: {} } }).includes('nothing-left')
+  expect([told(bare, air.components), told(air.components, air.components), told(bare, bare)]).toEqual([
+    true,
+    false,
+    false,
+  ])
+})
+
+test('a supply that meets no other is isolated; so is none', () => {
+  for (const id of ['engine-driven', 'hand-two'] as const)
+    expect(rules(plan(id))).not.toContain('supplies-not-isolated')
+})
+
+test('without a spring class nothing is asked of the springs’ air', () => {
+  const air = { ...plan('wireless-dual'), springClass: 'moon-rock' }
+  const { result } = airStage(air, truck, {}, { atmosphere: 101_325, feed: null, staging: 0 })
+  expect([result.highest, result.springVolume]).toEqual([0, { left: 0, right: 0 }])
+})

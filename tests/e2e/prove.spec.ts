@@ -198,7 +198,7 @@ test('a hidden leak: logged with the page closed, told, found by soap, put right
   for (const label of labels) {
     await lines.selectOption({ label })
     await faults(page).getByRole('button', { name: 'Spray', exact: true }).tap()
-    const shown = faults(page).getByText(/^its beginning/)
+    const shown = faults(page).getByText(`${label}: its beginning`)
     await expect(shown).toBeVisible()
     if (/its end (bubbles|slow foam)/.test(await shown.innerText())) bubbling = label
   }

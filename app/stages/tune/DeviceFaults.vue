@@ -58,13 +58,15 @@ const lines = computed(() =>
 )
 const shows = ref('')
 const SHOWS: Record<SprayShows, string> = { dry: 'dry', foam: 'slow foam', bubble: 'bubbles' }
+/** What is read says of which line: another may be chosen by then. */
 async function spray(): Promise<void> {
-  const id = line.value || lines.value[0]?.value
-  if (!id) return
-  const ends = await Promise.all((['from', 'to'] as const).map((end) => attempt(bottle.spray(id, end))))
-  shows.value = ends.every((one) => one !== undefined)
-    ? `its beginning ${SHOWS[ends[0]!]}, its end ${SHOWS[ends[1]!]}`
-    : ''
+  shows.value = ''
+  const sprayed = lines.value.find(({ value }) => value === line.value) ?? lines.value[0]
+  if (!sprayed) return
+  const both = (['from', 'to'] as const).map((end) => attempt(bottle.spray(sprayed.value, end)))
+  const [from, to] = await Promise.all(both)
+  if (from === undefined || to === undefined) return
+  shows.value = `${sprayed.label}: its beginning ${SHOWS[from]}, its end ${SHOWS[to]}`
 }
 </script>
 

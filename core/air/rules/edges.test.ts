@@ -1,46 +1,27 @@
+import {
+  circuitPlan as plan,
+  needOf as need,
+  SEA_LEVEL,
+  withSheet as sheet,
+} from '../../../tests/support/circuitPlans'
 import { exampleTruck } from '../../catalog/trucks'
 import { newPlan } from '../../derive/newPlan'
 import { applyEdit } from '../../document/edit'
-import type { AirPlan, Archetype } from '../../document/types'
+import type { AirPlan } from '../../document/types'
 import { PRACTICE } from '../../catalog/practice'
 import { airStage, motorLoad } from '../air'
 import { addCoupler } from '../circuit/additions'
-import { ARCHETYPES, startingCircuit } from '../circuit/startingCircuits'
+import { ARCHETYPES } from '../circuit/startingCircuits'
 import { replacePart, takeOut } from '../circuit/operations'
 import { airSet, newComponent, partOf } from '../parts/parts'
 import { TOOL } from '../run/scenarios'
-import type { AirNeed } from '../types'
 
 /** Both sides of limits that a starting circuit is never near, and the order of lines, which means nothing. */
 
 const truck = exampleTruck('leaf-flatbed')
-const plan = (archetype: Archetype): AirPlan => {
-  const { block, compressor } = ARCHETYPES.find((a) => a.id === archetype)!
-  return {
-    ...newPlan('leaf-flatbed', 'x').air,
-    archetype,
-    ...startingCircuit(archetype),
-    blockClass: block ?? 'block-one',
-    compressorClass: compressor ?? 'compact',
-  }
-}
-const corner = { pressure: 300_000, wanted: 300_000, height: 0.16, limitedBy: null }
-const needs: Record<string, AirNeed> = {
-  full: {
-    label: 'Full',
-    left: corner,
-    right: corner,
-    sideDifference: 0,
-    heightAt: { left: () => 0.16, right: () => 0.16 },
-  },
-}
-const notes = (air: AirPlan, of = truck) =>
-  airStage(air, of, needs, { atmosphere: 101_325, feed: null, staging: 0 }).notes
+const needs = { full: need(300_000) }
+const notes = (air: AirPlan, of = truck) => airStage(air, of, needs, SEA_LEVEL).notes
 const rules = (air: AirPlan, of = truck) => notes(air, of).map((n) => n.rule)
-const sheet = (air: AirPlan, id: string, figures: Record<string, number>): AirPlan => ({
-  ...air,
-  components: { ...air.components, [id]: { ...air.components[id]!, sheet: figures } },
-})
 const backwards = (air: AirPlan): AirPlan => ({
   ...air,
   lines: Object.fromEntries(Object.entries(air.lines).reverse()),
@@ -190,7 +171,7 @@ test('a tank from another truck gets air once its rating and its date were read,
 test('without a haul the springs stand at their minimum, with the air they have at their design height', () => {
   const air = plan('wireless-dual')
   const { minPressure, volume } = airSet(air).spring!
-  const { result } = airStage(air, truck, {}, { atmosphere: 101_325, feed: null, staging: 0 })
+  const { result } = airStage(air, truck, {}, SEA_LEVEL)
   expect(result.highest).toBe(minPressure)
   expect(result.springVolume).toEqual({ left: volume, right: volume })
 })
@@ -280,7 +261,7 @@ test('a second compressor halves the time to a haul once it runs, and is no help
   const air = plan('wireless-dual')
   const two = { ...air, components: { ...air.components, second: newComponent('compressor', 'Second') } }
   const time = (of: AirPlan, staging: number) =>
-    airStage(of, truck, needs, { atmosphere: 101_325, feed: null, staging }).result.times.full!
+    airStage(of, truck, needs, { ...SEA_LEVEL, staging }).result.times.full!
   const alone = time(air, 0)
   expect(time(two, 0)).toBeCloseTo(alone / 2, 9)
   expect(time(two, alone / 2)).toBeCloseTo((alone * 3) / 4, 9)
@@ -306,6 +287,6 @@ test('a supply that meets no other is isolated; so is none', () => {
 
 test('without a spring class nothing is asked of the springs’ air', () => {
   const air = { ...plan('wireless-dual'), springClass: 'moon-rock' }
-  const { result } = airStage(air, truck, {}, { atmosphere: 101_325, feed: null, staging: 0 })
+  const { result } = airStage(air, truck, {}, SEA_LEVEL)
   expect([result.highest, result.springVolume]).toEqual([0, { left: 0, right: 0 }])
 })

@@ -1,11 +1,16 @@
+import {
+  circuitPlan as plan,
+  needOf as need,
+  SEA_LEVEL,
+  withSheet as sheet,
+} from '../../../tests/support/circuitPlans'
 import { newComponent } from '../parts/parts'
 import { exampleTruck } from '../../catalog/trucks'
 import { applyEdit } from '../../document/edit'
 import { newPlan } from '../../derive/newPlan'
-import { DIRECT, type AirPlan, type Archetype, type JointKind, type Plan } from '../../document/types'
+import { DIRECT, type AirPlan, type JointKind, type Plan } from '../../document/types'
 import { airStage } from '../air'
-import type { AirNeed, Site } from '../types'
-import { ARCHETYPES, startingCircuit } from '../circuit/startingCircuits'
+import { ARCHETYPES } from '../circuit/startingCircuits'
 import { addCoupler, addTank } from '../circuit/additions'
 import { connectPorts, plugPort, putInLine, replacePart, takeOut, teeOff } from '../circuit/operations'
 import { TUBES } from '../../catalog/tubes'
@@ -14,33 +19,9 @@ import { compressorClass } from '../../catalog/compressors'
 import { wheelTravel } from '../../catalog/truckGeometry'
 import { reliefHolds, worstPressures } from '../circuit/worstPressure'
 
-/** Air of the standard atmosphere, and no feed that takes any volts. */
-const SEA_LEVEL: Site = { atmosphere: 101_325, feed: null, staging: 0 }
 const truck = exampleTruck('leaf-flatbed')
-const plan = (archetype: Archetype, rest: Partial<AirPlan> = {}): AirPlan => {
-  const { block, compressor } = ARCHETYPES.find((a) => a.id === archetype)!
-  return {
-    ...newPlan('leaf-flatbed', 'x').air,
-    archetype,
-    ...startingCircuit(archetype),
-    blockClass: block ?? 'block-one',
-    compressorClass: compressor ?? 'compact',
-    ...rest,
-  }
-}
-const need = (p: number): AirNeed => ({
-  label: 'Full',
-  left: { pressure: p, wanted: p, height: 0.16, limitedBy: null },
-  right: { pressure: p, wanted: p, height: 0.16, limitedBy: null },
-  sideDifference: 0,
-  heightAt: { left: () => 0.16, right: () => 0.16 },
-})
 const notes = (air: AirPlan, p = 300_000) => airStage(air, truck, { full: need(p) }, SEA_LEVEL).notes
 const rules = (air: AirPlan, p?: number) => notes(air, p).map((n) => `${n.rank} ${n.rule}`)
-const sheet = (air: AirPlan, id: string, figures: Record<string, number>): AirPlan => ({
-  ...air,
-  components: { ...air.components, [id]: { ...air.components[id]!, sheet: figures } },
-})
 
 /** Breaks a circuit, finds the note, takes its remedy: the note is gone and no Stop has come in its place. */
 function mended(air: AirPlan, rule: string, p?: number): void {

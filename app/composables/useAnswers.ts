@@ -3,7 +3,8 @@ import type { Answers } from '#core/air/run/answers'
 import { runParts } from '#core/derive/runParts'
 import { keepAnswers, keptAnswers } from '~/keeping/keptAnswers'
 import { callApi } from '~/composables/useApi'
-import type { AnswersWorker } from '~/workers/answers'
+import { newWorker } from '~/workers/newWorker'
+import type { Work } from '~/workers/work'
 
 /** What the server says of a job's runs. */
 interface Told {
@@ -24,7 +25,7 @@ export function useAnswers(): void {
   const job = useJob()
   const build = useRuntimeConfig().public.build as string
   let worker: Worker | null = null
-  let remote: Remote<AnswersWorker> | null = null
+  let remote: Remote<Work['answers']> | null = null
   let running = false
   let timer: ReturnType<typeof setTimeout> | undefined
   let asked = 0
@@ -60,8 +61,8 @@ export function useAnswers(): void {
     }
     const { wrap } = await import('comlink')
     if (number !== asked) return
-    worker ??= new Worker(new URL('../workers/answers.ts', import.meta.url), { type: 'module' })
-    remote ??= wrap<AnswersWorker>(worker)
+    worker ??= newWorker('answers')
+    remote ??= wrap<Work['answers']>(worker)
     running = true
     try {
       const answers = await remote.answer(JSON.parse(JSON.stringify(job.plan)))

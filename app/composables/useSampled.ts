@@ -1,6 +1,7 @@
 import { wrap, type Remote } from 'comlink'
 import type { Sampled } from '#core/load/uncertainty'
-import type { UncertaintyWorker } from '~/workers/uncertainty'
+import { newWorker } from '~/workers/newWorker'
+import type { Work } from '~/workers/work'
 
 /** Wait after the last edit before a haul is sampled again, ms. */
 const QUIET = 250
@@ -13,7 +14,7 @@ export function useSampled() {
   const job = useJob()
   const sampled = shallowRef<Sampled | null>(null)
   let worker: Worker | null = null
-  let remote: Remote<UncertaintyWorker> | null = null
+  let remote: Remote<Work['uncertainty']> | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let asked = 0
 
@@ -25,8 +26,8 @@ export function useSampled() {
       sampled.value = null
       if (!plan || job.derived?.stages.load.result.uncertainties[haulId]?.linear !== false) return
       timer = setTimeout(async () => {
-        worker ??= new Worker(new URL('../workers/uncertainty.ts', import.meta.url), { type: 'module' })
-        remote ??= wrap<UncertaintyWorker>(worker)
+        worker ??= newWorker('uncertainty')
+        remote ??= wrap<Work['uncertainty']>(worker)
         const answer = await remote.sample(JSON.parse(JSON.stringify(plan)), haulId)
         if (number === asked) sampled.value = answer
       }, QUIET)

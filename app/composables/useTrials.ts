@@ -1,16 +1,18 @@
 import { wrap, type Remote } from 'comlink'
 import type { Plan } from '#core/document/types'
+import { newWorker } from '~/workers/newWorker'
+import type { Work } from '~/workers/work'
 
 /**
  * Trials of the job as it stands, made one after the other by a worker of their own: what was found so far, how many
  * are through, and whether the plan has changed since. They stop when asked to, and with the drawer they are shown in.
  *
- * @param newWorker makes the worker; it must be `new Worker(new URL(…))` as it stands, or the build does not see it
+ * @param work the kind of work that the worker does
  * @param make makes the trials and gives what each found, null for nothing
  */
-export function useTrials<W, Found>(
-  newWorker: () => Worker,
-  make: (hand: Remote<W>, plan: Plan, haul: string) => AsyncIterable<Found | null>,
+export function useTrials<Name extends keyof Work, Found>(
+  work: Name,
+  make: (hand: Remote<Work[Name]>, plan: Plan, haul: string) => AsyncIterable<Found | null>,
 ) {
   const job = useJob()
   const found = shallowRef<Found[]>([])
@@ -36,10 +38,10 @@ export function useTrials<W, Found>(
     clear()
     running.value = true
     of.value = job.plan
-    const mine = newWorker()
+    const mine = newWorker(work)
     worker = mine
     // One hand for all calls: a hand that is let go of lets go of its worker.
-    const hand = wrap<W>(mine)
+    const hand = wrap<Work[Name]>(mine)
     const plan = JSON.parse(JSON.stringify(job.plan)) as Plan
     try {
       for await (const one of make(hand, plan, job.haulId)) {

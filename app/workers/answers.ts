@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import { answerPlan } from '#core/derive/runs'
 import type { Answers } from '#core/air/run/answers'
 import { createDeriver } from '#core/derive/derive'
@@ -10,5 +9,4 @@ function answer(value: unknown): Answers | null {
   return plan && answerPlan(plan, createDeriver()(plan))
 }
 
-export type AnswersWorker = { answer: typeof answer }
-expose({ answer } satisfies AnswersWorker)
+export const answers = { answer }

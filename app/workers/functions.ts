@@ -1,11 +1,10 @@
-import { expose } from 'comlink'
 import { FaultBench, type FaultRun } from '#core/derive/diagnosis'
 import type { FunctionTest } from '#core/derive/functionTrial'
 import { checkPlan } from '#core/document/schema'
 
 /** Tries every function of a job, and then each fault that there may be, one by one. The plan is checked like any. */
 let bench: FaultBench | null = null
-const api = {
+export const functions = {
   /** What the sound system shows, and how many faults there are to run. @throws where the job has nothing to run. */
   open(value: unknown): { tests: FunctionTest[]; count: number } {
     const { plan } = checkPlan(value)
@@ -14,5 +13,3 @@ const api = {
   },
   run: (at: number): FaultRun | null => (bench ? bench.run(bench.todo[at]!) : null),
 }
-export type FunctionsWorker = typeof api
-expose(api)

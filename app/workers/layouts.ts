@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import { tryLayout } from '#core/derive/layouts'
 import { checkPlan } from '#core/document/schema'
 import type { Plan } from '#core/document/types'
@@ -13,7 +12,7 @@ import {
 /** Lays whole layouts, start by start. The plan is checked once and kept. */
 let plan: Plan | null = null
 const tried: Layout[] = []
-const api = {
+export const layouts = {
   open(value: unknown): void {
     plan = checkPlan(value).plan
   },
@@ -28,5 +27,3 @@ const api = {
     return plan ? partsWithoutRoom(plan.truck, plan.air, plan.lay) : []
   },
 }
-export type LayoutsWorker = typeof api
-expose(api)

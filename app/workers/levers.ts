@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import type { Arrangement, PairResult } from '#core/air/levelling/bothCorners'
 import { createDeriver } from '#core/derive/derive'
 import { runPair, type PairDriveId } from '#core/derive/levelPair'
@@ -12,7 +11,7 @@ import type { Plan } from '#core/document/types'
  * checked and derived once and kept.
  */
 let known: { plan: Plan; derived: Derived; haul: string } | null = null
-const api = {
+export const levers = {
   open(value: unknown, haul: string): void {
     const { plan } = checkPlan(value)
     known = plan && { plan, derived: createDeriver()(plan), haul }
@@ -21,5 +20,3 @@ const api = {
     known && runPair(known.plan, known.derived, known.haul, drive, arrangement),
   tryOne: (one: LevelTry): LevelTried | null => known && tryLevel(known.plan, known.derived, known.haul, one),
 }
-export type LeversWorker = typeof api
-expose(api)

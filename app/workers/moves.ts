@@ -1,10 +1,9 @@
-import { expose } from 'comlink'
 import { createDeriver } from '#core/derive/derive'
 import { movePreset, presetPairs, type PresetMove } from '#core/derive/presetMoves'
 import { checkPlan } from '#core/document/schema'
 
 /** Runs every way from one preset to another. The plan is checked like any that comes in. */
-const api = {
+export const moves = {
   run(value: unknown): PresetMove[] {
     const { plan } = checkPlan(value)
     if (!plan) return []
@@ -12,5 +11,3 @@ const api = {
     return presetPairs(plan, derived).flatMap(([from, to]) => movePreset(plan, derived, from, to) ?? [])
   },
 }
-export type MovesWorker = typeof api
-expose(api)

@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import { partLabel } from '#core/air/circuit/connections'
 import { CircuitRun } from '#core/air/run/circuitRun'
 import { Recorder } from '#core/air/run/run'
@@ -15,7 +14,10 @@ import type { Plan, ScenarioStep } from '#core/document/types'
  * any plan.
  */
 
-function run(value: unknown, scenarioId: string): { scenario: NamedScenario; result: RunResult } | null {
+function runThrough(
+  value: unknown,
+  scenarioId: string,
+): { scenario: NamedScenario; result: RunResult } | null {
   const { plan } = checkPlan(value)
   if (!plan) return null
   const derived = createDeriver()(plan)
@@ -92,6 +94,4 @@ function begin(step: ScenarioStep): void {
   live?.begin(step)
 }
 
-const api = { run, open, advance, press, begin }
-export type RunWorker = typeof api
-expose(api)
+export const run = { runThrough, open, advance, press, begin }

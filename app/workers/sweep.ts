@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import type { SetChoice, SetTried } from '#core/air/run/whichSet'
 import { trySet } from '#core/derive/runs'
 import { checkPlan } from '#core/document/schema'
@@ -6,7 +5,7 @@ import type { Plan } from '#core/document/types'
 
 /** One hand of the pool that tries sets. The plan is checked once and kept. */
 let plan: Plan | null = null
-const api = {
+export const sweep = {
   open(value: unknown): boolean {
     plan = checkPlan(value).plan
     return plan !== null
@@ -20,5 +19,3 @@ const api = {
     }
   },
 }
-export type SweepWorker = typeof api
-expose(api)

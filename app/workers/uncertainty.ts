@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import type { Sampled } from '#core/load/uncertainty'
 import { createDeriver } from '#core/derive/derive'
 import { sampleHauls } from '#core/derive/sample'
@@ -13,5 +12,4 @@ function sample(value: unknown, haulId: string): Sampled | null {
   return plan ? (sampleHauls(plan, createDeriver()(plan), haulId)[haulId] ?? null) : null
 }
 
-export type UncertaintyWorker = { sample: typeof sample }
-expose({ sample } satisfies UncertaintyWorker)
+export const uncertainty = { sample }

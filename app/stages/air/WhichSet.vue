@@ -6,7 +6,8 @@ import { operationPatches } from '#core/air/circuit/offered'
 import { setLabel, setsToTry, unbeatenSets, withSet, type SetTried } from '#core/air/run/whichSet'
 import { fromSi, showText, unitFor } from '#core/quantity/units'
 import type { Cloud } from '~/pictures/ScatterChart.vue'
-import type { SweepWorker } from '~/workers/sweep'
+import { newWorker } from '~/workers/newWorker'
+import type { Work } from '~/workers/work'
 
 const ScatterChart = defineAsyncComponent(() => import('~/pictures/ScatterChart.vue'))
 
@@ -50,15 +51,12 @@ async function sweepHere(): Promise<void> {
   const waiting = [...choices.value]
   const plain = JSON.parse(JSON.stringify(job.plan)) as unknown
   const hands = Math.min(Math.max(navigator.hardwareConcurrency || 2, 1), 4, waiting.length)
-  pool = Array.from(
-    { length: hands },
-    () => new Worker(new URL('../../workers/sweep.ts', import.meta.url), { type: 'module' }),
-  )
+  pool = Array.from({ length: hands }, () => newWorker('sweep'))
   const mine = pool
   try {
     await Promise.all(
       mine.map(async (worker) => {
-        const api = wrap<SweepWorker>(worker)
+        const api = wrap<Work['sweep']>(worker)
         await api.open(plain)
         for (let choice = waiting.shift(); choice && pool === mine; choice = waiting.shift()) {
           const result = await api.tryOne(choice)

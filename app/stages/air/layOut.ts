@@ -1,5 +1,5 @@
 import ELK from 'elkjs/lib/elk-api.js'
-import ElkWorker from 'elkjs/lib/elk-worker.min.js?worker'
+import workerUrl from 'elkjs/lib/elk-worker.min.js?url'
 import { layoutCircuit, type CircuitDrawing } from '#core/air/drawing/layout'
 import type { AirPlan } from '#core/document/types'
 
@@ -7,6 +7,6 @@ let elk: InstanceType<typeof ELK> | null = null
 
 /** A circuit laid out in the layout engine's own worker. */
 export function layOutCircuit(air: AirPlan, before: CircuitDrawing | null): Promise<CircuitDrawing> {
-  elk ??= new ELK({ workerFactory: () => new ElkWorker() })
+  elk ??= new ELK({ workerUrl })
   return layoutCircuit(air, before, (graph) => elk!.layout(graph))
 }

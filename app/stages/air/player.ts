@@ -2,7 +2,9 @@ import { wrap, type Remote } from 'comlink'
 import { scenariosOf, haulSets } from '#core/derive/runs'
 import type { NamedScenario, RunResult } from '#core/air/run/types'
 import type { ScenarioStep } from '#core/document/types'
-import type { Hand, RunWorker } from '~/workers/run'
+import { newWorker } from '~/workers/newWorker'
+import type { Hand } from '~/workers/run'
+import type { Work } from '~/workers/work'
 
 /** What the circuit's picture shows of a run at one instant. */
 export interface LivePicture {
@@ -50,7 +52,7 @@ export function usePlayer() {
   const speed = ref(5)
   const playing = ref(false)
   let worker: Worker | null = null
-  let remote: Remote<RunWorker> | null = null
+  let remote: Remote<Work['run']> | null = null
   /** Whether the worker is at something that nobody may want any more. */
   let atWork = false
   let frame = 0
@@ -61,9 +63,9 @@ export function usePlayer() {
     atWork = running.value = false
   }
   /** A worker at rest is quicker than a new one. */
-  function hire(): Remote<RunWorker> {
-    worker ??= new Worker(new URL('../../workers/run.ts', import.meta.url), { type: 'module' })
-    remote ??= wrap<RunWorker>(worker)
+  function hire(): Remote<Work['run']> {
+    worker ??= newWorker('run')
+    remote ??= wrap<Work['run']>(worker)
     return remote
   }
   const plain = () => JSON.parse(JSON.stringify(job.plan)) as unknown
@@ -82,7 +84,7 @@ export function usePlayer() {
     atWork = running.value = true
     const { plan } = job
     try {
-      const answer = await api.run(plain(), scenarioId.value)
+      const answer = await api.runThrough(plain(), scenarioId.value)
       if (worker !== mine) return
       ran.value = answer && { scenario: answer.scenario, result: answer.result, whole: answer.result, plan }
       at.value = 1

@@ -1,6 +1,7 @@
 import { wrap } from 'comlink'
 import { layoutStarts, type Layout, type NoRoom } from '#core/lay/layouts/layouts'
-import type { LayoutsWorker } from '~/workers/layouts'
+import { newWorker } from '~/workers/newWorker'
+import type { Work } from '~/workers/work'
 
 /** Layouts shown beside one another. */
 const SHOWN = 3
@@ -31,9 +32,9 @@ export function useLayoutSearch() {
     count.value = 0
     running.value = true
     searched.value = { job: job.id, plan: job.plan }
-    const mine = new Worker(new URL('../../workers/layouts.ts', import.meta.url), { type: 'module' })
+    const mine = newWorker('layouts')
     worker = mine
-    const hand = wrap<LayoutsWorker>(mine)
+    const hand = wrap<Work['layouts']>(mine)
     try {
       await hand.open(JSON.parse(JSON.stringify(job.plan)))
       for (const from of layoutStarts) {

@@ -1,7 +1,8 @@
 import { wrap, type Remote } from 'comlink'
 import type { FaultRun } from '#core/derive/diagnosis'
 import type { FunctionTest } from '#core/derive/functionTrial'
-import type { FunctionsWorker } from '~/workers/functions'
+import { newWorker } from '~/workers/newWorker'
+import type { Work } from '~/workers/work'
 
 /** Workers at the most: each keeps a system of its own. */
 const MOST_HANDS = 4
@@ -32,10 +33,10 @@ export function useFunctions() {
   }
   const isOld = computed(() => partsNow().some((part, i) => part !== of.value[i]))
 
-  async function hire(): Promise<Remote<FunctionsWorker>> {
-    const worker = new Worker(new URL('../../workers/functions.ts', import.meta.url), { type: 'module' })
+  async function hire(): Promise<Remote<Work['functions']>> {
+    const worker = newWorker('functions')
     pool.push(worker)
-    return wrap<FunctionsWorker>(worker)
+    return wrap<Work['functions']>(worker)
   }
   const plain = () => JSON.parse(JSON.stringify(job.plan)) as unknown
 

@@ -13,7 +13,6 @@ import {
 import { bestTried, levelTries, type LevelTried } from '#core/derive/levelSweep'
 import { fromSi, showText, unitFor } from '#core/quantity/units'
 import type { ChartLine } from '~/pictures/LineChart.vue'
-import type { LeversWorker } from '~/workers/levers'
 
 /** What levels itself: its lever or its controller, run over what the road brings, and the arms it could have. */
 const job = useJob()
@@ -34,13 +33,10 @@ const seatGap = computed(() => job.plan!.truck.seatGap)
 const drive = ref<LevelDrive>('load')
 const fault = ref<LevelFault>('none')
 const ran = shallowRef<{ of: unknown; drive: LevelDrive; result: LoopResult } | null>(null)
-const sweep = useTrials<LeversWorker, LevelTried>(
-  () => new Worker(new URL('../../workers/levers.ts', import.meta.url), { type: 'module' }),
-  async function* (hand, plan, haul) {
-    await hand.open(plan, haul)
-    for (const of of levelTries(plan)) yield await hand.tryOne({ ...of })
-  },
-)
+const sweep = useTrials<'levers', LevelTried>('levers', async function* (hand, plan, haul) {
+  await hand.open(plan, haul)
+  for (const of of levelTries(plan)) yield await hand.tryOne({ ...of })
+})
 const total = computed(() => levelTries(job.plan!).length)
 const tried = computed(() => bestTried(sweep.found.value))
 const { isOld: triedBefore } = sweep

@@ -2,14 +2,13 @@
 import { ARRANGEMENTS, type Arrangement, type PairResult } from '#core/air/levelling/bothCorners'
 import { ARRANGEMENT_LABELS, arrangementOf, PAIR_DRIVES, type PairDriveId } from '#core/derive/levelPair'
 import { pairFigures } from '#core/derive/trialFigures'
-import type { LeversWorker } from '~/workers/levers'
 
 /** Both rear corners at once: one valve or sensor a side, one in the middle, and two that were swapped. */
 const job = useJob()
 const drive = ref<PairDriveId>('load')
 const own = computed(() => arrangementOf(job.plan!))
-const trials = useTrials<LeversWorker, { id: Arrangement; result: PairResult }>(
-  () => new Worker(new URL('../../workers/levers.ts', import.meta.url), { type: 'module' }),
+const trials = useTrials<'levers', { id: Arrangement; result: PairResult }>(
+  'levers',
   async function* (hand, plan, haul) {
     await hand.open(plan, haul)
     for (const id of ARRANGEMENTS) {

@@ -1,16 +1,12 @@
 <script setup lang="ts">
 import type { PresetMove } from '#core/derive/presetMoves'
 import { moveFigures } from '#core/derive/trialFigures'
-import type { MovesWorker } from '~/workers/moves'
 
 /** From every preset to every other: how long, how much air, and the amps it takes, run on this job's circuit. */
 const job = useJob()
-const trials = useTrials<MovesWorker, PresetMove[]>(
-  () => new Worker(new URL('../../workers/moves.ts', import.meta.url), { type: 'module' }),
-  async function* (hand, plan) {
-    yield await hand.run(plan)
-  },
-)
+const trials = useTrials<'moves', PresetMove[]>('moves', async function* (hand, plan) {
+  yield await hand.run(plan)
+})
 const moves = computed(() => trials.found.value[0])
 const { isOld } = trials
 const ids = computed(() => [...new Set(moves.value?.map(({ from }) => from))])

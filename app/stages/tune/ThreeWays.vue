@@ -1,16 +1,12 @@
 <script setup lang="ts">
 import { WAY_IDS, type LevellingWay } from '#core/derive/threeWays'
 import { wayFigures } from '#core/derive/trialFigures'
-import type { WaysWorker } from '~/workers/ways'
 
 /** Presets, a height valve and electronic levelling side by side, each put on this job and run. */
 const job = useJob()
-const trials = useTrials<WaysWorker, LevellingWay>(
-  () => new Worker(new URL('../../workers/ways.ts', import.meta.url), { type: 'module' }),
-  async function* (hand, plan) {
-    for (const id of WAY_IDS) yield await hand.one(plan, id)
-  },
-)
+const trials = useTrials<'ways', LevellingWay>('ways', async function* (hand, plan) {
+  for (const id of WAY_IDS) yield await hand.one(plan, id)
+})
 const { found: ways, running, isOld } = trials
 type Found = ReturnType<typeof wayFigures>
 const figures = computed(

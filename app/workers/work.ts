@@ -1,0 +1,17 @@
+import { expose } from 'comlink'
+import { answers } from './answers'
+import { functions } from './functions'
+import { layouts } from './layouts'
+import { levers } from './levers'
+import { moves } from './moves'
+import { run } from './run'
+import { sweep } from './sweep'
+import { uncertainty } from './uncertainty'
+import { ways } from './ways'
+
+/** Every kind of work there is for a worker. All are in one file, so that a page fetches the core for them once. */
+const WORK = { answers, functions, layouts, levers, moves, run, sweep, uncertainty, ways }
+export type Work = typeof WORK
+
+/** A worker does the one kind that it is named for. */
+expose(WORK[self.name as keyof Work])

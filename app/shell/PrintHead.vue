@@ -7,14 +7,11 @@ const job = useJob()
 const shop = useShop()
 const card = computed(() => job.plan!.job)
 const haul = computed(() => job.plan!.hauls[job.haulId]?.label)
-/** Asked anew for every sheet: a page may stand open overnight. */
+/** Asked anew for every sheet, since a page may stand open overnight; and for none, since it takes a browser long. */
 const today = ref('')
 const date = () =>
   (today.value = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }))
-onMounted(() => {
-  date()
-  window.addEventListener('beforeprint', date)
-})
+onMounted(() => window.addEventListener('beforeprint', date))
 onUnmounted(() => window.removeEventListener('beforeprint', date))
 </script>
 

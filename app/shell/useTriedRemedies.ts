@@ -1,5 +1,5 @@
 import { shallowRef, watch } from 'vue'
-import { createRemedyTrial, type Tried } from '#core/derive/tryRemedy'
+import type { Tried } from '#core/derive/tryRemedy'
 import type { Note } from '#core/quantity/figure'
 
 const keyOf = (note: Note) => `${note.rule} ${note.subject}`
@@ -9,14 +9,11 @@ const STILL = 120
 /** What the remedy of each shown note comes to, tried on a copy of the plan a moment after the last change. */
 export function useTriedRemedies(shown: () => readonly Note[]): (note: Note) => Tried | null {
   const job = useJob()
-  const trial = createRemedyTrial()
-  const tried = shallowRef(new Map<string, Tried>())
+  const tried = shallowRef(new Map<string, Tried | null>())
   let timer: ReturnType<typeof setTimeout> | undefined
   function tryAll(): void {
-    const { plan, derived } = job
-    if (!plan || !derived) return
     const withRemedy = shown().filter((note) => note.remedy)
-    tried.value = new Map(withRemedy.map((note) => [keyOf(note), trial(plan, derived, note)]))
+    tried.value = new Map(withRemedy.map((note) => [keyOf(note), job.triedRemedy(note)]))
   }
   watch(
     [() => job.derived, shown],

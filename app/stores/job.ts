@@ -2,10 +2,11 @@ import { defineStore } from 'pinia'
 import { produce } from 'immer'
 import type { Answers } from '#core/air/run/answers'
 import { createDeriver } from '#core/derive/derive'
+import { tryRemedy } from '#core/derive/tryRemedy'
 import { applyEdit, foldHistory, makeEdit, type Edit } from '#core/document/edit'
 import { diffDocuments, type Patch } from '#core/quantity/patch'
 import { ordered, type Plan } from '#core/document/types'
-import type { Remedy } from '#core/quantity/figure'
+import type { Note, Remedy } from '#core/quantity/figure'
 import { planProblem } from '~/keeping/checks'
 import { keeperOf } from '~/keeping/keeping'
 import type { Keeper } from '~/keeping/keeper'
@@ -53,7 +54,10 @@ export const useJob = defineStore('job', () => {
   /** What runs of the circuit say; null until they are through. */
   const answers = shallowRef<Answers | null>(null)
   const derived = computed(() => (plan.value ? derive(plan.value, answers.value) : null))
-  const derivedGhost = computed(() => (ghostPlan.value ? deriveGhost(ghostPlan.value) : null))
+  const derivedGhost = computed(() => {
+    if (ghostPlan.value === plan.value) return derived.value
+    return ghostPlan.value && deriveGhost(ghostPlan.value)
+  })
   const hauls = computed(() => (plan.value ? ordered(plan.value.hauls) : []))
   /** The haul shown: the one chosen here, else the one heaviest on the rear axle. */
   const haulId = computed(() => {
@@ -179,6 +183,12 @@ export const useJob = defineStore('job', () => {
     if (last) apply(last.label, last.patches, 'redo', last.inverse)
   }
 
+  /** What comes of a note's remedy, which is not applied; null while there is no plan. */
+  function triedRemedy(note: Note) {
+    if (!plan.value || !derived.value) return null
+    return tryRemedy(derive, plan.value, derived.value, note)
+  }
+
   function applyRemedy({ label, patches }: Remedy): void {
     if (!plan.value) return
     try {
@@ -238,6 +248,7 @@ export const useJob = defineStore('job', () => {
     undo,
     redo,
     takeBack,
+    triedRemedy,
     applyRemedy,
     save,
     settle,

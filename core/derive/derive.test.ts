@@ -68,6 +68,16 @@ describe('derive', () => {
     expect(second.stages.prove).not.toBe(first.stages.prove)
   })
 
+  test('a copy keeps what was computed before, and what it computes is not the first one’s', () => {
+    const derive = createDeriver()
+    const { plan } = demoJobs()[0]!
+    const first = derive(plan)
+    const other = { ...plan, power: { ...plan.power } }
+    const looked = derive.copy()(other)
+    expect(looked.stages.truck).toBe(first.stages.truck)
+    expect(looked.stages.power).not.toBe(first.stages.power)
+    expect(derive(plan).stages.power).toBe(first.stages.power)
+  })
   test('a kept derivation equals one made from nothing, whatever was edited before', () => {
     const derive = createDeriver()
     fc.assert(

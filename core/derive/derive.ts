@@ -45,17 +45,23 @@ import { tuneStage } from '../tune/tune'
 import { createMemo } from './memo'
 import type { Derived, Stages } from './types'
 
+export interface Deriver {
+  /** Takes a plan and, once they are in, the answers of runs of its circuit (`answerPlan`): they join Air's own. */
+  (plan: Plan, answers?: Answers | null): Derived
+  /** One that knows what this one has computed last, and leaves it to it: for a look at a plan like it. */
+  copy(): Deriver
+}
+
 /**
  * Derives everything from a plan, stage by stage in the order of work. The only room that knows that order.
  * A stage whose inputs are the very same objects as last time is not computed again.
- * @returns takes a plan and, once they are in, the answers of runs of its circuit (`answerPlan`): they join Air's own.
  */
-export function createDeriver(): (plan: Plan, answers?: Answers | null) => Derived {
-  const memo = createMemo()
-  return (plan, answers = null) => {
+export function createDeriver(memo = createMemo()): Deriver {
+  const derive = (plan: Plan, answers: Answers | null = null): Derived => {
     const stages = deriveStages(plan, answers, memo)
     return { stages, notes: byRank(stages) }
   }
+  return Object.assign(derive, { copy: () => createDeriver(memo.copy()) })
 }
 
 function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {

@@ -9,7 +9,7 @@ import type { Archetype, Plan } from '../document/types'
 import { createDeriver } from './derive'
 import { beginJob, JOB_KINDS, type JobKind } from './jobKinds'
 import { newPlan } from './newPlan'
-import { createRemedyTrial } from './tryRemedy'
+import { tryRemedy } from './tryRemedy'
 
 const derive = createDeriver()
 const begun = (id: string, found: Archetype | null, target: Archetype): Plan => {
@@ -159,7 +159,8 @@ describe('notes of what is there, both sides of each', () => {
   }
   const tried = (plan: Plan, rule: string) => {
     const derived = derive(plan)
-    return createRemedyTrial()(
+    return tryRemedy(
+      derive,
       plan,
       derived,
       derived.notes.find((n) => n.rule === rule)!,

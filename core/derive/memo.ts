@@ -1,14 +1,28 @@
 import type { Memo } from '../quantity/stage'
 
-/** Remembers the last answer of every key, and gives it again while its inputs are the very same objects. */
-export function createMemo(): Memo {
-  const last = new Map<string, { inputs: unknown[]; output: unknown }>()
-  return <T>(key: string, inputs: unknown[], compute: () => T): T => {
-    const known = last.get(key)
-    const same = known?.inputs.length === inputs.length && known.inputs.every((v, i) => v === inputs[i])
-    if (same) return known.output as T
+interface Remembered {
+  inputs: unknown[]
+  output: unknown
+}
+
+/** A memo that can be copied: the copy knows what it knows, and learns on its own. */
+export interface CopyableMemo extends Memo {
+  copy(): CopyableMemo
+}
+
+/**
+ * Remembers the last answer of every key, and gives it again while its inputs are the very same objects.
+ * @param known what is remembered from the start.
+ */
+export function createMemo(known: ReadonlyMap<string, Remembered> = new Map()): CopyableMemo {
+  const last = new Map(known)
+  const memo = <T>(key: string, inputs: unknown[], compute: () => T): T => {
+    const before = last.get(key)
+    const same = before?.inputs.length === inputs.length && before.inputs.every((v, i) => v === inputs[i])
+    if (same) return before.output as T
     const output = compute()
     last.set(key, { inputs, output })
     return output
   }
+  return Object.assign(memo, { copy: () => createMemo(last) })
 }

@@ -9,7 +9,7 @@ import type { ComponentKind, Plan } from '../document/types'
 import type { Note } from '../quantity/figure'
 import { createDeriver } from './derive'
 import { newPlan } from './newPlan'
-import { createRemedyTrial } from './tryRemedy'
+import { tryRemedy } from './tryRemedy'
 
 const jobs = demoJobs()
 const job = (id: string) => jobs.find((j) => j.id === id)!.plan
@@ -317,7 +317,6 @@ function isTried(note: Note): boolean {
 describe('every remedy, applied: its note is gone, nothing worse has come, the plan is whole', () => {
   test.each(PLANS)('%s', (name, plan) => {
     const derive = createDeriver()
-    const trial = createRemedyTrial()
     const before = derive(plan)
     const known = new Set(wrongs(before.notes))
     for (const note of before.notes) {
@@ -333,7 +332,7 @@ describe('every remedy, applied: its note is gone, nothing worse has come, the p
         worse: wrongs(notes).filter((w) => !known.has(w)),
       }).toEqual({ remedy, problems: null, still: [], worse: brings })
       // Tried on a copy before it is offered, it says so.
-      const answer = trial(plan, before, note)
+      const answer = tryRemedy(derive, plan, before, note)
       expect({ remedy, helps: answer.helps, brings: wrongs(answer.brings) }).toEqual({
         remedy,
         helps: true,
@@ -342,14 +341,17 @@ describe('every remedy, applied: its note is gone, nothing worse has come, the p
     }
   })
   test('one that does not help, or whose place is gone, is not offered', () => {
-    const trial = createRemedyTrial()
-    const derived = createDeriver()(flatbed)
+    const derive = createDeriver()
+    const derived = derive(flatbed)
     const note = { ...derived.notes[0]!, remedy: { label: 'Nothing', patches: [] } }
-    expect(trial(flatbed, derived, note)).toEqual({ helps: false, brings: [] })
+    expect(tryRemedy(derive, flatbed, derived, note)).toEqual({ helps: false, brings: [] })
     const gone = {
       label: 'Gone',
       patches: [{ op: 'replace' as const, path: ['hauls', 'none', 'ballLoad'], value: 1 }],
     }
-    expect(trial(flatbed, derived, { ...note, remedy: gone })).toEqual({ helps: false, brings: [] })
+    expect(tryRemedy(derive, flatbed, derived, { ...note, remedy: gone })).toEqual({
+      helps: false,
+      brings: [],
+    })
   })
 })

@@ -7,7 +7,7 @@ const job = useJob()
 const shop = useShop()
 const card = computed(() => job.plan!.job)
 const haul = computed(() => job.plan!.hauls[job.haulId]?.label)
-/** Asked anew for every sheet, since a page may stand open overnight; and for none, since it takes a browser long. */
+/** Asked when a sheet is printed: a page may stand open overnight, and the first date costs a browser 50 ms. */
 const today = ref('')
 const date = () =>
   (today.value = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }))

@@ -48,7 +48,7 @@ import type { Derived, Stages } from './types'
 export interface Deriver {
   /** Takes a plan and, once they are in, the answers of runs of its circuit (`answerPlan`): they join Air's own. */
   (plan: Plan, answers?: Answers | null): Derived
-  /** One that knows what this one has computed last, and leaves it to it: for a look at a plan like it. */
+  /** A deriver that begins with what this one computed last, and leaves it untouched: to try a change. */
   copy(): Deriver
 }
 

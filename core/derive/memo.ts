@@ -5,7 +5,7 @@ interface Remembered {
   output: unknown
 }
 
-/** A memo that can be copied: the copy knows what it knows, and learns on its own. */
+/** A copy begins with what is remembered, and from there each goes its own way. */
 export interface CopyableMemo extends Memo {
   copy(): CopyableMemo
 }

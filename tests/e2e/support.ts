@@ -8,16 +8,17 @@ import {
   type Page,
 } from '@playwright/test'
 
-/** A browser's window that is there for one test after the other. */
-interface Window {
+/** A browser's window that one test after the other uses. */
+interface SharedWindow {
   context: BrowserContext
-  /** Of a page that stays open: while one of a site is, its process stays, with all it has compiled. */
-  session: CDPSession
+  /** A page that stays open: its process, with all that is compiled, serves the other pages of the site too. */
   holder: Page
+  /** Of the holder. */
+  session: CDPSession
 }
 
-/** What a page keeps is gone after it, as from a browser that is new. */
-async function forgetAll({ context, session, holder }: Window, origin: string): Promise<void> {
+/** Closes the pages of a test and clears what they kept, so that the next begins as in a new browser. */
+async function forgetAll({ context, session, holder }: SharedWindow, origin: string): Promise<void> {
   await Promise.all(context.pages().map((page) => page !== holder && page.close()))
   await context.clearCookies()
   await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' })
@@ -32,11 +33,11 @@ interface Fixtures {
  * Every test fails on a console error or an unhandled one; `quiet` names what a test provokes on purpose. Each begins in
  * a window where nothing is kept; windows of one size and kind are one, since a new one takes a second to begin.
  */
-export const test = base.extend<Fixtures, { windows: Map<string, Window> }>({
+export const test = base.extend<Fixtures, { windows: Map<string, SharedWindow> }>({
   windows: [
     // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
-      const windows = new Map<string, Window>()
+      const windows = new Map<string, SharedWindow>()
       await use(windows)
       for (const { context } of windows.values()) await context.close()
     },

@@ -16,15 +16,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     acceptDownloads: true,
-    launchOptions: {
-      ...chromiumLaunch,
-      // All pages of a worker in one process, which has compiled what they run.
-      args: [
-        ...chromiumLaunch.args,
-        '--process-per-site',
-        '--renderer-process-limit=1',
-        '--num-raster-threads=1',
-      ],
-    },
+    launchOptions: chromiumLaunch,
   },
 })

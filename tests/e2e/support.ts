@@ -1,62 +1,8 @@
 import axeCore from 'axe-core'
-import {
-  expect,
-  test as base,
-  type BrowserContext,
-  type CDPSession,
-  type Locator,
-  type Page,
-} from '@playwright/test'
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
-/** A browser's window that one test after the other uses. */
-interface SharedWindow {
-  context: BrowserContext
-  /** A page that stays open: its process, with all that is compiled, serves the other pages of the site too. */
-  holder: Page
-  /** Of the holder. */
-  session: CDPSession
-}
-
-/** Closes the pages of a test and clears what they kept, so that the next begins as in a new browser. */
-async function forgetAll({ context, session, holder }: SharedWindow, origin: string): Promise<void> {
-  await Promise.all(context.pages().map((page) => page !== holder && page.close()))
-  await context.clearCookies()
-  await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' })
-}
-
-interface Fixtures {
-  quiet: { patterns: RegExp[] }
-  watched: undefined
-}
-
-/**
- * Every test fails on a console error or an unhandled one; `quiet` names what a test provokes on purpose. Each begins in
- * a window where nothing is kept; windows of one size and kind are one, since a new one takes a second to begin.
- */
-export const test = base.extend<Fixtures, { windows: Map<string, SharedWindow> }>({
-  windows: [
-    // eslint-disable-next-line no-empty-pattern
-    async ({}, use) => {
-      const windows = new Map<string, SharedWindow>()
-      await use(windows)
-      for (const { context } of windows.values()) await context.close()
-    },
-    { scope: 'worker' },
-  ],
-  context: async ({ browser, windows, baseURL, viewport, locale, isMobile, hasTouch }, use) => {
-    const options = { baseURL, viewport, locale, isMobile, hasTouch, acceptDownloads: true }
-    const kind = JSON.stringify(options)
-    let window = windows.get(kind)
-    if (!window) {
-      const context = await browser.newContext(options)
-      const holder = await context.newPage()
-      await holder.goto('/api/health')
-      window = { context, holder, session: await context.newCDPSession(holder) }
-      windows.set(kind, window)
-    }
-    await use(window.context)
-    await forgetAll(window, new URL(baseURL!).origin)
-  },
+/** Every test fails on a console error or an unhandled one; `quiet` names what a test provokes on purpose. */
+export const test = base.extend<{ quiet: { patterns: RegExp[] }; watched: undefined }>({
   // eslint-disable-next-line no-empty-pattern
   quiet: async ({}, use) => {
     await use({ patterns: [] })

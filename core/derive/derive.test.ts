@@ -78,6 +78,7 @@ describe('derive', () => {
     expect(looked.stages.power).not.toBe(first.stages.power)
     expect(derive(plan).stages.power).toBe(first.stages.power)
   })
+
   test('a kept derivation equals one made from nothing, whatever was edited before', () => {
     const derive = createDeriver()
     fc.assert(

@@ -15,8 +15,9 @@ export const useScreen = defineStore('screen', () => {
     subject.value = to
     leading.value = to === null ? null : { stage }
   }
-  /** Leads to a field by its name on the screen. */
+  /** Leads to a field by its name on the screen, away from what was pointed at. */
   function leadToField(stage: StageName, field: string): void {
+    subject.value = null
     leading.value = { stage, field }
   }
   /** Label of the field being edited: its figure is lit on the picture. */

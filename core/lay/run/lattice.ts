@@ -1,7 +1,7 @@
 import { PRACTICE } from '../../catalog/practice'
 import { KICK, railRise } from '../../catalog/truckGeometry'
 import type { Point, Truck } from '../../document/types'
-import { boundsOf, boxAround, boxToShape } from '../space/shapes'
+import { boundsOf, boxAround, boxToShape, type Box } from '../space/shapes'
 import { CAB } from '../space/cab'
 import type { Solid } from '../space/solid'
 import { BATTERY_SIZE, FLOOR, floorAt, MEMBER } from '../space/solids'
@@ -145,6 +145,56 @@ function tiedCost({ kind }: Solid): number | null {
   return kind === 'floor' || kind === 'sheet' ? WAY.thin : null
 }
 
+/** A box that is written over again and again: distances are asked many thousand times for one truck. */
+const emptyBox = (): Box => ({ shape: 'box', min: { x: 0, y: 0, z: 0 }, max: { x: 0, y: 0, z: 0 } })
+
+/** Writes into a box what stands around two nodes, or is one node where they are the same. */
+function boxNodes({ at: { x, y, z } }: Lattice, a: number, b: number, { min, max }: Box): void {
+  min.x = Math.min(x[a]!, x[b]!)
+  min.y = Math.min(y[a]!, y[b]!)
+  min.z = Math.min(z[a]!, z[b]!)
+  max.x = Math.max(x[a]!, x[b]!)
+  max.y = Math.max(y[a]!, y[b]!)
+  max.z = Math.max(z[a]!, z[b]!)
+}
+
+/** Calls for every node within `reach` of a shape. */
+function nodesNear(lattice: Lattice, { shape }: Solid, reach: number, visit: (node: number) => void): void {
+  const { counts, at } = lattice
+  const [along, across, up] = counts
+  const { min, max } = boundsOf(shape)
+  const here = emptyBox()
+  for (let i = 0; i < along; i++) {
+    const first = i * across * up
+    if (at.x[first]! > max.x + reach || at.x[first]! < min.x - reach) continue
+    for (let j = 0; j < across; j++) {
+      const column = first + j * up
+      if (at.y[column]! > max.y + reach || at.y[column]! < min.y - reach) continue
+      for (let node = column; node < column + up; node++) {
+        if (at.z[node]! > max.z + reach || at.z[node]! < min.z - reach) continue
+        boxNodes(lattice, node, node, here)
+        if (boxToShape(here, shape) <= reach) visit(node)
+      }
+    }
+  }
+}
+
+/** Calls for every edge nearer to a shape than `reach`, with the box around it and how near it comes, m. */
+function edgesWithin(
+  lattice: Lattice,
+  solid: Solid,
+  reach: number,
+  visit: (node: number, axis: 0 | 1 | 2, left: number, edge: Box) => void,
+): void {
+  const steps = strides(lattice)
+  const edge = emptyBox()
+  edgesNear(lattice, solid, reach, (node, axis) => {
+    boxNodes(lattice, node, node + steps[axis], edge)
+    const left = boxToShape(edge, solid.shape)
+    if (left < reach) visit(node, axis, left, edge)
+  })
+}
+
 /** Calls for every edge that may come within `reach` of a shape. */
 function edgesNear(
   lattice: Lattice,
@@ -230,21 +280,78 @@ function emptyLattice(truck: Truck, solids: readonly Solid[], through: readonly 
   return lattice
 }
 
-/** What a metre costs at a node, by where it lies; structure and heat come after. */
-function placeFactor(truck: Truck, { x, y, z }: Point): number {
+/** What a metre costs at a node of the plane across the truck at x, by where it lies; structure and heat come after. */
+function placeFactors(truck: Truck, x: number): (y: number, z: number) => number {
   const { frame, fuelTank } = truck
-  // Above the bed's floor behind the cab is the load.
-  if (x < truck.cabRear && z > floorAt(truck, x)) return Infinity
-  let factor = 1
-  if (Math.abs(y) > frame.spacing / 2) factor *= WAY.outside
-  if (Math.abs(x) < WAY.axleHalf) factor *= WAY.overAxle
-  if (z < frame.top + railRise(truck, x) - frame.depth - WAY.fromFace * 1.5) factor *= WAY.low
-  const inTank =
-    Math.abs(x - fuelTank.centre.x) < fuelTank.length / 2 &&
-    Math.abs(y - fuelTank.centre.y) < fuelTank.width / 2
-  if (inTank && z < fuelTank.centre.z) factor *= WAY.underTank
-  const inEngine = x > CAB.firewall(truck) && Math.abs(y) < CAB.engineHalf && z > frame.top - frame.depth
-  return inEngine ? factor * WAY.engine : factor
+  const bed = x < truck.cabRear ? floorAt(truck, x) : Infinity
+  const low = frame.top + railRise(truck, x) - frame.depth - WAY.fromFace * 1.5
+  const overAxle = Math.abs(x) < WAY.axleHalf
+  const atTank = Math.abs(x - fuelTank.centre.x) < fuelTank.length / 2
+  const atEngine = x > CAB.firewall(truck)
+  return (y, z) => {
+    // Above the bed's floor behind the cab is the load.
+    if (z > bed) return Infinity
+    let factor = 1
+    if (Math.abs(y) > frame.spacing / 2) factor *= WAY.outside
+    if (overAxle) factor *= WAY.overAxle
+    if (z < low) factor *= WAY.low
+    const inTank = atTank && Math.abs(y - fuelTank.centre.y) < fuelTank.width / 2
+    if (inTank && z < fuelTank.centre.z) factor *= WAY.underTank
+    const inEngine = atEngine && Math.abs(y) < CAB.engineHalf && z > frame.top - frame.depth
+    return inEngine ? factor * WAY.engine : factor
+  }
+}
+
+/** By node: what a metre costs by where it lies. */
+function factorsOf(truck: Truck, { counts: [along, across, up], at }: Lattice): Float64Array {
+  const factors = new Float64Array(at.x.length)
+  const plane = across * up
+  for (let i = 0; i < along; i++) {
+    const factorAt = placeFactors(truck, at.x[i * plane]!)
+    for (let node = i * plane; node < (i + 1) * plane; node++)
+      factors[node] = factorAt(at.y[node]!, at.z[node]!)
+  }
+  return factors
+}
+
+/** By node: what a metre costs by what it can be tied to there. */
+function tiesOf(lattice: Lattice, solids: readonly Solid[]): Float64Array {
+  const tied = new Float64Array(lattice.at.x.length).fill(WAY.free)
+  for (const solid of solids) {
+    const each = tiedCost(solid)
+    if (each !== null)
+      nodesNear(lattice, solid, WAY.tied, (node) => {
+        tied[node] = Math.min(tied[node]!, each)
+      })
+  }
+  return tied
+}
+
+/** Writes how long every edge is and what it costs between nodes of these factors. */
+function priceEdges(lattice: Lattice, factors: Float64Array, tied: Float64Array): void {
+  const { counts, at, length, cost } = lattice
+  const [along, across, up] = counts
+  const steps = strides(lattice)
+  const price = (node: number, axis: 0 | 1 | 2, isLast: boolean) => {
+    if (isLast) {
+      cost[axis][node] = Infinity
+      return
+    }
+    const next = node + steps[axis]
+    const [dx, dz] = [at.x[next]! - at.x[node]!, at.z[next]! - at.z[node]!]
+    const long = axis === 1 ? at.y[next]! - at.y[node]! : Math.sqrt(dx * dx + dz * dz)
+    length[axis][node] = long
+    cost[axis][node] = long * Math.max(tied[node]!, tied[next]!) * Math.max(factors[node]!, factors[next]!)
+  }
+  let node = 0
+  for (let i = 1; i <= along; i++)
+    for (let j = 1; j <= across; j++)
+      for (let k = 1; k <= up; k++) {
+        price(node, 0, i === along)
+        price(node, 1, j === across)
+        price(node, 2, k === up)
+        node++
+      }
 }
 
 /**
@@ -260,52 +367,14 @@ export function truckLattice(
   grommets: readonly Point[] = [],
 ): Lattice {
   const lattice = emptyLattice(truck, solids, [...through, ...grommets])
-  const { counts, length, cost, holes } = lattice
-  const steps = strides(lattice)
-  const size = lattice.at.x.length
-  const factor = new Float64Array(size)
-  for (let node = 0; node < size; node++) factor[node] = placeFactor(truck, pointAt(lattice, node))
-
-  const tied = new Float64Array(size).fill(WAY.free)
-  for (const solid of solids) {
-    const each = tiedCost(solid)
-    if (each !== null)
-      edgesNear(lattice, solid, WAY.tied, (edge, axis) => {
-        for (const node of [edge, edge + steps[axis]]) {
-          if (tied[node]! <= each) continue
-          const place = pointAt(lattice, node)
-          if (boxToShape(boxAround(place, place), solid.shape) <= WAY.tied) tied[node] = each
-        }
-      })
-  }
-
-  const index = [0, 0, 0]
-  for (let node = 0; node < size; node++) {
-    index[0] = Math.floor(node / steps[0])
-    index[1] = Math.floor(node / steps[1]) % counts[1]
-    index[2] = node % counts[2]
-    for (const axis of [0, 1, 2] as const) {
-      if (index[axis]! + 1 >= counts[axis]) {
-        cost[axis][node] = Infinity
-        continue
-      }
-      const next = node + steps[axis]
-      const [a, b] = [pointAt(lattice, node), pointAt(lattice, next)]
-      const long = Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
-      length[axis][node] = long
-      cost[axis][node] = long * Math.max(tied[node]!, tied[next]!) * Math.max(factor[node]!, factor[next]!)
-    }
-  }
-
+  const { length, cost, holes } = lattice
+  priceEdges(lattice, factorsOf(truck, lattice), tiesOf(lattice, solids))
   for (const solid of solids) {
     const hot = solid.kind === 'hot'
     const sheet = solid.kind === 'sheet'
     const reach = hot ? PRACTICE.heatClearance.value + WAY.radius : runClearance(solid)
-    edgesNear(lattice, solid, reach, (node, axis) => {
+    edgesWithin(lattice, solid, reach, (node, axis, left, edge) => {
       if (cost[axis][node] === Infinity) return
-      const edge = boxAround(pointAt(lattice, node), pointAt(lattice, node + steps[axis]))
-      const left = boxToShape(edge, solid.shape)
-      if (left >= reach) return
       if (sheet && left === 0) {
         if (grommets.some((at) => boxToShape(boxAround(at, at), edge) < WAY.atGrommet)) return
         cost[axis][node]! += WAY.hole
@@ -337,11 +406,9 @@ export function nodeAt(lattice: Lattice, place: Point): number | null {
 export function withParts(lattice: Lattice, parts: readonly Solid[]): Lattice {
   const [x, y, z] = lattice.cost
   const cost = [x.slice(), y.slice(), z.slice()] as const
-  const steps = strides(lattice)
   for (const part of parts)
-    edgesNear(lattice, part, WAY.radius, (node, axis) => {
-      const edge = boxAround(pointAt(lattice, node), pointAt(lattice, node + steps[axis]))
-      if (boxToShape(edge, part.shape) < WAY.radius) cost[axis][node] = Infinity
+    edgesWithin(lattice, part, WAY.radius, (node, axis) => {
+      cost[axis][node] = Infinity
     })
   return { ...lattice, cost }
 }

@@ -35,15 +35,20 @@ export const standing = (solid: Solid): Standing => ({
   bounds: { shape: 'box', ...boundsOf(solid.shape) },
 })
 
+/** A straight piece of a run; its parts are made where something stands near it, which is seldom. */
+interface Piece {
+  whole: Box
+  parts(): readonly Box[]
+}
+function pieceOf(a: Point, b: Point): Piece {
+  let made: Box[] | null = null
+  return { whole: boxAround(a, b), parts: () => (made ??= boxesAround(a, b)) }
+}
+
 /** How far a straight piece stays from a solid, m; `enough` where it is that far or more. */
-function pieceToSolid(
-  pieces: readonly Box[],
-  whole: Box,
-  { solid, bounds }: Standing,
-  enough: number,
-): number {
+function pieceToSolid({ whole, parts }: Piece, { solid, bounds }: Standing, enough: number): number {
   if (boxToShape(whole, bounds) >= enough) return enough
-  return pieces.reduce((least, box) => Math.min(least, boxToShape(box, solid.shape)), enough)
+  return parts().reduce((least, box) => Math.min(least, boxToShape(box, solid.shape)), enough)
 }
 
 /** A run may pass what its part is fixed to as near as it likes, but never through it, m. */
@@ -59,24 +64,23 @@ export function inTheWay(
   solids: readonly Standing[],
   fixedTo: ReadonlySet<Standing>,
 ): Solid | null {
-  const pieces = boxesAround(a, b)
-  const whole = boxAround(a, b)
+  const piece = pieceOf(a, b)
   const found = solids.find((one) => {
     const wanted = fixedTo.has(one) ? BESIDE : runClearance(one.solid)
-    return pieceToSolid(pieces, whole, one, wanted) < wanted
+    return pieceToSolid(piece, one, wanted) < wanted
   })
   return found?.solid ?? null
 }
 
 /** The solids that a straight piece touches or goes through. */
 export function metBy(a: Point, b: Point, solids: readonly Standing[]): Standing[] {
-  const [pieces, whole] = [boxesAround(a, b), boxAround(a, b)]
-  return solids.filter((one) => pieceToSolid(pieces, whole, one, BESIDE) === 0)
+  const piece = pieceOf(a, b)
+  return solids.filter((one) => pieceToSolid(piece, one, BESIDE) === 0)
 }
 
 /** How far the middle of a run stays from the nearest of some solids, m; Infinity where there are none. */
 export const nearestOf = (points: readonly Point[], solids: readonly Standing[]): number =>
   points.slice(1).reduce((far, p, i) => {
-    const [boxes, whole] = [boxesAround(points[i]!, p), boxAround(points[i]!, p)]
-    return solids.reduce((so, one) => pieceToSolid(boxes, whole, one, so), far)
+    const piece = pieceOf(points[i]!, p)
+    return solids.reduce((so, one) => pieceToSolid(piece, one, so), far)
   }, Infinity)

@@ -1,4 +1,4 @@
-import { begunOnce } from '../../app/composables/laterComponent'
+import { begunOnce } from '../../app/composables/begunOnce'
 
 /** Loads that end when told to, in whatever order. */
 function heldLoads() {

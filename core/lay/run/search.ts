@@ -41,42 +41,53 @@ const STRAIGHT_ON = 0.9
 
 /** A binary heap of states by their least possible cost. */
 class Queue {
-  private states: number[] = []
-  private costs: number[] = []
+  private states = new Int32Array(1024)
+  private costs = new Float64Array(1024)
+  private size = 0
   get least(): number {
-    return this.costs[0] ?? Infinity
+    return this.size > 0 ? this.costs[0]! : Infinity
   }
   push(state: number, cost: number): void {
-    let at = this.states.length
-    this.states.push(state)
-    this.costs.push(cost)
+    if (this.size === this.states.length) this.grow()
+    const { states, costs } = this
+    let at = this.size++
     while (at > 0) {
       const above = (at - 1) >> 1
-      if (this.costs[above]! <= cost) break
-      this.states[at] = this.states[above]!
-      this.costs[at] = this.costs[above]!
+      if (costs[above]! <= cost) break
+      states[at] = states[above]!
+      costs[at] = costs[above]!
       at = above
     }
-    this.states[at] = state
-    this.costs[at] = cost
+    states[at] = state
+    costs[at] = cost
   }
-  pop(): number | undefined {
-    const top = this.states[0]
-    const [state, cost] = [this.states.pop(), this.costs.pop()]
-    if (state === undefined || cost === undefined || this.states.length === 0) return top
+  /** Takes the first out; there must be one. */
+  pop(): number {
+    const { states, costs } = this
+    const top = states[0]!
+    const size = --this.size
+    const state = states[size]!
+    const cost = costs[size]!
     let at = 0
     for (;;) {
       let below = at * 2 + 1
-      if (below >= this.states.length) break
-      if (below + 1 < this.states.length && this.costs[below + 1]! < this.costs[below]!) below++
-      if (this.costs[below]! >= cost) break
-      this.states[at] = this.states[below]!
-      this.costs[at] = this.costs[below]!
+      if (below >= size) break
+      if (below + 1 < size && costs[below + 1]! < costs[below]!) below++
+      if (costs[below]! >= cost) break
+      states[at] = states[below]!
+      costs[at] = costs[below]!
       at = below
     }
-    this.states[at] = state
-    this.costs[at] = cost
+    states[at] = state
+    costs[at] = cost
     return top
+  }
+  private grow(): void {
+    const [states, costs] = [this.states, this.costs]
+    this.states = new Int32Array(states.length * 2)
+    this.costs = new Float64Array(costs.length * 2)
+    this.states.set(states)
+    this.costs.set(costs)
   }
 }
 
@@ -95,17 +106,33 @@ export const nothingShared = ({ cost: [{ length }] }: Lattice): Shared => [
 export function stepper(lattice: Lattice, bendRadius: number, shared: Shared) {
   const steps = strides(lattice)
   const { cost, length, rising, sharpest, slightest } = lattice
-  const wants = (node: number, axis: number) => (axis !== 1 && rising[node] ? sharpest : 1) * bendRadius
-  /** Where going straight has come to; −1 where it cannot. */
-  let reached = -1
-  /** Along one way from a node: by one edge, or after a bend until the piece is long enough. Returns the cost. */
-  const goStraight = (from: number, way: number, bent: boolean): number => {
+  const ways = Array.from({ length: WAYS }, (_, way) => {
     const axis = axisOf(way)
-    const sign = signOf(way)
-    let first = bent ? wants(from, axis) : 0
-    let [node, total, long] = [from, 0, 0]
+    const step = signOf(way) * steps[axis]
+    /** An edge is written at its lower node. */
+    const toEdge = Math.min(step, 0)
+    return { axis, step, toEdge, cost: cost[axis], length: length[axis], shared: shared[axis] }
+  })
+  const wants = (node: number, axis: number) => (axis !== 1 && rising[node] ? sharpest : 1) * bendRadius
+  /** Where the last step has come to; −1 where it could not be taken. */
+  let reached = -1
+  /** Straight on by one edge. Returns the cost. */
+  const goOn = (from: number, way: number): number => {
+    const { step, toEdge, cost, shared } = ways[way]!
+    const edge = from + toEdge
+    const c = edge < 0 ? Infinity : cost[edge]!
+    reached = c === Infinity ? -1 : from + step
+    return shared[edge] ? c * WAY.shared : c
+  }
+  /** After a bend straight along a way until the piece is long enough. Returns the cost. */
+  const bend = (from: number, way: number): number => {
+    const { axis, length, toEdge } = ways[way]!
+    let first = wants(from, axis)
+    let node = from
+    let total = 0
+    let long = 0
     do {
-      if (bent && axis === 0 && node !== from && rising[node] === 2) {
+      if (axis === 0 && node !== from && rising[node] === 2) {
         // Going on here is a slight bend: the piece before it ends, and the next begins.
         if (long < first + slightest * bendRadius - 1e-9) {
           reached = -1
@@ -114,31 +141,26 @@ export function stepper(lattice: Lattice, bendRadius: number, shared: Shared) {
         first = slightest * bendRadius
         long = 0
       }
-      const edge = sign > 0 ? node : node - steps[axis]
-      const c = edge < 0 ? Infinity : cost[axis][edge]!
-      if (c === Infinity) {
-        reached = -1
-        return Infinity
-      }
-      total += shared[axis][edge] ? c * WAY.shared : c
-      long += length[axis][edge]!
-      node += sign * steps[axis]
-    } while (bent && long < first + wants(node, axis) - 1e-9)
-    reached = node
+      total += goOn(node, way)
+      if (reached < 0) return Infinity
+      long += length[node + toEdge]!
+      node = reached
+    } while (long < first + wants(node, axis) - 1e-9)
     return total
   }
   /** From a node that was come to by a way: calls with every step. */
   const each = (node: number, way: number, take: (node: number, way: number, cost: number) => void) => {
-    const on = goStraight(node, way, false)
+    const on = goOn(node, way)
     if (reached >= 0) take(reached, way, on)
+    const { axis } = ways[way]!
     for (let turn = 0; turn < WAYS; turn++) {
-      if (axisOf(turn) === axisOf(way)) continue
-      const c = goStraight(node, turn, true)
+      if (ways[turn]!.axis === axis) continue
+      const c = bend(node, turn)
       if (reached >= 0) take(reached, turn, c + WAY.turn)
     }
   }
   /** The first piece after a stub. */
-  const begin = (node: number, way: number) => ({ cost: goStraight(node, way, true), node: reached })
+  const begin = (node: number, way: number) => ({ cost: bend(node, way), node: reached })
   return { each, begin }
 }
 
@@ -178,7 +200,9 @@ export function cheapestWay(
    * rails rise does it gain height for nothing. A last piece aslant costs more than either.
    */
   const atLeast = (node: number) => {
-    const [dx, dy, dz] = [x[node]! - target.x, y[node]! - target.y, z[node]! - target.z]
+    const dx = x[node]! - target.x
+    const dy = y[node]! - target.y
+    const dz = z[node]! - target.z
     const byTurns = Math.abs(dx) + Math.abs(dy) + Math.max(Math.abs(dz) - lattice.rise, 0)
     return WAY.shared * Math.max(byTurns, Math.sqrt(dx * dx + dy * dy + dz * dz))
   }
@@ -219,7 +243,7 @@ export function cheapestWay(
     }
   }
   while (queue.least < least) {
-    const state = queue.pop()!
+    const state = queue.pop()
     if (closed[state]) continue
     closed[state] = 1
     const node = (state / WAYS) | 0

@@ -19,7 +19,7 @@ function linesAt({ lines }: Circuit): Map<string, { id: string; other: string }[
 
 /**
  * Ids of components joined to `start` by lines, not passing into any kind in `closed`, nor along the line
- * `without`.
+ * `without`. None where there is no such component: a line may end at nothing.
  */
 export function connectedParts(
   air: Circuit,
@@ -28,8 +28,8 @@ export function connectedParts(
   without?: string,
 ): Set<string> {
   const at = linesAt(air)
-  const seen = new Set([start])
-  const queue = [start]
+  const seen = new Set(air.components[start] ? [start] : [])
+  const queue = [...seen]
   while (queue.length) {
     for (const { id, other } of at.get(queue.shift()!) ?? []) {
       const component = air.components[other]

@@ -37,14 +37,19 @@ const linesThatEndAtNothing: CircuitRule = (plan) =>
     }),
   )
 
-/** Takes a line away that ends at nothing, and closes the port at its other end. */
+/**
+ * Takes a line away that ends at nothing, and plugs the port at its other end. An intake is left open: what it lacks
+ * is its filter.
+ */
 function closeLooseLine(plan: AirPlan, id: string): Remedy | undefined {
   const { from, fromPort, to, toPort } = plan.lines[id]!
   const ends = [
     { component: from, port: fromPort },
     { component: to, port: toPort },
   ]
-  const living = ends.find((e) => portsOf(plan, e.component).some((p) => p.id === e.port))
+  const living = ends.find(({ component, port }) =>
+    portsOf(plan, component).some((p) => p.id === port && p.type === 'pressure'),
+  )
   if (!living) return takeLineAway(id)
   return operationRemedy(plan, 'Take the line away and plug its port', (air) => {
     const { [id]: _gone, ...lines } = air.lines

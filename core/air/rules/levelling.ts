@@ -71,14 +71,16 @@ const dumpRefills: AirRule = ({ plan }) =>
     })
   })
 
-/** Springs that stand at the pressure of a part's port. */
+/** Springs that stand at the pressure of a part's port; none where a line ends at nothing. */
 function sidesReached(plan: AirPlan, from: string): Side[] {
-  const { kind, side } = plan.components[from]!
+  const part = plan.components[from]
+  if (!part) return []
+  const { kind, side } = part
   if (kind === 'spring') return side ? [side] : []
   if (HOLDS_AIR_BACK.includes(kind) && kind !== 'handFill') return []
   return [...connectedParts(plan, from, HOLDS_AIR_BACK)].flatMap((id) => {
-    const part = plan.components[id]!
-    return part.kind === 'spring' && part.side ? [part.side] : []
+    const { kind, side } = plan.components[id]!
+    return kind === 'spring' && side ? [side] : []
   })
 }
 

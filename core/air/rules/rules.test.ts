@@ -383,6 +383,15 @@ describe('height valves and sides', () => {
         .map((n) => n.subject),
     ).toEqual(['paddle-left', 'paddle-right'])
   })
+  test('a height valve of one side that reaches the other side alone is crossed; of both sides it is not', () => {
+    const right = structuredClone(levelled)
+    right.components.height!.side = 'right'
+    expect(rules(right)).not.toContain('stop crossed-sides')
+    delete right.lines['split-right']
+    expect(notes(right).find((n) => n.rule === 'crossed-sides')?.subject).toBe('height')
+    right.components.height!.side = null
+    expect(rules(right)).not.toContain('stop crossed-sides')
+  })
 })
 
 test('a block that limits nothing: on tank air over the springs’ limit, told; with a regulator or reliefs, not', () => {

@@ -77,9 +77,11 @@ export interface PortOf {
   id: string
   port: string
 }
-/** Where a line really ends: at the port of the part that what it ends at is screwed into. */
-export function hostOf(air: Pick<AirPlan, 'lines'>, end: PortOf): PortOf {
-  const into = Object.values(air.lines).find((l) => l.from === end.id && l.tube === DIRECT)
+/** Where a line really ends: at the port of the part that what it ends at is screwed into, where that is there. */
+export function hostOf(air: Pick<AirPlan, 'lines' | 'components'>, end: PortOf): PortOf {
+  const into = Object.values(air.lines).find(
+    (l) => l.from === end.id && l.tube === DIRECT && air.components[l.to],
+  )
   return into ? hostOf(air, { id: into.to, port: into.toPort }) : end
 }
 

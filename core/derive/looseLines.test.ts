@@ -1,0 +1,56 @@
+import { circuitPlan } from '../../tests/support/circuitPlans'
+import { faultsOf } from '../../tests/faultsOf'
+import { ARCHETYPES } from '../air/circuit/startingCircuits'
+import { applyEdit } from '../document/edit'
+import type { AirPlan, Plan } from '../document/types'
+import { createDeriver } from './derive'
+import { newPlan } from './newPlan'
+import type { Derived } from './types'
+
+/**
+ * Where one person takes a part out while another puts a line to it, the line ends at nothing. The plan must still be
+ * worked out, say so, and be mended by what it offers.
+ */
+
+const bare = newPlan('leaf-flatbed', 'x')
+const derive = createDeriver()
+const looseIn = ({ notes }: Derived) => notes.filter((note) => note.rule === 'loose-line')
+const stopsIn = ({ notes }: Derived) =>
+  notes.filter(({ rank, rule }) => rank === 'stop' && rule !== 'loose-line')
+
+/** A line of each two kinds of port that starting circuits join, loosened at either end. */
+function loosened(): { way: string; plan: Plan }[] {
+  const seen = new Set<string>()
+  return ARCHETYPES.flatMap(({ id }) => {
+    const air = circuitPlan(id)
+    return Object.keys(air.lines).flatMap((line) =>
+      (['from', 'to'] as const).flatMap((end) => {
+        const joins = `${end} of ${endOf(air, line, 'from')}–${endOf(air, line, 'to')}`
+        if (seen.has(joins)) return []
+        seen.add(joins)
+        const loose = structuredClone(air)
+        loose.lines[line]![end] = 'ghost'
+        return { way: `${id}: ${line}, ${joins}`, plan: { ...bare, air: loose } }
+      }),
+    )
+  })
+}
+function endOf({ lines, components }: AirPlan, id: string, end: 'from' | 'to'): string {
+  const line = lines[id]!
+  return `${components[line[end]]!.kind}.${end === 'from' ? line.fromPort : line.toPort}`
+}
+
+test('a line that ends at nothing is told at every kind of part, and its remedy leaves nothing worse', () => {
+  const plans = loosened()
+  expect(plans.length).toBeGreaterThan(80)
+  for (const { way, plan } of plans) {
+    const derived = derive(plan)
+    expect([way, faultsOf(derived)]).toEqual([way, []])
+    const [note] = looseIn(derived)
+    expect([way, note?.rank]).toEqual([way, 'stop'])
+    const mended = derive(applyEdit(plan, note!.remedy!.patches))
+    expect([way, looseIn(mended)]).toEqual([way, []])
+    const [before, after] = [stopsIn(derived), stopsIn(mended)].map((list) => list.map(({ rule }) => rule))
+    expect([way, after!.filter((rule) => !before!.includes(rule))]).toEqual([way, []])
+  }
+})

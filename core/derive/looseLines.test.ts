@@ -1,8 +1,11 @@
 import { circuitPlan } from '../../tests/support/circuitPlans'
 import { faultsOf } from '../../tests/faultsOf'
+import { partOperations, wholeOperations } from '../air/circuit/offered'
 import { ARCHETYPES } from '../air/circuit/startingCircuits'
+import { demoPlan } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import type { AirPlan, Plan } from '../document/types'
+import { OperationError } from '../quantity/operation'
 import { createDeriver } from './derive'
 import { newPlan } from './newPlan'
 import type { Derived } from './types'
@@ -40,8 +43,9 @@ function endOf({ lines, components }: AirPlan, id: string, end: 'from' | 'to'): 
   return `${components[line[end]]!.kind}.${end === 'from' ? line.fromPort : line.toPort}`
 }
 
+const plans = loosened()
+
 test('a line that ends at nothing is told at every kind of part, and its remedy leaves nothing worse', () => {
-  const plans = loosened()
   expect(plans.length).toBeGreaterThan(80)
   for (const { way, plan } of plans) {
     const derived = derive(plan)
@@ -52,5 +56,27 @@ test('a line that ends at nothing is told at every kind of part, and its remedy 
     expect([way, looseIn(mended)]).toEqual([way, []])
     const [before, after] = [stopsIn(derived), stopsIn(mended)].map((list) => list.map(({ rule }) => rule))
     expect([way, after!.filter((rule) => !before!.includes(rule))]).toEqual([way, []])
+  }
+})
+
+test('every operation offered on such a circuit is done, or says why not', () => {
+  for (const { way, plan } of plans) {
+    const parts = Object.keys(plan.air.components).flatMap((id) => partOperations(plan.air, id))
+    for (const { label, run } of [...wholeOperations(plan.air), ...parts])
+      try {
+        run(plan.air)
+      } catch (error) {
+        expect([way, label, error]).toEqual([way, label, expect.any(OperationError)])
+      }
+  }
+})
+
+test('a job stands whichever of its parts is gone with its lines still there', () => {
+  const job = demoPlan('ridge-tender')
+  for (const id of Object.keys(job.air.components)) {
+    const { [id]: _gone, ...components } = job.air.components
+    const derived = derive({ ...job, air: { ...job.air, components } })
+    expect([id, faultsOf(derived)]).toEqual([id, []])
+    expect([id, looseIn(derived).length > 0]).toEqual([id, true])
   }
 })

@@ -1,7 +1,7 @@
 import { KINDS, type ComponentKind } from '../../catalog/kinds'
 import type { AirPlan, PartState, Side } from '../../document/types'
 import { isThere } from '../../catalog/partStates'
-import { freeId } from '../../quantity/operation'
+import { freeId, OperationError } from '../../quantity/operation'
 import { newComponent } from '../parts/parts'
 
 /** Parts and lines put into a circuit and taken out of it, one at a time. */
@@ -34,8 +34,19 @@ export function keepAsGone(air: AirPlan, id: string): void {
     air.gone.components = { ...air.gone.components, [id]: { ...part, state: 'out' } }
 }
 
-/** Whole copies, so that a step of an operation may write where it likes. */
-export const copyOf = (air: AirPlan): AirPlan => ({
+/**
+ * A copy to work on of a circuit of which every line ends at a part: an operation follows lines.
+ * @throws OperationError where a line ends at nothing
+ */
+export function copyOf(air: AirPlan): AirPlan {
+  const { components, lines } = air
+  if (!Object.values(lines).every(({ from, to }) => components[from] && components[to]))
+    throw new OperationError('A line ends at nothing. Take it away first: the note that tells of it does.')
+  return copyWithLoose(air)
+}
+
+/** The same of any circuit, for what follows no line. Whole copies: a step may write where it likes. */
+export const copyWithLoose = (air: AirPlan): AirPlan => ({
   ...air,
   components: structuredClone(air.components),
   lines: structuredClone(air.lines),

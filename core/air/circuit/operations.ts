@@ -3,7 +3,16 @@ import { IN_LINE_KINDS, KINDS, type ComponentKind } from '../../catalog/kinds'
 import { DIRECT } from '../../document/types'
 import { linesByPort, endsAt } from './connections'
 import { newComponent, portsOf } from '../parts/parts'
-import { addLine, addPart, type Change, copyOf, dropLine, dropPart, keepAsGone } from './editing'
+import {
+  addLine,
+  addPart,
+  type Change,
+  copyOf,
+  copyWithLoose,
+  dropLine,
+  dropPart,
+  keepAsGone,
+} from './editing'
 import {
   closeAfter,
   closeAndRetrace,
@@ -143,7 +152,7 @@ export const plugPort =
       throw new OperationError(
         'Only a port that holds pressure is plugged: an intake wants its filter, an exhaust stays open.',
       )
-    const air = copyOf(before)
+    const air = copyWithLoose(before)
     closePort(air, id, port)
     return closeAndRetrace(air)
   }

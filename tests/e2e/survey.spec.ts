@@ -202,9 +202,11 @@ test('Truck and Load with everything open have no accessibility violation', asyn
   await open(page, '/jobs/hive-hauler/truck')
   await whole(page)
   const drawers = page.getByRole('navigation', { name: 'Drawers of Truck' }).getByRole('link')
+  await axe(page)
+  // What stands around the drawers stays as it is.
   for (const link of await drawers.all()) {
     await link.click()
-    await axe(page, undefined, '[data-bench]')
+    await axe(page, undefined, '.drawer:not(.shut)')
   }
   await open(page, '/jobs/hive-hauler/load')
   await drawer(page, 'Trailer')

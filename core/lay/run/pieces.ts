@@ -2,7 +2,7 @@ import type { Point } from '../../document/types'
 import { distance } from '../distances'
 import { boundsOf, boxAround, boxToShape, type Box } from '../space/shapes'
 import type { Solid } from '../space/solid'
-import { runClearance } from './lattice'
+import { runClearance } from './clearance'
 
 /** Straight pieces of a run against the solids around it. */
 

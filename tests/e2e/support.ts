@@ -40,9 +40,6 @@ export async function drawer(page: Page, title: string): Promise<void> {
   }).toPass()
 }
 
-/** For what stand-ins do in a time of their own: with little of a processor to themselves they are long about it. */
-export const IN_THEIR_TIME = { timeout: 300_000 }
-
 /** Opens the drawer that holds something, as one who knows where it is would. */
 export async function reach(page: Page, what: Locator): Promise<Locator> {
   await what.waitFor({ state: 'attached' })

@@ -52,6 +52,10 @@ test('a line that ends at nothing is told at every kind of part, and its remedy 
     expect([way, faultsOf(derived)]).toEqual([way, []])
     const [note] = looseIn(derived)
     expect([way, note?.rank]).toEqual([way, 'stop'])
+    const [on] = Object.values(plan.air.lines).flatMap(({ from, to }) =>
+      from === 'ghost' ? [to] : to === 'ghost' ? [from] : [],
+    )
+    expect(note!.text).toContain(`The line at the ${plan.air.components[on!]!.label.toLowerCase()} has`)
     const mended = derive(applyEdit(plan, note!.remedy!.patches))
     expect([way, looseIn(mended)]).toEqual([way, []])
     const [before, after] = [stopsIn(derived), stopsIn(mended)].map((list) => list.map(({ rule }) => rule))

@@ -12,12 +12,9 @@ const { air, chosen } = defineProps<{ air: AirPlan; chosen: string | null }>()
 const emit = defineEmits<{ choose: [id: string | null] }>()
 const job = useJob()
 const refused = ref('')
-watch(
-  () => chosen,
-  () => {
-    refused.value = ''
-  },
-)
+watch([() => chosen, () => air], () => {
+  refused.value = ''
+})
 
 function run(label: string, change: Change): void {
   refused.value = ''

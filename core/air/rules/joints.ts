@@ -31,11 +31,18 @@ const linesThatEndAtNothing: CircuitRule = (plan) =>
       rank: 'stop',
       subject: id,
       title: 'A line ends at nothing',
-      text: `“${id}” has an end on no part of this circuit: air would blow out of it. Take it away or bring the starting circuit back.`,
+      text: `${looseLineLabel(plan, id)} has an end on no port of this circuit: air would blow out of it. Take it away or bring the starting circuit back.`,
       source: 'Circuit',
       remedy: closeLooseLine(plan, id),
     }),
   )
+
+/** A line that ends at nothing, in words: by the part it is still on. */
+function looseLineLabel(plan: AirPlan, id: string): string {
+  const { from, to } = plan.lines[id]!
+  const part = [from, to].find((end) => plan.components[end])
+  return part ? `The line at the ${labelInSentence(plan, part)}` : `The line “${id}”`
+}
 
 /**
  * Takes a line away that ends at nothing, and plugs the port at its other end. An intake is left open: what it lacks

@@ -15,6 +15,7 @@ import {
 import { createHash } from 'node:crypto'
 import { dirname, join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
+import { freePort } from './cluster.mjs'
 import { bundleDevices, bundleQueue, dataFolder, root } from './bundle.mjs'
 
 const SOURCES = ['app', 'core', 'server', 'public', 'nuxt.config.ts', 'package.json', 'package-lock.json']
@@ -90,11 +91,26 @@ export async function serveWeb(port, databaseUrl, logName = 'server.log', device
   const address = `http://127.0.0.1:${port}`
   for (let i = 0; i < 600; i++) {
     if (ended !== null) throw new Error(`The server ended with ${ended}; its log is ${logPath}.`)
-    if ((await healthOf(address))?.pid === child.pid) return { child, address }
+    if ((await healthOf(address))?.pid === child.pid) return { child, port, address }
     await sleep(50)
   }
   child.kill('SIGKILL')
   throw new Error(`The server does not answer on port ${port}; its log is ${logPath}.`)
+}
+
+/**
+ * Starts it on the wanted port, or on the next that is free. Another program may take a port between the look and
+ * the server's start: then the look goes on.
+ */
+export async function serveAtFreePort(wanted, databaseUrl) {
+  for (let port = wanted; ; port++) {
+    if (!(await freePort(port))) continue
+    try {
+      return await serveWeb(port, databaseUrl)
+    } catch (error) {
+      if (await freePort(port)) throw error
+    }
+  }
 }
 
 /** Starts the process that works the queue off. */

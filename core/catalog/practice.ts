@@ -182,6 +182,11 @@ export const PRACTICE = {
   // Prove
   thermometer: practice(0.3, 'K', 'A thermometer held to the line is sure to this'),
   gasLag: practice(1800, 's', 'Air in a bag or tank follows the air around it this much later'),
+  leastHeld: remembered(
+    100_000,
+    'Pa',
+    'Under this, gauge, a joint’s leak is too small to show in a hold test',
+  ),
   fillWarmth: practice(15, 'K', 'Air is at most this much warmer than its surroundings right after filling'),
   nightRate: practice(1.6 / 3600, 'K/s', 'Temperature changes no faster than this through a night of ±6 K'),
   damping: remembered(0.25, '1', 'Damping of a loaded rear axle against the critical'),

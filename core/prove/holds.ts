@@ -1,3 +1,5 @@
+import { PRACTICE } from '../catalog/practice'
+import type { SpringClass } from '../catalog/springs'
 import { ordered, type HoldTest, type ProvePlan } from '../document/types'
 import { asJudged } from './asRead'
 import { farthestOff, judgeHold } from './judge'
@@ -26,10 +28,22 @@ export function allowedCourse(
   ]
 }
 
+/** Under this a side or the supply holds too little to show a leak, Pa gauge: the spring's own least, or practice. */
+const leastHeld = ({ side }: HoldTest, spring: SpringClass | null): number =>
+  side !== 'supply' && spring ? spring.minPressure : PRACTICE.leastHeld.value
+
+/** Whether a test began with too little in it: what is empty loses nothing, however much it leaks. */
+function tooLow(test: HoldTest, readings: readonly HoldReading[], spring: SpringClass | null) {
+  const [first] = readings
+  const least = leastHeld(test, spring)
+  return first && first.pressure < least ? { filled: first.pressure, least } : null
+}
+
 /** One hold test with temperature taken out, or what keeps it from being read. */
 function readHold(
   id: string,
   test: HoldTest,
+  spring: SpringClass | null,
   volumes: TestVolumes,
   atmosphere: number,
   ofThisCircuit: boolean,
@@ -45,16 +59,32 @@ function readHold(
     problem = (error as Error).message
   }
   const duration = readings.length ? readings.at(-1)!.t - readings[0]!.t : 0
-  const leak = judged?.leak ?? null
+  const low = tooLow(test, readings, spring)
+  // What is empty shows nothing, however long one waits.
+  const leak = judged && (low ? { ...judged.leak, waitMore: 0 } : judged.leak)
   // A truck left free to sink hides its leak: such a test of a spring never reads tight.
   const sinks = !test.heightHeld && test.side !== 'supply'
-  const read = leak && (leak.verdict === 'tight' && sinks ? 'cannot tell' : leak.verdict)
+  const hides = sinks || low !== null
+  const read = leak && (leak.verdict === 'tight' && hides ? 'cannot tell' : leak.verdict)
   const verdict = ofThisCircuit ? read : null
   const why = judged?.why ?? null
   // Where it plainly leaks its readings lie on a bend, and none of them is wrong.
   const astray = leak?.verdict === 'leaking' ? null : farthestOff(test, readings)
   const isWhole = !test.plugged
-  return { id, ofThisCircuit, isWhole, volume, leak, verdict, why, problem, readings, astray, duration }
+  return {
+    id,
+    ofThisCircuit,
+    isWhole,
+    volume,
+    leak,
+    verdict,
+    why,
+    problem,
+    readings,
+    astray,
+    tooLow: low,
+    duration,
+  }
 }
 
 /**
@@ -63,10 +93,14 @@ function readHold(
  */
 export const readHolds = (
   prove: ProvePlan,
+  spring: SpringClass | null,
   volumes: TestVolumes,
   atmosphere: number,
   stands: (test: HoldTest) => boolean,
 ): Record<string, HoldResult> =>
   Object.fromEntries(
-    ordered(prove.holds).map(([id, test]) => [id, readHold(id, test, volumes, atmosphere, stands(test))]),
+    ordered(prove.holds).map(([id, test]) => [
+      id,
+      readHold(id, test, spring, volumes, atmosphere, stands(test)),
+    ]),
   )

@@ -2,7 +2,7 @@ import { PRACTICE } from '../catalog/practice'
 import type { HoldTest } from '../document/types'
 import { REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { anyTimeFactor } from './anyTime'
-import { absolute, sccmOf } from './leak'
+import { absolute, sccmOf, verdictOf } from './leak'
 import { slopeOf, type Point, type Slope } from './slope'
 import { studentT95 } from './studentT'
 import type { HoldReading, Judged, Verdict, WhyNot } from './types'
@@ -138,11 +138,15 @@ export function look(test: HowRead, readings: readonly HoldReading[], allowed: n
   }
   // What is shown as its loss is the one that fits best; the interval is that of all.
   const { loss } = slopes.reduce((best, slope) => (slope.misfit < best.misfit ? slope : best))
-  const sure: Verdict = high <= allowed ? 'tight' : low > allowed ? 'leaking' : 'cannot tell'
+  const sure = verdictOf(low, high, allowed)
   const bent = sure === 'leaking' && bendsAt(test, readings) && !losesLater(test, readings, allowed)
-  const verdict = bent ? 'cannot tell' : sure
-  const why = verdict === 'cannot tell' ? (bent ? 'bends' : whyNot(test, readings, slopes)) : null
-  return { verdict, loss, low, high, why }
+  const untold = (why: WhyNot): Looked => ({ verdict: 'cannot tell', loss, low, high, why })
+  if (bent) return untold('bends')
+  // What plainly gains as much as it may lose is fed from somewhere, and a leak may hide beneath.
+  if (high < -allowed) return untold('gains')
+  return sure === 'cannot tell'
+    ? untold(whyNot(test, readings, slopes))
+    : { verdict: sure, loss, low, high, why: null }
 }
 
 /** So many standard deviations no reading is off, however often one looks. */
@@ -238,8 +242,8 @@ function waitMore(
 ): number {
   const every = (readings.at(-1)!.t - readings[0]!.t) / (readings.length - 1)
   const most = Math.min(MOST_MORE, Math.floor(LONGEST / every))
-  // A bend is warmth that goes: what is lost in the end is not known from it.
-  if (why === 'bends' || most < 1) return 0
+  // A bend is warmth that goes, a gain air that comes: what is lost in the end is not known from it.
+  if (why === 'bends' || why === 'gains' || most < 1) return 0
   const likely = loss > allowed ? Math.max(loss, 1.2 * allowed) : Math.min(loss, 0.8 * allowed)
   const told = (more: number) =>
     look(test, [...readings, ...goingOn(test, readings, likely, more)], allowed).verdict !== 'cannot tell'

@@ -37,8 +37,7 @@ export function leastDoubt(
 
 /**
  * Leak from pressure decay with temperature taken out: q = −V·d(p_abs·T_ref/T)/dt by least squares over the readings.
- * The interval is Student's, from the residuals, a reading never better than {@link leastDoubt}. It is tight when its
- * upper end is within what is allowed, leaking when its lower end is above that, and else nothing can be told.
+ * The interval is Student's, from the residuals, a reading never better than {@link leastDoubt}.
  * Source: pressure-change method, EN 1779 and EN 13184 (memory). Only at held height.
  * @param volume m³; `allowed` Pa/s of loss that still counts as tight.
  * @throws with fewer than two readings, or readings all at one time.
@@ -74,7 +73,7 @@ export function leakRate(
   const low = leak - halfLeak
   const high = leak + halfLeak
   const limit = allowed * volume
-  const verdict: Verdict = high <= limit ? 'tight' : low > limit ? 'leaking' : 'cannot tell'
+  const verdict = verdictOf(low, high, limit)
   return {
     leak,
     sccm: sccmOf(leak),
@@ -85,6 +84,15 @@ export function leakRate(
     waitMore: verdict === 'cannot tell' ? waitMore(readings, sigma, allowed) : 0,
     corrected,
   }
+}
+
+/**
+ * What an interval of a loss says: tight when its upper end is within what is allowed, leaking when its lower end
+ * is above that. @param allowed in the unit of both ends
+ */
+export function verdictOf(low: number, high: number, allowed: number): Verdict {
+  if (low > allowed) return 'leaking'
+  return high <= allowed ? 'tight' : 'cannot tell'
 }
 
 /**

@@ -124,6 +124,55 @@ test('height not held: never tight, a Fix, and its remedy', () => {
   )
 })
 
+describe('a test that nothing could have failed never reads tight', () => {
+  const fixes = (stage: ReturnType<typeof run>) =>
+    stage.notes.filter(({ rule }) => rule === 'held-too-low').map(({ value, limit }) => [value, limit])
+  const filled = (pressure: number, rest: Partial<HoldTest> = {}) =>
+    run({ holds: { a: hold({ readings: steady.map((r) => ({ ...r, pressure })), ...rest }) } })
+
+  test('begun empty: a Fix, no verdict to trust, and no time that would decide', () => {
+    const stage = filled(0)
+    expect(stage.result.holds.a).toMatchObject({ verdict: 'cannot tell', leak: { waitMore: 0 } })
+    expect(fixes(stage)).toEqual([[0, spring!.minPressure]])
+    expect(stage.headline).toEqual({ text: 'cannot tell' })
+    const untold = run({ holds: { a: hold({ readings: [at(0, 0), at(0.1, 0)], thermometer: 5 }) } })
+    expect(untold.result.holds.a!.leak).toMatchObject({ verdict: 'cannot tell', waitMore: 0 })
+    expect(untold.notes.map(({ rule }) => rule)).not.toContain('cannot-tell')
+  })
+  test('a side goes by the spring’s own least; the supply, and a side without a spring, by practice', () => {
+    const least = spring!.minPressure
+    expect(fixes(filled(least))).toEqual([])
+    expect(filled(least).result.holds.a!.verdict).toBe('tight')
+    expect(fixes(filled(least - 1))).toEqual([[least - 1, least]])
+    expect(fixes(filled(100_000, { side: 'supply' }))).toEqual([])
+    expect(fixes(filled(99_999, { side: 'supply' }))).toEqual([[99_999, 100_000]])
+  })
+  test('what has emptied since it began leaks all the same', () => {
+    const emptied = steady.map((r, i) => ({ ...r, pressure: i === 0 ? 414_000 : 0 }))
+    const stage = run({ holds: { a: hold({ readings: emptied }) } })
+    expect(stage.result.holds.a!.verdict).toBe('leaking')
+    expect(fixes(stage)).toEqual([])
+  })
+  test('one that gains more than it may lose is fed from somewhere: it cannot be told', () => {
+    const gaining = (perHour: number) =>
+      run({
+        holds: {
+          a: hold({ readings: steady.map((r, i) => ({ ...r, pressure: r.pressure + i * perHour })) }),
+        },
+      })
+    const plain = gaining(2000)
+    expect(plain.result.holds.a).toMatchObject({
+      verdict: 'cannot tell',
+      why: 'gains',
+      leak: { waitMore: 0 },
+    })
+    const note = plain.notes.find(({ rule }) => rule === 'cannot-tell')
+    expect(note?.text).toMatch(/^It gains air/)
+    // Within what it may lose, 3500 Pa a day, a gain is no more than scatter.
+    expect(gaining(100).result.holds.a!.verdict).toBe('tight')
+  })
+})
+
 test('foam passes only with a tight hold; a growing bubble never', () => {
   const soap = { ...dry, 'block-left:from': { finding: 'foam' as const, who: '', at: '', of: '' } }
   const foam = (stage: ReturnType<typeof run>) => stage.notes.filter((n) => n.rule === 'soap-foam').length

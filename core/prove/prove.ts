@@ -31,7 +31,7 @@ export function proveStage(
   isWired: boolean,
 ): StageOutput<ProveResult> {
   const joints = jointsOf(air)
-  const holds = readHolds(prove, volumes, atmosphere, (test) => isOfThisCircuit(test, air, spring))
+  const holds = readHolds(prove, spring, volumes, atmosphere, (test) => isOfThisCircuit(test, air, spring))
   const places = leakPlaces(air, joints)
   const soap = { ...standingSoap(joints, prove), ...soapBeside(places, prove) }
   const evidence: LeakEvidence = {

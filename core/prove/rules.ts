@@ -38,13 +38,15 @@ const WHY_NOT: Record<WhyNot, string> = {
     'It was filled not long before: what it loses may be warmth. Say how long it stood first, or read again later.',
   bends:
     'The readings bend as no steady leak does: it still settles, or a temperature went that nobody measured.',
+  gains:
+    'It gains air, as much as it may lose: a valve that does not seat lets some in, or somebody filled it. A leak may hide beneath. Shut off what feeds it, and read again.',
   temperature: 'Temperature may have moved the pressure more than the loss looked for.',
   short: 'The time is too short for the loss looked for.',
   gauge: 'The gauge’s step is too coarse for the loss looked for.',
 }
 
 const cannotTell: HoldRule = ({ test, hold }) => {
-  if (hold.leak?.verdict !== 'cannot tell') return null
+  if (hold.leak?.verdict !== 'cannot tell' || hold.tooLow) return null
   return note({
     quantity: 'time',
     rule: 'cannot-tell',
@@ -73,6 +75,24 @@ const heightNotHeld: HoldRule = ({ test, hold }) => {
       label: 'Mark it held',
       patches: [{ op: 'replace', path: ['prove', 'holds', hold.id, 'heightHeld'], value: true }],
     },
+  })
+}
+
+const heldTooLow: HoldRule = ({ test, hold }) => {
+  if (!hold.tooLow) return null
+  return note({
+    quantity: 'pressure',
+    rule: 'held-too-low',
+    rank: 'fix',
+    subject: hold.id,
+    value: hold.tooLow.filled,
+    limit: hold.tooLow.least,
+    title: `“${test.label}” began with too little in it`,
+    text: 'Its first reading shows {value}; under {limit} a leak loses so little that nothing shows it. Fill it, let it settle, and begin another test.',
+    source:
+      test.side === 'supply'
+        ? 'A leak’s flow falls off under about one bar (ISO 6358; from memory)'
+        : 'Spring’s own least pressure (common practice)',
   })
 }
 
@@ -129,7 +149,14 @@ const readingAstray: HoldRule = ({ test, hold }) => {
   })
 }
 
-const HOLD_RULES: readonly HoldRule[] = [leaking, cannotTell, heightNotHeld, testOverLimit, readingAstray]
+const HOLD_RULES: readonly HoldRule[] = [
+  leaking,
+  cannotTell,
+  heightNotHeld,
+  heldTooLow,
+  testOverLimit,
+  readingAstray,
+]
 
 /** A growing bubble is a leak; fine foam may pass only with a hold test that reads tight. */
 function soapNotes({ places, holds, soap }: ProveResult): Note[] {

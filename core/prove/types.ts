@@ -36,7 +36,7 @@ export interface LeakResult {
 }
 
 /** Why nothing can be told yet. */
-export type WhyNot = 'settling' | 'bends' | 'temperature' | 'short' | 'gauge'
+export type WhyNot = 'settling' | 'bends' | 'gains' | 'temperature' | 'short' | 'gauge'
 
 export interface Judged {
   leak: LeakResult
@@ -65,6 +65,8 @@ export interface HoldResult {
   readings: HoldReading[]
   /** Where in the test stands the reading that is farthest off the others, and by how much, Pa; null where none is. */
   astray: { index: number; by: number } | null
+  /** Begun with too little in it to show a leak: what the first reading shows and what it should, Pa gauge. */
+  tooLow: { filled: number; least: number } | null
   duration: number
 }
 export interface Joint {

@@ -71,7 +71,9 @@ test('soap by the list: the rest of a part dry at once, a bubble puts its repair
 test('before a hold test begins it is told how long it must run, and a coarser gauge longer', async ({
   page,
 }) => {
-  await open(page, '/jobs/hive-hauler/prove')
+  await open(page, '/')
+  const id = await copyOf(page, 'hive-hauler', 'Held empty')
+  await open(page, `/jobs/${id}/prove`)
   await page.getByRole('button', { name: 'Hold test', exact: true }).tap()
   await drawer(page, 'The test')
   const plan = page.getByRole('region', { name: 'How long it must run' })
@@ -82,6 +84,19 @@ test('before a hold test begins it is told how long it must run, and a coarser g
   await page.getByLabel('Gauge’s smallest step').press('Enter')
   await expect(hours).not.toHaveText(fine)
   await axe(page)
+  // Begun empty it loses nothing, however much it leaks: it says so, and is not called tight.
+  await drawerBack(page)
+  await drawer(page, 'Readings')
+  await page.getByLabel(/^Or paste rows/).fill('0, 0 psi, 20 °C\n600, 0 psi, 20 °C\n1200, 0 psi, 20 °C')
+  await page.getByRole('button', { name: 'Take in these rows' }).tap()
+  await drawerBack(page)
+  await expect(page.locator('[data-verdict]')).toHaveText('Cannot tell yet')
+  await expect(page.getByText('It began with too little in it: what is empty loses nothing')).toBeVisible()
+  await expect(page.getByText('“Hold test 1” began with too little in it')).toBeVisible()
+  await drawer(page, 'The test')
+  await expect(plan.getByText('however long it runs, it tells nothing')).toBeVisible()
+  await expect(hours).not.toBeAttached()
+  await saved(page)
 })
 
 test('readings are taken from the stand-in’s gauge in its own time, with thermometer and barometer', async ({
@@ -120,10 +135,10 @@ test('readings are taken from the stand-in’s gauge in its own time, with therm
   await saved(page)
 })
 
-/** A job of its own, so that no other test meets what is done to its devices: the same truck once more. */
-async function copyOf(page: Page, from: string): Promise<string> {
+/** A job of its own, so that no other test meets what is done to it or its devices: the same truck once more. */
+async function copyOf(page: Page, from: string, name: string): Promise<string> {
   const answer = await page.request.post('/api/jobs', {
-    data: { from, as: 'copy', name: 'Hidden leak' },
+    data: { from, as: 'copy', name },
     headers: { 'x-nimble-piston': '1' },
   })
   const text = await answer.text()
@@ -166,17 +181,19 @@ test('a hidden leak: logged with the page closed, told, found by soap, put right
   page,
 }) => {
   await open(page, '/jobs/star-wagon/prove')
-  const id = await copyOf(page, 'star-wagon')
+  const id = await copyOf(page, 'star-wagon', 'Hidden leak')
   await toTheDevices(page, id)
   // Seed 1 hides a leak at the joint of a spring.
   await faults(page).getByRole('button', { name: 'Hide one' }).tap()
   await expect(faults(page).getByText('Something is wrong, and not told.')).toBeVisible()
   await fillTo(page, /^(1[5-9]|2\d)/)
-  await stand(page).getByLabel('Time goes').selectOption('60')
 
   await open(page, `/jobs/${id}/prove`)
   await page.getByRole('button', { name: 'Hold test', exact: true }).tap()
   await logFinely(page)
+  // Time goes faster only now: what is empty before its first reading shows no leak.
+  await toTheDevices(page, id)
+  await stand(page).getByLabel('Time goes').selectOption('60')
   await page.goto('/')
   await page.goto(`/jobs/${id}/prove`)
   await saved(page)

@@ -4,8 +4,9 @@ import { holdPlanFigures } from '#core/prove/holdPlan'
 import { toShut } from '#core/prove/shut'
 
 /** How long this test must run to be told, with this gauge, this thermometer and this night: known before it begins. */
-const { test } = defineProps<{ test: HoldTest }>()
+const { testId, test } = defineProps<{ testId: string; test: HoldTest }>()
 const job = useJob()
+const tooLow = computed(() => job.derived!.stages.prove.result.holds[testId]?.tooLow)
 const weather = computed(() => job.plan!.tune.weather)
 const first = computed(() => test.readings[0])
 /** Before it has begun: the spring's own pressure for a test. */
@@ -67,7 +68,10 @@ const shut = computed(() => toShut(job.plan!.air, test))
         @change="(v) => void (every = Number(v))"
       />
     </div>
-    <dl class="grid gap-x-6 gap-y-1 md:grid-cols-2 mt-2 text-sm" aria-live="polite">
+    <p v-if="tooLow" class="text-sm mt-2">
+      It began with too little in it: however long it runs, it tells nothing. Fill it, and begin another.
+    </p>
+    <dl v-else class="grid gap-x-6 gap-y-1 md:grid-cols-2 mt-2 text-sm" aria-live="polite">
       <div>
         <dt class="label">A sound one is told tight after</dt>
         <dd>

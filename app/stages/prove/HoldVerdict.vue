@@ -32,6 +32,9 @@ const word = computed(() => {
       <p v-if="hold && !hold.isWhole" class="label mt-1">
         Its valves were plugged off: it does not stand for the side as it is driven.
       </p>
+      <p v-if="hold?.tooLow" class="text-sm mt-1">
+        It began with too little in it: what is empty loses nothing, however much it leaks.
+      </p>
       <p v-if="hold?.problem" class="label mt-1">{{ hold.problem }}</p>
       <dl v-if="hold?.leak" class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 mt-2">
         <dt class="label">Loss a day, at 20 °C</dt>

@@ -99,7 +99,7 @@ const drawers = computed(() => {
     </template>
     <template v-if="test" #test>
       <HoldFields :test="test" :volume="volume" @edit="set" />
-      <HoldPlanPanel :test="test" />
+      <HoldPlanPanel :test-id="testId" :test="test" />
       <OtherWays />
     </template>
     <template #soap><SoapList @begun="(id) => void (chosenTest = id)" /></template>

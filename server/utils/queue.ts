@@ -20,25 +20,24 @@ export async function openQueue(): Promise<void> {
   try {
     await boss.start()
     ready = boss
-    for (const id of await notRun(useDatabase(), shopId())) await queueAnswers(id)
+    for (const id of await notRun(useDatabase(), shopId())) await queueAnswers(id, 'now')
   } catch {
     await boss.stop({ graceful: false }).catch(() => {})
     setTimeout(() => void openQueue(), AGAIN).unref()
   }
 }
 
-/** Of edits that follow each other closely, one run is made in this time, s. */
+/** Edits that follow each other are run once in this time, at its end, s: the job as it stands then. */
 const ONE_RUN_IN = 30
 
 /**
- * Has a job's circuit run as it is now: at once for one who waits for it, else once for edits that follow each other.
+ * Has a job's circuit run: at once for one who waits for it, else once for edits that follow each other.
  * While the queue is not up nothing is run here: whoever opens the job runs it.
  */
 export async function queueAnswers(jobId: string, when: 'now' | 'soon' = 'soon'): Promise<void> {
   const asked: AnswersAsked = { shopId: shopId(), jobId, build: buildId() }
-  const sent =
-    when === 'now' ? ready?.send(ANSWERS, asked) : ready?.sendDebounced(ANSWERS, asked, {}, ONE_RUN_IN, jobId)
-  await sent?.catch(() => null)
+  const once = { singletonKey: jobId, singletonSeconds: ONE_RUN_IN, startAfter: ONE_RUN_IN }
+  await ready?.send(ANSWERS, asked, when === 'now' ? {} : once).catch(() => null)
 }
 
 /** Queues a sweep. */

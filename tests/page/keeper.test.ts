@@ -338,8 +338,8 @@ test('more edits than one hand-in takes go in several, in order', async () => {
   state.mode = 'unheard'
   for (let i = 0; i < 450; i++) type(set('a', i + 10))
   state.mode = 'well'
-  await pass(60)
-  expect([head().values.a, keeper.pending.value.length]).toEqual([459, 0])
+  while (keeper.pending.value.length > 0) await pass()
+  expect(head().values.a).toBe(459)
   expect(revisions.slice(1).map((r) => r.edits.length)).toEqual([200, 200, 50])
 })
 

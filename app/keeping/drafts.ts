@@ -2,12 +2,14 @@ import { reveal } from '~/shell/drawers'
 
 /**
  * The text of the field being typed in, written down at every key: a field left by a crash, a reload or a closed page
- * gets it back. Fields are told apart by their name on the page and which of that name they are.
+ * gets it back. Fields are told apart by their drawer, their name in it and which of that name they are.
  */
 const KEY = 'np.draft'
 
 interface Draft {
   path: string
+  /** The drawer it is in; empty outside of all. */
+  drawer: string
   label: string
   /** Which of the fields of that name, from the top. */
   nth: number
@@ -20,8 +22,11 @@ type TextField = HTMLInputElement | HTMLTextAreaElement
 const FIELDS = 'main input[type=text], main textarea'
 
 const labelOf = (field: TextField) => (field.labels?.[0]?.textContent ?? field.ariaLabel ?? '').trim()
-const sameName = (label: string) =>
-  [...document.querySelectorAll<TextField>(FIELDS)].filter((field) => labelOf(field) === label)
+const drawerOf = (field: TextField) => field.closest<HTMLElement>('[data-drawer]')?.dataset.drawer ?? ''
+const sameName = ({ drawer, label }: Pick<Draft, 'drawer' | 'label'>) =>
+  [...document.querySelectorAll<TextField>(FIELDS)].filter(
+    (field) => drawerOf(field) === drawer && labelOf(field) === label,
+  )
 
 let typing: { field: TextField; was: string } | null = null
 
@@ -44,9 +49,9 @@ export function keepDrafts(): () => void {
     const field = event.target as TextField
     if (!field.matches?.(FIELDS)) return
     const was = typing?.field === field ? typing.was : ''
-    const label = labelOf(field)
-    const nth = sameName(label).indexOf(field)
-    write({ path: location.pathname, label, nth, was, text: field.value })
+    const name = { drawer: drawerOf(field), label: labelOf(field) }
+    const nth = sameName(name).indexOf(field)
+    write({ path: location.pathname, ...name, nth, was, text: field.value })
   }
   const left = (event: Event) => {
     const field = event.target as TextField
@@ -68,11 +73,13 @@ export function keepDrafts(): () => void {
 const LOOKS = 40
 const LOOK_EVERY = 100
 
-/** The field of a draft, once its stage stands. */
-async function fieldOf({ label, nth }: Draft): Promise<TextField | null> {
+/** The field of a draft, once its stage stands; the drawer that it is in opens, or there would be no field. */
+async function fieldOf(draft: Draft): Promise<TextField | null> {
   for (let i = 0; i < LOOKS; i++) {
-    const field = sameName(label)[nth]
+    const field = sameName(draft)[draft.nth]
     if (field) return field
+    const drawer = document.querySelector(`[data-drawer="${CSS.escape(draft.drawer)}"]`)
+    if (drawer) await reveal(drawer)
     await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY))
   }
   return null

@@ -6,8 +6,8 @@ import { focusIn, nextFrame, reveal, type Drawer, type View } from './drawers'
 /**
  * A stage at work: its pictures stay in view, and under them (beside them where there is room) its drawers,
  * one open at a time. A drawer stands in the slot of its id, a picture in `view-` and its id. A slot is told whether
- * its drawer or picture is `open`; a drawer whether it was ever (`seen`), a picture whether it stands behind the open
- * one by now (`standing`). What is not open is made a moment after the page.
+ * its drawer or picture is `open`, and whether it was ever (`seen`). A drawer that nobody has opened is not made yet:
+ * it costs nothing when the page comes, nor at an edit. All are made to be printed, or to be looked through.
  */
 const {
   stage,
@@ -30,28 +30,23 @@ const opened = computed(() => asked.value ?? (known(first) ? first : drawers[0]?
 const seen = reactive(new Set<string>())
 watch(opened, (id) => id && seen.add(id), { immediate: true })
 
-/** Whether the drawers that nobody has opened stand behind the open one yet. */
+/** Whether all are made, those too that nobody has opened. */
 const whole = ref(false)
-let standing: Promise<void> | undefined
-const makeWhole = () => (standing ??= standBehind())
-async function standBehind(): Promise<void> {
+async function makeWhole(): Promise<void> {
   whole.value = true
   await nextTick()
   await allFetched()
   await nextFrame()
 }
-let soon: ReturnType<typeof setTimeout>
-onMounted(() => {
-  soon = setTimeout(makeWhole, MOMENT)
-  addEventListener('beforeprint', makeWhole)
-})
-onBeforeUnmount(() => {
-  clearTimeout(soon)
-  removeEventListener('beforeprint', makeWhole)
-})
+onMounted(() => addEventListener('beforeprint', makeWhole))
+onBeforeUnmount(() => removeEventListener('beforeprint', makeWhole))
 const title = computed(() => drawers.find((d) => d.id === opened.value)?.title ?? '')
 const view = ref('')
 const viewed = computed(() => (views.some((v) => v.id === view.value) ? view.value : views[0]?.id))
+const viewsSeen = reactive(new Set<string>())
+watch(viewed, (id) => id && viewsSeen.add(id), { immediate: true })
+/** Where there is room all pictures stand one below the other. */
+const roomy = useMedia('(min-width: 1500px)')
 
 const open = (id: string | null) => router.push({ hash: id === null ? '' : `#${id}` })
 /** Opened for somebody who did not press for it: back does not lead through it. */
@@ -138,7 +133,7 @@ watch(asked, async (id) => {
         :data-view="v.id"
         :tabindex="v.tall ? 0 : undefined"
       >
-        <slot :name="`view-${v.id}`" :open="v.id === viewed" :standing="v.id === viewed || whole" />
+        <slot :name="`view-${v.id}`" :open="v.id === viewed" :seen="roomy || whole || viewsSeen.has(v.id)" />
       </div>
     </div>
     <DrawerTabs v-if="drawers.length" :stage="stage" :drawers="drawers" :opened="opened" :asked="asked" />

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { drawer, expect, fill, gauge, newJob, number, open, saved, test } from './support'
+import { drawer, expect, fill, gauge, newJob, number, onPaper, open, saved, test } from './support'
 
 test('the pressure card follows the load, saves as CSV and prints alone', async ({ page }) => {
   await open(page, '/jobs/hive-hauler/load')
@@ -27,7 +27,7 @@ test('the pressure card follows the load, saves as CSV and prints alone', async 
   })
   await card.getByRole('button', { name: 'Pocket card' }).click()
   expect([await page.evaluate(() => window.name), await alone()]).toEqual(['card', undefined])
-  await page.emulateMedia({ media: 'print' })
+  await onPaper(page)
   await expect(card.getByRole('table')).toBeVisible()
   await expect(page.getByText('Against its rating')).toBeVisible()
   await page.evaluate(() => (document.documentElement.dataset.printing = 'card'))
@@ -53,12 +53,13 @@ test('which spring: one is proposed, choosing it changes every figure, and what 
   const before = await gauge(page, 'Left spring')
   await table.getByRole('button', { name: /^Choose Leaf helper, single convoluted, 2 700/ }).click()
   await expect.poll(() => gauge(page, 'Left spring')).not.toBe(before)
+  await drawer(page, 'Springs and supply')
   await expect(page.getByLabel('Springs', { exact: true })).toHaveValue('leaf-helper-single-2700')
   await saved(page)
 })
 
 test('the frame and the exhaust are corrected in the form, and Lay follows', async ({ page }) => {
-  await open(page, '/jobs/core-sampler/lay')
+  await open(page, '/jobs/hive-hauler/lay')
   const tube = page.locator('[data-opens="cuts"]')
   await expect(tube).toContainText(/\d/)
   const before = await tube.innerText()

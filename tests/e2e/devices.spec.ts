@@ -1,4 +1,4 @@
-import { axe, expect, fill, open, reach, test, whole } from './support'
+import { axe, expect, fill, open, reach, test } from './support'
 
 type Page = import('@playwright/test').Page
 const stand = (page: Page) => page.getByRole('region', { name: 'On the stand-in' })
@@ -12,7 +12,6 @@ const shown = async (page: Page) => Number.parseFloat((await left(page).innerTex
 /** What is paired stays paired on a job's devices: each test has a job of its own. */
 async function setUp(page: Page, job: string): Promise<void> {
   await open(page, `/jobs/${job}/tune#setup`)
-  await whole(page)
   await expect(stand(page).getByText('The label reads')).toBeVisible()
 }
 async function pair(page: Page): Promise<void> {
@@ -129,13 +128,11 @@ test('devices of another version say so, and what to do', async ({ page }) => {
     socket.onMessage((text) => server.send(String(text).replace('"protocol":1', '"protocol":0')))
   })
   await open(page, '/jobs/shell-runner/tune#setup')
-  await whole(page)
   await expect(stand(page).getByText(/speak different versions/)).toBeVisible()
 })
 
 test('a fault is hidden, looked for with the meter, and told', async ({ page }) => {
   await open(page, '/jobs/kiln-trailer/tune#setup')
-  await whole(page)
   const wrong = page.getByRole('region', { name: 'What is wrong with the stand-in' })
   await wrong.getByText('Make something fail, and find it').click()
   await wrong.getByRole('button', { name: 'Hide one' }).click()
@@ -154,7 +151,6 @@ test('a height valve is set up on its stand-in: its arm by hand, a load levelled
   page,
 }) => {
   await open(page, '/jobs/ridge-tender/tune#setup')
-  await whole(page)
   const press = async (name: string) =>
     (await reach(page, stand(page).getByRole('button', { name, exact: true }))).click()
   await stand(page).getByLabel('Key', { exact: true }).selectOption('running')
@@ -187,7 +183,6 @@ test('a controller is locked and taught on its stand-in; what it was taught in n
   page,
 }) => {
   await open(page, '/jobs/kiln-trailer/tune#setup')
-  await whole(page)
   const press = async (name: string) =>
     (await reach(page, stand(page).getByRole('button', { name, exact: true }))).click()
   await stand(page).getByLabel('Key', { exact: true }).selectOption('running')

@@ -1,4 +1,4 @@
-import { axe, drawer, expect, go, newJob, open, saved, test, whole } from './support'
+import { axe, drawer, expect, go, newJob, open, saved, test } from './support'
 
 test('a spring’s table and a kit, typed once off their sheets, are taken whole in a job made from nothing', async ({
   page,
@@ -54,7 +54,6 @@ test('a spring’s table and a kit, typed once off their sheets, are taken whole
   await go(page, 'Lay')
   await expect(notes).toContainText('the coils are too short')
   await go(page, 'Build')
-  await whole(page)
   await drawer(page, 'Torques')
   await expect(page.getByLabel('Torque, upper bracket')).toHaveValue('48')
   await saved(page)

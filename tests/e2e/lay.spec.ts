@@ -1,4 +1,4 @@
-import { axe, drawer, expect, fill, newJob, number, open, saved, test, whole } from './support'
+import { axe, drawer, expect, fill, newJob, number, open, saved, test } from './support'
 
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
 
@@ -6,7 +6,6 @@ test('what else hangs there is told: the part that stands in it says so, its rem
   page,
 }) => {
   await open(page, '/jobs/shell-runner/lay#solids')
-  await whole(page)
   const told = page.getByRole('region', { name: 'In the way' })
   await told.getByRole('button', { name: 'Something that hangs there' }).click()
   await told.getByLabel('What it is').fill('Tool chest')
@@ -43,7 +42,6 @@ test('a run is made to pass a place, moved by the keys and by hand; its length a
 }) => {
   await newJob(page, 'Runs by hand')
   await open(page, `${new URL(page.url()).pathname.replace(/\/[a-z]+$/, '/lay')}#runs`)
-  await whole(page)
   const runs = page.getByRole('region', { name: 'Runs' })
   await expect(runs.getByText('Nothing: the cheapest way')).toBeVisible()
   const length = () => runs.getByText(/Run with its bends/).innerText()
@@ -71,7 +69,6 @@ test('which coil each line is cut from: too short is told, long enough is planne
   page,
 }) => {
   await open(page, '/jobs/shell-runner/lay#cuts')
-  await whole(page)
   const coils = page.getByRole('region', { name: 'From which coil' })
   await expect(coils.getByText('No coil of it is written down').first()).toBeVisible()
   await coils.getByRole('button', { name: 'Coil on the shelf' }).click()
@@ -121,7 +118,6 @@ test('find a place for everything: three layouts with what each costs, the secon
   page,
 }) => {
   await open(page, '/jobs/festival-rig/lay')
-  await whole(page)
   await page.getByRole('link', { name: 'Find a place for everything' }).click()
   const panel = page.getByRole('region', { name: 'Whole layouts' })
   await expect(panel.getByRole('article')).toHaveCount(3)
@@ -146,7 +142,6 @@ test('find a place for everything: three layouts with what each costs, the secon
     .first()
     .click()
   await page.getByRole('link', { name: /4 Lay/ }).click()
-  await whole(page)
   await page.locator('[data-opens="layouts"]').click()
   await expect(panel.getByRole('button', { name: 'Find a place for everything' })).toBeVisible()
   await expect(panel.getByRole('article')).toHaveCount(0)

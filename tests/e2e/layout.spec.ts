@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { axe, drawer, expect, fill, newJob, number, open, saved, test, whole } from './support'
+import { axe, drawer, expect, fill, newJob, number, onPaper, open, saved, test } from './support'
 
 type Page = import('@playwright/test').Page
 const notes = (page: Page) => page.getByRole('region', { name: 'Bench notes' })
@@ -23,7 +23,6 @@ test('the largest job laid from a Stop to a cut list: dragged to the exhaust, le
   page,
 }) => {
   await open(page, '/jobs/festival-rig/lay')
-  await whole(page)
   await dragAcross(page, 'compressor')
   const stop = notes(page)
     .getByText(/Compressor (sits too near|stands in)/)
@@ -55,7 +54,7 @@ test('the largest job laid from a Stop to a cut list: dragged to the exhaust, le
   await drawer(page, 'Cut in this order')
   await expect(page.getByRole('region', { name: 'Holes to drill' })).toContainText('the cab floor')
   await axe(page)
-  await page.emulateMedia({ media: 'print' })
+  await onPaper(page)
   await expect(page.getByRole('row', { name: /^1 / }).first()).toBeVisible()
   await expect(page.getByRole('button', { name: 'Tape measure' })).toBeHidden()
   expect((await page.pdf({ format: 'A4' })).length).toBeGreaterThan(20_000)
@@ -73,7 +72,6 @@ test('the largest job laid from a Stop to a cut list: dragged to the exhaust, le
 
 test('come nearer, measure, and save what is seen', async ({ page }) => {
   await open(page, '/jobs/estuary-flatbed/lay')
-  await whole(page)
   const picture = page.getByRole('group', { name: /^Truck from above/ })
   const seen = () => picture.getAttribute('viewBox')
   const before = await seen()
@@ -117,7 +115,6 @@ test('a job from nothing: a part is turned and sized off its sheet, and what was
   await newJob(page, 'Reed barge')
   const lay = new URL(page.url()).pathname.replace(/\/[a-z]+$/, '/lay')
   await open(page, `${lay}#measured`)
-  await whole(page)
   const measured = page.getByRole('region', { name: 'Back from the truck' })
   await expect(measured.getByText('No line of this job is measured yet.')).toBeVisible()
   await expect(measured.getByText('No other job on this kind of truck')).toBeVisible()
@@ -141,7 +138,6 @@ test('a job from nothing: a part is turned and sized off its sheet, and what was
   // The next job on the same kind of truck is offered what this one came out at, and takes it in one press.
   await newJob(page, 'Osier barge')
   await open(page, `${new URL(page.url()).pathname.replace(/\/[a-z]+$/, '/lay')}#measured`)
-  await whole(page)
   await expect(measured.getByText(/from one job and one line/)).toBeVisible()
   const before = number((await cutsShown(page).innerText()).replace(/^[^\d]*/, ''))
   await measured.getByRole('button', { name: 'Add it to every run here' }).click()

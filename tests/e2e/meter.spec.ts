@@ -1,11 +1,10 @@
-import { axe, drawer, expect, fill, newJob, open, saved, test, whole } from './support'
+import { axe, drawer, expect, fill, newJob, open, saved, test } from './support'
 
 type Page = import('@playwright/test').Page
 const walk = (page: Page) => page.getByRole('region', { name: 'Meter walk' })
 
 test('a bad earth is found by what the walk asks for, kept, and looked for again', async ({ page }) => {
   await open(page, '/jobs/estuary-flatbed/power#meter')
-  await whole(page)
   await expect(walk(page).getByText('Nothing is read yet')).toBeVisible()
   // The walk asks first for what one sees without a meter.
   await expect(walk(page).getByRole('paragraph').filter({ hasText: 'works: key on' })).toBeVisible()

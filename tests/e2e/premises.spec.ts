@@ -1,4 +1,4 @@
-import { axe, drawer, expect, fill, gauge, go, newJob, number, open, saved, test } from './support'
+import { axe, drawer, expect, fill, gauge, go, newJob, number, open, saved, test, whole } from './support'
 
 /** What was done and proved stands for what it was done on; what nobody typed is not taken for the truck's. */
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
@@ -8,6 +8,7 @@ test('torques: none typed is a Fix; off the sheet they stand; a slip of unit is 
 }) => {
   await newJob(page, 'Torques')
   await go(page, 'Build')
+  await whole(page)
   await expect(notes(page)).toContainText('Torques are still to be typed off the kit’s sheet')
   await expect(page.locator('[data-step="torque-left"]')).toContainText('Upper bracket: not typed yet')
   await drawer(page, 'Torques')

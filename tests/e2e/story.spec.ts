@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { axe, drawer, expect, fill, gauge, go, number, open, reach, saved, test } from './support'
+import { axe, drawer, expect, fill, gauge, go, number, onPaper, open, reach, saved, test } from './support'
 
 test('every stage of every demo job opens without a complaint', async ({ page }) => {
   for (const job of [
@@ -186,7 +186,7 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
       .subarray(0, 5)
       .toString(),
   ).toBe('%PDF-')
-  await page.emulateMedia({ media: 'print' })
+  await onPaper(page)
   await expect(page.getByRole('navigation', { name: 'Stages' })).toBeHidden()
   await expect(page.getByRole('article', { name: 'Driver’s sheet' })).toBeVisible()
   await page.emulateMedia({ media: 'screen' })

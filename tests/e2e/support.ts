@@ -25,9 +25,6 @@ export const STAGES = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 
 /** A stage comes a moment after its heading; nothing can be read or counted on it before. */
 export const stageShown = (page: Page) => expect(page.locator('main[data-stage] [data-bench]')).toBeAttached()
 
-/** The drawers that nobody has opened come a moment after the stage. */
-export const whole = (page: Page) => expect(page.locator('[data-bench="whole"]')).toBeAttached()
-
 /** Opens a drawer of the stage shown by its title; other words may stand behind it. */
 export async function drawer(page: Page, title: string): Promise<void> {
   const link = page
@@ -40,11 +37,27 @@ export async function drawer(page: Page, title: string): Promise<void> {
   }).toPass()
 }
 
-/** Opens the drawer that holds something, as one who knows where it is would. */
+/** Has all drawers made, as the browser does before it prints: those too that nobody has opened. */
+export async function whole(page: Page): Promise<void> {
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')))
+  await expect(page.locator('[data-bench="whole"]')).toBeAttached()
+}
+
+/** As the page stands on paper. */
+export async function onPaper(page: Page): Promise<void> {
+  await whole(page)
+  await page.emulateMedia({ media: 'print' })
+}
+
+/** Opens drawers one after the other until something is there: one that nobody has opened is not made yet. */
 export async function reach(page: Page, what: Locator): Promise<Locator> {
-  await what.waitFor({ state: 'attached' })
-  const id = await what.evaluate((e) => e.closest('[data-drawer].shut')?.getAttribute('data-drawer'))
-  if (id) await page.locator(`[data-opens="${id}"]`).click()
+  const tabs = page.getByRole('navigation', { name: /^Drawers of/ }).getByRole('link')
+  const isThere = async () => (await what.count()) > 0 && (await what.first().isVisible())
+  for (let i = 0; !(await isThere()) && i < (await tabs.count()); i++) {
+    await tabs.nth(i).click()
+    await page.locator('[data-drawer]:not(.shut) > *').first().waitFor()
+  }
+  await what.waitFor()
   return what
 }
 

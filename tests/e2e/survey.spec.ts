@@ -1,4 +1,4 @@
-import { axe, drawer, expect, fill, gauge, go, number, open, saved, test, whole } from './support'
+import { axe, drawer, expect, fill, gauge, go, number, open, saved, test } from './support'
 
 const notes = (page: Parameters<typeof open>[0]) => page.getByRole('region', { name: 'Bench notes' })
 
@@ -200,7 +200,6 @@ test('the shop’s habit: the target set once is what a new haul and a new job b
 
 test('Truck and Load with everything open have no accessibility violation', async ({ page }) => {
   await open(page, '/jobs/hive-hauler/truck')
-  await whole(page)
   const drawers = page.getByRole('navigation', { name: 'Drawers of Truck' }).getByRole('link')
   await axe(page)
   // What stands around the drawers stays as it is.

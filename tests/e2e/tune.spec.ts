@@ -1,4 +1,4 @@
-import { axe, drawer, expect, fill, open, saved, test, whole } from './support'
+import { axe, drawer, expect, fill, open, saved, test } from './support'
 
 type Page = import('@playwright/test').Page
 const notes = (page: Page) => page.getByRole('region', { name: 'Bench notes' })
@@ -7,7 +7,6 @@ test('three hauls on one memory: told, shared by the remedy, and what each lacks
   page,
 }) => {
   await open(page, '/jobs/shell-runner/tune')
-  await whole(page)
   await drawer(page, 'Presets')
   await page.getByRole('button', { name: 'Store what Load found' }).click()
   await drawer(page, 'Memories')
@@ -27,7 +26,6 @@ test('set here, reads there: a colder night moves the figures, and a minimum tha
   page,
 }) => {
   await open(page, '/jobs/estuary-flatbed/tune#weather')
-  await whole(page)
   const weather = page.getByRole('region', { name: 'Set here, reads there' })
   const row = weather.getByRole('row').nth(1)
   const before = await row.innerText()
@@ -41,7 +39,6 @@ test('set here, reads there: a colder night moves the figures, and a minimum tha
 
 test('a height valve is run over a load, every arm is tried, and the best is taken', async ({ page }) => {
   await open(page, '/jobs/ridge-tender/tune#levelling')
-  await whole(page)
   const levelling = page.getByRole('region', { name: 'Levelling' })
   await expect(levelling.getByText('Arm at full droop', { exact: true })).toBeVisible()
   await levelling.getByRole('button', { name: 'Run it' }).click()
@@ -66,7 +63,6 @@ test('a control is set up by its card, and who paired what is written down; two 
   page,
 }) => {
   await open(page, '/jobs/hive-hauler/tune#setup')
-  await whole(page)
   const card = page.getByRole('region', { name: 'Set it up' })
   await expect(card.getByText('Pair one phone or remote')).toBeVisible()
   await expect(card.getByRole('listitem').filter({ hasText: /^.*Memory 1: / })).toContainText('L ')
@@ -86,7 +82,6 @@ test('a control is set up by its card, and who paired what is written down; two 
 
 test('three ways side by side: each is put on this job and run, its own is marked', async ({ page }) => {
   await open(page, '/jobs/ridge-tender/tune#ways')
-  await whole(page)
   const ways = page.getByRole('region', { name: 'Three ways' })
   await expect(ways.getByText('Not run yet')).toBeVisible()
   await ways.getByRole('button', { name: 'Put each on this job and run it' }).click()
@@ -100,7 +95,6 @@ test('electronic levelling: what keeps it still is asked for, a sensor unplugged
   page,
 }) => {
   await open(page, '/jobs/kiln-trailer/tune#levelling')
-  await whole(page)
   const notes = page.getByRole('region', { name: 'Bench notes' })
   await expect(notes.getByText('Service lock on before it is jacked or hoisted')).toBeVisible()
   await expect(notes.getByText('What keeps it still was not looked up')).toHaveCount(0)
@@ -141,7 +135,6 @@ test('electronic levelling: what keeps it still is asked for, a sensor unplugged
 
 test('from every preset to every other: run, with time, air and amps', async ({ page }) => {
   await open(page, '/jobs/estuary-flatbed/tune#memories')
-  await whole(page)
   const moves = page.getByRole('region', { name: 'From one preset to another' })
   await expect(moves.getByText('Not run yet')).toBeVisible()
   await moves.getByRole('button', { name: 'Run every way from one preset to another' }).click()

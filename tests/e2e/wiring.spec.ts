@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { axe, drawer, expect, fill, open, reach, saved, test, whole } from './support'
+import { axe, drawer, expect, fill, open, reach, saved, test } from './support'
 
 type Page = import('@playwright/test').Page
 const notes = (page: Page) => page.getByRole('region', { name: 'Bench notes' })
@@ -24,7 +24,6 @@ test('the aluminium-bed job goes from Stop to clear by its remedies alone', asyn
 
 test('a relay is put in line by keyboard, drawn, and taken out again', async ({ page }) => {
   await open(page, '/jobs/shell-runner/power')
-  await whole(page)
   await page.getByRole('button', { name: 'Contact in the block, contact, closes' }).focus()
   await page.keyboard.press('Enter')
   await expect(chosen(page).getByRole('heading', { name: 'Contact in the block' })).toBeVisible()
@@ -48,7 +47,6 @@ test('a wire takes a mark and a colour, says when the colour lies, and goes out 
   page,
 }) => {
   await open(page, '/jobs/core-sampler/power#wires')
-  await whole(page)
   const row = wires(page).getByRole('row').filter({ hasText: 'Feed wire' })
   await row.getByRole('button', { name: 'W1' }).click()
   await expect(chosen(page).getByRole('heading', { name: /^W1 Feed wire/ })).toBeVisible()
@@ -74,7 +72,6 @@ test('a wire takes a mark and a colour, says when the colour lies, and goes out 
 
 test('pressing a wire shows it at Lay; the bars say where the volts go, state by state', async ({ page }) => {
   await open(page, '/jobs/core-sampler/power#volts')
-  await whole(page)
   const bars = page.getByRole('region', { name: 'Volts lost' })
   await expect(bars.getByText('it turns')).toBeVisible()
   await bars.getByLabel('State').selectOption({ label: 'Key off' })
@@ -91,7 +88,6 @@ test('what is chosen of the wiring is kept: tap, fuse near the battery, a second
   page,
 }) => {
   await open(page, '/jobs/core-sampler/power#schools')
-  await whole(page)
   await fill(page, 'Main fuse from the battery', '300 mm')
   await expect(notes(page).getByText('The main fuse is far from the battery')).toBeVisible()
   await notes(page).getByRole('button', { name: 'Put its holder beside the battery' }).click()
@@ -116,7 +112,6 @@ test('a second compressor: added at Air, its delay said at Power, its plug turne
   await page.getByRole('button', { name: 'Add a second compressor' }).click()
   await saved(page)
   await open(page, '/jobs/shell-runner/power#schools')
-  await whole(page)
   await expect(page.getByRole('button', { name: 'Second compressor motor, motor' })).toBeVisible()
   await expect(notes(page).getByText('Whether the second compressor starts later is not said')).toBeVisible()
   await notes(page).getByRole('button', { name: 'Start the second one later' }).click()

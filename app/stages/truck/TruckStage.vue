@@ -66,7 +66,7 @@ const drawers = computed(() => {
     :first="fresh === FIRST ? 'heights' : 'measure'"
   >
     <template #view-side><TruckPicture /></template>
-    <template #view-rear="{ standing }"><FitPicture v-if="standing" /></template>
+    <template #view-rear="{ seen }"><FitPicture v-if="seen" /></template>
     <template #view-above>
       <div class="sheet p-3">
         <TruckAbove :truck="truck">

@@ -71,10 +71,12 @@ async function follow(): Promise<void> {
   const led = leading?.stage === stage
   const find = () => (led && leading.field ? fieldOf(leading.field) : placeOf(subject))
   if (led) screen.leading = null
-  if (!find() && (led || subject !== null)) await makeWhole()
+  else if (subject === null || phone()) return
+  // Whoever is led comes to the same place whatever was opened before.
+  if (led || !find()) await makeWhole()
   const place = find()
   const drawer = drawerOf(place)
-  if (!place || !drawer || (phone() && !led)) return
+  if (!place || !drawer) return
   if (drawer !== opened.value || (led && phone())) await openQuietly(drawer)
   if (!led) return
   await reveal(place)

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process'
 import { stand } from './stand'
-import { expect, fill, open, saved, test } from './support'
+import { drawer, expect, fill, open, saved, test } from './support'
 
 const cluster = (command: string) =>
   execFileSync(process.execPath, ['tests/support/cluster.mjs', command, stand.cluster!], {
@@ -28,5 +28,6 @@ test('the database goes away: the user is told, what was typed is kept even over
   await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('44')
   await page.evaluate(() => localStorage.clear())
   await open(page, '/jobs/ridge-tender/load')
+  await drawer(page, 'Trailer')
   await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('44')
 })

@@ -197,6 +197,7 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await page.close({ runBeforeUnload: false })
   const again = await page.context().newPage()
   await open(again, new URL(address).pathname)
+  await drawer(again, 'For the driver')
   await expect(again.getByLabel('Driver', { exact: true })).toHaveValue('Day shift')
   // What the closed page handed in last may come in a moment after the rest: undo says what it takes back.
   await expect(again.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo Driver')
@@ -227,8 +228,8 @@ test('units switch anywhere and back without moving a figure', async ({ page, re
   await page.keyboard.press('u')
   await page.getByRole('button', { name: 'All inch-pound' }).click()
   await page.getByRole('button', { name: 'Done' }).click()
-  await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('419')
   await drawer(page, 'Trailer')
+  await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('419')
   await page.getByLabel('Ball load', { exact: true }).focus()
   await page.getByLabel('Ball load', { exact: true }).press('Enter')
   await page.keyboard.press('Tab')
@@ -372,6 +373,7 @@ test('two browsers, one job: each sees the other’s edits as they happen, and i
   // What is settled stays settled.
   await open(other, '/jobs/festival-rig/load')
   await expect(other.getByRole('dialog')).toHaveCount(0)
+  await drawer(other, 'Trailer')
   await expect(other.getByLabel('Ball load', { exact: true })).toHaveValue('35')
 })
 

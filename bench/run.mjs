@@ -238,7 +238,7 @@ try {
   for (const stage of stages) scripts.push({ stage, size: await scriptOf(stage) })
   const most = scripts.reduce((a, b) => (b.size > a.size ? b : a))
   row(`first load of a job page, compressed script, largest (${most.stage})`, most.size / 1000, 'kB', 250)
-  await page.goto(`${server.address}/jobs/estuary-flatbed/load`)
+  await page.goto(`${server.address}/jobs/estuary-flatbed/load#trailer`)
   await page.getByLabel('Ball load').waitFor()
   const edits = await page.evaluate(async () => {
     const field =

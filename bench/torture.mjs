@@ -51,6 +51,7 @@ const PEOPLE = [
   { name: 'Bram', fields: ['Mass of Lighting towers', 'Lighting towers from the rear axle'] },
   { name: 'Mira', fields: ['Haul'] },
 ]
+const SHARED = 'Ball load'
 const shop = await (await fetch(`${address}/api/shop`)).json()
 const names = shop.people.map((p) => p.name)
 /** The haul that all three look at; otherwise each page shows the heaviest, which changes as they type. */
@@ -62,6 +63,13 @@ const typed = new Map()
 const until = Date.now() + minutes * 60_000
 let kills = 0
 let clashes = 0
+
+/** A field by its name, in its drawer: the one that all type in stands in another than each person's own. */
+async function fieldOn(page, label) {
+  const drawer = label === SHARED ? 'trailer' : 'aboard'
+  await page.locator(`[data-opens="${drawer}"]`).click({ timeout: 3000 })
+  return page.getByLabel(label, { exact: true }).first()
+}
 
 /** Kills every process of the browser with this profile. */
 async function killBrowser(profile) {
@@ -98,7 +106,7 @@ async function person({ fields }, k) {
     await page.getByLabel('You are').selectOption({ label: names[k % names.length] })
     await page.evaluate(([job, haul]) => localStorage.setItem(`np.haul.${job}`, haul), [JOB, HAUL])
     await page.goto(`${address}/jobs/${JOB}/load`)
-    await page.getByLabel('Ball load', { exact: true }).first().waitFor()
+    await page.locator('[data-bench]').waitFor()
     return { context, page }
   }
   const again = async () => {
@@ -116,7 +124,7 @@ async function person({ fields }, k) {
     if (!(await keep.isVisible().catch(() => false))) return
     clashes++
     const places = await page.locator('[role=dialog] legend').allInnerTexts()
-    const own = places.filter((place) => !place.endsWith('Ball load'))
+    const own = places.filter((place) => !place.endsWith(SHARED))
     if (own.length > 0) {
       console.log(await page.locator('[role=dialog]').innerText())
       for (const row of await rowsOf(page)) console.log(JSON.stringify(row))
@@ -131,17 +139,15 @@ async function person({ fields }, k) {
     const value = field === 'Haul' ? `Haul ${k}-${++n}` : String(100 + ((++n * 7 + k * 31) % 400))
     try {
       await settle(page)
-      const input = page.getByLabel(field, { exact: true }).first()
+      const input = await fieldOn(page, field)
       await input.fill(value, { timeout: 3000 })
       await input.press('Enter', { timeout: 3000 })
       // From here on it is typed: on the screen, so on the shelf.
       await page.waitForTimeout(60)
       typed.set(field, value)
       if (random() < 0.2)
-        await page
-          .getByLabel('Ball load', { exact: true })
-          .first()
-          .fill(String(10 + Math.floor(random() * 90)), { timeout: 3000 })
+        await fieldOn(page, SHARED)
+          .then((shared) => shared.fill(String(10 + Math.floor(random() * 90)), { timeout: 3000 }))
           .then(() => page.keyboard.press('Enter'))
       if (random() < 0.04) {
         kills++
@@ -202,9 +208,9 @@ try {
   }
   const page = ends[0].page
   await page.reload()
-  await page.getByLabel('Ball load', { exact: true }).first().waitFor()
+  await page.locator('[data-bench]').waitFor()
   for (const [field, value] of typed) {
-    const stands = await page.getByLabel(field, { exact: true }).first().inputValue()
+    const stands = await (await fieldOn(page, field)).inputValue()
     const same = stands === value || Number(stands) === Number(value)
     if (!same) failed = true
     console.log(`${same ? 'there   ' : 'MISSING '} ${field}: typed ${value}, stands ${stands}`)

@@ -28,15 +28,24 @@ export function allowedCourse(
   ]
 }
 
-/** Under this a side or the supply holds too little to show a leak, Pa gauge: the spring's own least, or practice. */
-const leastHeld = ({ side }: HoldTest, spring: SpringClass | null): number =>
-  side !== 'supply' && spring ? spring.minPressure : PRACTICE.leastHeld.value
+/** Under this a side or the supply holds too little to show a leak, Pa gauge, and who says so. */
+const leastHeld = ({ side }: HoldTest, spring: SpringClass | null): { least: number; source: string } =>
+  side !== 'supply' && spring
+    ? { least: spring.minPressure, source: 'Spring’s own least pressure (common practice)' }
+    : {
+        least: PRACTICE.leastHeld.value,
+        source: `Less flows out where less is held back, ISO 6358; how little is too little ${PRACTICE.leastHeld.source}`,
+      }
 
 /** Whether a test began with too little in it: what is empty loses nothing, however much it leaks. */
-function tooLow(test: HoldTest, readings: readonly HoldReading[], spring: SpringClass | null) {
+function tooLow(
+  test: HoldTest,
+  readings: readonly HoldReading[],
+  spring: SpringClass | null,
+): HoldResult['tooLow'] {
   const [first] = readings
-  const least = leastHeld(test, spring)
-  return first && first.pressure < least ? { filled: first.pressure, least } : null
+  const wanted = leastHeld(test, spring)
+  return first && first.pressure < wanted.least ? { filled: first.pressure, ...wanted } : null
 }
 
 /** One hold test with temperature taken out, or what keeps it from being read. */

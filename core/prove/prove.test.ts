@@ -42,11 +42,11 @@ const hold = (rest: Partial<HoldTest> = {}): HoldTest => ({
   readings: steady,
   ...rest,
 })
-const run = (prove: Partial<ProvePlan>) =>
+const run = (prove: Partial<ProvePlan>, fitted = spring) =>
   proveStage(
     { holds: {}, soap: {}, functions: {}, repairs: {}, road: {}, ...prove },
     air,
-    spring,
+    fitted,
     volumes,
     101_325,
     true,
@@ -127,8 +127,8 @@ test('height not held: never tight, a Fix, and its remedy', () => {
 describe('a test that nothing could have failed never reads tight', () => {
   const fixes = (stage: ReturnType<typeof run>) =>
     stage.notes.filter(({ rule }) => rule === 'held-too-low').map(({ value, limit }) => [value, limit])
-  const filled = (pressure: number, rest: Partial<HoldTest> = {}) =>
-    run({ holds: { a: hold({ readings: steady.map((r) => ({ ...r, pressure })), ...rest }) } })
+  const filled = (pressure: number, rest: Partial<HoldTest> = {}, fitted = spring) =>
+    run({ holds: { a: hold({ readings: steady.map((r) => ({ ...r, pressure })), ...rest }) } }, fitted)
 
   test('begun empty: a Fix, no verdict to trust, and no time that would decide', () => {
     const stage = filled(0)
@@ -146,6 +146,8 @@ describe('a test that nothing could have failed never reads tight', () => {
     expect(fixes(filled(least - 1))).toEqual([[least - 1, least]])
     expect(fixes(filled(100_000, { side: 'supply' }))).toEqual([])
     expect(fixes(filled(99_999, { side: 'supply' }))).toEqual([[99_999, 100_000]])
+    expect(fixes(filled(100_000, {}, null))).toEqual([])
+    expect(fixes(filled(99_999, {}, null))).toEqual([[99_999, 100_000]])
   })
   test('what has emptied since it began leaks all the same', () => {
     const emptied = steady.map((r, i) => ({ ...r, pressure: i === 0 ? 414_000 : 0 }))
@@ -154,12 +156,10 @@ describe('a test that nothing could have failed never reads tight', () => {
     expect(fixes(stage)).toEqual([])
   })
   test('one that gains more than it may lose is fed from somewhere: it cannot be told', () => {
-    const gaining = (perHour: number) =>
-      run({
-        holds: {
-          a: hold({ readings: steady.map((r, i) => ({ ...r, pressure: r.pressure + i * perHour })) }),
-        },
-      })
+    const gaining = (perHour: number, allowed = 3500) => {
+      const readings = steady.map((r, i) => ({ ...r, pressure: r.pressure + i * perHour }))
+      return run({ holds: { a: hold({ allowed, readings }) } })
+    }
     const plain = gaining(2000)
     expect(plain.result.holds.a).toMatchObject({
       verdict: 'cannot tell',
@@ -170,6 +170,11 @@ describe('a test that nothing could have failed never reads tight', () => {
     expect(note?.text).toMatch(/^It gains air/)
     // Within what it may lose, 3500 Pa a day, a gain is no more than scatter.
     expect(gaining(100).result.holds.a!.verdict).toBe('tight')
+    // Against its own interval: a gain is plain once all of it is past the loss allowed.
+    const { high } = plain.result.holds.a!.leak!
+    const allowed = (-high / plain.result.holds.a!.volume) * 86_400
+    const against = (share: number) => gaining(2000, allowed * share).result.holds.a!.verdict
+    expect([against(1.05), against(0.95)]).toEqual(['tight', 'cannot tell'])
   })
 })
 

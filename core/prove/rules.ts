@@ -89,10 +89,7 @@ const heldTooLow: HoldRule = ({ test, hold }) => {
     limit: hold.tooLow.least,
     title: `“${test.label}” began with too little in it`,
     text: 'Its first reading shows {value}; under {limit} a leak loses so little that nothing shows it. Fill it, let it settle, and begin another test.',
-    source:
-      test.side === 'supply'
-        ? 'A leak’s flow falls off under about one bar (ISO 6358; from memory)'
-        : 'Spring’s own least pressure (common practice)',
+    source: hold.tooLow.source,
   })
 }
 

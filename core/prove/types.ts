@@ -65,8 +65,8 @@ export interface HoldResult {
   readings: HoldReading[]
   /** Where in the test stands the reading that is farthest off the others, and by how much, Pa; null where none is. */
   astray: { index: number; by: number } | null
-  /** Begun with too little in it to show a leak: what the first reading shows and what it should, Pa gauge. */
-  tooLow: { filled: number; least: number } | null
+  /** Begun with too little in it to show a leak: what the first reading shows and what it should, Pa gauge; who says so. */
+  tooLow: { filled: number; least: number; source: string } | null
   duration: number
 }
 export interface Joint {

@@ -16,8 +16,11 @@ const minified = (): Plugin => ({
     order: 'post',
     handler(_, bundle) {
       for (const file of Object.values(bundle))
-        if (file.type === 'chunk')
-          file.code = minifySync(file.fileName, file.code, { module: true, mangle: { toplevel: true } }).code
+        if (file.type === 'chunk') {
+          const small = minifySync(file.fileName, file.code, { module: true, mangle: { toplevel: true } })
+          if (small.errors[0]) this.error(`${file.fileName} cannot be made small: ${small.errors[0].message}`)
+          file.code = small.code
+        }
     },
   },
 })

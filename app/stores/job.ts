@@ -220,6 +220,12 @@ export const useJob = defineStore('job', () => {
     void loadHistory()
   }
 
+  // Edits of a page that was closed may be taken up after the history was read: undo reaches them too.
+  watch(waiting, (edits) => {
+    const ids = new Set(history.value.map((e) => e.id))
+    const missing = edits.filter((e) => !ids.has(e.id))
+    if (missing.length > 0) history.value = [...history.value, ...missing]
+  })
   watch(chosenHaul, (value) => value && localStorage.setItem(`np.haul.${id.value}`, value))
 
   return {

@@ -168,6 +168,37 @@ test('what is typed in a field and not left comes back after the page was lost, 
   await expect(page.getByLabel('Remarks')).toHaveValue('Air lines rub at the kick-up')
 })
 
+test('an edit of a page that closes while the next one opens is taken up, and undo reaches it', async ({
+  page,
+  context,
+}) => {
+  await newJob(page, 'Handed from page to page')
+  await go(page, 'Hand over')
+  await fill(page, 'Who to ask', 'Bram')
+  await saved(page)
+  await page.route('**/edits', () => {})
+  await fill(page, 'Driver', 'Day shift')
+  await expect(page.getByRole('status')).toContainText('saving')
+  const again = await context.newPage()
+  let closed = () => {}
+  const held = new Promise<void>((resolve) => (closed = resolve))
+  await again.route('**/api/shop', async (route) => {
+    await held
+    await route.continue()
+  })
+  await again.goto(page.url())
+  const undo = again.getByRole('button', { name: 'Undo' })
+  await expect(undo).toHaveAttribute('title', 'Undo Who to ask')
+  await page.close()
+  closed()
+  await drawer(again, 'For the driver')
+  await expect(again.getByLabel('Driver', { exact: true })).toHaveValue('Day shift')
+  await expect(undo).toHaveAttribute('title', 'Undo Driver')
+  await saved(again)
+  await undo.click()
+  await expect(again.getByLabel('Driver', { exact: true })).toHaveValue('')
+})
+
 test('with no room left in the browser it says so, and still saves', async ({ page }) => {
   await page.addInitScript(() => {
     IDBObjectStore.prototype.put = () => {

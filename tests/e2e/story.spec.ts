@@ -199,7 +199,7 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await open(again, new URL(address).pathname)
   await drawer(again, 'For the driver')
   await expect(again.getByLabel('Driver', { exact: true })).toHaveValue('Day shift')
-  // What the closed page handed in last may come in a moment after the rest: undo says what it takes back.
+  // What the closed page left may be taken up a moment after the rest: undo says what it takes back.
   await expect(again.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo Driver')
   await again.getByRole('button', { name: 'Undo' }).click()
   await expect(again.getByLabel('Driver', { exact: true })).toHaveValue('Night shift')

@@ -2,8 +2,10 @@
 import { guardCurves, shortBehind } from '#core/power/guards'
 import { fuseTable } from '#core/power/tables'
 import { showText } from '#core/quantity/units'
-import LineChart, { type ChartLine } from '~/pictures/LineChart.vue'
+import type { ChartLine } from '~/pictures/LineChart.vue'
 import { usePower } from './usePower'
+
+const LineChart = laterComponent(() => import('~/pictures/LineChart.vue'))
 
 /** Guards: the card for the lid, and one of them against its wire, the motor's inrush and a dead short. */
 const { shop, screen, result } = usePower()

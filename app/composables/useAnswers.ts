@@ -1,10 +1,8 @@
-import type { Remote } from 'comlink'
 import type { Answers } from '#core/air/run/answers'
 import { runParts } from '#core/derive/runParts'
 import { keepAnswers, keptAnswers } from '~/keeping/keptAnswers'
 import { callApi } from '~/composables/useApi'
-import { newWorker } from '~/workers/newWorker'
-import type { Work } from '~/workers/work'
+import type { Hired } from '~/workers/hire'
 
 /** What the server says of a job's runs. */
 interface Told {
@@ -24,14 +22,13 @@ const QUIET = 600
 export function useAnswers(): void {
   const job = useJob()
   const build = useRuntimeConfig().public.build as string
-  let worker: Worker | null = null
-  let remote: Remote<Work['answers']> | null = null
+  let hired: Hired<'answers'> | null = null
   let running = false
   let timer: ReturnType<typeof setTimeout> | undefined
   let asked = 0
   function stop(): void {
-    worker?.terminate()
-    worker = remote = null
+    hired?.end()
+    hired = null
     running = false
   }
   /** A run under way for an older plan is of no use any more; a worker at rest is quicker than a new one. */
@@ -59,13 +56,12 @@ export function useAnswers(): void {
       job.answers = kept
       return
     }
-    const { wrap } = await import('comlink')
+    const { hire } = await import('~/workers/hire')
     if (number !== asked) return
-    worker ??= newWorker('answers')
-    remote ??= wrap<Work['answers']>(worker)
+    hired ??= hire('answers')
     running = true
     try {
-      const answers = await remote.answer(JSON.parse(JSON.stringify(job.plan)))
+      const answers = await hired.work.answer(JSON.parse(JSON.stringify(job.plan)))
       if (number !== asked) return
       running = false
       if (answers) keepAnswers(of, answers)

@@ -1,7 +1,5 @@
-import { wrap, type Remote } from 'comlink'
 import type { Sampled } from '#core/load/uncertainty'
-import { newWorker } from '~/workers/newWorker'
-import type { Work } from '~/workers/work'
+import { hire, type Hired } from '~/workers/hire'
 
 /** Wait after the last edit before a haul is sampled again, ms. */
 const QUIET = 250
@@ -13,8 +11,7 @@ const QUIET = 250
 export function useSampled() {
   const job = useJob()
   const sampled = shallowRef<Sampled | null>(null)
-  let worker: Worker | null = null
-  let remote: Remote<Work['uncertainty']> | null = null
+  let hired: Hired<'uncertainty'> | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let asked = 0
 
@@ -26,9 +23,8 @@ export function useSampled() {
       sampled.value = null
       if (!plan || job.derived?.stages.load.result.uncertainties[haulId]?.linear !== false) return
       timer = setTimeout(async () => {
-        worker ??= newWorker('uncertainty')
-        remote ??= wrap<Work['uncertainty']>(worker)
-        const answer = await remote.sample(JSON.parse(JSON.stringify(plan)), haulId)
+        hired ??= hire('uncertainty')
+        const answer = await hired.work.sample(JSON.parse(JSON.stringify(plan)), haulId)
         if (number === asked) sampled.value = answer
       }, QUIET)
     },
@@ -36,7 +32,7 @@ export function useSampled() {
   )
   onScopeDispose(() => {
     clearTimeout(timer)
-    worker?.terminate()
+    hired?.end()
   })
   return sampled
 }

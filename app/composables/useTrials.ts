@@ -1,18 +1,18 @@
-import { wrap, type Remote } from 'comlink'
+import type { Remote } from 'comlink'
 import type { Plan } from '#core/document/types'
-import { newWorker } from '~/workers/newWorker'
+import { hire, type Hired } from '~/workers/hire'
 import type { Work } from '~/workers/work'
 
 /**
  * Trials of the job as it stands, made one after the other by a worker of their own: what was found so far, how many
  * are through, and whether the plan has changed since. They stop when asked to, and with the drawer they are shown in.
  *
- * @param work the kind of work that the worker does
+ * @param name the kind of work that the worker does
  * @param make makes the trials and gives what each found, null for nothing
  */
 export function useTrials<Name extends keyof Work, Found>(
-  work: Name,
-  make: (hand: Remote<Work[Name]>, plan: Plan, haul: string) => AsyncIterable<Found | null>,
+  name: Name,
+  make: (work: Remote<Work[Name]>, plan: Plan, haul: string) => AsyncIterable<Found | null>,
 ) {
   const job = useJob()
   const found = shallowRef<Found[]>([])
@@ -20,10 +20,10 @@ export function useTrials<Name extends keyof Work, Found>(
   const running = ref(false)
   const problem = ref('')
   const of = shallowRef<unknown>(null)
-  let worker: Worker | null = null
+  let hired: Hired<Name> | null = null
   function stop(): void {
-    worker?.terminate()
-    worker = null
+    hired?.end()
+    hired = null
     running.value = false
   }
   onScopeDispose(stop)
@@ -38,21 +38,19 @@ export function useTrials<Name extends keyof Work, Found>(
     clear()
     running.value = true
     of.value = job.plan
-    const mine = newWorker(work)
-    worker = mine
-    // One hand for all calls: a hand that is let go of lets go of its worker.
-    const hand = wrap<Work[Name]>(mine)
+    const mine = hire(name)
+    hired = mine
     const plan = JSON.parse(JSON.stringify(job.plan)) as Plan
     try {
-      for await (const one of make(hand, plan, job.haulId)) {
-        if (worker !== mine) return
+      for await (const one of make(mine.work, plan, job.haulId)) {
+        if (hired !== mine) return
         if (one !== null) found.value = [...found.value, one]
         count.value++
       }
     } catch {
-      if (worker === mine) problem.value = 'The trials came to an end before their time. Try again.'
+      if (hired === mine) problem.value = 'The trials came to an end before their time. Try again.'
     }
-    if (worker === mine) stop()
+    if (hired === mine) stop()
   }
   const isOld = computed(() => of.value !== null && of.value !== job.plan)
   return { found, count, running, problem, isOld, start, stop, clear }

@@ -59,6 +59,11 @@ const tenfold = (value: number | string) => {
   const first = Number(value) / 10 ** Math.floor(Math.log10(Number(value)) + 1e-9)
   return [1, 2, 5].includes(Math.round(first * 1e6) / 1e6) ? String(Number(value)) : ''
 }
+/** A line’s name with the line as it is drawn: by itself the legend draws all of them without a break. */
+const names = (chart: Chart) =>
+  Chart.defaults.plugins.legend.labels
+    .generateLabels(chart)
+    .map((name) => ({ ...name, lineDash: lines[name.datasetIndex!]?.dash ?? [] }))
 const options = computed(() => {
   const scale = (title: string) => ({
     ...axis(title),
@@ -70,7 +75,15 @@ const options = computed(() => {
     ...size,
     scales: { x: scale(across), y: scale(up) },
     plugins: {
-      legend: { labels: { ...text(), usePointStyle: true, pointStyle: 'line', pointStyleWidth: 34 } },
+      legend: {
+        labels: {
+          ...text(),
+          usePointStyle: true,
+          pointStyle: 'line',
+          pointStyleWidth: 34,
+          generateLabels: names,
+        },
+      },
     },
   }
 })

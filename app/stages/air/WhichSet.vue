@@ -1,13 +1,11 @@
 <script setup lang="ts">
 import { Server, Square, Zap } from '@lucide/vue'
-import { wrap } from 'comlink'
 import { defineAsyncComponent } from 'vue'
 import { operationPatches } from '#core/air/circuit/offered'
 import { setLabel, setsToTry, unbeatenSets, withSet, type SetTried } from '#core/air/run/whichSet'
 import { fromSi, showText, unitFor } from '#core/quantity/units'
 import type { Cloud } from '~/pictures/ScatterChart.vue'
-import { newWorker } from '~/workers/newWorker'
-import type { Work } from '~/workers/work'
+import { hireSeveral, workOff, type Hired } from '~/workers/hire'
 
 const ScatterChart = defineAsyncComponent(() => import('~/pictures/ScatterChart.vue'))
 
@@ -23,12 +21,12 @@ const where = ref<'here' | 'server' | null>(null)
 const problem = ref('')
 const plan = shallowRef<unknown>(null)
 const stale = computed(() => tried.value.length > 0 && plan.value !== job.plan)
-let pool: Worker[] = []
+let pool: Hired<'sweep'>[] = []
 let poll: ReturnType<typeof setTimeout> | undefined
 let sweepId = ''
 
 function stop(): void {
-  pool.forEach((w) => w.terminate())
+  pool.forEach(({ end }) => end())
   pool = []
   clearTimeout(poll)
   if (where.value === 'server' && sweepId)
@@ -48,23 +46,20 @@ function begin(): void {
 async function sweepHere(): Promise<void> {
   begin()
   where.value = 'here'
-  const waiting = [...choices.value]
   const plain = JSON.parse(JSON.stringify(job.plan)) as unknown
-  const hands = Math.min(Math.max(navigator.hardwareConcurrency || 2, 1), 4, waiting.length)
-  pool = Array.from({ length: hands }, () => newWorker('sweep'))
-  const mine = pool
+  const mine = hireSeveral('sweep', choices.value.length)
+  pool = mine
   try {
-    await Promise.all(
-      mine.map(async (worker) => {
-        const api = wrap<Work['sweep']>(worker)
-        await api.open(plain)
-        for (let choice = waiting.shift(); choice && pool === mine; choice = waiting.shift()) {
-          const result = await api.tryOne(choice)
-          if (pool !== mine) return
-          count.value++
-          if (result) tried.value = [...tried.value, result]
-        }
-      }),
+    await workOff(
+      mine,
+      choices.value,
+      (work) => work.open(plain),
+      async (work, choice) => {
+        const result = await work.tryOne(choice)
+        if (pool !== mine) return
+        count.value++
+        if (result) tried.value = [...tried.value, result]
+      },
     )
   } catch (error) {
     problem.value = `Trying the sets stopped: ${(error as Error).message}`

@@ -1,10 +1,8 @@
-import { wrap, type Remote } from 'comlink'
 import { scenariosOf, haulSets } from '#core/derive/runs'
 import type { NamedScenario, RunResult } from '#core/air/run/types'
 import type { ScenarioStep } from '#core/document/types'
-import { newWorker } from '~/workers/newWorker'
+import { hire, type Hired } from '~/workers/hire'
 import type { Hand } from '~/workers/run'
-import type { Work } from '~/workers/work'
 
 /** What the circuit's picture shows of a run at one instant. */
 export interface LivePicture {
@@ -51,22 +49,15 @@ export function usePlayer() {
   const at = ref(1)
   const speed = ref(5)
   const playing = ref(false)
-  let worker: Worker | null = null
-  let remote: Remote<Work['run']> | null = null
+  let hired: Hired<'run'> | null = null
   /** Whether the worker is at something that nobody may want any more. */
   let atWork = false
   let frame = 0
 
   function quit(): void {
-    worker?.terminate()
-    worker = remote = null
+    hired?.end()
+    hired = null
     atWork = running.value = false
-  }
-  /** A worker at rest is quicker than a new one. */
-  function hire(): Remote<Work['run']> {
-    worker ??= newWorker('run')
-    remote ??= wrap<Work['run']>(worker)
-    return remote
   }
   const plain = () => JSON.parse(JSON.stringify(job.plan)) as unknown
   function stop(): void {
@@ -79,31 +70,31 @@ export function usePlayer() {
   async function start(): Promise<void> {
     stop()
     problem.value = ''
-    const api = hire()
-    const mine = worker
+    // A worker at rest is quicker than a new one.
+    const mine = (hired ??= hire('run'))
     atWork = running.value = true
     const { plan } = job
     try {
-      const answer = await api.runThrough(plain(), scenarioId.value)
-      if (worker !== mine) return
+      const answer = await mine.work.runThrough(plain(), scenarioId.value)
+      if (hired !== mine) return
       ran.value = answer && { scenario: answer.scenario, result: answer.result, whole: answer.result, plan }
       at.value = 1
     } catch (error) {
-      if (worker === mine) problem.value = `This run did not come to its end: ${(error as Error).message}`
+      if (hired === mine) problem.value = `This run did not come to its end: ${(error as Error).message}`
     }
-    if (worker === mine) atWork = running.value = false
+    if (hired === mine) atWork = running.value = false
   }
 
   /** Live, from the minimum, loaded with the haul shown (or empty). */
   async function takeOver(loaded: boolean): Promise<void> {
     stop()
     problem.value = ''
-    const api = hire()
+    const { work } = (hired ??= hire('run'))
     const least = job.derived!.stages.load.result.spring?.minPressure ?? 0
     const { plan } = job
     atWork = true
     try {
-      const opened = await api.open(plain(), loaded ? job.haulId : null, least, least)
+      const opened = await work.open(plain(), loaded ? job.haulId : null, least, least)
       atWork = false
       if (!opened) return
       hands.value = opened.hands
@@ -115,10 +106,10 @@ export function usePlayer() {
       stop()
     }
   }
-  const press = (part: string, way: 'up' | 'down' | null) => void remote?.press(part, way)
+  const press = (part: string, way: 'up' | 'down' | null) => void hired?.work.press(part, way)
   const begin = (step: ScenarioStep) => {
     busy.value = true
-    void remote?.begin(step)
+    void hired?.work.begin(step)
     go()
   }
 
@@ -157,7 +148,7 @@ export function usePlayer() {
   async function live(dt: number): Promise<void> {
     const now = ran.value
     try {
-      const next = await remote?.advance(dt * speed.value)
+      const next = await hired?.work.advance(dt * speed.value)
       if (!next || !now || ran.value !== now) return
       let rows = [...now.result.rows, ...next.rows]
       if (rows.length > MOST_LIVE) rows = rows.filter((_, i) => i % 2 === 0 || i === rows.length - 1)

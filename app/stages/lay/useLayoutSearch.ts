@@ -1,7 +1,5 @@
-import { wrap } from 'comlink'
 import { layoutStarts, type Layout, type NoRoom } from '#core/lay/layouts/layouts'
-import { newWorker } from '~/workers/newWorker'
-import type { Work } from '~/workers/work'
+import { hire, type Hired } from '~/workers/hire'
 
 /** Layouts shown beside one another. */
 const SHOWN = 3
@@ -13,11 +11,11 @@ const running = ref(false)
 const problem = ref('')
 /** The job and the plan that were searched on: another job has nothing found, another plan makes it old. */
 const searched = shallowRef<{ job: string; plan: unknown } | null>(null)
-let worker: Worker | null = null
+let hired: Hired<'layouts'> | null = null
 
 function stop(): void {
-  worker?.terminate()
-  worker = null
+  hired?.end()
+  hired = null
   running.value = false
 }
 
@@ -32,21 +30,21 @@ export function useLayoutSearch() {
     count.value = 0
     running.value = true
     searched.value = { job: job.id, plan: job.plan }
-    const mine = newWorker('layouts')
-    worker = mine
-    const hand = wrap<Work['layouts']>(mine)
+    const mine = hire('layouts')
+    hired = mine
+    const { work } = mine
     try {
-      await hand.open(JSON.parse(JSON.stringify(job.plan)))
+      await work.open(JSON.parse(JSON.stringify(job.plan)))
       for (const from of layoutStarts) {
-        if (worker !== mine) return
-        best.value = await hand.tryOne(from, SHOWN)
+        if (hired !== mine) return
+        best.value = await work.tryOne(from, SHOWN)
         count.value++
       }
-      if (best.value.length === 0) withoutRoom.value = await hand.withoutRoom()
+      if (best.value.length === 0) withoutRoom.value = await work.withoutRoom()
     } catch {
-      if (worker === mine) problem.value = 'The search came to an end before its time. Try again.'
+      if (hired === mine) problem.value = 'The search came to an end before its time. Try again.'
     }
-    if (worker === mine) stop()
+    if (hired === mine) stop()
   }
   const isHere = computed(() => searched.value?.job === job.id)
   const stale = computed(() => isHere.value && searched.value!.plan !== job.plan)

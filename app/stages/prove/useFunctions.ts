@@ -1,11 +1,6 @@
-import { wrap, type Remote } from 'comlink'
 import type { FaultRun } from '#core/derive/diagnosis'
 import type { FunctionTest } from '#core/derive/functionTrial'
-import { newWorker } from '~/workers/newWorker'
-import type { Work } from '~/workers/work'
-
-/** Workers at the most: each keeps a system of its own. */
-const MOST_HANDS = 4
+import { hire, hireSeveral, workOff, type Hired } from '~/workers/hire'
 
 /** The functions of the job as it stands: what a sound system shows, and every fault run beside it, in workers. */
 export function useFunctions() {
@@ -18,10 +13,10 @@ export function useFunctions() {
   const problem = ref('')
   /** The parts of the plan that the tests are of. */
   const of = shallowRef<unknown[]>([])
-  let pool: Worker[] = []
+  let pool: Hired<'functions'>[] = []
 
   function stop(): void {
-    pool.forEach((worker) => worker.terminate())
+    pool.forEach(({ end }) => end())
     pool = []
     running.value = false
   }
@@ -33,11 +28,6 @@ export function useFunctions() {
   }
   const isOld = computed(() => partsNow().some((part, i) => part !== of.value[i]))
 
-  async function hire(): Promise<Remote<Work['functions']>> {
-    const worker = newWorker('functions')
-    pool.push(worker)
-    return wrap<Work['functions']>(worker)
-  }
   const plain = () => JSON.parse(JSON.stringify(job.plan)) as unknown
 
   /** What a sound system shows: a second or so. */
@@ -49,9 +39,9 @@ export function useFunctions() {
     running.value = true
     of.value = partsNow()
     try {
-      const hand = await hire()
-      const mine = pool
-      const opened = await hand.open(plain())
+      const mine = [hire('functions')]
+      pool = mine
+      const opened = await mine[0]!.work.open(plain())
       if (pool !== mine) return
       tests.value = opened.tests
       total.value = opened.count
@@ -68,20 +58,18 @@ export function useFunctions() {
     runs.value = []
     count.value = 0
     running.value = true
-    const cores = Math.min(Math.max(navigator.hardwareConcurrency || 2, 1), MOST_HANDS)
-    let next = 0
     const found: (FaultRun | null)[] = []
     try {
-      const hands = await Promise.all(Array.from({ length: cores }, hire))
-      const mine = pool
-      await Promise.all(
-        hands.map(async (hand) => {
-          await hand.open(plain())
-          for (let at = next++; at < total.value && pool === mine; at = next++) {
-            found[at] = await hand.run(at)
-            count.value++
-          }
-        }),
+      const mine = hireSeveral('functions', total.value)
+      pool = mine
+      await workOff(
+        mine,
+        Array(total.value).keys(),
+        (work) => work.open(plain()),
+        async (work, at) => {
+          found[at] = await work.run(at)
+          if (pool === mine) count.value++
+        },
       )
       if (pool !== mine) return
       runs.value = found.flatMap((run) => run ?? [])

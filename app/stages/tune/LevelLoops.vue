@@ -33,9 +33,9 @@ const seatGap = computed(() => job.plan!.truck.seatGap)
 const drive = ref<LevelDrive>('load')
 const fault = ref<LevelFault>('none')
 const ran = shallowRef<{ of: unknown; drive: LevelDrive; result: LoopResult } | null>(null)
-const sweep = useTrials<'levers', LevelTried>('levers', async function* (hand, plan, haul) {
-  await hand.open(plan, haul)
-  for (const of of levelTries(plan)) yield await hand.tryOne({ ...of })
+const sweep = useTrials<'levers', LevelTried>('levers', async function* (work, plan, haul) {
+  await work.open(plan, haul)
+  for (const of of levelTries(plan)) yield await work.tryOne({ ...of })
 })
 const total = computed(() => levelTries(job.plan!).length)
 const tried = computed(() => bestTried(sweep.found.value))

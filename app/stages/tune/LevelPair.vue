@@ -9,10 +9,10 @@ const drive = ref<PairDriveId>('load')
 const own = computed(() => arrangementOf(job.plan!))
 const trials = useTrials<'levers', { id: Arrangement; result: PairResult }>(
   'levers',
-  async function* (hand, plan, haul) {
-    await hand.open(plan, haul)
+  async function* (work, plan, haul) {
+    await work.open(plan, haul)
     for (const id of ARRANGEMENTS) {
-      const result = await hand.pair(drive.value, id)
+      const result = await work.pair(drive.value, id)
       yield result && { id, result }
     }
   },

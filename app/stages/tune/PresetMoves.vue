@@ -4,8 +4,8 @@ import { moveFigures } from '#core/derive/trialFigures'
 
 /** From every preset to every other: how long, how much air, and the amps it takes, run on this job's circuit. */
 const job = useJob()
-const trials = useTrials<'moves', PresetMove[]>('moves', async function* (hand, plan) {
-  yield await hand.run(plan)
+const trials = useTrials<'moves', PresetMove[]>('moves', async function* (work, plan) {
+  yield await work.run(plan)
 })
 const moves = computed(() => trials.found.value[0])
 const { isOld } = trials

@@ -4,8 +4,8 @@ import { wayFigures } from '#core/derive/trialFigures'
 
 /** Presets, a height valve and electronic levelling side by side, each put on this job and run. */
 const job = useJob()
-const trials = useTrials<'ways', LevellingWay>('ways', async function* (hand, plan) {
-  for (const id of WAY_IDS) yield await hand.one(plan, id)
+const trials = useTrials<'ways', LevellingWay>('ways', async function* (work, plan) {
+  for (const id of WAY_IDS) yield await work.one(plan, id)
 })
 const { found: ways, running, isOld } = trials
 type Found = ReturnType<typeof wayFigures>

@@ -135,3 +135,21 @@ test.describe('in a hand', () => {
     await expect(drawers(page).filter({ hasText: 'Ratings' })).toBeFocused()
   })
 })
+
+test('what stands under a circuit stays where it is when its drawing comes', async ({ page }) => {
+  let draw = () => {}
+  const held = new Promise<void>((resolve) => (draw = resolve))
+  await page.route('**/elk-worker*', async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.goto('/jobs/estuary-flatbed/air')
+  await saved(page)
+  await expect(page.getByText('Drawing the circuit …')).toBeVisible()
+  await page.evaluate(() => document.fonts.ready.then(() => true))
+  const drawers = page.getByRole('navigation', { name: 'Drawers of Air' })
+  const before = (await drawers.boundingBox())!.y
+  draw()
+  await expect(page.locator('[data-circuit]')).toBeVisible()
+  expect((await drawers.boundingBox())!.y).toBeCloseTo(before, 0)
+})

@@ -22,8 +22,14 @@ export { expect }
 
 export const STAGES = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'] as const
 
-/** A stage comes a moment after its heading; nothing can be read or counted on it before. */
-export const stageShown = (page: Page) => expect(page.locator('main[data-stage] [data-bench]')).toBeAttached()
+/**
+ * A stage comes a moment after its heading; nothing can be read or counted on it before. A circuit that is being drawn
+ * moves what stands under it when it comes: a press in that very moment meets nothing.
+ */
+export async function stageShown(page: Page): Promise<void> {
+  await expect(page.locator('main[data-stage] [data-bench]')).toBeAttached()
+  await expect(page.getByText('Drawing the circuit …')).toHaveCount(0)
+}
 
 /** Opens a drawer of the stage shown by its title; other words may stand behind it. */
 export async function drawer(page: Page, title: string): Promise<void> {

@@ -108,7 +108,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
 <template>
   <p v-if="problem" role="alert" class="text-brick">{{ problem }}</p>
   <p v-else-if="Object.keys(air.components).length === 0" class="label">Nothing is left in the circuit.</p>
-  <p v-else-if="!drawing" class="label h-40">Drawing the circuit …</p>
+  <p v-else-if="!drawing" class="label awaited">Drawing the circuit …</p>
   <div v-else class="overflow-x-auto">
     <svg
       ref="svg"
@@ -254,5 +254,9 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
 /* The row above it and the legend under it take their part of the picture's height. */
 .circuit {
   max-height: min(430px, calc(var(--picture-height, 430px) - 40px));
+}
+/* As high as circuits come out: what stands under the drawing stays where it is when that comes. */
+.awaited {
+  height: min(430px, calc(var(--picture-height, 430px) - 40px), 60vw);
 }
 </style>

@@ -30,10 +30,9 @@ const QUANTITY_OF: [RegExp, Quantity][] = [
   [/^truck\.(unladen|ratings)\.|[mM]ass$|\.(ballLoad|empty|maxLoad)$|^truck\.survey\.squat\.load$/, 'mass'],
   [/\.tickets\.[^.]+\.(front|rear|step|corners\.\w+)$/, 'mass'],
   [/[rR]ate$/, 'springRate'],
-  [
-    /^lay\.(harnessLength|harnessExtension)$|^lay\.(coils\.[^.]+\.length|cutTo\.[^.]+)$|\.oneWay$|^job\.altitude$|^tune\.weather\.pass$/,
-    'run',
-  ],
+  [/^lay\.(harnessLength|harnessExtension)$/, 'run'],
+  [/^lay\.(coils\.[^.]+\.length|cutTo\.[^.]+)$/, 'run'],
+  [/\.oneWay$|^job\.altitude$|^tune\.weather\.pass$/, 'run'],
   [/^power\.wireArea$|^power\.wires\.[^.]+\.area$/, 'wireArea'],
   [/^power\.systemVoltage$|^power\.readings\.(volts|across):/, 'voltage'],
   [/^power\.readings\.ohms:/, 'ohms'],
@@ -43,14 +42,10 @@ const QUANTITY_OF: [RegExp, Quantity][] = [
     'temperature',
   ],
   [/\.volume$/, 'volume'],
-  [
-    /^truck\.(heights|seatGap|bed|frame|tyre|axle|coil)\.|\.(x|y|z|length|width|height|radius|behind|emptyAt|along|across|up)$/,
-    'length',
-  ],
-  [
-    /^truck\.\w+$|^lay\.slackAtSpring$|^air\.(spacer)$|^tune\.heightTolerance$|^tune\.lever\.link$|^tune\.sensing\.(arm|rod)$/,
-    'length',
-  ],
+  [/^truck\.(heights|seatGap|bed|frame|tyre|axle|coil)\./, 'length'],
+  [/\.(x|y|z|length|width|height|radius|behind|emptyAt|along|across|up)$/, 'length'],
+  [/^truck\.\w+$|^lay\.slackAtSpring$|^air\.spacer$/, 'length'],
+  [/^tune\.heightTolerance$|^tune\.lever\.link$|^tune\.sensing\.(arm|rod)$/, 'length'],
 ]
 
 /** The quantity that a number at a path is of; `plain` where it is none. */

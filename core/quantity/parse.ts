@@ -12,6 +12,22 @@ const FRACTION_SIGNS: Record<string, string> = {
   '⅞': '7/8',
 }
 
+/** The ways a figure may be written; of several that fit, the first counts. */
+const FIGURES = [
+  /\d+\s+\d+\/\d+/, // 3 1/2
+  /\d+\/\d+/, // 1/2
+  /\d{1,3}(?: \d{3})+(?:[.,]\d+)?/, // 1 020.5
+  /\d{1,3}(?:,\d{3})+\.\d+/, // 1,020.5
+  /\d{1,3}(?:\.\d{3})+,\d+/, // 1.020,5
+  /\d{1,3}(?:,\d{3}){2,}/, // 1,020,000
+  /\d{1,3}(?:\.\d{3}){2,}/, // 1.020.000
+  /\d*[.,]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?/, // 12.5, .5, 1e-3
+]
+const ANY_FIGURE = FIGURES.map(({ source }) => source).join('|')
+
+/** A figure with its sign, and the unit behind it if there is one; from where it is told to begin. */
+const FIGURE_AND_UNIT = new RegExp(`(-?\\s*(?:${ANY_FIGURE}))\\s*([^\\d\\s.,+-][^\\d+-]*)?`, 'y')
+
 /**
  * Reads what a person types into a measured field: "58", "14 bar", "1.2m", "3 ft 4 1/2 in", `3' 4"`, "1/2 in".
  * Without a unit the number is taken in `fallback`. The result is SI.
@@ -31,8 +47,6 @@ export function parseQuantity(text: string, quantity: Quantity, fallback: Unit):
 
   if (quantity === 'wireArea') return parseWire(cleaned, fallback)
 
-  const pattern =
-    /(-?\s*(?:\d+\s+\d+\/\d+|\d+\/\d+|\d{1,3}(?: \d{3})+(?:[.,]\d+)?|\d{1,3}(?:,\d{3})+\.\d+|\d{1,3}(?:\.\d{3})+,\d+|\d{1,3}(?:,\d{3}){2,}|\d{1,3}(?:\.\d{3}){2,}|\d*[.,]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?))\s*([^\d\s.,+-][^\d+-]*)?/gy
   let total = 0
   let at = 0
   let previous = Infinity
@@ -40,10 +54,10 @@ export function parseQuantity(text: string, quantity: Quantity, fallback: Unit):
   for (;;) {
     while (cleaned[at] === ' ') at++
     if (at >= cleaned.length) break
-    pattern.lastIndex = at
-    const match = pattern.exec(cleaned)
+    FIGURE_AND_UNIT.lastIndex = at
+    const match = FIGURE_AND_UNIT.exec(cleaned)
     if (!match) return { ok: false, message: `“${text.trim()}” is not a figure I can read. ${example}` }
-    at = pattern.lastIndex
+    at = FIGURE_AND_UNIT.lastIndex
     const name = (match[2] ?? '').trim().replace(/\.$/, '')
     const number = readNumber(match[1]!, name)
     if (typeof number === 'string') return { ok: false, message: number }

@@ -59,9 +59,12 @@ export async function onPaper(page: Page): Promise<void> {
 export async function reach(page: Page, what: Locator): Promise<Locator> {
   const tabs = page.getByRole('navigation', { name: /^Drawers of/ }).getByRole('link')
   const isThere = async () => (await what.count()) > 0 && (await what.first().isVisible())
+  await stageShown(page)
   for (let i = 0; !(await isThere()) && i < (await tabs.count()); i++) {
+    const id = await tabs.nth(i).getAttribute('data-opens')
     await tabs.nth(i).click()
-    await page.locator('[data-drawer]:not(.shut) > *').first().waitFor()
+    // The one pressed, not the one that is still open: looked at too early, it would be passed by and shut again.
+    await page.locator(`[data-drawer="${id}"]:not(.shut) > *`).first().waitFor()
   }
   await what.waitFor()
   return what

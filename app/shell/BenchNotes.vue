@@ -90,11 +90,17 @@ defineExpose({ step, remedy, count })
         <p class="text-sm text-soft mt-1 leading-snug">
           {{ noteText(note, shop.units) }} <span class="italic">{{ note.source }}.</span>
         </p>
-        <template v-if="note.remedy && tried(note)?.helps">
-          <button type="button" class="button remedy mt-2 text-sm" @click="askFirst(note.remedy)">
+        <!-- In its place while it is tried: what stands under it does not move away from a press. -->
+        <template v-if="note.remedy && tried(note)?.helps !== false">
+          <button
+            type="button"
+            class="button remedy mt-2 text-sm"
+            :disabled="!tried(note)"
+            @click="askFirst(note.remedy)"
+          >
             {{ note.remedy.label }}
           </button>
-          <p v-if="tried(note)!.brings.length" class="text-sm mt-1 leading-snug">
+          <p v-if="tried(note)?.brings.length" class="text-sm mt-1 leading-snug">
             It brings:
             {{
               tried(note)!

@@ -136,20 +136,46 @@ test.describe('in a hand', () => {
   })
 })
 
-test('what stands under a circuit stays where it is when its drawing comes', async ({ page }) => {
-  let draw = () => {}
-  const held = new Promise<void>((resolve) => (draw = resolve))
-  await page.route('**/elk-worker*', async (route) => {
-    await held
-    await route.continue()
+for (const [width, height] of [
+  [390, 844],
+  [1280, 800],
+  [1920, 1080],
+] as const)
+  test(`what stands under a circuit stays where it is when its drawing comes, ${width} wide`, async ({
+    page,
+  }) => {
+    let draw = () => {}
+    const held = new Promise<void>((resolve) => (draw = resolve))
+    await page.route('**/elk-worker*', async (route) => {
+      await held
+      await route.continue()
+    })
+    await page.setViewportSize({ width, height })
+    await page.goto('/jobs/festival-rig/air')
+    await saved(page)
+    await expect(page.getByText('Drawing the circuit …')).toBeVisible()
+    await page.evaluate(() => document.fonts.ready.then(() => true))
+    const under = page.getByRole('navigation', { name: 'Drawers of Air' })
+    const before = (await under.boundingBox())!.y
+    draw()
+    await expect(page.locator('[data-circuit]')).toBeVisible()
+    expect((await under.boundingBox())!.y).toBeCloseTo(before, 0)
   })
-  await page.goto('/jobs/estuary-flatbed/air')
-  await saved(page)
-  await expect(page.getByText('Drawing the circuit …')).toBeVisible()
-  await page.evaluate(() => document.fonts.ready.then(() => true))
-  const drawers = page.getByRole('navigation', { name: 'Drawers of Air' })
-  const before = (await drawers.boundingBox())!.y
-  draw()
-  await expect(page.locator('[data-circuit]')).toBeVisible()
-  expect((await drawers.boundingBox())!.y).toBeCloseTo(before, 0)
+
+test('a remedy has its place in its note from the first, and can be pressed once it is tried', async ({
+  page,
+}) => {
+  await newJob(page, 'Nothing moves')
+  await page.addInitScript(() => {
+    const late: string[] = []
+    Object.assign(window, { late })
+    const isRemedy = (node: Node) => node instanceof Element && node.matches('.remedy')
+    new MutationObserver((changes) => {
+      const added = changes.flatMap(({ addedNodes }) => [...addedNodes]).filter(isRemedy)
+      late.push(...added.map((node) => node.textContent!.trim()))
+    }).observe(document, { childList: true, subtree: true })
+  })
+  await open(page, new URL(page.url()).pathname.replace(/[^/]+$/, 'tune'))
+  await expect(page.locator('.note .remedy').first()).toBeEnabled()
+  expect(await page.evaluate(() => (window as unknown as { late: string[] }).late)).toEqual([])
 })

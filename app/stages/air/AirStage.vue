@@ -9,7 +9,7 @@ import { showText } from '#core/quantity/units'
 import { withLive } from '../stageDrawers'
 import { usePlayer } from './player'
 
-const laterDrawers = () => import('./airDrawers')
+const laterDrawers = begunOnce(() => import('./airDrawers'))
 const AirAnswers = laterComponent(() => laterDrawers().then((d) => d.AirAnswers))
 const AirClasses = laterComponent(() => laterDrawers().then((d) => d.AirClasses))
 const AirParts = laterComponent(() => laterDrawers().then((d) => d.AirParts))

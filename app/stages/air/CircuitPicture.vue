@@ -251,12 +251,18 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
 </template>
 
 <style scoped>
-/* The row above it and the legend under it take their part of the picture's height. */
-.circuit {
-  max-height: min(430px, calc(var(--picture-height, 430px) - 40px));
-}
-/* As high as circuits come out: what stands under the drawing stays where it is when that comes. */
+/*
+ * The row above it and the legend under it take their part of the picture's height. As high before the drawing is
+ * there: what stands under it stays where it is when that comes.
+ */
+.circuit,
 .awaited {
-  height: min(430px, calc(var(--picture-height, 430px) - 40px), 60vw);
+  height: min(360px, calc(var(--picture-height, 400px) - 40px), 60vw);
+}
+@media print {
+  .circuit {
+    height: auto;
+    max-height: 430px;
+  }
 }
 </style>

@@ -4,7 +4,7 @@ import { OperationError } from '#core/quantity/operation'
 import { operationPatches, wholeOperations } from '#core/air/circuit/offered'
 import type { AirPlan } from '#core/document/types'
 
-const laterDrawers = () => import('./airDrawers')
+const laterDrawers = begunOnce(() => import('./airDrawers'))
 const ChosenPart = laterComponent(() => laterDrawers().then((d) => d.ChosenPart))
 const ChosenLine = laterComponent(() => laterDrawers().then((d) => d.ChosenLine))
 /** The part or line chosen on the circuit: its figures, its neighbours, and what may be done with it. */

@@ -3,7 +3,7 @@ import { showText } from '#core/quantity/units'
 import { withLive } from '../stageDrawers'
 import { useLay } from './useLay'
 
-const laterDrawers = () => import('./layDrawers')
+const laterDrawers = begunOnce(() => import('./layDrawers'))
 const CoilPlan = laterComponent(() => laterDrawers().then((d) => d.CoilPlan))
 const BackFromTruck = laterComponent(() => laterDrawers().then((d) => d.BackFromTruck))
 const HoleList = laterComponent(() => laterDrawers().then((d) => d.HoleList))

@@ -3,7 +3,7 @@ import { Plus } from '@lucide/vue'
 import { withLive } from '../stageDrawers'
 import { useHaul } from './useHaul'
 
-const laterDrawers = () => import('./loadDrawers')
+const laterDrawers = begunOnce(() => import('./loadDrawers'))
 const HowSure = laterComponent(() => laterDrawers().then((d) => d.HowSure))
 const LoadPressures = laterComponent(() => laterDrawers().then((d) => d.LoadPressures))
 const LoadRatings = laterComponent(() => laterDrawers().then((d) => d.LoadRatings))

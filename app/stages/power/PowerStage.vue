@@ -11,7 +11,7 @@ import { withLive } from '../stageDrawers'
 import { usePower, YES_NO } from './usePower'
 import WiringSheet from './WiringSheet.vue'
 
-const laterDrawers = () => import('./powerDrawers')
+const laterDrawers = begunOnce(() => import('./powerDrawers'))
 const BatteryPanel = laterComponent(() => laterDrawers().then((d) => d.BatteryPanel))
 const ChosenWiring = laterComponent(() => laterDrawers().then((d) => d.ChosenWiring))
 const FeedWays = laterComponent(() => laterDrawers().then((d) => d.FeedWays))

@@ -4,7 +4,7 @@ import { withLive } from '../stageDrawers'
 import { firstMeasures, isMeasured } from '#core/truck/firstMeasures'
 import { useTruck } from './useTruck'
 
-const laterDrawers = () => import('./truckDrawers')
+const laterDrawers = begunOnce(() => import('./truckDrawers'))
 const BesideSprings = laterComponent(() => laterDrawers().then((d) => d.BesideSprings))
 const CertifiedUpgrade = laterComponent(() => laterDrawers().then((d) => d.CertifiedUpgrade))
 const CrossMembers = laterComponent(() => laterDrawers().then((d) => d.CrossMembers))

@@ -97,7 +97,7 @@ const pose = computed(() => {
 </script>
 
 <template>
-  <section class="sheet p-4 no-print" aria-label="On the stand-in">
+  <section class="sheet p-4 mt-3 no-print" aria-label="On the stand-in">
     <p v-if="away" class="text-sm" :class="state ? 'text-brick' : 'label'" aria-live="polite">{{ away }}</p>
     <p class="label">
       A stand-in answers here for the box on the truck: it runs this job’s own circuit, wiring and load.

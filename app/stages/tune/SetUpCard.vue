@@ -16,16 +16,18 @@ const pressure = (p: number) => showText(p, 'pressure', shop.units)
 const paired = computed(() => ordered(job.plan!.tune.paired))
 const devices = useDevices()
 const { state, phone } = devices
-/** Whether the box answers that a step is done; null where it cannot tell. */
-function answered({ confirm, set }: CardStep): boolean | null {
+const SHOWN = ['The stand-in does not show it yet', '✓ The stand-in shows it']
+const WRITTEN = ['Not written down yet', '✓ Written down below']
+/** What is known of whether a step is done; empty where nothing can tell. */
+function answer({ confirm, set }: CardStep): string {
+  if (!confirm) return ''
+  const isWritten = paired.value.length > 0
+  if (confirm.what === 'written') return WRITTEN[isWritten ? 1 : 0]!
   const stand = state.value
-  if (!confirm || !stand || !(confirm.what === 'level' ? stand.level : stand.box)) return null
-  return isConfirmed(confirm, set, stand, { phone: phone.value, isWritten: paired.value.length > 0 })
+  if (!stand) return 'The stand-in has not answered yet'
+  if (!(confirm.what === 'level' ? stand.level : stand.box)) return ''
+  return SHOWN[isConfirmed(confirm, set, stand, { phone: phone.value, isWritten }) ? 1 : 0]!
 }
-const ANSWERS = {
-  stand: ['The stand-in does not show it yet', '✓ The stand-in shows it'],
-  written: ['Not written down yet', '✓ Written down below'],
-} as const
 const device = ref('')
 function pair(): void {
   const name = device.value.trim()
@@ -47,9 +49,7 @@ const unpair = (id: string) =>
 </script>
 
 <template>
-  <DeviceBench :devices="devices" />
-  <DeviceFaults :devices="devices" />
-  <section class="sheet p-4 mt-3" aria-label="Set it up">
+  <section class="sheet p-4" aria-label="Set it up">
     <ol class="space-y-2">
       <li
         v-for="(step, i) in card"
@@ -61,9 +61,7 @@ const unpair = (id: string) =>
           <p class="font-head font-semibold">{{ step.title }}</p>
           <p class="text-sm">{{ step.text }}</p>
           <p v-if="step.seen" class="label">Then: {{ step.seen }}</p>
-          <p v-if="answered(step) !== null" class="text-sm font-semibold no-print">
-            {{ ANSWERS[step.confirm!.what === 'written' ? 'written' : 'stand'][answered(step) ? 1 : 0] }}
-          </p>
+          <p v-if="answer(step)" class="text-sm font-semibold no-print">{{ answer(step) }}</p>
         </div>
         <p class="figure text-sm md:text-right">
           <template v-if="step.set"
@@ -106,4 +104,7 @@ const unpair = (id: string) =>
       What is usual of such controls (common practice); the control’s own sheet rules. Times are a guess.
     </p>
   </section>
+  <!-- Under the card: their height is known only once they answer. -->
+  <DeviceBench :devices="devices" />
+  <DeviceFaults :devices="devices" />
 </template>

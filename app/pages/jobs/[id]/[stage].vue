@@ -183,3 +183,13 @@ useShortcuts({
     />
   </div>
 </template>
+
+<style scoped>
+/* Where all stands in one column: what comes after a stage waits below until the stage is there. */
+@media screen and (max-width: 767px) {
+  main:not(:has([data-bench])),
+  main:has([data-drawer]:not(.shut):empty) {
+    min-height: 100vh;
+  }
+}
+</style>

@@ -1,3 +1,5 @@
+import type { Quantity } from '../quantity/units'
+
 /**
  * Numbers of the trade that no published source fixes, each once. Values SI; `unit` says which; the part's own sheet
  * and local codes rule over every one of them.
@@ -81,6 +83,7 @@ export const PRACTICE = {
   classArea: practice(0.05, '1', 'Share by which the effective area of a class may be off the spring fitted'),
   sheetArea: practice(0.02, '1', 'Share by which an effective area off the spring’s own sheet may be off'),
   damperEnd: remembered(3e6, 'N/m', 'Rate of a damper at full length: far stiffer than any spring here'),
+  overhang: remembered(0.02, 'm', 'An item may stand this far over the bed’s edge before it is told'),
   // Gauges, presets and blocks
   gaugeAccuracy: practice(0.05, '1', 'A gauge reads within ± this share'),
   changesByHand: practice(2, '1/week', 'As often as this the load is changed by hand without minding'),
@@ -155,6 +158,23 @@ export const PRACTICE = {
   beltFall: practice(0.35, '1', 'Share by which a belt-driven compressor’s flow falls up to its rating'),
   leastDeadBand: practice(0.02, 'rad', 'Least dead band of a height valve, each way'),
   levellingContent: practice(0.25, '1', 'A levelling controller is content at this share of its band'),
+  armRoom: remembered(
+    1.2,
+    '1',
+    'An arm is taken longer by this, so that it never stands straight along its link',
+  ),
+  cutOutShare: remembered(
+    0.92,
+    '1',
+    'Cut-out at this share of the relief valve’s set pressure, so that it does not blow at every fill',
+  ),
+  leakRatio: remembered(0.5, '1', 'Critical pressure ratio of a joint that leaks'),
+  brakingLifts: remembered(0.25, '1', 'Share of the rear’s weight that hard braking takes off'),
+  potholeLong: remembered(0.4, 'm', 'A pothole, along the road'),
+  potholeDeep: remembered(0.06, 'm', 'A pothole, deep'),
+  washboardLong: remembered(0.7, 'm', 'From crest to crest of a washboard road'),
+  washboardHigh: remembered(0.025, 'm', 'From trough to crest of a washboard road'),
+  hoistTakes: remembered(0.95, '1', 'Share of the rear’s weight that a hoist takes'),
   // Lay
   heatClearance: practice(0.15, 'm', 'Keep-off from exhaust or any heat (6 in)'),
   movingClearance: remembered(0.025, 'm', 'What moves keeps this far from any part'),
@@ -179,6 +199,42 @@ export const PRACTICE = {
   springSlack: practice(0.3, 'm', 'Left at a spring before cutting (12 in)'),
   leastSlack: practice(0.25, 'm', 'Less slack than this at a spring is told'),
   longestLine: practice(8, 'm', 'End of the longest line’s gauge'),
+  dripLoop: remembered(
+    0.12,
+    'm',
+    'Left in a wire before the electrics under the truck that it comes down to: water drips off it',
+  ),
+  terminalSlack: remembered(0.06, 'm', 'Left at each end of a wire for its terminal, and to make it anew'),
+  spareHarness: remembered(0.3, 'm', 'An extension of the harness leaves this much to spare'),
+  fillValveHole: practice(
+    0.008,
+    'm',
+    'A fill valve goes in a number plate’s screw hole, or one beside it (5/16 in)',
+  ),
+  oneHole: remembered(0.06, 'm', 'Runs through one sheet nearer together than this share a hole'),
+  behindHole: remembered(
+    0.15,
+    'm',
+    'A drill goes through further than it should: what stands nearer behind is told',
+  ),
+  holeFilled: remembered(0.6, '1', 'Round things side by side fill this share of a round hole at most'),
+  stopHalf: remembered(0.025, 'm', 'Half a bump stop’s width'),
+  brakeLine: remembered(0.005, 'm', 'Half a brake line’s thickness'),
+  overRail: remembered(0.06, 'm', 'Between a rail that rises above the bed and the floor over it'),
+  betweenParts: remembered(
+    0.06,
+    'm',
+    'Between the ends of two parts: their fittings, and tube that can be pushed home',
+  ),
+  followsLine: remembered(
+    1,
+    'm',
+    'Longer than this along one rail a run follows what the factory runs there',
+  ),
+  sprayEdge: remembered(0.2, 'm', 'Beyond the tyre a part is moved so much farther, out of its spray'),
+  nutBelow: remembered(0.02, 'm', 'The nut of a bed mount is so far below the rail’s upper edge'),
+  withinReach: remembered(0.85, '1', 'A block out of reach is moved to this share of its harness'),
+  besideSpare: remembered(0.15, 'm', 'An end so near to the hitch or the spare wheel is beside it'),
   // Prove
   thermometer: practice(0.3, 'K', 'A thermometer held to the line is sure to this'),
   gasLag: practice(1800, 's', 'Air in a bag or tank follows the air around it this much later'),
@@ -190,6 +246,24 @@ export const PRACTICE = {
   fillWarmth: practice(15, 'K', 'Air is at most this much warmer than its surroundings right after filling'),
   nightRate: practice(1.6 / 3600, 'K/s', 'Temperature changes no faster than this through a night of ±6 K'),
   damping: remembered(0.25, '1', 'Damping of a loaded rear axle against the critical'),
+  switchOff: remembered(
+    200_000,
+    'Pa',
+    'A pressure switch set, or bought, for other pressures is so much off',
+  ),
+  heardToBlow: remembered(500, 'Pa', 'What falls by more than this in a second is heard to blow'),
+  lampSeen: remembered(0.6, '1', 'Of its volts a lamp wants so much to be seen by day'),
+  hornSilent: remembered(20_000, 'Pa', 'At less than this behind it a horn is silent'),
+  seenToFill: remembered(5000, 'Pa', 'A spring that rises by more than this is being filled'),
+  tightLeaves: remembered(0.03, '1', 'A side that reads tight has this share of its reason to leak left'),
+  ownLeaks: remembered(20, '1', 'The shop’s own leaks count as much as the trade’s once there are so many'),
+  lessAtValve: remembered(
+    0.2,
+    '1',
+    'A side that loses with its valves plugged off has the less reason to lose at one too',
+  ),
+  soapFinds: remembered(0.9, '1', 'What soap finds of a leak that is there'),
+  longestHold: remembered(21 * 86_400, 's', 'Longer than this nobody waits for a hold test'),
   // Power
   chassisReturn: practice(0.004, 'Ω', 'A chassis return, joints and frame together'),
   usableCharge: practice(0.5, '1', 'Part of a starter battery that may be used'),
@@ -227,4 +301,22 @@ export const PRACTICE = {
   ),
   fuseBeside: practice(0.15, 'm', 'A holder put beside the battery'),
   standbyLeast: practice(14 * 86_400, 's', 'A truck may stand so long and still start'),
+  rubbedThrough: remembered(0.05, 'Ω', 'A wire rubbed through to the frame'),
+  worksAt: remembered(
+    0.6,
+    '1',
+    'Something works with at least this share of the current it takes at its full volts',
+  ),
+  heardSlow: remembered(0.8, '1', 'A motor at less than this share of its volts is heard to be slow'),
 } as const satisfies Record<string, PracticeNumber>
+
+/** How far what is read at a truck may be off, one standard deviation: a share of it, and so much besides (from memory). */
+export const READING_DOUBT: Partial<Record<Quantity, { share: number; besides: number }>> = {
+  pressure: { share: 0.03, besides: 3500 },
+  current: { share: 0.04, besides: 0.3 },
+  drain: { share: 0.05, besides: 0.005 },
+  voltage: { share: 0.005, besides: 0.05 },
+  time: { share: 0.05, besides: 3 },
+  // What is seen or heard: yes or no.
+  count: { share: 0, besides: 0.2 },
+}

@@ -1,6 +1,7 @@
 import { derive } from './making'
 import { HOLD_READ } from '../document/newHold'
 import { READING_UNSAID, type AirPath, type HoldTest, type Plan, type Reading } from '../document/types'
+import { QUANTITIES, toSi } from '../quantity/units'
 import { coversText } from '../prove/covers'
 import { acceptedAs } from '../handover/rules'
 
@@ -88,7 +89,6 @@ export function accept(plan: Plan, rule: string, who: string, at: string, reason
     if (note.rule === rule) plan.handover.accepted[acceptedAs(note)] = { who, at, reason }
 }
 
-const PSI = 6894.757
 /** What was read of one press: by sight, psi, seconds, amps, volts, or 1 for yes. */
 interface Tried {
   press: string
@@ -137,7 +137,10 @@ const TRIED: Record<'star-wagon' | 'festival-rig', readonly Tried[]> = {
 /** What was read when the functions of a demo job were tried. */
 export function tried(plan: Plan, of: keyof typeof TRIED, who: string, at: string): void {
   for (const { press, psi = {}, other = {} } of TRIED[of]) {
-    const read = { ...Object.fromEntries(Object.entries(psi).map(([id, p]) => [id, p * PSI])), ...other }
+    const read = {
+      ...Object.fromEntries(Object.entries(psi).map(([id, p]) => [id, toSi(p, QUANTITIES.pressure.psi)])),
+      ...other,
+    }
     for (const [id, value] of Object.entries(read)) plan.prove.functions[id] = { value, who, at, of: press }
   }
 }

@@ -1,3 +1,4 @@
+import { PRACTICE, READING_DOUBT } from '../catalog/practice'
 import { firstOfKind, partLabel } from '../air/circuit/connections'
 import type { Plan } from '../document/types'
 import type { Quantity } from '../quantity/units'
@@ -12,16 +13,6 @@ import type { Derived } from './types'
  * tests, and the one whose readings lie nearest is the likeliest. SI, gauge.
  */
 
-/** How far a reading may be off, one standard deviation: a share of it and so much besides (from memory). */
-const DOUBT: Partial<Record<Quantity, { share: number; besides: number }>> = {
-  pressure: { share: 0.03, besides: 3500 },
-  current: { share: 0.04, besides: 0.3 },
-  drain: { share: 0.05, besides: 0.005 },
-  voltage: { share: 0.005, besides: 0.05 },
-  time: { share: 0.05, besides: 3 },
-  // What is seen or heard: yes or no.
-  count: { share: 0, besides: 0.2 },
-}
 /** Further off than this a reading says no more: somebody may have misread it. */
 const MOST_OFF = 5
 /** Deviations within which a reading is as expected; up to twice as many it is odd. */
@@ -31,7 +22,7 @@ const APART = 1
 
 /** One standard deviation of a reading. */
 export function doubtOf(quantity: Quantity, value: number): number {
-  const { share, besides } = DOUBT[quantity] ?? { share: 0.05, besides: 0 }
+  const { share, besides } = READING_DOUBT[quantity] ?? { share: 0.05, besides: 0 }
   return Math.hypot(share * value, besides)
 }
 
@@ -73,8 +64,7 @@ export const readingsThatStand = (
     ),
   )
 
-/** A pressure switch that is set, or was bought, for other pressures: so much off, Pa (from memory). */
-const SWITCH_OFF = 200_000
+const SWITCH_OFF = PRACTICE.switchOff.value
 function switchesOff({ air }: Plan): { tried: TriedWith; label: string }[] {
   const id = firstOfKind(air, 'pressureSwitch')
   if (id === null) return []

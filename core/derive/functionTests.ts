@@ -1,3 +1,4 @@
+import { PRACTICE } from '../catalog/practice'
 import {
   FunctionTrial,
   pressureSight,
@@ -102,8 +103,7 @@ function relief(trial: FunctionTrial): void {
     )
   }
 }
-/** What falls by more in a second is heard to blow, Pa. */
-const HEARD = 500
+const HEARD = PRACTICE.heardToBlow.value
 
 /** One side up for as long as the sound system takes for its rise. */
 function up(trial: FunctionTrial, { id: side, name, press }: Control): void {
@@ -182,8 +182,7 @@ function cabGauges(trial: FunctionTrial): void {
     )
   }
 }
-/** Of its volts a lamp wants so much to be seen by day (from memory). */
-const LIT = 0.6
+const LIT = PRACTICE.lampSeen.value
 
 /** Every memory stored while both sides are let down step by step, then gone back to, the last first. */
 function memories(trial: FunctionTrial): void {
@@ -254,8 +253,7 @@ function draws(trial: FunctionTrial): void {
     trial.told(`draw-${hand.part}`, label, press, { ...(tank ? { tank } : {}), blows: yesNo(word, blows) })
   }
 }
-/** At less than this behind it a horn is silent, Pa (from memory). */
-const BLOWS = 20_000
+const BLOWS = PRACTICE.hornSilent.value
 
 /** Air let out until the pressure switch brings the compressor in; then it fills until the switch stops it. */
 function cutIn(trial: FunctionTrial): void {
@@ -314,8 +312,7 @@ function serviceLock(trial: FunctionTrial, [control]: Control[]): void {
   const press = `Service lock on. ${control.name} up for ${OPENS} s. Lock off again.`
   trial.told('lock', 'Service lock', press, { ...trial.gauges(), moves: yesNo('It fills', rises) })
 }
-/** A spring that rises by more than this is being filled, Pa. */
-const MOVES = 5000
+const MOVES = PRACTICE.seenToFill.value
 
 /** Tests in their order, by what their ids begin with. */
 const ORDER = [

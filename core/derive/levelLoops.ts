@@ -263,14 +263,10 @@ export function driveOf(drive: LevelDrive, { haulForce, corner }: LevelLoop, see
       return { seconds: 120, road: flat, force: (t) => (t < 5 ? haulForce : -HUNG * weight) }
   }
 }
-/**
- * Share of the rear's weight that hard braking takes off; a pothole and a washboard, m; what a hoist takes
- * (from memory).
- */
-const BRAKING = 0.25
-const HOLE = { along: 0.4, deep: 0.06 }
-const WAVES = { long: 0.7, high: 0.025 }
-const HUNG = 0.95
+const BRAKING = PRACTICE.brakingLifts.value
+const HOLE = { along: PRACTICE.potholeLong.value, deep: PRACTICE.potholeDeep.value }
+const WAVES = { long: PRACTICE.washboardLong.value, high: PRACTICE.washboardHigh.value }
+const HUNG = PRACTICE.hoistTakes.value
 
 /** What may be wrong with what levels: nothing, a leak at the spring, and what its sensor or its lever does then. */
 export const LEVEL_FAULTS = [

@@ -1,3 +1,4 @@
+import { PRACTICE } from '../catalog/practice'
 import type { AirPlan, Point } from '../document/types'
 import { distance } from './distances'
 import { boxAround, boxToShape } from './space/shapes'
@@ -17,14 +18,10 @@ const GROMMETS: readonly { inside: number; hole: number }[] = [
   { inside: 0.026, hole: 0.032 },
   { inside: 0.032, hole: 0.04 },
 ]
-/** A fill valve in a number plate's screw hole, or one beside it, m (5/16 in, common practice). */
-const FILL_VALVE = 0.008
-/** Runs through one sheet nearer together than this share a hole, m. */
-const ONE_HOLE = 0.06
-/** What stands nearer behind a hole than this is told, m: a drill goes through further than it should. */
-const BEHIND = 0.15
-/** Round things side by side fill this share of a round hole at most (from memory). */
-const FILLED = 0.6
+const FILL_VALVE = PRACTICE.fillValveHole.value
+const ONE_HOLE = PRACTICE.oneHole.value
+const BEHIND = PRACTICE.behindHole.value
+const FILLED = PRACTICE.holeFilled.value
 
 /**
  * Inside that a grommet must have for round things side by side, m.

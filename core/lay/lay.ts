@@ -1,3 +1,4 @@
+import { PRACTICE } from '../catalog/practice'
 import type { CompressorClass } from '../catalog/compressors'
 import { catalogueTube } from '../catalog/joints'
 import { partMass } from '../catalog/partSizes'
@@ -114,10 +115,8 @@ export function layStage(
   }
 }
 
-/** Left in a wire before the electrics under the truck that it comes down to, so that water drips off it, m. */
-const DRIP_LOOP = 0.12
-/** Left at each end of a wire for its terminal, and to make it anew, m (from memory). */
-const TERMINAL = 0.06
+const DRIP_LOOP = PRACTICE.dripLoop.value
+const TERMINAL = PRACTICE.terminalSlack.value
 
 /** A wire to be run, with a drip loop at each end that stands outside. */
 function wanting({ id, carries, from, to }: Wire, air: AirPlan): Wanted {

@@ -160,8 +160,7 @@ const noCrossMembers: LayRule = ({ truck }) =>
         text: 'Lines that change sides are run under the bed. Tape the cross-members at Truck: on steel they hold better.',
       })
 
-/** The block is moved to this share of the harness's reach, so that it is within. */
-const WITHIN_REACH = 0.85
+const WITHIN_REACH = PRACTICE.withinReach.value
 
 const partsApart: LayRule = (input) => {
   const { r, compressor } = input

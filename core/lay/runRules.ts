@@ -66,8 +66,7 @@ const lineNearHeat: LayRule = ({ r, lay }) =>
     })
   })
 
-/** An extension leaves this much to spare, m. */
-const SPARE_HARNESS = 0.3
+const SPARE_HARNESS = PRACTICE.spareHarness.value
 
 const harnessShort: LayRule = ({ r, lay }) => {
   if (r.feed === null || r.feed <= r.harness) return null

@@ -122,8 +122,7 @@ const unfixed: LayRule = (input) => {
   })
 }
 
-/** Beyond the tyre a part is moved so much farther, m. */
-const SPRAY_EDGE = 0.2
+const SPRAY_EDGE = PRACTICE.sprayEdge.value
 
 /** Against the outside of the nearer rail, hanging from its upper edge, out of the wheels' spray. */
 function onRailFrom({ r, truck, air, lay }: LayRuleInput, id: string) {
@@ -223,8 +222,7 @@ const radioWeak: LayRule = ({ r }) => {
   })
 }
 
-/** The nut of a bed mount is so far below the rail's upper edge, m (from memory). */
-const NUT_BELOW = 0.02
+const NUT_BELOW = PRACTICE.nutBelow.value
 
 /** The bed is bolted to the rails at its cross-members: what stands there hides a bolt. */
 const hidesMount: LayRule = (input) => {

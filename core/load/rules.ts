@@ -173,8 +173,7 @@ const ratingsStay: LoadRule = ({ r, haul, truck }) => {
   })
 }
 
-/** An item may stand this far over the bed's edge before it is told, m. */
-const OVERHANG = 0.02
+const OVERHANG = PRACTICE.overhang.value
 
 const offBed: LoadRule = ({ r, haul, truck: { bed } }) => {
   const past = (i: LoadItem) =>

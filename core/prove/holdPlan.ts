@@ -1,3 +1,4 @@
+import { PRACTICE } from '../catalog/practice'
 import { REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
 import type { HoldTest } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
@@ -27,7 +28,7 @@ export interface HoldPlanned {
 }
 
 const NIGHT = 12 * 3600
-const LONGEST = 21 * 86_400
+const LONGEST = PRACTICE.longestHold.value
 /** More readings than this nobody takes. */
 const MOST = 1000
 

@@ -226,9 +226,9 @@ function goingOn(test: HowRead, readings: readonly HoldReading[], loss: number, 
   })
 }
 
-/** Longer than this nobody waits, in readings and s. */
+/** More readings than this nobody waits for. */
 const MOST_MORE = 400
-const LONGEST = 21 * 86_400
+const LONGEST = PRACTICE.longestHold.value
 
 /**
  * Further time at the same pace until it can be told, s, if it goes on as it looks now; 0 where that is not

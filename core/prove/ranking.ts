@@ -56,16 +56,13 @@ export function leakPlaces(air: AirPlan, joints: readonly Joint[]): LeakPlace[] 
 
 /** How much likelier a place is that foams, or grows bubbles, than one nobody looked at (from memory). */
 const SEEN: Record<Exclude<Soap, 'dry'>, number> = { foam: 8, bubble: 80 }
-/** A side that reads tight has so little of it left. */
-const TIGHT = 0.03
-/** The shop's own leaks count as much as the trade's once there are so many. */
-const SHRUNK_BY = 20
+const TIGHT = PRACTICE.tightLeaves.value
+const SHRUNK_BY = PRACTICE.ownLeaks.value
 
 const sidesOf = (path: AirPath): readonly ('left' | 'right' | 'supply')[] =>
   path === 'both' ? ['left', 'right'] : [path]
 
-/** A side that loses with its valves plugged off has the less reason to lose at a valve too. */
-const LESS_AT_VALVE = 0.2
+const LESS_AT_VALVE = PRACTICE.lessAtValve.value
 /**
  * What a test with the valves plugged off says of a place: tight, it clears all but the valves; leaking, them
  * rather.
@@ -130,8 +127,7 @@ export function rankPlaces(
  * hold test.
  */
 const MINUTES = { part: 1.5, joint: 0.5, hold: 10, plug: 6, swap: 8 }
-/** What soap finds of a leak that is there. */
-const FINDS = 0.9
+const FINDS = PRACTICE.soapFinds.value
 
 /** What an answer with odds p tells, bits. */
 const bitsOf = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p))

@@ -25,7 +25,7 @@ const SWEEP = 9
 export const QUICK_STEPS = 3
 /** Places up the bag at which its clearance is taken. */
 const RINGS = [0, 0.25, 0.5, 0.75, 1]
-const BRAKE_LINE_RADIUS = 0.005
+const BRAKE_LINE_RADIUS = PRACTICE.brakeLine.value
 
 /** Outside diameter at a height: it grows as the area does when the bag is pressed together, and with its pressure. */
 export function bagDiameter(spring: SpringClass, height: number, pressure: number): number {

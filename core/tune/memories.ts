@@ -56,7 +56,7 @@ export function sharedMemories(
 }
 
 /** Two stored pressures closer than this are one, Pa. */
-const ALIKE = 1
+export const ALIKE = 1
 /** How many memories these presets take. */
 export function memoriesTaken(presets: readonly Preset[]): number {
   const kept: Preset[] = []

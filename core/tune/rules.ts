@@ -3,6 +3,7 @@ import type { SpringClass } from '../catalog/springs'
 import type { Preset, TunePlan } from '../document/types'
 import { notesOf, type Note, type Remedy } from '../quantity/figure'
 import { applyRules, type Rule } from '../quantity/stage'
+import { ALIKE } from './memories'
 import type { HaulNeed } from './types'
 
 /** What Tune notices of one haul's preset. */
@@ -81,9 +82,6 @@ const offLoad: PresetRule = ({ id, label, preset, stored, need, minimum }) => {
     remedy: follow(id),
   })
 }
-
-/** Two stored pressures closer than this are one, Pa. */
-const ALIKE = 1
 
 const teedPreset: PresetRule = ({ id, label, preset, stored, teed }) => {
   const apart = Math.abs(preset.left - preset.right)

@@ -1,4 +1,5 @@
-import { Bag, R_AIR, Source, STEP } from './loopAir'
+import { GAS_CONSTANT_AIR, GRAVITY } from '../../quantity/constants'
+import { Bag, Source, STEP } from './loopAir'
 import type { Corner, Supply, Electronic, Leveller, Drive, LoopRow, LoopResult } from './types'
 
 /**
@@ -16,14 +17,13 @@ export const RESTS = 0.002
 /** Less than this is no hunting, m. */
 const STILL = 0.001
 const STOP_RATE = 4e5
-const GRAVITY = 9.80665
 
 /** Air in the spring that holds the body at ride height, kg; the steel is measured from there. */
 export function airAtRest(corner: Corner, { atmosphere, temperature }: Supply, force: number): number {
   const wanted = corner.mass * GRAVITY + force - corner.steelAtRide
   const area = corner.areaAt(corner.rideHeight)
   const pressure = Math.max(wanted / (area * corner.motionRatio), 0) + atmosphere
-  return (pressure * corner.volumeAt(corner.rideHeight)) / (R_AIR * temperature)
+  return (pressure * corner.volumeAt(corner.rideHeight)) / (GAS_CONSTANT_AIR * temperature)
 }
 
 /** Decides what a controller does: out of its band for its wait, then until it is back or its time is over. */
@@ -146,7 +146,7 @@ function summed(
   { seconds, calm = true }: Drive,
   tolerance: number,
 ): LoopResult {
-  const free = (R_AIR * temperature) / atmosphere
+  const free = (GAS_CONSTANT_AIR * temperature) / atmosphere
   const late = rows.slice(Math.floor(rows.length * LATE))
   const mean = late.reduce((sum, { travel }) => sum + travel, 0) / late.length
   const from = (within: (travel: number) => boolean) => {

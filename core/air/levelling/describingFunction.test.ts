@@ -2,7 +2,7 @@ import { GRAVITY } from '../../quantity/constants'
 import { findRoot } from '../../quantity/root'
 import { isoMassFlow } from '../equations/componentFlow'
 import { airAtRest, runLoop } from './closedLoop'
-import { R_AIR } from './loopAir'
+import { GAS_CONSTANT_AIR } from '../../quantity/constants'
 import type { Corner, Mechanical, Supply } from './types'
 
 /**
@@ -40,7 +40,7 @@ const LAG = 0.5
 const FLOW = 0.016
 
 const volume = corner.volumeAt(corner.rideHeight)
-const rt = R_AIR * supply.temperature
+const rt = GAS_CONSTANT_AIR * supply.temperature
 const inside = (airAtRest(corner, supply, 0) * rt) / volume
 const stiffness = corner.steelRate + (inside * area ** 2) / volume
 const natural = Math.sqrt(stiffness / corner.mass)

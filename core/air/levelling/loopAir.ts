@@ -1,3 +1,5 @@
+import { PRACTICE } from '../../catalog/practice'
+import { GAS_CONSTANT_AIR } from '../../quantity/constants'
 import { isoMassFlow } from '../equations/componentFlow'
 import type { Leveller, Supply } from './types'
 
@@ -6,12 +8,9 @@ import type { Leveller, Supply } from './types'
  * steps of STEP.
  */
 
-/** J/(kg·K) */
-export const R_AIR = 287.05
 /** s */
 export const STEP = 0.002
-/** Critical ratio of a joint that leaks. */
-const LEAK_RATIO = 0.5
+const LEAK_RATIO = PRACTICE.leakRatio.value
 
 /** Tank and compressor, and what was let in and out of the springs they feed. */
 export class Source {
@@ -24,7 +23,7 @@ export class Source {
   private running = false
 
   constructor(readonly supply: Supply) {
-    this.rt = R_AIR * supply.temperature
+    this.rt = GAS_CONSTANT_AIR * supply.temperature
     this.tank = (supply.pressure * supply.volume) / this.rt
   }
 

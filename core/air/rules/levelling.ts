@@ -9,8 +9,7 @@ import { COMMON_PRACTICE, airNote, sheetRemedy, type AirRule } from './common'
 
 /** Height valves against the axle they follow, and outlets against the side they are meant for. */
 
-/** An arm is taken longer by this share, so that it never stands straight along its link. */
-const ARM_ROOM = 1.2
+const ARM_ROOM = PRACTICE.armRoom.value
 
 const armShort: AirRule = ({ plan, truck }) => {
   const { droop, bump } = wheelTravel(truck)

@@ -186,8 +186,7 @@ function tubeNear(plan: AirPlan, part: string, port: string): string | undefined
   return endsAt(plan, end.other).find((e) => isTube(plan, e.line))?.line
 }
 
-/** Cut-out this share of the relief valve's set pressure, so that it does not blow at every fill. */
-const CUT_OUT_SHARE = 0.92
+const CUT_OUT_SHARE = PRACTICE.cutOutShare.value
 
 /** A relief valve set above what the supply ever gives does nothing: it is set lower, and the switch below it. */
 function lowerBoth(plan: AirPlan, pressureSwitch: string, set: number): Remedy | undefined {

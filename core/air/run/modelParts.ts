@@ -16,8 +16,7 @@ import type { CircuitModel, Supply } from './types'
 const ENDLESS = 100
 /** A height valve is never wide open sooner than this past its dead band, rad. */
 const LEAST_OPENING = 0.001
-/** Critical ratio of a joint that leaks. */
-const LEAK_RATIO = 0.5
+const LEAK_RATIO = PRACTICE.leakRatio.value
 
 /** Kinds with a chamber at every port instead of one for all. */
 const CHAMBER_PER_PORT: readonly ComponentKind[] = [

@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import type { Point } from '../../document/types'
 import { boxAround, boxToShape } from '../space/shapes'
 import type { Solid } from '../space/solid'
@@ -6,8 +7,7 @@ import { AIRBAG_TRIM, type StripPiece } from './strip'
 
 /** How a run is pulled, marked and made safe, in the order of the work. Common practice of the trade. */
 
-/** Longer than this along one rail a run follows what the factory runs there, m (from memory). */
-const FOLLOWS = 1
+const FOLLOWS = PRACTICE.followsLine.value
 /** A sleeve covers so much of the end that moves, m (from memory). */
 export const SLEEVE = 0.3
 
@@ -29,9 +29,9 @@ export interface Pulled {
 /** What a coil left over is told with: metres as the shop writes them. */
 type Written = (metres: number) => string
 
-/** What is taken down again for work on the truck, by id, and how near an end is beside it, m (from memory). */
+/** What is taken down again for work on the truck, by id. */
 const COMES_DOWN = ['hitch', 'spare']
-const BESIDE = 0.15
+const BESIDE = PRACTICE.besideSpare.value
 /** What must come down again beside one of some places; null where nothing does. */
 export function comesDownAt(ends: readonly Point[], solids: readonly Solid[]): string | null {
   const near = solids.find(

@@ -69,8 +69,7 @@ export function encounters(box: Box, solids: readonly Solid[]): Encounter[] {
 /** Whether two parts stand in one another. */
 export const overlap = (a: Box, b: Box): boolean => boxToShape(shrunk(a, PLAY / 2), shrunk(b, PLAY / 2)) === 0
 
-/** Between the ends of two parts, for their fittings and a piece of tube that can be pushed home, m (from memory). */
-const FITTINGS = 0.06
+const FITTINGS = PRACTICE.betweenParts.value
 /** A part's box with room for the fittings at its ends: where no other part is proposed. */
 export const withFittings = ({ min, max }: Box): Box => ({
   shape: 'box',

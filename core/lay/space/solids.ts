@@ -92,8 +92,7 @@ function members(truck: Truck): Solid[] {
   })
 }
 
-/** Between a rail that rises above the bed and the floor over it, m (from memory). */
-const OVER_RAIL = 0.06
+const OVER_RAIL = PRACTICE.overRail.value
 /** Height of the bed's floor at a place along the truck: where the rails rise above it, it rises with them. */
 export const floorAt = (truck: Truck, x: number): number =>
   Math.max(truck.bed.floor, truck.frame.top + railRise(truck, x) + OVER_RAIL + FLOOR)

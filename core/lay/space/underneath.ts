@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import { mountingOf, railBottom, wheelTravel } from '../../catalog/truckGeometry'
 import { SIDES, type Point, type Truck } from '../../document/types'
 import { CAB } from './cab'
@@ -38,8 +39,7 @@ function tieRod({ wheelbase, frontTrack, tyre }: Truck): Solid {
   }
 }
 
-/** Half a bump stop's width, m (from memory). */
-const STOP_HALF = 0.025
+const STOP_HALF = PRACTICE.stopHalf.value
 
 /** Bump stops under the rails; none is seen where a helper spring goes inside the coil that has it. */
 function bumpStops(truck: Truck): Solid[] {
@@ -59,8 +59,7 @@ function bumpStops(truck: Truck): Solid[] {
   })
 }
 
-/** Half a brake line's thickness, m (from memory). */
-const BRAKE_LINE = 0.005
+const BRAKE_LINE = PRACTICE.brakeLine.value
 
 /** The brake or sensor line beside each spring, over the axle's travel. */
 function brakeLines(truck: Truck): Solid[] {

@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import {
   BAD_JOINTS,
   ohmsBehind,
@@ -167,8 +168,7 @@ export interface Hypothesis {
 
 /** More than a meter shows, Ω. */
 const MOST_OHMS = 1000
-/** Something works with at least this share of the current it takes at its full volts. */
-const WORKS = 0.6
+const WORKS = PRACTICE.worksAt.value
 
 /** What tests show with a fault, or with none, in the tests' order. */
 export function shownWith(wiring: Wiring, tests: readonly MeterTest[], fault: Fault | null): number[] {
@@ -188,8 +188,7 @@ export function shownWith(wiring: Wiring, tests: readonly MeterTest[], fault: Fa
     return Math.abs(amps[at]!) >= WORKS * full ? 1 : 0
   })
 }
-/** A motor at less than this share of its volts is heard to be slow. */
-const FAST = 0.8
+const FAST = PRACTICE.heardSlow.value
 
 /** All single faults solved in every state that is read. */
 export const hypothesesOf = (wiring: Wiring, tests = testsOf(wiring)): Hypothesis[] =>

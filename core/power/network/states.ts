@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import { WIRING } from '../../catalog/wiring'
 import { warmth } from '../circuit'
 import { GROUND, PLUS } from './draft'
@@ -73,8 +74,7 @@ export const FAULT_HOWS = ['open', 'resistive', 'welded', 'to-frame', 'weak', 's
 export type FaultHow = (typeof FAULT_HOWS)[number]
 /** What a bad joint, a burnt contact or a rusty earth adds where nothing else is said, Ω. */
 export const BAD_JOINTS = [0.15, 0.5, 1.5, 5] as const
-/** A wire rubbed through to the frame, Ω. */
-const TO_FRAME = 0.05
+const TO_FRAME = PRACTICE.rubbedThrough.value
 /** A battery near its end: volts of a 12 V truck, and times its own resistance. */
 const WEAK = { volts: 11.6, times: 8 }
 

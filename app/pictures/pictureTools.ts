@@ -1,6 +1,7 @@
 import { select } from 'd3-selection'
 import { zoom, zoomIdentity, type D3ZoomEvent } from 'd3-zoom'
 import { WHOLE, type Seen } from './scale'
+import { svgCopy } from './svgCopy'
 
 /** As near as one may come. */
 const NEAREST = 16
@@ -68,23 +69,10 @@ export function nearerTo(frame: HTMLElement, see: (seen: Seen) => void) {
   }
 }
 
-/** Colours of the theme in an attribute, as they are now. */
-const coloured = (value: string, styles: CSSStyleDeclaration) =>
-  value.replace(
-    /var\((--[\w-]+)\)/g,
-    (whole, token: string) => styles.getPropertyValue(token).trim() || whole,
-  )
-
 /** A picture as an SVG file: the drawing as it is seen, in the theme's colours, with the labels over it. */
 export function svgFile(frame: HTMLElement): string {
   const drawn = frame.querySelector('svg')!
-  const styles = getComputedStyle(document.documentElement)
-  const copy = drawn.cloneNode(true) as SVGSVGElement
-  copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg')
-  copy.removeAttribute('class')
-  for (const element of copy.querySelectorAll('*'))
-    for (const { name, value } of [...element.attributes])
-      if (value.includes('var(')) element.setAttribute(name, coloured(value, styles))
+  const copy = svgCopy(drawn)
   const box = drawn.getBoundingClientRect()
   const view = drawn.viewBox.baseVal
   const scale = view.width / box.width

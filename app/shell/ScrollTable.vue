@@ -4,7 +4,8 @@ defineOptions({ inheritAttrs: false })
 </script>
 
 <template>
-  <div class="relative overflow-x-auto mt-2">
+  <!-- Wider by the ring of a field that has the focus, which would be cut at the edge. -->
+  <div class="relative overflow-x-auto mt-2 -mx-1.5 px-1.5 pb-1.5">
     <table v-cards class="w-full text-sm" v-bind="$attrs">
       <slot />
     </table>

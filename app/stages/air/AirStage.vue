@@ -6,6 +6,7 @@ import { circuitPatches } from '#core/air/circuit/changeCircuit'
 import { isAllNew } from '#core/air/circuit/states'
 import { DIRECT, type AirPlan, type Archetype } from '#core/document/types'
 import { showText } from '#core/quantity/units'
+import { svgCopy } from '~/pictures/svgCopy'
 import { withLive } from '../stageDrawers'
 import { usePlayer } from './player'
 
@@ -68,21 +69,9 @@ const drawers = computed(() => {
   })
 })
 
-/** The drawing as it stands, with the colours and type it has on screen written into it. */
 function saveSvg(): void {
   const svg = document.querySelector<SVGSVGElement>('[data-circuit]')
-  if (!svg) return
-  const copy = svg.cloneNode(true) as SVGSVGElement
-  const css = getComputedStyle(document.documentElement)
-  copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg')
-  for (const e of [copy, ...copy.querySelectorAll('*')])
-    for (const a of [...e.attributes])
-      if (a.value.includes('var('))
-        e.setAttribute(
-          a.name,
-          a.value.replace(/var\((--[\w-]+)\)/g, (_, v: string) => css.getPropertyValue(v).trim()),
-        )
-  saveFile('circuit.svg', new XMLSerializer().serializeToString(copy), 'image/svg+xml')
+  if (svg) saveFile('circuit.svg', new XMLSerializer().serializeToString(svgCopy(svg)), 'image/svg+xml')
 }
 const saveGraph = () =>
   saveFile('circuit.json', `${JSON.stringify(circuitGraph(air.value), null, 2)}\n`, 'application/json')

@@ -94,6 +94,8 @@ watch(svg, (element, _, onCleanup) => {
 })
 /** Names are written larger where the circuit comes out small. */
 const type = computed(() => nameSize(scale.value))
+/** A word can be read where a line passes behind it. */
+const READABLE = { 'paint-order': 'stroke', stroke: 'var(--sheet)', 'stroke-width': 3 }
 const namePlace = (symbol: PlacedSymbol) => nameAt(air.components[symbol.id]!.kind, symbol, type.value)
 /** A finger's room around a symbol, however small it is. */
 const room = (size: number) => Math.max(7, (46 - size) / 2)
@@ -159,6 +161,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
         />
         <text
           v-if="air.lines[line.id]!.tube !== DIRECT"
+          v-bind="READABLE"
           :x="letterAt(line).x"
           :y="letterAt(line).y"
           text-anchor="middle"
@@ -202,6 +205,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
         <AirSymbol :kind="air.components[symbol.id]!.kind" :box="symbol.box" />
         <text
           v-if="named(symbol.id)"
+          v-bind="READABLE"
           :x="namePlace(symbol).x"
           :y="namePlace(symbol).y"
           :text-anchor="namePlace(symbol).anchor"
@@ -235,6 +239,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
         <title>{{ partText(symbol.id) }}</title>
         <text
           v-if="pressure(symbol.id) && !symbol.on"
+          v-bind="READABLE"
           :x="namePlace(symbol).x"
           :y="namePlace(symbol).y + type + 3"
           text-anchor="middle"

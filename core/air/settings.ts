@@ -57,3 +57,19 @@ export const VESSEL_SOLVER = {
   /** Share under the rest pressure within which a fill counts as never reached. */
   unreachable: 1e-12,
 } as const
+
+/** A corner, or both, levelled over a road. */
+export const LOOP_SOLVER = {
+  /** s */
+  step: 0.002,
+  /** Rows are kept so often, s. */
+  rowEvery: 0.1,
+  /** Stands within this of where it ends: level, m. */
+  level: 0.005,
+  /** Nearer than this to where it ends it rests, m. */
+  rests: 0.002,
+  /** Less than this is no hunting, m. */
+  still: 0.001,
+  /** A spring is never pressed under this share of its height: the stop is met before. */
+  lowest: 0.2,
+} as const

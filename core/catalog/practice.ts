@@ -169,6 +169,8 @@ export const PRACTICE = {
     'Cut-out at this share of the relief valve’s set pressure, so that it does not blow at every fill',
   ),
   leakRatio: remembered(0.5, '1', 'Critical pressure ratio of a joint that leaks'),
+  lineRatio: remembered(0.3, '1', 'Critical pressure ratio of a line between two springs'),
+  travelEnd: remembered(4e5, 'N/m', 'Rate of what stops a wheel at either end of its travel'),
   brakingLifts: remembered(0.25, '1', 'Share of the rear’s weight that hard braking takes off'),
   potholeLong: remembered(0.4, 'm', 'A pothole, along the road'),
   potholeDeep: remembered(0.06, 'm', 'A pothole, deep'),

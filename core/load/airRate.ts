@@ -1,6 +1,7 @@
 import { springVolume } from '../catalog/springVolume'
 import { STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
+import { AREA_NUDGE } from './settings'
 
 /** An air spring for its rate: effective area over height, and a height and air volume that belong together. SI. */
 export interface RateSpring {
@@ -32,7 +33,7 @@ export function airRate(
   atmosphere = STANDARD_ATMOSPHERE,
 ): AirRate {
   const area = interpolate(spring.areaByHeight, height)
-  const step = 1e-6
+  const step = AREA_NUDGE
   const growth =
     (interpolate(spring.areaByHeight, height - step) - interpolate(spring.areaByHeight, height + step)) /
     (2 * step)

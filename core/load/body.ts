@@ -2,14 +2,10 @@ import { GRAVITY } from '../quantity/constants'
 import type { LoadedTruck } from '../document/types'
 import { findRootOfRising } from '../quantity/root'
 import type { LevelSpring, BodyLoad, Attitude, Steel } from './types'
+import { BALANCE } from './settings'
 import { rearSteel, frontSteel, steelForce } from './steel'
 
-/**
- * Newton goes on to this misfit, so that slopes taken of the answer are clean; up to `SOLVED` counts as
- * solved. N and N·m.
- */
-const BALANCED = 1e-7
-const SOLVED = 0.1
+const { aimed: BALANCED, solved: SOLVED, turns: TURNS } = BALANCE
 
 /** No position balances the forces: the figures of this haul are left out rather than guessed. */
 export class NoBalanceError extends Error {
@@ -48,7 +44,7 @@ export function balanceBody(
   let f = load.front / (2 * front.steel.rate)
   let r = load.rear / (2 * rear.steel.rate)
   let roll = 0
-  for (let i = 0; i < 15; i++) {
+  for (let i = 0; i < TURNS; i++) {
     front.at(f, roll)
     rear.at(r, roll)
     const e1 = front.force - load.front
@@ -145,9 +141,9 @@ export function squatAt(
   // Two like corners on no arm carry twice the force.
   const pair = new Axle(steel, 0, spring, motionRatio, pressure, pressure)
   let squat = increase / steel.rate
-  for (let i = 0; i < 15; i++) {
+  for (let i = 0; i < TURNS; i++) {
     const excess = pair.at(squat, 0).force - 2 * increase
-    if (Math.abs(excess) < 1e-9 * (1 + Math.abs(increase))) return squat
+    if (Math.abs(excess) < BALANCE.corner * (1 + Math.abs(increase))) return squat
     squat -= excess / pair.a
   }
   return findRootOfRising((s) => pair.at(s, 0).force - 2 * increase, 0.6)

@@ -2,6 +2,7 @@ import { PRACTICE } from '../catalog/practice'
 import { SIDES, ordered, type Haul, type Side, type TrialReading } from '../document/types'
 import { solveSpd } from '../quantity/spd'
 import { balanceBody, NoBalanceError } from './body'
+import { TRIAL_FIT } from './settings'
 import { haulLoads } from './target'
 import type { BodyLoad, Corrected, LevelSpring, RoadTrial, SurveyFacts, TrialLips } from './types'
 import { sourcesOf, type Source, type UncertainCase } from './uncertainty'
@@ -16,13 +17,6 @@ import { sourcesOf, type Source, type UncertainCase } from './uncertainty'
 
 /** ± taken as equally likely within it: standard deviation a/√3 (JCGM 100:2008, 4.3.7; memory). */
 const SIGMA = 1 / Math.sqrt(3)
-/** Of a source's ±, for the slopes; and where the search ends. */
-const STEP = 0.001
-const CLOSE = 1e-5
-const MOST_ROUNDS = 12
-const SMALLEST_PART = 1e-3
-/** Sources of doubt that are weighed at most: those that move the lips furthest. */
-const MOST_UNKNOWNS = 16
 const LIP_SIGMA = PRACTICE.lip.value * SIGMA
 /** Sources of the spring and the truck itself are the same whatever is aboard; of these the plan takes two over. */
 const SHARED = ['area', 'rate', 'gap']
@@ -131,7 +125,7 @@ function modelOf(input: TrialInput, taped: readonly Taped[]): Model {
     unknowns,
     lipsAt: (z) => lipsOf(input, loads, taped, unknowns, z),
   })
-  if (all.length <= MOST_UNKNOWNS) return model(all)
+  if (all.length <= TRIAL_FIT.mostUnknowns) return model(all)
   const whole = model(all)
   const planned = whole.lipsAt(all.map(() => 0))
   const moves = all.map((unknown, i) => {
@@ -140,7 +134,7 @@ function modelOf(input: TrialInput, taped: readonly Taped[]): Model {
   })
   const must = ({ unknown }: (typeof moves)[number]) => (STEEL_AND_AIR.includes(unknown.source.id) ? 1 : 0)
   moves.sort((a, b) => must(b) - must(a) || b.by - a.by)
-  return model(moves.slice(0, MOST_UNKNOWNS).map(({ unknown }) => unknown))
+  return model(moves.slice(0, TRIAL_FIT.mostUnknowns).map(({ unknown }) => unknown))
 }
 
 /**
@@ -156,10 +150,10 @@ function mostLikely(model: Model): { z: number[]; matrix: number[][] } {
   let lips = model.lipsAt(z)
   let least = cost(z, lips)
   let equations = normalEquations(model, z, lips)
-  for (let round = 0; round < MOST_ROUNDS; round++) {
+  for (let round = 0; round < TRIAL_FIT.rounds; round++) {
     const step = solveSpd(equations.matrix, equations.right)
     let part = 1
-    for (; part > SMALLEST_PART; part /= 2) {
+    for (; part > TRIAL_FIT.smallestPart; part /= 2) {
       const next = z.map((v, i) => v + part * step[i]!)
       const there = model.lipsAt(next)
       const costs = cost(next, there)
@@ -169,9 +163,9 @@ function mostLikely(model: Model): { z: number[]; matrix: number[][] } {
       least = costs
       break
     }
-    if (part <= SMALLEST_PART) break
+    if (part <= TRIAL_FIT.smallestPart) break
     equations = normalEquations(model, z, lips)
-    if (part * Math.max(...step.map(Math.abs)) < CLOSE) break
+    if (part * Math.max(...step.map(Math.abs)) < TRIAL_FIT.close) break
   }
   return { z, matrix: equations.matrix }
 }
@@ -253,8 +247,8 @@ function normalEquations(
   at: readonly number[],
 ): { matrix: number[][]; right: number[] } {
   const slopes = unknowns.map((_, i) => {
-    const moved = lipsAt(z.map((v, k) => (k === i ? v + STEP : v)))
-    return moved.map((lip, row) => (lip - at[row]!) / STEP)
+    const moved = lipsAt(z.map((v, k) => (k === i ? v + TRIAL_FIT.nudge : v)))
+    return moved.map((lip, row) => (lip - at[row]!) / TRIAL_FIT.nudge)
   })
   const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, v, i) => sum + v * b[i]!, 0)
   const missed = taped.map((t, i) => t.lip - at[i]!)

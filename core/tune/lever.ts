@@ -1,3 +1,5 @@
+import { TUNE_SOLVER } from './settings'
+
 /**
  * The lever of a height valve: an arm on the valve, a link from its end to the axle. In the plane of the arm;
  * x away from the valve, z up, m; angles in rad, up positive.
@@ -69,13 +71,14 @@ export function leverTravel(of: LeverGeometry, droop: number, bump: number, stop
     const cosine = (of.arm ** 2 + of.link ** 2 - far ** 2) / (2 * of.arm * of.link)
     return Math.abs(cosine) > Math.cos(STRAIGHT)
   })
-  const [before, after] = [leverAngle(of, -1e-4), leverAngle(of, 1e-4)]
+  const { leverStep } = TUNE_SOLVER
+  const [before, after] = [leverAngle(of, -leverStep), leverAngle(of, leverStep)]
   return {
     droop: angles[0] ?? null,
     bump: angles.at(-1) ?? null,
     overCentre: near || angles.includes(null),
     atStops: angles.some((angle) => angle !== null && Math.abs(angle) > stops),
-    perRadian: before === null || after === null ? 0 : 2e-4 / (after - before),
+    perRadian: before === null || after === null ? 0 : (2 * leverStep) / (after - before),
   }
 }
 

@@ -1,5 +1,6 @@
 import type { Preset } from '../document/types'
 import { coverWith, memoriesNeeded } from './presetCover'
+import { TUNE_SOLVER } from './settings'
 import type { HaulNeed, Shared, SharedMemories, TuneSite } from './types'
 
 /** How far the wheel's corner comes up when a spring goes from one pressure to another, m. */
@@ -20,8 +21,7 @@ function pressureFor(height: number, needs: readonly HaulNeed[], site: TuneSite)
   const most = Math.max(...rates, 1e-12)
   return height / most
 }
-/** Step of pressure that a corner's rate is told from, Pa. */
-const STEP = 5000
+const STEP = TUNE_SOLVER.rateStep
 
 /**
  * Hauls on few memories, and what each then lacks.
@@ -55,8 +55,7 @@ export function sharedMemories(
   return { needed: memoriesNeeded(points, within), memories: cover.presets, byHaul }
 }
 
-/** Two stored pressures closer than this are one, Pa. */
-export const ALIKE = 1
+const ALIKE = TUNE_SOLVER.alike
 /** How many memories these presets take. */
 export function memoriesTaken(presets: readonly Preset[]): number {
   const kept: Preset[] = []

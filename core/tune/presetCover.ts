@@ -1,4 +1,5 @@
 import type { Preset } from '../document/types'
+import { TUNE_SOLVER } from './settings'
 
 /**
  * Pressures of many hauls on few memories: the fewest that serve all within a tolerance on both sides, or the
@@ -13,8 +14,7 @@ export interface Cover {
   worst: number
 }
 
-/** Pressures this near are one, Pa. */
-const SAME = 1e-9
+const SAME = TUNE_SOLVER.rounding
 
 type Points = readonly Preset[]
 

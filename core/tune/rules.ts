@@ -3,7 +3,7 @@ import type { SpringClass } from '../catalog/springs'
 import type { Preset, TunePlan } from '../document/types'
 import { notesOf, type Note, type Remedy } from '../quantity/figure'
 import { applyRules, type Rule } from '../quantity/stage'
-import { ALIKE } from './memories'
+import { TUNE_SOLVER } from './settings'
 import type { HaulNeed } from './types'
 
 /** What Tune notices of one haul's preset. */
@@ -85,7 +85,7 @@ const offLoad: PresetRule = ({ id, label, preset, stored, need, minimum }) => {
 
 const teedPreset: PresetRule = ({ id, label, preset, stored, teed }) => {
   const apart = Math.abs(preset.left - preset.right)
-  if (!stored || !teed || apart <= ALIKE) return null
+  if (!stored || !teed || apart <= TUNE_SOLVER.alike) return null
   const both = Math.max(preset.left, preset.right)
   return note({
     rule: 'teed-preset',

@@ -1,6 +1,7 @@
 import { atmosphereAt } from '../quantity/atmosphere'
 import { REFERENCE_TEMPERATURE } from '../quantity/constants'
 import { findRoot } from '../quantity/root'
+import { TUNE_SOLVER } from './settings'
 
 /**
  * What a gauge reads of air that was shut in elsewhere, Pa gauge: a sealed, rigid volume, so that pressure goes with
@@ -23,9 +24,6 @@ export interface LoadedBag {
   heightAt: (pressure: number) => number
   volumeAt: (height: number) => number
 }
-
-/** A pressure is found to this share of it: nearer, heights found of their own say nothing. */
-const CLOSE = 1e-11
 
 /** Air in a bag that carries its corner at a gauge pressure, p·V/T, J/K. */
 const airIn = (bag: LoadedBag, pressure: number, { temperature, altitude }: Conditions) =>
@@ -83,6 +81,6 @@ export function bagLater(
   const over = (pressure: number) => airIn(bag, pressure, later) - wanted
   // More pressure is more height and more air: one root, or an end where the bag is empty or beyond all sense.
   const most = 2 * set + 200_000
-  const pressure = over(0) >= 0 ? 0 : over(most) <= 0 ? most : findRoot(over, 0, most, CLOSE)
+  const pressure = over(0) >= 0 ? 0 : over(most) <= 0 ? most : findRoot(over, 0, most, TUNE_SOLVER.close)
   return { pressure, height: bag.heightAt(pressure) }
 }

@@ -1,5 +1,6 @@
-import { airAtRest, heightAt, LATE, openingOf, RESTS, ROW_EVERY, upward } from './closedLoop'
-import { Bag, Source, STEP } from './loopAir'
+import { airAtRest, heightAt, LATE, openingOf, upward } from './closedLoop'
+import { LOOP_SOLVER } from '../settings'
+import { Bag, Source } from './loopAir'
 import type { Corner, Leveller, Supply } from './types'
 
 /**
@@ -7,6 +8,8 @@ import type { Corner, Leveller, Supply } from './types'
  * roll; one valve or sensor a side, each side's on the other's wire or lever, or one in the middle that feeds both. SI,
  * pressures absolute.
  */
+
+const { step: STEP, rowEvery: ROW_EVERY, rests: RESTS } = LOOP_SOLVER
 
 export const ARRANGEMENTS = ['sides', 'swapped', 'middle'] as const
 export type Arrangement = (typeof ARRANGEMENTS)[number]
@@ -34,7 +37,7 @@ export interface PairResult {
   /** Free air let in and let out, m³. */
   filled: number
   vented: number
-  /** When both stand within {@link RESTS} of where they end for good, s; null where they never do. */
+  /** When both stand within what counts as rest of where they end for good, s; null where they never do. */
   restAt: number | null
   /** Where they end: how far off level the middle is, and how much higher the left stands, m. */
   off: number

@@ -1,5 +1,7 @@
+import { PRACTICE } from '../../catalog/practice'
 import { GAS_CONSTANT_AIR, GRAVITY } from '../../quantity/constants'
-import { Bag, Source, STEP } from './loopAir'
+import { LOOP_SOLVER } from '../settings'
+import { Bag, Source } from './loopAir'
 import type { Corner, Supply, Electronic, Leveller, Drive, LoopRow, LoopResult } from './types'
 
 /**
@@ -8,15 +10,8 @@ import type { Corner, Supply, Electronic, Leveller, Drive, LoopRow, LoopResult }
  * temperature. SI, pressures absolute.
  */
 
-/** Rows are kept so often, s. */
-export const ROW_EVERY = 0.1
-/** Stands within this of where it ends: level, m. */
-const LEVEL = 0.005
-/** Nearer than this to where it ends it rests, m. */
-export const RESTS = 0.002
-/** Less than this is no hunting, m. */
-const STILL = 0.001
-const STOP_RATE = 4e5
+const { step: STEP, rowEvery: ROW_EVERY, rests: RESTS } = LOOP_SOLVER
+const STOP_RATE = PRACTICE.travelEnd.value
 
 /** Air in the spring that holds the body at ride height, kg; the steel is measured from there. */
 export function airAtRest(corner: Corner, { atmosphere, temperature }: Supply, force: number): number {
@@ -95,7 +90,7 @@ export function upward(
 
 /** Height of the spring at a travel of the wheel, m: never under a share of its own. */
 export const heightAt = ({ rideHeight, motionRatio }: Corner, travel: number): number =>
-  Math.max(rideHeight + travel * motionRatio, rideHeight * LOWEST)
+  Math.max(rideHeight + travel * motionRatio, rideHeight * LOOP_SOLVER.lowest)
 
 /**
  * Runs a corner over a drive, from rest at ride height.
@@ -106,7 +101,7 @@ export function runLoop(
   supply: Supply,
   leveller: Leveller,
   drive: Drive,
-  tolerance = LEVEL,
+  tolerance: number = LOOP_SOLVER.level,
 ): LoopResult {
   const { atmosphere } = supply
   const source = new Source(supply)
@@ -137,8 +132,6 @@ export function runLoop(
   }
   return summed(rows, source, drive, tolerance)
 }
-/** A spring is never pressed under this share of its height: the stop is met before. */
-const LOWEST = 0.2
 
 function summed(
   rows: LoopRow[],
@@ -171,7 +164,7 @@ export const LATE = 0.6
 function huntingIn(rows: readonly LoopRow[], mean: number): LoopResult['hunting'] {
   const travels = rows.map(({ travel }) => travel)
   const amplitude = (Math.max(...travels) - Math.min(...travels)) / 2
-  if (amplitude < STILL) return null
+  if (amplitude < LOOP_SOLVER.still) return null
   const crossed = rows.filter((row, i) => i > 0 && rows[i - 1]!.travel < mean && row.travel >= mean)
   if (crossed.length < 2) return null
   return { amplitude, period: (crossed.at(-1)!.t - crossed[0]!.t) / (crossed.length - 1) }

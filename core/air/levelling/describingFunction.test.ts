@@ -1,8 +1,7 @@
-import { GRAVITY } from '../../quantity/constants'
+import { GAS_CONSTANT_AIR, GRAVITY } from '../../quantity/constants'
 import { findRoot } from '../../quantity/root'
 import { isoMassFlow } from '../equations/componentFlow'
 import { airAtRest, runLoop } from './closedLoop'
-import { GAS_CONSTANT_AIR } from '../../quantity/constants'
 import type { Corner, Mechanical, Supply } from './types'
 
 /**

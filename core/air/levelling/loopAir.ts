@@ -1,15 +1,15 @@
 import { PRACTICE } from '../../catalog/practice'
 import { GAS_CONSTANT_AIR } from '../../quantity/constants'
 import { isoMassFlow } from '../equations/componentFlow'
+import { LOOP_SOLVER, SOLVER } from '../settings'
 import type { Leveller, Supply } from './types'
 
 /**
  * Air of a levelling run at one temperature: what supplies it, and what a spring holds. kg, Pa absolute,
- * steps of STEP.
+ * in the steps of its settings.
  */
 
-/** s */
-export const STEP = 0.002
+const { step: STEP } = LOOP_SOLVER
 const LEAK_RATIO = PRACTICE.leakRatio.value
 
 /** Tank and compressor, and what was let in and out of the springs they feed. */
@@ -103,11 +103,9 @@ export class Bag {
   passTo(other: Bag, own: number, its: number, conductance: number): void {
     const [from, to, high, low] = own > its ? [this, other, own, its] : [other, this, its, own]
     const { temperature } = this.source.supply
-    const moved = isoMassFlow(conductance, LINE_RATIO, high, low, temperature, LAMINAR) * STEP
+    const moved = isoMassFlow(conductance, LINE_RATIO, high, low, temperature, SOLVER.laminarOrifice) * STEP
     from.air -= moved
     to.air += moved
   }
 }
-/** Critical ratio of a line, and from where its flow falls straight to rest. */
-const LINE_RATIO = 0.3
-const LAMINAR = 0.999
+const LINE_RATIO = PRACTICE.lineRatio.value

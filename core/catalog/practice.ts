@@ -312,7 +312,10 @@ export const PRACTICE = {
   heardSlow: remembered(0.8, '1', 'A motor at less than this share of its volts is heard to be slow'),
 } as const satisfies Record<string, PracticeNumber>
 
-/** How far what is read at a truck may be off, one standard deviation: a share of it, and so much besides (from memory). */
+/**
+ * How far what is read at a truck may be off, one standard deviation: a share of it, and so much besides, in its SI
+ * unit (from memory).
+ */
 export const READING_DOUBT: Partial<Record<Quantity, { share: number; besides: number }>> = {
   pressure: { share: 0.03, besides: 3500 },
   current: { share: 0.04, besides: 0.3 },

@@ -1,6 +1,5 @@
 /**
- * Every tolerance of Load's solvers, each with what it is for. Physical numbers stand in the catalogue of common
- * practice.
+ * Tolerances of Load's solvers, each with what it is for. Physical numbers stand in the catalogue of common practice.
  */
 
 /** Body on its springs. */

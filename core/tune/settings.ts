@@ -1,4 +1,4 @@
-/** Every tolerance of Tune's solvers, each with what it is for. */
+/** Tolerances of Tune's solvers, each with what it is for. */
 export const TUNE_SOLVER = {
   /** A pressure is found to this share of it: nearer, heights found of their own say nothing. */
   close: 1e-11,

@@ -23,8 +23,8 @@ export { expect }
 export const STAGES = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'] as const
 
 /**
- * A stage comes a moment after its heading; nothing can be read or counted on it before. A circuit that is being drawn
- * moves what stands under it when it comes: a press in that very moment meets nothing.
+ * A stage comes a moment after its heading, and the drawing of a circuit another one later; nothing can be read,
+ * counted or pressed on them before.
  */
 export async function stageShown(page: Page): Promise<void> {
   await expect(page.locator('main[data-stage] [data-bench]')).toBeAttached()

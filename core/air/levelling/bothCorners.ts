@@ -1,5 +1,5 @@
-import { airAtRest, heightAt, LATE, openingOf, upward } from './closedLoop'
 import { LOOP_SOLVER } from '../settings'
+import { airAtRest, heightAt, LATE, openingOf, upward } from './closedLoop'
 import { Bag, Source } from './loopAir'
 import type { Corner, Leveller, Supply } from './types'
 
@@ -37,7 +37,7 @@ export interface PairResult {
   /** Free air let in and let out, m³. */
   filled: number
   vented: number
-  /** When both stand within what counts as rest of where they end for good, s; null where they never do. */
+  /** When both rest where they end for good, s; null where they never do. */
   restAt: number | null
   /** Where they end: how far off level the middle is, and how much higher the left stands, m. */
   off: number

@@ -1,4 +1,4 @@
-import type { JointKind, LeakPlaceKind, OTHER_PLACES } from '../document/types'
+import type { JointKind, LeakPlaceKind, OTHER_PLACES, Soap } from '../document/types'
 import { jointClass } from './joints'
 
 /**
@@ -18,6 +18,21 @@ export const LEAK_ODDS: Readonly<Record<LeakPlaceKind, number>> = {
   seat: 2,
   spring: 1,
 }
+
+/** How much likelier a place is that foams, or grows bubbles, than one nobody looked at (from memory). */
+export const SOAP_SEEN: Readonly<Record<Exclude<Soap, 'dry'>, number>> = { foam: 8, bubble: 80 }
+
+/**
+ * What soap misses, of 1: most of a leak too small to foam, little of one that must grow bubbles; and where
+ * nobody knows how much is lost (from memory).
+ */
+export const SOAP_MISSES = { unknown: 0.15, bubble: 0.03, foam: 0.1, smaller: 0.5 } as const
+
+/**
+ * Minutes of hands (from memory): to get at a part, for each joint there; to fill, read and come back for a hold
+ * test; to plug a line off, to swap two, to put a place right.
+ */
+export const LEAK_MINUTES = { part: 1.5, joint: 0.5, hold: 10, plug: 6, swap: 8, repair: 10 } as const
 
 /** What is done when a place that is no joint leaks; a joint's own class says it. */
 export const OTHER_AGAIN: Readonly<Record<(typeof OTHER_PLACES)[number], string>> = {

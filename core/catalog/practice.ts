@@ -176,6 +176,14 @@ export const PRACTICE = {
   potholeDeep: remembered(0.06, 'm', 'A pothole, deep'),
   washboardLong: remembered(0.7, 'm', 'From crest to crest of a washboard road'),
   washboardHigh: remembered(0.025, 'm', 'From trough to crest of a washboard road'),
+  slowDrive: remembered(40 / 3.6, 'm/s', 'Through a pothole and over washboard'),
+  roadDrive: remembered(60 / 3.6, 'm/s', 'Along a road of a class'),
+  slowLeak: remembered(
+    2e-12,
+    'm³/(s·Pa)',
+    'A slow leak at a spring: a hole of half a tenth of a millimetre or so',
+  ),
+  kerb: remembered(0.08, 'm', 'A usual kerb'),
   hoistTakes: remembered(0.95, '1', 'Share of the rear’s weight that a hoist takes'),
   // Lay
   heatClearance: practice(0.15, 'm', 'Keep-off from exhaust or any heat (6 in)'),

@@ -5,6 +5,7 @@ import type { Quantity } from '../quantity/units'
 import { createDeriver } from './derive'
 import { runFunctions } from './functionTests'
 import type { FunctionTest, Sight, TriedWith } from './functionTrial'
+import { DIAGNOSIS } from './settings'
 import { StandIns } from './standIns'
 import type { Derived } from './types'
 
@@ -12,13 +13,6 @@ import type { Derived } from './types'
  * What is wrong, from what gauge and meter showed: every fault that the devices know is run through the same
  * tests, and the one whose readings lie nearest is the likeliest. SI, gauge.
  */
-
-/** Further off than this a reading says no more: somebody may have misread it. */
-const MOST_OFF = 5
-/** Deviations within which a reading is as expected; up to twice as many it is odd. */
-const ALIKE = 2
-/** Faults whose readings all lie within so much of one another cannot be told apart by these tests. */
-const APART = 1
 
 /** One standard deviation of a reading. */
 export function doubtOf(quantity: Quantity, value: number): number {
@@ -30,8 +24,8 @@ export type SeenVerdict = 'as expected' | 'odd' | 'wrong'
 /** How a reading stands to what the sound system shows: odd from two deviations, wrong from four. */
 export function seenVerdict({ quantity, value }: Sight, seen: number): SeenVerdict {
   const off = Math.abs(seen - value) / doubtOf(quantity, value)
-  if (off <= ALIKE) return 'as expected'
-  return off <= 2 * ALIKE ? 'odd' : 'wrong'
+  if (off <= DIAGNOSIS.alike) return 'as expected'
+  return off <= 2 * DIAGNOSIS.alike ? 'odd' : 'wrong'
 }
 
 /** A fault as it shows itself in every test. */
@@ -139,7 +133,7 @@ export interface Suspect {
 export interface Diagnosis {
   suspects: Suspect[]
   /**
-   * Whether the likeliest lies within {@link ALIKE} deviations of what was read, on the mean; if not, it is
+   * Whether the likeliest lies within `DIAGNOSIS.alike` deviations of what was read, on the mean; if not, it is
    * another fault.
    */
   fits: boolean
@@ -162,7 +156,7 @@ function apart(
     const quantity = quantities.get(id)
     if (a === undefined || b === undefined || !quantity) return sum
     const off = (a - b) / doubtOf(quantity, Math.max(Math.abs(a), Math.abs(b)))
-    return sum + Math.min(off ** 2, MOST_OFF ** 2)
+    return sum + Math.min(off ** 2, DIAGNOSIS.mostOff ** 2)
   }, 0)
 }
 
@@ -174,7 +168,9 @@ export function alike(
 ): FaultRun[][] {
   const groups: FaultRun[][] = []
   for (const run of runs) {
-    const group = groups.find(([first]) => apart(first!.sights, run.sights, quantities, ids) <= APART ** 2)
+    const group = groups.find(
+      ([first]) => apart(first!.sights, run.sights, quantities, ids) <= DIAGNOSIS.apart ** 2,
+    )
     if (group) group.push(run)
     else groups.push([run])
   }
@@ -185,7 +181,7 @@ export function alike(
  * What is likeliest of what was read: every fault by how far its readings lie from these.
  * @param seen readings by sight; what was not read has no entry
  * @source Bayes with equal odds beforehand; readings independent, each within its doubt, none worse than
- * {@link MOST_OFF}
+ * `DIAGNOSIS.mostOff`
  */
 export function diagnose({ tests, runs }: FaultRuns, seen: Record<string, number>): Diagnosis {
   const quantities = quantitiesOf(tests)
@@ -220,7 +216,7 @@ export function diagnose({ tests, runs }: FaultRuns, seen: Record<string, number
   })
   return {
     suspects,
-    fits: least <= ALIKE ** 2 * ids.length,
+    fits: least <= DIAGNOSIS.alike ** 2 * ids.length,
     next: partingTest(
       found.map(({ group }) => group),
       all.filter((id) => !(id in seen)),

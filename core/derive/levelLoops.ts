@@ -14,6 +14,7 @@ import { GRAVITY, REFERENCE_DENSITY } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
 import { leverAngle } from '../tune/lever'
 import { sensorTravel } from '../tune/sensor'
+import { LEVEL_DRIVE } from './settings'
 import type { Derived } from './types'
 
 /** A plan's own levelling, one rear corner of it, over what the road brings. SI. */
@@ -38,18 +39,11 @@ export interface LevelLoop {
   rightForce: number
 }
 
-/** A wheel has at least so much travel, m. */
-const LEAST_TRAVEL = 0.01
-/** Wide open within so much more angle than shut, rad, at least. */
-const LEAST_OPENING = 1e-3
-/** Wheel speeds of the drives, m/s. */
-const [SLOW, ROAD_SPEED] = [40 / 3.6, 60 / 3.6]
-/** How long a road of a class is driven, s. */
-const ROAD_TIME = 600
+const SLOW = PRACTICE.slowDrive.value
+const ROAD_SPEED = PRACTICE.roadDrive.value
+const { roadTime: ROAD_TIME, roadStep: ROAD_STEP } = LEVEL_DRIVE
 /** Length of such a road, km. */
 export const ROAD_KM = (ROAD_TIME * ROAD_SPEED) / 1000
-/** Step of a road's heights, m. */
-const ROAD_STEP = 0.05
 
 /** What a plan's corner, supply and leveller are; null where nothing levels by itself, or no haul is told. */
 export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): LevelLoop | null {
@@ -113,8 +107,8 @@ export const wheelTravel = ({
   droop,
   bump,
 }: Plan['truck']['seatGap']): [droop: number, bump: number] => [
-  Math.max(droop - unladen, LEAST_TRAVEL),
-  Math.max(unladen - bump, LEAST_TRAVEL),
+  Math.max(droop - unladen, LEVEL_DRIVE.leastTravel),
+  Math.max(unladen - bump, LEVEL_DRIVE.leastTravel),
 ]
 
 /** Free air of whatever fills this circuit at a gauge pressure, m³/s. */
@@ -170,7 +164,7 @@ function levellerOf({ air: whole, tune, truck: { seatGap } }: Plan): Leveller | 
 /** How far a height valve is open with its arm at an angle: from shut at its dead band to 1, filling up, −1 venting. */
 function openAtAngle({ deadBand, fullOpen }: Record<string, number>, angle: number): number {
   const shut = deadBand!
-  const wide = Math.max(fullOpen!, shut + LEAST_OPENING)
+  const wide = Math.max(fullOpen!, shut + LEVEL_DRIVE.leastOpening)
   const open = Math.min(Math.max((Math.abs(angle) - shut) / (wide - shut), 0), 1)
   return Math.sign(angle) * open
 }
@@ -206,8 +200,7 @@ export function leverFlow(
     return { angle, flow: open * (open > 0 ? fill : vent) }
   })
 }
-/** Steps over which the flow of a lever is told. */
-const ANGLES = 80
+const ANGLES = LEVEL_DRIVE.angles
 
 /** Over a road of a class for ten minutes. */
 function roadDrive(road: RoadClass, force: number, seed: number): Drive {
@@ -277,9 +270,6 @@ export const LEVEL_FAULTS = [
 ] as const
 export type LevelFault = (typeof LEVEL_FAULTS)[number]['id']
 
-/** A slow leak: an ideal hole of half a tenth of a millimetre or so, m³/(s·Pa). */
-const SLOW_LEAK = 2e-12
-
 /** A loop with something wrong. A link that is off lets its arm hang, as with the body far too high. */
 export function withFault(loop: LevelLoop, fault: LevelFault): LevelLoop {
   const { corner, leveller } = loop
@@ -287,7 +277,7 @@ export function withFault(loop: LevelLoop, fault: LevelFault): LevelLoop {
     case 'none':
       return loop
     case 'leak':
-      return { ...loop, corner: { ...corner, leak: SLOW_LEAK } }
+      return { ...loop, corner: { ...corner, leak: PRACTICE.slowLeak.value } }
     case 'unplugged':
       return leveller.kind === 'controller'
         ? { ...loop, leveller: { ...leveller, senses: () => null } }

@@ -1,6 +1,7 @@
 import { allOfKinds } from '../air/circuit/connections'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { runBoth, type Arrangement, type PairDrive, type PairResult } from '../air/levelling/bothCorners'
+import { PRACTICE } from '../catalog/practice'
 import type { Plan, Truck } from '../document/types'
 import { levelLoopOf } from './levelLoops'
 import type { Derived } from './types'
@@ -19,8 +20,8 @@ export const ARRANGEMENT_LABELS: Record<Arrangement, string> = {
   swapped: 'One a side, left and right swapped',
 }
 
-/** A usual kerb, m, and how long the wheel stands on it, s (from memory). */
-const KERB = { high: 0.08, from: 5, to: 65 }
+/** A usual kerb, m, and from when to when the wheel stands on it, s. */
+const KERB = { high: PRACTICE.kerb.value, from: 5, to: 65 }
 
 /**
  * What resists of roll beside both rear corners themselves, N for each metre that one side is higher: front

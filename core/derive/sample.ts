@@ -1,18 +1,12 @@
 import { SAMPLES, sampleUncertainty, type Sampled } from '../load/uncertainty'
 import type { Plan } from '../document/types'
+import { SAMPLING } from './settings'
 import type { Derived } from './types'
-
-/**
- * Sources squared, sampled so often, that all hauls of a plan may take: some seconds. And the fewest samples
- * that say anything.
- */
-const WORK = 6e7
-const FEWEST = 200
 
 /** Samples a haul of a plan whose hauls have so many sources of doubt: fewer where there is a great deal to move. */
 export function samplesFor(sources: readonly number[]): number {
   const each = sources.reduce((sum, n) => sum + n ** 2, 0)
-  return Math.max(Math.min(Math.floor(WORK / Math.max(each, 1)), SAMPLES), FEWEST)
+  return Math.max(Math.min(Math.floor(SAMPLING.work / Math.max(each, 1)), SAMPLES), SAMPLING.fewest)
 }
 
 /**

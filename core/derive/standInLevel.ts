@@ -1,5 +1,6 @@
 import { allOfKinds, firstOfKind } from '../air/circuit/connections'
 import { partOf } from '../air/parts/parts'
+import { LOOP_SOLVER } from '../air/settings'
 import type { CircuitRun } from '../air/run/circuitRun'
 import { heightMissing } from '../air/run/levelling'
 import { HeightValveModel, LevelControlModel, type LevelTruck } from '../devices/levelControl'
@@ -16,9 +17,6 @@ export interface LevelStand extends Pick<LevelTruck, 'haul' | 'keyIsOff' | 'isPo
   pressures(): Preset
 }
 
-/** What a height valve holds counts as level so much past its dead band, m. */
-const LEVEL_TO = 0.005
-
 /** The height valve or the controller of a circuit; null where nothing levels by itself. */
 export function levelModel(
   plan: Plan,
@@ -33,7 +31,7 @@ export function levelModel(
   const truck = levelTruck(circuit, derived, spring.designHeight, stand)
   if (valve) {
     const { arm, deadBand } = partOf(circuit, valve).figures
-    return new HeightValveModel(truck, arm! * Math.sin(deadBand!) + LEVEL_TO)
+    return new HeightValveModel(truck, arm! * Math.sin(deadBand!) + LOOP_SOLVER.level)
   }
   const { sensing } = plan.tune
   const { reads } = sensorTravel(sensing, ...wheelTravel(plan.truck.seatGap))

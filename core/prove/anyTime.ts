@@ -1,3 +1,4 @@
+import { ANY_TIME } from './settings'
 import { NORMAL_95, studentT95 } from './studentT'
 
 /**
@@ -5,12 +6,7 @@ import { NORMAL_95, studentT95 } from './studentT'
  * whole test, whenever one stops.
  */
 
-/** Of the misses, so many where a verdict falls, and the rest where far less or far more is known. */
-const MISSES = { aimed: 0.04, elsewhere: 0.01 }
-/** How much less is known there, by information. */
-const ELSEWHERE = [1e-2, 1e-4, 1e-6, 1e-8] as const
-/** Half-widths of the loss that still counts as tight at which the interval is narrowest: where a verdict falls. */
-const AIMED = 3
+const { misses: MISSES, elsewhere: ELSEWHERE, aimed: AIMED } = ANY_TIME
 /** ln terms of where a mixture is best: −ln α² + ln(−ln α²) + 1. */
 const BEST = -2 * Math.log(MISSES.aimed) + Math.log(-2 * Math.log(MISSES.aimed)) + 1
 

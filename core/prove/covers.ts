@@ -2,14 +2,12 @@ import { KINDS } from '../catalog/kinds'
 import type { SpringClass } from '../catalog/springs'
 import { tubeClass } from '../catalog/tubes'
 import { DIRECT, type AirLine, type AirPath, type AirPlan, type HoldTest } from '../document/types'
+import { MOST_COVERED } from './settings'
 
 /**
  * What a test was made on, in words kept beside it: a test stands for the circuit it was made on and for no
  * other. Parts go by their kind and port, so that a part given another name is the same part.
  */
-
-/** Characters of a record that are kept. */
-const MOST = 4000
 
 /** One end of a line: what it is screwed into, and where. */
 const endText = (air: AirPlan, id: string, port: string): string => {
@@ -37,7 +35,7 @@ export function coversText(air: AirPlan, spring: SpringClass | null, side: AirPa
     .filter((line) => PATHS_OF[side].includes(line.path))
     .map((line) => lineText(air, line))
   const filled = side === 'supply' ? [] : [spring?.label ?? 'no spring']
-  return [...filled, ...lines.sort()].join('; ').slice(0, MOST)
+  return [...filled, ...lines.sort()].join('; ').slice(0, MOST_COVERED)
 }
 
 /** Whether a test was made on this circuit; one without a record stands for the circuit as it is. */

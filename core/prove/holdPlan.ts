@@ -3,6 +3,7 @@ import { REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constant
 import type { HoldTest } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
 import { look } from './judge'
+import { HOLD_PLAN } from './settings'
 import type { HoldReading, Verdict } from './types'
 
 /** How long a hold test must run, known before it begins. SI. */
@@ -29,8 +30,6 @@ export interface HoldPlanned {
 
 const NIGHT = 12 * 3600
 const LONGEST = PRACTICE.longestHold.value
-/** More readings than this nobody takes. */
-const MOST = 1000
 
 /** Readings as they would be on the mean: the gauge rounds, the gas follows its surroundings late. */
 function readingsOf(asked: HoldAsked, loss: number, count: number): HoldReading[] {
@@ -55,7 +54,7 @@ function readingsOf(asked: HoldAsked, loss: number, count: number): HoldReading[
 
 /** When a test of a loss is told so, s. */
 function toldAfter(asked: HoldAsked, loss: number, as: Verdict): number | null {
-  const most = Math.min(MOST, Math.floor(LONGEST / asked.every) + 1)
+  const most = Math.min(HOLD_PLAN.mostReadings, Math.floor(LONGEST / asked.every) + 1)
   const all = readingsOf(asked, loss, most)
   const test = { ...asked, readings: [] }
   const told = (count: number) => look(test, all.slice(0, count), asked.allowed).verdict === as

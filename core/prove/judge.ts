@@ -3,6 +3,7 @@ import type { HoldTest } from '../document/types'
 import { REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { anyTimeFactor } from './anyTime'
 import { absolute, sccmOf, verdictOf } from './leak'
+import { HOLD_JUDGE } from './settings'
 import { slopeOf, type Point, type Slope } from './slope'
 import { studentT95 } from './studentT'
 import type { HoldReading, Judged, Verdict, WhyNot } from './types'
@@ -12,15 +13,6 @@ import type { HoldReading, Judged, Verdict, WhyNot } from './types'
  * that follows the air around it later, warmth left from filling, a bend that no steady leak makes, and that one looks
  * after every reading. Bench: `bench/holdTests.mjs` counts how often it errs.
  */
-
-/** After so many lags the warmth from filling is gone but for a fiftieth. */
-const SETTLED_LAGS = 4
-/** The lag is known from memory: it may be shorter or longer by these. */
-const LAG_FROM_TO = [0.7, 1.4] as const
-/** Readings farther apart than this do not show how temperature went between them, s. */
-const UNSEEN = 3 * 3600
-/** Fewer readings than this show no bend. */
-const LEAST_FOR_BEND = 4
 
 /** The same readings with the temperature the air inside has when it follows `lag` seconds late. First order, K. */
 function lagged(readings: readonly HoldReading[], lag: number): HoldReading[] {
@@ -43,7 +35,7 @@ function unseenSwing(readings: readonly HoldReading[], lag: number): number[] {
   const most = PRACTICE.nightRate.value * lag
   return readings.map((r, i) => {
     const gaps = [readings[i - 1], readings[i + 1]].map((n) => (n ? Math.abs(n.t - r.t) : Infinity))
-    return Math.min(...gaps) > UNSEEN ? (absolute(r) * most) / Math.sqrt(3) / r.temperature : 0
+    return Math.min(...gaps) > HOLD_JUDGE.unseen ? (absolute(r) * most) / Math.sqrt(3) / r.temperature : 0
   })
 }
 
@@ -57,7 +49,7 @@ export function bends(
   doubt: number,
 ): boolean {
   const n = readings.length
-  if (n < LEAST_FOR_BEND) return false
+  if (n < HOLD_JUDGE.leastForBend) return false
   const span = Math.max(...readings.map((r) => r.t)) - Math.min(...readings.map((r) => r.t))
   const x = readings.map((r) => (r.t - readings[0]!.t) / span)
   const [mx, my] = [mean(x), mean(corrected)]
@@ -70,7 +62,7 @@ export function bends(
   const bend = xx.map((v, i) => v - mxx - tilt * (x[i]! - mx))
   const rest = corrected.map((v, i) => v - my - slope * (x[i]! - mx))
   const size = sum(bend, (v) => v * v)
-  if (size < 1e-9) return false
+  if (size < HOLD_JUDGE.noBend) return false
   const c = sum(bend, (v, i) => v * rest[i]!) / size
   const left = sum(rest, (v, i) => (v - c * bend[i]!) ** 2)
   const sigma = Math.max(Math.sqrt(left / (n - 3)), doubt)
@@ -124,8 +116,9 @@ export function look(test: HowRead, readings: readonly HoldReading[], allowed: n
   const { resolution, lag } = test
   const degrees = readings.length - 2
   // The air inside is somewhere between following at once and following late by the longest the lag may be.
-  const slopes = [0, 1, LAG_FROM_TO[1]].flatMap((late) =>
-    LAG_FROM_TO.map((share) => slopeOf(pointsOf(test, readings, lag * late, lag * share), resolution)),
+  const { lagFrom, lagTo } = HOLD_JUDGE
+  const slopes = [0, 1, lagTo].flatMap((late) =>
+    [lagFrom, lagTo].map((share) => slopeOf(pointsOf(test, readings, lag * late, lag * share), resolution)),
   )
   const half = ({ variance, hidden }: Slope) =>
     anyTimeFactor(variance, allowed, degrees) * Math.sqrt(variance) + hidden
@@ -149,8 +142,6 @@ export function look(test: HowRead, readings: readonly HoldReading[], allowed: n
     : { verdict: sure, loss, low, high, why: null }
 }
 
-/** So many standard deviations no reading is off, however often one looks. */
-const NEVER_OFF = 5
 /**
  * What is lost between the first reading and a later one, Pa/s, so much that neither doubt makes it nor as
  * much warmth as filling leaves, wherever it came from: a side that empties at once and then stands at
@@ -159,12 +150,12 @@ const NEVER_OFF = 5
  * @returns the fastest such loss, and the least that it must be; null with too few readings
  */
 function plainLoss(test: HowRead, readings: readonly HoldReading[]): { loss: number; low: number } | null {
-  const each = [0, test.lag * LAG_FROM_TO[1]].map((follows) => pointsOf(test, readings, follows, test.lag))
+  const each = [0, test.lag * HOLD_JUDGE.lagTo].map((follows) => pointsOf(test, readings, follows, test.lag))
   const dropTo = (i: number) => Math.min(...each.map((points) => points[0]!.corrected - points[i]!.corrected))
   const doubtAt = (i: number) => {
     const [first, later] = [each[0]![0]!, each[0]![i]!]
     const warmth = (PRACTICE.fillWarmth.value * first.corrected) / REFERENCE_TEMPERATURE
-    return warmth + NEVER_OFF * Math.hypot(first.sd, later.sd) + test.resolution
+    return warmth + HOLD_JUDGE.neverOff * Math.hypot(first.sd, later.sd) + test.resolution
   }
   let found: { loss: number; low: number } | null = null
   // From the end, so that the least of all that follow is known; the last alone proves nothing.
@@ -182,11 +173,9 @@ function plainLoss(test: HowRead, readings: readonly HoldReading[]): { loss: num
 /** Whether the later half alone, read as if nothing had been before, loses more than is allowed without a bend. */
 function losesLater(test: HowRead, readings: readonly HoldReading[], allowed: number): boolean {
   const later = readings.slice(Math.floor(readings.length / 2))
-  if (later.length < LEAST_LATER || later.at(-1)!.t === later[0]!.t) return false
+  if (later.length < HOLD_JUDGE.leastLater || later.at(-1)!.t === later[0]!.t) return false
   return !bendsAt(test, later) && look(test, later, allowed).low > allowed
 }
-/** Fewer readings than this show no loss by themselves. */
-const LEAST_LATER = 3
 
 /** Whether the readings bend as no steady leak does, the warmth that fits taken out. */
 function bendsAt(test: HowRead, readings: readonly HoldReading[]): boolean {
@@ -211,7 +200,7 @@ function whyNot(
   const middle = readings[Math.floor(readings.length / 2)]!
   const heat = (absolute(middle) * thermometer) / middle.temperature
   if (gauge > all / 2 && resolution > heat) return 'gauge'
-  return readings.at(-1)!.t - readings[0]!.t < SETTLED_LAGS * lag ? 'short' : 'temperature'
+  return readings.at(-1)!.t - readings[0]!.t < HOLD_JUDGE.settledLags * lag ? 'short' : 'temperature'
 }
 
 /** Readings that would follow at the same pace: the loss goes on, the temperature stays, the gauge rounds. */
@@ -226,8 +215,6 @@ function goingOn(test: HowRead, readings: readonly HoldReading[], loss: number, 
   })
 }
 
-/** More readings than this nobody waits for. */
-const MOST_MORE = 400
 const LONGEST = PRACTICE.longestHold.value
 
 /**
@@ -241,10 +228,12 @@ function waitMore(
   allowed: number,
 ): number {
   const every = (readings.at(-1)!.t - readings[0]!.t) / (readings.length - 1)
-  const most = Math.min(MOST_MORE, Math.floor(LONGEST / every))
+  const most = Math.min(HOLD_JUDGE.mostMore, Math.floor(LONGEST / every))
   // A bend is warmth that goes, a gain air that comes: what is lost in the end is not known from it.
   if (why === 'bends' || why === 'gains' || most < 1) return 0
-  const likely = loss > allowed ? Math.max(loss, 1.2 * allowed) : Math.min(loss, 0.8 * allowed)
+  const { aside } = HOLD_JUDGE
+  const likely =
+    loss > allowed ? Math.max(loss, (1 + aside) * allowed) : Math.min(loss, (1 - aside) * allowed)
   const told = (more: number) =>
     look(test, [...readings, ...goingOn(test, readings, likely, more)], allowed).verdict !== 'cannot tell'
   let enough = 1
@@ -286,27 +275,19 @@ export function judgeHold(test: Judge, volume: number, allowed: number): Judged 
   }
 }
 
-/** Readings on either side that one is compared with, and how many there must be. */
-const BESIDE = 8
-const LEAST_BESIDE = 4
-/**
- * Off by more than so many times its doubt, and more than the gauge’s step, a reading is likelier misread
- * than true.
- */
-const ASTRAY = 6
-
 /** The reading that lies farthest off what its neighbours say, and by how much, Pa; null where all agree. */
 export function farthestOff(
   test: HowRead,
   readings: readonly HoldReading[],
 ): { index: number; by: number } | null {
-  if (readings.length <= LEAST_BESIDE) return null
+  const { beside: reach, leastBeside, astray } = HOLD_JUDGE
+  if (readings.length <= leastBeside) return null
   const points = pointsOf(test, readings, test.lag, test.lag)
   let found: { index: number; by: number } | null = null
-  let most = ASTRAY
+  let most: number = astray
   readings.forEach((reading, i) => {
-    const beside = points.filter((_, k) => k !== i && Math.abs(k - i) <= BESIDE)
-    if (beside.length < LEAST_BESIDE || beside[0]!.t === beside.at(-1)!.t) return
+    const beside = points.filter((_, k) => k !== i && Math.abs(k - i) <= reach)
+    if (beside.length < leastBeside || beside[0]!.t === beside.at(-1)!.t) return
     const { loss, warmth, level, at, misfit } = slopeOf(beside, test.resolution)
     const own = points[i]!
     const by = own.corrected - (level - loss * (own.t - at) + warmth * own.perKelvin)

@@ -1,5 +1,6 @@
 import { REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { findRoot } from '../quantity/root'
+import { WAIT_MORE } from './settings'
 import { NORMAL_95, studentT95 } from './studentT'
 import type { HoldReading, Verdict, LeakResult } from './types'
 
@@ -112,8 +113,8 @@ function waitMore(readings: readonly HoldReading[], sigma: number, allowed: numb
   const now = readings.length
   if (halfAt(now) <= allowed) return 0
   let high = now * 2
-  while (halfAt(high) > allowed && high < 1e12) high *= 2
-  return (findRoot((n) => halfAt(n) - allowed, now, high, 1e-9) - now) * interval
+  while (halfAt(high) > allowed && high < WAIT_MORE.mostReadings) high *= 2
+  return (findRoot((n) => halfAt(n) - allowed, now, high, WAIT_MORE.close) - now) * interval
 }
 
 /** Smallest leak a hold of `duration` s can show, Pa·m³/s: V·δ/Δt. */

@@ -1,8 +1,8 @@
 import { KINDS, type ComponentKind } from '../catalog/kinds'
-import { LEAK_ODDS } from '../catalog/leakPlaces'
+import { LEAK_MINUTES, LEAK_ODDS, SOAP_MISSES, SOAP_SEEN } from '../catalog/leakPlaces'
 import { PRACTICE } from '../catalog/practice'
 import { springClass } from '../catalog/springs'
-import type { AirPath, AirPlan, LeakPlaceKind, Soap } from '../document/types'
+import type { AirPath, AirPlan, LeakPlaceKind } from '../document/types'
 import type { Joint, LeakEvidence, LeakPlace, NextThing, RankedPlace, SidesHeld } from './types'
 
 /**
@@ -54,8 +54,6 @@ export function leakPlaces(air: AirPlan, joints: readonly Joint[]): LeakPlace[] 
   return [...ofJoints, ...others]
 }
 
-/** How much likelier a place is that foams, or grows bubbles, than one nobody looked at (from memory). */
-const SEEN: Record<Exclude<Soap, 'dry'>, number> = { foam: 8, bubble: 80 }
 const TIGHT = PRACTICE.tightLeaves.value
 const SHRUNK_BY = PRACTICE.ownLeaks.value
 
@@ -76,9 +74,9 @@ function pluggedOff({ side, atValve }: LeakPlace, plugged: SidesHeld): number {
 
 /** What soap misses, of 1: most of a leak too small to bubble, little of one that must. */
 function missedBySoap(freeAir: number | null): number {
-  if (freeAir === null) return 0.15
-  if (freeAir >= PRACTICE.sprayBubble.value) return 0.03
-  return freeAir >= PRACTICE.sprayFoam.value ? 0.1 : 0.5
+  if (freeAir === null) return SOAP_MISSES.unknown
+  if (freeAir >= PRACTICE.sprayBubble.value) return SOAP_MISSES.bubble
+  return freeAir >= PRACTICE.sprayFoam.value ? SOAP_MISSES.foam : SOAP_MISSES.smaller
 }
 
 /** The trade's odds of a kind, drawn towards what this shop found. */
@@ -108,7 +106,8 @@ export function rankPlaces(
     const held = sidesOf(place.side).map((side) => sides[side])
     const tight = held.every((h) => h?.verdict === 'tight')
     const leak = held.find((h) => h?.verdict === 'leaking')
-    const bySoap = found === null ? 1 : found === 'dry' ? missedBySoap(leak?.freeAir ?? null) : SEEN[found]
+    const bySoap =
+      found === null ? 1 : found === 'dry' ? missedBySoap(leak?.freeAir ?? null) : SOAP_SEEN[found]
     const byPlug = pluggedOff(place, plugged)
     return { place, found, weight: odds.get(place.kind)! * bySoap * byPlug * (tight ? TIGHT : 1) }
   })
@@ -122,11 +121,6 @@ export function rankPlaces(
     .sort((a, b) => b.share - a.share)
 }
 
-/**
- * Minutes of hands (from memory): to get at a part, for each joint there; to fill, read and come back for a
- * hold test.
- */
-const MINUTES = { part: 1.5, joint: 0.5, hold: 10, plug: 6, swap: 8 }
 const FINDS = PRACTICE.soapFinds.value
 
 /** What an answer with odds p tells, bits. */
@@ -147,7 +141,7 @@ export function nextThings(
       do: 'repair',
       of: id,
       label: `Repair: ${label}`,
-      minutes: 10,
+      minutes: LEAK_MINUTES.repair,
       bits: Infinity,
       share,
     }))
@@ -155,7 +149,7 @@ export function nextThings(
   const soaps = [...new Set(open.map(({ at }) => at))].map((at): NextThing => {
     const there = open.filter((place) => place.at === at)
     const share = there.reduce((sum, place) => sum + place.share, 0)
-    const minutes = MINUTES.part + MINUTES.joint * there.length
+    const minutes = LEAK_MINUTES.part + LEAK_MINUTES.joint * there.length
     return {
       do: 'soap',
       of: at,
@@ -177,7 +171,7 @@ export function nextThings(
         do: 'hold',
         of: side,
         label: `Hold test of the ${side === 'supply' ? 'supply' : `${side} side`}`,
-        minutes: MINUTES.hold,
+        minutes: LEAK_MINUTES.hold,
         bits: bitsOf(share),
         share,
       }
@@ -207,7 +201,7 @@ function partAtValve(
       do: 'plug',
       of: side,
       label: `Plug the ${side} line off at its valve, and hold that side again`,
-      minutes: MINUTES.plug + MINUTES.hold,
+      minutes: LEAK_MINUTES.plug + LEAK_MINUTES.hold,
       bits,
       share,
     }
@@ -219,7 +213,7 @@ function partAtValve(
       do: 'swap',
       of: valve,
       label: `Swap the two lines at the ${nameOf(valve)} and hold both: if the same spring loses, it is its line or the spring; if the other, the valve`,
-      minutes: MINUTES.swap + MINUTES.hold,
+      minutes: LEAK_MINUTES.swap + LEAK_MINUTES.hold,
     }
     return [plug, swap]
   })

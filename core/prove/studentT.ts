@@ -1,11 +1,10 @@
 import { findRootOfRising } from '../quantity/root'
+import { STUDENT_T } from './settings'
 
 /** Two-sided 95 % point of the normal distribution. */
 export const NORMAL_95 = 1.959963984540054
 
 const OUTSIDE = 0.05
-/** Turns of the continued fraction at most, and the change at which it ends. */
-const FRACTION = { turns: 10_000, close: 1e-16, least: 1e-300 }
 
 /** ln Γ for x > 0, to 1e-15. Lanczos’ approximation with g = 7, nine terms (published coefficients). */
 function lnGamma(x: number): number {
@@ -23,11 +22,11 @@ function lnGamma(x: number): number {
 function incompleteBeta(a: number, b: number, x: number): number {
   if (x > (a + 1) / (a + b + 2)) return 1 - incompleteBeta(b, a, 1 - x)
   if (x <= 0) return 0
-  const away = (v: number) => (Math.abs(v) < FRACTION.least ? FRACTION.least : v)
+  const away = (v: number) => (Math.abs(v) < STUDENT_T.least ? STUDENT_T.least : v)
   let d = 1 / away(1 - ((a + b) * x) / (a + 1))
   let c = 1
   let sum = d
-  for (let m = 1; m < FRACTION.turns; m++) {
+  for (let m = 1; m < STUDENT_T.turns; m++) {
     const even = (m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m))
     const odd = (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1))
     let step = 1
@@ -37,7 +36,7 @@ function incompleteBeta(a: number, b: number, x: number): number {
       step = c * d
       sum *= step
     }
-    if (Math.abs(step - 1) < FRACTION.close) break
+    if (Math.abs(step - 1) < STUDENT_T.close) break
   }
   const lnBeta = lnGamma(a) + lnGamma(b) - lnGamma(a + b)
   return (sum * Math.exp(a * Math.log(x) + b * Math.log1p(-x) - lnBeta)) / a
@@ -61,5 +60,5 @@ function pointOf(degrees: number): number {
   // Over ln t, since few degrees want a very large t.
   const inside = (lnT: number) =>
     OUTSIDE - incompleteBeta(degrees / 2, 0.5, 1 / (1 + Math.exp(2 * lnT) / degrees))
-  return Math.exp(findRootOfRising(inside, 1, 1e-15))
+  return Math.exp(findRootOfRising(inside, 1, STUDENT_T.root))
 }

@@ -55,7 +55,7 @@ export interface LeverTravel {
 
 /** Nearer to one line than this a lever may go over, rad (from memory). */
 const STRAIGHT = (10 * Math.PI) / 180
-const STEPS = 60
+const STEPS = TUNE_SOLVER.armSteps
 
 /**
  * A lever over its whole travel.

@@ -18,7 +18,7 @@ function pressureFor(height: number, needs: readonly HaulNeed[], site: TuneSite)
       Math.abs(riseOf(need.heightAt[side], need[side], need[side] + STEP, site) / STEP),
     ),
   )
-  const most = Math.max(...rates, 1e-12)
+  const most = Math.max(...rates, TUNE_SOLVER.leastRate)
   return height / most
 }
 const STEP = TUNE_SOLVER.rateStep

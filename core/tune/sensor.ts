@@ -1,4 +1,5 @@
 import { leverAngle } from './lever'
+import { TUNE_SOLVER } from './settings'
 
 /**
  * A height sensor on its arm and rod: what it says over the axle's travel. SI; travel of the body over the
@@ -27,7 +28,7 @@ export interface SensorTravel {
   reads: (travel: number) => number | null
 }
 
-const STEPS = 60
+const STEPS = TUNE_SOLVER.armSteps
 
 /**
  * A sensor taught low at full bump, high at full droop and zero at ride height, in between taken as straight:

@@ -10,4 +10,11 @@ export const TUNE_SOLVER = {
   rateStep: 5000,
   /** A lever's ratio is told from a step of travel to either side, m. */
   leverStep: 1e-4,
+  /** Steps over the travel of an arm. */
+  armSteps: 60,
+  /** A remedy of the weather lands this far on the safe side, Pa; what no gauge shows, Pa, is not told. */
+  weatherOn: 500,
+  weatherNear: 100,
+  /** Least rate of a corner, m/Pa: one that does not move wants a pressure without end. */
+  leastRate: 1e-12,
 } as const

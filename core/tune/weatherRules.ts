@@ -4,6 +4,7 @@ import type { Preset, TunePlan } from '../document/types'
 import { notesOf, type Note, type Remedy } from '../quantity/figure'
 import { setFor } from './elsewhere'
 import { memoriesTaken } from './memories'
+import { TUNE_SOLVER } from './settings'
 import type { Conditions } from './setReads'
 import type { Elsewhere, HaulNeed, SharedMemories, TuneSite } from './types'
 
@@ -11,10 +12,7 @@ import type { Elsewhere, HaulNeed, SharedMemories, TuneSite } from './types'
 
 const note = notesOf('tune', 'pressure')
 const GAS = 'Air shut in keeps p·V/T, the bag its load; atmosphere ISO 2533'
-/** A remedy lands this far on the safe side, Pa. */
-const ON = 500
-/** What no gauge shows is not told, Pa. */
-const NEAR = 100
+const { weatherOn: ON, weatherNear: NEAR } = TUNE_SOLVER
 
 /** Whoever loads a trailer stands at its far end, and presses from there. */
 export function trailerSignalRule({ trailerSignal }: TuneSite): Note[] {

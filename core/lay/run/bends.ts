@@ -1,5 +1,6 @@
 import type { Point } from '../../document/types'
 import { distance } from '../distances'
+import { RUN_SOLVER } from './settings'
 
 /** A run of straight pieces with its corners rounded: how long it is, and which corner has no room for its bend. */
 export interface RoundedLength {
@@ -44,7 +45,7 @@ export function roundedLength(points: readonly Point[], radius: number): Rounded
     const wanted = half[i - 1]! + half[i]!
     if (wanted === 0) continue
     leastBend = Math.min(leastBend, piece / wanted)
-    if (radius * wanted <= piece + 1e-9) continue
+    if (radius * wanted <= piece + RUN_SOLVER.rounding) continue
     for (const corner of [i - 1, i]) if (half[corner]! > 0) tight.add(corner)
   }
   for (const h of half) length -= radius * (2 * h - 2 * Math.atan(h))
@@ -64,7 +65,7 @@ export function roundedPath(points: readonly Point[], radius: number, pieces: nu
     if (!before || !after) return [at]
     const turn = turnAt(before, at, after)
     const [u, v] = [unitTo(at, before), unitTo(at, after)]
-    if (turn < 1e-6 || Math.PI - turn < 1e-6) return [at]
+    if (turn < RUN_SOLVER.noTurn || Math.PI - turn < RUN_SOLVER.noTurn) return [at]
     const reach = bend * Math.tan(turn / 2)
     // From one tangent point to the other about the middle of the arc, by the sines of a slerp.
     const out = bend / Math.cos(turn / 2)

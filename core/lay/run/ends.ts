@@ -8,7 +8,7 @@ import { AS_IS, hostOf, laidSize, portEnd, type PortEnd, type Stands } from '../
 import { pointAt, strides, type Lattice } from './lattice'
 import { inTheWay, type Standing } from './pieces'
 import type { Stub } from './search'
-import { WAY } from './settings'
+import { RUN_SOLVER, WAY } from './settings'
 
 /** What an end of a run is joined to the lattice by. */
 export interface Joined {
@@ -19,12 +19,9 @@ export interface Joined {
   turnedAway: boolean
 }
 
-/** What stands within this of where a run ends is what its part is fixed to, m. */
-const FIXED_TO = 0.04
+const FIXED_TO = RUN_SOLVER.fixedTo
 /** What stands within this of an end may bear on what leaves it, m. */
 export const END_REACH = WAY.reach + FIXED_TO
-/** An end is joined to so many nodes, the nearest that can be reached. */
-const STUBS = 16
 
 /** What is laid: the truck, its circuit, where its parts stand and how. */
 export interface Laid {
@@ -121,7 +118,7 @@ function joinedAlong(
     blockedBy ??= blocker
     if (blocker) continue
     stubs.push({ node, cost: far * WAY.free, towards })
-    if (stubs.length === STUBS) break
+    if (stubs.length === RUN_SOLVER.stubs) break
   }
   return { stubs, blockedBy }
 }

@@ -7,7 +7,7 @@ import type { Solid } from '../space/solid'
 import { floorAt } from '../space/solids'
 import { runClearance } from './clearance'
 import { planesAcross, planesAlong, planesUp } from './planes'
-import { WAY } from './settings'
+import { RUN_SOLVER, WAY } from './settings'
 
 /**
  * Where lines and wires may run: planes along, across and up through the truck, laid where its steel is – beside, under
@@ -148,7 +148,7 @@ export const pointAt = ({ at }: Lattice, node: number): Point => ({
 
 /** Planes are laid where the rails begin and end to rise. */
 function risesAt(fromAxle: number): 0 | 1 | 2 {
-  if (KICK.some((end) => Math.abs(end - fromAxle) < 1e-9)) return 2
+  if (KICK.some((end) => Math.abs(end - fromAxle) < RUN_SOLVER.rounding)) return 2
   return fromAxle > KICK[1] && fromAxle < KICK[0] ? 1 : 0
 }
 

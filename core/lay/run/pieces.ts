@@ -3,14 +3,11 @@ import { distance } from '../distances'
 import { boundsOf, boxAround, boxToShape, type Box } from '../space/shapes'
 import type { Solid } from '../space/solid'
 import { runClearance } from './clearance'
+import { RUN_SOLVER } from './settings'
 
 /** Straight pieces of a run against the solids around it. */
 
-/**
- * A slanted piece is looked at in parts of this length, m: it is told nearer to things than it is by less than
- * that.
- */
-const PART = 0.02
+const { part: PART, beside: BESIDE } = RUN_SOLVER
 
 /** A straight piece as upright boxes around its parts: never smaller than it. */
 function boxesAround(a: Point, b: Point): Box[] {
@@ -50,9 +47,6 @@ function pieceToSolid({ whole, parts }: Piece, { solid, bounds }: Standing, enou
   if (boxToShape(whole, bounds) >= enough) return enough
   return parts().reduce((least, box) => Math.min(least, boxToShape(box, solid.shape)), enough)
 }
-
-/** A run may pass what its part is fixed to as near as it likes, but never through it, m. */
-const BESIDE = 1e-6
 
 /**
  * The first solid that a straight piece comes too near to; null where none.

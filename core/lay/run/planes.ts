@@ -6,7 +6,7 @@ import { boundsOf } from '../space/shapes'
 import type { Solid } from '../space/solid'
 import { BATTERY_SIZE, FLOOR, MEMBER } from '../space/solids'
 import { runClearance } from './clearance'
-import { WAY } from './settings'
+import { RUN_SOLVER, WAY } from './settings'
 
 /** Where the planes of the lattice lie: where the truck's steel is, what was told by hand, and evenly between. */
 
@@ -19,13 +19,12 @@ function planes(named: readonly number[], low: number, high: number, least: numb
   kept.sort((a, b) => a - b)
   return kept.flatMap((value, i) => {
     const gap = i + 1 < kept.length ? kept[i + 1]! - value : 0
-    const pieces = Math.max(Math.ceil(gap / most - 1e-9), 1)
+    const pieces = Math.max(Math.ceil(gap / most - RUN_SOLVER.rounding), 1)
     return Array.from({ length: pieces }, (_, n) => value + (gap * n) / pieces)
   })
 }
 
-/** Planes nearer than this to one another would be one, m. */
-const APART = 0.04
+const APART = RUN_SOLVER.planesApart
 
 /** Places just beside the faces of what was told by hand, along one axis. */
 const besideTold = (solids: readonly Solid[], axis: 'x' | 'y' | 'z'): number[] =>

@@ -15,7 +15,7 @@ import { around, endPlace, END_REACH, joinedBy, mayLeave, type Joined, type Laid
 import { nodeAt, pointAt, truckLattice, withParts, type Lattice } from './lattice'
 import { inTheWay, nearestOf, standing } from './pieces'
 import { THROUGH, cheapestWay, edgesOf, notebookFor, nothingShared } from './search'
-import { WAY } from './settings'
+import { RUN_SOLVER, WAY } from './settings'
 
 /** A line or wire to be run. */
 export interface Wanted {
@@ -37,7 +37,7 @@ export interface Wanted {
 type Told = Pick<LayPlan, 'solids' | 'waypoints' | 'cutTo' | 'allowance'>
 
 /** Lengths are cut to the next 10 mm; rounding must not cost another. */
-const toCut = (length: number) => Math.ceil(length * 100 - 1e-6) / 100
+const toCut = (length: number) => Math.ceil(length * 100 - RUN_SOLVER.cutRounding) / 100
 
 /**
  * What is cut off the coil, or the length a hose with its ends on is taken in: the next one, the longest where
@@ -70,7 +70,6 @@ function latticeOf(truck: Truck, solids: readonly Solid[], { waypoints, solids: 
 
 /** Ends of runs that were joined to a lattice: by end, bend and the parts around. */
 const ends = new WeakMap<Lattice, Map<string, Joined>>()
-const ENDS_KEPT = 2000
 function endsKnown(lattice: Lattice): Map<string, Joined> {
   const kept = ends.get(lattice) ?? new Map<string, Joined>()
   ends.set(lattice, kept)
@@ -123,12 +122,6 @@ interface Found extends Pick<Route, 'points' | 'grommets' | 'wayless' | 'inTheWa
 const isStill = ({ kind }: Solid) => kind === 'structure' || kind === 'floor' || kind === 'body'
 
 /**
- * Where rails rise, bends turn by more than a right angle and want more of their pieces: where that leaves a bend too
- * tight, the way is sought again with so many times the room.
- */
-const EASES = [1, 1.5, 2]
-
-/**
  * Finds ways over one truck with its parts laid. Each run leaves word of where it lies: the next is tied with it where
  * that costs little.
  */
@@ -149,7 +142,7 @@ function wayFinder(laid: Laid, told: Told) {
     const end = endPlace(laid, id, port)
     const key = JSON.stringify([end, bend, partsNear(end.at, parts)])
     const kept = known.get(key) ?? joinedBy(end, bend, lattice, solids)
-    if (known.size > ENDS_KEPT) known.clear()
+    if (known.size > RUN_SOLVER.endsKept) known.clear()
     known.set(key, kept)
     return kept
   }
@@ -197,7 +190,7 @@ function wayFinder(laid: Laid, told: Told) {
     let best: { nodes: number[]; found: Found } | null = null
     let blocked: Solid | null = null
     let turnedAway: string | null = null
-    for (const ease of EASES) {
+    for (const ease of RUN_SOLVER.eases) {
       const [first, last] = [joined(from, fromPort, bend * ease), joined(to, toPort, bend * ease)]
       turnedAway = (first.turnedAway && from) || (last.turnedAway && to) || null
       blocked ??= (first.stubs.length > 0 ? last : first).blockedBy
@@ -302,9 +295,11 @@ function cornersOf(points: readonly Point[]): Point[] {
   const kept: Point[] = []
   for (const p of points) {
     const [before, last] = [kept.at(-2), kept.at(-1)]
-    if (last && distance(last, p) < 1e-9) continue
+    if (last && distance(last, p) < RUN_SOLVER.rounding) continue
     const straightOn =
-      before && last && Math.abs(distance(before, last) + distance(last, p) - distance(before, p)) < 1e-9
+      before &&
+      last &&
+      Math.abs(distance(before, last) + distance(last, p) - distance(before, p)) < RUN_SOLVER.rounding
     if (straightOn) kept.pop()
     kept.push(p)
   }

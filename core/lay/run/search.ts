@@ -1,6 +1,6 @@
 import type { Point } from '../../document/types'
 import { strides, type Lattice } from './lattice'
-import { WAY } from './settings'
+import { RUN_SOLVER, WAY } from './settings'
 
 /** A straight piece from a part to a node of the lattice, or from one to a part. */
 export interface Stub {
@@ -36,8 +36,7 @@ const signOf = (way: number) => (way & 1 ? -1 : 1)
 /** Along the way from a node, of length 1. */
 const componentOf = (p: Point, way: number) => [p.x, p.y, p.z][axisOf(way)]! * signOf(way)
 
-/** More of a stub's direction than this along a way is no bend. */
-const STRAIGHT_ON = 0.9
+const { straightOn: STRAIGHT_ON, rounding: ROUNDING } = RUN_SOLVER
 
 /** A binary heap of states by their least possible cost. */
 class Queue {
@@ -134,7 +133,7 @@ export function stepper(lattice: Lattice, bendRadius: number, shared: Shared) {
     do {
       if (axis === 0 && node !== from && rising[node] === 2) {
         // Going on here is a slight bend: the piece before it ends, and the next begins.
-        if (long < first + slightest * bendRadius - 1e-9) {
+        if (long < first + slightest * bendRadius - ROUNDING) {
           reached = -1
           return Infinity
         }
@@ -145,7 +144,7 @@ export function stepper(lattice: Lattice, bendRadius: number, shared: Shared) {
       if (reached < 0) return Infinity
       long += length[node + toEdge]!
       node = reached
-    } while (long < first + wants(node, axis) - 1e-9)
+    } while (long < first + wants(node, axis) - ROUNDING)
     return total
   }
   /** From a node that was come to by a way: calls with every step. */
@@ -221,7 +220,7 @@ export function cheapestWay(
   for (const { node, cost, towards } of stubs)
     for (let way = 0; way < WAYS; way++) {
       const along = componentOf(towards, way)
-      if (along < -1e-9) continue
+      if (along < -ROUNDING) continue
       const step = begin(node, way)
       if (step.node >= 0)
         reach(step.node * WAYS + way, cost + step.cost + (along > STRAIGHT_ON ? 0 : WAY.turn), -2 - node)
@@ -237,7 +236,7 @@ export function cheapestWay(
     if (last.towards === THROUGH) continue
     const dot = -(a.x * last.towards.x + a.y * last.towards.y + a.z * last.towards.z)
     const cost = first.cost + last.cost + (dot > STRAIGHT_ON ? 0 : WAY.turn)
-    if (dot >= -1e-9 && cost < least) {
+    if (dot >= -ROUNDING && cost < least) {
       least = cost
       end = -2 - first.node
     }
@@ -254,7 +253,7 @@ export function cheapestWay(
       // A stub points away from its part; the run comes to it the other way.
       const along = -componentOf(last.towards, way)
       const cost = here + last.cost + (along > STRAIGHT_ON ? 0 : WAY.turn)
-      if (along >= -1e-9 && cost < least) {
+      if (along >= -ROUNDING && cost < least) {
         least = cost
         end = state
       }

@@ -50,3 +50,32 @@ export const WAY = {
   /** Parts nearer than this to each other are joined straight where nothing stands between, m. */
   straight: 0.4,
 } as const
+
+/** Tolerances of the search for runs. */
+export const RUN_SOLVER = {
+  /** Lengths, and shares of a direction, that differ by less are one: only rounding. */
+  rounding: 1e-9,
+  /** Rounding up to what is cut does not make a cut longer for so much of a step. */
+  cutRounding: 1e-6,
+  /** A turn nearer to none, or to right about, is none, rad. */
+  noTurn: 1e-6,
+  /** A run may pass what its part is fixed to as near as it likes, but never through it, m. */
+  beside: 1e-6,
+  /** A slanted piece is looked at in parts of this length, m: it is told nearer to things by less than that. */
+  part: 0.02,
+  /** What stands within this of where a run ends is what its part is fixed to, m. */
+  fixedTo: 0.04,
+  /** An end is joined to so many nodes, the nearest that can be reached. */
+  stubs: 16,
+  /** More of a stub's direction than this along a way is no bend. */
+  straightOn: 0.9,
+  /** Planes nearer than this to one another would be one, m. */
+  planesApart: 0.04,
+  /** Ends of runs that are kept for one lattice. */
+  endsKept: 2000,
+  /**
+   * Where rails rise, bends turn by more than a right angle and want more of their pieces: where that leaves a bend
+   * too tight, the way is sought again with so many times the room.
+   */
+  eases: [1, 1.5, 2],
+} as const

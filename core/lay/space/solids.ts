@@ -2,6 +2,7 @@ import { PRACTICE } from '../../catalog/practice'
 import type { SpringClass } from '../../catalog/springs'
 import { KICK, railBottom, railDepth, railRise, tyreInside, wheelTravel } from '../../catalog/truckGeometry'
 import type { Point, Truck } from '../../document/types'
+import { RUN_SOLVER } from '../run/settings'
 import { CAB } from './cab'
 import { around, box, type Solid } from './solid'
 import { underneath } from './underneath'
@@ -59,7 +60,7 @@ function rails(truck: Truck): Solid[] {
         Math.min(railRise(truck, from), railRise(truck, to)),
         Math.max(railRise(truck, from), railRise(truck, to)),
       ]
-      const overAxle = Math.abs(from) <= KICK[1] + 1e-9 && Math.abs(to) <= KICK[1] + 1e-9
+      const overAxle = Math.max(Math.abs(from), Math.abs(to)) <= KICK[1] + RUN_SOLVER.rounding
       const bottom = overAxle ? railBottom(truck) : frame.top + low - frame.depth
       const top = overAxle ? railBottom(truck) + railDepth(truck) : frame.top + high
       return {

@@ -1,6 +1,7 @@
 import { layFactsOf, type Face, type Up } from '../../catalog/layFacts'
 import { partSize, type PartSize } from '../../catalog/partSizes'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Stand } from '../../document/types'
+import { RUN_SOLVER } from '../run/settings'
 
 /** How a part stands on the truck: which way it points, which side is up, and where its ports come to be. */
 
@@ -119,7 +120,7 @@ export function standsOf(air: AirPlan, places: Readonly<Record<string, Point>>, 
         return sum + aroundFrame(at, to) + turns * TURN_BACK
       }, 0)
     const back: Stand = { turn: 2, up: 'upright' }
-    return [id, joined.length > 0 && far(back) < far(AS_IS) - 1e-9 ? back : AS_IS]
+    return [id, joined.length > 0 && far(back) < far(AS_IS) - RUN_SOLVER.rounding ? back : AS_IS]
   })
   return Object.fromEntries(entries)
 }

@@ -1,6 +1,15 @@
 import { PRACTICE } from '../../catalog/practice'
 import {
   BAD_JOINTS,
+  METER_DOUBT,
+  METER_TAKES,
+  NO_FAULT_ODDS,
+  OHMMETER,
+  SWAPPED_ODDS,
+  WIRE_FAULT_ODDS,
+} from '../../catalog/wireFaults'
+import { METER_WALK } from './settings'
+import {
   ohmsBehind,
   POWER_STATES,
   solveState,
@@ -37,35 +46,13 @@ export interface MeterReading {
   value: number
 }
 
-/** A meter is sure to this share and this much; what is worked out is known to this share and this much. */
-const DOUBT: Record<TestKind, { share: number; least: number }> = {
-  volts: { share: 0.03, least: 0.08 },
-  across: { share: 0.08, least: 0.004 },
-  ohms: { share: 0.3, least: 0.3 },
-  works: { share: 0, least: 0.15 },
-}
+const DOUBT: Record<TestKind, { share: number; least: number }> = METER_DOUBT
 
 /** How far a reading may lie from what is worked out, one standard deviation: V, Ω or 1. */
 export const readingDoubt = (kind: TestKind, value: number): number =>
   DOUBT[kind].share * Math.abs(value) + DOUBT[kind].least
 
-/** How often each kind of part fails, and how, against the others (from memory). */
-const OFTEN: Record<WiringPart['role'], Partial<Record<FaultHow, number>>> = {
-  battery: { weak: 2 },
-  guard: { open: 3, resistive: 1, 'to-frame': 2 },
-  wire: { open: 2, resistive: 1.5 },
-  earth: { open: 2, resistive: 3 },
-  contact: { open: 2, resistive: 1.5, welded: 1 },
-  coil: { open: 1 },
-  user: { open: 1 },
-  motor: { open: 1.5 },
-  joint: { resistive: 1 },
-}
-
-/** Two wires on each other's terminals, against the others (from memory). */
-const SWAPPED = 0.7
-/** Against one kind of fault of one part, that there is none: a joint that is bad and takes nothing is none either. */
-const NOTHING = 4
+const OFTEN: Record<WiringPart['role'], Partial<Record<FaultHow, number>>> = WIRE_FAULT_ODDS
 
 /** Every single fault of a wiring with how often it is met; the first is none. */
 export function faultsOf(wiring: Wiring): { fault: Fault | null; often: number }[] {
@@ -78,9 +65,9 @@ export function faultsOf(wiring: Wiring): { fault: Fault | null; often: number }
   )
   const swapped = swapsOf(wiring).map(([part]) => ({
     fault: { part, how: 'swapped' as const },
-    often: SWAPPED,
+    often: SWAPPED_ODDS,
   }))
-  return [{ fault: null, often: NOTHING }, ...single, ...swapped]
+  return [{ fault: null, often: NO_FAULT_ODDS }, ...single, ...swapped]
 }
 
 /** States that a meter is read in: nothing in them lasts too short for it. */
@@ -166,8 +153,6 @@ export interface Hypothesis {
   values: number[]
 }
 
-/** More than a meter shows, Ω. */
-const MOST_OHMS = 1000
 const WORKS = PRACTICE.worksAt.value
 
 /** What tests show with a fault, or with none, in the tests' order. */
@@ -178,7 +163,7 @@ export function shownWith(wiring: Wiring, tests: readonly MeterTest[], fault: Fa
   return tests.map(({ kind, state, at }) => {
     const { volts, amps, turning } = solved.get(state)!
     if (kind === 'volts') return volts[at]!
-    if (kind === 'ohms') return Math.min(ohmsBehind(wiring, at, fault), MOST_OHMS)
+    if (kind === 'ohms') return Math.min(ohmsBehind(wiring, at, fault), OHMMETER.most)
     const part = partOf.get(at)!
     if (kind === 'across') return volts[part.a]! - volts[part.b]!
     // Slow is not as it should be: it has its usual speed at nearly all its volts.
@@ -202,23 +187,18 @@ export interface Ranked {
   worst: number
 }
 
-/** A reading may be of something nobody thought of: none speaks louder than so many deviations. */
-const LOUDEST = 4
-
 /** One fault however bad it is. */
 export const faultKey = (fault: Fault | null): string => (fault ? `${fault.part} ${fault.how}` : 'none')
-
-/** Steps between two bad joints of the same part: how bad it really is lies anywhere between. */
-const BETWEEN = 8
 
 /** What a fault may show in some tests: as it is, or of a bad joint at every badness between those solved. */
 function mayShow(alike: readonly Hypothesis[], places: readonly number[]): number[][] {
   const values = alike.map((h) => places.map((at) => h.values[at]!))
+  const { between: steps } = METER_WALK
   const between = values
     .slice(1)
     .flatMap((to, i) =>
-      Array.from({ length: BETWEEN - 1 }, (_, n) =>
-        to.map((v, k) => values[i]![k]! + ((v - values[i]![k]!) * (n + 1)) / BETWEEN),
+      Array.from({ length: steps - 1 }, (_, n) =>
+        to.map((v, k) => values[i]![k]! + ((v - values[i]![k]!) * (n + 1)) / steps),
       ),
     )
   return [...values, ...between]
@@ -242,7 +222,7 @@ export function rankFaults(
   const weighed = [...groups.values()].map((alike) => {
     const each = mayShow(alike, places).map((shown) => {
       const far = farFrom(shown)
-      const off = far.reduce((sum, f) => sum + Math.min(f, LOUDEST) ** 2, 0)
+      const off = far.reduce((sum, f) => sum + Math.min(f, METER_WALK.loudest) ** 2, 0)
       return { fits: Math.exp(-0.5 * off), worst: Math.max(0, ...far) }
     })
     const best = each.reduce((a, b) => (b.fits > a.fits ? b : a))
@@ -256,14 +236,10 @@ export function rankFaults(
 }
 
 /** Whether one fault alone, or none, explains every reading: else more than one thing is wrong, or a reading is. */
-export const isExplained = (ranked: readonly Ranked[]): boolean => ranked.some(({ worst }) => worst < LOUDEST)
+export const isExplained = (ranked: readonly Ranked[]): boolean =>
+  ranked.some(({ worst }) => worst < METER_WALK.loudest)
 
-/** What a test takes against another: one looks, holds one lead, holds two, or pulls a fuse and the clamp. */
-const TAKES: Record<TestKind, number> = { works: 1, volts: 1.3, across: 1.8, ohms: 3 }
-/** Of tests that tell about as much the earlier one is taken: it is nearer at hand. */
-const WORTH_MORE = 1.05
-/** Less than this is not worth a reading: shares that it would part. */
-const LEAST_TOLD = 0.006
+const TAKES: Record<TestKind, number> = METER_TAKES
 
 /** The test that parts most of what is still open; null where all that is left shows alike. */
 export function nextTest(
@@ -281,13 +257,13 @@ export function nextTest(
       key: faultKey(h.fault),
       share: (shareOf.get(faultKey(h.fault)) ?? 0) / alike.get(faultKey(h.fault))!,
     }))
-    .filter(({ share }) => share > 1e-3)
+    .filter(({ share }) => share > METER_WALK.leastShare)
   const done = new Set(readings.map(({ test }) => test))
-  let [best, most]: [MeterTest | null, number] = [null, LEAST_TOLD]
+  let [best, most]: [MeterTest | null, number] = [null, METER_WALK.leastTold]
   tests.forEach((test, i) => {
     if (done.has(test.id)) return
     const told = parted(open, i, test.kind) / TAKES[test.kind]
-    if (told > most * (best ? WORTH_MORE : 1)) [best, most] = [test, told]
+    if (told > most * (best ? METER_WALK.worthMore : 1)) [best, most] = [test, told]
   })
   return best
 }
@@ -304,7 +280,7 @@ function parted(
       const [x, y] = [open[a]!, open[b]!]
       if (x.key === y.key) continue
       const doubt = Math.min(readingDoubt(kind, x.values[i]!), readingDoubt(kind, y.values[i]!))
-      const apart = Math.min(Math.abs(x.values[i]! - y.values[i]!) / doubt / LOUDEST, 1)
+      const apart = Math.min(Math.abs(x.values[i]! - y.values[i]!) / doubt / METER_WALK.loudest, 1)
       told += x.share * y.share * apart
     }
   return told

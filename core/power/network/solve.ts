@@ -1,3 +1,5 @@
+import { NETWORK_SOLVER } from './settings'
+
 /**
  * A network of resistors, sources and loads of a given current, solved for every node's volts and every element's
  * amps. Plain direct current; what changes with its own volts is worked out around this (`states.ts`).
@@ -63,7 +65,7 @@ function eliminate(matrix: Float64Array[], right: Float64Array): Float64Array {
     let pivot = column
     for (let row = column + 1; row < size; row++)
       if (Math.abs(matrix[row]![column]!) > Math.abs(matrix[pivot]![column]!)) pivot = row
-    if (Math.abs(matrix[pivot]![column]!) < 1e-15)
+    if (Math.abs(matrix[pivot]![column]!) < NETWORK_SOLVER.pivot)
       throw new NetworkError('Two sources without resistance hold one node at two voltages.')
     ;[matrix[column], matrix[pivot]] = [matrix[pivot]!, matrix[column]!]
     ;[right[column], right[pivot]] = [right[pivot]!, right[column]!]

@@ -1,7 +1,9 @@
 import { PRACTICE } from '../../catalog/practice'
+import { BAD_JOINTS, OHMMETER, WEAK_BATTERY } from '../../catalog/wireFaults'
 import { WIRING } from '../../catalog/wiring'
 import { warmth } from '../circuit'
 import { GROUND, PLUS } from './draft'
+import { NETWORK_SOLVER } from './settings'
 import { solveNetwork, type NetworkElement, type Solved } from './solve'
 import type { ClosedBy, PartOf, Wiring, WiringPart } from './types'
 
@@ -72,11 +74,7 @@ export interface Fault {
 }
 export const FAULT_HOWS = ['open', 'resistive', 'welded', 'to-frame', 'weak', 'swapped'] as const
 export type FaultHow = (typeof FAULT_HOWS)[number]
-/** What a bad joint, a burnt contact or a rusty earth adds where nothing else is said, Ω. */
-export const BAD_JOINTS = [0.15, 0.5, 1.5, 5] as const
 const TO_FRAME = PRACTICE.rubbedThrough.value
-/** A battery near its end: volts of a 12 V truck, and times its own resistance. */
-const WEAK = { volts: 11.6, times: 8 }
 
 const resistor = (id: string, a: string, b: string, ohm: number): NetworkElement => ({
   id,
@@ -197,8 +195,8 @@ function batteryOf(
 ): NetworkElement[] {
   const { state, wiring } = look
   const scale = wiring.nominal / 12
-  const volt = weak ? WEAK.volts * scale : volts
-  const ohm = inner * (weak ? WEAK.times : 1) * (state.batteryTimes ?? 1)
+  const volt = weak ? WEAK_BATTERY.volts * scale : volts
+  const ohm = inner * (weak ? WEAK_BATTERY.times : 1) * (state.batteryTimes ?? 1)
   const own: NetworkElement[] = [{ id, kind: 'source', a, b, volt, ohm }]
   if (a !== PLUS) return own
   if (state.engine)
@@ -220,9 +218,6 @@ export interface StateSolved extends Solved {
   turning: ReadonlySet<string>
 }
 
-/** Rounds in which coils pull, let go, and a motor starts or stalls: each changes at most once or twice. */
-const ROUNDS = 9
-
 /** Volts and amps of the wiring in a state, with one fault or none. */
 export function solveState(wiring: Wiring, state: PowerState, fault: Fault | null = null): StateSolved {
   const isStarting = STATES[state].starting === true
@@ -233,7 +228,7 @@ export function solveState(wiring: Wiring, state: PowerState, fault: Fault | nul
     const solved = solveNetwork(elements, GROUND, fault !== null || round > 0)
     const next = heldBy(wiring, solved, elements)
     const turns = motorsTurning(wiring, solved, isStarting)
-    if ((isSame(turns, turning) && isSame(next, pulled)) || round === ROUNDS)
+    if ((isSame(turns, turning) && isSame(next, pulled)) || round === NETWORK_SOLVER.rounds)
       return { ...solved, elements, turning }
     pulled = next
     turning = turns
@@ -275,7 +270,7 @@ function motorsTurning(wiring: Wiring, { volts, amps }: Solved, isStarting: bool
   const last = wiring.staged ? motors.length - 1 : 0
   const started = isStarting ? motors.slice(0, last) : motors
   const turns = ({ id, a, b, amps: own, winding }: PartOf<'motor'>) =>
-    volts[a]! - volts[b]! > own * winding && amps[id]! >= own - 1e-9
+    volts[a]! - volts[b]! > own * winding && amps[id]! >= own - NETWORK_SOLVER.rounding
   return new Set(started.filter(turns).map(({ id }) => id))
 }
 
@@ -326,12 +321,10 @@ export function ohmsBehind(wiring: Wiring, guard: string, fault: Fault | null = 
   const look = { wiring, state: STATES.off, fault, pulled: NONE, turning: NONE }
   const elements = elementsOf(look)
     .filter(({ id, kind }) => kind !== 'source' && id !== guard)
-    .concat({ id: 'meter', kind: 'current', a: GROUND, b: part.b, ampere: TEST_CURRENT })
+    .concat({ id: 'meter', kind: 'current', a: GROUND, b: part.b, ampere: OHMMETER.sends })
   // Without their batteries the positives hang on nothing but what leads to them.
   for (const { role, a } of wiring.parts)
     if (role === 'battery') elements.push(resistor(`clamp-off-${a}`, a, GROUND, WIRING.open))
-  return solveNetwork(elements, GROUND).volts[part.b]! / TEST_CURRENT
+  return solveNetwork(elements, GROUND).volts[part.b]! / OHMMETER.sends
 }
 const NONE: ReadonlySet<string> = new Set<string>()
-/** What a meter sends through what it measures, A. */
-const TEST_CURRENT = 1e-3

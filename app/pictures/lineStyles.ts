@@ -18,3 +18,6 @@ const style = (code: LineCode) => {
 export const LINE_STYLES = Object.fromEntries(
   (Object.keys(LINE_CODES) as LineCode[]).map((code) => [code, style(code)]),
 ) as Record<LineCode, ReturnType<typeof style>>
+
+/** What a word on a drawing is bound to, to be read where a line passes behind it. */
+export const READABLE = { 'paint-order': 'stroke', stroke: 'var(--sheet)', 'stroke-width': 3 }

@@ -179,3 +179,51 @@ test('a remedy has its place in its note from the first, and can be pressed once
   await expect(page.locator('.note .remedy').first()).toBeEnabled()
   expect(await page.evaluate(() => (window as unknown as { late: string[] }).late)).toEqual([])
 })
+
+for (const [path, settled] of [
+  ['core-sampler/lay#places', 'Slack left at each spring'],
+  ['core-sampler/power#guards', 'good for some seconds'],
+  ['shell-runner/tune#setup', 'Write it down'],
+] as const)
+  test(`${path} comes whole: nothing in it moves, however slowly its files come`, async ({ page }) => {
+    // Files asked for together come apart, as they do over a poor connection.
+    let asked = 0
+    await page.route('**/_nuxt/**', async (route) => {
+      if (asked++ % 2) await new Promise((resolve) => setTimeout(resolve, 300))
+      await route.continue()
+    })
+    await page.addInitScript(() => {
+      const moved: string[] = []
+      Object.assign(window, { moved })
+      const isIn = ({ node }: LayoutShiftSource) =>
+        (node instanceof Element ? node : node?.parentElement)?.closest('[data-drawer]')
+      new PerformanceObserver((list) => {
+        for (const { sources } of list.getEntries() as unknown as { sources: LayoutShiftSource[] }[])
+          for (const source of sources)
+            if (isIn(source) && source.previousRect.height > 0)
+              moved.push(`${source.node!.textContent} by ${source.currentRect.y - source.previousRect.y}`)
+      }).observe({ type: 'layout-shift', buffered: true })
+    })
+    await open(page, `/jobs/${path}`)
+    await expect(page.locator('[data-drawer]:visible').getByText(settled).first()).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    expect(await page.evaluate(() => (window as unknown as { moved: string[] }).moved)).toEqual([])
+  })
+
+test('until the stand-in answers its card says so, and the answer moves nothing', async ({ page }) => {
+  let answer = () => {}
+  const held = new Promise<void>((resolve) => (answer = resolve))
+  await page.route('**/api/devices', async (route) => {
+    await held
+    await route.continue()
+  })
+  await open(page, '/jobs/shell-runner/tune#setup')
+  const card = page.getByRole('region', { name: 'Set it up' })
+  await expect(card.getByText('The stand-in has not answered yet').first()).toBeVisible()
+  const button = card.getByRole('button', { name: 'Write it down' })
+  const before = (await button.boundingBox())!.y
+  answer()
+  await expect(card.getByText('The stand-in does not show it yet').first()).toBeVisible()
+  await expect(card.getByText('has not answered yet')).toHaveCount(0)
+  expect((await button.boundingBox())!.y).toBeCloseTo(before, 0)
+})

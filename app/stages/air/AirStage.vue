@@ -8,15 +8,15 @@ import { DIRECT, type AirPlan, type Archetype } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { svgCopy } from '~/pictures/svgCopy'
 import { withLive } from '../stageDrawers'
+import { airDrawers } from './laterDrawers'
 import { usePlayer } from './player'
 
-const laterDrawers = begunOnce(() => import('./airDrawers'))
-const AirAnswers = laterComponent(() => laterDrawers().then((d) => d.AirAnswers))
-const AirClasses = laterComponent(() => laterDrawers().then((d) => d.AirClasses))
-const AirParts = laterComponent(() => laterDrawers().then((d) => d.AirParts))
-const DoYouNeedIt = laterComponent(() => laterDrawers().then((d) => d.DoYouNeedIt))
-const SpringSheet = laterComponent(() => laterDrawers().then((d) => d.SpringSheet))
-const WhatIsThere = laterComponent(() => laterDrawers().then((d) => d.WhatIsThere))
+const AirAnswers = laterComponent(() => airDrawers().then((d) => d.AirAnswers))
+const AirClasses = laterComponent(() => airDrawers().then((d) => d.AirClasses))
+const AirParts = laterComponent(() => airDrawers().then((d) => d.AirParts))
+const DoYouNeedIt = laterComponent(() => airDrawers().then((d) => d.DoYouNeedIt))
+const SpringSheet = laterComponent(() => airDrawers().then((d) => d.SpringSheet))
+const WhatIsThere = laterComponent(() => airDrawers().then((d) => d.WhatIsThere))
 const RunIt = laterComponent(() => import('./RunIt.vue'))
 const WhichSpring = laterComponent(() => import('./WhichSpring.vue'))
 const WhichSet = laterComponent(() => import('./WhichSet.vue'))

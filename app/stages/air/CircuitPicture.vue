@@ -13,7 +13,7 @@ import { classIdOf, partOf, tubeOf } from '#core/air/parts/parts'
 import { STATE_SIGNS, STATE_WORDS } from '#core/catalog/partStates'
 import { DIRECT, type AirPlan } from '#core/document/types'
 import { showText } from '#core/quantity/units'
-import { LINE_STYLES } from '~/pictures/lineStyles'
+import { LINE_STYLES, READABLE } from '~/pictures/lineStyles'
 import { STATE_COLOURS } from '~/pictures/stateColours'
 import type { LivePicture } from './player'
 
@@ -94,8 +94,6 @@ watch(svg, (element, _, onCleanup) => {
 })
 /** Names are written larger where the circuit comes out small. */
 const type = computed(() => nameSize(scale.value))
-/** A word can be read where a line passes behind it. */
-const READABLE = { 'paint-order': 'stroke', stroke: 'var(--sheet)', 'stroke-width': 3 }
 const namePlace = (symbol: PlacedSymbol) => nameAt(air.components[symbol.id]!.kind, symbol, type.value)
 /** A finger's room around a symbol, however small it is. */
 const room = (size: number) => Math.max(7, (46 - size) / 2)

@@ -3,10 +3,10 @@ import type { Change } from '#core/air/circuit/editing'
 import { OperationError } from '#core/quantity/operation'
 import { operationPatches, wholeOperations } from '#core/air/circuit/offered'
 import type { AirPlan } from '#core/document/types'
+import { airDrawers } from './laterDrawers'
 
-const laterDrawers = begunOnce(() => import('./airDrawers'))
-const ChosenPart = laterComponent(() => laterDrawers().then((d) => d.ChosenPart))
-const ChosenLine = laterComponent(() => laterDrawers().then((d) => d.ChosenLine))
+const ChosenPart = laterComponent(() => airDrawers().then((d) => d.ChosenPart))
+const ChosenLine = laterComponent(() => airDrawers().then((d) => d.ChosenLine))
 /** The part or line chosen on the circuit: its figures, its neighbours, and what may be done with it. */
 const { air, chosen } = defineProps<{ air: AirPlan; chosen: string | null }>()
 const emit = defineEmits<{ choose: [id: string | null] }>()

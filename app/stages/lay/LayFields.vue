@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { useLay } from './useLay'
 
-const HowItStands = laterComponent(() => import('./layDrawers').then((d) => d.HowItStands))
-
 /** The same places as figures, the slack, the harness, the heat shields. */
 const job = useJob()
 const screen = useScreen()

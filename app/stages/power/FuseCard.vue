@@ -89,14 +89,16 @@ const amps = (value: number) => showText(value, 'current', shop.units)
           <span class="figure">{{ seconds(short.bears) }}</span>.
         </p>
       </div>
-      <LineChart
-        v-if="lines.length"
-        :lines="lines"
-        across="A"
-        up="s"
-        logarithmic
-        label="Fuse, wire and motor: seconds over amps, both logarithmic"
-      />
+      <!-- The chart's height, kept for it until it is there. -->
+      <div v-if="lines.length" class="min-h-64">
+        <LineChart
+          :lines="lines"
+          across="A"
+          up="s"
+          logarithmic
+          label="Fuse, wire and motor: seconds over amps, both logarithmic"
+        />
+      </div>
     </div>
     <p class="label mt-2">
       Fuse band after ISO 8820-3 (memory); copper from 105 °C by I²t = (k·S)², k 88 (IEC 60364-5-54), good for

@@ -5,7 +5,7 @@ import { sizeLabel } from '#core/power/tables'
 import type { PowerState } from '#core/power/network/states'
 import { isTaker, type SheetId, type WiringPart } from '#core/power/network/types'
 import { showText } from '#core/quantity/units'
-import { LINE_STYLES } from '~/pictures/lineStyles'
+import { LINE_STYLES, READABLE } from '~/pictures/lineStyles'
 import { usePower } from './usePower'
 
 /**
@@ -84,10 +84,11 @@ const box = computed(() => ({ x: 0, y: 0, width: drawing.value.width, height: dr
           :stroke-dasharray="style(part.wire.for).dash"
           stroke-width="2.6"
         />
-        <text :x="at.x" :y="at.y - 7" text-anchor="middle" font-size="12" fill="var(--ink)">
+        <text v-bind="READABLE" :x="at.x" :y="at.y - 7" text-anchor="middle" font-size="12" fill="var(--ink)">
           {{ rows.get(part.id)?.mark }} · {{ sizeLabel(part.wire.area, shop.units.wire) }}
         </text>
         <text
+          v-bind="READABLE"
           :x="at.x"
           :y="at.y + 16"
           text-anchor="middle"
@@ -112,7 +113,9 @@ const box = computed(() => ({ x: 0, y: 0, width: drawing.value.width, height: dr
           fill="none"
           stroke="var(--ink)"
         />
-        <text :x="back.x + 18" :y="back.y + 4" font-size="12" fill="var(--ink)">to {{ back.to }}</text>
+        <text v-bind="READABLE" :x="back.x + 18" :y="back.y + 4" font-size="12" fill="var(--ink)"
+          >to {{ back.to }}</text
+        >
       </g>
       <DrawnPiece
         v-for="{ part, x, y } in drawing.parts"
@@ -155,6 +158,7 @@ const box = computed(() => ({ x: 0, y: 0, width: drawing.value.width, height: dr
         </text>
         <text
           v-for="(line, i) in lines(part.label)"
+          v-bind="READABLE"
           :key="i"
           :y="33 + 12 * i"
           text-anchor="middle"
@@ -165,6 +169,7 @@ const box = computed(() => ({ x: 0, y: 0, width: drawing.value.width, height: dr
         </text>
         <text
           v-if="voltsText(part)"
+          v-bind="READABLE"
           y="-20"
           text-anchor="middle"
           font-size="11.5"

@@ -55,7 +55,7 @@ function print(): void {
       </button>
     </div>
     <div class="grid gap-4 md:grid-cols-[1.2fr_1fr]">
-      <div ref="chart" class="no-print min-h-60">
+      <div ref="chart" class="no-print min-h-64">
         <CardChart
           v-if="seen"
           :card="card"

@@ -1,10 +1,10 @@
-/** What stands in drawers that are not the first to be opened: fetched together, a moment after the stage. */
+/** What stands in the drawers: fetched together, so that each comes whole, with the stage or a moment after it. */
 export { default as BatteryPanel } from './BatteryPanel.vue'
 export { default as ChosenWiring } from './ChosenWiring.vue'
-export { default as FeedWays } from './FeedWays.vue'
 export { default as FuseCard } from './FuseCard.vue'
 export { default as MeterWalk } from './MeterWalk.vue'
 export { default as TerminalList } from './TerminalList.vue'
 export { default as VoltsLost } from './VoltsLost.vue'
+export { default as WireAndFuse } from './WireAndFuse.vue'
 export { default as WireList } from './WireList.vue'
 export { default as WiringSchools } from './WiringSchools.vue'

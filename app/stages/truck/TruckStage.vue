@@ -17,6 +17,8 @@ const TicketsPanel = laterComponent(() => laterDrawers().then((d) => d.TicketsPa
 const TruckBasics = laterComponent(() => laterDrawers().then((d) => d.TruckBasics))
 const TruckPhotos = laterComponent(() => laterDrawers().then((d) => d.TruckPhotos))
 const UpperBracket = laterComponent(() => laterDrawers().then((d) => d.UpperBracket))
+/** Fields above what comes later: shown with it, so that the drawer comes whole. */
+const FieldsAbove = laterComponent(() => laterDrawers().then((d) => d.SurveyGroup))
 const { job, truck } = useTruck()
 const shop = useShop()
 const photos = usePhotos()
@@ -79,18 +81,18 @@ const drawers = computed(() => {
     <template #measure><MeasureFirst /></template>
     <template #heights><SurveyGroup group="Heights and gap" /></template>
     <template #weights>
-      <SurveyGroup group="Weights, unladen" />
-      <SurveyGroup group="Ratings, as plated" />
+      <FieldsAbove group="Weights, unladen" />
+      <FieldsAbove group="Ratings, as plated" />
       <CertifiedUpgrade />
       <TicketsPanel />
     </template>
     <template #known><SurveyPanel /></template>
     <template #fit><FitTables /></template>
     <template #lengths><SurveyGroup group="Lengths" /></template>
-    <template #frame><SurveyGroup group="Frame and springs" /><CrossMembers /></template>
-    <template #beside><SurveyGroup group="Beside the springs" /><UpperBracket /><BesideSprings /></template>
+    <template #frame><FieldsAbove group="Frame and springs" /><CrossMembers /></template>
+    <template #beside><FieldsAbove group="Beside the springs" /><UpperBracket /><BesideSprings /></template>
     <template #around>
-      <SurveyGroup group="Batteries, fuel tank and spare wheel" />
+      <FieldsAbove group="Batteries, fuel tank and spare wheel" />
       <FoundParts />
     </template>
     <template #exhaust><ExhaustPath /></template>

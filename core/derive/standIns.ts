@@ -23,7 +23,8 @@ import type { Derived } from './types'
 
 /**
  * Devices that stand in for those on the truck: the job's own circuit and wiring, run in time, under a box
- * that answers.
+ * that answers. One class, though a long one: whatever is asked or done is asked of the one truck that it holds;
+ * what can be told without it stands beside (`standInFaults`, `standInLevel`, `standInReadings`).
  */
 
 /** The state of the wiring that stands for where the key is, with the compressor asked for. */

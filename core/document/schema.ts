@@ -118,6 +118,7 @@ import { upgradePlan } from './upgrade'
 /**
  * The one schema of the plan document: used by file import, the server's routes, worker messages and `bin/np`.
  * Ranges here only keep out what cannot be meant (a mass above 200 t); what is unwise is a bench note, not an error.
+ * One file, as its types are: both are read side by side.
  */
 
 const seatShift = () => shape<SeatShift>({ x: numberField(-0.5, 0.5), y: numberField(-0.5, 0.5) })

@@ -22,7 +22,8 @@ const FELT = 2e-5
 /**
  * A circuit under way: the network in time, the things that work it by themselves (pressure switch, thermal cut-out,
  * levelling controller) and the hands that press. It goes on for as long as it is told, step by step of a
- * scenario or free.
+ * scenario or free. One class of some 400 lines: a switch, a hand and a watch each change what the others meet in the
+ * same instant, and that order is read in one place.
  */
 export class CircuitRun implements Stepped, Levelled {
   readonly model: CircuitModel

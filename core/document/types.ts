@@ -323,6 +323,16 @@ export const LOADED_PARTS = [
 ] as const satisfies readonly (keyof Truck)[]
 export type LoadedTruck = Pick<Truck, (typeof LOADED_PARTS)[number]>
 
+/** What later stages need of the survey; the very same object while nothing they use has changed. */
+export interface SurveyFacts {
+  /** The truck with its kit and its two-heights rate counted. */
+  truck: LoadedTruck
+  tolerances: SurveyTolerances
+  /** Height of the helper spring as installed, unladen, m. */
+  springHeight: number
+  spacer: number
+}
+
 /** Liquid in an item: its size is the tank's inside, `fill` the level, 0–1. */
 export interface Liquid {
   density: number

@@ -1,5 +1,5 @@
 import type { SpringClass } from '../catalog/springs'
-import { ordered, type Haul, type LoadedTruck } from '../document/types'
+import { ordered, type Haul, type LoadedTruck, type SurveyFacts } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { NoBalanceError, balanceBody, bodyLoad } from './body'
@@ -19,7 +19,6 @@ import type {
   LeastClearance,
   LevelSpring,
   LoadResult,
-  SurveyFacts,
   Uncertainty,
 } from './types'
 import { uncertaintyOf } from './uncertainty'

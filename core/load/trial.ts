@@ -1,10 +1,10 @@
 import { PRACTICE } from '../catalog/practice'
-import { SIDES, ordered, type Haul, type Side, type TrialReading } from '../document/types'
+import { SIDES, ordered, type Haul, type Side, type SurveyFacts, type TrialReading } from '../document/types'
 import { solveSpd } from '../quantity/spd'
 import { balanceBody, NoBalanceError } from './body'
 import { TRIAL_FIT } from './settings'
 import { haulLoads } from './target'
-import type { BodyLoad, Corrected, LevelSpring, RoadTrial, SurveyFacts, TrialLips } from './types'
+import type { BodyLoad, Corrected, LevelSpring, RoadTrial, TrialLips } from './types'
 import { sourcesOf, type Source, type UncertainCase } from './uncertainty'
 
 /**

@@ -1,4 +1,4 @@
-import type { Corners, SurveyTolerances, LoadedTruck } from '../document/types'
+import type { Corners } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 
@@ -142,14 +142,6 @@ export interface LoadResult {
   cards: Record<string, () => CardRow[]>
   /** Every class tried on every haul, worked out when it is first asked for. */
   trials: () => SpringTrial[]
-}
-
-/** What Load needs of the survey: the truck with its kit counted, the spring's height unladen, and ± of the figures. */
-export interface SurveyFacts {
-  truck: LoadedTruck
-  springHeight: number
-  tolerances: SurveyTolerances
-  spacer: number
 }
 
 /**

@@ -1,7 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import { SPRINGS, type SpringClass } from '../catalog/springs'
 import { MOUNTING_WORDS, mountingOf, seatedHeight } from '../catalog/truckGeometry'
-import type { Haul, LoadedTruck } from '../document/types'
+import type { Haul, LoadedTruck, SurveyFacts } from '../document/types'
 import { tableRange } from '../quantity/interpolate'
 import { balanceBody } from './body'
 import { rideOf, steelShares } from './ride'
@@ -12,7 +12,6 @@ import type {
   LevelResult,
   LevelSpring,
   SpringTrial,
-  SurveyFacts,
   TargetPressures,
 } from './types'
 

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { findRoot, findRootOfRising } from './root'
 import { integrate, interpolate } from './interpolate'
 import { parseQuantity } from './parse'
+import { randomNumbers } from './random'
 import {
   METRIC_UNITS,
   QUANTITIES,
@@ -232,4 +233,18 @@ test('a field says the unit that its figure is shown in: from two minutes on not
     const read = parseQuantity(text, 'time', shownUnit(value, 'time', METRIC_UNITS))
     expect(read.ok && Math.abs(read.value / value - 1)).toBeLessThan(0.06)
   }
+})
+
+test('numbers of a seed: mulberry32 as published (its first of seed 1 from memory), even, and the same again', () => {
+  const random = randomNumbers(1)
+  const first = random()
+  expect(first).toBeCloseTo(0.6270739405881613, 15)
+  const many = [first, ...Array.from({ length: 9999 }, random)]
+  expect(Math.min(...many)).toBeGreaterThanOrEqual(0)
+  expect(Math.max(...many)).toBeLessThan(1)
+  expect(many.reduce((a, b) => a + b, 0) / many.length).toBeCloseTo(0.5, 2)
+  // Variance of an even spread from 0 to 1: 1/12.
+  expect(many.reduce((sum, v) => sum + (v - 0.5) ** 2, 0) / many.length).toBeCloseTo(1 / 12, 2)
+  expect(randomNumbers(1)()).toBe(first)
+  expect(randomNumbers(2)()).not.toBe(first)
 })

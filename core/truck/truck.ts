@@ -3,7 +3,7 @@ import { drawnByHand, smallestSpacer, type BareHeights } from '../catalog/spacer
 import type { SpringClass } from '../catalog/springs'
 import { mountingOf, seatedHeight } from '../catalog/truckGeometry'
 import { TRUCK_KINDS } from '../catalog/trucks'
-import { LOADED_PARTS, type LoadedTruck, type Truck } from '../document/types'
+import { LOADED_PARTS, type LoadedTruck, type SurveyFacts, type Truck } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { bracketBolts } from './bracket'
@@ -19,7 +19,6 @@ import {
   type LeastClearance,
   type Spaced,
   type TriedSteel,
-  type TruckFacts,
   type TruckResult,
 } from './types'
 
@@ -63,7 +62,7 @@ export function truckStage(
     () => fitAll(truck, spring, fitted),
   )
   const loaded = LOADED_PARTS.map((part) => truck[part])
-  const facts = memo<TruckFacts>('facts', [tolerances, spacer, springHeight, ...loaded], () => ({
+  const facts = memo<SurveyFacts>('facts', [tolerances, spacer, springHeight, ...loaded], () => ({
     truck: Object.fromEntries(LOADED_PARTS.map((part) => [part, truck[part]])) as unknown as LoadedTruck,
     tolerances,
     springHeight,

@@ -1,4 +1,4 @@
-import type { AirPlan, LoadedTruck, Point, SurveyTolerances, Truck } from '../document/types'
+import type { AirPlan, Point, SurveyFacts, SurveyTolerances, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { BracketBolts } from './bracket'
 
@@ -76,16 +76,6 @@ export interface SurveyChanges {
   rateFrom: RateFrom
 }
 
-/** What later stages need of the survey; the very same object while nothing they use has changed. */
-export interface TruckFacts {
-  /** The truck with its kit and its two-heights rate counted. */
-  truck: LoadedTruck
-  tolerances: SurveyTolerances
-  /** Height of the helper spring as installed, unladen, m. */
-  springHeight: number
-  spacer: number
-}
-
 /** A spacer, and which end of the spring it stands at. */
 export type Spaced = Pick<AirPlan, 'spacer' | 'spacerAt'>
 /** What Air says of how the spring is fitted. */
@@ -99,7 +89,7 @@ export interface TriedSteel {
 
 export interface TruckResult {
   kindLabel: string
-  facts: TruckFacts
+  facts: SurveyFacts
   /** The truck as drawn: all of it, with its kit counted. */
   truck: Truck
   frontAxle: number

@@ -2,6 +2,12 @@ import { axe, drawer, expect, fill, gauge, go, newJob, number, open, saved, STAG
 
 const drawers = (page: import('@playwright/test').Page) =>
   page.getByRole('navigation', { name: /^Drawers of/ }).getByRole('link')
+/** What moved on a page, as Chromium’s layout shifts tell it. */
+interface Moved {
+  node: Node | null
+  previousRect: DOMRectReadOnly
+  currentRect: DOMRectReadOnly
+}
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
 
 test('every drawer of every stage opens by its address, and is the only one open', async ({ page }) => {
@@ -195,10 +201,10 @@ for (const [path, settled] of [
     await page.addInitScript(() => {
       const moved: string[] = []
       Object.assign(window, { moved })
-      const isIn = ({ node }: LayoutShiftSource) =>
+      const isIn = ({ node }: Moved) =>
         (node instanceof Element ? node : node?.parentElement)?.closest('[data-drawer]')
       new PerformanceObserver((list) => {
-        for (const { sources } of list.getEntries() as unknown as { sources: LayoutShiftSource[] }[])
+        for (const { sources } of list.getEntries() as unknown as { sources: Moved[] }[])
           for (const source of sources)
             if (isIn(source) && source.previousRect.height > 0)
               moved.push(`${source.node!.textContent} by ${source.currentRect.y - source.previousRect.y}`)

@@ -1,3 +1,5 @@
+import { randomNumbers } from '../../quantity/random'
+
 /**
  * Roads by their roughness, made from a seed. SI: m along and up.
  * @source ISO 8608 (memory): displacement spectrum G(n) = G(n₀)·(n/n₀)⁻², n₀ = 0.1 /m; class means 16, 64,
@@ -10,17 +12,6 @@ export type RoadClass = (typeof ROAD_CLASSES)[number]
 export const ROUGHNESS: Record<RoadClass, number> = { A: 16e-6, B: 64e-6, C: 256e-6, D: 1024e-6 }
 const N0 = 0.1
 
-/** Numbers between 0 and 1 that follow from a seed. */
-export function seeded(seed: number): () => number {
-  let state = (Math.imul(seed, 2_654_435_761) ^ 0x9e3779b9) >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = Math.imul(state ^ (state >>> 15), state | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32
-  }
-}
-
 /** Waves longer than this are hills, not roughness, m. */
 const LONGEST = 100
 
@@ -30,7 +21,7 @@ const LONGEST = 100
  * @param step m between two heights
  */
 export function roadHeights(road: RoadClass, length: number, step: number, seed = 1): Float64Array {
-  const random = seeded(seed)
+  const random = randomNumbers(seed)
   const normal = () => Math.sqrt(-2 * Math.log(random() + 1e-300)) * Math.cos(2 * Math.PI * random())
   // One-sided up to half a wave a step: the variance of a slope is the spectrum's level times that.
   const slope = Math.sqrt(((2 * Math.PI * N0) ** 2 * ROUGHNESS[road]) / (2 * step))

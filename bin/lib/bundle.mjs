@@ -31,26 +31,31 @@ export async function bundle(entry, name, sources, external = []) {
     )
   )
     return outfile
-  const { build } = await import('esbuild')
-  mkdirSync(dirname(outfile), { recursive: true })
   // Put in place whole: another process may be reading it, or making it too.
   const made = `${outfile}.${process.pid}-${++madeSoFar}`
+  await bundleOf(root, entry, made, external)
+  renameSync(made, outfile)
+  return outfile
+}
+
+/** Bundles an entry of a checkout of the project, whichever revision it is at. */
+export async function bundleOf(checkout, entry, outfile, external = []) {
+  const { build } = await import('esbuild')
+  mkdirSync(dirname(outfile), { recursive: true })
   await build({
-    entryPoints: [join(root, entry)],
-    outfile: made,
+    entryPoints: [join(checkout, entry)],
+    outfile,
     bundle: true,
     platform: 'node',
     format: 'esm',
     target: 'node20',
     external,
     logLevel: 'error',
-    absWorkingDir: root,
+    absWorkingDir: checkout,
     banner: {
       js: 'import { createRequire as npRequire } from "node:module"; const require = npRequire(import.meta.url);',
     },
   })
-  renameSync(made, outfile)
-  return outfile
 }
 
 /** The bundle that brings a database up to date. */

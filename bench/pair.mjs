@@ -1,0 +1,65 @@
+// Times the core of this checkout against that of an earlier revision, in turns, on the same machine in the same
+// minutes, and prints what each takes and the ratio: node bench/pair.mjs REVISION [rounds].
+// Each times the demo of its own time: what the demo has gained since is in the ratio.
+import { execFileSync, spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync, symlinkSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { bundleOf, root } from '../bin/lib/bundle.mjs'
+import { install } from '../bin/lib/install.mjs'
+
+const [revision, given] = process.argv.slice(2)
+const rounds = Number(given ?? 5)
+if (!revision || !Number.isInteger(rounds) || rounds < 1) {
+  console.error('Usage: node bench/pair.mjs REVISION [rounds], for example node bench/pair.mjs HEAD~20 5.')
+  process.exit(2)
+}
+const git = (...args) => execFileSync('git', args, { cwd: root, encoding: 'utf8' }).trim()
+if (spawnSync('git', ['rev-parse', '--verify', '--quiet', `${revision}^{commit}`], { cwd: root }).status) {
+  console.error(`No revision ${revision}. Type one that git log shows.`)
+  process.exit(2)
+}
+install()
+const folder = mkdtempSync(join(tmpdir(), 'pair-'))
+const before = join(folder, 'before')
+try {
+  git('worktree', 'add', '--quiet', '--detach', before, revision)
+  symlinkSync(join(root, 'node_modules'), join(before, 'node_modules'))
+  const sides = [before, root].map((checkout) => ({ checkout, bundle: join(checkout, '.build', 'pair.mjs') }))
+  for (const { checkout, bundle } of sides)
+    await bundleOf(checkout, 'bench/core.ts', bundle, ['pg', 'drizzle-orm', 'drizzle-orm/*'])
+  const timesOf = ({ checkout, bundle }) => {
+    const plan = join(folder, 'plan.json')
+    const run = (...args) =>
+      JSON.parse(
+        execFileSync(process.execPath, [bundle, ...args], {
+          cwd: checkout,
+          encoding: 'utf8',
+          env: { ...process.env, NODE_ENV: 'production' },
+        }),
+      )
+    const warm = run(plan)
+    const cold = run('cold', plan)
+    return { ...warm, 'first read': cold.read, 'first derive': cold.derive }
+  }
+  const pairs = []
+  for (let i = 0; i < rounds; i++) {
+    // Whoever is first by turns: a machine that slows down favours neither.
+    const order = i % 2 ? [...sides].reverse() : sides
+    const times = order.map(timesOf)
+    pairs.push(i % 2 ? times.reverse() : times)
+  }
+  const median = (values) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]
+  const isFigure = (name) => pairs.every((pair) => pair.every((times) => Number.isFinite(times[name])))
+  const row = (name) => ({
+    figure: name,
+    before: Number(median(pairs.map(([was]) => was[name])).toPrecision(4)),
+    now: Number(median(pairs.map(([, is]) => is[name])).toPrecision(4)),
+    'now / before': Number(median(pairs.map(([was, is]) => is[name] / was[name])).toPrecision(3)),
+  })
+  console.log(`${git('log', '-1', '--format=%h %s', revision)}, against this checkout, ${rounds} rounds`)
+  console.table(Object.keys(pairs[0][1]).filter(isFigure).map(row))
+} finally {
+  spawnSync('git', ['worktree', 'remove', '--force', before], { cwd: root })
+  rmSync(folder, { recursive: true, force: true })
+}

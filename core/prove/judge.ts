@@ -137,6 +137,9 @@ export function look(test: HowRead, readings: readonly HoldReading[], allowed: n
   if (bent) return untold('bends')
   // What plainly gains as much as it may lose is fed from somewhere, and a leak may hide beneath.
   if (high < -allowed) return untold('gains')
+  // No side gains by itself: what fits best that way is not what happened, and nothing is cleared by it.
+  if (sure === 'tight' && loss < -allowed)
+    return untold(bendsAt(test, readings) ? 'bends' : whyNot(test, readings, slopes))
   return sure === 'cannot tell'
     ? untold(whyNot(test, readings, slopes))
     : { verdict: sure, loss, low, high, why: null }

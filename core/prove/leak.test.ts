@@ -1,7 +1,7 @@
 import tQuantile from '@stdlib/stats-base-dists-t-quantile'
 import fc from 'fast-check'
 import { linearRegression } from 'simple-statistics'
-import { judgeHold } from './judge'
+import { bends, judgeHold } from './judge'
 import { leakRate, smallestLeak } from './leak'
 import type { HoldReading } from './types'
 import { studentT95 } from './studentT'
@@ -156,6 +156,65 @@ describe('judged with everything that may deceive', () => {
     expect(judged(every(1, 13, (h) => 600_000 + 12_000 * Math.exp(-h / 3) - 4000 * h)).leak.verdict).toBe(
       'leaking',
     )
+  })
+  test('what bends at first and then loses by itself what is too much leaks; what stands later is not told', () => {
+    const fine = { thermometer: 0.05, resolution: 100 }
+    const settling = (count: number, perHour: number) =>
+      every(1, count, (h) => 600_000 + 4000 * Math.exp(-h) - perHour * h)
+    expect(judged(settling(13, 500), fine).leak.verdict).toBe('leaking')
+    expect(
+      judged(
+        every(1, 13, (h) => 600_000 + 12_000 * Math.exp(-h / 3)),
+        fine,
+      ),
+    ).toMatchObject({
+      why: 'bends',
+    })
+    // Three readings of the later half are enough, two are not.
+    expect(judged(settling(5, 1200), { ...fine, thermometer: 0.02 }).leak.verdict).toBe('leaking')
+  })
+  test('a steep loss hides no bend, and makes none', () => {
+    const bending = (perReading: number, bend: number) => {
+      const readings = every(1, 12, () => 0)
+      return bends(
+        readings,
+        readings.map((_, i) => 600_000 - perReading * i + bend * i * i),
+        5,
+      )
+    }
+    for (const perReading of [0, 5000]) {
+      expect(bending(perReading, 0.5)).toBe(true)
+      expect(bending(perReading, 0.2)).toBe(false)
+    }
+  })
+  test('no side gains by itself: where that fits best nothing is cleared, though it loses five times what is allowed', () => {
+    // Falls fast for a third of the time, as a bag that stretches or cools, then loses steadily.
+    const third = (80 / 60 / 3) * 3600
+    const falling = (later: number) =>
+      every(1 / 6, 9, (h) => {
+        const t = h * 3600
+        return 500_000 - allowed * (t < third ? 50 * t : 50 * third + later * (t - third))
+      })
+    const how = { thermometer: 0.05, resolution: 100, rested: 0, lag: 3600 }
+    const { leak } = judged(falling(5), how)
+    expect(leak.high).toBeLessThan(allowed * 0.004)
+    expect(leak.lossRate).toBeLessThan(-allowed)
+    expect(leak.verdict).toBe('cannot tell')
+  })
+  test('how much longer: as often as one reads, over no more readings or days than anybody waits for', () => {
+    const wait = (hours: number, count: number, resolution: number, from = 0) =>
+      judged(
+        every(hours, count, () => 600_000).map((r) => ({ ...r, t: r.t + from })),
+        { resolution },
+      ).leak.waitMore
+    expect(wait(0.1, 5, 500)).toBeGreaterThan(0)
+    expect(wait(0.1, 5, 500, 1e6)).toBeCloseTo(wait(0.1, 5, 500), 6)
+    // 395 readings more; at a quicker pace it would be more than 400.
+    expect(wait(0.02, 5, 500)).toBeCloseTo(395 * 72, 6)
+    expect(wait(0.015, 5, 500)).toBe(0)
+    // Eleven days more; with a gauge twice as coarse more than three weeks.
+    expect(wait(24, 4, 30_000)).toBeCloseTo(11 * 86_400, 6)
+    expect(wait(24, 4, 60_000)).toBe(0)
   })
   test('a coarse gauge says so', () => {
     expect(

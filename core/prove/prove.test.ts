@@ -93,6 +93,16 @@ test('a steady night is tight; with every joint dry the stage is clear', () => {
   expect(stage.headline).toEqual({ text: 'tight' })
 })
 
+test('it is begun by a place soaped, by a test, and by one of each', () => {
+  const [first] = Object.entries(dry)
+  const soap = Object.fromEntries([first!])
+  const short = hold({ readings: steady.slice(0, 1) })
+  expect(run({}).state).toBe('none')
+  expect(run({ soap }).state).toBe('begun')
+  expect(run({ holds: { a: short } }).state).toBe('begun')
+  expect(run({ holds: { a: short }, soap }).state).toBe('begun')
+})
+
 test('a falling one leaks: a Stop with the loss and what was allowed', () => {
   const stage = run({ holds: { a: hold({ readings: falling }) } })
   expect(stage.notes).toContainEqual(
@@ -372,7 +382,9 @@ describe('after the road', () => {
       value: null,
       quantity: 'length',
     })
-    expect(found({ 'pressure-left': finding(1000, 'not') })[0]).toMatchObject({ value: null })
+    const unlike = found({ 'pressure-left': finding(1000, 'not') })[0]!
+    expect(unlike).toMatchObject({ value: null, limit: null })
+    expect(unlike.text).not.toContain('{limit}')
   })
   test('what nobody looked at is said once something was held, until all was', () => {
     expect(found({})).toEqual([])
@@ -390,6 +402,7 @@ describe('after the road', () => {
     expect(days(160.934)).toBe(1)
     expect(days(160.933)).toBe(2)
     expect(days(1000)).toBe(1)
+    expect(recheckFigure(50_000).inputs.map(({ value }) => value)).toEqual([160_934, 50_000])
   })
 })
 
@@ -433,6 +446,13 @@ describe('what the sides are known to do', () => {
     const short = run({ holds: { a: hold({ readings: steady.slice(0, 3), thermometer: 0.3 }) } })
     const note = short.notes.find(({ rule }) => rule === 'cannot-tell')!
     expect(note).toMatchObject({ rank: 'know', value: short.result.holds.a!.leak!.waitMore })
+    expect(note.text).toContain('A further {value}')
+    // Where no time that anybody waits would do, none is told.
+    const coarse = run({ holds: { a: hold({ readings: steady.slice(0, 3), resolution: 300_000 }) } })
+    expect(coarse.result.holds.a!.leak!.waitMore).toBe(0)
+    const untold = coarse.notes.find(({ rule }) => rule === 'cannot-tell')!
+    expect(untold.text).not.toContain('further')
+    expect(untold.text).toContain('too coarse')
     expect(run({ holds: { a: hold() } }).notes.some(({ rule }) => rule === 'cannot-tell')).toBe(false)
   })
 })

@@ -30,6 +30,8 @@ test('a bag under its load hardly moves its gauge and sinks: its air keeps p·V/
   expect(400_000 - later.pressure).toBeLessThan(400_000 - setReads(400_000, at(303.15), at(268.15)))
   expect(bagLater(bag, 400_000, at(293.15), at(293.15)).pressure).toBeCloseTo(400_000, 3)
   expect(bagLater(bag, 400_000, at(293.15), at(293.15), 0.9).height).toBeLessThan(bag.heightAt(400_000))
+  // A hundred times the air is beyond all sense: twice the set and two bar are the end.
+  expect(bagLater(bag, 100_000, at(293.15), at(293.15), 100).pressure).toBe(400_000)
 })
 
 describe('the lever of a height valve', () => {
@@ -53,6 +55,19 @@ describe('the lever of a height valve', () => {
     const turn = (of: LeverGeometry) => Math.abs(leverAngle(of, 0.04)!)
     expect(turn(short)).toBeGreaterThan(turn(lever))
     expect(leverTravel(lever, 0.06, 0.06, 1).perRadian).toBeCloseTo(0.15, 3)
+  })
+  test('stretched and folded it just reaches; further, or too near, it does not', () => {
+    const flat = (arm: number, link: number, ahead: number) => leverAngle({ arm, link, ahead, below: 0 }, 0)
+    expect(flat(3, 4, 7)).toBe(0)
+    expect(flat(3, 4, 7.001)).toBeNull()
+    expect(flat(4, 3, 1)).toBe(0)
+    expect(flat(4, 3, 0.999)).toBeNull()
+    expect(flat(1, 1, 0)).toBeNull()
+  })
+  test('what does not reach on one side of ride height has no travel for a degree', () => {
+    const straight = { arm: 0.15, link: 0.25, ahead: 0 }
+    expect(leverTravel({ ...straight, below: 0.4 }, 0.01, 0.01, 1).perRadian).toBe(0)
+    expect(leverTravel({ ...straight, below: -0.4 }, 0.01, 0.01, 1).perRadian).toBe(0)
   })
   test('over centre and at the valve’s stops are told on both sides', () => {
     expect(leverTravel(lever, 0.05, 0.05, 0.6)).toMatchObject({ overCentre: false, atStops: false })

@@ -229,6 +229,12 @@ describe('the road trial', () => {
     expect(notes(said({ rate: { factor: 1.0099, tolerance: 0.02 } }))).toEqual([])
     expect(notes(said({ rate: { factor: 1.02, tolerance: 0.02 } }))[0]).toContain('steel is stiffer')
     expect(notes(said({ rate: { factor: 0.98, tolerance: 0.02 } }))[0]).toContain('steel is softer')
+    const area = (factor: number) =>
+      run({ trials: { r: reading } }, false, said({ area: { factor, tolerance: 0.02 } })).notes[0]!.text
+    expect([area(0.94), area(1.04)]).toEqual([
+      expect.stringContaining('{value} less: drawn out'),
+      expect.stringContaining('{value} more: squeezed flatter'),
+    ])
     const text = (factor: number) =>
       run({ trials: { r: reading } }, false, said({ rate: { factor, tolerance: 0.02 } })).notes[0]!.text
     expect([text(1.02), text(0.98)]).toEqual([

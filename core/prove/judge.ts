@@ -235,8 +235,10 @@ function waitMore(
   // A bend is warmth that goes, a gain air that comes: what is lost in the end is not known from it.
   if (why === 'bends' || why === 'gains' || most < 1) return 0
   const { aside } = HOLD_JUDGE
+  // What seems to gain stands still: no side gains by itself.
+  const still = Math.max(loss, 0)
   const likely =
-    loss > allowed ? Math.max(loss, (1 + aside) * allowed) : Math.min(loss, (1 - aside) * allowed)
+    loss > allowed ? Math.max(loss, (1 + aside) * allowed) : Math.min(still, (1 - aside) * allowed)
   const told = (more: number) =>
     look(test, [...readings, ...goingOn(test, readings, likely, more)], allowed).verdict !== 'cannot tell'
   let enough = 1

@@ -215,6 +215,13 @@ describe('judged with everything that may deceive', () => {
     // Eleven days more; with a gauge twice as coarse more than three weeks.
     expect(wait(24, 4, 30_000)).toBeCloseTo(11 * 86_400, 6)
     expect(wait(24, 4, 60_000)).toBe(0)
+    // What seems to gain does not go on gaining, or it would never be told.
+    const gaining = judged(
+      every(0.1, 5, (h) => 600_000 + 2000 * h),
+      { resolution: 500 },
+    ).leak
+    expect(gaining.lossRate).toBeLessThan(-allowed)
+    expect(gaining.waitMore).toBeGreaterThan(0)
   })
   test('a coarse gauge says so', () => {
     expect(

@@ -21,7 +21,7 @@ type Points = readonly Preset[]
 /** Groups of points that squares of a side cover, as few as there can be; null where more than `most` are needed. */
 function groupsWithin(points: Points, side: number, most: number): number[][] | null {
   const order = points.map((_, i) => i).sort((a, b) => points[a]!.left - points[b]!.left)
-  /** Squares for the first that is not covered: all sets that are not part of another. */
+  /** What the squares hold that cover the first point left: one for each bottom edge that a point may give. */
   function choices(left: readonly number[]): number[][] {
     const [first] = left as [number]
     const from = points[first]!
@@ -29,15 +29,9 @@ function groupsWithin(points: Points, side: number, most: number): number[][] | 
     const bottoms = inColumn
       .map((i) => points[i]!.right)
       .filter((r) => r <= from.right + SAME && r >= from.right - side - SAME)
-    const sets = [...new Set(bottoms)].map((bottom) =>
+    return [...new Set(bottoms)].map((bottom) =>
       inColumn.filter((i) => points[i]!.right >= bottom - SAME && points[i]!.right <= bottom + side + SAME),
     )
-    return sets
-      .filter(
-        (set, i) =>
-          !sets.some((other, j) => j !== i && isPart(set, other) && (set.length < other.length || j < i)),
-      )
-      .sort((a, b) => b.length - a.length)
   }
   /** Points of which no square holds two: so many squares at least. */
   function apart(left: readonly number[]): number {
@@ -63,7 +57,6 @@ function groupsWithin(points: Points, side: number, most: number): number[][] | 
   }
   return points.length === 0 ? [] : null
 }
-const isPart = (set: readonly number[], of: readonly number[]) => set.every((i) => of.includes(i))
 
 const middle = (values: readonly number[]) => (Math.min(...values) + Math.max(...values)) / 2
 

@@ -173,6 +173,12 @@ describe('judged with everything that may deceive', () => {
     // Three readings of the later half are enough, two are not.
     expect(judged(settling(5, 1200), { ...fine, thermometer: 0.02 }).leak.verdict).toBe('leaking')
   })
+  test('two readings of one time make no loss without end', () => {
+    const twice = [at(0, 600_000), at(0, 500_000), ...[1, 2, 3, 4].map((h) => at(h, 500_000))]
+    const { leak } = judged(twice)
+    expect(leak.verdict).toBe('leaking')
+    expect(Number.isFinite(leak.low) && Number.isFinite(leak.lossRate)).toBe(true)
+  })
   test('a steep loss hides no bend, and makes none', () => {
     const bending = (perReading: number, bend: number) => {
       const readings = every(1, 12, () => 0)

@@ -5,7 +5,7 @@ import { applyEdit } from '../document/edit'
 import { newPlan } from '../derive/newPlan'
 import { takeTicket } from './tickets'
 import { readTickets } from './ticketTable'
-import { surveyChanges, twoHeights } from './survey'
+import { surveyChanges, taped, twoHeights, weighed } from './survey'
 import { simulatedWeighbridge } from './weighbridge'
 
 describe('two heights and a known load', () => {
@@ -172,4 +172,39 @@ describe('scale tickets', () => {
       ),
     )
   })
+})
+
+test('what is typed is no longer unknown: weights off a scale, the gap off a tape; what was said of them stands', () => {
+  const fresh = exampleTruck('leaf-flatbed')
+  for (const known of ['frontAxle', 'rearAxle', 'gap'] as const)
+    fresh.survey[known] = { how: 'unknown', tolerance: 0.5 }
+  weighed(fresh, 'front')
+  taped(fresh)
+  expect(fresh.survey.frontAxle).toEqual({ how: 'scale', tolerance: null })
+  expect(fresh.survey.rearAxle.how).toBe('unknown')
+  expect(fresh.survey.gap).toEqual({ how: 'tape', tolerance: null })
+  fresh.survey.rearAxle = { how: 'guess', tolerance: 40 }
+  fresh.survey.gap = { how: 'guess', tolerance: 0.01 }
+  weighed(fresh, 'rear')
+  taped(fresh)
+  expect(fresh.survey.rearAxle).toEqual({ how: 'guess', tolerance: 40 })
+  expect(fresh.survey.gap).toEqual({ how: 'guess', tolerance: 0.01 })
+})
+
+test('a ticket without wheels keeps each axle’s split; an axle nobody weighed is halved', () => {
+  const truck = exampleTruck('leaf-flatbed')
+  truck.unladen = { frontLeft: 600, frontRight: 400, rearLeft: 0, rearRight: 0 }
+  const ticket = { label: 'Quay', front: 1200, rear: 900, corners: null }
+  expect(takeTicket(truck, ticket).patches[0]).toMatchObject({
+    value: { frontLeft: 720, frontRight: 480, rearLeft: 450, rearRight: 450 },
+  })
+  truck.unladen.rearLeft = 300
+  expect(takeTicket(truck, ticket).patches[0]).toMatchObject({ value: { rearLeft: 900, rearRight: 0 } })
+})
+
+test('a table of tickets wants both axles or all four wheels in its head', () => {
+  const problem = (table: string) => readTickets(table).problems![0]!
+  expect(problem('front,front left\n1200,600')).toContain('The first line must name')
+  expect(problem('rear,front left,front right\n1200,600,600')).toContain('must name')
+  expect(problem(`${'x'.repeat(300)}\n1`).length).toBeLessThan(260)
 })

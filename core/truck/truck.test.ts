@@ -3,6 +3,7 @@ import { exhaustAtAxle, mountingOf } from '../catalog/truckGeometry'
 import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
 import { applyEdit } from '../document/edit'
 import type { Truck } from '../document/types'
+import { poseAtHeights } from './fit'
 import { truckStage } from './truck'
 
 const BARE = { spacer: 0, spacerAt: 'below', droop: 'none', closing: 'hand', sheet: null, kit: null } as const
@@ -199,6 +200,18 @@ describe('seats, brackets and what is beside', () => {
       return clearances.find((c) => c.on === 'beside:bolt')!.value
     }
     expect(clearance('axle')).not.toBeCloseTo(clearance('body'), 3)
+  })
+  test('what stands on the axle under a bag keeps its gap however the axle rises and leans, on either side', () => {
+    const truck = exampleTruck('leaf-flatbed')
+    const { springHeight } = truckStage(truck, leaf, BARE).result.facts
+    const { bags } = poseAtHeights(truck, leaf, BARE, { left: springHeight, right: springHeight })
+    for (const side of ['left', 'right'] as const) {
+      const { x, y, z } = bags[side].lower
+      const at = { x, y, z: z - 0.06 }
+      truck.beside = { bolt: { label: 'Bolt', order: 1, at, radius: 0.01, rides: 'axle', smooth: true } }
+      const { clearances } = truckStage(truck, leaf, BARE).result.fit!
+      expect(clearances.find((c) => c.on === 'beside:bolt')!.value).toBeCloseTo(0.05, 3)
+    }
   })
 
   test('a stop cut shorter lets the axle come up by so much more', () => {

@@ -206,6 +206,11 @@ describe('judged with everything that may deceive', () => {
     expect(leak.high).toBeLessThan(allowed * 0.004)
     expect(leak.lossRate).toBeLessThan(-allowed)
     expect(leak.verdict).toBe('cannot tell')
+    // Straight over two days: a gain of a little less than may be lost is still tight, of a little more it is not.
+    const gaining = (share: number) => judged(every(2, 25, (h) => 600_000 + share * allowed * 3600 * h)).leak
+    expect(gaining(0.98).verdict).toBe('tight')
+    expect(gaining(1.02).verdict).toBe('cannot tell')
+    expect(gaining(1.02).high).toBeGreaterThan(-allowed * 0.004)
   })
   test('how much longer: as often as one reads, over no more readings or days than anybody waits for', () => {
     const wait = (hours: number, count: number, resolution: number, from = 0) =>

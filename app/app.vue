@@ -26,7 +26,7 @@ onMounted(() => {
   })
   addEventListener('beforeunload', warn)
   addEventListener('pagehide', leaveField)
-  keepDrafts()
+  void keepDrafts()
   setTimeout(() => void loadWhy().catch(() => {}), MOMENT)
 })
 watchEffect(() => {

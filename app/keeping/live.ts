@@ -9,6 +9,8 @@ export interface LiveChange {
 }
 
 interface Listener {
+  /** Why nothing is heard. */
+  deaf?: (why: string) => void
   /** Null: something may have happened while nobody listened. */
   changed: (change: LiveChange | null) => void
   present?: (names: string[]) => void
@@ -40,6 +42,11 @@ async function connect(): Promise<void> {
   source.addEventListener('present', (event) => {
     const { doc, names } = data<{ doc: string; names: string[] }>(event)
     listeners.get(doc)?.present?.(names)
+  })
+  source.addEventListener('full', (event) => {
+    source?.close()
+    const { message } = data<{ message: string }>(event)
+    listeners.forEach(({ deaf }) => deaf?.(message))
   })
   source.addEventListener('ready', () => listeners.forEach(({ changed }) => changed(null)))
 }

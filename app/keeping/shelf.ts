@@ -21,6 +21,8 @@ export interface EditShelf {
   rows(doc?: string): Promise<KeptRow[]>
   /** Takes rows away and puts others in their place, all or nothing. */
   replace(ids: string[], rows?: KeptRow[]): Promise<void>
+  /** Done once every write begun so far is done or has failed. */
+  settled(): Promise<void>
 }
 
 const NAME = 'nimble-piston'
@@ -48,6 +50,10 @@ export function openShelf(name = NAME): EditShelf {
       const tx = (await database()).transaction('edits', 'readwrite', { durability: 'strict' })
       const writes = [...ids.map((id) => tx.store.delete(id)), ...rows.map((row) => tx.store.put(row))]
       await Promise.all([...writes, tx.done])
+    },
+    async settled() {
+      // The database begins a look only when the writes before it are through.
+      await (await database()).count('edits')
     },
   }
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Download, Upload } from '@lucide/vue'
 import { KINDS, type ComponentKind } from '#core/catalog/kinds'
+import { putDraftsBack } from '~/keeping/drafts'
 import { baseClassesOf, ownClassesCsv, ownClassesJson, readOwnClasses } from '#core/air/parts/ownClasses'
 
 /** The shop's own classes of parts: a generic class with the figures of a real part's sheet, number, make and price. */
@@ -9,6 +10,10 @@ useHead({ title: 'The shop’s own parts and kits' })
 const chosen = ref<string | null>(null)
 const problems = ref<string[]>([])
 const said = ref('')
+onMounted(async () => {
+  const word = await putDraftsBack()
+  if (word) said.value = word
+})
 const kinds = Object.keys(KINDS) as ComponentKind[]
 const usable = kinds.filter((k) => baseClassesOf(k).length > 0)
 const kind = ref<ComponentKind>('tank')
@@ -49,6 +54,7 @@ async function load(event: Event): Promise<void> {
       ><span class="text-onframe-soft">Own parts and kits</span>
     </header>
     <SetAside />
+    <LooseTexts />
     <ClashDialog
       :places="shop.clash?.places ?? null"
       :document="shop.clash?.proposal"

@@ -11,7 +11,7 @@ function submit(): void {
 </script>
 
 <template>
-  <form class="flex flex-wrap gap-2 items-end mt-1 mb-2" @submit.prevent="submit">
+  <form data-by-button class="flex flex-wrap gap-2 items-end mt-1 mb-2" @submit.prevent="submit">
     <TextField :label="label" class="grow" :max="300" :value="text" @change="(v) => void (text = v)" />
     <button type="submit" class="button quiet">{{ action }}</button>
     <p v-if="missing" class="w-full text-brick font-semibold" role="alert">

@@ -93,6 +93,7 @@ export const useJob = defineStore('job', () => {
     stopHearing = hearChanges(opened.doc, {
       changed: (change) => void heard(opened, change),
       present: (names) => (present.value = names),
+      deaf: (why) => (message.value = why),
     })
     void loadHistory()
   }

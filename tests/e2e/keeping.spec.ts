@@ -1,7 +1,8 @@
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { stand } from './stand'
-import { drawer, expect, fill, go, newJob, open, saved, test } from './support'
+import type { Page } from '@playwright/test'
+import { drawer, expect, fill, go, newJob, open, reach, saved, test } from './support'
 
 /** What an installer types under a truck is there in the end, whatever happens on the way. */
 
@@ -166,6 +167,91 @@ test('what is typed in a field and not left comes back after the page was lost, 
   await page.reload()
   await saved(page)
   await expect(page.getByLabel('Remarks')).toHaveValue('Air lines rub at the kick-up')
+})
+
+const TYPED = 'The hose at the left bag rubs on the bracket: move it.'
+/** Ends a page as a crash does: nothing of it runs any more, so that it hands in nothing. */
+async function kill(page: Page): Promise<void> {
+  const gone = page.waitForEvent('crash')
+  const session = await page.context().newCDPSession(page)
+  void session.send('Page.crash').catch(() => {})
+  await gone
+  await page.close()
+}
+const remarks = (page: Page) => page.getByLabel('Remarks')
+async function atRemarks(page: Page, name: string): Promise<string> {
+  await newJob(page, name)
+  await go(page, 'Hand over')
+  await drawer(page, 'For the driver')
+  return new URL(page.url()).pathname
+}
+
+test('text that was put back is handed in when its field is left by Tab, and when the stage is changed', async ({
+  page,
+}) => {
+  await atRemarks(page, 'Put back and left')
+  for (const [text, leave] of [
+    [TYPED, () => remarks(page).press('Tab')],
+    ['Short.', () => go(page, 'Truck')],
+  ] as const) {
+    await remarks(page).fill('')
+    await remarks(page).pressSequentially(text)
+    await page.reload()
+    await expect(remarks(page)).toHaveValue(text)
+    await leave()
+    await saved(page)
+    await page.reload()
+    await saved(page)
+    await go(page, 'Hand over')
+    await drawer(page, 'For the driver')
+    await expect(remarks(page)).toHaveValue(text)
+    await expect(page.getByRole('alert')).toHaveCount(0)
+  }
+})
+
+test('browsers killed while two tabs type in two jobs and in one field: no text is gone', async ({
+  page,
+}) => {
+  const one = await atRemarks(page, 'Killed, the first')
+  const context = page.context()
+  const [second, third] = [await context.newPage(), await context.newPage()]
+  const two = await atRemarks(second, 'Killed, the second')
+  await open(third, one)
+  await drawer(third, 'For the driver')
+  await remarks(page).pressSequentially(TYPED)
+  await remarks(second).pressSequentially('Text of the second job')
+  await remarks(third).pressSequentially('Text of the other tab')
+  // At most half a second behind the fingers.
+  await page.waitForTimeout(500)
+  for (const each of [third, second, page]) await kill(each)
+  const again = await context.newPage()
+  await open(again, two)
+  await expect(remarks(again)).toHaveValue('Text of the second job')
+  await again.goto(one)
+  await expect(remarks(again)).toHaveValue('Text of the other tab')
+  await remarks(again).press('Tab')
+  await saved(again)
+  await again.reload()
+  await expect(remarks(again)).toHaveValue(TYPED)
+})
+
+test('rows typed for a button to take are kept when their field is left', async ({ page }) => {
+  await newJob(page, 'Rows not taken in yet')
+  await go(page, 'Prove')
+  await page.getByRole('button', { name: 'Hold test', exact: true }).click()
+  const rows = page.getByLabel(/Or paste rows/)
+  await reach(page, rows)
+  await rows.pressSequentially('0; 60 psi; 16')
+  await rows.press('Tab')
+  await page.waitForTimeout(500)
+  await page.reload()
+  await expect(rows).toHaveValue('0; 60 psi; 16')
+  await page.getByRole('button', { name: 'Take in these rows' }).click()
+  await saved(page)
+  await page.reload()
+  await saved(page)
+  await reach(page, rows)
+  await expect(rows).toHaveValue('')
 })
 
 test('an edit of a page that closes while the next one opens is taken up, and undo reaches it', async ({

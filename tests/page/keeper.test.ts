@@ -319,6 +319,7 @@ test.each([
 test('the storage is full: said so, and still handed in', async () => {
   const { server, head } = fakeServer()
   const full: EditShelf = {
+    settled: () => Promise.resolve(),
     rows: async () => [],
     replace: async () => Promise.reject(Object.assign(new Error('full'), { name: 'QuotaExceededError' })),
   }

@@ -127,36 +127,38 @@ const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' 
       aria-label="CSV of readings"
       @change="takeFile"
     />
-    <label class="label block mt-3" for="paste"
-      >Or paste rows: time, pressure, temperature; a head row may name a second temperature and a barometer.
-      Clock times and units are understood; minutes and {{ pressureUnit }} otherwise.</label
-    >
-    <textarea
-      id="paste"
-      v-model="pasted"
-      class="field font-mono"
-      rows="3"
-      placeholder="17:00, 60 psi, 16 °C"
-    />
-    <p v-if="problem" class="text-brick font-semibold" role="alert">{{ problem }}</p>
-    <div class="flex flex-wrap gap-2 mt-1">
-      <button
-        type="button"
-        class="button quiet"
-        :disabled="pasted.trim() === ''"
-        @click="take(pasted, 'beside')"
+    <div data-by-button>
+      <label class="label block mt-3" for="paste"
+        >Or paste rows: time, pressure, temperature; a head row may name a second temperature and a barometer.
+        Clock times and units are understood; minutes and {{ pressureUnit }} otherwise.</label
       >
-        Take in these rows
-      </button>
-      <button
-        v-if="test.readings.length"
-        type="button"
-        class="button quiet"
-        :disabled="pasted.trim() === ''"
-        @click="take(pasted, 'instead')"
-      >
-        Put them in place of all {{ test.readings.length }}
-      </button>
+      <textarea
+        id="paste"
+        v-model="pasted"
+        class="field font-mono"
+        rows="3"
+        placeholder="17:00, 60 psi, 16 °C"
+      />
+      <p v-if="problem" class="text-brick font-semibold" role="alert">{{ problem }}</p>
+      <div class="flex flex-wrap gap-2 mt-1">
+        <button
+          type="button"
+          class="button quiet"
+          :disabled="pasted.trim() === ''"
+          @click="take(pasted, 'beside')"
+        >
+          Take in these rows
+        </button>
+        <button
+          v-if="test.readings.length"
+          type="button"
+          class="button quiet"
+          :disabled="pasted.trim() === ''"
+          @click="take(pasted, 'instead')"
+        >
+          Put them in place of all {{ test.readings.length }}
+        </button>
+      </div>
     </div>
   </div>
 </template>

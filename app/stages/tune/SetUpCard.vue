@@ -92,7 +92,7 @@ const unpair = (id: string) =>
           </button>
         </li>
       </ul>
-      <form class="flex flex-wrap gap-3 items-end mt-2 no-print" @submit.prevent="pair">
+      <form data-by-button class="flex flex-wrap gap-3 items-end mt-2 no-print" @submit.prevent="pair">
         <div>
           <label class="label" for="paired-device">Phone or remote</label>
           <input id="paired-device" v-model="device" class="field" type="text" maxlength="80" />

@@ -2,7 +2,7 @@
 import { PanelRightClose, PanelRightOpen } from '@lucide/vue'
 import { STAGES, type StageName } from '#core/quantity/figure'
 import { defineAsyncComponent, type Component } from 'vue'
-import { putDraftBack } from '~/keeping/drafts'
+import { putDraftsBack } from '~/keeping/drafts'
 import { stepDrawer } from '~/shell/drawers'
 import type { FoundAction } from '~/shell/foundActions'
 import { useShortcuts } from '~/shell/shortcuts'
@@ -44,7 +44,7 @@ const listingRevisions = ref(false)
 const notes = useTemplateRef('notes')
 const clashing = computed(() => job.clash ?? shop.clash)
 /** What has to be told above everything else. */
-const said = computed(() => job.away || job.message || photos.problem || shop.problem)
+const said = useStillWhilePressed(computed(() => job.away || job.message || photos.problem || shop.problem))
 /** How many notes the column holds while it is folded away. */
 const noted = computed(() => notes.value?.count ?? 0)
 
@@ -61,7 +61,7 @@ async function open(): Promise<void> {
 onMounted(open)
 /** Once the job stands, what was being typed in its stage and not left is put back. */
 watch([() => job.plan !== null, stage], async ([there]) => {
-  const word = there ? await putDraftBack() : null
+  const word = there ? await putDraftsBack() : null
   if (word) job.message = word
 })
 useAnswers()
@@ -117,6 +117,7 @@ useShortcuts({
       @revisions="listingRevisions = true"
     />
     <SetAside />
+    <LooseTexts />
     <p v-if="said" class="no-print bg-glow text-black px-4 py-1.5 font-semibold" role="alert">
       {{ said }}
     </p>

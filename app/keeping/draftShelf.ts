@@ -1,0 +1,70 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+
+/** The text of one field that was typed and not handed in yet. */
+export interface Draft {
+  /** Made by {@link draftId}: one draft for each tab, page and field. */
+  id: string
+  /** The tab that it was typed in, by its line (line.ts). */
+  line: string
+  /** The page, such as `/jobs/ID/handover`: it names the job and the stage. */
+  path: string
+  /** The drawer that the field is in; empty outside of all drawers. */
+  drawer: string
+  label: string
+  /** Which of the fields with this label, counted from the top. */
+  nth: number
+  text: string
+  /** When the last key was pressed, ms since 1970. */
+  at: number
+}
+
+/** The name of a field's draft. */
+export const draftId = (field: Pick<Draft, 'line' | 'path' | 'drawer' | 'label' | 'nth'>) =>
+  JSON.stringify([field.line, field.path, field.drawer, field.label, field.nth])
+
+interface Shape extends DBSchema {
+  drafts: { key: string; value: Draft; indexes: { path: string } }
+}
+
+/** Where drafts lie: in this browser's own database, beside the edits. */
+export interface DraftShelf {
+  /** Drafts of one page, the newest first. */
+  of(path: string): Promise<Draft[]>
+  put(draft: Draft): Promise<void>
+  remove(id: string): Promise<void>
+}
+
+/**
+ * A database of its own and not a second store beside the edits: an open page of an earlier version would hold up the
+ * change of version, and with it the edits. Strict: a write is told as done when it is on the disk.
+ */
+export function openDraftShelf(name = 'nimble-piston-drafts'): DraftShelf {
+  let opened: Promise<IDBPDatabase<Shape>> | null = null
+  const database = () =>
+    (opened ??= openDB<Shape>(name, 1, {
+      upgrade(db) {
+        db.createObjectStore('drafts', { keyPath: 'id' }).createIndex('path', 'path')
+      },
+      terminated: () => (opened = null),
+    }).catch((error) => {
+      opened = null
+      throw error
+    }))
+  const write = async (
+    work: (store: {
+      put(draft: Draft): Promise<unknown>
+      delete(id: string): Promise<unknown>
+    }) => Promise<unknown>,
+  ) => {
+    const tx = (await database()).transaction('drafts', 'readwrite', { durability: 'strict' })
+    await Promise.all([work(tx.store), tx.done])
+  }
+  return {
+    async of(path) {
+      const found = await (await database()).getAllFromIndex('drafts', 'path', path)
+      return found.sort((a, b) => b.at - a.at)
+    },
+    put: (draft) => write((store) => store.put(draft)),
+    remove: (id) => write((store) => store.delete(id)),
+  }
+}

@@ -6,7 +6,7 @@ import { mkdtempSync, rmSync, symlinkSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { bundleOf, root } from '../bin/lib/bundle.mjs'
-import { install } from '../bin/lib/install.mjs'
+import { install, leaveMachineAlone } from '../bin/lib/install.mjs'
 
 const [revision, given] = process.argv.slice(2)
 const rounds = Number(given ?? 5)
@@ -19,6 +19,7 @@ if (spawnSync('git', ['rev-parse', '--verify', '--quiet', `${revision}^{commit}`
   console.error(`No revision ${revision}. Type one that git log shows.`)
   process.exit(2)
 }
+leaveMachineAlone()
 install()
 const folder = mkdtempSync(join(tmpdir(), 'pair-'))
 const before = join(folder, 'before')

@@ -9,10 +9,11 @@ import { chromium } from '@playwright/test'
 import pg from 'pg'
 import { bundle, bundleSetUp, root } from '../bin/lib/bundle.mjs'
 import { chromiumLaunch } from '../bin/lib/chromium.mjs'
-import { install, installChromium } from '../bin/lib/install.mjs'
+import { install, installChromium, leaveMachineAlone } from '../bin/lib/install.mjs'
 import { freePort, startCluster } from '../bin/lib/cluster.mjs'
 import { buildApp, serve } from '../bin/lib/serve.mjs'
 
+leaveMachineAlone()
 install()
 installChromium()
 await buildApp()

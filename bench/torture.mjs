@@ -8,7 +8,7 @@ import { chromium } from '@playwright/test'
 import { dataFolder, root } from '../bin/lib/bundle.mjs'
 import { freePort } from '../bin/lib/cluster.mjs'
 import { chromiumLaunch } from '../bin/lib/chromium.mjs'
-import { installChromium } from '../bin/lib/install.mjs'
+import { installChromium, leaveMachineAlone } from '../bin/lib/install.mjs'
 import { healthOf } from '../bin/lib/serve.mjs'
 
 const option = (name, otherwise) => {
@@ -29,6 +29,7 @@ function random() {
 }
 const pick = (list) => list[Math.floor(random() * list.length)]
 
+leaveMachineAlone()
 installChromium()
 const folder = join(dataFolder, 'torture')
 rmSync(folder, { recursive: true, force: true })

@@ -1,24 +1,51 @@
 // Installs what a fresh Debian 12 machine with Node.js 20 lacks. Safe to run again and again.
 import { execFileSync, spawnSync } from 'node:child_process'
-import { existsSync, readFileSync, readdirSync, writeFileSync, mkdirSync } from 'node:fs'
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync, mkdirSync } from 'node:fs'
 import { createHash } from 'node:crypto'
 import { join } from 'node:path'
 import { root } from './bundle.mjs'
 import { HEADLESS } from './chromium.mjs'
 
-/** npm packages as locked; again only when the lock file changed. */
+/**
+ * Digest of every installed file's path and size. Folders whose name begins with a dot are left out: there tools keep
+ * what they made for themselves.
+ */
+function digestOfFiles(folder) {
+  const hash = createHash('sha256')
+  const walk = (path) => {
+    for (const entry of readdirSync(path, { withFileTypes: true }).sort((a, b) =>
+      a.name < b.name ? -1 : 1,
+    )) {
+      const at = join(path, entry.name)
+      if (entry.isDirectory()) {
+        if (!entry.name.startsWith('.')) walk(at)
+      } else if (entry.isFile() && at !== join(folder, MARK))
+        hash.update(`${at.slice(folder.length)} ${statSync(at).size}\n`)
+    }
+  }
+  walk(folder)
+  return hash.digest('hex')
+}
+const MARK = '.installed'
+
+/** npm packages as locked; again only when the lock file changed, or when files of them are gone or cut. */
 export function install() {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex')
-  const mark = join(root, 'node_modules', '.installed')
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return
+  const folder = join(root, 'node_modules')
+  const mark = join(folder, MARK)
+  const [lockThen, filesThen] = existsSync(mark) ? readFileSync(mark, 'utf8').split('\n') : []
+  if (lockThen === lock) {
+    if (filesThen === digestOfFiles(folder)) return
+    console.error('The installed packages (node_modules) are damaged: files of them are missing or changed.')
+  }
   console.error('Installing packages …')
   execFileSync('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund'], {
     cwd: root,
     stdio: ['ignore', 2, 2],
   })
-  writeFileSync(mark, lock)
+  writeFileSync(mark, `${lock}\n${digestOfFiles(folder)}`)
 }
 
 /** Folder of PostgreSQL's programs, newest version installed, or null. */
@@ -31,11 +58,18 @@ export function postgresBin() {
   return versions.length ? join(base, versions[0], 'bin') : null
 }
 
+let machineIsLeft = false
+/** From here on no package of the machine is installed or brought up to date: one that is missing is told. */
+export function leaveMachineAlone() {
+  machineIsLeft = true
+}
+
 /** Debian's packages by apt, as root or through sudo; a plain message when neither is possible. */
 function aptInstall(packages) {
   const asRoot = process.getuid() === 0
   const prefix = asRoot ? [] : ['sudo', '-n']
-  if (!asRoot && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status !== 0) {
+  const mayNot = !asRoot && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status !== 0
+  if (machineIsLeft || mayNot) {
     throw new Error(
       `This machine lacks ${packages.join(' and ')}. Ask someone who may: apt-get install ${packages.join(' ')}`,
     )

@@ -8,18 +8,38 @@ import { setTimeout as sleep } from 'node:timers/promises'
 const PAUSES = [200, 1000, 3000, 8000, 15_000]
 const STAYED = 3000
 
+/** How often it is asked whether a process still answers, and after how many looks without an answer it is ended, ms. */
+const LOOK_EVERY = 5000
+const MOST_SILENT = 6
+
 /**
- * Begins `start` and begins it again whenever the process it gives dies.
+ * Begins `start` and begins it again whenever the process it gives dies, or lives but answers no more.
  * @param {string} name said in the log
  * @param {() => Promise<import('node:child_process').ChildProcess>} start
  * @param {(line: string) => void} say
  * @param {(error: Error) => void} giveUp
+ * @param {{ answers?: () => Promise<boolean>, lookEvery?: number }} looks whether the process answers; left out, nobody looks
  * @returns a way to end it for good
  */
-export async function keepRunning(name, start, say, giveUp) {
+export async function keepRunning(name, start, say, giveUp, { answers, lookEvery = LOOK_EVERY } = {}) {
   let child = await start()
   let ended = false
   let tries = 0
+  let silent = 0
+  const looking = answers && setInterval(() => void look(), lookEvery)
+  let isLooking = false
+  async function look() {
+    const looked = child
+    if (isLooking || looked.exitCode !== null || looked.signalCode !== null) return
+    isLooking = true
+    silent = (await answers()) ? 0 : silent + 1
+    isLooking = false
+    if (ended || looked !== child || silent < MOST_SILENT) return
+    silent = 0
+    say(`The ${name} does not answer any more; it is ended.`)
+    // It hears nothing else: whatever holds it up keeps it from its signals too.
+    looked.kill('SIGKILL')
+  }
   const watch = () => {
     const began = Date.now()
     child.once('exit', async (code, signal) => {
@@ -48,6 +68,7 @@ export async function keepRunning(name, start, say, giveUp) {
     pid: () => child.pid,
     stop() {
       ended = true
+      clearInterval(looking)
       child.kill('SIGTERM')
     },
   }

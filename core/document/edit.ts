@@ -1,4 +1,4 @@
-import { applyPatches, enablePatches, produceWithPatches } from 'immer'
+import { applyPatches, enablePatches, produce, produceWithPatches } from 'immer'
 import { isRecord, type Patch } from '../quantity/patch'
 import { upgradeDocument } from './upgrade'
 import type { Plan } from './types'
@@ -60,13 +60,17 @@ function fits(document: unknown, { op, path }: Patch): boolean {
 /**
  * Applies patches, of whatever version they were made in; throws a plain Error when a place they name is gone, or is
  * none that a document can have. It is brought to the newest version.
+ *
+ * All patches go into one draft: one document for each patch would copy a list of n items n times.
  */
 export function applyEdit<T>(document: T, patches: Patch[]): T {
-  const next = patches.reduce((at, patch) => {
-    if (!fits(at, patch))
-      throw new Error(`What this changes is no longer in the plan (${patch.path.join('.').slice(0, 80)}).`)
-    return applyPatches(at as object, [patch]) as T
-  }, document)
+  const next = produce(document as object, (draft) => {
+    for (const patch of patches) {
+      if (!fits(draft, patch))
+        throw new Error(`What this changes is no longer in the plan (${patch.path.join('.').slice(0, 80)}).`)
+      applyPatches(draft, [patch])
+    }
+  })
   return upgradeDocument(next) as T
 }
 

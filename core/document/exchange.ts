@@ -37,7 +37,18 @@ const patch = yup
   })
   .strict()
   .noUnknown()
-const patches = () => yup.array().of(patch).required().max(5000)
+/** Most changes of one edit. A list of readings that is taken in whole is one change. */
+export const MOST_CHANGES = 5000
+const patches = () =>
+  yup
+    .array()
+    .of(patch)
+    .required()
+    .max(
+      MOST_CHANGES,
+      ({ value }) =>
+        `One edit makes at most ${MOST_CHANGES} changes, this makes ${(value as unknown[]).length}. Take it in in parts.`,
+    )
 
 const edit = yup
   .object({

@@ -15,6 +15,14 @@ const field = <T>(schema: unknown): Field<T> => schema as Field<T>
 export type FieldsOf<T> = { [K in keyof T]-?: Field<T[K]> }
 
 const ID = /^[a-z0-9][a-z0-9-]{0,63}$/i
+/**
+ * Whether a text names what every object has by itself, such as `constructor`. Looked up among a plan's own names it
+ * would find something that is in no plan.
+ */
+export const isBuiltIn = (text: string) => text in Object.prototype
+const NOT_BUILT_IN = '${path}: this word has a meaning of its own to the program. Choose another'
+const notBuiltIn = (schema: yup.StringSchema<string | null | undefined>) =>
+  schema.test('built-in', NOT_BUILT_IN, (value) => value == null || !isBuiltIn(value))
 
 const finite = (min: number, max: number) =>
   yup
@@ -83,7 +91,7 @@ export function recordField<T>(of: Field<T>, max: number): Field<Record<string, 
           })
         for (const [id, entry] of entries) {
           const path = `${this.path}.${id}`
-          if (!ID.test(id.replace(/:/g, '-')) || id === '__proto__' || id === 'constructor')
+          if (!ID.test(id.replace(/:/g, '-')) || isBuiltIn(id))
             return this.createError({
               path,
               message: `${path}: an id is letters, digits and dashes, 64 at most`,
@@ -107,7 +115,7 @@ type StepsOf<T extends { do: string }> = {
 
 /** One of several shapes, told apart by what their `do` says. */
 export function stepField<T extends { do: string }>(shapes: StepsOf<T>): Field<T> {
-  const whole = Object.fromEntries(
+  const whole = new Map(
     Object.entries<Record<string, yup.Schema>>(shapes).map(([name, fields]) => [
       name,
       objectOf({ do: choiceField([name]), ...fields }),
@@ -116,12 +124,12 @@ export function stepField<T extends { do: string }>(shapes: StepsOf<T>): Field<T
   const schema = yup
     .mixed()
     .required()
-    .meta({ anyOf: Object.values(whole) } as object)
+    .meta({ anyOf: [...whole.values()] } as object)
     .test('step', function (value) {
-      const of = whole[String((value as { do?: unknown } | null)?.do)]
+      const of = whole.get(String((value as { do?: unknown } | null)?.do))
       if (!of)
         return this.createError({
-          message: `${this.path}.do must be one of ${Object.keys(whole).join(', ')}`,
+          message: `${this.path}.do must be one of ${[...whole.keys()].join(', ')}`,
         })
       try {
         of.validateSync(value, { strict: true })
@@ -151,7 +159,14 @@ export const orderField = () => numberField(0, 1e9)
 
 export const classField = () =>
   field<string>(
-    yup.string().strict().required().matches(ID, '${path}: a class name is letters, digits and dashes'),
+    notBuiltIn(
+      yup.string().strict().required().matches(ID, '${path}: a class name is letters, digits and dashes'),
+    ),
   )
 export const nullableClass = () =>
-  field<string | null>(yup.string().strict().nullable().defined().matches(ID))
+  field<string | null>(notBuiltIn(yup.string().strict().nullable().defined().matches(ID)))
+/** A text that is looked up: the id of a thing that may be gone, a thread, the name of a place. */
+export const soughtField = (max: number, min = 0) =>
+  field<string>(notBuiltIn(yup.string().strict().defined().min(min).max(max)))
+export const nullableSought = (max: number) =>
+  field<string | null>(notBuiltIn(yup.string().strict().defined().max(max).nullable()))

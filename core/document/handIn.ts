@@ -58,10 +58,12 @@ const hasSeen = (edit: Pick<KeptEdit, 'line' | 'saw'>, earlier: KeptEdit) =>
  * Takes edits into a document, each from what its own author saw: the revision it began from with the earlier edits of
  * its line, and those it names, in it. So nobody's own earlier edit is ever taken for somebody else's. Where
  * another changed the same place differently, theirs stands in `merged` and the place is listed.
+ * @param problem what is wrong with a document, in a sentence, or null: an edit that brings one is refused
  */
 export function takeIn<T>(
   document: HeldDocument<T>,
   edits: readonly KeptEdit[],
+  problem: (document: T) => string | null = () => null,
 ): { merged: T; conflicts: Conflict[]; refused: Refusal[] } {
   let merged = document.head
   let conflicts: Conflict[] = []
@@ -87,6 +89,8 @@ export function takeIn<T>(
     try {
       const mine = applyEdit(view.seen, edit.patches)
       const result = mergeDocuments(view.seen, mine, merged)
+      const unfit = problem(result.merged)
+      if (unfit) throw new Error(unfit)
       merged = result.merged
       conflicts = result.conflicts.reduce(addConflict, conflicts)
       for (const other of views.values())

@@ -1,7 +1,7 @@
 import { and, eq, gt, inArray, sql } from 'drizzle-orm'
 import type { Edit } from '#core/document/edit'
 import type { ClashPlace, HandInAnswer } from '#core/document/exchange'
-import { takeIn, type KeptEdit, type Refusal } from '#core/document/handIn'
+import { takeIn, type KeptEdit } from '#core/document/handIn'
 import type { Conflict } from '#core/document/merge'
 import type { Database } from './client'
 import { tellChange } from './live'
@@ -41,15 +41,7 @@ function lastAt(place: Conflict, past: PastRevision[], lines: Set<string>): Clas
 function takeInWhole<T>(shelf: Shelf<T>, held: Parameters<typeof takeIn<T>>[0], edits: KeptEdit[]) {
   const whole = takeIn(held, edits)
   if (shelf.problem(whole.merged) === null) return whole
-  const accepted: KeptEdit[] = []
-  const refused: Refusal[] = []
-  for (const edit of edits) {
-    const tried = takeIn(held, [...accepted, edit])
-    const message = tried.refused[0]?.message ?? shelf.problem(tried.merged)
-    if (message) refused.push({ id: edit.id, message })
-    else accepted.push(edit)
-  }
-  return { ...takeIn(held, accepted), refused }
+  return takeIn(held, edits, shelf.problem)
 }
 
 /**

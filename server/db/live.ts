@@ -1,4 +1,4 @@
-import { and, eq, gt, lt, sql } from 'drizzle-orm'
+import { and, eq, gt, inArray, lt, sql } from 'drizzle-orm'
 import type { Database } from './client'
 import { people, present } from './schema'
 
@@ -20,23 +20,41 @@ export async function tellChange(tx: Database, change: Change): Promise<void> {
 /** A page not heard of for this long is closed. */
 const GONE_AFTER = sql`now() - interval '45 seconds'`
 
-export async function stayPresent(db: Database, doc: string, tab: string, personId: string): Promise<void> {
+/** Writes down that pages are open, each with the documents it shows. A page at which nobody said who they are is left out. */
+export async function stayPresent(
+  db: Database,
+  pages: readonly { here: string; docs: readonly string[]; person: string | null }[],
+): Promise<void> {
+  const rows = pages.flatMap(({ here, docs, person }) =>
+    person === null ? [] : docs.map((doc) => ({ doc, tab: here, personId: person })),
+  )
+  if (rows.length === 0) return
   await db
     .insert(present)
-    .values({ doc, tab, personId })
-    .onConflictDoUpdate({ target: [present.doc, present.tab], set: { personId, seenAt: sql`now()` } })
+    .values(rows)
+    .onConflictDoUpdate({
+      target: [present.doc, present.tab],
+      set: { personId: sql`excluded.person_id`, seenAt: sql`now()` },
+    })
+}
+
+/** Takes away pages not heard of for long. */
+export async function removeGone(db: Database): Promise<void> {
   await db.delete(present).where(lt(present.seenAt, GONE_AFTER))
 }
 
-export async function leave(db: Database, doc: string, tab: string): Promise<void> {
-  await db.delete(present).where(and(eq(present.doc, doc), eq(present.tab, tab)))
+export async function leave(db: Database, tab: string): Promise<void> {
+  await db.delete(present).where(eq(present.tab, tab))
 }
 
-/** Who has a document open. */
-export async function whoIsPresent(db: Database, doc: string): Promise<{ tab: string; name: string }[]> {
+/** Who has which of some documents open. */
+export async function whoIsPresent(
+  db: Database,
+  docs: readonly string[],
+): Promise<{ doc: string; tab: string; name: string }[]> {
   return db
-    .select({ tab: present.tab, name: people.name })
+    .select({ doc: present.doc, tab: present.tab, name: people.name })
     .from(present)
     .innerJoin(people, eq(people.id, present.personId))
-    .where(and(eq(present.doc, doc), gt(present.seenAt, GONE_AFTER)))
+    .where(and(inArray(present.doc, [...docs]), gt(present.seenAt, GONE_AFTER)))
 }

@@ -1,4 +1,5 @@
 import type { H3Event } from 'h3'
+import * as yup from 'yup'
 import { readJob } from '../db/jobs'
 
 /** The job a route names, at its newest revision. */
@@ -8,10 +9,10 @@ export async function jobOf(event: H3Event) {
   return job
 }
 
-/** The revision a page asks news since; all of them when it names none. */
-export function sinceOf(event: H3Event): number {
-  const since = Math.trunc(Number(getQuery(event).since))
-  return since >= 0 && since < 2 ** 31 ? since : 2 ** 31 - 1
-}
+const LAST = 2 ** 31 - 1
+const asked = yup.object({ since: yup.number().integer().min(0).max(LAST).default(LAST) })
+/** The revision a page asks news since; none of them when it names none. */
+export const sinceOf = (event: H3Event): number =>
+  readQuery(event, asked, 'A revision is named by its number').since
 
 export const noPhoto = () => new ApiError(404, 'no-photo', 'There is no such photo in this job.')

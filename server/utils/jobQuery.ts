@@ -20,11 +20,6 @@ const LONGEST = 100
 
 /** What a route is asked of the job list; what it does not know is refused, a search too long is cut. */
 export function jobQueryOf(event: H3Event): JobQuery {
-  try {
-    const query = asked.validateSync(getQuery(event), { stripUnknown: true })
-    return { ...query, search: query.search.slice(0, LONGEST) }
-  } catch (error) {
-    if (!(error instanceof yup.ValidationError)) throw error
-    throw new ApiError(422, 'invalid', `The list cannot be asked that: ${error.message}.`)
-  }
+  const query = readQuery(event, asked, 'The list cannot be asked that')
+  return { ...query, search: query.search.slice(0, LONGEST) }
 }

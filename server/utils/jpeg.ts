@@ -1,16 +1,43 @@
-import PDFDocument from 'pdfkit'
+import sharp from 'sharp'
+import { LONGEST_SIDE } from '#core/document/photos'
 
-/** What the PDF library's types leave out: it opens a picture before it prints it. */
-type Opener = { openImage(bytes: Buffer): { width: number; height: number } }
+const START_OF_SCAN = 0xda
+const END = 0xd9
+/** Markers that stand alone, without a length: a byte that only looks like a marker, and restarts within a scan. */
+const standsAlone = (marker: number) =>
+  marker === 0x00 || marker === 0x01 || (marker >= 0xd0 && marker <= 0xd8)
 
-/** Size of a JPEG, px; null where it is none, or one that cannot be printed. */
-export function jpegSize(bytes: Buffer): { width: number; height: number } | null {
-  if (bytes[0] !== 0xff || bytes[1] !== 0xd8) return null
+/** Where a JPEG ends, bytes from its start (ITU-T T.81, annex B); null where it has no end. */
+function endOfJpeg(bytes: Buffer): number | null {
+  let at = 2
+  let inScan = false
+  while (at + 1 < bytes.length) {
+    const marker = bytes[at + 1]!
+    if (bytes[at] !== 0xff || marker === 0xff || (inScan && standsAlone(marker))) {
+      if (bytes[at] !== 0xff && !inScan) return null
+      at += bytes[at] === 0xff && marker !== 0xff ? 2 : 1
+      continue
+    }
+    if (marker === END) return at + 2
+    if (at + 3 >= bytes.length) return null
+    inScan = marker === START_OF_SCAN
+    at += 2 + bytes.readUInt16BE(at + 2)
+  }
+  return null
+}
+
+/**
+ * Size of a JPEG, px, after the whole of it was decoded; null where it is none, is cut, has something behind its end,
+ * or is larger than the page makes any.
+ */
+export async function jpegSize(bytes: Buffer): Promise<{ width: number; height: number } | null> {
+  if (bytes[0] !== 0xff || bytes[1] !== 0xd8 || endOfJpeg(bytes) !== bytes.length) return null
   try {
-    const { width, height } = (new PDFDocument({ autoFirstPage: false }) as unknown as Opener).openImage(
-      bytes,
-    )
-    return width > 0 && height > 0 ? { width, height } : null
+    const picture = sharp(bytes, { failOn: 'warning', limitInputPixels: LONGEST_SIDE ** 2 })
+    const { format, width, height } = await picture.metadata()
+    if (format !== 'jpeg' || Math.max(width, height) > LONGEST_SIDE) return null
+    await picture.raw().toBuffer()
+    return { width, height }
   } catch {
     return null
   }

@@ -2,6 +2,7 @@ import { createRequire } from 'node:module'
 import { readFileSync } from 'node:fs'
 import type PDFDocument from 'pdfkit'
 import type { H3Event } from 'h3'
+import * as yup from 'yup'
 import { PAPERS, type Paper } from '#core/document/paper'
 
 /** What every PDF of ours shares: its paper, its fonts, and how it becomes a file. */
@@ -9,12 +10,10 @@ type Doc = InstanceType<typeof PDFDocument>
 /** What the PDF library calls each paper. */
 export const PAPER_SIZE: Record<Paper, string> = { A4: 'A4', Letter: 'LETTER' }
 
+const asked = yup.object({ paper: yup.string().oneOf(PAPERS).default('A4') })
 /** The paper a route is asked for: ?paper=A4 or Letter. */
 export function paperOf(event: H3Event): Paper {
-  const paper = getQuery(event).paper ?? 'A4'
-  const known = PAPERS.find((p) => p === paper)
-  if (!known) throw new ApiError(422, 'invalid', `The paper is ${PAPERS.join(' or ')}.`)
-  return known
+  return readQuery(event, asked, `The paper is ${PAPERS.join(' or ')}`).paper
 }
 
 const require = createRequire(import.meta.url)

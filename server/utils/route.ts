@@ -69,6 +69,23 @@ export async function readLimited(event: H3Event, limit: number): Promise<string
   return Buffer.concat(chunks).toString('utf8')
 }
 
+/**
+ * What an address asks after its “?”, checked by a schema; what the schema does not know is left out.
+ * @param refused begins the sentence of a refusal
+ */
+export function readQuery<T>(event: H3Event, schema: yup.Schema<T>, refused = 'This cannot be asked'): T {
+  const query = getQuery(event)
+  const twice = Object.keys(query).find((key) => Array.isArray(query[key]))
+  if (twice !== undefined)
+    throw new ApiError(422, 'invalid', `${refused}: “${twice.slice(0, 40)}” is asked twice. Ask it once.`)
+  try {
+    return schema.validateSync(query, { stripUnknown: true })
+  } catch (error) {
+    if (!(error instanceof yup.ValidationError)) throw error
+    throw new ApiError(422, 'invalid', `${refused}: ${error.message}.`)
+  }
+}
+
 /** A JSON body checked by a schema. */
 export async function readChecked<T>(event: H3Event, schema: yup.Schema<T>, limit = 1_000_000): Promise<T> {
   let value: unknown

@@ -101,6 +101,18 @@ test('two at once are told apart; a server or a database that dies comes back; l
   ]).toEqual([0o700, 0o600, 0o600])
 })
 
+test('a server that lives but answers no more is ended and begun again', async () => {
+  const { address, said } = await start(await freePort())
+  const first = running().server
+  process.kill(first, 'SIGSTOP')
+  const now = await until(async () => {
+    const there = await health(address)
+    return there && there.pid !== first && there
+  })
+  expect(now.database).toBe(true)
+  expect(said()).toContain('The server does not answer any more; it is ended.')
+})
+
 test.each([
   ['empty', ''],
   ['half written', '{"server": 12, "addr'],

@@ -5,7 +5,6 @@ const asked = yup.object({ without: yup.string().max(64).default('') })
 
 /** Leaks that the shop put right on its other jobs, counted by kind of place. */
 export default route(async (event) => {
-  const query = asked.isValidSync(getQuery(event)) ? asked.cast(getQuery(event)) : null
-  if (!query) throw new ApiError(422, 'invalid', 'Ask for the leaks of all jobs but one, by its id.')
+  const query = readQuery(event, asked, 'Ask for the leaks of all jobs but one, by its id')
   return leaksPutRight(useDatabase(), shopId(), query.without)
 })

@@ -9,8 +9,6 @@ const asked = yup.object({
 
 /** What the lines of the shop's other jobs on a kind of truck came out at. */
 export default route(async (event) => {
-  const query = asked.isValidSync(getQuery(event)) ? asked.cast(getQuery(event)) : null
-  if (!query)
-    throw new ApiError(422, 'invalid', 'Ask for the measured lines of one of the kinds of truck, by its id.')
+  const query = readQuery(event, asked, 'Ask for the measured lines of one of the kinds of truck, by its id')
   return measuredOn(useDatabase(), shopId(), query.kind, query.without)
 })

@@ -1,10 +1,13 @@
 import { eq } from 'drizzle-orm'
+import * as yup from 'yup'
 import { createDeriver } from '#core/derive/derive'
 import { jobPack } from '#core/derive/jobPack'
 import { proofSheet } from '#core/derive/proofSheet'
 import { photoSheets } from '#core/derive/photoSheet'
 import { allPhotoBytes, listPhotos } from '../../../db/photos'
 import { shops } from '../../../db/schema'
+
+const asked = yup.object({ only: yup.string().oneOf(['proof']).optional() })
 
 /**
  * Every sheet of a job as one PDF, or with ?only=proof its proof alone: ?paper=A4 or Letter, in the shop's
@@ -22,7 +25,7 @@ export default route(async (event) => {
   const photos = await listPhotos(useDatabase(), shopId(), job.id)
   const { name, number } = plan.job
   const { units } = shop!
-  const isProof = getQuery(event).only === 'proof'
+  const isProof = readQuery(event, asked).only === 'proof'
   const sheets = isProof
     ? [proofSheet({ plan, derived, units })]
     : [...jobPack(plan, derived, units), ...photoSheets(plan, derived, photos)]

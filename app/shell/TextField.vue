@@ -10,6 +10,7 @@ const {
   hideLabel = false,
   required = false,
   placeholder = '',
+  unfit = () => '',
 } = defineProps<{
   label: string
   value: string
@@ -18,6 +19,8 @@ const {
   hideLabel?: boolean
   required?: boolean
   placeholder?: string
+  /** Why a text is not taken, in words that say what to type instead; empty where it is. */
+  unfit?: (text: string) => string
 }>()
 const emit = defineEmits<{ change: [value: string] }>()
 const id = useId()
@@ -28,7 +31,7 @@ function problemOf(text: string): string {
   if (required && text.trim() === '') return `${label} may not be empty. Type a name.`
   if (text.length > max)
     return `${label} holds ${max} characters, this is ${text.length}. Shorten it; until then it is not saved.`
-  return ''
+  return unfit(text)
 }
 function finish(): void {
   if (typed.value === null) return

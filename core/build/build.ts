@@ -1,10 +1,18 @@
-import type { AirPlan, BuildPlan, PowerPlan, Truck } from '../document/types'
+import type { AirPlan, BuildPlan, Opening, PowerPlan, Truck } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { standingTicks } from './did'
 import { buildFigures } from './figures'
 import { buildRules } from './rules'
 import { buildSteps } from './steps'
-import type { BuildFacts, BuildResult } from './types'
+import type { BuildFacts, BuildResult, Step } from './types'
+
+/** What was opened by steps that were done, though it may have been otherwise than the plan now has it. */
+const openedBySteps = (steps: readonly Step[], { ticks }: BuildPlan): Opening[] =>
+  steps.flatMap(({ id, title, opens }): Opening[] => {
+    const tick = ticks[id]
+    if (!tick || !opens) return []
+    return [{ parts: opens.parts ?? [], lines: opens.lines ?? [], places: [], at: tick.at, what: title }]
+  })
 
 /** The steps of this very plan, what is done of them, and what was ticked before its time. */
 export function buildStage(
@@ -22,6 +30,7 @@ export function buildStage(
   const result = {
     steps,
     ticks,
+    opened: openedBySteps(steps, build),
     left: left.map((s) => s.id),
     done,
     minutes: minutesOf(steps),

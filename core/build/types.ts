@@ -1,4 +1,4 @@
-import type { BracketHold, BuildPlan } from '../document/types'
+import type { BracketHold, BuildPlan, Opening } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 
@@ -17,6 +17,8 @@ export interface Step {
   title: string
   detail: string
   values: Record<string, StepValue>
+  /** Parts and lines that are opened in it, or whose lines come off: what was soaped and held of them is unproved. */
+  opens?: { parts?: readonly string[]; lines?: readonly string[] }
   /** What is tightened in it. */
   fastener?: FastenerId
   cautions: string[]
@@ -30,6 +32,8 @@ export interface BuildResult {
   steps: Step[]
   /** Ticks of steps that are still what was done. */
   ticks: BuildPlan['ticks']
+  /** What steps that are ticked have opened. */
+  opened: Opening[]
   /** Ids of steps neither done nor struck. */
   left: string[]
   done: number

@@ -1,4 +1,4 @@
-import type { Component, Found, PartState } from '../document/types'
+import type { Component, Condition, Found, LineFound, PartState } from '../document/types'
 
 /** What becomes of a part or a line, in words, signs and consequences. */
 
@@ -20,6 +20,13 @@ export const STATE_WORDS: Record<PartState, string> = {
   out: 'there, taken out',
   later: 'later',
 }
+/** How a part or a line was found, in words. */
+export const CONDITION_WORDS: Record<Condition, string> = {
+  unseen: 'not looked at yet',
+  good: 'good',
+  worn: 'worn, serves on',
+  failed: 'failed',
+}
 /** Its sign on drawings and lists. */
 export const STATE_SIGNS: Record<PartState, string> = {
   new: '+',
@@ -37,3 +44,9 @@ export const NOT_LOOKED_AT: Found = {
   rating: null,
   dated: '',
 }
+/** Nobody has looked at the line yet. */
+export const LINE_NOT_LOOKED_AT: LineFound = { condition: 'unseen', year: null }
+
+/** Whether a text says a date as plates carry it: a year, alone or with a month or day, or a month and two digits of a year. */
+export const isPlateDate = (text: string): boolean =>
+  /(^|\D)(19|20)\d\d(\D|$)/.test(text) || /^\s*(0?[1-9]|1[0-2])\s*[/.-]\s*\d\d\s*$/.test(text)

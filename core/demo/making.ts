@@ -1,3 +1,4 @@
+import type { ComponentKind } from '../catalog/kinds'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 import { FASTENERS } from '../build/fasteners'
 import { didText } from '../build/did'
@@ -68,6 +69,12 @@ export function circuit(plan: Plan, archetype: Archetype, rest: Partial<Plan['ai
   )
 }
 
+/** What is read off a part that is there. */
+const STAMPED: Partial<Record<ComponentKind, readonly string[]>> = {
+  relief: ['set'],
+  pressureSwitch: ['cutIn', 'cutOut'],
+}
+
 /** The circuit as it will be, with what was there: looked at and found good, the tank's plate read. */
 export function asFound(plan: Plan, kind: string, found: Archetype, stamped: string): void {
   const { springClass, compressorClass, blockClass } = plan.air
@@ -76,9 +83,13 @@ export function asFound(plan: Plan, kind: string, found: Archetype, stamped: str
   const year = Number(stamped.slice(0, 4))
   for (const [id, c] of Object.entries(plan.air.components)) {
     if (c.state === 'kept') Object.assign(c.found, { condition: 'good', year })
-    if (c.state === 'kept' && c.kind === 'tank')
-      Object.assign(c.found, { rating: partOf(plan.air, id).ofClass.maxPressure, dated: stamped })
+    if (c.state !== 'kept') continue
+    const { ofClass } = partOf(plan.air, id)
+    if (c.kind === 'tank') Object.assign(c.found, { rating: ofClass.maxPressure, dated: stamped })
+    if (c.kind === 'spring') c.found.rating = ofClass.maxPressure!
+    for (const figure of STAMPED[c.kind] ?? []) c.sheet[figure] = ofClass[figure]!
   }
+  for (const l of Object.values(plan.air.lines)) if (l.state === 'kept') l.found = { condition: 'good', year }
 }
 
 export function job(kind: TruckKind, number: string, name: string, customer: string, vehicle: string): Plan {
@@ -121,7 +132,7 @@ export function tick(plan: Plan, count: number, day: string): void {
       step.id,
       {
         who: who[i % 3]!,
-        at: `${day}T${String(8 + Math.floor(i / 6)).padStart(2, '0')}:${String((i % 6) * 10).padStart(2, '0')}:00.000Z`,
+        at: `${day}T${String(8 + Math.floor(i / 12)).padStart(2, '0')}:${String((i % 12) * 5).padStart(2, '0')}:00.000Z`,
         did: didText(step, plan.build),
       },
     ]),

@@ -1,3 +1,4 @@
+import { LINE_NOT_LOOKED_AT } from '../catalog/partStates'
 import fc from 'fast-check'
 import { faultsOf } from '../../tests/faultsOf'
 import { TRUCK_KINDS } from '../catalog/trucks'
@@ -172,6 +173,7 @@ describe('derive', () => {
           path: 'left',
           tube: null,
           state: 'new',
+          found: LINE_NOT_LOOKED_AT,
         }
       },
     ],

@@ -2,7 +2,7 @@ import { airStage, electricParts, motorLoad } from '../air/air'
 import { allOfKinds, firstOfKind, partLabel, springsTeed } from '../air/circuit/connections'
 import { firstFill } from '../air/circuit/firstFill'
 import { circuitAsItRuns } from '../air/circuit/states'
-import { airSet, partOf, withArea } from '../air/parts/parts'
+import { airSet, partOf, plateRead, withArea } from '../air/parts/parts'
 import { withAnswers, type Answers } from '../air/run/answers'
 import type { AirNeed, AirSet } from '../air/types'
 import { buildStage } from '../build/build'
@@ -12,7 +12,6 @@ import { newHaul } from '../document/newHaul'
 import { TUNE_UNSAID } from '../document/unsaid'
 import { DIRECT, ordered, type AirPlan, type Plan } from '../document/types'
 import { handoverStage } from '../handover/handover'
-import { NEXT_DAY, type HeldSide } from '../handover/rules'
 import { layStage } from '../lay/lay'
 import type { Radio } from '../lay/radio'
 import { airNeeds } from '../load/airNeeds'
@@ -27,10 +26,10 @@ import { wheelTravel } from './levelLoops'
 import { plugsOf } from './plugs'
 import { controlOf } from './setUp'
 import { jointsOf } from '../prove/joints'
+import { openedByCuts } from '../prove/opened'
 import { proveStage } from '../prove/prove'
 import { leakPlaces } from '../prove/ranking'
 import type { FeedPlan } from '../power/types'
-import type { ProveResult } from '../prove/types'
 import { testVolumes } from '../prove/volumes'
 import { STAGES, type Note, type Rank } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
@@ -109,7 +108,7 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
     () => tuneOf(plan, set, teed, load, needs, air.result.supplied, trial, lay.result.radio),
   )
   const build = buildOf(plan, set, { truck, lay, power }, memo)
-  const prove = proveOf(plan, set, { air, lay, power }, atmosphere, memo)
+  const prove = proveOf(plan, set, { air, lay, power, build }, atmosphere, memo)
   const ran = answers ? memo('ran', [air, answers], () => withAnswers(air, answers)) : air
   const before = { truck, load, air: ran, lay, power, tune, build, prove }
   const notes = Object.values(before).flatMap((s) => s.notes)
@@ -301,21 +300,33 @@ function closedIn(air: AirPlan): string[] {
   return [...new Set(hidden.map(({ at }) => partLabel(air, at)))].sort()
 }
 
+/** A line by the parts that it joins. */
+const lineLabel = (air: AirPlan, id: string): string => {
+  const line = air.lines[id]
+  return line ? `${partLabel(air, line.from)} to ${partLabel(air, line.to).toLowerCase()}` : id
+}
+
 function proveOf(
   plan: Plan,
   set: AirSet,
-  { air, lay, power }: Before<'air' | 'lay' | 'power'>,
+  { air, lay, power, build }: Before<'air' | 'lay' | 'power' | 'build'>,
   atmosphere: number,
   memo: Memo,
 ): Stages['prove'] {
   const circuit = circuitAsItRuns(plan.air)
   const { springVolume, tankVolume } = air.result
   const isWired = power.result.wiring.parts.some(isTaker)
-  return memo('prove', [plan.prove, plan.air, lay, springVolume, tankVolume, atmosphere, isWired], () => {
+  const { recut } = plan.lay
+  const opened = memo('opened', [build.result.opened, recut, plan.air], () => [
+    ...build.result.opened,
+    ...openedByCuts(plan.lay, (line) => lineLabel(plan.air, line)),
+  ])
+  const narrow = [springVolume, tankVolume, atmosphere, isWired, opened]
+  return memo('prove', [plan.prove, plan.air, lay, ...narrow], () => {
     const isTube = (id: string) => circuit.lines[id] && circuit.lines[id].tube !== DIRECT
     const filled = lay.result.routes.filter((r) => isTube(r.id))
     const volumes = testVolumes(springVolume, tankVolume, filled, set.tube)
-    return proveStage(plan.prove, circuit, set.spring, volumes, atmosphere, isWired)
+    return proveStage(plan.prove, circuit, set.spring, volumes, atmosphere, isWired, opened)
   })
 }
 
@@ -331,6 +342,7 @@ function handoverOf(
     presets: tune.result.presets,
     minimum: tune.result.minimum,
     spring: set.spring,
+    plateRead: Object.values(plan.air.components).every(plateRead),
     teed,
     powered: air.result.powered,
     notes,
@@ -344,26 +356,11 @@ function handoverOf(
     weather: plan.tune.weather,
     rearRating: truck.result.truck.ratings.rearAxle,
     stepsLeft: build.result.left,
-    ...provedOf(plan, prove.result, air.result.tankVolume > 0),
+    sides: prove.result.sides,
     placesLeft: prove.result.places.filter((p) => !p.soap).map((p) => p.id),
-    functionsTried: Object.keys(plan.prove.functions).length > 0,
+    functionsTried: prove.result.functionsStand > 0,
     roadLeft: prove.result.roadLeft.length,
   })
-}
-
-/** Sides that hold as their tests say; a tank is a side of its own. */
-function provedOf(plan: Plan, { holds }: ProveResult, tank: boolean) {
-  const springs = Object.values(plan.air.components).some((c) => c.kind === 'spring')
-  const tight = Object.values(holds).filter((h) => h.verdict === 'tight' && h.isWhole)
-  const sidesOf = (id: string): HeldSide[] => {
-    const { side } = plan.prove.holds[id]!
-    return side === 'both' ? ['left', 'right'] : [side]
-  }
-  return {
-    sides: [...(springs ? ['left', 'right'] : []), ...(tank ? ['supply'] : [])] as HeldSide[],
-    held: new Set(tight.flatMap((h) => sidesOf(h.id))),
-    nextDay: tight.some((h) => h.duration >= NEXT_DAY),
-  }
 }
 
 const RANKS: readonly Rank[] = ['stop', 'fix', 'know']

@@ -58,6 +58,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       coils: {},
       stands: {},
       cutTo: {},
+      recut: {},
       allowance: 0,
     },
     power: {

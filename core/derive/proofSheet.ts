@@ -109,8 +109,13 @@ function leftOut({ readings }: HoldTest): string {
   const count = readings.filter(({ out }) => out).length
   return count ? `, ${count} of them left out as misread` : ''
 }
-const verdictOf = ({ ofThisCircuit, verdict }: HoldResult) =>
-  ofThisCircuit ? (verdict ?? 'no verdict yet') : 'of an earlier circuit: proves nothing of this one'
+function verdictOf({ ofThisCircuit, opened, verdict }: HoldResult): string {
+  if (!ofThisCircuit) return 'of an earlier circuit: proves nothing of this one'
+  if (opened) return `opened since (${opened.what}): proves nothing any more`
+  return verdict ?? 'no verdict yet'
+}
+/** Behind the moment of a proof that stands no more. */
+const SINCE = ', opened since'
 
 /** As read, brought to 20 °C, and what may be lost, in hours and the shop’s pressure. */
 function curveOf(test: HoldTest, hold: HoldResult, atmosphere: number, units: UnitChoice): PackBlock {
@@ -192,7 +197,8 @@ function readText(id: string, value: number, units: UnitChoice): string {
 }
 
 /** What was read when functions were tried; that none was is said too. */
-function functionsRead({ plan, units }: PackSource): PackBlock {
+function functionsRead({ plan, derived, units }: PackSource): PackBlock {
+  const opened = new Set(derived.stages.prove.result.opened.tests.map(({ id }) => id))
   const byTest = (a: string, b: string) => functionRank(a) - functionRank(b) || (a < b ? -1 : 1)
   const read = Object.entries(plan.prove.functions).sort(([a], [b]) => byTest(a, b))
   if (read.length === 0) return { kind: 'text', text: 'Functions: none was tried.' }
@@ -205,14 +211,15 @@ function functionsRead({ plan, units }: PackSource): PackBlock {
       SEEN_AT[id.split(':').at(-1)!] ?? id,
       readText(id, value, units),
       who,
-      shortTime(at),
+      shortTime(at) + (opened.has(id) ? SINCE : ''),
     ]),
   }
 }
 
 const FOUND = { fine: 'fine', not: 'not as it should be', unsaid: 'measured, not judged' }
 function afterTheRoad({ plan, derived, units }: PackSource): PackBlock {
-  const { roadChecks } = derived.stages.prove.result
+  const { roadChecks, opened } = derived.stages.prove.result
+  const again = new Set(opened.road.map(({ check }) => check.id))
   return {
     kind: 'table',
     title: 'After the road',
@@ -222,7 +229,7 @@ function afterTheRoad({ plan, derived, units }: PackSource): PackBlock {
       if (!finding) return [label, 'not looked at', '', '', '']
       const { found, value, who, at } = finding
       const measured = value === null || !quantity ? '' : showText(value, quantity, units)
-      return [label, FOUND[found ?? 'unsaid'], measured, who, shortTime(at)]
+      return [label, FOUND[found ?? 'unsaid'], measured, who, shortTime(at) + (again.has(id) ? SINCE : '')]
     }),
   }
 }

@@ -1,6 +1,6 @@
 import { OverBudgetError, StuckError } from '../air/dynamics/rosenbrock'
 import { circuitAsItRuns } from '../air/circuit/states'
-import { airSet, springOf } from '../air/parts/parts'
+import { airSet } from '../air/parts/parts'
 import { answeredScenarios, answersFromRuns, type Answers } from '../air/run/answers'
 import { runScenario } from '../air/run/run'
 import { plannedScenarios } from '../air/run/scenarios'
@@ -20,7 +20,7 @@ import type { Derived } from './types'
 export function runFacts(plan: Plan, { stages }: Derived): RunFacts {
   const { truck } = stages.truck.result
   const { spring, hauls } = stages.load.result
-  const fitted = springOf(plan.air)
+  const fitted = airSet(circuitAsItRuns(plan.air)).spring
   if (!spring || !fitted)
     throw new Error('Choose a spring class first: without one there is nothing to fill.')
   return {

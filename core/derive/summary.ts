@@ -20,12 +20,15 @@ export interface JobSummary {
   notes: Record<Rank, number>
   /** How much longer its lines were than planned, on which kind of truck; not there until one is measured. */
   measured?: Measured & { kind: TruckKind }
+  /** What was opened after it was proved, by name; not there in jobs last saved before it was kept. */
+  opened?: string[]
   /** Whether what runs of the circuit find is among them; not there in jobs last saved before it was kept. */
   ran?: boolean
 }
 
 /** What the list says of a job beside its Stops and Fixes: with none of them, whether that means all is clear. */
-export function listWord({ ran, states, notes }: JobSummary): string {
+export function listWord({ ran, states, notes, opened }: JobSummary): string {
+  if (opened?.length) return `prove again: ${opened.join(', ')}`
   if (!ran) return 'circuit not run yet'
   if (notes.stop || notes.fix) return ''
   return Object.values(states).every((s) => s === 'clear') ? 'clear' : 'no notes'
@@ -35,6 +38,14 @@ export function listWord({ ran, states, notes }: JobSummary): string {
 function measuredHere({ truck }: Plan, { stages }: Derived): Pick<JobSummary, 'measured'> {
   const { measured } = stages.lay.result
   return measured ? { measured: { ...measured, kind: truck.kind } } : {}
+}
+
+/** What was opened after it was proved, each once, in words. */
+function openedAfterProof({ stages }: Derived): string[] {
+  const { opened, holds } = stages.prove.result
+  const ofOthers = [...opened.places, ...opened.tests, ...opened.road].map(({ opening }) => opening)
+  const ofHolds = Object.values(holds).flatMap((hold) => hold.opened ?? [])
+  return [...new Set([...ofOthers, ...ofHolds].map(({ what }) => what))]
 }
 
 /** What the job list keeps of a plan when it is saved, and once its circuit has run. */
@@ -50,6 +61,7 @@ export function summarise(plan: Plan, derived: Derived, ran = false): JobSummary
     archetype: ARCHETYPES.find((a) => a.id === plan.air.archetype)!.label,
     states: Object.fromEntries(STAGES.map((s) => [s, derived.stages[s].state])) as JobSummary['states'],
     notes: { stop: count('stop'), fix: count('fix'), know: count('know') },
+    opened: openedAfterProof(derived),
     ran,
     ...measuredHere(plan, derived),
   }

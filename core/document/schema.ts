@@ -16,6 +16,7 @@ import {
   nullableChoice,
   nullableClass,
   nullableNumber,
+  nullableSought,
   nullableText,
   numberField,
   orNull,
@@ -26,6 +27,7 @@ import {
   shape,
   signedMassField,
   sizeField,
+  soughtField,
   stepField,
   textField,
   wholeField,
@@ -97,6 +99,7 @@ import {
   type Haul,
   type Kit,
   type LiftRange,
+  type LineFound,
   type LoadItem,
   type OwnClass,
   type OwnPart,
@@ -246,7 +249,7 @@ const truck = shape<Truck>({
       label: textField(80),
       order: orderField(),
       at: textField(40),
-      haul: nullableText(64),
+      haul: nullableSought(64),
       front: massField(),
       rear: massField(),
       corners: orNull(cornersField(massField)),
@@ -317,7 +320,7 @@ export const ownClassesSchema = recordField(ownClassSchema, 500)
 const scenario = shape<Scenario>({
   label: nameField(120),
   order: orderField(),
-  haul: nullableText(64),
+  haul: nullableSought(64),
   start: shape({ left: pressureField(), right: pressureField(), tank: nullableNumber(0, 5e6) }),
   ambient: shape({ start: numberField(200, 350), coldest: numberField(200, 350) }),
   leak: numberField(0, 1e-6),
@@ -325,7 +328,7 @@ const scenario = shape<Scenario>({
     stepField<ScenarioStep>({
       bring: { left: pressureField(), right: pressureField() },
       wait: { seconds: numberField(0, 1e6) },
-      load: { haul: nullableText(64) },
+      load: { haul: nullableSought(64) },
       press: { part: classField(), way: choiceField(PRESS_WAYS), seconds: numberField(0, 1e5) },
       tyre: {
         volume: numberField(1e-4, 10),
@@ -334,7 +337,7 @@ const scenario = shape<Scenario>({
         count: wholeField(1, 100),
       },
       tool: { demand: numberField(1e-6, 1), needed: pressureField(), seconds: numberField(0, 1e5) },
-      fault: { what: choiceField(FAULT_KINDS), part: textField(64) },
+      fault: { what: choiceField(FAULT_KINDS), part: soughtField(64) },
     }),
     200,
   ),
@@ -365,6 +368,7 @@ const airLine = shape<AirLine>({
   path: choiceField(AIR_PATHS),
   tube: nullableClass(),
   state: choiceField(PART_STATES),
+  found: shape<LineFound>({ condition: choiceField(CONDITIONS), year: nullableNumber(1900, 2200) }),
 })
 const circuit = { components: recordField(component, 100), lines: recordField(airLine, 200) }
 
@@ -408,8 +412,8 @@ const fasteners = () =>
   recordField(
     shape<Fastener>({
       torque: numberField(0.1, 2000),
-      thread: textField(20),
-      grade: textField(8),
+      thread: soughtField(20),
+      grade: soughtField(8),
       from: choiceField(FASTENER_FROM),
     }),
     40,
@@ -474,7 +478,7 @@ export const planSchema = shape<Plan>({
     waypoints: recordField(listField(pointField(), 12), 200),
     coils: recordField(
       shape<ShelfCoil>({
-        tube: nameField(80),
+        tube: soughtField(80, 1),
         length: numberField(0.01, 1000),
         count: wholeField(1, 100),
         order: orderField(),
@@ -482,6 +486,7 @@ export const planSchema = shape<Plan>({
       40,
     ),
     cutTo: recordField(numberField(0.01, 100), 400),
+    recut: recordField(textField(40), 400),
     allowance: numberField(-0.5, 1),
   }),
   power: shape({
@@ -525,7 +530,7 @@ export const planSchema = shape<Plan>({
     inWire: recordField(
       shape({
         order: orderField(),
-        wire: nameField(80),
+        wire: soughtField(80, 1),
         kind: choiceField(IN_WIRE_KINDS),
         at: choiceField(WIRE_ENDS),
         rating: nullableNumber(0.5, 1000),
@@ -580,7 +585,7 @@ export const planSchema = shape<Plan>({
       shape({
         order: orderField(),
         at: textField(40),
-        haul: nullableText(64),
+        haul: nullableSought(64),
         left: pressureField(),
         right: pressureField(),
         lipLeft: nullableNumber(0.05, 5),
@@ -638,8 +643,8 @@ export const planSchema = shape<Plan>({
     repairs: recordField(
       shape({
         order: orderField(),
-        retest: nullableText(64),
-        place: textField(130),
+        retest: nullableSought(64),
+        place: soughtField(130),
         kind: choiceField([...JOINT_KINDS, ...OTHER_PLACES]),
         who: textField(80),
         at: textField(40),

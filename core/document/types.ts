@@ -8,7 +8,7 @@ import type { ComponentKind } from '../catalog/kinds'
 import type { Up } from '../catalog/layFacts'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 14
+export const PLAN_VERSION = 15
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -411,6 +411,8 @@ export interface Found {
   rating: number | null
   dated: string
 }
+/** A line that was there already, as it was looked at; year it was fitted in, null where nobody knows. */
+export type LineFound = Pick<Found, 'condition' | 'year'>
 export interface Component {
   kind: ComponentKind
   label: string
@@ -436,6 +438,8 @@ export interface AirLine {
   path: AirPath
   tube: string | null
   state: PartState
+  /** How it was found, where it was there already. */
+  found: LineFound
 }
 export const DIRECT = 'direct'
 /** How an end of a line is joined to its part. */
@@ -632,6 +636,8 @@ export interface LayPlan {
   coils: Record<string, ShelfCoil>
   /** What each line was really cut to, m, by its id: typed under the truck. */
   cutTo: Record<string, number>
+  /** When a line that had been cut was cut anew, by its id (ISO 8601). */
+  recut: Record<string, string>
   /** What runs come out longer by than they are planned, as a share: the shop's own, once it has measured. */
   allowance: number
 }
@@ -799,6 +805,17 @@ export interface Tick {
 /** A step done, and what was done: its own words and figures at the time; empty where nobody wrote it down. */
 export interface Done extends Tick {
   did: string
+}
+/**
+ * Something was opened: parts, lines or single places such as `line-left:from`, when (ISO 8601), and in which words.
+ * What was proved of them before says nothing any more.
+ */
+export interface Opening {
+  parts: readonly string[]
+  lines: readonly string[]
+  places: readonly string[]
+  at: string
+  what: string
 }
 /** Something passed over knowingly: who said so, when and why. */
 export interface PassedOver extends Tick {

@@ -2,7 +2,7 @@ import { KIND_IDS, type ComponentKind } from '../catalog/kinds'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { newHaul, newItem } from './newHaul'
 import { HOLD_READ } from './newHold'
-import { NOT_LOOKED_AT } from '../catalog/partStates'
+import { LINE_NOT_LOOKED_AT, NOT_LOOKED_AT } from '../catalog/partStates'
 import { sameJson } from '../quantity/patch'
 import { AIR_UNSAID, TUNE_UNSAID, WIRING_UNSAID } from './unsaid'
 import { READING_UNSAID, PLAN_VERSION, type Known, type Truck } from './types'
@@ -70,7 +70,7 @@ const COMPONENT = {
   found: NOT_LOOKED_AT as unknown as Json,
 }
 const OWN_CLASS = { table: [] }
-const LINE = { tube: null, state: 'new' }
+const LINE = { tube: null, state: 'new', found: { ...LINE_NOT_LOOKED_AT } }
 
 function upgradeHaul(haul: unknown): unknown {
   const filled = fill(haul, HAUL)
@@ -189,7 +189,8 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner
  * fender, brake line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops,
  * wedges, survey, scale tickets; of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the
- * spring's own sheet, spacer and droop. Version 14 added, of Prove, what was found after the first drive; of
+ * spring's own sheet, spacer and droop. Version 15 added, of Lay, when lines were cut anew; of
+ * air how lines that were there were found. Version 14 added, of Prove, what was found after the first drive; of
  * hold tests who made them, with which gauge, when that was checked, and of their readings a second
  * thermometer and which are left out; whether valves were plugged off; and of a leak put right the test that
  * was made after it. Version 13 added, of Prove, what was read when functions were tried, and leaks put
@@ -233,8 +234,8 @@ export function upgradePlan(value: unknown): unknown {
   const build = upgradeBuild(value.build)
   const handover = fill(value.handover, { accepted: {} }, ['accepted'])
   const tune = fill(value.tune, { ...TUNE_UNSAID }, ['trials', 'paired'])
-  const layAdded = { solids: {}, waypoints: {}, coils: {}, stands: {}, cutTo: {}, allowance: 0 }
-  const lay = fill(value.lay, layAdded, ['solids', 'waypoints', 'coils', 'stands', 'cutTo'])
+  const layAdded = { solids: {}, waypoints: {}, coils: {}, stands: {}, cutTo: {}, recut: {}, allowance: 0 }
+  const lay = fill(value.lay, layAdded, ['solids', 'waypoints', 'coils', 'stands', 'cutTo', 'recut'])
   const power = fill(value.power, { ...WIRING_UNSAID }, [
     'readings',
     'feeds',

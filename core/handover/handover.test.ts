@@ -135,13 +135,14 @@ test.each(['driver', 'contact', 'nextCheck'] as const)(
   },
 )
 
-/** The flatbed with every step ticked and every place soaped. */
+/** The flatbed with every step ticked, and after it every place soaped and both sides held. */
 function finished(): Plan {
   const ready = structuredClone(plan)
+  for (const hold of Object.values(ready.prove.holds)) hold.startedAt = '2026-11-02T17:00:00.000Z'
   const { build, prove } = createDeriver()(ready).stages
   for (const { id } of prove.result.places)
     ready.prove.soap[id] = { finding: 'dry', who: 'Odile', at: '2026-11-02', of: '' }
-  for (const { id } of build.result.steps) ready.build.ticks[id] = { who: 'Odile', at: '2026-11-02', did: '' }
+  for (const { id } of build.result.steps) ready.build.ticks[id] = { who: 'Odile', at: '2026-11-01', did: '' }
   for (const { id } of prove.result.roadChecks)
     ready.prove.road[id] = { found: 'fine', value: null, who: 'Odile', at: '2026-11-02' }
   ready.prove.functions['up-left:left'] = { value: 2e5, who: 'Odile', at: '2026-11-02', of: 'Left up' }
@@ -178,20 +179,26 @@ test('a Fix is mended or accepted by name with a reason; a test read for minutes
   for (const { acceptAs } of sheet(ready).result.open)
     ready.handover.accepted[acceptAs!] = { who: 'Odile', at: '2026-11-02', reason: 'Short runs only' }
   expect(sheet(ready).result.open).toEqual([])
+  const read = (left: boolean, right: boolean) => [
+    { side: 'left' as const, held: true, nextDay: left },
+    { side: 'right' as const, held: true, nextDay: right },
+  ]
   const facts = {
     notes: [],
     accepted: {},
     stepsLeft: [],
-    sides: ['left', 'right'] as const,
-    held: new Set(['left', 'right'] as const),
-    nextDay: false,
+    sides: read(false, false),
     placesLeft: [],
     functionsTried: true,
     roadLeft: 0,
     contact: 'Odile',
   }
-  expect(stillOpen(facts).map((o) => o.text)).toEqual(['No tight test was read again the next day.'])
-  const next = { ...facts, nextDay: true }
+  const again = (side: string) => `The ${side} side was not read again the next day in a test that is tight.`
+  expect(stillOpen(facts).map((o) => o.text)).toEqual([again('left'), again('right')])
+  // Each side for itself: what one read says nothing of the other.
+  const oneSide = { ...facts, sides: read(true, false) }
+  expect(stillOpen(oneSide).map((o) => o.text)).toEqual([again('right')])
+  const next = { ...facts, sides: read(true, true) }
   expect(stillOpen(next)).toEqual([])
   // What Prove did not do is open too, and may be let go by name.
   const untried = stillOpen({ ...next, functionsTried: false, roadLeft: 1 })

@@ -23,6 +23,7 @@ export function handoverStage(
     presets: Record<string, Preset>
     minimum: number
     spring: SpringClass | null
+    plateRead: boolean
     teed: boolean
     powered: boolean
     rearAxle: Record<string, number>
@@ -60,6 +61,7 @@ export function handoverStage(
     springLabel: from.spring?.label ?? '',
     minimum,
     maximum: from.spring?.maxPressure ?? null,
+    maximumKnown: from.plateRead,
     teed: from.teed,
     weather: from.weather,
     rows,

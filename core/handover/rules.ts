@@ -9,11 +9,8 @@ export interface HandoverFacts {
   accepted: HandoverPlan['accepted']
   /** Build steps neither done nor struck, in order. */
   stepsLeft: readonly string[]
-  /** Sides that must hold, and those of them with a hold test that reads tight. */
-  sides: readonly HeldSide[]
-  held: ReadonlySet<HeldSide>
-  /** Whether a tight test was read again the next day. */
-  nextDay: boolean
+  /** Sides that must hold, whether a hold test says they do, and whether such a test was read the next day. */
+  sides: readonly { side: HeldSide; held: boolean; nextDay: boolean }[]
   /** Joints nobody looked at, in order. */
   placesLeft: readonly string[]
   /** Whether any function was tried, and how many things nobody has looked at after the road. */
@@ -32,9 +29,6 @@ export interface StillOpen {
   /** Under what name it may be let go with a reason; null where it may not. */
   acceptAs: string | null
 }
-
-/** A tight test counts as read the next day when its last reading came so much later than its first, s. */
-export const NEXT_DAY = 8 * 3600
 
 /** The name under which a Fix is accepted. */
 export const acceptedAs = ({ rule, subject }: Pick<Note, 'rule' | 'subject'>): string =>
@@ -80,9 +74,9 @@ export function stillOpen(of: HandoverFacts): StillOpen[] {
       'build',
       of.stepsLeft[0],
     )
-  for (const side of of.sides)
-    if (!of.held.has(side)) add(`${SIDES[side]} has no hold test that reads tight.`, 'prove')
-  if (of.held.size > 0 && !of.nextDay) add('No tight test was read again the next day.', 'prove')
+  for (const { side, held, nextDay } of of.sides)
+    if (!held) add(`${SIDES[side]} has no hold test that reads tight.`, 'prove')
+    else if (!nextDay) add(`${SIDES[side]} was not read again the next day in a test that is tight.`, 'prove')
   if (of.placesLeft[0])
     add(
       `${count(of.placesLeft.length, 'place to soap is', 'places to soap are')} not looked at yet.`,

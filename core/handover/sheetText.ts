@@ -28,7 +28,7 @@ export function sheetBlocks(sheet: DriverSheet, units: UnitChoice): SheetBlocks 
     title: sheet.job.name,
     under: [sheet.job.vehicle, sheet.job.number && `Job ${sheet.job.number}`].filter(Boolean).join(' · '),
     least: pressure(sheet.minimum),
-    most: pressure(sheet.maximum),
+    most: sheet.maximumKnown ? pressure(sheet.maximum) : 'not known: read its plate',
     head: ['Haul', ...(sheet.teed ? ['Both'] : ['Left', 'Right']), 'On the ball', 'Rear axle'],
     rows: sheet.rows.map((r) => [
       r.label,

@@ -36,6 +36,8 @@ export interface DriverSheet {
   springLabel: string
   minimum: number | null
   maximum: number | null
+  /** Whether the maximum is read off the springs that are fitted, and no class's guess for one that was there already. */
+  maximumKnown: boolean
   teed: boolean
   rows: SheetRow[]
   weather: SheetWeather

@@ -1,6 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
-import { ordered, type HoldTest, type ProvePlan } from '../document/types'
+import { ordered, type HoldTest, type Opening, type ProvePlan } from '../document/types'
 import { asJudged } from './asRead'
 import { farthestOff, judgeHold } from './judge'
 import type { HoldReading, HoldResult, Judged, TestVolumes } from './types'
@@ -55,7 +55,7 @@ function readHold(
   spring: SpringClass | null,
   volumes: TestVolumes,
   atmosphere: number,
-  ofThisCircuit: boolean,
+  { ofThisCircuit, opened }: Pick<HoldResult, 'ofThisCircuit' | 'opened'>,
 ): HoldResult {
   const volume = testVolume(test, volumes)
   let readings: HoldReading[] = []
@@ -75,7 +75,7 @@ function readHold(
   const sinks = !test.heightHeld && test.side !== 'supply'
   const hides = sinks || low !== null
   const read = leak && (leak.verdict === 'tight' && hides ? 'cannot tell' : leak.verdict)
-  const verdict = ofThisCircuit ? read : null
+  const verdict = ofThisCircuit && !opened ? read : null
   const why = judged?.why ?? null
   // Where it plainly leaks its readings lie on a bend, and none of them is wrong.
   const astray = leak?.verdict === 'leaking' ? null : farthestOff(test, readings)
@@ -83,6 +83,7 @@ function readHold(
   return {
     id,
     ofThisCircuit,
+    opened,
     isWhole,
     volume,
     leak,
@@ -98,18 +99,21 @@ function readHold(
 
 /**
  * Every hold test, in the order a person put them in.
- * @param stands whether a test was made on the circuit as it is.
+ * @param stands whether a test was made on the circuit as it is, and what of it was opened after it
  */
 export const readHolds = (
   prove: ProvePlan,
   spring: SpringClass | null,
   volumes: TestVolumes,
   atmosphere: number,
-  stands: (test: HoldTest) => boolean,
+  stands: { ofThisCircuit: (test: HoldTest) => boolean; openedSince: (test: HoldTest) => Opening | null },
 ): Record<string, HoldResult> =>
   Object.fromEntries(
     ordered(prove.holds).map(([id, test]) => [
       id,
-      readHold(id, test, spring, volumes, atmosphere, stands(test)),
+      readHold(id, test, spring, volumes, atmosphere, {
+        ofThisCircuit: stands.ofThisCircuit(test),
+        opened: stands.openedSince(test),
+      }),
     ]),
   )

@@ -50,6 +50,7 @@ const run = (prove: Partial<ProvePlan>, fitted = spring) =>
     volumes,
     101_325,
     true,
+    [],
   )
 const dry = Object.fromEntries(
   leakPlaces(air, jointsOf(air)).map(({ id }) => [
@@ -216,6 +217,7 @@ describe('a test stands for the circuit it was made on', () => {
       volumes,
       101_325,
       true,
+      [],
     )
 
   test('on the same circuit it is tight; after a change of what it covers it says nothing, and why', () => {

@@ -4,6 +4,7 @@ import {
   ordered,
   type AirPlan,
   type LeakPlaceKind,
+  type Opening,
   type ProvePlan,
   type Soap,
 } from '../document/types'
@@ -13,14 +14,29 @@ import { isOfThisCircuit } from './covers'
 import { proveFigures } from './figures'
 import { readHolds } from './holds'
 import { jointsOf, standingSoap } from './joints'
+import { openedByRepairs, openedChecks, openedSince, openedSinceHold, openedTests } from './opened'
 import { leakPlaces, nextThings, partName, rankPlaces } from './ranking'
 import { roadChecks, roadLeft } from './road'
 import { proveRules } from './rules'
-import type { HoldResult, LeakEvidence, LeakPlace, ProveResult, SidesHeld, TestVolumes } from './types'
+import { NEXT_DAY } from './settings'
+import {
+  HELD_SIDES,
+  type HeldSide,
+  type HoldResult,
+  type LeakEvidence,
+  type LeakPlace,
+  type OpenedPlace,
+  type ProveResult,
+  type SideProved,
+  type SidesHeld,
+  type TestVolumes,
+} from './types'
 
 /**
  * Hold tests with temperature taken out, soap findings, and what is still to prove.
- * @param atmosphere Pa, around readings that name no barometer; `isWired` whether anything runs on wires.
+ * @param atmosphere Pa, around readings that name no barometer
+ * @param isWired whether anything runs on wires
+ * @param opened what the build and new cuts opened
  */
 export function proveStage(
   prove: ProvePlan,
@@ -29,11 +45,25 @@ export function proveStage(
   volumes: TestVolumes,
   atmosphere: number,
   isWired: boolean,
+  opened: readonly Opening[],
 ): StageOutput<ProveResult> {
   const joints = jointsOf(air)
-  const holds = readHolds(prove, spring, volumes, atmosphere, (test) => isOfThisCircuit(test, air, spring))
   const places = leakPlaces(air, joints)
-  const soap = { ...standingSoap(joints, prove), ...soapBeside(places, prove) }
+  const labelOf = (id: string) => places.find((place) => place.id === id)?.label ?? id
+  const openings = [...opened, ...openedByRepairs(Object.values(prove.repairs), labelOf)]
+  const holds = readHolds(prove, spring, volumes, atmosphere, {
+    ofThisCircuit: (test) => isOfThisCircuit(test, air, spring),
+    openedSince: (test) => openedSinceHold(openings, places, test),
+  })
+  const seen = { ...standingSoap(joints, prove), ...soapBeside(places, prove) }
+  const openedPlaces = places.flatMap((place): OpenedPlace[] => {
+    const opening = seen[place.id] ? openedSince(openings, place, prove.soap[place.id]!.at) : null
+    return opening ? [{ id: place.id, label: place.label, opening }] : []
+  })
+  const soap = without(
+    seen,
+    openedPlaces.map(({ id }) => id),
+  )
   const evidence: LeakEvidence = {
     soap,
     sides: sidesHeld(prove, holds, false),
@@ -42,6 +72,8 @@ export function proveStage(
   const ranked = rankPlaces(places, evidence)
   const next = nextThings(ranked, evidence, (part) => partName(air, part))
   const checks = roadChecks(air, isWired)
+  const roadOpened = openedChecks(checks, prove, air, openings)
+  const testsOpened = openedTests(prove, air, openings)
   const result: ProveResult = {
     holds,
     joints,
@@ -52,13 +84,16 @@ export function proveStage(
     volumes,
     atmosphere,
     roadChecks: checks,
-    roadLeft: roadLeft(checks, prove),
+    roadLeft: [...roadLeft(checks, prove), ...roadOpened.map(({ check }) => check)],
+    opened: { places: openedPlaces, tests: testsOpened, road: roadOpened },
+    functionsStand: Object.keys(prove.functions).length - testsOpened.length,
+    sides: sidesOf(air, places).map((side) => sideProved(side, prove, holds)),
   }
   const notes = proveRules(prove, result, spring)
   const soaped = Object.keys(result.soap).length
   const count = Object.keys(holds).length
-  const passedHold = Object.values(holds).some((h) => h.verdict === 'tight' && h.isWhole)
-  const done = soaped === places.length && passedHold
+  const isHeldWhole = count > 0 && result.sides.every(({ held }) => held)
+  const done = soaped === places.length && isHeldWhole
   const newest = ordered(prove.holds).at(-1)
   const last = newest ? holds[newest[0]]! : null
   return {
@@ -69,6 +104,26 @@ export function proveStage(
     result,
   }
 }
+
+/** Sides of a circuit that are held by themselves: a supply without a tank keeps too little air to test. */
+const sidesOf = (air: AirPlan, places: readonly LeakPlace[]): HeldSide[] =>
+  HELD_SIDES.filter((side) =>
+    side === 'supply'
+      ? Object.values(air.components).some(({ kind }) => kind === 'tank')
+      : places.some((p) => p.side === side || p.side === 'both'),
+  )
+
+/** What tests with nothing plugged off, that still stand, say of a side. */
+function sideProved(side: HeldSide, prove: ProvePlan, holds: Record<string, HoldResult>): SideProved {
+  const tight = Object.values(holds).filter(({ id, verdict, isWhole }) => {
+    const of = prove.holds[id]!.side
+    return verdict === 'tight' && isWhole && (of === side || (of === 'both' && side !== 'supply'))
+  })
+  return { side, held: tight.length > 0, nextDay: tight.some(({ duration }) => duration >= NEXT_DAY) }
+}
+
+const without = <T>(record: Record<string, T>, ids: readonly string[]): Record<string, T> =>
+  Object.fromEntries(Object.entries(record).filter(([id]) => !ids.includes(id)))
 
 /** What soap showed at places that are no joints. */
 const soapBeside = (places: readonly LeakPlace[], { soap }: ProvePlan): Record<string, Soap> =>
@@ -100,6 +155,6 @@ function sidesHeld(prove: ProvePlan, holds: Record<string, HoldResult>, plugged:
 /** What the newest test says, or what is wanted instead. */
 function headlineOf(newest: HoldResult | null): string {
   if (!newest) return 'no test yet'
-  if (!newest.ofThisCircuit) return 'test again'
+  if (!newest.ofThisCircuit || newest.opened) return 'test again'
   return newest.verdict ?? 'readings wanted'
 }

@@ -1,6 +1,6 @@
 import { againAt } from '../catalog/leakPlaces'
 import type { SpringClass } from '../catalog/springs'
-import { ordered, type HoldTest, type ProvePlan } from '../document/types'
+import { ordered, type HoldTest, type Opening, type ProvePlan } from '../document/types'
 import { notesOf, type Note } from '../quantity/figure'
 import { applyRules, type Rule } from '../quantity/stage'
 import { HOLD_SOURCE } from './figures'
@@ -126,6 +126,48 @@ const ofEarlierCircuit: HoldRule = ({ test, hold }) =>
     },
   })
 
+/** A test stands until something of it is opened. */
+const heldBeforeOpened: HoldRule = ({ test, hold }) =>
+  hold.opened &&
+  note({
+    quantity: 'count',
+    rule: 'hold-opened',
+    rank: 'fix',
+    subject: hold.id,
+    title: `“${test.label}” was made before this was opened`,
+    text: `After it: ${said(hold.opened)} What the test said of that side stands no more: close it, soap it, and hold that side again.`,
+    source: 'A proof is of what nobody has opened since (common practice)',
+  })
+
+/** An opening in words, with its day. */
+const said = ({ what, at }: Opening): string => `“${what}”, ${at.slice(0, 10)}.`
+
+/** What was soaped, tried or looked at, and opened after that, one note for each opening. */
+function openedAgain({ opened: { places, tests, road } }: ProveResult): Note[] {
+  const all = [
+    ...places.map((p) => ({ ...p, again: `soap ${p.label}` })),
+    ...tests.map((t) => ({ ...t, again: `try the ${t.label.toLowerCase()}` })),
+    ...road.map(({ check, opening }) => ({
+      id: check.id,
+      opening,
+      again: `look at ${check.label.toLowerCase()}`,
+    })),
+  ]
+  return [...new Set(all.map(({ opening }) => opening))].map((opening) => {
+    const mine = all.filter((one) => one.opening === opening)
+    return note({
+      quantity: 'count',
+      rule: 'proved-before-opened',
+      rank: 'fix',
+      subject: mine[0]!.id,
+      value: mine.length,
+      title: `Opened after it was proved: ${opening.what}`,
+      text: `On ${opening.at.slice(0, 10)}. What was found before says nothing of it any more. Once more: ${[...new Set(mine.map(({ again }) => again))].join('; ')}.`,
+      source: 'A proof is of what nobody has opened since (common practice)',
+    })
+  })
+}
+
 /** One reading far from its neighbours is likelier misread than true; it is left out by hand or not at all. */
 const readingAstray: HoldRule = ({ test, hold }) => {
   if (!hold.astray) return null
@@ -185,8 +227,9 @@ function soapNotes({ places, holds, soap }: ProveResult): Note[] {
 }
 
 /** Joints that were soaped and have been remade since, or are no more. */
-function earlierSoap(prove: ProvePlan, { soap }: ProveResult): Note[] {
-  const gone = Object.keys(prove.soap).filter((id) => !soap[id])
+function earlierSoap(prove: ProvePlan, r: ProveResult): Note[] {
+  const opened = new Set(r.opened.places.map(({ id }) => id))
+  const gone = Object.keys(prove.soap).filter((id) => !r.soap[id] && !opened.has(id))
   if (gone.length === 0) return []
   return [
     note({
@@ -255,10 +298,15 @@ function afterTheRoad({ road, holds }: ProvePlan, { roadChecks, roadLeft }: Prov
   return isOpen ? [...found, left] : found
 }
 
+const rulesFor = ({ ofThisCircuit, opened }: HoldResult): readonly HoldRule[] => {
+  if (!ofThisCircuit) return [ofEarlierCircuit]
+  return opened ? [heldBeforeOpened] : HOLD_RULES
+}
+
 /** All that Prove notices. */
 export const proveRules = (prove: ProvePlan, r: ProveResult, spring: SpringClass | null): Note[] => [
   ...ordered(prove.holds).flatMap(([id, test]) =>
-    applyRules(r.holds[id]!.ofThisCircuit ? HOLD_RULES : [ofEarlierCircuit], {
+    applyRules(rulesFor(r.holds[id]!), {
       test,
       hold: r.holds[id]!,
       spring,
@@ -266,6 +314,7 @@ export const proveRules = (prove: ProvePlan, r: ProveResult, spring: SpringClass
   ),
   ...soapNotes(r),
   ...earlierSoap(prove, r),
+  ...openedAgain(r),
   ...functionsUntried(prove),
   ...afterTheRoad(prove, r),
 ]

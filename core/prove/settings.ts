@@ -48,3 +48,6 @@ export const WAIT_MORE = { mostReadings: 1e12, close: 1e-9 } as const
 
 /** Characters that are kept of what a hold test was made on. */
 export const MOST_COVERED = 4000
+
+/** A tight test counts as read the next day when its last reading came so much later than its first, s. */
+export const NEXT_DAY = 8 * 3600

@@ -1,5 +1,5 @@
 import type { RoadCheck } from './road'
-import type { AirPath, AirPlan, JointKind, LeakPlaceKind, Soap } from '../document/types'
+import type { AirPath, AirPlan, JointKind, LeakPlaceKind, Opening, Soap } from '../document/types'
 
 /** One reading of a hold test. t in s, gauge pressure and barometer in Pa, temperature in K. */
 export interface HoldReading {
@@ -54,6 +54,8 @@ export interface HoldResult {
   id: string
   /** Whether it was made on the circuit as it is; one of an earlier circuit has no verdict. */
   ofThisCircuit: boolean
+  /** What of it was opened after it began; such a test has no verdict. */
+  opened: Opening | null
   /** Nothing was plugged off: it stands for its side as it is driven. */
   isWhole: boolean
   volume: number
@@ -93,6 +95,32 @@ export interface LeakPlace {
   atValve: boolean
 }
 
+export const HELD_SIDES = ['left', 'right', 'supply'] as const
+export type HeldSide = (typeof HELD_SIDES)[number]
+
+/** Whether a test that stands says that a side is tight, and whether such a test was read again the next day. */
+export interface SideProved {
+  side: HeldSide
+  held: boolean
+  nextDay: boolean
+}
+
+/** A place that was soaped, and opened after it. */
+export interface OpenedPlace {
+  id: string
+  label: string
+  opening: Opening
+}
+/** A function reading that says nothing any more: which part was opened after it, and how. */
+export interface OpenedTest extends OpenedPlace {
+  part: string
+}
+/** Something that was looked at after the road, and opened after that. */
+export interface OpenedCheck {
+  check: RoadCheck
+  opening: Opening
+}
+
 export type SidesHeld = Readonly<
   Record<'left' | 'right' | 'supply', { verdict: Verdict; freeAir: number } | null>
 >
@@ -129,6 +157,12 @@ export interface ProveResult {
   /** What is looked at after the first drive, and what of it nobody has looked at. */
   roadChecks: RoadCheck[]
   roadLeft: RoadCheck[]
+  /** What was proved and was opened after that: it is to be proved again. */
+  opened: { places: OpenedPlace[]; tests: OpenedTest[]; road: OpenedCheck[] }
+  /** Function readings that still stand. */
+  functionsStand: number
+  /** Every side that is to be held, and what the tests that stand say of it. */
+  sides: SideProved[]
   holds: Record<string, HoldResult>
   joints: Joint[]
   /** What soap showed at joints as they are; findings of an earlier circuit are not among them. */

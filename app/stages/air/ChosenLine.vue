@@ -6,15 +6,18 @@ import { TUBES } from '#core/catalog/tubes'
 import type { Change } from '#core/air/circuit/editing'
 import { putInLine, takeOffLine, teeOff } from '#core/air/circuit/operations'
 import {
+  CONDITIONS,
   DIRECT,
   PART_STATES,
   PORT_SIZES,
+  type AirLine,
   type AirPlan,
+  type Condition,
   type JointKind,
   type PartState,
   type PortSize,
 } from '#core/document/types'
-import { STATE_WORDS } from '#core/catalog/partStates'
+import { CONDITION_WORDS, STATE_WORDS } from '#core/catalog/partStates'
 
 /** The line chosen on the circuit: its tube, its ends, and what may be put into it. */
 const { air, lineId } = defineProps<{ air: AirPlan; lineId: string }>()
@@ -26,6 +29,9 @@ const CARRIES = { left: 'left air', right: 'right air', both: 'air to both', sup
 const insertKind = ref<ComponentKind>('dryer')
 const teeKind = ref<ComponentKind>('gauge')
 const states = PART_STATES.filter((s) => s !== 'out').map((value) => ({ value, label: STATE_WORDS[value] }))
+const conditions = CONDITIONS.map((value) => ({ value, label: CONDITION_WORDS[value] }))
+const found = (what: string, change: (found: AirLine['found']) => void) =>
+  job.edit(what, (d) => change(d.air.lines[lineId]!.found))
 const ENDS = ['from', 'to'] as const
 /** Joints that hold on what the line is made of, and the one chosen if it does not. */
 const jointsAt = (end: (typeof ENDS)[number]) => {
@@ -113,6 +119,26 @@ const tubes = computed(() => [
           (v) => job.edit('What becomes of a line', (d) => void (d.air.lines[lineId]!.state = v as PartState))
         "
       />
+      <template v-if="line.state === 'kept' && line.tube !== DIRECT">
+        <PickField
+          label="Condition, looked at"
+          class="w-44"
+          :value="line.found.condition"
+          :options="conditions"
+          @change="(v) => found('Condition of a line', (f) => void (f.condition = v as Condition))"
+        />
+        <NumField
+          label="Fitted in (year)"
+          class="w-32"
+          :value="line.found.year"
+          quantity="count"
+          :min="1900"
+          :max="2200"
+          may-be-empty
+          @change="(v) => found('Year a line was fitted', (f) => void (f.year = Math.round(v)))"
+          @clear="found('Year a line was fitted', (f) => void (f.year = null))"
+        />
+      </template>
       <div class="flex gap-2 items-end">
         <PickField
           label="Put in this line"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isSecondHand, isThere, STATE_WORDS } from '#core/catalog/partStates'
+import { CONDITION_WORDS, isPlateDate, isSecondHand, isThere, STATE_WORDS } from '#core/catalog/partStates'
 import {
   CONDITIONS,
   FAILED_BY,
@@ -15,12 +15,6 @@ const { partId, part } = defineProps<{ partId: string; part: Component }>()
 const job = useJob()
 const change = (label: string, to: (c: Component) => void) =>
   job.edit(label, (d) => to(d.air.components[partId]!))
-const CONDITION_WORDS: Record<Condition, string> = {
-  unseen: 'not looked at yet',
-  good: 'good',
-  worn: 'worn, serves on',
-  failed: 'failed',
-}
 const FAILED_WORDS: Record<FailedBy, string> = {
   unknown: 'nobody knows yet',
   rubbed: 'rubbed',
@@ -30,6 +24,20 @@ const FAILED_WORDS: Record<FailedBy, string> = {
 }
 const options = <T extends string>(ids: readonly T[], words: Record<T, string>) =>
   ids.map((value) => ({ value, label: words[value] }))
+/** What is read off a part that is not from the box, because its class only says what is usual. */
+const ASKED: Partial<Record<Component['kind'], { id: string; label: string }[]>> = {
+  relief: [{ id: 'set', label: 'Opens at, as stamped' }],
+  pressureSwitch: [
+    { id: 'cutIn', label: 'Comes in at, as stamped or read' },
+    { id: 'cutOut', label: 'Cuts out at, as stamped or read' },
+  ],
+}
+const forget = (id: string, label: string) => change(label, (c) => void Reflect.deleteProperty(c.sheet, id))
+const askedOf = computed(() => ASKED[part.kind] ?? [])
+const notADate = (text: string) =>
+  text.trim() === '' || isPlateDate(text)
+    ? ''
+    : `“${text}” is no date. Type the year stamped on the plate, such as 2019 or 05/2019.`
 /** What is taken out leaves the circuit by “Take out and close up”. */
 const states = options(
   PART_STATES.filter((state) => state !== 'out'),
@@ -84,20 +92,37 @@ const setState = (state: PartState) =>
           :max="2200"
           @change="(v) => change('Year a part was fitted', (c) => void (c.found.year = v))"
         />
-        <template v-if="part.kind === 'tank' && part.state !== 'replaced'">
+        <template v-if="isSecondHand(part)">
           <NumField
-            label="Rated, on its plate"
+            v-if="part.kind === 'tank' || part.kind === 'spring'"
+            :label="part.kind === 'tank' ? 'Rated, on its plate' : 'Most it may be filled to, on its plate'"
             :value="part.found.rating"
             quantity="pressure"
             :min="1000"
             :max="1e7"
+            may-be-empty
             @change="(v) => change('Rating on a plate', (c) => void (c.found.rating = v))"
+            @clear="change('Rating on a plate', (c) => void (c.found.rating = null))"
           />
           <TextField
+            v-if="part.kind === 'tank'"
             label="Date, on its plate"
             :value="part.found.dated"
             :max="40"
+            :unfit="notADate"
             @change="(v) => change('Date on a plate', (c) => void (c.found.dated = v))"
+          />
+          <NumField
+            v-for="{ id, label } in askedOf"
+            :key="id"
+            :label="label"
+            :value="part.sheet[id] ?? null"
+            quantity="pressure"
+            :min="0"
+            :max="1e7"
+            may-be-empty
+            @change="(v) => change(label, (c) => void (c.sheet[id] = v))"
+            @clear="forget(id, label)"
           />
         </template>
       </template>

@@ -16,7 +16,11 @@ const runs = computed(() => [
 const run = (metres: number) => showText(metres, 'run', shop.units)
 const percent = (share: number) => showText(share, 'ratio', shop.units)
 const write = (id: string, label: string, value: number) =>
-  set(`Cut length of ${label}`, (lay) => void (lay.cutTo[id] = value))
+  set(`Cut length of ${label}`, (lay) => {
+    // What was cut once and is now of another length was cut anew: its joints were opened.
+    if (lay.cutTo[id] !== undefined) lay.recut[id] = new Date().toISOString()
+    lay.cutTo[id] = value
+  })
 const forget = (id: string, label: string) =>
   set(`Cut length of ${label} as planned`, (lay) => Reflect.deleteProperty(lay.cutTo, id))
 

@@ -69,6 +69,9 @@ async function readDevices(test: FunctionTest): Promise<void> {
   }
   write(test, readings)
 }
+/** What was opened after a test was read, in words; nothing where its readings stand. */
+const openedSince = (test: FunctionTest) =>
+  job.derived!.stages.prove.result.opened.tests.find(({ id }) => id.startsWith(`${test.id}:`))?.opening.what
 const clear = (id: string) =>
   job.edit('Take a reading away', (draft) => void Reflect.deleteProperty(draft.prove.functions, id))
 
@@ -108,6 +111,9 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
       <li v-for="test in tests" :key="test.id" class="border-t border-line py-2">
         <p class="font-head font-semibold">{{ test.label }}</p>
         <p class="text-sm">{{ test.press }}</p>
+        <p v-if="openedSince(test)" class="text-sm text-brick font-semibold">
+          Opened since: {{ openedSince(test) }}. Try it again.
+        </p>
         <button
           v-if="devices.state.value"
           type="button"

@@ -15,6 +15,7 @@ const VERDICT = {
 }
 const word = computed(() => {
   if (hold.value && !hold.value.ofThisCircuit) return 'Of an earlier circuit'
+  if (hold.value?.opened) return 'Opened since'
   return hold.value?.verdict ? VERDICT[hold.value.verdict].word : 'Readings wanted'
 })
 </script>
@@ -31,6 +32,9 @@ const word = computed(() => {
       </p>
       <p v-if="hold && !hold.isWhole" class="label mt-1">
         Its valves were plugged off: it does not stand for the side as it is driven.
+      </p>
+      <p v-if="hold?.opened" class="text-sm mt-1">
+        After it: {{ hold.opened.what }}. What it said of that side stands no more.
       </p>
       <p v-if="hold?.tooLow" class="text-sm mt-1">
         It began with too little in it: what is empty loses nothing, however much it leaks.

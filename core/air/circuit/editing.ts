@@ -1,6 +1,6 @@
 import { KINDS, type ComponentKind } from '../../catalog/kinds'
 import type { AirPlan, PartState, Side } from '../../document/types'
-import { isThere } from '../../catalog/partStates'
+import { isThere, LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
 import { freeId, OperationError } from '../../quantity/operation'
 import { newComponent } from '../parts/parts'
 
@@ -92,6 +92,15 @@ export function addLine(
 ): string {
   const id = freeId(air.lines, rest.id ?? `${from}-${to}`)
   const { tube = null, state = 'new' } = rest
-  air.lines[id] = { from, fromPort, to, toPort, path: 'supply', tube, state }
+  air.lines[id] = {
+    from,
+    fromPort,
+    to,
+    toPort,
+    path: 'supply',
+    tube,
+    state,
+    found: { ...LINE_NOT_LOOKED_AT },
+  }
   return id
 }

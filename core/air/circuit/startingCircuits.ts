@@ -1,3 +1,4 @@
+import { LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
 import type { ComponentKind } from '../../catalog/kinds'
 import {
   DIRECT,
@@ -139,6 +140,7 @@ function circuit(parts: Record<string, PartNote>, lines: string[]): Circuit {
         path: 'supply',
         tube: join === '=' ? DIRECT : (tube ?? null),
         state: 'new',
+        found: { ...LINE_NOT_LOOKED_AT },
       },
     ]
   })

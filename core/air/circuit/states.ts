@@ -1,4 +1,4 @@
-import { isThere } from '../../catalog/partStates'
+import { isThere, LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
 import { DIRECT, type AirPlan, type Circuit, type PartState } from '../../document/types'
 import { newComponent, portsOf } from '../parts/parts'
 import { withLinePaths } from './connections'
@@ -62,5 +62,6 @@ function plugUntilThen(
   if (portsOf(next, part).find((p) => p.id === port)?.type !== 'pressure') return
   const plug = `${id}-until`
   next.components = { ...next.components, [plug]: newComponent('plug', 'Plug until then') }
-  next.lines[id] = { from: plug, fromPort: 'in', to: part, toPort: port, path: 'supply', tube, state: 'new' }
+  const ends = { from: plug, fromPort: 'in', to: part, toPort: port }
+  next.lines[id] = { ...ends, path: 'supply', tube, state: 'new', found: { ...LINE_NOT_LOOKED_AT } }
 }

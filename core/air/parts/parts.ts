@@ -365,13 +365,42 @@ export function newComponent(
   }
 }
 
+/** Whether what a part may be filled to is known: off the box, off its plate, or off its own sheet; others than springs are not asked. */
+export const plateRead = (c: Component): boolean =>
+  c.kind !== 'spring' || !isSecondHand(c) || c.found.rating !== null || c.sheet.maxPressure !== undefined
+
+/** The least that a plate of a spring that is not from the box says, Pa gauge; null where none was read. */
+export function leastPlate(components: Record<string, Component>): number | null {
+  const read = Object.values(components).flatMap((c) =>
+    c.kind === 'spring' && isSecondHand(c) ? [c.found.rating ?? [], c.sheet.maxPressure ?? []].flat() : [],
+  )
+  return read.length > 0 ? Math.min(...read) : null
+}
+
+const limited = new WeakMap<SpringClass, Map<number, SpringClass>>()
+/** A spring as its plates let it be filled; the same object for the same spring and plate. */
+function withinPlate(spring: SpringClass, most: number | null): SpringClass {
+  if (most === null || most >= spring.maxPressure) return spring
+  const known = limited.get(spring) ?? new Map<number, SpringClass>()
+  limited.set(spring, known)
+  if (!known.has(most))
+    known.set(most, {
+      ...spring,
+      maxPressure: most,
+      minPressure: Math.min(spring.minPressure, most),
+      proofPressure: Math.min(spring.proofPressure, most),
+    })
+  return known.get(most)!
+}
+
 /** Spring, tube, compressor and block of a circuit by class; null where it has none, or the class is unknown. */
 export function airSet(air: PartsOf): AirSet {
   const first = (kind: ComponentKind) =>
     Object.keys(air.components).find((id) => air.components[id]!.kind === kind)
   const [compressor, block] = [first('compressor'), first('block')]
+  const spring = first('spring') === undefined ? null : springOf(air)
   return {
-    spring: first('spring') === undefined ? null : springOf(air),
+    spring: spring && withinPlate(spring, leastPlate(air.components)),
     compressor: compressor === undefined ? null : compressorOf(air, compressor),
     block: block === undefined ? null : blockOf(air, block),
     tube: tubeClass(air.tubeClass),

@@ -1,3 +1,4 @@
+import { LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
 import {
   circuitPlan as plan,
   needOf as need,
@@ -52,7 +53,14 @@ test('the arm of a height valve against the travel down as against the travel up
 
 test('a horn on a tank without any supply still sounds; without a tank either it does not', () => {
   const { horn, tank } = plan('high-flow').components
-  const line = { fromPort: 'out1', toPort: 'in', path: 'supply', tube: null, state: 'new' } as const
+  const line = {
+    fromPort: 'out1',
+    toPort: 'in',
+    path: 'supply',
+    tube: null,
+    state: 'new',
+    found: LINE_NOT_LOOKED_AT,
+  } as const
   const only = (components: AirPlan['components']): AirPlan => ({
     ...plan('high-flow'),
     components,

@@ -1,7 +1,8 @@
+import { plateRead } from '../parts/parts'
 import { kitLacks } from '../circuit/kit'
-import type { Component, FailedBy } from '../../document/types'
+import { DIRECT, type AirLine, type AirPlan, type Component, type FailedBy } from '../../document/types'
 import type { Note, Remedy } from '../../quantity/figure'
-import { isFitted, isSecondHand } from '../../catalog/partStates'
+import { isFitted, isPlateDate, isSecondHand } from '../../catalog/partStates'
 import { isAllNew } from '../circuit/states'
 import { airNote, COMMON_PRACTICE, type AirRule } from './common'
 
@@ -18,18 +19,98 @@ const inPlace = (id: string): Remedy => ({
 /** A tank that is not from the box has a plate that can be read, with rating and date, or it gets no pressure. */
 const tankWithoutPlate: AirRule = ({ plan }) =>
   secondHand(plan.components).flatMap(([id, c]) => {
-    const read = c.found.rating !== null && c.found.dated !== ''
+    const read = c.found.rating !== null && isPlateDate(c.found.dated)
     if (c.kind !== 'tank' || read) return []
     return airNote({
       rule: 'tank-no-plate',
       rank: 'stop',
       subject: id,
       title: `${c.label}: no plate, no pressure`,
-      text: 'A tank that is not from the box gets no air until its own plate was read: type its rating and date, and look inside for rust. Without a plate it is scrap.',
+      text: `${c.found.dated.trim() ? `“${c.found.dated}” is no date. ` : ''}A tank that is not from the box gets no air until its own plate was read: type its rating and date, and look inside for rust. Without a plate it is scrap.`,
       source: 'Pressure-equipment practice (memory)',
       remedy: inPlace(id),
     })
   })
+
+/**
+ * What a part that is not from the box says of itself, what its class only guesses, and what hangs on it. Until it is
+ * read the class's figure stands in every sum, so that none of them is clear.
+ */
+const NOT_KNOWN: Partial<
+  Record<Component['kind'], { what: string; isKnown: (c: Component) => boolean; so: string }>
+> = {
+  spring: {
+    what: 'the most that its plate allows',
+    isKnown: plateRead,
+    so: 'What it may be filled to is not known: the sums fill it to what its class bears, which may burst this one.',
+  },
+  relief: {
+    what: 'what it opens at',
+    isKnown: (c) => c.sheet.set !== undefined,
+    so: 'Whether it opens before the tank’s rating is not known: nothing is sure to save the tank from a switch that welds shut.',
+  },
+  pressureSwitch: {
+    what: 'what it comes in and cuts out at',
+    isKnown: (c) => c.sheet.cutIn !== undefined && c.sheet.cutOut !== undefined,
+    so: 'How far the supply fills is not known.',
+  },
+}
+
+/** Figures of kept parts that nobody has read. */
+const keptNotKnown: AirRule = ({ plan }) =>
+  secondHand(plan.components).flatMap(([id, c]) => {
+    const asked = NOT_KNOWN[c.kind]
+    if (!asked || asked.isKnown(c)) return []
+    return airNote({
+      rule: 'kept-not-known',
+      rank: 'fix',
+      subject: id,
+      title: `${c.label}: ${asked.what} is not known`,
+      text: `${asked.so} Read it off the part and type it; what cannot be read is replaced.`,
+      source: 'A class says what is usual, not what this one is (common practice)',
+      remedy: inPlace(id),
+    })
+  })
+
+const lineLabel = ({ components }: AirPlan, { from, to }: AirLine): string =>
+  `${components[from]?.label ?? from} to ${(components[to]?.label ?? to).toLowerCase()}`
+const renewed = (ids: readonly string[]): Remedy => ({
+  label: ids.length === 1 ? 'Run it anew' : 'Run them anew',
+  patches: ids.map((id) => ({ op: 'replace', path: ['air', 'lines', id, 'state'], value: 'replaced' })),
+})
+const keptLines = (plan: AirPlan) =>
+  Object.entries(plan.lines).filter(([, l]) => l.state === 'kept' && l.tube !== DIRECT)
+
+/** Lines that stay: how they look and how old they are is asked. */
+const linesNotLookedAt: AirRule = ({ plan }) => {
+  const unknown = keptLines(plan).filter(([, l]) => l.found.condition === 'unseen' || l.found.year === null)
+  if (unknown.length === 0) return null
+  return airNote({
+    quantity: 'count',
+    rule: 'lines-not-looked-at',
+    rank: 'fix',
+    subject: unknown[0]![0],
+    value: unknown.length,
+    title: 'Look and age of lines that stay are not known',
+    text: `Of {value}: ${unknown.map(([, l]) => lineLabel(plan, l)).join('; ')}. A tube that is rubbed, kinked, near heat or old fails first. Follow each end to end, and write down how it looks and when it was fitted.`,
+    source: COMMON_PRACTICE,
+  })
+}
+
+const lineFailedAndKept: AirRule = ({ plan }) =>
+  keptLines(plan)
+    .filter(([, l]) => l.found.condition === 'failed')
+    .map(([id, l]) =>
+      airNote({
+        rule: 'line-failed-and-kept',
+        rank: 'stop',
+        subject: id,
+        title: `${lineLabel(plan, l)}: the line has failed, and stays`,
+        text: 'What has failed does not go back into service: run a new one in its place.',
+        source: COMMON_PRACTICE,
+        remedy: renewed([id]),
+      }),
+    )
 
 /** What stays or comes from another truck is looked at before it is relied on. */
 const notLookedAt: AirRule = ({ plan }) => {
@@ -180,6 +261,9 @@ const listed = (parts: [string, Component][]) => parts.map(([, c]) => c.label.to
 
 export const FOUND_RULES: readonly AirRule[] = [
   tankWithoutPlate,
+  keptNotKnown,
+  linesNotLookedAt,
+  lineFailedAndKept,
   notLookedAt,
   keptThoughFailed,
   wornThoughKept,

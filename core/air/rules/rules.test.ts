@@ -1,3 +1,4 @@
+import { LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
 import {
   circuitPlan as plan,
   needOf as need,
@@ -102,6 +103,7 @@ test('ports: open, plugged where the exhaust is, a dead end', () => {
     path: 'supply',
     tube: DIRECT,
     state: 'new',
+    found: LINE_NOT_LOOKED_AT,
   }
   expect(rules(shut)).toContain('stop no-exhaust')
   mended(shut, 'no-exhaust')
@@ -172,6 +174,7 @@ test('two supplies that meet without a check valve push against each other', () 
     path: 'supply',
     tube: null,
     state: 'new',
+    found: LINE_NOT_LOOKED_AT,
   }
   two.lines.boost = {
     from: 'boost',
@@ -181,6 +184,7 @@ test('two supplies that meet without a check valve push against each other', () 
     path: 'supply',
     tube: null,
     state: 'new',
+    found: LINE_NOT_LOOKED_AT,
   }
   expect(rules(two)).toContain('fix supplies-not-isolated')
   expect(rules(putInLine('boost', 'check')(putInLine('charge', 'check')(two)))).not.toContain(

@@ -38,6 +38,7 @@ export function airLineSteps(air: AirPlan, facts: BuildFacts): Step[] {
           ...(whole ? { coiled: { value: Math.max(cut.coiled!, 0), quantity: 'run' } as const } : {}),
         },
         minutes: 10,
+        opens: { lines: [cut.id] },
         tools: whole ? ['Two wrenches'] : ['Tube cutter'],
         cautions: ['Clear of exhaust, drive shaft, steering. Never scissors or side cutters.'],
         after: Object.fromEntries(springsDone),

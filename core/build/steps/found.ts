@@ -94,6 +94,7 @@ export function takeOffSteps(air: AirPlan): Step[] {
       'Collar pressed, tube out straight. What stays open is capped at once.',
       {
         minutes: 3,
+        opens: { parts: [l.from, l.to], lines: [id] },
         after: dead,
       },
     )
@@ -107,6 +108,7 @@ export function takeOffSteps(air: AirPlan): Step[] {
       c.found.condition === 'failed' ? WHY[c.found.failedBy] : 'Its bolts and bracket kept together, marked.',
       {
         minutes: 10,
+        opens: { parts: [id] },
         after: { ...dead, ...Object.fromEntries(mine.map((line) => [line, 'Its lines come off first.'])) },
       },
     )
@@ -161,7 +163,11 @@ export function laterSteps(air: AirPlan): Step[] {
       `later-${id}`,
       `Plug what waits for the ${c.label.toLowerCase()}`,
       `At the ${plugged.map((other) => other!.label.toLowerCase()).join(' and the ')}: a plug pushed home and tugged, the tube coiled, tied and labelled.`,
-      { minutes: 5, after: { clear: 'Make room first.' } },
+      {
+        minutes: 5,
+        opens: { parts: joined.flatMap((l) => [l.from, l.to]).filter((part) => part !== id) },
+        after: { clear: 'Make room first.' },
+      },
     )
   }
   return steps

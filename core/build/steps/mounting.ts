@@ -83,6 +83,7 @@ export function mountingSteps(air: AirPlan, off: readonly Step[]): Step[] {
     add('Mount', `mount-${id}`, `Mount the ${label.toLowerCase()}`, mount.detail + back, {
       fastener: mount.fastener,
       minutes: mount.minutes,
+      opens: { parts: [id] },
       cautions: mount.cab
         ? ['Behind pillar trim run curtain airbags: battery off before it is opened.']
         : ['Check what lies behind before drilling. Eye protection.'],
@@ -100,6 +101,7 @@ export function mountingSteps(air: AirPlan, off: readonly Step[]): Step[] {
       `Finger tight plus 1.5 turns, or until the sealant band is hidden; where its own sheet says otherwise, that.${adapterWords(air, id)} Every port of a tank gets something: a forgotten plug is what hisses at first start.`,
       {
         minutes: 3,
+        opens: { lines: [id], parts: [l.from, l.to].filter((part) => !MOUNTS[kinds.get(part)!]) },
         after:
           kinds.get(l.to) && MOUNTS[kinds.get(l.to)!]
             ? { [`mount-${l.to}`]: 'What it screws into is mounted first.' }

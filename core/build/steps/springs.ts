@@ -44,6 +44,8 @@ export function springSteps(
   const own = springWords(facts)
   const coil = mountingOf(truck.suspension) === 'coil'
   const name = side === 'left' ? 'Left' : 'Right'
+  const springs = Object.entries(air.components).filter(([, c]) => c.kind === 'spring' && c.side === side)
+  const opens = { parts: springs.map(([id]) => id) }
   const after: Record<string, string> = {
     clear: 'Make room first.',
     'close-gap': 'The gap is closed first.',
@@ -55,7 +57,13 @@ export function springSteps(
       `spring-${side}`,
       `Fit the ${side} coil insert`,
       `Sleeve and spacer as the sheet says, stem to the end with the hole; the insert must fill the gap without forcing.${spacer.words}`,
-      { values: spacer.values, minutes: 25, after, cautions: ['The axle is lowered slowly, hoses watched.'] },
+      {
+        values: spacer.values,
+        minutes: 25,
+        opens,
+        after,
+        cautions: ['The axle is lowered slowly, hoses watched.'],
+      },
     )
     add(
       `${name} spring`,
@@ -76,6 +84,7 @@ export function springSteps(
         values: { ...own.values, ...spacer.values },
         fastener: 'flathead',
         minutes: 12,
+        opens,
         tools: ['Torque wrench'],
         after: before,
       },
@@ -88,6 +97,7 @@ export function springSteps(
       {
         values: bracket.values,
         minutes: 20,
+        opens,
         after: {
           ...after,
           [`bench-${side}`]: 'It is put together on the bench first.',

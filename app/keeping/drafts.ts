@@ -33,6 +33,8 @@ const sameName = ({ drawer, label }: Pick<Draft, 'drawer' | 'label'>) =>
 
 /** Fields whose text is not handed in yet, with the name of their draft. */
 const open = new Map<TextField, string>()
+/** Those whose text a button takes. */
+const byButton = new WeakSet<TextField>()
 /** What waits to be written, by name: a draft, or null where it is thrown away. */
 const waiting = new Map<string, Draft | null>()
 let writing: Promise<void> | null = null
@@ -56,6 +58,17 @@ async function handedIn(id: string): Promise<void> {
   if (!mayLose()) write(id, null)
 }
 
+/** What a button does with a text may take a moment: looked at so long after the press, ms. */
+const TAKEN_AFTER = [0, 300, 1000, 3000]
+/** Fields that a button has emptied, or taken away, are handed in. */
+function forgetTaken(): void {
+  for (const [field, id] of open)
+    if (byButton.has(field) && (!field.isConnected || field.value === '')) {
+      open.delete(field)
+      void handedIn(id)
+    }
+}
+
 /** Writes down what is typed in any field of the page until the function returned is called. */
 export async function keepDrafts(): Promise<() => void> {
   const line = await ownLine()
@@ -65,6 +78,7 @@ export async function keepDrafts(): Promise<() => void> {
     const place = { ...name, nth: sameName(name).indexOf(field) }
     const id = draftId(place)
     open.set(field, id)
+    if (field.closest(BY_BUTTON)) byButton.add(field)
     write(id, { ...place, id, text: field.value, at: Date.now() })
   }
   const changed = ({ target: field }: Event) => {
@@ -85,13 +99,7 @@ export async function keepDrafts(): Promise<() => void> {
   }
   const pressed = ({ target }: Event) => {
     if (!(target instanceof Element && target.closest(BY_BUTTON))) return
-    setTimeout(() => {
-      for (const [field, id] of open)
-        if (!field.isConnected || field.value === '') {
-          open.delete(field)
-          void handedIn(id)
-        }
-    })
+    for (const after of TAKEN_AFTER) setTimeout(forgetTaken, after)
   }
   const heard = { input: typed, change: changed, focusout: left, click: pressed }
   for (const [name, hear] of Object.entries(heard)) document.addEventListener(name, hear)

@@ -58,6 +58,8 @@ export interface BuildFacts {
     ties: number
     grommets: number
   }[]
+  /** What lines that stay measure along their way with slack, m, by id. */
+  keptRuns: Readonly<Record<string, number>>
   /** Heat shields on the pipe: what each guards. */
   shields: readonly { id: string; guards: string }[]
   feed: { length: number; area: number; fuse: number | null } | null

@@ -6,6 +6,9 @@ import type { Component, Condition, Found, LineFound, PartState } from '../docum
 export const isThere = (state: PartState): boolean => state === 'kept' || state === 'replaced'
 /** Mounted, cut or screwed in with this job. */
 export const isFitted = (state: PartState): boolean => state === 'new' || state === 'replaced'
+/** Comes off its place and is mounted at another one. */
+export const isMoved = ({ state, moved }: Pick<Component, 'state' | 'moved'>): boolean =>
+  state === 'kept' && moved
 /** Paid for with this job: what comes from another truck is not. */
 export const isBought = ({ state, used }: Pick<Component, 'state' | 'used'>): boolean =>
   isFitted(state) && !used

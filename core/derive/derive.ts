@@ -253,7 +253,9 @@ function buildOf(
   const presetLabels = ordered(plan.hauls).map(([, { label }]) => label)
   const { control, lever } = controlOf(plan)
   const { powered, oneWay, area, fuse, rows, wiring } = power.result
-  const marks = rows.flatMap(({ id, mark }) => (id === 'feed' || id === 'earth' ? [] : [mark]))
+  const marks = rows.flatMap(({ id, mark }) =>
+    id === 'feed' || id === 'earth' || wireStays(plan.air, id) ? [] : [mark],
+  )
   const relay = wiring.parts.some(({ role }) => role === 'coil')
   const own = [plan.build, plan.truck, plan.air, plan.power]
   const { bolts, closingLoad, springHeight } = truck.result
@@ -279,6 +281,7 @@ function buildOf(
         closedIn: closedIn(circuitAsItRuns(plan.air)),
         firstFill: firstFill(circuitAsItRuns(plan.air), set.spring)?.pressure ?? null,
         cuts: lay.result.cuts,
+        keptRuns: keptRuns(plan.air, lay.result.routes),
         shields: lay.result.shields,
         exhaustSide: exhaustSide(plan.truck),
         interlinked: plan.truck.suspension.interlinked,
@@ -292,6 +295,21 @@ function buildOf(
         wires: { marks, relay },
       }),
   )
+}
+
+/** What lines that stay measure, slack with them. */
+const keptRuns = (air: AirPlan, routes: Stages['lay']['result']['routes']): Record<string, number> =>
+  Object.fromEntries(
+    routes.flatMap(({ id, cut }) => (air.lines[id]?.state === 'kept' ? [[id, cut] as [string, number]] : [])),
+  )
+
+/** Whether a wire is there already: that of a part that stays where it is. */
+function wireStays(air: AirPlan, id: string): boolean {
+  const at = id.replace(/^(wire|earth)-(lamp-)?/, '')
+  const part =
+    air.components[at] ??
+    (at === 'wake' ? Object.values(air.components).find((c) => c.kind === 'block') : undefined)
+  return part?.state === 'kept' && !part.moved
 }
 
 /** Parts whose joints are closed in later, each once, in an order that no file changes. */

@@ -1,11 +1,11 @@
 import { circuitAsFound, circuitAsItRuns, isAllNew } from '../air/circuit/states'
 import { looseLines, openPorts } from '../air/circuit/connections'
-import { putInLine, replacePart, takeOut } from '../air/circuit/operations'
+import { putInLine, replacePart, takeOut, teeOff } from '../air/circuit/operations'
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { isFitted } from '../catalog/partStates'
 import { applyEdit } from '../document/edit'
 import { checkPlan } from '../document/schema'
-import type { Archetype, Plan } from '../document/types'
+import type { AirLine, Archetype, Plan } from '../document/types'
 import { createDeriver } from './derive'
 import { beginJob, JOB_KINDS, type JobKind } from './jobKinds'
 import { newPlan } from './newPlan'
@@ -67,7 +67,12 @@ test('what is found is the circuit that was said to be there, part for part and 
       const asFound = circuitAsFound(begun(id, found, target).air)
       const { components, lines } = startingCircuit(found!)
       expect(Object.keys(asFound.components).sort()).toEqual(Object.keys(components).sort())
-      expect(Object.keys(asFound.lines).sort()).toEqual(Object.keys(lines).sort())
+      // A line that will be cut goes by the name of one of its pieces: lines are the same by their ends.
+      const ends = (of: Record<string, AirLine>) =>
+        Object.values(of)
+          .map((l) => [`${l.from}.${l.fromPort}`, `${l.to}.${l.toPort}`].sort().join(' '))
+          .sort()
+      expect(ends(asFound.lines)).toEqual(ends(lines))
     }
 })
 
@@ -84,13 +89,13 @@ test('hand-filled springs get a control: springs and valves stay, their lines ar
   expect(components['spring-left']!.state).toBe('kept')
   expect(components['fill-right']!.state).toBe('kept')
   expect(components.compressor!.state).toBe('new')
-  expect(Object.keys(gone.lines)).toEqual(['line-left', 'line-right'])
-  expect(lines['tee-spring-left']!.state).toBe('new')
+  expect(Object.keys(gone.lines)).toEqual([])
+  expect(lines['tee-spring-left']!.state).toBe('kept')
   const ids = stepIds(plan)
   expect(ids).not.toContain('bench-left')
   expect(ids).not.toContain('mount-fill-left')
   expect(ids).toEqual(
-    expect.arrayContaining(['look-spring-left', 'off-line-line-left', 'mount-compressor', 'fuse']),
+    expect.arrayContaining(['look-spring-left', 'cut-in-tee-left', 'mount-compressor', 'fuse']),
   )
   const whole = begun('whole', null, 'wireless-dual')
   const minutes = (p: Plan) => derive(p).stages.build.result.minutes
@@ -259,4 +264,199 @@ describe('operations on what is there', () => {
     expect([components.dryer!.kind, components.dryer!.state]).toEqual(['restrictor', 'new'])
     expect(gone.components.dryer).toMatchObject({ kind: 'dryer', state: 'out' })
   })
+})
+
+/** Whether a step of the build fits a part: mounted or screwed in by name, its spring set, or a line to it made. */
+const fits = (plan: Plan, id: string): boolean => {
+  const { steps } = derive(plan).stages.build.result
+  const { kind, side } = plan.air.components[id]!
+  const lines = Object.entries(plan.air.lines).filter(([, l]) => l.from === id || l.to === id)
+  return steps.some(
+    (s) =>
+      s.id === `mount-${id}` ||
+      s.id === `cut-in-${id}` ||
+      (kind === 'spring' && s.id === `spring-${side}`) ||
+      lines.some(([line]) => s.id === `screw-${line}` || s.id === `line-${line}`),
+  )
+}
+
+test.each([
+  'relief',
+  'pressureSwitch',
+  'drain',
+  'check',
+  'filter',
+  'compressor',
+  'tank',
+  'dryer',
+  'tee',
+  'handFill',
+  'spring',
+  'paddle',
+  'dualGauge',
+] as const)('a %s that is replaced comes off and the new one goes in, in this order', (kind) => {
+  const target = kind === 'dryer' ? 'wireless-dual' : 'tank-paddles'
+  const plan = structuredClone(begun('leak', target, target))
+  const ids = Object.keys(plan.air.components).filter((id) => plan.air.components[id]!.kind === kind)
+  expect(ids.length).toBeGreaterThan(0)
+  for (const id of ids) plan.air.components[id]!.state = 'replaced'
+  const steps = stepIds(plan)
+  for (const id of ids) {
+    const { side } = plan.air.components[id]!
+    const on = kind === 'spring' ? `spring-${side}` : `mount-${id}`
+    expect([id, steps.includes(`off-${id}`), steps.includes(on)]).toEqual([id, true, true])
+    expect(steps.indexOf(`off-${id}`)).toBeLessThan(steps.indexOf(on))
+  }
+})
+
+for (const kind of JOB_KINDS)
+  test(`“${kind.label}”: every part that changes state has its off step and its on step, and no new one is promised that is not bought`, () => {
+    for (const [found, target] of ways(kind)) {
+      const plan = begun(kind.id, found, target)
+      const way = `${kind.id} ${found} ${target}`
+      const { steps } = derive(plan).stages.build.result
+      for (const [id, c] of Object.entries(plan.air.components)) {
+        if (isFitted(c.state) && c.kind !== 'plug') expect([way, id, fits(plan, id)]).toEqual([way, id, true])
+        if (c.state === 'replaced')
+          expect([way, id, steps.some((s) => s.id === `off-${id}`)]).toEqual([way, id, true])
+      }
+      for (const [id, c] of Object.entries(plan.air.gone.components)) {
+        const off = steps.find((s) => s.id === `off-${id}`)
+        expect([way, id, off !== undefined]).toEqual([way, id, true])
+        const comes = Object.values(plan.air.components).some((p) => p.kind === c.kind && isFitted(p.state))
+        if (!comes) expect(off!.detail).not.toMatch(/(?<!No )new one (goes|fails)|before the new one/)
+      }
+      const promised = derive(plan).notes.filter((n) => /the new one goes higher/i.test(n.text))
+      for (const n of promised) {
+        const { kind: of } = (plan.air.components[n.subject!] ?? plan.air.gone.components[n.subject!])!
+        expect(Object.values(plan.air.components).some((p) => p.kind === of && isFitted(p.state))).toBe(true)
+      }
+    }
+  })
+
+test.each([
+  ['hand-two', 'wireless-dual'],
+  ['hand-two', 'electronic'],
+  ['hand-teed', 'wireless-single'],
+] as const)(
+  'a control on hand-filled springs (%s to %s) keeps the fill lines: cut, a tee put in, nothing of them bought',
+  (found, target) => {
+    const plan = begun('control', found, target)
+    const old = Object.values(startingCircuit(found).lines).filter((l) => l.from.startsWith('fill'))
+    expect(Object.values(plan.air.gone.lines).filter((l) => l.from.startsWith('fill'))).toEqual([])
+    const { steps } = derive(plan).stages.build.result
+    const cutIn = steps.filter((s) => s.id.startsWith('cut-in-'))
+    expect(cutIn).toHaveLength(old.length)
+    for (const step of cutIn) {
+      const tee = step.id.slice('cut-in-'.length)
+      const pieces = Object.entries(plan.air.lines).filter(
+        ([, l]) => l.state === 'kept' && (l.from === tee || l.to === tee),
+      )
+      expect(pieces).toHaveLength(2)
+      // Both remaining lengths stand in the step, as Lay runs them.
+      const { routes, cuts } = derive(plan).stages.lay.result
+      const lengths = pieces.map(([id]) => routes.find((r) => r.id === id)!.cut)
+      expect([step.values.one!.value, step.values.two!.value].sort()).toEqual(lengths.sort())
+      for (const [id] of pieces) expect(cuts.some((cut) => cut.id === id)).toBe(false)
+      expect(step.opens!.lines).toEqual(pieces.map(([id]) => id))
+      expect(stepIds(plan).indexOf(step.id)).toBeLessThan(stepIds(plan).indexOf('soap'))
+    }
+    // What the tee adds to the way along the old line is a bend, not a detour to the other side of the axle.
+    const whole = derive(begun('leak', found, found)).stages.lay.result.routes
+    const lengthOf = (list: typeof whole, ids: string[]) =>
+      list.filter((r) => ids.includes(r.id)).reduce((sum, r) => sum + r.cut, 0)
+    const before = lengthOf(
+      whole,
+      Object.keys(startingCircuit(found).lines).filter((id) =>
+        startingCircuit(found).lines[id]!.from.startsWith('fill'),
+      ),
+    )
+    const after = lengthOf(
+      derive(plan).stages.lay.result.routes,
+      Object.keys(plan.air.lines).filter(
+        (id) =>
+          plan.air.lines[id]!.state === 'kept' &&
+          cutIn.some((s) => [plan.air.lines[id]!.from, plan.air.lines[id]!.to].includes(s.id.slice(7))),
+      ),
+    )
+    expect(after).toBeLessThan(before + 0.4 * old.length)
+  },
+)
+
+test.each([
+  ['control-on-air', 'hand-two', 'tank-wireless'],
+  ['control-on-air', 'hand-two', 'onboard-wireless'],
+  ['solenoid', 'wireless-dual', 'onboard-wireless'],
+] as const)('“%s” keeps the compressor of the air that is there (%s to %s)', (id, found, target) => {
+  const { air } = begun(id, found, target)
+  const compressors = Object.values(air.components).filter((c) => c.kind === 'compressor')
+  expect(compressors.length).toBeGreaterThan(0)
+  expect(compressors.map((c) => c.state)).toEqual(compressors.map(() => 'kept'))
+})
+
+test('a dump teed into a line that is there has its cut and its tee', () => {
+  const plan = begun('leak', 'wireless-dual', 'wireless-dual')
+  const line = Object.keys(plan.air.lines).find(
+    (id) => plan.air.lines[id]!.to === 'spring-left' || plan.air.lines[id]!.from === 'spring-left',
+  )!
+  const teed = { ...plan, air: teeOff(line, 'dump')(plan.air) }
+  const tee = Object.keys(teed.air.components).find(
+    (id) => teed.air.components[id]!.kind === 'tee' && teed.air.components[id]!.state === 'new',
+  )!
+  const ids = stepIds(teed)
+  expect(ids).toContain(`cut-in-${tee}`)
+  expect(ids).toContain(
+    `mount-${Object.keys(teed.air.components).find((id) => teed.air.components[id]!.kind === 'dump')}`,
+  )
+  expect(derive(teed).stages.build.result.steps.find((s) => s.id === `cut-in-${tee}`)!.title).toMatch(
+    /^Cut the line from the .* to .*, and put the tee/,
+  )
+})
+
+test('a compressor that stays and goes to the other rail comes off, goes on, and its lines are measured', () => {
+  const stays = begun('leak', 'wireless-dual', 'wireless-dual')
+  expect(stepIds(stays).some((id) => id.startsWith('measure-') || id === 'mount-compressor')).toBe(false)
+  const plan = structuredClone(stays)
+  plan.air.components.compressor!.moved = true
+  const ids = stepIds(plan)
+  const lines = Object.keys(plan.air.lines).filter((id) => {
+    const l = plan.air.lines[id]!
+    return l.tube !== 'direct' && [l.from, l.to].includes('compressor')
+  })
+  for (const step of [
+    'let-down',
+    'off-compressor',
+    'mount-compressor',
+    ...lines.map((id) => `measure-${id}`),
+  ])
+    expect(ids).toContain(step)
+  expect(ids.indexOf('off-compressor')).toBeLessThan(ids.indexOf('mount-compressor'))
+  expect(lines.length).toBeGreaterThan(0)
+  // Nothing of it is bought or cut.
+  expect(derive(plan).stages.lay.result.cuts).toEqual([])
+})
+
+test('work on springs that stay has no shield, no brake clips, no wires of a kept block, no stands for a truck on its wheels', () => {
+  const plan = structuredClone(begun('air', 'wireless-dual', 'tank-wireless'))
+  plan.lay.shields = { 'spring-left': true, 'spring-right': true }
+  plan.truck.raisedBy = 'not'
+  const { steps } = derive(plan).stages.build.result
+  const text = steps.map((s) => `${s.id} ${s.title} ${s.detail}`).join('\n')
+  expect(text).not.toMatch(/shield-/)
+  expect(text).not.toMatch(/brake-line clips|Off the stands/)
+  expect(steps.find((s) => s.id === 'look-spring-left')!.detail).toContain('heat shield tight')
+  const { rows } = derive(plan).stages.power.result
+  const ofBlock = rows.filter(({ id }) => id === 'wire-block' || id === 'earth-block').map(({ mark }) => mark)
+  expect(ofBlock.length).toBe(2)
+  const wires = steps.find((s) => s.id === 'wires')?.detail ?? ''
+  for (const mark of ofBlock) expect(wires.split(/[,:]/).map((w) => w.trim())).not.toContain(mark)
+  // With springs that go in they are there.
+  const whole = structuredClone(begun('whole', null, 'tank-wireless'))
+  whole.lay.shields = { 'spring-left': true }
+  const all = derive(whole)
+    .stages.build.result.steps.map((s) => `${s.id} ${s.title} ${s.detail}`)
+    .join('\n')
+  expect(all).toMatch(/shield-left/)
+  expect(all).toMatch(/brake-line clips/)
+  expect(all).toMatch(/Off the stands/)
 })

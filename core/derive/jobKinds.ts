@@ -21,6 +21,8 @@ export interface JobKind {
   founds: readonly Archetype[]
   /** What it may become; none where the circuit stays as it is. */
   targets: readonly Archetype[]
+  /** Whether the air set that is there is no part of the circuit found: it stays, of whatever class. */
+  keepsAir?: boolean
   /** The parts and lines as they will be. */
   make(found: Archetype | null, target: Archetype, air: AirPlan): JobAir
 }
@@ -66,7 +68,9 @@ const kind = (
   what: string,
   [founds, targets]: [readonly Archetype[], readonly Archetype[]],
   make: (found: Archetype, target: Archetype, air: AirPlan) => JobAir,
+  rest: Pick<JobKind, 'keepsAir'> = {},
 ): JobKind => ({
+  ...rest,
   id,
   label,
   what,
@@ -126,6 +130,7 @@ export const JOB_KINDS: readonly JobKind[] = [
     'Springs filled by hand and an on-board tank are there; a control joins them.',
     [HAND, ['onboard-wireless', 'app-block', 'tank-wireless', 'tank-paddles']],
     controlOnAir,
+    { keepsAir: true },
   ),
   kind(
     'air',
@@ -182,6 +187,7 @@ export const JOB_KINDS: readonly JobKind[] = [
     'The failed compressor comes off; a tank that is there feeds the block through a solenoid and a small bore.',
     [['wireless-single', 'wireless-dual'], ['onboard-wireless']],
     onExistingAir,
+    { keepsAir: true },
   ),
   kind('block', 'Repair: valve block', 'The block comes off, the same goes in.', [WITH_BLOCK, []], (found) =>
     withParts(found, ['block'], replaced('unknown')),
@@ -343,7 +349,10 @@ export function beginJob(air: AirPlan, id: string, found: Archetype | null, targ
   const after = { ...before, ...classesAfter(before, becomes) }
   const made = chosen.make(found, target, after)
   const components = Object.fromEntries(
-    Object.entries(made.components).map(([part, c]) => [part, stronger(c, before, after)]),
+    Object.entries(made.components).map(([part, c]) => [
+      part,
+      chosen.keepsAir && c.kind === 'compressor' ? c : stronger(c, before, after),
+    ]),
   )
   const patch = (key: keyof AirPlan, value: unknown) => ({
     op: 'replace' as const,

@@ -348,6 +348,7 @@ const component = shape<Component>({
   label: textField(80),
   side: nullableChoice(SIDES),
   state: choiceField(PART_STATES),
+  moved: flagField(),
   used: flagField(),
   found: shape<Found>({
     condition: choiceField(CONDITIONS),

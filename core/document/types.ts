@@ -418,6 +418,8 @@ export interface Component {
   label: string
   side: Side | null
   state: PartState
+  /** Of a part that is kept: it goes to another place on the truck. */
+  moved: boolean
   /** Comes from another truck or second-hand: fitted, not bought, and looked at first. */
   used: boolean
   found: Found

@@ -66,6 +66,7 @@ const COMPONENT = {
   sheet: {},
   own: { number: '', make: '', price: null },
   state: 'new',
+  moved: false,
   used: false,
   found: NOT_LOOKED_AT as unknown as Json,
 }

@@ -40,7 +40,7 @@ function wantedPlaces(truck: Truck, air: AirPlan, stands: Stands, pinned: Pinned
   const dash: Point = { x: truck.wheelbase - 0.55, y: 0.35, z: truck.frame.top + 0.45 }
   const tank: Point = { x: Math.min(ahead - 1.05, truck.wheelbase * 0.2), y: 0, z: frame.top - 0.1 }
   const own: Partial<Record<string, Point>> = {
-    'fill-tee': onRail(ahead - 0.6, 'fill-tee'),
+    'fill-tee': onRail(isBehind(air, 'fill-tee') ? -0.3 : ahead - 0.6, 'fill-tee'),
     split: onRail(0.3, 'split'),
     fill: { x: tailX, y: clear * 0.35, z: frame.top - 0.12 },
     'fill-left': { x: tailX, y: clear * 0.4, z: frame.top - 0.12 },
@@ -69,7 +69,11 @@ function wantedPlaces(truck: Truck, air: AirPlan, stands: Stands, pinned: Pinned
       case 'tank':
         return tank
       case 'tee':
-        return { x: 0.3, y: side(c) * (rail + frame.railWidth / 2 + 0.025), z: railZ - 0.05 }
+        return {
+          x: 0.3 * (isBehind(air, id) ? -1 : 1),
+          y: side(c) * (rail + frame.railWidth / 2 + 0.025),
+          z: railZ - 0.05,
+        }
       case 'handFill':
       case 'coupler':
         return { x: tailX, y: clear * 0.3, z: frame.top - 0.12 }
@@ -113,6 +117,15 @@ function wantedPlaces(truck: Truck, air: AirPlan, stands: Stands, pinned: Pinned
   }
   return places
 }
+
+/**
+ * Whether a tee is cut into a line that is there and comes to it from behind the axle: ahead of the axle what is left of
+ * that line would not reach.
+ */
+const isBehind = (air: AirPlan, tee: string): boolean =>
+  Object.values(air.lines)
+    .filter((l) => l.state === 'kept' && (l.from === tee || l.to === tee))
+    .some((l) => air.components[l.from === tee ? l.to : l.from]?.kind === 'handFill')
 
 const toMillimetre = ({ x, y, z }: Point): Point => {
   const mm = (v: number) => Math.round(v * 1000) / 1000

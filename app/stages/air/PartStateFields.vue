@@ -48,6 +48,7 @@ const setState = (state: PartState) =>
   change('What becomes of a part', (c) => {
     c.state = state
     if (isThere(state)) c.used = false
+    if (state !== 'kept') c.moved = false
   })
 </script>
 
@@ -59,6 +60,16 @@ const setState = (state: PartState) =>
         :value="part.state"
         :options="states"
         @change="(v) => setState(v as PartState)"
+      />
+      <PickField
+        v-if="part.state === 'kept'"
+        label="Where it stays"
+        :value="part.moved ? 'moved' : 'there'"
+        :options="[
+          { value: 'there', label: 'where it is' },
+          { value: 'moved', label: 'goes to another place' },
+        ]"
+        @change="(v) => change('Whether a part is moved', (c) => void (c.moved = v === 'moved'))"
       />
       <PickField
         v-if="part.state === 'new'"

@@ -1,5 +1,14 @@
 import { sameJson } from '../../quantity/patch'
-import type { AirLine, AirPlan, Archetype, Circuit, Component, PartState } from '../../document/types'
+import { LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
+import {
+  DIRECT,
+  type AirLine,
+  type AirPlan,
+  type Archetype,
+  type Circuit,
+  type Component,
+  type PartState,
+} from '../../document/types'
 import { withLinePaths } from './connections'
 import { startingCircuit } from './startingCircuits'
 
@@ -21,6 +30,51 @@ export function allIn(circuit: Circuit, state: PartState): Circuit {
 }
 
 /**
+ * Lines that are there and will have a new part in their middle: they are cut and both pieces stay.
+ * @param stays whether a part is there and stays
+ * @returns the lines that are cut, and the lines of the circuit that will be which are their pieces
+ */
+function cutInTwo(
+  found: Circuit,
+  target: Record<string, AirLine>,
+  stays: (part: string) => boolean,
+): { lines: Set<string>; pieces: Set<string> } {
+  const lines = new Set<string>()
+  const pieces = new Set<string>()
+  const ends = ({ from, to }: AirLine) => [from, to]
+  for (const [id, old] of Object.entries(found.lines)) {
+    if (old.tube === DIRECT || !ends(old).every(stays) || isSameLine(found.lines[id], target[id] ?? NO_LINE))
+      continue
+    const free = Object.entries(target).filter(([piece, l]) => !pieces.has(piece) && l.tube === old.tube)
+    /** Pieces from one end of the old line to a part that is new, by that part. */
+    const from = (end: string) =>
+      new Map(
+        free.flatMap(([piece, l]) => {
+          if (!ends(l).includes(end)) return []
+          const at = l.from === end ? l.to : l.from
+          return stays(at) ? [] : [[at, piece] as const]
+        }),
+      )
+    const [one, two] = [from(old.from), from(old.to)]
+    const at = [...one.keys()].find((part) => two.has(part))
+    if (at === undefined) continue
+    lines.add(id)
+    pieces.add(one.get(at)!).add(two.get(at)!)
+  }
+  return { lines, pieces }
+}
+const NO_LINE: AirLine = {
+  from: '',
+  fromPort: '',
+  to: '',
+  toPort: '',
+  path: 'supply',
+  tube: null,
+  state: 'new',
+  found: LINE_NOT_LOOKED_AT,
+}
+
+/**
  * The circuit that will be, with what of it is there today kept, and what is there and not wanted any more taken out.
  * Parts are the same by id, kind and side; lines by what they join and with what tube.
  */
@@ -37,8 +91,12 @@ export function retrofitted(found: Circuit, target: Circuit): Pick<AirPlan, 'com
     isSameLine(found.lines[id], l) &&
     components[l.from]?.state === 'kept' &&
     components[l.to]?.state === 'kept'
+  const cut = cutInTwo(found, target.lines, (id) => components[id]?.state === 'kept')
   const lines = Object.fromEntries(
-    Object.entries(target.lines).map(([id, l]) => [id, withState(l, keepsLine(id, l) ? 'kept' : 'new')]),
+    Object.entries(target.lines).map(([id, l]) => [
+      id,
+      withState(l, keepsLine(id, l) || cut.pieces.has(id) ? 'kept' : 'new'),
+    ]),
   )
   const goneOf = <T extends { state: PartState }>(there: Record<string, T>, stays: (id: string) => boolean) =>
     Object.fromEntries(
@@ -50,7 +108,7 @@ export function retrofitted(found: Circuit, target: Circuit): Pick<AirPlan, 'com
     ...withLinePaths({ components, lines }),
     gone: {
       components: goneOf(found.components, (id) => components[id]?.state === 'kept'),
-      lines: goneOf(found.lines, (id) => lines[id]?.state === 'kept'),
+      lines: goneOf(found.lines, (id) => cut.lines.has(id) || lines[id]?.state === 'kept'),
     },
   }
 }

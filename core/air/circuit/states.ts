@@ -1,5 +1,5 @@
 import { isThere, LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
-import { DIRECT, type AirPlan, type Circuit, type PartState } from '../../document/types'
+import { DIRECT, type AirLine, type AirPlan, type Circuit, type PartState } from '../../document/types'
 import { newComponent, portsOf } from '../parts/parts'
 import { withLinePaths } from './connections'
 import { perCircuit } from './perCircuit'
@@ -16,13 +16,30 @@ export function circuitAsFound(air: AirPlan): Circuit {
   const there = <T extends { state: PartState }>(record: Record<string, T>) =>
     Object.fromEntries(Object.entries(record).filter(([, x]) => isThere(x.state)))
   const components = { ...there(air.components), ...air.gone.components }
-  const lines = { ...there(air.lines), ...air.gone.lines }
+  const lines = { ...uncut(there(air.lines), (id) => components[id] !== undefined), ...air.gone.lines }
   return {
     components,
     lines: Object.fromEntries(
       Object.entries(lines).filter(([, l]) => components[l.from] && components[l.to]),
     ),
   }
+}
+
+/** Lines with those that will be cut for a new part in one piece again, under the name of their first piece. */
+function uncut(lines: Record<string, AirLine>, isThere: (part: string) => boolean): Record<string, AirLine> {
+  const whole = { ...lines }
+  for (const [id, line] of Object.entries(lines)) {
+    const middle = isThere(line.from) ? line.to : line.from
+    const [other, rest] =
+      Object.entries(whole).find(([one, l]) => one !== id && (l.from === middle || l.to === middle)) ?? []
+    if (isThere(middle) || !whole[id] || !other || !rest) continue
+    const end = ({ from, fromPort, to, toPort }: AirLine) =>
+      from === middle ? ([to, toPort] as const) : ([from, fromPort] as const)
+    const [[from, fromPort], [to, toPort]] = [end(line), end(rest)]
+    whole[id] = { ...line, from, fromPort, to, toPort }
+    Reflect.deleteProperty(whole, other)
+  }
+  return whole
 }
 
 /**

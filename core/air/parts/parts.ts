@@ -357,6 +357,7 @@ export function newComponent(
     label,
     side,
     state: 'new',
+    moved: false,
     used: false,
     found: { ...NOT_LOOKED_AT },
     class: className,

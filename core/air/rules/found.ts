@@ -158,16 +158,28 @@ const wornThoughKept: AirRule = ({ plan }) =>
     }),
   )
 
-const CURES: Record<Exclude<FailedBy, 'unknown'>, string> = {
-  rubbed: 'It rubbed: find what it touched, and keep that clear before the new one goes in.',
-  wet: 'It drowned: the new one goes higher and drier, filter hose upright, a drip loop in the cable.',
-  backwards: 'It was fitted the wrong way round: look at the marks before the new one goes in.',
-  age: 'It was old: others of its age may be next.',
+/** What follows from why a part failed. @param again whether a new one goes in with this job */
+function cureOf(failedBy: Exclude<FailedBy, 'unknown'>, again: boolean): string {
+  const before = again ? ' before the new one goes in' : ''
+  switch (failedBy) {
+    case 'rubbed':
+      return `It rubbed: find what it touched, and keep that clear${before}.`
+    case 'wet':
+      return again
+        ? 'It drowned: the new one goes higher and drier, filter hose upright, a drip loop in the cable.'
+        : 'It drowned: find where the water came from. No new one goes in with this job.'
+    case 'backwards':
+      return `It was fitted the wrong way round: look at the marks${before}.`
+    case 'age':
+      return 'It was old: others of its age may be next.'
+  }
 }
 
 /** Why a part failed is looked for before a new one goes in. */
-const failedWithoutReason: AirRule = ({ plan }) =>
-  failed(plan.components, plan.gone.components).flatMap(([id, c]): Note => {
+const failedWithoutReason: AirRule = ({ plan }) => {
+  const again = (kind: Component['kind']) =>
+    Object.values(plan.components).some((c) => c.kind === kind && isFitted(c.state))
+  return failed(plan.components, plan.gone.components).flatMap(([id, c]): Note => {
     const known = c.found.failedBy !== 'unknown'
     return airNote({
       rule: known ? 'failed-by' : 'failed-without-reason',
@@ -175,11 +187,12 @@ const failedWithoutReason: AirRule = ({ plan }) =>
       subject: id,
       title: known ? `Why the ${c.label.toLowerCase()} failed` : `${c.label} failed, and nobody knows why`,
       text: known
-        ? CURES[c.found.failedBy as Exclude<FailedBy, 'unknown'>]
-        : 'The new one fails the same way. Look whether it rubbed, got wet, was fitted backwards, or was simply old, and write it down.',
+        ? cureOf(c.found.failedBy as Exclude<FailedBy, 'unknown'>, again(c.kind))
+        : `${again(c.kind) ? 'The new one fails the same way. ' : ''}Look whether it rubbed, got wet, was fitted backwards, or was simply old, and write it down.`,
       source: COMMON_PRACTICE,
     })
   })
+}
 
 const leftForLater: AirRule = ({ plan, planned }) => {
   const later = Object.entries(planned.components).filter(([, c]) => c.state === 'later')

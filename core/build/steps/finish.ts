@@ -60,10 +60,13 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
 }
 
 /**
- * Everything back in its place, and the truck on its wheels. `springs`: whether any is fitted, and whether
- * any is left.
+ * Everything back in its place, and the truck on its wheels. `raised`: whether it was lifted; `springs`: whether any is
+ * fitted, and whether any is left.
  */
-export function closeSteps(facts: BuildFacts, springs: { fitted: boolean; left: boolean }): Step[] {
+export function closeSteps(
+  facts: BuildFacts & { raised: boolean },
+  springs: { fitted: boolean; left: boolean },
+): Step[] {
   const { steps, add } = stepList()
   if (!springs.left)
     add(
@@ -91,7 +94,7 @@ export function closeSteps(facts: BuildFacts, springs: { fitted: boolean; left: 
   add(
     'Close',
     'down',
-    'Off the stands, bolts once more',
+    facts.raised ? 'Off the stands, bolts once more' : 'Bolts once more',
     'Every bolt at its torque with the truck on its wheels. Again after about 100 miles.',
     {
       fastener: springs.fitted ? 'strap' : undefined,

@@ -1,4 +1,4 @@
-import { isFitted, isSecondHand, isThere } from '../../catalog/partStates'
+import { isFitted, isMoved, isSecondHand, isThere } from '../../catalog/partStates'
 import type { AirPlan, Component, FailedBy } from '../../document/types'
 import type { Step } from '../types'
 import { stepList } from './stepList'
@@ -6,36 +6,56 @@ import { stepList } from './stepList'
 /** What is there already: looked at where it stays, let down and taken off where it goes. */
 
 const LOOK: Partial<Record<Component['kind'], string>> = {
-  spring: 'No cracks in the folds, no rub marks, bracket the right way round, bolts at their torque.',
+  spring:
+    'No cracks in the folds, no rub marks, bracket the right way round, bolts at their torque; its plate read.',
   tank: 'Plate read, no rust through, water drained, every port closed.',
   compressor: 'Runs freely, no water in the filter, plugs clean and dry.',
   block: 'Plugs clean and dry, no oil or water at its outlets.',
   relief: 'Set pressure read off its cap; never plugged.',
+  pressureSwitch: 'Its two pressures read off it, or off the gauge as it comes in and cuts out.',
   handFill: 'Core tight, cap on.',
 }
 const LOOK_AT_ANY = 'Clean, tight, not rubbed; moves as it should.'
 
-const WHY: Record<FailedBy, string> = {
-  unknown: 'Look for why it failed before the new one goes in: rubbed, wet, backwards, or old.',
-  rubbed: 'It rubbed: mark where, and what it touched.',
-  wet: 'It drowned: the new one goes higher and drier.',
-  backwards: 'It was fitted the wrong way round: mind the marks on the new one.',
-  age: 'It was old: look at the others of its age.',
+/** Why a part failed, and what follows from it. @param again whether a new one goes in with this job */
+function whyWords(failedBy: FailedBy, again: boolean): string {
+  switch (failedBy) {
+    case 'unknown':
+      return again
+        ? 'Look for why it failed before the new one goes in: rubbed, wet, backwards, or old.'
+        : 'Look for why it failed, and write it down.'
+    case 'rubbed':
+      return 'It rubbed: mark where, and what it touched.'
+    case 'wet':
+      return again
+        ? 'It drowned: the new one goes higher and drier.'
+        : 'It drowned: look where the water came from. No new one goes in with this job.'
+    case 'backwards':
+      return again
+        ? 'It was fitted the wrong way round: mind the marks on the new one.'
+        : 'It was fitted the wrong way round.'
+    case 'age':
+      return 'It was old: look at the others of its age.'
+  }
 }
+/** Whether a new one of a kind goes in with this job. */
+const comesAgain = (air: AirPlan, kind: Component['kind']): boolean =>
+  Object.values(air.components).some((c) => c.kind === kind && isFitted(c.state))
 
 /** Fittings go with the part they are on. */
 const FITTINGS: readonly Component['kind'][] = ['tee', 'plug']
 
-/** A look at every part that stays or comes from another truck. */
-export function lookSteps(air: AirPlan): Step[] {
+/** A look at every part that stays or comes from another truck. @param shielded parts that a heat shield guards */
+export function lookSteps(air: AirPlan, shielded: ReadonlySet<string>): Step[] {
   const { steps, add } = stepList()
   for (const [id, c] of Object.entries(air.components)) {
     if (!isSecondHand(c) || FITTINGS.includes(c.kind)) continue
+    const shield = shielded.has(id) ? ' Its heat shield tight, bright side to the pipe.' : ''
     add(
       'Look at what is there',
       `look-${id}`,
       `Look at the ${c.label.toLowerCase()}`,
-      LOOK[c.kind] ?? LOOK_AT_ANY,
+      (LOOK[c.kind] ?? LOOK_AT_ANY) + shield,
       {
         minutes: 3,
         after: { chock: 'Chock before anyone reaches under.' },
@@ -54,12 +74,23 @@ export function lookSteps(air: AirPlan): Step[] {
   return steps
 }
 
+/** How a part comes off. */
+function offWords(air: AirPlan, c: Component): string {
+  if (isMoved(c))
+    return 'It goes to another place: its lines off at this end and capped, bolts and bracket kept with it.'
+  if (c.found.condition === 'failed') return whyWords(c.found.failedBy, comesAgain(air, c.kind))
+  if (!FITTINGS.includes(c.kind)) return 'Its bolts and bracket kept together, marked.'
+  return c.state === 'replaced'
+    ? 'With its tubes or out of its port; thread cleaned where the new one goes in.'
+    : 'With its tubes or out of its port.'
+}
+
 /** Let down, made dead, then lines off before the parts they hang on. */
 export function takeOffSteps(air: AirPlan): Step[] {
   const { steps, add } = stepList()
   const parts = [
     ...Object.entries(air.gone.components),
-    ...Object.entries(air.components).filter(([, c]) => c.state === 'replaced'),
+    ...Object.entries(air.components).filter(([, c]) => c.state === 'replaced' || isMoved(c)),
   ]
   const lines = [
     ...Object.entries(air.gone.lines),
@@ -99,19 +130,13 @@ export function takeOffSteps(air: AirPlan): Step[] {
       },
     )
   for (const [id, c] of parts) {
-    if (FITTINGS.includes(c.kind)) continue
     const mine = lines.filter(([, l]) => l.from === id || l.to === id).map(([line]) => `off-line-${line}`)
-    add(
-      'Take off',
-      `off-${id}`,
-      `Off: ${c.label.toLowerCase()}`,
-      c.found.condition === 'failed' ? WHY[c.found.failedBy] : 'Its bolts and bracket kept together, marked.',
-      {
-        minutes: 10,
-        opens: { parts: [id] },
-        after: { ...dead, ...Object.fromEntries(mine.map((line) => [line, 'Its lines come off first.'])) },
-      },
-    )
+    const isFitting = FITTINGS.includes(c.kind)
+    add('Take off', `off-${id}`, `Off: ${c.label.toLowerCase()}`, offWords(air, c), {
+      minutes: isFitting ? 2 : 10,
+      opens: { parts: [id] },
+      after: { ...dead, ...Object.fromEntries(mine.map((line) => [line, 'Its lines come off first.'])) },
+    })
   }
   const pumps = (list: readonly Component[]) => list.some((c) => c.kind === 'compressor')
   if (pumps(Object.values(air.gone.components)) && !pumps(Object.values(air.components)))
@@ -131,7 +156,12 @@ const isTouched = (air: AirPlan): boolean => {
   const opened = [...Object.values(air.lines), ...Object.values(air.components)].some((x) =>
     isFitted(x.state),
   )
-  return Object.keys(air.gone.components).length + Object.keys(air.gone.lines).length > 0 || (there && opened)
+  const moved = Object.values(air.components).some(isMoved)
+  return (
+    Object.keys(air.gone.components).length + Object.keys(air.gone.lines).length > 0 ||
+    moved ||
+    (there && opened)
+  )
 }
 
 const WIRED: readonly Component['kind'][] = [

@@ -1,7 +1,7 @@
 import { isFitted } from '../../catalog/partStates'
 import type { AirPlan, PowerPlan, Side, Truck } from '../../document/types'
 import type { BuildFacts, Step } from '../types'
-import { airLineSteps } from './airLines'
+import { airLineSteps, measureSteps, teeInSteps } from './airLines'
 import { closeSteps, firstFillSteps } from './finish'
 import { laterSteps, lookSteps, oldOneOff, takeOffSteps } from './found'
 import { makeReadySteps } from './makeReady'
@@ -17,13 +17,14 @@ export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: 
   const fitted = (side: Side) =>
     Object.values(air.components).some((c) => c.kind === 'spring' && c.side === side && isFitted(c.state))
   const left = Object.values(air.components).some((c) => c.kind === 'spring')
-  const shields = shieldSteps(facts)
-  const lines = airLineSteps(air, facts)
+  const stays = (id: string) => air.components[id]?.kind === 'spring' && !isFitted(air.components[id].state)
+  const shields = shieldSteps({ shields: facts.shields.filter(({ id }) => !stays(id)) })
+  const lines = [...teeInSteps(air, facts), ...measureSteps(air, facts), ...airLineSteps(air, facts)]
   const lineIds = lines.map((s) => s.id)
   const off = takeOffSteps(air)
   return onlyPlanned([
-    ...makeReadySteps(truck, facts.closingLoad),
-    ...lookSteps(air),
+    ...makeReadySteps(truck, facts.closingLoad, fitted('left') || fitted('right')),
+    ...lookSteps(air, new Set(facts.shields.map(({ id }) => id))),
     ...off,
     ...shields,
     ...(fitted(first)
@@ -46,7 +47,10 @@ export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: 
     ...(facts.feed ? wiringSteps(power, air, { ...facts.wires, feed: facts.feed }, lineIds, off) : []),
     ...(facts.feed ? [] : otherWires(facts.wires, {})),
     ...(left ? firstFillSteps(facts, lineIds) : []),
-    ...closeSteps(facts, { fitted: fitted('left') || fitted('right'), left }),
+    ...closeSteps(
+      { ...facts, raised: truck.raisedBy !== 'not' },
+      { fitted: fitted('left') || fitted('right'), left },
+    ),
   ])
 }
 

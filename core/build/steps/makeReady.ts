@@ -59,8 +59,8 @@ const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
   }),
 }
 
-/** Before anything is bolted on: chocked, measured, on stands, and the way clear. */
-export function makeReadySteps(truck: Truck, closingLoad: number | null): Step[] {
+/** Before anything is bolted on: chocked, measured, on stands, and the way clear. @param springsGoIn whether any spring is fitted */
+export function makeReadySteps(truck: Truck, closingLoad: number | null, springsGoIn: boolean): Step[] {
   const { steps, add } = stepList()
   const coil = mountingOf(truck.suspension) === 'coil'
   add(
@@ -106,9 +106,11 @@ export function makeReadySteps(truck: Truck, closingLoad: number | null): Step[]
     'Make ready',
     'clear',
     'Free what is in the way',
-    coil
-      ? 'Bump stops out or cut, differential breather and brake-line bracket freed before the axle is lowered. Note each for the way back.'
-      : 'Turn brake-line clips round for clearance, unbolt modules on the frame and hang them safely. Note each for the way back.',
+    !springsGoIn
+      ? 'What stands where the new parts and lines go, and nothing else: springs and stops stay as they are. Note each for the way back.'
+      : coil
+        ? 'Bump stops out or cut, differential breather and brake-line bracket freed before the axle is lowered. Note each for the way back.'
+        : 'Turn brake-line clips round for clearance, unbolt modules on the frame and hang them safely. Note each for the way back.',
     {
       cautions: ['Look behind every panel for fuel and brake lines before drilling.'],
       minutes: 15,
@@ -118,7 +120,7 @@ export function makeReadySteps(truck: Truck, closingLoad: number | null): Step[]
       },
     },
   )
-  if (truck.suspension.stopCut > 0)
+  if (truck.suspension.stopCut > 0 && springsGoIn)
     add(
       'Make ready',
       'stop-cut',

@@ -1,5 +1,5 @@
 import type { ComponentKind } from '../../catalog/kinds'
-import { isFitted } from '../../catalog/partStates'
+import { isFitted, isMoved } from '../../catalog/partStates'
 import { adaptersAt } from '../../catalog/ports'
 import { DIRECT, type AirPlan } from '../../document/types'
 import type { FastenerId, Step } from '../types'
@@ -65,6 +65,31 @@ const MOUNTS: Partial<
   horn: { detail: 'Mouth downwards and forwards.', minutes: 15, fastener: 'frame' },
 }
 
+type Mount = (typeof MOUNTS)[ComponentKind]
+const INTO_ITS_PORT =
+  'Thread cleaned; sealant on, finger tight plus 1.5 turns, or until the sealant band is hidden; where its own sheet says otherwise, that.'
+const IN_ITS_LINE = 'Arrow along the flow; both tubes cut square, pushed past the second stop and tugged.'
+/** How what is screwed in or hangs in a line goes back in the place of the old one. */
+const BACK_IN: Partial<Record<ComponentKind, Mount>> = {
+  relief: {
+    detail: `${INTO_ITS_PORT} What it is set to is read off it: no higher than the tank’s rating. Never plugged.`,
+    minutes: 6,
+  },
+  pressureSwitch: { detail: `${INTO_ITS_PORT} Its plugs on, pressed until they click.`, minutes: 8 },
+  drain: { detail: `${INTO_ITS_PORT} At the lowest point, closed.`, minutes: 5 },
+  sensor: { detail: `${INTO_ITS_PORT} Its plug on, pressed until it clicks.`, minutes: 6 },
+  plug: { detail: INTO_ITS_PORT, minutes: 3 },
+  check: { detail: IN_ITS_LINE, minutes: 6 },
+  restrictor: { detail: IN_ITS_LINE, minutes: 6 },
+  dryer: { detail: `${IN_ITS_LINE} Upright, its drain down.`, minutes: 10 },
+  tee: { detail: 'All three tubes cut square, pushed past the second stop and tugged.', minutes: 6 },
+  filter: {
+    detail: 'Finger tight: it is changed later. Its hose vertical, inlet up, where it is dry.',
+    minutes: 4,
+  },
+  boost: { detail: 'Tapped where the sheet of the engine allows it, hose clamped.', minutes: 30 },
+}
+
 /** What goes between two ends that do not fit each other, as a sentence of a step. */
 const adapterWords = (air: AirPlan, line: string): string => {
   const [adapter] = adaptersAt(air, line)
@@ -76,11 +101,12 @@ export function mountingSteps(air: AirPlan, off: readonly Step[]): Step[] {
   const { steps, add } = stepList()
   const kinds = new Map(Object.entries(air.components).map(([id, c]) => [id, c.kind]))
   for (const [id, kind] of kinds) {
-    const mount = MOUNTS[kind]
-    if (!mount || !isFitted(air.components[id]!.state)) continue
-    const { label, state } = air.components[id]!
+    const { label, state, moved } = air.components[id]!
+    const mount = MOUNTS[kind] ?? (state === 'replaced' || moved ? BACK_IN[kind] : undefined)
+    if (!mount || !(isFitted(state) || isMoved(air.components[id]!))) continue
     const back = state === 'replaced' ? ' Its lines back on, pushed home and tugged.' : ''
-    add('Mount', `mount-${id}`, `Mount the ${label.toLowerCase()}`, mount.detail + back, {
+    const where = state === 'kept' ? ' at its new place' : ''
+    add('Mount', `mount-${id}`, `Mount the ${label.toLowerCase()}${where}`, mount.detail + back, {
       fastener: mount.fastener,
       minutes: mount.minutes,
       opens: { parts: [id] },

@@ -55,6 +55,7 @@ export function weighed(plan: Plan, label: string, at: string): void {
     rearAxle: { how: 'scale', tolerance: null },
     gap: { how: 'tape', tolerance: null },
     rearRate: { how: 'guess', tolerance: null },
+    ratings: { how: 'plate', tolerance: null },
   })
 }
 

@@ -35,6 +35,7 @@ import { STAGES, type Note, type Rank } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
 import { atmosphereAt } from '../quantity/atmosphere'
 import type { Memo } from '../quantity/stage'
+import { isGuess } from '../truck/survey'
 import { truckStage } from '../truck/truck'
 import { ARM_HOLES, leverTravel, type LeverTravel } from '../tune/lever'
 import { sensorTravel } from '../tune/sensor'
@@ -373,6 +374,7 @@ function handoverOf(
     ),
     weather: plan.tune.weather,
     rearRating: truck.result.truck.ratings.rearAxle,
+    ratingsGuessed: isGuess(plan.truck.survey.ratings.how),
     stepsLeft: build.result.left,
     sides: prove.result.sides,
     placesLeft: prove.result.places.filter((p) => !p.soap).map((p) => p.id),

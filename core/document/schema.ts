@@ -80,6 +80,7 @@ import {
   RAIL_SECTIONS,
   RAISED_BY,
   RATE_HOWS,
+  RATING_HOWS,
   SCHOOLS,
   SIDES,
   SOAPS,
@@ -236,6 +237,7 @@ const truck = shape<Truck>({
     rearAxle: knownField(WEIGHT_HOWS),
     gap: knownField(GAP_HOWS),
     rearRate: knownField(RATE_HOWS),
+    ratings: knownField(RATING_HOWS),
     squat: shape({
       load: massField(),
       beforeLeft: sizeField(),

@@ -113,6 +113,8 @@ export const GAP_HOWS = ['tape', 'guess', 'unknown'] as const
 export type GapHow = (typeof GAP_HOWS)[number]
 export const RATE_HOWS = ['two-heights', 'sheet', 'guess', 'unknown'] as const
 export type RateHow = (typeof RATE_HOWS)[number]
+export const RATING_HOWS = ['plate', 'guess', 'unknown'] as const
+export type RatingHow = (typeof RATING_HOWS)[number]
 /** `tolerance` ± in SI of the figure (a share of it for a rate); null takes the usual one of its kind. */
 export interface Known<H extends string> {
   how: H
@@ -294,6 +296,7 @@ export interface Truck {
     rearAxle: Known<WeightHow>
     gap: Known<GapHow>
     rearRate: Known<RateHow>
+    ratings: Known<RatingHow>
     squat: { load: number; beforeLeft: number; beforeRight: number; afterLeft: number; afterRight: number }
   }
   tickets: Record<string, Ticket>

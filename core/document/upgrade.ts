@@ -163,6 +163,10 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
         typed((t) => t.suspension?.rearRate),
         'sheet',
       ),
+      ratings: how(
+        typed((t) => [t.ratings?.frontAxle, t.ratings?.rearAxle, t.ratings?.gross]),
+        'plate',
+      ),
     },
   }
 }
@@ -191,7 +195,7 @@ export const upgradeDocument = (value: unknown): unknown =>
  * fender, brake line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops,
  * wedges, survey, scale tickets; of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the
  * spring's own sheet, spacer and droop. Version 15 added, of Lay, when lines were cut anew; of
- * air how lines that were there were found. Version 14 added, of Prove, what was found after the first drive; of
+ * air how lines that were there were found, and which parts are moved; of the survey how the ratings are known. Version 14 added, of Prove, what was found after the first drive; of
  * hold tests who made them, with which gauge, when that was checked, and of their readings a second
  * thermometer and which are left out; whether valves were plugged off; and of a leak put right the test that
  * was made after it. Version 13 added, of Prove, what was read when functions were tried, and leaks put

@@ -188,6 +188,7 @@ test('a Fix is mended or accepted by name with a reason; a test read for minutes
     accepted: {},
     stepsLeft: [],
     sides: read(false, false),
+    ratingsGuessed: false,
     placesLeft: [],
     functionsTried: true,
     roadLeft: 0,
@@ -199,6 +200,9 @@ test('a Fix is mended or accepted by name with a reason; a test read for minutes
   const oneSide = { ...facts, sides: read(true, false) }
   expect(stillOpen(oneSide).map((o) => o.text)).toEqual([again('right')])
   const next = { ...facts, sides: read(true, true) }
+  expect(stillOpen({ ...next, ratingsGuessed: true }).map((o) => o.text)).toEqual([
+    'The truck’s ratings are a guess: read them off its plate.',
+  ])
   expect(stillOpen(next)).toEqual([])
   // What Prove did not do is open too, and may be let go by name.
   const untried = stillOpen({ ...next, functionsTried: false, roadLeft: 1 })

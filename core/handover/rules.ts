@@ -16,6 +16,8 @@ export interface HandoverFacts {
   /** Whether any function was tried, and how many things nobody has looked at after the road. */
   functionsTried: boolean
   roadLeft: number
+  /** Whether the truck's ratings are still the kind's example, or a guess. */
+  ratingsGuessed: boolean
   contact: string
 }
 
@@ -68,6 +70,8 @@ export function stillOpen(of: HandoverFacts): StillOpen[] {
       fix.subject,
       acceptedAs(fix),
     )
+  if (of.ratingsGuessed)
+    add('The truck’s ratings are a guess: read them off its plate.', 'truck', 'ratings')
   if (of.stepsLeft[0])
     add(
       `${count(of.stepsLeft.length, 'step is', 'steps are')} neither done nor struck.`,

@@ -110,6 +110,21 @@ const partNearHeat: LayRule = (input) => {
   })
 }
 
+/** Without the pipe’s way nothing was held against its heat. */
+const exhaustNotTraced: LayRule = ({ truck, air }) => {
+  if (truck.exhaust.points.length >= 2 || Object.keys(air.components).length === 0) return null
+  return note({
+    quantity: 'count',
+    rule: 'exhaust-not-traced',
+    rank: 'fix',
+    subject: 'exhaust',
+    value: null,
+    title: 'Heat was not looked at: no exhaust is traced',
+    text: 'Where the pipe runs is not known, so no part, line or wire was held away from it. Trace it on the pictures of Truck: two places at least.',
+    source: 'Survey',
+  })
+}
+
 /** What stands too near the pipe and is guarded says so: the shield is work, and part of what keeps it whole. */
 const shieldPlanned: LayRule = ({ r }) =>
   r.shields.map(({ id, guards }) => {
@@ -206,6 +221,7 @@ const RULES: readonly LayRule[] = [
   partsOverlap,
   partLow,
   partNearHeat,
+  exhaustNotTraced,
   shieldPlanned,
   exhaustInTank,
   noCrossMembers,

@@ -109,7 +109,7 @@ function solveWhole(
         ...rides.figures,
       },
       notes: [
-        ...loadRules({ r: result, haul, truck, spring, uncertainty, spacer: surveyed.spacer }),
+        ...loadRules({ r: result, haul, truck, spring, uncertainty, tolerances, spacer: surveyed.spacer }),
         ...(uncertainty ? uncertaintyNote(result, haul, uncertainty) : []),
         ...rides.notes,
       ],

@@ -1,5 +1,5 @@
 import type { SpringClass } from '../catalog/springs'
-import type { Haul, LoadedTruck } from '../document/types'
+import type { Haul, LoadedTruck, SurveyTolerances } from '../document/types'
 import { notesOf, type Note, type NoteFields } from '../quantity/figure'
 import type { HaulResult, Uncertainty } from './types'
 
@@ -10,6 +10,7 @@ export interface LoadRuleInput {
   truck: LoadedTruck
   spring: SpringClass | null
   uncertainty: Uncertainty | null
+  tolerances: SurveyTolerances
   spacer: number
 }
 

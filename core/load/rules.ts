@@ -2,13 +2,14 @@ import { PRACTICE } from '../catalog/practice'
 import type { Haul, LoadItem } from '../document/types'
 import type { Note } from '../quantity/figure'
 import { applyRules, type Rule } from '../quantity/stage'
-import { isLoaded } from './masses'
+import { isLoaded, itemMass } from './masses'
 import { RATING_RULES } from './ratingRules'
 import { loadFront, moveItems, roomForward } from './remedies'
 import { loadNote, type LoadRuleInput } from './ruleInput'
 import { ON_STOPS, SPRING_LIMIT_RULES, UNDER_MINIMUM } from './springRules'
 import { liquidSurge } from './surge'
 import type { HaulResult, Uncertainty, UncertaintyId } from './types'
+import { BALL_TOLERANCE } from './uncertainty'
 
 /** What Load notices of a haul. Ratings and springs have files of their own; here is what is aboard and behind. */
 
@@ -195,7 +196,75 @@ const offBed: LoadRule = ({ r, haul, truck: { bed } }) => {
   })
 }
 
+/** What is aboard and weighs nothing was not weighed. */
+const weighsNothing: LoadRule = ({ r, haul }) => {
+  const items = [
+    ...Object.entries(haul.items).filter(([, item]) => itemMass(item) === 0 && !isEmptied(item)),
+    ...Object.entries(haul.ballFrom === 'trailer' ? haul.trailer.items : {}).filter(([, item]) => item.mass === 0),
+  ]
+  const [first] = items
+  if (!first) return null
+  return loadNote(r, {
+    rule: 'item-weighs-nothing',
+    rank: 'fix',
+    subject: first[0],
+    value: 0,
+    title: 'Something aboard weighs nothing',
+    text: `In “${r.label}”, {value}: ${items.map(([, { label }]) => label || 'an item').join(', ')}. Type what it weighs, or take it off.`,
+    source: 'As typed',
+  })
+}
+/** A tank of liquid that is empty weighs nothing and is meant to. */
+const isEmptied = ({ liquid }: LoadItem): boolean => liquid !== null && liquid.fill === 0
+
+const WHAT_RATED: Record<string, string> = {
+  frontAxle: 'front axle’s rating',
+  rearAxle: 'rear axle’s rating',
+  gross: 'gross rating',
+  tyreFront: 'front tyres’ rating',
+  tyreRear: 'rear tyres’ rating',
+  ballLoad: 'hitch’s rating',
+}
+
+/** ± of what stands against each rating, kg: of an axle 19 cases in 20 where a spring is chosen, else its weight’s own. */
+function doubtsOf({ r, haul, uncertainty, tolerances }: LoadRuleInput): Record<string, number> {
+  const front = uncertainty ? uncertainty.frontAxle.high - r.frontAxle : tolerances.frontAxle
+  const rear = uncertainty ? uncertainty.rearAxle.high - r.rearAxle : tolerances.rearAxle
+  const wheel = (axle: number, doubt: number, value: number) => (axle > 0 ? (doubt * value) / axle : doubt)
+  const valueOf = (figure: string) => r.ratings.find((x) => x.figure === figure)?.value ?? 0
+  return {
+    frontAxle: front,
+    rearAxle: rear,
+    gross: Math.hypot(front, rear),
+    tyreFront: wheel(r.frontAxle, front, valueOf('tyreFront')),
+    tyreRear: wheel(r.rearAxle, rear, valueOf('tyreRear')),
+    ballLoad: Math.abs(r.towed.ball) * BALL_TOLERANCE[haul.ballFrom],
+  }
+}
+
+/** What stands under a rating by less than it is known is not clear of it. */
+const tooNearToTell: LoadRule = (input) => {
+  const { r } = input
+  const doubts = doubtsOf(input)
+  const [worst] = r.ratings
+    .filter(({ figure, inHand }) => inHand >= 0 && (doubts[figure] ?? 0) > inHand)
+    .sort((a, b) => doubts[b.figure]! - b.inHand - (doubts[a.figure]! - a.inHand))
+  if (!worst) return null
+  return loadNote(r, {
+    rule: 'too-near-to-tell',
+    rank: 'fix',
+    subject: worst.figure === 'ballLoad' ? 'ball' : worst.figure.endsWith('Front') || worst.figure === 'frontAxle' ? 'frontAxle' : 'rearAxle',
+    value: worst.inHand,
+    limit: doubts[worst.figure]!,
+    title: `Too near the ${WHAT_RATED[worst.figure]} to tell`,
+    text: `“${r.label}” leaves {value} in hand, and the weights are known within ± {limit}: it may be over. Weigh the truck as it is loaded.`,
+    source: 'Tolerances propagated (JCGM 100:2008, memory)',
+  })
+}
+
 const RULES: readonly LoadRule[] = [
+  weighsNothing,
+  tooNearToTell,
   ...RATING_RULES,
   ...SPRING_LIMIT_RULES,
   tongueLifts,

@@ -17,7 +17,8 @@ const ITEM_TOLERANCE: Record<LoadItem['how'], number> = {
   marked: PRACTICE.markedItem.value,
   guessed: PRACTICE.guessedItem.value,
 }
-const BALL_TOLERANCE: Record<Haul['ballFrom'], number> = {
+/** ± of the load on the coupling as a share of it, by where it is from. */
+export const BALL_TOLERANCE: Record<Haul['ballFrom'], number> = {
   typed: PRACTICE.ballFromPapers.value,
   weighed: PRACTICE.ballWeighed.value,
   trailer: PRACTICE.ballFromPlan.value,

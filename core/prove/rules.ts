@@ -69,11 +69,18 @@ const heightNotHeld: HoldRule = ({ test, hold }) => {
     rank: 'fix',
     subject: hold.id,
     title: `“${test.label}”: the height was free to sink`,
-    text: 'A spring that carries the truck sinks at nearly constant pressure as it leaks, so its gauge hides the leak. Stand the frame on supports and read again.',
+    text: 'A spring that carries the truck sinks at nearly constant pressure as it leaks, so its gauge hides the leak. Stand the frame on supports and read again: what was read before stays written down and is left out.',
     source: 'A bag under a fixed load keeps its pressure (textbook)',
     remedy: {
-      label: 'Mark it held',
-      patches: [{ op: 'replace', path: ['prove', 'holds', hold.id, 'heightHeld'], value: true }],
+      label: 'It stands on supports now: read again',
+      patches: [
+        { op: 'replace', path: ['prove', 'holds', hold.id, 'heightHeld'], value: true },
+        ...test.readings.map((_, i) => ({
+          op: 'replace' as const,
+          path: ['prove', 'holds', hold.id, 'readings', i, 'out'],
+          value: true,
+        })),
+      ],
     },
   })
 }

@@ -36,6 +36,14 @@ export function truckFigures(
       source: 'Sum of the axles',
       max: ratings.gross,
     },
+    rearRating: {
+      label: 'Rear axle rating',
+      value: ratings.rearAxle,
+      quantity: 'mass',
+      formula: RATED[survey.ratings.how],
+      inputs: [],
+      source: 'The vehicle’s plate rules',
+    },
     rearRate: rearRate(truck, tolerances.rearRate, rateFrom),
     ...heights(r, spring, fitted.spacer),
     ...travels(truck),
@@ -53,6 +61,11 @@ export function truckFigures(
   }
 }
 
+const RATED: Record<Truck['survey']['ratings']['how'], string> = {
+  plate: 'off the truck’s plate',
+  guess: 'not read: a guess, taken over',
+  unknown: 'not read: the kind’s example',
+}
 const WEIGHED: Record<Truck['survey']['frontAxle']['how'], string> = {
   scale: 'public scale',
   'wheel-scales': 'wheel scales',

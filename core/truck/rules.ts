@@ -38,6 +38,43 @@ const gapOrder: Rule<TruckRuleInput> = ({ r }) => {
   })
 }
 
+/** An axle that weighs nothing was never weighed: no sum with it means anything. */
+const weightless: Rule<TruckRuleInput> = ({ r }) => {
+  const { frontLeft, frontRight, rearLeft, rearRight } = r.truck.unladen
+  const axles = [
+    ['front', frontLeft + frontRight],
+    ['rear', rearLeft + rearRight],
+  ] as const
+  return axles.flatMap(([axle, mass]) =>
+    mass > 0
+      ? []
+      : note({
+          quantity: 'mass',
+          rule: 'weightless',
+          rank: 'stop',
+          subject: 'axles',
+          value: mass,
+          title: `The ${axle} axle weighs nothing`,
+          text: `Unladen the ${axle} axle stands at {value}. Weigh it, or take the kind’s example back: what is carried, ratings and pressures all begin from it.`,
+          source: 'Survey',
+        }),
+  )
+}
+
+/** Without a rating of its tyres nothing says whether a wheel is overloaded. */
+const tyreNotRated: Rule<TruckRuleInput> = ({ r }) => {
+  if (r.truck.ratings.tyre !== null) return null
+  return note({
+    quantity: 'mass',
+    rule: 'tyre-not-rated',
+    rank: 'fix',
+    subject: 'ratings',
+    title: 'What one tyre carries is not known',
+    text: 'No wheel is held against its tyre. Read the load index off the tyre’s wall and type what it carries.',
+    source: 'Load index on the tyre’s wall',
+  })
+}
+
 /** Heavier empty than a plate allows: one of the two is a slip. */
 const overPlate =
   (
@@ -152,6 +189,8 @@ const upgradeWithoutPaper: Rule<TruckRuleInput> = ({ typed }) => {
 }
 
 const SURVEY_RULES: readonly Rule<TruckRuleInput>[] = [
+  weightless,
+  tyreNotRated,
   gapOrder,
   overPlate(
     'unladen-over-gross',

@@ -102,13 +102,16 @@ export function ratingsInForce({ ratings }: Pick<Truck, 'ratings'>): Truck['rati
 /** Whether how a figure is known means that nobody measured it. */
 export const isGuess = (how: string) => how === 'unknown' || how === 'guess'
 
-/** What is typed is no longer unknown: a weight comes off a scale, a gap off a tape, a rate off a sheet. */
+/** What is typed is no longer unknown: a weight comes off a scale, a gap off a tape, a rating off the plate, a rate off a sheet. */
 export function weighed(t: Truck, axle: 'front' | 'rear'): void {
   const known = t.survey[`${axle}Axle`]
   if (known.how === 'unknown') t.survey[`${axle}Axle`] = { how: 'scale', tolerance: null }
 }
 export function taped(t: Truck): void {
   if (t.survey.gap.how === 'unknown') t.survey.gap = { how: 'tape', tolerance: null }
+}
+export function plated(t: Truck): void {
+  t.survey.ratings = { how: 'plate', tolerance: null }
 }
 export function offSheet(t: Truck): void {
   t.survey.rearRate = { how: 'sheet', tolerance: null }

@@ -1,7 +1,7 @@
 import type { Point, Truck } from '../document/types'
 import type { Quantity } from '../quantity/units'
 import { AXLE_WAYS, CENTRE_WAYS, LIFT_WAYS, OUT_WAYS } from '../quantity/ways'
-import { offSheet, taped, weighed } from './survey'
+import { offSheet, plated, taped, weighed } from './survey'
 
 /** Every measured figure of the survey as a field: what it is called, its limits, and where it stands in the plan. */
 export interface SurveyField {
@@ -119,12 +119,12 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
   {
     title: 'Ratings, as plated',
     rows: [
-      row('Front axle rating', 'mass', [1, 50_000], ratings('frontAxle')),
-      row('Rear axle rating', 'mass', [1, 50_000], ratings('rearAxle')),
-      row('Gross rating', 'mass', [1, 90_000], ratings('gross')),
-      row('Combination rating', 'mass', [1, 150_000], ratings('combination')),
-      row('Ball rating', 'mass', [0, 20_000], ratings('ball')),
-      row('Bed hitch rating', 'mass', [0, 50_000], ratings('bedHitch')),
+      row('Front axle rating', 'mass', [1, 50_000], ratings('frontAxle'), plated),
+      row('Rear axle rating', 'mass', [1, 50_000], ratings('rearAxle'), plated),
+      row('Gross rating', 'mass', [1, 90_000], ratings('gross'), plated),
+      row('Combination rating', 'mass', [1, 150_000], ratings('combination'), plated),
+      row('Ball rating', 'mass', [0, 20_000], ratings('ball'), plated),
+      row('Bed hitch rating', 'mass', [0, 50_000], ratings('bedHitch'), plated),
       row('One tyre', 'mass', [1, 20_000], ratings('tyre')),
     ],
   },

@@ -5,6 +5,11 @@ import type { AirPath, HoldTest } from '#core/document/types'
 const { test, volume } = defineProps<{ test: HoldTest; volume: number }>()
 const emit = defineEmits<{ edit: [label: string, change: (test: HoldTest) => void] }>()
 const set = (label: string, change: (test: HoldTest) => void) => emit('edit', label, change)
+/** What was read while the truck was free to sink says nothing once it is held: it stays written down, left out. */
+function holdHeight(t: HoldTest): void {
+  t.heightHeld = !t.heightHeld
+  if (t.heightHeld) for (const reading of t.readings) reading.out = true
+}
 const sides: { value: AirPath; label: string }[] = [
   { value: 'left', label: 'left side' },
   { value: 'right', label: 'right side' },
@@ -103,7 +108,7 @@ const sides: { value: AirPath; label: string }[] = [
         type="checkbox"
         class="size-5 accent-petrol"
         :checked="test.heightHeld"
-        @change="set('Height held', (t) => void (t.heightHeld = !t.heightHeld))"
+        @change="set('Height held', holdHeight)"
       />Frame on supports, height held</label
     >
     <label v-if="test.side !== 'supply'" class="touch flex items-center gap-2 self-end col-span-2"

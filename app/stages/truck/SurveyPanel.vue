@@ -25,8 +25,13 @@ const RATE = [
   { value: 'guess', label: 'a guess, taken over' },
   { value: 'unknown', label: 'not measured yet' },
 ]
+const RATINGS = [
+  { value: 'plate', label: 'the truck’s plate' },
+  { value: 'guess', label: 'a guess, taken over' },
+  { value: 'unknown', label: 'not read yet' },
+]
 interface Row {
-  id: 'frontAxle' | 'rearAxle' | 'gap' | 'rearRate'
+  id: 'frontAxle' | 'rearAxle' | 'gap' | 'rearRate' | 'ratings'
   label: string
   options: typeof WEIGHT
   quantity: 'mass' | 'length' | 'ratio'
@@ -74,9 +79,20 @@ const ROWS: Row[] = [
       t.suspension.rearRate = from.suspension.rearRate
     },
   },
+  {
+    id: 'ratings',
+    label: 'Ratings of axles and hitch',
+    options: RATINGS,
+    quantity: 'mass',
+    figure: 'rearRating',
+    example: (t, from) => {
+      const { frontAxle, rearAxle, gross, combination, ball, bedHitch } = from.ratings
+      Object.assign(t.ratings, { frontAxle, rearAxle, gross, combination, ball, bedHitch })
+    },
+  },
 ]
 /** What points at how a figure is known. */
-const SUBJECTS: Partial<Record<Row['id'], string>> = { rearRate: 'rearRate rate' }
+const SUBJECTS: Partial<Record<Row['id'], string>> = { rearRate: 'rearRate rate', ratings: 'ratings' }
 /** Unknown takes the kind's example back, so that no half-guessed figure stands in for it. */
 function how(row: Row, value: string): void {
   set(`${row.label}: ${row.options.find((o) => o.value === value)!.label}`, (t) => {
@@ -128,6 +144,7 @@ const SQUAT = [
             </td>
             <td>
               <NumField
+                v-if="row.id !== 'ratings'"
                 hide-label
                 :label="`${row.label}: within`"
                 :value="doubt[row.id]"

@@ -244,6 +244,21 @@ const nothingLeft: AirRule = ({ planned }) => {
   })
 }
 
+/** A circuit without a single part is no plan. */
+const noParts: AirRule = ({ planned }) => {
+  if (Object.keys(planned.components).length + Object.keys(planned.gone.components).length > 0) return null
+  return airNote({
+    quantity: 'count',
+    rule: 'no-parts',
+    rank: 'fix',
+    subject: 'found',
+    value: 0,
+    title: 'There is no part in the circuit',
+    text: 'Begin it from one of the circuits, or from what is there.',
+    source: 'As planned',
+  })
+}
+
 /** What was found under the truck is said to be kept, replaced or taken out, or is left out of the plan knowing so. */
 const foundNotPlanned: AirRule = ({ truck, planned }) => {
   const found = Object.values(truck.existing).filter((part) => part.kind === 'air')
@@ -284,5 +299,6 @@ export const FOUND_RULES: readonly AirRule[] = [
   leftForLater,
   beyondKit,
   nothingLeft,
+  noParts,
   foundNotPlanned,
 ]

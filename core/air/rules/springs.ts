@@ -11,6 +11,7 @@ import { deliverable } from '../circuit/supply'
 import { partOf } from '../parts/parts'
 import type { AirPlan } from '../../document/types'
 import { COMMON_PRACTICE, airNote, type AirRule } from './common'
+import { springUnits } from './springUnits'
 
 /** What the springs ask of the circuit. */
 
@@ -112,4 +113,5 @@ export const SPRING_RULES: readonly AirRule[] = [
   teedSidesDiffer,
   supplyOverSpring,
   blockWithoutLimits,
+  springUnits,
 ]

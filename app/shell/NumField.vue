@@ -28,7 +28,8 @@ const {
     mayBeEmpty?: boolean
   }
 >()
-const emit = defineEmits<{ change: [value: number]; clear: [] }>()
+/** `unit`: the sign of the unit that was typed with the figure, empty where none was. */
+const emit = defineEmits<{ change: [value: number, unit: string]; clear: [] }>()
 const GUESS = 'Still a guess: not measured on this truck'
 const shop = useShop()
 const id = useId()
@@ -77,7 +78,7 @@ function finish(): void {
   }
   problem.value = ''
   typed.value = null
-  if (parsed.value !== value) emit('change', parsed.value)
+  if (parsed.value !== value || parsed.unit !== '') emit('change', parsed.value, parsed.unit)
 }
 </script>
 

@@ -49,8 +49,11 @@ const setLift = (known: boolean) =>
   change('Lift the kit is made for', (k) => void (k.lift = known ? { least: 0, most: 0 } : null))
 
 const fasteners = Object.entries(FASTENERS).map(([id, { label, usual }]) => ({ id, label, usual }))
-const setFastener = (id: string, usual: Omit<Fastener, 'from'>, write: (f: Fastener) => void) =>
-  change('Torque of the kit', (k) => write((k.fasteners[id] ??= { ...usual, from: 'sheet' })))
+const setFastener = (
+  id: string,
+  usual: Pick<Fastener, 'torque' | 'thread' | 'grade'>,
+  write: (f: Fastener) => void,
+) => change('Torque of the kit', (k) => write((k.fasteners[id] ??= { ...usual, from: 'sheet', unit: '' })))
 const forget = (id: string) =>
   change('No torque of the kit', (k) => void Reflect.deleteProperty(k.fasteners, id))
 </script>
@@ -187,7 +190,13 @@ const forget = (id: string) =>
               quantity="torque"
               :min="0.1"
               :max="2000"
-              @change="(v) => setFastener(f.id, f.usual, (of) => void (of.torque = v))"
+              @change="
+                (v, unit) =>
+                  setFastener(f.id, f.usual, (of) => {
+                    of.torque = v
+                    of.unit = unit
+                  })
+              "
             />
           </td>
           <td class="pr-2">

@@ -1,6 +1,6 @@
 import type { BuildPlan } from '../document/types'
 import { METRIC_UNITS, showText } from '../quantity/units'
-import { FASTENERS, typedFastener } from './fasteners'
+import { FASTENERS, typedFastener, untold } from './fasteners'
 import type { Step } from './types'
 
 /** Characters of a record that are kept. */
@@ -8,17 +8,20 @@ const MOST = 600
 
 /** What a step is, as it is written down when it is ticked: part, place, length, wire and torque, in metric units. */
 export function didText(
-  { title, detail, values, fastener }: Step,
+  { title, detail, values, fasteners = [] }: Step,
   build: Pick<BuildPlan, 'fasteners'>,
 ): string {
   const told = detail.replace(/\{(\w+)\}/g, (_, key: string) => {
     const v = values[key]
     return v ? showText(v.value, v.quantity, METRIC_UNITS) : '—'
   })
-  const typed = fastener && typedFastener(build, fastener)
-  const tight = typed
-    ? ` ${FASTENERS[fastener].label}, ${typed.thread} ${typed.grade}: ${showText(typed.torque, 'torque', METRIC_UNITS)}.`
-    : ''
+  const tight = fasteners
+    .flatMap((id) => {
+      const typed = typedFastener(build, id)
+      const torque = typed && showText(typed.torque, 'torque', METRIC_UNITS)
+      return typed ? [` ${FASTENERS[id].label}, ${typed.thread} ${typed.grade}: ${torque}.`] : []
+    })
+    .join('')
   return `${title}. ${told}${tight}`.slice(0, MOST)
 }
 
@@ -27,6 +30,7 @@ export const standingTicks = (steps: readonly Step[], build: BuildPlan): BuildPl
   Object.fromEntries(
     steps.flatMap((step) => {
       const tick = build.ticks[step.id]
-      return tick && (tick.did === '' || tick.did === didText(step, build)) ? [[step.id, tick]] : []
+      const isSame = tick && (tick.did === '' || tick.did === didText(step, build))
+      return isSame && untold(step, tick.torques).length === 0 ? [[step.id, tick]] : []
     }),
   )

@@ -1,3 +1,4 @@
+import { PRACTICE } from '../catalog/practice'
 import type { BuildPlan } from '../document/types'
 import { notesOf, type Note } from '../quantity/figure'
 import { FASTENERS, fastenersOf, judgeFastener, takeUsual, typedFastener } from './fasteners'
@@ -96,8 +97,10 @@ const torqueUnlikely = (steps: readonly Step[], build: BuildPlan): Note[] =>
     const typed = typedFastener(build, id)
     const judged = typed && judgeFastener(typed)
     if (!typed || !judged || judged.looksLike === 'ok') return []
-    const slip = UNIT_SLIPS[judged.looksLike]
     const over = typed.torque > judged.high
+    if (!over && FASTENERS[id].soft) return []
+    // Who typed a unit meant it: only a figure without one may have been read in another.
+    const slip = typed.unit === '' ? UNIT_SLIPS[judged.looksLike] : undefined
     const size = `${typed.thread} ${typed.grade}`
     return note({
       quantity: 'torque',
@@ -118,6 +121,49 @@ const torqueUnlikely = (steps: readonly Step[], build: BuildPlan): Note[] =>
     })
   })
 
+/** What a step was tightened to against what it should be: this part of it either way is as a torque wrench has it. */
+const WRENCH = PRACTICE.torqueWrench.value
+
+/** Ticked steps whose fasteners were tightened to something else, and those of which nobody measured it. */
+function tightened(steps: readonly Step[], build: BuildPlan): Note[] {
+  const done = steps.flatMap((step) => {
+    const tick = build.ticks[step.id]
+    return tick
+      ? (step.fasteners ?? []).map((id) => ({ step, tick, id, reached: tick.torques?.[id] ?? null }))
+      : []
+  })
+  const wrong = done.flatMap(({ step, id, reached, tick }) => {
+    const wanted = typedFastener(build, id)?.torque
+    if (reached === null || wanted === undefined || Math.abs(reached - wanted) <= WRENCH * wanted) return []
+    return note({
+      quantity: 'torque',
+      rule: 'torque-otherwise',
+      rank: 'fix',
+      subject: step.id,
+      value: reached,
+      limit: wanted,
+      title: `${FASTENERS[id].label}: ${reached > wanted ? 'over' : 'under'}-tightened`,
+      text: `“${step.title}”: ${tick.who} reached {value}; {limit} is wanted. ${reached > wanted ? 'What was strained is replaced, not slackened' : 'Tighten it home'}, and tick the step again.`,
+      source: 'As ticked, against the kit’s own sheet',
+    })
+  })
+  const unmeasured = done.filter(({ reached }) => reached === null)
+  if (unmeasured.length === 0) return wrong
+  const names = [...new Set(unmeasured.map(({ tick }) => tick.who))].join(', ')
+  return [
+    ...wrong,
+    note({
+      rule: 'torque-not-measured',
+      rank: 'know',
+      subject: unmeasured[0]!.step.id,
+      value: unmeasured.length,
+      title: 'Tightened, and not measured',
+      text: `{value} torques were not measured, says ${names}. They are looked at again on the wheels and after the road.`,
+      source: 'As ticked',
+    }),
+  ]
+}
+
 /** All that Build notices. @param standing ticks of steps that are still what was done. */
 export const buildRules = (
   steps: readonly Step[],
@@ -129,4 +175,5 @@ export const buildRules = (
   ...noLongerPlanned(steps, build),
   ...withoutTorque(steps, build),
   ...torqueUnlikely(steps, build),
+  ...tightened(steps, { ...build, ticks: standing }),
 ]

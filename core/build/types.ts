@@ -8,7 +8,7 @@ export interface StepValue {
 }
 
 /** Kinds of fasteners of a kit. */
-export type FastenerId = 'flathead' | 'upper' | 'u-bolt' | 'strap' | 'frame' | 'control'
+export type FastenerId = 'plate' | 'flathead' | 'upper' | 'u-bolt' | 'lower' | 'strap' | 'frame' | 'control'
 
 /** One step of the build. `detail` names its figures as {name}. */
 export interface Step {
@@ -19,8 +19,8 @@ export interface Step {
   values: Record<string, StepValue>
   /** Parts and lines that are opened in it, or whose lines come off: what was soaped and held of them is unproved. */
   opens?: { parts?: readonly string[]; lines?: readonly string[] }
-  /** What is tightened in it. */
-  fastener?: FastenerId
+  /** What is tightened in it, in this order: it is not done before each is told. */
+  fasteners?: readonly FastenerId[]
   cautions: string[]
   tools: string[]
   minutes: number

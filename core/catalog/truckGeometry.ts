@@ -1,14 +1,49 @@
-import type { Haul, LoadItem, Side, Truck } from '../document/types'
+import type { Haul, LoadItem, Point, Side, Truck } from '../document/types'
 import { PRACTICE } from './practice'
 import type { SpringClass } from './springs'
 
 /** What follows from a truck's measures by geometry alone, for every room that asks. m; axes as in the plan. */
 
-/** Side of the frame the exhaust runs on beside the rear axle; null where none comes near it. */
-export function exhaustSide(truck: Truck): Side | null {
-  const near = truck.exhaust.points.filter((p) => Math.abs(p.x) < PRACTICE.besideAxle.value)
-  if (near.length === 0) return null
-  return near.reduce((sum, p) => sum + p.y, 0) > 0 ? 'left' : 'right'
+/** Two places of the exhaust with a straight piece between them. */
+export type PipePiece = readonly [Point, Point]
+
+/** The straight pieces of the exhaust; a pipe of which only one place is known is a piece of no length there. */
+export const exhaustPieces = ({ exhaust: { points } }: Pick<Truck, 'exhaust'>): PipePiece[] =>
+  points.length === 1 ? [[points[0]!, points[0]!]] : points.slice(1).map((b, i): PipePiece => [points[i]!, b])
+
+/** What of the exhaust is no farther ahead of the rear axle or behind it than so much, m, wherever its bends are. */
+export function exhaustBesideAxle(
+  truck: Pick<Truck, 'exhaust'>,
+  within: number = PRACTICE.besideAxle.value,
+): PipePiece[] {
+  return exhaustPieces(truck).flatMap(([a, b]): PipePiece[] => {
+    if (a.x === b.x) return Math.abs(a.x) <= within ? [[a, b]] : []
+    // Where along the piece it enters and leaves, as shares of its length.
+    const ends = [(-within - a.x) / (b.x - a.x), (within - a.x) / (b.x - a.x)]
+    const [from, to] = [Math.max(Math.min(...ends), 0), Math.min(Math.max(...ends), 1)]
+    return from <= to ? [[between(a, b, from), between(a, b, to)]] : []
+  })
+}
+const between = (a: Point, b: Point, t: number): Point => ({
+  x: a.x + (b.x - a.x) * t,
+  y: a.y + (b.y - a.y) * t,
+  z: a.z + (b.z - a.z) * t,
+})
+const lengthOf = ([a, b]: PipePiece) => Math.hypot(b.x - a.x, b.y - a.y, b.z - a.z)
+
+/**
+ * Side of the frame the exhaust runs on beside the rear axle, the one with more of its length; null where none comes
+ * near it. Of a pipe of which only places are known, without length, the places count.
+ */
+export function exhaustSide(truck: Pick<Truck, 'exhaust'>): Side | null {
+  const pieces = exhaustBesideAxle(truck)
+  if (pieces.length === 0) return null
+  const least = 1e-6
+  const lean = pieces.reduce(
+    (sum, piece) => sum + (Math.max(lengthOf(piece), least) * (piece[0].y + piece[1].y)) / 2,
+    0,
+  )
+  return lean > 0 ? 'left' : 'right'
 }
 
 /** How a helper spring is held: between axle and frame, as over a leaf pack, or inside the steel coil. */
@@ -29,16 +64,9 @@ export const seatsApart = ({ upper, lower }: Truck['seats']): number =>
   Math.hypot(upper.x - lower.x, upper.y - lower.y)
 
 /** Where the exhaust passes the rear axle, from the truck's middle and from the ground, m; null where it does not. */
-export function exhaustAtAxle({
-  exhaust: { points },
-}: Pick<Truck, 'exhaust'>): { y: number; z: number } | null {
-  for (let i = 1; i < points.length; i++) {
-    const [a, b] = [points[i - 1]!, points[i]!]
-    if (a.x * b.x > 0 || a.x === b.x) continue
-    const t = a.x / (a.x - b.x)
-    return { y: a.y + (b.y - a.y) * t, z: a.z + (b.z - a.z) * t }
-  }
-  return null
+export function exhaustAtAxle(truck: Pick<Truck, 'exhaust'>): { y: number; z: number } | null {
+  const [at] = exhaustBesideAxle(truck, 0)
+  return at ? { y: at[0].y, z: at[0].z } : null
 }
 
 /** Wheel travel from unladen to full droop (never above 0) and to the bump stop (never below 0). */

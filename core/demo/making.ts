@@ -116,7 +116,7 @@ export function store(plan: Plan): void {
 /** The kit's own sheet, as somebody typed it in. */
 export function sheetRead(plan: Plan): void {
   plan.build.fasteners = Object.fromEntries(
-    Object.entries(FASTENERS).map(([id, { usual }]) => [id, { ...usual, from: 'sheet' as const }]),
+    Object.entries(FASTENERS).map(([id, { usual }]) => [id, { ...usual, from: 'sheet' as const, unit: '' }]),
   )
 }
 
@@ -135,6 +135,9 @@ export function tick(plan: Plan, count: number, day: string): void {
         who: who[i % 3]!,
         at: `${day}T${String(8 + Math.floor(i / 12)).padStart(2, '0')}:${String((i % 12) * 5).padStart(2, '0')}:00.000Z`,
         did: didText(step, plan.build),
+        torques: Object.fromEntries(
+          (step.fasteners ?? []).map((id) => [id, plan.build.fasteners[id]?.torque ?? null]),
+        ),
       },
     ]),
   )

@@ -246,7 +246,7 @@ describe('derive', () => {
     [
       'stop out-of-order',
       (p) => {
-        p.build.ticks = { fuse: { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '' } }
+        p.build.ticks = { fuse: { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '', torques: null } }
       },
     ],
     [

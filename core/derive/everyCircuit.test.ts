@@ -46,7 +46,7 @@ test('the list of the build is in an order that its own rules allow, each step o
         step.id,
         null,
       ])
-      done[step.id] = { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '' }
+      done[step.id] = { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '', torques: null }
     }
   }
 })

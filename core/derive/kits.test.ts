@@ -95,7 +95,7 @@ describe('a kit, taken whole', () => {
     harness: 6.2,
     parts: { spring: 2, compressor: 1, tee: 1 },
     lift: null,
-    fasteners: { upper: { torque: 48, thread: 'M10', grade: '8.8', from: 'sheet' } },
+    fasteners: { upper: { torque: 48, thread: 'M10', grade: '8.8', from: 'sheet', unit: '' } },
     ...change,
   })
   const taken = (change: Partial<Kit> = {}) => {

@@ -253,7 +253,10 @@ const PLANS: [string, Plan][] = [
   ],
   [
     'fuse first',
-    changed((p) => (p.build.ticks = { fuse: { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '' } })),
+    changed(
+      (p) =>
+        (p.build.ticks = { fuse: { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '', torques: null } }),
+    ),
   ],
   ['a line to nowhere', changed((p) => (p.air.lines['fill-line-left']!.to = 'ghost'))],
   ['a port open', changed((p) => delete p.air.lines['fill-line-left'])],

@@ -19,7 +19,7 @@ test('nothing is asked of a circuit nobody touched; a part’s own figure, a tic
     expect.arrayContaining([`${Object.keys(ticks).length} steps done`, '1 hold test']),
   )
   const one = structuredClone(fresh)
-  one.build.ticks.tape = { who: 'Odile', at: '', did: '' }
+  one.build.ticks.tape = { who: 'Odile', at: '', did: '', torques: null }
   expect(workOnCircuit(one)).toEqual(['1 step done'])
 })
 

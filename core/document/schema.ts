@@ -418,6 +418,7 @@ const fasteners = () =>
       thread: soughtField(20),
       grade: soughtField(8),
       from: choiceField(FASTENER_FROM),
+      unit: textField(10),
     }),
     40,
   )
@@ -599,7 +600,15 @@ export const planSchema = shape<Plan>({
   }),
   build: shape({
     fasteners: fasteners(),
-    ticks: recordField(shape({ who: textField(80), at: textField(40), did: textField(600) }), 500),
+    ticks: recordField(
+      shape({
+        who: textField(80),
+        at: textField(40),
+        did: textField(600),
+        torques: orNull(recordField(nullableNumber(0.1, 2000), 20)),
+      }),
+      500,
+    ),
     struck: recordField(passedOver, 500),
   }),
   prove: shape<ProvePlan>({

@@ -40,7 +40,7 @@ export const IN_THE_WAY = ['nothing', 'bed-hitch', 'rail-shape'] as const
  * How the upper bracket is held: clamped as the kit has it, by bolts round the rail, through it, or by nuts
  * clipped into it.
  */
-export const BRACKET_HOLDS = ['clamp', 'u-bolts', 'drilled', 'speed-nuts'] as const
+export const BRACKET_HOLDS = ['clamp', 'stop-bolts', 'u-bolts', 'drilled', 'speed-nuts'] as const
 export type BracketHold = (typeof BRACKET_HOLDS)[number]
 export const SPACER_PLACES = ['below', 'above'] as const
 /** Which way the open side of a spacer's cup faces. */
@@ -810,6 +810,11 @@ export interface Tick {
 /** A step done, and what was done: its own words and figures at the time; empty where nobody wrote it down. */
 export interface Done extends Tick {
   did: string
+  /**
+   * What each kind of fastener of the step was tightened to, N·m; null where whoever ticked it says that it was not
+   * measured. Null as a whole: ticked before torques were asked for in the step.
+   */
+  torques: Record<string, number | null> | null
 }
 /**
  * Something was opened: parts, lines or single places such as `line-left:from`, when (ISO 8601), and in which words.
@@ -836,6 +841,8 @@ export interface Fastener {
   thread: string
   grade: string
   from: (typeof FASTENER_FROM)[number]
+  /** The unit that was typed with the torque, such as `N·m`; empty where none was. */
+  unit: string
 }
 export interface BuildPlan {
   /** By kind of fastener; one without an entry has no torque yet. */

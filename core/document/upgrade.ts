@@ -111,8 +111,9 @@ function upgradeCircuit<T>(circuit: T): T {
 function upgradeBuild(build: unknown): unknown {
   const filled = fill(build, { struck: {}, fasteners: {} }, ['struck', 'fasteners'])
   if (!isRecord(filled)) return filled
-  const ticks = each(filled.ticks, (tick) => fill(tick, { did: '' }))
-  return ticks === filled.ticks ? filled : { ...filled, ticks }
+  const ticks = each(filled.ticks, (tick) => fill(tick, { did: '', torques: null }))
+  const fasteners = each(filled.fasteners, (fastener) => fill(fastener, { unit: '' }))
+  return ticks === filled.ticks && fasteners === filled.fasteners ? filled : { ...filled, ticks, fasteners }
 }
 
 /** Readings of a hold test, with what they did not say before. */
@@ -179,7 +180,15 @@ export function upgradeShop(settings: unknown): unknown {
   const filled = fill(settings, { kits: {}, colours: {} }, ['kits', 'colours'])
   if (!isRecord(filled)) return filled
   const parts = each(filled.parts, (c) => fill(c, OWN_CLASS))
-  return parts === filled.parts ? filled : { ...filled, parts }
+  const kits = each(filled.kits, filledKit)
+  return parts === filled.parts && kits === filled.kits ? filled : { ...filled, parts, kits }
+}
+
+/** A kit with what its fasteners did not say before. */
+function filledKit(kit: unknown): unknown {
+  if (!isRecord(kit)) return kit
+  const fasteners = each(kit.fasteners, (fastener) => fill(fastener, { unit: '' }))
+  return fasteners === kit.fasteners ? kit : { ...kit, fasteners }
 }
 
 /** A document of either kind, in its newest form. */
@@ -195,7 +204,8 @@ export const upgradeDocument = (value: unknown): unknown =>
  * fender, brake line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops,
  * wedges, survey, scale tickets; of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the
  * spring's own sheet, spacer and droop. Version 15 added, of Lay, when lines were cut anew; of
- * air how lines that were there were found, and which parts are moved; of the survey how the ratings are known. Version 14 added, of Prove, what was found after the first drive; of
+ * air how lines that were there were found, and which parts are moved; of the survey how the ratings are known; of
+ * Build what was tightened to what in each step, and in which unit a torque was typed. Version 14 added, of Prove, what was found after the first drive; of
  * hold tests who made them, with which gauge, when that was checked, and of their readings a second
  * thermometer and which are left out; whether valves were plugged off; and of a leak put right the test that
  * was made after it. Version 13 added, of Prove, what was read when functions were tried, and leaks put

@@ -142,7 +142,8 @@ function finished(): Plan {
   const { build, prove } = createDeriver()(ready).stages
   for (const { id } of prove.result.places)
     ready.prove.soap[id] = { finding: 'dry', who: 'Odile', at: '2026-11-02', of: '' }
-  for (const { id } of build.result.steps) ready.build.ticks[id] = { who: 'Odile', at: '2026-11-01', did: '' }
+  for (const { id } of build.result.steps)
+    ready.build.ticks[id] = { who: 'Odile', at: '2026-11-01', did: '', torques: null }
   for (const { id } of prove.result.roadChecks)
     ready.prove.road[id] = { found: 'fine', value: null, who: 'Odile', at: '2026-11-02' }
   ready.prove.functions['up-left:left'] = { value: 2e5, who: 'Odile', at: '2026-11-02', of: 'Left up' }

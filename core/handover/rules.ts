@@ -70,8 +70,7 @@ export function stillOpen(of: HandoverFacts): StillOpen[] {
       fix.subject,
       acceptedAs(fix),
     )
-  if (of.ratingsGuessed)
-    add('The truck’s ratings are a guess: read them off its plate.', 'truck', 'ratings')
+  if (of.ratingsGuessed) add('The truck’s ratings are a guess: read them off its plate.', 'truck', 'ratings')
   if (of.stepsLeft[0])
     add(
       `${count(of.stepsLeft.length, 'step is', 'steps are')} neither done nor struck.`,

@@ -1,3 +1,4 @@
+import { exhaustPieces } from '../catalog/truckGeometry'
 import type { Point, Truck } from '../document/types'
 
 /** Distance of two places, m. */
@@ -59,7 +60,7 @@ export function heatDistance(points: readonly Point[], exhaust: Truck['exhaust']
       ? [[points[0]!, points[0]!] as const]
       : points.slice(1).map((p, i) => [points[i]!, p] as const)
   for (const [a, b] of lines)
-    for (let i = 1; i < exhaust.points.length; i++)
-      least = Math.min(least, segmentDistance(a, b, exhaust.points[i - 1]!, exhaust.points[i]!))
+    for (const [from, to] of exhaustPieces({ exhaust }))
+      least = Math.min(least, segmentDistance(a, b, from, to))
   return Math.max(least - exhaust.radius, 0)
 }

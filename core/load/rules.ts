@@ -200,7 +200,9 @@ const offBed: LoadRule = ({ r, haul, truck: { bed } }) => {
 const weighsNothing: LoadRule = ({ r, haul }) => {
   const items = [
     ...Object.entries(haul.items).filter(([, item]) => itemMass(item) === 0 && !isEmptied(item)),
-    ...Object.entries(haul.ballFrom === 'trailer' ? haul.trailer.items : {}).filter(([, item]) => item.mass === 0),
+    ...Object.entries(haul.ballFrom === 'trailer' ? haul.trailer.items : {}).filter(
+      ([, item]) => item.mass === 0,
+    ),
   ]
   const [first] = items
   if (!first) return null
@@ -253,7 +255,12 @@ const tooNearToTell: LoadRule = (input) => {
   return loadNote(r, {
     rule: 'too-near-to-tell',
     rank: 'fix',
-    subject: worst.figure === 'ballLoad' ? 'ball' : worst.figure.endsWith('Front') || worst.figure === 'frontAxle' ? 'frontAxle' : 'rearAxle',
+    subject:
+      worst.figure === 'ballLoad'
+        ? 'ball'
+        : worst.figure.endsWith('Front') || worst.figure === 'frontAxle'
+          ? 'frontAxle'
+          : 'rearAxle',
     value: worst.inHand,
     limit: doubts[worst.figure]!,
     title: `Too near the ${WHAT_RATED[worst.figure]} to tell`,

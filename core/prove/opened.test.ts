@@ -48,7 +48,7 @@ test.each(HANDED_OVER)('%s: a spring replaced and ticked in February unproves it
       (key) => p.air.components[key]!.kind === 'spring' && p.air.components[key]!.side === 'left',
     )
     p.air.components[left!]!.state = 'replaced'
-    p.build.ticks['spring-left'] = { who: 'Bram', at: FEBRUARY, did: '' }
+    p.build.ticks['spring-left'] = { who: 'Bram', at: FEBRUARY, did: '', torques: null }
   })
   const { prove, handover } = derived.stages
   expect(prove.state).not.toBe('clear')
@@ -110,7 +110,7 @@ test.each([
   expect(derive(plan).stages.prove.result.functionsStand).toBe(1)
   const ticked = (name: string) => ({
     ...plan,
-    build: { ...plan.build, ticks: { [name]: { who: 'Bram', at: FEBRUARY, did: '' } } },
+    build: { ...plan.build, ticks: { [name]: { who: 'Bram', at: FEBRUARY, did: '', torques: null } } },
   })
   const { steps } = derive(plan).stages.build.result
   const own = steps.find(({ opens }) => opens?.parts?.includes(part))

@@ -57,7 +57,10 @@ export function proveStage(
   })
   const seen = { ...standingSoap(joints, prove), ...soapBeside(places, prove) }
   const openedPlaces = places.flatMap((place): OpenedPlace[] => {
-    const opening = seen[place.id] ? openedSince(openings, place, prove.soap[place.id]!.at) : null
+    const found = prove.soap[place.id]
+    // A leak that was seen is not undone by an opening unless it is known to have come later.
+    if (!seen[place.id] || !found || (found.finding !== 'dry' && found.at === '')) return []
+    const opening = openedSince(openings, place, found.at)
     return opening ? [{ id: place.id, label: place.label, opening }] : []
   })
   const soap = without(

@@ -1,6 +1,7 @@
 import { QUANTITIES, type Quantity, type Unit, toSi, areaOfAwg } from './units'
 
-export type Parsed = { ok: true; value: number } | { ok: false; message: string }
+/** A figure in SI, and the sign of the unit that was typed with it; empty where none was. */
+export type Parsed = { ok: true; value: number; unit: string } | { ok: false; message: string }
 
 const FRACTION_SIGNS: Record<string, string> = {
   '½': '1/2',
@@ -48,6 +49,7 @@ export function parseQuantity(text: string, quantity: Quantity, fallback: Unit):
   if (quantity === 'wireArea') return parseWire(cleaned, fallback)
 
   let total = 0
+  let typedUnit = ''
   let at = 0
   let previous = Infinity
   let parts = 0
@@ -79,10 +81,11 @@ export function parseQuantity(text: string, quantity: Quantity, fallback: Unit):
     const negative = total < 0 || Object.is(total, -0)
     total = parts === 0 ? toSi(number, unit) : total + (negative ? -1 : 1) * toSi(number, unit)
     previous = unit.factor
+    if (name !== '') typedUnit = unit.symbol
     parts++
   }
   return Number.isFinite(total)
-    ? { ok: true, value: total }
+    ? { ok: true, value: total, unit: typedUnit }
     : { ok: false, message: `“${text.trim()}” is too large. ${example}` }
 }
 
@@ -121,5 +124,6 @@ function parseWire(text: string, fallback: Unit): Parsed {
   const number = match ? Number(match[1]!.replace(',', '.')) : NaN
   if (!match || number < 0 || (name !== 'awg' && number === 0))
     return { ok: false, message: `“${text}” is not a wire size. Type one like “10 AWG” or “6 mm²”.` }
-  return { ok: true, value: name === 'awg' ? areaOfAwg(number) : number * 1e-6 }
+  const unit = match[2] === undefined ? '' : name
+  return { ok: true, value: name === 'awg' ? areaOfAwg(number) : number * 1e-6, unit }
 }

@@ -11,7 +11,12 @@ interface Bolt {
 const M8: Bolt = { thread: 'M8', nut: 0.0068, washer: 0.0016, past: 0.00375 }
 const M10: Bolt = { thread: 'M10', nut: 0.0084, washer: 0.002, past: 0.0045 }
 /** As upper brackets are usually held (common practice). */
-const BOLTS: Record<Exclude<BracketHold, 'clamp'>, Bolt> = { 'u-bolts': M8, drilled: M10, 'speed-nuts': M10 }
+const BOLTS: Record<Exclude<BracketHold, 'clamp'>, Bolt> = {
+  'u-bolts': M8,
+  drilled: M10,
+  'speed-nuts': M10,
+  'stop-bolts': M10,
+}
 /** Lengths that such bolts come in, m (ISO 4014 and 4017). */
 const LENGTHS = [25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200]
 
@@ -38,6 +43,7 @@ export function bracketBolts({ frame, bracket }: Pick<Truck, 'frame' | 'bracket'
     'u-bolts': frame.depth,
     drilled: frame.section === 'boxed' ? frame.railWidth : PRACTICE.railWeb.value,
     'speed-nuts': PRACTICE.railWeb.value,
+    'stop-bolts': PRACTICE.railWeb.value,
   }[hold]
   const grip = through + plate
   // Bolts that go through have a washer at each end; the others only under what is turned.

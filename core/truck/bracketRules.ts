@@ -33,7 +33,12 @@ const bracketBlocked: BracketRule = ({ typed: { bracket, frame } }) => {
     source: BODY_GUIDE,
     remedy: byHitch
       ? ROUND_THE_RAIL
-      : hold(through, through === 'drilled' ? 'Hold it by bolts through the rail' : 'Hold it by speed nuts'),
+      : hold(
+          through,
+          through === 'drilled'
+            ? 'Hold it by bolts through the rail'
+            : 'Hold it by nuts clipped into the maker’s own holes',
+        ),
   })
 }
 
@@ -47,12 +52,12 @@ const throughBoxed: BracketRule = ({ typed: { bracket, frame } }) => {
     title: 'Bolts through a boxed rail crush it',
     text: 'Tightened through both walls they draw the box together and work loose. Use nuts clipped into one wall, or U-bolts round the rail.',
     source: BODY_GUIDE,
-    remedy: hold('speed-nuts', 'Hold it by speed nuts'),
+    remedy: hold('speed-nuts', 'Hold it by nuts clipped into the maker’s own holes'),
   })
 }
 
 const frameDrilled: BracketRule = ({ typed: { bracket } }) => {
-  if (bracket.hold !== 'drilled' && bracket.hold !== 'speed-nuts') return null
+  if (bracket.hold !== 'drilled') return null
   return note({
     quantity: 'count',
     rule: 'frame-drilled',
@@ -69,7 +74,7 @@ const bracketAtNotch: BracketRule = ({ typed }) => {
   const { frame, bracket } = typed
   const place = bracketInNotch(typed)
   if (!frame.notch || place === 'beside') return null
-  const drilled = bracket.hold === 'drilled' || bracket.hold === 'speed-nuts'
+  const drilled = bracket.hold === 'drilled' || bracket.hold === 'speed-nuts' || bracket.hold === 'stop-bolts'
   if (place === 'in' && !drilled) return null
   return note({
     rule: place === 'over' ? 'bracket-over-notch' : 'notch-drilled',

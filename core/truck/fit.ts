@@ -1,12 +1,14 @@
 import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
 import {
+  exhaustBesideAxle,
   mountingOf,
   railBottom,
   railDepth,
   seatedHeight,
   tyreInside,
   wheelTravel,
+  type PipePiece,
 } from '../catalog/truckGeometry'
 import type { Point } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
@@ -98,16 +100,6 @@ function toSegment(x: number, y: number, z: number, a: Point, b: Point): number 
   return Math.sqrt(ox * ox + oy * oy + oz * oz)
 }
 
-function nearExhaust({ exhaust: { points } }: FittedTruck): [Point, Point][] {
-  return points
-    .slice(1)
-    .map((p, i): [Point, Point] => [points[i]!, p])
-    .filter(
-      ([a, b]) =>
-        Math.max(a.x, b.x) > -PRACTICE.besideAxle.value && Math.min(a.x, b.x) < PRACTICE.besideAxle.value,
-    )
-}
-
 /** What an obstacle is called. */
 export const obstacleName = (on: Obstacle, truck: FittedTruck): string =>
   on.startsWith('beside:') ? `“${truck.beside[on.slice('beside:'.length)]?.label || 'thing'}”` : on
@@ -132,7 +124,7 @@ function bagClearances(
   truck: FittedTruck,
   at: Pose,
   side: 'left' | 'right',
-  pipes: readonly [Point, Point][],
+  pipes: readonly PipePiece[],
 ): [Obstacle, number][] {
   const bag = at.bags[side]
   const sign = side === 'left' ? 1 : -1
@@ -216,7 +208,7 @@ export function fitSpring(truck: FittedTruck, spring: SpringClass, spaced: Space
   const travels = Array.from({ length: steps }, (_, i) => droop + ((bump - droop) * i) / (steps - 1))
   const least = new Map<Obstacle, Clearance>()
   const inCoil = mountingOf(truck.suspension) === 'coil' && spring.fits.includes('coil')
-  const pipes = nearExhaust(truck)
+  const pipes = exhaustBesideAxle(truck)
   let fullDiameter = 0
   const sweep = (left: number, right: number): Pose => {
     const at = pose(truck, spring, spaced, left, right)

@@ -123,7 +123,9 @@ function areaTolerance({ sheet }: Pick<Fitted, 'sheet'>, tried: TriedSteel | nul
 
 /** Whether every decisive figure was measured, or taken over as a guess by somebody who said so. */
 const isSurveyed = ({ survey }: Truck): boolean =>
-  [survey.frontAxle, survey.rearAxle, survey.gap, survey.rearRate, survey.ratings].every(({ how }) => how !== 'unknown')
+  [survey.frontAxle, survey.rearAxle, survey.gap, survey.rearRate, survey.ratings].every(
+    ({ how }) => how !== 'unknown',
+  )
 
 /** The chosen spring over its whole sweep, and a quick look at any other class when it is asked for. */
 function fitAll(

@@ -3,7 +3,7 @@ import { axe, drawer, expect, fill, gauge, go, newJob, number, open, saved, test
 /** What was done and proved stands for what it was done on; what nobody typed is not taken for the truck's. */
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
 
-test('torques: none typed is a Fix; off the sheet they stand; a slip of unit is caught and set right', async ({
+test('torques: none typed is a Fix; off the sheet they stand; a unit that was typed is not offered away; no tightening step is done without them', async ({
   page,
 }) => {
   await newJob(page, 'Torques')
@@ -17,13 +17,28 @@ test('torques: none typed is a Fix; off the sheet they stand; a slip of unit is 
   await sheet.getByLabel('Torque, upper bracket').fill('18 N·m')
   await sheet.getByLabel('Torque, upper bracket').press('Enter')
   await expect(notes(page)).toContainText('that torque does not suit its size')
-  await notes(page).getByRole('button', { name: 'It was ft·lbf' }).click()
+  await expect(notes(page).getByRole('button', { name: /^It was/ })).toHaveCount(0)
+  await sheet.getByLabel('Torque, upper bracket').fill('24 N·m')
+  await sheet.getByLabel('Torque, upper bracket').press('Enter')
   await expect(notes(page)).not.toContainText('does not suit its size')
   await expect(page.locator('[data-step="torque-left"]')).toContainText('M8 8.8, off the kit’s sheet')
   await notes(page).getByRole('button', { name: 'Take the usual values over, knowing so' }).click()
   await expect(page.locator('[data-step="bench-left"]')).toContainText('as usual: the kit’s sheet rules')
   await expect(page.locator('[data-step="torque-left"]')).toContainText('off the kit’s sheet')
   await expect(notes(page)).not.toContainText('Torques are still')
+  // In the step itself: asked for, not done without, and done with one of them said to be not measured.
+  await drawer(page, 'Left spring')
+  const bench = page.locator('[data-step="bench-left"]')
+  const tick = bench.getByRole('checkbox', { name: /^Put the left spring/ })
+  const plates = 'plate nuts on square-neck bolts'
+  await expect(bench.getByLabel(`Reached: ${plates}`)).toBeVisible()
+  await tick.click()
+  await expect(bench.getByRole('alert')).toContainText('First “')
+  await bench.getByLabel(`Not measured: ${plates}`).check()
+  await bench.getByLabel(`Not measured: ${plates}`).uncheck()
+  await bench.getByLabel(`Reached: ${plates}`).fill('16 ft·lbf')
+  await bench.getByLabel(`Reached: ${plates}`).press('Enter')
+  await expect(bench.getByLabel(`Reached: ${plates}`)).toHaveValue('16')
   await axe(page)
   await saved(page)
 })

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { ChevronLeft, ChevronRight } from '@lucide/vue'
 import { didText } from '#core/build/did'
+import { FASTENERS, untold } from '#core/build/fasteners'
 import { blockedBy, heldBy } from '#core/build/order'
 import { stepText } from '#core/build/stepText'
 import type { Step } from '#core/build/types'
 import { STAGE_DRAWERS } from '../stageDrawers'
 import FastenerTable from './FastenerTable.vue'
 import StrikeStep from './StrikeStep.vue'
-import TorqueOf from './TorqueOf.vue'
+import StepTorques from './StepTorques.vue'
 
 const job = useJob()
 const shop = useShop()
@@ -18,6 +19,8 @@ const steps = computed(() => stage.value.result.steps)
 const ticks = computed(() => stage.value.result.ticks)
 /** The plan's own record with the ticks that stand. */
 const standing = computed(() => ({ ...job.plan!.build, ticks: ticks.value }))
+/** What was tightened to what in steps that are not ticked yet, N·m by step and kind; null where it was not measured. */
+const reached = ref<Record<string, Record<string, number | null>>>({})
 const refusal = ref<{ id: string; text: string } | null>(null)
 const slug = (name: string) => name.toLowerCase().replace(/[^a-z]+/g, '-')
 const groups = computed(() =>
@@ -62,10 +65,22 @@ function toggle(step: Step): void {
     refusal.value = { id: step.id, text: `First “${blocked.step.title}”: ${blocked.reason}` }
     return
   }
+  const torques = reached.value[step.id] ?? {}
+  const [missing] = untold(step, torques)
+  if (missing) {
+    const what = FASTENERS[missing].label.toLowerCase()
+    refusal.value = {
+      id: step.id,
+      text: `Type what the wrench reached: ${what}. Or say that it was not measured.`,
+    }
+    return
+  }
   job.edit(`Done: ${step.title}`, (draft) => {
     const did = didText(step, draft.build)
-    draft.build.ticks[step.id] = { who: shop.person?.name ?? '', at: new Date().toISOString(), did }
+    const by = { who: shop.person?.name ?? '', at: new Date().toISOString() }
+    draft.build.ticks[step.id] = { ...by, did, torques }
   })
+  Reflect.deleteProperty(reached.value, step.id)
   at.value = null
 }
 function go(by: number): void {
@@ -114,7 +129,14 @@ const working = computed(() => groups.value.find((g) => g.steps.includes(single.
           <p class="label">{{ single.group }} · step {{ index + 1 }} of {{ steps.length }}</p>
           <h2 class="text-2xl leading-tight my-1">{{ single.title }}</h2>
           <p class="text-lg">{{ detail(single) }}</p>
-          <TorqueOf v-if="single.fastener" :fastener="single.fastener" large class="my-2" />
+          <StepTorques
+            v-if="single.fasteners?.length"
+            v-model="reached[single.id]"
+            :step="single"
+            :tick="ticks[single.id]"
+            large
+            class="my-2"
+          />
           <ul v-if="single.cautions.length" class="my-2 space-y-1">
             <li v-for="c in single.cautions" :key="c" class="border-l-4 border-brick pl-2 font-semibold">
               {{ c }}
@@ -174,6 +196,12 @@ const working = computed(() => groups.value.find((g) => g.steps.includes(single.
               >
               <p class="text-sm text-soft">{{ detail(step) }}</p>
               <p v-for="c in step.cautions" :key="c" class="text-sm text-brick font-semibold">{{ c }}</p>
+              <StepTorques
+                v-if="step.fasteners?.length"
+                v-model="reached[step.id]"
+                :step="step"
+                :tick="ticks[step.id]"
+              />
               <p v-if="refusal?.id === step.id" class="text-brick font-semibold" role="alert">
                 {{ refusal.text }}
               </p>
@@ -186,7 +214,6 @@ const working = computed(() => groups.value.find((g) => g.steps.includes(single.
               />
             </div>
             <div class="text-right shrink-0 text-sm w-40">
-              <TorqueOf v-if="step.fastener" :fastener="step.fastener" />
               <p v-if="ticks[step.id]" class="label">
                 {{ ticks[step.id]!.who }}, {{ shortTime(ticks[step.id]!.at) }}
               </p>

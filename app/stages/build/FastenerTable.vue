@@ -30,7 +30,7 @@ function set(id: FastenerId, change: Partial<Omit<Fastener, 'from'>>): void {
     return
   }
   job.edit(`Torque, ${label.toLowerCase()}`, (draft) => {
-    draft.build.fasteners[id] = { torque: 0, ...shown(id), ...known, ...change, from: 'sheet' }
+    draft.build.fasteners[id] = { torque: 0, unit: '', ...shown(id), ...known, ...change, from: 'sheet' }
   })
 }
 </script>
@@ -81,7 +81,7 @@ function set(id: FastenerId, change: Partial<Omit<Fastener, 'from'>>): void {
             :value="build.fasteners[id]?.torque ?? null"
             :min="0.1"
             :max="2000"
-            @change="(torque) => set(id, { torque })"
+            @change="(torque, unit) => set(id, { torque, unit })"
           />
         </div>
         <p class="label pb-1">

@@ -16,7 +16,8 @@ const HOLDS: Record<Truck['bracket']['hold'], string> = {
   clamp: 'clamps, as its kit has it',
   'u-bolts': 'U-bolts round the rail',
   drilled: 'bolts through the rail',
-  'speed-nuts': 'nuts clipped into the rail',
+  'speed-nuts': 'nuts clipped into the maker’s own holes',
+  'stop-bolts': 'the bump stop’s own bolts',
 }
 const WAYS: Record<Truck['bracket']['inWay'], string> = {
   nothing: 'nothing',

@@ -1,4 +1,4 @@
-import type { BuildFacts, Step } from '../types'
+import type { BuildFacts, FastenerId, Step } from '../types'
 import { stepList } from './stepList'
 
 /** First fill, soap and presets. `lineSteps` are the ids of the air lines. */
@@ -60,11 +60,12 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
 }
 
 /**
- * Everything back in its place, and the truck on its wheels. `raised`: whether it was lifted; `springs`: whether any is
+ * Everything back in its place, and the truck on its wheels. `raised`: whether it was lifted; `springFasteners`: what holds
+ * the springs that are fitted; `springs`: whether any is
  * fitted, and whether any is left.
  */
 export function closeSteps(
-  facts: BuildFacts & { raised: boolean },
+  facts: BuildFacts & { raised: boolean; springFasteners: readonly FastenerId[] },
   springs: { fitted: boolean; left: boolean },
 ): Step[] {
   const { steps, add } = stepList()
@@ -97,7 +98,7 @@ export function closeSteps(
     facts.raised ? 'Off the stands, bolts once more' : 'Bolts once more',
     'Every bolt at its torque with the truck on its wheels. Again after about 100 miles.',
     {
-      fastener: springs.fitted ? 'strap' : undefined,
+      fasteners: springs.fitted ? facts.springFasteners : undefined,
       minutes: 15,
       after: {
         back: 'Nothing may hang loose when it comes down.',

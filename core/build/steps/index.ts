@@ -7,7 +7,7 @@ import { laterSteps, lookSteps, oldOneOff, takeOffSteps } from './found'
 import { makeReadySteps } from './makeReady'
 import { mountingSteps } from './mounting'
 import { shieldSteps, shieldsBefore } from './shields'
-import { openGapSteps, springSteps } from './springs'
+import { openGapSteps, springFasteners, springSteps } from './springs'
 import { otherWires, wiringSteps } from './wiring'
 
 /** The ordered steps for this very plan: the easy side first, away from the exhaust, then its mirror. */
@@ -48,7 +48,7 @@ export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: 
     ...(facts.feed ? [] : otherWires(facts.wires, {})),
     ...(left ? firstFillSteps(facts, lineIds) : []),
     ...closeSteps(
-      { ...facts, raised: truck.raisedBy !== 'not' },
+      { ...facts, raised: truck.raisedBy !== 'not', springFasteners: springFasteners(truck, facts) },
       { fitted: fitted('left') || fitted('right'), left },
     ),
   ])

@@ -107,7 +107,7 @@ export function mountingSteps(air: AirPlan, off: readonly Step[]): Step[] {
     const back = state === 'replaced' ? ' Its lines back on, pushed home and tugged.' : ''
     const where = state === 'kept' ? ' at its new place' : ''
     add('Mount', `mount-${id}`, `Mount the ${label.toLowerCase()}${where}`, mount.detail + back, {
-      fastener: mount.fastener,
+      fasteners: mount.fastener && [mount.fastener],
       minutes: mount.minutes,
       opens: { parts: [id] },
       cautions: mount.cab

@@ -1,6 +1,6 @@
 import { mountingOf } from '../../catalog/truckGeometry'
 import type { AirPlan, Side, Truck } from '../../document/types'
-import type { BuildFacts, Step, StepValue } from '../types'
+import type { BuildFacts, FastenerId, Step, StepValue } from '../types'
 import { stepList } from './stepList'
 import { bracketFastener, bracketWords, drillStep, isDrilled } from './upperBracket'
 
@@ -12,7 +12,7 @@ function spacerWords({ spacer, spacerAt, cup }: AirPlan): {
   if (spacer === 0) return { words: '', values: {} }
   const where = spacerAt === 'above' ? 'over' : 'under'
   return {
-    words: ` Spacer of {spacer} ${where} the spring, its cup facing ${cup}.`,
+    words: ` Spacer of {spacer} ${where} the spring, its cup facing ${cup}: a raise cup lies with its flat side to the bag.`,
     values: { spacer: { value: spacer, quantity: 'length' } },
   }
 }
@@ -29,6 +29,10 @@ function springWords({ spring }: BuildFacts): { words: string; values: Record<st
   const port = portOut > 0 ? `${end}, {port} from its middle.` : portLow ? `${end}.` : ''
   return { words: stud + port, values }
 }
+
+/** What holds a spring between frame and axle, in the order it is tightened; a coil insert is held by its coil. */
+export const springFasteners = (truck: Truck, facts: BuildFacts): readonly FastenerId[] =>
+  mountingOf(truck.suspension) === 'coil' ? [] : ['strap', 'lower', bracketFastener(facts), 'flathead']
 
 /** One side's spring: bench, set loose, aligned, tightened. `before` adds steps that come first, with the reason. */
 export function springSteps(
@@ -79,10 +83,10 @@ export function springSteps(
       `${name} spring`,
       `bench-${side}`,
       `Put the ${side} spring and brackets together on the bench`,
-      `Match-mark each stud and hole. The port faces as the sheet says; flathead screws no tighter than given.${own.words}${spacer.words}`,
+      `The air fitting first: it is not reached later. Roll plates over and under, square-neck bolts in their holes before the bag closes them in; plate nuts two finger tight, then all. Foot screws finger tight: they are tightened last of all. Match-mark each stud and hole. The port faces as the sheet says.${own.words}${spacer.words}`,
       {
         values: { ...own.values, ...spacer.values },
-        fastener: 'flathead',
+        fasteners: ['plate'],
         minutes: 12,
         opens,
         tools: ['Torque wrench'],
@@ -108,10 +112,10 @@ export function springSteps(
     add(
       `${name} spring`,
       `torque-${side}`,
-      `Tighten the ${side} side: top, bottom, upright, then home`,
-      'Everything loose and in line first. Upper bracket, then axle strap evenly, not yet home; look from behind that the spring stands upright; tighten home; look again. Where the kit’s sheet has another order, that one.',
+      `Tighten the ${side} side: strap, lower, upper, upright, foot screws last`,
+      'Everything loose and in line first. Axle strap evenly, lower U-bolts, upper bracket; look from behind and from the side that the spring stands upright; foot screws last of all, no tighter than given; look again. Where the kit’s sheet has another order, that one.',
       {
-        fastener: bracketFastener(facts),
+        fasteners: springFasteners(truck, facts),
         minutes: 10,
         tools: ['Torque wrench'],
         after: { [`spring-${side}`]: 'Align first, tighten after.' },

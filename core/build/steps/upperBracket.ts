@@ -1,4 +1,3 @@
-import type { BracketHold } from '../../document/types'
 import type { BuildFacts, FastenerId, Step, StepValue } from '../types'
 
 /** How the upper bracket is held: words for its steps, and what is drilled first. */
@@ -8,7 +7,10 @@ type Bolts = NonNullable<BuildFacts['bolts']>
 const WORDS: Record<Bolts['hold'], string> = {
   'u-bolts': 'by U-bolts round the rail, {inside} wide inside, legs {bolt}',
   drilled: 'by bolts of {bolt} through the rail’s side, a washer at each end',
-  'speed-nuts': 'by bolts of {bolt} into nuts clipped into the rail’s side',
+  'speed-nuts':
+    'by bolts of {bolt} into nuts clipped into the maker’s own holes in the rail’s side; nothing is drilled',
+  'stop-bolts':
+    'by the bump stop’s own bolts or holes; nothing is drilled. A bolt too short for a full nut is replaced by a longer one of its grade or better',
 }
 const TOO_LONG = 'longer than any standard bolt: threaded rod cut to length'
 
@@ -26,9 +28,8 @@ export function bracketWords({ bolts }: BuildFacts): { words: string; values: Re
 export const bracketFastener = ({ bolts }: BuildFacts): FastenerId =>
   bolts?.hold === 'u-bolts' ? 'u-bolt' : 'upper'
 
-const DRILLED: readonly BracketHold[] = ['drilled', 'speed-nuts']
 /** Whether the rail is drilled for the bracket. */
-export const isDrilled = ({ bolts }: BuildFacts): boolean => bolts !== null && DRILLED.includes(bolts.hold)
+export const isDrilled = ({ bolts }: BuildFacts): boolean => bolts?.hold === 'drilled'
 
 /** The holes, before anything hangs in the way. */
 export const drillStep = (side: Step['group'], name: 'left' | 'right'): Omit<Step, 'after'> => ({

@@ -1,6 +1,14 @@
 import { PRACTICE } from '../../catalog/practice'
 import type { SpringClass } from '../../catalog/springs'
-import { KICK, railBottom, railDepth, railRise, tyreInside, wheelTravel } from '../../catalog/truckGeometry'
+import {
+  exhaustPieces,
+  KICK,
+  railBottom,
+  railDepth,
+  railRise,
+  tyreInside,
+  wheelTravel,
+} from '../../catalog/truckGeometry'
 import type { Point, Truck } from '../../document/types'
 import { RUN_SOLVER } from '../run/settings'
 import { CAB } from './cab'
@@ -303,11 +311,11 @@ export function truckSolids(truck: Truck, spring: SpringClass | null): Solid[] {
       kind: 'body',
       shape: around(fuelTank.centre, [fuelTank.length, fuelTank.width, fuelTank.height]),
     },
-    ...exhaust.points.slice(1).map((b, i): Solid => ({
+    ...exhaustPieces(truck).map(([a, b]): Solid => ({
       id: 'exhaust',
       label: 'the exhaust',
       kind: 'hot',
-      shape: { shape: 'capsule', a: exhaust.points[i]!, b, radius: exhaust.radius },
+      shape: { shape: 'capsule', a, b, radius: exhaust.radius },
     })),
     ...axle(truck),
     ...driveShaft(truck),

@@ -1,11 +1,19 @@
 import { STAGES } from '../quantity/figure'
 import { readFileSync } from 'node:fs'
+import Ajv2020 from 'ajv/dist/2020'
 import fc from 'fast-check'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { demoJobs, demoPlan } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
 import { applyEdit, foldHistory, makeEdit, type Edit } from './edit'
-import { MAX_FILE_BYTES, PlanFileError, readPlanFile, writePlanFile } from './file'
+import {
+  MAX_FILE_BYTES,
+  PlanFileError,
+  readPlanFile,
+  readPlanFiles,
+  writePlanFile,
+  writePlanFiles,
+} from './file'
 import { jsonSchemaOf } from './jsonSchema'
 import { diffDocuments, sameJson } from '../quantity/patch'
 import { mergeDocuments } from './merge'
@@ -122,23 +130,78 @@ describe('plan file', () => {
     }
   })
 
-  test('the JSON Schema names every field of a plan and nothing else', () => {
-    const walk = (schema: Record<string, unknown>, value: unknown, path: string): void => {
-      if (Array.isArray(value))
-        return value.forEach((v) => walk(schema.items as Record<string, unknown>, v, `${path}[]`))
-      if (value === null || typeof value !== 'object') return
-      const properties = schema.properties as Record<string, Record<string, unknown>> | undefined
-      for (const [key, inner] of Object.entries(value)) {
-        const next = properties ? properties[key] : schema.additionalProperties
-        expect({ path: `${path}.${key}`, described: typeof next }).toEqual({
-          path: `${path}.${key}`,
-          described: 'object',
-        })
-        walk(next as Record<string, unknown>, inner, `${path}.${key}`)
-      }
-      if (properties) expect(Object.keys(properties).sort()).toEqual(Object.keys(value).sort())
+  /** By another's reader: ajv 8.20.0, strict. */
+  const fits = new Ajv2020({ strict: true, allErrors: false }).compile(
+    JSON.parse(JSON.stringify(jsonSchemaOf(planSchema))) as object,
+  )
+  /** Every place of a plan: whose it is and under which name. */
+  const placesOf = (tree: object): [Record<string, unknown>, string][] =>
+    Object.entries(tree).flatMap(([key, value]) => [
+      [tree, key] as [Record<string, unknown>, string],
+      ...(value !== null && typeof value === 'object' ? placesOf(value as object) : []),
+    ])
+
+  test('the published schema takes every plan that the program writes', () => {
+    for (const plan of plans) {
+      fits(JSON.parse(writePlanFile(plan)))
+      expect([plan.job.name, fits.errors]).toEqual([plan.job.name, null])
     }
-    walk(jsonSchemaOf(planSchema), plans[0], 'plan')
+  })
+
+  test('schema and reader agree on what is changed, left out or put in, wherever in a plan', () => {
+    const junk = [null, true, '', 'constructor', 'x y', 0, -1, 0.5, 1e13, [], {}, 'x'.repeat(3000)]
+    const how = fc.constantFrom('change', 'leave out', 'put in')
+    fc.assert(
+      fc.property(
+        fc.nat(plans.length - 1),
+        fc.nat(1e6),
+        how,
+        fc.constantFrom(...junk),
+        (which, at, does, value) => {
+          const changed = JSON.parse(writePlanFile(plans[which]!)) as Plan
+          const all = placesOf(changed)
+          const [tree, key] = all[at % all.length]!
+          if (does === 'change') tree[key] = value
+          else if (does === 'leave out' && !Array.isArray(tree)) Reflect.deleteProperty(tree, key)
+          else if (!Array.isArray(tree)) tree.put = value
+          const taken = checkPlan(changed).problems === null
+          expect([does, key, value, fits(changed)]).toEqual([does, key, value, taken])
+        },
+      ),
+      { numRuns: 1500 },
+    )
+  })
+
+  test('of a file of today’s version nothing is filled in: what is left out is named with its place', () => {
+    const without = (...path: string[]) => {
+      const plan = JSON.parse(writePlanFile(plans[0]!)) as Record<string, unknown>
+      const last = path.at(-1)!
+      const tree = path.slice(0, -1).reduce((at, key) => at[key] as Record<string, unknown>, plan)
+      expect(last in tree).toBe(true)
+      Reflect.deleteProperty(tree, last)
+      return refusal(JSON.stringify(plan))
+    }
+    for (const path of [
+      ['truck', 'seatGap'],
+      ['truck', 'ratings', 'bedHitch'],
+      ['truck', 'survey', 'gap'],
+      ['lay', 'cutTo'],
+      ['air', 'classes'],
+      ['tune', 'trials'],
+      ['prove', 'functions'],
+      ['job', 'altitude'],
+    ])
+      expect([path, without(...path)]).toEqual([path, expect.stringContaining(path.join('.'))])
+  })
+
+  test('versions that are none are refused; a byte-order mark before the text is read over', () => {
+    const text = writePlanFile(plans[0]!)
+    const at = (version: string) =>
+      refusal(text.replace(`"version": ${PLAN_VERSION}`, `"version": ${version}`))
+    for (const version of ['0', '-3', '1.5', '"15"', 'null', 'true', '[]'])
+      expect([version, at(version)]).toEqual([version, expect.stringContaining('whole numbers from 1 to')])
+    expect(writePlanFile(readPlanFile(`\uFEFF${text}`))).toBe(text)
+    expect(readPlanFiles(`\uFEFF${writePlanFiles(plans.slice(0, 2))}`)).toHaveLength(2)
   })
 })
 

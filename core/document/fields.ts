@@ -14,12 +14,16 @@ const field = <T>(schema: unknown): Field<T> => schema as Field<T>
 /** Fields of a shape: every one of the type, and no other. */
 export type FieldsOf<T> = { [K in keyof T]-?: Field<T[K]> }
 
-const ID = /^[a-z0-9][a-z0-9-]{0,63}$/i
+const ID = /^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/
+/** The same of an entry of a record, which may name an end, as in `line-left:from`. */
+export const ENTRY_ID = /^[A-Za-z0-9:][A-Za-z0-9:-]{0,63}$/
+/** What every object has by itself. */
+export const BUILT_IN: readonly string[] = Object.getOwnPropertyNames(Object.prototype)
 /**
  * Whether a text names what every object has by itself, such as `constructor`. Looked up among a plan's own names it
  * would find something that is in no plan.
  */
-export const isBuiltIn = (text: string) => text in Object.prototype
+export const isBuiltIn = (text: string) => BUILT_IN.includes(text)
 const NOT_BUILT_IN = '${path}: this word has a meaning of its own to the program. Choose another'
 const notBuiltIn = (schema: yup.StringSchema<string | null | undefined>) =>
   schema.test('built-in', NOT_BUILT_IN, (value) => value == null || !isBuiltIn(value))
@@ -82,7 +86,9 @@ export function recordField<T>(of: Field<T>, max: number): Field<Record<string, 
       .required()
       .meta({ recordOf: of, max } as object)
       .test('record', function (value) {
-        if (typeof value !== 'object' || value === null || Array.isArray(value))
+        // Whether it may be null is for the schema around it to say.
+        if (value == null) return true
+        if (typeof value !== 'object' || Array.isArray(value))
           return this.createError({ message: `${this.path} must be an object of entries by id` })
         const entries = Object.entries(value as Record<string, unknown>)
         if (entries.length > max)
@@ -91,7 +97,7 @@ export function recordField<T>(of: Field<T>, max: number): Field<Record<string, 
           })
         for (const [id, entry] of entries) {
           const path = `${this.path}.${id}`
-          if (!ID.test(id.replace(/:/g, '-')) || isBuiltIn(id))
+          if (!ENTRY_ID.test(id) || isBuiltIn(id))
             return this.createError({
               path,
               message: `${path}: an id is letters, digits and dashes, 64 at most`,

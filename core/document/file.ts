@@ -9,6 +9,9 @@ export class PlanFileError extends Error {
   override name = 'PlanFileError'
 }
 
+/** A text without the byte-order mark that some editors put before it. */
+const withoutMark = (text: string): string => text.replace(/^\uFEFF/, '')
+
 /** Same document with the keys of every object in alphabetical order, so that equal plans are equal text. */
 export function sortKeys(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(sortKeys)
@@ -38,7 +41,7 @@ export function readPlanFile(text: string): Plan {
   if (text.trim() === '') throw new PlanFileError('The file is empty. Choose a file exported from a job.')
   let value: unknown
   try {
-    value = JSON.parse(text)
+    value = JSON.parse(withoutMark(text))
   } catch (error) {
     const cut = !/[}\]]\s*$/.test(text)
     throw new PlanFileError(
@@ -53,6 +56,11 @@ export function readPlanFile(text: string): Plan {
     )
   }
   const version = (value as { version?: unknown }).version
+  if (!Number.isInteger(version) || (version as number) < 1) {
+    throw new PlanFileError(
+      `The file says plan version ${JSON.stringify(version) ?? 'nothing'}; versions are whole numbers from 1 to ${PLAN_VERSION}. Export it again.`,
+    )
+  }
   if (typeof version === 'number' && version > PLAN_VERSION) {
     throw new PlanFileError(
       `The file is plan version ${version}; this program reads up to version ${PLAN_VERSION}. Update the program, then open it again.`,
@@ -99,7 +107,7 @@ export function readPlanFiles(text: string): string[] {
 /** The plans of a file of several; null for any other text. */
 function plansIn(text: string): unknown[] | null {
   try {
-    const { format, plans } = JSON.parse(text) as { format?: unknown; plans?: unknown }
+    const { format, plans } = JSON.parse(withoutMark(text)) as { format?: unknown; plans?: unknown }
     return format === PLANS_FORMAT && Array.isArray(plans) ? plans : null
   } catch {
     return null

@@ -1,4 +1,5 @@
 import type * as yup from 'yup'
+import { BUILT_IN, ENTRY_ID } from './fields'
 
 type Json = Record<string, unknown>
 interface Described {
@@ -10,15 +11,28 @@ interface Described {
   tests: { name?: string; params?: Record<string, unknown> }[]
 }
 
-/** JSON Schema (draft 2020-12) of a Yup schema, so that the file format is described by the schema that checks it. */
+/**
+ * JSON Schema (draft 2020-12) of a Yup schema, so that the file format is described by the schema that checks it. What
+ * may be null says so.
+ */
 export function jsonSchemaOf(schema: yup.Schema): Json {
+  const described = schema.describe() as unknown as Described
+  const filled = filledSchema(schema, described)
+  return described.nullable ? { anyOf: [filled, { type: 'null' }] } : filled
+}
+
+/** The schema of a value that is not null. */
+function filledSchema(schema: yup.Schema, described: Described): Json {
   const meta = schema.meta() as { recordOf?: yup.Schema; anyOf?: yup.Schema[]; max?: number } | undefined
   if (meta?.recordOf)
-    return { type: 'object', additionalProperties: jsonSchemaOf(meta.recordOf), maxProperties: meta.max }
+    return {
+      type: 'object',
+      propertyNames: { pattern: ENTRY_ID.source, not: { enum: BUILT_IN } },
+      additionalProperties: jsonSchemaOf(meta.recordOf),
+      maxProperties: meta.max,
+    }
   if (meta?.anyOf) return { anyOf: meta.anyOf.map(jsonSchemaOf) }
-  const described = schema.describe() as unknown as Described
   const param = (name: string, key: string) => described.tests.find((t) => t.name === name)?.params?.[key]
-  const type = (name: string) => (described.nullable ? [name, 'null'] : name)
   switch (described.type) {
     case 'object': {
       const fields = (schema as yup.ObjectSchema<yup.AnyObject>).fields as Record<string, yup.Schema>
@@ -37,19 +51,22 @@ export function jsonSchemaOf(schema: yup.Schema): Json {
       }
     case 'number':
       return {
-        type: type(described.tests.some((t) => t.name === 'integer') ? 'integer' : 'number'),
+        type: described.tests.some((t) => t.name === 'integer') ? 'integer' : 'number',
         minimum: param('min', 'min'),
         maximum: param('max', 'max'),
       }
     case 'boolean':
       return { type: 'boolean' }
     default: {
+      const choices = described.oneOf.filter((choice) => choice !== null)
+      if (choices.length > 0) return { type: 'string', enum: choices }
       const pattern = param('matches', 'regex') as RegExp | undefined
       return {
-        type: type('string'),
-        ...(described.oneOf.length > 0
-          ? { enum: described.oneOf }
-          : { minLength: param('min', 'min'), maxLength: param('max', 'max'), pattern: pattern?.source }),
+        type: 'string',
+        minLength: param('min', 'min'),
+        maxLength: param('max', 'max'),
+        pattern: pattern?.source,
+        ...(described.tests.some(({ name }) => name === 'built-in') ? { not: { enum: BUILT_IN } } : {}),
       }
     }
   }

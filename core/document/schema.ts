@@ -34,7 +34,7 @@ import {
   type Field,
 } from './fields'
 import { unfitJson } from './json'
-import { sameJson } from '../quantity/patch'
+import { isRecord, sameJson } from '../quantity/patch'
 import {
   AIR_PATHS,
   ARCHETYPE_IDS,
@@ -707,20 +707,23 @@ export function changedPlanProblem(plan: Plan, right: Plan): string | null {
   return null
 }
 
-/** Checks a whole document, brought to the newest version first; returns it typed, or every problem with its path. */
+/**
+ * Checks a whole document; returns it typed, or every problem with its path. One of an earlier version is brought to the
+ * newest first; of one that says it is of the newest nothing is filled in.
+ */
 export function checkPlan(
   value: unknown,
 ): { plan: Plan; problems: null } | { plan: null; problems: PlanProblem[] } {
   const unfit = unfitJson(value)
   if (unfit) return { plan: null, problems: [{ path: '', message: unfit }] }
+  const isNewest = isRecord(value) && value.version === PLAN_VERSION
   try {
-    return {
-      plan: planSchema.validateSync(upgradePlan(value), {
-        strict: true,
-        abortEarly: false,
-      }) as unknown as Plan,
-      problems: null,
-    }
+    const checked = planSchema.validateSync(isNewest ? value : upgradePlan(value), {
+      strict: true,
+      abortEarly: false,
+    }) as unknown as Plan
+    // Parts and lines come in an order of their own, whatever order the keys of a file are in.
+    return { plan: isNewest ? (upgradePlan(checked) as Plan) : checked, problems: null }
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error
     const all = error.inner.length > 0 ? error.inner : [error]

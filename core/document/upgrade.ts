@@ -230,6 +230,8 @@ export function upgradePlan(value: unknown): unknown {
   if (
     !isRecord(value) ||
     typeof value.version !== 'number' ||
+    !Number.isInteger(value.version) ||
+    value.version < 1 ||
     value.version > PLAN_VERSION ||
     !isRecord(value.truck)
   )

@@ -96,9 +96,9 @@ defineExpose({ step, remedy, count })
             type="button"
             class="button remedy mt-2 text-sm"
             :disabled="!tried(note)"
-            @click="askFirst(note.remedy)"
+            @click="askFirst(tried(note)!.remedy)"
           >
-            {{ note.remedy.label }}
+            {{ (tried(note)?.remedy ?? note.remedy).label }}
           </button>
           <p v-if="tried(note)?.brings.length" class="text-sm mt-1 leading-snug">
             It brings:

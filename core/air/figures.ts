@@ -1,7 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import { input, type Figure } from '../quantity/figure'
 import { interpolate } from '../quantity/interpolate'
-import type { AirNeed, AirSet, FirstFill, HaulFill, Site, SupplyFacts } from './types'
+import type { AirNeed, AirSet, FirstFill, HaulFill, Overshoot, Site, SupplyFacts } from './types'
 
 /** What Air's figures are made of. SI, pressures gauge. */
 export interface AirFigureInput {
@@ -19,7 +19,7 @@ export interface AirFigureInput {
     onFeed: { volts: number; slowed: number } | null
   }
   site: Site
-  overshoot: { value: number; bore: number } | null
+  overshoot: Overshoot | null
   firstFill: FirstFill | null
 }
 
@@ -168,17 +168,23 @@ function overshootFigures({ overshoot, supply, volume }: AirFigureInput): Record
         input('Tank, full', supply!.most, 'pressure'),
         input('Spring, air', Math.min(volume.left, volume.right), 'volume'),
         input('To read and shut, s', PRACTICE.blockReaction.value, 'plain'),
-        input('Bore that keeps it under the limit', overshoot.bore, 'bore'),
+        input('Pair filled in', overshoot.seconds, 'time'),
       ],
       source: 'ISO 6358-1; reaction from memory',
       max: limit,
     },
     bore: {
-      label: 'Bore that keeps it under 2 psi',
+      label: 'Bore proposed before the block',
       value: overshoot.bore,
       quantity: 'bore',
-      formula: 'bore whose conductance in a row with the block’s lets the overshoot be the limit',
-      inputs: [input('Limit', limit, 'pressure')],
+      formula:
+        'bore whose conductance in a row with the block’s lets the overshoot be the limit, and no tighter than fills the pair in the time one waits',
+      inputs: [
+        input('Limit', limit, 'pressure'),
+        input('Time one waits', PRACTICE.fillWait.value, 'time'),
+        input('Past the target with it', overshoot.withBore.value, 'pressure'),
+        input('Pair filled with it in', overshoot.withBore.seconds, 'time'),
+      ],
       source: 'ISO 6358-1, conductances in a row: 1/C² = Σ 1/Cᵢ²',
     },
   }

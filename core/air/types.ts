@@ -109,7 +109,7 @@ export interface RuleInput {
   site: Site
   supply: SupplyFacts | null
   /** Pa past its target that a block fed from a tank goes before it shuts, the bore that keeps it under the limit. */
-  overshoot: { value: number; bore: number } | null
+  overshoot: Overshoot | null
 }
 
 /** Most that the supply ever gives, Pa gauge, and what sets it; null without one. */
@@ -121,4 +121,12 @@ export interface SupplyFacts {
   reach: number
   cutIn: number | null
   cutOut: number | null
+}
+
+/** How far past its target a block goes, Pa, and how long it fills the pair for, s: as it is and with a bore, m. */
+export interface Overshoot {
+  value: number
+  seconds: number
+  bore: number
+  withBore: { value: number; seconds: number }
 }

@@ -42,6 +42,11 @@ export const PRACTICE = {
   unknownGap: practice(0.02, 'm', 'A gap that is only the kind’s example is known within ± this'),
   sheetRate: practice(0.05, '1', 'Share by which a rate off the spring’s sheet may be off'),
   unknownRate: practice(0.2, '1', 'Share by which a rate that is only the kind’s example may be off'),
+  fillWait: practice(
+    30,
+    's',
+    'A pair of springs is filled from a tank within this, or its bore is too tight to be waited for',
+  ),
   torqueWrench: practice(0.1, '1', 'Share within which a torque that was reached is as it should be'),
   bagClearance: practice(0.013, 'm', 'Wanted all round a bag at full size (1/2 in)'),
   recheckAfter: practice(

@@ -126,6 +126,7 @@ function spring(
   }
 }
 
+/** First fills by kind (common practice): leaf helpers 60 psi, light coil inserts 20, high-pressure inserts 60. */
 const LEAF = { at: 690, min: 34.47, proof: 414 }
 const COIL = { at: 241, min: 34.47, bracket: 0.02, proof: 138 }
 
@@ -246,7 +247,7 @@ export const SPRINGS: readonly SpringClass[] = [
     diameter: 0.09,
     volume: 0.0013,
     bracket: 0.02,
-    proof: 138,
+    proof: 414,
   }),
   spring('coil-insert-high-680', 'Coil insert, high pressure', ['coil'], INSERT, {
     pairLoad: 680,
@@ -256,7 +257,7 @@ export const SPRINGS: readonly SpringClass[] = [
     diameter: 0.092,
     volume: 0.00128,
     bracket: 0.02,
-    proof: 138,
+    proof: 414,
   }),
   spring('coil-insert-high-900', 'Coil insert, high pressure', ['coil'], INSERT, {
     pairLoad: 900,
@@ -266,7 +267,7 @@ export const SPRINGS: readonly SpringClass[] = [
     diameter: 0.1,
     volume: 0.0016,
     bracket: 0.02,
-    proof: 138,
+    proof: 414,
   }),
 ]
 

@@ -1,38 +1,73 @@
 import { applyEdit } from '../document/edit'
 import type { Plan } from '../document/types'
-import type { Note } from '../quantity/figure'
+import type { Note, Rank, Remedy } from '../quantity/figure'
 import type { Deriver } from './derive'
 import type { Derived } from './types'
 
-/** What comes of a remedy: whether its note goes, and which Stops and Fixes come that were not there before. */
+/** What comes of a remedy. */
 export interface Tried {
+  /** Whether its note goes and nothing worse than it has come: only then is it offered. */
   helps: boolean
+  /** Stops and Fixes that come and were not there before, none of them worse than the note itself. */
   brings: Note[]
+  /** The remedy with what it takes besides to end well, as one edit. */
+  remedy: Remedy
 }
 
 const is = (a: Note, b: Note) => a.rule === b.rule && a.subject === b.subject
+const WEIGHT: Record<Rank, number> = { know: 0, fix: 1, stop: 2 }
+/** What was built and proved before is no longer what is planned: said of any change under its ticks, and no worse plan. */
+const WORK_UNDONE = [
+  'step-changed',
+  'step-gone',
+  'out-of-order',
+  'hold-earlier',
+  'hold-opened',
+  'proved-before-opened',
+]
+/** Remedies that one press may put after another. */
+const MOST_TOGETHER = 4
 
 /**
- * Tries a remedy on a copy of a plan before it is offered. Some milliseconds: for notes that are shown, not at every
- * key.
+ * Tries a remedy on a copy of a plan before it is offered. What brings something worse than it mends is followed by that
+ * note's own remedy, as a person would press it, until it ends well; one that does not end well is not offered. Some
+ * milliseconds: for notes that are shown, not at every key.
  * @param derive what derived the plan last: only what the remedy changes is computed.
  * @param derived of the plan as it stands.
  */
 export function tryRemedy(derive: Deriver, plan: Plan, derived: Derived, note: Note): Tried {
-  if (!note.remedy) return { helps: false, brings: [] }
-  let notes: Note[]
-  try {
-    notes = derive.copy()(applyEdit(plan, note.remedy.patches)).notes
-  } catch {
-    // What it changes is no longer there.
-    return { helps: false, brings: [] }
-  }
-  const still = notes.some((n) => is(n, note) && !milder(n, note))
-  const worse = (n: Note) =>
+  const offered = note.remedy ?? { label: '', patches: [] }
+  const nothing = { helps: false, brings: [], remedy: offered }
+  if (!note.remedy) return nothing
+  const isNew = (n: Note) =>
     n.rank !== 'know' && !derived.notes.some((known) => is(known, n) && known.rank !== 'know')
-  return { helps: !still, brings: notes.filter(worse) }
+  const isWorse = (n: Note) => isNew(n) && WEIGHT[n.rank] > WEIGHT[note.rank] && !WORK_UNDONE.includes(n.rule)
+  const trial = derive.copy()
+  const steps: Remedy[] = [note.remedy]
+  let at = plan
+  for (;;) {
+    let notes: Note[]
+    try {
+      at = applyEdit(at, steps.at(-1)!.patches)
+      notes = trial(at).notes
+    } catch {
+      // What it changes is no longer there.
+      return nothing
+    }
+    const worse = notes.filter(isWorse)
+    const next = worse.find((n) => n.remedy)?.remedy
+    if (worse.length === 0) {
+      const still = notes.some((n) => is(n, note) && !milder(n, note))
+      const patches = steps.flatMap((step) => step.patches)
+      const label = steps.map((step) => step.label).join('; then: ')
+      return { helps: !still, brings: notes.filter(isNew), remedy: { label, patches } }
+    }
+    if (!next || steps.length >= MOST_TOGETHER) return { ...nothing, brings: worse }
+    steps.push(next)
+  }
 }
 
-/** Whether what is only worth knowing is nearer to nothing than it was: it may stay true. */
+/** Whether what is left of a note is less than it was: a milder note, or one worth knowing that is nearer to nothing. */
 const milder = (now: Note, before: Note) =>
-  before.rank === 'know' && Math.abs(now.value ?? 0) < Math.abs(before.value ?? 0)
+  WEIGHT[now.rank] < WEIGHT[before.rank] ||
+  (before.rank === 'know' && Math.abs(now.value ?? 0) < Math.abs(before.value ?? 0))

@@ -1,16 +1,23 @@
 import type { Note } from '../quantity/figure'
 import type { Rule } from '../quantity/stage'
 import { loadNote, type LoadRuleInput } from './ruleInput'
+import { doubtsOf } from './doubts'
 import { moveForward, unloadRear } from './remedies'
+import { BALL_TOLERANCE } from './uncertainty'
 
 /** What stands over a plate. Whatever the pressure: air lifts no rating. */
 
 const PLATE = 'The vehicle’s plate'
+/** A load taken down stays under its rating by this many times what is not known of it. */
+const CLEARLY = 1.1
 type LoadRule = Rule<LoadRuleInput>
 
-const overRear: LoadRule = ({ r, haul, truck }) => {
+const overRear: LoadRule = (input) => {
+  const { r, haul, truck } = input
   const limit = truck.ratings.rearAxle
   if (r.rearAxle <= limit) return null
+  // So far under it that what is not known of the weights leaves it under.
+  const excess = r.rearAxle - limit + doubtsOf(input).rearAxle! * CLEARLY
   return loadNote(r, {
     rule: 'over-rear-axle',
     rank: 'stop',
@@ -20,7 +27,7 @@ const overRear: LoadRule = ({ r, haul, truck }) => {
     value: r.rearAxle,
     limit,
     source: PLATE,
-    remedy: moveForward(r, haul, truck, r.rearAxle - limit) ?? unloadRear(r, haul, truck, r.rearAxle - limit),
+    remedy: moveForward(r, haul, truck, excess) ?? unloadRear(r, haul, truck, excess),
   })
 }
 
@@ -71,9 +78,10 @@ const overBall: LoadRule = ({ r, haul, truck }) => {
   const bed = haul.coupling === 'bed'
   const limit = bed ? truck.ratings.bedHitch : truck.ratings.ball
   if (limit === null || r.towed.ball <= limit) return null
+  const value = Math.floor(limit / (1 + BALL_TOLERANCE[haul.ballFrom] * CLEARLY))
   const remedy: Note['remedy'] = {
-    label: 'Set the ball load to its rating',
-    patches: [{ op: 'replace', path: ['hauls', r.id, 'ballLoad'], value: limit }],
+    label: `Take the ball load down to ${value} kg, under its rating by what is not known of it`,
+    patches: [{ op: 'replace', path: ['hauls', r.id, 'ballLoad'], value }],
   }
   return loadNote(r, {
     rule: 'over-ball',

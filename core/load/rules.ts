@@ -2,6 +2,7 @@ import { PRACTICE } from '../catalog/practice'
 import type { Haul, LoadItem } from '../document/types'
 import type { Note } from '../quantity/figure'
 import { applyRules, type Rule } from '../quantity/stage'
+import { doubtsOf } from './doubts'
 import { isLoaded, itemMass } from './masses'
 import { RATING_RULES } from './ratingRules'
 import { loadFront, moveItems, roomForward } from './remedies'
@@ -9,7 +10,6 @@ import { loadNote, type LoadRuleInput } from './ruleInput'
 import { ON_STOPS, SPRING_LIMIT_RULES, UNDER_MINIMUM } from './springRules'
 import { liquidSurge } from './surge'
 import type { HaulResult, Uncertainty, UncertaintyId } from './types'
-import { BALL_TOLERANCE } from './uncertainty'
 
 /** What Load notices of a haul. Ratings and springs have files of their own; here is what is aboard and behind. */
 
@@ -226,22 +226,6 @@ const WHAT_RATED: Record<string, string> = {
   tyreFront: 'front tyres’ rating',
   tyreRear: 'rear tyres’ rating',
   ballLoad: 'hitch’s rating',
-}
-
-/** ± of what stands against each rating, kg: of an axle 19 cases in 20 where a spring is chosen, else its weight’s own. */
-function doubtsOf({ r, haul, uncertainty, tolerances }: LoadRuleInput): Record<string, number> {
-  const front = uncertainty ? uncertainty.frontAxle.high - r.frontAxle : tolerances.frontAxle
-  const rear = uncertainty ? uncertainty.rearAxle.high - r.rearAxle : tolerances.rearAxle
-  const wheel = (axle: number, doubt: number, value: number) => (axle > 0 ? (doubt * value) / axle : doubt)
-  const valueOf = (figure: string) => r.ratings.find((x) => x.figure === figure)?.value ?? 0
-  return {
-    frontAxle: front,
-    rearAxle: rear,
-    gross: Math.hypot(front, rear),
-    tyreFront: wheel(r.frontAxle, front, valueOf('tyreFront')),
-    tyreRear: wheel(r.rearAxle, rear, valueOf('tyreRear')),
-    ballLoad: Math.abs(r.towed.ball) * BALL_TOLERANCE[haul.ballFrom],
-  }
 }
 
 /** What stands under a rating by less than it is known is not clear of it. */

@@ -4,7 +4,7 @@ import type { AirPlan } from '../../document/types'
 import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE } from '../../quantity/constants'
 import { boreConductance, componentFlow, inRow } from '../equations/componentFlow'
 import { partOf } from '../parts/parts'
-import type { AirNeed, AirSet } from '../types'
+import type { AirNeed, AirSet, Overshoot } from '../types'
 import { connectedParts, firstOfKind } from './connections'
 
 const NOT_FED_FROM_TANK: readonly ComponentKind[] = [
@@ -23,7 +23,8 @@ const WIDE_OPEN = 0.01
 /**
  * How far a block fed from a full tank goes past its target before it has read and shut, Pa: the flow there over its
  * reaction time, into the smaller spring as it stands (ISO 6358-1, isothermal). And the bore in front of it, m, that
- * would keep that under a block's own tolerance. Null where no tank feeds a block.
+ * would keep that under a block's own tolerance, yet fills the pair within a time that one waits. Null where no tank
+ * feeds a block.
  * @param volume air in each spring at the highest haul, m³; `full` pressure of the full tank, Pa gauge;
  * `atmosphere` Pa.
  */
@@ -34,7 +35,7 @@ export function overshootOf(
   volume: { left: number; right: number },
   full: number | null,
   atmosphere: number,
-): { value: number; bore: number } | null {
+): Overshoot | null {
   const block = firstOfKind(plan, 'block')
   const tank = firstOfKind(plan, 'tank')
   if (!block || !tank || !set.block || full === null) return null
@@ -56,13 +57,45 @@ export function overshootOf(
   const pascalPerKilogram = (GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE) / Math.min(volume.left, volume.right)
   const perConductance = flowPerConductance * pascalPerKilogram * PRACTICE.blockReaction.value
   const rest = inRow([set.block.conductance, ...valves])
-  const wanted = PRACTICE.presetTolerance.value / perConductance
+  const leastAbs = Math.min((set.spring?.minPressure ?? 0) + atmosphere, targetAbs)
+  const fill = secondsPerConductance(set.block.criticalRatio, tankAbs, leastAbs, targetAbs, volume)
+  // The tightest that is waited for, and what would keep the overshoot within the block's own tolerance.
+  const waited = fill / PRACTICE.fillWait.value
+  const wanted = Math.max(PRACTICE.presetTolerance.value / perConductance, waited)
   // 1/C² = 1/C_rest² + 1/C_bore².
   const ofBore = wanted < rest ? (1 / wanted ** 2 - 1 / rest ** 2) ** -0.5 : null
+  const now = inRow([set.block.conductance, ...valves, ...bores])
+  const then = Math.min(wanted, rest)
   return {
-    value: inRow([set.block.conductance, ...valves, ...bores]) * perConductance,
+    value: now * perConductance,
+    seconds: fill / now,
     bore: ofBore === null ? WIDE_OPEN : Math.sqrt(ofBore / boreConductance(1)),
+    withBore: { value: then * perConductance, seconds: fill / then },
   }
+}
+
+/** Pressures on the way at which the flow is taken. */
+const WAY = 40
+/**
+ * Time in which a pair of springs comes from one absolute pressure to another through a conductance of one, s·(m³/(s·Pa)):
+ * the mass it takes over the flow, which falls as the springs come near the tank (ISO 6358-1, isothermal, full tank).
+ */
+function secondsPerConductance(
+  criticalRatio: number,
+  tank: number,
+  from: number,
+  to: number,
+  volume: { left: number; right: number },
+): number {
+  const step = (to - from) / WAY
+  let seconds = 0
+  for (let i = 0; i < WAY; i++) {
+    const at = from + step * (i + 0.5)
+    const { massFlow } = componentFlow(1, criticalRatio, tank, Math.min(at, tank), REFERENCE_TEMPERATURE)
+    const mass = (step * (volume.left + volume.right)) / (GAS_CONSTANT_AIR * REFERENCE_TEMPERATURE)
+    seconds += massFlow > 0 ? mass / massFlow : 0
+  }
+  return seconds
 }
 
 /** Sonic conductances between tank and block: of small bores, and of everything else that resists. */

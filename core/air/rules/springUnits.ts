@@ -15,7 +15,7 @@ import { airNote, type AirRule } from './common'
 const CIRCLE = { least: 0.25, most: 1.1 }
 /** How many times more or less than a class like it a spring may have, and carry than it may, without being asked about. */
 const LIKE = 2
-const CARRIES = 1.5
+const CARRIES = 1.8
 
 const PSI = 6.894757
 const POUND = 0.45359237

@@ -79,17 +79,24 @@ const noDryer: AirRule = ({ plan, supply }) => {
 const tankFeedsBlock: AirRule = ({ plan, overshoot }) => {
   const limit = PRACTICE.presetTolerance.value
   if (!overshoot || overshoot.value <= limit) return null
-  const bore = Math.floor(overshoot.bore * 1e4) / 1e4
+  const { bore: exact, withBore, seconds } = overshoot
+  const bore = Math.floor(exact * 1e4) / 1e4
+  const whole = (s: number) => `${Math.round(s)} s`
+  const psi = (p: number) => `${(p / 6894.757).toFixed(1)} psi (${(p / 1000).toFixed(0)} kPa)`
+  // A tighter one would not be waited for: what is left of the overshoot is known, not mended.
+  const isTight = seconds >= PRACTICE.fillWait.value * 0.98
   return airNote({
     rule: 'tank-feeds-block',
-    rank: 'fix',
+    rank: isTight ? 'know' : 'fix',
     subject: firstOfKind(plan, 'block')!,
     value: overshoot.value,
     limit,
     title: 'The tank drives the block past its target',
-    text: `Before it has read and shut, the springs stand {value} too high; {limit} is wanted. A bore of ${(bore * 1000).toFixed(1)} mm before it slows the air enough.`,
+    text: isTight
+      ? `Before it has read and shut, the springs stand {value} too high; {limit} is wanted. It fills the pair in ${whole(seconds)}: a tighter bore would take longer than one waits.`
+      : `Before it has read and shut, the springs stand {value} too high; {limit} is wanted. Now it fills the pair in ${whole(seconds)}. With a bore of ${(bore * 1000).toFixed(1)} mm before it: ${psi(withBore.value)} too high, filled in ${whole(withBore.seconds)}.`,
     source: 'ISO 6358 flow over the time a block takes to read and shut, 0.25 s (from memory)',
-    remedy: smallBore(plan, bore),
+    remedy: isTight ? undefined : smallBore(plan, bore),
   })
 }
 

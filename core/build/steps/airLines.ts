@@ -33,7 +33,7 @@ export function teeInSteps(air: AirPlan, { keptRuns }: Pick<BuildFacts, 'keptRun
       `Measure the old line first: the pieces are {one} at the ${labelOf(air, other(one))} and {two} at the ${labelOf(air, other(two))}, slack with them. Too short for both, it is run anew. Cut here square, where a hand reaches; both ends pushed past the second stop and tugged. Soaped with the rest.`,
       {
         values: { one: length(one), two: length(two) },
-        minutes: 8,
+        minutes: 4,
         tools: ['Tube cutter'],
         cautions: ['Air out before the line is cut.'],
         opens: { parts: [id], lines: [one[0], two[0]] },
@@ -57,7 +57,7 @@ export function measureSteps(air: AirPlan, { keptRuns }: Pick<BuildFacts, 'keptR
         `To the new place of the ${c.label.toLowerCase()} it needs {needs}, slack with it. Long enough, it goes back on, pushed home and tugged; too short, it is run anew: say so at Air.`,
         {
           values: { needs: { value: keptRuns[line] ?? 0, quantity: 'run' } },
-          minutes: 5,
+          minutes: 3,
           tools: ['Tape'],
           opens: { lines: [line] },
           after: { [`mount-${id}`]: 'Its place is fixed first.' },
@@ -95,7 +95,7 @@ export function airLineSteps(air: AirPlan, facts: BuildFacts): Step[] {
           cut: { value: cut.cut, quantity: 'run' },
           ...(whole ? { coiled: { value: Math.max(cut.coiled!, 0), quantity: 'run' } as const } : {}),
         },
-        minutes: 10,
+        minutes: 6,
         opens: { lines: [cut.id] },
         tools: whole ? ['Two wrenches'] : ['Tube cutter'],
         cautions: ['Clear of exhaust, drive shaft, steering. Never scissors or side cutters.'],

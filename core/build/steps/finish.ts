@@ -19,7 +19,7 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
     `To {proof}, left first, then right. Listen at every joint.`,
     {
       values: { proof: { value: facts.firstFill ?? 0, quantity: 'pressure' } },
-      minutes: 10,
+      minutes: 6,
       cautions: [
         'Never a hand between spring and bracket during the first fill.',
         'Never inflate a spring off the vehicle.',
@@ -33,7 +33,7 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
     'clearances',
     'Look all round both springs at full size',
     '13 mm or more from frame, tyre, brake line and exhaust all round.',
-    { minutes: 5, after: { 'first-fill': 'Only a full spring shows its size.' } },
+    { minutes: 3, after: { 'first-fill': 'Only a full spring shows its size.' } },
   )
   if (facts.closedIn.length > 0)
     add(
@@ -41,10 +41,10 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
       'soap-hidden',
       'Soap first what will be closed in',
       `${facts.closedIn.join(', ')}: before the dash is shut, and while the coils can be reached.`,
-      { minutes: 5, after: { 'first-fill': 'There is no pressure yet.' } },
+      { minutes: 3, after: { 'first-fill': 'There is no pressure yet.' } },
     )
   add('First fill', 'soap', 'Soap every joint', 'Findings go to Prove. Any growing bubble is a leak.', {
-    minutes: 15,
+    minutes: 8,
     after: {
       'first-fill': 'There is no pressure yet.',
       'soap-hidden': 'What nobody reaches later comes first.',
@@ -52,7 +52,7 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
   })
   if (facts.control === 'memories' && facts.feed && facts.presetLabels.length)
     add('First fill', 'presets', 'Store the presets', facts.presetLabels.join(' · '), {
-      minutes: 10,
+      minutes: 6,
       cautions: ['On some sets a stored preset acts the moment it is pressed: nobody near the springs.'],
       after: { 'first-fill': 'Prove it holds first.' },
     })
@@ -75,10 +75,10 @@ export function closeSteps(
       'stops-back',
       'Put the bump stops back',
       'Whole ones where they were cut or taken out: with no air spring they are all that stops the axle.',
-      { minutes: 15, after: { clear: 'Make room first.' } },
+      { minutes: 8, after: { clear: 'Make room first.' } },
     )
   add('Close', 'back', 'Put back what was freed', 'Modules, clips, breather, brackets, spare wheel last.', {
-    minutes: 15,
+    minutes: 8,
     after: {
       clearances: 'Look round the springs while you still can.',
       'soap-hidden': 'Behind the dash nobody finds a leak.',
@@ -90,7 +90,7 @@ export function closeSteps(
       'shutters-close',
       'Close the shutter valves again',
       'The same count back, both alike, before it stands on its wheels.',
-      { minutes: 5, after: { back: 'Nothing may hang loose when it comes down.' } },
+      { minutes: 3, after: { back: 'Nothing may hang loose when it comes down.' } },
     )
   add(
     'Close',
@@ -99,7 +99,7 @@ export function closeSteps(
     'Every bolt at its torque with the truck on its wheels. Again after about 100 miles.',
     {
       fasteners: springs.fitted ? facts.springFasteners : undefined,
-      minutes: 15,
+      minutes: 8,
       after: {
         back: 'Nothing may hang loose when it comes down.',
         'shutters-close': 'With the valves open it has no anti-roll.',
@@ -109,7 +109,7 @@ export function closeSteps(
   )
   controlSteps(facts, add)
   add('Close', 'lamps', 'Check headlamp aim', 'Unladen and at the usual haul, at 7.6 m.', {
-    minutes: 5,
+    minutes: 3,
     after: { down: 'On its wheels, on level ground.' },
   })
   return steps
@@ -133,7 +133,7 @@ function controlSteps(
     case 'hand':
       if (presetLabels.length === 0) return
       add('Close', 'card', 'Put the card of pressures on the dash', presetLabels.join(' · '), {
-        minutes: 5,
+        minutes: 3,
         after,
       })
       return
@@ -152,7 +152,7 @@ function controlSteps(
                 link: { value: lever.link, quantity: 'length' },
               }
             : {},
-          minutes: 20,
+          minutes: 11,
           cautions: [clear],
           after,
         },
@@ -165,7 +165,7 @@ function controlSteps(
         'Teach the controller',
         'Low, high, then ride height, both sides as their own sheet says.',
         {
-          minutes: 20,
+          minutes: 11,
           cautions: [clear],
           after,
         },
@@ -176,7 +176,7 @@ function controlSteps(
         'Try what keeps it still',
         'Service lock, door, key: each stops it, as its sheet says.',
         {
-          minutes: 10,
+          minutes: 6,
           after: { teach: 'It must level before it can be stopped.' },
         },
       )

@@ -57,7 +57,7 @@ export function lookSteps(air: AirPlan, shielded: ReadonlySet<string>): Step[] {
       `Look at the ${c.label.toLowerCase()}`,
       (LOOK[c.kind] ?? LOOK_AT_ANY) + shield,
       {
-        minutes: 3,
+        minutes: 2,
         after: { chock: 'Chock before anyone reaches under.' },
       },
     )
@@ -69,7 +69,7 @@ export function lookSteps(air: AirPlan, shielded: ReadonlySet<string>): Step[] {
       'look-lines',
       'Follow every line that stays, end to end',
       'Not rubbed, not kinked, clear of heat; tugged at every fitting.',
-      { minutes: 10, after: { chock: 'Chock before anyone reaches under.' } },
+      { minutes: 6, after: { chock: 'Chock before anyone reaches under.' } },
     )
   return steps
 }
@@ -105,7 +105,7 @@ export function takeOffSteps(air: AirPlan): Step[] {
     'Springs to nothing with the truck carried, tank drained through its drain, gauge at nothing.',
     {
       cautions: ['Air out before any bolt or fitting is opened.'],
-      minutes: 5,
+      minutes: 3,
       after: { chock: 'Chock before anyone reaches under.' },
     },
   )
@@ -124,7 +124,7 @@ export function takeOffSteps(air: AirPlan): Step[] {
       `Off: ${label(l.from)} to ${label(l.to).toLowerCase()}`,
       'Collar pressed, tube out straight. What stays open is capped at once.',
       {
-        minutes: 3,
+        minutes: 2,
         opens: { parts: [l.from, l.to], lines: [id] },
         after: dead,
       },
@@ -133,7 +133,7 @@ export function takeOffSteps(air: AirPlan): Step[] {
     const mine = lines.filter(([, l]) => l.from === id || l.to === id).map(([line]) => `off-line-${line}`)
     const isFitting = FITTINGS.includes(c.kind)
     add('Take off', `off-${id}`, `Off: ${c.label.toLowerCase()}`, offWords(air, c), {
-      minutes: isFitting ? 2 : 10,
+      minutes: isFitting ? 1 : 6,
       opens: { parts: [id] },
       after: { ...dead, ...Object.fromEntries(mine.map((line) => [line, 'Its lines come off first.'])) },
     })
@@ -145,7 +145,7 @@ export function takeOffSteps(air: AirPlan): Step[] {
       'off-feed',
       'Off: the feed at the battery',
       'At the fuse holder first; the wire out, or both ends capped and tied.',
-      { minutes: 10, cautions: ['Ignition off. Fuse out.'], after: dead },
+      { minutes: 6, cautions: ['Ignition off. Fuse out.'], after: dead },
     )
   return steps
 }
@@ -194,7 +194,7 @@ export function laterSteps(air: AirPlan): Step[] {
       `Plug what waits for the ${c.label.toLowerCase()}`,
       `At the ${plugged.map((other) => other!.label.toLowerCase()).join(' and the ')}: a plug pushed home and tugged, the tube coiled, tied and labelled.`,
       {
-        minutes: 5,
+        minutes: 3,
         opens: { parts: joined.flatMap((l) => [l.from, l.to]).filter((part) => part !== id) },
         after: { clear: 'Make room first.' },
       },

@@ -91,7 +91,7 @@ export function makeReadySteps(truck: Truck, closingLoad: number | null, springs
     values: { gap: { value: raise.hangs ? truck.seatGap.droop : truck.seatGap.unladen, quantity: 'length' } },
     cautions: raise.cautions,
     tools: raise.tools,
-    minutes: 15,
+    minutes: 8,
     after: { chock: 'Chock the wheels before lifting.' },
   })
   if (truck.suspension.interlinked)
@@ -100,7 +100,7 @@ export function makeReadySteps(truck: Truck, closingLoad: number | null, springs
       'shutters-open',
       'Open the shutter valves of the hydraulic anti-roll',
       'By the maker’s count, three turns exactly is usual, both alike, before the axle drops: else it pulls against its own fluid.',
-      { minutes: 5, after: { lift: 'They are reached from under it.' } },
+      { minutes: 3, after: { lift: 'They are reached from under it.' } },
     )
   add(
     'Make ready',
@@ -113,7 +113,7 @@ export function makeReadySteps(truck: Truck, closingLoad: number | null, springs
         : 'Turn brake-line clips round for clearance, unbolt modules on the frame and hang them safely. Note each for the way back.',
     {
       cautions: ['Look behind every panel for fuel and brake lines before drilling.'],
-      minutes: 15,
+      minutes: 8,
       after: {
         lift: 'It hangs over your head until it stands on stands.',
         'shutters-open': 'The axle drops in this step: shutter valves first.',
@@ -132,7 +132,7 @@ export function makeReadySteps(truck: Truck, closingLoad: number | null, springs
         values: { cut: { value: truck.suspension.stopCut, quantity: 'length' } },
         cautions: ['Eye protection; hands behind the blade.'],
         tools: ['Fine saw'],
-        minutes: 10,
+        minutes: 6,
         after: { clear: 'Make room first.' },
       },
     )
@@ -145,7 +145,7 @@ export function makeReadySteps(truck: Truck, closingLoad: number | null, springs
       {
         values: { load: { value: closingLoad, quantity: 'mass' } },
         cautions: ['Load laid on before anybody goes under, and held so that it cannot slide.'],
-        minutes: 15,
+        minutes: 8,
         after: { clear: 'Make room first.' },
       },
     )

@@ -12,57 +12,57 @@ const MOUNTS: Partial<
 > = {
   compressor: {
     detail: 'High on the rail, out of spray; inlet filter on its hose, vertical, inlet up.',
-    minutes: 15,
+    minutes: 8,
     fastener: 'frame',
   },
   block: {
     detail: 'Any way up except upside down. Port 1 left, port 2 right; mark them.',
-    minutes: 15,
+    minutes: 8,
     fastener: 'control',
   },
-  handFill: { detail: 'Where a hand reaches it, cap on, clear of the number plate light.', minutes: 8 },
-  belt: { detail: 'On the engine’s own bracket, belt aligned and at its tension.', minutes: 90 },
+  handFill: { detail: 'Where a hand reaches it, cap on, clear of the number plate light.', minutes: 4 },
+  belt: { detail: 'On the engine’s own bracket, belt aligned and at its tension.', minutes: 50 },
   tank: {
     detail: 'Brackets on cross-members, drain at the bottom, clear of where the spare wheel returns.',
-    minutes: 30,
+    minutes: 75,
     fastener: 'frame',
   },
   manifold: {
     detail: 'On the rail beside the tank, unused outlets plugged.',
-    minutes: 10,
+    minutes: 6,
     fastener: 'control',
   },
-  solenoid: { detail: 'Arrow along the flow, coil upwards.', minutes: 8 },
+  solenoid: { detail: 'Arrow along the flow, coil upwards.', minutes: 4 },
   regulator: {
     detail: 'Arrow along the flow, knob where a hand reaches it; set it before the springs are connected.',
-    minutes: 8,
+    minutes: 4,
   },
-  paddle: { detail: 'In the dash within reach, exhaust to outside the cab.', minutes: 20, cab: true },
+  paddle: { detail: 'In the dash within reach, exhaust to outside the cab.', minutes: 11, cab: true },
   gauge: {
     detail: 'In the dash within sight, lamp from the dash illumination wire.',
-    minutes: 20,
+    minutes: 11,
     cab: true,
   },
   dualGauge: {
     detail: 'In the dash within sight, left needle to the left line; lamp from the dash illumination wire.',
-    minutes: 25,
+    minutes: 14,
     cab: true,
   },
-  dump: { detail: 'In the cab within reach, exhaust to outside.', minutes: 15, cab: true },
-  cabSwitch: { detail: 'In the dash, labelled.', minutes: 10, cab: true },
-  controller: { detail: 'In the cab, dry, plugs downwards.', minutes: 15, cab: true },
+  dump: { detail: 'In the cab within reach, exhaust to outside.', minutes: 8, cab: true },
+  cabSwitch: { detail: 'In the dash, labelled.', minutes: 6, cab: true },
+  controller: { detail: 'In the cab, dry, plugs downwards.', minutes: 8, cab: true },
   heightValve: {
     detail: 'On the frame over the axle, arm level at ride height, link upright.',
-    minutes: 30,
+    minutes: 16,
     fastener: 'control',
   },
   heightSensor: {
     detail: 'On the frame, arm level at ride height, link upright on the axle.',
-    minutes: 20,
+    minutes: 11,
     fastener: 'control',
   },
-  coupler: { detail: 'At the bumper, cap on.', minutes: 8 },
-  horn: { detail: 'Mouth downwards and forwards.', minutes: 15, fastener: 'frame' },
+  coupler: { detail: 'At the bumper, cap on.', minutes: 4 },
+  horn: { detail: 'Mouth downwards and forwards.', minutes: 8, fastener: 'frame' },
 }
 
 type Mount = (typeof MOUNTS)[ComponentKind]
@@ -73,21 +73,21 @@ const IN_ITS_LINE = 'Arrow along the flow; both tubes cut square, pushed past th
 const BACK_IN: Partial<Record<ComponentKind, Mount>> = {
   relief: {
     detail: `${INTO_ITS_PORT} What it is set to is read off it: no higher than the tank’s rating. Never plugged.`,
-    minutes: 6,
+    minutes: 3,
   },
-  pressureSwitch: { detail: `${INTO_ITS_PORT} Its plugs on, pressed until they click.`, minutes: 8 },
-  drain: { detail: `${INTO_ITS_PORT} At the lowest point, closed.`, minutes: 5 },
-  sensor: { detail: `${INTO_ITS_PORT} Its plug on, pressed until it clicks.`, minutes: 6 },
-  plug: { detail: INTO_ITS_PORT, minutes: 3 },
-  check: { detail: IN_ITS_LINE, minutes: 6 },
-  restrictor: { detail: IN_ITS_LINE, minutes: 6 },
-  dryer: { detail: `${IN_ITS_LINE} Upright, its drain down.`, minutes: 10 },
-  tee: { detail: 'All three tubes cut square, pushed past the second stop and tugged.', minutes: 6 },
+  pressureSwitch: { detail: `${INTO_ITS_PORT} Its plugs on, pressed until they click.`, minutes: 4 },
+  drain: { detail: `${INTO_ITS_PORT} At the lowest point, closed.`, minutes: 3 },
+  sensor: { detail: `${INTO_ITS_PORT} Its plug on, pressed until it clicks.`, minutes: 3 },
+  plug: { detail: INTO_ITS_PORT, minutes: 2 },
+  check: { detail: IN_ITS_LINE, minutes: 3 },
+  restrictor: { detail: IN_ITS_LINE, minutes: 3 },
+  dryer: { detail: `${IN_ITS_LINE} Upright, its drain down.`, minutes: 6 },
+  tee: { detail: 'All three tubes cut square, pushed past the second stop and tugged.', minutes: 3 },
   filter: {
     detail: 'Finger tight: it is changed later. Its hose vertical, inlet up, where it is dry.',
-    minutes: 4,
+    minutes: 2,
   },
-  boost: { detail: 'Tapped where the sheet of the engine allows it, hose clamped.', minutes: 30 },
+  boost: { detail: 'Tapped where the sheet of the engine allows it, hose clamped.', minutes: 16 },
 }
 
 /** What goes between two ends that do not fit each other, as a sentence of a step. */
@@ -126,7 +126,7 @@ export function mountingSteps(air: AirPlan, off: readonly Step[]): Step[] {
       `${one.label} into the ${two.label.toLowerCase()}`,
       `Finger tight plus 1.5 turns, or until the sealant band is hidden; where its own sheet says otherwise, that.${adapterWords(air, id)} Every port of a tank gets something: a forgotten plug is what hisses at first start.`,
       {
-        minutes: 3,
+        minutes: 2,
         opens: { lines: [id], parts: [l.from, l.to].filter((part) => !MOUNTS[kinds.get(part)!]) },
         after:
           kinds.get(l.to) && MOUNTS[kinds.get(l.to)!]

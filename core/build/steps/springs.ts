@@ -63,7 +63,7 @@ export function springSteps(
       `Sleeve and spacer as the sheet says, stem to the end with the hole; the insert must fill the gap without forcing.${spacer.words}`,
       {
         values: spacer.values,
-        minutes: 25,
+        minutes: 14,
         opens,
         after,
         cautions: ['The axle is lowered slowly, hoses watched.'],
@@ -74,7 +74,7 @@ export function springSteps(
       `torque-${side}`,
       `Let the ${side} side up and look round the insert`,
       'The coil closes evenly round it, the stem stands free of every edge.',
-      { minutes: 5, after: { [`spring-${side}`]: 'The insert goes in first.' } },
+      { minutes: 3, after: { [`spring-${side}`]: 'The insert goes in first.' } },
     )
   } else {
     if (isDrilled(facts))
@@ -87,7 +87,7 @@ export function springSteps(
       {
         values: { ...own.values, ...spacer.values },
         fasteners: ['plate'],
-        minutes: 12,
+        minutes: 7,
         opens,
         tools: ['Torque wrench'],
         after: before,
@@ -100,7 +100,7 @@ export function springSteps(
       `${bracket.words}, lower on the axle, everything loose until it stands straight. A bracket the wrong way round rubs the bag through years later.`,
       {
         values: bracket.values,
-        minutes: 20,
+        minutes: 11,
         opens,
         after: {
           ...after,
@@ -116,7 +116,7 @@ export function springSteps(
       'Everything loose and in line first. Axle strap evenly, lower U-bolts, upper bracket; look from behind and from the side that the spring stands upright; foot screws last of all, no tighter than given; look again. Where the kit’s sheet has another order, that one.',
       {
         fasteners: springFasteners(truck, facts),
-        minutes: 10,
+        minutes: 6,
         tools: ['Torque wrench'],
         after: { [`spring-${side}`]: 'Align first, tighten after.' },
       },
@@ -140,7 +140,7 @@ export function openGapSteps({ closingLoad, stands }: BuildFacts): Step[] {
         highest: { value: stands.highest, quantity: 'length' },
       },
       cautions: ['Nobody under it, no hand near a spring, while the load comes off.'],
-      minutes: 10,
+      minutes: 6,
       after: {
         'torque-left': 'Both springs are fastened first.',
         'torque-right': 'Both springs are fastened first.',

@@ -10,7 +10,7 @@ export function stepList() {
     detail: string,
     rest: Partial<Omit<Step, 'id' | 'group' | 'title' | 'detail'>> = {},
   ): void => {
-    const plain = { values: {}, cautions: [], tools: [], minutes: 5, after: {} }
+    const plain = { values: {}, cautions: [], tools: [], minutes: 3, after: {} }
     steps.push({ id, group, title, detail, ...plain, ...rest })
   }
   return { steps, add }

@@ -44,5 +44,5 @@ export const drillStep = (side: Step['group'], name: 'left' | 'right'): Omit<Ste
     'Battery off where wires run behind.',
   ],
   tools: ['Drill'],
-  minutes: 15,
+  minutes: 8,
 })

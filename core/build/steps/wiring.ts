@@ -51,7 +51,7 @@ function feedThatStays(feed: Feed, afterLines: Reasons): Step[] {
     'Wire of {wire} or thicker, fuse holder near the battery, ends bright and sealed, earth tight on bare metal. Fuse out.',
     {
       values: { wire: { value: feed.area, quantity: 'wireArea' } },
-      minutes: 10,
+      minutes: 6,
       cautions: ['Ignition off. Fuse out.'],
       after: afterLines,
     },
@@ -63,7 +63,7 @@ function newFeed(power: PowerPlan, feed: Feed, afterLines: Reasons): Step[] {
   const { steps, add } = stepList()
   const earth = EARTHS[power.earth]
   add('Wiring', 'earth', 'Run the earth', `Black ${earth}. Ring crimped, heat-shrink until it seals.`, {
-    minutes: 10,
+    minutes: 6,
     after: afterLines,
   })
   add(
@@ -76,7 +76,7 @@ function newFeed(power: PowerPlan, feed: Feed, afterLines: Reasons): Step[] {
         wire: { value: feed.area, quantity: 'wireArea' },
         length: { value: feed.length, quantity: 'run' },
       },
-      minutes: 30,
+      minutes: 16,
       cautions: ['Ignition off. Fuse out.'],
       after: { ...afterLines, earth: 'Earth before feed.' },
     },
@@ -93,7 +93,7 @@ export function otherWires({ marks, relay }: Wires, after: Reasons): Step[] {
     'wires',
     'Run the other wires, a label on both ends of each',
     `${marks.join(', ')}: as Power lists them, along Lay’s runs; ends crimped, sealed and tugged.${relay ? ' Relay upright or on its side, terminals down, out of spray.' : ''} Their fuses stay out.`,
-    { minutes: 5 + 6 * marks.length, cautions: ['Ignition off. Fuses out.'], after },
+    { minutes: 3 + 3 * marks.length, cautions: ['Ignition off. Fuses out.'], after },
   )
   return steps
 }
@@ -106,7 +106,7 @@ function plugs(feedStays: boolean): Step[] {
     'Press every connector until it clicks',
     'Lock tabs home, drip loop between compressor and electronics.',
     {
-      minutes: 5,
+      minutes: 3,
       after: feedStays
         ? { 'feed-stays': 'Look along the feed first.' }
         : { feed: 'There is nothing to press yet.' },
@@ -126,7 +126,7 @@ function fuse(feed: Feed, lineSteps: readonly string[]): Step[] {
       : 'Blade fuse of {fuse} into the holder; then key on.',
     {
       values: { fuse: { value: feed.fuse ?? 0, quantity: 'current' } },
-      minutes: 2,
+      minutes: 1,
       cautions: ['Look once more along every wire.'],
       after: {
         ...Object.fromEntries(

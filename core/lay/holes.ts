@@ -1,7 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import type { AirPlan, Point } from '../document/types'
 import { distance } from './distances'
-import { boxAround, boxToShape } from './space/shapes'
+import { boxAround, boxToShape, passesThrough } from './space/shapes'
 import type { Solid } from './space/solid'
 import type { Hole, LayResult } from './types'
 
@@ -57,14 +57,8 @@ function passages({ routes }: Pick<LayResult, 'routes'>, solids: readonly Solid[
         const from = points[i]!
         return sheets.flatMap((sheet) => {
           const { shape } = sheet
-          if (shape.shape !== 'box' || boxToShape(boxAround(from, to), shape) > 0) return []
-          const middle = (k: 'x' | 'y' | 'z', low: number, high: number) =>
-            Math.min(Math.max((shape.min[k] + shape.max[k]) / 2, Math.min(low, high)), Math.max(low, high))
-          const at = {
-            x: middle('x', from.x, to.x),
-            y: middle('y', from.y, to.y),
-            z: middle('z', from.z, to.z),
-          }
+          const at = shape.shape === 'box' ? passesThrough(from, to, shape) : null
+          if (!at) return []
           return [
             {
               id,

@@ -2,6 +2,7 @@ import { catalogueTube } from '../catalog/joints'
 import { PRACTICE } from '../catalog/practice'
 import { TUBES, type TubeClass } from '../catalog/tubes'
 import { fitShield, HEAT, note, type LayRule } from './ruleInput'
+import { hangsUnderRail } from './run/hanging'
 import { AIRBAG_TRIM, stripOf } from './run/strip'
 import { solidsOf } from './space/room'
 import { capitalised } from './space/solid'
@@ -65,6 +66,24 @@ const lineNearHeat: LayRule = ({ r, lay }) =>
       remedy: fitShield(route.id),
     })
   })
+
+/** A run that hangs under the rail’s lower edge, where nothing guards it from stones and stands. */
+const runHangsLow: LayRule = ({ r, truck }) =>
+  r.routes.flatMap((route) => {
+    const by = route.wayless ? 0 : hangsUnderRail(route.points, truck)
+    if (by <= HANGS) return []
+    return note({
+      rule: 'run-hangs-low',
+      rank: 'know',
+      subject: route.id,
+      value: by,
+      title: `${route.fromLabel} to ${route.toLabel} hangs under the rail`,
+      text: 'It hangs {value} lower than the rail’s lower edge, where stones and stands reach it: loom or a length of hose over it there, or make it pass a place higher up.',
+      source: 'Common practice',
+    })
+  })
+/** Rounding of the rails’ rise, m. */
+const HANGS = 0.002
 
 const SPARE_HARNESS = PRACTICE.spareHarness.value
 
@@ -196,6 +215,7 @@ const tubeShort: LayRule = ({ r }) =>
   })
 
 export const RUN_RULES: readonly LayRule[] = [
+  runHangsLow,
   runBlocked,
   bendTooTight,
   lineNearHeat,

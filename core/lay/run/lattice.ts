@@ -190,7 +190,8 @@ function emptyLattice(truck: Truck, solids: readonly Solid[], through: readonly 
 function placeFactors(truck: Truck, x: number): (y: number, z: number) => number {
   const { frame, fuelTank } = truck
   const bed = x < truck.cabRear ? floorAt(truck, x) : Infinity
-  const low = frame.top + railRise(truck, x) - frame.depth - WAY.fromFace * 1.5
+  // Whatever hangs under the rail's lower edge hangs low: nothing guards it there.
+  const low = frame.top + railRise(truck, x) - frame.depth
   const overAxle = Math.abs(x) < WAY.axleHalf
   const atTank = Math.abs(x - fuelTank.centre.x) < fuelTank.length / 2
   const atEngine = x > CAB.firewall(truck)

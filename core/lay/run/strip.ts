@@ -1,7 +1,7 @@
 import { distance } from '../distances'
 import { PRACTICE } from '../../catalog/practice'
 import type { Point } from '../../document/types'
-import { boxAround, boxToShape } from '../space/shapes'
+import { boxAround, boxToShape, passesThrough } from '../space/shapes'
 import type { Solid } from '../space/solid'
 import type { Route } from '../types'
 import { turnAt } from './bends'
@@ -84,9 +84,8 @@ export function stripOf({ points }: Pick<Route, 'points'>, solids: readonly Soli
       .filter(({ far }) => far <= WAY.tied)
       .sort((p, q) => p.far - q.far)[0]
     const along = trims(middle) ?? tied?.solid.label ?? null
-    const whole = boxAround(a, b)
     const through = solids
-      .filter((s) => s.kind === 'sheet' && boxToShape(whole, s.shape) === 0)
+      .filter(({ kind, shape }) => kind === 'sheet' && shape.shape === 'box' && passesThrough(a, b, shape))
       .map((s) => s.label)
     const last = pieces.at(-1)
     const before = points[i - 2]

@@ -174,3 +174,21 @@ export function boundsOf(shape: Shape): { min: Point; max: Point } {
     },
   }
 }
+
+/** Where a straight piece is inside a box: the middle of that part of it; null where it passes beside. */
+export function passesThrough(a: Point, b: Point, { min, max }: Box): Point | null {
+  let [from, to] = [0, 1]
+  for (const k of AXES) {
+    const d = b[k] - a[k]
+    if (d === 0) {
+      if (a[k] < min[k] || a[k] > max[k]) return null
+      continue
+    }
+    const ends = [(min[k] - a[k]) / d, (max[k] - a[k]) / d]
+    from = Math.max(from, Math.min(...ends))
+    to = Math.min(to, Math.max(...ends))
+  }
+  if (from > to) return null
+  const at = (from + to) / 2
+  return { x: a.x + (b.x - a.x) * at, y: a.y + (b.y - a.y) * at, z: a.z + (b.z - a.z) * at }
+}

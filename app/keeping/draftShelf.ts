@@ -36,7 +36,8 @@ export interface DraftShelf {
 
 /**
  * A database of its own and not a second store beside the edits: an open page of an earlier version would hold up the
- * change of version, and with it the edits. Strict: a write is told as done when it is on the disk.
+ * change of version, and with it the edits. Relaxed: a key is written within milliseconds, so a page that is closed or
+ * killed right after it loses nothing. Waiting for the disk at each key would leave the last ones in a queue.
  */
 export function openDraftShelf(name = 'nimble-piston-drafts'): DraftShelf {
   let opened: Promise<IDBPDatabase<Shape>> | null = null
@@ -56,7 +57,7 @@ export function openDraftShelf(name = 'nimble-piston-drafts'): DraftShelf {
       delete(id: string): Promise<unknown>
     }) => Promise<unknown>,
   ) => {
-    const tx = (await database()).transaction('drafts', 'readwrite', { durability: 'strict' })
+    const tx = (await database()).transaction('drafts', 'readwrite', { durability: 'relaxed' })
     await Promise.all([work(tx.store), tx.done])
   }
   return {

@@ -35,21 +35,10 @@ const sameName = ({ drawer, label }: Pick<Draft, 'drawer' | 'label'>) =>
 const open = new Map<TextField, string>()
 /** Those whose text a button takes. */
 const byButton = new WeakSet<TextField>()
-/** What waits to be written, by name: a draft, or null where it is thrown away. */
-const waiting = new Map<string, Draft | null>()
-let writing: Promise<void> | null = null
-
-/** Writes what waits. Keys pressed while it writes are written right after, the newest text only. */
+/** Writes a draft at once, or throws it away. The browser keeps the order in which they were asked for. */
 function write(id: string, draft: Draft | null): void {
-  waiting.set(id, draft)
-  writing ??= (async () => {
-    for (let next = [...waiting]; next.length > 0; next = [...waiting]) {
-      waiting.clear()
-      for (const [name, what] of next)
-        // No room: what is typed is then only in the field, as in any page.
-        await (what ? shelf.put(what) : shelf.remove(name)).catch(() => {})
-    }
-  })().finally(() => (writing = null))
+  // No room: what is typed is then only in the field, as in any page.
+  void (draft ? shelf.put(draft) : shelf.remove(id)).catch(() => {})
 }
 
 /** The text was handed in: the draft goes once the edit lies on the shelf of edits. */

@@ -63,6 +63,13 @@ export const MOUNTING_WORDS: Record<SpringClass['fits'][number], string> = {
 export const seatsApart = ({ upper, lower }: Truck['seats']): number =>
   Math.hypot(upper.x - lower.x, upper.y - lower.y)
 
+/**
+ * How far a spring leans whose seats are not over each other, rad, where it stands lowest: the shorter it is, the more it
+ * leans. None where there is no height to lean in.
+ */
+export const greatestLean = (seats: Truck['seats'], lowest: number): number =>
+  lowest > 0 ? Math.atan2(seatsApart(seats), lowest) : 0
+
 /** Where the exhaust passes the rear axle, from the truck's middle and from the ground, m; null where it does not. */
 export function exhaustAtAxle(truck: Pick<Truck, 'exhaust'>): { y: number; z: number } | null {
   const [at] = exhaustBesideAxle(truck, 0)

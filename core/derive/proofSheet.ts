@@ -111,7 +111,8 @@ function leftOut({ readings }: HoldTest): string {
 }
 function verdictOf({ ofThisCircuit, opened, verdict }: HoldResult): string {
   if (!ofThisCircuit) return 'of an earlier circuit: proves nothing of this one'
-  if (opened) return `opened since (${opened.what}): proves nothing any more`
+  // A leak that was found stays found, whatever was opened to mend it.
+  if (opened && verdict !== 'leaking') return `opened since (${opened.what}): proves nothing any more`
   return verdict ?? 'no verdict yet'
 }
 /** Behind the moment of a proof that stands no more. */

@@ -105,7 +105,7 @@ const overTyre: LoadRule = ({ r }) => {
     rank: 'stop',
     subject: front ? 'frontAxle' : 'rearAxle',
     title: 'A tyre over its rating',
-    text: `“${r.label}” puts {value} on the heaviest ${front ? 'front' : 'rear'} wheel; its tyres carry {limit}, and only at the pressure on their own sheet.`,
+    text: `“${r.label}” puts {value} on the heaviest ${front ? 'front' : 'rear'} wheel, with air or without; its tyres carry {limit}, and only at the pressure on their own sheet.`,
     value: over.value,
     limit: over.limit,
     source: 'Load index on the tyre’s wall',

@@ -29,6 +29,11 @@ export function solveHaul(
   const rollTaken = { front: attitude.frontMoment, rear: attitude.rearMoment }
   const track = { front: truck.frontTrack, rear: truck.rearTrack }
   const laden = wheelLoads(truck.unladen, track, loads, rollTaken)
+  // A truck is driven with its springs let down too, and then another wheel may carry most.
+  const ladenBare = wheelLoads(truck.unladen, track, loads, {
+    front: bare.frontMoment,
+    rear: bare.rearMoment,
+  })
   const shares = steelShares(truck, spring, aimed.designHeight, attitude, air)
   const { motionRatio, rearSpringBase } = truck.suspension
   const area = interpolate(aimed.areaByHeight, aimed.designHeight - target * motionRatio)
@@ -46,7 +51,7 @@ export function solveHaul(
     target,
     laden,
     rollTaken,
-    ratings: ratingsOf(haul, truck, loads, laden),
+    ratings: ratingsOf(haul, truck, loads, [laden, ladenBare]),
     sagNoAir: { front: bare.frontSquat, rearLeft: bare.rearLeft, rearRight: bare.rearRight },
     sagWithAir: {
       front: attitude.frontSquat,
@@ -61,14 +66,16 @@ export function solveHaul(
   }
 }
 
-/** Load against each rating that applies, kg; a rating nobody knows does not apply. */
+/** Load against each rating that applies, kg; a rating nobody knows does not apply. @param attitudes wheel loads with air and without */
 function ratingsOf(
   haul: Haul,
   { ratings, tyre }: LoadedTruck,
   loads: HaulLoads,
-  laden: Corners,
+  attitudes: readonly Corners[],
 ): HaulResult['ratings'] {
   const pulling = loads.towed.whole > 0
+  const heaviest = (one: keyof Corners, other: keyof Corners) =>
+    Math.max(...attitudes.flatMap((laden) => [laden[one], laden[other]]))
   const tyres = ratings.tyre === null ? null : ratings.tyre * (tyre.dual ? 2 : 1)
   const all: [figure: string, value: number, limit: number | null][] = [
     ['frontAxle', loads.frontAxle, ratings.frontAxle],
@@ -76,8 +83,8 @@ function ratingsOf(
     ['gross', loads.gross, ratings.gross],
     ['combination', loads.combination, pulling ? ratings.combination : null],
     ['ballLoad', loads.towed.ball, haul.coupling === 'bed' ? ratings.bedHitch : ratings.ball],
-    ['tyreFront', Math.max(laden.frontLeft, laden.frontRight), ratings.tyre],
-    ['tyreRear', Math.max(laden.rearLeft, laden.rearRight), tyres],
+    ['tyreFront', heaviest('frontLeft', 'frontRight'), ratings.tyre],
+    ['tyreRear', heaviest('rearLeft', 'rearRight'), tyres],
   ]
   return all.flatMap(([figure, value, limit]) =>
     limit === null ? [] : [{ figure, value, limit, inHand: limit - value }],

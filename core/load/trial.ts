@@ -19,7 +19,7 @@ import { sourcesOf, type Source, type UncertainCase } from './uncertainty'
 const SIGMA = 1 / Math.sqrt(3)
 const LIP_SIGMA = PRACTICE.lip.value * SIGMA
 /** Sources of the spring and the truck itself are the same whatever is aboard; of these the plan takes two over. */
-const SHARED = ['area', 'rate', 'gap']
+const SHARED = ['area', 'rate', 'gap', 'lip-left', 'lip-right']
 const STEEL_AND_AIR = ['area', 'rate']
 
 interface Taped {
@@ -66,16 +66,27 @@ export function roadTrial(input: TrialInput): RoadTrial | null {
   }
 }
 
-/** Lips that were taped, under a haul that still stands in the plan. */
+/**
+ * Lips that were taped, under a haul that still stands in the plan. Of one haul at one pressure there is one reading,
+ * however often it was taped: what is wrong with it is wrong every time. Its lip is the mean of them.
+ */
 function tapedLips({ trials, hauls }: TrialInput): Taped[] {
-  return ordered(trials)
-    .filter(([, t]) => t.haul === null || hauls[t.haul])
-    .flatMap(([id, t]) =>
-      SIDES.flatMap((side) => {
-        const lip = side === 'left' ? t.lipLeft : t.lipRight
-        return lip === null ? [] : [{ id, side, lip, haul: t.haul, air: { left: t.left, right: t.right } }]
-      }),
-    )
+  const counted = ordered(trials).filter(([, t]) => t.haul === null || hauls[t.haul])
+  const alike = new Map<string, typeof counted>()
+  for (const entry of counted) {
+    const [, t] = entry
+    const key = JSON.stringify([t.haul, Math.round(t.left), Math.round(t.right)])
+    alike.set(key, [...(alike.get(key) ?? []), entry])
+  }
+  return [...alike.values()].flatMap((group) =>
+    SIDES.flatMap((side): Taped[] => {
+      const lips = group.flatMap(([, t]) => (side === 'left' ? t.lipLeft : t.lipRight) ?? [])
+      if (lips.length === 0) return []
+      const [id, { haul, left, right }] = group[0]!
+      const lip = lips.reduce((sum, l) => sum + l, 0) / lips.length
+      return [{ id, side, lip, haul, air: { left, right } }]
+    }),
+  )
 }
 
 function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
@@ -83,14 +94,21 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
   const { unknowns, lipsAt } = model
   const { z, matrix } = mostLikely(model)
   const index = (id: string) => unknowns.findIndex((u) => u.source.id === id)
-  // Never more than its own doubt allows: what is left over says so instead.
-  const shift = (id: string) => Math.min(Math.max(z[index(id)]!, -1), 1)
-  const takenOver = unknowns.map(({ source: { id } }) => (STEEL_AND_AIR.includes(id) ? shift(id) : 0))
-  const [planned, corrected, explained] = [unknowns.map(() => 0), takenOver, z].map(lipsAt) as [
-    number[],
-    number[],
-    number[],
-  ]
+  const atBound = STEEL_AND_AIR.filter((id) => Math.abs(z[index(id)]!) > 1)
+  // Area and rate never more than their own doubt allows: what is left over is reckoned from what is taken over.
+  const held = z.map((v, i) =>
+    STEEL_AND_AIR.includes(unknowns[i]!.source.id) ? Math.min(Math.max(v, -1), 1) : v,
+  )
+  const explained = lipsAt(held)
+  const squares = taped.reduce((sum, t, i) => sum + (t.lip - explained[i]!) ** 2, 0)
+  const leftOver = { value: Math.sqrt(squares / taped.length), limit: PRACTICE.lip.value }
+  const besides = furthestBesides(unknowns, z)
+  const isUnexplained = leftOver.value > leftOver.limit || Math.abs(besides?.share ?? 0) > 1
+  // What is not explained moves nothing until somebody says what it was.
+  const refused = atBound.length > 0 ? 'bound' : isUnexplained ? 'unexplained' : null
+  const taken = (id: string) => (refused ? 0 : z[index(id)]!)
+  const planned = lipsAt(unknowns.map(() => 0))
+  const corrected = lipsAt(unknowns.map(({ source: { id } }) => (STEEL_AND_AIR.includes(id) ? taken(id) : 0)))
   const lips: TrialLips[] = taped.map(({ id, side, lip }, i) => ({
     id,
     side,
@@ -98,24 +116,36 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
     planned: planned[i]!,
     corrected: corrected[i]!,
   }))
-  const squares = taped.reduce((sum, t, i) => sum + (t.lip - explained[i]!) ** 2, 0)
-  const leftOver = Math.sqrt(squares / taped.length)
   /** What the tape leaves unexplained widens the doubt again, up to what it was before. */
-  const misfit = Math.max(leftOver / LIP_SIGMA, 1)
+  const misfit = Math.max(leftOver.value / LIP_SIGMA, 1)
   const known = (id: string, tolerance: number): Corrected => {
+    if (refused) return { factor: 1, tolerance }
     const unit = unknowns.map((_, k) => (k === index(id) ? 1 : 0))
     const narrowed = (Math.sqrt(solveSpd(matrix, unit)[index(id)]!) / SIGMA) * misfit
-    return { factor: 1 + shift(id) * tolerance, tolerance: tolerance * Math.min(narrowed, 1) }
+    return { factor: 1 + taken(id) * tolerance, tolerance: tolerance * Math.min(narrowed, 1) }
   }
   const { area, rearRate } = input.surveyed.tolerances
   return {
     area: known('area', area),
     rate: known('rate', rearRate),
     lips,
-    leftOver: { value: leftOver, limit: PRACTICE.lip.value },
-    besides: furthestBesides(unknowns, z),
+    leftOver,
+    besides,
+    refused,
+    atBound: atBound as RoadTrial['atBound'],
   }
 }
+
+/** The lips of the empty truck were taped too, and what is wrong with them is in every reading. */
+const lipSources: Source[] = (['Left', 'Right'] as const).map((side) => ({
+  id: `lip-${side.toLowerCase()}` as Source['id'],
+  label: `the unladen lip on the ${side.toLowerCase()}`,
+  shift: (of, z) => {
+    const key = `rear${side}` as const
+    const heights = { ...of.truck.heights, [key]: of.truck.heights[key] + z * PRACTICE.lip.value }
+    return { ...of, truck: { ...of.truck, heights } }
+  },
+}))
 
 function modelOf(input: TrialInput, taped: readonly Taped[]): Model {
   const all = unknownsOf(input, taped)
@@ -174,7 +204,7 @@ function mostLikely(model: Model): { z: number[]; matrix: number[][] } {
 function unknownsOf(input: TrialInput, taped: readonly Taped[]): Unknown[] {
   const hauls = [...new Set(taped.map((t) => t.haul))]
   return hauls.flatMap((haul, i) =>
-    sourcesOf(caseOf(input, haul))
+    [...sourcesOf(caseOf(input, haul)), ...lipSources]
       .filter(({ id }) => i === 0 || !SHARED.includes(id))
       .map((source) => ({
         haul,

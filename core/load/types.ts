@@ -174,6 +174,10 @@ export interface RoadTrial {
    * nothing is.
    */
   besides: { label: string; share: number } | null
+  /** Why nothing of it is taken over; null where area and rate are. */
+  refused: 'bound' | 'unexplained' | null
+  /** Of area and rate, what would have to be off by more than its own doubt. */
+  atBound: ('area' | 'rate')[]
 }
 
 /** What a trailer puts where: on the coupling, on its own axle, and whole. kg. */

@@ -74,3 +74,16 @@ test('a tyre check goes by the wheel as the truck stands', () => {
   expect(rated(laden.frontLeft - 1).inHand).toBeLessThan(0)
   expect(rated(laden.frontLeft + 1).inHand).toBeGreaterThan(0)
 })
+
+test('a tyre is checked with air and without: a heavy side that air holds up lies harder on the front wheel without it', () => {
+  const h = oneItem(900, 0.3, 0.85)
+  const rated = (with_: LevelSpring | null) =>
+    solveHaul('h', h, { ...truck, ratings: { ...truck.ratings, tyre: 1000 } }, with_, false).ratings.find(
+      (x) => x.figure === 'tyreFront',
+    )!
+  const aired = solveHaul('h', h, truck, spring, false)
+  const bare = solveHaul('h', h, truck, null, false)
+  expect(aired.laden.frontLeft).toBeLessThan(bare.laden.frontLeft)
+  expect(rated(spring).value).toBeCloseTo(bare.laden.frontLeft, 6)
+  expect(rated(null).value).toBeCloseTo(bare.laden.frontLeft, 6)
+})

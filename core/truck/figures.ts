@@ -1,11 +1,12 @@
 import { PRACTICE } from '../catalog/practice'
 import { drawnByHand } from '../catalog/spacers'
 import type { SpringClass } from '../catalog/springs'
-import { seatsApart, wheelTravel } from '../catalog/truckGeometry'
+import { greatestLean, wheelTravel } from '../catalog/truckGeometry'
 import type { Truck } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
 import { obstacleName } from './fit'
+import { lowestStand } from './stands'
 import type { Fitted, RateFrom, TruckResult } from './types'
 
 /** Figures of the survey, each with what it was made of. SI. */
@@ -56,7 +57,7 @@ export function truckFigures(
       inputs: [],
       source: 'Survey',
     },
-    lean: lean(truck, r.springHeight),
+    lean: lean(truck, lowestStand(r)),
     ...(r.fit && spring ? clearances(r.fit, spring, truck) : {}),
   }
 }
@@ -201,16 +202,15 @@ function heights(r: TruckResult, spring: SpringClass | null, spacer: number): Re
 
 /** How far the spring stands from upright between its seats. */
 function lean({ seats }: Truck, height: number): Figure {
-  const apart = seatsApart(seats)
   return {
-    label: 'Lean of the spring, unladen',
-    value: Math.atan2(apart, Math.max(height, 0)),
+    label: 'Lean of the spring, on the bump stop',
+    value: greatestLean(seats, height),
     quantity: 'angle',
-    formula: 'atan(√(Δx² + Δy²)/height)',
+    formula: 'atan(√(Δx² + Δy²)/least height)',
     inputs: [
       input('Seats apart, along', Math.abs(seats.upper.x - seats.lower.x), 'length'),
       input('Seats apart, across', Math.abs(seats.upper.y - seats.lower.y), 'length'),
-      input('Spring height, unladen', height, 'length'),
+      input('Spring height, on the bump stop', height, 'length'),
     ],
     source: 'Geometry',
     max: PRACTICE.seatTilt.value,

@@ -1,4 +1,7 @@
 import fc from 'fast-check'
+import { PRACTICE } from '../catalog/practice'
+import { createDeriver } from '../derive/derive'
+import { newPlan } from '../derive/newPlan'
 import { SPRINGS, springClass } from '../catalog/springs'
 import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
 import type { Truck } from '../document/types'
@@ -368,4 +371,21 @@ test('the axle stands where both springs have the heights they are said to have,
   expect(at.right).toBeCloseTo(-0.025, 12)
   expect(at.bags.left.height).toBeCloseTo(unladen - 0.04, 12)
   expect(at.bags.right.height).toBeCloseTo(unladen + 0.02, 12)
+})
+
+test('a spring leans most on the bump stop: seats apart by so much are told there, both sides of the limit', () => {
+  const plan = newPlan('leaf-flatbed', 'Seats apart')
+  const at = (apart: number) => {
+    const truck = structuredClone(plan.truck)
+    truck.seats.lower.y = apart
+    return createDeriver()({ ...plan, truck }).stages.truck
+  }
+  const { springHeight, truck } = at(0).result
+  const lowest = springHeight - (truck.seatGap.unladen - truck.seatGap.bump)
+  const limit = Math.tan(PRACTICE.seatTilt.value) * lowest
+  const told = (apart: number) => at(apart).notes.some(({ rule }) => rule === 'seat-lean')
+  expect([told(limit - 0.0005), told(limit + 0.0005)]).toEqual([false, true])
+  // Unladen the same seats lean by less than the limit.
+  expect(Math.atan2(limit + 0.0005, springHeight)).toBeLessThan(PRACTICE.seatTilt.value)
+  expect(at(0.02).figures.lean!.value).toBeCloseTo(Math.atan2(0.02, lowest), 9)
 })

@@ -1,6 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import { STANDARD_SPACERS } from '../catalog/spacers'
-import { MOUNTING_WORDS, mountingOf, seatsApart } from '../catalog/truckGeometry'
+import { greatestLean, MOUNTING_WORDS, mountingOf } from '../catalog/truckGeometry'
+import { lowestStand } from './stands'
 import type { Truck, WeightHow } from '../document/types'
 import type { Note } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
@@ -288,7 +289,7 @@ const seatTilt: Rule<WithSpring> = ({ typed }) => {
 /** Ends that are not over each other: the bag leans, and rubs its own bracket and bolts. */
 const seatLean: Rule<WithSpring> = ({ typed, r }) => {
   const { upper } = typed.seats
-  const lean = r.springHeight > 0 ? Math.atan2(seatsApart(typed.seats), r.springHeight) : 0
+  const lean = greatestLean(typed.seats, lowestStand(r))
   if (lean <= PRACTICE.seatTilt.value) return null
   return note({
     quantity: 'angle',
@@ -296,7 +297,7 @@ const seatLean: Rule<WithSpring> = ({ typed, r }) => {
     rank: 'fix',
     subject: 'seats',
     title: 'The spring leans between its seats',
-    text: 'Upper and lower seat are not over each other: it leans by {value}; over {limit} it rubs its own bracket and bolts. A bracket with the offset built in brings them over each other.',
+    text: 'Upper and lower seat are not over each other: on the bump stop, where it is shortest, it leans by {value}; over {limit} it rubs its own bracket and bolts. A bracket with the offset built in brings them over each other.',
     value: lean,
     limit: PRACTICE.seatTilt.value,
     source: 'From memory; the spring must sit vertical',

@@ -5,7 +5,7 @@ import { applyEdit } from '../document/edit'
 import { newPlan } from '../derive/newPlan'
 import { takeTicket } from './tickets'
 import { readTickets } from './ticketTable'
-import { surveyChanges, taped, twoHeights, weighed } from './survey'
+import { gapTaped, surveyChanges, taped, twoHeights, weighed } from './survey'
 import { simulatedWeighbridge } from './weighbridge'
 
 describe('two heights and a known load', () => {
@@ -207,4 +207,21 @@ test('a table of tickets wants both axles or all four wheels in its head', () =>
   expect(problem('front,front left\n1200,600')).toContain('The first line must name')
   expect(problem('rear,front left,front right\n1200,600,600')).toContain('must name')
   expect(problem(`${'x'.repeat(300)}\n1`).length).toBeLessThan(260)
+})
+
+test('the unladen gap typed moves the travel that is still guessed, as far as it was; what was taped stays', () => {
+  const truck = exampleTruck('leaf-flatbed')
+  const { droop, bump, unladen } = truck.seatGap
+  gapTaped(truck, unladen - 0.05)
+  expect(truck.seatGap.droop - truck.seatGap.unladen).toBeCloseTo(droop - unladen, 9)
+  expect(truck.seatGap.unladen - truck.seatGap.bump).toBeCloseTo(unladen - bump, 9)
+  expect(truck.survey.gap.how).toBe('tape')
+  // Taped once more: droop and bump are of the first tape, and stay.
+  const then = { ...truck.seatGap }
+  gapTaped(truck, unladen - 0.02)
+  expect(truck.seatGap).toEqual({ ...then, unladen: unladen - 0.02 })
+  const typed = exampleTruck('leaf-flatbed')
+  typed.seatGap.droop = 0.31
+  gapTaped(typed, 0.2)
+  expect(typed.seatGap).toMatchObject({ unladen: 0.2, droop: 0.31, bump })
 })

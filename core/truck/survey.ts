@@ -1,4 +1,5 @@
 import { PRACTICE } from '../catalog/practice'
+import { exampleTruck } from '../catalog/trucks'
 import type { Known, Truck, WeightHow } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import type { TwoHeights, SurveyedPart, SurveyChanges, TriedSteel } from './types'
@@ -106,6 +107,21 @@ export const isGuess = (how: string) => how === 'unknown' || how === 'guess'
 export function weighed(t: Truck, axle: 'front' | 'rear'): void {
   const known = t.survey[`${axle}Axle`]
   if (known.how === 'unknown') t.survey[`${axle}Axle`] = { how: 'scale', tolerance: null }
+}
+/**
+ * The unladen gap as it was taped. Droop and bump that are still the kind's example are as far from it as they were: the
+ * axle's travel is what is guessed of them, not where it ends.
+ */
+export function gapTaped(t: Truck, unladen: number): void {
+  const example = exampleTruck(t.kind).seatGap
+  const by = unladen - t.seatGap.unladen
+  const isGuessed = t.seatGap.droop === example.droop && t.seatGap.bump === example.bump
+  t.seatGap.unladen = unladen
+  if (isGuessed && t.survey.gap.how !== 'tape') {
+    t.seatGap.droop = Math.max(t.seatGap.droop + by, unladen)
+    t.seatGap.bump = Math.min(Math.max(t.seatGap.bump + by, 0), unladen)
+  }
+  taped(t)
 }
 export function taped(t: Truck): void {
   if (t.survey.gap.how === 'unknown') t.survey.gap = { how: 'tape', tolerance: null }

@@ -1,7 +1,7 @@
 import type { Point, Truck } from '../document/types'
 import type { Quantity } from '../quantity/units'
 import { AXLE_WAYS, CENTRE_WAYS, LIFT_WAYS, OUT_WAYS } from '../quantity/ways'
-import { offSheet, plated, taped, weighed } from './survey'
+import { gapTaped, offSheet, plated, taped, weighed } from './survey'
 
 /** Every measured figure of the survey as a field: what it is called, its limits, and where it stands in the plan. */
 export interface SurveyField {
@@ -94,7 +94,7 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
   {
     title: 'Heights and gap',
     rows: [
-      row('Seat gap, unladen', 'length', [0, 1], seatGap('unladen'), taped),
+      row('Seat gap, unladen', 'length', [0, 1], { get: seatGap('unladen').get, put: gapTaped }),
       row('Seat gap, full droop', 'length', [0, 1], seatGap('droop'), taped),
       row('Seat gap, on the bump stop', 'length', [0, 1], seatGap('bump'), taped),
       row('Fender lip, front left', 'length', [0, 3], lips('frontLeft')),

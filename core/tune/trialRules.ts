@@ -124,15 +124,30 @@ function corrected({ area, rate }: TrialSaid): Note[] {
   return notes
 }
 
+const OF = { area: 'area of its bags', rate: 'rate of its steel' }
 /**
  * Something else is not as it was told: likelier than not a little, or so far that the plan cannot explain
  * the tape.
  */
-function unexplained({ leftOver, besides }: TrialSaid): Note[] {
+function unexplained({ leftOver, besides, refused, atBound }: TrialSaid): Note[] {
   const suspect = besides
     ? `Likeliest besides is ${besides.label}: ${besides.share > 0 ? 'more' : 'less'} than planned. `
     : ''
-  if (leftOver.value > leftOver.limit || (besides && Math.abs(besides.share) > 1))
+  if (refused === 'bound')
+    return [
+      note({
+        rule: 'trial-at-bound',
+        rank: 'fix',
+        subject: 'trial',
+        quantity: 'length',
+        value: leftOver.value,
+        limit: leftOver.limit,
+        title: `The truck stands as no ${atBound.map((id) => OF[id]).join(' and no ')} within its doubt would have it`,
+        text: `${suspect}Nothing of the trial is taken over. With all that the survey allows, {value} are left; a tape and the rub of the leaves make {limit}. Is it that spring, its sheet in the right unit, that haul, and that gauge?`,
+        source: 'Road trial, least squares with the survey’s doubt',
+      }),
+    ]
+  if (refused === 'unexplained')
     return [
       note({
         rule: 'trial-unexplained',
@@ -142,7 +157,7 @@ function unexplained({ leftOver, besides }: TrialSaid): Note[] {
         value: leftOver.value,
         limit: leftOver.limit,
         title: 'The truck does not stand as this plan can explain',
-        text: `${suspect}{value} are left unexplained; a tape and the rub of the leaves make {limit}. Look again at what was aboard, at the tape, and at which haul it was.`,
+        text: `${suspect}Nothing of the trial is taken over. {value} are left unexplained; a tape and the rub of the leaves make {limit}. Look again at what was aboard, at the tape, and at which haul it was.`,
         source: 'Common practice',
       }),
     ]

@@ -190,6 +190,8 @@ describe('the road trial', () => {
     lips: [{ id: 'r', side: 'left', taped: 0.9, planned: 0.9, corrected: 0.9 }],
     leftOver: { value: 0, limit: 0.005 },
     besides: null,
+    refused: null,
+    atBound: [],
     ...change,
   })
   const notes = (trial: TrialSaid | null, change = {}) =>
@@ -242,12 +244,14 @@ describe('the road trial', () => {
       expect.stringContaining('{value} less than the survey'),
     ])
   })
-  test('what the tape leaves unexplained is a Fix past its limit, and so is a load that would have to be further off', () => {
+  test('a trial that is refused is a Fix, and says why; one that is not may still point at the load', () => {
     expect(notes(said({ leftOver: { value: 0.005, limit: 0.005 } }))).toEqual([])
-    expect(notes(said({ leftOver: { value: 0.0051, limit: 0.005 } }))[0]).toMatch(/^fix trial-unexplained/)
-    const besides = (share: number) => notes(said({ besides: { label: 'the crate', share } }))
-    expect(besides(1)).toEqual(['know trial-besides The road trial points at the load too'])
-    expect(besides(-1.01)[0]).toMatch(/^fix trial-unexplained/)
+    expect(notes(said({ refused: 'unexplained' }))[0]).toMatch(/^fix trial-unexplained/)
+    const besides = { label: 'the crate', share: 1 }
+    expect(notes(said({ besides }))).toEqual(['know trial-besides The road trial points at the load too'])
+    const bound = (...atBound: TrialSaid['atBound']) => notes(said({ refused: 'bound', atBound, besides }))
+    expect(bound('area')).toEqual([expect.stringMatching(/^fix trial-at-bound .*area of its bags/)])
+    expect(bound('area', 'rate')[0]).toContain('area of its bags and no rate of its steel')
   })
 })
 

@@ -37,6 +37,10 @@ export interface TrialSaid {
   lips: { id: string; side: 'left' | 'right'; taped: number; planned: number; corrected: number }[]
   leftOver: { value: number; limit: number }
   besides: { label: string; share: number } | null
+  /** Why nothing of it is taken over; null where area and rate are. */
+  refused: 'bound' | 'unexplained' | null
+  /** Of area and rate, what would have to be off by more than its own doubt. */
+  atBound: ('area' | 'rate')[]
 }
 
 /** A haul on the memory it shares: what it then lacks, m at the wheel, rear up positive, and the lamps' angle, rad. */

@@ -196,6 +196,7 @@ test('text that was put back is handed in when its field is left by Tab, and whe
   ] as const) {
     await remarks(page).fill('')
     await remarks(page).pressSequentially(text)
+    await page.waitForTimeout(300) // a hand on its way to the reload key
     await page.reload()
     await expect(remarks(page)).toHaveValue(text)
     await leave()

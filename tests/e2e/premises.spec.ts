@@ -33,7 +33,7 @@ test('torques: none typed is a Fix; off the sheet they stand; a unit that was ty
   const plates = 'plate nuts on square-neck bolts'
   await expect(bench.getByLabel(`Reached: ${plates}`)).toBeVisible()
   await tick.click()
-  await expect(bench.getByRole('alert')).toContainText('First “')
+  await expect(bench.getByRole('alert')).toContainText(`Type what the wrench reached: ${plates}`)
   await bench.getByLabel(`Not measured: ${plates}`).check()
   await bench.getByLabel(`Not measured: ${plates}`).uncheck()
   await bench.getByLabel(`Reached: ${plates}`).fill('16 ft·lbf')

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { railBottom } from '#core/catalog/truckGeometry'
 import { isGuessed } from '#core/truck/guessed'
-import { taped } from '#core/truck/survey'
+import { gapTaped } from '#core/truck/survey'
 import { useTruck } from './useTruck'
 
 /** The truck from the left, its main measures edited where they belong. */
@@ -97,13 +97,7 @@ const { truck, set, axleWeight, setAxle } = useTruck()
           quantity="length"
           :min="0"
           :max="1"
-          @change="
-            (v) =>
-              set('Seat gap, unladen', (t) => {
-                t.seatGap.unladen = v
-                taped(t)
-              })
-          "
+          @change="(v) => set('Seat gap, unladen', (t) => gapTaped(t, v))"
         />
         <EditFig
           class="absolute -translate-x-1/2 -translate-y-1/2 max-lg:hidden"

@@ -77,5 +77,5 @@ export const RUN_SOLVER = {
    * Where rails rise, bends turn by more than a right angle and want more of their pieces: where that leaves a bend
    * too tight, the way is sought again with so many times the room.
    */
-  eases: [1, 1.5, 2],
+  eases: [1, 1.5, 2, 2.5],
 } as const

@@ -1,0 +1,7 @@
+import type { TruckResult } from './types'
+
+/** How high the spring stands on the bump stop, where it is shortest, m. */
+export const lowestStand = ({
+  springHeight,
+  truck: { seatGap },
+}: Pick<TruckResult, 'springHeight' | 'truck'>) => springHeight - (seatGap.unladen - seatGap.bump)

@@ -47,8 +47,8 @@ async function handedIn(id: string): Promise<void> {
   if (!mayLose()) write(id, null)
 }
 
-/** What a button does with a text may take a moment: looked at so long after the press, ms. */
-const TAKEN_AFTER = [0, 300, 1000, 3000]
+/** What a button does with a text may take a moment: looked at so often, and so long after the press, ms. */
+const TAKEN = { every: 50, within: 3000 }
 /** Fields that a button has emptied, or taken away, are handed in. */
 function forgetTaken(): void {
   for (const [field, id] of open)
@@ -88,7 +88,8 @@ export async function keepDrafts(): Promise<() => void> {
   }
   const pressed = ({ target }: Event) => {
     if (!(target instanceof Element && target.closest(BY_BUTTON))) return
-    for (const after of TAKEN_AFTER) setTimeout(forgetTaken, after)
+    const looking = setInterval(forgetTaken, TAKEN.every)
+    setTimeout(() => clearInterval(looking), TAKEN.within)
   }
   const heard = { input: typed, change: changed, focusout: left, click: pressed }
   for (const [name, hear] of Object.entries(heard)) document.addEventListener(name, hear)

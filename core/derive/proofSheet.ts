@@ -109,10 +109,11 @@ function leftOut({ readings }: HoldTest): string {
   const count = readings.filter(({ out }) => out).length
   return count ? `, ${count} of them left out as misread` : ''
 }
-function verdictOf({ ofThisCircuit, opened, verdict }: HoldResult): string {
+function verdictOf({ ofThisCircuit, opened, verdict, leak }: HoldResult): string {
   if (!ofThisCircuit) return 'of an earlier circuit: proves nothing of this one'
   // A leak that was found stays found, whatever was opened to mend it.
-  if (opened && verdict !== 'leaking') return `opened since (${opened.what}): proves nothing any more`
+  if (opened && leak?.verdict === 'leaking') return `leaking, and opened since (${opened.what})`
+  if (opened) return `opened since (${opened.what}): proves nothing any more`
   return verdict ?? 'no verdict yet'
 }
 /** Behind the moment of a proof that stands no more. */

@@ -26,7 +26,8 @@ export const fieldNamed = (label: string): SurveyField => FIELDS.get(label)!
 /** Whether a figure of the truck is only a guess: said to be one, or still as the kind's example has it. */
 export function isGuessed(truck: Truck, label: string): boolean {
   const source = SOURCE_OF.find(([name]) => name.test(label))?.[1]
-  if (source) return isGuess(truck.survey[source].how)
+  if (source && source !== 'ratings') return isGuess(truck.survey[source].how)
+  if (source && !isGuess(truck.survey.ratings.how)) return false
   const field = FIELDS.get(label)
   if (!field) return false
   const value = field.get(truck)

@@ -3,6 +3,7 @@ import { exampleTruck } from '../catalog/trucks'
 import type { Truck } from '../document/types'
 import { applyEdit } from '../document/edit'
 import { newPlan } from '../derive/newPlan'
+import { isGuessed, fieldNamed } from './guessed'
 import { takeTicket } from './tickets'
 import { readTickets } from './ticketTable'
 import { gapTaped, surveyChanges, taped, twoHeights, weighed } from './survey'
@@ -224,4 +225,21 @@ test('the unladen gap typed moves the travel that is still guessed, as far as it
   typed.seatGap.droop = 0.31
   gapTaped(typed, 0.2)
   expect(typed.seatGap).toMatchObject({ unladen: 0.2, droop: 0.31, bump })
+})
+
+test('the plate is copied once both axles and the gross are typed; until then each stands for itself alone', () => {
+  const t = exampleTruck('leaf-flatbed')
+  const type = (label: string) => {
+    const field = fieldNamed(label)
+    field.put(t, field.get(t)! + 50)
+  }
+  const guessed = () =>
+    ['Front axle rating', 'Rear axle rating', 'Gross rating'].filter((label) => isGuessed(t, label))
+  type('Rear axle rating')
+  expect(guessed()).toEqual(['Front axle rating', 'Gross rating'])
+  expect(t.survey.ratings.how).not.toBe('plate')
+  type('Front axle rating')
+  type('Gross rating')
+  expect(guessed()).toEqual([])
+  expect(t.survey.ratings.how).toBe('plate')
 })

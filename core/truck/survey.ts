@@ -126,8 +126,12 @@ export function gapTaped(t: Truck, unladen: number): void {
 export function taped(t: Truck): void {
   if (t.survey.gap.how === 'unknown') t.survey.gap = { how: 'tape', tolerance: null }
 }
+/** A plate was copied once both axles and the gross are typed: one figure of it says nothing of the others. */
 export function plated(t: Truck): void {
-  t.survey.ratings = { how: 'plate', tolerance: null }
+  const { frontAxle, rearAxle, gross } = exampleTruck(t.kind).ratings
+  const { ratings } = t
+  if (ratings.frontAxle !== frontAxle && ratings.rearAxle !== rearAxle && ratings.gross !== gross)
+    t.survey.ratings = { how: 'plate', tolerance: null }
 }
 export function offSheet(t: Truck): void {
   t.survey.rearRate = { how: 'sheet', tolerance: null }

@@ -36,9 +36,11 @@ test('hand-filled springs get a control: what stays is looked at, not bought or 
   await expect(row(page, 'Left spring')).toContainText('there, kept')
   await expect(row(page, 'Compressor')).toContainText('new')
   await expect(page.getByRole('complementary')).toContainText('Parts that stay are not looked at yet')
-  const off = page.getByRole('region', { name: 'Off in this order' }).getByRole('listitem')
+  const off = page.getByRole('region', { name: 'Off and cut in this order' }).getByRole('listitem')
   await expect(off.first()).toHaveText('Let everything down that is there')
-  await expect(off.filter({ hasText: 'Left fill valve to left spring' })).toHaveCount(1)
+  await expect(
+    off.filter({ hasText: /^Cut the line from the left .*, and put the left tee in$/ }),
+  ).toHaveCount(1)
   await row(page, 'Left spring').getByRole('button', { name: 'Left spring' }).click()
   const chosen = page.getByRole('region', { name: 'Chosen on the circuit' })
   const condition = chosen.getByLabel('Condition, looked at')

@@ -248,6 +248,8 @@ test('rows typed for a button to take are kept when their field is left', async 
   await page.reload()
   await expect(rows).toHaveValue('0, 60 psi, 16 °C')
   await page.getByRole('button', { name: 'Take in these rows' }).click()
+  await expect(rows).toHaveValue('')
+  await page.waitForTimeout(300) // a hand on its way to the reload key
   await saved(page)
   await page.reload()
   await saved(page)

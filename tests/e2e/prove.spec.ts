@@ -254,7 +254,7 @@ test('a hidden leak: logged with the page closed, told, found by soap, put right
   await page.getByRole('button', { name: 'All of it as CSV' }).tap()
   const path = await (await download).path()
   const text = await readFile(path, 'utf8')
-  expect(text).toMatch(/hold test,Hold test 1,verdict,leaking/)
+  expect(text).toMatch(/hold test,Hold test 1,verdict,"leaking, and opened since/)
   expect(text).toMatch(/hold test,"Again: .*",verdict,tight/)
   expect(text).toContain(`\nrepair,"${at}, line`)
   const pdf = await page.request.get(`/api/jobs/${id}/pack?paper=A4&only=proof`)

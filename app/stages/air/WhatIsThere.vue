@@ -48,7 +48,9 @@ const said = ({ part }: Row) =>
   ]
     .filter(Boolean)
     .join(', ')
-const off = computed(() => job.derived!.stages.build.result.steps.filter((s) => s.group === 'Take off'))
+const off = computed(() =>
+  job.derived!.stages.build.result.steps.filter((s) => s.group === 'Take off' || s.id.startsWith('cut-in-')),
+)
 </script>
 
 <template>
@@ -116,8 +118,8 @@ const off = computed(() => job.derived!.stages.build.result.steps.filter((s) => 
       <p class="label mt-1">As it will be, it stands in the picture of this stage.</p>
       <StateLegend :air="air" class="mt-1" />
     </section>
-    <section v-if="off.length" class="sheet p-4" aria-label="Off in this order">
-      <h2 class="mb-1">Off in this order</h2>
+    <section v-if="off.length" class="sheet p-4" aria-label="Off and cut in this order">
+      <h2 class="mb-1">Off and cut in this order</h2>
       <ol class="text-sm list-decimal pl-6">
         <li v-for="step in off" :key="step.id">{{ step.title }}</li>
       </ol>

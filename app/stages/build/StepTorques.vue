@@ -24,19 +24,19 @@ function toldOf(id: string): string {
 <template>
   <ul class="space-y-2">
     <li v-for="id in step.fasteners" :key="id" class="flex flex-wrap gap-x-4 gap-y-1 items-end">
-      <TorqueOf :fastener="id" :large="large" class="grow" />
+      <TorqueOf :fastener="id" :large="large" class="basis-full" />
       <p v-if="tick" class="label">{{ toldOf(id) }}</p>
-      <template v-else>
+      <div v-else class="flex flex-wrap gap-x-4 gap-y-1 items-end no-print">
         <NumField
           :label="`Reached: ${FASTENERS[id].label.toLowerCase()}`"
-          class="w-44 no-print"
+          class="w-44"
           quantity="torque"
           :value="reached?.[id] ?? null"
           :min="0.1"
           :max="2000"
           @change="(v) => set(id, v)"
         />
-        <label class="touch flex items-center gap-2 text-sm no-print"
+        <label class="touch flex items-center gap-2 text-sm"
           ><input
             type="checkbox"
             class="size-5 accent-petrol"
@@ -45,7 +45,7 @@ function toldOf(id: string): string {
             @change="toggle(id)"
           />Not measured</label
         >
-      </template>
+      </div>
     </li>
   </ul>
 </template>

@@ -66,7 +66,10 @@ export function solveHaul(
   }
 }
 
-/** Load against each rating that applies, kg; a rating nobody knows does not apply. @param attitudes wheel loads with air and without */
+/**
+ * Load against each rating that applies, kg; a rating nobody knows does not apply.
+ * @param attitudes wheel loads with air and without
+ */
 function ratingsOf(
   haul: Haul,
   { ratings, tyre }: LoadedTruck,

@@ -126,7 +126,7 @@ export function gapTaped(t: Truck, unladen: number): void {
 export function taped(t: Truck): void {
   if (t.survey.gap.how === 'unknown') t.survey.gap = { how: 'tape', tolerance: null }
 }
-/** A plate was copied once both axles and the gross are typed: one figure of it says nothing of the others. */
+/** The plate counts as copied once both axles and the gross are typed: one of its figures says nothing of the others. */
 export function plated(t: Truck): void {
   const { frontAxle, rearAxle, gross } = exampleTruck(t.kind).ratings
   const { ratings } = t

@@ -142,8 +142,8 @@ function unexplained({ leftOver, besides, refused, atBound }: TrialSaid): Note[]
         quantity: 'length',
         value: leftOver.value,
         limit: leftOver.limit,
-        title: `The truck stands as no ${atBound.map((id) => OF[id]).join(' and no ')} within its doubt would have it`,
-        text: `${suspect}Nothing of the trial is taken over. With all that the survey allows, {value} are left; a tape and the rub of the leaves make {limit}. Is it that spring, its sheet in the right unit, that haul, and that gauge?`,
+        title: `The ${atBound.map((id) => OF[id]).join(' and the ')} would have to be further off than the survey says`,
+        text: `${suspect}Nothing of the trial is taken over. With all that the survey allows, {value} are left unexplained; a tape and the rub of the leaves make {limit}. Check that this spring is on the truck, that its sheet was typed in its own unit, which haul it was, and the gauge.`,
         source: 'Road trial, least squares with the survey’s doubt',
       }),
     ]

@@ -251,7 +251,7 @@ describe('the road trial', () => {
     expect(notes(said({ besides }))).toEqual(['know trial-besides The road trial points at the load too'])
     const bound = (...atBound: TrialSaid['atBound']) => notes(said({ refused: 'bound', atBound, besides }))
     expect(bound('area')).toEqual([expect.stringMatching(/^fix trial-at-bound .*area of its bags/)])
-    expect(bound('area', 'rate')[0]).toContain('area of its bags and no rate of its steel')
+    expect(bound('area', 'rate')[0]).toContain('area of its bags and the rate of its steel')
   })
 })
 

@@ -171,7 +171,8 @@ describe('notes of what is there, both sides of each', () => {
       derived.notes.find((n) => n.rule === rule)!,
     )
   }
-  const mends = (plan: Plan, rule: string) => expect(tried(plan, rule)).toEqual({ helps: true, brings: [] })
+  const mends = (plan: Plan, rule: string) =>
+    expect(tried(plan, rule)).toMatchObject({ helps: true, brings: [] })
 
   test('no plate, no pressure: rating and date both', () => {
     expect(notes(tank(() => {}))).not.toContain('stop tank-no-plate')

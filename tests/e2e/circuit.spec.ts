@@ -209,7 +209,9 @@ test('each of the thirteen kinds is drawn whole, without a Stop of its own, and 
     await kinds.selectOption({ label })
     await saved(page)
     // Every part of the saved plan is on the drawing, and nothing is stopped.
-    const { air } = (await (await request.get(`/api/jobs/${page.url().split('/').at(-2)}/plan`)).json()) as {
+    const { air } = (await (
+      await request.get(`/api/jobs/${page.url().split('/').at(-2)}/plan`, { maxRetries: 3 })
+    ).json()) as {
       air: { components: object }
     }
     await expect(picture(page).locator('[data-component]')).toHaveCount(Object.keys(air.components).length)

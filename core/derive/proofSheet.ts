@@ -116,7 +116,7 @@ function verdictOf({ ofThisCircuit, opened, verdict, leak }: HoldResult): string
   if (opened) return `opened since (${opened.what}): proves nothing any more`
   return verdict ?? 'no verdict yet'
 }
-/** Behind the moment of a proof that stands no more. */
+/** Printed after the time of a test or check whose part was opened later. */
 const SINCE = ', opened since'
 
 /** As read, brought to 20 °C, and what may be lost, in hours and the shop’s pressure. */

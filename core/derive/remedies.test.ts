@@ -9,7 +9,7 @@ import type { ComponentKind, Plan } from '../document/types'
 import type { Note } from '../quantity/figure'
 import { createDeriver } from './derive'
 import { newPlan } from './newPlan'
-import { tryRemedy } from './tryRemedy'
+import { tryRemedy, WORK_UNDONE } from './tryRemedy'
 
 const jobs = demoJobs()
 const job = (id: string) => jobs.find((j) => j.id === id)!.plan
@@ -274,16 +274,6 @@ const PLANS: [string, Plan][] = [
   ['block too quick', changed((p) => (p.air.components.block!.sheet.conductance = 5e-8), tanked)],
   ['small compressor on a tank', changed((p) => (p.air.compressorClass = 'small-wireless'), paddles)],
   ['no such part', changed((p) => (p.air.components.tank!.class = 'moon-tank'), tanked)],
-]
-
-/** What was built and proved before is no longer what is planned: said wherever a plan is changed under its ticks. */
-const WORK_UNDONE = [
-  'step-changed',
-  'step-gone',
-  'out-of-order',
-  'hold-earlier',
-  'hold-opened',
-  'proved-before-opened',
 ]
 
 /** A Stop or Fix by what it says of what; a Know may come and go. */

@@ -16,8 +16,8 @@ export interface Tried {
 
 const is = (a: Note, b: Note) => a.rule === b.rule && a.subject === b.subject
 const WEIGHT: Record<Rank, number> = { know: 0, fix: 1, stop: 2 }
-/** What was built and proved before is no longer what is planned: said of any change under its ticks, and no worse plan. */
-const WORK_UNDONE = [
+/** Notes that any change brings once steps are ticked or tests are held. They do not make the plan itself worse. */
+export const WORK_UNDONE = [
   'step-changed',
   'step-gone',
   'out-of-order',

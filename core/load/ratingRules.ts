@@ -8,7 +8,7 @@ import { BALL_TOLERANCE } from './uncertainty'
 /** What stands over a plate. Whatever the pressure: air lifts no rating. */
 
 const PLATE = 'The vehicle’s plate'
-/** A load taken down stays under its rating by this many times what is not known of it. */
+/** A remedy that takes load off leaves this many times the doubt of the weight free under the rating. */
 const CLEARLY = 1.1
 type LoadRule = Rule<LoadRuleInput>
 

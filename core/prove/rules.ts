@@ -146,7 +146,7 @@ const heldBeforeOpened: HoldRule = ({ test, hold }) =>
     source: 'A proof is of what nobody has opened since (common practice)',
   })
 
-/** An opening in words, with its day. */
+/** Says what was opened, and on which day. */
 const said = ({ what, at }: Opening): string => `“${what}”, ${at.slice(0, 10)}.`
 
 /** What was soaped, tried or looked at, and opened after that, one note for each opening. */

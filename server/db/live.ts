@@ -38,7 +38,7 @@ export async function stayPresent(
     })
 }
 
-/** Takes away pages not heard of for long. */
+/** Forgets pages that have not reported for a long time. */
 export async function removeGone(db: Database): Promise<void> {
   await db.delete(present).where(lt(present.seenAt, GONE_AFTER))
 }

@@ -32,7 +32,7 @@ export function allIn(circuit: Circuit, state: PartState): Circuit {
 /**
  * Lines that are there and will have a new part in their middle: they are cut and both pieces stay.
  * @param stays whether a part is there and stays
- * @returns the lines that are cut, and the lines of the circuit that will be which are their pieces
+ * @returns ids of the old lines that are cut, and ids of the new circuit's lines that are their pieces
  */
 function cutInTwo(
   found: Circuit,

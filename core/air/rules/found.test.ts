@@ -12,7 +12,7 @@ import type { Plan } from '../../document/types'
 
 /** What is kept is known off itself, not off its class. */
 const derive = createDeriver()
-/** A tank system with paddles that is there and stays whole. */
+/** A tank system with paddle valves that is on the truck already; all of it stays. */
 function kept(change: (plan: Plan) => void = () => {}): Plan {
   const begun = newPlan('light-leaf-pickup', 'Kept')
   const plan = structuredClone(

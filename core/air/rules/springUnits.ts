@@ -52,7 +52,7 @@ const righted = (typed: Typed, { of, column, by }: Slip): Typed => ({
   [of]: typed[of] * (column === 1 ? 1 / by : by),
 })
 
-/** How far a spring is from one that can be, on a scale of factors; 0 where it may be true. */
+/** How far a spring's figures lie outside what real springs have, as the logarithm of a factor; 0 inside. */
 function strangeness({ area, maxPressure, maxLoad }: Typed, circle: number, like: number): number {
   const part = area / circle
   const outside = Math.max(Math.log(part / CIRCLE.most), Math.log(CIRCLE.least / part), 0)

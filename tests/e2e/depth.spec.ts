@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { drawer, expect, fill, gauge, newJob, number, onPaper, open, saved, test } from './support'
+import { drawer, expect, fill, gauge, newJob, number, onPaper, open, remedy, saved, test } from './support'
 
 test('the pressure card follows the load, saves as CSV and prints alone', async ({ page }) => {
   await open(page, '/jobs/hive-hauler/load')
@@ -145,7 +145,7 @@ test('a line’s joints: soft hose takes barbs, a push-fit on it is stopped, and
   await page.getByLabel('Tube of this line').selectOption('hose-1-4')
   const notes = page.getByRole('region', { name: 'Bench notes' })
   await expect(notes).toContainText('A compression fitting does not hold on 1/4 in rubber air hose')
-  await notes.getByRole('button', { name: 'Take a barb with clamp there' }).click()
+  await remedy(page, 'Take a barb with clamp there').click()
   await expect(notes).not.toContainText('does not hold on')
   await saved(page)
 })
@@ -182,7 +182,7 @@ test('the truck as somebody built it: seats out of line, a bolt with its end tow
   await drawer(page, 'Springs in place')
   await expect(page.getByRole('row', { name: /Load that closes the gap/ })).toBeVisible()
   await drawer(page, 'Weights and ratings')
-  await page.getByRole('button', { name: 'It was upgraded, with paper' }).click()
+  await remedy(page, 'It was upgraded, with paper').click()
   await expect(notes).toContainText('An upgrade without its paper')
   await fill(page, 'Paper that certifies it, and where it is kept', 'Certificate 12, glove box')
   await expect(notes).not.toContainText('An upgrade without its paper')

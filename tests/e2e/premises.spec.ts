@@ -1,4 +1,18 @@
-import { axe, drawer, expect, fill, gauge, go, newJob, number, open, saved, test, whole } from './support'
+import {
+  axe,
+  drawer,
+  expect,
+  fill,
+  gauge,
+  go,
+  newJob,
+  number,
+  open,
+  remedy,
+  saved,
+  test,
+  whole,
+} from './support'
 
 /** What was done and proved stands for what it was done on; what nobody typed is not taken for the truck's. */
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
@@ -22,7 +36,7 @@ test('torques: none typed is a Fix; off the sheet they stand; a unit that was ty
   await sheet.getByLabel('Torque, upper bracket').press('Enter')
   await expect(notes(page)).not.toContainText('does not suit its size')
   await expect(page.locator('[data-step="torque-left"]')).toContainText('M8 8.8, off the kit’s sheet')
-  await notes(page).getByRole('button', { name: 'Take the usual values over, knowing so' }).click()
+  await remedy(page, 'Take the usual values over, knowing so').click()
   await expect(page.locator('[data-step="bench-left"]')).toContainText('as usual: the kit’s sheet rules')
   await expect(page.locator('[data-step="torque-left"]')).toContainText('off the kit’s sheet')
   await expect(notes(page)).not.toContainText('Torques are still')

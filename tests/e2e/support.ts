@@ -117,6 +117,12 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
 
 const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 
+/** A note's own remedy: others may carry it after their own, as "…; then: …". */
+export const remedy = (page: Page, label: string) =>
+  page
+    .getByRole('region', { name: 'Bench notes' })
+    .getByRole('button', { name: new RegExp(`^${label.replaceAll(/[.()?]/g, '\\$&')}`) })
+
 /** WCAG 2.2 AA by axe, in the page itself; `rules` narrows it to what a theme or a width can change. */
 export async function axe(page: Page, rules?: string[], within = ':root'): Promise<void> {
   // Read once for each document: it is half a megabyte.

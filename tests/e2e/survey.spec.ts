@@ -1,4 +1,4 @@
-import { axe, drawer, expect, fill, gauge, go, number, open, saved, test } from './support'
+import { axe, drawer, expect, fill, gauge, go, number, open, remedy, saved, test } from './support'
 
 const notes = (page: Parameters<typeof open>[0]) => page.getByRole('region', { name: 'Bench notes' })
 
@@ -159,7 +159,7 @@ test('a slip of sign is kept, marked and explained, and taken away by its remedy
   await expect(page.getByLabel('Mass of Projector case')).toHaveValue('−85')
   await expect(notes(page)).toContainText('An item weighs less than nothing')
   expect(await gauge(page, 'Left spring')).toBe(pressure)
-  await notes(page).getByRole('button', { name: 'Take the minus away' }).click()
+  await remedy(page, 'Take the minus away').click()
   await expect(notes(page)).not.toContainText('less than nothing')
   await saved(page)
 })

@@ -1,4 +1,4 @@
-import { axe, drawer, expect, fill, open, saved, test } from './support'
+import { axe, drawer, expect, fill, open, remedy, saved, test } from './support'
 
 type Page = import('@playwright/test').Page
 const notes = (page: Page) => page.getByRole('region', { name: 'Bench notes' })
@@ -15,7 +15,7 @@ test('three hauls on one memory: told, shared by the remedy, and what each lacks
   // By its heading: other notes' remedies may say that they bring it.
   const few = notes(page).getByRole('button', { name: /More presets than the control has memories/ })
   await expect(few).toBeVisible()
-  await notes(page).getByRole('button', { name: 'Share the memories' }).click()
+  await remedy(page, 'Share the memories').click()
   await expect(few).toHaveCount(0)
   await expect(memories.getByRole('row').nth(1)).toContainText('mm')
   await axe(page)

@@ -10,7 +10,7 @@ import { runFacts, haulSets, trySet } from '#core/derive/runs'
 import { SAMPLES, sampleUncertainty } from '#core/load/uncertainty'
 import type { Scenario } from '#core/document/types'
 import { Solver } from 'odex'
-import { makeEdit } from '#core/document/edit'
+import { applyEdit, makeEdit } from '#core/document/edit'
 import { mergeDocuments } from '#core/document/merge'
 import { readPlanFile, writePlanFile } from '#core/document/file'
 import { newItem } from '#core/document/newHaul'
@@ -156,6 +156,15 @@ const labels = Array.from(
     })!.plan,
 )
 const labelled = time(200, (i) => void derive(labels[i]!))
+/** One edit of so many changes, as a page hands in a drawing that was traced anew. */
+const changes = (count: number) =>
+  Array.from({ length: count }, (_, i) => ({
+    op: 'replace' as const,
+    path: ['truck', 'wheelbase'],
+    value: 3 + i / count,
+  }))
+const [few, many] = [changes(500), changes(5000)]
+const editsRatio = time(20, () => void applyEdit(plan, many)) / time(20, () => void applyEdit(plan, few))
 const merge = time(200, () => void mergeDocuments(plan, itemEdits[3]!, labels[3]!))
 const began = now()
 fillTime(
@@ -210,6 +219,7 @@ console.log(
     edited,
     labelled,
     merge,
+    editsRatio,
     fill,
     solvesPerSecond: 1000 / (solves.reduce((a, b) => a + b) / solves.length),
     slowestSolve: solves[Math.floor(solves.length * 0.999)],

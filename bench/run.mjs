@@ -72,6 +72,7 @@ row(
 )
 row('edit of a label against everything (ratio)', core.labelled / core.whole, '×')
 row('edit of a load against everything (ratio)', core.edited / core.whole, '×')
+row('an edit of 5 000 changes against one of 500', core.editsRatio, '×', 20)
 row('three-way merge', core.merge, 'ms')
 row('balance of body and springs', core.solvesPerSecond, 'solves/s')
 row('slowest balance in a thousand', core.slowestSolve, 'ms', 2)
@@ -142,6 +143,22 @@ for (let i = 0; i < 9; i++) {
   npTimes.push(performance.now() - began)
 }
 row('bin/np calc, median', quantile(npTimes.slice(1), 0.5), 'ms', 500)
+
+/** The longest that another request waits while packs are printed, ms. */
+async function longestWait(address) {
+  let longest = 0
+  let busy = true
+  const packs = Array.from({ length: 4 }, async () =>
+    (await fetch(`${address}/api/jobs/estuary-flatbed/pack`)).arrayBuffer(),
+  )
+  void Promise.all(packs).then(() => (busy = false))
+  while (busy) {
+    const began = performance.now()
+    await (await fetch(`${address}/api/health`)).text()
+    longest = Math.max(longest, performance.now() - began)
+  }
+  return longest
+}
 
 /** Saves a second by 50 clients, each typing in a job of its own as fast as it is answered, for ten seconds. */
 async function savesASecond(address) {
@@ -218,6 +235,7 @@ try {
     50,
   )
 
+  row('another request while four packs are printed, slowest', await longestWait(server.address), 'ms', 100)
   rowAtLeast('saves a second, 50 clients', await savesASecond(server.address), 'a second', 100)
 
   browser = await chromium.launch(chromiumLaunch)

@@ -68,3 +68,7 @@ export const bundleDevices = () => bundle('bin/lib/devices.ts', 'devices', ['cor
 /** The bundle of the process that works the queue off. */
 export const bundleQueue = () =>
   bundle('server/jobs/queueProcess.ts', 'queue', ['core', 'server'], ['pg', 'pg-boss', 'drizzle-orm'])
+
+/** The bundle of the server's threads. */
+export const bundleThread = () =>
+  bundle('server/threads/thread.ts', 'thread', ['core', 'server'], ['pg', 'drizzle-orm', 'pdfkit', 'elkjs'])

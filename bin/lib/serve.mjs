@@ -16,7 +16,7 @@ import { createHash } from 'node:crypto'
 import { dirname, join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { freePort } from './cluster.mjs'
-import { bundleDevices, bundleQueue, dataFolder, root } from './bundle.mjs'
+import { bundleDevices, bundleQueue, bundleThread, dataFolder, root } from './bundle.mjs'
 
 const SOURCES = ['app', 'core', 'server', 'public', 'nuxt.config.ts', 'package.json', 'package-lock.json']
 
@@ -85,6 +85,7 @@ export async function serveWeb(port, databaseUrl, logName = 'server.log', device
     NITRO_PORT: String(port),
     DATABASE_URL: databaseUrl,
     NP_DEVICES: devicesFile,
+    NP_THREAD: await bundleThread(),
   })
   let ended = null
   child.once('exit', (code) => (ended = code ?? 1))

@@ -3,10 +3,11 @@ import WebSocket from 'ws'
 import { DEVICE_PROTOCOL, type Told } from '#core/devices/protocol'
 import { appendByDevice, gaugeOfSide, MOST_READINGS, stampReading } from '#core/document/appendReading'
 import { makeEdit } from '#core/document/edit'
+import type { KeptEdit } from '#core/document/handIn'
 import { READING_UNSAID, type Plan } from '#core/document/types'
 import type { Database } from '../db/client'
 import { forgetLog, keepLog, keptLogs, type KeptLog } from '../db/gaugeLogs'
-import { handInToJob, readJob, type Who } from '../db/jobs'
+import { readJob, type Who } from '../db/jobs'
 
 /**
  * A gauge logged by the server: readings of the job's devices go into a hold test, whether or not a page is
@@ -21,6 +22,15 @@ export interface LogState {
   taken: number
   /** Why nothing comes in just now; empty while it does. */
   away: string
+}
+
+/** What a log needs of the server it runs in. */
+export interface LogHouse {
+  db: Database
+  /** The devices' address and token, looked up at every call; null while they are away. */
+  where: () => Promise<{ address: string; token: string } | null>
+  /** Takes edits in to a job. */
+  keep: (who: Who, job: string, edits: KeptEdit[]) => Promise<unknown>
 }
 
 /** The line is called again after so long, ms. */
@@ -38,14 +48,13 @@ export class GaugeLog {
   /** Readings are written one after the other. */
   private writing: Promise<void> = Promise.resolve()
 
-  /** @param where the devices' address and token, looked up at every call; `ended` told once it is over by itself */
+  /** @param ended told once it is over by itself */
   constructor(
-    private readonly db: Database,
+    private readonly house: LogHouse,
     private readonly who: Who,
     private readonly job: string,
     private readonly test: string,
     private readonly every: number,
-    private readonly where: () => Promise<{ address: string; token: string } | null>,
     private readonly ended: () => void,
   ) {
     void this.call()
@@ -65,11 +74,11 @@ export class GaugeLog {
   }
 
   private async plan(): Promise<Plan | null> {
-    return (await readJob(this.db, this.who.shopId, this.job))?.plan ?? null
+    return (await readJob(this.house.db, this.who.shopId, this.job))?.plan ?? null
   }
 
   private async call(): Promise<void> {
-    const [at, plan] = await Promise.all([this.where(), this.plan()])
+    const [at, plan] = await Promise.all([this.house.where(), this.plan()])
     if (this.over) return
     if (!plan?.prove.holds[this.test]) return this.end()
     if (!at) return this.callAgain()
@@ -107,7 +116,7 @@ export class GaugeLog {
   }
 
   private async write(at: number, gauge: Extract<Told, { tell: 'state' }>['state']['gauge']): Promise<void> {
-    const job = await readJob(this.db, this.who.shopId, this.job)
+    const job = await readJob(this.house.db, this.who.shopId, this.job)
     const test = job?.plan.prove.holds[this.test]
     const pressure = test ? gaugeOfSide(test.side, gauge) : null
     if (!job || !test || pressure === null || test.readings.length >= MOST_READINGS) return this.end()
@@ -119,7 +128,7 @@ export class GaugeLog {
     })
     if (!made || this.over) return
     const edit = { ...made.edit, base: job.revision, line: `gauge-${this.test}`, who: this.who.authorId }
-    await handInToJob(this.db, this.who, this.job, [edit])
+    await this.house.keep(this.who, this.job, [edit])
     this.taken++
   }
 }
@@ -136,24 +145,22 @@ export async function stopGaugeLog(db: Database, job: string): Promise<void> {
   await forgetLog(db, job)
 }
 
-type Where = () => Promise<{ address: string; token: string } | null>
-
 /** Begins the log of a job's test, in place of one that is under way. */
-export async function startGaugeLog(db: Database, kept: KeptLog, where: Where): Promise<LogState> {
-  await keepLog(db, kept)
-  return takeUp(db, kept, where)
+export async function startGaugeLog(house: LogHouse, kept: KeptLog): Promise<LogState> {
+  await keepLog(house.db, kept)
+  return takeUp(house, kept)
 }
-function takeUp(db: Database, { who, job, test, every }: KeptLog, where: Where): LogState {
+function takeUp(house: LogHouse, { who, job, test, every }: KeptLog): LogState {
   logs.get(job)?.stop()
-  const log = new GaugeLog(db, who, job, test, every, where, () => {
+  const log = new GaugeLog(house, who, job, test, every, () => {
     logs.delete(job)
-    void forgetLog(db, job).catch(() => {})
+    void forgetLog(house.db, job).catch(() => {})
   })
   logs.set(job, log)
   return log.state()
 }
 
 /** Logs that were under way when the server went away are taken up again. */
-export async function takeUpGaugeLogs(db: Database, where: Where): Promise<void> {
-  for (const kept of await keptLogs(db)) if (!logs.has(kept.job)) takeUp(db, kept, where)
+export async function takeUpGaugeLogs(house: LogHouse): Promise<void> {
+  for (const kept of await keptLogs(house.db)) if (!logs.has(kept.job)) takeUp(house, kept)
 }

@@ -5,7 +5,7 @@ const AGAIN = 2000
 
 async function takeUp(): Promise<void> {
   try {
-    await takeUpGaugeLogs(useDatabase(), whereDevicesAre)
+    await takeUpGaugeLogs(logHouse())
   } catch {
     setTimeout(() => void takeUp(), AGAIN).unref()
   }

@@ -1,20 +1,8 @@
 import type { EventHandlerRequest, H3Event } from 'h3'
 import * as yup from 'yup'
 import type { ApiErrorBody } from '#core/document/exchange'
-import { unfitJson } from '#core/document/json'
 import { isAway } from '../db/client'
-
-/** An error meant for the user: what, where, why, what to do. */
-export class ApiError extends Error {
-  constructor(
-    readonly status: number,
-    readonly code: string,
-    message: string,
-    readonly more: Partial<ApiErrorBody['error']> = {},
-  ) {
-    super(message)
-  }
-}
+import { ApiError, checkedJson, databaseAway } from './apiError'
 
 /** A fault in the log: where and what, never the values of a query, which are somebody's plan. */
 export function logFault(error: unknown): void {
@@ -37,11 +25,7 @@ export function route<T>(handler: (event: H3Event<EventHandlerRequest>) => Promi
         error instanceof ApiError
           ? error
           : isAway(error)
-            ? new ApiError(
-                503,
-                'database-away',
-                'The database does not answer just now. What you typed is kept here and saved when it is back.',
-              )
+            ? databaseAway()
             : new ApiError(
                 500,
                 'unexpected',
@@ -52,6 +36,12 @@ export function route<T>(handler: (event: H3Event<EventHandlerRequest>) => Promi
       return { error: { code: known.code, message: known.message, ...known.more } } satisfies ApiErrorBody
     }
   })
+}
+
+/** The text of an answer's JSON, sent as such. */
+export function asJson(event: H3Event, text: string): string {
+  setHeader(event, 'content-type', 'application/json; charset=utf-8')
+  return text
 }
 
 /** Reads a body as text, refusing one over the limit without holding it all. */
@@ -87,25 +77,5 @@ export function readQuery<T>(event: H3Event, schema: yup.Schema<T>, refused = 'T
 }
 
 /** A JSON body checked by a schema. */
-export async function readChecked<T>(event: H3Event, schema: yup.Schema<T>, limit = 1_000_000): Promise<T> {
-  let value: unknown
-  try {
-    value = JSON.parse(await readLimited(event, limit))
-  } catch (error) {
-    if (error instanceof ApiError) throw error
-    throw new ApiError(400, 'not-json', 'The request is not JSON.')
-  }
-  const unfit = unfitJson(value)
-  if (unfit) throw new ApiError(422, 'invalid', unfit)
-  try {
-    return schema.validateSync(value, { strict: true, abortEarly: false })
-  } catch (error) {
-    const all =
-      error instanceof yup.ValidationError && error.inner.length
-        ? error.inner
-        : [error as yup.ValidationError]
-    throw new ApiError(422, 'invalid', all[0]!.message, {
-      problems: all.map((e) => ({ path: e.path ?? '', message: e.message })),
-    })
-  }
-}
+export const readChecked = async <T>(event: H3Event, schema: yup.Schema<T>, limit = 1_000_000): Promise<T> =>
+  checkedJson(await readLimited(event, limit), schema)

@@ -1,9 +1,9 @@
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import type { H3Event } from 'h3'
-import type { KeptEdit } from '#core/document/handIn'
 import type { Who } from '../db/jobs'
 import { kept } from '../db/schema'
+import type { AtBrowser } from '../threads/work'
 
 /**
  * Who is at a browser: chosen there by name, kept in a cookie that the server signs and no page can read or send from
@@ -14,11 +14,6 @@ const KEY = 'who-key'
 const YEAR = 365 * 24 * 3600
 /** People remembered of one browser, whose kept edits it may hand in. */
 const MOST_PEOPLE = 40
-
-interface AtBrowser {
-  now: string
-  were: string[]
-}
 
 /** One shop until there are accounts. */
 const SHOP = 'saltmarsh'
@@ -72,15 +67,9 @@ export async function whoIs(event: H3Event): Promise<Who> {
   return { shopId: SHOP, authorId }
 }
 
-/** The same, when every edit was made by somebody who is or was at this browser. */
-export async function whoMade(event: H3Event, edits: KeptEdit[]): Promise<Who> {
+/** Who is and who was at the browser of a request. */
+export async function browserOf(event: H3Event): Promise<AtBrowser> {
   const people = await atBrowser(event)
   if (!people) throw unknown()
-  if (edits.some(({ who }) => !people.were.includes(who)))
-    throw new ApiError(
-      403,
-      'not-yours',
-      'Among these edits are some of a person who was never at this browser. Choose that person once, then hand them in.',
-    )
-  return { shopId: SHOP, authorId: people.now }
+  return people
 }

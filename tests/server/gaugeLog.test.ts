@@ -3,7 +3,7 @@ import { WebSocketServer, type WebSocket } from 'ws'
 import { newPlan } from '#core/derive/newPlan'
 import { newHold } from '#core/document/newHold'
 import { connect } from '../../server/db/client'
-import { createJob, readJob } from '../../server/db/jobs'
+import { createJob, handInToJob, readJob } from '../../server/db/jobs'
 import { keepLog, keptLogs } from '../../server/db/gaugeLogs'
 import {
   GaugeLog,
@@ -11,6 +11,7 @@ import {
   startGaugeLog,
   stopGaugeLog,
   takeUpGaugeLogs,
+  type LogHouse,
 } from '../../server/jobs/gaugeLog'
 import { demoDatabase } from '../support/database'
 
@@ -47,6 +48,11 @@ afterAll(async () => {
   await connected.pool.end()
 })
 
+const house = (): LogHouse => ({
+  db: db(),
+  where,
+  keep: (by, job, edits) => handInToJob(db(), by, job, edits),
+})
 async function jobWithTest(): Promise<string> {
   const id = `log-${randomUUID().slice(0, 8)}`
   const plan = newPlan('leaf-flatbed', 'Logged')
@@ -58,7 +64,7 @@ const readingsOf = async (id: string) => (await readJob(db(), who.shopId, id))!.
 
 test('every so many seconds of the devices’ own time a reading stands in the plan, with its temperature; none between', async () => {
   const id = await jobWithTest()
-  const log = new GaugeLog(db(), who, id, 'h', 60, where, () => {})
+  const log = new GaugeLog(house(), who, id, 'h', 60, () => {})
   await until(() => lines.length === 1)
   for (const [t, p] of [
     [100, 400_000],
@@ -82,7 +88,7 @@ test('every so many seconds of the devices’ own time a reading stands in the p
 
 test('a line that breaks is called again by itself, and what was read is still there', async () => {
   const id = await jobWithTest()
-  const log = new GaugeLog(db(), who, id, 'h', 10, where, () => {})
+  const log = new GaugeLog(house(), who, id, 'h', 10, () => {})
   await until(() => lines.length === 1)
   tell(5, 400_000)
   await until(async () => (await readingsOf(id)).length === 1)
@@ -98,7 +104,7 @@ test('a line that breaks is called again by itself, and what was read is still t
 test('a test that is taken away ends its log', async () => {
   const id = await jobWithTest()
   let ended = false
-  const log = new GaugeLog(db(), who, id, 'another', 10, where, () => (ended = true))
+  const log = new GaugeLog(house(), who, id, 'another', 10, () => (ended = true))
   await until(() => ended)
   expect(log.state().taken).toBe(0)
 })
@@ -109,7 +115,7 @@ test('a log outlives its server: what was kept is taken up again, and one that i
   // A server that is gone left it so.
   await keepLog(db(), kept)
   expect(gaugeLogOf(id)).toBeNull()
-  await takeUpGaugeLogs(db(), where)
+  await takeUpGaugeLogs(house())
   await until(() => lines.length === 1)
   tell(5, 400_000)
   await until(async () => (await readingsOf(id)).length === 1)
@@ -118,8 +124,8 @@ test('a log outlives its server: what was kept is taken up again, and one that i
   expect(await keptLogs(db())).toEqual([])
   await until(() => lines.length === 0)
   // Begun anew it is kept once, as it was asked last.
-  await startGaugeLog(db(), kept, where)
-  await startGaugeLog(db(), { ...kept, every: 60 }, where)
+  await startGaugeLog(house(), kept)
+  await startGaugeLog(house(), { ...kept, every: 60 })
   expect(await keptLogs(db())).toEqual([{ ...kept, every: 60 }])
   await stopGaugeLog(db(), id)
 })

@@ -43,7 +43,7 @@ beforeAll(async () => {
 
 /** The built server at a port, once it answers. */
 async function serveAt(port: number): Promise<{ child: ChildProcess; address: string }> {
-  const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+  const child = spawn(process.execPath, [join(root, 'tests/support/server.mjs')], {
     stdio: 'ignore',
     env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), DATABASE_URL: appUrl },
   })
@@ -517,6 +517,27 @@ test('an edit of 5 000 changes is taken at once; one of more is refused with the
   expect(refused.json.error.message).toContain('at most 5000 changes, this makes 5001')
 })
 
+test('packs, sheets and plan files are worked off beside other requests', async () => {
+  const file = writePlanFile((await call('/api/jobs/star-wagon')).json.document)
+  /** How many other requests are answered while something takes long. */
+  const answeredDuring = async (work: () => Promise<unknown>) => {
+    let busy = true
+    const done = work().finally(() => (busy = false))
+    let answered = 0
+    for (; busy; answered++) await call('/api/health')
+    await done
+    return answered
+  }
+  const pack = async () => (await fetch(`${address}/api/jobs/star-wagon/pack`)).arrayBuffer()
+  // The circuit's runs are waited for before: printing alone is looked at.
+  await pack()
+  // On one thread two or three were answered: before it began, and while the database was asked.
+  expect(await answeredDuring(() => Promise.all([pack(), pack()]))).toBeGreaterThan(20)
+  expect(
+    await answeredDuring(() => Promise.all(Array.from({ length: 5 }, () => post('/api/jobs', { file })))),
+  ).toBeGreaterThan(20)
+})
+
 test('the sheet is a one-page PDF in either paper', async () => {
   for (const [paper, size] of [
     ['A4', '595.28 841.89'],
@@ -566,6 +587,9 @@ test('the database goes away and comes back: 503 with a plain word meanwhile, th
   const back = await call('/api/jobs')
   expect(back.status).toBe(200)
   expect(back.json.jobs.length).toBeGreaterThanOrEqual(8)
+  // Each thread has connections of its own, and they broke while it had nothing to do.
+  for (let i = 0; i < 6; i++)
+    expect(await post('/api/jobs', { kind: 'coil-van', name: `After ${i}` })).toMatchObject({ status: 201 })
   expect(server.exitCode).toBeNull()
   expect(queue.exitCode).toBeNull()
 })
@@ -599,7 +623,7 @@ test('a job’s circuit is run once for all who open it, and the list counts wha
   const until = async (what: () => Promise<boolean>) => {
     while (!(await what())) await sleep(100)
   }
-  await until(async () => (await answers(json.id)).answers !== null)
+  await until(async () => Boolean((await answers(json.id)).answers))
   const { document } = (await call(`/api/jobs/${json.id}`)).json as { document: Plan }
   const first = await answers(json.id)
   const here = answerPlan(document, createDeriver()(document))

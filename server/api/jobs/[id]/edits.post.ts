@@ -1,13 +1,11 @@
-import { handInRequest, MOST_HAND_IN } from '#core/document/exchange'
-import { handInToJob } from '../../../db/jobs'
+import { MOST_HAND_IN } from '#core/document/exchange'
 
 /** Hands edits in to a job. */
 export default route(async (event) => {
-  const { edits } = await readChecked(event, handInRequest, MOST_HAND_IN)
-  const who = await whoMade(event, edits)
-  const id = getRouterParam(event, 'id') ?? ''
-  const answer = await handInToJob(useDatabase(), who, id, edits)
-  if (!answer) throw new ApiError(404, 'no-job', 'There is no such job in this shop.')
-  await queueAnswers(id)
-  return answer
+  const text = await readLimited(event, MOST_HAND_IN)
+  const browser = await browserOf(event)
+  const job = getRouterParam(event, 'id') ?? ''
+  const answer = await onThread('handInToJob', job, { text, shopId: shopId(), browser, job })
+  await queueAnswers(job)
+  return asJson(event, answer)
 })

@@ -1,3 +1,5 @@
-import { readHistory } from '../../../db/jobs'
-
-export default route(async (event) => readHistory(useDatabase(), shopId(), getRouterParam(event, 'id') ?? ''))
+/** The newest edits of a job, with who made them. */
+export default route(async (event) => {
+  const job = getRouterParam(event, 'id') ?? ''
+  return asJson(event, await onThread('history', job, { shopId: shopId(), job }))
+})

@@ -15,5 +15,5 @@ export default route(async (event) => {
   const job = await readJob(useDatabase(), who.shopId, id)
   if (!job?.plan.prove.holds[test])
     throw new ApiError(404, 'no-test', 'There is no such hold test in this job. Begin it, then log it.')
-  return { log: await startGaugeLog(useDatabase(), { who, job: id, test, every }, whereDevicesAre) }
+  return { log: await startGaugeLog(logHouse(), { who, job: id, test, every }) }
 })

@@ -1,20 +1,12 @@
 import { createRequire } from 'node:module'
 import { readFileSync } from 'node:fs'
 import type PDFDocument from 'pdfkit'
-import type { H3Event } from 'h3'
-import * as yup from 'yup'
-import { PAPERS, type Paper } from '#core/document/paper'
+import type { Paper } from '#core/document/paper'
 
 /** What every PDF of ours shares: its paper, its fonts, and how it becomes a file. */
 type Doc = InstanceType<typeof PDFDocument>
 /** What the PDF library calls each paper. */
 export const PAPER_SIZE: Record<Paper, string> = { A4: 'A4', Letter: 'LETTER' }
-
-const asked = yup.object({ paper: yup.string().oneOf(PAPERS).default('A4') })
-/** The paper a route is asked for: ?paper=A4 or Letter. */
-export function paperOf(event: H3Event): Paper {
-  return readQuery(event, asked, `The paper is ${PAPERS.join(' or ')}`).paper
-}
 
 const require = createRequire(import.meta.url)
 const font = (family: string, weight: 400 | 600) =>

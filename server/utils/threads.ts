@@ -1,0 +1,54 @@
+import { createHash } from 'node:crypto'
+import { availableParallelism } from 'node:os'
+import { Piscina } from 'piscina'
+import type { Done } from '../threads/thread'
+import type { TaskInput, TaskName, TaskOutput } from '../threads/work'
+
+/** Threads for what takes long: one for each core but the one that answers, and two where there are fewer. */
+const COUNT = Math.min(4, Math.max(2, availableParallelism() - 1))
+/** A task that takes longer than this is ended, ms. */
+const LONGEST = 60_000
+
+let threads: Piscina[] | null = null
+
+/** Starts the threads. */
+export function startThreads(): Piscina[] {
+  const filename = process.env.NP_THREAD
+  if (!filename) throw new Error('NP_THREAD is not set. Start with bin/start, which makes what it names.')
+  // A thread that sleeps between tasks would not hear that the database closed its connections.
+  const options = { filename, minThreads: 1, maxThreads: 1, atomics: 'disabled' } as const
+  threads ??= Array.from({ length: COUNT }, () => new Piscina(options))
+  return threads
+}
+
+/** The thread for a key. One job has always the same: it remembers the job's newest plan and what was derived of it. */
+function threadOf(key: string): Piscina {
+  const number = createHash('sha256').update(key).digest().readUInt32BE()
+  return startThreads()[number % COUNT]!
+}
+
+/**
+ * Has a task done on a thread.
+ * @param key tasks of one key are done one after the other, on the same thread
+ * @throws ApiError what the task refuses, or that it took too long
+ */
+export async function onThread<T extends TaskName>(
+  task: T,
+  key: string,
+  input: TaskInput<T>,
+): Promise<TaskOutput<T>> {
+  const signal = AbortSignal.timeout(LONGEST)
+  const done = await threadOf(key)
+    .run({ task, input }, { signal })
+    .catch((error: unknown) => {
+      if (!signal.aborted) throw error
+      throw new ApiError(
+        503,
+        'too-long',
+        'That took longer than a minute and was ended. Try again in a minute.',
+      )
+    })
+  if ('value' in (done as Done)) return (done as { value: TaskOutput<T> }).value
+  const { status, code, message, more } = (done as { refused: ApiError }).refused
+  throw new ApiError(status, code, message, more)
+}

@@ -152,6 +152,7 @@ function build(b: Basics): TruckKindEntry {
         rearAxle: { how: 'unknown', tolerance: null },
         gap: { how: 'unknown', tolerance: null },
         rearRate: { how: 'unknown', tolerance: null },
+        motion: { how: 'unknown', tolerance: null },
         ratings: { how: 'unknown', tolerance: null },
         squat: { load: 0, beforeLeft: b.lip, beforeRight: b.lip, afterLeft: b.lip, afterRight: b.lip },
       },

@@ -6,7 +6,7 @@ import { exampleTruck } from '../catalog/trucks'
 import { createDeriver } from '../derive/derive'
 import { beginJob } from '../derive/jobKinds'
 import { newPlan } from '../derive/newPlan'
-import { partOf } from '../air/parts/parts'
+import { partOf, withArea } from '../air/parts/parts'
 import { applyEdit } from '../document/edit'
 import { newHaul, newItem } from '../document/newHaul'
 import type { Archetype, Haul, LoadItem, Plan, Ticket, TruckKind } from '../document/types'
@@ -55,6 +55,7 @@ export function weighed(plan: Plan, label: string, at: string): void {
     rearAxle: { how: 'scale', tolerance: null },
     gap: { how: 'tape', tolerance: null },
     rearRate: { how: 'guess', tolerance: null },
+    motion: { how: 'tape', tolerance: null },
     ratings: { how: 'plate', tolerance: null },
   })
 }
@@ -113,8 +114,9 @@ export function store(plan: Plan): void {
   }
 }
 
-/** The kit's own sheet, as somebody typed it in. */
+/** The kit's own sheet, as somebody typed it in: its torques, and what its spring carries, as the class has it. */
 export function sheetRead(plan: Plan): void {
+  plan.air = withArea(plan.air, 1)
   plan.build.fasteners = Object.fromEntries(
     Object.entries(FASTENERS).map(([id, { usual }]) => [id, { ...usual, from: 'sheet' as const, unit: '' }]),
   )

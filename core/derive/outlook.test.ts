@@ -10,9 +10,11 @@ const derive = createDeriver()
 describe('still a guess', () => {
   const plan = demoPlan('estuary-flatbed')
   plan.truck.survey.gap = { how: 'unknown', tolerance: null }
+  plan.truck.survey.motion = { how: 'unknown', tolerance: null }
+  plan.air.sheet = null
   test('dearest first, each with what knowing it would take off the range', () => {
     const guesses = guessesOf(plan, derive(plan), 'totes')
-    expect(guesses.map((g) => g.id)).toEqual(expect.arrayContaining(['gap', 'area']))
+    expect(guesses.map((g) => g.id)).toEqual(expect.arrayContaining(['gap', 'area', 'motion', 'seat']))
     const costs = guesses.map((g) => g.cost)
     expect([...costs].sort((a, b) => b - a)).toEqual(costs)
     // Knowing it for certain: the range that is left is narrower by no more than that.

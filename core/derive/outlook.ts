@@ -38,6 +38,9 @@ function guessOf(plan: Plan, haul: string, id: string): Pick<Guess, 'stage' | 's
       return isGuess(survey.gap.how) ? { stage: 'truck', subject: 'seatGap' } : null
     case 'rate':
       return isGuess(survey.rearRate.how) ? { stage: 'truck', subject: 'rate' } : null
+    case 'motion':
+    case 'seat':
+      return isGuess(survey.motion.how) ? { stage: 'truck', subject: 'motion' } : null
     case 'area':
       return plan.air.sheet === null ? { stage: 'air', subject: 'spring-left' } : null
     default:

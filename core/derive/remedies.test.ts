@@ -114,7 +114,15 @@ const PLANS: [string, Plan][] = [
     'a road trial of a haul that is gone',
     changed((p) => {
       const pressures = { left: 200_000, right: 200_000 }
-      p.tune.trials.r = { order: 1, at: '', haul: 'gone', ...pressures, lipLeft: 0.8, lipRight: 0.8 }
+      p.tune.trials.r = {
+        order: 1,
+        at: '',
+        haul: 'gone',
+        known: 0,
+        ...pressures,
+        lipLeft: 0.8,
+        lipRight: 0.8,
+      }
     }),
   ],
   ['no slack', changed((p) => (p.lay.slackAtSpring = 0.1))],

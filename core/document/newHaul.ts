@@ -1,4 +1,4 @@
-import type { Haul, LoadItem, Target } from './types'
+import type { Haul, LoadItem, Target, TrialReading } from './types'
 
 /** Unladen rear height: the habit until a shop sets its own. */
 export const LEVEL_TARGET: Target = { school: 'level', share: 1 / 3 }
@@ -42,3 +42,15 @@ export function newItem(
     liquid: null,
   }
 }
+
+/** A reading of the road trial, before its lips are taped. */
+export const newReading = (
+  order: number,
+  aboard: Pick<TrialReading, 'haul' | 'known' | 'left' | 'right'>,
+): TrialReading => ({
+  ...aboard,
+  order,
+  at: new Date().toISOString().slice(0, 10),
+  lipLeft: null,
+  lipRight: null,
+})

@@ -64,6 +64,7 @@ import {
   FASTENER_FROM,
   FAULT_KINDS,
   GAP_HOWS,
+  MOTION_HOWS,
   HELPER_PLACES,
   IN_THE_WAY,
   ITEM_HOWS,
@@ -237,6 +238,7 @@ const truck = shape<Truck>({
     rearAxle: knownField(WEIGHT_HOWS),
     gap: knownField(GAP_HOWS),
     rearRate: knownField(RATE_HOWS),
+    motion: knownField(MOTION_HOWS),
     ratings: knownField(RATING_HOWS),
     squat: shape({
       load: massField(),
@@ -590,6 +592,7 @@ export const planSchema = shape<Plan>({
         order: orderField(),
         at: textField(40),
         haul: nullableSought(64),
+        known: massField(),
         left: pressureField(),
         right: pressureField(),
         lipLeft: nullableNumber(0.05, 5),

@@ -113,6 +113,9 @@ export const GAP_HOWS = ['tape', 'guess', 'unknown'] as const
 export type GapHow = (typeof GAP_HOWS)[number]
 export const RATE_HOWS = ['two-heights', 'sheet', 'guess', 'unknown'] as const
 export type RateHow = (typeof RATE_HOWS)[number]
+/** How far the spring goes for so much of the wheel's travel: both taped, or the kind's example. */
+export const MOTION_HOWS = ['tape', 'guess', 'unknown'] as const
+export type MotionHow = (typeof MOTION_HOWS)[number]
 export const RATING_HOWS = ['plate', 'guess', 'unknown'] as const
 export type RatingHow = (typeof RATING_HOWS)[number]
 /** `tolerance` ± in SI of the figure (a share of it for a rate); null takes the usual one of its kind. */
@@ -120,8 +123,14 @@ export interface Known<H extends string> {
   how: H
   tolerance: number | null
 }
-/** ± of the survey's figures: kg, m, and a share of the rear rate and of the spring's effective area. */
-export type SurveyTolerances = Record<'frontAxle' | 'rearAxle' | 'gap' | 'rearRate' | 'area', number>
+/**
+ * ± of the survey's figures: kg, m, and a share of the rear rate, of the spring's effective area and of the motion
+ * ratio; `seat` is the share of the motion ratio that hangs on where the spring's seat stands.
+ */
+export type SurveyTolerances = Record<
+  'frontAxle' | 'rearAxle' | 'gap' | 'rearRate' | 'area' | 'motion' | 'seat',
+  number
+>
 
 /** A scale ticket: axles, or wheels where the scale gives them. kg. `haul` is what was aboard, null for nothing. */
 export interface Ticket {
@@ -296,6 +305,7 @@ export interface Truck {
     rearAxle: Known<WeightHow>
     gap: Known<GapHow>
     rearRate: Known<RateHow>
+    motion: Known<MotionHow>
     ratings: Known<RatingHow>
     squat: { load: number; beforeLeft: number; beforeRight: number; afterLeft: number; afterRight: number }
   }
@@ -748,6 +758,8 @@ export interface TrialReading {
   at: string
   /** Haul aboard; null is the empty truck. */
   haul: string | null
+  /** A known load over the rear axle besides, kg. */
+  known: number
   /** Pa gauge */
   left: number
   right: number

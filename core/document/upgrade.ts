@@ -134,6 +134,13 @@ function upgradeProve(prove: unknown): unknown {
   return isWhole ? filled : { ...filled, holds, soap, repairs }
 }
 
+function upgradeTune(tune: unknown): unknown {
+  const filled = fill(tune, { ...TUNE_UNSAID }, ['trials', 'paired'])
+  if (!isRecord(filled)) return filled
+  const trials = each(filled.trials, (reading) => fill(reading, { known: 0 }))
+  return trials === filled.trials ? filled : { ...filled, trials }
+}
+
 /** What a truck of version 1 says of the fields version 2 added: nothing it was never asked may change its figures. */
 function beforeVersion2(truck: Truck, example: Truck): Truck {
   const typed = (of: (t: Truck) => unknown) => !sameJson(of(truck), of(example))
@@ -204,8 +211,8 @@ export const upgradeDocument = (value: unknown): unknown =>
  * fender, brake line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops,
  * wedges, survey, scale tickets; of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the
  * spring's own sheet, spacer and droop. Version 15 added, of Lay, when lines were cut anew; of
- * air how lines that were there were found, and which parts are moved; of the survey how the ratings are known; of
- * Build what was tightened to what in each step, and in which unit a torque was typed. Version 14 added, of Prove, what was found after the first drive; of
+ * air how lines that were there were found, and which parts are moved; of the survey how the ratings and the motion ratio are known; of Tune a known load at a reading of the road
+ * trial; of Build what was tightened to what in each step, and in which unit a torque was typed. Version 14 added, of Prove, what was found after the first drive; of
  * hold tests who made them, with which gauge, when that was checked, and of their readings a second
  * thermometer and which are left out; whether valves were plugged off; and of a leak put right the test that
  * was made after it. Version 13 added, of Prove, what was read when functions were tried, and leaks put
@@ -250,7 +257,7 @@ export function upgradePlan(value: unknown): unknown {
   const prove = upgradeProve(value.prove)
   const build = upgradeBuild(value.build)
   const handover = fill(value.handover, { accepted: {} }, ['accepted'])
-  const tune = fill(value.tune, { ...TUNE_UNSAID }, ['trials', 'paired'])
+  const tune = upgradeTune(value.tune)
   const layAdded = { solids: {}, waypoints: {}, coils: {}, stands: {}, cutTo: {}, recut: {}, allowance: 0 }
   const lay = fill(value.lay, layAdded, ['solids', 'waypoints', 'coils', 'stands', 'cutTo', 'recut'])
   const power = fill(value.power, { ...WIRING_UNSAID }, [

@@ -148,7 +148,7 @@ describe('how sure', () => {
     truck,
     spring,
     teed: false,
-    tolerances: { frontAxle: 20, rearAxle: 20, gap: 0.003, rearRate: 0.05, area: 0.05 },
+    tolerances: { frontAxle: 20, rearAxle: 20, gap: 0.003, rearRate: 0.05, area: 0.05, motion: 0, seat: 0 },
   })
   const loaded = of((h) => {
     h.items.a = newItem('Crate', 1, 700, 0, 0, [1, 1, 1])

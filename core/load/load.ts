@@ -19,8 +19,10 @@ import type {
   LeastClearance,
   LevelSpring,
   LoadResult,
+  TenMinuteCheck,
   Uncertainty,
 } from './types'
+import { checkFigure, tenMinuteCheck } from './tenMinutes'
 import { uncertaintyOf } from './uncertainty'
 import { trySprings } from './whichSpring'
 
@@ -42,6 +44,7 @@ export function loadStage(
     uncertainties: {},
     spring: spring && { ...spring, designHeight: surveyed.springHeight },
     cards: {},
+    checks: {},
     trials: () => [],
   }
   const figures: Record<string, Figure> = {}
@@ -56,6 +59,7 @@ export function loadStage(
     }
     result.hauls[id] = solved.result
     result.cards[id] = solved.card
+    result.checks[id] = solved.check
     if (solved.uncertainty) result.uncertainties[id] = solved.uncertainty
     Object.assign(figures, solved.figures)
     notes.push(...solved.notes)
@@ -78,6 +82,7 @@ interface SolvedHaul {
   result: HaulResult
   uncertainty: Uncertainty | null
   card: () => CardRow[]
+  check: TenMinuteCheck | null
   figures: Record<string, Figure>
   notes: Note[]
 }
@@ -99,13 +104,17 @@ function solveWhole(
       spring && level
         ? ridesOf(id, haul, result, surveyed, spring, level, atmosphere)
         : { figures: {}, notes: [] }
-    const uncertainty = level && uncertaintyOf({ haul, truck, spring: level, teed, tolerances })
+    const uncertain = level && { haul, truck, spring: level, teed, tolerances }
+    const uncertainty = uncertain && uncertaintyOf(uncertain)
+    const check = uncertainty && tenMinuteCheck(uncertain, uncertainty, result.rearChange)
     return {
       result,
       uncertainty,
+      check,
       card: once(() => (level ? cardOf(haul, truck, level, teed) : [])),
       figures: {
         ...haulFigures({ id, haul, r: result, truck, spring: level, uncertainty }),
+        ...(check ? { [`${id}.tenMinutes`]: checkFigure(check) } : {}),
         ...rides.figures,
       },
       notes: [

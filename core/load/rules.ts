@@ -299,6 +299,8 @@ const MEASURE: Record<Exclude<UncertaintyId, `item:${string}`>, string> = {
   gap: 'Measure the seat gap',
   area: 'Take the area from the spring’s own sheet',
   rate: 'Find the suspension rate by two heights',
+  motion: 'Tape how far the seat goes for so much of the wheel',
+  seat: 'Tape how far the seat goes for so much of the wheel',
 }
 
 /** Which measurement would narrow the pressure most, where the range is wider than a block's own tolerance. */

@@ -15,7 +15,7 @@ import { roadTrial, type TrialInput } from './trial'
 const truck = exampleTruck('leaf-flatbed')
 const spring = { ...springClass('leaf-helper-double-2270')!, designHeight: 0.16 }
 const towing = (ball: number): Haul => ({ ...newHaul('Trailer', 1), ballLoad: ball, ballFrom: 'weighed' })
-const tolerances = { frontAxle: 20, rearAxle: 20, gap: 0.003, rearRate: 0.2, area: 0.05 }
+const tolerances = { frontAxle: 20, rearAxle: 20, gap: 0.003, rearRate: 0.2, area: 0.05, motion: 0, seat: 0 }
 const surveyed = { truck, tolerances, springHeight: spring.designHeight, spacer: 0 }
 const hauls = { tow: towing(400) }
 const empty = newHaul('Empty', 0)
@@ -46,7 +46,7 @@ function lipsOf(air: { left: number; right: number }, haul: Haul | null, of: Tru
 }
 function reading(order: number, pressure: number, of: Truth, haul: string | null = 'tow'): TrialReading {
   const air = { left: pressure, right: pressure }
-  return { order, at: '', haul, ...air, ...lipsOf(air, haul === null ? null : hauls.tow, of) }
+  return { order, at: '', haul, known: 0, ...air, ...lipsOf(air, haul === null ? null : hauls.tow, of) }
 }
 const trialOf = (of: Truth, pressures: number[]): TrialInput => ({
   surveyed,
@@ -70,8 +70,9 @@ test('a truck that stands as planned corrects nothing, and what was in doubt is 
 test('a bag drawn out by 4 % and steel stiffer by 8 % are found from four readings, and the lips follow the tape', () => {
   const truth = { ...TOLD, area: 0.96, rate: 1.08 }
   const said = roadTrial(trialOf(truth, PRESSURES))!
-  expect(said.area.factor).toBeGreaterThan(0.95)
-  expect(said.area.factor).toBeLessThan(0.99)
+  // The load may be off too: of the 4 % no more is taken over than the readings tell from that.
+  expect(said.area.factor).toBeGreaterThan(0.96)
+  expect(said.area.factor).toBeLessThan(0.998)
   expect(said.rate.factor).toBeGreaterThan(1.06)
   expect(said.rate.factor).toBeLessThan(1.1)
   for (const { taped, corrected, planned } of said.lips) {
@@ -86,30 +87,33 @@ test('the most likely of all: the same as a general minimiser finds (numeric 1.2
   const said = roadTrial(input)!
   const lip = PRACTICE.lip.value / Math.sqrt(3)
   const prior = 1 / Math.sqrt(3)
-  const cost = ([a, r, g, b, left, right]: number[]) => {
+  const cost = ([a, r, g, b, left, right, told]: number[]) => {
     const at: Truth = {
       area: 1 + a! * tolerances.area,
       rate: 1 + r! * tolerances.rearRate,
       gap: g! * tolerances.gap,
-      ball: 1 + b! * PRACTICE.ballWeighed.value,
+      ball: 1 + b! * PRACTICE.ballWeighed.value + told! * PRACTICE.toldLoad.value,
     }
-    const priors = [a!, r!, g!, b!, left!, right!].reduce((sum, z) => sum + (z / prior) ** 2, 0)
+    const priors = [a!, r!, g!, b!, left!, right!, told!].reduce((sum, z) => sum + (z / prior) ** 2, 0)
     return Object.values(input.trials).reduce((sum, t) => {
       const planned = lipsOf({ left: t.left, right: t.right }, hauls.tow, at)
-      const offLeft = t.lipLeft! - planned.lipLeft - left! * PRACTICE.lip.value
-      const offRight = t.lipRight! - planned.lipRight - right! * PRACTICE.lip.value
+      const offLeft = t.lipLeft! - planned.lipLeft - left! * PRACTICE.unladenLip.value
+      const offRight = t.lipRight! - planned.lipRight - right! * PRACTICE.unladenLip.value
       return sum + (offLeft / lip) ** 2 + (offRight / lip) ** 2
     }, priors)
   }
-  const { solution } = uncmin(cost, [0, 0, 0, 0, 0, 0], 1e-9)
+  const { solution } = uncmin(cost, [0, 0, 0, 0, 0, 0, 0], 1e-9)
   expect(said.area.factor).toBeCloseTo(1 + solution[0]! * tolerances.area, 4)
   expect(said.rate.factor).toBeCloseTo(1 + solution[1]! * tolerances.rearRate, 4)
 })
 
-test('a bag further off than its doubt allows moves nothing: it is refused, and says which figure it would be', () => {
-  for (const area of [0.75, 0.6]) {
+test('a bag further off than its doubt allows moves nothing: it is refused', () => {
+  for (const [area, refused] of [
+    [0.75, 'unlikely'],
+    [0.6, 'bound'],
+  ] as const) {
     const said = roadTrial(trialOf({ ...TOLD, area }, PRESSURES))!
-    expect(said).toMatchObject({ refused: 'bound', atBound: expect.arrayContaining(['area']) as unknown })
+    expect(said.refused).toBe(refused)
     expect([said.area.factor, said.rate.factor]).toEqual([1, 1])
     expect([said.area.tolerance, said.rate.tolerance]).toEqual([tolerances.area, tolerances.rearRate])
     for (const lip of said.lips) expect(lip.corrected).toBe(lip.planned)
@@ -120,7 +124,7 @@ test('a lip written down 100 mm wrong moves nothing, and what is left over is to
   const input = trialOf(TOLD, PRESSURES)
   const slip = { ...input.trials.r1!, lipLeft: input.trials.r1!.lipLeft! + 0.1 }
   const said = roadTrial({ ...input, trials: { ...input.trials, r1: slip } })!
-  expect(said.refused).not.toBeNull()
+  expect(said).toMatchObject({ refused: expect.any(String) as unknown, odd: 'r1' })
   expect(said.leftOver.value).toBeGreaterThan(PRACTICE.lip.value)
   expect([said.area.factor, said.rate.factor]).toEqual([1, 1])
 })
@@ -206,6 +210,7 @@ describe('in the plan', () => {
           order: 1,
           at: '',
           haul: id,
+          known: 0,
           left: left.pressure,
           right: right.pressure,
           lipLeft: heights.rearLeft - lower,

@@ -1,5 +1,14 @@
 import { PRACTICE } from '../catalog/practice'
-import { SIDES, ordered, type Haul, type Side, type SurveyFacts, type TrialReading } from '../document/types'
+import {
+  SIDES,
+  ordered,
+  type Haul,
+  type Side,
+  type SurveyFacts,
+  type SurveyTolerances,
+  type TrialReading,
+} from '../document/types'
+import { withKnown } from './knownLoad'
 import { solveSpd } from '../quantity/spd'
 import { balanceBody, NoBalanceError } from './body'
 import { TRIAL_FIT } from './settings'
@@ -21,17 +30,25 @@ const LIP_SIGMA = PRACTICE.lip.value * SIGMA
 /** Sources of the spring and the truck itself are the same whatever is aboard; of these the plan takes two over. */
 const SHARED = ['area', 'rate', 'gap', 'lip-left', 'lip-right']
 const STEEL_AND_AIR = ['area', 'rate']
+/** Chi square that is passed once in 20, by degrees of freedom from 1 on (any table): more than four the readings do not have. */
+const CHI_SQUARE = [3.84, 5.99, 7.81, 9.49]
+/** Of two readings that do not agree, nothing tells which is wrong. */
+const LEAST_TO_TELL = 3
+const NOTHING: Aboard = { haul: null, known: 0 }
 
-interface Taped {
+/** What was aboard at a reading: a haul or nothing, and a known load over the rear axle besides, kg. */
+type Aboard = Pick<TrialReading, 'haul' | 'known'>
+const nameOf = ({ haul, known }: Aboard) => JSON.stringify([haul, known])
+
+interface Taped extends Aboard {
   id: string
   side: Side
   lip: number
-  haul: string | null
   air: { left: number; right: number }
 }
 interface Unknown {
-  /** Under which it counts; the truck's own counts under all. */
-  haul: string | null
+  /** What was aboard where it counts, by its name; the truck's own counts always. */
+  aboard: string
   source: Source
   /**
    * What its whole ± adds on the suspension: all that a doubt about the load does, in proportion. Null of the
@@ -59,7 +76,8 @@ export function roadTrial(input: TrialInput): RoadTrial | null {
   const taped = tapedLips(input)
   if (taped.length === 0) return null
   try {
-    return fitTrial(input, taped)
+    const said = fitTrial(input, taped)
+    return said.refused ? { ...said, odd: oddOne(input, taped) } : said
   } catch (error) {
     if (error instanceof NoBalanceError) return null
     throw error
@@ -75,18 +93,32 @@ function tapedLips({ trials, hauls }: TrialInput): Taped[] {
   const alike = new Map<string, typeof counted>()
   for (const entry of counted) {
     const [, t] = entry
-    const key = JSON.stringify([t.haul, Math.round(t.left), Math.round(t.right)])
+    const key = JSON.stringify([nameOf(t), Math.round(t.left), Math.round(t.right)])
     alike.set(key, [...(alike.get(key) ?? []), entry])
   }
   return [...alike.values()].flatMap((group) =>
     SIDES.flatMap((side): Taped[] => {
       const lips = group.flatMap(([, t]) => (side === 'left' ? t.lipLeft : t.lipRight) ?? [])
       if (lips.length === 0) return []
-      const [id, { haul, left, right }] = group[0]!
+      const [id, { haul, known, left, right }] = group[0]!
       const lip = lips.reduce((sum, l) => sum + l, 0) / lips.length
-      return [{ id, side, lip, haul, air: { left, right } }]
+      return [{ id, side, lip, haul, known, air: { left, right } }]
     }),
   )
+}
+
+/** The reading that stands by itself: without it, and without no other, the rest is explained. */
+function oddOne(input: TrialInput, taped: readonly Taped[]): string | null {
+  const ids = [...new Set(taped.map(({ id }) => id))]
+  if (ids.length < LEAST_TO_TELL) return null
+  const explained = ids.filter(
+    (odd) =>
+      fitTrial(
+        input,
+        taped.filter(({ id }) => id !== odd),
+      ).refused === null,
+  )
+  return explained.length === 1 ? explained[0]! : null
 }
 
 function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
@@ -103,9 +135,14 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
   const squares = taped.reduce((sum, t, i) => sum + (t.lip - explained[i]!) ** 2, 0)
   const leftOver = { value: Math.sqrt(squares / taped.length), limit: PRACTICE.lip.value }
   const besides = furthestBesides(unknowns, z)
+  // Each figure may be within its doubt, and all of them together still further off than chance puts them.
+  const together = z.reduce((sum, v) => sum + (v / SIGMA) ** 2, 0)
+  const readings = new Set(taped.map(({ id }) => id)).size
   const isUnexplained = leftOver.value > leftOver.limit || Math.abs(besides?.share ?? 0) > 1
+  const isUnlikely = together > CHI_SQUARE[Math.min(readings, CHI_SQUARE.length) - 1]!
   // What is not explained moves nothing until somebody says what it was.
-  const refused = atBound.length > 0 ? 'bound' : isUnexplained ? 'unexplained' : null
+  const refused =
+    atBound.length > 0 ? 'bound' : isUnexplained ? 'unexplained' : isUnlikely ? 'unlikely' : null
   const taken = (id: string) => (refused ? 0 : z[index(id)]!)
   const planned = lipsAt(unknowns.map(() => 0))
   const corrected = lipsAt(unknowns.map(({ source: { id } }) => (STEEL_AND_AIR.includes(id) ? taken(id) : 0)))
@@ -124,7 +161,7 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
     const narrowed = (Math.sqrt(solveSpd(matrix, unit)[index(id)]!) / SIGMA) * misfit
     return { factor: 1 + taken(id) * tolerance, tolerance: tolerance * Math.min(narrowed, 1) }
   }
-  const { area, rearRate } = input.surveyed.tolerances
+  const { area, rearRate } = atTheWheel(input.surveyed.tolerances)
   return {
     area: known('area', area),
     rate: known('rate', rearRate),
@@ -132,6 +169,7 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
     leftOver,
     besides,
     refused,
+    odd: null,
     atBound: atBound as RoadTrial['atBound'],
   }
 }
@@ -142,14 +180,14 @@ const lipSources: Source[] = (['Left', 'Right'] as const).map((side) => ({
   label: `the unladen lip on the ${side.toLowerCase()}`,
   shift: (of, z) => {
     const key = `rear${side}` as const
-    const heights = { ...of.truck.heights, [key]: of.truck.heights[key] + z * PRACTICE.lip.value }
+    const heights = { ...of.truck.heights, [key]: of.truck.heights[key] + z * PRACTICE.unladenLip.value }
     return { ...of, truck: { ...of.truck, heights } }
   },
 }))
 
 function modelOf(input: TrialInput, taped: readonly Taped[]): Model {
   const all = unknownsOf(input, taped)
-  const loads = new Map(taped.map(({ haul }) => [haul, loadOf(caseOf(input, haul))]))
+  const loads = new Map(taped.map((t) => [nameOf(t), loadOf(caseOf(input, t))]))
   const model = (unknowns: readonly Unknown[]): Model => ({
     taped,
     unknowns,
@@ -202,22 +240,37 @@ function mostLikely(model: Model): { z: number[]; matrix: number[][] } {
 
 /** Every source of doubt once: the truck's own, then each haul's. */
 function unknownsOf(input: TrialInput, taped: readonly Taped[]): Unknown[] {
-  const hauls = [...new Set(taped.map((t) => t.haul))]
-  return hauls.flatMap((haul, i) =>
-    [...sourcesOf(caseOf(input, haul)), ...lipSources]
+  const cases = [...new Map(taped.map((t) => [nameOf(t), t])).values()]
+  const own = cases.flatMap((aboard, i) =>
+    [...sourcesOf(caseOf(input, aboard)), ...lipSources]
       .filter(({ id }) => i === 0 || !SHARED.includes(id))
       .map((source) => ({
-        haul,
+        aboard: nameOf(aboard),
         source,
-        adds: SHARED.includes(source.id) ? null : added(input, haul, source),
+        adds: SHARED.includes(source.id) ? null : added(input, aboard, source),
       })),
   )
+  return [...own, ...cases.filter(({ haul }) => haul !== null).map((aboard) => loadAsTold(input, aboard))]
+}
+
+/**
+ * A haul that is heavier than told looks like springs and steel that are weaker, and little in the readings tells them
+ * apart. So all of it is doubted besides, by as much as loads are off in practice.
+ */
+function loadAsTold(input: TrialInput, aboard: Aboard): Unknown {
+  const { front, rear, roll } = loadOf(caseOf(input, aboard))
+  const share = PRACTICE.toldLoad.value
+  return {
+    aboard: nameOf(aboard),
+    source: { id: 'item:all', label: 'what was aboard', shift: (of) => of },
+    adds: { front: front * share, rear: rear * share, roll: roll * share },
+  }
 }
 
 const loadOf = ({ haul, truck }: UncertainCase): BodyLoad => haulLoads(haul, truck).body
 
-function added(input: TrialInput, haul: string | null, source: Source): BodyLoad {
-  const told = caseOf(input, haul)
+function added(input: TrialInput, aboard: Aboard, source: Source): BodyLoad {
+  const told = caseOf(input, aboard)
   const [without, weighed] = [loadOf(told), loadOf(source.shift(told, 1))]
   return {
     front: weighed.front - without.front,
@@ -226,12 +279,23 @@ function added(input: TrialInput, haul: string | null, source: Source): BodyLoad
   }
 }
 
-const caseOf = ({ surveyed, spring, hauls, empty }: TrialInput, haul: string | null): UncertainCase => ({
-  haul: haul === null ? empty : hauls[haul]!,
+/**
+ * A reading tells what the bags do at the wheel: their area, the motion ratio and where their seat stands are told
+ * together and cannot be told apart. The area answers for all three.
+ */
+const atTheWheel = ({ area, motion, seat, ...rest }: SurveyTolerances): SurveyTolerances => ({
+  ...rest,
+  area: Math.hypot(area, motion, seat),
+  motion: 0,
+  seat: 0,
+})
+
+const caseOf = ({ surveyed, spring, hauls, empty }: TrialInput, { haul, known }: Aboard): UncertainCase => ({
+  haul: withKnown(haul === null ? empty : hauls[haul]!, known),
   truck: surveyed.truck,
   spring,
   teed: false,
-  tolerances: surveyed.tolerances,
+  tolerances: atTheWheel(surveyed.tolerances),
 })
 
 /**
@@ -240,23 +304,24 @@ const caseOf = ({ surveyed, spring, hauls, empty }: TrialInput, haul: string | n
  */
 function lipsOf(
   input: TrialInput,
-  loads: ReadonlyMap<string | null, BodyLoad>,
+  loads: ReadonlyMap<string, BodyLoad>,
   taped: readonly Taped[],
   unknowns: readonly Unknown[],
   z: readonly number[],
 ): number[] {
   const { truck, spring } = unknowns.reduce(
     (of, { source, adds }, i) => (adds || z[i] === 0 ? of : source.shift(of, z[i]!)),
-    caseOf(input, null),
+    caseOf(input, NOTHING),
   )
   const { rearLeft, rearRight } = truck.heights
   const stood = new Map<string, { left: number; right: number }>()
-  return taped.map(({ id, haul, air, side }) => {
+  return taped.map(({ id, air, side, ...of }) => {
     const known = stood.get(id)
     if (known) return known[side]
-    const load = { ...loads.get(haul)! }
+    const aboard = nameOf(of)
+    const load = { ...loads.get(aboard)! }
     unknowns.forEach((unknown, i) => {
-      if (!unknown.adds || unknown.haul !== haul) return
+      if (!unknown.adds || unknown.aboard !== aboard) return
       load.front += z[i]! * unknown.adds.front
       load.rear += z[i]! * unknown.adds.rear
       load.roll += z[i]! * unknown.adds.roll

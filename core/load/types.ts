@@ -61,10 +61,23 @@ export interface CardRow {
   overRating: boolean
 }
 
-export type UncertaintyId = 'ball' | 'places' | 'sides' | 'gap' | 'area' | 'rate' | `item:${string}`
+export type UncertaintyId =
+  'ball' | 'places' | 'sides' | 'gap' | 'area' | 'rate' | 'motion' | 'seat' | `item:${string}`
 export interface Band {
   low: number
   high: number
+}
+
+/** One fill, one known load, one tape: what is set, what is put on, and what it would leave of the doubt. */
+export interface TenMinuteCheck {
+  /** Over the rear axle, kg. */
+  known: number
+  /** In both springs with the known load aboard: first their minimum, then this, Pa gauge. */
+  pressure: { least: number; filled: number }
+  /** Both rear lips as the plan has them at either, m. */
+  lips: { least: number; filled: number }
+  /** ± of the pressure of the side that is less sure, 19 times in 20, Pa: now, and once it was taped. */
+  doubt: { now: number; then: number }
 }
 
 export interface Uncertainty {
@@ -140,6 +153,8 @@ export interface LoadResult {
   spring: LevelSpring | null
   /** Pressure card of each haul, worked out when it is first asked for. */
   cards: Record<string, () => CardRow[]>
+  /** What a ten-minute check would leave of each haul's doubt; null where there is little to gain. */
+  checks: Record<string, TenMinuteCheck | null>
   /** Every class tried on every haul, worked out when it is first asked for. */
   trials: () => SpringTrial[]
 }
@@ -175,7 +190,9 @@ export interface RoadTrial {
    */
   besides: { label: string; share: number } | null
   /** Why nothing of it is taken over; null where area and rate are. */
-  refused: 'bound' | 'unexplained' | null
+  refused: 'bound' | 'unexplained' | 'unlikely' | null
+  /** The one reading without which the others are explained; null where there is none such. */
+  odd: string | null
   /** Of area and rate, what would have to be off by more than its own doubt. */
   atBound: ('area' | 'rate')[]
 }

@@ -92,10 +92,10 @@ function placeSources(c: UncertainCase): Source[] {
   ]
 }
 
-/** The seat gap, the spring's area and the suspension rate. */
+/** The seat gap, the spring's area and the suspension rate, and how far the spring goes with the wheel. */
 function surveySources(c: UncertainCase): Source[] {
   const { area } = c.tolerances
-  return [
+  const sources: Source[] = [
     {
       id: 'gap',
       label: 'the seat gap',
@@ -125,7 +125,25 @@ function surveySources(c: UncertainCase): Source[] {
       },
     },
   ]
+  for (const [id, label] of GEOMETRY)
+    if (c.tolerances[id] > 0)
+      sources.push({
+        id,
+        label,
+        shift: (of, z) => {
+          const { suspension } = of.truck
+          const motionRatio = suspension.motionRatio * (1 + z * c.tolerances[id])
+          return { ...of, truck: { ...of.truck, suspension: { ...suspension, motionRatio } } }
+        },
+      })
+  return sources
 }
+
+/** What of the motion ratio is not known: the ratio itself, and the part of it that hangs on where the seat stands. */
+const GEOMETRY = [
+  ['motion', 'the motion ratio'],
+  ['seat', 'where the seat stands, fore or aft'],
+] as const
 
 interface Answer {
   left: number
@@ -151,8 +169,12 @@ function answer({ haul, truck, spring, teed }: UncertainCase): Answer {
   }
 }
 
+/** What a side wants, limits or not, Pa. */
+export const wantedOf = (c: UncertainCase, side: 'left' | 'right'): number =>
+  side === 'left' ? answer(c).leftWanted : answer(c).rightWanted
+
 /** Two standard deviations: 19 cases in 20. */
-const COVERAGE = 2
+export const COVERAGE = 2
 /** Bend of the answer over the whole ±a, against its slope, above which a straight line does not hold. */
 const BENT = 0.2
 

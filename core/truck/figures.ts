@@ -7,6 +7,7 @@ import { input, type Figure } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
 import { obstacleName } from './fit'
 import { lowestStand } from './stands'
+import { motionTolerances } from './survey'
 import type { Fitted, RateFrom, TruckResult } from './types'
 
 /** Figures of the survey, each with what it was made of. SI. */
@@ -46,6 +47,7 @@ export function truckFigures(
       source: 'The vehicle’s plate rules',
     },
     rearRate: rearRate(truck, tolerances.rearRate, rateFrom),
+    motionRatio: motionRatio(truck),
     ...heights(r, spring, fitted.spacer),
     ...travels(truck),
     rake: rake(truck),
@@ -94,6 +96,29 @@ function axle(
       input('Right', right, 'mass'),
       input('Known within ±', tolerance, 'mass'),
     ],
+  }
+}
+
+const MOTION_SOURCE: Record<Truck['survey']['motion']['how'], string> = {
+  tape: 'Both travels taped, from hanging to loaded',
+  guess: 'Not measured: a guess, taken over',
+  unknown: 'Not measured: the kind’s example',
+}
+function motionRatio({ suspension, survey }: Truck): Figure {
+  const { motionRatio: value } = suspension
+  const { motion, seat } = motionTolerances(survey.motion, suspension)
+  const share = Math.hypot(motion, seat)
+  return {
+    label: 'Motion ratio',
+    value,
+    quantity: 'plain',
+    range: { low: value * (1 - share), high: value * (1 + share) },
+    formula: 'change of the seat gap ÷ travel of the wheel',
+    inputs: [
+      input('Known within ±', motion, 'ratio'),
+      input('and by where the seat stands, ±', seat, 'ratio'),
+    ],
+    source: MOTION_SOURCE[survey.motion.how],
   }
 }
 

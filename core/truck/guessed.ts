@@ -10,6 +10,7 @@ const SOURCE_OF: [RegExp, Known][] = [
   [/^(Wheel, rear|Rear axle, unladen)/, 'rearAxle'],
   [/^Seat gap/, 'gap'],
   [/^Rear rate/, 'rearRate'],
+  [/^Motion ratio/, 'motion'],
   [/^(Front axle|Rear axle|Gross|Combination|Ball|Bed hitch) rating$/, 'ratings'],
 ]
 const examples = new Map<TruckKind, Truck>()

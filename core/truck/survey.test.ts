@@ -98,6 +98,21 @@ describe('the survey as one truck', () => {
       }).tolerances.gap,
     ).toBe(0.01)
   })
+  test('the motion ratio: a tenth on an axle, a quarter beside a coil, and where the seat stands; taped, 3 % and nothing more', () => {
+    const doubt = (change: Parameters<typeof survey>[0]) => {
+      const { motion, seat } = survey(change).tolerances
+      return [motion, seat]
+    }
+    expect(doubt(() => {})).toEqual([0.1, 0.04])
+    expect(
+      doubt((t) => {
+        t.suspension.kind = 'coil'
+        t.suspension.helper = 'beside'
+      }),
+    ).toEqual([0.25, 0.04])
+    expect(doubt((t) => void (t.survey.motion.how = 'tape'))).toEqual([0.03, 0])
+    expect(doubt((t) => void (t.survey.motion = { how: 'guess', tolerance: 0.2 }))).toEqual([0.2, 0.04])
+  })
 })
 
 describe('scale tickets', () => {

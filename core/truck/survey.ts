@@ -1,6 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
 import { exampleTruck } from '../catalog/trucks'
-import type { Known, Truck, WeightHow } from '../document/types'
+import type { Known, MotionHow, SurveyTolerances, Truck, WeightHow } from '../document/types'
 import { GRAVITY } from '../quantity/constants'
 import type { TwoHeights, SurveyedPart, SurveyChanges, TriedSteel } from './types'
 
@@ -32,6 +32,17 @@ export function twoHeights(
   const second = overload ? overload.rate * Math.max(mean - overload.contact, 0) : 0
   const rate = ((squat.load * GRAVITY) / 2 - second) / mean
   return rate > 0 ? { rate, tolerance: tape / mean, squat: mean } : null
+}
+
+/** Of a ratio that was taped nothing hangs on where the seat stands: both travels were taped where it stands. */
+export function motionTolerances(
+  { how, tolerance }: Known<MotionHow>,
+  suspension: Truck['suspension'],
+): Pick<SurveyTolerances, 'motion' | 'seat'> {
+  if (how === 'tape') return { motion: tolerance ?? PRACTICE.tapedMotion.value, seat: 0 }
+  const isBeside = suspension.kind === 'coil' && suspension.helper === 'beside'
+  const usual = isBeside ? PRACTICE.unknownMotionBeside : PRACTICE.unknownMotion
+  return { motion: tolerance ?? usual.value, seat: PRACTICE.unknownSeat.value }
 }
 
 /**
@@ -76,6 +87,7 @@ export function surveyChanges({
         survey.rearRate.tolerance ??
         inferred?.tolerance ??
         (survey.rearRate.how === 'sheet' ? PRACTICE.sheetRate.value : PRACTICE.unknownRate.value),
+      ...motionTolerances(survey.motion, s),
     },
     rateFrom: inferred ? 'two-heights' : survey.rearRate.how === 'sheet' ? 'sheet' : 'kind',
   }
@@ -87,7 +99,8 @@ export function afterTrial(of: SurveyChanges, plan: SurveyedPart, { rate }: Trie
   const stiffer = { ...suspension, rearRate: suspension.rearRate * rate.factor }
   return {
     changes: { heights, seatGap, suspension: stiffer },
-    tolerances: { ...of.tolerances, rearRate: rate.tolerance },
+    // How far the spring goes with the wheel, and where its seat stands, are in the area that the trial found.
+    tolerances: { ...of.tolerances, rearRate: rate.tolerance, motion: 0, seat: 0 },
     rateFrom: 'trial',
   }
 }
@@ -122,6 +135,9 @@ export function gapTaped(t: Truck, unladen: number): void {
     t.seatGap.bump = Math.min(Math.max(t.seatGap.bump + by, 0), unladen)
   }
   taped(t)
+}
+export function motionTaped(t: Truck): void {
+  if (t.survey.motion.how === 'unknown') t.survey.motion = { how: 'tape', tolerance: null }
 }
 export function taped(t: Truck): void {
   if (t.survey.gap.how === 'unknown') t.survey.gap = { how: 'tape', tolerance: null }

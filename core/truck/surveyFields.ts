@@ -1,7 +1,7 @@
 import type { Point, Truck } from '../document/types'
 import type { Quantity } from '../quantity/units'
 import { AXLE_WAYS, CENTRE_WAYS, LIFT_WAYS, OUT_WAYS } from '../quantity/ways'
-import { gapTaped, offSheet, plated, taped, weighed } from './survey'
+import { gapTaped, motionTaped, offSheet, plated, taped, weighed } from './survey'
 
 /** Every measured figure of the survey as a field: what it is called, its limits, and where it stands in the plan. */
 export interface SurveyField {
@@ -174,7 +174,7 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
       row('Front bump stop gap', 'length', [0, 0.5], suspension('frontStopGap')),
       row('Front anti-roll bar', 'rollStiffness', [0, 500_000], suspension('frontAntiRoll')),
       row('Rear anti-roll bar', 'rollStiffness', [0, 500_000], suspension('rearAntiRoll')),
-      row('Motion ratio', 'plain', [0.1, 3], suspension('motionRatio')),
+      row('Motion ratio', 'plain', [0.1, 3], suspension('motionRatio'), motionTaped),
       row('Spring seat from the centre', 'length', [0.1, 3], whole('seat')),
       row('Tyre width', 'length', [0.05, 1], tyre('width')),
       row('Tyre radius', 'length', [0.1, 1.5], tyre('radius')),
@@ -270,6 +270,7 @@ export const groupTitled = (title: string) => SURVEY_GROUPS.find((group) => grou
 export const SUBJECT_OF: Readonly<Record<string, string>> = {
   'Lift at the rear': 'lift',
   'Seat gap, unladen': 'seatGap',
+  'Motion ratio': 'motion',
   'Wheel, front left': 'frontAxle axles',
   'Wheel, rear left': 'rearAxle',
   'Gross rating': 'gross',

@@ -123,7 +123,7 @@ function areaTolerance({ sheet }: Pick<Fitted, 'sheet'>, tried: TriedSteel | nul
 
 /** Whether every decisive figure was measured, or taken over as a guess by somebody who said so. */
 const isSurveyed = ({ survey }: Truck): boolean =>
-  [survey.frontAxle, survey.rearAxle, survey.gap, survey.rearRate, survey.ratings].every(
+  [survey.frontAxle, survey.rearAxle, survey.gap, survey.rearRate, survey.motion, survey.ratings].every(
     ({ how }) => how !== 'unknown',
   )
 

@@ -265,6 +265,8 @@ export function sensorFigures({ sensing, travel }: SensorRuleInput): Record<stri
   }
 }
 
+/** Two standard deviations of what lies anywhere within ±1. */
+const COVERED = 2 / Math.sqrt(3)
 const TRIAL_SOURCE = 'Road trial: least squares with the survey’s own doubt as what was known before'
 
 /** How far spring and steel are from what the plan says of them, and what the trial leaves unexplained. */
@@ -277,10 +279,10 @@ export function trialFigures(trial: TrialSaid): Record<string, Figure> {
     label,
     value,
     quantity: 'ratio',
-    formula: 'the most likely of all that fits the tape within ± of each figure',
+    formula: 'the most likely of all that fits the tape within ± of each figure; its range is 19 times in 20',
     inputs,
     source: TRIAL_SOURCE,
-    range: { low: value - tolerance, high: value + tolerance },
+    range: { low: value - COVERED * tolerance, high: value + COVERED * tolerance },
   })
   return {
     'trial.area': factor('Spring’s area, of what its class or sheet says', trial.area),

@@ -20,7 +20,7 @@ export function trialRules(
     ...(spring ? overLimit(tune, spring) : []),
     ...notTaped(tune),
     ...haulGone(tune, hauls),
-    ...(trial ? [...corrected(trial), ...unexplained(trial)] : notCounted(tune, hauls)),
+    ...(trial ? [...corrected(trial), ...unexplained(trial, tune)] : notCounted(tune, hauls)),
   ]
 }
 
@@ -129,10 +129,20 @@ const OF = { area: 'area of its bags', rate: 'rate of its steel' }
  * Something else is not as it was told: likelier than not a little, or so far that the plan cannot explain
  * the tape.
  */
-function unexplained({ leftOver, besides, refused, atBound }: TrialSaid): Note[] {
+function unexplained({ leftOver, besides, refused, atBound, odd }: TrialSaid, { trials }: TunePlan): Note[] {
   const suspect = besides
     ? `Likeliest besides is ${besides.label}: ${besides.share > 0 ? 'more' : 'less'} than planned. `
     : ''
+  const number = ordered(trials).findIndex(([id]) => id === odd) + 1
+  const byItself = odd
+    ? `Without reading ${number} the others agree: look first at what was aboard at it, its pressures and its lips. `
+    : ''
+  const remedy = odd
+    ? {
+        label: `Take reading ${number} away`,
+        patches: [{ op: 'remove' as const, path: ['tune', 'trials', odd] }],
+      }
+    : undefined
   if (refused === 'bound')
     return [
       note({
@@ -143,7 +153,8 @@ function unexplained({ leftOver, besides, refused, atBound }: TrialSaid): Note[]
         value: leftOver.value,
         limit: leftOver.limit,
         title: `The ${atBound.map((id) => OF[id]).join(' and the ')} would have to be further off than the survey says`,
-        text: `${suspect}Nothing of the trial is taken over. With all that the survey allows, {value} are left unexplained; a tape and the rub of the leaves make {limit}. Check that this spring is on the truck, that its sheet was typed in its own unit, which haul it was, and the gauge.`,
+        remedy,
+        text: `${byItself}${suspect}Nothing of the trial is taken over. With all that the survey allows, {value} are left unexplained; a tape and the rub of the leaves make {limit}. Check that this spring is on the truck, that its sheet was typed in its own unit, which haul it was, and the gauge.`,
         source: 'Road trial, least squares with the survey’s doubt',
       }),
     ]
@@ -157,8 +168,22 @@ function unexplained({ leftOver, besides, refused, atBound }: TrialSaid): Note[]
         value: leftOver.value,
         limit: leftOver.limit,
         title: 'The truck does not stand as this plan can explain',
-        text: `${suspect}Nothing of the trial is taken over. {value} are left unexplained; a tape and the rub of the leaves make {limit}. Look again at what was aboard, at the tape, and at which haul it was.`,
+        remedy,
+        text: `${byItself}${suspect}Nothing of the trial is taken over. {value} are left unexplained; a tape and the rub of the leaves make {limit}. Look again at what was aboard, at the tape, and at which haul it was.`,
         source: 'Common practice',
+      }),
+    ]
+  if (refused === 'unlikely')
+    return [
+      note({
+        rule: 'trial-unlikely',
+        rank: 'fix',
+        subject: 'trial',
+        quantity: 'count',
+        remedy,
+        title: 'Too much at once would have to be off for the truck to stand so',
+        text: `${byItself}${suspect}Nothing of the trial is taken over. Each figure could be off so far, all of them together less than once in 20 trucks. Look again at what was aboard, at the spring’s sheet and at the gauge.`,
+        source: 'Chi square of what would have to be off, 1 in 20',
       }),
     ]
   if (!besides) return []

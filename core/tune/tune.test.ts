@@ -183,7 +183,16 @@ test('whatever is stored, a preset outside the limits always carries a Stop', ()
 })
 
 describe('the road trial', () => {
-  const reading = { order: 1, at: '', haul: 'b', left: 300_000, right: 300_000, lipLeft: 0.9, lipRight: 0.9 }
+  const reading = {
+    order: 1,
+    at: '',
+    haul: 'b',
+    known: 0,
+    left: 300_000,
+    right: 300_000,
+    lipLeft: 0.9,
+    lipRight: 0.9,
+  }
   const said = (change: Partial<TrialSaid>): TrialSaid => ({
     area: { factor: 1, tolerance: 0.02 },
     rate: { factor: 1, tolerance: 0.05 },
@@ -191,6 +200,7 @@ describe('the road trial', () => {
     leftOver: { value: 0, limit: 0.005 },
     besides: null,
     refused: null,
+    odd: null,
     atBound: [],
     ...change,
   })
@@ -247,11 +257,21 @@ describe('the road trial', () => {
   test('a trial that is refused is a Fix, and says why; one that is not may still point at the load', () => {
     expect(notes(said({ leftOver: { value: 0.005, limit: 0.005 } }))).toEqual([])
     expect(notes(said({ refused: 'unexplained' }))[0]).toMatch(/^fix trial-unexplained/)
+    expect(notes(said({ refused: 'unlikely' }))[0]).toMatch(/^fix trial-unlikely/)
     const besides = { label: 'the crate', share: 1 }
     expect(notes(said({ besides }))).toEqual(['know trial-besides The road trial points at the load too'])
     const bound = (...atBound: TrialSaid['atBound']) => notes(said({ refused: 'bound', atBound, besides }))
     expect(bound('area')).toEqual([expect.stringMatching(/^fix trial-at-bound .*area of its bags/)])
     expect(bound('area', 'rate')[0]).toContain('area of its bags and the rate of its steel')
+  })
+  test('the reading that stands by itself is named by its number, and can be taken away; without one nothing is', () => {
+    const trials = { a: { ...reading, order: 1 }, r: { ...reading, order: 2 }, c: { ...reading, order: 3 } }
+    for (const refused of ['unexplained', 'bound', 'unlikely'] as const) {
+      const [note] = run({ trials }, false, said({ refused, odd: 'r', atBound: ['area'] })).notes
+      expect(note!.text).toContain('Without reading 2 the others agree')
+      expect(note!.remedy!.patches).toEqual([{ op: 'remove', path: ['tune', 'trials', 'r'] }])
+      expect(run({ trials }, false, said({ refused, atBound: ['area'] })).notes[0]!.remedy).toBeUndefined()
+    }
   })
 })
 

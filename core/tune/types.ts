@@ -37,8 +37,10 @@ export interface TrialSaid {
   lips: { id: string; side: 'left' | 'right'; taped: number; planned: number; corrected: number }[]
   leftOver: { value: number; limit: number }
   besides: { label: string; share: number } | null
+  /** The one reading without which the others are explained. */
+  odd: string | null
   /** Why nothing of it is taken over; null where area and rate are. */
-  refused: 'bound' | 'unexplained' | null
+  refused: 'bound' | 'unexplained' | 'unlikely' | null
   /** Of area and rate, what would have to be off by more than its own doubt. */
   atBound: ('area' | 'rate')[]
 }

@@ -135,17 +135,28 @@ test('how sure: a range under the gauge, sampled where a limit lies in it, and n
   await open(page, '/jobs/kiln-trailer/load')
   await drawer(page, 'How sure')
   const sure = page.getByRole('region', { name: 'How sure' })
-  await expect(sure.getByRole('list')).toContainText('the load on the coupling')
-  await expect(notes(page)).toContainText(/Weigh the load on the coupling: it decides \d+ % of the doubt/)
+  const decides = sure.getByRole('list', { name: 'What decides the doubt' })
+  await expect(decides).toContainText('the load on the coupling')
+  await expect(notes(page)).toContainText(
+    /Take the area from the spring’s own sheet: it decides \d+ % of the doubt/,
+  )
+  const partOfBall = async () =>
+    number(
+      (
+        await decides.getByRole('listitem').filter({ hasText: 'the load on the coupling' }).allInnerTexts()
+      ).join(),
+    )
+  const before = await partOfBall()
   await drawer(page, 'Trailer')
   await page.getByRole('region', { name: 'Trailer' }).getByLabel('Load on it').selectOption('weighed')
-  await expect(notes(page)).not.toContainText('Weigh the load on the coupling')
-  // A gap that nobody taped: the range reaches to where the bump stop is touched.
-  await open(page, '/jobs/ridge-tender/truck')
+  await drawer(page, 'How sure')
+  await expect.poll(async () => (await partOfBall()) < before).toBe(true)
+  // A motion ratio that nobody taped: the range reaches over the spring's limit.
+  await open(page, '/jobs/star-wagon/truck')
   await drawer(page, 'How it is known')
   await page
     .getByRole('region', { name: 'What was measured and how' })
-    .getByLabel('Seat gap: known by')
+    .getByLabel('Motion ratio: known by')
     .selectOption('unknown')
   await go(page, 'Load')
   await drawer(page, 'How sure')

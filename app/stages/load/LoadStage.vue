@@ -50,7 +50,13 @@ const drawers = computed(() => {
     <template v-if="haul && result" #pressures><LoadPressures :sampled="sampled" /></template>
     <template v-if="haul && result" #ratings><LoadRatings /></template>
     <template #sure>
-      <HowSure v-if="uncertainty" :uncertainty="uncertainty" :sampled="sampled" />
+      <HowSure
+        v-if="uncertainty"
+        :uncertainty="uncertainty"
+        :sampled="sampled"
+        :check="job.derived!.stages.load.result.checks[job.haulId] ?? null"
+        :left="job.derived!.stages.load.figures[`${job.haulId}.tenMinutes`]"
+      />
     </template>
     <template v-if="haul && result" #card><PressureCard /></template>
   </DrawerBench>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { exampleTruck } from '#core/catalog/trucks'
 import type { Truck } from '#core/document/types'
+import { motionTolerances } from '#core/truck/survey'
 
 /** How each figure that matters is known, and how well. Unknown stays the kind's example, and says so. */
 const job = useJob()
@@ -25,13 +26,18 @@ const RATE = [
   { value: 'guess', label: 'a guess, taken over' },
   { value: 'unknown', label: 'not measured yet' },
 ]
+const MOTION = [
+  { value: 'tape', label: 'both travels taped' },
+  { value: 'guess', label: 'a guess, taken over' },
+  { value: 'unknown', label: 'not measured yet' },
+]
 const RATINGS = [
   { value: 'plate', label: 'the truck’s plate' },
   { value: 'guess', label: 'a guess, taken over' },
   { value: 'unknown', label: 'not read yet' },
 ]
 interface Row {
-  id: 'frontAxle' | 'rearAxle' | 'gap' | 'rearRate' | 'ratings'
+  id: 'frontAxle' | 'rearAxle' | 'gap' | 'rearRate' | 'motion' | 'ratings'
   label: string
   options: typeof WEIGHT
   quantity: 'mass' | 'length' | 'ratio'
@@ -80,6 +86,16 @@ const ROWS: Row[] = [
     },
   },
   {
+    id: 'motion',
+    label: 'Motion ratio',
+    options: MOTION,
+    quantity: 'ratio',
+    figure: 'motionRatio',
+    example: (t, from) => {
+      t.suspension.motionRatio = from.suspension.motionRatio
+    },
+  },
+  {
     id: 'ratings',
     label: 'Ratings of axles and hitch',
     options: RATINGS,
@@ -92,7 +108,11 @@ const ROWS: Row[] = [
   },
 ]
 /** What points at how a figure is known. */
-const SUBJECTS: Partial<Record<Row['id'], string>> = { rearRate: 'rearRate rate', ratings: 'ratings' }
+const SUBJECTS: Partial<Record<Row['id'], string>> = {
+  rearRate: 'rearRate rate',
+  motion: 'motion',
+  ratings: 'ratings',
+}
 /** Unknown takes the kind's example back, so that no half-guessed figure stands in for it. */
 function how(row: Row, value: string): void {
   set(`${row.label}: ${row.options.find((o) => o.value === value)!.label}`, (t) => {
@@ -100,7 +120,11 @@ function how(row: Row, value: string): void {
     if (value === 'unknown') row.example(t, exampleTruck(t.kind))
   })
 }
-const doubt = computed(() => stage.value.result.facts.tolerances)
+/** Of the motion ratio what the survey says of it: a road trial tells it only together with the spring's area. */
+const doubt = computed(() => ({
+  ...stage.value.result.facts.tolerances,
+  motion: motionTolerances(plan.value.survey.motion, plan.value.suspension).motion,
+}))
 const SQUAT = [
   ['load', 'Known load on the rear axle', 'mass'],
   ['beforeLeft', 'Lip left, before', 'length'],
@@ -149,7 +173,7 @@ const SQUAT = [
                 :label="`${row.label}: within`"
                 :value="doubt[row.id]"
                 :quantity="row.quantity"
-                :digits="row.id === 'rearRate' ? 0 : undefined"
+                :digits="row.quantity === 'ratio' ? 0 : undefined"
                 :min="0"
                 :max="row.quantity === 'mass' ? 1000 : row.quantity === 'length' ? 0.2 : 0.9"
                 @change="(v) => set(`${row.label}: within`, (t) => void (t.survey[row.id].tolerance = v))"
@@ -159,6 +183,10 @@ const SQUAT = [
         </tbody>
       </table>
     </div>
+    <p class="text-sm mt-2 max-w-prose">
+      Motion ratio: with the axle hanging tape the seat gap and the lip, with a load tape both again. Change
+      of the gap ÷ change of the lip; type it among Frame and springs.
+    </p>
     <div v-if="plan.survey.rearRate.how === 'two-heights'" class="mt-3">
       <h3 class="text-sm">Two heights: load it with something weighed, and tape the lips before and after</h3>
       <div class="grid grid-cols-2 md:grid-cols-5 gap-3 mt-1">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { showText, type Quantity } from '#core/quantity/units'
 import { withLive } from '../stageDrawers'
+import { isGuess } from '#core/truck/survey'
 import { firstMeasures, isMeasured } from '#core/truck/firstMeasures'
 import { useTruck } from './useTruck'
 
@@ -30,11 +31,11 @@ const VIEWS = [
   { id: 'rear', title: 'From behind' },
   { id: 'above', title: 'From above' },
 ]
-/** How many of the four figures that matter somebody has measured. */
+/** How many of the figures that matter somebody has measured. */
 const measured = computed(() => {
-  const { frontAxle, rearAxle, gap, rearRate } = job.plan!.truck.survey
-  const known = [frontAxle, rearAxle, gap, rearRate].filter(({ how }) => how !== 'unknown' && how !== 'guess')
-  return `${known.length} of 4`
+  const { frontAxle, rearAxle, gap, rearRate, motion } = job.plan!.truck.survey
+  const decisive = [frontAxle, rearAxle, gap, rearRate, motion]
+  return `${decisive.filter(({ how }) => !isGuess(how)).length} of ${decisive.length}`
 })
 const FIRST = 5
 const fresh = computed(() => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Plus } from '@lucide/vue'
+import { newReading } from '#core/document/newHaul'
 import { ordered, SIDES, type TrialReading } from '#core/document/types'
 import { show, showText, toSi, unitFor } from '#core/quantity/units'
 import { focusIn } from '~/shell/drawers'
@@ -16,12 +17,11 @@ const STEPS = { psi: 5, bar: 0.3, kPa: 30 }
 const step = computed(() => toSi(STEPS[shop.units.pressure], unitFor('pressure', shop.units)))
 const stepText = computed(() => showText(step.value, 'pressure', shop.units))
 
-function add(label: string, reading: Pick<TrialReading, 'haul' | 'left' | 'right'>): void {
+function add(label: string, reading: Parameters<typeof newReading>[1]): void {
   const order = Math.max(0, ...readings.value.map(([, t]) => t.order)) + 1
   const id = `r${crypto.randomUUID().slice(0, 8)}`
-  const at = new Date().toISOString().slice(0, 10)
   job.edit(label, (draft) => {
-    draft.tune.trials[id] = { ...reading, order, at, lipLeft: null, lipRight: null }
+    draft.tune.trials[id] = newReading(order, reading)
   })
   void focusIn(`[data-trial="${id}"]`)
 }
@@ -30,13 +30,14 @@ function begin(): void {
   const preset = stage.value.result.presets[job.haulId]
   const least = spring.value?.minPressure ?? 0
   const haul = preset ? job.haulId : null
-  add('Add a reading', { haul, left: preset?.left ?? least, right: preset?.right ?? least })
+  add('Add a reading', { haul, known: 0, left: preset?.left ?? least, right: preset?.right ?? least })
 }
 function again(by: number): void {
   const [, last] = readings.value.at(-1)!
   const to = (p: number) => Math.max(p + by, 0)
   add(by > 0 ? 'Add a reading with more' : 'Add a reading with less', {
     haul: last.haul,
+    known: last.known,
     left: to(last.left),
     right: to(last.right),
   })
@@ -68,12 +69,11 @@ function lipsText(id: string, of: 'planned' | 'corrected'): string {
 }
 const hauls = useHaulChoices('nothing aboard')
 const heads = computed(() => [
-  'Aboard',
+  'Aboard, and a known load over the rear axle',
   ...(teed.value ? ['Both springs'] : ['Left spring', 'Right spring']),
   'Lip left',
   'Lip right',
-  'Plan had',
-  'Plan now has',
+  'Plan had, now has',
 ])
 </script>
 
@@ -116,6 +116,16 @@ const heads = computed(() => [
             :options="hauls"
             @change="(v) => set(id, 'What was aboard', (x) => void (x.haul = v || null))"
           />
+          <NumField
+            class="mt-1"
+            hide-label
+            :label="`Known load at reading ${i + 1}`"
+            :value="t.known"
+            quantity="mass"
+            :min="0"
+            :max="5000"
+            @change="(v) => set(id, 'Known load over the axle', (x) => void (x.known = v))"
+          />
         </td>
         <td v-for="side in sides" :key="side" class="pr-2 w-28">
           <NumField
@@ -139,8 +149,9 @@ const heads = computed(() => [
             @change="(v) => set(id, label, (x) => void (x[lip] = v))"
           />
         </td>
-        <td class="pr-2 figure whitespace-nowrap">{{ lipsText(id, 'planned') || 'not taped' }}</td>
-        <td class="pr-2 figure whitespace-nowrap">{{ lipsText(id, 'corrected') }}</td>
+        <td class="pr-2 figure whitespace-nowrap">
+          {{ lipsText(id, 'planned') || 'not taped' }}<br />{{ lipsText(id, 'corrected') }}
+        </td>
         <td class="text-right pr-1">
           <TakeAway :label="`Take away reading ${i + 1}`" @click="remove(id)" />
         </td>

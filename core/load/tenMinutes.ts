@@ -1,0 +1,101 @@
+import { PRACTICE } from '../catalog/practice'
+import { newHaul } from '../document/newHaul'
+import { input, type Figure } from '../quantity/figure'
+import { balanceBody } from './body'
+import { withKnown } from './knownLoad'
+import { haulLoads } from './target'
+import type { TenMinuteCheck, Uncertainty } from './types'
+import { COVERAGE, sourcesOf, wantedOf, type UncertainCase } from './uncertainty'
+
+/**
+ * The ten-minute check: a known load over the rear axle, both lips taped with the springs at their least pressure and
+ * taped again once they are filled. What it would leave of a haul's doubt is known before it is made: with straight
+ * lines and normal errors the readings' values do not enter (least squares with a prior; any text on estimation).
+ */
+
+const SIGMA = 1 / Math.sqrt(3)
+/** Known loads that two people find and put on: a few people, or drums of water, kg. */
+const LIGHTEST = 100
+const HEAVIEST = 300
+const ROUNDED = 50
+/** The springs are filled by this at least, Pa: less does not stand out of the tape's doubt. */
+const LEAST_FILL = 100_000
+/** A check that leaves more than this part of the doubt is not worth its ten minutes. */
+const WORTH = 0.85
+/** Of the truck and its spring: the check tells of these, not of what a haul weighs. */
+const OF_TRUCK = ['gap', 'area', 'rate', 'motion', 'seat']
+
+type Vector = readonly number[]
+const dot = (a: Vector, b: Vector) => a.reduce((sum, v, i) => sum + v * b[i]!, 0)
+
+/** @param rearChange what the haul puts on the rear axle, kg. */
+export function tenMinuteCheck(
+  c: UncertainCase,
+  { deviation }: Uncertainty,
+  rearChange: number,
+): TenMinuteCheck | null {
+  const worse = deviation.left >= deviation.right ? 'left' : 'right'
+  const now = COVERAGE * deviation[worse]
+  const { minPressure, maxPressure } = c.spring
+  if (now < PRACTICE.presetTolerance.value || maxPressure < minPressure + LEAST_FILL) return null
+  const known = Math.min(
+    Math.max(Math.round(Math.abs(rearChange) / 2 / ROUNDED) * ROUNDED, LIGHTEST),
+    HEAVIEST,
+  )
+  const check = { ...c, haul: withKnown(newHaul('Check', 0), known), teed: true }
+  // With what the haul itself wants: the bag then stands as it will be driven.
+  const filled = Math.min(Math.max(wantedOf(c, worse), minPressure + LEAST_FILL), maxPressure)
+
+  const sources = sourcesOf(c)
+  const half = (of: UncertainCase, source: (typeof sources)[number], read: (of: UncertainCase) => number) =>
+    (read(source.shift(of, SIGMA)) - read(source.shift(of, -SIGMA))) / 2
+  const wanted = sources.map((source) => half(c, source, (of) => wantedOf(of, worse)))
+  const lips = [minPressure, filled].map((p) =>
+    sources.map((source) => (OF_TRUCK.includes(source.id) ? half(check, source, (of) => lipOf(of, p)) : 0)),
+  )
+  const [least, full] = [lips[0]!, lips[1]!]
+  // Besides: the known load itself, and the unladen lips, are as wrong at both readings.
+  const heavier = { ...check, haul: withKnown(newHaul('Check', 0), known * (1 + PRACTICE.weighedItem.value)) }
+  const byLoad = (p: number) => (lipOf(heavier, p) - lipOf(check, p)) * SIGMA
+  const [loadLeast, loadFull] = [byLoad(minPressure), byLoad(filled)]
+  // The mean of two lips is known better than one.
+  const tape = (PRACTICE.lip.value * SIGMA) ** 2 / 2
+  const a = dot(least, least) + loadLeast ** 2 + 2 * tape
+  const b = dot(least, full) + loadLeast * loadFull + tape
+  const d = dot(full, full) + loadFull ** 2 + 2 * tape
+  const [u, v] = [dot(least, wanted), dot(full, wanted)]
+  const told = (d * u ** 2 - 2 * b * u * v + a * v ** 2) / (a * d - b ** 2)
+  const then = COVERAGE * Math.sqrt(Math.max(dot(wanted, wanted) - told, 0))
+  if (then > WORTH * now) return null
+  return {
+    known,
+    pressure: { least: minPressure, filled },
+    lips: { least: lipOf(check, minPressure), filled: lipOf(check, filled) },
+    doubt: { now, then },
+  }
+}
+
+/** What the check would leave of the doubt, as a figure that can be asked why. */
+export const checkFigure = ({ known, pressure, lips, doubt }: TenMinuteCheck): Figure => ({
+  label: 'Doubt once the ten-minute check is made, ±',
+  value: doubt.then,
+  quantity: 'pressure',
+  formula: '2·√(g·g − what the four lips tell of g), g what each source moves the pressure by',
+  inputs: [
+    input('Doubt now, ±', doubt.now, 'pressure'),
+    input('Known load over the rear axle', known, 'mass'),
+    input('Pressure first', pressure.least, 'pressure'),
+    input('Lips then, as planned', lips.least, 'length'),
+    input('Filled to', pressure.filled, 'pressure'),
+    input('Lips then, as planned', lips.filled, 'length'),
+    input('A lip stands within ±', PRACTICE.lip.value, 'length'),
+  ],
+  source: 'Least squares with the survey’s doubt as what is known before',
+})
+
+/** Mean of both rear lips above the ground with a pressure in both springs, m. */
+function lipOf({ haul, truck, spring }: UncertainCase, pressure: number): number {
+  const at = balanceBody(truck, haulLoads(haul, truck).body, spring, { left: pressure, right: pressure })
+  const { rearLeft, rearRight } = truck.heights
+  return (rearLeft + rearRight - at.rearLeft - at.rearRight) / 2
+}

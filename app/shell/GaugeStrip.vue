@@ -6,18 +6,39 @@ import { showText } from '#core/quantity/units'
 const job = useJob()
 const shop = useShop()
 
-const WANTED: { stage: StageName; id: string; label: string }[] = [
+interface Wanted {
+  stage: StageName
+  id: string
+  label: string
+}
+const ALWAYS: Wanted[] = [
   { stage: 'load', id: 'left', label: 'Left spring' },
   { stage: 'load', id: 'right', label: 'Right spring' },
   { stage: 'load', id: 'rearAxle', label: 'Rear axle' },
-  { stage: 'air', id: 'time', label: 'Up to level' },
-  { stage: 'lay', id: 'longest', label: 'Longest line' },
-  { stage: 'power', id: 'drop', label: 'Drop at compressor' },
-  { stage: 'prove', id: 'loss', label: 'Loss in the hold test' },
 ]
+/** Places of the strip, each with the first of its figures that this circuit has. */
+const PLACES: Wanted[][] = [
+  [
+    { stage: 'tune', id: 'levelAt', label: 'Level by itself after' },
+    { stage: 'air', id: 'time', label: 'Up to level' },
+    { stage: 'air', id: 'highest', label: 'Highest pressure' },
+  ],
+  [{ stage: 'lay', id: 'longest', label: 'Longest line' }],
+  [
+    { stage: 'power', id: 'drop', label: 'Drop at compressor' },
+    { stage: 'tune', id: 'minimum', label: 'Never under' },
+  ],
+  [{ stage: 'prove', id: 'loss', label: 'Loss in the hold test' }],
+]
+const wanted = computed(() => [
+  ...ALWAYS,
+  ...PLACES.map(
+    (place) => place.find(({ stage, id }) => figureOf(job.derived, stage, id, job.haulId)) ?? place.at(-1)!,
+  ),
+])
 
 const gauges = computed(() =>
-  WANTED.map(({ stage, id, label }) => {
+  wanted.value.map(({ stage, id, label }) => {
     const now = figureOf(job.derived, stage, id, job.haulId)
     const before = figureOf(job.derivedGhost, stage, id, job.haulId)
     return { label, now, ...marks(now, before) }

@@ -68,8 +68,14 @@ export const LOOP_SOLVER = {
   level: 0.005,
   /** Nearer than this to where it ends it rests, m. */
   rests: 0.002,
-  /** Less than this is no hunting, m. */
+  /** Less than this, half of crest to trough, is no hunting, m. */
   still: 0.001,
+  /** Swings that are at least this part of the largest of them go on for good. */
+  lasting: 0.97,
+  /** It rests once it has not turned for this long, s. */
+  restsFor: 60,
+  /** What neither rests nor swings evenly by now is left as it is, s. */
+  longest: 1200,
   /** A spring is never pressed under this share of its height: the stop is met before. */
   lowest: 0.2,
 } as const

@@ -142,6 +142,7 @@ describe('derive', () => {
       'stop over-spring-pressure',
       (p) => {
         p.air.springClass = 'leaf-helper-double-1130'
+        p.air.sheet = null
       },
     ],
     [

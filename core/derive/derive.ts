@@ -41,6 +41,8 @@ import { ARM_HOLES, leverTravel, type LeverTravel } from '../tune/lever'
 import { sensorTravel } from '../tune/sensor'
 import type { SensorRuleInput } from '../tune/sensorRules'
 import type { LeverRuleInput } from '../tune/leverRules'
+import { withLevels } from '../tune/levelled'
+import type { HeldBy } from '../tune/types'
 import { tuneStage } from '../tune/tune'
 import { createMemo } from './memo'
 import type { Derived, Stages } from './types'
@@ -111,9 +113,12 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
   const build = buildOf(plan, set, { truck, lay, power }, memo)
   const prove = proveOf(plan, set, { air, lay, power, build }, atmosphere, memo)
   const ran = answers ? memo('ran', [air, answers], () => withAnswers(air, answers)) : air
-  const before = { truck, load, air: ran, lay, power, tune, build, prove }
+  const tuned = answers
+    ? memo('levelled', [tune, answers, plan.hauls, plan.air], () => levelledTune(plan, tune, answers))
+    : tune
+  const before = { truck, load, air: ran, lay, power, tune: tuned, build, prove }
   const notes = Object.values(before).flatMap((s) => s.notes)
-  const handover = memo('handover', [plan.handover, plan.job, truck, tune, build, prove, ...notes], () =>
+  const handover = memo('handover', [plan.handover, plan.job, truck, tuned, build, prove, ...notes], () =>
     handoverOf(plan, set, teed, notes, before),
   )
   return { ...before, handover }
@@ -208,6 +213,7 @@ function tuneOf(
       wheelbase: plan.truck.wheelbase,
       altitude: plan.job.altitude,
       hasMemories: set.block !== null,
+      heldBy: heldBy(circuitAsItRuns(plan.air), set.block !== null),
       keepsUp: set.block !== null && supplied,
       trailerSignal: ordered(plan.hauls).some(([, { trailerMass }]) => trailerMass > 0)
         ? (radio?.trailer ?? null)
@@ -215,6 +221,17 @@ function tuneOf(
     },
   })
 }
+function heldBy(air: AirPlan, hasBlock: boolean): HeldBy {
+  if (allOfKinds(air, 'heightValve', 'controller').length > 0) return 'height'
+  return hasBlock ? 'block' : 'hand'
+}
+
+/** Tune with what runs of the levelling found, each haul by its name. */
+function levelledTune({ hauls, air }: Plan, tune: Stages['tune'], { levels }: Answers): Stages['tune'] {
+  const levelled = Object.entries(levels).map(([id, end]) => ({ id, label: hauls[id]?.label ?? '', ...end }))
+  return withLevels(tune, levelled, firstOfKind(air, 'heightValve') ?? firstOfKind(air, 'controller'))
+}
+
 /** The lever of a height valve over the axle's whole travel; null without one. */
 function leverOf({ truck: { seatGap }, tune: { lever } }: Plan, air: AirPlan): LeverRuleInput | null {
   const id = firstOfKind(air, 'heightValve')

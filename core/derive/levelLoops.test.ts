@@ -90,7 +90,7 @@ test('of what was tried what hunts comes last, then what never comes level, then
   const one = tryLevel(ridge, derived, 'water', last!)!
   expect(one.of).toEqual(last)
   expect(ridge).toEqual(before)
-  const tried = { ...one, hunts: 0, off: 0, levelAt: 10, airPerKm: 2 }
+  const tried = { ...one, hunts: 0, huntsEvery: null, off: 0, levelAt: 10, airPerKm: 2 }
   const list = [{ ...tried, hunts: 0.01 }, { ...tried, levelAt: null }, tried, { ...tried, airPerKm: 1 }]
   expect(bestTried(list)).toEqual([list[3], list[2], list[1], list[0]])
   const kiln = demoPlan('kiln-trailer')

@@ -54,6 +54,8 @@ export interface LevelTried {
   off: number
   /** Half of crest to trough of what it does by itself at the end, m; 0 where it rests. */
   hunts: number
+  /** Its period, s; null where it rests. */
+  huntsEvery: number | null
   /** Free air over the rough road for a kilometre, m³. */
   airPerKm: number
 }
@@ -83,6 +85,7 @@ export function tryLevel(plan: Plan, derived: Derived, haulId: string, of: Level
     levelAt: loaded.levelAt,
     off: loaded.off,
     hunts: loaded.hunting?.amplitude ?? 0,
+    huntsEvery: loaded.hunting?.period ?? null,
     airPerKm: rough.filled / ROAD_KM,
   }
 }

@@ -320,6 +320,16 @@ function isTried(note: Note): boolean {
   return before
 }
 
+test('a spring of the wrong kind goes with the sheet that was typed of it', () => {
+  const plan = structuredClone(flatbed)
+  plan.air.springClass = 'coil-insert-450'
+  plan.air.sheet = { area: 0.005, minPressure: 34_470, maxPressure: 241_000, maxLoad: 2200 }
+  const derive = createDeriver()
+  const { remedy } = derive(plan).notes.find((n) => n.rule === 'spring-kind-choice')!
+  const after = applyEdit(plan, remedy!.patches)
+  expect([after.air.springClass, after.air.sheet]).toEqual(['leaf-helper-double-2270', null])
+})
+
 describe('every remedy, applied: its note is gone, nothing worse has come, the plan is whole', () => {
   test.each(PLANS)('%s', (name, plan) => {
     const derive = createDeriver()
@@ -333,6 +343,9 @@ describe('every remedy, applied: its note is gone, nothing worse has come, the p
       expect([remedy, answer.helps]).toEqual([remedy, !NOT_OFFERED.includes(remedy)])
       if (!answer.helps) continue
       const after = applyEdit(plan, answer.remedy.patches)
+      // A sheet that was typed is of the spring it was typed for.
+      if (after.air.springClass !== plan.air.springClass)
+        expect([remedy, after.air.sheet]).toEqual([remedy, null])
       const { notes } = createDeriver()(after)
       expect({
         remedy,

@@ -11,6 +11,7 @@ import { ordered, type Plan, type Scenario } from '../document/types'
 import { springsUnder } from '../load/airNeeds'
 import { NoBalanceError } from '../load/body'
 import { createDeriver } from './derive'
+import { levelLoopOf, runLevel } from './levelLoops'
 import type { Derived } from './types'
 
 /**
@@ -88,7 +89,7 @@ export function runFailure(error: unknown): RunFailure | null {
 export function answerPlan(plan: Plan, derived: Derived): Answers {
   const circuit = circuitAsItRuns(plan.air)
   const { spring } = airSet(circuit)
-  if (!spring || !derived.stages.load.result.spring) return { figures: {}, notes: [] }
+  if (!spring || !derived.stages.load.result.spring) return { figures: {}, notes: [], levels: {} }
   const wanted = answeredScenarios(circuit, scenariosOf(plan, derived))
   const facts = runFacts(plan, derived)
   const runs: Record<string, RunResult> = {}
@@ -107,7 +108,7 @@ export function answerPlan(plan: Plan, derived: Derived): Answers {
     left -= given - work.left
   }
   const { springVolume, current, compressors } = derived.stages.air.result
-  return answersFromRuns({
+  const answers = answersFromRuns({
     air: circuit,
     spring,
     sets: haulSets(plan, derived),
@@ -117,6 +118,19 @@ export function answerPlan(plan: Plan, derived: Derived): Answers {
     springVolume,
     plannedCurrent: current * compressors,
   })
+  return { ...answers, levels: levelEnds(plan, derived) }
+}
+
+/** What levels itself, with every haul put on. */
+function levelEnds(plan: Plan, derived: Derived): Answers['levels'] {
+  return Object.fromEntries(
+    Object.keys(derived.stages.load.result.hauls).flatMap((id) => {
+      const loop = levelLoopOf(plan, derived, id)
+      if (!loop) return []
+      const { levelAt, off, hunting } = runLevel(loop, 'load')
+      return [[id, { levelAt, off, hunting }]]
+    }),
+  )
 }
 
 /** One set tried on a plan: its circuit with the set put in, loaded at the minimum and brought up, haul by haul. */

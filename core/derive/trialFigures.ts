@@ -103,16 +103,28 @@ export function triedFigures({
   levelAt,
   off,
   hunts,
+  huntsEvery,
   airPerKm,
-}: LevelTried): Record<'levelAt' | 'off' | 'hunts' | 'airPerKm', Figure> {
+}: LevelTried): Record<'levelAt' | 'off' | 'hunts' | 'huntsEvery' | 'airPerKm', Figure> {
   const make = figure(
     settings(of),
     'One rear corner in steps of 2 ms: the haul put on, then ten minutes of class C road (ISO 8608)',
   )
   return {
     levelAt: make('Level after', levelAt, 'time', 'from when on it stays within 5 mm of ride height'),
-    off: make('Off at the end', Math.abs(off), 'length', 'mean of the last two fifths − ride height'),
-    hunts: make('Hunts each way', hunts, 'length', 'half of crest to trough of the last two fifths'),
+    off: make(
+      'Off at the end',
+      Math.abs(off),
+      'length',
+      'mean of the last two fifths, or of its last swing, − ride height',
+    ),
+    hunts: make('Hunts each way', hunts, 'length', 'half of crest to trough of its last whole swing'),
+    huntsEvery: make(
+      'Hunts once in',
+      huntsEvery,
+      'time',
+      'from one crest to the next, or from trough to trough',
+    ),
     airPerKm: make('Free air a km', airPerKm, 'volume', 'what is let in over the rough road ÷ its length'),
   }
 }

@@ -69,8 +69,9 @@ export function elsewhereOf(
       rise: sides.reduce((sum, { rise }) => sum + rise / 2, 0),
     }
   }
-  // The block stops within its tolerance of what its gauge says, which may itself be off.
-  const off = (p: number) => Math.hypot(PRACTICE.presetTolerance.value, PRACTICE.gaugeAccuracy.value * p)
+  // A block stops within its tolerance of what its gauge says, which may itself be off; by hand the gauge alone is.
+  const stops = site.heldBy === 'block' ? PRACTICE.presetTolerance.value : 0
+  const off = (p: number) => Math.hypot(stops, PRACTICE.gaugeAccuracy.value * p)
   const error = (side: 'left' | 'right') =>
     Math.abs(riseOf(need.heightAt[side], preset[side], preset[side] + off(preset[side]), site))
   const rise = { left: error('left'), right: error('right') }

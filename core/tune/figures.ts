@@ -2,9 +2,10 @@ import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
 import type { Haul, Preset, TunePlan } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
+import { heldInputs } from './held'
 import type { LeverRuleInput } from './leverRules'
 import type { SensorRuleInput } from './sensorRules'
-import type { Corrected, Elsewhere, HaulNeed, SharedMemories, TrialSaid, TuneSite } from './types'
+import type { Corrected, Elsewhere, HaulNeed, HeldBy, SharedMemories, TrialSaid, TuneSite } from './types'
 
 /** The pressure that is never gone under, Pa gauge. */
 export const minimumFigure = (tune: TunePlan, minimum: number, spring: SpringClass | null): Figure => ({
@@ -22,18 +23,21 @@ export const minimumFigure = (tune: TunePlan, minimum: number, spring: SpringCla
 export function presetFigures(
   id: string,
   label: string,
-  of: { preset: Preset; stored: boolean; need: HaulNeed; minimum: number; spring: SpringClass | null },
+  of: {
+    preset: Preset
+    stored: boolean
+    need: HaulNeed
+    minimum: number
+    spring: SpringClass | null
+    heldBy: HeldBy
+  },
 ): Record<string, Figure> {
   const side = (name: 'left' | 'right'): Figure => ({
     label: `${label}, ${name}`,
     value: of.preset[name],
     quantity: 'pressure',
     formula: of.stored ? 'as stored' : 'Load’s pressure, never under the minimum',
-    inputs: [
-      input('Load finds', of.need[name], 'pressure'),
-      input('Block holds within', PRACTICE.presetTolerance.value, 'pressure'),
-      input('Gauge reads within', PRACTICE.gaugeAccuracy.value, 'ratio'),
-    ],
+    inputs: [input('Load finds', of.need[name], 'pressure'), ...heldInputs(of.heldBy)],
     source: 'Load; tolerances are common practice',
     min: of.minimum,
     max: of.spring?.maxPressure,
@@ -109,14 +113,14 @@ export function elsewhereFigures(
       source: LEAK,
     },
     [`${id}.error`]: {
-      label: `${label}, off by the block’s and gauge’s own error`,
+      label: `${label}, off by ${site.heldBy === 'block' ? 'the block’s and gauge’s' : 'the gauge’s'} own error`,
       value: there.error.rise,
       quantity: 'length',
-      formula: 'h(p + √(block² + (gauge·p)²)) − h(p), the worse side',
-      inputs: [
-        input('Block holds within', PRACTICE.presetTolerance.value, 'pressure'),
-        input('Gauge reads within', PRACTICE.gaugeAccuracy.value, 'ratio'),
-      ],
+      formula:
+        site.heldBy === 'block'
+          ? 'h(p + √(block² + (gauge·p)²)) − h(p), the worse side'
+          : 'h(p + gauge·p) − h(p), the worse side',
+      inputs: heldInputs(site.heldBy),
       source: 'Load’s corners; tolerances are common practice',
     },
     [`${id}.errorLamp`]: {

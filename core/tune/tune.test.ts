@@ -23,6 +23,7 @@ const site = {
   wheelbase: 3.5,
   altitude: 0,
   hasMemories: true,
+  heldBy: 'block' as const,
   trailerSignal: null,
   keepsUp: false,
 }

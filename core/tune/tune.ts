@@ -59,7 +59,7 @@ export function tuneStage(
     elsewhere[id] = there
     Object.assign(
       figures,
-      presetFigures(id, label, { preset, stored, need, minimum, spring }),
+      presetFigures(id, label, { preset, stored, need, minimum, spring, heldBy: site.heldBy }),
       elsewhereFigures(id, label, { preset, there, tune, minimum, spring, site }),
     )
     notes.push(
@@ -87,7 +87,7 @@ export function tuneStage(
     notes,
     state: stateOf(notes, spring ? planned : 'none'),
     headline: { text: spring ? text : 'nothing to set' },
-    result: { presets, minimum, trial, shared, elsewhere, lever: lever?.travel ?? null },
+    result: { heldBy: site.heldBy, presets, minimum, trial, shared, elsewhere, lever: lever?.travel ?? null },
   }
 }
 

@@ -19,6 +19,8 @@ export interface TuneSite {
   altitude: number
   /** Whether the control stores pressures. */
   hasMemories: boolean
+  /** What holds the truck up: a block that stops at a pressure, something that holds its height, or a person. */
+  heldBy: HeldBy
   /** Whether it fills up to the minimum by itself when the key comes on. */
   keepsUp: boolean
   /** The block's signal at a trailer's far end; null without a block, or without a trailer. */
@@ -77,7 +79,11 @@ export interface Elsewhere {
   error: { rise: number; lamp: number }
 }
 
+export type HeldBy = 'block' | 'height' | 'hand'
+
 export interface TuneResult {
+  heldBy: HeldBy
+
   presets: Record<string, Preset & { followsLoad: boolean }>
   minimum: number
   trial: TrialSaid | null

@@ -3,6 +3,7 @@ import type { SpringClass } from '../catalog/springs'
 import type { Preset, TunePlan } from '../document/types'
 import { notesOf, type Note, type Remedy } from '../quantity/figure'
 import { setFor } from './elsewhere'
+import { pressureOf } from './held'
 import { memoriesTaken } from './memories'
 import { TUNE_SOLVER } from './settings'
 import type { Conditions } from './setReads'
@@ -78,7 +79,7 @@ function coldUnder(input: WeatherRuleInput): Note[] {
       subject: id,
       value: elsewhere.cold.reads,
       limit: minimum,
-      title: `Preset “${label}” falls under the minimum in the cold`,
+      title: `${pressureOf(site.heldBy, label)} falls under the minimum in the cold`,
       text: `Set in the shop it reads {value} at the coldest; under {limit} the bag folds and chafes.${site.keepsUp ? ' The control fills it up when the key comes on; until then it stands so.' : ''}`,
       source: GAS,
       remedy: moved(input, 'Set it for the cold', minimum, later, 1),
@@ -103,7 +104,7 @@ function hotOver(input: WeatherRuleInput): Note[] {
       subject: id,
       value: worst,
       limit,
-      title: `Preset “${label}” goes over the spring’s limit ${hot ? 'in the heat' : 'over the pass'}`,
+      title: `${pressureOf(site.heldBy, label)} goes over the spring’s limit ${hot ? 'in the heat' : 'over the pass'}`,
       text: 'Set in the shop it comes to {value} there; the spring bears {limit}.',
       source: GAS,
       remedy: moved(input, 'Set it for that', limit, later, -1),

@@ -98,7 +98,10 @@ const take = (of: LevelTry) => job.edit('What it levels with', (draft) => takeTr
             </td>
             <td class="py-1 pr-4 text-right"><Fig :figure="triedFigures(row).off" /></td>
             <td class="py-1">
-              <Fig v-if="row.hunts > 0" :figure="triedFigures(row).hunts" /><template v-else>no</template>
+              <template v-if="row.hunts > 0"
+                ><Fig :figure="triedFigures(row).hunts" /> in
+                <Fig :figure="triedFigures(row).huntsEvery" /></template
+              ><template v-else>no</template>
             </td>
             <td class="py-1 pr-4 text-right"><Fig :figure="triedFigures(row).airPerKm" /></td>
             <td class="py-1 no-print">

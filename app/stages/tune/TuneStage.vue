@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Preset } from '#core/document/types'
 import { fromSi, showText, toSi, unitFor } from '#core/quantity/units'
+import { HOLDS, MARK } from '#core/tune/held'
 import { withLive } from '../stageDrawers'
 
 const job = useJob()
@@ -132,8 +133,8 @@ const drawers = computed(() => {
           </p>
         </div>
         <p class="label">
-          Thick mark: the preset. Thin mark: what Load asks. Band: minimum to maximum. A block holds a target
-          within about 2 psi (14 kPa); a gauge reads within 5 % (common practice).
+          Thick mark: {{ MARK[stage.result.heldBy] }}. Thin mark: what Load asks. Band: minimum to maximum.
+          {{ HOLDS[stage.result.heldBy] }}
         </p>
       </div>
     </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { TuneWeather } from '#core/document/types'
 import type { Quantity } from '#core/quantity/units'
+import { HOLDS } from '#core/tune/held'
 
 /** Presets set in the shop, and what the gauge and the truck then show in the cold, in the heat, and over a pass. */
 const job = useJob()
@@ -74,8 +75,8 @@ const set = (id: keyof TuneWeather, label: string, value: number) =>
       counts as tight, standing at the coldest; a control that keeps a minimum fills up at the next turn of
       the key. A bag bears its load, so its gauge moves little and the truck sinks or rises; held at one
       height, or off the truck, the gauge would move far more. Cold tells of the lower side, heat and pass of
-      the higher. Own error: a block stops within ± 2 psi (14 kPa), a gauge reads within 5 % (common
-      practice).
+      the higher.
+      {{ HOLDS[stage.result.heldBy] }}
     </p>
   </section>
 </template>

@@ -2,6 +2,7 @@ import { PRACTICE } from '../../catalog/practice'
 import { GAS_CONSTANT_AIR, GRAVITY } from '../../quantity/constants'
 import { LOOP_SOLVER } from '../settings'
 import { Bag, Source } from './loopAir'
+import { Swings } from './swings'
 import type { Corner, Supply, Electronic, Leveller, Drive, LoopRow, LoopResult } from './types'
 
 /**
@@ -112,13 +113,19 @@ export function runLoop(
   const rows: LoopRow[] = []
   const steps = Math.round(drive.seconds / STEP)
   const every = Math.round(ROW_EVERY / STEP)
-  for (let i = 0; i <= steps; i++) {
+  const swings = new Swings()
+  const most = drive.calm === false ? steps : Math.round(LOOP_SOLVER.longest / STEP)
+  // What goes on by itself is looked at for as long as it takes to tell whether it ends.
+  const restsFor = longestRest(leveller, drive.moving ?? false)
+  for (let i = 0; i <= steps || (i <= most && !isDecided(swings, i * STEP, restsFor)); i++) {
     const t = i * STEP
     const travel = body - road
     const height = heightAt(corner, travel)
     const spring = bag.pressure(corner.volumeAt(height))
-    if (i % every === 0)
+    if (i % every === 0) {
       rows.push({ t, travel, spring: spring - atmosphere, tank: source.pressure() - atmosphere })
+      swings.at(t, travel)
+    }
     bag.step(opening(travel), spring)
     if (corner.leak) bag.leak(corner.leak, spring)
     source.run()
@@ -130,18 +137,31 @@ export function runLoop(
     body += speed * STEP
     road = next
   }
-  return summed(rows, source, drive, tolerance)
+  return summed(rows, source, drive.calm === false ? null : { swings, restsFor }, tolerance)
 }
+
+/** How long it stands still before it rests for good, s: a controller stands still while it waits, and then acts. */
+function longestRest(leveller: Leveller, moving: boolean): number {
+  if (leveller.kind === 'valve') return LOOP_SOLVER.restsFor
+  const wait = moving ? leveller.driving : leveller.wait
+  return Math.max(LOOP_SOLVER.restsFor, 2 * (wait + leveller.filter))
+}
+
+const isDecided = (swings: Swings, t: number, restsFor: number): boolean =>
+  swings.rests(t, restsFor) || (swings.last(t)?.lasts ?? false)
 
 function summed(
   rows: LoopRow[],
   { filled, vented, ran, supply: { atmosphere, temperature } }: Source,
-  { seconds, calm = true }: Drive,
+  calm: { swings: Swings; restsFor: number } | null,
   tolerance: number,
 ): LoopResult {
   const free = (GAS_CONSTANT_AIR * temperature) / atmosphere
+  const seconds = rows.at(-1)!.t
   const late = rows.slice(Math.floor(rows.length * LATE))
-  const mean = late.reduce((sum, { travel }) => sum + travel, 0) / late.length
+  const swing = calm && !calm.swings.rests(seconds, calm.restsFor) ? calm.swings.last(seconds) : null
+  const hunting = swing && { amplitude: swing.amplitude, period: swing.period }
+  const mean = swing?.middle ?? late.reduce((sum, { travel }) => sum + travel, 0) / late.length
   const from = (within: (travel: number) => boolean) => {
     const outside = rows.findLastIndex(({ travel }) => !within(travel))
     return outside === rows.length - 1 ? null : (rows[outside + 1]?.t ?? 0)
@@ -151,21 +171,13 @@ function summed(
     filled: filled * free,
     vented: vented * free,
     duty: ran / seconds,
-    levelAt: from((travel) => Math.abs(travel) <= tolerance),
-    restAt: from((travel) => Math.abs(travel - mean) <= RESTS),
+    // What swings on comes level at no time, wherever it happens to be at the end.
+    levelAt:
+      hunting && hunting.amplitude > tolerance ? null : from((travel) => Math.abs(travel) <= tolerance),
+    restAt: hunting ? null : from((travel) => Math.abs(travel - mean) <= RESTS),
     off: mean,
-    hunting: calm ? huntingIn(late, mean) : null,
+    hunting,
   }
 }
 /** What it does from here on is what it does for good. */
 export const LATE = 0.6
-
-/** Half of crest to trough and period of what goes on by itself; null where it rests. */
-function huntingIn(rows: readonly LoopRow[], mean: number): LoopResult['hunting'] {
-  const travels = rows.map(({ travel }) => travel)
-  const amplitude = (Math.max(...travels) - Math.min(...travels)) / 2
-  if (amplitude < LOOP_SOLVER.still) return null
-  const crossed = rows.filter((row, i) => i > 0 && rows[i - 1]!.travel < mean && row.travel >= mean)
-  if (crossed.length < 2) return null
-  return { amplitude, period: (crossed.at(-1)!.t - crossed[0]!.t) / (crossed.length - 1) }
-}

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { runLoop } from './closedLoop'
+import { Swings } from './swings'
 import type { Corner, Drive, Electronic, Mechanical, Supply } from './types'
 import { roadHeights, ROUGHNESS, washboard, type RoadClass } from './road'
 
@@ -142,6 +143,40 @@ describe('a height valve holds its corner', () => {
     const often = all.map((h) => (h ? 1 / h.period : 0))
     often.forEach((rate, i) => i > 0 && expect(rate).toBeLessThanOrEqual(often[i - 1]! * 1.02))
   })
+  test('a swing that comes less than twice in the time looked at is told all the same, with its period', () => {
+    for (const wait of [40, 60]) {
+      const slow = control({ band: 0.004, filter: 5, wait, conductance: 2e-9 })
+      const { hunting, levelAt, rows, off } = runLoop(corner, supply, slow, loaded(1500, 120))
+      // Each swing waits twice.
+      expect(hunting!.period).toBeGreaterThan(2 * wait)
+      expect(levelAt).toBeNull()
+      // As read off the rows: the last crest and the last trough of a whole period.
+      const last = rows.filter(({ t }) => t >= rows.at(-1)!.t - hunting!.period).map(({ travel }) => travel)
+      const [low, high] = [Math.min(...last), Math.max(...last)]
+      expect(high - low).toBeGreaterThan(0.02)
+      expect(hunting!.amplitude / ((high - low) / 2)).toBeGreaterThan(0.95)
+      expect(hunting!.amplitude / ((high - low) / 2)).toBeLessThan(1.05)
+      expect(off).toBeGreaterThan(low)
+      expect(off).toBeLessThan(high)
+    }
+  })
+  test('crests and troughs: an even swing lasts, one that dies away rests, a drift is no swing', () => {
+    const seen = (travel: (t: number) => number, seconds = 900) => {
+      const swings = new Swings()
+      for (let t = 0; t <= seconds; t += 0.1) swings.at(t, travel(t))
+      return { last: swings.last(seconds), rests: swings.rests(seconds, 60) }
+    }
+    const even = seen((t) => 0.004 + 0.015 * Math.sin((2 * Math.PI * t) / 200))
+    expect(even.last!.amplitude).toBeCloseTo(0.015, 4)
+    expect(even.last!.period).toBeCloseTo(200, 0)
+    expect(even.last!.middle).toBeCloseTo(0.004, 4)
+    expect(even).toMatchObject({ rests: false, last: { lasts: true } })
+    expect(seen((t) => Math.exp(-t / 40) * 0.05 * Math.sin(t / 3))).toEqual({ last: null, rests: true })
+    expect(seen((t) => Math.exp(-t / 200) * 0.05 * Math.sin(t / 3), 120).last!.lasts).toBe(false)
+    expect(seen((t) => t * 1e-5)).toEqual({ last: null, rests: true })
+    expect(seen((t) => t * 1e-3)).toEqual({ last: null, rests: false })
+    expect(seen((t) => 0.0004 * Math.sin(t)).rests).toBe(true)
+  })
   test('whatever the road and the valve, no pressure is under nothing, and no spring of one at rest over its source', () => {
     fc.assert(
       fc.property(
@@ -169,8 +204,8 @@ describe('a height valve holds its corner', () => {
 
 test('without a tank the compressor gives what it gives, and runs only while it is asked to', () => {
   const straight = { ...supply, volume: 0 }
-  const { filled, duty, off } = runLoop(corner, straight, control({ filter: 0 }), loaded(1500, 60))
-  expect(filled / 60).toBeCloseTo((duty * 40) / 60_000, 9)
+  const { filled, duty, off, rows } = runLoop(corner, straight, control({ filter: 0 }), loaded(1500, 60))
+  expect(filled / rows.at(-1)!.t).toBeCloseTo((duty * 40) / 60_000, 9)
   expect(duty).toBeLessThan(0.5)
   expect(off).toBeGreaterThan(-0.01)
 })

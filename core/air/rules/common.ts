@@ -38,12 +38,18 @@ export const takeLineAway = (id: string): Remedy => ({
   patches: [{ op: 'remove', path: ['air', 'lines', id] }],
 })
 
-/** Chooses another class for the whole plan. */
+/** Chooses another class for the whole plan; a spring's sheet that was typed is the old one's. */
 export const chooseClass = (
   label: string,
   field: 'springClass' | 'compressorClass',
   value: string,
-): Remedy => ({ label, patches: [{ op: 'replace', path: ['air', field], value }] })
+): Remedy => ({
+  label,
+  patches: [
+    { op: 'replace', path: ['air', field], value },
+    ...(field === 'springClass' ? [{ op: 'replace' as const, path: ['air', 'sheet'], value: null }] : []),
+  ],
+})
 
 /** Lines that are tubes, not parts screwed together. */
 export const isTube = (plan: AirPlan, line: string): boolean => plan.lines[line]!.tube !== DIRECT

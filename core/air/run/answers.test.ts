@@ -37,9 +37,10 @@ describe('answers drawn from runs', () => {
   test('the same as the run itself says, and in the report', () => {
     const up = scenariosOf(plan, derived).find((s) => s.id === 'up-hives')!
     expect(figures['hives.run']!.value).toBe(runPlan(plan, derived, up).brought[0])
-    expect(report(plan, createDeriver()(plan, { figures, notes: [] })).figures.air!['hives.run']!.value).toBe(
-      figures['hives.run']!.value,
-    )
+    expect(
+      report(plan, createDeriver()(plan, { figures, notes: [], levels: {} })).figures.air!['hives.run']!
+        .value,
+    ).toBe(figures['hives.run']!.value)
   })
   test('an engine’s belt takes no charge from the battery; two motors take both of theirs', () => {
     const wagon = job('ridge-tender')

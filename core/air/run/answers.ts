@@ -1,6 +1,7 @@
 import type { AirPlan } from '../../document/types'
 import type { Figure, Note } from '../../quantity/figure'
 import { stateOf, type StageOutput } from '../../quantity/stage'
+import type { LoopResult } from '../levelling/types'
 import type { AirResult } from '../types'
 import { drawFigures, haulRunFigures, tankFigures } from './answerFigures'
 import { failureNotes, haulRunNotes, limitNotes } from './answerRules'
@@ -13,7 +14,12 @@ import type { AnswerInput, NamedScenario } from './types'
 export interface Answers {
   figures: Record<string, Figure>
   notes: Note[]
+  /** What levels itself, with each haul put on; nothing where nothing does. */
+  levels: Record<string, LevelEnd>
 }
+
+/** What becomes of a corner that levels itself once a load was put on. */
+export type LevelEnd = Pick<LoopResult, 'levelAt' | 'off' | 'hunting'>
 
 /** Scenarios whose runs the answers are drawn from: those of every haul, and what was written for the job. */
 export function answeredScenarios(air: AirPlan, scenarios: readonly NamedScenario[]): NamedScenario[] {
@@ -23,7 +29,7 @@ export function answeredScenarios(air: AirPlan, scenarios: readonly NamedScenari
 }
 
 /** Figures and notes drawn from runs that are through. A scenario whose run is missing is one that could not be run. */
-export function answersFromRuns(input: AnswerInput): Answers {
+export function answersFromRuns(input: AnswerInput): Omit<Answers, 'levels'> {
   const figures: Record<string, Figure> = {}
   const notes: Note[] = []
   for (const set of input.sets) {
@@ -57,7 +63,7 @@ function worstOfEach(notes: readonly Note[]): Note[] {
 /** Air with what runs of its circuit found. */
 export function withAnswers(
   air: StageOutput<AirResult>,
-  { figures, notes }: Answers,
+  { figures, notes }: Pick<Answers, 'figures' | 'notes'>,
 ): StageOutput<AirResult> {
   return {
     ...air,

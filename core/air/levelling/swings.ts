@@ -1,0 +1,62 @@
+import { LOOP_SOLVER } from '../settings'
+
+interface Turn {
+  t: number
+  travel: number
+}
+
+/**
+ * Crests and troughs of what a corner does, one after the other: a turn counts once the body has come back from it by
+ * more than it may move and still rest. Tells by them whether it hunts, however slowly.
+ */
+export class Swings {
+  private readonly turns: Turn[] = []
+  private far: Turn | null = null
+  /** Where it has been near to since when. */
+  private near: Turn | null = null
+  /** 1 on the way up, −1 on the way down. */
+  private way = 0
+
+  /** Takes the next place of the body, m, at a time, s. */
+  at(t: number, travel: number): void {
+    this.far ??= { t, travel }
+    if (!this.near || Math.abs(travel - this.near.travel) > LEAST) this.near = { t, travel }
+    if (this.way === 0) {
+      if (Math.abs(travel - this.far.travel) > LEAST) this.way = Math.sign(travel - this.far.travel)
+      else return
+    }
+    if ((travel - this.far.travel) * this.way >= 0) {
+      this.far = { t, travel }
+      return
+    }
+    if (Math.abs(travel - this.far.travel) <= LEAST) return
+    this.turns.push(this.far)
+    this.far = { t, travel }
+    this.way = -this.way
+  }
+
+  /** Whether it has stood still, but for what counts as rest, for so long before a time, s. */
+  rests(t: number, long: number): boolean {
+    return this.near !== null && t - this.near.t >= long
+  }
+
+  /**
+   * Half of crest to trough, m, and period, s, of the whole swing it is in at a time; null before there was one, and
+   * once it has turned no more for a period. `lasts` where three swings are as large as each other: it goes on for good.
+   */
+  last(t: number): { amplitude: number; period: number; middle: number; lasts: boolean } | null {
+    const [a, b, c] = this.turns.slice(-3)
+    if (!a || !b || !c || t - c.t > c.t - a.t) return null
+    const heights = this.turns.slice(-4).flatMap((turn, i, all) => {
+      const next = all[i + 1]
+      return next ? [Math.abs(next.travel - turn.travel)] : []
+    })
+    return {
+      amplitude: heights.at(-1)! / 2,
+      period: c.t - a.t,
+      middle: (b.travel + c.travel) / 2,
+      lasts: heights.length === 3 && Math.min(...heights) >= LOOP_SOLVER.lasting * Math.max(...heights),
+    }
+  }
+}
+const LEAST = 2 * LOOP_SOLVER.still

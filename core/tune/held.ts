@@ -1,0 +1,30 @@
+import { PRACTICE } from '../catalog/practice'
+import { input, type FigureInput } from '../quantity/figure'
+import type { HeldBy } from './types'
+
+/** What holds the truck up, in words, and how near: a sentence about a block has no place on a height valve. */
+
+const GAUGE = 'a gauge reads within 5 % (common practice)'
+
+/** What the thick mark of a haul is. */
+export const MARK: Record<HeldBy, string> = {
+  block: 'the preset',
+  height: 'the pressure it comes to',
+  hand: 'the pressure to fill to',
+}
+/** How near it is held. */
+export const HOLDS: Record<HeldBy, string> = {
+  block: `A block holds a target within about 2 psi (14 kPa); ${GAUGE}.`,
+  height: `The height is held, and the pressure follows the load; ${GAUGE}.`,
+  hand: `Filled to the gauge by hand; ${GAUGE}.`,
+}
+
+/** What a haul's pressure is called. */
+export const pressureOf = (by: HeldBy, label: string): string =>
+  by === 'block' ? `Preset “${label}”` : `“${label}”`
+
+/** Inputs of what a pressure may be off by itself. */
+export const heldInputs = (by: HeldBy): FigureInput[] => [
+  ...(by === 'block' ? [input('Block holds within', PRACTICE.presetTolerance.value, 'pressure')] : []),
+  input('Gauge reads within', PRACTICE.gaugeAccuracy.value, 'ratio'),
+]

@@ -57,6 +57,7 @@ describe('a spring’s loads off its sheet', () => {
     const plan = demoPlan('estuary-flatbed')
     plan.air.classes.own = own('spring', high, { designHeight: 0.32, area: 5 })
     plan.air.springClass = 'own'
+    plan.air.sheet = null
     const id = Object.keys(plan.air.components).find((c) => plan.air.components[c]!.kind === 'spring')!
     expect(partOf(plan.air, id).figures.area).toBeCloseTo(
       interpolate(springOf(plan.air)!.areaByHeight, 0.32),

@@ -111,6 +111,12 @@ test('worked checks through the calculators (reference sheet)', () => {
       .pressure_kPa as number) / 6.894757,
   ).toBeCloseTo(83.1, 1)
   expect(calculate('headlamp', example('headlamp')).beamRise_mm).toBeCloseTo(308.9, 1)
+  // Heat is the current squared by the loop's ohms (Joule): twice the amps, four times the heat.
+  const wire = { ...example('wire-drop'), current_A: 10 }
+  const [once, twice] = [calculate('wire-drop', wire), calculate('wire-drop', { ...wire, current_A: 20 })]
+  expect(once.heat_W).toBeCloseTo((100 * (once.loop_mOhm as number)) / 1000, 9)
+  expect((twice.heat_W as number) / (once.heat_W as number)).toBeCloseTo(4, 9)
+  expect((twice.drop_V as number) / (once.drop_V as number)).toBeCloseTo(2, 9)
   expect(calculate('wire-drop', example('wire-drop'))).toMatchObject({
     drop_V: expect.closeTo(1.08, 2),
     drop_percent: expect.closeTo(9, 1),

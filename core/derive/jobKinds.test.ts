@@ -307,6 +307,16 @@ test.each([
     const on = kind === 'spring' ? `spring-${side}` : `mount-${id}`
     expect([id, steps.includes(`off-${id}`), steps.includes(on)]).toEqual([id, true, true])
     expect(steps.indexOf(`off-${id}`)).toBeLessThan(steps.indexOf(on))
+    // What goes where another was goes into the holes that are there; what is new is drilled for.
+    const said = (p: Plan) =>
+      derive(p)
+        .stages.build.result.steps.find((s) => s.id === on)!
+        .cautions.join(' ')
+    if (!said(plan).includes('drill')) continue
+    const bought = structuredClone(plan)
+    bought.air.components[id]!.state = 'new'
+    expect([id, said(plan).includes('the holes that are there')]).toEqual([id, true])
+    expect([id, said(bought).includes('the holes that are there')]).toEqual([id, false])
   }
 })
 

@@ -3,6 +3,8 @@ import { springClass } from '../catalog/springs'
 import { exampleTruck } from '../catalog/trucks'
 import { demoJobs, demoPlan } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
+import { newPlan } from '../derive/newPlan'
+import { PRACTICE } from '../catalog/practice'
 import { sampleHauls } from '../derive/sample'
 import { newHaul, newItem } from '../document/newHaul'
 import type { Haul, LoadItem, Plan } from '../document/types'
@@ -106,6 +108,26 @@ describe('weight-distributing hitch', () => {
   })
 })
 
+describe('what the coupling may carry', () => {
+  const couplingOf = (coupling: Haul['coupling']) => {
+    const plan = newPlan('heavy-leaf-long-bed', 'Coupling')
+    Object.assign(plan.truck.ratings, { ball: 300, bedHitch: 900 })
+    plan.hauls = { tow: haul((h) => Object.assign(h, { coupling, ballLoad: 600, ballFrom: 'weighed' })) }
+    const { notes, stages } = createDeriver()(plan)
+    const { ratings } = stages.load.result.hauls.tow!
+    const over = notes.find((n) => n.rule === 'over-ball')
+    return {
+      limit: ratings.find((x) => x.figure === 'ballLoad')!.limit,
+      over: over?.limit ?? null,
+      title: over?.title,
+    }
+  }
+  test('600 kg on a ball rated 300 is over it, on a bed hitch rated 900 it is not', () => {
+    expect(couplingOf('ball')).toEqual({ limit: 300, over: 300, title: 'Ball load over its rating' })
+    expect(couplingOf('bed')).toEqual({ limit: 900, over: null, title: undefined })
+  })
+})
+
 describe('surge', () => {
   test('a free surface that meets neither floor nor lid: shift = L²·tanθ/(12·h) (hydrostatics of a tilted box)', () => {
     expect(liquidShift(1.5, 0.8, 0.5, 0.3)).toBeCloseTo((1.5 ** 2 * 0.3) / (12 * 0.4), 9)
@@ -114,6 +136,21 @@ describe('surge', () => {
     // Area 0.03 m², slope 0.5: wedge ½·b²·0.5 → b = √0.12; its middle is b/3 from the wall.
     const b = Math.sqrt(0.12)
     expect(liquidShift(1.5, 0.8, 0.03 / 1.2, 0.5)).toBeCloseTo(0.75 - b / 3, 6)
+  })
+  test('fore and aft it moves along the tank over the wheelbase, in a bend across it over the rear track (by hand)', () => {
+    const wet = haul((h) => void (h.items.tank = tank(0.5)))
+    // 720 kg of water; L²·tanθ/(12·h) along 1.5 m and across 1.2 m, at 0.4 m deep.
+    const surge = liquidSurge(wet, 4, 1.6)
+    expect(surge.axle).toBeCloseTo((720 * liquidShift(1.5, 0.8, 0.5, PRACTICE.hardBraking.value)) / 4, 9)
+    expect(surge.side).toBeCloseTo((720 * liquidShift(1.2, 0.8, 0.5, PRACTICE.briskBend.value)) / 1.6, 9)
+    // The rear carries it, whatever the front's track is: in the figure and in the note.
+    const plan = newPlan('leaf-flatbed', 'Surge')
+    plan.truck.frontTrack = 1.2
+    plan.truck.rearTrack = 1.6
+    plan.hauls = { wet }
+    const told = liquidSurge(wet, plan.truck.wheelbase, 1.6).side
+    const { figures } = createDeriver()(plan).stages.load
+    expect(figures['wet.surgeSide']!.value).toBeCloseTo(told, 9)
   })
   test('nothing when full or empty, odd in the slope, never past the half length, least when baffled', () => {
     expect([liquidShift(1.5, 0.8, 1, 0.5), liquidShift(1.5, 0.8, 0, 0.5)]).toEqual([0, 0])

@@ -34,6 +34,40 @@ const planOf = (archetype: Archetype, change: (p: Plan) => unknown = () => {}): 
 const resultOf = (archetype: Archetype, change?: (p: Plan) => unknown) =>
   derive(planOf(archetype, change)).stages.power.result
 
+describe('what a wire and a battery are, by hand', () => {
+  test('a wire warms by its lasting amps squared times ρ·L/S', () => {
+    const { rows, wiring } = resultOf('tank-wireless')
+    for (const row of rows) {
+      const part = wiring.parts.find(({ id }) => id === row.id)!
+      const { conductorTemperature } = planOf('tank-wireless').power
+      expect([row.id, row.heat]).toEqual([
+        row.id,
+        expect.closeTo(row.amps ** 2 * wireResistance(row.area, row.length, conductorTemperature), 9),
+      ])
+      expect([row.id, row.drop]).toEqual([
+        row.id,
+        expect.closeTo(row.amps * (part as { ohm: number }).ohm, 9),
+      ])
+    }
+    expect(rows.some(({ amps }) => amps > 5)).toBe(true)
+  })
+  test('a battery twice as large has half the ohms; of 24 V it has twice those of 12', () => {
+    const innerOf = (change: (p: Plan) => unknown) => {
+      const battery = resultOf('tank-wireless', change).wiring.parts.find(({ id }) => id === 'battery')!
+      return (battery as { inner: number }).inner
+    }
+    const ah = (hours: number) => (p: Plan) => (p.power.batteryCapacity = hours * 3600)
+    expect(innerOf(ah(70))).toBeCloseTo(WIRING.batteryOhms, 12)
+    expect(innerOf(ah(140))).toBeCloseTo(WIRING.batteryOhms / 2, 12)
+    expect(innerOf(ah(35))).toBeCloseTo(WIRING.batteryOhms * 2, 12)
+    const of24 = innerOf((p) => {
+      ah(70)(p)
+      p.power.systemVoltage = 24
+    })
+    expect(of24).toBeCloseTo(WIRING.batteryOhms * 2, 12)
+  })
+})
+
 describe('the wire table', () => {
   test('every wire has a mark of its own, both ends, a colour; its drop is amps by ohms', () => {
     for (const { id } of ARCHETYPES) {

@@ -421,6 +421,33 @@ test('a tight test with the valves plugged off does not let foam pass, and is no
   expect(evidence.plugged.left?.verdict).toBe('tight')
 })
 
+describe('read again the next day', () => {
+  const sides = (holds: Record<string, HoldTest>) =>
+    Object.fromEntries(run({ holds }).result.sides.map(({ side, ...of }) => [side, of]))
+  const short = Array.from({ length: 71 }, (_, i) => at(i / 10, 414_000))
+  const OPEN = { held: false, nextDay: false }
+  const PROVED = { held: true, nextDay: true }
+  test('a night of one side is the next day of that side and of no other', () => {
+    for (const side of ['left', 'right'] as const) {
+      const other = side === 'left' ? 'right' : 'left'
+      expect(sides({ night: hold({ side }) })).toEqual({ [side]: PROVED, [other]: OPEN })
+    }
+  })
+  test('a night of both is of each; seven hours hold and are no next day', () => {
+    expect(sides({ night: hold() })).toEqual({ left: PROVED, right: PROVED })
+    expect(sides({ evening: hold({ side: 'left', readings: short, resolution: 100 }) })).toEqual({
+      left: { held: true, nextDay: false },
+      right: OPEN,
+    })
+    // One side’s short test beside the other’s night.
+    const both = {
+      evening: hold({ side: 'left', readings: short, resolution: 100 }),
+      night: hold({ side: 'right', order: 2 }),
+    }
+    expect(sides(both)).toEqual({ left: { held: true, nextDay: false }, right: PROVED })
+  })
+})
+
 describe('what the sides are known to do', () => {
   const of = (holds: Record<string, HoldTest>) => run({ holds }).result.evidence.sides
   const leak = 2000 / 3600

@@ -52,6 +52,24 @@ describe('bolts of the upper bracket, by hand', () => {
     expect(boxed).toMatchObject({ length: 0.1, inside: null })
     expect(boxed!.grip).toBeCloseTo(0.076, 12)
   })
+  test('a drilled bolt has a washer at both ends, every other one, whatever the rail’s width', () => {
+    const LENGTHS = [
+      20, 25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200,
+    ]
+    /** Standard length over what it goes through, mm: washers of 2 mm (ISO 7089), nut 8.4, 4.5 past it; M10. */
+    const next = (through: number, washers: number) =>
+      LENGTHS.find((l) => l >= through + 6 + washers * 2 + 8.4 + 4.5 - 1e-9)! / 1000
+    for (let width = 40; width <= 90; width += 0.5) {
+      const boxed = bolts((t) => {
+        t.bracket.hold = 'drilled'
+        t.frame.section = 'boxed'
+        t.frame.railWidth = width / 1000
+      })!
+      expect([width, boxed.length]).toEqual([width, next(width, 2)])
+    }
+    for (const hold of ['speed-nuts', 'stop-bolts'] as const)
+      expect([hold, bolts((t) => (t.bracket.hold = hold))!.length]).toEqual([hold, next(5, 1)])
+  })
   test('into clipped nuts: 5 + 6 + 2 + 8.4 + 4.5 = 25.9 mm, so 30, boxed or not', () => {
     for (const section of ['open', 'boxed'] as const)
       expect(

@@ -1,6 +1,9 @@
 import { calculate } from '../calculators'
 import { atmosphereAt } from '../quantity/atmosphere'
+import { headlampRise } from '../load/level'
 import { leverRules } from './leverRules'
+import { lampOf } from './memories'
+import type { TuneSite } from './types'
 import { armAngle, leverAngle, leverTravel, type LeverGeometry } from './lever'
 import { bagLater, holdsFor, keptAfter, setReads } from './setReads'
 
@@ -17,6 +20,17 @@ test('over a pass the gauge reads more by what the air around it lacks: 83.5 kPa
     400_000 + 101_325 - atmosphereAt(1600),
     6,
   )
+})
+
+test('lamps: the rear up by 36 mm on both sides of 3.6 m is a hundredth of a radian, on one side half of it', () => {
+  const site = { wheelbase: 3.6 } as TuneSite
+  expect(lampOf({ left: 0.036, right: 0.036 }, site)).toBeCloseTo(0.01, 12)
+  expect(lampOf({ left: 0.036, right: 0 }, site)).toBeCloseTo(0.005, 12)
+  expect(lampOf({ left: 0.036, right: -0.036 }, site)).toBeCloseTo(0, 12)
+  const { rise, pitch } = headlampRise(3.6, 0.036, 0, 10)
+  expect([rise, pitch]).toEqual([expect.closeTo(0.1, 12), expect.closeTo(0.01, 6)])
+  // A front that sinks as much takes it back.
+  expect(headlampRise(3.6, 0.036, 0.036, 10)).toEqual({ rise: 0, pitch: 0 })
 })
 
 const bag = { heightAt: (p: number) => 0.1 + p / 4e6, volumeAt: (h: number) => 0.02 * h }

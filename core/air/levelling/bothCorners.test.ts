@@ -77,6 +77,19 @@ test('one heavy side: a valve a side takes the lean away, one in the middle leav
   expect(middle.lean).toBeCloseTo(-2500 / (40_000 + 2 * BAR), 2)
 })
 
+test('what is put on the right does on the right what the same does on the left: each lever reads its own wheel', () => {
+  for (const arrangement of ['sides', 'middle', 'swapped'] as const) {
+    const [onLeft, onRight] = [run(arrangement, loaded(1500, 400)), run(arrangement, loaded(400, 1500))]
+    expect(onRight.lean).toBeCloseTo(-onLeft.lean, 5)
+    expect(onRight.off).toBeCloseTo(onLeft.off, 5)
+    expect(onRight.filled).toBeCloseTo(onLeft.filled, 5)
+    const last = (r: typeof onLeft) => r.rows.at(-1)!
+    expect(last(onRight).right).toBeCloseTo(last(onLeft).left, 5)
+  }
+  // A lever that read the other wheel would leave the heavy side down.
+  expect(Math.abs(run('sides', loaded(0, 1500)).rows.at(-1)!.right)).toBeLessThan(0.008)
+})
+
 test('on a kerb a valve a side fights: it spends air going up and coming down; one in the middle does not', () => {
   const [sides, middle] = [run('sides', kerb), run('middle', kerb)]
   expect(sides.filled + sides.vented).toBeGreaterThan(5 * (middle.filled + middle.vented))

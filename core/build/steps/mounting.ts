@@ -1,15 +1,19 @@
 import type { ComponentKind } from '../../catalog/kinds'
 import { isFitted, isMoved } from '../../catalog/partStates'
 import { adaptersAt } from '../../catalog/ports'
-import { DIRECT, type AirPlan } from '../../document/types'
+import { DIRECT, type AirPlan, type PartState } from '../../document/types'
 import type { FastenerId, Step } from '../types'
 import { oldOneOff } from './found'
 import { stepList } from './stepList'
 
+interface Mount {
+  detail: string
+  minutes: number
+  fastener?: FastenerId
+  cab?: boolean
+}
 /** How each kind of part is mounted. */
-const MOUNTS: Partial<
-  Record<ComponentKind, { detail: string; minutes: number; fastener?: FastenerId; cab?: boolean }>
-> = {
+const MOUNTS: Partial<Record<ComponentKind, Mount>> = {
   compressor: {
     detail: 'High on the rail, out of spray; inlet filter on its hose, vertical, inlet up.',
     minutes: 8,
@@ -65,7 +69,6 @@ const MOUNTS: Partial<
   horn: { detail: 'Mouth downwards and forwards.', minutes: 8, fastener: 'frame' },
 }
 
-type Mount = (typeof MOUNTS)[ComponentKind]
 const INTO_ITS_PORT =
   'Thread cleaned; sealant on, finger tight plus 1.5 turns, or until the sealant band is hidden; where its own sheet says otherwise, that.'
 const IN_ITS_LINE = 'Arrow along the flow; both tubes cut square, pushed past the second stop and tugged.'
@@ -96,6 +99,17 @@ const adapterWords = (air: AirPlan, line: string): string => {
   return adapter ? ` Between them: ${adapter.label}.` : ''
 }
 
+/** What takes another's place. */
+const OLD_HOLES =
+  'Into the holes that are there, where the new one fits them. Check what lies behind before any new one is drilled. Eye protection.'
+
+function mountCautions({ cab }: Mount, kind: ComponentKind, state: PartState): string[] {
+  if (cab) return ['Behind pillar trim run curtain airbags: battery off before it is opened.']
+  // What is screwed into a line needs no hole.
+  if (!MOUNTS[kind]) return ['Eye protection.']
+  return [state === 'replaced' ? OLD_HOLES : 'Check what lies behind before drilling. Eye protection.']
+}
+
 /** Every part that is fitted on its place, then what is screwed into it. `off` are the steps that take old ones off. */
 export function mountingSteps(air: AirPlan, off: readonly Step[]): Step[] {
   const { steps, add } = stepList()
@@ -110,9 +124,7 @@ export function mountingSteps(air: AirPlan, off: readonly Step[]): Step[] {
       fasteners: mount.fastener && [mount.fastener],
       minutes: mount.minutes,
       opens: { parts: [id] },
-      cautions: mount.cab
-        ? ['Behind pillar trim run curtain airbags: battery off before it is opened.']
-        : ['Check what lies behind before drilling. Eye protection.'],
+      cautions: mountCautions(mount, kind, state),
       after: { clear: 'Make room first.', ...oldOneOff(off, id) },
     })
   }

@@ -18,6 +18,16 @@ test('unladen, the lower port hangs under its last tie by the gap less the lower
   expect(port.y - tie.y).toBeCloseTo(low.portOut, 12)
 })
 
+test('with its own wheel up the lower port comes up, with the other wheel up alone it comes up less', () => {
+  const z = (own: number, other: number) => portAt(truck, low, { own, other }).z
+  const unladen = z(0, 0)
+  expect(z(0.05, 0.05) - unladen).toBeCloseTo(0.05, 12)
+  expect(z(0.05, 0) - unladen).toBeGreaterThan(z(0, 0.05) - unladen)
+  // Its seat stands at a share of the track out from the middle: that much more than half of the travel is its own.
+  const out = (truck.seat + truck.seats.lower.y + low.portOut) / truck.rearTrack
+  expect(z(0.001, 0) - unladen).toBeCloseTo(0.001 * (0.5 + out), 6)
+})
+
 test('a port at the upper end stands still', () => {
   expect(sweptReach(truck, { ...low, portLow: false })).toBeNull()
   expect(sweptReach(truck, null)).toBeNull()

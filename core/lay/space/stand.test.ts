@@ -21,6 +21,21 @@ test('turned by hand, worked on paper: a quarter turn to the left brings the fro
   expect(facing('front', { turn: 3, up: 'side' }).y).toBe(-1)
 })
 
+test('a port stands on its own side: left of the middle on the left, right of it on the right, and leaves that way', () => {
+  const place = { x: 1, y: -0.4, z: 0.5 }
+  const size = [0.2, 0.12, 0.1] as const
+  const asIs = { turn: 0, up: 'upright' } as const
+  const end = (face: Parameters<typeof portEnd>[2], s: Stand = asIs) => portEnd(place, [...size], face, s)
+  expect(end('left')).toEqual({ at: { x: 1, y: -0.4 + 0.06, z: 0.55 }, leaves: { x: 0, y: 1, z: 0 } })
+  expect(end('right').at.y).toBeCloseTo(-0.46, 12)
+  expect(end('right').leaves!.y).toBe(-1)
+  expect(end('front').at.x).toBeCloseTo(1.1, 12)
+  expect(end('back').at.x).toBeCloseTo(0.9, 12)
+  expect(end('top').at.z).toBeCloseTo(0.6, 12)
+  expect(end('bottom').at.z).toBeCloseTo(0.5, 12)
+  expect(end(null)).toEqual({ at: { x: 1, y: -0.4, z: 0.55 }, leaves: null })
+})
+
 test('whichever way it stands, six faces look six ways, opposite faces opposite', () => {
   fc.assert(
     fc.property(stand, (s) => {

@@ -34,6 +34,8 @@ export interface SpringClass {
   maxLoad: number
   /** First fill when proving, Pa gauge. */
   proofPressure: number
+  /** Share by which its area may be off, where its figures are off a sheet; of a class it is that of all classes. */
+  areaWithin?: number
 }
 
 const kPa = (n: number) => n * 1000

@@ -143,6 +143,24 @@ test.each(jobs)('$id: what each field moves', ({ id, plan }) => {
     expect({ ...change, moves: movesOf(change) }).toEqual({ ...change, moves })
 })
 
+test.each(jobs)(
+  '$id: what is kept of an earlier plan equals what is derived fresh, whichever field is edited',
+  ({ id, plan }) => {
+    const derive = createDeriver()
+    derive(plan)
+    for (const { moves: _, ...change } of kept[id]!) {
+      const edited = withField(plan, change)
+      const told = linesOf(derive(edited))
+      expect({ ...change, moves: moved(linesOf(createDeriver()(edited)), told) }).toEqual({
+        ...change,
+        moves: [],
+      })
+      // And back: nothing of the edit stays behind.
+      derive(plan)
+    }
+  },
+)
+
 test('every field of the demo jobs is tried', () => {
   const tried = new Set(Object.values(kept).flatMap((changes) => changes.map((c) => c.field)))
   expect(fieldsOf(jobs).filter((field) => !tried.has(field))).toEqual(still)

@@ -36,7 +36,7 @@ export function truckStage(
   tried: TriedSteel | null = null,
 ): StageOutput<TruckResult> {
   const { suspension, survey, seatGap: gaps, heights, unladen } = plan
-  const area = areaTolerance(fitted, tried)
+  const area = areaTolerance(spring, tried)
   const { changes, tolerances, rateFrom } = memo(
     'survey',
     [suspension, survey, gaps, heights, unladen, area, tried],
@@ -116,9 +116,9 @@ function closingLoad({ suspension }: Truck, spring: SpringClass, springHeight: n
 }
 
 /** Share by which the spring's effective area may be off: by the trial, its own sheet, or its class. */
-function areaTolerance({ sheet }: Pick<Fitted, 'sheet'>, tried: TriedSteel | null): number {
+function areaTolerance(spring: SpringClass | null, tried: TriedSteel | null): number {
   if (tried) return tried.area.tolerance
-  return sheet ? PRACTICE.sheetArea.value : PRACTICE.classArea.value
+  return spring?.areaWithin ?? PRACTICE.classArea.value
 }
 
 /** Whether every decisive figure was measured, or taken over as a guess by somebody who said so. */

@@ -9,7 +9,7 @@ import { interpolate, tableRange } from '../../quantity/interpolate'
 import type { AirPlan, Component, OwnClass } from '../../document/types'
 import type { AirSet } from '../types'
 import { isSecondHand, NOT_LOOKED_AT } from '../../catalog/partStates'
-import { areaTable, curvesOf } from './sheetTables'
+import { areaSpread, areaTable, curvesOf } from './sheetTables'
 
 /** What the parts of a circuit are: their class, the shop's own class over it, and the part's own sheet over both. */
 
@@ -268,6 +268,7 @@ export function springOf(air: Pick<AirPlan, 'springClass' | 'sheet' | 'classes'>
         minPressure: Math.min(sheet.minPressure, sheet.maxPressure),
         maxPressure: sheet.maxPressure,
         maxLoad: sheet.maxLoad,
+        areaWithin: own.areaWithin ?? PRACTICE.sheetArea.value,
       }
     : own
   fitted.set(key, spring)
@@ -312,8 +313,12 @@ function ownSpring(base: SpringClass, mine: OwnClass): SpringClass {
     maxPressure: f.maxPressure,
     maxLoad: f.maxLoad,
     proofPressure: Math.min(f.proofPressure, f.maxPressure),
+    ...(hasArea(mine) ? { areaWithin: Math.max(PRACTICE.sheetArea.value, areaSpread(mine.table)) } : {}),
   }
 }
+
+/** Whether its sheet says what area it has, by itself or by the loads it carries. */
+const hasArea = ({ figures, table }: OwnClass) => table.length > 0 || figures.area !== undefined
 
 /** The plan with its spring's effective area by a factor of what class or sheet say, as a sheet of its own. */
 export function withArea(air: AirPlan, factor: number): AirPlan {

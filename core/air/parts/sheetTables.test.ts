@@ -1,3 +1,4 @@
+import { PRACTICE } from '../../catalog/practice'
 import fc from 'fast-check'
 import { compressorClass } from '../../catalog/compressors'
 import { KIND_IDS } from '../../catalog/kinds'
@@ -9,7 +10,15 @@ import { interpolate, tableRange } from '../../quantity/interpolate'
 import { METRIC_UNITS, US_UNITS } from '../../quantity/units'
 import { baseClassesOf, ownClassesCsv, ownClassesJson, ownClassProblems, readOwnClasses } from './ownClasses'
 import { catalogueClass, compressorOf, partOf, springOf } from './parts'
-import { areaTable, curvesOf, readTypedTable, tableHead, tableProblems, typedTable } from './sheetTables'
+import {
+  areaSpread,
+  areaTable,
+  curvesOf,
+  readTypedTable,
+  tableHead,
+  tableProblems,
+  typedTable,
+} from './sheetTables'
 
 const G = 9.80665
 const base = springClass('leaf-helper-double-2270')!
@@ -34,6 +43,22 @@ describe('a spring’s loads off its sheet', () => {
     ]) as [[number, number]]
     expect(height).toBe(0.15)
     expect(area).toBeCloseTo(((500 * 2 + 1020 * 4) * G) / (20 * 1e5), 12)
+  })
+  test('one area for all pressures is off by what the rows differ, and the spring says so; never less than its sheet’s 2 %', () => {
+    // 500 kg at 200 kPa is 2.5 kg/kPa, 1020 at 400 is 2.55; taken is (1000 + 4080)/2000 = 2.54.
+    const growing = [
+      [0.15, 200_000, 500],
+      [0.15, 400_000, 1020],
+      [0.2, 200_000, 400],
+      [0.2, 400_000, 800],
+    ]
+    expect(areaSpread(growing)).toBeCloseTo(1 - 2.5 / 2.54, 12)
+    expect(spring(growing).areaWithin).toBe(PRACTICE.sheetArea.value)
+    const wide = growing.map(([h, p, load]) => [h!, p!, h === 0.15 && p === 200_000 ? 400 : load!])
+    // 2 against (800 + 4080)/2000 = 2.44.
+    expect(spring(wide).areaWithin).toBeCloseTo(1 - 2 / 2.44, 12)
+    expect(spring([], { designHeight: 0.16 }).areaWithin).toBeUndefined()
+    expect(spring([], { area: 0.012 }).areaWithin).toBe(PRACTICE.sheetArea.value)
   })
   test('a sheet made of the class’s own formula gives the class back, whatever its rows and their order', () => {
     const rows = base.areaByHeight.flatMap(([h, a]) =>

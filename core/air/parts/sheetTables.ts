@@ -54,6 +54,22 @@ export const areaTable = (table: OwnClass['table']): [number, number][] =>
     return [rows[0]![0]!, area]
   })
 
+/**
+ * How far the areas of single rows lie from the one that is taken at their height, as a share of it: a bag is wider at
+ * a higher pressure, and one area for all of them is off by so much at most.
+ */
+export function areaSpread(table: OwnClass['table']): number {
+  const areas = areaTable(table)
+  return grouped(table, SAME_HEIGHT).reduce(
+    (most, rows, i) =>
+      rows.reduce(
+        (worst, [, p, load]) => Math.max(worst, Math.abs((load! * GRAVITY) / (p! * areas[i]![1]) - 1)),
+        most,
+      ),
+    0,
+  )
+}
+
 /** A compressor's curves from rows of pressure, Pa gauge; free air, m³/s; current, A. */
 export function curvesOf(table: OwnClass['table']): Pick<CompressorClass, 'flow' | 'current'> {
   const rows = [...table].sort(byFirst)

@@ -1,8 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
-import { newHaul } from '../document/newHaul'
 import { input, type Figure } from '../quantity/figure'
 import { balanceBody } from './body'
-import { withKnown } from './knownLoad'
+import { onlyKnown } from './knownLoad'
 import { haulLoads } from './target'
 import type { TenMinuteCheck, Uncertainty } from './types'
 import { COVERAGE, sourcesOf, wantedOf, type UncertainCase } from './uncertainty'
@@ -42,7 +41,7 @@ export function tenMinuteCheck(
     Math.max(Math.round(Math.abs(rearChange) / 2 / ROUNDED) * ROUNDED, LIGHTEST),
     HEAVIEST,
   )
-  const check = { ...c, haul: withKnown(newHaul('Check', 0), known), teed: true }
+  const check = { ...c, haul: onlyKnown(c.haul, known), teed: true }
   // With what the haul itself wants: the bag then stands as it will be driven.
   const filled = Math.min(Math.max(wantedOf(c, worse), minPressure + LEAST_FILL), maxPressure)
 
@@ -55,7 +54,7 @@ export function tenMinuteCheck(
   )
   const [least, full] = [lips[0]!, lips[1]!]
   // Besides: the known load itself, and the unladen lips, are as wrong at both readings.
-  const heavier = { ...check, haul: withKnown(newHaul('Check', 0), known * (1 + PRACTICE.weighedItem.value)) }
+  const heavier = { ...check, haul: onlyKnown(c.haul, known * (1 + PRACTICE.weighedItem.value)) }
   const byLoad = (p: number) => (lipOf(heavier, p) - lipOf(check, p)) * SIGMA
   const [loadLeast, loadFull] = [byLoad(minPressure), byLoad(filled)]
   // The mean of two lips is known better than one.

@@ -220,7 +220,7 @@ test('the truck as somebody built it: seats out of line, a bolt with its end tow
   await drawer(page, 'Springs in place')
   await expect(page.getByRole('row', { name: /Load that closes the gap/ })).toBeVisible()
   await drawer(page, 'Weights and ratings')
-  await remedy(page, 'It was upgraded, with paper').click()
+  await page.getByRole('button', { name: 'It was upgraded, with paper' }).click()
   await expect(notes).toContainText('An upgrade without its paper')
   await fill(page, 'Paper that certifies it, and where it is kept', 'Certificate 12, glove box')
   await expect(notes).not.toContainText('An upgrade without its paper')

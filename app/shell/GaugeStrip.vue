@@ -16,7 +16,7 @@ const ALWAYS: Wanted[] = [
   { stage: 'load', id: 'right', label: 'Right spring' },
   { stage: 'load', id: 'rearAxle', label: 'Rear axle' },
 ]
-/** Places of the strip, each with the first of its figures that this circuit has. */
+/** Each place of the strip shows the first of its figures that this circuit has. */
 const PLACES: Wanted[][] = [
   [
     { stage: 'tune', id: 'levelAt', label: 'Level by itself after' },

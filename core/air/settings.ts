@@ -70,11 +70,11 @@ export const LOOP_SOLVER = {
   rests: 0.002,
   /** Less than this, half of crest to trough, is no hunting, m. */
   still: 0.001,
-  /** Swings that are at least this part of the largest of them go on for good. */
+  /** Swings count as equally large when the least is at least this part of the largest. */
   lasting: 0.97,
-  /** It rests once it has not turned for this long, s. */
+  /** The body is at rest once it has stood still for this long, s. */
   restsFor: 60,
-  /** What neither rests nor swings evenly by now is left as it is, s. */
+  /** A run ends here even if the body neither rests nor swings evenly, s. */
   longest: 1200,
   /** A spring is never pressed under this share of its height: the stop is met before. */
   lowest: 0.2,

@@ -41,7 +41,7 @@ export const PRACTICE = {
     'm',
     'A lip of the empty truck stands within ± this: taped another day, on other ground, with another tank',
   ),
-  toldLoad: remembered(0.12, '1', 'Share by which what is aboard is off more often than anybody believes'),
+  toldLoad: remembered(0.12, '1', 'Share by which a load is often off what was told, weighed or not'),
   publicScale: practice(20, 'kg', 'A public scale gives an axle within ± this'),
   wheelScales: practice(10, 'kg', 'Wheel scales give an axle within ± this'),
   unknownWeight: practice(0.1, '1', 'Share by which a weight that is only the kind’s example may be off'),

@@ -8,20 +8,20 @@ import { COVERAGE, sourcesOf, wantedOf, type UncertainCase } from './uncertainty
 
 /**
  * The ten-minute check: a known load over the rear axle, both lips taped with the springs at their least pressure and
- * taped again once they are filled. What it would leave of a haul's doubt is known before it is made: with straight
- * lines and normal errors the readings' values do not enter (least squares with a prior; any text on estimation).
+ * taped again once they are filled. The doubt it would leave can be worked out beforehand: with straight lines and normal
+ * errors it does not depend on what the lips read (least squares with a prior; any text on estimation).
  */
 
 const SIGMA = 1 / Math.sqrt(3)
-/** Known loads that two people find and put on: a few people, or drums of water, kg. */
+/** A known load that two people can find and put on: a few people, or drums of water, kg. */
 const LIGHTEST = 100
 const HEAVIEST = 300
 const ROUNDED = 50
-/** The springs are filled by this at least, Pa: less does not stand out of the tape's doubt. */
+/** The springs are filled by at least this much, Pa. A smaller step would be lost in the tape's doubt. */
 const LEAST_FILL = 100_000
-/** A check that leaves more than this part of the doubt is not worth its ten minutes. */
+/** The check is offered only if it leaves less than this part of the doubt. */
 const WORTH = 0.85
-/** Of the truck and its spring: the check tells of these, not of what a haul weighs. */
+/** The check tells of the truck and its spring, not of what a haul weighs. */
 const OF_TRUCK = ['gap', 'area', 'rate', 'motion', 'seat']
 
 type Vector = readonly number[]
@@ -42,7 +42,7 @@ export function tenMinuteCheck(
     HEAVIEST,
   )
   const check = { ...c, haul: onlyKnown(c.haul, known), teed: true }
-  // With what the haul itself wants: the bag then stands as it will be driven.
+  // Filled to what the haul itself wants: the bag then stands as it will be driven.
   const filled = Math.min(Math.max(wantedOf(c, worse), minPressure + LEAST_FILL), maxPressure)
 
   const sources = sourcesOf(c)
@@ -53,7 +53,7 @@ export function tenMinuteCheck(
     sources.map((source) => (OF_TRUCK.includes(source.id) ? half(check, source, (of) => lipOf(of, p)) : 0)),
   )
   const [least, full] = [lips[0]!, lips[1]!]
-  // Besides: the known load itself, and the unladen lips, are as wrong at both readings.
+  // An error of the known load, or of the unladen lips, is in both readings.
   const heavier = { ...check, haul: onlyKnown(c.haul, known * (1 + PRACTICE.weighedItem.value)) }
   const byLoad = (p: number) => (lipOf(heavier, p) - lipOf(check, p)) * SIGMA
   const [loadLeast, loadFull] = [byLoad(minPressure), byLoad(filled)]

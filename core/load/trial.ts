@@ -30,9 +30,9 @@ const LIP_SIGMA = PRACTICE.lip.value * SIGMA
 /** Sources of the spring and the truck itself are the same whatever is aboard; of these the plan takes two over. */
 const SHARED = ['area', 'rate', 'gap', 'lip-left', 'lip-right']
 const STEEL_AND_AIR = ['area', 'rate']
-/** Chi square that is passed once in 20, by degrees of freedom from 1 on (any table): more than four the readings do not have. */
+/** Chi square exceeded once in 20, by degrees of freedom from 1 (any table). The readings have four at most. */
 const CHI_SQUARE = [3.84, 5.99, 7.81, 9.49]
-/** Of two readings that do not agree, nothing tells which is wrong. */
+/** With only two readings that disagree, nothing tells which is wrong. */
 const LEAST_TO_TELL = 3
 const NOTHING: Aboard = { haul: null, known: 0 }
 
@@ -107,7 +107,7 @@ function tapedLips({ trials, hauls }: TrialInput): Taped[] {
   )
 }
 
-/** The reading that stands by itself: without it, and without no other, the rest is explained. */
+/** The odd reading: the rest is explained only if this one is left out. Null if there is none, or more than one. */
 function oddOne(input: TrialInput, taped: readonly Taped[]): string | null {
   const ids = [...new Set(taped.map(({ id }) => id))]
   if (ids.length < LEAST_TO_TELL) return null
@@ -135,7 +135,7 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
   const squares = taped.reduce((sum, t, i) => sum + (t.lip - explained[i]!) ** 2, 0)
   const leftOver = { value: Math.sqrt(squares / taped.length), limit: PRACTICE.lip.value }
   const besides = furthestBesides(unknowns, z)
-  // Each figure may be within its doubt, and all of them together still further off than chance puts them.
+  // Each figure may be within its doubt while all of them together are further off than chance allows.
   const together = z.reduce((sum, v) => sum + (v / SIGMA) ** 2, 0)
   const readings = new Set(taped.map(({ id }) => id)).size
   const isUnexplained = leftOver.value > leftOver.limit || Math.abs(besides?.share ?? 0) > 1
@@ -254,8 +254,8 @@ function unknownsOf(input: TrialInput, taped: readonly Taped[]): Unknown[] {
 }
 
 /**
- * A haul that is heavier than told looks like springs and steel that are weaker, and little in the readings tells them
- * apart. So all of it is doubted besides, by as much as loads are off in practice.
+ * A haul that is heavier than told looks like weaker springs and steel, and the readings hardly tell them apart. So its
+ * whole weight is doubted as well, by as much as loads are off in practice.
  */
 function loadAsTold(input: TrialInput, aboard: Aboard): Unknown {
   const { front, rear, roll } = loadOf(caseOf(input, aboard))
@@ -280,8 +280,8 @@ function added(input: TrialInput, aboard: Aboard, source: Source): BodyLoad {
 }
 
 /**
- * A reading tells what the bags do at the wheel: their area, the motion ratio and where their seat stands are told
- * together and cannot be told apart. The area answers for all three.
+ * A reading shows what the bags do at the wheel. It cannot tell their area, the motion ratio and the place of their seat
+ * apart, so the area stands for all three.
  */
 const atTheWheel = ({ area, motion, seat, ...rest }: SurveyTolerances): SurveyTolerances => ({
   ...rest,

@@ -68,7 +68,7 @@ export interface Band {
   high: number
 }
 
-/** One fill, one known load, one tape: what is set, what is put on, and what it would leave of the doubt. */
+/** One fill, one known load, one tape: what to set, what to put on, and how much doubt that would leave. */
 export interface TenMinuteCheck {
   /** Over the rear axle, kg. */
   known: number
@@ -76,7 +76,7 @@ export interface TenMinuteCheck {
   pressure: { least: number; filled: number }
   /** Both rear lips as the plan has them at either, m. */
   lips: { least: number; filled: number }
-  /** ± of the pressure of the side that is less sure, 19 times in 20, Pa: now, and once it was taped. */
+  /** ± of the pressure of the less sure side, 19 times in 20, Pa: now, and after the check. */
   doubt: { now: number; then: number }
 }
 
@@ -153,7 +153,7 @@ export interface LoadResult {
   spring: LevelSpring | null
   /** Pressure card of each haul, worked out when it is first asked for. */
   cards: Record<string, () => CardRow[]>
-  /** What a ten-minute check would leave of each haul's doubt; null where there is little to gain. */
+  /** The ten-minute check of each haul; null where it would gain little. */
   checks: Record<string, TenMinuteCheck | null>
   /** Every class tried on every haul, worked out when it is first asked for. */
   trials: () => SpringTrial[]
@@ -191,7 +191,7 @@ export interface RoadTrial {
   besides: { label: string; share: number } | null
   /** Why nothing of it is taken over; null where area and rate are. */
   refused: 'bound' | 'unexplained' | 'unlikely' | null
-  /** The one reading without which the others are explained; null where there is none such. */
+  /** The odd reading: without it the others are explained. Null if there is none. */
   odd: string | null
   /** Of area and rate, what would have to be off by more than its own doubt. */
   atBound: ('area' | 'rate')[]

@@ -34,7 +34,7 @@ export function twoHeights(
   return rate > 0 ? { rate, tolerance: tape / mean, squat: mean } : null
 }
 
-/** Of a ratio that was taped nothing hangs on where the seat stands: both travels were taped where it stands. */
+/** A taped ratio leaves no doubt about the seat: both travels were taped where it stands. */
 export function motionTolerances(
   { how, tolerance }: Known<MotionHow>,
   suspension: Truck['suspension'],
@@ -99,7 +99,7 @@ export function afterTrial(of: SurveyChanges, plan: SurveyedPart, { rate }: Trie
   const stiffer = { ...suspension, rearRate: suspension.rearRate * rate.factor }
   return {
     changes: { heights, seatGap, suspension: stiffer },
-    // How far the spring goes with the wheel, and where its seat stands, are in the area that the trial found.
+    // The area that the trial found already covers the motion ratio and the place of the seat.
     tolerances: { ...of.tolerances, rearRate: rate.tolerance, motion: 0, seat: 0 },
     rateFrom: 'trial',
   }

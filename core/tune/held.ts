@@ -2,7 +2,7 @@ import { PRACTICE } from '../catalog/practice'
 import { input, type FigureInput } from '../quantity/figure'
 import type { HeldBy } from './types'
 
-/** What holds the truck up, in words, and how near: a sentence about a block has no place on a height valve. */
+/** Words for what holds the truck up and how closely. Nothing is said of a block where there is none. */
 
 const GAUGE = 'a gauge reads within 5 % (common practice)'
 
@@ -12,7 +12,7 @@ export const MARK: Record<HeldBy, string> = {
   height: 'the pressure it comes to',
   hand: 'the pressure to fill to',
 }
-/** How near it is held. */
+/** How closely it is held. */
 export const HOLDS: Record<HeldBy, string> = {
   block: `A block holds a target within about 2 psi (14 kPa); ${GAUGE}.`,
   height: `The height is held, and the pressure follows the load; ${GAUGE}.`,

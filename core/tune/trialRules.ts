@@ -135,7 +135,7 @@ function unexplained({ leftOver, besides, refused, atBound, odd }: TrialSaid, { 
     : ''
   const number = ordered(trials).findIndex(([id]) => id === odd) + 1
   const byItself = odd
-    ? `Without reading ${number} the others agree: look first at what was aboard at it, its pressures and its lips. `
+    ? `Without reading ${number} the others agree. Check its load, its pressures and its lips first. `
     : ''
   const remedy = odd
     ? {
@@ -181,8 +181,8 @@ function unexplained({ leftOver, besides, refused, atBound, odd }: TrialSaid, { 
         subject: 'trial',
         quantity: 'count',
         remedy,
-        title: 'Too much at once would have to be off for the truck to stand so',
-        text: `${byItself}${suspect}Nothing of the trial is taken over. Each figure could be off so far, all of them together less than once in 20 trucks. Look again at what was aboard, at the spring’s sheet and at the gauge.`,
+        title: 'Too many figures would have to be off at once',
+        text: `${byItself}${suspect}Nothing of the trial is taken over. Any one figure could be off so far, but all of them together are so in less than one truck in 20. Check what was aboard, the spring’s sheet and the gauge.`,
         source: 'Chi square of what would have to be off, 1 in 20',
       }),
     ]

@@ -39,7 +39,7 @@ export interface TrialSaid {
   lips: { id: string; side: 'left' | 'right'; taped: number; planned: number; corrected: number }[]
   leftOver: { value: number; limit: number }
   besides: { label: string; share: number } | null
-  /** The one reading without which the others are explained. */
+  /** The odd reading: without it the others are explained. Null if there is none. */
   odd: string | null
   /** Why nothing of it is taken over; null where area and rate are. */
   refused: 'bound' | 'unexplained' | 'unlikely' | null

@@ -36,8 +36,8 @@ import { sheetPdf } from '../print/sheetPdf'
 import { ApiError, checkedJson } from '../utils/apiError'
 
 /**
- * Everything a request asks for that takes long: it runs on a thread of its own, so that no other request waits for it.
- * What goes in and comes out is cloned between the threads; answers to the page leave as the text of their JSON.
+ * Everything that takes long and that a request asks for. It runs on a thread of its own, so that no other request waits.
+ * Input and result are copied between the threads; answers to the page leave as JSON text.
  */
 
 /** Who is and who was at the browser that hands edits in. */

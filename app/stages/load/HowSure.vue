@@ -9,9 +9,9 @@ import { showText } from '#core/quantity/units'
 const { uncertainty, sampled, check, left } = defineProps<{
   uncertainty: Uncertainty
   sampled: Sampled | null
-  /** What ten minutes at the truck would narrow it to; null where there is little to gain. */
+  /** The ten-minute check; null where it would gain little. */
   check: TenMinuteCheck | null
-  /** What it leaves, as a figure. */
+  /** The doubt it would leave, as a figure. */
   left: Figure | undefined
 }>()
 const shop = useShop()

@@ -115,7 +115,7 @@ export function runLoop(
   const every = Math.round(ROW_EVERY / STEP)
   const swings = new Swings()
   const most = drive.calm === false ? steps : Math.round(LOOP_SOLVER.longest / STEP)
-  // What goes on by itself is looked at for as long as it takes to tell whether it ends.
+  // It runs until it is clear whether the motion ends.
   const restsFor = longestRest(leveller, drive.moving ?? false)
   for (let i = 0; i <= steps || (i <= most && !isDecided(swings, i * STEP, restsFor)); i++) {
     const t = i * STEP
@@ -140,7 +140,7 @@ export function runLoop(
   return summed(rows, source, drive.calm === false ? null : { swings, restsFor }, tolerance)
 }
 
-/** How long it stands still before it rests for good, s: a controller stands still while it waits, and then acts. */
+/** How long the body must stand still to be at rest, s. Under a controller it also stands still while that waits to act. */
 function longestRest(leveller: Leveller, moving: boolean): number {
   if (leveller.kind === 'valve') return LOOP_SOLVER.restsFor
   const wait = moving ? leveller.driving : leveller.wait
@@ -171,7 +171,7 @@ function summed(
     filled: filled * free,
     vented: vented * free,
     duty: ran / seconds,
-    // What swings on comes level at no time, wherever it happens to be at the end.
+    // A corner that keeps swinging is never level, wherever it is at the end.
     levelAt:
       hunting && hunting.amplitude > tolerance ? null : from((travel) => Math.abs(travel) <= tolerance),
     restAt: hunting ? null : from((travel) => Math.abs(travel - mean) <= RESTS),

@@ -6,18 +6,18 @@ interface Turn {
 }
 
 /**
- * Crests and troughs of what a corner does, one after the other: a turn counts once the body has come back from it by
- * more than it may move and still rest. Tells by them whether it hunts, however slowly.
+ * Tracks the crests and troughs of a corner. A turn counts once the body has come back from it by more than it may move
+ * at rest. They tell whether the corner hunts, however slowly.
  */
 export class Swings {
   private readonly turns: Turn[] = []
   private far: Turn | null = null
-  /** Where it has been near to since when. */
+  /** Where the body has stayed, and since when. */
   private near: Turn | null = null
   /** 1 on the way up, −1 on the way down. */
   private way = 0
 
-  /** Takes the next place of the body, m, at a time, s. */
+  /** Adds where the body is, m, at a time, s. */
   at(t: number, travel: number): void {
     this.far ??= { t, travel }
     if (!this.near || Math.abs(travel - this.near.travel) > LEAST) this.near = { t, travel }
@@ -35,14 +35,15 @@ export class Swings {
     this.way = -this.way
   }
 
-  /** Whether it has stood still, but for what counts as rest, for so long before a time, s. */
+  /** Whether the body has moved no more than at rest for the last `long` seconds before `t`. */
   rests(t: number, long: number): boolean {
     return this.near !== null && t - this.near.t >= long
   }
 
   /**
-   * Half of crest to trough, m, and period, s, of the whole swing it is in at a time; null before there was one, and
-   * once it has turned no more for a period. `lasts` where three swings are as large as each other: it goes on for good.
+   * The latest whole swing at time `t`: half of crest to trough, m, its period, s, and its middle, m. Null before the
+   * first one, and once the body has not turned for a whole period. `lasts` is true when three swings in a row are equally
+   * large: then it never stops.
    */
   last(t: number): { amplitude: number; period: number; middle: number; lasts: boolean } | null {
     const [a, b, c] = this.turns.slice(-3)

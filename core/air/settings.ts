@@ -72,7 +72,7 @@ export const LOOP_SOLVER = {
   still: 0.001,
   /** Swings count as equally large when the least is at least this part of the largest. */
   lasting: 0.97,
-  /** The body is at rest once it has stood still for this long, s. */
+  /** A body that has stood still for this long is at rest, s. */
   restsFor: 60,
   /** A run ends here even if the body neither rests nor swings evenly, s. */
   longest: 1200,

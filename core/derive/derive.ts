@@ -149,12 +149,11 @@ function wiringFrom(
 }
 
 /** What Truck asks of Air. */
-const partsFitted = ({ spacer, spacerAt, droop, closing, sheet, kit }: AirPlan) => [
+const partsFitted = ({ spacer, spacerAt, droop, closing, kit }: AirPlan) => [
   spacer,
   spacerAt,
   droop,
   closing,
-  sheet,
   kit,
 ]
 

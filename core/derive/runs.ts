@@ -1,7 +1,7 @@
 import { OverBudgetError, StuckError } from '../air/dynamics/rosenbrock'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { airSet } from '../air/parts/parts'
-import { answeredScenarios, answersFromRuns, type Answers } from '../air/run/answers'
+import { answeredScenarios, answersFromRuns, type Answers, type LevelEnd } from '../air/run/answers'
 import { runScenario } from '../air/run/run'
 import { plannedScenarios } from '../air/run/scenarios'
 import { RUN_SETTINGS } from '../air/run/settings'
@@ -121,13 +121,22 @@ export function answerPlan(plan: Plan, derived: Derived): Answers {
   return { ...answers, levels: levelEnds(plan, derived) }
 }
 
-/** What levels itself, with every haul put on. */
+/** The side that hunts further, else the one that is level later or never. */
+function worseOf(left: LevelEnd, right: LevelEnd): LevelEnd {
+  const swing = ({ hunting }: LevelEnd) => hunting?.amplitude ?? 0
+  if (swing(left) !== swing(right)) return swing(left) > swing(right) ? left : right
+  return (left.levelAt ?? Infinity) >= (right.levelAt ?? Infinity) ? left : right
+}
+
+/** What levels itself, with every haul put on: the worse of its two sides. */
 function levelEnds(plan: Plan, derived: Derived): Answers['levels'] {
   return Object.fromEntries(
     Object.keys(derived.stages.load.result.hauls).flatMap((id) => {
       const loop = levelLoopOf(plan, derived, id)
       if (!loop) return []
-      const { levelAt, off, hunting } = runLevel(loop, 'load')
+      const forces = [...new Set([loop.haulForce, loop.rightForce])]
+      const ends = forces.map((haulForce): LevelEnd => runLevel({ ...loop, haulForce }, 'load'))
+      const { levelAt, off, hunting } = ends.reduce(worseOf)
       return [[id, { levelAt, off, hunting }]]
     }),
   )

@@ -124,8 +124,8 @@ export interface Known<H extends string> {
   tolerance: number | null
 }
 /**
- * ± of the survey's figures: kg, m, and a share of the rear rate, of the spring's effective area and of the motion
- * ratio; `seat` is the share of the motion ratio that hangs on where the spring's seat stands.
+ * ± of the survey's figures. Axles in kg, the gap in m, the others as a share of the figure. `seat` is a second share of
+ * the motion ratio: it changes with where the spring's seat stands.
  */
 export type SurveyTolerances = Record<
   'frontAxle' | 'rearAxle' | 'gap' | 'rearRate' | 'area' | 'motion' | 'seat',

@@ -159,7 +159,6 @@ describe('which spring', () => {
       spacerAt: 'below',
       droop: 'none',
       closing: 'hand',
-      sheet: null,
       kit: null,
     }).result
     return trySprings(

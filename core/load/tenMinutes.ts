@@ -1,10 +1,12 @@
 import { PRACTICE } from '../catalog/practice'
+import { wheelTravel } from '../catalog/truckGeometry'
+import { COVERAGE, GRAVITY, SIGMA_WITHIN } from '../quantity/constants'
 import { input, type Figure } from '../quantity/figure'
 import { balanceBody } from './body'
 import { onlyKnown } from './knownLoad'
 import { haulLoads } from './target'
 import type { TenMinuteCheck, Uncertainty } from './types'
-import { COVERAGE, sourcesOf, wantedOf, type UncertainCase } from './uncertainty'
+import { sourcesOf, wantedOf, type UncertainCase } from './uncertainty'
 
 /**
  * The ten-minute check: a known load over the rear axle, both lips taped with the springs at their least pressure and
@@ -12,13 +14,14 @@ import { COVERAGE, sourcesOf, wantedOf, type UncertainCase } from './uncertainty
  * errors it does not depend on what the lips read (least squares with a prior; any text on estimation).
  */
 
-const SIGMA = 1 / Math.sqrt(3)
 /** A known load that two people can find and put on: a few people, or drums of water, kg. */
 const LIGHTEST = 100
 const HEAVIEST = 300
 const ROUNDED = 50
 /** The springs are filled by at least this much, Pa. A smaller step would be lost in the tape's doubt. */
 const LEAST_FILL = 100_000
+/** The pressure is lowered by so much at a time until the truck stands low enough, Pa. */
+const STEP = 5_000
 /** The check is offered only if it leaves less than this part of the doubt. */
 const WORTH = 0.85
 /** The check tells of the truck and its spring, not of what a haul weighs. */
@@ -35,19 +38,20 @@ export function tenMinuteCheck(
 ): TenMinuteCheck | null {
   const worse = deviation.left >= deviation.right ? 'left' : 'right'
   const now = COVERAGE * deviation[worse]
-  const { minPressure, maxPressure } = c.spring
-  if (now < PRACTICE.presetTolerance.value || maxPressure < minPressure + LEAST_FILL) return null
-  const known = Math.min(
-    Math.max(Math.round(Math.abs(rearChange) / 2 / ROUNDED) * ROUNDED, LIGHTEST),
-    HEAVIEST,
-  )
+  if (now < PRACTICE.presetTolerance.value) return null
+  const wished = Math.round(Math.abs(rearChange) / 2 / ROUNDED) * ROUNDED
+  const known = Math.min(Math.max(wished, LIGHTEST), HEAVIEST, knownAtMost(c))
+  if (known < LIGHTEST) return null
   const check = { ...c, haul: onlyKnown(c.haul, known), teed: true }
-  // Filled to what the haul itself wants: the bag then stands as it will be driven.
-  const filled = Math.min(Math.max(wantedOf(c, worse), minPressure + LEAST_FILL), maxPressure)
+  const { minPressure } = c.spring
+  const most = filledAtMost(check)
+  if (most < minPressure + LEAST_FILL) return null
+  // Filled to what the haul itself wants, where truck and spring allow it: the bag then stands as it will be driven.
+  const filled = Math.min(Math.max(wantedOf(c, worse), minPressure + LEAST_FILL), most)
 
   const sources = sourcesOf(c)
   const half = (of: UncertainCase, source: (typeof sources)[number], read: (of: UncertainCase) => number) =>
-    (read(source.shift(of, SIGMA)) - read(source.shift(of, -SIGMA))) / 2
+    (read(source.shift(of, SIGMA_WITHIN)) - read(source.shift(of, -SIGMA_WITHIN))) / 2
   const wanted = sources.map((source) => half(c, source, (of) => wantedOf(of, worse)))
   const lips = [minPressure, filled].map((p) =>
     sources.map((source) => (OF_TRUCK.includes(source.id) ? half(check, source, (of) => lipOf(of, p)) : 0)),
@@ -55,13 +59,14 @@ export function tenMinuteCheck(
   const [least, full] = [lips[0]!, lips[1]!]
   // An error of the known load, or of the unladen lips, is in both readings.
   const heavier = { ...check, haul: onlyKnown(c.haul, known * (1 + PRACTICE.weighedItem.value)) }
-  const byLoad = (p: number) => (lipOf(heavier, p) - lipOf(check, p)) * SIGMA
+  const byLoad = (p: number) => (lipOf(heavier, p) - lipOf(check, p)) * SIGMA_WITHIN
   const [loadLeast, loadFull] = [byLoad(minPressure), byLoad(filled)]
   // The mean of two lips is known better than one.
-  const tape = (PRACTICE.lip.value * SIGMA) ** 2 / 2
-  const a = dot(least, least) + loadLeast ** 2 + 2 * tape
-  const b = dot(least, full) + loadLeast * loadFull + tape
-  const d = dot(full, full) + loadFull ** 2 + 2 * tape
+  const meanOfTwo = (within: number) => (within * SIGMA_WITHIN) ** 2 / 2
+  const [tape, unladen] = [meanOfTwo(PRACTICE.lip.value), meanOfTwo(PRACTICE.unladenLip.value)]
+  const a = dot(least, least) + loadLeast ** 2 + tape + unladen
+  const b = dot(least, full) + loadLeast * loadFull + unladen
+  const d = dot(full, full) + loadFull ** 2 + tape + unladen
   const [u, v] = [dot(least, wanted), dot(full, wanted)]
   const told = (d * u ** 2 - 2 * b * u * v + a * v ** 2) / (a * d - b ** 2)
   const then = COVERAGE * Math.sqrt(Math.max(dot(wanted, wanted) - told, 0))
@@ -74,7 +79,24 @@ export function tenMinuteCheck(
   }
 }
 
-/** What the check would leave of the doubt, as a figure that can be asked why. */
+/** The most the empty rear axle may take besides, kg, in whole tens: its rating, less the weight and its doubt. */
+function knownAtMost({ truck, tolerances }: UncertainCase): number {
+  const { rearLeft, rearRight } = truck.unladen
+  return Math.floor((truck.ratings.rearAxle - rearLeft - rearRight - tolerances.rearAxle) / 10) * 10
+}
+
+/** The highest pressure for the check, Pa: under the spring's own limits, and with half of the droop left. */
+function filledAtMost(check: UncertainCase): number {
+  const { areaByHeight, maxLoad, minPressure, maxPressure } = check.spring
+  const widest = Math.max(...areaByHeight.map(([, area]) => area))
+  const { rearLeft, rearRight } = check.truck.heights
+  const highest = (rearLeft + rearRight) / 2 - wheelTravel(check.truck).droop / 2
+  let most = Math.min(maxPressure, (maxLoad * GRAVITY) / widest)
+  while (most > minPressure && lipOf(check, most) > highest) most -= STEP
+  return most
+}
+
+/** The doubt after the check, as a figure. */
 export const checkFigure = ({ known, pressure, lips, doubt }: TenMinuteCheck): Figure => ({
   label: 'Doubt once the ten-minute check is made, ±',
   value: doubt.then,
@@ -88,6 +110,7 @@ export const checkFigure = ({ known, pressure, lips, doubt }: TenMinuteCheck): F
     input('Filled to', pressure.filled, 'pressure'),
     input('Lips then, as planned', lips.filled, 'length'),
     input('A lip stands within ±', PRACTICE.lip.value, 'length'),
+    input('an unladen lip within ±', PRACTICE.unladenLip.value, 'length'),
   ],
   source: 'Least squares with the survey’s doubt as what is known before',
 })

@@ -9,6 +9,7 @@ import {
   type TrialReading,
 } from '../document/types'
 import { withKnown } from './knownLoad'
+import { SIGMA_WITHIN } from '../quantity/constants'
 import { solveSpd } from '../quantity/spd'
 import { balanceBody, NoBalanceError } from './body'
 import { TRIAL_FIT } from './settings'
@@ -24,9 +25,7 @@ import { sourcesOf, type Source, type UncertainCase } from './uncertainty'
  * load is not taken for a weak spring.
  */
 
-/** ± taken as equally likely within it: standard deviation a/√3 (JCGM 100:2008, 4.3.7; memory). */
-const SIGMA = 1 / Math.sqrt(3)
-const LIP_SIGMA = PRACTICE.lip.value * SIGMA
+const LIP_SIGMA = PRACTICE.lip.value * SIGMA_WITHIN
 /** Sources of the spring and the truck itself are the same whatever is aboard; of these the plan takes two over. */
 const SHARED = ['area', 'rate', 'gap', 'lip-left', 'lip-right']
 const STEEL_AND_AIR = ['area', 'rate']
@@ -136,7 +135,7 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
   const leftOver = { value: Math.sqrt(squares / taped.length), limit: PRACTICE.lip.value }
   const besides = furthestBesides(unknowns, z)
   // Each figure may be within its doubt while all of them together are further off than chance allows.
-  const together = z.reduce((sum, v) => sum + (v / SIGMA) ** 2, 0)
+  const together = z.reduce((sum, v) => sum + (v / SIGMA_WITHIN) ** 2, 0)
   const readings = new Set(taped.map(({ id }) => id)).size
   const isUnexplained = leftOver.value > leftOver.limit || Math.abs(besides?.share ?? 0) > 1
   const isUnlikely = together > CHI_SQUARE[Math.min(readings, CHI_SQUARE.length) - 1]!
@@ -158,7 +157,7 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
   const known = (id: string, tolerance: number): Corrected => {
     if (refused) return { factor: 1, tolerance }
     const unit = unknowns.map((_, k) => (k === index(id) ? 1 : 0))
-    const narrowed = (Math.sqrt(solveSpd(matrix, unit)[index(id)]!) / SIGMA) * misfit
+    const narrowed = (Math.sqrt(solveSpd(matrix, unit)[index(id)]!) / SIGMA_WITHIN) * misfit
     return { factor: 1 + taken(id) * tolerance, tolerance: tolerance * Math.min(narrowed, 1) }
   }
   const { area, rearRate } = atTheWheel(input.surveyed.tolerances)
@@ -213,7 +212,7 @@ function modelOf(input: TrialInput, taped: readonly Taped[]): Model {
 function mostLikely(model: Model): { z: number[]; matrix: number[][] } {
   const cost = (z: readonly number[], lips: readonly number[]) =>
     model.taped.reduce((sum, t, i) => sum + ((t.lip - lips[i]!) / LIP_SIGMA) ** 2, 0) +
-    z.reduce((sum, v) => sum + (v / SIGMA) ** 2, 0)
+    z.reduce((sum, v) => sum + (v / SIGMA_WITHIN) ** 2, 0)
   let z = model.unknowns.map(() => 0)
   let lips = model.lipsAt(z)
   let least = cost(z, lips)
@@ -348,7 +347,7 @@ function normalEquations(
   const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, v, i) => sum + v * b[i]!, 0)
   const missed = taped.map((t, i) => t.lip - at[i]!)
   const weight = 1 / LIP_SIGMA ** 2
-  const prior = 1 / SIGMA ** 2
+  const prior = 1 / SIGMA_WITHIN ** 2
   return {
     matrix: slopes.map((a, i) => slopes.map((b, k) => dot(a, b) * weight + (i === k ? prior : 0))),
     right: slopes.map((a, i) => dot(a, missed) * weight - z[i]! * prior),

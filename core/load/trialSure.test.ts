@@ -3,6 +3,7 @@ import { springClass } from '../catalog/springs'
 import { exampleTruck } from '../catalog/trucks'
 import { newHaul } from '../document/newHaul'
 import type { Haul, LoadedTruck, SurveyTolerances, TrialReading } from '../document/types'
+import { COVERAGE, GRAVITY } from '../quantity/constants'
 import { randomNumbers } from '../quantity/random'
 import { balanceBody } from './body'
 import { withKnown } from './knownLoad'
@@ -10,12 +11,12 @@ import { haulLoads, pressuresForTarget } from './target'
 import { tenMinuteCheck } from './tenMinutes'
 import { roadTrial } from './trial'
 import type { LevelSpring } from './types'
-import { COVERAGE, uncertaintyOf, type UncertainCase } from './uncertainty'
+import { uncertaintyOf, type UncertainCase } from './uncertainty'
 
 /**
- * Whether the doubt that is stated is the doubt there is: trucks are made up whose spring, steel, geometry and loads lie
- * anywhere within what the plan says of them, a road trial is driven on each, and the pressure of another haul is looked
- * for within the range that Load then states (JCGM 100:2008, 6.3: two standard deviations, about 19 cases in 20).
+ * Is the stated doubt the real one? Each test makes up trucks whose spring, steel, geometry and loads lie anywhere within
+ * the plan's own ±. It drives a road trial on each of them. Then another haul's true pressure should lie in the range that
+ * Load states, about 19 times in 20.
  */
 
 const truck = exampleTruck('leaf-flatbed')
@@ -181,12 +182,7 @@ describe('the ten-minute check', () => {
           right: p,
         })
         const tape = (any() + any()) * PRACTICE.lip.value * 0.5
-        // The unladen lips were taped as these are: their doubt is the tape's here.
-        return (
-          (((l + r) / 2) * PRACTICE.lip.value) / PRACTICE.unladenLip.value -
-          (at.rearLeft + at.rearRight) / 2 +
-          tape
-        )
+        return (l + r) / 2 - (at.rearLeft + at.rearRight) / 2 + tape
       })
       return { truth: wants(haul, made), lips }
     })
@@ -214,6 +210,43 @@ describe('the ten-minute check', () => {
     expect((COVERAGE * left) / check.doubt.then).toBeLessThan(1.15)
   })
 
+  test('puts no more on the axle than its rating leaves, and is not offered where that is too little', () => {
+    const rated = (inHand: number): UncertainCase => ({
+      ...c,
+      truck: {
+        ...truck,
+        ratings: {
+          ...truck.ratings,
+          rearAxle: truck.unladen.rearLeft + truck.unladen.rearRight + OF_CLASS.rearAxle + inHand,
+        },
+      },
+    })
+    expect(tenMinuteCheck(rated(139), uncertainty, rearChange)!.known).toBe(130)
+    expect(tenMinuteCheck(rated(100), uncertainty, rearChange)!.known).toBe(100)
+    expect(tenMinuteCheck(rated(99), uncertainty, rearChange)).toBeNull()
+  })
+  test('fills no higher than the spring bears, nor past half of the droop', () => {
+    const widest = Math.max(...spring.areaByHeight.map(([, area]) => area))
+    const weak = (pressure: number) => ({
+      ...c,
+      spring: { ...spring, maxLoad: (pressure * widest) / GRAVITY },
+    })
+    expect(tenMinuteCheck(weak(150_000), uncertainty, rearChange)!.pressure.filled).toBeCloseTo(150_000, 3)
+    expect(tenMinuteCheck(weak(spring.minPressure + 99_000), uncertainty, rearChange)).toBeNull()
+    const droop = (by: number): UncertainCase => ({
+      ...c,
+      truck: { ...truck, seatGap: { ...truck.seatGap, droop: truck.seatGap.unladen + by } },
+    })
+    const unladenLip = (truck.heights.rearLeft + truck.heights.rearRight) / 2
+    for (const by of [0.02, 0.04, 0.08]) {
+      const short = tenMinuteCheck(droop(by), uncertainty, rearChange)
+      if (short) expect(short.lips.filled - unladenLip).toBeLessThanOrEqual(by / 2 + 1e-9)
+    }
+    // With room enough it is the haul's own pressure, and with little it is less.
+    expect(tenMinuteCheck(droop(0.3), uncertainty, rearChange)!.pressure.filled).toBeGreaterThanOrEqual(
+      check.pressure.filled,
+    )
+  })
   test('is not offered where there is little to gain', () => {
     const known: SurveyTolerances = { ...OF_SHEET, area: 0.001, motion: 0.001, rearRate: 0.001, gap: 0.0001 }
     const sure = { ...c, tolerances: known }

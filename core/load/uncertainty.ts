@@ -1,3 +1,4 @@
+import { COVERAGE, SIGMA_WITHIN } from '../quantity/constants'
 import { randomNumbers } from '../quantity/random'
 import { PRACTICE } from '../catalog/practice'
 import type { Haul, LoadItem, SurveyTolerances, LoadedTruck } from '../document/types'
@@ -173,8 +174,6 @@ function answer({ haul, truck, spring, teed }: UncertainCase): Answer {
 export const wantedOf = (c: UncertainCase, side: 'left' | 'right'): number =>
   side === 'left' ? answer(c).leftWanted : answer(c).rightWanted
 
-/** Two standard deviations: 19 cases in 20. */
-export const COVERAGE = 2
 /** Bend of the answer over the whole ±a, against its slope, above which a straight line does not hold. */
 const BENT = 0.2
 
@@ -184,11 +183,10 @@ const BENT = 0.2
  * `sampleUncertainty` gives the range.
  */
 export function uncertaintyOf(c: UncertainCase): Uncertainty {
-  const sigma = 1 / Math.sqrt(3)
   const at = answer(c)
   const effects = sourcesOf(c).map(({ id, label, shift }) => {
-    const up = answer(shift(c, sigma))
-    const down = answer(shift(c, -sigma))
+    const up = answer(shift(c, SIGMA_WITHIN))
+    const down = answer(shift(c, -SIGMA_WITHIN))
     const half = (of: (a: Answer) => number) => (of(up) - of(down)) / 2
     const bend = (of: (a: Answer) => number) => Math.abs(of(up) + of(down) - 2 * of(at))
     return {
@@ -222,8 +220,8 @@ export function uncertaintyOf(c: UncertainCase): Uncertainty {
     of: (e: (typeof effects)[number]) => number,
     doubt: number,
   ): Band => ({
-    low: empty + change - COVERAGE * spread(of, doubt * sigma),
-    high: empty + change + COVERAGE * spread(of, doubt * sigma),
+    low: empty + change - COVERAGE * spread(of, doubt * SIGMA_WITHIN),
+    high: empty + change + COVERAGE * spread(of, doubt * SIGMA_WITHIN),
   })
   /** Wholly under the minimum it stands at the minimum whatever the doubt. */
   const held = (wanted: number, sd: number) => wanted + COVERAGE * sd < minPressure

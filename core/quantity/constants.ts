@@ -6,6 +6,10 @@ export const STANDARD_ATMOSPHERE = 101_325
 export const GAS_CONSTANT_AIR = 287.05
 /** Standard gravity, m/s² (exact). ISO 80000-3. */
 export const GRAVITY = 9.80665
+/** Standard deviation of what lies anywhere within ±1, all places equally likely (JCGM 100:2008, 4.3.7; memory). */
+export const SIGMA_WITHIN = 1 / Math.sqrt(3)
+/** A range reaches so many standard deviations either way: about 19 cases in 20 (JCGM 100:2008, 6.3; memory). */
+export const COVERAGE = 2
 /** Reference temperature for free air and leak rates, K. ISO 8778 (memory). */
 export const REFERENCE_TEMPERATURE = 293.15
 /** Density of air at the ANR reference atmosphere, kg/m³. ISO 8778 (memory). */

@@ -14,7 +14,6 @@ const BARE = {
   spacerAt: 'below',
   droop: 'strap',
   closing: 'hand',
-  sheet: null,
   kit: null,
 } as const
 const truck = (change: (t: Truck) => void = () => {}) => {

@@ -22,7 +22,7 @@ const clearance = (t: Truck, on: string) =>
 const rules = (
   t: Truck,
   spring = leaf,
-  air: Parameters<typeof truckStage>[2] = { ...BARE, droop: 'none', closing: 'hand', sheet: null, kit: null },
+  air: Parameters<typeof truckStage>[2] = { ...BARE, droop: 'none', closing: 'hand', kit: null },
 ) => truckStage(t, spring, air).notes.map((n) => `${n.rank} ${n.rule}`)
 
 describe('a bag', () => {
@@ -241,7 +241,6 @@ describe('misfits are caught', () => {
         spacerAt: 'below',
         droop: 'strap',
         closing: 'hand',
-        sheet: null,
         kit: null,
       }),
     ).not.toContain('fix over-extension')
@@ -250,7 +249,7 @@ describe('misfits are caught', () => {
     const t = flatbed((x) => {
       x.seatGap = { unladen: 0.305, droop: 0.385, bump: 0.21 }
     })
-    const fitted = { ...BARE, droop: 'none', closing: 'hand', sheet: null, kit: null } as const
+    const fitted = { ...BARE, droop: 'none', closing: 'hand', kit: null } as const
     const note = truckStage(t, leaf, fitted).notes.find((n) => n.rule === 'spring-height')!
     const spacer = note.remedy!.patches[0]!.value as number
     // 0.305 m of gap less 45 mm of brackets is 260 mm for a bag of 61 to 240 mm; 340 mm at droop wants 100 mm out.
@@ -289,7 +288,7 @@ describe('misfits are caught', () => {
 
 describe('what is said of a bag that comes near', () => {
   const textOf = (change: (t: Truck) => void) =>
-    truckStage(flatbed(change), leaf, { ...BARE, droop: 'none', closing: 'hand', sheet: null, kit: null })
+    truckStage(flatbed(change), leaf, { ...BARE, droop: 'none', closing: 'hand', kit: null })
       .notes.filter(({ rule }) => rule === 'bag-touches' || rule === 'bag-near')
       .map(({ text }) => text)
   test('the axle stands as it does where it is nearest, and the advice is that of what it comes near', () => {
@@ -341,7 +340,6 @@ test('a quick look at another class says near on its own: under 13 mm, never ins
       ...BARE,
       droop: 'none',
       closing: 'hand',
-      sheet: null,
       kit: null,
     }).result.leastClearance(leaf)!
   const wide = look()
@@ -355,7 +353,6 @@ test('a quick look at another class says near on its own: under 13 mm, never ins
     ...BARE,
     droop: 'none',
     closing: 'hand',
-    sheet: null,
     kit: null,
   }).result.leastClearance(insert)!
   expect(inCoil.value).toBeLessThan(0.013)

@@ -7,7 +7,7 @@ import type { Truck } from '../document/types'
 import { poseAtHeights } from './fit'
 import { truckStage } from './truck'
 
-const BARE = { spacer: 0, spacerAt: 'below', droop: 'none', closing: 'hand', sheet: null, kit: null } as const
+const BARE = { spacer: 0, spacerAt: 'below', droop: 'none', closing: 'hand', kit: null } as const
 const leaf = springClass('leaf-helper-double-2270')!
 const coil = springClass('coil-insert-450')!
 const rules = (change: (t: Truck) => void, spring = leaf) => {

@@ -79,7 +79,7 @@ export interface SurveyChanges {
 /** A spacer, and which end of the spring it stands at. */
 export type Spaced = Pick<AirPlan, 'spacer' | 'spacerAt'>
 /** What Air says of how the spring is fitted. */
-export type Fitted = Spaced & Pick<AirPlan, 'droop' | 'closing' | 'sheet' | 'kit'>
+export type Fitted = Spaced & Pick<AirPlan, 'droop' | 'closing' | 'kit'>
 
 /** What a road trial said of the suspension rate and the spring's area: a factor, and the share it is known within. */
 export interface TriedSteel {

@@ -1,6 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import type { SpringClass } from '../catalog/springs'
 import type { Haul, Preset, TunePlan } from '../document/types'
+import { COVERAGE, SIGMA_WITHIN } from '../quantity/constants'
 import { input, type Figure } from '../quantity/figure'
 import { heldInputs } from './held'
 import type { LeverRuleInput } from './leverRules'
@@ -269,8 +270,7 @@ export function sensorFigures({ sensing, travel }: SensorRuleInput): Record<stri
   }
 }
 
-/** Two standard deviations of what lies anywhere within ±1. */
-const COVERED = 2 / Math.sqrt(3)
+const COVERED = COVERAGE * SIGMA_WITHIN
 const TRIAL_SOURCE = 'Road trial: least squares with the survey’s own doubt as what was known before'
 
 /** How far spring and steel are from what the plan says of them, and what the trial leaves unexplained. */

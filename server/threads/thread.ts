@@ -4,7 +4,7 @@ import { tasksOn, type TaskInput, type TaskName } from './work'
 
 /** One thread of the server: its own connections to the database, one task after the other. */
 
-/** The result of a task. An error meant for the user is returned as data: thrown between threads it would lose its code. */
+/** The result of a task, or its refusal. A refusal is returned, not thrown: an error thrown between threads loses its code. */
 export type Done = { value: unknown } | { refused: Pick<ApiError, 'status' | 'code' | 'message' | 'more'> }
 
 const url = process.env.DATABASE_URL

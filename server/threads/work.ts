@@ -180,7 +180,7 @@ export const tasksOn = (db: Database) => {
       )
     },
 
-    /** All jobs of a list as one file of plans. */
+    /** One file with the plan of every job on a list. */
     async exportPlans({ shopId, query }: { shopId: string; query: JobQuery }): Promise<string> {
       return writePlanFiles(await listPlans(db, shopId, query))
     },

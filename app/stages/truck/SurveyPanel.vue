@@ -120,7 +120,7 @@ function how(row: Row, value: string): void {
     if (value === 'unknown') row.example(t, exampleTruck(t.kind))
   })
 }
-/** Of the motion ratio what the survey says of it: a road trial tells it only together with the spring's area. */
+/** The ± of each figure. A road trial cannot tell the motion ratio from the spring's area, so its ± is the survey's. */
 const doubt = computed(() => ({
   ...stage.value.result.facts.tolerances,
   motion: motionTolerances(plan.value.survey.motion, plan.value.suspension).motion,
@@ -184,8 +184,9 @@ const SQUAT = [
       </table>
     </div>
     <p class="text-sm mt-2 max-w-prose">
-      Motion ratio: with the axle hanging tape the seat gap and the lip, with a load tape both again. Change
-      of the gap ÷ change of the lip; type it among Frame and springs.
+      To find the motion ratio, tape the seat gap and the fender lip twice: once with the axle hanging, once
+      with a load aboard. Divide the change of the gap by the change of the lip. Type it under Frame and
+      springs.
     </p>
     <div v-if="plan.survey.rearRate.how === 'two-heights'" class="mt-3">
       <h3 class="text-sm">Two heights: load it with something weighed, and tape the lips before and after</h3>

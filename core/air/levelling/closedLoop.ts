@@ -140,7 +140,7 @@ export function runLoop(
   return summed(rows, source, drive.calm === false ? null : { swings, restsFor }, tolerance)
 }
 
-/** How long the body must stand still to be at rest, s. Under a controller it also stands still while that waits to act. */
+/** How long the body must stand still before it counts as at rest, s. A controller that waits before it acts needs longer. */
 function longestRest(leveller: Leveller, moving: boolean): number {
   if (leveller.kind === 'valve') return LOOP_SOLVER.restsFor
   const wait = moving ? leveller.driving : leveller.wait

@@ -19,6 +19,7 @@ import { showText, type Quantity, type UnitChoice } from '../quantity/units'
 import { AXLE_WAYS, CENTRE_WAYS, wayText } from '../quantity/ways'
 import { isGuessed } from '../truck/guessed'
 import { SURVEY_GROUPS } from '../truck/surveyFields'
+import { KEPT } from '../tune/held'
 import { figureText, notesOf, type PackBlock, type PackSheet, type PackSource } from './packBlocks'
 import { proofSheet } from './proofSheet'
 import type { Derived } from './types'
@@ -323,8 +324,10 @@ function presetSheet(source: PackSource): PackSheet {
   const pressure = (value: number) => showText(value, 'pressure', units)
   const rows = ordered(plan.hauls).flatMap(([id, haul]) => {
     const preset = result.presets[id]
-    const how = preset?.followsLoad ? 'not stored' : 'stored'
-    return preset ? [[haul.label, pressure(preset.left), pressure(preset.right), how]] : []
+    if (!preset) return []
+    const { stored, followed } = KEPT[result.heldBy]
+    const how = preset.followsLoad ? followed : stored
+    return [[haul.label, pressure(preset.left), pressure(preset.right), how]]
   })
   return {
     title: 'Presets',

@@ -112,7 +112,7 @@ function wantedPlaces(truck: Truck, air: AirPlan, stands: Stands, pinned: Pinned
       places[id] = {
         ...dash,
         z: dash.z - 0.08,
-        y: dash.y + (c.side === 'left' ? 0.04 : c.side === 'right' ? -0.04 : 0),
+        y: dash.y + (c.side === 'left' ? 0.06 : c.side === 'right' ? -0.06 : 0),
       }
   }
   return places

@@ -23,6 +23,13 @@ export const HOLDS: Record<HeldBy, string> = {
 export const pressureOf = (by: HeldBy, label: string): string =>
   by === 'block' ? `Preset “${label}”` : `“${label}”`
 
+/** How a haul's pressure stands: written down in the plan, or as Load has it. */
+export const KEPT: Record<HeldBy, { stored: string; followed: string }> = {
+  block: { stored: 'stored', followed: 'follows Load, not stored' },
+  height: { stored: 'as the load asks', followed: 'as the load asks' },
+  hand: { stored: 'as noted here', followed: 'follows Load' },
+}
+
 /** Inputs of what a pressure may be off by itself. */
 export const heldInputs = (by: HeldBy): FigureInput[] => [
   ...(by === 'block' ? [input('Block holds within', PRACTICE.presetTolerance.value, 'pressure')] : []),

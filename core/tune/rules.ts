@@ -9,7 +9,8 @@ import type { HaulNeed } from './types'
 /** What Tune notices of one haul's preset. */
 export interface PresetRuleInput {
   id: string
-  label: string
+  /** What the pressure is called where this circuit has it. */
+  name: string
   preset: Preset
   /** Whether it was stored, or follows Load. */
   stored: boolean
@@ -34,7 +35,7 @@ const follow = (id: string): Remedy => ({
   patches: [{ op: 'remove', path: ['tune', 'presets', id] }],
 })
 
-const overLimit: PresetRule = ({ id, label, preset, spring }) => {
+const overLimit: PresetRule = ({ id, name, preset, stored, spring }) => {
   const high = Math.max(preset.left, preset.right)
   if (high <= spring.maxPressure) return null
   return note({
@@ -43,14 +44,14 @@ const overLimit: PresetRule = ({ id, label, preset, spring }) => {
     subject: id,
     value: high,
     limit: spring.maxPressure,
-    title: `Preset “${label}” is over the spring’s limit`,
+    title: `${name} is over the spring’s limit`,
     text: 'It would set {value}; the spring stops at {limit}.',
     source: CLASS,
-    remedy: follow(id),
+    remedy: stored ? follow(id) : undefined,
   })
 }
 
-const underMinimum: PresetRule = ({ id, label, preset, minimum }) => {
+const underMinimum: PresetRule = ({ id, name, preset, stored, minimum }) => {
   const low = Math.min(preset.left, preset.right)
   if (low >= minimum) return null
   return note({
@@ -59,14 +60,14 @@ const underMinimum: PresetRule = ({ id, label, preset, minimum }) => {
     subject: id,
     value: low,
     limit: minimum,
-    title: `Preset “${label}” is under the minimum`,
+    title: `${name} is under the minimum`,
     text: 'It would set {value}; never run the springs under {limit}.',
     source: CLASS,
-    remedy: follow(id),
+    remedy: stored ? follow(id) : undefined,
   })
 }
 
-const offLoad: PresetRule = ({ id, label, preset, stored, need, minimum }) => {
+const offLoad: PresetRule = ({ id, name, preset, stored, need, minimum }) => {
   const followed = followedPreset(need, minimum)
   const off = Math.max(Math.abs(preset.left - followed.left), Math.abs(preset.right - followed.right))
   if (!stored || off <= PRACTICE.presetOffLoad.value) return null
@@ -76,14 +77,14 @@ const offLoad: PresetRule = ({ id, label, preset, stored, need, minimum }) => {
     subject: id,
     value: off,
     limit: PRACTICE.presetOffLoad.value,
-    title: `Preset “${label}” differs from Load`,
+    title: `${name} differs from Load`,
     text: 'It stands {value} from what the load asks; {limit} would be close enough.',
     source: 'Load; common practice',
     remedy: follow(id),
   })
 }
 
-const teedPreset: PresetRule = ({ id, label, preset, stored, teed }) => {
+const teedPreset: PresetRule = ({ id, name, preset, stored, teed }) => {
   const apart = Math.abs(preset.left - preset.right)
   if (!stored || !teed || apart <= TUNE_SOLVER.alike) return null
   const both = Math.max(preset.left, preset.right)
@@ -93,7 +94,7 @@ const teedPreset: PresetRule = ({ id, label, preset, stored, teed }) => {
     subject: id,
     value: apart,
     limit: 0,
-    title: `Preset “${label}” sets two pressures on one line`,
+    title: `${name} sets two pressures on one line`,
     text: 'The springs are teed: they always share one pressure. The two differ by {value}.',
     source: 'Circuit',
     remedy: {

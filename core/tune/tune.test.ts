@@ -53,6 +53,20 @@ test('part stored is begun, all stored is clear', () => {
   })
 })
 
+test('where the height is held nothing is stored: what an earlier control had stored is not looked at', () => {
+  const facts = { needs, spring, teed: false, trial: null, site: { ...site, heldBy: 'height' as const } }
+  const stage = tuneStage({ ...base, presets: { b: { left: 900_000, right: 10_000 } } }, hauls, facts)
+  expect(stage.result.presets.b).toEqual({ left: 300_000, right: 380_000, followsLoad: true })
+  expect(stage.notes).toEqual([])
+  const heavy = { ...needs, b: { ...needs.b!, left: 900_000 } }
+  const [over] = tuneStage(base, hauls, { ...facts, needs: heavy }).notes
+  expect(over).toMatchObject({
+    rule: 'preset-over-limit',
+    title: `“${hauls.b!.label}” is over the spring’s limit`,
+  })
+  expect(over!.remedy).toBeUndefined()
+})
+
 test('over the limit and under the minimum are Stops with the figure and its limit', () => {
   const over = run({ presets: { b: { left: 700_000, right: 380_000 } } }).notes[0]!
   expect(over).toMatchObject({

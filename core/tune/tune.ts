@@ -13,6 +13,7 @@ import {
   trailerSignalFigure,
   trialFigures,
 } from './figures'
+import { pressureOf } from './held'
 import { sharedMemories } from './memories'
 import { leverRules, type LeverRuleInput } from './leverRules'
 import { followedPreset, minimumRule, presetRules } from './rules'
@@ -52,8 +53,10 @@ export function tuneStage(
   for (const [id, { label }] of ordered(hauls)) {
     const need = needs[id]
     if (!need || !spring) continue
-    const stored = tune.presets[id] !== undefined
-    const preset = tune.presets[id] ?? followedPreset(need, minimum)
+    // A height valve stores nothing: what an earlier control had stored is not looked at.
+    const noted = site.heldBy === 'height' ? undefined : tune.presets[id]
+    const stored = noted !== undefined
+    const preset = noted ?? followedPreset(need, minimum)
     presets[id] = { ...preset, followsLoad: !stored }
     const there = elsewhereOf(need, preset, tune.weather, minimum, site)
     elsewhere[id] = there
@@ -63,7 +66,16 @@ export function tuneStage(
       elsewhereFigures(id, label, { preset, there, tune, minimum, spring, site }),
     )
     notes.push(
-      ...presetRules({ id, label, preset, stored, need, minimum, spring, teed }),
+      ...presetRules({
+        id,
+        name: pressureOf(site.heldBy, label),
+        preset,
+        stored,
+        need,
+        minimum,
+        spring,
+        teed,
+      }),
       ...weatherRules({ id, label, preset, stored, need, elsewhere: there, minimum, spring, tune, site }),
     )
   }

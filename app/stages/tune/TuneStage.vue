@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Preset } from '#core/document/types'
 import { fromSi, showText, toSi, unitFor } from '#core/quantity/units'
-import { HOLDS, MARK } from '#core/tune/held'
+import { HOLDS, KEPT, MARK } from '#core/tune/held'
 import { withLive } from '../stageDrawers'
 
 const job = useJob()
@@ -60,6 +60,8 @@ const LEVELS = ['heightValve', 'controller']
 const levels = computed(() =>
   Object.values(job.plan!.air.components).some(({ kind }) => LEVELS.includes(kind)),
 )
+/** Whether the pressure comes of itself, so that there is nothing to store. */
+const comesOfItself = computed(() => stage.value.result.heldBy === 'height')
 const VIEWS = [{ id: 'bars', title: 'Presets' }]
 /** Readings of the road trial with both lips taped. */
 const taped = computed(
@@ -71,7 +73,7 @@ const drawers = computed(() => {
   const { shared } = stage.value.result
   const all = withLive('tune', {
     memories: shared ? `${shared.needed} of ${job.plan!.tune.memories}` : undefined,
-    presets: levels.value ? 'none to store' : `${stored} of ${presets.value.length}`,
+    presets: comesOfItself.value ? 'none to store' : `${stored} of ${presets.value.length}`,
     minimum: showText(stage.value.result.minimum, 'pressure', shop.units),
     trial: taped.value ? `${taped.value} taped` : 'not yet',
   })
@@ -140,7 +142,12 @@ const drawers = computed(() => {
     </template>
     <template v-if="presets.length" #presets>
       <div class="sheet p-4 space-y-3">
-        <button type="button" class="button" @click="storeAll">Store what Load found</button>
+        <p v-if="comesOfItself" class="label">
+          The height is held: the pressure comes of itself to what the load asks, and nothing is stored.
+        </p>
+        <button v-else type="button" class="button" @click="storeAll">
+          {{ hasMemories ? 'Store what Load found' : 'Note what Load found' }}
+        </button>
         <div
           v-for="{ id, haul, preset } in presets"
           :key="id"
@@ -151,13 +158,18 @@ const drawers = computed(() => {
           <div>
             <p class="font-head font-semibold">{{ haul.label }}</p>
             <p class="label">
-              {{ preset!.followsLoad ? 'follows Load, not stored' : 'stored' }}
+              {{ KEPT[stage.result.heldBy][preset!.followsLoad ? 'followed' : 'stored'] }}
               <button v-if="!preset!.followsLoad" type="button" class="underline" @click="follow(id)">
                 follow Load
               </button>
             </p>
           </div>
-          <div class="grid grid-cols-2 gap-2">
+          <p v-if="comesOfItself" class="figure">
+            <Fig :figure="stage.figures[`${id}.left`]!" /> left,
+            <Fig :figure="stage.figures[`${id}.right`]!" />
+            right
+          </p>
+          <div v-else class="grid grid-cols-2 gap-2">
             <NumField
               :label="`${haul.label}, ${teed ? 'both' : 'left'}`"
               :value="preset!.left"

@@ -11,6 +11,7 @@ import { grommetsTold, type Solid } from '../space/solid'
 import { laidSize } from '../space/stand'
 import type { Route } from '../types'
 import { roundedLength } from './bends'
+import { bowRound } from './bow'
 import { around, endPlace, END_REACH, joinedBy, mayLeave, type Joined, type Laid } from './ends'
 import { nodeAt, pointAt, truckLattice, withParts, type Lattice } from './lattice'
 import { inTheWay, nearestOf, standing } from './pieces'
@@ -186,7 +187,8 @@ function wayFinder(laid: Laid, told: Told) {
     const along = direction(a, b)
     const faces = neighbours || (mayLeave(begins, along) && mayLeave(ends, direction(b, a)))
     const straight = near && cool && inTheWay(a, b, met, fixedTo) === null
-    if (straight && faces) return found([a, b])
+    const open = !straight || !neighbours ? [a, b] : bowRound(a, b, bend, others, fixedTo)
+    if (straight && faces && open) return found(open)
     let best: { nodes: number[]; found: Found } | null = null
     let blocked: Solid | null = null
     let turnedAway: string | null = null
@@ -200,7 +202,7 @@ function wayFinder(laid: Laid, told: Told) {
       if (!best || next.leastBend > best.found.leastBend) best = { nodes, found: next }
       if (next.leastBend >= bend) break
     }
-    if (!best && straight) return found([a, b])
+    if (!best && straight) return found(open ?? [a, b])
     if (!best) return found([a, ...via, b], { wayless: true, inTheWay: blocked?.label ?? null })
     const edges = edgesOf(lattice, best.nodes)
     for (const { axis, node } of edges) shared[axis][node] = 1

@@ -6,7 +6,6 @@ import { exampleTruck } from '../../catalog/trucks'
 import { demoJobs } from '../../demo/demoShop'
 import { newPlan } from '../../derive/newPlan'
 import { DIRECT, type Plan, type Point } from '../../document/types'
-import { lengthOf } from '../distances'
 import { layStage } from '../lay'
 import { laidParts, partBox, solidsOf } from '../space/room'
 import { partSize } from '../../catalog/partSizes'
@@ -164,9 +163,7 @@ describe.each(demoJobs().map(({ id, plan }) => [id, plan] as const))('%s', (_, p
       const ends = [route.points[0]!, route.points.at(-1)!]
       const toEnd = (solid: Solid) => Math.min(...ends.map((at) => from(at, solid)))
       const leftThrough = (solid: Solid) => solid.hasPorts === true && toEnd(solid) === 0
-      // Between neighbours a third part gives way: the tube goes round it by hand.
-      const neighbours = route.points.length === 2 && lengthOf(route.points) < 0.15
-      const givesWay = (s: Solid) => s.kind === 'sheet' || leftThrough(s) || (neighbours && parts.includes(s))
+      const givesWay = (s: Solid) => s.kind === 'sheet' || leftThrough(s)
       const met = [...solids, ...parts].filter((s) => !givesWay(s))
       let least = Infinity
       for (const solid of met) {

@@ -45,7 +45,7 @@ export const WAY = {
   shared: 0.92,
   /** A part is joined to the structure from no farther than this, m. */
   reach: 0.5,
-  /** Between parts nearer than this to each other a third part gives way: the tube is bent round it by hand, m. */
+  /** Between parts nearer to each other than this a tube is bent by hand round what stands between them, m. */
   neighbours: 0.15,
   /** Parts nearer than this to each other are joined straight where nothing stands between, m. */
   straight: 0.4,

@@ -1,0 +1,52 @@
+import type { Point } from '../../document/types'
+import type { Box } from '../space/shapes'
+import { roundedLength } from './bends'
+import { inTheWay, type Standing } from './pieces'
+import { WAY } from './settings'
+
+/** Tubes between neighbours, bent by hand round a part that stands between them. */
+
+/** So far from the part's face the middle of the bent tube runs, m. */
+const BESIDE = WAY.radius + 0.001
+
+const clamp = (v: number, low: number, high: number) => Math.min(Math.max(v, low), high)
+
+/** One place on each edge of a box that is grown for the tube: the nearest to the middle between both ends. */
+function edgePlaces({ min, max }: Box, a: Point, b: Point): Point[] {
+  const AXES = ['x', 'y', 'z'] as const
+  return AXES.flatMap((along) => {
+    const [u, v] = AXES.filter((axis) => axis !== along) as [keyof Point, keyof Point]
+    const middle = clamp((a[along] + b[along]) / 2, min[along] - BESIDE, max[along] + BESIDE)
+    return [min[u] - BESIDE, max[u] + BESIDE].flatMap((atU) =>
+      [min[v] - BESIDE, max[v] + BESIDE].map((atV) => ({ ...a, [along]: middle, [u]: atU, [v]: atV })),
+    )
+  })
+}
+
+/**
+ * The shortest way from one end to the other past the parts between them: straight, or over one or two of their edges;
+ * null where each such way meets something or has no room for its bends.
+ * @param bend the tightest that the tube may be bent, m
+ * @param solids all that the tube may not meet
+ * @param fixedTo what an end is fixed to: passed as near as one likes
+ */
+export function bowRound(
+  a: Point,
+  b: Point,
+  bend: number,
+  solids: readonly Standing[],
+  fixedTo: ReadonlySet<Standing>,
+): Point[] | null {
+  const meets = (from: Point, to: Point, some: readonly Standing[]) =>
+    inTheWay(from, to, some, fixedTo) !== null
+  const between = solids.filter((one) => meets(a, b, [one]))
+  const places = between.flatMap(({ bounds }) => edgePlaces(bounds, a, b))
+  const ways = [
+    [a, b],
+    ...places.map((at) => [a, at, b]),
+    ...places.flatMap((first) => places.map((second) => [a, first, second, b])),
+  ].map((points) => ({ points, ...roundedLength(points, bend) }))
+  const isOpen = ({ points, leastBend }: (typeof ways)[number]) =>
+    leastBend >= bend && points.slice(1).every((p, i) => !meets(points[i]!, p, solids))
+  return ways.sort((one, other) => one.length - other.length).find(isOpen)?.points ?? null
+}

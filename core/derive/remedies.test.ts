@@ -119,6 +119,7 @@ const PLANS: [string, Plan][] = [
         at: '',
         haul: 'gone',
         known: 0,
+        setAside: null,
         ...pressures,
         lipLeft: 0.8,
         lipRight: 0.8,

@@ -53,4 +53,5 @@ export const newReading = (
   at: new Date().toISOString().slice(0, 10),
   lipLeft: null,
   lipRight: null,
+  setAside: null,
 })

@@ -117,6 +117,7 @@ import {
   type Target,
   type ToldSolid,
   type Truck,
+  TRIAL_FAULTS,
 } from './types'
 import { upgradePlan } from './upgrade'
 
@@ -597,6 +598,7 @@ export const planSchema = shape<Plan>({
         right: pressureField(),
         lipLeft: nullableNumber(0.05, 5),
         lipRight: nullableNumber(0.05, 5),
+        setAside: nullableChoice(TRIAL_FAULTS),
       }),
       60,
     ),

@@ -8,7 +8,7 @@ import type { ComponentKind } from '../catalog/kinds'
 import type { Up } from '../catalog/layFacts'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 15
+export const PLAN_VERSION = 16
 
 /** Choices of the plan, each once: the types below and the schema are made of them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
@@ -749,6 +749,9 @@ export interface Preset {
   left: number
   right: number
 }
+/** What can be wrong with a reading of the road trial. */
+export const TRIAL_FAULTS = ['tape', 'aboard', 'gauge', 'ground'] as const
+export type TrialFault = (typeof TRIAL_FAULTS)[number]
 /**
  * How the truck stood on the road trial: what was aboard, what its own gauge said, and the rear lips above the
  * ground.
@@ -766,6 +769,8 @@ export interface TrialReading {
   /** m; null until it is taped. */
   lipLeft: number | null
   lipRight: number | null
+  /** What somebody said was wrong with it: the reading is kept, and not counted. Null while it counts. */
+  setAside: TrialFault | null
 }
 export interface TunePlan {
   /** Stored pressures per haul, Pa gauge; a haul without an entry follows Load. */

@@ -137,7 +137,7 @@ function upgradeProve(prove: unknown): unknown {
 function upgradeTune(tune: unknown): unknown {
   const filled = fill(tune, { ...TUNE_UNSAID }, ['trials', 'paired'])
   if (!isRecord(filled)) return filled
-  const trials = each(filled.trials, (reading) => fill(reading, { known: 0 }))
+  const trials = each(filled.trials, (reading) => fill(reading, { known: 0, setAside: null }))
   return trials === filled.trials ? filled : { ...filled, trials }
 }
 
@@ -210,7 +210,7 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner
  * fender, brake line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops,
  * wedges, survey, scale tickets; of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the
- * spring's own sheet, spacer and droop. Version 15 added, of Lay, when lines were cut anew; of
+ * spring's own sheet, spacer and droop. Version 16 added, of a reading of the road trial, what was wrong with it. Version 15 added, of Lay, when lines were cut anew; of
  * air how lines that were there were found, and which parts are moved; of the survey how the ratings and the motion ratio are known; of Tune a known load at a reading of the road
  * trial; of Build what was tightened to what in each step, and in which unit a torque was typed. Version 14 added, of Prove, what was found after the first drive; of
  * hold tests who made them, with which gauge, when that was checked, and of their readings a second

@@ -46,7 +46,15 @@ function lipsOf(air: { left: number; right: number }, haul: Haul | null, of: Tru
 }
 function reading(order: number, pressure: number, of: Truth, haul: string | null = 'tow'): TrialReading {
   const air = { left: pressure, right: pressure }
-  return { order, at: '', haul, known: 0, ...air, ...lipsOf(air, haul === null ? null : hauls.tow, of) }
+  return {
+    order,
+    at: '',
+    haul,
+    known: 0,
+    setAside: null,
+    ...air,
+    ...lipsOf(air, haul === null ? null : hauls.tow, of),
+  }
 }
 const trialOf = (of: Truth, pressures: number[]): TrialInput => ({
   surveyed,
@@ -127,9 +135,12 @@ test('a lip written down 100 mm wrong moves nothing, and what is left over is to
   expect(said).toMatchObject({ refused: expect.any(String) as unknown, odd: 'r1' })
   expect(said.leftOver.value).toBeGreaterThan(PRACTICE.lip.value)
   expect([said.area.factor, said.rate.factor]).toEqual([1, 1])
-  // Without the odd one the trial counts.
+  // Somebody says that the tape was misread: the reading stays where it is, and the trial counts without it.
   const { r1: _, ...others } = input.trials
-  expect(roadTrial({ ...input, trials: others })).toMatchObject({ refused: null, odd: null })
+  const without = roadTrial({ ...input, trials: others })!
+  expect(without).toMatchObject({ refused: null, odd: null })
+  const setAside = { ...slip, setAside: 'tape' as const }
+  expect(roadTrial({ ...input, trials: { ...input.trials, r1: setAside } })).toEqual(without)
 })
 
 test('one reading taped twelve times says no more than once', () => {
@@ -214,6 +225,7 @@ describe('in the plan', () => {
           at: '',
           haul: id,
           known: 0,
+          setAside: null,
           left: left.pressure,
           right: right.pressure,
           lipLeft: heights.rearLeft - lower,

@@ -84,11 +84,11 @@ export function roadTrial(input: TrialInput): RoadTrial | null {
 }
 
 /**
- * Lips that were taped, under a haul that still stands in the plan. Of one haul at one pressure there is one reading,
+ * Lips that were taped, under a haul that is still in the plan, of readings that nobody set aside. Of one haul at one pressure there is one reading,
  * however often it was taped: what is wrong with it is wrong every time. Its lip is the mean of them.
  */
 function tapedLips({ trials, hauls }: TrialInput): Taped[] {
-  const counted = ordered(trials).filter(([, t]) => t.haul === null || hauls[t.haul])
+  const counted = ordered(trials).filter(([, t]) => t.setAside === null && (t.haul === null || hauls[t.haul]))
   const alike = new Map<string, typeof counted>()
   for (const entry of counted) {
     const [, t] = entry

@@ -101,6 +101,7 @@ function drive({ pressures, heavier, slip = 0, shared }: Driven, told: SurveyTol
         at: '',
         haul: 'tow',
         known: 0,
+        setAside: null,
         left: p,
         right: p,
         lipLeft: lip('left', at.rearLeft, truck.heights.rearLeft) + (k === 0 ? slip : 0),

@@ -1,11 +1,19 @@
 import type { SpringClass } from '../catalog/springs'
-import { ordered, type Haul, type TunePlan } from '../document/types'
+import { ordered, type Haul, type TrialFault, type TunePlan } from '../document/types'
 import { notesOf, type Note } from '../quantity/figure'
 import type { TrialSaid } from './types'
 
 /** What Tune notices of the road trial. */
 
 const note = notesOf('tune', 'pressure')
+/** What was wrong with a reading that is set aside, as a person says it. */
+export const SET_ASIDE: Record<TrialFault, string> = {
+  tape: 'left out: the tape was misread',
+  aboard: 'left out: something else was aboard',
+  gauge: 'left out: the gauge was misread',
+  ground: 'left out: not on level ground',
+}
+
 /** Parts of the plan this near to what they were are as they were. */
 const AS_PLANNED = 0.01
 
@@ -42,7 +50,7 @@ const overLimit = ({ trials }: TunePlan, spring: SpringClass): Note[] =>
 
 const notTaped = ({ trials }: TunePlan): Note[] =>
   ordered(trials).flatMap(([id, t]) => {
-    if (t.lipLeft !== null && t.lipRight !== null) return []
+    if (t.setAside !== null || (t.lipLeft !== null && t.lipRight !== null)) return []
     return note({
       rule: 'trial-not-taped',
       rank: 'know',
@@ -56,7 +64,7 @@ const notTaped = ({ trials }: TunePlan): Note[] =>
 
 const haulGone = ({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] =>
   ordered(trials).flatMap(([id, t]) => {
-    if (t.haul === null || hauls[t.haul]) return []
+    if (t.setAside !== null || t.haul === null || hauls[t.haul]) return []
     return note({
       rule: 'trial-haul-gone',
       rank: 'know',
@@ -72,7 +80,10 @@ const haulGone = ({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] =>
 /** Taped, and yet there is nothing to compare it with. */
 function notCounted({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] {
   const taped = Object.values(trials).some(
-    (t) => (t.lipLeft !== null || t.lipRight !== null) && (t.haul === null || hauls[t.haul]),
+    (t) =>
+      t.setAside === null &&
+      (t.lipLeft !== null || t.lipRight !== null) &&
+      (t.haul === null || hauls[t.haul]),
   )
   if (!taped) return []
   return [
@@ -135,7 +146,7 @@ function unexplained({ leftOver, besides, refused, atBound, odd }: TrialSaid, { 
     : ''
   const number = ordered(trials).findIndex(([id]) => id === odd) + 1
   const byItself = odd
-    ? `Without reading ${number} the others agree. Check its load, its pressures and its lips first. `
+    ? `Without reading ${number} the others agree. Check its load, its pressures and its lips first: put the figure right, or say at the reading what was wrong, and it is left out. `
     : ''
   const remedy = odd
     ? {

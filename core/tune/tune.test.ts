@@ -3,7 +3,7 @@ import { PRACTICE } from '../catalog/practice'
 import { springClass } from '../catalog/springs'
 import { newPlan } from '../derive/newPlan'
 import { applyEdit } from '../document/edit'
-import { newHaul } from '../document/newHaul'
+import { newHaul, newReading } from '../document/newHaul'
 import type { Haul, TunePlan } from '../document/types'
 import { leverRules, type LeverRuleInput } from './leverRules'
 import { tuneStage } from './tune'
@@ -203,6 +203,7 @@ describe('the road trial', () => {
     at: '',
     haul: 'b',
     known: 0,
+    setAside: null,
     left: 300_000,
     right: 300_000,
     lipLeft: 0.9,
@@ -284,10 +285,25 @@ describe('the road trial', () => {
     for (const refused of ['unexplained', 'bound', 'unlikely'] as const) {
       const [note] = run({ trials }, false, said({ refused, odd: 'r', atBound: ['area'] })).notes
       expect(note!.text).toContain('Without reading 2 the others agree')
+      expect(note!.text).toContain('say at the reading what was wrong')
       expect(note!.remedy!.patches).toEqual([{ op: 'remove', path: ['tune', 'trials', 'r'] }])
       expect(run({ trials }, false, said({ refused, atBound: ['area'] })).notes[0]!.remedy).toBeUndefined()
     }
   })
+})
+
+test('of a reading that somebody set aside nothing more is asked, but a pressure over the limit stays a Stop', () => {
+  const aside = {
+    ...newReading(1, { haul: 'gone', known: 0, left: 900_000, right: 10_000 }),
+    setAside: 'gauge' as const,
+  }
+  expect(run({ trials: { aside } }).notes.map(({ rule }) => rule)).toEqual(['trial-over-limit'])
+  const open = { ...aside, setAside: null }
+  expect(run({ trials: { open } }).notes.map(({ rule }) => rule)).toEqual([
+    'trial-over-limit',
+    'trial-not-taped',
+    'trial-haul-gone',
+  ])
 })
 
 describe('other weather, and few memories', () => {

@@ -48,15 +48,19 @@ export interface WeatherRuleInput {
   stored: boolean
 }
 
-/** Each side moved as far as its limit asks; the other as it is. */
+/**
+ * Each side moved as far as its limit asks; the other as it is. Nothing where the height is held: there the pressure is
+ * not set.
+ */
 function moved(
   input: WeatherRuleInput,
   label: string,
   limit: number,
   later: Conditions,
   way: 1 | -1,
-): Remedy {
+): Remedy | undefined {
   const { id, preset, need, tune, site } = input
+  if (site.heldBy === 'height') return undefined
   const at = { temperature: tune.weather.shop, altitude: site.altitude }
   const side = (name: 'left' | 'right') => {
     const wanted = setFor(limit, need, name, at, later, site) + way * ON

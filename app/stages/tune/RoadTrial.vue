@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { Plus } from '@lucide/vue'
 import { newReading } from '#core/document/newHaul'
-import { ordered, SIDES, type TrialReading } from '#core/document/types'
+import { ordered, SIDES, TRIAL_FAULTS, type TrialReading } from '#core/document/types'
 import { show, showText, toSi, unitFor } from '#core/quantity/units'
+import { SET_ASIDE } from '#core/tune/trialRules'
 import { focusIn } from '~/shell/drawers'
 
 /** Pressures driven with and the lips as the truck then stood: they correct the spring's area and the steel's rate. */
@@ -67,14 +68,18 @@ function lipsText(id: string, of: 'planned' | 'corrected'): string {
   const bare = lips.slice(0, -1).map((lip) => show(lip, 'length', shop.units).text)
   return [...bare, ...lips.slice(-1).map((lip) => showText(lip, 'length', shop.units))].join(' · ')
 }
+/** What the plan says of a reading. */
+function planText(id: string, { setAside }: TrialReading): string {
+  const had = lipsText(id, 'planned')
+  if (had) return `the plan had ${had}, now ${lipsText(id, 'corrected')}`
+  return setAside ? 'not counted' : 'not taped'
+}
+/** What was wrong with a reading: then it is kept, and not counted. */
+const faults = [
+  { value: '' as const, label: 'counts' },
+  ...TRIAL_FAULTS.map((value) => ({ value, label: SET_ASIDE[value] })),
+]
 const hauls = useHaulChoices('nothing aboard')
-const heads = computed(() => [
-  'Aboard, and a known load over the rear axle',
-  ...(teed.value ? ['Both springs'] : ['Left spring', 'Right spring']),
-  'Lip left',
-  'Lip right',
-  'Plan had, now has',
-])
 </script>
 
 <template>
@@ -100,63 +105,69 @@ const heads = computed(() => [
     <p v-if="!readings.length" class="label">
       No reading yet: pressures rest on the survey and the spring’s class alone.
     </p>
-    <FieldTable v-else :heads last="Take away">
-      <tr
+    <ol v-else>
+      <li
         v-for="([id, t], i) in readings"
         :key="id"
-        class="border-t border-line"
+        class="border-t border-line py-2 grid gap-x-3 gap-y-1 grid-cols-2 sm:grid-cols-4 items-end"
         :data-trial="id"
         :data-subject="id"
       >
-        <td class="pr-2 py-0.5 min-w-36">
-          <PickField
-            hide-label
-            :label="`Aboard at reading ${i + 1}`"
-            :value="t.haul ?? ''"
-            :options="hauls"
-            @change="(v) => set(id, 'What was aboard', (x) => void (x.haul = v || null))"
-          />
-          <NumField
-            class="mt-1"
-            hide-label
-            :label="`Known load at reading ${i + 1}`"
-            :value="t.known"
-            quantity="mass"
-            :min="0"
-            :max="5000"
-            @change="(v) => set(id, 'Known load over the axle', (x) => void (x.known = v))"
-          />
-        </td>
-        <td v-for="side in sides" :key="side" class="pr-2 w-28">
-          <NumField
-            hide-label
-            :label="`Reading ${i + 1}, ${teed ? 'both' : side}`"
-            :value="t[side]"
-            quantity="pressure"
-            :min="0"
-            :max="3e6"
-            @change="(v) => pressure(id, side, v)"
-          />
-        </td>
-        <td v-for="{ lip, label } in LIPS" :key="lip" class="pr-2 w-28">
-          <NumField
-            hide-label
-            :label="`${label} at reading ${i + 1}`"
-            :value="t[lip]"
-            quantity="length"
-            :min="0.05"
-            :max="5"
-            @change="(v) => set(id, label, (x) => void (x[lip] = v))"
-          />
-        </td>
-        <td class="pr-2 figure whitespace-nowrap">
-          {{ lipsText(id, 'planned') || 'not taped' }}<br />{{ lipsText(id, 'corrected') }}
-        </td>
-        <td class="text-right pr-1">
+        <div class="col-span-full flex items-center gap-3">
+          <p class="font-head font-semibold">Reading {{ i + 1 }}</p>
+          <p class="grow text-sm">{{ planText(id, t) }}</p>
           <TakeAway :label="`Take away reading ${i + 1}`" @click="remove(id)" />
-        </td>
-      </tr>
-    </FieldTable>
+        </div>
+        <PickField
+          :label="`Aboard at reading ${i + 1}`"
+          :value="t.haul ?? ''"
+          :options="hauls"
+          @change="(v) => set(id, 'What was aboard', (x) => void (x.haul = v || null))"
+        />
+        <NumField
+          :label="`Known load at reading ${i + 1}`"
+          :value="t.known"
+          quantity="mass"
+          :min="0"
+          :max="5000"
+          @change="(v) => set(id, 'Known load over the axle', (x) => void (x.known = v))"
+        />
+        <NumField
+          v-for="side in sides"
+          :key="side"
+          :label="`Reading ${i + 1}, ${teed ? 'both' : side}`"
+          :value="t[side]"
+          quantity="pressure"
+          :min="0"
+          :max="3e6"
+          @change="(v) => pressure(id, side, v)"
+        />
+        <NumField
+          v-for="{ lip, label } in LIPS"
+          :key="lip"
+          :label="`${label} at reading ${i + 1}`"
+          :value="t[lip]"
+          quantity="length"
+          :min="0.05"
+          :max="5"
+          @change="(v) => set(id, label, (x) => void (x[lip] = v))"
+        />
+        <PickField
+          class="col-span-2"
+          :label="`Whether reading ${i + 1} counts`"
+          :value="t.setAside ?? ''"
+          :options="faults"
+          @change="
+            (v) =>
+              set(
+                id,
+                'Whether a reading counts',
+                (x) => void (x.setAside = (v || null) as TrialReading['setAside']),
+              )
+          "
+        />
+      </li>
+    </ol>
     <dl v-if="stage.result.trial" class="grid gap-x-4 gap-y-1 sm:grid-cols-3 mt-3 text-sm">
       <div>
         <dt class="label">Spring’s area, of what was planned</dt>

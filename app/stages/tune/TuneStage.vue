@@ -65,7 +65,10 @@ const comesOfItself = computed(() => stage.value.result.heldBy === 'height')
 const VIEWS = [{ id: 'bars', title: 'Presets' }]
 /** Readings of the road trial with both lips taped. */
 const taped = computed(
-  () => Object.values(job.plan!.tune.trials).filter((t) => t.lipLeft !== null && t.lipRight !== null).length,
+  () =>
+    Object.values(job.plan!.tune.trials).filter(
+      (t) => t.setAside === null && t.lipLeft !== null && t.lipRight !== null,
+    ).length,
 )
 const drawers = computed(() => {
   if (!presets.value.length) return withLive('tune', {}).filter((d) => d.id === 'minimum')

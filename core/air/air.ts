@@ -2,7 +2,7 @@ import type { CompressorClass } from '../catalog/compressors'
 import type { ComponentKind } from '../catalog/kinds'
 import type { SpringClass } from '../catalog/springs'
 import { springVolume } from '../catalog/springVolume'
-import type { AirPlan, Truck } from '../document/types'
+import type { AirPlan } from '../document/types'
 import { interpolate } from '../quantity/interpolate'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { allOfKinds, firstOfKind, springsTeed } from './circuit/connections'
@@ -23,6 +23,7 @@ import type {
   MotorFeed,
   Site,
   SupplyFacts,
+  TruckOfAir,
 } from './types'
 
 /**
@@ -31,7 +32,7 @@ import type {
  */
 export function airStage(
   air: AirPlan,
-  truck: Truck,
+  truck: TruckOfAir,
   needs: Record<string, AirNeed>,
   site: Site,
   planned = air,

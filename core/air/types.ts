@@ -101,7 +101,7 @@ export interface RuleInput {
   plan: AirPlan
   /** The same with what is left for later. */
   planned: AirPlan
-  truck: Truck
+  truck: TruckOfAir
   set: Pick<AirResult, 'spring' | 'compressor' | 'block' | 'tube'>
   needs: Record<string, AirNeed>
   times: Record<string, number | null>
@@ -130,3 +130,7 @@ export interface Overshoot {
   bore: number
   withBore: { value: number; seconds: number }
 }
+
+/** What Air reads of the truck. */
+export const TRUCK_OF_AIR = ['suspension', 'seatGap', 'existing'] as const satisfies readonly (keyof Truck)[]
+export type TruckOfAir = Pick<Truck, (typeof TRUCK_OF_AIR)[number]>

@@ -1,10 +1,10 @@
-import type { AirPlan, BuildPlan, Opening, PowerPlan, Truck } from '../document/types'
+import type { AirPlan, BuildPlan, Opening, PowerPlan } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { standingTicks } from './did'
 import { buildFigures } from './figures'
 import { buildRules } from './rules'
 import { buildSteps } from './steps'
-import type { BuildFacts, BuildResult, Step } from './types'
+import type { BuildFacts, BuildResult, Step, TruckOfBuild } from './types'
 
 /** What was opened by steps that were done, though it may have been otherwise than the plan now has it. */
 const openedBySteps = (steps: readonly Step[], { ticks }: BuildPlan): Opening[] =>
@@ -17,9 +17,9 @@ const openedBySteps = (steps: readonly Step[], { ticks }: BuildPlan): Opening[] 
 /** The steps of this very plan, what is done of them, and what was ticked before its time. */
 export function buildStage(
   build: BuildPlan,
-  truck: Truck,
+  truck: TruckOfBuild,
   air: AirPlan,
-  power: PowerPlan,
+  power: Pick<PowerPlan, 'earth'>,
   facts: BuildFacts,
 ): StageOutput<BuildResult> {
   const steps = buildSteps(truck, air, power, facts)

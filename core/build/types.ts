@@ -1,4 +1,4 @@
-import type { BracketHold, BuildPlan, Opening } from '../document/types'
+import type { BracketHold, BuildPlan, Opening, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 
@@ -81,3 +81,12 @@ export interface BuildFacts {
   /** Whether the anti-roll is hydraulic and interlinked. */
   interlinked: boolean
 }
+
+/** What Build reads of the truck. */
+export const TRUCK_OF_BUILD = [
+  'suspension',
+  'seatGap',
+  'heights',
+  'raisedBy',
+] as const satisfies readonly (keyof Truck)[]
+export type TruckOfBuild = Pick<Truck, (typeof TRUCK_OF_BUILD)[number]>

@@ -4,9 +4,11 @@ import { firstFill } from '../air/circuit/firstFill'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { airSet, partOf, plateRead, withArea } from '../air/parts/parts'
 import { withAnswers, type Answers } from '../air/run/answers'
-import type { AirNeed, AirSet } from '../air/types'
+import { TRUCK_OF_AIR, type AirNeed, type AirSet } from '../air/types'
 import { buildStage } from '../build/build'
+import { TRUCK_OF_BUILD } from '../build/types'
 import { springVolume } from '../catalog/springVolume'
+import { withoutBooks } from '../catalog/withoutNames'
 import { exhaustSide } from '../catalog/truckGeometry'
 import { newHaul } from '../document/newHaul'
 import { TUNE_UNSAID } from '../document/unsaid'
@@ -29,7 +31,7 @@ import { jointsOf } from '../prove/joints'
 import { openedByCuts } from '../prove/opened'
 import { proveStage } from '../prove/prove'
 import { leakPlaces } from '../prove/ranking'
-import type { FeedPlan } from '../power/types'
+import { TRUCK_OF_POWER, type FeedPlan } from '../power/types'
 import { testVolumes } from '../prove/volumes'
 import { STAGES, type Note, type Rank } from '../quantity/figure'
 import { tableRange } from '../quantity/interpolate'
@@ -44,7 +46,7 @@ import type { LeverRuleInput } from '../tune/leverRules'
 import { withLevels } from '../tune/levelled'
 import type { HeldBy } from '../tune/types'
 import { tuneStage } from '../tune/tune'
-import { createMemo } from './memo'
+import { createMemo, type DeriverMemo } from './memo'
 import type { Derived, Stages } from './types'
 
 export interface Deriver {
@@ -66,8 +68,11 @@ export function createDeriver(memo = createMemo()): Deriver {
   return Object.assign(derive, { copy: () => createDeriver(memo.copy()) })
 }
 
-function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
+function deriveStages(whole: Plan, answers: Answers | null, memo: DeriverMemo): Stages {
+  // No stage goes by what a part costs: only what-ifs and papers read that.
+  const plan = { ...whole, air: memo.same('air without books', withoutBooks(whole.air)) }
   const trial = trialOf(plan, memo)
+  const { suspension, wheelbase, seatGap, bed } = plan.truck
   const circuit = memo('circuit', [plan.air, trial], () => circuitTried(plan.air, trial))
   const set = airSet(circuit)
   const teed = springsTeed(circuit)
@@ -80,7 +85,7 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
     loadStage(facts, leastClearance, plan.hauls, set.spring, teed, atmosphere, memo),
   )
   const lay = memo('lay', [plan.lay, plan.truck, plan.air, plan.job.drivingSide], () =>
-    layStage(plan.lay, plan.truck, plan.air, set, plan.job.drivingSide),
+    memo.same('lay out', layStage(plan.lay, plan.truck, plan.air, set, plan.job.drivingSide)),
   )
   const needs = memo('needs', [truck, load], () => airNeeds(truck.result.truck, load.result))
   const { feed: run, harness } = lay.result
@@ -90,7 +95,7 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
     const motors = allOfKinds(circuit, 'compressor').length
     return planFeed(plan.power, { ...set, current, motors }, run, harness)
   })
-  const wiring = memo('wiring', [plan.power, plan.truck, circuit, feed, lay], () =>
+  const wiring = memo('wiring', [plan.power, bed, circuit, feed, lay.result.wires], () =>
     wiringFrom(plan, circuit, set, feed, lay),
   )
   const source = memo('source', [wiring], () => motorSource(wiring))
@@ -99,15 +104,31 @@ function deriveStages(plan: Plan, answers: Answers | null, memo: Memo): Stages {
   const onMotor = memo('onMotor', [source?.volts, source?.ohms, wiring.nominal], () =>
     source ? { supply: source.volts, loop: source.ohms, nominal: wiring.nominal } : null,
   )
-  const air = memo('air', [needs, plan.air, plan.truck, atmosphere, onMotor, staging], () =>
-    airStage(circuit, plan.truck, needs, { atmosphere, feed: onMotor, staging: staging ?? 0 }, plan.air),
+  const ofAir = memo.same('truck of air', only(plan.truck, TRUCK_OF_AIR))
+  const air = memo('air', [needs, circuit, plan.air, ofAir, atmosphere, onMotor, staging], () =>
+    airStage(circuit, ofAir, needs, { atmosphere, feed: onMotor, staging: staging ?? 0 }, plan.air),
   )
-  const power = memo('power', [plan.power, plan.truck, air, feed, wiring], () =>
-    powerStage(plan.power, plan.truck, air.result, feed, wiring, plugsOf(circuit, plan.truck, lay.result)),
+  const ofPower = memo.same('truck of power', only(plan.truck, TRUCK_OF_POWER))
+  const plugs = memo.same('plugs', plugsOf(circuit, plan.truck, lay.result))
+  const power = memo('power', [plan.power, ofPower, air, feed, wiring, plugs], () =>
+    powerStage(plan.power, ofPower, air.result, feed, wiring, plugs),
   )
   const tune = memo(
     'tune',
-    [plan.tune, plan.job.altitude, plan.truck, load, needs, air, trial, lay.result.radio],
+    [
+      plan.tune,
+      plan.job.altitude,
+      plan.hauls,
+      plan.air,
+      suspension,
+      wheelbase,
+      seatGap,
+      load,
+      needs,
+      air.result.supplied,
+      trial,
+      lay.result.radio,
+    ],
     () => tuneOf(plan, set, teed, load, needs, air.result.supplied, trial, lay.result.radio),
   )
   const build = buildOf(plan, set, { truck, lay, power }, memo)
@@ -260,12 +281,16 @@ function sensorOf({ truck: { seatGap }, tune: { sensing } }: Plan, air: AirPlan)
 
 const NO_HEIGHT = { left: () => 0, right: () => 0 }
 
+/** Some fields of an object. */
+const only = <T, K extends keyof T>(of: T, keys: readonly K[]): Pick<T, K> =>
+  Object.fromEntries(keys.map((key) => [key, of[key]])) as Pick<T, K>
+
 /** Of what other stages found, Build and Prove use a few figures: a load moved leaves most of them as they are. */
 function buildOf(
   plan: Plan,
   set: AirSet,
   { truck, lay, power }: Before<'truck' | 'lay' | 'power'>,
-  memo: Memo,
+  memo: DeriverMemo,
 ): Stages['build'] {
   const presetLabels = ordered(plan.hauls).map(([, { label }]) => label)
   const { control, lever } = controlOf(plan)
@@ -274,43 +299,29 @@ function buildOf(
     id === 'feed' || id === 'earth' || wireStays(plan.air, id) ? [] : [mark],
   )
   const relay = wiring.parts.some(({ role }) => role === 'coil')
-  const own = [plan.build, plan.truck, plan.air, plan.power]
   const { bolts, closingLoad, springHeight } = truck.result
-  return memo(
-    'build',
-    [
-      ...own,
-      truck,
-      lay,
-      powered,
-      oneWay,
-      area,
-      fuse,
-      marks.join(' '),
-      control,
-      lever?.arm,
-      lever?.link,
-      ...presetLabels,
-    ],
-    () =>
-      buildStage(plan.build, plan.truck, plan.air, plan.power, {
-        spring: set.spring,
-        closedIn: closedIn(circuitAsItRuns(plan.air)),
-        firstFill: firstFill(circuitAsItRuns(plan.air), set.spring)?.pressure ?? null,
-        cuts: lay.result.cuts,
-        keptRuns: keptRuns(plan.air, lay.result.routes),
-        shields: lay.result.shields,
-        exhaustSide: exhaustSide(plan.truck),
-        interlinked: plan.truck.suspension.interlinked,
-        bolts,
-        closingLoad: plan.air.closing === 'load' && closingLoad > 0 ? closingLoad : null,
-        stands: set.spring && { height: springHeight, highest: tableRange(set.spring.areaByHeight).high },
-        presetLabels,
-        control,
-        lever,
-        feed: powered ? { length: oneWay, area, fuse } : null,
-        wires: { marks, relay },
-      }),
+  const ofBuild = memo.same('truck of build', only(plan.truck, TRUCK_OF_BUILD))
+  const facts = memo.same('facts of build', {
+    spring: set.spring,
+    closedIn: closedIn(circuitAsItRuns(plan.air)),
+    firstFill: firstFill(circuitAsItRuns(plan.air), set.spring)?.pressure ?? null,
+    cuts: lay.result.cuts,
+    keptRuns: keptRuns(plan.air, lay.result.routes),
+    shields: lay.result.shields,
+    exhaustSide: exhaustSide(plan.truck),
+    interlinked: plan.truck.suspension.interlinked,
+    bolts,
+    closingLoad: plan.air.closing === 'load' && closingLoad > 0 ? closingLoad : null,
+    stands: set.spring && { height: springHeight, highest: tableRange(set.spring.areaByHeight).high },
+    presetLabels,
+    control,
+    lever,
+    feed: powered ? { length: oneWay, area, fuse } : null,
+    wires: { marks, relay },
+  })
+  const { earth } = plan.power
+  return memo('build', [plan.build, plan.air, ofBuild, earth, facts], () =>
+    buildStage(plan.build, ofBuild, plan.air, { earth }, facts),
   )
 }
 
@@ -346,23 +357,21 @@ function proveOf(
   set: AirSet,
   { air, lay, power, build }: Before<'air' | 'lay' | 'power' | 'build'>,
   atmosphere: number,
-  memo: Memo,
+  memo: DeriverMemo,
 ): Stages['prove'] {
   const circuit = circuitAsItRuns(plan.air)
   const { springVolume, tankVolume } = air.result
   const isWired = power.result.wiring.parts.some(isTaker)
-  const { recut } = plan.lay
-  const opened = memo('opened', [build.result.opened, recut, plan.air], () => [
+  const opened = memo.same('opened', [
     ...build.result.opened,
     ...openedByCuts(plan.lay, (line) => lineLabel(plan.air, line)),
   ])
-  const narrow = [springVolume, tankVolume, atmosphere, isWired, opened]
-  return memo('prove', [plan.prove, plan.air, lay, ...narrow], () => {
-    const isTube = (id: string) => circuit.lines[id] && circuit.lines[id].tube !== DIRECT
-    const filled = lay.result.routes.filter((r) => isTube(r.id))
-    const volumes = testVolumes(springVolume, tankVolume, filled, set.tube)
-    return proveStage(plan.prove, circuit, set.spring, volumes, atmosphere, isWired, opened)
-  })
+  const isTube = (id: string) => circuit.lines[id] && circuit.lines[id].tube !== DIRECT
+  const filled = lay.result.routes.filter((r) => isTube(r.id))
+  const volumes = memo.same('volumes', testVolumes(springVolume, tankVolume, filled, set.tube))
+  return memo('prove', [plan.prove, circuit, set.spring, volumes, atmosphere, isWired, opened], () =>
+    proveStage(plan.prove, circuit, set.spring, volumes, atmosphere, isWired, opened),
+  )
 }
 
 function handoverOf(

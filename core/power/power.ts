@@ -2,7 +2,7 @@ import type { BlockClass } from '../catalog/blocks'
 import type { CompressorClass } from '../catalog/compressors'
 import { AWG_SIZES } from '../catalog/electrical'
 import { PRACTICE } from '../catalog/practice'
-import type { PowerPlan, Truck } from '../document/types'
+import type { PowerPlan } from '../document/types'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import { chooseFuse, deratedAmpacity, wireDrop, wireSize } from './circuit'
 import { energyOf } from './energy'
@@ -13,7 +13,7 @@ import type { Wiring } from './network/types'
 import { powerRules } from './rules'
 import type { PowerResult } from './result'
 import { isStaged } from './starting'
-import type { FeedPlan, PlugPlace } from './types'
+import type { FeedPlan, PlugPlace, TruckOfPower } from './types'
 import { solveAll, wireRows } from './wires'
 
 /** What stands for the feed where there is none. */
@@ -115,7 +115,7 @@ interface Supplied {
  */
 export function powerStage(
   power: PowerPlan,
-  truck: Truck,
+  truck: TruckOfPower,
   set: Supplied,
   feed: FeedPlan | null,
   wiring: Wiring,

@@ -1,3 +1,4 @@
+import type { Truck } from '../document/types'
 import type { CompressorClass } from '../catalog/compressors'
 import type { Drop, FuseChoice, WireChoice } from './circuit'
 
@@ -29,3 +30,7 @@ export interface PlugPlace {
   label: string
   isSprayed: boolean
 }
+
+/** What Power reads of the truck. */
+export const TRUCK_OF_POWER = ['bed'] as const satisfies readonly (keyof Truck)[]
+export type TruckOfPower = Pick<Truck, (typeof TRUCK_OF_POWER)[number]>

@@ -1,6 +1,6 @@
 import { isFitted } from '../../catalog/partStates'
-import type { AirPlan, PowerPlan, Side, Truck } from '../../document/types'
-import type { BuildFacts, Step } from '../types'
+import type { AirPlan, PowerPlan, Side } from '../../document/types'
+import type { BuildFacts, Step, TruckOfBuild } from '../types'
 import { airLineSteps, measureSteps, teeInSteps } from './airLines'
 import { closeSteps, firstFillSteps } from './finish'
 import { laterSteps, lookSteps, oldOneOff, takeOffSteps } from './found'
@@ -11,7 +11,12 @@ import { openGapSteps, springFasteners, springSteps } from './springs'
 import { otherWires, wiringSteps } from './wiring'
 
 /** The ordered steps for this very plan: the easy side first, away from the exhaust, then its mirror. */
-export function buildSteps(truck: Truck, air: AirPlan, power: PowerPlan, facts: BuildFacts): Step[] {
+export function buildSteps(
+  truck: TruckOfBuild,
+  air: AirPlan,
+  power: Pick<PowerPlan, 'earth'>,
+  facts: BuildFacts,
+): Step[] {
   const first = facts.exhaustSide === 'left' ? 'right' : 'left'
   const second = first === 'left' ? 'right' : 'left'
   const fitted = (side: Side) =>

@@ -1,6 +1,6 @@
 import { mountingOf } from '../../catalog/truckGeometry'
-import type { RaisedBy, Truck } from '../../document/types'
-import type { Step } from '../types'
+import type { RaisedBy } from '../../document/types'
+import type { Step, TruckOfBuild } from '../types'
 import { stepList } from './stepList'
 
 interface Raising {
@@ -60,7 +60,11 @@ const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
 }
 
 /** Before anything is bolted on: chocked, measured, on stands, and the way clear. @param springsGoIn whether any spring is fitted */
-export function makeReadySteps(truck: Truck, closingLoad: number | null, springsGoIn: boolean): Step[] {
+export function makeReadySteps(
+  truck: TruckOfBuild,
+  closingLoad: number | null,
+  springsGoIn: boolean,
+): Step[] {
   const { steps, add } = stepList()
   const coil = mountingOf(truck.suspension) === 'coil'
   add(

@@ -1,6 +1,6 @@
 import { mountingOf } from '../../catalog/truckGeometry'
-import type { AirPlan, Side, Truck } from '../../document/types'
-import type { BuildFacts, FastenerId, Step, StepValue } from '../types'
+import type { AirPlan, Side } from '../../document/types'
+import type { BuildFacts, FastenerId, Step, StepValue, TruckOfBuild } from '../types'
 import { stepList } from './stepList'
 import { bracketFastener, bracketWords, drillStep, isDrilled } from './upperBracket'
 
@@ -31,12 +31,12 @@ function springWords({ spring }: BuildFacts): { words: string; values: Record<st
 }
 
 /** What holds a spring between frame and axle, in the order it is tightened; a coil insert is held by its coil. */
-export const springFasteners = (truck: Truck, facts: BuildFacts): readonly FastenerId[] =>
+export const springFasteners = (truck: TruckOfBuild, facts: BuildFacts): readonly FastenerId[] =>
   mountingOf(truck.suspension) === 'coil' ? [] : ['strap', 'lower', bracketFastener(facts), 'flathead']
 
 /** One side's spring: bench, set loose, aligned, tightened. `before` adds steps that come first, with the reason. */
 export function springSteps(
-  truck: Truck,
+  truck: TruckOfBuild,
   air: AirPlan,
   facts: BuildFacts,
   side: Side,

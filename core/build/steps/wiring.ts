@@ -23,7 +23,7 @@ type Reasons = Record<string, string>
  * the air lines.
  */
 export function wiringSteps(
-  power: PowerPlan,
+  power: Pick<PowerPlan, 'earth'>,
   air: AirPlan,
   { feed, ...wires }: Wires & { feed: Feed },
   lineSteps: readonly string[],
@@ -59,7 +59,7 @@ function feedThatStays(feed: Feed, afterLines: Reasons): Step[] {
   return steps
 }
 
-function newFeed(power: PowerPlan, feed: Feed, afterLines: Reasons): Step[] {
+function newFeed(power: Pick<PowerPlan, 'earth'>, feed: Feed, afterLines: Reasons): Step[] {
   const { steps, add } = stepList()
   const earth = EARTHS[power.earth]
   add('Wiring', 'earth', 'Run the earth', `Black ${earth}. Ring crimped, heat-shrink until it seals.`, {

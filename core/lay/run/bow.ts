@@ -24,7 +24,7 @@ function edgePlaces({ min, max }: Box, a: Point, b: Point): Point[] {
 }
 
 /**
- * The shortest way from one end to the other past the parts between them: straight, or over one or two of their edges;
+ * The shortest way from one end to the other past the parts between them: straight where nothing is between, else over one or two of their edges;
  * null where each such way meets something or has no room for its bends.
  * @param bend the tightest that the tube may be bent, m
  * @param solids all that the tube may not meet
@@ -40,9 +40,9 @@ export function bowRound(
   const meets = (from: Point, to: Point, some: readonly Standing[]) =>
     inTheWay(from, to, some, fixedTo) !== null
   const between = solids.filter((one) => meets(a, b, [one]))
+  if (between.length === 0) return [a, b]
   const places = between.flatMap(({ bounds }) => edgePlaces(bounds, a, b))
   const ways = [
-    [a, b],
     ...places.map((at) => [a, at, b]),
     ...places.flatMap((first) => places.map((second) => [a, first, second, b])),
   ].map((points) => ({ points, ...roundedLength(points, bend) }))

@@ -5,7 +5,7 @@ import { boxAround, boxToShape } from '../space/shapes'
 import type { Solid } from '../space/solid'
 import { BATTERY_SIZE } from '../space/solids'
 import { AS_IS, hostOf, laidSize, portEnd, type PortEnd, type Stands } from '../space/stand'
-import { pointAt, strides, type Lattice } from './lattice'
+import { pointAt, strides, type Grid } from './grid'
 import { inTheWay, type Standing } from './pieces'
 import type { Stub } from './search'
 import { RUN_SOLVER, WAY } from './settings'
@@ -79,24 +79,24 @@ export function around(ends: readonly Point[], solids: readonly Standing[]): Aro
  * The straight pieces by which a run may leave its part, none shorter than its bend needs: the way its port faces, or
  * any way where it has no room there.
  */
-export function joinedBy(end: PortEnd, bend: number, lattice: Lattice, solids: readonly Standing[]): Joined {
-  const own = joinedAlong(end, bend, lattice, solids)
+export function joinedBy(end: PortEnd, bend: number, grid: Grid, solids: readonly Standing[]): Joined {
+  const own = joinedAlong(end, bend, grid, solids)
   if (own.stubs.length > 0 || end.leaves === null) return { ...own, turnedAway: false }
-  return { ...joinedAlong({ ...end, leaves: null }, bend, lattice, solids), turnedAway: true }
+  return { ...joinedAlong({ ...end, leaves: null }, bend, grid, solids), turnedAway: true }
 }
 
 function joinedAlong(
   end: PortEnd,
   bend: number,
-  lattice: Lattice,
+  grid: Grid,
   solids: readonly Standing[],
 ): Omit<Joined, 'turnedAway'> {
   const { at } = end
   const here = boxAround(at, at)
   const near = solids.filter((one) => boxToShape(here, one.bounds) < END_REACH)
   const { others, fixedTo } = around([at], near)
-  const { x, y, z } = lattice.at
-  const [plane] = strides(lattice)
+  const { x, y, z } = grid.at
+  const [plane] = strides(grid)
   const nodes: { node: number; far: number }[] = []
   for (let first = 0; first < x.length; first += plane) {
     const dx = x[first]! - at.x
@@ -112,7 +112,7 @@ function joinedAlong(
   const stubs: Stub[] = []
   let blockedBy: Solid | null = null
   for (const { node, far } of nodes) {
-    const place = pointAt(lattice, node)
+    const place = pointAt(grid, node)
     const towards = { x: (place.x - at.x) / far, y: (place.y - at.y) / far, z: (place.z - at.z) / far }
     const blocker = inTheWay(at, place, others, fixedTo)
     blockedBy ??= blocker

@@ -27,10 +27,13 @@ export interface Standing {
   solid: Solid
   bounds: Box
 }
-export const standing = (solid: Solid): Standing => ({
-  solid,
-  bounds: { shape: 'box', ...boundsOf(solid.shape) },
-})
+const standings = new WeakMap<Solid, Standing>()
+/** The very same object for the very same solid. */
+export function standing(solid: Solid): Standing {
+  const known = standings.get(solid) ?? { solid, bounds: { shape: 'box', ...boundsOf(solid.shape) } }
+  standings.set(solid, known)
+  return known
+}
 
 /** A straight piece of a run; its parts are made where something stands near it, which is seldom. */
 interface Piece {
@@ -72,9 +75,29 @@ export function metBy(a: Point, b: Point, solids: readonly Standing[]): Standing
   return solids.filter((one) => pieceToSolid(piece, one, BESIDE) === 0)
 }
 
+/** The solid that the middle of a run comes nearest to, and how near, m; Infinity where there are none. */
+export interface Nearest {
+  far: number
+  solid: Standing | null
+}
+const NOTHING_NEAR: Nearest = { far: Infinity, solid: null }
+/** @param before what is nearest of other solids */
+export function nearest(
+  points: readonly Point[],
+  solids: readonly Standing[],
+  before: Nearest = NOTHING_NEAR,
+): Nearest {
+  if (solids.length === 0) return before
+  let { far, solid } = before
+  for (let i = 1; i < points.length; i++) {
+    const piece = pieceOf(points[i - 1]!, points[i]!)
+    for (const one of solids) {
+      const left = pieceToSolid(piece, one, far)
+      if (left < far) [far, solid] = [left, one]
+    }
+  }
+  return { far, solid }
+}
 /** How far the middle of a run stays from the nearest of some solids, m; Infinity where there are none. */
 export const nearestOf = (points: readonly Point[], solids: readonly Standing[]): number =>
-  points.slice(1).reduce((far, p, i) => {
-    const piece = pieceOf(points[i]!, p)
-    return solids.reduce((so, one) => pieceToSolid(piece, one, so), far)
-  }, Infinity)
+  nearest(points, solids).far

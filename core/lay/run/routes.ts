@@ -1,7 +1,8 @@
 import { PRACTICE } from '../../catalog/practice'
 import type { TubeClass } from '../../catalog/tubes'
-import type { LayPlan, Point, Truck } from '../../document/types'
+import type { AirPlan, LayPlan, Point, Truck } from '../../document/types'
 import { recent } from '../../quantity/recent'
+import { share } from '../../quantity/share'
 import { distance, heatDistance } from '../distances'
 import { BATTERY } from '../places'
 import { FUSE_BOX } from '../../catalog/wiring'
@@ -13,9 +14,12 @@ import type { Route } from '../types'
 import { roundedLength } from './bends'
 import { bowRound } from './bow'
 import { around, endPlace, END_REACH, joinedBy, mayLeave, type Joined, type Laid } from './ends'
-import { nodeAt, pointAt, truckLattice, withParts, type Lattice } from './lattice'
-import { inTheWay, nearestOf, standing } from './pieces'
-import { THROUGH, cheapestWay, edgesOf, notebookFor, nothingShared } from './search'
+import { pointAt, type Grid } from './grid'
+import { nodeAt, truckLattice, withParts, type Lattice } from './lattice'
+import { keptNear, keptNearest } from './keptNear'
+import { inTheWay, nearestOf, standing, type Standing } from './pieces'
+import { THROUGH, edgesOf, nothingShared, type Arrived, type Stub } from './search'
+import { searchesOn } from './searches'
 import { RUN_SOLVER, WAY } from './settings'
 
 /** A line or wire to be run. */
@@ -50,10 +54,11 @@ function taken(length: number, stock: readonly number[] | null): Pick<Route, 'pl
   return { planned, coiled: planned - length }
 }
 
-/** A part of the circuit, as something that other runs keep out of. */
+const PART = 'part-'
+/** A part of the circuit, as something that other runs keep out of. Its name is told afterwards. */
 const partSolid = ({ air, places, stands }: Laid, id: string): Solid => ({
-  id: `part-${id}`,
-  label: `the ${air.components[id]!.label.toLowerCase()}`,
+  id: PART + id,
+  label: '',
   kind: 'body',
   hasPorts: true,
   shape: partBox(places[id]!, laidSize(air, stands, id)),
@@ -69,17 +74,29 @@ function latticeOf(truck: Truck, solids: readonly Solid[], { waypoints, solids: 
   )
 }
 
-/** Ends of runs that were joined to a lattice: by end, bend and the parts around. */
-const ends = new WeakMap<Lattice, Map<string, Joined>>()
-function endsKnown(lattice: Lattice): Map<string, Joined> {
-  const kept = ends.get(lattice) ?? new Map<string, Joined>()
-  ends.set(lattice, kept)
-  return kept
+/** What was worked out on a grid: ends that were joined to it, tubes bent by hand, and how near runs come to things. */
+interface KeptOnGrid {
+  joined: ReturnType<typeof keptNear<Joined>>
+  bows: ReturnType<typeof keptNear<Point[] | null>>
+  nearest: ReturnType<typeof keptNearest>
 }
-/** Parts that may bear on what leaves a place. */
-const partsNear = (at: Point, parts: readonly Solid[]) => {
+const kept = new WeakMap<Grid, KeptOnGrid>()
+function keptOn(grid: Grid): KeptOnGrid {
+  const { endsKept } = RUN_SOLVER
+  const known = kept.get(grid) ?? {
+    joined: keptNear<Joined>(endsKept),
+    bows: keptNear<Point[] | null>(endsKept),
+    nearest: keptNearest(endsKept),
+  }
+  kept.set(grid, known)
+  return known
+}
+/** Parts as solids: those that stay where they are, are the very same as last time. */
+let lastParts: Solid[] = []
+/** What may bear on what leaves a place. */
+const solidsNear = (at: Point, solids: readonly Standing[]) => {
   const here = boxAround(at, at)
-  return parts.filter(({ shape }) => boxToShape(here, shape) < END_REACH).map(({ id, shape }) => [id, shape])
+  return solids.filter(({ bounds }) => boxToShape(here, bounds) < END_REACH)
 }
 
 /** All that a lattice is made of. */
@@ -110,8 +127,13 @@ function direction(a: Point, b: Point): Point {
   return { x: (b.x - a.x) / far, y: (b.y - a.y) / far, z: (b.z - a.z) / far }
 }
 
+/** A run without the names of the parts it joins or meets. */
+type BareRoute = Omit<Route, 'fromLabel' | 'toLabel' | 'inTheWay'> & {
+  /** What an end that cannot be reached stands behind; null where it is not known, or there is a way. */
+  blockedBy: Solid | null
+}
 /** The way of a run, with what is known of it without its part. */
-interface Found extends Pick<Route, 'points' | 'grommets' | 'wayless' | 'inTheWay' | 'turnedAway'> {
+interface Found extends Pick<BareRoute, 'points' | 'grommets' | 'wayless' | 'blockedBy' | 'turnedAway'> {
   /** From its middle to the nearest that moves, and to the nearest of all but the pipe and sheet metal, m. */
   moving: number
   solid: number
@@ -130,37 +152,45 @@ function wayFinder(laid: Laid, told: Told) {
   const { waypoints } = told
   const { truck, air } = laid
   const truckParts = solidsOf(truck, air, told.solids)
-  const parts = laidParts(air).map((id) => partSolid(laid, id))
+  const parts = share(
+    lastParts,
+    laidParts(air).map((id) => partSolid(laid, id)),
+  )
+  lastParts = parts
   const base = latticeOf(truck, truckParts, told)
   const lattice = withParts(base, parts)
   const solids = [...truckParts, ...parts].map(standing)
   const hot = solids.filter(({ solid }) => solid.kind === 'hot')
   const shared = nothingShared(lattice)
-  const notebook = notebookFor(lattice)
-  const known = endsKnown(base)
-  /** The same while neither the end nor a part within its reach moves: the truck's own are the lattice's. */
+  const search = searchesOn(lattice, shared)
+  const known = keptOn(lattice.grid)
+  /** The same while neither the end nor anything within its reach moves. */
   const joined = (id: string, port: string | null, bend: number): Joined => {
     const end = endPlace(laid, id, port)
-    const key = JSON.stringify([end, bend, partsNear(end.at, parts)])
-    const kept = known.get(key) ?? joinedBy(end, bend, lattice, solids)
-    if (known.size > RUN_SOLVER.endsKept) known.clear()
-    known.set(key, kept)
-    return kept
+    const near = solidsNear(end.at, solids)
+    return known.joined(JSON.stringify([end, bend]), near, () => joinedBy(end, bend, lattice.grid, near))
   }
   /** The nodes from one part to the other by every place it is made to pass; null where there is no way. */
-  const wayBy = (first: Joined, last: Joined, to: Point, via: readonly Point[], bend: number) => {
-    let from: Parameters<typeof cheapestWay>[1] = first.stubs
+  const wayBy = (
+    id: string,
+    first: Joined,
+    last: Joined,
+    target: Point,
+    via: readonly Point[],
+    bend: number,
+  ) => {
+    let from: readonly Stub[] | Arrived = first.stubs
     const nodes: number[] = []
-    for (const place of via) {
+    for (const [leg, place] of via.entries()) {
       const node = nodeAt(lattice, place)
       if (node === null) return null
-      const target = [{ node, cost: 0, towards: THROUGH }]
-      const way = cheapestWay(lattice, from, target, pointAt(lattice, node), bend, shared, notebook)
+      const to = [{ node, cost: 0, towards: THROUGH }]
+      const way = search(`${id} ${leg} ${bend}`, { from, to, target: pointAt(lattice, node), bend })
       if (!way) return null
       nodes.push(...(nodes.length > 0 ? way.nodes.slice(1) : way.nodes))
       from = way.last
     }
-    const way = cheapestWay(lattice, from, last.stubs, to, bend, shared, notebook)
+    const way = search(`${id} last ${bend}`, { from, to: last.stubs, target, bend })
     return way && [...nodes, ...(nodes.length > 0 ? way.nodes.slice(1) : way.nodes)]
   }
   return ({ id, from, fromPort, to, toPort }: Wanted, bend: number): Found => {
@@ -171,23 +201,25 @@ function wayFinder(laid: Laid, told: Told) {
     const found = (points: readonly Point[], rest: Partial<Found> = {}): Found => {
       const corners = cornersOf(points)
       const { length, leastBend } = roundedLength(corners, bend)
-      const moving = nearestOf(
-        corners,
-        others.filter(({ solid: { kind } }) => kind === 'moving'),
-      )
+      const inMotion = others.filter(({ solid: { kind } }) => kind === 'moving')
+      const moving = known.nearest(`${id} moving`, corners, inMotion)
       const still = others.filter((one) => !fixedTo.has(one) && isStill(one.solid))
-      const solid = Math.min(moving, nearestOf(corners, still))
+      const solid = Math.min(moving, known.nearest(`${id} still`, corners, still))
       const shape = { points: corners, length, leastBend, moving, solid }
-      return { ...shape, grommets: 0, wayless: false, inTheWay: null, turnedAway: null, ...rest }
+      return { ...shape, grommets: 0, wayless: false, blockedBy: null, turnedAway: null, ...rest }
     }
     const near = via.length === 0 && distance(a, b) < WAY.straight
-    const cool = nearestOf([a, b], hot) >= PRACTICE.heatClearance.value + WAY.radius
+    const cool = () => nearestOf([a, b], hot) >= PRACTICE.heatClearance.value + WAY.radius
     const neighbours = distance(a, b) < WAY.neighbours
     const met = neighbours ? others.filter(({ solid }) => !(solid.hasPorts && solid.kind === 'body')) : others
     const along = direction(a, b)
     const faces = neighbours || (mayLeave(begins, along) && mayLeave(ends, direction(b, a)))
-    const straight = near && cool && inTheWay(a, b, met, fixedTo) === null
-    const open = !straight || !neighbours ? [a, b] : bowRound(a, b, bend, others, fixedTo)
+    const straight = near && cool() && inTheWay(a, b, met, fixedTo) === null
+    const bow = () =>
+      known.bows(JSON.stringify([a, b, bend]), solidsNear(a, solids), () =>
+        bowRound(a, b, bend, others, fixedTo),
+      )
+    const open = straight && neighbours ? bow() : [a, b]
     if (straight && faces && open) return found(open)
     let best: { nodes: number[]; found: Found } | null = null
     let blocked: Solid | null = null
@@ -196,14 +228,14 @@ function wayFinder(laid: Laid, told: Told) {
       const [first, last] = [joined(from, fromPort, bend * ease), joined(to, toPort, bend * ease)]
       turnedAway = (first.turnedAway && from) || (last.turnedAway && to) || null
       blocked ??= (first.stubs.length > 0 ? last : first).blockedBy
-      const nodes = wayBy(first, last, b, via, bend * ease)
+      const nodes = wayBy(id, first, last, b, via, bend * ease)
       if (!nodes) break
       const next = found([a, ...nodes.map((node) => pointAt(lattice, node)), b])
       if (!best || next.leastBend > best.found.leastBend) best = { nodes, found: next }
       if (next.leastBend >= bend) break
     }
     if (!best && straight) return found(open ?? [a, b])
-    if (!best) return found([a, ...via, b], { wayless: true, inTheWay: blocked?.label ?? null })
+    if (!best) return found([a, ...via, b], { wayless: true, blockedBy: blocked })
     const edges = edgesOf(lattice, best.nodes)
     for (const { axis, node } of edges) shared[axis][node] = 1
     return {
@@ -215,7 +247,7 @@ function wayFinder(laid: Laid, told: Told) {
 }
 
 /** Lays lines and wires between placed parts, the longest first: along structure, clear of all solids. */
-function findRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Route[] {
+function findRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): BareRoute[] {
   const { truck, air, places } = laid
   const find = wayFinder(laid, told)
   const cutOf = (id: string, length: number, slack: number, tube: TubeClass | null) => {
@@ -229,10 +261,8 @@ function findRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Route[] {
       { far: heatDistance(points, truck.exhaust), label: 'the exhaust' },
       ...toldHot.map((solid) => ({ far: nearestOf(points, [standing(solid)]), label: solid.label })),
     ].reduce((a, b) => (b.far < a.far ? b : a))
-  const labels: Record<string, string> = { [BATTERY]: 'Battery', [FUSE_BOX]: 'Fuse box in the cab' }
-  const label = (part: string) => labels[part] ?? air.components[part]?.label ?? part
   const straight = ({ from, to }: Wanted) => distance(places[from]!, places[to]!)
-  const lay = (run: Wanted): Route => {
+  const lay = (run: Wanted): BareRoute => {
     const { id, kind, from, to, path, carries, slack, swept, tube } = run
     const bend = kind === 'air' ? (tube?.bendRadius ?? WAY.usualBend) : WAY.wireBend
     const thin = kind === 'wire' ? WAY.signalRadius : WAY.radius
@@ -244,8 +274,6 @@ function findRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Route[] {
       kind,
       from,
       to,
-      fromLabel: label(from),
-      toLabel: label(to),
       path,
       ...way,
       throughPlaces: (told.waypoints[id] ?? []).length > 0,
@@ -268,11 +296,24 @@ function findRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Route[] {
   return wanted.map(({ id }) => done.get(id)!)
 }
 
-const runs = recent<Route[]>(6)
+const ENDS: Record<string, string> = { [BATTERY]: 'Battery', [FUSE_BOX]: 'Fuse box in the cab' }
+/** A run with the names of the parts it joins, and of what it meets. */
+function named({ blockedBy, ...route }: BareRoute, { components }: AirPlan): Route {
+  const label = (part: string) => ENDS[part] ?? components[part]?.label ?? part
+  const met = blockedBy?.id.startsWith(PART) ? components[blockedBy.id.slice(PART.length)] : undefined
+  return {
+    ...route,
+    fromLabel: label(route.from),
+    toLabel: label(route.to),
+    inTheWay: met ? `the ${met.label.toLowerCase()}` : (blockedBy?.label ?? null),
+  }
+}
+
+const runs = recent<BareRoute[]>(6)
 /** The runs of a plan; not sought again while its space, its places and what is to be run are the same. */
 export function layRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Route[] {
   const { truck, air, places, stands } = laid
-  const parts = Object.entries(air.components).map(([id, { kind, label }]) => [id, kind, label])
+  const parts = Object.entries(air.components).map(([id, { kind }]) => [id, kind])
   const sizes = laidParts(air).map((id) => laidSize(air, stands, id))
   const through = Object.values(told.waypoints).flat()
   const space = spaceKey(truck, solidsOf(truck, air, told.solids), through, grommetsTold(told.solids))
@@ -289,7 +330,7 @@ export function layRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Rout
     told.cutTo,
     told.allowance,
   ])
-  return runs(key, () => findRuns(laid, told, wanted))
+  return runs(key, () => findRuns(laid, told, wanted)).map((route) => named(route, air))
 }
 
 /** A run without the places it passes straight. */

@@ -1,5 +1,6 @@
 import type { Point } from '../../document/types'
-import { strides, type Lattice } from './lattice'
+import { strides } from './grid'
+import type { Lattice } from './lattice'
 import { RUN_SOLVER, WAY } from './settings'
 
 /** A straight piece from a part to a node of the lattice, or from one to a part. */
@@ -102,24 +103,39 @@ export const nothingShared = ({ cost: [{ length }] }: Lattice): Shared => [
  * The steps a run can take. It goes on straight by one edge; after a bend it goes straight for as long as that bend and
  * the next one want of the piece, twice the bend radius where both are right angles.
  */
-export function stepper(lattice: Lattice, bendRadius: number, shared: Shared) {
+export function stepper(
+  lattice: Lattice,
+  bendRadius: number,
+  shared: Shared,
+  { looked, isLooked }: Pick<Notebook, 'looked' | 'isLooked'> = notebookFor(lattice),
+) {
   const steps = strides(lattice)
+  const size = lattice.at.x.length
   const { cost, length, rising, sharpest, slightest } = lattice
   const ways = Array.from({ length: WAYS }, (_, way) => {
     const axis = axisOf(way)
     const step = signOf(way) * steps[axis]
     /** An edge is written at its lower node. */
     const toEdge = Math.min(step, 0)
-    return { axis, step, toEdge, cost: cost[axis], length: length[axis], shared: shared[axis] }
+    const first = axis * size
+    return { axis, step, toEdge, first, cost: cost[axis], length: length[axis], shared: shared[axis] }
   })
   const wants = (node: number, axis: number) => (axis !== 1 && rising[node] ? sharpest : 1) * bendRadius
   /** Where the last step has come to; −1 where it could not be taken. */
   let reached = -1
   /** Straight on by one edge. Returns the cost. */
   const goOn = (from: number, way: number): number => {
-    const { step, toEdge, cost, shared } = ways[way]!
+    const { step, toEdge, first, cost, shared } = ways[way]!
     const edge = from + toEdge
-    const c = edge < 0 ? Infinity : cost[edge]!
+    if (edge < 0) {
+      reached = -1
+      return Infinity
+    }
+    if (!isLooked[first + edge]) {
+      isLooked[first + edge] = 1
+      looked.push(first + edge)
+    }
+    const c = cost[edge]!
     reached = c === Infinity ? -1 : from + step
     return shared[edge] ? c * WAY.shared : c
   }
@@ -168,11 +184,16 @@ export interface Notebook {
   best: Float64Array
   before: Int32Array
   closed: Uint8Array
+  /** Edges it looked at: axis × nodes + lower node. */
+  looked: number[]
+  isLooked: Uint8Array
 }
 export const notebookFor = ({ at: { x } }: Lattice): Notebook => ({
   best: new Float64Array(x.length * WAYS),
   before: new Int32Array(x.length * WAYS),
   closed: new Uint8Array(x.length * WAYS),
+  looked: [],
+  isLooked: new Uint8Array(x.length * 3),
 })
 
 /**
@@ -188,10 +209,13 @@ export function cheapestWay(
   target: Point,
   bendRadius: number,
   shared: Shared,
-  { best, before, closed }: Notebook = notebookFor(lattice),
+  notebook: Notebook = notebookFor(lattice),
 ): Way | null {
+  const { best, before, closed, looked, isLooked } = notebook
   best.fill(Infinity)
   closed.fill(0)
+  for (const edge of looked) isLooked[edge] = 0
+  looked.length = 0
   const queue = new Queue()
   const { x, y, z } = lattice.at
   /**
@@ -211,7 +235,7 @@ export function cheapestWay(
     before[state] = parent
     queue.push(state, cost + atLeast((state / WAYS) | 0))
   }
-  const { each, begin } = stepper(lattice, bendRadius, shared)
+  const { each, begin } = stepper(lattice, bendRadius, shared, notebook)
   const lastStubs = new Map<number, Stub>(to.map((stub) => [stub.node, stub]))
   /** First nodes, written as −2 − node, so that a way back ends there. */
   const stubs = 'way' in from ? [] : from

@@ -71,7 +71,11 @@ export const RUN_SOLVER = {
   straightOn: 0.9,
   /** Planes nearer than this to one another would be one, m. */
   planesApart: 0.04,
-  /** Ends of runs that are kept for one lattice. */
+  /** Searches that are kept of one piece of a run: the plan and copies of it take turns. */
+  searchesKept: 3,
+  /** Solids whose nearness to a grid is kept. */
+  solidsKept: 400,
+  /** Ends, bows and distances of runs that are kept for one grid. */
   endsKept: 2000,
   /**
    * Where rails rise, bends turn by more than a right angle and want more of their pieces: where that leaves a bend

@@ -3,6 +3,7 @@ import { KINDS } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
 import { springClass } from '../../catalog/springs'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../../document/types'
+import { share } from '../../quantity/share'
 import { boxToShape, shrunk, type Box } from './shapes'
 import { withTold, type Solid } from './solid'
 import { truckSolids } from './solids'
@@ -36,12 +37,12 @@ export const isInCab = (air: AirPlan, id: string): boolean => KINDS[air.componen
 
 const NOTHING_TOLD: LayPlan['solids'] = {}
 let lastSolids: { inputs: readonly unknown[]; solids: Solid[] } | null = null
-/** The truck's solids with the springs of the plan and what was told by hand; made once for the same truck. */
+/** The truck's solids with the springs of the plan and what was told by hand; made once for the same truck, and what stays of another is the very same. */
 export function solidsOf(truck: Truck, air: AirPlan, told = NOTHING_TOLD): Solid[] {
   const spring = springClass(air.classes[air.springClass]?.like ?? air.springClass)
   const inputs = [truck, spring, told]
   if (!lastSolids || inputs.some((value, i) => value !== lastSolids!.inputs[i]))
-    lastSolids = { inputs, solids: withTold(truckSolids(truck, spring), told) }
+    lastSolids = { inputs, solids: share(lastSolids?.solids, withTold(truckSolids(truck, spring), told)) }
   return lastSolids.solids
 }
 

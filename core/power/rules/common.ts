@@ -1,17 +1,17 @@
-import type { PowerPlan, Truck } from '../../document/types'
+import type { PowerPlan } from '../../document/types'
 import { notesOf, type Remedy } from '../../quantity/figure'
 import type { Patch } from '../../quantity/patch'
 import type { Rule } from '../../quantity/stage'
 import type { Energy } from '../energy'
 import type { Wiring } from '../network/types'
 import type { PowerResult } from '../result'
-import type { PlugPlace } from '../types'
+import type { PlugPlace, TruckOfPower } from '../types'
 import type { AllStates, WireRow } from '../wires'
 
 /** What every rule of Power looks at. */
 export interface WiringRuleInput {
   power: PowerPlan
-  truck: Truck
+  truck: TruckOfPower
   wiring: Wiring
   rows: readonly WireRow[]
   solved: AllStates

@@ -1,0 +1,48 @@
+import type { Point } from '../../document/types'
+import { nearest, type Nearest, type Standing } from './pieces'
+
+/** What was worked out among solids, kept while those that matter are the very same. */
+
+const areSame = (a: readonly Standing[], b: readonly Standing[]) =>
+  a.length === b.length && a.every((one, i) => one === b[i])
+
+/** Keeps the last so many results that go by a key and by the solids near a place. */
+export function keptNear<T>(most: number) {
+  const kept = new Map<string, { near: readonly Standing[]; value: T }>()
+  return (key: string, near: readonly Standing[], compute: () => T): T => {
+    const before = kept.get(key)
+    if (before && areSame(before.near, near)) return before.value
+    const value = compute()
+    if (kept.size >= most) kept.clear()
+    kept.set(key, { near, value })
+    return value
+  }
+}
+
+const isSamePoint = (a: Point, b: Point) => a.x === b.x && a.y === b.y && a.z === b.z
+
+/**
+ * How far a run stays from the nearest of some solids, m. While the run and its nearest solid are the same, only solids
+ * that are new to it are looked at.
+ */
+export function keptNearest(most: number) {
+  const kept = new Map<string, { points: readonly Point[]; solids: ReadonlySet<Standing>; found: Nearest }>()
+  return (key: string, points: readonly Point[], solids: readonly Standing[]): number => {
+    const before = kept.get(key)
+    const now = new Set(solids)
+    const isSameRun =
+      before?.points.length === points.length && before.points.every((p, i) => isSamePoint(p, points[i]!))
+    const nearestStays = before && (before.found.solid === null || now.has(before.found.solid))
+    const found =
+      isSameRun && nearestStays
+        ? nearest(
+            points,
+            solids.filter((one) => !before.solids.has(one)),
+            before.found,
+          )
+        : nearest(points, solids)
+    if (kept.size >= most) kept.clear()
+    kept.set(key, { points, solids: now, found })
+    return found.far
+  }
+}

@@ -2,7 +2,7 @@
 // minutes, and prints what each takes and the ratio: node bench/pair.mjs REVISION [rounds].
 // Each times the demo of its own time: what the demo has gained since is in the ratio.
 import { execFileSync, spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync, symlinkSync } from 'node:fs'
+import { copyFileSync, mkdtempSync, readFileSync, rmSync, symlinkSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { bundleOf, root } from '../bin/lib/bundle.mjs'
@@ -26,22 +26,31 @@ const before = join(folder, 'before')
 try {
   git('worktree', 'add', '--quiet', '--detach', before, revision)
   symlinkSync(join(root, 'node_modules'), join(before, 'node_modules'))
-  const sides = [before, root].map((checkout) => ({ checkout, bundle: join(checkout, '.build', 'pair.mjs') }))
-  for (const { checkout, bundle } of sides)
-    await bundleOf(checkout, 'bench/core.ts', bundle, ['pg', 'drizzle-orm', 'drizzle-orm/*'])
-  const timesOf = ({ checkout, bundle }) => {
-    const plan = join(folder, 'plan.json')
+  // Both sides make the same edits: the earlier revision may not have this file yet.
+  copyFileSync(join(root, 'bench', 'edits.ts'), join(before, 'bench', 'edits.ts'))
+  const sides = [before, root].map((checkout) => ({
+    checkout,
+    bundle: join(checkout, '.build', 'pair.mjs'),
+    edits: join(checkout, '.build', 'pairEdits.mjs'),
+  }))
+  for (const { checkout, bundle, edits } of sides) {
+    const external = ['pg', 'drizzle-orm', 'drizzle-orm/*']
+    await bundleOf(checkout, 'bench/core.ts', bundle, external)
+    await bundleOf(checkout, 'bench/edits.ts', edits, external)
+  }
+  const timesOf = ({ checkout, bundle, edits }) => {
+    const [plan, times] = [join(folder, 'plan.json'), join(folder, 'edits.json')]
     const run = (...args) =>
-      JSON.parse(
-        execFileSync(process.execPath, [bundle, ...args], {
-          cwd: checkout,
-          encoding: 'utf8',
-          env: { ...process.env, NODE_ENV: 'production' },
-        }),
-      )
-    const warm = run(plan)
-    const cold = run('cold', plan)
-    return { ...warm, 'first read': cold.read, 'first derive': cold.derive }
+      execFileSync(process.execPath, args, {
+        cwd: checkout,
+        encoding: 'utf8',
+        env: { ...process.env, NODE_ENV: 'production' },
+      })
+    const warm = JSON.parse(run(bundle, plan))
+    const cold = JSON.parse(run(bundle, 'cold', plan))
+    run(edits, times)
+    const worst = JSON.parse(readFileSync(times, 'utf8'))
+    return { ...warm, 'first read': cold.read, 'first derive': cold.derive, ...worst }
   }
   const pairs = []
   for (let i = 0; i < rounds; i++) {

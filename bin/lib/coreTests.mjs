@@ -54,18 +54,21 @@ function scriptOf(path) {
   return scripts.get(path)
 }
 
-/** Evaluates a file of the project: the core's once, a test anew each time. */
-function load(path, keep = true) {
-  if (keep && modules.has(path)) return modules.get(path).exports
+/** Evaluates a file of the project: the core's once, a test anew each time. @param known files evaluated so far */
+function load(path, keep = true, known = modules) {
+  if (keep && known.has(path)) return known.get(path).exports
   if (path.endsWith('.json')) return JSON.parse(readFileSync(path, 'utf8'))
   const module = { exports: {} }
-  if (keep) modules.set(path, module)
-  const ask = (wanted) => (/^[.#]/.test(wanted) ? load(fileOf(wanted, path)) : require(wanted))
+  if (keep) known.set(path, module)
+  const ask = (wanted) => (/^[.#]/.test(wanted) ? load(fileOf(wanted, path), true, known) : require(wanted))
   scriptOf(path).runInThisContext()(ask, module, module.exports)
   // As plain values: a file's exports are told by getters, and through them every call would cost a sixth more.
   module.exports = { ...module.exports }
   return module.exports
 }
+
+/** A file of the core with all that it imports evaluated anew: what it kept of earlier work is not there. */
+globalThis.loadAnew = (path) => load(resolve(path), true, new Map())
 
 /**
  * Runs the tests of one file.

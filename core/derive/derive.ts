@@ -292,8 +292,11 @@ function buildOf(
   { truck, lay, power }: Before<'truck' | 'lay' | 'power'>,
   memo: DeriverMemo,
 ): Stages['build'] {
-  const presetLabels = ordered(plan.hauls).map(([, { label }]) => label)
-  const { control, lever } = controlOf(plan)
+  const presetLabels = memo.same(
+    'labels of presets',
+    ordered(plan.hauls).map(([, { label }]) => label),
+  )
+  const { control, lever } = memo.same('control', controlOf(plan))
   const { powered, oneWay, area, fuse, rows, wiring } = power.result
   const marks = rows.flatMap(({ id, mark }) =>
     id === 'feed' || id === 'earth' || wireStays(plan.air, id) ? [] : [mark],
@@ -301,24 +304,29 @@ function buildOf(
   const relay = wiring.parts.some(({ role }) => role === 'coil')
   const { bolts, closingLoad, springHeight } = truck.result
   const ofBuild = memo.same('truck of build', only(plan.truck, TRUCK_OF_BUILD))
-  const facts = memo.same('facts of build', {
-    spring: set.spring,
-    closedIn: closedIn(circuitAsItRuns(plan.air)),
-    firstFill: firstFill(circuitAsItRuns(plan.air), set.spring)?.pressure ?? null,
-    cuts: lay.result.cuts,
-    keptRuns: keptRuns(plan.air, lay.result.routes),
-    shields: lay.result.shields,
-    exhaustSide: exhaustSide(plan.truck),
-    interlinked: plan.truck.suspension.interlinked,
-    bolts,
-    closingLoad: plan.air.closing === 'load' && closingLoad > 0 ? closingLoad : null,
-    stands: set.spring && { height: springHeight, highest: tableRange(set.spring.areaByHeight).high },
-    presetLabels,
-    control,
-    lever,
-    feed: powered ? { length: oneWay, area, fuse } : null,
-    wires: { marks, relay },
-  })
+  const facts = memo(
+    'facts of build',
+    [plan.air, plan.truck, set.spring, truck, lay, power, control, lever, presetLabels],
+    () =>
+      memo.same('same facts of build', {
+        spring: set.spring,
+        closedIn: closedIn(circuitAsItRuns(plan.air)),
+        firstFill: firstFill(circuitAsItRuns(plan.air), set.spring)?.pressure ?? null,
+        cuts: lay.result.cuts,
+        keptRuns: keptRuns(plan.air, lay.result.routes),
+        shields: lay.result.shields,
+        exhaustSide: exhaustSide(plan.truck),
+        interlinked: plan.truck.suspension.interlinked,
+        bolts,
+        closingLoad: plan.air.closing === 'load' && closingLoad > 0 ? closingLoad : null,
+        stands: set.spring && { height: springHeight, highest: tableRange(set.spring.areaByHeight).high },
+        presetLabels,
+        control,
+        lever,
+        feed: powered ? { length: oneWay, area, fuse } : null,
+        wires: { marks, relay },
+      }),
+  )
   const { earth } = plan.power
   return memo('build', [plan.build, plan.air, ofBuild, earth, facts], () =>
     buildStage(plan.build, ofBuild, plan.air, { earth }, facts),

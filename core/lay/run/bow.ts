@@ -1,4 +1,5 @@
 import type { Point } from '../../document/types'
+import { lengthOf } from '../distances'
 import type { Box } from '../space/shapes'
 import { roundedLength } from './bends'
 import { inTheWay, type Standing } from './pieces'
@@ -45,8 +46,9 @@ export function bowRound(
   const ways = [
     ...places.map((at) => [a, at, b]),
     ...places.flatMap((first) => places.map((second) => [a, first, second, b])),
-  ].map((points) => ({ points, ...roundedLength(points, bend) }))
-  const isOpen = ({ points, leastBend }: (typeof ways)[number]) =>
-    leastBend >= bend && points.slice(1).every((p, i) => !meets(points[i]!, p, solids))
+  ].map((points) => ({ points, length: lengthOf(points) }))
+  const isOpen = ({ points }: { points: readonly Point[] }) =>
+    roundedLength(points, bend).leastBend >= bend &&
+    points.slice(1).every((p, i) => !meets(points[i]!, p, solids))
   return ways.sort((one, other) => one.length - other.length).find(isOpen)?.points ?? null
 }

@@ -107,10 +107,11 @@ export function stepper(
   lattice: Lattice,
   bendRadius: number,
   shared: Shared,
-  { looked, isLooked }: Pick<Notebook, 'looked' | 'isLooked'> = notebookFor(lattice),
+  notebook: Notebook = notebookFor(lattice),
 ) {
   const steps = strides(lattice)
   const size = lattice.at.x.length
+  const { looked, isLooked } = notebook
   const { cost, length, rising, sharpest, slightest } = lattice
   const ways = Array.from({ length: WAYS }, (_, way) => {
     const axis = axisOf(way)
@@ -133,7 +134,7 @@ export function stepper(
     }
     if (!isLooked[first + edge]) {
       isLooked[first + edge] = 1
-      looked.push(first + edge)
+      looked[notebook.looks++] = first + edge
     }
     const c = cost[edge]!
     reached = c === Infinity ? -1 : from + step
@@ -184,15 +185,17 @@ export interface Notebook {
   best: Float64Array
   before: Int32Array
   closed: Uint8Array
-  /** Edges it looked at: axis × nodes + lower node. */
-  looked: number[]
+  /** Edges it looked at, so many: axis × nodes + lower node. */
+  looked: Int32Array
+  looks: number
   isLooked: Uint8Array
 }
 export const notebookFor = ({ at: { x } }: Lattice): Notebook => ({
   best: new Float64Array(x.length * WAYS),
   before: new Int32Array(x.length * WAYS),
   closed: new Uint8Array(x.length * WAYS),
-  looked: [],
+  looked: new Int32Array(x.length * 3),
+  looks: 0,
   isLooked: new Uint8Array(x.length * 3),
 })
 
@@ -211,11 +214,11 @@ export function cheapestWay(
   shared: Shared,
   notebook: Notebook = notebookFor(lattice),
 ): Way | null {
-  const { best, before, closed, looked, isLooked } = notebook
+  const { best, before, closed, isLooked } = notebook
   best.fill(Infinity)
   closed.fill(0)
-  for (const edge of looked) isLooked[edge] = 0
-  looked.length = 0
+  isLooked.fill(0)
+  notebook.looks = 0
   const queue = new Queue()
   const { x, y, z } = lattice.at
   /**

@@ -61,11 +61,14 @@ export function searchesOn(lattice: Lattice, shared: Shared) {
   searches.set(grid, known)
   let notebook: Notebook | null = null
   const costOf = (edge: number) => {
-    const axis = Math.floor(edge / size) as 0 | 1 | 2
+    const axis = edge < size ? 0 : edge < 2 * size ? 1 : 2
     const node = edge - axis * size
     return shared[axis][node] ? cost[axis][node]! * WAY.shared : cost[axis][node]!
   }
-  const stillCosts = ({ edges, costs }: Kept) => edges.every((edge, i) => costOf(edge) === costs[i])
+  const stillCosts = ({ edges, costs }: Kept) => {
+    for (let i = 0; i < edges.length; i++) if (costOf(edges[i]!) !== costs[i]) return false
+    return true
+  }
   /** @param piece which piece of which run, so that its last searches are found */
   return (piece: string, asked: Asked): Way | null => {
     const before = known.get(piece) ?? []
@@ -74,8 +77,9 @@ export function searchesOn(lattice: Lattice, shared: Shared) {
     notebook ??= notebookFor(lattice)
     const { from, to, target, bend } = asked
     const way = cheapestWay(lattice, from, to, target, bend, shared, notebook)
-    const edges = Int32Array.from(notebook.looked)
-    const costs = Float64Array.from(edges, costOf)
+    const edges = notebook.looked.slice(0, notebook.looks)
+    const costs = new Float64Array(edges.length)
+    for (let i = 0; i < edges.length; i++) costs[i] = costOf(edges[i]!)
     known.set(piece, [{ ...asked, edges, costs, way }, ...before].slice(0, RUN_SOLVER.searchesKept))
     return way
   }

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 
-/** Tables as text, for spreadsheets and from them. */
+/** Tables written as text for spreadsheets, and read from them. */
 
 /** A list as plain figures and texts, for a spreadsheet or for paper. */
 export interface Table {
@@ -8,10 +8,10 @@ export interface Table {
   rows: (string | number)[][]
 }
 
-/** Most of a table that is read: characters, and columns. */
+/** Limits of a table that is read: characters, and columns. */
 const MOST_TEXT = 2_000_000
 const MOST_COLUMNS = 200
-/** What a spreadsheet would run when a cell begins with it. */
+/** A cell that begins with one of these is run as a formula by a spreadsheet. */
 const FORMULA = /^[=+\-@\t\r]/
 
 /**
@@ -36,10 +36,13 @@ export function csvText(fields: string[], data: (string | number)[][], head: str
 const isNumber = (cell: string | number) =>
   typeof cell === 'number' || /^[-+]?\d+(\.\d*)?(e[-+]?\d+)?$/i.test(cell)
 
-/** A text as it was before an apostrophe kept a spreadsheet from running it. */
+/** The text without the apostrophe that kept a spreadsheet from running it. */
 export const withoutApostrophe = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, '')
 
-/** Rows of a table with a heading line, by the heading's names; or what is wrong with the whole, in a sentence. */
+/**
+ * Rows of a table with a heading line, each by the names in the heading; or one sentence on what is wrong with
+ * the table.
+ */
 export function csvRows(
   text: string,
 ): { heads: string[]; rows: Record<string, string>[]; problem: null } | { problem: string } {

@@ -16,7 +16,7 @@ export interface Figure {
   formula: string
   inputs: FigureInput[]
   source: string
-  /** Where it lies 19 times in 20, as far as the measurements tell; SI. */
+  /** Range that holds the true value 19 times in 20, as far as the measurements tell; SI. */
   range?: { low: number; high: number }
   /** Limits drawn as the band of its gauge, SI. */
   min?: number
@@ -44,12 +44,12 @@ export interface Remedy {
   patches: Patch[]
 }
 
-/** What the computation noticed. `value` and `limit` are SI of `quantity`. */
+/** What a rule noticed. `value` and `limit` are SI of `quantity`. */
 export interface Note {
   rule: string
   rank: Rank
   stage: StageName
-  /** Id of what it is about, so that the picture can show it. */
+  /** Id of the thing it is about, so that the picture can show it. */
   subject: string
   title: string
   text: string
@@ -67,7 +67,7 @@ export const input = (label: string, value: FigureInput['value'], quantity?: Qua
 export type NoteFields = Omit<Note, 'stage' | 'quantity' | 'value' | 'limit'> &
   Partial<Pick<Note, 'quantity' | 'value' | 'limit'>>
 
-/** Notes of one stage: its usual quantity, and no value or limit, unless the rule says otherwise. */
+/** Makes notes of one stage: in its usual quantity, without value or limit, unless the rule gives them. */
 export const notesOf =
   (stage: StageName, quantity: Quantity) =>
   (fields: NoteFields): Note => ({ stage, quantity, value: null, limit: null, ...fields })

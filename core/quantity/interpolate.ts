@@ -2,7 +2,7 @@
  * Straight-line value of a table ascending in its first column. Beyond either end the end value is held.
  */
 export function interpolate(table: readonly (readonly [number, number])[], x: number): number {
-  // By index: this is called in every inner loop, and taking pairs apart costs.
+  // By index, because every inner loop calls this and destructuring the pairs is slow.
   if (x <= table[0]![0]) return table[0]![1]
   for (let i = 1; i < table.length; i++) {
     const here = table[i]!
@@ -27,7 +27,7 @@ export function integrate(table: readonly (readonly [number, number])[], from: n
   return sum
 }
 
-/** The first row of a table of height and its last: the range it covers. */
+/** First and last height of a table by height: the range it covers. */
 export const tableRange = (table: readonly (readonly [number, number])[]): { low: number; high: number } => ({
   low: table[0]![0],
   high: table[table.length - 1]![0],

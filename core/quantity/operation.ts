@@ -1,10 +1,10 @@
-/** Why a change that would leave a plan less than whole is not made, in words for the person who asked for it. */
+/** Says why a change was not made because it would leave the plan incomplete. */
 export class OperationError extends Error {
   override name = 'OperationError'
 }
 
 /**
- * The id wished for, or the same with the first number that is free.
+ * The id asked for, or that id with the first free number behind it.
  * @example freeId({ tee: 1 }, 'tee') // 'tee-2'
  */
 export function freeId(taken: Record<string, unknown>, wish: string): string {

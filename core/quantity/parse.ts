@@ -1,6 +1,6 @@
 import { QUANTITIES, type Quantity, type Unit, toSi, areaOfAwg } from './units'
 
-/** A figure in SI, and the sign of the unit that was typed with it; empty where none was. */
+/** A figure in SI, and the sign of the unit that was typed with it; empty if none was typed. */
 export type Parsed = { ok: true; value: number; unit: string } | { ok: false; message: string }
 
 const FRACTION_SIGNS: Record<string, string> = {
@@ -13,7 +13,7 @@ const FRACTION_SIGNS: Record<string, string> = {
   '⅞': '7/8',
 }
 
-/** The ways a figure may be written; of several that fit, the first counts. */
+/** The ways to write a figure, tried in order. */
 const FIGURES = [
   /\d+\s+\d+\/\d+/, // 3 1/2
   /\d+\/\d+/, // 1/2
@@ -26,7 +26,7 @@ const FIGURES = [
 ]
 const ANY_FIGURE = FIGURES.map(({ source }) => source).join('|')
 
-/** A figure with its sign, and the unit behind it if there is one; from where it is told to begin. */
+/** A figure with its sign and, if there is one, the unit behind it, read from a given place. */
 const FIGURE_AND_UNIT = new RegExp(`(-?\\s*(?:${ANY_FIGURE}))\\s*([^\\d\\s.,+-][^\\d+-]*)?`, 'y')
 
 /**
@@ -71,7 +71,8 @@ export function parseQuantity(text: string, quantity: Quantity, fallback: Unit):
           .map((u) => u.symbol)
           .join(', ')}.`,
       }
-    // A second part must be a smaller unit of length or time ("3 ft 4 in"); anything else is two figures in one field.
+    // A second part is only allowed in a smaller unit of length or time ("3 ft 4 in"). Otherwise there are two
+    // figures in one field.
     if (
       parts > 0 &&
       (!['length', 'run', 'time'].includes(quantity) || name === '' || unit.factor >= previous || number < 0)
@@ -89,10 +90,13 @@ export function parseQuantity(text: string, quantity: Quantity, fallback: Unit):
     : { ok: false, message: `“${text.trim()}” is too large. ${example}` }
 }
 
-/** Groups of three with one sign and a fraction with the other, or two groups and more: only one reading is left. */
+/**
+ * Groups of three with one sign and decimals with the other, or at least two groups: only one reading is
+ * possible.
+ */
 const GROUPED = /^-?\d{1,3}(?:(?:,\d{3})+\.\d+|(?:\.\d{3})+,\d+|(?:,\d{3}){2,}|(?:\.\d{3}){2,})$/
 
-/** @param unit as typed behind the number, to stand in what is proposed instead. */
+/** @param unit as typed behind the number, used in the proposal of what to type instead */
 function readNumber(raw: string, unit: string): number | string {
   const text = raw.replace(/-\s+/, '-')
   const behind = unit === '' ? '' : ` ${unit}`

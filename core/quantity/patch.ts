@@ -12,7 +12,7 @@ export function sameJson(a: unknown, b: unknown): boolean {
   return keys.length === Object.keys(b).length && keys.every((key) => key in b && sameJson(a[key], b[key]))
 }
 
-/** A document as it now is, made of the very objects it was made of before wherever they say the same. */
+/** The new document, in which every part that has not changed is the same object as before. */
 export function keepSame<T>(before: unknown, now: T): T {
   if (sameJson(before, now)) return before as T
   if (!isRecord(before) || !isRecord(now)) return now
@@ -21,7 +21,7 @@ export function keepSame<T>(before: unknown, now: T): T {
   ) as T
 }
 
-/** Patches that turn one document into another, leaf by leaf. */
+/** Patches that turn one document into another, one for each changed leaf. */
 export function diffDocuments(from: unknown, to: unknown, path: (string | number)[] = []): Patch[] {
   if (sameJson(from, to)) return []
   if (!isRecord(from) || !isRecord(to)) return [{ op: 'replace', path, value: to }]

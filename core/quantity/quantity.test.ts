@@ -211,7 +211,8 @@ test('a root at an end is taken at once, one between in few looks, and the brack
     const { f, looks } = counted((x) => x - 2)
     expect([findRoot(f, a, b), looks.length]).toEqual([root, 2])
   }
-  // Straight: the first look between hits it. Bent: the Illinois form needs a dozen, plain regula falsi some hundred.
+  // A straight line is solved by the first step. On a curve the Illinois form takes about twelve steps, plain
+  // regula falsi about a hundred.
   const straight = counted((x) => 3 * x - 1.5)
   expect(findRoot(straight.f, 0, 4)).toBeCloseTo(0.5, 14)
   expect(straight.looks.length).toBeLessThanOrEqual(4)
@@ -229,7 +230,7 @@ test('a field says the unit that its figure is shown in: from two minutes on not
   for (const value of [0.5, 119, 120, 240, 7200, 200_000]) {
     const { text, unit } = show(value, 'time', METRIC_UNITS, 1)
     expect(unit).toBe(shownUnit(value, 'time', METRIC_UNITS).symbol)
-    // What is shown, typed again as it stands, is the same time.
+    // The shown text, typed again, gives the same time.
     const read = parseQuantity(text, 'time', shownUnit(value, 'time', METRIC_UNITS))
     expect(read.ok && Math.abs(read.value / value - 1)).toBeLessThan(0.06)
   }

@@ -1,4 +1,4 @@
-/** Reproducible numbers in [0, 1) of a seed: mulberry32. */
+/** Random numbers in [0, 1) that a seed reproduces: mulberry32. */
 export function randomNumbers(seed: number): () => number {
   let a = seed
   return () => {

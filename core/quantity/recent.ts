@@ -1,6 +1,6 @@
 /**
- * Keeps the last few results of a computation by a key that says all it depends on: a plan and the copies on which its
- * remedies are tried take turns.
+ * Keeps the last few results of a computation, each under a key that names everything it depends on. Several
+ * are kept because the plan and the copies on which remedies are tried take turns.
  * @example const square = recent<number>(2); square('3', () => 9) // 9, computed once
  */
 export function recent<T>(size: number): (key: string, compute: () => T) => T {

@@ -1,7 +1,7 @@
 /**
- * Root of a continuous function on a bracket [a, b] whose ends differ in sign, by the Illinois form of regula falsi
- * with bisection steps when it stalls. Stops when the bracket is `tolerance` of its larger end.
- * A jump through zero is found as the place of the jump.
+ * Root of a continuous function on a bracket [a, b] whose ends differ in sign, by the Illinois form of regula
+ * falsi with bisection steps when it stalls. Stops when the bracket is narrower than `tolerance` times its
+ * larger end. If the function jumps through zero, the place of the jump is returned.
  */
 export function findRoot(f: (x: number) => number, a: number, b: number, tolerance = 1e-13): number {
   let fa = f(a)
@@ -31,7 +31,7 @@ export function findRoot(f: (x: number) => number, a: number, b: number, toleran
   return (a + b) / 2
 }
 
-/** Root of a rising, unbounded function: the bracket grows from ±`reach` until it holds the root. */
+/** Root of a rising, unbounded function. The bracket grows from ±`reach` until it holds the root. */
 export function findRootOfRising(f: (x: number) => number, reach: number, tolerance = 1e-12): number {
   let low = -reach
   let high = reach

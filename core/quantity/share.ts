@@ -30,7 +30,10 @@ function shareList(before: readonly unknown[], now: unknown[]): readonly unknown
   return isSame ? before : next
 }
 
-/** Equal objects have the same fields in the same order: what is read off an object may go by their order. */
+/**
+ * Objects count as equal only if their fields also stand in the same order, because readers may rely on that
+ * order.
+ */
 function shareFields(before: Record<string, unknown>, now: Record<string, unknown>): Record<string, unknown> {
   const keys = Object.keys(now)
   const keysBefore = Object.keys(before)

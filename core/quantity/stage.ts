@@ -1,11 +1,11 @@
 import type { Figure, Note } from './figure'
 
-/** How far a stage is: shown on the line as ring, half, disc or barred square. */
+/** How far a stage is. The line shows it as a ring, half, disc or barred square. */
 export type StageState = 'none' | 'begun' | 'clear' | 'stop'
 
 /**
- * What every stage gives: figures that can answer "why?", notes, the one figure shown on the line, and its
- * own result for the pictures.
+ * What every stage returns: figures that can answer "why?", notes, the headline on the line, and a result for
+ * the pictures.
  */
 export interface StageOutput<R> {
   figures: Record<string, Figure>
@@ -16,20 +16,20 @@ export interface StageOutput<R> {
   result: R
 }
 
-/** Stop beats everything, and with a Fix open no stage is clear; otherwise what the stage says of itself. */
+/** A Stop always wins. With an open Fix no stage is clear. Otherwise the stage's own state counts. */
 export function stateOf(notes: readonly Note[], otherwise: Exclude<StageState, 'stop'>): StageState {
   if (notes.some((n) => n.rank === 'stop')) return 'stop'
   return otherwise === 'clear' && notes.some((n) => n.rank === 'fix') ? 'begun' : otherwise
 }
 
-/** Gives what was computed last under a key when its inputs are the very same, else computes it. */
+/** Returns the last result under a key while its inputs are the same objects; computes it otherwise. */
 export type Memo = <T>(key: string, inputs: unknown[], compute: () => T) => T
 export const noMemo: Memo = (_key, _inputs, compute) => compute()
 
-/** A rule looks at a stage's result and says what it notices: nothing, one note or several. */
+/** A rule looks at a stage's result and returns nothing, one note or several. */
 export type Rule<I> = (input: I) => Note | readonly Note[] | null
 
-/** What a list of rules notices, in the list's order. */
+/** All notes of a list of rules, in the order of the list. */
 export function applyRules<I>(rules: readonly Rule<I>[], input: I): Note[] {
   return rules.flatMap((rule) => rule(input) ?? [])
 }

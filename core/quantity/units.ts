@@ -35,7 +35,7 @@ export const QUANTITIES = {
     m: { symbol: 'm', factor: 1, digits: 2 },
     ft: { symbol: 'ft', factor: 12 * INCH, digits: 2, also: ["'", '′', 'foot', 'feet'] },
   },
-  /** Lengths of lines, wires and roads: too long to read in mm or in. */
+  /** Length of lines, wires and roads: too long to read in mm or in. */
   run: {
     ft: { symbol: 'ft', factor: 12 * INCH, digits: 1, also: ["'", '′', 'foot', 'feet'] },
     m: { symbol: 'm', factor: 1, digits: 2 },
@@ -43,7 +43,7 @@ export const QUANTITIES = {
     cm: { symbol: 'cm', factor: 1e-2, digits: 1 },
     in: { symbol: 'in', factor: INCH, digits: 1, also: ['"', '″', 'inch', 'inches'] },
   },
-  /** What is driven. */
+  /** Distance driven. */
   journey: {
     mi: { symbol: 'mi', factor: 1609.344, digits: 0, also: ['mile', 'miles'] },
     km: { symbol: 'km', factor: 1000, digits: 0 },
@@ -92,7 +92,7 @@ export const QUANTITIES = {
     'in²': { symbol: 'in²', factor: INCH ** 2, digits: 2, also: ['in2', 'sq in'] },
     'cm²': { symbol: 'cm²', factor: 1e-4, digits: 1, also: ['cm2'] },
   },
-  /** What a battery gives with all at rest: too small to read in A. */
+  /** Current that a battery gives at rest: too small to read in A. */
   drain: {
     mA: { symbol: 'mA', factor: 1e-3, digits: 0, also: ['ma'] },
     A: { symbol: 'A', factor: 1, digits: 3, also: ['a', 'amp', 'amps'] },
@@ -128,7 +128,7 @@ export const QUANTITIES = {
     'bar/day': { symbol: 'bar/day', factor: 1e5 / 86400, digits: 3 },
     'kPa/day': { symbol: 'kPa/day', factor: 1e3 / 86400, digits: 2 },
   },
-  /** The same over the time a truck stands between two looks at its gauge. */
+  /** The same per week: the time between two looks at the gauge. */
   weeklyLoss: {
     'psi/week': { symbol: 'psi/week', factor: PSI / 604_800, digits: 1 },
     'bar/week': { symbol: 'bar/week', factor: 1e5 / 604_800, digits: 2 },
@@ -138,7 +138,7 @@ export const QUANTITIES = {
 
 export type Quantity = keyof typeof QUANTITIES
 
-/** What the shop may choose; everything else follows from these five. */
+/** The five units a shop chooses; all others follow from them. */
 export interface UnitChoice {
   pressure: 'psi' | 'bar' | 'kPa'
   length: 'in' | 'mm'
@@ -207,7 +207,7 @@ export function formatNumber(value: number | null | undefined, digits: number): 
   return (negative ? '−' : '') + grouped + (fraction ? `.${fraction}` : '')
 }
 
-/** Figure text and unit of an SI value, e.g. `{ text: '58', unit: 'psi' }`. */
+/** Text and unit of an SI value, for example `{ text: '58', unit: 'psi' }`. */
 export function show(
   value: number | null | undefined,
   quantity: Quantity,
@@ -224,7 +224,7 @@ export function show(
   return { text: formatNumber(fromSi(value, unit), digits ?? unit.digits), unit: unit.symbol }
 }
 
-/** One string, e.g. "58 psi". */
+/** Value and unit in one string, for example "58 psi". */
 export function showText(
   value: number | null | undefined,
   quantity: Quantity,
@@ -235,14 +235,14 @@ export function showText(
   return unit === '' ? text : unit === '°' || unit === '%' ? `${text} ${unit}` : `${text} ${unit}`
 }
 
-/** From so many on, a tenth of an hour or a day says nothing. */
+/** From this value on, decimals of an hour or a day are left out. */
 const FULL = 100
 function timeUnit(value: number): Unit {
   const size = Math.abs(value)
   return QUANTITIES.time[size < 120 ? 's' : size < 7200 ? 'min' : size < 172_800 ? 'h' : 'd']
 }
 
-/** The unit that a figure is shown in: of a time by its size, else as the shop has it. */
+/** Unit a figure is shown in: for a time it depends on the size, otherwise on the shop's choice. */
 export const shownUnit = (value: number | null, quantity: Quantity, choice: UnitChoice): Unit =>
   quantity === 'time' && value !== null ? timeUnit(value) : unitFor(quantity, choice)
 

@@ -1,6 +1,6 @@
 import { showText, type Quantity, type UnitChoice } from './units'
 
-/** Words for the two ways of a place on the truck: of a positive and of a negative value. */
+/** Words for both directions of a position on the truck: first positive, then negative. */
 export const AXLE_WAYS = ['ahead of axle', 'behind axle'] as const
 export const CENTRE_WAYS = ['left of centre', 'right of centre'] as const
 export const COUPLING_WAYS = ['behind coupling', 'ahead of coupling'] as const

@@ -178,7 +178,7 @@ describe('a gap closed by loading the bed', () => {
   }
   test('the load, by hand: 30 mm at the seat is 37.5 mm of wheel, 2·(60 000·0.0375 + 20 000·0.0175)/g', () => {
     const { result } = truckStage(truck(short), leaf, BARE)
-    // Brackets of 45 mm leave 230 mm; slack it comes to 200, half-way from 160 to 240.
+    // Brackets of 45 mm leave 230 mm. A slack spring closes to 200 mm, half-way from 160 to 240.
     expect(result.springHeight).toBeCloseTo(0.23, 12)
     expect(result.closingLoad).toBeCloseTo((2 * (2250 + 350)) / 9.806_65, 9)
   })
@@ -232,7 +232,9 @@ describe('a gap closed by loading the bed', () => {
 
 describe('crushed on the bump stop', () => {
   const { low } = tableRange(leaf.areaByHeight)
-  /** The note where the stop leaves so much, m, more than the spring's least without any spacer. */
+  /**
+   * The note if the bump stop leaves `over` m more than the spring's least height, with a spacer of `spacer` m.
+   */
   const noteOf = (over: number, spacer: number) => {
     const change = (t: Truck) => {
       const bump = low + over + leaf.bracketHeight

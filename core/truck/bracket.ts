@@ -10,43 +10,43 @@ interface Bolt {
 /** Height of the nut (ISO 4032), thickness of a washer (ISO 7089), three threads past the nut; m. */
 const M8: Bolt = { thread: 'M8', nut: 0.0068, washer: 0.0016, past: 0.00375 }
 const M10: Bolt = { thread: 'M10', nut: 0.0084, washer: 0.002, past: 0.0045 }
-/** As upper brackets are usually held (common practice). */
+/** How upper brackets are usually held (common practice). */
 const BOLTS: Record<Exclude<BracketHold, 'clamp'>, Bolt> = {
   'u-bolts': M8,
   drilled: M10,
   'speed-nuts': M10,
   'stop-bolts': M10,
 }
-/** Lengths that such bolts come in, m (ISO 4014 and 4017). */
+/** Lengths in which such bolts are sold, m (ISO 4014 and 4017). */
 const LENGTHS = [25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200]
 
 /**
- * What holds an upper bracket: what the bolts go through, and the standard length that follows, m; null where
- * none is long enough.
+ * Bolts that hold an upper bracket: thickness they go through, and the next standard length, m; null if no
+ * standard length is long enough.
  */
 export interface BracketBolts {
   hold: Exclude<BracketHold, 'clamp'>
   thread: Bolt['thread']
   grip: number
   length: number | null
-  /** Inside width of bolts bent round the rail, m. */
+  /** Inside width of U-bolts round the rail, m. */
   inside: number | null
 }
 
-/** Bolts of the upper bracket from the rail's section; null where it is clamped as its kit has it. */
+/** Bolts of the upper bracket, from the rail's section; null if the kit clamps it. */
 export function bracketBolts({ frame, bracket }: Pick<Truck, 'frame' | 'bracket'>): BracketBolts | null {
   const { hold } = bracket
   if (hold === 'clamp') return null
   const plate = PRACTICE.bracketPlate.value
   const through = {
-    // Round the rail's whole depth, the bracket's plate across its ends.
+    // Round the whole depth of the rail, with the bracket's plate across the ends.
     'u-bolts': frame.depth,
     drilled: frame.section === 'boxed' ? frame.railWidth : PRACTICE.railWeb.value,
     'speed-nuts': PRACTICE.railWeb.value,
     'stop-bolts': PRACTICE.railWeb.value,
   }[hold]
   const grip = through + plate
-  // Bolts that go through have a washer at each end; the others only under what is turned.
+  // A through bolt has a washer at each end; the others have one under the nut or head that is turned.
   const washers = hold === 'drilled' ? 2 : 1
   const { thread, nut, washer, past } = BOLTS[hold]
   const least = grip + washers * washer + nut + past
@@ -60,7 +60,7 @@ export function bracketBolts({ frame, bracket }: Pick<Truck, 'frame' | 'bracket'
   }
 }
 
-/** Where the upper bracket stands along a rail with a notch: all in it, all beside it, or over its end. */
+/** Position of the upper bracket relative to a notch in the rail: inside it, clear of it, or across its end. */
 export function bracketInNotch({ frame, seats }: Pick<Truck, 'frame' | 'seats'>): 'in' | 'beside' | 'over' {
   if (!frame.notch) return 'beside'
   const [half, reach] = [frame.notch.length / 2, PRACTICE.bracketLength.value / 2]

@@ -5,7 +5,7 @@ import { notesOf, type Remedy } from '../quantity/figure'
 import type { Rule } from '../quantity/stage'
 import { bracketInNotch } from './bracket'
 
-/** What the upper bracket meets on its rail. */
+/** Rules on what the upper bracket meets on its rail. */
 
 type BracketRule = Rule<{ typed: Truck }>
 const note = notesOf('truck', 'length')
@@ -69,7 +69,10 @@ const frameDrilled: BracketRule = ({ typed: { bracket } }) => {
   })
 }
 
-/** A bracket lies flat in a notch or beside it, not over its end, and is not bolted through what the notch has left. */
+/**
+ * A bracket must lie flat inside a notch or beside it, not across its end, and must not be bolted through the
+ * thin part.
+ */
 const bracketAtNotch: BracketRule = ({ typed }) => {
   const { frame, bracket } = typed
   const place = bracketInNotch(typed)

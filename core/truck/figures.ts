@@ -10,7 +10,7 @@ import { lowestStand } from './stands'
 import { motionTolerances } from './survey'
 import type { Fitted, RateFrom, TruckResult } from './types'
 
-/** Figures of the survey, each with what it was made of. SI. */
+/** Figures of the survey, each with its inputs. SI. */
 export function truckFigures(
   r: TruckResult,
   spring: SpringClass | null,
@@ -225,7 +225,7 @@ function heights(r: TruckResult, spring: SpringClass | null, spacer: number): Re
   }
 }
 
-/** How far the spring stands from upright between its seats. */
+/** How far the spring leans from upright between its seats. */
 function lean({ seats }: Truck, height: number): Figure {
   return {
     label: 'Lean of the spring, on the bump stop',

@@ -2,12 +2,12 @@ import { mountingOf } from '../catalog/truckGeometry'
 import type { Haul, Truck } from '../document/types'
 import { isGuessed } from './guessed'
 
-/** One of the few things that can be measured in a driveway, with where the tape goes. */
+/** One of the few things to measure in a driveway, with where to hold the tape. */
 export interface FirstMeasure {
   id: 'plate' | 'scale' | 'gap' | 'coil' | 'lips' | 'load'
   title: string
   how: string
-  /** Names of its figures, in the order one comes to them. */
+  /** Names of its figures, in the order they are measured. */
   fields: readonly string[]
 }
 
@@ -63,7 +63,7 @@ export const firstMeasures = (truck: Truck): readonly FirstMeasure[] => [
 ]
 
 /**
- * Whether nothing of it is a guess any more; of the load, whether something is said of it and none of it is
+ * True if nothing of it is a guess any more. For the load: true if something is entered and none of it is
  * guessed.
  */
 export function isMeasured(truck: Truck, haul: Haul | undefined, { id, fields }: FirstMeasure): boolean {

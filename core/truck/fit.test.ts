@@ -252,7 +252,8 @@ describe('misfits are caught', () => {
     const fitted = { ...BARE, droop: 'none', closing: 'hand', kit: null } as const
     const note = truckStage(t, leaf, fitted).notes.find((n) => n.rule === 'spring-height')!
     const spacer = note.remedy!.patches[0]!.value as number
-    // 0.305 m of gap less 45 mm of brackets is 260 mm for a bag of 61 to 240 mm; 340 mm at droop wants 100 mm out.
+    // A gap of 0.305 m less 45 mm of brackets leaves 260 mm for a bag of 61 to 240 mm. At droop it is 340 mm,
+    // which is 100 mm too much.
     expect(spacer).toBe(0.1016)
     const rules = truckStage(t, leaf, { ...fitted, spacer }).notes.map((n) => n.rule)
     expect(rules).toEqual(['not-weighed'])
@@ -300,7 +301,7 @@ describe('what is said of a bag that comes near', () => {
     expect(
       tyre.every((text) => text.endsWith('Check which way the brackets face, or take a slimmer class.')),
     ).toBe(true)
-    // The pose in words is that of the figure.
+    // The words for the pose agree with the figure.
     for (const [words, isSo] of [
       ['at unladen height', (c: { left: number; right: number }) => c.left === 0 && c.right === 0],
       ['pressed up', (c: { left: number; right: number }) => c.left > 0 && c.left === c.right],
@@ -363,7 +364,7 @@ test('the axle stands where both springs have the heights they are said to have,
   const truck = flatbed((t) => (t.suspension.motionRatio = 0.8))
   const unladen = truck.seatGap.unladen - leaf.bracketHeight
   const at = poseAtHeights(truck, leaf, BARE, { left: unladen - 0.04, right: unladen + 0.02 })
-  // A wheel goes further than its seat: 40 mm at the seat are 50 mm at the wheel.
+  // The wheel moves further than the seat: 40 mm at the seat are 50 mm at the wheel.
   expect(at.left).toBeCloseTo(0.05, 12)
   expect(at.right).toBeCloseTo(-0.025, 12)
   expect(at.bags.left.height).toBeCloseTo(unladen - 0.04, 12)
@@ -382,7 +383,7 @@ test('a spring leans most on the bump stop: seats apart by so much are told ther
   const limit = Math.tan(PRACTICE.seatTilt.value) * lowest
   const told = (apart: number) => at(apart).notes.some(({ rule }) => rule === 'seat-lean')
   expect([told(limit - 0.0005), told(limit + 0.0005)]).toEqual([false, true])
-  // Unladen the same seats lean by less than the limit.
+  // At unladen height the same seats lean less than the limit.
   expect(Math.atan2(limit + 0.0005, springHeight)).toBeLessThan(PRACTICE.seatTilt.value)
   expect(at(0.02).figures.lean!.value).toBeCloseTo(Math.atan2(0.02, lowest), 9)
 })

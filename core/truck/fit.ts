@@ -16,20 +16,25 @@ import type { FittedTruck, Obstacle, Bag, Pose, Clearance, Fit, Spaced } from '.
 
 /**
  * Helper springs in place, seen in the section through the rear axle, while the axle goes from full droop to
- * the bump stop and is crossed up. y left of the centre line, z above the ground at unladen height; the body
- * stands still, the axle moves.
+ * the bump stop and is crossed up. y is left of the centre line, z above the ground at unladen height. The body
+ * stands still and the axle moves.
  */
 
-/** A bag under its full pressure is this much wider than slack (common practice: fabric gives a few hundredths). */
+/**
+ * A bag at full pressure is this much wider than a slack one (common practice: fabric stretches a few
+ * hundredths).
+ */
 const STRETCH = PRACTICE.bagStretch.value
-/** Places of the axle from droop to bump: the whole sweep, and its ends and middle for a quick look. */
+/**
+ * Number of axle positions from droop to bump in the whole sweep; the quick look uses both ends and the middle.
+ */
 const SWEEP = 9
 export const QUICK_STEPS = 3
-/** Places up the bag at which its clearance is taken. */
+/** Heights on the bag, as shares, at which its clearance is measured. */
 const RINGS = [0, 0.25, 0.5, 0.75, 1]
 const BRAKE_LINE_RADIUS = PRACTICE.brakeLine.value
 
-/** Outside diameter at a height: it grows as the area does when the bag is pressed together, and with its pressure. */
+/** Outside diameter at a height. It grows like the area when the bag is compressed, and with pressure. */
 export function bagDiameter(spring: SpringClass, height: number, pressure: number): number {
   const area =
     interpolate(spring.areaByHeight, height) / interpolate(spring.areaByHeight, spring.designHeight)
@@ -48,7 +53,7 @@ function pose(truck: FittedTruck, spring: SpringClass, spaced: Spaced, left: num
     const height = seatedHeight(seatGap.unladen, spring, spacer) - travel * s.motionRatio
     const bottom = railBottom(truck) - seatGap.unladen + lowerBracket + below + travel * s.motionRatio
     const { lower, upper } = seats
-    // The lower end swings about the axle's middle as it rolls.
+    // The lower end swings about the middle of the axle as it rolls.
     const swing = roll * (bottom - truck.tyre.radius - rise)
     return {
       lower: { x: lower.x, y: side * (seat + lower.y) - swing, z: bottom },
@@ -60,7 +65,7 @@ function pose(truck: FittedTruck, spring: SpringClass, spaced: Spaced, left: num
   return { left, right, rise, roll, bags: { left: bag(1, left), right: bag(-1, right) }, nearest: null }
 }
 
-/** The axle where both springs stand at given heights, m. */
+/** Pose of the axle when both springs have given heights, m. */
 export function poseAtHeights(
   truck: FittedTruck,
   spring: SpringClass,
@@ -72,7 +77,7 @@ export function poseAtHeights(
   return pose(truck, spring, spaced, travel(heights.left), travel(heights.right))
 }
 
-/** From a level slice of the bag to an upright rectangle of the section; below nothing where they overlap. */
+/** Distance from a level slice of the bag to an upright rectangle of the section; negative if they overlap. */
 function toBox(
   y: number,
   z: number,
@@ -86,7 +91,9 @@ function toBox(
     : Math.max(sideways, updown)
 }
 
-/** Shortest way from a place to a segment. Plain roots: this is the innermost loop of every drag. */
+/**
+ * Shortest distance from a point to a segment. Uses Math.sqrt because this is the innermost loop of every drag.
+ */
 function toSegment(x: number, y: number, z: number, a: Point, b: Point): number {
   const dx = b.x - a.x
   const dy = b.y - a.y
@@ -100,7 +107,7 @@ function toSegment(x: number, y: number, z: number, a: Point, b: Point): number 
   return Math.sqrt(ox * ox + oy * oy + oz * oz)
 }
 
-/** What an obstacle is called. */
+/** Name of an obstacle in a sentence. */
 export const obstacleName = (on: Obstacle, truck: FittedTruck): string =>
   on.startsWith('beside:') ? `“${truck.beside[on.slice('beside:'.length)]?.label || 'thing'}”` : on
 
@@ -108,8 +115,8 @@ export const obstacleName = (on: Obstacle, truck: FittedTruck): string =>
 const COIL_WIRE = PRACTICE.coilWire.value
 
 /**
- * The steel coil that bellows stand beside: its axis from the centre line and its outside; null where there
- * is none.
+ * The steel coil that bellows stand beside: distance of its axis from the centre line, and its outside
+ * diameter; null if there is none.
  */
 function steelCoil({ suspension, coil }: FittedTruck): { y: number; radius: number } | null {
   if (suspension.kind !== 'coil') return null
@@ -117,8 +124,8 @@ function steelCoil({ suspension, coil }: FittedTruck): { y: number; radius: numb
 }
 
 /**
- * Clearance of one bag to everything it may meet, least over its height. Mirrored to the left, so one set
- * serves both.
+ * Clearance of one bag to everything near it, least over its height. The right bag is mirrored to the left, so
+ * that one set of obstacles serves both.
  */
 function bagClearances(
   truck: FittedTruck,
@@ -154,7 +161,7 @@ function bagClearances(
     ...thing,
     id,
     place,
-    // What rides on the axle goes with it.
+    // Things that ride on the axle move with it.
     y: thing.rides === 'axle' ? place.y - at.roll * (place.z - tyre.radius) : place.y,
     z: thing.rides === 'axle' ? place.z + at.rise + at.roll * place.y : place.z,
     least: Infinity,
@@ -165,7 +172,7 @@ function bagClearances(
     const z = bag.lower.z + (bag.upper.z - bag.lower.z) * t
     toFrame = Math.min(toFrame, toBox(y, z, radius, rail))
     if (wall) toWall = Math.min(toWall, toBox(y, z, radius, wall))
-    // The tyre leans with the axle: its inside face at this height.
+    // The tyre leans with the axle: this is its inner face at this height.
     wheel.inner = inside - roll * (z - centre)
     toTyre = Math.min(toTyre, toBox(y, z, radius, wheel))
     if (brakeLine) {
@@ -200,8 +207,8 @@ function bagClearances(
 }
 
 /**
- * The whole swept travel: both wheels together and crossed, with the bag at its full pressure and so its full size.
- * Inside a steel coil only the coil is near; clearance there is half of what the diameters leave.
+ * Whole swept travel, both wheels together and crossed, with the bag at full pressure and so at full size.
+ * Inside a steel coil only the coil is near; clearance there is half the difference of the diameters.
  */
 export function fitSpring(truck: FittedTruck, spring: SpringClass, spaced: Spaced, steps = SWEEP): Fit {
   const { droop, bump } = wheelTravel(truck)

@@ -4,7 +4,7 @@ import { isGuess } from './survey'
 import { SURVEY_GROUPS, type SurveyField } from './surveyFields'
 
 type Known = Exclude<keyof Truck['survey'], 'squat'>
-/** Figures whose source is written down, by their names. */
+/** Names of figures whose source is recorded in the plan. */
 const SOURCE_OF: [RegExp, Known][] = [
   [/^(Wheel, front|Front axle, unladen)/, 'frontAxle'],
   [/^(Wheel, rear|Rear axle, unladen)/, 'rearAxle'],
@@ -24,7 +24,7 @@ const FIELDS = new Map(
 )
 export const fieldNamed = (label: string): SurveyField => FIELDS.get(label)!
 
-/** Whether a figure of the truck is only a guess: said to be one, or still as the kind's example has it. */
+/** True if a figure of the truck is only a guess: marked as one, or unchanged from the kind's example. */
 export function isGuessed(truck: Truck, label: string): boolean {
   const source = SOURCE_OF.find(([name]) => name.test(label))?.[1]
   if (source && source !== 'ratings') return isGuess(truck.survey[source].how)

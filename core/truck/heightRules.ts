@@ -6,9 +6,9 @@ import type { Patch } from '../quantity/patch'
 import type { Rule } from '../quantity/stage'
 import { CLASS_HEIGHT, PLATE, truckNote as note, type TruckRuleInput, type WithSpring } from './ruleInput'
 
-/** How high the spring stands, and how it comes to its seat. */
+/** Rules on how high the spring stands and how it reaches its seat. */
 
-/** A spacer of a standard size where one does, else made to measure, `height` m to the millimetre. */
+/** A spacer of `height` m: a standard size if one fits, else made to measure, to the millimetre. */
 export function fitSpacer(standard: number | null, height: number): Remedy {
   const value = standard ?? Math.round(height * 1000) / 1000
   const label =
@@ -18,7 +18,7 @@ export function fitSpacer(standard: number | null, height: number): Remedy {
   return { label, patches: [{ op: 'replace', path: ['air', 'spacer'], value }] }
 }
 
-/** Unladen the spring must stand within its range; only then do droop and bump matter. */
+/** Unladen, the spring must be within its range. Only then do droop and bump matter. */
 export const springHeight: Rule<WithSpring> = (input) => {
   const { spring, fitted, r } = input
   const { low, high } = tableRange(spring.areaByHeight)
@@ -47,7 +47,7 @@ export const springHeight: Rule<WithSpring> = (input) => {
   return [overExtension, crushedOnBump, hangsShort, closingOverRating].flatMap((rule) => rule(input) ?? [])
 }
 
-/** Whether the axle carries what is laid on the bed while the springs go in. */
+/** True if the axle carries a load on the bed while the springs are fitted. */
 const carriesLoad = ({ raisedBy }: Truck): boolean => raisedBy === 'axle' || raisedBy === 'not'
 
 function closeByLoad(typed: Truck): Remedy {
@@ -58,7 +58,7 @@ function closeByLoad(typed: Truck): Remedy {
   return { label: `${label}, the truck raised by its axle`, patches: [closed, raised] }
 }
 
-/** A slack bag far short of its seat is not drawn there by hand. */
+/** A slack bag far above its seat cannot be drawn down by hand. */
 const hangsShort: Rule<WithSpring> = ({ typed, spring, fitted, r }) => {
   if (fitted.closing === 'load' || r.closingLoad === 0) return null
   return note({
@@ -127,14 +127,14 @@ const crushedOnBump: Rule<WithSpring> = ({ spring, fitted, r }) => {
     value: r.bumpHeight,
     limit: low,
     source: CLASS_HEIGHT,
-    // A millimetre more, so that rounding does not leave it crushed.
+    // One millimetre more, so that rounding does not leave it crushed.
     remedy: spare
       ? fitSpacer(r.standardSpacer, Math.max(0, fitted.spacer - (low - r.bumpHeight) - 0.001))
       : undefined,
   })
 }
 
-/** A kit's brackets are made for so much lift. */
+/** A kit's brackets suit a certain lift. */
 export const kitForAnotherLift: Rule<TruckRuleInput> = ({ typed, fitted: { kit } }) => {
   const value = typed.suspension.lift
   if (!kit?.lift || (value >= kit.lift.least && value <= kit.lift.most)) return null
@@ -151,7 +151,7 @@ export const kitForAnotherLift: Rule<TruckRuleInput> = ({ typed, fitted: { kit }
   })
 }
 
-/** A load closes a gap only where the axle carries it. */
+/** A load closes the gap only if the axle carries it. */
 export const loadOnHangingAxle: Rule<TruckRuleInput> = ({ typed, fitted, r }) => {
   if (fitted.closing !== 'load' || r.closingLoad === 0 || carriesLoad(typed)) return null
   return note({

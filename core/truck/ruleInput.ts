@@ -5,7 +5,7 @@ import type { Fitted, TruckResult } from './types'
 
 /** What the rules of Truck look at. */
 export interface TruckRuleInput {
-  /** The truck as typed; `r.truck` has its kit counted. */
+  /** The truck as typed; `r.truck` includes the kit. */
   typed: Truck
   spring: SpringClass | null
   fitted: Pick<Fitted, 'spacer' | 'droop' | 'closing' | 'kit'>

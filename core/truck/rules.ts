@@ -13,7 +13,10 @@ import { fitSpacer, kitForAnotherLift, loadOnHangingAxle, springHeight } from '.
 import { CLASS_HEIGHT, PLATE, truckNote as note, type TruckRuleInput, type WithSpring } from './ruleInput'
 import type { Clearance, TruckResult } from './types'
 
-/** What the survey and the fit notice: each rule with its limit, its source and, where one computes, its remedy. */
+/**
+ * What the survey and the fit notice: each rule with its limit, its source and, if it can be computed, its
+ * remedy.
+ */
 
 /** All that Truck notices. */
 export function truckRules(input: TruckRuleInput): Note[] {
@@ -39,7 +42,7 @@ const gapOrder: Rule<TruckRuleInput> = ({ r }) => {
   })
 }
 
-/** An axle that weighs nothing was never weighed: no sum with it means anything. */
+/** An axle weight of 0 was never weighed: nothing computed from it means anything. */
 const weightless: Rule<TruckRuleInput> = ({ r }) => {
   const { frontLeft, frontRight, rearLeft, rearRight } = r.truck.unladen
   const axles = [
@@ -62,7 +65,7 @@ const weightless: Rule<TruckRuleInput> = ({ r }) => {
   )
 }
 
-/** Without a rating of its tyres nothing says whether a wheel is overloaded. */
+/** Without a tyre rating, nothing tells whether a wheel is overloaded. */
 const tyreNotRated: Rule<TruckRuleInput> = ({ r }) => {
   if (r.truck.ratings.tyre !== null) return null
   return note({
@@ -76,7 +79,7 @@ const tyreNotRated: Rule<TruckRuleInput> = ({ r }) => {
   })
 }
 
-/** Heavier empty than a plate allows: one of the two is a slip. */
+/** Heavier empty than the plate allows: one of the two figures is wrong. */
 const overPlate =
   (
     rule: string,
@@ -154,7 +157,7 @@ const ticketDiffers: Rule<TruckRuleInput> = ({ r, typed }) => {
   })
 }
 
-/** A coil insert goes in past the end of its coil: with the axle held up there is no way in. */
+/** A coil insert goes in through the end of its coil. With the axle raised there is no way in. */
 const raisedTooLittle: Rule<TruckRuleInput> = ({ typed }) => {
   const hangs = typed.raisedBy === 'frame' || typed.raisedBy === 'hoist'
   if (mountingOf(typed.suspension) !== 'coil' || hangs) return null
@@ -172,7 +175,7 @@ const raisedTooLittle: Rule<TruckRuleInput> = ({ typed }) => {
   })
 }
 
-/** A rating is raised by paper, not by parts. */
+/** A rating is raised by a certificate, not by parts. */
 const upgradeWithoutPaper: Rule<TruckRuleInput> = ({ typed }) => {
   const { certified } = typed.ratings
   if (!certified || certified.paper.trim() !== '') return null
@@ -235,14 +238,14 @@ const springKind: Rule<WithSpring> = ({ typed, spring }) => {
   })
 }
 
-/** Where the axle stands at a clearance, in words. */
+/** Words for the axle's pose at a clearance. */
 function poseWords(c: Clearance): string {
   if (c.left !== c.right) return 'crossed up'
   if (c.left === 0) return 'at unladen height'
   return c.left > 0 ? 'pressed up' : 'hanging'
 }
 
-/** What helps where the bag comes near something. */
+/** Advice if the bag comes near something. */
 function clearanceAdvice(on: Clearance['on']): string {
   if (on === 'brake line') return 'Turn its clip round.'
   if (on === 'exhaust') return 'Move or clamp a shield to the pipe.'
@@ -286,7 +289,7 @@ const seatTilt: Rule<WithSpring> = ({ typed }) => {
   })
 }
 
-/** Ends that are not over each other: the bag leans, and rubs its own bracket and bolts. */
+/** If the seats are not above each other, the bag leans and rubs on its bracket and bolts. */
 const seatLean: Rule<WithSpring> = ({ typed, r }) => {
   const { upper } = typed.seats
   const lean = greatestLean(typed.seats, lowestStand(r))
@@ -308,7 +311,7 @@ const seatLean: Rule<WithSpring> = ({ typed, r }) => {
   })
 }
 
-/** What cuts is turned away from the bag, however much room there is now. */
+/** Sharp edges must face away from the bag, however much room there is now. */
 const sharpBeside: Rule<WithSpring> = ({ typed, r }) =>
   Object.entries(typed.beside).flatMap(([id, thing]) => {
     const clearance = r.fit?.clearances.find((c) => c.on === `beside:${id}`)
@@ -371,7 +374,7 @@ const stemHole: Rule<WithSpring> = ({ typed }) => {
   })
 }
 
-/** A spring of the wrong kind is that note alone: its clearances mean nothing. */
+/** A spring of the wrong kind gives only that note: its clearances mean nothing. */
 const fitRules: Rule<WithSpring> = (input) =>
   springKind(input) ?? applyRules([bagClearances, seatTilt, seatLean, sharpBeside, coilGap, stemHole], input)
 

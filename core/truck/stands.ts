@@ -1,6 +1,6 @@
 import type { TruckResult } from './types'
 
-/** How high the spring stands on the bump stop, where it is shortest, m. */
+/** Height of the spring on the bump stop, where it is shortest, m. */
 export const lowestStand = ({
   springHeight,
   truck: { seatGap },

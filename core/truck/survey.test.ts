@@ -40,7 +40,7 @@ describe('two heights and a known load', () => {
   test('no squat, or less than the tape can tell, gives no rate', () => {
     expect(twoHeights({ ...squat, afterLeft: 0.979, afterRight: 0.977 }, null)).toBeNull()
     expect(twoHeights({ ...squat, load: 0 }, null)).toBeNull()
-    // A leaf said to take as much as the whole load leaves nothing for the pack.
+    // An overload leaf that takes the whole load leaves nothing for the leaf pack.
     const whole = (250 * 9.80665) / 0.013
     expect(twoHeights(squat, { contact: 0.04, rate: whole + 1 })).toBeNull()
     expect(twoHeights(squat, { contact: 0.04, rate: whole - 1 })!.rate).toBeGreaterThan(0)
@@ -232,7 +232,7 @@ test('the unladen gap typed moves the travel that is still guessed, as far as it
   expect(truck.seatGap.droop - truck.seatGap.unladen).toBeCloseTo(droop - unladen, 9)
   expect(truck.seatGap.unladen - truck.seatGap.bump).toBeCloseTo(unladen - bump, 9)
   expect(truck.survey.gap.how).toBe('tape')
-  // Taped once more: droop and bump are of the first tape, and stay.
+  // Taped again: droop and bump keep their distance from the first tape.
   const then = { ...truck.seatGap }
   gapTaped(truck, unladen - 0.02)
   expect(truck.seatGap).toEqual({ ...then, unladen: unladen - 0.02 })

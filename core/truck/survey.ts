@@ -4,7 +4,7 @@ import type { Known, MotionHow, SurveyTolerances, Truck, WeightHow } from '../do
 import { GRAVITY } from '../quantity/constants'
 import type { TwoHeights, SurveyedPart, SurveyChanges, TriedSteel } from './types'
 
-/** ± of an axle's weight, kg: as stated, or the usual one of how it is known. */
+/** ± of an axle's weight, kg: as entered, or the usual one for how it was found. */
 function weightTolerance(known: Known<WeightHow>, value: number): number {
   if (known.tolerance !== null) return known.tolerance
   switch (known.how) {
@@ -34,7 +34,7 @@ export function twoHeights(
   return rate > 0 ? { rate, tolerance: tape / mean, squat: mean } : null
 }
 
-/** A taped ratio leaves no doubt about the seat: both travels were taped where it stands. */
+/** A taped motion ratio leaves no doubt about the seat, because both travels were taped there. */
 export function motionTolerances(
   { how, tolerance }: Known<MotionHow>,
   suspension: Truck['suspension'],
@@ -46,9 +46,9 @@ export function motionTolerances(
 }
 
 /**
- * What the figures say once a kit and a two-heights test are counted. A lift not yet fitted when the tape was
- * used widens the gap unladen and at droop by its height; the stop stays where it is on the frame, less what
- * is cut off it.
+ * The truck's figures with the kit and a two-heights test included. A lift fitted after the tape was used
+ * widens the gap, unladen and at droop, by its height. The bump stop stays where it is on the frame, less what
+ * is cut off.
  */
 export function surveyChanges({
   suspension: s,
@@ -93,19 +93,19 @@ export function surveyChanges({
   }
 }
 
-/** The same once a road trial has told how stiff the rear really is. */
+/** The same, after a road trial has told how stiff the rear is. */
 export function afterTrial(of: SurveyChanges, plan: SurveyedPart, { rate }: TriedSteel): SurveyChanges {
   const { heights, seatGap, suspension } = of.changes ?? plan
   const stiffer = { ...suspension, rearRate: suspension.rearRate * rate.factor }
   return {
     changes: { heights, seatGap, suspension: stiffer },
-    // The area that the trial found already covers the motion ratio and the place of the seat.
+    // The area found by the trial already includes the motion ratio and the place of the seat.
     tolerances: { ...of.tolerances, rearRate: rate.tolerance, motion: 0, seat: 0 },
     rateFrom: 'trial',
   }
 }
 
-/** The plate's ratings, or those of a certified upgrade where its paper is to hand. */
+/** Ratings on the plate, or those of a certified upgrade if its paper is at hand. */
 export function ratingsInForce({ ratings }: Pick<Truck, 'ratings'>): Truck['ratings'] {
   const { certified } = ratings
   if (!certified || certified.paper.trim() === '') return ratings
@@ -113,17 +113,20 @@ export function ratingsInForce({ ratings }: Pick<Truck, 'ratings'>): Truck['rati
   return { ...ratings, frontAxle, rearAxle, gross }
 }
 
-/** Whether how a figure is known means that nobody measured it. */
+/** True if nobody measured a figure that is known in this way. */
 export const isGuess = (how: string) => how === 'unknown' || how === 'guess'
 
-/** What is typed is no longer unknown: a weight comes off a scale, a gap off a tape, a rating off the plate, a rate off a sheet. */
+/**
+ * A typed figure counts as measured: a weight comes from a scale, a gap from a tape, a rating from the plate, a
+ * rate from a sheet.
+ */
 export function weighed(t: Truck, axle: 'front' | 'rear'): void {
   const known = t.survey[`${axle}Axle`]
   if (known.how === 'unknown') t.survey[`${axle}Axle`] = { how: 'scale', tolerance: null }
 }
 /**
- * The unladen gap as it was taped. Droop and bump that are still the kind's example are as far from it as they were: the
- * axle's travel is what is guessed of them, not where it ends.
+ * Records a taped unladen gap. Droop and bump that are still the kind's example keep their distance to it,
+ * because what is guessed is the axle's travel.
  */
 export function gapTaped(t: Truck, unladen: number): void {
   const example = exampleTruck(t.kind).seatGap
@@ -142,7 +145,7 @@ export function motionTaped(t: Truck): void {
 export function taped(t: Truck): void {
   if (t.survey.gap.how === 'unknown') t.survey.gap = { how: 'tape', tolerance: null }
 }
-/** The plate counts as copied once both axles and the gross are typed: one of its figures says nothing of the others. */
+/** The plate counts as read once both axles and the gross are typed. One figure says nothing of the others. */
 export function plated(t: Truck): void {
   const { frontAxle, rearAxle, gross } = exampleTruck(t.kind).ratings
   const { ratings } = t

@@ -4,7 +4,7 @@ import { SUBJECT_OF, SURVEY_GROUPS, groupTitled } from './surveyFields'
 
 const fields = SURVEY_GROUPS.flatMap((group) => group.rows)
 
-/** A figure that a field may take, and no field has in any example. */
+/** A value within the field's limits that no example has. */
 const between = (min: number, max: number) => min + (max - min) * 0.387
 
 test.each(TRUCK_KIND_IDS)(
@@ -14,7 +14,7 @@ test.each(TRUCK_KIND_IDS)(
       const truck: Truck = exampleTruck(kind)
       const value = between(field.min, field.max)
       const others = () => fields.filter((f) => f !== field).map((f) => f.get(truck))
-      // What is there once anything of it is said comes with it: a leaf's contact and its rate, a pipe's two places.
+      // Entering one part brings what belongs to it: a leaf's contact and rate, both ends of a pipe.
       field.put(truck, value)
       const before = others()
       field.put(truck, value / 2)

@@ -3,13 +3,13 @@ import type { Quantity } from '../quantity/units'
 import { AXLE_WAYS, CENTRE_WAYS, LIFT_WAYS, OUT_WAYS } from '../quantity/ways'
 import { gapTaped, motionTaped, offSheet, plated, taped, weighed } from './survey'
 
-/** Every measured figure of the survey as a field: what it is called, its limits, and where it stands in the plan. */
+/** Every measured figure of the survey as a field: its name, limits, and place in the plan. */
 export interface SurveyField {
   label: string
   quantity: Quantity
   min: number
   max: number
-  /** Words for its two ways, where it has a side. */
+  /** Words for its two directions, if it has any. */
   ways?: readonly [string, string]
   get(t: Truck): number | null
   put(t: Truck, v: number): void
@@ -20,7 +20,7 @@ interface Place {
   put(t: Truck, v: number): void
 }
 
-/** Figures that stand at the keys of one part of the truck. */
+/** Fields for the keys of one part of the truck. */
 const part =
   <P>(of: (t: Truck) => P) =>
   <K extends keyof P>(key: K): Place => ({
@@ -48,7 +48,7 @@ const fuelTankAt = part((t) => t.fuelTank.centre)
 const weighedFront = (t: Truck) => weighed(t, 'front')
 const weighedRear = (t: Truck) => weighed(t, 'rear')
 
-/** The two ways of a figure by its name. */
+/** Words for the two directions of a figure, by its name. */
 const WAYS_OF: [RegExp, readonly [string, string]][] = [
   [/from the rear axle$/, AXLE_WAYS],
   [/from the centre line$/, CENTRE_WAYS],
@@ -56,7 +56,7 @@ const WAYS_OF: [RegExp, readonly [string, string]][] = [
   [/ seat, fore or aft$/, AXLE_WAYS],
   [/ seat, out or in$/, OUT_WAYS],
 ]
-/** @param typed what typing it says of how it is known. */
+/** @param typed what typing the figure records about how it is known */
 const row = (
   label: string,
   quantity: Quantity,
@@ -76,11 +76,11 @@ const row = (
   },
 })
 
-/** Where the brake line passes the spring until it is measured. */
+/** Position of the brake line beside the spring, as proposed until it is measured. */
 const brakeLineOf = (t: Truck): Point =>
   t.brakeLine ?? { x: -0.15, y: t.seat - 0.09, z: t.tyre.radius + t.axle.tube }
 const mirrored = (place: Point): Point => ({ ...place, y: -place.y })
-/** The spare wheel, put under the tail when the truck had none. */
+/** The spare wheel; placed under the tail if the truck had none. */
 function spareOf(t: Truck) {
   t.spare ??= {
     centre: { x: t.frame.rear + t.tyre.radius + 0.1, y: 0, z: t.frame.top - t.frame.depth - 0.04 },
@@ -263,10 +263,10 @@ export const SURVEY_GROUPS: readonly { title: string; rows: SurveyField[] }[] = 
   },
 ]
 
-/** The group of that title. */
+/** The group with that title. */
 export const groupTitled = (title: string) => SURVEY_GROUPS.find((group) => group.title === title)!
 
-/** What notes and the picture point at, and the field that stands for it. */
+/** Subjects that notes and pictures point at, each with its field. */
 export const SUBJECT_OF: Readonly<Record<string, string>> = {
   'Lift at the rear': 'lift',
   'Seat gap, unladen': 'seatGap',

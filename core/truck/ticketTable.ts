@@ -3,7 +3,7 @@ import { csvRows } from '../quantity/csv'
 import { parseQuantity } from '../quantity/parse'
 import { QUANTITIES } from '../quantity/units'
 
-/** Scale tickets from CSV: what was read, or every line that could not be. */
+/** Scale tickets from CSV: either what was read or every line that could not be read. */
 export type TicketsRead =
   { tickets: Omit<Ticket, 'order'>[]; problems: null } | { tickets: null; problems: string[] }
 
@@ -20,8 +20,9 @@ const COLUMNS = {
 } as const
 
 /**
- * Reads scale tickets from CSV with a heading line. Columns by name, any order: label, date, front, rear, or the four
- * wheels; a unit stands in the heading ("front, kg", "front (lb)") or beside each figure, kg when neither says.
+ * Reads scale tickets from CSV with a heading line. Columns go by name in any order: label, date, front, rear,
+ * or the four wheels. The unit stands in the heading ("front, kg", "front (lb)") or beside each figure; without
+ * one it is kg.
  */
 export function readTickets(text: string): TicketsRead {
   const parsed = csvRows(text)

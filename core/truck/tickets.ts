@@ -1,7 +1,7 @@
 import type { Ticket, Truck } from '../document/types'
 import type { Remedy } from '../quantity/figure'
 
-/** Unladen weights from a ticket: wheel by wheel where it has them, else each axle keeps its split. */
+/** Unladen weights from a ticket: by wheel if the ticket has them, otherwise each axle keeps its split. */
 export function takeTicket(
   truck: Truck,
   ticket: Pick<Ticket, 'label' | 'front' | 'rear' | 'corners'>,

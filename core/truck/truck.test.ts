@@ -69,7 +69,7 @@ test('gaps out of order and a truck heavier empty than its plate are told', () =
     rules((t) => {
       t.seatGap = { unladen: 0.2, droop, bump }
     }).includes('fix gap-order')
-  // The gap is least on the stop and most at full droop.
+  // The gap is smallest on the bump stop and largest at full droop.
   expect([ordered(0.199, 0.201), ordered(0.2, 0.25), ordered(0.21, 0.25), ordered(0.1, 0.2)]).toEqual([
     false,
     true,
@@ -115,7 +115,7 @@ describe('bellows beside the coil', () => {
     expect(inside.notes.map((n) => n.rule)).toContain('spring-kind')
     const insert = truckStage(exampleTruck('coil-pickup'), coil, BARE)
     expect(insert.notes.map((n) => n.rule)).toContain('spring-kind')
-    // No stem, no coil to be opened.
+    // No stem and no coil that needs to be opened.
     const held = wagon((t) => {
       t.coil.hole = 'none'
       t.raisedBy = 'axle'
@@ -263,7 +263,7 @@ test('the exhaust passes the axle where its pipe crosses above it; one that ends
     z: expect.closeTo(0.65, 12),
   })
   expect(pipe([2, 0.4, 0.5], [0.2, 0.4, 0.5])).toBeNull()
-  // Along the axle from one side to the other it is where it comes to it.
+  // A pipe that crosses along the axle is on the side where it reaches it.
   expect(pipe([1, 0.4, 0.5], [0, 0.5, 0.6], [0, -0.5, 0.6])).toEqual({ y: 0.5, z: 0.6 })
 })
 

@@ -23,10 +23,10 @@ import {
 } from './types'
 
 /**
- * What the survey gives: axle weights, where the chosen spring sits in its gap, and what it comes near.
- * Spring height = axle-to-frame gap at the seat less the kit's brackets and the spacer.
- * @param memo so that what a change does not touch is not worked out again.
- * @param tried what a road trial said of spring and steel; its area is in `spring` already.
+ * What the survey gives: axle weights, where the chosen spring sits in its gap, and what comes near it. Spring
+ * height = axle-to-frame gap at the seat less the kit's brackets and the spacer.
+ * @param memo keeps what a change does not affect
+ * @param tried what a road trial found of spring and steel; its area is already in `spring`
  */
 export function truckStage(
   plan: Truck,
@@ -95,7 +95,7 @@ export function truckStage(
   }
 }
 
-/** How high a spring would stand without a spacer. */
+/** How high the spring would stand without a spacer. */
 const bareHeights = ({ seatGap }: Truck, spring: SpringClass): BareHeights => ({
   unladen: seatedHeight(seatGap.unladen, spring, 0),
   droop: seatedHeight(seatGap.droop, spring, 0),
@@ -103,9 +103,9 @@ const bareHeights = ({ seatGap }: Truck, spring: SpringClass): BareHeights => ({
 })
 
 /**
- * Load on the rear axle, both sides together, that lets the frame down until a slack spring, drawn out by
- * hand, meets its seat, kg: m·g = 2·(k·t + k_overload·(t − contact)), t the wheel's travel. An insert is not
- * drawn to any seat.
+ * Load on the rear axle, both sides together, that lowers the frame until a slack spring, drawn out by hand,
+ * meets its seat, kg: m·g = 2·(k·t + k_overload·(t − contact)), where t is the wheel's travel. A coil insert
+ * needs none.
  */
 function closingLoad({ suspension }: Truck, spring: SpringClass, springHeight: number): number {
   const { rearRate, overload, motionRatio } = suspension
@@ -115,19 +115,19 @@ function closingLoad({ suspension }: Truck, spring: SpringClass, springHeight: n
   return (2 * (rearRate * travel + more)) / GRAVITY
 }
 
-/** Share by which the spring's effective area may be off: by the trial, its own sheet, or its class. */
+/** Relative doubt of the spring's effective area: from the trial, its own sheet, or its class. */
 function areaTolerance(spring: SpringClass | null, tried: TriedSteel | null): number {
   if (tried) return tried.area.tolerance
   return spring?.areaWithin ?? PRACTICE.classArea.value
 }
 
-/** Whether every decisive figure was measured, or taken over as a guess by somebody who said so. */
+/** True if every decisive figure was measured, or taken over as a guess by somebody who said so. */
 const isSurveyed = ({ survey }: Truck): boolean =>
   [survey.frontAxle, survey.rearAxle, survey.gap, survey.rearRate, survey.motion, survey.ratings].every(
     ({ how }) => how !== 'unknown',
   )
 
-/** The chosen spring over its whole sweep, and a quick look at any other class when it is asked for. */
+/** The chosen spring over its whole sweep, and a quick look at another class on request. */
 function fitAll(
   truck: FittedTruck,
   spring: SpringClass | null,

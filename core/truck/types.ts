@@ -2,7 +2,7 @@ import type { AirPlan, Point, SurveyFacts, SurveyTolerances, Truck } from '../do
 import type { SpringClass } from '../catalog/springs'
 import type { BracketBolts } from './bracket'
 
-/** What the spring's sweep through its travel depends on: its room, what stands near it, and how the axle moves. */
+/** What the spring's sweep depends on: its room, what is near it, and how the axle moves. */
 export const FITTED_PARTS = [
   'frame',
   'tyre',
@@ -22,7 +22,7 @@ export type FittedTruck = Pick<Truck, (typeof FITTED_PARTS)[number]>
 export type Obstacle =
   'frame' | 'inner fender' | 'tyre' | 'brake line' | 'exhaust' | 'coil' | 'steel coil' | `beside:${string}`
 export interface Bag {
-  /** Middle of the lower and of the upper end. */
+  /** Middle of the lower end and of the upper end. */
   lower: Point
   upper: Point
   height: number
@@ -36,7 +36,7 @@ export interface Pose {
   rise: number
   roll: number
   bags: { left: Bag; right: Bag }
-  /** What is nearest to either bag here. */
+  /** Obstacle nearest to either bag at this pose. */
   nearest: { on: Obstacle; side: 'left' | 'right'; value: number } | null
 }
 export interface Clearance {
@@ -54,7 +54,10 @@ export interface Fit {
   fullDiameter: number
 }
 
-/** Rate of one side from a known load on the rear axle and the lips before and after; null when it did not squat. */
+/**
+ * Rate of one side, from a known load on the rear axle and the lips before and after; null if the rear did not
+ * squat.
+ */
 export interface TwoHeights {
   /** N/m */
   rate: number
@@ -64,10 +67,7 @@ export interface TwoHeights {
   squat: number
 }
 
-/**
- * What a kit and a two-heights test change of a truck, if anything, and ± of its figures. Asks only for what
- * it uses.
- */
+/** The parts of a truck that a kit or a two-heights test changes, with the ± of its figures. */
 export type SurveyedPart = Pick<Truck, 'suspension' | 'survey' | 'seatGap' | 'heights' | 'unladen'>
 export type RateFrom = 'two-heights' | 'sheet' | 'kind' | 'trial'
 export interface SurveyChanges {
@@ -78,10 +78,10 @@ export interface SurveyChanges {
 
 /** A spacer, and which end of the spring it stands at. */
 export type Spaced = Pick<AirPlan, 'spacer' | 'spacerAt'>
-/** What Air says of how the spring is fitted. */
+/** What Air says about how the spring is fitted. */
 export type Fitted = Spaced & Pick<AirPlan, 'droop' | 'closing' | 'kit'>
 
-/** What a road trial said of the suspension rate and the spring's area: a factor, and the share it is known within. */
+/** What a road trial found of suspension rate and spring area: a factor, and the share it is known within. */
 export interface TriedSteel {
   area: { tolerance: number }
   rate: { factor: number; tolerance: number }
@@ -90,7 +90,7 @@ export interface TriedSteel {
 export interface TruckResult {
   kindLabel: string
   facts: SurveyFacts
-  /** The truck as drawn: all of it, with its kit counted. */
+  /** The truck as drawn: complete, with the kit included. */
   truck: Truck
   frontAxle: number
   rearAxle: number
@@ -100,28 +100,27 @@ export interface TruckResult {
   droopHeight: number
   bumpHeight: number
   /**
-   * Spacer that would bring the spring to its design height unladen, m; below nothing when there is too
-   * little room.
+   * Spacer that would bring the spring to its design height unladen, m; negative if there is too little room.
    */
   spacerWanted: number
   /**
-   * The smallest standard spacer that keeps the spring in its range, m; null where none does, or there is no
+   * The smallest standard spacer that keeps the spring in its range, m; null if none does or there is no
    * spring.
    */
   standardSpacer: number | null
   /**
-   * Load on the rear axle that brings the spring, at its design height, to its seat, kg; 0 where it reaches
-   * it by itself.
+   * Load on the rear axle that brings the spring, at design height, to its seat, kg; 0 if it reaches it by
+   * itself.
    */
   closingLoad: number
-  /** What holds the upper bracket; null where it is clamped as its kit has it. */
+  /** What holds the upper bracket; null if the kit clamps it. */
   bolts: BracketBolts | null
   fit: Fit | null
   leastClearance: LeastClearance
 }
 
 /**
- * Least clearance of a spring class in this truck at a quick look, m, to what, and whether that is less than wanted;
- * null when the class does not suit the suspension.
+ * Least clearance of a spring class in this truck at a quick look, m, to which obstacle, and whether it is less
+ * than wanted; null if the class does not suit the suspension.
  */
 export type LeastClearance = (spring: SpringClass) => { value: number; on: string; near: boolean } | null

@@ -1,11 +1,14 @@
 import type { Corners } from '../document/types'
 
-/** A scale one can drive onto: what it shows of the weight on each wheel. */
+/** A drive-on scale: it shows the weight on each wheel. */
 export interface Weighbridge {
   weigh(wheels: Corners): { front: number; rear: number; corners: Corners | null; step: number }
 }
 
-/** Stand-in for a public scale: axle by axle, to its own step, on what the plan computes. No wheel by wheel. */
+/**
+ * Stand-in for a public scale: axle by axle, rounded to its own step, from what the plan computes. It gives no
+ * single wheels.
+ */
 export function simulatedWeighbridge(step = 20): Weighbridge {
   const shown = (kg: number) => Math.round(kg / step) * step
   return {

@@ -5,18 +5,18 @@ import { balanceBody, bodyLoad, squatAt } from './body'
 import { rearSteel, steelForce } from './steel'
 import type { BodyLoad, HaulResult, LevelSpring, LoadResult } from './types'
 
-/** What Load tells of one haul to whoever fills the springs. SI, pressures gauge. */
+/** What Load passes on about one haul for filling the springs. SI, gauge pressures. */
 export interface HaulNeed {
   label: string
   left: HaulResult['left']
   right: HaulResult['right']
-  /** Pressure by which left and right would differ on separate lines, left positive. */
+  /** Difference between left and right on separate lines, left minus right. */
   sideDifference: number
-  /** Height of each spring at a pressure, on its own corner, m. */
+  /** Height of each spring at a pressure, under the load of its own corner, m. */
   heightAt: { left(pressure: number): number; right(pressure: number): number }
 }
 
-/** What each haul needs of the air, by haul id; nothing without a spring. */
+/** What each haul needs of the air, by haul id; empty without a spring. */
 export function airNeeds(truck: LoadedTruck, load: LoadResult): Record<string, HaulNeed> {
   const { spring, hauls } = load
   if (!spring) return {}
@@ -37,7 +37,7 @@ export function airNeeds(truck: LoadedTruck, load: LoadResult): Record<string, H
   )
 }
 
-/** Height of a spring against pressure on its own corner, at the force that corner carries in this haul. */
+/** Height of a spring against pressure, at the force its corner carries in this haul. */
 function cornerHeight(truck: LoadedTruck, spring: LevelSpring, haul: HaulResult, side: 'left' | 'right') {
   const { motionRatio } = truck.suspension
   const steel = rearSteel(truck)
@@ -56,9 +56,9 @@ export type SpringPair = [
 ]
 
 /**
- * Both springs under the truck at given gauge pressures, Pa; a pressure below the atmosphere's lifts nothing.
- * @param spring at its height unladen in this truck; `fitted` gives the volume that belongs to its design height.
- * @param load what stands on the suspension; null for the empty truck.
+ * Both springs under the truck at given gauge pressures, Pa. A pressure below atmosphere lifts nothing.
+ * @param spring with its unladen height in this truck; `fitted` gives the volume at its design height
+ * @param load what the suspension carries; null for the empty truck
  */
 export function springsUnder(
   truck: LoadedTruck,

@@ -3,7 +3,9 @@ import { STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
 import { AREA_NUDGE } from './settings'
 
-/** An air spring for its rate: effective area over height, and a height and air volume that belong together. SI. */
+/**
+ * What the rate of an air spring depends on: effective area over height, and the air volume at one height. SI.
+ */
 export interface RateSpring {
   areaByHeight: readonly (readonly [number, number])[]
   volumeAt: { height: number; volume: number }
@@ -12,13 +14,13 @@ export interface RateSpring {
 export interface AirRate {
   /** N/m with the air shut in. */
   shut: number
-  /** N/m with the pressure held from outside, as two teed springs in roll: only the area changes. */
+  /** N/m with the pressure held from outside, as in roll with two teed springs: only the area changes. */
   held: number
   /** m³ at this height. */
   volume: number
 }
 
-/** Polytropic exponent of fast movement, which gives the air no time to take the wall's temperature. */
+/** Polytropic exponent of fast movement, in which the air exchanges no heat with the wall. */
 export const FAST_EXPONENT = 1.4
 
 /**

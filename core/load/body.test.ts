@@ -13,7 +13,9 @@ import type { BodyLoad, LevelSpring } from './types'
 const truck = exampleTruck('leaf-flatbed')
 const leaf: LevelSpring = { ...SPRINGS[1]!, designHeight: 0.16 }
 
-/** The corner's forces written out again from the words: each contact adds its rate from where it touches. */
+/**
+ * The forces of a corner, written out again independently: each contact adds its rate from where it touches.
+ */
 const past = (x: number, from: number) => (x > from ? x - from : 0)
 const rearForce = (t: Truck, s: number) =>
   t.suspension.rearRate * s +
@@ -27,7 +29,7 @@ const bagForce = (t: Truck, bag: LevelSpring, s: number, p: number) =>
   interpolate(bag.areaByHeight, bag.designHeight - s * t.suspension.motionRatio) *
   t.suspension.motionRatio
 
-/** What is left over of the three balances at front heave, rear heave and roll. */
+/** Misfit of the three balances at front heave, rear heave and roll. */
 function misfit(
   t: Truck,
   load: BodyLoad,

@@ -7,19 +7,21 @@ import { rearSteel, frontSteel, steelForce } from './steel'
 
 const { aimed: BALANCED, solved: SOLVED, turns: TURNS } = BALANCE
 
-/** No position balances the forces: the figures of this haul are left out rather than guessed. */
+/**
+ * Thrown if no position balances the forces. The figures of this haul are then left out rather than guessed.
+ */
 export class NoBalanceError extends Error {
   override name = 'NoBalanceError'
 }
 
 /**
  * Body on its steel and air springs: heave at each axle and one roll angle common to both (a stiff frame).
- * Leaf packs with a second stage, bump stops and dampers at their end; p·A(h) at each air spring with its
- * motion ratio; anti-roll bars. Springs act over the spring base, not the track. Every force rises with
- * squat, so there is one balance. Newton on the three balances with the exact slopes; by brackets where the
- * kinks keep Newton from ending.
- * @param air gauge pressure left and right, Pa, or null with no air springs.
- * @throws {NoBalanceError} when the balance is not met within 0.1 N and 0.1 N·m.
+ * Includes leaf packs with a second stage, bump stops, dampers at the end of their travel, air springs as
+ * p·A(h) with their motion ratio, and anti-roll bars. Springs act over the spring base, not the track. Every
+ * force rises with squat, so there is exactly one balance. Solved by Newton's method with exact slopes, and by
+ * brackets where kinks keep Newton from converging.
+ * @param air gauge pressure left and right, Pa, or null without air springs
+ * @throws {NoBalanceError} if the balance is not met within 0.1 N and 0.1 N·m
  */
 export function balanceBody(
   truck: LoadedTruck,
@@ -52,7 +54,7 @@ export function balanceBody(
     const e3 = front.moment + rear.moment + bars * roll - load.roll
     if (Math.abs(e1) < BALANCED && Math.abs(e2) < BALANCED && Math.abs(e3) < BALANCED)
       return attitude(f, r, roll)
-    // Heaves eliminated: each answers for its own force, what is left is the roll.
+    // The heaves are eliminated: each follows from its own force, which leaves the roll.
     const stiffness = front.d + rear.d + bars - front.b ** 2 / front.a - rear.b ** 2 / rear.a
     const dRoll = -(e3 - (front.b * e1) / front.a - (rear.b * e2) / rear.a) / stiffness
     f -= (e1 + front.b * dRoll) / front.a
@@ -67,7 +69,7 @@ export function balanceBody(
     return front.at(f, angle).moment + rear.at(r, angle).moment + bars * angle - load.roll
   }
   roll = findRootOfRising(moment, 1)
-  // A jump of the area table at its end is a place where no force in between exists; what is left over is the misfit.
+  // The area table may jump at its end, where no force in between exists. The remainder is the misfit.
   const misfit = Math.max(
     Math.abs(moment(roll)),
     Math.abs(front.force - load.front),
@@ -79,9 +81,9 @@ export function balanceBody(
 }
 
 /**
- * Left and right spring of one axle. `at` leaves the sums in its fields: force N, moment N·m, and the slopes of both
- * (a = force over heave, b = force over roll and moment over heave, d = moment over roll). Fields, because this is the
- * innermost loop and makes no garbage.
+ * Left and right spring of one axle. `at` writes the sums into its fields: force N, moment N·m, and their
+ * slopes (a = force over heave, b = force over roll and moment over heave, d = moment over roll). They are
+ * fields because this is the innermost loop and must not allocate.
  */
 class Axle {
   force = 0
@@ -128,8 +130,8 @@ class Axle {
 }
 
 /**
- * Squat of one corner at a set pressure: the s that solves F_steel(s) + p·A(h0 − s·MR)·MR = ΔF. The left side rises
- * without end, so there is always one.
+ * Squat of one corner at a set pressure: the s that solves F_steel(s) + p·A(h0 − s·MR)·MR = ΔF. The left side
+ * rises without bound, so there is always a solution.
  */
 export function squatAt(
   pressure: number,
@@ -138,7 +140,7 @@ export function squatAt(
   motionRatio: number,
   spring: LevelSpring,
 ): number {
-  // Two like corners on no arm carry twice the force.
+  // Two equal corners without a lever arm carry twice the force.
   const pair = new Axle(steel, 0, spring, motionRatio, pressure, pressure)
   let squat = increase / steel.rate
   for (let i = 0; i < TURNS; i++) {
@@ -149,7 +151,10 @@ export function squatAt(
   return findRootOfRising((s) => pair.at(s, 0).force - 2 * increase, 0.6)
 }
 
-/** Body load from what was added: axle changes in kg, roll moment of masses about the centre line in kg·m. */
+/**
+ * Load on the body from what was added: axle changes in kg, roll moment of masses about the centre line in
+ * kg·m.
+ */
 export function bodyLoad(frontChange: number, rearChange: number, sideMoment: number): BodyLoad {
   return { front: frontChange * GRAVITY, rear: rearChange * GRAVITY, roll: sideMoment * GRAVITY }
 }

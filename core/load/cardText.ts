@@ -1,7 +1,7 @@
 import { show, unitFor, type UnitChoice } from '../quantity/units'
 import type { CardRow } from './types'
 
-/** A pressure card as rows of text in a shop's units, for the screen, paper and CSV alike. */
+/** A pressure card as rows of text in the shop's units, the same for screen, paper and CSV. */
 export interface CardText {
   head: string[]
   rows: { cells: string[]; mark: string; share: number }[]

@@ -269,7 +269,7 @@ test('rate from two heights: 500 kg that takes 53 mm is 46 N/mm a side, and the 
 test('Which spring rides and shares as Load does: the planned class, at the heaviest haul of each demo job', () => {
   const compared: string[] = []
   for (const { id, plan } of demoJobs()) {
-    // A sheet of its own is not the class that is tried.
+    // A typed sheet is of the chosen class, not of the class that is tried.
     const { figures, result } = createDeriver()({ ...plan, air: { ...plan.air, sheet: null } }).stages.load
     const ride = result.trials().find((t) => t.id === plan.air.springClass)?.ride
     if (!ride) continue

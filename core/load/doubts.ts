@@ -1,7 +1,10 @@
 import type { LoadRuleInput } from './ruleInput'
 import { BALL_TOLERANCE } from './uncertainty'
 
-/** ± of what stands against each rating, kg: of an axle 19 cases in 20 where a spring is chosen, else its weight’s own. */
+/**
+ * ± of the load on each rating, kg. For an axle it covers 19 cases in 20 if a spring is chosen; otherwise it is
+ * the ± of the weight itself.
+ */
 export function doubtsOf({ r, haul, uncertainty, tolerances }: LoadRuleInput): Record<string, number> {
   const front = uncertainty ? uncertainty.frontAxle.high - r.frontAxle : tolerances.frontAxle
   const rear = uncertainty ? uncertainty.rearAxle.high - r.rearAxle : tolerances.rearAxle

@@ -9,7 +9,7 @@ import { moveItems } from './remedies'
 import { rideOf } from './ride'
 import type { HaulResult } from './types'
 
-/** Corners of Load that its larger tests pass by. */
+/** Edge cases of Load that its larger tests do not reach. */
 const derive = createDeriver()
 
 test('a share of a haul is that share of everything: items, ball, trailer and the force of the bars', () => {

@@ -10,7 +10,7 @@ import type { HaulResult, LevelSpring, SideResult, Uncertainty } from './types'
 const STATICS = 'Statics about the axles'
 const LEVELLING = 'F_steel(s) + p·A(h0 − s·MR)·MR = ΔF (textbook air spring beside a steel spring)'
 
-/** What the figures of one haul are made of. */
+/** Inputs of the figures of one haul. */
 export interface HaulFigureInput {
   id: string
   haul: Haul
@@ -23,10 +23,10 @@ export interface HaulFigureInput {
 /** Inputs that several figures of a haul share. */
 interface Shared {
   wheelbase: FigureInput
-  /** What is carried: items, the load on the coupling, and what spring bars move. */
+  /** What is carried: items, load on the coupling, and what the spring bars move. */
   carried: FigureInput[]
   ball: FigureInput
-  /** Moment of the spring bars, where there are any at work. */
+  /** Moment of the spring bars, if there are any. */
   bars: FigureInput[]
   limit(figure: string): number | undefined
 }
@@ -48,7 +48,7 @@ export function haulFigures(of: HaulFigureInput): Record<string, Figure> {
 
 const hitchLabel = (haul: Haul) => (haul.coupling === 'bed' ? 'Load on the bed hitch' : 'Ball load')
 
-/** A mass and the lever it has, each with its unit: the side is a word, the figure positive. */
+/** A mass and its lever arm, each with its unit. The side is a word, so the figure is positive. */
 const massAt = (label: string, mass: number, x: number) => [
   input(label, mass, 'mass'),
   input(`${label}, ${x < 0 ? 'behind' : 'ahead of'} the rear axle`, Math.abs(x), 'length'),
@@ -275,7 +275,7 @@ function lampFigures({ r }: HaulFigureInput, { wheelbase }: Shared): Record<stri
   }
 }
 
-/** What spring bars of a weight-distributing hitch move, where there are any at work. */
+/** What the spring bars of a weight-distributing hitch move, if there are any. */
 function barFigures({ haul, r, truck }: HaulFigureInput, shared: Shared): Record<string, Figure> {
   if (r.bars.moment <= 0) return {}
   const bars = (label: string, value: number, formula: string): Figure => ({
@@ -298,7 +298,7 @@ function barFigures({ haul, r, truck }: HaulFigureInput, shared: Shared): Record
   }
 }
 
-/** What liquids move, where there are any. */
+/** What liquids move, if there are any. */
 function surgeFigures({ haul, truck }: HaulFigureInput): Record<string, Figure> {
   const surge = liquidSurge(haul, truck.wheelbase, truck.rearTrack)
   if (surge.items.length === 0) return {}

@@ -3,11 +3,11 @@ import { interpolate } from '../quantity/interpolate'
 import type { LevelSpring, LimitedBy, LevelResult } from './types'
 
 /**
- * Pressure that brings one rear corner to a target squat: F_steel(s) + F(h0 − s·MR, p)·MR = ΔF with F = p·A(h), counted
- * from the unladen truck with the air spring unloaded at its design height.
- * The lowest cap wins; outside the area table the answer is limited by height and the area at its end is used.
- * @param increase force added at the spring, N; `steel` what the steel takes at the target, N; `target` squat
- * wanted, m.
+ * Pressure that brings one rear corner to a target squat: F_steel(s) + F(h0 − s·MR, p)·MR = ΔF with F = p·A(h),
+ * relative to the unladen truck with the air spring unloaded at its design height. The lowest limit decides.
+ * Outside the area table the answer is limited by height, and the area at the table's end is used.
+ * @param increase force added at the spring, N; `steel` force the steel takes at the target, N; `target` squat,
+ * m
  */
 export function levelPressure(
   increase: number,
@@ -38,7 +38,9 @@ export function levelPressure(
   return { springForce, height, pressure, wanted, most: cap, within: limitedBy === null, limitedBy }
 }
 
-/** How far the low beam's cut-off rises at a distance, m, and the nose-up pitch, rad. Sag positive down. */
+/**
+ * How far the cut-off of the low beam rises at a distance, m, and the nose-up pitch, rad. Sag is positive down.
+ */
 export function headlampRise(
   wheelbase: number,
   rearSag: number,

@@ -27,8 +27,8 @@ import { uncertaintyOf } from './uncertainty'
 import { trySprings } from './whichSpring'
 
 /**
- * All hauls, with figures by `haul.figure` id, and what the rules notice.
- * @param atmosphere Pa, of the air around the truck; `memo` so that a haul nobody touched is not solved again.
+ * All hauls, with figures by `haul.figure` id and notes.
+ * @param atmosphere of the air around the truck, Pa; `memo` keeps hauls that have not changed
  */
 export function loadStage(
   surveyed: SurveyFacts,
@@ -87,7 +87,7 @@ interface SolvedHaul {
   notes: Note[]
 }
 
-/** One haul with everything Load says of it, or the note that nothing can be said. */
+/** One haul with all its figures, or the note that it has no balance. */
 function solveWhole(
   id: string,
   haul: Haul,
@@ -158,7 +158,10 @@ function ridesOf(
   }
 }
 
-/** How the empty truck stands with a haul's pressures left in; null where it finds no balance within its dampers. */
+/**
+ * How the empty truck stands with a haul's pressures left in; null if it finds no balance within the dampers'
+ * travel.
+ */
 function emptyAt(
   truck: LoadedTruck,
   spring: LevelSpring,
@@ -172,22 +175,24 @@ function emptyAt(
   }
 }
 
-/** The body's lean under a haul, rad, left down positive: one pressure in both springs, or a line each. */
+/**
+ * Lean of the body under a haul, rad, left down positive: with one pressure in both springs, or a line each.
+ */
 function lean(haul: Haul, truck: LoadedTruck, r: HaulResult, spring: LevelSpring, teed: boolean): number {
   const onSteel = () => balanceBody(truck, r.body, null, null)
   const { left, right } = pressuresForTarget(haul, truck, r.body, spring, teed, onSteel)
   return balanceBody(truck, r.body, spring, { left: left.pressure, right: right.pressure }).roll
 }
 
-/** The same answer every time, worked out the first time it is asked for. */
+/** Computes on the first call, then returns the same result. */
 function once<T>(compute: () => T): () => T {
   let known: { value: T } | null = null
   return () => (known ??= { value: compute() }).value
 }
 
 /**
- * The card of a haul; none where some part of it has no balance, since a card with a gap would be trusted
- * across it.
+ * The card of a haul. There is no card if a part of it has no balance, because readers would trust it across
+ * the gap.
  */
 function cardOf(haul: Haul, truck: LoadedTruck, spring: LevelSpring, teed: boolean): CardRow[] {
   try {

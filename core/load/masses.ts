@@ -6,8 +6,8 @@ import { tongueLoad } from './trailer'
 import type { TowedLoad, BarShift } from './types'
 
 /**
- * What an item weighs, kg: its own mass and the liquid in it. A mass typed below nothing is a slip of sign;
- * it is counted with its size, never as lift, and marked by a note.
+ * What an item weighs, kg: its own mass and its liquid. A negative mass is a typing error: its size counts,
+ * never as lift, and a note marks it.
  */
 export function itemMass(item: LoadItem): number {
   return (
@@ -25,7 +25,7 @@ export function scaledItem(item: LoadItem, by: number): LoadItem {
   }
 }
 
-/** Ball load and trailer weight as typed or weighed, or from the trailer's own plan. */
+/** Ball load and trailer weight: typed, weighed, or from the trailer's own plan. */
 export function towedLoad(haul: Haul): TowedLoad {
   if (haul.ballFrom !== 'trailer') return { ball: haul.ballLoad, whole: haul.trailerMass }
   const { trailer } = haul
@@ -33,7 +33,7 @@ export function towedLoad(haul: Haul): TowedLoad {
   return { ball: tongueLoad(trailer.axle, masses).ball, whole: masses.reduce((sum, m) => sum + m.mass, 0) }
 }
 
-/** Masses of a haul as points: its items and the load at the coupling. */
+/** Masses of a haul as points: its items, and the load at the coupling. */
 export function massesOf(haul: Haul, truck: LoadedTruck): PlacedMass[] {
   const items = Object.values(haul.items).map((item) => ({ mass: itemMass(item), x: item.x, y: item.y }))
   const { ball } = towedLoad(haul)
@@ -41,9 +41,9 @@ export function massesOf(haul: Haul, truck: LoadedTruck): PlacedMass[] {
 }
 
 /**
- * What spring bars of a weight-distributing hitch move, kg: front +(M/L)(1 + b/Lt), trailer axle +M/Lt, rear the rest,
- * M the moment of both bars about the ball, b the ball behind the rear axle, Lt from ball to trailer axle.
- * Source: both free bodies balanced. Nothing on a bed hitch, or with no trailer behind.
+ * What the spring bars of a weight-distributing hitch move, kg: front +(M/L)(1 + b/Lt), trailer axle +M/Lt,
+ * rear the rest. M is the moment of both bars about the ball, b the distance of the ball behind the rear axle,
+ * Lt from ball to trailer axle. Source: both free bodies balanced. Zero on a bed hitch, or without a trailer.
  */
 export function barShift(haul: Haul, truck: LoadedTruck): BarShift {
   const moment =
@@ -55,5 +55,5 @@ export function barShift(haul: Haul, truck: LoadedTruck): BarShift {
   return { moment, front: front / GRAVITY, trailer: trailer / GRAVITY, rear: -(front + trailer) / GRAVITY }
 }
 
-/** Whether anything is carried or towed. */
+/** True if anything is carried or towed. */
 export const isLoaded = (haul: Haul) => Object.keys(haul.items).length > 0 || towedLoad(haul).ball !== 0

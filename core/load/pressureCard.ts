@@ -2,7 +2,7 @@ import type { Haul } from '../document/types'
 import type { TargetPressures, CardRow } from './types'
 import { itemMass, scaledItem, towedLoad } from './masses'
 
-/** A haul with a share of its load aboard: every item, the ball load and the spring bars in the same proportion. */
+/** A haul with a share of its load aboard: every item, the ball load and the spring bars in proportion. */
 export function scaledHaul(haul: Haul, share: number): Haul {
   const { ball, whole } = towedLoad(haul)
   return {
@@ -20,8 +20,8 @@ const MOST = 2
 
 /**
  * Pressure against load in tenths of the haul, from empty to past the first limit (rear axle rating or the
- * spring's own), at least to the whole haul, at most to twice. Every row is a full solution, so the card
- * never disagrees with Load.
+ * spring's own), at least to the whole haul, at most to twice. Every row is a full solution, so the card never
+ * disagrees with Load.
  */
 export function pressureCard(
   haul: Haul,

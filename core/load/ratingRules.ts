@@ -5,10 +5,10 @@ import { doubtsOf } from './doubts'
 import { moveForward, unloadRear } from './remedies'
 import { BALL_TOLERANCE } from './uncertainty'
 
-/** What stands over a plate. Whatever the pressure: air lifts no rating. */
+/** Loads over a plate's rating, whatever the pressure: air raises no rating. */
 
 const PLATE = 'The vehicle’s plate'
-/** A remedy that takes load off leaves this many times the doubt of the weight free under the rating. */
+/** A remedy that takes load off leaves this multiple of the weight's doubt free under the rating. */
 const CLEARLY = 1.1
 type LoadRule = Rule<LoadRuleInput>
 
@@ -16,7 +16,7 @@ const overRear: LoadRule = (input) => {
   const { r, haul, truck } = input
   const limit = truck.ratings.rearAxle
   if (r.rearAxle <= limit) return null
-  // So far under it that what is not known of the weights leaves it under.
+  // Far enough under it that the doubt of the weights stays under it too.
   const excess = r.rearAxle - limit + doubtsOf(input).rearAxle! * CLEARLY
   return loadNote(r, {
     rule: 'over-rear-axle',

@@ -53,7 +53,7 @@ describe('load off the ball, by the moments about the axles (statics, worked by 
 
 describe('load moved forward', () => {
   const length = 0.8
-  /** Its front end stands a metre behind the bed's. */
+  /** Its front end is a metre behind the front of the bed. */
   const carrying = (mass: number): Haul => ({
     ...newHaul('Haul', 1),
     items: { a: newItem('Crate', 1, mass, truck.bed.front - 1 - length / 2, 0, [length, 0.5, 0.5]) },
@@ -94,7 +94,7 @@ test('a class carries a force up to its pressure or its load, whichever is less,
   const most = Math.min(byPressure, spring.maxLoad * GRAVITY)
   expect(springCarries(spring, truck, spacer, sag, most - 1)).toBe(true)
   expect(springCarries(spring, truck, spacer, sag, most + 1)).toBe(false)
-  // Pulled past its height or crushed it carries nothing.
+  // Pulled past its height or crushed, it carries nothing.
   const heights = spring.areaByHeight.map(([h]) => h)
   const sagTo = (h: number) => (room - h) / truck.suspension.motionRatio
   for (const [end, out] of [
@@ -112,7 +112,7 @@ describe('where the pressure card ends', () => {
   type Side = TargetPressures['left']
   const side = (wanted: number, limitedBy: Side['limitedBy']) =>
     ({ wanted, pressure: wanted, limitedBy }) as Side
-  /** A truck that limits from some share of its 100 kg on. */
+  /** A truck that limits from a certain share of its 100 kg on. */
   const cardOf = (from: number, limitedBy: Side['limitedBy'], rearAxle = () => 0) =>
     pressureCard(whole, 1000, ({ items }) => {
       const share = items.a!.mass / 100
@@ -131,7 +131,7 @@ describe('where the pressure card ends', () => {
     expect(last(cardOf(0.5, 'maxPressure'))).toBe(1)
   })
   test('air that may not be let out is no limit to the load', () => {
-    // 800 kg a share: past its 1000 kg at 1.3.
+    // 800 kg for each share: it passes 1000 kg at 1.3.
     expect(last(cardOf(0, 'minPressure'))).toBe(1.3)
     expect(last(cardOf(9, null))).toBe(1.3)
   })

@@ -8,7 +8,7 @@ import type { Patch } from '../quantity/patch'
 import { itemMass } from './masses'
 import type { HaulResult } from './types'
 
-/** Takes another spring class; the sheet typed was the old one's. */
+/** Takes another spring class and drops the typed sheet, which belonged to the old one. */
 export const takeSpring = (label: string, id: string): Remedy => ({
   label,
   patches: [
@@ -17,7 +17,7 @@ export const takeSpring = (label: string, id: string): Remedy => ({
   ],
 })
 
-/** Moves every item of a haul forward together, `by` m. */
+/** Moves every item of a haul forward by `by` m. */
 export function moveItems(r: HaulResult, haul: Haul, by: number): Remedy {
   const patches: Patch[] = Object.entries(haul.items).map(([id, item]) => ({
     op: 'replace',
@@ -27,7 +27,7 @@ export function moveItems(r: HaulResult, haul: Haul, by: number): Remedy {
   return { label: `Move the load forward ${Math.round(by * 1000)} mm`, patches }
 }
 
-/** Mass of all items, kg, and how far they can move forward on the bed together, m; no room where there are none. */
+/** Mass of all items, kg, and how far they can move forward together on the bed, m; zero without items. */
 export function roomForward(haul: Haul, truck: LoadedTruck): { mass: number; room: number } {
   const items = Object.values(haul.items)
   return {
@@ -37,8 +37,8 @@ export function roomForward(haul: Haul, truck: LoadedTruck): { mass: number; roo
 }
 
 /**
- * Forward move, in steps of 50 mm, that takes `excess` kg off the rear axle, where the bed has the room and
- * the front axle the rating.
+ * Forward move, in steps of 50 mm, that takes `excess` kg off the rear axle, if the bed has the room and the
+ * front axle the rating.
  */
 export function moveForward(
   r: HaulResult,
@@ -53,7 +53,7 @@ export function moveForward(
   return by > 0 && by <= room && front <= truck.ratings.frontAxle ? moveItems(r, haul, by) : undefined
 }
 
-/** Load off the ball that brings `excess` kg off the rear axle: m·(1 + b/L), b the ball behind it. */
+/** Load to take off the ball to bring `excess` kg off the rear axle: m·(1 + b/L), with the ball b behind it. */
 export function unloadRear(
   r: HaulResult,
   haul: Haul,
@@ -64,7 +64,7 @@ export function unloadRear(
   return lessOnBall(r, haul, behind, excess / (1 + behind / truck.wheelbase))
 }
 
-/** Load off the ball that brings `missing` kg back on the front axle: m·b/L. */
+/** Load to take off the ball to bring `missing` kg back on the front axle: m·b/L. */
 export function loadFront(
   r: HaulResult,
   haul: Haul,
@@ -86,8 +86,7 @@ function lessOnBall(r: HaulResult, haul: Haul, behind: number, wanted: number): 
 }
 
 /**
- * Whether a class seated in this truck is neither crushed on the bump stop nor pulled past its height at full
- * droop.
+ * True if a class in this truck is neither crushed on the bump stop nor pulled past its height at full droop.
  */
 export function spansTravel(spring: SpringClass, { seatGap }: LoadedTruck, spacer: number): boolean {
   const { low, high } = tableRange(spring.areaByHeight)
@@ -96,7 +95,9 @@ export function spansTravel(spring: SpringClass, { seatGap }: LoadedTruck, space
   )
 }
 
-/** Whether a spring class, in this truck's gap and at the squat aimed for, gives a force within its own limits. */
+/**
+ * True if a spring class, in this truck's gap and at the target squat, gives its force within its own limits.
+ */
 export function springCarries(
   spring: SpringClass,
   truck: LoadedTruck,

@@ -12,9 +12,10 @@ interface Sides {
 }
 
 /**
- * Ride rates of the rear, a side, with the truck standing where it does: the steel's slope there and each air spring at
- * its own height and pressure, k = k_s + k_air·MR², mean of both sides. Source: textbook air spring.
- * @param springHeight of the helper spring unladen, m; `air` gauge pressures, Pa; `rearAxle` kg on it; `atmosphere` Pa.
+ * Ride rates of the rear, per side, with the truck as it stands: slope of the steel there, and each air spring
+ * at its own height and pressure, k = k_s + k_air·MR², mean of both sides. Source: textbook air spring.
+ * @param springHeight of the helper spring unladen, m; `air` gauge pressures, Pa; `rearAxle` load on it, kg;
+ * `atmosphere` Pa
  */
 export function rideOf(
   truck: LoadedTruck,
@@ -55,8 +56,8 @@ export function rideOf(
 }
 
 /**
- * The steel spring's part of what each corner carries, 0–1: unladen weight and steel force over those and p·A·MR.
- * Unsprung weight is counted with the steel.
+ * Share of the steel spring in what each corner carries, 0–1: unladen weight and steel force, divided by these
+ * plus p·A·MR. Unsprung weight counts with the steel.
  */
 export function steelShares(
   truck: LoadedTruck,

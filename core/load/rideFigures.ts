@@ -3,7 +3,7 @@ import { input, type Figure } from '../quantity/figure'
 import { rollStiffness } from './airRate'
 import type { Ride } from './types'
 
-/** Ride, roll and lean at the rear with the pressures set, and the ride empty at the minimum. */
+/** Ride, roll and lean at the rear with the pressures set, and the empty ride at the minimum. */
 export function rideFigures(
   id: string,
   truck: LoadedTruck,

@@ -5,7 +5,9 @@ import { isLoaded } from './masses'
 import { loadNote } from './ruleInput'
 import type { HaulResult, Ride } from './types'
 
-/** A truck that runs mixed: a haul's pressure left in while it is empty, against the minimum. */
+/**
+ * For a truck that runs both laden and empty: a haul's pressure left in while empty, compared with the minimum.
+ */
 export function hardWhenEmpty(r: HaulResult, haul: Haul, mixed: Ride, empty: Ride): Note[] {
   if (!isLoaded(haul) || mixed.frequency === null || empty.frequency === null) return []
   const limit = empty.frequency * PRACTICE.hardWhenEmpty.value

@@ -3,7 +3,7 @@ import type { Haul, LoadedTruck, SurveyTolerances } from '../document/types'
 import { notesOf, type Note, type NoteFields } from '../quantity/figure'
 import type { HaulResult, Uncertainty } from './types'
 
-/** What Load's rules look at: one haul solved on this truck. */
+/** Input of Load's rules: one haul solved on this truck. */
 export interface LoadRuleInput {
   r: HaulResult
   haul: Haul

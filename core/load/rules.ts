@@ -11,7 +11,7 @@ import { ON_STOPS, SPRING_LIMIT_RULES, UNDER_MINIMUM } from './springRules'
 import { liquidSurge } from './surge'
 import type { HaulResult, Uncertainty, UncertaintyId } from './types'
 
-/** What Load notices of a haul. Ratings and springs have files of their own; here is what is aboard and behind. */
+/** Rules on a haul: what is aboard and behind. Rules on ratings and springs are in files of their own. */
 
 type LoadRule = Rule<LoadRuleInput>
 
@@ -141,7 +141,7 @@ const lightSteering: LoadRule = ({ r, haul, truck }) => {
   })
 }
 
-/** Furthest a load is moved for a front axle that only wants telling, and the least move worth offering, m. */
+/** Furthest a load is moved when the front axle only needs a warning, and the least move worth offering, m. */
 const MOVE = { most: 0.4, least: 0.05 }
 
 const frontTruth: LoadRule = ({ r, haul, truck }) => {
@@ -196,7 +196,7 @@ const offBed: LoadRule = ({ r, haul, truck: { bed } }) => {
   })
 }
 
-/** What is aboard and weighs nothing was not weighed. */
+/** Something aboard that weighs nothing was not weighed. */
 const weighsNothing: LoadRule = ({ r, haul }) => {
   const items = [
     ...Object.entries(haul.items).filter(([, item]) => itemMass(item) === 0 && !isEmptied(item)),
@@ -216,7 +216,7 @@ const weighsNothing: LoadRule = ({ r, haul }) => {
     source: 'As typed',
   })
 }
-/** A tank of liquid that is empty weighs nothing and is meant to. */
+/** An empty liquid tank weighs nothing, and that is intended. */
 const isEmptied = ({ liquid }: LoadItem): boolean => liquid !== null && liquid.fill === 0
 
 const WHAT_RATED: Record<string, string> = {
@@ -228,7 +228,7 @@ const WHAT_RATED: Record<string, string> = {
   ballLoad: 'hitch’s rating',
 }
 
-/** What stands under a rating by less than it is known is not clear of it. */
+/** A load is not clear of a rating if it is under it by less than its own doubt. */
 const tooNearToTell: LoadRule = (input) => {
   const { r } = input
   const doubts = doubtsOf(input)
@@ -276,7 +276,7 @@ const RULES: readonly LoadRule[] = [
 /** All load rules on one haul. */
 export const loadRules = (input: LoadRuleInput): Note[] => applyRules(RULES, input)
 
-/** A haul that no position balances has this note and nothing else. */
+/** A haul without a balance has only this note. */
 export function noBalanceNote(id: string, haul: Haul): Note {
   return loadNote(
     { id },
@@ -303,7 +303,10 @@ const MEASURE: Record<Exclude<UncertaintyId, `item:${string}`>, string> = {
   seat: 'Tape how far the seat goes for so much of the wheel',
 }
 
-/** Which measurement would narrow the pressure most, where the range is wider than a block's own tolerance. */
+/**
+ * Names the measurement that would narrow the pressure most, if the range is wider than a block's own
+ * tolerance.
+ */
 export function uncertaintyNote(r: HaulResult, haul: Haul, uncertainty: Uncertainty): Note[] {
   const { left, right, shares } = uncertainty
   const side = left.high - left.low >= right.high - right.low ? 'left' : 'right'

@@ -9,8 +9,9 @@ import { NO_SPRING, haulLoads, pressuresForTarget } from './target'
 import type { HaulLoads, HaulResult, LevelSpring } from './types'
 
 /**
- * One haul: wheel loads, sag on steel alone, the pressure that reaches the target, and the attitude with it. SI.
- * @throws {NoBalanceError} when no position balances the forces.
+ * One haul: wheel loads, sag on steel alone, the pressure that reaches the target, and the attitude with it.
+ * SI.
+ * @throws {NoBalanceError} if no position balances the forces
  */
 export function solveHaul(
   id: string,
@@ -29,7 +30,7 @@ export function solveHaul(
   const rollTaken = { front: attitude.frontMoment, rear: attitude.rearMoment }
   const track = { front: truck.frontTrack, rear: truck.rearTrack }
   const laden = wheelLoads(truck.unladen, track, loads, rollTaken)
-  // A truck is driven with its springs let down too, and then another wheel may carry most.
+  // The truck may also be driven with its springs let down, and then another wheel may carry most.
   const ladenBare = wheelLoads(truck.unladen, track, loads, {
     front: bare.frontMoment,
     rear: bare.rearMoment,
@@ -67,7 +68,7 @@ export function solveHaul(
 }
 
 /**
- * Load against each rating that applies, kg; a rating nobody knows does not apply.
+ * Load against each rating that applies, kg; an unknown rating does not apply.
  * @param attitudes wheel loads with air and without
  */
 function ratingsOf(

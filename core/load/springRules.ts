@@ -7,7 +7,7 @@ import { isLoaded } from './masses'
 import { spansTravel, springCarries, takeSpring } from './remedies'
 import { loadNote, type LoadRuleInput } from './ruleInput'
 
-/** What the helper springs and the steel say of a haul. */
+/** Rules on the helper springs and the steel in a haul. */
 
 type LoadRule = Rule<LoadRuleInput>
 
@@ -21,7 +21,8 @@ const overPressure: LoadRule = ({ r, truck, spring, spacer }) => {
       s.fits.includes(mountingOf(truck.suspension)) &&
       springCarries(s, truck, spacer, r.target, side.springForce),
   ).sort((a, b) => a.maxLoad - b.maxLoad)
-  // One that also spans the travel comes first; another still carries the load, and then wants a strap or a stop.
+  // A class that also spans the travel comes first. Any other still carries the load but needs a strap or a
+  // stop.
   const bigger = carrying.find((s) => spansTravel(s, truck, spacer)) ?? carrying[0]
   const sideName = side === r.left ? 'left' : 'right'
   return loadNote(r, {
@@ -38,10 +39,10 @@ const overPressure: LoadRule = ({ r, truck, spring, spacer }) => {
   })
 }
 
-/** Standard deviations above what is wanted that 5 cases in 100 pass, of a normal distribution. */
+/** Number of standard deviations that 5 cases in 100 exceed in a normal distribution. */
 const FIVE_IN_A_HUNDRED = 1.645
 
-/** What is to be left under a spring's limit: a block's own error, and what the measurements leave open. Pa. */
+/** Room to leave under a spring's limit, Pa: the block's own error and the doubt of the measurements. */
 const roomUnder = (deviation: number) =>
   Math.max(PRACTICE.presetTolerance.value, FIVE_IN_A_HUNDRED * deviation)
 
@@ -123,7 +124,7 @@ const underMinimum: LoadRule = ({ r, haul, spring }) => {
   })
 }
 
-/** Told first, and last: what stops the work, and what is worth knowing. */
+/** Rules told first because they stop the work, and rules told last because they are only worth knowing. */
 export const SPRING_LIMIT_RULES: readonly LoadRule[] = [overPressure, littleLeft, outsideHeight]
 export const ON_STOPS: LoadRule = onStops
 export const UNDER_MINIMUM: LoadRule = underMinimum

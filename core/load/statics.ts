@@ -16,10 +16,10 @@ export interface AxleLoads {
 }
 
 /**
- * Corner loads on the ground, kg, with masses added to an unladen truck.
- * A mass m at x ahead of the rear axle puts m·x/L on the front axle and m·(1 − x/L) on the rear; each axle's share
- * splits left and right by 0.5 ± y/track: a simple split, as if each axle took the side moment of what stands over it.
- * {@link wheelLoads} follows the springs. Source: statics about the change.
+ * Corner loads on the ground, kg, with masses added to an unladen truck. A mass m at x ahead of the rear axle
+ * puts m·x/L on the front axle and m·(1 − x/L) on the rear. Each axle's share splits left and right by 0.5 ±
+ * y/track. That is a simple split, as if each axle took the side moment of what is over it; {@link wheelLoads}
+ * follows the springs. Source: statics about the change.
  */
 export function axleLoads(
   wheelbase: number,
@@ -45,9 +45,10 @@ export function axleLoads(
 }
 
 /**
- * Corner loads on the ground, kg, of a truck as it stands: each axle's change halved, and its roll moment
- * over its track from the right wheel to the left. Axle sums are those of the statics, whatever the springs.
- * @param change of each axle, kg; `roll` the moment each takes, N·m, left down positive; `track` m.
+ * Corner loads on the ground, kg, of the truck as it stands: each axle's change is halved, and its roll moment
+ * over its track moves from the right wheel to the left. The axle sums are those of the statics, whatever the
+ * springs.
+ * @param change of each axle, kg; `roll` moment each takes, N·m, left down positive; `track` m
  */
 export function wheelLoads(
   unladen: Corners,

@@ -5,7 +5,7 @@ import type { Steel } from './types'
 
 const DAMPER_END = PRACTICE.damperEnd.value
 
-/** Steel of one rear corner, counted from unladen. */
+/** Steel of one rear corner, relative to unladen. */
 export function rearSteel(truck: LoadedTruck): Steel {
   const { suspension: s } = truck
   const travel = wheelTravel(truck)
@@ -17,7 +17,7 @@ export function rearSteel(truck: LoadedTruck): Steel {
   }
 }
 
-/** Steel of one front corner: no second stage, and no damper's end is measured there. */
+/** Steel of one front corner: no second stage, and the end of the damper's travel is not measured there. */
 export function frontSteel({ suspension: s }: LoadedTruck): Steel {
   return {
     rate: s.frontRate,
@@ -28,8 +28,8 @@ export function frontSteel({ suspension: s }: LoadedTruck): Steel {
 }
 
 /**
- * Force of one corner's steel at a squat, N, counted from unladen, and its slope, N/m: straight pieces
- * between contacts.
+ * Force of one corner's steel at a squat, N, relative to unladen, and its slope, N/m. It is straight between
+ * contacts.
  */
 export function steelForce(steel: Steel, squat: number): [force: number, slope: number] {
   let force = steel.rate * squat

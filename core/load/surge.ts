@@ -3,18 +3,19 @@ import type { Haul, LoadItem } from '../document/types'
 import { findRootOfRising } from '../quantity/root'
 import { itemMass } from './masses'
 
-/** A baffled tank is taken as this many compartments along and across. */
+/** A baffled tank counts as this many compartments along and across. */
 const COMPARTMENTS = 3
 
 /**
- * How far the middle of a liquid moves along a box when its surface tilts to `slope` (acceleration over g): a box of
- * `length` and `height` filled to `fill` (0–1). The surface is plane and still (quasi-static); it may meet
- * the floor or lid. Source: hydrostatics of an accelerated vessel, tan θ = a/g.
+ * How far the centre of a liquid moves along a box when its surface tilts to `slope` (acceleration over g). The
+ * box of `length` and `height` is filled to `fill` (0–1). The surface is plane and still (quasi-static) and may
+ * meet the floor or lid. Source: hydrostatics of an accelerated vessel, tan θ = a/g.
  */
 export function liquidShift(length: number, height: number, fill: number, slope: number): number {
   if (!(length > 0) || !(height > 0) || fill <= 0 || fill >= 1 || slope === 0) return 0
   const moments = (level: number): { area: number; first: number } => {
-    // Depth is level + slope·x held between 0 and the lid: whole pieces between the kinks, each integrated exactly.
+    // The depth is level + slope·x, held between 0 and the lid. Each straight piece between kinks is integrated
+    // exactly.
     const depth = (x: number) => Math.min(Math.max(level + slope * x, 0), height)
     const half = length / 2
     const kinks = [
@@ -39,11 +40,11 @@ export function liquidShift(length: number, height: number, fill: number, slope:
 
 export interface Surge {
   items: string[]
-  /** kg from one axle to the other in braking */ axle: number
-  /** kg from one side to the other of the rear */ side: number
+  /** kg moved from one axle to the other in braking */ axle: number
+  /** kg moved from one side of the rear to the other */ side: number
 }
 
-/** What liquids of a haul move when braking and in a bend, kg: between the axles, and between the sides. */
+/** What the liquids of a haul move between the axles when braking, and between the sides in a bend, kg. */
 export function liquidSurge(haul: Haul, wheelbase: number, track: number): Surge {
   const wet = Object.values(haul.items).filter(
     (i): i is LoadItem & { liquid: NonNullable<LoadItem['liquid']> } => i.liquid !== null,

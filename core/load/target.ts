@@ -6,7 +6,7 @@ import { levelPressure } from './level'
 import { barShift, massesOf, towedLoad } from './masses'
 import { axleLoads } from './statics'
 
-/** Axle loads of a haul: statics, with what spring bars of a weight-distributing hitch move. */
+/** Axle loads of a haul: statics, plus what the spring bars of a weight-distributing hitch move. */
 export function haulLoads(haul: Haul, truck: LoadedTruck): HaulLoads {
   const masses = massesOf(haul, truck)
   const still = axleLoads(truck.wheelbase, truck.frontTrack, truck.rearTrack, truck.unladen, masses)
@@ -26,7 +26,7 @@ export function haulLoads(haul: Haul, truck: LoadedTruck): HaulLoads {
     rearChange,
     towed: pulled,
     bars,
-    // The ball's part of the trailer is counted with the truck already; what the bars send back to the trailer is not.
+    // The ball load already counts with the truck. What the bars send back to the trailer does not.
     combination: gross + Math.max(pulled.whole - pulled.ball, 0) + bars.trailer,
     body: bodyLoad(
       frontChange,
@@ -36,7 +36,7 @@ export function haulLoads(haul: Haul, truck: LoadedTruck): HaulLoads {
   }
 }
 
-/** Stands in where no spring is chosen, so that the target and the loads are still found. */
+/** Used where no spring is chosen, so that the target and the loads are still found. */
 export const NO_SPRING: LevelSpring = {
   areaByHeight: [
     [0.1, 0.01],
@@ -49,9 +49,9 @@ export const NO_SPRING: LevelSpring = {
 }
 
 /**
- * At a common target for both sides the body stands without roll, so the front axle resists none of the side moment and
- * the rear springs carry all of it over their spring base. Teed springs share one pressure.
- * @param bare the truck on steel alone, asked for only where the target follows from its sag.
+ * With a common target for both sides the body stands without roll. The front axle then resists none of the
+ * side moment, and the rear springs carry all of it over their spring base. Teed springs share one pressure.
+ * @param bare the truck on steel alone; only computed if the target follows from its sag
  */
 export function pressuresForTarget(
   haul: Haul,
@@ -75,7 +75,7 @@ export function pressuresForTarget(
   return { target, left: side(load.rear / 2 + rollForce), right: side(load.rear / 2 - rollForce) }
 }
 
-/** A haul's axle load and pressures without the attitude they give: what a table of many hauls or springs needs. */
+/** Axle load and pressures of a haul without its attitude: enough for a table of many hauls or springs. */
 export function haulPressures(
   haul: Haul,
   truck: LoadedTruck,

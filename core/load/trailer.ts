@@ -5,8 +5,9 @@ export interface TrailerMass {
 }
 
 /**
- * Ball and axle load of a trailer on one axle (or the middle of several) at `axle` m behind the coupling:
- * moments about the axle. A ball load below nothing lifts the tow vehicle's tail. Source: statics.
+ * Ball load and axle load of a trailer with one axle (or the middle of several) at `axle` m behind the
+ * coupling, from moments about the axle. A negative ball load lifts the tail of the tow vehicle. Source:
+ * statics.
  */
 export function tongueLoad(
   axle: number,

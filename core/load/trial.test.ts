@@ -28,7 +28,10 @@ interface Truth {
 }
 const TOLD: Truth = { area: 1, rate: 1, ball: 1, gap: 0 }
 
-/** Lips of a truck whose spring, steel, ball and gap are as given, worked out apart from the code under test. */
+/**
+ * Lips of a truck whose spring, steel, ball and gap are as given, computed independently of the code under
+ * test.
+ */
 function lipsOf(air: { left: number; right: number }, haul: Haul | null, of: Truth) {
   const s = truck.suspension
   const stiff = { ...truck, suspension: { ...s, rearRate: s.rearRate * of.rate } }
@@ -78,7 +81,7 @@ test('a truck that stands as planned corrects nothing, and what was in doubt is 
 test('a bag drawn out by 4 % and steel stiffer by 8 % are found from four readings, and the lips follow the tape', () => {
   const truth = { ...TOLD, area: 0.96, rate: 1.08 }
   const said = roadTrial(trialOf(truth, PRESSURES))!
-  // A heavier load would look much the same, so only part of the 4 % is put down to the bag.
+  // A heavier load would look nearly the same, so only part of the 4 % is attributed to the bag.
   expect(said.area.factor).toBeGreaterThan(0.96)
   expect(said.area.factor).toBeLessThan(0.998)
   expect(said.rate.factor).toBeGreaterThan(1.06)
@@ -169,7 +172,7 @@ test('of a great many things aboard only those that move the lips furthest are w
   const many: Haul = { ...towing(400), items: Object.fromEntries(crates) }
   const input = trialOf(TOLD, PRESSURES)
   const said = roadTrial({ ...input, hauls: { tow: many } })!
-  // 480 kg that the tape does not show: the load is named, and the truck's own figures are left alone.
+  // 480 kg that the tape does not show: the load is named, and the truck's own figures stay.
   expect(said.refused).not.toBeNull()
   expect([said.area.factor, said.rate.factor]).toEqual([1, 1])
   expect(said.besides).not.toBeNull()

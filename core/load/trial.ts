@@ -18,24 +18,29 @@ import type { BodyLoad, Corrected, LevelSpring, RoadTrial, TrialLips } from './t
 import { sourcesOf, type Source, type UncertainCase } from './uncertainty'
 
 /**
- * What a road trial says of the plan. Least squares with the survey's own doubt as what was known before:
- * every source of doubt (area, rate, gap, what each item weighs and where it stands) may move by its ±, each
- * lip as taped pulls with its own ±, and the most likely of all is taken (Gauss and Newton, linear least
- * squares with a prior; any text on estimation). What the load may be off is weighed too, so that a heavy
- * load is not taken for a weak spring.
+ * What a road trial tells about the plan, by least squares with the survey's doubt as prior. Every source of
+ * doubt (area, rate, gap, each item's weight and place) may move within its ±, every taped lip pulls with its
+ * own ±, and the likeliest combination is taken (Gauss–Newton, linear least squares with a prior; any text on
+ * estimation). The doubt of the load takes part, so that a heavy load is not taken for a weak spring.
  */
 
 const LIP_SIGMA = PRACTICE.lip.value * SIGMA_WITHIN
-/** Sources of the spring and the truck itself are the same whatever is aboard; of these the plan takes two over. */
+/**
+ * Sources that belong to the spring and the truck are the same whatever is aboard. The plan adopts two of them,
+ * area and rate.
+ */
 const SHARED = ['area', 'rate', 'gap', 'lip-left', 'lip-right']
 const STEEL_AND_AIR = ['area', 'rate']
-/** Chi square exceeded once in 20, by degrees of freedom from 1 (any table). The readings have four at most. */
+/**
+ * Chi square that is exceeded once in 20, by degrees of freedom from 1 (any table). There are at most four
+ * readings.
+ */
 const CHI_SQUARE = [3.84, 5.99, 7.81, 9.49]
-/** With only two readings that disagree, nothing tells which is wrong. */
+/** If only two readings disagree, nothing tells which one is wrong. */
 const LEAST_TO_TELL = 3
 const NOTHING: Aboard = { haul: null, known: 0 }
 
-/** What was aboard at a reading: a haul or nothing, and a known load over the rear axle besides, kg. */
+/** What was aboard at a reading: a haul or nothing, plus a known load over the rear axle, kg. */
 type Aboard = Pick<TrialReading, 'haul' | 'known'>
 const nameOf = ({ haul, known }: Aboard) => JSON.stringify([haul, known])
 
@@ -46,16 +51,16 @@ interface Taped extends Aboard {
   air: { left: number; right: number }
 }
 interface Unknown {
-  /** What was aboard where it counts, by its name; the truck's own counts always. */
+  /** Name of what was aboard where this source counts; the truck's own sources always count. */
   aboard: string
   source: Source
   /**
-   * What its whole ± adds on the suspension: all that a doubt about the load does, in proportion. Null of the
-   * truck's own.
+   * What its whole ± adds on the suspension; the effect of a doubtful load is proportional. Null for the
+   * truck's own sources.
    */
   adds: BodyLoad | null
 }
-/** What is asked, and where the plan has each lip with every source off by its z. */
+/** The unknowns, and where the plan has each lip with every source off by its z. */
 interface Model {
   taped: readonly Taped[]
   unknowns: readonly Unknown[]
@@ -70,7 +75,7 @@ export interface TrialInput {
   trials: Record<string, TrialReading>
 }
 
-/** What the readings say; null while no lip is taped, or where the truck finds no balance for them. */
+/** What the readings tell; null while no lip is taped, or if the truck finds no balance for them. */
 export function roadTrial(input: TrialInput): RoadTrial | null {
   const taped = tapedLips(input)
   if (taped.length === 0) return null
@@ -84,8 +89,9 @@ export function roadTrial(input: TrialInput): RoadTrial | null {
 }
 
 /**
- * Lips that were taped, under a haul that is still in the plan, of readings that nobody set aside. Of one haul at one pressure there is one reading,
- * however often it was taped: what is wrong with it is wrong every time. Its lip is the mean of them.
+ * Taped lips of readings that nobody set aside and whose haul is still in the plan. Readings of one haul at one
+ * pressure count as one, however often it was taped, because an error in it is the same each time. Its lip is
+ * their mean.
  */
 function tapedLips({ trials, hauls }: TrialInput): Taped[] {
   const counted = ordered(trials).filter(([, t]) => t.setAside === null && (t.haul === null || hauls[t.haul]))
@@ -126,7 +132,7 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
   const { z, matrix } = mostLikely(model)
   const index = (id: string) => unknowns.findIndex((u) => u.source.id === id)
   const atBound = STEEL_AND_AIR.filter((id) => Math.abs(z[index(id)]!) > 1)
-  // Area and rate never more than their own doubt allows: what is left over is reckoned from what is taken over.
+  // Area and rate stay within their own doubt. What is left over is computed from the adopted values.
   const held = z.map((v, i) =>
     STEEL_AND_AIR.includes(unknowns[i]!.source.id) ? Math.min(Math.max(v, -1), 1) : v,
   )
@@ -134,12 +140,12 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
   const squares = taped.reduce((sum, t, i) => sum + (t.lip - explained[i]!) ** 2, 0)
   const leftOver = { value: Math.sqrt(squares / taped.length), limit: PRACTICE.lip.value }
   const besides = furthestBesides(unknowns, z)
-  // Each figure may be within its doubt while all of them together are further off than chance allows.
+  // Each figure may be within its doubt while all together are further off than chance allows.
   const together = z.reduce((sum, v) => sum + (v / SIGMA_WITHIN) ** 2, 0)
   const readings = new Set(taped.map(({ id }) => id)).size
   const isUnexplained = leftOver.value > leftOver.limit || Math.abs(besides?.share ?? 0) > 1
   const isUnlikely = together > CHI_SQUARE[Math.min(readings, CHI_SQUARE.length) - 1]!
-  // What is not explained moves nothing until somebody says what it was.
+  // An unexplained reading changes nothing until somebody says what was wrong.
   const refused =
     atBound.length > 0 ? 'bound' : isUnexplained ? 'unexplained' : isUnlikely ? 'unlikely' : null
   const taken = (id: string) => (refused ? 0 : z[index(id)]!)
@@ -152,7 +158,7 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
     planned: planned[i]!,
     corrected: corrected[i]!,
   }))
-  /** What the tape leaves unexplained widens the doubt again, up to what it was before. */
+  /** What stays unexplained widens the doubt again, at most to what it was before. */
   const misfit = Math.max(leftOver.value / LIP_SIGMA, 1)
   const known = (id: string, tolerance: number): Corrected => {
     if (refused) return { factor: 1, tolerance }
@@ -173,7 +179,7 @@ function fitTrial(input: TrialInput, taped: readonly Taped[]): RoadTrial {
   }
 }
 
-/** The lips of the empty truck were taped too, and what is wrong with them is in every reading. */
+/** The lips of the empty truck were taped too, and their error is in every reading. */
 const lipSources: Source[] = (['Left', 'Right'] as const).map((side) => ({
   id: `lip-${side.toLowerCase()}` as Source['id'],
   label: `the unladen lip on the ${side.toLowerCase()}`,
@@ -205,9 +211,8 @@ function modelOf(input: TrialInput, taped: readonly Taped[]): Model {
 }
 
 /**
- * The z of every source that make the tape and what was known before likeliest together, and the matrix of
- * the last step. A step that makes it less likely is halved: a bump stop or an end of a table bends the truck
- * under it.
+ * The likeliest z of every source, given the tape and the prior, with the matrix of the last step. A step that
+ * makes it less likely is halved, because the truck bends at a bump stop or at the end of a table.
  */
 function mostLikely(model: Model): { z: number[]; matrix: number[][] } {
   const cost = (z: readonly number[], lips: readonly number[]) =>
@@ -237,7 +242,7 @@ function mostLikely(model: Model): { z: number[]; matrix: number[][] } {
   return { z, matrix: equations.matrix }
 }
 
-/** Every source of doubt once: the truck's own, then each haul's. */
+/** Every source of doubt once: first the truck's own, then those of each haul. */
 function unknownsOf(input: TrialInput, taped: readonly Taped[]): Unknown[] {
   const cases = [...new Map(taped.map((t) => [nameOf(t), t])).values()]
   const own = cases.flatMap((aboard, i) =>
@@ -253,8 +258,8 @@ function unknownsOf(input: TrialInput, taped: readonly Taped[]): Unknown[] {
 }
 
 /**
- * A haul that is heavier than told looks like weaker springs and steel, and the readings hardly tell them apart. So its
- * whole weight is doubted as well, by as much as loads are off in practice.
+ * A haul heavier than entered looks like weaker springs and steel, and the readings hardly separate them. So
+ * the doubt of its whole weight takes part, by as much as loads are off in practice.
  */
 function loadAsTold(input: TrialInput, aboard: Aboard): Unknown {
   const { front, rear, roll } = loadOf(caseOf(input, aboard))
@@ -279,8 +284,8 @@ function added(input: TrialInput, aboard: Aboard, source: Source): BodyLoad {
 }
 
 /**
- * A reading shows what the bags do at the wheel. It cannot tell their area, the motion ratio and the place of their seat
- * apart, so the area stands for all three.
+ * A reading shows what the bags do at the wheel. It cannot separate their area, the motion ratio and the place
+ * of their seat, so the area stands for all three.
  */
 const atTheWheel = ({ area, motion, seat, ...rest }: SurveyTolerances): SurveyTolerances => ({
   ...rest,
@@ -298,8 +303,8 @@ const caseOf = ({ surveyed, spring, hauls, empty }: TrialInput, { haul, known }:
 })
 
 /**
- * Lips above the ground, m: unladen less how far each side has gone down. One balance serves both lips of a
- * reading.
+ * Lips above the ground, m: unladen height minus how far each side has gone down. Both lips of a reading come
+ * from one balance.
  */
 function lipsOf(
   input: TrialInput,
@@ -334,7 +339,7 @@ function lipsOf(
   })
 }
 
-/** (JᵀJ/σ² + 1/s²)·dz = Jᵀr/σ² − z/s²: the readings and what was known before, each with its own weight. */
+/** (JᵀJ/σ² + 1/s²)·dz = Jᵀr/σ² − z/s²: the readings and the prior, each with its own weight. */
 function normalEquations(
   { taped, unknowns, lipsAt }: Model,
   z: readonly number[],
@@ -354,7 +359,7 @@ function normalEquations(
   }
 }
 
-/** Less than this part of its own ± is nothing to speak of. */
+/** Shifts below this share of the tolerance are ignored. */
 const WORTH_SAYING = 0.25
 
 function furthestBesides(unknowns: readonly Unknown[], z: readonly number[]): RoadTrial['besides'] {

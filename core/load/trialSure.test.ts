@@ -38,10 +38,10 @@ const TRUCKS = 300
 interface Made {
   truck: LoadedTruck
   spring: LevelSpring
-  /** By how much the unladen lips were written down too high, m. */
+  /** How much too high the unladen lips were written down, m. */
   lips: { left: number; right: number }
 }
-/** A truck somewhere within the doubt: `any` gives numbers from −1 to 1. */
+/** A truck somewhere within the doubt; `any` gives numbers from −1 to 1. */
 function madeUp(t: SurveyTolerances, any: () => number): Made {
   const { suspension } = truck
   const motionRatio = suspension.motionRatio * (1 + any() * t.motion) * (1 + any() * t.seat)
@@ -66,9 +66,9 @@ const weighedBall = (ball: number, any: () => number) => ball * (1 + any() * PRA
 
 interface Driven {
   pressures: number[]
-  /** What really hangs on the coupling, of what was told. */
+  /** True load on the coupling, as a factor of the entered one. */
   heavier?: number
-  /** Written down wrong at the first reading on the left, m. */
+  /** Error of the left lip at the first reading, m. */
   slip?: number
   /** Both unladen lips too high by this, m. */
   shared?: number
@@ -76,7 +76,10 @@ interface Driven {
 const ONE: Driven = { pressures: [200_000] }
 const SIX: Driven = { pressures: [34_474, 120_000, 160_000, 200_000, 240_000, 280_000] }
 
-/** Of trucks made up and driven: how many trials were refused, and of the others whose next haul lies in its range. */
+/**
+ * Of the made-up trucks: how many trials were refused, and for how many of the others the next haul lies in its
+ * range.
+ */
 function drive({ pressures, heavier, slip = 0, shared }: Driven, told: SurveyTolerances, trucks = TRUCKS) {
   const next = randomNumbers(11)
   const any = () => next() * 2 - 1
@@ -85,7 +88,7 @@ function drive({ pressures, heavier, slip = 0, shared }: Driven, told: SurveyTol
   for (let i = 0; i < trucks; i++) {
     const made = madeUp(told, any)
     const haul = towing(300 + 300 * next())
-    // Loads are off as the program takes them to be, or by what is asked for.
+    // Loads are off by as much as the program assumes, or by the given factor.
     const off = heavier ?? 1 + any() * PRACTICE.toldLoad.value
     const aboard = { ...haul, ballLoad: weighedBall(haul.ballLoad, any) * off }
     const trials: Record<string, TrialReading> = {}
@@ -144,7 +147,7 @@ test.each([
   ['six readings, spring and geometry known', SIX, OF_SHEET],
 ])('after %s the truth lies in the stated range 93 to 98 times in 100', (_, driven, told) => {
   const { refused, within } = drive(driven, told)
-  // A trial that refuses the truth too often would be right and of no use.
+  // A trial that refuses the truth too often would be correct but useless.
   expect(refused).toBeLessThan(0.15)
   expect(within).toBeGreaterThanOrEqual(0.93)
   expect(within).toBeLessThanOrEqual(0.98)
@@ -243,7 +246,7 @@ describe('the ten-minute check', () => {
       const short = tenMinuteCheck(droop(by), uncertainty, rearChange)
       if (short) expect(short.lips.filled - unladenLip).toBeLessThanOrEqual(by / 2 + 1e-9)
     }
-    // With room enough it is the haul's own pressure, and with little it is less.
+    // With enough room it is the haul's own pressure, with little room it is less.
     expect(tenMinuteCheck(droop(0.3), uncertainty, rearChange)!.pressure.filled).toBeGreaterThanOrEqual(
       check.pressure.filled,
     )

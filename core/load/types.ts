@@ -2,7 +2,7 @@ import type { Corners } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 
-/** What a haul puts on the axles, kg, whatever the air pressure; `body` is what that adds on the suspension. */
+/** What a haul puts on the axles, kg, whatever the pressure; `body` is the load this adds on the suspension. */
 export interface HaulLoads {
   frontAxle: number
   rearAxle: number
@@ -15,7 +15,7 @@ export interface HaulLoads {
   body: BodyLoad
 }
 
-/** The squat aimed for and the pressure each side wants for it. */
+/** The target squat, and the pressure each side needs for it. */
 export interface TargetPressures {
   target: number
   left: LevelResult
@@ -29,7 +29,9 @@ export interface BodyLoad {
   roll: number
 }
 
-/** Squats at the wheel, m down positive; `roll` rad, left down positive; the roll moment each axle takes, N·m. */
+/**
+ * Squats at the wheel, m, down positive; `roll` rad, left down positive; the roll moment each axle takes, N·m.
+ */
 export interface Attitude {
   frontSquat: number
   rearLeft: number
@@ -50,7 +52,7 @@ export interface Steel {
   droop: number
 }
 
-/** One row of a pressure card: how much of the haul is aboard, and what it wants. kg, Pa gauge. */
+/** One row of a pressure card: how much of the haul is aboard, and the pressures it needs. kg, Pa gauge. */
 export interface CardRow {
   share: number
   added: number
@@ -68,15 +70,15 @@ export interface Band {
   high: number
 }
 
-/** One fill, one known load, one tape: what to set, what to put on, and how much doubt that would leave. */
+/** One fill, one known load, one tape: what to set, what to load, and how much doubt remains. */
 export interface TenMinuteCheck {
   /** Over the rear axle, kg. */
   known: number
-  /** In both springs with the known load aboard: first their minimum, then this, Pa gauge. */
+  /** In both springs with the known load aboard: first the minimum, then the higher pressure, Pa gauge. */
   pressure: { least: number; filled: number }
-  /** Both rear lips as the plan has them at either, m. */
+  /** Both rear lips at either pressure, as the plan has them, m. */
   lips: { least: number; filled: number }
-  /** ± of the pressure of the less sure side, 19 times in 20, Pa: now, and after the check. */
+  /** ± of the pressure of the less certain side, 19 times in 20, Pa: now, and after the check. */
   doubt: { now: number; then: number }
 }
 
@@ -84,17 +86,19 @@ export interface Uncertainty {
   /** Pressure to set, Pa gauge; rear axle, kg. */
   left: Band
   right: Band
-  /** Standard deviation of what each side wants, limits or not, Pa. */
+  /** Standard deviation of what each side needs, ignoring limits, Pa. */
   deviation: { left: number; right: number }
   rearAxle: Band
   frontAxle: Band
-  /** Part of the variance of the side that is less sure, by what causes it, largest first. */
+  /** Share of the variance of the less certain side, by cause, largest first. */
   shares: { id: UncertaintyId; label: string; share: number }[]
-  /** Whether straight lines describe it; otherwise it is sampled. */
+  /** True if straight lines describe it; otherwise it is sampled. */
   linear: boolean
 }
 
-/** What levelling needs of a spring: effective area over height, and its limits. SI, pressures gauge. */
+/**
+ * What levelling needs to know of a spring: effective area over height, and its limits. SI, gauge pressures.
+ */
 export interface LevelSpring {
   areaByHeight: readonly (readonly [number, number])[]
   designHeight: number
@@ -112,15 +116,17 @@ export interface LevelResult {
   height: number
   /** Pressure to set, Pa gauge, kept within the limits. */
   pressure: number
-  /** What the target would need with no limit, Pa gauge. */
+  /** What the target would need without limits, Pa gauge. */
   wanted: number
-  /** Most this spring may have there, by its pressure or by its load, Pa gauge. */
+  /** Most pressure this spring may have there, by its pressure limit or its load limit, Pa gauge. */
   most: number
   within: boolean
   limitedBy: LimitedBy
 }
 
-/** One side; `steelShare` is the steel spring's part of what the corner carries, unsprung weight counted with it. */
+/**
+ * One side. `steelShare` is the share of the corner that the steel spring carries, including unsprung weight.
+ */
 export interface SideResult extends LevelResult {
   steelShare: number
 }
@@ -128,19 +134,19 @@ export interface SideResult extends LevelResult {
 export interface HaulResult extends HaulLoads {
   id: string
   label: string
-  /** On each wheel (pair) as the truck then stands, kg. */
+  /** On each wheel (pair) with the truck as it then stands, kg. */
   laden: Corners
   /** Roll moment each axle takes of it, N·m, left down positive. */
   rollTaken: { front: number; rear: number }
   /** Sag at the wheel with steel alone, m, down positive. */
   sagNoAir: { front: number; rearLeft: number; rearRight: number }
-  /** The same with the pressures set, and the body's lean, rad, left down positive. */
+  /** The same with the pressures set, and the lean of the body, rad, left down positive. */
   sagWithAir: { front: number; rearLeft: number; rearRight: number; roll: number }
-  /** Rear squat aimed for, m. */
+  /** Target squat at the rear, m. */
   target: number
   left: SideResult
   right: SideResult
-  /** Pressure by which left and right would differ on separate lines, Pa, left positive. */
+  /** Difference between left and right on separate lines, left minus right, Pa. */
   sideDifference: number
   /** Each rating that applies: the figure it limits, and what is left, kg. */
   ratings: { figure: string; value: number; limit: number; inHand: number }[]
@@ -151,24 +157,23 @@ export interface LoadResult {
   hauls: Record<string, HaulResult>
   uncertainties: Record<string, Uncertainty>
   spring: LevelSpring | null
-  /** Pressure card of each haul, worked out when it is first asked for. */
+  /** Pressure card of each haul, computed on first use. */
   cards: Record<string, () => CardRow[]>
-  /** The ten-minute check of each haul; null where it would gain little. */
+  /** The ten-minute check of each haul; null if it would gain little. */
   checks: Record<string, TenMinuteCheck | null>
-  /** Every class tried on every haul, worked out when it is first asked for. */
+  /** Every class tried on every haul, computed on first use. */
   trials: () => SpringTrial[]
 }
 
 /**
- * What is still not quite known after a road trial, next to what the plan says: a factor, and the share it is
- * known within.
+ * A figure that a road trial corrected: a factor of the planned value, and the share it is still known within.
  */
 export interface Corrected {
   factor: number
   tolerance: number
 }
 
-/** One lip of a road trial, m: as taped, and as the plan has it there before and after area and rate are corrected. */
+/** One lip of a road trial, m: as taped, and where the plan has it before and after the correction. */
 export interface TrialLips {
   id: string
   side: 'left' | 'right'
@@ -177,27 +182,27 @@ export interface TrialLips {
   corrected: number
 }
 
-/** What a road trial says of the plan's spring and steel. */
+/** What a road trial tells about the plan's spring and steel. */
 export interface RoadTrial {
   area: Corrected
   rate: Corrected
   lips: TrialLips[]
-  /** Root of the mean square of what no doubt of the plan explains of the tape, m, and what it should stay within. */
+  /** Root mean square of the tape that no doubt explains, m, and what it should stay within. */
   leftOver: { value: number; limit: number }
   /**
-   * What besides would have to be off furthest for the truck to stand so, in parts of its own ±; null where
-   * nothing is.
+   * The other figure that would have to be off furthest for the truck to stand like this, as a share of its ±;
+   * null if there is none.
    */
   besides: { label: string; share: number } | null
-  /** Why nothing of it is taken over; null where area and rate are. */
+  /** Why nothing is adopted; null if area and rate are. */
   refused: 'bound' | 'unexplained' | 'unlikely' | null
   /** The odd reading: without it the others are explained. Null if there is none. */
   odd: string | null
-  /** Of area and rate, what would have to be off by more than its own doubt. */
+  /** Whichever of area and rate would have to be off by more than its own doubt. */
   atBound: ('area' | 'rate')[]
 }
 
-/** What a trailer puts where: on the coupling, on its own axle, and whole. kg. */
+/** What a trailer puts on the coupling and on its own axle, and its whole weight. kg. */
 export interface TowedLoad {
   ball: number
   whole: number
@@ -215,43 +220,48 @@ export interface BarShift {
 /** Least clearance of a class in this truck, to what, and whether that is less than wanted. */
 export type LeastClearance = (spring: SpringClass) => { value: number; on: string; near: boolean } | null
 
-/** How one class does on this truck with all its hauls. */
+/** How one class does on this truck with all hauls. */
 export interface SpringTrial {
   id: string
   label: string
   maxLoad: number
-  /** The one figure that rules it out, or null when it does everything. */
+  /** The figure that rules it out; null if it does everything. */
   ruledOut: { why: string; value: number | null; limit: number | null; quantity: Quantity } | null
-  /** Highest pressure any haul needs, Pa gauge, and what part of the maximum is left. */
+  /** Highest pressure any haul needs, Pa gauge, and the share of the maximum that is left. */
   highest: number
   inHand: number
-  /** Height unladen, and the range the class works in, m. */
+  /** Unladen height, and the range the class works in, m. */
   height: number
   range: { low: number; high: number }
-  /** Least clearance over the whole travel, m, and to what; null where it was ruled out before. */
+  /** Least clearance over the whole travel, m, and to what; null if it was ruled out before. */
   clearance: ReturnType<LeastClearance>
-  /** Each haul: pressures wanted, Pa gauge. */
+  /** Pressures each haul needs, Pa gauge. */
   hauls: { label: string; left: number; right: number }[]
-  /** At the heaviest haul: ride rate a side, N/m, frequency, Hz, and what part the steel still carries. */
+  /**
+   * At the heaviest haul: ride rate per side, N/m, frequency, Hz, and the share that the steel still carries.
+   */
   ride: { rate: number; frequency: number | null; steelShare: number } | null
-  /** Wants a droop strap or a lift-off seat. */
+  /** Needs a droop strap or a lift-off seat. */
   strap: boolean
-  /** Does everything, but with less in hand than a gauge's own error. */
+  /** Does everything, but with less reserve than a gauge's own error. */
   littleInHand: boolean
   /**
-   * The one to take: the smallest that does everything with a gauge's error in hand and room all round, or
-   * the next best.
+   * The recommended one: the smallest that does everything with a gauge's error in reserve and room all round,
+   * or the next best.
    */
   proposed: boolean
 }
 
-/** How the rear rides where it stands: rates a side, N/m, half the rear axle's mass, kg, and its frequency, Hz. */
+/**
+ * Ride of the rear at its present height: rates per side, N/m, half of the rear axle's mass, kg, and its
+ * frequency, Hz.
+ */
 export interface Ride {
   steel: number
   /** Air spring of each side with the air shut in. */
   left: number
   right: number
-  /** Whole rate with the air shut in, and with the pressure held from outside as on teed lines in roll. */
+  /** Total rate with the air shut in, and with the pressure held from outside, as on teed lines in roll. */
   shut: number
   held: number
   mass: number

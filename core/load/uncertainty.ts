@@ -8,9 +8,8 @@ import { pressuresForTarget, haulLoads } from './target'
 import { itemMass, scaledItem, towedLoad } from './masses'
 
 /**
- * How sure a pressure is. Every figure of the survey and the haul carries ±a, taken as equally likely
- * anywhere within it: standard deviation a/√3 (JCGM 100:2008, 4.3.7; memory). What is shown covers 19 cases
- * in 20.
+ * How sure a pressure is. Every figure of the survey and the haul carries ±a and is equally likely anywhere
+ * within it: standard deviation a/√3 (JCGM 100:2008, 4.3.7; memory). The range shown covers 19 cases in 20.
  */
 
 const ITEM_TOLERANCE: Record<LoadItem['how'], number> = {
@@ -18,7 +17,7 @@ const ITEM_TOLERANCE: Record<LoadItem['how'], number> = {
   marked: PRACTICE.markedItem.value,
   guessed: PRACTICE.guessedItem.value,
 }
-/** ± of the load on the coupling as a share of it, by where it is from. */
+/** ± of the load on the coupling as a share of it, by how it is known. */
 export const BALL_TOLERANCE: Record<Haul['ballFrom'], number> = {
   typed: PRACTICE.ballFromPapers.value,
   weighed: PRACTICE.ballWeighed.value,
@@ -33,7 +32,7 @@ export interface UncertainCase {
   tolerances: SurveyTolerances
 }
 
-/** One thing that is not quite known: `shift(z)` gives the case with it off by z times its ±a. */
+/** One doubtful figure. `shift(z)` gives the case with it off by z times its ±a. */
 export interface Source {
   id: UncertaintyId
   label: string
@@ -58,7 +57,7 @@ function itemSources(c: UncertainCase): Source[] {
     }))
 }
 
-/** The load on the coupling, where there is one. */
+/** The load on the coupling, if there is one. */
 function ballSource(c: UncertainCase): Source[] {
   const { ball, whole } = towedLoad(c.haul)
   if (ball === 0) return []
@@ -75,7 +74,7 @@ function ballSource(c: UncertainCase): Source[] {
   ]
 }
 
-/** Where the load stands, all of it along and all of it across. */
+/** Where the load stands, moved as a whole along and across. */
 function placeSources(c: UncertainCase): Source[] {
   if (Object.keys(c.haul.items).length === 0) return []
   const moved =
@@ -93,7 +92,7 @@ function placeSources(c: UncertainCase): Source[] {
   ]
 }
 
-/** The seat gap, the spring's area and the suspension rate, and how far the spring goes with the wheel. */
+/** The seat gap, the spring's area, the suspension rate, and how far the spring goes with the wheel. */
 function surveySources(c: UncertainCase): Source[] {
   const { area } = c.tolerances
   const sources: Source[] = [
@@ -140,7 +139,7 @@ function surveySources(c: UncertainCase): Source[] {
   return sources
 }
 
-/** What of the motion ratio is not known: the ratio itself, and the part of it that hangs on where the seat stands. */
+/** Doubt of the motion ratio: of the ratio itself, and of the part that depends on where the seat is. */
 const GEOMETRY = [
   ['motion', 'the motion ratio'],
   ['seat', 'where the seat stands, fore or aft'],
@@ -170,16 +169,18 @@ function answer({ haul, truck, spring, teed }: UncertainCase): Answer {
   }
 }
 
-/** What a side wants, limits or not, Pa. */
+/** What a side needs, ignoring limits, Pa. */
 export const wantedOf = (c: UncertainCase, side: 'left' | 'right'): number =>
   side === 'left' ? answer(c).leftWanted : answer(c).rightWanted
 
-/** Bend of the answer over the whole ±a, against its slope, above which a straight line does not hold. */
+/**
+ * If the answer bends by more than this share of its slope over the whole ±a, a straight line does not hold.
+ */
 const BENT = 0.2
 
 /**
- * Pressures with their range, linearised: each source moved by ± one standard deviation, the effects squared
- * and summed. Says itself where that does not hold (a limit or a contact lies within the range): then
+ * Pressures with their range, linearised: each source is moved by ± one standard deviation, and the effects are
+ * squared and summed. The result says if that does not hold (a limit or a contact lies within the range); then
  * `sampleUncertainty` gives the range.
  */
 export function uncertaintyOf(c: UncertainCase): Uncertainty {
@@ -223,7 +224,7 @@ export function uncertaintyOf(c: UncertainCase): Uncertainty {
     low: empty + change - COVERAGE * spread(of, doubt * SIGMA_WITHIN),
     high: empty + change + COVERAGE * spread(of, doubt * SIGMA_WITHIN),
   })
-  /** Wholly under the minimum it stands at the minimum whatever the doubt. */
+  /** If the whole range is under the minimum, the pressure is the minimum, whatever the doubt. */
   const held = (wanted: number, sd: number) => wanted + COVERAGE * sd < minPressure
   const cut = (set: number, wanted: number, sd: number) =>
     !held(wanted, sd) &&
@@ -251,14 +252,16 @@ export function uncertaintyOf(c: UncertainCase): Uncertainty {
 export interface Sampled {
   left: Band
   right: Band
-  /** Part of the samples in which a side wants more than the spring may have. */
+  /** Share of the samples in which a side needs more than the spring may have. */
   over: number
   samples: number
 }
 
 export const SAMPLES = 10_000
 
-/** The same doubt by sampling: every source anywhere within its ±a at once, the truck solved anew each time. */
+/**
+ * The same doubt by sampling: all sources anywhere within their ±a at once, with the truck solved each time.
+ */
 export function sampleUncertainty(c: UncertainCase, samples = SAMPLES, seed = 1): Sampled {
   const sources = sourcesOf(c)
   const next = randomNumbers(seed)

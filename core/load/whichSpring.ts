@@ -15,12 +15,12 @@ import type {
   TargetPressures,
 } from './types'
 
-/** A haul and its solution, of which the spring-free part is used. */
+/** A haul and its solution, of which the part without a spring is used. */
 type Solved = readonly [Haul, HaulResult]
 
 /**
- * Every class of the catalogue tried on all hauls and the fit, the smallest that does everything first, then
- * those ruled out, nearest miss first.
+ * Every class of the catalogue tried on all hauls and the fit. The smallest that does everything comes first;
+ * those ruled out follow, nearest miss first.
  */
 export function trySprings(
   surveyed: SurveyFacts,
@@ -107,7 +107,7 @@ function misfitOf(spring: SpringClass, truck: LoadedTruck, height: number): Spri
   return null
 }
 
-/** One haul on one class: the pressures it asks, and what of them the class cannot give. */
+/** One haul on one class: the pressures it needs, and what the class cannot give. */
 function tryHaul(haul: Haul, at: HaulResult, truck: LoadedTruck, level: LevelSpring, teed: boolean) {
   const { front, rearLeft, rearRight } = at.sagNoAir
   const onSteel = () => ({ frontSquat: front, rearLeft, rearRight, roll: 0 })
@@ -137,7 +137,7 @@ function missOf(haul: Haul, side: LevelResult, level: LevelSpring): SpringTrial[
   }
 }
 
-/** How a class rides at a haul: the very sums of Load. */
+/** Ride of a class at a haul, by the same formulas as Load. */
 function rideTried(
   spring: SpringClass,
   level: LevelSpring,

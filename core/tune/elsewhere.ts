@@ -4,10 +4,10 @@ import { lampOf, riseOf } from './memories'
 import { bagLater, holdsFor, keptAfter, type Conditions, type LoadedBag } from './setReads'
 import type { Elsewhere, HaulNeed, TuneSite } from './types'
 
-/** Presets in other weather than they were set in. SI, gauge. */
+/** Presets in weather other than the one they were set in. SI, gauge. */
 const SIDES = ['left', 'right'] as const
 
-/** What one side reads and how far it comes up once it stands elsewhere. */
+/** What one side reads, and how far it rises, in other weather. */
 export function sideLater(
   need: HaulNeed,
   side: 'left' | 'right',
@@ -24,8 +24,8 @@ export function sideLater(
 const WEEK = 7 * 86_400
 
 /**
- * A preset that stands at the coldest, each side losing what still counts as tight: the side that sinks most
- * in a week, m, and the one that comes to the minimum first, s.
+ * A preset at the coldest, with each side losing as much as still counts as tight: the side that sinks most in
+ * a week, m, and the one that reaches the minimum first, s.
  */
 function leakOf(
   need: HaulNeed,
@@ -53,7 +53,10 @@ function leakOf(
   }
 }
 
-/** Both sides of a preset: cold tells of the lower, hot of the higher; how far it comes up is the mean. */
+/**
+ * Both sides of a preset: the lower one at the coldest, the higher one in the heat, and the mean of how far
+ * they rise.
+ */
 export function elsewhereOf(
   need: HaulNeed,
   preset: Preset,
@@ -69,7 +72,8 @@ export function elsewhereOf(
       rise: sides.reduce((sum, { rise }) => sum + rise / 2, 0),
     }
   }
-  // A block stops within its tolerance of what its gauge says, which may itself be off; by hand the gauge alone is.
+  // A block stops within its tolerance of what its gauge reads, and the gauge may be off too. By hand, only the
+  // gauge counts.
   const stops = site.heldBy === 'block' ? PRACTICE.presetTolerance.value : 0
   const off = (p: number) => Math.hypot(stops, PRACTICE.gaugeAccuracy.value * p)
   const error = (side: 'left' | 'right') =>
@@ -85,8 +89,8 @@ export function elsewhereOf(
 }
 
 /**
- * Pressure to set so that a side reads just a limit elsewhere, Pa: what a bag brought here from there at that
- * limit would read.
+ * Pressure to set so that a side just reads a limit elsewhere, Pa. It equals what a bag at that limit there
+ * would read here.
  */
 export function setFor(
   limit: number,

@@ -8,7 +8,7 @@ import type { LeverRuleInput } from './leverRules'
 import type { SensorRuleInput } from './sensorRules'
 import type { Corrected, Elsewhere, HaulNeed, HeldBy, SharedMemories, TrialSaid, TuneSite } from './types'
 
-/** The pressure that is never gone under, Pa gauge. */
+/** The pressure never to go below, Pa gauge. */
 export const minimumFigure = (tune: TunePlan, minimum: number, spring: SpringClass | null): Figure => ({
   label: 'Minimum kept up',
   value: minimum,
@@ -49,7 +49,7 @@ export function presetFigures(
 const GAS = 'Ideal gas: p·V/T of the air shut in stays, the bag bears its load; atmosphere ISO 2533'
 const LEAK = `${GAS}; a steady leak, as much as counts as tight (from memory)`
 
-/** One preset at the coldest, the hottest and over the pass, and what its own error does. */
+/** One preset at the coldest, in the heat and over the pass, and the effect of its own error. */
 export function elsewhereFigures(
   id: string,
   label: string,
@@ -135,7 +135,7 @@ export function elsewhereFigures(
   }
 }
 
-/** What is left of the block's signal behind a trailer. */
+/** Margin of the block's signal behind a trailer. */
 export const trailerSignalFigure = ({
   far,
   between,
@@ -157,7 +157,7 @@ export const trailerSignalFigure = ({
   },
 })
 
-/** What few memories cost each haul. */
+/** What sharing a few memories costs each haul. */
 export function sharedFigures(
   hauls: Record<string, Haul>,
   { needed, memories, byHaul }: SharedMemories,
@@ -207,7 +207,7 @@ export function sharedFigures(
   return figures
 }
 
-/** The lever at both ends of the travel, and what a degree of it is at the wheel. */
+/** The lever at both ends of the travel, and what one degree of it is at the wheel. */
 export function leverFigures({ travel, arm, stops }: LeverRuleInput, tune: TunePlan): Record<string, Figure> {
   const inputs = [
     input('Arm', arm, 'length'),
@@ -238,7 +238,7 @@ export function leverFigures({ travel, arm, stops }: LeverRuleInput, tune: TuneP
   }
 }
 
-/** A height sensor at the ends of the travel, and how far what it says is from what is. */
+/** A height sensor at the ends of the travel, and how far its reading is from the truth. */
 export function sensorFigures({ sensing, travel }: SensorRuleInput): Record<string, Figure> {
   const inputs = [
     input('Arm', sensing.arm, 'length'),
@@ -273,7 +273,7 @@ export function sensorFigures({ sensing, travel }: SensorRuleInput): Record<stri
 const COVERED = COVERAGE * SIGMA_WITHIN
 const TRIAL_SOURCE = 'Road trial: least squares with the survey’s own doubt as what was known before'
 
-/** How far spring and steel are from what the plan says of them, and what the trial leaves unexplained. */
+/** How far spring and steel are from the plan, and what the trial leaves unexplained. */
 export function trialFigures(trial: TrialSaid): Record<string, Figure> {
   const inputs = trial.lips.flatMap(({ side, taped, planned }, i) => [
     input(`Lip ${side}, ${i + 1}, taped`, taped, 'length'),

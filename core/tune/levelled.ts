@@ -2,15 +2,15 @@ import { input, notesOf, type Figure, type Note } from '../quantity/figure'
 import { stateOf, type StageOutput } from '../quantity/stage'
 import type { TuneResult } from './types'
 
-/** What becomes of a haul that is put on a truck that levels itself, from a run of its corner. SI. */
+/** What happens to a haul on a truck that levels itself, from a run of one corner. SI. */
 export interface Levelled {
   id: string
   label: string
-  /** When it stands level for good, s; null where it never does. */
+  /** When it finally stands level, s; null if it never does. */
   levelAt: number | null
-  /** Where it ends, from ride height, m. */
+  /** Final height relative to ride height, m. */
   off: number
-  /** Half of crest to trough, m, and period, s, of what it does for good; null where it rests. */
+  /** Half of crest to trough, m, and period, s, of a movement that does not end; null if it comes to rest. */
   hunting: { amplitude: number; period: number } | null
 }
 
@@ -18,8 +18,8 @@ const note = notesOf('tune', 'length')
 const RUN = 'One rear corner in steps of 2 ms, the haul put on, until it rests or swings evenly'
 
 /**
- * Tune with what runs of its levelling found.
- * @param subject the part that levels.
+ * Tune, with what runs of its levelling found.
+ * @param subject the part that levels
  */
 export function withLevels(
   tune: StageOutput<TuneResult>,

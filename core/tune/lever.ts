@@ -1,29 +1,32 @@
 import { TUNE_SOLVER } from './settings'
 
 /**
- * The lever of a height valve: an arm on the valve, a link from its end to the axle. In the plane of the arm;
- * x away from the valve, z up, m; angles in rad, up positive.
+ * The lever of a height valve: an arm on the valve, and a link from its end to the axle. In the plane of the
+ * arm; x away from the valve, z up, m; angles in rad, up positive.
  */
 export interface LeverGeometry {
-  /** From the valve's shaft to the hole the link hangs in. */
+  /** From the valve's shaft to the hole that the link hangs in. */
   arm: number
   /** Length of the link between its ends. */
   link: number
-  /** Where the link's lower end sits on the axle, from the valve's shaft, at ride height: ahead of it, and below it. */
+  /**
+   * Position of the link's lower end on the axle at ride height, relative to the valve's shaft: ahead and
+   * below.
+   */
   ahead: number
   below: number
 }
 
-/** Angle of an arm whose end is so much above its shaft. @throws where the arm is shorter. */
+/** Angle of an arm whose end is `deflection` above its shaft. @throws if the arm is shorter */
 export function armAngle(arm: number, deflection: number): number {
   if (Math.abs(deflection) > arm) throw new RangeError('The deflection is longer than the arm.')
   return Math.asin(deflection / arm)
 }
 
 /**
- * Angle of the arm with the axle so much above ride height, m: two circles, of the arm about the shaft and of the link
- * about the axle's bracket, meet there; of their two meetings the one above the bracket is the lever's.
- * @returns null where arm and link do not reach: the lever is over centre, or torn
+ * Angle of the arm with the axle this far above ride height, m. The circle of the arm about the shaft and that
+ * of the link about the axle's bracket meet twice; the lever is at the meeting above the bracket.
+ * @returns null if arm and link do not reach: the lever is over centre, or torn off
  */
 export function leverAngle({ arm, link, ahead, below }: LeverGeometry, rise: number): number | null {
   const [x, z] = [ahead, rise - below]
@@ -35,32 +38,34 @@ export function leverAngle({ arm, link, ahead, below }: LeverGeometry, rise: num
     x: (along * x - side * off * z) / far,
     z: (along * z + side * off * x) / far,
   }))
-  // The arm points ahead; the end over the bracket is the one the link hangs from.
+  // The arm points ahead. The link hangs from the end above the bracket.
   const end = ends.reduce((a, b) => (b.z > a.z ? b : a))
   return Math.atan2(end.z, end.x)
 }
 
-/** How far the axle may move before arm and link stand in one line, m; and before the valve's own stops are met. */
+/**
+ * How far the axle may move before arm and link are in one line, m, and before the valve reaches its own stops.
+ */
 export interface LeverTravel {
-  /** Angle at droop and at bump; null where the lever does not reach so far. */
+  /** Angle at droop and at bump; null if the lever does not reach that far. */
   droop: number | null
   bump: number | null
-  /** Whether arm and link never come within `STRAIGHT` of one line. */
+  /** True if arm and link never come within `STRAIGHT` of one line. */
   overCentre: boolean
-  /** Whether the valve's own stops are met. */
+  /** True if the valve's own stops are reached. */
   atStops: boolean
-  /** At the wheel for a degree of the arm at ride height, m/rad. */
+  /** Movement at the wheel per radian of the arm, at ride height, m/rad. */
   perRadian: number
 }
 
-/** Nearer to one line than this a lever may go over, rad (from memory). */
+/** Closer to one line than this, a lever may go over centre, rad (from memory). */
 const STRAIGHT = (10 * Math.PI) / 180
 const STEPS = TUNE_SOLVER.armSteps
 
 /**
  * A lever over its whole travel.
- * @param droop how far the axle falls below ride height, `bump` how far it comes up, m, both positive
- * @param stops angle either way at which the valve's own stops are met, rad
+ * @param droop how far the axle falls below ride height, `bump` how far it rises, m, both positive
+ * @param stops angle either way at which the valve's own stops are reached, rad
  */
 export function leverTravel(of: LeverGeometry, droop: number, bump: number, stops: number): LeverTravel {
   const rises = Array.from({ length: STEPS + 1 }, (_, i) => -droop + ((droop + bump) * i) / STEPS)

@@ -1,7 +1,7 @@
 import { notesOf, type Note } from '../quantity/figure'
 import type { LeverTravel } from './lever'
 
-/** What Tune notices of a height valve's lever over the axle's travel. */
+/** Input of the rules on a height valve's lever over the axle's travel. */
 
 export interface LeverRuleInput {
   /** Id of the valve. */
@@ -9,9 +9,9 @@ export interface LeverRuleInput {
   travel: LeverTravel
   stops: number
   arm: number
-  /** A longer arm that clears both, m; null where none of those sold does. */
+  /** A longer arm that clears both, m; null if none of those sold does. */
   better: number | null
-  /** Whether somebody chose arm or link; else they are as usual. */
+  /** True if somebody chose the arm or the link; otherwise they are the usual ones. */
   isChosen: boolean
 }
 

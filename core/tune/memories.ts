@@ -3,15 +3,15 @@ import { coverWith, memoriesNeeded } from './presetCover'
 import { TUNE_SOLVER } from './settings'
 import type { HaulNeed, Shared, SharedMemories, TuneSite } from './types'
 
-/** How far the wheel's corner comes up when a spring goes from one pressure to another, m. */
+/** How far the corner rises at the wheel when a spring goes from one pressure to another, m. */
 export const riseOf = (heightAt: (p: number) => number, from: number, to: number, site: TuneSite): number =>
   (heightAt(to) - heightAt(from)) / site.motionRatio
 
-/** Angle of the headlamps when the rear comes up on both sides, rad: nose down positive. */
+/** Angle of the headlamps when both sides of the rear rise, rad, nose down positive. */
 export const lampOf = (rise: { left: number; right: number }, { wheelbase }: TuneSite): number =>
   (rise.left + rise.right) / 2 / wheelbase
 
-/** Pressure that moves any haul's corner by no more than a height, Pa: the stiffest corner counts. */
+/** Pressure that moves no haul's corner by more than a height, Pa: the stiffest corner decides. */
 function pressureFor(height: number, needs: readonly HaulNeed[], site: TuneSite): number {
   const rates = needs.flatMap((need) =>
     (['left', 'right'] as const).map((side) =>
@@ -24,7 +24,7 @@ function pressureFor(height: number, needs: readonly HaulNeed[], site: TuneSite)
 const STEP = TUNE_SOLVER.rateStep
 
 /**
- * Hauls on few memories, and what each then lacks.
+ * Hauls on few memories, and what each one lacks.
  * @param wanted pressures of each haul as they would be set for it alone
  */
 export function sharedMemories(
@@ -56,7 +56,7 @@ export function sharedMemories(
 }
 
 const ALIKE = TUNE_SOLVER.alike
-/** How many memories these presets take. */
+/** Number of memories these presets need. */
 export function memoriesTaken(presets: readonly Preset[]): number {
   const kept: Preset[] = []
   for (const p of presets)

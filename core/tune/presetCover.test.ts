@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import type { Preset } from '../document/types'
 import { coverWith, memoriesNeeded, missOf } from './presetCover'
 
-/** Least largest miss by trying every way to put hauls on memories. */
+/** The smallest largest miss, by trying every way to put hauls on memories. */
 function byHand(hauls: readonly Preset[], memories: number): number {
   let best = Infinity
   const groups: Preset[][] = []

@@ -3,8 +3,8 @@ import { TUNE_SOLVER } from './settings'
 
 /**
  * Pressures of many hauls on few memories: the fewest that serve all within a tolerance on both sides, or the
- * best there is for as many as the box has. Exact: the smallest squares that cover points, found by trying,
- * for the leftmost point not covered yet, every square whose left edge stands at it. SI.
+ * best set for as many as the box has. It is exact: the fewest squares that cover all points, found by trying,
+ * for the leftmost uncovered point, every square whose left edge is there. SI.
  */
 export interface Cover {
   presets: Preset[]
@@ -18,10 +18,12 @@ const SAME = TUNE_SOLVER.rounding
 
 type Points = readonly Preset[]
 
-/** Groups of points that squares of a side cover, as few as there can be; null where more than `most` are needed. */
+/** Groups of points that squares of a side cover, as few as possible; null if more than `most` are needed. */
 function groupsWithin(points: Points, side: number, most: number): number[][] | null {
   const order = points.map((_, i) => i).sort((a, b) => points[a]!.left - points[b]!.left)
-  /** What the squares hold that cover the first point left: one for each bottom edge that a point may give. */
+  /**
+   * Contents of the squares that cover the first remaining point: one for each bottom edge a point may give.
+   */
   function choices(left: readonly number[]): number[][] {
     const [first] = left as [number]
     const from = points[first]!
@@ -33,7 +35,7 @@ function groupsWithin(points: Points, side: number, most: number): number[][] | 
       inColumn.filter((i) => points[i]!.right >= bottom - SAME && points[i]!.right <= bottom + side + SAME),
     )
   }
-  /** Points of which no square holds two: so many squares at least. */
+  /** A set of points no two of which fit one square: at least that many squares are needed. */
   function apart(left: readonly number[]): number {
     const taken: number[] = []
     for (const i of left) if (taken.every((j) => missOf(points[i]!, points[j]!) > side + SAME)) taken.push(i)
@@ -64,10 +66,10 @@ const middle = (values: readonly number[]) => (Math.min(...values) + Math.max(..
 export const memoriesNeeded = (hauls: Points, tolerance: number): number =>
   groupsWithin(hauls, 2 * tolerance, hauls.length)?.length ?? hauls.length
 
-/** The best pressures for so many memories: the largest miss is as small as it can be. */
+/** The best pressures for a number of memories: the largest miss is as small as possible. */
 export function coverWith(hauls: Points, memories: number): Cover {
   if (hauls.length === 0) return { presets: [], assigned: [], worst: 0 }
-  // The largest miss is half the width of a group on one side, so half the distance of two hauls.
+  // The largest miss is half the width of a group on one side, which is half the distance of two hauls.
   const widths = [0]
   for (const a of hauls)
     for (const b of hauls) widths.push(Math.abs(a.left - b.left), Math.abs(a.right - b.right))

@@ -6,13 +6,13 @@ import { applyRules, type Rule } from '../quantity/stage'
 import { TUNE_SOLVER } from './settings'
 import type { HaulNeed } from './types'
 
-/** What Tune notices of one haul's preset. */
+/** Input of the rules on one haul's preset. */
 export interface PresetRuleInput {
   id: string
-  /** What the pressure is called where this circuit has it. */
+  /** What the pressure is called with this control. */
   name: string
   preset: Preset
-  /** Whether it was stored, or follows Load. */
+  /** True if it was stored; otherwise it follows Load. */
   stored: boolean
   need: HaulNeed
   minimum: number
@@ -24,7 +24,7 @@ type PresetRule = Rule<PresetRuleInput>
 const note = notesOf('tune', 'pressure')
 const CLASS = 'Spring class (common practice); its own sheet rules'
 
-/** What a preset follows while nothing is stored: Load's pressure, never under the minimum. */
+/** The preset while nothing is stored: Load's pressure, never below the minimum. */
 export const followedPreset = (need: HaulNeed, minimum: number): Preset => ({
   left: Math.max(need.left, minimum),
   right: Math.max(need.right, minimum),
@@ -104,11 +104,11 @@ const teedPreset: PresetRule = ({ id, name, preset, stored, teed }) => {
   })
 }
 
-/** All that Tune notices of one preset. */
+/** All notes on one preset. */
 export const presetRules = (input: PresetRuleInput): Note[] =>
   applyRules([overLimit, underMinimum, offLoad, teedPreset], input)
 
-/** A minimum typed under the spring's own. */
+/** A minimum typed below the spring's own. */
 export function minimumRule(tune: TunePlan, spring: SpringClass | null): Note[] {
   if (!spring || tune.minimum === null || tune.minimum >= spring.minPressure) return []
   return [

@@ -11,7 +11,7 @@ test('about ride height it turns by the travel over the arm; body up turns it do
 test('taught at both ends it is right there and at ride height, and off in between by its arc', () => {
   const { reads, error } = sensorTravel({ arm: 0.1, rod: 0.2 }, 0.06, 0.06)
   expect(reads(0)).toBeCloseTo(0, 12)
-  // Both ends together span what the wheel travels: the halves share the error of the arc.
+  // Both ends together span the wheel's travel: the halves share the error of the arc.
   expect(reads(0.06)! - reads(-0.06)!).toBeCloseTo(0.12, 9)
   expect(error!).toBeGreaterThan(0.001)
   expect(error!).toBeLessThan(0.02)

@@ -2,7 +2,7 @@ import { leverAngle } from './lever'
 import { TUNE_SOLVER } from './settings'
 
 /**
- * A height sensor on its arm and rod: what it says over the axle's travel. SI; travel of the body over the
+ * A height sensor on its arm and rod: what it reads over the axle's travel. SI; travel of the body over the
  * axle, up positive.
  */
 
@@ -14,27 +14,29 @@ export interface SensorGeometry {
   rod: number
 }
 
-/** Angle of its arm at a travel, rad: level arm and upright rod at ride height; null where they do not reach. */
+/**
+ * Angle of its arm at a travel, rad, with level arm and upright rod at ride height; null if they do not reach.
+ */
 export const sensorAngle = ({ arm, rod }: SensorGeometry, travel: number): number | null =>
   leverAngle({ arm, link: rod, ahead: arm, below: rod }, -travel)
 
-/** A sensor over the whole travel: its angles at the ends, and how far what it says is from what is. */
+/** A sensor over the whole travel: its angles at the ends, and how far its reading is from the truth. */
 export interface SensorTravel {
   droop: number | null
   bump: number | null
-  /** Most it is off by between the places it was taught at, m; null where it does not reach. */
+  /** Largest error between the heights it was taught at, m; null if it does not reach. */
   error: number | null
-  /** What it says of a travel; past its reach null. */
+  /** Its reading at a travel; null beyond its reach. */
   reads: (travel: number) => number | null
 }
 
 const STEPS = TUNE_SOLVER.armSteps
 
 /**
- * A sensor taught low at full bump, high at full droop and zero at ride height, in between taken as straight:
- * the arc of its arm is not.
- * @param droop how far the axle falls below ride height, `bump` how far it comes up, m, both positive
- * @source two circles, as of a height valve's lever
+ * A sensor taught low at full bump, high at full droop and zero at ride height. In between it assumes a
+ * straight line, but its arm moves in an arc.
+ * @param droop how far the axle falls below ride height, `bump` how far it rises, m, both positive
+ * @source two circles, as for a height valve's lever
  */
 export function sensorTravel(of: SensorGeometry, droop: number, bump: number): SensorTravel {
   const low = sensorAngle(of, -bump)

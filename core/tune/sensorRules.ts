@@ -2,7 +2,10 @@ import type { SensingPlan } from '../document/types'
 import { notesOf, type Note, type Remedy } from '../quantity/figure'
 import { SENSOR_ARMS, sensorTravel, type SensorTravel } from './sensor'
 
-/** What Tune notices of electronic levelling: its sensors over the travel, and what keeps it from working by itself. */
+/**
+ * Input of the rules on electronic levelling: its sensors over the travel, and what keeps it from working by
+ * itself.
+ */
 
 export interface SensorRuleInput {
   /** Id of the controller. */
@@ -23,11 +26,11 @@ const say = (label: string, field: keyof SensingPlan, value: number | boolean): 
   patches: [{ op: 'replace', path: ['tune', 'sensing', field], value }],
 })
 
-/** The most that the arm turns, rad; null where it does not reach. */
+/** Most the arm turns, rad; null if it does not reach. */
 const mostOf = ({ droop, bump }: SensorTravel): number | null =>
   droop === null || bump === null ? null : Math.max(Math.abs(droop), Math.abs(bump))
 
-/** A longer arm that stays within what the sensor can turn; undefined where none of those sold does. */
+/** A longer arm that stays within the sensor's range; undefined if none of those sold does. */
 function longerArm({ sensing, droop, bump }: SensorRuleInput): Remedy | undefined {
   const fits = (arm: number) => {
     const most = mostOf(sensorTravel({ arm, rod: sensing.rod }, droop, bump))
@@ -69,7 +72,7 @@ function reachRules(input: SensorRuleInput): Note[] {
   ]
 }
 
-/** What is said in every plan: it moves by itself, and nothing takes the note away. */
+/** Told in every plan: it moves by itself. Nothing removes this note. */
 const lockCaution = ({ id }: SensorRuleInput): Note =>
   note({
     quantity: 'count',

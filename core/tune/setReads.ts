@@ -4,8 +4,8 @@ import { findRoot } from '../quantity/root'
 import { TUNE_SOLVER } from './settings'
 
 /**
- * What a gauge reads of air that was shut in elsewhere, Pa gauge: a sealed, rigid volume, so that pressure goes with
- * temperature; the air around the gauge goes with the height above the sea. SI.
+ * What a gauge reads of air that was shut in elsewhere, Pa gauge. The volume is sealed and rigid, so pressure
+ * follows temperature, and the air around the gauge follows the height above the sea. SI.
  * @source ideal gas; ISO 2533
  */
 export function setReads(set: number, at: Conditions, read: Conditions): number {
@@ -18,24 +18,24 @@ export interface Conditions {
   altitude: number
 }
 
-/** A bag under its load: its height and the air shut in. */
+/** A bag under its load: its height, and the air shut in. */
 export interface LoadedBag {
   /** Height at a gauge pressure on its own corner, m, and air inside at a height, m³. */
   heightAt: (pressure: number) => number
   volumeAt: (height: number) => number
 }
 
-/** Air in a bag that carries its corner at a gauge pressure, p·V/T, J/K. */
+/** Air in a bag that carries its corner at a gauge pressure, as p·V/T, J/K. */
 const airIn = (bag: LoadedBag, pressure: number, { temperature, altitude }: Conditions) =>
   ((pressure + atmosphereAt(altitude)) * bag.volumeAt(bag.heightAt(pressure))) / temperature
 
-/** A leak as a hold test tells it: Pa/s lost by `volume` m³ at held height and 20 °C. */
+/** A leak as a hold test measures it: Pa/s lost from `volume` m³ at constant height and 20 °C. */
 export interface SteadyLeak {
   loss: number
   volume: number
 }
 
-/** Share of its air that a bag still has after so many seconds of a steady leak. */
+/** Share of its air that a bag still has after some seconds of a steady leak. */
 export function keptAfter(
   bag: LoadedBag,
   set: number,
@@ -48,8 +48,8 @@ export function keptAfter(
 }
 
 /**
- * How long a bag that carries its corner stands before it reads a least pressure, s: what it holds over that, at a
- * steady leak. 0 where it reads less from the start.
+ * How long a bag that carries its corner stands at a steady leak before it reads a given least pressure, s; 0
+ * if it reads less from the start.
  * @source ideal gas; the leak taken as steady
  */
 export function holdsFor(
@@ -65,9 +65,9 @@ export function holdsFor(
 }
 
 /**
- * What a bag that carries its corner stands and reads at after the weather has changed, no air in or out: the
- * air shut in is p·V/T, and height follows the pressure the corner wants. The gauge moves little, the truck
- * sinks or rises.
+ * Height and reading of a bag that carries its corner, after the weather has changed with no air in or out. The
+ * air shut in is p·V/T, and the height follows from the pressure the corner needs. The gauge moves little; the
+ * truck sinks or rises.
  * @param kept share of the air that is still there
  */
 export function bagLater(
@@ -79,7 +79,8 @@ export function bagLater(
 ): { pressure: number; height: number } {
   const wanted = airIn(bag, set, at) * kept
   const over = (pressure: number) => airIn(bag, pressure, later) - wanted
-  // More pressure is more height and more air: one root, or an end where the bag is empty or beyond all sense.
+  // More pressure means more height and more air: there is one root, or an end where the bag is empty or far
+  // too full.
   const most = 2 * set + 200_000
   const pressure = over(0) >= 0 ? 0 : over(most) <= 0 ? most : findRoot(over, 0, most, TUNE_SOLVER.close)
   return { pressure, height: bag.heightAt(pressure) }

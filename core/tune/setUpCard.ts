@@ -1,22 +1,22 @@
 import type { LevelDone } from '../catalog/levelDone'
 import type { Preset } from '../document/types'
 
-/** How a control is set up, step by step: what to do, and what must be seen before going on. */
+/** How to set up a control, step by step: what to do, and what must be seen before going on. */
 export interface CardStep {
   title: string
   text: string
-  /** What must be seen; empty where nothing shows. */
+  /** What must be seen; empty if nothing shows. */
   seen: string
-  /** Pressures that the step sets, Pa gauge; null where it sets none. */
+  /** Pressures that the step sets, Pa gauge; null if it sets none. */
   set: Preset | null
   minutes: number
-  /** What of a control box shows that it is done; null where only the eye can tell. */
+  /** State of a control box that shows it is done; null if only the eye can tell. */
   confirm: Confirm | null
 }
 
 /**
- * What of a box confirms a step: its fuse refitted, a phone paired or written down, what it keeps up, stores
- * or came to.
+ * State of a box that confirms a step: fuse refitted, phone paired or written down, minimum kept, preset stored
+ * or reached.
  */
 export type Confirm =
   | { what: 'refitted' | 'paired' | 'written' | 'kept-up' }
@@ -26,15 +26,15 @@ export type Confirm =
 
 export type ControlKind = 'memories' | 'paddles' | 'hand' | 'lever' | 'controller'
 
-/** What is set up, with what it is set to. */
+/** What is set up, and the values it is set to. */
 export interface CardFacts {
   kind: ControlKind
   /** Pressures in the order they are set, each with the hauls it serves. */
   presets: readonly { label: string; preset: Preset }[]
   minimum: number
-  /** Of a height valve, m: its arm and link. */
+  /** Arm and link of a height valve, m. */
   lever: { arm: number; link: number } | null
-  /** Whether a controller's sheet says that an open door or the key keeps it still. */
+  /** True if a controller's sheet says that an open door or the key stops it. */
   rests: boolean
 }
 

@@ -1,20 +1,22 @@
-/** Tolerances of Tune's solvers, each with what it is for. */
+/** Tolerances of Tune's solvers, each with its purpose. */
 export const TUNE_SOLVER = {
-  /** A pressure is found to this share of it: nearer, heights found of their own say nothing. */
+  /** A pressure is found to this share of itself. Heights computed from it are no more exact than that. */
   close: 1e-11,
-  /** Pressures this near are one memory’s, Pa: only rounding. */
+  /** Pressures this close share a memory, Pa: only rounding. */
   rounding: 1e-9,
-  /** Two stored pressures closer than this are one, Pa. */
+  /** Two stored pressures closer than this count as equal, Pa. */
   alike: 1,
-  /** A corner's rate is told from a step of pressure, Pa. */
+  /** Pressure step for a corner's rate, Pa. */
   rateStep: 5000,
-  /** A lever's ratio is told from a step of travel to either side, m. */
+  /** Step of travel to either side for a lever's ratio, m. */
   leverStep: 1e-4,
-  /** Steps over the travel of an arm. */
+  /** Number of steps over the travel of an arm. */
   armSteps: 60,
-  /** A remedy of the weather lands this far on the safe side, Pa; what no gauge shows, Pa, is not told. */
+  /**
+   * A remedy for the weather ends this far on the safe side, Pa. Differences that no gauge shows are not told.
+   */
   weatherOn: 500,
   weatherNear: 100,
-  /** Least rate of a corner, m/Pa: one that does not move wants a pressure without end. */
+  /** Least rate of a corner, m/Pa. A corner that does not move would need endless pressure. */
   leastRate: 1e-12,
 } as const

@@ -3,10 +3,10 @@ import { ordered, type Haul, type TrialFault, type TunePlan } from '../document/
 import { notesOf, type Note } from '../quantity/figure'
 import type { TrialSaid } from './types'
 
-/** What Tune notices of the road trial. */
+/** Rules on the road trial. */
 
 const note = notesOf('tune', 'pressure')
-/** What was wrong with a reading that is set aside, as a person says it. */
+/** What was wrong with a reading that is set aside, in a person's words. */
 export const SET_ASIDE: Record<TrialFault, string> = {
   tape: 'left out: the tape was misread',
   aboard: 'left out: something else was aboard',
@@ -14,10 +14,10 @@ export const SET_ASIDE: Record<TrialFault, string> = {
   ground: 'left out: not on level ground',
 }
 
-/** Parts of the plan this near to what they were are as they were. */
+/** Corrections smaller than this share are not mentioned. */
 const AS_PLANNED = 0.01
 
-/** All that Tune notices of the readings and of what they say. */
+/** All notes on the readings and what they tell. */
 export function trialRules(
   tune: TunePlan,
   trial: TrialSaid | null,
@@ -77,7 +77,7 @@ const haulGone = ({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] =>
     })
   })
 
-/** Taped, and yet there is nothing to compare it with. */
+/** Lips were taped, but the plan cannot compare them with anything. */
 function notCounted({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] {
   const taped = Object.values(trials).some(
     (t) =>
@@ -99,7 +99,7 @@ function notCounted({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] {
   ]
 }
 
-/** What the pressures now follow, said plainly. */
+/** Says in words what the pressures now follow. */
 function corrected({ area, rate }: TrialSaid): Note[] {
   const off = area.factor - 1
   const stiffer = rate.factor - 1
@@ -136,10 +136,7 @@ function corrected({ area, rate }: TrialSaid): Note[] {
 }
 
 const OF = { area: 'area of its bags', rate: 'rate of its steel' }
-/**
- * Something else is not as it was told: likelier than not a little, or so far that the plan cannot explain
- * the tape.
- */
+/** Something else is not as entered: slightly but likely, or so far that the plan cannot explain the tape. */
 function unexplained({ leftOver, besides, refused, atBound, odd }: TrialSaid, { trials }: TunePlan): Note[] {
   const suspect = besides
     ? `Likeliest besides is ${besides.label}: ${besides.share > 0 ? 'more' : 'less'} than planned. `

@@ -13,7 +13,7 @@ const spring = springClass('leaf-helper-double-2270')!
 const haul = (order: number, label: string): Haul => newHaul(label, order)
 const hauls = { a: haul(1, 'Empty'), b: haul(2, 'Full') }
 const pressures = { a: { left: 34_470, right: 34_470 }, b: { left: 300_000, right: 380_000 } }
-/** A corner that comes up a millimetre for each 10 kPa. */
+/** A corner that rises one millimetre for each 10 kPa. */
 const height = (p: number) => 0.15 + p / 1e7
 const corner = { heightAt: { left: height, right: height } }
 const needs = { a: { ...pressures.a, ...corner }, b: { ...pressures.b, ...corner } }
@@ -27,7 +27,7 @@ const site = {
   trailerSignal: null,
   keepsUp: false,
 }
-/** The same weather everywhere: what it does stands in its own tests. */
+/** The same weather everywhere: its effect has tests of its own. */
 const weather = { shop: 293.15, cold: 293.15, hot: 293.15, pass: 0 }
 const base = { ...newPlan('leaf-flatbed', 'x').tune, weather }
 const run = (tune: Partial<TunePlan>, teed = false, trial: TrialSaid | null = null) =>
@@ -324,7 +324,7 @@ describe('other weather, and few memories', () => {
     expect(told(stored)).toEqual(['fix a'])
     expect(told(stored, true)).toEqual(['know a'])
     expect(told({})).toEqual(['know a'])
-    // Its remedy sets just so much that the coldest reads the minimum.
+    // Its remedy sets just enough that the coldest reads the minimum.
     const note = cold(stored).notes.find((n) => n.rule === 'cold-under-minimum')!
     const value = (note.remedy!.patches[0] as unknown as { value: typeof pressures.a }).value
     const after = cold({ presets: { ...stored.presets, a: value } })
@@ -338,7 +338,7 @@ describe('other weather, and few memories', () => {
     expect(rules({})).not.toContain('hot-over-limit')
     expect(rules({ hot: 313.15 })).toContain('hot-over-limit')
     expect(rules({ pass: 3000 })).toContain('hot-over-limit')
-    // Its remedy sets just so much that the worst of them reads the limit.
+    // Its remedy sets just enough that the worst of them reads the limit.
     for (const there of [{ hot: 313.15 }, { pass: 3000 }, { hot: 303.15, pass: 4000 }]) {
       const elsewhere = { weather: { ...weather, ...there } }
       const note = run({ ...near, ...elsewhere }).notes.find((n) => n.rule === 'hot-over-limit')!

@@ -22,23 +22,23 @@ import { trialRules } from './trialRules'
 import type { HaulNeed, TrialSaid, TuneResult, TuneSite } from './types'
 import { memoryRules, trailerSignalRule, weatherRules } from './weatherRules'
 
-/** What Tune hears of the earlier stages. */
+/** What Tune gets from the earlier stages. */
 export interface TuneFacts {
   needs: Record<string, HaulNeed>
   spring: SpringClass | null
   teed: boolean
   site: TuneSite
-  /** What the road trial said, which Load's pressures follow already. */
+  /** What the road trial found; Load's pressures already follow it. */
   trial: TrialSaid | null
   /** The lever of a height valve over the axle's travel; null without one. */
   lever?: LeverRuleInput | null
-  /** The sensors of electronic levelling over it; null without. */
+  /** The sensors of electronic levelling over the travel; null without them. */
   sensor?: SensorRuleInput | null
 }
 
 /**
- * A preset per haul: as stored, or what Load found; checked against the spring's limits here and in other weather, and
- * shared where the control has fewer memories than there are hauls. SI, gauge.
+ * A preset per haul, as stored or as Load found it. It is checked against the spring's limits here and in other
+ * weather, and shared if the control has fewer memories than there are hauls. SI, gauge.
  */
 export function tuneStage(
   tune: TunePlan,
@@ -53,7 +53,7 @@ export function tuneStage(
   for (const [id, { label }] of ordered(hauls)) {
     const need = needs[id]
     if (!need || !spring) continue
-    // A height valve stores nothing: what an earlier control had stored is not looked at.
+    // A height valve stores nothing, so presets stored with an earlier control are ignored.
     const noted = site.heldBy === 'height' ? undefined : tune.presets[id]
     const stored = noted !== undefined
     const preset = noted ?? followedPreset(need, minimum)
@@ -103,10 +103,7 @@ export function tuneStage(
   }
 }
 
-/**
- * How far tuning is planned: the presets of every haul, or what levels by itself as its sheet and its lever
- * have it.
- */
+/** How far tuning is planned: presets of every haul, or the settings of whatever levels by itself. */
 function plannedOf(
   { presets, sensing }: TunePlan,
   hauls: readonly string[],
@@ -130,7 +127,7 @@ function plannedOf(
   }
 }
 
-/** Hauls on as many memories as the control has; null without a haul. */
+/** Hauls on the control's memories; null without a haul. */
 function sharedOf(
   tune: TunePlan,
   needs: Record<string, HaulNeed>,

@@ -1,37 +1,41 @@
 import type { Preset } from '../document/types'
 import type { LeverTravel } from './lever'
 
-/** What a haul asks, Pa gauge, and how its corners answer. */
+/** Pressures a haul needs, Pa gauge, and how its corners respond. */
 export interface HaulNeed {
   left: number
   right: number
-  /** Height of each spring at a pressure, on its own corner, m. */
+  /** Height of each spring at a pressure, under the load of its own corner, m. */
   heightAt: { left(pressure: number): number; right(pressure: number): number }
 }
-/** What a preset is held against beside the haul. SI. */
+/** What a preset is checked against besides the haul. SI. */
 export interface TuneSite {
   /** Air in a spring at a height, m³. */
   volumeAt: (height: number) => number
-  /** Wheel travel a spring's travel stands for, and the truck's wheelbase, m. */
+  /** Motion ratio, and the truck's wheelbase, m. */
   motionRatio: number
   wheelbase: number
-  /** Where it is set, m above the sea. */
+  /** Height above the sea where it is set, m. */
   altitude: number
-  /** Whether the control stores pressures. */
+  /** True if the control stores pressures. */
   hasMemories: boolean
-  /** What holds the truck up: a block that stops at a pressure, something that holds its height, or a person. */
+  /**
+   * What holds the truck up: a block that stops at a pressure, something that holds the height, or a person.
+   */
   heldBy: HeldBy
-  /** Whether it fills up to the minimum by itself when the key comes on. */
+  /** True if it fills up to the minimum by itself when the key comes on. */
   keepsUp: boolean
   /** The block's signal at a trailer's far end; null without a block, or without a trailer. */
   trailerSignal: { far: number; between: string[]; margin: number } | null
 }
-/** A figure as the road trial has it: a factor of what the plan says, and the share it is still known within. */
+/**
+ * A figure that the road trial corrected: a factor of the plan's value, and the share it is still known within.
+ */
 export interface Corrected {
   factor: number
   tolerance: number
 }
-/** What the road trial said, as Load found it. */
+/** What the road trial found, passed on by Load. */
 export interface TrialSaid {
   area: Corrected
   rate: Corrected
@@ -41,13 +45,16 @@ export interface TrialSaid {
   besides: { label: string; share: number } | null
   /** The odd reading: without it the others are explained. Null if there is none. */
   odd: string | null
-  /** Why nothing of it is taken over; null where area and rate are. */
+  /** Why nothing is adopted; null if area and rate are. */
   refused: 'bound' | 'unexplained' | 'unlikely' | null
-  /** Of area and rate, what would have to be off by more than its own doubt. */
+  /** Whichever of area and rate would have to be off by more than its own doubt. */
   atBound: ('area' | 'rate')[]
 }
 
-/** A haul on the memory it shares: what it then lacks, m at the wheel, rear up positive, and the lamps' angle, rad. */
+/**
+ * A haul on a shared memory: what it lacks, m at the wheel, rear up positive, and the angle of the headlamps,
+ * rad.
+ */
 export interface Shared {
   memory: number
   preset: Preset
@@ -56,14 +63,14 @@ export interface Shared {
 }
 /** Hauls on the control's memories. */
 export interface SharedMemories {
-  /** Fewest with which every haul stands within the tolerance. */
+  /** Fewest memories with which every haul stands within the tolerance. */
   needed: number
   memories: Preset[]
   byHaul: Record<string, Shared>
 }
 /**
- * A preset in other weather: the gauge of the lower (of the higher, when hot) side, and how far the truck has
- * come up.
+ * A preset in other weather: reading of the lower side (in the heat, of the higher side), and how far the truck
+ * has risen.
  */
 export interface Elsewhere {
   cold: { reads: number; rise: number }
@@ -71,11 +78,11 @@ export interface Elsewhere {
   /** Over the pass, as warm as in the shop. */
   pass: { reads: number; rise: number }
   /**
-   * Standing at the coldest with the loss that still counts as tight: how far it has sunk in a week, m, and s
+   * Standing at the coldest with a leak that still counts as tight: how far it sinks in a week, m, and seconds
    * until the minimum.
    */
   leak: { sinks: number; holds: number }
-  /** What the block's and the gauge's own error does at the wheel, m each way, and to the lamps, rad. */
+  /** Effect of the block's and the gauge's own error: at the wheel, m each way, and on the headlamps, rad. */
   error: { rise: number; lamp: number }
 }
 

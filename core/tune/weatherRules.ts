@@ -9,13 +9,13 @@ import { TUNE_SOLVER } from './settings'
 import type { Conditions } from './setReads'
 import type { Elsewhere, HaulNeed, SharedMemories, TuneSite } from './types'
 
-/** What Tune notices of presets in other weather, and of memories that are too few. */
+/** Rules on presets in other weather, and on too few memories. */
 
 const note = notesOf('tune', 'pressure')
 const GAS = 'Air shut in keeps p·V/T, the bag its load; atmosphere ISO 2533'
 const { weatherOn: ON, weatherNear: NEAR } = TUNE_SOLVER
 
-/** Whoever loads a trailer stands at its far end, and presses from there. */
+/** Whoever loads a trailer stands at its far end and presses the button there. */
 export function trailerSignalRule({ trailerSignal }: TuneSite): Note[] {
   const limit = PRACTICE.radioReserve.value
   if (!trailerSignal || trailerSignal.margin >= limit) return []
@@ -44,13 +44,13 @@ export interface WeatherRuleInput {
   spring: SpringClass
   tune: TunePlan
   site: TuneSite
-  /** Whether it was stored, or follows Load. */
+  /** True if it was stored; otherwise it follows Load. */
   stored: boolean
 }
 
 /**
- * Each side moved as far as its limit asks; the other as it is. Nothing where the height is held: there the pressure is
- * not set.
+ * Each side moved as far as its limit requires; the other stays. Returns nothing if the height is held, because
+ * the pressure is then not set.
  */
 function moved(
   input: WeatherRuleInput,
@@ -72,13 +72,13 @@ function moved(
 
 function coldUnder(input: WeatherRuleInput): Note[] {
   const { id, label, preset, elsewhere, minimum, tune, site, stored } = input
-  // A preset under the minimum in the shop is told by itself.
+  // A preset already under the minimum in the shop has a note of its own.
   if (elsewhere.cold.reads >= minimum - NEAR || Math.min(preset.left, preset.right) < minimum) return []
   const later = { temperature: tune.weather.cold, altitude: site.altitude }
   return [
     note({
       rule: 'cold-under-minimum',
-      // A control that keeps its minimum fills up at the next turn of the key.
+      // A control that keeps its minimum fills up when the key comes on.
       rank: stored && !site.keepsUp ? 'fix' : 'know',
       subject: id,
       value: elsewhere.cold.reads,
@@ -103,7 +103,7 @@ function hotOver(input: WeatherRuleInput): Note[] {
   return [
     note({
       rule: 'hot-over-limit',
-      // Until it is stored it is Load's to ask; then it is what somebody drives with.
+      // Until it is stored it is only what Load asks. Once stored, somebody drives with it.
       rank: stored ? 'stop' : 'know',
       subject: id,
       value: worst,

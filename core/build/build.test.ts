@@ -44,7 +44,7 @@ describe('order', () => {
       expect(blockedBy(step('fuse'), steps, { ticks: all, struck: {} })).toMatchObject({
         step: { id: other },
       })
-      // A step struck with a reason holds nothing up.
+      // A step struck with a reason blocks nothing.
       const passed = { ...tick, reason: 'No such part' }
       expect(blockedBy(step('fuse'), steps, { ticks: all, struck: { [other]: passed } })).toBeNull()
     }
@@ -70,7 +70,8 @@ describe('order', () => {
     plan.lay.shields = { 'spring-right': true }
     const shielded = stepsOf(plan)
     expect(shielded.find((s) => s.id === 'spring-right')!.after).toHaveProperty('shield-right')
-    // One for a line is a step too, says what it guards, and comes before the spring on the exhaust's side alone.
+    // The shield of a line is a step too. It says what it guards, and comes before the spring on the exhaust's
+    // side only.
     plan.lay.shields = { 'split-right': true, 'no-such-line': true }
     const lined = stepsOf(plan)
     const shield = lined.find((s) => s.id === 'shield-split-right')!
@@ -129,7 +130,8 @@ test('usual torques are those of practice, lbf·ft, with their threads (common p
   ])
   for (const { usual, soft } of Object.values(FASTENERS)) {
     const { looksLike, high } = judgeFastener({ ...usual, from: 'usual', unit: '' })!
-    // What is clamped bears less than the thread of a U-bolt or a strap: only more than the thread bears is a slip.
+    // A clamped part bears less than the thread of a U-bolt or strap. Only a torque above what the thread bears
+    // is an error.
     if (soft) expect(usual.torque).toBeLessThanOrEqual(high)
     else expect(looksLike).toBe('ok')
   }
@@ -142,7 +144,7 @@ test('a thread is a size and its pitch or turns, whole and possible; spaces arou
   expect(threadOf('11/16-12')!.diameter).toBeCloseTo((11 / 16) * 0.0254, 12)
   for (const slip of ['1-3/8-16', '3/8-16x', '3/0-16', '3/8-0', '3/8-2', 'M8x9', 'bolt'])
     expect({ slip, thread: threadOf(slip) }).toEqual({ slip, thread: null })
-  // A pitch that leaves just half the shank is too coarse, a little finer is a thread.
+  // A pitch that leaves just half of the shank is too coarse; a slightly finer one is a thread.
   const half = (8 / 2 / 0.9382).toFixed(9)
   expect(threadOf(`M8x${half.slice(0, -3)}`)).not.toBeNull()
   expect(threadOf(`M8x${Number(half) + 0.001}`)).toBeNull()
@@ -172,7 +174,7 @@ describe('torques are typed off the kit’s sheet', () => {
     expect(after.build.fasteners).toEqual(all)
     expect(Object.values(after.build.fasteners).every((f) => f.from === 'usual')).toBe(true)
     expect(createDeriver()(after).stages.build.notes.map((n) => n.rule)).not.toContain('torque-missing')
-    // A coil insert is pushed in: nothing of a leaf kit is asked for.
+    // A coil insert is pushed in: none of a leaf kit's fasteners are asked for.
     const coil = createDeriver()(newPlan('coil-wagon', 'x')).stages.build.notes
     expect(coil.find((n) => n.rule === 'torque-missing')).toBeUndefined()
   })
@@ -230,7 +232,7 @@ describe('torques are typed off the kit’s sheet', () => {
     expect(left(three)).toMatchObject({ left: true })
     expect(left(reached)).toEqual({ left: false, rules: [] })
     expect(left({ ...reached, strap: null })).toEqual({ left: false, rules: ['torque-not-measured'] })
-    // Both sides of what a wrench gives: a tenth.
+    // Both ends of a torque wrench's tolerance: a tenth.
     const strap = all.strap!.torque
     for (const [part, told] of [
       [1.0999, false],

@@ -6,7 +6,7 @@ import { buildRules } from './rules'
 import { buildSteps } from './steps'
 import type { BuildFacts, BuildResult, Step, TruckOfBuild } from './types'
 
-/** What was opened by steps that were done, though it may have been otherwise than the plan now has it. */
+/** What finished steps have opened, even if the plan has changed since. */
 const openedBySteps = (steps: readonly Step[], { ticks }: BuildPlan): Opening[] =>
   steps.flatMap(({ id, title, opens }): Opening[] => {
     const tick = ticks[id]
@@ -14,7 +14,7 @@ const openedBySteps = (steps: readonly Step[], { ticks }: BuildPlan): Opening[] 
     return [{ parts: opens.parts ?? [], lines: opens.lines ?? [], places: [], at: tick.at, what: title }]
   })
 
-/** The steps of this very plan, what is done of them, and what was ticked before its time. */
+/** The steps of this plan, what is done of them, and what was ticked too early. */
 export function buildStage(
   build: BuildPlan,
   truck: TruckOfBuild,

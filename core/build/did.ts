@@ -3,10 +3,10 @@ import { METRIC_UNITS, showText } from '../quantity/units'
 import { FASTENERS, typedFastener, untold } from './fasteners'
 import type { Step } from './types'
 
-/** Characters of a record that are kept. */
+/** Most characters kept of a record. */
 const MOST = 600
 
-/** What a step is, as it is written down when it is ticked: part, place, length, wire and torque, in metric units. */
+/** The record of a step, written when it is ticked: part, place, length, wire and torque, in metric units. */
 export function didText(
   { title, detail, values, fasteners = [] }: Step,
   build: Pick<BuildPlan, 'fasteners'>,
@@ -25,7 +25,7 @@ export function didText(
   return `${title}. ${told}${tight}`.slice(0, MOST)
 }
 
-/** The ticks that stand: of steps that are still what was done. One without a record stands for its step as it is. */
+/** Ticks whose steps are still what was done. A tick without a record counts for its step as it is. */
 export const standingTicks = (steps: readonly Step[], build: BuildPlan): BuildPlan['ticks'] =>
   Object.fromEntries(
     steps.flatMap((step) => {

@@ -2,11 +2,11 @@ import type { BuildPlan, Done, Fastener } from '../document/types'
 import { GRADES, threadOf, torqueCheck } from './torque'
 import type { FastenerId, Step } from './types'
 
-/** A kind of fastener of a kit: what it holds, and what is usual until its own sheet is typed in. */
+/** A kind of fastener in a kit: what it holds, and the usual values until its own sheet is typed in. */
 export interface FastenerKind {
   label: string
   usual: Pick<Fastener, 'torque' | 'thread' | 'grade'>
-  /** What it clamps bears less than its thread: a torque lower than the thread’s is as it should be. */
+  /** What it clamps bears less than its thread, so a torque below the thread's is correct. */
   soft?: true
 }
 
@@ -14,8 +14,8 @@ const FOOT_POUND = 1.355818
 const footPounds = (value: number) => Math.round(value * FOOT_POUND * 10) / 10
 
 /**
- * Usual tightening (common practice), N·m. Offered, never taken for the truck's own: an M8 where M10 is usual
- * wants less than half, so every one is typed off the kit's own sheet or taken over knowing so.
+ * Usual torques (common practice), N·m. They are offered, never assumed: an M8 where M10 is usual needs less
+ * than half. So every one is typed off the kit's own sheet, or taken over on purpose.
  */
 export const FASTENERS: Readonly<Record<FastenerId, FastenerKind>> = {
   plate: {
@@ -53,27 +53,27 @@ export const FASTENERS: Readonly<Record<FastenerId, FastenerKind>> = {
 }
 const FASTENER_IDS = Object.keys(FASTENERS) as FastenerId[]
 
-/** Kinds of fasteners that steps tighten. */
+/** Kinds of fasteners that the steps tighten. */
 export const fastenersOf = (steps: readonly Pick<Step, 'fasteners'>[]): FastenerId[] =>
   FASTENER_IDS.filter((id) => steps.some((step) => step.fasteners?.includes(id)))
 
-/** A fastener off the kit's sheet or taken over as usual; null while nobody has said. */
+/** A fastener off the kit's sheet or taken over as usual; null while nobody has entered it. */
 export const typedFastener = (build: Pick<BuildPlan, 'fasteners'>, id: FastenerId): Fastener | null =>
   build.fasteners[id] ?? null
 
-/** The usual values of fasteners, taken over by whoever says so. */
+/** Usual values of fasteners, taken over on somebody's word. */
 export const takeUsual = (ids: readonly FastenerId[]): Record<string, Fastener> =>
   Object.fromEntries(ids.map((id) => [id, { ...FASTENERS[id].usual, from: 'usual' as const, unit: '' }]))
 
 /**
- * What a fastener of that thread and grade may be tightened to, N·m, and what its torque looks like; null for
- * no thread or class we know.
+ * Torque range of a thread and grade, N·m, and what the typed torque looks like; null if the thread or class is
+ * unknown.
  */
 export function judgeFastener({ thread, grade, torque }: Fastener) {
   const known = threadOf(thread)
   return known && GRADES.includes(grade) ? torqueCheck(known, grade, torque) : null
 }
 
-/** Kinds of fasteners of a step of which a tick says nothing: neither what they were tightened to nor that it was not measured. */
+/** Fasteners of a step for which a tick records neither a torque nor that it was not measured. */
 export const untold = (step: Pick<Step, 'fasteners'>, torques: Done['torques']): FastenerId[] =>
   torques === null ? [] : (step.fasteners ?? []).filter((id) => torques[id] === undefined)

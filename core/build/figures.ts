@@ -1,7 +1,7 @@
 import { input, type Figure } from '../quantity/figure'
 import type { BuildResult } from './types'
 
-/** Steps done and time left, s. */
+/** Steps done, and time left, s. */
 export const buildFigures = ({ steps, done, minutes, minutesLeft }: BuildResult): Record<string, Figure> => ({
   done: {
     label: 'Steps done',

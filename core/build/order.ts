@@ -14,7 +14,7 @@ export function blockedBy(
   return null
 }
 
-/** Why a tick cannot be taken back, or null: a later step stands on it. */
+/** Why a tick cannot be taken back, or null: a later step depends on it. */
 export function heldBy(step: Step, steps: readonly Step[], { ticks }: Pick<BuildPlan, 'ticks'>): Step | null {
   return steps.find((later) => ticks[later.id] && later.after[step.id]) ?? null
 }

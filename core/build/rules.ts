@@ -8,7 +8,7 @@ import type { Step } from './types'
 
 const note = notesOf('build', 'count')
 
-/** Steps ticked before what must come first; a fuse put in early can burn a wire. */
+/** Steps ticked before those that must come first. A fuse put in early can burn a wire. */
 const outOfOrder = (steps: readonly Step[], build: BuildPlan): Note[] =>
   steps.flatMap((step) => {
     const blocked = build.ticks[step.id] ? blockedBy(step, steps, build) : null
@@ -23,7 +23,7 @@ const outOfOrder = (steps: readonly Step[], build: BuildPlan): Note[] =>
     })
   })
 
-/** Steps done as the plan then was, and which it is no longer. */
+/** Finished steps that the plan has changed since. */
 const changedSince = (steps: readonly Step[], { ticks }: BuildPlan, standing: BuildPlan['ticks']): Note[] =>
   steps.flatMap((step) => {
     const tick = ticks[step.id]
@@ -38,7 +38,7 @@ const changedSince = (steps: readonly Step[], { ticks }: BuildPlan, standing: Bu
     })
   })
 
-/** Steps that were done and that the plan no longer has. */
+/** Finished steps that are no longer in the plan. */
 const noLongerPlanned = (steps: readonly Step[], { ticks }: BuildPlan): Note[] => {
   const planned = new Set(steps.map((s) => s.id))
   return Object.entries(ticks).flatMap(([id, tick]) => {
@@ -59,7 +59,7 @@ const noLongerPlanned = (steps: readonly Step[], { ticks }: BuildPlan): Note[] =
   })
 }
 
-/** Fasteners nobody typed a torque for: the usual is offered, and never stands as the truck's. */
+/** Fasteners without a typed torque. The usual one is offered, but never counts as the truck's own. */
 const withoutTorque = (steps: readonly Step[], build: BuildPlan): Note[] => {
   const missing = fastenersOf(steps).filter((id) => !typedFastener(build, id))
   if (missing.length === 0) return []
@@ -85,13 +85,13 @@ const withoutTorque = (steps: readonly Step[], build: BuildPlan): Note[] => {
   ]
 }
 
-/** What a torque in the wrong unit is in the right one, N·m. */
+/** What a torque typed in the wrong unit is in the right one, N·m. */
 const UNIT_SLIPS: Partial<Record<TorqueLooks, { typed: string; factor: number }>> = {
   'ft-lb typed as N·m': { typed: 'ft·lbf', factor: 1.355818 },
   'in-lb typed as N·m': { typed: 'in·lbf', factor: 0.1129848 },
 }
 
-/** A torque outside what its thread and class usually bear: a slip of unit, or of size. */
+/** A torque outside the usual range of its thread and class: a wrong unit or a wrong size. */
 const torqueUnlikely = (steps: readonly Step[], build: BuildPlan): Note[] =>
   fastenersOf(steps).flatMap((id) => {
     const typed = typedFastener(build, id)
@@ -99,7 +99,7 @@ const torqueUnlikely = (steps: readonly Step[], build: BuildPlan): Note[] =>
     if (!typed || !judged || judged.looksLike === 'ok') return []
     const over = typed.torque > judged.high
     if (!over && FASTENERS[id].soft) return []
-    // Who typed a unit meant it: only a figure without one may have been read in another.
+    // A unit that was typed was meant. Only a figure without a unit may have been read in another.
     const slip = typed.unit === '' ? UNIT_SLIPS[judged.looksLike] : undefined
     const size = `${typed.thread} ${typed.grade}`
     return note({
@@ -121,10 +121,10 @@ const torqueUnlikely = (steps: readonly Step[], build: BuildPlan): Note[] =>
     })
   })
 
-/** What a step was tightened to against what it should be: this part of it either way is as a torque wrench has it. */
+/** Tolerance of a torque wrench, as a share either way: what a step was tightened to may differ this much. */
 const WRENCH = PRACTICE.torqueWrench.value
 
-/** Ticked steps whose fasteners were tightened to something else, and those of which nobody measured it. */
+/** Ticked steps whose fasteners have a different torque, and those where nobody measured it. */
 function tightened(steps: readonly Step[], build: BuildPlan): Note[] {
   const done = steps.flatMap((step) => {
     const tick = build.ticks[step.id]
@@ -164,7 +164,7 @@ function tightened(steps: readonly Step[], build: BuildPlan): Note[] {
   ]
 }
 
-/** All that Build notices. @param standing ticks of steps that are still what was done. */
+/** All notes of Build. @param standing ticks of steps that are still what was done */
 export const buildRules = (
   steps: readonly Step[],
   build: BuildPlan,

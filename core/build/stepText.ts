@@ -1,7 +1,7 @@
 import { showText, type UnitChoice } from '../quantity/units'
 import type { Step } from './types'
 
-/** What a step says, its figures in a shop's units; "—" where there is none. */
+/** Text of a step, with its figures in the shop's units; "—" where there is no figure. */
 export const stepText = (step: Step, units: UnitChoice): string =>
   step.detail.replace(/\{(\w+)\}/g, (_, key: string) => {
     const figure = step.values[key]

@@ -28,7 +28,7 @@ export interface Thread {
   area: number
 }
 
-/** Nominal diameter and stress area of "M8", "M8x1.25", "3/8-16" or "5/16"; null when it is not a thread. */
+/** Tensile stress areas, m², of coarse metric threads. ISO 898-1 (memory for all but M6, M8 and M10). */
 export function threadOf(name: string): Thread | null {
   const metric = /^M(\d+(?:\.\d+)?)(?:\s*[x×]\s*(\d+(?:\.\d+)?))?$/i.exec(name.trim())
   if (metric) {
@@ -37,7 +37,7 @@ export function threadOf(name: string): Thread | null {
     // A_s = π/4·(d − 0.9382·P)². ISO 898-1.
     const core = diameter - 0.9382e-3 * Number(metric[2] ?? 0)
     const area = metric[2] ? (Math.PI / 4) * core ** 2 : table
-    // A pitch that would leave less than half the shank is a slip of typing.
+    // A pitch that leaves less than half of the shank is a typing error.
     return area && core > diameter / 2 ? { diameter, area } : null
   }
   const inch = /^(\d+)\/(\d+)-(\d+)$/.exec(name.trim())
@@ -54,8 +54,8 @@ export type TorqueLooks = 'ok' | 'ft-lb typed as N·m' | 'in-lb typed as N·m' |
 export const GRADES = Object.keys(PROOF)
 
 /**
- * Usual torque range in N·m, T = K·d·F with F = 75 % of proof and K 0.16–0.24 (dry steel about 0.2), and whether a
- * stated torque looks like a slip of unit. Only to catch a slip: the kit's own sheet rules.
+ * Usual torque range in N·m, T = K·d·F with F = 75 % of proof and K 0.16–0.24 (dry steel about 0.2), and
+ * whether a stated torque looks like a wrong unit. It only catches errors: the kit's own sheet decides.
  */
 export function torqueCheck(
   thread: Thread,

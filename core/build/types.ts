@@ -17,9 +17,12 @@ export interface Step {
   title: string
   detail: string
   values: Record<string, StepValue>
-  /** Parts and lines that are opened in it, or whose lines come off: what was soaped and held of them is unproved. */
+  /**
+   * Parts and lines that the step opens, or whose lines come off. What was soaped and held of them is no longer
+   * proved.
+   */
   opens?: { parts?: readonly string[]; lines?: readonly string[] }
-  /** What is tightened in it, in this order: it is not done before each is told. */
+  /** What it tightens, in this order. The step is not done before each torque is entered. */
   fasteners?: readonly FastenerId[]
   cautions: string[]
   tools: string[]
@@ -32,9 +35,9 @@ export interface BuildResult {
   steps: Step[]
   /** Ticks of steps that are still what was done. */
   ticks: BuildPlan['ticks']
-  /** What steps that are ticked have opened. */
+  /** What the ticked steps have opened. */
   opened: Opening[]
-  /** Ids of steps neither done nor struck. */
+  /** Ids of steps that are neither done nor struck. */
   left: string[]
   done: number
   minutes: number
@@ -44,9 +47,9 @@ export interface BuildResult {
 /** What Build needs of the earlier stages. */
 export interface BuildFacts {
   spring: SpringClass | null
-  /** Parts whose joints the dash or a coil closes in, in words. */
+  /** Words for the parts whose joints the dash or a coil covers. */
   closedIn: readonly string[]
-  /** What the springs are first filled to, Pa gauge; null without springs. */
+  /** Pressure of the first fill, Pa gauge; null without springs. */
   firstFill: number | null
   cuts: {
     id: string
@@ -58,27 +61,27 @@ export interface BuildFacts {
     ties: number
     grommets: number
   }[]
-  /** What lines that stay measure along their way with slack, m, by id. */
+  /** Length of the lines that stay, along their way and with slack, m, by id. */
   keptRuns: Readonly<Record<string, number>>
   /** Heat shields on the pipe: what each guards. */
   shields: readonly { id: string; guards: string }[]
   feed: { length: number; area: number; fuse: number | null } | null
-  /** Marks of the wires beside the feed and its earth, and whether a relay is among what they join. */
+  /** Marks of the wires besides the feed and its earth, and whether they join a relay. */
   wires: { marks: readonly string[]; relay: boolean }
-  /** Right or left when the exhaust runs there. */
+  /** Side of the exhaust; null if there is none. */
   exhaustSide: 'left' | 'right' | null
   presetLabels: string[]
   /** What is set up at the end: memories, paddles or fill valves with a card, a height valve, a controller. */
   control: 'memories' | 'paddles' | 'hand' | 'lever' | 'controller'
-  /** Of a height valve: its arm and link, m. */
+  /** Arm and link of a height valve, m. */
   lever: { arm: number; link: number } | null
-  /** What holds the upper brackets where they are not clamped as the kit has it: bolts' length and inside width, m. */
+  /** Bolts of the upper brackets if the kit does not clamp them: length and inside width, m. */
   bolts: { hold: Exclude<BracketHold, 'clamp'>; length: number | null; inside: number | null } | null
-  /** Load on the rear axle that brings the springs to their seats, kg; null where they come there by hand. */
+  /** Load on the rear axle that brings the springs to their seats, kg; null if hands can. */
   closingLoad: number | null
   /** Height of a spring unladen and the highest it reaches, m. */
   stands: { height: number; highest: number } | null
-  /** Whether the anti-roll is hydraulic and interlinked. */
+  /** True if the anti-roll is hydraulic and interlinked. */
   interlinked: boolean
 }
 

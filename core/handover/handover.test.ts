@@ -135,7 +135,7 @@ test.each(['driver', 'contact', 'nextCheck'] as const)(
   },
 )
 
-/** The flatbed with every step ticked, and after it every place soaped and both sides held. */
+/** The flatbed with every step ticked, then every place soaped and both sides held. */
 function finished(): Plan {
   const ready = structuredClone(plan)
   for (const hold of Object.values(ready.prove.holds)) hold.startedAt = '2026-11-02T17:00:00.000Z'
@@ -197,7 +197,7 @@ test('a Fix is mended or accepted by name with a reason; a test read for minutes
   }
   const again = (side: string) => `The ${side} side was not read again the next day in a test that is tight.`
   expect(stillOpen(facts).map((o) => o.text)).toEqual([again('left'), again('right')])
-  // Each side for itself: what one read says nothing of the other.
+  // Each side by itself: a reading of one says nothing about the other.
   const oneSide = { ...facts, sides: read(true, false) }
   expect(stillOpen(oneSide).map((o) => o.text)).toEqual([again('right')])
   const next = { ...facts, sides: read(true, true) }
@@ -205,7 +205,7 @@ test('a Fix is mended or accepted by name with a reason; a test read for minutes
     'The truck’s ratings are a guess: read them off its plate.',
   ])
   expect(stillOpen(next)).toEqual([])
-  // What Prove did not do is open too, and may be let go by name.
+  // What Prove did not do is open too, and may be accepted by name.
   const untried = stillOpen({ ...next, functionsTried: false, roadLeft: 1 })
   expect(untried.map(({ text }) => text)).toEqual([
     expect.stringMatching(/^No function was tried/),

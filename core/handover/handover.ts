@@ -32,7 +32,7 @@ export function handoverStage(
     rearRating: number
   } & Omit<HandoverFacts, 'accepted' | 'contact'>,
 ): StageOutput<DriverSheet> {
-  // Without a spring there is no pressure to keep, to fill or to be under.
+  // Without a spring there is no pressure to keep, to fill or to fall below.
   const minimum = from.spring && from.minimum
   const rows = ordered(hauls).map(([id, haul]) => ({
     id,

@@ -1,34 +1,34 @@
 import type { HandoverPlan } from '../document/types'
 import type { Note, StageName } from '../quantity/figure'
 
-/** What keeps a job from being handed over. */
+/** What decides whether a job can be handed over. */
 export interface HandoverFacts {
-  /** All notes of the stages before. */
+  /** All notes of the earlier stages. */
   notes: readonly Note[]
-  /** Fixes that somebody let go out of the door, with a reason. */
+  /** Fixes that somebody accepted at hand-over, with a reason. */
   accepted: HandoverPlan['accepted']
-  /** Build steps neither done nor struck, in order. */
+  /** Build steps that are neither done nor struck, in order. */
   stepsLeft: readonly string[]
-  /** Sides that must hold, whether a hold test says they do, and whether such a test was read the next day. */
+  /** Sides that must hold, whether a hold test proves it, and whether that test was read the next day. */
   sides: readonly { side: HeldSide; held: boolean; nextDay: boolean }[]
-  /** Joints nobody looked at, in order. */
+  /** Joints nobody inspected, in order. */
   placesLeft: readonly string[]
-  /** Whether any function was tried, and how many things nobody has looked at after the road. */
+  /** Whether any function was tried, and how many checks after the road are left. */
   functionsTried: boolean
   roadLeft: number
-  /** Whether the truck's ratings are still the kind's example, or a guess. */
+  /** True if the truck's ratings are a guess or the kind's example. */
   ratingsGuessed: boolean
   contact: string
 }
 
 export type HeldSide = 'left' | 'right' | 'supply'
 
-/** One thing missing, in a sentence, with the place that it is done at. */
+/** One missing thing, in a sentence, with a link to where it is done. */
 export interface StillOpen {
   text: string
   stage: StageName
   subject: string | null
-  /** Under what name it may be let go with a reason; null where it may not. */
+  /** Name under which it may be accepted with a reason; null if it may not. */
   acceptAs: string | null
 }
 
@@ -36,7 +36,7 @@ export interface StillOpen {
 export const acceptedAs = ({ rule, subject }: Pick<Note, 'rule' | 'subject'>): string =>
   `${rule}:${subject}`.replace(/[^a-z0-9:-]/gi, '-').slice(0, 64)
 
-/** Names under which what Prove did not do is let go. */
+/** Names under which an omission at Prove is accepted. */
 const FUNCTIONS_UNTRIED = 'functions-untried:functions'
 const ROAD_LEFT = 'road-left:road'
 
@@ -47,7 +47,7 @@ const SIDES: Record<HeldSide, string> = {
 }
 const count = (n: number, one: string, more: string) => `${n} ${n === 1 ? one : more}`
 
-/** What is still open, each with the place that leads to it; nothing when the truck may go. */
+/** What is still open, each with its link; empty when the truck may go. */
 export function stillOpen(of: HandoverFacts): StillOpen[] {
   const open: StillOpen[] = []
   const add = (

@@ -1,7 +1,7 @@
 import { showText, type UnitChoice } from '../quantity/units'
 import type { DriverSheet } from './types'
 
-/** The driver's sheet as text blocks in a shop's units, ready to be set on paper. */
+/** The driver's sheet as text blocks in the shop's units, ready for paper. */
 export interface SheetBlocks {
   title: string
   under: string
@@ -9,18 +9,18 @@ export interface SheetBlocks {
   most: string
   head: string[]
   rows: string[][]
-  /** What the gauge reads of each in other weather, and where that was set. */
+  /** What the gauge reads of each in other weather, and where it was set. */
   weather: { title: string; head: string[]; rows: string[][] }
   rating: string
   handFill: string[]
   cautions: string[]
   remarks: string
-  /** Across a sheet that goes out before the job is done; empty once it is. */
+  /** Printed across a sheet that goes out before the job is done; empty once it is. */
   across: string
   foot: string
 }
 
-/** The driver’s sheet as blocks of text, for the screen, the paper and the PDF alike. */
+/** The driver’s sheet as blocks of text, the same for screen, paper and PDF. */
 export function sheetBlocks(sheet: DriverSheet, units: UnitChoice): SheetBlocks {
   const pressure = (v: number | null) => showText(v, 'pressure', units)
   const mass = (v: number) => showText(v, 'mass', units)
@@ -48,7 +48,7 @@ export function sheetBlocks(sheet: DriverSheet, units: UnitChoice): SheetBlocks 
 }
 
 /**
- * Air shut in: what the gauge then reads in the cold, in the heat and over a pass, and how long it stands
+ * With the air shut in: what the gauge reads in the cold, in the heat and over a pass, and how long it stays
  * above the minimum. Rows without a spring are left out.
  */
 function weatherTable({ rows, weather }: DriverSheet, units: UnitChoice): SheetBlocks['weather'] {

@@ -12,15 +12,15 @@ export interface SheetRow {
   elsewhere: RowElsewhere | null
 }
 /**
- * What a gauge reads of a preset elsewhere, Pa gauge, and how far the truck sinks in the cold, m; null
- * without a spring.
+ * Readings of a preset in other weather, Pa gauge, and how far the truck sinks in the cold, m; null without a
+ * spring.
  */
 export interface RowElsewhere {
   cold: number
   hot: number
   pass: number
   sinks: number
-  /** Standing there with the leak that counts as tight, s until the minimum. */
+  /** Seconds until the minimum with a leak that counts as tight. */
   holds: number
 }
 /** Where it is set and where it is read: K, and m above the sea. */
@@ -36,7 +36,7 @@ export interface DriverSheet {
   springLabel: string
   minimum: number | null
   maximum: number | null
-  /** Whether the maximum is read off the springs that are fitted, and no class's guess for one that was there already. */
+  /** True if the maximum was read off the fitted springs and is not a class's guess for an existing one. */
   maximumKnown: boolean
   teed: boolean
   rows: SheetRow[]

@@ -53,7 +53,7 @@ test('thermometers that differ make it less sure, and so do readings too far apa
   const through = (every: number, over: Partial<Reading> = {}) =>
     Array.from({ length: 24 / every + 1 }, (_, i) => at(i * every, over))
   expect(width(through(1, { second: 297.15 }))).toBeGreaterThan(2 * width(through(1)))
-  // Three hours between are seen, more are not: the doubt comes at once.
+  // A gap of three hours is seen; with a longer one the doubt comes at once.
   const seen = width(through(3))
   const unseen = width(through(3).map((r) => ({ ...r, t: r.t * 1.01 })))
   expect(unseen).toBeGreaterThan(1.5 * seen)
@@ -79,7 +79,7 @@ test('how much longer: read on for just so long as it goes, it is told; one read
     expect(first.waitMore).toBeGreaterThan(0)
     const more = first.waitMore / every
     expect(Number.isInteger(more)).toBe(true)
-    // It looked otherwise then, by a step of the gauge: near, and on the safe side of told.
+    // It looked different by one step of the gauge: close, and on the safe side.
     const needed = Array.from({ length: 400 }, (_, i) => i).find((i) => told(4 + i).verdict === verdict)!
     expect(Math.abs(more - needed)).toBeLessThanOrEqual(Math.max(2, 0.3 * needed))
   }
@@ -99,7 +99,7 @@ test('a side that empties at once and then stands at nothing leaks, though no st
   // At first it lost 78 kPa a minute.
   expect(told.lossRate / (78_000 / 60)).toBeCloseTo(1, 1)
   expect(told.low).toBeGreaterThan(0.5 * told.leak)
-  // One reading misread by as much makes no leak, nor does the last alone; two in a row at the end do.
+  // One misread reading makes no leak, nor does the last one alone; two in a row at the end do.
   const steady = Array.from({ length: 8 }, () => 414_000)
   const misread = (at: number[]) =>
     verdict(
@@ -110,7 +110,7 @@ test('a side that empties at once and then stands at nothing leaks, though no st
   expect(misread([4]).verdict).not.toBe('leaking')
   expect(misread([7]).verdict).not.toBe('leaking')
   expect(misread([6, 7]).verdict).toBe('leaking')
-  // Filled this very minute, warm by what filling makes: it falls as far as that cools, and no verdict is given.
+  // Just filled, and warm from filling: it falls as it cools, and no verdict is given.
   const warm = PRACTICE.fillWarmth.value
   const cooling = Array.from({ length: 30 }, (_, i) => {
     const above = warm * Math.exp((-i * 300) / PRACTICE.gasLag.value)

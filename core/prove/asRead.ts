@@ -2,9 +2,9 @@ import { PRACTICE } from '../catalog/practice'
 import type { HoldTest, Reading } from '../document/types'
 import type { HoldReading } from './types'
 
-/** Readings as they were taken, with what is missing: two thermometers or none, and those left out as misread. */
+/** Readings as they were taken: with two thermometers or none, and without those left out as misread. */
 
-/** K at the thermometers of a reading: their mean, and half of what they differ. */
+/** Mean of a reading's thermometers, K, and half of their difference. */
 function temperatureOf({ temperature, second }: Reading): { kelvin: number; unsure: number } | null {
   const read = [temperature, second].filter((kelvin) => kelvin !== null)
   if (read.length === 0) return null
@@ -13,10 +13,10 @@ function temperatureOf({ temperature, second }: Reading): { kelvin: number; unsu
 }
 
 /**
- * Readings as they are judged, in order of time. Where no thermometer was read the temperature is taken from
- * those before and after, and may have gone as far off as a night takes it meanwhile.
- * @param atmosphere Pa, where no barometer was read
- * @throws where readings stand and no thermometer was read at all
+ * Readings as they are judged, in order of time. If no thermometer was read, the temperature comes from the
+ * readings before and after, and may have drifted as far as in a night.
+ * @param atmosphere Pa, if no barometer was read
+ * @throws if there are readings but no thermometer was read at all
  */
 export function asJudged({ readings }: Pick<HoldTest, 'readings'>, atmosphere: number): HoldReading[] {
   const kept = readings
@@ -37,7 +37,7 @@ export function asJudged({ readings }: Pick<HoldTest, 'readings'>, atmosphere: n
   })
 }
 
-/** A temperature nobody read, K, from the nearest that were, and how far off it may be: one standard deviation. */
+/** A temperature nobody read, K, from the nearest ones that were, and its doubt as one standard deviation. */
 function between(
   known: readonly { t: number; kelvin: number }[],
   t: number,

@@ -5,11 +5,11 @@ import { DIRECT, type AirLine, type AirPath, type AirPlan, type HoldTest } from 
 import { MOST_COVERED } from './settings'
 
 /**
- * What a test was made on, in words kept beside it: a test stands for the circuit it was made on and for no
- * other. Parts go by their kind and port, so that a part given another name is the same part.
+ * What a test was made on, as words kept with it. A test counts only for the circuit it was made on. Parts go
+ * by kind and port, so that a renamed part is the same part.
  */
 
-/** One end of a line: what it is screwed into, and where. */
+/** One end of a line: the part and the port. */
 const endText = (air: AirPlan, id: string, port: string): string => {
   const part = air.components[id]
   return part ? `${KINDS[part.kind].label}${part.side ? ` ${part.side}` : ''}, ${port}` : id
@@ -29,7 +29,7 @@ const PATHS_OF: Record<AirPath, readonly AirPath[]> = {
   supply: ['supply'],
 }
 
-/** What a hold test of a side is made on: its springs, and every line of it. */
+/** What a hold test of a side covers: its springs and every line of it. */
 export function coversText(air: AirPlan, spring: SpringClass | null, side: AirPath): string {
   const lines = Object.values(air.lines)
     .filter((line) => PATHS_OF[side].includes(line.path))
@@ -38,14 +38,14 @@ export function coversText(air: AirPlan, spring: SpringClass | null, side: AirPa
   return [...filled, ...lines.sort()].join('; ').slice(0, MOST_COVERED)
 }
 
-/** Whether a test was made on this circuit; one without a record stands for the circuit as it is. */
+/** True if a test was made on this circuit. A test without a record counts for the circuit as it is. */
 export const isOfThisCircuit = (test: HoldTest, air: AirPlan, spring: SpringClass | null): boolean =>
   test.covers === '' || test.covers === coversText(air, spring, test.side)
 
 /**
- * Writes down what a test is made on, when its first reading comes in and when another side is put under test
- * while it is still of this circuit. A test whose last reading is taken away is of nothing again.
- * @param before the test as it was; `test` as it is now, changed in place.
+ * Records what a test covers: at its first reading, and when another side is put under test while it still
+ * belongs to this circuit. A test whose last reading is taken away covers nothing again.
+ * @param before the test as it was; `test` as it is now, changed in place
  */
 export function writeCovers(
   before: Pick<HoldTest, 'readings' | 'side' | 'covers'>,

@@ -22,7 +22,7 @@ export function proveFigures(prove: ProvePlan, r: ProveResult): Record<string, F
     source: 'As recorded',
     max: r.places.length,
   }
-  // The newest test's loss stands for the stage.
+  // The stage shows the loss of the newest test.
   const newest = ordered(prove.holds).at(-1)
   const loss = newest && figures[`${newest[0]}.loss`]
   return loss ? { ...figures, loss } : figures
@@ -38,7 +38,7 @@ function holdFigures(test: HoldTest, hold: HoldResult, leak: LeakResult): Record
     input('Thermometer sure to, K', test.thermometer, 'plain'),
     input('Air inside follows later by', test.lag, 'time'),
   ]
-  /** A leak as what the tested volume loses of it in a week. */
+  /** A leak, as what the tested volume loses of it in a week. */
   const inAWeek = (what: string, rate: number): Figure => ({
     label: `${test.label}: ${what}`,
     value: volume > 0 ? rate / volume : null,

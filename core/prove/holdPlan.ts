@@ -6,23 +6,23 @@ import { look } from './judge'
 import { HOLD_PLAN } from './settings'
 import type { HoldReading, Verdict } from './types'
 
-/** How long a hold test must run, known before it begins. SI. */
+/** How long a hold test must run, computed before it begins. SI. */
 
 export interface HoldAsked extends Pick<HoldTest, 'resolution' | 'thermometer' | 'rested' | 'lag'> {
-  /** Pa gauge, and K when it begins. */
+  /** Pa gauge, and K at the start. */
   pressure: number
   temperature: number
-  /** How much colder it gets from the evening to the morning, K, over twelve hours; then it goes back up. */
+  /** How much colder it gets from evening to morning, K, over twelve hours; then it warms up again. */
   night: number
-  /** Between readings, s. */
+  /** Time between readings, s. */
   every: number
   /** Loss that still counts as tight, Pa/s. */
   allowed: number
 }
 export interface HoldPlanned {
   /**
-   * s until a sound system is told tight, and one that loses twice what is allowed leaking; null beyond three
-   * weeks.
+   * Seconds until a sound system is found tight, and until one that loses twice the allowed rate is found
+   * leaking; null if over three weeks.
    */
   tight: number | null
   leaking: number | null
@@ -31,7 +31,7 @@ export interface HoldPlanned {
 const NIGHT = 12 * 3600
 const LONGEST = PRACTICE.longestHold.value
 
-/** Readings as they would be on the mean: the gauge rounds, the gas follows its surroundings late. */
+/** Expected readings: the gauge rounds, and the gas follows its surroundings with a lag. */
 function readingsOf(asked: HoldAsked, loss: number, count: number): HoldReading[] {
   const { pressure, temperature, night, every, lag, resolution } = asked
   const around = (t: number) => temperature - (night / 2) * (1 - Math.cos((Math.PI * t) / NIGHT))
@@ -52,7 +52,7 @@ function readingsOf(asked: HoldAsked, loss: number, count: number): HoldReading[
   })
 }
 
-/** When a test of a loss is told so, s. */
+/** Seconds until a test with this loss gets its verdict. */
 function toldAfter(asked: HoldAsked, loss: number, as: Verdict): number | null {
   const most = Math.min(HOLD_PLAN.mostReadings, Math.floor(LONGEST / asked.every) + 1)
   const all = readingsOf(asked, loss, most)
@@ -103,7 +103,7 @@ export function holdPlanFigures(asked: HoldAsked): { tight: Figure; leaking: Fig
   }
 }
 
-/** How long until it is known, one way or the other, with this gauge, this thermometer and this night. */
+/** How long until the verdict, either way, with this gauge, this thermometer and this night. */
 export const planHold = (asked: HoldAsked): HoldPlanned => ({
   tight: toldAfter(asked, 0, 'tight'),
   leaking: toldAfter(asked, 2 * asked.allowed, 'leaking'),

@@ -12,8 +12,8 @@ const DAY = 86_400
 export const allowedLoss = (test: Pick<HoldTest, 'allowed'>): number => test.allowed / DAY
 
 /**
- * What the air may lose and still count as tight, from the first reading brought to 20 °C to the last.
- * @returns time, s, and absolute pressure, Pa, of both ends; nothing before two readings.
+ * What the air may lose and still count as tight, from the first reading, corrected to 20 °C, to the last.
+ * @returns time, s, and absolute pressure, Pa, of both ends; empty before two readings
  */
 export function allowedCourse(
   test: Pick<HoldTest, 'allowed'>,
@@ -28,7 +28,7 @@ export function allowedCourse(
   ]
 }
 
-/** Under this a side or the supply holds too little to show a leak, Pa gauge, and who says so. */
+/** Pressure below which a side or the supply cannot show a leak, Pa gauge, and the source. */
 const leastHeld = ({ side }: HoldTest, spring: SpringClass | null): { least: number; source: string } =>
   side !== 'supply' && spring
     ? { least: spring.minPressure, source: 'Spring’s own least pressure (common practice)' }
@@ -37,7 +37,7 @@ const leastHeld = ({ side }: HoldTest, spring: SpringClass | null): { least: num
         source: `Less flows out where less is held back, ISO 6358; how little is too little ${PRACTICE.leastHeld.source}`,
       }
 
-/** Whether a test began with too little in it: what is empty loses nothing, however much it leaks. */
+/** Says if a test began with too little pressure. Something empty loses nothing, however much it leaks. */
 function tooLow(
   test: HoldTest,
   readings: readonly HoldReading[],
@@ -48,7 +48,7 @@ function tooLow(
   return first && first.pressure < wanted.least ? { filled: first.pressure, ...wanted } : null
 }
 
-/** One hold test with temperature taken out, or what keeps it from being read. */
+/** One hold test corrected for temperature, or the reason why it cannot be read. */
 function readHold(
   id: string,
   test: HoldTest,
@@ -69,15 +69,15 @@ function readHold(
   }
   const duration = readings.length ? readings.at(-1)!.t - readings[0]!.t : 0
   const low = tooLow(test, readings, spring)
-  // What is empty shows nothing, however long one waits.
+  // Something empty shows nothing, however long one waits.
   const leak = judged && (low ? { ...judged.leak, waitMore: 0 } : judged.leak)
-  // A truck left free to sink hides its leak: such a test of a spring never reads tight.
+  // A truck free to sink hides its leak, so such a test of a spring never reads tight.
   const sinks = !test.heightHeld && test.side !== 'supply'
   const hides = sinks || low !== null
   const read = leak && (leak.verdict === 'tight' && hides ? 'cannot tell' : leak.verdict)
   const verdict = ofThisCircuit && !opened ? read : null
   const why = judged?.why ?? null
-  // Where it plainly leaks its readings lie on a bend, and none of them is wrong.
+  // If it plainly leaks, its readings lie on a curve and none of them is wrong.
   const astray = leak?.verdict === 'leaking' ? null : farthestOff(test, readings)
   const isWhole = !test.plugged
   return {
@@ -98,8 +98,8 @@ function readHold(
 }
 
 /**
- * Every hold test, in the order a person put them in.
- * @param stands whether a test was made on the circuit as it is, and what of it was opened after it
+ * Every hold test, in the order people entered them.
+ * @param stands whether a test was made on the circuit as it is, and what of it was opened afterwards
  */
 export const readHolds = (
   prove: ProvePlan,

@@ -3,7 +3,7 @@ import { DIRECT, type AirPlan, type ProvePlan, type Soap } from '../document/typ
 import { lineText } from './covers'
 import type { Joint } from './types'
 
-/** Every joint to soap: both ends of every line, one where parts are screwed together. */
+/** Every joint to soap: both ends of every line, and one where parts are screwed together. */
 export function jointsOf(air: AirPlan): Joint[] {
   return Object.entries(air.lines).flatMap(([id, line]) =>
     (line.tube === DIRECT ? (['from'] as const) : (['from', 'to'] as const)).map((end) => {
@@ -22,7 +22,9 @@ export function jointsOf(air: AirPlan): Joint[] {
   )
 }
 
-/** What soap showed at joints that are still what was soaped. One without a record stands for its joint as it is. */
+/**
+ * Soap findings at joints that are unchanged since. A finding without a record counts for its joint as it is.
+ */
 export const standingSoap = (joints: readonly Joint[], { soap }: ProvePlan): Record<string, Soap> =>
   Object.fromEntries(
     joints.flatMap(({ id, of }) => {

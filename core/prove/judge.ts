@@ -9,19 +9,19 @@ import { studentT95 } from './studentT'
 import type { HoldReading, Judged, Verdict, WhyNot } from './types'
 
 /**
- * What a hold test's readings say, with everything that may deceive them: the gauge's step, the thermometer, air inside
- * that follows the air around it later, warmth left from filling, a bend that no steady leak makes, and that one looks
- * after every reading. Bench: `bench/holdTests.mjs` counts how often it errs.
+ * Judges a hold test's readings with everything that may deceive: the gauge's step, the thermometer, gas that
+ * lags behind the air around it, warmth from filling, a bend that no steady leak makes, and that one looks
+ * after every reading. `bench/holdTests.mjs` counts how often it errs.
  */
 
-/** The same readings with the temperature the air inside has when it follows `lag` seconds late. First order, K. */
+/** The same readings with the temperature of the air inside, if it lags by `lag` seconds. First order, K. */
 function lagged(readings: readonly HoldReading[], lag: number): HoldReading[] {
   if (lag <= 0) return [...readings]
   let inside = readings[0]!.temperature
   return readings.map((r, i) => {
     const before = readings[i - 1]
     if (before && r.t > before.t) {
-      // Around it goes straight from one reading to the next.
+      // The outside temperature goes in a straight line from one reading to the next.
       const slope = (r.temperature - before.temperature) / (r.t - before.t)
       const behind = (inside - before.temperature + slope * lag) * Math.exp(-(r.t - before.t) / lag)
       inside = r.temperature - slope * lag + behind
@@ -30,7 +30,7 @@ function lagged(readings: readonly HoldReading[], lag: number): HoldReading[] {
   })
 }
 
-/** Doubt of each reading, Pa, from swings nobody saw: readings far apart. */
+/** Doubt of each reading, Pa, from swings that nobody saw because readings are far apart. */
 function unseenSwing(readings: readonly HoldReading[], lag: number): number[] {
   const most = PRACTICE.nightRate.value * lag
   return readings.map((r, i) => {
@@ -40,8 +40,8 @@ function unseenSwing(readings: readonly HoldReading[], lag: number): number[] {
 }
 
 /**
- * Whether corrected pressures bend more than their doubt allows: quadratic in time, its last term against
- * Student's t.
+ * True if corrected pressures bend more than their doubt allows: quadratic in time, with its last term tested
+ * by Student's t.
  */
 export function bends(
   readings: readonly HoldReading[],
@@ -56,7 +56,7 @@ export function bends(
   const sxx = sum(x, (v) => (v - mx) ** 2)
   const xx = x.map((v) => v * v)
   const mxx = mean(xx)
-  // What of x² no straight line has, and what of the pressures no straight line has.
+  // Parts of x² and of the pressures that no straight line explains.
   const tilt = sum(x, (v, i) => (v - mx) * (xx[i]! - mxx)) / sxx
   const slope = sum(x, (v, i) => (v - mx) * (corrected[i]! - my)) / sxx
   const bend = xx.map((v, i) => v - mxx - tilt * (x[i]! - mx))
@@ -72,20 +72,20 @@ const sum = (list: readonly number[], of: (v: number, i: number) => number) =>
   list.reduce((total, v, i) => total + of(v, i), 0)
 const mean = (list: readonly number[]) => sum(list, (v) => v) / list.length
 
-/** How a test is read, and its readings as they are judged. */
+/** How a test is read, and its readings as judged. */
 type HowRead = Pick<HoldTest, 'resolution' | 'thermometer' | 'rested' | 'lag'>
 type Judge = HowRead & { readings: readonly HoldReading[] }
 
 interface Looked {
   verdict: Verdict
-  /** Pa/s: the loss, and between what it lies. */
+  /** Pa/s: the loss and its interval. */
   loss: number
   low: number
   high: number
   why: WhyNot | null
 }
 
-/** Readings as points of a straight loss: each at 20 °C, with what may be wrong about it. */
+/** Readings as points of a straight loss: each corrected to 20 °C, with its doubt. */
 function pointsOf(
   { resolution, thermometer, rested, lag }: HowRead,
   readings: readonly HoldReading[],
@@ -109,13 +109,14 @@ function pointsOf(
 }
 
 /**
- * The readings so far, looked at once: as often as one likes, its verdict is wrong in one test of forty either way.
- * @param readings in order of time, two or more at different times; `allowed` Pa/s
+ * One look at the readings so far. However often one looks, the verdict is wrong in at most one test in forty,
+ * either way.
+ * @param readings in order of time, at least two at different times; `allowed` Pa/s
  */
 export function look(test: HowRead, readings: readonly HoldReading[], allowed: number): Looked {
   const { resolution, lag } = test
   const degrees = readings.length - 2
-  // The air inside is somewhere between following at once and following late by the longest the lag may be.
+  // The air inside follows at once, or with a lag up to the longest possible.
   const { lagFrom, lagTo } = HOLD_JUDGE
   const slopes = [0, 1, lagTo].flatMap((late) =>
     [lagFrom, lagTo].map((share) => slopeOf(pointsOf(test, readings, lag * late, lag * share), resolution)),
@@ -129,15 +130,15 @@ export function look(test: HowRead, readings: readonly HoldReading[], allowed: n
     const upper = Math.max(high, plain.loss)
     return { verdict: 'leaking', loss: plain.loss, low: plain.low, high: upper, why: null }
   }
-  // What is shown as its loss is the one that fits best; the interval is that of all.
+  // The loss shown is the one that fits best; the interval covers all of them.
   const { loss } = slopes.reduce((best, slope) => (slope.misfit < best.misfit ? slope : best))
   const sure = verdictOf(low, high, allowed)
   const bent = sure === 'leaking' && bendsAt(test, readings) && !losesLater(test, readings, allowed)
   const untold = (why: WhyNot): Looked => ({ verdict: 'cannot tell', loss, low, high, why })
   if (bent) return untold('bends')
-  // What plainly gains as much as it may lose is fed from somewhere, and a leak may hide beneath.
+  // A plain gain as large as the allowed loss means air is being fed in, and may hide a leak.
   if (high < -allowed) return untold('gains')
-  // No side gains by itself: what fits best that way is not what happened, and nothing is cleared by it.
+  // No side gains by itself. If the best fit is a gain, it is not what happened, and nothing is cleared by it.
   if (sure === 'tight' && loss < -allowed)
     return untold(bendsAt(test, readings) ? 'bends' : whyNot(test, readings, slopes))
   return sure === 'cannot tell'
@@ -146,11 +147,10 @@ export function look(test: HowRead, readings: readonly HoldReading[], allowed: n
 }
 
 /**
- * What is lost between the first reading and a later one, Pa/s, so much that neither doubt makes it nor as
- * much warmth as filling leaves, wherever it came from: a side that empties at once and then stands at
- * nothing follows no straight line, and leaks all the same. Every reading after it must have lost as much:
- * one that is misread does not make a leak.
- * @returns the fastest such loss, and the least that it must be; null with too few readings
+ * Loss between the first reading and a later one, Pa/s, if it is too large to be explained by either doubt or
+ * by warmth from filling. A side that empties at once and then stays empty follows no straight line, and still
+ * leaks. Every later reading must show the same loss, so that one misread figure makes no leak.
+ * @returns the fastest such loss, and its lower bound; null with too few readings
  */
 function plainLoss(test: HowRead, readings: readonly HoldReading[]): { loss: number; low: number } | null {
   const each = [0, test.lag * HOLD_JUDGE.lagTo].map((follows) => pointsOf(test, readings, follows, test.lag))
@@ -161,7 +161,7 @@ function plainLoss(test: HowRead, readings: readonly HoldReading[]): { loss: num
     return warmth + HOLD_JUDGE.neverOff * Math.hypot(first.sd, later.sd) + test.resolution
   }
   let found: { loss: number; low: number } | null = null
-  // From the end, so that the least of all that follow is known; the last alone proves nothing.
+  // From the end, so that the least of all later readings is known. The last one alone proves nothing.
   let since = Infinity
   for (let i = readings.length - 1; i > 0; i--) {
     since = Math.min(since, dropTo(i) - doubtAt(i))
@@ -173,14 +173,14 @@ function plainLoss(test: HowRead, readings: readonly HoldReading[]): { loss: num
   return found
 }
 
-/** Whether the later half alone, read as if nothing had been before, loses more than is allowed without a bend. */
+/** True if the later half, read by itself, loses more than is allowed and does not bend. */
 function losesLater(test: HowRead, readings: readonly HoldReading[], allowed: number): boolean {
   const later = readings.slice(Math.floor(readings.length / 2))
   if (later.length < HOLD_JUDGE.leastLater || later.at(-1)!.t === later[0]!.t) return false
   return !bendsAt(test, later) && look(test, later, allowed).low > allowed
 }
 
-/** Whether the readings bend as no steady leak does, the warmth that fits taken out. */
+/** True if the readings bend as no steady leak does, with the fitted warmth removed. */
 function bendsAt(test: HowRead, readings: readonly HoldReading[]): boolean {
   const points = pointsOf(test, readings, 0, test.lag)
   const { warmth } = slopeOf(points, test.resolution)
@@ -189,7 +189,7 @@ function bendsAt(test: HowRead, readings: readonly HoldReading[]): boolean {
   return bends(readings, straight, Math.sqrt(squares / points.length))
 }
 
-/** What keeps it from being told: the largest part of its doubt. */
+/** Why there is no verdict yet: the largest part of the doubt. */
 function whyNot(
   { resolution, thermometer, lag }: HowRead,
   readings: readonly HoldReading[],
@@ -221,8 +221,8 @@ function goingOn(test: HowRead, readings: readonly HoldReading[], loss: number, 
 const LONGEST = PRACTICE.longestHold.value
 
 /**
- * Further time at the same pace until it can be told, s, if it goes on as it looks now; 0 where that is not
- * in sight.
+ * Further time at the same pace until there is a verdict, s, if it goes on as it looks now; 0 if none is in
+ * sight.
  */
 function waitMore(
   test: HowRead,
@@ -232,10 +232,10 @@ function waitMore(
 ): number {
   const every = (readings.at(-1)!.t - readings[0]!.t) / (readings.length - 1)
   const most = Math.min(HOLD_JUDGE.mostMore, Math.floor(LONGEST / every))
-  // A bend is warmth that goes, a gain air that comes: what is lost in the end is not known from it.
+  // A bend is warmth that leaves, a gain is air that comes in: the final loss cannot be known from either.
   if (why === 'bends' || why === 'gains' || most < 1) return 0
   const { aside } = HOLD_JUDGE
-  // What seems to gain stands still: no side gains by itself.
+  // An apparent gain counts as standing still, because no side gains by itself.
   const still = Math.max(loss, 0)
   const likely =
     loss > allowed ? Math.max(loss, (1 + aside) * allowed) : Math.min(still, (1 - aside) * allowed)
@@ -254,8 +254,8 @@ function waitMore(
 }
 
 /**
- * @param volume m³; `allowed` Pa/s of loss that still counts as tight.
- * @throws with fewer than two readings, or readings all at one time.
+ * @param volume m³; `allowed` loss that still counts as tight, Pa/s
+ * @throws with fewer than two readings, or readings all at one time
  */
 export function judgeHold(test: Judge, volume: number, allowed: number): Judged {
   const readings = [...test.readings].sort((a, b) => a.t - b.t)
@@ -280,7 +280,7 @@ export function judgeHold(test: Judge, volume: number, allowed: number): Judged 
   }
 }
 
-/** The reading that lies farthest off what its neighbours say, and by how much, Pa; null where all agree. */
+/** The reading that is furthest from its neighbours, and by how much, Pa; null if all agree. */
 export function farthestOff(
   test: HowRead,
   readings: readonly HoldReading[],

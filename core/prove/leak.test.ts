@@ -206,7 +206,8 @@ describe('judged with everything that may deceive', () => {
     expect(leak.high).toBeLessThan(allowed * 0.004)
     expect(leak.lossRate).toBeLessThan(-allowed)
     expect(leak.verdict).toBe('cannot tell')
-    // Straight over two days: a gain of a little less than may be lost is still tight, of a little more it is not.
+    // Straight over two days: a gain of slightly less than the allowed loss is still tight, slightly more is
+    // not.
     const gaining = (share: number) => judged(every(2, 25, (h) => 600_000 + share * allowed * 3600 * h)).leak
     expect(gaining(0.98).verdict).toBe('tight')
     expect(gaining(1.02).verdict).toBe('cannot tell')
@@ -220,13 +221,13 @@ describe('judged with everything that may deceive', () => {
       ).leak.waitMore
     expect(wait(0.1, 5, 500)).toBeGreaterThan(0)
     expect(wait(0.1, 5, 500, 1e6)).toBeCloseTo(wait(0.1, 5, 500), 6)
-    // 395 readings more; at a quicker pace it would be more than 400.
+    // 395 more readings; at a quicker pace it would be more than 400.
     expect(wait(0.02, 5, 500)).toBeCloseTo(395 * 72, 6)
     expect(wait(0.015, 5, 500)).toBe(0)
     // Eleven days more; with a gauge twice as coarse more than three weeks.
     expect(wait(24, 4, 30_000)).toBeCloseTo(11 * 86_400, 6)
     expect(wait(24, 4, 60_000)).toBe(0)
-    // What seems to gain does not go on gaining, or it would never be told.
+    // An apparent gain does not continue, otherwise there would never be a verdict.
     const gaining = judged(
       every(0.1, 5, (h) => 600_000 + 2000 * h),
       { resolution: 500 },

@@ -5,7 +5,7 @@ import { NORMAL_95, studentT95 } from './studentT'
 import type { HoldReading, Verdict, LeakResult } from './types'
 
 /**
- * How finely a test is read: the gauge's step, Pa, what the thermometer is sure to, K, and more doubt of each
+ * How finely a test is read: the gauge's step, Pa, the thermometer's tolerance, K, and further doubt of each
  * reading, Pa.
  */
 export interface ReadingDoubt {
@@ -14,7 +14,7 @@ export interface ReadingDoubt {
   more?: readonly number[]
 }
 
-/** A leak, Pa·m³/s at 20 °C, in standard cm³ a minute at 0 °C and 101 325 Pa. */
+/** A leak, Pa·m³/s at 20 °C, in standard cm³ per minute at 0 °C and 101 325 Pa. */
 export const sccmOf = (leak: number): number =>
   ((leak * (273.15 / REFERENCE_TEMPERATURE)) / STANDARD_ATMOSPHERE) * 1e6 * 60
 
@@ -22,8 +22,8 @@ export const sccmOf = (leak: number): number =>
 export const absolute = (r: HoldReading) => r.pressure + (r.barometer ?? STANDARD_ATMOSPHERE)
 
 /**
- * Standard deviation a reading has at the least, Pa: √(resolution²/12 + (p_abs·thermometer/T)² + more²), over
- * all of them.
+ * Least standard deviation of a reading, Pa: √(resolution²/12 + (p_abs·thermometer/T)² + more²), over all
+ * readings.
  */
 export function leastDoubt(
   readings: readonly HoldReading[],
@@ -37,11 +37,11 @@ export function leastDoubt(
 }
 
 /**
- * Leak from pressure decay with temperature taken out: q = −V·d(p_abs·T_ref/T)/dt by least squares over the readings.
- * The interval is Student's, from the residuals, a reading never better than {@link leastDoubt}.
- * Source: pressure-change method, EN 1779 and EN 13184 (memory). Only at held height.
- * @param volume m³; `allowed` Pa/s of loss that still counts as tight.
- * @throws with fewer than two readings, or readings all at one time.
+ * Leak from pressure decay, corrected for temperature: q = −V·d(p_abs·T_ref/T)/dt by least squares over the
+ * readings. The interval is Student's, from the residuals; a reading is never better than {@link leastDoubt}.
+ * Source: pressure-change method, EN 1779 and EN 13184 (memory). Only at constant height.
+ * @param volume m³; `allowed` loss that still counts as tight, Pa/s
+ * @throws with fewer than two readings, or readings all at one time
  */
 export function leakRate(
   volume: number,
@@ -64,7 +64,7 @@ export function leakRate(
   const slope = stp / stt
   const residual = readings.reduce((s, r, i) => s + (corrected[i]! - meanP - slope * (r.t - meanT)) ** 2, 0)
   const floor = leastDoubt(readings, doubt)
-  // Two readings leave no residual: the reading's own step is then all that is known of its scatter.
+  // Two readings leave no residual. Then the reading's own step is all that is known of its scatter.
   const degrees = n - 2
   const sigma = Math.max(degrees > 0 ? Math.sqrt(residual / degrees) : 0, floor)
   const factor = degrees > 0 ? studentT95(degrees) : NORMAL_95
@@ -88,8 +88,9 @@ export function leakRate(
 }
 
 /**
- * What an interval of a loss says: tight when its upper end is within what is allowed, leaking when its lower end
- * is above that. @param allowed in the unit of both ends
+ * Verdict of an interval: tight if its upper end is within the allowed loss, leaking if its lower end is above
+ * it.
+ * @param allowed in the unit of both ends
  */
 export function verdictOf(low: number, high: number, allowed: number): Verdict {
   if (low > allowed) return 'leaking'
@@ -97,8 +98,8 @@ export function verdictOf(low: number, high: number, allowed: number): Verdict {
 }
 
 /**
- * Further time until the half-width of the slope equals `allowed`, with the same scatter and rate of reading.
- * n readings evenly over a span D give Σ(t − t̄)² = D²·n(n + 1)/(12(n − 1)); D grows with n at a fixed interval.
+ * Further time until the half-width of the slope equals `allowed`, at the same scatter and pace. n readings
+ * evenly over a span D give Σ(t − t̄)² = D²·n(n + 1)/(12(n − 1)); D grows with n at a fixed interval.
  */
 function waitMore(readings: readonly HoldReading[], sigma: number, allowed: number): number {
   const times = readings.map((r) => r.t)
@@ -117,7 +118,7 @@ function waitMore(readings: readonly HoldReading[], sigma: number, allowed: numb
   return (findRoot((n) => halfAt(n) - allowed, now, high, WAIT_MORE.close) - now) * interval
 }
 
-/** Smallest leak a hold of `duration` s can show, Pa·m³/s: V·δ/Δt. */
+/** Smallest leak that a hold of `duration` s can show, Pa·m³/s: V·δ/Δt. */
 export function smallestLeak(volume: number, uncertainty: number, duration: number): number {
   return (volume * uncertainty) / duration
 }

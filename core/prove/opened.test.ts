@@ -4,13 +4,13 @@ import { listWord, summarise } from '../derive/summary'
 import type { Plan } from '../document/types'
 import { partsTried, provedAfter } from './opened'
 
-/** What was proved stands until it is opened. Times are made up. */
+/** A proof counts until its joint is opened. Times are made up. */
 const derive = createDeriver()
 const JANUARY = '2026-01-12T08:00:00.000Z'
 const LATE_JANUARY = '2026-01-14T08:00:00.000Z'
 const FEBRUARY = '2026-02-03T10:00:00.000Z'
 
-/** The demo's handed-over wagon and flatbed with all their proof made in January, and nothing ticked since. */
+/** The demo's handed-over wagon and flatbed, with all proof made in January and nothing ticked since. */
 function proved(id: string, change: (plan: Plan) => void = () => {}) {
   const plan = structuredClone(demoPlan(id))
   for (const tick of Object.values(plan.build.ticks)) tick.at = JANUARY
@@ -60,7 +60,7 @@ test.each(HANDED_OVER)('%s: a spring replaced and ticked in February unproves it
   expect(open).toContain('The left side has no hold test that reads tight.')
   expect(open).toMatch(/places? to soap (is|are) not looked at yet/)
   expect(listWord(summarise(plan, derived, true))).toMatch(/^prove again: (Set|Fit) the left/)
-  // The right side has its own line: what was not touched stays proved, unless one test was of both.
+  // The right side has its own line: what was not touched stays proved, unless one test covered both.
   const right = Object.keys(plan.prove.soap).find((key) => key.startsWith('fill-line-right'))
   if (right) expect(prove.result.soap[right]).toBe('dry')
 })
@@ -114,7 +114,7 @@ test.each([
   })
   const { steps } = derive(plan).stages.build.result
   const own = steps.find(({ opens }) => opens?.parts?.includes(part))
-  // A part that is screwed in has a step of its line, not of its own.
+  // A part that is screwed in has no step of its own, only that of its line.
   const stepOf = own?.id ?? step.replace('PART', part)
   const after = derive(ticked(stepOf)).stages.prove.result
   expect(after.functionsStand).toBe(own ? 0 : 1)

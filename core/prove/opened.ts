@@ -4,17 +4,17 @@ import { roadLeft, type RoadCheck } from './road'
 import type { LeakPlace, OpenedCheck, OpenedTest } from './types'
 
 /**
- * A proof stands for what was proved, as long as nobody has opened it since. Opened is what a step of the build, a
- * repair or a new cut touched; proved is what was soaped, held, tried or looked at.
+ * A proof counts for what was proved until somebody opens it. A build step, a repair or a new cut opens; soap,
+ * a hold test, a function test or a look proves.
  */
 
-/** A day without a time, as `2026-02-03`. */
+/** A date without a time, such as `2026-02-03`. */
 const DAY_ONLY = /^\d{4}-\d\d-\d\d$/
 const DAY = 86_400_000
 
 /**
- * Whether a proof made at one moment says anything of what was opened at another. Of the same moment, or of the same
- * day where only the day is known, it does; a proof without a moment does not.
+ * True if a proof made at one moment still counts after an opening at another. It does at the same moment, and
+ * on the same day if only the day is known. A proof without a date does not.
  */
 export function provedAfter(proved: string, opened: string): boolean {
   const [p, o] = [Date.parse(proved), Date.parse(opened)]
@@ -24,11 +24,11 @@ export function provedAfter(proved: string, opened: string): boolean {
   return byDay ? Math.floor(p / DAY) >= Math.floor(o / DAY) : p >= o
 }
 
-/** The newest of some openings; null where there is none. */
+/** The newest of several openings; null if there is none. */
 const newestOf = (openings: readonly Opening[]): Opening | null =>
   openings.reduce<Opening | null>((last, next) => (last && provedAfter(last.at, next.at) ? last : next), null)
 
-/** What repairs opened. A bag that was put right came off, and its line with it. */
+/** What repairs opened. A repaired bag came off, and its line with it. */
 export const openedByRepairs = (
   repairs: readonly LeakRepair[],
   labelOf: (place: string) => string,
@@ -54,7 +54,7 @@ export const openedByCuts = (
     what: `Cut anew: ${labelOf(line)}`,
   }))
 
-/** The newest opening of a place; null where nobody has opened it. */
+/** The newest opening of a place; null if nobody has opened it. */
 export const openingOf = (
   openings: readonly Opening[],
   { id, at }: Pick<LeakPlace, 'id' | 'at'>,
@@ -67,7 +67,7 @@ export const openingOf = (
   )
 }
 
-/** The newest opening after a proof of a place; null where the proof stands. */
+/** The newest opening after the proof of a place; null if the proof still counts. */
 export function openedSince(
   openings: readonly Opening[],
   place: Pick<LeakPlace, 'id' | 'at'>,
@@ -84,7 +84,7 @@ const SIDES_OF: Record<AirPath, readonly AirPath[]> = {
   supply: ['supply'],
 }
 
-/** The newest opening, after a hold test began, of anything that the test is of; null where it stands. */
+/** The newest opening, after a hold test began, of anything it covers; null if the test still counts. */
 export function openedSinceHold(
   openings: readonly Opening[],
   places: readonly LeakPlace[],
@@ -94,7 +94,10 @@ export function openedSinceHold(
   return newestOf(mine.flatMap((place) => openedSince(openings, place, startedAt) ?? []))
 }
 
-/** Kinds of parts that a function test is of, by what its id begins with; one that names its part is of that part. */
+/**
+ * Kinds of parts that a function test covers, by how its id begins. A test that names its part covers that
+ * part.
+ */
 const TRIED: Readonly<Record<string, readonly ComponentKind[]>> = {
   charge: ['compressor', 'belt', 'pressureSwitch', 'tank'],
   cab: ['cabSwitch'],
@@ -108,7 +111,10 @@ const TRIED: Readonly<Record<string, readonly ComponentKind[]>> = {
 }
 const NAMES_PART = /^(?:relief|gauge|draw|dump)-(.+)$/
 
-/** Parts of a circuit that a function test is of. @param id of the test or of a sight of it, `relief-main:stamped` */
+/**
+ * Parts of a circuit that a function test covers. @param id of the test or of one of its sights, such as
+ * `relief-main:stamped`
+ */
 export function partsTried(air: AirPlan, id: string): string[] {
   const test = id.slice(0, id.lastIndexOf(':') < 0 ? undefined : id.lastIndexOf(':'))
   const named = NAMES_PART.exec(test)
@@ -118,7 +124,7 @@ export function partsTried(air: AirPlan, id: string): string[] {
   return Object.entries(air.components).flatMap(([part, { kind }]) => (kinds.includes(kind) ? [part] : []))
 }
 
-/** Function readings whose parts were opened since. */
+/** Function readings whose parts have been opened since. */
 export const openedTests = (
   { functions }: ProvePlan,
   air: AirPlan,
@@ -134,7 +140,7 @@ export const openedTests = (
     return [{ id, label: label || KINDS[kind].label, ...found }]
   })
 
-/** Whether an opening bears on what is looked at after the road. */
+/** True if an opening affects something that is inspected after the road. */
 function bearsOn(check: RoadCheck, air: AirPlan, { parts, lines }: Opening): boolean {
   const springs = parts.filter((part) => air.components[part]?.kind === 'spring')
   const side = (['left', 'right'] as const).find((s) => check.id.endsWith(`-${s}`))
@@ -148,7 +154,7 @@ function bearsOn(check: RoadCheck, air: AirPlan, { parts, lines }: Opening): boo
   return parts.length > 0
 }
 
-/** What was looked at after the road, and opened after that. */
+/** Checks after the road whose parts were opened afterwards. */
 export function openedChecks(
   checks: readonly RoadCheck[],
   prove: ProvePlan,

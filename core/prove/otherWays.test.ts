@@ -9,7 +9,7 @@ test('a truck that sinks 4 mm in 12 h on 160 cm² at 400 kPa: p·A·Δh/t by han
     calculate('sink-leak', { pressure_kPa: 400, area_cm2: 160, sink_mm: 4, hours: 12, temperature_C: 20 })
       .leak_Pa_m3_s,
   ).toBeCloseTo(byHand, 12)
-  // Cold air is denser: the same sinking is more of it.
+  // Cold air is denser, so the same sinking loses more of it.
   expect(sinkLeak(501_325, 0.016, 0.004, 43_200, 263.15) / byHand).toBeCloseTo(293.15 / 263.15, 9)
 })
 
@@ -37,7 +37,7 @@ test('a 19 L tank that comes in every two hours, 758 to 1034 kPa: V·Δp/t by ha
 })
 
 test('both ways tell of one leak the same: a bag that sinks, and the tank that feeds it', () => {
-  // What a level control fills back in is what was lost.
+  // What a level control refills is what was lost.
   const lost = sinkLeak(501_325, 0.016, 0.01, 7200, 293.15)
   const fed = cutInLeak(0.019, 758_000, 758_000 + (lost * 7200) / 0.019, 7200, 293.15)
   expect(fed.leak).toBeCloseTo(lost, 12)
@@ -59,7 +59,7 @@ describe('how long a test must run', () => {
     const leaking = (over: Partial<HoldAsked> = {}) => planHold({ ...asked, ...over }).leaking
     expect(leaking()).not.toBeNull()
     expect(leaking({ allowed: 5 * asked.allowed })!).toBeLessThan(leaking()!)
-    // At a low pressure a degree moves it less: it is told sooner.
+    // At low pressure a degree changes it less, so the verdict comes sooner.
     expect(leaking({ pressure: asked.pressure / 4, night: 0 })!).toBeLessThan(leaking({ night: 0 })!)
   })
   const hours = (over: Partial<HoldAsked>) => (planHold({ ...asked, ...over }).tight ?? Infinity) / 3600
@@ -86,7 +86,7 @@ describe('how long a test must run', () => {
     const daily = { ...asked, every: 86_400 }
     expect(planHold({ ...daily, resolution: 40_000 }).tight! / 86_400).toBe(18)
     expect(planHold({ ...daily, resolution: 50_000 }).tight).toBeNull()
-    // A thousand minutes are not the hours that it takes.
+    // A thousand minutes are fewer than the hours it takes.
     expect(planHold({ ...asked, every: 60 }).tight).toBeNull()
     expect(hours({}) * 60).toBeGreaterThan(100)
   })

@@ -179,9 +179,9 @@ describe('a test that nothing could have failed never reads tight', () => {
     })
     const note = plain.notes.find(({ rule }) => rule === 'cannot-tell')
     expect(note?.text).toMatch(/^It gains air/)
-    // Within what it may lose, 3500 Pa a day, a gain is no more than scatter.
+    // Within the allowed loss of 3500 Pa a day, a gain is only scatter.
     expect(gaining(100).result.holds.a!.verdict).toBe('tight')
-    // Against its own interval: a gain is plain once all of it is past the loss allowed.
+    // By its own interval: a gain is plain once all of it is beyond the allowed loss.
     const { high } = plain.result.holds.a!.leak!
     const allowed = (-high / plain.result.holds.a!.volume) * 86_400
     const against = (share: number) => gaining(2000, allowed * share).result.holds.a!.verdict
@@ -204,7 +204,7 @@ test('foam passes only with a tight hold; a growing bubble never', () => {
 describe('a test stands for the circuit it was made on', () => {
   const rules = (stage: ReturnType<typeof run>) => stage.notes.map((n) => `${n.rank} ${n.rule}`)
   const made = hold({ covers: coversText(air, spring, 'both') })
-  /** The left line's tube exchanged. */
+  /** The tube of the left line exchanged. */
   const retubed: AirPlan = {
     ...air,
     lines: { ...air.lines, 'block-left': { ...air.lines['block-left']!, tube: 'nylon-3-8' } },
@@ -227,7 +227,7 @@ describe('a test stands for the circuit it was made on', () => {
     expect(changed.headline).toEqual({ text: 'test again' })
     expect(rules(changed)).toEqual(['fix hold-earlier', 'know functions-untried', 'know road-left'])
     expect(changed.notes[0]!.text).toContain(made.covers)
-    // Another spring is another thing under test.
+    // With another spring, a different thing is under test.
     expect(on(air, { holds: { a: made } }, springClass('coil-insert-450')).result.holds.a!.verdict).toBeNull()
   })
   test('a change elsewhere leaves it, and so does another name', () => {
@@ -274,7 +274,7 @@ describe('a test stands for the circuit it was made on', () => {
     expect(write(empty, { label: 'Named' })).toBe('')
     expect(write(empty, { readings: steady })).toBe(made.covers)
     expect(write(made, { side: 'left' })).toBe(coversText(air, spring, 'left'))
-    // Readings added to an earlier circuit's test do not make it one of this circuit.
+    // Readings added to a test of an earlier circuit do not make it a test of this one.
     expect(write(made, { readings: falling }, retubed)).toBe(made.covers)
     expect(write(made, { side: 'left' }, retubed)).toBe(made.covers)
     expect(write(made, { readings: [] })).toBe('')
@@ -328,7 +328,7 @@ test('a reading far from its neighbours is told, and left out by its remedy it c
   expect(note.text).toContain('under what those before and after')
   expect(note.remedy!.label).toBe('Leave reading 6 out')
   expect(off(8000).notes.find(({ rule }) => rule === 'reading-astray')!.text).toContain('over what those')
-  // Few readings have no neighbours to speak of.
+  // A few readings have no real neighbours.
   const few = hold({ readings: [at(0, 414_000), at(1, 380_000), at(2, 414_000)] })
   expect(run({ holds: { a: few } }).result.holds.a!.astray).toBeNull()
 })
@@ -393,7 +393,7 @@ describe('after the road', () => {
     expect(found({}, { a: hold() })[0]).toMatchObject({ rule: 'road-left', value: checks.length })
     const all = Object.fromEntries(checks.map(({ id }) => [id, finding(null)]))
     expect(found(all, { a: hold() })).toEqual([])
-    // A pressure that was read and not judged is still to be looked at.
+    // A pressure that was read but not judged is still to be inspected.
     const unjudged = { ...all, 'pressure-left': finding(2e5, null) }
     expect(found(unjudged, { a: hold() })[0]).toMatchObject({ rule: 'road-left', value: 1 })
     expect(found(unjudged)).toEqual([])
@@ -439,7 +439,7 @@ describe('read again the next day', () => {
       left: { held: true, nextDay: false },
       right: OPEN,
     })
-    // One side’s short test beside the other’s night.
+    // A short test of one side beside the night test of the other.
     const both = {
       evening: hold({ side: 'left', readings: short, resolution: 100 }),
       night: hold({ side: 'right', order: 2 }),
@@ -476,7 +476,7 @@ describe('what the sides are known to do', () => {
     const note = short.notes.find(({ rule }) => rule === 'cannot-tell')!
     expect(note).toMatchObject({ rank: 'know', value: short.result.holds.a!.leak!.waitMore })
     expect(note.text).toContain('A further {value}')
-    // Where no time that anybody waits would do, none is told.
+    // If no acceptable waiting time is enough, none is shown.
     const coarse = run({ holds: { a: hold({ readings: steady.slice(0, 3), resolution: 300_000 }) } })
     expect(coarse.result.holds.a!.leak!.waitMore).toBe(0)
     const untold = coarse.notes.find(({ rule }) => rule === 'cannot-tell')!

@@ -33,9 +33,9 @@ import {
 } from './types'
 
 /**
- * Hold tests with temperature taken out, soap findings, and what is still to prove.
- * @param atmosphere Pa, around readings that name no barometer
- * @param isWired whether anything runs on wires
+ * Hold tests corrected for temperature, soap findings, and what is still to prove.
+ * @param atmosphere Pa, for readings without a barometer
+ * @param isWired whether anything is wired
  * @param opened what the build and new cuts opened
  */
 export function proveStage(
@@ -58,7 +58,7 @@ export function proveStage(
   const seen = { ...standingSoap(joints, prove), ...soapBeside(places, prove) }
   const openedPlaces = places.flatMap((place): OpenedPlace[] => {
     const found = prove.soap[place.id]
-    // A leak that was seen is not undone by an opening unless it is known to have come later.
+    // An opening does not undo a leak that was seen, unless it is known to have come later.
     if (!seen[place.id] || !found || (found.finding !== 'dry' && found.at === '')) return []
     const opening = openedSince(openings, place, found.at)
     return opening ? [{ id: place.id, label: place.label, opening }] : []
@@ -108,7 +108,7 @@ export function proveStage(
   }
 }
 
-/** Sides of a circuit that are held by themselves: a supply without a tank keeps too little air to test. */
+/** Sides of a circuit that are held separately. A supply without a tank holds too little air to test. */
 const sidesOf = (air: AirPlan, places: readonly LeakPlace[]): HeldSide[] =>
   HELD_SIDES.filter((side) =>
     side === 'supply'
@@ -116,7 +116,7 @@ const sidesOf = (air: AirPlan, places: readonly LeakPlace[]): HeldSide[] =>
       : places.some((p) => p.side === side || p.side === 'both'),
   )
 
-/** What tests with nothing plugged off, that still stand, say of a side. */
+/** What the tests of a side say that had nothing plugged off and still count. */
 function sideProved(side: HeldSide, prove: ProvePlan, holds: Record<string, HoldResult>): SideProved {
   const tight = Object.values(holds).filter(({ id, verdict, isWhole }) => {
     const of = prove.holds[id]!.side
@@ -128,7 +128,7 @@ function sideProved(side: HeldSide, prove: ProvePlan, holds: Record<string, Hold
 const without = <T>(record: Record<string, T>, ids: readonly string[]): Record<string, T> =>
   Object.fromEntries(Object.entries(record).filter(([id]) => !ids.includes(id)))
 
-/** What soap showed at places that are no joints. */
+/** Soap findings at places that are not joints. */
 const soapBeside = (places: readonly LeakPlace[], { soap }: ProvePlan): Record<string, Soap> =>
   Object.fromEntries(
     places.flatMap(({ id, kind }) => (isOther(kind) && soap[id] ? [[id, soap[id].finding]] : [])),
@@ -136,8 +136,8 @@ const soapBeside = (places: readonly LeakPlace[], { soap }: ProvePlan): Record<s
 const isOther = (kind: LeakPlaceKind) => (OTHER_PLACES as readonly LeakPlaceKind[]).includes(kind)
 
 /**
- * What the newest test of each side says, made on this circuit, with the valves plugged off or without; one
- * of both sides stands for either where it is tight.
+ * What the newest test of each side says, made on this circuit, with the valves plugged off or without. A test
+ * of both sides counts for either if it is tight.
  */
 function sidesHeld(prove: ProvePlan, holds: Record<string, HoldResult>, plugged: boolean): SidesHeld {
   const sides: Record<'left' | 'right' | 'supply', SidesHeld['left']> = {
@@ -155,7 +155,7 @@ function sidesHeld(prove: ProvePlan, holds: Record<string, HoldResult>, plugged:
   return sides
 }
 
-/** What the newest test says, or what is wanted instead. */
+/** What the newest test says, or what is missing. */
 function headlineOf(newest: HoldResult | null): string {
   if (!newest) return 'no test yet'
   if (!newest.ofThisCircuit || newest.opened) return 'test again'

@@ -58,7 +58,7 @@ test('what stands between both sides is out only when both read tight', () => {
   const tight = { verdict: 'tight' as const, freeAir: 0 }
   const seat = (sides: Partial<LeakEvidence['sides']>) =>
     shareOf('block:seat', { sides: { ...unknown, ...sides } })
-  // The left springs' own places are out, so that all others, the seat among them, grow likelier.
+  // The places of the left spring are excluded, so all others, the seat among them, become likelier.
   expect(seat({ left: tight })).toBeGreaterThan(seat({}))
   expect(seat({ left: tight, right: tight })).toBeLessThan(seat({}) / 4)
 })
@@ -117,7 +117,7 @@ describe('a side that loses, its valve plugged off', () => {
     const plug = next({ sides }).find((thing) => thing.do === 'plug')!
     expect(plug.bits).toBeGreaterThan(0)
     const swap = next({ sides: { ...sides, right: tight } }).find((thing) => thing.do === 'swap')!
-    // A swap takes both lines off, a plug one; each is followed by the same hold (from memory).
+    // A swap takes both lines off, a plug one. Each is followed by the same hold (from memory).
     expect([plug.minutes, swap.minutes]).toEqual([16, 18])
     expect(plug.label).toContain('left line')
   })

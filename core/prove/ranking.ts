@@ -6,14 +6,14 @@ import type { AirPath, AirPlan, LeakPlaceKind } from '../document/types'
 import type { Joint, LeakEvidence, LeakPlace, NextThing, RankedPlace, SidesHeld } from './types'
 
 /**
- * Where the air goes, likeliest first, and what to do next for its minutes: the trade's ranking by kind of
- * place, what soap showed, which sides lose.
+ * Where the air goes, likeliest first, and what to do next for the time it takes: the trade's ranking by kind
+ * of place, soap findings, and which sides lose.
  */
 
 const VALVES: readonly ComponentKind[] = ['block', 'paddle', 'heightValve', 'solenoid']
 const IN_DASH: readonly ComponentKind[] = ['gauge', 'dualGauge', 'paddle', 'cabSwitch']
 
-/** Side of a part by the lines on it: of a valve what it feeds. */
+/** Side of a part by its lines; of a valve, the side it feeds. */
 function sideOf(air: AirPlan, id: string): AirPath {
   const paths = Object.values(air.lines).flatMap(({ from, to, path }) =>
     from === id || to === id ? [path] : [],
@@ -23,7 +23,7 @@ function sideOf(air: AirPlan, id: string): AirPath {
   return springs.size > 1 ? 'both' : 'supply'
 }
 
-/** Every place of a circuit that may leak: its joints, then springs, cores of fill valves, seats of valves. */
+/** Every place in a circuit that may leak: its joints, then springs, cores of fill valves, seats of valves. */
 export function leakPlaces(air: AirPlan, joints: readonly Joint[]): LeakPlace[] {
   const inCoils = springClass(air.springClass)?.fits.every((where) => where === 'coil') ?? false
   const isClosedIn = (id: string) => {
@@ -62,8 +62,8 @@ const sidesOf = (path: AirPath): readonly ('left' | 'right' | 'supply')[] =>
 
 const LESS_AT_VALVE = PRACTICE.lessAtValve.value
 /**
- * What a test with the valves plugged off says of a place: tight, it clears all but the valves; leaking, them
- * rather.
+ * What a test with the valves plugged off says about a place: if tight, it clears all but the valves; if
+ * leaking, it points away from them.
  */
 function pluggedOff({ side, atValve }: LeakPlace, plugged: SidesHeld): number {
   const held = sidesOf(side).map((one) => plugged[one])
@@ -72,14 +72,14 @@ function pluggedOff({ side, atValve }: LeakPlace, plugged: SidesHeld): number {
   return atValve ? LESS_AT_VALVE : 1
 }
 
-/** What soap misses, of 1: most of a leak too small to bubble, little of one that must. */
+/** Share of leaks that soap misses: most of one too small to bubble, few of one that must bubble. */
 function missedBySoap(freeAir: number | null): number {
   if (freeAir === null) return SOAP_MISSES.unknown
   if (freeAir >= PRACTICE.sprayBubble.value) return SOAP_MISSES.bubble
   return freeAir >= PRACTICE.sprayFoam.value ? SOAP_MISSES.foam : SOAP_MISSES.smaller
 }
 
-/** The trade's odds of a kind, drawn towards what this shop found. */
+/** The trade's odds of a kind, adjusted by what this shop has found. */
 function oddsOf(
   kind: LeakPlaceKind,
   places: readonly LeakPlace[],
@@ -93,7 +93,7 @@ function oddsOf(
   return (((usual * SHRUNK_BY + own) / (SHRUNK_BY + found)) * all) / count
 }
 
-/** Places with how likely each is, likeliest first; those alike in the order they were given. */
+/** Places with their likelihood, likeliest first; equal ones in the given order. */
 export function rankPlaces(
   places: readonly LeakPlace[],
   { soap, sides, plugged, history }: LeakEvidence,
@@ -123,12 +123,12 @@ export function rankPlaces(
 
 const FINDS = PRACTICE.soapFinds.value
 
-/** What an answer with odds p tells, bits. */
+/** Information of an answer with probability p, bits. */
 const bitsOf = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p))
 
 /**
- * What tells most for its minutes, best first: the joints of a part soaped in one go, or a side held that
- * nothing is known of. A place that grows bubbles is repaired before anything else.
+ * Actions that tell most for their minutes, best first: soaping all joints of a part, or holding a side about
+ * which nothing is known. A place that grows bubbles is repaired first.
  */
 export function nextThings(
   ranked: readonly RankedPlace[],
@@ -182,8 +182,8 @@ export function nextThings(
 }
 
 /**
- * Where a side loses: its valves plugged off and the side held again, or, where the other side holds, the two
- * lines swapped at their valve. Either tells the valve from the line and the spring behind it.
+ * If a side loses: plug off its valves and hold it again, or, if the other side holds, swap the two lines at
+ * their valve. Either separates the valve from the line and spring behind it.
  */
 function partAtValve(
   ranked: readonly RankedPlace[],
@@ -219,7 +219,7 @@ function partAtValve(
   })
 }
 
-/** What a kind of place is called. */
+/** Name of a kind of place. */
 export const partName = (air: AirPlan, id: string): string => {
   const part = air.components[id]
   return part?.label.toLowerCase() || (part ? KINDS[part.kind].label.toLowerCase() : id)

@@ -44,7 +44,7 @@ test('clock times run past midnight, from the first; out of order is put in orde
     13.25 * 3600,
   ])
   expect(read('30, 60, 60\n0, 61, 60').map((r) => r.t)).toEqual([0, 1800])
-  // Seconds count; two readings of the same time are of the same day; the first has no day before it.
+  // Seconds count. Two readings at the same time are of the same day, and the first has no day before it.
   expect(read('17:00:15, 60, 60\n17:00:45, 60, 60\n17:00:45, 61, 60').map((r) => r.t)).toEqual([0, 30, 30])
   expect(read('next day 07:00, 60, 60\n08:00, 60, 60').map((r) => r.t)).toEqual([0, 3600])
 })

@@ -6,7 +6,7 @@ import { unitFor, type Quantity, type UnitChoice } from '../quantity/units'
 export type ReadResult =
   | {
       readings: Reading[]
-      /** What the first row said: s of the day where it was a clock, else s as typed. */
+      /** The first row: second of the day if it was a clock time, otherwise seconds as typed. */
       first: { clock: boolean; at: number }
       problem: null
     }
@@ -15,9 +15,9 @@ export type ReadResult =
 const DAY = 86_400
 
 /**
- * Rows beside those that a test has: a clock goes by the time the test began at, whatever day it was; minutes
- * count from the test's first reading.
- * @param began s of the day at the test's first reading
+ * Rows added to those a test has. A clock time counts from when the test began, whatever the day; minutes count
+ * from the test's first reading.
+ * @param began second of the day at the test's first reading
  */
 export function besideReadings(
   there: readonly Reading[],
@@ -29,7 +29,7 @@ export function besideReadings(
   return [...there, ...added].sort((a, b) => a.t - b.t)
 }
 
-/** What a row may leave empty. */
+/** Columns that a row may leave empty. */
 const MAY_MISS: readonly string[] = ['temperature', 'second', 'barometer']
 type ReadKey = Exclude<keyof Reading, 'out'>
 const COLUMNS: { key: ReadKey; names: RegExp; quantity: Quantity }[] = [
@@ -41,11 +41,10 @@ const COLUMNS: { key: ReadKey; names: RegExp; quantity: Quantity }[] = [
 ]
 
 /**
- * Readings from pasted or imported rows: time, pressure, temperature and, where there are some, a second
- * temperature and a barometer; a temperature that was not read may be empty. Separated by comma, semicolon or
- * tab. A head row may name the columns and give units in brackets ("pressure (psi)"); a clock time (07:30)
- * counts from the first and past midnight. Numbers without a unit take the shop's; time without one is
- * minutes.
+ * Readings from pasted or imported rows: time, pressure, temperature and optionally a second temperature and a
+ * barometer; a temperature may be empty. Separated by comma, semicolon or tab. A heading row may name the
+ * columns and give units in brackets ("pressure (psi)"). A clock time (07:30) counts from the first one and
+ * past midnight. Numbers without a unit take the shop's; a time without one is in minutes.
  */
 export function readRows(text: string, units: UnitChoice): ReadResult {
   const parsed = Papa.parse<string[]>(text.trim(), {
@@ -89,7 +88,7 @@ export function readRows(text: string, units: UnitChoice): ReadResult {
       if (clock) {
         isClock = true
         const seconds = Number(clock[2]) * 3600 + Number(clock[3]) * 60 + Number(clock[4] ?? 0)
-        // Past midnight by itself; a day later when it says so.
+        // Goes past midnight by itself, and to a later day if the row says so.
         if (lastClock !== null && (seconds < lastClock || clock[1])) days++
         lastClock = seconds
         reading.t = seconds + days * 86_400

@@ -2,24 +2,24 @@ import { PRACTICE } from '../catalog/practice'
 import type { AirPlan, ProvePlan, RoadFinding, Side } from '../document/types'
 import { input, type Figure } from '../quantity/figure'
 
-/** What is looked at again after the first drive, and when once more. SI. */
+/** What to inspect after the first drive, and when to do so again. SI. */
 
 export interface RoadCheck {
   id: string
   label: string
   /** What to look for. */
   what: string
-  /** What may be measured there; null where it is only looked at. */
+  /** Quantity that may be measured there; null if it is only looked at. */
   quantity: 'length' | 'pressure' | null
-  /** A measured value under this is not fine. */
+  /** A measured value below this is not fine. */
   least: number | null
 }
 
 const SIDES: Record<Side, string> = { left: 'Left', right: 'Right' }
 
 /**
- * All that moves, rubs or works loose on the road, as this circuit has it. @param isWired whether anything
- * runs on wires
+ * Everything that moves, rubs or works loose on the road, for this circuit. @param isWired whether anything is
+ * wired
  */
 export function roadChecks(air: AirPlan, isWired: boolean): RoadCheck[] {
   const sides = (['left', 'right'] as const).filter((side) =>
@@ -63,13 +63,13 @@ export function roadChecks(air: AirPlan, isWired: boolean): RoadCheck[] {
 export const roadLeft = (checks: readonly RoadCheck[], { road }: ProvePlan): RoadCheck[] =>
   checks.filter(({ id }) => !road[id]?.found)
 
-/** What a value says of itself: under its least it is not fine, whatever is ticked. */
+/** A value below its least is not fine, whatever is ticked. */
 export const isFine = (
   { least }: RoadCheck,
   { found, value }: Pick<RoadFinding, 'found' | 'value'>,
 ): boolean => found === 'fine' && (least === null || value === null || value >= least)
 
-/** Days until bolts and clearances are looked at once more. @param perDay m driven in a day */
+/** Days until bolts and clearances are checked again. @param perDay m driven per day */
 export function recheckFigure(perDay: number): Figure {
   const after = PRACTICE.recheckAfter.value
   return {

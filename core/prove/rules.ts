@@ -8,7 +8,7 @@ import { allowedLoss } from './holds'
 import { isFine } from './road'
 import type { HoldResult, ProveResult, WhyNot } from './types'
 
-/** What Prove notices of hold tests and of soaped joints. */
+/** Rules on hold tests and soaped joints. */
 
 interface HoldRuleInput {
   test: HoldTest
@@ -117,7 +117,7 @@ const testOverLimit: HoldRule = ({ test, hold, spring }) => {
   })
 }
 
-/** A test stands for the circuit it was made on and for no other. */
+/** A test counts only for the circuit it was made on. */
 const ofEarlierCircuit: HoldRule = ({ test, hold }) =>
   note({
     quantity: 'count',
@@ -133,7 +133,7 @@ const ofEarlierCircuit: HoldRule = ({ test, hold }) =>
     },
   })
 
-/** A test stands until something of it is opened. */
+/** A test counts until something it covers is opened. */
 const heldBeforeOpened: HoldRule = ({ test, hold }) =>
   hold.opened &&
   note({
@@ -146,10 +146,10 @@ const heldBeforeOpened: HoldRule = ({ test, hold }) =>
     source: 'A proof is of what nobody has opened since (common practice)',
   })
 
-/** Says what was opened, and on which day. */
+/** Names what was opened, and on which day. */
 const said = ({ what, at }: Opening): string => `“${what}”, ${at.slice(0, 10)}.`
 
-/** What was soaped, tried or looked at, and opened after that, one note for each opening. */
+/** Things that were soaped, tried or inspected and then opened: one note for each opening. */
 function openedAgain({ opened: { places, tests, road } }: ProveResult): Note[] {
   const all = [
     ...places.map((p) => ({ ...p, again: `soap ${p.label}` })),
@@ -175,7 +175,7 @@ function openedAgain({ opened: { places, tests, road } }: ProveResult): Note[] {
   })
 }
 
-/** One reading far from its neighbours is likelier misread than true; it is left out by hand or not at all. */
+/** One reading far from its neighbours is more likely misread than true. Only a person leaves it out. */
 const readingAstray: HoldRule = ({ test, hold }) => {
   if (!hold.astray) return null
   const { index, by } = hold.astray
@@ -204,7 +204,7 @@ const HOLD_RULES: readonly HoldRule[] = [
   readingAstray,
 ]
 
-/** A growing bubble is a leak; fine foam may pass only with a hold test that reads tight. */
+/** A growing bubble is a leak. Fine foam may pass only with a hold test that reads tight. */
 function soapNotes({ places, holds, soap }: ProveResult): Note[] {
   const passedHold = Object.values(holds).some((h) => h.verdict === 'tight' && h.isWhole)
   return places.flatMap((joint) => {
@@ -233,7 +233,7 @@ function soapNotes({ places, holds, soap }: ProveResult): Note[] {
   })
 }
 
-/** Joints that were soaped and have been remade since, or are no more. */
+/** Joints that were soaped and then remade, or no longer exist. */
 function earlierSoap(prove: ProvePlan, r: ProveResult): Note[] {
   const opened = new Set(r.opened.places.map(({ id }) => id))
   const gone = Object.keys(prove.soap).filter((id) => !r.soap[id] && !opened.has(id))
@@ -256,7 +256,7 @@ function earlierSoap(prove: ProvePlan, r: ProveResult): Note[] {
   ]
 }
 
-/** Holding air is not working: what nobody tried is not known. */
+/** Holding air is not working: nothing is known of what nobody tried. */
 function functionsUntried({ functions, holds }: ProvePlan): Note[] {
   if (Object.keys(functions).length > 0 || Object.keys(holds).length === 0) return []
   return [
@@ -272,7 +272,7 @@ function functionsUntried({ functions, holds }: ProvePlan): Note[] {
   ]
 }
 
-/** What was not fine after the drive; and that nobody has looked, once something was held. */
+/** What was not fine after the drive, and a reminder if something was held but nobody has looked. */
 function afterTheRoad({ road, holds }: ProvePlan, { roadChecks, roadLeft }: ProveResult): Note[] {
   const found = roadChecks.flatMap((check) => {
     const finding = road[check.id]
@@ -310,7 +310,7 @@ const rulesFor = ({ ofThisCircuit, opened }: HoldResult): readonly HoldRule[] =>
   return opened ? [heldBeforeOpened] : HOLD_RULES
 }
 
-/** All that Prove notices. */
+/** All notes of Prove. */
 export const proveRules = (prove: ProvePlan, r: ProveResult, spring: SpringClass | null): Note[] => [
   ...ordered(prove.holds).flatMap(([id, test]) =>
     applyRules(rulesFor(r.holds[id]!), {

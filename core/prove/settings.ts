@@ -1,53 +1,60 @@
-/** Tolerances by which Prove judges readings, each with what it is for. Physical numbers stand in the catalogue. */
+/** Tolerances by which Prove judges readings, each with its purpose. Physical numbers are in the catalogue. */
 
 /** How a hold test's readings are judged. */
 export const HOLD_JUDGE = {
-  /** After so many lags the warmth from filling is gone but for a fiftieth. */
+  /** After this many lags, only a fiftieth of the warmth from filling is left. */
   settledLags: 4,
-  /** The lag is known from memory: it may be shorter or longer by these. */
+  /** The lag is from memory: it may be shorter or longer by these factors. */
   lagFrom: 0.7,
   lagTo: 1.4,
-  /** Readings farther apart than this do not show how temperature went between them, s. */
+  /** Readings further apart than this do not show how the temperature went in between, s. */
   unseen: 3 * 3600,
-  /** Fewer readings than this show no bend; and a sum of squares under this has none to show. */
+  /** With fewer readings there is no bend to see, nor with a sum of squares below this. */
   leastForBend: 4,
   noBend: 1e-9,
-  /** Fewer readings than this show no loss by themselves. */
+  /** With fewer readings than this, the later half shows no loss by itself. */
   leastLater: 3,
-  /** So many standard deviations no reading is off, however often one looks. */
+  /** No reading is off by this many standard deviations, however often one looks. */
   neverOff: 5,
-  /** Readings on either side that one is compared with, and how many there must be. */
+  /** Number of neighbours on either side to compare with, and the least number needed. */
   beside: 8,
   leastBeside: 4,
-  /** Off by more than so many times its doubt, and more than the gauge’s step, a reading is likelier misread. */
+  /**
+   * A reading off by more than this many times its doubt, and more than the gauge’s step, is probably misread.
+   */
   astray: 6,
-  /** More readings than this nobody waits for. */
+  /** Nobody waits for more readings than this. */
   mostMore: 400,
-  /** A loss near what is allowed is waited for as if it were this share over or under it: else it is never told. */
+  /**
+   * A loss near the allowed one is planned as if it were this share over or under it; otherwise there would
+   * never be a verdict.
+   */
   aside: 0.2,
 } as const
 
-/** How wide an interval is that may be looked at after every reading. */
+/** Width of an interval that may be inspected after every reading. */
 export const ANY_TIME = {
-  /** Of the misses, so many where a verdict falls, and the rest where far less or far more is known. */
+  /** Share of the misses where a verdict falls; the rest is for much smaller or larger information. */
   misses: { aimed: 0.04, elsewhere: 0.01 },
-  /** How much less is known there, by information. */
+  /** How much less information those have. */
   elsewhere: [1e-2, 1e-4, 1e-6, 1e-8],
-  /** Half-widths of the loss that still counts as tight at which the interval is narrowest: where a verdict falls. */
+  /** Half-widths, relative to the allowed loss, at which the interval is narrowest: where a verdict falls. */
   aimed: 3,
 } as const
 
-/** A hold test thought through before it is begun: more readings than this nobody takes. */
+/** Planning a hold test: nobody takes more readings than this. */
 export const HOLD_PLAN = { mostReadings: 1000 } as const
 
-/** Student's t: its continued fraction ends at this change or after so many turns; and its root, over ln t. */
+/**
+ * Student's t: its continued fraction ends at this change or after this many terms; and its root, over ln t.
+ */
 export const STUDENT_T = { turns: 10_000, close: 1e-16, least: 1e-300, root: 1e-15 } as const
 
-/** Readings until a plain interval is narrow enough: more than so many are not counted, and to this part of one. */
+/** Readings until a plain interval is narrow enough: at most this many are counted, to this share of one. */
 export const WAIT_MORE = { mostReadings: 1e12, close: 1e-9 } as const
 
-/** Characters that are kept of what a hold test was made on. */
+/** Most characters kept of what a hold test covers. */
 export const MOST_COVERED = 4000
 
-/** A tight test counts as read the next day when its last reading came so much later than its first, s. */
+/** A tight test counts as read the next day if its last reading came this much later than its first, s. */
 export const NEXT_DAY = 8 * 3600

@@ -2,11 +2,11 @@ import type { ComponentKind } from '../catalog/kinds'
 import type { AirPlan, HoldTest } from '../document/types'
 
 /**
- * What is shut, left alone or plugged before a side is held, as this circuit has it: else a loss says nothing
- * of that side.
+ * What to shut, leave alone or plug before a side is held in this circuit. Otherwise a loss says nothing about
+ * that side.
  */
 
-/** By kind, what is done with it; a part that is only joined there is not among them. */
+/** What to do with each kind; a part that is only joined there is not in the list. */
 const AT_A_SPRING: Partial<Record<ComponentKind, string>> = {
   block: 'at rest, its fuse out: no memory and no keep-up moves it',
   paddle: 'in the middle, nobody touches it',
@@ -32,7 +32,7 @@ const AT_THE_SUPPLY: Partial<Record<ComponentKind, string>> = {
   solenoid: 'without power',
   check: 'looked at last: what goes back through it comes out at the compressor',
 }
-/** Valves whose seats a plug takes out of a test. */
+/** Valves whose seats a plug takes out of the test. */
 const PLUGGED: readonly ComponentKind[] = [
   'block',
   'paddle',
@@ -42,7 +42,7 @@ const PLUGGED: readonly ComponentKind[] = [
   'regulator',
 ]
 
-/** What to do before a side is held: the part, and in words what with it. In the order of the circuit. */
+/** What to do before a side is held: each part with words, in the order of the circuit. */
 export function toShut(
   air: AirPlan,
   { side, plugged }: Pick<HoldTest, 'side' | 'plugged'>,
@@ -58,7 +58,7 @@ export function toShut(
   )
   const words = side === 'supply' ? AT_THE_SUPPLY : AT_A_SPRING
   return Object.entries(air.components).flatMap(([part, { kind, label }]) => {
-    // A controller stands on wires alone.
+    // A controller has only wires.
     const isThere = there.has(part) || (kind === 'controller' && side !== 'supply')
     if (!isThere) return []
     if (plugged && PLUGGED.includes(kind))

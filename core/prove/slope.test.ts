@@ -40,7 +40,7 @@ test('its variance is that of any text: σ²/Σ(t − t̄)²', () => {
 
 test('a gauge that shows the same all the time hides what a straight line through half a step up and down makes', () => {
   const rows = Array.from({ length: 2 }, (_, i) => ({ t: i * 3600, p: 5e5 }))
-  // Two readings on one step: each may be half a step off, so a whole step between them is not seen.
+  // Two readings on one step: each may be half a step off, so a whole step between them stays hidden.
   const { hidden, byStep } = slopeOf(points(rows, { shown: 7 }), 6895)
   expect(hidden).toBeCloseTo(6895 / 3600, 9)
   expect(byStep).toBeCloseTo(0, 12)
@@ -61,7 +61,7 @@ test('warmth that fades is told from a loss once both are seen: what was put in 
   const long = slopeOf(read(8), 1)
   expect(long.loss).toBeCloseTo(loss, 3)
   expect(long.warmth).toBeCloseTo(warm, 1)
-  // In ten minutes one looks like the other: the doubt says so.
+  // Within ten minutes one looks like the other, and the doubt says so.
   const short = slopeOf(read(1 / 6), 1)
   expect(Math.sqrt(short.variance)).toBeGreaterThan(20 * Math.sqrt(long.variance))
   expect(PRACTICE.fillWarmth.value).toBeGreaterThan(warm)
@@ -79,7 +79,7 @@ test('looked at after every one of 200 draws, the interval misses the truth in n
     }).some(Boolean)
   }).filter(Boolean).length
   expect(missed / 600).toBeLessThan(0.05)
-  // The interval for one look is missed far more often by then.
+  // The interval for a single look would be missed far more often by then.
   expect(anyTimeFactor(1 / 36, 0.5, 0)).toBeGreaterThan(NORMAL_95)
   expect(anyTimeFactor(1 / 36, 0.5, 4) / anyTimeFactor(1 / 36, 0.5, 0)).toBeCloseTo(
     studentT95(4) / NORMAL_95,

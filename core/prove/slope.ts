@@ -1,39 +1,39 @@
 import { PRACTICE } from '../catalog/practice'
 
-/** A straight loss through readings, with the warmth that filling left as an unknown beside it. SI. */
+/** A straight loss through readings, with the warmth from filling as a further unknown. SI. */
 
-/** One reading brought to 20 °C. */
+/** One reading corrected to 20 °C. */
 export interface Point {
   /** s; Pa absolute at 20 °C. */
   t: number
   corrected: number
-  /** Pa that each K of warmth left from filling adds here. */
+  /** Pa that each K of warmth from filling adds here. */
   perKelvin: number
-  /** Pa: what of its doubt is its own, one standard deviation. */
+  /** Its own part of the doubt, Pa, one standard deviation. */
   sd: number
-  /** What the gauge showed: readings in a row that show the same stand on one step of it. */
+  /** What the gauge showed. Consecutive readings that show the same are on one step of it. */
   shown: number
 }
 
 export interface Slope {
   /** Pa/s lost. */
   loss: number
-  /** Variance of it by chance, (Pa/s)². */
+  /** Its variance by chance, (Pa/s)². */
   variance: number
-  /** Of that, what the warmth from filling leaves open, and what the gauge's step does by chance. */
+  /** Parts of that variance: left open by warmth from filling, and caused by the gauge's step. */
   byWarmth: number
   byStep: number
-  /** What the gauge may hide besides while it shows the same, Pa/s: a bound, not chance. */
+  /** What the gauge may hide while it shows the same, Pa/s: a bound, not a chance. */
   hidden: number
-  /** Warmth after filling that fits best, K; and the level without it, Pa, at the mean of the times, s. */
+  /** Best-fitting warmth after filling, K, and the level without it, Pa, at the mean of the times, s. */
   warmth: number
   level: number
   at: number
-  /** Squares of what the line leaves over, Pa². */
+  /** Sum of squares that the line leaves, Pa². */
   misfit: number
 }
 
-/** Warmth right after filling: anything from none to the most, as likely one as the other. */
+/** Warmth right after filling: anything from none to the most, equally likely. */
 const WARMTH = { mean: PRACTICE.fillWarmth.value / 2, sd: PRACTICE.fillWarmth.value / Math.sqrt(12) }
 
 /** (XᵀX/σ² + P)⁻¹ of three columns by Cramer's rule. */
@@ -48,7 +48,7 @@ function inverse(m: readonly (readonly number[])[]): number[][] {
   return [0, 1, 2].map((r) => [0, 1, 2].map((c) => (sign(r, c) * minor(c, r)) / determinant))
 }
 
-/** Readings in a row that show the same, as their indices. */
+/** Consecutive readings that show the same, as their indices. */
 function runsOf(points: readonly Point[]): number[][] {
   const runs: number[][] = []
   points.forEach(({ shown }, i) => {
@@ -60,10 +60,10 @@ function runsOf(points: readonly Point[]): number[][] {
 }
 
 /**
- * Least squares of level, loss and warmth, warmth known beforehand to lie between none and the most. The
- * gauge's step is an interval: readings in a row that show the same share one error within ± half a step, and
- * what they may hide of a change among themselves is added whole.
- * @param points at two times or more, in order
+ * Least squares of level, loss and warmth; the warmth is known to lie between none and the most. The gauge's
+ * step is an interval: consecutive readings that show the same share one error within ± half a step, and the
+ * change they may hide among themselves is added in full.
+ * @param points at two or more times, in order
  * @param step of the gauge, Pa
  * @source linear regression with a prior (any text on statistics); rounding as an interval, not as noise
  */
@@ -72,7 +72,7 @@ export function slopeOf(points: readonly Point[], step: number): Slope {
   const mean = points.reduce((sum, { t }) => sum + t, 0) / n
   const half = step / 2
   const noise = Math.sqrt(points.reduce((sum, { sd }) => sum + sd ** 2 + step ** 2 / 12, 0) / n)
-  // Level, loss and warmth in columns of like size.
+  // Level, loss and warmth scaled to columns of similar size.
   const long = Math.max(...points.map(({ t }) => Math.abs(t - mean)))
   const columns = points.map(({ t, perKelvin }) => [1, -(t - mean) / long, perKelvin])
   const normal = [0, 1, 2].map((r) =>
@@ -96,7 +96,7 @@ export function slopeOf(points: readonly Point[], step: number): Slope {
   )
   const expected = points.reduce((sum, { sd }) => sum + sd ** 2 + step ** 2 / 12, 0)
   const found = scatter.reduce((sum, e) => sum + e ** 2, 0)
-  // More scatter than gauge and thermometer explain is believed; less is luck.
+  // More scatter than gauge and thermometer explain is taken as real; less is luck.
   const more = n > 2 ? Math.max(found / (n - 2) / (expected / n), 1) : 1
   let [byStep, hidden] = [0, 0]
   for (const run of runsOf(points)) {

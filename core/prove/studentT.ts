@@ -18,7 +18,10 @@ function lnGamma(x: number): number {
   return 0.5 * Math.log(2 * Math.PI) + (x - 0.5) * Math.log(t) - t + Math.log(sum)
 }
 
-/** Regularised incomplete beta function by its continued fraction (Abramowitz and Stegun 26.5.8), Lentz’s way. */
+/**
+ * Regularised incomplete beta function by its continued fraction (Abramowitz and Stegun 26.5.8), by Lentz’s
+ * method.
+ */
 function incompleteBeta(a: number, b: number, x: number): number {
   if (x > (a + 1) / (a + b + 2)) return 1 - incompleteBeta(b, a, 1 - x)
   if (x <= 0) return 0
@@ -42,7 +45,7 @@ function incompleteBeta(a: number, b: number, x: number): number {
   return (sum * Math.exp(a * Math.log(x) + b * Math.log1p(-x) - lnBeta)) / a
 }
 
-/** Worked out once: the readings of a test are few, and are judged again at every edit. */
+/** Computed once: a test has few readings and is judged again at every edit. */
 const known = new Map<number, number>()
 
 /**
@@ -57,7 +60,7 @@ export function studentT95(degrees: number): number {
 }
 
 function pointOf(degrees: number): number {
-  // Over ln t, since few degrees want a very large t.
+  // Over ln t, because few degrees of freedom need a very large t.
   const inside = (lnT: number) =>
     OUTSIDE - incompleteBeta(degrees / 2, 0.5, 1 / (1 + Math.exp(2 * lnT) / degrees))
   return Math.exp(findRootOfRising(inside, 1, STUDENT_T.root))

@@ -7,9 +7,9 @@ export interface HoldReading {
   pressure: number
   temperature: number
   barometer: number | null
-  /** K that its temperature may be off besides what the thermometer is sure to. */
+  /** Doubt of its temperature, K, besides the thermometer's tolerance. */
   unsure?: number
-  /** Where it stands in its test. */
+  /** Its place in the test. */
   index?: number
 }
 
@@ -18,7 +18,7 @@ export type Verdict = 'tight' | 'leaking' | 'cannot tell'
 export interface LeakResult {
   /** Pa·m³/s at 293.15 K, positive is loss. */
   leak: number
-  /** Standard cm³ a minute at 0 °C, 101 325 Pa. */
+  /** Standard cm³ per minute at 0 °C, 101 325 Pa. */
   sccm: number
   /** Gauge pressure lost per s at 293.15 K. */
   lossRate: number
@@ -27,15 +27,15 @@ export interface LeakResult {
   high: number
   verdict: Verdict
   /**
-   * Further time at the same rate of reading until the half-width equals the allowed loss, s; 0 when known or
-   * never useful.
+   * Further time at the same pace until the half-width equals the allowed loss, s; 0 if there is a verdict or
+   * waiting is useless.
    */
   waitMore: number
-  /** Each reading's absolute pressure brought to 293.15 K, Pa. */
+  /** Absolute pressure of each reading, corrected to 293.15 K, Pa. */
   corrected: number[]
 }
 
-/** Why nothing can be told yet. */
+/** Why there is no verdict yet. */
 export type WhyNot = 'settling' | 'bends' | 'gains' | 'temperature' | 'short' | 'gauge'
 
 export interface Judged {
@@ -43,7 +43,7 @@ export interface Judged {
   why: WhyNot | null
 }
 
-/** m³ that each side of a circuit holds under test. */
+/** Volume under test on each side of a circuit, m³. */
 export interface TestVolumes {
   left: number
   right: number
@@ -52,22 +52,27 @@ export interface TestVolumes {
 
 export interface HoldResult {
   id: string
-  /** Whether it was made on the circuit as it is; one of an earlier circuit has no verdict. */
+  /** True if it was made on the circuit as it is. A test of an earlier circuit has no verdict. */
   ofThisCircuit: boolean
-  /** What of it was opened after it began; such a test has no verdict. */
+  /** What was opened of it after it began; such a test has no verdict. */
   opened: Opening | null
-  /** Nothing was plugged off: it stands for its side as it is driven. */
+  /** Nothing was plugged off: it counts for its side as driven. */
   isWhole: boolean
   volume: number
   leak: LeakResult | null
   verdict: Verdict | null
   why: WhyNot | null
   problem: string | null
-  /** As they are judged: in order of time, those left out not among them; `leak.corrected` goes by them. */
+  /** As judged: in order of time, without those left out; `leak.corrected` has the same order. */
   readings: HoldReading[]
-  /** Where in the test stands the reading that is farthest off the others, and by how much, Pa; null where none is. */
+  /**
+   * The reading that is furthest from the others: its place in the test, and by how much, Pa; null if none is.
+   */
   astray: { index: number; by: number } | null
-  /** Begun with too little in it to show a leak: what the first reading shows and what it should, Pa gauge; who says so. */
+  /**
+   * Begun with too little pressure to show a leak: the first reading and the least needed, Pa gauge, with the
+   * source.
+   */
   tooLow: { filled: number; least: number; source: string } | null
   duration: number
 }
@@ -79,7 +84,7 @@ export interface Joint {
   side: AirPlan['lines'][string]['path']
   /** How it is joined. */
   kind: JointKind
-  /** The line in words, as it is kept with what soap shows. */
+  /** The line in words, as kept with soap findings. */
   of: string
 }
 export interface LeakPlace {
@@ -87,35 +92,35 @@ export interface LeakPlace {
   label: string
   kind: LeakPlaceKind
   side: AirPath
-  /** The part it is at: what is soaped in one go. */
+  /** The part it is at; all its joints are soaped together. */
   at: string
-  /** In the dash, or inside a coil: soaped before that is closed. */
+  /** Inside the dash or a coil: soaped before that is closed. */
   isHidden: boolean
-  /** At a valve: not in a test with the valves plugged off. */
+  /** At a valve: not part of a test with the valves plugged off. */
   atValve: boolean
 }
 
 export const HELD_SIDES = ['left', 'right', 'supply'] as const
 export type HeldSide = (typeof HELD_SIDES)[number]
 
-/** Whether a test that stands says that a side is tight, and whether such a test was read again the next day. */
+/** Whether a test that counts says that a side is tight, and whether it was read again the next day. */
 export interface SideProved {
   side: HeldSide
   held: boolean
   nextDay: boolean
 }
 
-/** A place that was soaped, and opened after it. */
+/** A place that was soaped and then opened. */
 export interface OpenedPlace {
   id: string
   label: string
   opening: Opening
 }
-/** A function reading that says nothing any more: which part was opened after it, and how. */
+/** A function reading that no longer counts: which part was opened afterwards, and how. */
 export interface OpenedTest extends OpenedPlace {
   part: string
 }
-/** Something that was looked at after the road, and opened after that. */
+/** A check after the road whose part was opened afterwards. */
 export interface OpenedCheck {
   check: RoadCheck
   opening: Opening
@@ -127,50 +132,50 @@ export type SidesHeld = Readonly<
 
 export interface LeakEvidence {
   soap: Readonly<Record<string, Soap>>
-  /** What hold tests said of a side, and what it loses as free air, m³/s; null where none stands. */
+  /** What hold tests say of each side, and its loss as free air, m³/s; null if none counts. */
   sides: SidesHeld
-  /** The same of tests with the valves plugged off. */
+  /** The same for tests with the valves plugged off. */
   plugged: SidesHeld
   /** Leaks that this shop found before, by kind of place. */
   history?: Readonly<Partial<Record<LeakPlaceKind, number>>>
 }
 
 export interface RankedPlace extends LeakPlace {
-  /** How likely it is that this is where most of it goes, of 1 over all. */
+  /** Probability that most of the air goes here, 0–1. */
   share: number
   soap: Soap | null
 }
 
-/** What may be done next, with the minutes of hands it takes and what it tells, bits. */
+/** A possible next action, with the minutes it takes and the information it gives, bits. */
 export interface NextThing {
   do: 'soap' | 'hold' | 'repair' | 'plug' | 'swap'
-  /** The part to soap at, the side to hold or to plug off, the valve to swap lines at, or the place to repair. */
+  /** The part to soap, the side to hold or to plug off, the valve to swap lines at, or the place to repair. */
   of: string
   label: string
   minutes: number
   bits: number
-  /** The likelihood that it shows the leak. */
+  /** Probability that it shows the leak. */
   share: number
 }
 
 export interface ProveResult {
-  /** What is looked at after the first drive, and what of it nobody has looked at. */
+  /** What is inspected after the first drive, and what of it is left. */
   roadChecks: RoadCheck[]
   roadLeft: RoadCheck[]
-  /** What was proved and was opened after that: it is to be proved again. */
+  /** What was proved and then opened: it must be proved again. */
   opened: { places: OpenedPlace[]; tests: OpenedTest[]; road: OpenedCheck[] }
-  /** Function readings that still stand. */
+  /** Function readings that still count. */
   functionsStand: number
-  /** Every side that is to be held, and what the tests that stand say of it. */
+  /** Every side to be held, and what the tests that count say of it. */
   sides: SideProved[]
   holds: Record<string, HoldResult>
   joints: Joint[]
-  /** What soap showed at joints as they are; findings of an earlier circuit are not among them. */
+  /** Soap findings at joints as they are; those of an earlier circuit are not included. */
   soap: Record<string, Soap>
-  /** Every place that may leak, likeliest first, and what to do next for its minutes. */
+  /** Every place that may leak, likeliest first, and what to do next. */
   places: RankedPlace[]
   next: NextThing[]
-  /** What both go by. */
+  /** The evidence for both. */
   evidence: LeakEvidence
   volumes: TestVolumes
   /** Pa. */

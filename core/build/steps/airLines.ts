@@ -4,7 +4,7 @@ import { DIRECT, type AirPlan } from '../../document/types'
 import type { BuildFacts, Step } from '../types'
 import { stepList } from './stepList'
 
-/** Holes through sheet metal on a run's way, in words. */
+/** Words for the holes through sheet metal along a run. */
 const holes = (count: number) =>
   count === 1 ? 'a hole with its grommet' : `${count} holes, each with its grommet`
 
@@ -16,7 +16,7 @@ const kept = (air: AirPlan, part: string) =>
   )
 const labelOf = (air: AirPlan, id: string): string => (air.components[id]?.label ?? id).toLowerCase()
 
-/** New parts that are put into a line that is there: cut once, both pieces stay. */
+/** New parts put into an existing line: it is cut once, and both pieces stay. */
 export function teeInSteps(air: AirPlan, { keptRuns }: Pick<BuildFacts, 'keptRuns'>): Step[] {
   const { steps, add } = stepList()
   for (const [id, c] of Object.entries(air.components)) {
@@ -44,7 +44,7 @@ export function teeInSteps(air: AirPlan, { keptRuns }: Pick<BuildFacts, 'keptRun
   return steps
 }
 
-/** Lines that stay at a part that goes to another place: whether they reach it. */
+/** For lines that stay at a part that moves: measure whether they reach. */
 export function measureSteps(air: AirPlan, { keptRuns }: Pick<BuildFacts, 'keptRuns'>): Step[] {
   const { steps, add } = stepList()
   for (const [id, c] of Object.entries(air.components)) {

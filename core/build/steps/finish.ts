@@ -60,9 +60,8 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
 }
 
 /**
- * Everything back in its place, and the truck on its wheels. `raised`: whether it was lifted; `springFasteners`: what holds
- * the springs that are fitted; `springs`: whether any is
- * fitted, and whether any is left.
+ * Everything back in place, and the truck on its wheels. `raised`: whether it was lifted. `springFasteners`:
+ * fasteners of the springs that are fitted. `springs`: whether any is fitted, and whether any stays.
  */
 export function closeSteps(
   facts: BuildFacts & { raised: boolean; springFasteners: readonly FastenerId[] },
@@ -116,8 +115,8 @@ export function closeSteps(
 }
 
 /**
- * What holds the height is set on its wheels; what is pressed by hand gets a card. Memories are stored at the
- * first fill.
+ * A levelling control is set with the truck on its wheels; a control pressed by hand gets a card. Memories are
+ * stored at the first fill.
  */
 function controlSteps(
   { control, lever, presetLabels }: BuildFacts,

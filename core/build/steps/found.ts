@@ -3,7 +3,7 @@ import type { AirPlan, Component, FailedBy } from '../../document/types'
 import type { Step } from '../types'
 import { stepList } from './stepList'
 
-/** What is there already: looked at where it stays, let down and taken off where it goes. */
+/** Existing parts: looked at if they stay, let down and taken off if they go. */
 
 const LOOK: Partial<Record<Component['kind'], string>> = {
   spring:
@@ -17,7 +17,7 @@ const LOOK: Partial<Record<Component['kind'], string>> = {
 }
 const LOOK_AT_ANY = 'Clean, tight, not rubbed; moves as it should.'
 
-/** Why a part failed, and what follows from it. @param again whether a new one goes in with this job */
+/** Why a part failed, and what follows from that. @param again whether this job fits a new one */
 function whyWords(failedBy: FailedBy, again: boolean): string {
   switch (failedBy) {
     case 'unknown':
@@ -38,14 +38,14 @@ function whyWords(failedBy: FailedBy, again: boolean): string {
       return 'It was old: look at the others of its age.'
   }
 }
-/** Whether a new one of a kind goes in with this job. */
+/** True if this job fits a new part of that kind. */
 const comesAgain = (air: AirPlan, kind: Component['kind']): boolean =>
   Object.values(air.components).some((c) => c.kind === kind && isFitted(c.state))
 
 /** Fittings go with the part they are on. */
 const FITTINGS: readonly Component['kind'][] = ['tee', 'plug']
 
-/** A look at every part that stays or comes from another truck. @param shielded parts that a heat shield guards */
+/** A look at every part that stays or comes from another truck. @param shielded parts behind a heat shield */
 export function lookSteps(air: AirPlan, shielded: ReadonlySet<string>): Step[] {
   const { steps, add } = stepList()
   for (const [id, c] of Object.entries(air.components)) {
@@ -85,7 +85,7 @@ function offWords(air: AirPlan, c: Component): string {
     : 'With its tubes or out of its port.'
 }
 
-/** Let down, made dead, then lines off before the parts they hang on. */
+/** Let down and disconnected first, then lines off before the parts they hang on. */
 export function takeOffSteps(air: AirPlan): Step[] {
   const { steps, add } = stepList()
   const parts = [
@@ -150,7 +150,7 @@ export function takeOffSteps(air: AirPlan): Step[] {
   return steps
 }
 
-/** Whether anything that is there is opened: a fitting undone, a part taken off, or a line cut. */
+/** True if anything that exists is opened: a fitting undone, a part taken off, or a line cut. */
 const isTouched = (air: AirPlan): boolean => {
   const there = Object.values(air.components).some((c) => isThere(c.state))
   const opened = [...Object.values(air.lines), ...Object.values(air.components)].some((x) =>
@@ -171,14 +171,14 @@ const WIRED: readonly Component['kind'][] = [
   'controller',
   'pressureSwitch',
 ]
-/** Whether anything that is there has current. */
+/** True if anything that exists is wired. */
 const isWired = (air: AirPlan): boolean =>
   [
     ...Object.values(air.components).filter((c) => isThere(c.state)),
     ...Object.values(air.gone.components),
   ].some((c) => WIRED.includes(c.kind))
 
-/** Ports and tubes of what is left for later, plugged until then. */
+/** Ports and tubes of parts left for later, plugged until then. */
 export function laterSteps(air: AirPlan): Step[] {
   const { steps, add } = stepList()
   for (const [id, c] of Object.entries(air.components)) {
@@ -203,6 +203,6 @@ export function laterSteps(air: AirPlan): Step[] {
   return steps
 }
 
-/** The step that takes the old one off, before the new one goes in its place; nothing where there is none. */
+/** The step that takes the old part off before the new one goes in; empty if there is none. */
 export const oldOneOff = (off: readonly Step[], id: string): Record<string, string> =>
   off.some((step) => step.id === `off-${id}`) ? { [`off-${id}`]: 'The old one comes off first.' } : {}

@@ -10,7 +10,7 @@ import { shieldSteps, shieldsBefore } from './shields'
 import { openGapSteps, springFasteners, springSteps } from './springs'
 import { otherWires, wiringSteps } from './wiring'
 
-/** The ordered steps for this very plan: the easy side first, away from the exhaust, then its mirror. */
+/** The ordered steps of this plan: first the side away from the exhaust, which is easier, then the other. */
 export function buildSteps(
   truck: TruckOfBuild,
   air: AirPlan,
@@ -59,7 +59,7 @@ export function buildSteps(
   ])
 }
 
-/** Steps wait only for steps that are planned: where springs stay, no line waits for their torque. */
+/** Steps wait only for planned steps. If the springs stay, no line waits for their torque. */
 const onlyPlanned = (steps: Step[]): Step[] => {
   const planned = new Set(steps.map((step) => step.id))
   return steps.map((step) => ({

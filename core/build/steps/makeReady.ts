@@ -8,12 +8,12 @@ interface Raising {
   detail: string
   cautions: string[]
   tools: string[]
-  /** Whether the axle hangs at full droop, so that the gap is at its largest. */
+  /** True if the axle hangs at full droop, so that the gap is at its largest. */
   hangs: boolean
 }
 const HOSES = 'Brake hoses and breather must not carry the axle.'
 
-/** How the rear is raised, and what that means for the gap and for whoever is under it. */
+/** How the rear is raised, and what that means for the gap and for the person under it. */
 const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
   frame: (coil) => ({
     title: 'Raise the rear and set it on stands',
@@ -59,7 +59,10 @@ const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
   }),
 }
 
-/** Before anything is bolted on: chocked, measured, on stands, and the way clear. @param springsGoIn whether any spring is fitted */
+/**
+ * Before anything is bolted on: chocked, measured, on stands, and the way clear. @param springsGoIn whether any
+ * spring is fitted
+ */
 export function makeReadySteps(
   truck: TruckOfBuild,
   closingLoad: number | null,

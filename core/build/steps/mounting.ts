@@ -72,7 +72,7 @@ const MOUNTS: Partial<Record<ComponentKind, Mount>> = {
 const INTO_ITS_PORT =
   'Thread cleaned; sealant on, finger tight plus 1.5 turns, or until the sealant band is hidden; where its own sheet says otherwise, that.'
 const IN_ITS_LINE = 'Arrow along the flow; both tubes cut square, pushed past the second stop and tugged.'
-/** How what is screwed in or hangs in a line goes back in the place of the old one. */
+/** How a part that is screwed in or hangs in a line goes back where the old one was. */
 const BACK_IN: Partial<Record<ComponentKind, Mount>> = {
   relief: {
     detail: `${INTO_ITS_PORT} What it is set to is read off it: no higher than the tank’s rating. Never plugged.`,
@@ -93,24 +93,27 @@ const BACK_IN: Partial<Record<ComponentKind, Mount>> = {
   boost: { detail: 'Tapped where the sheet of the engine allows it, hose clamped.', minutes: 16 },
 }
 
-/** What goes between two ends that do not fit each other, as a sentence of a step. */
+/** A sentence on the adapter between two ends that do not fit each other. */
 const adapterWords = (air: AirPlan, line: string): string => {
   const [adapter] = adaptersAt(air, line)
   return adapter ? ` Between them: ${adapter.label}.` : ''
 }
 
-/** What takes another's place. */
+/** For a part that replaces another. */
 const OLD_HOLES =
   'Into the holes that are there, where the new one fits them. Check what lies behind before any new one is drilled. Eye protection.'
 
 function mountCautions({ cab }: Mount, kind: ComponentKind, state: PartState): string[] {
   if (cab) return ['Behind pillar trim run curtain airbags: battery off before it is opened.']
-  // What is screwed into a line needs no hole.
+  // A part screwed into a line needs no hole.
   if (!MOUNTS[kind]) return ['Eye protection.']
   return [state === 'replaced' ? OLD_HOLES : 'Check what lies behind before drilling. Eye protection.']
 }
 
-/** Every part that is fitted on its place, then what is screwed into it. `off` are the steps that take old ones off. */
+/**
+ * Every part that is fitted, at its place, then what is screwed into it. `off` are the steps that take old
+ * parts off.
+ */
 export function mountingSteps(air: AirPlan, off: readonly Step[]): Step[] {
   const { steps, add } = stepList()
   const kinds = new Map(Object.entries(air.components).map(([id, c]) => [id, c.kind]))

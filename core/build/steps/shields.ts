@@ -4,10 +4,10 @@ import { stepList } from './stepList'
 
 const SPRING = /^spring-(left|right)$/
 
-/** Id of the step that fits a shield; that of a spring is known by its side. */
+/** Id of the step that fits a shield; the shield of a spring is named by its side. */
 const stepOf = (id: string) => `shield-${SPRING.exec(id)?.[1] ?? id}`
 
-/** Every heat shield of the plan, each with what it guards: fitted before anything hangs beside the pipe. */
+/** Every heat shield of the plan, with what it guards. It is fitted before anything hangs beside the pipe. */
 export function shieldSteps({ shields }: Pick<BuildFacts, 'shields'>): Step[] {
   const { steps, add } = stepList()
   for (const { id, guards } of shields)
@@ -21,7 +21,7 @@ export function shieldSteps({ shields }: Pick<BuildFacts, 'shields'>): Step[] {
   return steps
 }
 
-/** Shields that come before the spring of a side: its own, and all of them on the exhaust's side. */
+/** Shields that come before the spring of a side: its own, and on the exhaust's side all of them. */
 export function shieldsBefore(
   steps: readonly Step[],
   side: Side,

@@ -4,7 +4,7 @@ import type { BuildFacts, FastenerId, Step, StepValue, TruckOfBuild } from '../t
 import { stepList } from './stepList'
 import { bracketFastener, bracketWords, drillStep, isDrilled } from './upperBracket'
 
-/** A spacer in the words of a step, with its size; nothing where there is none. */
+/** Words for a spacer, with its size; empty without one. */
 function spacerWords({ spacer, spacerAt, cup }: AirPlan): {
   words: string
   values: Record<string, StepValue>
@@ -17,7 +17,7 @@ function spacerWords({ spacer, spacerAt, cup }: AirPlan): {
   }
 }
 
-/** Where studs and port stand on the spring, as far as its sheet says. */
+/** Where the studs and the port are on the spring, as far as its sheet tells. */
 function springWords({ spring }: BuildFacts): { words: string; values: Record<string, StepValue> } {
   if (!spring) return { words: '', values: {} }
   const { portLow, portOut, studOut } = spring
@@ -30,11 +30,17 @@ function springWords({ spring }: BuildFacts): { words: string; values: Record<st
   return { words: stud + port, values }
 }
 
-/** What holds a spring between frame and axle, in the order it is tightened; a coil insert is held by its coil. */
+/**
+ * Fasteners that hold a spring between frame and axle, in the order of tightening. A coil insert is held by its
+ * coil.
+ */
 export const springFasteners = (truck: TruckOfBuild, facts: BuildFacts): readonly FastenerId[] =>
   mountingOf(truck.suspension) === 'coil' ? [] : ['strap', 'lower', bracketFastener(facts), 'flathead']
 
-/** One side's spring: bench, set loose, aligned, tightened. `before` adds steps that come first, with the reason. */
+/**
+ * The spring of one side: bench, set loose, aligned, tightened. `before` adds steps that come first, with the
+ * reason.
+ */
 export function springSteps(
   truck: TruckOfBuild,
   air: AirPlan,
@@ -125,7 +131,7 @@ export function springSteps(
   return steps
 }
 
-/** The load that closed the gap comes off again: what the springs stand at then is looked at. */
+/** The load that closed the gap comes off again, and the height of the springs is checked. */
 export function openGapSteps({ closingLoad, stands }: BuildFacts): Step[] {
   if (closingLoad === null || !stands) return []
   const { steps, add } = stepList()

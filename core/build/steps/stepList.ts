@@ -1,6 +1,6 @@
 import type { Step } from '../types'
 
-/** A list of steps to add to: group, id, title and detail, then what a step has beyond an ordinary one. */
+/** A list to add steps to: group, id, title and detail, then any extra fields. */
 export function stepList() {
   const steps: Step[] = []
   const add = (

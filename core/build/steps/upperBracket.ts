@@ -14,7 +14,7 @@ const WORDS: Record<Bolts['hold'], string> = {
 }
 const TOO_LONG = 'longer than any standard bolt: threaded rod cut to length'
 
-/** What goes into the text of a step that sets the bracket, with its figures. */
+/** Words and figures for the step that sets the bracket. */
 export function bracketWords({ bolts }: BuildFacts): { words: string; values: Record<string, StepValue> } {
   if (!bolts) return { words: 'Upper bracket on the frame', values: {} }
   const { hold, length, inside } = bolts
@@ -28,10 +28,10 @@ export function bracketWords({ bolts }: BuildFacts): { words: string; values: Re
 export const bracketFastener = ({ bolts }: BuildFacts): FastenerId =>
   bolts?.hold === 'u-bolts' ? 'u-bolt' : 'upper'
 
-/** Whether the rail is drilled for the bracket. */
+/** True if the rail is drilled for the bracket. */
 export const isDrilled = ({ bolts }: BuildFacts): boolean => bolts?.hold === 'drilled'
 
-/** The holes, before anything hangs in the way. */
+/** The holes are drilled before anything hangs in the way. */
 export const drillStep = (side: Step['group'], name: 'left' | 'right'): Omit<Step, 'after'> => ({
   group: side,
   id: `drill-${name}`,

@@ -11,7 +11,7 @@ const EARTHS: Record<PowerPlan['earth'], string> = {
   body: 'to bright bare metal of the body on a screw of its own',
 }
 
-/** Kinds of parts on wires. */
+/** Kinds of parts that are wired. */
 const ELECTRIC: readonly ComponentKind[] = ['compressor', 'block', 'solenoid', 'controller']
 
 type Feed = NonNullable<BuildFacts['feed']>
@@ -19,8 +19,8 @@ type Wires = BuildFacts['wires']
 type Reasons = Record<string, string>
 
 /**
- * Earth, feed, plugs, and the fuse last of all; a feed that is there is looked at. `lineSteps` are the ids of
- * the air lines.
+ * Earth, feed, plugs, and last the fuse; an existing feed is inspected. `lineSteps` are the ids of the air
+ * lines.
  */
 export function wiringSteps(
   power: Pick<PowerPlan, 'earth'>,
@@ -84,7 +84,7 @@ function newFeed(power: Pick<PowerPlan, 'earth'>, feed: Feed, afterLines: Reason
   return steps
 }
 
-/** Everything on wires beside the feed: controls, lamps, sensors, and their earths. */
+/** All wires besides the feed: controls, lamps, sensors, and their earths. */
 export function otherWires({ marks, relay }: Wires, after: Reasons): Step[] {
   const { steps, add } = stepList()
   if (marks.length === 0) return steps

@@ -29,7 +29,7 @@ test('a cut takes its width, but the last of a coil used up takes none', () => {
 })
 
 test('largest first would open three coils where two hold all: the search finds two', () => {
-  // 6 and 6 first leave 4 and 4: a known case against best-fit decreasing.
+  // 6 and 6 first leave 4 and 4: a known failure of best-fit decreasing.
   const plan = planned([6, 5, 5, 4], [{ length: 10, count: 3 }], 0)
   expect(plan.cuts).toHaveLength(2)
   const hard = planned([0.44, 0.4, 0.28, 0.28, 0.3, 0.3], [{ length: 1, count: 3 }], 0)
@@ -60,7 +60,7 @@ test('where not all fit, each piece lies in the coil it leaves least of, and a p
     { length: 5, count: 1 },
   ]
   expect(planCuts([9, 5, 7, 2], coils, 0)).toEqual({ short: [0, 3] })
-  // 4 lies in the first of two alike; 3 goes on in what it leaves, and 7 has the other.
+  // 4 goes into the first of two equal coils; 3 into the rest of it, and 7 into the other.
   expect(planCuts([9, 4, 3, 7], [{ length: 7, count: 2 }], 0)).toEqual({ short: [0] })
 })
 

@@ -1,11 +1,13 @@
-/** Which coil each piece is cut from: a cutting-stock problem in one dimension, fewest coils opened. Lengths in m. */
+/**
+ * Which coil each piece is cut from: one-dimensional cutting stock with the fewest coils opened. Lengths in m.
+ */
 
-/** Coils of one length, as bought or found on the shelf. */
+/** Coils of one length, bought or on the shelf. */
 export interface Coils {
   length: number
   count: number
 }
-/** One coil opened: which of the coils given it is, what is cut from it, and what is left. */
+/** One opened coil: which one it is, what is cut from it, and what is left. */
 export interface CoilCut {
   coil: number
   pieces: number[]
@@ -13,28 +15,28 @@ export interface CoilCut {
 }
 export interface CutPlan {
   cuts: CoilCut[]
-  /** Whether no plan with fewer coils can be; false where looking at all of them took too long. */
+  /** True if no plan needs fewer coils; false if checking all of them took too long. */
   best: boolean
 }
-/** Pieces by their index for which there is no coil left that is long enough. */
+/** Indices of pieces for which no coil is long enough. */
 export interface TooLittle {
   short: number[]
 }
 
-/** Places of pieces tried before a plan is taken as good as it is. */
+/** Placements tried before the plan found so far is accepted. */
 const TRIED_AT_MOST = 400_000
-/** Lengths are typed to the millimetre: less than this is rounding, m. */
+/** Lengths are typed to the millimetre, so smaller differences are rounding, m. */
 const ROUNDING = 1e-9
 
 interface Packed {
-  /** By piece, in the order given: the coil it lies in. */
+  /** For each piece, in the given order: its coil. */
   inCoil: number[]
 }
 
 /**
- * Every piece into its coil, largest first, each into the coil it leaves least of: good, not always best.
- * A cut takes a saw's or cutter's width, but the last one of a coil used up takes none: pieces and coils are both that
- * much longer.
+ * Every piece into its coil, largest first, each into the coil where it leaves least: good, not always best. A
+ * cut takes the cutter's width, but the last cut of a used-up coil takes none, so pieces and coils are both
+ * lengthened by it.
  */
 function bestFit(sizes: readonly number[], room: readonly number[]): { inCoil: number[]; left: number[] } {
   const free = [...room]
@@ -49,10 +51,7 @@ function bestFit(sizes: readonly number[], room: readonly number[]): { inCoil: n
   return { inCoil, left: inCoil.flatMap((coil, i) => (coil < 0 ? [i] : [])) }
 }
 
-/**
- * All ways to lay pieces, largest first, into coils, until one holds them all; null where none does, 'long' given
- * up.
- */
+/** All ways to lay pieces, largest first, into coils, until all fit; null if none does, 'long' if given up. */
 function exactFit(sizes: readonly number[], room: readonly number[]): Packed | null | 'long' {
   const free = [...room]
   const inCoil = sizes.map(() => -1)
@@ -61,11 +60,12 @@ function exactFit(sizes: readonly number[], room: readonly number[]): Packed | n
   const lay = (piece: number): boolean => {
     if (piece === sizes.length) return true
     const size = sizes[piece]!
-    // What is too short for the smallest piece left is lost.
+    // A rest too short for the smallest remaining piece is lost.
     const smallest = sizes.at(-1)!
     const useful = free.reduce((sum, f) => sum + (f >= smallest - ROUNDING ? f : 0), 0)
     if (useful < rest[piece]! - ROUNDING) return false
-    // A piece as long as the one before lies in the same coil or a later one: the other order is the same plan.
+    // A piece as long as the previous one goes into the same coil or a later one, because the other order is
+    // the same plan.
     const first = piece > 0 && sizes[piece - 1] === size ? inCoil[piece - 1]! : 0
     const seen = new Set<number>()
     for (let coil = first; coil < free.length; coil++) {
@@ -85,14 +85,14 @@ function exactFit(sizes: readonly number[], room: readonly number[]): Packed | n
 }
 
 /**
- * Fewest coils for a list of pieces, and which is cut from which. Any plan with so many coils also works with the
- * longest ones, so only those are tried; in the end each is changed for the shortest that still holds its pieces, so
- * that long ones and rests stay whole.
+ * Fewest coils for a list of pieces, and which is cut from which. A plan with that many coils also works with
+ * the longest ones, so only those are tried. Finally each coil is exchanged for the shortest that still holds
+ * its pieces, so that long ones stay whole.
  * @param pieces lengths to cut, m, each above 0
- * @param coils what there is
- * @param kerf what one cut takes away, m
+ * @param coils available
+ * @param kerf width of one cut, m
  * @example planCuts([3, 2, 2], [{ length: 5, count: 2 }], 0) // two coils: 3 + 2, and 2
- * Source: exact search with best-fit decreasing as its start (from memory of the literature on bin packing).
+ * Source: exact search starting from best-fit decreasing (from memory of the literature on bin packing).
  */
 export function planCuts(
   pieces: readonly number[],
@@ -103,7 +103,7 @@ export function planCuts(
   const sizes = order.map((i) => pieces[i]! + kerf)
   const each = coils
     .flatMap(({ length, count }, coil) =>
-      // No more coils of a length than pieces are ever opened.
+      // Of one length, never more coils are opened than there are pieces.
       Array.from({ length: Math.min(count, pieces.length) }, () => ({ coil, length })),
     )
     .sort((a, b) => b.length - a.length || a.coil - b.coil)
@@ -124,7 +124,7 @@ export function planCuts(
   return { cuts: shortestCoils(enough, order, pieces, each, kerf), best }
 }
 
-/** The same pieces together, each lot in the shortest coil that holds it. */
+/** The same groups of pieces, each in the shortest coil that holds it. */
 function shortestCoils(
   inCoil: readonly number[],
   order: readonly number[],
@@ -138,7 +138,7 @@ function shortestCoils(
     return { lot, length }
   })
   const free = each.map((one) => ({ ...one, taken: false })).sort((a, b) => a.length - b.length)
-  // Longest lot first takes the shortest coil that holds it: a shorter lot never needs a longer one.
+  // The longest group takes the shortest coil that holds it first; a shorter group never needs a longer one.
   return lots
     .sort((a, b) => a.length - b.length)
     .map(({ lot, length }) => {

@@ -1,7 +1,7 @@
 import { exhaustPieces } from '../catalog/truckGeometry'
 import type { Point, Truck } from '../document/types'
 
-/** Distance of two places, m. */
+/** Distance of two points, m. */
 export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
 
 /** Length of a polyline, m. */

@@ -4,9 +4,9 @@ import type { Solid } from './space/solid'
 import type { Route } from './types'
 
 /**
- * The truck's solids, the parts and the runs as a DXF of lines in space, mm, a layer for each kind: the plain form that
- * every drawing program reads (group codes of the ENTITIES section from memory). Solids are the upright boxes
- * around them.
+ * The truck's solids, the parts and the runs as a DXF of lines in space, mm, one layer per kind: the plain form
+ * that every drawing program reads (group codes of the ENTITIES section from memory). Solids are shown by their
+ * bounding boxes.
  */
 export interface Named {
   label: string

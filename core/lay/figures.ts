@@ -126,7 +126,7 @@ function totals({ cuts }: LayResult): Record<string, Figure> {
   }
 }
 
-/** All wires beside the feed; none where there are none. */
+/** All wires besides the feed; empty if there are none. */
 const wireTotal = ({ wires }: LayResult): Record<string, Figure> =>
   wires.length === 0
     ? {}
@@ -143,7 +143,7 @@ const wireTotal = ({ wires }: LayResult): Record<string, Figure> =>
         },
       }
 
-/** What goes with the runs: ties, grommets, loom; and what the parts weigh. */
+/** Consumables of the runs: ties, grommets, loom; and the weight of the parts. */
 function consumables({ routes, holes, mass }: LayResult): Record<string, Figure> {
   const wires = routes.filter(({ kind }) => kind !== 'air')
   const lined = holes.filter(({ grommet, drill }) => grommet !== null && drill !== null)
@@ -183,7 +183,7 @@ function consumables({ routes, holes, mass }: LayResult): Record<string, Figure>
   }
 }
 
-/** How much longer the lines were that were measured; none where none was. */
+/** How much longer the measured lines were; empty if none was measured. */
 const measuredFigure = ({ measured }: LayResult): Record<string, Figure> =>
   measured === null
     ? {}
@@ -202,7 +202,7 @@ const measuredFigure = ({ measured }: LayResult): Record<string, Figure> =>
         },
       }
 
-/** What is left of the block's signal at the driver's seat; none without a block. */
+/** Margin of the block's signal at the driver's seat; empty without a block. */
 const radioFigure = ({ radio }: LayResult): Record<string, Figure> =>
   radio === null
     ? {}

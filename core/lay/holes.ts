@@ -5,9 +5,9 @@ import { boxAround, boxToShape, passesThrough } from './space/shapes'
 import type { Solid } from './space/solid'
 import type { Hole, LayResult } from './types'
 
-/** Every hole that is to be drilled, with its drill, its grommet, and what is behind it. */
+/** Every hole to drill, with its drill, its grommet, and what is behind it. */
 
-/** Grommets by what passes through them and the hole they sit in, m (sizes as usually sold, from memory). */
+/** Grommets: inside diameter and the hole they need, m (sizes as usually sold, from memory). */
 const GROMMETS: readonly { inside: number; hole: number }[] = [
   { inside: 0.006, hole: 0.0095 },
   { inside: 0.008, hole: 0.012 },
@@ -24,7 +24,7 @@ const BEHIND = PRACTICE.behindHole.value
 const FILLED = PRACTICE.holeFilled.value
 
 /**
- * Inside that a grommet must have for round things side by side, m.
+ * Inside diameter a grommet needs for round things side by side, m.
  * @param diameters outside of each, m
  */
 export function bundleDiameter(diameters: readonly number[]): number {
@@ -32,11 +32,11 @@ export function bundleDiameter(diameters: readonly number[]): number {
   return Math.max(...diameters, Math.sqrt(diameters.reduce((sum, d) => sum + d * d, 0) / FILLED))
 }
 
-/** The smallest grommet that a bundle goes through; the largest there is where none is large enough. */
+/** The smallest grommet a bundle passes; the largest one if none is large enough. */
 export const grommetFor = (bundle: number): { inside: number; hole: number } =>
   GROMMETS.find(({ inside }) => inside >= bundle) ?? GROMMETS.at(-1)!
 
-/** What stands within a drill's reach of a place, each once, nearest first. */
+/** What is within a drill's reach of a place, each once, nearest first. */
 function standsBehind(at: Point, through: string, solids: readonly Solid[]): Hole['behind'] {
   const here = boxAround(at, at)
   const nearest = new Map<string, number>()

@@ -28,8 +28,8 @@ export interface Drop {
 }
 
 /**
- * Voltage drop over feed and return. `returnResistance` null: the return is a wire like the feed.
- * A given return resistance is not corrected for temperature. Heat is the whole loop's.
+ * Voltage drop over feed and return. If `returnResistance` is null, the return is a wire like the feed. A given
+ * return resistance is not corrected for temperature. Heat is that of the whole loop.
  */
 export function wireDrop(
   current: number,
@@ -45,7 +45,7 @@ export function wireDrop(
   return { loop, drop, ratio: drop / supply, heat: current ** 2 * loop }
 }
 
-/** How much more a copper wire resists at one temperature than at another, as a factor; K. */
+/** Ratio of a copper wire's resistance at one temperature to that at another; K. */
 export const warmth = (temperature: number, than: number): number =>
   (1 + COPPER_ALPHA * (temperature - REFERENCE_TEMPERATURE)) /
   (1 + COPPER_ALPHA * (than - REFERENCE_TEMPERATURE))
@@ -63,8 +63,8 @@ export interface WireChoice {
 }
 
 /**
- * Thinnest size whose drop and derated ampacity both serve, or null when none of the system does.
- * @param guarded whether a fuse can be found for a wire of a derated ampacity, where one is to be.
+ * Thinnest size whose drop and derated ampacity are both sufficient, or null if the system has none.
+ * @param guarded whether there is a fuse for a wire of a derated ampacity, if one is required
  */
 export function wireSize(
   system: 'awg' | 'mm2',
@@ -97,7 +97,9 @@ export function wireSize(
   }
 }
 
-/** A limit of the fuse band at a multiple of the rating, log–log between rows; beyond the last by its I²t. */
+/**
+ * A limit of the fuse band at a multiple of the rating, log–log between rows; beyond the last row by its I²t.
+ */
 function fuseBand(limit: 'least' | 'most', multiple: number): number {
   const rows = FUSE_CURVE.filter((row) => Number.isFinite(row[limit]))
   const [first, last] = [rows[0]!, rows.at(-1)!]
@@ -112,22 +114,22 @@ function fuseBand(limit: 'least' | 'most', multiple: number): number {
 }
 
 /**
- * Least time in s a blade fuse lets an overload of `multiple` times its rating pass, log–log between the rows of its
- * standard; Infinity up to 110 %. ISO 8820-3 (memory).
+ * Shortest time in s after which a blade fuse may open at `multiple` times its rating, log–log between the rows
+ * of its standard; Infinity up to 110 %. ISO 8820-3 (memory).
  */
 export const fuseHolds = (multiple: number): number =>
   multiple <= FUSE_CURVE[0]!.multiple ? Infinity : fuseBand('least', multiple)
 
 /**
- * Time in s by which a blade fuse has opened at `multiple` times its rating; Infinity below 135 %. ISO 8820-3
- * (memory).
+ * Time in s after which a blade fuse is certain to have opened at `multiple` times its rating; Infinity below
+ * 135 %. ISO 8820-3 (memory).
  */
 export const fuseOpensBy = (multiple: number): number => fuseBand('most', multiple)
 
 /**
  * Lifts with the engine off until the usable part of the charge is gone.
- * @param charge A·s, of which `usable` as a share
- * @param standby A for so many `seconds` beside the lifts
+ * @param charge A·s; `usable` is a share of it
+ * @param standby A drawn for `seconds` besides the lifts
  * @param lift A·s of one lift
  */
 export function liftsOnBattery(
@@ -148,8 +150,8 @@ export interface FuseChoice {
 }
 
 /**
- * Smallest blade rating with the continuous load at most 80 % of it, whose curve lets the inrush pass, and at most the
- * derated ampacity of the thinnest wire it feeds. Null, and why, when none does all three.
+ * Smallest blade rating that carries the continuous load at 80 % or less, lets the inrush pass, and is no
+ * larger than the derated ampacity of the thinnest wire it feeds. Null, with the reason, if there is none.
  */
 export function chooseFuse(
   continuous: number,
@@ -179,7 +181,7 @@ export function chooseFuse(
   }
 }
 
-/** Current, A, that equals what a battery loses by itself of its charge, A·s. */
+/** Current, A, equal to the self-discharge of a battery with this charge, A·s. */
 export const selfDischarge = (charge: number): number =>
   (charge * PRACTICE.selfDischarge.value) / (30 * 86_400)
 

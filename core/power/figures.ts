@@ -7,7 +7,7 @@ import { selfDischarge } from './circuit'
 import type { PowerResult } from './result'
 import type { FeedPlan } from './types'
 
-/** What Power's figures are made of. SI. */
+/** Inputs of Power's figures. SI. */
 export interface PowerFigureInput {
   power: PowerPlan
   r: PowerResult
@@ -15,7 +15,7 @@ export interface PowerFigureInput {
   block: BlockClass | null
 }
 
-/** A figure input whose feed is there. */
+/** Inputs of a figure that has a feed. */
 type FedInput = PowerFigureInput & { feed: FeedPlan }
 
 /** Wire, drop and fuse of the feed, and what the battery gives, SI. */
@@ -150,7 +150,7 @@ function fuseFigure(of: FedInput): Record<string, Figure> {
   }
 }
 
-/** What the whole network leaves at the motor, key on and engine off: the very volts Air runs on. */
+/** Volts that the whole network leaves at the motor, key on and engine off: the same volts Air runs on. */
 function motorFigure({ r }: FedInput): Record<string, Figure> {
   const { volts, amps } = r.solved.compressor
   const motor = r.wiring.parts.find(({ role }) => role === 'motor')

@@ -2,15 +2,17 @@ import { fuseHolds, fuseOpensBy } from './circuit'
 import { isTaker, type GuardKind, type Wiring } from './network/types'
 import { guardOf, isWire, lastingAmps, type AllStates, type WireRow } from './wires'
 
-/** Fuses, breakers and links: what each guards, and how it stands against wire, inrush and a short. SI. */
+/** Fuses, breakers and links: what each guards, and how it compares with wire, inrush and a short. SI. */
 
 /**
- * A²·s that a copper wire bears for each m² squared before its insulation suffers, from 105 °C on.
+ * A²·s per m² squared that a copper wire withstands before its insulation suffers, starting at 105 °C.
  * @source IEC 60364-5-54: k = 115 from 70 to 160 °C; from 105 °C about 88 A·√s/mm²
  */
 export const WITHSTAND = 88e6
 
-/** Longest time in s that a wire of an area bears a current: (k·S)² = I²·t; holds for a few seconds, not for long. */
+/**
+ * Longest time in s that a wire of an area withstands a current: (k·S)² = I²·t. Valid for a few seconds only.
+ */
 export const wireWithstands = (area: number, current: number): number => ((WITHSTAND * area) / current) ** 2
 
 export interface GuardRow {
@@ -18,11 +20,11 @@ export interface GuardRow {
   label: string
   kind: GuardKind
   rating: number
-  /** Most that passes it for long, A. */
+  /** Largest continuous current through it, A. */
   amps: number
-  /** Labels of what takes its current behind it. */
+  /** Labels of the consumers behind it. */
   feeds: string[]
-  /** Marks of the wires that nothing else guards. */
+  /** Marks of the wires that only this one guards. */
   wires: string[]
 }
 
@@ -47,8 +49,8 @@ export interface Short {
 }
 
 /**
- * What a dead short behind a wire does, from the battery through all that lies before it.
- * @returns null of a wire without a guard
+ * A dead short at the far end of a wire, from the battery through everything before it.
+ * @returns null for a wire without a guard
  */
 export function shortBehind(wiring: Wiring, id: string): Short | null {
   const wire = wiring.parts.find((part) => part.id === id)!
@@ -76,9 +78,9 @@ export interface GuardCurves {
   /** Least and latest opening time of the guard over current, s. */
   least: { x: number; y: number }[]
   most: { x: number; y: number }[]
-  /** How long the thinnest wire behind it bears a current. */
+  /** How long the thinnest wire behind it withstands a current. */
   wire: { x: number; y: number }[]
-  /** What the motor takes over time: its inrush, then its running current. */
+  /** Current of the motor over time: inrush, then running current. */
   motor: { x: number; y: number }[]
 }
 

@@ -5,9 +5,9 @@ import type { PartOf, Wiring, WiringPart } from './network/types'
 import { sourceOf } from './wires'
 
 /**
- * Changes of the wiring that leave it whole: it is built anew from what they say, so that no wire ends at nothing and
- * nothing is fed from a source that is not there. Each takes a plan's Power and its wiring and gives a new Power; what
- * cannot be done throws an OperationError that says why.
+ * Changes to the wiring that keep it complete: it is rebuilt from them, so that no wire ends at nothing and
+ * nothing is fed from a missing source. Each takes a plan's Power and its wiring and returns a new Power. What
+ * cannot be done throws an OperationError with the reason.
  */
 export type PowerChange = (power: PowerPlan, wiring: Wiring) => PowerPlan
 
@@ -24,7 +24,7 @@ const motorOf = ({ parts }: Wiring): PartOf<'motor'> => {
 const without = <T>(record: Record<string, T>, id: string): Record<string, T> =>
   Object.fromEntries(Object.entries(record).filter(([other]) => other !== id))
 
-/** A relay carries the motor; what switched it works the coil. */
+/** A relay carries the motor, and what switched the motor works its coil. */
 export const putRelayInLine: PowerChange = (power, wiring) => {
   motorOf(wiring)
   if (wiring.parts.some(({ role }) => role === 'coil'))
@@ -32,7 +32,7 @@ export const putRelayInLine: PowerChange = (power, wiring) => {
   return { ...power, relay: true }
 }
 
-/** The relay out: what worked its coil switches the motor itself. */
+/** Without the relay, what worked its coil switches the motor itself. */
 export const takeRelayOut: PowerChange = (power, wiring) => {
   motorOf(wiring)
   if (!wiring.parts.some(({ role }) => role === 'coil'))
@@ -40,7 +40,7 @@ export const takeRelayOut: PowerChange = (power, wiring) => {
   return { ...power, relay: false }
 }
 
-/** A fuse, breaker, link or switch into a wire, at its source or where it ends. */
+/** Puts a fuse, breaker, link or switch into a wire, at its source or at its end. */
 export const putInWire =
   (wire: string, kind: InWireKind, at: (typeof WIRE_ENDS)[number]): PowerChange =>
   (power, wiring) => {
@@ -68,7 +68,7 @@ export const takeOutOfWire =
     return { ...power, inWire: without(power.inWire, id) }
   }
 
-/** Where a part takes its current. `part` is `motor`, `coil` or a part's id. */
+/** Where a part is fed. `part` is `motor`, `coil` or a part's id. */
 export const feedFrom =
   (part: string, source: PowerSource): PowerChange =>
   (power, wiring) => {
@@ -83,11 +83,11 @@ export const feedFrom =
     return { ...power, feeds: { ...power.feeds, [part]: source } }
   }
 
-/** The motor's own feed ends where others begin: it comes from a battery. */
+/** The motor's own feed ends where others begin, so it comes from a battery. */
 const feedsItNow = (wiring: Wiring, part: string) => sourceOf(wiring, part === 'motor' ? 'fuse' : part)
 
 const BARE: EarthSaid = { at: null, surface: 'bare', shared: false }
-/** Where a part is earthed, bright and on a screw of its own. */
+/** Where a part is earthed: to bare metal, on a screw of its own. */
 export const earthAt =
   (of: string, at: EarthPlace): PowerChange =>
   (power, wiring) => {
@@ -97,7 +97,7 @@ export const earthAt =
     return { ...power, earths: { ...power.earths, [of]: { ...BARE, at } } }
   }
 
-/** The feed ends at a bus bar, and what hung on its end has a fuse of its own there. */
+/** The feed ends at a bus bar, and everything on its end gets a fuse of its own there. */
 export const fitBusBar: PowerChange = (power, wiring) => {
   motorOf(wiring)
   if (power.bar) throw new OperationError('The feed ends at a bus bar already.')
@@ -108,7 +108,7 @@ export const takeBusBarOut: PowerChange = (power) => {
   return { ...power, bar: false }
 }
 
-/** A second battery over an isolating relay, a link at both ends of the wire between. */
+/** A second battery over an isolating relay, with a link at both ends of the wire between. */
 export const fitSecondBattery: PowerChange = (power) => {
   if (power.secondBattery) throw new OperationError('There is a second battery already.')
   return {
@@ -116,7 +116,7 @@ export const fitSecondBattery: PowerChange = (power) => {
     secondBattery: { capacity: WIRING.secondBattery, isolator: 'relay', fusedBothEnds: true },
   }
 }
-/** The second battery out; what was fed from it is fed as is usual. */
+/** Takes the second battery out; what it fed is fed as usual. */
 export const takeSecondBatteryOut: PowerChange = (power) => {
   if (!power.secondBattery) throw new OperationError('There is no second battery to take out.')
   const feeds = Object.fromEntries(Object.entries(power.feeds).filter(([, source]) => source !== 'second'))
@@ -147,11 +147,11 @@ const put = (wire: string, kind: InWireKind, at: 'source' | 'load'): Offered => 
   run: putInWire(wire, kind, at),
 })
 
-/** What a part may be fed from beside what feeds it. */
+/** Other sources that a part may be fed from. */
 const SOURCES_OF = (part: string): PowerSource[] =>
   part === 'motor' ? ['battery', 'second'] : ['ignition', 'battery', 'feed', 'second']
 
-/** Everything that could be asked of a part; what cannot be done now is left out by {@link offeredFor}. */
+/** Everything that could be done to a part. {@link offeredFor} leaves out what is not possible now. */
 function askable(part: WiringPart, power: PowerPlan): Offered[] {
   const { id, role } = part
   const relay = { id: 'relay', label: 'Put a relay in line', run: putRelayInLine }
@@ -197,7 +197,7 @@ const feeds = (part: string): Offered[] =>
     run: feedFrom(part, source),
   }))
 
-/** What can be done at a part as the wiring stands. */
+/** What can be done to a part in the present wiring. */
 export function offeredFor(id: string, power: PowerPlan, wiring: Wiring): Offered[] {
   const part = wiring.parts.find((p) => p.id === id)
   if (!part) return []

@@ -16,7 +16,7 @@ import { isStaged } from './starting'
 import type { FeedPlan, PlugPlace, TruckOfPower } from './types'
 import { solveAll, wireRows } from './wires'
 
-/** What stands for the feed where there is none. */
+/** Used as the feed if there is none. */
 const NO_FEED = {
   feed: null,
   continuous: 0,
@@ -34,7 +34,10 @@ const NO_FEED = {
   fuseWhy: 'Nothing to wire.',
 }
 
-/** What hangs on the feed: `current` one motor's at the highest pressure it works against, A; `motors` how many. */
+/**
+ * Load on the feed: `current` of one motor at the highest pressure it works against, A, and the number of
+ * `motors`.
+ */
 interface FedSet {
   compressor: CompressorClass | null
   block: BlockClass | null
@@ -44,7 +47,7 @@ interface FedSet {
 
 /**
  * Wire and fuse of the compressor's feed, as proposed and as chosen; null with nothing to feed. SI.
- * @param run from battery to compressor as laid, m, or null; `harness` the kit's own, as long as it is.
+ * @param run from battery to compressor as laid, m, or null; `harness` length of the kit's own, m
  */
 export function planFeed(
   power: PowerPlan,
@@ -55,12 +58,12 @@ export function planFeed(
   const { compressor, block, current: motor, motors } = set
   if (!compressor || run === null) return null
   const continuous = motors * motor + (block?.current ?? 0)
-  // Those that start one after the other: the last one's inrush on top of what runs by then.
+  // Motors that start one after the other: the last inrush comes on top of what runs by then.
   const starting = isStaged(power, compressor) ? 1 : motors
   const inrush = motor * (starting * compressor.inrush + motors - starting)
-  // The wire is as long as the run, or as the harness when that is longer and coiled.
+  // The wire is as long as the run, or as the harness if that is longer and coiled.
   const oneWay = Math.max(run, harness)
-  // A sound earth is planned for: what paint or aluminium would cost is the network's to say.
+  // The plan assumes a sound earth. What paint or aluminium costs is computed by the network.
   const returned = earthPlace(power, 'motor', true) === 'battery' ? null : PRACTICE.chassisReturn.value
   const guarded = (ampacity: number) =>
     chooseFuse(continuous, inrush, compressor.inrushTime, ampacity).rating !== null
@@ -77,7 +80,7 @@ export function planFeed(
       power.engineSpace,
       withFuse,
     )
-  // Wire and fuse together; where no blade fuse guards any wire, the wire alone, and the missing fuse is told.
+  // Wire and fuse together. If no blade fuse guards any wire, the wire alone, and a note on the missing fuse.
   const choose = (system: 'awg' | 'mm2') => size(system, guarded) ?? size(system)
   const proposed = { awg: choose('awg'), metric: choose('mm2') }
   const area = power.wireArea ?? proposed.awg?.size.area ?? AWG_SIZES.at(-1)!.area
@@ -102,7 +105,7 @@ export function planFeed(
   }
 }
 
-/** What Power hears of Air: its block, the share of air the feed takes, the longest lift, s. */
+/** What Power gets from Air: its block, the share of air lost in the feed, the longest lift, s. */
 interface Supplied {
   block: BlockClass | null
   slowed: number | null
@@ -110,8 +113,8 @@ interface Supplied {
 }
 
 /**
- * The whole wiring: feed and fuse, every other wire, its guards, earths, states and what the battery gives. SI.
- * @param feed as {@link planFeed} has it; `wiring` as built from circuit, feed and Lay; `plugs` outside the cab.
+ * The whole wiring: feed and fuse, all other wires, guards, earths, states, and the battery. SI.
+ * @param feed from {@link planFeed}; `wiring` built from circuit, feed and Lay; `plugs` outside the cab
  */
 export function powerStage(
   power: PowerPlan,
@@ -158,7 +161,7 @@ export function powerStage(
   }
 }
 
-/** The feed's own part of the result. */
+/** The feed's part of the result. */
 const feedResult = (power: PowerPlan, feed: FeedPlan) => ({
   feed,
   continuous: feed.continuous,

@@ -4,10 +4,10 @@ import type { Wiring } from './network/types'
 import type { FeedPlan, PlugPlace } from './types'
 import type { AllStates, WireRow } from './wires'
 
-/** What Power gives: the feed, the whole wiring in every state, its wires and guards, and what the battery gives. */
+/** Result of Power: the feed, the whole wiring in every state, its wires and guards, and the battery. */
 export interface PowerResult {
   powered: boolean
-  /** Whether anything at all is on wires. */
+  /** True if anything is wired. */
   isWired: boolean
   wiring: Wiring
   solved: AllStates
@@ -16,11 +16,11 @@ export interface PowerResult {
   energy: Energy
   /** Parts outside the cab that wires end at. */
   plugs: readonly PlugPlace[]
-  /** The feed as it is planned; null with nothing to feed. */
+  /** The planned feed; null with nothing to feed. */
   feed: FeedPlan | null
   continuous: number
   inrush: number
-  /** How long the inrush lasts, s. */
+  /** Duration of the inrush, s. */
   inrushTime: number
   /** Motor current, A. */
   motor: number

@@ -2,7 +2,7 @@ import type { CompressorClass } from '../catalog/compressors'
 import type { PowerPlan } from '../document/types'
 import { fuseHolds } from './circuit'
 
-/** Whether a second compressor starts only once the first one's inrush is over; not before somebody said so. */
+/** True if a second compressor starts only after the first one's inrush; false until somebody says so. */
 export const isStaged = ({ staging }: PowerPlan, { inrushTime }: CompressorClass): boolean =>
   staging !== null && staging >= inrushTime
 
@@ -18,15 +18,15 @@ export interface StartingMotors {
 export interface StartOnFuse {
   /** Most current at any time, A. */
   peak: number
-  /** Share of what the fuse is sure to let pass; from 1 on it may open. */
+  /** Share of what the fuse is certain to pass; from 1 on it may open. */
   share: number
 }
 
 /**
- * Current over time as steps: each motor's inrush, then its running current; what the fuse is sure to bear of
- * each step is added up as a share.
+ * Current over time as steps: each motor's inrush, then its running current. The share of each step in what the
+ * fuse certainly withstands is added up.
  * @param delay s from one start to the next
- * @source shares of the fuse's least time added up, as its heat is (from memory)
+ * @source shares of the fuse's least time added up, like its heat (from memory)
  */
 export function startsOnFuse(rating: number, motors: StartingMotors, delay: number): StartOnFuse {
   const { count, running, inrush, inrushTime, besides } = motors
@@ -42,7 +42,7 @@ export function startsOnFuse(rating: number, motors: StartingMotors, delay: numb
     const until = at[i + 1]
     const lasts = until === undefined ? Infinity : until - from
     const held = fuseHolds(current / rating)
-    // What passes for ever takes no share; what does not, and lasts, opens it.
+    // A current that the fuse carries for ever takes no share. A lasting larger one opens it.
     share += held === Infinity ? 0 : lasts / held
   })
   return { peak, share }

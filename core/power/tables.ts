@@ -6,16 +6,13 @@ import type { MotorSource } from './network/states'
 import type { PartOf, Wiring } from './network/types'
 import { isWire, type Counted, type WireRow } from './wires'
 
-/** Power's lists as tables of plain figures, for spreadsheets and paper, and the wiring as a graph. */
+/** Power's lists as tables of plain values for spreadsheets and paper, and the wiring as a graph. */
 
 const mm = (metres: number) => Math.round(metres * 1000)
 const rounded = (value: number, digits: number) => Number(value.toFixed(digits))
 const mm2 = (area: number) => rounded(area * 1e6, 2)
 
-/**
- * The size of a system that is as thick as a wire wants, as it is called in the shop: a metric one is never
- * thinner.
- */
+/** Name of the size in a system that is at least as thick as a wire needs; a metric size is never thinner. */
 export function sizeLabel(area: number, system: 'AWG' | 'mm²'): string {
   const sizes = system === 'AWG' ? AWG_SIZES : METRIC_SIZES
   return sizes.find((size) => size.area >= area * 0.9999)?.label ?? `${mm2(area)} mm²`
@@ -99,13 +96,13 @@ export const fuseTable = (guards: readonly GuardRow[]): Table => ({
   ]),
 })
 
-/** Terminals and other small parts, with what has to be had of heat-shrink. */
+/** Terminals and other small parts, with the heat-shrink to buy. */
 export const jointTable = (counted: readonly Counted[], shrink: number): Table => ({
   head: ['Part', 'Count'],
   rows: [...counted.map(({ what, count }) => [what, count]), ['heat-shrink with adhesive, mm', mm(shrink)]],
 })
 
-/** Volts lost on the way to what takes current, part by part from the battery to its earth. */
+/** Volts lost on the way to a consumer, part by part, from the battery to its earth. */
 export interface Lost {
   id: string
   label: string
@@ -113,7 +110,7 @@ export interface Lost {
 }
 
 /**
- * Where the volts go between the battery's posts and a taker, and what is left across it.
+ * Where the volts go between the battery's posts and a consumer, and what is left across it.
  * @param solved volts of the nodes in one state
  */
 export function voltsLost(
@@ -144,7 +141,7 @@ export interface MotorAt {
   volts: number
 }
 
-/** @param source what the wiring is to the motor: volts with no current of its own, and ohms behind them */
+/** @param source the wiring as seen by the motor: volts without its own current, and the ohms behind them */
 export const motorAtPressures = (
   curve: readonly (readonly [pressure: number, amps: number])[],
   source: MotorSource,

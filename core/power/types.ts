@@ -5,14 +5,14 @@ import type { Drop, FuseChoice, WireChoice } from './circuit'
 /** The compressor's feed. SI. */
 export interface FeedPlan {
   compressor: CompressorClass
-  /** From battery to compressor as laid, and the kit's harness; the longer counts, `oneWay`. m. */
+  /** Run from battery to compressor as laid, and the kit's harness; `oneWay` is the longer. m. */
   run: number
   harness: number
   oneWay: number
-  /** How many motors it feeds; one of them at the highest pressure it works against, A. */
+  /** Number of motors it feeds, and the current of one at the highest pressure it works against, A. */
   motors: number
   motor: number
-  /** All of them with what else draws through the same wire, and the most while one or all of them start, A. */
+  /** Current of all of them with everything else on the same wire, and the most while one or all start, A. */
   continuous: number
   inrush: number
   /** Resistance of the return, Ω; null for a wire like the feed. */
@@ -24,7 +24,7 @@ export interface FeedPlan {
   fuse: FuseChoice
 }
 
-/** A part outside the cab that wires end at, and whether a wheel throws water at it. */
+/** A part outside the cab where wires end, and whether a wheel throws water at it. */
 export interface PlugPlace {
   id: string
   label: string

@@ -5,7 +5,7 @@ import { FEED_END, IGNITION, PLUS, SECOND } from './network/draft'
 import { POWER_STATES, solveState, type PowerState, type StateSolved } from './network/states'
 import type { GuardKind, PartOf, Wiring, WiringPart, WireZone } from './network/types'
 
-/** Every wire as it is sized, guarded, coloured, labelled and ended. SI. */
+/** Every wire with its size, guard, colour, label and ends. SI. */
 
 export type AllStates = Record<PowerState, StateSolved>
 
@@ -13,12 +13,12 @@ export type AllStates = Record<PowerState, StateSolved>
 export const solveAll = (wiring: Wiring): AllStates =>
   Object.fromEntries(POWER_STATES.map(({ id }) => [id, solveState(wiring, id)])) as AllStates
 
-/** States that last: what a wire carries in them it carries for long. */
+/** Continuous states, used to size wires. */
 const LASTING: readonly PowerState[] = POWER_STATES.map(({ id }) => id).filter(
   (id) => id !== 'start' && id !== 'cranking',
 )
 
-/** Most amps through a part in any state that lasts. */
+/** Largest current through a part in any continuous state. */
 export const lastingAmps = (solved: AllStates, id: string): number =>
   Math.max(...LASTING.map((state) => Math.abs(solved[state].amps[id] ?? 0)))
 
@@ -28,14 +28,14 @@ export interface WireEnd {
   terminal: Terminal
   /** Colour or size of its barrel. */
   barrel: string
-  /** Length to strip, m; of a thin wire folded back on itself twice that. */
+  /** Length to strip, m; a thin wire is folded back on itself, so it is stripped twice as long. */
   strip: number
   folded: boolean
 }
 
 export interface WireRow {
   id: string
-  /** W1, W2 … in the order the wiring is built, or what the shop calls it. */
+  /** W1, W2 … in the order the wiring is built, or the shop's own mark. */
   mark: string
   label: string
   for: WireUse
@@ -46,14 +46,14 @@ export interface WireRow {
   laid: boolean
   route: string | null
   zone: WireZone
-  /** Conductors with current that lie together. */
+  /** Current-carrying conductors that lie together. */
   bundle: number
   joint: WireJoint
-  /** Most it carries for long, A; what it loses then, V and W. */
+  /** Largest continuous current, A, and its loss, V and W. */
   amps: number
   drop: number
   heat: number
-  /** What it may carry, derated, A, and what guards it; null without a guard, and of an earth. */
+  /** Derated ampacity, A, and the rating that guards it; null without a guard, and for an earth. */
   ampacity: number
   guard: { id: string; label: string; rating: number } | null
   ends: [WireEnd, WireEnd]
@@ -62,7 +62,7 @@ export interface WireRow {
 export type WirePart = PartOf<'wire'> | PartOf<'earth'>
 export const isWire = (part: WiringPart): part is WirePart => part.role === 'wire' || part.role === 'earth'
 
-/** What a part hangs behind, the nearest first, on the way back to a battery. */
+/** Parts between a part and the battery, nearest first. */
 function wayBack({ parts }: Wiring, id: string): WiringPart[] {
   const way: WiringPart[] = []
   let at = parts.find((part) => part.id === id)!.a
@@ -76,11 +76,11 @@ function wayBack({ parts }: Wiring, id: string): WiringPart[] {
 }
 const PASSES: readonly WiringPart['role'][] = ['guard', 'wire', 'contact', 'joint']
 
-/** The guard that a part hangs behind: the nearest on the way back to a battery; null where nothing guards it. */
+/** The guard of a part: the nearest on the way back to a battery; null if nothing guards it. */
 export const guardOf = (wiring: Wiring, id: string): PartOf<'guard'> | null =>
   wayBack(wiring, id).find((part) => part.role === 'guard') ?? null
 
-/** Where a part's current comes from: the first source met on the way back; null where none is. */
+/** Source of a part's current: the first one on the way back; null if there is none. */
 export function sourceOf(wiring: Wiring, id: string): PowerSource | null {
   const own = wiring.parts.find((part) => part.id === id)!
   const source = [own, ...wayBack(wiring, id)].find(({ a }) => SOURCE_NODES[a])
@@ -128,14 +128,14 @@ export function wireRows(wiring: Wiring, power: PowerPlan, solved: AllStates): W
   })
 }
 
-/** What a wire may carry where it runs, A. */
+/** Ampacity of a wire where it runs, A. */
 export const ampacityIn = ({ area, zone }: { area: number; zone: WireZone }, power: PowerPlan): number =>
   deratedAmpacity(area, power.bundle, zone === 'engine' && power.engineSpace)
 
-/** The colour of wires for a use: the job's convention, else as is usual. */
+/** Colour of wires for a use: the job's convention, otherwise the usual one. */
 export const colourFor = (use: WireUse, { colours }: PowerPlan): string => colours[use] ?? WIRE_COLOURS[use]
 
-/** What ends a wire where it meets a part of a role. */
+/** Terminal of a wire by the role of the part it ends at. */
 const TERMINAL: Record<WiringPart['role'], Terminal> = {
   battery: 'ring',
   guard: 'butt',
@@ -148,7 +148,7 @@ const TERMINAL: Record<WiringPart['role'], Terminal> = {
   joint: 'ring',
 }
 
-/** One end of a wire: what it meets there, and the terminal and barrel for it. */
+/** One end of a wire: what it meets there, with the terminal and barrel for it. */
 function endOf({ parts }: Wiring, part: WirePart, end: 'a' | 'b'): WireEnd {
   const node = part[end]
   const met = parts.find(
@@ -180,8 +180,8 @@ const TERMINAL_NAME: Record<Terminal, string> = {
   tap: 'insulation-displacement tap',
 }
 /**
- * Terminals, relays, holders, shrink and labels to lay out before the work; what Build and the parts list
- * count too.
+ * Terminals, relays, holders, shrink and labels to lay out before the work. Build and the parts list count them
+ * too.
  */
 export function jointList(wiring: Wiring, rows: readonly WireRow[]): { counted: Counted[]; shrink: number } {
   const counts = new Map<string, number>()

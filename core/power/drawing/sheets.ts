@@ -10,9 +10,9 @@ import {
 import type { WirePart } from '../wires'
 
 /**
- * The wiring as drawn: from the battery on the left to the earths on the right, a row for each thing that
- * takes current, what they share drawn once. Rows and columns follow the order the wiring is built in, so
- * that an edit moves nothing else.
+ * The wiring diagram: from the battery on the left to the earths on the right, one row for each consumer;
+ * shared parts are drawn once. Rows and columns follow the order in which the wiring is built, so that an edit
+ * moves nothing else.
  */
 
 export const SHEETS = [
@@ -21,7 +21,7 @@ export const SHEETS = [
   { id: 'gauges', title: 'Gauges and lamps' },
 ] as const satisfies readonly { id: SheetId; title: string }[]
 
-/** Room for the name of what an end goes back to, px. */
+/** Room for the name that an end refers to, px. */
 const BACK_NAME = 104
 /** Size of one column and one row, and half the length of a symbol, px. */
 export const COLUMN = 132
@@ -38,7 +38,7 @@ export interface DrawnWire {
   part: WirePart
   /** From symbol to symbol, corners included. */
   points: [number, number][]
-  /** Where its mark stands. */
+  /** Position of its mark. */
   at: { x: number; y: number }
 }
 export interface WiringDrawing {
@@ -46,21 +46,21 @@ export interface WiringDrawing {
   height: number
   parts: DrawnPart[]
   wires: DrawnWire[]
-  /** Joins that no wire of the list makes: parts on one stud, and branches. */
+  /** Connections that are not wires of the list: parts on one stud, and branches. */
   joins: [number, number][][]
   dots: { x: number; y: number }[]
-  /** Ends that go back to something drawn elsewhere, by its name. */
+  /** Ends that refer to something drawn elsewhere, by name. */
   backs: { x: number; y: number; to: string }[]
 }
 
-/** The sheet that what takes current stands on. */
+/** The sheet on which a consumer is drawn. */
 export function sheetOf(part: WiringPart): SheetId | null {
   if (part.role === 'motor' || part.id === 'battery-2') return 'feed'
   if (part.role === 'coil') return 'control'
   return part.role === 'user' ? part.sheet : null
 }
 
-/** Sheets that have anything on them. */
+/** Sheets that are not empty. */
 export const sheetsOf = ({ parts }: Wiring): SheetId[] =>
   SHEETS.map(({ id }) => id).filter((id) => parts.some((part) => sheetOf(part) === id))
 
@@ -85,7 +85,7 @@ const place = (column: number, row: number): [number, number] => [
   MARGIN.y + row * ROW,
 ]
 
-/** Where the pen stands: behind a symbol, before the next, with the wire that it is drawing. */
+/** Position of the pen: behind one symbol and before the next, with the wire being drawn. */
 interface At {
   x: number
   y: number
@@ -108,7 +108,7 @@ function penOf(wiring: Wiring, sheet: SheetId) {
     after.set(part.a, [...(after.get(part.a) ?? []), part])
   }
   const known = new Map<string, boolean>()
-  /** Whether anything of this sheet hangs behind a node. */
+  /** True if anything of this sheet hangs behind a node. */
   function leads(node: string): boolean {
     const seen = known.get(node)
     if (seen !== undefined) return seen
@@ -117,11 +117,11 @@ function penOf(wiring: Wiring, sheet: SheetId) {
     known.set(node, found)
     return found
   }
-  /** What goes on from a node on this sheet. */
+  /** What continues from a node on this sheet. */
   const wantedBehind = (node: string) =>
     (after.get(node) ?? []).filter((part) => (isTaker(part) && sheetOf(part) === sheet) || leads(part.b))
   const feeds = (node: string): boolean => wantedBehind(node).length > 0
-  /** The second battery's own terminal, reached over the wire between the two. */
+  /** Terminal of the second battery, reached over the wire between the two. */
   const isSecond = (node: string) => node === 'tie-ends' || node === SECOND
 
   const join = (from: At, to: { x: number; y: number }): [number, number][] => {
@@ -142,7 +142,7 @@ function penOf(wiring: Wiring, sheet: SheetId) {
     return points
   }
 
-  /** Draws all that hangs behind a node. @returns the next free row. */
+  /** Draws everything behind a node. @returns the next free row */
   function draw(node: string, from: At): number {
     if (isSecond(node) && from.column > 1) return drawSecond(from)
     const wanted = wantedBehind(node)
@@ -156,7 +156,7 @@ function penOf(wiring: Wiring, sheet: SheetId) {
     if (wanted.length > 1) drawing.dots.push({ x: from.x + BRANCH, y: from.y })
     let row = from.row
     wanted.forEach((part, i) => {
-      // A branch starts where its parent's line is, and runs down to a row of its own.
+      // A branch starts on its parent's line and runs down to a row of its own.
       row = drawPart(part, { ...from, row: i === 0 ? from.row : row, wire: from.wire })
     })
     return row
@@ -165,7 +165,7 @@ function penOf(wiring: Wiring, sheet: SheetId) {
   function drawPart(part: WiringPart, from: At): number {
     if (part.role === 'wire') {
       if (from.wire === null) return draw(part.b, { ...from, wire: part })
-      // Two wires in one go: they meet at a stud of what stands between.
+      // Two wires in a row: they meet at a stud of the part between them.
       const [x, y] = place(from.column, from.row)
       join(from, { x: x - HALF, y })
       drawing.dots.push({ x: x - HALF, y })
@@ -207,5 +207,5 @@ function penOf(wiring: Wiring, sheet: SheetId) {
   }
   return { drawing, draw, feeds }
 }
-/** A branch leaves its parent's line so far behind the symbol. */
+/** A branch leaves its parent's line this far behind the symbol. */
 const BRANCH = 12

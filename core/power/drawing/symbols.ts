@@ -2,8 +2,8 @@ import type { ComponentKind } from '../../catalog/kinds'
 import type { WiringPart } from '../network/types'
 
 /**
- * Electrical graphic symbols after IEC 60617, drawn along a line from x = −20 to 20 around their own middle. `d` are
- * strokes, `fill` solid shapes, `letter` what is written in it.
+ * Electrical symbols after IEC 60617, drawn along a line from x = −20 to 20 around their own centre. `d` are
+ * strokes, `fill` solid shapes, `letter` the text inside.
  */
 export interface WiringSymbol {
   name: string
@@ -16,7 +16,7 @@ const CONTACT = 'M-20 0H-9M9 0H20M-9 0L8 -10'
 const SYMBOLS = {
   battery: {
     name: 'battery',
-    // The positive pole toward the circuit; the negative at the frame.
+    // The positive pole faces the circuit, the negative the frame.
     d: 'M4 0H20M4 -13V13M-4 -7V7M-4 0H-12V10M-20 10H-4M-17 14H-7M-14 18H-10',
   },
   fuse: { name: 'fuse', d: 'M-20 0H20M-13 -6H13V6H-13Z' },
@@ -61,7 +61,7 @@ const SYMBOLS = {
 export type WiringSymbolId = keyof typeof SYMBOLS
 export const WIRING_SYMBOLS: Record<WiringSymbolId, WiringSymbol> = SYMBOLS
 
-/** Symbols of what takes current, by its kind. */
+/** Symbols of consumers, by kind. */
 const OF_KIND: Partial<Record<ComponentKind, WiringSymbolId>> = {
   block: 'block',
   solenoid: 'solenoid',

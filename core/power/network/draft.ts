@@ -17,9 +17,9 @@ import { isStaged } from '../starting'
 import type { FeedPlan } from '../types'
 import type { ClosedBy, GuardKind, SheetId, Wiring, WirePlan, WireZone } from './types'
 
-/** Pieces that a wiring is made of: wires with what was put in them, guards, contacts, earths. */
+/** Building blocks of a wiring: wires with what was put in them, guards, contacts, earths. */
 
-/** The battery's negative: what a meter is held against. */
+/** The battery's negative: reference of every meter reading. */
 export const GROUND = 'battery-minus'
 export const PLUS = 'battery-plus'
 export const SECOND = 'second-plus'
@@ -31,14 +31,14 @@ export interface WiringFacts {
   power: PowerPlan
   feed: FeedPlan | null
   bed: Truck['bed']['material']
-  /** Amps of a part that is no motor, and what a block takes asleep. */
+  /** Current of a part that is not a motor, and of a sleeping block, A. */
   ampsOf: (id: string) => number
   asleepOf: (id: string) => number
-  /** Length of a wire by its id at Lay, m; null where it is not laid. */
+  /** Length of a wire by its id at Lay, m; null if it is not laid. */
   lengthOf: (id: string) => number | null
 }
 
-/** A node that current is taken from: the rating of what guards it, A (Infinity: nothing), and its name. */
+/** A node that feeds something: the rating of its guard, A (Infinity without one), and its name. */
 export interface Tapped {
   node: string
   guard: number
@@ -46,13 +46,13 @@ export interface Tapped {
   zone: WireZone
 }
 
-/** Parts and test points as they are added, with what is known of the circuit. */
+/** Parts and test points as they are added, with the circuit's facts. */
 export interface Draft extends Wiring {
   facts: WiringFacts
-  /** Parts of kinds that are fitted, by id. */
+  /** Ids of the fitted parts of some kinds. */
   of: (...kinds: ComponentKind[]) => string[]
   labelOf: (id: string) => string
-  /** What guards a node that a wire ends at, A. */
+  /** Rating that guards each node where a wire ends, A. */
   guards: Record<string, number>
 }
 
@@ -78,7 +78,7 @@ export const inCab = ({ facts }: Draft, id: string): boolean => {
   return kind !== undefined && KINDS[kind].cab === true
 }
 
-/** Thinnest wire that its guard protects, m²; the thickest of the table where none is. */
+/** Thinnest wire that its guard protects, m²; the thickest of the table if there is none. */
 const areaFor = (guard: number, power: PowerPlan, zone: WireZone): number =>
   AWG_SIZES.find(
     ({ area }) =>
@@ -86,7 +86,7 @@ const areaFor = (guard: number, power: PowerPlan, zone: WireZone): number =>
       deratedAmpacity(area, power.bundle, zone === 'engine' && power.engineSpace) >= guard,
   )?.area ?? AWG_SIZES.at(-1)!.area
 
-/** What a guard is rated for where nobody said, A. */
+/** Rating of a guard that nobody chose, A. */
 export const usualRating = (amps: number): number =>
   Math.max(
     WIRING.smallFuse,
@@ -126,16 +126,16 @@ export interface WireAsked {
   toLabel: string
   for: WireUse
   zone: WireZone
-  /** Id of its run at Lay; its length where Lay has none, m. */
+  /** Id of its run at Lay, and its length if Lay has none, m. */
   route: string | null
   length?: number
-  /** Of a wire that is sized by itself, m². */
+  /** Area of a wire that is sized separately, m². */
   area?: number
-  /** What it carries, for a guard put in it, A. */
+  /** Current for a guard put in it, A. */
   amps: number
 }
 
-/** Guards and switches put in a wire at one of its ends, in their order. */
+/** Guards and switches put in one end of a wire, in order. */
 const putIn = ({ facts }: Draft, wire: string, at: InWire['at']) =>
   Object.entries(facts.power.inWire)
     .filter(([, part]) => part.wire === wire && part.at === at)
@@ -149,7 +149,10 @@ const PUT_IN_LABEL: Record<InWire['kind'], string> = {
   socket: 'Trailer plug and socket',
 }
 
-/** Puts what belongs at one end of a wire between two nodes. @returns the rating that guards what lies behind, A. */
+/**
+ * Puts what belongs at one end of a wire between two nodes. @returns the rating that guards everything behind,
+ * A
+ */
 function addPutIn(
   draft: Draft,
   asked: WireAsked,
@@ -177,7 +180,7 @@ function addPutIn(
 
 export const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 
-/** A wire with what was put in it. @returns what guards it, A. */
+/** A wire with what was put in it. @returns the rating that guards it, A */
 export function addWire(draft: Draft, asked: WireAsked): number {
   const { facts, parts } = draft
   const { power } = facts
@@ -209,7 +212,10 @@ export function addWire(draft: Draft, asked: WireAsked): number {
   return guard
 }
 
-/** Where a part is earthed unless it was said: motor and block with their feed, all else at bare steel beside it. */
+/**
+ * Where a part is earthed unless somebody chose: motor and block with their feed, everything else at bare steel
+ * beside it.
+ */
 export const earthPlace = (power: PowerPlan, of: string, withFeed: boolean): EarthPlace =>
   power.earths[of]?.at ?? (withFeed ? power.earth : 'frame')
 
@@ -229,12 +235,12 @@ export interface EarthAsked {
   fromLabel: string
   zone: WireZone
   area: number
-  /** Length of a wire back to the battery, m. */
+  /** Length of an earth wire back to the battery, m. */
   back: number
   withFeed: boolean
 }
 
-/** Wire and screw of an earth; those on one shared screw meet before the battery's negative. */
+/** Wire and screw of an earth. Earths on one shared screw meet before the battery's negative. */
 export function addEarth(draft: Draft, asked: EarthAsked): void {
   const { facts, parts, points } = draft
   const { power, bed } = facts
@@ -283,7 +289,10 @@ export function addEarth(draft: Draft, asked: EarthAsked): void {
   points[to] = 'Shared earth screw'
 }
 
-/** What an earth adds behind its wire, Ω: its screw, what it is screwed to, and the frame back to the battery. */
+/**
+ * Resistance of an earth beyond its wire, Ω: its screw, what it is screwed to, and the frame back to the
+ * battery.
+ */
 function surfaceOhms(
   at: EarthPlace,
   surface: keyof typeof EARTH_OHMS,
@@ -295,7 +304,7 @@ function surfaceOhms(
   return PRACTICE.chassisReturn.value + EARTH_OHMS[surface] + unbonded
 }
 
-/** Something that takes current over its wire and gives it back over its earth. */
+/** A consumer: it takes current over its wire and returns it over its earth. */
 export interface UserAsked {
   id: string
   label: string
@@ -303,15 +312,15 @@ export interface UserAsked {
   route: string | null
   for: WireUse
   amps?: number
-  /** Amps until it is woken. */
+  /** Current until it is woken, A. */
   asleep?: number
   withFeed?: boolean
-  /** Node that its current goes back to instead of an earth of its own. */
+  /** Node that its current returns to if it has no earth of its own. */
   back?: string
   length?: number
-  /** Where it is drawn, if not with the controls. */
+  /** Sheet it is drawn on if not with the controls. */
   sheet?: SheetId
-  /** Where it stands, of what is no part of the circuit by itself. */
+  /** Zone of something that is not a part of the circuit. */
   zone?: WireZone
 }
 
@@ -363,6 +372,6 @@ export function addUser(draft: Draft, asked: UserAsked): void {
   points[out] = `${label}, its earth`
 }
 
-/** A wire from one zone into another counts for the harsher one. */
+/** A wire from one zone into another counts as in the harsher one. */
 export const zoneOf = (a: WireZone, b: WireZone): WireZone =>
   a === 'engine' || b === 'engine' ? 'engine' : a === 'cab' && b === 'cab' ? 'cab' : 'chassis'

@@ -21,13 +21,13 @@ import {
 import type { ClosedBy, Wiring, WiringPart } from './types'
 
 /**
- * A walk with the meter: what every test should show, and from what it does show which single fault is likeliest, by
- * solving each. One interface for Power, Prove and drills.
+ * A walk with the meter: what every test should show, and which single fault is likeliest given what it does
+ * show, by solving each fault. One interface for Power, Prove and drills.
  */
 
 /**
- * A test: volts at a place against the battery's negative, volts lost across one part, ohms behind a fuse
- * that is pulled, or whether something works (1) or not (0).
+ * A test: volts at a node against the battery's negative, volts lost across one part, ohms behind a pulled
+ * fuse, or whether something works (1) or not (0).
  */
 export const TEST_KINDS = ['volts', 'across', 'ohms', 'works'] as const
 export type TestKind = (typeof TEST_KINDS)[number]
@@ -35,7 +35,7 @@ export interface MeterTest {
   id: string
   kind: TestKind
   state: PowerState
-  /** A node for `volts`, else a part. */
+  /** A node for `volts`, otherwise a part. */
   at: string
   label: string
 }
@@ -48,13 +48,13 @@ export interface MeterReading {
 
 const DOUBT: Record<TestKind, { share: number; least: number }> = METER_DOUBT
 
-/** How far a reading may lie from what is worked out, one standard deviation: V, Ω or 1. */
+/** Standard deviation of a reading around the computed value: V, Ω or 1. */
 export const readingDoubt = (kind: TestKind, value: number): number =>
   DOUBT[kind].share * Math.abs(value) + DOUBT[kind].least
 
 const OFTEN: Record<WiringPart['role'], Partial<Record<FaultHow, number>>> = WIRE_FAULT_ODDS
 
-/** Every single fault of a wiring with how often it is met; the first is none. */
+/** Every single fault of a wiring with how common it is; the first entry is no fault. */
 export function faultsOf(wiring: Wiring): { fault: Fault | null; often: number }[] {
   const single = wiring.parts.flatMap(({ id, role }) =>
     Object.entries(OFTEN[role]).flatMap(([how, often]): { fault: Fault; often: number }[] => {
@@ -70,15 +70,15 @@ export function faultsOf(wiring: Wiring): { fault: Fault | null; often: number }
   return [{ fault: null, often: NO_FAULT_ODDS }, ...single, ...swapped]
 }
 
-/** States that a meter is read in: nothing in them lasts too short for it. */
+/** States in which a meter can be read: all but those that are too short. */
 const READ_IN: readonly PowerState[] = ['off', 'on', 'full', 'compressor', 'everything']
 const stateLabel = (state: PowerState) => POWER_STATES.find(({ id }) => id === state)!.label
 
-/** Every test of a wiring, in the order one walks it. */
+/** Every test of a wiring, in walking order. */
 export function testsOf({ parts, points }: Wiring): MeterTest[] {
   const has = (closedBy: ClosedBy) =>
     parts.some((part) => part.role === 'contact' && part.closedBy === closedBy)
-  // A full tank is told by a pressure switch, everything is on only where something is worked by hand.
+  // Only a pressure switch tells a full tank; "everything on" needs something worked by hand.
   const needs: Partial<Record<PowerState, ClosedBy>> = { full: 'pressure', everything: 'hand' }
   const states = READ_IN.filter((state) => !needs[state] || has(needs[state]))
   const tests = states.flatMap((state): MeterTest[] => [
@@ -109,7 +109,7 @@ export function testsOf({ parts, points }: Wiring): MeterTest[] {
 }
 
 const MOTOR = /motor$/
-/** What a test is, in words. */
+/** A test in words. */
 export function testText({ kind, state, label }: MeterTest): string {
   const when = stateLabel(state).toLowerCase()
   if (kind === 'volts') return `${label}, against the battery’s negative: ${when}`
@@ -146,7 +146,7 @@ export function faultText(fault: Fault | null, wiring: Wiring): string {
   return `${part.label}: ${how}`
 }
 
-/** What a fault would show in every test, in the tests' order. */
+/** What a fault would show in every test, in the order of the tests. */
 export interface Hypothesis {
   fault: Fault | null
   often: number
@@ -155,7 +155,7 @@ export interface Hypothesis {
 
 const WORKS = PRACTICE.worksAt.value
 
-/** What tests show with a fault, or with none, in the tests' order. */
+/** What the tests show with a fault or with none, in their order. */
 export function shownWith(wiring: Wiring, tests: readonly MeterTest[], fault: Fault | null): number[] {
   const states = [...new Set(tests.map(({ state }) => state))]
   const solved = new Map(states.map((state) => [state, solveState(wiring, state, fault)]))
@@ -166,7 +166,7 @@ export function shownWith(wiring: Wiring, tests: readonly MeterTest[], fault: Fa
     if (kind === 'ohms') return Math.min(ohmsBehind(wiring, at, fault), OHMMETER.most)
     const part = partOf.get(at)!
     if (kind === 'across') return volts[part.a]! - volts[part.b]!
-    // Slow is not as it should be: it has its usual speed at nearly all its volts.
+    // Slow counts as not working: a motor has its usual speed only near its full volts.
     if (part.role === 'motor')
       return turning.has(at) && volts[part.a]! - volts[part.b]! >= FAST * wiring.nominal ? 1 : 0
     const full = part.role === 'user' || part.role === 'coil' ? wiring.nominal / part.ohm : 0
@@ -175,7 +175,7 @@ export function shownWith(wiring: Wiring, tests: readonly MeterTest[], fault: Fa
 }
 const FAST = PRACTICE.heardSlow.value
 
-/** All single faults solved in every state that is read. */
+/** All single faults solved in every state in which readings are taken. */
 export const hypothesesOf = (wiring: Wiring, tests = testsOf(wiring)): Hypothesis[] =>
   faultsOf(wiring).map(({ fault, often }) => ({ fault, often, values: shownWith(wiring, tests, fault) }))
 
@@ -183,14 +183,14 @@ export interface Ranked {
   fault: Fault | null
   /** Share of what the readings leave open. */
   share: number
-  /** How far the reading that it explains worst lies from it, in deviations. */
+  /** Distance of the reading it explains worst, in deviations. */
   worst: number
 }
 
-/** One fault however bad it is. */
+/** The same fault, however bad it is. */
 export const faultKey = (fault: Fault | null): string => (fault ? `${fault.part} ${fault.how}` : 'none')
 
-/** What a fault may show in some tests: as it is, or of a bad joint at every badness between those solved. */
+/** What a fault may show in some tests: as solved, or for a bad joint, at any badness between those solved. */
 function mayShow(alike: readonly Hypothesis[], places: readonly number[]): number[][] {
   const values = alike.map((h) => places.map((at) => h.values[at]!))
   const { between: steps } = METER_WALK
@@ -204,7 +204,9 @@ function mayShow(alike: readonly Hypothesis[], places: readonly number[]): numbe
   return [...values, ...between]
 }
 
-/** Faults by how well they explain the readings, likeliest first; a bad joint counts once, however bad it is. */
+/**
+ * Faults by how well they explain the readings, likeliest first. A bad joint counts once, however bad it is.
+ */
 export function rankFaults(
   hypotheses: readonly Hypothesis[],
   tests: readonly MeterTest[],
@@ -216,7 +218,7 @@ export function rankFaults(
   const places = read.map(({ at }) => at)
   const groups = new Map<string, Hypothesis[]>()
   for (const h of hypotheses) groups.set(faultKey(h.fault), [...(groups.get(faultKey(h.fault)) ?? []), h])
-  /** How far each reading lies from what may show, in deviations. */
+  /** Distance of each reading from what may show, in deviations. */
   const farFrom = (shown: readonly number[]) =>
     read.map(({ at, value }, i) => Math.abs(value - shown[i]!) / readingDoubt(tests[at]!.kind, shown[i]!))
   const weighed = [...groups.values()].map((alike) => {
@@ -235,13 +237,15 @@ export function rankFaults(
     .sort((a, b) => b.share - a.share)
 }
 
-/** Whether one fault alone, or none, explains every reading: else more than one thing is wrong, or a reading is. */
+/**
+ * True if one fault, or none, explains every reading. Otherwise more than one thing is wrong, or a reading is.
+ */
 export const isExplained = (ranked: readonly Ranked[]): boolean =>
   ranked.some(({ worst }) => worst < METER_WALK.loudest)
 
 const TAKES: Record<TestKind, number> = METER_TAKES
 
-/** The test that parts most of what is still open; null where all that is left shows alike. */
+/** The test that separates most of what is open; null if everything left shows the same. */
 export function nextTest(
   hypotheses: readonly Hypothesis[],
   ranked: readonly Ranked[],
@@ -268,7 +272,7 @@ export function nextTest(
   return best
 }
 
-/** Share of pairs that a test would tell apart, by their shares. */
+/** Share of pairs that a test would separate, weighted by their shares. */
 function parted(
   open: readonly (Hypothesis & { share: number; key: string })[],
   i: number,

@@ -22,13 +22,13 @@ import {
 import { feedEnd, isUsualSource, mainRating, ownFuse, tapFor } from './sources'
 import type { ClosedBy } from './types'
 
-/** What turns: the compressor's feed, what switches its motor, and the clutch of one driven by belt. */
+/** Motors: the compressor's feed, what switches its motor, and the clutch of a belt-driven one. */
 
-/** Whether a relay carries the motor: as chosen, else wherever switches ask for it. */
+/** True if a relay carries the motor: as chosen, otherwise wherever switches require it. */
 const hasRelay = ({ of, facts }: Pick<Draft, 'of' | 'facts'>): boolean =>
   facts.power.relay ?? of('cabSwitch', 'pressureSwitch').length > 0
 
-/** A switch of the circuit and the wire to it; returns what lies behind it. */
+/** A switch of the circuit and the wire to it. @returns what lies behind it */
 function addSwitch(
   draft: Draft,
   {
@@ -60,7 +60,7 @@ function addSwitch(
   return { node: out, guard, label, zone }
 }
 
-/** Cab switch and pressure switch in series, as far as there are any; returns what lies behind them. */
+/** Cab switch and pressure switch in series, whichever exist. @returns what lies behind them */
 function addSwitches(draft: Draft, from: Tapped, amps: number): Tapped {
   const [cab] = draft.of('cabSwitch')
   const [pressure] = draft.of('pressureSwitch')
@@ -71,7 +71,7 @@ function addSwitches(draft: Draft, from: Tapped, amps: number): Tapped {
   return addSwitch(draft, { id: 'pressure', part: pressure, from, route, amps })
 }
 
-/** Ohms of a motor at rest: nothing but its winding holds the inrush back. */
+/** Ohms of a motor at rest: only its winding limits the inrush. */
 const windingOf = ({ systemVoltage }: PowerPlan, { motor, compressor }: FeedPlan): number =>
   systemVoltage / (motor * compressor.inrush)
 
@@ -132,8 +132,8 @@ export function addCompressor(draft: Draft, feed: FeedPlan): void {
 }
 
 /**
- * The second compressor: fed from the end of the same feed over a relay of its own, whose coil the first
- * one's feed works, at once or after a delay.
+ * The second compressor: fed from the end of the same feed through a relay of its own. The first one's feed
+ * works its coil, at once or after a delay.
  */
 function addSecondMotor(draft: Draft, feed: FeedPlan, id: string): void {
   const { parts, points, facts, of } = draft
@@ -189,7 +189,7 @@ function addSecondMotor(draft: Draft, feed: FeedPlan, id: string): void {
   addCoil(draft, { id: 'coil-2', label: 'Second relay’s coil', from, route })
 }
 
-/** What a relay's contact may carry where nobody chose one, A. */
+/** Contact rating of a relay that nobody chose, A. */
 const proposedRelay = (amps: number): number =>
   RELAY_RATINGS.find((rating) => amps <= PRACTICE.fuseLoad.value * rating) ?? RELAY_RATINGS.at(-1)!
 
@@ -205,7 +205,7 @@ function addMotorSwitch(draft: Draft, feed: FeedPlan): void {
       addContact(draft, { id: 'relay', label: unrelayed, a: FEED_END, b: 'motor-plus', closedBy: direct })
       return
     }
-    // Switches straight in the motor's own circuit: what they may carry is held against it.
+    // Switches directly in the motor's circuit: their rating is checked against it.
     const behind = addSwitches(draft, feedEnd(draft), feed.motor)
     const [supply] = of('compressor')
     addWire(draft, {
@@ -233,7 +233,7 @@ function addMotorSwitch(draft: Draft, feed: FeedPlan): void {
 }
 
 /**
- * The run at Lay that the last wire of a control circuit shares: from the cab switch, else from the pressure
+ * The run at Lay shared by the last wire of a control circuit: from the cab switch, otherwise from the pressure
  * switch.
  */
 function lastRoute({ of }: Draft, supply: string): string {
@@ -243,14 +243,17 @@ function lastRoute({ of }: Draft, supply: string): string {
   return pressure ? `wire-${pressure}-${supply}` : `wire-${supply}-${FUSE_BOX}`
 }
 
-/** What works the coil through the circuit's switches: with a cab switch from the fuse box, else from the feed. */
+/**
+ * What works the coil through the circuit's switches: from the fuse box with a cab switch, otherwise from the
+ * feed.
+ */
 function switchedControl(draft: Draft): Tapped {
   const [cab] = draft.of('cabSwitch')
   const from = tapFor(draft, 'coil', cab ? 'ignition' : 'feed', WIRING.controlFuse)
   return addSwitches(draft, from, draft.nominal / ((WIRING.coil * draft.nominal ** 2) / 144))
 }
 
-/** What switched the motor before there was a relay works its coil. */
+/** What switched the motor without a relay works the relay's coil. */
 function directControl(draft: Draft, closedBy: ClosedBy, label: string): Tapped {
   const from = tapFor(draft, 'coil', 'feed', WIRING.controlFuse)
   addContact(draft, { id: 'control', label, a: from.node, b: 'control-out', closedBy })
@@ -298,7 +301,7 @@ function addCoil(
 export function addClutch(draft: Draft, belt: string): void {
   const amps = draft.facts.ampsOf(belt)
   const tapped = tapFor(draft, belt, 'ignition', usualRating(amps))
-  // Beside an electric compressor the switches are that one's already.
+  // With an electric compressor beside it, the switches already belong to that one.
   const isTaken = draft.parts.some(({ id }) => id === 'cab' || id === 'pressure')
   const from = isTaken ? tapped : addSwitches(draft, tapped, amps)
   addUser(draft, {

@@ -11,8 +11,8 @@ import { GROUND } from './draft'
 import { spiceNetlist } from './spice'
 
 /**
- * Every circuit in every state against a circuit simulator: Debian's ngspice 39, which `bin/test` installs where it is
- * missing.
+ * Every circuit in every state against a circuit simulator: Debian's ngspice 39, which `bin/test` installs if
+ * it is missing.
  */
 const folder = mkdtempSync(join(tmpdir(), 'netlists-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))

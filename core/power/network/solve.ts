@@ -1,8 +1,8 @@
 import { NETWORK_SOLVER } from './settings'
 
 /**
- * A network of resistors, sources and loads of a given current, solved for every node's volts and every element's
- * amps. Plain direct current; what changes with its own volts is worked out around this (`states.ts`).
+ * A network of resistors, sources and loads of a given current, solved for the volts of every node and the amps
+ * of every element. Direct current only. What depends on its own volts is iterated outside (`states.ts`).
  * @source Kirchhoff's laws; modified nodal analysis
  */
 
@@ -13,7 +13,7 @@ export interface Resistor {
   b: string
   ohm: number
 }
-/** `a` is its positive end; `ohm` its own resistance, which may be 0. */
+/** `a` is its positive end; `ohm` is its own resistance and may be 0. */
 export interface Source {
   id: string
   kind: 'source'
@@ -39,10 +39,10 @@ export interface Solved {
   amps: Record<string, number>
 }
 
-/** Why a network has no solution, in words. */
+/** Why a network has no solution. */
 export class NetworkError extends Error {}
 
-/** Nodes that no resistor or source joins to ground: their volts are anybody's guess. */
+/** Nodes that no resistor or source connects to ground: their volts are undefined. */
 export function floatingNodes(elements: readonly NetworkElement[], ground: string): string[] {
   const joined = new Set([ground])
   const ways = elements.filter(({ kind }) => kind !== 'current')
@@ -89,8 +89,8 @@ function eliminate(matrix: Float64Array[], right: Float64Array): Float64Array {
 
 /**
  * Volts and amps of a network.
- * @param joined known to hang together: not looked at again
- * @throws NetworkError where a node is joined to nothing, or sources contradict each other
+ * @param joined known to be connected: not checked again
+ * @throws NetworkError if a node is connected to nothing, or sources contradict each other
  */
 export function solveNetwork(elements: readonly NetworkElement[], ground: string, joined = false): Solved {
   const floating = joined ? [] : floatingNodes(elements, ground)
@@ -139,7 +139,7 @@ export function solveNetwork(elements: readonly NetworkElement[], ground: string
   return { volts, amps }
 }
 
-/** Heat in all resistors, and what all sources give at their ends, W. */
+/** Heat in all resistors, and the output of all sources at their ends, W. */
 export function powerOf(
   elements: readonly NetworkElement[],
   { volts, amps }: Solved,

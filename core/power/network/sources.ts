@@ -18,9 +18,9 @@ import {
   type WiringFacts,
 } from './draft'
 
-/** Where current comes from: batteries, the fuse box, and the fuse that a part has of its own. */
+/** Sources of current: batteries, the fuse box, and the fuse that a part has of its own. */
 
-/** Resistance of a battery by its charge when full, Ω: a larger one has less. */
+/** Resistance of a full battery by its capacity, Ω: a larger one has less. */
 const innerOhms = (capacity: number, nominal: number) =>
   WIRING.batteryOhms * ((70 * 3600) / capacity) * (nominal / 12)
 
@@ -34,7 +34,7 @@ export function addBatteries(draft: Draft): void {
   if (power.secondBattery) addSecondBattery(draft, power.secondBattery)
 }
 
-/** Fuse, wire, isolator, and a second fuse where both ends have one: two sources feed this wire. */
+/** Fuse, wire, isolator, and a second fuse if both ends have one: two sources feed this wire. */
 function addSecondBattery(
   draft: Draft,
   { capacity, isolator, fusedBothEnds }: NonNullable<PowerPlan['secondBattery']>,
@@ -92,7 +92,7 @@ function addSecondBattery(
   })
 }
 
-/** Ignition switch, the way of the fuse box that is tapped, and the tap. */
+/** Ignition switch, the tapped fuse of the fuse box, and the tap. */
 function addFuseBox(draft: Draft): void {
   const { points, facts } = draft
   const { tap } = facts.power
@@ -119,7 +119,7 @@ function addFuseBox(draft: Draft): void {
     })
   else
     draft.parts.push({ id: 'tap', label: 'Tap', a: 'key-out', b: IGNITION, role: 'joint', ohm: WIRING.stud })
-  // What the box's own circuit feeds stands in for it: a lamp's worth.
+  // Stands in for what the box's own circuit feeds: about one lamp.
   addUser(draft, {
     id: 'box-circuit',
     label: 'What the fuse box feeds by itself',
@@ -131,7 +131,7 @@ function addFuseBox(draft: Draft): void {
   })
 }
 
-/** What is tapped with the key on; the fuse box is drawn with the first thing that hangs on it. */
+/** The tap that is live with the key on. The fuse box is drawn with the first consumer on it. */
 export function ignition(draft: Draft): Tapped {
   const { tap } = draft.facts.power
   if (!draft.parts.some(({ id }) => id === 'key')) addFuseBox(draft)
@@ -143,7 +143,7 @@ export function ignition(draft: Draft): Tapped {
 export const mainRating = (power: PowerPlan, feed: FeedPlan): number =>
   power.fuse ?? feed.fuse.rating ?? WIRING.smallFuse
 
-/** Where a part takes its current, with a fuse of its own where the source's would not guard a thin wire. */
+/** Where a part is fed, with a fuse of its own if the source's would not guard a thin wire. */
 export function tapFor(draft: Draft, id: string, usual: PowerPlan['feeds'][string], rating: number): Tapped {
   const { facts } = draft
   const source = facts.power.feeds[id] ?? usual
@@ -183,5 +183,5 @@ export function ownFuse(draft: Draft, id: string, from: Tapped, rating: number):
   return { ...from, node, guard: rating }
 }
 
-/** Whether a part is fed as its circuit has it, which is how Lay runs its wire. */
+/** True if a part is fed as its circuit has it; that is how Lay runs its wire. */
 export const isUsualSource = ({ power }: WiringFacts, id: string): boolean => power.feeds[id] === undefined

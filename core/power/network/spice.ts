@@ -1,6 +1,6 @@
 import type { NetworkElement } from './solve'
 
-/** A network as a netlist for a circuit simulator: one line an element, ground as node 0. */
+/** A network as a netlist for a circuit simulator: one line per element, ground as node 0. */
 export function spiceNetlist(title: string, elements: readonly NetworkElement[], ground: string): string {
   const node = (name: string) => (name === ground ? '0' : name.replace(/[^\w]/g, '_'))
   const name = (id: string) => id.replace(/[^\w]/g, '_')

@@ -7,7 +7,7 @@ import { NETWORK_SOLVER } from './settings'
 import { solveNetwork, type NetworkElement, type Solved } from './solve'
 import type { ClosedBy, PartOf, Wiring, WiringPart } from './types'
 
-/** The wiring solved in every state it is met in. */
+/** The wiring solved in every state that occurs. */
 
 interface State {
   id: string
@@ -15,18 +15,18 @@ interface State {
   /** Key turned to on, or the engine turning; whether the lights are on. */
   key?: boolean
   lights?: boolean
-  /** Whether air is asked for, and whether the motor has just been switched on. */
+  /** Whether air is demanded, and whether the motor has just been switched on. */
   wanted?: boolean
   starting?: boolean
   /** The pressure switch has opened: the tank is full. */
   full?: boolean
   engine?: boolean
   cranking?: boolean
-  /** Whatever is worked by hand is worked. */
+  /** Everything worked by hand is on. */
   byHand?: boolean
-  /** Conductors are as warm as this, K; else as planned. */
+  /** Temperature of the conductors, K; as planned if not given. */
   temperature?: number
-  /** Times the battery's own resistance, and what every earth has more, Ω. */
+  /** Factor on the battery's own resistance, and extra resistance of every earth, Ω. */
   batteryTimes?: number
   earthMore?: number
 }
@@ -63,13 +63,13 @@ const STATES: Record<PowerState, State> = Object.fromEntries(
 ) as Record<PowerState, State>
 
 /**
- * What is wrong with one part; `to-frame` of a guard: a wire behind it is rubbed through, and it has blown;
- * `swapped` of a wire: it and another that ends at the same device are on each other's terminals.
+ * What is wrong with one part. `to-frame` of a guard: a wire behind it is rubbed through, and it has blown.
+ * `swapped` of a wire: it and another wire at the same device are on each other's terminals.
  */
 export interface Fault {
   part: string
   how: FaultHow
-  /** What a `resistive` one adds, Ω. */
+  /** Resistance that a `resistive` fault adds, Ω. */
   ohm?: number
 }
 export const FAULT_HOWS = ['open', 'resistive', 'welded', 'to-frame', 'weak', 'swapped'] as const
@@ -84,20 +84,20 @@ const resistor = (id: string, a: string, b: string, ohm: number): NetworkElement
   ohm,
 })
 
-/** One way of looking at a wiring: its state, a fault or none, what coils hold and which motors turn by now. */
+/** One situation of a wiring: its state, a fault or none, which coils hold and which motors turn. */
 interface Look {
   wiring: Wiring
   state: State
   fault: Fault | null
   pulled: ReadonlySet<string>
   turning: ReadonlySet<string>
-  /** Whether the motor's own circuit is closed whatever its control does. */
+  /** True if the motor's own circuit is closed whatever its control does. */
   forced?: boolean
 }
 
 /**
- * Whether a contact is closed. With the compressor off at its cab switch the tank is low, so that the
- * pressure switch is closed; without a cab switch it is off because the tank is full.
+ * Whether a contact is closed. With the compressor off at its cab switch the tank is low, so the pressure
+ * switch is closed. Without a cab switch it is off because the tank is full.
  */
 function isClosed(by: ClosedBy, { wiring, state, pulled }: Look): boolean {
   if (by === 'left-on' || by === 'plugged') return true
@@ -114,7 +114,7 @@ function isClosed(by: ClosedBy, { wiring, state, pulled }: Look): boolean {
   return pulled.has(by.coil)
 }
 
-/** Elements of the network as they are under one look. */
+/** Elements of the network in one situation. */
 function elementsOf(look: Look): NetworkElement[] {
   const { wiring, fault } = look
   const elements = wiring.parts.flatMap((part) => elementOf(part, look))
@@ -123,7 +123,7 @@ function elementsOf(look: Look): NetworkElement[] {
   return [...elements, ...awaken, ...(rubbed ? [resistor('rubbed', rubbed.b, GROUND, TO_FRAME)] : [])]
 }
 
-/** A wake input that no wire leads to still hangs on its block: nothing floats. */
+/** A wake input without a wire still hangs on its block, so nothing floats. */
 function looseWake({ parts }: Wiring): NetworkElement[] {
   const isLoose = parts.some(({ id }) => id === 'wake') && !parts.some(({ id }) => id === 'wire-wake')
   return isLoose ? [resistor('wake-loose', PLUS, 'wake', WIRING.open)] : []
@@ -164,7 +164,9 @@ function elementOf(part: WiringPart, look: Look): NetworkElement[] {
   }
 }
 
-/** Wires that end at one device and may change places there: a block's feed and wake, a relay's feed and coil. */
+/**
+ * Wires that end at one device and may be exchanged there: a block's feed and wake, a relay's feed and coil.
+ */
 export function swapsOf({ parts }: Wiring): [string, string][] {
   const ends = (id: string | undefined) => parts.some((part) => part.id === id && part.role === 'wire')
   const wake = parts.find(({ id }) => id === 'wake')
@@ -176,7 +178,7 @@ export function swapsOf({ parts }: Wiring): [string, string][] {
   return pairs.filter(([one, other]) => ends(one) && ends(other))
 }
 
-/** Where a wire ends that has changed places with another; null where it has not. */
+/** New end of a wire that was exchanged with another; null if it was not. */
 function swappedEnd({ wiring, fault }: Look, id: string): string | null {
   if (fault?.how !== 'swapped') return null
   const pair = swapsOf(wiring).find(([one]) => one === fault.part)
@@ -184,7 +186,7 @@ function swappedEnd({ wiring, fault }: Look, id: string): string | null {
   return wiring.parts.find((part) => part.id === other)?.b ?? null
 }
 
-/** Contacts that the motor's own current passes. */
+/** Contacts that carry the motor's own current. */
 const isMotors = ({ id, a, b }: PartOf<'contact'>) =>
   id === 'relay' || id === 'cab' || id === 'pressure' || a === 'feed-end' || b === 'motor-plus'
 
@@ -214,7 +216,7 @@ function batteryOf(
 
 export interface StateSolved extends Solved {
   elements: NetworkElement[]
-  /** Motors that turn, by their ids. */
+  /** Ids of the motors that turn. */
   turning: ReadonlySet<string>
 }
 
@@ -224,7 +226,7 @@ export function solveState(wiring: Wiring, state: PowerState, fault: Fault | nul
   let [pulled, turning] = [NONE, NONE]
   for (let round = 0; ; round++) {
     const elements = elementsOf({ wiring, state: STATES[state], fault, pulled, turning })
-    // Open contacts and broken wires are large resistances: what hung together at first still does.
+    // Open contacts and broken wires are large resistances, so what was connected at first still is.
     const solved = solveNetwork(elements, GROUND, fault !== null || round > 0)
     const next = heldBy(wiring, solved, elements)
     const turns = motorsTurning(wiring, solved, isStarting)
@@ -235,7 +237,7 @@ export function solveState(wiring: Wiring, state: PowerState, fault: Fault | nul
   }
 }
 
-/** Coils that hold their contact, and whether the block is awake: by the current through them, not by volts alone. */
+/** Coils that hold their contact, and whether the block is awake. The current decides, not the volts alone. */
 function heldBy(
   { parts, nominal }: Wiring,
   { amps }: Solved,
@@ -262,8 +264,8 @@ const motorsOf = ({ parts }: Wiring): PartOf<'motor'>[] =>
   parts.filter((part): part is PartOf<'motor'> => part.role === 'motor')
 
 /**
- * Motors that turn: as long as their volts push more than their current through their winding. While they
- * start none does, but of two that start one after the other the first.
+ * Motors that turn: as long as their volts push more than their current through the winding. During a start
+ * none turns, but of two that start one after the other the first one does.
  */
 function motorsTurning(wiring: Wiring, { volts, amps }: Solved, isStarting: boolean): Set<string> {
   const motors = motorsOf(wiring)
@@ -274,15 +276,15 @@ function motorsTurning(wiring: Wiring, { volts, amps }: Solved, isStarting: bool
   return new Set(started.filter(turns).map(({ id }) => id))
 }
 
-/** What the motor's terminals are to it: volts with no current of its own, and the ohms behind them. */
+/** The wiring as seen by the motor: volts without its own current, and the ohms behind them. */
 export interface MotorSource {
   volts: number
   ohms: number
 }
 
 /**
- * The wiring as its motor sees it, key on and its own circuit closed, everything else drawing what it draws;
- * of two motors as the one sees it that is left fewer volts. Null without a motor.
+ * The wiring as seen by its motor, key on and its own circuit closed, with everything else drawing its current;
+ * of two motors, as seen by the one with fewer volts. Null without a motor.
  * @source Thévenin's theorem, by two solutions
  */
 export function motorSource(wiring: Wiring): MotorSource | null {
@@ -313,8 +315,8 @@ export function motorSource(wiring: Wiring): MotorSource | null {
 }
 
 /**
- * Ohms from behind a guard to the battery's negative, the guard pulled, the key off and the battery's clamp
- * off: next to nothing where a wire behind it is rubbed through.
+ * Ohms from behind a guard to the battery's negative, with the guard pulled, the key off and the battery's
+ * clamp off: next to zero if a wire behind it is rubbed through.
  */
 export function ohmsBehind(wiring: Wiring, guard: string, fault: Fault | null = null): number {
   const part = wiring.parts.find(({ id }) => id === guard)!
@@ -322,7 +324,7 @@ export function ohmsBehind(wiring: Wiring, guard: string, fault: Fault | null = 
   const elements = elementsOf(look)
     .filter(({ id, kind }) => kind !== 'source' && id !== guard)
     .concat({ id: 'meter', kind: 'current', a: GROUND, b: part.b, ampere: OHMMETER.sends })
-  // Without their batteries the positives hang on nothing but what leads to them.
+  // Without their batteries the positive nodes hang only on what leads to them.
   for (const { role, a } of wiring.parts)
     if (role === 'battery') elements.push(resistor(`clamp-off-${a}`, a, GROUND, WIRING.open))
   return solveNetwork(elements, GROUND).volts[part.b]! / OHMMETER.sends

@@ -12,7 +12,7 @@ import type { Archetype, Plan } from '../../document/types'
 import { POWER_STATES, solveState } from './states'
 import type { PartOf } from './types'
 
-/** Two compressors on one circuit: side by side in the air, one after the other on the wires. */
+/** Two compressors in one circuit: parallel in the air, one after the other on the wires. */
 const ONE = ARCHETYPES.map(({ id }) => id).filter((id) =>
   Object.values(startingCircuit(id).components).some(({ kind }) => kind === 'compressor'),
 )
@@ -124,7 +124,7 @@ const startingHand = () => ({ ...newPlan('leaf-flatbed', 'x').air, ...startingCi
 
 test('a run that draws what both were planned to draw is told nothing of: Power knows of both', () => {
   const { hauls, ...rest } = demoPlan('estuary-flatbed')
-  // One haul of the three: what a motor draws is the same in all.
+  // One haul of the three, because a motor draws the same in all.
   const plan: Plan = { ...rest, hauls: { totes: hauls.totes! } }
   const pair = { ...plan, air: addSecondCompressor(plan.air) }
   const over = (of: Plan) =>

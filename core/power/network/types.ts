@@ -24,24 +24,24 @@ export type SheetId = 'feed' | 'control' | 'gauges'
 /** Where a wire runs: engine space, chassis or cab. */
 export type WireZone = 'engine' | 'chassis' | 'cab'
 
-/** A wire as it is planned. */
+/** A planned wire. */
 export interface WirePlan {
   for: WireUse
   area: number
-  /** One way, m, and whether Lay has run it; else the usual length is taken. */
+  /** Length one way, m, and whether Lay has run it; otherwise it is the usual length. */
   length: number
   laid: boolean
-  /** Its run at Lay; null where it has none of its own. */
+  /** Its run at Lay; null if it has none of its own. */
   route: string | null
   zone: WireZone
   joint: WireJoint
-  /** Copper and both joints, Ω, of `ohm`. */
+  /** Parts of `ohm` in copper and in both joints, Ω. */
   copper: number
   fromLabel: string
   toLabel: string
 }
 
-/** What opens by itself on too much current. */
+/** Devices that open by themselves on too much current. */
 export type GuardKind = Exclude<InWireKind, 'switch' | 'socket'>
 
 interface Between {
@@ -57,19 +57,19 @@ export type WiringPart = Between &
     | { role: 'wire'; ohm: number; wire: WirePlan }
     /** Its wire and what it is screwed to. */
     | { role: 'earth'; ohm: number; of: string; at: EarthPlace; wire: WirePlan; surface: number }
-    /** `carries`: what it may carry, A; null where nothing says. */
+    /** `carries`: its rating, A; null if it is not known. */
     | { role: 'contact'; ohm: number; closedBy: ClosedBy; carries: number | null }
     | { role: 'coil'; ohm: number }
-    /** `asleep`: what it is until it is woken, Ω; `sheet`: where it is drawn. */
+    /** `asleep`: its resistance until woken, Ω; `sheet`: where it is drawn. */
     | { role: 'user'; ohm: number; sheet: SheetId; asleep?: number }
-    /** Draws `amps` while it turns; standing still it is only its winding. */
+    /** Draws `amps` while it turns; at rest it is only its winding. */
     | { role: 'motor'; amps: number; winding: number }
-    /** What is common to earths on one screw. */
+    /** The common part of earths on one screw. */
     | { role: 'joint'; ohm: number }
   )
 export type PartOf<R extends WiringPart['role']> = Extract<WiringPart, { role: R }>
 
-/** What takes current and gives it back: the ends of every circuit. */
+/** Consumers: the ends of every circuit. */
 export type Taker = PartOf<'user'> | PartOf<'motor'> | PartOf<'coil'>
 export const isTaker = (part: WiringPart): part is Taker =>
   part.role === 'user' || part.role === 'motor' || part.role === 'coil'
@@ -78,9 +78,9 @@ export interface Wiring {
   parts: WiringPart[]
   /** Places where a meter is held against the battery's negative, by node. */
   points: Record<string, string>
-  /** Volts that what takes current is made for: 12 or 24. */
+  /** Rated volts of the consumers: 12 or 24. */
   nominal: number
-  /** Conductors are as warm as this in the resistances above, K. */
+  /** Temperature of the conductors in the resistances above, K. */
   temperature: number
   /** Of two motors: whether the second starts once the first one turns. */
   staged: boolean

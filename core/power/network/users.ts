@@ -12,19 +12,25 @@ import {
 } from './draft'
 import { ignition, tapFor, feedEnd, isUsualSource } from './sources'
 
-/** What else takes current: block, solenoids, controller, gauges and their lamps. */
+/** Other consumers: block, solenoids, controller, gauges and their lamps. */
 
-/** Lay's run of a block's feed: in the harness from the compressor, or from the battery; no other source has one. */
+/**
+ * Run of a block's feed at Lay: in the harness from the compressor, or from the battery. Other sources have
+ * none.
+ */
 function blockRoute({ of }: Draft, block: string, { zone, label }: Tapped): string | null {
   if (zone === 'chassis') return `wire-${block}-${of('compressor')[0]}`
   return label === 'Battery' ? `wire-${block}-battery` : null
 }
 
-/** The valve block with its wake wire: in the kit's harness behind the feed, or by itself through a fuse of its own. */
+/**
+ * The valve block with its wake wire: in the kit's harness behind the feed, or separately through a fuse of its
+ * own.
+ */
 export function addBlock(draft: Draft, block: string): void {
   const { parts, points, labelOf, facts } = draft
   const { power, feed } = facts
-  // Beside a tank the compressor stands by itself, and so does the block.
+  // With a tank the compressor stands alone, and so does the block.
   const usual = feed && draft.of('tank').length === 0 ? 'feed' : 'battery'
   const inHarness = feed !== null && (power.feeds[block] ?? usual) === 'feed' && !power.bar
   const from = inHarness ? feedEnd(draft) : tapFor(draft, block, usual, WIRING.blockFuse)
@@ -66,7 +72,10 @@ export function addBlock(draft: Draft, block: string): void {
   points.wake = 'Wake wire, at the block'
 }
 
-/** A solenoid: of a horn behind its push button, before a block on the block's own wire, else with the key on. */
+/**
+ * A solenoid: that of a horn behind its push button, one before a block on the block's own wire, others with
+ * the key on.
+ */
 export function addSolenoid(draft: Draft, id: string): void {
   const { labelOf, points, facts } = draft
   const amps = facts.ampsOf(id)
@@ -139,7 +148,7 @@ export function addControlled(draft: Draft): void {
     })
 }
 
-/** The lamps of a gauge, on the wire that lights the dash. */
+/** The lamps of a gauge, on the wire of the dash lights. */
 export function addLamp(draft: Draft, gauge: string): void {
   const { labelOf, facts, parts, points } = draft
   const { lamps } = facts.power

@@ -5,13 +5,13 @@ import type { Wiring } from './types'
 import { addBlock, addControlled, addLamp, addSolenoid } from './users'
 
 /**
- * The wiring of a circuit, built from its parts, its feed and its wires as laid, and from what was chosen at
- * Power: where a part is fed and earthed, what stands in a wire, whether a relay carries the motor.
+ * The wiring of a circuit, built from its parts, its feed, its wires as laid, and the choices at Power: where a
+ * part is fed and earthed, what is in a wire, whether a relay carries the motor.
  */
 export { GROUND, PLUS, type WiringFacts } from './draft'
 export type { ClosedBy, Wiring, WiringPart } from './types'
 
-/** Builds the network; nothing but the battery where nothing is wired. Data between devices is not in it. */
+/** Builds the network; only the battery if nothing is wired. Data lines between devices are not included. */
 export function wiringOf(facts: WiringFacts): Wiring {
   const draft = draftOf(facts)
   const { of } = draft

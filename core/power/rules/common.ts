@@ -8,7 +8,7 @@ import type { PowerResult } from '../result'
 import type { PlugPlace, TruckOfPower } from '../types'
 import type { AllStates, WireRow } from '../wires'
 
-/** What every rule of Power looks at. */
+/** Input of every rule of Power. */
 export interface WiringRuleInput {
   power: PowerPlan
   truck: TruckOfPower
@@ -20,11 +20,11 @@ export interface WiringRuleInput {
 }
 export type WiringRule = Rule<WiringRuleInput>
 
-/** And those of the feed, where there is one. */
+/** Further input of the rules on the feed, if there is one. */
 export interface PowerRuleInput {
   power: PowerPlan
   r: PowerResult
-  /** Share of the compressor's air that the feed takes; null without one. */
+  /** Share of the compressor's air lost in the feed; null without a feed. */
   slowed: number | null
 }
 export type PowerRule = Rule<PowerRuleInput>

@@ -66,7 +66,7 @@ const wakeLoose: WiringRule = ({ wiring, power }) => {
   })
 }
 
-/** Whether the compressor does as it is told: the whole of it, looked at as a network. */
+/** Whether the compressor obeys its control, judged on the whole network. */
 const neverRuns: WiringRule = ({ wiring, solved, power }) => {
   const { turning, volts } = solved.compressor
   const motor = wiring.parts.find(({ role, id }) => role === 'motor' && !turning.has(id))
@@ -83,7 +83,7 @@ const neverRuns: WiringRule = ({ wiring, solved, power }) => {
   })
 }
 
-/** Of two compressors, whether the second waits: said, not taken for granted. */
+/** With two compressors, whether the second waits must be entered, not assumed. */
 const stagingUnknown: WiringRule = ({ wiring, power }) => {
   const motors = wiring.parts.filter(({ role }) => role === 'motor')
   if (motors.length < 2 || power.staging !== null) return null
@@ -118,7 +118,7 @@ const tapUnfused: WiringRule = ({ wiring, power }) => {
 const isTapped = ({ wiring }: WiringRuleInput) =>
   wiring.parts.some((part) => isWire(part) && part.a === 'ignition')
 
-/** What nobody has looked at yet is asked for, not taken for all clear. */
+/** What nobody has inspected is asked for, and does not count as clear. */
 const tapUnknown: WiringRule = (input) => {
   const { alsoFeeds, holdsCranking } = input.power.tap
   if (!isTapped(input)) return null
@@ -210,7 +210,10 @@ const bothEnds: WiringRule = ({ power }) => {
   })
 }
 
-/** What takes most with the key off, and how to stop it: the wake wire, the lamps, or a feed that is always live. */
+/**
+ * The largest consumer with the key off, and how to stop it: the wake wire, the lamps, or a feed that is always
+ * live.
+ */
 function leastDrain({ power, wiring, solved }: WiringRuleInput): Remedy | undefined {
   const users = wiring.parts.filter(({ role }) => role === 'user' || role === 'coil')
   const [most] = users.sort((a, b) => Math.abs(solved.off.amps[b.id]!) - Math.abs(solved.off.amps[a.id]!))

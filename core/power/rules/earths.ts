@@ -4,7 +4,7 @@ import type { PartOf } from '../network/types'
 import { lastingAmps } from '../wires'
 import { COMMON_PRACTICE, note, setPower, type WiringRule, type WiringRuleInput } from './common'
 
-/** What earths are screwed to. */
+/** What the earths are screwed to. */
 
 type Earth = PartOf<'earth'>
 const earthsOf = ({ wiring }: WiringRuleInput) =>
@@ -12,14 +12,14 @@ const earthsOf = ({ wiring }: WiringRuleInput) =>
 
 const SAID: EarthSaid = { at: null, surface: 'bare', shared: false }
 const said = ({ power }: WiringRuleInput, of: string): EarthSaid => power.earths[of] ?? SAID
-/** The same earth with something else said of it. */
+/** The same earth with one thing changed. */
 const sayOf = (input: WiringRuleInput, of: string, label: string, change: Partial<EarthSaid>): Remedy =>
   setPower(label, [['earths', of], { ...said(input, of), ...change }])
 
-/** Whether an earth goes where the job's does, and not where it alone was told to. */
+/** True if an earth follows the job's choice and has none of its own. */
 const follows = (input: WiringRuleInput, of: string) => said(input, of).at === null
 
-/** Earths at a bed or body that is not steel: those that follow the job's are told once. */
+/** Earths at a bed or body that is not steel. Those that follow the job's choice get one note together. */
 const notSteel: WiringRule = (input) => {
   const { truck } = input
   const { material } = truck.bed
@@ -44,7 +44,7 @@ const notSteel: WiringRule = (input) => {
     .map(({ id, of }) => told(id, sayOf(input, of, 'Earth at the steel frame', { at: 'frame' })))
   return [...common, ...own]
 }
-/** Paint under the ring, or a hinge on the way to the frame: what it costs in volts. */
+/** Paint under the ring, or a hinge on the way to the frame: the volts it costs. */
 const badSurface: WiringRule = (input) =>
   earthsOf(input).flatMap((part) => {
     const { surface } = said(input, part.of)

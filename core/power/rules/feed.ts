@@ -5,7 +5,7 @@ import { note, type PowerRule, type PowerRuleInput } from './common'
 
 /** Wire and fuse of the compressor's feed. */
 
-/** Back to the proposed wire, where there is one. */
+/** Back to the proposed wire, if there is one. */
 const useProposedWire = ({ r }: PowerRuleInput): Remedy | undefined =>
   r.proposedArea === null
     ? undefined
@@ -14,7 +14,7 @@ const useProposedWire = ({ r }: PowerRuleInput): Remedy | undefined =>
         patches: [{ op: 'replace', path: ['power', 'wireArea'], value: null }],
       }
 
-/** The same, for a wire that somebody typed: a proposal that falls short has nothing better to offer. */
+/** The same for a wire that somebody typed. If the proposal falls short, there is nothing better to offer. */
 const takeBackWire = (input: PowerRuleInput): Remedy | undefined =>
   input.power.wireArea === null ? undefined : useProposedWire(input)
 
@@ -58,7 +58,7 @@ const dropTooLarge: PowerRule = (input) => {
   })
 }
 
-/** Volts lost on the way are air not pumped; all of them lost, a motor that stands still and burns. */
+/** Volts lost on the way cost air. If too many are lost, the motor stalls and burns. */
 const feedSlows: PowerRule = (input) => {
   const { slowed } = input
   const limit = PRACTICE.feedSlows.value

@@ -6,7 +6,7 @@ import { earthRules } from './earths'
 import { feedRules } from './feed'
 import { wireRules } from './wires'
 
-/** All that Power notices: of the feed where there is one, and of everything on wires. */
+/** All notes of Power: on the feed if there is one, and on everything wired. */
 export const powerRules = (feed: PowerRuleInput | null, wiring: WiringRuleInput): Note[] => [
   ...(feed ? applyRules(feedRules, feed) : []),
   ...applyRules([...earthRules, ...controlRules, ...wireRules], wiring),

@@ -6,7 +6,7 @@ import { newPlan } from '../../derive/newPlan'
 import { applyEdit } from '../../document/edit'
 import type { Archetype, Plan, WireSaid } from '../../document/types'
 
-/** Each rule of the wiring on both sides of its limit, on whole plans: what is asked for is what is told. */
+/** Each rule of the wiring on both sides of its limit, on whole plans. */
 const derive = createDeriver()
 const planOf = (archetype: Archetype, change: (p: Plan) => unknown = () => {}): Plan => {
   const plan = newPlan('leaf-flatbed', 'x')
@@ -64,7 +64,7 @@ describe('earths', () => {
     const volts = (surface: 'painted' | 'bare') =>
       powerOf('wireless-dual', at('frame', surface)).figures.motorVolts!.value!
     const [note] = told('wireless-dual', 'earth-painted', at('frame', 'painted'))
-    // What the note says is lost is what the motor lacks, but for what its own battery then gives less.
+    // The loss in the note is what the motor lacks, apart from what its own battery then gives less.
     expect(volts('bare') - volts('painted')).toBeCloseTo(note!.value!, 1)
   })
   test('a shared screw lifts every earth on it', () => {

@@ -6,13 +6,13 @@ import { shortBehind } from '../guards'
 import { colourFor, lastingAmps, type WireRow } from '../wires'
 import { COMMON_PRACTICE, dropPower, note, setPower, type WiringRule, type WiringRuleInput } from './common'
 
-/** Wires, what guards them, and what was put in them. The feed itself is held by its own rules. */
+/** Wires, what guards them, and what was put in them. The feed has rules of its own. */
 
 const NOTHING_SAID: WireSaid = { area: null, colour: null, label: null, joint: null }
 const sayOf = ({ power }: WiringRuleInput, wire: string, label: string, change: Partial<WireSaid>): Remedy =>
   setPower(label, [['wires', wire], { ...NOTHING_SAID, ...power.wires[wire], ...change }])
 
-/** Back to the proposed size, of a wire that somebody typed. */
+/** Back to the proposed size, for a wire that somebody typed. */
 const takeBack = (input: WiringRuleInput, { id }: WireRow): Remedy | undefined =>
   (input.power.wires[id]?.area ?? null) === null
     ? undefined
@@ -71,7 +71,7 @@ const dropsTooMuch: WiringRule = (input) =>
     })
   })
 
-/** A guard that stands too near its load: it opens in use. The main fuse is the feed's. */
+/** A guard rated too close to its load opens in use. The main fuse belongs to the feed. */
 const guardNuisance: WiringRule = ({ wiring, solved, power }) =>
   wiring.parts.flatMap((part) => {
     if (part.role !== 'guard' || part.id === 'fuse') return []
@@ -196,7 +196,7 @@ const plugUnknown: WiringRule = ({ plugs, power }) => {
   })
 }
 
-/** Colours that say something else than the wire is. */
+/** Colours that contradict what the wire is. */
 const wrongColour: WiringRule = (input) => {
   const earths = colourFor('earth', input.power)
   return input.rows.flatMap((row) => {
@@ -218,7 +218,7 @@ const wrongColour: WiringRule = (input) => {
   })
 }
 
-/** Back to the colour of its kind; where the job's convention itself has two alike, back to the usual one. */
+/** Back to the colour of its use. If the job's convention has two alike, back to the usual colour. */
 function usualColour(input: WiringRuleInput, row: WireRow): Remedy {
   const { wires, colours } = input.power
   if ((wires[row.id]?.colour ?? null) !== null)
@@ -226,7 +226,7 @@ function usualColour(input: WiringRuleInput, row: WireRow): Remedy {
   return dropPower('Take the usual colour', ['colours', colours[row.for] === undefined ? 'earth' : row.for])
 }
 
-/** What was put in a wire that the circuit no longer has. */
+/** Things put in a wire that the circuit no longer has. */
 const standsNowhere: WiringRule = ({ power, wiring }) =>
   Object.entries(power.inWire).flatMap(([id, { wire, kind }]) => {
     if (wiring.parts.some((part) => part.id === wire && part.role === 'wire')) return []
@@ -242,7 +242,7 @@ const standsNowhere: WiringRule = ({ power, wiring }) =>
     })
   })
 
-/** Lengths that nobody laid yet are a guess, and so is what comes of them. */
+/** Lengths that are not laid yet are a guess, and so is everything computed from them. */
 const notLaid: WiringRule = ({ rows }) => {
   const guessed = rows.filter(({ laid, for: what }) => !laid && what !== 'earth')
   if (guessed.length === 0) return null
@@ -261,7 +261,7 @@ const notLaid: WiringRule = ({ rows }) => {
   })
 }
 
-/** Parts that bring wires nobody has planned: said, not left for the meter to find. */
+/** Parts that bring wires nobody has planned: told now, so that the meter need not find them. */
 const dataNotPlanned: WiringRule = ({ rows }) => {
   const tells = rows.find((row) => row.for === 'signal')
   if (!tells) return null

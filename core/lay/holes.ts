@@ -74,8 +74,8 @@ function passages({ routes }: Pick<LayResult, 'routes'>, solids: readonly Solid[
 }
 
 /**
- * The hole list: holes through sheet metal, runs that lie together in one, and those of fill valves.
- * @param grommets holes that are there already
+ * The hole list: holes through sheet metal, runs that share one, and the holes of fill valves.
+ * @param grommets existing holes
  */
 export function holesOf(
   result: Pick<LayResult, 'routes' | 'places'>,
@@ -89,7 +89,7 @@ export function holesOf(
       (others) =>
         others[0]!.through === passage.through &&
         distance(others[0]!.at, passage.at) < ONE_HOLE &&
-        // What is too thick together for any grommet takes a hole beside.
+        // Runs too thick together for any grommet get a second hole.
         bundleDiameter([...others, passage].map(({ thick }) => thick)) <= GROMMETS.at(-1)!.inside,
     )
     if (group) group.push(passage)

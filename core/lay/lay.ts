@@ -27,7 +27,7 @@ import type { LayResult, Route } from './types'
 import { fuseBoxPlace, wiresOf, type Wire } from './wires'
 import { FUSE_BOX } from '../catalog/wiring'
 
-/** Places, runs and the cut list. The driver sits on the left unless told. */
+/** Places, runs and the cut list. The driver sits on the left unless given. */
 export function layStage(
   lay: LayPlan,
   truck: Truck,
@@ -118,7 +118,7 @@ export function layStage(
 const DRIP_LOOP = PRACTICE.dripLoop.value
 const TERMINAL = PRACTICE.terminalSlack.value
 
-/** A wire to be run, with a drip loop at each end that stands outside. */
+/** A wire to be run, with a drip loop at each end outside the cab. */
 function wanting({ id, carries, from, to }: Wire, air: AirPlan): Wanted {
   const outside = [from, to].filter((end) => air.components[end] && !isInCab(air, end)).length
   const slack = outside * DRIP_LOOP + 2 * TERMINAL
@@ -143,13 +143,16 @@ function joinedAt(routes: readonly Route[], { harnessExtension }: LayPlan): Poin
   return feed && harnessExtension > 0 ? placeAlong(feed.points, harnessExtension) : null
 }
 
-/** The compressor's feed one way with the shop's allowance, m; as really cut, where that was typed. */
+/** Length of the compressor's feed one way with the shop's allowance, m, or as really cut if that was typed. */
 function feedLength(routes: readonly Route[], { cutTo, allowance }: LayPlan): number | null {
   const feed = routes.find(({ kind }) => kind === 'feed')
   return feed ? (cutTo[feed.id] ?? feed.run * (1 + allowance)) : null
 }
 
-/** How far each part's outside is from what is hot, m, and from which. Parts screwed to another are that part's. */
+/**
+ * Distance of each part's outside from the nearest hot thing, m, and its name. Parts screwed into another count
+ * with that one.
+ */
 function partHeat(
   { places, stands, air }: Pick<Laid, 'places' | 'stands' | 'air'>,
   solids: readonly Solid[],
@@ -171,7 +174,7 @@ function partHeat(
   }
 }
 
-/** Distance from compressor to block where they share a harness, m; null where they do not. */
+/** Distance from compressor to block if they share a harness, m; otherwise null. */
 function blockApart({ components }: AirPlan, places: Record<string, Point>): number | null {
   const shared = components.block && components.compressor && !components.tank
   if (!shared || !places.compressor || !places.block) return null

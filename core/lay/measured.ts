@@ -1,9 +1,9 @@
 import type { LayPlan } from '../document/types'
 import type { Measured, Route } from './types'
 
-/** What came back from the truck: how much longer its lines really were than their runs. */
+/** What came back from the truck: how much longer its lines really were than the computed runs. */
 
-/** Lines cut off a coil whose real length was typed, added up; null where none was. */
+/** Sums over lines cut off a coil whose real length was typed; null if there are none. */
 export function measuredOf(routes: readonly Route[], { cutTo }: Pick<LayPlan, 'cutTo'>): Measured | null {
   const typed = routes.filter(({ id, kind, coiled, wayless }) => {
     return kind === 'air' && coiled === null && !wayless && cutTo[id] !== undefined
@@ -16,5 +16,5 @@ export function measuredOf(routes: readonly Route[], { cutTo }: Pick<LayPlan, 'c
   }
 }
 
-/** By how much longer than found, as a share; what shorter runs came to is negative. */
+/** How much longer than computed, as a share; negative if they were shorter. */
 export const allowanceOf = ({ runs, real }: Pick<Measured, 'runs' | 'real'>): number => real / runs - 1

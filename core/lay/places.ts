@@ -9,8 +9,8 @@ import type { Box } from './space/shapes'
 import { laidSize, type Stands } from './space/stand'
 
 /**
- * Where a part is wanted, whatever stands there: on the rail away from the exhaust, ahead of the axle, springs at their
- * seats, fill valves at the tail.
+ * Preferred place of each part, whatever is there: on the rail away from the exhaust, ahead of the axle;
+ * springs at their seats, fill valves at the tail.
  */
 function wantedPlaces(truck: Truck, air: AirPlan, stands: Stands, pinned: Pinned): Record<string, Point> {
   const { frame } = truck
@@ -25,13 +25,13 @@ function wantedPlaces(truck: Truck, air: AirPlan, stands: Stands, pinned: Pinned
   const tailX = -Math.max(truck.axleToBall - 0.12, 0.4)
   const railZ = frame.top
   const side = (c: AirPlan['components'][string]) => (c.side === 'left' ? 1 : c.side === 'right' ? -1 : clear)
-  /** Against the rail's outside, hanging from its upper edge. */
+  /** Against the outside of the rail, hanging from its upper edge. */
   const onRail = (x: number, id: string): Point => {
     const [, across, up] = laidSize(air, stands, id)
     return { x, y: clear * (rail + (frame.railWidth + across) / 2), z: frame.top - up }
   }
   const besideEngine = (id: string): number => CAB.engineHalf + laidSize(air, stands, id)[1] / 2
-  /** Ahead of the compressor wherever it stands, its inlet a little higher. */
+  /** Ahead of the compressor wherever that is, with its inlet slightly higher. */
   const besideCompressor = (id: string): Point => {
     const at = pinned.compressor ?? onRail(ahead, 'compressor')
     const [, , high] = laidSize(air, stands, 'compressor')
@@ -104,7 +104,7 @@ function wantedPlaces(truck: Truck, air: AirPlan, stands: Stands, pinned: Pinned
     }
   }
   const places = Object.fromEntries(Object.entries(air.components).map(([id, c]) => [id, place(id, c)]))
-  // Tees at the dash stand there with what they feed.
+  // Tees that feed something at the dash are placed there.
   for (const [id, c] of Object.entries(air.components)) {
     if (c.kind !== 'tee' || own[id]) continue
     const neighbours = Object.values(air.lines).flatMap((l) =>
@@ -121,7 +121,7 @@ function wantedPlaces(truck: Truck, air: AirPlan, stands: Stands, pinned: Pinned
 }
 
 /**
- * Whether a tee is cut into a line that is there and comes to it from behind the axle: ahead of the axle what is left of
+ * True if a tee is cut into an existing line that comes from behind the axle. Ahead of the axle the rest of
  * that line would not reach.
  */
 const isBehind = (air: AirPlan, tee: string): boolean =>
@@ -134,18 +134,18 @@ const toMillimetre = ({ x, y, z }: Point): Point => {
   return { x: mm(x), y: mm(y), z: mm(z) }
 }
 
-/** Places along the dash, a hand apart, nearest to where a part is wanted first. */
+/** Places along the dash, a hand apart, nearest to the preferred place first. */
 const alongDash = ({ x, y, z }: Point): Point[] =>
   Array.from({ length: 25 }, (_, i) => ({ x, y: y + (i % 2 ? 1 : -1) * Math.ceil(i / 2) * 0.08, z }))
 
-/** Parts put somewhere by hand. */
+/** Parts placed by hand. */
 type Pinned = Readonly<Record<string, Point>>
 type Told = LayPlan['solids']
 
 /**
- * Where every part is proposed: where it was put by hand; or where it is wanted, or the nearest place from there
- * that is free of the truck, of the parts before it and of the pipe's heat. Where there is no such place it stays
- * where it is wanted, and the rules say what of.
+ * Proposed place of every part: as placed by hand, or the preferred place, or the nearest one that is clear of
+ * the truck, of the parts before it and of the pipe's heat. Without such a place the part stays at its
+ * preferred place, and the rules say what blocks it.
  */
 function findPlaces(
   truck: Truck,
@@ -171,7 +171,7 @@ function findPlaces(
     places[id] = toMillimetre(place ?? at)
     taken.push(withFittings(partBox(places[id], size)))
   }
-  // A part screwed to another stands where that one stands.
+  // A part screwed into another is at the same place.
   for (const l of Object.values(air.lines))
     if (l.tube === DIRECT && places[l.to]) places[l.from] = places[l.to]!
   return places
@@ -182,10 +182,7 @@ const NOTHING_TOLD: Told = {}
 const NOTHING_TURNED: Stands = {}
 let last: { inputs: readonly [Truck, AirPlan, Pinned, Told, Stands]; places: Record<string, Point> } | null =
   null
-/**
- * Where every part is proposed; not searched for again while truck, circuit and what was put or told by hand are
- * the same.
- */
+/** Proposed place of every part; not searched again while truck, circuit and hand-made changes are the same. */
 export function proposedPlaces(
   truck: Truck,
   air: AirPlan,
@@ -200,5 +197,5 @@ export function proposedPlaces(
   return last.places
 }
 
-/** Battery by its id among the places. */
+/** Id of the battery among the places. */
 export const BATTERY = 'battery'

@@ -4,9 +4,9 @@ import { distance } from './distances'
 import { metBy, standing } from './run/pieces'
 import type { Solid } from './space/solid'
 
-/** How well the valve block is heard where the driver sits. */
+/** How well the valve block is received at the driver's seat. */
 
-/** Where the driver sits, from the back of the cab and the centre line, m (from memory). */
+/** The driver's seat, from the back of the cab and the centre line, m (from memory). */
 export const driverSeat = ({ cabRear, frame }: Truck, side: Side): Point => ({
   x: cabRear + 0.6,
   y: side === 'left' ? 0.4 : -0.4,
@@ -14,22 +14,25 @@ export const driverSeat = ({ cabRear, frame }: Truck, side: Side): Point => ({
 })
 
 export interface Signal {
-  /** From the block to where it is heard, m. */
+  /** From the block to the receiver, m. */
   far: number
-  /** Steel that stands between, each once. */
+  /** Steel in between, each once. */
   between: string[]
-  /** Loss on the way in the open, dB. */
+  /** Loss in the open, dB. */
   open: number
-  /** Left of what can be lost, dB. */
+  /** Margin left, dB. */
   margin: number
 }
-/** The block's id, its signal at the driver's seat, and at the far end of a trailer, where one helps to load it. */
+/**
+ * The block's id, its signal at the driver's seat, and at the far end of a trailer, where one helps with
+ * loading.
+ */
 export interface Radio extends Signal {
   id: string
   trailer: Signal
 }
 
-/** Where one stands at the far end of a trailer on the coupling: its length and a hand's height are from memory. */
+/** Place at the far end of a trailer on the coupling; its length and the height of a hand are from memory. */
 export const trailerEnd = ({ axleToBall, frame }: Truck): Point => ({
   x: -axleToBall - PRACTICE.trailerLength.value,
   y: 0,
@@ -37,7 +40,7 @@ export const trailerEnd = ({ axleToBall, frame }: Truck): Point => ({
 })
 
 const LIGHT = 299_792_458
-/** Nearer than this the formula says nothing, m. */
+/** Below this distance the formula is not valid, m. */
 const NEAREST = 0.1
 
 /**
@@ -50,15 +53,18 @@ export const openLoss = (far: number, frequency: number): number =>
   20 * Math.log10((4 * Math.PI * far * frequency) / LIGHT)
 
 /**
- * What is left of a signal over a distance, m, with so many sheets of steel between, dB; below nothing it is
- * not heard.
+ * Margin of a signal over a distance, m, with a number of steel sheets in between, dB; below 0 it is not
+ * received.
  */
 export const radioMargin = (far: number, sheets: number): number =>
   PRACTICE.radioBudget.value -
   openLoss(Math.max(far, NEAREST), PRACTICE.radioFrequency.value) -
   sheets * PRACTICE.radioSheet.value
 
-/** The first valve block of a circuit against the driver's seat and a trailer's far end; null without one. */
+/**
+ * The first valve block of a circuit, as received at the driver's seat and at a trailer's far end; null without
+ * one.
+ */
 export function radioOf(
   truck: Truck,
   air: AirPlan,

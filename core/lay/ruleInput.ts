@@ -8,7 +8,7 @@ import { laidParts, nearestRoom, partBox, solidsOf } from './space/room'
 import { laidSize } from './space/stand'
 import type { LayResult } from './types'
 
-/** What Lay notices: heat, distance between parts, harness reach, slack, spray. */
+/** Input of Lay's rules: heat, distance between parts, harness reach, slack, spray. */
 export interface LayRuleInput {
   r: LayResult
   lay: LayPlan
@@ -37,13 +37,13 @@ export const movePart = (label: string, id: string, place: { x: number; y: numbe
 
 export type LaidOut = Pick<LayRuleInput, 'r' | 'truck' | 'air' | 'lay'>
 
-/** Boxes of the parts laid, but for one. */
+/** Boxes of all laid parts but one. */
 export const othersThan = (id: string, { r, air, lay }: LaidOut) =>
   laidParts(air)
     .filter((other) => other !== id)
     .map((other) => partBox(r.places[other]!, laidSize(air, lay.stands, other)))
 
-/** The nearest place with room for a part from where it stands, or from another place. */
+/** The nearest place with room for a part, from where it is or from another place. */
 export function roomFor(
   id: string,
   laid: LaidOut,

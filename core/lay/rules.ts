@@ -12,7 +12,7 @@ import { encounters, isInCab, laidParts, overlap, partBox, solidsOf } from './sp
 import { boxToShape } from './space/shapes'
 import type { Solid } from './space/solid'
 
-/** What a part stands in, and what moves into it. */
+/** What a part overlaps, and what moves into it. */
 const partInSolid: LayRule = (input) => {
   const { r, truck, air, lay } = input
   const solids: Solid[] = solidsOf(truck, air, input.lay.solids)
@@ -66,7 +66,7 @@ const partsOverlap: LayRule = (input) => {
   })
 }
 
-/** What hangs lower than anything should: the first stone, kerb or stand meets it. */
+/** Something that hangs lowest is hit by the first stone, kerb or stand. */
 const partLow: LayRule = (input) => {
   const { r, air } = input
   const limit = PRACTICE.groundClearance.value
@@ -95,7 +95,7 @@ const partNearHeat: LayRule = (input) => {
     const limit = heatKept(air, id)
     if (heat >= limit || lay.shields[id]) return []
     const movable = component.kind !== 'spring'
-    // Room is looked for at the usual distance: a part that wants more of it is shielded.
+    // Room is searched at the usual distance. A part that needs more distance is shielded.
     const clear = movable && limit <= HEAT ? roomFor(id, input) : null
     return note({
       rule: 'part-near-heat',
@@ -110,7 +110,7 @@ const partNearHeat: LayRule = (input) => {
   })
 }
 
-/** Without the pipe’s way nothing was held against its heat. */
+/** If the pipe is not traced, nothing was checked against its heat. */
 const exhaustNotTraced: LayRule = ({ truck, air }) => {
   if (truck.exhaust.points.length >= 2 || Object.keys(air.components).length === 0) return null
   return note({
@@ -125,7 +125,9 @@ const exhaustNotTraced: LayRule = ({ truck, air }) => {
   })
 }
 
-/** What stands too near the pipe and is guarded says so: the shield is work, and part of what keeps it whole. */
+/**
+ * A part too close to the pipe but shielded has a note, because the shield is work and part of its protection.
+ */
 const shieldPlanned: LayRule = ({ r }) =>
   r.shields.map(({ id, guards }) => {
     const heat = r.heat[id] ?? r.routes.find((route) => route.id === id)?.heat ?? Infinity
@@ -143,7 +145,7 @@ const shieldPlanned: LayRule = ({ r }) =>
     })
   })
 
-/** What cannot be so on any truck: one of the two was typed wrong, and all that is checked against it is too. */
+/** Impossible on any truck: one of the two was typed wrong, and everything checked against it is wrong too. */
 const exhaustInTank: LayRule = ({ truck, air, lay }) => {
   const solids = solidsOf(truck, air, lay.solids)
   const tank = solids.find(({ id }) => id === 'fuel-tank')
@@ -162,7 +164,7 @@ const exhaustInTank: LayRule = ({ truck, air, lay }) => {
   })
 }
 
-/** Silence about cross-members is not that there are none. */
+/** No cross-members entered does not mean there are none. */
 const noCrossMembers: LayRule = ({ truck }) =>
   truck.frame.crossMembers.length > 0
     ? null
@@ -203,7 +205,7 @@ const wheelSpray: LayRule = ({ r, truck, air, compressor }) =>
     if (!NOT_IN_SPRAY.includes(kind)) return []
     const place = r.places[id]!
     if (!isInWheelSpray(place, truck)) return []
-    // Its own sheet says that its motor keeps the water out.
+    // Its own sheet says that its motor is waterproof.
     if (kind === 'compressor' && compressor?.sealed) return []
     return note({
       rule: 'wheel-spray',
@@ -231,5 +233,5 @@ const RULES: readonly LayRule[] = [
   ...STAND_RULES,
 ]
 
-/** All that Lay notices. */
+/** All notes of Lay. */
 export const layRules = (input: LayRuleInput): Note[] => applyRules(RULES, input)

@@ -8,7 +8,10 @@ import { solidsOf } from './space/room'
 import { capitalised } from './space/solid'
 import type { LayResult } from './types'
 
-/** Lines and wires: whether they can be run, by what, how tight, how near to what is hot, and what they are cut from. */
+/**
+ * Rules on lines and wires: whether and by what they can be run, how tight, how close to heat, and what they
+ * are cut from.
+ */
 
 function blockedText({ inTheWay, throughPlaces }: LayResult['routes'][number]): string {
   if (throughPlaces) return 'It cannot be run by the places it is made to pass'
@@ -16,7 +19,7 @@ function blockedText({ inTheWay, throughPlaces }: LayResult['routes'][number]): 
   return 'Between its ends everything is in the way'
 }
 
-/** A run that cannot be made says which limit stands in the way, and what to move. */
+/** A run that cannot be made names the limit that blocks it, and what to move. */
 const runBlocked: LayRule = ({ r }) =>
   r.routes
     .filter((route) => route.wayless)
@@ -33,7 +36,7 @@ const runBlocked: LayRule = ({ r }) =>
       }),
     )
 
-/** A corner without room for the tube's own bend. */
+/** A corner without room for the bend of the tube. */
 const bendTooTight: LayRule = ({ r }) =>
   r.routes
     .filter((route) => route.bend < route.wantedBend - 1e-6)
@@ -53,7 +56,7 @@ const bendTooTight: LayRule = ({ r }) =>
 const lineNearHeat: LayRule = ({ r, lay }) =>
   r.routes.flatMap((route) => {
     if (route.heat >= HEAT || lay.shields[route.id]) return []
-    // A line that ends at a part already too near, or behind that part's shield, is that part's note.
+    // If a line ends at a part that is too close itself, or behind that part's shield, the part has the note.
     if ([route.from, route.to].some((id) => (r.heat[id] ?? Infinity) < HEAT)) return []
     return note({
       rule: 'line-near-heat',
@@ -67,7 +70,7 @@ const lineNearHeat: LayRule = ({ r, lay }) =>
     })
   })
 
-/** A run that hangs under the rail’s lower edge, where nothing guards it from stones and stands. */
+/** A run below the rail’s lower edge, where nothing guards it from stones and stands. */
 const runHangsLow: LayRule = ({ r, truck }) =>
   r.routes.flatMap((route) => {
     const by = route.wayless ? 0 : hangsUnderRail(route.points, truck)
@@ -107,7 +110,7 @@ const harnessShort: LayRule = ({ r, lay }) => {
   })
 }
 
-/** What is left for fittings to be made anew; the axle's travel is in each line's own slack. */
+/** What is left for remaking fittings; the axle's travel is in each line's own slack. */
 const shortSlack: LayRule = ({ lay, r }) => {
   const limit = PRACTICE.leastSlack.value
   if (lay.slackAtSpring >= limit) return null
@@ -128,7 +131,7 @@ const shortSlack: LayRule = ({ lay, r }) => {
   })
 }
 
-/** A line that was cut shorter than the way it must go: told before it is pulled tight. */
+/** A line cut shorter than its way, told before it is pulled tight. */
 const cutShort: LayRule = ({ r }) =>
   r.routes
     .filter(({ cut, run, swept }) => cut < run + swept - 0.005)
@@ -146,7 +149,7 @@ const cutShort: LayRule = ({ r }) =>
       }),
     )
 
-/** Runs into the cab that climb a pillar: a curtain airbag may lie behind its trim. */
+/** Runs into the cab that climb a pillar: there may be a curtain airbag behind its trim. */
 const airbagTrim: LayRule = ({ r, truck, air, lay }) => {
   const entering = r.routes.filter(({ grommets }) => grommets > 0)
   if (entering.length === 0) return null
@@ -169,7 +172,7 @@ const airbagTrim: LayRule = ({ r, truck, air, lay }) => {
   })
 }
 
-/** A hose with its ends on is taken in the lengths there are, and none is long enough. */
+/** A hose with its ends on comes in standard lengths, and none is long enough. */
 const hoseTooShort: LayRule = ({ r, air }) =>
   r.cuts
     .filter(({ coiled }) => coiled !== null && coiled < 0)
@@ -195,7 +198,7 @@ const hoseTooShort: LayRule = ({ r, air }) =>
       })
     })
 
-/** The coils of a tube against what is cut of it: told before the last line comes out too short. */
+/** The coils of a tube against what is cut from it, told before the last line comes out too short. */
 const tubeShort: LayRule = ({ r }) =>
   r.tubes.flatMap(({ label, lines, wanted, coils, plan }) => {
     if (!plan || !('short' in plan)) return []

@@ -6,7 +6,7 @@ export interface Shield {
   guards: string
 }
 
-/** What a shield guards, as people know it; null where that is no longer in the circuit. */
+/** What a shield guards, by its name; null if it is no longer in the circuit. */
 function guarded(air: AirPlan, id: string): string | null {
   const part = air.components[id]
   if (part) return part.label.toLowerCase()
@@ -15,7 +15,7 @@ function guarded(air: AirPlan, id: string): string | null {
   return from && to ? `line from the ${from.label.toLowerCase()} to the ${to.label.toLowerCase()}` : null
 }
 
-/** Every heat shield of the plan that still guards something, in the order of their ids. */
+/** Every heat shield of the plan that still guards something, sorted by id. */
 export const shieldsOf = (air: AirPlan, { shields }: LayPlan): Shield[] =>
   Object.keys(shields)
     .sort()

@@ -9,7 +9,7 @@ import { boxAround, boxToShape, type Box } from './space/shapes'
 import { capitalised } from './space/solid'
 import { AS_IS, facing, laidSize } from './space/stand'
 
-/** What Lay notices of how parts stand: which way up, on what, in reach of a hand, heard from the seat. */
+/** Rules on how parts stand: which way up, on what, within a hand's reach, received at the seat. */
 
 /** Parts laid under the truck, each with its box. */
 const underTruck = ({
@@ -29,7 +29,7 @@ const standUpright = (id: string, turn: number): Remedy => ({
   patches: [{ op: 'add', path: ['lay', 'stands', id], value: { turn, up: 'upright' } }],
 })
 
-/** What goes wrong with each kind that does not stand the way up it must. */
+/** What goes wrong with each kind that stands the wrong way up. */
 const WRONG_WAY_UP: Partial<Record<ComponentKind, string>> = {
   block: 'Upside down, water stays in its exhaust and its valves.',
   tank: 'Its drain is no longer at the lowest point, and water stays in it.',
@@ -53,7 +53,7 @@ const wrongWayUp: LayRule = ({ r, air }) =>
     })
   })
 
-/** Room that a hand takes in front of one side of a box, m. */
+/** Free space for a hand in front of one side of a box, m. */
 function roomBefore(
   { min, max }: Box,
   face: Face,
@@ -61,7 +61,7 @@ function roomBefore(
 ): Box {
   const { x, y, z } = facing(face, stand)
   const deep = PRACTICE.handRoom.value
-  /** A little off the part itself, so that what it lies against does not count. */
+  /** Slightly away from the part, so that what it touches does not count. */
   const off = 0.005
   const along = (low: number, high: number, way: number): [number, number] => {
     if (way === 0) return [low + off, high - off]
@@ -73,7 +73,7 @@ function roomBefore(
   return { shape: 'box', min: { x: x0, y: y0, z: z0 }, max: { x: x1, y: y1, z: z1 } }
 }
 
-/** A hand gets to the drain, the filter, the fittings. */
+/** A hand must reach the drain, the filter and the fittings. */
 const outOfReach: LayRule = (input) => {
   const { r, truck, air, lay } = input
   const solids = solidsOf(truck, air, lay.solids).filter(({ kind }) => kind !== 'moving' && kind !== 'hot')
@@ -96,7 +96,7 @@ const outOfReach: LayRule = (input) => {
   })
 }
 
-/** A part hangs on something: without anything near enough for a bracket it hangs in the air. */
+/** A part needs something close enough for a bracket; otherwise it hangs in the air. */
 const unfixed: LayRule = (input) => {
   const { truck, air, lay } = input
   const held = solidsOf(truck, air, lay.solids).filter(
@@ -135,7 +135,7 @@ function onRailFrom({ r, truck, air, lay }: LayRuleInput, id: string) {
   return { x: along, y: y >= 0 ? out : -out, z: frame.top - up }
 }
 
-/** What shakes is not hung on the cab: it is heard inside. */
+/** Something that vibrates is not mounted on the cab, because it is heard inside. */
 const heardInCab: LayRule = (input) => {
   const { truck, air, lay } = input
   const cab = solidsOf(truck, air, lay.solids).filter(({ id }) => id.startsWith('sheet-'))
@@ -156,7 +156,7 @@ const heardInCab: LayRule = (input) => {
   })
 }
 
-/** The inlet stands above what it feeds: water does not run into the compressor. */
+/** The inlet must be above what it feeds, so that water does not run into the compressor. */
 const inletLow: LayRule = ({ r, air, lay }) =>
   Object.values(air.lines).flatMap(({ from, to }) => {
     const filter = [from, to].find((id) => air.components[id]?.kind === 'filter')
@@ -178,13 +178,19 @@ const inletLow: LayRule = ({ r, air, lay }) =>
     })
   })
 
-/** What hangs behind the axle below the line from the tyres to the hitch meets the ground before the hitch does. */
+/**
+ * Anything behind the axle and below the line from the tyres to the hitch touches the ground before the hitch
+ * does.
+ */
 const departure: LayRule = (input) => {
   const { truck } = input
   const behind = Math.max(truck.axleToBall, 0.1)
   const hitch = solidsOf(truck, input.air, input.lay.solids).find(({ id }) => id === 'hitch')
   const low = hitch?.shape.shape === 'box' ? hitch.shape.min.z : truck.ballHeight
-  /** From where the tyres stand: flatter than the tangent to them, so that no angle looks larger than it is. */
+  /**
+   * From where the tyres touch the ground: flatter than the tangent to them, so that no angle looks larger than
+   * it is.
+   */
   const angle = Math.atan2(low, behind)
   return underTruck(input).flatMap(({ id, label, box }) => {
     if (box.min.x >= -0.05) return []
@@ -224,7 +230,7 @@ const radioWeak: LayRule = ({ r }) => {
 
 const NUT_BELOW = PRACTICE.nutBelow.value
 
-/** The bed is bolted to the rails at its cross-members: what stands there hides a bolt. */
+/** The bed is bolted to the rails at its cross-members: a part there hides a bolt. */
 const hidesMount: LayRule = (input) => {
   const { truck } = input
   const { frame, bed } = truck
@@ -238,7 +244,7 @@ const hidesMount: LayRule = (input) => {
   )
   const limit = PRACTICE.bedMount.value
   return underTruck(input).flatMap(({ id, label, box }) => {
-    // What its line holds is bent aside by hand.
+    // A part held only by its line is bent aside by hand.
     if (layFactsOf(input.air, id).mounts.length === 0) return []
     const far = nuts.reduce((least, at) => Math.min(least, boxToShape(boxAround(at, at), box)), Infinity)
     if (far >= limit) return []
@@ -255,7 +261,7 @@ const hidesMount: LayRule = (input) => {
   })
 }
 
-/** A port that looks at something leaves its line no room. */
+/** A port that faces something leaves no room for its line. */
 const portTurnedAway: LayRule = ({ r, air }) =>
   r.routes.flatMap(({ turnedAway, fromLabel, toLabel }): Note[] =>
     turnedAway === null

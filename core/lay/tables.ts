@@ -3,11 +3,11 @@ import { stripOf } from './run/strip'
 import type { Solid } from './space/solid'
 import type { LayResult, Route } from './types'
 
-/** Lay's lists as tables of plain figures, for spreadsheets. Lengths in whole mm. */
+/** Lay's lists as tables of plain values for spreadsheets. Lengths in whole mm. */
 
 const mm = (metres: number) => Math.round(metres * 1000)
 
-/** The cut list in the order it is cut. */
+/** The cut list in cutting order. */
 export const cutTable = ({ cuts }: Pick<LayResult, 'cuts'>): Table => ({
   head: ['Order', 'From', 'To', 'Mark', 'Cut mm', 'Run mm', 'Slack mm', 'Bend radius mm', 'Ties', 'Holes'],
   rows: cuts.map((cut, i) => [
@@ -24,7 +24,7 @@ export const cutTable = ({ cuts }: Pick<LayResult, 'cuts'>): Table => ({
   ]),
 })
 
-/** Wires beside the feed, longest first. */
+/** Wires besides the feed, longest first. */
 export const wireTable = ({ wires }: Pick<LayResult, 'wires'>): Table => ({
   head: ['From', 'To', 'Carries', 'Cut mm', 'Run mm', 'Drip loops and terminals mm', 'Holes'],
   rows: wires.map((wire) => [

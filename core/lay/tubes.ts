@@ -3,12 +3,12 @@ import { ordered, type AirPlan, type LayPlan } from '../document/types'
 import { planCuts } from './cutPlan'
 import type { Route, TubeCuts } from './types'
 
-/** A tube cutter takes nothing away, m. */
+/** A tube cutter removes nothing, m. */
 const KERF = 0
 /** Offcuts longer than this are kept, m (from memory). */
 export const KEEP_OVER = 0.3
 
-/** Coils of a tube: the kit's own, and what is written down of the shelf. */
+/** Coils of a tube: the kit's own, and those recorded on the shelf. */
 function coilsOf(tube: string, air: AirPlan, lay: LayPlan): TubeCuts['coils'] {
   const { kit } = air
   const fromKit =
@@ -21,7 +21,9 @@ function coilsOf(tube: string, air: AirPlan, lay: LayPlan): TubeCuts['coils'] {
   return [...fromKit, ...shelf]
 }
 
-/** What every line that is cut off a coil is cut from. Hoses with their ends on are bought in their lengths. */
+/**
+ * What every line that comes off a coil is cut from. Hoses with their ends on are bought in standard lengths.
+ */
 export function tubeCuts(air: AirPlan, lay: LayPlan, cuts: readonly Route[]): TubeCuts[] {
   const cut = cuts.filter(({ coiled }) => coiled === null)
   const tubeOf = ({ id }: Route) => air.lines[id]!.tube ?? air.tubeClass

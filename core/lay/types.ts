@@ -7,7 +7,7 @@ import type { Shield } from './shields'
 export interface Route {
   id: string
   kind: 'air' | 'feed' | 'wire'
-  /** What a wire carries: "lamp"; null of a line. */
+  /** What a wire carries, such as "lamp"; null for a line. */
   carries: string | null
   from: string
   to: string
@@ -16,63 +16,68 @@ export interface Route {
   path: AirPlan['lines'][string]['path'] | 'feed' | 'signal'
   /** Its ends and corners. */
   points: Point[]
-  /** Along the run and its bends, m. */
+  /** Length along the run and its bends, m. */
   run: number
-  /** Left before cutting, m: at springs, and drip loops before electrics. */
+  /** Added before cutting, m: at springs, and drip loops before electrics. */
   slack: number
-  /** Of the slack, what the axle's travel takes from a spring's last tie to its port, m. */
+  /** Part of the slack that the axle's travel takes from a spring's last tie to its port, m. */
   swept: number
   /**
-   * To cut as planned, m: run and slack, up to the next 10 mm; of a hose with its ends on, the length it is
-   * taken in.
+   * Length to cut as planned, m: run and slack, up to the next 10 mm; for a hose with its ends on, its standard
+   * length.
    */
   planned: number
-  /** As it was really cut, where that was typed; else as planned, m. */
+  /** Length really cut if it was typed, otherwise as planned, m. */
   cut: number
-  /** Left over of a hose that is taken whole, coiled and tied, m; null where it is cut. */
+  /** Rest of a hose that is used whole, coiled and tied, m; null if it is cut. */
   coiled: number | null
   ties: number
   /** Holes through sheet metal, each with its grommet. */
   grommets: number
-  /** Half its thickness, m. */
+  /** Half of its thickness, m. */
   radius: number
-  /** Least distance of its outside from what is hot, m; Infinity without anything. */
+  /** Least distance of its outside from anything hot, m; Infinity if there is nothing. */
   heat: number
-  /** The hot thing that it comes nearest to: "the exhaust". */
+  /** The hot thing it is nearest to: "the exhaust". */
   heatOf: string
-  /** Least distance of its outside from what moves, over its whole travel, m; Infinity where nothing does. */
+  /**
+   * Least distance of its outside from anything that moves, over its whole travel, m; Infinity if nothing does.
+   */
   clear: number
   /**
-   * Least distance of its outside from any solid that it does not pass through or end at, m; the exhaust is
-   * `heat`'s.
+   * Least distance of its outside from any solid that it does not pass through or end at, m; `heat` is for the
+   * exhaust.
    */
   solid: number
-  /** The radius of its bends, the tightest where a corner has no room for it, m. */
+  /** Radius of its bends, or of the tightest if a corner has no room for it, m. */
   bend: number
-  /** The radius its bends want, m. */
+  /** Radius its bends need, m. */
   wantedBend: number
-  /** Whether there is no way between its ends, so that it is drawn straight. */
+  /** True if there is no way between its ends, so that it is drawn straight. */
   wayless: boolean
-  /** Whether it is made to pass places. */
+  /** True if it must pass given places. */
   throughPlaces: boolean
-  /** The part whose port faces what leaves it no room, so that the run leaves it by another side; null where none. */
+  /**
+   * The part whose port faces something without room, so that the run leaves by another side; null if there is
+   * none.
+   */
   turnedAway: string | null
-  /** What an end that cannot be reached stands behind; null where it is not known, or there is a way. */
+  /** What blocks an end that cannot be reached; null if it is not known, or there is a way. */
   inTheWay: string | null
 }
 
 /** The lines of one tube, and which coil each is cut from. */
 export interface TubeCuts {
-  /** The tube's class, and what it is called. */
+  /** The tube's class and name. */
   tube: string
   label: string
-  /** Lines by their id, longest first, as the plan counts them. */
+  /** Ids of the lines, longest first, in the order of the plan. */
   lines: string[]
-  /** Length of them all, m. */
+  /** Their total length, m. */
   wanted: number
-  /** Coils there are, in the order the plan counts them, and what each is called. */
+  /** Available coils, in the order of the plan, with their names. */
   coils: { length: number; count: number; label: string; ofKit: boolean }[]
-  /** Null where no coil of that tube is written down: nothing is planned, and nothing is known to be enough. */
+  /** Null if no coil of that tube is recorded: then nothing is planned, and nothing is known to be enough. */
   plan: CutPlan | TooLittle | null
 }
 
@@ -81,57 +86,57 @@ export interface Hole {
   /** What is drilled: "the firewall". */
   through: string
   at: Point
-  /** Runs through it, by their ids; the fill valve's for its own. */
+  /** Ids of the runs through it; for a fill valve's own hole, the valve's. */
   runs: string[]
   what: string
-  /** Drill, m, null where the hole is there already; and the inside of its grommet, null where it takes none. */
+  /** Drill, m, null if the hole exists already; and the inside of its grommet, null if it needs none. */
   drill: number | null
   grommet: number | null
-  /** What stands within reach of the drill, nearest first. */
+  /** What is within reach of the drill, nearest first. */
   behind: { label: string; far: number }[]
 }
 
-/** Lines whose real length was typed, added up. */
+/** Sums over lines whose real length was typed. */
 export interface Measured {
   /** Lines with a typed length. */
   lines: number
-  /** Their runs as found, without any allowance, m. */
+  /** Their computed runs, without any allowance, m. */
   runs: number
-  /** Their lengths as cut, less the slack that was to be left, m. */
+  /** Their lengths as cut, minus the planned slack, m. */
   real: number
 }
 
 export interface LayResult {
   places: Record<string, Point>
-  /** How every part stands: as it was turned by hand, else as proposed. */
+  /** How every part stands: as turned by hand, otherwise as proposed. */
   stands: LayPlan['stands']
   routes: Route[]
   /** Cut list, longest first. */
   cuts: Route[]
-  /** By tube, which coil its lines are cut from. */
+  /** For each tube, which coil its lines are cut from. */
   tubes: TubeCuts[]
-  /** Battery to compressor, along the frame, or as really cut, m; null with nothing to feed. */
+  /** Battery to compressor along the frame, or as really cut, m; null with nothing to feed. */
   feed: number | null
-  /** Wires beside the feed, longest first. */
+  /** Wires besides the feed, longest first. */
   wires: Route[]
-  /** What the axle's travel takes from a spring's last tie to its port; null where the port stands still. */
+  /** What the axle's travel takes from a spring's last tie to its port; null if the port does not move. */
   swept: Swept | null
   /** Holes that are drilled. */
   holes: Hole[]
-  /** Lines whose real length was typed; null where none was. */
+  /** Lines whose real length was typed; null if there are none. */
   measured: Measured | null
-  /** Where the extension is joined to the kit's harness; null without one. */
+  /** Where the extension joins the kit's harness; null without one. */
   joined: Point | null
-  /** What all parts laid weigh together, kg. */
+  /** Total weight of all laid parts, kg. */
   mass: number
   /** Length of the harness as fitted, m. */
   harness: number
-  /** Distance of each part from what is hot, m, and what that is. */
+  /** Distance of each part from anything hot, m, and the name of that. */
   heat: Record<string, number>
   hottest: Record<string, string>
-  /** Compressor to block on a shared harness, m; null where they share none. */
+  /** Compressor to block on a shared harness, m; null if they share none. */
   apart: number | null
-  /** The valve block as it is heard at the driver's seat; null without one. */
+  /** The valve block as received at the driver's seat; null without one. */
   radio: Radio | null
   /** Heat shields that guard something. */
   shields: Shield[]

@@ -4,9 +4,9 @@ import type { AirPlan, Point, Side, Truck } from '../document/types'
 import { BATTERY } from './places'
 import { CAB } from './space/cab'
 
-/** Which wires the circuit wants beside the compressor's feed, and where they end: runs only; Power sizes them. */
+/** Wires the circuit needs besides the compressor's feed, and where they end: runs only; Power sizes them. */
 
-/** Where the fuse box usually is: low beside the driver, under the dash (from memory). */
+/** Usual place of the fuse box: low beside the driver, under the dash (from memory). */
 export const fuseBoxPlace = (truck: Truck, side: Side): Point => ({
   x: CAB.firewall(truck) - 0.12,
   y: side === 'left' ? 0.5 : -0.5,
@@ -21,7 +21,7 @@ export interface Wire {
   to: string
 }
 
-/** Every wire by what it joins; a part left for later has none yet. */
+/** Every wire by what it joins. A part left for later has none yet. */
 export function wiresOf(air: Pick<AirPlan, 'components' | 'lines'>): Wire[] {
   const { components } = air
   const fitted = Object.keys(components).filter((id) => components[id]!.state !== 'later')
@@ -38,7 +38,7 @@ export function wiresOf(air: Pick<AirPlan, 'components' | 'lines'>): Wire[] {
     if (from && to && from !== to) wires.push({ id: `wire-${to}-${from}`, carries, from, to })
   }
   if (block) {
-    // Without a tank compressor and block share the kit's harness; with one the block has a feed of its own.
+    // Without a tank, compressor and block share the kit's harness; with one the block has a feed of its own.
     if (compressor && !tank) wire('harness', compressor, block)
     else wire('feed', BATTERY, block)
     wire('wake', FUSE_BOX, block)
@@ -56,7 +56,7 @@ export function wiresOf(air: Pick<AirPlan, 'components' | 'lines'>): Wire[] {
   for (const id of of('heightSensor')) wire('sensor', controller, id)
   for (const id of of('sensor')) wire('sensor', controller ?? shown, id)
   for (const id of of('gauge', 'dualGauge')) wire('lamp', FUSE_BOX, id)
-  // What opens before a block is opened by it.
+  // A valve before a block is opened by the block.
   for (const id of of('solenoid'))
     wire('switched feed', airGoesTo(air, id) === 'block' && block ? block : FUSE_BOX, id)
   return wires

@@ -9,11 +9,11 @@ import { laidSize } from '../space/stand'
 import { sitesOf, ZONES, type Zone } from './sites'
 
 /**
- * Whole layouts: every part that may stand in more than one place put on one side of the truck, near where it
+ * Whole layouts: every part that may be in more than one place is put on one side of the truck, near what it
  * serves.
  */
 
-/** Where a layout begins to be laid from: its zone, and a place along the truck as a share of the wheelbase. */
+/** Where a layout starts: its zone, and a position along the truck as a share of the wheelbase. */
 export interface Start {
   zone: Zone
   ahead: number
@@ -21,41 +21,43 @@ export interface Start {
 const ALONG = [0.2, 0.42, 0.65]
 export const layoutStarts: readonly Start[] = ZONES.flatMap((zone) => ALONG.map((ahead) => ({ zone, ahead })))
 
-/** A whole layout with what it costs; lengths in m. */
+/** A whole layout with its costs; lengths in m. */
 export interface Layout {
   zone: Zone
   places: Record<string, Point>
   tube: number
   feed: number | null
-  /** The same as figures, which say why. */
+  /** The same as figures that answer "why?". */
   figures: { tube: Figure; feed?: Figure }
   holes: number
-  /** Least distance of any part it puts and of any run from the exhaust; Infinity without one. */
+  /** Least distance of any placed part and any run from the exhaust; Infinity without one. */
   heat: number
-  /** The valve block, which the remote speaks to, to the driver's seat, m, and its signal there; null without one. */
+  /**
+   * Distance of the valve block from the driver's seat, m, and its radio signal there; null without a block.
+   */
   seat: number | null
   radio: Figure | null
   /** Joints of the lines, both ends of each. */
   joints: number
-  /** Parts that no hand gets at, and parts in the spray of the wheels. */
+  /** Parts out of a hand's reach, and parts in the spray of the wheels. */
   unreachable: number
   wet: number
-  /** Left of the kit's harness, m; below nothing it is short. */
+  /** What is left of the kit's harness, m; negative if it is too short. */
   harness: number | null
   stops: Note[]
   fixes: Note[]
   /** Its runs, to be drawn. */
   runs: Pick<Route, 'id' | 'path' | 'points'>[]
-  /** All of it in metres of plain run: what layouts are put in order by. */
+  /** Total cost in metres of plain run; layouts are sorted by it. */
   cost: number
 }
-/** A part that finds no site in any zone, and what is in its way most often. */
+/** A part without a site in any zone, and what blocks it most often. */
 export interface NoRoom {
   part: string
   inTheWay: string | null
 }
 
-/** Parts that a layout may put somewhere: neither in the cab nor bound to one place, nor put by hand. Largest first. */
+/** Parts that a layout may place: not in the cab, not bound to one place, not placed by hand. Largest first. */
 export function freeParts(air: AirPlan, lay: LayPlan): string[] {
   const volume = (id: string) => laidSize(air, lay.stands, id).reduce((a, b) => a * b, 1)
   return laidParts(air)
@@ -63,15 +65,15 @@ export function freeParts(air: AirPlan, lay: LayPlan): string[] {
     .sort((a, b) => volume(b) - volume(a) || (a < b ? -1 : 1))
 }
 
-/** Along, across and up: as a run goes round the frame. */
+/** Distance along, across and up, the way a run follows the frame. */
 const runBetween = (a: Point, b: Point) => Math.abs(a.x - b.x) + Math.abs(a.y - b.y) + Math.abs(a.z - b.z)
 
-/** What standing in the spray of the rear wheels costs, m of plain run. */
+/** Cost of a place in the spray of the rear wheels, m of plain run. */
 const SPRAY = 3
-/** Rounds in which every part is put anew, the others standing. */
+/** Rounds in which every part is placed again with the others fixed. */
 const ROUNDS = 4
 
-/** The parts of one start put near what they are joined to; null where one finds no room in the zone. */
+/** Places of the parts from one start, near what they are joined to; null if one finds no room in the zone. */
 export function placesFrom(
   { zone, ahead }: Start,
   truck: Truck,
@@ -126,10 +128,10 @@ export function placesFrom(
   return places
 }
 
-/** What a Stop and a Fix weigh, m of plain run; a hole, a part no hand gets at, a metre farther from the driver. */
+/** Cost of a Stop, a Fix, a hole, a part out of reach, and a metre further from the driver, m of plain run. */
 const WEIGHT = { stop: 20, fix: 4, hole: 0.6, unreachable: 1.5, seat: 0.1 }
 
-/** A layout laid and run, with what it costs: Lay as it is with those places. */
+/** A layout laid and run, with its costs: Lay computed with those places. */
 export function layoutOf(
   zone: Zone,
   places: Record<string, Point>,
@@ -173,12 +175,12 @@ export function layoutOf(
   }
 }
 
-/** Two layouts are one where no part stands farther from where it stands in the other, m. */
+/** Two layouts count as the same if no part is further than this from its place in the other, m. */
 const SAME = 0.25
 const isSame = (a: Layout, b: Layout) =>
   Object.keys(a.places).every((id) => runBetween(a.places[id]!, b.places[id]!) < SAME)
 
-/** The best few of those tried, cheapest first, no two of them the same. */
+/** The cheapest of those tried, sorted, without duplicates. */
 export function bestLayouts(tried: readonly Layout[], count: number): Layout[] {
   const best: Layout[] = []
   for (const layout of [...tried].sort((a, b) => a.cost - b.cost))
@@ -186,7 +188,7 @@ export function bestLayouts(tried: readonly Layout[], count: number): Layout[] {
   return best
 }
 
-/** Parts without a site in any zone, and what is in their way. */
+/** Parts without a site in any zone, and what blocks them. */
 export function partsWithoutRoom(truck: Truck, air: AirPlan, lay: LayPlan): NoRoom[] {
   const solids = solidsOf(truck, air, lay.solids)
   return freeParts(air, lay).flatMap((part) => {

@@ -16,7 +16,7 @@ export const ZONE_WORDS: Record<Zone, string> = {
   between: 'between the rails',
 }
 
-/** Sites along a face are tried so far apart, m. */
+/** Distance between the sites tried along a face, m. */
 const STEP = 0.1
 
 interface Site {
@@ -24,7 +24,7 @@ interface Site {
   mount: Mount
 }
 
-/** Against a rail or under the floor, every so far along the truck. */
+/** Sites against a rail or under the floor, at even distances along the truck. */
 function alongTruck(zone: Zone, truck: Truck, [, across, up]: PartSize): Site[] {
   const { frame } = truck
   const half = frame.spacing / 2
@@ -71,8 +71,8 @@ function atMembers(zone: Zone, truck: Truck, [along, across, up]: PartSize): Sit
 const toMillimetre = (v: number) => Math.round(v * 1000) / 1000
 
 /**
- * Every site of a zone with room for a part of a size, on what it may be fixed to, free of the truck and of heat; and
- * what stood in the way elsewhere.
+ * Every site of a zone with room for a part, on something it may be fixed to, clear of the truck and of heat;
+ * and what blocked the others.
  */
 export function sitesOf(
   zone: Zone,

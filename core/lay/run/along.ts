@@ -2,8 +2,8 @@ import type { Point } from '../../document/types'
 import { distance } from '../distances'
 
 /**
- * The place so far along a run from its first end.
- * @param far m; before the first end and past the last it is that end
+ * The point at a distance along a run from its first end.
+ * @param far m; before the first end or past the last it is that end
  */
 export function placeAlong(points: readonly Point[], far: number): Point {
   let left = Math.max(far, 0)

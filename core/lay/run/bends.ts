@@ -2,17 +2,17 @@ import type { Point } from '../../document/types'
 import { distance } from '../distances'
 import { RUN_SOLVER } from './settings'
 
-/** A run of straight pieces with its corners rounded: how long it is, and which corner has no room for its bend. */
+/** A run of straight pieces with rounded corners: its length, and which corners have no room for their bend. */
 export interface RoundedLength {
-  /** Along the bends, m. */
+  /** Length along the bends, m. */
   length: number
-  /** Corners, by their place among the points, whose bend needs more of a piece than there is. */
+  /** Indices of the corners whose bend needs more of a piece than there is. */
   tooTight: number[]
   /** The tightest radius that any corner has room for, m; Infinity without a corner. */
   leastBend: number
 }
 
-/** Turn at the middle of three points, rad; 0 straight on. Points in one place turn nothing. */
+/** Turn at the middle of three points, rad; 0 is straight on. Coinciding points have no turn. */
 export function turnAt(before: Point, at: Point, after: Point): number {
   const [in_, out] = [distance(before, at), distance(at, after)]
   if (in_ === 0 || out === 0) return 0
@@ -24,9 +24,9 @@ export function turnAt(before: Point, at: Point, after: Point): number {
 }
 
 /**
- * Length of a polyline whose corners are arcs of one radius, tangent to both pieces: a corner that turns by θ takes
- * r·tan(θ/2) of each piece and gives r·θ. A corner is too tight where it and its neighbours want more of a piece than
- * the piece is long; pieces are shared by how much each corner wants.
+ * Length of a polyline whose corners are arcs of one radius, tangent to both pieces: a corner that turns by θ
+ * takes r·tan(θ/2) of each piece and adds r·θ. A corner is too tight if it and its neighbours need more of a
+ * piece than its length; a piece is shared in proportion to what each corner needs.
  * @param points m
  * @param radius of the bends, m
  * @example roundedLength([{x:0,y:0,z:0},{x:1,y:0,z:0},{x:1,y:1,z:0}], 0.1).length // 1.9571: 2 − 0.2 + 0.1·π/2
@@ -53,9 +53,9 @@ export function roundedLength(points: readonly Point[], radius: number): Rounded
 }
 
 /**
- * The same run as it is drawn: its corners as arcs of so many pieces each.
+ * The same run for drawing: its corners as arcs of a number of pieces.
  * @param points m
- * @param radius of the bends, m; a corner without room for it is bent as wide as there is room for
+ * @param radius of the bends, m; a corner without room for it is bent as wide as possible
  */
 export function roundedPath(points: readonly Point[], radius: number, pieces: number): Point[] {
   const { leastBend } = roundedLength(points, radius)
@@ -67,7 +67,7 @@ export function roundedPath(points: readonly Point[], radius: number, pieces: nu
     const [u, v] = [unitTo(at, before), unitTo(at, after)]
     if (turn < RUN_SOLVER.noTurn || Math.PI - turn < RUN_SOLVER.noTurn) return [at]
     const reach = bend * Math.tan(turn / 2)
-    // From one tangent point to the other about the middle of the arc, by the sines of a slerp.
+    // From one tangent point to the other about the centre of the arc, by the sines of a slerp.
     const out = bend / Math.cos(turn / 2)
     const middle = along(at, unitTo(ORIGIN, sum(u, v)), out)
     const [from, to] = [along(at, u, reach), along(at, v, reach)]

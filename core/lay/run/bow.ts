@@ -5,14 +5,14 @@ import { roundedLength } from './bends'
 import { inTheWay, type Standing } from './pieces'
 import { WAY } from './settings'
 
-/** Tubes between neighbours, bent by hand round a part that stands between them. */
+/** Tubes between close neighbours, bent by hand round a part in between. */
 
-/** So far from the part's face the middle of the bent tube runs, m. */
+/** Distance of the bent tube's middle from the part's face, m. */
 const BESIDE = WAY.radius + 0.001
 
 const clamp = (v: number, low: number, high: number) => Math.min(Math.max(v, low), high)
 
-/** One place on each edge of a box that is grown for the tube: the nearest to the middle between both ends. */
+/** One point on each edge of a box enlarged by the tube: the nearest to the midpoint of both ends. */
 function edgePlaces({ min, max }: Box, a: Point, b: Point): Point[] {
   const AXES = ['x', 'y', 'z'] as const
   return AXES.flatMap((along) => {
@@ -25,11 +25,11 @@ function edgePlaces({ min, max }: Box, a: Point, b: Point): Point[] {
 }
 
 /**
- * The shortest way from one end to the other past the parts between them: straight where nothing is between, else over one or two of their edges;
- * null where each such way meets something or has no room for its bends.
- * @param bend the tightest that the tube may be bent, m
- * @param solids all that the tube may not meet
- * @param fixedTo what an end is fixed to: passed as near as one likes
+ * The shortest way from one end to the other past the parts in between: straight if there are none, else over
+ * one or two of their edges. Null if every such way hits something or has no room for its bends.
+ * @param bend smallest allowed bend radius, m
+ * @param solids everything the tube must not hit
+ * @param fixedTo what an end is fixed to: may be passed at any distance
  */
 export function bowRound(
   a: Point,

@@ -10,20 +10,20 @@ import { inTheWay, type Standing } from './pieces'
 import type { Stub } from './search'
 import { RUN_SOLVER, WAY } from './settings'
 
-/** What an end of a run is joined to the lattice by. */
+/** How an end of a run is joined to the lattice. */
 export interface Joined {
   stubs: Stub[]
-  /** What stood in the way of the shortest of them, where no straight piece leaves the part. */
+  /** What blocked the shortest straight piece, if none leaves the part. */
   blockedBy: Solid | null
-  /** Whether the side its port faces leaves no room: it leaves by another. */
+  /** True if the side its port faces has no room, so that it leaves by another. */
   turnedAway: boolean
 }
 
 const FIXED_TO = RUN_SOLVER.fixedTo
-/** What stands within this of an end may bear on what leaves it, m. */
+/** Solids within this distance of an end may block what leaves it, m. */
 export const END_REACH = WAY.reach + FIXED_TO
 
-/** What is laid: the truck, its circuit, where its parts stand and how. */
+/** What is laid: the truck, its circuit, and where and how its parts stand. */
 export interface Laid {
   truck: Truck
   air: AirPlan
@@ -32,13 +32,13 @@ export interface Laid {
 }
 
 /**
- * Where a run leaves its part, and the way it leaves by: the port's side of it, a spring's upper end, the battery's
- * terminals; the middle of a part whose port is turned as one likes, and of one on wires.
+ * Where a run leaves its part and in which direction: at the port's side, a spring's upper end, the battery's
+ * terminals, or the middle of a part with wires or with a port that may face anywhere.
  */
 export function endPlace({ truck, air, places, stands }: Laid, id: string, port: string | null): PortEnd {
   const place = places[id]!
   if (id === BATTERY) return { at: { ...place, z: place.z + BATTERY_SIZE[2] + WAY.fromFace }, leaves: null }
-  // The fuse box in the cab is no part of the circuit.
+  // The fuse box in the cab is not part of the circuit.
   if (!air.components[id]) return { at: place, leaves: null }
   if (air.components[id].kind === 'spring')
     return { at: { ...place, x: truck.seats.upper.x, z: place.z - WAY.fromFace }, leaves: null }
@@ -47,21 +47,26 @@ export function endPlace({ truck, air, places, stands }: Laid, id: string, port:
   return portEnd(places[host.id]!, laidSize(air, stands, host.id), face, stands[host.id] ?? AS_IS)
 }
 
-/** A line leaves its port within so much of straight, as a share of its length: the fitting and the tube give. */
+/**
+ * A line leaves its port within this much of straight, as the cosine, because the fitting and the tube give.
+ */
 const LEAVES = 0.5
-/** Whether a direction is one that a line may leave a port by. */
+/** True if a line may leave a port in this direction. */
 export const mayLeave = ({ leaves }: PortEnd, { x, y, z }: Point): boolean =>
   leaves === null || leaves.x * x + leaves.y * y + leaves.z * z >= LEAVES
 
-/** How the solids around an end bear on what leaves it. */
+/** Solids around an end that matter for what leaves it. */
 export interface Around {
-  /** All but the part itself and a spring at its own end: those it leaves through. */
+  /** All but the part itself and a spring at its own end: the run starts inside those. */
   others: Standing[]
-  /** What the part is fixed to: passed as near as one likes, never through. What moves or is hot is none. */
+  /**
+   * What the part is fixed to: may be passed at any distance, but never crossed. Moving or hot things are
+   * excluded.
+   */
   fixedTo: ReadonlySet<Standing>
 }
 
-/** What a run meets that begins and ends at these places. */
+/** What a run between these ends may meet. */
 export function around(ends: readonly Point[], solids: readonly Standing[]): Around {
   const places = ends.map((end) => boxAround(end, end))
   const far = ({ solid, bounds }: Standing) =>
@@ -76,8 +81,8 @@ export function around(ends: readonly Point[], solids: readonly Standing[]): Aro
 }
 
 /**
- * The straight pieces by which a run may leave its part, none shorter than its bend needs: the way its port faces, or
- * any way where it has no room there.
+ * The straight pieces by which a run may leave its part, none shorter than its bend needs: in the direction its
+ * port faces, or in any direction if there is no room.
  */
 export function joinedBy(end: PortEnd, bend: number, grid: Grid, solids: readonly Standing[]): Joined {
   const own = joinedAlong(end, bend, grid, solids)

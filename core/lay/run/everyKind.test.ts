@@ -9,7 +9,7 @@ import { laidParts, partBox } from '../space/room'
 import { boxAround, boxToShape } from '../space/shapes'
 import { hostOf, laidSize } from '../space/stand'
 
-/** Every kind of truck with every starting circuit, laid as it is proposed. */
+/** Every kind of truck with every starting circuit, laid as proposed. */
 const laid = TRUCK_KINDS.flatMap(({ id: kind }) =>
   ARCHETYPES.map(({ id: archetype }) => {
     const begun = newPlan(kind, 'Laid')
@@ -41,7 +41,7 @@ test('no run passes through a part that it is not joined to', () => {
         }
     }
   }
-  // Fifty did when a third part gave way between neighbours.
+  // There were fifty when runs between neighbours ignored other parts.
   expect([...new Set(through)]).toEqual([])
 })
 
@@ -56,7 +56,7 @@ test('nothing hangs under the rail without a note, and few runs do', () => {
     const told = new Set(notes.filter(({ rule }) => rule === 'run-hangs-low').map(({ subject }) => subject))
     for (const route of result.routes) {
       runs++
-      // Looked at place by place, and not by what the rule goes by: clear of both ends by half a metre.
+      // Checked point by point, independently of the rule's method, half a metre clear of both ends.
       let [at, total] = [0, 0]
       const piece = (i: number) =>
         Math.hypot(...(['x', 'y', 'z'] as const).map((k) => route.points[i]![k] - route.points[i - 1]![k]))
@@ -67,7 +67,7 @@ test('nothing hangs under the rail without a note, and few runs do', () => {
           const place = at + share * piece(i)
           const { x, z } = placeAlong(route.points[i - 1]!, route.points[i]!, share)
           const { frame } = plan.truck
-          // Where the rails rise over the axle their lower edge is higher: left to the rule.
+          // Over the axle the rails rise and so does their lower edge; that is left to the rule.
           if (place > 0.5 && place < total - 0.5 && Math.abs(x) > 1.2 && x < frame.front && x > frame.rear)
             lowest = Math.min(lowest, z - (frame.top - frame.depth))
         }
@@ -78,6 +78,6 @@ test('nothing hangs under the rail without a note, and few runs do', () => {
       if (told.has(route.id)) hanging++
     }
   }
-  // A third of the long ones hung when hanging cost nothing until 30 mm.
+  // It was a third of the long runs when hanging cost nothing down to 30 mm.
   expect(hanging / runs).toBeLessThan(0.08)
 })

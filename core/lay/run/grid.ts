@@ -7,8 +7,8 @@ import { planesAcross, planesAlong, planesUp } from './planes'
 import { RUN_SOLVER } from './settings'
 
 /**
- * Where the planes of the lattice meet, without what running there costs. A grid is kept while its planes stay where
- * they are, and with it all that was worked out on it: what each solid comes near to, and the runs.
+ * Where the planes of the lattice meet, without costs. A grid is kept while its planes stay where they are,
+ * together with everything computed on it: what each solid is near to, and the runs.
  */
 export interface Grid {
   /** How many planes along, across and up. */
@@ -16,8 +16,8 @@ export interface Grid {
   /** Nodes: x, y and z of each, m. Node (i, j, k) stands at (i · across + j) · up + k. */
   at: { x: Float64Array; y: Float64Array; z: Float64Array }
   /**
-   * 1 where the rails rise: a bend there between along and up turns by more than a right angle; 2 where they begin
-   * or end to rise, and going straight along is a slight bend.
+   * 1 where the rails rise: a bend between along and up turns by more than a right angle there. 2 where they
+   * begin or end to rise: going straight along is a slight bend.
    */
   rising: Uint8Array
   /** How far the rails rise, m. */
@@ -29,7 +29,7 @@ export interface Grid {
 }
 type Nodes = Pick<Grid, 'counts' | 'at'>
 
-/** From one node to its next, by axis. */
+/** Index steps from one node to the next, by axis. */
 export const strides = ({
   counts: [, across, up],
 }: Pick<Grid, 'counts'>): readonly [number, number, number] => [across * up, up, 1]
@@ -40,7 +40,7 @@ export const pointAt = ({ at }: Pick<Grid, 'at'>, node: number): Point => ({
   z: at.z[node]!,
 })
 
-/** Planes are laid where the rails begin and end to rise. */
+/** There are planes where the rails begin and end to rise. */
 function risesAt(fromAxle: number): 0 | 1 | 2 {
   if (KICK.some((end) => Math.abs(end - fromAxle) < RUN_SOLVER.rounding)) return 2
   return fromAxle > KICK[1] && fromAxle < KICK[0] ? 1 : 0
@@ -77,7 +77,7 @@ function makeGrid(truck: Truck, xs: readonly number[], ys: readonly number[], zs
 const grids = recent<Grid>(6)
 /**
  * The grid of a truck.
- * @param through places that runs are made to pass: planes are laid through them
+ * @param through places that runs must pass: there are planes through them
  */
 export function gridOf(truck: Truck, solids: readonly Solid[], through: readonly Point[]): Grid {
   const planes = [planesAlong, planesAcross, planesUp].map((of) => of(truck, solids, through))
@@ -87,7 +87,7 @@ export function gridOf(truck: Truck, solids: readonly Solid[], through: readonly
   return grids(key, () => makeGrid(truck, xs, ys, zs))
 }
 
-/** Edges near a solid: of each its lower node and its axis, and how near it comes, m. */
+/** Edges near a solid: the lower node and the axis of each, and its distance, m. */
 export interface NearEdges {
   nodes: number[]
   axes: (0 | 1 | 2)[]
@@ -107,7 +107,7 @@ function nearOf(grid: Grid): Near {
   return near
 }
 
-/** Nodes within `reach` of a solid; worked out once for a grid. */
+/** Nodes within `reach` of a solid; computed once for a grid. */
 export const nodesNear = (grid: Grid, solid: Solid, reach: number): number[] =>
   nearOf(grid).nodes(JSON.stringify([solid.shape, reach]), () => {
     const nodes: number[] = []
@@ -115,7 +115,7 @@ export const nodesNear = (grid: Grid, solid: Solid, reach: number): number[] =>
     return nodes
   })
 
-/** Edges nearer to a solid than `reach`; worked out once for a grid. */
+/** Edges closer to a solid than `reach`; computed once for a grid. */
 export const edgesWithin = (grid: Grid, solid: Solid, reach: number): NearEdges =>
   nearOf(grid).edges(JSON.stringify([solid.shape, reach]), () => {
     const near: NearEdges = { nodes: [], axes: [], left: [] }
@@ -127,10 +127,10 @@ export const edgesWithin = (grid: Grid, solid: Solid, reach: number): NearEdges 
     return near
   })
 
-/** A box that is written over again and again: distances are asked many thousand times for one truck. */
+/** A reused box, because distances are computed many thousand times for one truck. */
 export const emptyBox = (): Box => ({ shape: 'box', min: { x: 0, y: 0, z: 0 }, max: { x: 0, y: 0, z: 0 } })
 
-/** Writes into a box what stands around two nodes, or is one node where they are the same. */
+/** Writes the box around two nodes, or around one if they are equal. */
 export function boxNodes({ at: { x, y, z } }: Nodes, a: number, b: number, { min, max }: Box): void {
   min.x = Math.min(x[a]!, x[b]!)
   min.y = Math.min(y[a]!, y[b]!)

@@ -4,8 +4,8 @@ import { distance, lengthOf } from '../distances'
 import { RUN_SOLVER, WAY } from './settings'
 
 /**
- * How far a run hangs under the lower edge of the rail beside it, m; 0 where nothing of it does. Near its ends it goes to
- * its part, wherever that is, and ahead of the frame's front end and behind its rear end there is no rail.
+ * How far a run hangs below the lower edge of the rail beside it, m; 0 if nothing does. Near its ends it must
+ * reach its part, wherever that is, and beyond the frame's ends there is no rail.
  */
 export function hangsUnderRail(
   points: readonly Point[],

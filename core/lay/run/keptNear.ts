@@ -1,12 +1,12 @@
 import type { Point } from '../../document/types'
 import { nearest, type Nearest, type Standing } from './pieces'
 
-/** What was worked out among solids, kept while those that matter are the very same. */
+/** Results among solids, kept while the solids that matter are the same objects. */
 
 const areSame = (a: readonly Standing[], b: readonly Standing[]) =>
   a.length === b.length && a.every((one, i) => one === b[i])
 
-/** Keeps the last so many results that go by a key and by the solids near a place. */
+/** Keeps a number of results, each under a key and valid for the solids near a place. */
 export function keptNear<T>(most: number) {
   const kept = new Map<string, { near: readonly Standing[]; value: T }>()
   return (key: string, near: readonly Standing[], compute: () => T): T => {
@@ -22,8 +22,8 @@ export function keptNear<T>(most: number) {
 const isSamePoint = (a: Point, b: Point) => a.x === b.x && a.y === b.y && a.z === b.z
 
 /**
- * How far a run stays from the nearest of some solids, m. While the run and its nearest solid are the same, only solids
- * that are new to it are looked at.
+ * Least distance of a run from some solids, m. While the run and its nearest solid are the same, only newly
+ * added solids are checked.
  */
 export function keptNearest(most: number) {
   const kept = new Map<string, { points: readonly Point[]; solids: ReadonlySet<Standing>; found: Nearest }>()

@@ -10,22 +10,23 @@ import { boxNodes, edgesWithin, emptyBox, gridOf, nodesNear, strides, type Grid 
 import { WAY } from './settings'
 
 /**
- * Where lines and wires may run: planes along, across and up through the truck, laid where its steel is – beside, under
- * and over the rails, along both faces of each cross-member, under the bed and the cab floor – and filled in
- * between. It rises with the rails over the axle. A node is where three planes meet; an edge joins two neighbours.
+ * Where lines and wires may run: planes along, across and up through the truck, at its steel (beside, under and
+ * over the rails, along both faces of each cross-member, under the bed and the cab floor) and filled in
+ * between. The lattice rises with the rails over the axle. A node is where three planes meet; an edge joins two
+ * neighbouring nodes.
  */
 export interface Lattice extends Grid {
-  /** What its planes are: the same object while they stay where they are. */
+  /** The grid of its planes: the same object while they stay where they are. */
   grid: Grid
   /** By axis: length of the edge from each node to its next, m; 0 at the last plane. */
   length: readonly [Float64Array, Float64Array, Float64Array]
-  /** By axis: what that edge costs; Infinity where it cannot be run. */
+  /** By axis: cost of that edge; Infinity if it is blocked. */
   cost: readonly [Float64Array, Float64Array, Float64Array]
   /** By axis: holes through sheet metal along that edge. */
   holes: readonly [Uint8Array, Uint8Array, Uint8Array]
 }
 
-/** The lattice on a grid before anything is priced. */
+/** The lattice on a grid before anything has a cost. */
 function emptyLattice(grid: Grid): Lattice {
   const size = grid.at.x.length
   const figures = () =>
@@ -34,23 +35,25 @@ function emptyLattice(grid: Grid): Lattice {
   return { ...grid, grid, length: figures(), cost: figures(), holes: [holes(), holes(), holes()] }
 }
 
-/** What a metre costs that is tied to a solid; null where nothing is. */
+/** Cost of a metre tied to a solid; null if nothing can be tied to it. */
 function tiedCost({ kind }: Solid): number | null {
   if (kind === 'structure') return 1
   return kind === 'floor' || kind === 'sheet' ? WAY.thin : null
 }
 
-/** What a metre costs at a node of the plane across the truck at x, by where it lies; structure and heat come after. */
+/**
+ * Cost of a metre at a node of the plane across the truck at x, by its position; structure and heat come later.
+ */
 function placeFactors(truck: Truck, x: number): (y: number, z: number) => number {
   const { frame, fuelTank } = truck
   const bed = x < truck.cabRear ? floorAt(truck, x) : Infinity
-  // Whatever hangs under the rail's lower edge hangs low: nothing guards it there.
+  // Everything below the rail's lower edge hangs low, because nothing guards it there.
   const low = frame.top + railRise(truck, x) - frame.depth
   const overAxle = Math.abs(x) < WAY.axleHalf
   const atTank = Math.abs(x - fuelTank.centre.x) < fuelTank.length / 2
   const atEngine = x > CAB.firewall(truck)
   return (y, z) => {
-    // Above the bed's floor behind the cab is the load.
+    // Above the bed's floor behind the cab is the load space.
     if (z > bed) return Infinity
     let factor = 1
     if (Math.abs(y) > frame.spacing / 2) factor *= WAY.outside
@@ -63,7 +66,7 @@ function placeFactors(truck: Truck, x: number): (y: number, z: number) => number
   }
 }
 
-/** By node: what a metre costs by where it lies. */
+/** Cost of a metre by node, from its position. */
 function factorsOf(truck: Truck, { counts: [along, across, up], at }: Lattice): Float64Array {
   const factors = new Float64Array(at.x.length)
   const plane = across * up
@@ -75,7 +78,7 @@ function factorsOf(truck: Truck, { counts: [along, across, up], at }: Lattice): 
   return factors
 }
 
-/** By node: what a metre costs by what it can be tied to there. */
+/** Cost of a metre by node, from what it can be tied to there. */
 function tiesOf(lattice: Lattice, solids: readonly Solid[]): Float64Array {
   const tied = new Float64Array(lattice.at.x.length).fill(WAY.free)
   for (const solid of solids) {
@@ -86,7 +89,7 @@ function tiesOf(lattice: Lattice, solids: readonly Solid[]): Float64Array {
   return tied
 }
 
-/** Writes how long every edge is and what it costs between nodes of these factors. */
+/** Writes the length of every edge and its cost between nodes of these factors. */
 function priceEdges(lattice: Lattice, factors: Float64Array, tied: Float64Array): void {
   const { counts, at, length, cost } = lattice
   const [along, across, up] = counts
@@ -113,7 +116,7 @@ function priceEdges(lattice: Lattice, factors: Float64Array, tied: Float64Array)
       }
 }
 
-/** Whether a grommet that is there lets a run pass along an edge. */
+/** True if an existing grommet lets a run pass along an edge. */
 function isAtEdge(lattice: Lattice, grommet: Point, node: number, axis: 0 | 1 | 2): boolean {
   const edge = emptyBox()
   boxNodes(lattice, node, node + strides(lattice)[axis], edge)
@@ -121,10 +124,10 @@ function isAtEdge(lattice: Lattice, grommet: Point, node: number, axis: 0 | 1 | 
 }
 
 /**
- * The truck's lattice, with what every edge costs: length by where it lies, away from structure or near the pipe
- * dearer, a hole dearer still; what comes too near a solid cannot be run.
- * @param through places that runs are made to pass: planes are laid through them.
- * @param grommets holes in sheet metal that are there: passed without another
+ * The truck's lattice with the cost of every edge: its length, times factors for its position; away from
+ * structure or near the pipe costs more, and a hole still more. What is too close to a solid is blocked.
+ * @param through places that runs must pass: there are planes through them
+ * @param grommets existing holes in sheet metal: passed without a new one
  */
 export function truckLattice(
   truck: Truck,
@@ -155,7 +158,7 @@ export function truckLattice(
   return lattice
 }
 
-/** The node nearest to a place from which a run can go on; null where none is within reach. */
+/** The nearest node to a place from which a run can continue; null if none is within reach. */
 export function nodeAt(lattice: Lattice, place: Point): number | null {
   const { at, cost } = lattice
   const steps = strides(lattice)
@@ -171,7 +174,7 @@ export function nodeAt(lattice: Lattice, place: Point): number | null {
   return found
 }
 
-/** The lattice with more solids in it, the parts laid: only which edges can be run changes. */
+/** The lattice with further solids, the laid parts: this only blocks edges. */
 export function withParts(lattice: Lattice, parts: readonly Solid[]): Lattice {
   const [x, y, z] = lattice.cost
   const cost = [x.slice(), y.slice(), z.slice()] as const

@@ -5,7 +5,7 @@ import type { Route } from '../types'
 /** Places are laid to the centimetre, m. */
 const tidy = (v: number) => Math.round(v * 100) / 100
 
-/** How far along a polyline the place nearest to a point lies, m. */
+/** Distance along a polyline of the point nearest to a place, m. */
 function alongTo(points: readonly Point[], at: Point): number {
   let [best, least, gone] = [0, Infinity, 0]
   for (let i = 1; i < points.length; i++) {
@@ -21,8 +21,7 @@ function alongTo(points: readonly Point[], at: Point): number {
 }
 
 /**
- * The places a run is made to pass with one more, in the middle of its longest piece, in the order it comes to
- * them.
+ * The places a run must pass plus one more, in the middle of its longest piece, in their order along the run.
  */
 export function onePlaceMore({ points }: Pick<Route, 'points'>, places: readonly Point[]): Point[] {
   const pieces = points.slice(1).map((to, i) => ({ from: points[i]!, to, long: distance(points[i]!, to) }))

@@ -9,7 +9,7 @@ import { RUN_SOLVER } from './settings'
 
 const { part: PART, beside: BESIDE } = RUN_SOLVER
 
-/** A straight piece as upright boxes around its parts: never smaller than it. */
+/** A straight piece as bounding boxes of its parts: never smaller than the piece. */
 function boxesAround(a: Point, b: Point): Box[] {
   const long = distance(a, b)
   const upright = [a.x !== b.x, a.y !== b.y, a.z !== b.z].filter(Boolean).length <= 1
@@ -22,20 +22,20 @@ function boxesAround(a: Point, b: Point): Box[] {
   return Array.from({ length: pieces }, (_, i) => boxAround(at(i), at(i + 1)))
 }
 
-/** A solid with the upright box around it, so that most of them are seen to be far away at once. */
+/** A solid with its bounding box, which shows at once that most are far away. */
 export interface Standing {
   solid: Solid
   bounds: Box
 }
 const standings = new WeakMap<Solid, Standing>()
-/** The very same object for the very same solid. */
+/** Always the same object for the same solid. */
 export function standing(solid: Solid): Standing {
   const known = standings.get(solid) ?? { solid, bounds: { shape: 'box', ...boundsOf(solid.shape) } }
   standings.set(solid, known)
   return known
 }
 
-/** A straight piece of a run; its parts are made where something stands near it, which is seldom. */
+/** A straight piece of a run. Its parts are only computed if something is near, which is rare. */
 interface Piece {
   whole: Box
   parts(): readonly Box[]
@@ -45,15 +45,15 @@ function pieceOf(a: Point, b: Point): Piece {
   return { whole: boxAround(a, b), parts: () => (made ??= boxesAround(a, b)) }
 }
 
-/** How far a straight piece stays from a solid, m; `enough` where it is that far or more. */
+/** Distance of a straight piece from a solid, m, capped at `enough`. */
 function pieceToSolid({ whole, parts }: Piece, { solid, bounds }: Standing, enough: number): number {
   if (boxToShape(whole, bounds) >= enough) return enough
   return parts().reduce((least, box) => Math.min(least, boxToShape(box, solid.shape)), enough)
 }
 
 /**
- * The first solid that a straight piece comes too near to; null where none.
- * @param fixedTo what stands so near to an end of it that its part is fixed to it
+ * The first solid that a straight piece comes too close to; null if there is none.
+ * @param fixedTo solids so close to an end that its part is fixed to them
  */
 export function inTheWay(
   a: Point,
@@ -75,13 +75,13 @@ export function metBy(a: Point, b: Point, solids: readonly Standing[]): Standing
   return solids.filter((one) => pieceToSolid(piece, one, BESIDE) === 0)
 }
 
-/** The solid that the middle of a run comes nearest to, and how near, m; Infinity where there are none. */
+/** The solid nearest to the middle of a run, and its distance, m; Infinity if there is none. */
 export interface Nearest {
   far: number
   solid: Standing | null
 }
 const NOTHING_NEAR: Nearest = { far: Infinity, solid: null }
-/** @param before what is nearest of other solids */
+/** @param before the nearest among other solids */
 export function nearest(
   points: readonly Point[],
   solids: readonly Standing[],
@@ -98,6 +98,6 @@ export function nearest(
   }
   return { far, solid }
 }
-/** How far the middle of a run stays from the nearest of some solids, m; Infinity where there are none. */
+/** Distance of the middle of a run from the nearest of some solids, m; Infinity if there are none. */
 export const nearestOf = (points: readonly Point[], solids: readonly Standing[]): number =>
   nearest(points, solids).far

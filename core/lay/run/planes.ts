@@ -8,9 +8,11 @@ import { BATTERY_SIZE, FLOOR, MEMBER } from '../space/solids'
 import { runClearance } from './clearance'
 import { RUN_SOLVER, WAY } from './settings'
 
-/** Where the planes of the lattice lie: where the truck's steel is, what was told by hand, and evenly between. */
+/** Positions of the lattice's planes: at the truck's steel, at things added by hand, and evenly in between. */
 
-/** Planes in order: those named, the first named kept where two are nearer than `least`, and gaps filled evenly. */
+/**
+ * Sorted planes: those named (of two closer than `least` the first one named stays), with gaps filled evenly.
+ */
 function planes(named: readonly number[], low: number, high: number, least: number, most: number): number[] {
   const kept: number[] = []
   for (const value of named)
@@ -26,7 +28,7 @@ function planes(named: readonly number[], low: number, high: number, least: numb
 
 const APART = RUN_SOLVER.planesApart
 
-/** Places just beside the faces of what was told by hand, along one axis. */
+/** Positions just beside the faces of things added by hand, along one axis. */
 const besideTold = (solids: readonly Solid[], axis: 'x' | 'y' | 'z'): number[] =>
   solids
     .filter(({ told }) => told)
@@ -36,7 +38,7 @@ const besideTold = (solids: readonly Solid[], axis: 'x' | 'y' | 'z'): number[] =
       return [min[axis] - apart, max[axis] + apart]
     })
 
-/** Places of the planes along the truck, m. */
+/** Positions of the planes along the truck, m. */
 export function planesAlong(truck: Truck, solids: readonly Solid[], through: readonly Point[]): number[] {
   const { frame } = truck
   const beside = CAB.sheet / 2 + WAY.fromFace
@@ -59,13 +61,13 @@ export function planesAlong(truck: Truck, solids: readonly Solid[], through: rea
   return planes(named, rear, front, APART, 0.22)
 }
 
-/** Places of the planes across it, from the middle, m. */
+/** Positions of the planes across it, from the middle, m. */
 export function planesAcross(truck: Truck, solids: readonly Solid[], through: readonly Point[]): number[] {
   const { frame, bed } = truck
   const half = frame.spacing / 2
   const beside = frame.railWidth / 2 + WAY.fromFace
   const wide = Math.max(bed.width / 2 - 0.03, half + beside)
-  // Both sides alike, so that a mirrored truck has a mirrored lattice.
+  // Symmetric, so that a mirrored truck has a mirrored lattice.
   const told = [...through.map(({ y }) => y), ...besideTold(solids, 'y')].map(Math.abs)
   const left = planes([half - beside, half, half + beside, 0, wide, ...told], 0, wide, APART, 0.18)
   return [
@@ -77,7 +79,7 @@ export function planesAcross(truck: Truck, solids: readonly Solid[], through: re
   ]
 }
 
-/** Heights above the rails' upper edge where it is level. */
+/** Heights above the upper edge of the rails where it is level. */
 export function planesUp(truck: Truck, solids: readonly Solid[], through: readonly Point[]): number[] {
   const { frame, bed } = truck
   const up = WAY.fromFace

@@ -5,34 +5,34 @@ import type { Solid } from '../space/solid'
 import type { Route } from '../types'
 import { AIRBAG_TRIM, type StripPiece } from './strip'
 
-/** How a run is pulled, marked and made safe, in the order of the work. Common practice of the trade. */
+/** How a run is pulled, marked and protected, in the order of the work. Common practice. */
 
 const FOLLOWS = PRACTICE.followsLine.value
-/** A sleeve covers so much of the end that moves, m (from memory). */
+/** Length of the sleeve on an end that moves, m (from memory). */
 export const SLEEVE = 0.3
 
 export interface Pulled {
   run: Pick<Route, 'kind' | 'coiled' | 'wayless'>
   strip: readonly StripPiece[]
-  /** What both ends are marked with: "L". */
+  /** Mark on both ends: "L". */
   mark: string
-  /** Whether one of its ends is at a spring. */
+  /** True if one of its ends is at a spring. */
   atSpring: boolean
-  /** Whether a part at one of its ends is left for later. */
+  /** True if a part at one of its ends is left for later. */
   forLater: boolean
-  /** Whether it is there already and stays. */
+  /** True if it exists already and stays. */
   kept: boolean
-  /** What must come down again beside one of its ends: "the hitch"; null where nothing does. */
+  /** What must come down again beside one of its ends: "the hitch"; null if nothing must. */
   comesDown: string | null
 }
 
-/** What a coil left over is told with: metres as the shop writes them. */
+/** Writes metres the way the shop does, for a coil that is left over. */
 type Written = (metres: number) => string
 
-/** What is taken down again for work on the truck, by id. */
+/** Ids of things that are taken down again for work on the truck. */
 const COMES_DOWN = ['hitch', 'spare']
 const BESIDE = PRACTICE.besideSpare.value
-/** What must come down again beside one of some places; null where nothing does. */
+/** What must come down again beside one of some places; null if nothing must. */
 export function comesDownAt(ends: readonly Point[], solids: readonly Solid[]): string | null {
   const near = solids.find(
     ({ id, shape }) =>
@@ -43,7 +43,7 @@ export function comesDownAt(ends: readonly Point[], solids: readonly Solid[]): s
 
 const once = (texts: readonly string[]) => [...new Set(texts)]
 
-/** One line for each thing to do; empty where the run finds no way. */
+/** One line for each thing to do; empty if the run finds no way. */
 export function howPulled(
   { run, strip, mark, atSpring, forLater, kept, comesDown }: Pulled,
   written: Written,

@@ -28,25 +28,25 @@ export interface Wanted {
   kind: Route['kind']
   from: string
   to: string
-  /** Ports it is joined to; null of a wire. */
+  /** Ports it is joined to; null for a wire. */
   fromPort: string | null
   toPort: string | null
   path: Route['path']
   carries: string | null
   slack: number
   swept: number
-  /** Of a line; null of a wire. */
+  /** Tube of a line; null for a wire. */
   tube: TubeClass | null
 }
-/** What was told by hand. */
+/** What was set by hand. */
 type Told = Pick<LayPlan, 'solids' | 'waypoints' | 'cutTo' | 'allowance'>
 
-/** Lengths are cut to the next 10 mm; rounding must not cost another. */
+/** Lengths are cut to the next 10 mm; rounding errors must not add another. */
 const toCut = (length: number) => Math.ceil(length * 100 - RUN_SOLVER.cutRounding) / 100
 
 /**
- * What is cut off the coil, or the length a hose with its ends on is taken in: the next one, the longest where
- * none reaches.
+ * What is cut off the coil, or for a hose with its ends on, the next standard length, or the longest if none is
+ * enough.
  */
 function taken(length: number, stock: readonly number[] | null): Pick<Route, 'planned' | 'coiled'> {
   if (!stock) return { planned: toCut(length), coiled: null }
@@ -55,7 +55,7 @@ function taken(length: number, stock: readonly number[] | null): Pick<Route, 'pl
 }
 
 const PART = 'part-'
-/** A part of the circuit, as something that other runs keep out of. Its name is told afterwards. */
+/** A part of the circuit as a solid that other runs avoid. Its name is added later. */
 const partSolid = ({ air, places, stands }: Laid, id: string): Solid => ({
   id: PART + id,
   label: '',
@@ -64,7 +64,7 @@ const partSolid = ({ air, places, stands }: Laid, id: string): Solid => ({
   shape: partBox(places[id]!, laidSize(air, stands, id)),
 })
 
-/** Lattices of the last few trucks, as they really stand: most of what is measured moves nothing here. */
+/** Lattices of the last few trucks. Most edits do not change them. */
 const lattices = recent<Lattice>(3)
 function latticeOf(truck: Truck, solids: readonly Solid[], { waypoints, solids: told }: Told): Lattice {
   const through = Object.values(waypoints).flat()
@@ -74,7 +74,7 @@ function latticeOf(truck: Truck, solids: readonly Solid[], { waypoints, solids: 
   )
 }
 
-/** What was worked out on a grid: ends that were joined to it, tubes bent by hand, and how near runs come to things. */
+/** Results kept for a grid: ends joined to it, tubes bent by hand, and distances of runs. */
 interface KeptOnGrid {
   joined: ReturnType<typeof keptNear<Joined>>
   bows: ReturnType<typeof keptNear<Point[] | null>>
@@ -91,15 +91,15 @@ function keptOn(grid: Grid): KeptOnGrid {
   kept.set(grid, known)
   return known
 }
-/** Parts as solids: those that stay where they are, are the very same as last time. */
+/** The last parts as solids; parts that have not moved stay the same objects. */
 let lastParts: Solid[] = []
-/** What may bear on what leaves a place. */
+/** Solids that may block what leaves a place. */
 const solidsNear = (at: Point, solids: readonly Standing[]) => {
   const here = boxAround(at, at)
   return solids.filter(({ bounds }) => boxToShape(here, bounds) < END_REACH)
 }
 
-/** All that a lattice is made of. */
+/** Everything a lattice depends on. */
 function spaceKey(
   truck: Truck,
   solids: readonly Solid[],
@@ -121,7 +121,7 @@ function spaceKey(
   ])
 }
 
-/** From one place to another, a unit vector; nothing where they are one. */
+/** Unit vector from one place to another; zero if they are equal. */
 function direction(a: Point, b: Point): Point {
   const far = distance(a, b) || 1
   return { x: (b.x - a.x) / far, y: (b.y - a.y) / far, z: (b.z - a.z) / far }
@@ -129,24 +129,27 @@ function direction(a: Point, b: Point): Point {
 
 /** A run without the names of the parts it joins or meets. */
 type BareRoute = Omit<Route, 'fromLabel' | 'toLabel' | 'inTheWay'> & {
-  /** What an end that cannot be reached stands behind; null where it is not known, or there is a way. */
+  /** What blocks an end that cannot be reached; null if it is not known, or if there is a way. */
   blockedBy: Solid | null
 }
-/** The way of a run, with what is known of it without its part. */
+/** The way of a run, with everything that does not depend on its parts. */
 interface Found extends Pick<BareRoute, 'points' | 'grommets' | 'wayless' | 'blockedBy' | 'turnedAway'> {
-  /** From its middle to the nearest that moves, and to the nearest of all but the pipe and sheet metal, m. */
+  /**
+   * Distance of its middle from the nearest moving thing, and from the nearest of everything but the pipe and
+   * sheet metal, m.
+   */
   moving: number
   solid: number
   length: number
   leastBend: number
 }
 
-/** What a run only keeps beside: neither what moves nor what is hot, nor what it passes through a hole. */
+/** Solids that a run only passes: not moving, not hot, and not passed through a hole. */
 const isStill = ({ kind }: Solid) => kind === 'structure' || kind === 'floor' || kind === 'body'
 
 /**
- * Finds ways over one truck with its parts laid. Each run leaves word of where it lies: the next is tied with it where
- * that costs little.
+ * Finds ways over one truck with its parts laid. Each run records where it lies, and the next one is tied to it
+ * if that costs little.
  */
 function wayFinder(laid: Laid, told: Told) {
   const { waypoints } = told
@@ -164,13 +167,13 @@ function wayFinder(laid: Laid, told: Told) {
   const shared = nothingShared(lattice)
   const search = searchesOn(lattice, shared)
   const known = keptOn(lattice.grid)
-  /** The same while neither the end nor anything within its reach moves. */
+  /** Stays the same while neither the end nor anything within its reach moves. */
   const joined = (id: string, port: string | null, bend: number): Joined => {
     const end = endPlace(laid, id, port)
     const near = solidsNear(end.at, solids)
     return known.joined(JSON.stringify([end, bend]), near, () => joinedBy(end, bend, lattice.grid, near))
   }
-  /** The nodes from one part to the other by every place it is made to pass; null where there is no way. */
+  /** The nodes from one part to the other through every place it must pass; null if there is no way. */
   const wayBy = (
     id: string,
     first: Joined,
@@ -246,7 +249,7 @@ function wayFinder(laid: Laid, told: Told) {
   }
 }
 
-/** Lays lines and wires between placed parts, the longest first: along structure, clear of all solids. */
+/** Lays lines and wires between placed parts, longest first, along structure and clear of all solids. */
 function findRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): BareRoute[] {
   const { truck, air, places } = laid
   const find = wayFinder(laid, told)
@@ -255,7 +258,7 @@ function findRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): BareRoute[
     return { ...plan, cut: told.cutTo[id] ?? plan.planned }
   }
   const toldHot = solidsOf(truck, air, told.solids).filter((s) => s.kind === 'hot' && s.told)
-  /** The exhaust is told to the last bit, other hot things as boxes are. */
+  /** The distance from the exhaust is exact; other hot things are measured by bounding boxes. */
   const heatOf = (points: readonly Point[]) =>
     [
       { far: heatDistance(points, truck.exhaust), label: 'the exhaust' },
@@ -297,7 +300,7 @@ function findRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): BareRoute[
 }
 
 const ENDS: Record<string, string> = { [BATTERY]: 'Battery', [FUSE_BOX]: 'Fuse box in the cab' }
-/** A run with the names of the parts it joins, and of what it meets. */
+/** A run with the names of the parts it joins or meets. */
 function named({ blockedBy, ...route }: BareRoute, { components }: AirPlan): Route {
   const label = (part: string) => ENDS[part] ?? components[part]?.label ?? part
   const met = blockedBy?.id.startsWith(PART) ? components[blockedBy.id.slice(PART.length)] : undefined
@@ -310,7 +313,7 @@ function named({ blockedBy, ...route }: BareRoute, { components }: AirPlan): Rou
 }
 
 const runs = recent<BareRoute[]>(6)
-/** The runs of a plan; not sought again while its space, its places and what is to be run are the same. */
+/** The runs of a plan; not searched again while its space, its places and what is to be run are the same. */
 export function layRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Route[] {
   const { truck, air, places, stands } = laid
   const parts = Object.entries(air.components).map(([id, { kind }]) => [id, kind])
@@ -333,7 +336,7 @@ export function layRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Rout
   return runs(key, () => findRuns(laid, told, wanted)).map((route) => named(route, air))
 }
 
-/** A run without the places it passes straight. */
+/** A run without the points that it passes straight. */
 function cornersOf(points: readonly Point[]): Point[] {
   const kept: Point[] = []
   for (const p of points) {

@@ -37,7 +37,7 @@ describe('the cheapest way', () => {
   const near = solids.map(standing)
   const bend = 0.0254
 
-  /** Every state and step as an ordinary graph for another's Dijkstra. */
+  /** Every state and step as an ordinary graph, for another package's Dijkstra. */
   function asGraph(): Graph {
     const graph = new Graph({ type: 'directed' })
     const count = lattice.at.x.length
@@ -125,7 +125,7 @@ describe('the cheapest way', () => {
   })
 })
 
-/** Places along a polyline, none farther from the next than 5 mm. */
+/** Points along a polyline, at most 5 mm apart. */
 function along(points: readonly Point[]): Point[] {
   return points.slice(1).flatMap((to, i) => {
     const from = points[i]!
@@ -176,8 +176,8 @@ describe.each(demoJobs().map(({ id, plan }) => [id, plan] as const))('%s', (_, p
           if (solid.kind === 'moving') least = Math.min(least, left)
         }
       }
-      // A piece that slants is told by boxes around its parts: never farther than it is, and by less than a part's
-      // length.
+      // A slanted piece is measured by bounding boxes of its parts: never further than it is, and closer by
+      // less than a part's length.
       expect(route.clear).toBeLessThanOrEqual(least - route.radius + 1e-9)
       expect(route.clear).toBeGreaterThan(least - route.radius - 0.02)
     }
@@ -216,7 +216,7 @@ test('a mirrored truck has mirrored runs', () => {
   other.job.drivingSide = 'right'
   plan.lay.places = places
   other.lay.places = Object.fromEntries(Object.entries(places).map(([id, at]) => [id, mirrored(at)]))
-  // Springs stand at their seats: what runs to the left one there runs to the right one here.
+  // Springs are at their seats: a run to the left one there goes to the right one here.
   const swap = (id: string) => id.replace(/left|right/, (side) => (side === 'left' ? 'right' : 'left'))
   const lines = Object.entries(other.air.lines).map(([id, l]) => {
     const end = (part: string) => (part.startsWith('spring-') ? swap(part) : part)
@@ -250,7 +250,8 @@ test('a tee against the rail is not reached through the steel: the line goes ove
   const half = frame.spacing / 2
   const { routes, places } = laid(plan)
   const line = routes.find((r) => r.id === 'fill-line-left')!
-  // The tee hangs outside the rail, the fill valve between the rails: somewhere the line changes sides.
+  // The tee hangs outside the rail and the fill valve between the rails, so the line must change sides
+  // somewhere.
   expect(places['tee-left']!.y).toBeGreaterThan(half)
   expect(places['fill-left']!.y).toBeLessThan(half)
   for (const at of along(line.points)) {

@@ -3,43 +3,40 @@ import { strides } from './grid'
 import type { Lattice } from './lattice'
 import { RUN_SOLVER, WAY } from './settings'
 
-/** A straight piece from a part to a node of the lattice, or from one to a part. */
+/** A straight piece from a part to a node of the lattice, or from a node to a part. */
 export interface Stub {
   node: number
   cost: number
-  /** From the part to the node, of length 1. */
+  /** Unit vector from the part to the node. */
   towards: Point
 }
 
-/** The direction of a place that a run only passes. */
+/** Direction of a place that a run only passes. */
 export const THROUGH: Point = { x: 0, y: 0, z: 0 }
 
-/**
- * The cheapest way found: every node it passes from the first part to the second, and what it costs, in metres of
- * plain run.
- */
+/** The cheapest way: all its nodes from the first part to the second, and its cost in metres of plain run. */
 export interface Way {
   nodes: number[]
   cost: number
-  /** The last node, and the way it was come to. */
+  /** The last node, and the direction of arrival. */
   last: Arrived
 }
-/** A node that a run has come to, and the way it came. */
+/** A node that a run has reached, and the direction of arrival. */
 export interface Arrived {
   node: number
   way: number
 }
 
-/** The six ways from a node: along + and −, across + and −, up + and −. */
+/** The six directions from a node: along + and −, across + and −, up + and −. */
 const WAYS = 6
 const axisOf = (way: number) => (way >> 1) as 0 | 1 | 2
 const signOf = (way: number) => (way & 1 ? -1 : 1)
-/** Along the way from a node, of length 1. */
+/** Component along a direction. */
 const componentOf = (p: Point, way: number) => [p.x, p.y, p.z][axisOf(way)]! * signOf(way)
 
 const { straightOn: STRAIGHT_ON, rounding: ROUNDING } = RUN_SOLVER
 
-/** A binary heap of states by their least possible cost. */
+/** A binary heap of states, sorted by their least possible cost. */
 class Queue {
   private states = new Int32Array(1024)
   private costs = new Float64Array(1024)
@@ -61,7 +58,7 @@ class Queue {
     states[at] = state
     costs[at] = cost
   }
-  /** Takes the first out; there must be one. */
+  /** Removes and returns the first state; the heap must not be empty. */
   pop(): number {
     const { states, costs } = this
     const top = states[0]!
@@ -91,7 +88,7 @@ class Queue {
   }
 }
 
-/** Edges another run lies along already, by axis: 1 where it does. */
+/** Edges that another run already uses, by axis: 1 if so. */
 export type Shared = readonly [Uint8Array, Uint8Array, Uint8Array]
 export const nothingShared = ({ cost: [{ length }] }: Lattice): Shared => [
   new Uint8Array(length),
@@ -100,8 +97,8 @@ export const nothingShared = ({ cost: [{ length }] }: Lattice): Shared => [
 ]
 
 /**
- * The steps a run can take. It goes on straight by one edge; after a bend it goes straight for as long as that bend and
- * the next one want of the piece, twice the bend radius where both are right angles.
+ * The steps a run can take. It goes straight on by one edge. After a bend it goes straight for as long as that
+ * bend and the next one need: twice the bend radius if both are right angles.
  */
 export function stepper(
   lattice: Lattice,
@@ -116,15 +113,15 @@ export function stepper(
   const ways = Array.from({ length: WAYS }, (_, way) => {
     const axis = axisOf(way)
     const step = signOf(way) * steps[axis]
-    /** An edge is written at its lower node. */
+    /** An edge is stored at its lower node. */
     const toEdge = Math.min(step, 0)
     const first = axis * size
     return { axis, step, toEdge, first, cost: cost[axis], length: length[axis], shared: shared[axis] }
   })
   const wants = (node: number, axis: number) => (axis !== 1 && rising[node] ? sharpest : 1) * bendRadius
-  /** Where the last step has come to; −1 where it could not be taken. */
+  /** Node reached by the last step; −1 if the step was not possible. */
   let reached = -1
-  /** Straight on by one edge. Returns the cost. */
+  /** One edge straight on. Returns the cost. */
   const goOn = (from: number, way: number): number => {
     const { step, toEdge, first, cost, shared } = ways[way]!
     const edge = from + toEdge
@@ -140,7 +137,7 @@ export function stepper(
     reached = c === Infinity ? -1 : from + step
     return shared[edge] ? c * WAY.shared : c
   }
-  /** After a bend straight along a way until the piece is long enough. Returns the cost. */
+  /** After a bend, straight on until the piece is long enough. Returns the cost. */
   const bend = (from: number, way: number): number => {
     const { axis, length, toEdge } = ways[way]!
     let first = wants(from, axis)
@@ -149,7 +146,7 @@ export function stepper(
     let long = 0
     do {
       if (axis === 0 && node !== from && rising[node] === 2) {
-        // Going on here is a slight bend: the piece before it ends, and the next begins.
+        // Going on here is a slight bend: one piece ends and the next begins.
         if (long < first + slightest * bendRadius - ROUNDING) {
           reached = -1
           return Infinity
@@ -164,7 +161,7 @@ export function stepper(
     } while (long < first + wants(node, axis) - ROUNDING)
     return total
   }
-  /** From a node that was come to by a way: calls with every step. */
+  /** From a node with its direction of arrival: calls `take` for every step. */
   const each = (node: number, way: number, take: (node: number, way: number, cost: number) => void) => {
     const on = goOn(node, way)
     if (reached >= 0) take(reached, way, on)
@@ -180,12 +177,12 @@ export function stepper(
   return { each, begin }
 }
 
-/** What a search writes down of every state, kept for the next search on the same lattice. */
+/** What a search stores for every state, reused by the next search on the same lattice. */
 export interface Notebook {
   best: Float64Array
   before: Int32Array
   closed: Uint8Array
-  /** Edges it looked at, so many: axis × nodes + lower node. */
+  /** Edges it has looked at, and how many: axis × nodes + lower node. */
   looked: Int32Array
   looks: number
   isLooked: Uint8Array
@@ -200,9 +197,9 @@ export const notebookFor = ({ at: { x } }: Lattice): Notebook => ({
 })
 
 /**
- * The cheapest way from any first stub, or from where an earlier piece of the run has come to, over the lattice to
- * any last one, by A* over nodes and the way each was come to (Hart, Nilsson and Raphael 1968). Null where there
- * is none.
+ * The cheapest way over the lattice from any first stub, or from where an earlier piece of the run ended, to
+ * any last stub. A* over nodes and directions of arrival (Hart, Nilsson and Raphael 1968). Null if there is
+ * none.
  * @param bendRadius m
  */
 export function cheapestWay(
@@ -222,8 +219,8 @@ export function cheapestWay(
   const queue = new Queue()
   const { x, y, z } = lattice.at
   /**
-   * Nothing costs less than a shared metre, and a way goes along, across and up by turns; only where the
-   * rails rise does it gain height for nothing. A last piece aslant costs more than either.
+   * Nothing is cheaper than a shared metre, and a way goes along, across and up in turn. Only where the rails
+   * rise does it gain height for free. A slanted last piece costs more than either.
    */
   const atLeast = (node: number) => {
     const dx = x[node]! - target.x
@@ -240,7 +237,7 @@ export function cheapestWay(
   }
   const { each, begin } = stepper(lattice, bendRadius, shared, notebook)
   const lastStubs = new Map<number, Stub>(to.map((stub) => [stub.node, stub]))
-  /** First nodes, written as −2 − node, so that a way back ends there. */
+  /** First nodes, stored as −2 − node, so that the way back ends there. */
   const stubs = 'way' in from ? [] : from
   if ('way' in from)
     each(from.node, from.way, (next, way, cost) => reach(next * WAYS + way, cost, -2 - from.node))
@@ -259,7 +256,7 @@ export function cheapestWay(
     const last = lastStubs.get(first.node)
     if (!last) continue
     const { towards: a } = first
-    // A place on the way has no direction of its own: it is gone through, not ended at.
+    // A place on the way has no direction of its own: the run passes it and does not end there.
     if (last.towards === THROUGH) continue
     const dot = -(a.x * last.towards.x + a.y * last.towards.y + a.z * last.towards.z)
     const cost = first.cost + last.cost + (dot > STRAIGHT_ON ? 0 : WAY.turn)
@@ -277,7 +274,7 @@ export function cheapestWay(
     const here = best[state]!
     const last = lastStubs.get(node)
     if (last) {
-      // A stub points away from its part; the run comes to it the other way.
+      // A stub points away from its part, and the run arrives in the opposite direction.
       const along = -componentOf(last.towards, way)
       const cost = here + last.cost + (along > STRAIGHT_ON ? 0 : WAY.turn)
       if (along >= -ROUNDING && cost < least) {
@@ -302,13 +299,13 @@ export function cheapestWay(
   }
 }
 
-/** Axis along which two neighbours, or two nodes of one straight piece, lie apart. */
+/** Axis along which two neighbours, or two nodes of one straight piece, are apart. */
 const axisBetween = ({ at }: Lattice, a: number, b: number): 0 | 1 | 2 => {
   if (at.x[a] !== at.x[b]) return 0
   return at.y[a] !== at.y[b] ? 1 : 2
 }
 
-/** A way with every node it passes, where a straight piece had only its ends. */
+/** A way with every node it passes, where a straight piece only had its ends. */
 function filled(lattice: Lattice, nodes: readonly number[]): number[] {
   const steps = strides(lattice)
   const all = [nodes[0]!]

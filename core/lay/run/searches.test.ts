@@ -7,7 +7,7 @@ import { randomNumbers } from '../../quantity/random'
 
 declare const loadAnew: <T>(path: string) => T
 
-/** Small edits of what runs go by, and of what they do not. */
+/** Small edits, some that affect runs and some that do not. */
 const EDITS: ((draft: Plan, by: number) => void)[] = [
   (d, by) => void (d.truck.battery.x += by),
   (d, by) => void (d.truck.battery.y += by),
@@ -35,7 +35,7 @@ test.each(demoJobs().map(({ id, plan }) => [id, plan] as const))(
       now = makeEdit(now, 'test', 'x', (draft) => edit(draft as Plan, (random() - 0.5) * 0.4))?.plan ?? now
       return { plan: now, lay: kept(now).stages.lay.result }
     })
-    // Modules that were never used before remember no grid, no search and no distance.
+    // Freshly loaded modules have kept no grid, no search and no distance.
     for (const turn of turns.filter((_, i) => i % 4 === 3)) {
       const { createDeriver } = loadAnew<typeof derive>('core/derive/derive.ts')
       expect(createDeriver()(turn.plan).stages.lay.result).toEqual(turn.lay)

@@ -13,8 +13,8 @@ import {
 import { RUN_SOLVER, WAY } from './settings'
 
 /**
- * Searches that were made on a grid. A search goes by what it is asked and by what the edges cost that it looks at:
- * while those are the same, it would find the same way, and is not made again.
+ * Searches made on a grid. The result of a search depends on its question and on the cost of the edges it looks
+ * at. While those are the same it would find the same way, so it is not repeated.
  */
 
 interface Asked {
@@ -24,13 +24,13 @@ interface Asked {
   bend: number
 }
 interface Kept extends Asked {
-  /** Edges it looked at, as `Notebook` writes them, and what each cost. */
+  /** Edges it looked at, as in `Notebook`, and the cost of each. */
   edges: Int32Array
   costs: Float64Array
   way: Way | null
 }
 
-/** The last few searches of each piece of each run. */
+/** The last few searches for each piece of each run. */
 const searches = new WeakMap<Grid, Map<string, Kept[]>>()
 
 const isSameStub = (a: Stub, b: Stub) =>
@@ -53,7 +53,7 @@ const isSame = (a: Asked, b: Asked) =>
   isSameStart(a.from, b.from) &&
   areSameStubs(a.to, b.to)
 
-/** Searches on one lattice, with what other runs leave in it. */
+/** Searches on one lattice, with what other runs use of it. */
 export function searchesOn(lattice: Lattice, shared: Shared) {
   const { cost, grid } = lattice
   const size = grid.at.x.length
@@ -69,7 +69,7 @@ export function searchesOn(lattice: Lattice, shared: Shared) {
     for (let i = 0; i < edges.length; i++) if (costOf(edges[i]!) !== costs[i]) return false
     return true
   }
-  /** @param piece which piece of which run, so that its last searches are found */
+  /** @param piece which piece of which run, to find its last searches */
   return (piece: string, asked: Asked): Way | null => {
     const before = known.get(piece) ?? []
     const again = before.find((kept) => isSame(kept, asked) && stillCosts(kept))

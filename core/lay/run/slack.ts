@@ -3,27 +3,27 @@ import type { SpringClass } from '../../catalog/springs'
 import type { Point, Truck } from '../../document/types'
 import { distance } from '../distances'
 
-/** How much line a spring's port wants as the axle moves: from its last tie to the port, wherever that goes. */
+/** How much line a spring's port needs as the axle moves: from its last tie to the port, wherever that goes. */
 
 /** What is known of a spring's port. */
 export type SpringPort = Pick<SpringClass, 'portLow' | 'portOut' | 'bracketHeight' | 'upperBracket'>
 
-/** Wheel travel of both sides, m up from unladen. */
+/** Wheel travel of both sides, m, up from unladen. */
 export interface Travel {
   own: number
   other: number
 }
 
 /**
- * Where a port at the lower end of the left spring stands for a travel of both wheels: the axle goes up and down and
- * turns about its middle. The right spring's is its mirror.
+ * Position of a port at the lower end of the left spring for the travel of both wheels. The axle goes up and
+ * down and turns about its middle. The right spring mirrors it.
  */
 export function portAt(truck: Truck, port: SpringPort, { own, other }: Travel): Point {
   const { seats, seat, seatGap, tyre } = truck
   const y = seat + seats.lower.y + port.portOut
   const lowerBracket = port.bracketHeight - port.upperBracket
   const height = railBottom(truck) - seatGap.unladen + lowerBracket - tyre.radius
-  // Both wheels' travel is that of the track's ends; the seat stands nearer to the middle.
+  // The wheels' travel is at the ends of the track; the seat is closer to the middle.
   const middle = tyre.radius + (own + other) / 2
   const turn = Math.atan2(own - other, truck.rearTrack)
   return {
@@ -33,7 +33,7 @@ export function portAt(truck: Truck, port: SpringPort, { own, other }: Travel): 
   }
 }
 
-/** Where the line is tied last: at the spring's upper end, on the frame. */
+/** Where the line is last tied: at the spring's upper end, on the frame. */
 export const lastTie = (truck: Truck): Point => ({
   x: truck.seats.upper.x,
   y: truck.seat + truck.seats.upper.y,
@@ -41,15 +41,15 @@ export const lastTie = (truck: Truck): Point => ({
 })
 
 export interface Swept {
-  /** The longest way from the last tie to the port, m. */
+  /** The longest distance from the last tie to the port, m. */
   reach: number
-  /** How the axle stands then. */
+  /** Attitude of the axle then. */
   at: 'droop' | 'crossed' | 'bump'
 }
 
 /**
- * The longest straight way from the last tie to the spring's port over the axle's travel, both wheels together and
- * crossed; null where the port is at the upper end and stands still.
+ * The longest straight distance from the last tie to the spring's port over the axle's travel, both wheels
+ * together and crossed; null if the port is at the upper end and does not move.
  */
 export function sweptReach(truck: Truck, port: SpringPort | null): Swept | null {
   if (!port?.portLow) return null

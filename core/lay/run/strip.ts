@@ -7,14 +7,14 @@ import type { Route } from '../types'
 import { turnAt } from './bends'
 import { WAY } from './settings'
 
-/** One piece of a run as it is laid: where it begins, how long it is, what it lies along, and which way it goes. */
+/** One piece of a run as it is laid: where it begins, its length, what it follows, and its direction. */
 export interface StripPiece {
   /** From the run's first end, along its straight pieces, m. */
   at: number
   length: number
-  /** What it is tied to, "the left rail"; null where nothing is near enough. */
+  /** What it is tied to, such as "the left rail"; null if nothing is near enough. */
   along: string | null
-  /** The way it goes: the axis it goes most along, and to which side of it. */
+  /** Its main direction. */
   way: 'ahead' | 'back' | 'left' | 'right' | 'up' | 'down'
   /** Sheet metal it passes through, each with a grommet. */
   through: string[]
@@ -22,7 +22,7 @@ export interface StripPiece {
   ties: number[]
 }
 
-/** Which way a piece goes most. */
+/** Main direction of a piece. */
 function wayOf(a: Point, b: Point): StripPiece['way'] {
   const [dx, dy, dz] = [b.x - a.x, b.y - a.y, b.z - a.z]
   if (Math.abs(dx) >= Math.abs(dy) && Math.abs(dx) >= Math.abs(dz)) return dx > 0 ? 'ahead' : 'back'
@@ -30,18 +30,18 @@ function wayOf(a: Point, b: Point): StripPiece['way'] {
   return dz > 0 ? 'up' : 'down'
 }
 
-/** Less than this is going straight on, rad: where the rails rise a run goes with them. */
+/** A smaller turn counts as straight on, rad: a run follows the rails where they rise. */
 const STRAIGHT_ON = 0.7
 
-/** What is tied to, nearest first. */
+/** Solids to tie to, nearest first. */
 const holds = ({ kind }: Solid) => kind === 'structure' || kind === 'floor' || kind === 'sheet'
 
-/** How far inside the cab's sides and behind its firewall a trim reaches, m (from memory). */
+/** How far the trim reaches inside the cab's sides and behind the firewall, m (from memory). */
 const TRIM = { side: 0.2, dash: 0.35, low: 0.12 }
-/** Trims that a curtain airbag may lie behind. */
+/** Trim that a curtain airbag may be behind. */
 export const AIRBAG_TRIM = 'behind the pillar trim'
 
-/** What a run lies behind in the cab; null outside it, and where there is no cab. */
+/** What a run is behind in the cab; null outside it, and if there is no cab. */
 function cabTrims(solids: readonly Solid[]): (at: Point) => string | null {
   const box = (id: string) => {
     const shape = solids.find((solid) => solid.id === id)?.shape
@@ -60,7 +60,7 @@ function cabTrims(solids: readonly Solid[]): (at: Point) => string | null {
   }
 }
 
-/** Ties at even distances from the run's first end, as far as they lie on a piece. */
+/** Ties at even distances from the run's first end, those on one piece. */
 function tiesOn({ at, length }: Pick<StripPiece, 'at' | 'length'>): number[] {
   const apart = PRACTICE.tieSpacing.value
   const first = Math.floor(at / apart) + 1

@@ -1,6 +1,6 @@
 import type { Truck } from '../../document/types'
 
-/** The cab where the survey does not ask for it, m (from memory). */
+/** The cab, which the survey does not ask for, m (from memory). */
 export const CAB = {
   /** Sheet metal with its mat and sound deadening. */
   sheet: 0.02,

@@ -9,12 +9,12 @@ import { withTold, type Solid } from './solid'
 import { truckSolids } from './solids'
 import { laidSize, type Stands } from './stand'
 
-/** Which room a part takes on the truck, what stands in it, and where there is room for it. */
+/** The space a part takes on the truck, what overlaps it, and where there is room for it. */
 
-/** What lies against something reaches this far into it before it is told: places are laid to the centimetre, m. */
+/** Overlaps up to this are ignored, because places are laid to the centimetre, m. */
 export const PLAY = 0.012
 
-/** A part as a box: its place is the middle of its underside. */
+/** A part as a box; its place is the middle of its underside. */
 export const partBox = ({ x, y, z }: Point, [along, across, up]: PartSize): Box => ({
   shape: 'box',
   min: { x: x - along / 2, y: y - across / 2, z },
@@ -22,8 +22,8 @@ export const partBox = ({ x, y, z }: Point, [along, across, up]: PartSize): Box 
 })
 
 /**
- * Parts with a place of their own: a spring stands at its seat, and what is screwed into another part stands with
- * that.
+ * Parts with a place of their own. A spring is at its seat, and a part screwed into another is at that one's
+ * place.
  */
 export function laidParts(air: AirPlan): string[] {
   const screwed = new Set(
@@ -37,7 +37,10 @@ export const isInCab = (air: AirPlan, id: string): boolean => KINDS[air.componen
 
 const NOTHING_TOLD: LayPlan['solids'] = {}
 let lastSolids: { inputs: readonly unknown[]; solids: Solid[] } | null = null
-/** The truck's solids with the springs of the plan and what was told by hand; made once for the same truck, and what stays of another is the very same. */
+/**
+ * The truck's solids with the springs of the plan and things added by hand. They are made once for a truck, and
+ * unchanged ones stay the same objects when it changes.
+ */
 export function solidsOf(truck: Truck, air: AirPlan, told = NOTHING_TOLD): Solid[] {
   const spring = springClass(air.classes[air.springClass]?.like ?? air.springClass)
   const inputs = [truck, spring, told]
@@ -46,14 +49,14 @@ export function solidsOf(truck: Truck, air: AirPlan, told = NOTHING_TOLD): Solid
   return lastSolids.solids
 }
 
-/** What stands nearest in a part's way: how much is left to it, and how much is wanted. */
+/** The worst obstacle of a part: what is left to it, and what is wanted. */
 export interface Encounter {
   solid: Solid
   left: number
   wanted: number
 }
 
-/** What a part stands in, or comes too near where it moves; the pipe's heat is a rule of its own. Worst first. */
+/** What a part overlaps, or comes too close to where it moves; heat has a rule of its own. Worst first. */
 export function encounters(box: Box, solids: readonly Solid[]): Encounter[] {
   const inner = shrunk(box, PLAY)
   return solids
@@ -67,18 +70,18 @@ export function encounters(box: Box, solids: readonly Solid[]): Encounter[] {
     .sort((a, b) => a.left - a.wanted - (b.left - b.wanted))
 }
 
-/** Whether two parts stand in one another. */
+/** True if two parts overlap. */
 export const overlap = (a: Box, b: Box): boolean => boxToShape(shrunk(a, PLAY / 2), shrunk(b, PLAY / 2)) === 0
 
 const FITTINGS = PRACTICE.betweenParts.value
-/** A part's box with room for the fittings at its ends: where no other part is proposed. */
+/** A part's box with room for the fittings at its ends, where no other part is proposed. */
 export const withFittings = ({ min, max }: Box): Box => ({
   shape: 'box',
   min: { ...min, x: min.x - FITTINGS },
   max: { ...max, x: max.x + FITTINGS },
 })
 
-/** Places along both rails, outside them and under their upper edge, for a part of a size. */
+/** Places for a part along both rails, outside them and below their upper edge. */
 function alongRails({ frame }: Truck, [, across, up]: PartSize): Point[] {
   const out = (frame.spacing + frame.railWidth) / 2 + across / 2
   const places: Point[] = []
@@ -88,7 +91,7 @@ function alongRails({ frame }: Truck, [, across, up]: PartSize): Point[] {
   return places
 }
 
-/** Places around where it is wanted, a hand's breadth at a time, along, across and down. */
+/** Places around the preferred one, a hand's breadth apart, along, across and down. */
 function nearby({ x, y, z }: Point): Point[] {
   const places: Point[] = []
   for (let i = -8; i <= 8; i++)
@@ -99,7 +102,7 @@ function nearby({ x, y, z }: Point): Point[] {
 
 const away = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
 
-/** Whether a solid leaves a part no room; of the pipe, whether it is too hot. */
+/** True if a solid leaves a part no room, or, for the pipe, is too hot. */
 function isBlocked(box: Box, inner: Box, { shape, kind }: Solid): boolean {
   if (kind === 'hot') return boxToShape(box, shape) < PRACTICE.heatClearance.value
   return kind === 'moving'
@@ -107,15 +110,15 @@ function isBlocked(box: Box, inner: Box, { shape, kind }: Solid): boolean {
     : boxToShape(inner, shape) === 0
 }
 
-/** The first solid that leaves a part no room, or is too hot beside it; undefined where it has room. */
+/** The first solid that leaves a part no room or is too hot beside it; undefined if it has room. */
 export function blockerOf(box: Box, solids: readonly Solid[]): Solid | undefined {
   const inner = shrunk(box, PLAY)
   return solids.find((solid) => isBlocked(box, inner, solid))
 }
 
 /**
- * The nearest place to where a part is wanted that is free of the truck's solids, of the other parts and of the pipe's
- * heat: around there, or along either rail; null where there is none within `reach`, m.
+ * The place nearest to the preferred one that is clear of the truck's solids, of the other parts and of the
+ * pipe's heat: nearby, or along either rail; null if there is none within `reach`, m.
  */
 export function nearestRoom(
   wanted: Point,
@@ -125,7 +128,7 @@ export function nearestRoom(
   others: readonly Box[],
   reach = Infinity,
 ): Point | null {
-  // What stood in the way of the last place most likely stands in the way of the next.
+  // What blocked the last place probably blocks the next.
   let inTheWay: Solid | undefined
   const isFree = (place: Point) => {
     if (place.z <= PRACTICE.groundClearance.value) return false
@@ -144,14 +147,14 @@ export function nearestRoom(
   return tried.find(({ place }) => isFree(place))?.place ?? null
 }
 
-/** Something near a part: what it is called, and how far it is, outside to outside. */
+/** Something near a part: its name, and its distance, outside to outside. */
 export interface Near {
   id: string
   label: string
   far: number
 }
 
-/** What stands within a reach of a part, nearest first: the truck's solids, each once, and the other parts. */
+/** What is within reach of a part, nearest first: the truck's solids, each once, and the other parts. */
 export function within(
   id: string,
   air: AirPlan,

@@ -1,7 +1,7 @@
 import type { Point } from '../../document/types'
 import type { Shape } from './shapes'
 
-/** What a cut across the truck shows of a shape: an upright rectangle or a round, by its middle and half sizes, m. */
+/** Section of a shape across the truck: an upright rectangle or a circle, by its centre and half sizes, m. */
 export interface Cut {
   round: boolean
   y: number
@@ -17,8 +17,8 @@ const rectangle = (y0: number, y1: number, z0: number, z1: number): Cut => ({
 })
 
 /**
- * A shape cut at a place along the truck; null where the cut misses it. A slanted pipe is shown as a round of its
- * own radius.
+ * A shape cut at a position along the truck; null if the cut misses it. A slanted pipe is shown as a circle of
+ * its own radius.
  */
 export function cutAt(shape: Shape, x: number): Cut | null {
   if (shape.shape === 'box') {
@@ -47,10 +47,10 @@ export function cutAt(shape: Shape, x: number): Cut | null {
   )
 }
 
-/** Pieces of a run nearer to the cut than this are seen along their length, m. */
+/** Pieces of a run closer to the cut than this are shown along their length, m. */
 const IN_THE_CUT = 0.06
 
-/** What a cut shows of a run: places where it passes through, and pieces that lie in it. */
+/** What a cut shows of a run: points where it passes through, and pieces that lie in it. */
 export function runAt(points: readonly Point[], x: number): { through: Point[]; along: [Point, Point][] } {
   const through: Point[] = []
   const along: [Point, Point][] = []

@@ -1,11 +1,11 @@
 import type { Point } from '../../document/types'
 
 /**
- * What the truck and its parts are made of in space, and how far a part is from each. m; axes as in the plan. Distances
- * are from outside to outside, 0 where two touch or stand in one another.
+ * Shapes of the truck and its parts in space, and their distances. m; axes as in the plan. Distances are from
+ * outside to outside, 0 if two touch or overlap.
  */
 
-/** An upright box; parts are boxes too. */
+/** An upright box; parts are boxes. */
 export interface Box {
   shape: 'box'
   min: Point
@@ -19,8 +19,8 @@ export interface Capsule {
   radius: number
 }
 /**
- * A round disc on an axis, moved from one middle to another across it: a wheel over its travel, a spare on its way
- * down.
+ * A round disc on an axis, swept from one centre to another across it: a wheel over its travel, a spare on its
+ * way down.
  */
 export interface Disc {
   shape: 'disc'
@@ -35,7 +35,7 @@ export type Shape = Box | Capsule | Disc
 
 const AXES = ['x', 'y', 'z'] as const
 
-/** From one range of an axis to another; 0 where they share a place. */
+/** Gap between two ranges of an axis; 0 if they overlap. */
 const gapOf = (lowA: number, highA: number, lowB: number, highB: number): number =>
   Math.max(lowB - highA, lowA - highB, 0)
 
@@ -46,7 +46,7 @@ const boxToBox = ({ min: a, max: b }: Box, { min: c, max: d }: Box): number => {
   return Math.sqrt(x * x + y * y + z * z)
 }
 
-/** A segment and a box by axis, kept between calls: this is asked many thousand times for one truck. */
+/** A segment and a box by axis, reused between calls, because this runs many thousand times for one truck. */
 const segment = {
   start: new Float64Array(3),
   step: new Float64Array(3),
@@ -55,7 +55,7 @@ const segment = {
   breaks: new Float64Array(8),
 }
 
-/** Squared distance of a place along the segment from the box, over its first so many axes. */
+/** Squared distance of a point on the segment from the box, over the first `axes` axes. */
 function squaredAt(t: number, axes: number): number {
   const { start, step, low, high } = segment
   let sum = 0
@@ -68,8 +68,8 @@ function squaredAt(t: number, axes: number): number {
 }
 
 /**
- * From a box to a segment, over the axes named. Squared it is piecewise a parabola in the way along the segment, with
- * breaks where the segment passes a face: the least of each piece is exact.
+ * Distance of a box from a segment, over the given axes. Its square is a piecewise parabola along the segment,
+ * with breaks where the segment passes a face; the minimum of each piece is exact.
  */
 function boxToSegment(box: Box, a: Point, b: Point, axes: readonly (typeof AXES)[number][] = AXES): number {
   const { start, step, low, high, breaks } = segment
@@ -86,7 +86,7 @@ function boxToSegment(box: Box, a: Point, b: Point, axes: readonly (typeof AXES)
     for (const face of [low[k]!, high[k]!]) {
       const t = (face - start[k]!) / step[k]!
       if (t <= 0 || t >= 1) continue
-      // Put in order as they come: there are six at most.
+      // Sorted on insertion: there are at most six.
       let at = pieces++
       while (at > 1 && breaks[at - 1]! > t) breaks[at] = breaks[--at]!
       breaks[at] = t
@@ -97,7 +97,7 @@ function boxToSegment(box: Box, a: Point, b: Point, axes: readonly (typeof AXES)
   for (let i = 0; i < pieces && least > 0; i++) {
     const [from, to] = [breaks[i]!, breaks[i + 1]!]
     const middle = (from + to) / 2
-    // Of the axes that are outside in this piece, the parabola Σ(p + d·t)².
+    // The parabola Σ(p + d·t)² of the axes that are outside in this piece.
     let [pd, dd] = [0, 0]
     for (let k = 0; k < count; k++) {
       const at = start[k]! + step[k]! * middle
@@ -125,14 +125,14 @@ function boxToDisc(box: Box, { axis, from, to, radius, half }: Disc): number {
   return Math.hypot(aside, Math.max(boxToSegment(box, from, to, across) - radius, 0))
 }
 
-/** The upright box around two places; a place itself where they are one. */
+/** The bounding box of two points, or of one if they are equal. */
 export const boxAround = (p: Point, q: Point): Box => ({
   shape: 'box',
   min: { x: Math.min(p.x, q.x), y: Math.min(p.y, q.y), z: Math.min(p.z, q.z) },
   max: { x: Math.max(p.x, q.x), y: Math.max(p.y, q.y), z: Math.max(p.z, q.z) },
 })
 
-/** From a box to any shape, m; 0 where they touch or one stands in the other. */
+/** Distance of a box from any shape, m; 0 if they touch or overlap. */
 export function boxToShape(box: Box, shape: Shape): number {
   switch (shape.shape) {
     case 'box':
@@ -144,7 +144,7 @@ export function boxToShape(box: Box, shape: Shape): number {
   }
 }
 
-/** A box made smaller by so much on every side: what may lie against something does not stand in it. */
+/** A box shrunk on every side, because something that only touches does not overlap. */
 export function shrunk({ min, max }: Box, by: number): Box {
   const middle = (k: (typeof AXES)[number]) => (min[k] + max[k]) / 2
   const at = (of: Point, sign: 1 | -1): Point => {
@@ -155,7 +155,7 @@ export function shrunk({ min, max }: Box, by: number): Box {
   return { shape: 'box', min: at(min, 1), max: at(max, -1) }
 }
 
-/** The upright box around a shape. */
+/** The bounding box of a shape. */
 export function boundsOf(shape: Shape): { min: Point; max: Point } {
   if (shape.shape === 'box') return shape
   const [a, b] = shape.shape === 'capsule' ? [shape.a, shape.b] : [shape.from, shape.to]
@@ -175,7 +175,7 @@ export function boundsOf(shape: Shape): { min: Point; max: Point } {
   }
 }
 
-/** Where a straight piece is inside a box: the middle of that part of it; null where it passes beside. */
+/** Middle of the part of a straight piece inside a box; null if it passes beside. */
 export function passesThrough(a: Point, b: Point, { min, max }: Box): Point | null {
   let [from, to] = [0, 1]
   for (const k of AXES) {

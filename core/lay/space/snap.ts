@@ -3,31 +3,34 @@ import { railRise } from '../../catalog/truckGeometry'
 import type { Point, Truck } from '../../document/types'
 import { FLOOR, floorAt, MEMBER } from './solids'
 
-/** Where a part lies against the steel when it is dragged near it. */
+/** Where a dragged part snaps to the steel. */
 
-/** A part dragged nearer than this to a face goes to it, m. */
+/** A part dragged closer than this to a face snaps to it, m. */
 export const SNAP = 0.03
 
 const nearestTo = (value: number, faces: readonly number[]): number => {
   const best = faces.reduce((a, b) => (Math.abs(b - value) < Math.abs(a - value) ? b : a))
-  // To the millimetre, which is what is written down.
+  // To the millimetre, as it is stored.
   return Math.abs(best - value) <= SNAP ? Math.round(best * 1000) / 1000 : value
 }
 
-/** Lateral places against a rail's outside and inside, both sides, and on the centre line. */
+/** Lateral positions against a rail's outside and inside on both sides, and on the centre line. */
 function acrossFaces({ frame }: Truck, across: number): number[] {
   const half = frame.spacing / 2
   const off = (frame.railWidth + across) / 2
   return [half + off, half - off, 0, -half + off, -half - off]
 }
 
-/** Heights of a part's underside: hanging from the rail's upper edge, on it, under a cross-member, under the bed. */
+/**
+ * Heights of a part's underside: hanging from the rail's upper edge, on it, under a cross-member, under the
+ * bed.
+ */
 function upFaces(truck: Truck, x: number, up: number): number[] {
   const top = truck.frame.top + railRise(truck, x)
   return [top - up, top, top - MEMBER.up - up, floorAt(truck, x) - FLOOR - up]
 }
 
-/** Places along the truck before and behind a cross-member. */
+/** Positions along the truck in front of and behind a cross-member. */
 const alongFaces = ({ frame }: Truck, along: number): number[] =>
   frame.crossMembers.flatMap((x) => [x + (MEMBER.along + along) / 2, x - (MEMBER.along + along) / 2])
 

@@ -2,23 +2,23 @@ import type { LayPlan, Point, ToldSolid } from '../../document/types'
 import { boundsOf, type Box, type Shape } from './shapes'
 
 /**
- * What a solid is to parts and runs: `structure` they are fixed to; a `floor` too, where they must, and a `sheet`,
- * which a run may also pass through a hole with a grommet; `moving` and `hot` nothing may come near; a `body` they
- * only keep out of.
+ * Kinds of solids. Parts and runs are fixed to `structure` and, if they must, to a `floor` or a `sheet`; a run
+ * may pass a sheet through a hole with a grommet. Nothing may come near `moving` or `hot` solids. A `body` is
+ * only avoided.
  */
 export const SOLID_KINDS = ['structure', 'floor', 'sheet', 'moving', 'hot', 'body'] as const
 export type SolidKind = (typeof SOLID_KINDS)[number]
 
-/** One thing of the truck that a part must keep clear of. */
+/** One thing on the truck that a part must keep clear of. */
 export interface Solid {
   id: string
-  /** What it is called in a sentence: "the fuel tank". */
+  /** Its name in a sentence: "the fuel tank". */
   label: string
   shape: Shape
   kind: SolidKind
-  /** Told by hand. */
+  /** Added by hand. */
   told?: true
-  /** Lines leave it from within: a part of the circuit, a spring. */
+  /** Lines leave it from inside: a part of the circuit, a spring. */
   hasPorts?: true
 }
 
@@ -29,17 +29,17 @@ export const around = (at: Point, [x, y, z]: readonly [number, number, number]):
     { x: at.x + x / 2, y: at.y + y / 2, z: at.z + z / 2 },
   )
 
-/** What is no hole is a solid. */
+/** Everything that is not a hole is a solid. */
 type ToldThing = ToldSolid & { kind: Exclude<ToldSolid['kind'], 'grommet'> }
 const isThing = (told: ToldSolid): told is ToldThing => told.there && told.kind !== 'grommet'
 
-/** Where the grommets are that were told by hand: a run passes sheet metal there without a hole of its own. */
+/** Grommets added by hand: a run passes sheet metal there without a new hole. */
 export const grommetsTold = (told: LayPlan['solids']): Point[] =>
   Object.values(told)
     .filter(({ kind, there }) => there && kind === 'grommet')
     .map(({ at }) => at)
 
-/** A thing told by hand, as a solid. */
+/** A thing added by hand, as a solid. */
 const toldSolid = (id: string, { label, kind, at, size }: ToldThing): Solid => ({
   id,
   label: `the ${label.toLowerCase()}`,
@@ -50,7 +50,7 @@ const toldSolid = (id: string, { label, kind, at, size }: ToldThing): Solid => (
 
 export const capitalised = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 
-/** The same as a thing told by hand, to begin from: the upright box around it. */
+/** A solid as a thing added by hand, to start from: its bounding box. */
 export function asTold({ label, kind, shape }: Solid, order: number): ToldSolid {
   const { min, max } = boundsOf(shape)
   const middle = (k: 'x' | 'y' | 'z') => (min[k] + max[k]) / 2
@@ -64,7 +64,7 @@ export function asTold({ label, kind, shape }: Solid, order: number): ToldSolid 
   }
 }
 
-/** The truck's solids with what was told by hand: beside them, or instead of one of the same id. */
+/** The truck's solids with things added by hand: in addition, or replacing the one with the same id. */
 export function withTold(solids: readonly Solid[], told: LayPlan['solids']): Solid[] {
   const entries = Object.entries(told).sort(([, a], [, b]) => a.order - b.order)
   return [

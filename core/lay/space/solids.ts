@@ -15,9 +15,9 @@ import { CAB } from './cab'
 import { around, box, type Solid } from './solid'
 import { underneath } from './underneath'
 
-/** A battery along, across and up, its terminals at the top, m (from memory). */
+/** Size of a battery along, across and up, terminals on top, m (from memory). */
 export const BATTERY_SIZE = [0.26, 0.18, 0.2] as const
-/** A cross-member along and up, and the thickness of the bed's floor, m (from memory). */
+/** Size of a cross-member along and up, and the thickness of the bed's floor, m (from memory). */
 export const MEMBER = { along: 0.06, up: 0.08 }
 export const FLOOR = 0.03
 
@@ -39,12 +39,12 @@ function cab(truck: Truck): Solid[] {
     sheet('back', 'the back of the cab', [rear - thick, rear + thick], wall),
   ]
 }
-/** Pieces that a rising rail is cut into. */
+/** Number of pieces for a rising rail. */
 const RISE_STEPS = 4
 
 /**
- * Pieces of the truck's length, front first, in which rails and floor are level: over the axle, and in steps where
- * they rise.
+ * Pieces of the truck's length, front first, in which rails and floor are level: one over the axle, and steps
+ * where they rise.
  */
 function levelPieces(front: number, rear: number): (readonly [number, number])[] {
   const steps = Array.from(
@@ -102,7 +102,9 @@ function members(truck: Truck): Solid[] {
 }
 
 const OVER_RAIL = PRACTICE.overRail.value
-/** Height of the bed's floor at a place along the truck: where the rails rise above it, it rises with them. */
+/**
+ * Height of the bed's floor at a position along the truck. Where the rails rise above it, it rises with them.
+ */
 export const floorAt = (truck: Truck, x: number): number =>
   Math.max(truck.bed.floor, truck.frame.top + railRise(truck, x) + OVER_RAIL + FLOOR)
 
@@ -119,7 +121,7 @@ function bedFloor(truck: Truck): Solid[] {
   })
 }
 
-/** The axle with what turns on it, over its whole travel. */
+/** The axle and what turns on it, over its whole travel. */
 function axle(truck: Truck): Solid[] {
   const { droop, bump } = wheelTravel(truck)
   const { tyre, rearTrack, axle: tube } = truck
@@ -127,7 +129,7 @@ function axle(truck: Truck): Solid[] {
   const end = rearTrack / 2
   const inside = tyreInside(truck)
   const outside = rearTrack / 2 + tyre.width * (tyre.dual ? 1.05 : 0.5)
-  // With one wheel up and the other down they lean: top and bottom come in and out by so much.
+  // With one wheel up and the other down they lean: top and bottom move in and out by this much.
   const lean = tyre.radius * Math.sin(Math.atan2(bump - droop, rearTrack))
   const wheel = (side: 1 | -1): Solid => {
     const y = (side * (inside + outside)) / 2
@@ -172,8 +174,8 @@ function axle(truck: Truck): Solid[] {
 }
 
 /**
- * The shaft from where a gearbox usually ends (from memory) to the differential, at both ends of the axle's travel
- * and between them.
+ * The shaft from the usual end of the gearbox (from memory) to the differential, at both ends of the axle's
+ * travel and in between.
  */
 function driveShaft(truck: Truck): Solid[] {
   if (truck.driveShaft === 0) return []
@@ -254,7 +256,9 @@ function springs(truck: Truck, spring: SpringClass | null): Solid[] {
   }))
 }
 
-/** The receiver with its ball mount, and what holds a ball or a fifth wheel under the bed, m (from memory). */
+/**
+ * The receiver with its ball mount, and the bracket of a ball or a fifth wheel under the bed, m (from memory).
+ */
 const HITCH = { along: 0.35, half: 0.05, up: 0.1 }
 const BED_HITCH = { along: 0.3, up: 0.12 }
 
@@ -279,7 +283,7 @@ function hitches(truck: Truck): Solid[] {
   return [receiver, { id: 'bed-hitch', label: 'the bed hitch', kind: 'structure', shape: bracket }]
 }
 
-/** Solids that the survey does not ask for: as is usual, until they are told by hand. */
+/** Solids that the survey does not ask for: in their usual places until they are entered by hand. */
 export const USUAL_SOLIDS = [
   'sheet-floor',
   'sheet-firewall',
@@ -293,9 +297,9 @@ export const USUAL_SOLIDS = [
 ] as const
 
 /**
- * The truck as solids: rails, cross-members, bed, cab, tank, axle with its wheels over their travel, shaft,
- * exhaust, springs at their largest, spare wheel, hitches, batteries, engine, steering, bump stops, brake lines and
- * what was found. What the survey does not tell is not there, and not checked against.
+ * The truck as solids: rails, cross-members, bed, cab, tank, axle with wheels over their travel, shaft,
+ * exhaust, springs at their largest, spare wheel, hitches, batteries, engine, steering, bump stops, brake
+ * lines, and what was found. Whatever the survey does not contain is not checked against.
  */
 export function truckSolids(truck: Truck, spring: SpringClass | null): Solid[] {
   const { fuelTank, exhaust } = truck

@@ -3,11 +3,11 @@ import { partSize, type PartSize } from '../../catalog/partSizes'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Stand } from '../../document/types'
 import { RUN_SOLVER } from '../run/settings'
 
-/** How a part stands on the truck: which way it points, which side is up, and where its ports come to be. */
+/** How a part stands on the truck: its direction, which side is up, and where its ports are. */
 
 export type Stands = LayPlan['stands']
 
-/** As it lies on the bench, its front ahead. */
+/** As on the bench, its front ahead. */
 export const AS_IS: Stand = { turn: 0, up: 'upright' }
 
 /** Size of a part as it stands: along, across and up the truck, m. */
@@ -27,10 +27,10 @@ const AXES: Record<Face, Point> = {
   bottom: { x: 0, y: 0, z: -1 },
 }
 
-/** The other way; of nothing, nothing. */
+/** The negative, without −0. */
 const other = (v: number) => 0 - v
 
-/** Rolled about its own length: left goes up, or top and bottom change places. */
+/** Rolled about its own length: left goes up, or top and bottom are exchanged. */
 function rolled({ x, y, z }: Point, up: Up): Point {
   if (up === 'side') return { x, y: other(z), z: y }
   return up === 'over' ? { x, y: other(y), z: other(z) } : { x, y, z }
@@ -43,16 +43,16 @@ function turned({ x, y, z }: Point, turn: number): Point {
   return turn === 3 ? { x: y, y: other(x), z } : { x, y, z }
 }
 
-/** The way that a side of a part faces on the truck, a unit vector along one of its axes. */
+/** The direction that a side of a part faces on the truck, a unit vector along an axis. */
 export const facing = (face: Face, { turn, up }: Stand): Point => turned(rolled(AXES[face], up), turn)
 
-/** Where a line leaves a part, and the way it leaves by; null where the port is turned as one likes. */
+/** Where a line leaves a part, and in which direction; null if the port may face anywhere. */
 export interface PortEnd {
   at: Point
   leaves: Point | null
 }
 
-/** A port of a part whose underside's middle stands at a place: in the middle of its side, or of the part. */
+/** A port of a part, given the middle of its underside: in the middle of the port's side, or of the part. */
 export function portEnd(
   place: Point,
   [along, across, up]: PartSize,
@@ -78,7 +78,7 @@ export interface PortOf {
   id: string
   port: string
 }
-/** Where a line really ends: at the port of the part that what it ends at is screwed into, where that is there. */
+/** Where a line really ends: if its part is screwed into another, at the port of that one. */
 export function hostOf(air: Pick<AirPlan, 'lines' | 'components'>, end: PortOf): PortOf {
   const into = Object.values(air.lines).find(
     (l) => l.from === end.id && l.tube === DIRECT && air.components[l.to],
@@ -86,15 +86,15 @@ export function hostOf(air: Pick<AirPlan, 'lines' | 'components'>, end: PortOf):
   return into ? hostOf(air, { id: into.to, port: into.toPort }) : end
 }
 
-/** Along, across and up: as a run goes round the frame, m. */
+/** Distance along, across and up, the way a run follows the frame, m. */
 const aroundFrame = (a: Point, b: Point) => Math.abs(a.x - b.x) + Math.abs(a.y - b.y) + Math.abs(a.z - b.z)
 
-/** What a line that leaves straight away from where it goes costs, m of run for each half of the turn. */
+/** Cost of a line that leaves directly away from its target, m of run for each half of the turn. */
 const TURN_BACK = 0.25
 
 /**
- * How every part stands: as it was turned by hand, or pointing ahead or back, whichever brings its ports nearer to
- * what they are joined to.
+ * How every part stands: as turned by hand, otherwise pointing ahead or back, whichever brings its ports closer
+ * to what they are joined to.
  */
 export function standsOf(air: AirPlan, places: Readonly<Record<string, Point>>, byHand: Stands): Stands {
   const lines = Object.values(air.lines)

@@ -5,8 +5,8 @@ import { CAB } from './cab'
 import { around, box, type Solid } from './solid'
 
 /**
- * What else stands under a truck: engine, steering, bump stops, brake lines, and what was found there. The survey asks
- * where some of it is and never how large: as is usual, until it is told by hand.
+ * What else is under a truck: engine, steering, bump stops, brake lines, and what was found there. The survey
+ * asks where some of it is but not how large, so usual sizes count until they are entered by hand.
  */
 
 /** From the firewall to the engine, and from the engine to the bumper, m (from memory). */
@@ -41,7 +41,7 @@ function tieRod({ wheelbase, frontTrack, tyre }: Truck): Solid {
 
 const STOP_HALF = PRACTICE.stopHalf.value
 
-/** Bump stops under the rails; none is seen where a helper spring goes inside the coil that has it. */
+/** Bump stops under the rails; not shown if a helper spring sits inside the coil that contains it. */
 function bumpStops(truck: Truck): Solid[] {
   if (mountingOf(truck.suspension) === 'coil') return []
   const top = railBottom(truck)
@@ -82,10 +82,10 @@ function brakeLines(truck: Truck): Solid[] {
   })
 }
 
-/** What was found takes so much room until it is told, m (from memory). */
+/** Usual size of something found, m (from memory). */
 const FOUND_SIZE = [0.1, 0.1, 0.1] as const
 
-/** What was found under the truck; air parts are the circuit's own, and switches stand in the cab. */
+/** What was found under the truck. Air parts belong to the circuit, and switches are in the cab. */
 const found = ({ existing }: Truck): Solid[] =>
   Object.entries(existing)
     .filter(([, { kind }]) => kind === 'other')

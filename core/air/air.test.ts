@@ -13,7 +13,7 @@ import { circuitPatches } from './circuit/changeCircuit'
 import { springsTeed } from './circuit/connections'
 import { startingCircuit } from './circuit/startingCircuits'
 
-/** Air of the standard atmosphere, and no feed that takes any volts. */
+/** Standard atmosphere, and a feed without voltage loss. */
 const SEA_LEVEL: Site = { atmosphere: 101_325, feed: null, staging: 0 }
 const truck = exampleTruck('leaf-flatbed')
 const plan = (archetype: Archetype, rest: Partial<AirPlan> = {}): AirPlan => ({
@@ -72,7 +72,7 @@ test('a height the springs cannot reach has no time to reach it', () => {
   })
   const stage = run(plan('wireless-dual'), { full: out })
   expect(stage.result.times.full).toBeNull()
-  // What is needed is told as it is, not as the spring may have it.
+  // The pressure needed is shown as it is, even above what the spring may have.
   expect(stage.figures.highest!.value).toBe(720_000)
 })
 

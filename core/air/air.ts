@@ -28,7 +28,7 @@ import type {
 
 /**
  * Circuit, sizes and the time to each haul.
- * @param air as it runs when the job is done; `planned` the same with what is left for later.
+ * @param air as it runs when the job is done; `planned` includes what is left for later
  */
 export function airStage(
   air: AirPlan,
@@ -97,7 +97,7 @@ const ON_WIRES: readonly ComponentKind[] = [
   'sensor',
 ]
 
-/** What stands on wires beside compressor and block, with its amps. */
+/** Other consumers besides compressor and block, with their current. */
 export const electricParts = (air: AirPlan): ElectricPart[] =>
   allOfKinds(air, ...ON_WIRES).map((id) => {
     const { kind, label } = air.components[id]!
@@ -124,15 +124,15 @@ function highestHaul(
   return found
 }
 
-/** Classes chosen, the compressor as it is where it works. */
+/** The chosen classes, with the compressor as it performs on site. */
 function setOnSite(air: AirPlan, site: Pick<Site, 'atmosphere' | 'feed'>): AirSet {
   const set = airSet(air)
   return set.compressor ? { ...set, compressor: compressorOnSite(set.compressor, site) } : set
 }
 
 /**
- * What the motor works against at most, Pa gauge, and the current it draws there, A: known before its feed
- * is, since amps follow the pressure and not the volts.
+ * Highest pressure the motor works against, Pa gauge, and its current there, A. This is known before its feed,
+ * because the current follows the pressure and not the voltage.
  */
 export function motorLoad(
   air: AirPlan,
@@ -145,13 +145,13 @@ export function motorLoad(
   return { pressure, current: set.compressor ? interpolate(set.compressor.current, pressure) : 0 }
 }
 
-/** Volts left at the motor's terminals, and the share of its speed, and so of its air, that the feed takes. */
+/** Volts left at the motor's terminals, and the share of its speed, and so of its air, lost in the feed. */
 const motorOnFeed = (compressor: CompressorClass, feed: MotorFeed, current: number) => ({
   volts: terminalVoltage(feed, current),
   slowed: Math.max(1 - motorSpeed(compressor, feed, current), 0),
 })
 
-/** Filling from the minimum to each haul by the electric compressor; null where it cannot get there. */
+/** Time to fill from the minimum to each haul with the electric compressor; null if it cannot reach it. */
 function fillsOf(
   { spring, compressor }: AirSet,
   needs: Record<string, AirNeed>,
@@ -170,7 +170,7 @@ function fillsOf(
   return Object.fromEntries(
     Object.entries(needs).map(([id, need]) => {
       const top = Math.max(need.left.pressure, need.right.pressure)
-      // A height that the springs cannot reach has no time to reach it.
+      // A height that the springs cannot reach takes no time.
       const short = [need.left.limitedBy, need.right.limitedBy].some((l) => l !== null && l !== 'minPressure')
       if (short || top > compressor.maxPressure) return [id, null]
       const corners = [corner(need, 'left'), corner(need, 'right')]
@@ -181,8 +181,8 @@ function fillsOf(
 }
 
 /**
- * A fill that a second compressor of the same class helps with: until it starts the first is alone, from
- * there on twice as much air comes, of what is pumped against the same pressures.
+ * A fill with the help of a second compressor of the same class: until it starts the first works alone, then
+ * they give twice the air against the same pressures.
  */
 export const withSecond = (alone: HaulFill | null, staging: number): HaulFill | null =>
   alone && { ...alone, seconds: Math.min(alone.seconds, (alone.seconds + staging) / 2) }

@@ -3,11 +3,11 @@ import { input, type Figure } from '../quantity/figure'
 import { interpolate } from '../quantity/interpolate'
 import type { AirNeed, AirSet, FirstFill, HaulFill, Overshoot, Site, SupplyFacts } from './types'
 
-/** What Air's figures are made of. SI, pressures gauge. */
+/** Inputs of Air's figures. SI, gauge pressures. */
 export interface AirFigureInput {
   set: AirSet
   needs: Record<string, AirNeed>
-  /** Filling to each haul by the electric compressor; null where it cannot get there. */
+  /** Filling to each haul with the electric compressor; null if it cannot reach it. */
   fills: Record<string, HaulFill | null>
   supply: SupplyFacts | null
   highest: number
@@ -23,7 +23,7 @@ export interface AirFigureInput {
   firstFill: FirstFill | null
 }
 
-/** Figures of Air that follow from the plan at once: times quasi-static, pressures gauge, SI. */
+/** Figures of Air that follow directly from the plan: times quasi-static, gauge pressures, SI. */
 export function airFigures(of: AirFigureInput): Record<string, Figure> {
   return {
     ...timeFigures(of),
@@ -111,7 +111,7 @@ function motorFigures({ set: { compressor }, motor, site }: AirFigureInput): Rec
   }
 }
 
-/** What the feed leaves of volts and speed at the highest pressure. */
+/** Volts and speed left by the feed at the highest pressure. */
 function feedFigures({ current, onFeed }: AirFigureInput['motor'], { feed }: Site): Record<string, Figure> {
   if (!onFeed || !feed) return {}
   const inputs = [

@@ -15,7 +15,7 @@ import { partOf } from '../parts/parts'
 import { addLine, addPart, type Change, copyOf, dropLine, dropPart } from './editing'
 import { closeAndRetrace, closePort, insertPart, removePart, teeInto } from './joining'
 
-/** Filter, compressor, dryer and valve block for springs filled by hand; the fill valves stay, teed in. */
+/** Filter, compressor, dryer and valve block for springs filled by hand. The fill valves stay, teed in. */
 export const addCompressor: Change = (before) => {
   if (allOfKinds(before, ...SUPPLY_KINDS).length > 0) throw new OperationError('There is a supply already.')
   if (firstOfKind(before, 'block'))
@@ -43,7 +43,7 @@ export const addCompressor: Change = (before) => {
       label: side ? `${side === 'left' ? 'Left' : 'Right'} tee` : 'Tee for hand fill',
       side,
     })
-    // Air comes from the block on the way through; the fill valve hangs on the third port.
+    // Air from the block passes straight through the tee; the fill valve is on the third port.
     addLine(air, tee, 'b', feed.other, feed.otherPort, { id: side ? `tee-spring-${side}` : 'tee-split' })
     air.lines[feed.line] = { ...air.lines[feed.line]!, from: valve!, fromPort: 'out', to: tee, toPort: 'c' }
     addLine(air, block, port, tee, 'a', { id: side ? `block-${side}` : 'block-tee' })
@@ -60,7 +60,10 @@ export const addCompressor: Change = (before) => {
   return closeAndRetrace(air)
 }
 
-/** A second compressor of the same class beside the first, with a filter of its own, teed into the first one's line. */
+/**
+ * A second compressor of the same class beside the first, with a filter of its own, teed into the first one's
+ * line.
+ */
 export const addSecondCompressor: Change = (before) => {
   const [first, another] = allOfKinds(before, 'compressor')
   if (!first) throw new OperationError('There is no electric compressor yet to put a second one beside.')
@@ -77,7 +80,7 @@ export const addSecondCompressor: Change = (before) => {
   return closeAndRetrace(air)
 }
 
-/** Where a supply's air goes on: behind the tee, where a second compressor meets it there. */
+/** Where a supply's air goes on: behind the tee, if a second compressor joins it there. */
 function outletBehind(air: AirPlan, supply: string): PartEnd | undefined {
   const outlet = endsAt(air, supply).find(({ port }) => port === 'out')
   const tee = outlet && air.components[outlet.other]?.kind === 'tee' ? endsAt(air, outlet.other) : []
@@ -91,7 +94,7 @@ export const addTank: Change = (before) => {
   const supply = allOfKinds(before, ...SUPPLY_KINDS)[0]
   if (!supply) throw new OperationError('Nothing fills a tank yet: add a compressor first.')
   const air = copyOf(before)
-  // The keep-up switch of a set without a tank has nothing to do any more.
+  // Without a tank, a set's keep-up switch has no function any more.
   for (const id of allOfKinds(air, 'pressureSwitch'))
     if (air.components[id]?.class === 'switch-minimum') removePart(air, id)
   let behind = outletBehind(air, supply)
@@ -115,7 +118,7 @@ export const addTank: Change = (before) => {
   return closeAndRetrace(withReachingCompressor(air))
 }
 
-/** A compressor that reaches the tank's cut-out, where the chosen one does not. */
+/** A compressor that reaches the tank's cut-out, if the chosen one does not. */
 function withReachingCompressor(air: AirPlan): AirPlan {
   const limits = firstOfKind(air, 'pressureSwitch')
   const cutOut = limits ? partOf(air, limits).figures.cutOut! : 0
@@ -130,7 +133,7 @@ function withReachingCompressor(air: AirPlan): AirPlan {
     : air
 }
 
-/** The block fed from a tank: a solenoid worked by the compressor's wire and a small bore stand before it. */
+/** The block fed from a tank, behind a solenoid worked by the compressor's wire and a small bore. */
 export const feedFromTank: Change = (before) => {
   const block = firstOfKind(before, 'block')
   if (!block) throw new OperationError('There is no valve block to feed.')
@@ -151,7 +154,7 @@ export const feedFromTank: Change = (before) => {
   return air
 }
 
-/** A fill valve teed in for every spring that has none of its own. */
+/** A fill valve teed in for every spring that has none. */
 export const keepHandFill: Change = (before) => {
   let air = copyOf(before)
   for (const spring of allOfKinds(air, 'spring')) {

@@ -18,7 +18,7 @@ export function circuitPatches(plan: AirPlan, archetype = plan.archetype) {
     { op: 'replace' as const, path: ['air', 'gone'], value: { components: {}, lines: {} } },
     { op: 'replace' as const, path: ['air', 'joints'], value: {} },
     ...(block ? [{ op: 'replace' as const, path: ['air', 'blockClass'], value: block }] : []),
-    // Without a tank and its switch nothing but its own rating stops a compressor.
+    // Without a tank and its switch, only its own rating stops a compressor.
     ...(tankless && now && now.maxPressure > PRACTICE.tanklessMost.value
       ? [{ op: 'replace' as const, path: ['air', 'compressorClass'], value: strongest.id }]
       : []),

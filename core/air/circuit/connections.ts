@@ -18,8 +18,8 @@ function linesAt({ lines }: Circuit): Map<string, { id: string; other: string }[
 }
 
 /**
- * Ids of components joined to `start` by lines, not passing into any kind in `closed`, nor along the line
- * `without`. None where there is no such component: a line may end at nothing.
+ * Ids of components connected to `start` by lines, not passing through any kind in `closed` nor along the line
+ * `without`. Empty if the component does not exist, because a line may end at nothing.
  */
 export function connectedParts(
   air: Circuit,
@@ -41,7 +41,7 @@ export function connectedParts(
   return seen
 }
 
-/** Sides of the springs that always stand at the pressure of a component; none for one that can hold air back. */
+/** Sides of the springs that always have the pressure of a component; empty for one that can hold air back. */
 function sidesAt(air: Circuit, id: string, without?: string): Set<Side> {
   const c = air.components[id]
   if (!c || (HOLDS_AIR_BACK.includes(c.kind) && c.kind !== 'handFill')) return new Set()
@@ -63,7 +63,7 @@ export function linePath(air: Circuit, id: string): AirPath {
   return sides.size === 2 ? 'both' : ([...sides][0] ?? 'supply')
 }
 
-/** The circuit with every line's path as its neighbours now have it. */
+/** The circuit with every line's path recomputed from its neighbours. */
 export function withLinePaths<T extends Circuit>(air: T): T {
   return {
     ...air,
@@ -76,7 +76,10 @@ export function withLinePaths<T extends Circuit>(air: T): T {
   }
 }
 
-/** Whether both springs always share one pressure: joined by tube without anything between that could hold air back. */
+/**
+ * True if both springs always share one pressure: joined by tube with nothing in between that can hold air
+ * back.
+ */
 export function springsTeed(air: Circuit): boolean {
   const springs = Object.entries(air.components)
     .filter(([, c]) => c.kind === 'spring')
@@ -85,7 +88,7 @@ export function springsTeed(air: Circuit): boolean {
 }
 
 /**
- * Whether a spring has a fill valve that needs no control and no supply: through tube, or through a valve
+ * True if a spring has a fill valve that needs no control and no supply: through tube, or through a valve
  * worked by hand.
  */
 export function hasHandFill(air: Circuit, spring: string): boolean {
@@ -104,7 +107,7 @@ export function hasHandFill(air: Circuit, spring: string): boolean {
   ].some((id) => air.components[id]!.kind === 'handFill')
 }
 
-/** Lines of which an end is on no port of the circuit. */
+/** Lines with an end that is on no port of the circuit. */
 export function looseLines(air: PartsOf & Circuit): string[] {
   const there = (component: string, port: string) => portsOf(air, component).some((p) => p.id === port)
   return Object.entries(air.lines)
@@ -121,7 +124,7 @@ export function linesByPort({ lines }: Circuit): Map<string, string[]> {
   return use
 }
 
-/** Pressure and intake ports that no line is on. An exhaust stands open by design. */
+/** Pressure and intake ports without a line. An exhaust is open by design. */
 export function openPorts(air: PartsOf & Circuit): { component: string; port: string }[] {
   const use = linesByPort(air)
   return Object.keys(air.components).flatMap((id) =>
@@ -137,17 +140,17 @@ export const firstOfKind = (air: Circuit, kind: ComponentKind): string | null =>
 /** All components of some kinds. */
 export const allOfKinds = (air: Circuit, ...kinds: ComponentKind[]): string[] =>
   Object.keys(air.components).filter((id) => kinds.includes(air.components[id]!.kind))
-/** A part in words: its label, with the outlet where `id` is `component.outN`. */
+/** Name of a part: its label, with the outlet if `id` is `component.outN`. */
 export function partLabel(air: Pick<AirPlan, 'components'>, id: string): string {
   const [component, port] = id.split('.') as [string, string | undefined]
   const label = air.components[component]?.label ?? component
   return port?.startsWith('out') ? `${label}, outlet ${port.slice(3)}` : label
 }
 
-/** A part in words, in the middle of a sentence. */
+/** Name of a part in the middle of a sentence. */
 export const labelInSentence = (air: AirPlan, id: string) => air.components[id]?.label.toLowerCase() ?? id
 
-/** A line's end at a part: which end it is, on which port, and what its other end is on. */
+/** A line's end at a part: which end it is, on which port, and what the other end is on. */
 export interface PartEnd {
   line: string
   end: 'from' | 'to'
@@ -156,7 +159,7 @@ export interface PartEnd {
   otherPort: string
 }
 
-/** Ends of lines at a component: which line, which of its ends, and what lies beyond. */
+/** Ends of lines at a component: the line, which of its ends, and what is at the other. */
 export function endsAt(air: AirPlan, id: string): PartEnd[] {
   return Object.entries(air.lines).flatMap(([line, l]) => [
     ...(l.from === id

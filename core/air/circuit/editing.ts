@@ -4,30 +4,31 @@ import { isThere, LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
 import { freeId, OperationError } from '../../quantity/operation'
 import { newComponent } from '../parts/parts'
 
-/** Parts and lines put into a circuit and taken out of it, one at a time. */
+/** Parts and lines added to a circuit or removed from it, one at a time. */
 
 /**
- * A change of a circuit that leaves it whole: no line ends at nothing, no port holds two, and what it opens it closes
- * again. It takes a plan's air and gives a new one; what cannot be done throws an OperationError that says why.
+ * A change of a circuit that keeps it complete: no line ends at nothing, no port holds two lines, and what it
+ * opens it closes again. It takes a plan's air and returns a new one. What cannot be done throws an
+ * OperationError with the reason.
  */
 export type Change = (air: AirPlan) => AirPlan
 
-/** Takes a line out of the circuit given, in place; one that is there today is kept among what is taken out. */
+/** Removes a line from the given circuit in place. A line that exists today is recorded as taken out. */
 export function dropLine(air: AirPlan, id: string): void {
   const line = air.lines[id]
   if (line && isThere(line.state)) air.gone.lines = { ...air.gone.lines, [id]: { ...line, state: 'out' } }
   air.lines = Object.fromEntries(Object.entries(air.lines).filter(([other]) => other !== id))
 }
 /**
- * Takes a part out of the circuit given, in place; its lines are the caller’s to take. One that is there today is kept
- * among what is taken out.
+ * Removes a part from the given circuit in place; the caller removes its lines. A part that exists today is
+ * recorded as taken out.
  */
 export function dropPart(air: AirPlan, id: string): void {
   keepAsGone(air, id)
   air.components = Object.fromEntries(Object.entries(air.components).filter(([other]) => other !== id))
 }
 
-/** Writes down that a part which is there today is taken out. */
+/** Records that an existing part is taken out. */
 export function keepAsGone(air: AirPlan, id: string): void {
   const part = air.components[id]
   if (part && isThere(part.state))
@@ -35,8 +36,8 @@ export function keepAsGone(air: AirPlan, id: string): void {
 }
 
 /**
- * A copy to work on of a circuit of which every line ends at a part: an operation follows lines.
- * @throws OperationError where a line ends at nothing
+ * A working copy of a circuit in which every line ends at a part, because an operation follows lines.
+ * @throws OperationError if a line ends at nothing
  */
 export function copyOf(air: AirPlan): AirPlan {
   const { components, lines } = air
@@ -45,7 +46,7 @@ export function copyOf(air: AirPlan): AirPlan {
   return copyWithLoose(air)
 }
 
-/** The same of any circuit, for what follows no line. Whole copies: a step may write where it likes. */
+/** The same for any circuit, if no lines are followed. It is a full copy, so a step may write anywhere. */
 export const copyWithLoose = (air: AirPlan): AirPlan => ({
   ...air,
   components: structuredClone(air.components),
@@ -59,7 +60,7 @@ const ID_STEM: Partial<Record<ComponentKind, string>> = {
   restrictor: 'bore',
 }
 
-/** Puts a part of a kind into the circuit given, in place. @returns its id. */
+/** Adds a part of a kind to the given circuit in place. @returns its id */
 export function addPart(
   air: AirPlan,
   kind: ComponentKind,
@@ -81,7 +82,7 @@ export function addPart(
   return id
 }
 
-/** Puts a line between two ports into the circuit given, in place. @returns its id. */
+/** Adds a line between two ports to the given circuit in place. @returns its id */
 export function addLine(
   air: AirPlan,
   from: string,

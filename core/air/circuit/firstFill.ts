@@ -6,8 +6,8 @@ import type { FirstFill } from '../types'
 import { allOfKinds, connectedParts, labelInSentence } from './connections'
 
 /**
- * The first fill of the springs: what the spring's sheet says, and never over what the weakest part that
- * stands at a spring's pressure is rated for, nor over what opens a relief valve there.
+ * Pressure of the first fill: what the spring's sheet says, but never above the rating of the weakest part at a
+ * spring's pressure, nor above what opens a relief valve there.
  * @returns null without a spring
  * @source common practice
  */
@@ -20,7 +20,7 @@ export function firstFill(air: AirPlan, spring: SpringClass | null): FirstFill |
   }
   const joined = new Set(springs.flatMap((id) => [...connectedParts(air, id, HOLDS_AIR_BACK)]))
   const lines = Object.values(air.lines).filter(({ from, to }) => joined.has(from) || joined.has(to))
-  // What holds air back has the springs' pressure at one of its ports.
+  // A part that holds air back has the springs' pressure at one of its ports.
   for (const id of new Set([...joined, ...lines.flatMap(({ from, to }) => [from, to])])) {
     const kind = air.components[id]?.kind
     if (!kind || kind === 'spring') continue

@@ -3,16 +3,16 @@ import { adaptersAt } from '../../catalog/ports'
 import { isFitted } from '../../catalog/partStates'
 import type { AirPlan, JointKind } from '../../document/types'
 
-/** So many of one kind of joint, on what they go; or of an adapter between ends that do not fit each other. */
+/** Number of joints of one kind on one tube, or of an adapter between ends that do not fit each other. */
 export interface FittingCount {
   kind: JointKind | 'adapter'
   label: string
-  /** Tube they hold on; null for parts screwed together. */
+  /** Tube they are on; null for parts screwed together. */
   on: string | null
   count: number
 }
 
-/** Fittings that lines of this job are made with, counted by kind and tube: what is kept has its own already. */
+/** Fittings for the lines of this job, counted by kind and tube. Kept lines have theirs already. */
 export function fittingsOf(air: AirPlan): FittingCount[] {
   const counts = new Map<string, FittingCount>()
   const add = (one: Omit<FittingCount, 'count'>) => {
@@ -23,7 +23,7 @@ export function fittingsOf(air: AirPlan): FittingCount[] {
     if (!isFitted(line.state)) continue
     for (const { label } of adaptersAt(air, id)) add({ kind: 'adapter', label, on: null })
     const on = catalogueTube(air, line)?.label ?? null
-    // Screwed together is one joint, a line has two.
+    // Parts screwed together have one joint, a line has two.
     for (const end of on === null ? (['from'] as const) : (['from', 'to'] as const)) {
       const { id: kind, label } = jointAt(air, id, line, end)
       add({ kind, label, on })

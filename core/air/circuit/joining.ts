@@ -6,8 +6,8 @@ import { addLine, addPart, dropLine, dropPart } from './editing'
 import { portsOf } from '../parts/parts'
 
 /**
- * Parts put into lines, hung on them and taken out again; what that opens is closed, so that the circuit
- * stays whole.
+ * Parts put into lines, teed off and removed again. What that opens is closed, so that the circuit stays
+ * complete.
  */
 
 const throughPorts = (kind: ComponentKind): [string, string] =>
@@ -15,7 +15,7 @@ const throughPorts = (kind: ComponentKind): [string, string] =>
 const entryPort = (kind: ComponentKind): string =>
   KINDS[kind].ports.find((p) => p.type === 'pressure')?.id ?? 'in'
 
-/** The line of an id. @throws {OperationError} when it is gone, or is an intake’s. */
+/** The line with an id. @throws {OperationError} if it does not exist or belongs to an intake */
 export function lineOf(air: AirPlan, id: string): AirLine {
   const line = air.lines[id]
   if (!line) throw new OperationError('That line is no longer in the circuit.')
@@ -30,11 +30,11 @@ export function closePort(air: AirPlan, id: string, port: string): void {
   addLine(air, made, 'in', id, port, { tube: DIRECT })
 }
 
-/** Puts a part into a line: the line's beginning keeps its name, what lies behind gets a new one. Writes into `air`. */
+/** Puts a part into a line. The first piece keeps its name, the second gets a new one. Writes into `air`. */
 export function insertPart(air: AirPlan, lineId: string, part: string): string {
   const line = lineOf(air, lineId)
   const [a, b] = throughPorts(air.components[part]!.kind)
-  // A tube that is there is cut in two, and both halves stay; what was screwed together wants two new tubes.
+  // An existing tube is cut in two and both halves stay. Parts that were screwed together need two new tubes.
   const half =
     line.tube === DIRECT ? { tube: null, state: 'new' as const } : { tube: line.tube, state: line.state }
   const after = addLine(air, part, b, line.to, line.toPort, half)
@@ -42,17 +42,20 @@ export function insertPart(air: AirPlan, lineId: string, part: string): string {
   return after
 }
 
-/** A block that grew has outlets nobody uses yet: they are plugged. Then every line says anew whose air it carries. */
+/** Unused outlets of a larger block are plugged, and every line's path is recomputed. */
 export function closeAndRetrace(air: AirPlan): AirPlan {
   for (const { component, port } of openPorts(air))
     if (air.components[component]!.kind === 'block') closePort(air, component, port)
   return withLinePaths(air)
 }
-/** The side whose air a line carries; null for supply air and air to both. */
+/** Side whose air a line carries; null for supply air and air to both. */
 export const lineSide = (line: AirLine): Side | null =>
   line.path === 'left' || line.path === 'right' ? line.path : null
 
-/** Tees a part’s port into a line, in place. @returns the tee’s id. @throws {OperationError} when the line is gone. */
+/**
+ * Tees a part’s port into a line, in place. @returns the tee’s id @throws {OperationError} if the line does not
+ * exist
+ */
 export function teeInto(air: AirPlan, line: string, part: string): string {
   const c = air.components[part]!
   const tee = addPart(air, 'tee', {
@@ -67,12 +70,12 @@ export function teeInto(air: AirPlan, line: string, part: string): string {
   return tee
 }
 
-/** Kinds that go out with what they are screwed to. */
+/** Kinds that are removed with the part they are screwed to. */
 const GUARDS: readonly ComponentKind[] = ['relief', 'drain', 'pressureSwitch', 'plug', 'sensor', 'filter']
 
 /**
- * Takes a part out of the circuit given, in place, with the guards screwed to it, and joins the two lines it parted.
- * @throws {OperationError} when it is gone, a spring, or more than two lines meet there.
+ * Removes a part from the given circuit in place, with the guards screwed to it, and joins its two lines.
+ * @throws {OperationError} if it does not exist, is a spring, or has more than two lines
  */
 export function removePart(air: AirPlan, id: string): AirPlan {
   const c = air.components[id]
@@ -97,7 +100,7 @@ export function removePart(air: AirPlan, id: string): AirPlan {
   for (const e of ends) dropLine(air, e.line)
   dropPart(air, id)
   if (ends.length === 2) {
-    // From the end the air came from, on to where it went.
+    // From the end the air came from to where it went.
     const [one, two] = (ends[0]!.end === 'to' ? ends : [ends[1]!, ends[0]!]) as [
       (typeof ends)[number],
       (typeof ends)[number],
@@ -111,7 +114,7 @@ export function removePart(air: AirPlan, id: string): AirPlan {
   return air
 }
 
-/** What a part hung on closes up: a tee goes, any other port gets a plug. */
+/** What a removed part hung on is closed: a tee is removed, any other port gets a plug. */
 export function closeAfter(air: AirPlan, end: { other: string; otherPort: string }): void {
   const other = air.components[end.other]
   if (!other) return

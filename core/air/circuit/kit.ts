@@ -2,9 +2,9 @@ import { KINDS, type ComponentKind } from '../../catalog/kinds'
 import { isBought } from '../../catalog/partStates'
 import type { AirPlan } from '../../document/types'
 
-/** What of a circuit comes in the kit it is planned with, and what is bought beside it. */
+/** Parts of a circuit that come in its kit, and parts bought besides. */
 
-/** Parts of the circuit that lie in its kit, by id: as many of each kind as the kit has. */
+/** Ids of the parts that are in the kit: as many of each kind as the kit has. */
 export function inKit({ kit, components }: Pick<AirPlan, 'kit' | 'components'>): Set<string> {
   const left = new Map(Object.entries(kit?.parts ?? {}))
   const found = new Set<string>()
@@ -23,7 +23,7 @@ export interface Lack {
   count: number
 }
 
-/** What is bought for the circuit beside its kit, by kind; nothing without a kit. Plugs come with what they close. */
+/** Parts to buy besides the kit, by kind; empty without a kit. Plugs come with what they close. */
 export function kitLacks(air: Pick<AirPlan, 'kit' | 'components'>): Lack[] {
   if (!air.kit) return []
   const inside = inKit(air)
@@ -33,7 +33,7 @@ export function kitLacks(air: Pick<AirPlan, 'kit' | 'components'>): Lack[] {
   return [...counts].map(([kind, count]) => ({ kind, label: KINDS[kind].label.toLowerCase(), count }))
 }
 
-/** What a circuit's parts cost, as far as prices are typed: the kit, and what is bought beside it. */
+/** Cost of a circuit's parts, as far as prices are typed: the kit, and what is bought besides. */
 export function partsCost(air: Pick<AirPlan, 'kit' | 'components'>): number {
   const inside = inKit(air)
   const beside = Object.entries(air.components).filter(([id, c]) => isBought(c) && !inside.has(id))

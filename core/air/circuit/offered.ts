@@ -22,7 +22,7 @@ export interface Operation {
   run: Change
 }
 
-/** What may be done to the whole circuit now. */
+/** Operations on the whole circuit that are possible now. */
 export function wholeOperations(air: AirPlan): Operation[] {
   const supply = allOfKinds(air, ...SUPPLY_KINDS).length > 0
   const teed = springsTeed(air)
@@ -49,7 +49,7 @@ export function wholeOperations(air: AirPlan): Operation[] {
   ]
 }
 
-/** What may be done to one part. */
+/** Operations on one part. */
 export function partOperations(air: AirPlan, id: string): Operation[] {
   const c = air.components[id]
   if (!c) return []
@@ -72,7 +72,7 @@ export function operationPatches(air: AirPlan, run: Change): Patch[] {
   return diffDocuments(air, run(air)).map((p) => ({ ...p, path: ['air', ...p.path] }))
 }
 
-/** A remedy from an operation, or none where it cannot be done. */
+/** A remedy from an operation; undefined if it cannot be done. */
 export function operationRemedy(
   air: AirPlan,
   label: string,

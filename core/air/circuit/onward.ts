@@ -2,7 +2,9 @@ import { IN_LINE_KINDS } from '../../catalog/kinds'
 import type { AirPlan } from '../../document/types'
 import { portsOf } from '../parts/parts'
 
-/** Parts to which air goes on from one: through the far side of what has sides, never back past them. */
+/**
+ * Parts to which air goes on from a part: through the far side of parts with two sides, never back past them.
+ */
 export function onwardFrom(plan: AirPlan, id: string): string[] {
   const { kind } = plan.components[id]!
   const oneWay =

@@ -42,13 +42,13 @@ const plan = (archetype: Archetype): AirPlan => ({
 })
 
 /**
- * What keeps a circuit whole: nothing loose, no port held twice, no port left open that was closed, paths as
- * they run.
+ * What makes a circuit complete: nothing loose, no port with two lines, no port left open that was closed, and
+ * correct paths.
  */
 function whole(air: AirPlan): void {
   expect(looseLines(air)).toEqual([])
   expect([...linesByPort(air)].filter(([, lines]) => lines.length > 1)).toEqual([])
-  // A compressor whose filter was taken out breathes unfiltered: a note of its own, not a hole.
+  // A compressor without its filter breathes unfiltered: that has a note of its own and is no open port.
   expect(
     openPorts(air).filter((p) => portsOf(air, p.component).find((x) => x.id === p.port)!.type === 'pressure'),
   ).toEqual([])
@@ -59,7 +59,7 @@ function whole(air: AirPlan): void {
       portsOf(air, l.to).find((p) => p.id === l.toPort)!.type,
     )
 }
-/** A circuit by what it is, whatever its ids: kinds joined to kinds. */
+/** A circuit described by kinds joined to kinds, whatever its ids. */
 function likeness(air: AirPlan): string[] {
   const end = (id: string, port: string) =>
     `${air.components[id]!.kind}.${air.components[id]!.kind === 'tee' ? '*' : port.replace(/^out[12]$/, 'out')}`
@@ -71,7 +71,7 @@ function likeness(air: AirPlan): string[] {
 test('archetype 6 from archetype 2 by operations alone: the same parts joined the same way', () => {
   const built = addCoupler(addTank(addCompressor(plan('hand-two'))))
   whole(built)
-  // The starting circuit has its dryer behind the tank, and so has this.
+  // The starting circuit has its dryer behind the tank, and so has this one.
   expect(likeness(built)).toEqual(likeness(plan('tank-wireless')))
   expect(built.blockClass).toBe('block-two')
 })
@@ -178,7 +178,8 @@ test('a string of any operations leaves any circuit whole, its file valid, and e
         }
       },
     ),
-    // Found once: with the cab switch out, the pressure switch goes too, and the tank is added to what is left.
+    // A case found earlier: with the cab switch out, the pressure switch goes too, and the tank is added to
+    // what is left.
     { numRuns: 100, examples: [['cab-gauge', [3375, 2883, 330, 0]]] },
   )
 })

@@ -24,22 +24,22 @@ import {
   teeInto,
 } from './joining'
 
-/** What may stand in for what, port for port. */
+/** Kinds that may replace each other, port for port. */
 const INTERCHANGEABLE: readonly (readonly ComponentKind[])[] = [
   ['compressor', 'belt', 'boost'],
   ['check', 'dryer', 'restrictor', 'solenoid', 'regulator'],
   ['gauge', 'sensor', 'pressureSwitch', 'handFill', 'coupler', 'dump', 'drain', 'relief', 'horn', 'plug'],
   ['paddle', 'heightValve'],
 ]
-/** Kinds that may stand in a part’s place, since their ports do the same. */
+/** Kinds that may take a part’s place, because their ports do the same. */
 export const interchangeableKinds = (kind: ComponentKind): ComponentKind[] =>
   INTERCHANGEABLE.filter((list) => list.includes(kind))
     .flat()
     .filter((k) => k !== kind)
 
 /**
- * A dryer, check valve, regulator, solenoid or restrictor into a line, so that air passes it from the supply
- * to the springs.
+ * Puts a dryer, check valve, regulator, solenoid or restrictor into a line, so that air passes it from the
+ * supply to the springs.
  */
 export const putInLine =
   (line: string, kind: ComponentKind, className?: string): Change =>
@@ -51,7 +51,7 @@ export const putInLine =
     const part = addPart(air, kind, { side: lineSide(l), class: className })
     const { from } = l
     insertPart(air, line, part)
-    // Lines are drawn from the supply on; one that runs the other way has its part turned round.
+    // Lines are drawn from the supply on. In a line that runs the other way the part is turned round.
     if (air.components[from]?.kind === 'handFill' && (kind === 'check' || kind === 'regulator'))
       throw new OperationError(
         'That line is filled and let down by hand, both ways: a one-way part does not belong in it.',
@@ -59,7 +59,7 @@ export const putInLine =
     return closeAndRetrace(air)
   }
 
-/** A tee in a line with a part hanging on it. */
+/** A tee in a line, with a part on its third port. */
 export const teeOff =
   (line: string, kind: ComponentKind, className?: string): Change =>
   (before) => {
@@ -68,7 +68,7 @@ export const teeOff =
     return closeAndRetrace(air)
   }
 
-/** Another kind of part in the same place, its lines on the ports that match. */
+/** Another kind of part in the same place, with its lines on the matching ports. */
 export const replacePart =
   (id: string, kind: ComponentKind, className?: string): Change =>
   (before) => {
@@ -94,7 +94,7 @@ export const replacePart =
         if (e.end === 'from') air.lines[e.line]!.fromPort = port.id
         else air.lines[e.line]!.toPort = port.id
       } else {
-        // A boost feed breathes for itself.
+        // A boost feed has its own intake.
         if (air.components[e.other]?.kind !== 'filter' && air.components[e.other]?.kind !== 'plug')
           throw new OperationError(
             `The ${KINDS[kind].label.toLowerCase()} has no port for the line to the ${air.components[e.other]?.label.toLowerCase()}.`,
@@ -115,13 +115,13 @@ export const replacePart =
     return breathes ? fitFilter(id)(air) : closeAndRetrace(air)
   }
 
-/** A part out of the circuit, and the gap closed. */
+/** Removes a part and closes the gap. */
 export const takeOut =
   (id: string): Change =>
   (before) =>
     closeAndRetrace(removePart(copyOf(before), id))
 
-/** A line off at both ends, which are plugged, or go where they were only a tee. */
+/** Removes a line. Its ends are plugged, or removed if they were only a tee. */
 export const takeOffLine =
   (id: string): Change =>
   (before) => {
@@ -140,8 +140,7 @@ export const takeOffLine =
   }
 
 /**
- * Closes a pressure port with a plug. @throws {OperationError} when something is on it, or it is an intake or
- * an exhaust.
+ * Closes a pressure port with a plug. @throws {OperationError} if it is in use, or is an intake or an exhaust
  */
 export const plugPort =
   (id: string, port: string): Change =>
@@ -157,20 +156,20 @@ export const plugPort =
     return closeAndRetrace(air)
   }
 
-/** An inlet filter on a compressor that breathes without one. */
+/** An inlet filter on a compressor without one. */
 export const fitFilter =
   (id: string): Change =>
   (before) => {
     if (endsAt(before, id).some((e) => before.components[e.other]?.kind === 'filter'))
       throw new OperationError('It has its filter already.')
     const air = copyOf(before)
-    // What else hangs on the intake comes off.
+    // Anything else on the intake comes off.
     for (const e of endsAt(air, id)) if (e.port === 'in') dropLine(air, e.line)
     addLine(air, addPart(air, 'filter', { label: 'Inlet filter' }), 'out', id, 'in', { id: 'intake' })
     return closeAndRetrace(air)
   }
 
-/** A line between two ports that stand open, or hold nothing but a plug. */
+/** A line between two ports that are open or only have a plug. */
 export const connectPorts =
   (one: { component: string; port: string }, two: { component: string; port: string }): Change =>
   (before) => {

@@ -17,16 +17,16 @@ const NOT_FED_FROM_TANK: readonly ComponentKind[] = [
 ]
 const BEYOND_FEED: readonly ComponentKind[] = ['spring', 'handFill', 'tank', 'compressor', 'coupler']
 
-/** Bore proposed where no bore at all is needed, m. */
+/** Bore proposed if no bore is needed, m. */
 const WIDE_OPEN = 0.01
 
 /**
- * How far a block fed from a full tank goes past its target before it has read and shut, Pa: the flow there over its
- * reaction time, into the smaller spring as it stands (ISO 6358-1, isothermal). And the bore in front of it, m, that
- * would keep that under a block's own tolerance, yet fills the pair within a time that one waits. Null where no tank
+ * How far a block fed from a full tank passes its target before it has read and shut, Pa: the flow there times
+ * its reaction time, into the smaller spring (ISO 6358-1, isothermal). Also the bore before it, m, that would
+ * keep this below the block's own tolerance and still fill the pair in an acceptable time. Null if no tank
  * feeds a block.
  * @param volume air in each spring at the highest haul, m³; `full` pressure of the full tank, Pa gauge;
- * `atmosphere` Pa.
+ * `atmosphere` Pa
  */
 export function overshootOf(
   plan: AirPlan,
@@ -59,7 +59,8 @@ export function overshootOf(
   const rest = inRow([set.block.conductance, ...valves])
   const leastAbs = Math.min((set.spring?.minPressure ?? 0) + atmosphere, targetAbs)
   const fill = secondsPerConductance(set.block.criticalRatio, tankAbs, leastAbs, targetAbs, volume)
-  // The tightest that is waited for, and what would keep the overshoot within the block's own tolerance.
+  // The tightest bore with an acceptable time, and the bore that keeps the overshoot within the block's own
+  // tolerance.
   const waited = fill / PRACTICE.fillWait.value
   const wanted = Math.max(PRACTICE.presetTolerance.value / perConductance, waited)
   // 1/C² = 1/C_rest² + 1/C_bore².
@@ -74,11 +75,12 @@ export function overshootOf(
   }
 }
 
-/** Pressures on the way at which the flow is taken. */
+/** Number of pressures on the way at which the flow is computed. */
 const WAY = 40
 /**
- * Time in which a pair of springs comes from one absolute pressure to another through a conductance of one, s·(m³/(s·Pa)):
- * the mass it takes over the flow, which falls as the springs come near the tank (ISO 6358-1, isothermal, full tank).
+ * Time for a pair of springs to go from one absolute pressure to another through a conductance of one,
+ * s·(m³/(s·Pa)): the mass over the flow, which falls as the springs approach the tank (ISO 6358-1, isothermal,
+ * full tank).
  */
 function secondsPerConductance(
   criticalRatio: number,
@@ -98,7 +100,7 @@ function secondsPerConductance(
   return seconds
 }
 
-/** Sonic conductances between tank and block: of small bores, and of everything else that resists. */
+/** Sonic conductances between tank and block: of small bores, and of everything else. */
 function resistancesBefore(plan: AirPlan, block: string): { bores: number[]; valves: number[] } {
   const bores: number[] = []
   const valves: number[] = []

@@ -1,6 +1,9 @@
 import type { AirPlan } from '../../document/types'
 
-/** What a function finds in a circuit, worked out once for it: a load that is moved changes none of it. */
+/**
+ * Computes a function once for each circuit, because most edits, such as moving a load, do not change the
+ * circuit.
+ */
 export function perCircuit<T>(find: (air: AirPlan) => T): (air: AirPlan) => T {
   const known = new WeakMap<AirPlan, { found: T }>()
   return (air) => {

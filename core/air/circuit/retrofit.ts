@@ -12,7 +12,7 @@ import {
 import { withLinePaths } from './connections'
 import { startingCircuit } from './startingCircuits'
 
-/** From a circuit that is there to the one that will be: what is in both stays. */
+/** From the existing circuit to the future one: what is in both stays. */
 
 const withState = <T extends { state: PartState }>(x: T, state: PartState): T => ({ ...x, state })
 
@@ -30,8 +30,8 @@ export function allIn(circuit: Circuit, state: PartState): Circuit {
 }
 
 /**
- * Lines that are there and will have a new part in their middle: they are cut and both pieces stay.
- * @param stays whether a part is there and stays
+ * Existing lines that get a new part in their middle: they are cut and both pieces stay.
+ * @param stays whether a part exists and stays
  * @returns ids of the old lines that are cut, and ids of the new circuit's lines that are their pieces
  */
 function cutInTwo(
@@ -46,7 +46,7 @@ function cutInTwo(
     if (old.tube === DIRECT || !ends(old).every(stays) || isSameLine(found.lines[id], target[id] ?? NO_LINE))
       continue
     const free = Object.entries(target).filter(([piece, l]) => !pieces.has(piece) && l.tube === old.tube)
-    /** Pieces from one end of the old line to a part that is new, by that part. */
+    /** Pieces from one end of the old line to a new part, by that part. */
     const from = (end: string) =>
       new Map(
         free.flatMap(([piece, l]) => {
@@ -75,8 +75,8 @@ const NO_LINE: AirLine = {
 }
 
 /**
- * The circuit that will be, with what of it is there today kept, and what is there and not wanted any more taken out.
- * Parts are the same by id, kind and side; lines by what they join and with what tube.
+ * The future circuit, with what exists today kept, and what is no longer wanted taken out. Parts match by id,
+ * kind and side; lines by what they join and by their tube.
  */
 export function retrofitted(found: Circuit, target: Circuit): Pick<AirPlan, 'components' | 'lines' | 'gone'> {
   const keepsPart = (id: string, c: Component) => isSamePart(found.components[id], c)
@@ -113,6 +113,6 @@ export function retrofitted(found: Circuit, target: Circuit): Pick<AirPlan, 'com
   }
 }
 
-/** A starting circuit where another is there today. */
+/** A starting circuit where another one exists today. */
 export const fromTo = (found: Archetype, target: Archetype) =>
   retrofitted(allIn(startingCircuit(found), 'kept'), startingCircuit(target))

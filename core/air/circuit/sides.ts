@@ -63,8 +63,8 @@ export const mirror =
   }
 
 /**
- * The section of tube and tees that stands at a spring's pressure, without springs and without what can hold
- * air back.
+ * The tubes and tees that have a spring's pressure, without springs and without anything that can hold air
+ * back.
  */
 function springSection(air: AirPlan, spring: string): string[] {
   return [...connectedParts(air, spring, [...HOLDS_AIR_BACK, 'check', 'tank', 'manifold', 'dryer'])].filter(
@@ -72,7 +72,7 @@ function springSection(air: AirPlan, spring: string): string[] {
   )
 }
 
-/** What stands at the edge of that section: fill valves, paddles, gauges. */
+/** Parts at the edge of that section: fill valves, paddles, gauges. */
 function sectionEdges(air: AirPlan, spring: string): string[] {
   const inside = new Set([spring, ...springSection(air, spring)])
   return [...inside]
@@ -107,7 +107,7 @@ export const splitSides: Change = (before) => {
       .filter((id) => !own.includes(id) && air.components[id]!.kind !== 'spring'),
   )
   const ports: Record<string, string> = {}
-  /** Ports of the doubled parts where the left spring hung on the first ones. */
+  /** Ports of the doubled parts that correspond to those of the left spring. */
   const stumps: { other: string; otherPort: string }[] = []
   for (const id of borders) {
     const { kind, label } = air.components[id]!
@@ -134,7 +134,7 @@ export const splitSides: Change = (before) => {
   for (const [id, l] of lines) {
     const ends = [l.from, l.to]
     if (ends.includes(right)) {
-      // The right spring hangs on the doubled part from now on.
+      // The right spring now hangs on the doubled part.
       const from = l.from === right ? right : twin.get(l.from)!
       const to = l.to === right ? right : twin.get(l.to)!
       air.lines[id] = { ...l, from, to }
@@ -160,7 +160,7 @@ export const splitSides: Change = (before) => {
   return closeAndRetrace(air)
 }
 
-/** Separate springs share one line: the left one's stays, the right one's goes. */
+/** Separate springs share one line: the left one's stays, the right one's is removed. */
 export const joinSides: Change = (before) => {
   if (springsTeed(before)) throw new OperationError('The springs already share one line.')
   const air = copyOf(before)

@@ -12,8 +12,8 @@ import { newComponent } from '../parts/parts'
 import { withLinePaths } from './connections'
 
 /**
- * The circuits a plan starts from, written as parts and joints. All in one file, so that they are read beside each
- * other: most of them are one of the others and a little more.
+ * The circuits a plan starts from, written as parts and joints. They are all in one file so that they can be
+ * compared: most are another one plus a little more.
  */
 
 export interface ArchetypeEntry {
@@ -22,7 +22,7 @@ export interface ArchetypeEntry {
   what: string
   teed: boolean
   powered: boolean
-  /** Classes the circuit wants of the plan: its block, and a compressor that reaches its cut-out. */
+  /** Classes the circuit needs: its block, and a compressor that reaches its cut-out. */
   block: string | null
   compressor: string | null
 }
@@ -34,7 +34,7 @@ const archetype = (
   rest: Partial<ArchetypeEntry> = {},
 ): ArchetypeEntry => ({ id, label, what, teed: false, powered: true, block: null, compressor: null, ...rest })
 
-/** The starting circuits. Each is data the user may edit afterwards. */
+/** The starting circuits. Each is data that the user may edit afterwards. */
 export const ARCHETYPES: readonly ArchetypeEntry[] = [
   archetype(
     'hand-teed',
@@ -117,8 +117,9 @@ type PartNote = [ComponentKind, string, string?]
 const sideOf = (id: string): Side | null => (/-(left|right)$/.exec(id)?.[1] as Side | undefined) ?? null
 
 /**
- * A circuit from short notes. Lines read `from.port > to.port`, `=` for parts screwed together, with an id
- * before a colon (else both parts' ids) and a tube class behind a tilde where it is not the plan's.
+ * A circuit from short notes. Lines read `from.port > to.port`, with `=` for parts screwed together, an
+ * optional id before a colon (otherwise both parts' ids), and a tube class after a tilde if it is not the
+ * plan's.
  */
 function circuit(parts: Record<string, PartNote>, lines: string[]): Circuit {
   const components = Object.fromEntries(
@@ -164,7 +165,7 @@ const HAND_FILL_PARTS: Record<string, PartNote> = {
   'fill-right': ['handFill', 'Right fill valve'],
 }
 const forBothSides = (of: (side: Side, n: number) => string[]) => [...of('left', 1), ...of('right', 2)]
-/** Outlets of a block, or paddles, to each spring with its hand fill teed in. */
+/** Outlets of a block, or paddles, to each spring, with its hand fill teed in. */
 const toSprings = (from: (side: Side, n: number) => string) =>
   forBothSides((s, n) => [
     `block-${s}: ${from(s, n)} > tee-${s}.a`,
@@ -172,7 +173,7 @@ const toSprings = (from: (side: Side, n: number) => string) =>
     `fill-line-${s}: fill-${s}.out > tee-${s}.c`,
   ])
 /**
- * Tank with everything a tank must have; relief valve and switch so low that no failure of one takes nylon
+ * Tank with everything a tank must have. Relief valve and switch are so low that no single failure takes nylon
  * past its rating.
  */
 const tankParts = (
@@ -186,7 +187,7 @@ const tankParts = (
   drain: ['drain', 'Drain'],
   switch: ['pressureSwitch', 'Pressure switch', limits],
 })
-/** Hot air, and a check valve put in the wrong way round, reach the hose from the supply: it is braided. */
+/** Hot air, and a reversed check valve, reach the hose from the supply: it is braided. */
 const tankLines = (from: string) => [
   `charge: ${from} > check.in ~braided-1-4`,
   'check.out = tank.in',
@@ -194,7 +195,7 @@ const tankLines = (from: string) => [
   'drain.in = tank.drain',
   'switch.in = tank.gauge',
 ]
-/** Paddles fed from a tee at the dash, a dual gauge teed into the lines back. */
+/** Paddles fed from a tee at the dash, with a dual gauge teed into the lines back. */
 const PADDLE_PARTS: Record<string, PartNote> = {
   dash: ['tee', 'Supply tee at the dash'],
   'paddle-left': ['paddle', 'Left paddle'],
@@ -479,7 +480,7 @@ const CIRCUITS: Record<Archetype, Circuit> = {
   ),
 }
 
-/** Components and lines of an archetype, a fresh copy. */
+/** A fresh copy of an archetype's components and lines. */
 export function startingCircuit(archetype: Archetype): Circuit {
   return structuredClone(CIRCUITS[archetype])
 }

@@ -4,14 +4,14 @@ import { newComponent, portsOf } from '../parts/parts'
 import { withLinePaths } from './connections'
 import { perCircuit } from './perCircuit'
 
-/** What is there, what will be, and what runs: the circuit by what becomes of its parts. */
+/** What exists, what will exist, and what runs: the circuit by the state of its parts. */
 
-/** Whether everything of a plan is new: nothing was there, nothing is left for later. */
+/** True if everything in a plan is new: nothing existed, and nothing is left for later. */
 export const isAllNew = (air: AirPlan): boolean =>
   [...Object.values(air.components), ...Object.values(air.lines)].every((x) => x.state === 'new') &&
   Object.keys(air.gone.components).length + Object.keys(air.gone.lines).length === 0
 
-/** The circuit on the truck today, before anything is done. */
+/** The circuit on the truck today, before any work. */
 export function circuitAsFound(air: AirPlan): Circuit {
   const there = <T extends { state: PartState }>(record: Record<string, T>) =>
     Object.fromEntries(Object.entries(record).filter(([, x]) => isThere(x.state)))
@@ -25,7 +25,7 @@ export function circuitAsFound(air: AirPlan): Circuit {
   }
 }
 
-/** Lines with those that will be cut for a new part in one piece again, under the name of their first piece. */
+/** The lines with those that will be cut for a new part joined again, under the name of their first piece. */
 function uncut(lines: Record<string, AirLine>, isThere: (part: string) => boolean): Record<string, AirLine> {
   const whole = { ...lines }
   for (const [id, line] of Object.entries(lines)) {
@@ -43,8 +43,8 @@ function uncut(lines: Record<string, AirLine>, isThere: (part: string) => boolea
 }
 
 /**
- * The circuit as it runs when this job is done: without what is left for later, its ports and tubes plugged until then.
- * The very same plan where nothing is.
+ * The circuit as it runs when this job is done: without what is left for later, with its ports and tubes
+ * plugged until then. Returns the same plan if nothing is left.
  */
 export const circuitAsItRuns = perCircuit(withoutLater)
 
@@ -61,7 +61,7 @@ function withoutLater(air: AirPlan): AirPlan {
     const standing = ends.filter((e) => components[e.part])
     if (standing.length === 2 && !isLater(line)) next.lines[id] = line
     const [end] = standing
-    // A tube that is run now is plugged at its far end; one that is not leaves its port plugged.
+    // A tube that is run now is plugged at its far end; one that is not run leaves its port plugged.
     if (standing.length === 1 && end) plugUntilThen(next, id, end, isLater(line) ? DIRECT : line.tube)
     if (standing.length === 2 && isLater(line))
       for (const e of standing) plugUntilThen(next, `${id}-${e.part}`, e, DIRECT)
@@ -69,7 +69,7 @@ function withoutLater(air: AirPlan): AirPlan {
   return withLinePaths(next)
 }
 
-/** A plug on a port, screwed in or on the far end of the tube that is run to it, in the circuit given, in place. */
+/** A plug on a port, screwed in or on the far end of the tube run to it; in the given circuit, in place. */
 function plugUntilThen(
   next: AirPlan,
   id: string,

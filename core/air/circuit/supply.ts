@@ -13,7 +13,7 @@ export interface Given {
   part: string
 }
 
-/** What a supply comes to by itself: boost, or the pressure it is rated to. */
+/** Highest pressure of a supply by itself: boost, or its rating. */
 function ownMost(plan: AirPlan, id: string): Given {
   const { figures } = partOf(plan, id)
   return plan.components[id]!.kind === 'boost'
@@ -21,7 +21,7 @@ function ownMost(plan: AirPlan, id: string): Given {
     : { most: figures.maxPressure ?? 0, by: 'its own rating', part: id }
 }
 
-/** What of a pressure arrives past a part: less what a check valve takes to open, no more than a regulator lets by. */
+/** Pressure downstream of a part: a check valve takes its opening pressure, a regulator caps it. */
 function past(plan: AirPlan, id: string, given: Given): Given {
   const { kind } = plan.components[id]!
   const { figures } = partOf(plan, id)
@@ -32,8 +32,8 @@ function past(plan: AirPlan, id: string, given: Given): Given {
 }
 
 /**
- * The most that arrives from a part at any of those wanted, every valve on the way open; null where there is
- * no way.
+ * The highest pressure that arrives at any of the wanted parts, with every valve on the way open; null if there
+ * is no way.
  */
 function arriving(plan: AirPlan, from: string, given: Given, wanted: (id: string) => boolean): Given | null {
   const seen = new Map<string, Given>()
@@ -49,7 +49,7 @@ function arriving(plan: AirPlan, from: string, given: Given, wanted: (id: string
   return found.sort((a, b) => b.most - a.most)[0] ?? null
 }
 
-/** What limits the supply: its own rating, its switch, boost, and what stands between it and a tank. */
+/** What limits the supply: its own rating, its switch, boost, and what is between it and a tank. */
 export const supplyOf = perCircuit(supplyFound)
 
 function supplyFound(plan: AirPlan): SupplyFacts | null {
@@ -62,20 +62,23 @@ function supplyFound(plan: AirPlan): SupplyFacts | null {
     .sort((a, b) => (b.at?.most ?? 0) - (a.at?.most ?? 0))[0]!
   const at = filled.at ?? { most: 0, by: 'what stands between supply and tank', part: filled.own.part }
   const limits = allOfKinds(plan, 'pressureSwitch').map((id) => partOf(plan, id).figures)[0]
-  // A keep-up switch without a tank does not hold the up switch back.
+  // A keep-up switch without a tank does not stop the up switch.
   const held = limits && tank && limits.cutOut! < at.most
   return {
     most: held ? limits.cutOut! : at.most,
     by: held ? 'the pressure switch' : at.by,
     part: at.part,
-    // A rating is no finer than what a check valve takes to open.
+    // A rating is not more exact than a check valve's opening pressure.
     reach: at.by === filled.own.by ? filled.own.most : at.most,
     cutIn: limits?.cutIn ?? null,
     cutOut: limits?.cutOut ?? null,
   }
 }
 
-/** Most the springs can be given: what of the full tank, or of the supply, arrives at them; null without a supply. */
+/**
+ * Highest pressure the springs can be given: what arrives from the full tank or the supply; null without a
+ * supply.
+ */
 export const deliverable = perCircuit((plan): Given | null => {
   const supply = supplyOf(plan)
   if (!supply) return null

@@ -11,9 +11,9 @@ import { onwardFrom } from './onward'
 import { perCircuit } from './perCircuit'
 
 /**
- * The pressure each part may come to see: with everything working, and with any one guard failed. Gauge, Pa.
- * A guard is what keeps a pressure down by itself: pressure switch, regulator, relief valve, and the check valve, which
- * turned round parts the supply from the switch that would stop it.
+ * The pressure each part may see: with everything working, and with any one guard failed. Gauge, Pa. A guard
+ * limits a pressure by itself: pressure switch, regulator, relief valve, and the check valve, which, if
+ * reversed, separates the supply from the switch that would stop it.
  */
 
 export interface GuardFault {
@@ -21,21 +21,21 @@ export interface GuardFault {
   part: string
 }
 
-/** What a part sees with one guard failed. */
+/** Pressure at a part with one guard failed. */
 export interface FaultPressure {
   fault: GuardFault
   pressure: number
-  /** The relief valve that then holds it, and whether it can pass all that the supply gives. */
+  /** The relief valve that then limits it, and whether it can pass everything the supply gives. */
   relief: { id: string; enough: boolean } | null
 }
 
 export interface PressureSeen {
   normal: number
-  /** Every failure with what the part then sees, whether or not that is more. */
+  /** Every failure with the pressure at the part, whether or not it is higher. */
   faults: FaultPressure[]
 }
 
-/** Kinds at which a way out of the supply ends: shut, or at a pressure of their own beyond. */
+/** Kinds at which the way out of the supply ends: shut, or with a pressure of their own beyond. */
 const ENDS_SUPPLY: readonly ComponentKind[] = [
   'block',
   'paddle',
@@ -48,7 +48,7 @@ const ENDS_SUPPLY: readonly ComponentKind[] = [
   'horn',
 ]
 
-/** Pressure at which a supply gives nothing more, Pa gauge. */
+/** Pressure at which a supply stops delivering, Pa gauge. */
 export function stallOf(plan: AirPlan, id: string): number {
   const { figures } = partOf(plan, id)
   const kind = plan.components[id]!.kind
@@ -58,7 +58,7 @@ export function stallOf(plan: AirPlan, id: string): number {
   return rated * (1 + PRACTICE.pumpStall.value)
 }
 
-/** Free air a supply gives at a gauge pressure, m³/s, up to its stall; boost gives whatever is asked. */
+/** Free air of a supply at a gauge pressure, m³/s, up to its stall; boost gives any amount. */
 function flowOf(plan: AirPlan, id: string, pressure: number): number {
   const { kind } = plan.components[id]!
   if (kind === 'belt') return interpolate(beltFlow(partOf(plan, id).figures), pressure)
@@ -71,8 +71,8 @@ function flowOf(plan: AirPlan, id: string, pressure: number): number {
 }
 
 /**
- * Free air a relief valve passes wide open, m³/s at the standard atmosphere, wherever the truck works:
- * thinner air takes more from what a supply gives than from what the valve passes. ISO 6358-1.
+ * Free air a wide-open relief valve passes, m³/s at the standard atmosphere, wherever the truck works. Thinner
+ * air reduces what a supply gives more than what the valve passes. ISO 6358-1.
  */
 function reliefFlow(plan: AirPlan, id: string, pressure: number): number {
   const { conductance, criticalRatio } = partOf(plan, id).figures
@@ -88,8 +88,8 @@ function reliefFlow(plan: AirPlan, id: string, pressure: number): number {
 }
 
 /**
- * Where a relief valve holds what a supply gives: its set pressure plus accumulation, or higher where it is
- * too small.
+ * Pressure at which a relief valve holds what a supply gives: its set pressure plus accumulation, or higher if
+ * it is too small.
  */
 export function reliefHolds(
   plan: AirPlan,
@@ -116,13 +116,13 @@ function guardFaults(plan: AirPlan): GuardFault[] {
   ]
 }
 
-/** Whether a pressure switch stops a supply: it does so where there is a tank, and never boost. */
+/** True if a pressure switch stops a supply: only with a tank, and never for boost. */
 const isSwitched = (plan: AirPlan, supply: string): boolean =>
   firstOfKind(plan, 'tank') !== null && plan.components[supply]!.kind !== 'boost'
 
 type Reach = Pick<FaultPressure, 'pressure' | 'relief'>
 
-/** What every guard's failure asks of a circuit, found once: where air goes on to, and what holds it. */
+/** What every failure needs to know of a circuit, computed once: where air goes on to, and what limits it. */
 const waysOf = perCircuit((plan) => {
   const supplies = allOfKinds(plan, ...SUPPLY_KINDS)
   const ofEach = <T>(ids: readonly string[], find: (id: string) => T) =>
@@ -155,7 +155,7 @@ function pressuresUnder(plan: AirPlan, springMost: number, fault: GuardFault | n
     return at
   }
   const held = (id: string, at: Reach): Reach => {
-    // With everything working no relief valve opens: one that would is set too low, and is told so.
+    // With everything working no relief valve opens. One that would is set too low and has a note.
     if (fault === null) return at
     const holding = reliefs
       .get(id)!
@@ -179,7 +179,7 @@ function pressuresUnder(plan: AirPlan, springMost: number, fault: GuardFault | n
 
 type Failed = (what: GuardFault['what'], part: string) => boolean
 
-/** Relief valves that stand at the pressure of a part. */
+/** Relief valves at the pressure of a part. */
 function reliefsAt(plan: AirPlan, id: string): string[] {
   const closed: readonly ComponentKind[] = [...ENDS_SUPPLY, 'check', ...SUPPLY_KINDS]
   const own = plan.components[id]!.kind
@@ -188,7 +188,7 @@ function reliefsAt(plan: AirPlan, id: string): string[] {
   return [...connectedParts(plan, id, ways)].filter((other) => plan.components[other]!.kind === 'relief')
 }
 
-/** What a supply comes to at its own outlet: held by what lies open before it, else its stall. */
+/** Pressure of a supply at its own outlet: limited by what is openly connected to it, otherwise its stall. */
 function supplyReach(
   plan: AirPlan,
   id: string,
@@ -216,7 +216,7 @@ function supplyReach(
 }
 
 /**
- * What a supply gives by itself: on demand no more than its rating, since whoever calls it stops it; else up
+ * Pressure of a supply by itself: on demand at most its rating, because whoever calls it stops it; otherwise up
  * to its stall.
  */
 function unheld(plan: AirPlan, id: string, failed: Failed): number {
@@ -243,7 +243,7 @@ function connectedOnward(plan: AirPlan, id: string, open: (id: string) => boolea
 
 const pressuresKnown = perCircuit(() => new Map<number, Map<string, PressureSeen>>())
 
-/** {@link pressuresSeen}, worked out once for a circuit and what its springs are filled to. */
+/** {@link pressuresSeen}, computed once for a circuit and its fill pressure. */
 export function worstPressures(plan: AirPlan, springMost: number): Map<string, PressureSeen> {
   const known = pressuresKnown(plan)
   const seen = known.get(springMost) ?? pressuresSeen(plan, springMost)
@@ -252,8 +252,8 @@ export function worstPressures(plan: AirPlan, springMost: number): Map<string, P
 }
 
 /**
- * Pressure each part in use may see, Pa gauge. @param springMost what the springs are filled to at most by
- * whoever works their valves.
+ * Pressure each part in use may see, Pa gauge. @param springMost highest pressure to which the operator fills
+ * the springs
  */
 function pressuresSeen(plan: AirPlan, springMost: number): Map<string, PressureSeen> {
   const normal = pressuresUnder(plan, springMost, null)

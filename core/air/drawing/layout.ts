@@ -3,14 +3,14 @@ import { looseLines } from '../circuit/connections'
 import { portsOf } from '../parts/parts'
 import { symbolBox, type SymbolBox } from './symbols'
 
-/** Where the parts and lines of a circuit stand on its drawing; the layout engine itself is whoever asks's own. */
+/** Positions of the parts and lines on the circuit diagram. The caller provides the layout engine. */
 
 export interface PlacedSymbol {
   id: string
   x: number
   y: number
   box: SymbolBox
-  /** Side of the neighbour it is screwed into, and drawn on. */
+  /** Side of the neighbour it is screwed into and drawn on. */
   on?: 'NORTH' | 'SOUTH' | 'EAST'
 }
 export interface PlacedLine {
@@ -24,7 +24,7 @@ export interface CircuitDrawing {
   lines: PlacedLine[]
 }
 
-/** A box of the layout engine; its place comes back in it. */
+/** A box of the layout engine, which returns its position in it. */
 interface LayoutBox {
   id: string
   x?: number
@@ -34,7 +34,7 @@ interface LayoutBox {
   layoutOptions?: Record<string, string>
 }
 
-/** A graph as the layout engine takes it; places come back in it. */
+/** A graph for the layout engine, which returns positions in it. */
 export interface LayoutGraph extends LayoutBox {
   labels?: { text?: string; width?: number; height?: number }[]
   ports?: LayoutBox[]
@@ -51,7 +51,7 @@ export interface LayoutGraph extends LayoutBox {
     }[]
   }[]
 }
-/** The layout engine: a layered graph with fixed ports in, the same with places out. */
+/** The layout engine: takes a layered graph with fixed ports and returns it with positions. */
 export type LayOut = (graph: LayoutGraph) => Promise<LayoutGraph>
 
 const OPTIONS = {
@@ -65,10 +65,10 @@ const OPTIONS = {
   'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX',
   'elk.padding': '[top=26,left=16,bottom=50,right=16]',
   'elk.aspectRatio': '2.2',
-  // A circuit begun anew follows the order its parts were put in.
+  // A new circuit keeps the order in which its parts were added.
   'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
 }
-/** An edited one keeps the order of parts above one another. */
+/** An edited one keeps the order of parts above each other. */
 const KEEP = { ...OPTIONS, 'elk.layered.crossingMinimization.semiInteractive': 'true' }
 
 interface Attached {
@@ -81,16 +81,16 @@ interface Attached {
 /** Room above and below a part for what is screwed into it. */
 const ROOM = 66
 const STUB = 8
-/** Letters of a name that the drawing has room for. */
+/** Most letters of a name that the drawing shows. */
 const MOST_LETTERS = 24
-/** A part's name as the drawing shows it: the whole of a long one would push its neighbours out of sight. */
+/** A part's name as shown in the drawing. A very long one would push its neighbours out of sight. */
 export const shownName = (label: string): string =>
   label.length > MOST_LETTERS ? `${label.slice(0, MOST_LETTERS - 1).trimEnd()}…` : label
 /** Width of a letter of a part's name, px. */
 const LETTER = 6.6
 const nameBox = (text: string) => ({ text, width: text.length * LETTER, height: 36 })
 
-/** Parts screwed into a port that faces theirs: drawn on their neighbour, not laid out by themselves. */
+/** Parts screwed into a port that faces theirs: drawn on their neighbour, not laid out separately. */
 function attachedParts(air: AirPlan, boxes: Record<string, SymbolBox>): Attached[] {
   return Object.entries(air.lines).flatMap(([line, l]): Attached[] => {
     if (l.tube !== DIRECT || boxes[l.from]?.ports.length !== 1) return []
@@ -105,7 +105,7 @@ function attachedParts(air: AirPlan, boxes: Record<string, SymbolBox>): Attached
 }
 
 /**
- * Layered layout with fixed ports, left to right. After an edit the drawing before it says which part stands
+ * Layered layout with fixed ports, left to right. After an edit the previous drawing decides which part is
  * above which, so that a small edit moves little. Drawn units; x to the right, y down.
  */
 export async function layoutCircuit(
@@ -133,7 +133,7 @@ export async function layoutCircuit(
     const at = stood.get(id) ?? neighbour(id)
     return keeping && at ? { 'elk.position': `(${at.x},${at.y + (stood.has(id) ? 0 : 1)})` } : {}
   }
-  /** Room for a part's name and, while it runs, its pressure. Tees have no name, tanks carry theirs inside. */
+  /** Room for a part's name and, during a run, its pressure. Tees have no name; tanks have theirs inside. */
   const labelOf = (id: string) =>
     isNamed(air.components[id]!.kind) && air.components[id]!.kind !== 'tank'
       ? [nameBox(shownName(air.components[id]!.label))]
@@ -198,7 +198,7 @@ export async function layoutCircuit(
   return { width: placed.width ?? 0, height: placed.height ?? 0, symbols, lines }
 }
 
-/** The middle of a line's longest straight piece, where its letter stands. */
+/** The middle of a line's longest straight piece, where its letter is. */
 export function letterAt({ points }: Pick<PlacedLine, 'points'>): { x: number; y: number; room: number } {
   let best = { x: 0, y: 0, room: -1 }
   points.slice(1).forEach((b, i) => {
@@ -212,8 +212,8 @@ export function letterAt({ points }: Pick<PlacedLine, 'points'>): { x: number; y
 }
 
 /**
- * Where a part's name stands, of its box: in a tank, above what is screwed in from above, beside what hangs below, else
- * under it.
+ * Position of a part's name relative to its box: in a tank, above what is screwed in from above, beside what
+ * hangs below, otherwise under it.
  */
 export function nameAt(
   kind: ComponentKind,
@@ -227,11 +227,8 @@ export function nameAt(
   return { x: box.width / 2, y: box.height + size + 3, anchor: 'middle' }
 }
 
-/**
- * Height of the letters where a drawn unit comes out at so many px or pt: about 11 of them, as far as there
- * is room.
- */
+/** Height of letters if a drawn unit comes out at `scale` px or pt: about 11 of them, if there is room. */
 export const nameSize = (scale: number): number => Math.min(Math.max(11 / scale, 12), 17)
 
-/** Whether a part carries a name of its own. */
+/** True if a part shows its name. */
 export const isNamed = (kind: ComponentKind): boolean => kind !== 'tee' && kind !== 'plug'

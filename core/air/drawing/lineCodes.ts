@@ -3,7 +3,9 @@ import type { AirPath } from '../../document/types'
 /** Every kind of line that is drawn: air by where it leads, wires by what they are. */
 export type LineCode = AirPath | 'feed' | 'earth' | 'signal'
 
-/** How a kind of line is told without its colour: dashes and gaps (none for a whole line), letter, name. */
+/**
+ * How a kind of line is recognised without its colour: dashes and gaps (none for a solid line), letter, name.
+ */
 export const LINE_CODES: Record<LineCode, { dash: readonly number[]; letter: string; name: string }> = {
   left: { dash: [], letter: 'L', name: 'left air' },
   right: { dash: [8, 4], letter: 'R', name: 'right air' },

@@ -2,8 +2,8 @@ import type { Port } from '../../catalog/kinds'
 import type { ComponentKind } from '../../document/types'
 
 /**
- * Fluid-power graphic symbols after ISO 1219-1, each in its own box with the places of its ports (in px of
- * the box), and what is drawn in it: strokes, filled shapes, and dashed ones.
+ * Fluid-power symbols after ISO 1219-1, each in its own box with the places of its ports (in px of the box) and
+ * its drawing: strokes, filled shapes, and dashed ones.
  */
 export interface PortPlace {
   id: string
@@ -152,7 +152,7 @@ const BLOCK_VALVE = [
 /** Three squares of a 3/3 valve lying along its line: through, closed, down to the exhaust. */
 const THREE = `M26 12h60v26h-60zM46 12v26M66 12v26M0 25h26M86 25h26M31 25h10M41 25l-4-3M41 25l-4 3M51 20v10M61 20v10M70 25l7 8M77 33l-1-5M77 33l-5-1M80 38v6${EXHAUST(80, 44)}`
 
-/** What is drawn of a kind; the block's paths are laid out by its outlets. */
+/** The drawing of a kind; the block's paths are laid out by its outlets. */
 export function symbolShapes(kind: ComponentKind, box: SymbolBox): SymbolShape[] {
   const { width, height } = box
   switch (kind) {
@@ -295,7 +295,7 @@ export function symbolShapes(kind: ComponentKind, box: SymbolBox): SymbolShape[]
   }
 }
 
-/** Moves a path of absolute and relative commands down by so much. */
+/** Moves a path of absolute and relative commands down. */
 function shift(d: string, by: number): string {
   return d.replace(/([MLVH])([^A-Za-z]*)/g, (whole, command: string, rest: string) => {
     if (command === 'H') return whole

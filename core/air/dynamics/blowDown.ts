@@ -2,7 +2,9 @@ import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { VESSEL_SOLVER } from '../settings'
 import { Simulation } from './simulation'
 
-/** How a vessel empties through an opening to the atmosphere: time to a pressure, and how cold it is then. */
+/**
+ * How a vessel empties through an opening to the atmosphere: the time to a pressure, and how cold it is then.
+ */
 export interface BlowDown {
   seconds: number | null
   temperature: number
@@ -11,8 +13,8 @@ export interface BlowDown {
 const LONGEST = VESSEL_SOLVER.longestBlowDown
 
 /**
- * Run by the same solver as a circuit: isothermal, or without heat from the wall (which is when it goes cold).
- * @param to gauge; null seconds when it is not reached within a day.
+ * Run by the same solver as a circuit: isothermal, or without heat from the wall (then it gets cold).
+ * @param to gauge; seconds are null if it is not reached within a day
  */
 export function blowDown(
   volume: number,

@@ -14,7 +14,7 @@ export type FillSource =
   { curve: readonly (readonly [number, number])[] } | { volume: number; pressure: number }
 
 export interface FillResult {
-  /** s, or null when the target is never reached. */
+  /** s, or null if the target is never reached. */
   seconds: number | null
   /** Gauge pressure at the path's inlet at the end, Pa. */
   endSourcePressure: number
@@ -24,10 +24,10 @@ export interface FillResult {
 const LONGEST = VESSEL_SOLVER.longestFill
 
 /**
- * Time to fill a rigid volume from a compressor or a tank through a path, isothermal, by the solver that runs circuits.
- * A compressor's free air (at the atmosphere it breathes, `atmosphere`, and `temperature`) is p_atm·Q(p)/(R·T) in
- * kg/s, at the delivery pressure that its path then needs; a tank loses what the volume gains.
- * Pressures gauge, Pa; volume m³; curve [Pa gauge, m³/s].
+ * Time to fill a rigid volume from a compressor or a tank through a path, isothermal, by the solver that runs
+ * circuits. A compressor's free air (at `atmosphere`, which it breathes, and `temperature`) is p_atm·Q(p)/(R·T)
+ * in kg/s at the delivery pressure that its path needs; a tank loses what the volume gains. Pressures gauge,
+ * Pa; volume m³; curve [Pa gauge, m³/s].
  */
 export function fillTime(
   volume: number,
@@ -42,7 +42,7 @@ export function fillTime(
   if (!pumped && path === null)
     throw new Error('A tank needs a path: give a conductance or a bore and length.')
   const delivery = pumped ? deliveryOf(source.curve, path, temperature, atmosphere) : null
-  // Where it comes to rest: both ends of a path meet, or the compressor gives no more.
+  // Where it comes to rest: both ends of a path are equal, or the compressor stops delivering.
   const restPressure = pumped
     ? stallPressure(source.curve)
     : source.pressure <= from

@@ -8,7 +8,7 @@ test('compressed to 7.8 bar absolute from 20 °C: 254 °C at full efficiency (is
   const rise = around * (7.8 ** (0.4 / 1.4) - 1)
   expect(rise).toBeCloseTo(234, 0)
   expect(compressedTemperature(7.8, around)).toBeCloseTo(around + rise / 0.7, 9)
-  // Drawn through, or given against less than the air around: it is not cooled.
+  // Drawn through, or delivered below ambient pressure: it is not cooled.
   expect(compressedTemperature(0.5, around)).toBe(around)
 })
 

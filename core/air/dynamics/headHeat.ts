@@ -7,18 +7,18 @@ export const CP = (GAMMA / (GAMMA - 1)) * GAS_CONSTANT_AIR
 const EXPONENT = (GAMMA - 1) / GAMMA
 
 /**
- * Temperature of air as its compressor's cylinder gives it out, K: T·(1 + (r^((γ−1)/γ) − 1)/η).
- * Source: any text on compressors; efficiency of small piston compressors from memory.
- * @param ratio absolute delivery pressure over that of the air around; no less than 1 counts. `around` K.
+ * Temperature of air as it leaves the compressor's cylinder, K: T·(1 + (r^((γ−1)/γ) − 1)/η). Source: any text
+ * on compressors; efficiency of small piston compressors from memory.
+ * @param ratio absolute delivery pressure over ambient, counted as at least 1; `around` K
  */
 export const compressedTemperature = (ratio: number, around: number): number =>
   around * (1 + (Math.max(ratio, 1) ** EXPONENT - 1) / PRACTICE.compressionEfficiency.value)
 
-/** What passing through a head makes of air that comes from the cylinder. */
+/** What a head does to air from the cylinder. */
 export interface HeadFlow {
-  /** K of the air that leaves. */
+  /** Temperature of the leaving air, K. */
   leaving: number
-  /** W given to the head. */
+  /** Heat to the head, W. */
   given: number
   /** Share of a change of the head's own temperature that the leaving air follows. */
   follows: number
@@ -34,7 +34,10 @@ export function throughHead(head: Head, flow: number, compressed: number, temper
   return { leaving, given: flow * CP * (compressed - leaving), follows: 1 - kept }
 }
 
-/** Head of a compressor of so much free air at no pressure, m³/s: all of it grows with that (from memory). */
+/**
+ * Head of a compressor with this free air at zero pressure, m³/s; everything in it grows in proportion (from
+ * memory).
+ */
 export const headFor = (pump: string, motor: string | null, freeAir: number): Head => ({
   pump,
   motor,

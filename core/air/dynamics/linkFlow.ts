@@ -8,10 +8,10 @@ import type { Link, Network, SpringState } from './network'
 
 const RELIEF_BAND = PRACTICE.reliefBand.value
 const REGULATOR_BAND = PRACTICE.regulatorBand.value
-/** An arm of its valve opens no further than this, rad. */
+/** The arm of a height valve opens no further than this, rad. */
 const ARM_END = 1.2
 
-/** From 0 to 1 without a corner at either end: valves and springs do not open along a straight line either. */
+/** From 0 to 1, smooth at both ends, because valves and springs do not open along a straight line either. */
 function eased(x: number): number {
   if (x <= 0) return 0
   return x >= 1 ? 1 : x * x * (3 - 2 * x)
@@ -20,15 +20,17 @@ function eased(x: number): number {
 type Lever = Extract<Link, { kind: 'lever' }>
 type Orifice = Extract<Link, { kind: 'orifice' }>
 
-/** What flows along each link of a network at given pressures and temperatures, kg/s from → to. Absolute, Pa and K. */
+/**
+ * Flow along each link of a network at given pressures and temperatures, kg/s from → to. Absolute, Pa and K.
+ */
 export class LinkFlows {
-  /** Arms that a hand holds, by link: their angle, rad, fill positive. */
+  /** Arms held by hand, by link: their angle, rad, fill positive. */
   readonly pushed = new Map<string, number>()
   private readonly tubes: (Tube | null)[]
   private readonly orificeEdge: number
   private readonly tubeEdge: number
 
-  /** @param laminar false: no laminar flow close to rest, for what only ever flows one way. */
+  /** @param laminar false: no laminar flow close to rest, for flow in one direction only */
   constructor(
     private readonly network: Network,
     laminar: boolean,
@@ -40,7 +42,7 @@ export class LinkFlows {
     )
   }
 
-  /** @param around K; `springs` heights that levers follow. */
+  /** @param around K; `springs` heights that levers follow */
   flow(
     k: number,
     pFrom: number,
@@ -129,7 +131,7 @@ export class LinkFlows {
     return (tube.flow(high, edge, warm) * (high - low)) / (high - edge)
   }
 
-  /** A check valve opens along a smooth curve past its opening pressure, and never lets air back. */
+  /** A check valve opens along a smooth curve past its opening pressure and never lets air back. */
   private checkFlow(link: Orifice, opening: number, pFrom: number, pTo: number, tFrom: number): number {
     const over = pFrom - pTo - opening
     if (over <= 0) return 0

@@ -1,27 +1,32 @@
 export interface Vessel {
   id: string
-  /** m³; of a spring at the start, then as its corner has it. */
+  /** m³; for a spring the value at the start, afterwards its corner decides. */
   volume: number
-  /** Heat given by the wall per kelvin, W/K; null keeps it at the ambient's temperature. */
+  /** Heat from the wall per kelvin, W/K; null keeps it at ambient temperature. */
   wall: number | null
-  /** Springs lift their corner: their volumes follow both pressures. */
+  /** Springs lift their corner, so their volumes follow both pressures. */
   spring: 'left' | 'right' | null
 }
 
 /** Flow against gauge pressure: [Pa, …], ascending. */
 type Curve = readonly (readonly [number, number])[]
 
-/** `from` to `to`; the atmosphere is null. Open or shut by name of its command; a link without one is always open. */
+/**
+ * `from` to `to`; the atmosphere is null. Opened or shut by the name of its command; a link without one is
+ * always open.
+ */
 export type Link = { id: string; from: string | null; to: string | null; command?: string } & (
   | { kind: 'orifice'; conductance: number; criticalRatio: number; oneWay?: { opening: number } }
   | { kind: 'tube'; bore: number; length: number; roughness: number }
   | { kind: 'pump'; /** free air, m³/s */ curve: Curve }
-  /** Gives what its own rule says, kg/s, at the absolute pressure it gives into. */
+  /** Delivers what its own rule says, kg/s, at the absolute pressure it delivers into. */
   | { kind: 'given'; flow(pressure: number): number }
   | { kind: 'relief'; conductance: number; criticalRatio: number; /** Pa gauge */ set: number }
-  /** Passes until the outlet stands at `set`, Pa gauge. */
+  /** Passes until the outlet reaches `set`, Pa gauge. */
   | { kind: 'regulator'; conductance: number; criticalRatio: number; set: number }
-  /** Opens with the arm of a height valve: `way` 1 while the truck stands low, −1 while it stands high. Angles rad. */
+  /**
+   * Opens with the arm of a height valve: `way` is 1 while the truck is low, −1 while it is high. Angles rad.
+   */
   | {
       kind: 'lever'
       conductance: number
@@ -32,12 +37,12 @@ export type Link = { id: string; from: string | null; to: string | null; command
       fullOpen: number
       side: 'left' | 'right' | null
     }
-  /** Takes `demand` of free air, m³/s, from `needed` gauge up, less below it. */
+  /** Takes `demand` of free air, m³/s, from `needed` gauge up, less below that. */
   | { kind: 'tool'; demand: number; needed: number }
 )
 
 /**
- * A compressor's motor: warms by the square of its current towards `rise` kelvin at `reference` amps, over
+ * A compressor's motor: it warms with the square of its current towards `rise` kelvin at `reference` amps, over
  * `constant` s.
  */
 export interface Motor {
@@ -51,22 +56,22 @@ export interface Motor {
 }
 
 /**
- * A compressor's head: warmed by the air that passes and the winding beside it, cooled by the air around.
- * What leaves has given it part of its heat. W/K and J/K.
+ * A compressor's head: warmed by the passing air and the winding beside it, cooled by the air around. The
+ * leaving air has given it part of its heat. W/K and J/K.
  */
 export interface Head {
   /** Link whose air passes through it. */
   pump: string
-  /** Motor beside it; null where none is. */
+  /** Motor beside it; null if there is none. */
   motor: string | null
-  /** Air to head, head to surroundings, winding to head, W/K; and what it stores, J/K. */
+  /** Air to head, head to surroundings, winding to head, W/K; and heat capacity, J/K. */
   film: number
   cooling: number
   beside: number
   capacity: number
 }
 
-/** Volumes and heights of the springs, left and right, and how far the front stands under its empty height, m. */
+/** Volumes and heights of the springs, left and right, and how far the front is below its empty height, m. */
 export type SpringState = [
   volumeLeft: number,
   volumeRight: number,
@@ -85,7 +90,7 @@ export interface Network {
   heads?: Head[]
   /** The springs at their gauge pressures. */
   springs?: (left: number, right: number) => SpringState
-  /** Heights the axle's link holds them at, and travel of the wheel per travel of the spring. */
+  /** Heights at which the axle's link holds them, and wheel travel per spring travel. */
   levelAt?: { left: number; right: number; perHeight: number }
 }
 
@@ -103,14 +108,14 @@ export interface Sample {
   discharge: Float64Array
   /** m. */
   height: { left: number; right: number }
-  /** How far the front stands under its empty height, m. */
+  /** How far the front is below its empty height, m. */
   front: number
 }
 
-/** Throws a valve or a pump when something happens. */
+/** Opens or shuts a valve or a pump when something happens. */
 export interface Watch {
-  /** Passes through 0 where it happens; looked at along every step and located. */
+  /** Passes through 0 where it happens; checked along every step and located. */
   value(sample: Sample): number
-  /** What it changes; whether to keep watching, to look away, or to end the run here. */
+  /** What it changes, and whether to keep watching, stop watching, or end the run. */
   act(t: number, sample: Sample): 'keep' | 'drop' | 'end'
 }

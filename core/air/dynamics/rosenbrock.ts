@@ -1,16 +1,16 @@
 /**
- * Stiff ordinary differential equations y' = f(t, y), small and dense: the Rosenbrock method RODAS of order 4 with an
- * embedded error of order 3 (Hairer and Wanner, Solving ODEs II; memory: its order is tried in the tests). Linearly
- * implicit: one LU factorisation and six evaluations a step, no iteration that could fail to converge. Chosen
- * because short lines beside a tank make the air circuit stiff (milliseconds beside minutes) while its size
- * stays under some thirty unknowns, and because it is stiffly accurate: a line that has settled stands where
- * its flows balance, however long the step. What is linear in y and constant under f (the mass of gas in all
- * vessels) stays constant to rounding.
+ * Stiff ordinary differential equations y' = f(t, y), small and dense: the Rosenbrock method RODAS of order 4
+ * with an embedded error of order 3 (Hairer and Wanner, Solving ODEs II; memory; the tests check its order). It
+ * is linearly implicit: one LU factorisation and six evaluations per step, and no iteration that could fail to
+ * converge. It was chosen because short lines beside a tank make the air circuit stiff (milliseconds beside
+ * minutes), while there are fewer than about thirty unknowns; and because it is stiffly accurate: a settled
+ * line stays where its flows balance, however long the step. Linear invariants of f (the mass of gas in all
+ * vessels) are kept to rounding.
  */
 
 export type Slope = (t: number, y: Float64Array, out: Float64Array) => void
 
-/** ∂f/∂y by rows into `matrix`, size × size, and ∂f/∂t into `later`; both come cleared. */
+/** ∂f/∂y by rows into `matrix`, size × size, and ∂f/∂t into `later`; both arrive zeroed. */
 export type Jacobian = (t: number, y: Float64Array, matrix: Float64Array, later: Float64Array) => void
 
 export interface StepControl {
@@ -22,7 +22,7 @@ export interface StepControl {
 }
 
 const GAMMA = 0.25
-/** Where each stage evaluates, from the stages before it. */
+/** Where each stage evaluates, from the earlier stages. */
 const A = [
   [],
   [1.544],
@@ -39,21 +39,24 @@ const C = [
   [8.083246795921522, -7.981132988064893, -31.52159432874371, 16.31930543123136, -6.058818238834054],
 ] as const
 const WHEN = [0, 0.386, 0.21, 0.63, 1, 1] as const
-/** Parts of ∂f/∂t in each stage. */
+/** Coefficients of ∂f/∂t in each stage. */
 const TIME = [0.25, -0.1043, 0.1035, -0.03620000000000023, 0, 0] as const
 const STAGES = 6
 
-/** Steps too small to move on: the equations jump where no event says so. */
+/** Steps too small to move on: the equations jump where no event announces it. */
 export class StuckError extends Error {
   override name = 'StuckError'
 }
 
-/** What runs may still spend, in steps tried times unknowns squared; several that answer together share one. */
+/**
+ * Work that runs may still spend, in steps tried times unknowns squared; several that answer together share one
+ * budget.
+ */
 export interface WorkBudget {
   left: number
 }
 
-/** More work than a run is given: so many switchings, or figures so far apart, that it would not end. */
+/** More work than a run may spend: it has so many switchings, or values so far apart, that it would not end. */
 export class OverBudgetError extends Error {
   override name = 'OverBudgetError'
 }
@@ -70,12 +73,12 @@ export class RosenbrockStepper {
   private readonly ft: Float64Array
   private h: number
   steps = 0
-  /** Steps tried, the ones too long among them. */
+  /** Steps tried, including rejected ones. */
   tried = 0
 
   /**
-   * @param exact the slope's derivatives where they are known better than by trying; it is asked right after
-   * the slope.
+   * @param exact derivatives of the slope if they are known better than by differences; called right after the
+   * slope
    */
   constructor(
     readonly size: number,
@@ -95,14 +98,14 @@ export class RosenbrockStepper {
     this.h = first
   }
 
-  /** Begins again with small steps: after a valve was thrown. */
+  /** Starts again with small steps, after a valve was switched. */
   restart(first = 1e-4): void {
     this.h = first
   }
 
   /**
-   * One step from (t, y) not past `end`; the new y is written to `out`. Returns its time.
-   * @throws {StuckError} when even the smallest step misses the tolerance.
+   * One step from (t, y) up to `end`; the new y is written to `out`. Returns its time.
+   * @throws {StuckError} if even the smallest step misses the tolerance
    */
   step(t: number, y: Float64Array, end: number, out: Float64Array): number {
     const { size, slope } = this
@@ -117,7 +120,7 @@ export class RosenbrockStepper {
       for (let stage = 0; stage < STAGES; stage++) {
         const mine = g[stage]!
         if (stage > 0) {
-          // The last two stages stand on what came before them whole: they are two tries at the step's end.
+          // The last two stages use all earlier ones: they are two estimates of the step's end.
           if (stage < STAGES - 1) {
             const row = A[stage]!
             y1.set(y)
@@ -153,7 +156,7 @@ export class RosenbrockStepper {
       if (error <= 1) {
         this.steps++
         const next = h * Math.min(0.9 * Math.max(error, 1e-10) ** -0.25, 5)
-        // A step cut short by an event or the end says nothing of how long the next may be.
+        // A step cut short by an event or the end says nothing about the next step's length.
         this.h = h < this.h ? Math.max(this.h, next) : next
         return t + h
       }

@@ -8,7 +8,7 @@ import { Simulation } from './simulation'
 import type { Link, Network, Vessel } from './network'
 import { RosenbrockStepper } from './rosenbrock'
 
-/** Long, since every closed form is set up from the same few vessels and links at the head. */
+/** This file is long because every closed form is built from the same few vessels and links at its head. */
 
 const T = REFERENCE_TEMPERATURE
 const ATM = STANDARD_ATMOSPHERE
@@ -68,7 +68,7 @@ describe('the stiff stepper', () => {
     )
     expect(y[0]!).toBeCloseTo(0.71582687, 6)
     expect(y[1]!).toBeCloseTo(9.1855e-6, 9)
-    // What is linear and constant stays so to rounding.
+    // Linear invariants are kept to rounding.
     expect(y[0]! + y[1]! + y[2]!).toBeCloseTo(1, 13)
   })
   test('its order is four: half the step, a sixteenth of the error, on y′ = −2ty², y = 1/(1 + t²), and on a stiff one that follows cos t', () => {
@@ -200,8 +200,8 @@ describe('closed forms within 0.1 %', () => {
 })
 
 describe('energy', () => {
-  // Balance: dU = Σ enthalpy in − Σ enthalpy out + heat from the walls − p·dV, U = m·c_v·T; vessels at the ambient's
-  // temperature give and take whatever heat keeps them there.
+  // Balance: dU = Σ enthalpy in − Σ enthalpy out + heat from the walls − p·dV, U = m·c_v·T. Vessels at ambient
+  // temperature exchange whatever heat keeps them there.
   const inner = (s: Simulation, volumes: number[]) =>
     s.sample().pressure.reduce((sum, p, i) => sum + (p * volumes[i]!) / (GAMMA - 1), 0)
   test('without heat from the walls two rigid vessels keep theirs between them (first law)', () => {
@@ -452,8 +452,8 @@ describe('against a general ODE package at tight tolerance (odex 2.0.4), within 
       { l: 7e5, r: 2e5 },
     )
     s.run(6)
-    // The same in energies: U = p·V/(γ−1), dU = heat + enthalpy − p·dV, with dV by a small step of the
-    // volumes' own rule.
+    // The same in energies: U = p·V/(γ−1), dU = heat + enthalpy − p·dV, with dV by a small step of the volumes'
+    // own rule.
     const cp = (GAMMA / (GAMMA - 1)) * GAS_CONSTANT_AIR
     const [v0l, v0r] = grow(7e5 - ATM, 2e5 - ATM)
     const y = odex(

@@ -15,32 +15,31 @@ export interface SimulationOptions {
   relative?: number
   /** Longest step, s. */
   longest?: number
-  /** Of all gas at the start, K; the ambient's otherwise. */
+  /** Temperature of all gas at the start, K; otherwise ambient. */
   temperature?: number
-  /** Mass told apart from nothing, kg. */
+  /** Smallest mass that counts, kg. */
   grain?: number
-  /** Time to which a happening is located, s. */
+  /** Accuracy in time to which an event is located, s. */
   located?: number
-  /** What the run may spend; endless otherwise. */
+  /** Work the run may spend; unlimited otherwise. */
   work?: WorkBudget
-  /** False: no laminar flow close to rest, for what only ever flows one way. */
+  /** False: no laminar flow close to rest, for flow in one direction only. */
   laminar?: boolean
 }
 
 /**
- * Air in time: vessels joined by links. SI, every pressure absolute in here. Each vessel has gas mass; a
- * thermal one also its own temperature by energy balance, the others (short lines, fittings) stand at the
- * ambient's.
- *
- * One class of some 400 lines: the equations and their derivatives share the state they leave behind, and both are the
- * innermost loop of every run.
+ * Air over time: vessels joined by links. SI; all pressures here are absolute. Each vessel has a gas mass; a
+ * thermal one also its own temperature by an energy balance; the others (short lines, fittings) are at ambient
+ * temperature.
+ * It is one class of about 400 lines, because the equations and their derivatives share the state they leave
+ * behind, and both are the innermost loop of every run.
  */
 export class Simulation {
   readonly index: Map<string, number>
   readonly linkIndex: Map<string, number>
   /**
-   * Masses of all vessels, pressures of the thermal ones, temperatures of the motors and of the heads, gas
-   * taken from and given to the atmosphere.
+   * Masses of all vessels, pressures of the thermal ones, temperatures of motors and heads, gas taken from and
+   * given to the atmosphere.
    */
   readonly y: Float64Array
   t = 0
@@ -52,9 +51,9 @@ export class Simulation {
   private readonly motorAt: number
   private readonly heads: readonly Head[]
   private readonly headAt: number
-  /** Head that the air of each link passes through, −1 where none. */
+  /** Head that the air of each link passes, −1 if none. */
   private readonly headOf: Int32Array
-  /** Motor beside each head, −1 where none. */
+  /** Motor beside each head, −1 if none. */
   private readonly besideHead: Int32Array
   private readonly left: number
   private readonly right: number
@@ -133,7 +132,7 @@ export class Simulation {
     )
   }
 
-  /** Tolerances of a step, unknown by unknown. */
+  /** Tolerances of a step, for each unknown. */
   private control({ relative = SOLVER.relative, grain = SOLVER.massGrain, longest }: SimulationOptions) {
     const size = this.y.length
     const masses = this.network.vessels.length
@@ -150,7 +149,7 @@ export class Simulation {
     return this.stepper.steps
   }
 
-  /** Gas in all vessels and what the atmosphere holds of it, kg: never changes. */
+  /** Gas in all vessels plus the gas exchanged with the atmosphere, kg: constant. */
   get mass(): number {
     const n = this.network.vessels.length
     let sum = this.y[this.y.length - 1]! - this.y[this.y.length - 2]!
@@ -163,7 +162,7 @@ export class Simulation {
     return this.y[this.y.length - 2]!
   }
 
-  /** Sets a command; the next steps begin small. */
+  /** Sets a command; the next steps start small. */
   command(name: string, open: boolean): void {
     if (this.open.get(name) === open) return
     this.open.set(name, open)
@@ -173,14 +172,16 @@ export class Simulation {
     this.stepper.restart()
   }
 
-  /** Holds the arm of a height valve's link at an angle, rad, fill positive; null lets it follow the axle again. */
+  /**
+   * Holds the arm of a height valve's link at an angle, rad, fill positive; null lets it follow the axle again.
+   */
   pushLever(id: string, angle: number | null): void {
     if (angle === null) this.link.pushed.delete(id)
     else this.link.pushed.set(id, angle)
     this.stepper.restart()
   }
 
-  /** Shuts a link for good, whatever its command says from now on. */
+  /** Shuts a link permanently, whatever its command says. */
   seal(id: string): void {
     const k = this.linkIndex.get(id)
     if (k === undefined) return
@@ -190,8 +191,8 @@ export class Simulation {
   }
 
   /**
-   * Another load on the springs: their heights and volumes at once, their pressures as if no air had moved
-   * nor heat.
+   * Another load on the springs: new heights and volumes at once, with pressures as if no air or heat had
+   * moved.
    */
   load(springs: SpringFunction): void {
     const before = [this.left, this.right].map((i) => (i < 0 ? 0 : this.p[i]! * this.volume[i]! ** GAMMA))
@@ -212,7 +213,7 @@ export class Simulation {
     this.stepper.restart()
   }
 
-  /** Puts another vessel of the same volume in place of one, at an absolute pressure: the next tyre. */
+  /** Exchanges a vessel for another of the same volume at an absolute pressure: the next tyre. */
   exchange(id: string, pressure: number): void {
     const i = this.index.get(id)!
     const around = this.network.ambient(this.t)
@@ -243,13 +244,13 @@ export class Simulation {
 
   private scratch?: Float64Array
 
-  /** K of the air that leaves a head; of the head itself while nothing flows. */
+  /** Temperature of the air that leaves a head, K; of the head itself while nothing flows. */
   private discharge(i: number): number {
     const k = this.linkIndex.get(this.heads[i]!.pump)!
     return this.throughHead(i, k, this.flows[k]!, 0, this.network.ambient(this.t), this.y).leaving
   }
 
-  /** @param over Pa by which the pressure it gives into is taken higher. */
+  /** @param over increase of the pressure it delivers into, Pa */
   private throughHead(
     i: number,
     k: number,
@@ -268,7 +269,7 @@ export class Simulation {
   }
 
   /**
-   * Runs to `end`, locating every watched happening instead of stepping over it. `each` sees every accepted step.
+   * Runs to `end` and locates every watched event instead of stepping over it. `each` sees every accepted step.
    * @throws {StuckError | OverBudgetError}
    */
   run(end: number, watches: readonly Watch[] = [], each: (sample: Sample) => void = () => {}): void {
@@ -292,8 +293,8 @@ export class Simulation {
         value !== before[i]! && value * before[i]! <= 0 && before[i] !== 0
       let crossed = after.findIndex(past)
       if (crossed >= 0) {
-        // Several may happen within one step: whichever is already past when one is located came earlier.
-        // Two that happen at the very same instant are each other's earlier one: none is sought twice.
+        // Several events may happen within one step; one that has passed when another is located came earlier.
+        // Of two at the same instant each is earlier than the other, so none is searched twice.
         const sought = new Set<number>()
         for (
           let earlier = crossed;
@@ -344,7 +345,7 @@ export class Simulation {
       this.y.set(next)
     }
     let [low, high, fLow, fHigh] = [began, this.t, before, after]
-    // Late in a long run a second is no longer told apart to a microsecond.
+    // Late in a long run, times are not exact to a microsecond any more.
     const close = () => this.located * (1 + SOLVER.locatedLater * high)
     for (let i = 0; i < SOLVER.locateTurns && high - low > close(); i++) {
       const margin = (high - low) * SOLVER.locateMargin
@@ -362,12 +363,12 @@ export class Simulation {
     return active.map((w) => w.value(here))
   }
 
-  /** The springs where there are two; none moves alone. */
+  /** The springs, if there are two; none moves alone. */
   private pairInUse(): SpringPair | null {
     return this.left < 0 || this.right < 0 ? null : this.pair
   }
 
-  /** Looks the springs up at their pressures and puts their volumes in place. */
+  /** Looks up the springs at their pressures and stores their volumes. */
   private springVolumes(): SpringPair | null {
     const pair = this.pairInUse()
     if (!pair) return null
@@ -378,7 +379,7 @@ export class Simulation {
     return pair
   }
 
-  /** The equations themselves: what each unknown changes by, per second. */
+  /** The equations: rate of change of each unknown, per second. */
   slope(t: number, y: Float64Array, out: Float64Array): void {
     const { vessels, links, atmosphere, ambient } = this.network
     const n = vessels.length
@@ -386,7 +387,8 @@ export class Simulation {
     const { p, temperature, volume, heat, slotOf, ends } = this
     for (const i of this.thermal) {
       p[i] = y[slotOf[i]!]!
-      // A step tried too long may end where no truck has a balance: no number there, and the step is tried shorter.
+      // A step tried too long may end where no truck has a balance. Then there is no number, and a shorter step
+      // is tried.
       if (!(Math.abs(p[i]!) < SOLVER.impossible)) return void out.fill(Number.NaN)
     }
     const springs = this.springVolumes()
@@ -462,7 +464,7 @@ export class Simulation {
     })
   }
 
-  /** Rise a motor tends to as it runs now, K. */
+  /** Temperature rise that a motor tends to in its present state, K. */
   private warming(i: number): number {
     const motor = this.motors[i]!
     if (!this.open.get(motor.command)) return 0
@@ -474,8 +476,8 @@ export class Simulation {
   }
 
   /**
-   * ∂f/∂y link by link: each flow depends on the two vessels at its ends alone (a lever's also on the heights). What is
-   * left out is how the springs' own stiffness changes along a step, which is of second order.
+   * ∂f/∂y link by link: each flow depends only on the two vessels at its ends (a lever's also on the heights).
+   * The change of the springs' own stiffness along a step is left out; it is of second order.
    */
   derivatives(t: number, y: Float64Array, matrix: Float64Array, later: Float64Array): void {
     const { links, atmosphere, ambient, vessels } = this.network
@@ -484,12 +486,13 @@ export class Simulation {
     const { p, temperature, volume, slotOf, ends, gradient, touched } = this
     const springs = this.pairInUse()
     const at = springs?.at
-    // Enthalpy and heat of each thermal vessel over the unknowns, gathered in its own row, scaled at the end.
+    // Enthalpy and heat of each thermal vessel over the unknowns, collected in its own row and scaled at the
+    // end.
     const touch = (j: number, by: number) => {
       if (gradient[j] === 0 && by !== 0) touched.push(j)
       gradient[j] = gradient[j]! + by
     }
-    /** Adds dp and dT of a vessel, weighted, to the gradient. */
+    /** Adds weighted dp and dT of a vessel to the gradient. */
     const chain = (i: number, byPressure: number, byTemperature: number) => {
       const slot = slotOf[i]!
       if (slot < 0) {
@@ -526,7 +529,7 @@ export class Simulation {
       const thermal = upstream >= 0 && slotOf[upstream]! >= 0
       const warmer = forward ? ([ta + WARM, tb] as const) : ([ta, tb + WARM] as const)
       const { kind } = links[k]!
-      // Through orifices flow goes with 1/√T; through tubes it depends on how it flows.
+      // Through orifices the flow goes with 1/√T; through tubes it depends on the regime.
       const byT =
         !thermal || kind === 'pump' || kind === 'given'
           ? 0
@@ -550,7 +553,7 @@ export class Simulation {
       const enthalpyRows = [a, b].filter((i) => i >= 0 && slotOf[i]! >= 0)
       const head = this.headOf[k]!
       if (head >= 0) {
-        // F·T of what leaves, over the pressure it is given into and the head's own temperature.
+        // F·T of the leaving air, over the pressure it is delivered into and the head's own temperature.
         clear()
         const row = this.headAt + head
         const more = flow + byB * TOUCH

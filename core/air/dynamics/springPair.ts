@@ -4,12 +4,12 @@ import type { SpringState } from './network'
 
 const NUDGE = SOLVER.springNudge
 
-/** The springs' function: volumes, heights and the front's place at two gauge pressures, Pa. */
+/** Function of the springs: volumes, heights and the front's position at two gauge pressures, Pa. */
 export type SpringFunction = (left: number, right: number) => SpringState
 
 /**
- * Both springs at their pressures and a little beside them. They share the truck, so each volume follows both
- * pressures; the slopes are taken over 20 Pa. Looked up again only when a pressure changed.
+ * Both springs at their pressures and close to them. They share the truck, so each volume depends on both
+ * pressures; slopes are taken over 20 Pa. Looked up again only if a pressure has changed.
  */
 export class SpringPair {
   private left = Number.NaN
@@ -20,7 +20,7 @@ export class SpringPair {
 
   constructor(private readonly springs: SpringFunction) {}
 
-  /** @param left gauge pressure, Pa, and the right's. */
+  /** @param left gauge pressure, Pa; likewise the right */
   look(left: number, right: number): SpringState {
     if (left === this.left && right === this.right) return this.at
     this.left = left
@@ -31,7 +31,7 @@ export class SpringPair {
     return this.at
   }
 
-  /** Springs with the left, or the right, pressure a nudge higher. */
+  /** Springs with the left or the right pressure slightly higher. */
   beside(side: 'left' | 'right'): SpringState {
     return side === 'left' ? this.byLeft : this.byRight
   }

@@ -29,7 +29,7 @@ describe('ISO 6358-1, its own formula evaluated apart', () => {
     expect(at(0.99) / edge).toBeCloseTo(0.5, 9)
     expect(at(0.995) / edge).toBeCloseTo(0.25, 9)
     expect([at(1), at(1.2)]).toEqual([0, 0])
-    // Where b lies close to 1 the straight part begins half-way from there.
+    // If b is close to 1, the straight part begins half-way.
     expect(at(0.9975, 0.99) / at(0.995, 0.99)).toBeCloseTo(0.5, 9)
   })
   test.each([

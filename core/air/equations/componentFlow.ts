@@ -8,10 +8,11 @@ export interface FlowState {
 }
 
 /**
- * Mass flow in kg/s through a component of sonic conductance C (m³/(s·Pa)) and critical ratio b: choked
- * ṁ = C·ρ_ANR·p1·√(T_ANR/T1) up to p2/p1 = b, beyond it × √(1 − ((p2/p1 − b)/(1 − b))²). Source: ISO 6358-1.
+ * Mass flow in kg/s through a component of sonic conductance C (m³/(s·Pa)) and critical ratio b: choked ṁ =
+ * C·ρ_ANR·p1·√(T_ANR/T1) up to p2/p1 = b, beyond it × √(1 − ((p2/p1 − b)/(1 − b))²). Source: ISO 6358-1.
  * Pressures absolute, Pa; upstream temperature K.
- * @param laminarFrom pressure ratio from which the flow falls straight to rest, as if laminar; 1 for the formula alone.
+ * @param laminarFrom pressure ratio from which the flow falls linearly to zero, as if laminar; 1 for the
+ * formula alone
  * @example isoMassFlow(2.4e-9, 0.35, 791_325, 451_325, 293.15) // 2.18 g/s
  */
 export function isoMassFlow(
@@ -26,7 +27,7 @@ export function isoMassFlow(
   const choked =
     conductance * REFERENCE_DENSITY * upstreamAbs * Math.sqrt(REFERENCE_TEMPERATURE / temperature)
   if (ratio <= criticalRatio) return choked
-  // Where b itself is close to 1, half-way from there.
+  // If b itself is close to 1, half-way from there.
   const edge = Math.max(laminarFrom, (1 + criticalRatio) / 2)
   const past = (Math.min(ratio, edge) - criticalRatio) / (1 - criticalRatio)
   const flow = choked * Math.sqrt(1 - past * past)
@@ -34,7 +35,7 @@ export function isoMassFlow(
   return ratio >= 1 ? 0 : (flow * (1 - ratio)) / (1 - edge)
 }
 
-/** The same flow with whether it is choked; nothing flows back. */
+/** The same flow, and whether it is choked; there is no reverse flow. */
 export function componentFlow(
   conductance: number,
   criticalRatio: number,
@@ -48,7 +49,7 @@ export function componentFlow(
   }
 }
 
-/** Sonic conductance of parts in a row, m³/(s·Pa): 1/C² = Σ 1/Cᵢ². Source: ISO 6358-1. */
+/** Sonic conductance of parts in series, m³/(s·Pa): 1/C² = Σ 1/Cᵢ². Source: ISO 6358-1. */
 export const inRow = (conductances: readonly number[]): number =>
   conductances.reduce((sum, c) => sum + 1 / c ** 2, 0) ** -0.5
 

@@ -213,8 +213,8 @@ describe('a tube that remembers, against solving from nothing', () => {
   const viscosity = airViscosity(T)
   const area = (bore: number) => (Math.PI / 4) * bore ** 2
   /**
-   * ṁ of the isothermal formula by halving, with Colebrook–White by halving inside: slow, and nobody's code
-   * but this test's.
+   * ṁ of the isothermal formula by bisection, with Colebrook–White by bisection inside: slow, and independent
+   * of the code under test.
    */
   function slow(bore: number, length: number, high: number, low: number, roughness: number): number {
     const halve = (f: (x: number) => number, a: number, b: number) => {
@@ -287,7 +287,7 @@ describe('a tube that remembers, against solving from nothing', () => {
       expect(tube.choked).toBe(true)
       expect(tube.reynolds(flow) < 2300).toBe(way !== 'turbulent')
       expect(tube.flow(high, 1_000, T) / flow).toBeCloseTo(1, 12)
-      // At the throat's own pressure it is just not choked, and the formula gives the very same flow.
+      // At the throat's own pressure it is just not choked, and the formula gives the same flow.
       const throat = (flow * Math.sqrt(GAS_CONSTANT_AIR * T)) / area(bore)
       expect(slow(bore, length, high, throat, 1.5e-6) / flow).toBeCloseTo(1, 6)
       const open = new Tube(bore, length)

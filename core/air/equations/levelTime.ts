@@ -2,10 +2,10 @@ import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '..
 import { springVolume } from '../../catalog/springVolume'
 import { interpolate } from '../../quantity/interpolate'
 
-/** One spring being filled while it lifts its corner. SI, pressures gauge. */
+/** One spring that lifts its corner while it is filled. SI, gauge pressures. */
 export interface FillingCorner {
   areaByHeight: readonly (readonly [number, number])[]
-  /** Height and air volume that belong together, m and m³. */
+  /** A height with its air volume, m and m³. */
   volumeAt: { height: number; volume: number }
   /** Height of the spring as the pressure rises, m. */
   heightAt(pressure: number): number
@@ -14,10 +14,11 @@ export interface FillingCorner {
 }
 
 /**
- * Seconds to bring corners from one pressure to another by a compressor of free-air flow Q(p), isothermal at 20 °C:
- * t = Σ ∫ dm/(ρ_atm·Q(p)) with m = p_abs·V(h(p))/(R·T); the corner lifts as it fills. Filling both at once or one after
- * the other takes the same air. Resistance of lines is left out: they pass many times the compressor's flow.
- * @returns null when the compressor gives nothing at some pressure on the way.
+ * Seconds to bring corners from one pressure to another with a compressor of free-air flow Q(p), isothermal at
+ * 20 °C: t = Σ ∫ dm/(ρ_atm·Q(p)) with m = p_abs·V(h(p))/(R·T); the corner lifts as it fills. Filling both at
+ * once or one after the other takes the same air. The resistance of lines is left out, because they pass many
+ * times the compressor's flow.
+ * @returns null if the compressor stops delivering at some pressure on the way
  */
 export function timeToLevel(
   corners: readonly FillingCorner[],

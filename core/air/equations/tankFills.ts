@@ -1,7 +1,7 @@
 import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { interpolate } from '../../quantity/interpolate'
 
-/** What a tank gives before its compressor is wanted again, and before it is of no use. Isothermal, gauge pressures. */
+/** What a tank gives before its compressor restarts, and before it is useless. Isothermal, gauge pressures. */
 export interface TankFills {
   beforeRestart: number
   beforeFlat: number
@@ -11,9 +11,9 @@ export interface TankFills {
 const MOST = 10_000
 
 /**
- * Whole fills of a volume from `from` to `to` out of a tank with the compressor off: each takes (to − from)·V of gas.
- * Before restart: while the tank still stands at or above cut-in afterwards; before flat: while it still can
- * reach `to`.
+ * Complete fills of a volume from `from` to `to` out of a tank with the compressor off; each takes (to −
+ * from)·V of gas. Before restart: while the tank is still at or above cut-in afterwards. Before flat: while it
+ * can still reach `to`.
  */
 export function tankFills(
   tank: { volume: number; pressure: number; cutIn: number },
@@ -29,16 +29,16 @@ export function tankFills(
   }
 }
 
-/** How long a tool runs off a tank and compressor, and at what share of the time it may run for ever. */
+/** How long a tool runs off tank and compressor, and for what share of the time it may run continuously. */
 export interface ToolRun {
   seconds: number | null
   share: number
 }
 
 /**
- * A tool takes `demand` of free air, m³/s, at `needed` gauge or above. With the compressor's curve running
- * all the while the tank falls from `pressure` to `needed`: t = ∫ V·dp/(p_atm·(demand − Q(p))). Null when the
- * compressor alone keeps up. The share is what the compressor gives at `needed` over what the tool takes.
+ * A tool takes `demand` of free air, m³/s, at `needed` gauge or above. With the compressor running, the tank
+ * falls from `pressure` to `needed`: t = ∫ V·dp/(p_atm·(demand − Q(p))). Null if the compressor alone keeps up.
+ * The share is what the compressor gives at `needed` over what the tool takes.
  */
 export function toolRun(
   tank: { volume: number; pressure: number },

@@ -13,17 +13,17 @@ export interface TubeFlow extends FlowState {
   reynolds: number
 }
 
-/** Reynolds number at which laminar flow breaks up, and what a flow between the branches stands at. */
+/** Reynolds number at which laminar flow breaks up, used for flows between the two regimes. */
 const TRANSITION = 2300
 const { close: CLOSE, turns: MOST_TURNS } = TUBE_SOLVER
 
 /**
- * Mass flow in kg/s of air through a tube with friction, isothermal, static inlet, no entrance loss:
- * ṁ² = A²(p1² − p2²)/(R·T·(f·L/D + 2·ln(p1/p2))), limited where the outlet reaches Mach 1/√γ and, in short tubes, by
- * the choked orifice of the same bore. Absolute pressures, Pa. Source: isothermal pipe flow, any gas-dynamics text.
- *
- * The tube remembers its last friction and throat, from which the next solution is a turn or two away: what a circuit's
- * run asks a million times. The answer does not depend on what it remembers.
+ * Mass flow in kg/s of air through a tube with friction, isothermal, static inlet, no entrance loss: ṁ² =
+ * A²(p1² − p2²)/(R·T·(f·L/D + 2·ln(p1/p2))), limited where the outlet reaches Mach 1/√γ and, in short tubes, by
+ * the choked orifice of the same bore. Absolute pressures, Pa. Source: isothermal pipe flow, any gas-dynamics
+ * text.
+ * The tube keeps its last friction and throat as first guesses, because a circuit's run asks a million times;
+ * the next solution is then one or two steps away. The result does not depend on what it keeps.
  */
 export class Tube {
   private readonly area: number
@@ -35,7 +35,7 @@ export class Tube {
   private viscosity = 0
   /** ṁ at the transition, and Re/ṁ. */
   private perFlow = 0
-  /** 1/√f and p1/p2 last found. */
+  /** Last values of 1/√f and p1/p2. */
   private inverse = 6
   private throat = 2
   choked = false
@@ -54,7 +54,7 @@ export class Tube {
     return flow * this.perFlow
   }
 
-  /** kg/s from `high` to `low`, both absolute; 0 when they are equal or the wrong way round. */
+  /** kg/s from `high` to `low`, both absolute; 0 if they are equal or reversed. */
   flow(high: number, low: number, temperature: number): number {
     if (temperature !== this.temperature) {
       this.temperature = temperature
@@ -64,7 +64,7 @@ export class Tube {
     }
     this.choked = false
     if (!(low < high)) return 0
-    // A step tried too far may ask for pressures under nothing: what comes of them must not be remembered.
+    // A step tried too far may ask for negative pressures: its result must not be kept.
     if (!(low > 0) || !Number.isFinite(this.rt)) return 0
     let flow = this.unchoked(high, low)
     // Outlet Mach number M = ṁ·√(R·T/γ)/(A·p2) may not pass 1/√γ, that is ṁ ≤ A·p2/√(R·T).
@@ -88,7 +88,7 @@ export class Tube {
     const laminar = (2 * drive) / (k + Math.sqrt(k * k + 4 * logs * drive))
     const edge = TRANSITION / this.perFlow
     if (laminar < edge) return laminar
-    // Colebrook–White in u = 1/√f with ṁ(u) put in, by Newton.
+    // Colebrook–White in u = 1/√f with ṁ(u) inserted, by Newton's method.
     let u = this.inverse
     let flow = edge
     for (let turn = 0; turn < MOST_TURNS; turn++) {
@@ -104,7 +104,7 @@ export class Tube {
       if (Math.abs(step) < CLOSE * u) break
     }
     flow = Math.sqrt(drive / (this.slender / (u * u) + logs))
-    // Between the branches the flow stands at the transition itself.
+    // Between the regimes the flow is that of the transition.
     this.inverse = u
     return Math.max(flow, edge)
   }
@@ -118,13 +118,14 @@ export class Tube {
   }
 
   private narrows(most: number, laminar: boolean): number {
-    // Both start where Newton comes down on the root: the left side is convex.
+    // Both start where Newton's method approaches the root from above, because the left side is convex.
     let r = laminar ? 2 + (64 * this.slender) / (most * this.perFlow) : this.throat
     for (let turn = 0; turn < MOST_TURNS; turn++) {
       const reynolds = (most / r) * this.perFlow
       if (!laminar) this.inverse = colebrook(this.rough, Math.max(reynolds, TRANSITION), this.inverse)
       const friction = (laminar ? 64 / reynolds : 1 / this.inverse ** 2) * this.slender
-      // Laminar friction grows with r; turbulent hardly, so its slope is left out and Newton takes a turn more.
+      // Laminar friction grows with r. Turbulent friction hardly does, so its slope is left out, at the cost of
+      // one more step.
       const step = (r * r - 1 - 2 * Math.log(r) - friction) / (2 * r - 2 / r - (laminar ? friction / r : 0))
       r = step > 0 && r - step < 1 ? 1 + (r - 1) * 0.2 : Math.max(r - step, 1 + (r - 1) * 0.2)
       if (Math.abs(step) < CLOSE * r) break

@@ -1,6 +1,6 @@
 import { STANDARD_ATMOSPHERE } from '../../quantity/constants'
 
-/** Gauge pressure at which a flow curve first gives nothing, Pa; Infinity when its last flow is held for ever. */
+/** Gauge pressure at which a flow curve first reaches zero, Pa; Infinity if its last value is above zero. */
 export function stallPressure(curve: readonly (readonly [number, number])[]): number {
   for (let i = 0; i < curve.length; i++) {
     const [p1, q1] = curve[i]!

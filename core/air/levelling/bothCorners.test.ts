@@ -2,7 +2,9 @@ import { runBoth, type Arrangement, type PairDrive } from './bothCorners'
 import { runLoop } from './closedLoop'
 import type { Corner, Electronic, Supply } from './types'
 
-/** Both corners by themselves: half a tonne each on steel and a bag of 160 cm², a small tank behind a valve. */
+/**
+ * Both corners without a frame: half a tonne each on steel and a bag of 160 cm², a small tank behind a valve.
+ */
 const corner: Corner = {
   mass: 500,
   steelAtRide: 0,
@@ -86,21 +88,21 @@ test('what is put on the right does on the right what the same does on the left:
     const last = (r: typeof onLeft) => r.rows.at(-1)!
     expect(last(onRight).right).toBeCloseTo(last(onLeft).left, 5)
   }
-  // A lever that read the other wheel would leave the heavy side down.
+  // A lever that reads the other wheel would leave the heavy side down.
   expect(Math.abs(run('sides', loaded(0, 1500)).rows.at(-1)!.right)).toBeLessThan(0.008)
 })
 
 test('on a kerb a valve a side fights: it spends air going up and coming down; one in the middle does not', () => {
   const [sides, middle] = [run('sides', kerb), run('middle', kerb)]
   expect(sides.filled + sides.vented).toBeGreaterThan(5 * (middle.filled + middle.vented))
-  // Off the kerb again both come level.
+  // Off the kerb, both come level again.
   expect(Math.abs(sides.lean)).toBeLessThan(0.013)
 })
 
 test('left and right swapped: each side answers for the other, and one heavy side is driven to its stops', () => {
   const swapped = run('swapped', loaded(2500, 0))
   expect(Math.abs(swapped.lean)).toBeGreaterThan(0.03)
-  // Loaded alike nobody notices.
+  // With equal loads nobody notices.
   expect(Math.abs(run('swapped', loaded(1500, 1500)).lean)).toBeLessThan(1e-6)
 })
 

@@ -4,9 +4,9 @@ import { Bag, Source } from './loopAir'
 import type { Corner, Leveller, Supply } from './types'
 
 /**
- * Both rear corners at once, each half of the body, held level against each other by what the front and a bar resist of
- * roll; one valve or sensor a side, each side's on the other's wire or lever, or one in the middle that feeds both. SI,
- * pressures absolute.
+ * Both rear corners at once, each half of the body, coupled by the roll resistance of the front and a bar. One
+ * valve or sensor per side, exchanged wires or levers, or one in the middle that feeds both. SI, absolute
+ * pressures.
  */
 
 const { step: STEP, rowEvery: ROW_EVERY, rests: RESTS } = LOOP_SOLVER
@@ -18,7 +18,7 @@ interface Pair {
   left: number
   right: number
 }
-/** What happens to both corners by time: road under each wheel, m, and force down on the body, N. */
+/** What happens to both corners over time: road under each wheel, m, and force down on the body, N. */
 export interface PairDrive {
   seconds: number
   road: (t: number) => Pair
@@ -28,7 +28,7 @@ export interface PairDrive {
 
 export interface PairRow {
   t: number
-  /** Body over axle from ride height, m. */
+  /** Body above axle relative to ride height, m. */
   left: number
   right: number
 }
@@ -37,14 +37,14 @@ export interface PairResult {
   /** Free air let in and let out, m³. */
   filled: number
   vented: number
-  /** When both rest where they end for good, s; null where they never do. */
+  /** When both finally come to rest, s; null if they never do. */
   restAt: number | null
-  /** Where they end: how far off level the middle is, and how much higher the left stands, m. */
+  /** Final state: how far the middle is off level, and how much higher the left is, m. */
   off: number
   lean: number
 }
 
-/** The line that joins two springs under one valve lets by so much, m³/(s·Pa): a usual tube over the frame. */
+/** Conductance of the line that joins two springs under one valve, m³/(s·Pa): a usual tube over the frame. */
 const BETWEEN = 4e-9
 
 /**

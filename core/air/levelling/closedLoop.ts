@@ -6,9 +6,9 @@ import { Swings } from './swings'
 import type { Corner, Supply, Electronic, Leveller, Drive, LoopRow, LoopResult } from './types'
 
 /**
- * One corner of the truck that levels itself: body on steel, damper and air spring, over a road; a height valve on its
- * lever, or a controller with its solenoids, lets air in and out. Steps of two milliseconds, air at one
- * temperature. SI, pressures absolute.
+ * One corner that levels itself: body on steel, damper and air spring, over a road. A height valve on its
+ * lever, or a controller with solenoids, lets air in and out. Steps of two milliseconds, air at one
+ * temperature. SI, absolute pressures.
  */
 
 const { step: STEP, rowEvery: ROW_EVERY, rests: RESTS } = LOOP_SOLVER
@@ -22,7 +22,9 @@ export function airAtRest(corner: Corner, { atmosphere, temperature }: Supply, f
   return (pressure * corner.volumeAt(corner.rideHeight)) / (GAS_CONSTANT_AIR * temperature)
 }
 
-/** Decides what a controller does: out of its band for its wait, then until it is back or its time is over. */
+/**
+ * What a controller does: out of its band for its waiting time, it acts until it is back or its time is over.
+ */
 class Control {
   private seen: number
   private out = 0
@@ -72,11 +74,13 @@ export function openingOf(leveller: Leveller, moving: boolean): (travel: number)
   }
 }
 
-/** Force of the stops where the wheel meets them, N. */
+/** Force of the stops if the wheel reaches them, N. */
 const stopForce = ({ droop, bump }: Corner, travel: number): number =>
   travel > droop ? -STOP_RATE * (travel - droop) : travel < -bump ? -STOP_RATE * (travel + bump) : 0
 
-/** Force up on the body of a corner but for what is put on it, N: bag, steel, damper and stops, less its weight. */
+/**
+ * Upward force on the body of a corner without added load, N: bag, steel, damper and stops, less its weight.
+ */
 export function upward(
   corner: Corner,
   travel: number,
@@ -89,7 +93,7 @@ export function upward(
   return push + steel + stopForce(corner, travel) - corner.mass * GRAVITY
 }
 
-/** Height of the spring at a travel of the wheel, m: never under a share of its own. */
+/** Height of the spring at a travel of the wheel, m: never below a share of its own. */
 export const heightAt = ({ rideHeight, motionRatio }: Corner, travel: number): number =>
   Math.max(rideHeight + travel * motionRatio, rideHeight * LOOP_SOLVER.lowest)
 
@@ -129,7 +133,7 @@ export function runLoop(
     bag.step(opening(travel), spring)
     if (corner.leak) bag.leak(corner.leak, spring)
     source.run()
-    // Velocity first, then the place: the step is stable. The axle follows the road.
+    // Velocity first, then position: this keeps the step stable. The axle follows the road.
     const next = drive.road(t + STEP)
     const closing = speed - (next - road) / STEP
     const total = upward(corner, travel, closing, spring - atmosphere, height) - drive.force(t)
@@ -179,5 +183,5 @@ function summed(
     hunting,
   }
 }
-/** What it does from here on is what it does for good. */
+/** From this share of the run on, its movement counts as permanent. */
 export const LATE = 0.6

@@ -31,7 +31,7 @@ const loaded = (newtons: number, seconds = 60): Drive => ({
   road: () => 0,
   force: (t) => (t < 1 ? 0 : newtons),
 })
-/** A lever of an arm, m, that opens from its dead band to wide open, rad. */
+/** A lever with an arm, m, that opens from its dead band to wide open, rad. */
 const valve = (
   over: Partial<{ arm: number; deadBand: number; fullOpen: number; delay: number; c: number }> = {},
 ): Mechanical => {
@@ -62,7 +62,7 @@ const control = (over: Partial<Electronic> = {}): Electronic => ({
 })
 
 describe('roads (ISO 8608, from memory)', () => {
-  /** Mean spectrum of a road around a wave number, from plain Fourier sums over pieces of it. */
+  /** Mean spectrum of a road around a wave number, from Fourier sums over pieces of it. */
   function spectrum(road: RoadClass, n: number): number {
     const [step, length] = [0.05, 20_000]
     const heights = roadHeights(road, length, step, 3)
@@ -112,7 +112,8 @@ describe('a height valve holds its corner', () => {
     expect(off).toBeLessThan(0)
     expect(off).toBeGreaterThan(-0.0046)
     expect(levelAt).not.toBeNull()
-    // Pressure by the load over the area, less what the steel takes of what it stands lower; air in a volume so high.
+    // Pressure from the load over the area, less what the steel takes by standing lower; air in a volume that
+    // high.
     const last = rows.at(-1)!
     expect(last.spring).toBeCloseTo((500 * 9.80665 + 1500 + 40_000 * last.travel) / 0.016, -2)
     const volume = (h: number) => 0.016 * h
@@ -139,7 +140,7 @@ describe('a height valve holds its corner', () => {
     const all = [0.005, 0.02, 0.05, 0.1, 0.2].map(hunting)
     expect(all[0]!.amplitude).toBeGreaterThan(0.002)
     expect(all.at(-1)).toBeNull()
-    // A cycle must reach past its band: it swings wider, and comes less often, until there is none.
+    // A cycle must reach past its band: it swings wider and less often, until there is none.
     const often = all.map((h) => (h ? 1 / h.period : 0))
     often.forEach((rate, i) => i > 0 && expect(rate).toBeLessThanOrEqual(often[i - 1]! * 1.02))
   })
@@ -150,7 +151,7 @@ describe('a height valve holds its corner', () => {
       // Each swing waits twice.
       expect(hunting!.period).toBeGreaterThan(2 * wait)
       expect(levelAt).toBeNull()
-      // As read off the rows: the last crest and the last trough of a whole period.
+      // As read off the rows: last crest and last trough of a whole period.
       const last = rows.filter(({ t }) => t >= rows.at(-1)!.t - hunting!.period).map(({ travel }) => travel)
       const [low, high] = [Math.min(...last), Math.max(...last)]
       expect(high - low).toBeGreaterThan(0.02)
@@ -220,14 +221,14 @@ describe('a controller holds its corner', () => {
     const { rows, off, levelAt } = runLoop(corner, supply, control({ filter: 0 }), loaded(1500))
     const sunk = rows.find(({ t }) => t > 3)!.travel
     expect(sunk).toBeLessThan(-0.015)
-    // Nothing goes before the wait is over.
+    // Nothing flows before the wait is over.
     expect(rows.find(({ t }) => t > 5.5)!.travel).toBeCloseTo(rows.find(({ t }) => t > 5)!.travel, 4)
     expect(off).toBeGreaterThan(-0.01)
     expect(off).toBeLessThan(0.01)
     expect(levelAt).not.toBeNull()
   })
   test('what it does not see for its filter it overshoots: v·τ less a quarter of the band, by hand', () => {
-    // A ramp at v is seen v·τ late, so it stops that much too high.
+    // A ramp at speed v is seen v·τ late, so it stops that much too high.
     const slow = control({ band: 0.02, filter: 3, conductance: 4e-10 })
     const { rows } = runLoop(corner, supply, slow, loaded(2500, 90))
     const peak = rows.filter(({ t }) => t > 5).reduce((a, b) => (b.travel > a.travel ? b : a))

@@ -5,16 +5,16 @@ import { LOOP_SOLVER, SOLVER } from '../settings'
 import type { Leveller, Supply } from './types'
 
 /**
- * Air of a levelling run at one temperature: what supplies it, and what a spring holds. kg, Pa absolute,
- * in the steps of its settings.
+ * Air of a levelling run at one temperature: what supplies it, and what a spring holds. kg, Pa absolute, per
+ * step of its settings.
  */
 
 const { step: STEP } = LOOP_SOLVER
 const LEAK_RATIO = PRACTICE.leakRatio.value
 
-/** Tank and compressor, and what was let in and out of the springs they feed. */
+/** Tank and compressor, and the air let in and out of the springs they feed. */
 export class Source {
-  /** kg let in and out; s that the compressor ran. */
+  /** kg let in and out; seconds the compressor ran. */
   filled = 0
   vented = 0
   ran = 0
@@ -32,12 +32,12 @@ export class Source {
     return volume > 0 ? (this.tank * this.rt) / volume : pressure
   }
 
-  /** Whether the compressor fills straight into what asks for it. */
+  /** True if the compressor fills directly into whatever asks for it. */
   get isTankless(): boolean {
     return this.supply.volume === 0
   }
 
-  /** What a valve lets into a spring in one step, kg. */
+  /** Air a valve lets into a spring in one step, kg. */
   give(opening: number, spring: number, valve: Pick<Leveller, 'conductance' | 'criticalRatio'>): number {
     const { atmosphere, temperature, freeAir } = this.supply
     if (this.isTankless) {
@@ -92,14 +92,14 @@ export class Bag {
     }
   }
 
-  /** Air lost for one step: not the leveller's doing, and not counted as let out. */
+  /** Air lost in one step: not caused by the leveller, and not counted as let out. */
   leak(conductance: number, spring: number): void {
     const { atmosphere, temperature } = this.source.supply
     if (spring <= atmosphere) return
     this.air -= isoMassFlow(conductance, LEAK_RATIO, spring, atmosphere, temperature) * STEP
   }
 
-  /** Air that passes over to another spring through the line between them in one step. */
+  /** Air that passes to another spring through the line between them in one step. */
   passTo(other: Bag, own: number, its: number, conductance: number): void {
     const [from, to, high, low] = own > its ? [this, other, own, its] : [other, this, its, own]
     const { temperature } = this.source.supply

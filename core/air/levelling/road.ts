@@ -16,14 +16,14 @@ const N0 = 0.1
 const LONGEST = 100
 
 /**
- * Heights of a road at even steps. Its slope is white noise of (2π·n₀)²·G(n₀), so that its heights fall off with n⁻²;
- * what is longer than a hundred metres is taken out.
+ * Heights of a road at even steps. Its slope is white noise of (2π·n₀)²·G(n₀), so that its heights fall off
+ * with n⁻²; waves longer than a hundred metres are removed.
  * @param step m between two heights
  */
 export function roadHeights(road: RoadClass, length: number, step: number, seed = 1): Float64Array {
   const random = randomNumbers(seed)
   const normal = () => Math.sqrt(-2 * Math.log(random() + 1e-300)) * Math.cos(2 * Math.PI * random())
-  // One-sided up to half a wave a step: the variance of a slope is the spectrum's level times that.
+  // One-sided up to half a wave per step: the variance of a slope is the spectrum's level times that.
   const slope = Math.sqrt(((2 * Math.PI * N0) ** 2 * ROUGHNESS[road]) / (2 * step))
   const keep = Math.exp((-2 * Math.PI * step) / LONGEST)
   const heights = new Float64Array(Math.ceil(length / step) + 1)
@@ -31,6 +31,6 @@ export function roadHeights(road: RoadClass, length: number, step: number, seed 
   return heights
 }
 
-/** Washboard: even waves of so many m, so high from crest to trough. */
+/** Washboard: even waves of length `wave`, m, with a height from crest to trough. */
 export const washboard = (along: number, wave: number, height: number): number =>
   (height / 2) * Math.sin((2 * Math.PI * along) / wave)

@@ -17,7 +17,7 @@ export class Swings {
   /** 1 on the way up, −1 on the way down. */
   private way = 0
 
-  /** Adds where the body is, m, at a time, s. */
+  /** Records the position of the body, m, at a time, s. */
   at(t: number, travel: number): void {
     this.far ??= { t, travel }
     if (!this.near || Math.abs(travel - this.near.travel) > LEAST) this.near = { t, travel }
@@ -35,7 +35,7 @@ export class Swings {
     this.way = -this.way
   }
 
-  /** Whether the body has moved no more than at rest for the last `long` seconds before `t`. */
+  /** True if the body has moved no more than at rest during the last `long` seconds before `t`. */
   rests(t: number, long: number): boolean {
     return this.near !== null && t - this.near.t >= long
   }

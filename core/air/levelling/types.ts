@@ -1,28 +1,31 @@
-/** What levels itself, and what is done to it. SI, pressures absolute unless they say gauge. */
+/** What levels itself, and what happens to it. SI, absolute pressures unless they say gauge. */
 
 export interface Corner {
-  /** Body carried here, kg; what the steel carries of it at ride height, N; steel's and damper's rates at the wheel. */
+  /**
+   * Body mass carried here, kg; the part that the steel carries at ride height, N; rates of steel and damper at
+   * the wheel.
+   */
   mass: number
   steelAtRide: number
   steelRate: number
   damping: number
-  /** Spring's travel for a wheel's. */
+  /** Travel of the spring per travel of the wheel. */
   motionRatio: number
-  /** Area that pushes and air inside at a height of the spring, m² and m³; its height at ride height, m. */
+  /** Pushing area and air volume at a height of the spring, m² and m³; its height at ride height, m. */
   areaAt: (height: number) => number
   volumeAt: (height: number) => number
   rideHeight: number
   /** Travel of the wheel to droop and to bump, m, both positive. */
   droop: number
   bump: number
-  /** Sonic conductance of a leak at the spring, m³/(s·Pa); none where it is tight. */
+  /** Sonic conductance of a leak at the spring, m³/(s·Pa); not given if it is tight. */
   leak?: number
 }
 export interface Supply {
-  /** Tank, m³ and Pa; without one (0 m³) the compressor fills straight, as long as it is asked to. */
+  /** Tank, m³ and Pa; without one (0 m³) the compressor fills directly while asked. */
   volume: number
   pressure: number
-  /** Free air of the compressor at a gauge pressure, m³/s, and between what it runs, Pa. */
+  /** Free air of the compressor at a gauge pressure, m³/s, and the pressures between which it runs, Pa. */
   freeAir: (gauge: number) => number
   cutIn: number
   cutOut: number
@@ -36,7 +39,7 @@ export interface Supply {
 export interface Mechanical {
   kind: 'valve'
   openingAt: (travel: number) => number
-  /** Time the valve lags behind, s; 0 for none. */
+  /** Lag of the valve, s; 0 for none. */
   delay: number
   conductance: number
   criticalRatio: number
@@ -44,8 +47,8 @@ export interface Mechanical {
 export interface Electronic {
   kind: 'controller'
   /**
-   * Leaves alone within, m; waits so long out of it before acting, standing and driving; smooths over; gives
-   * up after, s.
+   * Band in which it does nothing; waiting time out of the band, standing and driving; smoothing time; and time
+   * after which it gives up. m, s.
    */
   band: number
   wait: number
@@ -54,26 +57,26 @@ export interface Electronic {
   timeOut: number
   conductance: number
   criticalRatio: number
-  /** What its sensor tells of a travel, m; null where that is no reading: it then keeps still. */
+  /** Reading of its sensor at a travel, m; null if there is no reading, then it stays still. */
   senses: (travel: number) => number | null
 }
 export type Leveller = Mechanical | Electronic
 
-/** What happens to the corner: height of the road and force put on the body, by time. */
+/** What happens to the corner over time: height of the road, and force on the body. */
 export interface Drive {
   seconds: number
-  /** Road at the wheel, m, and force down on the body, N. */
+  /** Road at the wheel, m, and downward force on the body, N. */
   road: (t: number) => number
   force: (t: number) => number
-  /** Whether the truck drives: a controller then waits longer. */
+  /** True if the truck drives; a controller then waits longer. */
   moving?: boolean
-  /** Whether what goes on at the end is the leveller's own doing; not on a road that shakes it. */
+  /** True if movement at the end is caused by the leveller and not by a rough road. */
   calm?: boolean
 }
 
 export interface LoopRow {
   t: number
-  /** Body over axle from ride height, m; spring and tank, Pa gauge. */
+  /** Body above axle relative to ride height, m; spring and tank, Pa gauge. */
   travel: number
   spring: number
   tank: number
@@ -83,14 +86,14 @@ export interface LoopResult {
   /** Free air let in and let out, m³. */
   filled: number
   vented: number
-  /** Share of the time the compressor runs. */
+  /** Share of the time that the compressor runs. */
   duty: number
-  /** When it stands within the tolerance for good, s; null where it never does. */
+  /** When it finally stands within the tolerance, s; null if it never does. */
   levelAt: number | null
-  /** When it stands within 2 mm of where it ends for good, s; null where it never does. */
+  /** When it finally stands within 2 mm of its end position, s; null if it never does. */
   restAt: number | null
-  /** Mean of what it stands off at the end, m. */
+  /** Mean distance from level at the end, m. */
   off: number
-  /** Of what it still does at the end by itself: half of crest to trough, m, and period, s; null where it rests. */
+  /** Remaining movement of its own at the end: half of crest to trough, m, and period, s; null if it rests. */
   hunting: { amplitude: number; period: number } | null
 }

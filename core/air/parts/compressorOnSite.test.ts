@@ -28,7 +28,7 @@ test('at sea level and without a feed it is the very class', () => {
 test('in thinner air the same gauge pressure is a higher ratio, and less is drawn in', () => {
   const atmosphere = atmosphereAt(2000)
   const there = compressorOnSite(compact, { atmosphere, feed: null })
-  // 207 kPa at sea level is a ratio of 3.043; so is this at 2 000 m.
+  // 207 kPa at sea level is a ratio of 3.043, and so is this at 2 000 m.
   const same = 207_000 * (atmosphere / STANDARD_ATMOSPHERE)
   expect((same + atmosphere) / atmosphere).toBeCloseTo(
     (207_000 + STANDARD_ATMOSPHERE) / STANDARD_ATMOSPHERE,
@@ -36,9 +36,9 @@ test('in thinner air the same gauge pressure is a higher ratio, and less is draw
   )
   expect(interpolate(there.flow, same)).toBeCloseTo(27 / 60_000, 9)
   expect(interpolate(there.flow, top)).toBeLessThan(interpolate(compact.flow, top))
-  // Idle 11 A stay; the rest goes with the air drawn.
+  // The idle 11 A stay; the rest is proportional to the air drawn.
   expect(interpolate(there.current, same)).toBeCloseTo(11 + 3 * (atmosphere / STANDARD_ATMOSPHERE), 9)
-  // Up to its rating the last slope goes on: it never gives more than its curve says.
+  // Up to its rating the last slope continues, so it never gives more than its curve says.
   const [before, last] = there.flow.slice(-2)
   expect(last![0]).toBe(compact.maxPressure)
   expect(last![1]).toBeLessThan(before![1])
@@ -85,7 +85,7 @@ describe('in a whole plan', () => {
     expect(note).toMatchObject({ rank: 'fix', value: thin.air.figures.slowed!.value })
     expect(note.remedy!.patches).toEqual([{ op: 'replace', path: ['power', 'wireArea'], value: null }])
     expect(proposed.power.notes.map((n) => n.rule)).not.toContain('feed-slows')
-    // Air's volts are Power's: one number, both stages.
+    // Air's volts come from Power: one number in both stages.
     const { figures } = thin.power
     expect(thin.air.figures.volts!.value).toBeCloseTo(figures.motorVolts!.value!, 9)
   })
@@ -114,7 +114,7 @@ describe('in a whole plan', () => {
     expect(high.load.figures[`${haul}.left`]!.value).toBe(low.load.figures[`${haul}.left`]!.value)
     expect(high.air.result.site.atmosphere).toBe(atmosphereAt(2000))
     expect(high.prove.result.atmosphere).toBe(atmosphereAt(2000))
-    // Less air in the same volume: the springs are softer for a bump.
+    // Less air in the same volume: the springs are softer over a bump.
     const rate = (of: typeof high) => of.load.figures[`${haul}.rideRate`]!.value!
     expect(rate(high)).toBeLessThan(rate(low))
   })

@@ -6,8 +6,8 @@ import type { MotorFeed, Site } from '../types'
 type Curve = [pressure: number, value: number][]
 
 /**
- * Resistance of a motor's winding, Ω, told from its inrush: at rest nothing but the winding holds the current back.
- * R = U/(inrush · I_max).
+ * Resistance of a motor's winding, Ω, from its inrush, because at rest only the winding limits the current. R =
+ * U/(inrush · I_max).
  */
 const windingOf = ({ inrush, current }: CompressorClass, nominal: number) =>
   nominal / (inrush * Math.max(...current.map(([, amps]) => amps)))
@@ -16,9 +16,9 @@ const windingOf = ({ inrush, current }: CompressorClass, nominal: number) =>
 export const terminalVoltage = (feed: MotorFeed, current: number): number => feed.supply - feed.loop * current
 
 /**
- * Speed of a motor on its feed against that at its nominal voltage, 0 and up. A permanent magnet's current follows its
- * torque and not its voltage, so volts lost on the way slow it and leave the amps: (U − I·R)/(U_nominal − I·R).
- * Source: any text on permanent-magnet motors; losses that grow with speed left out.
+ * Speed of a motor on its feed relative to nominal voltage, 0 or more. A permanent magnet's current follows its
+ * torque and not its voltage, so lost volts slow it and leave the current: (U − I·R)/(U_nominal − I·R). Source:
+ * any text on permanent-magnet motors; losses that grow with speed are left out.
  */
 export function motorSpeed(compressor: CompressorClass, feed: MotorFeed, current: number): number {
   const { nominal } = feed
@@ -26,7 +26,9 @@ export function motorSpeed(compressor: CompressorClass, feed: MotorFeed, current
   return Math.max((terminalVoltage(feed, current) - lost) / (nominal - lost), 0)
 }
 
-/** A curve up to the pressure its compressor is rated for: thinner air moves its rows down, the last slope goes on. */
+/**
+ * A curve up to its compressor's rated pressure: thinner air moves its rows down, and the last slope continues.
+ */
 function upToRating(curve: Curve, rated: number): Curve {
   const [before, last] = curve.slice(-2)
   if (!before || !last || last[0] >= rated) return curve
@@ -35,9 +37,9 @@ function upToRating(curve: Curve, rated: number): Curve {
 }
 
 /**
- * A compressor where it stands. In thinner air the same gauge pressure is a higher ratio: what its curve gives at p it
- * gives at p·p_around/p_standard, of free air as it is there; the load of its motor falls with the air it
- * draws, its idle current stays. On its feed it turns slower. The very class at sea level and without a feed.
+ * A compressor on site. In thinner air the same gauge pressure is a higher ratio: what its curve gives at p, it
+ * gives at p·p_around/p_standard, in free air of the site. The load of its motor falls with the air it draws;
+ * its idle current stays. On its feed it turns slower. At sea level without a feed this is the class itself.
  */
 export function compressorOnSite(
   compressor: CompressorClass,

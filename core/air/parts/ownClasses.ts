@@ -9,9 +9,9 @@ import { catalogueClass, figuresOf } from './parts'
 import { readTableCell, tableCell, tableProblems } from './sheetTables'
 
 /**
- * A shop's own classes as JSON or CSV. CSV has a heading line: id, kind, label, like, number, make, price,
- * then a column for every figure, SI, named as in the plan file; `table` has rows by semicolons, figures by
- * spaces. Nothing is half read.
+ * A shop's own classes as JSON or CSV. CSV has a heading line: id, kind, label, like, number, make, price, then
+ * a column for every figure, SI, named as in the plan file; `table` has rows separated by semicolons and
+ * figures by spaces. A file with an error is not read at all.
  */
 export type OwnClassesRead =
   { classes: Record<string, OwnClass>; problems: null } | { classes: null; problems: string[] }
@@ -20,7 +20,7 @@ const ID = /^[a-z0-9][a-z0-9-]{0,63}$/i
 const MOST = 500
 const PLAIN = ['id', 'kind', 'label', 'like', 'number', 'make', 'price', 'table'] as const
 
-/** Generic classes of a kind, any of which an own class may begin from. */
+/** Generic classes of a kind, from which an own class may start. */
 export const baseClassesOf = (kind: ComponentKind): string[] =>
   (kind === 'spring'
     ? SPRINGS
@@ -31,7 +31,7 @@ export const baseClassesOf = (kind: ComponentKind): string[] =>
         : PARTS.filter((p) => p.kind === kind)
   ).map((c) => c.id)
 
-/** What is wrong with one class, in words; nothing when it may be used. */
+/** What is wrong with one class, in words; empty if it may be used. */
 export function ownClassProblems(id: string, c: OwnClass): string[] {
   const problems: string[] = []
   if (!ID.test(id)) problems.push(`“${id}”: an id is letters, digits and dashes, 64 at most`)
@@ -58,7 +58,7 @@ export function ownClassProblems(id: string, c: OwnClass): string[] {
   return problems
 }
 
-/** A spring stands between its lowest and its highest, whichever of the three its sheet gives. */
+/** A spring works between its lowest and its highest, whichever of the three its sheet gives. */
 function heightProblems(id: string, c: OwnClass): string[] {
   const f = { ...catalogueClass('spring', c.like)!.figures, ...c.figures }
   if (f.lowest! < f.designHeight! && f.designHeight! < f.highest!) return []
@@ -67,7 +67,7 @@ function heightProblems(id: string, c: OwnClass): string[] {
   ]
 }
 
-/** The shop’s own parts as CSV: one row a part, one column a figure, SI with its unit in the heading. */
+/** The shop’s own parts as CSV: one row per part, one column per figure, SI with its unit in the heading. */
 export function ownClassesCsv(classes: Record<string, OwnClass>): string {
   const names = [...new Set(Object.values(classes).flatMap((c) => Object.keys(c.figures)))].sort()
   const data = Object.entries(classes).map(([id, c]) => [
@@ -83,7 +83,7 @@ export function ownClassesCsv(classes: Record<string, OwnClass>): string {
   ])
   return csvText([...PLAIN, ...names], data)
 }
-/** The shop’s own parts as JSON, as `readOwnClasses` takes them in. */
+/** The shop’s own parts as JSON, as `readOwnClasses` reads them. */
 export const ownClassesJson = (classes: Record<string, OwnClass>): string =>
   `${JSON.stringify(classes, null, 2)}\n`
 
@@ -91,7 +91,7 @@ const isTable = (value: unknown): value is number[][] =>
   Array.isArray(value) &&
   value.every((row) => Array.isArray(row) && row.every((cell) => typeof cell === 'number'))
 
-/** Reads either form, told apart by its first character. */
+/** Reads either form, recognised by the first character. */
 export function readOwnClasses(text: string): OwnClassesRead {
   const problems: string[] = []
   const classes: Record<string, OwnClass> = {}

@@ -11,9 +11,12 @@ import type { AirSet } from '../types'
 import { isSecondHand, NOT_LOOKED_AT } from '../../catalog/partStates'
 import { areaSpread, areaTable, curvesOf } from './sheetTables'
 
-/** What the parts of a circuit are: their class, the shop's own class over it, and the part's own sheet over both. */
+/**
+ * What the parts of a circuit are: their class, the shop's own class over it, and the part's own sheet over
+ * both.
+ */
 
-/** As much of a plan as its parts hang on. */
+/** Fields of a plan that its parts depend on. */
 export type PartsOf = Pick<
   AirPlan,
   'springClass' | 'compressorClass' | 'blockClass' | 'tubeClass' | 'sheet' | 'components' | 'classes'
@@ -63,7 +66,7 @@ export function classIdOf(air: PartsOf, id: string): string | null {
 const ownClassOf = (air: PartsOf, id: string, kind: ComponentKind): OwnClass | null =>
   air.classes[id]?.kind === kind ? air.classes[id] : null
 
-/** What a spring's sheet would say of a class. */
+/** What a spring's sheet would say for a class. */
 function springFigures(c: SpringClass) {
   const { low, high } = tableRange(c.areaByHeight)
   const areaAt = (height: number) => interpolate(c.areaByHeight, height)
@@ -90,7 +93,7 @@ function springFigures(c: SpringClass) {
   }
 }
 
-/** A generic catalogue entry's label and figures, whatever list it is in. */
+/** Label and figures of a generic catalogue entry, whatever list it is in. */
 export function catalogueClass(
   kind: ComponentKind,
   id: string,
@@ -136,15 +139,15 @@ export function catalogueClass(
 export interface Part {
   kind: ComponentKind
   classId: string | null
-  /** Whether the catalogue, or the shop's own list in this plan, has the class. */
+  /** True if the catalogue, or the shop's own list in this plan, has the class. */
   known: boolean
   label: string
-  /** Of the class, before the part's own sheet. */
+  /** From the class, before the part's own sheet. */
   ofClass: Record<string, number>
   figures: Record<string, number>
 }
 
-/** A class by id for a kind: generic, or the shop's own with its figures over what it is like. */
+/** A class by id for a kind: generic, or the shop's own with its figures over its base class. */
 export function classFigures(
   air: Pick<AirPlan, 'classes'>,
   kind: ComponentKind,
@@ -156,7 +159,7 @@ export function classFigures(
   return { label: mine.label, figures }
 }
 
-/** Figures that a class's own table says, which rule over single ones. */
+/** Figures from a class's own table, which override single ones. */
 export function tableFigures({ kind, table, figures, like }: OwnClass): Record<string, number> {
   if (table.length === 0) return {}
   if (kind === 'compressor') {
@@ -166,7 +169,7 @@ export function tableFigures({ kind, table, figures, like }: OwnClass): Record<s
   const areas = areaTable(table)
   const { low, high } = tableRange(areas)
   const wanted = figures.designHeight ?? springClass(like)?.designHeight ?? low
-  // A class like it may stand at a height that this one never reaches: then it is the middle.
+  // The base class may have a design height that this one never reaches; then the middle is used.
   const designHeight = wanted > low && wanted < high ? wanted : (low + high) / 2
   return {
     designHeight,
@@ -178,7 +181,7 @@ export function tableFigures({ kind, table, figures, like }: OwnClass): Record<s
   }
 }
 
-/** What its own plate says of a part that is not from the box; the plate of one that is replaced goes with it. */
+/** What its own plate says, for a part that is not from the box; a replaced part's plate goes with it. */
 const plateOf = (c: Component): Record<string, number> =>
   isSecondHand(c) && c.found.rating !== null ? { maxPressure: c.found.rating } : {}
 
@@ -198,18 +201,18 @@ export function partOf(air: PartsOf, id: string): Part {
   }
 }
 
-/** A curve with its values scaled so that the first (or the largest) is what the sheet says. */
+/** A curve scaled so that its first (or largest) value is the sheet's. */
 const scaled = (curve: readonly (readonly [number, number])[], by: number): [number, number][] =>
   curve.map(([p, v]) => [p, v * by])
 
-/** The compressor of this id with its sheet's figures put in; null for no class. */
+/** The compressor of this id with its sheet's figures; null without a class. */
 export function compressorOf(air: PartsOf, id: string): CompressorClass | null {
   const mine = ownClassOf(air, air.compressorClass, 'compressor')
   const base = compressorClass(mine?.like ?? air.compressorClass)
   if (!base) return null
   const { figures, ofClass } = partOf(air, id)
   const curves = mine?.table.length ? curvesOf(mine.table) : null
-  // What the class's own figures are by; of a class with a table they are the table's.
+  // Source of the class's own figures; of a class with a table, the table.
   const plain = curves ? ofClass : catalogueClass('compressor', base.id)!.figures
   return {
     ...base,
@@ -241,7 +244,9 @@ export function blockOf(air: PartsOf, id: string): BlockClass | null {
   }
 }
 
-/** Flow of a belt-driven compressor against gauge pressure: falls straight to its rated pressure, and on. */
+/**
+ * Flow of a belt-driven compressor against gauge pressure: a straight line to its rated pressure and beyond.
+ */
 export function beltFlow(figures: Record<string, number>): [number, number][] {
   return [
     [0, figures.freeAir!],
@@ -251,7 +256,7 @@ export function beltFlow(figures: Record<string, number>): [number, number][] {
 }
 
 const fitted = new WeakMap<object, SpringClass>()
-/** The spring chosen, with the figures of its own sheet where they were typed. The same object for the same plan. */
+/** The chosen spring, with figures of its own sheet if they were typed. The same object for the same plan. */
 export function springOf(air: Pick<AirPlan, 'springClass' | 'sheet' | 'classes'>): SpringClass | null {
   const mine = ownClassOf(air as PartsOf, air.springClass, 'spring')
   const base = springClass(mine?.like ?? air.springClass)
@@ -276,9 +281,9 @@ export function springOf(air: Pick<AirPlan, 'springClass' | 'sheet' | 'classes'>
 }
 
 /**
- * A class with the figures of a real spring's sheet. The table of the class is stretched so that it runs from
- * the sheet's lowest over its design height to its highest; areas follow the three that the sheet gives, each
- * alone or with the others.
+ * A class with the figures of a real spring's sheet. The class's table is stretched from the sheet's lowest
+ * over its design height to its highest. Areas follow the three that the sheet may give, each alone or
+ * together.
  */
 function ownSpring(base: SpringClass, mine: OwnClass): SpringClass {
   const plain = springFigures(base)
@@ -317,10 +322,10 @@ function ownSpring(base: SpringClass, mine: OwnClass): SpringClass {
   }
 }
 
-/** Whether its sheet says what area it has, by itself or by the loads it carries. */
+/** True if its sheet gives an area, directly or by the loads it carries. */
 const hasArea = ({ figures, table }: OwnClass) => table.length > 0 || figures.area !== undefined
 
-/** The plan with its spring's effective area by a factor of what class or sheet say, as a sheet of its own. */
+/** The plan with its spring's effective area multiplied by a factor, as if from a sheet of its own. */
 export function withArea(air: AirPlan, factor: number): AirPlan {
   const spring = springOf(air)
   if (!spring) return air
@@ -329,11 +334,11 @@ export function withArea(air: AirPlan, factor: number): AirPlan {
   return { ...air, sheet: { area, minPressure, maxPressure, maxLoad } }
 }
 
-/** Outlets of the block, or as many as one could have while its class is not known. */
+/** Outlets of the block, or as many as it could have while its class is not known. */
 const outletsOf = (air: PartsOf) =>
   blockClass(ownClassOf(air, air.blockClass, 'block')?.like ?? air.blockClass)?.outlets ?? 2
 
-/** Ports of a component as its class has them. */
+/** Ports of a component by its class. */
 export function portsOf(air: PartsOf, id: string): readonly Port[] {
   const c = air.components[id]
   if (!c) return []
@@ -343,10 +348,10 @@ export function portsOf(air: PartsOf, id: string): readonly Port[] {
   return ports.filter((p) => !/^out\d$/.test(p.id) || Number(p.id.slice(3)) <= outlets)
 }
 
-/** Class of the block with so many outlets that a plan without one would take. */
+/** Class of a block with this many outlets, for a plan without one. */
 export const blockFor = (outlets: number) => BLOCKS.find((b) => b.outlets >= outlets) ?? BLOCKS.at(-1)!
 
-/** Tube class of a line; null for parts screwed together, or when the catalogue has none of that name. */
+/** Tube class of a line; null for parts screwed together, or if the catalogue has no such class. */
 export const tubeOf = (air: Pick<AirPlan, 'tubeClass'>, line: { tube: string | null }): TubeClass | null =>
   tubeClass(line.tube ?? air.tubeClass)
 
@@ -371,11 +376,11 @@ export function newComponent(
   }
 }
 
-/** Whether what a part may be filled to is known: off the box, off its plate, or off its own sheet; others than springs are not asked. */
+/** True if a part's fill limit is known: from the box, its plate, or its own sheet. Only springs are asked. */
 export const plateRead = (c: Component): boolean =>
   c.kind !== 'spring' || !isSecondHand(c) || c.found.rating !== null || c.sheet.maxPressure !== undefined
 
-/** The least that a plate of a spring that is not from the box says, Pa gauge; null where none was read. */
+/** The lowest plate pressure of springs that are not from the box, Pa gauge; null if none was read. */
 export function leastPlate(components: Record<string, Component>): number | null {
   const read = Object.values(components).flatMap((c) =>
     c.kind === 'spring' && isSecondHand(c) ? [c.found.rating ?? [], c.sheet.maxPressure ?? []].flat() : [],
@@ -384,7 +389,7 @@ export function leastPlate(components: Record<string, Component>): number | null
 }
 
 const limited = new WeakMap<SpringClass, Map<number, SpringClass>>()
-/** A spring as its plates let it be filled; the same object for the same spring and plate. */
+/** A spring limited by its plate; the same object for the same spring and plate. */
 function withinPlate(spring: SpringClass, most: number | null): SpringClass {
   if (most === null || most >= spring.maxPressure) return spring
   const known = limited.get(spring) ?? new Map<number, SpringClass>()
@@ -399,7 +404,7 @@ function withinPlate(spring: SpringClass, most: number | null): SpringClass {
   return known.get(most)!
 }
 
-/** Spring, tube, compressor and block of a circuit by class; null where it has none, or the class is unknown. */
+/** Spring, tube, compressor and block of a circuit by class; null if it has none or the class is unknown. */
 export function airSet(air: PartsOf): AirSet {
   const first = (kind: ComponentKind) =>
     Object.keys(air.components).find((id) => air.components[id]!.kind === kind)

@@ -88,7 +88,7 @@ describe('a spring’s loads off its sheet', () => {
       interpolate(springOf(plan.air)!.areaByHeight, 0.32),
       12,
     )
-    // It is too tall for this truck, and Truck says so.
+    // It is too tall for this truck, and Truck has a note.
     expect(createDeriver()(plan).stages.truck.notes.map((n) => n.rule)).toContain('spring-height')
   })
 })
@@ -160,7 +160,7 @@ test('there and back through CSV, JSON and the field, in either units', () => {
         expect(readOwnClasses(ownClassesJson(classes)).classes).toEqual(classes)
         for (const units of [METRIC_UNITS, US_UNITS]) {
           const shown = typedTable(classes.own, units)
-          // Untouched, every row stays as it was to its last digit; typed anew it is as it is shown.
+          // Untouched rows keep their last digit; a row typed again is as shown.
           expect(readTypedTable(shown, 'spring', units, table).table).toEqual(table)
           const anew = readTypedTable(shown, 'spring', units).table ?? []
           anew.forEach((row, i) => expect(Math.abs(row[2]! - table[i]![2]!)).toBeLessThan(1))

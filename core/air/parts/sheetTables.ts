@@ -6,13 +6,13 @@ import { parseQuantity } from '../../quantity/parse'
 import { show, showText, unitFor, type UnitChoice } from '../../quantity/units'
 
 /**
- * Tables off a part's own sheet: a spring's load at heights and pressures, a compressor's air and current at
- * pressures.
+ * Tables off a part's own sheet: a spring's load by height and pressure, a compressor's air and current by
+ * pressure.
  */
 
 const PRESSURE: FigureSpec = { id: 'pressure', label: 'Pressure', quantity: 'pressure', min: 0, max: 5e6 }
 
-/** Columns of the table that a kind's sheet gives; a kind without one has none. SI, pressures gauge. */
+/** Columns of the table on a kind's sheet; none for kinds without one. SI, gauge pressures. */
 export const TABLE_COLUMNS: Partial<Record<ComponentKind, readonly FigureSpec[]>> = {
   spring: [
     { id: 'height', label: 'Height', quantity: 'length', min: 0.01, max: 1.5 },
@@ -27,12 +27,12 @@ export const TABLE_COLUMNS: Partial<Record<ComponentKind, readonly FigureSpec[]>
 }
 export const columnsOf = (kind: ComponentKind): readonly FigureSpec[] => TABLE_COLUMNS[kind] ?? []
 
-/** Heights closer together than this are one, m. */
+/** Heights closer than this are equal, m. */
 const SAME_HEIGHT = 1e-6
 
 const byFirst = (a: readonly number[], b: readonly number[]) => a[0]! - b[0]!
 
-/** Rows of a table at one value of its first column each, ascending. */
+/** Rows of a table grouped by the value of their first column, ascending. */
 function grouped(table: OwnClass['table'], within: number): number[][][] {
   const groups: number[][][] = []
   for (const row of [...table].sort(byFirst)) {
@@ -44,8 +44,8 @@ function grouped(table: OwnClass['table'], within: number): number[][][] {
 }
 
 /**
- * Effective area against height from a sheet's loads: at each height the area that fits its rows best, F = A·p, so
- * A = ΣF·p/Σp². `table` is rows of height, m; pressure, Pa gauge; load, kg.
+ * Effective area against height from a sheet's loads: at each height the area that fits its rows best, F = A·p,
+ * so A = ΣF·p/Σp². `table` has rows of height, m; pressure, Pa gauge; load, kg.
  */
 export const areaTable = (table: OwnClass['table']): [number, number][] =>
   grouped(table, SAME_HEIGHT).map((rows) => {
@@ -55,8 +55,8 @@ export const areaTable = (table: OwnClass['table']): [number, number][] =>
   })
 
 /**
- * How far the areas of single rows lie from the one that is taken at their height, as a share of it: a bag is wider at
- * a higher pressure, and one area for all of them is off by so much at most.
+ * Largest difference of single rows' areas from the one used at their height, as a share. A bag is wider at a
+ * higher pressure, so one area for all pressures is off by at most this.
  */
 export function areaSpread(table: OwnClass['table']): number {
   const areas = areaTable(table)
@@ -79,7 +79,7 @@ export function curvesOf(table: OwnClass['table']): Pick<CompressorClass, 'flow'
   }
 }
 
-/** What is wrong with a class's table, in words; nothing where it may be used or there is none. */
+/** What is wrong with a class's table, in words; empty if it may be used or there is none. */
 export function tableProblems(id: string, { kind, table }: Pick<OwnClass, 'kind' | 'table'>): string[] {
   if (table.length === 0) return []
   const columns = columnsOf(kind)
@@ -96,7 +96,7 @@ export function tableProblems(id: string, { kind, table }: Pick<OwnClass, 'kind'
   return kind === 'compressor' ? curveProblems(id, groups) : []
 }
 
-/** A compressor gives one flow at one pressure, and gives air at its lowest. */
+/** A compressor has one flow at one pressure, and gives air at its lowest. */
 function curveProblems(id: string, groups: number[][][]): string[] {
   const twice = groups.find((rows) => rows.length > 1)
   if (twice) return [`“${id}”: its table has ${twice[0]![0]} Pa twice. Leave one row of them.`]
@@ -117,10 +117,10 @@ function rowProblems(row: readonly number[], columns: readonly FigureSpec[]): st
   )
 }
 
-/** A table as one cell of a CSV: figures with spaces between, rows with semicolons, SI. */
+/** A table as one cell of a CSV: figures separated by spaces, rows by semicolons, SI. */
 export const tableCell = (table: OwnClass['table']): string => table.map((row) => row.join(' ')).join('; ')
 
-/** A table out of such a cell; null where something in it is no number. */
+/** A table from such a cell; null if something in it is not a number. */
 export function readTableCell(cell: string): number[][] | null {
   const rows = cell
     .split(';')
@@ -130,7 +130,7 @@ export function readTableCell(cell: string): number[][] | null {
   return rows.flat().every(Number.isFinite) ? rows : null
 }
 
-/** A table as it is typed, in the shop's units: one row a line. */
+/** A table for typing, in the shop's units: one row per line. */
 export function typedTable({ kind, table }: Pick<OwnClass, 'kind' | 'table'>, units: UnitChoice): string {
   const columns = columnsOf(kind)
   const cell = (value: number, i: number) =>
@@ -138,15 +138,16 @@ export function typedTable({ kind, table }: Pick<OwnClass, 'kind' | 'table'>, un
   return table.map((row) => row.map(cell).join('  ')).join('\n')
 }
 
-/** What its lines are to hold, in words: "height mm, pressure psi, load kg". */
+/** What its lines contain, in words: "height mm, pressure psi, load kg". */
 export const tableHead = (kind: ComponentKind, units: UnitChoice): string =>
   columnsOf(kind)
     .map(({ label, quantity }) => `${label.toLowerCase()} ${unitFor(quantity, units).symbol}`)
     .join(', ')
 
 /**
- * Reads a table as it was typed or pasted: one row a line, figures by spaces, tabs or semicolons, in the shop's units.
- * @param before the table that stood there: a line that was not touched stays the row it was, to its last digit.
+ * Reads a table as typed or pasted: one row per line, figures separated by spaces, tabs or semicolons, in the
+ * shop's units.
+ * @param before the previous table: a line that was not touched keeps its row to the last digit
  */
 export function readTypedTable(
   text: string,

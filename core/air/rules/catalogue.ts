@@ -6,7 +6,7 @@ import { partOf, tubeOf } from '../parts/parts'
 import { airNote, chooseClass, type AirRule } from './common'
 import { MOUNTING_WORDS, mountingOf } from '../../catalog/truckGeometry'
 
-/** Classes nobody knows, and a spring made for another suspension. */
+/** Unknown classes, and a spring made for another suspension. */
 
 const unknownClass = (name: string, id: string, subject = name): Note =>
   airNote({
@@ -29,7 +29,7 @@ const unknownPlanClasses: AirRule = ({ plan, set }) => [
     : []),
 ]
 
-/** Kinds whose class is the whole plan's own. */
+/** Kinds whose class is chosen for the whole plan. */
 const PLAN_WIDE = ['spring', 'compressor', 'block']
 
 const unknownPartClasses: AirRule = ({ plan }) =>

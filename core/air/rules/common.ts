@@ -4,14 +4,14 @@ import { notesOf, type Note, type NoteFields, type Remedy } from '../../quantity
 import type { Rule } from '../../quantity/stage'
 import type { RuleInput } from '../types'
 
-/** What Air's rules share. Each rule stands with its source, its limit and, where one computes, its remedy. */
+/** Shared by Air's rules. Each rule has its source, its limit and, if it can be computed, its remedy. */
 
 export type AirRule = Rule<RuleInput>
-/** A rule that reads the circuit and nothing else. */
+/** A rule that reads only the circuit. */
 export type CircuitRule = Rule<AirPlan>
 
 const pressureNote = notesOf('air', 'pressure')
-/** A note of Air; its value and limit are pressures, Pa gauge, unless it says otherwise. */
+/** A note of Air; value and limit are pressures, Pa gauge, unless given otherwise. */
 export const airNote = (fields: NoteFields): Note => pressureNote(fields)
 
 export const COMMON_PRACTICE = 'Common practice'
@@ -22,7 +22,7 @@ export const sheetRemedy = (label: string, id: string, figure: string, value: nu
   patches: [{ op: 'add', path: ['air', 'components', id, 'sheet', figure], value }],
 })
 
-/** Puts the usual joint of its tube back at an end of a line; undefined where it has that already. */
+/** Puts the usual joint of its tube back at an end of a line; undefined if it is there already. */
 export function usualAgain(plan: AirPlan, line: string, end: 'from' | 'to'): Remedy | undefined {
   const id = jointId(line, end)
   if (!plan.joints[id]) return undefined
@@ -32,13 +32,13 @@ export function usualAgain(plan: AirPlan, line: string, end: 'from' | 'to'): Rem
   }
 }
 
-/** Takes a line out of the circuit and nothing with it. */
+/** Removes only the line from the circuit. */
 export const takeLineAway = (id: string): Remedy => ({
   label: 'Take the line away',
   patches: [{ op: 'remove', path: ['air', 'lines', id] }],
 })
 
-/** Chooses another class for the whole plan; a spring's sheet that was typed is the old one's. */
+/** Chooses another class for the whole plan; a typed spring sheet belonged to the old one. */
 export const chooseClass = (
   label: string,
   field: 'springClass' | 'compressorClass',

@@ -5,11 +5,11 @@ import type { RuleInput, SupplyFacts } from '../types'
 import type { CompressorClass } from '../../catalog/compressors'
 import { airNote, chooseClass, type AirRule } from './common'
 
-/** The electric compressor against what it is asked. */
+/** The electric compressor against what it must do. */
 
 const CLASS = 'Class of the compressor (common practice)'
 
-/** The compressor where it is the supply. */
+/** The compressor, if it is the supply. */
 function electricSupply({
   plan,
   set,
@@ -20,13 +20,13 @@ function electricSupply({
   return { compressor, supply }
 }
 
-/** The next compressor up that reaches a pressure, Pa gauge; none, where no class does. */
+/** The next larger compressor that reaches a pressure, Pa gauge; undefined if none does. */
 function nextUp(compressor: CompressorClass, reach = 0): Remedy | undefined {
   const larger = COMPRESSORS.find((c) => c.maxPressure > compressor.maxPressure && c.maxPressure >= reach)
   return larger && chooseClass('Try the next compressor up', 'compressorClass', larger.id)
 }
 
-/** Haul by haul: a pressure it cannot reach, and a run too long. */
+/** For each haul: a pressure it cannot reach, or a run that takes too long. */
 const shortOfHauls: AirRule = (input) => {
   const electric = electricSupply(input)
   if (!electric) return null

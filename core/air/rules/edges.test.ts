@@ -17,7 +17,7 @@ import { replacePart, takeOut } from '../circuit/operations'
 import { airSet, newComponent, partOf } from '../parts/parts'
 import { TOOL } from '../run/scenarios'
 
-/** Both sides of limits that a starting circuit is never near, and the order of lines, which means nothing. */
+/** Both sides of limits that starting circuits never approach, and that the order of lines means nothing. */
 
 const truck = exampleTruck('leaf-flatbed')
 const needs = { full: need(300_000) }
@@ -84,7 +84,7 @@ test('with a tank the motor works up to the cut-out, and never beyond its own ra
   const weak = { ...air, compressorClass: 'small-wireless' }
   const { maxPressure } = airSet(weak).compressor!
   expect(maxPressure).toBeLessThan(cutOut)
-  // What it may reach is less by what the check valve takes to open.
+  // It reaches less, by the check valve's opening pressure.
   const { opening } = partOf(air, 'check').figures as { opening: number }
   expect(motorLoad(weak, needs, 101_325).pressure).toBeCloseTo(maxPressure - opening, 6)
 })
@@ -98,7 +98,7 @@ test('the bore before a block goes into the line that feeds it, wherever that st
     const after = Object.values(mended.lines).filter((l) => l.from === made)
     expect(after.map(({ to, toPort }) => `${to}.${toPort}`)).toEqual(['block.in'])
   }
-  // Nothing feeds it: there is no line for a bore to go into.
+  // Nothing feeds it, so there is no line for a bore.
   const air = plan('tank-wireless')
   const lines = Object.fromEntries(
     Object.entries(air.lines).filter(([, l]) => l.toPort !== 'in' || l.to !== 'block'),
@@ -130,7 +130,7 @@ describe('what stands between a supply and what it fills', () => {
       rank: 'fix',
       subject: 'compressor',
     })
-    // Nothing that could bleed hangs on it.
+    // Nothing that could bleed is connected to it.
     const { compressor } = bare.components
     expect(rules({ ...bare, components: { compressor: compressor! }, lines: {} })).not.toContain('no-check')
   })

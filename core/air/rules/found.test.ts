@@ -10,9 +10,9 @@ import { US_UNITS } from '../../quantity/units'
 import type { ComponentKind } from '../../catalog/kinds'
 import type { Plan } from '../../document/types'
 
-/** What is kept is known off itself, not off its class. */
+/** Figures of a kept part come from the part, not from its class. */
 const derive = createDeriver()
-/** A tank system with paddle valves that is on the truck already; all of it stays. */
+/** A tank system with paddle valves that is already on the truck; all of it stays. */
 function kept(change: (plan: Plan) => void = () => {}): Plan {
   const begun = newPlan('light-leaf-pickup', 'Kept')
   const plan = structuredClone(
@@ -43,7 +43,7 @@ test.each([
     expect(derive(plan).stages.air.state).not.toBe('clear')
     const known = kept((p) => ids.forEach((id) => read(p, id)))
     for (const id of ids) expect(rulesOf(known)).not.toContain(`kept-not-known ${id}`)
-    // A new one says it on its box.
+    // A new one has it on its box.
     const anew = kept((p) => ids.forEach((id) => (p.air.components[id]!.state = 'replaced')))
     for (const id of ids) expect(rulesOf(anew)).not.toContain(`kept-not-known ${id}`)
   },

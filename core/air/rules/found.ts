@@ -6,7 +6,9 @@ import { isFitted, isPlateDate, isSecondHand } from '../../catalog/partStates'
 import { isAllNew } from '../circuit/states'
 import { airNote, COMMON_PRACTICE, type AirRule } from './common'
 
-/** Parts that are not from the box: what their plate says, how they were found, and why those that failed did. */
+/**
+ * Parts that are not from the box: what their plate says, how they were found, and why those that failed did.
+ */
 
 const inPlace = (id: string): Remedy => ({
   label: 'Put a new one in its place',
@@ -16,7 +18,9 @@ const inPlace = (id: string): Remedy => ({
   ],
 })
 
-/** A tank that is not from the box has a plate that can be read, with rating and date, or it gets no pressure. */
+/**
+ * A tank that is not from the box needs a readable plate with rating and date, otherwise it gets no pressure.
+ */
 const tankWithoutPlate: AirRule = ({ plan }) =>
   secondHand(plan.components).flatMap(([id, c]) => {
     const read = c.found.rating !== null && isPlateDate(c.found.dated)
@@ -33,8 +37,8 @@ const tankWithoutPlate: AirRule = ({ plan }) =>
   })
 
 /**
- * What a part that is not from the box says of itself, what its class only guesses, and what hangs on it. Until it is
- * read the class's figure stands in every sum, so that none of them is clear.
+ * What a part that is not from the box says of itself, where its class only guesses, and what depends on it.
+ * Until it is read the class's figure is used in every formula, so none of them is clear.
  */
 const NOT_KNOWN: Partial<
   Record<Component['kind'], { what: string; isKnown: (c: Component) => boolean; so: string }>
@@ -81,7 +85,7 @@ const renewed = (ids: readonly string[]): Remedy => ({
 const keptLines = (plan: AirPlan) =>
   Object.entries(plan.lines).filter(([, l]) => l.state === 'kept' && l.tube !== DIRECT)
 
-/** Lines that stay: how they look and how old they are is asked. */
+/** Lines that stay: their look and age are asked for. */
 const linesNotLookedAt: AirRule = ({ plan }) => {
   const unknown = keptLines(plan).filter(([, l]) => l.found.condition === 'unseen' || l.found.year === null)
   if (unknown.length === 0) return null
@@ -112,7 +116,7 @@ const lineFailedAndKept: AirRule = ({ plan }) =>
       }),
     )
 
-/** What stays or comes from another truck is looked at before it is relied on. */
+/** Parts that stay or come from another truck are inspected before they are relied on. */
 const notLookedAt: AirRule = ({ plan }) => {
   const unseen = secondHand(plan.components).filter(
     ([, c]) => c.found.condition === 'unseen' && !PASSIVE.includes(c.kind),
@@ -129,7 +133,7 @@ const notLookedAt: AirRule = ({ plan }) => {
     source: COMMON_PRACTICE,
   })
 }
-/** Fittings are looked at with the part they are on. */
+/** Fittings are inspected with the part they are on. */
 const PASSIVE: readonly string[] = ['tee', 'plug']
 
 const keptThoughFailed: AirRule = ({ plan }) =>
@@ -158,7 +162,7 @@ const wornThoughKept: AirRule = ({ plan }) =>
     }),
   )
 
-/** What follows from why a part failed. @param again whether a new one goes in with this job */
+/** What follows from the reason a part failed. @param again whether this job fits a new one */
 function cureOf(failedBy: Exclude<FailedBy, 'unknown'>, again: boolean): string {
   const before = again ? ' before the new one goes in' : ''
   switch (failedBy) {
@@ -175,7 +179,7 @@ function cureOf(failedBy: Exclude<FailedBy, 'unknown'>, again: boolean): string 
   }
 }
 
-/** Why a part failed is looked for before a new one goes in. */
+/** The reason of a failure is found before a new part goes in. */
 const failedWithoutReason: AirRule = ({ plan }) => {
   const again = (kind: Component['kind']) =>
     Object.values(plan.components).some((c) => c.kind === kind && isFitted(c.state))
@@ -212,7 +216,7 @@ const leftForLater: AirRule = ({ plan, planned }) => {
   })
 }
 
-/** What the kit does not have is on no one's list until somebody writes it down. */
+/** Parts that the kit lacks are on nobody's list until somebody writes them down. */
 const beyondKit: AirRule = ({ planned }) => {
   const lacks = kitLacks(planned)
   if (!planned.kit || lacks.length === 0) return null
@@ -229,7 +233,7 @@ const beyondKit: AirRule = ({ planned }) => {
   })
 }
 
-/** With everything taken out the truck stands as it came, and nothing of this plan carries any more. */
+/** With everything taken out the truck is as it came, and nothing in this plan carries it any more. */
 const nothingLeft: AirRule = ({ planned }) => {
   const springs = (components: Record<string, Component>) =>
     Object.values(components).some((c) => c.kind === 'spring')
@@ -244,7 +248,7 @@ const nothingLeft: AirRule = ({ planned }) => {
   })
 }
 
-/** A circuit without a single part is no plan. */
+/** A circuit without parts is not a plan. */
 const noParts: AirRule = ({ planned }) => {
   if (Object.keys(planned.components).length + Object.keys(planned.gone.components).length > 0) return null
   return airNote({
@@ -259,7 +263,7 @@ const noParts: AirRule = ({ planned }) => {
   })
 }
 
-/** What was found under the truck is said to be kept, replaced or taken out, or is left out of the plan knowing so. */
+/** Parts found under the truck must be kept, replaced or taken out, or left out of the plan on purpose. */
 const foundNotPlanned: AirRule = ({ truck, planned }) => {
   const found = Object.values(truck.existing).filter((part) => part.kind === 'air')
   if (found.length === 0 || !isAllNew(planned)) return null

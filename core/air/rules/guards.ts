@@ -8,7 +8,7 @@ import { COMMON_PRACTICE, airNote, sheetRemedy, type AirRule } from './common'
 import { tankRules } from './tank'
 import { worstPressureRules } from './worstPressure'
 
-/** What keeps air where it belongs, and parts under their ratings. */
+/** Rules that keep air where it belongs, and parts below their ratings. */
 
 const switchOrder: AirRule = ({ plan }) =>
   allOfKinds(plan, 'pressureSwitch').flatMap((id) => {
@@ -30,7 +30,7 @@ const switchOrder: AirRule = ({ plan }) =>
 
 const DUMP_BRANCH_ENDS: readonly ComponentKind[] = ['check', 'heightValve', 'block', 'paddle']
 
-/** A levelling valve that can be fed backwards, and a supply that reaches the springs past it. */
+/** A levelling valve that can be fed backwards, or a supply that reaches the springs past it. */
 const noCheckDump: AirRule = ({ plan }) =>
   allOfKinds(plan, 'heightValve').flatMap((id) => {
     const outlet = endsAt(plan, id).find((e) => e.port === 'out')
@@ -50,7 +50,7 @@ const noCheckDump: AirRule = ({ plan }) =>
 
 const BEFORE_SPRINGS: readonly ComponentKind[] = ['check', 'block', 'solenoid', 'paddle', 'heightValve']
 
-/** Without a tank the springs hang on the supply's own outlet. */
+/** Without a tank the springs are connected to the supply's own outlet. */
 const noCheckBeforeSprings: AirRule = ({ plan }) => {
   if (firstOfKind(plan, 'tank')) return null
   return allOfKinds(plan, ...SUPPLY_KINDS).flatMap((id) => {

@@ -23,5 +23,5 @@ const RULES: readonly AirRule[] = [
   ...FOUND_RULES,
 ]
 
-/** What Air notices of a circuit. */
+/** All notes of Air on a circuit. */
 export const airRules = (input: RuleInput): Note[] => applyRules(RULES, input)

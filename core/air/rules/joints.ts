@@ -37,7 +37,7 @@ const linesThatEndAtNothing: CircuitRule = (plan) =>
     }),
   )
 
-/** A line that ends at nothing, in words: by the part it is still on. */
+/** Name of a line that ends at nothing: by the part it is still on. */
 function looseLineLabel(plan: AirPlan, id: string): string {
   const { from, to } = plan.lines[id]!
   const part = [from, to].find((end) => plan.components[end])
@@ -45,8 +45,8 @@ function looseLineLabel(plan: AirPlan, id: string): string {
 }
 
 /**
- * Takes a line away that ends at nothing, and plugs the port at its other end. An intake is left open: what it lacks
- * is its filter.
+ * Removes a line that ends at nothing, and plugs the port at its other end. An intake stays open, because what
+ * it lacks is its filter.
  */
 function closeLooseLine(plan: AirPlan, id: string): Remedy | undefined {
   const { from, fromPort, to, toPort } = plan.lines[id]!
@@ -64,7 +64,7 @@ function closeLooseLine(plan: AirPlan, id: string): Remedy | undefined {
   })
 }
 
-/** A line on an exhaust shuts it; one from an intake to pressure lets the intake breathe what it should not. */
+/** A line on an exhaust blocks it; one from an intake to pressure lets the intake draw in the wrong air. */
 const wrongEnds: CircuitRule = (plan) =>
   Object.entries(plan.lines).flatMap(([id, l]) => {
     const type = (part: string, port: string) => portsOf(plan, part).find((p) => p.id === port)?.type
@@ -95,7 +95,7 @@ const wrongEnds: CircuitRule = (plan) =>
     })
   })
 
-/** A way through that leads to a plug, or a tee with nothing but plugs on two of its ways. */
+/** A passage that leads to a plug, or a tee with plugs on two of its ways. */
 const deadEnds: CircuitRule = (plan) =>
   Object.entries(plan.components).flatMap(([id, { kind, label }]) => {
     if (!IN_LINE_KINDS.includes(kind) && kind !== 'paddle' && kind !== 'tee') return []
@@ -116,7 +116,7 @@ const deadEnds: CircuitRule = (plan) =>
     })
   })
 
-/** A joint on what it does not hold on: push-fit on soft hose, a thread on a tube. */
+/** A joint that does not hold on its tube: push-fit on soft hose, a thread on a tube. */
 const jointUnfit: CircuitRule = (plan) =>
   Object.entries(plan.lines).flatMap(([id, line]) =>
     (['from', 'to'] as const).flatMap((end) => {

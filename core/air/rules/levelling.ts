@@ -51,7 +51,9 @@ const noDeadBand: AirRule = ({ plan }) =>
     })
   })
 
-/** The springs go soft, the arm comes up: what is dumped is filled again, whatever check valve lies between. */
+/**
+ * The springs go soft and the arm comes up: what is dumped is filled again, whatever check valve is in between.
+ */
 const dumpRefills: AirRule = ({ plan }) =>
   allOfKinds(plan, 'heightValve').flatMap((id) => {
     const outlet = endsAt(plan, id).find((e) => e.port === 'out')
@@ -70,7 +72,7 @@ const dumpRefills: AirRule = ({ plan }) =>
     })
   })
 
-/** Springs that stand at the pressure of a part's port; none where a line ends at nothing. */
+/** Springs at the pressure of a part's port; empty if a line ends at nothing. */
 function sidesReached(plan: AirPlan, from: string): Side[] {
   const part = plan.components[from]
   if (!part) return []
@@ -110,7 +112,7 @@ const crossedSides: AirRule = ({ plan }) =>
     })
   })
 
-/** Swaps the lines at a block's first two outlets. */
+/** Exchanges the lines at a block's first two outlets. */
 function swapOutlets(plan: AirPlan, block: string): Remedy | undefined {
   const [one, two] = ['out1', 'out2'].map((port) => endsAt(plan, block).find((e) => e.port === port))
   if (!one || !two) return undefined

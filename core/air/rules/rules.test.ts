@@ -24,7 +24,7 @@ const truck = exampleTruck('leaf-flatbed')
 const notes = (air: AirPlan, p = 300_000) => airStage(air, truck, { full: need(p) }, SEA_LEVEL).notes
 const rules = (air: AirPlan, p?: number) => notes(air, p).map((n) => `${n.rank} ${n.rule}`)
 
-/** Breaks a circuit, finds the note, takes its remedy: the note is gone and no Stop has come in its place. */
+/** Breaks a circuit, finds the note, applies its remedy: the note is gone and no Stop has replaced it. */
 function mended(air: AirPlan, rule: string, p?: number): void {
   const before: Plan = { ...newPlan('leaf-flatbed', 'x'), air }
   const note = notes(air, p).find((n) => n.rule === rule)
@@ -131,7 +131,7 @@ test('a boost-fed tank never stands above boost: what it cannot lift is a Stop, 
   expect(notes(boosted, 300_000).find((n) => n.rule === 'supply-short')).toMatchObject({
     rank: 'stop',
     value: 300_000,
-    // What the check valve takes to open does not reach the tank.
+    // The check valve's opening pressure does not reach the tank.
     limit: 202_000,
   })
   expect(rules(boosted, 150_000)).not.toContain('stop supply-short')
@@ -223,10 +223,10 @@ describe('the worst pressure of each part with any one guard failed', () => {
       fault: { what: 'switch-welded', part: 'switch' },
       relief: { id: 'relief', enough: true },
     })
-    // Without one, the compressor's own stall, less what the check valve takes to open.
+    // Without one, the compressor's own stall less the check valve's opening pressure.
     const bare = takeOut('relief')(tanked)
     expect(worstOf(bare, 'tank').worst).toBeCloseTo(1_034_000 * 1.1 - 5000, 3)
-    // A relief valve that never opens because the compressor stalls under it.
+    // A relief valve that never opens, because the compressor stalls below it.
     expect(worstOf(sheet(tanked, 'relief', { set: 1_300_000 }), 'tank').worst).toBeCloseTo(1_132_400, 3)
   })
   test('a relief valve too small lets the pressure rise to where it passes what the supply gives', () => {
@@ -235,7 +235,7 @@ describe('the worst pressure of each part with any one guard failed', () => {
     expect(enough).toBe(false)
     expect(pressure).toBeGreaterThan(862_000 * 1.1)
     expect(pressure).toBeLessThan(1_034_000 * 1.1)
-    // ISO 6358 by hand, choked: free air C·p1; the compressor's last stretch falls straight to its stall.
+    // ISO 6358 by hand, choked: free air C·p1; the compressor's last stretch falls linearly to its stall.
     const free = (5e-11 * (pressure + 101_325) * 1.185 * 287.05 * 293.15) / 101_325
     const last = compressorClass('compact')!.flow.at(-1)![1]
     const given = pressure <= 1_034_000 ? last : last * (1 - (pressure / 1_034_000 - 1) / 0.1)
@@ -403,7 +403,7 @@ test('a block that limits nothing: on tank air over the springs’ limit, told; 
   expect(rules(bare)).toContain('fix block-without-limits')
   mended(bare, 'block-without-limits')
   expect(rules({ ...bare, blockClass: 'block-two' })).not.toContain('fix block-without-limits')
-  // The part's own sheet rules over its class, either way.
+  // The part's own sheet overrides its class, either way.
   expect(rules(sheet(bare, 'block', { limits: 1 }))).not.toContain('fix block-without-limits')
   const other = sheet({ ...bare, blockClass: 'block-two' }, 'block', { limits: 0 })
   expect(rules(other)).toContain('fix block-without-limits')

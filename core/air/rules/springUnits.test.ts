@@ -7,12 +7,12 @@ import type { Plan } from '../../document/types'
 import { GRAVITY } from '../../quantity/constants'
 import { springOf } from '../parts/parts'
 
-/** The same sheet typed in the right unit and in a wrong one; factors are NIST SP 811's. */
+/** The same sheet typed in the right unit and in a wrong one; factors from NIST SP 811. */
 const PSI = 6.894757
 const POUND = 0.45359237
 const LEAF = 'leaf-helper-double-1130'
 
-/** A plan with the shop's own spring, its table of loads as its sheet has it. */
+/** A plan with the shop's own spring and its table of loads as on its sheet. */
 function withTable(load: number, pressure: number, like = LEAF): Plan {
   const plan = structuredClone(newPlan('light-leaf-pickup', 'Own spring'))
   const base = SPRINGS.find(({ id }) => id === like)!

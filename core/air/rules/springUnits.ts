@@ -7,13 +7,16 @@ import { interpolate } from '../../quantity/interpolate'
 import { airNote, type AirRule } from './common'
 
 /**
- * A spring's sheet typed in another unit than it was read in. Two things tell it: no bag pushes with more than the circle
- * of its own diameter, and at its highest pressure a bag carries about what its sheet says it may.
+ * Detects a spring's sheet typed in the wrong unit. Two facts reveal it: no bag pushes with more than the
+ * circle of its own diameter, and at its highest pressure a bag carries about what its sheet allows.
  */
 
-/** Area as a part of the bag's circle: of the catalogue's classes 0.45 to 1.0; beyond this none is (common practice). */
+/**
+ * Area as a share of the bag's circle. It is 0.45 to 1.0 for the catalogue's classes; no bag is outside these
+ * limits (common practice).
+ */
 const CIRCLE = { least: 0.25, most: 1.1 }
-/** How many times more or less than a class like it a spring may have, and carry than it may, without being asked about. */
+/** A spring's area or load may differ from its base class by this factor before it is questioned. */
 const LIKE = 2
 const CARRIES = 1.8
 
@@ -25,11 +28,11 @@ interface Typed {
   maxPressure: number
   maxLoad: number
 }
-/** One slip of unit: what was typed as what, and what of the sheet it is put right by. */
+/** One unit mix-up: what was typed as what, and which figures correct it. */
 interface Slip {
   was: string
   of: keyof Typed
-  /** Which column of a table of loads it scales; null where it is a single figure. */
+  /** Column of a table of loads that it scales; null for a single figure. */
   column: 1 | 2 | null
   by: number
 }
@@ -46,13 +49,13 @@ const SLIPS: readonly Slip[] = [
   { was: 'Most it may carry in kilograms, typed as pounds', of: 'maxLoad', column: null, by: 1 / POUND },
 ]
 
-/** What is typed with a slip put right. More pressure for the same load is less area. */
+/** The typed figures corrected. More pressure for the same load means less area. */
 const righted = (typed: Typed, { of, column, by }: Slip): Typed => ({
   ...typed,
   [of]: typed[of] * (column === 1 ? 1 / by : by),
 })
 
-/** How far a spring's figures lie outside what real springs have, as the logarithm of a factor; 0 inside. */
+/** How far a spring's figures are outside those of real springs, as the logarithm of a factor; 0 inside. */
 function strangeness({ area, maxPressure, maxLoad }: Typed, circle: number, like: number): number {
   const part = area / circle
   const outside = Math.max(Math.log(part / CIRCLE.most), Math.log(CIRCLE.least / part), 0)
@@ -61,7 +64,7 @@ function strangeness({ area, maxPressure, maxLoad }: Typed, circle: number, like
   return outside + fromLike + Math.max(carries - Math.log(CARRIES), 0)
 }
 
-/** Puts a slip right in the plan: in the spring's own sheet, or in the class of the shop's own that it is of. */
+/** Corrects the unit in the plan: in the spring's own sheet, or in the shop's own class. */
 function remedyOf(air: AirPlan, typed: Typed, slip: Slip): Remedy {
   const label = `${slip.was}: put it right`
   const value = righted(typed, slip)[slip.of]

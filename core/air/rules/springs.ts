@@ -13,7 +13,7 @@ import type { AirPlan } from '../../document/types'
 import { COMMON_PRACTICE, airNote, type AirRule } from './common'
 import { springUnits } from './springUnits'
 
-/** What the springs ask of the circuit. */
+/** What the springs require of the circuit. */
 
 const noBackupFill: AirRule = ({ plan }) =>
   allOfKinds(plan, 'spring').flatMap((id) => {
@@ -49,7 +49,7 @@ const teedSidesDiffer: AirRule = ({ plan, needs, teed }) => {
   })
 }
 
-/** A valve held by hand, or a supply with nothing between, goes on past what the springs may have. */
+/** A valve held by hand, or a supply with nothing in between, exceeds what the springs may have. */
 const supplyOverSpring: AirRule = ({ plan, set: { spring } }) => {
   const given = deliverable(plan)
   if (!spring || !given) return null
@@ -70,7 +70,7 @@ const supplyOverSpring: AirRule = ({ plan, set: { spring } }) => {
   })
 }
 
-/** A block that limits nothing, on air that stands above what the springs may have, overfills them when told to. */
+/** A block without limits, on a supply above the springs' limit, overfills them when told to. */
 const blockWithoutLimits: AirRule = ({ plan, set: { spring, block } }) => {
   const id = firstOfKind(plan, 'block')
   const given = deliverable(plan)
@@ -92,13 +92,13 @@ const blockWithoutLimits: AirRule = ({ plan, set: { spring, block } }) => {
   })
 }
 
-/** Whether a relief valve that opens at or under a pressure stands on a spring's own line. */
+/** True if a relief valve that opens at or below a pressure is on a spring's own line. */
 const hasRelief = (plan: AirPlan, spring: string, most: number): boolean =>
   [...connectedParts(plan, spring, HOLDS_AIR_BACK)].some(
     (id) => plan.components[id]!.kind === 'relief' && partOf(plan, id).figures.set! <= most,
   )
 
-/** A regulator in a line, set to what may pass. */
+/** A regulator in a line, set to the allowed pressure. */
 const regulatorAt =
   (line: string, set: number): Change =>
   (air) => {

@@ -11,7 +11,7 @@ import type { RuleInput } from '../types'
 import { COMMON_PRACTICE, airNote, isTube, sheetRemedy, type AirRule } from './common'
 import { COMPRESSOR_RULES } from './compressor'
 
-/** Where the air comes from, how clean it is, and whether there is enough of it. */
+/** Where the air comes from, how clean it is, and whether there is enough. */
 
 const supplyShort: AirRule = ({ plan, set, needs, supply }) => {
   const [worst] = Object.values(needs)
@@ -19,7 +19,7 @@ const supplyShort: AirRule = ({ plan, set, needs, supply }) => {
     .sort((a, b) => b.top - a.top)
   const given = deliverable(plan)
   if (!supply || !given || !worst) return null
-  // A compressor short by its own rating is that compressor's note.
+  // A compressor limited by its own rating has the note itself.
   const ownShort =
     set.compressor &&
     plan.components[supply.part]?.kind === 'compressor' &&
@@ -83,7 +83,7 @@ const tankFeedsBlock: AirRule = ({ plan, overshoot }) => {
   const bore = Math.floor(exact * 1e4) / 1e4
   const whole = (s: number) => `${Math.round(s)} s`
   const psi = (p: number) => `${(p / 6894.757).toFixed(1)} psi (${(p / 1000).toFixed(0)} kPa)`
-  // A tighter one would not be waited for: what is left of the overshoot is known, not mended.
+  // A tighter bore would take too long: the rest of the overshoot is known, not mended.
   const isTight = seconds >= PRACTICE.fillWait.value * 0.98
   return airNote({
     rule: 'tank-feeds-block',
@@ -100,7 +100,7 @@ const tankFeedsBlock: AirRule = ({ plan, overshoot }) => {
   })
 }
 
-/** The restrictor there is at a bore, m, or a new one before the block. */
+/** The existing restrictor with a bore, m, or a new one before the block. */
 function smallBore(plan: RuleInput['plan'], bore: number) {
   const [restrictor] = allOfKinds(plan, 'restrictor')
   if (restrictor) return sheetRemedy('Take that bore', restrictor, 'bore', bore)

@@ -11,7 +11,7 @@ import { COMMON_PRACTICE, airNote, sheetRemedy, type AirRule } from './common'
 
 /** What a tank must have: relief valve, drain, pressure switch, check valve. */
 
-/** Kinds past which a part no longer hangs on the tank itself. */
+/** Kinds behind which a part is no longer at the tank itself. */
 const AWAY_FROM_TANK: readonly ComponentKind[] = [
   'check',
   'block',
@@ -27,7 +27,7 @@ const AWAY_FROM_TANK: readonly ComponentKind[] = [
 
 interface TankInput extends RuleInput {
   tank: string
-  /** Parts that stand at the tank's own pressure. */
+  /** Parts at the tank's own pressure. */
   near: ReadonlySet<string>
 }
 type TankRule = Rule<TankInput>
@@ -36,14 +36,14 @@ const PRESSURE_EQUIPMENT =
   'Relief above cut-out and at or below the tank’s rating; pressure-equipment practice (memory)'
 
 /**
- * A guard in place of a plug on the tank, or teed into one of its lines where no plug is left; a drain only
- * at the drain port.
+ * A guard in place of a plug on the tank, or teed into one of its lines if no plug is left; a drain only at the
+ * drain port.
  */
 function fitGuard(plan: AirPlan, tank: string, kind: ComponentKind): Remedy | undefined {
   const { label } = KINDS[kind]
   const plugs = endsAt(plan, tank).filter((e) => plan.components[e.other]?.kind === 'plug')
   const plug = kind === 'drain' ? plugs.find((e) => e.port === 'drain') : plugs[0]
-  // Anywhere but at the lowest point a drain leaves the water in: its port is opened and plugged first.
+  // Anywhere but at the lowest point, a drain leaves the water in. Its port is opened and plugged first.
   if (!plug && kind === 'drain') return undefined
   if (plug)
     return {

@@ -18,10 +18,10 @@ import { airNote, isTube, sheetRemedy, usualAgain, type AirRule } from './common
 
 /** Parts and lines against the pressure they see: with everything working, and with any one guard failed. */
 
-/** Rounding of a rating typed in other units must not make a note, as a share. */
+/** Tolerance for rounding of a rating typed in another unit, as a factor. */
 const ROUNDING = 1.0001
 
-/** A part or a line with what it is rated for and what it may see. */
+/** A part or a line with its rating and the pressures it may see. */
 interface Rated {
   id: string
   name: string
@@ -52,7 +52,7 @@ function ratedParts({ plan, set }: RuleInput, seen: Seen): Rated[] {
   return [...parts, ...lines]
 }
 
-/** What a line sees: at each failure, and with everything working, the lower of what its ends see. */
+/** Pressure in a line: for each failure, and with everything working, the lower of its ends. */
 function alongLine(from: PressureSeen, to: PressureSeen): PressureSeen {
   const faults = from.faults.flatMap((one) => {
     const other = to.faults.find((f) => f.fault === one.fault)
@@ -63,7 +63,7 @@ function alongLine(from: PressureSeen, to: PressureSeen): PressureSeen {
 
 const SOURCE = 'Class of the part (common practice); its own sheet rules'
 
-/** Braided hose, where that is enough, for lines that are not. */
+/** Braided hose for the lines over their rating, if it is enough. */
 const braided = (plan: AirPlan, lines: readonly Rated[], most: number): Remedy | undefined =>
   most <= (tubeOf(plan, { tube: 'braided-1-4' })?.maxPressure ?? 0)
     ? {
@@ -79,7 +79,7 @@ const braided = (plan: AirPlan, lines: readonly Rated[], most: number): Remedy |
 const normalOverRating = ({ plan }: RuleInput, parts: readonly Rated[]): Note[] =>
   parts.flatMap((part) => {
     const { seen, rated } = part
-    // What springs are given is theirs who work the valves: a rule of its own.
+    // The operator sets the spring pressure; it is not checked here.
     if (part.isSpring || seen.normal <= rated * ROUNDING) return []
     return airNote({
       rule: 'part-pressure',
@@ -107,13 +107,13 @@ const FILLS_BY_ITSELF: readonly GuardFault['what'][] = ['switch-welded', 'regula
 /** A part over its rating at one failure. */
 interface Hit extends Rated, Omit<FaultPressure, 'fault'> {}
 
-/** One note for each failure: the part with the least room, and how many more it takes past their ratings. */
+/** One note for each failure: the part with the least margin, and how many more exceed their ratings. */
 function faultOverRating(input: RuleInput, parts: readonly Rated[]): Note[] {
   const hits = new Map<GuardFault, Hit[]>()
   for (const part of parts) {
     if (!part.isSpring && part.seen.normal > part.rated * ROUNDING) continue
     for (const { fault, ...at } of part.seen.faults) {
-      // What springs are given is theirs who work the valves, but for what comes by itself.
+      // The operator sets the spring pressure, except for air that comes by itself.
       const counts = !part.isSpring || FILLS_BY_ITSELF.includes(fault.what)
       if (!counts || at.pressure <= part.rated * ROUNDING) continue
       hits.set(fault, [...(hits.get(fault) ?? []), { ...part, ...at }])
@@ -145,7 +145,9 @@ function faultNote(input: RuleInput, fault: GuardFault, hit: readonly Hit[]): No
   })
 }
 
-/** A relief valve set so that it holds the weakest of these parts, one put in where there is none, or stronger hose. */
+/**
+ * A relief valve set low enough for the weakest of these parts, a new one if there is none, or stronger hose.
+ */
 function faultRemedy(
   { plan, supply }: RuleInput,
   fault: GuardFault,
@@ -179,7 +181,7 @@ function faultRemedy(
   })
 }
 
-/** The line at a part's port; where it is screwed into another part, a line of that one. */
+/** The line at a part's port; if the part is screwed into another, a line of that one. */
 function tubeNear(plan: AirPlan, part: string, port: string): string | undefined {
   const end = endsAt(plan, part).find((e) => e.port === port)
   if (!end || isTube(plan, end.line)) return end?.line
@@ -188,7 +190,7 @@ function tubeNear(plan: AirPlan, part: string, port: string): string | undefined
 
 const CUT_OUT_SHARE = PRACTICE.cutOutShare.value
 
-/** A relief valve set above what the supply ever gives does nothing: it is set lower, and the switch below it. */
+/** A relief valve set above what the supply ever gives is useless: it is set lower, and the switch below it. */
 function lowerBoth(plan: AirPlan, pressureSwitch: string, set: number): Remedy | undefined {
   const [relief] = [
     ...connectedParts(plan, pressureSwitch, ['check', 'block', 'paddle', 'regulator']),
@@ -206,7 +208,9 @@ function lowerBoth(plan: AirPlan, pressureSwitch: string, set: number): Remedy |
   }
 }
 
-/** A relief valve away from the tank that would blow with everything working; the tank's own has a rule of its own. */
+/**
+ * A relief valve away from the tank that would open with everything working; the tank's own has another rule.
+ */
 function reliefBlows({ plan }: RuleInput, seen: Seen): Note[] {
   const tank = firstOfKind(plan, 'tank')
   if (!tank) return []
@@ -228,13 +232,13 @@ function reliefBlows({ plan }: RuleInput, seen: Seen): Note[] {
   })
 }
 
-/** Tube of about the same bore, whose joints stand what it stands. */
+/** Tube of about the same bore whose joints stand the same pressure. */
 const nylonThere = (id: string): Remedy => ({
   label: 'Take nylon tube with push-fits there',
   patches: [{ op: 'replace', path: ['air', 'lines', id, 'tube'], value: 'nylon-1-4' }],
 })
 
-/** A joint that stands less than its tube, at what the line sees with everything working. */
+/** A joint weaker than its tube, at what the line sees with everything working. */
 const jointsOverRating = ({ plan }: RuleInput, parts: readonly Rated[]): Note[] =>
   parts
     .filter((part) => part.isLine)
@@ -257,7 +261,7 @@ const jointsOverRating = ({ plan }: RuleInput, parts: readonly Rated[]): Note[] 
       }),
     )
 
-/** All that the pressures of one pass over the circuit say. */
+/** All notes from one computation of the pressures. */
 export const worstPressureRules: AirRule = (input) => {
   const seen = worstPressures(input.plan, input.set.spring?.maxPressure ?? 0)
   const parts = ratedParts(input, seen)

@@ -11,23 +11,23 @@ import type { HaulSet, AnswerInput, RunResult } from './types'
 export const RUN_SOURCE =
   'Run of the circuit in time: ISO 6358 valves, tubes with friction, gas mass and heat (class figures; the parts’ own sheets rule)'
 
-/** One haul with its runs: brought up, left to cool, and let down. */
+/** One haul with its runs: raised, left to cool, and let down. */
 export interface HaulRuns {
   input: AnswerInput
   set: HaulSet
   up: RunResult | undefined
-  /** Brought up and left to cool. */
+  /** Raised and left to cool. */
   settle: RunResult | undefined
   down: RunResult | undefined
 }
 
-/** Electric motors that ran in a run, hottest first, with what they took. */
+/** Electric motors that ran, hottest first, with their current. */
 export const motorsOf = ({ input }: HaulRuns, run: RunResult) =>
   Object.entries(run.used)
     .filter(([id, used]) => used.on > 0 && input.air.components[id]?.kind === 'compressor')
     .sort(([, x], [, y]) => y.hottest - x.hottest)
 
-/** Time, overshoot, charge, current and heat of a haul brought up and let down. */
+/** Time, overshoot, charge, current and heat of a haul raised and let down. */
 export function haulRunFigures(of: HaulRuns): Record<string, Figure> {
   const { set, up, settle, down } = of
   const inputs = [item('Left', set.left, 'pressure'), item('Right', set.right, 'pressure')]
@@ -74,7 +74,7 @@ function upFigures(of: HaulRuns, up: RunResult, inputs: FigureInput[]): Record<s
   }
 }
 
-/** How far the springs sink by themselves once they are filled: their air was warm from being pressed together. */
+/** How far the springs sink by themselves after filling, because compression had warmed their air. */
 function sagFigure(set: HaulSet, run: RunResult): Record<string, Figure> {
   const filled = run.results[0]?.seconds ?? null
   if (filled === null) return {}
@@ -132,7 +132,7 @@ function motorFigures(of: HaulRuns, up: RunResult): Record<string, Figure> {
   }
 }
 
-/** How warm the air leaves the compressor at the most. */
+/** Highest temperature of the air leaving the compressor. */
 function dischargeFigure(set: HaulSet, motors: ReturnType<typeof motorsOf>): Record<string, Figure> {
   const hottest = Math.max(...motors.map(([, used]) => used.discharge))
   return {
@@ -178,7 +178,7 @@ function heatFigures({ set, input }: HaulRuns, motor: string, hottest: number): 
   return figures
 }
 
-/** Lifts out of a full tank, before the supply starts again and before the tank is flat. */
+/** Lifts from a full tank, before the supply restarts and before the tank is flat. */
 export function tankFigures({ air, spring, sets, springVolume }: AnswerInput): Record<string, Figure> {
   const tank = firstOfKind(air, 'tank')
   const limits = allOfKinds(air, 'pressureSwitch').map((id) => partOf(air, id).figures)[0]
@@ -218,7 +218,7 @@ export function tankFigures({ air, spring, sets, springVolume }: AnswerInput): R
   }
 }
 
-/** What tyres and a tool come to, where they were run. */
+/** Results of tyres and a tool, if they were run. */
 export function drawFigures({ tyres, tool }: Record<string, RunResult>): Record<string, Figure> {
   const figures: Record<string, Figure> = {}
   const filled = tyres?.results[0]

@@ -9,12 +9,12 @@ import { RUN_SOURCE, motorsOf, type HaulRuns } from './answerFigures'
 import { currentLimit } from './motorHeat'
 import type { AnswerInput, NamedScenario, RunFailure, RunResult } from './types'
 
-/** What only a run finds. */
+/** Notes that only a run can give. */
 
 const airNote = notesOf('air', 'pressure')
 const note = (fields: Omit<NoteFields, 'source'>): Note => airNote({ ...fields, source: RUN_SOURCE })
 
-/** A haul brought up: a motor that trips, a current nobody counted with, a target never reached. */
+/** A haul raised: a motor that trips, a current higher than planned, a target never reached. */
 export function haulRunNotes(of: HaulRuns): Note[] {
   const { up } = of
   return up ? [motorTrips, drawsMore, fallsShort].flatMap((rule) => rule(of, up) ?? []) : []
@@ -64,7 +64,7 @@ function fallsShort({ set }: HaulRuns, up: RunResult): Note | null {
   })
 }
 
-/** Said of a run that did not come to its end. */
+/** Words for a run that did not finish. */
 export const WHY_NOT: Record<RunFailure, string> = {
   stuck: 'its equations find no next step. Look for parts whose figures are far apart.',
   work:
@@ -73,10 +73,10 @@ export const WHY_NOT: Record<RunFailure, string> = {
   balance: 'the truck finds no balance on its springs. Look at what the haul carries and where.',
 }
 
-/** Names given in full before the rest are counted. */
+/** Number of names given before the rest are counted. */
 const NAMED = 3
 
-/** A run that did not come to its end has said nothing, and says so: one note for each reason. */
+/** A run that did not finish proves nothing and has a note: one for each reason. */
 export function failureNotes({ scenarios, failures }: AnswerInput): Note[] {
   const why = [...new Set(scenarios.flatMap((s) => failures[s.id] ?? []))]
   return why.map((reason) => {
@@ -143,7 +143,7 @@ function sideLimitNotes(
   const subject = `spring-${side}`
   const label = air.components[subject]?.label ?? subject
   const notes: Note[] = []
-  // A little over for a moment is the block's own reaction.
+  // Slightly over for a moment is the block's own reaction.
   if (pressure > spring.maxPressure + PRACTICE.targetBand.value)
     notes.push(
       note({

@@ -14,7 +14,7 @@ import { newScenario } from './scenarios'
 const jobs = demoJobs()
 const job = (id: string) => jobs.find((j) => j.id === id)!.plan
 const known = new Map<string, Answers>()
-/** What runs answer for a demo job, run once. */
+/** Answers of runs for a demo job, computed once. */
 function answersOf(id: string): Answers {
   const plan = job(id)
   const answers = known.get(id) ?? answerPlan(plan, createDeriver()(plan))
@@ -99,12 +99,12 @@ describe('answers drawn from runs', () => {
       .filter((p) => p > 123_447)
     expect(each.length).toBeGreaterThan(1)
     expect(note.value).toBe(Math.max(...each))
-    // It holds the hand-over up like any other Stop.
+    // It blocks the hand-over like any other Stop.
     const stops = (d: Derived) => d.notes.filter((n) => n.rank === 'stop').length
     expect(stops(after)).toBeGreaterThan(stops(before))
     expect(after.stages.air.state).toBe('stop')
     expect(after.stages.handover.result.open[0]!.text).toContain(`${stops(after)} Stop note`)
-    // Without the answers it is as it was.
+    // Without the answers it is as before.
     expect(derive(bold).notes).toEqual(before.notes)
   })
   test('a scenario written by hand is looked at too', () => {
@@ -131,7 +131,7 @@ describe('answers drawn from runs', () => {
           .filter(([id]) => id.endsWith('.past'))
           .map(([, f]) => f.value!),
       )
-    // One side's filling moves the other too, which no bore prevents: two and a half times the limit at most,
+    // Filling one side also moves the other, which no bore prevents: at most two and a half times the limit,
     // and less than without.
     expect(past(mended)).toBeLessThan(PRACTICE.presetTolerance.value * 2.5)
     expect(past(mended)).toBeLessThan(past(six))

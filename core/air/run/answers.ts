@@ -8,27 +8,27 @@ import { failureNotes, haulRunNotes, limitNotes } from './answerRules'
 import type { AnswerInput, NamedScenario } from './types'
 
 /**
- * What runs of a plan's circuit come to: figures and notes of Air that no sum gives. Some tenths of a second
- * in all.
+ * Results of runs of a plan's circuit: figures and notes of Air that no formula gives. It takes a few tenths of
+ * a second in all.
  */
 export interface Answers {
   figures: Record<string, Figure>
   notes: Note[]
-  /** What levels itself, with each haul put on; nothing where nothing does. */
+  /** What levels itself, for each haul; empty if nothing does. */
   levels: Record<string, LevelEnd>
 }
 
-/** What becomes of a corner that levels itself once a load was put on. */
+/** How a corner that levels itself ends after a load was put on. */
 export type LevelEnd = Pick<LoopResult, 'levelAt' | 'off' | 'hunting'>
 
-/** Scenarios whose runs the answers are drawn from: those of every haul, and what was written for the job. */
+/** Scenarios that the answers come from: those of every haul, and those written for the job. */
 export function answeredScenarios(air: AirPlan, scenarios: readonly NamedScenario[]): NamedScenario[] {
   return scenarios.filter(
     (s) => /^(?:first-fill|up-|settle-|down-|load-|tyres$|tool$)/.test(s.id) || air.scenarios[s.id],
   )
 }
 
-/** Figures and notes drawn from runs that are through. A scenario whose run is missing is one that could not be run. */
+/** Figures and notes from finished runs. A scenario without a run could not be run. */
 export function answersFromRuns(input: AnswerInput): Omit<Answers, 'levels'> {
   const figures: Record<string, Figure> = {}
   const notes: Note[] = []
@@ -48,7 +48,7 @@ export function answersFromRuns(input: AnswerInput): Omit<Answers, 'levels'> {
   return { figures, notes: [...worstOfEach(notes), ...failureNotes(input)] }
 }
 
-/** The same limit met in several runs is one note: that of the run which goes furthest past it. */
+/** The same limit met in several runs gives one note: that of the run that exceeds it most. */
 function worstOfEach(notes: readonly Note[]): Note[] {
   const past = (n: Note) => Math.abs((n.value ?? 0) - (n.limit ?? 0))
   const worst = new Map<string, Note>()
@@ -60,7 +60,7 @@ function worstOfEach(notes: readonly Note[]): Note[] {
   return [...worst.values()]
 }
 
-/** Air with what runs of its circuit found. */
+/** Air, with the results of runs added. */
 export function withAnswers(
   air: StageOutput<AirResult>,
   { figures, notes }: Pick<Answers, 'figures' | 'notes'>,

@@ -9,14 +9,17 @@ const REST = PRACTICE.restBeforeReading.value
 const LINE_RUSH = PRACTICE.lineRush.value
 const REACTION = PRACTICE.blockReaction.value
 
-/** What an outlet has learnt of one way: how far past the mark to shut, Pa, and how fast it goes, Pa/s. */
+/**
+ * What an outlet has learnt for one direction: how far past the target to shut, Pa, and how fast it moves,
+ * Pa/s.
+ */
 const newLearning = () => ({ offset: 0, rate: 0 })
 
-/** An outlet on its way to what it is told. */
+/** An outlet on its way to its target. */
 class Door {
   readonly up = newLearning()
   readonly down = newLearning()
-  /** 1 fills, −1 vents, 0 stands. */
+  /** 1 fills, −1 vents, 0 is shut. */
   way = 0
   private openedAt = 0
   private shutAt = 0
@@ -31,7 +34,7 @@ class Door {
     return this.way > 0 ? this.up : this.down
   }
 
-  /** Reads after a rest: learns from the last opening, and says which way is still missing. */
+  /** Reads after a rest: learns from the last opening, and decides which direction is still needed. */
   look(read: number): void {
     if (this.way !== 0) {
       const open = Math.max(this.shutAt - this.openedAt, RUN_SETTINGS.leastOpening)
@@ -42,7 +45,7 @@ class Door {
     this.way = Math.abs(missing) > TARGET_BAND ? Math.sign(missing) : 0
   }
 
-  /** Opens at `t`; returns how long, where that is so short that the reading would be of no use, else null. */
+  /** Opens at `t`. Returns the duration if it is so short that a reading is useless, otherwise null. */
   open(t: number, read: number): number | null {
     this.before = read
     this.openedAt = t
@@ -54,16 +57,16 @@ class Door {
     this.shutAt = t
   }
 
-  /** How far the reading is past where it shuts, Pa; below nothing while it is not there. */
+  /** How far the reading is past its shut-off point, Pa; negative before it. */
   past(read: number): number {
     return (read - this.told - this.learnt.offset) * this.way
   }
 }
 
 /**
- * Fills and vents until every outlet reads what it is told. While air flows an outlet reads high, so it looks
- * again after a rest, shuts past the mark by what the last look fell short, and once little is missing opens
- * for just as long as the last opening says it takes.
+ * Fills and vents until every outlet reads its target. While air flows an outlet reads high, so it looks again
+ * after a rest, shuts past the target by what the last look was short, and finally opens for the time computed
+ * from the last opening.
  */
 export function* bring(run: Stepped, target: { left: number; right: number }, index: number): StepScript {
   const began = run.t
@@ -89,7 +92,7 @@ export function* bring(run: Stepped, target: { left: number; right: number }, in
   finish(null)
 }
 
-/** Opens every door that has a way to go; those that go by time say when they shut. */
+/** Opens every outlet that has a way to go; timed ones report when they shut. */
 function openAll(run: Stepped, busy: ReadonlySet<Door>, now: Sample): Map<Door, number> {
   const shutting = new Map<Door, number>()
   for (const door of busy) {
@@ -105,10 +108,12 @@ function openAll(run: Stepped, busy: ReadonlySet<Door>, now: Sample): Map<Door, 
   return shutting
 }
 
-/** Goes on until every door has shut, or the step's time is out; a door still open then stays in `busy`. */
+/**
+ * Continues until every outlet has shut, or the step's time is over; an outlet still open then stays in `busy`.
+ */
 function* untilShut(run: Stepped, busy: Set<Door>, shutting: Map<Door, number>): StepScript {
   const deadline = run.t + RUN_SETTINGS.stepTimeOut
-  // What stands in the line rushes in first: those that go by their reading look once that is over.
+  // The air in the line rushes in first. Outlets that go by their reading look after that.
   const rushed = run.t + LINE_RUSH
   const { instant, due } = RUN_SETTINGS
   while (busy.size > 0 && run.t < deadline - instant) {
@@ -133,7 +138,7 @@ function* untilShut(run: Stepped, busy: Set<Door>, shutting: Map<Door, number>):
   }
 }
 
-/** Shuts a door its reaction time after its reading passes the mark. */
+/** Shuts an outlet its reaction time after its reading passes the target. */
 const shutsAt = (run: Stepped, door: Door, shutting: Map<Door, number>): Watch => ({
   value: (s) => door.past(run.gauge(door.outlet.vessel, s)),
   act: (t) => {
@@ -147,7 +152,7 @@ function shutDoor(run: Stepped, door: Door, busy: Set<Door>): void {
   for (const c of [...outlet.fill, ...outlet.vent]) run.setCommand(c, false)
   busy.delete(door)
   door.shut(run.t)
-  // A feed shared with an outlet still filling stays open.
+  // A feed shared with another outlet that is still filling stays open.
   for (const other of busy) if (other.way > 0) for (const c of other.outlet.fill) run.setCommand(c, true)
   run.call(outlet.part, false)
   run.say(`${run.label(outlet.part)}: shut`, outlet.part)

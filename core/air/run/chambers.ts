@@ -6,9 +6,9 @@ import type { Link, Vessel } from '../dynamics/network'
 import { tubeOf } from '../parts/parts'
 import { chamberOf, type ModelParts } from './modelParts'
 
-/** Kinds that stand at the end of their line and only read or close it: their chamber is their neighbour's. */
+/** Kinds at the end of a line that only read or close it: they share their neighbour's chamber. */
 const QUIET_ENDS: readonly ComponentKind[] = ['gauge', 'dualGauge', 'sensor', 'pressureSwitch', 'plug']
-/** Which chamber gives a merged one its name: the first of these kinds. */
+/** Kinds that give a merged chamber its name, in this order. */
 const NAMING: readonly ComponentKind[] = [
   'spring',
   'tank',
@@ -35,13 +35,13 @@ export interface ModelRun {
 
 export interface Chambers {
   vessels: Vessel[]
-  /** Vessel of every chamber. */
+  /** Vessel of each chamber. */
   where: Map<string, string>
   runs: ModelRun[]
   tubes: Link[]
 }
 
-/** A line nobody laid yet is taken this long, and none shorter than a hand's breadth, m. */
+/** Length of a line that is not laid yet, and least length of any, m. */
 const UNLAID = 1
 const SHORTEST = 0.05
 

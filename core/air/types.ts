@@ -5,7 +5,7 @@ import type { SpringClass } from '../catalog/springs'
 import type { TubeClass } from '../catalog/tubes'
 import type { AirPlan, Truck } from '../document/types'
 
-/** What one side needs: the pressure to set, Pa gauge, what it would want with no limit, and its height there, m. */
+/** What one side needs: the pressure to set, Pa gauge, the pressure without limits, and its height there, m. */
 export interface SideNeed {
   pressure: number
   wanted: number
@@ -13,7 +13,7 @@ export interface SideNeed {
   limitedBy: string | null
 }
 
-/** What Air needs of Load, haul by haul. SI. */
+/** What Air gets from Load for each haul. SI. */
 export interface AirNeed {
   label: string
   left: SideNeed
@@ -23,13 +23,13 @@ export interface AirNeed {
   heightAt: { left(p: number): number; right(p: number): number }
 }
 
-/** A fill to one haul: s it takes, and free air it pumps, m³. */
+/** A fill to one haul: duration, s, and free air pumped, m³. */
 export interface HaulFill {
   seconds: number
   freeAir: number
 }
 
-/** A part on wires: what it takes, or what its contacts may carry, A. */
+/** A wired part: its current, or the rating of its contacts, A. */
 export interface ElectricPart {
   id: string
   kind: ComponentKind
@@ -37,26 +37,28 @@ export interface ElectricPart {
   current: number
 }
 
-/** What the first fill goes to, Pa gauge, and what keeps it under the spring's own sheet; null where nothing does. */
+/**
+ * Pressure of the first fill, Pa gauge, and what keeps it below the spring's own sheet; null if nothing does.
+ */
 export interface FirstFill {
   pressure: number
   heldBy: string | null
 }
 
 export interface AirResult extends AirSet {
-  /** Parts that are switched or fed over wires, beside the compressor and the block. */
+  /** Wired parts besides the compressor and the block. */
   electric: ElectricPart[]
   teed: boolean
-  /** Whether there is an electric compressor to wire. */
+  /** True if there is an electric compressor to wire. */
   powered: boolean
-  /** Whether anything but hands fills it. */
+  /** True if anything but hands fills it. */
   supplied: boolean
   /** Highest pressure any haul needs, Pa gauge. */
   highest: number
-  /** Current of one motor at that pressure, A, and how many electric compressors there are. */
+  /** Current of one motor at that pressure, A, and the number of electric compressors. */
   current: number
   compressors: number
-  /** Share of its speed at full voltage that the motor loses by its feed; null without a feed. */
+  /** Share of its full-voltage speed that the motor loses in its feed; null without a feed. */
   slowed: number | null
   /** Air volume of both springs at the highest haul, m³, left and right. */
   springVolume: { left: number; right: number }
@@ -64,13 +66,13 @@ export interface AirResult extends AirSet {
   tankVolume: number
   times: Record<string, number | null>
   site: Site
-  /** What the springs are first filled to; null without springs. */
+  /** Pressure of the first fill; null without springs. */
   firstFill: FirstFill | null
 }
 
 /**
- * What feeds a motor, as its terminals see it: volts with no current of its own, what else draws then
- * drawing, and the ohms behind them; the volts it is made for.
+ * The feed as seen at a motor's terminals: volts without its own current but with all other consumers, the ohms
+ * behind them, and its rated volts.
  */
 export interface MotorFeed {
   supply: number
@@ -79,8 +81,8 @@ export interface MotorFeed {
 }
 
 /**
- * Where the set works: the air around it, Pa absolute; the feed of its motor, null where none is planned, of
- * two the poorer one; and the delay from the start of one compressor to that of the second, s.
+ * Site of the set: the air around it, Pa absolute; the feed of its motor, null if none is planned, of two the
+ * poorer one; and the delay between the starts of two compressors, s.
  */
 export interface Site {
   atmosphere: number
@@ -88,7 +90,7 @@ export interface Site {
   staging: number
 }
 
-/** Classes a plan's ids stand for, with no compressor or block where the circuit has none. */
+/** Classes that a plan's ids stand for; no compressor or block if the circuit has none. */
 export interface AirSet {
   spring: SpringClass | null
   compressor: CompressorClass | null
@@ -99,7 +101,7 @@ export interface AirSet {
 export interface RuleInput {
   /** The circuit as it runs when the job is done. */
   plan: AirPlan
-  /** The same with what is left for later. */
+  /** The same including what is left for later. */
   planned: AirPlan
   truck: TruckOfAir
   set: Pick<AirResult, 'spring' | 'compressor' | 'block' | 'tube'>
@@ -108,22 +110,25 @@ export interface RuleInput {
   teed: boolean
   site: Site
   supply: SupplyFacts | null
-  /** Pa past its target that a block fed from a tank goes before it shuts, the bore that keeps it under the limit. */
+  /**
+   * How far a block fed from a tank passes its target before it shuts, Pa, and the bore that keeps it below the
+   * limit.
+   */
   overshoot: Overshoot | null
 }
 
-/** Most that the supply ever gives, Pa gauge, and what sets it; null without one. */
+/** Highest pressure the supply ever gives, Pa gauge, and what limits it; null without a supply. */
 export interface SupplyFacts {
   most: number
   by: string
   part: string
-  /** What it would come to without its switch. */
+  /** What it would reach without its switch. */
   reach: number
   cutIn: number | null
   cutOut: number | null
 }
 
-/** How far past its target a block goes, Pa, and how long it fills the pair for, s: as it is and with a bore, m. */
+/** How far a block passes its target, Pa, and how long it fills the pair, s: as it is, and with a bore, m. */
 export interface Overshoot {
   value: number
   seconds: number

@@ -4,8 +4,8 @@ import { newPlan } from './newPlan'
 /** Jobs that begin from another one. */
 
 /**
- * The same truck and plan once more, under another name. What was done and proved was done on the other truck, so none
- * of it comes along: no road trial, no ticks, no hold tests, no soaped joints, nothing accepted, nothing handed over.
+ * The same truck and plan again under another name. Work and proof belong to the other truck, so none is
+ * copied: no road trial, no ticks, no hold tests, no soaped joints, nothing accepted, nothing handed over.
  */
 export function copyOf(plan: Plan, name: string): Plan {
   const { build, prove, handover } = newPlan(plan.truck.kind, name)
@@ -21,8 +21,8 @@ export function copyOf(plan: Plan, name: string): Plan {
 }
 
 /**
- * A new job of the same kind of truck, set up as this one: its circuit and classes, its lay, its wiring. The truck and
- * what it carries are begun anew: they are another owner's.
+ * A new job of the same kind of truck, set up like this one: its circuit and classes, layout and wiring. The
+ * truck and its loads begin anew, because they belong to another owner.
  */
 export function likeThis(plan: Plan, name: string): Plan {
   const fresh = newPlan(plan.truck.kind, name)

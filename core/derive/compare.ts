@@ -4,7 +4,7 @@ import { showText, type UnitChoice } from '../quantity/units'
 import type { Plan } from '../document/types'
 import type { Derived } from './types'
 
-/** A place of the plan that differs, with its value before and now; undefined where there was or is none. */
+/** A place of the plan that differs, with its value before and now; undefined if there was or is none. */
 export interface ChangedPlace {
   path: string[]
   before: unknown
@@ -22,7 +22,7 @@ export const changedPlaces = (before: Plan, now: Plan): ChangedPlace[] =>
     now: valueAt(now, path),
   }))
 
-/** A figure that reads otherwise, in a shop's units; "—" where there is none. */
+/** A figure that differs, in the shop's units; "—" if there is none. */
 export interface ChangedFigure {
   stage: StageName
   label: string
@@ -30,7 +30,7 @@ export interface ChangedFigure {
   now: string
 }
 
-/** Every figure that reads otherwise on the screen between two states of a job. */
+/** Every figure shown differently between two states of a job. */
 export function changedFigures(before: Derived, now: Derived, units: UnitChoice): ChangedFigure[] {
   return STAGES.flatMap((stage) => {
     const [were, are] = [before.stages[stage].figures, now.stages[stage].figures]

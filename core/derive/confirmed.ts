@@ -3,21 +3,24 @@ import type { BoxState, LevelState } from '../devices/types'
 import type { Preset } from '../document/types'
 import type { Confirm } from '../tune/setUpCard'
 
-/** Whether a box, or what levels by itself, answers that a step of its set-up card is done. Pressures Pa gauge. */
+/**
+ * Whether a box, or whatever levels by itself, confirms that a step of its set-up card is done. Pressures Pa
+ * gauge.
+ */
 
 const isNear = (one: number, other: number) => Math.abs(one - other) <= PRACTICE.presetTolerance.value
 const areNear = (one: Preset, other: Preset) => isNear(one.left, other.left) && isNear(one.right, other.right)
 
-/** What of a stand can confirm a step. */
+/** What can confirm a step. */
 export interface Confirming {
   box: BoxState | null
   level: LevelState | null
 }
 
 /**
- * @param confirm what is to be seen of it
- * @param set pressures that the step sets; null where it sets none
- * @param page what the page on show is called as a phone, and whether anything paired is written down
+ * @param confirm what must be seen
+ * @param set pressures that the step sets; null if it sets none
+ * @param page name of the shown page as a phone, and whether anything paired is recorded
  */
 export function isConfirmed(
   confirm: Confirm,

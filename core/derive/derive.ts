@@ -50,15 +50,17 @@ import { createMemo, type DeriverMemo } from './memo'
 import type { Derived, Stages } from './types'
 
 export interface Deriver {
-  /** Takes a plan and, once they are in, the answers of runs of its circuit (`answerPlan`): they join Air's own. */
+  /**
+   * Takes a plan and, when available, the answers of runs of its circuit (`answerPlan`), which join Air's own.
+   */
   (plan: Plan, answers?: Answers | null): Derived
-  /** A deriver that begins with what this one computed last, and leaves it untouched: to try a change. */
+  /** A copy that starts with what this one has computed and leaves it unchanged, to try an edit. */
   copy(): Deriver
 }
 
 /**
- * Derives everything from a plan, stage by stage in the order of work. The only room that knows that order.
- * A stage whose inputs are the very same objects as last time is not computed again.
+ * Derives everything from a plan, stage by stage in the order of work. Only this file knows that order. A stage
+ * is not computed again while its inputs are the same objects.
  */
 export function createDeriver(memo = createMemo()): Deriver {
   const derive = (plan: Plan, answers: Answers | null = null): Derived => {
@@ -69,7 +71,7 @@ export function createDeriver(memo = createMemo()): Deriver {
 }
 
 function deriveStages(whole: Plan, answers: Answers | null, memo: DeriverMemo): Stages {
-  // No stage goes by what a part costs: only what-ifs and papers read that.
+  // No stage reads prices; only what-ifs and papers do.
   const plan = { ...whole, air: memo.same('air without books', withoutBooks(whole.air)) }
   const trial = trialOf(plan, memo)
   const { suspension, wheelbase, seatGap, bed } = plan.truck
@@ -89,7 +91,8 @@ function deriveStages(whole: Plan, answers: Answers | null, memo: DeriverMemo): 
   )
   const needs = memo('needs', [truck, load], () => airNeeds(truck.result.truck, load.result))
   const { feed: run, harness } = lay.result
-  // The motor's current needs no feed to be known, the feed needs it, and what the motor gives needs the feed.
+  // The motor's current does not depend on its feed, the feed depends on the current, and the motor's output
+  // depends on the feed.
   const feed = memo('feed', [plan.power, circuit, needs, atmosphere, run, harness], () => {
     const { current } = motorLoad(circuit, needs, atmosphere)
     const motors = allOfKinds(circuit, 'compressor').length
@@ -169,7 +172,7 @@ function wiringFrom(
   })
 }
 
-/** What Truck asks of Air. */
+/** What Truck reads of Air. */
 const partsFitted = ({ spacer, spacerAt, droop, closing, kit }: AirPlan) => [
   spacer,
   spacerAt,
@@ -178,7 +181,7 @@ const partsFitted = ({ spacer, spacerAt, droop, closing, kit }: AirPlan) => [
   kit,
 ]
 
-/** What the road trial says of the truck and its spring as they are typed; null until a lip is taped. */
+/** Result of the road trial for truck and spring as typed; null until a lip is taped. */
 function trialOf(plan: Plan, memo: Memo): RoadTrial | null {
   const { trials } = plan.tune
   if (Object.keys(trials).length === 0) return null
@@ -246,7 +249,7 @@ function heldBy(air: AirPlan, hasBlock: boolean): HeldBy {
   return hasBlock ? 'block' : 'hand'
 }
 
-/** Tune with what runs of the levelling found, each haul by its name. */
+/** Tune with the results of levelling runs, each haul by its name. */
 function levelledTune({ hauls, air }: Plan, tune: Stages['tune'], { levels }: Answers): Stages['tune'] {
   const levelled = Object.entries(levels).map(([id, end]) => ({ id, label: hauls[id]?.label ?? '', ...end }))
   return withLevels(tune, levelled, firstOfKind(air, 'heightValve') ?? firstOfKind(air, 'controller'))
@@ -285,7 +288,7 @@ const NO_HEIGHT = { left: () => 0, right: () => 0 }
 const only = <T, K extends keyof T>(of: T, keys: readonly K[]): Pick<T, K> =>
   Object.fromEntries(keys.map((key) => [key, of[key]])) as Pick<T, K>
 
-/** Of what other stages found, Build and Prove use a few figures: a load moved leaves most of them as they are. */
+/** Build and Prove use only a few figures of other stages, so moving a load leaves most of them unchanged. */
 function buildOf(
   plan: Plan,
   set: AirSet,
@@ -333,13 +336,13 @@ function buildOf(
   )
 }
 
-/** What lines that stay measure, slack with them. */
+/** Measured length of the lines that stay, slack included. */
 const keptRuns = (air: AirPlan, routes: Stages['lay']['result']['routes']): Record<string, number> =>
   Object.fromEntries(
     routes.flatMap(({ id, cut }) => (air.lines[id]?.state === 'kept' ? [[id, cut] as [string, number]] : [])),
   )
 
-/** Whether a wire is there already: that of a part that stays where it is. */
+/** True if a wire exists already: that of a part that stays where it is. */
 function wireStays(air: AirPlan, id: string): boolean {
   const at = id.replace(/^(wire|earth)-(lamp-)?/, '')
   const part =
@@ -348,13 +351,13 @@ function wireStays(air: AirPlan, id: string): boolean {
   return part?.state === 'kept' && !part.moved
 }
 
-/** Parts whose joints are closed in later, each once, in an order that no file changes. */
+/** Parts whose joints are closed in later, each once, sorted. */
 function closedIn(air: AirPlan): string[] {
   const hidden = leakPlaces(air, jointsOf(air)).filter(({ isHidden }) => isHidden)
   return [...new Set(hidden.map(({ at }) => partLabel(air, at)))].sort()
 }
 
-/** A line by the parts that it joins. */
+/** Name of a line by the parts it joins. */
 const lineLabel = (air: AirPlan, id: string): string => {
   const line = air.lines[id]
   return line ? `${partLabel(air, line.from)} to ${partLabel(air, line.to).toLowerCase()}` : id

@@ -11,7 +11,10 @@ import { checkPlan } from '../document/schema'
 import { upgradePlan } from '../document/upgrade'
 import { StandIns } from './standIns'
 
-/** All jobs that devices stand in for, and whoever speaks to them: the protocol without its wire. */
+/**
+ * All jobs for which devices are simulated, and everybody connected to them: the protocol without its
+ * transport.
+ */
 
 /** How a line to somebody is used: text out, and the end of it. */
 export interface Line {
@@ -33,7 +36,7 @@ export class DeviceHall {
     this.sessions.delete(session)
   }
 
-  /** The devices of a job as it is now: the same ones as before, where they stand already. @throws DeviceRefusal */
+  /** The devices of a job in its present state: the same ones as before if they exist. @throws DeviceRefusal */
   open(job: string, value: unknown): StandIns {
     const { plan, problems } = checkPlan(upgradePlan(value))
     if (!plan) throw new DeviceRefusal('bad-job', problems[0]?.message ?? '')
@@ -47,12 +50,12 @@ export class DeviceHall {
     return stand
   }
 
-  /** The devices of a job that is opened. */
+  /** The devices of an opened job. */
   of(job: string): StandIns {
     return this.stands.get(job)!
   }
 
-  /** So many real seconds are over: every job that somebody listens to goes on, and is told of. */
+  /** A number of real seconds have passed: every job with listeners advances, and they are informed. */
   tick(seconds: number): void {
     const heard = new Map<string, DeviceSession[]>()
     for (const session of this.sessions)
@@ -65,7 +68,7 @@ export class DeviceHall {
   }
 }
 
-/** Where a run cannot go on it is said, and the devices stand still until something is changed. */
+/** If a run cannot continue, this is reported, and the devices stop until something is changed. */
 function goOn(stand: StandIns, seconds: number): Told[] {
   try {
     stand.advance(seconds)
@@ -76,7 +79,7 @@ function goOn(stand: StandIns, seconds: number): Told[] {
   return [...said, { tell: 'state', state: stand.state() }]
 }
 
-/** One page or adapter that speaks to the devices. */
+/** One page or adapter connected to the devices. */
 export class DeviceSession {
   job: string | null = null
   private phone: string | null = null
@@ -90,7 +93,7 @@ export class DeviceSession {
     this.line.send(JSON.stringify(told))
   }
 
-  /** A message came in. @returns false where the line is to be closed: it has no business here. */
+  /** Handles a message. @returns false if the connection must be closed because it has no business here */
   receive(text: string): boolean {
     let value: unknown
     try {

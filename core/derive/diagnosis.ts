@@ -10,8 +10,8 @@ import { StandIns } from './standIns'
 import type { Derived } from './types'
 
 /**
- * What is wrong, from what gauge and meter showed: every fault that the devices know is run through the same
- * tests, and the one whose readings lie nearest is the likeliest. SI, gauge.
+ * What is wrong, from what gauge and meter showed: every known fault is run through the same tests, and the one
+ * whose readings are closest is likeliest. SI, gauge.
  */
 
 /** One standard deviation of a reading. */
@@ -21,21 +21,21 @@ export function doubtOf(quantity: Quantity, value: number): number {
 }
 
 export type SeenVerdict = 'as expected' | 'odd' | 'wrong'
-/** How a reading stands to what the sound system shows: odd from two deviations, wrong from four. */
+/** How a reading compares with the sound system: odd from two deviations, wrong from four. */
 export function seenVerdict({ quantity, value }: Sight, seen: number): SeenVerdict {
   const off = Math.abs(seen - value) / doubtOf(quantity, value)
   if (off <= DIAGNOSIS.alike) return 'as expected'
   return off <= 2 * DIAGNOSIS.alike ? 'odd' : 'wrong'
 }
 
-/** A fault as it shows itself in every test. */
+/** A fault with its reading in every test. */
 export interface FaultRun {
-  /** What was done otherwise; nothing of a sound system. */
+  /** What was changed; empty for a sound system. */
   tried: TriedWith
   label: string
   sights: Record<string, number>
 }
-/** All that can be wrong with a plan, and what is to be expected of it. */
+/** Everything that can be wrong with a plan, and the expected readings. */
 export interface FaultRuns {
   tests: FunctionTest[]
   runs: FaultRun[]
@@ -44,7 +44,7 @@ export interface FaultRuns {
 const sightsOf = (tests: readonly FunctionTest[]) =>
   Object.fromEntries(tests.flatMap(({ sights }) => sights.map(({ id, value }) => [id, value])))
 
-/** Readings by sight that stand: of what was pressed then as it is pressed now. */
+/** Readings by sight that still count, because the test presses the same as then. */
 export const readingsThatStand = (
   tests: readonly FunctionTest[],
   functions: Plan['prove']['functions'],
@@ -69,7 +69,7 @@ function switchesOff({ air }: Plan): { tried: TriedWith; label: string }[] {
   ]
 }
 
-/** Everything that can be tried wrong on a plan: the sound system first. */
+/** Everything that can be tried wrong on a plan, the sound system first. */
 export function faultsToRun(plan: Plan, derived: Derived): { tried: TriedWith; label: string }[] {
   const stand = new StandIns('tests', plan, derived)
   const swapped = stand.sidesApart() ? [{ tried: { swapped: true }, label: 'Left and right swapped' }] : []
@@ -82,26 +82,26 @@ export function faultsToRun(plan: Plan, derived: Derived): { tried: TriedWith; l
 }
 
 /**
- * What is tried on one plan, fault after fault: the plan is derived once, and every side is pressed as long
- * as in the first.
+ * Trials on one plan, fault after fault: the plan is derived once, and every side is pressed as long as in the
+ * first.
  */
 export class FaultBench {
   private readonly derived: Derived
   private readonly held: Record<string, number> = {}
-  /** Faults of the wiring that come to the same at every motor, box and meter are run once. */
+  /** Wiring faults with the same effect at every motor, box and meter are run once. */
   private readonly ran = new Map<string, Record<string, number>>()
   readonly expected: FunctionTest[]
   readonly todo: { tried: TriedWith; label: string }[]
 
-  /** @throws DeviceRefusal where the job has nothing to run. */
+  /** @throws DeviceRefusal if the job has nothing to run */
   constructor(private readonly plan: Plan) {
     this.derived = createDeriver()(plan)
-    // First how long each side is pressed, then what is seen when it is pressed for just so long.
+    // First find how long each side is pressed, then read it when pressed that long.
     runFunctions(plan, this.derived, this.held)
     this.expected = runFunctions(plan, this.derived, this.held)
     this.todo = faultsToRun(plan, this.derived)
   }
-  /** One of them run: some tenths of a second. Null where it cannot be run to its end. */
+  /** Runs one of them; a few tenths of a second. Null if it cannot be run to its end. */
   run({ tried, label }: { tried: TriedWith; label: string }): FaultRun | null {
     try {
       const same = this.wiringOf(tried)
@@ -113,7 +113,7 @@ export class FaultBench {
       return null
     }
   }
-  /** What a fault of the wiring comes to; null for one of the air. */
+  /** Effect of a wiring fault; null for a fault of the air. */
   private wiringOf({ fault }: TriedWith): string | null {
     if (!fault?.startsWith('wire ')) return null
     const stand = new StandIns('tests', this.plan, this.derived)
@@ -123,28 +123,28 @@ export class FaultBench {
 }
 
 export interface Suspect {
-  /** What it may be; several that show themselves alike stand together. */
+  /** Possible causes; several with the same readings are grouped. */
   labels: string[]
-  /** How likely it is, of 1. */
+  /** Probability, 0–1. */
   share: number
-  /** What speaks for it, and against a sound system: readings as they are, and as it would have them. */
+  /** Evidence for it and against a sound system: readings as they are, and as it would give them. */
   because: { id: string; seen: number; would: number; sound: number; quantity: Quantity }[]
 }
 export interface Diagnosis {
   suspects: Suspect[]
   /**
-   * Whether the likeliest lies within `DIAGNOSIS.alike` deviations of what was read, on the mean; if not, it is
+   * True if the likeliest is within `DIAGNOSIS.alike` deviations of the readings on average; otherwise it is
    * another fault.
    */
   fits: boolean
-  /** The reading that would part the first two most: its id, and what each would show. */
+  /** The reading that best separates the first two: its id, and what each would show. */
   next: { id: string; first: number; second: number; quantity: Quantity } | null
 }
 
 const quantitiesOf = (tests: readonly FunctionTest[]) =>
   new Map(tests.flatMap(({ sights }) => sights.map(({ id, quantity }) => [id, quantity] as const)))
 
-/** Squares of how far two sets of readings lie apart, in deviations. */
+/** Sum of squared differences of two sets of readings, in deviations. */
 function apart(
   one: Record<string, number>,
   other: Record<string, number>,
@@ -160,7 +160,7 @@ function apart(
   }, 0)
 }
 
-/** Faults that show themselves alike in the tests asked for, each group once. */
+/** Faults with the same readings in the given tests, each group once. */
 export function alike(
   runs: readonly FaultRun[],
   quantities: ReadonlyMap<string, Quantity>,
@@ -178,9 +178,9 @@ export function alike(
 }
 
 /**
- * What is likeliest of what was read: every fault by how far its readings lie from these.
- * @param seen readings by sight; what was not read has no entry
- * @source Bayes with equal odds beforehand; readings independent, each within its doubt, none worse than
+ * The likeliest causes: every fault by how far its readings are from these.
+ * @param seen readings by sight; unread ones have no entry
+ * @source Bayes with equal prior odds; readings independent, each within its doubt, none worse than
  * `DIAGNOSIS.mostOff`
  */
 export function diagnose({ tests, runs }: FaultRuns, seen: Record<string, number>): Diagnosis {
@@ -224,7 +224,7 @@ export function diagnose({ tests, runs }: FaultRuns, seen: Record<string, number
   }
 
   function partingTest(ranked: FaultRun[][], left: readonly string[]): Diagnosis['next'] {
-    // Of the first, two that these readings leave alike; else the first against the second.
+    // Two of the first group that these readings do not separate; otherwise the first against the second.
     const [one, other] = ranked[0]!.length > 1 ? furthest(ranked[0]!, left) : [ranked[0]![0]!, ranked[1]?.[0]]
     if (!one || !other) return null
     const parts = (id: string) => apart(one.sights, other.sights, quantities, [id])

@@ -10,7 +10,7 @@ import { input, type Figure } from '../quantity/figure'
 import { createDeriver } from './derive'
 import type { Derived } from './types'
 
-/** Ways to bring the springs to their pressure, side by side for one owner's hauls: is a control worth having? */
+/** Ways to fill the springs, side by side for one owner's hauls: is a control worth having? */
 
 /** Who does it: somebody with a hose, the driver at a button, or the set by itself. */
 export type DoneBy = 'hand' | 'driver' | 'itself'
@@ -20,27 +20,27 @@ export interface ControlWay {
   label: string
   by: DoneBy
   figures: {
-    /** The longest change from the minimum to a haul; null where it never gets there. */
+    /** The longest change from the minimum to a haul; null if it never arrives. */
     change: Figure
-    /** What of it is a person's own over a week; null while nobody was asked how often, or it never gets there. */
+    /** A person's own share of it per week; null if nobody was asked how often, or if it never arrives. */
     week: Figure
     build: Figure
-    /** Prices the shop has typed for parts like these. */
+    /** Prices the shop has typed for such parts. */
     cost: Figure
-    /** Largest miss of height at a wheel over all hauls. */
+    /** Largest height error at a wheel over all hauls. */
     error: Figure
   }
-  /** Parts of it without a price. */
+  /** Number of its parts without a price. */
   unpriced: number
-  /** What fails at the roadside, and what then. */
+  /** What fails at the roadside, and what to do then. */
   fails: string
 }
 
 export interface NeedForControl {
   ways: ControlWay[]
-  /** By how much the pressures of the hauls differ, Pa. */
+  /** Difference of the pressures between hauls, Pa. */
   spread: number
-  /** Whether hand fill is enough, said plainly; or what it would cost. */
+  /** Says plainly whether hand fill is enough, or what it would cost. */
   verdict: string
 }
 
@@ -90,8 +90,8 @@ const CANDIDATES: readonly Candidate[] = [
 ]
 
 /**
- * Every way tried on the plan's own truck, hauls and springs. Some tens of milliseconds.
- * @throws nothing: a plan without a spring gives no ways.
+ * Every way tried on the plan's own truck, hauls and springs. It takes some tens of milliseconds.
+ * @throws nothing: a plan without a spring gives no ways
  */
 export function doYouNeedIt(plan: Plan, derived: Derived): NeedForControl {
   const needs = Object.values(airNeeds(derived.stages.truck.result.truck, derived.stages.load.result))
@@ -171,15 +171,14 @@ const ERROR_FORMULAS: Record<DoneBy, string> = {
   itself: 'dead band of the arm or the controller',
 }
 
-/** By hand, the time at every fill valve; else the longest of the hauls' own times. */
+/** By hand, the time at every fill valve; otherwise the longest of the hauls' own times. */
 function secondsOf({ air }: Plan, by: DoneBy, times: readonly (number | null)[]): number | null {
   if (by === 'hand') return allOfKinds(air, 'handFill').length * PRACTICE.handFill.value
   return times.some((t) => t === null) ? null : Math.max(0, ...times.map((t) => t ?? 0))
 }
 
 /**
- * Miss of a spring's height in one haul, m: what the gauge, block or dead band leaves, and what one pressure
- * for two sides does.
+ * Height error of a spring in one haul, m: from gauge, block or dead band, and from one pressure for two sides.
  */
 function errorOf({ air }: Plan, { by }: Candidate, need: HaulNeed, teed: boolean): number {
   if (by === 'itself') {
@@ -190,7 +189,7 @@ function errorOf({ air }: Plan, { by }: Candidate, need: HaulNeed, teed: boolean
   const shared = Math.max(need.left.pressure, need.right.pressure)
   const misses = (['left', 'right'] as const).map((side) => {
     const set = teed ? shared : need[side].pressure
-    // Both read a gauge; a hand stops where it wants to, a block within what it holds.
+    // Both read a gauge. A hand stops where it wants to, a block within its tolerance.
     const stops = by === 'hand' ? PRACTICE.targetBand.value : PRACTICE.presetTolerance.value
     const slip = set * PRACTICE.gaugeAccuracy.value + stops
     const { height } = need[side]
@@ -201,7 +200,7 @@ function errorOf({ air }: Plan, { by }: Candidate, need: HaulNeed, teed: boolean
   return Math.max(...misses)
 }
 
-/** What the shop has typed as prices for parts of these kinds, in this job or as its own classes. */
+/** Prices the shop has typed for parts of these kinds, in this job or as its own classes. */
 function costOf({ air }: Plan, next: Plan): { cost: Figure; unpriced: number } {
   const prices = new Map<ComponentKind, number>()
   for (const { kind, price } of Object.values(air.classes)) if (price !== null) prices.set(kind, price)
@@ -223,7 +222,7 @@ function costOf({ air }: Plan, next: Plan): { cost: Figure; unpriced: number } {
   }
 }
 
-/** Largest difference of a side's pressure between two hauls, Pa. */
+/** Largest difference in a side's pressure between two hauls, Pa. */
 const spreadOf = (needs: readonly HaulNeed[]): number =>
   Math.max(
     0,

@@ -8,12 +8,12 @@ import { createDeriver } from './derive'
 /** Ways to feed a compressor far from its battery, each tried on a copy of the plan. SI. */
 export interface FeedWay {
   label: string
-  /** Volts at the motor while it runs; 0 where it stands still. */
+  /** Volts at the running motor; 0 if it does not turn. */
   volts: number
-  /** Copper of every wire, kg, what costs most of a harness, and ends to be joined. */
+  /** Copper of all wires, kg, which is the main cost of a harness, and the number of ends to join. */
   copper: number
   joints: number
-  /** Stops and Fixes of Power that it brings or leaves. */
+  /** Stops and Fixes of Power that it causes or leaves. */
   wrong: number
   /** Changes the plan to it; null for the plan as it is. */
   remedy: Remedy | null
@@ -30,7 +30,7 @@ const changed = (label: string, ...changes: Change[]): Remedy => ({
   patches: changes.map(([path, value]) => ({ op: 'replace', path: ['power', ...path], value })),
 })
 
-/** What can be done differently about a feed of a size. */
+/** Ways to change a feed of a given size. */
 function waysFrom(power: PowerPlan, area: number): Remedy[] {
   const thicker = AWG_SIZES.find((size) => size.area > area * 1.001)?.area
   const bar: Change[] = [
@@ -45,11 +45,11 @@ function waysFrom(power: PowerPlan, area: number): Remedy[] {
   ]
 }
 
-/** Whether every motor turns that is wired. */
+/** True if every wired motor turns. */
 const areTurning = ({ wiring, solved }: PowerResult): boolean =>
   wiring.parts.every(({ role, id }) => role !== 'motor' || solved.compressor.turning.has(id))
 
-/** The plan as it is, and each way from there; nothing without an electric compressor. */
+/** The plan as it is, and each way from there; empty without an electric compressor. */
 export function feedWays(plan: Plan): FeedWay[] {
   const derive = createDeriver()
   const tried = (remedy: Remedy | null): FeedWay => {

@@ -13,36 +13,39 @@ import type { Plan } from '../document/types'
 import type { Derived } from './types'
 
 /**
- * Every function of a job's circuit and wiring tried in order, as one does at the truck: what to press, for
- * how long, and what gauge and meter then show. Run on the job's own devices, so that what is to be expected
- * is simulated. SI, gauge.
+ * Every function of a job's circuit and wiring tried in order, as at the truck: what to press, for how long,
+ * and what gauge and meter then show. It runs on the job's own simulated devices, which gives the expected
+ * readings. SI, gauge.
  */
 
 /**
- * How long a side is pressed up, s: until it has come up by so much, Pa, or by this share of what its spring
- * bears, since sides are pressed twice; and no longer than this.
+ * How long a side is pressed up, s: until it has risen by this much, Pa, or by this share of what its spring
+ * may have (sides are pressed twice), within these limits.
  */
 const PRESS = { by: 150_000, share: 0.4, most: 60, least: 1 }
-/** A side is let down by this share, not nearer to its spring's least than this, Pa, and no longer than this, s. */
+/**
+ * A side is let down by this share, but stays this far above its spring's least pressure, Pa, and takes no
+ * longer than this, s.
+ */
 const LET_DOWN = { share: 0.3, above: 20_000, most: 15 }
-/** A tank is waited for so long, and looked at so often, s. */
+/** How long to wait for a tank, and how often to look, s. */
 const CHARGE = { most: 900, every: 5 }
-/** What is pressed stands still before it is read; then it rests, s. */
+/** Settling time before a reading, and rest after it, s. */
 const SETTLES = 3
 const RESTS = 300
-/** Both sides are let down from a memory for so long, and it has so long to come back, s. */
+/** Both sides are let down from a memory for this long, and may take this long to return, s. */
 const LETS_DOWN = 2
 const COMES_BACK = 60
-/** A box that goes to a memory is looked at so often, s. */
+/** How often to look at a box that goes to a memory, s. */
 const LOOKS = 1
-/** What lets air out of a tank is held open so long, s. */
+/** How long to hold open what lets air out of a tank, s. */
 const OPENS = 3
-/** Air is drawn until the compressor comes in, and no longer than this, s. */
+/** Air is drawn until the compressor starts, at most this long, s. */
 const DRAWS = 60
-/** And what was drawn is waited for no longer than this, s. */
+/** Longest wait until the drawn air is refilled, s. */
 const REFILL = 300
 
-/** The tank is filled from empty until its switch opens; on the way the switch in the cab stops it once. */
+/** The tank is filled from empty until its switch opens; on the way the cab switch stops it once. */
 function charge(trial: FunctionTrial): void {
   if (trial.tank() === null) return
   trial.wait(CHARGE.every)
@@ -56,10 +59,7 @@ function charge(trial: FunctionTrial): void {
     seconds: { label: 'It took', quantity: 'time', value: seconds },
   })
 }
-/**
- * What was drawn is filled up again before anything else is pressed; what once did not fill in its time is
- * not waited for.
- */
+/** Refills the drawn air before anything else is pressed; after one failure it does not wait again. */
 function refill(trial: FunctionTrial, most = REFILL): number {
   const seconds = trial.waitUntil(() => !runs(trial), trial.neverFull ? 0 : most, CHARGE.every)
   trial.neverFull ||= seconds >= most
@@ -67,7 +67,7 @@ function refill(trial: FunctionTrial, most = REFILL): number {
 }
 const runs = (trial: FunctionTrial) => trial.stand.running().length > 0
 
-/** The switch in the cab held off while the compressor runs: it stops. */
+/** The cab switch is held off while the compressor runs: it must stop. */
 function cabSwitch(trial: FunctionTrial): void {
   const cab = trial.first('cabSwitch')
   const hand = trial.stand.hands().find(({ part, down }) => part === cab && down)
@@ -105,7 +105,7 @@ function relief(trial: FunctionTrial): void {
 }
 const HEARD = PRACTICE.heardToBlow.value
 
-/** One side up for as long as the sound system takes for its rise. */
+/** One side up, for as long as the sound system needs. */
 function up(trial: FunctionTrial, { id: side, name, press }: Control): void {
   const id = `up-${side}`
   const before = trial.stand.pressures()
@@ -138,7 +138,7 @@ function up(trial: FunctionTrial, { id: side, name, press }: Control): void {
   })
 }
 
-/** One side let down until it has lost a part of what it holds, and never under what its spring asks. */
+/** One side down until it has lost part of its pressure, never below its spring's least. */
 function down(trial: FunctionTrial, { id: side, name, down: letDown, press }: Control): void {
   const id = `down-${side}`
   const of = side === 'both' ? (['left', 'right'] as const) : ([side] as const)
@@ -166,7 +166,7 @@ function rest(trial: FunctionTrial): void {
   })
 }
 
-/** What the driver reads, against a gauge at the springs; and the lamps behind it. */
+/** What the driver reads, compared with a gauge at the springs; and the gauge's lamps. */
 function cabGauges(trial: FunctionTrial): void {
   for (const part of trial.all('gauge', 'dualGauge')) {
     const lamp = trial.across(`lamp-${part}`)
@@ -184,7 +184,7 @@ function cabGauges(trial: FunctionTrial): void {
 }
 const LIT = PRACTICE.lampSeen.value
 
-/** Every memory stored while both sides are let down step by step, then gone back to, the last first. */
+/** Every memory is stored while both sides are let down in steps, then recalled, last first. */
 function memories(trial: FunctionTrial): void {
   const { box } = trial.stand.state()
   if (!box) return
@@ -212,7 +212,7 @@ function memories(trial: FunctionTrial): void {
   }
 }
 
-/** The least pressure that a box keeps up, when the key comes on. */
+/** The least pressure that a box maintains when the key comes on. */
 function keepUp(trial: FunctionTrial): void {
   const { box, gauge } = trial.stand.state()
   if (!box) return
@@ -229,7 +229,7 @@ function keepUp(trial: FunctionTrial): void {
   trial.told('keep-up', 'Minimum at key on', press, trial.gauges())
 }
 
-/** What blows from the tank: the horn, the coupler with nothing on it. */
+/** Consumers of tank air: the horn, and the open coupler. */
 function draws(trial: FunctionTrial): void {
   for (const hand of trial.stand.hands()) {
     const kind = trial.kindOf(hand.part)
@@ -255,7 +255,7 @@ function draws(trial: FunctionTrial): void {
 }
 const BLOWS = PRACTICE.hornSilent.value
 
-/** Air let out until the pressure switch brings the compressor in; then it fills until the switch stops it. */
+/** Air is let out until the pressure switch starts the compressor; then it fills until the switch stops it. */
 function cutIn(trial: FunctionTrial): void {
   if (trial.first('pressureSwitch') === null) return
   const hasTank = trial.tank() !== null
@@ -314,7 +314,7 @@ function serviceLock(trial: FunctionTrial, [control]: Control[]): void {
 }
 const MOVES = PRACTICE.seenToFill.value
 
-/** Tests in their order, by what their ids begin with. */
+/** Order of the tests, by how their ids begin. */
 const ORDER = [
   'stand-by',
   'cab',
@@ -332,12 +332,12 @@ const ORDER = [
   'cut-in',
   'seat',
 ]
-/** Where a test or a sight of it stands in that order. */
+/** Position of a test, or of one of its sights, in that order. */
 export const functionRank = (id: string): number => ORDER.findIndex((begin) => id.startsWith(begin))
 
 /**
- * All tests of a plan in their order, with what is seen; a second or less.
- * @param held how long each side is pressed, s, by test: filled in by the sound system, kept for all others
+ * All tests of a plan in order, with their readings; it takes at most a second.
+ * @param held how long each side is pressed, s, by test: set by the sound system, used for all others
  */
 export function runFunctions(
   plan: Plan,

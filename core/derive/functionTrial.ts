@@ -9,7 +9,9 @@ import type { Quantity } from '../quantity/units'
 import { StandIns } from './standIns'
 import type { Derived } from './types'
 
-/** A job's devices under somebody who tries its functions: what is pressed, and what gauge, meter and ear then show. */
+/**
+ * A job's devices with somebody trying the functions: what is pressed, and what gauge, meter and ear then tell.
+ */
 
 /** What is read after something was pressed. */
 export interface Sight {
@@ -18,29 +20,29 @@ export interface Sight {
   label: string
   quantity: Quantity
   value: number
-  /** Of what is seen or heard, not measured: words of 0 and of 1. */
+  /** For something seen or heard, not measured: words for 0 and 1. */
   words?: readonly [string, string]
 }
 /**
- * What is seen, by what it is seen at: `left`, `right`, `tank`, `amps`, `drain`, `volts` and `earth` the
- * devices read by themselves.
+ * Readings by where they are seen: `left`, `right`, `tank`, `amps`, `drain`, `volts` and `earth` are read from
+ * the devices.
  */
 export type Sights = Record<string, Omit<Sight, 'id'>>
 export interface FunctionTest {
   id: string
   label: string
-  /** What to do. */
+  /** What to press. */
   press: string
   sights: Sight[]
 }
 
-/** What is done otherwise than planned, before anything is pressed. */
+/** Changes from the plan before anything is pressed. */
 export interface TriedWith {
-  /** A fault of the devices, by its key. */
+  /** A device fault, by its key. */
   fault?: string
   /** Left and right swapped, at the valves' plugs or at the lines. */
   swapped?: boolean
-  /** The pressure switch set so much off what its sheet says, Pa. */
+  /** Offset of the pressure switch from its sheet, Pa. */
   switchOff?: number
 }
 
@@ -49,7 +51,7 @@ export const SIDE_WORDS: Record<Side | 'both', string> = { left: 'Left', right: 
 /** What fills or vents a side, however the circuit does it. */
 export interface Control {
   id: Side | 'both'
-  /** What to press, in words; and what to let it down. */
+  /** What to press up, in words; and what to press down. */
   name: string
   down?: string
   press(way: 'up' | 'down' | null): void
@@ -73,7 +75,7 @@ export const pressureSight = (label: string, value: number): Omit<Sight, 'id'> =
   value,
 })
 
-/** The same circuit with its pressure switches set so much off, Pa. */
+/** The same circuit with its pressure switches offset, Pa. */
 function switchesOff(air: AirPlan, off: number): AirPlan {
   const components = { ...air.components }
   for (const id of allOfKinds(air, 'pressureSwitch')) {
@@ -87,7 +89,7 @@ function switchesOff(air: AirPlan, off: number): AirPlan {
 export class FunctionTrial {
   readonly tests: FunctionTest[] = []
   readonly stand: StandIns
-  /** The compressor ran on for as long as anybody waited. */
+  /** The compressor ran on as long as anybody waited. */
   neverFull = false
   private readonly air: AirPlan
   private readonly isWatched: boolean
@@ -106,7 +108,7 @@ export class FunctionTrial {
     if (tried.fault) this.ask({ do: 'fault', key: tried.fault })
   }
 
-  /** Asks the devices; what they refuse is not done. @returns undefined where they refuse */
+  /** Asks the devices; a refused question does nothing. @returns undefined if they refuse */
   ask(question: Asked): unknown {
     try {
       return this.stand.answer({ id: this.next++, ...question }, ME)
@@ -115,17 +117,17 @@ export class FunctionTrial {
       throw error
     }
   }
-  /** Where nothing works by itself, nothing looks in between. */
+  /** If nothing works by itself, nothing is checked in between. */
   wait(seconds: number, look = this.isWatched ? undefined : seconds): void {
     this.stand.advance(seconds, look)
   }
-  /** Waits until something is so, and no longer than this, s. @returns how long it took */
+  /** Waits until a condition is true, at most `most` s. @returns how long it took */
   waitUntil(isSo: () => boolean, most: number, every: number): number {
     const began = this.stand.t
     while (this.stand.t - began < most && !isSo()) this.wait(every, every)
     return this.stand.t - began
   }
-  /** What nothing is seen of is no test. */
+  /** A test without anything to see is not a test. */
   told(id: string, label: string, press: string, sights: Sights): void {
     if (Object.keys(sights).length === 0) return
     const seen = Object.entries(sights).map(([what, sight]): Sight => ({ id: `${id}:${what}`, ...sight }))
@@ -164,17 +166,17 @@ export class FunctionTrial {
     const springs = { left: pressureSight('Left spring', left), right: pressureSight('Right spring', right) }
     return tank === null ? springs : { ...springs, tank: pressureSight('Tank', tank) }
   }
-  /** Nothing where nothing runs on wires. */
+  /** Empty if nothing is wired. */
   amps(): Sights {
     if (!this.derived.stages.power.result.wiring.parts.some(isTaker)) return {}
     const value = this.stand.state().amps
     return { amps: { label: 'Current from the battery', quantity: 'current', value } }
   }
-  /** V that what takes current is made for. */
+  /** Rated volts of the consumers. */
   get nominal(): number {
     return this.derived.stages.power.result.wiring.nominal
   }
-  /** The same with all at rest, as a meter between battery and cable reads it. */
+  /** The current with all at rest, as a meter between battery and cable reads it. */
   drain(): Sights {
     const { amps } = this.amps()
     return amps ? { drain: { label: 'Current at rest', quantity: 'drain', value: amps.value } } : {}
@@ -184,7 +186,7 @@ export class FunctionTrial {
     const volts = this.ask({ do: 'meter', kind: 'across', at: part })
     return typeof volts === 'number' ? volts : null
   }
-  /** What the meter reads while the compressor is asked for. */
+  /** Readings of the meter while the compressor is demanded. */
   electric(): Sights {
     const volts = this.across('motor')
     const earth = this.across('earth')
@@ -196,7 +198,7 @@ export class FunctionTrial {
     }
   }
 
-  /** What a gauge in the cab shows: of the lines at it, or of the sensors that it reads. */
+  /** What a gauge in the cab shows: of the lines at it, or of its sensors. */
   shownBy(gauge: string): Sights {
     const isPiped = Object.values(this.air.lines).some(({ from, to }) => from === gauge || to === gauge)
     const sensorOf = (side: Side) =>
@@ -216,7 +218,7 @@ export class FunctionTrial {
     return Object.fromEntries(read)
   }
 
-  /** Swapped sides: what is meant for one goes to the other. */
+  /** With swapped sides, what is meant for one goes to the other. */
   private sideOf(side: Side): Side {
     return this.tried.swapped ? (side === 'left' ? 'right' : 'left') : side
   }
@@ -243,7 +245,7 @@ export class FunctionTrial {
     }
     return this.byHand()
   }
-  /** Valves worked by hand: of each side the first that fills it; of both sides apart, both at once. */
+  /** Hand-operated valves: for each side the first that fills it; if both sides share one, both at once. */
   private byHand(): Control[] {
     if (!this.stand.sidesApart()) return this.valveOf(null)
     const each = [...this.valveOf('left'), ...this.valveOf('right')]
@@ -264,7 +266,7 @@ export class FunctionTrial {
     const hand = of(side && this.sideOf(side))
     if (!hand) return []
     const name = `Hold ${this.named(of(side)!.part)}`
-    // A switch that fills lets nothing down: a bleed valve does.
+    // A switch that fills does not vent; a bleed valve does.
     const bleed = hand.down ? null : this.first('dump')
     const press: Control['press'] = (way) => {
       this.hand(hand.part, way === 'up' || !bleed ? (way ?? 'let-go') : 'let-go')
@@ -273,7 +275,7 @@ export class FunctionTrial {
     return [{ id: side ?? 'both', name, down: bleed ? `Hold ${this.named(bleed)}` : name, press }]
   }
 
-  /** Whether the engine turns what fills. */
+  /** True if the engine drives the supply. */
   isEngineDriven(): boolean {
     return this.first('belt', 'boost') !== null
   }

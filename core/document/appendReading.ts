@@ -4,8 +4,8 @@ import type { HoldTest, Reading } from './types'
 export const MOST_READINGS = 5000
 
 /**
- * When a reading that is taken now stands in its test, s since the first; the first begins the test.
- * @param of a draft: its beginning is written down with the first
+ * Time of a reading taken now, s since the first; the first begins the test.
+ * @param of a draft: its start is recorded with the first reading
  */
 export function stampReading(of: HoldTest, now: Date): number {
   const last = of.readings.at(-1)
@@ -13,11 +13,13 @@ export function stampReading(of: HoldTest, now: Date): number {
     of.startedAt = now.toISOString()
     return 0
   }
-  // Never before the one that is there: two of one time say nothing of a loss.
+  // Never earlier than the last one, because two at the same time say nothing about a loss.
   return Math.max(Math.round((now.getTime() - new Date(of.startedAt).getTime()) / 1000), last.t + 1)
 }
 
-/** What a gauge at both springs and the tank shows of the side under test, Pa gauge; null where there is no tank. */
+/**
+ * What a gauge at both springs and the tank shows of the side under test, Pa gauge; null if there is no tank.
+ */
 export function gaugeOfSide(
   side: HoldTest['side'],
   { left, right, tank }: { left: number; right: number; tank: number | null },
@@ -28,8 +30,8 @@ export function gaugeOfSide(
 }
 
 /**
- * Appends a reading of devices that run by a clock of their own, from the first that was taken; one of no later time is
- * none.
+ * Appends a reading of devices with a clock of their own, counted from the first one taken. A reading that is
+ * not later is ignored.
  */
 export function appendByDevice(
   of: HoldTest,

@@ -106,7 +106,7 @@ describe('plan file', () => {
         ? Object.fromEntries(
             Object.entries(value)
               .map(([k, v]): [string, unknown] => [k, shuffled(v)])
-              // As PostgreSQL keeps them: shorter keys first.
+              // In PostgreSQL's order: shorter keys first.
               .sort(([a], [b]) => a.length - b.length || (a < b ? -1 : 1)),
           )
         : value
@@ -130,11 +130,11 @@ describe('plan file', () => {
     }
   })
 
-  /** By another's reader: ajv 8.20.0, strict. */
+  /** By another package: ajv 8.20.0, strict. */
   const fits = new Ajv2020({ strict: true, allErrors: false }).compile(
     JSON.parse(JSON.stringify(jsonSchemaOf(planSchema))) as object,
   )
-  /** Every place of a plan: whose it is and under which name. */
+  /** Every place in a plan: its parent and its name. */
   const placesOf = (tree: object): [Record<string, unknown>, string][] =>
     Object.entries(tree).flatMap(([key, value]) => [
       [tree, key] as [Record<string, unknown>, string],

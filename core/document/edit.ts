@@ -6,8 +6,9 @@ import type { Plan } from './types'
 enablePatches()
 
 /**
- * An edit is data: what changed, and how to take it back. Undo, redo, history, merge and the offline queue all use it.
- * `kind` says how it counts in the history: a fresh edit, the undoing of the last, or the redoing of the last undone.
+ * An edit is data: what changed, and how to take it back. Undo, redo, history, merge and the offline queue all
+ * use it. `kind` says how it counts in the history: a fresh edit, an undo of the last one, or a redo of the
+ * last undone one.
  */
 export interface Edit {
   id: string
@@ -34,12 +35,12 @@ export function makeEdit<T extends object = Plan>(
   }
 }
 
-/** Keys that lead out of a document's own data. */
+/** Keys that lead outside a document's own data. */
 const FOREIGN_KEYS = new Set(['__proto__', 'constructor', 'prototype'])
 
 /**
- * Whether a patch names a place that is there, or one that may be made: no key of a list but its items', none
- * beyond.
+ * True if a patch names an existing place or one that may be created: no keys in lists but their items, and
+ * none beyond.
  */
 function fits(document: unknown, { op, path }: Patch): boolean {
   let at = document
@@ -58,10 +59,9 @@ function fits(document: unknown, { op, path }: Patch): boolean {
 }
 
 /**
- * Applies patches, of whatever version they were made in; throws a plain Error when a place they name is gone, or is
- * none that a document can have. It is brought to the newest version.
- *
- * All patches go into one draft: one document for each patch would copy a list of n items n times.
+ * Applies patches made in any version. Throws a plain Error if a place they name is gone or cannot exist. The
+ * result is brought to the newest version.
+ * All patches go into one draft, because one document per patch would copy a list of n items n times.
  */
 export function applyEdit<T>(document: T, patches: Patch[]): T {
   const next = produce(document as object, (draft) => {

@@ -37,7 +37,7 @@ const patch = yup
   })
   .strict()
   .noUnknown()
-/** Most changes of one edit. A list of readings that is taken in whole is one change. */
+/** Most changes in one edit. An imported list of readings counts as one change. */
 export const MOST_CHANGES = 5000
 const patches = () =>
   yup
@@ -72,7 +72,7 @@ const kept = edit.shape({
   replaces: yup.array().of(yup.string().required().max(64)).max(5000).optional(),
 })
 
-/** Most edits of one hand-in, and most characters of their JSON; the page keeps below both. */
+/** Most edits in one hand-in, and most characters of their JSON; the page stays below both. */
 export const MOST_EDITS = 500
 export const MOST_HAND_IN = 4_000_000
 
@@ -83,24 +83,26 @@ export const handInRequest = yup
   .strict()
   .noUnknown() as unknown as yup.Schema<{ edits: KeptEdit[] }>
 
-/** A place that two changed, with who else did and when. */
+/** A place that two people changed, with the other person and the time. */
 export interface ClashPlace extends Conflict {
   who: string
   at: string
 }
 
-/** What came of a hand-in: the document as it now stands, what is held of the edits, what cannot be. */
+/** Result of a hand-in: the present document, which edits are held, and which cannot be. */
 export interface HandInAnswer<T> {
-  /** The document it is about: an answer for another is never taken. */
+  /** The document it is about, so that an answer for another one is never taken. */
   doc: string
   revision: number
   document: T
   /** Ids of handed-in edits that the server holds. */
   holds: string[]
   refused: Refusal[]
-  /** Whether others' edits came in that the sender has not seen. */
+  /** True if there are edits of others that the sender has not seen. */
   others: boolean
-  /** Places to be settled by the sender; nothing of the rest is written before. `proposal` has all the rest in it. */
+  /**
+   * Places the sender must settle; until then nothing of the rest is written. `proposal` contains all the rest.
+   */
   clash: { places: ClashPlace[]; proposal: T } | null
 }
 
@@ -130,7 +132,7 @@ const unitChoice = yup
   .strict()
   .noUnknown() as unknown as yup.Schema<UnitChoice>
 
-/** What a shop has set: its units, what a new haul is brought to, its own classes of parts. */
+/** Settings of a shop: its units, the target of a new haul, its own classes of parts. */
 const shopSettings = yup
   .object({
     units: unitChoice.required(),
@@ -142,7 +144,7 @@ const shopSettings = yup
   .strict()
   .noUnknown() as unknown as yup.Schema<ShopSettings>
 
-/** What does not fit the shape of a shop's settings, in a sentence, or null. */
+/** What is wrong with the shape of a shop's settings, in a sentence, or null. */
 export function shopSettingsProblem(settings: ShopSettings): string | null {
   try {
     shopSettings.validateSync(settings, { strict: true })
@@ -152,7 +154,10 @@ export function shopSettingsProblem(settings: ShopSettings): string | null {
   }
 }
 
-/** What lines came out at on one kind of truck, over so many jobs: runs as found and lengths as cut less slack, m. */
+/**
+ * How long lines came out on one kind of truck, over a number of jobs: computed runs, and cut lengths less
+ * slack, m.
+ */
 export interface MeasuredOn {
   jobs: number
   lines: number

@@ -2,12 +2,12 @@ import * as yup from 'yup'
 import type { Corners, Known, Point } from './types'
 
 /**
- * Fields of the plan's schema. Strict: a number in quotes, a missing or an unknown field is an error with its path.
- * Each knows the type of what it lets through, so that a schema and a type that differ do not compile.
+ * Fields of the plan's schema. They are strict: a number in quotes, or a missing or unknown field, is an error
+ * with its path. Each knows the type it accepts, so that a schema and a type that differ do not compile.
  */
 
 declare const lets: unique symbol
-/** A schema that lets through a T and nothing else; neither a wider nor a narrower type stands in for T. */
+/** A schema that accepts exactly T, neither a wider nor a narrower type. */
 export type Field<T> = yup.Schema & { readonly [lets]?: (value: T) => T }
 const field = <T>(schema: unknown): Field<T> => schema as Field<T>
 
@@ -15,13 +15,13 @@ const field = <T>(schema: unknown): Field<T> => schema as Field<T>
 export type FieldsOf<T> = { [K in keyof T]-?: Field<T[K]> }
 
 const ID = /^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/
-/** The same of an entry of a record, which may name an end, as in `line-left:from`. */
+/** Key of an entry in a record; it may name an end, as in `line-left:from`. */
 export const ENTRY_ID = /^[A-Za-z0-9:][A-Za-z0-9:-]{0,63}$/
-/** What every object has by itself. */
+/** Properties that every object has. */
 export const BUILT_IN: readonly string[] = Object.getOwnPropertyNames(Object.prototype)
 /**
- * Whether a text names what every object has by itself, such as `constructor`. Looked up among a plan's own names it
- * would find something that is in no plan.
+ * True if a text names a property that every object has, such as `constructor`. Looked up among a plan's names
+ * it would find something that is in no plan.
  */
 export const isBuiltIn = (text: string) => BUILT_IN.includes(text)
 const NOT_BUILT_IN = '${path}: this word has a meaning of its own to the program. Choose another'
@@ -46,7 +46,7 @@ export const nullableText = (max: number) =>
   field<string | null>(yup.string().strict().defined().max(max).nullable())
 /** Most characters of a job's name. */
 export const LONGEST_JOB_NAME = 120
-/** A text that says something. */
+/** A text that is not empty. */
 export const nameField = (max: number) =>
   field<string>(yup.string().strict().defined().max(max).required().min(1))
 export const flagField = () => field<boolean>(yup.boolean().strict().required())
@@ -72,7 +72,7 @@ const objectOf = (fields: Record<string, yup.Schema>) =>
     .required()
     .noUnknown('${path} has fields this version does not know: ${unknown}')
 export const shape = <T>(fields: FieldsOf<T>) => field<T>(objectOf(fields))
-/** The shape, or null where there is none of it. */
+/** The shape, or null if there is none. */
 export const orNull = <T>(of: Field<T>) =>
   field<T | null>((of as unknown as yup.ObjectSchema<yup.AnyObject>).notRequired().nullable().defined())
 export const listField = <T>(of: Field<T>, max: number) =>
@@ -86,7 +86,7 @@ export function recordField<T>(of: Field<T>, max: number): Field<Record<string, 
       .required()
       .meta({ recordOf: of, max } as object)
       .test('record', function (value) {
-        // Whether it may be null is for the schema around it to say.
+        // The surrounding schema says whether it may be null.
         if (value == null) return true
         if (typeof value !== 'object' || Array.isArray(value))
           return this.createError({ message: `${this.path} must be an object of entries by id` })
@@ -119,7 +119,7 @@ type StepsOf<T extends { do: string }> = {
   [K in T['do']]: FieldsOf<Omit<Extract<T, { do: K }>, 'do'>>
 }
 
-/** One of several shapes, told apart by what their `do` says. */
+/** One of several shapes, distinguished by their `do`. */
 export function stepField<T extends { do: string }>(shapes: StepsOf<T>): Field<T> {
   const whole = new Map(
     Object.entries<Record<string, yup.Schema>>(shapes).map(([name, fields]) => [
@@ -152,13 +152,13 @@ export function stepField<T extends { do: string }>(shapes: StepsOf<T>): Field<T
 export const lengthField = () => numberField(-40, 40)
 export const sizeField = () => numberField(0, 40)
 export const massField = () => numberField(0, 200_000)
-/** A slip of sign is kept as typed, marked and explained, not refused. */
+/** A wrong sign is kept as typed, marked and explained, not refused. */
 export const signedMassField = () => numberField(-200_000, 200_000)
 export const pressureField = () => numberField(0, 5e6)
 export const pointField = () => shape<Point>({ x: lengthField(), y: lengthField(), z: lengthField() })
 export const cornersField = (of: () => Field<number>) =>
   shape<Corners>({ frontLeft: of(), frontRight: of(), rearLeft: of(), rearRight: of() })
-/** How a figure of the survey is known, and ± of it. */
+/** How a figure of the survey is known, and its ±. */
 export const knownField = <const H extends string>(how: readonly H[]) =>
   shape<Known<H>>({ how: choiceField(how), tolerance: nullableNumber(0, 1000) })
 export const orderField = () => numberField(0, 1e9)
@@ -171,7 +171,7 @@ export const classField = () =>
   )
 export const nullableClass = () =>
   field<string | null>(notBuiltIn(yup.string().strict().nullable().defined().matches(ID)))
-/** A text that is looked up: the id of a thing that may be gone, a thread, the name of a place. */
+/** A text used for lookup: the id of something that may be gone, a thread, the name of a place. */
 export const soughtField = (max: number, min = 0) =>
   field<string>(notBuiltIn(yup.string().strict().defined().min(min).max(max)))
 export const nullableSought = (max: number) =>

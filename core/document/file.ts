@@ -79,17 +79,17 @@ export function readPlanFile(text: string): Plan {
 /** Plans put into one file at most. */
 export const MOST_PLANS = 200
 
-/** What a file of several plans is told by. */
+/** Format mark of a file with several plans. */
 const PLANS_FORMAT = `${PLAN_FORMAT}s`
 
-/** Text of a file of several plans, each as it stands in a file of its own. */
+/** Text of a file with several plans, each as in a file of its own. */
 export function writePlanFiles(plans: readonly Plan[]): string {
   return `${JSON.stringify({ format: PLANS_FORMAT, plans: plans.map(sortKeys) }, null, 2)}\n`
 }
 
 /**
- * The texts of the plans in a file, whether it holds one or several; each is read and checked before any is given.
- * @throws {PlanFileError} of the first that cannot be used, by its place in the file.
+ * Texts of the plans in a file, whether it has one or several; all are read and checked before any is returned.
+ * @throws {PlanFileError} for the first that cannot be used, by its position in the file
  */
 export function readPlanFiles(text: string): string[] {
   const plans = plansIn(text)
@@ -104,7 +104,7 @@ export function readPlanFiles(text: string): string[] {
   })
 }
 
-/** The plans of a file of several; null for any other text. */
+/** The plans of a file with several; null for any other text. */
 function plansIn(text: string): unknown[] | null {
   try {
     const { format, plans } = JSON.parse(withoutMark(text)) as { format?: unknown; plans?: unknown }

@@ -3,26 +3,26 @@ import { sameJson } from '../quantity/patch'
 import { mergeDocuments, type Conflict } from './merge'
 
 /**
- * An edit as it is kept until the server holds it: with the revision its author saw, the line of edits it belongs to
- * (one a browser tab) and who made it.
+ * An edit kept until the server holds it: with the revision its author saw, its line of edits (one per browser
+ * tab), and its author.
  */
 export interface KeptEdit extends Edit {
   base: number
   line: string
   who: string
-  /** Edits of other lines that its author saw, though no revision had them yet: what an earlier visit had left. */
+  /** Edits of other lines that its author saw before any revision had them, left from an earlier visit. */
   saw?: string[]
-  /** Edits that this one stands for: what a person settled, so that they are never handed in again. */
+  /** Edits that this one replaces after a person settled them, so that they are never handed in again. */
   replaces?: string[]
 }
 
-/** An edit that cannot be taken, and why, in a sentence for its author. */
+/** An edit that cannot be taken, with the reason for its author. */
 export interface Refusal {
   id: string
   message: string
 }
 
-/** What the server holds of a document, as far as taking edits in needs it. */
+/** What the server must know of a document to take edits. */
 export interface HeldDocument<T> {
   /** The newest revision's document. */
   head: T
@@ -32,7 +32,7 @@ export interface HeldDocument<T> {
   since: (base: number) => KeptEdit[]
 }
 
-/** The document with an edit in it, or as it was where the edit's place is not there. */
+/** The document with an edit applied, or unchanged if the edit's place does not exist. */
 const applyWhereItFits = <T>(document: T, edit: Edit): T => {
   try {
     return applyEdit(document, edit.patches)
@@ -43,22 +43,23 @@ const applyWhereItFits = <T>(document: T, edit: Edit): T => {
 
 const under = (path: string[], above: string[]) => above.every((key, i) => path[i] === key)
 
-/** A place that two changed: told once, with what it was at first and what is meant last. */
+/** A place that two people changed, listed once, with its first value and the last intended one. */
 function addConflict(conflicts: Conflict[], next: Conflict): Conflict[] {
   const known = conflicts.find((c) => c.path.length === next.path.length && under(c.path, next.path))
   const others = conflicts.filter((c) => !under(c.path, next.path))
   return [...others, known ? { ...known, mine: next.mine } : next]
 }
 
-/** Whether the author of an edit had an earlier one before their eyes. */
+/** True if the author of an edit had seen an earlier one. */
 const hasSeen = (edit: Pick<KeptEdit, 'line' | 'saw'>, earlier: KeptEdit) =>
   earlier.line === edit.line || (edit.saw ?? []).includes(earlier.id)
 
 /**
- * Takes edits into a document, each from what its own author saw: the revision it began from with the earlier edits of
- * its line, and those it names, in it. So nobody's own earlier edit is ever taken for somebody else's. Where
- * another changed the same place differently, theirs stands in `merged` and the place is listed.
- * @param problem what is wrong with a document, in a sentence, or null: an edit that brings one is refused
+ * Takes edits into a document, each based on what its own author saw: the revision it began from, plus earlier
+ * edits of its line and those it names. So nobody's own earlier edit counts as somebody else's. If another
+ * person changed the same place differently, theirs is in `merged` and the place is listed.
+ * @param problem what is wrong with a document, in a sentence, or null; an edit that causes a problem is
+ * refused
  */
 export function takeIn<T>(
   document: HeldDocument<T>,
@@ -69,7 +70,7 @@ export function takeIn<T>(
   let conflicts: Conflict[] = []
   const refused: Refusal[] = []
   const taken: KeptEdit[] = []
-  /** What the author of a line saw at a revision, with what was taken since of what they would see. */
+  /** What the author of a line saw at a revision, plus what was taken since of what they would see. */
   const views = new Map<string, { by: KeptEdit; seen: T | null }>()
   const viewOf = (edit: KeptEdit) => {
     const key = JSON.stringify([edit.base, edit.line, edit.saw])

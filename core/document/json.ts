@@ -1,17 +1,17 @@
 /** How deep a document may be nested; a plan is nine levels deep. */
 const DEEPEST = 32
 
-/** A NUL, which the database cannot hold, or half of a pair of surrogates, which is no character. */
+/** A NUL, which the database cannot store, or half of a surrogate pair, which is not a character. */
 // eslint-disable-next-line no-control-regex
 const UNFIT_TEXT = /\u0000|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/
 
-/** A text without what no document can hold. */
+/** A text without what no document can contain. */
 export const fitText = (text: string): string => {
   const all = new RegExp(UNFIT_TEXT, 'g')
   return text.replace(all, '')
 }
 
-/** Why a JSON value cannot be part of any document, in a sentence that names the place; null when it can. */
+/** Why a JSON value cannot be part of a document, in a sentence that names the place; null if it can. */
 export function unfitJson(value: unknown, path: string[] = []): string | null {
   if (typeof value === 'string') {
     const found = UNFIT_TEXT.exec(value)

@@ -12,8 +12,8 @@ interface Described {
 }
 
 /**
- * JSON Schema (draft 2020-12) of a Yup schema, so that the file format is described by the schema that checks it. What
- * may be null says so.
+ * JSON Schema (draft 2020-12) of a Yup schema, so that the file format is described by the schema that checks
+ * it. Nullable fields are marked as such.
  */
 export function jsonSchemaOf(schema: yup.Schema): Json {
   const described = schema.describe() as unknown as Described

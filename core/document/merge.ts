@@ -10,8 +10,7 @@ export interface Conflict {
 
 /**
  * Three-way merge of two documents that began from `base`. Objects merge key by key; numbers, texts and lists
- * are whole. Where both sides changed the same place differently, `theirs` stands in `merged` and the place
- * is listed.
+ * are whole. If both sides changed the same place differently, `theirs` is in `merged` and the place is listed.
  */
 export function mergeDocuments<T>(base: T, mine: T, theirs: T): { merged: T; conflicts: Conflict[] } {
   const conflicts: Conflict[] = []

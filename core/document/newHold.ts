@@ -1,7 +1,7 @@
 import { PRACTICE } from '../catalog/practice'
 import type { HoldTest } from './types'
 
-/** How a hold test is read until somebody says otherwise. */
+/** How a hold test is read unless somebody chose otherwise. */
 export const HOLD_READ: Pick<
   HoldTest,
   'plugged' | 'thermometer' | 'rested' | 'lag' | 'who' | 'gauge' | 'gaugeChecked' | 'covers'

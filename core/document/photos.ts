@@ -1,4 +1,6 @@
-/** Photos of a job: what one may be of, how large, how many. Their bytes lie beside the plan, not in it. */
+/**
+ * Photos of a job: what they may show, how large, how many. Their bytes are stored beside the plan, not in it.
+ */
 
 /** Most bytes of one photo; the page shrinks it to this before it is sent. */
 export const MOST_PHOTO_BYTES = 400_000
@@ -12,10 +14,7 @@ export const MOST_PHOTO_REQUEST = Math.ceil((MOST_PHOTO_BYTES * 4) / 3) + 2000
 export const PHOTO_KINDS = ['truck', 'part', 'step', 'joint', 'road'] as const
 export type PhotoKind = (typeof PHOTO_KINDS)[number]
 
-/**
- * What a photo is of: the truck as a whole, or a part, a step, a joint or what is looked at after the road by
- * its id.
- */
+/** Subject of a photo: the truck as a whole, or the id of a part, step, joint or check after the road. */
 export type PhotoSubject = 'truck' | `${Exclude<PhotoKind, 'truck'>}:${string}`
 
 /** A photo without its bytes. */
@@ -30,7 +29,7 @@ export interface Photo {
   at: string
 }
 
-/** What a photo is of, taken apart; null where it says nothing of the kind. */
+/** A photo's subject, parsed; null if it is not valid. */
 export function photoSubject(subject: string): { kind: PhotoKind; id: string } | null {
   if (subject === 'truck') return { kind: 'truck', id: '' }
   const [kind, ...rest] = subject.split(':')

@@ -3,11 +3,11 @@ import { showText, type Quantity, type UnitChoice } from '../quantity/units'
 import type { Edit } from './edit'
 
 /**
- * How places of a document are told to people: by the names they gave, what the edit was called, and in their
+ * How places in a document are named for people: by the names they gave, the title of the edit, and in their
  * units.
  */
 
-/** Quantities by the end of a path: the first that matches counts. */
+/** Quantities by the end of a path; the first match counts. */
 const QUANTITY_OF: [RegExp, Quantity][] = [
   [/^lay\.allowance$/, 'ratio'],
   [
@@ -48,13 +48,13 @@ const QUANTITY_OF: [RegExp, Quantity][] = [
   [/^tune\.heightTolerance$|^tune\.lever\.link$|^tune\.sensing\.(arm|rod)$/, 'length'],
 ]
 
-/** The quantity that a number at a path is of; `plain` where it is none. */
+/** Quantity of a number at a path; `plain` if it has none. */
 export function quantityAt(path: readonly string[]): Quantity {
   const at = path.join('.')
   return QUANTITY_OF.find(([pattern]) => pattern.test(at))?.[1] ?? 'plain'
 }
 
-/** Names that people gave to what lies on the way to a place: "Totes", "IBC 1". */
+/** Names that people gave to things on the way to a place: "Totes", "IBC 1". */
 function namesAlong(document: unknown, path: readonly string[]): string[] {
   let at = document
   return path.flatMap((key) => {
@@ -65,8 +65,8 @@ function namesAlong(document: unknown, path: readonly string[]): string[] {
 }
 
 /**
- * What the newest edit of a place was called, which is the name of its field on the screen; its key where none
- * touched it.
+ * Title of the newest edit of a place, which is the name of its field on the screen; its key if nobody touched
+ * it.
  */
 export function fieldOfPlace(path: readonly string[], edits: readonly Edit[]): string {
   const touching = edits.filter(({ patches }) =>
@@ -75,16 +75,13 @@ export function fieldOfPlace(path: readonly string[], edits: readonly Edit[]): s
   return touching.at(-1)?.label ?? path.at(-1) ?? ''
 }
 
-/**
- * A place as people know it: the names on the way to it, and what the newest edit of it was called, which is the
- * name of its field on the screen.
- */
+/** A place in people's words: the names on the way to it, and the title of its newest edit. */
 export function nameOfPlace(document: unknown, path: readonly string[], edits: readonly Edit[]): string {
   const field = fieldOfPlace(path, edits)
   return [...namesAlong(document, path), field].filter((name, i, all) => all.indexOf(name) === i).join(' › ')
 }
 
-/** A value of the plan in a shop's units; of a whole item its name and what is in it. */
+/** A value of the plan in the shop's units; for a whole item, its name and content. */
 export function valueText(value: unknown, path: readonly string[], units: UnitChoice): string {
   if (value === undefined) return 'not there'
   if (value === null || value === '') return 'nothing'

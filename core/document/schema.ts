@@ -122,9 +122,9 @@ import {
 import { upgradePlan } from './upgrade'
 
 /**
- * The one schema of the plan document: used by file import, the server's routes, worker messages and `bin/np`.
- * Ranges here only keep out what cannot be meant (a mass above 200 t); what is unwise is a bench note, not an error.
- * One file, as its types are: both are read side by side.
+ * The one schema of the plan document, used by file import, the server's routes, worker messages and `bin/np`.
+ * Its ranges only exclude impossible values (a mass above 200 t); unwise values get a bench note, not an error.
+ * It is one file, like its types, because both are read side by side.
  */
 
 const seatShift = () => shape<SeatShift>({ x: numberField(-0.5, 0.5), y: numberField(-0.5, 0.5) })
@@ -269,7 +269,7 @@ const truck = shape<Truck>({
   fuelTank: shape({ centre: pointField(), length: sizeField(), width: sizeField(), height: sizeField() }),
 })
 
-/** Where a haul is brought to; also the shop's own habit. */
+/** Target of a haul; also the shop's own default. */
 export const targetSchema = shape<Target>({ school: choiceField(SCHOOLS), share: numberField(0, 1) })
 
 const item = shape<LoadItem>({
@@ -307,11 +307,11 @@ const haul = shape<Haul>({
   target: targetSchema,
 })
 
-/** Figures of a part by id, each finite; which ids count is the kind's own affair. */
+/** Figures of a part by id, each finite; the kind decides which ids count. */
 const figures = () => recordField(numberField(-1e9, 1e9), 60)
 const own = { number: textField(80), make: textField(80), price: nullableNumber(0, 1e7) }
 
-/** A class of the shop's own; also what the shop's list of parts is made of. */
+/** A class of the shop's own; also used for the shop's list of parts. */
 export const ownClassSchema = shape<OwnClass>({
   kind: choiceField(KIND_IDS),
   label: nameField(80),
@@ -693,8 +693,8 @@ export interface PlanProblem {
 }
 
 /**
- * What is wrong with a changed plan, in a sentence, or null. Parts that are still the very objects of a plan known
- * to be right are not looked at again.
+ * What is wrong with a changed plan, in a sentence, or null. Parts that are the same objects as in a correct
+ * plan are not checked again.
  */
 export function changedPlanProblem(plan: Plan, right: Plan): string | null {
   const parts = Object.keys(right) as (keyof Plan)[]
@@ -713,8 +713,8 @@ export function changedPlanProblem(plan: Plan, right: Plan): string | null {
 }
 
 /**
- * Checks a whole document; returns it typed, or every problem with its path. One of an earlier version is brought to the
- * newest first; of one that says it is of the newest nothing is filled in.
+ * Checks a whole document; returns it typed, or every problem with its path. An earlier version is brought to
+ * the newest first; in one that claims to be the newest nothing is filled in.
  */
 export function checkPlan(
   value: unknown,
@@ -727,7 +727,7 @@ export function checkPlan(
       strict: true,
       abortEarly: false,
     }) as unknown as Plan
-    // Parts and lines come in an order of their own, whatever order the keys of a file are in.
+    // Parts and lines have an order of their own, whatever the order of keys in a file.
     return { plan: isNewest ? (upgradePlan(checked) as Plan) : checked, problems: null }
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error

@@ -10,13 +10,13 @@ import type { Up } from '../catalog/layFacts'
 export const PLAN_FORMAT = 'nimble-piston-plan'
 export const PLAN_VERSION = 16
 
-/** Choices of the plan, each once: the types below and the schema are made of them. */
+/** Choices of the plan, each in one place: the types below and the schema are built from them. */
 export const EXISTING_KINDS = ['air', 'switch', 'other'] as const
 export const BED_MATERIALS = ['steel', 'aluminium', 'wood'] as const
 export const COIL_HOLES = ['upper', 'lower', 'none'] as const
 export const SUSPENSIONS = ['leaf', 'coil'] as const
 /**
- * Where the helper springs of a coil-sprung rear go: inside the coils, or as bellows beside them, at the bump
+ * Where the helper springs of a coil-sprung rear go: inside the coils, or as bellows beside them at the bump
  * stops.
  */
 export const HELPER_PLACES = ['inside', 'beside'] as const
@@ -29,16 +29,16 @@ export const COUPLINGS = ['ball', 'bed'] as const
 export const BALL_FROMS = ['typed', 'weighed', 'trailer'] as const
 export const PRESS_WAYS = ['up', 'down'] as const
 export const DROOPS = ['none', 'strap', 'lift-off'] as const
-/** What the rear is raised by for the work: its frame, its axle, a hoist under the frame, or nothing. */
+/** What the rear is raised by during the work: its frame, its axle, a hoist under the frame, or nothing. */
 export const RAISED_BY = ['frame', 'axle', 'hoist', 'not'] as const
 export type RaisedBy = (typeof RAISED_BY)[number]
 /** A frame rail that is open on its inner side, or a closed box. */
 export const RAIL_SECTIONS = ['open', 'boxed'] as const
-/** What stands where the upper bracket of a helper spring wants to go on its rail. */
+/** What is where the upper bracket of a helper spring should go on its rail. */
 export const IN_THE_WAY = ['nothing', 'bed-hitch', 'rail-shape'] as const
 /**
- * How the upper bracket is held: clamped as the kit has it, by bolts round the rail, through it, or by nuts
- * clipped into it.
+ * How the upper bracket is held: clamped by the kit, by bolts round the rail, through it, or by nuts clipped
+ * into it.
  */
 export const BRACKET_HOLDS = ['clamp', 'stop-bolts', 'u-bolts', 'drilled', 'speed-nuts'] as const
 export type BracketHold = (typeof BRACKET_HOLDS)[number]
@@ -56,7 +56,7 @@ export const WIRE_JOINTS = ['crimp', 'solder', 'displacement'] as const
 export type WireJoint = (typeof WIRE_JOINTS)[number]
 /** Where the wake wire of a valve block hangs. */
 export const WAKES = ['ignition', 'constant', 'loose'] as const
-/** What a coil's spark is led off by. */
+/** What absorbs the spark of a coil. */
 export const SUPPRESSIONS = ['none', 'resistor', 'diode'] as const
 /** What a wire is for. */
 export const WIRE_USES = ['feed', 'earth', 'ignition', 'control', 'lamp', 'signal'] as const
@@ -70,13 +70,12 @@ export const CONNECTOR_WAYS = ['down', 'level', 'up'] as const
 export type ConnectorWay = (typeof CONNECTOR_WAYS)[number]
 export const WIRE_ENDS = ['source', 'load'] as const
 /**
- * Where something takes its current: the battery, a second one, the fuse box with the key on, or the
- * compressor's feed.
+ * Where something is fed: the battery, a second one, the fuse box with the key on, or the compressor's feed.
  */
 export const POWER_SOURCES = ['battery', 'second', 'ignition', 'feed'] as const
 export type PowerSource = (typeof POWER_SOURCES)[number]
 export const ISOLATORS = ['relay', 'switch'] as const
-/** The side of a fuse box's own fuse that is tapped: behind it, or before it. */
+/** Which side of a fuse box's own fuse is tapped: behind it or before it. */
 export const TAP_SIDES = ['fused', 'live'] as const
 
 export interface Point {
@@ -104,8 +103,8 @@ export const TRUCK_KIND_IDS = [
 export type TruckKind = (typeof TRUCK_KIND_IDS)[number]
 
 /**
- * How a figure of the survey is known; each kind has a usual tolerance (core/truck/survey.ts). A guess is an
- * unknown that somebody took over knowing so.
+ * How a figure of the survey is known; each has a usual tolerance (core/truck/survey.ts). A guess is an unknown
+ * that somebody took over on purpose.
  */
 export const WEIGHT_HOWS = ['scale', 'wheel-scales', 'guess', 'unknown'] as const
 export type WeightHow = (typeof WEIGHT_HOWS)[number]
@@ -113,26 +112,28 @@ export const GAP_HOWS = ['tape', 'guess', 'unknown'] as const
 export type GapHow = (typeof GAP_HOWS)[number]
 export const RATE_HOWS = ['two-heights', 'sheet', 'guess', 'unknown'] as const
 export type RateHow = (typeof RATE_HOWS)[number]
-/** How far the spring goes for so much of the wheel's travel: both taped, or the kind's example. */
+/** How the motion ratio is known: both travels taped, or the kind's example. */
 export const MOTION_HOWS = ['tape', 'guess', 'unknown'] as const
 export type MotionHow = (typeof MOTION_HOWS)[number]
 export const RATING_HOWS = ['plate', 'guess', 'unknown'] as const
 export type RatingHow = (typeof RATING_HOWS)[number]
-/** `tolerance` ± in SI of the figure (a share of it for a rate); null takes the usual one of its kind. */
+/** `tolerance` is ± in SI of the figure (a share of it for a rate); null takes the usual one. */
 export interface Known<H extends string> {
   how: H
   tolerance: number | null
 }
 /**
- * ± of the survey's figures. Axles in kg, the gap in m, the others as a share of the figure. `seat` is a second share of
- * the motion ratio: it changes with where the spring's seat stands.
+ * ± of the survey's figures. Axles in kg, the gap in m, the others as a share of the figure. `seat` is a second
+ * share of the motion ratio, which changes with the place of the spring's seat.
  */
 export type SurveyTolerances = Record<
   'frontAxle' | 'rearAxle' | 'gap' | 'rearRate' | 'area' | 'motion' | 'seat',
   number
 >
 
-/** A scale ticket: axles, or wheels where the scale gives them. kg. `haul` is what was aboard, null for nothing. */
+/**
+ * A scale ticket: axles, or wheels if the scale gives them. kg. `haul` is what was aboard, null for nothing.
+ */
 export interface Ticket {
   label: string
   order: number
@@ -154,24 +155,26 @@ export interface ExistingPart {
 }
 
 /**
- * Where an end of the spring stands from the middle of its seat, m: ahead, and outwards from the centre line; both
- * sides alike.
+ * Offset of a spring's end from the middle of its seat, m: ahead, and outwards from the centre line; the same
+ * on both sides.
  */
 export interface SeatShift {
   x: number
   y: number
 }
-/** A bracket, a bolt head, a clip beside the springs: a ball of that radius round its place at unladen height, m. */
+/**
+ * A bracket, bolt head or clip beside the springs: a ball of this radius around its place at unladen height, m.
+ */
 export interface BesideSpring {
   label: string
   order: number
   at: Point
   radius: number
   rides: (typeof OBSTACLE_RIDES)[number]
-  /** Nothing on it that cuts: a round head toward the bag, an edge folded over. */
+  /** It has nothing that cuts: a round head toward the bag, or a folded edge. */
   smooth: boolean
 }
-/** Ratings raised by a certified upgrade, kg, and the paper that says so. Without its paper it counts for nothing. */
+/** Ratings raised by a certified upgrade, kg, and its paper. Without the paper it counts for nothing. */
 export interface CertifiedRatings {
   frontAxle: number
   rearAxle: number
@@ -190,7 +193,7 @@ export interface Truck {
   /** Hitch ball behind the rear axle, and its height above the ground. */
   axleToBall: number
   ballHeight: number
-  /** Gooseneck ball or fifth wheel in the bed, ahead of the rear axle; null where there is none. */
+  /** Gooseneck ball or fifth wheel in the bed, ahead of the rear axle; null if there is none. */
   bedHitch: number | null
   /** Back of the cab, ahead of the rear axle. */
   cabRear: number
@@ -203,8 +206,8 @@ export interface Truck {
     material: (typeof BED_MATERIALS)[number]
   }
   /**
-   * `kickUp` is how far the rails rise over the rear axle; `notch` is cut out of their lower edge there, its
-   * middle over the axle: gaps are measured as it stands, to its upper edge.
+   * `kickUp` is how far the rails rise over the rear axle. `notch` is cut out of their lower edge there,
+   * centred over the axle; gaps are measured to its upper edge.
    */
   frame: {
     section: (typeof RAIL_SECTIONS)[number]
@@ -221,12 +224,12 @@ export interface Truck {
   tyre: { radius: number; width: number; dual: boolean }
   /** Axle tube and differential, radii; the differential's middle left of centre. */
   axle: { tube: number; differential: number; offset: number }
-  /** Radius of the drive shaft; 0 where there is none. */
+  /** Radius of the drive shaft; 0 if there is none. */
   driveShaft: number
   spare: { centre: Point; radius: number; width: number } | null
   /** Distance of the helper spring's middle from the centre line. */
   seat: number
-  /** Where its upper and lower end really stand: wedges and brackets move them, and the bag leans between. */
+  /** Where its upper and lower end really are: wedges and brackets move them, and the bag leans between. */
   seats: { upper: SeatShift; lower: SeatShift }
   /** The upper bracket on its rail. */
   bracket: { inWay: (typeof IN_THE_WAY)[number]; hold: BracketHold }
@@ -234,11 +237,12 @@ export interface Truck {
   beside: Record<string, BesideSpring>
   /** Wheel-house wall beside the spring: distance from the centre line, and its lower edge above the ground. */
   innerFender: { y: number; bottom: number } | null
-  /** Where the brake or sensor line passes nearest the left spring; it moves with the axle. The right mirrors it. */
+  /**
+   * Where the brake or sensor line is nearest to the left spring; it moves with the axle. The right mirrors it.
+   */
   brakeLine: Point | null
   /**
-   * Inside of the steel coil: diameter, free height between its seats, and the end whose seat has a hole for the
-   * stem.
+   * Steel coil: inner diameter, free height between its seats, and the end whose seat has a hole for the stem.
    */
   coil: { inner: number; gap: number; hole: (typeof COIL_HOLES)[number] }
   existing: Record<string, ExistingPart>
@@ -248,7 +252,7 @@ export interface Truck {
   seatGap: { unladen: number; droop: number; bump: number }
   /** Weight on each wheel (pair), unladen, kg. */
   unladen: Corners
-  /** As plated, kg; `tyre` is what one tyre may carry. Null where it is not known. */
+  /** From the plate, kg; `tyre` is what one tyre may carry. Null if it is not known. */
   ratings: {
     frontAxle: number
     rearAxle: number
@@ -261,19 +265,21 @@ export interface Truck {
   }
   suspension: {
     kind: (typeof SUSPENSIONS)[number]
-    /** Of a coil-sprung rear. */
+    /** For a coil-sprung rear. */
     helper: HelperPlace
-    /** What is cut off the rear bump stops, m: the axle comes up so much further. */
+    /** What is cut off the rear bump stops, m: the axle rises that much further. */
     stopCut: number
     /** Rate at the wheel, one side, N/m. */
     frontRate: number
     rearRate: number
     /**
-     * Second stage of the leaf pack: wheel travel from unladen to its contact, and what it adds, N/m; null when
-     * single-rate.
+     * Second stage of the leaf pack: wheel travel from unladen to its contact, and its added rate, N/m; null
+     * for a single-rate pack.
      */
     overload: { contact: number; rate: number } | null
-    /** Rate of a bump stop once touched, N/m, and the front's gap at the wheel. The rear's gap is in `seatGap`. */
+    /**
+     * Rate of a bump stop once touched, N/m, and the front's gap at the wheel. The rear's gap is in `seatGap`.
+     */
     stopRate: number
     frontStopGap: number
     /** Lateral distance between left and right springs. */
@@ -286,7 +292,7 @@ export interface Truck {
     motionRatio: number
     /**
      * Lift (drop negative) at the rear and at the front; `liftMeasured` says whether the heights and gaps were
-     * taken with it fitted.
+     * measured with it fitted.
      */
     lift: number
     frontLift: number
@@ -297,8 +303,8 @@ export interface Truck {
     wedge: number
   }
   /**
-   * How the figures were come by. `squat` is the two-heights test: a known load on the rear axle, lips before and
-   * after.
+   * How the figures were obtained. `squat` is the two-heights test: a known load on the rear axle, lips before
+   * and after.
    */
   survey: {
     frontAxle: Known<WeightHow>
@@ -317,8 +323,8 @@ export interface Truck {
 }
 
 /**
- * What loads, levelling and the road trial use of a truck. They are handed nothing else of it, and stay while
- * it stays.
+ * What loads, levelling and the road trial read of a truck. They get nothing else of it, and stay while it
+ * stays.
  */
 export const LOADED_PARTS = [
   'wheelbase',
@@ -336,9 +342,9 @@ export const LOADED_PARTS = [
 ] as const satisfies readonly (keyof Truck)[]
 export type LoadedTruck = Pick<Truck, (typeof LOADED_PARTS)[number]>
 
-/** What later stages need of the survey; the very same object while nothing they use has changed. */
+/** What later stages need of the survey; the same object while nothing they use has changed. */
 export interface SurveyFacts {
-  /** The truck with its kit and its two-heights rate counted. */
+  /** The truck with its kit and its two-heights rate included. */
   truck: LoadedTruck
   tolerances: SurveyTolerances
   /** Height of the helper spring as installed, unladen, m. */
@@ -383,16 +389,21 @@ export interface Haul {
   order: number
   items: Record<string, LoadItem>
   coupling: (typeof COUPLINGS)[number]
-  /** Load on the ball or bed hitch, kg, and whether it was typed from papers, weighed, or follows from `trailer`. */
+  /**
+   * Load on the ball or bed hitch, kg, and whether it was typed from papers, weighed, or follows from
+   * `trailer`.
+   */
   ballLoad: number
   ballFrom: (typeof BALL_FROMS)[number]
-  /** Mass of the trailer towed, for the combination rating; with `ballFrom` trailer it follows from the plan. */
+  /**
+   * Mass of the towed trailer, for the combination rating; if `ballFrom` is trailer it follows from the plan.
+   */
   trailerMass: number
   /** The trailer's own plan: axle behind the coupling, empty weight and where it acts, items. */
   trailer: { axle: number; empty: number; emptyAt: number; items: Record<string, TrailerItem> }
   /** Weight-distributing hitch: lift at the end of each of two spring bars, N, and the bars' length, m. */
   bars: { force: number; length: number } | null
-  /** Where the rear is brought to, and for `share` how much of the sag is left in (0–1). */
+  /** Target of the rear; for `share`, how much of the sag is left in (0–1). */
   target: Target
 }
 
@@ -404,8 +415,8 @@ export interface OwnPart {
   price: number | null
 }
 /**
- * What becomes of a part or a line: bought and fitted; there and kept; there and replaced by the same again; taken out
- * (those stand in `gone`); or left for later, its place, port and tube kept free and plugged until then.
+ * State of a part or line: bought and fitted; existing and kept; existing and replaced by the same; taken out
+ * (then it is in `gone`); or left for later, with its place, port and tube kept free and plugged.
  */
 export const PART_STATES = ['new', 'kept', 'replaced', 'out', 'later'] as const
 export type PartState = (typeof PART_STATES)[number]
@@ -413,38 +424,40 @@ export const CONDITIONS = ['unseen', 'good', 'worn', 'failed'] as const
 export type Condition = (typeof CONDITIONS)[number]
 export const FAILED_BY = ['unknown', 'rubbed', 'wet', 'backwards', 'age'] as const
 export type FailedBy = (typeof FAILED_BY)[number]
-/** A part that is not from the box, as it was looked at: under the truck, or come from another one. */
+/** Condition of a part that is not from the box: found under the truck, or from another one. */
 export interface Found {
   condition: Condition
-  /** Why it failed, where it did. */
+  /** Why it failed, if it did. */
   failedBy: FailedBy
-  /** Year it was fitted in, as far as anybody knows. */
+  /** Year it was fitted, if known. */
   year: number | null
-  /** Off its own plate: rating, Pa gauge, and date as stamped. */
+  /** From its own plate: rating, Pa gauge, and date as stamped. */
   rating: number | null
   dated: string
 }
-/** A line that was there already, as it was looked at; year it was fitted in, null where nobody knows. */
+/** Condition of an existing line, and the year it was fitted, null if nobody knows. */
 export type LineFound = Pick<Found, 'condition' | 'year'>
 export interface Component {
   kind: ComponentKind
   label: string
   side: Side | null
   state: PartState
-  /** Of a part that is kept: it goes to another place on the truck. */
+  /** For a kept part: it goes to another place on the truck. */
   moved: boolean
-  /** Comes from another truck or second-hand: fitted, not bought, and looked at first. */
+  /** From another truck or second-hand: fitted, not bought, and inspected first. */
   used: boolean
   found: Found
-  /** Class of the part; null takes the usual one. Springs, compressors and the block follow the plan's own choice. */
+  /**
+   * Class of the part; null takes the usual one. Springs, compressors and the block follow the plan's choice.
+   */
   class: string | null
-  /** Figures off the part's own sheet, which rule over the class, by id and in SI. */
+  /** Figures off the part's own sheet, which override the class, by id and in SI. */
   sheet: Record<string, number>
   own: OwnPart
 }
 export const AIR_PATHS = ['left', 'right', 'both', 'supply'] as const
 export type AirPath = (typeof AIR_PATHS)[number]
-/** `tube` is a tube class, null for the plan's own; DIRECT where one part is screwed straight into the other. */
+/** `tube` is a tube class, null for the plan's own; DIRECT if one part is screwed straight into the other. */
 export interface AirLine {
   from: string
   fromPort: string
@@ -453,7 +466,7 @@ export interface AirLine {
   path: AirPath
   tube: string | null
   state: PartState
-  /** How it was found, where it was there already. */
+  /** How it was found, if it existed already. */
   found: LineFound
 }
 export const DIRECT = 'direct'
@@ -486,24 +499,24 @@ export interface OwnClass extends OwnPart {
   label: string
   /** id of the generic class it begins from */ like: string
   figures: Record<string, number>
-  /** Table off its sheet, SI, columns by its kind; empty where the sheet gives none. */
+  /** Table off its sheet, SI, columns by its kind; empty if the sheet has none. */
   table: number[][]
 }
 
-/** A kit as it is sold: what is in it, off its own sheet. */
+/** A kit as it is sold, with its content off its own sheet. */
 export interface Kit extends OwnPart {
   label: string
-  /** Classes in it, generic or the shop's own; null where it has none of them. */
+  /** Classes in it, generic or the shop's own; null if it has none. */
   springClass: string | null
   compressorClass: string | null
   blockClass: string | null
   tubeClass: string | null
-  /** Tube in it, and its harness from the battery, m; null where it has none. */
+  /** Tube in it, and its harness from the battery, m; null if it has none. */
   tubeLength: number | null
   harness: number | null
-  /** Parts in it, how many of each kind. */
+  /** Number of parts of each kind in it. */
   parts: Partial<Record<ComponentKind, number>>
-  /** Lift it is made for at the rear, m, drop negative; null where its sheet says nothing. */
+  /** Rear lift it is made for, m, drop negative; null if its sheet does not say. */
   lift: LiftRange | null
   fasteners: Record<string, Fastener>
 }
@@ -511,7 +524,7 @@ export interface LiftRange {
   least: number
   most: number
 }
-/** What a job keeps of the kit it was planned with. */
+/** What a job keeps of its kit. */
 export type TakenKit = Pick<
   Kit,
   'label' | 'number' | 'make' | 'price' | 'tubeClass' | 'tubeLength' | 'parts' | 'lift'
@@ -523,7 +536,7 @@ export type ScenarioStep =
   | { do: 'wait'; seconds: number }
   /** Load put on or taken off; null is the empty truck. */
   | { do: 'load'; haul: string | null }
-  /** Held for so long: a paddle up or down, a valve open, a horn sounded, a switch off. */
+  /** Held for a time: a paddle up or down, a valve open, a horn sounded, a switch off. */
   | { do: 'press'; part: string; way: (typeof PRESS_WAYS)[number]; seconds: number }
   | { do: 'tyre'; /** m³ */ volume: number; from: number; to: number; count: number }
   | { do: 'tool'; /** free air, m³/s */ demand: number; /** Pa gauge */ needed: number; seconds: number }
@@ -545,7 +558,7 @@ export const FAULT_KINDS = [
 ] as const
 export type FaultKind = (typeof FAULT_KINDS)[number]
 
-/** What is run: how it begins, what is around it, and what happens in order. */
+/** A scenario: how it begins, its surroundings, and what happens in order. */
 export interface Scenario {
   label: string
   order: number
@@ -561,17 +574,17 @@ export interface Scenario {
 }
 
 export interface AirPlan {
-  /** The kit it is planned with; null where every part is bought by itself. */
+  /** The kit it is planned with; null if every part is bought separately. */
   kit: TakenKit | null
-  /** What the circuit was started from; edits leave it. */
+  /** Starting circuit; edits do not change it. */
   archetype: Archetype
   springClass: string
   compressorClass: string
   blockClass: string
   tubeClass: string
   /**
-   * Figures off the spring's own sheet, which rule over the class: area at its design height, m²; Pa gauge; kg of
-   * one spring.
+   * Figures off the spring's own sheet, which override the class: area at its design height, m²; Pa gauge; kg
+   * of one spring.
    */
   sheet: { area: number; minPressure: number; maxPressure: number; maxLoad: number } | null
   /** Spacer between spring and bracket, m; under the spring or over it, and which way its cup faces. */
@@ -584,37 +597,40 @@ export interface AirPlan {
   /** The circuit as it will be, with what is left for later. */
   components: Record<string, Component>
   lines: Record<string, AirLine>
-  /** Joints that are not the usual ones of their tube, by `line:from` and `line:to`. */
+  /** Joints that differ from the usual ones of their tube, by `line:from` and `line:to`. */
   joints: Record<string, JointKind>
-  /** Ports that are not as is usual of their part, by `part:port`. */
+  /** Ports that differ from the usual ones of their part, by `part:port`. */
   ports: Record<string, PortSize>
-  /** What is there today and is taken out. */
+  /** What exists today and is taken out. */
   gone: Circuit
-  /** Classes of the shop's own that this job uses, as they were when chosen. */
+  /** Classes of the shop's own that this job uses, copied when chosen. */
   classes: Record<string, OwnClass>
-  /** Scenarios written for this job, beside those that follow from the plan. */
+  /** Scenarios written for this job, besides the automatic ones. */
   scenarios: Record<string, Scenario>
 }
-/** What the circuit alone is made of. */
+/** The circuit alone. */
 export interface Circuit {
   components: Record<string, Component>
   lines: Record<string, AirLine>
 }
 
 /**
- * What a thing told by hand is to parts and runs: steel they may be fixed to, sheet metal a run may pass through, what
- * moves, what is hot, anything else; `keepOut` is no thing, but a place to be left free; `grommet` is a hole in sheet
- * metal that is there, with its grommet.
+ * Kinds of things added by hand: steel that parts may be fixed to, sheet metal a run may pass through, moving
+ * things, hot things, anything else. `keepOut` is a place to leave free; `grommet` is an existing hole in sheet
+ * metal, with its grommet.
  */
 export const TOLD_KINDS = ['body', 'structure', 'sheet', 'moving', 'hot', 'keepOut', 'grommet'] as const
-/** A thing on the truck told by hand, as an upright box: a new one, or one of the truck's solids as it really is. */
+/**
+ * A thing on the truck added by hand, as an upright box: a new one, or a correction of one of the truck's
+ * solids.
+ */
 export interface ToldSolid {
   label: string
   kind: (typeof TOLD_KINDS)[number]
   /** Its middle. */
   at: Point
   size: { along: number; across: number; up: number }
-  /** False where the truck has none of what it stands for. */
+  /** False if the truck does not have the thing it stands for. */
   there: boolean
   order: number
 }
@@ -633,7 +649,7 @@ export interface Stand {
 }
 
 export interface LayPlan {
-  /** Where a part was put by hand; a part without an entry stands at its proposed place. */
+  /** Where a part was placed by hand; a part without an entry is at its proposed place. */
   places: Record<string, Point>
   /** How a part was turned by hand; one without an entry stands as proposed. */
   stands: Record<string, Stand>
@@ -644,16 +660,16 @@ export interface LayPlan {
   /** Extension spliced into the harness. */
   harnessExtension: number
   slackAtSpring: number
-  /** Things told by hand; under the id of one of the truck's own solids, instead of it. */
+  /** Things added by hand; one with the id of a truck's own solid replaces it. */
   solids: Record<string, ToldSolid>
-  /** Places a line or wire is made to pass, in order from its first end. */
+  /** Places a line or wire must pass, in order from its first end. */
   waypoints: Record<string, Point[]>
   coils: Record<string, ShelfCoil>
   /** What each line was really cut to, m, by its id: typed under the truck. */
   cutTo: Record<string, number>
-  /** When a line that had been cut was cut anew, by its id (ISO 8601). */
+  /** When a cut line was cut again, by its id (ISO 8601). */
   recut: Record<string, string>
-  /** What runs come out longer by than they are planned, as a share: the shop's own, once it has measured. */
+  /** How much longer runs come out than planned, as a share: the shop's own, once it has measured. */
   allowance: number
 }
 
@@ -669,38 +685,41 @@ export interface PowerPlan {
   engineSpace: boolean
   bundle: number
   earth: EarthPlace
-  /** What the meter showed, by the id of its test (core/power/network/meterWalk.ts): V, Ω, or 1 for what works. */
+  /**
+   * What the meter showed, by the id of its test (core/power/network/meterWalk.ts): V, Ω, or 1 for something
+   * that works.
+   */
   readings: Record<string, number>
   /** Share of its full charge that the battery has at rest. */
   charge: number
-  /** Whether a relay carries the motor; null: as the circuit wants. */
+  /** Whether a relay carries the motor; null: as the circuit requires. */
   relay: boolean | null
-  /** What the relay's contact may carry, A; null: as proposed. */
+  /** Rating of the relay's contact, A; null: as proposed. */
   relayRating: number | null
   suppression: (typeof SUPPRESSIONS)[number]
   wake: (typeof WAKES)[number]
   lamps: (typeof LAMP_FEEDS)[number]
   tap: TapPlan
-  /** How wires are joined where nothing else is said. */
+  /** Usual way of joining wires. */
   joint: WireJoint
   /** Along the wire from the battery to the main fuse, m; null until it is planned. */
   fuseReach: number | null
   /** Whether the feed ends at a bus bar that others are fed from. */
   bar: boolean
   secondBattery: SecondBattery | null
-  /** Where a part takes its current, by its id (`motor` for the compressor's), where that is not as usual. */
+  /** Where a part is fed, by its id (`motor` for the compressor's), if not as usual. */
   feeds: Record<string, PowerSource>
-  /** How a part is earthed (`motor`, `coil`, or a part's id), where that is not as `earth` says on bare metal. */
+  /** How a part is earthed (`motor`, `coil`, or a part's id), if not as `earth` says on bare metal. */
   earths: Record<string, EarthSaid>
   /** What was put in wires. */
   inWire: Record<string, InWire>
-  /** What was said of single wires, by their id. */
+  /** Settings of single wires, by their id. */
   wires: Record<string, WireSaid>
-  /** Colours by what a wire is for ({@link WIRE_USES}), where the shop has others than is usual. */
+  /** Colours by what a wire is for ({@link WIRE_USES}), if the shop has others than usual. */
   colours: Record<string, string>
-  /** From the start of one compressor to that of the second, s; null until somebody said. */
+  /** From the start of one compressor to that of the second, s; null until somebody says. */
   staging: number | null
-  /** Which way the plug of a part's wires faces, by the part; a part without an entry was not looked at. */
+  /** Which way the plug of a part's wires faces, by the part; a part without an entry was not inspected. */
   connectors: Record<string, ConnectorWay>
 }
 
@@ -709,9 +728,9 @@ export interface TapPlan {
   side: (typeof TAP_SIDES)[number]
   /** Whether the tap has a fuse of its own at once. */
   ownFuse: boolean
-  /** What else the tapped circuit feeds; empty until somebody looked. */
+  /** What else the tapped circuit feeds; empty until somebody has looked. */
   alsoFeeds: string
-  /** Whether it keeps its volts while the engine is cranked; null until somebody looked. */
+  /** Whether it keeps its volts while the engine is cranked; null until somebody has looked. */
   holdsCranking: boolean | null
 }
 export interface SecondBattery {
@@ -753,15 +772,15 @@ export interface Preset {
 export const TRIAL_FAULTS = ['tape', 'aboard', 'gauge', 'ground'] as const
 export type TrialFault = (typeof TRIAL_FAULTS)[number]
 /**
- * How the truck stood on the road trial: what was aboard, what its own gauge said, and the rear lips above the
- * ground.
+ * State of the truck at a reading of the road trial: what was aboard, its own gauge, and the rear lips above
+ * the ground.
  */
 export interface TrialReading {
   order: number
   at: string
   /** Haul aboard; null is the empty truck. */
   haul: string | null
-  /** A known load over the rear axle besides, kg. */
+  /** A known load over the rear axle in addition, kg. */
   known: number
   /** Pa gauge */
   left: number
@@ -769,7 +788,7 @@ export interface TrialReading {
   /** m; null until it is taped. */
   lipLeft: number | null
   lipRight: number | null
-  /** What somebody said was wrong with it: the reading is kept, and not counted. Null while it counts. */
+  /** What somebody said was wrong with it: the reading is kept, but not counted. Null while it counts. */
   setAside: TrialFault | null
 }
 export interface TunePlan {
@@ -777,23 +796,24 @@ export interface TunePlan {
   presets: Record<string, Preset>
   /** Keep-up pressure, Pa gauge; null takes the spring's own minimum. */
   minimum: number | null
-  /** What the road trial said: it corrects the spring's area and the steel's rate within their doubt. */
+  /** Readings of the road trial: they correct the spring's area and the steel's rate within their doubt. */
   trials: Record<string, TrialReading>
-  /** Memories of the control, and how far the truck may stand from where a haul wants it, m. */
+  /** Number of memories of the control, and how far the truck may be from a haul's target, m. */
   memories: number
   heightTolerance: number
   /** Where it is set and where it is read: K, and m above the sea over the highest pass. */
   weather: TuneWeather
-  /** Of a height valve: link between its ends, m; where the valve's own stops are, rad; by how much it lags, s. */
+  /** For a height valve: length of the link, m; angle of the valve's own stops, rad; its lag, s. */
   lever: { link: number; stops: number; delay: number }
-  /** Of electronic levelling: its sensors, and what keeps it from working. */
+  /** For electronic levelling: its sensors, and what stops it. */
   sensing: SensingPlan
   /** Phones and remotes that were paired with the control. */
   paired: Record<string, PairedDevice>
 }
-/** Of a height sensor: arm and rod, m, and what it can turn either way, rad; of the controller what it smooths over and waits while
- * driving, s; whether an open door, the key off, or a hitching hold keeps it still, and a lock while it is
- * jacked: null until somebody looked.
+/**
+ * For a height sensor: arm and rod, m, and its range either way, rad. For the controller: its smoothing time
+ * and its waiting time while driving, s; whether an open door, the key off, or a hitching hold stops it, and a
+ * lock while it is jacked up; null until somebody has looked.
  */
 export interface SensingPlan {
   arm: number
@@ -808,7 +828,7 @@ export interface SensingPlan {
 }
 export interface PairedDevice {
   order: number
-  /** Which it is: "grey phone". */
+  /** Name of the device: "grey phone". */
   device: string
   who: string
   at: string
@@ -824,18 +844,18 @@ export interface Tick {
   who: string
   at: string
 }
-/** A step done, and what was done: its own words and figures at the time; empty where nobody wrote it down. */
+/** A step done, and its own words and figures at the time; empty if nobody recorded them. */
 export interface Done extends Tick {
   did: string
   /**
-   * What each kind of fastener of the step was tightened to, N·m; null where whoever ticked it says that it was not
-   * measured. Null as a whole: ticked before torques were asked for in the step.
+   * Torque of each kind of fastener in the step, N·m; null for one that was not measured. Null as a whole:
+   * ticked before torques were asked for.
    */
   torques: Record<string, number | null> | null
 }
 /**
- * Something was opened: parts, lines or single places such as `line-left:from`, when (ISO 8601), and in which words.
- * What was proved of them before says nothing any more.
+ * Something was opened: parts, lines or single places such as `line-left:from`, when (ISO 8601), and in which
+ * words. Earlier proof of them no longer counts.
  */
 export interface Opening {
   parts: readonly string[]
@@ -844,42 +864,42 @@ export interface Opening {
   at: string
   what: string
 }
-/** Something passed over knowingly: who said so, when and why. */
+/** Something passed over on purpose: who said so, when and why. */
 export interface PassedOver extends Tick {
   reason: string
 }
 export const FASTENER_FROM = ['sheet', 'usual'] as const
 /**
  * A fastener of the kit: torque in N·m, thread ("M8", "3/8-16"), property class or grade; off its sheet, or the
- * usual taken over knowing so.
+ * usual one taken over on purpose.
  */
 export interface Fastener {
   torque: number
   thread: string
   grade: string
   from: (typeof FASTENER_FROM)[number]
-  /** The unit that was typed with the torque, such as `N·m`; empty where none was. */
+  /** The unit typed with the torque, such as `N·m`; empty if none was. */
   unit: string
 }
 export interface BuildPlan {
   /** By kind of fastener; one without an entry has no torque yet. */
   fasteners: Record<string, Fastener>
   ticks: Record<string, Done>
-  /** Steps that are not to be done on this truck. */
+  /** Steps that are not needed on this truck. */
   struck: Record<string, PassedOver>
 }
 
 export interface Reading {
   /** s from the first reading */ t: number
   /** Pa gauge */ pressure: number
-  /** K, and at another place; null where it was not read. */
+  /** K, and at a second place; null if it was not read. */
   temperature: number | null
   second: number | null
   /** Pa, or null for the standard atmosphere */ barometer: number | null
-  /** Left out: somebody holds it to be misread. */
+  /** Left out, because somebody thinks it was misread. */
   out: boolean
 }
-/** What a reading says of itself until somebody says more: one thermometer, no barometer. */
+/** Defaults of a reading: one thermometer, no barometer. */
 export const READING_UNSAID: Pick<Reading, 'second' | 'barometer' | 'out'> = {
   second: null,
   barometer: null,
@@ -897,24 +917,24 @@ export interface HoldTest {
   /** Loss that still counts as tight, Pa per day. */
   allowed: number
   heightHeld: boolean
-  /** Valves were taken off and the lines plugged: their seats are not in it. */
+  /** Valves were taken off and the lines plugged, so their seats are not part of it. */
   plugged: boolean
-  /** What the thermometer is sure to, K. */
+  /** Tolerance of the thermometer, K. */
   thermometer: number
-  /** How long it stood between filling and the first reading, s; null where nobody was asked. */
+  /** Rest between filling and the first reading, s; null if nobody was asked. */
   rested: number | null
-  /** How much later the air inside follows the air around it, s. */
+  /** Lag of the air inside behind the air around it, s. */
   lag: number
   startedAt: string
-  /** Who made it, with which gauge, and when that was last checked against another: as they say it. */
+  /** Who made it, with which gauge, and when that was last checked against another. */
   who: string
   gauge: string
   gaugeChecked: string
-  /** What it was made on, in words; empty where nobody wrote it down. */
+  /** What it covers, in words; empty if nobody recorded it. */
   covers: string
   readings: Reading[]
 }
-/** Where air is lost beside joints: the spring itself, a fill valve's core, a valve's seat. */
+/** Places other than joints where air is lost: the spring itself, a fill valve's core, a valve's seat. */
 export const OTHER_PLACES = ['spring', 'core', 'seat'] as const
 export type LeakPlaceKind = JointKind | (typeof OTHER_PLACES)[number]
 export const SOAPS = ['dry', 'foam', 'bubble'] as const
@@ -922,19 +942,19 @@ export type Soap = (typeof SOAPS)[number]
 export interface ProvePlan {
   holds: Record<string, HoldTest>
   /**
-   * Keyed by `line:end`, e.g. `line-left:from`; `of` the line in words when it was soaped, empty where nobody
-   * wrote it down.
+   * Keyed by `line:end`, e.g. `line-left:from`; `of` describes the line when it was soaped, empty if nobody
+   * recorded it.
    */
   soap: Record<string, { finding: Soap; who: string; at: string; of: string }>
-  /** What gauge and meter showed when a function was tried, by test and sight; `of` what was pressed, in words. */
+  /** What gauge and meter showed when a function was tried, by test and sight; `of` says what was pressed. */
   functions: Record<string, { value: number; who: string; at: string; of: string }>
-  /** Places that leaked and were put right: what kind each was is kept for the shop's own ranking. */
+  /** Places that leaked and were repaired; their kind is kept for the shop's own ranking. */
   repairs: Record<string, LeakRepair>
-  /** What was found after the first drive, by what was looked at. */
+  /** Findings after the first drive, by what was inspected. */
   road: Record<string, RoadFinding>
 }
 export const ROAD_FINDS = ['fine', 'not'] as const
-/** `found` null: measured, and nobody said whether it is fine. `value`: a clearance in m, a pressure in Pa gauge. */
+/** `found` null: measured, but nobody judged it. `value`: a clearance in m, or a pressure in Pa gauge. */
 export interface RoadFinding {
   found: (typeof ROAD_FINDS)[number] | null
   value: number | null
@@ -957,7 +977,7 @@ export interface HandoverPlan {
   contact: string
   nextCheck: string
   remarks: string
-  /** Fixes that go out of the door as they are, by rule and subject. */
+  /** Fixes accepted at hand-over, by rule and subject. */
   accepted: Record<string, PassedOver>
 }
 
@@ -967,9 +987,9 @@ export interface JobCard {
   customer: string
   vehicle: string
   drivingSide: Side
-  /** Height above the sea where the truck works, m: the air around it follows. */
+  /** Height above the sea where the truck works, m; the surrounding air follows from it. */
   altitude: number
-  /** How often in a week the load changes; null where nobody was asked. */
+  /** How often per week the load changes; null if nobody was asked. */
   changes: number | null
 }
 

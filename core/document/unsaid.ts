@@ -1,6 +1,6 @@
 import type { AirPlan, PowerPlan, TunePlan } from './types'
 
-/** What nobody has said yet of a plan's air, wiring and tuning: a new plan's, and what older plans are filled with. */
+/** Defaults of a plan's air, wiring and tuning, for new plans and for filling older ones. */
 
 export const AIR_UNSAID: Omit<
   AirPlan,

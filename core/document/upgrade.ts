@@ -11,7 +11,7 @@ type Json = Record<string, unknown>
 const isRecord = (value: unknown): value is Json =>
   value !== null && typeof value === 'object' && !Array.isArray(value)
 
-/** Fields of `from` that `value` lacks, level by level; the very same object when it lacks none. */
+/** Adds the fields of `from` that `value` lacks, at every level; returns the same object if it lacks none. */
 function fill(value: unknown, from: Json, keep: readonly string[] = []): unknown {
   if (!isRecord(value)) return value
   let out = value
@@ -28,7 +28,7 @@ function fill(value: unknown, from: Json, keep: readonly string[] = []): unknown
   return out
 }
 
-/** Every entry of a record through `change`; the very same object when none changed. */
+/** Every entry of a record through `change`; the same object if none changed. */
 function each(value: unknown, change: (entry: unknown) => unknown): unknown {
   if (!isRecord(value)) return value
   let out = value
@@ -40,9 +40,8 @@ function each(value: unknown, change: (entry: unknown) => unknown): unknown {
 }
 
 /**
- * Entries in an order of their own, whatever order they come in: a database sorts the keys of what it keeps, and lists
- * drawn from them must be the same before and after. By `rank`, then by id; the very same object when they
- * are in order.
+ * Entries sorted, because a database sorts the keys of what it stores, and lists must be the same before and
+ * after. By `rank`, then by id; the same object if they are in order already.
  */
 function inOrder(value: unknown, rank: (entry: Json) => number[]): unknown {
   if (!isRecord(value)) return value
@@ -59,7 +58,7 @@ function inOrder(value: unknown, rank: (entry: Json) => number[]): unknown {
 }
 
 const ITEM = newItem('', 1, 0, 0, 0, [0, 0, 0]) as unknown as Json
-/** `bars`, `overload` and the like may be null; what a record holds by id is a person's own and never filled. */
+/** `bars`, `overload` and the like may be null. Entries of records belong to a person and are never filled. */
 const { items: _items, ...HAUL } = newHaul('', 1) as unknown as Json
 const COMPONENT = {
   class: null,
@@ -116,7 +115,7 @@ function upgradeBuild(build: unknown): unknown {
   return ticks === filled.ticks && fasteners === filled.fasteners ? filled : { ...filled, ticks, fasteners }
 }
 
-/** Readings of a hold test, with what they did not say before. */
+/** Readings of a hold test, with fields they did not have before. */
 function filledReadings(hold: unknown): unknown {
   if (!isRecord(hold) || !Array.isArray(hold.readings)) return hold
   const before = hold.readings as unknown[]
@@ -141,7 +140,7 @@ function upgradeTune(tune: unknown): unknown {
   return trials === filled.trials ? filled : { ...filled, trials }
 }
 
-/** What a truck of version 1 says of the fields version 2 added: nothing it was never asked may change its figures. */
+/** Values for a version 1 truck in the fields that version 2 added: its figures must not change. */
 function beforeVersion2(truck: Truck, example: Truck): Truck {
   const typed = (of: (t: Truck) => unknown) => !sameJson(of(truck), of(example))
   const how = <H extends string>(changed: boolean, known: H): Known<H | 'unknown'> => ({
@@ -180,8 +179,8 @@ function beforeVersion2(truck: Truck, example: Truck): Truck {
 }
 
 /**
- * What a shop has set, in the newest form: kits, colours of wires, and tables off the sheets of its own
- * parts, came later.
+ * Settings of a shop in the newest form: kits, colours of wires, and tables off the sheets of its own parts
+ * came later.
  */
 export function upgradeShop(settings: unknown): unknown {
   const filled = fill(settings, { kits: {}, colours: {} }, ['kits', 'colours'])
@@ -191,7 +190,7 @@ export function upgradeShop(settings: unknown): unknown {
   return parts === filled.parts && kits === filled.kits ? filled : { ...filled, parts, kits }
 }
 
-/** A kit with what its fasteners did not say before. */
+/** A kit, with fields its fasteners did not have before. */
 function filledKit(kit: unknown): unknown {
   if (!isRecord(kit)) return kit
   const fasteners = each(kit.fasteners, (fastener) => fill(fastener, { unit: '' }))

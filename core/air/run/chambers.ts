@@ -46,9 +46,9 @@ const UNLAID = 1
 const SHORTEST = 0.05
 
 /**
- * Parts screwed together share a chamber, and so do quiet ends of lines with what they hang on, and both ends
- * of lines of a hand's breadth. A tube's own volume is shared between its ends.
- * @param lengths of the lines, m; `draws` whether the scenario takes air at the coupler.
+ * Parts screwed together share a chamber, and so do quiet ends of lines with what they are on, and both ends of
+ * very short lines. A tube's own volume is shared between its ends.
+ * @param lengths of the lines, m; `draws` whether the scenario takes air at the coupler
  */
 export function mergeChambers(
   air: AirPlan,
@@ -93,7 +93,7 @@ export function mergeChambers(
     }
     const length = Math.max(lengths[id] ?? UNLAID, SHORTEST)
     const half = ((Math.PI / 4) * tube.bore ** 2 * length) / 2
-    // A hand's breadth of tube resists a tenth of what any valve does: both its ends are one chamber.
+    // A hand's breadth of tube resists a tenth of what any valve does, so both its ends are one chamber.
     const short = length <= PRACTICE.shortLine.value && kindOf(from) !== 'spring' && kindOf(to) !== 'spring'
     if (short || quiet(from) || quiet(to)) {
       merge(from, to)
@@ -108,7 +108,7 @@ export function mergeChambers(
   for (const [id, volume] of volumes) {
     const name = root(id)
     const v = made.get(name) ?? { id: name, volume: 0, wall: null, spring: null, ...vessels.get(name) }
-    // A spring's volume is its own affair: what hangs on it is small beside it.
+    // A spring computes its own volume; what is connected to it is small in comparison.
     if (v.spring === null || id === name) v.volume += volume + (v.spring === null ? (extra.get(id) ?? 0) : 0)
     made.set(name, v)
   }

@@ -66,7 +66,7 @@ describe('the solver’s derivatives', () => {
       const exact = new Float64Array(n * n)
       sim.slope(sim.t, sim.y, f)
       sim.derivatives(sim.t, sim.y, exact, new Float64Array(n))
-      // Steepest of each row, so that what is nothing beside it does not count.
+      // Largest slope of each row, so that entries negligible beside it do not count.
       const steepest = Array.from({ length: n }, (_, i) =>
         Math.max(...Array.from({ length: n }, (_u, j) => Math.abs(exact[i * n + j]!))),
       )
@@ -79,7 +79,7 @@ describe('the solver’s derivatives', () => {
         const by = Math.max(Math.abs(y[j]!) * 1e-6, 1e-13)
         y[j] = y[j]! + by
         sim.slope(sim.t, y, tried)
-        // How the springs' own stiffness changes is left out on purpose: their two rows alone are allowed more.
+        // The change of the springs' own stiffness is left out on purpose, so their two rows are allowed more.
         for (let i = 0; i < n - 2; i++)
           expect(Math.abs((tried[i]! - f[i]!) / by - exact[i * n + j]!)).toBeLessThan(
             steepest[i]! * (ofSpring.has(i) ? 0.12 : 0.01) + 1e-3,
@@ -111,7 +111,7 @@ describe('whole circuits against a general ODE package on the same equations (od
       open(circuitRun)
       const other = new CircuitRun(plan.air, facts, scenario([], { haul: set.id }))
       open(other)
-      // Both have their valves thrown at 0 s; a look at nothing throws nothing more.
+      // Both have their valves switched at 0 s; this call switches nothing more.
       circuitRun.advance(1e-6)
       other.advance(1e-6)
       const [from, n] = [other.t, other.sim.y.length]
@@ -160,7 +160,7 @@ describe('what works by itself', () => {
     const pressed = runScenario(air, facts, scenario([{ do: 'press', part: 'up', way: 'up', seconds: 5 }]))
     expect(pressed.events.map((e) => e.text)).toContain('Compressor starts')
     expect(last(pressed, 'spring-left')).toBeGreaterThan(LEAST + 3500)
-    // Let go, it rests.
+    // Released, it rests.
     expect(pressed.used.compressor!.on).toBeCloseTo(5, 1)
     const left = runScenario(air, facts, scenario([wait(5)]))
     expect(left.events.map((e) => e.text)).not.toContain('Compressor starts')
@@ -275,7 +275,7 @@ test('extremes are of every step: no row kept lies outside them, and a load sque
     expect(Math.max(...series(r, `height-${side}`))).toBeLessThanOrEqual(high)
     expect(high - low).toBeGreaterThan(0.04)
   }
-  // Empty again the front stands where it stood; under the load it carried some of it.
+  // Empty again, the front stands where it stood before; under load it carried part of it.
   expect(series(r, 'sag-front')[0]!).toBeCloseTo(last(r, 'sag-front'), 3)
   expect(Math.max(...series(r, 'sag-rear'))).toBeGreaterThan(series(r, 'sag-rear')[0]! + 0.04)
 })

@@ -14,16 +14,16 @@ import type { RunLeg, StepScript, Stepped } from './stepped'
 import type { CircuitModel, Extremes, Happening, MotorUse, RunFacts, StepResult, Supply } from './types'
 
 const { instant: INSTANT } = RUN_SETTINGS
-/** A hand pushes an arm so far, rad: wide open. */
+/** A hand pushes an arm this far, rad: wide open. */
 const PUSHED = Math.PI / 3
-/** Less than this through a height valve nobody hears, kg/s: a litre of free air a minute (from memory). */
+/** Smallest flow through a height valve that is heard, kg/s: a litre of free air per minute (from memory). */
 const FELT = 2e-5
 
 /**
- * A circuit under way: the network in time, the things that work it by themselves (pressure switch, thermal cut-out,
- * levelling controller) and the hands that press. It goes on for as long as it is told, step by step of a
- * scenario or free. One class of some 400 lines: a switch, a hand and a watch each change what the others meet in the
- * same instant, and that order is read in one place.
+ * A circuit while it runs: the network over time, what works by itself (pressure switch, thermal cut-out,
+ * levelling controller), and the hands that press. It continues as long as asked, by the steps of a scenario or
+ * freely. It is one class of about 400 lines, because a switch, a hand and a watch each change what the others
+ * meet at the same instant, and that order is read in one place.
  */
 export class CircuitRun implements Stepped, Levelled {
   readonly model: CircuitModel
@@ -37,7 +37,7 @@ export class CircuitRun implements Stepped, Levelled {
   }
   /** Highest pressure of every vessel so far, Pa gauge, in the network's order. */
   readonly highest: Float64Array
-  /** Outlets that call for the compressor. */
+  /** Outlets that call the compressor. */
   private readonly calling = new Set<string>()
   /** Commands that a fault holds open or shut. */
   private readonly forced = new Map<string, boolean>()
@@ -46,12 +46,12 @@ export class CircuitRun implements Stepped, Levelled {
   private welded = false
   /** The cab switch: held off in series with the pressure switch, or pressed as the up switch. */
   private cabOff = false
-  /** Since when the compressors are asked for, s; null while they are not. */
+  /** Since when the compressors are demanded, s; null while they are not. */
   private askedSince: number | null = null
   private upPressed = false
   private readonly controller: Controller | null
   private readonly levelling: Levelling | null
-  /** A controller that something keeps still. */
+  /** True while something stops the controller. */
   private levellingRests = false
   private script: StepScript | null = null
   private leg: RunLeg | null = null
@@ -88,7 +88,7 @@ export class CircuitRun implements Stepped, Levelled {
     return this.sim.t
   }
 
-  /** Whether a step is under way. */
+  /** True while a step runs. */
   get busy(): boolean {
     return this.script !== null
   }
@@ -136,7 +136,7 @@ export class CircuitRun implements Stepped, Levelled {
     this.sim.command(command, this.forced.get(command) ?? open)
   }
 
-  /** What is pressed by hand, or let go (null). */
+  /** What a hand presses, or null when it lets go. */
   press(part: string, way: 'up' | 'down' | null): void {
     const { hands, outlets, cabSwitchInSeries, switches } = this.model
     const hand = hands[part]
@@ -149,12 +149,12 @@ export class CircuitRun implements Stepped, Levelled {
     for (const c of hand.down) this.setCommand(c, way === 'down')
     const outlet = outlets.find((o) => hand.up.some((c) => o.fill.includes(c)))
     if (outlet?.calls) this.call(outlet.part, way === 'up')
-    // What feeds a block opens with it.
+    // Whatever feeds a block opens with it.
     if (outlet) for (const c of outlet.fill) this.setCommand(c, way === 'up')
     this.say(`${this.label(part)}: ${way ?? 'let go'}`, part)
   }
 
-  /** Holds a command where its wiring leaves it, or (null) lets it go as it is told. */
+  /** Holds a command in a state, or (null) releases it. */
   holdCommand(command: string, open: boolean | null): void {
     if (open === null) this.forced.delete(command)
     else {
@@ -163,7 +163,7 @@ export class CircuitRun implements Stepped, Levelled {
     }
   }
 
-  /** Ends what was begun where it stands, and lets go of everything that is pressed. */
+  /** Ends the present step and releases everything that is pressed. */
   halt(): void {
     this.script = null
     this.leg = null
@@ -176,7 +176,7 @@ export class CircuitRun implements Stepped, Levelled {
       for (const command of [...fill, ...vent]) this.setCommand(command, false)
   }
 
-  /** Keeps the levelling controller still, its valves shut, or lets it work again. */
+  /** Stops the levelling controller with its valves shut, or lets it work again. */
   restLevelling(on: boolean): void {
     if (on === this.levellingRests || !this.levelling) return
     this.levellingRests = on
@@ -184,12 +184,12 @@ export class CircuitRun implements Stepped, Levelled {
     this.halt()
   }
 
-  /** Spring heights that what levels holds from now on, m. */
+  /** Spring heights at which a leveller holds from now on, m. */
   holdAt({ left, right }: { left: number; right: number }): void {
     Object.assign(this.facts.levelAt, { left, right })
   }
 
-  /** Whether what levels lets air into the springs, out of them, or neither. */
+  /** Whether levelling lets air into the springs, out of them, or neither. */
   moves(): 'fills' | 'vents' | 'quiet' {
     const { levers, outlets } = this.model
     const { flow } = this.sim.sample()
@@ -203,7 +203,7 @@ export class CircuitRun implements Stepped, Levelled {
     return commands.some((command) => this.isOpen(command))
   }
 
-  /** The arm of a height valve pushed up or down by hand, off its link; or hung back (null). */
+  /** The arm of a height valve pushed up or down by hand, off its link; null hangs it back. */
   pushArm(valve: string, way: 'up' | 'down' | null): void {
     const angle = way === null ? null : way === 'up' ? PUSHED : -PUSHED
     for (const end of ['up', 'down']) this.sim.pushLever(`${valve}.${end}`, angle)
@@ -238,7 +238,7 @@ export class CircuitRun implements Stepped, Levelled {
     this.say(FAULT_WORDS[what].replace('{part}', name), part)
   }
 
-  /** Sets the controller and every motor as they stand now; returns when to look again at the latest. */
+  /** Sets the controller and every motor for the present state; returns when to check again at the latest. */
   private control(): number {
     const wake = (this.levellingRests ? null : this.levelling?.act(this, this.sim.sample())) ?? Infinity
     this.throwSwitches()
@@ -248,7 +248,7 @@ export class CircuitRun implements Stepped, Levelled {
     return Math.min(wake, this.staged() ?? Infinity)
   }
 
-  /** When a second compressor is to start, s; null where none waits. */
+  /** When a second compressor must start, s; null if none waits. */
   private staged(): number | null {
     const at = this.askedSince === null ? null : this.askedSince + this.facts.site.staging
     return at !== null && this.model.supplies.length > 1 && this.t < at - INSTANT ? at : null
@@ -258,7 +258,7 @@ export class CircuitRun implements Stepped, Levelled {
     return this.model.supplies.find(({ kind }) => kind === 'compressor')
   }
 
-  /** What is past its pressure already has thrown, whether or not anybody watched it pass. */
+  /** Switches that are past their pressure switch now, whether or not anybody watched them pass. */
   private throwSwitches(): void {
     if (this.welded) return
     for (const s of this.model.switches) {
@@ -278,8 +278,8 @@ export class CircuitRun implements Stepped, Levelled {
   }
 
   /**
-   * Whether air is asked for: by a pressure switch, an outlet or the up switch, and the cab switch does not
-   * hold it off.
+   * True if air is demanded: by a pressure switch, an outlet or the up switch, and not blocked by the cab
+   * switch.
    */
   private isAsked(): boolean {
     const switched = this.model.switches.length > 0
@@ -288,13 +288,13 @@ export class CircuitRun implements Stepped, Levelled {
     return (closed || called || this.upPressed) && !this.cabOff
   }
 
-  /** Whether a supply is to run: asked for, not too hot, and of a second one its delay over. */
+  /** True if a supply must run: demanded, not too hot, and for a second one, after its delay. */
   private isWanted(s: Supply): boolean {
     const waits = s.kind === 'compressor' && s !== this.firstCompressor && this.staged() !== null
     return this.askedSince !== null && !waits && !this.tripped.has(s.id)
   }
 
-  /** What may happen by itself before the leg is over. */
+  /** Events that may happen by themselves before the leg ends. */
   private watches(): Watch[] {
     return [...this.switchWatches(), ...this.thermalWatches(), ...this.levelWatches()]
   }
@@ -337,7 +337,7 @@ export class CircuitRun implements Stepped, Levelled {
     })
   }
 
-  /** Keeps count at every accepted step. */
+  /** Updates the counters at every accepted step. */
   private readonly observe = (s: Sample) => {
     const dt = s.t - this.last.t
     this.model.network.motors!.forEach((m, i) => {
@@ -387,7 +387,7 @@ export class CircuitRun implements Stepped, Levelled {
     }
   }
 
-  /** Runs to `until` or to where one of `extra` ends it; says which. */
+  /** Runs to `until`, or until one of `extra` ends it; says which. */
   private runLeg(until: number, extra: readonly Watch[]): 'ended' | 'time' {
     let ended = false
     const dropped = new Set<Watch>()
@@ -412,7 +412,7 @@ export class CircuitRun implements Stepped, Levelled {
     return ended ? 'ended' : 'time'
   }
 
-  /** Begins what a step says; it goes on with {@link advance}. */
+  /** Begins a step, which continues with {@link advance}. */
   begin(step: ScenarioStep, index = -1): void {
     this.script = stepScript(this, step, index)
     this.nextLeg()
@@ -424,17 +424,17 @@ export class CircuitRun implements Stepped, Levelled {
     if (done) this.script = null
   }
 
-  /** Goes on to a time, with whatever was begun and whatever works by itself. */
+  /** Continues to a time, with the present step and everything that works by itself. */
   advance(to: number): void {
     while (this.t < to - INSTANT) this.advanceLeg(to)
   }
 
-  /** Runs what was begun to its end. */
+  /** Runs the present step to its end. */
   finish(): void {
     while (this.script) this.advanceLeg(Infinity)
   }
 
-  /** One leg of what is under way, or as far of it as `to`. */
+  /** One leg of the present step, at most to `to`. */
   private advanceLeg(to: number): void {
     const { leg } = this
     const stop = Math.min(to, leg?.until ?? to)

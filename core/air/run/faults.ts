@@ -118,7 +118,7 @@ export function faultLinks(
   })
 }
 
-/** What a fault throws: commands opened, links shut for good, and commands held. */
+/** What a fault switches: commands opened, links shut permanently, and commands held. */
 export const faultCommands: Record<
   FaultKind,
   (part: string) => { open?: string[]; hold?: [string, boolean][]; weld?: boolean; shut?: string[] }
@@ -167,5 +167,5 @@ export const FAULT_WORDS: Record<FaultKind, string> = {
   'switch-welded': '{part} welded shut',
   teed: 'Left and right joined by mistake',
 }
-/** What a fault is called in a list, before it is known of which part. */
+/** Name of a fault in a list, before its part is known. */
 export const faultWords = (what: FaultKind) => FAULT_WORDS[what].replace('{part}', '…')

@@ -4,8 +4,8 @@ import { RUN_SETTINGS } from './settings'
 import type { StepScript, Stepped } from './stepped'
 
 /**
- * Waits until what levels by itself is content; a truck left high with nothing to let it down is let down by its dump
- * valve.
+ * Waits until whatever levels by itself is satisfied. A truck left high with nothing to lower it is lowered by
+ * its dump valve.
  */
 export function* levelByItself(
   run: Stepped,

@@ -3,7 +3,7 @@ import type { Sample, Watch } from '../dynamics/network'
 import { RUN_SETTINGS } from './settings'
 import type { Outlet, RunFacts } from './types'
 
-/** A levelling controller's own figures: s, m, s. */
+/** Settings of a levelling controller: s, m, s. */
 export interface Controller {
   delay: number
   band: number
@@ -22,13 +22,13 @@ export interface Levelled {
 
 const CONTENT = PRACTICE.levellingContent.value
 
-/** How far a corner, or the mean of both, stands under where it is held, m at the wheel. */
+/** How far a corner, or the mean of both, is below its held height, m at the wheel. */
 export function heightMissing({ levelAt }: RunFacts, sides: Outlet['sides'], s: Sample): number {
   const missing = sides.reduce((sum, side) => sum + levelAt[side] - s.height[side], 0)
   return (missing / sides.length) * levelAt.perHeight
 }
 
-/** Waits, acts, is content near its height, gives up after its time. */
+/** Waits, acts, is satisfied near its height, and gives up after its time. */
 export class Levelling {
   private readonly at = new Map<string, { since: number; way: 1 | -1; working: boolean }>()
 
@@ -37,7 +37,7 @@ export class Levelling {
     private readonly outlets: readonly Outlet[],
   ) {}
 
-  /** Does what is due now; returns when to look again at the latest, s. */
+  /** Does what is due; returns when to check again at the latest, s. */
   act(run: Levelled, s: Sample): number {
     return Math.min(
       Infinity,
@@ -75,12 +75,12 @@ export class Levelling {
     return run.t + timeOut
   }
 
-  /** Forgets what was under way, as after a rest. */
+  /** Forgets what it was doing, as after a rest. */
   forget(): void {
     this.at.clear()
   }
 
-  /** Where a corner leaves the band, or one at work comes to its content. */
+  /** Where a corner leaves the band, or one that is working is satisfied. */
   watches(facts: RunFacts): Watch[] {
     const { band } = this.controller
     const end = () => 'end' as const

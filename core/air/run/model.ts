@@ -11,9 +11,9 @@ import { startPressures } from './start'
 import type { CircuitModel, RunFacts } from './types'
 
 /**
- * A plan's circuit as vessels and links, with the names of what may be commanded. SI, absolute inside, gauge
- * at its edges.
- * @throws without a spring class, since there is nothing to fill.
+ * A plan's circuit as vessels and links, with the names of the possible commands. SI, absolute inside, gauge at
+ * its edges.
+ * @throws without a spring class, because there is nothing to fill
  */
 export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scenario): CircuitModel {
   if (!springOf(air)) throw new Error('A circuit without a spring class cannot be run.')
@@ -56,7 +56,7 @@ export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scena
   }
 }
 
-/** Ambient over a run, K: from its start to its coldest half-way through and back, along a cosine. */
+/** Ambient temperature over a run, K: from the start to the coldest half-way and back, along a cosine. */
 function ambientOf({ steps, ambient }: Scenario): (t: number) => number {
   const span = steps.reduce((sum, s) => sum + ('seconds' in s ? s.seconds : 0), 0)
   const { start, coldest } = ambient
@@ -66,8 +66,8 @@ function ambientOf({ steps, ambient }: Scenario): (t: number) => number {
 }
 
 /**
- * Short lines and fittings that air of a compressor passes on its way to a tank or a spring have a temperature of their
- * own, and lose heat through their walls. All others stand at the ambient's.
+ * Short lines and fittings between a compressor and a tank or spring have a temperature of their own and lose
+ * heat through their walls. All others are at ambient temperature.
  */
 function warmOnTheWay(
   { heads, links }: ModelParts,
@@ -98,7 +98,7 @@ function warmOnTheWay(
       if (from === null || to === null) continue
       const [a, b] = [where.get(from)!, where.get(to)!]
       if (a === id) queue.push(b)
-      // Air goes either way through a tube; through what holds it back, only onward.
+      // Air goes either way through a tube; through parts that hold it back, only onward.
       else if (b === id && kind === 'tube') queue.push(a)
     }
   }

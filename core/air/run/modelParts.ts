@@ -12,9 +12,9 @@ import type { CircuitModel, Supply } from './types'
 
 /** Each part of a circuit as chambers and links, before parts screwed together become one chamber. */
 
-/** Reservoirs that do not feel what is drawn from them, m³. */
+/** Volume of reservoirs that are so large that drawing from them changes nothing, m³. */
 const ENDLESS = 100
-/** A height valve is never wide open sooner than this past its dead band, rad. */
+/** A height valve is fully open at the earliest this far past its dead band, rad. */
 const LEAST_OPENING = 0.001
 const LEAK_RATIO = PRACTICE.leakRatio.value
 
@@ -31,27 +31,27 @@ const CHAMBER_PER_PORT: readonly ComponentKind[] = [
   'dryer',
 ]
 
-/** Chamber of a part's port: one for all, or one a port for what holds air back. */
+/** Chamber of a part's port: one for all ports, or one for each if the part holds air back. */
 export const chamberOf = (air: AirPlan, id: string, port: string): string =>
   CHAMBER_PER_PORT.includes(air.components[id]?.kind as ComponentKind) ? `${id}.${port}` : id
 
-/** What the parts of a circuit bring into its model. */
+/** What the parts of a circuit add to its model. */
 export interface ModelParts {
-  /** m³ by chamber. */
+  /** Volume by chamber, m³. */
   volumes: Map<string, number>
   links: Link[]
   motors: Motor[]
   heads: Head[]
-  /** What a chamber has beyond its volume: a wall, a spring. */
+  /** Further properties of a chamber: a wall, a spring. */
   vessels: Map<string, Partial<Vessel>>
   supplies: Supply[]
   switches: { id: string; cutIn: number; cutOut: number }[]
   hands: CircuitModel['hands']
-  /** Absolute pressures of endless reservoirs. */
+  /** Absolute pressures of unlimited reservoirs. */
   reservoirs: Record<string, number>
 }
 
-/** @param site what motors and reservoirs stand in; `springVolumes` m³ of both springs at the start. */
+/** @param site of motors and reservoirs; `springVolumes` of both springs at the start, m³ */
 export function modelParts(
   air: AirPlan,
   scenario: Scenario,
@@ -74,8 +74,8 @@ export function modelParts(
 }
 
 /**
- * A pump's curve goes on to its rating and from there falls to nothing a tenth above: it never gives more
- * than its parts can bear.
+ * A pump's curve continues to its rating and falls to zero a tenth above it, so it never gives more than its
+ * parts can bear.
  */
 function stalling(curve: readonly (readonly [number, number])[], rated: number): [number, number][] {
   const kept = curve.filter(([p]) => p < rated).map(([p, q]): [number, number] => [p, q])
@@ -298,7 +298,7 @@ function addPart(
   }
 }
 
-/** What a scenario connects to the coupler. */
+/** Links for what a scenario connects to the coupler. */
 function couplerLinks(
   scenario: Scenario,
   id: string,

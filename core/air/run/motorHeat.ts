@@ -1,8 +1,8 @@
 import { PRACTICE } from '../../catalog/practice'
 
 /**
- * Temperature at which a motor is cool enough to start again, K: it has lost four fifths of the way from its thermal
- * cut-out down to its surroundings (common practice).
+ * Temperature at which a motor may start again, K: after four fifths of the way from its thermal cut-out down
+ * to ambient (common practice).
  */
 export const restartTemperature = (cutOut: number, around: number): number =>
   around + restartRise(cutOut, around)
@@ -10,8 +10,8 @@ export const restartTemperature = (cutOut: number, around: number): number =>
 const restartRise = (cutOut: number, around: number) => PRACTICE.motorRestartShare.value * (cutOut - around)
 
 /**
- * Time a motor takes to cool from `hottest` until it may start again, s; 0 when it may at once. First order:
- * t = τ·ln((T − T_around)/(T_restart − T_around)).
+ * Time for a motor to cool from `hottest` until it may start again, s; 0 if it may at once. First order: t =
+ * τ·ln((T − T_around)/(T_restart − T_around)).
  */
 export function restBeforeRestart(
   hottest: number,
@@ -23,5 +23,5 @@ export function restBeforeRestart(
   return rise > restart ? thermal.constant * Math.log(rise / restart) : 0
 }
 
-/** Current above which a run is told to draw more than Power counts with, A. */
+/** Current above which a run reports more than Power plans with, A. */
 export const currentLimit = (planned: number) => planned * (1 + PRACTICE.motorCurrentMargin.value)

@@ -4,7 +4,10 @@ import { allOfKinds } from '../circuit/connections'
 import type { Network } from '../dynamics/network'
 import type { Outlet, CircuitModel } from './types'
 
-/** Vessels that stand at one pressure with a vessel while nothing is worked: along tubes and what is always open. */
+/**
+ * Vessels at one pressure with a vessel while nothing is worked: along tubes and everything that is always
+ * open.
+ */
 export function atOnePressure(network: Network, start: string): Set<string> {
   const seen = new Set([start])
   for (let grew = true; grew;) {
@@ -18,7 +21,7 @@ export function atOnePressure(network: Network, start: string): Set<string> {
         seen.has(l.from) === seen.has(l.to)
       )
         continue
-      // Past a check valve only the way it opens.
+      // Past a check valve only in its direction.
       if (l.kind === 'orifice' && l.oneWay && !seen.has(l.from)) continue
       seen.add(l.from).add(l.to)
       grew = true
@@ -27,7 +30,7 @@ export function atOnePressure(network: Network, start: string): Set<string> {
   return seen
 }
 
-/** The springs’ outlets of a circuit: what fills and vents each side. */
+/** Outlets of a circuit to the springs: what fills and vents each side. */
 export function outletsOf(
   air: AirPlan,
   model: Pick<CircuitModel, 'network' | 'where' | 'supplies' | 'hands' | 'hasTank'>,
@@ -75,7 +78,7 @@ export function outletsOf(
       calls: true,
     })
     if (fed.length > 0) {
-      // The gauge hangs on the springs' side of the check valve: read there.
+      // The gauge is on the springs' side of the check valve, so it is read there.
       const spring = where.get('spring-left') ?? fed[0]!.vessel
       return [{ ...fed[0]!, vessel: spring }]
     }

@@ -32,7 +32,7 @@ test.each(ARCHETYPES.map((a) => a.id).filter((a) => a !== 'height-valve' && a !=
     const { scenario, result } = run(plan, 'up-totes')
     const { left, right } = scenario.steps[0] as { left: number; right: number }
     expect(result.brought[0]).not.toBeNull()
-    // Read when it has got there: afterwards the warm air cools, and it sinks a little by itself.
+    // Read on arrival: afterwards the warm air cools, and it sinks slightly by itself.
     const then = all(result, 't').findIndex((t) => t >= result.brought[0]!)
     expect(Math.abs(all(result, 'spring-left')[then]! - left)).toBeLessThan(2 * PSI)
     expect(Math.abs(all(result, 'spring-right')[then]! - right)).toBeLessThan(2 * PSI)
@@ -68,7 +68,7 @@ test('what a run finds of a tank, a tube or a valve is judged, not of springs al
   }
   const over = answerPlan(plan, createDeriver()(plan)).notes.filter((n) => n.rule === 'run-part-over')
   expect(over.map((n) => n.subject)).toEqual(expect.arrayContaining(['block', 'supply', 'to-dryer']))
-  // What hangs on the intake's side, or behind a shut valve, is not.
+  // Parts on the intake's side, or behind a shut valve, are not.
   expect(over.map((n) => n.subject)).not.toContain('intake')
   for (const n of over) expect(n.value!).toBeGreaterThan(n.limit!)
 })
@@ -124,7 +124,7 @@ test('a spring rises while it fills and sinks while it is let down', () => {
   const down = run(demoPlan('estuary-flatbed'), 'down-totes').result
   expect(all(down, 'height-left').at(-1)!).toBeLessThan(all(down, 'height-left')[0]!)
   expect(Math.abs(last(down, 'spring-left') - 34_470)).toBeLessThan(2 * PSI)
-  // What is let out is let out by the block alone: the motor runs only to put back what was too much.
+  // Air is let out by the block alone: the motor only runs to put back what was too much.
   const t = all(down, 't')
   expect(
     all(down, 'current')
@@ -141,7 +141,7 @@ test('a cold night takes the pressure down and the morning gives it back, less w
   const p = all(still, 'spring-left')
   expect(Math.min(...p)).toBeLessThan(p[0]! * 0.97)
   expect(p.at(-1)! / p[0]!).toBeCloseTo(1, 3)
-  // At the height the truck lets it have, not at constant volume: less than the gas law alone would take.
+  // At the height that the truck allows, not at constant volume: less than the gas law alone would give.
   const alone = ((p[0]! + 101_325) * 277.15) / 289.15 - 101_325
   expect(Math.min(...p)).toBeGreaterThan(alone)
   expect(last(weeping, 'spring-left')).toBeLessThan(p.at(-1)!)

@@ -9,10 +9,10 @@ import type { RunFacts, RunColumn, RunResult } from './types'
 import type { SimulationOptions } from '../dynamics/simulation'
 import { CircuitRun } from './circuitRun'
 
-/** Whether a vessel is the circuit's own, and no endless reservoir outside. */
+/** True if a vessel belongs to the circuit and is not an outside reservoir. */
 const isOwn = (vessel: string) => vessel !== 'shop' && !vessel.endsWith('.source')
 
-/** Keeps rows of a run far enough apart, whatever its length turns out to be. */
+/** Keeps rows of a run at suitable distances, however long it turns out to be. */
 export class Recorder {
   columns: RunColumn[] = []
   rows: number[][] = []
@@ -23,7 +23,7 @@ export class Recorder {
   private links: number[] = []
   private commands: string[] = []
 
-  /** Sees every accepted step; `force` keeps it whatever the last row. */
+  /** Receives every accepted step; `force` keeps it whatever the last row. */
   readonly see = (run: CircuitRun, s: Sample, force = false): void => {
     if (this.columns.length === 0) this.head(run)
     const current = run.currentAt(s)
@@ -91,12 +91,12 @@ export class Recorder {
   }
 }
 
-/** Ports in words where they are no outlets; what is open or running is the part itself. */
+/** Names of ports that are not outlets; if something is open or running it is the part itself. */
 const PORT_WORDS: Record<string, string> = { in: ', inlet', out: ', outlet', open: '', motor: '' }
-/** What a scenario puts on the coupler. */
+/** Names of what a scenario connects to the coupler. */
 const DRAWS: Record<string, string> = { tyre: 'Tyre', tool: 'Tool' }
 
-/** A chamber, a valve or a motor in words: `component`, `component.port` or `component.port.way`. */
+/** Name of a chamber, valve or motor: `component`, `component.port` or `component.port.way`. */
 function chamberLabel(air: AirPlan, chamber: string): string {
   const [id, port, way] = chamber.split('.') as [string, string?, string?]
   if (port && /^out\d/.test(port)) return `${partLabel(air, `${id}.${port}`)}${way ? ` ${way}` : ''}`
@@ -109,7 +109,7 @@ function lineLabel(air: AirPlan, id: string): string {
   return line ? `${chamberLabel(air, line.from)} to ${chamberLabel(air, line.to)}` : chamberLabel(air, id)
 }
 
-/** Highest pressure of every part and line of a run, Pa gauge. */
+/** Highest pressure of every part and line in a run, Pa gauge. */
 function highestOf({ air, model, sim, highest }: CircuitRun): Record<string, number> {
   const found: Record<string, number> = {}
   const at = (chamber: string) => highest[sim.index.get(model.where.get(chamber) ?? '') ?? -1]
@@ -132,8 +132,8 @@ function highestOf({ air, model, sim, highest }: CircuitRun): Record<string, num
 }
 
 /**
- * Runs a scenario to its end. @param options the solver's tolerance, and what the run may spend.
- * @throws {StuckError | OverBudgetError} when it does not come to its end.
+ * Runs a scenario to its end. @param options tolerance of the solver, and the work it may spend
+ * @throws {StuckError | OverBudgetError} if it does not finish
  */
 export function runScenario(
   air: AirPlan,

@@ -4,7 +4,7 @@ import { METRIC_UNITS, fromSi, showText, unitFor, type Quantity, type UnitChoice
 import type { Scenario } from '../../document/types'
 import type { RunResult } from './types'
 
-/** A run's CSV is in units a spreadsheet likes, whatever the shop's. */
+/** A run's CSV uses units that suit a spreadsheet, whatever the shop's. */
 const CSV_UNITS: UnitChoice = { ...METRIC_UNITS, pressure: 'kPa' }
 const DIGITS: Partial<Record<Quantity, number>> = {
   pressure: 3,
@@ -16,7 +16,7 @@ const DIGITS: Partial<Record<Quantity, number>> = {
   count: 0,
 }
 
-/** What a run came to, a line each, in a shop's units. */
+/** Results of a run, one line each, in the shop's units. */
 export function runSummary(scenario: Scenario, result: RunResult, units: UnitChoice = CSV_UNITS): string[] {
   const say = (value: number, quantity: Quantity) => showText(value, quantity, units).replaceAll(' ', ' ')
   const lines = result.results
@@ -59,7 +59,9 @@ export function runSummary(scenario: Scenario, result: RunResult, units: UnitCho
   ]
 }
 
-/** A run as CSV: what it came to in lines that begin with “#”, then a heading and a row for every instant kept. */
+/**
+ * A run as CSV: its results in lines that begin with “#”, then a heading and one row for every kept instant.
+ */
 export function runCsv(scenario: Scenario, result: RunResult): string {
   const units = result.columns.map((c) =>
     c.quantity === 'time' ? { symbol: 's', factor: 1, digits: 3 } : unitFor(c.quantity, CSV_UNITS),

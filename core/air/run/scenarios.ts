@@ -7,16 +7,16 @@ import { PRACTICE } from '../../catalog/practice'
 import { faultWords } from './faults'
 import type { HaulSet, NamedScenario } from './types'
 
-/** Scenarios that follow from a plan by themselves. */
+/** Scenarios that follow from a plan automatically. */
 
 /** A spring night. */
 const NIGHT = { start: PRACTICE.nightWarm.value, coldest: PRACTICE.nightCold.value }
 const STILL = { start: REFERENCE_TEMPERATURE, coldest: REFERENCE_TEMPERATURE }
-/** After so long, s, what was filled has its surroundings' temperature but for a few hundredths. */
+/** After this time, s, a filled spring has almost reached ambient temperature. */
 const COOLED = 3600
 /** A joint that soap would just show: about 1e-5 Pa·m³/s at 600 kPa (EN 1593; memory). m³/(s·Pa). */
 const WEEP = 1.7e-14
-/** A leak that is heard, m³/(s·Pa) (from memory). */
+/** A leak that can be heard, m³/(s·Pa) (from memory). */
 const LEAK = 3e-12
 /** A truck tyre aired down for sand and back up: m³, Pa gauge. */
 export const TYRE = {
@@ -27,7 +27,7 @@ export const TYRE = {
 /** A small impact wrench: free air, m³/s, at Pa gauge. */
 export const TOOL = { demand: PRACTICE.wrenchDemand.value, needed: PRACTICE.wrenchPressure.value }
 
-/** An empty scenario, to write one's own. */
+/** An empty scenario to start from. */
 export function newScenario(label: string, order: number, left = 0, right = 0): Scenario {
   return {
     label,
@@ -40,7 +40,7 @@ export function newScenario(label: string, order: number, left = 0, right = 0): 
   }
 }
 
-/** What can fail in a circuit: each fault with the part it befalls. */
+/** Everything that can fail in a circuit: each fault with its part. */
 export function faultsOf(air: AirPlan): { what: FaultKind; part: string }[] {
   const each = (what: FaultKind, ...kinds: Parameters<typeof allOfKinds>[1][]) =>
     allOfKinds(air, ...kinds).map((part) => ({ what, part }))
@@ -71,10 +71,10 @@ export function faultsOf(air: AirPlan): { what: FaultKind; part: string }[] {
   ]
 }
 
-/** @param minimum the springs' least pressure, Pa gauge. */
+/** @param minimum least pressure of the springs, Pa gauge */
 export function plannedScenarios(air: AirPlan, sets: readonly HaulSet[], minimum: number): NamedScenario[] {
   const list: NamedScenario[] = []
-  // A keep-up switch starts again below its own band: let down no further than where it stops.
+  // A keep-up switch starts again below its own band, so the springs are let down only to where it stops.
   const keepUp = firstOfKind(air, 'tank') ? null : firstOfKind(air, 'pressureSwitch')
   if (keepUp) minimum = Math.max(minimum, partOf(air, keepUp).figures.cutOut!)
   const least = { left: minimum, right: minimum, tank: null }
@@ -153,7 +153,7 @@ export function plannedScenarios(air: AirPlan, sets: readonly HaulSet[], minimum
       const name = c
         ? partLabel(air, part).toLowerCase()
         : `${air.components[lineStart]?.label.toLowerCase() ?? part}, its line`
-      // A valve stuck open shows while nobody asks for anything; most others while the springs are brought up.
+      // A valve stuck open shows while nothing is asked for; most other faults while the springs are filled.
       const idle =
         what === 'valve-open' ||
         what === 'check-missing' ||

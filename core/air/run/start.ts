@@ -6,8 +6,8 @@ import type { CircuitModel } from './types'
 import { atOnePressure } from './outlets'
 
 /**
- * Pressures to begin with: springs as told, tank as told or as full as its supply can make it, and what is
- * joined to either.
+ * Initial pressures: springs as given, tank as given or as full as its supply can make it, and whatever is
+ * connected to either.
  */
 export function startPressures(
   air: AirPlan,

@@ -3,7 +3,7 @@ import type { Sample, Watch } from '../dynamics/network'
 import type { Simulation } from '../dynamics/simulation'
 import type { CircuitModel, RunFacts, StepResult } from './types'
 
-/** How far the step under way may go by itself: until a time, or until one of its watches ends it. */
+/** How far the present step may run by itself: until a time, or until one of its watches ends it. */
 export interface RunLeg {
   until: number
   watches: Watch[]
@@ -12,7 +12,7 @@ export interface RunLeg {
 /** A step of a scenario as it goes on, leg by leg. */
 export type StepScript = Generator<RunLeg, void, void>
 
-/** What a step may ask of the run and do to it. */
+/** What a step may read of the run and change in it. */
 export interface Stepped {
   readonly t: number
   readonly facts: RunFacts
@@ -31,6 +31,6 @@ export interface Stepped {
   load(haul: string | null): void
   say(text: string, part?: string): void
   label(id: string): string
-  /** Follows how far each spring goes past what it is told, Pa; returns the furthest so far. */
+  /** Tracks how far each spring exceeds its target, Pa; returns the largest so far. */
   watchOvershoot(target: { left: number; right: number }): () => number
 }

@@ -83,7 +83,7 @@ function* tool(run: Stepped, step: Step<'tool'>, index: number): StepScript {
     run.say('The tool slows: the air no longer keeps up')
   }
   yield { until: began + Math.min(PRACTICE.lineRush.value, step.seconds), watches: [] }
-  // The line to the tool fills first; what does not reach its pressure then never will.
+  // The line to the tool fills first. A tool that does not reach its pressure then never will.
   if (run.gauge('tool') < step.needed) slows(began)
   const falls: Watch = {
     value: (s) => run.gauge('tool', s) - step.needed,

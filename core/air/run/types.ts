@@ -5,32 +5,29 @@ import type { Network, SpringState } from '../dynamics/network'
 import type { Site } from '../types'
 import type { Quantity } from '../../quantity/units'
 
-/** A plan's circuit as vessels and links, with the names of what may be commanded. SI, gauge at its edges. */
+/** A plan's circuit as vessels and links, with the names of the possible commands. SI, gauge at its edges. */
 
-/** What the truck and the places of the parts give. */
+/** What a run needs to know of the truck and of the places of the parts. */
 export interface RunFacts {
   /** Length of each line, m. */
   lengths: Record<string, number>
   /** Volumes and heights of the springs under a haul (null: the empty truck) at their gauge pressures. */
   springs(haul: string | null): (left: number, right: number) => SpringState
-  /**
-   * Heights of the springs where a height valve or a controller holds them, and wheel travel per travel of
-   * the spring.
-   */
+  /** Heights at which a height valve or a controller holds the springs, and wheel travel per spring travel. */
   levelAt: { left: number; right: number; perHeight: number }
-  /** Where it works: the air around it, and what feeds its motors, each as if it had such a feed to itself. */
+  /** Site: the air around it, and the feed of its motors, each as if it had the feed to itself. */
   site: Site
 }
 
-/** What fills and lets down springs when told a pressure. */
+/** What fills and lets down springs to a target pressure. */
 export interface Outlet {
   part: string
-  /** Vessel whose pressure it goes by. */
+  /** Vessel whose pressure it reads. */
   vessel: string
   sides: Side[]
   fill: string[]
   vent: string[]
-  /** Whether it calls the compressor while it fills. */
+  /** True if it calls the compressor while it fills. */
   calls: boolean
 }
 export interface Supply {
@@ -54,12 +51,12 @@ export interface CircuitModel {
   outlets: Outlet[]
   supplies: Supply[]
   switches: Switch[]
-  /** Commands of what may be pressed by hand. */
+  /** Commands for what can be pressed by hand. */
   hands: Record<string, { up: string[]; down: string[] }>
-  /** Absolute pressures to begin with, by vessel. */
+  /** Absolute initial pressures, by vessel. */
   start: Record<string, number>
   hasTank: boolean
-  /** Whether the cab switch is in series with the tank's pressure switch; else it is an up switch. */
+  /** True if the cab switch is in series with the tank's pressure switch; otherwise it is an up switch. */
   cabSwitchInSeries: boolean
   /** Height-control valves. */
   levers: string[]
@@ -73,17 +70,17 @@ export interface Happening {
 
 export interface StepResult {
   step: number
-  /** s it took; null when it did not get there. */
+  /** Duration, s; null if it did not arrive. */
   seconds: number | null
-  /** Furthest a spring stood past what it was told, Pa; only of a `bring`. */
+  /** How far a spring exceeded its target, Pa; only for `bring`. */
   overshoot?: number
-  /** Tyres filled; seconds of full tool. */
+  /** Number of tyres filled; seconds of full tool. */
   count?: number
 }
 
 /**
- * How long a supply ran, s, the charge it took, A·s, how hot its motor came to be and the air that left it, K, and how
- * often it started.
+ * Use of a supply: running time, s, charge, A·s, highest temperature of its motor and of the leaving air, K,
+ * and number of starts.
  */
 export interface MotorUse {
   on: number
@@ -93,7 +90,7 @@ export interface MotorUse {
   starts: number
 }
 
-/** Highest pressure, Pa gauge, and least and greatest height, m, of a spring so far. */
+/** Highest pressure, Pa gauge, and smallest and largest height of a spring, m, so far. */
 export interface Extremes {
   pressure: number
   low: number
@@ -102,7 +99,7 @@ export interface Extremes {
 
 export type NamedScenario = Scenario & { id: string }
 
-/** Pressures a haul is brought to, Pa gauge. */
+/** Target pressures of a haul, Pa gauge. */
 export interface HaulSet {
   id: string
   label: string
@@ -116,7 +113,7 @@ export interface RunColumn {
   quantity: Quantity
 }
 
-/** A scenario from its start to its end, as rows over time and what it came to. */
+/** A scenario from start to end, as rows over time with its results. */
 export interface RunResult {
   columns: RunColumn[]
   rows: number[][]
@@ -124,38 +121,38 @@ export interface RunResult {
   where: Record<string, string>
   events: Happening[]
   results: StepResult[]
-  /** s of each `bring`, null when it did not get there. */
+  /** Duration of each `bring`, s; null if it did not arrive. */
   brought: (number | null)[]
-  /** Gas not conserved over the whole run, as a share of what the circuit held at first and took in since. */
+  /** Gas not conserved over the run, as a share of the initial content plus what was taken in. */
   massError: number
-  /** Gas taken in from around, kg. */
+  /** Gas taken in, kg. */
   taken: number
   /** A. */
   highestCurrent: number
   used: Record<string, MotorUse>
-  /** What each spring came to at most and at least, over every step and not only the rows kept. */
+  /** Extremes of each spring over every step, not only the kept rows. */
   extremes: { left: Extremes; right: Extremes }
-  /** Highest pressure that each part came to at any of its ports, and each line at either end, Pa gauge. */
+  /** Highest pressure of each part at any port, and of each line at either end, Pa gauge. */
   highest: Record<string, number>
-  /** s the whole run lasted. */
+  /** Duration of the whole run, s. */
   lasted: number
   steps: number
 }
 
-/** Why a run did not come to its end. */
+/** Why a run did not finish. */
 export type RunFailure = 'stuck' | 'work' | 'balance'
 
-/** What the answers are drawn from. */
+/** Input of the answers. */
 export interface AnswerInput {
   air: AirPlan
   spring: SpringClass
   sets: readonly HaulSet[]
-  /** Scenarios that were run and their results by id; one that could not be run has a failure instead. */
+  /** Scenarios that were run, and their results by id; one that could not be run has a failure instead. */
   scenarios: readonly NamedScenario[]
   runs: Record<string, RunResult>
   failures: Record<string, RunFailure>
   /** m³ of both springs at the highest haul. */
   springVolume: { left: number; right: number }
-  /** Motor current that Power counts with, A. */
+  /** Motor current in Power's plan, A. */
   plannedCurrent: number
 }

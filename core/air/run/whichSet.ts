@@ -10,7 +10,9 @@ import { addTank } from '../circuit/additions'
 import { takeOut } from '../circuit/operations'
 import { partOf } from '../parts/parts'
 
-/** Which set: every compressor, tank, bore and block tried on the plan's own circuit over all its hauls. */
+/**
+ * Which set to buy: every compressor, tank, bore and block tried in the plan's own circuit over all its hauls.
+ */
 
 export interface SetChoice {
   compressor: string | null
@@ -20,22 +22,22 @@ export interface SetChoice {
 }
 
 export interface SetTried extends SetChoice {
-  /** Longest of all hauls, s; null when one is not reached. */
+  /** Longest of all hauls, s; null if one is not reached. */
   seconds: number | null
   byHaul: Record<string, number | null>
-  /** Furthest past its target a spring stood, Pa. */
+  /** Largest overshoot of a spring, Pa. */
   overshoot: number
   /** Highest motor current, A. */
   current: number
-  /** Room it takes, tank and compressor, m³. */
+  /** Space of tank and compressor, m³. */
   volume: number
 }
 
 const TRIED_TUBES = ['nylon-3-16', 'nylon-1-4', 'nylon-3-8']
 
 /**
- * Sets that make sense on this circuit: a compressor that reaches the cut-out, tanks as they come, tubes its
- * parts take.
+ * Sets that make sense for this circuit: a compressor that reaches the cut-out, available tanks, and tubes that
+ * its parts take.
  */
 export function setsToTry(air: AirPlan): SetChoice[] {
   if (allOfKinds(air, ...SUPPLY_KINDS).length === 0) return []
@@ -44,7 +46,7 @@ export function setsToTry(air: AirPlan): SetChoice[] {
   const outlets = block ? BLOCKS.find((b) => b.id === air.blockClass)?.outlets : undefined
   const blocks = block ? BLOCKS.filter((b) => b.outlets === outlets).map((b) => b.id) : [null]
   const own = firstOfKind(air, 'tank') !== null
-  // A tank is what keeps paddles, couplers and levelling valves fed; only a block can do without.
+  // Paddles, couplers and levelling valves need a tank; only a block can do without.
   const tanks: (string | null)[] = [
     ...(block || !own ? [null] : []),
     ...(electric || own ? PARTS.filter((p) => p.kind === 'tank').map((p) => p.id) : []),
@@ -55,7 +57,7 @@ export function setsToTry(air: AirPlan): SetChoice[] {
     tanks.flatMap((tank) => {
       const most = compressor === null ? Infinity : compressorClass(compressor)!.maxPressure
       if (tank !== null && most < limits) return []
-      // Nothing but its own rating stops a compressor without a tank: what it feeds must bear that.
+      // Without a tank only its own rating stops a compressor, so what it feeds must bear that.
       if (tank === null && most > PRACTICE.tanklessMost.value) return []
       const rated = tank === null ? Infinity : PARTS.find((p) => p.id === tank)!.figures.maxPressure!
       if (rated < limits) return []
@@ -70,7 +72,7 @@ export function setsToTry(air: AirPlan): SetChoice[] {
 export function withSet(air: AirPlan, choice: SetChoice): AirPlan {
   let next = air
   const tank = firstOfKind(next, 'tank')
-  // Without a tank there is nothing to air tyres from.
+  // Without a tank there is nothing to fill tyres from.
   if (choice.tank === null && tank)
     next = takeOut(tank)(allOfKinds(next, 'coupler').reduce((a, id) => takeOut(id)(a), next))
   if (choice.tank !== null && !tank) next = addTank(next)
@@ -87,7 +89,7 @@ export function withSet(air: AirPlan, choice: SetChoice): AirPlan {
   }
 }
 
-/** Room a set takes up under the truck, m³. */
+/** Space a set needs under the truck, m³. */
 export function volumeOfSet(choice: SetChoice): number {
   const tank = choice.tank === null ? 0 : PARTS.find((p) => p.id === choice.tank)!.figures.volume!
   const c = choice.compressor === null ? null : compressorClass(choice.compressor)
@@ -95,8 +97,8 @@ export function volumeOfSet(choice: SetChoice): number {
 }
 
 /**
- * Sets that no other beats: none is at least as good in time, current and room and better in one. Those that
- * fall short of a haul count for nothing.
+ * Sets that no other beats, that is, none is at least as good in time, current and space and better in one.
+ * Sets that do not reach a haul are left out.
  */
 export function unbeatenSets(tried: readonly SetTried[]): Set<SetTried> {
   const whole = tried.filter((t) => t.seconds !== null)
@@ -108,7 +110,7 @@ export function unbeatenSets(tried: readonly SetTried[]): Set<SetTried> {
   return new Set(whole.filter((t) => !whole.some((o) => better(o, t))))
 }
 
-/** A set in words. */
+/** Name of a set. */
 export function setLabel(choice: SetChoice): string {
   return [
     choice.compressor === null ? null : compressorClass(choice.compressor)?.label,

@@ -18,7 +18,7 @@ import {
 } from './define'
 import { criticalRatio, freeAirField, freeAirOf, vacuumProblems, vesselFields } from './fields'
 
-/** Sums of the Air stage in depth. */
+/** Calculators of the Air stage. */
 export const AIR_CALCULATORS: readonly Calculator[] = [
   define<{
     tank_L: number

@@ -4,7 +4,7 @@ import { EXAMPLE_SPRING, levelSpringField, levelSpringOf, type LevelSpringInput 
 import { GRAVITY } from '../quantity/constants'
 import { anyNumber, define, list, mm, notNegative, object, positive, toKPa } from './define'
 
-/** Axle loads, the pressure that levels, and where the headlamps then point. */
+/** Axle loads, the levelling pressure, and where the headlamps then point. */
 
 const corners = (label: string) =>
   object({

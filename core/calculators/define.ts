@@ -6,7 +6,7 @@ import { QUANTITIES, toSi, fromSi, type Quantity, type Unit } from '../quantity/
 export interface Calculator<I = unknown> {
   name: string
   title: string
-  /** What it works out, as one would write it down. */
+  /** Its formula, as one would write it down. */
   formula: string
   source: string
   schema: yup.Schema
@@ -16,7 +16,7 @@ export interface Calculator<I = unknown> {
   run(input: I): Record<string, unknown>
 }
 
-/** A field in quotes, missing or not finite is refused by name; the bound says what is allowed. */
+/** Refuses, by name, a field that is in quotes, missing or not finite; the bound says what is allowed. */
 function numberField(
   label: string,
   unit: string,
@@ -48,13 +48,13 @@ export const positive = (label: string, unit: string) => numberField(label, unit
 export const notNegative = (label: string, unit: string) => numberField(label, unit, 'notNegative')
 export const fraction = (label: string) => numberField(label, '', 'fraction')
 export const celsius = (label: string) => numberField(label, '°C', 'celsius')
-/** How many, from the least to the most that makes sense. */
+/** A number of things, between the least and the most that make sense. */
 export const wholeNumber = (label: string, least: number, most: number) =>
   numberField(label, '', 'any')
     .integer('${path} must be a whole number')
     .min(least, `\${path} must be ${least} or more`)
     .max(most, `\${path} must be ${most} or less`)
-/** A gauge pressure; that it lies above a vacuum is checked where the atmosphere is known. */
+/** A gauge pressure. That it is above vacuum is checked where the atmosphere is known. */
 export const gauge = (label: string) => numberField(label, 'kPa', 'any')
 
 export const object = (fields: Record<string, yup.Schema>) =>
@@ -139,7 +139,7 @@ export const atmosphereField = () =>
 export const atmosphereOf = (input: { atmosphere_kPa?: number }): number =>
   input.atmosphere_kPa === undefined ? STANDARD_ATMOSPHERE : kPa(input.atmosphere_kPa)
 
-/** Bad input of a calculator: one line a field. */
+/** Bad input of a calculator: one line per field. */
 export class CalculatorError extends Error {
   override name = 'CalculatorError'
   constructor(readonly lines: string[]) {
@@ -147,7 +147,7 @@ export class CalculatorError extends Error {
   }
 }
 
-/** Figures so far apart that no step of a run meets its tolerance are the input's fault, not the sum's. */
+/** If no step of a run meets its tolerance because inputs are too far apart, the input is refused. */
 export function refuseWhenStuck<T>(fields: string, run: () => T): T {
   try {
     return run()

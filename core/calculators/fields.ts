@@ -2,7 +2,7 @@ import * as yup from 'yup'
 import { AWG_SIZES, METRIC_SIZES } from '../catalog/electrical'
 import { fraction, gauge, kPa, positive, table } from './define'
 
-/** Fields that more than one calculator asks for, and those of more than one form. */
+/** Fields used by more than one calculator, and fields with more than one form. */
 
 const awgs = AWG_SIZES.map((s) => s.awg!)
 const metric = METRIC_SIZES.map((s) => s.mm2!)
@@ -31,7 +31,7 @@ export function sizeField(label: string) {
 }
 
 export type Return = 'wire' | { resistance_mOhm: number }
-/** Resistance of the return path, Ω; null when it is a wire like the feed. */
+/** Resistance of the return path, Ω; null if it is a wire like the feed. */
 export const returnOf = (value: Return): number | null =>
   value === 'wire' ? null : value.resistance_mOhm / 1000
 /** `"wire"`, or a return path by its resistance. */
@@ -77,20 +77,20 @@ export const vesselFields = () => ({
   from_kPa: gauge('From'),
   to_kPa: gauge('To'),
 })
-/** What is wrong with gauge pressures, by their fields, that no air can have; `atmosphere` Pa. */
+/** What is wrong with gauge pressures that no air can have, by field; `atmosphere` Pa. */
 export const vacuumProblems = (pressures: Record<string, number>, atmosphere: number): string[] =>
   Object.entries(pressures)
     .filter(([, pressure]) => kPa(pressure) + atmosphere <= 0)
     .map(([field]) => `${field} is at or below a vacuum for this atmosphere`)
 
-/** How many live conductors lie together. */
+/** Number of live conductors that lie together. */
 export function bundleField() {
   return positive('Current-carrying conductors together', '').integer(
     '${path} must be a whole number, 1 for a wire alone',
   )
 }
 
-/** Checks a value of one of several forms by that form’s own schema, with the whole path in each message. */
+/** Checks a value of one of several forms by that form’s schema, with the whole path in each message. */
 export function nested(
   context: yup.TestContext,
   schema: yup.Schema,

@@ -22,7 +22,7 @@ import {
 } from './define'
 import { criticalRatio, freeAirField, freeAirOf, nested, vacuumProblems, vesselFields } from './fields'
 
-/** Air through tubes and valves, and what fills from it. */
+/** Air through tubes and valves, and what it fills. */
 
 const sourceField = () =>
   yup
@@ -243,7 +243,7 @@ export const fillTimeCalculator = define<{
               roughness: (input.path.roughness_um ?? 1.5) * 1e-6,
             }
           : { conductance: input.path.C_dm3_s_bar * 1e-8, criticalRatio: input.path.b }
-    // The calculator's free air is taken at the standard atmosphere, whatever the place's own.
+    // The calculator's free air is at the standard atmosphere, whatever the site's own.
     const scaled: FillSource =
       'curve' in source
         ? {

@@ -22,7 +22,7 @@ import { inrushFuseCalculator, jointDropCalculator } from './wiring'
 import { LOAD_CALCULATORS } from './load'
 import { CalculatorError, type Calculator } from './define'
 
-/** The calculators of `bin/np calc` and of Quick sums, in the order they are shown: one list, one schema each. */
+/** The calculators of `bin/np calc` and of Quick sums, in the order shown: one list, one schema each. */
 export const CALCULATORS: readonly Calculator[] = [
   axleLoadsCalculator,
   levelPressureCalculator,
@@ -55,7 +55,7 @@ export const CALCULATORS: readonly Calculator[] = [
   sinkLeakCalculator,
 ]
 
-/** Checks the input of a calculator and runs it. @throws {CalculatorError} with one line a field. */
+/** Checks the input of a calculator and runs it. @throws {CalculatorError} with one line per field */
 export function calculate(name: string, input: unknown): Record<string, unknown> {
   const calculator = CALCULATORS.find((c) => c.name === name)
   if (!calculator)

@@ -3,7 +3,7 @@ import { keptOffcuts, planCuts } from '../lay/cutPlan'
 import { roundedLength } from '../lay/run/bends'
 import { define, list, mm, notNegative, object, positive } from './define'
 
-/** How long a bent run is, and which coil each piece is cut from. */
+/** Length of a bent run, and which coil each piece is cut from. */
 
 const toMm = (metres: number) => Math.round(metres * 1e9) / 1e6
 

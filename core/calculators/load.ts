@@ -19,7 +19,7 @@ import {
   type Calculator,
 } from './define'
 
-/** Sums of the Load stage in depth. */
+/** Calculators of the Load stage. */
 
 export interface LevelSpringInput {
   areaByHeight: [number, number][]
@@ -43,7 +43,7 @@ export const levelSpringField = () =>
 
 const areas = (rows: [number, number][]) => rows.map(([h, a]): [number, number] => [mm(h), a / 1e4])
 
-/** A spring as typed, in SI. @throws {CalculatorError} when its limits cross. */
+/** A spring as typed, in SI. @throws {CalculatorError} if its limits cross */
 export function levelSpringOf(input: LevelSpringInput): LevelSpring {
   if (input.minPressure_kPa > input.maxPressure_kPa)
     throw new CalculatorError([
@@ -162,7 +162,7 @@ export const LOAD_CALCULATORS: readonly Calculator[] = [
           'after_mm is not below before_mm: the truck must squat under the load; type the heights the other way round',
         ])
       const force = (input.rearIncrease_kg * GRAVITY) / 2
-      // Four readings, two a side: the mean squat is the mean of two differences, each of two tapes.
+      // Four readings, two per side: the mean squat is the mean of two differences, each of two tape readings.
       const doubt = input.tape_mm
       return {
         rate_N_per_mm: force / squat,

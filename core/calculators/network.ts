@@ -4,7 +4,7 @@ import { NetworkError, powerOf, solveNetwork, type NetworkElement } from '../pow
 import { CalculatorError, define, fraction, list, notNegative, object, positive } from './define'
 import { nested } from './fields'
 
-/** A network of wires and loads, how long a fuse lasts, and how often a battery lifts. */
+/** A network of wires and loads, how long a fuse lasts, and how many lifts a battery gives. */
 
 const name = (label: string) =>
   yup

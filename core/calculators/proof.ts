@@ -24,7 +24,7 @@ import {
 
 /** What a hold test says, and whether a torque looks right. */
 
-/** Loss that counts as tight, Pa/s: as typed, or as is usual. */
+/** Loss that counts as tight, Pa/s: as typed, or the usual one. */
 const allowedOf = (input: { allowed_kPa_per_day?: number }): number =>
   input.allowed_kPa_per_day === undefined
     ? PRACTICE.allowedLoss.value

@@ -8,7 +8,7 @@ import {
   type UnitChoice,
 } from '../quantity/units'
 
-/** A calculator's units are fixed by its contract; on the screen its figures stand in the shop's. */
+/** A calculator's units are fixed by its contract; on the screen its figures are in the shop's. */
 const QUANTITY_OF: Partial<Record<string, Quantity>> = {
   kPa: 'pressure',
   mm: 'length',
@@ -36,22 +36,22 @@ const QUANTITY_OF: Partial<Record<string, Quantity>> = {
 /** Units of time by the words of the contract. */
 const KEY_OF: Partial<Record<string, string>> = { days: 'd' }
 
-/** What a unit of a calculator measures, and the unit itself; null where a screen shows it as it is. */
+/** Quantity and unit of a calculator's unit name; null if a screen shows it unchanged. */
 export function quantityOfUnit(name: string): { quantity: Quantity; unit: Unit } | null {
   const quantity = QUANTITY_OF[name]
   const unit = quantity && (QUANTITIES[quantity] as Record<string, Unit>)[KEY_OF[name] ?? name]
   return quantity && unit ? { quantity, unit } : null
 }
 
-/** Digits that a figure of a calculator keeps when it comes back from the shop's unit. */
+/** Digits that a figure of a calculator keeps when it is converted back from the shop's unit. */
 const EXACT = 12
 /** An SI value in a calculator's own unit. */
 export const inUnit = (value: number, unit: Unit): number => Number(fromSi(value, unit).toPrecision(EXACT))
 
-/** Figures smaller than this beside one are nothing but the rounding of the computer. */
+/** Figures smaller than this relative to another are only rounding. */
 const NOTHING = 1e-12
 const DIGITS = 4
-/** A result as it is read: in the shop's unit where it has one, else to four figures. */
+/** A result for reading: in the shop's unit if it has one, otherwise to four figures. */
 export function resultText(value: number, unit: string, units: UnitChoice): string {
   const known = quantityOfUnit(unit)
   if (known) return showText(toSi(value, known.unit), known.quantity, units)

@@ -16,7 +16,7 @@ import {
   wholeNumber,
 } from './define'
 
-/** Presets, what a gauge reads elsewhere, a height valve's arm, and a remote. */
+/** Presets, a gauge's reading elsewhere, a height valve's arm, and a remote. */
 
 const PA = 1000
 

@@ -2,7 +2,7 @@ import { JOINT_SCHOOLS, WIRING } from '../catalog/wiring'
 import { startsOnFuse } from '../power/starting'
 import { define, notNegative, object, positive, wholeNumber } from './define'
 
-/** Motors starting on a fuse, and what joints cost. */
+/** Motors starting on a fuse, and the cost of joints. */
 
 export const inrushFuseCalculator = define<{
   rating_A: number

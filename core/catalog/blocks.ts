@@ -9,7 +9,7 @@ export interface BlockClass {
   current: number
   standby: number
   maxPressure: number
-  /** Whether it lets no more out than was set up; one that does not fills on as long as it is told to. */
+  /** True if it never exceeds its setting; one without limits fills as long as it is told to. */
   limits: boolean
   size: [number, number, number]
 }

@@ -13,9 +13,9 @@ export interface CompressorClass {
   maxPressure: number
   /** Longest run before a rest, s. */
   maxRun: number
-  /** Whether its motor keeps water out by itself; only then may it sit lower. No class takes it for granted. */
+  /** True if its motor is waterproof; only then may it sit lower. No class assumes this. */
   sealed?: boolean
-  /** Motor: rise above its surroundings it tends to at its largest current, K; time constant, s; thermal cut-out, K. */
+  /** Motor: temperature rise it tends to at its largest current, K; time constant, s; thermal cut-out, K. */
   thermal: { rise: number; constant: number; cutOut: number }
   /** Length of the harness from the battery in the kit, m. */
   harness: number

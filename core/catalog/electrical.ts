@@ -33,8 +33,8 @@ export const AWG_SIZES: readonly WireSize[] = AWG_AMPACITY.map(([awg, ampacity])
 const MM2 = [0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50]
 
 /**
- * Metric sizes take the ampacity of the AWG row at or below their area, so that no size looks stronger than
- * the table.
+ * Metric sizes take the ampacity of the AWG row at or below their area, so that no size looks stronger than the
+ * table.
  */
 export const METRIC_SIZES: readonly WireSize[] = MM2.map((mm2) => ({
   label: `${mm2} mm²`,

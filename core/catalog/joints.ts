@@ -1,17 +1,19 @@
 import { DIRECT, type AirLine, type AirPlan, type JointKind } from '../document/types'
 import { tubeClass, type TubeClass } from './tubes'
 
-/** How a line's end is joined to its part: what it holds on, what it stands, how it is made and made again. */
+/**
+ * How a line's end is joined to its part: what it holds on, what pressure it stands, how it is made and remade.
+ */
 export interface JointClass {
   id: JointKind
   label: string
-  /** What it holds on; `port` is one part screwed straight into the other. */
+  /** What it holds on; `port` means one part screwed straight into the other. */
   on: readonly (TubeClass['material'] | 'port')[]
-  /** Pa gauge; null where it stands what its tube stands. */
+  /** Pa gauge; null if it stands as much as its tube. */
   maxPressure: number | null
-  /** In words of a step. */
+  /** Instruction for making it. */
   make: string
-  /** What is done when it leaks. */
+  /** What to do when it leaks. */
   again: string
 }
 
@@ -84,8 +86,8 @@ type JointsOf = Pick<AirPlan, 'tubeClass' | 'classes' | 'joints'>
 type LineEnd = 'from' | 'to'
 
 /**
- * The catalogue's tube under a line, a shop's own class standing for what it is like; null where it is
- * screwed or unknown.
+ * The catalogue's tube of a line (a shop's own class stands for its base class); null if it is screwed or
+ * unknown.
  */
 export function catalogueTube(air: JointsOf, { tube }: Pick<AirLine, 'tube'>): TubeClass | null {
   if (tube === DIRECT) return null
@@ -93,19 +95,19 @@ export function catalogueTube(air: JointsOf, { tube }: Pick<AirLine, 'tube'>): T
   return tubeClass(air.classes[id]?.like ?? id)
 }
 
-/** Where a joint is written down: the same as where soap is. */
+/** Key of a joint: the same as for soap. */
 export const jointId = (line: string, end: LineEnd): string => `${line}:${end}`
 
-/** What a line's end is usually joined by. */
+/** Usual joint of a line's end. */
 export function usualJoint(air: JointsOf, line: Pick<AirLine, 'tube'>): JointKind {
   const tube = catalogueTube(air, line)
   return tube ? USUAL[tube.material] : 'taper'
 }
 
-/** How an end of a line is joined: as chosen, or as is usual for its tube. */
+/** Joint of a line's end: as chosen, or the usual one of its tube. */
 export const jointAt = (air: JointsOf, id: string, line: Pick<AirLine, 'tube'>, end: LineEnd): JointClass =>
   jointClass(air.joints[jointId(id, end)] ?? usualJoint(air, line))
 
-/** Whether a joint holds on what the line is made of. */
+/** True if a joint holds on the line's material. */
 export const holdsOn = ({ on }: JointClass, air: JointsOf, line: Pick<AirLine, 'tube'>): boolean =>
   on.includes(catalogueTube(air, line)?.material ?? 'port')

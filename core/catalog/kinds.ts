@@ -1,12 +1,12 @@
 import type { Quantity } from '../quantity/units'
 
 /**
- * Kinds of part an air circuit is made of, with their ports and the figures the run and the checks need, and generic
- * classes of each. Values are typical of the class (common practice, no published source) unless a line says otherwise;
- * the part's own sheet rules. SI: m³, Pa gauge, m³/(s·Pa) for conductance, A, rad, m.
+ * Kinds of part in an air circuit, with their ports and the figures the run and the checks need, and generic
+ * classes of each. Values are typical of the class (common practice, no published source) unless a line says
+ * otherwise; the part's own sheet decides. SI: m³, Pa gauge, m³/(s·Pa) for conductance, A, rad, m.
  */
 
-/** `intake` takes in air from outside, `exhaust` gives it back there: both stand open by design. */
+/** `intake` takes in outside air, `exhaust` releases it: both are open by design. */
 export type PortType = 'pressure' | 'intake' | 'exhaust'
 export interface Port {
   id: string
@@ -19,7 +19,7 @@ export interface FigureSpec {
   quantity: Quantity
   min: number
   max: number
-  /** Of a figure that is yes or no: words of 0 and of 1. */
+  /** For a yes-or-no figure: words for 0 and 1. */
   words?: readonly [string, string]
 }
 
@@ -28,7 +28,9 @@ export interface KindEntry {
   what: string
   ports: readonly Port[]
   figures: readonly FigureSpec[]
-  /** Which of them it takes: on a tube of its own, screwed straight into its neighbour's port, or on wires alone. */
+  /**
+   * How it is connected: on a tube of its own, screwed straight into its neighbour's port, or by wires alone.
+   */
   fits: 'tube' | 'port' | 'wire'
   /** In the cab, within the driver's reach. */
   cab?: boolean
@@ -308,7 +310,7 @@ export const KIND_IDS = Object.keys(TABLE) as ComponentKind[]
 
 /** Kinds that make compressed air. */
 export const SUPPLY_KINDS: readonly ComponentKind[] = ['compressor', 'belt', 'boost']
-/** Kinds at which air may be held back: what lies beyond may stand at another pressure. */
+/** Kinds that may hold air back, so that the pressure beyond may differ. */
 export const HOLDS_AIR_BACK: readonly ComponentKind[] = [
   'block',
   'paddle',
@@ -321,7 +323,7 @@ export const HOLDS_AIR_BACK: readonly ComponentKind[] = [
   'regulator',
   'dualGauge',
 ]
-/** Kinds that stand in a line, with the ports it goes through. */
+/** Kinds that sit in a line, with the ports it passes through. */
 export const IN_LINE_KINDS: readonly ComponentKind[] = [
   'check',
   'dryer',
@@ -329,7 +331,7 @@ export const IN_LINE_KINDS: readonly ComponentKind[] = [
   'solenoid',
   'regulator',
 ]
-/** Kinds that hang on a tee. */
+/** Kinds on a tee. */
 export const TEE_KINDS: readonly ComponentKind[] = [
   'handFill',
   'gauge',

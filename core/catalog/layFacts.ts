@@ -1,11 +1,11 @@
 import type { ComponentKind } from './kinds'
 
 /**
- * How each kind of part is laid: which way its ports face, which way up it may stand, what a hand must reach
- * on it, what it is fixed to. As is usual of the kind (common practice); the part's own sheet rules.
+ * How each kind of part is laid: which way its ports face, which way up it may stand, what a hand must reach,
+ * what it is fixed to. Usual for the kind (common practice); the part's own sheet decides.
  */
 
-/** Sides of a part as it lies on the bench: its front is the end that points ahead where it is not turned. */
+/** Sides of a part as it lies on the bench; its front points ahead unless it is turned. */
 export const FACES = ['front', 'back', 'left', 'right', 'top', 'bottom'] as const
 export type Face = (typeof FACES)[number]
 
@@ -18,20 +18,20 @@ export const MOUNTS = ['railOutside', 'railInside', 'member', 'floor'] as const
 export type Mount = (typeof MOUNTS)[number]
 
 export interface LayFacts {
-  /** Face of each port that has one; a port without is turned as one likes. */
+  /** Face of each port that has one; a port without a face may face anywhere. */
   ports: Readonly<Partial<Record<string, Face>>>
   /** Ways up it may stand. */
   up: readonly Up[]
-  /** Where it may be fixed; empty where its work says where it stands, or its line holds it. */
+  /** Where it may be fixed; empty if its function or its line determines its place. */
   mounts: readonly Mount[]
-  /** What a hand must get at: on which of its sides, and what for. */
+  /** What a hand must reach: on which side, and for what. */
   hand?: { face: Face; what: string }
-  /** Shakes and is heard in the cab. */
+  /** Vibrates and is heard in the cab. */
   noisy?: true
 }
 
 const EVERYWHERE: readonly Mount[] = MOUNTS
-/** What shakes or is heavy hangs on rails and cross-members, not on thin sheet. */
+/** Vibrating or heavy parts are mounted on rails and cross-members, not on thin sheet. */
 const ON_STEEL: readonly Mount[] = ['railOutside', 'railInside', 'member']
 const BOUND: readonly Mount[] = []
 const ANY_WAY: readonly Up[] = UPS

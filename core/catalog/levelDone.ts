@@ -1,4 +1,4 @@
-/** What is seen of something that levels by itself, once it was done; a card of setting up asks for it step by step. */
+/** What is seen of something that levels by itself after it acted; a set-up card asks for it step by step. */
 export type LevelDone =
   | 'pushed-up'
   | 'pushed-down'

@@ -212,8 +212,8 @@ export const PARTS: readonly PartClass[] = [
 ]
 
 const byId = new Map(PARTS.map((p) => [p.id, p]))
-/** Class by id, or null when the catalogue has none of that name. */
+/** Class by id, or null if the catalogue does not have it. */
 export const partClass = (id: string): PartClass | null => byId.get(id) ?? null
-/** What a new part of a kind gets. */
+/** Class of a new part of a kind. */
 export const usualClass = (kind: ComponentKind): PartClass | null =>
   PARTS.find((p) => p.kind === kind) ?? null

@@ -3,7 +3,7 @@ import { blockClass } from './blocks'
 import { compressorClass } from './compressors'
 import { PRACTICE } from './practice'
 
-/** How large a part is as it is laid: along, across, up; m. */
+/** Size of a part as it is laid: along, across, up; m. */
 export type PartSize = readonly [number, number, number]
 
 const SMALL: PartSize = [0.07, 0.06, 0.06]
@@ -23,7 +23,7 @@ const SIZES: Partial<Record<ComponentKind, PartSize>> = {
   dryer: [0.09, 0.06, 0.06],
 }
 
-/** What a part weighs where its class gives none, kg (from memory). */
+/** Weight of a part whose class gives none, kg (from memory). */
 const MASSES: Partial<Record<ComponentKind, number>> = {
   tank: 4,
   belt: 6,
@@ -38,7 +38,7 @@ const LIGHT = 0.15
 
 type SizedBy = Pick<AirPlan, 'components' | 'classes' | 'compressorClass' | 'blockClass'>
 
-/** Figures of how a part is laid that its own sheet may give, m; they rule over the class and over what is usual. */
+/** Figures of a part's size that its own sheet may give, m; they override the class and the usual size. */
 export const SIZE_FIGURES = [
   { id: 'sizeAlong', label: 'Long' },
   { id: 'sizeAcross', label: 'Wide' },
@@ -47,7 +47,7 @@ export const SIZE_FIGURES = [
 export const MASS_FIGURE = { id: 'mass', label: 'Weighs' } as const
 export const HEAT_FIGURE = { id: 'heatKept', label: 'Keep from heat' } as const
 
-/** Size of a part of the circuit as it lies on the bench: off its own sheet, of its class, or usual of its kind. */
+/** Size of a part on the bench: off its own sheet, from its class, or usual for its kind. */
 export function partSize(air: SizedBy, id: string): PartSize {
   const usual = classSize(air, id)
   const sheet = air.components[id]?.sheet ?? {}
@@ -55,13 +55,13 @@ export function partSize(air: SizedBy, id: string): PartSize {
   return [along!, across!, up!]
 }
 
-/** What a part weighs, kg: off its own sheet, else as is usual of its kind. */
+/** Weight of a part, kg: off its own sheet, otherwise usual for its kind. */
 export function partMass({ components }: Pick<AirPlan, 'components'>, id: string): number {
   const part = components[id]
   return part?.sheet[MASS_FIGURE.id] ?? (part && MASSES[part.kind]) ?? LIGHT
 }
 
-/** How far a part is kept from what is hot, m: off its own sheet, else as is usual. */
+/** Distance to keep a part from heat, m: off its own sheet, otherwise usual. */
 export const heatKept = ({ components }: Pick<AirPlan, 'components'>, id: string): number =>
   components[id]?.sheet[HEAT_FIGURE.id] ?? PRACTICE.heatClearance.value
 

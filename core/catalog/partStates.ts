@@ -1,18 +1,18 @@
 import type { Component, Condition, Found, LineFound, PartState } from '../document/types'
 
-/** What becomes of a part or a line, in words, signs and consequences. */
+/** States of parts and lines, with their words, signs and consequences. */
 
-/** On the truck today, and either stays or has the same again put in its place. */
+/** On the truck today, and either stays or is replaced by the same. */
 export const isThere = (state: PartState): boolean => state === 'kept' || state === 'replaced'
 /** Mounted, cut or screwed in with this job. */
 export const isFitted = (state: PartState): boolean => state === 'new' || state === 'replaced'
-/** Comes off its place and is mounted at another one. */
+/** Comes off and is mounted at another place. */
 export const isMoved = ({ state, moved }: Pick<Component, 'state' | 'moved'>): boolean =>
   state === 'kept' && moved
-/** Paid for with this job: what comes from another truck is not. */
+/** True if this job buys the part. */
 export const isBought = ({ state, used }: Pick<Component, 'state' | 'used'>): boolean =>
   isFitted(state) && !used
-/** Not from the box: to be looked at before air goes in. */
+/** Not from the box: must be inspected before air goes in. */
 export const isSecondHand = ({ state, used }: Pick<Component, 'state' | 'used'>): boolean =>
   state === 'kept' || (used && state !== 'later')
 
@@ -23,7 +23,7 @@ export const STATE_WORDS: Record<PartState, string> = {
   out: 'there, taken out',
   later: 'later',
 }
-/** How a part or a line was found, in words. */
+/** Words for how a part or a line was found. */
 export const CONDITION_WORDS: Record<Condition, string> = {
   unseen: 'not looked at yet',
   good: 'good',
@@ -50,6 +50,9 @@ export const NOT_LOOKED_AT: Found = {
 /** Nobody has looked at the line yet. */
 export const LINE_NOT_LOOKED_AT: LineFound = { condition: 'unseen', year: null }
 
-/** Whether a text says a date as plates carry it: a year, alone or with a month or day, or a month and two digits of a year. */
+/**
+ * True if a text is a date as on plates: a year, alone or with a month or day, or a month and two digits of a
+ * year.
+ */
 export const isPlateDate = (text: string): boolean =>
   /(^|\D)(19|20)\d\d(\D|$)/.test(text) || /^\s*(0?[1-9]|1[0-2])\s*[/.-]\s*\d\d\s*$/.test(text)

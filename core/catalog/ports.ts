@@ -2,9 +2,11 @@ import { DIRECT, type AirLine, type AirPlan, type PortSize } from '../document/t
 import { catalogueTube } from './joints'
 import type { ComponentKind } from './kinds'
 
-/** What a part's ports take: a thread by its nominal size, or the tube itself. Usual of the kind (from memory). */
+/**
+ * What a part's ports take: a thread by its nominal size, or the tube itself. Usual for the kind (from memory).
+ */
 
-/** Where a part is not threaded 1/4 throughout. A plug takes the size of its port. */
+/** Parts that are not threaded 1/4 throughout. A plug takes the size of its port. */
 const USUAL: Partial<Record<ComponentKind, PortSize>> = {
   handFill: 'tube',
   tee: 'tube',
@@ -16,7 +18,7 @@ const USUAL: Partial<Record<ComponentKind, PortSize>> = {
   sensor: '1/8',
   pressureSwitch: '1/8',
 }
-/** Classes that are told by their size are threaded so. */
+/** Classes named by their size have that thread. */
 const SIZED = /-(3-8|1-2)$/
 
 export const PORT_WORDS: Record<PortSize, string> = {
@@ -27,7 +29,7 @@ export const PORT_WORDS: Record<PortSize, string> = {
   '1/2': '1/2 in thread',
 }
 
-/** Where a port's size is written down that is not the usual. */
+/** Key of a port with an unusual size. */
 export const portId = (part: string, port: string): string => `${part}:${port}`
 
 type PortsOf = Pick<AirPlan, 'components' | 'ports'>
@@ -40,11 +42,11 @@ export function usualPort(air: PortsOf, part: string): PortSize {
   return sized ? (sized.replace('-', '/') as PortSize) : (USUAL[c.kind] ?? '1/4')
 }
 
-/** What a port takes: as typed off the part's own sheet, or as is usual of its kind. */
+/** What a port takes: as typed off the part's own sheet, otherwise usual for its kind. */
 export const portSize = (air: PortsOf, part: string, port: string): PortSize =>
   air.ports[portId(part, port)] ?? usualPort(air, part)
 
-/** What has to go between two ends that do not fit each other: from what, to what, in words. */
+/** What goes between two ends that do not fit each other: from what, to what, in words. */
 export interface Adapter {
   line: string
   label: string
@@ -64,7 +66,7 @@ function screwedAdapter(air: CircuitOf, line: AirLine): string | null {
   return `thread adapter, ${female} to ${male} in`
 }
 
-/** The tube that a part with tube ports takes: the first of its lines. */
+/** The tube of a part with tube ports: that of its first line. */
 function tubeTaken(air: CircuitOf, part: string): string | null {
   const line = Object.values(air.lines).find((l) => (l.from === part || l.to === part) && l.tube !== DIRECT)
   return line ? (catalogueTube(air, line)?.label ?? null) : null
@@ -77,7 +79,7 @@ function tubeAdapter(air: CircuitOf, line: AirLine, part: string, port: string):
   return own === null || tube === null || own === tube ? null : `reducer, ${tube} to ${own}`
 }
 
-/** Adapters that one line wants, at either of its ends. */
+/** Adapters that one line needs, at either end. */
 export function adaptersAt(air: CircuitOf, id: string): Adapter[] {
   const line = air.lines[id]!
   const labels =

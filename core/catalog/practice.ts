@@ -1,8 +1,8 @@
 import type { Quantity } from '../quantity/units'
 
 /**
- * Numbers of the trade that no published source fixes, each once. Values SI; `unit` says which; the part's own sheet
- * and local codes rule over every one of them.
+ * Numbers of the trade that no published source fixes, each in one place. Values are SI; `unit` says which. The
+ * part's own sheet and local codes override every one of them.
  */
 export interface PracticeNumber {
   readonly value: number
@@ -353,8 +353,8 @@ export const PRACTICE = {
 } as const satisfies Record<string, PracticeNumber>
 
 /**
- * How far what is read at a truck may be off, one standard deviation: a share of it, and so much besides, in its SI
- * unit (from memory).
+ * Doubt of a reading at a truck, one standard deviation: a share of it plus an absolute part in its SI unit
+ * (from memory).
  */
 export const READING_DOUBT: Partial<Record<Quantity, { share: number; besides: number }>> = {
   pressure: { share: 0.03, besides: 3500 },
@@ -362,6 +362,6 @@ export const READING_DOUBT: Partial<Record<Quantity, { share: number; besides: n
   drain: { share: 0.05, besides: 0.005 },
   voltage: { share: 0.005, besides: 0.05 },
   time: { share: 0.05, besides: 3 },
-  // What is seen or heard: yes or no.
+  // Seen or heard: yes or no.
   count: { share: 0, besides: 0.2 },
 }

@@ -2,10 +2,10 @@ import { tableRange } from '../quantity/interpolate'
 import { PRACTICE } from './practice'
 import type { SpringClass } from './springs'
 
-/** Spacers as they are sold, m: 1 to 6 in (common practice). */
+/** Spacers as sold, m: 1 to 6 in (common practice). */
 export const STANDARD_SPACERS = [0.0254, 0.0381, 0.0508, 0.0635, 0.0762, 0.1016, 0.127, 0.1524] as const
 
-/** Heights of a spring without any spacer, m. */
+/** Heights of a spring without a spacer, m. */
 export interface BareHeights {
   unladen: number
   droop: number
@@ -13,8 +13,8 @@ export interface BareHeights {
 }
 
 /**
- * The smallest standard spacer that keeps a spring in its range from the bump stop to full droop, m, 0 for none; where
- * none does that, from the bump stop to unladen; where none does that, unladen alone; null where not even that.
+ * The smallest standard spacer that keeps a spring in its range from the bump stop to full droop, m, 0 for
+ * none; otherwise from the bump stop to unladen; otherwise at unladen only; null if not even that.
  */
 export function smallestSpacer(
   { areaByHeight }: Pick<SpringClass, 'areaByHeight'>,
@@ -28,7 +28,7 @@ export function smallestSpacer(
   return sizes.find(hangs) ?? sizes.find(closes) ?? sizes.find(stands) ?? null
 }
 
-/** Height a slack spring is drawn out to by hand, m. */
+/** Height to which a slack spring is drawn by hand, m. */
 export function drawnByHand({ areaByHeight, designHeight }: SpringClass): number {
   const { high } = tableRange(areaByHeight)
   return designHeight + PRACTICE.handDrawn.value * (high - designHeight)

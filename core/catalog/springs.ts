@@ -2,8 +2,8 @@ import { GRAVITY } from '../quantity/constants'
 import { findById } from './find'
 
 /**
- * Generic part classes as data. All values are typical of the class (common practice, no published source) unless a
- * line says otherwise; the part's own sheet rules. SI: m, m², Pa gauge, kg, A, m³/s of free air.
+ * Generic part classes as data. All values are typical of the class (common practice, no published source)
+ * unless a line says otherwise; the part's own sheet decides. SI: m, m², Pa gauge, kg, A, m³/s of free air.
  */
 
 export interface SpringClass {
@@ -17,13 +17,13 @@ export interface SpringClass {
   diameter: number
   /** Air volume at the design height, m³. */
   volume: number
-  /** Brackets and seat between axle and frame, taken off the seat gap to get the spring's height, m. */
+  /** Height of brackets and seat between axle and frame, m; the seat gap less this is the spring's height. */
   bracketHeight: number
-  /** Of them, what stands above the spring, m. */
+  /** The part of them above the spring, m. */
   upperBracket: number
   /**
-   * Whether its port is at its lower end, which moves with the axle; how far port and studs stand from its
-   * middle, m, 0 where no sheet says.
+   * True if its port is at the lower end, which moves with the axle; distance of port and studs from its
+   * middle, m, 0 if no sheet says.
    */
   portLow: boolean
   portOut: number
@@ -34,16 +34,15 @@ export interface SpringClass {
   maxLoad: number
   /** First fill when proving, Pa gauge. */
   proofPressure: number
-  /** Share by which its area may be off, where its figures are off a sheet; of a class it is that of all classes. */
+  /**
+   * Doubt of its area as a share, if its figures are off a sheet; a class has the common doubt of all classes.
+   */
   areaWithin?: number
 }
 
 const kPa = (n: number) => n * 1000
 
-/**
- * Area against height of one shape of bag, as a share of its area at the design height: [share of design
- * height, share of area].
- */
+/** Area against height for one shape of bag: [share of design height, share of area at design height]. */
 type Shape = [number, number][]
 
 /** Bags get thinner as they are drawn out; how much depends on the shape (common practice). */
@@ -90,7 +89,7 @@ const SHORT: Shape = [
   [1.25, 0.74],
 ]
 
-/** A class from what its sheet would say: load of a pair at a pressure fixes the area at the design height. */
+/** A class from its sheet: the load of a pair at a pressure determines the area at the design height. */
 function spring(
   id: string,
   label: string,
@@ -273,5 +272,5 @@ export const SPRINGS: readonly SpringClass[] = [
   }),
 ]
 
-/** Class by id, or null when the catalogue has none of that name. */
+/** Class by id, or null if the catalogue does not have it. */
 export const springClass = findById(SPRINGS)

@@ -1,7 +1,7 @@
 import type { Truck, TruckKind } from '../document/types'
 
 /**
- * Seven kinds to begin from, each a full working example that the user corrects. Figures are typical of the kind
+ * Seven kinds to begin from, each a complete example that the user corrects. Figures are typical of the kind
  * (common practice), not of any vehicle.
  */
 export interface TruckKindEntry {
@@ -45,9 +45,11 @@ interface Basics {
   suspension: 'leaf' | 'coil'
   rates: [number, number]
   bases: [number, number]
-  /** Middle of the helper's seat from the centre line, where that is not under the springs. */
+  /** Middle of the helper's seat from the centre line, if it is not under the springs. */
   seat?: number
-  /** Exhaust from the centre line where it passes the axle, where that is not just inside the rail. */
+  /**
+   * Distance of the exhaust from the centre line where it passes the axle, if it is not just inside the rail.
+   */
   exhaustIn?: number
   antiRoll: number
   motionRatio: number

@@ -9,7 +9,10 @@ export interface TubeClass {
   bore: number
   bendRadius: number
   maxPressure: number
-  /** Lengths it is sold in with its ends on, m, ascending; it is never cut. Cut from the coil where there are none. */
+  /**
+   * Lengths it is sold in with its ends on, m, ascending; such a hose is never cut. Without them it is cut from
+   * the coil.
+   */
   stock?: readonly number[]
 }
 

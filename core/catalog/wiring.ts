@@ -1,20 +1,23 @@
 import type { AirPlan, WireJoint, WireUse } from '../document/types'
 
-/** Electrical parts that no class of the catalogue gives, as is usual; from memory unless a line says otherwise. SI. */
+/**
+ * Usual values of electrical parts that have no class in the catalogue; from memory unless a line says
+ * otherwise. SI.
+ */
 export const WIRING = {
   /** A starter battery at rest: empty, and full, V; its own resistance at 70 Ah warm, Ω. Of a 12 V truck. */
   batteryEmpty: 11.8,
   batteryFull: 12.7,
   batteryOhms: 0.008,
-  /** Times that resistance on a cold morning. */
+  /** Factor on that resistance on a cold morning. */
   coldBattery: 2.5,
   /** An alternator at a warm idle, V and Ω. */
   alternatorVolts: 14.3,
   alternatorOhms: 0.015,
-  /** What an alternator gives while idling, and what the truck by itself takes of it then, A. */
+  /** Current of an idling alternator, and what the truck itself takes of it, A. */
   alternatorIdle: 45,
   truckRunning: 25,
-  /** A starter motor, as what it leaves of the battery, Ω. */
+  /** A starter motor, by its resistance as seen by the battery, Ω. */
   starter: 0.04,
   /** A clean contact, a bus bar's stud, and an earth on bare metal, Ω. */
   contact: 0.004,
@@ -25,9 +28,9 @@ export const WIRING = {
   /** A relay's coil at 12 V, Ω, and the volts it closes at. */
   coil: 85,
   pullIn: 7.5,
-  /** A pin of a trailer plug may carry so much for long (from memory; its own sheet rules), A. */
+  /** Continuous current of a trailer plug's pin (from memory; its own sheet decides), A. */
   socketPin: 15,
-  /** The block wakes above so many volts. */
+  /** Volts above which the block wakes. */
   wakes: 6,
   wakeInput: 5000,
   /** Lamps of a gauge, A. */
@@ -36,7 +39,7 @@ export const WIRING = {
   smallFuse: 10,
   controlFuse: 5,
   blockFuse: 10,
-  /** Wire of what takes little, m² (18 AWG), and its length where Lay has none, m. */
+  /** Wire of a small consumer, m² (18 AWG), and its length if Lay has none, m. */
   signalArea: 0.823e-6,
   usualSignal: 2,
   /** An earth's wire to the frame beside its part, and the wire between two batteries, m. */
@@ -44,24 +47,24 @@ export const WIRING = {
   betweenBatteries: 1.2,
   /** Heat-shrink over one end, m. */
   shrink: 0.04,
-  /** A second battery where none is planned yet, A·s; how much of one that cranks nothing may be used. */
+  /** A second battery if none is planned yet, A·s; usable share of a battery that need not crank. */
   secondBattery: 75 * 3600,
   secondUsable: 0.5,
-  /** What takes nothing told takes this, A. */
+  /** Current of a consumer without a known one, A. */
   leastUser: 0.05,
-  /** An open contact or a broken wire, as the meter sees it, Ω. */
+  /** An open contact or a broken wire as a resistance, Ω. */
   open: 1e7,
   /** Conductors on a cold morning and in a hot engine space, K. */
   coldMorning: 258.15,
   hotEngineSpace: 358.15,
 } as const
 
-/** The fuse box in the cab, by its id among the places and in the ids of wires. */
+/** Id of the fuse box in the cab, among the places and in the ids of wires. */
 export const FUSE_BOX = 'fuse-box'
 
 /**
- * What a solenoid's air goes to: the first horn or valve block behind it, or null. Before a block it hangs on
- * the block's own output, and so does its wire.
+ * What a solenoid's air goes to: the first horn or valve block behind it, or null. Before a block it is on the
+ * block's own output, and so is its wire.
  */
 export function airGoesTo(
   air: Pick<AirPlan, 'components' | 'lines'>,
@@ -82,7 +85,7 @@ export function airGoesTo(
   return null
 }
 
-/** Nominal voltages of trucks, V: what is on wires is made for one of them. */
+/** Nominal voltages of trucks, V. */
 const NOMINAL = [12, 24] as const
 export const nominalVoltage = (supply: number): number => NOMINAL.find((v) => supply < v * 1.5) ?? NOMINAL[1]
 
@@ -123,17 +126,17 @@ export const JOINT_SCHOOLS: Record<WireJoint, { label: string; ohm: number; seal
     },
   }
 
-/** What an earth adds by what it is screwed to, Ω; `bonded`: a strap of its own from there to the frame. */
+/**
+ * Resistance that an earth adds by what it is screwed to, Ω; `bonded`: with a strap of its own from there to
+ * the frame.
+ */
 export const EARTH_OHMS = { bare: 0, painted: 0.15, hinged: 0.08, bonded: 0.002 } as const
-/** A bed or body that is not steel, with no bond to the frame, Ω. */
+/** A bed or body that is not steel and not bonded to the frame, Ω. */
 export const UNBONDED = 0.15
-/** A screw that holds more than one earth, Ω, once for all of them. */
+/** A screw with more than one earth, Ω, once for all of them. */
 export const SHARED_SCREW = 0.02
 
-/**
- * What a wire is for, with the colour it has unless the shop says otherwise. Feed red and earth black: common
- * practice.
- */
+/** Uses of wires, with the colour unless the shop says otherwise. Red feed and black earth: common practice. */
 export const WIRE_COLOURS: Record<WireUse, string> = {
   feed: 'red',
   earth: 'black',
@@ -144,8 +147,8 @@ export const WIRE_COLOURS: Record<WireUse, string> = {
 }
 
 /**
- * Terminals and butts by the barrel that takes a wire: colours follow DIN 46245 (common practice). Area up to which it
- * fits, m², and how far the wire is stripped, m (from memory).
+ * Terminals and butts by the barrel for a wire: colours follow DIN 46245 (common practice). Largest area, m²,
+ * and strip length, m (from memory).
  */
 export const BARRELS = [
   { colour: 'red', upTo: 1.1e-6, strip: 0.007 },
@@ -155,5 +158,5 @@ export const BARRELS = [
   { colour: 'bare lug, 16 mm²', upTo: 17e-6, strip: 0.014 },
   { colour: 'bare lug, 35 mm²', upTo: 36e-6, strip: 0.018 },
 ] as const
-/** Smallest wire that a red barrel holds; a thinner one is stripped twice as long and folded, m². */
+/** Smallest wire in a red barrel; a thinner one is stripped twice as long and folded, m². */
 export const LEAST_IN_BARREL = 0.5e-6

@@ -1,10 +1,12 @@
 import type { AirPlan, OwnPart } from '../document/types'
 
-/** The circuit as narrowly as a room needs it, so that an edit of anything else leaves what that room computed. */
+/**
+ * Narrow copies of the circuit, so that a room is not computed again when something it does not read is edited.
+ */
 
 const NO_BOOKS: OwnPart = { number: '', make: '', price: null }
 
-/** Without what only the shop's own books need of its parts: number, make and price. */
+/** Without what only the shop's books need: number, make and price. */
 export function withoutBooks(air: AirPlan): AirPlan {
   const components = Object.fromEntries(
     Object.entries(air.components).map(([id, part]) => [id, { ...part, own: NO_BOOKS }]),
@@ -12,7 +14,7 @@ export function withoutBooks(air: AirPlan): AirPlan {
   return { ...air, components }
 }
 
-/** Without the names of its parts as well: all that places, lengths and pressures go by. */
+/** Also without the names of its parts: everything that places, lengths and pressures depend on. */
 export function withoutNames(air: AirPlan): AirPlan {
   const components = Object.fromEntries(
     Object.entries(air.components).map(([id, part]) => [id, { ...part, label: '', own: NO_BOOKS }]),

@@ -7,7 +7,7 @@ import { answerPlan } from '../derive/runs'
 import { TRUCK_KIND_IDS } from '../document/types'
 import { demoJobs, demoPlan } from './demoShop'
 
-/** The demo shows what a real shop has, and no Stop that it did not mean. */
+/** The demo shows what a real shop has, and no unintended Stop. */
 const shop = Object.fromEntries(
   demoJobs().map(({ id, plan }) => {
     const derive = createDeriver()
@@ -56,7 +56,7 @@ test.each(TRUCK_KIND_IDS)('a new job of a %s opens with no Stop of the program�
   const derived = createDeriver()(plan)
   const { notes } = createDeriver()(plan, answerPlan(plan, derived))
   expect(notes.filter((n) => n.rank === 'stop')).toEqual([])
-  // What is guarded without having been measured says so.
+  // Anything shielded without measurements says so.
   const shields = Object.values(plan.lay.shields).filter(Boolean)
   expect(notes.filter((n) => n.rule === 'shield-planned')).toHaveLength(shields.length)
 })
@@ -87,14 +87,14 @@ test('every answer to every demo job says why, is finite and is the golden one; 
       const of = (what: string) => all[`${haul}.${what}`]
       const [charge, amps, hottest, rest] = [of('charge'), of('amps'), of('hottest'), of('rest')]
       if (!charge || !amps) continue
-      // Never more than the largest current all along, and not a tenth of it: a motor near stall draws some
+      // Never more than the largest current throughout, and not a tenth of it: a motor near stall draws several
       // times its idle current.
       const on = charge.inputs.find((i) => i.label.endsWith(' ran'))!.value as number
       expect(charge.value!).toBeLessThanOrEqual(amps.value! * on * (1 + 1e-9))
       expect(charge.value!).toBeGreaterThan(amps.value! * on * 0.1)
       if (!hottest || !rest) continue
-      // Newton's cooling (textbook): rest long enough brings the rise down to a fifth of the room to the
-      // cut-out, 20 °C about it.
+      // Newton's cooling (textbook): a long enough rest lowers the rise to a fifth of the way to the cut-out,
+      // from 20 °C.
       const { thermal } = compressorOf(
         p.air,
         Object.keys(p.air.components).find((c) => p.air.components[c]!.kind === 'compressor')!,

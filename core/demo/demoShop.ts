@@ -18,10 +18,10 @@ import {
 import { accept, driven, heldOvernight, soaped, tried } from './proof'
 
 /**
- * The demo shop: all invented. Eight jobs: two handed over (wagon, rig), one in proof (flatbed), one in build
- * (runner), two planned (hauler, a retrofit; sampler, a repair), one surveyed and its lever chosen (tender),
- * one with a Stop that is the customer's to decide (kiln). In one file, job after job, since later jobs are
- * told by what they do otherwise than the first.
+ * The demo shop, all invented. Eight jobs: two handed over (wagon, rig), one in proof (flatbed), one in build
+ * (runner), two planned (hauler, a retrofit; sampler, a repair), one surveyed with its lever chosen (tender),
+ * one with a Stop that the customer must decide (kiln). They are in one file, in order, because later jobs are
+ * described by their differences from the first.
  */
 
 export const DEMO_SHOP = { id: 'saltmarsh', name: 'Saltmarsh Spring & Circuit' }
@@ -227,7 +227,7 @@ function hiveHauler(): Plan {
     ),
   }
   circuit(plan, 'onboard-wireless')
-  // Springs filled by hand and a tank for tyres were there; the control is what is new.
+  // Hand-filled springs and a tank for tyres existed; the control is new.
   asFound(plan, 'control-on-air', 'hand-two', '2021-05')
   weighed(plan, 'Honey co-op scale', '2026-05-06')
   plan.lay.places = { block: proposedPlaces(plan.truck, plan.air).block! }
@@ -275,7 +275,7 @@ function ridgeTender(): Plan {
   plan.air = replacePart('compressor', 'belt')(plan.air)
   weighed(plan, 'Quarry scale', '2026-06-09')
   plan.truck.survey.rearRate = { how: 'sheet', tolerance: null }
-  // The arm, link and lag that stand still over every haul and on the road.
+  // Arm, link and lag that do not hunt in any haul or on the road.
   plan.air.components.height!.sheet.arm = 0.22
   plan.tune.lever = { ...plan.tune.lever, link: 0.4, delay: 6 }
   plan.tune.weather = { ...plan.tune.weather, cold: 258.15, pass: 1900 }
@@ -314,7 +314,7 @@ function kilnTrailer(): Plan {
   plan.truck.frame.kickUp += 0.1
   plan.truck.seatGap = { unladen: 0.305, droop: 0.385, bump: 0.21 }
   plan.truck.heights = { frontLeft: 0.99, frontRight: 0.99, rearLeft: 1.03, rearRight: 1.03 }
-  // The lift kit's longer lower bracket carries its seat behind the upper one.
+  // The lift kit's longer lower bracket puts its seat behind the upper one.
   plan.truck.seats.lower = { x: -0.024, y: 0.006 }
   plan.power.earth = 'body'
   plan.hauls = {
@@ -339,7 +339,7 @@ function kilnTrailer(): Plan {
   return plan
 }
 
-/** The rig built, proved on every side and handed over; what Power does not plan yet is let go by name. */
+/** The rig built, proved on every side and handed over; what Power does not plan yet is accepted by name. */
 function handOver(rig: Plan): void {
   circuit(rig, 'high-flow')
   weighed(rig, 'Stage yard scale', '2026-01-12')
@@ -380,7 +380,7 @@ function handOver(rig: Plan): void {
   accept(rig, 'not-wired-here', 'Odile', '2026-01-15T10:00:00.000Z', wired)
 }
 
-/** What makes each of the eight demo jobs, in the order of their numbers. */
+/** Makes each of the eight demo jobs, in the order of their numbers. */
 const MAKERS: Record<string, () => Plan> = {
   'estuary-flatbed': estuaryFlatbed,
   'star-wagon': starWagon,
@@ -394,8 +394,8 @@ const MAKERS: Record<string, () => Plan> = {
 const made = new Map<string, Plan>()
 
 /**
- * A demo job's plan as every plan comes out of a file or the database; each time a copy of its own.
- * @throws {Error} when no demo job has that id.
+ * A demo job's plan as every plan comes from a file or the database; a fresh copy each time.
+ * @throws {Error} if no demo job has that id
  */
 export function demoPlan(id: string): Plan {
   const make = MAKERS[id]

@@ -7,32 +7,32 @@ import { fieldChanges, fieldsOf, withField, type FieldChange } from '../../tests
 import { demoJobs } from './demoShop'
 
 /**
- * What each field of a plan moves, kept in `fixtures/changes.json` so that no figure, limit, note or remedy changes
- * unseen on the ways that no demo job takes. `npm run golden` writes it anew; the difference is read and committed on
- * purpose.
+ * What each field of a plan affects, kept in `fixtures/changes.json` so that no figure, limit, note or remedy
+ * changes unseen on paths that no demo job takes. `npm run golden` writes it again; the difference is read and
+ * committed on purpose.
  */
 const FILE = 'tests/fixtures/changes.json'
 const WRITING = process.env.GOLDEN === 'write'
 const jobs = demoJobs()
 
 interface Kept {
-  /** By job, each change that moves something, with all it moves. */
+  /** For each job, the changes that have an effect, with everything they affect. */
   moves: Record<string, (FieldChange & { moves: string[] })[]>
-  /** Fields that move nothing on any demo job, whatever they are set to. */
+  /** Fields without an effect on any demo job, whatever their value. */
   still: string[]
 }
 
-/** Places that a change is looked for at before it is said to move nothing. */
+/** Places at which a change is tried before it is listed as without effect. */
 const MOST_PLACES = 24
 
-/** Less than any length, mass or pressure that is told; so that the last bits of a 0 do not count. */
+/** Smaller than any reported length, mass or pressure, so that rounding of a 0 does not count. */
 const SMALL = 1e-6
 
 /** Five digits: more than is shown, and fewer than the last bits of another machine. */
 const digits = (value: number | null | undefined) =>
   typeof value === 'number' ? String(Number(value.toPrecision(5))) : '–'
 
-/** A figure in one line: its value, its limits, its range, what went into it. */
+/** A figure in one line: value, limits, range, inputs. */
 const figureLine = ({ value, min, max, range, inputs }: Figure) =>
   [
     digits(value),
@@ -49,8 +49,8 @@ const noteLine = ({ title, text, value, limit, remedy }: Note) =>
   ].join(' | ')
 
 /**
- * What a result holds that no figure tells (places, runs, steps, poses): how many numbers, the sum of the logarithms of
- * their sizes, how many are less than 0, and how long its texts are.
+ * Summary of a result that no figure tells (places, runs, steps, poses): how many numbers, the sum of the
+ * logarithms of their sizes, how many are negative, and the length of its texts.
  */
 function sizeOf(result: unknown): string {
   const of = { numbers: 0, size: 0, negative: 0, yes: 0, text: 0 }
@@ -67,7 +67,7 @@ function sizeOf(result: unknown): string {
   return `${of.numbers} numbers of ${of.size.toFixed(2)}, ${of.negative} negative, ${of.yes} yes, ${of.text} letters`
 }
 
-/** Everything said of a plan, a line each, by what it is about. */
+/** Everything said of a plan, one line each, by subject. */
 function linesOf({ stages, notes }: Derived): Map<string, string> {
   const lines = new Map<string, string>()
   for (const stage of STAGES) {
@@ -80,21 +80,21 @@ function linesOf({ stages, notes }: Derived): Map<string, string> {
   return lines
 }
 
-/** What is said otherwise than before: the new line, or that there is none now. */
+/** What is said differently than before: the new line, or that there is none now. */
 function moved(before: Map<string, string>, after: Map<string, string>): string[] {
   const gone = [...before.keys()].filter((key) => !after.has(key)).map((key) => `${key} gone`)
   const other = [...after].filter(([key, line]) => before.get(key) !== line)
   return [...gone, ...other.map(([key, line]) => `${key}: ${line}`)].sort()
 }
 
-/** Says of changes of one job what each moves. */
+/** Finds what each change of one job affects. */
 function moverOf(plan: Plan): (change: FieldChange) => string[] {
   const derive = createDeriver()
   const before = linesOf(derive(plan))
   return (change) => moved(before, linesOf(derive(withField(plan, change))))
 }
 
-/** Looks for each change, place after place, until it moves something. */
+/** Looks for each change, place after place, until it has an effect. */
 function writtenAnew(): Kept {
   const movers = new Map(jobs.map(({ id, plan }) => [id, moverOf(plan)]))
   const found: Kept = { moves: Object.fromEntries(jobs.map(({ id }) => [id, []])), still: [] }
@@ -115,7 +115,7 @@ function writtenAnew(): Kept {
   return found
 }
 
-/** A line for each change and for each thing that it moves, so that a difference reads as a list of them. */
+/** One line for each change and for each thing it affects, so that a difference reads as a list. */
 function laidOut({ moves, still }: Kept): string {
   const list = (lines: readonly string[], by: string) => `[\n${lines.map((l) => by + l).join(',\n')}\n${by}]`
   const changeText = ({ moves: told, ...change }: Kept['moves'][string][number]) =>
@@ -132,7 +132,7 @@ function laidOut({ moves, still }: Kept): string {
 if (WRITING) writeFileSync(FILE, laidOut(writtenAnew()))
 const { moves: kept, still } = JSON.parse(readFileSync(FILE, 'utf8')) as Kept
 
-/** While faults are planted in one room, its stage: what moves nothing there has nothing to notice. */
+/** While faults are planted in one room, its stage: a change without effect there cannot reveal anything. */
 const STAGE = process.env.MUTANT_STAGE
 const tellsOf = ({ moves }: { moves: string[] }) =>
   !STAGE || moves.some((line) => line.includes(`${STAGE}.`) || line.startsWith(`${STAGE}:`))
@@ -155,7 +155,7 @@ test.each(jobs)(
         ...change,
         moves: [],
       })
-      // And back: nothing of the edit stays behind.
+      // And back: nothing of the edit remains.
       derive(plan)
     }
   },

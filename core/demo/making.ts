@@ -11,9 +11,9 @@ import { applyEdit } from '../document/edit'
 import { newHaul, newItem } from '../document/newHaul'
 import type { Archetype, Haul, LoadItem, Plan, Ticket, TruckKind } from '../document/types'
 
-/** What the demo's jobs are made with: loads, surveys, circuits, and how far a job has come. */
+/** Helpers for the demo's jobs: loads, surveys, circuits, and how far a job has come. */
 
-/** One for all jobs: what a job changed least since it was last asked is not worked out again. */
+/** One for all jobs, so that unchanged parts are not computed again. */
 export const derive = createDeriver()
 
 export const item = (
@@ -34,7 +34,7 @@ export const haul = (
 /** A person on a seat, as a weight. */
 export const person = (order: number, label: string, x: number, y: number): LoadItem =>
   item(order, label, 80, x, y, [0.4, 0.45, 0.9], { on: 'seat', how: 'guessed' })
-/** A public scale's ticket of the empty truck, as it was when surveyed. */
+/** A public scale's ticket of the empty truck from the day of the survey. */
 export function weighed(plan: Plan, label: string, at: string): void {
   const { unladen: w } = plan.truck
   const shown = (kg: number) => Math.round(kg / 20) * 20
@@ -71,13 +71,13 @@ export function circuit(plan: Plan, archetype: Archetype, rest: Partial<Plan['ai
   )
 }
 
-/** What is read off a part that is there. */
+/** What is read off an existing part. */
 const STAMPED: Partial<Record<ComponentKind, readonly string[]>> = {
   relief: ['set'],
   pressureSwitch: ['cutIn', 'cutOut'],
 }
 
-/** The circuit as it will be, with what was there: looked at and found good, the tank's plate read. */
+/** The future circuit with what existed: inspected and found good, the tank's plate read. */
 export function asFound(plan: Plan, kind: string, found: Archetype, stamped: string): void {
   const { springClass, compressorClass, blockClass } = plan.air
   const begun = applyEdit(structuredClone(plan), beginJob(plan.air, kind, found, plan.air.archetype).patches)
@@ -101,7 +101,7 @@ export function job(kind: TruckKind, number: string, name: string, customer: str
   return plan
 }
 
-/** Stored pressures as Load finds them, to a whole psi; one for both sides where the springs are teed. */
+/** Stored pressures as Load finds them, rounded to a whole psi; one for both sides if the springs are teed. */
 export function store(plan: Plan): void {
   const round = (p: number) => Math.round(p / 6894.757) * 6894.757
   const { load, air } = derive(plan).stages
@@ -114,7 +114,7 @@ export function store(plan: Plan): void {
   }
 }
 
-/** The kit's own sheet, as somebody typed it in: its torques, and what its spring carries, as the class has it. */
+/** The kit's own sheet as somebody typed it: its torques, and the spring's loads as in the class. */
 export function sheetRead(plan: Plan): void {
   plan.air = withArea(plan.air, 1)
   plan.build.fasteners = Object.fromEntries(
@@ -122,7 +122,7 @@ export function sheetRead(plan: Plan): void {
   )
 }
 
-/** How many steps of the plan's own list come before one and with it. */
+/** Number of steps in the plan's own list up to and including one. */
 export const stepsUpTo = (plan: Plan, id: string): number =>
   derive(plan).stages.build.result.steps.findIndex((s) => s.id === id) + 1
 

@@ -5,7 +5,7 @@ import { QUANTITIES, toSi } from '../quantity/units'
 import { coversText } from '../prove/covers'
 import { acceptedAs } from '../handover/rules'
 
-/** How the demo's jobs were proved: readings through a night, joints soaped, Fixes let go by name. */
+/** How the demo's jobs were proved: readings through a night, joints soaped, Fixes accepted by name. */
 
 /** Readings of a held volume: ideal gas over a night's temperature, a leak, and the gauge's own step. */
 function night(
@@ -34,7 +34,7 @@ const NIGHT_OF: Record<string, readonly number[]> = {
   frost: [12, 9, 6, 3, 1, -1, -2, -3, -3, -2, 0, 2, 4, 6, 8, 10, 11, 12],
 }
 
-/** A hold test read through a night. `leak` Pa an hour; `step` the gauge's. */
+/** A hold test read through a night. `leak` Pa per hour; `step` of the gauge. */
 export function heldOvernight(
   plan: Plan,
   of: {
@@ -47,7 +47,7 @@ export function heldOvernight(
     night: 'mild' | 'frost'
     leak?: number
     step: number
-    /** What the thermometer is sure to, K. */
+    /** Tolerance of the thermometer, K. */
     thermometer?: number
   },
 ): void {
@@ -61,7 +61,7 @@ export function heldOvernight(
     allowed: 3500,
     heightHeld: true,
     ...HOLD_READ,
-    // Filled at the end of the afternoon, and left to cool first.
+    // Filled in the late afternoon and left to cool first.
     rested: 5400,
     who: of.who,
     gauge: 'The shop’s digital gauge',
@@ -74,7 +74,7 @@ export function heldOvernight(
   plan.prove.holds[of.id] = test
 }
 
-/** Soap at the first places of the plan's own list, joints first, dry at every one. */
+/** Soap at the first places of the plan's own list, joints first, all dry. */
 export function soaped(plan: Plan, count: number, who: string, at: string): void {
   const { joints, places } = derive(plan).stages.prove.result
   const known = new Set(joints.map(({ id }) => id))
@@ -83,13 +83,13 @@ export function soaped(plan: Plan, count: number, who: string, at: string): void
     plan.prove.soap[id] = { finding: 'dry', who, at, of }
 }
 
-/** Every Fix of a rule let go by name, with a reason. */
+/** Every Fix of a rule accepted by name, with a reason. */
 export function accept(plan: Plan, rule: string, who: string, at: string, reason: string): void {
   for (const note of derive(plan).notes)
     if (note.rule === rule) plan.handover.accepted[acceptedAs(note)] = { who, at, reason }
 }
 
-/** What was read of one press: by sight, psi, seconds, amps, volts, or 1 for yes. */
+/** Readings of one press: by sight, psi, seconds, amps, volts, or 1 for yes. */
 interface Tried {
   press: string
   psi?: Record<string, number>
@@ -134,7 +134,7 @@ const TRIED: Record<'star-wagon' | 'festival-rig', readonly Tried[]> = {
     },
   ],
 }
-/** What was read when the functions of a demo job were tried. */
+/** Readings from trying the functions of a demo job. */
 export function tried(plan: Plan, of: keyof typeof TRIED, who: string, at: string): void {
   for (const { press, psi = {}, other = {} } of TRIED[of]) {
     const read = {
@@ -145,7 +145,7 @@ export function tried(plan: Plan, of: keyof typeof TRIED, who: string, at: strin
   }
 }
 
-/** All looked at after the road, and fine. @param clearance m round either spring */
+/** Everything inspected after the road and fine. @param clearance around either spring, m */
 export function driven(plan: Plan, clearance: number, who: string, at: string): void {
   for (const { id, quantity } of derive(plan).stages.prove.result.roadChecks)
     plan.prove.road[id] = { found: 'fine', value: quantity === 'length' ? clearance : null, who, at }

@@ -15,8 +15,8 @@ import { levelLoopOf, runLevel } from './levelLoops'
 import type { Derived } from './types'
 
 /**
- * What the truck and the places of the parts give a run.
- * @throws without a spring class, since there is nothing to fill.
+ * What the truck and the places of the parts give to a run.
+ * @throws without a spring class, because there is nothing to fill
  */
 export function runFacts(plan: Plan, { stages }: Derived): RunFacts {
   const { truck } = stages.truck.result
@@ -37,7 +37,7 @@ export function runFacts(plan: Plan, { stages }: Derived): RunFacts {
   }
 }
 
-/** What each haul is brought to, left and right, Pa gauge: one pressure where the springs are teed. */
+/** Target pressures of each haul, left and right, Pa gauge; one pressure if the springs are teed. */
 export function haulSets(plan: Plan, { stages }: Derived): HaulSet[] {
   const { hauls } = stages.load.result
   return ordered(plan.hauls).flatMap(([id, { label }]) => {
@@ -51,11 +51,13 @@ export function haulSets(plan: Plan, { stages }: Derived): HaulSet[] {
   })
 }
 
-/** What may be run on a plan's circuit: what follows from the plan, then what was written for it. */
+/**
+ * Scenarios that may be run on a plan's circuit: those that follow from the plan, then those written for it.
+ */
 export function scenariosOf(plan: Plan, derived: Derived): NamedScenario[] {
   const { spring } = derived.stages.load.result
   if (!spring) return []
-  // One written under the name of a planned one stands in its place.
+  // A written one with the name of an automatic one replaces it.
   return [
     ...plannedScenarios(circuitAsItRuns(plan.air), haulSets(plan, derived), spring.minPressure).filter(
       (s) => !plan.air.scenarios[s.id],
@@ -65,9 +67,9 @@ export function scenariosOf(plan: Plan, derived: Derived): NamedScenario[] {
 }
 
 /**
- * Runs a scenario on a plan: its own circuit, line lengths, springs, truck and haul. Some tenths of a second:
- * in a worker.
- * @throws what {@link runFailure} knows when it cannot be run.
+ * Runs a scenario on a plan: its own circuit, line lengths, springs, truck and haul. It takes some tenths of a
+ * second, so it runs in a worker.
+ * @throws what {@link runFailure} recognises if it cannot be run
  */
 export function runPlan(plan: Plan, derived: Derived, scenario: Scenario): RunResult {
   return runScenario(circuitAsItRuns(plan.air), runFacts(plan, derived), scenario, {
@@ -75,7 +77,7 @@ export function runPlan(plan: Plan, derived: Derived, scenario: Scenario): RunRe
   })
 }
 
-/** Why a run did not come to its end, of what it threw; null where that was something else. */
+/** Why a run did not finish, from what it threw; null if that was something else. */
 export function runFailure(error: unknown): RunFailure | null {
   if (error instanceof OverBudgetError) return 'work'
   if (error instanceof StuckError) return 'stuck'
@@ -83,8 +85,8 @@ export function runFailure(error: unknown): RunFailure | null {
 }
 
 /**
- * What runs of the plan's circuit say: figures and notes of Air beyond what is derived at every key. In a
- * worker on the page.
+ * Results of runs of the plan's circuit: figures and notes of Air beyond what is derived at every keystroke.
+ * The page does this in a worker.
  */
 export function answerPlan(plan: Plan, derived: Derived): Answers {
   const circuit = circuitAsItRuns(plan.air)
@@ -121,14 +123,14 @@ export function answerPlan(plan: Plan, derived: Derived): Answers {
   return { ...answers, levels: levelEnds(plan, derived) }
 }
 
-/** The side that hunts further, else the one that is level later or never. */
+/** The side that hunts more, otherwise the one that is level later or never. */
 function worseOf(left: LevelEnd, right: LevelEnd): LevelEnd {
   const swing = ({ hunting }: LevelEnd) => hunting?.amplitude ?? 0
   if (swing(left) !== swing(right)) return swing(left) > swing(right) ? left : right
   return (left.levelAt ?? Infinity) >= (right.levelAt ?? Infinity) ? left : right
 }
 
-/** What levels itself, with every haul put on: the worse of its two sides. */
+/** Levelling with every haul put on: the worse of its two sides. */
 function levelEnds(plan: Plan, derived: Derived): Answers['levels'] {
   return Object.fromEntries(
     Object.keys(derived.stages.load.result.hauls).flatMap((id) => {
@@ -142,14 +144,16 @@ function levelEnds(plan: Plan, derived: Derived): Answers['levels'] {
   )
 }
 
-/** One set tried on a plan: its circuit with the set put in, loaded at the minimum and brought up, haul by haul. */
+/**
+ * One set tried on a plan: its circuit with the set put in, loaded at the minimum and raised, for each haul.
+ */
 export function trySet(plan: Plan, choice: SetChoice): SetTried {
   const next: Plan = { ...plan, air: withSet(plan.air, choice) }
   const derived = createDeriver()(next)
   const minimum = derived.stages.load.result.spring?.minPressure ?? 0
   const byHaul: Record<string, number | null> = {}
   let overshoot = 0
-  // A full tank may see a fill through alone; its compressor starts all the same, sooner or later.
+  // A full tank may be enough for a fill; its compressor starts anyway, sooner or later.
   let current = choice.tank === null ? 0 : derived.stages.air.result.current
   for (const set of haulSets(next, derived)) {
     const [up] = plannedScenarios(circuitAsItRuns(next.air), [set], minimum).filter(

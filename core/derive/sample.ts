@@ -3,15 +3,15 @@ import type { Plan } from '../document/types'
 import { SAMPLING } from './settings'
 import type { Derived } from './types'
 
-/** Samples a haul of a plan whose hauls have so many sources of doubt: fewer where there is a great deal to move. */
+/** Number of samples for hauls with these numbers of doubtful sources: fewer if there are many. */
 export function samplesFor(sources: readonly number[]): number {
   const each = sources.reduce((sum, n) => sum + n ** 2, 0)
   return Math.max(Math.min(Math.floor(SAMPLING.work / Math.max(each, 1)), SAMPLES), SAMPLING.fewest)
 }
 
 /**
- * Ranges of those hauls that straight lines do not describe, by sampling. Some tenths of a second a haul: in
- * a worker on the page, as it is in `bin/np`. The same seed, so both say the same.
+ * Ranges of hauls that straight lines do not describe, by sampling. It takes some tenths of a second per haul,
+ * so the page does it in a worker. `bin/np` uses the same seed and gives the same ranges.
  */
 export function sampleHauls(plan: Plan, { stages }: Derived, only?: string): Record<string, Sampled> {
   const { hauls, uncertainties, spring } = stages.load.result

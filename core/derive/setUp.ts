@@ -5,7 +5,7 @@ import { memoriesTaken } from '../tune/memories'
 import { setUpCard, type CardStep, type ControlKind } from '../tune/setUpCard'
 import type { Derived } from './types'
 
-/** What is set up on this circuit: what holds a height comes before what holds a pressure. */
+/** What is set up in this circuit: a height control comes before a pressure control. */
 export function controlKind({ air }: Pick<Plan, 'air'>): ControlKind {
   if (firstOfKind(air, 'heightValve')) return 'lever'
   if (firstOfKind(air, 'controller')) return 'controller'
@@ -13,7 +13,7 @@ export function controlKind({ air }: Pick<Plan, 'air'>): ControlKind {
   return firstOfKind(air, 'paddle') ? 'paddles' : 'hand'
 }
 
-/** The same with the arm and link of a height valve, m. */
+/** The same, with the arm and link of a height valve, m. */
 export function controlOf({ air, tune }: Pick<Plan, 'air' | 'tune'>): {
   control: ControlKind
   lever: { arm: number; link: number } | null

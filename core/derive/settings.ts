@@ -1,32 +1,32 @@
-/** Tolerances of what is derived across rooms, each with what it is for. */
+/** Tolerances used across rooms, each with its purpose. */
 
-/** How readings are held against what every fault shows; in deviations of a reading. */
+/** Comparison of readings with what every fault shows, in deviations of a reading. */
 export const DIAGNOSIS = {
-  /** Further off than this a reading says no more: somebody may have misread it. */
+  /** A reading further off than this counts no more, because somebody may have misread it. */
   mostOff: 5,
-  /** Within this a reading is as expected; up to twice as many it is odd. */
+  /** Within this a reading is as expected; up to twice as much it is odd. */
   alike: 2,
-  /** Faults whose readings all lie within so much of one another cannot be told apart by these tests. */
+  /** Faults whose readings all lie this close cannot be separated by these tests. */
   apart: 1,
 } as const
 
-/** Hauls that straight lines do not describe, sampled. */
+/** Sampling of hauls that straight lines do not describe. */
 export const SAMPLING = {
-  /** Sources squared, sampled so often, that all hauls of a plan may take: some seconds. */
+  /** Work for all hauls of a plan, in sources squared times samples: a few seconds. */
   work: 6e7,
-  /** The fewest samples that say anything. */
+  /** Fewest useful samples. */
   fewest: 200,
 } as const
 
-/** What levels, driven over roads. */
+/** Levelling driven over roads. */
 export const LEVEL_DRIVE = {
-  /** A wheel has at least so much travel, m. */
+  /** Least travel of a wheel, m. */
   leastTravel: 0.01,
-  /** Wide open within so much more angle than shut, rad, at least. */
+  /** Least angle between shut and wide open, rad. */
   leastOpening: 1e-3,
-  /** How long a road of a class is driven, s, and the step of its heights, m. */
+  /** Time on a road of a class, s, and the step of its heights, m. */
   roadTime: 600,
   roadStep: 0.05,
-  /** Steps over which the flow of a lever is told. */
+  /** Number of steps for the flow of a lever. */
   angles: 80,
 } as const

@@ -5,7 +5,7 @@ import type { StageName } from '../quantity/figure'
 import { createDeriver } from './derive'
 import { tryRemedy } from './tryRemedy'
 
-/** A stage reads clear for what somebody measured, typed or looked at, never for silence. */
+/** A stage reads clear for what somebody measured, typed or inspected, never for silence. */
 const base = demoPlan('festival-rig')
 const changed = (change: (plan: Plan) => void): Plan => {
   const plan = structuredClone(base)

@@ -8,9 +8,9 @@ import { faultKey, faultsOf as wiringFaultsOf, faultText } from '../power/networ
 import type { Fault } from '../power/network/states'
 import type { Wiring } from '../power/network/types'
 
-/** What can be made to fail on a job's devices, in its air and in its wiring, each by a key. */
+/** Faults that can be simulated on a job's devices, in the air and in the wiring, each with a key. */
 
-/** Every joint that may leak, beside what else can fail in a circuit. */
+/** Every joint that may leak, and everything else that can fail in a circuit. */
 export function airFaults(air: AirPlan): AirFault[] {
   const leaks = Object.keys(air.lines).map((part): AirFault => ({ what: 'leak', part }))
   const kinks = Object.entries(air.lines).flatMap(([part, { from, to, tube }]): AirFault[] => {
@@ -43,7 +43,7 @@ export function faultsOffered(air: AirPlan, wiring: Wiring): FaultOffered[] {
   const inWiring = wiringFaultsOf(wiring).flatMap(({ fault }) =>
     fault ? [{ key: wiringKey(fault), label: faultText(fault, wiring) }] : [],
   )
-  // A bad joint of any size is one key.
+  // A bad joint of any size has one key.
   const once = inWiring.filter(({ key }, i) => inWiring.findIndex((other) => other.key === key) === i)
   return [...inAir, ...once]
 }

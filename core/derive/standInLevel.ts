@@ -9,15 +9,15 @@ import { sensorTravel } from '../tune/sensor'
 import { wheelTravel } from './levelLoops'
 import type { Derived } from './types'
 
-/** What levels by itself on a job's devices, with the truck it is fitted to. */
+/** Simulates what levels by itself on a job's devices, with the truck it is fitted to. */
 
-/** What of the stand it goes by, as it is at the moment. */
+/** State of the stand that it depends on at the moment. */
 export interface LevelStand extends Pick<LevelTruck, 'haul' | 'keyIsOff' | 'isPowered' | 'press'> {
   run(): CircuitRun
   pressures(): Preset
 }
 
-/** The height valve or the controller of a circuit; null where nothing levels by itself. */
+/** The height valve or controller of a circuit; null if nothing levels by itself. */
 export function levelModel(
   plan: Plan,
   circuit: AirPlan,

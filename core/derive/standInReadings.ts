@@ -9,14 +9,14 @@ import type { Wiring } from '../power/network/types'
 import { REFERENCE_DENSITY } from '../quantity/constants'
 import { keyOf } from './standInFaults'
 
-/** What the meter and the spray bottle of a job's devices show. */
+/** Readings of the meter and the spray bottle on a job's devices. */
 
 const rounded = (value: number, steps: number) => Math.round(value * steps) / steps
 
 /**
- * V to a hundredth, across a part to a thousandth, or Ω to a tenth, as a usual meter has it.
- * @param volts of the nodes as things stand
- * @throws DeviceRefusal where there is no such point or part
+ * V to a hundredth, across a part to a thousandth, or Ω to a tenth, like a usual meter.
+ * @param volts of the nodes at present
+ * @throws DeviceRefusal if there is no such point or part
  */
 export function meterReads(
   wiring: Wiring,
@@ -36,9 +36,10 @@ export function meterReads(
 }
 
 /**
- * What soapy water shows at one end of a line: a joint leaks where its tube ends, on the side away from the supply.
- * @param failing keys of what fails in the air
- * @throws DeviceRefusal where there is no such line
+ * What soapy water shows at one end of a line. A joint leaks where its tube ends, on the side away from the
+ * supply.
+ * @param failing keys of the faults in the air
+ * @throws DeviceRefusal if there is no such line
  */
 export function sprayReads(
   { model, atmosphere, sim, t }: CircuitRun,

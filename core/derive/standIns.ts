@@ -22,30 +22,30 @@ import { meterReads, sprayReads } from './standInReadings'
 import type { Derived } from './types'
 
 /**
- * Devices that stand in for those on the truck: the job's own circuit and wiring, run in time, under a box
- * that answers. One class, though a long one: whatever is asked or done is asked of the one truck that it holds;
- * what can be told without it stands beside (`standInFaults`, `standInLevel`, `standInReadings`).
+ * Simulated devices of a truck: the job's own circuit and wiring, run over time, below a box that answers. It
+ * is one long class, because every question and action concerns the one truck it holds; what can be computed
+ * without it is in `standInFaults`, `standInLevel` and `standInReadings`.
  */
 
-/** The state of the wiring that stands for where the key is, with the compressor asked for. */
+/** Wiring state for a position of the key, with the compressor demanded. */
 const ASKED: Record<KeyPlace, PowerState> = { off: 'off', on: 'compressor', running: 'running' }
-/** And with it at rest. */
+/** The same with the compressor at rest. */
 const AT_REST: Record<KeyPlace, PowerState> = { off: 'off', on: 'on', running: 'running' }
-/** A box looks again after so long, s. */
+/** How often a box checks, s. */
 const LOOK_EVERY = 0.25
-/** Steel parts between and metres away where nobody said: at the box. */
+/** Default position of the phone, steel sheets in between and metres away: at the box. */
 const BESIDE = { away: 1, sheets: 0 }
-/** What can be heard of the shop: the last things that happened. */
+/** Number of latest events that are kept. */
 const MOST_SAID = 200
 
-/** Four digits for a job: the same ones every time. */
+/** The same four digits every time for a job. */
 function codeOf(job: string): string {
   let sum = 7
   for (const letter of job) sum = (sum * 31 + letter.charCodeAt(0)) % 9000
   return String(1000 + sum)
 }
 
-/** Whether two plans are of the same truck, whatever was built, proved and handed over of it meanwhile. */
+/** True if two plans are of the same truck, whatever was built, proved and handed over since. */
 function sameTruck(one: Plan, other: Plan): boolean {
   const onTheTruck = ({ truck, hauls, air, lay, power, tune, job }: Plan) =>
     JSON.stringify([truck, hauls, air, lay, power, tune, job])
@@ -77,7 +77,7 @@ export class StandIns implements BoxTruck {
 
   /**
    * @param known what is derived of the plan already
-   * @throws DeviceRefusal where the job has nothing to run.
+   * @throws DeviceRefusal if the job has nothing to run
    */
   constructor(
     readonly job: string,
@@ -98,7 +98,7 @@ export class StandIns implements BoxTruck {
     return this.derived.stages.power.result.wiring
   }
 
-  /** A circuit to run from where the springs stand: at their least pressure, or as they stood before. */
+  /** A circuit that starts at the springs' present state: at their least pressure, or as they were. */
   private build(plan: Plan, before: { pressures: Preset; tank: number | null } | null, known?: Derived) {
     const derived = known ?? createDeriver()(plan)
     const circuit = circuitAsItRuns(plan.air)
@@ -137,15 +137,15 @@ export class StandIns implements BoxTruck {
       press: (side, way) => this.press(side, way),
     })
   }
-  /** The controller, to be taught or locked. @throws DeviceRefusal without one */
+  /** The controller, for teaching or locking. @throws DeviceRefusal without one */
   private theController(): LevelControlModel {
     if (!(this.level instanceof LevelControlModel)) throw new DeviceRefusal('no-leveller')
     return this.level
   }
 
   /**
-   * The same job changed: pressures, memories and what is paired stay. What is written of it changes nothing
-   * on the truck.
+   * Changes the job: pressures, memories and paired devices stay. Notes written about it change nothing on the
+   * truck.
    */
   change(plan: Plan): void {
     if (sameTruck(plan, this.plan)) this.plan = plan
@@ -212,7 +212,7 @@ export class StandIns implements BoxTruck {
     const at = (side: Side) => this.run.gauge(this.run.model.where.get(`spring-${side}`) ?? `spring-${side}`)
     return { left: at('left'), right: at('right') }
   }
-  /** Pa gauge in a part; null where the circuit has none such. */
+  /** Pressure in a part, Pa gauge; null if the circuit does not have it. */
   pressureAt(part: string): number | null {
     const vessel = this.run.model.where.get(part)
     return vessel === undefined ? null : this.run.gauge(vessel)
@@ -241,8 +241,7 @@ export class StandIns implements BoxTruck {
   }
 
   /**
-   * What the wiring does in every place of the key, asked for air or not, in words that are alike where it
-   * does the same.
+   * Effect of the wiring in every position of the key, with and without demand; equal text for equal effect.
    */
   wiringComesTo(): string {
     const block = this.blockUser()
@@ -259,20 +258,17 @@ export class StandIns implements BoxTruck {
       .join('; ')
   }
 
-  /** Whether left and right are filled apart. */
+  /** True if left and right are filled separately. */
   sidesApart(): boolean {
     return !this.derived.stages.air.result.teed
   }
 
-  /** Compressors that run now, by their ids. */
+  /** Ids of the compressors that run now. */
   running(): string[] {
     return this.run.model.supplies.filter(({ command }) => this.run.sim.open.get(command)).map(({ id }) => id)
   }
 
-  /**
-   * A motor that its wiring does not turn stands still, whatever asks for it; one that hangs on a welded
-   * contact runs.
-   */
+  /** A motor that its wiring does not turn stands still, whatever demands it; one on a welded contact runs. */
   private holdMotors(): void {
     const motors = this.run.model.supplies.filter(({ kind }) => kind === 'compressor')
     const asked = this.solve(ASKED[this.key]).turning
@@ -282,12 +278,12 @@ export class StandIns implements BoxTruck {
       if (this.air.has(`air compressor-on ${id}`) || this.air.has(`air compressor-off ${id}`)) return
       this.run.holdCommand(command, atRest.has(motor) ? true : asked.has(motor) ? null : false)
     })
-    // An engine that stands still turns no belt.
+    // A stopped engine turns no belt.
     for (const { kind, command } of this.run.model.supplies)
       if (kind === 'belt') this.run.holdCommand(command, this.key === 'running' ? null : false)
   }
 
-  /** Time goes on by so many real seconds; a box looks again every so many of its own. */
+  /** Advances by a number of real seconds; a box checks at its own intervals. */
   advance(seconds: number, look = LOOK_EVERY): void {
     this.owed += seconds * this.speed
     while (this.owed > 1e-9) {
@@ -304,17 +300,17 @@ export class StandIns implements BoxTruck {
     this.said.push({ t, text })
     if (this.said.length > MOST_SAID) this.said.shift()
   }
-  /** What happened since it was asked last. */
+  /** Events since the last call. */
   takeSaid(): { t: number; text: string }[] {
     return this.said.splice(0)
   }
 
-  /** What is left of a phone's signal at the box, dB. */
+  /** Margin of a phone's signal at the box, dB. */
   private margin(): number {
     return radioMargin(this.place.away, this.place.sheets)
   }
 
-  /** Answers a question. @throws DeviceRefusal with its reason; nothing has changed then. */
+  /** Answers a question. @throws DeviceRefusal with its reason, in which case nothing has changed */
   answer(question: Question, phoneName: string): unknown {
     const phone: Phone = { name: phoneName, margin: this.margin() }
     switch (question.do) {
@@ -411,11 +407,11 @@ export class StandIns implements BoxTruck {
     return { left, right }
   }
 
-  /** What can be made to fail on this job. */
+  /** Faults that can be simulated on this job. */
   offered(): FaultOffered[] {
     return faultsOffered(this.circuit, this.wiring)
   }
-  /** What a hand can press: every valve of its own, not those that the box works. */
+  /** What a hand can press: all valves with a handle, not those that the box works. */
   hands(): HandOffered[] {
     const arms = this.run.model.levers.map((part) => {
       return { part, label: `${partLabel(this.circuit, part)}, its arm`, up: true, down: true }
@@ -430,7 +426,7 @@ export class StandIns implements BoxTruck {
     })
     return [...arms, ...others]
   }
-  /** Whether a solenoid behind a push button opens when that is pressed: what is left of the volts by then pulls it. */
+  /** True if a solenoid behind a push button opens when it is pressed, with the volts left there. */
   private opensByButton(solenoid: string): boolean {
     const user = this.wiring.parts.find(({ id }) => id === solenoid)
     if (!user || this.key === 'off') return false
@@ -465,7 +461,7 @@ export class StandIns implements BoxTruck {
     this.hidden = null
     this.rebuild(this.plan)
   }
-  /** What is wrong, told; from then on it is hidden no more. */
+  /** Reveals what is wrong; it is not hidden any more. */
   private reveal(): string[] {
     this.hidden = null
     return this.faults()
@@ -476,7 +472,7 @@ export class StandIns implements BoxTruck {
     return keys.filter((key) => key !== this.hidden).map((key) => labels.get(key) ?? key)
   }
 
-  /** Gas that is not accounted for since the circuit stood up, kg: nothing but rounding. */
+  /** Gas unaccounted for since the start of the circuit, kg: only rounding. */
   gasLost(): number {
     return Math.abs(this.run.sim.mass - this.massAtFirst)
   }

@@ -12,21 +12,21 @@ export interface JobSummary {
   number: string
   customer: string
   vehicle: string
-  /** As written at Hand over; not there in jobs last saved before it was kept. */
+  /** As written at Hand over; missing in jobs last saved before this was kept. */
   nextCheck?: string
   truck: string
   archetype: string
   states: Record<StageName, StageState>
   notes: Record<Rank, number>
-  /** How much longer its lines were than planned, on which kind of truck; not there until one is measured. */
+  /** How much longer its lines were than planned, and on which kind of truck; missing until one is measured. */
   measured?: Measured & { kind: TruckKind }
-  /** What was opened after it was proved, by name; not there in jobs last saved before it was kept. */
+  /** Names of what was opened after it was proved; missing in jobs last saved before this was kept. */
   opened?: string[]
-  /** Whether what runs of the circuit find is among them; not there in jobs last saved before it was kept. */
+  /** Whether results of runs are included; missing in jobs last saved before this was kept. */
   ran?: boolean
 }
 
-/** What the list says of a job beside its Stops and Fixes: with none of them, whether that means all is clear. */
+/** What the list says of a job besides its Stops and Fixes; without any, whether that means all is clear. */
 export function listWord({ ran, states, notes, opened }: JobSummary): string {
   if (opened?.length) return `prove again: ${opened.join(', ')}`
   if (!ran) return 'circuit not run yet'
@@ -34,7 +34,7 @@ export function listWord({ ran, states, notes, opened }: JobSummary): string {
   return Object.values(states).every((s) => s === 'clear') ? 'clear' : 'no notes'
 }
 
-/** What is measured of its lines, with the kind of truck. */
+/** Measured lengths of its lines, with the kind of truck. */
 function measuredHere({ truck }: Plan, { stages }: Derived): Pick<JobSummary, 'measured'> {
   const { measured } = stages.lay.result
   return measured ? { measured: { ...measured, kind: truck.kind } } : {}
@@ -48,7 +48,7 @@ function openedAfterProof({ stages }: Derived): string[] {
   return [...new Set([...ofOthers, ...ofHolds].map(({ what }) => what))]
 }
 
-/** What the job list keeps of a plan when it is saved, and once its circuit has run. */
+/** What the job list keeps of a plan when it is saved, and after its circuit has run. */
 export function summarise(plan: Plan, derived: Derived, ran = false): JobSummary {
   const count = (rank: Rank) => derived.notes.filter((n) => n.rank === rank).length
   return {

@@ -8,7 +8,7 @@ import { levelLoopOf, ROAD_KM, runLevel, type LevelLoop } from './levelLoops'
 import { movePreset, presetPairs } from './presetMoves'
 import type { Derived } from './types'
 
-/** Presets, a height valve and electronic levelling side by side, each put on this very job. SI. */
+/** Presets, a height valve and electronic levelling side by side, each put on this job. SI. */
 
 export const WAY_IDS = ['presets', 'valve', 'electronic'] as const
 export type WayId = (typeof WAY_IDS)[number]
@@ -16,23 +16,26 @@ export type WayId = (typeof WAY_IDS)[number]
 export interface LevellingWay {
   id: WayId
   label: string
-  /** Whether the job has it now. */
+  /** True if the job has it now. */
   isOwn: boolean
-  /** s of a change: the mean of all presets', or until what levels itself rests; null where it never comes to it. */
+  /**
+   * Duration of a change, s: the mean of all preset changes, or the time until levelling rests; null if it
+   * never arrives.
+   */
   seconds: number | null
-  /** s a week, by how often the load changes; null where nobody said, or it never comes. */
+  /** Seconds per week, from how often the load changes; null if nobody said, or if it never arrives. */
   perWeek: number | null
   /** Free air for a change, and for a kilometre of rough road, m³. */
   air: number
   airPerKm: number
-  /** Most current while it fills, A. */
+  /** Largest current while it fills, A. */
   amps: number
-  /** Furthest it may stand from where it should, m at the wheel. */
+  /** Largest distance from the target height, m at the wheel. */
   off: number
-  /** Parts of the circuit without its springs, and lines to run. */
+  /** Number of parts in the circuit without its springs, and of lines to run. */
   parts: number
   lines: number
-  /** What happens when its dearest part fails (common practice). */
+  /** What happens if its most expensive part fails (common practice). */
   fails: string
 }
 
@@ -56,19 +59,21 @@ const WAYS: Record<WayId, { label: string; archetype: Archetype; fails: string }
   },
 }
 
-/** Which of the three a circuit is; null for one that is worked by hand. */
+/** Which of the three a circuit is; null for a hand-operated one. */
 export function wayOf(plan: Pick<Plan, 'air'>): WayId | null {
   if (firstOfKind(plan.air, 'heightValve')) return 'valve'
   if (firstOfKind(plan.air, 'controller')) return 'electronic'
   return firstOfKind(plan.air, 'block') ? 'presets' : null
 }
 
-/** The job with one of the three put on it: itself where it has it. */
+/** The job with one of the three; unchanged if it has it already. */
 export function onWay(plan: Plan, way: WayId): Plan {
   return wayOf(plan) === way ? plan : applyEdit(plan, circuitPatches(plan.air, WAYS[way].archetype))
 }
 
-/** One way worked out: some tenths of a second. @returns null where nothing can be run, as without a haul. */
+/**
+ * Computes one way; some tenths of a second. @returns null if nothing can be run, for example without a haul
+ */
 export function levellingWay(plan: Plan, id: WayId): LevellingWay | null {
   const on = onWay(plan, id)
   const derived = createDeriver()(on)
@@ -92,7 +97,7 @@ export function levellingWay(plan: Plan, id: WayId): LevellingWay | null {
 
 type Found = Pick<LevellingWay, 'seconds' | 'air' | 'airPerKm' | 'amps' | 'off'>
 
-/** Every change of preset run; the longest way never reached makes it never. */
+/** Runs every change of preset; if one never arrives, the result is never. */
 function byPresets(plan: Plan, derived: Derived): Found | null {
   const moves = presetPairs(plan, derived).flatMap(([from, to]) => movePreset(plan, derived, from, to) ?? [])
   if (moves.length === 0) return null
@@ -108,7 +113,7 @@ function byPresets(plan: Plan, derived: Derived): Found | null {
   }
 }
 
-/** The haul that asks most put on, and a rough road driven with it. */
+/** The most demanding haul put on, then a rough road driven with it. */
 function byItself(plan: Plan, derived: Derived): Found | null {
   const loops = ordered(plan.hauls).flatMap(([id]): LevelLoop[] => {
     const loop = levelLoopOf(plan, derived, id)

@@ -6,7 +6,7 @@ import type { LevelTried, LevelTry } from './levelSweep'
 import type { PresetMove } from './presetMoves'
 import type { LevellingWay } from './threeWays'
 
-/** What trials found, as figures that can be asked why. SI. */
+/** Results of trials as figures that answer "why?". SI. */
 
 const figure =
   (inputs: FigureInput[], source: string) =>

@@ -4,19 +4,19 @@ import type { Note, Rank, Remedy } from '../quantity/figure'
 import type { Deriver } from './derive'
 import type { Derived } from './types'
 
-/** What comes of a remedy. */
+/** Result of trying a remedy. */
 export interface Tried {
-  /** Whether its note goes and nothing worse than it has come: only then is it offered. */
+  /** True if its note goes and nothing worse appears; only then is it offered. */
   helps: boolean
-  /** Stops and Fixes that come and were not there before, none of them worse than the note itself. */
+  /** New Stops and Fixes, none worse than the note itself. */
   brings: Note[]
-  /** The remedy with what it takes besides to end well, as one edit. */
+  /** The remedy together with what else it needs to end well, as one edit. */
   remedy: Remedy
 }
 
 const is = (a: Note, b: Note) => a.rule === b.rule && a.subject === b.subject
 const WEIGHT: Record<Rank, number> = { know: 0, fix: 1, stop: 2 }
-/** Notes that any change brings once steps are ticked or tests are held. They do not make the plan itself worse. */
+/** Notes that any change causes once steps are ticked or tests are held. They do not make the plan worse. */
 export const WORK_UNDONE = [
   'step-changed',
   'step-gone',
@@ -25,15 +25,15 @@ export const WORK_UNDONE = [
   'hold-opened',
   'proved-before-opened',
 ]
-/** Remedies that one press may put after another. */
+/** Most remedies that one press may combine. */
 const MOST_TOGETHER = 4
 
 /**
- * Tries a remedy on a copy of a plan before it is offered. What brings something worse than it mends is followed by that
- * note's own remedy, as a person would press it, until it ends well; one that does not end well is not offered. Some
- * milliseconds: for notes that are shown, not at every key.
- * @param derive what derived the plan last: only what the remedy changes is computed.
- * @param derived of the plan as it stands.
+ * Tries a remedy on a copy of a plan before it is offered. If it causes something worse than it mends, that
+ * note's own remedy follows, as a person would press it, until it ends well; one that does not is not offered.
+ * It takes some milliseconds, so it is done for notes that are shown, not at every keystroke.
+ * @param derive what derived the plan last, so that only what the remedy changes is computed
+ * @param derived of the present plan
  */
 export function tryRemedy(derive: Deriver, plan: Plan, derived: Derived, note: Note): Tried {
   const offered = note.remedy ?? { label: '', patches: [] }
@@ -51,7 +51,7 @@ export function tryRemedy(derive: Deriver, plan: Plan, derived: Derived, note: N
       at = applyEdit(at, steps.at(-1)!.patches)
       notes = trial(at).notes
     } catch {
-      // What it changes is no longer there.
+      // What it changes no longer exists.
       return nothing
     }
     const worse = notes.filter(isWorse)
@@ -67,7 +67,10 @@ export function tryRemedy(derive: Deriver, plan: Plan, derived: Derived, note: N
   }
 }
 
-/** Whether what is left of a note is less than it was: a milder note, or one worth knowing that is nearer to nothing. */
+/**
+ * True if the remaining note is less than before: a milder note, or one worth knowing that is closer to its
+ * limit.
+ */
 const milder = (now: Note, before: Note) =>
   WEIGHT[now.rank] < WEIGHT[before.rank] ||
   (before.rank === 'know' && Math.abs(now.value ?? 0) < Math.abs(before.value ?? 0))

@@ -3,7 +3,9 @@ import { ControlBoxModel, type BoxTruck, type Phone } from './controlBox'
 import { DeviceRefusal, type BoxKey, type KeyWay } from './types'
 import { sprayShows } from './spray'
 
-/** The box by itself, on a truck of two numbers that fills by a pascal a second. Limits: common practice. */
+/**
+ * The box without a circuit, on a simple truck that fills by one pascal per second. Limits: common practice.
+ */
 class Bench implements BoxTruck {
   t = 0
   supply = 12.4
@@ -26,7 +28,7 @@ class Bench implements BoxTruck {
   stop() {
     this.target = null
   }
-  /** It is there, or gives up. */
+  /** It has arrived, or gives up. */
   end(arrived: boolean) {
     if (arrived) this.at = this.target!
     this.target = null
@@ -204,7 +206,7 @@ describe('volts and keep-up', () => {
       return truck.target
     }
     expect(wake(50_000, 150_000)).toEqual({ left: 100_000, right: 150_000 })
-    // Half a psi is as near as it comes.
+    // It comes within half a psi.
     expect(wake(100_000 - 3447, 100_000)).toBeNull()
     expect(wake(100_000 - 3449, 100_000)).toEqual({ left: 100_000, right: 100_000 })
     box.keepUp(ME, null)

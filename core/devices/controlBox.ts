@@ -11,37 +11,37 @@ import {
 } from './types'
 
 /**
- * How a control box behaves: pairing, memories, keys, keep-up, time-out, refusal. It works a truck that it is
+ * Behaviour of a control box: pairing, memories, keys, keep-up, time-out, refusal. It works the truck it is
  * given.
  */
 
-/** What a box is wired to. Pressures Pa gauge, time s, volts V. */
+/** What a box is connected to. Pressures Pa gauge, time s, volts V. */
 export interface BoxTruck {
   readonly t: number
   /** Volts at the box, and whether its wake wire is live. */
   volts(): number
   isAwake(): boolean
   pressures(): Preset
-  /** Opens an outlet of a side, or of both, up or down, or shuts it. */
+  /** Opens an outlet of one or both sides, up or down, or shuts it. */
   press(side: Side | 'both', way: 'up' | 'down' | null): void
-  /** Goes to pressures by itself; `busy` until it is there or has given up. */
+  /** Goes to pressures by itself; `busy` until it has arrived or given up. */
   bring(target: Preset): void
   readonly busy: boolean
-  /** Whether it came to where it was last brought. */
+  /** True if the last `bring` arrived. */
   readonly arrived: boolean
-  /** Stops whatever is under way and shuts every valve. */
+  /** Stops everything and shuts every valve. */
   stop(): void
 }
 
 export interface BoxMakeUp {
   memories: number
-  /** Volts it is made for: 12 or 24. */
+  /** Rated volts: 12 or 24. */
   nominal: number
   /** Four digits on its label. */
   code: string
 }
 
-/** A phone that speaks to a box, and what of its signal is left when it arrives, dB. */
+/** A phone that speaks to a box, and the margin of its signal there, dB. */
 export interface Phone {
   name: string
   margin: number
@@ -76,7 +76,7 @@ export class ControlBoxModel {
     this.wasAwake = truck.isAwake()
   }
 
-  /** Takes over what another box of the same truck holds in its memory: it is the same box on a changed plan. */
+  /** Takes over the memory of another box of the same truck: it is the same box on a changed plan. */
   takeOver({ memories, paired, keepUp, fuseIn, pairing }: BoxState): void {
     memories.slice(0, this.memories.length).forEach((preset, i) => (this.memories[i] = preset))
     this.paired = paired
@@ -109,8 +109,8 @@ export class ControlBoxModel {
   }
 
   /**
-   * Its fuse out or in. Back in after it was out long enough, pairing stands open and the phone it knew may
-   * be changed.
+   * Its fuse out or in. If it goes back in after being out long enough, pairing is open and the known phone may
+   * be replaced.
    */
   fuse(isIn: boolean): void {
     if (isIn === this.fuseIn) return
@@ -130,8 +130,8 @@ export class ControlBoxModel {
   }
 
   /**
-   * @throws DeviceRefusal with no power, out of range, closed, with the wrong code, or where another phone is
-   * paired.
+   * @throws DeviceRefusal without power, out of range, with pairing closed, with the wrong code, or if another
+   * phone is paired
    */
   pair(phone: Phone, code: string): void {
     if (!this.fuseIn) throw new DeviceRefusal('no-power')
@@ -139,14 +139,14 @@ export class ControlBoxModel {
     if (this.truck.t >= this.pairingUntil)
       throw new DeviceRefusal(this.paired && this.paired !== phone.name ? 'other-phone' : 'pairing-closed')
     if (code.trim() !== this.made.code) throw new DeviceRefusal('wrong-code')
-    // One only: until the fuse was out again, the first that paired keeps it.
+    // Only one phone: until the fuse was out again, the first one paired keeps the box.
     const isTaken = this.paired !== null && this.paired !== phone.name && this.pairedAt >= this.poweredAt
     if (isTaken) throw new DeviceRefusal('other-phone')
     this.paired = phone.name
     this.pairedAt = this.truck.t
   }
 
-  /** @throws DeviceRefusal unless this phone is paired, heard, and the box is awake. */
+  /** @throws DeviceRefusal unless this phone is paired and in range, and the box is awake */
   private listen(phone: Phone): void {
     if (!this.isAwake()) throw new DeviceRefusal('no-power')
     if (phone.margin < 0) throw new DeviceRefusal('out-of-range')
@@ -154,13 +154,13 @@ export class ControlBoxModel {
       throw new DeviceRefusal(this.paired === null ? 'not-paired' : 'other-phone')
   }
 
-  /** Least pressure that it keeps up from now on, Pa; null for none. @throws DeviceRefusal as every key does. */
+  /** Least pressure to maintain from now on, Pa; null for none. @throws DeviceRefusal like every key */
   keepUp(phone: Phone, pressure: number | null): void {
     this.listen(phone)
     this.keepUpAt = pressure
   }
 
-  /** A key pressed. @throws DeviceRefusal where it cannot be done; nothing has moved then. */
+  /** A key was pressed. @throws DeviceRefusal if it cannot be done, in which case nothing has moved */
   press(phone: Phone, key: BoxKey, way: KeyWay): void {
     this.listen(phone)
     if ('memory' in key) this.pressMemory(key.memory, way)
@@ -190,12 +190,12 @@ export class ControlBoxModel {
     this.beganAt = this.truck.t
   }
 
-  /** Whether fewer volts reach it than so many of 12. */
+  /** True if it gets fewer volts than this, given for a 12 V truck. */
   private isUnder(volts: number): boolean {
     return (this.truck.volts() * 12) / this.made.nominal < volts
   }
 
-  /** @throws DeviceRefusal at too few volts. */
+  /** @throws DeviceRefusal with too few volts */
   private mayFill(): void {
     if (!this.isUnder(PRACTICE.boxRefuses.value)) return
     this.stopWith('low-voltage')
@@ -223,7 +223,7 @@ export class ControlBoxModel {
     this.trouble = { code, message: DEVICE_TROUBLES[code] }
   }
 
-  /** Looks at where things stand; called again and again as time goes on. */
+  /** Checks the present state; called repeatedly as time goes on. */
   tick(): void {
     const awake = this.isAwake()
     if (awake && !this.wasAwake) this.wake()
@@ -243,7 +243,7 @@ export class ControlBoxModel {
     } else this.stopWith('timed-out')
   }
 
-  /** The key has come on: what is under the least pressure is filled to it. */
+  /** The key has come on: a side below the least pressure is filled to it. */
   private wake(): void {
     if (this.keepUpAt === null) return
     const least = this.keepUpAt - PRACTICE.targetBand.value
@@ -253,7 +253,7 @@ export class ControlBoxModel {
     try {
       this.go('keep-up', target)
     } catch (error) {
-      // It says so by its own trouble: nobody pressed anything that could be refused.
+      // It shows this by its own trouble, because nobody pressed anything that could be refused.
       if (!(error instanceof DeviceRefusal)) throw error
     }
   }

@@ -4,17 +4,17 @@ import type { SensingPlan, Side } from '../document/types'
 import { DeviceRefusal, type Heights, type LevelState, type LevelStill } from './types'
 
 /**
- * How what levels by itself behaves: a height valve on its arm, or a controller that is taught, locked and
- * kept still. It works a truck that it is given.
+ * Behaviour of what levels by itself: a height valve on its arm, or a controller that is taught, locked and
+ * stopped. It works the truck it is given.
  */
 
-/** What levels is fitted to. Heights of the springs and travels of the wheels, m. */
+/** What levelling is fitted to. Heights of the springs and travels of the wheels, m. */
 export interface LevelTruck {
-  /** Heights of the springs as they stand. */
+  /** Present heights of the springs. */
   heights(): Heights
-  /** How far each side stands over ride height as it was surveyed, at the wheel. */
+  /** How far each side is above the surveyed ride height, at the wheel. */
   travel(): Heights
-  /** How far the truck stands under where it is held, at the wheel, the middle of both sides. */
+  /** How far the truck is below its held height, at the wheel, mean of both sides. */
   missing(): number
   /** Whether air goes into the springs, out of them, or neither. */
   moves(): 'fills' | 'vents' | 'quiet'
@@ -22,13 +22,13 @@ export interface LevelTruck {
   keyIsOff(): boolean
   /** The haul on the truck; null with nothing on it. */
   haul(): string | null
-  /** Keeps the controller still, or lets it work. */
+  /** Stops the controller, or lets it work. */
   rest(on: boolean): void
-  /** Opens an outlet of a side, or of both, up or down, or shuts it: only while it is taught. */
+  /** Opens an outlet of one or both sides, up or down, or shuts it; only while teaching. */
   press(side: Side | 'both', way: 'up' | 'down' | null): void
-  /** Heights of the springs held from now on. */
+  /** Heights of the springs to hold from now on. */
   holdAt(heights: Heights): void
-  /** Whether a dump valve stands open, and the mean gauge pressure of both springs, Pa. */
+  /** True if a dump valve is open, and the mean gauge pressure of both springs, Pa. */
   isDumped(): boolean
   pressure(): number
 }
@@ -37,21 +37,21 @@ export type TaughtPlace = 'low' | 'high' | 'ride'
 const PLACES: readonly TaughtPlace[] = ['low', 'ride', 'high']
 const mean = ({ left, right }: Heights) => (left + right) / 2
 
-/** What is common to both kinds: what was seen of it, in order that a step can be confirmed. */
+/** Common to both kinds: what was seen of it, so that a step can be confirmed. */
 abstract class Levels {
   protected readonly done = new Set<LevelDone>()
-  /** What has happened since the load last changed. */
+  /** Events since the load last changed. */
   private haul: string | null
   private filledSince = false
   private dumpedFrom: number | null = null
-  /** Air went in while the dump stood open: what was dumped came from the tank. */
+  /** Air went in while the dump was open: what was dumped came from the tank. */
   protected fillsDump = false
 
   constructor(protected readonly truck: LevelTruck) {
     this.haul = truck.haul()
   }
 
-  /** Looks at where things stand; called again and again as time goes on. */
+  /** Checks the present state; called repeatedly as time goes on. */
   tick(): void {
     const { truck } = this
     const moves = truck.moves()
@@ -65,12 +65,12 @@ abstract class Levels {
     if (this.haul !== null && this.filledSince && moves === 'quiet' && isLevel) this.done.add('levelled')
     this.watchDump()
   }
-  /** Within so much at the wheel it counts as level, m. */
+  /** Within this at the wheel it counts as level, m. */
   protected abstract tolerance(): number
-  /** Whether it works by itself: nobody holds it, teaches it or keeps it still. */
+  /** True if it works by itself: nobody holds, teaches or stops it. */
   protected abstract works(): boolean
 
-  /** Dumped, and shut again with less than half left, nothing filled against it. */
+  /** Dumped and shut again with less than half left, and nothing refilled meanwhile. */
   private watchDump(): void {
     const { truck } = this
     if (truck.isDumped()) {
@@ -131,14 +131,14 @@ export class HeightValveModel extends Levels {
 }
 
 export interface ControllerMakeUp {
-  /** Leaves alone within, m at the wheel. */
+  /** Band in which it does nothing, m at the wheel. */
   band: number
   sensing: Pick<SensingPlan, 'door' | 'key' | 'hitch' | 'lock'>
-  /** What its sensor says of a travel, m; null past its reach. */
+  /** Reading of its sensor at a travel, m; null beyond its reach. */
   reads: (travel: number) => number | null
 }
 
-/** A levelling controller: taught low, ride and high; kept still by its lock, a door, the key, hitching. */
+/** A levelling controller: taught low, ride and high; stopped by its lock, a door, the key, hitching. */
 export class LevelControlModel extends Levels {
   private isLocked = false
   private isTeaching = false
@@ -171,7 +171,7 @@ export class LevelControlModel extends Levels {
   private isTaught(): boolean {
     return PLACES.every((place) => this.taught[place] !== null)
   }
-  /** What keeps it still now; null while it works. */
+  /** What stops it now; null while it works. */
   private still(): LevelStill | null {
     const { sensing } = this.made
     if (!this.truck.isPowered()) return 'no-power'
@@ -201,7 +201,10 @@ export class LevelControlModel extends Levels {
     this.settle()
   }
 
-  /** Begins to be taught, takes a place, or ends. @throws DeviceRefusal locked, without power, or places too near. */
+  /**
+   * Starts teaching, records a height, or ends. @throws DeviceRefusal if locked, without power, or if heights
+   * are too close
+   */
   teach(what: TaughtPlace | 'begin' | 'end'): void {
     if (!this.truck.isPowered()) throw new DeviceRefusal('no-power')
     if (this.isLocked) throw new DeviceRefusal('locked')
@@ -227,7 +230,7 @@ export class LevelControlModel extends Levels {
     this.truck.holdAt(ride)
     this.settle()
   }
-  /** Its valves by key, while it is taught. @throws DeviceRefusal otherwise */
+  /** Its valves by key, while teaching. @throws DeviceRefusal otherwise */
   move(side: Side | 'both', way: 'up' | 'down' | null): void {
     if (!this.isTeaching) throw new DeviceRefusal(this.isLocked ? 'locked' : 'not-teaching')
     this.truck.press(side, way)

@@ -9,40 +9,40 @@ import {
 } from './types'
 
 /**
- * What is said between the program and the devices: JSON, one message a frame. Every question has a number,
- * and its answer the same one; what the devices say by themselves has none. `docs/device-protocol.md` tells
- * it with examples.
+ * Messages between the program and the devices: JSON, one message per frame. Every question has a number, and
+ * its answer the same one; messages that the devices send by themselves have none. `docs/device-protocol.md`
+ * describes it with examples.
  */
 export const DEVICE_PROTOCOL = 1
 
-/** Most characters of a message: a plan goes in one. */
+/** Most characters of a message: a plan fits in one. */
 export const LONGEST_MESSAGE = 2_000_000
 
 const count = () => yup.number().integer().min(0).max(1_000_000)
 const side = () => yup.string().oneOf(['left', 'right', 'both'] as const)
 const name = (most: number) => yup.string().min(1).max(most)
 
-/** Questions by what they ask for. */
+/** Questions, by what they ask for. */
 const QUESTIONS = {
-  /** The first: which protocol, the token of this run, and what the phone is called. */
+  /** The first: which protocol, the token of this run, and the name of the phone. */
   hello: yup.object({
     protocol: count().required(),
     token: name(200).required(),
     phone: name(80).required(),
   }),
-  /** The job to stand in for; opened again with a changed plan it keeps pressures, memories and what is paired. */
+  /** The job to simulate. Opened again with a changed plan, it keeps pressures, memories and paired devices. */
   open: yup.object({ job: name(80).required(), plan: yup.mixed().required() }),
-  /** What is on the truck, where the key is, how fast time goes. */
+  /** What is on the truck, the position of the key, and how fast time goes. */
   set: yup.object({
     haul: name(80).nullable(),
     key: yup.string().oneOf(KEY_PLACES),
     speed: yup.number().min(1).max(60),
-    /** A door stands open; somebody hitches a trailer. */
+    /** A door is open; somebody hitches a trailer. */
     door: yup.boolean(),
     hitching: yup.boolean(),
   }),
   fuse: yup.object({ isIn: yup.boolean().required() }),
-  /** Where the phone is: how far from the box, m, and sheets of steel between. */
+  /** Position of the phone: distance from the box, m, and sheets of steel in between. */
   place: yup.object({ away: yup.number().min(0).max(200).required(), sheets: count().max(50).required() }),
   pair: yup.object({ code: yup.string().defined().max(20) }),
   press: yup.object({
@@ -50,7 +50,7 @@ const QUESTIONS = {
     memory: count().max(40),
     way: yup.string().oneOf(KEY_WAYS).required(),
   }),
-  /** A valve or a switch that is worked by hand, where there is no box, or beside it. */
+  /** A hand-operated valve or switch, with or without a box. */
   hand: yup.object({
     part: name(80).required(),
     way: yup
@@ -59,7 +59,7 @@ const QUESTIONS = {
       .required(),
   }),
   keepUp: yup.object({ pressure: yup.number().min(0).max(5e6).nullable().defined() }),
-  /** The service lock of a levelling controller, what it is taught, and its keys while it is taught. */
+  /** The service lock of a levelling controller, what it is taught, and its keys while teaching. */
   lock: yup.object({ isOn: yup.boolean().required() }),
   teach: yup.object({
     what: yup
@@ -90,7 +90,9 @@ const QUESTIONS = {
       .oneOf(['from', 'to'] as const)
       .required(),
   }),
-  /** A fault in the air or in the wiring, by its key; or one hidden under a seed; or all mended; or told what it is. */
+  /**
+   * A fault in the air or the wiring, by its key; a hidden one from a seed; everything mended; or reveal it.
+   */
   fault: yup.object({ key: name(200).required() }),
   hide: yup.object({ seed: count().required() }),
   mend: yup.object({}),
@@ -101,7 +103,7 @@ export type Question = {
   [K in QuestionName]: { id: number; do: K } & yup.InferType<(typeof QUESTIONS)[K]>
 }[QuestionName]
 
-/** A question as it came in. @returns null where it is none. */
+/** A question as received. @returns null if it is not valid */
 export function readQuestion(value: unknown): Question | null {
   const head = value as { id?: unknown; do?: unknown } | null
   if (typeof head !== 'object' || head === null || !Number.isSafeInteger(head.id)) return null
@@ -111,13 +113,13 @@ export function readQuestion(value: unknown): Question | null {
   return schema.isValidSync(rest) ? ({ ...rest, id, do: what } as Question) : null
 }
 
-/** What can fail on this job, by the key it is asked by. */
+/** A possible fault of this job, with its key. */
 export interface FaultOffered {
   key: string
   label: string
 }
 
-/** What a hand can press on this job, and which ways. */
+/** What a hand can press on this job, and in which directions. */
 export interface HandOffered {
   part: string
   label: string
@@ -125,35 +127,35 @@ export interface HandOffered {
   down: boolean
 }
 
-/** What is told of a job when it is opened. */
+/** Facts about a job when it is opened. */
 export interface Opened {
   faults: FaultOffered[]
   hands: HandOffered[]
 }
 
-/** The whole stand as it is now. */
+/** The present state of the whole stand. */
 export interface StandState {
   job: string
-  /** s since it was opened. */
+  /** Seconds since it was opened. */
   t: number
   speed: number
   haul: string | null
   key: 'off' | 'on' | 'running'
   box: BoxState | null
-  /** What levels by itself; null without. */
+  /** What levels by itself; null without it. */
   level: LevelState | null
   door: boolean
   hitching: boolean
-  /** What is on the box’s label: its code. */
+  /** Code on the box’s label. */
   label: string | null
-  /** What is left of the signal between phone and box, dB. */
+  /** Margin of the signal between phone and box, dB. */
   margin: number
   gauge: GaugeReading
   heights: { left: number; right: number }
-  /** Compressors that run, and what the battery gives, A. */
+  /** Running compressors, and the battery's current, A. */
   running: string[]
   amps: number
-  /** Something is wrong that nobody was told of. */
+  /** True if something is wrong and nobody was told. */
   isHiding: boolean
   faults: string[]
 }

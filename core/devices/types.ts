@@ -2,15 +2,15 @@ import type { LevelDone } from '../catalog/levelDone'
 import type { FaultKind, Preset, Side } from '../document/types'
 
 /**
- * What stands outside the program: a control box, a gauge, height sensors, a meter and a spray bottle. One
- * interface each; the stand-ins answer to them, and so may an adapter of real ones. SI; pressures are gauge.
+ * Devices outside the program: a control box, a gauge, height sensors, a meter and a spray bottle. One
+ * interface each; the simulated ones implement it, and so may an adapter to real ones. SI; gauge pressures.
  */
 
-/** Where the key is. */
+/** Position of the key. */
 export const KEY_PLACES = ['off', 'on', 'running'] as const
 export type KeyPlace = (typeof KEY_PLACES)[number]
 
-/** What a control box is at. */
+/** What a control box is doing. */
 export type BoxDoing = 'off' | 'idle' | 'by-hand' | 'memory' | 'keep-up'
 
 export interface BoxState {
@@ -21,18 +21,18 @@ export interface BoxState {
   volts: number
   /** How long pairing stays open, s; null while it is closed. */
   pairing: number | null
-  /** The phone it listens to; null with none. */
+  /** The paired phone; null without one. */
   paired: string | null
-  /** Pressures that each memory holds; null where nothing is stored. */
+  /** Pressures in each memory; null if nothing is stored. */
   memories: (Preset | null)[]
-  /** Least pressure it fills to when the key comes on, Pa; null where it keeps none up. */
+  /** Least pressure it fills to when the key comes on, Pa; null if it maintains none. */
   keepUp: number | null
   doing: BoxDoing
   /** The memory it goes to, from 0. */
   memory: number | null
-  /** Memories it came to since it had power, from 0. */
+  /** Memories reached since it got power, from 0. */
   reached: number[]
-  /** Why it stopped or refused at last; null while nothing is wrong. */
+  /** Why it last stopped or refused; null while nothing is wrong. */
   trouble: { code: DeviceTrouble; message: string } | null
 }
 
@@ -41,7 +41,7 @@ export type KeyWay = (typeof KEY_WAYS)[number]
 /** A key of a control box: one side, both, or a memory from 0. */
 export type BoxKey = { side: Side | 'both' } | { memory: number }
 
-/** A control box as a phone meets it. Refusals are thrown as {@link DeviceRefusal}. */
+/** A control box as seen by a phone. Refusals are thrown as {@link DeviceRefusal}. */
 export interface ControlBox {
   state(): BoxState
   pair(code: string): Promise<void>
@@ -49,9 +49,9 @@ export interface ControlBox {
   keepUp(pressure: number | null): Promise<void>
 }
 
-/** One figure a side, m. */
+/** One value per side, m. */
 export type Heights = Record<Side, number>
-/** What keeps a levelling controller still. */
+/** What stops a levelling controller. */
 export type LevelStill = 'no-power' | 'locked' | 'teaching' | 'not-taught' | 'door' | 'key' | 'hitch'
 
 /** A height valve, or a levelling controller with its sensors. */
@@ -62,15 +62,15 @@ export interface LevelState {
   still: LevelStill | null
   isLocked: boolean
   isTeaching: boolean
-  /** Heights of the springs that it was taught, m. */
+  /** Heights of the springs it was taught, m. */
   taught: { low: Heights | null; ride: Heights | null; high: Heights | null }
-  /** What its sensors say of the travel from ride height, m; null for a valve, or past their reach. */
+  /** Travel from ride height read by its sensors, m; null for a valve, or beyond their reach. */
   sees: Heights | null
-  /** How far the truck stands under where it is held, m at the wheel. */
+  /** How far the truck is below its held height, m at the wheel. */
   missing: number
-  /** Whether air went in while the dump stood open, last time. */
+  /** True if air went in the last time the dump was open. */
   fillsDump: boolean
-  /** Where a hand holds a valve's arm; null on its link. */
+  /** Direction in which a hand holds a valve's arm; null on its link. */
   pushed: 'up' | 'down' | null
   done: LevelDone[]
 }
@@ -108,7 +108,7 @@ export interface SprayBottle {
   spray(line: string, end: 'from' | 'to'): Promise<SprayShows>
 }
 
-/** What fails in the air, and with which part. */
+/** A fault in the air, and its part. */
 export interface AirFault {
   what: FaultKind
   part: string
@@ -147,7 +147,7 @@ export const DEVICE_TROUBLES = {
 } as const
 export type DeviceTrouble = keyof typeof DEVICE_TROUBLES
 
-/** A device says no. */
+/** A device refuses. */
 export class DeviceRefusal extends Error {
   constructor(
     readonly code: DeviceTrouble,

@@ -2,7 +2,7 @@
 import { Check, CloudOff, Ellipsis, Home, Moon, Redo2, Ruler, Search, Sun, Undo2, Users } from '@lucide/vue'
 import { defineAsyncComponent } from 'vue'
 
-const emit = defineEmits<{ find: []; units: []; revisions: [] }>()
+const emit = defineEmits<{ find: []; units: []; revisions: []; words: [] }>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
@@ -110,7 +110,7 @@ const SAVED = {
     <button type="button" class="chip max-sm:px-2!" aria-label="Find anything" @click="emit('find')">
       <Search :size="15" aria-hidden="true" /><span class="hidden sm:inline">Find /</span>
     </button>
-    <MoreMenu v-if="narrow" @units="emit('units')" @revisions="emit('revisions')" />
+    <MoreMenu v-if="narrow" @units="emit('units')" @revisions="emit('revisions')" @words="emit('words')" />
   </header>
 </template>
 

@@ -8,15 +8,16 @@ import {
   DialogPanel,
   DialogTitle,
 } from '@headlessui/vue'
+import { GLOSSARY } from '#core/catalog/glossary'
 import { STAGES, type StageName } from '#core/quantity/figure'
 import { showText } from '#core/quantity/units'
 import { SURVEY_GROUPS } from '#core/truck/surveyFields'
 import { NAMED_FIELDS, STAGE_DRAWERS } from '~/stages/stageDrawers'
 import { FOUND_ACTIONS, type FoundAction } from './foundActions'
 
-/** Find anything of this job: stages, drawers, fields, figures, notes, hauls, items, parts, and what can be done. */
+/** Find anything of this job: stages, drawers, fields, figures, notes, hauls, items, parts, words, and what can be done. */
 const { open } = defineProps<{ open: boolean }>()
-const emit = defineEmits<{ close: []; act: [action: FoundAction] }>()
+const emit = defineEmits<{ close: []; act: [action: FoundAction]; word: [term: string] }>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
@@ -103,6 +104,11 @@ function everything(): Hit[] {
           },
         })),
     ),
+    ...GLOSSARY.map(({ term, means }) => ({
+      label: term,
+      where: `Word: ${means}`,
+      go: () => emit('word', term),
+    })),
   ]
 }
 /** As it stood when the box was opened: nothing that comes in meanwhile moves the list under the keys. */
@@ -112,6 +118,9 @@ watch(
   (now) => now && (all.value = everything()),
   { immediate: true },
 )
+/** A word is found by its name alone: what it means names half of the others. */
+const sought = ({ label, where }: Hit) =>
+  (where.startsWith('Word') ? label : `${label} ${where}`).toLowerCase()
 const hits = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
   /** The very name first, then names that begin so. */
@@ -120,7 +129,7 @@ const hits = computed(() => {
     return name === words.join(' ') ? 0 : name.startsWith(words[0] ?? '') ? 1 : 2
   }
   return all.value
-    .filter((h) => words.every((w) => `${h.label} ${h.where}`.toLowerCase().includes(w)))
+    .filter((h) => words.every((w) => sought(h).includes(w)))
     .sort((a, b) => far(a) - far(b))
     .slice(0, MOST)
 })

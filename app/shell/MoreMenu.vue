@@ -3,7 +3,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVertical } from '@lucide/vue'
 
 /** What has no room in the head of a narrow screen. */
-const emit = defineEmits<{ units: []; revisions: [] }>()
+const emit = defineEmits<{ units: []; revisions: []; words: [] }>()
 const job = useJob()
 const screen = useScreen()
 const theme = computed(() => (screen.theme === 'bay' ? 'Bench theme' : 'Bay theme, for under the truck'))
@@ -12,6 +12,7 @@ const entries = computed(() => [
   { label: 'Redo', act: () => job.redo(), off: job.stacks.redo.length === 0 },
   { label: `Revisions, now ${job.revision}`, act: () => emit('revisions'), off: !job.plan },
   { label: 'Units', act: () => emit('units'), off: false },
+  { label: 'Words of this stage', act: () => emit('words'), off: !job.plan },
   { label: theme.value, act: () => (screen.theme = screen.theme === 'bay' ? 'day' : 'bay'), off: false },
 ])
 </script>

@@ -9,7 +9,7 @@ export const FOUND_ACTIONS = [
   { id: 'units', label: 'Units' },
   { id: 'theme', label: 'Theme: bench or bay' },
   { id: 'fold', label: 'Fold the bench notes away or show them' },
-  { id: 'keys', label: 'List of keys' },
+  { id: 'words', label: 'Words of this stage, and keys' },
   { id: 'jobs', label: 'Job list: duplicate, put away, new job' },
   { id: 'sums', label: 'Quick sums' },
   { id: 'parts', label: 'Own parts of the shop' },

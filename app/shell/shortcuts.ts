@@ -19,7 +19,7 @@ export const SHORTCUTS = [
   { id: 'move', keys: [], shown: '← → ↑ ↓', what: 'Move the focused item or part; with Shift, finer' },
   // Bound below: in a field the other keys are letters.
   { id: 'leave', keys: [], shown: 'Esc', what: 'Leave a field, so that these keys work again' },
-  { id: 'list', keys: ['?'], shown: '?', what: 'This list' },
+  { id: 'list', keys: ['?'], shown: '?', what: 'These words and keys' },
 ] as const satisfies readonly { id: string; keys: readonly string[]; shown: string; what: string }[]
 
 type ShortcutId = Exclude<(typeof SHORTCUTS)[number]['id'], 'move' | 'leave'>

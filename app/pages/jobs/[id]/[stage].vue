@@ -22,7 +22,7 @@ const STAGE_VIEWS: Record<StageName, Component> = {
 
 const FindDialog = laterComponent(() => import('~/shell/FindBox.vue'))
 const UnitsChoice = laterComponent(() => import('~/shell/UnitsDialog.vue'))
-const KeysList = laterComponent(() => import('~/shell/KeysDialog.vue'))
+const WordsList = laterComponent(() => import('~/shell/WordsDialog.vue'))
 const RevisionsList = laterComponent(() => import('~/shell/RevisionsDialog.vue'))
 const ClashAsked = laterComponent(() => import('~/shell/ClashDialog.vue'))
 const PhotoLarge = laterComponent(() => import('~/photos/PhotoDialog.vue'))
@@ -39,7 +39,13 @@ const problem = ref('')
 const stage = computed<StageName>(() => (isStage(route.params.stage) ? route.params.stage : 'truck'))
 const finding = ref(false)
 const choosingUnits = ref(false)
-const listingKeys = ref(false)
+const listingWords = ref(false)
+/** The term that somebody came for. */
+const soughtTerm = ref<string | null>(null)
+function listWords(term: string | null = null): void {
+  soughtTerm.value = term
+  listingWords.value = true
+}
 const listingRevisions = ref(false)
 const notes = useTemplateRef('notes')
 const clashing = computed(() => job.clash ?? shop.clash)
@@ -87,7 +93,7 @@ const ACTIONS: Record<FoundAction, () => void> = {
   units: () => (choosingUnits.value = true),
   theme: () => (screen.theme = screen.theme === 'bay' ? 'day' : 'bay'),
   fold: () => (screen.folded = !screen.folded),
-  keys: () => (listingKeys.value = true),
+  words: () => listWords(),
   jobs: () => void router.push('/'),
   sums: () => void router.push('/sums'),
   parts: () => void router.push('/parts'),
@@ -104,7 +110,7 @@ useShortcuts({
   find: () => (finding.value = true),
   undo: () => job.undo(),
   redo: () => job.redo(),
-  list: () => (listingKeys.value = true),
+  list: () => listWords(),
 })
 </script>
 
@@ -115,6 +121,7 @@ useShortcuts({
       @find="finding = true"
       @units="choosingUnits = true"
       @revisions="listingRevisions = true"
+      @words="listWords()"
     />
     <SetAside />
     <LooseTexts />
@@ -169,9 +176,21 @@ useShortcuts({
       </aside>
     </div>
     <GaugeStrip v-if="job.plan" class="no-print" />
-    <FindDialog v-if="finding" open @close="finding = false" @act="(action) => ACTIONS[action]()" />
+    <FindDialog
+      v-if="finding"
+      open
+      @close="finding = false"
+      @act="(action) => ACTIONS[action]()"
+      @word="listWords"
+    />
     <UnitsChoice v-if="choosingUnits" open @close="choosingUnits = false" />
-    <KeysList v-if="listingKeys" open @close="listingKeys = false" />
+    <WordsList
+      v-if="listingWords"
+      open
+      :stage="stage"
+      :sought-term="soughtTerm"
+      @close="listingWords = false"
+    />
     <RevisionsList v-if="listingRevisions" open @close="listingRevisions = false" />
     <PhotoLarge v-if="photos.looking" />
     <ReplaceAsked v-if="screen.replacing" />

@@ -23,7 +23,7 @@ const terms = computed(() => {
       <h3 class="font-head font-semibold">Words at {{ STAGE_TITLES[stage].name }}</h3>
       <button type="button" class="button quiet" @click="emit('close')">Close</button>
     </div>
-    <dl class="grid sm:grid-cols-[9rem_1fr] gap-x-4">
+    <dl class="grid sm:grid-cols-[9rem_1fr]">
       <div
         v-for="entry in terms"
         :key="entry.term"
@@ -32,7 +32,7 @@ const terms = computed(() => {
         :aria-current="entry.term === soughtTerm || undefined"
       >
         <dt
-          class="font-semibold border-t border-line pt-1.5"
+          class="font-semibold border-t border-line pt-1.5 sm:pr-4"
           :class="{ 'bg-chosen': entry.term === soughtTerm }"
         >
           {{ entry.term }}

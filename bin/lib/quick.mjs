@@ -1,0 +1,78 @@
+// The quick ring: tests near what was changed since the last commit, the core's types, and the style of the changed files.
+// Near are the tests of a changed room, and tests of whatever imports a changed file directly. Sweeps over whole catalogues
+// and every demo job are left to bin/test.
+import { spawnSync } from 'node:child_process'
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
+import { dirname, join, relative, resolve } from 'node:path'
+import { root } from './bundle.mjs'
+
+process.chdir(root)
+const began = Date.now()
+const run = (command, ...args) => spawnSync(command, args, { stdio: 'inherit' }).status === 0
+const lines = (...args) => spawnSync('git', args, { encoding: 'utf8' }).stdout.split('\n').filter(Boolean)
+
+/** Sweeps that take longer than a quick look is worth, by the end of their path. */
+const SWEEPS = [
+  'core/demo/fieldChanges.test.ts',
+  'core/demo/golden.test.ts',
+  'core/derive/everyCircuit.test.ts',
+  'core/derive/remedies.test.ts',
+  'core/derive/limits.test.ts',
+  'core/lay/run/searches.test.ts',
+  'core/lay/run/everyKind.test.ts',
+  'core/power/network/ngspice.test.ts',
+  'core/document/document.test.ts',
+]
+
+const since = process.argv[2] ?? 'HEAD'
+const changed = [
+  ...lines('diff', '--name-only', since),
+  ...lines('ls-files', '--others', '--exclude-standard'),
+].filter((path) => existsSync(path) && /\.(ts|vue|mjs)$/.test(path))
+if (changed.length === 0) {
+  console.log(`Nothing has changed since ${since}. Name an earlier revision: npm run quick -- HEAD~1`)
+  process.exit(0)
+}
+
+const filesIn = (folder) =>
+  readdirSync(folder).flatMap((name) => {
+    const path = join(folder, name)
+    return statSync(path).isDirectory() ? filesIn(path) : [path]
+  })
+const sources = [...filesIn('core'), ...filesIn('tests/page')].filter((path) => path.endsWith('.ts'))
+/** The file that an import names. */
+function imported(from, name) {
+  const base = name.startsWith('#core/')
+    ? join('core', name.slice(6))
+    : relative('.', resolve(dirname(from), name))
+  return [`${base}.ts`, join(base, 'index.ts'), base].find(
+    (path) => existsSync(path) && !statSync(path).isDirectory(),
+  )
+}
+const importsOf = (path) =>
+  [...readFileSync(path, 'utf8').matchAll(/from '([.#][^']+)'/g)].map(([, name]) => imported(path, name))
+const isTest = (path) => path.endsWith('.test.ts')
+/** The folder of a room: `core/tune`. Files in `core/quantity`, `catalog` and `document` are used by all rooms. */
+const roomOf = (path) => path.split('/').slice(0, 2).join('/')
+const rooms = new Set(changed.filter((path) => path.startsWith('core/')).map(roomOf))
+const users = new Set(sources.filter((path) => importsOf(path).some((file) => changed.includes(file))))
+const besides = (path) => users.has(path.replace(/\.test\.ts$/, '.ts'))
+const tests = sources.filter(
+  (path) =>
+    isTest(path) &&
+    (changed.includes(path) ||
+      (!SWEEPS.includes(path) && (rooms.has(roomOf(path)) || users.has(path) || besides(path)))),
+)
+
+console.log(`${changed.length} files changed; ${tests.length} files of tests are near them.`)
+const jest = ['--selectProjects', 'core', 'page', '--runTestsByPath', ...tests]
+const passed = [
+  tests.length === 0 || run('node_modules/.bin/jest', ...jest),
+  !changed.some((path) => path.startsWith('core/')) ||
+    run('node_modules/typescript-native/bin/tsc', '-p', 'tsconfig.core.json', '--noEmit', '--singleThreaded'),
+  run('npx', 'eslint', '--max-warnings=0', '--no-warn-ignored', ...changed),
+]
+console.log(
+  `${passed.every(Boolean) ? 'All well' : 'Not well'} after ${Math.round((Date.now() - began) / 1000)} s.`,
+)
+process.exit(passed.every(Boolean) ? 0 : 1)

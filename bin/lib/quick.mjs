@@ -1,6 +1,6 @@
 // The quick ring: tests near what was changed since the last commit, the core's types, and the style of the changed files.
-// Near are the tests of a changed room, and tests of whatever imports a changed file directly. Sweeps over whole catalogues
-// and every demo job are left to bin/test.
+// Near are the tests of a changed room, and tests of whatever imports a changed file directly. The long ones are left to
+// bin/test.
 import { spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import { dirname, join, relative, resolve } from 'node:path'
@@ -11,10 +11,22 @@ const began = Date.now()
 const run = (command, ...args) => spawnSync(command, args, { stdio: 'inherit' }).status === 0
 const lines = (...args) => spawnSync('git', args, { encoding: 'utf8' }).stdout.split('\n').filter(Boolean)
 
-/** Sweeps that take longer than a quick look is worth, by the end of their path. */
+/** Tests that take longer than a quick look is worth: they run only if they, or the file they are beside, have changed. */
 const SWEEPS = [
   'core/demo/fieldChanges.test.ts',
   'core/demo/golden.test.ts',
+  'core/air/run/circuitRun.test.ts',
+  'core/air/run/answers.test.ts',
+  'core/derive/budget.test.ts',
+  'core/derive/derive.test.ts',
+  'core/derive/diagnosis.test.ts',
+  'core/derive/functionTests.test.ts',
+  'core/derive/jobKinds.test.ts',
+  'core/derive/layouts.test.ts',
+  'core/derive/levelLoops.test.ts',
+  'core/derive/looseLines.test.ts',
+  'core/derive/standIns.test.ts',
+  'core/derive/threeWays.test.ts',
   'core/derive/everyCircuit.test.ts',
   'core/derive/remedies.test.ts',
   'core/derive/limits.test.ts',
@@ -56,13 +68,12 @@ const isTest = (path) => path.endsWith('.test.ts')
 const roomOf = (path) => path.split('/').slice(0, 2).join('/')
 const rooms = new Set(changed.filter((path) => path.startsWith('core/')).map(roomOf))
 const users = new Set(sources.filter((path) => importsOf(path).some((file) => changed.includes(file))))
-const besides = (path) => users.has(path.replace(/\.test\.ts$/, '.ts'))
-const tests = sources.filter(
-  (path) =>
-    isTest(path) &&
-    (changed.includes(path) ||
-      (!SWEEPS.includes(path) && (rooms.has(roomOf(path)) || users.has(path) || besides(path)))),
-)
+const sourceOf = (test) => test.replace(/\.test\.ts$/, '.ts')
+const isNear = (test) =>
+  SWEEPS.includes(test)
+    ? changed.includes(sourceOf(test))
+    : rooms.has(roomOf(test)) || users.has(test) || users.has(sourceOf(test))
+const tests = sources.filter((path) => isTest(path) && (changed.includes(path) || isNear(path)))
 
 console.log(`${changed.length} files changed; ${tests.length} files of tests are near them.`)
 const jest = ['--selectProjects', 'core', 'page', '--runTestsByPath', ...tests]

@@ -1,7 +1,9 @@
 import { circuitPatches } from '../core/air/circuit/changeCircuit'
 import { ARCHETYPES } from '../core/air/circuit/startingCircuits'
 import { demoPlan } from '../core/demo/demoShop'
-import { alike, diagnose, doubtOf, FaultBench, type FaultRun } from '../core/derive/diagnosis'
+import { alike, diagnose, doubtOf } from '../core/prove/diagnosis'
+import { FaultBench } from '../core/devices/faultBench'
+import type { FaultRun } from '../core/prove/functions'
 import { applyEdit } from '../core/document/edit'
 import { randomNumbers } from '../core/quantity/random'
 

@@ -1,6 +1,6 @@
 import Graph from 'graphology'
 import { dijkstra } from 'graphology-shortest-path'
-import { tryLayout } from '#core/derive/layouts'
+import { tryLayout } from '#core/whatIf/layouts'
 import { layStage } from '#core/lay/lay'
 import { layoutStarts } from '#core/lay/layouts/layouts'
 import { joinedBy } from '#core/lay/run/ends'

@@ -1,5 +1,5 @@
-import { LEVEL_DRIVES, levelLoopOf, runLevel } from '#core/derive/levelLoops'
-import { LEVER_TRIES, tryLevel } from '#core/derive/levelSweep'
+import { LEVEL_DRIVES, levelLoopOf, runLevel } from '#core/whatIf/levelLoops'
+import { LEVER_TRIES, tryLevel } from '#core/whatIf/levelSweep'
 import { createDeriver } from '#core/derive/derive'
 import { demoPlan } from '../core/demo/demoShop'
 

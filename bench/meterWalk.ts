@@ -1,6 +1,6 @@
 import { ARCHETYPES, startingCircuit } from '#core/air/circuit/startingCircuits'
-import { wiringFor } from '#core/derive/network'
-import { newPlan } from '#core/derive/newPlan'
+import { wiringFor } from '#core/papers/network'
+import { newPlan } from '#core/jobs/newPlan'
 import { POWER_STATES, solveState } from '#core/power/network/states'
 import { spawnSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'

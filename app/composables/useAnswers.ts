@@ -1,5 +1,5 @@
 import type { Answers } from '#core/air/run/answers'
-import { runParts } from '#core/derive/runParts'
+import { runParts } from '#core/whatIf/runParts'
 import { keepAnswers, keptAnswers } from '~/keeping/keptAnswers'
 import { callApi } from '~/composables/useApi'
 import type { Hired } from '~/workers/hire'

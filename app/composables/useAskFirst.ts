@@ -1,4 +1,4 @@
-import { startsAnew, workOnCircuit, workOnTruck } from '#core/derive/replaced'
+import { startsAnew, workOnCircuit, workOnTruck } from '#core/jobs/replaced'
 import type { Remedy } from '#core/quantity/figure'
 
 /**

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVertical } from '@lucide/vue'
-import { listWord } from '#core/derive/summary'
+import { listWord } from '#core/jobs/summary'
 import { STAGES } from '#core/quantity/figure'
 import type { JobRow } from './useJobList'
 

@@ -1,4 +1,4 @@
-import type { JobSummary } from '#core/derive/summary'
+import type { JobSummary } from '#core/jobs/summary'
 
 /** A job as the list shows it. */
 export interface JobRow {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import type { ComponentKind } from '#core/document/types'
 import { Download, Upload } from '@lucide/vue'
-import { KINDS, type ComponentKind } from '#core/catalog/kinds'
+import { KINDS } from '#core/catalog/kinds'
 import { putDraftsBack } from '~/keeping/drafts'
 import { baseClassesOf, ownClassesCsv, ownClassesJson, readOwnClasses } from '#core/air/parts/ownClasses'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { noteText } from '#core/derive/report'
+import { noteText } from '#core/papers/report'
 import type { Note, StageName } from '#core/quantity/figure'
 import type { StageState } from '#core/quantity/stage'
 import { useTriedRemedies } from './useTriedRemedies'

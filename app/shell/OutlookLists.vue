@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { guessesOf, nearestLimits, nextStep } from '#core/derive/outlook'
+import { guessesOf, nearestLimits, nextStep } from '#core/jobs/outlook'
 import type { Edit } from '#core/document/edit'
 import { STAGES, type StageName } from '#core/quantity/figure'
 import { showText } from '#core/quantity/units'

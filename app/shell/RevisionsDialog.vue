@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { changedFigures, changedPlaces } from '#core/derive/compare'
+import { changedFigures, changedPlaces } from '#core/whatIf/compare'
 import { createDeriver } from '#core/derive/derive'
 import type { Edit } from '#core/document/edit'
 import { readPlanFile } from '#core/document/file'

@@ -1,5 +1,5 @@
 import { shallowRef, watch } from 'vue'
-import type { Tried } from '#core/derive/tryRemedy'
+import type { Tried } from '#core/whatIf/tryRemedy'
 import type { Note } from '#core/quantity/figure'
 
 const keyOf = (note: Note) => `${note.rule} ${note.subject}`

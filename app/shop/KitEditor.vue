@@ -2,10 +2,10 @@
 import { FASTENERS } from '#core/build/fasteners'
 import { BLOCKS } from '#core/catalog/blocks'
 import { COMPRESSORS } from '#core/catalog/compressors'
-import { KINDS, KIND_IDS, type ComponentKind } from '#core/catalog/kinds'
+import { KINDS } from '#core/catalog/kinds'
 import { SPRINGS } from '#core/catalog/springs'
 import { TUBES } from '#core/catalog/tubes'
-import type { Fastener, Kit } from '#core/document/types'
+import { type Fastener, type Kit, COMPONENT_KINDS, type ComponentKind } from '#core/document/types'
 import { LIFT_WAYS } from '#core/quantity/ways'
 import { classOptions } from '~/stages/air/classOptions'
 
@@ -34,9 +34,14 @@ const optionsOf = ({ field, kind, list }: (typeof CLASSES)[number]) => [
 ]
 
 const counted = computed(() =>
-  KIND_IDS.filter((kind) => kit.parts[kind] !== undefined).map((kind) => ({ kind, count: kit.parts[kind]! })),
+  COMPONENT_KINDS.filter((kind) => kit.parts[kind] !== undefined).map((kind) => ({
+    kind,
+    count: kit.parts[kind]!,
+  })),
 )
-const others = computed(() => KIND_IDS.filter((kind) => kind !== 'plug' && kit.parts[kind] === undefined))
+const others = computed(() =>
+  COMPONENT_KINDS.filter((kind) => kind !== 'plug' && kit.parts[kind] === undefined),
+)
 const more = ref<ComponentKind>('spring')
 watch(others, (list) => !list.includes(more.value) && (more.value = list[0] ?? 'spring'), { immediate: true })
 const setCount = (kind: ComponentKind, count: number) =>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { kitWords } from '#core/derive/kits'
+import { kitWords } from '#core/jobs/kits'
 import type { Kit } from '#core/document/types'
 
 /** The shop's kits as they are sold: each entered once, and taken whole in a job at Air. */

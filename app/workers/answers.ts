@@ -1,4 +1,4 @@
-import { answerPlan } from '#core/derive/runs'
+import { answerPlan } from '#core/whatIf/runs'
 import type { Answers } from '#core/air/run/answers'
 import { createDeriver } from '#core/derive/derive'
 import { checkPlan } from '#core/document/schema'

@@ -1,5 +1,5 @@
-import { FaultBench, type FaultRun } from '#core/derive/diagnosis'
-import type { FunctionTest } from '#core/derive/functionTrial'
+import { FaultBench } from '#core/devices/faultBench'
+import type { FaultRun, FunctionTest } from '#core/prove/functions'
 import { checkPlan } from '#core/document/schema'
 
 /** Tries every function of a job, and then each fault that there may be, one by one. The plan is checked like any. */

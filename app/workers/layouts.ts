@@ -1,4 +1,4 @@
-import { tryLayout } from '#core/derive/layouts'
+import { tryLayout } from '#core/whatIf/layouts'
 import { checkPlan } from '#core/document/schema'
 import type { Plan } from '#core/document/types'
 import {

@@ -1,5 +1,5 @@
 import { createDeriver } from '#core/derive/derive'
-import { movePreset, presetPairs, type PresetMove } from '#core/derive/presetMoves'
+import { movePreset, presetPairs, type PresetMove } from '#core/whatIf/presetMoves'
 import { checkPlan } from '#core/document/schema'
 
 /** Runs every way from one preset to another. The plan is checked like any that comes in. */

@@ -5,7 +5,7 @@ import type { NamedScenario, RunColumn, RunResult } from '#core/air/run/types'
 import { TYRE, newScenario } from '#core/air/run/scenarios'
 import { createDeriver } from '#core/derive/derive'
 import { circuitAsItRuns } from '#core/air/circuit/states'
-import { runFacts, runPlan, scenariosOf } from '#core/derive/runs'
+import { runFacts, runPlan, scenariosOf } from '#core/whatIf/runs'
 import { checkPlan } from '#core/document/schema'
 import type { Plan, ScenarioStep } from '#core/document/types'
 

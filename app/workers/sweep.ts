@@ -1,5 +1,5 @@
 import type { SetChoice, SetTried } from '#core/air/run/whichSet'
-import { trySet } from '#core/derive/runs'
+import { trySet } from '#core/whatIf/runs'
 import { checkPlan } from '#core/document/schema'
 import type { Plan } from '#core/document/types'
 

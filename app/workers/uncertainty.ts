@@ -1,6 +1,6 @@
 import type { Sampled } from '#core/load/uncertainty'
 import { createDeriver } from '#core/derive/derive'
-import { sampleHauls } from '#core/derive/sample'
+import { sampleHauls } from '#core/whatIf/sample'
 import { checkPlan } from '#core/document/schema'
 
 /**

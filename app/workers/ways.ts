@@ -1,4 +1,4 @@
-import { levellingWay, type LevellingWay, type WayId } from '#core/derive/threeWays'
+import { levellingWay, type LevellingWay, type WayId } from '#core/whatIf/threeWays'
 import { checkPlan } from '#core/document/schema'
 
 /** Works out presets, height valve and electronic levelling on a plan, one by one. The plan is checked like any. */

@@ -3,7 +3,7 @@ import { chmodSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { dirname, join } from 'node:path'
 import { WebSocketServer, type WebSocket } from 'ws'
-import { DeviceHall } from '#core/derive/deviceHall'
+import { DeviceHall } from '#core/devices/deviceHall'
 import { DEVICE_PROTOCOL, LONGEST_MESSAGE } from '#core/devices/protocol'
 
 /**

@@ -1,9 +1,8 @@
-import type { ComponentKind } from '../catalog/kinds'
 import type { BlockClass } from '../catalog/blocks'
 import type { CompressorClass } from '../catalog/compressors'
 import type { SpringClass } from '../catalog/springs'
 import type { TubeClass } from '../catalog/tubes'
-import type { AirPlan, Truck } from '../document/types'
+import type { AirPlan, Truck, ComponentKind } from '../document/types'
 
 /** What one side needs: the pressure to set, Pa gauge, the pressure without limits, and its height there, m. */
 export interface SideNeed {

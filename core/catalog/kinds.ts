@@ -1,3 +1,4 @@
+import type { ComponentKind } from '../document/types'
 import type { Quantity } from '../quantity/units'
 
 /**
@@ -68,7 +69,7 @@ const yesNo = (id: string, label: string, no: string, yes: string): FigureSpec =
   words: [no, yes],
 })
 
-const TABLE = {
+export const KINDS: Record<ComponentKind, KindEntry> = {
   spring: {
     label: 'Spring',
     what: 'Carries its share of the axle',
@@ -302,11 +303,7 @@ const TABLE = {
     cab: true,
   },
   plug: { label: 'Plug', what: 'Closes a port', ports: pressure('in'), figures: [], fits: 'port' },
-} as const satisfies Record<string, KindEntry>
-
-export type ComponentKind = keyof typeof TABLE
-export const KINDS: Record<ComponentKind, KindEntry> = TABLE
-export const KIND_IDS = Object.keys(TABLE) as ComponentKind[]
+}
 
 /** Kinds that make compressed air. */
 export const SUPPLY_KINDS: readonly ComponentKind[] = ['compressor', 'belt', 'boost']

@@ -1,4 +1,4 @@
-import type { ComponentKind } from './kinds'
+import { UPS, type ComponentKind, type Up } from '../document/types'
 
 /**
  * How each kind of part is laid: which way its ports face, which way up it may stand, what a hand must reach,
@@ -8,10 +8,6 @@ import type { ComponentKind } from './kinds'
 /** Sides of a part as it lies on the bench; its front points ahead unless it is turned. */
 export const FACES = ['front', 'back', 'left', 'right', 'top', 'bottom'] as const
 export type Face = (typeof FACES)[number]
-
-/** How a part stands: as on the bench, on its side, or upside down. */
-export const UPS = ['upright', 'side', 'over'] as const
-export type Up = (typeof UPS)[number]
 
 /** What a part is fixed to. */
 export const MOUNTS = ['railOutside', 'railInside', 'member', 'floor'] as const

@@ -1,4 +1,4 @@
-import type { ComponentKind } from './kinds'
+import type { ComponentKind } from '../document/types'
 
 export interface PartClass {
   id: string

@@ -1,4 +1,4 @@
-import type { Component, Condition, Found, LineFound, PartState } from '../document/types'
+import type { Component, Condition, PartState } from '../document/types'
 
 /** States of parts and lines, with their words, signs and consequences. */
 
@@ -38,17 +38,6 @@ export const STATE_SIGNS: Record<PartState, string> = {
   out: '×',
   later: '…',
 }
-
-/** Nobody has looked at it yet. */
-export const NOT_LOOKED_AT: Found = {
-  condition: 'unseen',
-  failedBy: 'unknown',
-  year: null,
-  rating: null,
-  dated: '',
-}
-/** Nobody has looked at the line yet. */
-export const LINE_NOT_LOOKED_AT: LineFound = { condition: 'unseen', year: null }
 
 /**
  * True if a text is a date as on plates: a year, alone or with a month or day, or a month and two digits of a

@@ -1,6 +1,5 @@
-import { DIRECT, type AirLine, type AirPlan, type PortSize } from '../document/types'
+import { DIRECT, type AirLine, type AirPlan, type PortSize, type ComponentKind } from '../document/types'
 import { catalogueTube } from './joints'
-import type { ComponentKind } from './kinds'
 
 /**
  * What a part's ports take: a thread by its nominal size, or the tube itself. Usual for the kind (from memory).

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { createDeriver } from '../derive/derive'
-import { newPlan } from '../derive/newPlan'
+import { newPlan } from '../jobs/newPlan'
 import type { Point, Truck } from '../document/types'
 import { heatDistance } from '../lay/distances'
 import { proposedPlaces } from '../lay/places'

@@ -1,9 +1,10 @@
 import { compressorOf } from '../air/parts/parts'
 import { goldenDifferences, goldenFigures, goldenNote } from '../../tests/golden'
-import { FaultBench, readingsThatStand, seenVerdict } from '../derive/diagnosis'
+import { FaultBench } from '../devices/faultBench'
+import { readingsThatStand, seenVerdict } from '../prove/diagnosis'
 import { createDeriver } from '../derive/derive'
-import { newPlan } from '../derive/newPlan'
-import { answerPlan } from '../derive/runs'
+import { newPlan } from '../jobs/newPlan'
+import { answerPlan } from '../whatIf/runs'
 import { TRUCK_KIND_IDS } from '../document/types'
 import { demoJobs, demoPlan } from './demoShop'
 

@@ -1,15 +1,14 @@
-import type { ComponentKind } from '../catalog/kinds'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 import { FASTENERS } from '../build/fasteners'
 import { didText } from '../build/did'
 import { exampleTruck } from '../catalog/trucks'
 import { createDeriver } from '../derive/derive'
-import { beginJob } from '../derive/jobKinds'
-import { newPlan } from '../derive/newPlan'
+import { beginJob } from '../jobs/jobKinds'
+import { newPlan } from '../jobs/newPlan'
 import { partOf, withArea } from '../air/parts/parts'
 import { applyEdit } from '../document/edit'
 import { newHaul, newItem } from '../document/newHaul'
-import type { Archetype, Haul, LoadItem, Plan, Ticket, TruckKind } from '../document/types'
+import type { Archetype, Haul, LoadItem, Plan, Ticket, TruckKind, ComponentKind } from '../document/types'
 
 /** Helpers for the demo's jobs: loads, surveys, circuits, and how far a job has come. */
 

@@ -1,5 +1,5 @@
 import { derive } from './making'
-import { HOLD_READ } from '../document/newHold'
+import { HOLD_READ } from '../prove/newHold'
 import { READING_UNSAID, type AirPath, type HoldTest, type Plan, type Reading } from '../document/types'
 import { QUANTITIES, toSi } from '../quantity/units'
 import { coversText } from '../prove/covers'

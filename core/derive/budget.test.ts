@@ -3,8 +3,8 @@ import { runScenario } from '../air/run/run'
 import { demoPlan } from '../demo/demoShop'
 import { NoBalanceError } from '../load/body'
 import { createDeriver } from './derive'
-import { answerPlan, runFacts, runFailure, scenariosOf } from './runs'
-import { samplesFor } from './sample'
+import { answerPlan, runFacts, runFailure, scenariosOf } from '../whatIf/runs'
+import { samplesFor } from '../whatIf/sample'
 
 /** A switch that opens a pascal above where it closes, on a tank: it works for ever. One haul is enough to see it. */
 function chattering() {

@@ -1,4 +1,3 @@
-import { LINE_NOT_LOOKED_AT } from '../catalog/partStates'
 import fc from 'fast-check'
 import { faultsOf } from '../../tests/faultsOf'
 import { TRUCK_KINDS } from '../catalog/trucks'
@@ -7,10 +6,10 @@ import { demoJobs } from '../demo/demoShop'
 import { createDeriver } from './derive'
 import { makeEdit } from '../document/edit'
 import { newItem } from '../document/newHaul'
-import { newPlan } from './newPlan'
-import { report } from './report'
+import { newPlan } from '../jobs/newPlan'
+import { report } from '../papers/report'
 import { checkPlan } from '../document/schema'
-import type { Plan } from '../document/types'
+import { type Plan, LINE_NOT_LOOKED_AT } from '../document/types'
 
 const plans = [...demoJobs().map((j) => j.plan), ...TRUCK_KINDS.map((k) => newPlan(k.id, k.label))]
 

@@ -24,7 +24,7 @@ import { motorSource } from '../power/network/states'
 import { isTaker, type Wiring } from '../power/network/types'
 import { wiringOf } from '../power/network/wiring'
 import { planFeed, powerStage } from '../power/power'
-import { wheelTravel } from './levelLoops'
+import { sensedTravel } from '../tune/wheelTravel'
 import { plugsOf } from './plugs'
 import { controlOf } from './setUp'
 import { jointsOf } from '../prove/joints'
@@ -278,7 +278,7 @@ function leverOf({ truck: { seatGap }, tune: { lever } }: Plan, air: AirPlan): L
 function sensorOf({ truck: { seatGap }, tune: { sensing } }: Plan, air: AirPlan): SensorRuleInput | null {
   const id = firstOfKind(air, 'controller')
   if (id === null) return null
-  const [droop, bump] = wheelTravel(seatGap)
+  const [droop, bump] = sensedTravel(seatGap)
   return { id, sensing, droop, bump, travel: sensorTravel(sensing, droop, bump) }
 }
 

@@ -4,7 +4,7 @@ import { TRUCK_KINDS } from '../catalog/trucks'
 import { blockedBy } from '../build/order'
 import type { Archetype, BuildPlan, Plan } from '../document/types'
 import { createDeriver } from './derive'
-import { newPlan } from './newPlan'
+import { newPlan } from '../jobs/newPlan'
 import type { Derived } from './types'
 import { faultsOf } from '../../tests/faultsOf'
 

@@ -7,7 +7,7 @@ import { applyEdit } from '../document/edit'
 import type { AirPlan, Plan } from '../document/types'
 import { OperationError } from '../quantity/operation'
 import { createDeriver } from './derive'
-import { newPlan } from './newPlan'
+import { newPlan } from '../jobs/newPlan'
 import type { Derived } from './types'
 
 /**

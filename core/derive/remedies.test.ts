@@ -8,8 +8,8 @@ import { checkPlan } from '../document/schema'
 import type { ComponentKind, Plan } from '../document/types'
 import type { Note } from '../quantity/figure'
 import { createDeriver } from './derive'
-import { newPlan } from './newPlan'
-import { tryRemedy, WORK_UNDONE } from './tryRemedy'
+import { newPlan } from '../jobs/newPlan'
+import { tryRemedy, WORK_UNDONE } from '../whatIf/tryRemedy'
 
 const jobs = demoJobs()
 const job = (id: string) => jobs.find((j) => j.id === id)!.plan

@@ -3,7 +3,7 @@ import { PRACTICE } from '../catalog/practice'
 import type { Plan } from '../document/types'
 import type { StageName } from '../quantity/figure'
 import { createDeriver } from './derive'
-import { tryRemedy } from './tryRemedy'
+import { tryRemedy } from '../whatIf/tryRemedy'
 
 /** A stage reads clear for what somebody measured, typed or inspected, never for silence. */
 const base = demoPlan('festival-rig')

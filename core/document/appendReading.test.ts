@@ -1,4 +1,4 @@
-import { newHold } from './newHold'
+import { newHold } from '../prove/newHold'
 import { READING_UNSAID } from './types'
 import { appendByDevice, gaugeOfSide, stampReading } from './appendReading'
 

@@ -1,9 +1,13 @@
+import { targetSchema } from './schema/load'
+import { ownClassesSchema } from './schema/air'
+import { kitsSchema } from './schema/kits'
+import { coloursSchema } from './schema/power'
 import * as yup from 'yup'
 import type { UnitChoice } from '../quantity/units'
 import type { KeptEdit, Refusal } from './handIn'
 import type { ShopSettings } from './shop'
 import type { Conflict } from './merge'
-import { coloursSchema, kitsSchema, ownClassesSchema, targetSchema, type PlanProblem } from './schema'
+import type { PlanProblem } from './schema'
 
 /** Shapes that the page and the server exchange; one schema each, shared by both. */
 

@@ -1,11 +1,17 @@
-import { KIND_IDS, type ComponentKind } from '../catalog/kinds'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { newHaul, newItem } from './newHaul'
-import { HOLD_READ } from './newHold'
-import { LINE_NOT_LOOKED_AT, NOT_LOOKED_AT } from '../catalog/partStates'
 import { sameJson } from '../quantity/patch'
 import { AIR_UNSAID, TUNE_UNSAID, WIRING_UNSAID } from './unsaid'
-import { READING_UNSAID, PLAN_VERSION, type Known, type Truck } from './types'
+import {
+  COMPONENT_KINDS,
+  LINE_NOT_LOOKED_AT,
+  NOT_LOOKED_AT,
+  PLAN_VERSION,
+  READING_UNSAID,
+  type ComponentKind,
+  type Known,
+  type Truck,
+} from './types'
 
 type Json = Record<string, unknown>
 const isRecord = (value: unknown): value is Json =>
@@ -95,7 +101,7 @@ function upgradeCircuit<T>(circuit: T): T {
   if (!isRecord(circuit)) return circuit
   const components = inOrder(
     each(circuit.components, (c) => fill(c, COMPONENT, ['sheet'])),
-    (c) => [KIND_IDS.indexOf(c.kind as ComponentKind)],
+    (c) => [COMPONENT_KINDS.indexOf(c.kind as ComponentKind)],
   )
   const rank = isRecord(components) ? Object.keys(components) : []
   const lines = inOrder(
@@ -123,10 +129,25 @@ function filledReadings(hold: unknown): unknown {
   return readings.every((reading, i) => reading === before[i]) ? hold : { ...hold, readings }
 }
 
+/**
+ * How hold tests of older plans were read: what was taken for granted then, whatever is usual now. Temperature in K, time
+ * in s.
+ */
+const HOLD_BEFORE = {
+  plugged: false,
+  thermometer: 0.3,
+  rested: null,
+  lag: 1800,
+  who: '',
+  gauge: '',
+  gaugeChecked: '',
+  covers: '',
+}
+
 function upgradeProve(prove: unknown): unknown {
   const filled = fill(prove, { functions: {}, repairs: {}, road: {} }, ['functions', 'repairs', 'road'])
   if (!isRecord(filled)) return filled
-  const holds = each(filled.holds, (hold) => filledReadings(fill(hold, HOLD_READ as unknown as Json)))
+  const holds = each(filled.holds, (hold) => filledReadings(fill(hold, HOLD_BEFORE)))
   const soap = each(filled.soap, (found) => fill(found, { of: '' }))
   const repairs = each(filled.repairs, (repair) => fill(repair, { retest: null }))
   const isWhole = holds === filled.holds && soap === filled.soap && repairs === filled.repairs

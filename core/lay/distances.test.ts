@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { exampleTruck } from '../catalog/trucks'
 import { startingCircuit } from '../air/circuit/startingCircuits'
-import { newPlan } from '../derive/newPlan'
+import { newPlan } from '../jobs/newPlan'
 import { heatDistance, lengthOf, segmentDistance } from './distances'
 import { layStage } from './lay'
 import { proposedPlaces } from './places'

@@ -1,7 +1,7 @@
+import type { ComponentKind } from '../document/types'
 import { layFactsOf, type Face } from '../catalog/layFacts'
 import { PRACTICE } from '../catalog/practice'
 import { railRise } from '../catalog/truckGeometry'
-import type { ComponentKind } from '../catalog/kinds'
 import type { Note, Remedy } from '../quantity/figure'
 import { movePart, note, roomFor, type LayRule, type LayRuleInput } from './ruleInput'
 import { isInCab, laidParts, partBox, solidsOf } from './space/room'

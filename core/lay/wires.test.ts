@@ -1,6 +1,6 @@
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 import { exampleTruck } from '../catalog/trucks'
-import { newPlan } from '../derive/newPlan'
+import { newPlan } from '../jobs/newPlan'
 import type { Archetype, LayPlan } from '../document/types'
 import { layStage } from './lay'
 import { wiresOf } from './wires'

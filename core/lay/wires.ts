@@ -1,6 +1,5 @@
-import type { ComponentKind } from '../catalog/kinds'
 import { airGoesTo, FUSE_BOX } from '../catalog/wiring'
-import type { AirPlan, Point, Side, Truck } from '../document/types'
+import type { AirPlan, Point, Side, Truck, ComponentKind } from '../document/types'
 import { BATTERY } from './places'
 import { CAB } from './space/cab'
 

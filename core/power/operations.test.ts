@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 import { createDeriver } from '../derive/derive'
-import { newPlan } from '../derive/newPlan'
+import { newPlan } from '../jobs/newPlan'
 import { checkPlan } from '../document/schema'
 import type { Archetype, Plan } from '../document/types'
 import { OperationError } from '../quantity/operation'

@@ -1,5 +1,5 @@
 import { createDeriver } from '../derive/derive'
-import { newPlan } from '../derive/newPlan'
+import { newPlan } from '../jobs/newPlan'
 import { fuseTable, jointTable } from './tables'
 
 test('small parts are listed by count, heat-shrink by the millimetre; a fuse by what it feeds and carries', () => {

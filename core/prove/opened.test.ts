@@ -1,6 +1,6 @@
 import { demoPlan } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
-import { listWord, summarise } from '../derive/summary'
+import { listWord, summarise } from '../jobs/summary'
 import type { Plan } from '../document/types'
 import { partsTried, provedAfter } from './opened'
 

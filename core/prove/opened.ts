@@ -1,5 +1,14 @@
-import { KINDS, type ComponentKind } from '../catalog/kinds'
-import type { AirPath, AirPlan, HoldTest, LayPlan, LeakRepair, Opening, ProvePlan } from '../document/types'
+import { KINDS } from '../catalog/kinds'
+import type {
+  AirPath,
+  AirPlan,
+  HoldTest,
+  LayPlan,
+  LeakRepair,
+  Opening,
+  ProvePlan,
+  ComponentKind,
+} from '../document/types'
 import { roadLeft, type RoadCheck } from './road'
 import type { LeakPlace, OpenedCheck, OpenedTest } from './types'
 

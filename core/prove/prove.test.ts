@@ -1,7 +1,7 @@
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { springClass } from '../catalog/springs'
 import { tubeClass } from '../catalog/tubes'
-import { newPlan } from '../derive/newPlan'
+import { newPlan } from '../jobs/newPlan'
 import { READING_UNSAID, type AirPlan, type HoldTest, type ProvePlan, type Reading } from '../document/types'
 import { coversText, writeCovers } from './covers'
 import { allowedCourse } from './holds'

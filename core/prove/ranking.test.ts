@@ -1,6 +1,6 @@
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { LEAK_ODDS } from '../catalog/leakPlaces'
-import { newPlan } from '../derive/newPlan'
+import { newPlan } from '../jobs/newPlan'
 import type { AirPlan, Soap } from '../document/types'
 import { jointsOf } from './joints'
 import { leakPlaces, nextThings, partName, rankPlaces } from './ranking'

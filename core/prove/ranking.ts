@@ -1,8 +1,8 @@
-import { KINDS, type ComponentKind } from '../catalog/kinds'
+import { KINDS } from '../catalog/kinds'
 import { LEAK_MINUTES, LEAK_ODDS, SOAP_MISSES, SOAP_SEEN } from '../catalog/leakPlaces'
 import { PRACTICE } from '../catalog/practice'
 import { springClass } from '../catalog/springs'
-import type { AirPath, AirPlan, LeakPlaceKind } from '../document/types'
+import type { AirPath, AirPlan, LeakPlaceKind, ComponentKind } from '../document/types'
 import type { Joint, LeakEvidence, LeakPlace, NextThing, RankedPlace, SidesHeld } from './types'
 
 /**

@@ -58,3 +58,13 @@ export const MOST_COVERED = 4000
 
 /** A tight test counts as read the next day if its last reading came this much later than its first, s. */
 export const NEXT_DAY = 8 * 3600
+
+/** Comparison of readings with what every fault shows, in deviations of a reading. */
+export const DIAGNOSIS = {
+  /** A reading further off than this counts no more, because somebody may have misread it. */
+  mostOff: 5,
+  /** Within this a reading is as expected; up to twice as much it is odd. */
+  alike: 2,
+  /** Faults whose readings all lie this close cannot be separated by these tests. */
+  apart: 1,
+} as const

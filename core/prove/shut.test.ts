@@ -1,5 +1,5 @@
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
-import { newPlan } from '../derive/newPlan'
+import { newPlan } from '../jobs/newPlan'
 import type { AirPlan, Archetype } from '../document/types'
 import { toShut } from './shut'
 

@@ -1,5 +1,4 @@
-import type { ComponentKind } from '../catalog/kinds'
-import type { AirPlan, HoldTest } from '../document/types'
+import type { AirPlan, HoldTest, ComponentKind } from '../document/types'
 
 /**
  * What to shut, leave alone or plug before a side is held in this circuit. Otherwise a loss says nothing about

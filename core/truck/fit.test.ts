@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { PRACTICE } from '../catalog/practice'
 import { createDeriver } from '../derive/derive'
-import { newPlan } from '../derive/newPlan'
+import { newPlan } from '../jobs/newPlan'
 import { SPRINGS, springClass } from '../catalog/springs'
 import { TRUCK_KINDS, exampleTruck } from '../catalog/trucks'
 import type { Truck } from '../document/types'

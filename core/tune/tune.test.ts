@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { PRACTICE } from '../catalog/practice'
 import { springClass } from '../catalog/springs'
-import { newPlan } from '../derive/newPlan'
+import { newPlan } from '../jobs/newPlan'
 import { applyEdit } from '../document/edit'
 import { newHaul, newReading } from '../document/newHaul'
 import type { Haul, TunePlan } from '../document/types'

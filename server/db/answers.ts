@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { and, desc, eq, isNull, lt, sql } from 'drizzle-orm'
 import type { Answers } from '#core/air/run/answers'
-import { runParts } from '#core/derive/runParts'
+import { runParts } from '#core/whatIf/runParts'
 import type { Plan } from '#core/document/types'
 import type { Database } from './client'
 import { answers, jobs } from './schema'

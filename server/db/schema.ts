@@ -15,7 +15,7 @@ import type { SetTried } from '#core/air/run/whichSet'
 import type { PhotoSubject } from '#core/document/photos'
 import type { KeptEdit } from '#core/document/handIn'
 import type { ShopSettings } from '#core/document/shop'
-import type { JobSummary } from '#core/derive/summary'
+import type { JobSummary } from '#core/jobs/summary'
 import type { Kit, OwnClass, Plan, Target } from '#core/document/types'
 import type { UnitChoice } from '#core/quantity/units'
 

@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit'
 import type { Paper } from '#core/document/paper'
-import type { PackBlock, PackSheet } from '#core/derive/packBlocks'
+import type { PackBlock, PackSheet } from '#core/papers/packBlocks'
 import { niceTicks } from '#core/quantity/niceTicks'
 import { setCircuit, type PrintedCircuit } from './circuitDrawing'
 import { PAPER_SIZE, pdfFonts, wholePdf } from './pdf'

@@ -5,8 +5,8 @@ import { join } from 'node:path'
 import { writePlanFile } from '#core/document/file'
 import { CALCULATORS } from '#core/calculators/index'
 import { createDeriver } from '#core/derive/derive'
-import { networkReport, wiringFor } from '#core/derive/network'
-import { newPlan } from '#core/derive/newPlan'
+import { networkReport, wiringFor } from '#core/papers/network'
+import { newPlan } from '#core/jobs/newPlan'
 import { demoPlan } from '../../core/demo/demoShop'
 
 /** bin/np as other people's scripts call it: what it prints where, and its exit codes. */

@@ -1,7 +1,7 @@
 import { and, eq } from 'drizzle-orm'
 import { setsToTry } from '#core/air/run/whichSet'
 import { handInRequest } from '#core/document/exchange'
-import { newPlan } from '#core/derive/newPlan'
+import { newPlan } from '#core/jobs/newPlan'
 import { makeEdit, type Edit } from '#core/document/edit'
 import { sameJson } from '#core/quantity/patch'
 import { PLAN_VERSION, type Plan } from '#core/document/types'

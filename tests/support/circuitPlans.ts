@@ -1,6 +1,6 @@
 import { ARCHETYPES, startingCircuit } from '../../core/air/circuit/startingCircuits'
 import type { AirNeed, Site } from '../../core/air/types'
-import { newPlan } from '../../core/derive/newPlan'
+import { newPlan } from '../../core/jobs/newPlan'
 import type { AirPlan, Archetype } from '../../core/document/types'
 
 /** What tests of Air's rules begin from: a starting circuit whole, one haul, and the air of the standard atmosphere. */

@@ -5,7 +5,7 @@ import { BLOCKS } from '#core/catalog/blocks'
 import { COMPRESSORS } from '#core/catalog/compressors'
 import { SPRINGS } from '#core/catalog/springs'
 import { TUBES } from '#core/catalog/tubes'
-import { takeKit, takeOwnClass, withoutKit } from '#core/derive/kits'
+import { takeKit, takeOwnClass, withoutKit } from '#core/jobs/kits'
 import type { AirPlan } from '#core/document/types'
 import { classOptions } from './classOptions'
 

@@ -5,7 +5,7 @@ import { inKit, kitLacks, partsCost } from '#core/air/circuit/kit'
 import { isAllNew } from '#core/air/circuit/states'
 import { KINDS } from '#core/catalog/kinds'
 import { isBought, STATE_WORDS } from '#core/catalog/partStates'
-import { kitOfJob } from '#core/derive/kits'
+import { kitOfJob } from '#core/jobs/kits'
 
 /** Every part of the circuit with its class, the maker's number and the price typed so far. */
 const emit = defineEmits<{ choose: [id: string] }>()

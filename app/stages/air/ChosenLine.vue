@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { JOINTS, holdsOn, jointClass, jointId, usualJoint } from '#core/catalog/joints'
 import { PORT_WORDS, adaptersAt, portId, usualPort } from '#core/catalog/ports'
-import { IN_LINE_KINDS, TEE_KINDS, KINDS, type ComponentKind } from '#core/catalog/kinds'
+import { IN_LINE_KINDS, TEE_KINDS, KINDS } from '#core/catalog/kinds'
 import { TUBES } from '#core/catalog/tubes'
 import type { Change } from '#core/air/circuit/editing'
 import { putInLine, takeOffLine, teeOff } from '#core/air/circuit/operations'
@@ -16,6 +16,7 @@ import {
   type JointKind,
   type PartState,
   type PortSize,
+  type ComponentKind,
 } from '#core/document/types'
 import { CONDITION_WORDS, STATE_WORDS } from '#core/catalog/partStates'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { takeOwnClass } from '#core/derive/kits'
+import { takeOwnClass } from '#core/jobs/kits'
 import { mountingOf } from '#core/catalog/truckGeometry'
 import { KINDS } from '#core/catalog/kinds'
 import { PARTS } from '#core/catalog/partClasses'

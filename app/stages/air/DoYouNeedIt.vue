@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { doYouNeedIt, type ControlWay, type DoneBy } from '#core/derive/doYouNeedIt'
+import { doYouNeedIt, type ControlWay, type DoneBy } from '#core/whatIf/doYouNeedIt'
 
 /** Ways to bring the springs to their pressure, side by side for this job's hauls. */
 /** Six plans are worked out for it: only while it is looked at. */

@@ -2,7 +2,7 @@
 import { ARCHETYPES } from '#core/air/circuit/startingCircuits'
 import { circuitAsFound, isAllNew } from '#core/air/circuit/states'
 import { STATE_WORDS } from '#core/catalog/partStates'
-import { beginJob, jobKind, JOB_KINDS } from '#core/derive/jobKinds'
+import { beginJob, jobKind, JOB_KINDS } from '#core/jobs/jobKinds'
 import type { Archetype, Component } from '#core/document/types'
 
 /** What kind of job it is, what is there, what becomes of it, and in which order it comes off. */

@@ -1,4 +1,4 @@
-import { scenariosOf, haulSets } from '#core/derive/runs'
+import { scenariosOf, haulSets } from '#core/whatIf/runs'
 import type { NamedScenario, RunResult } from '#core/air/run/types'
 import type { ScenarioStep } from '#core/document/types'
 import { hire, type Hired } from '~/workers/hire'

@@ -1,6 +1,5 @@
-import type { FaultKind } from '#core/document/types'
+import type { FaultKind, ComponentKind } from '#core/document/types'
 import { circuitAsItRuns } from '#core/air/circuit/states'
-import type { ComponentKind } from '#core/catalog/kinds'
 import { faultsOf } from '#core/air/run/scenarios'
 
 /** Kinds of part that a hand works, by valve or by switch. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { layFactsOf, UPS, type Up } from '#core/catalog/layFacts'
+import { layFactsOf } from '#core/catalog/layFacts'
 import { HEAT_FIGURE, heatKept, MASS_FIGURE, partMass, partSize, SIZE_FIGURES } from '#core/catalog/partSizes'
-import type { Stand } from '#core/document/types'
+import { type Stand, UPS, type Up } from '#core/document/types'
 import { AS_IS } from '#core/lay/space/stand'
 import { useLay } from './useLay'
 

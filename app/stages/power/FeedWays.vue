@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { feedWays, type FeedWay } from '#core/derive/feedWays'
+import { feedWays, type FeedWay } from '#core/whatIf/feedWays'
 import { showText } from '#core/quantity/units'
 import { usePower } from './usePower'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { doubtOf, seenVerdict } from '#core/derive/diagnosis'
-import type { Sight } from '#core/derive/functionTrial'
+import { doubtOf, seenVerdict } from '#core/prove/diagnosis'
+import type { Sight } from '#core/prove/functions'
 import { input, type Figure } from '#core/quantity/figure'
 
 /**

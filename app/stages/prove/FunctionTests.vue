@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { diagnose, readingsThatStand, seenVerdict } from '#core/derive/diagnosis'
-import type { FunctionTest } from '#core/derive/functionTrial'
+import { diagnose, readingsThatStand, seenVerdict } from '#core/prove/diagnosis'
+import type { FunctionTest } from '#core/prove/functions'
 import { showText } from '#core/quantity/units'
 import { useDevices } from '~/devices/useDevices'
 import { useFunctions } from './useFunctions'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { cutInFigure, sinkFigure, switchOf } from '#core/derive/otherLeaks'
+import { cutInFigure, sinkFigure, switchOf } from '#core/whatIf/otherLeaks'
 
 /**
  * Two other ways to tell a leak, beside the hold test: a truck that sinks, and a compressor that comes in

@@ -7,7 +7,7 @@ const shop = useShop()
 const screen = useScreen()
 const query = computed(() => new URLSearchParams({ paper: screen.paper, only: 'proof' }).toString())
 async function saveProof(): Promise<void> {
-  const { proofTable } = await import('#core/derive/proofSheet')
+  const { proofTable } = await import('#core/papers/proofSheet')
   await saveTable('proof', proofTable({ plan: job.plan!, derived: job.derived!, units: shop.units }))
 }
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { newHold } from '#core/document/newHold'
+import { newHold } from '#core/prove/newHold'
 import { Plus } from '@lucide/vue'
 import { ordered, type HoldTest } from '#core/document/types'
 import { writeCovers } from '#core/prove/covers'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { jointClass } from '#core/catalog/joints'
 import { againAt } from '#core/catalog/leakPlaces'
-import { newHold } from '#core/document/newHold'
+import { newHold } from '#core/prove/newHold'
 import { ordered, type JointKind, type LeakPlaceKind, type Soap } from '#core/document/types'
 import { nextThings, partName, rankPlaces } from '#core/prove/ranking'
 import type { RankedPlace } from '#core/prove/types'

@@ -1,5 +1,4 @@
-import type { FaultRun } from '#core/derive/diagnosis'
-import type { FunctionTest } from '#core/derive/functionTrial'
+import type { FaultRun, FunctionTest } from '#core/prove/functions'
 import { hire, hireSeveral, workOff, type Hired } from '~/workers/hire'
 
 /** The functions of the job as it stands: what a sound system shows, and every fault run beside it, in workers. */

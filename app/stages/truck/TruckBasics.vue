@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { exhaustSide, mountingOf } from '#core/catalog/truckGeometry'
 import { TRUCK_KINDS, exampleTruck } from '#core/catalog/trucks'
-import { beginFrom } from '#core/derive/replaced'
+import { beginFrom } from '#core/jobs/replaced'
 import type { Plan, Truck, TruckKind } from '#core/document/types'
 import { useTruck } from './useTruck'
 

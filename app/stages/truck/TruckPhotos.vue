@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { photographed } from '#core/derive/photoSheet'
+import { photographed } from '#core/papers/photoSheet'
 import { MOST_PHOTOS } from '#core/document/photos'
 
 /**

@@ -9,8 +9,8 @@ import {
   runLevel,
   type LevelDrive,
   type LevelFault,
-} from '#core/derive/levelLoops'
-import { bestTried, levelTries, type LevelTried } from '#core/derive/levelSweep'
+} from '#core/whatIf/levelLoops'
+import { bestTried, levelTries, type LevelTried } from '#core/whatIf/levelSweep'
 import { fromSi, showText, unitFor } from '#core/quantity/units'
 import type { ChartLine } from '~/pictures/LineChart.vue'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ARRANGEMENTS, type Arrangement, type PairResult } from '#core/air/levelling/bothCorners'
-import { ARRANGEMENT_LABELS, arrangementOf, PAIR_DRIVES, type PairDriveId } from '#core/derive/levelPair'
-import { pairFigures } from '#core/derive/trialFigures'
+import { ARRANGEMENT_LABELS, arrangementOf, PAIR_DRIVES, type PairDriveId } from '#core/whatIf/levelPair'
+import { pairFigures } from '#core/whatIf/trialFigures'
 
 /** Both rear corners at once: one valve or sensor a side, one in the middle, and two that were swapped. */
 const job = useJob()

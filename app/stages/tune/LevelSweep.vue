@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { takeTry, type LevelTried, type LevelTry } from '#core/derive/levelSweep'
-import { triedFigures } from '#core/derive/trialFigures'
+import { takeTry, type LevelTried, type LevelTry } from '#core/whatIf/levelSweep'
+import { triedFigures } from '#core/whatIf/trialFigures'
 import { fromSi, showText, unitFor, type Quantity } from '#core/quantity/units'
 import type { Cloud } from '~/pictures/ScatterChart.vue'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { PresetMove } from '#core/derive/presetMoves'
-import { moveFigures } from '#core/derive/trialFigures'
+import type { PresetMove } from '#core/whatIf/presetMoves'
+import { moveFigures } from '#core/whatIf/trialFigures'
 
 /** From every preset to every other: how long, how much air, and the amps it takes, run on this job's circuit. */
 const job = useJob()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Trash2 } from '@lucide/vue'
-import { isConfirmed } from '#core/derive/confirmed'
+import { isConfirmed } from '#core/devices/confirmed'
 import { controlKind, setUpOf } from '#core/derive/setUp'
 import type { CardStep } from '#core/tune/setUpCard'
 import { useDevices } from '~/devices/useDevices'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { WAY_IDS, type LevellingWay } from '#core/derive/threeWays'
-import { wayFigures } from '#core/derive/trialFigures'
+import { WAY_IDS, type LevellingWay } from '#core/whatIf/threeWays'
+import { wayFigures } from '#core/whatIf/trialFigures'
 
 /** Presets, a height valve and electronic levelling side by side, each put on this job and run. */
 const job = useJob()

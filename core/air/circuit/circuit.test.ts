@@ -1,5 +1,5 @@
 import { SPRINGS } from '../../catalog/springs'
-import { newPlan } from '../../derive/newPlan'
+import { newPlan } from '../../jobs/newPlan'
 import type { AirPlan, Archetype } from '../../document/types'
 import { GAS_CONSTANT_AIR, STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { ARCHETYPES, startingCircuit } from './startingCircuits'

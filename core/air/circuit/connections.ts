@@ -1,5 +1,5 @@
-import { HOLDS_AIR_BACK, type ComponentKind } from '../../catalog/kinds'
-import type { AirPath, AirPlan, Circuit, Side } from '../../document/types'
+import { HOLDS_AIR_BACK } from '../../catalog/kinds'
+import type { AirPath, AirPlan, Circuit, Side, ComponentKind } from '../../document/types'
 import { portsOf, type PartsOf } from '../parts/parts'
 
 /** Lines at each component. */

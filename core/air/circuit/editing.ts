@@ -1,6 +1,12 @@
-import { KINDS, type ComponentKind } from '../../catalog/kinds'
-import type { AirPlan, PartState, Side } from '../../document/types'
-import { isThere, LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
+import { KINDS } from '../../catalog/kinds'
+import {
+  type AirPlan,
+  type PartState,
+  type Side,
+  type ComponentKind,
+  LINE_NOT_LOOKED_AT,
+} from '../../document/types'
+import { isThere } from '../../catalog/partStates'
 import { freeId, OperationError } from '../../quantity/operation'
 import { newComponent } from '../parts/parts'
 

@@ -1,6 +1,6 @@
-import { KINDS, type ComponentKind } from '../../catalog/kinds'
+import { KINDS } from '../../catalog/kinds'
 import { OperationError } from '../../quantity/operation'
-import { DIRECT, type AirLine, type AirPlan, type Side } from '../../document/types'
+import { DIRECT, type AirLine, type AirPlan, type Side, type ComponentKind } from '../../document/types'
 import { openPorts, withLinePaths, endsAt } from './connections'
 import { addLine, addPart, dropLine, dropPart } from './editing'
 import { portsOf } from '../parts/parts'

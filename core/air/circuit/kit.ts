@@ -1,6 +1,6 @@
-import { KINDS, type ComponentKind } from '../../catalog/kinds'
+import { KINDS } from '../../catalog/kinds'
 import { isBought } from '../../catalog/partStates'
-import type { AirPlan } from '../../document/types'
+import type { AirPlan, ComponentKind } from '../../document/types'
 
 /** Parts of a circuit that come in its kit, and parts bought besides. */
 

@@ -1,6 +1,6 @@
 import { OperationError } from '../../quantity/operation'
-import { IN_LINE_KINDS, KINDS, type ComponentKind } from '../../catalog/kinds'
-import { DIRECT } from '../../document/types'
+import { IN_LINE_KINDS, KINDS } from '../../catalog/kinds'
+import { DIRECT, type ComponentKind } from '../../document/types'
 import { linesByPort, endsAt } from './connections'
 import { newComponent, portsOf } from '../parts/parts'
 import {

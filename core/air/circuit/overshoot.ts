@@ -1,6 +1,5 @@
 import { PRACTICE } from '../../catalog/practice'
-import type { ComponentKind } from '../../catalog/kinds'
-import type { AirPlan } from '../../document/types'
+import type { AirPlan, ComponentKind } from '../../document/types'
 import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE } from '../../quantity/constants'
 import { boreConductance, componentFlow, inRow } from '../equations/componentFlow'
 import { partOf } from '../parts/parts'

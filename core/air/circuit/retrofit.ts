@@ -1,5 +1,4 @@
 import { sameJson } from '../../quantity/patch'
-import { LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
 import {
   DIRECT,
   type AirLine,
@@ -8,6 +7,7 @@ import {
   type Circuit,
   type Component,
   type PartState,
+  LINE_NOT_LOOKED_AT,
 } from '../../document/types'
 import { withLinePaths } from './connections'
 import { startingCircuit } from './startingCircuits'

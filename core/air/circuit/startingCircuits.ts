@@ -1,5 +1,3 @@
-import { LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
-import type { ComponentKind } from '../../catalog/kinds'
 import {
   DIRECT,
   type AirLine,
@@ -7,6 +5,8 @@ import {
   type Circuit,
   type Component,
   type Side,
+  LINE_NOT_LOOKED_AT,
+  type ComponentKind,
 } from '../../document/types'
 import { newComponent } from '../parts/parts'
 import { withLinePaths } from './connections'

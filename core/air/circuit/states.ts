@@ -1,5 +1,12 @@
-import { isThere, LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
-import { DIRECT, type AirLine, type AirPlan, type Circuit, type PartState } from '../../document/types'
+import { isThere } from '../../catalog/partStates'
+import {
+  DIRECT,
+  type AirLine,
+  type AirPlan,
+  type Circuit,
+  type PartState,
+  LINE_NOT_LOOKED_AT,
+} from '../../document/types'
 import { newComponent, portsOf } from '../parts/parts'
 import { withLinePaths } from './connections'
 import { perCircuit } from './perCircuit'

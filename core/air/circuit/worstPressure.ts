@@ -1,6 +1,6 @@
-import { SUPPLY_KINDS, type ComponentKind } from '../../catalog/kinds'
+import { SUPPLY_KINDS } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
-import type { AirPlan, FaultKind } from '../../document/types'
+import type { AirPlan, FaultKind, ComponentKind } from '../../document/types'
 import { GAS_CONSTANT_AIR, REFERENCE_TEMPERATURE, STANDARD_ATMOSPHERE } from '../../quantity/constants'
 import { interpolate } from '../../quantity/interpolate'
 import { findRoot } from '../../quantity/root'

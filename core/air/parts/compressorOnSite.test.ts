@@ -1,6 +1,6 @@
 import { compressorClass } from '../../catalog/compressors'
 import { createDeriver } from '../../derive/derive'
-import { runPlan, scenariosOf } from '../../derive/runs'
+import { runPlan, scenariosOf } from '../../whatIf/runs'
 import { demoPlan } from '../../demo/demoShop'
 import type { Plan } from '../../document/types'
 import { areaOfAwg } from '../../quantity/units'

@@ -1,14 +1,20 @@
 import { PRACTICE } from '../../catalog/practice'
 import { partClass, usualClass } from '../../catalog/partClasses'
-import { KINDS, type ComponentKind, type FigureSpec, type Port } from '../../catalog/kinds'
+import { KINDS, type FigureSpec, type Port } from '../../catalog/kinds'
 import { BLOCKS, blockClass, type BlockClass } from '../../catalog/blocks'
 import { compressorClass, type CompressorClass } from '../../catalog/compressors'
 import { springClass, type SpringClass } from '../../catalog/springs'
 import { tubeClass, type TubeClass } from '../../catalog/tubes'
 import { interpolate, tableRange } from '../../quantity/interpolate'
-import type { AirPlan, Component, OwnClass } from '../../document/types'
+import {
+  type AirPlan,
+  type Component,
+  type OwnClass,
+  type ComponentKind,
+  NOT_LOOKED_AT,
+} from '../../document/types'
 import type { AirSet } from '../types'
-import { isSecondHand, NOT_LOOKED_AT } from '../../catalog/partStates'
+import { isSecondHand } from '../../catalog/partStates'
 import { areaSpread, areaTable, curvesOf } from './sheetTables'
 
 /**

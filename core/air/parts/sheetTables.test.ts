@@ -1,11 +1,10 @@
 import { PRACTICE } from '../../catalog/practice'
 import fc from 'fast-check'
 import { compressorClass } from '../../catalog/compressors'
-import { KIND_IDS } from '../../catalog/kinds'
 import { springClass } from '../../catalog/springs'
 import { demoPlan } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
-import type { OwnClass } from '../../document/types'
+import { type OwnClass, COMPONENT_KINDS } from '../../document/types'
 import { interpolate, tableRange } from '../../quantity/interpolate'
 import { METRIC_UNITS, US_UNITS } from '../../quantity/units'
 import { baseClassesOf, ownClassesCsv, ownClassesJson, ownClassProblems, readOwnClasses } from './ownClasses'
@@ -186,7 +185,7 @@ test('as it is typed: in the shop’s units, with units beside the figures, and 
 
 test('every class of every kind, with all its figures, goes through CSV and JSON and comes back whole', () => {
   const classes = Object.fromEntries(
-    KIND_IDS.flatMap((kind) =>
+    COMPONENT_KINDS.flatMap((kind) =>
       baseClassesOf(kind).map((id): [string, OwnClass] => [
         `own-${id}`,
         {

@@ -1,6 +1,6 @@
-import type { ComponentKind, FigureSpec } from '../../catalog/kinds'
+import type { FigureSpec } from '../../catalog/kinds'
 import type { CompressorClass } from '../../catalog/compressors'
-import type { OwnClass } from '../../document/types'
+import type { OwnClass, ComponentKind } from '../../document/types'
 import { GRAVITY } from '../../quantity/constants'
 import { parseQuantity } from '../../quantity/parse'
 import { show, showText, unitFor, type UnitChoice } from '../../quantity/units'

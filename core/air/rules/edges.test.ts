@@ -1,4 +1,3 @@
-import { LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
 import {
   circuitPlan as plan,
   needOf as need,
@@ -6,9 +5,9 @@ import {
   withSheet as sheet,
 } from '../../../tests/support/circuitPlans'
 import { exampleTruck } from '../../catalog/trucks'
-import { newPlan } from '../../derive/newPlan'
+import { newPlan } from '../../jobs/newPlan'
 import { applyEdit } from '../../document/edit'
-import type { AirPlan } from '../../document/types'
+import { type AirPlan, LINE_NOT_LOOKED_AT } from '../../document/types'
 import { PRACTICE } from '../../catalog/practice'
 import { airStage, motorLoad } from '../air'
 import { addCoupler } from '../circuit/additions'

@@ -1,14 +1,13 @@
 import { demoPlan } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
-import { beginJob } from '../../derive/jobKinds'
-import { answerPlan } from '../../derive/runs'
-import { newPlan } from '../../derive/newPlan'
+import { beginJob } from '../../jobs/jobKinds'
+import { answerPlan } from '../../whatIf/runs'
+import { newPlan } from '../../jobs/newPlan'
 import { applyEdit } from '../../document/edit'
 import { isPlateDate } from '../../catalog/partStates'
 import { sheetBlocks } from '../../handover/sheetText'
 import { US_UNITS } from '../../quantity/units'
-import type { ComponentKind } from '../../catalog/kinds'
-import type { Plan } from '../../document/types'
+import type { Plan, ComponentKind } from '../../document/types'
 
 /** Figures of a kept part come from the part, not from its class. */
 const derive = createDeriver()

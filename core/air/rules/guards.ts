@@ -1,5 +1,6 @@
+import type { ComponentKind } from '../../document/types'
 import { PRACTICE } from '../../catalog/practice'
-import { SUPPLY_KINDS, type ComponentKind } from '../../catalog/kinds'
+import { SUPPLY_KINDS } from '../../catalog/kinds'
 import { allOfKinds, connectedParts, endsAt, firstOfKind, labelInSentence } from '../circuit/connections'
 import { operationRemedy } from '../circuit/offered'
 import { putInLine } from '../circuit/operations'

@@ -1,4 +1,3 @@
-import { LINE_NOT_LOOKED_AT } from '../../catalog/partStates'
 import {
   circuitPlan as plan,
   needOf as need,
@@ -8,8 +7,8 @@ import {
 import { newComponent } from '../parts/parts'
 import { exampleTruck } from '../../catalog/trucks'
 import { applyEdit } from '../../document/edit'
-import { newPlan } from '../../derive/newPlan'
-import { DIRECT, type AirPlan, type JointKind, type Plan } from '../../document/types'
+import { newPlan } from '../../jobs/newPlan'
+import { DIRECT, type AirPlan, type JointKind, type Plan, LINE_NOT_LOOKED_AT } from '../../document/types'
 import { airStage } from '../air'
 import { ARCHETYPES } from '../circuit/startingCircuits'
 import { addCoupler, addTank } from '../circuit/additions'

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { SPRINGS } from '../../catalog/springs'
 import { createDeriver } from '../../derive/derive'
-import { newPlan } from '../../derive/newPlan'
+import { newPlan } from '../../jobs/newPlan'
 import { applyEdit } from '../../document/edit'
 import type { Plan } from '../../document/types'
 import { GRAVITY } from '../../quantity/constants'

@@ -1,5 +1,5 @@
-import { SUPPLY_KINDS, KINDS, type ComponentKind } from '../../catalog/kinds'
-import { DIRECT, type AirPlan } from '../../document/types'
+import { SUPPLY_KINDS, KINDS } from '../../catalog/kinds'
+import { DIRECT, type AirPlan, type ComponentKind } from '../../document/types'
 import type { Remedy } from '../../quantity/figure'
 import { applyRules, type Rule } from '../../quantity/stage'
 import { allOfKinds, connectedParts, endsAt, firstOfKind, labelInSentence } from '../circuit/connections'

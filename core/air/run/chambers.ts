@@ -1,6 +1,6 @@
-import { SUPPLY_KINDS, type ComponentKind } from '../../catalog/kinds'
+import { SUPPLY_KINDS } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
-import { DIRECT, type AirLine, type AirPlan } from '../../document/types'
+import { DIRECT, type AirLine, type AirPlan, type ComponentKind } from '../../document/types'
 import { allOfKinds } from '../circuit/connections'
 import type { Link, Vessel } from '../dynamics/network'
 import { tubeOf } from '../parts/parts'

@@ -1,6 +1,5 @@
-import type { ComponentKind } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
-import type { AirPlan, Scenario } from '../../document/types'
+import type { AirPlan, Scenario, ComponentKind } from '../../document/types'
 import { interpolate } from '../../quantity/interpolate'
 import { headFor } from '../dynamics/headHeat'
 import type { Head, Link, Motor, Vessel } from '../dynamics/network'

@@ -1,5 +1,4 @@
-import type { ComponentKind } from '../../catalog/kinds'
-import type { AirPlan } from '../../document/types'
+import type { AirPlan, ComponentKind } from '../../document/types'
 import { allOfKinds } from '../circuit/connections'
 import type { Network } from '../dynamics/network'
 import type { Outlet, CircuitModel } from './types'

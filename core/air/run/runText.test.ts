@@ -1,6 +1,6 @@
 import { demoPlan } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
-import { runPlan, scenariosOf } from '../../derive/runs'
+import { runPlan, scenariosOf } from '../../whatIf/runs'
 import { checkPlan, planSchema } from '../../document/schema'
 import { jsonSchemaOf } from '../../document/jsonSchema'
 import { US_UNITS } from '../../quantity/units'

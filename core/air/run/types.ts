@@ -1,6 +1,5 @@
-import type { ComponentKind } from '../../catalog/kinds'
 import type { SpringClass } from '../../catalog/springs'
-import type { AirPlan, Scenario, Side } from '../../document/types'
+import type { AirPlan, Scenario, Side, ComponentKind } from '../../document/types'
 import type { Network, SpringState } from '../dynamics/network'
 import type { Site } from '../types'
 import type { Quantity } from '../../quantity/units'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { demoPlan } from '../../demo/demoShop'
-import { trySet } from '../../derive/runs'
+import { trySet } from '../../whatIf/runs'
 import { createDeriver } from '../../derive/derive'
 import { PARTS } from '../../catalog/partClasses'
 import { setLabel, setsToTry, unbeatenSets, volumeOfSet, withSet, type SetTried } from './whichSet'

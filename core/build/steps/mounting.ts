@@ -1,7 +1,6 @@
-import type { ComponentKind } from '../../catalog/kinds'
 import { isFitted, isMoved } from '../../catalog/partStates'
 import { adaptersAt } from '../../catalog/ports'
-import { DIRECT, type AirPlan, type PartState } from '../../document/types'
+import { DIRECT, type AirPlan, type PartState, type ComponentKind } from '../../document/types'
 import type { FastenerId, Step } from '../types'
 import { oldOneOff } from './found'
 import { stepList } from './stepList'

@@ -1,6 +1,5 @@
-import type { ComponentKind } from '../../catalog/kinds'
 import { isFitted, isThere } from '../../catalog/partStates'
-import type { AirPlan, PowerPlan } from '../../document/types'
+import type { AirPlan, PowerPlan, ComponentKind } from '../../document/types'
 import type { BuildFacts, Step } from '../types'
 import { stepList } from './stepList'
 

@@ -1,6 +1,6 @@
-import { layFactsOf, type Face, type Up } from '../../catalog/layFacts'
+import { layFactsOf, type Face } from '../../catalog/layFacts'
 import { partSize, type PartSize } from '../../catalog/partSizes'
-import { DIRECT, type AirPlan, type LayPlan, type Point, type Stand } from '../../document/types'
+import { DIRECT, type AirPlan, type LayPlan, type Point, type Stand, type Up } from '../../document/types'
 import { RUN_SOLVER } from '../run/settings'
 
 /** How a part stands on the truck: its direction, which side is up, and where its ports are. */

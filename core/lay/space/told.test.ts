@@ -1,7 +1,7 @@
 import { startingCircuit } from '../../air/circuit/startingCircuits'
 import { springClass } from '../../catalog/springs'
 import { exampleTruck } from '../../catalog/trucks'
-import { newPlan } from '../../derive/newPlan'
+import { newPlan } from '../../jobs/newPlan'
 import type { LayPlan, Point, ToldSolid } from '../../document/types'
 import { layStage } from '../lay'
 import { lengthOf } from '../distances'

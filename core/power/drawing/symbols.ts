@@ -1,4 +1,4 @@
-import type { ComponentKind } from '../../catalog/kinds'
+import type { ComponentKind } from '../../document/types'
 import type { WiringPart } from '../network/types'
 
 /**

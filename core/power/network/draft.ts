@@ -1,5 +1,5 @@
 import { AWG_SIZES, BLADE_FUSES } from '../../catalog/electrical'
-import { KINDS, type ComponentKind } from '../../catalog/kinds'
+import { KINDS } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
 import {
   EARTH_OHMS,
@@ -11,7 +11,15 @@ import {
   UNBONDED,
   WIRING,
 } from '../../catalog/wiring'
-import type { AirPlan, EarthPlace, InWire, PowerPlan, Truck, WireUse } from '../../document/types'
+import type {
+  AirPlan,
+  EarthPlace,
+  InWire,
+  PowerPlan,
+  Truck,
+  WireUse,
+  ComponentKind,
+} from '../../document/types'
 import { deratedAmpacity, wireResistance } from '../circuit'
 import { isStaged } from '../starting'
 import type { FeedPlan } from '../types'

@@ -1,7 +1,7 @@
 import { ARCHETYPES, startingCircuit } from '../../air/circuit/startingCircuits'
 import { WIRING } from '../../catalog/wiring'
-import { networkReport, wiringFor } from '../../derive/network'
-import { newPlan } from '../../derive/newPlan'
+import { networkReport, wiringFor } from '../../papers/network'
+import { newPlan } from '../../jobs/newPlan'
 import type { Archetype, Plan } from '../../document/types'
 import { fuseHolds, fuseOpensBy, liftsOnBattery, wireResistance } from '../circuit'
 import {

@@ -2,7 +2,7 @@ import { startingCircuit } from '../../air/circuit/startingCircuits'
 import { PRACTICE } from '../../catalog/practice'
 import { demoPlan } from '../../demo/demoShop'
 import { createDeriver } from '../../derive/derive'
-import { newPlan } from '../../derive/newPlan'
+import { newPlan } from '../../jobs/newPlan'
 import { applyEdit } from '../../document/edit'
 import type { Archetype, Plan, WireSaid } from '../../document/types'
 

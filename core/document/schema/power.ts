@@ -1,0 +1,96 @@
+import {
+  choiceField,
+  flagField,
+  nameField,
+  nullableChoice,
+  nullableNumber,
+  nullableText,
+  numberField,
+  orNull,
+  orderField,
+  recordField,
+  shape,
+  soughtField,
+  textField,
+  wholeField,
+} from '../fields'
+import {
+  CONNECTOR_WAYS,
+  EARTHS,
+  EARTH_SURFACES,
+  IN_WIRE_KINDS,
+  ISOLATORS,
+  LAMP_FEEDS,
+  POWER_SOURCES,
+  type PowerPlan,
+  SUPPRESSIONS,
+  TAP_SIDES,
+  WAKES,
+  WIRE_ENDS,
+  WIRE_JOINTS,
+} from '../types'
+
+/** Colours by what a wire is for. */
+export const coloursSchema = recordField(nameField(30), 20)
+
+export const powerSchema = shape<PowerPlan>({
+  systemVoltage: numberField(1, 60),
+  batteryCapacity: numberField(1, 5e6),
+  wireArea: nullableNumber(1e-8, 1e-3),
+  fuse: nullableNumber(0.5, 500),
+  maxDrop: numberField(0.001, 0.5),
+  conductorTemperature: numberField(200, 500),
+  engineSpace: flagField(),
+  bundle: wholeField(1, 100),
+  earth: choiceField(EARTHS),
+  readings: recordField(numberField(-1e4, 1e6), 400),
+  charge: numberField(0, 1),
+  relay: orNull(flagField()),
+  relayRating: nullableNumber(1, 1000),
+  suppression: choiceField(SUPPRESSIONS),
+  wake: choiceField(WAKES),
+  lamps: choiceField(LAMP_FEEDS),
+  tap: shape({
+    side: choiceField(TAP_SIDES),
+    ownFuse: flagField(),
+    alsoFeeds: textField(200),
+    holdsCranking: orNull(flagField()),
+  }),
+  joint: choiceField(WIRE_JOINTS),
+  fuseReach: nullableNumber(0.01, 20),
+  bar: flagField(),
+  secondBattery: orNull(
+    shape({
+      capacity: numberField(1, 5e6),
+      isolator: choiceField(ISOLATORS),
+      fusedBothEnds: flagField(),
+    }),
+  ),
+  feeds: recordField(choiceField(POWER_SOURCES), 100),
+  earths: recordField(
+    shape({ at: nullableChoice(EARTHS), surface: choiceField(EARTH_SURFACES), shared: flagField() }),
+    100,
+  ),
+  inWire: recordField(
+    shape({
+      order: orderField(),
+      wire: soughtField(80, 1),
+      kind: choiceField(IN_WIRE_KINDS),
+      at: choiceField(WIRE_ENDS),
+      rating: nullableNumber(0.5, 1000),
+    }),
+    60,
+  ),
+  wires: recordField(
+    shape({
+      area: nullableNumber(1e-8, 1e-3),
+      colour: nullableText(30),
+      label: nullableText(40),
+      joint: nullableChoice(WIRE_JOINTS),
+    }),
+    200,
+  ),
+  colours: coloursSchema,
+  staging: nullableNumber(0, 600),
+  connectors: recordField(choiceField(CONNECTOR_WAYS), 100),
+})

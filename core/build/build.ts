@@ -1,5 +1,5 @@
 import type { AirPlan, BuildPlan, Opening, PowerPlan } from '../document/types'
-import { stateOf, type StageOutput } from '../quantity/stage'
+import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { standingTicks } from './did'
 import { buildFigures } from './figures'
 import { buildRules } from './rules'
@@ -14,17 +14,27 @@ const openedBySteps = (steps: readonly Step[], { ticks }: BuildPlan): Opening[] 
     return [{ parts: opens.parts ?? [], lines: opens.lines ?? [], places: [], at: tick.at, what: title }]
   })
 
-/** The steps of this plan, what is done of them, and what was ticked too early. */
+/** Puts names in a step whose texts have placeholders for them. */
+type Named = (step: Step) => Step
+const asItIs: Named = (step) => step
+
+/**
+ * The steps of this plan, what is done of them, and what was ticked too early.
+ * @param named for comparing a step with the record of its tick, which holds names
+ * @param memo keeps the steps while only names or ticks change
+ */
 export function buildStage(
   build: BuildPlan,
   truck: TruckOfBuild,
   air: AirPlan,
   power: Pick<PowerPlan, 'earth'>,
   facts: BuildFacts,
+  named: Named = asItIs,
+  memo: Memo = noMemo,
 ): StageOutput<BuildResult> {
-  const steps = buildSteps(truck, air, power, facts)
+  const steps = memo('steps', [truck, air, power, facts], () => buildSteps(truck, air, power, facts))
   const minutesOf = (list: typeof steps) => list.reduce((sum, s) => sum + s.minutes, 0)
-  const ticks = standingTicks(steps, build)
+  const ticks = standingTicks(steps.map(named), build)
   const left = steps.filter((s) => !ticks[s.id] && !build.struck[s.id])
   const done = steps.length - left.length
   const result = {

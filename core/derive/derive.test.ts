@@ -72,7 +72,7 @@ describe('derive', () => {
     const derive = createDeriver()
     const { plan } = demoJobs()[0]!
     const first = derive(plan)
-    const other = { ...plan, power: { ...plan.power } }
+    const other = { ...plan, power: { ...plan.power, maxDrop: 0.011 } }
     const looked = derive.copy()(other)
     expect(looked.stages.truck).toBe(first.stages.truck)
     expect(looked.stages.power).not.toBe(first.stages.power)

@@ -1,8 +1,6 @@
 import { KINDS } from '../catalog/kinds'
-import { withoutNames } from '../catalog/withoutNames'
 import { exhaustSide, railBottom } from '../catalog/truckGeometry'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../document/types'
-import { share } from '../quantity/share'
 import { isInCab, laidParts, nearestRoom, overlap, partBox, solidsOf, withFittings } from './space/room'
 import { CAB } from './space/cab'
 import type { Box } from './space/shapes'
@@ -190,10 +188,9 @@ export function proposedPlaces(
   told = NOTHING_TOLD,
   stands = NOTHING_TURNED,
 ): Record<string, Point> {
-  const nameless = share(last?.inputs[1], withoutNames(air))
-  const inputs = [truck, nameless, pinned, told, stands] as const
+  const inputs = [truck, air, pinned, told, stands] as const
   if (!last || inputs.some((value, i) => value !== last!.inputs[i]))
-    last = { inputs, places: findPlaces(truck, nameless, pinned, told, stands) }
+    last = { inputs, places: findPlaces(truck, air, pinned, told, stands) }
   return last.places
 }
 

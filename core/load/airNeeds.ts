@@ -16,25 +16,22 @@ export interface HaulNeed {
   heightAt: { left(pressure: number): number; right(pressure: number): number }
 }
 
+/** What a haul needs of the air with a spring at its height in this truck. */
+export const haulNeed = (truck: LoadedTruck, spring: LevelSpring, haul: HaulResult): HaulNeed => ({
+  label: haul.label,
+  left: haul.left,
+  right: haul.right,
+  sideDifference: haul.sideDifference,
+  heightAt: {
+    left: cornerHeight(truck, spring, haul, 'left'),
+    right: cornerHeight(truck, spring, haul, 'right'),
+  },
+})
+
 /** What each haul needs of the air, by haul id; empty without a spring. */
-export function airNeeds(truck: LoadedTruck, load: LoadResult): Record<string, HaulNeed> {
-  const { spring, hauls } = load
+export function airNeeds(truck: LoadedTruck, { spring, hauls }: LoadResult): Record<string, HaulNeed> {
   if (!spring) return {}
-  return Object.fromEntries(
-    Object.entries(hauls).map(([id, haul]) => [
-      id,
-      {
-        label: haul.label,
-        left: haul.left,
-        right: haul.right,
-        sideDifference: haul.sideDifference,
-        heightAt: {
-          left: cornerHeight(truck, spring, haul, 'left'),
-          right: cornerHeight(truck, spring, haul, 'right'),
-        },
-      },
-    ]),
-  )
+  return Object.fromEntries(Object.entries(hauls).map(([id, haul]) => [id, haulNeed(truck, spring, haul)]))
 }
 
 /** Height of a spring against pressure, at the force its corner carries in this haul. */

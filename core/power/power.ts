@@ -3,7 +3,7 @@ import type { CompressorClass } from '../catalog/compressors'
 import { AWG_SIZES } from '../catalog/electrical'
 import { PRACTICE } from '../catalog/practice'
 import type { PowerPlan } from '../document/types'
-import { stateOf, type StageOutput } from '../quantity/stage'
+import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { chooseFuse, deratedAmpacity, wireDrop, wireSize } from './circuit'
 import { energyOf } from './energy'
 import { powerFigures } from './figures'
@@ -13,7 +13,7 @@ import type { Wiring } from './network/types'
 import { powerRules } from './rules'
 import type { PowerResult } from './result'
 import { isStaged } from './starting'
-import type { FeedPlan, PlugPlace, TruckOfPower } from './types'
+import type { FeedPlan, PlugPlace, PowerOfFeed, TruckOfPower } from './types'
 import { solveAll, wireRows } from './wires'
 
 /** Used as the feed if there is none. */
@@ -50,7 +50,7 @@ interface FedSet {
  * @param run from battery to compressor as laid, m, or null; `harness` length of the kit's own, m
  */
 export function planFeed(
-  power: PowerPlan,
+  power: PowerOfFeed,
   set: FedSet,
   run: number | null,
   harness: number,
@@ -115,6 +115,7 @@ interface Supplied {
 /**
  * The whole wiring: feed and fuse, all other wires, guards, earths, states, and the battery. SI.
  * @param feed from {@link planFeed}; `wiring` built from circuit, feed and Lay; `plugs` outside the cab
+ * @param memo keeps the solved states while the network is the same
  */
 export function powerStage(
   power: PowerPlan,
@@ -123,8 +124,9 @@ export function powerStage(
   feed: FeedPlan | null,
   wiring: Wiring,
   plugs: readonly PlugPlace[],
+  memo: Memo = noMemo,
 ): StageOutput<PowerResult> {
-  const solved = solveAll(wiring)
+  const solved = memo('solved', [wiring], () => solveAll(wiring))
   const rows = wireRows(wiring, power, solved)
   const lift = Math.max(0, ...Object.values(set.times).map((seconds) => seconds ?? 0))
   const energy = energyOf(power, solved, feed && lift > 0 ? lift : null)

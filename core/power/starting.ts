@@ -3,7 +3,7 @@ import type { PowerPlan } from '../document/types'
 import { fuseHolds } from './circuit'
 
 /** True if a second compressor starts only after the first one's inrush; false until somebody says so. */
-export const isStaged = ({ staging }: PowerPlan, { inrushTime }: CompressorClass): boolean =>
+export const isStaged = ({ staging }: Pick<PowerPlan, 'staging'>, { inrushTime }: CompressorClass): boolean =>
   staging !== null && staging >= inrushTime
 
 /** Motors that start on one fuse, at once or one after the other. SI. */

@@ -1,4 +1,4 @@
-import type { Truck } from '../document/types'
+import type { PowerPlan, Truck, WireSaid } from '../document/types'
 import type { CompressorClass } from '../catalog/compressors'
 import type { Drop, FuseChoice, WireChoice } from './circuit'
 
@@ -34,3 +34,35 @@ export interface PlugPlace {
 /** What Power reads of the truck. */
 export const TRUCK_OF_POWER = ['bed'] as const satisfies readonly (keyof Truck)[]
 export type TruckOfPower = Pick<Truck, (typeof TRUCK_OF_POWER)[number]>
+
+/** What the network and the feed read of the choices at Power; colours, marks and meter readings change neither. */
+export const POWER_OF_WIRING = [
+  'systemVoltage',
+  'batteryCapacity',
+  'wireArea',
+  'fuse',
+  'maxDrop',
+  'conductorTemperature',
+  'engineSpace',
+  'bundle',
+  'earth',
+  'charge',
+  'relay',
+  'relayRating',
+  'suppression',
+  'wake',
+  'lamps',
+  'tap',
+  'joint',
+  'fuseReach',
+  'bar',
+  'secondBattery',
+  'feeds',
+  'earths',
+  'inWire',
+  'staging',
+] as const satisfies readonly (keyof PowerPlan)[]
+export type PowerOfFeed = Pick<PowerPlan, (typeof POWER_OF_WIRING)[number]>
+export interface PowerOfWiring extends PowerOfFeed {
+  wires: Record<string, Pick<WireSaid, 'area' | 'joint'>>
+}

@@ -3,6 +3,7 @@ import type { SpringClass } from '../catalog/springs'
 import { ordered, type HoldTest, type Opening, type ProvePlan } from '../document/types'
 import { asJudged } from './asRead'
 import { farthestOff, judgeHold } from './judge'
+import { noMemo, type Memo } from '../quantity/stage'
 import type { HoldReading, HoldResult, Judged, TestVolumes } from './types'
 import { testVolume } from './volumes'
 
@@ -100,6 +101,7 @@ function readHold(
 /**
  * Every hold test, in the order people entered them.
  * @param stands whether a test was made on the circuit as it is, and what of it was opened afterwards
+ * @param memo keeps the tests that a change does not affect
  */
 export const readHolds = (
   prove: ProvePlan,
@@ -107,13 +109,18 @@ export const readHolds = (
   volumes: TestVolumes,
   atmosphere: number,
   stands: { ofThisCircuit: (test: HoldTest) => boolean; openedSince: (test: HoldTest) => Opening | null },
+  memo: Memo = noMemo,
 ): Record<string, HoldResult> =>
   Object.fromEntries(
-    ordered(prove.holds).map(([id, test]) => [
-      id,
-      readHold(id, test, spring, volumes, atmosphere, {
-        ofThisCircuit: stands.ofThisCircuit(test),
-        opened: stands.openedSince(test),
-      }),
-    ]),
+    ordered(prove.holds).map(([id, test]) => {
+      const ofThisCircuit = stands.ofThisCircuit(test)
+      const opened = stands.openedSince(test)
+      const inputs = [test, spring, volumes, atmosphere, ofThisCircuit, opened]
+      return [
+        id,
+        memo(`hold:${id}`, inputs, () =>
+          readHold(id, test, spring, volumes, atmosphere, { ofThisCircuit, opened }),
+        ),
+      ]
+    }),
   )

@@ -9,7 +9,7 @@ import {
   type Soap,
 } from '../document/types'
 import { STANDARD_ATMOSPHERE } from '../quantity/constants'
-import { stateOf, type StageOutput } from '../quantity/stage'
+import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { isOfThisCircuit } from './covers'
 import { proveFigures } from './figures'
 import { readHolds } from './holds'
@@ -37,6 +37,7 @@ import {
  * @param atmosphere Pa, for readings without a barometer
  * @param isWired whether anything is wired
  * @param opened what the build and new cuts opened
+ * @param memo keeps the hold tests that a change does not affect
  */
 export function proveStage(
   prove: ProvePlan,
@@ -46,15 +47,23 @@ export function proveStage(
   atmosphere: number,
   isWired: boolean,
   opened: readonly Opening[],
+  memo: Memo = noMemo,
 ): StageOutput<ProveResult> {
   const joints = jointsOf(air)
   const places = leakPlaces(air, joints)
   const labelOf = (id: string) => places.find((place) => place.id === id)?.label ?? id
   const openings = [...opened, ...openedByRepairs(Object.values(prove.repairs), labelOf)]
-  const holds = readHolds(prove, spring, volumes, atmosphere, {
-    ofThisCircuit: (test) => isOfThisCircuit(test, air, spring),
-    openedSince: (test) => openedSinceHold(openings, places, test),
-  })
+  const holds = readHolds(
+    prove,
+    spring,
+    volumes,
+    atmosphere,
+    {
+      ofThisCircuit: (test) => isOfThisCircuit(test, air, spring),
+      openedSince: (test) => openedSinceHold(openings, places, test),
+    },
+    memo,
+  )
   const seen = { ...standingSoap(joints, prove), ...soapBeside(places, prove) }
   const openedPlaces = places.flatMap((place): OpenedPlace[] => {
     const found = prove.soap[place.id]

@@ -11,7 +11,8 @@ test('equal parts become the very same objects; the value stays what it is', () 
 })
 
 test('whatever was before, the value that comes back equals the new one, and sharing it again keeps it', () => {
-  const json = fc.jsonValue()
+  // As a parser gives them: JSON knows no negative zero.
+  const json = fc.jsonValue().map((value) => JSON.parse(JSON.stringify(value)) as unknown)
   fc.assert(
     fc.property(json, json, (before, now) => {
       const next = share(before, now)

@@ -1,6 +1,11 @@
-const isPlain = (value: object): value is Record<string, unknown> => {
+/**
+ * True for an object made by `{}` or a parser, also of another realm; false for arrays, instances of classes, maps and
+ * sets.
+ */
+export function isPlain(value: unknown): value is Record<string, unknown> {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return false
   const prototype: unknown = Object.getPrototypeOf(value)
-  return prototype === Object.prototype || prototype === null
+  return prototype === null || Object.getPrototypeOf(prototype) === null
 }
 
 /**
@@ -13,7 +18,7 @@ export function share<T>(before: unknown, now: T): T {
   if (Object.is(before, now)) return now
   if (typeof before !== 'object' || typeof now !== 'object' || before === null || now === null) return now
   if (Array.isArray(now)) return Array.isArray(before) ? (shareList(before, now) as T) : now
-  if (Array.isArray(before) || !isPlain(before) || !isPlain(now)) return now
+  if (!isPlain(before) || !isPlain(now)) return now
   return shareFields(before, now) as T
 }
 

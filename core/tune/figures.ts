@@ -56,7 +56,7 @@ export function elsewhereFigures(
   of: {
     preset: Preset
     there: Elsewhere
-    tune: TunePlan
+    tune: Pick<TunePlan, 'weather' | 'minimum'>
     minimum: number
     spring: SpringClass
     site: TuneSite
@@ -159,7 +159,7 @@ export const trailerSignalFigure = ({
 
 /** What sharing a few memories costs each haul. */
 export function sharedFigures(
-  hauls: Record<string, Haul>,
+  hauls: Record<string, Pick<Haul, 'label'>>,
   { needed, memories, byHaul }: SharedMemories,
   tune: TunePlan,
 ): Record<string, Figure> {

@@ -22,7 +22,7 @@ export function trialRules(
   tune: TunePlan,
   trial: TrialSaid | null,
   spring: SpringClass | null,
-  hauls: Record<string, Haul>,
+  hauls: Record<string, Pick<Haul, 'label'>>,
 ): Note[] {
   return [
     ...(spring ? overLimit(tune, spring) : []),
@@ -62,7 +62,7 @@ const notTaped = ({ trials }: TunePlan): Note[] =>
     })
   })
 
-const haulGone = ({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] =>
+const haulGone = ({ trials }: TunePlan, hauls: Record<string, Pick<Haul, 'label'>>): Note[] =>
   ordered(trials).flatMap(([id, t]) => {
     if (t.setAside !== null || t.haul === null || hauls[t.haul]) return []
     return note({
@@ -78,7 +78,7 @@ const haulGone = ({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] =>
   })
 
 /** Lips were taped, but the plan cannot compare them with anything. */
-function notCounted({ trials }: TunePlan, hauls: Record<string, Haul>): Note[] {
+function notCounted({ trials }: TunePlan, hauls: Record<string, Pick<Haul, 'label'>>): Note[] {
   const taped = Object.values(trials).some(
     (t) =>
       t.setAside === null &&

@@ -1,7 +1,7 @@
 import type { SpringClass } from '../catalog/springs'
 import { ordered, type Haul, type Preset, type TunePlan } from '../document/types'
 import type { Figure, Note } from '../quantity/figure'
-import { stateOf, type StageOutput } from '../quantity/stage'
+import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { elsewhereOf } from './elsewhere'
 import {
   elsewhereFigures,
@@ -22,6 +22,9 @@ import { trialRules } from './trialRules'
 import type { HaulNeed, TrialSaid, TuneResult, TuneSite } from './types'
 import { memoryRules, trailerSignalRule, weatherRules } from './weatherRules'
 
+/** A haul as Tune reads it: its pressures come from Load. */
+export type NamedHaul = Pick<Haul, 'label' | 'order'>
+
 /** What Tune gets from the earlier stages. */
 export interface TuneFacts {
   needs: Record<string, HaulNeed>
@@ -39,11 +42,13 @@ export interface TuneFacts {
 /**
  * A preset per haul, as stored or as Load found it. It is checked against the spring's limits here and in other
  * weather, and shared if the control has fewer memories than there are hauls. SI, gauge.
+ * @param memo keeps the presets that a change does not affect
  */
 export function tuneStage(
   tune: TunePlan,
-  hauls: Record<string, Haul>,
+  hauls: Record<string, NamedHaul>,
   { needs, spring, teed, site, trial, lever = null, sensor = null }: TuneFacts,
+  memo: Memo = noMemo,
 ): StageOutput<TuneResult> {
   const minimum = tune.minimum ?? spring?.minPressure ?? 0
   const presets: TuneResult['presets'] = {}
@@ -55,29 +60,15 @@ export function tuneStage(
     if (!need || !spring) continue
     // A height valve stores nothing, so presets stored with an earlier control are ignored.
     const noted = site.heldBy === 'height' ? undefined : tune.presets[id]
-    const stored = noted !== undefined
-    const preset = noted ?? followedPreset(need, minimum)
-    presets[id] = { ...preset, followsLoad: !stored }
-    const there = elsewhereOf(need, preset, tune.weather, minimum, site)
-    elsewhere[id] = there
-    Object.assign(
-      figures,
-      presetFigures(id, label, { preset, stored, need, minimum, spring, heldBy: site.heldBy }),
-      elsewhereFigures(id, label, { preset, there, tune, minimum, spring, site }),
+    const { weather, minimum: typed } = tune
+    const inputs = [need, label, noted, minimum, spring, teed, site, weather, typed]
+    const planned = memo(`preset:${id}`, inputs, () =>
+      presetOf(id, label, need, noted, { tune: { weather, minimum: typed }, minimum, spring, teed, site }),
     )
-    notes.push(
-      ...presetRules({
-        id,
-        name: pressureOf(site.heldBy, label),
-        preset,
-        stored,
-        need,
-        minimum,
-        spring,
-        teed,
-      }),
-      ...weatherRules({ id, label, preset, stored, need, elsewhere: there, minimum, spring, tune, site }),
-    )
+    presets[id] = planned.preset
+    elsewhere[id] = planned.elsewhere
+    Object.assign(figures, planned.figures)
+    notes.push(...planned.notes)
   }
   const shared = spring ? sharedOf(tune, needs, Object.keys(presets), minimum, site) : null
   notes.push(
@@ -100,6 +91,39 @@ export function tuneStage(
     state: stateOf(notes, spring ? planned : 'none'),
     headline: { text: spring ? text : 'nothing to set' },
     result: { heldBy: site.heldBy, presets, minimum, trial, shared, elsewhere, lever: lever?.travel ?? null },
+  }
+}
+
+/** What every haul's preset is judged with. */
+interface PresetFacts extends Pick<TuneFacts, 'teed' | 'site'> {
+  tune: Pick<TunePlan, 'weather' | 'minimum'>
+  minimum: number
+  spring: SpringClass
+}
+
+/** A haul's preset, stored or as Load found it, here and in other weather. */
+function presetOf(
+  id: string,
+  label: string,
+  need: HaulNeed,
+  noted: Preset | undefined,
+  { tune, minimum, spring, teed, site }: PresetFacts,
+) {
+  const stored = noted !== undefined
+  const preset = noted ?? followedPreset(need, minimum)
+  const there = elsewhereOf(need, preset, tune.weather, minimum, site)
+  const name = pressureOf(site.heldBy, label)
+  return {
+    preset: { ...preset, followsLoad: !stored },
+    elsewhere: there,
+    figures: {
+      ...presetFigures(id, label, { preset, stored, need, minimum, spring, heldBy: site.heldBy }),
+      ...elsewhereFigures(id, label, { preset, there, tune, minimum, spring, site }),
+    },
+    notes: [
+      ...presetRules({ id, name, preset, stored, need, minimum, spring, teed }),
+      ...weatherRules({ id, label, preset, stored, need, elsewhere: there, minimum, spring, tune, site }),
+    ],
   }
 }
 

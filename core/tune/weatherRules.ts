@@ -42,7 +42,7 @@ export interface WeatherRuleInput {
   elsewhere: Elsewhere
   minimum: number
   spring: SpringClass
-  tune: TunePlan
+  tune: Pick<TunePlan, 'weather' | 'minimum'>
   site: TuneSite
   /** True if it was stored; otherwise it follows Load. */
   stored: boolean

@@ -11,18 +11,10 @@ import {
   UNBONDED,
   WIRING,
 } from '../../catalog/wiring'
-import type {
-  AirPlan,
-  EarthPlace,
-  InWire,
-  PowerPlan,
-  Truck,
-  WireUse,
-  ComponentKind,
-} from '../../document/types'
+import type { AirPlan, EarthPlace, InWire, Truck, WireUse, ComponentKind } from '../../document/types'
 import { deratedAmpacity, wireResistance } from '../circuit'
 import { isStaged } from '../starting'
-import type { FeedPlan } from '../types'
+import type { FeedPlan, PowerOfFeed, PowerOfWiring } from '../types'
 import type { ClosedBy, GuardKind, SheetId, Wiring, WirePlan, WireZone } from './types'
 
 /** Building blocks of a wiring: wires with what was put in them, guards, contacts, earths. */
@@ -36,7 +28,7 @@ export const FEED_END = 'feed-end'
 
 export interface WiringFacts {
   air: Pick<AirPlan, 'components' | 'lines'>
-  power: PowerPlan
+  power: PowerOfWiring
   feed: FeedPlan | null
   bed: Truck['bed']['material']
   /** Current of a part that is not a motor, and of a sleeping block, A. */
@@ -87,7 +79,7 @@ export const inCab = ({ facts }: Draft, id: string): boolean => {
 }
 
 /** Thinnest wire that its guard protects, m²; the thickest of the table if there is none. */
-const areaFor = (guard: number, power: PowerPlan, zone: WireZone): number =>
+const areaFor = (guard: number, power: PowerOfWiring, zone: WireZone): number =>
   AWG_SIZES.find(
     ({ area }) =>
       area >= WIRING.signalArea * 0.999 &&
@@ -224,7 +216,7 @@ export function addWire(draft: Draft, asked: WireAsked): number {
  * Where a part is earthed unless somebody chose: motor and block with their feed, everything else at bare steel
  * beside it.
  */
-export const earthPlace = (power: PowerPlan, of: string, withFeed: boolean): EarthPlace =>
+export const earthPlace = (power: PowerOfFeed, of: string, withFeed: boolean): EarthPlace =>
   power.earths[of]?.at ?? (withFeed ? power.earth : 'frame')
 
 const EARTH_LABEL: Record<EarthPlace, string> = {

@@ -1,7 +1,6 @@
 import { PRACTICE } from '../../catalog/practice'
 import { FUSE_BOX, RELAY_RATINGS, WIRING } from '../../catalog/wiring'
-import type { PowerPlan } from '../../document/types'
-import type { FeedPlan } from '../types'
+import type { FeedPlan, PowerOfFeed } from '../types'
 import {
   addContact,
   addEarth,
@@ -72,7 +71,7 @@ function addSwitches(draft: Draft, from: Tapped, amps: number): Tapped {
 }
 
 /** Ohms of a motor at rest: only its winding limits the inrush. */
-const windingOf = ({ systemVoltage }: PowerPlan, { motor, compressor }: FeedPlan): number =>
+const windingOf = ({ systemVoltage }: PowerOfFeed, { motor, compressor }: FeedPlan): number =>
   systemVoltage / (motor * compressor.inrush)
 
 /** Main fuse, feed, the contact that switches the motor, motor and earth. */

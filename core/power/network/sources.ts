@@ -140,7 +140,7 @@ export function ignition(draft: Draft): Tapped {
 }
 
 /** Rating of the main fuse as chosen or proposed, A. */
-export const mainRating = (power: PowerPlan, feed: FeedPlan): number =>
+export const mainRating = (power: Pick<PowerPlan, 'fuse'>, feed: FeedPlan): number =>
   power.fuse ?? feed.fuse.rating ?? WIRING.smallFuse
 
 /** Where a part is fed, with a fuse of its own if the source's would not guard a thin wire. */

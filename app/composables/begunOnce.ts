@@ -1,6 +1,7 @@
 /**
- * A load that is begun once, whoever asks, and again only where it failed. Two loads of one file may end in either
- * order: who waited for a second one would go on before the page has the first.
+ * A load that is started once, whoever asks, and again only if it failed. Two loads of one file may finish in
+ * either
+ * order, so whoever waited for a second one could go on before the page has the first.
  */
 export function begunOnce<T>(load: () => Promise<T>): () => Promise<T> {
   let begun: Promise<T> | undefined

@@ -1,13 +1,14 @@
 import type { AsyncComponentLoader, Component } from 'vue'
 
-/** Not needed for a stage to be worked on, so it comes a moment after it, ms. */
+/** Time before components that a stage does not need at once are loaded, ms. */
 export const MOMENT = 2000
 
-/** What of the page on show is fetched later. */
+/** Parts of the current page that are loaded later. */
 const loaders = new Set<() => Promise<unknown>>()
 
 /**
- * A component that is fetched when it is shown, and a moment after the page anyway: it is there without a
+ * A component that is loaded when it is shown, and in any case a little after the page, so that it works
+ * without a
  * connection.
  */
 export function laterComponent<T extends Component>(load: AsyncComponentLoader<T>): T {
@@ -19,7 +20,7 @@ export function laterComponent<T extends Component>(load: AsyncComponentLoader<T
   return defineAsyncComponent(fetched)
 }
 
-/** Everything that comes later, fetched at once: to find something in it, or to print it. */
+/** Loads everything that would come later: to find something in it, or to print it. */
 export async function allFetched(): Promise<void> {
   await Promise.all([...loaders].map((fetchQuietly) => fetchQuietly()))
 }

@@ -1,10 +1,10 @@
-/** Between making all drawers and printing, ms: charts are drawn, and the dialog that asked for it is gone. */
+/** Time between rendering all drawers and printing, ms: charts are drawn, and the dialog is closed. */
 const SETTLES = 100
 
-/** Prints the page once all its drawers are there. */
+/** Prints the page once all its drawers are rendered. */
 export async function printSheet(): Promise<void> {
   await allFetched()
-  // Said a moment before the browser says it: a chart wants time to be drawn.
+  // Fired a moment before the browser does: a chart needs time to be drawn.
   window.dispatchEvent(new Event('beforeprint'))
   setTimeout(() => window.print(), SETTLES)
 }

@@ -1,4 +1,4 @@
-/** Hands a text or bytes to the browser to be saved as a file. */
+/** Lets the browser save a text or bytes as a file. */
 export function saveFile(name: string, text: string | ArrayBuffer, type: string): void {
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([text], { type }))

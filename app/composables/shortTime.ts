@@ -1,4 +1,4 @@
-/** A moment as people say it: day, month, hour; what is no moment as it was written. */
+/** A moment as day, month and hour; a text that is not a moment is returned as it is. */
 export function shortTime(iso: string): string {
   const date = new Date(iso)
   return Number.isNaN(date.getTime())

@@ -28,6 +28,6 @@ export function figureOf(
 export const stageNumber = (stage: StageName) => STAGES.indexOf(stage) + 1
 export const isStage = (name: unknown): name is StageName => STAGES.includes(name as StageName)
 
-/** A figure without its unit, where several stand together or the unit stands beside them. */
+/** A figure without its unit, for several figures together or a unit shown beside them. */
 export const bareFigure = (figure: Figure | undefined, units: UnitChoice): string =>
   figure ? show(figure.value, figure.quantity, units).text : '—'

@@ -4,7 +4,7 @@ import { keepAnswers, keptAnswers } from '~/keeping/keptAnswers'
 import { callApi } from '~/composables/useApi'
 import type { Hired } from '~/workers/hire'
 
-/** What the server says of a job's runs. */
+/** The server's answer about a job's runs. */
 interface Told {
   revision: number
   build: string
@@ -15,9 +15,9 @@ interface Told {
 const QUIET = 600
 
 /**
- * Keeps the open job's answers: what runs of its circuit say, from the server when it is opened, else worked out in a
- * worker a moment after the last edit of what they hang on. None while not ready; a newer plan makes an older answer
- * void at once.
+ * Keeps the answers of runs of the open job's circuit. They come from the server when the job is opened, and
+ * from a
+ * worker shortly after each edit that they depend on. They are null until ready; an edit discards them at once.
  */
 export function useAnswers(): void {
   const job = useJob()
@@ -31,14 +31,16 @@ export function useAnswers(): void {
     hired = null
     running = false
   }
-  /** A run under way for an older plan is of no use any more; a worker at rest is quicker than a new one. */
+  /** Ends a run for an older plan. An idle worker is kept, because starting a new one takes longer. */
   function forget(): void {
     clearTimeout(timer)
     asked++
     if (running) stop()
     job.answers = null
   }
-  /** What the server ran for the job as it was opened; null where it did not, or somebody saved meanwhile. */
+  /**
+   * Answers that the server kept for the opened revision; null if it has none, or if somebody saved meanwhile.
+   */
   async function askServer(): Promise<Answers | null> {
     if (job.saveState !== 'saved') return null
     const { revision } = job
@@ -48,7 +50,7 @@ export function useAnswers(): void {
   }
   async function ask(opened: boolean): Promise<void> {
     const number = asked
-    // What a run is given is text, and the same text gives the same answers.
+    // Runs depend only on this text, so the same text gives the same answers.
     const of = JSON.stringify([build, runParts(job.plan!)])
     const kept = keptAnswers(of) ?? (opened ? await askServer() : null)
     if (number !== asked) return
@@ -72,7 +74,7 @@ export function useAnswers(): void {
       job.message = `The circuit could not be run: ${(error as Error).message}`
     }
   }
-  // At once, so that no figure is ever read beside a plan it was not run for.
+  // Immediately, so that no figure is shown beside a plan that it was not computed for.
   watch(
     () => job.plan && runParts(job.plan),
     (now, before) => {

@@ -1,6 +1,6 @@
 import type { ApiErrorBody } from '#core/document/exchange'
 
-/** An answer the server refused, in the server's own words. Status 0: it could not be reached at all. */
+/** An answer the server refused, in the server's own words. Status 0 means that it could not be reached. */
 export class RefusedError extends Error {
   constructor(
     readonly status: number,
@@ -9,13 +9,13 @@ export class RefusedError extends Error {
     super(body.message)
   }
 
-  /** Whether trying again later may help. */
+  /** True if trying again later may help. */
   get passing() {
     return this.status < 400 || this.status >= 500 || this.status === 408 || this.status === 429
   }
 }
 
-/** Says who is at this browser; the server remembers it in a cookie. */
+/** Tells the server who is at this browser; it keeps that in a cookie. */
 export const sayWho = (person: string) =>
   callApi<{ you: string }>('/api/who', { method: 'PUT', body: { person } })
 

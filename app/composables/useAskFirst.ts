@@ -1,10 +1,7 @@
 import { startsAnew, workOnCircuit, workOnTruck } from '#core/jobs/replaced'
 import type { Remedy } from '#core/quantity/figure'
 
-/**
- * Applies a remedy, or asks first where it would put another circuit or truck in place of one that somebody
- * worked on.
- */
+/** Applies a remedy, or first asks if it would replace a circuit or truck that somebody has edited. */
 export function useAskFirst(): (remedy: Remedy) => void {
   const job = useJob()
   const screen = useScreen()

@@ -1,4 +1,4 @@
-/** The job's hauls to pick from, after what is said for none of them. */
+/** The job's hauls as choices, after a choice for none of them. */
 export function useHaulChoices(none: string) {
   const job = useJob()
   return computed(() => [

@@ -1,4 +1,4 @@
-/** Whether the screen is as a media query asks, kept up to date. */
+/** Whether a media query matches the screen, kept up to date. */
 export function useMedia(query: string) {
   const list = matchMedia(query)
   const fits = ref(list.matches)

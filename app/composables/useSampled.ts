@@ -5,8 +5,9 @@ import { hire, type Hired } from '~/workers/hire'
 const QUIET = 250
 
 /**
- * The range of the shown haul's pressures where straight lines do not give it, sampled in a worker. Null
- * while it is not needed or not ready; a newer plan makes an older answer void.
+ * The range of the shown haul's pressures if straight lines do not describe it, sampled in a worker. Null while
+ * it
+ * is not needed or not ready; a new plan discards an older answer.
  */
 export function useSampled() {
   const job = useJob()

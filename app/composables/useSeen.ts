@@ -1,6 +1,6 @@
 import type { Ref } from 'vue'
 
-/** True once a place has come into view: what is heavy and not looked at is not fetched. */
+/** True once an element has come into view, so that heavy content nobody looks at is not loaded. */
 export function useSeen(place: Readonly<Ref<Element | null>>) {
   const seen = ref(false)
   const watcher = new IntersectionObserver((entries) => {

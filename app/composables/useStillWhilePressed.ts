@@ -1,8 +1,9 @@
 import type { Ref } from 'vue'
 
 /**
- * A value that stays as it is while something is being pressed. Leaving a field by a press on something else is an edit,
- * and what that edit shows or takes away must not move the thing under the finger: the press would meet nothing.
+ * A value that does not change while the pointer is pressed. Leaving a field by pressing something else makes
+ * an edit.
+ * Whatever that edit shows or removes must not move the pressed thing, or the click would miss it.
  */
 export function useStillWhilePressed<T>(value: Ref<T>): Readonly<Ref<T>> {
   const shown = shallowRef(value.value) as Ref<T>
@@ -14,7 +15,7 @@ export function useStillWhilePressed<T>(value: Ref<T>): Readonly<Ref<T>> {
   const pressed = () => (isPressed = true)
   const letGo = () => {
     isPressed = false
-    // After the click that belongs to it.
+    // After the click that follows the press.
     setTimeout(takeOver)
   }
   onMounted(() => {

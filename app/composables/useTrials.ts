@@ -4,11 +4,11 @@ import { hire, type Hired } from '~/workers/hire'
 import type { Work } from '~/workers/work'
 
 /**
- * Trials of the job as it stands, made one after the other by a worker of their own: what was found so far, how many
- * are through, and whether the plan has changed since. They stop when asked to, and with the drawer they are shown in.
- *
+ * Trials of the current job, made one after the other by a worker of their own: the results so far, how many
+ * are
+ * done, and whether the plan has changed since. They stop on request and when their drawer is closed.
  * @param name the kind of work that the worker does
- * @param make makes the trials and gives what each found, null for nothing
+ * @param make makes the trials and gives the result of each, null for nothing
  */
 export function useTrials<Name extends keyof Work, Found>(
   name: Name,

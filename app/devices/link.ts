@@ -10,8 +10,8 @@ import {
 import { callApi } from '~/composables/useApi'
 
 /**
- * The line to the devices: it comes back by itself, and what was asked in between is refused plainly, never
- * lost in silence.
+ * The connection to the devices. It reconnects by itself; a question asked while it is down is refused, not
+ * dropped.
  */
 
 /** A question without its number. */
@@ -20,19 +20,19 @@ export type Asked = Bare<Question>
 
 export interface LinkHears {
   told(told: Told): void
-  /** The line is there, with what may fail and what a hand may press on this job; or it is away, and why. */
+  /** The connection is up, with the faults and controls of this job; or it is down, with the reason. */
   open(opened: Opened): void
   away(why: string): void
 }
 
-/** No answer from the line. */
+/** The connection gave no answer. */
 export class LineAwayError extends Error {
   constructor() {
     super('The devices do not answer just now. Nothing was pressed; they are called again by themselves.')
   }
 }
 
-/** Pauses before calling again, ms. */
+/** Pauses before reconnecting, ms. */
 const AGAIN = [500, 1000, 2000, 4000]
 
 export class DeviceLink {
@@ -45,8 +45,8 @@ export class DeviceLink {
   private token = ''
 
   /**
-   * @param job which plan they stand in for, asked anew whenever the line comes back; `phone` what this page
-   * is called.
+   * @param job the plan that the devices simulate, read again at every reconnection; `phone` the name of this
+   * page
    */
   constructor(
     private readonly job: () => { id: string; plan: object; phone: string },
@@ -71,7 +71,7 @@ export class DeviceLink {
     }
   }
 
-  /** Says who this is and which job: at first, and again when the phone is called something else. */
+  /** Says who this is and which job: at first, and again when the phone gets another name. */
   async greet(): Promise<void> {
     const { token } = this
     const { id, plan, phone } = this.job()
@@ -82,7 +82,7 @@ export class DeviceLink {
       this.hears.open(opened)
     } catch (error) {
       this.hears.away((error as Error).message)
-      // With another protocol nothing gets better by itself: the page is to be loaded again.
+      // Another protocol version is not fixed by retrying: the page must be loaded again.
       if (error instanceof DeviceRefusal && error.code === 'old-protocol') this.end()
       else this.socket?.close()
     }
@@ -115,7 +115,7 @@ export class DeviceLink {
     this.timer = setTimeout(() => void this.call(), pause)
   }
 
-  /** @throws DeviceRefusal as the devices say; LineAwayError where they are not there. */
+  /** @throws DeviceRefusal with the devices' reason; LineAwayError if there is no connection. */
   ask(asked: Asked): Promise<unknown> {
     const { socket } = this
     if (!socket || socket.readyState !== WebSocket.OPEN) return Promise.reject(new LineAwayError())
@@ -133,7 +133,7 @@ export class DeviceLink {
   }
 }
 
-/** Each device on the line, as an adapter of a real one would be. */
+/** Each device on the connection, in the form an adapter of a real one would have. */
 export function devicesOn(link: DeviceLink): {
   box: Omit<ControlBox, 'state'>
   gauge: Gauge

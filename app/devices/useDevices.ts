@@ -1,12 +1,12 @@
 import type { Opened, StandState } from '#core/devices/protocol'
 import { DeviceLink, devicesOn, type Asked } from './link'
 
-/** Last things that happened, on the page. */
+/** Number of latest events shown on the page. */
 const MOST_SAID = 12
-/** A plan is told to the devices once nothing has been changed for so long, ms. */
+/** The devices receive a plan after this time without a change, ms. */
 const SETTLES = 400
 
-/** The devices of the job on show: where they stand, what they say, and how they are asked. One line a page. */
+/** The devices of the shown job: their state, their messages, and how to ask them. One connection a page. */
 export function useDevices() {
   const job = useJob()
   const shop = useShop()
@@ -52,7 +52,7 @@ export function useDevices() {
     const offered = await ask({ do: 'open', job: job.id, plan: plain() })
     if (offered) opened.value = offered as Opened
   }
-  /** Asks, and shows what is refused; returns the answer, or undefined where there is none. */
+  /** Asks, and shows a refusal; returns the answer, or undefined if there is none. */
   async function ask(asked: Asked): Promise<unknown> {
     return attempt(link.ask(asked))
   }

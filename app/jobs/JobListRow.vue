@@ -5,7 +5,7 @@ import { listWord } from '#core/jobs/summary'
 import { STAGES } from '#core/quantity/figure'
 import type { JobRow } from './useJobList'
 
-/** A job in the list: whose it is, where it stands, and what can be done with it as a whole. */
+/** A job in the list: its customer, its state, and what can be done with it as a whole. */
 const { row, archived } = defineProps<{ row: JobRow; archived: boolean }>()
 const emit = defineEmits<{ begin: [as: 'copy' | 'like']; archive: [archived: boolean] }>()
 const actions = computed(() => [

@@ -1,12 +1,12 @@
 import { MAX_FILE_BYTES, MOST_PLANS, readPlanFiles } from '#core/document/file'
 
-/** What became of files chosen to be opened: the jobs made, and why the others were not. */
+/** Result of opening files: the jobs made, and why the other files were refused. */
 export interface Taken {
   ids: string[]
   problems: string[]
 }
 
-/** Makes a job of every plan in the files; one that cannot be opened does not hold up the others. */
+/** Makes a job of every plan in the files; a file that cannot be opened does not stop the others. */
 export async function takePlanFiles(files: readonly File[]): Promise<Taken> {
   const taken: Taken = { ids: [], problems: [] }
   for (const file of files) {

@@ -9,13 +9,13 @@ export interface JobRow {
   updatedAt: string
 }
 
-/** What the list is asked for, as it stands in the address: back and a bookmark lead to the same list. */
+/** The list's settings, kept in the address, so that Back and a bookmark lead to the same list. */
 const KEYS = ['search', 'sort', 'archived', 'stopped', 'at', 'who', 'page'] as const
 type Asked = Partial<Record<(typeof KEYS)[number], string>>
 const TYPING = 200
 const AGAIN = 2000
 
-/** The job list by what the address asks, asked again while the server is away. */
+/** The job list with the address's settings; it asks again while the server cannot be reached. */
 export function useJobList() {
   const route = useRoute()
   const router = useRouter()
@@ -30,10 +30,10 @@ export function useJobList() {
     ),
   )
   const page = computed(() => Number(asked.value.page ?? 0) || 0)
-  /** The same list as an address of the server. */
+  /** The same settings as an address of the server. */
   const query = computed(() => new URLSearchParams(asked.value as Record<string, string>).toString())
 
-  /** Asks otherwise; another question begins at its first page. */
+  /** Changes a setting; a different list begins at its first page. */
   function ask(change: Asked): void {
     const next = { ...asked.value, page: undefined, ...change }
     void router.replace({

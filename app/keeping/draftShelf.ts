@@ -1,24 +1,24 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 
-/** The text of one field that was typed and not handed in yet. */
+/** Text that was typed in one field and not handed in yet. */
 export interface Draft {
   /** Made by {@link draftId}: one draft for each tab, page and field. */
   id: string
-  /** The tab that it was typed in, by its line (line.ts). */
+  /** The tab in which it was typed, by its line (line.ts). */
   line: string
   /** The page, such as `/jobs/ID/handover`: it names the job and the stage. */
   path: string
-  /** The drawer that the field is in; empty outside of all drawers. */
+  /** The drawer of the field; empty outside all drawers. */
   drawer: string
   label: string
-  /** Which of the fields with this label, counted from the top. */
+  /** Which of the fields with this label it is, counted from the top. */
   nth: number
   text: string
   /** When the last key was pressed, ms since 1970. */
   at: number
 }
 
-/** The name of a field's draft. */
+/** Id of a field's draft. */
 export const draftId = (field: Pick<Draft, 'line' | 'path' | 'drawer' | 'label' | 'nth'>) =>
   JSON.stringify([field.line, field.path, field.drawer, field.label, field.nth])
 
@@ -26,18 +26,21 @@ interface Shape extends DBSchema {
   drafts: { key: string; value: Draft; indexes: { path: string } }
 }
 
-/** Where drafts lie: in this browser's own database, beside the edits. */
+/** Where drafts are kept: in a database of the browser, beside the edits. */
 export interface DraftShelf {
-  /** Drafts of one page, the newest first. */
+  /** Drafts of one page, newest first. */
   of(path: string): Promise<Draft[]>
   put(draft: Draft): Promise<void>
   remove(id: string): Promise<void>
 }
 
 /**
- * A database of its own and not a second store beside the edits: an open page of an earlier version would hold up the
- * change of version, and with it the edits. Relaxed: a key is written within milliseconds, so a page that is closed or
- * killed right after it loses nothing. Waiting for the disk at each key would leave the last ones in a queue.
+ * A separate database, not a second store beside the edits: an open page of an earlier version would block the
+ * change
+ * of version, and with it the edits. Durability is relaxed: a key is written within milliseconds, so a page
+ * that is
+ * closed or killed right after it loses nothing. Waiting for the disk at each key would leave the last ones in
+ * a queue.
  */
 export function openDraftShelf(name = 'nimble-piston-drafts'): DraftShelf {
   let opened: Promise<IDBPDatabase<Shape>> | null = null

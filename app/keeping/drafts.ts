@@ -5,11 +5,12 @@ import { mayLose, shelf as edits } from './keeping'
 import { mayTake, ownLine } from './line'
 
 /**
- * The text of every field that is being typed in is written down at each key, one draft for each tab, page and field. A
- * field that was left by a crash, a reload or a closed page gets its text back, and hands it in when it is left.
- *
- * A draft is thrown away when its text was handed in. A field marked `data-by-button` hands nothing in when it is left:
- * a button takes its text. Its draft ends when the field is empty or gone after a press.
+ * The text of every field being typed in is saved at each key, one draft for each tab, page and field. After a
+ * crash,
+ * a reload or a closed page the field gets its text back, and hands it in when it is left.
+ * A draft is removed when its text was handed in. A field marked `data-by-button` hands nothing in when it is
+ * left: a
+ * button takes its text. Its draft ends when the field is empty or gone after a press.
  */
 const shelf = openDraftShelf()
 
@@ -20,7 +21,7 @@ const FIELDS = ['text', 'date', 'time', 'datetime-local', 'number']
   .join()
 const BY_BUTTON = '[data-by-button]'
 
-/** Pages whose fields belong to a document; what is typed elsewhere (a search, a quick sum) is not kept. */
+/** Pages whose fields belong to a document. Text typed elsewhere (a search, a quick sum) is not kept. */
 const isKept = (path: string) => path.startsWith('/jobs/') || path === '/parts'
 const isField = (target: EventTarget | null): target is TextField =>
   target instanceof Element && target.matches(FIELDS) && isKept(location.pathname)
@@ -31,25 +32,25 @@ const sameName = ({ drawer, label }: Pick<Draft, 'drawer' | 'label'>) =>
     (field) => drawerOf(field) === drawer && labelOf(field) === label,
   )
 
-/** Fields whose text is not handed in yet, with the name of their draft. */
+/** Fields whose text is not handed in yet, with the id of their draft. */
 const open = new Map<TextField, string>()
-/** Those whose text a button takes. */
+/** The fields whose text a button takes. */
 const byButton = new WeakSet<TextField>()
-/** Writes a draft at once, or throws it away. The browser keeps the order in which they were asked for. */
+/** Saves a draft at once, or removes it. The browser keeps the order of these calls. */
 function write(id: string, draft: Draft | null): void {
-  // No room: what is typed is then only in the field, as in any page.
+  // No room: then the text is only in the field, as on any page.
   void (draft ? shelf.put(draft) : shelf.remove(id)).catch(() => {})
 }
 
-/** The text was handed in: the draft goes once the edit lies on the shelf of edits. */
+/** After the text was handed in, its draft is removed once the edit is on the shelf. */
 async function handedIn(id: string): Promise<void> {
   await edits.settled()
   if (!mayLose()) write(id, null)
 }
 
-/** What a button does with a text may take a moment: looked at so often, and so long after the press, ms. */
+/** A button may need a moment to take a text: how often to check, and for how long after the press, ms. */
 const TAKEN = { every: 50, within: 3000 }
-/** Fields that a button has emptied, or taken away, are handed in. */
+/** Treats fields that a button has emptied or removed as handed in. */
 function forgetTaken(): void {
   for (const [field, id] of open)
     if (byButton.has(field) && (!field.isConnected || field.value === '')) {
@@ -58,7 +59,7 @@ function forgetTaken(): void {
     }
 }
 
-/** Writes down what is typed in any field of the page until the function returned is called. */
+/** Saves what is typed in any field of the page until the returned function is called. */
 export async function keepDrafts(): Promise<() => void> {
   const line = await ownLine()
   const typed = ({ target: field }: Event) => {
@@ -75,14 +76,14 @@ export async function keepDrafts(): Promise<() => void> {
     const id = open.get(field)
     if (id === undefined) return
     open.delete(field)
-    // A field that was refused keeps its text, and so does the draft.
+    // A refused field keeps its text, and so does its draft.
     setTimeout(() => {
       const refused = field.ariaInvalid === 'true' || field.getAttribute('aria-invalid') === 'true'
       if (refused) open.set(field, id)
       else void handedIn(id)
     })
   }
-  // A text that a program put into a field fires no change of its own when the field is left.
+  // If a program put text into a field, leaving the field fires no change event.
   const left = ({ target: field }: Event) => {
     if (isField(field) && open.has(field)) field.dispatchEvent(new Event('change', { bubbles: true }))
   }
@@ -98,7 +99,7 @@ export async function keepDrafts(): Promise<() => void> {
   }
 }
 
-/** Texts whose field is not on the page any more: a person copies them or throws them away. */
+/** Texts whose field is no longer on the page: a person copies or discards them. */
 export const looseDrafts = shallowRef<Draft[]>([])
 
 export function throwDraftAway(draft: Draft): void {
@@ -109,7 +110,7 @@ export function throwDraftAway(draft: Draft): void {
 const LOOKS = 40
 const LOOK_EVERY = 100
 
-/** The field of a draft, once its stage stands; the drawer that it is in opens, or there would be no field. */
+/** The field of a draft once its stage is shown. Its drawer is opened, because the field exists only then. */
 async function fieldOf(draft: Draft): Promise<TextField | null> {
   for (let i = 0; i < LOOKS && location.pathname === draft.path; i++) {
     const field = sameName(draft)[draft.nth]
@@ -121,7 +122,7 @@ async function fieldOf(draft: Draft): Promise<TextField | null> {
   return null
 }
 
-/** Drafts of this page that are this tab's, or of a tab that is gone. */
+/** Drafts of this page that belong to this tab or to a tab that is gone. */
 async function ownDrafts(): Promise<Draft[]> {
   const line = await ownLine()
   const mine: Draft[] = []
@@ -130,7 +131,7 @@ async function ownDrafts(): Promise<Draft[]> {
   return mine
 }
 
-/** Puts one text back; returns a word about it, or null where the field shows it already. */
+/** Restores one text; returns a message about it, or null if the field shows it already. */
 async function putBack(draft: Draft): Promise<string | null> {
   const field = await fieldOf(draft)
   if (!field) {
@@ -144,7 +145,7 @@ async function putBack(draft: Draft): Promise<string | null> {
     field.value = draft.text
     field.dispatchEvent(new Event('input', { bubbles: true }))
   }
-  // From here on it is this tab's.
+  // From here on it belongs to this tab.
   if (open.get(field) !== draft.id) write(draft.id, null)
   if (now === draft.text) return null
   const what = `“${draft.text}” in ${draft.label}`
@@ -152,8 +153,9 @@ async function putBack(draft: Draft): Promise<string | null> {
 }
 
 /**
- * Puts texts that were being typed on this page back into their fields; returns words about them, or null. Of two tabs'
- * texts for one field the newer one is put back; the older one stays kept, and is put back at a later visit.
+ * Restores texts that were being typed on this page; returns a message about them, or null. If two tabs have
+ * text for
+ * one field, the newer is restored; the older stays kept and is restored at a later visit.
  */
 export async function putDraftsBack(): Promise<string | null> {
   looseDrafts.value = []

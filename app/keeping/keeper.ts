@@ -7,12 +7,14 @@ import { diffDocuments, keepSame } from '#core/quantity/patch'
 import type { EditShelf, KeptRow } from './shelf'
 
 /**
- * Keeps the edits of one document from the key press until the server says that it holds them: on the shelf of this
- * browser, handed in in order, tried again for ever while nobody answers, set aside when refused, asked about when
- * somebody else changed the same place. docs/keeping.md has the states.
+ * Keeps the edits of one document from the key press until the server has them. They are on this browser's
+ * shelf,
+ * handed in in order, retried while nobody answers, set aside when refused, and asked about when somebody else
+ * changed
+ * the same place. docs/keeping.md has the states.
  */
 
-/** Why a hand-in came to nothing. `passing`: trying again later may help. */
+/** Why a hand-in failed. `passing`: trying again later may help. */
 export class HandInError extends Error {
   constructor(
     message: string,
@@ -22,16 +24,16 @@ export class HandInError extends Error {
   }
 }
 
-/** The server, as far as keeping goes. A hand-in that comes to nothing throws {@link HandInError}. */
+/** The server, as far as keeping goes. A failed hand-in throws {@link HandInError}. */
 export interface KeepingServer<T> {
-  /** The document, and ids of the edits that came to be held after revision `since`. */
+  /** The document, and ids of the edits saved after revision `since`. */
   read(since: number): Promise<{ doc: string; revision: number; document: T; holds: string[] }>
   handIn(edits: KeptEdit[]): Promise<HandInAnswer<T>>
 }
 
 export interface Clash<T> {
   places: ClashPlace[]
-  /** The document as it stands, and with all in it that is not in question. */
+  /** The current document, and every edit that is not in conflict. */
   document: T
   proposal: T
   revision: number
@@ -41,15 +43,15 @@ export interface Clash<T> {
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'waiting'
 
-/** A hand-in stays well within what the server takes. */
+/** Edits in one hand-in: well below the server's limit. */
 const MOST_EDITS = 200
 const MOST_TEXT = 1_000_000
-/** Characters of an edit's name that the server takes. */
+/** Most characters of an edit's name that the server accepts. */
 const LONGEST_LABEL = 200
-/** First and longest pause before trying again, ms. */
+/** First and longest pause before a retry, ms. */
 const FIRST_PAUSE = 1000
 const LONGEST_PAUSE = 30_000
-/** Edits made within this time go together, ms. */
+/** Edits made within this time are handed in together, ms. */
 const TOGETHER = 400
 
 export interface KeeperOptions<T> {
@@ -62,9 +64,9 @@ export interface KeeperOptions<T> {
   who: () => string
   /** What is wrong with a document, in a sentence, or null. */
   problem?: (document: T) => string | null
-  /** Whether edits of a line that is not this tab's are nobody's any more, and this tab's to hand in. */
+  /** True if the tab of another line is gone, so that this tab hands its edits in. */
   mayTake?: (line: string) => Promise<boolean>
-  /** Others' edits came in. */
+  /** Called when others' edits arrive. */
   onOthers?: () => void
   wait?: (run: () => void, ms: number) => unknown
 }
@@ -73,14 +75,14 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
   const { doc, line, shelf, server } = options
   const wait = options.wait ?? ((run, ms) => setTimeout(run, ms))
   const revision = shallowRef(0)
-  /** As the server holds it. */
+  /** The document as the server has it. */
   const held = shallowRef<T | null>(null)
-  /** With every unsaved edit in it. */
+  /** The document with every unsaved edit. */
   const document = shallowRef<T | null>(null)
   const pending = shallowRef<KeptRow[]>([])
   const aside = shallowRef<KeptRow[]>([])
   const clash = shallowRef<Clash<T> | null>(null)
-  /** Why saving waits, while nobody answers. */
+  /** Why saving waits, while the server does not answer. */
   const away = shallowRef('')
   /** Why edits are not safe in this browser. */
   const unsafe = shallowRef('')
@@ -92,7 +94,10 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
   })
   let order = 0
   let pause = FIRST_PAUSE
-  /** Edits that go one by one, because a hand-in of several was refused and one of them is why. */
+  /**
+   * Number of edits to hand in one by one, because a hand-in of several was refused and one of them is the
+   * cause.
+   */
   let oneByOne = 0
   let timer: unknown = null
   /** Others saved while a hand-in was under way. */
@@ -103,7 +108,7 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
       try {
         return applyEdit(at, edit.patches)
       } catch {
-        // Its place is gone: the server will ask about it.
+        // Its place no longer exists: the server will ask about it.
         return at
       }
     }, from)
@@ -111,7 +116,7 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
   function accept(number: number, next: T): void {
     if (number < revision.value) return
     revision.value = number
-    // What says the same stays the same object: nothing is derived or run anew for it.
+    // Equal parts stay the same objects, so that nothing is derived or run again for them.
     held.value = keepSame(document.value ?? held.value, next)
     document.value = keepSame(document.value, withEdits(held.value))
   }
@@ -121,7 +126,7 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     timer = wait(() => void handIn(), ms)
   }
 
-  /** Writes to the shelf, and says so when there is no room for it. */
+  /** Writes to the shelf, and says so if there is no room. */
   async function write(ids: string[], rows: KeptRow[]): Promise<void> {
     try {
       await shelf.replace(ids, rows)
@@ -133,7 +138,7 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     }
   }
 
-  /** Edits on the shelf: this tab's own, and those of lines that are nobody's any more. */
+  /** Edits on the shelf: this tab's own, and those of lines whose tab is gone. */
   async function takeFromShelf(): Promise<void> {
     const rows = await shelf.rows(doc).catch(() => [])
     const lines = [...new Set(rows.map((r) => r.edit.line))]
@@ -152,8 +157,8 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
   }
 
   /**
-   * Reads the document. Edits it holds already, whose answer was lost, are not kept any longer.
-   * @returns whether others saved: while a hand-in is under way what is new may be one's own.
+   * Reads the document. Edits it contains already, whose answer was lost, are removed from the shelf.
+   * @returns whether others saved; while a hand-in is under way the news may be one's own
    */
   async function read(): Promise<boolean> {
     const since = Math.min(revision.value || Infinity, ...pending.value.map((r) => r.edit.base))
@@ -166,19 +171,19 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     return more
   }
 
-  /** Takes up what lies on the shelf, and reads the document. Throws while the server cannot be reached. */
+  /** Takes up the edits on the shelf, and reads the document. @throws while the server cannot be reached */
   async function open(): Promise<void> {
     await takeFromShelf()
     await read()
   }
 
-  /** Others saved: reads what they did, once nothing is under way. */
+  /** Others saved: reads their changes once nothing is under way. */
   async function refresh(): Promise<void> {
     if (sending.value) stale = true
     else if (await read().catch(() => false)) options.onOthers?.()
   }
 
-  /** Takes an edit in. Throws in a sentence what does not fit; nothing is changed then. */
+  /** Records an edit. @throws a sentence if it does not fit; nothing is changed then */
   function record(edit: Edit): void {
     if (document.value === null) return
     const next = applyEdit(document.value, edit.patches)
@@ -198,7 +203,7 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     edit: { ...edit, base, line, who: options.who(), ...sawOthers(), ...(replaces && { replaces }) },
   })
 
-  /** What lies here of earlier visits is on the screen, though no revision has it. */
+  /** Edits left by earlier visits are on the screen, though no revision has them. */
   function sawOthers(): Pick<KeptEdit, 'saw'> {
     const saw = pending.value.filter((r) => r.edit.line !== line).map((r) => r.id)
     return saw.length > 0 ? { saw } : {}
@@ -252,10 +257,7 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     }
   }
 
-  /**
-   * The server holds these: they need not lie here any longer. Gone from the list at once, from the shelf
-   * when it resolves.
-   */
+  /** The server has these edits. They leave the list at once, and the shelf when it resolves. */
   async function drop(ids: string[]): Promise<void> {
     const holds = new Set(ids)
     const gone = pending.value.filter((r) => holds.has(r.id)).map((r) => r.id)
@@ -278,7 +280,7 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     clash.value = { ...answer.clash, document: next, revision: number, ids }
   }
 
-  /** Edits the server will not have stay here, with its reason, until a person decides. */
+  /** Refused edits stay here, with the server's reason, until a person decides. */
   async function setAside(refused: { id: string; message: string }[]): Promise<void> {
     const reasons = new Map(refused.map((r) => [r.id, r.message]))
     const rows = pending.value
@@ -291,8 +293,8 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
   }
 
   /**
-   * Ends a clash, mine or theirs for every place. What is settled is one edit that stands for all that were
-   * asked about.
+   * Ends a conflict: mine or theirs for every place. The result is one edit that replaces all that were asked
+   * about.
    */
   async function settle(choices: ('mine' | 'theirs')[], id: string): Promise<void> {
     const at = clash.value
@@ -307,7 +309,7 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     const inverse = diffDocuments(settled, at.document)
     const asked = pending.value.filter((r) => at.ids.includes(r.id)).map((r) => r.edit)
     const fields = new Set(at.places.map(({ path }) => fieldOfPlace(path, asked)))
-    // Called what its fields are called, so that it can be asked about in the same words.
+    // Named after its fields, so that a later question can use the same words.
     const label = [...fields].join(', ').slice(0, LONGEST_LABEL)
     const row = rowOf({ id, label, kind: 'do', patches, inverse }, at.ids, at.revision)
     const rows = patches.length > 0 ? [row] : []
@@ -318,7 +320,7 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     later(0)
   }
 
-  /** Tries an edit that was set aside once more, with other values when a person mended it. */
+  /** Tries an edit that was set aside once more, with other values if a person corrected it. */
   async function retry(id: string, patches?: Edit['patches']): Promise<void> {
     const row = aside.value.find((r) => r.id === id)
     if (!row) return
@@ -331,7 +333,7 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     later(0)
   }
 
-  /** Throws an edit that was set aside away, because a person said so. */
+  /** Discards an edit that was set aside, because a person said so. */
   async function throwAway(id: string): Promise<void> {
     aside.value = aside.value.filter((r) => r.id !== id)
     await write([id], [])

@@ -12,14 +12,14 @@ interface Known {
   options: KeeperOptions<unknown>
 }
 
-/** The keepers of this page, one a document: they go on handing in when their job is not the open one any more. */
+/** The keepers of this page, one for each document. They go on handing in after another job is opened. */
 const known = shallowReactive(new Map<string, Known>())
 export const shelf = openShelf()
 
-/** Where a document is read and handed in to: `job:ID` or `shop:ID`. */
+/** Where a document is read and handed in: `job:ID` or `shop:ID`. */
 const addressOf = (doc: string) => (doc.startsWith('job:') ? `/api/jobs/${doc.slice(4)}` : '/api/shop')
 
-/** Calls, saying who is here once more when the server does not know it (a cookie thrown away). */
+/** Calls the server; if it does not know who is here (the cookie was deleted), says so and calls once more. */
 async function called<T>(who: () => string, call: () => Promise<T>): Promise<T> {
   try {
     return await call().catch(async (error) => {
@@ -45,7 +45,7 @@ function serverOf<T>(doc: string, who: () => string): KeepingServer<T> {
 
 type Own<T> = Pick<KeeperOptions<T>, 'who'> & Partial<Pick<KeeperOptions<T>, 'problem' | 'onOthers'>>
 
-/** The keeper of a document; the same one as long as this page lives. */
+/** The keeper of a document; the same one as long as this page is open. */
 export async function keeperOf<T>(doc: string, own: Own<T>): Promise<Keeper<T>> {
   const line = await ownLine()
   const there = known.get(doc)
@@ -60,7 +60,9 @@ export async function keeperOf<T>(doc: string, own: Own<T>): Promise<Keeper<T>> 
   return keeper
 }
 
-/** Hands in what earlier visits left in this browser, of whichever job, and asks the browser to keep what it holds. */
+/**
+ * Hands in edits of any job that earlier visits left in this browser, and asks the browser to keep its data.
+ */
 export async function handInLeftOvers(who: () => string): Promise<void> {
   void navigator.storage?.persist?.().catch(() => false)
   addEventListener('online', () => [...known.values()].forEach(({ keeper }) => void keeper.handIn()))
@@ -69,13 +71,13 @@ export async function handInLeftOvers(who: () => string): Promise<void> {
   for (const doc of new Set(rows.map((r) => r.doc))) await (await keeperOf(doc, { who })).takeFromShelf()
 }
 
-/** Edits of all documents that the server will not have. */
+/** Edits of all documents that the server refused. */
 export const asideRows = computed(() => [...known.values()].flatMap(({ keeper }) => keeper.aside.value))
 
-/** The keeper an edit lies with. */
+/** The keeper of an edit. */
 export const keeperOfRow = async ({ doc, edit }: KeptRow): Promise<Keeper<unknown>> =>
   known.get(doc)?.keeper ?? keeperOf(doc, { who: () => edit.who })
 
-/** Whether leaving the page now would lose something. */
+/** True if leaving the page now would lose something. */
 export const mayLose = () =>
   [...known.values()].some(({ keeper }) => keeper.unsafe.value && keeper.pending.value.length > 0)

@@ -1,8 +1,9 @@
 import type { Answers } from '#core/air/run/answers'
 
 /**
- * What runs of a circuit said, kept for as long as this tab lives: the same plan opened again does not run again. Held
- * by the whole text it was run for and the build that ran it, so that it can be of nothing else.
+ * Answers of runs, kept while this tab is open, so that the same plan opened again does not run again. The key
+ * is the
+ * whole text it was run for and the build that ran it.
  */
 const KEY = 'np.answers'
 const MOST = 4
@@ -22,7 +23,7 @@ function read(): Kept[] {
 
 export const keptAnswers = (of: string): Answers | null => read().find((k) => k.of === of)?.answers ?? null
 
-/** Keeps the newest few; where there is no room it is run again next time. */
+/** Keeps the newest few; if there is no room, it is run again next time. */
 export function keepAnswers(of: string, answers: Answers): void {
   const kept = [{ of, answers }, ...read().filter((k) => k.of !== of)].slice(0, MOST)
   try {

@@ -1,11 +1,12 @@
 /**
- * A line of edits belongs to one browser tab. Its name outlives a reload, and a lock held as long as the tab
- * lives tells other tabs whether its edits are still somebody's.
+ * A line of edits belongs to one browser tab. Its id survives a reload. A lock, held while the tab is open,
+ * tells other
+ * tabs whether its edits still belong to somebody.
  */
 const KEY = 'np.tab'
 const lockOf = (line: string) => `np.line.${line}`
 
-/** Holds a line's lock for as long as this page lives; false when another page has it. */
+/** Holds a line's lock while this page is open; false if another page has it. */
 function hold(line: string): Promise<boolean> {
   return new Promise((resolve) => {
     void navigator.locks.request(lockOf(line), { ifAvailable: true }, (lock) => {
@@ -17,7 +18,7 @@ function hold(line: string): Promise<boolean> {
 
 let mine: Promise<string> | null = null
 
-/** This tab's line. A tab made by copying another gets one of its own. */
+/** This tab's line. A tab made by copying another gets its own. */
 export function ownLine(): Promise<string> {
   mine ??= (async () => {
     const kept = sessionStorage.getItem(KEY)
@@ -32,13 +33,13 @@ export function ownLine(): Promise<string> {
 
 const taken = new Map<string, Promise<boolean>>()
 
-/** Whether a line's tab is gone; its edits are this tab's to hand in from then on. */
+/** True if a line's tab is gone; from then on this tab hands its edits in. */
 export function mayTake(line: string): Promise<boolean> {
   const known = taken.get(line)
   if (known) return known
   const asked = hold(line)
   taken.set(line, asked)
-  // While its tab lives it may be asked for again.
+  // While its tab is open it may be asked for again.
   void asked.then((got) => got || taken.delete(line))
   return asked
 }

@@ -1,6 +1,6 @@
 import { ownLine } from './line'
 
-/** A change of a document that is heard as it happens. */
+/** A change of a document, received as it happens. */
 export interface LiveChange {
   doc: string
   revision: number
@@ -9,7 +9,7 @@ export interface LiveChange {
 }
 
 interface Listener {
-  /** Why nothing is heard. */
+  /** Why no changes are received. */
   deaf?: (why: string) => void
   /** Null: something may have happened while nobody listened. */
   changed: (change: LiveChange | null) => void
@@ -21,8 +21,8 @@ let source: EventSource | null = null
 let due = false
 
 /**
- * One connection for all documents of this page, and only while the page is looked at: a browser holds no more than six
- * to one server, over all its tabs.
+ * One connection for all documents of this page, only while the page is visible: a browser keeps at most six
+ * connections to one server over all its tabs.
  */
 async function connect(): Promise<void> {
   if (due) return
@@ -53,7 +53,7 @@ async function connect(): Promise<void> {
 
 let watching = false
 
-/** Hears what happens to a document until the function returned is called. */
+/** Listens for changes of a document until the returned function is called. */
 export function hearChanges(doc: string, on: Listener): () => void {
   if (!watching) {
     watching = true

@@ -1,7 +1,9 @@
 import type { Edit } from '#core/document/edit'
 import type { EditShelf, KeptRow } from './shelf'
 
-/** Where an earlier version of the program left unsaved edits: one entry a job and tab in the page's local storage. */
+/**
+ * Where an earlier version of the program left unsaved edits: one entry for each job and tab in local storage.
+ */
 const PREFIX = 'np.queue.'
 
 interface OldQueue {

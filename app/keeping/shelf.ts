@@ -1,14 +1,14 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { KeptEdit } from '#core/document/handIn'
 
-/** One edit that lies in this browser until the server holds it. */
+/** One edit kept in this browser until the server has it. */
 export interface KeptRow {
   id: string
   doc: string
-  /** Order in which the edits were made. */
+  /** Position in the order in which the edits were made. */
   n: number
   edit: KeptEdit
-  /** Why the server will not have it; such an edit waits for a person. */
+  /** Why the server refused it; such an edit waits for a person's decision. */
   refused?: string
 }
 
@@ -16,18 +16,18 @@ interface Shape extends DBSchema {
   edits: { key: string; value: KeptRow; indexes: { doc: string } }
 }
 
-/** Where unsaved edits lie: the browser's own database, written before anything is handed in. */
+/** Where unsaved edits are kept: the browser's own database, written before anything is handed in. */
 export interface EditShelf {
   rows(doc?: string): Promise<KeptRow[]>
-  /** Takes rows away and puts others in their place, all or nothing. */
+  /** Replaces rows by others, all or nothing. */
   replace(ids: string[], rows?: KeptRow[]): Promise<void>
-  /** Done once every write begun so far is done or has failed. */
+  /** Resolves when every write begun so far has finished or failed. */
   settled(): Promise<void>
 }
 
 const NAME = 'nimble-piston'
 
-/** Opens the shelf of this browser. Strict: a write is told as done when it is on the disk. */
+/** Opens the shelf of this browser. Strict: a write counts as done when it is on the disk. */
 export function openShelf(name = NAME): EditShelf {
   let opened: Promise<IDBPDatabase<Shape>> | null = null
   const database = () =>
@@ -52,7 +52,7 @@ export function openShelf(name = NAME): EditShelf {
       await Promise.all([...writes, tx.done])
     },
     async settled() {
-      // The database begins a look only when the writes before it are through.
+      // The database begins a read only after the writes before it.
       await (await database()).count('edits')
     },
   }

@@ -37,7 +37,7 @@ async function takeFiles(event: Event): Promise<void> {
   if (ids.length === 1 && wrong.length === 0) await router.push(`/jobs/${ids[0]}/truck`)
   else await list.load()
 }
-/** What an empty list means. */
+/** Explains an empty list. */
 const emptyText = computed(() => {
   if (asked.value.search) return `No job matches “${asked.value.search}”. Try part of a name or number.`
   if (asked.value.archived) return 'No job is put away.'

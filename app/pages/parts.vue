@@ -5,7 +5,10 @@ import { KINDS } from '#core/catalog/kinds'
 import { putDraftsBack } from '~/keeping/drafts'
 import { baseClassesOf, ownClassesCsv, ownClassesJson, readOwnClasses } from '#core/air/parts/ownClasses'
 
-/** The shop's own classes of parts: a generic class with the figures of a real part's sheet, number, make and price. */
+/**
+ * The shop's own classes of parts: a generic class with the figures of a real part's sheet, number, make and
+ * price.
+ */
 const shop = useShop()
 useHead({ title: 'The shop’s own parts and kits' })
 const chosen = ref<string | null>(null)

@@ -4,7 +4,7 @@ import { CalculatorError } from '#core/calculators/define'
 import { inUnit, quantityOfUnit, resultText } from '#core/calculators/shopUnits'
 import { toSi } from '#core/quantity/units'
 
-/** Quick sums: the calculators of the headless command by the same names, no job needed. */
+/** Quick sums: the calculators of the headless command under the same names, without a job. */
 const router = useRouter()
 const route = useRoute()
 const shop = useShop()
@@ -27,7 +27,7 @@ interface Leaf {
   value: unknown
 }
 const info = computed(() => Object.fromEntries(inputFields(calculator.value.schema).map((f) => [f.path, f])))
-/** Every value of the example that a person may type, with the label of the nearest described field. */
+/** Every value of the example that can be edited, with the label of the nearest described field. */
 const leaves = computed<Leaf[]>(() => walk(draft.value, []))
 function walk(value: unknown, path: string[]): Leaf[] {
   const described =
@@ -47,9 +47,9 @@ function nearest(path: string[]): string {
   const parent = info.value[path[0]!]
   return parent ? `${parent.label}: ${path.slice(1).join(' ')}` : path.join(' ')
 }
-/** "readings" are rows, one of them is a "Reading". */
+/** "readings" are rows; one of them is a "Reading". */
 const oneOf = (list: string) => list.charAt(0).toUpperCase() + list.slice(1).replace(/s$/, '')
-/** Leaves of one list row stand together; everything else forms the first group. */
+/** Values of one list row are together; all others form the first group. */
 const groups = computed(() => {
   const plain = leaves.value.filter((l) => !/^\d+$/.test(l.path[1] ?? ''))
   const rows = new Map<string, Leaf[]>()
@@ -64,7 +64,7 @@ const groups = computed(() => {
 })
 const texts = ref<Record<string, string>>({})
 watch(name, () => (texts.value = {}))
-/** A table is written as pairs with a semicolon between rows: "80 206; 120 182". */
+/** A table is typed as pairs with a semicolon between rows: "80 206; 120 182". */
 const isTable = (value: unknown): value is number[][] =>
   Array.isArray(value) && value.every((row) => Array.isArray(row))
 const shown = (leaf: Leaf) =>
@@ -80,7 +80,7 @@ function type(leaf: Leaf, text: string): void {
   try {
     value = JSON.parse(text.trim().replace(/^−/, '-'))
   } catch {
-    /* a plain text such as wire or M8 */
+    /* A plain text such as wire or M8. */
   }
   if (typeof leaf.value === 'string') value = text
   if (isTable(leaf.value))
@@ -120,7 +120,7 @@ interface Line {
   label: string
   text: string
 }
-/** "squatWithoutAir_mm" is "squat without air" in mm. */
+/** "squatWithoutAir_mm" becomes "squat without air" in mm. */
 function named(key: string): { label: string; unit: string } {
   const [name, ...unit] = key.split('_')
   return { label: name!.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`), unit: unit.join('/') }

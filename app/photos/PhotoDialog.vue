@@ -2,7 +2,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { LONGEST_CAPTION } from '#core/document/photos'
 
-/** One photo, large: what is said under it, and the way to take it away. */
+/** One photo, large, with its caption and a button that removes it. */
 const photos = usePhotos()
 const photo = computed(() => photos.shown.find((p) => p.id === photos.looking) ?? null)
 const problem = ref('')

@@ -2,7 +2,7 @@
 import { Camera } from '@lucide/vue'
 import type { PhotoSubject } from '#core/document/photos'
 
-/** Photos of one thing, and the way to take another. */
+/** Photos of one thing, and a button that adds another. */
 const {
   subject,
   of,
@@ -10,11 +10,11 @@ const {
   taking = true,
 } = defineProps<{
   subject: PhotoSubject
-  /** What it is called. */
+  /** Name of the thing. */
   of: string
-  /** Only the sign on the button. */
+  /** Shows only the button's icon. */
   small?: boolean
-  /** Whether more may be taken. */
+  /** True if more may be added. */
   taking?: boolean
 }>()
 const photos = usePhotos()

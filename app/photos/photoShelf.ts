@@ -1,7 +1,7 @@
 import { openDB, type DBSchema } from 'idb'
 import type { PhotoSubject } from '#core/document/photos'
 
-/** A photo that lies in this browser until the server holds it. */
+/** A photo kept in this browser until the server has it. */
 export interface WaitingPhoto {
   id: string
   job: string
@@ -9,7 +9,7 @@ export interface WaitingPhoto {
   caption: string
   photo: Blob
   at: string
-  /** Why the server will not have it; such a photo waits for a person. */
+  /** Why the server refused it; such a photo waits for a person's decision. */
   refused?: string
 }
 interface Shape extends DBSchema {

@@ -1,6 +1,8 @@
 import { LONGEST_SIDE, MOST_PHOTO_BYTES } from '#core/document/photos'
 
-/** How a photo is made smaller, tried in this order until it fits: share of the longest side, quality. */
+/**
+ * Steps for making a photo smaller, tried in this order until it fits: share of the longest side, and quality.
+ */
 const TRIES = [
   [1, 0.82],
   [1, 0.65],
@@ -9,9 +11,10 @@ const TRIES = [
 ] as const
 
 /**
- * A photo as it is kept: a JPEG of at most {@link MOST_PHOTO_BYTES}, upright, without what the phone wrote
- * beside it (where and with what it was taken).
- * @throws in a sentence what cannot be read as a picture.
+ * A photo as it is kept: a JPEG of at most {@link MOST_PHOTO_BYTES}, upright, without the phone's own data
+ * (where and
+ * with what it was taken).
+ * @throws with a sentence if it cannot be read as a picture.
  */
 export async function shrinkPhoto(file: Blob): Promise<Blob> {
   const picture = await createImageBitmap(file).catch(() => null)
@@ -24,7 +27,7 @@ export async function shrinkPhoto(file: Blob): Promise<Blob> {
       canvas.width = Math.max(1, Math.round(picture.width * scale))
       canvas.height = Math.max(1, Math.round(picture.height * scale))
       const pen = canvas.getContext('2d')!
-      // What is see-through would turn black.
+      // Transparent areas would turn black.
       pen.fillStyle = 'white'
       pen.fillRect(0, 0, canvas.width, canvas.height)
       pen.drawImage(picture, 0, 0, canvas.width, canvas.height)

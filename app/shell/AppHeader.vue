@@ -6,7 +6,7 @@ const emit = defineEmits<{ find: []; units: []; revisions: []; words: [] }>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
-/** As wide as the rows of the head that are left out below `sm`. */
+/** The width below which the head leaves out rows (`sm`). */
 const narrow = useMedia('(max-width: 639px)')
 const MoreMenu = defineAsyncComponent(() => import('./MoreMenu.vue'))
 const present = computed(() => {
@@ -14,7 +14,7 @@ const present = computed(() => {
   return `${names.join(', ')} ${names.length > 1 ? 'are' : 'is'} here`
 })
 const SAVED_MARK = { saved: Check, unsaved: Ellipsis, saving: Ellipsis, waiting: CloudOff }
-/** Saving takes as much room as saved does: nothing moves away under a finger that undoes. */
+/** "Saving" takes as much room as "saved", so nothing moves under a finger that presses Undo. */
 const SAVED = {
   saved: 'saved',
   unsaved: 'saving soon',

@@ -4,7 +4,7 @@ import type { Note, StageName } from '#core/quantity/figure'
 import type { StageState } from '#core/quantity/stage'
 import { useTriedRemedies } from './useTriedRemedies'
 
-/** What the computation noticed on this stage, Stops of the whole job first. */
+/** The notes of this stage, after the Stops of the whole job. */
 const { stage } = defineProps<{ stage: StageName }>()
 const job = useJob()
 const shop = useShop()
@@ -18,11 +18,11 @@ const notes = computed(() => {
   const elsewhere = all.filter((n) => n.rank === 'stop' && (n.stage !== stage || !onHaul(n)))
   return { mine, elsewhere }
 })
-/** A note of Load or Tune belongs to its haul; shown when that haul is the current one. */
+/** A note of Load or Tune belongs to a haul and is shown while that haul is the current one. */
 function onHaul(note: Note): boolean {
   return note.stage !== 'load' || note.subject.startsWith(`${job.haulId}:`)
 }
-/** The haul a note of Load is of, by its name. */
+/** Name of the haul that a note of Load is about. */
 const haulOf = (note: Note) =>
   note.stage === 'load' ? job.plan?.hauls[note.subject.split(':')[0]!]?.label : undefined
 const tried = useTriedRemedies(() => notes.value.mine)
@@ -31,7 +31,7 @@ const counts = computed(() =>
     .map((rank) => ({ rank, n: notes.value.mine.filter((x) => x.rank === rank).length }))
     .filter((c) => c.n > 0),
 )
-/** What no notes mean: not that all is done. */
+/** What it means that a stage has no notes. It does not mean that the stage is done. */
 const QUIET: Record<StageState, string> = {
   none: 'nothing done here yet',
   begun: 'no notes; not finished here',

@@ -3,12 +3,14 @@ import type { Edit } from '#core/document/edit'
 import type { ClashPlace } from '#core/document/exchange'
 import { nameOfPlace, valueText } from '#core/document/places'
 
-/** Somebody else changed the same thing: both are shown, one is chosen, nothing is lost. */
+/**
+ * Shown when somebody else changed the same thing: both values are shown, one is chosen, and nothing is lost.
+ */
 const { places, document, edits } = defineProps<{
   places: ClashPlace[] | null
-  /** What the names of the places are read from. */
+  /** The document from which the names of the places are read. */
   document: unknown
-  /** The edits that wait. */
+  /** The edits that are waiting. */
   edits: readonly Edit[]
 }>()
 const emit = defineEmits<{ settle: [choices: ('mine' | 'theirs')[]] }>()

@@ -4,10 +4,13 @@ import type { StageName } from '#core/quantity/figure'
 import { focusIn, nextFrame, reveal, type Drawer, type View } from './drawers'
 
 /**
- * A stage at work: its pictures stay in view, and under them (beside them where there is room) its drawers,
- * one open at a time. A drawer stands in the slot of its id, a picture in `view-` and its id. A slot is told whether
- * its drawer or picture is `open`, and whether it was ever (`seen`). A drawer that nobody has opened is not made yet:
- * it costs nothing when the page comes, nor at an edit. All are made to be printed, or to be looked through.
+ * The layout of a stage: its pictures stay in view, and under them (beside them on a wide screen) are its
+ * drawers, one
+ * open at a time. A drawer is in the slot named by its id, a picture in `view-` and its id. Each slot receives
+ * whether
+ * it is `open` and whether it ever was (`seen`). A drawer is not rendered before it is first opened, so it
+ * costs
+ * nothing when the page loads or the plan changes. All are rendered for printing and for searching.
  */
 const {
   stage,
@@ -21,7 +24,7 @@ const screen = useScreen()
 const root = useTemplateRef('root')
 
 const known = (id: string) => drawers.some((d) => d.id === id)
-/** What the address asks for; on a phone nothing is open until it does. */
+/** What the address asks for. On a phone nothing is open until the address names it. */
 const asked = computed(() => {
   const id = decodeURIComponent(route.hash.slice(1))
   return known(id) ? id : null
@@ -30,7 +33,7 @@ const opened = computed(() => asked.value ?? (known(first) ? first : drawers[0]?
 const seen = reactive(new Set<string>())
 watch(opened, (id) => id && seen.add(id), { immediate: true })
 
-/** Whether all are made, those too that nobody has opened. */
+/** True if all drawers are rendered, also those that nobody has opened. */
 const whole = ref(false)
 async function makeWhole(): Promise<void> {
   whole.value = true
@@ -45,15 +48,15 @@ const view = ref('')
 const viewed = computed(() => (views.some((v) => v.id === view.value) ? view.value : views[0]?.id))
 const viewsSeen = reactive(new Set<string>())
 watch(viewed, (id) => id && viewsSeen.add(id), { immediate: true })
-/** Where there is room all pictures stand one below the other. */
+/** On a wide screen all pictures are shown, one below the other. */
 const roomy = useMedia('(min-width: 1500px)')
 
 const open = (id: string | null) => router.push({ hash: id === null ? '' : `#${id}` })
-/** Opened for somebody who did not press for it: back does not lead through it. */
+/** Opens a drawer without a step in the browser's history, because nobody pressed for it. */
 const openQuietly = (id: string) => router.replace({ hash: `#${id}` })
 const drawerOf = (element: Element | null) => element?.closest<HTMLElement>('[data-drawer]')?.dataset.drawer
 
-/** Where a subject is edited here, or a field of that name stands. */
+/** Where a subject is edited here, or where a field of that name is. */
 const placeOf = (subject: string | null) =>
   subject === null
     ? null
@@ -64,7 +67,7 @@ const fieldOf = (name: string) =>
   )?.parentElement ?? null
 const phone = () => matchMedia('(max-width: 767px) and (pointer: coarse)').matches
 
-/** What is pointed at opens its drawer; a note or Find puts the focus in its field too. */
+/** Opens the drawer of what is pointed at. A note or Find also puts the focus in its field. */
 async function follow(): Promise<void> {
   await nextTick()
   const { subject, leading } = screen
@@ -72,7 +75,7 @@ async function follow(): Promise<void> {
   const find = () => (led && leading.field ? fieldOf(leading.field) : placeOf(subject))
   if (led) screen.leading = null
   else if (subject === null || phone()) return
-  // Whoever is led comes to the same place whatever was opened before.
+  // Whoever is led here comes to the same place, whatever was opened before.
   if (led || !find()) await makeWhole()
   const place = find()
   const drawer = drawerOf(place)
@@ -86,7 +89,7 @@ async function follow(): Promise<void> {
 watch(() => [screen.subject, screen.leading], follow)
 onMounted(follow)
 
-/** The field being edited is lit on the picture, and so is the row it stands in. */
+/** Highlights the edited field's thing on the picture, and the row of the field. */
 function light(event: FocusEvent): void {
   const field = event.target as HTMLInputElement
   screen.lit = field.labels?.[0]?.textContent?.trim() ?? null
@@ -94,7 +97,7 @@ function light(event: FocusEvent): void {
   if (subject) screen.subject = subject
 }
 
-/** Back to the picture, on a phone. */
+/** Returns to the picture, on a phone. */
 function shut(): void {
   void open(null)
   root.value?.querySelector<HTMLElement>(`[data-opens="${opened.value}"]`)?.focus()
@@ -192,7 +195,7 @@ watch(asked, async (id) => {
   }
 }
 
-/* The picture and the drawers keep to the window; what is long scrolls in its drawer. */
+/* The picture and the drawers fit the window; long content scrolls inside its drawer. */
 @media screen and (min-width: 1024px) {
   .bench {
     --picture-height: calc((100vh - 150px) * 0.44);
@@ -232,7 +235,7 @@ watch(asked, async (id) => {
   }
 }
 
-/* A hand-held screen: the drawer comes up from below and leaves the picture in sight. */
+/* On a phone or tablet the drawer comes up from below and leaves the picture visible. */
 @media screen and (max-width: 767px) and (pointer: coarse) {
   .panels {
     display: none;

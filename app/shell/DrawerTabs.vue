@@ -2,7 +2,7 @@
 import type { StageName } from '#core/quantity/figure'
 import type { Drawer } from './drawers'
 
-/** The drawers of a stage by name: `opened` is the one that is shown, `asked` the one its address names. */
+/** The names of a stage's drawers: `opened` is the one shown, `asked` the one that the address names. */
 defineProps<{
   stage: StageName
   drawers: readonly Drawer[]
@@ -55,7 +55,7 @@ defineProps<{
   }
 }
 
-/* A hand-held screen: one below the other, two abreast. */
+/* On a phone the names are in two columns. */
 @media screen and (max-width: 767px) and (pointer: coarse) {
   .tabs ul {
     border: 0;

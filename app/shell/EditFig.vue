@@ -3,7 +3,7 @@ import { nextTick } from 'vue'
 import { showText } from '#core/quantity/units'
 import type { MeasuredField } from './measuredField'
 
-/** A figure on a picture that is typed where it stands: press it, type, Enter. */
+/** A figure on a picture that can be edited in place: press it, type, Enter. */
 const {
   prefix = '',
   guess = false,
@@ -23,7 +23,7 @@ async function begin(): Promise<void> {
   input?.select()
 }
 function leave(): void {
-  // Judged once the focus has settled; a field with a complaint stays open, so that nothing typed is lost.
+  // Checked after the focus has moved. A field with an error stays open, so that nothing typed is lost.
   setTimeout(() => {
     if (!root.value?.contains(document.activeElement) && !root.value?.querySelector('[aria-invalid="true"]'))
       editing.value = false

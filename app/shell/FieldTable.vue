@@ -1,8 +1,8 @@
 <script setup lang="ts">
-/** A table whose cells are typed in; its last column takes a row away. */
+/** A table with input cells; its last column removes a row. */
 defineProps<{
   heads: readonly string[]
-  /** What the last column does, for who cannot see it. */
+  /** Name of the last column for screen readers. */
   last: string
 }>()
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { FigureSpec } from '#core/catalog/kinds'
 
-/** A figure of a part as its kind asks for it: typed, or chosen where it is yes or no. */
+/** Input for a figure of a part: a number, or a choice where the answer is yes or no. */
 const { spec, value } = defineProps<{ spec: FigureSpec; value: number | null }>()
 const emit = defineEmits<{ change: [value: number] }>()
 </script>

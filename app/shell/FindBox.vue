@@ -15,7 +15,9 @@ import { SURVEY_GROUPS } from '#core/truck/surveyFields'
 import { NAMED_FIELDS, STAGE_DRAWERS } from '~/stages/stageDrawers'
 import { FOUND_ACTIONS, type FoundAction } from './foundActions'
 
-/** Find anything of this job: stages, drawers, fields, figures, notes, hauls, items, parts, words, and what can be done. */
+/**
+ * Finds anything of this job: stages, drawers, fields, figures, notes, hauls, items, parts, terms and actions.
+ */
 const { open } = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: []; act: [action: FoundAction]; word: [term: string] }>()
 const job = useJob()
@@ -111,19 +113,19 @@ function everything(): Hit[] {
     })),
   ]
 }
-/** As it stood when the box was opened: nothing that comes in meanwhile moves the list under the keys. */
+/** The list as it was when the box was opened, so that incoming changes do not move it under the keys. */
 const all = shallowRef<Hit[]>([])
 watch(
   () => open,
   (now) => now && (all.value = everything()),
   { immediate: true },
 )
-/** A word is found by its name alone: what it means names half of the others. */
+/** A term is found by its name only; its explanation contains half of the other terms. */
 const sought = ({ label, where }: Hit) =>
   (where.startsWith('Word') ? label : `${label} ${where}`).toLowerCase()
 const hits = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
-  /** The very name first, then names that begin so. */
+  /** The exact name comes first, then names that begin with the text. */
   const far = ({ label }: Hit) => {
     const name = label.toLowerCase()
     return name === words.join(' ') ? 0 : name.startsWith(words[0] ?? '') ? 1 : 2

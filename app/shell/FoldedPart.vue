@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /**
- * Part of a form that opens when asked for; closed, it is not there at all and costs nothing while something
- * is dragged.
+ * Part of a form that opens on request. While closed it is not rendered, so it costs nothing while something is
+ * dragged.
  */
 const { title, open = false } = defineProps<{ title: string; open?: boolean }>()
 const shown = ref(open)

@@ -2,7 +2,10 @@
 import type { Figure, StageName } from '#core/quantity/figure'
 import { showText } from '#core/quantity/units'
 
-/** The live figures of the whole job, with band, pointer, and a ghost where each stood before the newest edit. */
+/**
+ * The live figures of the whole job, with band and pointer, and a ghost pointer where each was before the
+ * newest edit.
+ */
 const job = useJob()
 const shop = useShop()
 

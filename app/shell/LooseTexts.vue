@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { looseDrafts, throwDraftAway } from '~/keeping/drafts'
 
-/** Texts that were being typed when the page was lost, whose field is not here any more. */
+/** Texts that were being typed when the page was lost and whose field no longer exists. */
 </script>
 
 <template>

@@ -2,7 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVertical } from '@lucide/vue'
 
-/** What has no room in the head of a narrow screen. */
+/** The menu of everything that does not fit in the head of a narrow screen. */
 const emit = defineEmits<{ units: []; revisions: []; words: [] }>()
 const job = useJob()
 const screen = useScreen()

@@ -4,9 +4,8 @@ import { show, shownUnit, showText } from '#core/quantity/units'
 import type { MeasuredField } from './measuredField'
 
 /**
- * A measured field: shows an SI value in the shop's unit, takes any unit typed, and keeps what was typed
- * while it is wrong. Nothing is written unless the text was changed, so that switching units never rounds a
- * stored figure.
+ * Input for a figure: shows an SI value in the shop's unit, accepts any unit, and keeps invalid text. It writes
+ * nothing unless the text was changed, so that switching units never rounds a stored figure.
  */
 const {
   label,
@@ -22,25 +21,25 @@ const {
   MeasuredField & {
     digits?: number
     hideLabel?: boolean
-    /** Not measured yet: as the kind's example has it, or a guess taken over. */
+    /** Not measured yet: the example of the kind, or an accepted guess. */
     guess?: boolean
-    /** Emptied, it says so, and nothing is known of it any more. */
+    /** May be emptied, which means that nothing is known. */
     mayBeEmpty?: boolean
   }
 >()
-/** `unit`: the sign of the unit that was typed with the figure, empty where none was. */
+/** `unit`: the unit that was typed with the figure; empty if none was. */
 const emit = defineEmits<{ change: [value: number, unit: string]; clear: [] }>()
 const GUESS = 'Still a guess: not measured on this truck'
 const shop = useShop()
 const id = useId()
 const typed = ref<string | null>(null)
 const problem = ref('')
-/** What is typed without a unit is in the one that stands beside it. */
+/** A figure typed without a unit is in the unit shown beside the field. */
 const unit = computed(() => shownUnit(value, quantity, shop.units))
 const shown = computed(() =>
   value === null ? '' : show(value, quantity, shop.units, digits).text.replace(/ /g, ''),
 )
-/** What somebody is typing stays, whatever another person's edit brings in meanwhile; they are told of it. */
+/** What somebody is typing stays when another person's edit arrives, and they are told about it. */
 const isTyping = () => typed.value !== null && document.activeElement?.id === id
 watch(
   () => value,

@@ -5,21 +5,20 @@ import { STAGES, type StageName } from '#core/quantity/figure'
 import { showText } from '#core/quantity/units'
 
 /**
- * Under the notes, never empty: what comes next, what is still a guess, what is near its limit, what changed
- * lately.
+ * Shown under the notes and never empty: the next step, guesses, figures near their limit, and recent changes.
  */
 const { stage } = defineProps<{ stage: StageName }>()
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
 
-/** Where a thing is seen; what it points at is lit there. */
+/** Link to the stage where a thing is shown and highlighted. */
 const at = (to: StageName) => `/jobs/${job.id}/${to}`
 const light = (to: StageName, subject: string | null) => screen.lead(to, subject)
 const next = computed(() => nextStep(job.plan!, job.derived!))
 const guesses = computed(() => guessesOf(job.plan!, job.derived!, job.haulId).slice(0, 4))
 const near = computed(() => nearestLimits(job.derived!))
-/** A haul's figure says whose it is. */
+/** Name of a figure, with its haul if it has one. */
 const nearName = (id: string, label: string) => {
   const haul = job.plan!.hauls[id.split('.')[0]!]
   return haul && !label.startsWith(haul.label) ? `${haul.label}: ${label}` : label
@@ -33,14 +32,14 @@ const lately = computed(() =>
     .reverse()
     .map((edit) => ({ edit, by: saidBy(edit), seen: seenAt(edit) })),
 )
-/** Who made an edit and when; of this page's own that are saved since, that it was here. */
+/** Who made an edit and when, or that it was made on this page. */
 function saidBy({ id }: Edit): string {
   const made = job.made.get(id)
   if (made) return `${made.who}, ${shortTime(made.at)}`
   return job.waiting.some((e) => e.id === id) ? 'not saved yet' : `${shop.person?.name ?? 'here'}, just now`
 }
 const WORD: Record<Edit['kind'], string> = { do: '', undo: 'Undone: ', redo: 'Redone: ' }
-/** Part of the plan that an edit touched, and so the stage it is seen at. */
+/** The stage that shows the part of the plan which an edit changed. */
 const PARTS: Partial<Record<string, StageName>> = { hauls: 'load', job: 'truck' }
 function seenAt({ patches }: Edit): { stage: StageName; subject: string | null } {
   const [part, ...rest] = patches[0]?.path.map(String) ?? []
@@ -48,7 +47,7 @@ function seenAt({ patches }: Edit): { stage: StageName; subject: string | null }
   const subject = seen === 'load' ? rest[0] : rest[1]
   return { stage: seen, subject: subject ?? null }
 }
-/** The last one as Undo does; one before it by putting back what it changed. */
+/** Undoes the last edit, or restores what an earlier one changed. */
 function undo(edit: Edit): void {
   if (job.stacks.undo.at(-1)?.id === edit.id) job.undo()
   else job.takeBack(edit)

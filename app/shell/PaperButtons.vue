@@ -2,7 +2,7 @@
 import { Printer } from '@lucide/vue'
 import { PAPERS, type Paper } from '#core/document/paper'
 
-/** The paper, and printing this page on it; what else may be taken along stands behind. */
+/** Choice of paper and printing of this page; other documents follow after. */
 const screen = useScreen()
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** One of a few, by name. */
+/** A choice among a few, by name. */
 const {
   label,
   value,
@@ -13,7 +13,7 @@ const {
 }>()
 const emit = defineEmits<{ change: [value: string] }>()
 const id = useId()
-/** Whoever hears of the choice may first ask, or refuse it: until the value changes, the field shows what stands. */
+/** The parent may ask first or refuse the choice, so the field shows the current value until it changes. */
 async function pick(select: HTMLSelectElement): Promise<void> {
   emit('change', select.value)
   await nextTick()

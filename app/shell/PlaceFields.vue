@@ -2,7 +2,7 @@
 import type { Point } from '#core/document/types'
 import { AXLE_WAYS, CENTRE_WAYS } from '#core/quantity/ways'
 
-/** Where something stands on the truck: from the rear axle, from the centre line, above the ground. */
+/** Position on the truck: from the rear axle, from the centre line, above the ground. */
 const { of, at } = defineProps<{ of: string; at: Point }>()
 const emit = defineEmits<{ move: [value: number, axis: 'x' | 'y' | 'z'] }>()
 </script>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import type { StageName } from '#core/quantity/figure'
 
-/** Head of a stage's sheet on paper: whose it is, of which job, which stage, when, and as of which revision. */
+/** Head of a printed stage: shop, job, stage, date and revision. */
 const { stage } = defineProps<{ stage: StageName }>()
 const job = useJob()
 const shop = useShop()
 const card = computed(() => job.plan!.job)
 const haul = computed(() => job.plan!.hauls[job.haulId]?.label)
-/** Asked when a sheet is printed: a page may stand open overnight, and the first date costs a browser 50 ms. */
+/** Read when a sheet is printed: a page may stay open overnight, and the first date costs a browser 50 ms. */
 const today = ref('')
 const date = () =>
   (today.value = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }))

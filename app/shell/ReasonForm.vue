@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Why something is passed over, asked for before it is: an empty reason is told, not taken. */
+/** Asks for the reason before something is passed over. An empty reason gets a message and is not accepted. */
 const { label, action } = defineProps<{ label: string; action: string }>()
 const emit = defineEmits<{ reason: [text: string] }>()
 const text = ref('')

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Asked before a circuit or a truck that somebody worked on is replaced. */
+/** Asks before replacing a circuit or a truck that somebody has edited. */
 const WORDS = {
   circuit: {
     title: 'Start the circuit anew?',

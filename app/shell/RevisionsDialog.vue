@@ -7,7 +7,7 @@ import { nameOfPlace, valueText } from '#core/document/places'
 import type { Plan } from '#core/document/types'
 import { diffDocuments } from '#core/quantity/patch'
 
-/** Every save of the job: what was done in it, what it differs from now in, and the way back to it. */
+/** Every save of the job: what was done in it, how it differs from the current plan, and a way back to it. */
 const { open } = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 interface Revision {
@@ -23,7 +23,7 @@ const chosen = ref<number | null>(null)
 const then = shallowRef<Plan | null>(null)
 const problem = ref('')
 const derive = createDeriver()
-/** As many lines as can be read; the rest is counted. */
+/** Greatest number of lines listed; the rest is counted. */
 const MOST = 40
 
 onMounted(async () => {
@@ -54,7 +54,7 @@ const places = computed(() =>
       }))
     : [],
 )
-/** Both without what runs find: those take a while, and would not be there for the older one. */
+/** Both plans without the answers of runs, because those take a while and are not kept for older revisions. */
 const figures = computed(() =>
   then.value ? changedFigures(derive(then.value), createDeriver()(job.plan!), shop.units) : [],
 )

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What of a list may be saved as a file, under the list. */
+/** Links under a list that save it as a file. */
 defineProps<{ files: readonly { label: string; save: () => void }[] }>()
 </script>
 

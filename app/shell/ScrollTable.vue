@@ -1,5 +1,7 @@
 <script setup lang="ts">
-/** A table that scrolls sideways where it is too wide; on a phone each row is a card. What is said of it is its own. */
+/**
+ * A table that scrolls sideways if it is too wide. On a phone each row is a card. Attributes go to the table.
+ */
 defineOptions({ inheritAttrs: false })
 </script>
 

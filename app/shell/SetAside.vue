@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Says that something could not be saved, and opens what can be done about it. */
+/** Says that something could not be saved, and opens the choices for it. */
 const aside = useSetAside()
 const shown = ref(false)
 const count = computed(() => aside.rows.length)

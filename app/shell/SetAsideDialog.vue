@@ -6,7 +6,7 @@ import { parseQuantity } from '#core/quantity/parse'
 import { showText, unitFor } from '#core/quantity/units'
 import type { KeptRow } from '~/keeping/shelf'
 
-/** What could not be saved, with its reason: mended, tried again, taken as a file, or thrown away by name. */
+/** What could not be saved, with the reason: correct it, try again, save it as a file, or discard it. */
 const emit = defineEmits<{ close: [] }>()
 const aside = useSetAside()
 const shop = useShop()
@@ -17,7 +17,7 @@ function file(row: KeptRow): void {
 }
 const wrong = ref<Record<string, string>>({})
 const quantityOf = (row: KeptRow) => quantityAt(row.edit.patches[0]?.path.map(String) ?? [])
-/** The value as it stands in the field: a number in the shop's unit. */
+/** The value as its field shows it: a number in the shop's unit. */
 function valueOf(row: KeptRow): string {
   const sole = aside.soleValue(row.edit.patches)
   const shown = typeof sole === 'number' ? showText(sole, quantityOf(row), shop.units) : (sole ?? '')

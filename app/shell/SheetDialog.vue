@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
-/** A dialog in the middle of the screen, on a sheet of its own. */
+/** A dialog in the middle of the screen. */
 const { width = 'max-w-lg' } = defineProps<{
   open: boolean
   title: string

@@ -2,8 +2,8 @@
 import type { Quantity } from '#core/quantity/units'
 
 /**
- * A distance with the side it lies on as a word: the figure is positive, and a minus typed means the second way
- * whichever is chosen. `ways` are the words for a positive and a negative value.
+ * A distance with its side as a word. The figure is positive; a typed minus means the second side, whichever is
+ * chosen. `ways` are the words for a positive and a negative value.
  */
 const { label, value, quantity, ways, min, max } = defineProps<{
   label: string
@@ -18,7 +18,7 @@ const { label, value, quantity, ways, min, max } = defineProps<{
 }>()
 const emit = defineEmits<{ change: [value: number] }>()
 
-/** The side while it stands at zero, where the value alone does not tell. */
+/** The chosen side while the value is zero and does not tell. */
 const chosen = ref<1 | -1>(1)
 const side = computed(() => (value === null || value === 0 ? chosen.value : value < 0 ? -1 : 1))
 /** The most that may be typed without a minus on this side. */
@@ -62,7 +62,7 @@ function turn(to: string): void {
   grid-template-columns: minmax(5.5rem, 1fr) auto;
   align-items: end;
 }
-/* Its name runs on over the way beside it. */
+/* Its label extends over the choice of side. */
 .side-field :deep(label) {
   white-space: nowrap;
 }

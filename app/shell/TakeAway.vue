@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Trash2 } from '@lucide/vue'
 
-/** Takes one thing away: a bin, with what it takes in words. */
+/** A button that removes one thing: a bin, with the thing's name. */
 defineProps<{ label: string }>()
 </script>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { fitText } from '#core/document/json'
 
-/** A text of the plan, written when left. */
+/** Input for a text of the plan, written when the field is left. */
 const {
   label,
   value,
@@ -19,13 +19,13 @@ const {
   hideLabel?: boolean
   required?: boolean
   placeholder?: string
-  /** Why a text is not taken, in words that say what to type instead; empty where it is. */
+  /** Why a text is not accepted and what to type instead; empty if it is accepted. */
   unfit?: (text: string) => string
 }>()
 const emit = defineEmits<{ change: [value: string] }>()
 const id = useId()
 const typed = ref<string | null>(null)
-/** Why what was typed is not taken; it stays in the field. */
+/** Why the typed text is not accepted; it stays in the field. */
 const problem = ref('')
 function problemOf(text: string): string {
   if (required && text.trim() === '') return `${label} may not be empty. Type a name.`

@@ -2,12 +2,12 @@
 import { STAGES, type StageName } from '#core/quantity/figure'
 import { show } from '#core/quantity/units'
 
-/** The air line: nine fittings, each with its state and its one most useful figure. */
+/** The air line: nine fittings, each with its state and its most useful figure. */
 const { current } = defineProps<{ current: StageName }>()
 const job = useJob()
 const shop = useShop()
 const root = useTemplateRef('root')
-/** On a phone the line scrolls sideways: keep the current stage in sight. */
+/** On a phone the line scrolls sideways: keep the current stage in view. */
 watch(
   () => [current, job.derived !== null],
   () =>

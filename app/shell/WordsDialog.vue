@@ -3,7 +3,7 @@ import { GLOSSARY, type Term } from '#core/catalog/glossary'
 import type { StageName } from '#core/quantity/figure'
 import { SHORTCUTS } from './shortcuts'
 
-/** The terms of a stage and the keys: what `?` shows. A term that was looked for stands first. */
+/** The terms of a stage and the shortcuts, shown by `?`. A term that was looked for comes first. */
 const { stage, soughtTerm = null } = defineProps<{
   open: boolean
   stage: StageName

@@ -1,4 +1,4 @@
-/** What can be done from anywhere in a job, by the words one looks for. */
+/** Actions available anywhere in a job, under the words people search for. */
 export const FOUND_ACTIONS = [
   { id: 'print', label: 'Print this stage' },
   { id: 'pack', label: 'Print the whole job pack, PDF' },

@@ -1,6 +1,6 @@
 import type { Quantity } from '#core/quantity/units'
 
-/** What a figure that is typed has, wherever it stands: its name, its value in SI and between what it lies. */
+/** Properties of an input for a figure: its label, its value in SI and its range. */
 export interface MeasuredField {
   label: string
   value: number | null

@@ -1,8 +1,9 @@
 import { tinykeys } from 'tinykeys'
 
 /**
- * Every shortcut: how it is bound, how the list under `?` shows it, and what it does. A new one is a line
- * here and an action where `useShortcuts` is called; without the action it does not compile.
+ * Every shortcut: its keys, how the list under `?` shows it, and what it does. To add one, add a line here and
+ * an
+ * action where `useShortcuts` is called; without the action it does not compile.
  */
 export const SHORTCUTS = [
   { id: 'stage', keys: ['1', '2', '3', '4', '5', '6', '7', '8', '9'], shown: '1 – 9', what: 'Go to a stage' },
@@ -15,9 +16,9 @@ export const SHORTCUTS = [
   { id: 'find', keys: ['/'], shown: '/', what: 'Find anything' },
   { id: 'undo', keys: ['$mod+z'], shown: 'Ctrl+Z', what: 'Undo' },
   { id: 'redo', keys: ['$mod+Shift+z'], shown: 'Ctrl+Shift+Z', what: 'Redo' },
-  // Bound by each picture to what has the focus (useMoving); listed here with the rest.
+  // Bound by each picture for what has the focus (useMoving); listed here with the rest.
   { id: 'move', keys: [], shown: '← → ↑ ↓', what: 'Move the focused item or part; with Shift, finer' },
-  // Bound below: in a field the other keys are letters.
+  // Bound below, because in a field the other keys are letters.
   { id: 'leave', keys: [], shown: 'Esc', what: 'Leave a field, so that these keys work again' },
   { id: 'list', keys: ['?'], shown: '?', what: 'These words and keys' },
 ] as const satisfies readonly { id: string; keys: readonly string[]; shown: string; what: string }[]
@@ -28,11 +29,11 @@ type Action = (key: string) => void
 const FIELD = 'input:not([type=radio]):not([type=checkbox]), textarea, select'
 
 const asking = () => !!document.querySelector('[role="dialog"]')
-/** Nothing is meant for the shell while somebody types or answers a dialog. */
+/** True while somebody types or answers a dialog: then no shortcut of the shell applies. */
 const elsewhere = (event: KeyboardEvent): boolean =>
   (event.target as Element | null)?.matches?.(FIELD) === true || asking()
 
-/** Binds the table to what the shell does, for as long as the component stands. */
+/** Binds the shortcuts to actions of the shell while the component is mounted. */
 export function useShortcuts(actions: Record<ShortcutId, Action>): void {
   const bindings: Record<string, (event: KeyboardEvent) => void> = {}
   for (const shortcut of SHORTCUTS) {
@@ -45,7 +46,8 @@ export function useShortcuts(actions: Record<ShortcutId, Action>): void {
         act(key)
       }
       bindings[key] = handle
-      // Which keys need Shift is the keyboard layout's business; a letter with Caps is still that letter.
+      // Which keys need Shift depends on the keyboard layout, and a letter typed with Caps Lock is still that
+      // letter.
       if (!key.includes('+')) bindings[`Shift+${key}`] = handle
     }
   }

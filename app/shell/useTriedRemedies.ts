@@ -3,10 +3,10 @@ import type { Tried } from '#core/whatIf/tryRemedy'
 import type { Note } from '#core/quantity/figure'
 
 const keyOf = (note: Note) => `${note.rule} ${note.subject}`
-/** After so long without a change the remedies are tried, ms. */
+/** Remedies are tried after this time without a change, ms. */
 const STILL = 120
 
-/** What the remedy of each shown note comes to, tried on a copy of the plan a moment after the last change. */
+/** Tries the remedy of each shown note on a copy of the plan, shortly after the last change. */
 export function useTriedRemedies(shown: () => readonly Note[]): (note: Note) => Tried | null {
   const job = useJob()
   const tried = shallowRef(new Map<string, Tried | null>())

@@ -9,7 +9,7 @@ import { type Fastener, type Kit, COMPONENT_KINDS, type ComponentKind } from '#c
 import { LIFT_WAYS } from '#core/quantity/ways'
 import { classOptions } from '~/stages/air/classOptions'
 
-/** What is in one kit, off its own list and sheet. */
+/** The contents of one kit, from its own list and sheet. */
 const { kitId, kit } = defineProps<{ kitId: string; kit: Kit }>()
 const emit = defineEmits<{ gone: [] }>()
 const shop = useShop()

@@ -4,7 +4,7 @@ import { catalogueClass, figuresOf, tableFigures } from '#core/air/parts/parts'
 import { columnsOf } from '#core/air/parts/sheetTables'
 import type { OwnClass } from '#core/document/types'
 
-/** One class of the shop's own: its figures and its table off a real part's sheet. */
+/** One of the shop's own classes: its figures and its table from a real part's sheet. */
 const { partId, part } = defineProps<{ partId: string; part: OwnClass }>()
 const emit = defineEmits<{ gone: [] }>()
 const shop = useShop()
@@ -17,7 +17,7 @@ function remove(): void {
   emit('gone')
   shop.edit(`Take ${part.label} away`, ({ parts }) => void Reflect.deleteProperty(parts, partId))
 }
-/** Single figures that are typed: what the table says is not, but for the height the spring is made for. */
+/** The figures that are typed. The table gives the others, except the height the spring is made for. */
 const typed = computed(() => {
   const ruled = tableFigures(part)
   return figuresOf(part.kind).filter(({ id }) => id === 'designHeight' || !(id in ruled))

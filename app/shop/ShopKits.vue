@@ -2,7 +2,7 @@
 import { kitWords } from '#core/jobs/kits'
 import type { Kit } from '#core/document/types'
 
-/** The shop's kits as they are sold: each entered once, and taken whole in a job at Air. */
+/** The shop's kits as they are sold: each is entered once and used whole in a job at Air. */
 const shop = useShop()
 const chosen = ref<string | null>(null)
 const list = computed(() => Object.entries(shop.kits).sort((a, b) => a[1].label.localeCompare(b[1].label)))

@@ -3,8 +3,9 @@ import { readTypedTable, tableHead, typedTable } from '#core/air/parts/sheetTabl
 import type { OwnClass } from '#core/document/types'
 
 /**
- * The table off a part's sheet, typed or pasted: one row a line, in the shop's units. What is wrong stays and
- * is told.
+ * The table from a part's sheet, typed or pasted: one row a line, in the shop's units. Invalid text stays, with
+ * a
+ * message.
  */
 const { part } = defineProps<{ part: OwnClass }>()
 const emit = defineEmits<{ change: [table: number[][]] }>()

@@ -13,7 +13,7 @@ import type { Keeper } from '~/keeping/keeper'
 import { hearChanges, type LiveChange } from '~/keeping/live'
 import { callApi } from '~/composables/useApi'
 
-/** A saved revision as the history gives it. */
+/** A saved revision as the history lists it. */
 interface HistoryRow {
   author: string
   at: string
@@ -21,8 +21,9 @@ interface HistoryRow {
 }
 
 /**
- * The job open on this page: its plan with every edit in it, undo and redo, and what is derived from it. Its
- * keeper sees to it that no edit is lost.
+ * The job open on this page: its plan with every edit, undo and redo, and what is derived from it. Its keeper
+ * makes
+ * sure that no edit is lost.
  */
 export const useJob = defineStore('job', () => {
   const id = ref('')
@@ -33,17 +34,17 @@ export const useJob = defineStore('job', () => {
   const revision = computed(() => keeper.value?.revision.value ?? 0)
   const saveState = computed(() => keeper.value?.state.value ?? 'saved')
   const clash = computed(() => keeper.value?.clash.value ?? null)
-  /** Edits that wait to be saved. */
+  /** Edits waiting to be saved. */
   const waiting = computed(() => keeper.value?.pending.value.map((r) => r.edit) ?? [])
-  /** Why saving waits, or why what is typed is not safe here. */
+  /** Why saving waits, or why edits are not safe in this browser. */
   const away = computed(() => keeper.value?.unsafe.value || keeper.value?.away.value || '')
-  /** The plan before the newest edits: where ghost pointers stand. */
+  /** The plan before the newest edits; ghost pointers show its figures. */
   const ghostPlan = shallowRef<Plan | null>(null)
   const history = shallowRef<Edit[]>([])
-  /** Who made the edits that are saved, and when, by their ids. */
+  /** Author and time of each saved edit, by its id. */
   const made = shallowRef<Map<string, { who: string; at: string }>>(new Map())
   const message = ref('')
-  /** Who else has this job open. */
+  /** Other people who have this job open. */
   const present = shallowRef<string[]>([])
   const chosenHaul = ref('')
   let stopHearing = () => {}
@@ -51,7 +52,7 @@ export const useJob = defineStore('job', () => {
 
   const derive = createDeriver()
   const deriveGhost = createDeriver()
-  /** What runs of the circuit say; null until they are through. */
+  /** Answers of runs of the circuit; null until they are ready. */
   const answers = shallowRef<Answers | null>(null)
   const derived = computed(() => (plan.value ? derive(plan.value, answers.value) : null))
   const derivedGhost = computed(() => {
@@ -59,7 +60,7 @@ export const useJob = defineStore('job', () => {
     return ghostPlan.value && deriveGhost(ghostPlan.value)
   })
   const hauls = computed(() => (plan.value ? ordered(plan.value.hauls) : []))
-  /** The haul shown: the one chosen here, else the one heaviest on the rear axle. */
+  /** The shown haul: the one chosen here, otherwise the one heaviest on the rear axle. */
   const haulId = computed(() => {
     if (plan.value?.hauls[chosenHaul.value]) return chosenHaul.value
     const solved = derived.value?.stages.load.result.hauls ?? {}
@@ -71,7 +72,7 @@ export const useJob = defineStore('job', () => {
   })
   const stacks = computed(() => foldHistory(history.value))
 
-  /** Opens a job and hands in whatever an earlier visit could not save. Throws what the server refused. */
+  /** Opens a job and hands in edits that an earlier visit could not save. @throws the server's refusal */
   async function open(jobId: string): Promise<void> {
     stopHearing()
     id.value = jobId
@@ -116,7 +117,7 @@ export const useJob = defineStore('job', () => {
 
   async function loadHistory(): Promise<void> {
     const jobId = id.value
-    // What is handed in while the list is on its way is in neither the list nor among what waits.
+    // Edits handed in while the list is loading are neither in the list nor among the waiting ones.
     const waited = waiting.value
     const before = history.value.length
     const rows = await callApi<HistoryRow[]>(`/api/jobs/${jobId}/history`).catch(() => null)
@@ -128,7 +129,7 @@ export const useJob = defineStore('job', () => {
     history.value = [...known, ...[...own.values()].filter((e) => !ids.has(e.id))]
   }
 
-  /** Takes an edit in; one that would not fit the plan is told here, before anything is kept. */
+  /** Records an edit. If it does not fit the plan, the reason is shown and nothing is kept. */
   function record(made: Edit): void {
     const at = keeper.value
     if (!at) return
@@ -143,7 +144,7 @@ export const useJob = defineStore('job', () => {
     }
   }
 
-  /** One edit: `label` says it in the history, `change` works on a draft. */
+  /** Makes an edit: `label` is its name in the history, `change` works on a draft. */
   function edit(label: string, change: (draft: Plan) => void): void {
     if (!plan.value) return
     message.value = ''
@@ -151,7 +152,7 @@ export const useJob = defineStore('job', () => {
     if (made) record(made.edit)
   }
 
-  /** A drag shows every step and becomes one edit when let go. */
+  /** A drag shows every step and becomes one edit when it ends. */
   function drag(change: (draft: Plan) => void): void {
     if (!plan.value) return
     dragFrom ??= plan.value
@@ -175,7 +176,7 @@ export const useJob = defineStore('job', () => {
     const last = stacks.value.undo.at(-1)
     if (last) apply(last.label, last.inverse, 'undo', last.patches)
   }
-  /** Takes an edit back that is not the last: what it changed as it was, if that is still there. */
+  /** Reverts an edit that is not the last: restores what it changed, if that still exists. */
   function takeBack({ label, inverse }: Edit): void {
     applyRemedy({ label: `Taken back: ${label}`, patches: inverse })
   }
@@ -184,7 +185,7 @@ export const useJob = defineStore('job', () => {
     if (last) apply(last.label, last.patches, 'redo', last.inverse)
   }
 
-  /** What comes of a note's remedy, which is not applied; null while there is no plan. */
+  /** Result of a note's remedy, tried but not applied; null while there is no plan. */
   function triedRemedy(note: Note) {
     if (!plan.value || !derived.value) return null
     return tryRemedy(derive, plan.value, derived.value, note)
@@ -199,7 +200,7 @@ export const useJob = defineStore('job', () => {
     }
   }
 
-  /** Hands in at once what is not saved yet; done once all of it is, or once somebody has to be waited for. */
+  /** Hands in everything unsaved at once. Resolves when all is saved, or when a person must decide. */
   async function save(): Promise<void> {
     await keeper.value?.handIn()
     await new Promise<void>((done) => {
@@ -215,13 +216,13 @@ export const useJob = defineStore('job', () => {
     })
   }
 
-  /** Ends a clash: for every place, mine or theirs. */
+  /** Ends a conflict: for every place, mine or theirs. */
   async function settle(choices: ('mine' | 'theirs')[]): Promise<void> {
     await keeper.value?.settle(choices, crypto.randomUUID())
     void loadHistory()
   }
 
-  // Edits of a page that was closed may be taken up after the history was read: undo reaches them too.
+  // Edits of a closed page may be taken over after the history was read; undo reaches them too.
   watch(waiting, (edits) => {
     const ids = new Set(history.value.map((e) => e.id))
     const missing = edits.filter((e) => !ids.has(e.id))

@@ -5,7 +5,7 @@ import { RefusedError, callApi, sayWho } from '~/composables/useApi'
 import { dropPhoto, keepPhoto, waitingPhotos, type WaitingPhoto } from '~/photos/photoShelf'
 import { base64Of, shrinkPhoto } from '~/photos/shrink'
 
-/** A photo as the page shows it: held by the server, or waiting in this browser. */
+/** A photo as the page shows it: on the server, or waiting in this browser. */
 export interface ShownPhoto {
   id: string
   subject: PhotoSubject
@@ -19,18 +19,15 @@ export interface ShownPhoto {
 
 const AGAIN = 10_000
 
-/**
- * Photos of the open job: kept in this browser from the moment they are taken until the server says that it
- * holds them.
- */
+/** Photos of the open job. Each is kept in this browser from the moment it is taken until the server has it. */
 export const usePhotos = defineStore('photos', () => {
   const job = ref('')
   const held = shallowRef<Photo[]>([])
   const waiting = shallowRef<(WaitingPhoto & { src: string })[]>([])
-  /** Photos are not known while the server does not answer. */
+  /** False while the server has not answered, so the photos are unknown. */
   const known = ref(false)
   const problem = ref('')
-  /** The photo shown large. */
+  /** Id of the photo shown large. */
   const looking = ref('')
   let timer: ReturnType<typeof setTimeout> | undefined
 
@@ -55,7 +52,9 @@ export const usePhotos = defineStore('photos', () => {
     await send()
   }
 
-  /** Sends what waits, then reads what the server holds; tried again while something waits or nobody answers. */
+  /**
+   * Sends waiting photos, then reads the server's list; tries again while something waits or nobody answers.
+   */
   async function send(): Promise<void> {
     clearTimeout(timer)
     const jobId = job.value
@@ -121,14 +120,14 @@ export const usePhotos = defineStore('photos', () => {
     }
   }
 
-  /** Tries a photo once more that the server would not have, saying anew who is here. */
+  /** Sends a refused photo once more, saying again who is here. */
   async function retry(id: string): Promise<void> {
     await sayWho(useShop().who)
     waiting.value = waiting.value.map((w) => (w.id === id ? { ...w, refused: undefined } : w))
     await send()
   }
 
-  /** Writes what is said under a photo. Throws what the server refused. */
+  /** Saves a photo's caption. @throws the server's refusal */
   async function caption(id: string, text: string): Promise<void> {
     const row = waiting.value.find((w) => w.id === id)
     if (row) {
@@ -140,7 +139,7 @@ export const usePhotos = defineStore('photos', () => {
     held.value = held.value.map((p) => (p.id === id ? { ...p, caption: text } : p))
   }
 
-  /** Takes a photo away. Throws what the server refused. */
+  /** Removes a photo. @throws the server's refusal */
   async function remove(id: string): Promise<void> {
     if (waiting.value.some((w) => w.id === id)) {
       await dropPhoto(id)

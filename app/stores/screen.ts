@@ -2,32 +2,34 @@ import { defineStore } from 'pinia'
 import { PAPERS, type Paper } from '#core/document/paper'
 import type { Figure, Remedy, StageName } from '#core/quantity/figure'
 
-/** What this browser shows: theme, the figure asked "why?", and the thing a note points at. */
+/** What this browser shows: theme, the figure asked "why?", and the subject of a note. */
 export const useScreen = defineStore('screen', () => {
   const theme = ref<'day' | 'bay'>(localStorage.getItem('np.theme') === 'bay' ? 'bay' : 'day')
   watch(theme, (value) => localStorage.setItem('np.theme', value))
   const asked = shallowRef<Figure | null>(null)
   /** What is pointed at: the subject of a note, an item, a part, a line. */
   const subject = ref<string | null>(null)
-  /** Stage that somebody was led to for the subject: its drawer opens there and its field takes the focus. */
+  /**
+   * The stage to which somebody was led for the subject: its drawer opens there and its field gets the focus.
+   */
   const leading = ref<{ stage: StageName; field?: string } | null>(null)
   function lead(stage: StageName, to: string | null): void {
     subject.value = to
     leading.value = to === null ? null : { stage }
   }
-  /** Leads to a field by its name on the screen, away from what was pointed at. */
+  /** Leads to a field by its label, and clears what was pointed at. */
   function leadToField(stage: StageName, field: string): void {
     subject.value = null
     leading.value = { stage, field }
   }
-  /** Label of the field being edited: its figure is lit on the picture. */
+  /** Label of the edited field: its figure is highlighted on the picture. */
   const lit = ref<string | null>(null)
-  /** A remedy that would put another circuit or truck in place, and the work it would cost: to be asked first. */
+  /** A remedy that would replace a circuit or truck, and the work it would discard: asked about first. */
   const replacing = shallowRef<{ what: 'circuit' | 'truck'; remedy: Remedy; work: string[] } | null>(null)
-  /** Whether the right column is folded away. */
+  /** True if the right column is folded. */
   const folded = ref(localStorage.getItem('np.folded') === 'yes')
   watch(folded, (value) => localStorage.setItem('np.folded', value ? 'yes' : 'no'))
-  /** Paper chosen at this browser; until then what goes with the shop's units. */
+  /** Paper chosen in this browser; before that, the one that goes with the shop's units. */
   const chosenPaper = ref(localStorage.getItem('np.paper'))
   const paper = computed<Paper>({
     get: () => {

@@ -2,10 +2,10 @@ import { defineStore } from 'pinia'
 import type { Patch } from '#core/quantity/patch'
 import { asideRows, keeperOfRow } from '~/keeping/keeping'
 
-/** Edits that could not be saved, of every job: they wait here until a person says what becomes of them. */
+/** Edits of every job that could not be saved: they wait here until a person decides. */
 export const useSetAside = defineStore('setAside', () => {
   const rows = asideRows
-  /** The one value an edit sets, when it sets just one: it can be mended here. */
+  /** The value that an edit sets, if it sets just one: it can be corrected here. */
   function soleValue(patches: Patch[]): string | number | null {
     const value = patches.length === 1 ? patches[0]!.value : undefined
     return typeof value === 'string' || typeof value === 'number' ? value : null

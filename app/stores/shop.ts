@@ -25,8 +25,8 @@ interface ShopAnswer {
 const AGAIN = 2000
 
 /**
- * The shop: its units, its habits, its people, and who is working at this browser. What it sets is kept like
- * a plan.
+ * The shop: its units, its habits, its people, and who is working at this browser. Its settings are kept like a
+ * plan.
  */
 export const useShop = defineStore('shop', () => {
   const name = ref('')
@@ -35,16 +35,16 @@ export const useShop = defineStore('shop', () => {
   const keeper = shallowRef<Keeper<ShopSettings> | null>(null)
   const settings = computed(() => keeper.value?.document.value ?? null)
   const units = computed<UnitChoice>(() => settings.value?.units ?? METRIC_UNITS)
-  /** What a new haul is brought to. */
+  /** Target of a new haul. */
   const target = computed<Target>(() => settings.value?.target ?? LEVEL_TARGET)
-  /** Classes of parts of its own. */
+  /** The shop's own classes of parts. */
   const parts = computed<Record<string, OwnClass>>(() => settings.value?.parts ?? {})
   /** Kits as they are sold. */
   const kits = computed<Record<string, Kit>>(() => settings.value?.kits ?? {})
-  /** Colours by what a wire is for, where they are not as usual. */
+  /** Colours by what a wire is for, if they differ from the usual ones. */
   const colours = computed<Record<string, string>>(() => settings.value?.colours ?? {})
   const clash = computed(() => keeper.value?.clash.value ?? null)
-  /** Edits that wait to be saved. */
+  /** Edits waiting to be saved. */
   const waiting = computed(() => keeper.value?.pending.value.map((r) => r.edit) ?? [])
   const trouble = ref('')
   const problem = computed(
@@ -78,7 +78,7 @@ export const useShop = defineStore('shop', () => {
     }
   }
 
-  /** One edit of what the shop has set. */
+  /** One edit of the shop's settings. */
   function edit(label: string, change: (draft: ShopSettings) => void): void {
     if (!settings.value) return
     try {
@@ -92,7 +92,7 @@ export const useShop = defineStore('shop', () => {
   const setUnits = (choice: UnitChoice) => edit('Units', (s) => void Object.assign(s.units, choice))
   const setTarget = (choice: Target) => edit('Bring new hauls to', (s) => void (s.target = { ...choice }))
 
-  /** Says who works here from now on. */
+  /** Sets who works at this browser from now on. */
   async function choose(person: string): Promise<void> {
     who.value = person
     try {

@@ -3,7 +3,7 @@ import type { Answers } from '#core/air/run/answers'
 import { createDeriver } from '#core/derive/derive'
 import { checkPlan } from '#core/document/schema'
 
-/** What runs of a plan's circuit say. What comes in is checked like any plan; null when it is none. */
+/** Answers of runs of a plan's circuit. The input is checked like any plan; null if it is not one. */
 function answer(value: unknown): Answers | null {
   const { plan } = checkPlan(value)
   return plan && answerPlan(plan, createDeriver()(plan))

@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink'
 import type { Work } from './work'
 
-/** A worker of its own for one kind of work: what it can be asked, and the way to end it. */
+/** A worker for one kind of work: its methods, and how to end it. */
 export interface Hired<Name extends keyof Work> {
   work: Remote<Work[Name]>
   end: () => void
@@ -12,16 +12,16 @@ export function hire<Name extends keyof Work>(name: Name): Hired<Name> {
   return { work: wrap<Work[Name]>(worker), end: () => worker.terminate() }
 }
 
-/** Workers at the most for one thing: each keeps a system of its own. */
+/** Most workers for one task: each keeps a system of its own. */
 const MOST = 4
 
-/** As many workers as there are cores for them, and no more than there are jobs. */
+/** As many workers as there are cores, but no more than there are jobs. */
 export function hireSeveral<Name extends keyof Work>(name: Name, jobs: number): Hired<Name>[] {
   const cores = Math.max(navigator.hardwareConcurrency || 2, 1)
   return Array.from({ length: Math.min(cores, MOST, jobs) }, () => hire(name))
 }
 
-/** Works jobs off: each worker makes itself ready, then takes the next job that nobody has taken yet. */
+/** Works through jobs: each worker prepares itself, then takes the next job that is left. */
 export async function workOff<Name extends keyof Work, Job>(
   hired: readonly Hired<Name>[],
   jobs: Iterable<Job>,

@@ -16,13 +16,13 @@ export const layouts = {
   open(value: unknown): void {
     plan = checkPlan(value).plan
   },
-  /** Tries one start, and returns the best found so far. */
+  /** Tries one start and returns the best layouts so far. */
   tryOne(start: Start, count: number): Layout[] {
     const layout = plan && tryLayout(plan, start)
     if (layout) tried.push(layout)
     return bestLayouts(tried, count)
   },
-  /** Parts that no layout has room for. */
+  /** Parts that have no room in any layout. */
   withoutRoom(): NoRoom[] {
     return plan ? partsWithoutRoom(plan.truck, plan.air, plan.lay) : []
   },

@@ -7,7 +7,7 @@ import { checkPlan } from '#core/document/schema'
 import type { Plan } from '#core/document/types'
 
 /**
- * Tries what a height valve or a controller can be set to, and both corners at once, one by one. The plan is
+ * Tries possible settings of a height valve or a controller, and both corners at once, one by one. The plan is
  * checked and derived once and kept.
  */
 let known: { plan: Plan; derived: Derived; haul: string } | null = null

@@ -2,7 +2,7 @@ import { createDeriver } from '#core/derive/derive'
 import { movePreset, presetPairs, type PresetMove } from '#core/whatIf/presetMoves'
 import { checkPlan } from '#core/document/schema'
 
-/** Runs every way from one preset to another. The plan is checked like any that comes in. */
+/** Runs every change from one preset to another. The plan is checked like any other. */
 export const moves = {
   run(value: unknown): PresetMove[] {
     const { plan } = checkPlan(value)

@@ -10,7 +10,8 @@ import { checkPlan } from '#core/document/schema'
 import type { Plan, ScenarioStep } from '#core/document/types'
 
 /**
- * Runs a plan's circuit: a scenario to its end, or live under somebody's hands. What comes in is checked like
+ * Runs a plan's circuit: a scenario to its end, or live with controls in somebody's hands. The input is checked
+ * like
  * any plan.
  */
 
@@ -25,7 +26,7 @@ function runThrough(
   return scenario ? { scenario, result: runPlan(plan, derived, scenario) } : null
 }
 
-/** Something a hand can press: which ways there are. */
+/** Something that can be pressed, and in which ways. */
 export interface Hand {
   id: string
   label: string
@@ -48,14 +49,14 @@ let live: CircuitRun | null = null
 let recorder = new Recorder()
 let sent = 0
 
-/** Opens a live run from where the springs stand at the given pressures, tank full. */
+/** Starts a live run with the springs at the given pressures and the tank full. */
 function open(value: unknown, haul: string | null, left: number, right: number): Opened | null {
   const { plan } = checkPlan(value)
   if (!plan) return null
   recorder = new Recorder()
   sent = 0
   const derived = createDeriver()(plan)
-  // A tyre on the coupler is one of the things that may be asked for.
+  // Filling a tyre at the coupler is one of the possible actions.
   const scenario = { ...newScenario('By hand', 1, left, right), haul, steps: drawsOf(plan) }
   live = new CircuitRun(circuitAsItRuns(plan.air), runFacts(plan, derived), scenario, (r, s) =>
     recorder.see(r, s),
@@ -77,7 +78,7 @@ const drawsOf = (plan: Plan): ScenarioStep[] =>
     ? [{ do: 'tyre', ...TYRE, count: 1 }]
     : []
 
-/** Goes on by so many seconds; gives one row for where it stands and what happened. */
+/** Advances by some seconds; returns one row with the state and what happened. */
 function advance(seconds: number): Advanced | null {
   if (!live) return null
   live.advance(live.t + seconds)

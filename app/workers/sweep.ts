@@ -3,7 +3,7 @@ import { trySet } from '#core/whatIf/runs'
 import { checkPlan } from '#core/document/schema'
 import type { Plan } from '#core/document/types'
 
-/** One hand of the pool that tries sets. The plan is checked once and kept. */
+/** One worker of the pool that tries sets. The plan is checked once and kept. */
 let plan: Plan | null = null
 export const sweep = {
   open(value: unknown): boolean {

@@ -4,8 +4,9 @@ import { sampleHauls } from '#core/whatIf/sample'
 import { checkPlan } from '#core/document/schema'
 
 /**
- * Samples one haul of a plan. What comes in is checked like any plan; null when it is none or the haul needs
- * no sampling.
+ * Samples one haul of a plan. The input is checked like any plan; null if it is not one, or if the haul needs
+ * no
+ * sampling.
  */
 function sample(value: unknown, haulId: string): Sampled | null {
   const { plan } = checkPlan(value)

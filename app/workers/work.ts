@@ -9,9 +9,9 @@ import { sweep } from './sweep'
 import { uncertainty } from './uncertainty'
 import { ways } from './ways'
 
-/** Every kind of work there is for a worker. All are in one file, so that a page fetches the core for them once. */
+/** Every kind of work for a worker. All are in one file, so that a page loads the core for them only once. */
 const WORK = { answers, functions, layouts, levers, moves, run, sweep, uncertainty, ways }
 export type Work = typeof WORK
 
-/** A worker does the one kind that it is named for. */
+/** A worker does the kind of work that it is named after. */
 expose(WORK[self.name as keyof Work])

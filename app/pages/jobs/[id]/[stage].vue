@@ -7,7 +7,7 @@ import { stepDrawer } from '~/shell/drawers'
 import type { FoundAction } from '~/shell/foundActions'
 import { useShortcuts } from '~/shell/shortcuts'
 
-/** The shell around one stage of one job. Each stage loads when it is first shown. */
+/** The shell around one stage of one job. Each stage is loaded when it is first shown. */
 const STAGE_VIEWS: Record<StageName, Component> = {
   truck: defineAsyncComponent(() => import('~/stages/truck/TruckStage.vue')),
   load: defineAsyncComponent(() => import('~/stages/load/LoadStage.vue')),
@@ -40,7 +40,7 @@ const stage = computed<StageName>(() => (isStage(route.params.stage) ? route.par
 const finding = ref(false)
 const choosingUnits = ref(false)
 const listingWords = ref(false)
-/** The term that somebody came for. */
+/** The term that was asked for. */
 const soughtTerm = ref<string | null>(null)
 function listWords(term: string | null = null): void {
   soughtTerm.value = term
@@ -49,9 +49,9 @@ function listWords(term: string | null = null): void {
 const listingRevisions = ref(false)
 const notes = useTemplateRef('notes')
 const clashing = computed(() => job.clash ?? shop.clash)
-/** What has to be told above everything else. */
+/** Messages shown above everything else. */
 const said = useStillWhilePressed(computed(() => job.away || job.message || photos.problem || shop.problem))
-/** How many notes the column holds while it is folded away. */
+/** Number of notes in the column while it is folded. */
 const noted = computed(() => notes.value?.count ?? 0)
 
 async function open(): Promise<void> {
@@ -65,7 +65,7 @@ async function open(): Promise<void> {
   }
 }
 onMounted(open)
-/** Once the job stands, what was being typed in its stage and not left is put back. */
+/** When the job is loaded, text that was being typed in this stage and not left is restored. */
 watch([() => job.plan !== null, stage], async ([there]) => {
   const word = there ? await putDraftsBack() : null
   if (word) job.message = word
@@ -82,7 +82,7 @@ useHead({
   ),
 })
 
-/** What Find offers to do. */
+/** Actions that Find offers. */
 const ACTIONS: Record<FoundAction, () => void> = {
   print: () => void printSheet(),
   pack: () => window.location.assign(`/api/jobs/${job.id}/pack?paper=${screen.paper}`),
@@ -205,7 +205,7 @@ useShortcuts({
 </template>
 
 <style scoped>
-/* Where all stands in one column: what comes after a stage waits below until the stage is there. */
+/* In one column, whatever follows a stage waits until the stage is loaded. */
 @media screen and (max-width: 767px) {
   main:not(:has([data-bench])),
   main:has([data-drawer]:not(.shut):empty) {

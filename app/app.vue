@@ -3,14 +3,14 @@ import { handInLeftOvers, mayLose } from '~/keeping/keeping'
 import { keepDrafts } from '~/keeping/drafts'
 import { defineAsyncComponent } from 'vue'
 
-/** Comes a moment after the page, so that it is there when the connection is not. */
+/** Loaded a moment after the page, so that it is available without a connection. */
 const loadWhy = () => import('~/shell/WhyCard.vue')
 const WhyAsked = defineAsyncComponent(loadWhy)
 const MOMENT = 5000
 
 const shop = useShop()
 const screen = useScreen()
-/** A field that is being typed in is left before its page is, so that what it holds is an edit. */
+/** A focused field is left before its page is, so that its text becomes an edit. */
 const leaveField = () => (document.activeElement as HTMLElement | null)?.blur()
 useRouter().beforeEach((to, from) => {
   if (to.path !== from.path) leaveField()
@@ -19,7 +19,7 @@ function warn(event: BeforeUnloadEvent): void {
   if (mayLose()) event.preventDefault()
 }
 onMounted(() => {
-  // Ready once the shop's own units are there, or are known to be out of reach for now.
+  // Ready once the shop's units are loaded, or are known to be out of reach for now.
   void shop.load().finally(() => {
     document.documentElement.dataset.ready = 'yes'
     void handInLeftOvers(() => shop.who)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { NuxtError } from '#app'
 
-/** Where there is no page, or one that broke: said plainly, with the way back. What was typed is on the shelf. */
+/** Shown if there is no such page or it broke: a plain message and a way back. Typed text is on the shelf. */
 const { error } = defineProps<{ error: NuxtError }>()
 const missing = computed(() => error.statusCode === 404)
 </script>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-/** A part or a line of a drawing in symbols, chosen with a pointer, Enter or Space. */
+/** A part or a line of a drawing in symbols; it can be chosen with a pointer, Enter or Space. */
 const { points = '' } = defineProps<{
   label: string
   chosen: boolean
-  /** A line's corners, as a polyline has them: it is pressed anywhere near, and lit while chosen. */
+  /** A line's corners, as for a polyline: it can be pressed anywhere near, and is highlighted while chosen. */
   points?: string
 }>()
 const emit = defineEmits<{ choose: [] }>()

@@ -16,7 +16,7 @@ Chart.register(LineController, LineElement, PointElement, LinearScale, Logarithm
 
 export interface ChartLine {
   label: string
-  /** token of the colour, e.g. "--ochre" */ colour: string
+  /** Token of the colour, e.g. "--ochre". */ colour: string
   dash?: number[]
   points?: number
   width?: number
@@ -54,12 +54,12 @@ const data = computed(() => ({
     borderWidth: l.width ?? 2,
   })),
 }))
-/** On a logarithmic axis only one, two and five of each ten are named. */
+/** A logarithmic axis only names one, two and five of each ten. */
 const tenfold = (value: number | string) => {
   const first = Number(value) / 10 ** Math.floor(Math.log10(Number(value)) + 1e-9)
   return [1, 2, 5].includes(Math.round(first * 1e6) / 1e6) ? String(Number(value)) : ''
 }
-/** A line’s name with the line as it is drawn: by itself the legend draws all of them without a break. */
+/** A line’s name with the line as drawn, because the legend itself draws all of them without a break. */
 const names = (chart: Chart) =>
   Chart.defaults.plugins.legend.labels
     .generateLabels(chart)

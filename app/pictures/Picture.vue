@@ -5,10 +5,13 @@ import { useTape } from './useTape'
 import { WHOLE, type Seen } from './scale'
 
 /**
- * A drawing in millimetres with crisp HTML labels laid over it. `box` is the drawn window in mm; slots: the
- * drawing, and `over` with `at(x, y)` giving the place of a label, which gives way where another stands. With
- * `tools` one can come nearer, measure between two points (not `withoutTape`, of a drawing that has no
- * lengths), and save what is seen as SVG under the name given.
+ * A drawing in millimetres with crisp HTML labels over it. `box` is the drawn window in mm. Slots: the drawing,
+ * and
+ * `over` with `at(x, y)`, which gives the place of a label; labels make room for each other. With `tools` one
+ * can zoom,
+ * measure between two points (not with `withoutTape`, for a drawing without lengths), and save the visible part
+ * as SVG
+ * under the given name.
  */
 const {
   box,
@@ -31,7 +34,7 @@ const view = computed(() => ({
   width: box.width / seen.value.nearer,
   height: box.height / seen.value.nearer,
 }))
-/** Where a label stands, in percent; not shown where its place is out of sight. */
+/** Position of a label, in percent; hidden if its place is out of sight. */
 function at(x: number, y: number) {
   const left = ((x - view.value.x) / view.value.width) * 100
   const top = ((y - view.value.y) / view.value.height) * 100
@@ -41,7 +44,7 @@ function at(x: number, y: number) {
 
 type Tools = typeof import('./pictureTools')
 let fetched: Promise<{ program: Tools; hand: ReturnType<Tools['nearerTo']> }> | null = null
-/** Fetched when the picture is first pointed at or chosen. */
+/** Loaded when the picture is first pointed at or focused. */
 function hands() {
   fetched ??= import('./pictureTools').then((program) => ({
     program,
@@ -52,7 +55,7 @@ function hands() {
 const reach = () => void (tools && hands())
 onScopeDispose(() => void fetched?.then(({ hand }) => hand.end()))
 const tape = useTape()
-/** Keys that come nearer, go back, and move the picture: not the page. */
+/** These keys zoom and move the picture, not the page. */
 const KEYS = /^(Arrow\w+|[-+=0])$/
 const nearer = async () => (await hands()).hand.nearer()
 const farther = async () => (await hands()).hand.farther()

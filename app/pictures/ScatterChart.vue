@@ -22,8 +22,8 @@ export interface Cloud {
 }
 
 /**
- * Clouds of points over two linear axes, each point with a name. Loaded when first shown: import it as an
- * async component.
+ * Clouds of points over two linear axes, each point with a name. Loaded when first shown: import it as an async
+ * component.
  */
 const { clouds, across, up, label } = defineProps<{
   clouds: readonly Cloud[]

@@ -2,7 +2,7 @@
 import { STATE_WORDS } from '#core/catalog/partStates'
 import { PART_STATES, type AirPlan } from '#core/document/types'
 
-/** The signs that a plan uses, with their words. */
+/** The state signs that a plan uses, with their words. */
 const { air } = defineProps<{ air: AirPlan }>()
 const used = computed(() => {
   const all = [air, air.gone].flatMap(({ components, lines }) => [

@@ -3,7 +3,7 @@ import { STATE_SIGNS } from '#core/catalog/partStates'
 import type { PartState } from '#core/document/types'
 import { STATE_COLOURS } from './stateColours'
 
-/** The sign of what becomes of a part, in its colour; the words stand beside it. */
+/** The sign of a part's state, in its colour; the words are beside it. */
 const { state } = defineProps<{ state: PartState }>()
 </script>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { SUM_PICTURES } from './sumPictures'
 
-/** The small picture of a quick sum, named by what it shows. */
+/** The small picture of a quick sum, named after what it shows. */
 const { name, title } = defineProps<{ name: string; title: string }>()
 const picture = computed(() => SUM_PICTURES[name])
 const LOOKS = {

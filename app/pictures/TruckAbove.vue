@@ -4,8 +4,9 @@ import type { Truck } from '#core/document/types'
 import { drawingScale, polyline } from './scale'
 
 /**
- * View from above, front at the left, left side at the top: rails, cross-members, wheels, exhaust with its
- * keep-off.
+ * View from above, front at the left, left side at the top: rails, cross-members, wheels, and the exhaust with
+ * its
+ * clearance.
  */
 const { truck, heat = true, bed = true } = defineProps<{ truck: Truck; heat?: boolean; bed?: boolean }>()
 const s = computed(() => drawingScale(truck))

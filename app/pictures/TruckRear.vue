@@ -5,8 +5,9 @@ import type { Truck } from '#core/document/types'
 import type { Fit, Pose } from '#core/truck/types'
 
 /**
- * Section through the rear axle, seen from behind, left at the left: the body stands still, the axle takes
- * the pose shown. Springs are drawn at the size the fit takes them at.
+ * Section through the rear axle, seen from behind, left at the left. The body does not move; the axle is in the
+ * shown
+ * pose. Springs have the size used for the fit.
  */
 const { truck, fit, pose } = defineProps<{ truck: Truck; fit: Fit | null; pose: Pose | null }>()
 const x = (left: number) => -left * 1000
@@ -26,7 +27,7 @@ const box = computed(() => ({
 }))
 const rise = computed(() => pose?.rise ?? 0)
 const roll = computed(() => pose?.roll ?? 0)
-/** A place that rides on the axle, turned about its middle. */
+/** A place that moves with the axle, turned about its middle. */
 const onAxle = (left: number, up: number) => ({
   x: x(left - roll.value * (up - truck.tyre.radius)),
   y: z(up + rise.value + roll.value * left),
@@ -45,7 +46,7 @@ const wheels = computed(() =>
   }),
 )
 const degrees = computed(() => (roll.value * 180) / Math.PI)
-/** Outline of a bag: two rounds between its ends. */
+/** Outline of a bag: two convolutions between its ends. */
 function outline(bag: Pose['bags']['left']): string {
   const r = bag.diameter * 500
   const [ux, uy, lx, ly] = [x(bag.upper.y), z(bag.upper.z), x(bag.lower.y), z(bag.lower.z)]
@@ -75,7 +76,7 @@ const pipe = computed(() => exhaustAtAxle(truck))
 const brakeLines = computed(() =>
   truck.brakeLine ? [1, -1].map((side) => onAxle(side * truck.brakeLine!.y, truck.brakeLine!.z)) : [],
 )
-/** Steel coils that the bags stand beside, as they are wound from the axle up. */
+/** The steel coils beside the bags, wound from the axle up. */
 const coils = computed(() => {
   if (mountingOf(truck.suspension) === 'coil' || truck.suspension.kind !== 'coil') return []
   const turns = 5
@@ -101,7 +102,7 @@ const beside = computed(() =>
     ...(rides === 'axle' ? onAxle(at.y, at.z) : { x: x(at.y), y: z(at.z) }),
   })),
 )
-/** Names of what is drawn, each beside its thing. */
+/** Names of the drawn things, each beside its own. */
 const names = computed(() => {
   const fender = truck.innerFender
   const [line] = brakeLines.value

@@ -26,7 +26,7 @@ const rail = computed(() =>
     .map((p) => `${s.value.x(p.x)},${s.value.z(p.z)}`)
     .join(' '),
 )
-/** Frame with the truck sagged: its ends moved by straight line through both axles. */
+/** The frame of the sagged truck: its ends lie on the straight line through both axles. */
 const sagged = computed(() => {
   if (!sag) return null
   const { x, z } = s.value

@@ -14,10 +14,10 @@ const style = (code: LineCode) => {
   const { dash, letter, name } = LINE_CODES[code]
   return { colour: COLOURS[code], dash: dash.join(' ') || undefined, letter, name }
 }
-/** The one code of colours and line styles, always doubled by a letter. */
+/** The one code of colours and line styles; a letter always says the same. */
 export const LINE_STYLES = Object.fromEntries(
   (Object.keys(LINE_CODES) as LineCode[]).map((code) => [code, style(code)]),
 ) as Record<LineCode, ReturnType<typeof style>>
 
-/** What a word on a drawing is bound to, to be read where a line passes behind it. */
+/** Outline of a word on a drawing, so that it can be read over a line. */
 export const READABLE = { 'paint-order': 'stroke', stroke: 'var(--sheet)', 'stroke-width': 3 }

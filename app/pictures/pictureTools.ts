@@ -3,18 +3,19 @@ import { zoom, zoomIdentity, type D3ZoomEvent } from 'd3-zoom'
 import { WHOLE, type Seen } from './scale'
 import { svgCopy } from './svgCopy'
 
-/** As near as one may come. */
+/** Greatest zoom. */
 const NEAREST = 16
-/** One press of a key comes nearer by so much, and moves by so much of what is seen. */
+/** How much one key press zooms, and how much of the visible part it moves. */
 const STEP = 1.5
 const MOVE = 0.2
 
-/** What has a hand of its own: dragging it moves it, not the picture. */
+/** What can be dragged itself: dragging it does not move the picture. */
 const OWN_HAND = '[role="button"], button, a, .cursor-grab, .cursor-pointer'
 
 /**
- * Comes nearer to a picture and moves it, by wheel, fingers, dragging its ground, or keys. The wheel moves
- * the page until the picture is chosen or Ctrl is held.
+ * Zooms and moves a picture by wheel, fingers, dragging its ground, or keys. The wheel scrolls the page until
+ * the
+ * picture is focused or Ctrl is held.
  */
 export function nearerTo(frame: HTMLElement, see: (seen: Seen) => void) {
   const { clientWidth, clientHeight } = frame
@@ -69,7 +70,7 @@ export function nearerTo(frame: HTMLElement, see: (seen: Seen) => void) {
   }
 }
 
-/** A picture as an SVG file: the drawing as it is seen, in the theme's colours, with the labels over it. */
+/** A picture as an SVG file: the visible part in the theme's colours, with its labels. */
 export function svgFile(frame: HTMLElement): string {
   const drawn = frame.querySelector('svg')!
   const copy = svgCopy(drawn)

@@ -1,6 +1,7 @@
 /**
- * Keeps labels laid over a picture apart: each stays where it belongs if it can, else goes the least way that
- * is free.
+ * Keeps labels over a picture apart: each stays at its place if it can, otherwise it moves the shortest way to
+ * a free
+ * one.
  */
 
 export interface LabelBox {
@@ -8,7 +9,7 @@ export interface LabelBox {
   top: number
   width: number
   height: number
-  /** Stays where it is; the others go round it. */
+  /** It does not move; the others make room. */
   fixed?: boolean
 }
 export interface Shift {
@@ -16,10 +17,10 @@ export interface Shift {
   y: number
 }
 
-/** Room left between two labels, and the steps by which one is moved, px. */
+/** Room between two labels, and the steps by which one is moved, px. */
 const GAP = 2
 const STEP = 4
-/** Farther than this a label would be taken for another thing's, px. */
+/** A label farther away than this would seem to belong to another thing, px. */
 const FARTHEST = 56
 
 const hits = (a: LabelBox, b: LabelBox) =>
@@ -28,7 +29,7 @@ const hits = (a: LabelBox, b: LabelBox) =>
   a.top < b.top + b.height + GAP &&
   b.top < a.top + a.height + GAP
 
-/** Ways to go, the nearest first; up and down before sideways, since words are wide and low. */
+/** Directions, nearest first; up and down before sideways, because words are wide and low. */
 const WAYS: readonly Shift[] = [
   { x: 0, y: 0 },
   ...Array.from({ length: FARTHEST / STEP }, (_, i) => (i + 1) * STEP).flatMap((by) => [
@@ -44,8 +45,9 @@ const WAYS: readonly Shift[] = [
 ]
 
 /**
- * By how much each label goes, px, in the order they came: the first keep their places. What reaches over a
- * side is drawn in. One that finds no place free within reach stays where it is.
+ * How far each label moves, px, in the given order: the first keep their places. A label that extends over an
+ * edge is
+ * moved in. One without a free place within reach does not move.
  */
 export function keptApart(labels: readonly LabelBox[], frame: { width: number; height: number }): Shift[] {
   const placed = labels.filter((l) => l.fixed)
@@ -62,10 +64,10 @@ export function keptApart(labels: readonly LabelBox[], frame: { width: number; h
   })
 }
 
-/** How far something must go to lie within 0 and `room`; one that is too long begins at 0. */
+/** How far something must move to lie between 0 and `room`; if it is too long it begins at 0. */
 const intoFrame = (from: number, size: number, room: number) =>
   Math.max(0, Math.min(from, room - size)) - from
-/** Room under a picture is often kept for a label: one that stands there may stay, and no other goes there. */
+/** Room under a picture is often kept for one label: that label may stay there, and no other is put there. */
 const isInside = (l: LabelBox, from: LabelBox, frame: { width: number; height: number }) =>
   l.left >= 0 &&
   l.left + Math.min(l.width, frame.width) <= frame.width &&

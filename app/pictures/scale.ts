@@ -19,7 +19,7 @@ export function drawingScale(truck: Truck) {
   }
 }
 
-/** A lower edge from rear to front with a notch cut into it over the axle. */
+/** A lower edge from rear to front with a notch over the axle. */
 function notched(
   lower: { x: number; z: number }[],
   { length, depth }: { length: number; depth: number },
@@ -31,8 +31,9 @@ function notched(
 }
 
 /**
- * Corners of a rail from the side, upper edge front to rear then lower edge back: it rises over the rear axle by
- * its kick-up.
+ * Corners of a rail from the side: its upper edge from front to rear, then its lower edge back. It rises over
+ * the rear
+ * axle by its kick-up.
  */
 export function railOutline(truck: Truck): { x: number; z: number }[] {
   const { frame } = truck
@@ -44,7 +45,7 @@ export function railOutline(truck: Truck): { x: number; z: number }[] {
   return [...upper, ...(frame.notch ? notched(lower, frame.notch) : lower)]
 }
 
-/** What is seen of a picture: so many times nearer, and its left upper corner as shares of the whole. */
+/** The visible part of a picture: the zoom, and its left upper corner as shares of the whole. */
 export interface Seen {
   nearer: number
   left: number

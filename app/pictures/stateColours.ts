@@ -1,6 +1,6 @@
 import type { PartState } from '#core/document/types'
 
-/** Colours of what becomes of a part; a sign always stands with them. */
+/** Colours of the states of parts; a sign always goes with them. */
 export const STATE_COLOURS: Record<PartState, string> = {
   new: 'var(--petrol)',
   kept: 'var(--soft)',

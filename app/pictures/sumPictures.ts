@@ -1,11 +1,13 @@
 /**
- * A small picture for every quick sum: what its letters are on the thing itself. Drawn in a box of 320 by 110, by hand.
+ * A small picture for every quick sum: its letters are shown on the thing itself. Drawn by hand in a box of 320
+ * by 110.
  */
 export interface SumShape {
   d: string
   /**
-   * `body` filled as a part, `air` in the colour of air, `heat` in that of warnings, `measure` thin; else a plain
-   * line.
+   * `body` is filled like a part, `air` has the colour of air, `heat` that of warnings, `measure` is thin;
+   * otherwise a
+   * plain line.
    */
   as?: 'body' | 'air' | 'heat' | 'measure'
 }

@@ -1,4 +1,4 @@
-/** A drawing as it is seen, for a file of its own: the colours and type of the theme are written into it. */
+/** The visible drawing for a file of its own, with the theme's colours and type written into it. */
 export function svgCopy(drawn: SVGSVGElement): SVGSVGElement {
   const styles = getComputedStyle(document.documentElement)
   const themed = (value: string) =>

@@ -2,9 +2,9 @@ import { roofHeight } from '#core/catalog/truckGeometry'
 import type { Truck, TruckKind } from '#core/document/types'
 import type { drawingScale } from './scale'
 
-/** The body of a truck as it is seen from the left, by its own measures: each kind has an outline of its own. */
+/** The body of a truck from the left, by its own measures: each kind has an outline of its own. */
 export interface TruckOutline {
-  /** Closed outline of what is painted. */
+  /** Closed outline of the painted body. */
   body: string
   /** Windows, closed. */
   glass: string[]
@@ -15,7 +15,7 @@ export interface TruckOutline {
 type Scale = ReturnType<typeof drawingScale>
 type Corner = readonly [ahead: number, height: number]
 
-/** Heights that every kind is drawn from, m above ground, and the room of a wheel arch. */
+/** Heights used by every kind, m above ground, and the room of a wheel arch. */
 function levels(truck: Truck) {
   const { frame, tyre } = truck
   return {
@@ -31,14 +31,14 @@ function levels(truck: Truck) {
 const at = (s: Scale, [ahead, height]: Corner) => `${Math.round(s.x(ahead))} ${Math.round(s.z(height))}`
 const line = (s: Scale, ...corners: Corner[]) => `M${corners.map((c) => at(s, c)).join(' L')}`
 const closed = (s: Scale, ...corners: Corner[]) => `${line(s, ...corners)} Z`
-/** The sill from the back to the front, with an arch over a wheel. */
+/** The sill from rear to front, with an arch over a wheel. */
 function overWheel(s: Scale, truck: Truck, axle: number, sill: number, arch: number): string {
   const half = Math.sqrt(Math.max(arch ** 2 - (sill - truck.tyre.radius) ** 2, 0.01))
   const r = Math.round(arch * 1000)
   return `L${at(s, [axle - half, sill])} A${r} ${r} 0 0 0 ${at(s, [axle + half, sill])}`
 }
 
-/** How far each cab's parts lie from the front axle and from its back, m. */
+/** Positions of each cab's parts from the front axle and from its back, m. */
 interface Cab {
   /** Foot of the windscreen behind the front axle, and how far its top leans back from there. */
   screen: number
@@ -113,7 +113,7 @@ function pickupBed(s: Scale, truck: Truck): TruckOutline {
     lines: [
       line(s, [front, rim - 0.06], [rear, rim - 0.06]),
       line(s, [rear + 0.07, rim], [rear + 0.07, sill + 0.12]),
-      // Twin wheels stand out from the side: the flare over them is drawn too.
+      // Dual wheels stand out at the side: the flare over them is drawn too.
       ...(truck.tyre.dual
         ? [`M${at(s, [-half, sill])} A${flare} ${flare} 0 0 0 ${at(s, [half, sill])}`]
         : []),
@@ -201,7 +201,7 @@ function closedBody(s: Scale, truck: Truck, van: boolean): TruckOutline {
 
 const both = (a: TruckOutline, b: TruckOutline): TruckOutline[] => [a, b]
 
-/** What is painted of a truck, piece by piece. */
+/** The painted pieces of a truck. */
 export function truckOutline(truck: Truck, s: Scale): TruckOutline[] {
   const kinds: Record<TruckKind, () => TruckOutline[]> = {
     'light-leaf-pickup': () => both(cabOutline(s, truck, CABS.pickup), pickupBed(s, truck)),
@@ -215,7 +215,7 @@ export function truckOutline(truck: Truck, s: Scale): TruckOutline[] {
   return kinds[truck.kind]()
 }
 
-/** The rear springs from the left: leaves bowed from hanger to hanger, or the windings of a coil. */
+/** The rear springs from the left: leaves bowed from hanger to hanger, or the turns of a coil. */
 export function springOutline(truck: Truck, s: Scale): string[] {
   const top = truck.frame.top - truck.frame.depth
   const axle = truck.tyre.radius

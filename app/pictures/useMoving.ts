@@ -4,8 +4,9 @@ import { pointerOn } from './scale'
 type Change = (draft: Plan) => void
 
 /**
- * How one thing drawn is moved: `to` turns a move from where it stands now, in drawing mm to the right and down, into a
- * change of the plan; null where it cannot go that way. `nudged` is true for the arrow keys.
+ * How one drawn thing is moved: `to` turns a move from its current place, in drawing mm to the right and down,
+ * into a
+ * change of the plan; null if it cannot go that way. `nudged` is true for the arrow keys.
  */
 export interface Moving {
   label: string
@@ -20,11 +21,12 @@ const ARROWS: Record<string, readonly [number, number]> = {
 }
 
 /**
- * Moves what is drawn on a picture, by dragging it or by the arrow keys; the one way of every picture. A drag
- * is one edit however far it goes.
- * @param begin called when a thing is taken hold of or nudged: says how it moves from where it stands.
- * @param step of one press of an arrow key, drawing mm, and with Shift held.
- * @returns the listeners of a thing: `v-on="moves(thing)"`.
+ * Moves things on a picture by dragging or with the arrow keys; every picture uses this. A drag is one edit,
+ * however
+ * far it goes.
+ * @param begin called when a thing is grabbed or nudged: says how it moves from its place
+ * @param step of one arrow key, drawing mm, and with Shift held
+ * @returns the listeners of a thing: `v-on="moves(thing)"`
  */
 export function useMoving<T>(begin: (thing: T) => Moving, step: { usual: number; fine: number }) {
   const job = useJob()
@@ -45,7 +47,7 @@ export function useMoving<T>(begin: (thing: T) => Moving, step: { usual: number;
     pointerdown(event: PointerEvent): void {
       ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
       held = { from: pointerOn(event), moving: begin(thing) }
-      // On the window: the thing itself may be drawn anew before it is let go.
+      // On the window, because the thing may be rendered anew before it is released.
       addEventListener('pointerup', letGo)
       addEventListener('pointercancel', letGo)
     },

@@ -2,8 +2,9 @@ import type { Ref } from 'vue'
 import { keptApart } from './placedLabels'
 
 /**
- * Moves the labels over a picture apart after every change of it or of its size. A label is what is laid over
- * it directly; marked `data-fixed` it is a sign that must stay on its thing.
+ * Moves the labels over a picture apart after every change of the picture or its size. A label is a direct
+ * child of the
+ * overlay; `data-fixed` marks a sign that must stay on its thing.
  */
 export function usePlacedLabels(root: Readonly<Ref<HTMLElement | null>>): void {
   let asked = 0

@@ -5,12 +5,12 @@ interface Drawn {
   y: number
 }
 
-/** A tape held against a picture: from where it is pressed to where it is let go, drawing mm. */
+/** A tape measure on a picture: from where it is pressed to where it is released, drawing mm. */
 export function useTape() {
   const on = ref(false)
   const line = shallowRef<{ from: Drawn; to: Drawn } | null>(null)
   let held = false
-  /** As it is seen, m. */
+  /** The distance, m. */
   const length = computed(() => {
     if (!line.value) return 0
     const { from, to } = line.value

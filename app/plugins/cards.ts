@@ -1,6 +1,7 @@
 /**
- * `v-cards` on a table: below `sm` each row is a card, each cell a line of it named by its column's head
- * (main.css). The roles are written down, since a cell drawn as a line would not be read as one.
+ * `v-cards` on a table: below `sm` each row is a card, each cell a line of it with its column's head
+ * (main.css). The
+ * roles are written explicitly, because a cell drawn as a line would not be read as one.
  */
 const ROLES: Record<string, string> = {
   TABLE: 'table',

@@ -1,7 +1,7 @@
 import type { StageName } from '#core/quantity/figure'
 import type { Drawer } from '~/shell/drawers'
 
-/** The drawers of every stage in the order they stand; Build adds one for each part of the work. */
+/** The drawers of every stage in their order; Build adds one for each part of the work. */
 export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
   truck: [
     { id: 'measure', title: 'Measure first' },
@@ -85,7 +85,7 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
 export const withLive = (stage: StageName, live: Partial<Record<string, string>>): Drawer[] =>
   STAGE_DRAWERS[stage].map((drawer) => ({ ...drawer, live: live[drawer.id] }))
 
-/** Fields that can be found by name, beside those of the survey; each stands in one of its stage's drawers. */
+/** Fields that Find knows besides those of the survey; each is in one of its stage's drawers. */
 export const NAMED_FIELDS: Partial<Record<StageName, readonly string[]>> = {
   truck: [
     'Begin from',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What runs of the circuit answer, haul by haul and for the whole. */
+/** Answers of runs of the circuit, haul by haul and for the whole. */
 const job = useJob()
 const stage = computed(() => job.derived!.stages.air)
 const answer = (id: string) => stage.value.figures[id]

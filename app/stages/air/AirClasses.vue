@@ -9,13 +9,13 @@ import { takeKit, takeOwnClass, withoutKit } from '#core/jobs/kits'
 import type { AirPlan } from '#core/document/types'
 import { classOptions } from './classOptions'
 
-/** The classes the whole circuit is planned with: springs, tube, compressor, valve block. */
+/** The classes used for the whole circuit: springs, tube, compressor, valve block. */
 const job = useJob()
 const shop = useShop()
 const air = computed(() => job.plan!.air)
 const stage = computed(() => job.derived!.stages.air)
 const set = (label: string, change: (air: AirPlan) => void) => job.edit(label, (draft) => change(draft.air))
-/** Chooses a class for the whole circuit; one of the shop's own goes into the job as it is now. */
+/** Chooses a class for the whole circuit. A class of the shop's own is copied into the job as it is now. */
 const choose = (label: string, id: string, change: (air: AirPlan) => void) =>
   set(label, (a) => {
     takeOwnClass(a, id, shop.parts)
@@ -31,7 +31,7 @@ const springs = computed(() =>
     air.value.springClass,
   ),
 )
-/** The kit taken stays as it was taken, whatever becomes of the shop's own. */
+/** A kit stays in the job as it was taken, even if the shop changes its own. */
 const TAKEN = 'taken'
 const kits = computed(() => [
   { value: '', label: 'none: every part by itself' },

@@ -7,7 +7,7 @@ import { KINDS } from '#core/catalog/kinds'
 import { isBought, STATE_WORDS } from '#core/catalog/partStates'
 import { kitOfJob } from '#core/jobs/kits'
 
-/** Every part of the circuit with its class, the maker's number and the price typed so far. */
+/** Every part of the circuit with its class, the maker's number and the price. */
 const emit = defineEmits<{ choose: [id: string] }>()
 const job = useJob()
 const shop = useShop()
@@ -23,11 +23,11 @@ const parts = computed(() =>
     class: classIdOf(air.value, id) ? partOf(air.value, id).label : KINDS[c.kind].label,
   })),
 )
-/** Joints that are made in this job. */
+/** Joints made in this job. */
 const fittings = computed(() => fittingsOf(air.value))
-/** Shields on the exhaust, planned at Lay: they are bought and fitted like any part. */
+/** Heat shields planned at Lay: they are bought and fitted like any part. */
 const shields = computed(() => job.derived!.stages.lay.result.shields)
-/** Parts that lie in the kit; what is bought beside it. */
+/** Parts that the kit contains, and parts bought besides. */
 const inside = computed(() => inKit(air.value))
 const lacks = computed(() => kitLacks(air.value))
 function keepAsKit(): void {
@@ -36,7 +36,7 @@ function keepAsKit(): void {
   kept.value = `Kept as “${kit.label}” among the shop’s kits: type its price, and what of it its box really holds.`
 }
 const kept = ref('')
-/** What becomes of each stands with it where anything was there, or waits. */
+/** The state of each part is shown if something existed before or is left for later. */
 const signed = computed(() => !isAllNew(air.value))
 const total = computed(() => partsCost(air.value))
 </script>

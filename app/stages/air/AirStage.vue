@@ -49,7 +49,7 @@ const codes = computed(() => [
   ),
 ])
 
-/** How many parts stay, of all that will be. */
+/** Number of parts that stay, and of all parts. */
 const countOf = ({ components }: AirPlan) => {
   const all = Object.values(components)
   return `${all.filter((c) => c.state === 'kept').length} of ${all.length} stay`

@@ -20,7 +20,7 @@ import {
 } from '#core/document/types'
 import { CONDITION_WORDS, STATE_WORDS } from '#core/catalog/partStates'
 
-/** The line chosen on the circuit: its tube, its ends, and what may be put into it. */
+/** The line chosen on the circuit: its tube, its ends, and what can be put in it. */
 const { air, lineId } = defineProps<{ air: AirPlan; lineId: string }>()
 const emit = defineEmits<{ choose: [id: string | null]; run: [label: string, change: Change] }>()
 const job = useJob()
@@ -34,7 +34,7 @@ const conditions = CONDITIONS.map((value) => ({ value, label: CONDITION_WORDS[va
 const found = (what: string, change: (found: AirLine['found']) => void) =>
   job.edit(what, (d) => change(d.air.lines[lineId]!.found))
 const ENDS = ['from', 'to'] as const
-/** Joints that hold on what the line is made of, and the one chosen if it does not. */
+/** Joints that hold on the line's material, and the chosen one if it does not. */
 const jointsAt = (end: (typeof ENDS)[number]) => {
   const chosen = air.joints[jointId(lineId, end)]
   const fitting = JOINTS.filter((joint) => joint.id === chosen || holdsOn(joint, air, line.value))
@@ -44,7 +44,7 @@ const jointsAt = (end: (typeof ENDS)[number]) => {
     ...fitting.map((j) => ({ value: j.id, label: j.label })),
   ]
 }
-/** What the port at an end takes: as is usual of its part, or off its own sheet. */
+/** What the port at an end accepts: usual for its part, or from the part's own sheet. */
 const portAt = (end: (typeof ENDS)[number]) =>
   end === 'from'
     ? ([line.value.from, line.value.fromPort] as const)

@@ -12,14 +12,14 @@ import type { AirPlan, ComponentKind, OwnClass } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { classOptions } from './classOptions'
 
-/** The part chosen on the circuit: its class, its figures, its neighbours, its numbers in the shop. */
+/** The part chosen on the circuit: its class, its figures, its neighbours and the shop's numbers. */
 const { air, partId } = defineProps<{ air: AirPlan; partId: string }>()
 const emit = defineEmits<{ choose: [id: string | null]; run: [label: string, change: Change] }>()
 const job = useJob()
 const shop = useShop()
 const part = computed(() => ({ id: partId, c: air.components[partId]!, ...partOf(air, partId) }))
 const specs = computed(() => (part.value.kind === 'spring' ? [] : figuresOf(part.value.kind)))
-/** Classes of the catalogue that are not of the common table of parts. */
+/** Classes of the catalogue outside the common table of parts. */
 const CATALOGUES: Partial<Record<ComponentKind, readonly { id: string; label: string }[]>> = {
   compressor: COMPRESSORS,
   block: BLOCKS,

@@ -18,7 +18,8 @@ import { STATE_COLOURS } from '~/pictures/stateColours'
 import type { LivePicture } from './player'
 
 /**
- * The circuit in standard symbols. Parts and lines are chosen on it; a run shows its pressures, flows and
+ * The circuit in standard symbols. Parts and lines can be chosen on it; during a run it shows pressures, flows
+ * and
  * open valves.
  */
 const {
@@ -30,7 +31,7 @@ const {
   air: AirPlan
   chosen: string | null
   live?: LivePicture | null
-  /** One of two beside the working picture, which is the one that is saved and printed. */
+  /** A second copy beside the working picture; only the working picture is saved and printed. */
   still?: boolean
 }>()
 const emit = defineEmits<{ choose: [id: string] }>()
@@ -53,18 +54,18 @@ watch(
   },
   { immediate: true },
 )
-/** Lines whose components were just taken away are not drawn until the new layout is there. */
+/** Lines of parts that were just removed are not drawn until the new layout is ready. */
 const lines = computed(() => drawing.value?.lines.filter((l) => air.lines[l.id]) ?? [])
 const symbols = computed(() => drawing.value?.symbols.filter((s) => air.components[s.id]) ?? [])
 const points = (line: { points: { x: number; y: number }[] }) =>
   line.points.map((p) => `${p.x},${p.y}`).join(' ')
 const name = (id: string) => air.components[id]?.label ?? id
-/** Signs of what becomes of parts and lines are drawn where anything was there, or waits. */
+/** The state of parts and lines is drawn if something existed before or is left for later. */
 const signed = computed(() => !isAllNew(air))
-/** A line with less room beside its letter tells its state by its ends and in its tooltip. */
+/** A line with less room than this beside its letter shows its state at its ends and in its tooltip. */
 const SIGN_ROOM = 70
 const stateOf = (id: string) => air.components[id]!.state
-/** A part with its class, a line with its tube: what a pointer left on it is told. */
+/** Tooltip: a part with its class, a line with its tube. */
 const partText = (id: string) => {
   const what = classIdOf(air, id) ? `${name(id)}: ${partOf(air, id).label}` : name(id)
   return signed.value ? `${what} (${STATE_WORDS[stateOf(id)]})` : what
@@ -76,10 +77,12 @@ const lineText = (id: string) => {
   return `${lineName(id)}: ${LINE_STYLES[path].name}, ${of}${becomes}`
 }
 const lineName = (id: string) => `Line, ${name(air.lines[id]!.from)} to ${name(air.lines[id]!.to)}`
-/** Room beside the drawing for names that reach over it, and the smallest it is drawn before it scrolls, px a unit. */
+/**
+ * Room beside the drawing for names that extend over it, and the smallest scale before it scrolls, px a unit.
+ */
 const MARGIN = 16
 const LEAST_SCALE = 0.48
-/** How large a drawn unit comes out on the screen, px. */
+/** Size of one drawing unit on the screen, px. */
 const scale = ref(1)
 const svg = useTemplateRef('svg')
 watch(svg, (element, _, onCleanup) => {
@@ -92,10 +95,10 @@ watch(svg, (element, _, onCleanup) => {
   sized.observe(element)
   onCleanup(() => sized.disconnect())
 })
-/** Names are written larger where the circuit comes out small. */
+/** Names are larger if the circuit is drawn small. */
 const type = computed(() => nameSize(scale.value))
 const namePlace = (symbol: PlacedSymbol) => nameAt(air.components[symbol.id]!.kind, symbol, type.value)
-/** A finger's room around a symbol, however small it is. */
+/** Touch area around a symbol, however small it is. */
 const room = (size: number) => Math.max(7, (46 - size) / 2)
 const named = (id: string) => isNamed(air.components[id]!.kind)
 const pressure = (id: string) => {
@@ -254,9 +257,10 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
 </template>
 
 <style scoped>
-/*
- * The row above it and the legend under it take their part of the picture's height. As high before the drawing is
- * there: what stands under it stays where it is when that comes.
+/**
+ * The row above and the legend below take part of the picture's height. The height is the same before the
+ * drawing is
+ * ready, so that nothing below it moves.
  */
 .circuit,
 .awaited {

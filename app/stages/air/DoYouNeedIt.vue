@@ -2,7 +2,7 @@
 import { doYouNeedIt, type ControlWay, type DoneBy } from '#core/whatIf/doYouNeedIt'
 
 /** Ways to bring the springs to their pressure, side by side for this job's hauls. */
-/** Six plans are worked out for it: only while it is looked at. */
+/** True while it is visible, because six plans are derived for it. */
 const { shown } = defineProps<{ shown: boolean }>()
 const job = useJob()
 const need = computed(() => (shown ? doYouNeedIt(job.plan!, job.derived!) : null))

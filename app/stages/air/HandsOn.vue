@@ -3,10 +3,10 @@ import { TYRE } from '#core/air/run/scenarios'
 import type { Hand } from '~/workers/run'
 import type { Player } from './player'
 
-/** The valves and switches under one's own hands, while the circuit runs live. */
+/** The valves and switches to press while the circuit runs live. */
 const { player, hands } = defineProps<{ player: Player; hands: readonly Hand[] }>()
 const { sets, ran, busy } = player
-/** A key held works like a finger held. */
+/** Holding a key works like holding a finger. */
 const holdKey = (event: KeyboardEvent, part: string, way: 'up' | 'down' | null) => {
   if (event.key !== ' ' && event.key !== 'Enter') return
   event.preventDefault()

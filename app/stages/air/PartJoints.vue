@@ -7,7 +7,7 @@ import { openPorts } from '#core/air/circuit/connections'
 import { portsOf } from '#core/air/parts/parts'
 import type { AirPlan, ComponentKind } from '#core/document/types'
 
-/** What the chosen part is joined to, and what may be done with it. */
+/** What the chosen part is joined to, and the operations on it. */
 const { air, partId } = defineProps<{ air: AirPlan; partId: string }>()
 const emit = defineEmits<{ choose: [id: string]; run: [label: string, change: Change] }>()
 const label = (id: string) => air.components[id]?.label ?? id
@@ -41,7 +41,7 @@ const freePorts = computed(() => {
         .map((p) => ({ component: id, port: p.id, type: p.type })),
     )
 })
-/** Ports elsewhere that a free port of this part could be joined to. */
+/** Ports of other parts to which a free port of this part could be joined. */
 const joinable = computed(() =>
   freePorts.value
     .filter((mine) => mine.component === partId)

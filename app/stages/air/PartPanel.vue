@@ -7,7 +7,7 @@ import { airDrawers } from './laterDrawers'
 
 const ChosenPart = laterComponent(() => airDrawers().then((d) => d.ChosenPart))
 const ChosenLine = laterComponent(() => airDrawers().then((d) => d.ChosenLine))
-/** The part or line chosen on the circuit: its figures, its neighbours, and what may be done with it. */
+/** The part or line chosen on the circuit: its figures, its neighbours and the operations on it. */
 const { air, chosen } = defineProps<{ air: AirPlan; chosen: string | null }>()
 const emit = defineEmits<{ choose: [id: string | null] }>()
 const job = useJob()

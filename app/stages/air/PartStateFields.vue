@@ -10,7 +10,7 @@ import {
   type PartState,
 } from '#core/document/types'
 
-/** What becomes of a part; of one that is not from the box, how it was found. */
+/** What this job does with a part, and how it was found if it is not new. */
 const { partId, part } = defineProps<{ partId: string; part: Component }>()
 const job = useJob()
 const change = (label: string, to: (c: Component) => void) =>
@@ -24,7 +24,7 @@ const FAILED_WORDS: Record<FailedBy, string> = {
 }
 const options = <T extends string>(ids: readonly T[], words: Record<T, string>) =>
   ids.map((value) => ({ value, label: words[value] }))
-/** What is read off a part that is not from the box, because its class only says what is usual. */
+/** Figures read from a part that is not new, because its class only gives usual values. */
 const ASKED: Partial<Record<Component['kind'], { id: string; label: string }[]>> = {
   relief: [{ id: 'set', label: 'Opens at, as stamped' }],
   pressureSwitch: [
@@ -38,7 +38,7 @@ const notADate = (text: string) =>
   text.trim() === '' || isPlateDate(text)
     ? ''
     : `“${text}” is no date. Type the year stamped on the plate, such as 2019 or 05/2019.`
-/** What is taken out leaves the circuit by “Take out and close up”. */
+/** “Take out and close up” takes a part out of the circuit. */
 const states = options(
   PART_STATES.filter((state) => state !== 'out'),
   STATE_WORDS,

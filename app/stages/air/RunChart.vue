@@ -3,7 +3,7 @@ import type { RunColumn } from '#core/air/run/types'
 import { fromSi, unitFor } from '#core/quantity/units'
 import LineChart, { type ChartLine } from '~/pictures/LineChart.vue'
 
-/** Quantities of a run over time; the place played is a mark across. */
+/** Quantities of a run over time; a line marks the moment played. */
 const { columns, rows, shown, at } = defineProps<{
   columns: readonly RunColumn[]
   rows: readonly (readonly number[])[]
@@ -11,7 +11,7 @@ const { columns, rows, shown, at } = defineProps<{
   at: number
 }>()
 const shop = useShop()
-/** Past two hours, in hours. */
+/** Runs of more than two hours are shown in hours. */
 const long = computed(() => rows.at(-1)![0]! > 7200)
 const time = (t: number) => (long.value ? t / 3600 : t)
 const STYLES: Record<string, { colour: string; dash?: number[] }> = {

@@ -5,7 +5,7 @@ import type { Player } from './player'
 
 const RunChart = defineAsyncComponent(() => import('./RunChart.vue'))
 
-/** The chart of a run, of what one wants to look at. */
+/** The chart of a run, of the chosen quantities. */
 const { player } = defineProps<{ player: Player }>()
 const job = useJob()
 const { ran, hands, playing, row } = player
@@ -21,7 +21,10 @@ const CHARTS = [
 const chart = ref('pressures')
 const single = ref('')
 const chartable = computed(() => ran.value?.result.columns.filter((c) => c.id !== 't') ?? [])
-/** Columns of the chosen chart: pressures of what people look at first; all flows that ever are more than a breath. */
+/**
+ * Columns of the chosen chart: the pressures people look at first, and every flow that is ever more than
+ * negligible.
+ */
 const drawn = computed(() => {
   const { columns, rows } = ran.value!.result
   const moves = (c: RunColumn) => {

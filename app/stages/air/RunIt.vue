@@ -4,7 +4,7 @@ import { runCsv } from '#core/air/run/runText'
 import { showText } from '#core/quantity/units'
 import type { Player } from './player'
 
-/** Runs the planned circuit in time: a scenario played and scrubbed, or live with its valves under one's own hands. */
+/** Runs the planned circuit in time: a scenario that is played and scrubbed, or live with valves to press. */
 const { player } = defineProps<{ player: Player }>()
 const shop = useShop()
 const { scenarios, chosen, scenarioId, ran, hands, running, problem, stale, at, speed, playing, row } = player

@@ -4,13 +4,13 @@ import { showText } from '#core/quantity/units'
 import TruckSide from '~/pictures/TruckSide.vue'
 import type { Player } from './player'
 
-/** Every reading at the place shown, how the truck stands there, and what has happened up to it. */
+/** Every reading at the shown moment, the attitude of the truck, and the events up to it. */
 const { player } = defineProps<{ player: Player }>()
 const job = useJob()
 const shop = useShop()
 const { ran, row, value } = player
 const time = computed(() => row.value?.[0] ?? 0)
-/** The springs' heights are solved to less than this; a smaller difference of left and right is not told, m. */
+/** The heights are solved to less than this; a smaller difference between left and right is not shown, m. */
 const LEAN_TOLD = 0.004
 const readings = computed(() =>
   ran.value && row.value
@@ -29,7 +29,7 @@ const outcome = computed(() =>
 const happened = computed(
   () => ran.value?.result.events.filter((e) => e.t <= time.value + 1e-9).slice(-6) ?? [],
 )
-/** How far front and rear stand under their empty heights. */
+/** How far front and rear are below their empty heights. */
 const sag = computed(() => {
   const [front, rear] = [value('sag-front'), value('sag-rear')]
   return front === null || rear === null ? undefined : { front, rear }

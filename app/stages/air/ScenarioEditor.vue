@@ -2,7 +2,7 @@
 import type { Scenario } from '#core/document/types'
 import type { NamedScenario } from '#core/air/run/types'
 
-/** Scenarios of this job, written by hand: begun as a copy of any other, saved with the job. */
+/** Scenarios written for this job: begun as a copy of any other, saved with the job. */
 const { scenarioId, scenarios } = defineProps<{ scenarioId: string; scenarios: readonly NamedScenario[] }>()
 const emit = defineEmits<{ chosen: [id: string] }>()
 const job = useJob()

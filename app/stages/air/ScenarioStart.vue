@@ -2,7 +2,7 @@
 import type { Scenario } from '#core/document/types'
 import { useScenarioParts } from './useScenarioParts'
 
-/** What a scenario of one's own is called and begins with. */
+/** Name and starting state of one's own scenario. */
 const { own } = defineProps<{ own: Scenario }>()
 const emit = defineEmits<{ edit: [label: string, change: (scenario: Scenario) => void] }>()
 const { hauls } = useScenarioParts()

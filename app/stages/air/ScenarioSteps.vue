@@ -3,7 +3,7 @@ import type { Scenario, ScenarioStep } from '#core/document/types'
 import { TOOL, TYRE } from '#core/air/run/scenarios'
 import { useScenarioParts } from './useScenarioParts'
 
-/** The steps of a scenario of one's own, in order. */
+/** The steps of one's own scenario, in order. */
 const { steps } = defineProps<{ steps: readonly ScenarioStep[] }>()
 const emit = defineEmits<{ edit: [label: string, change: (scenario: Scenario) => void] }>()
 const job = useJob()
@@ -40,7 +40,7 @@ function blank(what: ScenarioStep['do']): ScenarioStep {
   }
 }
 const edit = (label: string, change: (scenario: Scenario) => void) => emit('edit', label, change)
-/** The step at a place, changed as what it is. */
+/** Changes the step at a position. */
 const set = (i: number, change: (step: Record<string, unknown>) => void) =>
   edit('Step', (scenario) => change(scenario.steps[i] as unknown as Record<string, unknown>))
 </script>

@@ -2,14 +2,14 @@
 import type { AirPlan } from '#core/document/types'
 import { interpolate } from '#core/quantity/interpolate'
 
-/** How the spring stands and hangs, and its own sheet's figures where they are known. */
+/** How the spring is mounted, and figures from its own sheet if they are known. */
 const job = useJob()
 const air = computed(() => job.plan!.air)
 const stage = computed(() => job.derived!.stages.air)
 const set = (label: string, change: (air: AirPlan) => void) => job.edit(label, (draft) => change(draft.air))
 const sheet = (label: string, change: (sheet: NonNullable<AirPlan['sheet']>) => void) =>
   set(label, (a) => a.sheet && change(a.sheet))
-/** The sheet's figures begin as the class's own. */
+/** The sheet's figures start with the values of the class. */
 function ownSheet(on: boolean): void {
   const { spring } = stage.value.result
   set(on ? 'Figures off the spring’s own sheet' : 'Figures of the class', (a) => {

@@ -3,11 +3,11 @@ import { FAULT_KINDS, type FaultKind, type ScenarioStep } from '#core/document/t
 import { faultWords } from '#core/air/run/faults'
 import { useScenarioParts } from './useScenarioParts'
 
-/** What one step of a scenario is told: how much, which part, how long. */
+/** The fields of one step of a scenario: how much, which part, how long. */
 const { step } = defineProps<{ step: ScenarioStep }>()
 const emit = defineEmits<{ change: [change: (step: Record<string, unknown>) => void] }>()
 const { hauls, pressable, faultParts } = useScenarioParts()
-/** The step as stored takes the new value; a field shown belongs to what the step does. */
+/** Changes the stored step; the shown fields depend on what the step does. */
 const set = (change: (step: Record<string, unknown>) => void) => emit('change', change)
 </script>
 

@@ -5,8 +5,8 @@ import { STATE_WORDS } from '#core/catalog/partStates'
 import { beginJob, jobKind, JOB_KINDS } from '#core/jobs/jobKinds'
 import type { Archetype, Component } from '#core/document/types'
 
-/** What kind of job it is, what is there, what becomes of it, and in which order it comes off. */
-/** Whether it is looked at: what is heavy waits until then. */
+/** The kind of job, what exists, what becomes of it, and in which order it comes off. */
+/** True while it is visible: heavy work waits until then. */
 const { shown } = defineProps<{ shown: boolean }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const job = useJob()
@@ -16,7 +16,7 @@ const begin = reactive({ kind: 'whole', found: '', target: '' })
 const kind = computed(() => jobKind(begin.kind))
 const named = (ids: readonly Archetype[]) =>
   ARCHETYPES.filter((a) => ids.includes(a.id)).map((a) => ({ value: a.id, label: a.label }))
-/** The choice made, or the first there is. */
+/** The choice made, or the first one. */
 const chosenOf = (ids: readonly Archetype[], value: string) =>
   ids.find((id) => id === value) ?? ids.find((id) => id === air.value.archetype) ?? ids[0] ?? null
 const found = computed(() => chosenOf(kind.value.founds, begin.found))

@@ -9,7 +9,7 @@ import { hireSeveral, workOff, type Hired } from '~/workers/hire'
 
 const ScatterChart = defineAsyncComponent(() => import('~/pictures/ScatterChart.vue'))
 
-/** Every set that makes sense tried over all hauls: here in a pool of workers, or queued on the server. */
+/** Tries every sensible set on all hauls: here in a pool of workers, or queued on the server. */
 const job = useJob()
 const shop = useShop()
 const choices = computed(() => setsToTry(job.plan!.air))

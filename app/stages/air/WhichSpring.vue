@@ -3,7 +3,7 @@ import { isLoaded } from '#core/load/masses'
 import { showText, type Quantity } from '#core/quantity/units'
 import type { SpringTrial } from '#core/load/types'
 
-/** Every class tried on all hauls and the fit; the smallest that does it all is proposed. */
+/** Tries every class on all hauls and on the fit, and proposes the smallest that is enough. */
 const job = useJob()
 const shop = useShop()
 const trials = computed(() => job.derived!.stages.load.result.trials())
@@ -26,7 +26,7 @@ const choose = (trial: SpringTrial) =>
     draft.air.sheet = null
   })
 
-/** Two classes side by side: the chosen one and the proposed one until others are picked. */
+/** Two classes side by side: the chosen and the proposed one until others are picked. */
 const pair = ref<[string, string] | null>(null)
 const comparing = computed(() =>
   (pair.value ?? []).map((id) => trials.value.find((t) => t.id === id)).filter((t) => t !== undefined),

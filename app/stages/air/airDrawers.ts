@@ -1,6 +1,7 @@
 /**
- * What stands in drawers that are not the first to be opened, and what is chosen on the circuit: fetched
- * together, a moment after the stage.
+ * Drawers that are not opened first, and the panel of what is chosen on the circuit: loaded together, a moment
+ * after
+ * the stage.
  */
 export { default as AirAnswers } from './AirAnswers.vue'
 export { default as AirClasses } from './AirClasses.vue'

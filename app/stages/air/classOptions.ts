@@ -1,8 +1,9 @@
 import type { OwnClass } from '#core/document/types'
 
 /**
- * The classes a part may be of, as a pick list offers them: those of the catalogue, the shop's own of the
- * kind, and the one chosen although nobody here knows it, kept as it was stored.
+ * The classes offered for a part: those of the catalogue, the shop's own, and the stored one even if it is
+ * unknown
+ * here.
  */
 export function classOptions(
   catalogue: readonly { id: string; label: string }[],

@@ -1,2 +1,2 @@
-/** Air's drawers, fetched once for the stage and for what is chosen on its circuit. */
+/** Air's drawers, loaded once for the stage and for what is chosen on its circuit. */
 export const airDrawers = begunOnce(() => import('./airDrawers'))

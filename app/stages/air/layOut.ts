@@ -5,7 +5,7 @@ import type { AirPlan } from '#core/document/types'
 
 let elk: InstanceType<typeof ELK> | null = null
 
-/** A circuit laid out in the layout engine's own worker. */
+/** Lays out a circuit in the layout engine's own worker. */
 export function layOutCircuit(air: AirPlan, before: CircuitDrawing | null): Promise<CircuitDrawing> {
   elk ??= new ELK({ workerUrl })
   return layoutCircuit(air, before, (graph) => elk!.layout(graph))

@@ -4,25 +4,25 @@ import type { ScenarioStep } from '#core/document/types'
 import { hire, type Hired } from '~/workers/hire'
 import type { Hand } from '~/workers/run'
 
-/** What the circuit's picture shows of a run at one instant. */
+/** What the circuit's picture shows at one instant of a run. */
 export interface LivePicture {
-  /** kg/s along each line, and how far its dashes have moved, px. */
+  /** Flow along each line, kg/s, and how far its dashes have moved, px. */
   flow: Record<string, number>
   phase: Record<string, number>
   /** Pa gauge by component, left before right. */
   pressure: Record<string, number[]>
-  /** Components with a valve open or a motor on. */
+  /** Components with an open valve or a running motor. */
   open: Set<string>
 }
 
-/** Dashes move so many px/s for each kg/s: their speed is the flow. */
+/** Speed of the dashes, px/s for each kg/s of flow. */
 const DASH_SPEED = 30_000
 const FASTEST = 160
 const FRAME = 50
-/** Rows of a live run kept; past it every other one goes. */
+/** Rows of a live run that are kept; beyond that every second one is dropped. */
 const MOST_LIVE = 4000
 
-/** Runs of the planned circuit, played: scenarios worked out at once in a worker, or live under one's own hands. */
+/** Plays runs of the planned circuit: scenarios computed at once in a worker, or live with valves to press. */
 export function usePlayer() {
   const job = useJob()
   const scenarios = computed(() => scenariosOf(job.plan!, job.derived!))
@@ -43,14 +43,14 @@ export function usePlayer() {
   const running = ref(false)
   const busy = ref(false)
   const problem = ref('')
-  /** A run of a plan that has changed since says so rather than stand for it. */
+  /** True if the plan has changed since the run. */
   const stale = computed(() => ran.value !== null && ran.value.plan !== job.plan)
-  /** Place in the run, 0 to 1. */
+  /** Position in the run, 0 to 1. */
   const at = ref(1)
   const speed = ref(5)
   const playing = ref(false)
   let hired: Hired<'run'> | null = null
-  /** Whether the worker is at something that nobody may want any more. */
+  /** True while the worker computes something that may no longer be wanted. */
   let atWork = false
   let frame = 0
 
@@ -70,7 +70,7 @@ export function usePlayer() {
   async function start(): Promise<void> {
     stop()
     problem.value = ''
-    // A worker at rest is quicker than a new one.
+    // An idle worker is reused, because starting a new one takes longer.
     const mine = (hired ??= hire('run'))
     atWork = running.value = true
     const { plan } = job
@@ -85,7 +85,7 @@ export function usePlayer() {
     if (hired === mine) atWork = running.value = false
   }
 
-  /** Live, from the minimum, loaded with the haul shown (or empty). */
+  /** Starts a live run at the minimum pressure, with the shown haul or empty. */
   async function takeOver(loaded: boolean): Promise<void> {
     stop()
     problem.value = ''
@@ -185,7 +185,7 @@ export function usePlayer() {
     return i === undefined || !row.value ? null : row.value[i]!
   }
 
-  /** Moves the dashes by what flows now. */
+  /** Moves the dashes by the current flow. */
   function move(dt: number): void {
     if (!row.value) return
     const next = { ...phase.value }
@@ -208,7 +208,7 @@ export function usePlayer() {
     for (const [part, column] of Object.entries(ran.value.result.where)) {
       const pressure = value(column)
       const [id, port] = part.split('.') as [string, string?]
-      // Of a valve the side away from the supply is the one a gauge is wanted on; a dual gauge shows both its sides.
+      // A gauge on a valve reads the side away from the supply; a dual gauge shows both its sides.
       if (pressure !== null && (!port || port === 'out' || port === 'left' || port === 'right'))
         picture.pressure[id] = [...(port === 'right' ? (picture.pressure[id] ?? []) : []), pressure]
     }

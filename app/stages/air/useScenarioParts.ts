@@ -2,7 +2,7 @@ import type { FaultKind, ComponentKind } from '#core/document/types'
 import { circuitAsItRuns } from '#core/air/circuit/states'
 import { faultsOf } from '#core/air/run/scenarios'
 
-/** Kinds of part that a hand works, by valve or by switch. */
+/** Kinds of part worked by hand, by valve or by switch. */
 const WORKED_BY_HAND: readonly ComponentKind[] = [
   'paddle',
   'solenoid',
@@ -12,10 +12,10 @@ const WORKED_BY_HAND: readonly ComponentKind[] = [
   'cabSwitch',
 ]
 
-/** What a scenario's steps may be about in the job shown: its hauls, what a hand can press, what can fail. */
+/** What the steps of a scenario can refer to: hauls, parts to press, parts that can fail. */
 export function useScenarioParts() {
   const job = useJob()
-  /** What waits for later does nothing in a run. */
+  /** Parts left for later do nothing in a run. */
   const air = computed(() => circuitAsItRuns(job.plan!.air))
   const hauls = useHaulChoices('empty truck')
   const pressable = computed(() =>

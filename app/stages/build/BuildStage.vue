@@ -17,9 +17,9 @@ const photos = usePhotos()
 const stage = computed(() => job.derived!.stages.build)
 const steps = computed(() => stage.value.result.steps)
 const ticks = computed(() => stage.value.result.ticks)
-/** The plan's own record with the ticks that stand. */
+/** The plan's record with only the ticks that are still valid. */
 const standing = computed(() => ({ ...job.plan!.build, ticks: ticks.value }))
-/** What was tightened to what in steps that are not ticked yet, N·m by step and kind; null where it was not measured. */
+/** Torques reached in steps that are not ticked yet, N·m by step and kind; null if not measured. */
 const reached = ref<Record<string, Record<string, number | null>>>({})
 const refusal = ref<{ id: string; text: string } | null>(null)
 const slug = (name: string) => name.toLowerCase().replace(/[^a-z]+/g, '-')
@@ -31,12 +31,12 @@ const groups = computed(() =>
   })),
 )
 const next = computed(() => steps.value.find((s) => stage.value.result.left.includes(s.id)))
-/** The step shown large: one at a time, under the truck. */
+/** The step shown large, one at a time, for work under the truck. */
 const at = ref<string | null>(null)
 const single = computed(() => steps.value.find((s) => s.id === at.value) ?? next.value ?? steps.value.at(-1)!)
 const index = computed(() => steps.value.indexOf(single.value))
 
-/** Steps there are photos of: in the list only those show a row of them. */
+/** Steps that have photos; only those show a row of photos in the list. */
 const photographed = computed(
   () =>
     new Set(
@@ -89,7 +89,7 @@ function go(by: number): void {
 }
 
 const VIEWS = [{ id: 'step', title: 'Step' }]
-/** One drawer for each part of the work, with how much of it is done. */
+/** One drawer for each part of the work, with its progress. */
 const drawers = computed(() => [
   ...groups.value.map(({ id, name, steps: own }) => ({
     id,

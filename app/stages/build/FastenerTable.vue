@@ -6,8 +6,9 @@ import type { Fastener } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 
 /**
- * Torques off the kit's own sheet, by kind of fastener. What is usual is offered beside it and counts for
- * nothing until taken.
+ * Torques from the kit's own sheet, by kind of fastener. The usual value is offered beside it and does not
+ * count until
+ * it is accepted.
  */
 const THREADS = ['M6', 'M8', 'M10', 'M12', '1/4-20', '5/16-18', '3/8-16', '3/8-24', '7/16-14', '1/2-13']
 const job = useJob()
@@ -17,10 +18,10 @@ const build = computed(() => job.plan!.build)
 const rows = computed(() => fastenersOf(job.derived!.stages.build.result.steps))
 const options = (known: readonly string[], value: string) =>
   (known.includes(value) ? known : [...known, value]).map((v) => ({ value: v, label: v }))
-/** Thread and class that a row shows: its own, or those of the usual one until it has any. */
+/** Thread and class shown in a row: its own, or the usual ones until it has any. */
 const shown = (id: FastenerId): Pick<Fastener, 'thread' | 'grade'> =>
   build.value.fasteners[id] ?? chosen.value[id] ?? FASTENERS[id].usual
-/** Thread and class chosen before there is a torque to keep them with. */
+/** Thread and class chosen before a torque is entered. */
 const chosen = ref<Partial<Record<FastenerId, Pick<Fastener, 'thread' | 'grade'>>>>({})
 function set(id: FastenerId, change: Partial<Omit<Fastener, 'from'>>): void {
   const { label } = FASTENERS[id]

@@ -5,7 +5,7 @@ import type { Done } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import TorqueOf from './TorqueOf.vue'
 
-/** The torques of a step: what each is tightened to, and, before it is ticked, what the wrench reached. */
+/** The torques of a step: the value to tighten to, and before the tick, what the wrench reached. */
 const { step, tick, large = false } = defineProps<{ step: Step; tick?: Done; large?: boolean }>()
 const reached = defineModel<Record<string, number | null>>()
 const shop = useShop()

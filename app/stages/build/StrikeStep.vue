@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Step } from '#core/build/types'
 
-/** A step that is not to be done on this truck: struck by name with a reason, and taken back. */
+/** A step that is not done on this truck: struck by name with a reason, and reversible. */
 const { step, done } = defineProps<{ step: Step; done: boolean }>()
 const job = useJob()
 const shop = useShop()

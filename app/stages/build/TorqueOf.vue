@@ -3,7 +3,7 @@ import { FASTENERS, typedFastener } from '#core/build/fasteners'
 import type { FastenerId } from '#core/build/types'
 import { showText } from '#core/quantity/units'
 
-/** What a step's fasteners are tightened to: off the kit's sheet, or that nobody has typed it yet. */
+/** The torque of a step's fasteners from the kit's sheet, or that nobody has entered it yet. */
 const { fastener, large = false } = defineProps<{ fastener: FastenerId; large?: boolean }>()
 const job = useJob()
 const shop = useShop()

@@ -15,13 +15,13 @@ const blocks = computed(() => sheetBlocks(sheet.value, shop.units))
 const query = computed(() => new URLSearchParams({ paper: screen.paper }).toString())
 
 const router = useRouter()
-/** Goes to where an open thing is done. */
+/** Goes to the place where an open thing is done. */
 function lead({ stage, subject }: StillOpen): void {
   screen.lead(stage, subject)
   if (stage === 'load' && subject) job.chosenHaul = subject.split(':')[0]!
   void router.push(`/jobs/${job.id}/${stage}`)
 }
-/** Lets a Fix go out of the door, by name and with a reason. */
+/** Accepts a Fix at handover, by name and with a reason. */
 function accept(key: string, text: string, reason: string): void {
   set(`Accept: ${text}`.slice(0, 200), (h) => {
     h.accepted[key] = { who: shop.person?.name ?? '', at: new Date().toISOString(), reason }

@@ -2,7 +2,7 @@
 import type { SheetRow } from '#core/handover/types'
 
 /**
- * Presets as set, and what the gauge reads of the same air in the cold, the heat and over the pass: one line
+ * Presets as set, and what the gauge reads of the same air in the cold, in the heat and over the pass: one line
  * a haul.
  */
 const { rows, most } = defineProps<{ rows: readonly SheetRow[]; most: number }>()

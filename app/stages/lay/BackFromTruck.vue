@@ -5,7 +5,7 @@ import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import { useLay } from './useLay'
 
-/** What each line was really cut to; what comes out longer than planned is the shop's own allowance next time. */
+/** The length each line was really cut to. The excess over the plan becomes the shop's allowance next time. */
 const job = useJob()
 const shop = useShop()
 const { plan, stage, result, set } = useLay()
@@ -17,14 +17,14 @@ const run = (metres: number) => showText(metres, 'run', shop.units)
 const percent = (share: number) => showText(share, 'ratio', shop.units)
 const write = (id: string, label: string, value: number) =>
   set(`Cut length of ${label}`, (lay) => {
-    // What was cut once and is now of another length was cut anew: its joints were opened.
+    // A line that was cut before and now has another length was cut anew: its joints were opened.
     if (lay.cutTo[id] !== undefined) lay.recut[id] = new Date().toISOString()
     lay.cutTo[id] = value
   })
 const forget = (id: string, label: string) =>
   set(`Cut length of ${label} as planned`, (lay) => Reflect.deleteProperty(lay.cutTo, id))
 
-/** What other jobs on this kind of truck came out at; null until it is known. */
+/** Results of other jobs on this kind of truck; null until they are loaded. */
 const others = ref<MeasuredOn | null>(null)
 const problem = ref('')
 async function ask(): Promise<void> {

@@ -7,7 +7,7 @@ import { showText } from '#core/quantity/units'
 import { classOptions } from '~/stages/air/classOptions'
 import { useLay } from './useLay'
 
-/** Which coil each line is cut from: those of the kit, and those on the shelf. */
+/** Which coil each line is cut from: the kit's, and those on the shelf. */
 const shop = useShop()
 const { plan, result, set } = useLay()
 const coils = computed(() => ordered(plan.value.lay.coils))

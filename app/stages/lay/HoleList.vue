@@ -3,7 +3,7 @@ import { holeTable } from '#core/lay/tables'
 import { showText } from '#core/quantity/units'
 import { useLay } from './useLay'
 
-/** Holes to drill: through what, how large, with which grommet, and what stands behind. */
+/** Holes to drill: through what, how large, with which grommet, and what is behind. */
 const shop = useShop()
 const screen = useScreen()
 const placeText = usePlaceText()

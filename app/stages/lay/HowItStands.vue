@@ -5,7 +5,7 @@ import { type Stand, UPS, type Up } from '#core/document/types'
 import { AS_IS } from '#core/lay/space/stand'
 import { useLay } from './useLay'
 
-/** Which way one part points, which side is up, and what its own sheet says of its size and of heat. */
+/** Which way a part points, which side is up, and what its own sheet says about its size and heat. */
 const { of } = defineProps<{ of: string }>()
 const job = useJob()
 const { plan, result, set } = useLay()

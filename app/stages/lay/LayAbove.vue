@@ -9,7 +9,7 @@ import { useLay } from './useLay'
 import { useLayLayers } from './useLayLayers'
 import { useLayoutSearch } from './useLayoutSearch'
 
-/** Parts and lines from above: each part dragged or moved with the arrow keys. */
+/** Parts and lines from above. Each part can be dragged or moved with the arrow keys. */
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
@@ -18,18 +18,21 @@ const { plan, stage, result, parts, alarmed, moves } = useLay()
 const search = useLayoutSearch()
 const { shown, runsOf } = useLayLayers()
 const radius = computed(() => (job.derived!.stages.air.result.spring?.diameter ?? 0.15) / 2)
-/** How far aside of the rail each kind of line is drawn, mm, so that lines on one rail do not hide each other. */
+/**
+ * Offset from the rail at which each kind of line is drawn, mm, so that lines on one rail do not hide each
+ * other.
+ */
 const ASIDE = { left: -24, right: 24, both: 0, supply: 0, feed: -48, signal: 48 }
 const NAMED: ComponentKind[] = ['compressor', 'belt', 'block', 'tank', 'handFill']
 
-/** Where the name of a part stands beside it. */
+/** Where the name of a part is placed beside it. */
 const NAME_AT: Partial<Record<ComponentKind, string>> = {
   handFill: 'translate(9px, -50%)',
   block: 'translate(-50%, 9px)',
 }
 const shortName = (label: string, kind: ComponentKind) =>
   kind === 'handFill' ? label.toLowerCase().replace(' valve', '') : label.toLowerCase()
-/** A line with what is cut for it. */
+/** A line with its cut length. */
 const lineText = ({ id, path }: { id: string; path: LineCode }) => {
   const cut = result.value.cuts.find((c) => c.id === id)
   const ends = cut ? `${cut.fromLabel} to ${cut.toLabel}, ` : ''
@@ -38,7 +41,7 @@ const lineText = ({ id, path }: { id: string; path: LineCode }) => {
   return `${ends}${LINE_STYLES[path].name}${cutTo}`
 }
 const codes = computed(() => [...new Set(runsOf(result.value.routes).map((r) => r.path))])
-/** A line is faint while another is looked at. */
+/** Lines are faint while another is looked at. */
 const faint = (id: string) =>
   screen.subject !== null && screen.subject !== id && result.value.routes.some((r) => r.id === screen.subject)
 </script>

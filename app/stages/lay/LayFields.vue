@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useLay } from './useLay'
 
-/** The same places as figures, the slack, the harness, the heat shields. */
+/** The same places as figures, with slack, harness and heat shields. */
 const job = useJob()
 const screen = useScreen()
 const { plan, result, parts, set, put } = useLay()

@@ -3,19 +3,20 @@ import type { Point } from '#core/document/types'
 import { useLay, type FlatView } from './useLay'
 
 /**
- * What can be moved on a flat picture beside the parts: things told by hand, and places the chosen run is made to
+ * What can be moved on a flat picture besides the parts: things entered by hand, and places that the chosen run
+ * must
  * pass.
  */
 const { view, place } = defineProps<{
   view: FlatView
-  /** Where a place is drawn. */
+  /** Position of a place on the drawing. */
   place: (at: Point) => readonly [number, number]
 }>()
 const screen = useScreen()
 const placeText = usePlaceText()
 const { things, chosenRun, waypointsOf, movesThing, movesWaypoint } = useLay()
 const WORDS: Record<FlatView, string> = { above: 'from above', side: 'from the side' }
-/** Half the diamond that marks a place, and the room a finger has around it, mm. */
+/** Half the diamond that marks a place, and the touch area around it, mm. */
 const MARK = 60
 const ROOM = 110
 </script>

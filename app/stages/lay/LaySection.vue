@@ -7,14 +7,14 @@ import { LINE_STYLES } from '~/pictures/lineStyles'
 import { useLay } from './useLay'
 import { useLayLayers } from './useLayLayers'
 
-/** A cut across the truck at any place along it, seen from behind: what stands there, and which runs pass. */
+/** A section across the truck at any place along it, seen from behind: what is there, and which runs pass. */
 const shop = useShop()
 const screen = useScreen()
 const { plan, result, parts, chosenRun } = useLay()
 const { runsOf } = useLayLayers()
 const id = useId()
 const truck = computed(() => plan.value.truck)
-/** Where it is cut, ahead of the rear axle, m; a part that is chosen is cut through. */
+/** Position of the section ahead of the rear axle, m; it goes through a chosen part. */
 const x = ref(Math.round(truck.value.wheelbase * 42) / 100)
 watch(
   () => screen.subject,
@@ -65,7 +65,7 @@ const box = computed(() => ({
   width: half.value * 2000,
   height: top.value * 1000 + 60,
 }))
-/** Seen from behind, left at the left. */
+/** Seen from behind: left is on the left. */
 const left = (y: number) => -y * 1000
 const names = computed(() => boxes.value.map((b) => b.label).join(', '))
 </script>

@@ -5,7 +5,7 @@ import type { Drawn, Layer } from './turnScene'
 import type { Look } from './turnCamera'
 import { useLay } from './useLay'
 
-/** The truck in space, turned by hand; its drawing program is fetched when this is first looked at. */
+/** The truck in 3D, turned by hand; the drawing library is loaded when this is first shown. */
 const screen = useScreen()
 const { plan, result, parts } = useLay()
 const canvas = useTemplateRef('canvas')
@@ -22,7 +22,7 @@ const COLOURS: Record<Layer, string> = {
   parts: '--ink',
   runs: '--blue',
 }
-/** A token of the theme behind `var(--…)`. */
+/** The theme token in `var(--…)`. */
 const token = (colour: string) => colour.replace(/^var\(|\)$/g, '')
 
 let program: { scene: typeof import('./turnScene'); camera: typeof import('./turnCamera') } | null = null
@@ -114,7 +114,7 @@ let pressed: { x: number; y: number } | null = null
 function press({ clientX: x, clientY: y }: PointerEvent): void {
   pressed = { x, y }
 }
-/** Pressed and let go in one place chooses what is there; anything else turned the truck. */
+/** Pressing and releasing in one place chooses what is there; anything else turned the truck. */
 function letGo({ clientX: x, clientY: y }: PointerEvent): void {
   if (pressed && Math.hypot(x - pressed.x, y - pressed.y) < 4) screen.subject = camera?.under(x, y) ?? null
   pressed = null

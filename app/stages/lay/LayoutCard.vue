@@ -7,7 +7,7 @@ import { LINE_STYLES } from '~/pictures/lineStyles'
 import { polyline } from '~/pictures/scale'
 import { useLay } from './useLay'
 
-/** One whole layout drawn small, with what it costs. */
+/** One whole layout drawn small, with its cost. */
 const { layout, title } = defineProps<{ layout: Layout; title: string }>()
 const shop = useShop()
 const { plan } = useLay()

@@ -3,7 +3,7 @@ import { freeParts, type Layout } from '#core/lay/layouts/layouts'
 import { useLay } from './useLay'
 import { useLayoutSearch } from './useLayoutSearch'
 
-/** Whole layouts: every part at once, the best few side by side, one of them taken in one step. */
+/** Whole layouts: every part at once, the best few side by side; one is taken in one step. */
 const job = useJob()
 const { plan, stage, set } = useLay()
 const { best, withoutRoom, count, running, problem, stale, total, start, stop } = useLayoutSearch()
@@ -13,7 +13,7 @@ const pinned = computed(() =>
 )
 const labels = (ids: readonly string[]) =>
   ids.map((id) => plan.value.air.components[id]?.label.toLowerCase()).join(', ')
-/** What was taken, while the plan stands as it was then. */
+/** The layout that was taken, while the plan is unchanged since. */
 const taken = shallowRef<{ title: string; plan: unknown } | null>(null)
 const justTaken = computed(() => (taken.value?.plan === job.plan ? taken.value!.title : null))
 function take({ places }: Layout, title: string): void {

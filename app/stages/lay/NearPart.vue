@@ -3,7 +3,7 @@ import { solidsOf, within } from '#core/lay/space/room'
 import { showText } from '#core/quantity/units'
 import { useLay } from './useLay'
 
-/** What stands near one part, nearest first: what a hand meets there. */
+/** What is near one part, nearest first: what a hand meets there. */
 const { of } = defineProps<{ of: string }>()
 /** A hand's breadth with a tool in it, m. */
 const REACH = 0.15

@@ -9,7 +9,7 @@ import { showText } from '#core/quantity/units'
 import { LINE_STYLES } from '~/pictures/lineStyles'
 import { useLay } from './useLay'
 
-/** One run piece by piece, and the places it is made to pass. */
+/** One run piece by piece, and the places it must pass. */
 const shop = useShop()
 const screen = useScreen()
 const { plan, stage, result, chosenRun, waypointsOf, set } = useLay()
@@ -53,7 +53,7 @@ const add = () =>
   change('Make a run pass a place', (list) => {
     list.splice(0, list.length, ...onePlaceMore(chosenRun.value!, list))
   })
-/** How many, where the first is, and where the last. */
+/** Number of ties, position of the first, and position of the last. */
 function tiesText(ties: readonly number[]): string {
   const [first, last] = [ties[0], ties.at(-1)]
   if (first === undefined || last === undefined) return ''

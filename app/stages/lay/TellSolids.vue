@@ -8,7 +8,7 @@ import { USUAL_SOLIDS } from '#core/lay/space/solids'
 import { focusIn } from '~/shell/drawers'
 import { useLay } from './useLay'
 
-/** What else is under the truck: told by hand, or as it really is where the program has it as is usual. */
+/** What else is under the truck: entered by hand, or measured in place of the program's usual values. */
 const { plan, set } = useLay()
 const things = computed(() => ordered(plan.value.lay.solids))
 const nextOrder = () => Math.max(0, ...things.value.map(([, t]) => t.order)) + 1
@@ -34,7 +34,7 @@ function add(kind: ToldSolid['kind'], label: string): void {
   const id = `s${crypto.randomUUID().slice(0, 8)}`
   put(id, `Add ${label.toLowerCase()}`, { label, kind, at, size, there: true, order: nextOrder() })
 }
-/** The truck's own that nobody measures at Truck and nobody has told yet. */
+/** The truck's own solids that Truck does not measure and nobody has entered yet. */
 const usual = computed(() => {
   const { truck, air, lay } = plan.value
   const own = solidsOf(truck, air)

@@ -1,4 +1,4 @@
-/** What stands in the drawers: fetched together, so that each comes whole, with the stage or a moment after it. */
+/** The drawers, loaded together, so that each is complete, with the stage or a moment after it. */
 export { default as BackFromTruck } from './BackFromTruck.vue'
 export { default as CoilPlan } from './CoilPlan.vue'
 export { default as CutList } from './CutList.vue'

@@ -10,7 +10,7 @@ import {
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 
-/** Looks from where, as angles about the truck's middle: from straight above, and round from the left. */
+/** Directions of view, as angles about the truck's middle: from straight above, and round from the left. */
 export const LOOKS = {
   corner: { label: 'From the corner', down: 1.0, round: Math.PI - 0.8 },
   above: { label: 'From above', down: 0.001, round: 0 },
@@ -19,11 +19,11 @@ export const LOOKS = {
 } as const
 export type Look = keyof typeof LOOKS
 
-/** One press of a key turns so far, rad, and comes nearer by so much. */
+/** How far one key press turns, rad, and how much it zooms. */
 const TURN = Math.PI / 18
 const NEARER = 0.85
 
-/** Draws a scene on a canvas, turned by hand, wheel, fingers or keys. Throws where there is no WebGL. */
+/** Draws a scene on a canvas, turned by mouse, wheel, fingers or keys. @throws without WebGL */
 export function turnCamera(canvas: HTMLCanvasElement, length: number) {
   const renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true })
   const camera = new PerspectiveCamera(38, 1, 0.05, 60)
@@ -40,7 +40,7 @@ export function turnCamera(canvas: HTMLCanvasElement, length: number) {
     })
   }
   controls.addEventListener('change', render)
-  /** Puts the camera at angles about the middle; `far` in m. */
+  /** Moves the camera to angles about the middle; `far` in m. */
   function place(down: number, round: number, far: number): void {
     const offset = new Vector3().setFromSpherical(new Spherical(far, Math.max(down, 0.001), round))
     camera.position.copy(controls.target).add(offset)
@@ -76,7 +76,7 @@ export function turnCamera(canvas: HTMLCanvasElement, length: number) {
     camera.updateProjectionMatrix()
     render()
   }
-  /** What is under a place of the page; null where nothing is. */
+  /** What is under a place of the page; null if nothing is. */
   function under(x: number, y: number): string | null {
     if (!shown) return null
     const box = canvas.getBoundingClientRect()

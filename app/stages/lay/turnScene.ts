@@ -22,7 +22,7 @@ import type { Box, Shape } from '#core/lay/space/shapes'
 import type { Route } from '#core/lay/types'
 
 /**
- * The truck, its parts and its runs as a scene in space. Plan axes (ahead, left, up) become x, −z, y of the scene,
+ * The truck, its parts and its runs as a scene in 3D. Plan axes (ahead, left, up) become x, −z, y of the scene,
  * in m.
  */
 
@@ -45,12 +45,12 @@ export const LAYERS = [
 ] as const
 export type Layer = (typeof LAYERS)[number]['id']
 
-/** Layers that are seen through. */
+/** Layers that are transparent. */
 const CLEAR: Partial<Record<Layer, number>> = { sheet: 0.16, moving: 0.55 }
 
 const toScene = ({ x, y, z }: Point) => new Vector3(x, z, -y)
 
-/** Pieces of a drawn bend, sides of a drawn tube. */
+/** Number of pieces of a drawn bend, and of sides of a drawn tube. */
 const BEND_PIECES = 6
 const TUBE_SIDES = 8
 const ROUND_SIDES = 28
@@ -63,7 +63,7 @@ function boxMesh({ min, max }: Box): BufferGeometry {
   return box.translate(middle.x, middle.y, middle.z)
 }
 
-/** A geometry along the scene's y turned to lie from one place to another. */
+/** Turns a geometry along the scene's y so that it lies between two places. */
 function laidBetween(geometry: BufferGeometry, a: Vector3, b: Vector3): BufferGeometry {
   const way = b.clone().sub(a)
   const turn = new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), way.clone().normalize())
@@ -78,7 +78,7 @@ function shapeMesh(shape: Shape): BufferGeometry {
     const long = Math.max(a.distanceTo(b), 1e-4)
     return laidBetween(new CapsuleGeometry(shape.radius, long, 4, 14), a, b)
   }
-  // A disc over its travel is drawn in the middle of it.
+  // A disc is drawn in the middle of its travel.
   const middle = toScene(shape.from).add(toScene(shape.to)).multiplyScalar(0.5)
   const disc = new CylinderGeometry(shape.radius, shape.radius, shape.half * 2, ROUND_SIDES)
   if (shape.axis === 'y') disc.rotateX(Math.PI / 2)
@@ -91,7 +91,7 @@ function runMesh({ points, wantedBend, radius }: Route): BufferGeometry {
   return new TubeGeometry(curve, path.length * 3, Math.max(radius, 0.007), TUBE_SIDES)
 }
 
-/** Everything drawn, by layer; each mesh knows what it stands for. */
+/** Everything drawn, by layer; each mesh knows what it represents. */
 export function sceneOf(drawn: readonly Drawn[], colourOf: (token: string) => string, chosen: string | null) {
   const scene = new Scene()
   scene.background = new Color(colourOf('--card'))
@@ -118,7 +118,7 @@ export function sceneOf(drawn: readonly Drawn[], colourOf: (token: string) => st
   return { scene, groups }
 }
 
-/** Gives back what the graphics card holds of a scene. */
+/** Frees the graphics memory of a scene. */
 export function forget(scene: Scene): void {
   scene.traverse((thing) => {
     if (!(thing instanceof Mesh)) return

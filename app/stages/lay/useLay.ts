@@ -4,19 +4,19 @@ import { snapped } from '#core/lay/space/snap'
 import { laidSize } from '#core/lay/space/stand'
 import { useMoving } from '~/pictures/useMoving'
 
-/** Hundredths of a metre: what a hand can lay to. */
+/** Hundredths of a metre: as exact as a hand can lay. */
 const tidy = (v: number) => Math.round(v * 100) / 100
 
-/** A press of an arrow key, and with Shift held, mm. */
+/** Distance moved by an arrow key, and with Shift held, mm. */
 const STEP = { usual: 50, fine: 10 }
 export type FlatView = 'above' | 'side'
-/** A place moved on a flat picture by so many mm to the right and down. */
+/** A place moved on a flat picture by a distance to the right and down, mm. */
 function movedIn(view: FlatView, { x, y, z }: Point, dx: number, dy: number): Point {
   const ahead = tidy(x - dx / 1000)
   return view === 'above' ? { x: ahead, y: tidy(y - dy / 1000), z } : { x: ahead, y, z: tidy(z - dy / 1000) }
 }
 
-/** The parts laid on the truck, and the ways to move them. */
+/** The parts laid on the truck, and how to move them. */
 export function useLay() {
   const job = useJob()
   const screen = useScreen()
@@ -42,7 +42,7 @@ export function useLay() {
     const from = result.value.places[id]!
     const { truck, air, lay } = plan.value
     const size = laidSize(air, lay.stands, id)
-    // Dragged, it goes to the steel it comes near; the arrow keys put it where they say.
+    // A dragged part snaps to steel it comes near; the arrow keys place it exactly.
     const to = (dx: number, dy: number, nudged: boolean) => {
       const place = movedIn(view, from, dx, dy)
       return nudged ? place : snapped(place, size, truck)
@@ -53,12 +53,12 @@ export function useLay() {
     }
   }, STEP)
   const waypointsOf = (id: string): Point[] => plan.value.lay.waypoints[id] ?? []
-  /** The run that is looked at: the one chosen, else the longest cut. */
+  /** The shown run: the chosen one, otherwise the longest cut. */
   const chosenRun = computed(() => {
     const { routes, cuts } = result.value
     return routes.find((r) => r.id === screen.subject) ?? cuts[0] ?? routes[0] ?? null
   })
-  /** A place that a run is made to pass, by the run and which of them it is. */
+  /** A place that a run must pass, by the run and its position in the list. */
   const movesWaypoint = useMoving<{ run: string; index: number; view: FlatView }>(({ run, index, view }) => {
     const from = waypointsOf(run)[index]!
     return {
@@ -66,7 +66,7 @@ export function useLay() {
       to: (dx, dy) => (draft) => void (draft.lay.waypoints[run]![index] = movedIn(view, from, dx, dy)),
     }
   }, STEP)
-  /** A thing told by hand. */
+  /** A thing entered by hand. */
   const movesThing = useMoving<{ id: string; view: FlatView }>(({ id, view }) => {
     screen.subject = id
     const { label, at: from } = plan.value.lay.solids[id]!

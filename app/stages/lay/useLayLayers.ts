@@ -1,6 +1,6 @@
 import type { Route } from '#core/lay/types'
 
-/** What the flat views show; one choice for all of them. */
+/** The layers of the flat views; one choice for all of them. */
 export const FLAT_LAYERS = [
   { id: 'air', label: 'Air lines' },
   { id: 'wires', label: 'Wires' },
@@ -14,7 +14,7 @@ const shown = reactive<Record<FlatLayer, boolean>>({ air: true, wires: true, tol
 export function useLayLayers() {
   return {
     shown,
-    /** The runs of the layers that are shown. */
+    /** The runs of the shown layers. */
     runsOf: <R extends Pick<Route, 'kind'>>(routes: readonly R[]): R[] =>
       routes.filter(({ kind }) => (kind === 'air' ? shown.air : shown.wires)),
   }

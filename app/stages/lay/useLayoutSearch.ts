@@ -1,7 +1,7 @@
 import { layoutStarts, type Layout, type NoRoom } from '#core/lay/layouts/layouts'
 import { hire, type Hired } from '~/workers/hire'
 
-/** Layouts shown beside one another. */
+/** Number of layouts shown side by side. */
 const SHOWN = 3
 
 const best = shallowRef<Layout[]>([])
@@ -9,7 +9,7 @@ const withoutRoom = shallowRef<NoRoom[]>([])
 const count = ref(0)
 const running = ref(false)
 const problem = ref('')
-/** The job and the plan that were searched on: another job has nothing found, another plan makes it old. */
+/** The job and the plan that were searched: another job has no results, another plan makes them old. */
 const searched = shallowRef<{ job: string; plan: unknown } | null>(null)
 let hired: Hired<'layouts'> | null = null
 
@@ -19,7 +19,7 @@ function stop(): void {
   running.value = false
 }
 
-/** The search for whole layouts: one for the page, begun from the picture or from its drawer. */
+/** The search for whole layouts: one for the page, started from the picture or from its drawer. */
 export function useLayoutSearch() {
   const job = useJob()
   async function start(): Promise<void> {

@@ -3,7 +3,7 @@ import type { CardRow } from '#core/load/types'
 import { fromSi, unitFor } from '#core/quantity/units'
 import LineChart, { type ChartLine } from '~/pictures/LineChart.vue'
 
-/** Pressure against what is aboard, left and right, with the spring's limits. */
+/** Pressure against the load, left and right, with the spring's limits. */
 const { card, teed, limits } = defineProps<{
   card: readonly CardRow[]
   teed: boolean

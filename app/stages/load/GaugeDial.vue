@@ -3,8 +3,8 @@ import type { Figure } from '#core/quantity/figure'
 import { show } from '#core/quantity/units'
 
 /**
- * A pressure on its spring's own range: arc from nothing to a little past the maximum, limits marked, and how
- * far it may be off.
+ * A pressure on its spring's own range: an arc from zero to a little past the maximum, with the limits and the
+ * doubt.
  */
 const { figure, side, under, range } = defineProps<{
   figure?: Figure

@@ -19,7 +19,7 @@ const job = useJob()
 const router = useRouter()
 const text = (value: number, quantity: 'pressure' | 'length' | 'mass') =>
   showText(value, quantity, shop.units)
-/** Both readings are begun at Tune, where their lips are typed. */
+/** Starts both readings at Tune, where their lips are typed. */
 function planCheck({ known, pressure }: TenMinuteCheck): void {
   const order = Math.max(0, ...Object.values(job.plan!.tune.trials).map((t) => t.order))
   job.edit('Plan the ten-minute check', (draft) => {

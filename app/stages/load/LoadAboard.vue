@@ -2,7 +2,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { useHaul } from './useHaul'
 
-/** The haul by name, and every item aboard. */
+/** The haul's name and every item aboard. */
 const { job, haul, items, set, addItem, addHaul, removeHaul } = useHaul()
 </script>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useHaul } from './useHaul'
 
-/** What is carried, from above, with the load on every wheel. */
+/** The load from above, with the force on every wheel. */
 const { truck, items, itemText, figure, moves } = useHaul()
 </script>
 

@@ -8,7 +8,7 @@ import { useHaul } from './useHaul'
 /** One item of the load. */
 const { id, item } = defineProps<{ id: string; item: LoadItem }>()
 const { job, screen, text, setItem, removeItem } = useHaul()
-/** Whether its size is open. */
+/** True if its size is open. */
 const opened = ref(false)
 
 const KINDS = [

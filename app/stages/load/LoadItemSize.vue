@@ -4,13 +4,13 @@ import { itemMass } from '#core/load/masses'
 import { SIZES } from './itemWords'
 import { useHaul } from './useHaul'
 
-/** Size of an item, and of a tank its liquid. */
+/** Size of an item, and the liquid of a tank. */
 const { id, item } = defineProps<{ id: string; item: LoadItem }>()
 const { setItem } = useHaul()
 const setLiquid = (label: string, change: (liquid: Liquid) => void) =>
   setItem(id, label, (i) => i.liquid && change(i.liquid))
 
-/** Common liquids, kg/m³, and whatever the plan already has. */
+/** Common liquids, kg/m³, and those already in the plan. */
 const LIQUIDS: [number, string][] = [
   [1000, 'water'],
   [1025, 'seawater'],

@@ -4,7 +4,7 @@ import type { LimitedBy } from '#core/load/types'
 import type { Sampled } from '#core/load/uncertainty'
 import { useHaul } from './useHaul'
 
-/** The pressures that bring it to the height aimed for, and how it then stands and rides. */
+/** The pressures that bring the truck to the target height, and how it then stands and rides. */
 const { sampled } = defineProps<{ sampled: Pick<Sampled, 'left' | 'right'> | null }>()
 const { job, shop, haul, result, figure, text, set } = useHaul()
 const rangeOf = (side: 'left' | 'right') => sampled?.[side] ?? figure(side)?.range
@@ -27,7 +27,7 @@ const LIMITS: Record<NonNullable<LimitedBy>, string> = {
 /** Two pressures closer than this are shown as the same, Pa. */
 const SAME = 1000
 const subjects = computed(() => ['left', 'right', 'lamps'].map((id) => `${job.haulId}:${id}`).join(' '))
-/** What stands under each dial. */
+/** The text under each dial. */
 const under = computed(() => {
   const { left, right } = result.value!
   const differ = left.pressure - right.pressure

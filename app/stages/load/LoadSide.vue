@@ -3,7 +3,7 @@ import { couplingPlace, itemStandsAt } from '#core/catalog/truckGeometry'
 import { itemMass } from '#core/load/masses'
 import { useHaul } from './useHaul'
 
-/** What is carried, from the side: items to drag, axle loads, and how far it sags with no air. */
+/** The load from the side: items to drag, axle loads, and the sag without air. */
 const { job, screen, truck, haul, items, itemText, result, figure, text, moves } = useHaul()
 const sag = computed(() => {
   const { front, rearLeft, rearRight } = result.value!.sagNoAir

@@ -30,7 +30,7 @@ async function saveCsv(): Promise<void> {
     'text/csv',
   )
 }
-/** The card alone, without the rest of the stage's sheet. */
+/** Prints the card alone, without the rest of the stage's sheet. */
 function print(): void {
   const { dataset } = document.documentElement
   dataset.printing = 'card'

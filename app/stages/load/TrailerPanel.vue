@@ -4,7 +4,7 @@ import { ordered, type Haul } from '#core/document/types'
 import { focusIn } from '~/shell/drawers'
 import { COUPLING_WAYS } from '#core/quantity/ways'
 
-/** What is pulled: on which hitch, the load on it, and where that figure comes from. */
+/** The trailer: its hitch, the load on the hitch, and where that figure comes from. */
 const { haul, haulId } = defineProps<{ haul: Haul; haulId: string }>()
 const job = useJob()
 const figure = (id: string) => job.derived!.stages.load.figures[`${haulId}.${id}`]
@@ -29,7 +29,7 @@ function remove(id: string): void {
     Reflect.deleteProperty(h.trailer.items, id),
   )
 }
-/** A trailer's plan begins with what was typed before it. */
+/** A trailer's plan starts from what was typed before. */
 function from(value: string): void {
   set('Where the ball load comes from', (h) => {
     h.ballFrom = value as Haul['ballFrom']

@@ -1,4 +1,4 @@
-/** Sizes of an item, as they are named. */
+/** Names of an item's sizes. */
 export const SIZES = [
   ['length', 'Length'],
   ['width', 'Width'],

@@ -1,4 +1,4 @@
-/** What stands in drawers that are not the first to be opened: fetched together, a moment after the stage. */
+/** Drawers that are not opened first: loaded together, a moment after the stage. */
 export { default as HowSure } from './HowSure.vue'
 export { default as LoadPressures } from './LoadPressures.vue'
 export { default as LoadRatings } from './LoadRatings.vue'

@@ -8,11 +8,11 @@ import { focusIn } from '~/shell/drawers'
 
 const newId = (letter: string) => `${letter}${crypto.randomUUID().slice(0, 8)}`
 const nextOrder = (list: readonly { order: number }[]) => Math.max(0, ...list.map((x) => x.order)) + 1
-/** To the millimetre, and to the centimetre while something is dragged. */
+/** Rounds to the millimetre, and to the centimetre while something is dragged. */
 const toMillimetre = (v: number) => Math.round(v * 1000) / 1000
 const toCentimetre = (v: number) => Math.round(v * 100) / 100
 
-/** The haul shown: what it comes to, and the ways to change it. */
+/** The shown haul: its results, and how to change it. */
 export function useHaul() {
   const job = useJob()
   const shop = useShop()
@@ -24,7 +24,7 @@ export function useHaul() {
   const figure = (id: string) => job.derived!.stages.load.figures[`${job.haulId}.${id}`]
   const text = (value: number, quantity: Quantity) => showText(value, quantity, shop.units)
 
-  /** What an item is, how heavy, and where. */
+  /** An item's name, mass and place. */
   const itemText = (item: LoadItem) =>
     [
       item.label,
@@ -67,7 +67,7 @@ export function useHaul() {
     })
   }
 
-  /** Items are dragged along the truck in the side view, and across it too from above. */
+  /** Items are dragged along the truck in the side view, and also across it from above. */
   const moves = useMoving<{ id: string; view: 'side' | 'above' }>(
     ({ id, view }) => {
       screen.subject = `${job.haulId}:${id}`

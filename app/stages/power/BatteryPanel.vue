@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { usePower } from './usePower'
 
-/** What the feed carries, what the battery gives parked and lifting, and what a run takes from it. */
+/** What the feed carries, what the battery gives while parked and lifting, and what a run takes from it. */
 const { job, stage } = usePower()
-/** What the runs of Air's circuit take from the battery, for the haul shown. */
+/** What runs of Air's circuit take from the battery, for the shown haul. */
 const taken = computed(() =>
   ['amps', 'charge', 'hottest', 'rest'].flatMap(
     (what) => job.answers?.figures[`${job.haulId}.${what}`] ?? [],

@@ -8,7 +8,7 @@ import { sizeLabel } from '#core/power/tables'
 import { showText } from '#core/quantity/units'
 import { YES_NO, usePower } from './usePower'
 
-/** The part or wire chosen on the drawing: what it is, what is said of it, and what can be done to it. */
+/** The part or wire chosen on the drawing: what it is, its data, and the operations on it. */
 const { job, shop, screen, power, result, set, chosen, problem, run, setEarth, setWire } = usePower()
 const router = useRouter()
 const offered = computed(() =>
@@ -20,7 +20,7 @@ const said = computed(() => (chosen.value ? power.value.wires[chosen.value.id] :
 const earth = computed(() => (chosen.value?.role === 'earth' ? chosen.value : null))
 const earthSaid = computed(() => (earth.value ? power.value.earths[earth.value.of] : undefined))
 const putIn = computed(() => (chosen.value ? power.value.inWire[chosen.value.id] : undefined))
-/** What feeds it, in words; of what takes current. */
+/** What feeds a consumer, in words. */
 const SOURCES = {
   battery: 'from the battery',
   second: 'from the second battery',

@@ -3,11 +3,11 @@ import { feedWays, type FeedWay } from '#core/whatIf/feedWays'
 import { showText } from '#core/quantity/units'
 import { usePower } from './usePower'
 
-/** Ways to feed a compressor far from the battery, set side by side when asked. */
+/** Ways to feed a compressor far from the battery, side by side on request. */
 const { job, shop } = usePower()
 const ways = shallowRef<FeedWay[]>([])
 const tried = shallowRef<unknown>(null)
-/** What stands here is of the plan as it was when it was asked. */
+/** True if the plan has changed since the ways were tried. */
 const isOld = computed(() => tried.value !== null && tried.value !== job.plan)
 function compare(): void {
   ways.value = feedWays(job.plan!)

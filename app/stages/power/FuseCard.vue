@@ -7,7 +7,7 @@ import { usePower } from './usePower'
 
 const LineChart = laterComponent(() => import('~/pictures/LineChart.vue'))
 
-/** Guards: the card for the lid, and one of them against its wire, the motor's inrush and a dead short. */
+/** Guards: the card for the lid, and one guard against its wire, the motor's inrush and a dead short. */
 const { shop, screen, result } = usePower()
 const guards = computed(() => result.value.guards)
 const picked = ref('fuse')
@@ -38,7 +38,7 @@ const lines = computed<ChartLine[]>(() => {
   ]
 })
 const files = [{ label: 'Card as CSV', save: () => saveTable('fuse-card', fuseTable(guards.value)) }]
-/** Shorter than a blink is told as such. */
+/** Times shorter than a blink are shown as such. */
 const seconds = (value: number) =>
   value < 10 ? `${value.toFixed(2)} s` : showText(value, 'time', shop.units)
 const amps = (value: number) => showText(value, 'current', shop.units)

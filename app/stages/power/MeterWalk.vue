@@ -13,7 +13,10 @@ import {
 } from '#core/power/network/meterWalk'
 import { showText, type Quantity } from '#core/quantity/units'
 
-/** A walk with the meter: what to read next, what it should show, and from what it shows which fault is likeliest. */
+/**
+ * A walk with the meter: what to read next, what it should show, and which fault is likeliest from what it
+ * shows.
+ */
 const job = useJob()
 const shop = useShop()
 const wiring = computed(() => job.derived!.stages.power.result.wiring)
@@ -29,7 +32,7 @@ const QUANTITY: Record<Exclude<TestKind, 'works'>, Quantity> = {
   across: 'voltage',
   ohms: 'ohms',
 }
-/** The test picked by hand; else the one that tells most. */
+/** The test picked by hand; otherwise the one that tells most. */
 const picked = ref('')
 const asked = computed(() => tests.value.find(({ id }) => id === picked.value) ?? next.value)
 const options = computed(() => [
@@ -40,7 +43,7 @@ const shown = (test: MeterTest, value: number): string => {
   if (test.kind === 'works') return value >= 0.5 ? 'works' : 'does not work'
   return showText(value, QUANTITY[test.kind], shop.units)
 }
-/** What it shows with nothing wrong, and how far it may lie from that. */
+/** What the meter shows if nothing is wrong, and how far the reading may be off. */
 function expected(test: MeterTest): string {
   const value = hypotheses.value[0]!.values[tests.value.indexOf(test)]!
   if (test.kind === 'works') return shown(test, value)

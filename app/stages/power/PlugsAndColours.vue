@@ -3,7 +3,7 @@ import { WIRE_COLOURS } from '#core/catalog/wiring'
 import { CONNECTOR_WAYS, WIRE_USES, type ConnectorWay, type WireUse } from '#core/document/types'
 import { usePower } from './usePower'
 
-/** Which way the plugs outside the cab face, and the colours that this job's wires have by what they are for. */
+/** Which way the plugs outside the cab face, and the wire colours of this job by use. */
 const { power, result, set, shop } = usePower()
 const WAY_WORDS: Record<ConnectorWay, string> = { down: 'down', level: 'to the side', up: 'up' }
 const WAYS = [

@@ -20,7 +20,7 @@ const WireList = laterComponent(() => laterDrawers().then((d) => d.WireList))
 const WiringSchools = laterComponent(() => laterDrawers().then((d) => d.WiringSchools))
 
 const { shop, power, stage, result, chosen } = usePower()
-/** The state that the drawing and the bars are shown in. */
+/** The state shown by the drawing and the bars. */
 const state = ref<PowerState>('compressor')
 const views = computed(() => {
   const drawn = sheetsOf(result.value.wiring)

@@ -4,7 +4,7 @@ import { jointList } from '#core/power/wires'
 import { showText } from '#core/quantity/units'
 import { usePower } from './usePower'
 
-/** Terminals, holders, relays, shrink and labels to lay out before the work. */
+/** Terminals, holders, relays, shrink and labels to prepare before the work. */
 const { shop, result } = usePower()
 const list = computed(() => jointList(result.value.wiring, result.value.rows))
 const files = [

@@ -5,7 +5,7 @@ import { motorAtPressures, voltsLost } from '#core/power/tables'
 import { showText } from '#core/quantity/units'
 import { usePower } from './usePower'
 
-/** Where the volts are lost on the way to what takes current, in the state shown. */
+/** Where volts are lost on the way to each consumer, in the shown state. */
 const { state } = defineProps<{ state: PowerState }>()
 const emit = defineEmits<{ state: [state: PowerState] }>()
 const { shop, screen, result } = usePower()
@@ -15,7 +15,7 @@ const named = (id: string) => takers.value.find((part) => part.id === id)
 const taker = computed(() => named(picked.value) ?? named('motor') ?? takers.value[0])
 const solved = computed(() => result.value.solved[state])
 const way = computed(() => taker.value && voltsLost(result.value.wiring, taker.value.id, solved.value.volts))
-/** Less than this is no loss worth a bar, V. */
+/** A smaller loss gets no bar, V. */
 const LEAST = 0.0005
 const bars = computed(() => way.value?.lost.filter(({ volts }) => Math.abs(volts) >= LEAST) ?? [])
 const whole = computed(() => Math.max(0.1, ...bars.value.map(({ volts }) => Math.abs(volts))))

@@ -4,7 +4,10 @@ import { lowerFirst } from '#core/power/network/draft'
 import { showText } from '#core/quantity/units'
 import { usePower } from './usePower'
 
-/** Every wire with its size, colour, length, guard and both ends; for the bench, a spreadsheet, or another program. */
+/**
+ * Every wire with its size, colour, length, guard and both ends, also as files for a spreadsheet or another
+ * program.
+ */
 const { shop, screen, result, chosen } = usePower()
 const rows = computed(() => result.value.rows)
 const text = (value: number, quantity: 'run' | 'current' | 'voltage' | 'power') =>

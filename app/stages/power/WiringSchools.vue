@@ -12,7 +12,7 @@ import {
 import { fitSecondBattery, takeSecondBatteryOut } from '#core/power/operations'
 import { YES_NO, usePower } from './usePower'
 
-/** Schools of wiring that the trade does not agree on, and what each costs; batteries and the tap. */
+/** Schools of wiring on which the trade disagrees, and what each costs; batteries and the tap. */
 const { power, result, set, run, problem } = usePower()
 const options = <T extends string>(list: readonly T[], words: Record<T, string>) =>
   list.map((value) => ({ value, label: words[value] }))

@@ -9,9 +9,9 @@ import { LINE_STYLES, READABLE } from '~/pictures/lineStyles'
 import { usePower } from './usePower'
 
 /**
- * One sheet of the wiring in standard symbols (IEC 60617): battery on the left, earths on the right. Parts
- * and wires are chosen on it; it shows the amps of each wire and the volts at what takes current, in one
- * state.
+ * One sheet of the wiring in standard symbols (IEC 60617): battery on the left, earths on the right. Parts and
+ * wires can
+ * be chosen on it. It shows the amps of each wire and the volts at each consumer, in one state.
  */
 const { sheet, state } = defineProps<{ sheet: SheetId; state: PowerState }>()
 const { job, shop, screen, result, chosen } = usePower()
@@ -23,7 +23,7 @@ const kindOf = (id: string) => job.plan!.air.components[id]?.kind
 const symbolOf = (part: WiringPart) => WIRING_SYMBOLS[wiringSymbol(part, kindOf)]
 const pick = (id: string) => void (screen.subject = id)
 
-/** Amps that flow, in words; what is off says nothing. */
+/** The current in words; empty if nothing flows. */
 const LEAST_SHOWN = 0.005
 const ampsOf = (id: string) => Math.abs(solved.value.amps[id] ?? 0)
 const ampsText = (id: string) => (ampsOf(id) < LEAST_SHOWN ? '' : showText(ampsOf(id), 'current', shop.units))
@@ -33,7 +33,7 @@ const voltsText = (part: WiringPart) => {
 }
 const style = (wireFor: string) =>
   LINE_STYLES[wireFor === 'earth' ? 'earth' : wireFor === 'feed' ? 'feed' : 'signal']
-/** A name in two lines at most, under its symbol. */
+/** A name in at most two lines, under its symbol. */
 const LINE = 17
 function lines(label: string): string[] {
   const words = label.split(' ')
@@ -45,7 +45,7 @@ function lines(label: string): string[] {
   const rest = second.join(' ')
   return [first.join(' '), rest.length > LINE ? `${rest.slice(0, LINE - 1)}…` : rest].filter(Boolean)
 }
-/** The smallest it is drawn before it scrolls, px a unit. */
+/** The smallest scale before it scrolls, px a unit. */
 const LEAST_SCALE = 0.75
 const points = (list: [number, number][]) => list.map((p) => p.join(',')).join(' ')
 const box = computed(() => ({ x: 0, y: 0, width: drawing.value.width, height: drawing.value.height + 14 }))

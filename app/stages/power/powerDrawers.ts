@@ -1,4 +1,4 @@
-/** What stands in the drawers: fetched together, so that each comes whole, with the stage or a moment after it. */
+/** The drawers, loaded together, so that each is complete, with the stage or a moment after it. */
 export { default as BatteryPanel } from './BatteryPanel.vue'
 export { default as ChosenWiring } from './ChosenWiring.vue'
 export { default as FuseCard } from './FuseCard.vue'

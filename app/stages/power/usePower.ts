@@ -2,7 +2,7 @@ import type { EarthSaid, PowerPlan, WireSaid } from '#core/document/types'
 import type { Offered } from '#core/power/operations'
 import { OperationError } from '#core/quantity/operation'
 
-/** What notes and fields call a place, by the part of the wiring that it is. */
+/** The place that notes and fields refer to, by the part of the wiring. */
 const PART_OF: Record<string, string> = {
   wire: 'feed',
   wiring: 'feed',
@@ -10,7 +10,7 @@ const PART_OF: Record<string, string> = {
   battery: 'battery',
 }
 
-/** Power's plan and result, the part that is chosen on the drawing, and how either is changed. */
+/** Power's plan and result, the part chosen on the drawing, and how to change either. */
 export function usePower() {
   const job = useJob()
   const shop = useShop()
@@ -20,13 +20,13 @@ export function usePower() {
   const result = computed(() => stage.value.result)
   const set = (label: string, change: (power: PowerPlan) => void) =>
     job.edit(label, (draft) => change(draft.power))
-  /** The part pointed at; null where nothing of this wiring is. */
+  /** The part pointed at; null if it is not in this wiring. */
   const chosen = computed(() => {
     const id = screen.subject === null ? null : (PART_OF[screen.subject] ?? screen.subject)
     return result.value.wiring.parts.find((part) => part.id === id) ?? null
   })
   const problem = ref('')
-  /** Does one of the operations offered, or says why it cannot be done. */
+  /** Does one of the offered operations, or says why it cannot be done. */
   function run({ label, run: change }: Offered): void {
     problem.value = ''
     try {

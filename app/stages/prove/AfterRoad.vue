@@ -2,7 +2,7 @@
 import { isFine, recheckFigure, type RoadCheck } from '#core/prove/road'
 import type { RoadFinding } from '#core/document/types'
 
-/** What is looked at after the first drive, and when once more. */
+/** What is checked after the first drive, and when it is checked again. */
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
@@ -12,7 +12,7 @@ const FOUND: { value: NonNullable<RoadFinding['found']>; label: string }[] = [
   { value: 'fine', label: 'fine' },
   { value: 'not', label: 'not fine' },
 ]
-/** A value alone says whether it is fine where there is a least; elsewhere somebody says so. */
+/** If there is a least value, the value alone decides whether it is fine; otherwise a person says so. */
 function write({ id, least }: RoadCheck, change: Partial<RoadFinding>): void {
   job.edit('After the road', (draft) => {
     const by = { who: shop.person?.name ?? '', at: new Date().toISOString() }
@@ -33,7 +33,7 @@ const verdictOf = (check: RoadCheck) => {
     : { word: 'not fine', class: 'text-brick' }
 }
 
-/** m; a guess until somebody says otherwise. */
+/** A guess until somebody enters another, m. */
 const perDay = ref(50_000)
 const recheck = computed(() => recheckFigure(perDay.value))
 const day = computed(() => {

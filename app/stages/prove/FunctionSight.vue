@@ -3,10 +3,7 @@ import { doubtOf, seenVerdict } from '#core/prove/diagnosis'
 import type { Sight } from '#core/prove/functions'
 import { input, type Figure } from '#core/quantity/figure'
 
-/**
- * One thing to read when a function is tried: what was read, what is to be expected, and how they stand to
- * each other.
- */
+/** One thing to read when a function is tried: the reading, the expected value, and how they compare. */
 const { sight, test, press, value } = defineProps<{
   sight: Sight
   test: string

@@ -6,8 +6,8 @@ import { useDevices } from '~/devices/useDevices'
 import { useFunctions } from './useFunctions'
 
 /**
- * Every function tried in order: what to press, what is to be expected, what was read; and what is wrong
- * where it differs.
+ * Every function tried in order: what to press, what to expect, what was read; and what is wrong if they
+ * differ.
  */
 const job = useJob()
 const shop = useShop()
@@ -38,7 +38,7 @@ function text(id: string, value: number): string {
   const sight = sightOf(id)
   return sight?.words?.[value] ?? showText(value, sight?.quantity ?? 'plain', shop.units)
 }
-/** What was read at a test, written at once. */
+/** The readings of a test, saved at once. */
 function write({ press }: FunctionTest, readings: Record<string, number>): void {
   job.edit('Function reading', (draft) => {
     const by = { who: shop.person?.name ?? '', at: new Date().toISOString(), of: press }
@@ -47,7 +47,7 @@ function write({ press }: FunctionTest, readings: Record<string, number>): void 
 }
 const firstFill = computed(() => job.derived!.stages.air.figures.firstFill)
 const devices = useDevices()
-/** What the devices’ own gauge and meter read of a test just pressed: pressures, current, volts. */
+/** What the devices’ own gauge and meter read during a test just pressed: pressures, current, volts. */
 async function readDevices(test: FunctionTest): Promise<void> {
   const { state, meter, attempt } = devices
   if (!state.value) return
@@ -69,7 +69,7 @@ async function readDevices(test: FunctionTest): Promise<void> {
   }
   write(test, readings)
 }
-/** What was opened after a test was read, in words; nothing where its readings stand. */
+/** What was opened after a test was read, in words; empty if its readings still count. */
 const openedSince = (test: FunctionTest) =>
   job.derived!.stages.prove.result.opened.tests.find(({ id }) => id.startsWith(`${test.id}:`))?.opening.what
 const clear = (id: string) =>

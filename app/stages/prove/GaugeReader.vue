@@ -4,7 +4,7 @@ import type { AirPath, Reading } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { useDevices } from '~/devices/useDevices'
 
-/** The stand-in's gauge, thermometer and barometer: a reading taken at a press, or logged by the server. */
+/** The simulated gauge, thermometer and barometer: a reading taken at a press, or logged by the server. */
 const { side, testId } = defineProps<{ side: AirPath; testId: string }>()
 /** A reading with the devices' own time, s: they may run faster than the clock. */
 const emit = defineEmits<{
@@ -27,7 +27,7 @@ const EVERY = [
   { value: '3600', label: 'every hour' },
 ]
 const every = ref(60)
-/** The server's own log of this job: it goes on with no page open. */
+/** The server's own log of this job: it continues with no page open. */
 const log = shallowRef<{ test: string; every: number; taken: number; away: string } | null>(null)
 const isMine = computed(() => log.value?.test === testId)
 const problem = ref('')
@@ -41,7 +41,7 @@ async function call(options: { method?: 'POST' | 'DELETE'; body?: object } = {})
   }
 }
 async function start(): Promise<void> {
-  // The server logs into what it knows of: the test is saved first.
+  // The server logs only into a test that it has, so the test is saved first.
   await job.save()
   await call({ method: 'POST', body: { test: testId, every: every.value } })
 }

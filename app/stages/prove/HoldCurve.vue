@@ -5,7 +5,9 @@ import type { HoldTest } from '#core/document/types'
 import type { HoldResult } from '#core/prove/types'
 import { niceTicks } from '#core/quantity/niceTicks'
 
-/** Readings of a hold test as typed, the same with temperature taken out, and what the air may lose meanwhile. */
+/**
+ * Readings of a hold test as typed, the same corrected for temperature, and what the air may lose meanwhile.
+ */
 const { test, hold, atmosphere } = defineProps<{
   test: HoldTest
   hold: HoldResult
@@ -21,7 +23,7 @@ interface Spot {
   hours: number
   pressure: number
 }
-/** Hours and gauge pressure in the shop's unit, of what is gauge already or absolute. */
+/** Points in hours and gauge pressure in the shop's unit, from gauge or absolute pressures. */
 const spot = (t: number, gauge: number): Spot => ({ hours: t / HOUR, pressure: fromSi(gauge, unit.value) })
 const read = computed(() => hold.readings.map((r) => spot(r.t, r.pressure)))
 const brought = computed(() =>
@@ -31,7 +33,7 @@ const allowed = computed(() => allowedCourse(test, hold).map((end) => spot(end.t
 const all = computed(() => [...read.value, ...brought.value, ...allowed.value])
 const across = computed(() => ends(all.value.map((p) => p.hours)))
 const up = computed(() => ends(all.value.map((p) => p.pressure)))
-/** Where all is the same there is room to either side. */
+/** If all values are equal, the axis gets room on either side. */
 function ends(values: number[]): number[] {
   const [low, high] = [Math.min(...values), Math.max(...values)]
   const room = high - low > 1e-9 ? 0 : 0.5

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import type { AirPath, HoldTest } from '#core/document/types'
 
-/** What a hold test is of and how finely it is read. */
+/** What a hold test covers and how finely it is read. */
 const { test, volume } = defineProps<{ test: HoldTest; volume: number }>()
 const emit = defineEmits<{ edit: [label: string, change: (test: HoldTest) => void] }>()
 const set = (label: string, change: (test: HoldTest) => void) => emit('edit', label, change)
-/** What was read while the truck was free to sink says nothing once it is held: it stays written down, left out. */
+/** A reading taken while the truck was free to sink says nothing once it is held: it is kept, but left out. */
 function holdHeight(t: HoldTest): void {
   t.heightHeld = !t.heightHeld
   if (t.heightHeld) for (const reading of t.readings) reading.out = true

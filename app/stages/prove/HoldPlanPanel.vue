@@ -3,13 +3,16 @@ import type { HoldTest } from '#core/document/types'
 import { holdPlanFigures } from '#core/prove/holdPlan'
 import { toShut } from '#core/prove/shut'
 
-/** How long this test must run to be told, with this gauge, this thermometer and this night: known before it begins. */
+/**
+ * How long this test must run with this gauge, this thermometer and this night's temperatures, before it
+ * begins.
+ */
 const { testId, test } = defineProps<{ testId: string; test: HoldTest }>()
 const job = useJob()
 const tooLow = computed(() => job.derived!.stages.prove.result.holds[testId]?.tooLow)
 const weather = computed(() => job.plan!.tune.weather)
 const first = computed(() => test.readings[0])
-/** Before it has begun: the spring's own pressure for a test. */
+/** Before it has begun: the spring's own test pressure. */
 const pressure = ref(job.derived!.stages.air.result.firstFill?.pressure ?? 400_000)
 const night = ref(8)
 const every = ref(3600)

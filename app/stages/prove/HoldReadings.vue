@@ -14,9 +14,9 @@ const shop = useShop()
 const pasted = ref('')
 const problem = ref('')
 const fileInput = useTemplateRef('fileInput')
-/** s of the day, by the clock on the wall. */
+/** Seconds of the day on the wall clock. */
 const clockOf = (at: Date) => at.getHours() * 3600 + at.getMinutes() * 60 + at.getSeconds()
-/** Rows taken in: beside what is there, or, only when asked, in its place. */
+/** Rows that were pasted: added to the existing ones, or on request in their place. */
 async function take(text: string, how: 'beside' | 'instead'): Promise<void> {
   problem.value = ''
   const { besideReadings, readRows } = await import('#core/prove/readings')
@@ -42,14 +42,14 @@ async function takeFile(event: Event): Promise<void> {
   }
   input.value = ''
 }
-/** A reading stamped with the time: what the gauge shows is typed into it. */
+/** Adds a reading at the current time; the gauge's value is typed into it. */
 function readNow(): void {
   set('Read now', (t) => {
     t.readings.push({ ...likeLast(t), t: stampReading(t, new Date()) })
   })
   void focusIn(`[data-reading="${test.readings.length - 1}"] [data-pressure]`)
 }
-/** What the stand-in's gauge shows; its time goes by its own clock from the first that was taken. */
+/** Reading of the simulated gauge; its time counts from the first reading on its own clock. */
 let taken: { device: number; test: number } | null = null
 function readGauge(reading: Pick<Reading, 'pressure' | 'temperature' | 'barometer'>, at: number): void {
   set('Read the gauge', (t) => {
@@ -59,7 +59,7 @@ function readGauge(reading: Pick<Reading, 'pressure' | 'temperature' | 'baromete
 }
 const isReading = ref(false)
 const GaugeReader = laterComponent(() => import('./GaugeReader.vue'))
-/** A reading to be typed over: as the last one was, or as the spring's sheet fills it. */
+/** A new reading to be typed over: like the last one, or at the pressure of the spring's sheet. */
 const likeLast = (t: HoldTest): Omit<Reading, 't'> => ({
   ...(t.readings.at(-1) ?? { ...READING_UNSAID, pressure: filledTo(), temperature: 293.15 }),
   out: false,
@@ -77,7 +77,7 @@ const asked = ref(false)
 const hasSecond = computed(() => asked.value || test.readings.some(({ second }) => second !== null))
 const setReading = (i: number, label: string, change: (r: Reading) => void) =>
   set(label, (t) => change(t.readings[i]!))
-/** Rows without a unit are in what the shop shows. */
+/** Rows without a unit are in the shop's units. */
 const pressureUnit = computed(() => showText(0, 'pressure', shop.units).split(' ').at(-1))
 </script>
 

@@ -2,7 +2,7 @@
 import type { HoldTest } from '#core/document/types'
 import HoldCurve from './HoldCurve.vue'
 
-/** What the readings of a hold test say, with how sure that is. */
+/** The result of a hold test, and how sure it is. */
 const { testId, test } = defineProps<{ testId: string; test: HoldTest }>()
 const job = useJob()
 const stage = computed(() => job.derived!.stages.prove)

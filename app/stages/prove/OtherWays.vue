@@ -2,8 +2,7 @@
 import { cutInFigure, sinkFigure, switchOf } from '#core/whatIf/otherLeaks'
 
 /**
- * Two other ways to tell a leak, beside the hold test: a truck that sinks, and a compressor that comes in
- * again and again.
+ * Two other signs of a leak besides the hold test: a truck that sinks, and a compressor that keeps coming on.
  */
 const job = useJob()
 const HOUR = 3600

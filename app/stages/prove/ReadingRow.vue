@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { Reading } from '#core/document/types'
 
-/** One reading of a hold test, to be typed over, left out or taken away. */
+/** One reading of a hold test: it can be typed over, left out or removed. */
 const { reading, number, hasSecond } = defineProps<{
   reading: Reading
-  /** From 1. */
+  /** Its number, from 1. */
   number: number
   hasSecond: boolean
 }>()

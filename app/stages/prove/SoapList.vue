@@ -7,7 +7,7 @@ import { nextThings, partName, rankPlaces } from '#core/prove/ranking'
 import type { RankedPlace } from '#core/prove/types'
 import { useGaugeStep } from './useGaugeStep'
 
-/** Every place that may leak with what soap showed, by the part it is at; the next best thing to do stands first. */
+/** Every place that may leak with its soap finding, by part; the best next step comes first. */
 const emit = defineEmits<{ begun: [test: string] }>()
 const job = useJob()
 const shop = useShop()
@@ -19,7 +19,7 @@ const SOAP: { value: Soap; label: string }[] = [
   { value: 'foam', label: 'slow foam' },
   { value: 'bubble', label: 'bubbles grow' },
 ]
-/** Leaks that this shop put right on its other jobs, by kind of place: they move the ranking. */
+/** Leaks that this shop repaired on its other jobs, by kind of place: they change the ranking. */
 const history = ref<Partial<Record<LeakPlaceKind, number>>>({})
 onMounted(async () => {
   history.value = await callApi<typeof history.value>(`/api/shop/leaks?without=${job.id}`).catch(() => ({}))
@@ -30,11 +30,11 @@ const ranked = computed(() => rankPlaces(result.value.places, evidence.value))
 const nextBest = computed(() =>
   nextThings(ranked.value, evidence.value, (part) => partName(job.plan!.air, part)),
 )
-/** What was put right at a place at last, with its id. */
+/** The last repair at a place, with its id. */
 const repaired = computed(
   () => new Map(ordered(prove.value.repairs).map(([id, r]) => [r.place, { id, ...r }])),
 )
-/** The test made after a repair; null where none was, or where it is gone. */
+/** The test made after a repair; null if none was, or if it is gone. */
 const retestOf = ({ id }: RankedPlace) => {
   const test = repaired.value.get(id)?.retest ?? null
   return test !== null && prove.value.holds[test] ? test : null
@@ -51,7 +51,7 @@ function holdAgain({ id, label, side }: RankedPlace): void {
   emit('begun', test)
 }
 const lineOf = computed(() => new Map(result.value.joints.map(({ id, of }) => [id, of])))
-/** Whether anything is known that makes one place likelier than the trade says: then the likeliest come first. */
+/** True if something known makes one place likelier than the trade's odds: then the likeliest come first. */
 const isLooking = computed(
   () =>
     Object.values(result.value.holds).some(({ verdict }) => verdict === 'leaking') ||
@@ -103,12 +103,12 @@ function write(places: readonly RankedPlace[], finding: Soap): void {
     }
   })
 }
-/** Who soaped a place as it is; what was said of one that has been remade since is old. */
+/** Who soaped a place in its current state; findings from before it was remade are old. */
 const saidBy = ({ id, soap }: RankedPlace) =>
   soap ? prove.value.soap[id]!.who : prove.value.soap[id] ? 'soap anew' : ''
 const kindOf = ({ id, kind }: RankedPlace) =>
   lineOf.value.has(id) ? `, ${jointClass(kind as JointKind).label}` : ''
-/** What is done when a place leaks, in order; then it is soaped again. */
+/** What to do when a place leaks, in order; then it is soaped again. */
 function repairOf({ kind }: RankedPlace): string[] {
   const again = againAt(kind)
   return [

@@ -1,7 +1,9 @@
 import type { FaultRun, FunctionTest } from '#core/prove/functions'
 import { hire, hireSeveral, workOff, type Hired } from '~/workers/hire'
 
-/** The functions of the job as it stands: what a sound system shows, and every fault run beside it, in workers. */
+/**
+ * Function tests of the current job: the readings of a sound system, and every fault run beside it, in workers.
+ */
 export function useFunctions() {
   const job = useJob()
   const tests = shallowRef<FunctionTest[]>([])
@@ -10,7 +12,7 @@ export function useFunctions() {
   const count = ref(0)
   const running = ref(false)
   const problem = ref('')
-  /** The parts of the plan that the tests are of. */
+  /** The parts of the plan that the tests depend on. */
   const of = shallowRef<unknown[]>([])
   let pool: Hired<'functions'>[] = []
 
@@ -29,7 +31,7 @@ export function useFunctions() {
 
   const plain = () => JSON.parse(JSON.stringify(job.plan)) as unknown
 
-  /** What a sound system shows: a second or so. */
+  /** Runs the sound system: about a second. */
   async function expect(): Promise<void> {
     stop()
     problem.value = ''
@@ -50,7 +52,7 @@ export function useFunctions() {
     }
     stop()
   }
-  /** Every fault run, in as many workers as there are cores for. */
+  /** Runs every fault, in as many workers as there are cores. */
   async function runFaults(): Promise<void> {
     stop()
     problem.value = ''

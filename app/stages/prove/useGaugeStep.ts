@@ -1,4 +1,4 @@
-/** The step that a gauge has until somebody says otherwise, Pa: one of what the shop reads in. */
+/** Resolution of a gauge until somebody enters another, Pa: one unit of the shop's pressure. */
 export function useGaugeStep() {
   const shop = useShop()
   return computed(() => (shop.units.pressure === 'psi' ? 6894.757 : 1000))

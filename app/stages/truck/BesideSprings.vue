@@ -6,7 +6,7 @@ import { AXLE_WAYS, CENTRE_WAYS } from '#core/quantity/ways'
 import { focusIn } from '~/shell/drawers'
 import { useTruck } from './useTruck'
 
-/** Brackets, bolt heads and clips that a bag could meet on its way. */
+/** Brackets, bolt heads and clips that a bag could touch. */
 const { truck, set } = useTruck()
 const things = computed(() => ordered(truck.value.beside))
 function add(): void {

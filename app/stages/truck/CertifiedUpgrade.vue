@@ -2,7 +2,7 @@
 import type { CertifiedRatings } from '#core/document/types'
 import { useTruck } from './useTruck'
 
-/** Ratings raised by a certified upgrade: before and after, and the paper that says so. */
+/** Ratings raised by a certified upgrade: before and after, and the document for it. */
 const { truck, set } = useTruck()
 const certified = computed(() => truck.value.ratings.certified)
 const RATINGS = [

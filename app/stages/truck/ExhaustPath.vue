@@ -4,7 +4,7 @@ import { focusIn } from '~/shell/drawers'
 import { useTruck } from './useTruck'
 
 const { truck, set } = useTruck()
-/** A new bend half-way between the last two, or at the rear axle where there is none. */
+/** A new bend half-way between the last two, or at the rear axle if there is none. */
 function addBend(): void {
   set('Add a bend of the exhaust', (t) => {
     const { points } = t.exhaust

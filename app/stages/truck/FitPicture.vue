@@ -6,8 +6,8 @@ import { showText } from '#core/quantity/units'
 import { useMoving } from '~/pictures/useMoving'
 
 /**
- * The springs in place from behind, with the axle moved from droop to bump by a slider or by play, together
- * or crossed up.
+ * The springs in place from behind. A slider or playback moves the axle from droop to bump, together or crossed
+ * up.
  */
 const job = useJob()
 const shop = useShop()
@@ -16,7 +16,7 @@ const truck = computed(() => stage.value.result.truck)
 const fit = computed(() => stage.value.result.fit)
 const crossed = ref(false)
 const poses = computed(() => (crossed.value ? fit.value?.crossed : fit.value?.together) ?? [])
-/** Place along the sweep, 0 at droop to 1 at the bump stop; unladen height where it starts. */
+/** Position in the sweep: 0 at droop, 1 at the bump stop; it starts at the unladen height. */
 const along = ref<number | null>(null)
 const unladen = computed(() => {
   const list = fit.value?.together
@@ -31,7 +31,7 @@ const mixBag = (a: Bag, b: Bag, t: number): Bag => ({
   height: mix(a.height, b.height, t),
   diameter: mix(a.diameter, b.diameter, t),
 })
-/** The pose shown, between two that were computed. */
+/** The shown pose, between two computed ones. */
 const pose = computed<Pose | null>(() => {
   const list = poses.value
   if (list.length === 0) return null
@@ -58,7 +58,7 @@ function showNearest(): void {
   const index = list.findIndex((p) => p.left === worst.left && p.right === worst.right)
   along.value = Math.max(index, 0) / (list.length - 1)
 }
-/** Where the section goes through the bags, where that is not over the axle. */
+/** Position of the section through the bags, if it is not over the axle. */
 const stations = computed(() => {
   const { upper, lower } = truck.value.seats
   if (upper.x === 0 && lower.x === 0) return ''
@@ -102,7 +102,7 @@ const moves = useMoving<1 | -1>(
       label: 'Move the spring seats',
       to: (dx, _dy, nudged) => {
         if (nudged && dx === 0) return null
-        // An arrow moves the seats by its own way; a drag goes with the side it began on.
+        // An arrow key moves both seats; a drag moves the side on which it began.
         const to = nudged ? from - dx / 1000 : Math.round((from - (side * dx) / 1000) * 200) / 200
         const seat = Math.max(Math.round(to * 1000) / 1000, 0.1)
         return (draft) => void (draft.truck.seat = seat)

@@ -2,7 +2,7 @@
 import { obstacleName } from '#core/truck/fit'
 import { showText } from '#core/quantity/units'
 
-/** How high the springs stand in place, and what they come near on the way. */
+/** Heights of the springs in place, and what they come near over the travel. */
 const job = useJob()
 const shop = useShop()
 const stage = computed(() => job.derived!.stages.truck)
@@ -13,7 +13,7 @@ const laden = computed(() => {
   const [left, right] = [figures[`${job.haulId}.springLeft`], figures[`${job.haulId}.springRight`]]
   return left && right && left.value !== null ? { left, right } : null
 })
-/** What would bring the springs to their seats, where they hang short of them. */
+/** What would bring the springs to their seats if they hang short of them. */
 const wanted = computed(() => {
   const { spacerWanted, standardSpacer, closingLoad } = stage.value.result
   const rows: [string, string, boolean][] = [

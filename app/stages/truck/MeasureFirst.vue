@@ -6,7 +6,9 @@ import { firstMeasures, isMeasured, type FirstMeasure } from '#core/truck/firstM
 import { fieldNamed, isGuessed } from '#core/truck/guessed'
 import { useTruck } from './useTruck'
 
-/** The few things to measure in a driveway, in the order one walks round the truck; all else may stay the example's. */
+/**
+ * The few things to measure in a driveway, in order round the truck; all others may keep the example's value.
+ */
 const { job, truck, set, axleWeight, setAxle } = useTruck()
 const shop = useShop()
 const measures = computed(() => firstMeasures(truck.value))
@@ -14,7 +16,7 @@ const haul = computed(() => job.plan!.hauls[job.haulId])
 const items = computed(() => ordered(haul.value?.items ?? {}))
 const isDone = (m: FirstMeasure) => isMeasured(truck.value, haul.value, m)
 
-/** Both axles are one figure here; their wheels stand among the weights. */
+/** An axle is one figure here; its wheels are under the weights. */
 const AXLES = { 'Front axle, unladen': 'front', 'Rear axle, unladen': 'rear' } as const
 const axleOf = (label: string) => AXLES[label as keyof typeof AXLES]
 const valueOf = (label: string) =>
@@ -25,7 +27,7 @@ function type(label: string, value: number): void {
 }
 const limitsOf = (label: string) => (axleOf(label) ? { min: 1, max: 50_000 } : fieldNamed(label))
 
-/** What it carries as one mass, in the middle of the bed until it is moved at Load. */
+/** The load as one mass in the middle of the bed, until it is moved at Load. */
 function carry(mass: number): void {
   job.edit('What it carries', (draft) => {
     const own = draft.hauls[job.haulId]!.items

@@ -3,11 +3,11 @@ import type { Point, Truck } from '#core/document/types'
 import { useMoving } from '~/pictures/useMoving'
 import { movables, type Movable } from './movable'
 
-/** Handles of what can be moved, in one of the views; what is moved in one moves in all. */
+/** Handles of what can be moved, in one view; a move shows in all views. */
 const { truck, view, place } = defineProps<{
   truck: Truck
   view: 'side' | 'above' | 'rear'
-  /** Drawing mm of the view. */
+  /** Position in the view, drawing mm. */
   place: (at: Point) => { x: number; y: number }
 }>()
 const screen = useScreen()
@@ -16,7 +16,7 @@ const list = computed(() =>
 )
 const tidy = (v: number) => Math.round(v * 200) / 200
 
-/** Drawing moves of this view as moves of the truck. */
+/** Converts moves in this view to moves on the truck. */
 function moved(part: Movable, dx: number, dy: number): Point {
   const along = view === 'rear' ? 0 : -dx / 1000
   const across = part.alongOnly ? 0 : view === 'above' ? -dy / 1000 : view === 'rear' ? -dx / 1000 : 0

@@ -8,7 +8,7 @@ import { useTruck } from './useTruck'
 const { group } = defineProps<{ group: string }>()
 const { truck, set } = useTruck()
 const rows = computed(() => groupTitled(group).rows)
-/** A figure with its side beside it wants more room. */
+/** A figure with its side beside it needs more room. */
 const sided = computed(() => rows.value.some((field) => field.ways))
 const type = (field: SurveyField, value: number) => set(field.label, (t) => field.put(t, value))
 </script>

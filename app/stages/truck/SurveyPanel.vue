@@ -3,7 +3,7 @@ import { exampleTruck } from '#core/catalog/trucks'
 import type { Truck } from '#core/document/types'
 import { motionTolerances } from '#core/truck/survey'
 
-/** How each figure that matters is known, and how well. Unknown stays the kind's example, and says so. */
+/** How each important figure is known, and how well. An unknown one keeps the kind's example, and says so. */
 const job = useJob()
 const plan = computed(() => job.plan!.truck)
 const stage = computed(() => job.derived!.stages.truck)
@@ -107,20 +107,23 @@ const ROWS: Row[] = [
     },
   },
 ]
-/** What points at how a figure is known. */
+/** Marks that refer to how a figure is known. */
 const SUBJECTS: Partial<Record<Row['id'], string>> = {
   rearRate: 'rearRate rate',
   motion: 'motion',
   ratings: 'ratings',
 }
-/** Unknown takes the kind's example back, so that no half-guessed figure stands in for it. */
+/** Choosing “unknown” restores the kind's example, so that no half-guessed figure replaces it. */
 function how(row: Row, value: string): void {
   set(`${row.label}: ${row.options.find((o) => o.value === value)!.label}`, (t) => {
     t.survey[row.id] = { how: value as never, tolerance: null }
     if (value === 'unknown') row.example(t, exampleTruck(t.kind))
   })
 }
-/** The ± of each figure. A road trial cannot tell the motion ratio from the spring's area, so its ± is the survey's. */
+/**
+ * The ± of each figure. A road trial cannot separate the motion ratio from the spring's area, so its ± is the
+ * survey's.
+ */
 const doubt = computed(() => ({
   ...stage.value.result.facts.tolerances,
   motion: motionTolerances(plan.value.survey.motion, plan.value.suspension).motion,

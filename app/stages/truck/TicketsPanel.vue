@@ -5,7 +5,7 @@ import { takeTicket } from '#core/truck/tickets'
 import { simulatedWeighbridge } from '#core/truck/weighbridge'
 import { focusIn } from '~/shell/drawers'
 
-/** Scale tickets: typed off paper, read from a CSV, or from the simulated weighbridge. */
+/** Scale tickets: typed from paper, read from a CSV, or from the simulated weighbridge. */
 const job = useJob()
 const plan = computed(() => job.plan!)
 const tickets = computed(() => ordered(plan.value.truck.tickets))
@@ -21,7 +21,7 @@ const set = (id: string, label: string, change: (ticket: Ticket) => void) =>
   job.edit(label, (draft) => change(draft.truck.tickets[id]!))
 const AXLES = ['front', 'rear'] as const
 const AXLE_WORDS = { front: 'Front axle', rear: 'Rear axle' }
-/** What the wheels said no longer adds up once an axle is typed. */
+/** Wheel weights no longer add up after an axle is typed. */
 const setAxle = (id: string, axle: (typeof AXLES)[number], mass: number) =>
   set(id, `${AXLE_WORDS[axle]} of a ticket`, (ticket) => {
     ticket[axle] = mass
@@ -39,7 +39,7 @@ async function read(event: Event): Promise<void> {
   input.value = ''
 }
 const weighing = ref('')
-/** The stand-in: what the plan computes for the haul, to the scale's own step. */
+/** The simulated weighbridge: what the plan computes for the haul, to the scale's own step. */
 function weigh(): void {
   const solved = job.derived!.stages.load.result.hauls[weighing.value]
   const wheels = solved?.laden ?? job.derived!.stages.truck.result.truck.unladen

@@ -5,14 +5,14 @@ import { beginFrom } from '#core/jobs/replaced'
 import type { Plan, Truck, TruckKind } from '#core/document/types'
 import { useTruck } from './useTruck'
 
-/** What kind of truck and whose job it is, and what is chosen rather than measured. */
+/** The kind of truck, the customer, and what is chosen and not measured. */
 const { job, truck, set } = useTruck()
 const setJob = (label: string, change: (card: Plan['job']) => void) =>
   job.edit(label, (draft) => change(draft.job))
 
 const askFirst = useAskFirst()
 
-/** The exhaust to the other side, away, or back as the kind's example has it. */
+/** Moves the exhaust to the other side, removes it, or restores the kind's example. */
 function setExhaust(side: string): void {
   set(side === 'none' ? 'No exhaust' : `Exhaust on the ${side}`, (t) => {
     const mirrored = (points: Truck['exhaust']['points']) => points.map((p) => ({ ...p, y: -p.y }))
@@ -25,7 +25,7 @@ function setExhaust(side: string): void {
   })
 }
 
-/** An overload leaf where the kind's example has none. */
+/** Adds an overload leaf if the kind's example has none. */
 const USUAL_OVERLOAD = { contact: 0.06, rate: 30_000 }
 
 interface Choice {
@@ -34,7 +34,7 @@ interface Choice {
   options: { value: string; label: string }[]
   take(value: string): void
 }
-/** A choice by its field, its options as words, and how one is written; `edit` is what the change is called. */
+/** A choice: its field, its options in words, and how it is written; `edit` is the name of the change. */
 const choice = <T extends string>(
   label: string,
   value: T,
@@ -57,7 +57,7 @@ const yesNo = (
 ): Choice =>
   choice<YesNo>(label, `${value}`, { false: no, true: yes }, edit, (t, chosen) => write(t, chosen === 'true'))
 
-/** What only a leaf pack, or only a coil, is asked. */
+/** Fields asked only of a leaf pack, or only of a coil. */
 function rearChoices({ suspension, coil }: Truck): Choice[] {
   if (suspension.kind === 'leaf')
     return [

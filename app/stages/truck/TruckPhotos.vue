@@ -3,14 +3,15 @@ import { photographed } from '#core/papers/photoSheet'
 import { MOST_PHOTOS } from '#core/document/photos'
 
 /**
- * Every photo of the job: of the truck as a whole, taken here, and of parts, steps and joints, taken where
- * each stands.
+ * Every photo of the job: of the whole truck, taken here, and of parts, steps and joints, taken at their own
+ * place.
  */
 const job = useJob()
 const photos = usePhotos()
 /**
- * What else there are photos of, by its name now; what is gone from the plan too, or its photos could not be
- * reached.
+ * Subjects of the other photos by their current names; also those gone from the plan, or whose photos could not
+ * be
+ * loaded.
  */
 const others = computed(() =>
   [...new Set(photos.shown.map((p) => p.subject))]

@@ -4,7 +4,7 @@ import { isGuessed } from '#core/truck/guessed'
 import { gapTaped } from '#core/truck/survey'
 import { useTruck } from './useTruck'
 
-/** The truck from the left, its main measures edited where they belong. */
+/** The truck from the left; its main measures can be edited on the picture. */
 const { truck, set, axleWeight, setAxle } = useTruck()
 </script>
 

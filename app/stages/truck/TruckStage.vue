@@ -18,7 +18,7 @@ const TicketsPanel = laterComponent(() => laterDrawers().then((d) => d.TicketsPa
 const TruckBasics = laterComponent(() => laterDrawers().then((d) => d.TruckBasics))
 const TruckPhotos = laterComponent(() => laterDrawers().then((d) => d.TruckPhotos))
 const UpperBracket = laterComponent(() => laterDrawers().then((d) => d.UpperBracket))
-/** Fields above what comes later: shown with it, so that the drawer comes whole. */
+/** Fields above those that are loaded later: shown together, so that the drawer appears complete. */
 const FieldsAbove = laterComponent(() => laterDrawers().then((d) => d.SurveyGroup))
 const { job, truck } = useTruck()
 const shop = useShop()
@@ -31,7 +31,7 @@ const VIEWS = [
   { id: 'rear', title: 'From behind' },
   { id: 'above', title: 'From above' },
 ]
-/** How many of the figures that matter somebody has measured. */
+/** Number of important figures that somebody has measured. */
 const measured = computed(() => {
   const { frontAxle, rearAxle, gap, rearRate, motion } = job.plan!.truck.survey
   const decisive = [frontAxle, rearAxle, gap, rearRate, motion]

@@ -4,8 +4,7 @@ import { showText } from '#core/quantity/units'
 import { useTruck } from './useTruck'
 
 /**
- * How the upper bracket is held on its rail, what it meets there, and the bolts that follow from the rail's
- * section.
+ * How the upper bracket is held on its rail, what is in its way there, and the bolts for the rail's section.
  */
 const { job, truck, set } = useTruck()
 const shop = useShop()
@@ -28,7 +27,7 @@ const SECTIONS: Record<Truck['frame']['section'], string> = { open: 'open inside
 const options = <T extends string>(ids: readonly T[], words: Record<T, string>) =>
   ids.map((value) => ({ value, label: words[value] }))
 
-/** A notch as it is usually cut: as deep as a lowered axle wants, long enough for the bracket in it. */
+/** A usual notch: as deep as a lowered axle needs, and long enough for the bracket in it. */
 const USUAL_NOTCH = { length: 0.3, depth: 0.05 }
 const cut = (value: string) =>
   set('Notch in the rails', (t) => {

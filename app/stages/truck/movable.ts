@@ -1,14 +1,14 @@
 import type { Point, Truck } from '#core/document/types'
 
-/** Something on the truck that is put right by dragging it in any view, or with the arrow keys. Sizes in m. */
+/** Something on the truck that can be dragged in any view, or moved with the arrow keys. Sizes in m. */
 export interface Movable {
   id: string
   label: string
   at: Point
   size: { length: number; width: number; height: number }
-  /** Drawn by its handle; the others are drawn by the view itself and only take the pointer here. */
+  /** True if its handle is drawn here; otherwise the view draws it and only the pointer is handled here. */
   drawn: 'box' | 'knob' | 'none'
-  /** Only its place along the truck can be moved. */
+  /** True if it can be moved only along the truck. */
   alongOnly?: boolean
   put(truck: Truck, at: Point): void
 }

@@ -1,7 +1,4 @@
-/**
- * What stands in drawers and pictures that are not the first to be seen: fetched together, a moment after the
- * stage.
- */
+/** Drawers and pictures that are not shown first: loaded together, a moment after the stage. */
 export { default as BesideSprings } from './BesideSprings.vue'
 export { default as CertifiedUpgrade } from './CertifiedUpgrade.vue'
 export { default as CrossMembers } from './CrossMembers.vue'

@@ -5,10 +5,7 @@ import { poseAtHeights } from '#core/truck/fit'
 import { showText, type Quantity } from '#core/quantity/units'
 import type { Devices } from '~/devices/useDevices'
 
-/**
- * The devices that stand in for those on the truck: power, key, load, the box with its keys, and the truck as
- * it moves.
- */
+/** The simulated devices: power, key, load, the box with its keys, and the moving truck. */
 const { devices } = defineProps<{ devices: Devices }>()
 const { state, opened, said, away, problem, phone, ask, attempt, box } = devices
 const job = useJob()
@@ -21,7 +18,7 @@ const KEY_WORDS: Record<KeyPlace, string> = { off: 'off', on: 'on', running: 'en
 const keys = KEY_PLACES.map((value) => ({ value, label: KEY_WORDS[value] }))
 const SPEEDS = [1, 5, 20, 60].map((speed) => ({ value: String(speed), label: `${speed} ×` }))
 const loads = useHaulChoices('nothing')
-/** Where one may stand with the phone: what Lay found of the seat, and places beside the truck. */
+/** Places for the phone: the seat, with Lay's result, and places beside the truck. */
 const places = computed(() => {
   const { radio } = job.derived!.stages.lay.result
   return [
@@ -52,7 +49,7 @@ function stand(id: string): void {
 
 const code = ref('')
 async function pair(): Promise<void> {
-  // What was typed stays where it is refused.
+  // The typed text stays if it is refused.
   if ((await attempt(box.pair(code.value).then(() => true))) === true) code.value = ''
 }
 const SIDES = computed(() =>
@@ -69,7 +66,7 @@ const holdKey = (event: KeyboardEvent, side: 'left' | 'right' | 'both', way: 'up
 
 const hand = (part: string, way: 'up' | 'down' | 'let-go') => void ask({ do: 'hand', part, way })
 
-/** A memory's key: pressed it goes there, held it stores. */
+/** A memory key: a press goes to the memory, holding it stores. */
 let heldAt = 0
 const hold = PRACTICE.holdToStore.value
 const memoryDown = () => (heldAt = performance.now())
@@ -88,7 +85,7 @@ const DOING = computed(() => {
     at.doing
   ]
 })
-/** The truck from behind as its springs stand. */
+/** The truck from behind with its springs at their current heights. */
 const pose = computed(() => {
   const { truck } = job.derived!.stages.truck.result
   const { spring } = job.derived!.stages.air.result

@@ -4,7 +4,7 @@ import type { Devices } from '~/devices/useDevices'
 import type { MeterAsked, SprayShows } from '#core/devices/types'
 import { showText } from '#core/quantity/units'
 
-/** What is made to fail on the stand-in, or hidden in it, and the meter and spray bottle to find it with. */
+/** Faults set on the simulated devices, openly or hidden, and the meter and spray bottle to find them. */
 const { devices } = defineProps<{ devices: Devices }>()
 const { state, opened, ask, attempt, meter, bottle } = devices
 const faults = computed(() => opened.value.faults)
@@ -58,7 +58,7 @@ const lines = computed(() =>
 )
 const shows = ref('')
 const SHOWS: Record<SprayShows, string> = { dry: 'dry', foam: 'slow foam', bubble: 'bubbles' }
-/** What is read says of which line: another may be chosen by then. */
+/** A reading names its line, because another may be chosen by then. */
 async function spray(): Promise<void> {
   shows.value = ''
   const sprayed = lines.value.find(({ value }) => value === line.value) ?? lines.value[0]

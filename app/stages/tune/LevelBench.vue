@@ -4,8 +4,8 @@ import { showText } from '#core/quantity/units'
 import type { Devices } from '~/devices/useDevices'
 
 /**
- * What levels by itself on the stand-in: what it does and why not, its lock, what it is taught, and a door
- * and a trailer.
+ * Levelling on the simulated devices: what it does and why not, its lock, what it has learned, a door and a
+ * trailer.
  */
 const { devices, level } = defineProps<{ devices: Devices; level: LevelState }>()
 const { state, ask } = devices

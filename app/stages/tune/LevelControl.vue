@@ -2,7 +2,7 @@
 import { partOf } from '#core/air/parts/parts'
 import type { SensingPlan } from '#core/document/types'
 
-/** Electronic levelling: what its controller is set to, its sensors' linkage, and what keeps it still. */
+/** Electronic levelling: the controller's settings, its sensors' linkage, and what holds it still. */
 const { controller } = defineProps<{ controller: string }>()
 const job = useJob()
 const sensing = computed(() => job.plan!.tune.sensing)

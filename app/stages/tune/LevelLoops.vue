@@ -14,7 +14,7 @@ import { bestTried, levelTries, type LevelTried } from '#core/whatIf/levelSweep'
 import { fromSi, showText, unitFor } from '#core/quantity/units'
 import type { ChartLine } from '~/pictures/LineChart.vue'
 
-/** What levels itself: its lever or its controller, run over what the road brings, and the arms it could have. */
+/** Automatic levelling: its lever or controller over a chosen load or road, and possible arms. */
 const job = useJob()
 const shop = useShop()
 const LineChart = laterComponent(() => import('~/pictures/LineChart.vue'))
@@ -41,7 +41,7 @@ const total = computed(() => levelTries(job.plan!).length)
 const tried = computed(() => bestTried(sweep.found.value))
 const { isOld: triedBefore } = sweep
 const working = ref(false)
-/** Lets the page show that something is under way before it works. */
+/** Lets the page show that work is under way before it starts. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 30))
 async function run(): Promise<void> {
   working.value = true
@@ -60,7 +60,7 @@ const lines = computed<ChartLine[]>(() => {
     .map(({ t, travel }) => ({ x: t, y: fromSi(travel, unit.value) }))
   return [{ label: 'body over axle, from ride height', colour: '--petrol', data }]
 })
-/** What the valve passes over its arm's angle, filling up, venting down. */
+/** Flow of the valve over its arm's angle, filling up, venting down. */
 const flowUnit = computed(() => unitFor('flow', shop.units))
 const flows = computed<ChartLine[]>(() => {
   const points = leverFlow(job.plan!, job.derived!, job.haulId) ?? []

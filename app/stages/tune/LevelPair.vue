@@ -18,7 +18,7 @@ const trials = useTrials<'levers', { id: Arrangement; result: PairResult }>(
   },
 )
 const { found: rows } = trials
-/** What was run over another drive is not shown under this one. */
+/** A result of another drive is not shown under this one. */
 function changeDrive(to: PairDriveId): void {
   drive.value = to
   trials.clear()

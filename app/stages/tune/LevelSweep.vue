@@ -5,8 +5,8 @@ import { fromSi, showText, unitFor, type Quantity } from '#core/quantity/units'
 import type { Cloud } from '~/pictures/ScatterChart.vue'
 
 /**
- * What was tried of a valve or a controller: a map of how quickly it comes level against how far it hunts,
- * and the best to take.
+ * Results of trying settings of a valve or controller: a map of time to level against hunting, and the best to
+ * take.
  */
 const { tried, isOld } = defineProps<{ tried: readonly LevelTried[]; isOld: boolean }>()
 const job = useJob()
@@ -14,7 +14,7 @@ const shop = useShop()
 const ScatterChart = laterComponent(() => import('~/pictures/ScatterChart.vue'))
 const text = (value: number, quantity: Quantity) =>
   showText(value, quantity, shop.units, quantity === 'time' ? 1 : undefined)
-/** What a try is, in columns. */
+/** The columns that describe a try. */
 const settings = (of: LevelTry): [string, number, Quantity][] =>
   'arm' in of
     ? [

@@ -5,7 +5,7 @@ import { leverAngle } from '#core/tune/lever'
 const { arm, link, droop, bump } = defineProps<{ arm: number; link: number; droop: number; bump: number }>()
 const MM = 1000
 const geometry = computed(() => ({ arm, link, ahead: arm, below: link }))
-/** Ends of arm and link with the axle so much above ride height, mm; null where they do not meet. */
+/** Ends of arm and link with the axle at a distance above ride height, mm; null if they do not meet. */
 const stand = (rise: number) => {
   const angle = leverAngle(geometry.value, rise)
   if (angle === null) return null

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { showText } from '#core/quantity/units'
 
-/** Hauls on the memories of the control: how many it takes, which share one, and what each then lacks. */
+/** Hauls on the memories of the control: how many are needed, which share one, and what each then lacks. */
 const job = useJob()
 const shop = useShop()
 const tune = computed(() => job.plan!.tune)

@@ -2,7 +2,7 @@
 import type { PresetMove } from '#core/whatIf/presetMoves'
 import { moveFigures } from '#core/whatIf/trialFigures'
 
-/** From every preset to every other: how long, how much air, and the amps it takes, run on this job's circuit. */
+/** From every preset to every other: time, air and current, run on this job's circuit. */
 const job = useJob()
 const trials = useTrials<'moves', PresetMove[]>('moves', async function* (work, plan) {
   yield await work.run(plan)

@@ -6,14 +6,14 @@ import { show, showText, toSi, unitFor } from '#core/quantity/units'
 import { SET_ASIDE } from '#core/tune/trialRules'
 import { focusIn } from '~/shell/drawers'
 
-/** Pressures driven with and the lips as the truck then stood: they correct the spring's area and the steel's rate. */
+/** Pressures driven with, and the lips then measured: they correct the spring's area and the steel's rate. */
 const job = useJob()
 const shop = useShop()
 const stage = computed(() => job.derived!.stages.tune)
 const spring = computed(() => job.derived!.stages.air.result.spring)
 const teed = computed(() => job.derived!.stages.air.result.teed)
 const readings = computed(() => ordered(job.plan!.tune.trials))
-/** One step up or down between two readings, in the shop's own unit. */
+/** Size of one change between two readings, in the shop's own unit. */
 const STEPS = { psi: 5, bar: 0.3, kPa: 30 }
 const step = computed(() => toSi(STEPS[shop.units.pressure], unitFor('pressure', shop.units)))
 const stepText = computed(() => showText(step.value, 'pressure', shop.units))
@@ -26,7 +26,7 @@ function add(label: string, reading: Parameters<typeof newReading>[1]): void {
   })
   void focusIn(`[data-trial="${id}"]`)
 }
-/** The first of a haul is at what its preset sets. */
+/** The first reading of a haul is at its preset. */
 function begin(): void {
   const preset = stage.value.result.presets[job.haulId]
   const least = spring.value?.minPressure ?? 0
@@ -51,7 +51,7 @@ function pressure(id: string, side: 'left' | 'right', value: number): void {
     if (teed.value) t.left = t.right = value
   })
 }
-/** Teed springs have one pressure between them. */
+/** Teed springs share one pressure. */
 const sides = computed(() => (teed.value ? (['left'] as const) : SIDES))
 const LIPS = [
   { lip: 'lipLeft', label: 'Lip left' },
@@ -62,19 +62,19 @@ function remove(id: string): void {
 }
 const lipsOf = (id: string, of: 'planned' | 'corrected') =>
   (stage.value.result.trial?.lips ?? []).filter((lip) => lip.id === id).map((lip) => lip[of])
-/** Left and right with their unit once. */
+/** Left and right with one unit. */
 function lipsText(id: string, of: 'planned' | 'corrected'): string {
   const lips = lipsOf(id, of)
   const bare = lips.slice(0, -1).map((lip) => show(lip, 'length', shop.units).text)
   return [...bare, ...lips.slice(-1).map((lip) => showText(lip, 'length', shop.units))].join(' · ')
 }
-/** What the plan says of a reading. */
+/** What the plan says about a reading. */
 function planText(id: string, { setAside }: TrialReading): string {
   const had = lipsText(id, 'planned')
   if (had) return `the plan had ${had}, now ${lipsText(id, 'corrected')}`
   return setAside ? 'not counted' : 'not taped'
 }
-/** What was wrong with a reading: then it is kept, and not counted. */
+/** What was wrong with a reading: it is then kept, but not counted. */
 const faults = [
   { value: '' as const, label: 'counts' },
   ...TRIAL_FAULTS.map((value) => ({ value, label: SET_ASIDE[value] })),

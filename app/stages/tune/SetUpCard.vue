@@ -7,7 +7,7 @@ import { useDevices } from '~/devices/useDevices'
 import { ordered } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 
-/** How this job's control is set up, step by step, and which phones and remotes were paired with it. */
+/** How this job's control is set up, step by step, and which phones and remotes are paired with it. */
 const job = useJob()
 const shop = useShop()
 const kind = computed(() => controlKind(job.plan!))
@@ -18,7 +18,7 @@ const devices = useDevices()
 const { state, phone } = devices
 const SHOWN = ['The stand-in does not show it yet', '✓ The stand-in shows it']
 const WRITTEN = ['Not written down yet', '✓ Written down below']
-/** What is known of whether a step is done; empty where nothing can tell. */
+/** What is known about whether a step is done; empty if nothing can tell. */
 function answer({ confirm, set }: CardStep): string {
   if (!confirm) return ''
   const isWritten = paired.value.length > 0

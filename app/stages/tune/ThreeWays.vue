@@ -12,7 +12,7 @@ type Found = ReturnType<typeof wayFigures>
 const figures = computed(
   () => new Map(ways.value.map((way) => [way.id, wayFigures(way, job.plan!.job.changes)])),
 )
-/** What stands where there is no figure. */
+/** Shown in place of a missing figure. */
 const instead = ({ seconds }: LevellingWay, figure: keyof Found) =>
   figure === 'perWeek' && seconds !== null ? 'say at Air how often the load changes' : 'never'
 const ROWS: { label: string; figure?: keyof Found; show?: (way: LevellingWay) => string }[] = [

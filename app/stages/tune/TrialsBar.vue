@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import type { Trials } from '~/composables/useTrials'
 
-/** Starts trials and stops them, says how far they are, and whether they are of the plan as it stands. */
+/** Starts and stops trials, shows their progress, and says whether they belong to the current plan. */
 const { trials, total = null } = defineProps<{
   trials: Trials
   label: string
-  /** How many there are, where it is known beforehand. */
+  /** Number of trials, if it is known beforehand. */
   total?: number | null
   isMain?: boolean
   disabled?: boolean

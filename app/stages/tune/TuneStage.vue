@@ -18,7 +18,7 @@ const presets = computed(() =>
     .filter((p) => p.preset),
 )
 
-/** A pressure as a person would set it: whole steps of the shop's own unit, 5 kPa in kPa, 0.05 in bar. */
+/** A pressure as a person would set it: whole steps of the shop's unit, 5 kPa in kPa, 0.05 in bar. */
 function rounded(p: number): number {
   const unit = unitFor('pressure', shop.units)
   const step = { psi: 1, bar: 0.05, kPa: 5 }[shop.units.pressure]
@@ -53,17 +53,17 @@ const SetUpCard = laterComponent(() => import('./SetUpCard.vue'))
 const LevelLoops = laterComponent(() => import('./LevelLoops.vue'))
 const ThreeWays = laterComponent(() => import('./ThreeWays.vue'))
 const WeatherTable = laterComponent(() => import('./WeatherTable.vue'))
-/** Whether the control stores pressures. */
+/** True if the control stores pressures. */
 const hasMemories = computed(() => job.derived!.stages.air.result.block !== null)
-/** Whether something holds the height by itself. */
+/** True if something holds the height automatically. */
 const LEVELS = ['heightValve', 'controller']
 const levels = computed(() =>
   Object.values(job.plan!.air.components).some(({ kind }) => LEVELS.includes(kind)),
 )
-/** Whether the pressure comes of itself, so that there is nothing to store. */
+/** True if the pressure sets itself, so that there is nothing to store. */
 const comesOfItself = computed(() => stage.value.result.heldBy === 'height')
 const VIEWS = [{ id: 'bars', title: 'Presets' }]
-/** Readings of the road trial with both lips taped. */
+/** Readings of the road trial with both lips measured. */
 const taped = computed(
   () =>
     Object.values(job.plan!.tune.trials).filter(

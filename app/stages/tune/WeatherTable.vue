@@ -3,7 +3,7 @@ import type { TuneWeather } from '#core/document/types'
 import type { Quantity } from '#core/quantity/units'
 import { HOLDS } from '#core/tune/held'
 
-/** Presets set in the shop, and what the gauge and the truck then show in the cold, in the heat, and over a pass. */
+/** Presets set in the shop, and what gauge and truck then show in the cold, in the heat and over a pass. */
 const job = useJob()
 const tune = computed(() => job.plan!.tune)
 const stage = computed(() => job.derived!.stages.tune)

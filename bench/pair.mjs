@@ -48,7 +48,7 @@ try {
       })
     const warm = JSON.parse(run(bundle, plan))
     const cold = JSON.parse(run(bundle, 'cold', plan))
-    run(edits, times)
+    run('--expose-gc', edits, times)
     const worst = JSON.parse(readFileSync(times, 'utf8'))
     return { ...warm, 'first read': cold.read, 'first derive': cold.derive, ...worst }
   }

@@ -2,13 +2,12 @@ import { springsTeed } from '../air/circuit/connections'
 import { circuitAsItRuns } from '../air/circuit/states'
 import { airSet, withArea } from '../air/parts/parts'
 import { withAnswers, type Answers } from '../air/run/answers'
-import { withoutBooks } from '../catalog/withoutBooks'
 import type { AirPlan, Plan } from '../document/types'
 import type { RoadTrial } from '../load/types'
 import { atmosphereAt } from '../quantity/atmosphere'
 import { STAGES, type Rank } from '../quantity/figure'
 import { createMemo, type DeriverMemo } from './memo'
-import { fill, withoutNames } from './names'
+import { bareAir, fill, holdsPlaceholders } from './names'
 import { airRoom, sourceRoom } from './rooms/air'
 import { buildRoom } from './rooms/build'
 import { handoverRoom } from './rooms/handover'
@@ -42,13 +41,9 @@ export function createDeriver(memo = createMemo()): Deriver {
 }
 
 function deriveStages(whole: Plan, answers: Answers | null, memo: DeriverMemo): Stages {
-  // No room reads prices; only what-ifs and papers do.
-  const unnamed = withoutNames(whole)
-  const plan = {
-    ...unnamed.plan,
-    air: memo.same('air without names and books', withoutBooks(unnamed.plan.air)),
-  }
-  const names = memo.same('names', unnamed.names)
+  const bare = holdsPlaceholders(whole) ? { air: whole.air, names: [] } : bareAir(whole.air)
+  const plan = { ...whole, air: memo.same('bare air', bare.air) }
+  const names = memo.same('names', bare.names)
   const trial = trialRoom(plan, memo)
   const circuit = memo('circuit', [plan.air, trial], () => circuitTried(plan.air, trial))
   const base = {

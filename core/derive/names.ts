@@ -1,4 +1,4 @@
-import type { Plan } from '../document/types'
+import type { AirPlan, Component, OwnPart, Plan } from '../document/types'
 import { isPlain, share } from '../quantity/share'
 
 /**
@@ -64,31 +64,36 @@ function placeholdersIn(value: unknown): readonly number[] {
   return numbers
 }
 
-export interface Unnamed {
-  /** The plan with placeholders for names, or itself if it cannot have any. */
-  plan: Plan
-  /** Names by their number. */
+const NO_BOOKS: OwnPart = { number: '', make: '', price: null }
+
+export interface Bare {
+  /** The circuit with placeholders for names, and without number, make and price. */
+  air: AirPlan
+  /** Names by the number of their placeholder. */
   names: readonly string[]
 }
 
-/** Leaves out the names of parts. */
-export function withoutNames(plan: Plan): Unnamed {
-  if (placeholdersIn(plan).length > 0) return { plan, names: [] }
+/** The circuit made last: one that equals it is the very same object, so that what was computed for it stands. */
+let last: AirPlan | null = null
+
+/** A circuit without what no room but Build reads: the names of its parts, and what only the shop's books need. */
+export function bareAir(air: AirPlan): Bare {
   const names: string[] = []
-  const put = (name: string) => placeholder(names.push(name) - 1)
-  const parts = <T extends { label: string }>(record: Record<string, T>): Record<string, T> =>
-    Object.fromEntries(Object.entries(record).map(([id, part]) => [id, { ...part, label: put(part.label) }]))
-  const { air } = plan
-  const unnamed: Plan = {
-    ...plan,
-    air: {
-      ...air,
-      components: parts(air.components),
-      gone: { ...air.gone, components: parts(air.gone.components) },
-    },
-  }
-  return names.length <= LETTERS ** 2 ? { plan: unnamed, names } : { plan, names: [] }
+  const bare = (components: Record<string, Component>): Record<string, Component> =>
+    Object.fromEntries(
+      Object.entries(components).map(([id, part]) => {
+        const label = placeholder(names.push(part.label) - 1)
+        return [id, { ...part, label, own: NO_BOOKS }]
+      }),
+    )
+  const { components, gone } = air
+  const made = { ...air, components: bare(components), gone: { ...gone, components: bare(gone.components) } }
+  last = share(last, made)
+  return { air: last, names }
 }
+
+/** True if a plan holds letters of the placeholders itself, so that it has to be computed with its names. */
+export const holdsPlaceholders = (plan: Plan): boolean => placeholdersIn(plan).length > 0
 
 interface Filled {
   value: unknown

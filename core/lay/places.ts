@@ -1,3 +1,4 @@
+import { share } from '../quantity/share'
 import { KINDS } from '../catalog/kinds'
 import { exhaustSide, railBottom } from '../catalog/truckGeometry'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../document/types'
@@ -188,9 +189,8 @@ export function proposedPlaces(
   told = NOTHING_TOLD,
   stands = NOTHING_TURNED,
 ): Record<string, Point> {
-  const inputs = [truck, air, pinned, told, stands] as const
-  if (!last || inputs.some((value, i) => value !== last!.inputs[i]))
-    last = { inputs, places: findPlaces(truck, air, pinned, told, stands) }
+  const same = share(last?.inputs, [truck, air, pinned, told, stands] as const)
+  if (same !== last?.inputs) last = { inputs: same, places: findPlaces(truck, air, pinned, told, stands) }
   return last.places
 }
 

@@ -35,7 +35,7 @@ function time(rounds: number, run: (i: number) => void): number {
 }
 
 if (process.argv[2] === 'cold') {
-  // A process of its own, in which nothing was derived yet.
+  // A process of its own, in which nothing was derived before.
   const text = readFileSync(process.argv[3]!, 'utf8')
   const start = now()
   const read = readPlanFile(text)
@@ -67,7 +67,7 @@ function tenMinutes() {
 }
 
 if (process.argv[2] === 'sweep') {
-  // Runs a second of one process: sets of the hive hauler, haul by haul.
+  // Runs per second of one process: sets of the hive hauler, haul by haul.
   const hive = demoPlan('hive-hauler')
   const choices = setsToTry(hive.air).filter((_, i) => i % 4 === 0)
   trySet(hive, choices[0]!)
@@ -82,7 +82,7 @@ if (process.argv[2] === 'sweep') {
 /** Time of a general package on the same equations at no greater error than ours, over ours. */
 function againstOdex(): number {
   const { air, facts, scenario, set } = tenMinutes()
-  // Before anything shuts: both integrate the very same equations.
+  // Before anything shuts, so that both integrate the same equations.
   const span = 0.35
   const at = (relative: number) => {
     const run = new CircuitRun(air, facts, { ...scenario, steps: [] }, () => {}, { relative })
@@ -156,7 +156,7 @@ const labels = Array.from(
     })!.plan,
 )
 const labelled = time(200, (i) => void derive(labels[i]!))
-/** One edit of so many changes, as a page hands in a drawing that was traced anew. */
+/** One edit with this many changes, as a page makes for a drawing that was traced again. */
 const changes = (count: number) =>
   Array.from({ length: count }, (_, i) => ({
     op: 'replace' as const,
@@ -176,7 +176,7 @@ fillTime(
   293.15,
 )
 const fill = now() - began
-// Every class in every truck of the demo under every haul, with the air its pressures ask for.
+// Every class in every truck of the demo under every haul, with the air it needs.
 const bodies = demoJobs().flatMap(({ plan: p }) => {
   const { load, truck } = createDeriver()(p).stages
   return Object.values(load.result.hauls).flatMap((h) =>
@@ -198,7 +198,7 @@ for (let i = 0; i < 20; i++) solve()
 const solves = Array.from({ length: 20 }, solve)
   .flat()
   .sort((a, b) => a - b)
-/** One haul of the demo as it is sampled where straight lines do not describe it. */
+/** One demo haul as it is sampled if straight lines do not describe it. */
 function sampleOne(): void {
   const of = demoPlan('estuary-flatbed')
   const { load, truck, air } = createDeriver()(of).stages

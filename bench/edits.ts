@@ -5,12 +5,13 @@ import { writeFileSync } from 'node:fs'
 import { demoJobs } from '../core/demo/demoShop'
 
 /**
- * Time to derive a plan anew after one edit, in ms, by kind of edit: of every such edit on every demo job the slowest.
+ * Time to derive a plan again after one edit, in ms, by kind of edit: the slowest of all such edits on all demo
+ * jobs.
  * `edits FILE` writes the times to FILE.
  */
 type Change = (plan: Plan, turn: number) => void
 
-/** Every edit of a kind that a plan has room for. */
+/** Every edit of a kind that is possible in a plan. */
 const KINDS: Record<string, (plan: Plan) => Change[]> = {
   'rename a part': ({ air }) =>
     Object.keys(air.components).map((id) => (d, turn) => void (d.air.components[id]!.label = `Part ${turn}`)),
@@ -41,14 +42,14 @@ const KINDS: Record<string, (plan: Plan) => Change[]> = {
 const ROUNDS = 5
 const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 
-/** Each of them with a value that was never there before, after the plan as it was. */
+/** Each edit with a new value, after the unchanged plan. */
 function slowest(plan: Plan, changes: readonly Change[]): number {
   const times = changes.map((change) => {
     const derive = createDeriver()
     derive(plan)
     const taken = Array.from({ length: ROUNDS }, (_, turn) => {
       const edited = makeEdit(plan, 'bench', 'x', (draft) => change(draft as Plan, turn))!.plan
-      // What was thrown away before is not collected while this is timed.
+      // Collects young garbage first, so that it is not collected while this is timed.
       globalThis.gc?.({ type: 'minor' })
       const from = performance.now()
       derive(edited)
@@ -60,7 +61,7 @@ function slowest(plan: Plan, changes: readonly Change[]): number {
 }
 
 const jobs = demoJobs().map(({ plan }) => plan)
-// Compiled first: what is timed is the work.
+// A first round compiles the code, so that only the work is timed.
 for (const plan of jobs) slowest(plan, KINDS.wheelbase!(plan))
 const found = Object.entries(KINDS).map(([kind, of]): [string, number] => [
   kind,

@@ -3,8 +3,9 @@ import { look } from '../core/prove/judge'
 import type { HoldReading } from '../core/prove/types'
 
 /**
- * How often a hold test errs that is looked at after every reading: simulated tests of tight systems, of ones that lose
- * what is allowed and of ones that lose twice that, read with a real gauge and thermometer. Prints one JSON row a case;
+ * How often a hold test that is read after every reading errs: simulated tests of tight systems, of ones that
+ * lose what
+ * is allowed and of ones that lose twice that, with a real gauge and thermometer. Prints one JSON row a case;
  * `bench/holdTests.mjs` shows them.
  */
 
@@ -12,7 +13,7 @@ const PSI = 6894.757
 const ALLOWED = 3500 / 86_400
 const DAY = 86_400
 const MOST = 60
-/** Readings at which the rows tell how it stands. */
+/** Numbers of readings after which the rows report. */
 const TOLD_AT = [3, 10, 30, 60]
 
 interface Case {
@@ -28,7 +29,7 @@ function simulate(c: Case, loss: number, next: () => number): HoldReading[] {
   const every = [300, 900, 1800, 3600][Math.floor(next() * 4)]!
   const phase = next() * 2 * Math.PI
   const around = (t: number) => 288.15 + c.swing * Math.cos((2 * Math.PI * t) / DAY + phase)
-  // Air inside follows first order: the same swing, smaller and later, and what is left from filling.
+  // The air inside follows first order: the same swing, smaller and later, plus the warmth left from filling.
   const w = (2 * Math.PI * c.lag) / DAY
   const inside = (t: number) =>
     288.15 +
@@ -43,19 +44,19 @@ function simulate(c: Case, loss: number, next: () => number): HoldReading[] {
     return {
       t,
       pressure: Math.round(pressure / step) * step,
-      // The thermometer is sure to 0.3 K.
+      // Accuracy of the thermometer: 0.3 K.
       temperature: around(t) + 0.3 * normal(),
       barometer: null,
     }
   })
 }
 
-/** Looked at after every reading: the verdicts that fell by so many readings. */
+/** Verdicts after each reading, counted by the number of readings. */
 function lookOn(readings: readonly HoldReading[], step: number): { said: string; at: number } | null {
   const test = { readings: [], resolution: step * PSI, thermometer: 0.3, rested: null, lag: 1800 }
   for (let n = 2; n <= readings.length; n++) {
     const { verdict } = look(test, readings.slice(0, n), ALLOWED)
-    // Whoever looks stops at the first verdict.
+    // The test ends at the first verdict.
     if (verdict !== 'cannot tell') return { said: verdict, at: n }
   }
   return null

@@ -12,8 +12,9 @@ import type { Plan, Point } from '#core/document/types'
 import { demoJobs } from '../core/demo/demoShop'
 
 /**
- * Timings of Lay on the demo job with the most runs, in ms, and how many times as long another package takes for
- * the same way on the same lattice at the same costs.
+ * Timings of Lay on the demo job with the most runs, in ms, and how many times as long another package takes
+ * for the same
+ * way on the same lattice at the same costs.
  */
 const now = () => performance.now()
 const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!
@@ -32,12 +33,12 @@ const plan = demoJobs()
 const lay = ({ lay: of, truck, air }: Plan) => layStage(of, truck, air, { compressor: null, spring: null })
 const start = lay(plan).result.places.compressor!
 
-/** The whole of Lay on a truck it has not seen: every rail a little higher. */
+/** All of Lay on a new truck: every rail a little higher. */
 const raised = (i: number): Plan => ({
   ...plan,
   truck: { ...plan.truck, frame: { ...plan.truck.frame, top: plan.truck.frame.top + i * 1e-5 } },
 })
-/** The compressor dragged, a millimetre at a time. */
+/** The compressor dragged by a millimetre at a time. */
 const dragged = (i: number): Plan => ({
   ...plan,
   lay: { ...plan.lay, places: { ...plan.lay.places, compressor: { ...start, x: start.x + i / 1000 } } },
@@ -70,7 +71,7 @@ function againstGraphology(): number {
   const notebook = notebookFor(lattice)
   const shared = nothingShared(lattice)
   const ours = time(20, () => void cheapestWay(lattice, first!, last!, to!, bend, shared, notebook))
-  // One way in and one way out are given to the other, for nothing.
+  // One way in and one way out are given to the other package for free.
   const { node } = first![0]!
   const out = [0, 1, 2, 3, 4, 5]
     .map((way) => ({ way, step: begin(node, way) }))

@@ -22,14 +22,15 @@ import {
 } from '#core/power/network/meterWalk'
 
 /**
- * How often a walk with the meter finds the true fault: every single fault of the thirteen circuits, read
- * with the meter's own error, each time at the place that tells most. Prints shares found first and in the
- * first three.
+ * How often a walk with the meter finds the true fault: every single fault of the thirteen circuits, read with
+ * the
+ * meter's own error, each time at the place that tells most. Prints the shares found first and in the first
+ * three.
  */
 const MOST_READINGS = 20
-/** The meter's own error, as a share of all that is doubtful of a reading. */
+/** The meter's own error, as a share of the whole doubt of a reading. */
 const METER = 0.5
-/** Numbers that follow from a seed: the same walk every time. */
+/** Random numbers from a seed: the same walk every time. */
 function seeded(seed: number) {
   let state = seed
   return () => {
@@ -50,7 +51,7 @@ for (const { id } of ARCHETYPES) {
   const hypotheses = hypothesesOf(wiring, tests)
   const single = [...new Map(faultsOf(wiring).map((f) => [faultKey(f.fault), f.fault])).values()]
   for (const fault of single.filter((f) => f !== null)) {
-    // A bad joint is as bad as it likes, from a fifth of an ohm to five.
+    // A bad joint may have any resistance from a fifth of an ohm to five.
     const ohm = fault.how === 'resistive' ? 0.2 * 25 ** random() : undefined
     const values = shownWith(wiring, tests, { ...fault, ohm })
     const readings: MeterReading[] = []
@@ -72,8 +73,8 @@ for (const { id } of ARCHETYPES) {
   }
 }
 /**
- * All states of the demo job with the most on wires, and the weighing of all its single faults after six
- * readings, ms.
+ * All states of the demo job with the most wires, and the weighing of all its single faults after six readings,
+ * ms.
  */
 const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 const timed = (run: () => void) => {
@@ -89,7 +90,7 @@ const tests = testsOf(largest)
 const hypotheses = hypothesesOf(largest, tests)
 const six = tests.slice(0, 6).map((test, i) => ({ test: test.id, value: hypotheses[0]!.values[i]! }))
 const states = times(() => POWER_STATES.forEach(({ id }) => solveState(largest, id)))
-/** The same netlist by a circuit simulator, from its start to its answer. */
+/** The same netlist in a circuit simulator, from its start to its answer. */
 const netlist = spiceNetlist('largest', solveState(largest, 'compressor').elements, GROUND)
 const file = join(mkdtempSync(join(tmpdir(), 'netlist-')), 'largest.cir')
 writeFileSync(file, netlist)

@@ -1,6 +1,8 @@
-// Times the core of this checkout against that of an earlier revision, in turns, on the same machine in the same
-// minutes, and prints what each takes and the ratio: node bench/pair.mjs REVISION [rounds].
-// Each times the demo of its own time: what the demo has gained since is in the ratio.
+// Times the core of this checkout against that of an earlier revision, in turns, on the same machine in the
+// same minutes,
+// and prints both times and the ratio: node bench/pair.mjs REVISION [rounds]. Each times the demo of its own
+// revision,
+// so a larger demo counts in the ratio.
 import { execFileSync, spawnSync } from 'node:child_process'
 import { copyFileSync, mkdtempSync, readFileSync, rmSync, symlinkSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -26,7 +28,7 @@ const before = join(folder, 'before')
 try {
   git('worktree', 'add', '--quiet', '--detach', before, revision)
   symlinkSync(join(root, 'node_modules'), join(before, 'node_modules'))
-  // Both sides make the same edits: the earlier revision may not have this file yet.
+  // Both sides make the same edits, because the earlier revision may not have this file.
   copyFileSync(join(root, 'bench', 'edits.ts'), join(before, 'bench', 'edits.ts'))
   const sides = [before, root].map((checkout) => ({
     checkout,
@@ -54,7 +56,7 @@ try {
   }
   const pairs = []
   for (let i = 0; i < rounds; i++) {
-    // Whoever is first by turns: a machine that slows down favours neither.
+    // They take turns to be first, so that a machine that slows down favours neither.
     const order = i % 2 ? [...sides].reverse() : sides
     const times = order.map(timesOf)
     pairs.push(i % 2 ? times.reverse() : times)

@@ -1,5 +1,6 @@
-// Prints one table of what the product promises to be fast at: node bench/run.mjs (npm run bench). Needs a build;
-// makes one.
+// Prints one table of the speeds that the product promises: node bench/run.mjs (npm run bench). Needs a build,
+// and makes
+// one.
 import { execFile, execFileSync, spawnSync } from 'node:child_process'
 import { readFileSync, rmSync } from 'node:fs'
 import { cpus } from 'node:os'
@@ -144,7 +145,7 @@ for (let i = 0; i < 9; i++) {
 }
 row('bin/np calc, median', quantile(npTimes.slice(1), 0.5), 'ms', 500)
 
-/** The longest that another request waits while packs are printed, ms. */
+/** Longest wait of another request while packs are printed, ms. */
 async function longestWait(address) {
   let longest = 0
   let busy = true
@@ -160,7 +161,9 @@ async function longestWait(address) {
   return longest
 }
 
-/** Saves a second by 50 clients, each typing in a job of its own as fast as it is answered, for ten seconds. */
+/**
+ * Saves per second by 50 clients for ten seconds, each typing in a job of its own as fast as it is answered.
+ */
 async function savesASecond(address) {
   const headers = { 'content-type': 'application/json', 'x-nimble-piston': '1' }
   const chosen = await fetch(`${address}/api/who`, { method: 'PUT', headers, body: '{"person":"odile"}' })
@@ -241,8 +244,8 @@ try {
   browser = await chromium.launch(chromiumLaunch)
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   /**
-   * Packed script of a stage that stands ready, bytes; what comes a moment later, and what its workers run, is not
-   * in it.
+   * Compressed script of a stage that is ready, bytes; without what is loaded a moment later and what workers
+   * run.
    */
   const scriptOf = async (stage) => {
     await page.goto(`${server.address}/jobs/estuary-flatbed/${stage}`)
@@ -283,7 +286,7 @@ try {
   await page.getByRole('status').getByText(/saved/).waitFor()
   await page.locator('[data-part="bend-3"]').first().waitFor()
   /**
-   * Work of one move while dragging, from the pointer's move until all three views and every figure are laid out
+   * Work of one move during a drag, from the pointer's move until all three views and every figure are laid out
    * again.
    */
   const moves = await page.evaluate(async () => {

@@ -1,5 +1,6 @@
-// Three people type in real browsers while the server, the database and the browsers are killed at random;
-// then what they typed is compared with what is stored: node bench/torture.mjs [--minutes 10] [--seed N]
+// Three people type in real browsers while the server, the database and the browsers are killed at random; then
+// what they
+// typed is compared with what is stored: node bench/torture.mjs [--minutes 10] [--seed N]
 import { spawn, spawnSync } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
@@ -19,7 +20,7 @@ const minutes = option('minutes', 10)
 const seed = option('seed', Math.floor(Math.random() * 2 ** 31))
 console.log(`Seed ${seed}, ${minutes} minutes.`)
 
-/** The same run of numbers for the same seed (mulberry32). */
+/** The same sequence of numbers for the same seed (mulberry32). */
 let state = seed
 function random() {
   state = (state + 0x6d2b79f5) | 0
@@ -65,7 +66,7 @@ const until = Date.now() + minutes * 60_000
 let kills = 0
 let clashes = 0
 
-/** A field by its name, in its drawer: the one that all type in stands in another than each person's own. */
+/** A field by its label, in its drawer: the shared field is in another drawer than each person's own. */
 async function fieldOn(page, label) {
   const drawer = label === SHARED ? 'trailer' : 'aboard'
   await page.locator(`[data-opens="${drawer}"]`).click({ timeout: 3000 })
@@ -80,7 +81,7 @@ async function killBrowser(profile) {
     rmSync(join(profile, name), { force: true })
 }
 
-/** Edits that lie on the shelf of a browser. */
+/** Edits on the shelf of a browser. */
 const rowsOf = (page) =>
   page.evaluate(
     () =>
@@ -94,7 +95,7 @@ const rowsOf = (page) =>
       }),
   )
 
-/** One person at one browser, which keeps its storage when it is killed. */
+/** One person at one browser; its storage survives when it is killed. */
 async function person({ fields }, k) {
   const profile = join(folder, `browser-${k}`)
   const begin = async () => {
@@ -119,7 +120,7 @@ async function person({ fields }, k) {
       }
     throw new Error('The program ended by itself.')
   }
-  /** Settles whatever is asked; counts it, and notes when it is a clash with oneself. */
+  /** Answers whatever is asked, and counts it; notes a conflict with oneself. */
   const settle = async (page) => {
     const keep = page.getByRole('button', { name: 'Keep these' })
     if (!(await keep.isVisible().catch(() => false))) return
@@ -143,7 +144,7 @@ async function person({ fields }, k) {
       const input = await fieldOn(page, field)
       await input.fill(value, { timeout: 3000 })
       await input.press('Enter', { timeout: 3000 })
-      // From here on it is typed: on the screen, so on the shelf.
+      // From here on it is typed: it is on the screen, so it is on the shelf.
       await page.waitForTimeout(60)
       typed.set(field, value)
       if (random() < 0.2)
@@ -152,7 +153,7 @@ async function person({ fields }, k) {
           .then(() => page.keyboard.press('Enter'))
       if (random() < 0.04) {
         kills++
-        // As a crash does: no page is told.
+        // Like a crash: no page is told.
         await killBrowser(profile)
         ;({ context, page } = await again())
       } else if (random() < 0.05) await page.reload().catch(() => {})
@@ -178,7 +179,7 @@ async function killer() {
       process.kill(pid, 'SIGKILL')
       kills++
     } catch {
-      // Just not there.
+      // Not reachable just now.
     }
   }
 }

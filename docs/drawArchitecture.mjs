@@ -14,7 +14,7 @@ const cruised = execFileSync(
 )
 const { modules } = JSON.parse(cruised)
 
-/** The room a file stands in: rooms of the core, those of Air each, and the parts of app, server and command. */
+/** The room of a file: rooms of the core, those of Air each, and the parts of app, server and command. */
 function roomOf(file) {
   if (/node_modules|\.test\.ts$/.test(file)) return null
   const parts = file.split('/')
@@ -34,7 +34,7 @@ for (const { source, dependencies } of modules) {
   for (const { resolved } of dependencies) {
     const to = roomOf(resolved)
     if (!to || to === from) continue
-    // Everybody uses quantities, the catalogue and the plan's types: drawn, they would hide the rest.
+    // Everybody uses quantities, the catalogue and the plan's types; drawn, they would hide the rest.
     if (['core/quantity', 'core/catalog'].includes(to)) continue
     if (to === 'core/document' && from.startsWith('core/')) continue
     // Air's own types and settings are for all its rooms.

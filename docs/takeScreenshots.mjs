@@ -1,4 +1,4 @@
-// Takes the pictures in docs/screenshots anew from a running bin/start with the demo data: node
+// Takes the pictures in docs/screenshots again from a running bin/start with the demo data: node
 // docs/takeScreenshots.mjs [ADDRESS]
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'

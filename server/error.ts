@@ -1,4 +1,4 @@
-/** Whatever no route answered: a plain word, nothing of the inside. */
+/** The answer to an unhandled error: a plain sentence without internals. */
 export default defineNitroErrorHandler((error, event) => {
   const status = error.statusCode >= 400 && error.statusCode < 600 ? error.statusCode : 500
   if (status >= 500) console.error(new Date().toISOString(), error.name)

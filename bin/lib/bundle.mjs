@@ -1,10 +1,11 @@
-// Bundles one TypeScript entry of the project for Node.js, and again only when a source is newer than the bundle.
+// Bundles one TypeScript entry of the project for Node.js, and only again when a source is newer than the
+// bundle.
 import { mkdirSync, readdirSync, renameSync, statSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..')
-/** Where databases and logs lie. */
+/** Folder of databases and logs. */
 export const dataFolder = process.env.NP_DATA ?? join(root, '.data')
 
 function newest(folder) {
@@ -19,7 +20,7 @@ function newest(folder) {
 
 let madeSoFar = 0
 
-/** Path of the bundle of `entry` (relative to the project), made fresh when any of `sources` is newer. */
+/** Path of the bundle of `entry` (relative to the project), made again if any of `sources` is newer. */
 export async function bundle(entry, name, sources, external = []) {
   const outfile = join(root, '.build', `${name}.mjs`)
   const built = statSync(outfile, { throwIfNoEntry: false })?.mtimeMs ?? 0
@@ -31,14 +32,14 @@ export async function bundle(entry, name, sources, external = []) {
     )
   )
     return outfile
-  // Put in place whole: another process may be reading it, or making it too.
+  // Moved into place as a whole, because another process may be reading it or making it too.
   const made = `${outfile}.${process.pid}-${++madeSoFar}`
   await bundleOf(root, entry, made, external)
   renameSync(made, outfile)
   return outfile
 }
 
-/** Bundles an entry of a checkout of the project, whichever revision it is at. */
+/** Bundles an entry of a checkout of the project at any revision. */
 export async function bundleOf(checkout, entry, outfile, external = []) {
   const { build } = await import('esbuild')
   mkdirSync(dirname(outfile), { recursive: true })
@@ -58,14 +59,14 @@ export async function bundleOf(checkout, entry, outfile, external = []) {
   })
 }
 
-/** The bundle that brings a database up to date. */
+/** The bundle that migrates a database. */
 export const bundleSetUp = () =>
   bundle('server/db/setup.ts', 'setup', ['core', 'server'], ['pg', 'pg-boss', 'drizzle-orm'])
 
-/** The bundle of the devices that stand in for those outside. */
+/** The bundle of the simulated devices. */
 export const bundleDevices = () => bundle('bin/lib/devices.ts', 'devices', ['core', 'bin/lib'], ['ws'])
 
-/** The bundle of the process that works the queue off. */
+/** The bundle of the process that works through the queue. */
 export const bundleQueue = () =>
   bundle('server/jobs/queueProcess.ts', 'queue', ['core', 'server'], ['pg', 'pg-boss', 'drizzle-orm'])
 

@@ -1,6 +1,6 @@
 // How tests, benches and screenshots start Debian's Chromium.
 
-/** Debian's build without any window of its own: half the work of the one that draws a whole browser and hides it. */
+/** Debian's build without any window: half the work of the one that draws a whole browser and hides it. */
 export const HEADLESS = '/usr/bin/chromium-headless-shell'
 
 export const chromiumLaunch = {

@@ -1,5 +1,6 @@
-// A private PostgreSQL cluster on loopback, started and stopped by the project's own commands. Runs as the database
-// user when called as root, as the caller otherwise. Who connects shows a password that only the caller can read.
+// A private PostgreSQL cluster on loopback, started and stopped by the project's own commands. It runs as the
+// database
+// user if called as root, otherwise as the caller. A connection needs a password that only the caller can read.
 import { spawn, spawnSync } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
 import {
@@ -28,7 +29,7 @@ function databaseUser() {
   return { uid: Number(uid), gid: Number(gid) }
 }
 
-/** Whether a user other than the owner may pass through every folder above `path`. */
+/** True if a user other than the owner may enter every folder above `path`. */
 function reachable(path) {
   for (let at = dirname(path); ; at = dirname(at)) {
     if (existsSync(at) && (statSync(at).mode & 0o001) === 0) return false
@@ -39,7 +40,7 @@ function reachable(path) {
 function folderFor(name) {
   const inside = join(dataFolder, name)
   if (process.getuid() !== 0 || reachable(join(inside, 'pg'))) return inside
-  // The checkout lies under a folder the database user cannot enter: the data goes beside the system's own.
+  // The checkout is in a folder that the database user cannot enter: the data goes beside the system's own.
   return join(
     '/var/tmp',
     `nimble-piston-${createHash('sha256').update(dataFolder).digest('hex').slice(0, 12)}`,
@@ -58,7 +59,7 @@ export function freePort(wanted = 0) {
   })
 }
 
-/** Runs a program to its end without holding its output open; throws with the end of the log when it fails. */
+/** Runs a program to its end without holding its output open; throws with the end of its log if it fails. */
 function run(program, args, options, log) {
   return new Promise((resolve, reject) => {
     const child = spawn(program, args, { ...options, cwd: '/', stdio: 'ignore', detached: true })
@@ -77,7 +78,7 @@ function run(program, args, options, log) {
 
 /** Only with a password, and only over loopback. */
 const HBA = 'host all all 127.0.0.1/32 scram-sha-256\n'
-/** Nothing of a query, which may be somebody's plan, goes into the log. */
+/** Queries are not logged, because they may be somebody's plan. */
 const QUIET = '-c log_min_error_statement=panic -c log_parameter_max_length_on_error=0'
 
 /** A file of the database user's own. */
@@ -88,8 +89,9 @@ function writeOwn(path, text, { uid, gid }) {
 }
 
 /**
- * Sees to it that the owner has a password and nobody comes in without one. A cluster of an earlier version, which let
- * anybody in, or one whose password was lost, gets one while no server runs; its data stay as they are.
+ * Makes sure that the owner has a password and nobody connects without one. A cluster of an earlier version,
+ * which
+ * admitted anybody, or one whose password was lost, gets one while no server runs; its data stay.
  */
 function ensurePassword({ bin, data, passwordFile, user }) {
   const hba = join(data, 'pg_hba.conf')
@@ -108,8 +110,9 @@ function ensurePassword({ bin, data, passwordFile, user }) {
 }
 
 /**
- * Starts the cluster `name` (making it first when new; `samePort`: where it was) and returns its address and
- * a way to stop it.
+ * Starts the cluster `name` (makes it first if it is new; `samePort`: at its last port) and returns its address
+ * and a
+ * way to stop it.
  */
 export async function startCluster(name, { fresh = false, samePort = false } = {}) {
   const bin = installPostgres()
@@ -179,10 +182,10 @@ export async function startCluster(name, { fresh = false, samePort = false } = {
   const kept = existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0
   let port = kept
   if (!(kept && existsSync(join(data, 'postmaster.pid')) && ready(kept))) {
-    // One that was killed may hold its port a moment longer: whoever is connected waits for that very one.
+    // A killed server may keep its port a little longer. Clients reconnect to that port, so wait for it.
     port = kept && samePort ? kept : (kept && (await freePort(kept))) || (await freePort())
     writeFileSync(portFile, String(port))
-    // After a kill the old server may still be going down: ask again for a while.
+    // After a kill the old server may still be stopping: retry for a while.
     for (let attempt = 0; ; attempt++) {
       try {
         await run(

@@ -1,4 +1,4 @@
-// Jest's runner for the core: its test files one after the other in a few plain processes.
+// Jest's runner for the core: runs its test files one after the other in a few plain processes.
 import { fileURLToPath } from 'node:url'
 import { Worker } from 'jest-worker'
 

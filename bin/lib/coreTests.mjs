@@ -1,5 +1,7 @@
-// The core's tests in one plain process: Jest's own `test` and `expect`, the core loaded once, each test file anew. A
-// context of its own for each file, as Jest makes, would load the core a hundred times and run it at half the speed.
+// Runs the core's tests in one plain process: Jest's own `test` and `expect`, the core loaded once, each test
+// file anew.
+// A context of its own for each file, as Jest makes, would load the core a hundred times and run it at half the
+// speed.
 import { readFileSync, statSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join, resolve } from 'node:path'
@@ -12,7 +14,7 @@ import sourceMaps from 'source-map-support'
 const { describe, test, it, beforeAll, beforeEach, afterAll, afterEach } = circus
 Object.assign(globalThis, { describe, test, it, beforeAll, beforeEach, afterAll, afterEach, expect })
 
-/** Full name of a test as Jest has it: its groups' names and its own. */
+/** Full name of a test in Jest's form: its groups' names and its own. */
 export const nameOf = (entry) =>
   entry.parent && entry.parent.name !== 'ROOT_DESCRIBE_BLOCK'
     ? `${nameOf(entry.parent)} ${entry.name}`
@@ -21,7 +23,7 @@ export const nameOf = (entry) =>
 const require = createRequire(import.meta.url)
 const scripts = new Map()
 const maps = new Map()
-// Errors are told by the lines as they are written.
+// Stack traces show the lines as written.
 sourceMaps.install({
   environment: 'node',
   handleUncaughtExceptions: false,
@@ -29,7 +31,7 @@ sourceMaps.install({
 })
 const modules = new Map()
 
-/** The file that an import means: the core's own by its short name or beside the one that asks. */
+/** The file that an import refers to: by the core's short name, or relative to the importing file. */
 function fileOf(wanted, from) {
   const base = wanted.startsWith('#core/')
     ? resolve('core', wanted.slice('#core/'.length))
@@ -54,7 +56,9 @@ function scriptOf(path) {
   return scripts.get(path)
 }
 
-/** Evaluates a file of the project: the core's once, a test anew each time. @param known files evaluated so far */
+/**
+ * Evaluates a file of the project: the core's once, a test anew each time. @param known files evaluated so far
+ */
 function load(path, keep = true, known = modules) {
   if (keep && known.has(path)) return known.get(path).exports
   if (path.endsWith('.json')) return JSON.parse(readFileSync(path, 'utf8'))
@@ -62,18 +66,18 @@ function load(path, keep = true, known = modules) {
   if (keep) known.set(path, module)
   const ask = (wanted) => (/^[.#]/.test(wanted) ? load(fileOf(wanted, path), true, known) : require(wanted))
   scriptOf(path).runInThisContext()(ask, module, module.exports)
-  // As plain values: a file's exports are told by getters, and through them every call would cost a sixth more.
+  // Exports as plain values: compiled exports are getters, which would slow every call by a sixth.
   module.exports = { ...module.exports }
   return module.exports
 }
 
-/** A file of the core with all that it imports evaluated anew: what it kept of earlier work is not there. */
+/** A file of the core and all its imports evaluated anew, without anything kept from earlier work. */
 globalThis.loadAnew = (path) => load(resolve(path), true, new Map())
 
 /**
  * Runs the tests of one file.
- * @param prepare sees the tests once they are known, before the first is run
- * @returns what jest-circus tells of each
+ * @param prepare receives the tests before the first is run
+ * @returns jest-circus's result of each
  */
 export async function runTestFile(path, prepare = () => {}) {
   circus.resetState()

@@ -1,10 +1,10 @@
-// One of the processes that the core's tests are spread over.
+// One of the processes that run the core's tests.
 import { formatResultsErrors } from 'jest-message-util'
 import { runTestFile } from './coreTests.mjs'
 
 const STATUS = { skip: 'pending', todo: 'todo' }
 
-/** Runs one test file and tells of it as Jest's reporters want it. */
+/** Runs one test file and reports it in the form that Jest's reporters need. */
 export async function runFile(path, { testNamePattern, testTimeout }, config) {
   const start = Date.now()
   const results = await runTestFile(path, (state) => {

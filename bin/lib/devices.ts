@@ -7,8 +7,9 @@ import { DeviceHall } from '#core/devices/deviceHall'
 import { DEVICE_PROTOCOL, LONGEST_MESSAGE } from '#core/devices/protocol'
 
 /**
- * The devices as a process: WebSocket on loopback, for pages of the origins it is given and for whoever knows
- * its token. Where it is and what the token is stands in a file that only its owner reads.
+ * The simulated devices as a process: WebSocket on loopback, for pages of given origins and for whoever knows
+ * its token.
+ * Address and token are in a file that only its owner can read.
  */
 
 const USAGE = `usage: bin/devices [--port N] [--origin ADDRESS …] [--said FILE]
@@ -36,14 +37,14 @@ function asked(args: readonly string[]): Asked | null {
   if (found.origins.length === 0) found.origins = bothNames('http://127.0.0.1:3000')
   return found
 }
-/** A page on loopback is called by its number or by its name. */
+/** A page on loopback may use its number or its name. */
 const bothNames = (origin: string) => [origin, origin.replace('//127.0.0.1', '//localhost')]
 
-/** How often time goes on and is told of, ms. */
+/** Interval at which time advances and is reported, ms. */
 const EVERY = 200
-/** Longest time that is made up for after a pause, s. */
+/** Longest pause that is made up for, s. */
 const MOST_AT_ONCE = 1
-/** One page has one line; more than this is somebody's mistake. */
+/** One page needs one connection; more than this is a mistake. */
 const MOST_LINES = 50
 
 function serve({ port, origins, said }: Asked): void {
@@ -53,7 +54,7 @@ function serve({ port, origins, said }: Asked): void {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: LONGEST_MESSAGE })
   http.on('upgrade', (request, socket, head) => {
     const { origin } = request.headers
-    // A program that is no page says no origin: the token is what lets it in.
+    // A program that is not a page sends no origin: it needs the token.
     const isOurs = origin === undefined || origins.includes(origin)
     if (!isOurs || sockets.clients.size >= MOST_LINES) {
       socket.end('HTTP/1.1 403 Forbidden\r\nConnection: close\r\n\r\n')
@@ -80,7 +81,7 @@ function serve({ port, origins, said }: Asked): void {
     process.exit(0)
   }
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, end)
-  // Begun by another program of ours it ends with it.
+  // If another program of ours started it, it ends with that one.
   process.on('disconnect', end)
   http.on('error', (error) => {
     console.error(error.message)

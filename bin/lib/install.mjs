@@ -1,4 +1,4 @@
-// Installs what a fresh Debian 12 machine with Node.js 20 lacks. Safe to run again and again.
+// Installs what a fresh Debian 12 machine with Node.js 20 lacks. It can be run again and again.
 import { execFileSync, spawnSync } from 'node:child_process'
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync, mkdirSync } from 'node:fs'
 import { createHash } from 'node:crypto'
@@ -7,8 +7,9 @@ import { root } from './bundle.mjs'
 import { HEADLESS } from './chromium.mjs'
 
 /**
- * Digest of every installed file's path and size. Folders whose name begins with a dot are left out: there tools keep
- * what they made for themselves.
+ * Digest of every installed file's path and size. Folders whose name begins with a dot are left out, because
+ * tools keep
+ * their own files there.
  */
 function digestOfFiles(folder) {
   const hash = createHash('sha256')
@@ -28,7 +29,10 @@ function digestOfFiles(folder) {
 }
 const MARK = '.installed'
 
-/** npm packages as locked; again only when the lock file changed, or when files of them are gone or cut. */
+/**
+ * Installs the locked npm packages; again only if the lock file changed, or if files of them are missing or
+ * cut.
+ */
 export function install() {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
@@ -59,12 +63,14 @@ export function postgresBin() {
 }
 
 let machineIsLeft = false
-/** From here on no package of the machine is installed or brought up to date: one that is missing is told. */
+/** From here on no package of the machine is installed or upgraded; a missing one is reported. */
 export function leaveMachineAlone() {
   machineIsLeft = true
 }
 
-/** Debian's packages by apt, as root or through sudo; a plain message when neither is possible. */
+/**
+ * Installs Debian packages with apt, as root or through sudo; prints a plain message if neither is possible.
+ */
 function aptInstall(packages) {
   const asRoot = process.getuid() === 0
   const prefix = asRoot ? [] : ['sudo', '-n']
@@ -79,7 +85,7 @@ function aptInstall(packages) {
     execFileSync(command, rest, { stdio: ['ignore', 2, 2] })
   }
   console.error(`Installing ${packages.join(', ')} …`)
-  // A cluster of the machine's own is not wanted: ours lives in the project.
+  // The machine's own cluster is not wanted: ours is in the project.
   if (packages.includes('postgresql') && asRoot && !existsSync('/etc/postgresql-common/createcluster.conf')) {
     mkdirSync('/etc/postgresql-common', { recursive: true })
     writeFileSync('/etc/postgresql-common/createcluster.conf', 'create_main_cluster = false\n')
@@ -95,7 +101,7 @@ export function installPostgres() {
   return bin
 }
 
-/** The circuit simulator that the tests hold the wiring against. */
+/** The circuit simulator against which tests check the wiring. */
 export function installNgspice() {
   if (spawnSync('ngspice', ['--version'], { stdio: 'ignore' }).error) aptInstall(['ngspice'])
 }

@@ -1,5 +1,6 @@
-// How Stryker runs the core's tests: in one plain process, each test file anew for every fault. A run costs
-// milliseconds where a whole Jest would take seconds.
+// Runs the core's tests for Stryker in one plain process, each test file anew for every fault. A run takes
+// milliseconds;
+// a whole Jest would take seconds.
 import { resolve } from 'node:path'
 import { INSTRUMENTER_CONSTANTS } from '@stryker-mutator/api/core'
 import { PluginKind, commonTokens, declareClassPlugin, tokens } from '@stryker-mutator/api/plugin'
@@ -13,7 +14,7 @@ import {
 import { addEventHandler } from 'jest-circus'
 import { nameOf, runTestFile } from './coreTests.mjs'
 
-/** The instrumented code's own room on the global object: which fault is active, what each test came by. */
+/** Stryker's own data on the global object: which fault is active, and what each test covered. */
 const faults = (globalThis[INSTRUMENTER_CONSTANTS.NAMESPACE] ??= {})
 
 let file = ''
@@ -67,7 +68,7 @@ class CoreTestRunner {
     return { status: DryRunStatus.Complete, tests, mutantCoverage: faults.mutantCoverage }
   }
 
-  /** File after file, until one notices. */
+  /** File after file, until one notices the fault. */
   async mutantRun({ activeMutant, testFilter, hitLimit, disableBail }) {
     faults.activeMutant = activeMutant.id
     faults.hitLimit = hitLimit
@@ -81,7 +82,7 @@ class CoreTestRunner {
         if (tests.some(({ status }) => status === TestStatus.Failed)) break
       }
     } catch (error) {
-      // A fault that shows while the file is read (a table of cases, a demo plan) is noticed as well.
+      // A fault that shows while the file is read (a table of cases, a demo plan) counts as noticed too.
       return {
         status: MutantRunStatus.Killed,
         killedBy: [testFilter?.[0] ?? 'load'],

@@ -1,8 +1,10 @@
-// Small deliberate faults in the core, room by room, and how many of them a test notices:
+// Plants small faults in the core, room by room, and counts how many of them a test notices:
 // npm run mutants [-- [--quick] [--sample K] ROOM …]. Texts are left out, and so is the simulation in time.
-// --quick leaves out the tests that try every rule on every plan: what it notices is noticed, what survives may not be.
-// --sample K looks at one block of lines in K of every file: an hour becomes minutes, and the score is that
-// of a sample.
+// --quick leaves out the tests that try every rule on every plan: a fault it notices is noticed, one that
+// survives may
+// be noticed by those. --sample K looks at one block of lines in K of every file: an hour becomes minutes, and
+// the score
+// is that of a sample.
 import { readFileSync, readdirSync, rmSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
@@ -23,9 +25,9 @@ const ROOMS = {
   handover: ['core/handover'],
   quantity: ['core/quantity'],
 }
-/** Tests, types, texts and files for other programs: nothing in them is a figure or a limit. */
+/** Tests, types, texts and exports for other programs: they hold no figure or limit. */
 const NO_FIGURES = /\.test\.ts$|^types\.ts$|^ruleInput\.ts$|Text\.ts$|^setUpCard\.ts$|^dxf\.ts$|^csv\.ts$/
-/** What is aimed at, and told when it is missed. */
+/** The score aimed at; a lower one is reported. */
 const LEAST = 80
 
 const quick = process.argv.includes('--quick')
@@ -52,15 +54,18 @@ const filesOf = (room) =>
       .map((name) => `${folder}/${name}`),
   )
 
-/** The stage that tells of a room, where it is not of the same name; of quantities every stage tells. */
+/** The stage that reports a room, if it has another name; all stages report quantities. */
 const STAGE_OF = { equations: 'air', quantity: '' }
-/** Other folders whose tests look at a room. */
+/** Other folders whose tests cover a room. */
 const BESIDE = { air: ['core/air/circuit', 'core/air/parts'] }
 const testsIn = (folder) =>
   namesIn(folder)
     .filter((name) => name.endsWith('.test.ts'))
     .map((name) => `${folder}/${name}`)
-/** The tests that look at a room: the golden figures first (the quickest to notice), its own, what tries every room. */
+/**
+ * The tests that cover a room: the golden figures first (the quickest to notice), its own, and those that try
+ * every room.
+ */
 const testsOf = (room) => [
   'core/demo/golden.test.ts',
   ...[...ROOMS[room], ...(BESIDE[room] ?? [])].flatMap(testsIn),
@@ -69,9 +74,9 @@ const testsOf = (room) => [
   ...(quick ? [] : ['core/derive/remedies.test.ts', 'core/derive/limits.test.ts']),
 ]
 
-/** Lines looked at together in a sample. */
+/** Lines in one block of a sample. */
 const BLOCK = 8
-/** One block in `sample` of each file, begun at another place in each, so that heads and tails come up alike. */
+/** One block in `sample` of each file, starting at another place in each, so that all parts come up alike. */
 const blocksOf = (file, i) => {
   const lines = readFileSync(join(root, file), 'utf8').split('\n').length
   const starts = []

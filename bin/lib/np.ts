@@ -19,7 +19,7 @@ import { GROUND } from '#core/power/network/wiring'
 import type { Plan } from '#core/document/types'
 import { planSchema } from '#core/document/schema'
 
-/** The headless command. Exit codes: 0 well, 1 a Stop stands in the plan, 2 the input cannot be used. */
+/** The headless command. Exit codes: 0 all well, 1 the plan has a Stop, 2 the input cannot be used. */
 
 const USAGE = `usage: np check FILE | np route FILE | np network FILE [--state NAME] [--spice] | np prove FILE | np calc NAME < input.json | np calc --list | np schema | np run FILE --scenario NAME (np run FILE lists the names)`
 
@@ -59,14 +59,14 @@ function check(path: string): number {
   return derived.notes.some((n) => n.rank === 'stop') ? 1 : 0
 }
 
-/** Every line and wire, with its points, lengths and clearances; 1 where Lay has a Stop. */
+/** Every line and wire, with its points, lengths and clearances; 1 if Lay has a Stop. */
 function route(path: string): number {
   const derived = createDeriver()(readPlan(path))
   print(routeReport(derived))
   return derived.stages.lay.notes.some((n) => n.rank === 'stop') ? 1 : 0
 }
 
-/** Hold tests, where it may leak, and what may be wrong; 1 where Prove has a Stop. */
+/** Hold tests, where it may leak, and what may be wrong; 1 if Prove has a Stop. */
 function prove(path: string): number {
   const plan = readPlan(path)
   print(proveReport(plan))
@@ -92,7 +92,7 @@ function network(path: string, options: string[]): number {
 const isNetworkOptions = (options: readonly string[]) =>
   options.every((o, i) => o === '--state' || o === '--spice' || options[i - 1] === '--state')
 
-/** What a circuit that levels itself may be driven over, each haul with each: "level-water-rough". */
+/** Names of the drives of a circuit that levels itself, each haul with each: "level-water-rough". */
 const levelDrives = (plan: Plan, derived: Derived) =>
   Object.entries(plan.hauls).flatMap(([haul, { label: what }]) => {
     const loop = levelLoopOf(plan, derived, haul)
@@ -105,7 +105,7 @@ const levelDrives = (plan: Plan, derived: Derived) =>
     }))
   })
 
-/** Without a scenario, the names of those the plan has; with one, its run as CSV. */
+/** Without a scenario, the names of the plan's scenarios; with one, its run as CSV. */
 function run(path: string, name: string | undefined): number {
   const plan = readPlan(path)
   const derived = createDeriver()(plan)
@@ -189,7 +189,7 @@ function main(args: string[]): number {
   throw new UsageError(USAGE)
 }
 
-// A reader that has seen enough closes the pipe: that is no fault.
+// A reader that has seen enough closes the pipe; that is not an error.
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code !== 'EPIPE') throw error
 })
@@ -199,7 +199,7 @@ try {
 } catch (error) {
   const known = error instanceof UsageError || error instanceof CalculatorError
   const { message } = error as Error
-  // One line whatever happened: a fault of ours says so, and no file prints a stack trace.
+  // Any fault gives one line; a fault of ours says so, and a bad file gives no stack trace.
   process.stderr.write(
     known ? `${message}\n` : `np: cannot be computed, which is a fault of the program: ${message}\n`,
   )

@@ -1,5 +1,7 @@
-// The quick ring: tests near what was changed since the last commit, the core's types, and the style of the changed files.
-// Near are the tests of a changed room, and tests of whatever imports a changed file directly. The long ones are left to
+// The quick ring: tests near what changed since the last commit, the core's types, and the style of the changed
+// files.
+// Near are the tests of a changed room, and tests of whatever imports a changed file directly. Long tests are
+// left to
 // bin/test.
 import { spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
@@ -11,7 +13,7 @@ const began = Date.now()
 const run = (command, ...args) => spawnSync(command, args, { stdio: 'inherit' }).status === 0
 const lines = (...args) => spawnSync('git', args, { encoding: 'utf8' }).stdout.split('\n').filter(Boolean)
 
-/** Tests that take longer than a quick look is worth: they run only if they, or the file they are beside, have changed. */
+/** Tests that take too long for a quick look: they run only if they, or the file beside them, have changed. */
 const SWEEPS = [
   'core/demo/fieldChanges.test.ts',
   'core/demo/golden.test.ts',
@@ -52,7 +54,7 @@ const filesIn = (folder) =>
     return statSync(path).isDirectory() ? filesIn(path) : [path]
   })
 const sources = [...filesIn('core'), ...filesIn('tests/page')].filter((path) => path.endsWith('.ts'))
-/** The file that an import names. */
+/** The file that an import refers to. */
 function imported(from, name) {
   const base = name.startsWith('#core/')
     ? join('core', name.slice(6))

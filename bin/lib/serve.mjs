@@ -1,4 +1,4 @@
-// Builds the application when its sources changed and serves the build.
+// Builds the application if its sources changed, and serves the build.
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import {
@@ -32,7 +32,7 @@ function sourceHash() {
   return hash.digest('hex')
 }
 
-/** Production build under .output; again only when a source changed. */
+/** Production build in .output; only again if a source changed. */
 export async function buildApp() {
   const mark = join(root, '.output', 'built-from')
   const hash = sourceHash()
@@ -48,7 +48,7 @@ export async function buildApp() {
   writeFileSync(mark, hash)
 }
 
-/** A file in .data that only its owner reads: a log may hold names of files and faults. */
+/** A file in .data that only its owner can read, because a log may hold file names and faults. */
 export function ownFile(name) {
   const path = join(dataFolder, name)
   mkdirSync(dirname(path), { recursive: true })
@@ -57,7 +57,7 @@ export function ownFile(name) {
   return { path, opened }
 }
 
-/** Starts a program of ours with its log; it ends when this one does. */
+/** Starts a program of ours with a log; it ends when this one does. */
 function begin(file, logName, env, args = []) {
   const { path, opened } = ownFile(logName)
   const child = spawn(process.execPath, [file, ...args], {
@@ -69,7 +69,7 @@ function begin(file, logName, env, args = []) {
   return { child, logPath: path }
 }
 
-/** What a server of ours says of itself, or null: somebody else's program at the same port says something else. */
+/** What a server of ours says about itself, or null: another program at that port says something else. */
 export const healthOf = (address) =>
   fetch(`${address}/api/health`, { signal: AbortSignal.timeout(3000) })
     .then((r) => r.json())
@@ -100,8 +100,9 @@ export async function serveWeb(port, databaseUrl, logName = 'server.log', device
 }
 
 /**
- * Starts it on the wanted port, or on the next that is free. Another program may take a port between the look and
- * the server's start: then the look goes on.
+ * Starts it on the wanted port or the next free one. If another program takes a port between the check and the
+ * server's
+ * start, the search continues.
  */
 export async function serveAtFreePort(wanted, databaseUrl) {
   for (let port = wanted; ; port++) {
@@ -114,15 +115,15 @@ export async function serveAtFreePort(wanted, databaseUrl) {
   }
 }
 
-/** Starts the process that works the queue off. */
+/** Starts the process that works through the queue. */
 export async function serveQueue(databaseUrl, logName = 'queue.log') {
   return begin(await bundleQueue(), logName, { DATABASE_URL: databaseUrl }).child
 }
 
-/** Where the devices say their address and token, unless told otherwise. */
+/** Where the devices write their address and token, unless set otherwise. */
 const DEVICES_FILE = join(dataFolder, 'devices.json')
 
-/** Starts the devices that stand in for those outside, for pages served at a port. */
+/** Starts the simulated devices for pages served at a port. */
 export async function serveDevices(port, logName = 'devices.log', devicesFile = DEVICES_FILE) {
   const args = ['--origin', `http://127.0.0.1:${port}`, '--said', devicesFile]
   return begin(await bundleDevices(), logName, {}, args).child

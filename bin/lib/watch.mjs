@@ -1,25 +1,31 @@
-// Keeps a process running: begun again when it dies, with growing pauses, given up loudly when it will not stay.
+// Keeps a process running: starts it again when it dies, with growing pauses, and gives up loudly if it keeps
+// dying.
 import { setTimeout as sleep } from 'node:timers/promises'
 
 /**
- * Pauses before beginning again, ms. One that answered and stayed for three seconds is well: it begins with
- * the first again.
+ * Pauses before a restart, ms. A process that answered and ran for three seconds is well: the pauses start
+ * again with
+ * the first.
  */
 const PAUSES = [200, 1000, 3000, 8000, 15_000]
 const STAYED = 3000
 
-/** How often it is asked whether a process still answers, and after how many looks without an answer it is ended, ms. */
+/**
+ * How often a process is asked whether it still answers, and after how many checks without an answer it is
+ * ended, ms.
+ */
 const LOOK_EVERY = 5000
 const MOST_SILENT = 6
 
 /**
- * Begins `start` and begins it again whenever the process it gives dies, or lives but answers no more.
- * @param {string} name said in the log
+ * Runs `start`, and again whenever the process it returns dies or stops answering.
+ * @param {string} name for the log
  * @param {() => Promise<import('node:child_process').ChildProcess>} start
  * @param {(line: string) => void} say
  * @param {(error: Error) => void} giveUp
- * @param {{ answers?: () => Promise<boolean>, lookEvery?: number }} looks whether the process answers; left out, nobody looks
- * @returns a way to end it for good
+ * @param {{ answers?: () => Promise<boolean>, lookEvery?: number }} looks whether the process answers; not
+ * checked if left out
+ * @returns a function that ends it for good
  */
 export async function keepRunning(name, start, say, giveUp, { answers, lookEvery = LOOK_EVERY } = {}) {
   let child = await start()
@@ -37,7 +43,7 @@ export async function keepRunning(name, start, say, giveUp, { answers, lookEvery
     if (ended || looked !== child || silent < MOST_SILENT) return
     silent = 0
     say(`The ${name} does not answer any more; it is ended.`)
-    // It hears nothing else: whatever holds it up keeps it from its signals too.
+    // SIGKILL, because whatever blocks it also keeps it from handling other signals.
     looked.kill('SIGKILL')
   }
   const watch = () => {

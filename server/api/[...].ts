@@ -1,4 +1,4 @@
-/** Any other address under /api: the one error shape, too. */
+/** Answers any other address under /api, in the common shape of an error. */
 export default route(async () => {
   throw new ApiError(
     404,

@@ -1,4 +1,4 @@
-/** Where the devices are, and the token that lets a page of ours in. */
+/** Address of the devices, and the token that admits a page of ours. */
 export default route(async () => {
   const at = await whereDevicesAre()
   if (at) return at

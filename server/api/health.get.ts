@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 
-/** Which program answers here, whether it does, and whether its database does. */
+/** Which program answers here, whether it works, and whether its database does. */
 export default defineEventHandler(async () => {
   const database = await useDatabase()
     .execute(sql`select 1`)

@@ -7,7 +7,7 @@ const request = yup
   .strict()
   .noUnknown()
 
-/** Says who of the shop is at this browser from now on. */
+/** Sets who of the shop is at this browser from now on. */
 export default route(async (event) => {
   const { person } = await readChecked(event, request, 1000)
   const [known] = await useDatabase()

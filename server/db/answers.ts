@@ -7,14 +7,15 @@ import type { Database } from './client'
 import { answers, jobs } from './schema'
 
 /**
- * What runs of a plan's circuit say, kept by what they hang on and by the build that ran them: every revision with the
- * same circuit, truck and hauls shares them, and no other can be given them.
+ * Answers of runs of a plan's circuit, kept under what they depend on and the build that ran them: every
+ * revision with
+ * the same circuit, truck and hauls shares them, and no other can get them.
  */
 
-/** Answers nobody made again for this long are thrown away; asked for once more, they are run once more. */
+/** Answers that were not renewed for this long are deleted; if they are needed again, they are run again. */
 const KEPT_FOR = sql`now() - interval '90 days'`
 
-/** Under which name a build keeps a plan's answers. */
+/** Key under which a build keeps a plan's answers. */
 export const answersKey = (build: string, plan: Plan): string =>
   createHash('sha256')
     .update(JSON.stringify([build, runParts(plan)]))
@@ -30,10 +31,10 @@ export async function keepAnswers(db: Database, key: string, made: Answers): Pro
   await db.delete(answers).where(lt(answers.madeAt, KEPT_FOR))
 }
 
-/** At most so many jobs are run on a server's own account when it starts; others are when they are opened. */
+/** Most jobs that a server runs unasked when it starts; others run when they are opened. */
 const MOST_AT_START = 50
 
-/** The jobs worked on last whose circuit has not been run since their last edit. */
+/** The most recently edited jobs whose circuit has not been run since. */
 export async function notRun(db: Database, shopId: string): Promise<string[]> {
   const rows = await db
     .select({ id: jobs.id })

@@ -6,12 +6,11 @@ import * as schema from './schema'
 /** The database or a transaction of it. */
 export type Database = PgDatabase<NodePgQueryResultHKT, typeof schema>
 
-/** How long a database that is there, and slow, is waited for, ms; one that is away refuses at once. */
+/** How long to wait for a slow database, ms; an unreachable one refuses at once. */
 const PATIENCE = 30_000
 
 /**
- * A pool that survives the database going away and coming back: idle clients that break are dropped, and the next query
- * connects anew.
+ * A pool that survives a loss of the database: broken idle clients are dropped, and the next query reconnects.
  */
 export function connect(url: string) {
   const pool = new pg.Pool({
@@ -26,7 +25,7 @@ export function connect(url: string) {
   return { db: drizzle(pool, { schema }), pool }
 }
 
-/** Whether the database cannot do it just now (away, full, too busy), rather than that a query is wrong. */
+/** True if the database cannot answer just now (away, full, too busy); false if the query is wrong. */
 export function isAway(error: unknown): boolean {
   for (
     let e = error as { code?: string; message?: string; cause?: unknown } | undefined;

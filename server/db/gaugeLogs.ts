@@ -3,13 +3,13 @@ import type { Database } from './client'
 import type { Who } from './jobs'
 import { gaugeLogs } from './schema'
 
-/** Gauge logs under way, kept so that a server that begins anew takes them up. */
+/** Running gauge logs, kept so that a restarted server continues them. */
 
 export interface KeptLog {
   who: Who
   job: string
   test: string
-  /** s. */
+  /** Interval, s. */
   every: number
 }
 

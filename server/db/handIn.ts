@@ -7,7 +7,7 @@ import type { Database } from './client'
 import { tellChange } from './live'
 import { heldEdits } from './schema'
 
-/** A saved revision, as far as taking edits in looks at it. */
+/** The columns of a saved revision that handing in reads. */
 export interface PastRevision {
   number: number
   author: string
@@ -15,7 +15,7 @@ export interface PastRevision {
   edits: KeptEdit[]
 }
 
-/** Where the revisions of one document lie. Reads and writes happen in one transaction that holds its head. */
+/** Where the revisions of one document are. Reads and writes happen in one transaction that locks its head. */
 export interface Shelf<T> {
   doc: string
   head: number
@@ -27,7 +27,7 @@ export interface Shelf<T> {
   write: (number: number, document: T, edits: KeptEdit[]) => Promise<void>
 }
 
-/** Who last changed a place, and when: the newest revision with an edit of it that is not the sender's own. */
+/** Who last changed a place, and when: from the newest revision with an edit of it by somebody else. */
 function lastAt(place: Conflict, past: PastRevision[], lines: Set<string>): ClashPlace {
   const touches = ({ patches }: Edit) =>
     patches.some(({ path }) =>
@@ -37,7 +37,7 @@ function lastAt(place: Conflict, past: PastRevision[], lines: Set<string>): Clas
   return { ...place, who: theirs?.author ?? '', at: theirs?.at.toISOString() ?? '' }
 }
 
-/** Takes in what fits, and sets aside, edit by edit, what would leave a document that nobody could open. */
+/** Applies the edits that fit, and sets aside, one by one, those that would leave an invalid document. */
 function takeInWhole<T>(shelf: Shelf<T>, held: Parameters<typeof takeIn<T>>[0], edits: KeptEdit[]) {
   const whole = takeIn(held, edits)
   if (shelf.problem(whole.merged) === null) return whole
@@ -45,8 +45,9 @@ function takeInWhole<T>(shelf: Shelf<T>, held: Parameters<typeof takeIn<T>>[0], 
 }
 
 /**
- * Hands edits in to a document. What the server knows already is not taken twice; what cannot be taken is refused edit
- * by edit; where others changed the same place differently nothing is written and the places are returned.
+ * Hands edits in to a document. Known edits are not applied twice, and edits that cannot be applied are refused
+ * one by
+ * one. If others changed the same place differently, nothing is written and the places are returned.
  */
 export async function handIn<T>(tx: Database, shelf: Shelf<T>, edits: KeptEdit[]): Promise<HandInAnswer<T>> {
   const { doc, head } = shelf
@@ -94,7 +95,7 @@ export async function handIn<T>(tx: Database, shelf: Shelf<T>, edits: KeptEdit[]
   return { ...standing, revision, document: merged, holds: [...known, ...taken.map((e) => e.id)], refused }
 }
 
-/** Ids of edits of a document that came to be held after a revision. */
+/** Ids of a document's edits saved after a revision. */
 export async function heldSince(db: Database, doc: string, since: number): Promise<string[]> {
   const rows = await db
     .select({ id: heldEdits.editId })
@@ -104,5 +105,5 @@ export async function heldSince(db: Database, doc: string, since: number): Promi
   return rows.map((row) => row.id)
 }
 
-/** The moment by the database's clock: the one clock that decides order. */
+/** Time of the database's clock, the only one that decides order. */
 export const databaseNow = sql`now()`

@@ -14,7 +14,7 @@ import { databaseNow, handIn, type Shelf } from './handIn'
 import { newestPlan, rememberPlan, type NewestPlan } from './newestPlans'
 import { jobs, people, revisions } from './schema'
 
-/** Everything the server does with jobs, apart from HTTP. */
+/** All operations on jobs, apart from HTTP. */
 
 export interface Who {
   shopId: string
@@ -24,20 +24,20 @@ export interface JobRow {
   id: string
   head: number
   summary: JobSummary
-  /** Who began it. */
+  /** Its author. */
   author: string
   updatedAt: Date
 }
 
 const PAGE = 50
 
-/** What the job list is asked for. */
+/** Query of the job list. */
 export interface JobQuery {
   /** Part of a name, number, customer or truck. */
   search: string
   page: number
   sort: JobSort
-  /** Those put away, or those worked on. */
+  /** Archived jobs, or those in work. */
   archived: boolean
   /** Only jobs with a Stop. */
   stopped: boolean
@@ -59,7 +59,7 @@ export const EVERY_JOB: JobQuery = {
 }
 
 const said = (key: 'name' | 'customer' | 'nextCheck') => sql`lower(${jobs.summary}->>${sql.raw(`'${key}'`)})`
-/** Empty comes last: a job without a customer or a check is not the first of them. */
+/** Empty values come last, because a job without a customer or a check should not be the first. */
 const filledFirst = (key: 'customer' | 'nextCheck') => sql`nullif(${said(key)}, '') asc nulls last`
 const ORDER: Record<JobSort, SQL[]> = {
   changed: [desc(jobs.updatedAt)],
@@ -67,7 +67,7 @@ const ORDER: Record<JobSort, SQL[]> = {
   customer: [filledFirst('customer')],
   check: [filledFirst('nextCheck')],
 }
-/** The first stage of a job that is not clear, as text; null for one handed over, with what was accepted by name. */
+/** The first stage of a job that is not clear, as text; null if it is handed over, including accepted notes. */
 const standsAt = sql.join(
   [
     sql`case when ${jobs.summary}->'states'->>'handover' = 'clear' then null`,
@@ -80,7 +80,7 @@ const standsAt = sql.join(
   sql` `,
 )
 
-/** Which jobs of a shop are asked for. */
+/** Condition for the jobs of a shop that match a query. */
 function matching(shopId: string, { search, archived, stopped, at, who }: JobQuery): SQL | undefined {
   const pattern = `%${search.replace(/[\\%_]/g, (c) => `\\${c}`)}%`
   return and(
@@ -93,7 +93,7 @@ function matching(shopId: string, { search, archived, stopped, at, who }: JobQue
   )
 }
 
-/** A page of jobs as they are asked for. */
+/** A page of the jobs that match a query. */
 export async function listJobs(
   db: Database,
   shopId: string,
@@ -121,7 +121,7 @@ export async function listJobs(
   return { jobs: rows, total, pageSize: PAGE }
 }
 
-/** The newest plans of the jobs asked for, in the order of the list, as many as one file holds. */
+/** The newest plans of the matching jobs, in the order of the list, as many as one file holds. */
 export async function listPlans(db: Database, shopId: string, query: JobQuery): Promise<Plan[]> {
   const rows = await db
     .select({ plan: revisions.plan })
@@ -133,7 +133,7 @@ export async function listPlans(db: Database, shopId: string, query: JobQuery): 
   return rows.map(({ plan }) => upgradePlan(plan) as Plan)
 }
 
-/** Puts a job away, or back among those worked on; false where there is none of that name. */
+/** Archives a job, or restores it; false if there is no such job. */
 export async function archiveJob(
   db: Database,
   shopId: string,
@@ -151,8 +151,8 @@ export async function archiveJob(
 export type Created = { ok: true; id: string } | { ok: false; problems: PlanProblem[] }
 
 /**
- * A new job with its first revision, made `at` a time, now by the database's clock. Validates the plan
- * whatever its source.
+ * A new job with its first revision, dated `at` or now by the database's clock. Validates the plan from any
+ * source.
  */
 export async function createJob(
   db: Database,
@@ -206,7 +206,7 @@ export interface HistoryRow {
   edits: Edit[]
 }
 
-/** Columns of a revision's edits with who wrote it. */
+/** Columns of a revision's edits with their author. */
 const EDITS_BY = {
   number: revisions.number,
   author: people.name,
@@ -214,7 +214,7 @@ const EDITS_BY = {
   edits: revisions.edits,
 }
 
-/** The newest revisions' edits, oldest first: enough to fold undo and redo, and to show who did what. */
+/** The newest revisions' edits, oldest first: enough to rebuild undo and redo, and to show who did what. */
 export async function readHistory(
   db: Database,
   shopId: string,
@@ -232,8 +232,8 @@ export async function readHistory(
 }
 
 /**
- * Where a job's revisions lie; null when there is no such job in the shop. The head stays locked until the end.
- * @param wrote told what was written, which stands only once the transaction is through.
+ * Where a job's revisions are; null if the shop has no such job. The head stays locked until the end.
+ * @param wrote called with what was written, which is valid only after the transaction
  */
 async function jobShelf(
   tx: Database,
@@ -285,7 +285,7 @@ async function jobShelf(
   }
 }
 
-/** Hands edits in to a job; null when there is no such job in the shop. */
+/** Hands edits in to a job; null if the shop has no such job. */
 export async function handInToJob(
   db: Database,
   who: Who,

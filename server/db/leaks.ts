@@ -3,7 +3,7 @@ import type { LeakPlaceKind } from '#core/document/types'
 import type { Database } from './client'
 import { jobs, revisions } from './schema'
 
-/** Leaks that a shop put right over all its jobs but one, by kind of place. */
+/** Leaks that a shop repaired on all its jobs but one, by kind of place. */
 export async function leaksPutRight(
   db: Database,
   shopId: string,

@@ -2,7 +2,7 @@ import { and, eq, gt, inArray, lt, sql } from 'drizzle-orm'
 import type { Database } from './client'
 import { people, present } from './schema'
 
-/** What is told to every open page of a document, through the database, whichever server saved it. */
+/** Messages to every open page of a document, through the database, whichever server saved it. */
 export interface Change {
   doc: string
   revision: number
@@ -12,15 +12,15 @@ export interface Change {
 
 export const CHANNEL = 'np_live'
 
-/** Tells a change, or that somebody came or went (`revision` 0), once the transaction is through. */
+/** Announces a change, or that somebody came or left (`revision` 0), when the transaction commits. */
 export async function tellChange(tx: Database, change: Change): Promise<void> {
   await tx.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(change)})`)
 }
 
-/** A page not heard of for this long is closed. */
+/** A page that has not reported for this long counts as closed. */
 const GONE_AFTER = sql`now() - interval '45 seconds'`
 
-/** Writes down that pages are open, each with the documents it shows. A page at which nobody said who they are is left out. */
+/** Records open pages, each with its documents. A page whose user is unknown is left out. */
 export async function stayPresent(
   db: Database,
   pages: readonly { here: string; docs: readonly string[]; person: string | null }[],
@@ -47,7 +47,7 @@ export async function leave(db: Database, tab: string): Promise<void> {
   await db.delete(present).where(eq(present.tab, tab))
 }
 
-/** Who has which of some documents open. */
+/** Who has which of the given documents open. */
 export async function whoIsPresent(
   db: Database,
   docs: readonly string[],

@@ -4,7 +4,7 @@ import type { TruckKind } from '#core/document/types'
 import type { Database } from './client'
 import { jobs } from './schema'
 
-/** What lines came out at on one kind of truck, over all jobs of a shop but one. */
+/** Measured line lengths on one kind of truck, over all jobs of a shop but one. */
 export async function measuredOn(
   db: Database,
   shopId: string,

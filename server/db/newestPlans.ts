@@ -2,9 +2,10 @@ import type { createDeriver } from '#core/derive/derive'
 import type { Plan } from '#core/document/types'
 
 /**
- * Plans of the jobs saved last, with what was derived of them: a save then neither reads, checks nor derives
- * anew what it did not touch. Nothing hangs on it: the locked row of the database says whether a plan is
- * still the newest.
+ * Plans of the most recently saved jobs with their derivations, so that a save does not read, check or derive
+ * again what
+ * it did not change. This is only a cache: the locked row of the database says whether a plan is still the
+ * newest.
  */
 export interface NewestPlan {
   revision: number
@@ -16,17 +17,14 @@ export interface NewestPlan {
 const MOST = 80
 const newest = new Map<string, NewestPlan>()
 
-/**
- * The plan of a job at its newest revision, where this server has it; the row of the job as it is locked now
- * decides.
- */
+/** The plan of a job at its newest revision, if this server has it; the job's row, locked now, decides. */
 export function newestPlan(id: string, revision: number, updatedAt: Date): NewestPlan | null {
   const known = newest.get(id)
   const same = known?.revision === revision && known.updatedAt.getTime() === updatedAt.getTime()
   return same ? known : null
 }
 
-/** Remembers what a transaction wrote, once it is through; of more jobs than fit, the one saved longest ago goes. */
+/** Remembers what a transaction wrote, after it; if too many, drops the job saved longest ago. */
 export function rememberPlan(id: string, plan: NewestPlan): void {
   newest.delete(id)
   newest.set(id, plan)

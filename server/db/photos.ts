@@ -4,7 +4,7 @@ import type { Database } from './client'
 import type { Who } from './jobs'
 import { jobs, people, photos } from './schema'
 
-/** Photos of a job: added once, captioned, taken away, read for the page and for the pack. */
+/** Photos of a job: add, caption, remove, and read for the page and the pack. */
 
 export interface NewPhoto {
   id: string
@@ -18,7 +18,7 @@ export interface NewPhoto {
 const ofJob = (shopId: string, jobId: string) => and(eq(photos.jobId, jobId), eq(photos.shopId, shopId))
 const one = (shopId: string, jobId: string, id: string) => and(ofJob(shopId, jobId), eq(photos.id, id))
 
-/** Adds a photo; one that is there already, because its answer was lost, is left as it is. */
+/** Adds a photo; if it exists already because its answer was lost, nothing changes. */
 export async function addPhoto(
   db: Database,
   who: Who,
@@ -26,7 +26,7 @@ export async function addPhoto(
   photo: NewPhoto,
 ): Promise<'added' | 'no-job' | 'too-many'> {
   return db.transaction(async (tx) => {
-    // The job's row is held, so that two pages together cannot add more than there may be.
+    // The job's row is locked, so that two pages together cannot exceed the limit.
     const [job] = await tx
       .select({ id: jobs.id })
       .from(jobs)
@@ -86,7 +86,7 @@ export async function allPhotoBytes(
   return new Map(rows.map(({ id, bytes }) => [id, bytes]))
 }
 
-/** False where there is no such photo. */
+/** False if there is no such photo. */
 export async function captionPhoto(
   db: Database,
   shopId: string,
@@ -102,7 +102,7 @@ export async function captionPhoto(
   return changed.length > 0
 }
 
-/** False where there is no such photo. */
+/** False if there is no such photo. */
 export async function removePhoto(db: Database, shopId: string, jobId: string, id: string): Promise<boolean> {
   const gone = await db
     .delete(photos)

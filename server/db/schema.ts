@@ -21,7 +21,7 @@ import type { UnitChoice } from '#core/quantity/units'
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 
-/** Every row carries its shop, and its author where a person made it. */
+/** Every row carries its shop, and its author if a person made it. */
 const ofShop = () =>
   text('shop_id')
     .notNull()
@@ -39,15 +39,15 @@ export const shops = pgTable('shops', {
   id: text().primaryKey(),
   name: text().notNull(),
   units: jsonb().$type<UnitChoice>().notNull(),
-  /** What a new haul is brought to; null until the shop says. */
+  /** Target of a new haul; null until the shop sets it. */
   target: jsonb().$type<Target>(),
-  /** Classes of parts of its own, by id. */
+  /** The shop's own classes of parts, by id. */
   parts: jsonb().$type<Record<string, OwnClass>>().notNull().default({}),
   /** Kits as they are sold, by id. */
   kits: jsonb().$type<Record<string, Kit>>().notNull().default({}),
   /** Colours by what a wire is for. */
   colours: jsonb().$type<Record<string, string>>().notNull().default({}),
-  /** Number of the newest revision of what it has set. */
+  /** Number of the newest revision of its settings. */
   head: integer().notNull().default(1),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 })
@@ -59,7 +59,10 @@ export const people = pgTable('people', {
   role: text().notNull().default(''),
 })
 
-/** A job's head: the number of its newest revision and what the list shows of it. The plan itself is in revisions. */
+/**
+ * A job's head: the number of its newest revision and its summary for the list. The plan itself is in
+ * revisions.
+ */
 export const jobs = pgTable(
   'jobs',
   {
@@ -68,13 +71,13 @@ export const jobs = pgTable(
     authorId: byPerson(),
     head: integer().notNull(),
     summary: jsonb().$type<JobSummary>().notNull(),
-    /** What the job list searches. */
+    /** The text that the job list searches. */
     search: text().generatedAlwaysAs(
       sql`(summary->>'name') || ' ' || (summary->>'number') || ' ' || (summary->>'customer') || ' ' || (summary->>'vehicle')`,
     ),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
-    /** Put away since; null while it is worked on. */
+    /** When it was archived; null while it is in work. */
     archivedAt: timestamp('archived_at', { withTimezone: true }),
   },
   (table) => [
@@ -84,7 +87,7 @@ export const jobs = pgTable(
   ],
 )
 
-/** Every save, never overwritten: the whole plan, the edits that made it, and the revision it began from. */
+/** Every save, never overwritten: the whole plan, its edits, and the revision it began from. */
 export const revisions = pgTable(
   'revisions',
   {
@@ -100,13 +103,13 @@ export const revisions = pgTable(
   (table) => [primaryKey({ columns: [table.jobId, table.number] })],
 )
 
-/** Every save of what a shop has set, never overwritten. The newest also stands in the shop's own row. */
+/** Every save of a shop's settings, never overwritten. The newest is also in the shop's own row. */
 export const shopRevisions = pgTable(
   'shop_revisions',
   {
     shopId: ofShop(),
     number: integer().notNull(),
-    /** Null for what stood before revisions were kept. */
+    /** Null for settings from before revisions were kept. */
     authorId: text('author_id').references(() => people.id),
     settings: jsonb().$type<ShopSettings>().notNull(),
     edits: jsonb().$type<KeptEdit[]>().notNull(),
@@ -115,7 +118,7 @@ export const shopRevisions = pgTable(
   (table) => [primaryKey({ columns: [table.shopId, table.number] })],
 )
 
-/** Every edit that is held, by the document it belongs to, so that one handed in twice is known. */
+/** Every saved edit, by its document, so that one handed in twice is recognised. */
 export const heldEdits = pgTable(
   'held_edits',
   {
@@ -126,7 +129,7 @@ export const heldEdits = pgTable(
   (table) => [primaryKey({ columns: [table.doc, table.editId] })],
 )
 
-/** Who has which document open just now, one row a browser tab, renewed while it stays open. */
+/** Who has which document open, one row a browser tab, renewed while it stays open. */
 export const present = pgTable(
   'present',
   {
@@ -143,14 +146,14 @@ export const present = pgTable(
 /** What all servers of a database share and nobody types, such as the key that signs who is at a browser. */
 export const kept = pgTable('kept', { name: text().primaryKey(), value: text().notNull() })
 
-/** What runs of a circuit say, by what they hang on and the build that ran them. */
+/** Answers of runs of a circuit, by what they depend on and the build that ran them. */
 export const answers = pgTable('answers', {
   key: text().primaryKey(),
   answers: jsonb().$type<Answers>().notNull(),
   madeAt: timestamp('made_at', { withTimezone: true }).notNull().defaultNow(),
 })
 
-/** Photos of jobs, shrunk before they came. */
+/** Photos of jobs, already shrunk by the page. */
 export const photos = pgTable(
   'photos',
   {
@@ -168,7 +171,7 @@ export const photos = pgTable(
   (table) => [index('photos_by_job').on(table.jobId, table.madeAt)],
 )
 
-/** Sweeps over many sets, worked off by the queue: how far each is, and what it found. */
+/** Sweeps over many sets, run by the queue: progress and results. */
 export const sweeps = pgTable('sweeps', {
   id: text().primaryKey(),
   jobId: ofJob(),
@@ -179,17 +182,17 @@ export const sweeps = pgTable('sweeps', {
   total: integer().notNull(),
   results: jsonb().$type<SetTried[]>().notNull().default([]),
   problem: text().notNull().default(''),
-  /** When it was last worked on: one that stood still is taken up again. */
+  /** When it last made progress: one that stopped is taken up again. */
   beatAt: timestamp('beat_at', { withTimezone: true }).notNull().defaultNow(),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 })
 
-/** Gauge logs under way, one a job: a server that begins anew takes them up. */
+/** Running gauge logs, one a job, continued by a restarted server. */
 export const gaugeLogs = pgTable('gauge_logs', {
   jobId: ofJob().primaryKey(),
   shopId: ofShop(),
   authorId: byPerson(),
   test: text().notNull(),
-  /** s of the devices' own time. */
+  /** Interval in the devices' own time, s. */
   every: integer().notNull(),
 })

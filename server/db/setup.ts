@@ -12,10 +12,10 @@ import { connect, type Database } from './client'
 import { createJob } from './jobs'
 import { people, shopRevisions, shops } from './schema'
 
-/** The role the program works with: it reads and writes rows and may change nothing else. */
+/** The role the program uses: it reads and writes rows and may change nothing else. */
 const APP = 'nimble_app'
 
-/** The address for the program's own role. Its password follows from the owner's. */
+/** The address for the program's own role. Its password is derived from the owner's. */
 function appUrlOf(ownerUrl: string): string {
   const url = new URL(ownerUrl)
   url.password = createHmac('sha256', url.password).update(APP).digest('hex')
@@ -23,7 +23,7 @@ function appUrlOf(ownerUrl: string): string {
   return url.href
 }
 
-/** Makes the program's role and lets it at the rows of the tables there are. Run by the owner. */
+/** Creates the program's role and grants it the rows of the existing tables. Run by the owner. */
 async function grant(ownerUrl: string): Promise<string> {
   const appUrl = appUrlOf(ownerUrl)
   const client = new pg.Client({ connectionString: ownerUrl })
@@ -36,7 +36,7 @@ async function grant(ownerUrl: string): Promise<string> {
         `${rowCount ? 'alter' : 'create'} role ${APP} login nosuperuser nocreatedb nocreaterole password ${password}`,
       )
       .catch((error: { code?: string }) => {
-        // Another setup made it just now.
+        // Another setup created it just now.
         if (error.code !== '42710' && error.code !== 'XX000' && error.code !== '23505') throw error
       })
     await client.query('revoke create on schema public from public')
@@ -51,7 +51,7 @@ async function grant(ownerUrl: string): Promise<string> {
   return appUrl
 }
 
-/** The queue's own tables, which only the owner may make. */
+/** The queue's own tables, which only the owner may create. */
 async function setUpQueue(url: string): Promise<void> {
   const boss = new PgBoss({ connectionString: url, supervise: false, schedule: false, max: 1 })
   boss.on('error', () => {})
@@ -60,7 +60,7 @@ async function setUpQueue(url: string): Promise<void> {
   await boss.stop({ graceful: false, close: true })
 }
 
-/** Brings the database up to date and, once, loads the demo shop. Returns the address for the program's own role. */
+/** Migrates the database and, once, loads the demo shop. Returns the address for the program's own role. */
 export async function setUp(
   url: string,
   migrationsFolder: string,
@@ -71,7 +71,7 @@ export async function setUp(
     await setUpQueue(url)
     const appUrl = await grant(url)
     const [there] = await db.select({ id: shops.id }).from(shops).where(eq(shops.id, DEMO_SHOP.id))
-    // Whole or not at all: a crash while loading leaves nothing half there.
+    // All or nothing: a crash while loading leaves nothing half there.
     if (!there) await db.transaction(loadDemo)
     return { demoLoaded: !there, appUrl }
   } finally {

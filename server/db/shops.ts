@@ -10,7 +10,7 @@ import { handIn, type Shelf } from './handIn'
 import type { Who } from './jobs'
 import { people, shopRevisions, shops } from './schema'
 
-/** Everything the server does with what a shop has set, apart from HTTP. */
+/** All operations on a shop's settings, apart from HTTP. */
 
 export interface Shop {
   id: string
@@ -34,13 +34,13 @@ export async function readShop(db: Database, id: string): Promise<Shop | null> {
   return { id, name, revision: head, settings }
 }
 
-/** What is wrong with settings: their shape first, then each class of parts against the catalogue. */
+/** What is wrong with settings: first their shape, then each class of parts against the catalogue. */
 const problem = (settings: ShopSettings): string | null =>
   shopSettingsProblem(settings) ??
   Object.entries(settings.parts).flatMap(([id, c]) => ownClassProblems(id, c))[0] ??
   null
 
-/** Where a shop's revisions lie; the head stays locked until the end. */
+/** Where a shop's revisions are; the head stays locked until the end. */
 async function shopShelf(tx: Database, { shopId }: Who): Promise<Shelf<ShopSettings> | null> {
   const [shop] = await tx.select({ head: shops.head }).from(shops).where(eq(shops.id, shopId)).for('update')
   if (!shop) return null
@@ -79,7 +79,7 @@ async function shopShelf(tx: Database, { shopId }: Who): Promise<Shelf<ShopSetti
   }
 }
 
-/** Hands edits in to what a shop has set; null when there is no such shop. */
+/** Hands edits in to a shop's settings; null if there is no such shop. */
 export async function handInToShop(
   db: Database,
   who: Who,

@@ -9,16 +9,16 @@ import { jobs } from '../db/schema'
 
 /** Runs of a job's circuit, made once a revision for everybody who opens it and for the job list. */
 
-/** The queue of them. */
+/** Name of their queue. */
 export const ANSWERS = 'answers'
 export interface AnswersAsked {
   shopId: string
   jobId: string
-  /** The build that asks: another one may answer otherwise. */
+  /** The build that asks, because another one may answer differently. */
   build: string
 }
 
-/** Runs a job's circuit as it stands now, keeps what that says, and writes it into what the list shows. */
+/** Runs a job's current circuit, keeps the answers, and updates the job's summary. */
 export async function workAnswers(db: Database, { shopId, jobId, build }: AnswersAsked): Promise<void> {
   const job = await readJob(db, shopId, jobId)
   if (!job) return

@@ -11,29 +11,29 @@ import { readJob, type Who } from '../db/jobs'
 
 /**
  * A gauge logged by the server: readings of the job's devices go into a hold test, whether or not a page is
- * open. One log a job; the line to the devices is called again when it breaks, and a server that begins anew
- * has none.
+ * open. One log
+ * a job. A broken connection to the devices is made again.
  */
 
 export interface LogState {
   test: string
-  /** s by the devices' own clock between readings. */
+  /** Interval between readings by the devices' own clock, s. */
   every: number
   taken: number
-  /** Why nothing comes in just now; empty while it does. */
+  /** Why no readings arrive; empty while they do. */
   away: string
 }
 
-/** What a log needs of the server it runs in. */
+/** What a log needs of its server. */
 export interface LogHouse {
   db: Database
-  /** The devices' address and token, looked up at every call; null while they are away. */
+  /** The devices' address and token, looked up at every connection; null while they are away. */
   where: () => Promise<{ address: string; token: string } | null>
-  /** Takes edits in to a job. */
+  /** Hands edits in to a job. */
   keep: (who: Who, job: string, edits: KeptEdit[]) => Promise<unknown>
 }
 
-/** The line is called again after so long, ms. */
+/** Pause before reconnecting, ms. */
 const AGAIN = 3000
 const GONE = 'The devices do not answer; they are called again by themselves.'
 
@@ -48,7 +48,7 @@ export class GaugeLog {
   /** Readings are written one after the other. */
   private writing: Promise<void> = Promise.resolve()
 
-  /** @param ended told once it is over by itself */
+  /** @param ended called when it ends by itself */
   constructor(
     private readonly house: LogHouse,
     private readonly who: Who,
@@ -108,7 +108,7 @@ export class GaugeLog {
     if (told.tell !== 'state' || this.over) return
     this.away = ''
     const { t, gauge } = told.state
-    // Devices that began anew count from nothing again.
+    // Restarted devices count their time from zero again.
     if (this.began && t < this.began.device) [this.began, this.next] = [null, -Infinity]
     if (t < this.next) return
     this.next = t + this.every
@@ -135,17 +135,17 @@ export class GaugeLog {
 
 const logs = new Map<string, GaugeLog>()
 
-/** The log of a job that is under way; null without. */
+/** The running log of a job; null without one. */
 export const gaugeLogOf = (job: string): LogState | null => logs.get(job)?.state() ?? null
 
-/** Ends the log of a job; what was read stays. */
+/** Ends the log of a job; its readings stay. */
 export async function stopGaugeLog(db: Database, job: string): Promise<void> {
   logs.get(job)?.stop()
   logs.delete(job)
   await forgetLog(db, job)
 }
 
-/** Begins the log of a job's test, in place of one that is under way. */
+/** Starts the log of a job's test, in place of a running one. */
 export async function startGaugeLog(house: LogHouse, kept: KeptLog): Promise<LogState> {
   await keepLog(house.db, kept)
   return takeUp(house, kept)
@@ -160,7 +160,7 @@ function takeUp(house: LogHouse, { who, job, test, every }: KeptLog): LogState {
   return log.state()
 }
 
-/** Logs that were under way when the server went away are taken up again. */
+/** Logs that were running when the server stopped are continued. */
 export async function takeUpGaugeLogs(house: LogHouse): Promise<void> {
   for (const kept of await keptLogs(house.db)) if (!logs.has(kept.job)) takeUp(house, kept)
 }

@@ -4,8 +4,9 @@ import { ANSWERS, workAnswers, type AnswersAsked } from './answers'
 import { SWEEP, stoodStill, workSweep } from './sweeps'
 
 /**
- * The process that works the queue off, apart from the one that answers pages: a long sweep keeps nobody waiting. It
- * begins again until the database is there, and takes up what stood still because its worker was killed.
+ * The process that works through the queue, apart from the one that answers pages, so that a long sweep delays
+ * nobody. It
+ * retries until the database is there, and takes up work whose process was killed.
  */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
@@ -15,7 +16,7 @@ const { db } = connect(url)
 
 async function work(): Promise<void> {
   const boss = new PgBoss({ connectionString: url, max: 2, migrate: false })
-  // It goes on by itself once the database is back.
+  // It continues by itself once the database is back.
   boss.on('error', () => {})
   try {
     await boss.start()
@@ -36,9 +37,9 @@ async function work(): Promise<void> {
   }
 }
 void work()
-// Work that was under way when the database went away cannot even be told as failed; the queue itself goes on.
+// Work in progress when the database went away cannot even be marked as failed; the queue itself continues.
 process.on('unhandledRejection', (error) => {
   if (!isAway(error)) throw error
 })
-// Whoever started it is gone: so is this.
+// The process that started it is gone, so it ends too.
 process.on('disconnect', () => process.exit(0))

@@ -7,19 +7,19 @@ import type { Database } from '../db/client'
 import { readJob, type Who } from '../db/jobs'
 import { sweeps } from '../db/schema'
 
-/** Sweeps over all sets of a job: asked for, worked off one set at a time, looked at, stopped. */
+/** Sweeps over all sets of a job: queued, run one set at a time, read, stopped. */
 
 export type SweepRow = typeof sweeps.$inferSelect
 
-/** The queue of them. */
+/** Name of their queue. */
 export const SWEEP = 'sweep'
-/** Sweeps a shop may have under way. */
+/** Most sweeps of a shop at the same time. */
 const MOST_OF_A_SHOP = 4
 const UNDER_WAY: SweepRow['state'][] = ['waiting', 'running']
 
 export type Asked = { row: SweepRow } | { problem: 'no-job' | 'one-at-a-time' | 'too-many' }
 
-/** A sweep of a job at its newest revision, waiting; done at once when there is no set to try. */
+/** A sweep of a job at its newest revision, waiting; done at once if there is no set to try. */
 export async function askSweep(db: Database, who: Who, jobId: string): Promise<Asked> {
   const job = await readJob(db, who.shopId, jobId)
   if (!job) return { problem: 'no-job' }
@@ -50,7 +50,7 @@ export async function readSweep(
   return row ?? null
 }
 
-/** Stops a sweep; what it found so far stays. */
+/** Stops a sweep; its results so far stay. */
 export async function stopSweep(db: Database, shopId: string, jobId: string, id: string): Promise<boolean> {
   const row = await readSweep(db, shopId, jobId, id)
   if (!row) return false
@@ -59,10 +59,10 @@ export async function stopSweep(db: Database, shopId: string, jobId: string, id:
   return true
 }
 
-/** Nobody works on a sweep that stood still for this long. */
+/** A sweep without progress for this long has no worker any more. */
 const STANDS_STILL = sql`now() - interval '30 seconds'`
 
-/** Sweeps that were begun or queued and that nobody works on: whoever did was killed. */
+/** Sweeps that were started or queued and have no worker: its process was killed. */
 export async function stoodStill(db: Database): Promise<string[]> {
   const rows = await db
     .select({ id: sweeps.id })
@@ -71,7 +71,7 @@ export async function stoodStill(db: Database): Promise<string[]> {
   return rows.map((row) => row.id)
 }
 
-/** Takes a sweep for oneself; null when another works on it, or there is nothing to do. */
+/** Claims a sweep; null if another worker has it, or if there is nothing to do. */
 async function claim(db: Database, id: string): Promise<SweepRow | null> {
   const free = or(eq(sweeps.state, 'waiting'), lt(sweeps.beatAt, STANDS_STILL))
   const [row] = await db
@@ -82,10 +82,10 @@ async function claim(db: Database, id: string): Promise<SweepRow | null> {
   return row ?? null
 }
 
-/** Sets tried between two writes of how far it is. */
+/** Sets tried between two updates of the progress. */
 const BATCH = 4
 
-/** Works a sweep off, giving way between sets; a stopped one ends. Taken up again it begins anew. */
+/** Runs a sweep, yielding between sets; it ends when stopped. One that is taken up again starts anew. */
 export async function workSweep(db: Database, id: string): Promise<void> {
   const row = await claim(db, id)
   if (!row) return
@@ -100,7 +100,7 @@ export async function workSweep(db: Database, id: string): Promise<void> {
     try {
       results.push(trySet(job.plan, choice))
     } catch {
-      // A set that cannot be run on this circuit is simply not among the answers.
+      // A set that cannot be run on this circuit is left out of the results.
     }
     await breathe()
     const last = i + 1 === choices.length

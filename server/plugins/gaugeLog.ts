@@ -1,6 +1,6 @@
 import { takeUpGaugeLogs } from '../jobs/gaugeLog'
 
-/** Until the database is there it is asked again, ms. */
+/** Pause before asking for the database again, ms. */
 const AGAIN = 2000
 
 async function takeUp(): Promise<void> {

@@ -1,8 +1,8 @@
-/** What every answer says of itself: own scripts only, in no frame, of the type it names. */
+/** Headers of every answer: own scripts only, no frames, no other type than it names. */
 const POLICY = [
   "default-src 'self'",
   "script-src 'self'",
-  // Libraries of the page set style attributes; scripts stay its own.
+  // Libraries of the page set style attributes; scripts are only the page's own.
   "style-src 'self' 'unsafe-inline'",
   "img-src 'self' data: blob:",
   // The devices listen on loopback at a port of their own.
@@ -25,7 +25,7 @@ export default defineNitroPlugin((nitro) => {
       'cross-origin-resource-policy': 'same-origin',
     })
   })
-  // The page's first script stands in a file of its own (routes/start.js).
+  // The page's first script is a file of its own (routes/start.js).
   nitro.hooks.hook('render:html', (html) => {
     const out = (parts: string[]) =>
       parts.map((part) =>

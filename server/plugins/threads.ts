@@ -1,2 +1,2 @@
-/** The threads start with the server: the first who saves does not wait for them. */
+/** The threads start with the server, so that the first save does not wait for them. */
 export default defineNitroPlugin(() => void startThreads())

@@ -16,7 +16,7 @@ import { DIRECT, type AirPlan } from '#core/document/types'
 type Doc = InstanceType<typeof PDFDocument>
 const elk = new ELK()
 
-/** A circuit as it is printed: its parts and lines, and where they stand. */
+/** A circuit for printing: its parts and lines, and their positions. */
 export interface PrintedCircuit {
   air: AirPlan
   drawing: CircuitDrawing
@@ -27,10 +27,10 @@ export const drawCircuit = async (air: AirPlan): Promise<PrintedCircuit> => ({
 })
 
 const FILLS = { card: 'white', ink: 'black' }
-/** Height of the drawing on paper at most, pt. */
+/** Greatest height of the drawing on paper, pt. */
 const MOST_HEIGHT = 300
 
-/** Draws a circuit `width` wide at the most, from where the text stands; the text goes on under it. */
+/** Draws a circuit at most `width` wide at the current position; the text continues below it. */
 export function setCircuit(doc: Doc, { air, drawing }: PrintedCircuit, left: number, width: number): void {
   const scale = Math.min(width / (drawing.width + 32), MOST_HEIGHT / drawing.height, 1)
   const size = nameSize(scale)
@@ -70,11 +70,11 @@ export function setCircuit(doc: Doc, { air, drawing }: PrintedCircuit, left: num
   doc.y = top + drawing.height * scale + 6
 }
 
-/** The whole pattern, where the library's types know a dash and a gap only. */
+/** The whole pattern; the library's types only know a dash and a gap. */
 const dashed = (doc: Doc, dash: readonly number[]): Doc =>
   dash.length ? doc.dash(dash as unknown as number, {}) : doc.undash()
 
-/** A word whose foot stands at a place. */
+/** A word with its base line at a position. */
 function written(
   doc: Doc,
   text: string,

@@ -5,7 +5,7 @@ import { niceTicks } from '#core/quantity/niceTicks'
 import { setCircuit, type PrintedCircuit } from './circuitDrawing'
 import { PAPER_SIZE, pdfFonts, wholePdf } from './pdf'
 
-/** Whose pack it is, printed at the head of every page. */
+/** Head of every page: whose pack it is. */
 export interface PackHead {
   job: string
   shop: string
@@ -13,7 +13,7 @@ export interface PackHead {
   revision: number
 }
 
-/** What the text of a sheet only points at. */
+/** Content that the text of a sheet refers to. */
 export interface PackPictures {
   circuit: PrintedCircuit
   photos: ReadonlyMap<string, Buffer>
@@ -22,7 +22,7 @@ export interface PackPictures {
 const MARGIN = { left: 42, top: 64, bottom: 48 }
 type Doc = InstanceType<typeof PDFDocument>
 
-/** All sheets of a job as one PDF: each begins a page, each page says whose it is and which of how many. */
+/** All sheets of a job as one PDF. Each starts a page; each page says whose it is, its number and the count. */
 export function packPdf(
   sheets: readonly PackSheet[],
   pictures: PackPictures,
@@ -49,7 +49,7 @@ export function packPdf(
 }
 
 const widthOf = (doc: Doc) => doc.page.width - 2 * MARGIN.left
-/** Begins a page where less room than this is left, pt. */
+/** A new page starts if less room than this is left, pt. */
 function keepTogether(doc: Doc, height: number): void {
   if (doc.y + height > doc.page.height - MARGIN.bottom) doc.addPage()
 }
@@ -79,7 +79,7 @@ function setBlock(doc: Doc, block: PackBlock, pictures: PackPictures): void {
       return
     case 'table':
       titled(doc, block.title)
-      // What is not there says so: an empty place on paper reads as all clear.
+      // Missing content is named, because an empty place on paper reads as all clear.
       if (block.rows.length > 0) setTable(doc, [block.head, ...block.rows])
       else setBlock(doc, { kind: 'text', text: 'None yet.' }, pictures)
       return
@@ -113,7 +113,7 @@ function setBlock(doc: Doc, block: PackBlock, pictures: PackPictures): void {
   }
 }
 
-/** Rows across the page, the first of them the head. */
+/** Rows across the page, the head first. */
 function setTable(doc: Doc, rows: readonly (readonly string[])[]): void {
   const columns = columnsOf(doc, rows)
   rows.forEach((row, i) => setRow(doc, row, columns, i === 0 ? 'bold' : 'text'))
@@ -124,9 +124,9 @@ interface Column {
   width: number
   align: 'left' | 'right'
 }
-/** Letters that count when columns share the page: a short one still holds its head, a long one wraps. */
+/** Letters that count when columns share the page: a short column still fits its head, a long one wraps. */
 const LETTERS = { least: 7, most: 34 }
-/** Columns of a table by what stands in them: words to the left, figures to the right, each as wide as it needs. */
+/** Columns of a table by their content: words to the left, figures to the right, each as wide as it needs. */
 function columnsOf(doc: Doc, rows: readonly (readonly string[])[]): Column[] {
   const [first = []] = rows
   const letters = first.map((_, i) =>
@@ -159,9 +159,9 @@ function setRow(doc: Doc, cells: readonly string[], columns: readonly Column[], 
   doc.y = line + 2.5
 }
 
-/** Height of the plot, and room left of it for figures, pt. */
+/** Height of the plot, and the part kept for figures, pt. */
 const PLOT = { height: 150, left: 46 }
-/** Courses in one plot: round figures at its edges, a line of its own kind for each, named under it. */
+/** Curves in one plot: round figures at its edges, a line style for each, its name below. */
 function setCurve(doc: Doc, { across, up, courses }: Extract<PackBlock, { kind: 'curve' }>): void {
   const points = courses.flatMap((course) => course.points)
   const ends = (axis: 0 | 1) => {
@@ -217,7 +217,7 @@ function setCurve(doc: Doc, { across, up, courses }: Extract<PackBlock, { kind: 
   doc.y = foot + 20
 }
 
-/** A photo takes at most this much of a page, pt: two stand on one. */
+/** Most height of a photo, pt: two fit on a page. */
 const PHOTO_HEIGHT = 290
 function setPhotos(
   doc: Doc,
@@ -277,7 +277,7 @@ function headPages(doc: Doc, { job, shop, date, revision }: PackHead, titles: re
     doc.switchToPage(i)
     title = titles[i] ?? title
     const width = widthOf(doc)
-    // What stands in the margin would begin a page of its own otherwise.
+    // Text in the margin would otherwise start a page of its own.
     doc.page.margins.top = 0
     doc.page.margins.bottom = 0
     doc

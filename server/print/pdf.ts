@@ -3,9 +3,9 @@ import { readFileSync } from 'node:fs'
 import type PDFDocument from 'pdfkit'
 import type { Paper } from '#core/document/paper'
 
-/** What every PDF of ours shares: its paper, its fonts, and how it becomes a file. */
+/** What every PDF shares: paper, fonts, and how it becomes a file. */
 type Doc = InstanceType<typeof PDFDocument>
-/** What the PDF library calls each paper. */
+/** The PDF library's names of the papers. */
 export const PAPER_SIZE: Record<Paper, string> = { A4: 'A4', Letter: 'LETTER' }
 
 const require = createRequire(import.meta.url)
@@ -20,7 +20,7 @@ export function pdfFonts(doc: Doc): void {
     .registerFont('figure', font('spline-sans-mono', 600))
 }
 
-/** Ends a document and gives it as a whole. */
+/** Ends a document and returns it as a whole. */
 export function wholePdf(doc: Doc): Promise<Buffer> {
   return new Promise((resolve, reject) => {
     const chunks: Buffer[] = []

@@ -2,7 +2,7 @@ import { connect, isAway } from '../db/client'
 import { ApiError, databaseAway } from '../utils/apiError'
 import { tasksOn, type TaskInput, type TaskName } from './work'
 
-/** One thread of the server: its own connections to the database, one task after the other. */
+/** One thread of the server, with its own connections to the database; it does one task after the other. */
 
 /** The result of a task, or its refusal. A refusal is returned, not thrown: an error thrown between threads loses its code. */
 export type Done = { value: unknown } | { refused: Pick<ApiError, 'status' | 'code' | 'message' | 'more'> }

@@ -36,18 +36,19 @@ import { sheetPdf } from '../print/sheetPdf'
 import { ApiError, checkedJson } from '../utils/apiError'
 
 /**
- * Everything that takes long and that a request asks for. It runs on a thread of its own, so that no other request waits.
- * Input and result are copied between the threads; answers to the page leave as JSON text.
+ * All long work that a request asks for. It runs on a thread of its own, so that no other request waits. Input
+ * and
+ * result are copied between threads; answers to the page leave as JSON text.
  */
 
-/** Who is and who was at the browser that hands edits in. */
+/** Who is, and who was, at the browser that hands edits in. */
 export interface AtBrowser {
   now: string
   were: string[]
 }
 type Printed = { shopId: string; paper: Paper; plan: Plan }
 
-/** Who hands edits in, when every edit was made by somebody who is or was at this browser. */
+/** The author, if every edit was made by somebody who is or was at this browser. */
 function whoMade(shopId: string, browser: AtBrowser, edits: KeptEdit[]): Who {
   if (edits.some(({ who }) => !browser.were.includes(who)))
     throw new ApiError(
@@ -70,7 +71,7 @@ const newJobRequest = yup
       .max(LONGEST_JOB_NAME, `A name holds ${LONGEST_JOB_NAME} characters. Shorten it.`)
       .optional(),
     file: yup.string().optional(),
-    /** Another job to begin from: the same truck once more, or a new one set up like it. */
+    /** Another job to start from: the same truck again, or a new one set up like it. */
     from: yup.string().max(64).optional(),
     as: yup.string().oneOf(['copy', 'like']).optional(),
   })
@@ -80,7 +81,7 @@ type NewJobRequest = yup.InferType<typeof newJobRequest>
 
 const nameless = () => new ApiError(422, 'invalid', 'Give the job a name, for example whose truck it is.')
 
-/** What a new job takes over of what its shop has set. */
+/** What a new job takes from its shop's settings. */
 type ShopHabits = { target: Target | null; colours: Record<string, string> }
 
 function fromBody(body: NewJobRequest, shop?: ShopHabits): Plan {
@@ -98,7 +99,7 @@ function fromBody(body: NewJobRequest, shop?: ShopHabits): Plan {
   return { ...plan, power: { ...plan.power, colours: shop?.colours ?? {} } }
 }
 
-/** The tasks, by the name a route asks for them. */
+/** The tasks, by the name a route uses. */
 export const tasksOn = (db: Database) => {
   const shopRow = async (shopId: string) => (await db.select().from(shops).where(eq(shops.id, shopId))).at(0)
 
@@ -110,7 +111,10 @@ export const tasksOn = (db: Database) => {
   }
 
   return {
-    /** A new job from a truck kind and a name, from another job, or from the text of a plan file; its id. */
+    /**
+     * A new job from a truck kind and a name, from another job, or from the text of a plan file. Returns its
+     * id.
+     */
     async beginJob({ text, who }: { text: string; who: Who }): Promise<string> {
       const body = checkedJson(text, newJobRequest)
       const plan =
@@ -122,7 +126,7 @@ export const tasksOn = (db: Database) => {
       return id
     },
 
-    /** Takes in edits of a job that a page hands in; the answer as JSON. */
+    /** Hands in a page's edits of a job; returns the answer as JSON. */
     async handInToJob(asked: {
       text: string
       shopId: string
@@ -136,12 +140,12 @@ export const tasksOn = (db: Database) => {
       return JSON.stringify(answer)
     },
 
-    /** Takes in edits of a job that the server makes itself. */
+    /** Hands in edits of a job made by the server itself. */
     async keepOwnEdits({ who, job, edits }: { who: Who; job: string; edits: KeptEdit[] }): Promise<void> {
       await handInToJob(db, who, job, edits)
     },
 
-    /** Takes in edits of what a shop has set; the answer as JSON. */
+    /** Hands in edits of a shop's settings; returns the answer as JSON. */
     async handInToShop(asked: { text: string; shopId: string; browser: AtBrowser }): Promise<string> {
       const { edits } = checkedJson(asked.text, handInRequest)
       const answer = await handInToShop(db, whoMade(asked.shopId, asked.browser, edits), edits)
@@ -185,7 +189,7 @@ export const tasksOn = (db: Database) => {
       return writePlanFiles(await listPlans(db, shopId, query))
     },
 
-    /** The newest edits of a job; as JSON. */
+    /** The newest edits of a job, as JSON. */
     async history({ shopId, job }: { shopId: string; job: string }): Promise<string> {
       return JSON.stringify((await readHistory(db, shopId, job)) satisfies HistoryRow[])
     },

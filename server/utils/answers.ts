@@ -3,17 +3,17 @@ import type { Answers } from '#core/air/run/answers'
 import type { Plan } from '#core/document/types'
 import { answersKey, keptAnswers } from '../db/answers'
 
-/** The build this server is of: what it ran is not read by another. */
+/** The build of this server; answers of another build are not used. */
 export const buildId = (): string => useRuntimeConfig().app.buildId as string
 
-/** What runs of a plan's circuit say where they are kept, else null. */
+/** Kept answers of runs of a plan's circuit, or null. */
 export const answersKept = (plan: Plan): Promise<Answers | null> =>
   keptAnswers(useDatabase(), answersKey(buildId(), plan))
 
 const LOOK_EVERY = 200
 const WAIT = 60_000
 
-/** What runs of a job's circuit say, waited for while the queue makes them. */
+/** Answers of runs of a job's circuit; waits while the queue makes them. */
 export async function answersOf({ id, plan }: { id: string; plan: Plan }): Promise<Answers> {
   const until = Date.now() + WAIT
   let answers = await answersKept(plan)

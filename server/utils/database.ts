@@ -2,7 +2,7 @@ import { connect, type Database } from '../db/client'
 
 let connected: ReturnType<typeof connect> | null = null
 
-/** Where the database is, for the program's ordinary role. */
+/** Address of the database for the program's ordinary role. */
 export function databaseUrl(): string {
   const url = process.env.DATABASE_URL
   if (!url)

@@ -12,8 +12,9 @@ const said = yup
   .required()
 
 /**
- * Where the devices are, and the token that lets one in: they write both down when they begin. Null while
- * they are not there.
+ * Address of the devices and the token that admits a client, which they write when they start. Null while they
+ * are not
+ * there.
  */
 export async function whereDevicesAre(): Promise<{ address: string; token: string } | null> {
   const text = await readFile(process.env.NP_DEVICES ?? '.data/devices.json', 'utf8').catch(() => '')

@@ -18,7 +18,7 @@ const asked = yup.object({
 })
 const LONGEST = 100
 
-/** What a route is asked of the job list; what it does not know is refused, a search too long is cut. */
+/** Query of the job list from a route: unknown values are refused, and a search that is too long is cut. */
 export function jobQueryOf(event: H3Event): JobQuery {
   const query = readQuery(event, asked, 'The list cannot be asked that')
   return { ...query, search: query.search.slice(0, LONGEST) }

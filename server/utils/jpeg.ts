@@ -3,11 +3,11 @@ import { LONGEST_SIDE } from '#core/document/photos'
 
 const START_OF_SCAN = 0xda
 const END = 0xd9
-/** Markers that stand alone, without a length: a byte that only looks like a marker, and restarts within a scan. */
+/** Markers without a length: a byte that only looks like a marker, and restarts within a scan. */
 const standsAlone = (marker: number) =>
   marker === 0x00 || marker === 0x01 || (marker >= 0xd0 && marker <= 0xd8)
 
-/** Where a JPEG ends, bytes from its start (ITU-T T.81, annex B); null where it has no end. */
+/** End of a JPEG, bytes from its start (ITU-T T.81, annex B); null if it has none. */
 function endOfJpeg(bytes: Buffer): number | null {
   let at = 2
   let inScan = false
@@ -27,8 +27,9 @@ function endOfJpeg(bytes: Buffer): number | null {
 }
 
 /**
- * Size of a JPEG, px, after the whole of it was decoded; null where it is none, is cut, has something behind its end,
- * or is larger than the page makes any.
+ * Size of a JPEG, px, after it was decoded completely; null if it is not one, is cut, has something after its
+ * end, or is
+ * larger than the page makes any.
  */
 export async function jpegSize(bytes: Buffer): Promise<{ width: number; height: number } | null> {
   if (bytes[0] !== 0xff || bytes[1] !== 0xd8 || endOfJpeg(bytes) !== bytes.length) return null

@@ -7,7 +7,7 @@ const listeners = new Map<string, Set<Listener>>()
 let listening = false
 const AGAIN = 1000
 
-/** One connection of this server that hears what any server of the database tells. */
+/** One connection of this server that receives what any server of the database announces. */
 async function listen(): Promise<void> {
   const client = new pg.Client({ connectionString: databaseUrl() })
   let over = false
@@ -25,7 +25,7 @@ async function listen(): Promise<void> {
   try {
     await client.connect()
     await client.query(`listen ${CHANNEL}`)
-    // What was told while nobody listened: every page asks for itself.
+    // Messages were missed while nobody listened: every page reads for itself.
     for (const [doc, tellers] of listeners)
       for (const tell of tellers) tell({ doc, revision: 0, who: '', label: '' })
   } catch {
@@ -34,7 +34,7 @@ async function listen(): Promise<void> {
   }
 }
 
-/** Hears the changes of a document until the function returned is called. */
+/** Listens for changes of a document until the returned function is called. */
 export function onChange(doc: string, listener: Listener): () => void {
   if (!listening) {
     listening = true

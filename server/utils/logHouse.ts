@@ -1,6 +1,6 @@
 import type { LogHouse } from '../jobs/gaugeLog'
 
-/** What the gauge's log needs of this server. */
+/** The server's services for the gauge log. */
 export const logHouse = (): LogHouse => ({
   db: useDatabase(),
   where: whereDevicesAre,

@@ -1,20 +1,21 @@
 import { leave, removeGone, stayPresent, tellChange, whoIsPresent } from '../db/live'
 
 /**
- * Every open page of this server that listens to documents. Who has a document open is read once for all pages of it,
- * however many came at the same time; pages are renewed in the database together.
+ * Every open page of this server that listens to documents. Who has a document open is read once for all its
+ * pages,
+ * however many arrived at the same time; pages are renewed in the database together.
  */
 export interface Listening {
-  /** One row a connection: an older one of the same tab may close after the newer one has come. */
+  /** One row a connection, because an older one of the same tab may close after the newer one was opened. */
   here: string
   tab: string
   docs: string[]
-  /** Who is at the page; null where nobody has said it. */
+  /** Who is at the page; null if unknown. */
   person: string | null
   push(name: 'changed' | 'present', data: unknown): void
 }
 
-/** Pages of one server that may listen at once; a shop has tens. */
+/** Most pages of one server that may listen at once; a shop has tens. */
 export const MOST_LISTENING = 1000
 const RENEW = 15_000
 
@@ -26,7 +27,7 @@ const docsOpen = () => [...new Set([...pages].flatMap(({ docs }) => docs))]
 const toTell = new Set<string>()
 let telling = false
 
-/** Tells the pages of some documents who has them open: one read for all that were asked about meanwhile. */
+/** Tells the pages of some documents who has them open: one read for all requests in between. */
 async function tellPresent(docs: string[]): Promise<void> {
   for (const doc of docs) toTell.add(doc)
   if (telling) return
@@ -57,7 +58,7 @@ async function renew(): Promise<void> {
   await tellPresent(docsOpen())
 }
 
-/** Takes a page in; false where as many listen as may. */
+/** Adds a page; false if the limit is reached. */
 export function listenAs(page: Listening): boolean {
   if (pages.size >= MOST_LISTENING) return false
   pages.add(page)
@@ -77,7 +78,7 @@ export function listenAs(page: Listening): boolean {
   return true
 }
 
-/** The page is closed. */
+/** Removes a page. */
 export async function listenNoMore(page: Listening): Promise<void> {
   pages.delete(page)
   for (const doc of page.docs)

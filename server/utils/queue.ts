@@ -6,7 +6,7 @@ import { SWEEP } from '../jobs/sweeps'
 const AGAIN = 2000
 let ready: PgBoss | null = null
 
-/** The server's end of the queue: it only puts in; a process of its own works it off. */
+/** The server's end of the queue: it only adds; a process of its own does the work. */
 export async function openQueue(): Promise<void> {
   const boss = new PgBoss({
     connectionString: databaseUrl(),
@@ -15,7 +15,7 @@ export async function openQueue(): Promise<void> {
     supervise: false,
     schedule: false,
   })
-  // It goes on by itself once the database is back.
+  // It continues by itself once the database is back.
   boss.on('error', () => {})
   try {
     await boss.start()
@@ -27,12 +27,13 @@ export async function openQueue(): Promise<void> {
   }
 }
 
-/** Edits that follow each other are run once in this time, at its end, s: the job as it stands then. */
+/** Edits in quick succession are run once, at the end of this time, s, with the job as it is then. */
 const ONE_RUN_IN = 30
 
 /**
- * Has a job's circuit run: at once for one who waits for it, else once for edits that follow each other.
- * While the queue is not up nothing is run here: whoever opens the job runs it.
+ * Has a job's circuit run: at once if somebody waits for it, otherwise once for edits in quick succession.
+ * While the
+ * queue is not running nothing is run here: whoever opens the job runs it.
  */
 export async function queueAnswers(jobId: string, when: 'now' | 'soon' = 'soon'): Promise<void> {
   const asked: AnswersAsked = { shopId: shopId(), jobId, build: buildId() }

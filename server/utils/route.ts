@@ -4,7 +4,7 @@ import type { ApiErrorBody } from '#core/document/exchange'
 import { isAway } from '../db/client'
 import { ApiError, checkedJson, databaseAway } from './apiError'
 
-/** A fault in the log: where and what, never the values of a query, which are somebody's plan. */
+/** Logs a fault: where and what, never the values of a query, because they are somebody's plan. */
 export function logFault(error: unknown): void {
   const { stack = '', cause } = error as Error
   const where = stack
@@ -15,7 +15,7 @@ export function logFault(error: unknown): void {
   console.error([new Date().toISOString(), said.split('\n')[0], ...where].join('\n'))
 }
 
-/** A route whose every error leaves in one shape: `{ error: { code, message, … } }`. */
+/** A route whose errors all have one shape: `{ error: { code, message, … } }`. */
 export function route<T>(handler: (event: H3Event<EventHandlerRequest>) => Promise<T>) {
   return defineEventHandler(async (event) => {
     try {
@@ -38,13 +38,13 @@ export function route<T>(handler: (event: H3Event<EventHandlerRequest>) => Promi
   })
 }
 
-/** The text of an answer's JSON, sent as such. */
+/** Sends text as JSON. */
 export function asJson(event: H3Event, text: string): string {
   setHeader(event, 'content-type', 'application/json; charset=utf-8')
   return text
 }
 
-/** Reads a body as text, refusing one over the limit without holding it all. */
+/** Reads a body as text, and refuses one over the limit without holding it all. */
 export async function readLimited(event: H3Event, limit: number): Promise<string> {
   const tooLarge = () =>
     new ApiError(413, 'too-large', `That is larger than ${limit / 1e6} MB, the most this accepts.`)
@@ -60,8 +60,8 @@ export async function readLimited(event: H3Event, limit: number): Promise<string
 }
 
 /**
- * What an address asks after its “?”, checked by a schema; what the schema does not know is left out.
- * @param refused begins the sentence of a refusal
+ * The query of an address, checked by a schema; unknown fields are left out.
+ * @param refused the beginning of a refusal's sentence
  */
 export function readQuery<T>(event: H3Event, schema: yup.Schema<T>, refused = 'This cannot be asked'): T {
   const query = getQuery(event)

@@ -4,7 +4,7 @@ import { Piscina } from 'piscina'
 import type { Done } from '../threads/thread'
 import type { TaskInput, TaskName, TaskOutput } from '../threads/work'
 
-/** Threads for what takes long: one for each core but the one that answers, and two where there are fewer. */
+/** Threads for long work: one for each core except one, and at least two. */
 const COUNT = Math.min(4, Math.max(2, availableParallelism() - 1))
 /** A task that takes longer than this is ended, ms. */
 const LONGEST = 60_000
@@ -15,22 +15,22 @@ let threads: Piscina[] | null = null
 export function startThreads(): Piscina[] {
   const filename = process.env.NP_THREAD
   if (!filename) throw new Error('NP_THREAD is not set. Start with bin/start, which makes what it names.')
-  // A thread that sleeps between tasks would not hear that the database closed its connections.
+  // An idle thread must not sleep, or it would not notice that the database closed its connections.
   const options = { filename, minThreads: 1, maxThreads: 1, atomics: 'disabled' } as const
   threads ??= Array.from({ length: COUNT }, () => new Piscina(options))
   return threads
 }
 
-/** The thread for a key. One job has always the same: it remembers the job's newest plan and what was derived of it. */
+/** The thread for a key. One job always has the same thread, which remembers its newest plan and derivation. */
 function threadOf(key: string): Piscina {
   const number = createHash('sha256').update(key).digest().readUInt32BE()
   return startThreads()[number % COUNT]!
 }
 
 /**
- * Has a task done on a thread.
- * @param key tasks of one key are done one after the other, on the same thread
- * @throws ApiError what the task refuses, or that it took too long
+ * Runs a task on a thread.
+ * @param key tasks of one key run one after the other, on the same thread
+ * @throws ApiError the task's refusal, or that it took too long
  */
 export async function onThread<T extends TaskName>(
   task: T,

@@ -6,13 +6,14 @@ import { kept } from '../db/schema'
 import type { AtBrowser } from '../threads/work'
 
 /**
- * Who is at a browser: chosen there by name, kept in a cookie that the server signs and no page can read or send from
- * elsewhere. Until there are accounts it tells the people of one shop apart; it does not keep one of them out.
+ * Who is at a browser: chosen there by name, kept in a cookie that the server signs and no page can read or
+ * send from
+ * elsewhere. Until there are accounts it tells the people of one shop apart; it does not keep anybody out.
  */
 const COOKIE = 'np-who'
 const KEY = 'who-key'
 const YEAR = 365 * 24 * 3600
-/** People remembered of one browser, whose kept edits it may hand in. */
+/** Number of people remembered for one browser, whose kept edits it may hand in. */
 const MOST_PEOPLE = 40
 
 /** One shop until there are accounts. */

@@ -1,4 +1,4 @@
-/** All jobs of a list, asked for as the list is, as one file of plans. */
+/** All jobs of a list, with the list's own query, as one file of plans. */
 export default route(async (event) => {
   const query = jobQueryOf(event)
   setHeader(event, 'content-disposition', 'attachment; filename="jobs.plans.json"')

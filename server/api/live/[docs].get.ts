@@ -7,14 +7,16 @@ const asked = yup.object({
     .matches(/^[\w-]{1,64}$/)
     .required(),
 })
-/** How long a page that may not listen has to read why, ms. */
+/** Time given to a page that may not listen, to read why, ms. */
 const SAID = 1000
 const MOST_DOCS = 4
 
 /**
- * What happens to the open documents of a page, as it happens, over one connection: `changed` with the
- * document, its new revision and who made it, `present` with who else has it open. The page asks for the
- * document itself. `full` with why, where too many pages listen.
+ * Sends changes of a page's open documents as they happen, over one connection: `changed` with the document,
+ * its new
+ * revision and author; `present` with the people who have it open; `full` with the reason if too many pages
+ * listen. The
+ * page reads the document itself.
  */
 export default route(async (event) => {
   const docs = [...new Set((getRouterParam(event, 'docs', { decode: true }) ?? '').split(','))]

@@ -3,7 +3,7 @@ import { heldSince } from '../../db/handIn'
 import { people } from '../../db/schema'
 import { readShop } from '../../db/shops'
 
-/** The shop, its people, and which of them is at this browser, as far as it is known. */
+/** The shop, its people, and who of them is at this browser, if that is known. */
 export default route(async (event) => {
   const db = useDatabase()
   const doc = `shop:${shopId()}`

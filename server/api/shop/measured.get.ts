@@ -7,7 +7,7 @@ const asked = yup.object({
   without: yup.string().max(64).default(''),
 })
 
-/** What the lines of the shop's other jobs on a kind of truck came out at. */
+/** Measured line lengths of the shop's other jobs on a kind of truck. */
 export default route(async (event) => {
   const query = readQuery(event, asked, 'Ask for the measured lines of one of the kinds of truck, by its id')
   return measuredOn(useDatabase(), shopId(), query.kind, query.without)

@@ -1,4 +1,6 @@
-/** What runs of a job's circuit say at its newest revision; null where nobody has run it yet, which is seen to. */
+/**
+ * Answers of runs of a job's circuit at its newest revision; null if nobody has run it yet: then it is queued.
+ */
 export default route(async (event) => {
   const { id, revision, plan } = await jobOf(event)
   const answers = await answersKept(plan)

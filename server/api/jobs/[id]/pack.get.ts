@@ -4,7 +4,8 @@ const asked = yup.object({ only: yup.string().oneOf(['proof']).optional() })
 
 /**
  * Every sheet of a job as one PDF, or with ?only=proof its proof alone: ?paper=A4 or Letter, in the shop's
- * units, what runs of the circuit find included.
+ * units, with
+ * the answers of runs of the circuit.
  */
 export default route(async (event) => {
   const paper = paperOf(event)

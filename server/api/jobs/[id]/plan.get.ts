@@ -6,7 +6,7 @@ import { readRevision } from '../../../db/jobs'
 
 const asked = yup.object({ revision: yup.number().integer().min(1).max(2_147_483_647).optional() })
 
-/** The job as a plan file in the open format: as it is, or with ?revision=n as it was then. */
+/** The job as a plan file in the open format: current, or with ?revision=n as it was then. */
 export default route(async (event) => {
   const plan = await planOf(event)
   setHeader(event, 'content-type', 'application/json; charset=utf-8')

@@ -1,4 +1,4 @@
 import { gaugeLogOf } from '../../../../jobs/gaugeLog'
 
-/** The gauge log of a job that is under way; null without. */
+/** The running gauge log of a job; null without one. */
 export default route(async (event) => ({ log: gaugeLogOf(getRouterParam(event, 'id') ?? '') }))

@@ -7,7 +7,7 @@ const asked = yup.object({
   every: yup.number().min(1).max(86_400).required(),
 })
 
-/** The server logs the gauge of a job's devices into a hold test, every so many seconds, until it is told to stop. */
+/** The server logs the gauge of a job's devices into a hold test at an interval, until it is told to stop. */
 export default route(async (event) => {
   const { test, every } = await readChecked(event, asked, 2000)
   const who = await whoIs(event)

@@ -1,6 +1,6 @@
 import { removePhoto } from '../../../../db/photos'
 
-/** Takes a photo away. */
+/** Removes a photo. */
 export default route(async (event) => {
   const [job, photo] = [getRouterParam(event, 'id') ?? '', getRouterParam(event, 'photo') ?? '']
   if (!(await removePhoto(useDatabase(), shopId(), job, photo))) throw noPhoto()

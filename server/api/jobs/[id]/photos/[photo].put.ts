@@ -1,7 +1,7 @@
 import { captionRequest } from '#core/document/photoRequests'
 import { captionPhoto } from '../../../../db/photos'
 
-/** Writes what is said under a photo. */
+/** Saves a photo's caption. */
 export default route(async (event) => {
   const { caption } = await readChecked(event, captionRequest, 4000)
   const [job, photo] = [getRouterParam(event, 'id') ?? '', getRouterParam(event, 'photo') ?? '']

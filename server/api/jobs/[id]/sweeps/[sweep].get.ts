@@ -1,6 +1,6 @@
 import { readSweep } from '../../../../jobs/sweeps'
 
-/** How far a sweep is, and what it found so far. */
+/** Progress of a sweep, and its results so far. */
 export default route(async (event) => {
   const row = await readSweep(
     useDatabase(),

@@ -73,9 +73,6 @@ export interface Bare {
   names: readonly string[]
 }
 
-/** The circuit made last: one that equals it is the very same object, so that what was computed for it stands. */
-let last: AirPlan | null = null
-
 /** A circuit without what no room but Build reads: the names of its parts, and what only the shop's books need. */
 export function bareAir(air: AirPlan): Bare {
   const names: string[] = []
@@ -87,9 +84,10 @@ export function bareAir(air: AirPlan): Bare {
       }),
     )
   const { components, gone } = air
-  const made = { ...air, components: bare(components), gone: { ...gone, components: bare(gone.components) } }
-  last = share(last, made)
-  return { air: last, names }
+  return {
+    air: { ...air, components: bare(components), gone: { ...gone, components: bare(gone.components) } },
+    names,
+  }
 }
 
 /** True if a plan holds letters of the placeholders itself, so that it has to be computed with its names. */

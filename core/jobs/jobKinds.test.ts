@@ -230,7 +230,7 @@ describe('notes of what is there, both sides of each', () => {
       Object.assign(p.air.components.block!, { state: 'replaced' })
       p.air.components.block!.found.condition = 'failed'
     })
-    expect(notes(why)).toContain('fix failed-without-reason')
+    expect(notes(structuredClone(why))).toContain('fix failed-without-reason')
     why.air.components.block!.found.failedBy = 'wet'
     expect(notes(structuredClone(why))).not.toContain('fix failed-without-reason')
     expect(notes(structuredClone(why))).toContain('know failed-by')

@@ -1,3 +1,4 @@
+import { FOOT_POUND } from '../quantity/constants'
 import type { BuildPlan, Done, Fastener } from '../document/types'
 import { GRADES, threadOf, torqueCheck } from './torque'
 import type { FastenerId, Step } from './types'
@@ -10,7 +11,6 @@ export interface FastenerKind {
   soft?: true
 }
 
-const FOOT_POUND = 1.355818
 const footPounds = (value: number) => Math.round(value * FOOT_POUND * 10) / 10
 
 /**

@@ -1,3 +1,4 @@
+import { FOOT_POUND } from '../quantity/constants'
 import { PRACTICE } from '../catalog/practice'
 import type { BuildPlan } from '../document/types'
 import { notesOf, type Note } from '../quantity/figure'
@@ -87,8 +88,8 @@ const withoutTorque = (steps: readonly Step[], build: BuildPlan): Note[] => {
 
 /** What a torque typed in the wrong unit is in the right one, N·m. */
 const UNIT_SLIPS: Partial<Record<TorqueLooks, { typed: string; factor: number }>> = {
-  'ft-lb typed as N·m': { typed: 'ft·lbf', factor: 1.355818 },
-  'in-lb typed as N·m': { typed: 'in·lbf', factor: 0.1129848 },
+  'ft-lb typed as N·m': { typed: 'ft·lbf', factor: FOOT_POUND },
+  'in-lb typed as N·m': { typed: 'in·lbf', factor: FOOT_POUND / 12 },
 }
 
 /** A torque outside the usual range of its thread and class: a wrong unit or a wrong size. */

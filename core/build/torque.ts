@@ -1,3 +1,5 @@
+import { FOOT_POUND } from '../quantity/constants'
+
 /** Proof stress, Pa, of metric property classes (ISO 898-1, memory) and inch grades (SAE J429, memory). */
 const PROOF: Record<string, number> = {
   '4.6': 225e6,
@@ -71,9 +73,9 @@ export function torqueCheck(
   const fits = (torque: number) => torque >= low && torque <= high
   const looksLike = fits(stated)
     ? 'ok'
-    : fits(stated * 1.355818)
+    : fits(stated * FOOT_POUND)
       ? 'ft-lb typed as N·m'
-      : fits(stated * 0.1129848)
+      : fits(stated * (FOOT_POUND / 12))
         ? 'in-lb typed as N·m'
         : 'other'
   return { low, high, looksLike }

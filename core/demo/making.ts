@@ -1,3 +1,4 @@
+import { PSI } from '../quantity/constants'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 import { FASTENERS } from '../build/fasteners'
 import { didText } from '../build/did'
@@ -102,7 +103,7 @@ export function job(kind: TruckKind, number: string, name: string, customer: str
 
 /** Stored pressures as Load finds them, rounded to a whole psi; one for both sides if the springs are teed. */
 export function store(plan: Plan): void {
-  const round = (p: number) => Math.round(p / 6894.757) * 6894.757
+  const round = (p: number) => Math.round(p / PSI) * PSI
   const { load, air } = derive(plan).stages
   for (const id of Object.keys(plan.hauls)) {
     const { left, right } = load.result.hauls[id]!

@@ -1,3 +1,4 @@
+import { REFERENCE_TEMPERATURE } from '../quantity/constants'
 import type { AirPlan, PowerPlan, TunePlan } from './types'
 
 /** Defaults of a plan's air, wiring and tuning, for new plans and for filling older ones. */
@@ -70,5 +71,5 @@ export const TUNE_UNSAID: Omit<TunePlan, 'presets' | 'minimum'> = {
     lock: null,
   },
   paired: {},
-  weather: { shop: 293.15, cold: 268.15, hot: 313.15, pass: 1500 },
+  weather: { shop: REFERENCE_TEMPERATURE, cold: 268.15, hot: 313.15, pass: 1500 },
 }

@@ -4,6 +4,10 @@
 export const STANDARD_ATMOSPHERE = 101_325
 /** Specific gas constant of dry air, J/(kg·K). ISO 2533. */
 export const GAS_CONSTANT_AIR = 287.05
+/** Pascals in a pound per square inch; 0.45359237 kg · 9.80665 m/s² / (25.4 mm)² (exact definitions, NIST SP 811). */
+export const PSI = 6894.757
+/** Newton-metres in a foot-pound; 0.3048 m · 4.448222 N (exact definitions, NIST SP 811). */
+export const FOOT_POUND = 1.355818
 /** Standard gravity, m/s² (exact). ISO 80000-3. */
 export const GRAVITY = 9.80665
 /** Standard deviation of what lies anywhere within ±1, all places equally likely (JCGM 100:2008, 4.3.7; memory). */

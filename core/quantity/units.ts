@@ -1,3 +1,5 @@
+import { FOOT_POUND, PSI } from './constants'
+
 /**
  * Units at the edges: everything inside the core is SI, and this file is the only place that knows other units.
  * Conversion factors: NIST SP 811.
@@ -15,7 +17,6 @@ export interface Unit {
   also?: readonly string[]
 }
 
-const PSI = 6894.757
 const INCH = 0.0254
 const POUND = 0.45359237
 const LBF = 4.448222
@@ -66,7 +67,7 @@ export const QUANTITIES = {
   torque: {
     'ft·lbf': {
       symbol: 'ft·lbf',
-      factor: 1.355818,
+      factor: FOOT_POUND,
       digits: 0,
       also: ['ft-lb', 'ftlb', 'lbf·ft', 'ft lb', 'lb-ft'],
     },

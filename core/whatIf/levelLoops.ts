@@ -10,7 +10,7 @@ import { PRACTICE } from '../catalog/practice'
 import { springVolume } from '../catalog/springVolume'
 import type { Plan } from '../document/types'
 import { rearSteel, steelForce } from '../load/steel'
-import { GRAVITY, REFERENCE_DENSITY } from '../quantity/constants'
+import { GRAVITY, REFERENCE_DENSITY, REFERENCE_TEMPERATURE } from '../quantity/constants'
 import { interpolate } from '../quantity/interpolate'
 import { leverAngle } from '../tune/lever'
 import { sensorTravel } from '../tune/sensor'
@@ -97,7 +97,7 @@ export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): Le
       cutIn: supply?.cutIn ?? most - PRACTICE.switchHysteresis.value,
       cutOut: most,
       atmosphere,
-      temperature: 293.15,
+      temperature: REFERENCE_TEMPERATURE,
     },
   }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { REFERENCE_TEMPERATURE } from '#core/quantity/constants'
 import { Clock, Plus } from '@lucide/vue'
 import { appendByDevice, stampReading } from '#core/document/appendReading'
 import { READING_UNSAID, type HoldTest, type Reading } from '#core/document/types'
@@ -61,7 +62,7 @@ const isReading = ref(false)
 const GaugeReader = laterComponent(() => import('./GaugeReader.vue'))
 /** A new reading to be typed over: like the last one, or at the pressure of the spring's sheet. */
 const likeLast = (t: HoldTest): Omit<Reading, 't'> => ({
-  ...(t.readings.at(-1) ?? { ...READING_UNSAID, pressure: filledTo(), temperature: 293.15 }),
+  ...(t.readings.at(-1) ?? { ...READING_UNSAID, pressure: filledTo(), temperature: REFERENCE_TEMPERATURE }),
   out: false,
 })
 const filledTo = () => job.derived!.stages.air.result.firstFill?.pressure ?? 400_000

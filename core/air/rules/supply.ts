@@ -1,3 +1,4 @@
+import { PSI } from '../../quantity/constants'
 import { SUPPLY_KINDS } from '../../catalog/kinds'
 import { PRACTICE } from '../../catalog/practice'
 import { interpolate } from '../../quantity/interpolate'
@@ -82,7 +83,7 @@ const tankFeedsBlock: AirRule = ({ plan, overshoot }) => {
   const { bore: exact, withBore, seconds } = overshoot
   const bore = Math.floor(exact * 1e4) / 1e4
   const whole = (s: number) => `${Math.round(s)} s`
-  const psi = (p: number) => `${(p / 6894.757).toFixed(1)} psi (${(p / 1000).toFixed(0)} kPa)`
+  const psi = (p: number) => `${(p / PSI).toFixed(1)} psi (${(p / 1000).toFixed(0)} kPa)`
   // A tighter bore would take too long: the rest of the overshoot is known, not mended.
   const isTight = seconds >= PRACTICE.fillWait.value * 0.98
   return airNote({

@@ -1,5 +1,5 @@
-// How often the true fault is named first, and among the first three, on every circuit, with errors of gauge and meter:
-// node bench/diagnosis.mjs [circuit]. First in 80 of 100, among three in 95.
+// How often the true fault is named first, and among the first three, on every circuit, with errors of gauge
+// and meter: node bench/diagnosis.mjs [circuit]. First in 80 of 100, among three in 95.
 import { execFileSync } from 'node:child_process'
 import { bundle } from '../bin/lib/bundle.mjs'
 

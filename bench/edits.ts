@@ -6,8 +6,7 @@ import { demoJobs } from '../core/demo/demoShop'
 
 /**
  * Time to derive a plan again after one edit, in ms, by kind of edit: the slowest of all such edits on all demo
- * jobs.
- * `edits FILE` writes the times to FILE.
+ * jobs. `edits FILE` writes the times to FILE.
  */
 type Change = (plan: Plan, turn: number) => void
 

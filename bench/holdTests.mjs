@@ -1,6 +1,5 @@
 // How often a hold test that is read after every reading calls one at the allowed loss leaking, or one at twice
-// it tight:
-// node bench/holdTests.mjs [trials]. Each at most 2.5 in 100.
+// it tight: node bench/holdTests.mjs [trials]. Each at most 2.5 in 100.
 import { execFileSync } from 'node:child_process'
 import { bundle } from '../bin/lib/bundle.mjs'
 

@@ -4,9 +4,8 @@ import type { HoldReading } from '../core/prove/types'
 
 /**
  * How often a hold test that is read after every reading errs: simulated tests of tight systems, of ones that
- * lose what
- * is allowed and of ones that lose twice that, with a real gauge and thermometer. Prints one JSON row a case;
- * `bench/holdTests.mjs` shows them.
+ * lose what is allowed and of ones that lose twice that, with a real gauge and thermometer. Prints one JSON row
+ * a case; `bench/holdTests.mjs` shows them.
  */
 
 const PSI = 6894.757

@@ -13,8 +13,7 @@ import { demoJobs } from '../core/demo/demoShop'
 
 /**
  * Timings of Lay on the demo job with the most runs, in ms, and how many times as long another package takes
- * for the same
- * way on the same lattice at the same costs.
+ * for the same way on the same lattice at the same costs.
  */
 const now = () => performance.now()
 const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!

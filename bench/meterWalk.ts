@@ -23,8 +23,7 @@ import {
 
 /**
  * How often a walk with the meter finds the true fault: every single fault of the thirteen circuits, read with
- * the
- * meter's own error, each time at the place that tells most. Prints the shares found first and in the first
+ * the meter's own error, each time at the place that tells most. Prints the shares found first and in the first
  * three.
  */
 const MOST_READINGS = 20

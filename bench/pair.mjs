@@ -1,8 +1,6 @@
 // Times the core of this checkout against that of an earlier revision, in turns, on the same machine in the
-// same minutes,
-// and prints both times and the ratio: node bench/pair.mjs REVISION [rounds]. Each times the demo of its own
-// revision,
-// so a larger demo counts in the ratio.
+// same minutes, and prints both times and the ratio: node bench/pair.mjs REVISION [rounds]. Each times the demo
+// of its own revision, so a larger demo counts in the ratio.
 import { execFileSync, spawnSync } from 'node:child_process'
 import { copyFileSync, mkdtempSync, readFileSync, rmSync, symlinkSync } from 'node:fs'
 import { tmpdir } from 'node:os'

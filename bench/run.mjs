@@ -1,6 +1,5 @@
 // Prints one table of the speeds that the product promises: node bench/run.mjs (npm run bench). Needs a build,
-// and makes
-// one.
+// and makes one.
 import { execFile, execFileSync, spawnSync } from 'node:child_process'
 import { readFileSync, rmSync } from 'node:fs'
 import { cpus } from 'node:os'

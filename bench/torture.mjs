@@ -1,6 +1,5 @@
 // Three people type in real browsers while the server, the database and the browsers are killed at random; then
-// what they
-// typed is compared with what is stored: node bench/torture.mjs [--minutes 10] [--seed N]
+// what they typed is compared with what is stored: node bench/torture.mjs [--minutes 10] [--seed N]
 import { spawn, spawnSync } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'

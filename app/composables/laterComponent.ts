@@ -8,8 +8,7 @@ const loaders = new Set<() => Promise<unknown>>()
 
 /**
  * A component that is loaded when it is shown, and in any case a little after the page, so that it works
- * without a
- * connection.
+ * without a connection.
  */
 export function laterComponent<T extends Component>(load: AsyncComponentLoader<T>): T {
   const fetched = begunOnce(load)

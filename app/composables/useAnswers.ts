@@ -16,8 +16,8 @@ const QUIET = 600
 
 /**
  * Keeps the answers of runs of the open job's circuit. They come from the server when the job is opened, and
- * from a
- * worker shortly after each edit that they depend on. They are null until ready; an edit discards them at once.
+ * from a worker shortly after each edit that they depend on. They are null until ready; an edit discards them
+ * at once.
  */
 export function useAnswers(): void {
   const job = useJob()

@@ -6,8 +6,7 @@ const QUIET = 250
 
 /**
  * The range of the shown haul's pressures if straight lines do not describe it, sampled in a worker. Null while
- * it
- * is not needed or not ready; a new plan discards an older answer.
+ * it is not needed or not ready; a new plan discards an older answer.
  */
 export function useSampled() {
   const job = useJob()

@@ -2,8 +2,7 @@ import type { Ref } from 'vue'
 
 /**
  * A value that does not change while the pointer is pressed. Leaving a field by pressing something else makes
- * an edit.
- * Whatever that edit shows or removes must not move the pressed thing, or the click would miss it.
+ * an edit. Whatever that edit shows or removes must not move the pressed thing, or the click would miss it.
  */
 export function useStillWhilePressed<T>(value: Ref<T>): Readonly<Ref<T>> {
   const shown = shallowRef(value.value) as Ref<T>

@@ -5,8 +5,7 @@ import type { Work } from '~/workers/work'
 
 /**
  * Trials of the current job, made one after the other by a worker of their own: the results so far, how many
- * are
- * done, and whether the plan has changed since. They stop on request and when their drawer is closed.
+ * are done, and whether the plan has changed since. They stop on request and when their drawer is closed.
  * @param name the kind of work that the worker does
  * @param make makes the trials and gives the result of each, null for nothing
  */

@@ -14,8 +14,7 @@ export const schemasSoon = (): void => void setTimeout(() => void fetchSchemas()
 
 /**
  * What is wrong with a document before it is handed in, in a sentence, or null. Until the schemas are loaded
- * only the
- * server checks; what it refuses is set aside and shown.
+ * only the server checks; what it refuses is set aside and shown.
  */
 export const planProblem = (plan: Plan): string | null => schemas?.planProblem(plan) ?? null
 export const shopProblem = (settings: ShopSettings): string | null =>

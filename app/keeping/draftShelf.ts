@@ -36,11 +36,9 @@ export interface DraftShelf {
 
 /**
  * A separate database, not a second store beside the edits: an open page of an earlier version would block the
- * change
- * of version, and with it the edits. Durability is relaxed: a key is written within milliseconds, so a page
- * that is
- * closed or killed right after it loses nothing. Waiting for the disk at each key would leave the last ones in
- * a queue.
+ * change of version, and with it the edits. Durability is relaxed: a key is written within milliseconds, so a
+ * page that is closed or killed right after it loses nothing. Waiting for the disk at each key would leave the
+ * last ones in a queue.
  */
 export function openDraftShelf(name = 'nimble-piston-drafts'): DraftShelf {
   let opened: Promise<IDBPDatabase<Shape>> | null = null

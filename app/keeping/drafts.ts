@@ -6,10 +6,8 @@ import { mayTake, ownLine } from './line'
 
 /**
  * The text of every field being typed in is saved at each key, one draft for each tab, page and field. After a
- * crash,
- * a reload or a closed page the field gets its text back, and hands it in when it is left.
- * A draft is removed when its text was handed in. A field marked `data-by-button` hands nothing in when it is
- * left: a
+ * crash, a reload or a closed page the field gets its text back, and hands it in when it is left. A draft is
+ * removed when its text was handed in. A field marked `data-by-button` hands nothing in when it is left: a
  * button takes its text. Its draft ends when the field is empty or gone after a press.
  */
 const shelf = openDraftShelf()
@@ -154,8 +152,7 @@ async function putBack(draft: Draft): Promise<string | null> {
 
 /**
  * Restores texts that were being typed on this page; returns a message about them, or null. If two tabs have
- * text for
- * one field, the newer is restored; the older stays kept and is restored at a later visit.
+ * text for one field, the newer is restored; the older stays kept and is restored at a later visit.
  */
 export async function putDraftsBack(): Promise<string | null> {
   looseDrafts.value = []

@@ -8,10 +8,8 @@ import type { EditShelf, KeptRow } from './shelf'
 
 /**
  * Keeps the edits of one document from the key press until the server has them. They are on this browser's
- * shelf,
- * handed in in order, retried while nobody answers, set aside when refused, and asked about when somebody else
- * changed
- * the same place. docs/keeping.md has the states.
+ * shelf, handed in in order, retried while nobody answers, set aside when refused, and asked about when
+ * somebody else changed the same place. docs/keeping.md has the states.
  */
 
 /** Why a hand-in failed. `passing`: trying again later may help. */

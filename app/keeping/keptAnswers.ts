@@ -2,8 +2,7 @@ import type { Answers } from '#core/air/run/answers'
 
 /**
  * Answers of runs, kept while this tab is open, so that the same plan opened again does not run again. The key
- * is the
- * whole text it was run for and the build that ran it.
+ * is the whole text it was run for and the build that ran it.
  */
 const KEY = 'np.answers'
 const MOST = 4

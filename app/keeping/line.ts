@@ -1,7 +1,6 @@
 /**
  * A line of edits belongs to one browser tab. Its id survives a reload. A lock, held while the tab is open,
- * tells other
- * tabs whether its edits still belong to somebody.
+ * tells other tabs whether its edits still belong to somebody.
  */
 const KEY = 'np.tab'
 const lockOf = (line: string) => `np.line.${line}`

@@ -12,8 +12,7 @@ const TRIES = [
 
 /**
  * A photo as it is kept: a JPEG of at most {@link MOST_PHOTO_BYTES}, upright, without the phone's own data
- * (where and
- * with what it was taken).
+ * (where and with what it was taken).
  * @throws with a sentence if it cannot be read as a picture.
  */
 export async function shrinkPhoto(file: Blob): Promise<Blob> {

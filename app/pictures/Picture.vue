@@ -6,12 +6,9 @@ import { WHOLE, type Seen } from './scale'
 
 /**
  * A drawing in millimetres with crisp HTML labels over it. `box` is the drawn window in mm. Slots: the drawing,
- * and
- * `over` with `at(x, y)`, which gives the place of a label; labels make room for each other. With `tools` one
- * can zoom,
- * measure between two points (not with `withoutTape`, for a drawing without lengths), and save the visible part
- * as SVG
- * under the given name.
+ * and `over` with `at(x, y)`, which gives the place of a label; labels make room for each other. With `tools`
+ * one can zoom, measure between two points (not with `withoutTape`, for a drawing without lengths), and save
+ * the visible part as SVG under the given name.
  */
 const {
   box,

@@ -5,8 +5,7 @@ import { drawingScale, polyline } from './scale'
 
 /**
  * View from above, front at the left, left side at the top: rails, cross-members, wheels, and the exhaust with
- * its
- * clearance.
+ * its clearance.
  */
 const { truck, heat = true, bed = true } = defineProps<{ truck: Truck; heat?: boolean; bed?: boolean }>()
 const s = computed(() => drawingScale(truck))

@@ -6,8 +6,7 @@ import type { Fit, Pose } from '#core/truck/types'
 
 /**
  * Section through the rear axle, seen from behind, left at the left. The body does not move; the axle is in the
- * shown
- * pose. Springs have the size used for the fit.
+ * shown pose. Springs have the size used for the fit.
  */
 const { truck, fit, pose } = defineProps<{ truck: Truck; fit: Fit | null; pose: Pose | null }>()
 const x = (left: number) => -left * 1000

@@ -14,8 +14,7 @@ const OWN_HAND = '[role="button"], button, a, .cursor-grab, .cursor-pointer'
 
 /**
  * Zooms and moves a picture by wheel, fingers, dragging its ground, or keys. The wheel scrolls the page until
- * the
- * picture is focused or Ctrl is held.
+ * the picture is focused or Ctrl is held.
  */
 export function nearerTo(frame: HTMLElement, see: (seen: Seen) => void) {
   const { clientWidth, clientHeight } = frame

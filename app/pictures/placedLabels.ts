@@ -1,7 +1,6 @@
 /**
  * Keeps labels over a picture apart: each stays at its place if it can, otherwise it moves the shortest way to
- * a free
- * one.
+ * a free one.
  */
 
 export interface LabelBox {
@@ -46,8 +45,7 @@ const WAYS: readonly Shift[] = [
 
 /**
  * How far each label moves, px, in the given order: the first keep their places. A label that extends over an
- * edge is
- * moved in. One without a free place within reach does not move.
+ * edge is moved in. One without a free place within reach does not move.
  */
 export function keptApart(labels: readonly LabelBox[], frame: { width: number; height: number }): Shift[] {
   const placed = labels.filter((l) => l.fixed)

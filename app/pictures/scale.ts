@@ -32,8 +32,7 @@ function notched(
 
 /**
  * Corners of a rail from the side: its upper edge from front to rear, then its lower edge back. It rises over
- * the rear
- * axle by its kick-up.
+ * the rear axle by its kick-up.
  */
 export function railOutline(truck: Truck): { x: number; z: number }[] {
   const { frame } = truck

@@ -6,8 +6,7 @@ export interface SumShape {
   d: string
   /**
    * `body` is filled like a part, `air` has the colour of air, `heat` that of warnings, `measure` is thin;
-   * otherwise a
-   * plain line.
+   * otherwise a plain line.
    */
   as?: 'body' | 'air' | 'heat' | 'measure'
 }

@@ -5,8 +5,7 @@ type Change = (draft: Plan) => void
 
 /**
  * How one drawn thing is moved: `to` turns a move from its current place, in drawing mm to the right and down,
- * into a
- * change of the plan; null if it cannot go that way. `nudged` is true for the arrow keys.
+ * into a change of the plan; null if it cannot go that way. `nudged` is true for the arrow keys.
  */
 export interface Moving {
   label: string
@@ -22,8 +21,7 @@ const ARROWS: Record<string, readonly [number, number]> = {
 
 /**
  * Moves things on a picture by dragging or with the arrow keys; every picture uses this. A drag is one edit,
- * however
- * far it goes.
+ * however far it goes.
  * @param begin called when a thing is grabbed or nudged: says how it moves from its place
  * @param step of one arrow key, drawing mm, and with Shift held
  * @returns the listeners of a thing: `v-on="moves(thing)"`

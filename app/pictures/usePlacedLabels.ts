@@ -3,8 +3,7 @@ import { keptApart } from './placedLabels'
 
 /**
  * Moves the labels over a picture apart after every change of the picture or its size. A label is a direct
- * child of the
- * overlay; `data-fixed` marks a sign that must stay on its thing.
+ * child of the overlay; `data-fixed` marks a sign that must stay on its thing.
  */
 export function usePlacedLabels(root: Readonly<Ref<HTMLElement | null>>): void {
   let asked = 0

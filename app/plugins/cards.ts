@@ -1,7 +1,6 @@
 /**
  * `v-cards` on a table: below `sm` each row is a card, each cell a line of it with its column's head
- * (main.css). The
- * roles are written explicitly, because a cell drawn as a line would not be read as one.
+ * (main.css). The roles are written explicitly, because a cell drawn as a line would not be read as one.
  */
 const ROLES: Record<string, string> = {
   TABLE: 'table',

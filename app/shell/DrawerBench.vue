@@ -5,12 +5,10 @@ import { focusIn, nextFrame, reveal, type Drawer, type View } from './drawers'
 
 /**
  * The layout of a stage: its pictures stay in view, and under them (beside them on a wide screen) are its
- * drawers, one
- * open at a time. A drawer is in the slot named by its id, a picture in `view-` and its id. Each slot receives
- * whether
- * it is `open` and whether it ever was (`seen`). A drawer is not rendered before it is first opened, so it
- * costs
- * nothing when the page loads or the plan changes. All are rendered for printing and for searching.
+ * drawers, one open at a time. A drawer is in the slot named by its id, a picture in `view-` and its id. Each
+ * slot receives whether it is `open` and whether it ever was (`seen`). A drawer is not rendered before it is
+ * first opened, so it costs nothing when the page loads or the plan changes. All are rendered for printing and
+ * for searching.
  */
 const {
   stage,

@@ -2,8 +2,7 @@ import { tinykeys } from 'tinykeys'
 
 /**
  * Every shortcut: its keys, how the list under `?` shows it, and what it does. To add one, add a line here and
- * an
- * action where `useShortcuts` is called; without the action it does not compile.
+ * an action where `useShortcuts` is called; without the action it does not compile.
  */
 export const SHORTCUTS = [
   { id: 'stage', keys: ['1', '2', '3', '4', '5', '6', '7', '8', '9'], shown: '1 – 9', what: 'Go to a stage' },

@@ -4,8 +4,7 @@ import type { OwnClass } from '#core/document/types'
 
 /**
  * The table from a part's sheet, typed or pasted: one row a line, in the shop's units. Invalid text stays, with
- * a
- * message.
+ * a message.
  */
 const { part } = defineProps<{ part: OwnClass }>()
 const emit = defineEmits<{ change: [table: number[][]] }>()

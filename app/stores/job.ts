@@ -22,8 +22,7 @@ interface HistoryRow {
 
 /**
  * The job open on this page: its plan with every edit, undo and redo, and what is derived from it. Its keeper
- * makes
- * sure that no edit is lost.
+ * makes sure that no edit is lost.
  */
 export const useJob = defineStore('job', () => {
   const id = ref('')

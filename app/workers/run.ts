@@ -11,8 +11,7 @@ import type { Plan, ScenarioStep } from '#core/document/types'
 
 /**
  * Runs a plan's circuit: a scenario to its end, or live with controls in somebody's hands. The input is checked
- * like
- * any plan.
+ * like any plan.
  */
 
 function runThrough(

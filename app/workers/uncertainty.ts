@@ -5,8 +5,7 @@ import { checkPlan } from '#core/document/schema'
 
 /**
  * Samples one haul of a plan. The input is checked like any plan; null if it is not one, or if the haul needs
- * no
- * sampling.
+ * no sampling.
  */
 function sample(value: unknown, haulId: string): Sampled | null {
   const { plan } = checkPlan(value)

@@ -1,6 +1,6 @@
 // A private PostgreSQL cluster on loopback, started and stopped by the project's own commands. It runs as the
-// database
-// user if called as root, otherwise as the caller. A connection needs a password that only the caller can read.
+// database user if called as root, otherwise as the caller. A connection needs a password that only the caller
+// can read.
 import { spawn, spawnSync } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
 import {
@@ -90,8 +90,7 @@ function writeOwn(path, text, { uid, gid }) {
 
 /**
  * Makes sure that the owner has a password and nobody connects without one. A cluster of an earlier version,
- * which
- * admitted anybody, or one whose password was lost, gets one while no server runs; its data stay.
+ * which admitted anybody, or one whose password was lost, gets one while no server runs; its data stay.
  */
 function ensurePassword({ bin, data, passwordFile, user }) {
   const hba = join(data, 'pg_hba.conf')
@@ -111,8 +110,7 @@ function ensurePassword({ bin, data, passwordFile, user }) {
 
 /**
  * Starts the cluster `name` (makes it first if it is new; `samePort`: at its last port) and returns its address
- * and a
- * way to stop it.
+ * and a way to stop it.
  */
 export async function startCluster(name, { fresh = false, samePort = false } = {}) {
   const bin = installPostgres()

@@ -1,7 +1,6 @@
 // Runs the core's tests in one plain process: Jest's own `test` and `expect`, the core loaded once, each test
-// file anew.
-// A context of its own for each file, as Jest makes, would load the core a hundred times and run it at half the
-// speed.
+// file anew. A context of its own for each file, as Jest makes, would load the core a hundred times and run it
+// at half the speed.
 import { readFileSync, statSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join, resolve } from 'node:path'

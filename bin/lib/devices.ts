@@ -8,8 +8,7 @@ import { DEVICE_PROTOCOL, LONGEST_MESSAGE } from '#core/devices/protocol'
 
 /**
  * The simulated devices as a process: WebSocket on loopback, for pages of given origins and for whoever knows
- * its token.
- * Address and token are in a file that only its owner can read.
+ * its token. Address and token are in a file that only its owner can read.
  */
 
 const USAGE = `usage: bin/devices [--port N] [--origin ADDRESS …] [--said FILE]

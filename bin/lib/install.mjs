@@ -8,8 +8,7 @@ import { HEADLESS } from './chromium.mjs'
 
 /**
  * Digest of every installed file's path and size. Folders whose name begins with a dot are left out, because
- * tools keep
- * their own files there.
+ * tools keep their own files there.
  */
 function digestOfFiles(folder) {
   const hash = createHash('sha256')

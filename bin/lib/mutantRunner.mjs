@@ -1,6 +1,5 @@
 // Runs the core's tests for Stryker in one plain process, each test file anew for every fault. A run takes
-// milliseconds;
-// a whole Jest would take seconds.
+// milliseconds; a whole Jest would take seconds.
 import { resolve } from 'node:path'
 import { INSTRUMENTER_CONSTANTS } from '@stryker-mutator/api/core'
 import { PluginKind, commonTokens, declareClassPlugin, tokens } from '@stryker-mutator/api/plugin'

@@ -1,9 +1,7 @@
-// Plants small faults in the core, room by room, and counts how many of them a test notices:
-// npm run mutants [-- [--quick] [--sample K] ROOM …]. Texts are left out, and so is the simulation in time.
-// --quick leaves out the tests that try every rule on every plan: a fault it notices is noticed, one that
-// survives may
-// be noticed by those. --sample K looks at one block of lines in K of every file: an hour becomes minutes, and
-// the score
+// Plants small faults in the core, room by room, and counts how many of them a test notices: npm run mutants
+// [-- [--quick] [--sample K] ROOM …]. Texts are left out, and so is the simulation in time. --quick leaves out
+// the tests that try every rule on every plan: a fault it notices is noticed, one that survives may be noticed
+// by those. --sample K looks at one block of lines in K of every file: an hour becomes minutes, and the score
 // is that of a sample.
 import { readFileSync, readdirSync, rmSync } from 'node:fs'
 import { availableParallelism } from 'node:os'

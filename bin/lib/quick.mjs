@@ -1,8 +1,6 @@
 // The quick ring: tests near what changed since the last commit, the core's types, and the style of the changed
-// files.
-// Near are the tests of a changed room, and tests of whatever imports a changed file directly. Long tests are
-// left to
-// bin/test.
+// files. Near are the tests of a changed room, and tests of whatever imports a changed file directly. Long
+// tests are left to bin/test.
 import { spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import { dirname, join, relative, resolve } from 'node:path'

@@ -101,8 +101,7 @@ export async function serveWeb(port, databaseUrl, logName = 'server.log', device
 
 /**
  * Starts it on the wanted port or the next free one. If another program takes a port between the check and the
- * server's
- * start, the search continues.
+ * server's start, the search continues.
  */
 export async function serveAtFreePort(wanted, databaseUrl) {
   for (let port = wanted; ; port++) {

@@ -4,8 +4,7 @@ import { setTimeout as sleep } from 'node:timers/promises'
 
 /**
  * Pauses before a restart, ms. A process that answered and ran for three seconds is well: the pauses start
- * again with
- * the first.
+ * again with the first.
  */
 const PAUSES = [200, 1000, 3000, 8000, 15_000]
 const STAYED = 3000

@@ -29,8 +29,8 @@ export interface Deriver {
 }
 
 /**
- * Derives everything from a plan, room by room in the order of work. Only this file knows that order. A room is not
- * computed again while what it reads is the same.
+ * Derives everything from a plan, room by room in the order of work. Only this file knows that order. A room is
+ * not computed again while what it reads is the same.
  */
 export function createDeriver(memo = createMemo()): Deriver {
   const derive = (plan: Plan, answers: Answers | null = null): Derived => {

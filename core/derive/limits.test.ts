@@ -295,8 +295,9 @@ const EDGES: Edge[] = [
 ]
 
 /**
- * Where a note comes, to 1e-12 of the way from the quiet end. Each noted place tells how far over its limit it is, so
- * the line through two of them says where to look next; where that does not close in, the middle is taken.
+ * Where a note comes, to 1e-12 of the way from the quiet end. Each noted place tells how far over its limit it
+ * is, so the line through two of them says where to look next; where that does not close in, the middle is
+ * taken.
  */
 function crossing(quiet: number, noted: number, noteAt: (x: number) => Note | undefined): number {
   const fineness = 1e-12 * Math.abs(quiet - noted)

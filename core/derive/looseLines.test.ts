@@ -11,8 +11,8 @@ import { newPlan } from '../jobs/newPlan'
 import type { Derived } from './types'
 
 /**
- * Where one person takes a part out while another puts a line to it, the line ends at nothing. The plan must still be
- * worked out, say so, and be mended by what it offers.
+ * Where one person takes a part out while another puts a line to it, the line ends at nothing. The plan must
+ * still be worked out, say so, and be mended by what it offers.
  */
 
 const bare = newPlan('leaf-flatbed', 'x')

@@ -5,9 +5,9 @@ import { isPlain, share } from '../quantity/share'
  * Names that people give to parts are left out while the rooms compute, and filled into their texts last. So a
  * new name computes nothing again: only the texts that hold it change.
  *
- * A name is replaced by two Cherokee letters, which number it. That script has upper and lower case, so a room may write
- * a placeholder in lower case, or only its first letter, as it does with any name; the case of the two letters tells how.
- * A plan that holds such letters itself is computed with its names.
+ * A name is replaced by two Cherokee letters, which number it. That script has upper and lower case, so a room
+ * may write a placeholder in lower case, or only its first letter, as it does with any name; the case of the
+ * two letters tells how. A plan that holds such letters itself is computed with its names.
  */
 
 const FIRST_UPPER = 0x13a0
@@ -101,8 +101,8 @@ interface Filled {
 const filled = new WeakMap<object, Filled>()
 
 /**
- * A value with its names put in. What holds no placeholder stays the very same object, and while its names are the same
- * so does what was filled before.
+ * A value with its names put in. What holds no placeholder stays the very same object, and while its names are
+ * the same so does what was filled before.
  * @param names by their number
  */
 export const fill = <T>(value: T, names: readonly string[]): T => fillIn(value, names) as T

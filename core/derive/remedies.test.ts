@@ -311,8 +311,8 @@ const NOT_OFFERED = [
 
 const tried = new Set<string>()
 /**
- * Most plans are one plan with one thing changed: what they say in the same words, to be mended alike, is
- * tried once.
+ * Most plans are one plan with one thing changed: what they say in the same words, to be mended alike, is tried
+ * once.
  */
 function isTried(note: Note): boolean {
   const said = JSON.stringify(note)

@@ -5,8 +5,8 @@ import type { DeriverMemo } from './memo'
 interface Room<From, Reads extends object, Output> {
   name: string
   /**
-   * A narrow projection of the plan and of what earlier rooms answered. The room gets nothing else, so it cannot depend on
-   * anything that is not compared.
+   * A narrow projection of the plan and of what earlier rooms answered. The room gets nothing else, so it
+   * cannot depend on anything that is not compared.
    */
   reads(from: From): Reads
   /** @param memo keeps parts of the answer that a change does not affect */
@@ -14,9 +14,10 @@ interface Room<From, Reads extends object, Output> {
 }
 
 /**
- * Makes a room that answers at once with what it answered last while everything it reads equals what it read then. If it
- * has to compute, whatever of its answer equals the last one stays the very same object.
- * @example defineRoom({ name: 'needs', reads: ({ truck }: Before) => ({ truck }), run: ({ truck }) => truck.kind })
+ * Makes a room that answers at once with what it answered last while everything it reads equals what it read
+ * then. If it has to compute, whatever of its answer equals the last one stays the very same object.
+ * @example defineRoom({ name: 'needs', reads: ({ truck }: Before) => ({ truck }), run: ({ truck }) =>
+ * truck.kind })
  */
 export const defineRoom =
   <From, Reads extends object, Output>({ name, reads, run }: Room<From, Reads, Output>) =>

@@ -230,8 +230,8 @@ test('whatever is pressed, no gas is lost and no spring is above its source or n
         ask({ do: 'press', side, way } as Bare<Question>)
         devices.advance(seconds)
         const { left, right } = devices.state().gauge
-        // An empty bag, shut, that the other side draws out longer is thinner than the air around it, by less than
-        // half: the other side's travel does not double what is in it.
+        // An empty bag, shut, that the other side draws out longer is thinner than the air around it, by less
+        // than half: the other side's travel does not double what is in it.
         expect(Math.min(left, right)).toBeGreaterThan(-STANDARD_ATMOSPHERE / 2)
         expect(Math.max(left, right)).toBeLessThan(compressor!.maxPressure * 1.1 + 1)
       }

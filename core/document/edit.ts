@@ -60,8 +60,8 @@ function fits(document: unknown, { op, path }: Patch): boolean {
 
 /**
  * Applies patches made in any version. Throws a plain Error if a place they name is gone or cannot exist. The
- * result is brought to the newest version.
- * All patches go into one draft, because one document per patch would copy a list of n items n times.
+ * result is brought to the newest version. All patches go into one draft, because one document per patch would
+ * copy a list of n items n times.
  */
 export function applyEdit<T>(document: T, patches: Patch[]): T {
   const next = produce(document as object, (draft) => {

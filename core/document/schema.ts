@@ -16,9 +16,9 @@ import { upgradePlan } from './upgrade'
 import * as yup from 'yup'
 
 /**
- * The one schema of the plan document, used by file import, the server's routes, worker messages and `bin/np`. Each
- * stage's part is in its own file of `schema/`, as its types are. Ranges only exclude impossible values (a mass above
- * 200 t); unwise values get a bench note, not an error.
+ * The one schema of the plan document, used by file import, the server's routes, worker messages and `bin/np`.
+ * Each stage's part is in its own file of `schema/`, as its types are. Ranges only exclude impossible values (a
+ * mass above 200 t); unwise values get a bench note, not an error.
  */
 
 export const planSchema = shape<Plan>({

@@ -10,10 +10,10 @@ import type { ProvePlan } from './types/prove'
 import type { HandoverPlan } from './types/handover'
 
 /**
- * The plan document: everything a person decided or measured about one job, one file for each stage. SI throughout
- * (m, kg, N/m, Pa gauge, K). Collections are records keyed by id, so that an edit names what it touches and two people's
- * edits can merge. Axes: x ahead of the rear axle, y left of the centre line, z above the ground. Choices stand beside the
- * types that use them; types and schema are built from them.
+ * The plan document: everything a person decided or measured about one job, one file for each stage. SI
+ * throughout (m, kg, N/m, Pa gauge, K). Collections are records keyed by id, so that an edit names what it
+ * touches and two people's edits can merge. Axes: x ahead of the rear axle, y left of the centre line, z above
+ * the ground. Choices stand beside the types that use them; types and schema are built from them.
  */
 export * from './types/common'
 export * from './types/job'

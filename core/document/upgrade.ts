@@ -130,8 +130,8 @@ function filledReadings(hold: unknown): unknown {
 }
 
 /**
- * How hold tests of older plans were read: what was taken for granted then, whatever is usual now. Temperature in K, time
- * in s.
+ * How hold tests of older plans were read: what was taken for granted then, whatever is usual now. Temperature
+ * in K, time in s.
  */
 const HOLD_BEFORE = {
   plugged: false,
@@ -223,35 +223,37 @@ export const upgradeDocument = (value: unknown): unknown =>
   isRecord(value) && 'parts' in value && 'units' in value ? upgradeShop(value) : upgradePlan(value)
 
 /**
- * A plan of any version so far, or one with an older edit put back into it, with what the newest version
- * added filled in from the truck kind's example and from nothing-changed values. What does not look like a
- * plan comes back as it is: the schema says what is wrong with it.
+ * A plan of any version so far, or one with an older edit put back into it, with what the newest version added
+ * filled in from the truck kind's example and from nothing-changed values. What does not look like a plan comes
+ * back as it is: the schema says what is wrong with it.
  *
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner
  * fender, brake line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops,
  * wedges, survey, scale tickets; of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the
- * spring's own sheet, spacer and droop. Version 16 added, of a reading of the road trial, what was wrong with it. Version 15 added, of Lay, when lines were cut anew; of
- * air how lines that were there were found, and which parts are moved; of the survey how the ratings and the motion ratio are known; of Tune a known load at a reading of the road
- * trial; of Build what was tightened to what in each step, and in which unit a torque was typed. Version 14 added, of Prove, what was found after the first drive; of
- * hold tests who made them, with which gauge, when that was checked, and of their readings a second
- * thermometer and which are left out; whether valves were plugged off; and of a leak put right the test that
- * was made after it. Version 13 added, of Prove, what was read when functions were tried, and leaks put
- * right. Version 12 added, of Power, the delay of a second compressor, and which way plugs face. Version 11
- * added, of Power, what was chosen of every wire, earth, guard, relay and battery. Version 10 added, of Lay,
- * how parts are turned, what lines were really cut to, and the shop's allowance; of Power, what the meter
- * showed. Version 9 added, of Lay, things told by hand, places that runs pass, and coils to cut from. Version
- * 8 added, of the truck, its rails' section, a notch in them and what the upper bracket meets there; of air
- * where the spacer stands, which way its cup faces, and how the spring is brought to its seat; of the shop's
- * own classes the table off their sheet; the kit it is planned with, and ports that are not as is usual of
- * their part. Version 7 added the readings of the road trial; of the truck where both ends of the springs
- * stand, brackets and bolts beside them, where helpers of a coil-sprung rear go, what is cut off the bump
- * stops, and ratings raised by certificate; of air the joints that are not the usual ones of their tube.
- * Version 6 added how often the load changes, hydraulic anti-roll, what the truck is raised by; of air what
- * becomes of every part and line, as what it was found, and what is taken out. Version 5 added the height
- * above the sea where the truck works, what a hold test or a soaped joint was made on, and the fasteners of
- * the kit off its sheet. Version 4 added, of hold tests: thermometer, rest before the first reading, lag of
- * the air inside; what was done beside every tick, steps struck; Fixes accepted at the hand-over. Version 3
- * added, of air: class, sheet and own figures of every part, the tube of every line, own classes, scenarios.
+ * spring's own sheet, spacer and droop. Version 16 added, of a reading of the road trial, what was wrong with
+ * it. Version 15 added, of Lay, when lines were cut anew; of air how lines that were there were found, and
+ * which parts are moved; of the survey how the ratings and the motion ratio are known; of Tune a known load at
+ * a reading of the road trial; of Build what was tightened to what in each step, and in which unit a torque was
+ * typed. Version 14 added, of Prove, what was found after the first drive; of hold tests who made them, with
+ * which gauge, when that was checked, and of their readings a second thermometer and which are left out;
+ * whether valves were plugged off; and of a leak put right the test that was made after it. Version 13 added,
+ * of Prove, what was read when functions were tried, and leaks put right. Version 12 added, of Power, the delay
+ * of a second compressor, and which way plugs face. Version 11 added, of Power, what was chosen of every wire,
+ * earth, guard, relay and battery. Version 10 added, of Lay, how parts are turned, what lines were really cut
+ * to, and the shop's allowance; of Power, what the meter showed. Version 9 added, of Lay, things told by hand,
+ * places that runs pass, and coils to cut from. Version 8 added, of the truck, its rails' section, a notch in
+ * them and what the upper bracket meets there; of air where the spacer stands, which way its cup faces, and how
+ * the spring is brought to its seat; of the shop's own classes the table off their sheet; the kit it is planned
+ * with, and ports that are not as is usual of their part. Version 7 added the readings of the road trial; of
+ * the truck where both ends of the springs stand, brackets and bolts beside them, where helpers of a
+ * coil-sprung rear go, what is cut off the bump stops, and ratings raised by certificate; of air the joints
+ * that are not the usual ones of their tube. Version 6 added how often the load changes, hydraulic anti-roll,
+ * what the truck is raised by; of air what becomes of every part and line, as what it was found, and what is
+ * taken out. Version 5 added the height above the sea where the truck works, what a hold test or a soaped joint
+ * was made on, and the fasteners of the kit off its sheet. Version 4 added, of hold tests: thermometer, rest
+ * before the first reading, lag of the air inside; what was done beside every tick, steps struck; Fixes
+ * accepted at the hand-over. Version 3 added, of air: class, sheet and own figures of every part, the tube of
+ * every line, own classes, scenarios.
  */
 export function upgradePlan(value: unknown): unknown {
   if (

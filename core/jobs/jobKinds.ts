@@ -347,8 +347,8 @@ function fitWhatWaited(found: Archetype): JobAir {
 export const jobKind = (id: string): JobKind => JOB_KINDS.find((k) => k.id === id) ?? JOB_KINDS[0]!
 
 /**
- * What a kind of job makes of a plan's air: circuit, states and the classes it wants. A compressor or block that stays
- * and is not of the class wanted has another put in its place.
+ * What a kind of job makes of a plan's air: circuit, states and the classes it wants. A compressor or block
+ * that stays and is not of the class wanted has another put in its place.
  */
 export function beginJob(air: AirPlan, id: string, found: Archetype | null, target: Archetype): Remedy {
   const chosen = jobKind(id)

@@ -23,7 +23,8 @@ export function takeOwnClass(air: AirPlan, id: string, own: Readonly<Record<stri
 }
 
 /**
- * Takes a kit into a plan that is being changed: its classes, with the shop's own that it names, harness and torques.
+ * Takes a kit into a plan that is being changed: its classes, with the shop's own that it names, harness and
+ * torques.
  * @param own the shop's own classes, by id.
  */
 export function takeKit(plan: Plan, kit: Kit, own: Readonly<Record<string, OwnClass>>): void {

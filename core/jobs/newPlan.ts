@@ -10,8 +10,9 @@ import { mountingOf } from '../catalog/truckGeometry'
 const NEAR_HEAT = ['part-near-heat', 'line-near-heat']
 
 /**
- * A new job's plan: the example truck of a kind, one empty haul, the simplest circuit for its suspension. Where the
- * example's pipe runs beside a spring or a line a heat shield is planned from the start: nothing of it is measured yet.
+ * A new job's plan: the example truck of a kind, one empty haul, the simplest circuit for its suspension. Where
+ * the example's pipe runs beside a spring or a line a heat shield is planned from the start: nothing of it is
+ * measured yet.
  */
 export function newPlan(kind: TruckKind, name: string, target: Target = LEVEL_TARGET): Plan {
   const plan = barePlan(kind, name, target)

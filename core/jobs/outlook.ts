@@ -6,8 +6,8 @@ import { STAGES, type Figure, type StageName } from '../quantity/figure'
 import type { Derived } from '../derive/types'
 
 /**
- * What to look at next, drawn from what is derived anyway: guesses by what they cost, limits that are near,
- * the next step.
+ * What to look at next, drawn from what is derived anyway: guesses by what they cost, limits that are near, the
+ * next step.
  */
 
 /** Something that is only a guess, and how much narrower the pressures were if it were measured, Pa. */

@@ -29,8 +29,8 @@ export function workOnTruck({ truck }: Plan): string[] {
 }
 
 /**
- * What of a person's work goes, or no longer stands, when the circuit is started anew: in words, to be asked before.
- * Empty for a circuit nobody touched.
+ * What of a person's work goes, or no longer stands, when the circuit is started anew: in words, to be asked
+ * before. Empty for a circuit nobody touched.
  */
 export function workOnCircuit(plan: Plan): string[] {
   const { air, build, prove } = plan

@@ -91,8 +91,8 @@ function exactFit(sizes: readonly number[], room: readonly number[]): Packed | n
  * @param pieces lengths to cut, m, each above 0
  * @param coils available
  * @param kerf width of one cut, m
- * @example planCuts([3, 2, 2], [{ length: 5, count: 2 }], 0) // two coils: 3 + 2, and 2
- * Source: exact search starting from best-fit decreasing (from memory of the literature on bin packing).
+ * @example planCuts([3, 2, 2], [{ length: 5, count: 2 }], 0) // two coils: 3 + 2, and 2 Source: exact search
+ * starting from best-fit decreasing (from memory of the literature on bin packing).
  */
 export function planCuts(
   pieces: readonly number[],

@@ -24,8 +24,8 @@ export interface AirRate {
 export const FAST_EXPONENT = 1.4
 
 /**
- * Rate of an air spring at a height and gauge pressure: k = p_gauge·dA/dh (compressing) + n·p_abs·A²/V.
- * Source: textbook air spring.
+ * Rate of an air spring at a height and gauge pressure: k = p_gauge·dA/dh (compressing) + n·p_abs·A²/V. Source:
+ * textbook air spring.
  */
 export function airRate(
   spring: RateSpring,

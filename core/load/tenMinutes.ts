@@ -9,9 +9,10 @@ import type { TenMinuteCheck, Uncertainty } from './types'
 import { sourcesOf, wantedOf, type UncertainCase } from './uncertainty'
 
 /**
- * The ten-minute check: a known load over the rear axle, both lips taped with the springs at their least pressure and
- * taped again once they are filled. The doubt it would leave can be worked out beforehand: with straight lines and normal
- * errors it does not depend on what the lips read (least squares with a prior; any text on estimation).
+ * The ten-minute check: a known load over the rear axle, both lips taped with the springs at their least
+ * pressure and taped again once they are filled. The doubt it would leave can be worked out beforehand: with
+ * straight lines and normal errors it does not depend on what the lips read (least squares with a prior; any
+ * text on estimation).
  */
 
 /** A known load that two people can find and put on: a few people, or drums of water, kg. */

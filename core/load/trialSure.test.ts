@@ -14,9 +14,9 @@ import type { LevelSpring } from './types'
 import { uncertaintyOf, type UncertainCase } from './uncertainty'
 
 /**
- * Is the stated doubt the real one? Each test makes up trucks whose spring, steel, geometry and loads lie anywhere within
- * the plan's own ±. It drives a road trial on each of them. Then another haul's true pressure should lie in the range that
- * Load states, about 19 times in 20.
+ * Is the stated doubt the real one? Each test makes up trucks whose spring, steel, geometry and loads lie
+ * anywhere within the plan's own ±. It drives a road trial on each of them. Then another haul's true pressure
+ * should lie in the range that Load states, about 19 times in 20.
  */
 
 const truck = exampleTruck('leaf-flatbed')

@@ -42,8 +42,8 @@ export interface Attitude {
 }
 
 /**
- * Steel of one corner: the pack's rate, its second stage, the bump stop and the damper's end; wheel travel
- * from unladen, m.
+ * Steel of one corner: the pack's rate, its second stage, the bump stop and the damper's end; wheel travel from
+ * unladen, m.
  */
 export interface Steel {
   rate: number

@@ -25,8 +25,9 @@ import { proofSheet } from './proofSheet'
 import type { Derived } from '../derive/types'
 
 /**
- * Every sheet of a job in the order of the work, in a shop's units: what was measured (with room to write), loads and
- * pressures, circuit and parts, cut list, wiring, presets, steps with boxes, proof, and the driver's sheet.
+ * Every sheet of a job in the order of the work, in a shop's units: what was measured (with room to write),
+ * loads and pressures, circuit and parts, cut list, wiring, presets, steps with boxes, proof, and the driver's
+ * sheet.
  */
 export function jobPack(plan: Plan, derived: Derived, units: UnitChoice): PackSheet[] {
   const source: PackSource = { plan, derived, units }

@@ -22,8 +22,8 @@ const said = (text: string) => text || 'not said'
 const yesNo = (value: number) => (value ? 'yes' : 'no')
 
 /**
- * The proof of a job: every test with its verdict, curve and conditions; what soap, gauge and the road
- * showed; what stays open.
+ * The proof of a job: every test with its verdict, curve and conditions; what soap, gauge and the road showed;
+ * what stays open.
  */
 export function proofSheet(source: PackSource): PackSheet {
   const { plan, derived } = source

@@ -30,8 +30,8 @@ const noteReport = (note: Note) => ({
 })
 
 /**
- * Everything derived as one plain object: figures by stage in SI, notes in words, parts with what becomes of them,
- * fittings counted. What `bin/np check` prints.
+ * Everything derived as one plain object: figures by stage in SI, notes in words, parts with what becomes of
+ * them, fittings counted. What `bin/np check` prints.
  * @param sampled ranges of the hauls that had to be sampled, by haul.
  */
 export function report(

@@ -5,8 +5,8 @@ import type { FaultRun, FaultRuns, FunctionTest, Sight } from './functions'
 import { DIAGNOSIS } from './settings'
 
 /**
- * What is wrong, from what gauge and meter showed: the fault whose readings in the function tests are closest to these is
- * likeliest. SI, gauge.
+ * What is wrong, from what gauge and meter showed: the fault whose readings in the function tests are closest
+ * to these is likeliest. SI, gauge.
  */
 
 /** One standard deviation of a reading. */

@@ -49,8 +49,8 @@ function incompleteBeta(a: number, b: number, x: number): number {
 const known = new Map<number, number>()
 
 /**
- * Two-sided 95 % point of Student’s t for `degrees` of freedom above 0, whole or not:
- * the t with I(ν/(ν + t²); ν/2, 1/2) = 0.05. Abramowitz and Stegun 26.7.1.
+ * Two-sided 95 % point of Student’s t for `degrees` of freedom above 0, whole or not: the t with I(ν/(ν + t²);
+ * ν/2, 1/2) = 0.05. Abramowitz and Stegun 26.7.1.
  * @example studentT95(5) // 2.5706
  */
 export function studentT95(degrees: number): number {

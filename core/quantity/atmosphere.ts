@@ -6,8 +6,8 @@ const LAPSE = 0.0065
 const EXPONENT = 5.25588
 
 /**
- * Pressure of the standard atmosphere, Pa, at a height above the sea, m, up to 11 km: p₀·(1 − 0.0065·h/288.15)^5.25588.
- * Source: ISO 2533.
+ * Pressure of the standard atmosphere, Pa, at a height above the sea, m, up to 11 km: p₀·(1 −
+ * 0.0065·h/288.15)^5.25588. Source: ISO 2533.
  * @example atmosphereAt(2000) // 79 495 Pa
  */
 export const atmosphereAt = (altitude: number): number =>

@@ -20,8 +20,8 @@ export const REFERENCE_TEMPERATURE = 293.15
 export const REFERENCE_DENSITY = 1.185
 
 /**
- * Dynamic viscosity of air, Pa·s, at an absolute temperature in K.
- * Source: ISO 2533 (Sutherland's form); 1.813e-5 Pa·s at 20 °C.
+ * Dynamic viscosity of air, Pa·s, at an absolute temperature in K. Source: ISO 2533 (Sutherland's form);
+ * 1.813e-5 Pa·s at 20 °C.
  */
 export function airViscosity(temperature: number): number {
   return (1.458e-6 * temperature ** 1.5) / (temperature + 110.4)

@@ -15,8 +15,8 @@ const MOST_COLUMNS = 200
 const FORMULA = /^[=+\-@\t\r]/
 
 /**
- * CSV of a table. A text that a spreadsheet would run as a formula gets an apostrophe before it; numbers stay numbers.
- * `head` are lines before the table that begin with “#”.
+ * CSV of a table. A text that a spreadsheet would run as a formula gets an apostrophe before it; numbers stay
+ * numbers. `head` are lines before the table that begin with “#”.
  */
 export function csvText(fields: string[], data: (string | number)[][], head: string[] = []): string {
   const numbers = data.map((row) => row.map((cell) => (isNumber(cell) ? Number(cell) : cell)))

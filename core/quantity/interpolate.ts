@@ -1,6 +1,4 @@
-/**
- * Straight-line value of a table ascending in its first column. Beyond either end the end value is held.
- */
+/** Straight-line value of a table ascending in its first column. Beyond either end the end value is held. */
 export function interpolate(table: readonly (readonly [number, number])[], x: number): number {
   // By index, because every inner loop calls this and destructuring the pairs is slow.
   if (x <= table[0]![0]) return table[0]![1]

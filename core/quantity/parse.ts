@@ -31,9 +31,9 @@ const FIGURE_AND_UNIT = new RegExp(`(-?\\s*(?:${ANY_FIGURE}))\\s*([^\\d\\s.,+-][
 
 /**
  * Reads what a person types into a measured field: "58", "14 bar", "1.2m", "3 ft 4 1/2 in", `3' 4"`, "1/2 in".
- * Without a unit the number is taken in `fallback`. The result is SI.
- * Refuses, with what to type instead, anything it is not sure of (unknown unit, "1,200" which may be 1200 or
- * 1.2, two pressures in a row); "1,020.5" and "1.020,5" have one reading.
+ * Without a unit the number is taken in `fallback`. The result is SI. Refuses, with what to type instead,
+ * anything it is not sure of (unknown unit, "1,200" which may be 1200 or 1.2, two pressures in a row);
+ * "1,020.5" and "1.020,5" have one reading.
  */
 export function parseQuantity(text: string, quantity: Quantity, fallback: Unit): Parsed {
   const units = QUANTITIES[quantity] as Record<string, Unit>

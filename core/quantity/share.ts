@@ -1,6 +1,6 @@
 /**
- * True for an object made by `{}` or a parser, also of another realm; false for arrays, instances of classes, maps and
- * sets.
+ * True for an object made by `{}` or a parser, also of another realm; false for arrays, instances of classes,
+ * maps and sets.
  */
 export function isPlain(value: unknown): value is Record<string, unknown> {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return false
@@ -9,9 +9,9 @@ export function isPlain(value: unknown): value is Record<string, unknown> {
 }
 
 /**
- * A value with every part that equals its counterpart in an earlier value replaced by that counterpart, so that equal
- * parts are the very same objects. Only plain objects and arrays are looked into; functions and everything else equal
- * only themselves.
+ * A value with every part that equals its counterpart in an earlier value replaced by that counterpart, so that
+ * equal parts are the very same objects. Only plain objects and arrays are looked into; functions and
+ * everything else equal only themselves.
  * @example share(before, { a: [1], b: 2 }).a // before.a, where before is { a: [1], b: 3 }
  */
 export function share<T>(before: unknown, now: T): T {

@@ -1,5 +1,6 @@
 /**
- * Solves A·x = b for a symmetric positive definite A, by Cholesky: A = L·Lᵀ. Any textbook of numerical analysis.
+ * Solves A·x = b for a symmetric positive definite A, by Cholesky: A = L·Lᵀ. Any textbook of numerical
+ * analysis.
  * @param a n × n, row by row @param b of n
  * @throws where A is not positive definite.
  * @example solveSpd([[4, 2], [2, 3]], [2, 5]) // [-0.5, 2]

@@ -19,8 +19,8 @@ function weightTolerance(known: Known<WeightHow>, value: number): number {
 }
 
 /**
- * k = (ΔF/2 − what the overload leaf takes past its contact)/Δh. The mean of two sides is two differences of two tape
- * readings each, so the mean squat is within one tape's tolerance (root of squares).
+ * k = (ΔF/2 − what the overload leaf takes past its contact)/Δh. The mean of two sides is two differences of
+ * two tape readings each, so the mean squat is within one tape's tolerance (root of squares).
  */
 export function twoHeights(
   squat: Truck['survey']['squat'],

@@ -40,7 +40,8 @@ interface Night {
   coldest: number
 }
 /**
- * The left spring through a day and a night, every hour. What it lost at 20 °C, Pa·m³/s, follows from its own gas.
+ * The left spring through a day and a night, every hour. What it lost at 20 °C, Pa·m³/s, follows from its own
+ * gas.
  * @param conductance of the leak, m³/(s·Pa); `filled` whether it was pressed up just before
  */
 function course(conductance: number, { start, coldest }: Night, filled: boolean) {

@@ -69,8 +69,8 @@ function clears({ arm, link }: { arm: number; link: number }, { truck, tune }: P
 }
 
 /**
- * One try over the haul's load and a rough road; null where nothing of its kind levels this haul, or where
- * the lever would not go over its travel.
+ * One try over the haul's load and a rough road; null where nothing of its kind levels this haul, or where the
+ * lever would not go over its travel.
  */
 export function tryLevel(plan: Plan, derived: Derived, haulId: string, of: LevelTry): LevelTried | null {
   if (!firstOfKind(plan.air, 'arm' in of ? 'heightValve' : 'controller')) return null

@@ -10,8 +10,8 @@ import type { Derived } from '../derive/types'
 /** A job's leak told otherwise than by a hold test, as figures that can be asked why. SI. */
 
 /**
- * A spring that sinks under a haul at the pressure Load asks of it: the fuller side, its area at the height
- * it is meant for.
+ * A spring that sinks under a haul at the pressure Load asks of it: the fuller side, its area at the height it
+ * is meant for.
  * @param sink m at the wheel within `seconds`; `temperature` K, at both ends the same
  * @returns null without a spring or without such a haul
  */

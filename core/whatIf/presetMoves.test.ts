@@ -29,8 +29,8 @@ test('the air drawn is what the springs hold more, by the gas law, but for what 
   const { air } = move(low, high)
   const { stages } = derived
   const { springVolume } = stages.air.result
-  // Volumes at the highest haul for both: an upper bound of what two springs of this size take, and half of
-  // it a lower one.
+  // Volumes at the highest haul for both: an upper bound of what two springs of this size take, and half of it
+  // a lower one.
   const most = (springVolume.left * 250_000 + springVolume.right * 200_000) / STANDARD_ATMOSPHERE
   expect(air).toBeGreaterThan(0.5 * most)
   expect(air).toBeLessThan(2.5 * most)

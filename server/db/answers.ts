@@ -8,8 +8,7 @@ import { answers, jobs } from './schema'
 
 /**
  * Answers of runs of a plan's circuit, kept under what they depend on and the build that ran them: every
- * revision with
- * the same circuit, truck and hauls shares them, and no other can get them.
+ * revision with the same circuit, truck and hauls shares them, and no other can get them.
  */
 
 /** Answers that were not renewed for this long are deleted; if they are needed again, they are run again. */

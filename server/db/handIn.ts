@@ -46,8 +46,7 @@ function takeInWhole<T>(shelf: Shelf<T>, held: Parameters<typeof takeIn<T>>[0], 
 
 /**
  * Hands edits in to a document. Known edits are not applied twice, and edits that cannot be applied are refused
- * one by
- * one. If others changed the same place differently, nothing is written and the places are returned.
+ * one by one. If others changed the same place differently, nothing is written and the places are returned.
  */
 export async function handIn<T>(tx: Database, shelf: Shelf<T>, edits: KeptEdit[]): Promise<HandInAnswer<T>> {
   const { doc, head } = shelf

@@ -3,9 +3,8 @@ import type { Plan } from '#core/document/types'
 
 /**
  * Plans of the most recently saved jobs with their derivations, so that a save does not read, check or derive
- * again what
- * it did not change. This is only a cache: the locked row of the database says whether a plan is still the
- * newest.
+ * again what it did not change. This is only a cache: the locked row of the database says whether a plan is
+ * still the newest.
  */
 export interface NewestPlan {
   revision: number

@@ -11,8 +11,7 @@ import { readJob, type Who } from '../db/jobs'
 
 /**
  * A gauge logged by the server: readings of the job's devices go into a hold test, whether or not a page is
- * open. One log
- * a job. A broken connection to the devices is made again.
+ * open. One log a job. A broken connection to the devices is made again.
  */
 
 export interface LogState {

@@ -5,8 +5,7 @@ import { SWEEP, stoodStill, workSweep } from './sweeps'
 
 /**
  * The process that works through the queue, apart from the one that answers pages, so that a long sweep delays
- * nobody. It
- * retries until the database is there, and takes up work whose process was killed.
+ * nobody. It retries until the database is there, and takes up work whose process was killed.
  */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')

@@ -1,7 +1,6 @@
 /**
  * Rejects requests from other sites. A browser says in every request where it comes from; a request that
- * changes
- * something must come from our own page, as JSON, with a header that no form can send.
+ * changes something must come from our own page, as JSON, with a header that no form can send.
  */
 const HOSTS = new Set(['127.0.0.1', 'localhost', '[::1]', ...(process.env.NP_HOSTS ?? '').split(',')])
 const WRITES = new Set(['POST', 'PUT', 'DELETE', 'PATCH'])

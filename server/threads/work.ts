@@ -37,8 +37,7 @@ import { ApiError, checkedJson } from '../utils/apiError'
 
 /**
  * All long work that a request asks for. It runs on a thread of its own, so that no other request waits. Input
- * and
- * result are copied between threads; answers to the page leave as JSON text.
+ * and result are copied between threads; answers to the page leave as JSON text.
  */
 
 /** Who is, and who was, at the browser that hands edits in. */

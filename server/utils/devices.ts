@@ -13,8 +13,7 @@ const said = yup
 
 /**
  * Address of the devices and the token that admits a client, which they write when they start. Null while they
- * are not
- * there.
+ * are not there.
  */
 export async function whereDevicesAre(): Promise<{ address: string; token: string } | null> {
   const text = await readFile(process.env.NP_DEVICES ?? '.data/devices.json', 'utf8').catch(() => '')

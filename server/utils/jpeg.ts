@@ -28,8 +28,7 @@ function endOfJpeg(bytes: Buffer): number | null {
 
 /**
  * Size of a JPEG, px, after it was decoded completely; null if it is not one, is cut, has something after its
- * end, or is
- * larger than the page makes any.
+ * end, or is larger than the page makes any.
  */
 export async function jpegSize(bytes: Buffer): Promise<{ width: number; height: number } | null> {
   if (bytes[0] !== 0xff || bytes[1] !== 0xd8 || endOfJpeg(bytes) !== bytes.length) return null

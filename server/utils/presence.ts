@@ -2,8 +2,7 @@ import { leave, removeGone, stayPresent, tellChange, whoIsPresent } from '../db/
 
 /**
  * Every open page of this server that listens to documents. Who has a document open is read once for all its
- * pages,
- * however many arrived at the same time; pages are renewed in the database together.
+ * pages, however many arrived at the same time; pages are renewed in the database together.
  */
 export interface Listening {
   /** One row a connection, because an older one of the same tab may close after the newer one was opened. */

@@ -32,8 +32,7 @@ const ONE_RUN_IN = 30
 
 /**
  * Has a job's circuit run: at once if somebody waits for it, otherwise once for edits in quick succession.
- * While the
- * queue is not running nothing is run here: whoever opens the job runs it.
+ * While the queue is not running nothing is run here: whoever opens the job runs it.
  */
 export async function queueAnswers(jobId: string, when: 'now' | 'soon' = 'soon'): Promise<void> {
   const asked: AnswersAsked = { shopId: shopId(), jobId, build: buildId() }

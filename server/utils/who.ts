@@ -7,8 +7,8 @@ import type { AtBrowser } from '../threads/work'
 
 /**
  * Who is at a browser: chosen there by name, kept in a cookie that the server signs and no page can read or
- * send from
- * elsewhere. Until there are accounts it tells the people of one shop apart; it does not keep anybody out.
+ * send from elsewhere. Until there are accounts it tells the people of one shop apart; it does not keep anybody
+ * out.
  */
 const COOKIE = 'np-who'
 const KEY = 'who-key'

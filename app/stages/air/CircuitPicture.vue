@@ -19,8 +19,7 @@ import type { LivePicture } from './player'
 
 /**
  * The circuit in standard symbols. Parts and lines can be chosen on it; during a run it shows pressures, flows
- * and
- * open valves.
+ * and open valves.
  */
 const {
   air,
@@ -259,8 +258,7 @@ const wide = computed(() => (drawing.value ? drawing.value.width * 1.2 : 0))
 <style scoped>
 /**
  * The row above and the legend below take part of the picture's height. The height is the same before the
- * drawing is
- * ready, so that nothing below it moves.
+ * drawing is ready, so that nothing below it moves.
  */
 .circuit,
 .awaited {

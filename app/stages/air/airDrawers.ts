@@ -1,7 +1,6 @@
 /**
  * Drawers that are not opened first, and the panel of what is chosen on the circuit: loaded together, a moment
- * after
- * the stage.
+ * after the stage.
  */
 export { default as AirAnswers } from './AirAnswers.vue'
 export { default as AirClasses } from './AirClasses.vue'

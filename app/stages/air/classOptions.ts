@@ -2,8 +2,7 @@ import type { OwnClass } from '#core/document/types'
 
 /**
  * The classes offered for a part: those of the catalogue, the shop's own, and the stored one even if it is
- * unknown
- * here.
+ * unknown here.
  */
 export function classOptions(
   catalogue: readonly { id: string; label: string }[],

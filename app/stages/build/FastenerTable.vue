@@ -7,8 +7,7 @@ import { showText } from '#core/quantity/units'
 
 /**
  * Torques from the kit's own sheet, by kind of fastener. The usual value is offered beside it and does not
- * count until
- * it is accepted.
+ * count until it is accepted.
  */
 const THREADS = ['M6', 'M8', 'M10', 'M12', '1/4-20', '5/16-18', '3/8-16', '3/8-24', '7/16-14', '1/2-13']
 const job = useJob()

@@ -4,8 +4,7 @@ import { useLay, type FlatView } from './useLay'
 
 /**
  * What can be moved on a flat picture besides the parts: things entered by hand, and places that the chosen run
- * must
- * pass.
+ * must pass.
  */
 const { view, place } = defineProps<{
   view: FlatView

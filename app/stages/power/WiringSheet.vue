@@ -10,8 +10,7 @@ import { usePower } from './usePower'
 
 /**
  * One sheet of the wiring in standard symbols (IEC 60617): battery on the left, earths on the right. Parts and
- * wires can
- * be chosen on it. It shows the amps of each wire and the volts at each consumer, in one state.
+ * wires can be chosen on it. It shows the amps of each wire and the volts at each consumer, in one state.
  */
 const { sheet, state } = defineProps<{ sheet: SheetId; state: PowerState }>()
 const { job, shop, screen, result, chosen } = usePower()

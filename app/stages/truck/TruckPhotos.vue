@@ -10,8 +10,7 @@ const job = useJob()
 const photos = usePhotos()
 /**
  * Subjects of the other photos by their current names; also those gone from the plan, or whose photos could not
- * be
- * loaded.
+ * be loaded.
  */
 const others = computed(() =>
   [...new Set(photos.shown.map((p) => p.subject))]

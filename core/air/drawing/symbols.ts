@@ -138,8 +138,8 @@ const EXHAUST = (x: number, y: number) => `M${x - 4} ${y}h8l-4 7z`
 const COIL = (x: number, y: number, s = 12) => `M${x} ${y}h${s}v${s}h-${s}zM${x} ${y + s}l${s}-${s}`
 const RETURN = (x: number, y: number) => `M${x} ${y}l3 5 3-10 3 10 3-10 2 5`
 /**
- * One path of the block, its outlet line at the origin's height: a 3/3 valve, closed in the middle, worked by
- * a solenoid at each end. Left square: supply to outlet. Right square: outlet to atmosphere.
+ * One path of the block, its outlet line at the origin's height: a 3/3 valve, closed in the middle, worked by a
+ * solenoid at each end. Left square: supply to outlet. Right square: outlet to atmosphere.
  */
 const BLOCK_VALVE = [
   'M21 12h90v26h-90zM51 12v26M81 12v26', // three positions

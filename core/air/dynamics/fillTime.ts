@@ -98,8 +98,8 @@ export function fillTime(
 }
 
 /**
- * What a compressor delivers through a path into a gauge pressure, kg/s, and the pressure at the path's
- * inlet, Pa gauge.
+ * What a compressor delivers through a path into a gauge pressure, kg/s, and the pressure at the path's inlet,
+ * Pa gauge.
  */
 function deliveryOf(
   curve: readonly (readonly [number, number])[],

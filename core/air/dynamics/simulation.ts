@@ -30,9 +30,8 @@ export interface SimulationOptions {
 /**
  * Air over time: vessels joined by links. SI; all pressures here are absolute. Each vessel has a gas mass; a
  * thermal one also its own temperature by an energy balance; the others (short lines, fittings) are at ambient
- * temperature.
- * It is one class of about 400 lines, because the equations and their derivatives share the state they leave
- * behind, and both are the innermost loop of every run.
+ * temperature. It is one class of about 400 lines, because the equations and their derivatives share the state
+ * they leave behind, and both are the innermost loop of every run.
  */
 export class Simulation {
   readonly index: Map<string, number>

@@ -21,9 +21,8 @@ const { close: CLOSE, turns: MOST_TURNS } = TUBE_SOLVER
  * Mass flow in kg/s of air through a tube with friction, isothermal, static inlet, no entrance loss: ṁ² =
  * A²(p1² − p2²)/(R·T·(f·L/D + 2·ln(p1/p2))), limited where the outlet reaches Mach 1/√γ and, in short tubes, by
  * the choked orifice of the same bore. Absolute pressures, Pa. Source: isothermal pipe flow, any gas-dynamics
- * text.
- * The tube keeps its last friction and throat as first guesses, because a circuit's run asks a million times;
- * the next solution is then one or two steps away. The result does not depend on what it keeps.
+ * text. The tube keeps its last friction and throat as first guesses, because a circuit's run asks a million
+ * times; the next solution is then one or two steps away. The result does not depend on what it keeps.
  */
 export class Tube {
   private readonly area: number

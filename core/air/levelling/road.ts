@@ -2,8 +2,8 @@ import { randomNumbers } from '../../quantity/random'
 
 /**
  * Roads by their roughness, made from a seed. SI: m along and up.
- * @source ISO 8608 (memory): displacement spectrum G(n) = G(n₀)·(n/n₀)⁻², n₀ = 0.1 /m; class means 16, 64,
- * 256, 1024 × 10⁻⁶ m³
+ * @source ISO 8608 (memory): displacement spectrum G(n) = G(n₀)·(n/n₀)⁻², n₀ = 0.1 /m; class means 16, 64, 256,
+ * 1024 × 10⁻⁶ m³
  */
 
 export const ROAD_CLASSES = ['A', 'B', 'C', 'D'] as const

@@ -6,8 +6,8 @@ interface Turn {
 }
 
 /**
- * Tracks the crests and troughs of a corner. A turn counts once the body has come back from it by more than it may move
- * at rest. They tell whether the corner hunts, however slowly.
+ * Tracks the crests and troughs of a corner. A turn counts once the body has come back from it by more than it
+ * may move at rest. They tell whether the corner hunts, however slowly.
  */
 export class Swings {
   private readonly turns: Turn[] = []
@@ -41,9 +41,9 @@ export class Swings {
   }
 
   /**
-   * The latest whole swing at time `t`: half of crest to trough, m, its period, s, and its middle, m. Null before the
-   * first one, and once the body has not turned for a whole period. `lasts` is true when three swings in a row are equally
-   * large: then it never stops.
+   * The latest whole swing at time `t`: half of crest to trough, m, its period, s, and its middle, m. Null
+   * before the first one, and once the body has not turned for a whole period. `lasts` is true when three
+   * swings in a row are equally large: then it never stops.
    */
   last(t: number): { amplitude: number; period: number; middle: number; lasts: boolean } | null {
     const [a, b, c] = this.turns.slice(-3)

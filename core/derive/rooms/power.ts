@@ -19,8 +19,8 @@ interface OfCircuit {
 }
 
 /**
- * The feed as planned. The motor's current does not depend on its feed, the feed depends on the current, and the motor's
- * output depends on the feed.
+ * The feed as planned. The motor's current does not depend on its feed, the feed depends on the current, and
+ * the motor's output depends on the feed.
  */
 export const feedRoom = defineRoom({
   name: 'feed',

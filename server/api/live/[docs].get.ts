@@ -13,10 +13,8 @@ const MOST_DOCS = 4
 
 /**
  * Sends changes of a page's open documents as they happen, over one connection: `changed` with the document,
- * its new
- * revision and author; `present` with the people who have it open; `full` with the reason if too many pages
- * listen. The
- * page reads the document itself.
+ * its new revision and author; `present` with the people who have it open; `full` with the reason if too many
+ * pages listen. The page reads the document itself.
  */
 export default route(async (event) => {
   const docs = [...new Set((getRouterParam(event, 'docs', { decode: true }) ?? '').split(','))]

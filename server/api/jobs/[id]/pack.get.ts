@@ -4,8 +4,7 @@ const asked = yup.object({ only: yup.string().oneOf(['proof']).optional() })
 
 /**
  * Every sheet of a job as one PDF, or with ?only=proof its proof alone: ?paper=A4 or Letter, in the shop's
- * units, with
- * the answers of runs of the circuit.
+ * units, with the answers of runs of the circuit.
  */
 export default route(async (event) => {
   const paper = paperOf(event)

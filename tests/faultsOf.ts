@@ -1,7 +1,10 @@
 import type { Derived } from '../core/derive/types'
 import { STAGES } from '../core/quantity/figure'
 
-/** Figures that are neither a number nor said to be unknown, or say no why; and notes without a text or a source. */
+/**
+ * Lists figures whose value is neither a number nor marked unknown or that lack a "why", and notes that lack a
+ * text or a source.
+ */
 export function faultsOf({ stages, notes }: Derived): string[] {
   const figures = STAGES.flatMap((stage) => Object.entries(stages[stage].figures))
   return [

@@ -18,24 +18,24 @@ type Path = (string | number)[]
 
 /** One field of a plan set to something else. */
 export interface FieldChange {
-  /** The field, with `*` for the key of a record and `[]` for the place in a list: `hauls.*.items.*.mass`. */
+  /** Path of the field, with `*` for a record's key and `[]` for a list's index: `hauls.*.items.*.mass`. */
   field: string
   path: Path
   to: Json
 }
 
-/** What no one changes of itself: the order that lists are read in, and what kind of part a part is. */
+/** Fields that nobody changes by themselves: the order of lists, and the kind of a part. */
 const LEFT_ALONE = /\.order$|^format$|^version$|^air\.components\.\*\.kind$|^air\.gone\.components\.\*\.kind$/
 
-/** How far a number is moved each way, as a part of itself. */
+/** Factor by which a number is raised, and divided. */
 const UP = 1.2
 const DOWN = 0.85
-/** What a number that is 0 is set to. */
+/** Values tried instead of 0. */
 const FROM_ZERO = [0.1, 1]
 
 const typesOf = (schema: Schema) => [schema.type ?? []].flat()
 
-/** Whether a value may be what a schema says, as far as the kinds of step and part are told apart by it. */
+/** Whether a schema could accept a value, as far as the kinds of steps and parts tell them apart. */
 function mayBe(value: Json, schema: Schema): boolean {
   if (value === null || typeof value !== 'object' || Array.isArray(value)) return !schema.properties
   return Object.entries(schema.properties ?? {}).every(
@@ -43,7 +43,7 @@ function mayBe(value: Json, schema: Schema): boolean {
   )
 }
 
-/** What a field of a value could be set to instead. */
+/** Other values that a field could have. */
 function othersOf(value: Json, schema: Schema): Json[] {
   const empty = value !== null && typesOf(schema).includes('null') ? [null] : []
   if (schema.enum) return [...schema.enum.filter((other) => other !== value), ...empty]
@@ -58,7 +58,7 @@ function othersOf(value: Json, schema: Schema): Json[] {
   return [...moved.filter((n) => n >= minimum && n <= maximum), ...empty]
 }
 
-/** Every leaf of a document with its schema and its path. */
+/** Every leaf of a document, with its schema and path. */
 function leaves(
   value: Json,
   schema: Schema,
@@ -79,14 +79,14 @@ function leaves(
     })
 }
 
-/** A plan with one field set to something else. */
+/** A copy of the plan with one field changed. */
 export const withField = (plan: Plan, { path, to }: FieldChange): Plan =>
   applyEdit(plan, [{ op: 'replace', path, value: to }])
 
 type Job = { id: string; plan: Plan }
 type Place = { id: string; value: Json; schema: Schema; path: Path }
 
-/** Where the jobs have each field, in the order of the jobs. */
+/** The places of each field in the jobs, in the order of the jobs. */
 function placesOf(jobs: readonly Job[]): Map<string, Place[]> {
   const schema = jsonSchemaOf(planSchema) as Schema
   const found = new Map<string, Place[]>()
@@ -96,13 +96,13 @@ function placesOf(jobs: readonly Job[]): Map<string, Place[]> {
   return found
 }
 
-/** What sort of change it is: of each sort one is enough for a field. */
+/** Kind of change. One of each kind is enough for a field. */
 const sortOf = (value: Json, to: Json) =>
   typeof to === 'number' && typeof value === 'number' ? (to > value ? 'more' : 'less') : JSON.stringify(to)
 
 /**
- * The ways to change a field: numbers a fifth more and less, each other choice, on and off, not said, and said as
- * another job says it. Each way with every place where it makes a plan that the schema allows.
+ * The ways to change a field: a number a fifth more and a fifth less, every other choice, on and off, unset,
+ * and the value from another job. Each comes with every place where the schema allows it.
  */
 export function* fieldChanges(jobs: readonly Job[]): Generator<(FieldChange & { id: string })[]> {
   const plans = new Map(jobs.map(({ id, plan }) => [id, plan]))

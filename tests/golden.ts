@@ -3,8 +3,9 @@ import type { Figure, Note } from '../core/quantity/figure'
 import { METRIC_UNITS, US_UNITS, showText } from '../core/quantity/units'
 
 /**
- * Golden figures of the demo jobs: what each job says today, kept in `fixtures/golden.json` so that nothing changes
- * unseen. `npm run golden` writes the file anew; the difference is then read and committed on purpose.
+ * Golden figures of the demo jobs. `fixtures/golden.json` keeps what each job says today, so that no change
+ * goes
+ * unseen. `npm run golden` writes the file; read the difference and commit it on purpose.
  */
 const FILE = 'tests/fixtures/golden.json'
 const WRITING = process.env.GOLDEN === 'write'
@@ -13,7 +14,7 @@ type Golden = Record<string, Record<string, unknown>>
 
 const kept: Golden = existsSync(FILE) ? (JSON.parse(readFileSync(FILE, 'utf8')) as Golden) : {}
 
-/** Significant digits that the kept values carry, so that the last bits of another machine do not matter. */
+/** Significant digits of the kept values, so that the last bits of another machine do not matter. */
 const DIGITS = 9
 const rounded = (value: number | null): number | null =>
   value === null ? null : Number(value.toPrecision(DIGITS))
@@ -21,7 +22,7 @@ const rounded = (value: number | null): number | null =>
 const whyText = ({ label, value, quantity = 'plain' }: Figure['inputs'][number]) =>
   `${label}: ${typeof value === 'string' ? value : showText(value, quantity, METRIC_UNITS)}`
 
-/** A figure as it is kept: SI value, its quantity, the two texts people read, and what "why?" tells of its inputs. */
+/** A figure as it is kept: SI value, quantity, the two texts that people read, and its inputs. */
 export const goldenFigure = ({ label, value, quantity, min, max, range, inputs }: Figure) => ({
   label,
   value: rounded(value),
@@ -33,7 +34,7 @@ export const goldenFigure = ({ label, value, quantity, min, max, range, inputs }
   why: inputs.map(whyText),
 })
 
-/** A note as it is kept: all of it but its source, with what its remedy would change. */
+/** A note as it is kept: everything but its source, with the changes of its remedy. */
 export const goldenNote = (note: Note) => ({
   is: `${note.rank} ${note.stage}.${note.rule} of ${note.subject}`,
   title: note.title,
@@ -49,10 +50,10 @@ export const goldenNote = (note: Note) => ({
 export const goldenFigures = (figures: Record<string, Figure>) =>
   Object.fromEntries(Object.entries(figures).map(([id, figure]) => [id, goldenFigure(figure)]))
 
-/** Two figures are the same when they differ by less than this part of themselves: the last bits are the machine's. */
+/** Relative difference below which two figures are equal: the last bits depend on the machine. */
 const SAME = 1e-7
 
-/** Where what is said now differs from what is kept, one line a place. */
+/** Where the current values differ from the kept ones, one line a place. */
 function differences(now: unknown, then: unknown, at: string): string[] {
   if (typeof now === 'number' && typeof then === 'number')
     return Math.abs(now - then) <= SAME * Math.max(Math.abs(now), Math.abs(then))
@@ -66,7 +67,7 @@ function differences(now: unknown, then: unknown, at: string): string[] {
   )
 }
 
-/** One line a figure or note, so that a difference reads as a list of what changed. */
+/** One line a figure or note, so that a diff of the file lists what changed. */
 function laidOut(file: Golden): string {
   const lines = Object.entries(file).map(([job, parts]) => {
     const kinds = Object.entries(parts).map(([part, entries]) => {
@@ -83,8 +84,8 @@ function laidOut(file: Golden): string {
 }
 
 /**
- * Where one part of a job differs from what is kept of it: nowhere, as long as nothing changed.
- * While the file is written, what is said now takes its place.
+ * Differences between one part of a job and its kept values; empty as long as nothing changed.
+ * With GOLDEN=write, the current values replace the kept ones.
  */
 export function goldenDifferences(job: string, part: string, now: unknown): string[] {
   const plain: unknown = JSON.parse(JSON.stringify(now))

@@ -12,7 +12,7 @@ test('a tank system is built from hand filling with the keyboard alone; broken, 
   await go(page, 'Air')
   await page.getByLabel('Started from').selectOption('hand-two')
   await saved(page)
-  // Nothing but keys from here to the finished circuit.
+  // From here to the finished circuit, only keys are used.
   const press = async (name: string) => {
     const button = page.getByRole('button', { name, exact: true })
     await button.focus()
@@ -54,7 +54,7 @@ test('a tank system is built from hand filling with the keyboard alone; broken, 
   await expect(notes(page)).not.toContainText('The tank has no relief valve')
   await expect(picture(page).getByRole('button', { name: 'Relief valve', exact: true })).toBeVisible()
 
-  // Run by hand: the left outlet held open lifts the left gauge.
+  // Held open by hand, the left outlet lifts the left gauge.
   await drawer(page, 'Run it')
   const panel = page.getByRole('region', { name: 'Run it' })
   await panel.getByRole('button', { name: 'By hand', exact: true }).click()
@@ -111,7 +111,7 @@ test('parts and lines: a figure off its own sheet, a line’s tube, a part teed 
   }
   expect(nodes.map((n) => n.label)).toContain('Right gauge')
   expect(edges.length).toBeGreaterThan(nodes.length / 2)
-  // What cannot be done says why, and changes nothing.
+  // An action that is not possible says why and changes nothing.
   await picture(page).getByRole('button', { name: 'Tank', exact: true }).click()
   await expect(chosen).toContainText('Stored air')
 })
@@ -208,7 +208,7 @@ test('each of the thirteen kinds is drawn whole, without a Stop of its own, and 
     await drawer(page, 'Circuit')
     await kinds.selectOption({ label })
     await saved(page)
-    // Every part of the saved plan is on the drawing, and nothing is stopped.
+    // The drawing shows every part of the saved plan, and there is no Stop.
     const { air } = (await (
       await request.get(`/api/jobs/${page.url().split('/').at(-2)}/plan`, { maxRetries: 3 })
     ).json()) as {
@@ -241,7 +241,7 @@ test('a Stop that only a run finds is shown at every stage, and holds up the han
     job: { name: string }
     air: { sheet: object | null; components: Record<string, { sheet?: object }> }
   }
-  // A small spring that bursts low, behind wide valves: no sum sees it, the run does.
+  // A small spring that bursts low, behind wide valves. Only the run finds the fault; no static rule does.
   plan.job.name = 'Wide valves'
   plan.air.sheet = { area: 0.006, minPressure: 68_940, maxPressure: 120_000, maxLoad: 340 }
   for (const id of ['paddle-left', 'paddle-right']) plan.air.components[id]!.sheet = { conductance: 4e-8 }

@@ -33,7 +33,7 @@ test('the pressure card follows the load, saves as CSV and prints alone', async 
   expect(lines[0]).toContain('Aboard, kg')
   expect(lines.length).toBeGreaterThan(11)
   expect(lines[1]).toContain('held at the minimum')
-  // Pressing the button sets the card alone; the stage's own sheet has the loads and pressures too.
+  // The button prints the card alone. The stage's own sheet also has the loads and pressures.
   const alone = () => page.evaluate(() => document.documentElement.dataset.printing)
   await page.evaluate(() => {
     window.print = () => (window.name = document.documentElement.dataset.printing ?? '')
@@ -83,7 +83,7 @@ test('the frame and the exhaust are corrected in the form, and Lay follows', asy
     await page.getByRole('button', { name: 'Take away cross-member 1', exact: true }).click()
   await page.keyboard.press('Escape')
   await page.getByRole('link', { name: /4 Lay/ }).click()
-  // Without a cross-member lines go across under the bed, tied to its floor: another length is cut.
+  // Without a cross-member, lines cross under the bed, tied to its floor, and are cut to another length.
   await expect(tube).not.toHaveText(before)
   const without = await tube.innerText()
   await page.getByRole('link', { name: /1 Truck/ }).click()
@@ -118,21 +118,21 @@ test('a road trial: what levelled the truck is typed with both lips, and pressur
     await fill(page, 'Lip left at reading 1', lip)
     await fill(page, 'Lip right at reading 1', lip)
   }
-  // Far lower than the survey's doubt can explain: told, and nothing is taken over.
+  // Far lower than the survey's doubt can explain: a note says so, and the plan stays as it is.
   await tape('33 in')
   await expect(trial.getByText('not taped')).toBeHidden()
   await expect(bench).not.toContainText('without its heights')
   await expect(bench).toContainText('Nothing of the trial is taken over')
   const [had, refused] = await lips()
   expect(refused).toBe(had)
-  // Whoever taped it says what was wrong: it stays in the table and is not counted.
+  // The person who taped it says what was wrong. The reading stays in the table but does not count.
   const counts = trial.getByLabel('Whether reading 1 counts')
   await counts.selectOption('left out: the tape was misread')
   await expect(bench).not.toContainText('Nothing of the trial is taken over')
   await expect(trial.getByText('not counted')).toBeVisible()
   await counts.selectOption('counts')
   await expect(bench).toContainText('Nothing of the trial is taken over')
-  // A little lower: the springs lift less, or the steel gives more. The plan comes towards the tape.
+  // A little lower: the springs lift less, or the steel gives more. The plan moves towards the tape.
   await tape(`${had! - 12} mm`)
   await expect(bench).not.toContainText('Nothing of the trial is taken over')
   await expect.poll(async () => (await lips())[1]).toBeLessThan(had!)

@@ -6,10 +6,10 @@ const card = (page: Page) => page.getByRole('region', { name: 'Set it up' })
 const left = (page: Page) => stand(page).locator('[data-gauge="left"]')
 const steps = (page: Page) => card(page).getByText('✓ The stand-in shows it')
 
-/** Pa of what is shown first in a reading, whatever its unit. */
+/** First pressure shown in a reading, in Pa. */
 const shown = async (page: Page) => Number.parseFloat((await left(page).innerText()).replace(/[^\d.]*/, ''))
 
-/** What is paired stays paired on a job's devices: each test has a job of its own. */
+/** A pairing lasts for as long as the job's devices, so each test has a job of its own. */
 async function setUp(page: Page, job: string): Promise<void> {
   await open(page, `/jobs/${job}/tune#setup`)
   await expect(stand(page).getByText('The label reads')).toBeVisible()
@@ -39,7 +39,7 @@ test('the box is paired, wrong code first, three memories are stored and gone to
   await pair(page)
   await axe(page)
 
-  // Asleep until the key is on.
+  // It sleeps until the key is on.
   await (await reach(page, stand(page).getByRole('button', { name: /^Memory 1: go there/ }))).click()
   await expect(stand(page).getByText('The box has no power.')).toBeVisible()
   await stand(page).getByLabel('Key', { exact: true }).selectOption('on')
@@ -60,12 +60,12 @@ test('the box is paired, wrong code first, three memories are stored and gone to
   await expect.poll(() => shown(page)).toBeGreaterThan(low)
   const high = await shown(page)
 
-  // The truck moves: down to the first memory, and it says when it is there.
+  // The truck goes down to the first memory, and the device says when it is there.
   await (await reach(page, stand(page).getByRole('button', { name: /^Memory 1: go there/ }))).click()
   await expect(stand(page).getByText('reached').first()).toBeVisible()
   expect(await shown(page)).toBeLessThan(high)
 
-  // Its plug pulled: it is off; back in it knows its memories and its phone, and goes on.
+  // With its plug pulled it is off. Plugged in again, it still knows its memories and its phone.
   await stand(page).getByRole('button', { name: 'Pull the main fuse' }).click()
   await expect(stand(page).getByText('fuse out')).toBeVisible()
   await stand(page).getByRole('button', { name: 'Put the main fuse in' }).click()
@@ -156,7 +156,7 @@ test('a height valve is set up on its stand-in: its arm by hand, a load levelled
   await stand(page).getByLabel('Key', { exact: true }).selectOption('running')
   await stand(page).getByLabel('Time goes').selectOption('20')
   await expect(steps(page)).toHaveCount(1)
-  // A hand is no longer on it than it is here: filled far over its height it would have nothing to level.
+  // It must not run longer than this check needs: filled far over its height, it would have nothing to level.
   await stand(page).getByLabel('Time goes').selectOption('1')
   await press('Height-control valve, its arm: up')
   await expect(stand(page).getByText('A hand holds its arm up.')).toBeVisible()

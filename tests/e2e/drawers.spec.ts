@@ -2,7 +2,7 @@ import { axe, drawer, expect, fill, gauge, go, newJob, number, open, saved, STAG
 
 const drawers = (page: import('@playwright/test').Page) =>
   page.getByRole('navigation', { name: /^Drawers of/ }).getByRole('link')
-/** What moved on a page, as Chromium’s layout shifts tell it. */
+/** A layout shift as Chromium reports it. */
 interface Moved {
   node: Node | null
   previousRect: DOMRectReadOnly
@@ -67,7 +67,7 @@ test('a note leads to its field; what is edited is lit on the picture, what is p
     .click()
   await expect(page.getByLabel('Bend 2, above ground')).toBeVisible()
 
-  // From another stage, too: a Stop of Truck pressed at Build.
+  // It also works from another stage: a Stop of Truck is pressed at Build.
   await go(page, 'Build')
   await notes(page)
     .getByRole('button', { name: /Truck: The spring does not reach its seat/ })
@@ -192,7 +192,7 @@ for (const [path, settled] of [
   ['shell-runner/tune#setup', 'Write it down'],
 ] as const)
   test(`${path} comes whole: nothing in it moves, however slowly its files come`, async ({ page }) => {
-    // Files asked for together come apart, as they do over a poor connection.
+    // The files arrive one after another, as over a poor connection.
     let asked = 0
     await page.route('**/_nuxt/**', async (route) => {
       if (asked++ % 2) await new Promise((resolve) => setTimeout(resolve, 300))

@@ -1,7 +1,7 @@
 import { drawer, expect, go, open, saved, test, whole } from './support'
 import type { Page } from '@playwright/test'
 
-/** From New job to a kind of job begun, as somebody would who found something under the truck. */
+/** Begins a kind of job at New job, as somebody would who found a fault under the truck. */
 async function beginAs(page: Page, name: string, kind: string, found: string | null, target: string | null) {
   await open(page, '/')
   await page.getByRole('button', { name: 'New job', exact: true }).click()
@@ -24,7 +24,7 @@ const row = (page: Page, part: string) =>
     .getByRole('region', { name: 'What becomes of each part' })
     .getByRole('row')
     .filter({ has: page.getByRole('rowheader', { name: part, exact: true }) })
-/** Every step of the build, drawer by drawer. */
+/** Text of every build step, drawer by drawer. */
 async function steps(page: Page): Promise<string> {
   await go(page, 'Build')
   await whole(page)

@@ -4,7 +4,7 @@ import { stand } from './stand'
 import type { Page } from '@playwright/test'
 import { drawer, expect, fill, go, newJob, open, reach, saved, test } from './support'
 
-/** What an installer types under a truck is there in the end, whatever happens on the way. */
+/** Whatever happens on the way, what an installer types under a truck is there in the end. */
 
 test('the server fails on what was typed: tried again, and a reload loses nothing of it', async ({
   page,
@@ -23,7 +23,7 @@ test('the server fails on what was typed: tried again, and a reload loses nothin
   await page.reload()
   await saved(page)
   await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('41')
-  // An answer cut in its body: the server has it, and it is not taken twice.
+  // The answer is cut in its body. The server has the edit, and does not apply it twice.
   await page.unroute('**/edits')
   let cut = true
   await page.route('**/edits', async (route) => {
@@ -154,7 +154,7 @@ test('what is typed in a field and not left comes back after the page was lost, 
   await go(page, 'Hand over')
   await drawer(page, 'For the driver')
   await page.getByLabel('Remarks').pressSequentially('Air lines rub at the')
-  // Its address names no drawer any more: the one that holds the field is opened and made.
+  // The address no longer names a drawer. The drawer that holds the field is opened.
   await page.evaluate(() => history.replaceState(history.state, '', location.pathname))
   await page.reload()
   await expect(page.getByLabel('Remarks')).toHaveValue('Air lines rub at the')
@@ -170,7 +170,7 @@ test('what is typed in a field and not left comes back after the page was lost, 
 })
 
 const TYPED = 'The hose at the left bag rubs on the bracket: move it.'
-/** Ends a page as a crash does: nothing of it runs any more, so that it hands in nothing. */
+/** Ends a page as a crash does: none of its code runs again, so it hands nothing in. */
 async function kill(page: Page): Promise<void> {
   const gone = page.waitForEvent('crash')
   const session = await page.context().newCDPSession(page)
@@ -196,7 +196,7 @@ test('text that was put back is handed in when its field is left by Tab, and whe
   ] as const) {
     await remarks(page).fill('')
     await remarks(page).pressSequentially(text)
-    await page.waitForTimeout(300) // a hand on its way to the reload key
+    await page.waitForTimeout(300) // Time for a hand to reach the reload key.
     await page.reload()
     await expect(remarks(page)).toHaveValue(text)
     await leave()
@@ -222,7 +222,7 @@ test('browsers killed while two tabs type in two jobs and in one field: no text 
   await remarks(page).pressSequentially(TYPED)
   await remarks(second).pressSequentially('Text of the second job')
   await remarks(third).pressSequentially('Text of the other tab')
-  // At most half a second behind the fingers.
+  // The draft is at most half a second behind the fingers.
   await page.waitForTimeout(500)
   for (const each of [third, second, page]) await kill(each)
   const again = await context.newPage()
@@ -249,7 +249,7 @@ test('rows typed for a button to take are kept when their field is left', async 
   await expect(rows).toHaveValue('0, 60 psi, 16 °C')
   await page.getByRole('button', { name: 'Take in these rows' }).click()
   await expect(rows).toHaveValue('')
-  await page.waitForTimeout(300) // a hand on its way to the reload key
+  await page.waitForTimeout(300) // Time for a hand to reach the reload key.
   await saved(page)
   await page.reload()
   await saved(page)
@@ -320,7 +320,7 @@ test('a page of another site reads nothing, changes nothing and shows nothing of
   const count = async () =>
     ((await (await request.get(`${ours}/api/jobs`)).json()) as { total: number }).total
   const before = await count()
-  // A page under another name, and one under our own name at another port.
+  // One page under another name, and one under our own name at another port.
   for (const name of ['localhost', '127.0.0.1']) {
     await page.goto(`http://${name}:${port}/`)
     const results = await page.evaluate(async (address) => {

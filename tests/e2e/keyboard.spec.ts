@@ -2,13 +2,13 @@ import type { Page } from '@playwright/test'
 import { expect, gauge, number, saved, stageShown, test } from './support'
 
 const MOST = 220
-/** Tabs on until something of that name has the focus. */
+/** Presses Tab until an element with that name has the focus. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {
   for (let i = 0; i < MOST; i++) {
     await page.keyboard.press('Tab')
     const focused = await page.evaluate(() => {
       const e = document.activeElement as HTMLInputElement | null
-      // What holds others is not named by all that stands in it.
+      // A group is not named by all the text inside it.
       const own = e?.matches('button, a') ? e.textContent : ''
       return `${e?.ariaLabel ?? ''} ${e?.labels?.[0]?.textContent ?? ''} ${own ?? ''}`
     })

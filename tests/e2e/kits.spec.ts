@@ -17,7 +17,7 @@ test('a spring’s table and a kit, typed once off their sheets, are taken whole
   await table.fill('80 100 1900\n160 100 1250\n240 100 500')
   await table.blur()
   await expect(part.getByText('The table rules')).toBeVisible()
-  // What the table says is not asked a second time.
+  // The form does not ask for what the table already says.
   await expect(part.getByLabel('Highest it reaches')).toHaveCount(0)
 
   const kits = page.getByRole('region', { name: 'Kits' })
@@ -57,7 +57,7 @@ test('a spring’s table and a kit, typed once off their sheets, are taken whole
   await drawer(page, 'Torques')
   await expect(page.getByLabel('Torque, upper bracket')).toHaveValue('48')
   await saved(page)
-  // What a job buys is kept as a kit, and a second job takes that.
+  // The parts that a job buys are kept as a kit, and a second job takes that kit.
   await go(page, 'Air')
   await drawer(page, 'Parts list')
   await page.getByRole('button', { name: 'Keep it as a kit' }).click()

@@ -10,7 +10,7 @@ test('what else hangs there is told: the part that stands in it says so, its rem
   await told.getByRole('button', { name: 'Something that hangs there' }).click()
   await told.getByLabel('What it is').fill('Tool chest')
   await page.keyboard.press('Enter')
-  // Put where the compressor stands, as the form of places has it.
+  // The part is moved to the compressor's place with the form.
   await drawer(page, 'Places')
   await page.getByLabel('Part', { exact: true }).selectOption({ label: 'Compressor' })
   const ahead = await page.getByLabel('Compressor, from the rear axle', { exact: true }).inputValue()
@@ -24,7 +24,7 @@ test('what else hangs there is told: the part that stands in it says so, its rem
     .getByRole('button', { name: /Move it clear of the tool chest/ })
     .click()
   await expect(note).toBeHidden()
-  // What is near a part is said with how far it is.
+  // Each near part is listed with its distance.
   await drawer(page, 'Places')
   await page.getByLabel('Part', { exact: true }).selectOption({ label: 'Compressor' })
   await expect(page.getByText(/Within .* of it:/)).toContainText('mm')
@@ -93,7 +93,7 @@ test('the truck is turned in space: chosen there and here alike, layers hidden, 
   const canvas = page.locator('canvas[data-turned="true"]')
   await expect(canvas).toBeVisible()
   await axe(page)
-  // What is chosen in the form is chosen in space.
+  // A part chosen in the form is also chosen in the space view.
   await page.getByLabel('Part', { exact: true }).selectOption({ label: 'Valve block' })
   await expect(page.getByText('Chosen: Valve block')).toBeVisible()
   await page.getByRole('button', { name: 'From above' }).last().click()
@@ -135,7 +135,7 @@ test('find a place for everything: three layouts with what each costs, the secon
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(box.locator('title')).toHaveText(before!)
   await saved(page)
-  // What was found is this job's: another one opened from here has nothing found.
+  // The places found belong to this job. Another job opened from here has none.
   await page.getByRole('link', { name: 'Nimble Piston' }).click()
   await page
     .getByRole('link', { name: /Shell runner/ })

@@ -6,7 +6,7 @@ const notes = (page: Page) => page.getByRole('region', { name: 'Bench notes' })
 const cutsShown = (page: Page) => page.locator('[data-opens="cuts"]')
 const runsDrawn = (page: Page) => page.locator('[data-route]')
 
-/** Drags a part on the view from above across to the other side of the truck. */
+/** Drags a part in the view from above to the other side of the truck. */
 async function dragAcross(page: Page, part: string): Promise<void> {
   const box = (await page.locator(`[data-part="${part}"]`).first().boundingBox())!
   const picture = (await page.getByRole('group', { name: /^Truck from above/ }).boundingBox())!
@@ -28,7 +28,7 @@ test('the largest job laid from a Stop to a cut list: dragged to the exhaust, le
     .getByText(/Compressor (sits too near|stands in)/)
     .first()
   await expect(stop).toBeVisible()
-  // What was put there by hand stays there, until it is let go of.
+  // A part placed by hand stays there until somebody lets go of it.
   await page.getByRole('button', { name: /Let go of it/ }).click()
   await expect(stop).toBeHidden()
   await page.getByRole('link', { name: 'Find a place for everything' }).click()
@@ -85,7 +85,7 @@ test('come nearer, measure, and save what is seen', async ({ page }) => {
 
   const undo = page.getByRole('button', { name: 'Undo' })
   const last = await undo.getAttribute('title')
-  // From one edge of the picture to the other is the length that the picture shows.
+  // The tape from one edge of the picture to the other reads the length that the picture shows.
   await page.getByRole('button', { name: 'Tape measure' }).click()
   const box = (await picture.boundingBox())!
   const at = await page.locator('[data-part="compressor"]').first().boundingBox()
@@ -96,7 +96,7 @@ test('come nearer, measure, and save what is seen', async ({ page }) => {
   await page.mouse.up()
   const measured = number((await page.getByText(/, as seen from here/).innerText()).split(',')[0]!)
   expect(measured).toBeCloseTo(Number(before!.split(' ')[2]) / 4, -1)
-  // The tape was held against the compressor, which stays where it was.
+  // The tape started on the compressor, and the compressor did not move.
   expect(await undo.getAttribute('title')).toBe(last)
 
   const [file] = await Promise.all([
@@ -135,7 +135,7 @@ test('a job from nothing: a part is turned and sized off its sheet, and what was
     .toBe(total)
   await saved(page)
 
-  // The next job on the same kind of truck is offered what this one came out at, and takes it in one press.
+  // The next job on this kind of truck is offered the measurements of this one and takes them in one press.
   await newJob(page, 'Osier barge')
   await open(page, `${new URL(page.url()).pathname.replace(/\/[a-z]+$/, '/lay')}#measured`)
   await expect(measured.getByText(/from one job and one line/)).toBeVisible()

@@ -6,7 +6,7 @@ const walk = (page: Page) => page.getByRole('region', { name: 'Meter walk' })
 test('a bad earth is found by what the walk asks for, kept, and looked for again', async ({ page }) => {
   await open(page, '/jobs/estuary-flatbed/power#meter')
   await expect(walk(page).getByText('Nothing is read yet')).toBeVisible()
-  // The walk asks first for what one sees without a meter.
+  // The walk first asks for what can be seen without a meter.
   await expect(walk(page).getByRole('paragraph').filter({ hasText: 'works: key on' })).toBeVisible()
   await page
     .getByLabel('Read', { exact: true })

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { drawer, expect, newJob, onPaper, open, STAGES, test } from './support'
 
-/** Pages of a PDF as the browser writes it: each is an object of its own. */
+/** Counts the pages of a PDF: the browser writes each as an object of its own. */
 const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type\s*\/Page(?!s)/g)?.length ?? 0
 
 test('every stage prints a sheet with shop, job, date and revision, black on white in either theme, on A4 and Letter', async ({
@@ -32,7 +32,7 @@ test('Build prints every step with a box to tick, over as many pages as it takes
 }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await open(page, '/jobs/shell-runner/build')
-  // Printed with nothing opened before: whatever the page makes for it is on the paper.
+  // Printed before anything was opened: the paper still has every part of the sheet.
   const pages = pagesOf(await page.pdf({ format: 'A4' }))
   expect(pages).toBeGreaterThan(1)
   await onPaper(page)
@@ -62,7 +62,7 @@ test('the whole job is one pack of sheets, on A4 and Letter, from the demo and f
       ])
       const pdf = readFileSync(await download.path())
       expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
-      // A sheet of Load for each haul beside eight others, each on a page of its own.
+      // Load has one sheet for each haul, and eight others stand beside it, each on its own page.
       expect(pagesOf(pdf)).toBeGreaterThanOrEqual(9)
     }
   }

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { drawer, expect, newJob, open, saved, test } from './support'
 
-/** A picture far larger than one that is kept, as a phone takes it. */
+/** A picture far larger than those that are kept, as a phone takes it. */
 const large = (page: Page) =>
   page.evaluate(async () => {
     const canvas = document.createElement('canvas')
@@ -19,7 +19,7 @@ test('a photo is taken of the truck and of a step, shrunk, kept while the server
   page,
   quiet,
 }) => {
-  // The server is made not to answer, on purpose.
+  // The test stops the server from answering.
   quiet.patterns.push(/Failed to load resource/)
   await newJob(page, 'Photographed under the rain')
   await saved(page)

@@ -14,7 +14,10 @@ import {
   whole,
 } from './support'
 
-/** What was done and proved stands for what it was done on; what nobody typed is not taken for the truck's. */
+/**
+ * A build step or a proof is valid for the thing it was done on. A value that nobody typed is not the truck's
+ * own.
+ */
 const notes = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Bench notes' })
 
 test('torques: none typed is a Fix; off the sheet they stand; a unit that was typed is not offered away; no tightening step is done without them', async ({
@@ -40,7 +43,8 @@ test('torques: none typed is a Fix; off the sheet they stand; a unit that was ty
   await expect(page.locator('[data-step="bench-left"]')).toContainText('as usual: the kit’s sheet rules')
   await expect(page.locator('[data-step="torque-left"]')).toContainText('off the kit’s sheet')
   await expect(notes(page)).not.toContainText('Torques are still')
-  // In the step itself: asked for, not done without, and done with one of them said to be not measured.
+  // The step asks for the readings, cannot be done without them, and is done once one of them is said to be not
+  // measured.
   await drawer(page, 'Left spring')
   const bench = page.locator('[data-step="bench-left"]')
   const tick = bench.getByRole('checkbox', { name: /^Put the left spring/ })

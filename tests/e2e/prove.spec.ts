@@ -6,7 +6,7 @@ test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true
 type Page = import('@playwright/test').Page
 const functions = (page: Page) => page.getByRole('region', { name: 'Functions' })
 
-/** What is to be expected of a sight, as it is shown. */
+/** The expected reading of a gauge, as the page shows it. */
 async function expected(page: Page, label: string): Promise<string> {
   const figure = functions(page).getByRole('button', { name: new RegExp(`${label}, to expect, why`) })
   return (await figure.innerText()).replace(/[^\d.−-]/g, '').replace('−', '-')
@@ -31,7 +31,7 @@ test('left and right swapped is found by trying the functions, and the readings 
     await expected(page, 'Left up: right spring'),
   ]
   expect(Number(left)).toBeGreaterThan(2 * Number(right))
-  // What should have come up on the left came up on the right.
+  // The right side came up where the left should have.
   await type(page, 'Left up', 'Left spring', right)
   await type(page, 'Left up', 'Right spring', left)
   await expect(functions(page).getByText('wrong', { exact: true })).toHaveCount(2)
@@ -59,7 +59,7 @@ test('soap by the list: the rest of a part dry at once, a bubble puts its repair
   await group.getByRole('group').first().getByText('bubbles grow').tap()
   await expect(next.getByRole('listitem').first()).toContainText('Repair:')
   await expect(page.getByRole('region', { name: /^At / }).first()).toHaveAccessibleName(`At ${at}`)
-  // Repaired step by step and soaped again: who put it right is kept.
+  // Repaired step by step and soaped again: the record says who repaired it.
   await expect(group.getByText('Let all air out')).toBeVisible()
   await group.getByRole('group').first().getByText('nothing').tap()
   await expect(group.getByText('Put right by')).toBeVisible()
@@ -84,7 +84,8 @@ test('before a hold test begins it is told how long it must run, and a coarser g
   await page.getByLabel('Gauge’s smallest step').press('Enter')
   await expect(hours).not.toHaveText(fine)
   await axe(page)
-  // Begun empty it loses nothing, however much it leaks: it says so, and is not called tight.
+  // A system that begins empty loses nothing, however much it leaks. The page says so and does not call it
+  // tight.
   await drawerBack(page)
   await drawer(page, 'Readings')
   await page.getByLabel(/^Or paste rows/).fill('0, 0 psi, 20 °C\n600, 0 psi, 20 °C\n1200, 0 psi, 20 °C')
@@ -114,7 +115,7 @@ test('readings are taken from the stand-in’s gauge in its own time, with therm
     await expect(page.getByLabel('Pressure of reading 3', { exact: true })).toBeVisible({ timeout: 1000 })
   }).toPass()
   await expect(page.locator('[data-verdict]')).toHaveText('Cannot tell yet')
-  // The server goes on with the page closed.
+  // The server keeps logging with the page closed.
   await gauge.getByRole('button', { name: 'Log it' }).tap()
   await expect(gauge.getByText(/The server logs it: [1-9]/)).toBeVisible()
   await page.goto('/')
@@ -135,7 +136,7 @@ test('readings are taken from the stand-in’s gauge in its own time, with therm
   await saved(page)
 })
 
-/** A job of its own, so that no other test meets what is done to it or its devices: the same truck once more. */
+/** A copy of a job for one test, so that no other test sees its edits or its devices. */
 async function copyOf(page: Page, from: string, name: string): Promise<string> {
   const answer = await page.request.post('/api/jobs', {
     data: { from, as: 'copy', name },
@@ -157,7 +158,7 @@ async function fillTo(page: Page, reads: RegExp): Promise<void> {
   await expect(stand(page).locator('[data-gauge="left"]')).toHaveText(reads)
   await stand(page).getByRole('button', { name: 'Fill valve: let go' }).tap()
 }
-/** Read finely, so that an hour of the devices tells it, and logged by the server. */
+/** The gauge is read finely, so that one hour is enough to tell, and the server logs it. */
 async function logFinely(page: Page): Promise<void> {
   await drawer(page, 'The test')
   for (const [label, value] of [
@@ -183,7 +184,7 @@ test('a hidden leak: logged with the page closed, told, found by soap, put right
   await open(page, '/jobs/star-wagon/prove')
   const id = await copyOf(page, 'star-wagon', 'Hidden leak')
   await toTheDevices(page, id)
-  // Seed 1 hides a leak at the joint of a spring.
+  // Seed 1 hides a leak at a spring's joint.
   await faults(page).getByRole('button', { name: 'Hide one' }).tap()
   await expect(faults(page).getByText('Something is wrong, and not told.')).toBeVisible()
   await fillTo(page, /^(1[5-9]|2\d)/)
@@ -191,21 +192,21 @@ test('a hidden leak: logged with the page closed, told, found by soap, put right
   await open(page, `/jobs/${id}/prove`)
   await page.getByRole('button', { name: 'Hold test', exact: true }).tap()
   await logFinely(page)
-  // Time goes faster only now: what is empty before its first reading shows no leak.
+  // Time runs faster only from here: a side that is empty before its first reading shows no leak.
   await toTheDevices(page, id)
   await stand(page).getByLabel('Time goes').selectOption('60')
   await page.goto('/')
   await page.goto(`/jobs/${id}/prove`)
   await saved(page)
   await expect(page.locator('[data-verdict]')).toHaveText('Leaking')
-  // What it is filled to from now on is no reading of this test.
+  // From here on, filling is no longer a reading of this test.
   await drawer(page, 'Readings')
   await page.getByRole('button', { name: 'The stand-in’s gauge' }).tap()
   await page.getByRole('button', { name: 'Stop logging' }).tap()
   await expect(page.getByRole('button', { name: 'Log it' })).toBeVisible()
   await saved(page)
 
-  // Filled once more and sprayed joint by joint: what lost all of it shows nothing.
+  // Filled again and sprayed joint by joint: a side that has lost all its air shows no bubbles.
   await toTheDevices(page, id)
   await stand(page).getByLabel('Time goes').selectOption('1')
   await fillTo(page, /^(1[5-9]|2\d)/)
@@ -229,7 +230,7 @@ test('a hidden leak: logged with the page closed, told, found by soap, put right
   await expect(next.getByRole('listitem').first()).toContainText(`Repair: ${at}`)
   await expect(joint.getByText('Let all air out')).toBeVisible()
 
-  // Re-cut and reseated: what was wrong with it is no more.
+  // Cut again and reseated, the fault is gone.
   await toTheDevices(page, id)
   await faults(page).getByRole('button', { name: 'Mend all' }).tap()
   await expect(faults(page).getByText('Nothing is wrong with it.')).toBeVisible()
@@ -281,7 +282,7 @@ test('after the road: room too small is not fine whatever is ticked; the recheck
   await expect(
     page.getByText('After the road: Room round the left spring, not as it should be'),
   ).not.toBeAttached()
-  // A pressure is only read until somebody says that it is as it was set.
+  // A pressure counts as set only once somebody confirms it; until then it is just a reading.
   const pressure = road.getByRole('listitem').filter({ hasText: 'Left pressure' })
   await pressure.getByLabel('Left pressure, measured').fill('40 psi')
   await pressure.getByLabel('Left pressure, measured').press('Enter')
@@ -311,7 +312,7 @@ test('a reading that stands by itself is told, left out by its remedy, and kept;
   await page.getByRole('button', { name: 'A second thermometer' }).tap()
   await page.getByLabel('Temperature elsewhere at reading 1').fill('21 °C')
   await page.getByLabel('Temperature elsewhere at reading 1').press('Enter')
-  // The newest by large keys: a step of the gauge at a press.
+  // The newest reading by the large keys: one press changes it by one step of the gauge.
   const newest = page.getByRole('group', { name: 'Newest reading' })
   await newest.getByRole('button', { name: 'Gauge, more' }).tap()
   await expect(page.getByLabel('Pressure of reading 8', { exact: true })).toHaveValue('61.0')
@@ -325,7 +326,7 @@ test('a reading that stands by itself is told, left out by its remedy, and kept;
     .tap()
   await expect(counts).not.toBeChecked()
   await expect(page.getByText('reading 5 stands by itself')).not.toBeAttached()
-  // Nothing half under the bar.
+  // Nothing is half hidden under the bar.
   await page.getByLabel('Time of reading 1', { exact: true }).focus()
   await axe(page)
   await saved(page)

@@ -22,7 +22,7 @@ test('the list is sorted and filtered, and its address leads back to it', async 
   await expect(page.getByLabel('with a Stop')).toBeChecked()
   await page.getByLabel('with a Stop').uncheck()
   const names = () => list(page).getByRole('link').locator('.font-head').allInnerTexts()
-  // Read once each time: the list fills while it is looked at.
+  // Reads the list once per call, because it fills up while the test looks.
   const sorted = async () => {
     const shown = await names()
     return shown.length > 5 && shown.every((name, i) => i === 0 || shown[i - 1]!.localeCompare(name) <= 0)

@@ -41,7 +41,7 @@ test('no accessibility violation on the list, the sums, the parts, a run by hand
   await axe(page)
   await open(page, '/parts')
   await axe(page)
-  // The widest circuit, with a part chosen and a run on it.
+  // The widest circuit, with a part chosen and a run shown.
   await open(page, '/jobs/festival-rig/air')
   await page.locator('[data-component="tank"]').click()
   await drawer(page, 'Run it')
@@ -95,12 +95,12 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await fill(page, 'Ball load', '90')
   const left = number(await gauge(page, 'Left spring'))
   const right = number(await gauge(page, 'Right spring'))
-  expect(left).toBe(right) // teed to begin with
+  expect(left).toBe(right) // The hauls are teed at first.
   await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText(
     'Air does not put weight back on the front',
   )
 
-  // Air: the teed springs cannot serve a heavy side; its remedy separates them.
+  // Air: teed springs cannot carry a load on one side. The remedy separates them.
   await go(page, 'Air')
   await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText(
     'One pressure for two different sides',
@@ -139,7 +139,7 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   const nearer = page.getByRole('button', { name: 'Move the block to the compressor' })
   if (await nearer.count()) await nearer.click()
 
-  // Power follows; a thin wire is caught.
+  // Power follows, and a note reports a wire that is too thin.
   await go(page, 'Power')
   await page.getByLabel('Wire', { exact: true }).selectOption('16 AWG')
   await expect(page.getByRole('region', { name: 'Bench notes' })).toContainText('No fuse protects this wire')
@@ -158,7 +158,7 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await expect(page.getByRole('region', { name: 'Bench notes' })).not.toContainText('over the spring’s limit')
   await page.getByRole('button', { name: 'Store what Load found' }).click()
 
-  // Build: the order is enforced with a reason.
+  // Build: the order is kept, and the page says why.
   await go(page, 'Build')
   await (await reach(page, page.getByLabel('Fuse in, last of all', { exact: true }))).click()
   await expect(page.locator('main').getByRole('alert')).toContainText('First “')
@@ -166,7 +166,7 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await page.getByLabel('Chock the wheels, ignition off', { exact: true }).click()
   await expect(page.locator('[data-step="chock"]')).toContainText('Odile')
 
-  // Prove: pasted rows of a held night.
+  // Prove: the readings of one night are pasted as rows.
   await go(page, 'Prove')
   await page.getByRole('button', { name: 'Hold test', exact: true }).click()
   await page
@@ -205,7 +205,7 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await expect(page.getByRole('article', { name: 'Driver’s sheet' })).toBeVisible()
   await page.emulateMedia({ media: 'screen' })
 
-  // Closed at any point, nothing is lost; undo reaches back before the reload.
+  // A page closed at any moment loses nothing. Undo also takes back edits made before the reload.
   await fill(page, 'Driver', 'Day shift')
   const address = page.url()
   await page.close({ runBeforeUnload: false })
@@ -213,7 +213,8 @@ test('a new job from a truck kind to a printed sheet', async ({ page, quiet }) =
   await open(again, new URL(address).pathname)
   await drawer(again, 'For the driver')
   await expect(again.getByLabel('Driver', { exact: true })).toHaveValue('Day shift')
-  // What the closed page left may be taken up a moment after the rest: undo says what it takes back.
+  // The edits of the closed page may arrive a moment later than the page itself. Undo names the edit that it
+  // takes back.
   await expect(again.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo Driver')
   await again.getByRole('button', { name: 'Undo' }).click()
   await expect(again.getByLabel('Driver', { exact: true })).toHaveValue('Night shift')
@@ -253,7 +254,7 @@ test('units switch anywhere and back without moving a figure', async ({ page, re
   await page.getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('button', { name: /psi · mm · kg/ })).toBeVisible()
   expect(await (await request.get('/api/jobs/shell-runner/plan')).text()).toBe(before)
-  // This browser is thrown away with the test: what it chose is handed in before.
+  // The test ends by closing this browser, so its choice of units must reach the server first.
   const unitsHeld = async () => (await (await request.get('/api/shop')).json()).document.units
   await expect.poll(unitsHeld).toMatchObject({ length: 'mm', mass: 'kg', torque: 'N·m' })
 })
@@ -268,7 +269,7 @@ test('keys: stages by number, notes by J, find by /, help by ?', async ({ page }
   await expect(page.getByRole('dialog')).toContainText('Apply the note’s remedy')
   await expect(page.getByRole('dialog')).toContainText('Words at Lay')
   await expect(page.locator('[data-term="Slack"]')).toContainText('Length added to a line or wire')
-  // A word of another stage is found by its name, and comes first.
+  // A term of another stage is found by its name and comes first.
   await expect(page.locator('[data-term="Hunts"]')).toHaveCount(0)
   await page.keyboard.press('Escape')
   await page.keyboard.press('/')
@@ -284,7 +285,7 @@ test('keys: stages by number, notes by J, find by /, help by ?', async ({ page }
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { level: 1, name: 'Load' })).toBeVisible()
 
-  // What comes in meanwhile does not take the choice away.
+  // An edit that arrives meanwhile does not clear the choice.
   await open(page, '/jobs/kiln-trailer/handover')
   const running = page.locator('main').getByText('The circuit is being run', { exact: false })
   await page.keyboard.press('/')
@@ -309,7 +310,7 @@ test('names of items that stand behind one another can both be read', async ({ p
   )
   const [towers, drums] = boxes.map((b) => b!)
   const across = Math.min(towers!.x + towers!.width, drums!.x + drums!.width) - Math.max(towers!.x, drums!.x)
-  expect(across).toBeGreaterThan(20) // the one does stand behind the other
+  expect(across).toBeGreaterThan(20) // One name stands behind the other.
   expect(
     Math.min(towers!.y + towers!.height, drums!.y + drums!.height) - Math.max(towers!.y, drums!.y),
   ).toBeLessThan(2)
@@ -355,7 +356,7 @@ test('two browsers, one job: each sees the other’s edits as they happen, and i
   await fill(other, 'Mass of Cable drums', '400')
   await expect(page.getByRole('alert')).toContainText('Bram changed this job just now')
   await expect(page.getByLabel('Mass of Cable drums', { exact: true })).toHaveValue('400')
-  // Half typed, it stays while the other's figure comes in; left, it counts.
+  // A half-typed value stays while the other person's figure comes in. It counts once the field is left.
   const ball = page.getByLabel('Ball load', { exact: true })
   await (await reach(page, ball)).fill('77')
   await fill(other, 'Ball load', '66')
@@ -364,7 +365,7 @@ test('two browsers, one job: each sees the other’s edits as they happen, and i
   await ball.press('Enter')
   await saved(page)
   await expect(other.getByLabel('Ball load', { exact: true })).toHaveValue('77')
-  // Each types the same field while the other's edit is not there yet.
+  // Both people type in the same field before either edit has arrived.
   const clash = async (mine: string, theirs: string) => {
     await context.setOffline(true)
     await fill(other, 'Ball load', theirs)
@@ -387,13 +388,13 @@ test('two browsers, one job: each sees the other’s edits as they happen, and i
   await dialog.getByRole('button', { name: 'Keep these' }).click()
   await saved(other)
   await expect(other.getByLabel('Ball load', { exact: true })).toHaveValue('20')
-  // The rest of what was typed meanwhile is in, on both screens.
+  // All other edits made meanwhile are on both screens.
   await expect(page.getByLabel('Mass of Cable drums', { exact: true })).toHaveValue('430')
   await clash('25', '35')
   await dialog.getByRole('button', { name: 'Keep these' }).click()
   await saved(other)
   await expect(page.getByLabel('Ball load', { exact: true })).toHaveValue('35')
-  // What is settled stays settled.
+  // A settled question is not asked again.
   await open(other, '/jobs/festival-rig/load')
   await expect(other.getByRole('dialog')).toHaveCount(0)
   await drawer(other, 'Trailer')
@@ -409,7 +410,7 @@ test('quick sums: the same figure as the headless command, and a clear word on b
   await expect(page.getByRole('alert')).toContainText('drain_mA must be above 0')
   await page.getByLabel('Drain · mA').fill('4')
   await expect(page.locator('[data-out="days"]')).toHaveText('365 days')
-  // In the shop's units, whatever the contract's: psi typed where it says kPa.
+  // The field reads in the shop's units, whatever the contract's: psi is typed where the contract says kPa.
   await open(page, '/sums?sum=gas-temperature')
   await fill(page, 'Pressure', '60 psi')
   await expect(page.locator('[data-out]').first()).toHaveText(/^−?[\d.]+ (psi|bar)$/)

@@ -1,7 +1,10 @@
 import axeCore from 'axe-core'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
-/** Every test fails on a console error or an unhandled one; `quiet` names what a test provokes on purpose. */
+/**
+ * Every test fails on a console error or an unhandled one. `quiet` lists the errors that a test provokes on
+ * purpose.
+ */
 export const test = base.extend<{ quiet: { patterns: RegExp[] }; watched: undefined }>({
   // eslint-disable-next-line no-empty-pattern
   quiet: async ({}, use) => {
@@ -23,39 +26,39 @@ export { expect }
 export const STAGES = ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'] as const
 
 /**
- * A stage comes a moment after its heading, and the drawing of a circuit another one later; nothing can be read,
- * counted or pressed on them before.
+ * A stage appears a moment after its heading, and the drawing of a circuit later still.
+ * Before that, nothing on them can be read, counted or pressed.
  */
 export async function stageShown(page: Page): Promise<void> {
   await expect(page.locator('main[data-stage] [data-bench]')).toBeAttached()
   await expect(page.getByText('Drawing the circuit …')).toHaveCount(0)
 }
 
-/** Opens a drawer of the stage shown by its title; other words may stand behind it. */
+/** Opens a drawer of the current stage by the start of its title. */
 export async function drawer(page: Page, title: string): Promise<void> {
   const link = page
     .getByRole('navigation', { name: /^Drawers of/ })
     .getByRole('link', { name: new RegExp(`^${title}`) })
-  // Pressed in the very moment its stage appears it may stay shut: whoever sees that presses again.
+  // A press at the very moment the stage appears can be lost. A person would press again, and so does this.
   await expect(async () => {
     await link.click()
     await expect(link).toHaveAttribute('aria-current', 'true', { timeout: 5_000 })
   }).toPass()
 }
 
-/** Has all drawers made, as the browser does before it prints: those too that nobody has opened. */
+/** Builds all drawers, including those that nobody has opened, as the browser does before it prints. */
 export async function whole(page: Page): Promise<void> {
   await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')))
   await expect(page.locator('[data-bench="whole"]')).toBeAttached()
 }
 
-/** As the page stands on paper. */
+/** Shows the page as it looks on paper. */
 export async function onPaper(page: Page): Promise<void> {
   await whole(page)
   await page.emulateMedia({ media: 'print' })
 }
 
-/** Opens drawers one after the other until something is there: one that nobody has opened is not made yet. */
+/** Opens drawers one after another until the element is there: a drawer is built when it is first opened. */
 export async function reach(page: Page, what: Locator): Promise<Locator> {
   const tabs = page.getByRole('navigation', { name: /^Drawers of/ }).getByRole('link')
   const isThere = async () => (await what.count()) > 0 && (await what.first().isVisible())
@@ -63,14 +66,14 @@ export async function reach(page: Page, what: Locator): Promise<Locator> {
   for (let i = 0; !(await isThere()) && i < (await tabs.count()); i++) {
     const id = await tabs.nth(i).getAttribute('data-opens')
     await tabs.nth(i).click()
-    // The one pressed, not the one that is still open: looked at too early, it would be passed by and shut again.
+    // Waits for the pressed drawer. The one before it stays open for a moment and would be taken for it.
     await page.locator(`[data-drawer="${id}"]:not(.shut) > *`).first().waitFor()
   }
   await what.waitFor()
   return what
 }
 
-/** Opens a page and waits until it answers to clicks. */
+/** Opens a page and waits until it answers clicks. */
 export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path)
   await page.waitForSelector('html[data-ready]')
@@ -79,7 +82,7 @@ export async function open(page: Page, path: string): Promise<void> {
   await stageShown(page)
 }
 
-/** Goes to a stage by the line. */
+/** Goes to a stage with the line of stages. */
 export async function go(page: Page, stage: string): Promise<void> {
   await page
     .getByRole('navigation', { name: 'Stages' })
@@ -89,7 +92,7 @@ export async function go(page: Page, stage: string): Promise<void> {
   await stageShown(page)
 }
 
-/** A job made from nothing, of the kind offered first. */
+/** Makes a new job of the kind that is offered first. */
 export async function newJob(page: Page, name: string): Promise<void> {
   await open(page, '/')
   await page.getByRole('button', { name: 'New job', exact: true }).click()
@@ -100,13 +103,13 @@ export async function newJob(page: Page, name: string): Promise<void> {
 
 export const saved = (page: Page) => expect(page.getByRole('status')).toContainText(/Revision \d+ saved/)
 
-/** A figure on the gauge strip, as read on the screen. */
+/** A figure of the gauge strip as the screen shows it. */
 export async function gauge(page: Page, name: string): Promise<string> {
   const cell = page.getByRole('region', { name: 'Gauge strip' }).locator('div', { hasText: name }).first()
   return (await cell.locator('.figure').first().innerText()).trim()
 }
 
-/** Digits of a figure as printed: thin spaces out, a true minus turned plain. */
+/** Reads a printed figure as a number: without thin spaces, and with a plain minus sign. */
 export const number = (text: string) => Number(text.replace(/[^\d.−-]/g, '').replace('−', '-'))
 
 export async function fill(page: Page, label: string, value: string): Promise<void> {
@@ -117,15 +120,15 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
 
 const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 
-/** A note's own remedy: others may carry it after their own, as "…; then: …". */
+/** The remedy of one note. Another note may end its own label with the same words, as "…; then: …". */
 export const remedy = (page: Page, label: string) =>
   page
     .getByRole('region', { name: 'Bench notes' })
     .getByRole('button', { name: new RegExp(`^${label.replaceAll(/[.()?]/g, '\\$&')}`) })
 
-/** WCAG 2.2 AA by axe, in the page itself; `rules` narrows it to what a theme or a width can change. */
+/** Checks WCAG 2.2 AA with axe in the page. `rules` limits it to the rules that a theme or width can affect. */
 export async function axe(page: Page, rules?: string[], within = ':root'): Promise<void> {
-  // Read once for each document: it is half a megabyte.
+  // Loaded once per document, because it is half a megabyte.
   if (await page.evaluate(() => !('axe' in window))) await page.evaluate(axeCore.source)
   const runOnly = rules ? { type: 'rule', values: rules } : { type: 'tag', values: WCAG }
   const found = await page.evaluate(

@@ -151,7 +151,7 @@ test('how sure: a range under the gauge, sampled where a limit lies in it, and n
   await page.getByRole('region', { name: 'Trailer' }).getByLabel('Load on it').selectOption('weighed')
   await drawer(page, 'How sure')
   await expect.poll(async () => (await partOfBall()) < before).toBe(true)
-  // A motion ratio that nobody taped: the range reaches over the spring's limit.
+  // With a motion ratio that nobody taped, the range reaches past the spring's limit.
   await open(page, '/jobs/star-wagon/truck')
   await drawer(page, 'How it is known')
   await page
@@ -213,7 +213,7 @@ test('Truck and Load with everything open have no accessibility violation', asyn
   await open(page, '/jobs/hive-hauler/truck')
   const drawers = page.getByRole('navigation', { name: 'Drawers of Truck' }).getByRole('link')
   await axe(page)
-  // What stands around the drawers stays as it is.
+  // The page around the drawers does not move.
   for (const link of await drawers.all()) {
     await link.click()
     await axe(page, undefined, '.drawer:not(.shut)')

@@ -12,7 +12,7 @@ test('three hauls on one memory: told, shared by the remedy, and what each lacks
   await drawer(page, 'Memories')
   const memories = page.getByRole('region', { name: 'Memories' })
   await fill(page, 'Memories of the control', '1')
-  // By its heading: other notes' remedies may say that they bring it.
+  // Found by its heading, because remedies of other notes may name it too.
   const few = notes(page).getByRole('button', { name: /More presets than the control has memories/ })
   await expect(few).toBeVisible()
   await remedy(page, 'Share the memories').click()
@@ -100,7 +100,7 @@ test('electronic levelling: what keeps it still is asked for, a sensor unplugged
   await expect(notes.getByText('What keeps it still was not looked up')).toHaveCount(0)
   await page.getByLabel('Still with a door open').selectOption('not looked at yet')
   await expect(notes.getByText('What keeps it still was not looked up')).toBeVisible()
-  // Four minutes are told as minutes, with their unit beside them.
+  // A time of four minutes is shown in minutes, with the unit beside it.
   const givesUp = page.getByLabel('Gives up after')
   await expect(givesUp).toHaveValue('4.0')
   await expect(givesUp.locator('xpath=following-sibling::span')).toHaveText('min')
@@ -122,7 +122,7 @@ test('electronic levelling: what keeps it still is asked for, a sensor unplugged
   await corners.getByRole('button', { name: 'Run both corners' }).click()
   await expect(corners.getByRole('row', { name: /One a side as planned/ })).toBeVisible()
   await expect(corners.getByRole('row')).toHaveCount(4)
-  // What was found can be asked why.
+  // Each result can be asked why.
   await corners
     .getByRole('button', { name: /rests after, why/ })
     .first()

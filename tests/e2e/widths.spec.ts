@@ -2,8 +2,8 @@ import type { Page } from '@playwright/test'
 import { axe, expect, open, STAGES, test } from './support'
 
 /**
- * A phone and a laptop, the two layouts: all rules. A tablet and a large screen stretch them: what a width
- * can change.
+ * The phone and the laptop have two different layouts: all rules are checked.
+ * Tablet and large screen stretch them: only the rules that a width can affect are checked.
  */
 const WIDTHS = [
   { width: 390, height: 844, rules: undefined },
@@ -11,13 +11,13 @@ const WIDTHS = [
   { width: 1280, height: 800, rules: undefined },
   { width: 1920, height: 1080, rules: ['target-size'] },
 ]
-/** What the other theme can change of a layout that was looked through. */
+/** The rules that another theme can affect on a layout that was already checked. */
 const THEMED = ['color-contrast']
 
 const inTheme = (page: Page, theme: 'day' | 'bay') =>
   page.evaluate((name) => void (document.documentElement.dataset.theme = name), theme)
 
-// Nothing is changed here, so that both workers may take of it.
+// These tests change nothing, so both workers may share them.
 test.describe.configure({ mode: 'parallel' })
 
 for (const stage of STAGES)

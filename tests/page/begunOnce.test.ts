@@ -1,6 +1,6 @@
 import { begunOnce } from '../../app/composables/begunOnce'
 
-/** Loads that end when told to, in whatever order. */
+/** Loads that the test ends, in any order. */
 function heldLoads() {
   const ends: { well: (value: string) => void; badly: (error: Error) => void }[] = []
   const load = () => new Promise<string>((well, badly) => ends.push({ well, badly }))

@@ -9,7 +9,7 @@ const pages = ['README.md', 'CONTRIBUTING.md', ...readdirSync('docs').map((name)
 )
 const textOf = (path: string) => readFileSync(path, 'utf8')
 
-/** Title of a heading as a link names it. */
+/** A heading's name as links write it. */
 const anchorOf = (title: string) =>
   title
     .toLowerCase()

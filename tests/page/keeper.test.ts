@@ -11,7 +11,7 @@ interface Small {
 const DOC = 'job:test'
 const away = () => new HandInError('The server does not answer.', true)
 
-/** A server that can be told to fail in every way: before it heard, after it saved, with a refusal. */
+/** A server that a test can make fail in every way: before it reads, after it saves, or with a refusal. */
 function fakeServer() {
   const revisions: { document: Small; edits: KeptEdit[] }[] = [
     { document: { values: { a: 1, b: 1 } }, edits: [] },
@@ -82,7 +82,7 @@ function fakeServer() {
 
 let serial = 0
 const freshShelf = () => openShelf(`shelf-${++serial}`)
-/** A page: a keeper whose clock is the test’s own. */
+/** A page: a keeper whose clock the test moves. */
 function page(server: KeepingServer<Small>, shelf: EditShelf, line = 'mine', living: string[] = []) {
   let next: (() => void) | null = null
   const keeper = createKeeper<Small>({
@@ -101,7 +101,7 @@ function page(server: KeepingServer<Small>, shelf: EditShelf, line = 'mine', liv
       const made = makeEdit(keeper.document.value!, crypto.randomUUID(), label, change)
       if (made) keeper.record(made.edit)
     },
-    /** Lets whatever waits for its time go on, up to so many times. */
+    /** Runs the waiting timers, up to so many times. */
     async pass(times = 6) {
       await settle()
       for (let i = 0; i < times; i++) {
@@ -127,7 +127,7 @@ test('an edit is on the shelf before anything is handed in, and leaves it when t
   await pass()
   expect(head().values.a).toBe(2)
   expect([await shelf.rows(DOC), keeper.state.value, keeper.revision.value]).toEqual([[], 'saved', 2])
-  // Being saved changes nothing of what is shown, so nothing is derived or run anew.
+  // Saving changes nothing on the page, so nothing is derived or run again.
   expect(keeper.document.value).toBe(typed)
 })
 
@@ -165,7 +165,7 @@ test('the page is closed while nobody answers: the next one hands in what it lef
   const next = page(server, shelf, 'new')
   await next.keeper.open()
   await next.pass()
-  // Not put over Bram's in silence: asked.
+  // It does not silently replace Bram's value; it asks.
   expect(head().values.a).toBe(9)
   expect(next.keeper.clash.value?.places).toMatchObject([
     { path: ['values', 'a'], base: 1, mine: 2, theirs: 9, who: 'Bram' },
@@ -196,7 +196,7 @@ test('a job opens although what an earlier visit left cannot be handed in yet', 
   state.mode = 'unheard'
   first.type(set('a', 2))
   await first.pass(1)
-  // Reading works, handing in does not, and is under way while the document is read.
+  // Reads work, hand-ins fail, and one is under way while the document is read.
   state.mode = 'well'
   const slow: KeepingServer<Small> = {
     read: async (since) => {
@@ -257,7 +257,7 @@ test('a refused edit is set aside with its reason, the others go in, and it come
   expect(keeper.aside.value.map((r) => [r.edit.label, r.refused])).toEqual([
     ['Remarks', 'That does not fit.'],
   ])
-  // Still there for the next visit.
+  // It is still there on the next visit.
   const next = page(server, shelf)
   await next.keeper.open()
   const [row] = next.keeper.aside.value
@@ -301,7 +301,7 @@ test.each([
     await pass()
     expect(keeper.clash.value?.places).toHaveLength(1)
     await keeper.settle([choice], crypto.randomUUID())
-    // Should somebody change it again, it is asked about in the same words.
+    // If somebody changes it again, the question has the same words.
     expect(keeper.pending.value.map((r) => r.edit.label)).toEqual(['Field a'])
     await pass()
     expect([head().values, keeper.state.value, await shelf.rows(DOC)]).toEqual([

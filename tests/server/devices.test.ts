@@ -8,7 +8,7 @@ import WebSocket from 'ws'
 import { demoPlan } from '../../core/demo/demoShop'
 import { DEVICE_PROTOCOL, type Answer, type Told } from '#core/devices/protocol'
 
-/** bin/devices as a process: who is let in, and what an adapter or a page hears on its line. */
+/** bin/devices as a process: who may connect, and what an adapter or a page receives. */
 const folder = mkdtempSync(join(tmpdir(), 'devices-'))
 const command = join(__dirname, '..', '..', 'bin', 'devices')
 const said = join(folder, 'devices.json')
@@ -36,7 +36,7 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true })
 })
 
-/** A line; its answers come by number, what is told by itself is kept. */
+/** A connection. Its answers come by number; messages that were not asked for are kept. */
 async function line(origin?: string) {
   const socket = new WebSocket(address, origin === undefined ? {} : { origin })
   const told: Told[] = []

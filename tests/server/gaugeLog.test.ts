@@ -19,7 +19,7 @@ const who = { shopId: 'saltmarsh', authorId: 'odile' }
 let connected: ReturnType<typeof connect>
 let devices: WebSocketServer
 let lines: WebSocket[] = []
-/** Devices that answer yes to everything and tell their state when a test says so. */
+/** Devices that answer yes to everything and report their state when a test says so. */
 const tell = (t: number, left: number) => {
   const gauge = { left, right: 0, tank: null, temperature: 288.15, barometer: 100_000 }
   for (const line of lines) line.send(JSON.stringify({ tell: 'state', state: { t, gauge } }))
@@ -112,7 +112,7 @@ test('a test that is taken away ends its log', async () => {
 test('a log outlives its server: what was kept is taken up again, and one that is stopped is kept no more', async () => {
   const id = await jobWithTest()
   const kept = { who, job: id, test: 'h', every: 10 }
-  // A server that is gone left it so.
+  // A server that died left this state behind.
   await keepLog(db(), kept)
   expect(gaugeLogOf(id)).toBeNull()
   await takeUpGaugeLogs(house())
@@ -123,7 +123,7 @@ test('a log outlives its server: what was kept is taken up again, and one that i
   await stopGaugeLog(db(), id)
   expect(await keptLogs(db())).toEqual([])
   await until(() => lines.length === 0)
-  // Begun anew it is kept once, as it was asked last.
+  // Begun again, the log exists once, with the settings of the last request.
   await startGaugeLog(house(), kept)
   await startGaugeLog(house(), { ...kept, every: 60 })
   expect(await keptLogs(db())).toEqual([{ ...kept, every: 60 }])

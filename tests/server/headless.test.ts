@@ -9,7 +9,7 @@ import { networkReport, wiringFor } from '#core/papers/network'
 import { newPlan } from '#core/jobs/newPlan'
 import { demoPlan } from '../../core/demo/demoShop'
 
-/** bin/np as other people's scripts call it: what it prints where, and its exit codes. */
+/** bin/np as other people's scripts call it: its output and its exit codes. */
 const folder = mkdtempSync(join(tmpdir(), 'np-'))
 function np(args: string[], input = ''): Promise<{ code: number; out: string; err: string }> {
   return new Promise((resolve) => {

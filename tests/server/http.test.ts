@@ -16,12 +16,12 @@ import type { KeptEdit } from '#core/document/handIn'
 import { setUp } from '../../server/db/setup'
 import { cluster, freePort } from '../support/database'
 
-/** The built server over HTTP, with a cluster of its own that goes away and comes back. */
+/** The built server over HTTP, with its own cluster that stops and starts. */
 const root = join(__dirname, '..', '..')
 const clusterName = `test-http-${process.pid}`
 let server: ChildProcess
 let queue: ChildProcess
-/** Who is here, as the browser keeps it. */
+/** The sign-in cookie, as a browser keeps it. */
 let cookie = ''
 let address: string
 let appUrl: string
@@ -41,7 +41,7 @@ beforeAll(async () => {
   cookie = headers.get('set-cookie')!.split(';')[0]!
 })
 
-/** The built server at a port, once it answers. */
+/** Starts the built server at a port and waits until it answers. */
 async function serveAt(port: number): Promise<{ child: ChildProcess; address: string }> {
   const child = spawn(process.execPath, [join(root, 'tests/support/server.mjs')], {
     stdio: 'ignore',
@@ -65,7 +65,9 @@ afterAll(async () => {
   cluster('drop', clusterName)
 })
 
-/** A connection kept open may be closed by the server just as it is used again: asked once more, as a browser does. */
+/**
+ * The server may close a kept-alive connection just as it is used again. Asked once more, as a browser does.
+ */
 const CLOSED = ['ECONNRESET', 'UND_ERR_SOCKET']
 const asked = (url: string, options: RequestInit) =>
   fetch(url, options).catch((error: Error) => {
@@ -242,7 +244,7 @@ test('an open page hears what another saves, and who else is there', async () =>
   await until(/event: ready/)
   const { json: job } = await call('/api/jobs/kiln-trailer')
   const edit = kept(job.document as Plan, job.revision, 'live-1', (d) => void (d.job.customer = 'Kiln'))
-  // Saved by another server of the same database.
+  // Saved by another server on the same database.
   const other = await serveAt(await freePort())
   await fetch(`${other.address}/api/jobs/kiln-trailer/edits`, {
     method: 'POST',
@@ -280,7 +282,7 @@ test('600 open pages: another that comes costs the database what it does with 6,
     return until
   }
   const commits = async () => {
-    // What a session did is counted once it has been idle for a moment (PostgreSQL's manual, 28.2.2).
+    // PostgreSQL counts a session's work once it has been idle for a moment (its manual, 28.2.2).
     await sleep(1500)
     const { rows } = await owner.query(
       'select xact_commit::int as done from pg_stat_database where datname = current_database()',
@@ -295,7 +297,7 @@ test('600 open pages: another that comes costs the database what it does with 6,
   for (let i = 0; i < 6; i++) await listen(i)
   const few = await cost(6)
   for (let i = 7; i < 600; i += 20) await Promise.all(Array.from({ length: 20 }, (_, k) => listen(i + k)))
-  // Both may fall in with a renewal and other work of the server; a read for each page would be 600 more.
+  // A renewal and other work of the server may fall in both. One read per page would add 600.
   expect(await cost(1000)).toBeLessThan(few + 60)
   for (let i = 0; open.size < 1001; i += 20)
     await Promise.all(Array.from({ length: 20 }, (_, k) => listen(2000 + i + k)))
@@ -306,11 +308,11 @@ test('600 open pages: another that comes costs the database what it does with 6,
 })
 
 /**
- * 10 000 were tried; every run of the tests tries as many as take seconds, not minutes. `MALFORMED=10000` tries
- * them all again.
+ * 10 000 were tried. Each run of the tests tries as many as take seconds; `MALFORMED=10000` tries them all
+ * again.
  */
 const MALFORMED = Number(process.env.MALFORMED ?? 3000)
-/** Words that every object knows by itself. */
+/** Property names that every object has. */
 const BUILT_IN = Object.getOwnPropertyNames(Object.prototype)
 
 test('malformed requests by the thousand: each is answered, none with a fault of ours, and the memory stays as it was', async () => {
@@ -461,7 +463,7 @@ test('plans made up from true ones: each is taken whole, with its sheet, or refu
     ),
   )
   type Tree = Record<string, unknown>
-  /** Every place of a plan: whose it is and under which name. */
+  /** Every place in a plan: the object that holds it, and its key. */
   const placesOf = (tree: Tree): [Tree, string][] =>
     Object.entries(tree).flatMap(([key, value]) => [
       [tree, key] as [Tree, string],
@@ -471,7 +473,7 @@ test('plans made up from true ones: each is taken whole, with its sheet, or refu
   let taken = 0
   for (let i = 0; i < 300; i++) {
     const plan = JSON.parse(pick(whole)) as Tree
-    // One place in five is one where a plan names another thing: those get past the schema more often.
+    // One change in five hits a place where the plan names another thing: those pass the schema more often.
     const named = placesOf(plan).filter(([, key]) =>
       /^(from|to|fromPort|toPort|class|like|haul|part|wire|tube)$/.test(key),
     )
@@ -490,7 +492,7 @@ test('plans made up from true ones: each is taken whole, with its sheet, or refu
     await call(`/api/jobs/${json.id}/archived`, { method: 'PUT', body: '{"archived":true}' })
   }
   expect(faults).toEqual([])
-  // Otherwise nothing but the schema would have been tried.
+  // Otherwise only the schema would have been tested.
   expect(taken).toBeGreaterThan(20)
 })
 
@@ -519,7 +521,7 @@ test('an edit of 5 000 changes is taken at once; one of more is refused with the
 
 test('packs, sheets and plan files are worked off beside other requests', async () => {
   const file = writePlanFile((await call('/api/jobs/star-wagon')).json.document)
-  /** How many other requests are answered while something takes long. */
+  /** Counts the other requests that are answered during a long task. */
   const answeredDuring = async (work: () => Promise<unknown>) => {
     let busy = true
     const done = work().finally(() => (busy = false))
@@ -529,9 +531,9 @@ test('packs, sheets and plan files are worked off beside other requests', async 
     return answered
   }
   const pack = async () => (await fetch(`${address}/api/jobs/star-wagon/pack`)).arrayBuffer()
-  // The circuit's runs are waited for before: printing alone is looked at.
+  // The circuit's runs are done first, so that only the printing counts.
   await pack()
-  // On one thread two or three were answered: before it began, and while the database was asked.
+  // On one thread only two or three were answered: before it began, and while the database was asked.
   expect(await answeredDuring(() => Promise.all([pack(), pack()]))).toBeGreaterThan(20)
   expect(
     await answeredDuring(() => Promise.all(Array.from({ length: 5 }, () => post('/api/jobs', { file })))),
@@ -559,7 +561,7 @@ test('the disk is full: 503 with a plain word, nothing half saved, and saved onc
   const edit = kept(job.document, job.revision, 'full-disk', (d) => void (d.job.customer = 'Hill fire crew'))
   const save = () =>
     call('/api/jobs/ridge-tender/edits', { method: 'POST', body: JSON.stringify({ edits: [edit] }) })
-  // As PostgreSQL says it when the disk has no room: class 53, insufficient resources.
+  // PostgreSQL's error when the disk is full: class 53, insufficient resources.
   await owner.query(`create function no_room() returns trigger language plpgsql as
     $$ begin raise exception 'could not extend file' using errcode = '53100'; end $$`)
   await owner.query('create trigger no_room before insert on held_edits execute function no_room()')
@@ -572,7 +574,7 @@ test('the disk is full: 503 with a plain word, nothing half saved, and saved onc
 })
 
 test('the database goes away and comes back: 503 with a plain word meanwhile, then well again without a restart', async () => {
-  // Work of the queue is under way when it happens.
+  // The queue is working when it happens.
   for (let i = 0; i < 6; i++)
     await post('/api/jobs', { from: 'estuary-flatbed', as: 'copy', name: `Copy ${i}` })
   await sleep(1500)
@@ -581,13 +583,13 @@ test('the database goes away and comes back: 503 with a plain word meanwhile, th
   expect(away.status).toBe(503)
   expect(away.json.error).toMatchObject({ code: 'database-away', message: expect.stringContaining('kept') })
   expect((await call('/api/health')).json).toMatchObject({ ok: true, database: false })
-  // Long enough for the run under way to end, and to find nowhere to write.
+  // Long enough for the current run to end and to find the database gone.
   await sleep(4000)
   cluster('start', clusterName)
   const back = await call('/api/jobs')
   expect(back.status).toBe(200)
   expect(back.json.jobs.length).toBeGreaterThanOrEqual(8)
-  // Each thread has connections of its own, and they broke while it had nothing to do.
+  // Each thread has its own connections, and they broke while it was idle.
   for (let i = 0; i < 6; i++)
     expect(await post('/api/jobs', { kind: 'coil-van', name: `After ${i}` })).toMatchObject({ status: 201 })
   expect(server.exitCode).toBeNull()
@@ -595,7 +597,7 @@ test('the database goes away and comes back: 503 with a plain word meanwhile, th
 })
 
 test('a sweep is queued, worked off beside requests, and can be stopped', async () => {
-  // The queue begins by itself once the database is there.
+  // The queue starts by itself once the database is there.
   let made = await post('/api/jobs/shell-runner/sweeps', {})
   for (let i = 0; i < 40 && made.status === 503; i++) {
     await sleep(250)
@@ -632,13 +634,13 @@ test('a job’s circuit is run once for all who open it, and the list counts wha
   await until(async () => (await listed()).ran === true)
   const derived = createDeriver()(document, here)
   expect((await listed()).notes.stop).toBe(derived.notes.filter((n) => n.rank === 'stop').length)
-  // What its runs do not hang on changes nothing; what they hang on makes them void, here and in the list.
+  // A change that no run depends on keeps the answers. Any other change voids them, here and in the list.
   const renamed = kept(document, 1, 'named', (d) => void (d.job.customer = 'Ferry line'))
   await post(`/api/jobs/${json.id}/edits`, { edits: [renamed] })
   expect((await answers(json.id)).answers).toEqual(first.answers)
   const higher = kept(document, 2, 'higher', (d) => void (d.job.altitude = 2400))
   await post(`/api/jobs/${json.id}/edits`, { edits: [higher] })
-  // Not run yet, or run anew by now: never those of the plan before.
+  // Either not run yet or run again by now, but never the answers of the plan before.
   expect((await answers(json.id)).answers).not.toEqual(first.answers)
 })
 
@@ -670,7 +672,7 @@ test('photos: read back as they came, captioned, taken away, in the pack; what i
   expect(written.json).toEqual({ caption: 'the left rail' })
   expect((await held())[0]!.caption).toBe('the left rail')
 
-  // Both sides of what one may hold: comments within a picture make it larger (ITU-T T.81, B.2.4.5).
+  // Both sides of the size limit. Comments inside a picture make it larger (ITU-T T.81, B.2.4.5).
   const comment = (length: number) => {
     const segment = Buffer.alloc(length)
     segment.writeUInt16BE(0xfffe)
@@ -687,7 +689,8 @@ test('photos: read back as they came, captioned, taken away, in the pack; what i
   expect((await add(ofSize(400_000), largest)).status).toBe(201)
   expect((await add(ofSize(400_001))).json.error.code).toBe('too-large')
   expect((await add(Buffer.from('GIF89a no jpeg'))).json.error.code).toBe('no-photo')
-  // Cut after its head, cut near its end, a page behind it, larger than it says or than the page makes any.
+  // Cut after its head, cut near its end, with a page behind it, and with a stated size larger than real or
+  // allowed.
   const saysItIs = (side: number) => {
     const lying = Buffer.from(JPEG)
     const frame = lying.indexOf(Buffer.from([0xff, 0xc0]))

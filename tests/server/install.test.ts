@@ -3,7 +3,7 @@ import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, truncateSync, wri
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
-/** What installs the packages, in a folder of its own with a stand-in for npm and one package. */
+/** The installer in a folder of its own, with a stand-in for npm and one package. */
 const root = join(__dirname, '..', '..')
 let folder: string
 const inside = (...names: string[]) => join(folder, ...names)

@@ -52,7 +52,7 @@ async function fresh(): Promise<{ id: string; plan: Plan }> {
 }
 const edit = (plan: Plan, change: (draft: Plan) => void, id = `edit-${++serial}`): Edit =>
   makeEdit(plan, id, 'test', change)!.edit
-/** Hands edits in as one page does that saw revision `base`. */
+/** Hands in edits as a page does that last saw revision `base`. */
 const handIn = (who: Who, id: string, base: number, edits: Edit[], line = who.authorId) =>
   handInToJob(
     db(),
@@ -345,7 +345,7 @@ test('a sweep is worked off set by set, read by its shop alone, and stopped wher
   const working = workSweep(db(), row.id)
   for (let i = 0; i < 400 && (await readSweep(db(), who.shopId, `${id}-sweep`, row.id))!.done === 0; i++)
     await new Promise((resolve) => setTimeout(resolve, 50))
-  // Another worker leaves what is being worked on alone.
+  // Another worker leaves a job alone while it is being worked on.
   await workSweep(db(), row.id)
   expect(await stopSweep(db(), who.shopId, `${id}-sweep`, row.id)).toBe(true)
   await working

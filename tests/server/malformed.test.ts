@@ -7,13 +7,15 @@ import { readRows } from '#core/prove/readings'
 import { US_UNITS } from '#core/quantity/units'
 import { demoJobs } from '../../core/demo/demoShop'
 
-/** Thousands of broken plan files and tables: each is refused in words, or is whole; none throws anything else. */
+/**
+ * Thousands of broken plan files and tables. Each is refused in words or is whole; none throws another error.
+ */
 
-// A reader warns of headings that stand there twice.
+// The reader warns of headings that occur twice.
 beforeAll(() => void jest.spyOn(console, 'warn').mockImplementation(() => {}))
 
 const plans = demoJobs().map(({ plan }) => writePlanFile(plan))
-/** A text with a few pieces taken out, doubled, or replaced by what breaks readers. */
+/** A text with a few pieces removed, doubled, or replaced by characters that break parsers. */
 const broken = (whole: fc.Arbitrary<string>) => {
   const junk = fc.oneof(
     fc.string({ unit: 'binary', maxLength: 8 }),

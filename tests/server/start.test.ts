@@ -19,7 +19,7 @@ import { demoPlan } from '../../core/demo/demoShop'
 import { freePort } from '../support/database'
 
 /**
- * bin/start as a shop uses it, on a data folder of its own: begun twice, killed, on leftovers and on an older
+ * bin/start as a shop uses it, on its own data folder: started twice, killed, on leftovers, and on an older
  * database.
  */
 const root = join(__dirname, '..', '..')
@@ -43,7 +43,7 @@ async function ended(child: ChildProcess, signal?: NodeJS.Signals): Promise<numb
   return over
 }
 
-/** Begins bin/start and waits for what it says it is at. */
+/** Starts bin/start and waits for its address. */
 async function start(port: number): Promise<{ child: ChildProcess; said: () => string; address: string }> {
   const child = spawn(process.execPath, [join(root, 'bin/start'), '--port', String(port)], {
     env: { ...process.env, NP_DATA: folder },
@@ -85,7 +85,7 @@ test('two at once are told apart; a server or a database that dies comes back; l
     return now && now.pid !== first && now
   })
   expect(again.database).toBe(true)
-  // A killed postmaster leaves its children for a moment; what is there after is a new one with the same data.
+  // The children of a killed postmaster live on for a moment. Afterwards a new one serves the same data.
   const [postmaster] = readFileSync(join(folder, 'demo/pg/postmaster.pid'), 'utf8').split('\n')
   process.kill(Number(postmaster), 'SIGKILL')
   await until(async () => !(await health(one.address))?.database)
@@ -145,7 +145,7 @@ test('a database of the earlier version, open to everybody, is taken over with e
     encoding: 'utf8',
     env: { ...process.env, NP_DATA: folder },
   }).trim()
-  // Its tables as they were, with a job in them.
+  // The tables of that version, with one job in them.
   const then = join(folder, 'migrations')
   cpSync(join(root, 'server/db/migrations'), then, { recursive: true })
   const journal = join(then, 'meta/_journal.json')

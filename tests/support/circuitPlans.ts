@@ -3,12 +3,14 @@ import type { AirNeed, Site } from '../../core/air/types'
 import { newPlan } from '../../core/jobs/newPlan'
 import type { AirPlan, Archetype } from '../../core/document/types'
 
-/** What tests of Air's rules begin from: a starting circuit whole, one haul, and the air of the standard atmosphere. */
+/**
+ * What the tests of Air's rules begin from: a whole starting circuit, one haul, and the standard atmosphere.
+ */
 
-/** No feed that takes any volts. */
+/** A feed without a voltage drop. */
 export const SEA_LEVEL: Site = { atmosphere: 101_325, feed: null, staging: 0 }
 
-/** Air as a plan has it that was begun from a starting circuit. */
+/** The air of a plan that was begun from a starting circuit. */
 export function circuitPlan(archetype: Archetype, rest: Partial<AirPlan> = {}): AirPlan {
   const { block, compressor } = ARCHETYPES.find((a) => a.id === archetype)!
   return {
@@ -21,7 +23,7 @@ export function circuitPlan(archetype: Archetype, rest: Partial<AirPlan> = {}): 
   }
 }
 
-/** A haul that wants one pressure, Pa gauge, on both sides, at one height. */
+/** A haul that needs one pressure (Pa gauge) on both sides, at one height. */
 export const needOf = (p: number): AirNeed => ({
   label: 'Full',
   left: { pressure: p, wanted: p, height: 0.16, limitedBy: null },
@@ -30,7 +32,7 @@ export const needOf = (p: number): AirNeed => ({
   heightAt: { left: () => 0.16, right: () => 0.16 },
 })
 
-/** A part with figures off its own sheet. */
+/** A part with figures from its own sheet. */
 export const withSheet = (air: AirPlan, id: string, figures: Record<string, number>): AirPlan => ({
   ...air,
   components: { ...air.components, [id]: { ...air.components[id]!, sheet: figures } },

@@ -1,5 +1,5 @@
-// Starts or stops a test cluster by name: node tests/support/cluster.mjs start NAME | stop NAME | drop NAME |
-// database NAME DB | old NAME (one of the earlier version, that lets anybody in). Prints its address.
+// Manages a test cluster by name: node tests/support/cluster.mjs start NAME | stop NAME | drop NAME |
+// database NAME DB | old NAME (of the earlier version, without passwords). Prints its address.
 import { readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { createDatabase, startCluster } from '../../bin/lib/cluster.mjs'

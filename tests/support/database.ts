@@ -6,7 +6,7 @@ import { setUp } from '../../server/db/setup'
 
 const root = join(__dirname, '..', '..')
 
-/** A new database with the demo in it, in the cluster that bin/test started. */
+/** Makes a new database with the demo in it, in the cluster that bin/test started. */
 export async function demoDatabase(name: string): Promise<string> {
   const url = process.env.DATABASE_URL
   if (!url) throw new Error('These tests need a database: run bin/test, which starts one.')
@@ -20,7 +20,7 @@ export async function demoDatabase(name: string): Promise<string> {
   return own
 }
 
-/** Starts, stops or drops a cluster of its own; returns its address when started. */
+/** Starts, stops or drops a cluster; returns its address when started. */
 export function cluster(command: 'start' | 'stop' | 'drop', name: string): string {
   return execFileSync(process.execPath, [join(root, 'tests/support/cluster.mjs'), command, name], {
     encoding: 'utf8',
@@ -28,7 +28,7 @@ export function cluster(command: 'start' | 'stop' | 'drop', name: string): strin
   }).trim()
 }
 
-/** A port of loopback that nobody listens at. */
+/** A free port on loopback. */
 export function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {

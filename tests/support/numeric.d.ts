@@ -1,4 +1,7 @@
-/** What the tests use of numeric 1.2.6 (a general numerical library), which ships no types: minimisation by BFGS. */
+/**
+ * The part of numeric 1.2.6 (a general numerical library without types) that the tests use: minimisation by
+ * BFGS.
+ */
 export declare function uncmin(
   f: (x: number[]) => number,
   x0: number[],

@@ -1,4 +1,4 @@
-/** What the tests use of odex 2.0.4 (a general ODE package), which ships loose TypeScript. */
+/** The part of odex 2.0.4 (a general ODE package with loose types) that the tests use. */
 export declare class Solver {
   constructor(dimension: number)
   absoluteTolerance: number

@@ -1,4 +1,4 @@
-// The queue's process for a test, with DATABASE_URL from the caller.
+// The queue's process for a test. The caller sets DATABASE_URL.
 import { pathToFileURL } from 'node:url'
 import { bundleQueue } from '../../bin/lib/bundle.mjs'
 

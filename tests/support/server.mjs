@@ -1,4 +1,4 @@
-// The built server for a test, with DATABASE_URL and its port from the caller.
+// The built server for a test. The caller sets DATABASE_URL and the port.
 import { bundleThread } from '../../bin/lib/bundle.mjs'
 
 process.env.NP_THREAD = await bundleThread()

@@ -5,7 +5,7 @@ import { callApi } from '~/composables/useApi'
 import type { Hired } from '~/workers/hire'
 
 /** The server's answer about a job's runs. */
-interface Told {
+interface SavedAnswers {
   revision: number
   build: string
   answers: Answers | null
@@ -44,9 +44,9 @@ export function useAnswers(): void {
   async function askServer(): Promise<Answers | null> {
     if (job.saveState !== 'saved') return null
     const { revision } = job
-    const told = await callApi<Told>(`/api/jobs/${job.id}/answers`).catch(() => null)
-    const same = told?.revision === revision && told.build === build && job.saveState === 'saved'
-    return same ? told.answers : null
+    const saved = await callApi<SavedAnswers>(`/api/jobs/${job.id}/answers`).catch(() => null)
+    const same = saved?.revision === revision && saved.build === build && job.saveState === 'saved'
+    return same ? saved.answers : null
   }
   async function ask(opened: boolean): Promise<void> {
     const number = asked

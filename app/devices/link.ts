@@ -1,4 +1,10 @@
-import { DEVICE_PROTOCOL, type Answer, type Opened, type Question, type Told } from '#core/devices/protocol'
+import {
+  DEVICE_PROTOCOL,
+  type Answer,
+  type Opened,
+  type Question,
+  type StandEvent,
+} from '#core/devices/protocol'
 import {
   DeviceRefusal,
   type ControlBox,
@@ -19,7 +25,7 @@ type Bare<Q> = Q extends Question ? Omit<Q, 'id'> : never
 export type Asked = Bare<Question>
 
 export interface LinkHears {
-  told(told: Told): void
+  event(event: StandEvent): void
   /** The connection is up, with the faults and controls of this job; or it is down, with the reason. */
   open(opened: Opened): void
   away(why: string): void
@@ -89,8 +95,8 @@ export class DeviceLink {
   }
 
   private hear(text: string): void {
-    const message = JSON.parse(text) as Answer | Told
-    if ('tell' in message) return this.hears.told(message)
+    const message = JSON.parse(text) as Answer | StandEvent
+    if ('tell' in message) return this.hears.event(message)
     const waits = this.waiting.get(message.re)
     this.waiting.delete(message.re)
     if (message.ok) waits?.done(message.value)

@@ -19,9 +19,9 @@ export function useDevices() {
 
   const plain = () => JSON.parse(JSON.stringify(job.plan)) as object
   const link = new DeviceLink(() => ({ id: job.id, plan: plain(), phone: phone.value }), {
-    told(told) {
-      if (told.tell === 'state') state.value = told.state
-      else said.value = [{ t: told.t, text: told.text }, ...said.value].slice(0, MOST_SAID)
+    event(event) {
+      if (event.tell === 'state') state.value = event.state
+      else said.value = [{ t: event.t, text: event.text }, ...said.value].slice(0, MOST_SAID)
     },
     open(offered) {
       opened.value = offered

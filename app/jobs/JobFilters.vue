@@ -11,7 +11,7 @@ const SORTS = [
   { value: 'customer', label: 'customer' },
   { value: 'check', label: 'next check' },
 ]
-const stands = [
+const states = [
   { value: '', label: 'anywhere' },
   ...STAGES.map((stage) => ({ value: stage, label: STAGE_TITLES[stage].name })),
   { value: 'done', label: 'handed over' },
@@ -22,7 +22,7 @@ const people = computed(() => [
 ])
 const PICKS = computed(() => [
   { key: 'sort', label: 'Sorted by', options: SORTS },
-  { key: 'at', label: 'Stands at', options: stands },
+  { key: 'at', label: 'Stands at', options: states },
   { key: 'who', label: 'Begun by', options: people.value },
 ])
 const CHECKS = [

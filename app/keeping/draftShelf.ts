@@ -4,7 +4,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 export interface Draft {
   /** Made by {@link draftId}: one draft for each tab, page and field. */
   id: string
-  /** The tab in which it was typed, by its line (line.ts). */
+  /** The tab in which it was typed, by its stream (editStream.ts). */
   line: string
   /** The page, such as `/jobs/ID/handover`: it names the job and the stage. */
   path: string

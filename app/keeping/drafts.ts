@@ -2,7 +2,7 @@ import { shallowRef } from 'vue'
 import { reveal } from '~/shell/drawers'
 import { draftId, openDraftShelf, type Draft } from './draftShelf'
 import { mayLose, shelf as edits } from './keeping'
-import { mayTake, ownLine } from './line'
+import { mayTake, ownStream } from './editStream'
 
 /**
  * The text of every field being typed in is saved at each key, one draft for each tab, page and field. After a
@@ -59,10 +59,10 @@ function forgetTaken(): void {
 
 /** Saves what is typed in any field of the page until the returned function is called. */
 export async function keepDrafts(): Promise<() => void> {
-  const line = await ownLine()
+  const stream = await ownStream()
   const typed = ({ target: field }: Event) => {
     if (!isField(field)) return
-    const name = { line, path: location.pathname, drawer: drawerOf(field), label: labelOf(field) }
+    const name = { line: stream, path: location.pathname, drawer: drawerOf(field), label: labelOf(field) }
     const place = { ...name, nth: sameName(name).indexOf(field) }
     const id = draftId(place)
     open.set(field, id)
@@ -122,10 +122,10 @@ async function fieldOf(draft: Draft): Promise<TextField | null> {
 
 /** Drafts of this page that belong to this tab or to a tab that is gone. */
 async function ownDrafts(): Promise<Draft[]> {
-  const line = await ownLine()
+  const stream = await ownStream()
   const mine: Draft[] = []
   for (const draft of await shelf.of(location.pathname).catch(() => []))
-    if (draft.line === line || (await mayTake(draft.line))) mine.push(draft)
+    if (draft.line === stream || (await mayTake(draft.line))) mine.push(draft)
   return mine
 }
 

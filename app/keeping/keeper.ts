@@ -54,23 +54,23 @@ const TOGETHER = 400
 
 export interface KeeperOptions<T> {
   doc: string
-  /** This tab's line of edits. */
-  line: string
+  /** This tab's stream of edits. */
+  stream: string
   shelf: EditShelf
   server: KeepingServer<T>
   /** Who is at this browser. */
   who: () => string
   /** What is wrong with a document, in a sentence, or null. */
   problem?: (document: T) => string | null
-  /** True if the tab of another line is gone, so that this tab hands its edits in. */
-  mayTake?: (line: string) => Promise<boolean>
+  /** True if the tab of another stream is gone, so that this tab hands its edits in. */
+  mayTake?: (stream: string) => Promise<boolean>
   /** Called when others' edits arrive. */
   onOthers?: () => void
   wait?: (run: () => void, ms: number) => unknown
 }
 
 export function createKeeper<T>(options: KeeperOptions<T>) {
-  const { doc, line, shelf, server } = options
+  const { doc, stream, shelf, server } = options
   const wait = options.wait ?? ((run, ms) => setTimeout(run, ms))
   const revision = shallowRef(0)
   /** The document as the server has it. */
@@ -136,13 +136,13 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     }
   }
 
-  /** Edits on the shelf: this tab's own, and those of lines whose tab is gone. */
+  /** Edits on the shelf: this tab's own, and those of streams whose tab is gone. */
   async function takeFromShelf(): Promise<void> {
     const rows = await shelf.rows(doc).catch(() => [])
-    const lines = [...new Set(rows.map((r) => r.edit.line))]
+    const streams = [...new Set(rows.map((r) => r.edit.line))]
     const mine = new Set<string>()
-    for (const name of lines)
-      if (name === line || (await (options.mayTake?.(name) ?? Promise.resolve(true)))) mine.add(name)
+    for (const name of streams)
+      if (name === stream || (await (options.mayTake?.(name) ?? Promise.resolve(true)))) mine.add(name)
     const known = new Set(pending.value.map((r) => r.id))
     const found = rows.filter((r) => mine.has(r.edit.line) && !known.has(r.id))
     order = Math.max(order, ...rows.map((r) => r.n))
@@ -198,12 +198,12 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     id: edit.id,
     doc,
     n: ++order,
-    edit: { ...edit, base, line, who: options.who(), ...sawOthers(), ...(replaces && { replaces }) },
+    edit: { ...edit, base, line: stream, who: options.who(), ...sawOthers(), ...(replaces && { replaces }) },
   })
 
   /** Edits left by earlier visits are on the screen, though no revision has them. */
   function sawOthers(): Pick<KeptEdit, 'saw'> {
-    const saw = pending.value.filter((r) => r.edit.line !== line).map((r) => r.id)
+    const saw = pending.value.filter((r) => r.edit.line !== stream).map((r) => r.id)
     return saw.length > 0 ? { saw } : {}
   }
 

@@ -3,7 +3,7 @@ import type { HandInAnswer } from '#core/document/exchange'
 import { callApi, RefusedError, sayWho } from '~/composables/useApi'
 import { schemasSoon } from './checks'
 import { HandInError, createKeeper, type Keeper, type KeeperOptions, type KeepingServer } from './keeper'
-import { mayTake, ownLine } from './line'
+import { mayTake, ownStream } from './editStream'
 import { takeOverOldQueues } from './oldQueues'
 import { openShelf, type KeptRow } from './shelf'
 
@@ -47,13 +47,13 @@ type Own<T> = Pick<KeeperOptions<T>, 'who'> & Partial<Pick<KeeperOptions<T>, 'pr
 
 /** The keeper of a document; the same one as long as this page is open. */
 export async function keeperOf<T>(doc: string, own: Own<T>): Promise<Keeper<T>> {
-  const line = await ownLine()
+  const stream = await ownStream()
   const there = known.get(doc)
   if (there) {
     Object.assign(there.options, own)
     return there.keeper as Keeper<T>
   }
-  const options: KeeperOptions<T> = { doc, line, shelf, server: serverOf<T>(doc, own.who), mayTake, ...own }
+  const options: KeeperOptions<T> = { doc, stream, shelf, server: serverOf<T>(doc, own.who), mayTake, ...own }
   const keeper = createKeeper<T>(options)
   schemasSoon()
   known.set(doc, { keeper: keeper as Keeper<unknown>, options: options as KeeperOptions<unknown> })

@@ -5,7 +5,7 @@ import type { Answers } from '#core/air/run/answers'
  * is the whole text it was run for and the build that ran it.
  */
 const KEY = 'np.answers'
-const MOST = 4
+const MOST_KEPT = 4
 
 interface Kept {
   of: string
@@ -24,7 +24,7 @@ export const keptAnswers = (of: string): Answers | null => read().find((k) => k.
 
 /** Keeps the newest few; if there is no room, it is run again next time. */
 export function keepAnswers(of: string, answers: Answers): void {
-  const kept = [{ of, answers }, ...read().filter((k) => k.of !== of)].slice(0, MOST)
+  const kept = [{ of, answers }, ...read().filter((k) => k.of !== of)].slice(0, MOST_KEPT)
   try {
     sessionStorage.setItem(KEY, JSON.stringify(kept))
   } catch {

@@ -1,4 +1,4 @@
-import { ownLine } from './line'
+import { ownStream } from './editStream'
 
 /** A change of a document, received as it happens. */
 export interface LiveChange {
@@ -27,13 +27,13 @@ let due = false
 async function connect(): Promise<void> {
   if (due) return
   due = true
-  const line = await ownLine()
+  const stream = await ownStream()
   due = false
   source?.close()
   source = null
   if (document.hidden || listeners.size === 0) return
   const docs = [...listeners.keys()].map(encodeURIComponent).join(',')
-  source = new EventSource(`/api/live/${docs}?tab=${line}`)
+  source = new EventSource(`/api/live/${docs}?tab=${stream}`)
   const data = <T>(event: Event) => JSON.parse((event as MessageEvent<string>).data) as T
   source.addEventListener('changed', (event) => {
     const change = data<LiveChange>(event)

@@ -25,7 +25,7 @@ const shop = useShop()
 const screen = useScreen()
 const router = useRouter()
 const text = ref('')
-const MOST = 14
+const MOST_RESULTS = 14
 interface Hit {
   label: string
   where: string
@@ -133,7 +133,7 @@ const hits = computed(() => {
   return all.value
     .filter((h) => words.every((w) => sought(h).includes(w)))
     .sort((a, b) => far(a) - far(b))
-    .slice(0, MOST)
+    .slice(0, MOST_RESULTS)
 })
 function pick(hit: Hit | null): void {
   if (!hit) return

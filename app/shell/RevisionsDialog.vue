@@ -24,7 +24,7 @@ const then = shallowRef<Plan | null>(null)
 const problem = ref('')
 const derive = createDeriver()
 /** Greatest number of lines listed; the rest is counted. */
-const MOST = 40
+const MOST_ROWS = 40
 
 onMounted(async () => {
   try {
@@ -116,14 +116,18 @@ const said = ({ number, edits }: Revision) =>
               </tr>
             </thead>
             <tbody>
-              <tr v-for="(p, i) in places.slice(0, MOST)" :key="i" class="border-t border-line align-top">
+              <tr
+                v-for="(p, i) in places.slice(0, MOST_ROWS)"
+                :key="i"
+                class="border-t border-line align-top"
+              >
                 <th scope="row" class="text-left font-normal py-0.5">{{ p.name }}</th>
                 <td class="text-right figure pl-3 break-words">{{ p.before }}</td>
                 <td class="text-right figure pl-3 break-words">{{ p.now }}</td>
               </tr>
             </tbody>
           </table>
-          <p v-if="places.length > MOST" class="label mb-3">and {{ places.length - MOST }} more</p>
+          <p v-if="places.length > MOST_ROWS" class="label mb-3">and {{ places.length - MOST_ROWS }} more</p>
           <table v-if="figures.length" class="w-full text-sm" aria-label="What it comes to otherwise">
             <thead>
               <tr class="label text-left">
@@ -133,7 +137,7 @@ const said = ({ number, edits }: Revision) =>
               </tr>
             </thead>
             <tbody>
-              <tr v-for="(f, i) in figures.slice(0, MOST)" :key="i" class="border-t border-line">
+              <tr v-for="(f, i) in figures.slice(0, MOST_ROWS)" :key="i" class="border-t border-line">
                 <th scope="row" class="text-left font-normal py-0.5">
                   {{ STAGE_TITLES[f.stage].name }}: {{ f.label }}
                 </th>
@@ -142,7 +146,7 @@ const said = ({ number, edits }: Revision) =>
               </tr>
             </tbody>
           </table>
-          <p v-if="figures.length > MOST" class="label">and {{ figures.length - MOST }} more</p>
+          <p v-if="figures.length > MOST_ROWS" class="label">and {{ figures.length - MOST_ROWS }} more</p>
         </template>
       </div>
     </div>

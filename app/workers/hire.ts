@@ -13,12 +13,12 @@ export function hire<Name extends keyof Work>(name: Name): Hired<Name> {
 }
 
 /** Most workers for one task: each keeps a system of its own. */
-const MOST = 4
+const MOST_WORKERS = 4
 
 /** As many workers as there are cores, but no more than there are jobs. */
 export function hireSeveral<Name extends keyof Work>(name: Name, jobs: number): Hired<Name>[] {
   const cores = Math.max(navigator.hardwareConcurrency || 2, 1)
-  return Array.from({ length: Math.min(cores, MOST, jobs) }, () => hire(name))
+  return Array.from({ length: Math.min(cores, MOST_WORKERS, jobs) }, () => hire(name))
 }
 
 /** Works through jobs: each worker prepares itself, then takes the next job that is left. */

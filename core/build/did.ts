@@ -4,14 +4,14 @@ import { FASTENERS, typedFastener, untold } from './fasteners'
 import type { Step } from './types'
 
 /** Most characters kept of a record. */
-const MOST = 600
+const LONGEST = 600
 
 /** The record of a step, written when it is ticked: part, place, length, wire and torque, in metric units. */
 export function didText(
   { title, detail, values, fasteners = [] }: Step,
   build: Pick<BuildPlan, 'fasteners'>,
 ): string {
-  const told = detail.replace(/\{(\w+)\}/g, (_, key: string) => {
+  const filled = detail.replace(/\{(\w+)\}/g, (_, key: string) => {
     const v = values[key]
     return v ? showText(v.value, v.quantity, METRIC_UNITS) : '—'
   })
@@ -22,7 +22,7 @@ export function didText(
       return typed ? [` ${FASTENERS[id].label}, ${typed.thread} ${typed.grade}: ${torque}.`] : []
     })
     .join('')
-  return `${title}. ${told}${tight}`.slice(0, MOST)
+  return `${title}. ${filled}${tight}`.slice(0, LONGEST)
 }
 
 /** Ticks whose steps are still what was done. A tick without a record counts for its step as it is. */

@@ -80,7 +80,7 @@ export interface BuildFacts {
   /** Load on the rear axle that brings the springs to their seats, kg; null if hands can. */
   closingLoad: number | null
   /** Height of a spring unladen and the highest it reaches, m. */
-  stands: { height: number; highest: number } | null
+  springHeight: { height: number; highest: number } | null
   /** True if the anti-roll is hydraulic and interlinked. */
   interlinked: boolean
 }

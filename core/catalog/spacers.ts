@@ -21,11 +21,11 @@ export function smallestSpacer(
   bare: BareHeights,
 ): number | null {
   const { low, high } = tableRange(areaByHeight)
-  const stands = (spacer: number) => bare.unladen - spacer <= high && bare.unladen - spacer >= low
-  const closes = (spacer: number) => stands(spacer) && bare.bump - spacer >= low
+  const fits = (spacer: number) => bare.unladen - spacer <= high && bare.unladen - spacer >= low
+  const closes = (spacer: number) => fits(spacer) && bare.bump - spacer >= low
   const hangs = (spacer: number) => closes(spacer) && bare.droop - spacer <= high
   const sizes = [0, ...STANDARD_SPACERS]
-  return sizes.find(hangs) ?? sizes.find(closes) ?? sizes.find(stands) ?? null
+  return sizes.find(hangs) ?? sizes.find(closes) ?? sizes.find(fits) ?? null
 }
 
 /** Height to which a slack spring is drawn by hand, m. */

@@ -47,20 +47,36 @@ function named(found: string, names: readonly string[]): string {
 const isWalked = (value: unknown): value is object => Array.isArray(value) || isPlain(value)
 
 const NONE: readonly number[] = []
-/** Numbers of the placeholders in the texts of an object; found once for each object. */
+/**
+ * Numbers of the placeholders in the texts of an object; found once for each object. An object without parts,
+ * such as a point, is not kept: it is read quicker than it is looked up.
+ */
 const placeholders = new WeakMap<object, readonly number[]>()
 function placeholdersIn(value: unknown): readonly number[] {
   if (typeof value === 'string') return RESERVED.test(value) ? numbersIn(value) : NONE
   if (!isWalked(value)) return NONE
   const known = placeholders.get(value)
   if (known) return known
-  const found = new Set<number>()
-  for (const [key, part] of Object.entries(value)) {
-    if (RESERVED.test(key)) for (const number of numbersIn(key)) found.add(number)
-    for (const number of placeholdersIn(part)) found.add(number)
+  let found: Set<number> | null = null
+  let hasParts = false
+  const add = (numbers: readonly number[]) => {
+    if (numbers === NONE) return
+    found ??= new Set()
+    for (const number of numbers) found.add(number)
   }
-  const numbers = found.size > 0 ? [...found] : NONE
-  placeholders.set(value, numbers)
+  const look = (part: unknown) => {
+    if (typeof part === 'object' && part !== null) hasParts = true
+    else if (typeof part !== 'string') return
+    add(placeholdersIn(part))
+  }
+  if (Array.isArray(value)) for (const part of value) look(part)
+  else
+    for (const key in value) {
+      if (RESERVED.test(key)) add(numbersIn(key))
+      look((value as Record<string, unknown>)[key])
+    }
+  const numbers = found ? [...(found as Set<number>)] : NONE
+  if (hasParts || found) placeholders.set(value, numbers)
   return numbers
 }
 

@@ -1,4 +1,11 @@
-import { DEVICE_PROTOCOL, readQuestion, type Answer, type Opened, type Question, type Told } from './protocol'
+import {
+  DEVICE_PROTOCOL,
+  readQuestion,
+  type Answer,
+  type Opened,
+  type Question,
+  type StandEvent,
+} from './protocol'
 import { DeviceRefusal } from './types'
 import { checkPlan } from '../document/schema'
 import { upgradePlan } from '../document/upgrade'
@@ -15,7 +22,7 @@ export interface Line {
 }
 
 export class DeviceHall {
-  private readonly stands = new Map<string, StandIns>()
+  private readonly standIns = new Map<string, StandIns>()
   private readonly sessions = new Set<DeviceSession>()
 
   constructor(readonly token: string) {}
@@ -33,19 +40,19 @@ export class DeviceHall {
   open(job: string, value: unknown): StandIns {
     const { plan, problems } = checkPlan(upgradePlan(value))
     if (!plan) throw new DeviceRefusal('bad-job', problems[0]?.message ?? '')
-    const there = this.stands.get(job)
+    const there = this.standIns.get(job)
     if (there) {
       there.change(plan)
       return there
     }
     const stand = new StandIns(job, plan)
-    this.stands.set(job, stand)
+    this.standIns.set(job, stand)
     return stand
   }
 
   /** The devices of an opened job. */
   of(job: string): StandIns {
-    return this.stands.get(job)!
+    return this.standIns.get(job)!
   }
 
   /** A number of real seconds have passed: every job with listeners advances, and they are informed. */
@@ -54,21 +61,21 @@ export class DeviceHall {
     for (const session of this.sessions)
       if (session.job !== null) heard.set(session.job, [...(heard.get(session.job) ?? []), session])
     for (const [job, sessions] of heard) {
-      const stand = this.stands.get(job)!
-      const told = goOn(stand, seconds)
-      for (const session of sessions) for (const one of told) session.tell(one)
+      const stand = this.standIns.get(job)!
+      const events = goOn(stand, seconds)
+      for (const session of sessions) for (const event of events) session.tell(event)
     }
   }
 }
 
 /** If a run cannot continue, this is reported, and the devices stop until something is changed. */
-function goOn(stand: StandIns, seconds: number): Told[] {
+function goOn(stand: StandIns, seconds: number): StandEvent[] {
   try {
     stand.advance(seconds)
   } catch (error) {
     return [{ tell: 'said', t: stand.t, text: `The devices stand still: ${(error as Error).message}` }]
   }
-  const said = stand.takeSaid().map(({ t, text }): Told => ({ tell: 'said', t, text }))
+  const said = stand.takeSaid().map(({ t, text }): StandEvent => ({ tell: 'said', t, text }))
   return [...said, { tell: 'state', state: stand.state() }]
 }
 
@@ -82,8 +89,8 @@ export class DeviceSession {
     private readonly line: Line,
   ) {}
 
-  tell(told: Told): void {
-    this.line.send(JSON.stringify(told))
+  tell(event: StandEvent): void {
+    this.line.send(JSON.stringify(event))
   }
 
   /** Handles a message. @returns false if the connection must be closed because it has no business here */

@@ -45,7 +45,7 @@ function charge(trial: FunctionTrial): void {
   cabSwitch(trial)
   const seconds = refill(trial, CHARGE.most)
   const key = trial.isEngineDriven() ? 'Engine running.' : 'Key on, engine off.'
-  trial.told('charge', 'Tank filled from empty: cut-out', `${key} Wait until the compressor stops.`, {
+  trial.addTest('charge', 'Tank filled from empty: cut-out', `${key} Wait until the compressor stops.`, {
     ...sights,
     tank: pressureSight('Tank when it stops (or after 15 min)', trial.tank()!),
     seconds: { label: 'It took', quantity: 'time', value: seconds },
@@ -66,7 +66,7 @@ function cabSwitch(trial: FunctionTrial): void {
   if (!hand) return
   trial.hand(hand.part, 'down')
   trial.wait(SETTLES)
-  trial.told('cab', 'Cab switch off', `While it runs, ${hand.label.toLowerCase()} off for ${SETTLES} s.`, {
+  trial.addTest('cab', 'Cab switch off', `While it runs, ${hand.label.toLowerCase()} off for ${SETTLES} s.`, {
     ...trial.amps(),
     runs: yesNo('The compressor still runs', runs(trial)),
   })
@@ -84,7 +84,7 @@ function relief(trial: FunctionTrial): void {
     const falls = before - trial.stand.pressureAt(part)! > HEARD
     trial.hand(part, 'let-go')
     refill(trial)
-    trial.told(
+    trial.addTest(
       `relief-${part}`,
       trial.label(part),
       'Read what is stamped on it. Pull its ring for 2 s, if it has one, face away and eyes guarded; then wait until the compressor stops. Never plug it, never screw it up.',
@@ -124,7 +124,7 @@ function up(trial: FunctionTrial, { id: side, name, press }: Control): void {
   }
   press(null)
   trial.wait(SETTLES)
-  trial.told(id, `${SIDE_WORDS[side]} up`, `${name} up for ${held} s, then wait ${SETTLES} s.`, {
+  trial.addTest(id, `${SIDE_WORDS[side]} up`, `${name} up for ${held} s, then wait ${SETTLES} s.`, {
     ...sights,
     ...trial.gauges(),
   })
@@ -147,12 +147,12 @@ function down(trial: FunctionTrial, { id: side, name, down: letDown, press }: Co
   press(null)
   trial.wait(SETTLES)
   const words = `${letDown ?? name} down for ${trial.held[id]} s, then wait ${SETTLES} s.`
-  trial.told(id, `${SIDE_WORDS[side]} down`, words, trial.gauges())
+  trial.addTest(id, `${SIDE_WORDS[side]} down`, words, trial.gauges())
 }
 
 function rest(trial: FunctionTrial): void {
   trial.wait(RESTS, RESTS / 20)
-  trial.told('rest', 'At rest', `Touch nothing for ${RESTS / 60} minutes.`, {
+  trial.addTest('rest', 'At rest', `Touch nothing for ${RESTS / 60} minutes.`, {
     ...trial.gauges(),
     ...trial.amps(),
   })
@@ -163,7 +163,7 @@ function cabGauges(trial: FunctionTrial): void {
   for (const part of trial.all('gauge', 'dualGauge')) {
     const lamp = trial.across(`lamp-${part}`)
     const lit: Sights = lamp === null ? {} : { lit: yesNo('Its lamp is lit', lamp > LIT * trial.nominal) }
-    trial.told(
+    trial.addTest(
       `gauge-${part}`,
       trial.label(part),
       'Lights on. Read it, and the same pressures at the parts themselves.',
@@ -200,7 +200,7 @@ function memories(trial: FunctionTrial): void {
         ? `Hold memory 1 to store; both down for ${LETS_DOWN} s and hold the next, for each. Both down once more. `
         : `Hold memory 1 to store. Both down for ${LETS_DOWN} s. `
     const press = `${first ? stored : ''}Press memory ${memory + 1}, and wait ${COMES_BACK} s.`
-    trial.told(`memory-${memory + 1}`, `Back to memory ${memory + 1}`, press, trial.gauges())
+    trial.addTest(`memory-${memory + 1}`, `Back to memory ${memory + 1}`, press, trial.gauges())
   }
 }
 
@@ -218,7 +218,7 @@ function keepUp(trial: FunctionTrial): void {
   trial.wait(COMES_BACK, LOOKS)
   trial.ask({ do: 'keepUp', pressure: null })
   const press = `Set the pressure it keeps up to what the lower gauge shows. Both down for ${LETS_DOWN} s, key off, key on, and wait ${COMES_BACK} s.`
-  trial.told('keep-up', 'Minimum at key on', press, trial.gauges())
+  trial.addTest('keep-up', 'Minimum at key on', press, trial.gauges())
 }
 
 /** Consumers of tank air: the horn, and the open coupler. */
@@ -242,7 +242,7 @@ function draws(trial: FunctionTrial): void {
       ? `Ears guarded: press its button for ${OPENS} s, read, and wait until the compressor stops.`
       : `A blow gun on it, eyes guarded: open it for ${OPENS} s, read, and wait until the compressor stops.`
     const word = isHorn ? 'It sounds' : 'Air comes'
-    trial.told(`draw-${hand.part}`, label, press, { ...(tank ? { tank } : {}), blows: yesNo(word, blows) })
+    trial.addTest(`draw-${hand.part}`, label, press, { ...(tank ? { tank } : {}), blows: yesNo(word, blows) })
   }
 }
 const BLOWS = PRACTICE.hornSilent.value
@@ -262,7 +262,7 @@ function cutIn(trial: FunctionTrial): void {
   trial.hand(way.part, 'let-go')
   refill(trial)
   const press = `Let air out by ${trial.named(way.part)} until the compressor starts, then shut it and wait until it stops.`
-  trial.told('cut-in', 'Compressor comes in and stops', press, {
+  trial.addTest('cut-in', 'Compressor comes in and stops', press, {
     starts: pressureSight(`${where} when it starts`, comesIn),
     runs: yesNo('It starts', seconds < DRAWS),
     stops: pressureSight(`${where} when it stops`, pressure()),
@@ -276,7 +276,7 @@ function dump(trial: FunctionTrial): void {
     trial.wait(OPENS)
     trial.hand(part, 'let-go')
     trial.wait(SETTLES)
-    trial.told(`dump-${part}`, trial.label(part), `Open it for ${OPENS} s.`, trial.gauges())
+    trial.addTest(`dump-${part}`, trial.label(part), `Open it for ${OPENS} s.`, trial.gauges())
   }
 }
 
@@ -287,7 +287,7 @@ function fromTheSeat(trial: FunctionTrial): void {
   trial.ask({ do: 'place', away: radio.far, sheets: radio.between.length })
   const { margin, box } = trial.stand.state()
   const sights = { hears: yesNo('It answers', margin > 0 && box!.awake) }
-  trial.told('seat', 'Remote from the seat', 'From the driver’s seat, doors shut, press any key.', sights)
+  trial.addTest('seat', 'Remote from the seat', 'From the driver’s seat, doors shut, press any key.', sights)
 }
 
 /** The service lock of a controller: nothing moves. */
@@ -302,7 +302,7 @@ function serviceLock(trial: FunctionTrial, [control]: Control[]): void {
   const rises = Math.max(after.left - before.left, after.right - before.right) > MOVES
   trial.ask({ do: 'lock', isOn: false })
   const press = `Service lock on. ${control.name} up for ${OPENS} s. Lock off again.`
-  trial.told('lock', 'Service lock', press, { ...trial.gauges(), moves: yesNo('It fills', rises) })
+  trial.addTest('lock', 'Service lock', press, { ...trial.gauges(), moves: yesNo('It fills', rises) })
 }
 const MOVES = PRACTICE.seenToFill.value
 
@@ -339,7 +339,7 @@ export function runFunctions(
 ): FunctionTest[] {
   const trial = new FunctionTrial(plan, derived, held, tried)
   const asleep = 'Key off, doors shut, ten minutes. A meter between battery and its cable.'
-  trial.told('stand-by', 'Stand-by', asleep, trial.drain())
+  trial.addTest('stand-by', 'Stand-by', asleep, trial.drain())
   trial.ask({ do: 'set', key: trial.isEngineDriven() ? 'running' : 'on' })
   trial.wait(1)
   charge(trial)

@@ -94,7 +94,7 @@ export class FunctionTrial {
     return this.stand.t - began
   }
   /** A test without anything to see is not a test. */
-  told(id: string, label: string, press: string, sights: Sights): void {
+  addTest(id: string, label: string, press: string, sights: Sights): void {
     if (Object.keys(sights).length === 0) return
     const seen = Object.entries(sights).map(([what, sight]): Sight => ({ id: `${id}:${what}`, ...sight }))
     this.tests.push({ id, label, press, sights: seen })

@@ -162,4 +162,4 @@ export interface StandState {
 
 export type Answer =
   { re: number; ok: true; value: unknown } | { re: number; ok: false; code: DeviceTrouble; message: string }
-export type Told = { tell: 'state'; state: StandState } | { tell: 'said'; t: number; text: string }
+export type StandEvent = { tell: 'state'; state: StandState } | { tell: 'said'; t: number; text: string }

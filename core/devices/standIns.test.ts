@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { demoJobs, demoPlan } from '../demo/demoShop'
-import { DEVICE_PROTOCOL, type Answer, type Question, type Told } from './protocol'
+import { DEVICE_PROTOCOL, type Answer, type Question, type StandEvent } from './protocol'
 import { DeviceRefusal } from './types'
 import type { Plan } from '../document/types'
 import { isConfirmed } from './confirmed'
@@ -244,8 +244,10 @@ test('whatever is pressed, no gas is lost and no spring is above its source or n
 describe('the protocol', () => {
   function hall() {
     const devices = new DeviceHall('secret')
-    const heard: (Answer | Told)[] = []
-    const session = devices.connect({ send: (text) => void heard.push(JSON.parse(text) as Answer | Told) })
+    const heard: (Answer | StandEvent)[] = []
+    const session = devices.connect({
+      send: (text) => void heard.push(JSON.parse(text) as Answer | StandEvent),
+    })
     const say = (message: unknown) => {
       const goesOn = session.receive(typeof message === 'string' ? message : JSON.stringify(message))
       return { goesOn, answer: heard.at(-1) as Answer }
@@ -299,8 +301,10 @@ describe('the protocol', () => {
     say({ id: 2, do: 'open', job: 'x', plan: demoPlan('shell-runner') })
     const label = devices.of('x').state().label!
     expect(say({ id: 3, do: 'pair', code: label }).answer.ok).toBe(true)
-    const second: (Answer | Told)[] = []
-    const other = devices.connect({ send: (text) => void second.push(JSON.parse(text) as Answer | Told) })
+    const second: (Answer | StandEvent)[] = []
+    const other = devices.connect({
+      send: (text) => void second.push(JSON.parse(text) as Answer | StandEvent),
+    })
     const ask = (message: object) => other.receive(JSON.stringify(message))
     ask({ id: 1, do: 'hello', protocol: DEVICE_PROTOCOL, token: 'secret', phone: 'Other' })
     ask({ id: 2, do: 'open', job: 'x', plan: demoPlan('shell-runner') })

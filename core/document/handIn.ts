@@ -3,14 +3,15 @@ import { sameJson } from '../quantity/patch'
 import { mergeDocuments, type Conflict } from './merge'
 
 /**
- * An edit kept until the server holds it: with the revision its author saw, its line of edits (one per browser
- * tab), and its author.
+ * An edit kept until the server holds it: with the revision its author saw, its stream of edits (one per
+ * browser tab), and its author.
  */
 export interface KeptEdit extends Edit {
   base: number
+  /** Id of the stream; browsers and the database have stored it under this key since the first version. */
   line: string
   who: string
-  /** Edits of other lines that its author saw before any revision had them, left from an earlier visit. */
+  /** Edits of other streams that its author saw before any revision had them, left from an earlier visit. */
   saw?: string[]
   /** Edits that this one replaces after a person settled them, so that they are never handed in again. */
   replaces?: string[]
@@ -56,7 +57,7 @@ const hasSeen = (edit: Pick<KeptEdit, 'line' | 'saw'>, earlier: KeptEdit) =>
 
 /**
  * Takes edits into a document, each based on what its own author saw: the revision it began from, plus earlier
- * edits of its line and those it names. So nobody's own earlier edit counts as somebody else's. If another
+ * edits of its stream and those it names. So nobody's own earlier edit counts as somebody else's. If another
  * person changed the same place differently, theirs is in `merged` and the place is listed.
  * @param problem what is wrong with a document, in a sentence, or null; an edit that causes a problem is
  * refused
@@ -70,7 +71,7 @@ export function takeIn<T>(
   let conflicts: Conflict[] = []
   const refused: Refusal[] = []
   const taken: KeptEdit[] = []
-  /** What the author of a line saw at a revision, plus what was taken since of what they would see. */
+  /** What the author of a stream saw at a revision, plus what was taken since of what they would see. */
   const views = new Map<string, { by: KeptEdit; seen: T | null }>()
   const viewOf = (edit: KeptEdit) => {
     const key = JSON.stringify([edit.base, edit.line, edit.saw])
@@ -102,6 +103,6 @@ export function takeIn<T>(
       refused.push({ id: edit.id, message: (error as Error).message })
     }
   }
-  const told = conflicts.filter((c) => !sameJson(c.base, c.mine) && !sameJson(c.mine, c.theirs))
-  return { merged, conflicts: told, refused }
+  const asked = conflicts.filter((c) => !sameJson(c.base, c.mine) && !sameJson(c.mine, c.theirs))
+  return { merged, conflicts: asked, refused }
 }

@@ -20,7 +20,7 @@ import { layRules } from './rules'
 import { shieldsOf } from './shields'
 import { isInCab, laidParts, partBox, solidsOf } from './space/room'
 import { boxAround, boxToShape, type Box } from './space/shapes'
-import { grommetsTold, type Solid } from './space/solid'
+import { enteredGrommets, type Solid } from './space/solid'
 import { laidSize, standsOf } from './space/stand'
 import { tubeCuts } from './tubes'
 import type { LayResult, Route } from './types'
@@ -94,7 +94,7 @@ export function layStage(
     feed: feedLength(routes, lay),
     wires: routes.filter(({ kind }) => kind === 'wire').sort((a, b) => b.cut - a.cut),
     swept,
-    holes: holesOf({ routes, places }, air, solids, grommetsTold(lay.solids)),
+    holes: holesOf({ routes, places }, air, solids, enteredGrommets(lay.solids)),
     measured: measuredOf(routes, lay),
     joined: joinedAt(routes, lay),
     harness: (lay.harnessLength ?? parts.compressor?.harness ?? 0) + lay.harnessExtension,

@@ -139,7 +139,7 @@ const alongDash = ({ x, y, z }: Point): Point[] =>
 
 /** Parts placed by hand. */
 type Pinned = Readonly<Record<string, Point>>
-type Told = LayPlan['solids']
+type EnteredSolids = LayPlan['solids']
 
 /**
  * Proposed place of every part: as placed by hand, or the preferred place, or the nearest one that is clear of
@@ -150,11 +150,11 @@ function findPlaces(
   truck: Truck,
   air: AirPlan,
   pinned: Pinned,
-  told: Told,
+  entered: EnteredSolids,
   stands: Stands,
 ): Record<string, Point> {
   const wanted = wantedPlaces(truck, air, stands, pinned)
-  const solids = solidsOf(truck, air, told)
+  const solids = solidsOf(truck, air, entered)
   const laid = laidParts(air)
   const places = { ...wanted }
   for (const id of laid) if (pinned[id]) places[id] = pinned[id]
@@ -177,20 +177,22 @@ function findPlaces(
 }
 
 const NONE: Pinned = {}
-const NOTHING_TOLD: Told = {}
+const NOTHING_ENTERED: EnteredSolids = {}
 const NOTHING_TURNED: Stands = {}
-let last: { inputs: readonly [Truck, AirPlan, Pinned, Told, Stands]; places: Record<string, Point> } | null =
-  null
+let last: {
+  inputs: readonly [Truck, AirPlan, Pinned, EnteredSolids, Stands]
+  places: Record<string, Point>
+} | null = null
 /** Proposed place of every part; not searched again while truck, circuit and hand-made changes are the same. */
 export function proposedPlaces(
   truck: Truck,
   air: AirPlan,
   pinned = NONE,
-  told = NOTHING_TOLD,
+  entered = NOTHING_ENTERED,
   stands = NOTHING_TURNED,
 ): Record<string, Point> {
-  const same = share(last?.inputs, [truck, air, pinned, told, stands] as const)
-  if (same !== last?.inputs) last = { inputs: same, places: findPlaces(truck, air, pinned, told, stands) }
+  const same = share(last?.inputs, [truck, air, pinned, entered, stands] as const)
+  if (same !== last?.inputs) last = { inputs: same, places: findPlaces(truck, air, pinned, entered, stands) }
   return last.places
 }
 

@@ -1,7 +1,8 @@
 import { PRACTICE } from '../catalog/practice'
 import type { AirPlan, Point, Side, Truck } from '../document/types'
 import { distance } from './distances'
-import { metBy, standing } from './run/pieces'
+import { metBy } from './run/pieces'
+import { standing } from './space/standing'
 import type { Solid } from './space/solid'
 
 /** How well the valve block is received at the driver's seat. */

@@ -23,8 +23,8 @@ export interface Wire {
 /** Every wire by what it joins. A part left for later has none yet. */
 export function wiresOf(air: Pick<AirPlan, 'components' | 'lines'>): Wire[] {
   const { components } = air
-  const fitted = Object.keys(components).filter((id) => components[id]!.state !== 'later')
-  const of = (...kinds: ComponentKind[]) => fitted.filter((id) => kinds.includes(components[id]!.kind))
+  const present = Object.keys(components).filter((id) => components[id]!.state !== 'later')
+  const of = (...kinds: ComponentKind[]) => present.filter((id) => kinds.includes(components[id]!.kind))
   const [supply] = of('compressor', 'belt')
   const [compressor, second] = of('compressor')
   const [block] = of('block')

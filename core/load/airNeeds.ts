@@ -54,17 +54,17 @@ export type SpringPair = [
 
 /**
  * Both springs under the truck at given gauge pressures, Pa. A pressure below atmosphere lifts nothing.
- * @param spring with its unladen height in this truck; `fitted` gives the volume at its design height
+ * @param spring with its unladen height in this truck; `springClass` gives the volume at its design height
  * @param load what the suspension carries; null for the empty truck
  */
 export function springsUnder(
   truck: LoadedTruck,
   spring: LevelSpring,
-  fitted: Pick<SpringClass, 'designHeight' | 'volume'>,
+  springClass: Pick<SpringClass, 'designHeight' | 'volume'>,
   load: BodyLoad | null,
 ): (left: number, right: number) => SpringPair {
   const { motionRatio } = truck.suspension
-  const volumeAt = { height: fitted.designHeight, volume: fitted.volume }
+  const volumeAt = { height: springClass.designHeight, volume: springClass.volume }
   const body = load ?? bodyLoad(0, 0, 0)
   return (left, right) => {
     const at = balanceBody(truck, body, spring, { left: Math.max(left, 0), right: Math.max(right, 0) })

@@ -16,7 +16,7 @@ export function scaledHaul(haul: Haul, share: number): Haul {
 }
 
 const STEP = 0.1
-const MOST = 2
+const LARGEST_SHARE = 2
 
 /**
  * Pressure against load in tenths of the haul, from empty to past the first limit (rear axle rating or the
@@ -31,7 +31,7 @@ export function pressureCard(
   const whole = Object.values(haul.items).reduce((sum, i) => sum + itemMass(i), 0) + towedLoad(haul).ball
   if (!(whole > 0)) return []
   const rows: CardRow[] = []
-  for (let i = 0; i <= MOST / STEP; i++) {
+  for (let i = 0; i <= LARGEST_SHARE / STEP; i++) {
     const share = Math.round(i * STEP * 10) / 10
     const r = solve(scaledHaul(haul, share))
     const worst = r.left.wanted >= r.right.wanted ? r.left : r.right

@@ -110,8 +110,8 @@ const negativeMass: LoadRule = ({ r, haul }) => {
 
 const liquidMoves: LoadRule = ({ r, haul, truck }) => {
   const surge = liquidSurge(haul, truck.wheelbase, truck.rearTrack)
-  const told = PRACTICE.liquidWorthTelling.value
-  if (surge.axle <= told && surge.side <= told) return null
+  const limit = PRACTICE.liquidWorthTelling.value
+  if (surge.axle <= limit && surge.side <= limit) return null
   return loadNote(r, {
     rule: 'liquid-surge',
     rank: 'know',

@@ -69,8 +69,8 @@ export function tenMinuteCheck(
   const b = dot(least, full) + loadLeast * loadFull + unladen
   const d = dot(full, full) + loadFull ** 2 + tape + unladen
   const [u, v] = [dot(least, wanted), dot(full, wanted)]
-  const told = (d * u ** 2 - 2 * b * u * v + a * v ** 2) / (a * d - b ** 2)
-  const then = COVERAGE * Math.sqrt(Math.max(dot(wanted, wanted) - told, 0))
+  const explained = (d * u ** 2 - 2 * b * u * v + a * v ** 2) / (a * d - b ** 2)
+  const then = COVERAGE * Math.sqrt(Math.max(dot(wanted, wanted) - explained, 0))
   if (then > WORTH * now) return null
   return {
     known,

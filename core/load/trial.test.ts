@@ -103,7 +103,7 @@ test('the most likely of all: the same as a general minimiser finds (numeric 1.2
       area: 1 + a! * tolerances.area,
       rate: 1 + r! * tolerances.rearRate,
       gap: g! * tolerances.gap,
-      ball: 1 + b! * PRACTICE.ballWeighed.value + told! * PRACTICE.toldLoad.value,
+      ball: 1 + b! * PRACTICE.ballWeighed.value + told! * PRACTICE.statedLoad.value,
     }
     const priors = [a!, r!, g!, b!, left!, right!, told!].reduce((sum, z) => sum + (z / prior) ** 2, 0)
     return Object.values(input.trials).reduce((sum, t) => {

@@ -254,16 +254,16 @@ function unknownsOf(input: TrialInput, taped: readonly Taped[]): Unknown[] {
         adds: SHARED.includes(source.id) ? null : added(input, aboard, source),
       })),
   )
-  return [...own, ...cases.filter(({ haul }) => haul !== null).map((aboard) => loadAsTold(input, aboard))]
+  return [...own, ...cases.filter(({ haul }) => haul !== null).map((aboard) => statedLoad(input, aboard))]
 }
 
 /**
  * A haul heavier than entered looks like weaker springs and steel, and the readings hardly separate them. So
  * the doubt of its whole weight takes part, by as much as loads are off in practice.
  */
-function loadAsTold(input: TrialInput, aboard: Aboard): Unknown {
+function statedLoad(input: TrialInput, aboard: Aboard): Unknown {
   const { front, rear, roll } = loadOf(caseOf(input, aboard))
-  const share = PRACTICE.toldLoad.value
+  const share = PRACTICE.statedLoad.value
   return {
     aboard: nameOf(aboard),
     source: { id: 'item:all', label: 'what was aboard', shift: (of) => of },
@@ -274,8 +274,8 @@ function loadAsTold(input: TrialInput, aboard: Aboard): Unknown {
 const loadOf = ({ haul, truck }: UncertainCase): BodyLoad => haulLoads(haul, truck).body
 
 function added(input: TrialInput, aboard: Aboard, source: Source): BodyLoad {
-  const told = caseOf(input, aboard)
-  const [without, weighed] = [loadOf(told), loadOf(source.shift(told, 1))]
+  const stated = caseOf(input, aboard)
+  const [without, weighed] = [loadOf(stated), loadOf(source.shift(stated, 1))]
   return {
     front: weighed.front - without.front,
     rear: weighed.rear - without.rear,

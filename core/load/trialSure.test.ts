@@ -89,7 +89,7 @@ function drive({ pressures, heavier, slip = 0, shared }: Driven, told: SurveyTol
     const made = madeUp(told, any)
     const haul = towing(300 + 300 * next())
     // Loads are off by as much as the program assumes, or by the given factor.
-    const off = heavier ?? 1 + any() * PRACTICE.toldLoad.value
+    const off = heavier ?? 1 + any() * PRACTICE.statedLoad.value
     const aboard = { ...haul, ballLoad: weighedBall(haul.ballLoad, any) * off }
     const trials: Record<string, TrialReading> = {}
     pressures.forEach((p, k) => {

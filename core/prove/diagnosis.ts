@@ -118,19 +118,19 @@ export function diagnose({ tests, runs }: FaultRuns, seen: Record<string, number
     .sort((a, b) => b.share - a.share)
   const suspects = found.map(({ group, share }): Suspect => {
     const would = group[0]!.sights
-    const told = ids.map((id) => ({
+    const readings = ids.map((id) => ({
       id,
       seen: seen[id]!,
       would: would[id] ?? NaN,
       sound: sound[id]!,
       quantity: quantities.get(id)!,
     }))
-    const speaks = ({ seen: s, sound: n, quantity }: (typeof told)[number]) =>
+    const speaks = ({ seen: s, sound: n, quantity }: (typeof readings)[number]) =>
       Math.abs(s - n) / doubtOf(quantity, n)
     return {
       labels: group.map(({ label }) => label),
       share,
-      because: told.sort((a, b) => speaks(b) - speaks(a)).slice(0, 3),
+      because: readings.sort((a, b) => speaks(b) - speaks(a)).slice(0, 3),
     }
   })
   return {

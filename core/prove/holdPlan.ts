@@ -57,14 +57,14 @@ function toldAfter(asked: HoldAsked, loss: number, as: Verdict): number | null {
   const most = Math.min(HOLD_PLAN.mostReadings, Math.floor(LONGEST / asked.every) + 1)
   const all = readingsOf(asked, loss, most)
   const test = { ...asked, readings: [] }
-  const told = (count: number) => look(test, all.slice(0, count), asked.allowed).verdict === as
+  const isDecided = (count: number) => look(test, all.slice(0, count), asked.allowed).verdict === as
   let enough = 2
-  while (enough < most && !told(enough)) enough = Math.min(enough * 2, most)
-  if (!told(enough)) return null
+  while (enough < most && !isDecided(enough)) enough = Math.min(enough * 2, most)
+  if (!isDecided(enough)) return null
   let short = Math.max(Math.floor(enough / 2), 1)
   while (enough - short > 1) {
     const middle = Math.floor((enough + short) / 2)
-    if (told(middle)) enough = middle
+    if (isDecided(middle)) enough = middle
     else short = middle
   }
   return (enough - 1) * asked.every

@@ -239,15 +239,15 @@ function waitMore(
   const still = Math.max(loss, 0)
   const likely =
     loss > allowed ? Math.max(loss, (1 + aside) * allowed) : Math.min(still, (1 - aside) * allowed)
-  const told = (more: number) =>
+  const isDecided = (more: number) =>
     look(test, [...readings, ...goingOn(test, readings, likely, more)], allowed).verdict !== 'cannot tell'
   let enough = 1
-  while (enough < most && !told(enough)) enough = Math.min(enough * 2, most)
-  if (!told(enough)) return 0
+  while (enough < most && !isDecided(enough)) enough = Math.min(enough * 2, most)
+  if (!isDecided(enough)) return 0
   let short = Math.floor(enough / 2)
   while (enough - short > 1) {
     const middle = Math.floor((enough + short) / 2)
-    if (told(middle)) enough = middle
+    if (isDecided(middle)) enough = middle
     else short = middle
   }
   return enough * every

@@ -85,12 +85,12 @@ export function slopeOf(points: readonly Point[], step: number): Slope {
   const weights = (row: number) =>
     columns.map((x) => [0, 1, 2].reduce((sum, c) => sum + inverted[row]![c]! * x[c]!, 0) / noise ** 2)
   const prior = (row: number) => inverted[row]![2]! / WARMTH.sd ** 2
-  const fitted = (row: number, by: readonly number[]) =>
+  const weightedSum = (row: number, by: readonly number[]) =>
     by.reduce((sum, w, i) => sum + w * points[i]!.corrected, 0) + prior(row) * WARMTH.mean
   const c = weights(1).map((w) => w / long)
-  const loss = fitted(1, weights(1)) / long
-  const warmth = fitted(2, weights(2))
-  const level = fitted(0, weights(0))
+  const loss = weightedSum(1, weights(1)) / long
+  const warmth = weightedSum(2, weights(2))
+  const level = weightedSum(0, weights(0))
   const scatter = points.map(
     ({ corrected, perKelvin, t }) => corrected - level + loss * (t - mean) - warmth * perKelvin,
   )

@@ -8,13 +8,13 @@ import { tableRange } from '../quantity/interpolate'
 import { obstacleName } from './fit'
 import { lowestStand } from './stands'
 import { motionTolerances } from './survey'
-import type { Fitted, RateFrom, TruckResult } from './types'
+import type { SpringMounting, RateFrom, TruckResult } from './types'
 
 /** Figures of the survey, each with its inputs. SI. */
 export function truckFigures(
   r: TruckResult,
   spring: SpringClass | null,
-  fitted: Pick<Fitted, 'spacer'>,
+  mounting: Pick<SpringMounting, 'spacer'>,
   rateFrom: RateFrom,
 ): Record<string, Figure> {
   const { truck } = r
@@ -48,7 +48,7 @@ export function truckFigures(
     },
     rearRate: rearRate(truck, tolerances.rearRate, rateFrom),
     motionRatio: motionRatio(truck),
-    ...heights(r, spring, fitted.spacer),
+    ...heights(r, spring, mounting.spacer),
     ...travels(truck),
     rake: rake(truck),
     seatTilt: {

@@ -249,13 +249,13 @@ describe('misfits are caught', () => {
     const t = flatbed((x) => {
       x.seatGap = { unladen: 0.305, droop: 0.385, bump: 0.21 }
     })
-    const fitted = { ...BARE, droop: 'none', closing: 'hand', kit: null } as const
-    const note = truckStage(t, leaf, fitted).notes.find((n) => n.rule === 'spring-height')!
+    const mounting = { ...BARE, droop: 'none', closing: 'hand', kit: null } as const
+    const note = truckStage(t, leaf, mounting).notes.find((n) => n.rule === 'spring-height')!
     const spacer = note.remedy!.patches[0]!.value as number
     // A gap of 0.305 m less 45 mm of brackets leaves 260 mm for a bag of 61 to 240 mm. At droop it is 340 mm,
     // which is 100 mm too much.
     expect(spacer).toBe(0.1016)
-    const rules = truckStage(t, leaf, { ...fitted, spacer }).notes.map((n) => n.rule)
+    const rules = truckStage(t, leaf, { ...mounting, spacer }).notes.map((n) => n.rule)
     expect(rules).toEqual(['not-weighed'])
   })
   test('inserts: too wide, too tall, too short, no hole for the stem', () => {

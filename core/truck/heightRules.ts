@@ -20,7 +20,7 @@ export function fitSpacer(standard: number | null, height: number): Remedy {
 
 /** Unladen, the spring must be within its range. Only then do droop and bump matter. */
 export const springHeight: Rule<WithSpring> = (input) => {
-  const { spring, fitted, r } = input
+  const { spring, mounting, r } = input
   const { low, high } = tableRange(spring.areaByHeight)
   const found = { rule: 'spring-height', rank: 'stop', subject: 'seatGap', source: CLASS_HEIGHT } as const
   if (r.springHeight < low)
@@ -31,7 +31,7 @@ export const springHeight: Rule<WithSpring> = (input) => {
       title: 'The gap is too small for this spring',
       text: 'It would stand {value} high unladen; it needs {limit} at least.',
       remedy:
-        fitted.spacer > 0 && r.springHeight + fitted.spacer >= low
+        mounting.spacer > 0 && r.springHeight + mounting.spacer >= low
           ? fitSpacer(r.standardSpacer, Math.max(r.spacerWanted, 0))
           : undefined,
     })
@@ -47,7 +47,7 @@ export const springHeight: Rule<WithSpring> = (input) => {
   return [overExtension, crushedOnBump, hangsShort, closingOverRating].flatMap((rule) => rule(input) ?? [])
 }
 
-/** True if the axle carries a load on the bed while the springs are fitted. */
+/** True if the axle carries a load on the bed while the springs are mounting. */
 const carriesLoad = ({ raisedBy }: Truck): boolean => raisedBy === 'axle' || raisedBy === 'not'
 
 function closeByLoad(typed: Truck): Remedy {
@@ -59,8 +59,8 @@ function closeByLoad(typed: Truck): Remedy {
 }
 
 /** A slack bag far above its seat cannot be drawn down by hand. */
-const hangsShort: Rule<WithSpring> = ({ typed, spring, fitted, r }) => {
-  if (fitted.closing === 'load' || r.closingLoad === 0) return null
+const hangsShort: Rule<WithSpring> = ({ typed, spring, mounting, r }) => {
+  if (mounting.closing === 'load' || r.closingLoad === 0) return null
   return note({
     rule: 'hangs-short',
     rank: 'know',
@@ -74,10 +74,10 @@ const hangsShort: Rule<WithSpring> = ({ typed, spring, fitted, r }) => {
   })
 }
 
-const closingOverRating: Rule<WithSpring> = ({ fitted, r }) => {
+const closingOverRating: Rule<WithSpring> = ({ mounting, r }) => {
   const value = r.rearAxle + r.closingLoad
   const limit = r.truck.ratings.rearAxle
-  if (fitted.closing !== 'load' || r.closingLoad === 0 || value <= limit) return null
+  if (mounting.closing !== 'load' || r.closingLoad === 0 || value <= limit) return null
   return note({
     quantity: 'mass',
     rule: 'closing-over-rating',
@@ -95,9 +95,9 @@ const closingOverRating: Rule<WithSpring> = ({ fitted, r }) => {
   })
 }
 
-const overExtension: Rule<WithSpring> = ({ spring, fitted, r }) => {
+const overExtension: Rule<WithSpring> = ({ spring, mounting, r }) => {
   const { high } = tableRange(spring.areaByHeight)
-  if (r.droopHeight <= high || fitted.droop !== 'none') return null
+  if (r.droopHeight <= high || mounting.droop !== 'none') return null
   return note({
     rule: 'over-extension',
     rank: 'fix',
@@ -114,10 +114,10 @@ const overExtension: Rule<WithSpring> = ({ spring, fitted, r }) => {
   })
 }
 
-const crushedOnBump: Rule<WithSpring> = ({ spring, fitted, r }) => {
+const crushedOnBump: Rule<WithSpring> = ({ spring, mounting, r }) => {
   const { low } = tableRange(spring.areaByHeight)
   if (r.bumpHeight >= low) return null
-  const spare = fitted.spacer > 0 && r.bumpHeight + fitted.spacer >= low
+  const spare = mounting.spacer > 0 && r.bumpHeight + mounting.spacer >= low
   return note({
     rule: 'crushed-on-bump',
     rank: 'fix',
@@ -129,13 +129,13 @@ const crushedOnBump: Rule<WithSpring> = ({ spring, fitted, r }) => {
     source: CLASS_HEIGHT,
     // One millimetre more, so that rounding does not leave it crushed.
     remedy: spare
-      ? fitSpacer(r.standardSpacer, Math.max(0, fitted.spacer - (low - r.bumpHeight) - 0.001))
+      ? fitSpacer(r.standardSpacer, Math.max(0, mounting.spacer - (low - r.bumpHeight) - 0.001))
       : undefined,
   })
 }
 
 /** A kit's brackets suit a certain lift. */
-export const kitForAnotherLift: Rule<TruckRuleInput> = ({ typed, fitted: { kit } }) => {
+export const kitForAnotherLift: Rule<TruckRuleInput> = ({ typed, mounting: { kit } }) => {
   const value = typed.suspension.lift
   if (!kit?.lift || (value >= kit.lift.least && value <= kit.lift.most)) return null
   const limit = value < kit.lift.least ? kit.lift.least : kit.lift.most
@@ -152,8 +152,8 @@ export const kitForAnotherLift: Rule<TruckRuleInput> = ({ typed, fitted: { kit }
 }
 
 /** A load closes the gap only if the axle carries it. */
-export const loadOnHangingAxle: Rule<TruckRuleInput> = ({ typed, fitted, r }) => {
-  if (fitted.closing !== 'load' || r.closingLoad === 0 || carriesLoad(typed)) return null
+export const loadOnHangingAxle: Rule<TruckRuleInput> = ({ typed, mounting, r }) => {
+  if (mounting.closing !== 'load' || r.closingLoad === 0 || carriesLoad(typed)) return null
   return note({
     quantity: 'mass',
     rule: 'load-on-hanging-axle',

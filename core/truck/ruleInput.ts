@@ -1,14 +1,14 @@
 import type { SpringClass } from '../catalog/springs'
 import type { Truck } from '../document/types'
 import { notesOf } from '../quantity/figure'
-import type { Fitted, TruckResult } from './types'
+import type { SpringMounting, TruckResult } from './types'
 
 /** What the rules of Truck look at. */
 export interface TruckRuleInput {
   /** The truck as typed; `r.truck` includes the kit. */
   typed: Truck
   spring: SpringClass | null
-  fitted: Pick<Fitted, 'spacer' | 'droop' | 'closing' | 'kit'>
+  mounting: Pick<SpringMounting, 'spacer' | 'droop' | 'closing' | 'kit'>
   r: TruckResult
 }
 export type WithSpring = TruckRuleInput & { spring: SpringClass }

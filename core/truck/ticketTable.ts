@@ -7,7 +7,7 @@ import { QUANTITIES } from '../quantity/units'
 export type TicketsRead =
   { tickets: Omit<Ticket, 'order'>[]; problems: null } | { tickets: null; problems: string[] }
 
-const MOST = 200
+const MOST_ROWS = 200
 const COLUMNS = {
   label: ['label', 'ticket', 'name'],
   at: ['date', 'at', 'time'],
@@ -48,10 +48,10 @@ export function readTickets(text: string): TicketsRead {
         `The first line must name the columns “front” and “rear”, or all four wheels (“front left” …); it reads “${heads.join(', ').slice(0, 120)}”.`,
       ],
     }
-  if (parsed.rows.length > MOST)
+  if (parsed.rows.length > MOST_ROWS)
     return {
       tickets: null,
-      problems: [`There are ${parsed.rows.length} lines; at most ${MOST} tickets are read at once.`],
+      problems: [`There are ${parsed.rows.length} lines; at most ${MOST_ROWS} tickets are read at once.`],
     }
   const problems: string[] = []
   const tickets = parsed.rows.map((row, i): Omit<Ticket, 'order'> => {

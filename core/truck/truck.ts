@@ -14,7 +14,7 @@ import { afterTrial, ratingsInForce, surveyChanges } from './survey'
 import {
   FITTED_PARTS,
   type Fit,
-  type Fitted,
+  type SpringMounting,
   type FittedTruck,
   type LeastClearance,
   type Spaced,
@@ -31,7 +31,7 @@ import {
 export function truckStage(
   plan: Truck,
   spring: SpringClass | null,
-  fitted: Fitted,
+  mounting: SpringMounting,
   memo: Memo = noMemo,
   tried: TriedSteel | null = null,
 ): StageOutput<TruckResult> {
@@ -53,13 +53,13 @@ export function truckStage(
   const frontAxle = w.frontLeft + w.frontRight
   const rearAxle = w.rearLeft + w.rearRight
   const seat = { bracketHeight: spring?.bracketHeight ?? 0 }
-  const heightIn = (gap: number) => seatedHeight(gap, seat, fitted.spacer)
+  const heightIn = (gap: number) => seatedHeight(gap, seat, mounting.spacer)
   const springHeight = heightIn(seatGap.unladen)
-  const { spacer, spacerAt } = fitted
+  const { spacer, spacerAt } = mounting
   const { fit, leastClearance } = memo(
     'fit',
     [spring, spacer, spacerAt, ...FITTED_PARTS.map((part) => truck[part])],
-    () => fitAll(truck, spring, fitted),
+    () => fitAll(truck, spring, mounting),
   )
   const loaded = LOADED_PARTS.map((part) => truck[part])
   const facts = memo<SurveyFacts>('facts', [tolerances, spacer, springHeight, ...loaded], () => ({
@@ -85,9 +85,9 @@ export function truckStage(
     fit,
     leastClearance,
   }
-  const notes = truckRules({ typed: plan, spring, fitted, r: result })
+  const notes = truckRules({ typed: plan, spring, mounting, r: result })
   return {
-    figures: truckFigures(result, spring, fitted, rateFrom),
+    figures: truckFigures(result, spring, mounting, rateFrom),
     notes,
     state: stateOf(notes, isSurveyed(plan) ? 'clear' : 'begun'),
     headline: { text: headlineText(truck) },

@@ -79,7 +79,7 @@ export interface SurveyChanges {
 /** A spacer, and which end of the spring it stands at. */
 export type Spaced = Pick<AirPlan, 'spacer' | 'spacerAt'>
 /** What Air says about how the spring is fitted. */
-export type Fitted = Spaced & Pick<AirPlan, 'droop' | 'closing' | 'kit'>
+export type SpringMounting = Spaced & Pick<AirPlan, 'droop' | 'closing' | 'kit'>
 
 /** What a road trial found of suspension rate and spring area: a factor, and the share it is known within. */
 export interface TriedSteel {

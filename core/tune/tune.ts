@@ -140,9 +140,9 @@ function plannedOf(
     return { planned: isChosen ? 'clear' : 'none', text: isChosen ? 'lever chosen' : 'lever to choose' }
   }
   if (sensor) {
-    const told = [sensing.door, sensing.key, sensing.hitch, sensing.lock]
-    const known = told.filter((answer) => answer !== null).length
-    return { planned: begun(known, told.length), text: `${known} of ${told.length} holds told` }
+    const answers = [sensing.door, sensing.key, sensing.hitch, sensing.lock]
+    const known = answers.filter((answer) => answer !== null).length
+    return { planned: begun(known, answers.length), text: `${known} of ${answers.length} holds told` }
   }
   const stored = hauls.filter((id) => presets[id]).length
   return {

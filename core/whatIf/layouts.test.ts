@@ -1,6 +1,6 @@
 import { startingCircuit } from '../air/circuit/startingCircuits'
 import { demoJobs } from '../demo/demoShop'
-import type { Plan, ToldSolid } from '../document/types'
+import type { Plan, EnteredSolid } from '../document/types'
 import { bestLayouts, freeParts, layoutStarts, partsWithoutRoom, type Layout } from '../lay/layouts/layouts'
 import { createDeriver } from '../derive/derive'
 import { tryLayout, withPlaces } from './layouts'
@@ -63,7 +63,7 @@ test('a pinned part is where it was; the others go to it', () => {
 test('where nothing fits it says which part and what is in its way', () => {
   const plan = fresh('wireless-dual')
   expect(partsWithoutRoom(plan.truck, plan.air, plan.lay)).toEqual([])
-  const everywhere: ToldSolid = {
+  const everywhere: EnteredSolid = {
     label: 'Water tank',
     kind: 'keepOut',
     at: { x: 1.5, y: 0, z: 0.7 },

@@ -50,10 +50,10 @@ export const ROAD_KM = (ROAD_TIME * ROAD_SPEED) / 1000
 export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): LevelLoop | null {
   const air = circuitAsItRuns(plan.air)
   const { spring, hauls } = stages.load.result
-  const fitted = stages.air.result.spring
+  const springClass = stages.air.result.spring
   const haul = hauls[haulId]
   const leveller = levellerOf(plan)
-  if (!spring || !fitted || !haul || !leveller) return null
+  if (!spring || !springClass || !haul || !leveller) return null
   const { truck } = stages.truck.result
   const { motionRatio, rearRate } = truck.suspension
   // What the steel carries at ride height is the truck unladen, unsprung weight counted with it; the rest is
@@ -67,13 +67,13 @@ export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): Le
   // The bag by itself, air shut in: p·A²/V at what the haul asks.
   const area = interpolate(spring.areaByHeight, spring.designHeight)
   const absolute = haul.left.pressure + stages.air.result.site.atmosphere
-  const airRate = ((absolute * area ** 2) / fitted.volume) * motionRatio ** 2
+  const airRate = ((absolute * area ** 2) / springClass.volume) * motionRatio ** 2
   const [droop, bump] = sensedTravel(plan.truck.seatGap)
   const supply = supplyOf(air)
   const tanks = allOfKinds(air, 'tank').reduce((sum, id) => sum + (partOf(air, id).figures.volume ?? 0), 0)
   const { atmosphere } = stages.air.result.site
-  const most = supply?.most ?? fitted.maxPressure
-  const volumeAt = { height: fitted.designHeight, volume: fitted.volume }
+  const most = supply?.most ?? springClass.maxPressure
+  const volumeAt = { height: springClass.designHeight, volume: springClass.volume }
   return {
     leveller,
     haulForce: carried(haul) - lightest,
@@ -85,7 +85,7 @@ export function levelLoopOf(plan: Plan, { stages }: Derived, haulId: string): Le
       damping: 2 * PRACTICE.damping.value * Math.sqrt((rearRate + airRate) * mass),
       motionRatio,
       areaAt: (height) => interpolate(spring.areaByHeight, height),
-      volumeAt: (height) => springVolume(fitted.areaByHeight, volumeAt, height),
+      volumeAt: (height) => springVolume(springClass.areaByHeight, volumeAt, height),
       rideHeight: spring.designHeight,
       droop,
       bump,

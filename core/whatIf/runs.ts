@@ -21,13 +21,13 @@ import type { Derived } from '../derive/types'
 export function runFacts(plan: Plan, { stages }: Derived): RunFacts {
   const { truck } = stages.truck.result
   const { spring, hauls } = stages.load.result
-  const fitted = airSet(circuitAsItRuns(plan.air)).spring
-  if (!spring || !fitted)
+  const springClass = airSet(circuitAsItRuns(plan.air)).spring
+  if (!spring || !springClass)
     throw new Error('Choose a spring class first: without one there is nothing to fill.')
   return {
     lengths: Object.fromEntries(stages.lay.result.routes.map((r) => [r.id, r.cut])),
     springs: (haul) =>
-      springsUnder(truck, spring, fitted, haul === null ? null : (hauls[haul]?.body ?? null)),
+      springsUnder(truck, spring, springClass, haul === null ? null : (hauls[haul]?.body ?? null)),
     levelAt: {
       left: spring.designHeight,
       right: spring.designHeight,

@@ -28,12 +28,12 @@ export interface Shelf<T> {
 }
 
 /** Who last changed a place, and when: from the newest revision with an edit of it by somebody else. */
-function lastAt(place: Conflict, past: PastRevision[], lines: Set<string>): ClashPlace {
+function lastAt(place: Conflict, past: PastRevision[], streams: Set<string>): ClashPlace {
   const touches = ({ patches }: Edit) =>
     patches.some(({ path }) =>
       path.slice(0, place.path.length).every((key, i) => String(key) === place.path[i]),
     )
-  const theirs = past.filter((r) => r.edits.some((e) => !lines.has(e.line) && touches(e))).at(-1)
+  const theirs = past.filter((r) => r.edits.some((e) => !streams.has(e.line) && touches(e))).at(-1)
   return { ...place, who: theirs?.author ?? '', at: theirs?.at.toISOString() ?? '' }
 }
 
@@ -62,8 +62,8 @@ export async function handIn<T>(tx: Database, shelf: Shelf<T>, edits: KeptEdit[]
   const fresh = edits.filter((e, i) => !known.has(e.id) && ids.indexOf(e.id) === i)
   const document = (await shelf.at(head))!
   const past = await shelf.since(Math.min(...edits.map((e) => e.base)))
-  const lines = new Set(edits.map((e) => e.line))
-  const others = past.some((r) => r.edits.some((e) => !lines.has(e.line)))
+  const streams = new Set(edits.map((e) => e.line))
+  const others = past.some((r) => r.edits.some((e) => !streams.has(e.line)))
   const standing = { doc, revision: head, document, holds: [...known], refused: [], others, clash: null }
   if (fresh.length === 0) return standing
 
@@ -79,7 +79,7 @@ export async function handIn<T>(tx: Database, shelf: Shelf<T>, edits: KeptEdit[]
     return {
       ...standing,
       refused,
-      clash: { places: conflicts.map((c) => lastAt(c, past, lines)), proposal: merged },
+      clash: { places: conflicts.map((c) => lastAt(c, past, streams)), proposal: merged },
     }
   const taken = fresh.filter((e) => !refused.some((r) => r.id === e.id))
   if (taken.length === 0) return { ...standing, refused }

@@ -13,7 +13,7 @@ export interface NewestPlan {
   derive: ReturnType<typeof createDeriver>
 }
 
-const MOST = 80
+const MOST_PLANS = 80
 const newest = new Map<string, NewestPlan>()
 
 /** The plan of a job at its newest revision, if this server has it; the job's row, locked now, decides. */
@@ -27,5 +27,5 @@ export function newestPlan(id: string, revision: number, updatedAt: Date): Newes
 export function rememberPlan(id: string, plan: NewestPlan): void {
   newest.delete(id)
   newest.set(id, plan)
-  if (newest.size > MOST) newest.delete(newest.keys().next().value!)
+  if (newest.size > MOST_PLANS) newest.delete(newest.keys().next().value!)
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import WebSocket from 'ws'
-import { DEVICE_PROTOCOL, type Told } from '#core/devices/protocol'
+import { DEVICE_PROTOCOL, type StandEvent } from '#core/devices/protocol'
 import { appendByDevice, gaugeOfSide, MOST_READINGS, stampReading } from '#core/document/appendReading'
 import { makeEdit } from '#core/document/edit'
 import type { KeptEdit } from '#core/document/handIn'
@@ -99,14 +99,14 @@ export class GaugeLog {
   }
 
   private hear(text: string): void {
-    const told = JSON.parse(text) as Told | { re: number; ok: boolean; message?: string }
-    if ('re' in told) {
-      if (!told.ok) this.away = told.message ?? GONE
+    const message = JSON.parse(text) as StandEvent | { re: number; ok: boolean; message?: string }
+    if ('re' in message) {
+      if (!message.ok) this.away = message.message ?? GONE
       return
     }
-    if (told.tell !== 'state' || this.over) return
+    if (message.tell !== 'state' || this.over) return
     this.away = ''
-    const { t, gauge } = told.state
+    const { t, gauge } = message.state
     // Restarted devices count their time from zero again.
     if (this.began && t < this.began.device) [this.began, this.next] = [null, -Infinity]
     if (t < this.next) return
@@ -114,7 +114,10 @@ export class GaugeLog {
     this.writing = this.writing.then(() => this.write(t, gauge)).catch(() => {})
   }
 
-  private async write(at: number, gauge: Extract<Told, { tell: 'state' }>['state']['gauge']): Promise<void> {
+  private async write(
+    at: number,
+    gauge: Extract<StandEvent, { tell: 'state' }>['state']['gauge'],
+  ): Promise<void> {
     const job = await readJob(this.house.db, this.who.shopId, this.job)
     const test = job?.plan.prove.holds[this.test]
     const pressure = test ? gaugeOfSide(test.side, gauge) : null

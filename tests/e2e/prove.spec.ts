@@ -186,7 +186,7 @@ test('a hidden leak: logged with the page closed, told, found by soap, put right
   await toTheDevices(page, id)
   // Seed 1 hides a leak at a spring's joint.
   await faults(page).getByRole('button', { name: 'Hide one' }).tap()
-  await expect(faults(page).getByText('Something is wrong, and not told.')).toBeVisible()
+  await expect(faults(page).getByText('Something is wrong; find out what.')).toBeVisible()
   await fillTo(page, /^(1[5-9]|2\d)/)
 
   await open(page, `/jobs/${id}/prove`)

@@ -73,9 +73,9 @@ function fakeServer() {
       }
     },
   }
-  const save = (line: string, change: (d: Small) => void) => {
+  const save = (stream: string, change: (d: Small) => void) => {
     const edit = makeEdit(head(), crypto.randomUUID(), 'theirs', change)!.edit
-    return server.handIn([{ ...edit, base: revisions.length, line, who: line }])
+    return server.handIn([{ ...edit, base: revisions.length, line: stream, who: stream }])
   }
   return { server, state, head, save, revisions }
 }
@@ -83,14 +83,14 @@ function fakeServer() {
 let serial = 0
 const freshShelf = () => openShelf(`shelf-${++serial}`)
 /** A page: a keeper whose clock the test moves. */
-function page(server: KeepingServer<Small>, shelf: EditShelf, line = 'mine', living: string[] = []) {
+function page(server: KeepingServer<Small>, shelf: EditShelf, stream = 'mine', living: string[] = []) {
   let next: (() => void) | null = null
   const keeper = createKeeper<Small>({
     doc: DOC,
-    line,
+    stream,
     shelf,
     server,
-    who: () => line,
+    who: () => stream,
     mayTake: async (name) => !living.includes(name),
     wait: (run) => (next = run),
   })

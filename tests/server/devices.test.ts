@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
 import WebSocket from 'ws'
 import { demoPlan } from '../../core/demo/demoShop'
-import { DEVICE_PROTOCOL, type Answer, type Told } from '#core/devices/protocol'
+import { DEVICE_PROTOCOL, type Answer, type StandEvent } from '#core/devices/protocol'
 
 /** bin/devices as a process: who may connect, and what an adapter or a page receives. */
 const folder = mkdtempSync(join(tmpdir(), 'devices-'))
@@ -39,10 +39,10 @@ afterAll(async () => {
 /** A connection. Its answers come by number; messages that were not asked for are kept. */
 async function line(origin?: string) {
   const socket = new WebSocket(address, origin === undefined ? {} : { origin })
-  const told: Told[] = []
+  const told: StandEvent[] = []
   const waits = new Map<number, (answer: Answer) => void>()
   socket.on('message', (data) => {
-    const message = JSON.parse(String(data)) as Answer | Told
+    const message = JSON.parse(String(data)) as Answer | StandEvent
     if ('tell' in message) told.push(message)
     else waits.get(message.re)?.(message)
   })

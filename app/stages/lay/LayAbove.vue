@@ -72,7 +72,7 @@ const faint = (id: string) =>
             <title>{{ lineText(route) }}</title>
           </polyline>
         </g>
-        <LayHandles v-if="shown.told" view="above" :place="(p) => [s.x(p.x), s.y(p.y)]" />
+        <LayHandles v-if="shown.entered" view="above" :place="(p) => [s.x(p.x), s.y(p.y)]" />
         <rect
           v-if="result.feed !== null"
           :x="s.x(plan.truck.battery.x + 0.13)"

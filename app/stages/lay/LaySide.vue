@@ -30,7 +30,7 @@ const { shown, runsOf } = useLayLayers()
         >
           <title>{{ route.fromLabel }} to {{ route.toLabel }}</title>
         </polyline>
-        <LayHandles v-if="shown.told" view="side" :place="(p) => [s.x(p.x), s.z(p.z)]" />
+        <LayHandles v-if="shown.entered" view="side" :place="(p) => [s.x(p.x), s.z(p.z)]" />
         <g
           v-for="part in parts.filter((p) => p.kind !== 'spring')"
           :key="part.id"

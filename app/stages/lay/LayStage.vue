@@ -13,7 +13,7 @@ const RunsPanel = laterComponent(() => laterDrawers().then((d) => d.RunsPanel))
 const LayFields = laterComponent(() => laterDrawers().then((d) => d.LayFields))
 const LaySection = laterComponent(() => laterDrawers().then((d) => d.LaySection))
 const LayTurned = laterComponent(() => import('./LayTurned.vue'))
-const TellSolids = laterComponent(() => laterDrawers().then((d) => d.TellSolids))
+const EnteredSolids = laterComponent(() => laterDrawers().then((d) => d.EnteredSolids))
 
 const shop = useShop()
 const { plan, stage, result, parts } = useLay()
@@ -45,7 +45,7 @@ const drawers = computed(() => {
     <template #cuts><CutList /><CoilPlan /><HoleList /></template>
     <template #layouts><LayoutsPanel /></template>
     <template #runs><RunsPanel /></template>
-    <template #solids><TellSolids /></template>
+    <template #solids><EnteredSolids /></template>
     <template #measured><BackFromTruck /></template>
   </DrawerBench>
 </template>

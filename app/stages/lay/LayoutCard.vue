@@ -20,7 +20,7 @@ const boxes = computed(() =>
     size: laidSize(plan.value.air, plan.value.lay.stands, id),
   })),
 )
-const told = computed(() => [...layout.stops, ...layout.fixes])
+const remaining = computed(() => [...layout.stops, ...layout.fixes])
 </script>
 
 <template>
@@ -87,8 +87,8 @@ const told = computed(() => [...layout.stops, ...layout.fixes])
       <dt>Stops, Fixes of Lay</dt>
       <dd class="figure text-right">{{ layout.stops.length }}, {{ layout.fixes.length }}</dd>
     </dl>
-    <ul v-if="told.length" class="text-sm list-disc pl-5">
-      <li v-for="note in told" :key="`${note.rule} ${note.subject}`">{{ note.title }}</li>
+    <ul v-if="remaining.length" class="text-sm list-disc pl-5">
+      <li v-for="note in remaining" :key="`${note.rule} ${note.subject}`">{{ note.title }}</li>
     </ul>
     <slot />
   </article>

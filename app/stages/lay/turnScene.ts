@@ -37,7 +37,7 @@ export interface Drawn {
 export const LAYERS = [
   { id: 'structure', label: 'Rails and cross-members' },
   { id: 'sheet', label: 'Floors and sheet metal' },
-  { id: 'body', label: 'Tank, batteries, hitch, what was told' },
+  { id: 'body', label: 'Tank, batteries, hitch, what you entered' },
   { id: 'moving', label: 'What moves' },
   { id: 'hot', label: 'Exhaust' },
   { id: 'parts', label: 'Parts' },

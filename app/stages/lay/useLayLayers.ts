@@ -4,12 +4,12 @@ import type { Route } from '#core/lay/types'
 export const FLAT_LAYERS = [
   { id: 'air', label: 'Air lines' },
   { id: 'wires', label: 'Wires' },
-  { id: 'told', label: 'What was told' },
+  { id: 'entered', label: 'What you entered' },
   { id: 'names', label: 'Names' },
 ] as const
 export type FlatLayer = (typeof FLAT_LAYERS)[number]['id']
 
-const shown = reactive<Record<FlatLayer, boolean>>({ air: true, wires: true, told: true, names: true })
+const shown = reactive<Record<FlatLayer, boolean>>({ air: true, wires: true, entered: true, names: true })
 
 export function useLayLayers() {
   return {

@@ -16,8 +16,8 @@ const taker = computed(() => named(picked.value) ?? named('motor') ?? takers.val
 const solved = computed(() => result.value.solved[state])
 const way = computed(() => taker.value && voltsLost(result.value.wiring, taker.value.id, solved.value.volts))
 /** A smaller loss gets no bar, V. */
-const LEAST = 0.0005
-const bars = computed(() => way.value?.lost.filter(({ volts }) => Math.abs(volts) >= LEAST) ?? [])
+const LEAST_SHOWN = 0.0005
+const bars = computed(() => way.value?.lost.filter(({ volts }) => Math.abs(volts) >= LEAST_SHOWN) ?? [])
 const whole = computed(() => Math.max(0.1, ...bars.value.map(({ volts }) => Math.abs(volts))))
 const text = (volts: number) => showText(volts, 'voltage', shop.units, 3)
 /** The motor at each pressure it works against, key on and engine off. */

@@ -13,16 +13,16 @@ const shop = useShop()
 
 const picked = ref('')
 const seed = ref(1)
-const told = ref<string[] | null>(null)
+const revealed = ref<string[] | null>(null)
 async function reveal(): Promise<void> {
-  told.value = ((await ask({ do: 'reveal' })) as string[] | undefined) ?? null
+  revealed.value = ((await ask({ do: 'reveal' })) as string[] | undefined) ?? null
 }
 function hide(): void {
-  told.value = null
+  revealed.value = null
   void ask({ do: 'hide', seed: seed.value })
 }
 function mend(): void {
-  told.value = null
+  revealed.value = null
   void ask({ do: 'mend' })
 }
 
@@ -102,8 +102,8 @@ async function spray(): Promise<void> {
         <button type="button" class="button quiet" @click="mend">Mend all</button>
       </div>
       <p class="text-sm mt-2" aria-live="polite">
-        <template v-if="told">It was: {{ told.join(', ') }}.</template>
-        <template v-else-if="state.isHiding">Something is wrong, and not told.</template>
+        <template v-if="revealed">It was: {{ revealed.join(', ') }}.</template>
+        <template v-else-if="state.isHiding">Something is wrong; find out what.</template>
         <template v-else-if="state.faults.length">Wrong with it: {{ state.faults.join(', ') }}.</template>
         <template v-else>Nothing is wrong with it.</template>
       </p>

@@ -22,7 +22,7 @@ const STILL: Record<LevelStill, string> = {
   hitch: 'a trailer is being hitched',
 }
 const DOING = { fills: 'fills', vents: 'vents', quiet: 'is quiet' }
-const stands = computed(() => {
+const height = computed(() => {
   const { missing } = level
   if (Math.abs(missing) < 0.0005) return 'as high as it is held'
   return `${length(Math.abs(missing))} ${missing > 0 ? 'low' : 'high'}`
@@ -47,7 +47,7 @@ function holdKey(event: KeyboardEvent, way: 'up' | 'down'): void {
       {{ level.kind === 'valve' ? 'The height valve' : 'The controller' }}
       <strong>{{ DOING[level.doing] }}</strong><template v-if="level.still"
         >: {{ STILL[level.still] }}</template
-      >; the truck stands {{ stands }}.
+      >; the truck stands {{ height }}.
       <template v-if="level.pushed">A hand holds its arm {{ level.pushed }}.</template>
       <template v-if="level.sees"
         >Its sensors say {{ length(level.sees.left) }} left, {{ length(level.sees.right) }} right, from ride

@@ -8,7 +8,7 @@ export interface TankFills {
   afterFirst: number
 }
 
-const MOST = 10_000
+const MOST_FILLS = 10_000
 
 /**
  * Complete fills of a volume from `from` to `to` out of a tank with the compressor off; each takes (to −
@@ -21,7 +21,7 @@ export function tankFills(
 ): TankFills {
   const drop = ((fill.to - fill.from) * fill.volume) / tank.volume
   const count = (least: number) =>
-    Math.min(Math.max(Math.floor((tank.pressure - least) / drop + 1e-9), 0), MOST)
+    Math.min(Math.max(Math.floor((tank.pressure - least) / drop + 1e-9), 0), MOST_FILLS)
   return {
     beforeRestart: count(Math.max(tank.cutIn, fill.to)),
     beforeFlat: count(fill.to),

@@ -20,16 +20,16 @@ export class Swings {
   /** Records the position of the body, m, at a time, s. */
   at(t: number, travel: number): void {
     this.far ??= { t, travel }
-    if (!this.near || Math.abs(travel - this.near.travel) > LEAST) this.near = { t, travel }
+    if (!this.near || Math.abs(travel - this.near.travel) > LEAST_SWING) this.near = { t, travel }
     if (this.way === 0) {
-      if (Math.abs(travel - this.far.travel) > LEAST) this.way = Math.sign(travel - this.far.travel)
+      if (Math.abs(travel - this.far.travel) > LEAST_SWING) this.way = Math.sign(travel - this.far.travel)
       else return
     }
     if ((travel - this.far.travel) * this.way >= 0) {
       this.far = { t, travel }
       return
     }
-    if (Math.abs(travel - this.far.travel) <= LEAST) return
+    if (Math.abs(travel - this.far.travel) <= LEAST_SWING) return
     this.turns.push(this.far)
     this.far = { t, travel }
     this.way = -this.way
@@ -60,4 +60,4 @@ export class Swings {
     }
   }
 }
-const LEAST = 2 * LOOP_SOLVER.still
+const LEAST_SWING = 2 * LOOP_SOLVER.still

@@ -17,7 +17,7 @@ export type OwnClassesRead =
   { classes: Record<string, OwnClass>; problems: null } | { classes: null; problems: string[] }
 
 const ID = /^[a-z0-9][a-z0-9-]{0,63}$/i
-const MOST = 500
+const MOST_ROWS = 500
 const PLAIN = ['id', 'kind', 'label', 'like', 'number', 'make', 'price', 'table'] as const
 
 /** Generic classes of a kind, from which an own class may start. */
@@ -179,8 +179,8 @@ export function readOwnClasses(text: string): OwnClassesRead {
       for (let k = before; k < problems.length; k++) problems[k] = `${at}: ${problems[k]}`
     })
   }
-  if (Object.keys(classes).length > MOST)
-    problems.push(`There are ${Object.keys(classes).length} classes; at most ${MOST} fit.`)
+  if (Object.keys(classes).length > MOST_ROWS)
+    problems.push(`There are ${Object.keys(classes).length} classes; at most ${MOST_ROWS} fit.`)
   if (problems.length === 0 && Object.keys(classes).length === 0) problems.push('There is no class in it.')
   return problems.length > 0 ? { classes: null, problems } : { classes, problems: null }
 }

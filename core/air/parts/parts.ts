@@ -261,14 +261,14 @@ export function beltFlow(figures: Record<string, number>): [number, number][] {
   ]
 }
 
-const fitted = new WeakMap<object, SpringClass>()
+const springClasses = new WeakMap<object, SpringClass>()
 /** The chosen spring, with figures of its own sheet if they were typed. The same object for the same plan. */
 export function springOf(air: Pick<AirPlan, 'springClass' | 'sheet' | 'classes'>): SpringClass | null {
   const mine = ownClassOf(air as PartsOf, air.springClass, 'spring')
   const base = springClass(mine?.like ?? air.springClass)
   if (!base || !(air.sheet ?? mine)) return base
   const key = air.sheet ?? mine!
-  const kept = fitted.get(key)
+  const kept = springClasses.get(key)
   if (kept?.id === air.springClass) return kept
   const own = mine ? { ...ownSpring(base, mine), id: air.springClass } : base
   const { sheet } = air
@@ -282,7 +282,7 @@ export function springOf(air: Pick<AirPlan, 'springClass' | 'sheet' | 'classes'>
         areaWithin: own.areaWithin ?? PRACTICE.sheetArea.value,
       }
     : own
-  fitted.set(key, spring)
+  springClasses.set(key, spring)
   return spring
 }
 

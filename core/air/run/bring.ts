@@ -27,7 +27,7 @@ class Door {
 
   constructor(
     readonly outlet: Outlet,
-    readonly told: number,
+    readonly target: number,
   ) {}
 
   get learnt() {
@@ -39,9 +39,9 @@ class Door {
     if (this.way !== 0) {
       const open = Math.max(this.shutAt - this.openedAt, RUN_SETTINGS.leastOpening)
       this.learnt.rate = Math.max(Math.abs(read - this.before) / open, RUN_SETTINGS.leastRate)
-      this.learnt.offset -= read - this.told
+      this.learnt.offset -= read - this.target
     }
-    const missing = this.told - read
+    const missing = this.target - read
     this.way = Math.abs(missing) > TARGET_BAND ? Math.sign(missing) : 0
   }
 
@@ -49,7 +49,7 @@ class Door {
   open(t: number, read: number): number | null {
     this.before = read
     this.openedAt = t
-    const time = Math.abs(this.told - read) / this.learnt.rate
+    const time = Math.abs(this.target - read) / this.learnt.rate
     return time < RUN_SETTINGS.timedOpening ? time : null
   }
 
@@ -59,7 +59,7 @@ class Door {
 
   /** How far the reading is past its shut-off point, Pa; negative before it. */
   past(read: number): number {
-    return (read - this.told - this.learnt.offset) * this.way
+    return (read - this.target - this.learnt.offset) * this.way
   }
 }
 

@@ -56,7 +56,7 @@ export class CircuitRun implements Stepped, Levelled {
   private script: StepScript | null = null
   private leg: RunLeg | null = null
   private last: Sample
-  private overshoots: { side: Side; told: number; way: number; most: number }[] = []
+  private overshoots: { side: Side; wanted: number; way: number; most: number }[] = []
 
   constructor(
     readonly air: AirPlan,
@@ -354,7 +354,7 @@ export class CircuitRun implements Stepped, Levelled {
     for (const supply of this.model.supplies)
       if (supply.kind === 'belt' && this.isOpen(supply.command)) this.used[supply.id]!.on += dt
     for (const o of this.overshoots)
-      o.most = Math.max(o.most, (this.gauge(`spring-${o.side}`, s) - o.told) * o.way)
+      o.most = Math.max(o.most, (this.gauge(`spring-${o.side}`, s) - o.wanted) * o.way)
     this.last = s
     this.record(s)
   }
@@ -376,9 +376,9 @@ export class CircuitRun implements Stepped, Levelled {
   watchOvershoot(target: { left: number; right: number }): () => number {
     const watched = this.model.network.vessels.flatMap((v) => {
       if (!v.spring) return []
-      const told = target[v.spring]
-      const way = Math.sign(told - this.gauge(`spring-${v.spring}`)) || 1
-      return [{ side: v.spring, told, way, most: -Infinity }]
+      const wanted = target[v.spring]
+      const way = Math.sign(wanted - this.gauge(`spring-${v.spring}`)) || 1
+      return [{ side: v.spring, wanted, way, most: -Infinity }]
     })
     this.overshoots = watched
     return () => {

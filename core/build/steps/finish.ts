@@ -65,7 +65,7 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
  */
 export function closeSteps(
   facts: BuildFacts & { raised: boolean; springFasteners: readonly FastenerId[] },
-  springs: { fitted: boolean; left: boolean },
+  springs: { present: boolean; left: boolean },
 ): Step[] {
   const { steps, add } = stepList()
   if (!springs.left)
@@ -97,7 +97,7 @@ export function closeSteps(
     facts.raised ? 'Off the stands, bolts once more' : 'Bolts once more',
     'Every bolt at its torque with the truck on its wheels. Again after about 100 miles.',
     {
-      fasteners: springs.fitted ? facts.springFasteners : undefined,
+      fasteners: springs.present ? facts.springFasteners : undefined,
       minutes: 8,
       after: {
         back: 'Nothing may hang loose when it comes down.',

@@ -19,7 +19,7 @@ export function buildSteps(
 ): Step[] {
   const first = facts.exhaustSide === 'left' ? 'right' : 'left'
   const second = first === 'left' ? 'right' : 'left'
-  const fitted = (side: Side) =>
+  const hasSpring = (side: Side) =>
     Object.values(air.components).some((c) => c.kind === 'spring' && c.side === side && isFitted(c.state))
   const left = Object.values(air.components).some((c) => c.kind === 'spring')
   const stays = (id: string) => air.components[id]?.kind === 'spring' && !isFitted(air.components[id].state)
@@ -28,17 +28,17 @@ export function buildSteps(
   const lineIds = lines.map((s) => s.id)
   const off = takeOffSteps(air)
   return onlyPlanned([
-    ...makeReadySteps(truck, facts.closingLoad, fitted('left') || fitted('right')),
+    ...makeReadySteps(truck, facts.closingLoad, hasSpring('left') || hasSpring('right')),
     ...lookSteps(air, new Set(facts.shields.map(({ id }) => id))),
     ...off,
     ...shields,
-    ...(fitted(first)
+    ...(hasSpring(first)
       ? springSteps(truck, air, facts, first, {
           ...shieldsBefore(shields, first, facts.exhaustSide),
           ...oldOneOff(off, `spring-${first}`),
         })
       : []),
-    ...(fitted(second)
+    ...(hasSpring(second)
       ? springSteps(truck, air, facts, second, {
           [`torque-${first}`]: 'Easy side first, then its mirror.',
           ...shieldsBefore(shields, second, facts.exhaustSide),
@@ -54,7 +54,7 @@ export function buildSteps(
     ...(left ? firstFillSteps(facts, lineIds) : []),
     ...closeSteps(
       { ...facts, raised: truck.raisedBy !== 'not', springFasteners: springFasteners(truck, facts) },
-      { fitted: fitted('left') || fitted('right'), left },
+      { present: hasSpring('left') || hasSpring('right'), left },
     ),
   ])
 }

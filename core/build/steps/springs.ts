@@ -132,8 +132,8 @@ export function springSteps(
 }
 
 /** The load that closed the gap comes off again, and the height of the springs is checked. */
-export function openGapSteps({ closingLoad, stands }: BuildFacts): Step[] {
-  if (closingLoad === null || !stands) return []
+export function openGapSteps({ closingLoad, springHeight }: BuildFacts): Step[] {
+  if (closingLoad === null || !springHeight) return []
   const { steps, add } = stepList()
   add(
     'Close',
@@ -142,8 +142,8 @@ export function openGapSteps({ closingLoad, stands }: BuildFacts): Step[] {
     'The frame rises and draws the springs out: each stands at {height} then, of {highest} that it reaches. Look that both ends sit flat.',
     {
       values: {
-        height: { value: stands.height, quantity: 'length' },
-        highest: { value: stands.highest, quantity: 'length' },
+        height: { value: springHeight.height, quantity: 'length' },
+        highest: { value: springHeight.highest, quantity: 'length' },
       },
       cautions: ['Nobody under it, no hand near a spring, while the load comes off.'],
       minutes: 6,

@@ -53,7 +53,7 @@ function factsOf({ plan, names, set, truck, lay, power }: From): BuildFacts {
     interlinked: plan.truck.suspension.interlinked,
     bolts,
     closingLoad: air.closing === 'load' && closingLoad > 0 ? closingLoad : null,
-    stands: set.spring && { height: springHeight, highest: tableRange(set.spring.areaByHeight).high },
+    springHeight: set.spring && { height: springHeight, highest: tableRange(set.spring.areaByHeight).high },
     presetLabels: ordered(plan.hauls).map(([, { label }]) => label),
     control,
     lever,

@@ -9,7 +9,13 @@ import { truckStage } from '../../truck/truck'
 import { defineRoom, only } from '../room'
 
 /** What Truck reads of Air. */
-const FITTED = ['spacer', 'spacerAt', 'droop', 'closing', 'kit'] as const satisfies readonly (keyof AirPlan)[]
+const SPRING_MOUNTING = [
+  'spacer',
+  'spacerAt',
+  'droop',
+  'closing',
+  'kit',
+] as const satisfies readonly (keyof AirPlan)[]
 
 interface From {
   plan: Plan
@@ -22,10 +28,10 @@ export const truckRoom = defineRoom({
   reads: ({ plan, set, trial }: From) => ({
     truck: plan.truck,
     spring: set.spring,
-    fitted: only(plan.air, FITTED),
+    mounting: only(plan.air, SPRING_MOUNTING),
     trial,
   }),
-  run: ({ truck, spring, fitted, trial }, memo) => truckStage(truck, spring, fitted, memo, trial),
+  run: ({ truck, spring, mounting, trial }, memo) => truckStage(truck, spring, mounting, memo, trial),
 })
 
 /** Result of the road trial for truck and spring as typed; null until a lip is taped. */
@@ -35,13 +41,13 @@ export const trialRoom = defineRoom({
     const isDriven = Object.keys(tune.trials).length > 0
     const { spring } = isDriven ? airSet(circuitAsItRuns(air)) : { spring: null }
     return {
-      driven: spring && { truck, spring, fitted: only(air, FITTED), hauls, trials: tune.trials },
+      driven: spring && { truck, spring, mounting: only(air, SPRING_MOUNTING), hauls, trials: tune.trials },
     }
   },
   run: ({ driven }, memo): RoadTrial | null => {
     if (!driven) return null
-    const { truck, spring, fitted, hauls, trials } = driven
-    const { facts } = truckStage(truck, spring, fitted, (key, inputs, compute) =>
+    const { truck, spring, mounting, hauls, trials } = driven
+    const { facts } = truckStage(truck, spring, mounting, (key, inputs, compute) =>
       memo(`typed:${key}`, inputs, compute),
     ).result
     return roadTrial({

@@ -13,7 +13,7 @@ import {
   textField,
   wholeField,
 } from '../fields'
-import { type LayPlan, type ShelfCoil, type Stand, TOLD_KINDS, type ToldSolid, UPS } from '../types'
+import { type LayPlan, type ShelfCoil, type Stand, ENTERED_KINDS, type EnteredSolid, UPS } from '../types'
 
 export const laySchema = shape<LayPlan>({
   places: recordField(pointField(), 200),
@@ -23,9 +23,9 @@ export const laySchema = shape<LayPlan>({
   harnessExtension: numberField(0, 100),
   slackAtSpring: numberField(0, 5),
   solids: recordField(
-    shape<ToldSolid>({
+    shape<EnteredSolid>({
       label: nameField(80),
-      kind: choiceField(TOLD_KINDS),
+      kind: choiceField(ENTERED_KINDS),
       at: pointField(),
       size: shape({
         along: numberField(0.005, 20),

@@ -11,15 +11,15 @@ export type Up = (typeof UPS)[number]
  * things, hot things, anything else. `keepOut` is a place to leave free; `grommet` is an existing hole in sheet
  * metal, with its grommet.
  */
-export const TOLD_KINDS = ['body', 'structure', 'sheet', 'moving', 'hot', 'keepOut', 'grommet'] as const
+export const ENTERED_KINDS = ['body', 'structure', 'sheet', 'moving', 'hot', 'keepOut', 'grommet'] as const
 
 /**
  * A thing on the truck added by hand, as an upright box: a new one, or a correction of one of the truck's
  * solids.
  */
-export interface ToldSolid {
+export interface EnteredSolid {
   label: string
-  kind: (typeof TOLD_KINDS)[number]
+  kind: (typeof ENTERED_KINDS)[number]
   /** Its middle. */
   at: Point
   size: { along: number; across: number; up: number }
@@ -55,7 +55,7 @@ export interface LayPlan {
   harnessExtension: number
   slackAtSpring: number
   /** Things added by hand; one with the id of a truck's own solid replaces it. */
-  solids: Record<string, ToldSolid>
+  solids: Record<string, EnteredSolid>
   /** Places a line or wire must pass, in order from its first end. */
   waypoints: Record<string, Point[]>
   coils: Record<string, ShelfCoil>

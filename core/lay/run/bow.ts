@@ -2,7 +2,8 @@ import type { Point } from '../../document/types'
 import { lengthOf } from '../distances'
 import type { Box } from '../space/shapes'
 import { roundedLength } from './bends'
-import { inTheWay, type Standing } from './pieces'
+import type { Standing } from '../space/standing'
+import { inTheWay } from './pieces'
 import { WAY } from './settings'
 
 /** Tubes between close neighbours, bent by hand round a part in between. */

@@ -1,5 +1,6 @@
 import type { Point } from '../../document/types'
-import { nearest, type Nearest, type Standing } from './pieces'
+import type { Standing } from '../space/standing'
+import { nearest, type Nearest } from './pieces'
 
 /** Results among solids, kept while the solids that matter are the same objects. */
 

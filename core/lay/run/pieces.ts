@@ -1,7 +1,8 @@
 import type { Point } from '../../document/types'
 import { distance } from '../distances'
-import { boundsOf, boxAround, boxToShape, type Box } from '../space/shapes'
+import { boxAround, boxToShape, type Box } from '../space/shapes'
 import type { Solid } from '../space/solid'
+import type { Standing } from '../space/standing'
 import { runClearance } from './clearance'
 import { RUN_SOLVER } from './settings'
 
@@ -20,19 +21,6 @@ function boxesAround(a: Point, b: Point): Box[] {
     z: a.z + ((b.z - a.z) * i) / pieces,
   })
   return Array.from({ length: pieces }, (_, i) => boxAround(at(i), at(i + 1)))
-}
-
-/** A solid with its bounding box, which shows at once that most are far away. */
-export interface Standing {
-  solid: Solid
-  bounds: Box
-}
-const standings = new WeakMap<Solid, Standing>()
-/** Always the same object for the same solid. */
-export function standing(solid: Solid): Standing {
-  const known = standings.get(solid) ?? { solid, bounds: { shape: 'box', ...boundsOf(solid.shape) } }
-  standings.set(solid, known)
-  return known
 }
 
 /** A straight piece of a run. Its parts are only computed if something is near, which is rare. */

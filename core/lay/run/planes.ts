@@ -29,9 +29,9 @@ function planes(named: readonly number[], low: number, high: number, least: numb
 const APART = RUN_SOLVER.planesApart
 
 /** Positions just beside the faces of things added by hand, along one axis. */
-const besideTold = (solids: readonly Solid[], axis: 'x' | 'y' | 'z'): number[] =>
+const besideEntered = (solids: readonly Solid[], axis: 'x' | 'y' | 'z'): number[] =>
   solids
-    .filter(({ told }) => told)
+    .filter(({ entered }) => entered)
     .flatMap((solid) => {
       const { min, max } = boundsOf(solid.shape)
       const apart = runClearance(solid) + WAY.fromFace - WAY.radius
@@ -56,7 +56,7 @@ export function planesAlong(truck: Truck, solids: readonly Solid[], through: rea
     CAB.firewall(truck) + beside,
     0,
     ...through.map(({ x }) => x),
-    ...besideTold(solids, 'x'),
+    ...besideEntered(solids, 'x'),
   ]
   return planes(named, rear, front, APART, 0.22)
 }
@@ -68,8 +68,8 @@ export function planesAcross(truck: Truck, solids: readonly Solid[], through: re
   const beside = frame.railWidth / 2 + WAY.fromFace
   const wide = Math.max(bed.width / 2 - 0.03, half + beside)
   // Symmetric, so that a mirrored truck has a mirrored lattice.
-  const told = [...through.map(({ y }) => y), ...besideTold(solids, 'y')].map(Math.abs)
-  const left = planes([half - beside, half, half + beside, 0, wide, ...told], 0, wide, APART, 0.18)
+  const entered = [...through.map(({ y }) => y), ...besideEntered(solids, 'y')].map(Math.abs)
+  const left = planes([half - beside, half, half + beside, 0, wide, ...entered], 0, wide, APART, 0.18)
   return [
     ...left
       .slice(1)
@@ -97,7 +97,7 @@ export function planesUp(truck: Truck, solids: readonly Solid[], through: readon
     CAB.dash(truck) - frame.top,
     battery + 0.06,
     ...through.map(({ x, z }) => z - frame.top - railRise(truck, x)),
-    ...besideTold(solids, 'z').map((z) => z - frame.top),
+    ...besideEntered(solids, 'z').map((z) => z - frame.top),
   ]
   const [low, high] = [PRACTICE.groundClearance.value - frame.top, Math.max(battery + 0.1, cab + 0.6)]
   return planes(named, low, high, APART, 0.16)

@@ -8,7 +8,7 @@ import { BATTERY } from '../places'
 import { FUSE_BOX } from '../../catalog/wiring'
 import { laidParts, partBox, solidsOf } from '../space/room'
 import { boxAround, boxToShape } from '../space/shapes'
-import { grommetsTold, type Solid } from '../space/solid'
+import { enteredGrommets, type Solid } from '../space/solid'
 import { laidSize } from '../space/stand'
 import type { Route } from '../types'
 import { roundedLength } from './bends'
@@ -17,7 +17,8 @@ import { around, endPlace, END_REACH, joinedBy, mayLeave, type Joined, type Laid
 import { pointAt, type Grid } from './grid'
 import { nodeAt, truckLattice, withParts, type Lattice } from './lattice'
 import { keptNear, keptNearest } from './keptNear'
-import { inTheWay, nearestOf, standing, type Standing } from './pieces'
+import { standing, type Standing } from '../space/standing'
+import { inTheWay, nearestOf } from './pieces'
 import { THROUGH, edgesOf, nothingShared, type Arrived, type Stub } from './search'
 import { searchesOn } from './searches'
 import { RUN_SOLVER, WAY } from './settings'
@@ -39,7 +40,7 @@ export interface Wanted {
   tube: TubeClass | null
 }
 /** What was set by hand. */
-type Told = Pick<LayPlan, 'solids' | 'waypoints' | 'cutTo' | 'allowance'>
+type LayChoices = Pick<LayPlan, 'solids' | 'waypoints' | 'cutTo' | 'allowance'>
 
 /** Lengths are cut to the next 10 mm; rounding errors must not add another. */
 const toCut = (length: number) => Math.ceil(length * 100 - RUN_SOLVER.cutRounding) / 100
@@ -66,9 +67,13 @@ const partSolid = ({ air, places, stands }: Laid, id: string): Solid => ({
 
 /** Lattices of the last few trucks. Most edits do not change them. */
 const lattices = recent<Lattice>(3)
-function latticeOf(truck: Truck, solids: readonly Solid[], { waypoints, solids: told }: Told): Lattice {
+function latticeOf(
+  truck: Truck,
+  solids: readonly Solid[],
+  { waypoints, solids: entered }: LayChoices,
+): Lattice {
   const through = Object.values(waypoints).flat()
-  const grommets = grommetsTold(told)
+  const grommets = enteredGrommets(entered)
   return lattices(spaceKey(truck, solids, through, grommets), () =>
     truckLattice(truck, solids, through, grommets),
   )
@@ -151,16 +156,16 @@ const isStill = ({ kind }: Solid) => kind === 'structure' || kind === 'floor' ||
  * Finds ways over one truck with its parts laid. Each run records where it lies, and the next one is tied to it
  * if that costs little.
  */
-function wayFinder(laid: Laid, told: Told) {
-  const { waypoints } = told
+function wayFinder(laid: Laid, choices: LayChoices) {
+  const { waypoints } = choices
   const { truck, air } = laid
-  const truckParts = solidsOf(truck, air, told.solids)
+  const truckParts = solidsOf(truck, air, choices.solids)
   const parts = share(
     lastParts,
     laidParts(air).map((id) => partSolid(laid, id)),
   )
   lastParts = parts
-  const base = latticeOf(truck, truckParts, told)
+  const base = latticeOf(truck, truckParts, choices)
   const lattice = withParts(base, parts)
   const solids = [...truckParts, ...parts].map(standing)
   const hot = solids.filter(({ solid }) => solid.kind === 'hot')
@@ -250,19 +255,19 @@ function wayFinder(laid: Laid, told: Told) {
 }
 
 /** Lays lines and wires between placed parts, longest first, along structure and clear of all solids. */
-function findRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): BareRoute[] {
+function findRuns(laid: Laid, choices: LayChoices, wanted: readonly Wanted[]): BareRoute[] {
   const { truck, air, places } = laid
-  const find = wayFinder(laid, told)
+  const find = wayFinder(laid, choices)
   const cutOf = (id: string, length: number, slack: number, tube: TubeClass | null) => {
-    const plan = taken(length * (1 + told.allowance) + slack, tube?.stock ?? null)
-    return { ...plan, cut: told.cutTo[id] ?? plan.planned }
+    const plan = taken(length * (1 + choices.allowance) + slack, tube?.stock ?? null)
+    return { ...plan, cut: choices.cutTo[id] ?? plan.planned }
   }
-  const toldHot = solidsOf(truck, air, told.solids).filter((s) => s.kind === 'hot' && s.told)
+  const enteredHot = solidsOf(truck, air, choices.solids).filter((s) => s.kind === 'hot' && s.entered)
   /** The distance from the exhaust is exact; other hot things are measured by bounding boxes. */
   const heatOf = (points: readonly Point[]) =>
     [
       { far: heatDistance(points, truck.exhaust), label: 'the exhaust' },
-      ...toldHot.map((solid) => ({ far: nearestOf(points, [standing(solid)]), label: solid.label })),
+      ...enteredHot.map((solid) => ({ far: nearestOf(points, [standing(solid)]), label: solid.label })),
     ].reduce((a, b) => (b.far < a.far ? b : a))
   const straight = ({ from, to }: Wanted) => distance(places[from]!, places[to]!)
   const lay = (run: Wanted): BareRoute => {
@@ -279,7 +284,7 @@ function findRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): BareRoute[
       to,
       path,
       ...way,
-      throughPlaces: (told.waypoints[id] ?? []).length > 0,
+      throughPlaces: (choices.waypoints[id] ?? []).length > 0,
       run: length,
       slack,
       swept,
@@ -314,12 +319,17 @@ function named({ blockedBy, ...route }: BareRoute, { components }: AirPlan): Rou
 
 const runs = recent<BareRoute[]>(6)
 /** The runs of a plan; not searched again while its space, its places and what is to be run are the same. */
-export function layRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Route[] {
+export function layRuns(laid: Laid, choices: LayChoices, wanted: readonly Wanted[]): Route[] {
   const { truck, air, places, stands } = laid
   const parts = Object.entries(air.components).map(([id, { kind }]) => [id, kind])
   const sizes = laidParts(air).map((id) => laidSize(air, stands, id))
-  const through = Object.values(told.waypoints).flat()
-  const space = spaceKey(truck, solidsOf(truck, air, told.solids), through, grommetsTold(told.solids))
+  const through = Object.values(choices.waypoints).flat()
+  const space = spaceKey(
+    truck,
+    solidsOf(truck, air, choices.solids),
+    through,
+    enteredGrommets(choices.solids),
+  )
   const key = JSON.stringify([
     space,
     truck.exhaust,
@@ -328,12 +338,12 @@ export function layRuns(laid: Laid, told: Told, wanted: readonly Wanted[]): Rout
     wanted,
     parts,
     sizes,
-    told.waypoints,
+    choices.waypoints,
     stands,
-    told.cutTo,
-    told.allowance,
+    choices.cutTo,
+    choices.allowance,
   ])
-  return runs(key, () => findRuns(laid, told, wanted)).map((route) => named(route, air))
+  return runs(key, () => findRuns(laid, choices, wanted)).map((route) => named(route, air))
 }
 
 /** A run without the points that it passes straight. */

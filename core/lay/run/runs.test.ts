@@ -17,7 +17,7 @@ import { roundedLength } from './bends'
 import { joinedBy } from './ends'
 import { runClearance } from './clearance'
 import { truckLattice } from './lattice'
-import { standing } from './pieces'
+import { standing } from '../space/standing'
 import { cheapestWay, nothingShared, stepper } from './search'
 import { WAY } from './settings'
 

@@ -5,8 +5,9 @@ import { springClass } from '../../catalog/springs'
 import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../../document/types'
 import { share } from '../../quantity/share'
 import { boxToShape, shrunk, type Box } from './shapes'
-import { withTold, type Solid } from './solid'
+import { withEntered, type Solid } from './solid'
 import { truckSolids } from './solids'
+import { standing } from './standing'
 import { laidSize, type Stands } from './stand'
 
 /** The space a part takes on the truck, what overlaps it, and where there is room for it. */
@@ -35,17 +36,20 @@ export function laidParts(air: AirPlan): string[] {
 }
 export const isInCab = (air: AirPlan, id: string): boolean => KINDS[air.components[id]!.kind].cab === true
 
-const NOTHING_TOLD: LayPlan['solids'] = {}
+const NOTHING_ENTERED: LayPlan['solids'] = {}
 let lastSolids: { inputs: readonly unknown[]; solids: Solid[] } | null = null
 /**
  * The truck's solids with the springs of the plan and things added by hand. They are made once for a truck, and
  * unchanged ones stay the same objects when it changes.
  */
-export function solidsOf(truck: Truck, air: AirPlan, told = NOTHING_TOLD): Solid[] {
+export function solidsOf(truck: Truck, air: AirPlan, entered = NOTHING_ENTERED): Solid[] {
   const spring = springClass(air.classes[air.springClass]?.like ?? air.springClass)
-  const inputs = [truck, spring, told]
+  const inputs = [truck, spring, entered]
   if (!lastSolids || inputs.some((value, i) => value !== lastSolids!.inputs[i]))
-    lastSolids = { inputs, solids: share(lastSolids?.solids, withTold(truckSolids(truck, spring), told)) }
+    lastSolids = {
+      inputs,
+      solids: share(lastSolids?.solids, withEntered(truckSolids(truck, spring), entered)),
+    }
   return lastSolids.solids
 }
 
@@ -116,9 +120,72 @@ export function blockerOf(box: Box, solids: readonly Solid[]): Solid | undefined
   return solids.find((solid) => isBlocked(box, inner, solid))
 }
 
+/** Distance from which no solid blocks a part, m. */
+const CLEAR_OF_ALL = Math.max(PRACTICE.heatClearance.value, PRACTICE.movingClearance.value)
+
+interface Search {
+  wanted: Point
+  size: PartSize
+  truck: Truck
+  solids: readonly Solid[]
+  others: readonly Box[]
+  reach: number
+}
+
+function searchRoom({ wanted, size, truck, solids, others, reach }: Search): Point | null {
+  const standings = solids.map(standing)
+  const taken = others.map((other) => shrunk(other, PLAY / 2))
+  // What blocked the last place probably blocks the next.
+  let inTheWay: Solid | undefined
+  const isFree = (place: Point) => {
+    if (place.z <= PRACTICE.groundClearance.value) return false
+    const box = partBox(place, size)
+    const inner = shrunk(box, PLAY)
+    if (inTheWay && isBlocked(box, inner, inTheWay)) return false
+    const own = shrunk(box, PLAY / 2)
+    if (taken.some((other) => boxToShape(own, other) === 0)) return false
+    const met = standings.find(
+      ({ solid, bounds }) => boxToShape(box, bounds) < CLEAR_OF_ALL && isBlocked(box, inner, solid),
+    )
+    inTheWay = met?.solid
+    return inTheWay === undefined
+  }
+  if (isFree(wanted)) return wanted
+  const tried = [...nearby(wanted), ...alongRails(truck, size)]
+    .map((place) => ({ place, far: away(place, wanted) }))
+    .filter(({ far }) => far <= reach)
+    .sort((a, b) => a.far - b.far)
+  return tried.find(({ place }) => isFree(place))?.place ?? null
+}
+
+/** Searches for room that are kept, by part and place. */
+const ROOMS_KEPT = 300
+interface KeptRoom extends Pick<Search, 'solids'> {
+  /** The other parts that the search could meet: all those within its radius. */
+  met: readonly Box[]
+  /** Radius around the preferred place within which every place was tried, m. */
+  radius: number
+  found: Point | null
+}
+const rooms = new Map<string, KeptRoom>()
+
+const metBy = ({ wanted, size, others }: Search, radius: number): Box[] => {
+  const around = radius + Math.hypot(...size)
+  const at: Box = { shape: 'box', min: wanted, max: wanted }
+  return others.filter((other) => boxToShape(at, other) <= around)
+}
+const isSameBox = (a: Box, b: Box) =>
+  a.min.x === b.min.x &&
+  a.min.y === b.min.y &&
+  a.min.z === b.min.z &&
+  a.max.x === b.max.x &&
+  a.max.y === b.max.y &&
+  a.max.z === b.max.z
+
 /**
  * The place nearest to the preferred one that is clear of the truck's solids, of the other parts and of the
- * pipe's heat: nearby, or along either rail; null if there is none within `reach`, m.
+ * pipe's heat: nearby, or along either rail; null if there is none within `reach`, m. A search is kept while
+ * the solids are the same and no other part within its radius has moved.
  */
 export function nearestRoom(
   wanted: Point,
@@ -128,23 +195,20 @@ export function nearestRoom(
   others: readonly Box[],
   reach = Infinity,
 ): Point | null {
-  // What blocked the last place probably blocks the next.
-  let inTheWay: Solid | undefined
-  const isFree = (place: Point) => {
-    if (place.z <= PRACTICE.groundClearance.value) return false
-    const box = partBox(place, size)
-    const inner = shrunk(box, PLAY)
-    if (inTheWay && isBlocked(box, inner, inTheWay)) return false
-    if (others.some((other) => overlap(box, other))) return false
-    inTheWay = solids.find((solid) => isBlocked(box, inner, solid))
-    return inTheWay === undefined
+  const search = { wanted, size, truck, solids, others, reach }
+  const { spacing, railWidth, rear, front, top } = truck.frame
+  const key = [wanted.x, wanted.y, wanted.z, ...size, reach, spacing, railWidth, rear, front, top].join(' ')
+  const before = rooms.get(key)
+  if (before?.solids === solids) {
+    const met = metBy(search, before.radius)
+    if (met.length === before.met.length && met.every((box, i) => isSameBox(box, before.met[i]!)))
+      return before.found
   }
-  if (isFree(wanted)) return wanted
-  const tried = [...nearby(wanted), ...alongRails(truck, size)]
-    .map((place) => ({ place, far: away(place, wanted) }))
-    .filter(({ far }) => far <= reach)
-    .sort((a, b) => a.far - b.far)
-  return tried.find(({ place }) => isFree(place))?.place ?? null
+  const found = searchRoom(search)
+  const radius = found ? away(found, wanted) : Infinity
+  if (rooms.size >= ROOMS_KEPT) rooms.clear()
+  rooms.set(key, { solids, met: metBy(search, radius), radius, found })
+  return found
 }
 
 /** Something near a part: its name, and its distance, outside to outside. */

@@ -56,8 +56,8 @@ export function runAt(points: readonly Point[], x: number): { through: Point[]; 
   const along: [Point, Point][] = []
   for (let i = 1; i < points.length; i++) {
     const [a, b] = [points[i - 1]!, points[i]!]
-    const lies = Math.abs(a.x - x) <= IN_THE_CUT && Math.abs(b.x - x) <= IN_THE_CUT
-    if (lies) along.push([a, b])
+    const isInCut = Math.abs(a.x - x) <= IN_THE_CUT && Math.abs(b.x - x) <= IN_THE_CUT
+    if (isInCut) along.push([a, b])
     else if ((a.x - x) * (b.x - x) <= 0 && a.x !== b.x) {
       const t = (x - a.x) / (b.x - a.x)
       through.push({ x, y: a.y + (b.y - a.y) * t, z: a.z + (b.z - a.z) * t })

@@ -1,4 +1,4 @@
-import type { LayPlan, Point, ToldSolid } from '../../document/types'
+import type { LayPlan, Point, EnteredSolid } from '../../document/types'
 import { boundsOf, type Box, type Shape } from './shapes'
 
 /**
@@ -17,7 +17,7 @@ export interface Solid {
   shape: Shape
   kind: SolidKind
   /** Added by hand. */
-  told?: true
+  entered?: true
   /** Lines leave it from inside: a part of the circuit, a spring. */
   hasPorts?: true
 }
@@ -30,28 +30,29 @@ export const around = (at: Point, [x, y, z]: readonly [number, number, number]):
   )
 
 /** Everything that is not a hole is a solid. */
-type ToldThing = ToldSolid & { kind: Exclude<ToldSolid['kind'], 'grommet'> }
-const isThing = (told: ToldSolid): told is ToldThing => told.there && told.kind !== 'grommet'
+type EnteredThing = EnteredSolid & { kind: Exclude<EnteredSolid['kind'], 'grommet'> }
+const isThing = (entered: EnteredSolid): entered is EnteredThing =>
+  entered.there && entered.kind !== 'grommet'
 
 /** Grommets added by hand: a run passes sheet metal there without a new hole. */
-export const grommetsTold = (told: LayPlan['solids']): Point[] =>
-  Object.values(told)
+export const enteredGrommets = (entered: LayPlan['solids']): Point[] =>
+  Object.values(entered)
     .filter(({ kind, there }) => there && kind === 'grommet')
     .map(({ at }) => at)
 
 /** A thing added by hand, as a solid. */
-const toldSolid = (id: string, { label, kind, at, size }: ToldThing): Solid => ({
+const solidOfEntered = (id: string, { label, kind, at, size }: EnteredThing): Solid => ({
   id,
   label: `the ${label.toLowerCase()}`,
   kind: kind === 'keepOut' ? 'body' : kind,
-  told: true,
+  entered: true,
   shape: around(at, [size.along, size.across, size.up]),
 })
 
 export const capitalised = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 
 /** A solid as a thing added by hand, to start from: its bounding box. */
-export function asTold({ label, kind, shape }: Solid, order: number): ToldSolid {
+export function asEntered({ label, kind, shape }: Solid, order: number): EnteredSolid {
   const { min, max } = boundsOf(shape)
   const middle = (k: 'x' | 'y' | 'z') => (min[k] + max[k]) / 2
   return {
@@ -65,10 +66,10 @@ export function asTold({ label, kind, shape }: Solid, order: number): ToldSolid 
 }
 
 /** The truck's solids with things added by hand: in addition, or replacing the one with the same id. */
-export function withTold(solids: readonly Solid[], told: LayPlan['solids']): Solid[] {
-  const entries = Object.entries(told).sort(([, a], [, b]) => a.order - b.order)
+export function withEntered(solids: readonly Solid[], entered: LayPlan['solids']): Solid[] {
+  const entries = Object.entries(entered).sort(([, a], [, b]) => a.order - b.order)
   return [
-    ...solids.filter(({ id }) => !told[id]),
-    ...entries.flatMap(([id, thing]) => (isThing(thing) ? [toldSolid(id, thing)] : [])),
+    ...solids.filter(({ id }) => !entered[id]),
+    ...entries.flatMap(([id, thing]) => (isThing(thing) ? [solidOfEntered(id, thing)] : [])),
   ]
 }

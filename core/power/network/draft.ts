@@ -49,7 +49,7 @@ export interface Tapped {
 /** Parts and test points as they are added, with the circuit's facts. */
 export interface Draft extends Wiring {
   facts: WiringFacts
-  /** Ids of the fitted parts of some kinds. */
+  /** Ids of the present parts of some kinds. */
   of: (...kinds: ComponentKind[]) => string[]
   labelOf: (id: string) => string
   /** Rating that guards each node where a wire ends, A. */
@@ -59,7 +59,7 @@ export interface Draft extends Wiring {
 export function draftOf(facts: WiringFacts): Draft {
   const { components } = facts.air
   const { power } = facts
-  const fitted = Object.keys(components).filter((id) => components[id]!.state !== 'later')
+  const present = Object.keys(components).filter((id) => components[id]!.state !== 'later')
   return {
     facts,
     parts: [],
@@ -68,7 +68,7 @@ export function draftOf(facts: WiringFacts): Draft {
     nominal: nominalVoltage(power.systemVoltage),
     temperature: power.conductorTemperature,
     staged: facts.feed !== null && isStaged(power, facts.feed.compressor),
-    of: (...kinds) => fitted.filter((id) => kinds.includes(components[id]!.kind)),
+    of: (...kinds) => present.filter((id) => kinds.includes(components[id]!.kind)),
     labelOf: (id) => components[id]!.label,
   }
 }

@@ -263,29 +263,29 @@ export function nextTest(
     }))
     .filter(({ share }) => share > METER_WALK.leastShare)
   const done = new Set(readings.map(({ test }) => test))
-  let [best, most]: [MeterTest | null, number] = [null, METER_WALK.leastTold]
+  let [best, most]: [MeterTest | null, number] = [null, METER_WALK.leastWorth]
   tests.forEach((test, i) => {
     if (done.has(test.id)) return
-    const told = parted(open, i, test.kind) / TAKES[test.kind]
-    if (told > most * (best ? METER_WALK.worthMore : 1)) [best, most] = [test, told]
+    const worth = separatedShare(open, i, test.kind) / TAKES[test.kind]
+    if (worth > most * (best ? METER_WALK.worthMore : 1)) [best, most] = [test, worth]
   })
   return best
 }
 
 /** Share of pairs that a test would separate, weighted by their shares. */
-function parted(
+function separatedShare(
   open: readonly (Hypothesis & { share: number; key: string })[],
   i: number,
   kind: TestKind,
 ): number {
-  let told = 0
+  let separated = 0
   for (let a = 0; a < open.length; a++)
     for (let b = a + 1; b < open.length; b++) {
       const [x, y] = [open[a]!, open[b]!]
       if (x.key === y.key) continue
       const doubt = Math.min(readingDoubt(kind, x.values[i]!), readingDoubt(kind, y.values[i]!))
       const apart = Math.min(Math.abs(x.values[i]! - y.values[i]!) / doubt / METER_WALK.loudest, 1)
-      told += x.share * y.share * apart
+      separated += x.share * y.share * apart
     }
-  return told
+  return separated
 }

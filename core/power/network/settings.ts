@@ -19,7 +19,7 @@ export const METER_WALK = {
    */
   worthMore: 1.05,
   /** Share of pairs that a test must separate to be worth a reading. */
-  leastTold: 0.006,
+  leastWorth: 0.006,
   /** Faults less likely than this are not separated any further. */
   leastShare: 1e-3,
 } as const

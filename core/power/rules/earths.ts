@@ -25,7 +25,7 @@ const notSteel: WiringRule = (input) => {
   const { material } = truck.bed
   if (material === 'steel') return null
   const wrong = earthsOf(input).filter(({ at, of }) => at === 'body' && said(input, of).surface !== 'bonded')
-  const told = (subject: string, remedy: Remedy): Note =>
+  const earthNote = (subject: string, remedy: Remedy): Note =>
     note({
       quantity: 'count',
       rule: 'earth-not-steel',
@@ -37,11 +37,11 @@ const notSteel: WiringRule = (input) => {
       remedy,
     })
   const common = wrong.some(({ of }) => follows(input, of))
-    ? [told('earth', setPower('Earth at the battery', [['earth'], 'battery']))]
+    ? [earthNote('earth', setPower('Earth at the battery', [['earth'], 'battery']))]
     : []
   const own = wrong
     .filter(({ of }) => !follows(input, of))
-    .map(({ id, of }) => told(id, sayOf(input, of, 'Earth at the steel frame', { at: 'frame' })))
+    .map(({ id, of }) => earthNote(id, sayOf(input, of, 'Earth at the steel frame', { at: 'frame' })))
   return [...common, ...own]
 }
 /** Paint under the ring, or a hinge on the way to the frame: the volts it costs. */

@@ -2,10 +2,10 @@ import { startingCircuit } from '../../air/circuit/startingCircuits'
 import { springClass } from '../../catalog/springs'
 import { exampleTruck } from '../../catalog/trucks'
 import { newPlan } from '../../jobs/newPlan'
-import type { LayPlan, Point, ToldSolid } from '../../document/types'
+import type { LayPlan, Point, EnteredSolid } from '../../document/types'
 import { layStage } from '../lay'
 import { lengthOf } from '../distances'
-import { asTold, withTold } from './solid'
+import { asEntered, withEntered } from './solid'
 import { truckSolids, USUAL_SOLIDS } from './solids'
 
 const truck = exampleTruck('leaf-flatbed')
@@ -16,7 +16,7 @@ const laid = (lay: Partial<LayPlan>) =>
 const usual = laid({})
 const rules = (lay: Partial<LayPlan>) => laid(lay).notes.map((n) => `${n.rule} ${n.subject}`)
 
-const box = (at: Point, half: number, rest: Partial<ToldSolid> = {}): ToldSolid => ({
+const box = (at: Point, half: number, rest: Partial<EnteredSolid> = {}): EnteredSolid => ({
   label: 'Toolbox',
   kind: 'body',
   at,
@@ -42,7 +42,7 @@ test('a part put where something was told stands in it by its own name; taken of
 
 test('what moves wants its clearance, what is hot its keep-off: both sides of each', () => {
   const pinned = { places: { compressor: at } }
-  const gapTo = (gap: number, kind: ToldSolid['kind']) => {
+  const gapTo = (gap: number, kind: EnteredSolid['kind']) => {
     // The compressor's outer face, found from how far a hot thing half a metre away is.
     const from = box({ x: at.x, y: at.y + 0.5, z: at.z + 0.05 }, 0.05, { kind: 'hot' })
     const far = laid({ ...pinned, solids: { x: from } }).result.heat.compressor!
@@ -103,10 +103,10 @@ test('one of the truck’s own, told by hand, stands instead of it; as it begins
   const own = truckSolids(truck, springClass('leaf-helper-double-2270'))
   for (const id of USUAL_SOLIDS.filter((usualId) => own.some((s) => s.id === usualId))) {
     const solid = own.find((s) => s.id === id)!
-    const told = withTold(own, { [id]: asTold(solid, 1) })
+    const told = withEntered(own, { [id]: asEntered(solid, 1) })
     expect(told).toHaveLength(own.length)
     expect(told.filter((s) => s.id === id).map((s) => s.shape)).toHaveLength(1)
-    const gone = withTold(own, { [id]: { ...asTold(solid, 1), there: false } })
+    const gone = withEntered(own, { [id]: { ...asEntered(solid, 1), there: false } })
     expect(gone.map((s) => s.id)).not.toContain(id)
   }
 })

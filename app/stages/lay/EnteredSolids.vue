@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import { ordered, type ToldSolid } from '#core/document/types'
+import { ordered, type EnteredSolid } from '#core/document/types'
 import { solidsOf } from '#core/lay/space/room'
 import { CAB } from '#core/lay/space/cab'
-import { asTold } from '#core/lay/space/solid'
+import { asEntered } from '#core/lay/space/solid'
 import { USUAL_SOLIDS } from '#core/lay/space/solids'
 import { focusIn } from '~/shell/drawers'
 import { useLay } from './useLay'
@@ -12,7 +12,7 @@ import { useLay } from './useLay'
 const { plan, set } = useLay()
 const things = computed(() => ordered(plan.value.lay.solids))
 const nextOrder = () => Math.max(0, ...things.value.map(([, t]) => t.order)) + 1
-function put(id: string, label: string, thing: ToldSolid): void {
+function put(id: string, label: string, thing: EnteredSolid): void {
   set(label, (lay) => {
     lay.solids[id] = thing
   })
@@ -25,7 +25,7 @@ function inFirewall() {
   const mm = (v: number) => Math.round(v * 1000) / 1000
   return { x: mm(CAB.firewall(truck)), y, z: mm(CAB.floor(truck) + 0.3) }
 }
-function add(kind: ToldSolid['kind'], label: string): void {
+function add(kind: EnteredSolid['kind'], label: string): void {
   const { wheelbase, frame } = plan.value.truck
   const usualPlace = { x: Math.round(wheelbase * 30) / 100, y: 0, z: frame.top + 0.05 }
   const at = kind === 'grommet' ? inFirewall() : usualPlace
@@ -42,12 +42,13 @@ const usual = computed(() => {
 })
 const asItIs = (id: string) => {
   const solid = usual.value.find((s) => s.id === id)
-  if (solid) put(id, `Tell ${solid.label}`, asTold(solid, nextOrder()))
+  if (solid) put(id, `Tell ${solid.label}`, asEntered(solid, nextOrder()))
 }
-const change = (id: string, label: string, write: (thing: ToldSolid) => void) =>
+const change = (id: string, label: string, write: (thing: EnteredSolid) => void) =>
   set(label, (lay) => write(lay.solids[id]!))
-const remove = (id: string) => set('Take a thing told away', (lay) => Reflect.deleteProperty(lay.solids, id))
-const KINDS: { value: ToldSolid['kind']; label: string }[] = [
+const remove = (id: string) =>
+  set('Take an entered thing away', (lay) => Reflect.deleteProperty(lay.solids, id))
+const KINDS: { value: EnteredSolid['kind']; label: string }[] = [
   { value: 'body', label: 'to be kept clear of' },
   { value: 'structure', label: 'steel to tie to' },
   { value: 'sheet', label: 'sheet metal, passed through a grommet' },
@@ -70,7 +71,7 @@ const isUsual = (id: string) => (USUAL_SOLIDS as readonly string[]).includes(id)
     <p class="label mb-2" data-subject="crossMembers">
       Parts, lines and wires keep clear of what Truck measures: rails, cross-members, bed, fuel tank, axle,
       wheels, drive shaft, spare wheel, springs, brake line, exhaust, batteries, what was found. Cab floor,
-      firewall, hitch, engine, steering and bump stops are as is usual until they are told here. What else
+      firewall, hitch, engine, steering and bump stops are as is usual until you enter them here. What else
       hangs there is not checked unless you tell it.
     </p>
     <div
@@ -89,7 +90,7 @@ const isUsual = (id: string) => (USUAL_SOLIDS as readonly string[]).includes(id)
         :label="`${t.label} is`"
         :value="t.kind"
         :options="KINDS"
-        @change="(v) => change(id, 'What a thing is', (x) => void (x.kind = v as ToldSolid['kind']))"
+        @change="(v) => change(id, 'What a thing is', (x) => void (x.kind = v as EnteredSolid['kind']))"
       />
       <PlaceFields
         :of="`Middle of ${t.label.toLowerCase()}`"

@@ -69,40 +69,44 @@ export interface KeeperOptions<T> {
   wait?: (run: () => void, ms: number) => unknown
 }
 
-export function createKeeper<T>(options: KeeperOptions<T>) {
-  const { doc, stream, shelf, server } = options
-  const wait = options.wait ?? ((run, ms) => setTimeout(run, ms))
-  const revision = shallowRef(0)
+export class Keeper<T> {
+  readonly revision = shallowRef(0)
   /** The document as the server has it. */
-  const held = shallowRef<T | null>(null)
+  readonly held = shallowRef<T | null>(null)
   /** The document with every unsaved edit. */
-  const document = shallowRef<T | null>(null)
-  const pending = shallowRef<KeptRow[]>([])
-  const aside = shallowRef<KeptRow[]>([])
-  const clash = shallowRef<Clash<T> | null>(null)
+  readonly document = shallowRef<T | null>(null)
+  readonly pending = shallowRef<KeptRow[]>([])
+  readonly aside = shallowRef<KeptRow[]>([])
+  readonly clash = shallowRef<Clash<T> | null>(null)
   /** Why saving waits, while the server does not answer. */
-  const away = shallowRef('')
+  readonly away = shallowRef('')
   /** Why edits are not safe in this browser. */
-  const unsafe = shallowRef('')
-  const sending = shallowRef(false)
-  const state = computed<SaveState>(() => {
-    if (pending.value.length === 0) return 'saved'
-    if (away.value || clash.value) return 'waiting'
-    return sending.value ? 'saving' : 'unsaved'
+  readonly unsafe = shallowRef('')
+  private readonly sending = shallowRef(false)
+  readonly state = computed<SaveState>(() => {
+    if (this.pending.value.length === 0) return 'saved'
+    if (this.away.value || this.clash.value) return 'waiting'
+    return this.sending.value ? 'saving' : 'unsaved'
   })
-  let order = 0
-  let pause = FIRST_PAUSE
+  private order = 0
+  private pause = FIRST_PAUSE
   /**
    * Number of edits to hand in one by one, because a hand-in of several was refused and one of them is the
    * cause.
    */
-  let oneByOne = 0
-  let timer: unknown = null
+  private oneByOne = 0
+  private timer: unknown = null
   /** Others saved while a hand-in was under way. */
-  let stale = false
+  private stale = false
 
-  const withEdits = (from: T): T =>
-    pending.value.reduce((at, { edit }) => {
+  constructor(private readonly options: KeeperOptions<T>) {}
+
+  get doc(): string {
+    return this.options.doc
+  }
+
+  private withEdits(from: T): T {
+    return this.pending.value.reduce((at, { edit }) => {
       try {
         return applyEdit(at, edit.patches)
       } catch {
@@ -110,108 +114,125 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
         return at
       }
     }, from)
-
-  function accept(number: number, next: T): void {
-    if (number < revision.value) return
-    revision.value = number
-    // Equal parts stay the same objects, so that nothing is derived or run again for them.
-    held.value = keepSame(document.value ?? held.value, next)
-    document.value = keepSame(document.value, withEdits(held.value))
   }
 
-  function later(ms: number): void {
-    clearTimeout(timer as number)
-    timer = wait(() => void handIn(), ms)
+  /** Shows the document anew after the pending edits changed. */
+  private showAgain(): void {
+    if (this.held.value !== null) this.document.value = this.withEdits(this.held.value)
+  }
+
+  private accept(number: number, next: T): void {
+    if (number < this.revision.value) return
+    this.revision.value = number
+    // Equal parts stay the same objects, so that nothing is derived or run again for them.
+    this.held.value = keepSame(this.document.value ?? this.held.value, next)
+    this.document.value = keepSame(this.document.value, this.withEdits(this.held.value))
+  }
+
+  private later(ms: number): void {
+    clearTimeout(this.timer as number)
+    const { wait = setTimeout } = this.options
+    this.timer = wait(() => void this.handIn(), ms)
   }
 
   /** Writes to the shelf, and says so if there is no room. */
-  async function write(ids: string[], rows: KeptRow[]): Promise<void> {
+  private async write(ids: string[], rows: KeptRow[]): Promise<void> {
     try {
-      await shelf.replace(ids, rows)
-      if (pending.value.length === 0) unsafe.value = ''
+      await this.options.shelf.replace(ids, rows)
+      if (this.pending.value.length === 0) this.unsafe.value = ''
     } catch (error) {
       const full = (error as Error).name === 'QuotaExceededError'
       const why = full ? 'has no room left' : `cannot write (${(error as Error).message})`
-      unsafe.value = `This browser’s storage ${why}: what you type is only in this page until it is saved. Do not close the page.`
+      this.unsafe.value = `This browser’s storage ${why}: what you type is only in this page until it is saved. Do not close the page.`
     }
   }
 
   /** Edits on the shelf: this tab's own, and those of streams whose tab is gone. */
-  async function takeFromShelf(): Promise<void> {
-    const rows = await shelf.rows(doc).catch(() => [])
+  async takeFromShelf(): Promise<void> {
+    const rows = await this.options.shelf.rows(this.options.doc).catch(() => [])
     const streams = [...new Set(rows.map((r) => r.edit.line))]
     const mine = new Set<string>()
     for (const name of streams)
-      if (name === stream || (await (options.mayTake?.(name) ?? Promise.resolve(true)))) mine.add(name)
-    const known = new Set(pending.value.map((r) => r.id))
+      if (name === this.options.stream || (await (this.options.mayTake?.(name) ?? Promise.resolve(true))))
+        mine.add(name)
+    const known = new Set(this.pending.value.map((r) => r.id))
     const found = rows.filter((r) => mine.has(r.edit.line) && !known.has(r.id))
-    order = Math.max(order, ...rows.map((r) => r.n))
-    aside.value = rows.filter((r) => r.refused !== undefined)
+    this.order = Math.max(this.order, ...rows.map((r) => r.n))
+    this.aside.value = rows.filter((r) => r.refused !== undefined)
     const waiting = found.filter((r) => r.refused === undefined)
     if (waiting.length === 0) return
-    pending.value = [...waiting, ...pending.value].sort((a, b) => a.n - b.n)
-    if (held.value !== null) document.value = withEdits(held.value)
-    later(0)
+    this.pending.value = [...waiting, ...this.pending.value].sort((a, b) => a.n - b.n)
+    this.showAgain()
+    this.later(0)
   }
 
   /**
    * Reads the document. Edits it contains already, whose answer was lost, are removed from the shelf.
    * @returns whether others saved; while a hand-in is under way the news may be one's own
    */
-  async function read(): Promise<boolean> {
-    const since = Math.min(revision.value || Infinity, ...pending.value.map((r) => r.edit.base))
-    const news = await server.read(Number.isFinite(since) ? since : 0)
-    if (news.doc !== doc) return false
-    const more = news.revision > revision.value && !sending.value
-    const dropped = drop(news.holds)
-    accept(news.revision, news.document)
+  private async read(): Promise<boolean> {
+    const since = Math.min(this.revision.value || Infinity, ...this.pending.value.map((r) => r.edit.base))
+    const news = await this.options.server.read(Number.isFinite(since) ? since : 0)
+    if (news.doc !== this.options.doc) return false
+    const more = news.revision > this.revision.value && !this.sending.value
+    const dropped = this.drop(news.holds)
+    this.accept(news.revision, news.document)
     await dropped
     return more
   }
 
   /** Takes up the edits on the shelf, and reads the document. @throws while the server cannot be reached */
-  async function open(): Promise<void> {
-    await takeFromShelf()
-    await read()
+  async open(): Promise<void> {
+    await this.takeFromShelf()
+    await this.read()
   }
 
   /** Others saved: reads their changes once nothing is under way. */
-  async function refresh(): Promise<void> {
-    if (sending.value) stale = true
-    else if (await read().catch(() => false)) options.onOthers?.()
+  async refresh(): Promise<void> {
+    if (this.sending.value) this.stale = true
+    else if (await this.read().catch(() => false)) this.options.onOthers?.()
   }
 
   /** Records an edit. @throws a sentence if it does not fit; nothing is changed then */
-  function record(edit: Edit): void {
-    if (document.value === null) return
-    const next = applyEdit(document.value, edit.patches)
-    const problem = options.problem?.(next)
+  record(edit: Edit): void {
+    if (this.document.value === null) return
+    const next = applyEdit(this.document.value, edit.patches)
+    const problem = this.options.problem?.(next)
     if (problem) throw new Error(problem)
-    const row = rowOf(edit)
-    pending.value = [...pending.value, row]
-    document.value = next
-    void write([], [row])
-    if (!sending.value && !clash.value && !away.value) later(TOGETHER)
+    const row = this.rowOf(edit)
+    this.pending.value = [...this.pending.value, row]
+    this.document.value = next
+    void this.write([], [row])
+    if (!this.sending.value && !this.clash.value && !this.away.value) this.later(TOGETHER)
   }
 
-  const rowOf = (edit: Edit, replaces?: string[], base = revision.value): KeptRow => ({
-    id: edit.id,
-    doc,
-    n: ++order,
-    edit: { ...edit, base, line: stream, who: options.who(), ...sawOthers(), ...(replaces && { replaces }) },
-  })
+  private rowOf(edit: Edit, replaces?: string[], base = this.revision.value): KeptRow {
+    return {
+      id: edit.id,
+      doc: this.options.doc,
+      n: ++this.order,
+      edit: {
+        ...edit,
+        base,
+        line: this.options.stream,
+        who: this.options.who(),
+        ...this.sawOthers(),
+        ...(replaces && { replaces }),
+      },
+    }
+  }
 
   /** Edits left by earlier visits are on the screen, though no revision has them. */
-  function sawOthers(): Pick<KeptEdit, 'saw'> {
-    const saw = pending.value.filter((r) => r.edit.line !== stream).map((r) => r.id)
+  private sawOthers(): Pick<KeptEdit, 'saw'> {
+    const saw = this.pending.value.filter((r) => r.edit.line !== this.options.stream).map((r) => r.id)
     return saw.length > 0 ? { saw } : {}
   }
 
-  function nextBatch(): KeptRow[] {
-    const most = oneByOne > 0 ? 1 : MOST_EDITS
+  private nextBatch(): KeptRow[] {
+    const most = this.oneByOne > 0 ? 1 : MOST_EDITS
     const batch: KeptRow[] = []
     let text = 0
-    for (const row of pending.value.slice(0, most)) {
+    for (const row of this.pending.value.slice(0, most)) {
       text += JSON.stringify(row.edit).length
       if (batch.length > 0 && text > MOST_TEXT) break
       batch.push(row)
@@ -219,83 +240,83 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     return batch
   }
 
-  async function handIn(): Promise<void> {
-    clearTimeout(timer as number)
-    if (sending.value || clash.value || pending.value.length === 0) return
-    const batch = nextBatch()
-    sending.value = true
+  async handIn(): Promise<void> {
+    clearTimeout(this.timer as number)
+    if (this.sending.value || this.clash.value || this.pending.value.length === 0) return
+    const batch = this.nextBatch()
+    this.sending.value = true
     let again = 0
     try {
-      const answer = await server.handIn(batch.map((r) => r.edit))
-      if (answer.doc !== doc || !Array.isArray(answer.holds))
+      const answer = await this.options.server.handIn(batch.map((r) => r.edit))
+      if (answer.doc !== this.options.doc || !Array.isArray(answer.holds))
         throw new HandInError('The answer was cut.', true)
-      away.value = ''
-      pause = FIRST_PAUSE
-      oneByOne = Math.max(0, oneByOne - batch.length)
-      await take(batch, answer)
+      this.away.value = ''
+      this.pause = FIRST_PAUSE
+      this.oneByOne = Math.max(0, this.oneByOne - batch.length)
+      await this.take(batch, answer)
     } catch (error) {
       if (error instanceof HandInError && !error.passing) {
-        if (batch.length > 1) oneByOne = batch.length
+        if (batch.length > 1) this.oneByOne = batch.length
         else {
-          oneByOne = Math.max(0, oneByOne - 1)
-          await setAside(batch.map(({ id }) => ({ id, message: error.message })))
+          this.oneByOne = Math.max(0, this.oneByOne - 1)
+          await this.setAside(batch.map(({ id }) => ({ id, message: error.message })))
         }
       } else {
-        away.value = (error as Error).message
-        again = pause
-        pause = Math.min(pause * 2, LONGEST_PAUSE)
+        this.away.value = (error as Error).message
+        again = this.pause
+        this.pause = Math.min(this.pause * 2, LONGEST_PAUSE)
       }
     } finally {
-      sending.value = false
+      this.sending.value = false
     }
-    if (pending.value.length > 0 && !clash.value) later(again)
-    if (stale && !again) {
-      stale = false
-      void refresh()
+    if (this.pending.value.length > 0 && !this.clash.value) this.later(again)
+    if (this.stale && !again) {
+      this.stale = false
+      void this.refresh()
     }
   }
 
   /** The server has these edits. They leave the list at once, and the shelf when it resolves. */
-  async function drop(ids: string[]): Promise<void> {
+  private async drop(ids: string[]): Promise<void> {
     const holds = new Set(ids)
-    const gone = pending.value.filter((r) => holds.has(r.id)).map((r) => r.id)
+    const gone = this.pending.value.filter((r) => holds.has(r.id)).map((r) => r.id)
     if (gone.length === 0) return
-    pending.value = pending.value.filter((r) => !holds.has(r.id))
-    await write(gone, [])
+    this.pending.value = this.pending.value.filter((r) => !holds.has(r.id))
+    await this.write(gone, [])
   }
 
-  async function take(batch: KeptRow[], answer: HandInAnswer<T>): Promise<void> {
+  private async take(batch: KeptRow[], answer: HandInAnswer<T>): Promise<void> {
     const holds = new Set(answer.holds)
-    const dropped = drop(answer.holds)
-    accept(answer.revision, answer.document)
+    const dropped = this.drop(answer.holds)
+    this.accept(answer.revision, answer.document)
     await dropped
-    if (answer.refused.length > 0) await setAside(answer.refused)
-    if (answer.others) options.onOthers?.()
+    if (answer.refused.length > 0) await this.setAside(answer.refused)
+    if (answer.others) this.options.onOthers?.()
     if (!answer.clash) return
     const refused = new Set(answer.refused.map((r) => r.id))
     const ids = batch.map((r) => r.id).filter((id) => !holds.has(id) && !refused.has(id))
     const { revision: number, document: next } = answer
-    clash.value = { ...answer.clash, document: next, revision: number, ids }
+    this.clash.value = { ...answer.clash, document: next, revision: number, ids }
   }
 
   /** Refused edits stay here, with the server's reason, until a person decides. */
-  async function setAside(refused: { id: string; message: string }[]): Promise<void> {
+  private async setAside(refused: { id: string; message: string }[]): Promise<void> {
     const reasons = new Map(refused.map((r) => [r.id, r.message]))
-    const rows = pending.value
+    const rows = this.pending.value
       .filter((r) => reasons.has(r.id))
       .map((r) => ({ ...r, refused: reasons.get(r.id)! }))
-    pending.value = pending.value.filter((r) => !reasons.has(r.id))
-    aside.value = [...aside.value, ...rows]
-    if (held.value !== null) document.value = withEdits(held.value)
-    await write([], rows)
+    this.pending.value = this.pending.value.filter((r) => !reasons.has(r.id))
+    this.aside.value = [...this.aside.value, ...rows]
+    this.showAgain()
+    await this.write([], rows)
   }
 
   /**
    * Ends a conflict: mine or theirs for every place. The result is one edit that replaces all that were asked
    * about.
    */
-  async function settle(choices: ('mine' | 'theirs')[], id: string): Promise<void> {
-    const at = clash.value
+  async settle(choices: ('mine' | 'theirs')[], id: string): Promise<void> {
+    const at = this.clash.value
     if (!at) return
     const settled = at.places.reduce((document, { path, mine }, i) => {
       if (choices[i] !== 'mine') return document
@@ -305,58 +326,35 @@ export function createKeeper<T>(options: KeeperOptions<T>) {
     }, at.proposal)
     const patches = diffDocuments(at.document, settled)
     const inverse = diffDocuments(settled, at.document)
-    const asked = pending.value.filter((r) => at.ids.includes(r.id)).map((r) => r.edit)
+    const asked = this.pending.value.filter((r) => at.ids.includes(r.id)).map((r) => r.edit)
     const fields = new Set(at.places.map(({ path }) => fieldOfPlace(path, asked)))
     // Named after its fields, so that a later question can use the same words.
     const label = [...fields].join(', ').slice(0, LONGEST_LABEL)
-    const row = rowOf({ id, label, kind: 'do', patches, inverse }, at.ids, at.revision)
+    const row = this.rowOf({ id, label, kind: 'do', patches, inverse }, at.ids, at.revision)
     const rows = patches.length > 0 ? [row] : []
-    pending.value = [...rows, ...pending.value.filter((r) => !at.ids.includes(r.id))]
-    clash.value = null
-    if (held.value !== null) document.value = withEdits(held.value)
-    await write(at.ids, rows)
-    later(0)
+    this.pending.value = [...rows, ...this.pending.value.filter((r) => !at.ids.includes(r.id))]
+    this.clash.value = null
+    this.showAgain()
+    await this.write(at.ids, rows)
+    this.later(0)
   }
 
   /** Tries an edit that was set aside once more, with other values if a person corrected it. */
-  async function retry(id: string, patches?: Edit['patches']): Promise<void> {
-    const row = aside.value.find((r) => r.id === id)
+  async retry(id: string, patches?: Edit['patches']): Promise<void> {
+    const row = this.aside.value.find((r) => r.id === id)
     if (!row) return
     const { refused: _, ...rest } = row
     const mended = patches ? { ...rest, edit: { ...rest.edit, patches } } : rest
-    aside.value = aside.value.filter((r) => r.id !== id)
-    pending.value = [...pending.value, mended].sort((a, b) => a.n - b.n)
-    if (held.value !== null) document.value = withEdits(held.value)
-    await write([], [mended])
-    later(0)
+    this.aside.value = this.aside.value.filter((r) => r.id !== id)
+    this.pending.value = [...this.pending.value, mended].sort((a, b) => a.n - b.n)
+    this.showAgain()
+    await this.write([], [mended])
+    this.later(0)
   }
 
   /** Discards an edit that was set aside, because a person said so. */
-  async function throwAway(id: string): Promise<void> {
-    aside.value = aside.value.filter((r) => r.id !== id)
-    await write([id], [])
-  }
-
-  return {
-    doc,
-    revision,
-    held,
-    document,
-    pending,
-    aside,
-    clash,
-    away,
-    unsafe,
-    state,
-    open,
-    takeFromShelf,
-    refresh,
-    record,
-    handIn,
-    settle,
-    retry,
-    throwAway,
+  async throwAway(id: string): Promise<void> {
+    this.aside.value = this.aside.value.filter((r) => r.id !== id)
+    await this.write([id], [])
   }
 }
-
-export type Keeper<T> = ReturnType<typeof createKeeper<T>>

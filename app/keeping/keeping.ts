@@ -2,7 +2,7 @@ import { computed, shallowReactive } from 'vue'
 import type { HandInAnswer } from '#core/document/exchange'
 import { callApi, RefusedError, sayWho } from '~/composables/useApi'
 import { schemasSoon } from './checks'
-import { HandInError, createKeeper, type Keeper, type KeeperOptions, type KeepingServer } from './keeper'
+import { HandInError, Keeper, type KeeperOptions, type KeepingServer } from './keeper'
 import { mayTake, ownStream } from './editStream'
 import { takeOverOldQueues } from './oldQueues'
 import { openShelf, type KeptRow } from './shelf'
@@ -54,7 +54,7 @@ export async function keeperOf<T>(doc: string, own: Own<T>): Promise<Keeper<T>> 
     return there.keeper as Keeper<T>
   }
   const options: KeeperOptions<T> = { doc, stream, shelf, server: serverOf<T>(doc, own.who), mayTake, ...own }
-  const keeper = createKeeper<T>(options)
+  const keeper = new Keeper<T>(options)
   schemasSoon()
   known.set(doc, { keeper: keeper as Keeper<unknown>, options: options as KeeperOptions<unknown> })
   return keeper

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import fc from 'fast-check'
 import { makeEdit } from '#core/document/edit'
 import { takeIn, type KeptEdit } from '#core/document/handIn'
-import { HandInError, createKeeper, type KeepingServer } from '../../app/keeping/keeper'
+import { HandInError, Keeper, type KeepingServer } from '../../app/keeping/keeper'
 import { openShelf, type EditShelf, type KeptRow } from '../../app/keeping/shelf'
 
 interface Small {
@@ -85,7 +85,7 @@ const freshShelf = () => openShelf(`shelf-${++serial}`)
 /** A page: a keeper whose clock the test moves. */
 function page(server: KeepingServer<Small>, shelf: EditShelf, stream = 'mine', living: string[] = []) {
   let next: (() => void) | null = null
-  const keeper = createKeeper<Small>({
+  const keeper = new Keeper<Small>({
     doc: DOC,
     stream,
     shelf,

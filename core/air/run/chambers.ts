@@ -4,7 +4,8 @@ import { DIRECT, type AirLine, type AirPlan, type ComponentKind } from '../../do
 import { allOfKinds } from '../circuit/connections'
 import type { Link, Vessel } from '../dynamics/network'
 import { tubeOf } from '../parts/parts'
-import { chamberOf, type ModelParts } from './modelParts'
+import { chamberOf } from './modelParts'
+import type { ModelParts } from './partRow'
 
 /** Kinds at the end of a line that only read or close it: they share their neighbour's chamber. */
 const QUIET_ENDS: readonly ComponentKind[] = ['gauge', 'dualGauge', 'sensor', 'pressureSwitch', 'plug']

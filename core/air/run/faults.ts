@@ -4,119 +4,103 @@ import { partOf } from '../parts/parts'
 import type { Link } from '../dynamics/network'
 import { boreConductance } from '../equations/componentFlow'
 
+/** A fault of a scenario, and where it is in the model. */
+interface FaultAt {
+  part: string
+  /** Chambers of the model. */
+  where: ReadonlyMap<string, string>
+  /** The line that fails; undefined if a part does. */
+  run: { from: string; to: string } | undefined
+  /** Opening of the part that fails. */
+  valve: { conductance: number; criticalRatio: number; opening: number }
+}
+
+const boreLink = (id: string, from: string, to: string | null, bore: number): Link => ({
+  id,
+  kind: 'orifice',
+  from,
+  to,
+  command: id,
+  conductance: boreConductance(bore),
+  criticalRatio: PRACTICE.boreCriticalRatio.value,
+})
+const openLink = (
+  id: string,
+  from: string,
+  to: string | null,
+  opening: Pick<FaultAt['valve'], 'conductance' | 'criticalRatio'>,
+): Link => ({
+  id,
+  kind: 'orifice',
+  from,
+  to,
+  command: id,
+  conductance: opening.conductance,
+  criticalRatio: opening.criticalRatio,
+})
+
+/** Opening between two springs that were teed by mistake. */
+const CROSSED = { conductance: 3e-9, criticalRatio: 0.4 }
+/** Opening of a part whose class gives none. */
+const USUAL_OPENING = { conductance: 5e-9, criticalRatio: 0.4 }
+
+const noLink = () => []
+/** Links that each kind of fault opens. */
+const FAULT_LINKS: Record<FaultKind, (fault: FaultAt) => Link[]> = {
+  'line-off': ({ part, run }) =>
+    run
+      ? [
+          boreLink(`${part}.off-a`, run.from, null, PRACTICE.lineOffBore.value),
+          boreLink(`${part}.off-b`, run.to, null, PRACTICE.lineOffBore.value),
+        ]
+      : [],
+  leak: ({ part, run, where }) =>
+    run || where.has(part) ? [boreLink(`${part}.leaks`, run?.to ?? part, null, PRACTICE.leakBore.value)] : [],
+  'line-kinked': ({ part, run }) =>
+    run ? [boreLink(`${part}.kinked`, run.from, run.to, PRACTICE.kinkBore.value)] : [],
+  'check-missing': ({ part, where, valve }) =>
+    where.has(`${part}.in`) ? [openLink(`${part}.gone`, `${part}.in`, `${part}.out`, valve)] : [],
+  'check-reversed': ({ part, where, valve }) =>
+    where.has(`${part}.in`)
+      ? [
+          {
+            ...openLink(`${part}.back`, `${part}.out`, `${part}.in`, valve),
+            oneWay: { opening: valve.opening },
+          } as Link,
+        ]
+      : [],
+  'relief-open': ({ part, where, valve }) =>
+    where.has(part) ? [openLink(`${part}.stuck`, part, null, valve)] : [],
+  teed: ({ where }) =>
+    where.has('spring-left') && where.has('spring-right')
+      ? [openLink('crossed', 'spring-left', 'spring-right', CROSSED)]
+      : [],
+  'compressor-on': noLink,
+  'compressor-off': noLink,
+  'valve-open': noLink,
+  'valve-shut': noLink,
+  'relief-shut': noLink,
+  'switch-welded': noLink,
+}
+
 /** Links that a scenario's faults open. */
-export function faultLinks(
+export const faultLinks = (
   air: AirPlan,
   scenario: Scenario,
   where: ReadonlyMap<string, string>,
   runs: readonly { id: string; from: string; to: string }[],
-): Link[] {
-  const hole = (id: string, from: string, bore: number): Link => ({
-    id,
-    kind: 'orifice',
-    from,
-    to: null,
-    command: id,
-    conductance: boreConductance(bore),
-    criticalRatio: PRACTICE.boreCriticalRatio.value,
-  })
-  return scenario.steps.flatMap((s): Link[] => {
-    if (s.do !== 'fault') return []
-    const run = runs.find((r) => r.id === s.part)
-    const f = air.components[s.part] ? partOf(air, s.part).figures : {}
-    const valve = { conductance: f.conductance ?? 5e-9, criticalRatio: f.criticalRatio ?? 0.4 }
-    switch (s.what) {
-      case 'line-off':
-        return run
-          ? [
-              hole(`${s.part}.off-a`, run.from, PRACTICE.lineOffBore.value),
-              hole(`${s.part}.off-b`, run.to, PRACTICE.lineOffBore.value),
-            ]
-          : []
-      case 'leak':
-        return run
-          ? [hole(`${s.part}.leaks`, run.to, PRACTICE.leakBore.value)]
-          : where.has(s.part)
-            ? [hole(`${s.part}.leaks`, s.part, PRACTICE.leakBore.value)]
-            : []
-      case 'line-kinked':
-        return run
-          ? [
-              {
-                id: `${s.part}.kinked`,
-                kind: 'orifice',
-                from: run.from,
-                to: run.to,
-                command: `${s.part}.kinked`,
-                conductance: boreConductance(PRACTICE.kinkBore.value),
-                criticalRatio: PRACTICE.boreCriticalRatio.value,
-              },
-            ]
-          : []
-      case 'check-missing':
-        return where.has(`${s.part}.in`)
-          ? [
-              {
-                id: `${s.part}.gone`,
-                kind: 'orifice',
-                from: `${s.part}.in`,
-                to: `${s.part}.out`,
-                command: `${s.part}.gone`,
-                ...valve,
-              },
-            ]
-          : []
-      case 'check-reversed':
-        return where.has(`${s.part}.in`)
-          ? [
-              {
-                id: `${s.part}.back`,
-                kind: 'orifice',
-                from: `${s.part}.out`,
-                to: `${s.part}.in`,
-                command: `${s.part}.back`,
-                ...valve,
-                oneWay: { opening: f.opening ?? 0 },
-              },
-            ]
-          : []
-      case 'relief-open':
-        return where.has(s.part)
-          ? [
-              {
-                id: `${s.part}.stuck`,
-                kind: 'orifice',
-                from: s.part,
-                to: null,
-                command: `${s.part}.stuck`,
-                ...valve,
-              },
-            ]
-          : []
-      case 'teed':
-        return where.has('spring-left') && where.has('spring-right')
-          ? [
-              {
-                id: 'crossed',
-                kind: 'orifice',
-                from: 'spring-left',
-                to: 'spring-right',
-                command: 'crossed',
-                conductance: 3e-9,
-                criticalRatio: 0.4,
-              },
-            ]
-          : []
-      case 'compressor-on':
-      case 'compressor-off':
-      case 'valve-open':
-      case 'valve-shut':
-      case 'relief-shut':
-      case 'switch-welded':
-        return []
+): Link[] =>
+  scenario.steps.flatMap((step): Link[] => {
+    if (step.do !== 'fault') return []
+    const { part, what } = step
+    const f = air.components[part] ? partOf(air, part).figures : {}
+    const valve = {
+      conductance: f.conductance ?? USUAL_OPENING.conductance,
+      criticalRatio: f.criticalRatio ?? USUAL_OPENING.criticalRatio,
+      opening: f.opening ?? 0,
     }
+    return FAULT_LINKS[what]({ part, where, run: runs.find((r) => r.id === part), valve })
   })
-}
 
 /** What a fault switches: commands opened, links shut permanently, and commands held. */
 export const faultCommands: Record<

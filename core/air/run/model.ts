@@ -5,7 +5,8 @@ import type { Link, Network, Vessel } from '../dynamics/network'
 import { springOf } from '../parts/parts'
 import { mergeChambers } from './chambers'
 import { faultLinks } from './faults'
-import { modelParts, wallOf, type ModelParts } from './modelParts'
+import { modelParts } from './modelParts'
+import { wallOf, type ModelParts } from './partRow'
 import { outletsOf } from './outlets'
 import { startPressures } from './start'
 import type { CircuitModel, RunFacts } from './types'
@@ -19,7 +20,7 @@ export function buildCircuitModel(air: AirPlan, facts: RunFacts, scenario: Scena
   if (!springOf(air)) throw new Error('A circuit without a spring class cannot be run.')
   const springs = facts.springs(scenario.haul)
   const [left, right] = springs(scenario.start.left, scenario.start.right)
-  const parts = modelParts(air, scenario, facts.site, { left, right })
+  const parts = modelParts({ air, scenario, site: facts.site, springVolumes: { left, right } })
   const draws = scenario.steps.some((s) => s.do === 'tyre' || s.do === 'tool')
   const { vessels, where, runs, tubes } = mergeChambers(air, parts, facts.lengths, draws)
   warmOnTheWay(parts, vessels, tubes, where)

@@ -86,6 +86,7 @@ const mutateOf = (room) => (sample === 1 ? filesOf(room) : filesOf(room).flatMap
 const scores = {}
 for (const room of wanted.length ? wanted : Object.keys(ROOMS)) {
   process.env.MUTANT_STAGE = STAGE_OF[room] ?? room
+  process.env.NP_WHOLE = '1'
   const stryker = new Stryker({
     mutate: mutateOf(room),
     plugins: [join(root, 'bin/lib/mutantRunner.mjs')],

@@ -10,6 +10,7 @@ import { newPlan } from '../jobs/newPlan'
 import { report } from '../papers/report'
 import { checkPlan } from '../document/schema'
 import { type Plan, LINE_NOT_LOOKED_AT } from '../document/types'
+import { slice } from '../../tests/slice'
 
 const plans = [...demoJobs().map((j) => j.plan), ...TRUCK_KINDS.map((k) => newPlan(k.id, k.label))]
 
@@ -17,7 +18,7 @@ describe('derive', () => {
   test('every demo job with every circuit gives finite figures, each with a formula and a source', () => {
     for (const { plan: base } of demoJobs()) {
       const derive = createDeriver()
-      for (const { id } of ARCHETYPES) {
+      for (const { id } of slice(base.job.name, ARCHETYPES, 0.4)) {
         const plan: Plan = { ...base, air: { ...base.air, archetype: id, ...startingCircuit(id) } }
         expect({ name: base.job.name, id, faults: faultsOf(derive(plan)) }).toMatchObject({ faults: [] })
       }

@@ -9,6 +9,7 @@ import { OperationError } from '../quantity/operation'
 import { createDeriver } from './derive'
 import { newPlan } from '../jobs/newPlan'
 import type { Derived } from './types'
+import { slice } from '../../tests/slice'
 
 /**
  * Where one person takes a part out while another puts a line to it, the line ends at nothing. The plan must
@@ -43,10 +44,11 @@ function endOf({ lines, components }: AirPlan, id: string, end: 'from' | 'to'): 
   return `${components[line[end]]!.kind}.${end === 'from' ? line.fromPort : line.toPort}`
 }
 
-const plans = loosened()
+const all = loosened()
+const plans = slice('loose lines', all, 0.4)
 
 test('a line that ends at nothing is told at every kind of part, and its remedy leaves nothing worse', () => {
-  expect(plans.length).toBeGreaterThan(80)
+  expect(all.length).toBeGreaterThan(80)
   for (const { way, plan } of plans) {
     const derived = derive(plan)
     expect([way, faultsOf(derived)]).toEqual([way, []])

@@ -8,6 +8,7 @@ import { checkPlan } from '../document/schema'
 import type { AirLine, Archetype, Plan } from '../document/types'
 import { createDeriver } from '../derive/derive'
 import { beginJob, JOB_KINDS, type JobKind } from './jobKinds'
+import { slice } from '../../tests/slice'
 import { newPlan } from './newPlan'
 import { tryRemedy } from '../whatIf/tryRemedy'
 
@@ -27,7 +28,7 @@ const notes = (plan: Plan) => derive(plan).notes.map((n) => `${n.rank} ${n.rule}
 
 for (const kind of JOB_KINDS)
   test(`“${kind.label}” from every circuit: whole, only what is fitted is mounted and cut, nothing taken out stays`, () => {
-    for (const [found, target] of ways(kind)) {
+    for (const [found, target] of slice(kind.id, ways(kind), 0.35)) {
       const plan = begun(kind.id, found, target)
       const way = `${kind.id} ${found} ${target}`
       expect([way, checkPlan(plan).problems]).toEqual([way, null])

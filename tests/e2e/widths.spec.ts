@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { slice } from '../slice'
 import { axe, expect, open, STAGES, test } from './support'
 
 /**
@@ -20,7 +21,7 @@ const inTheme = (page: Page, theme: 'day' | 'bay') =>
 // These tests change nothing, so both workers may share them.
 test.describe.configure({ mode: 'parallel' })
 
-for (const stage of STAGES)
+for (const stage of slice('widths', STAGES, 0.5))
   test(`${stage} has no accessibility violation and no sideways scroll at any width, in either theme`, async ({
     page,
   }) => {

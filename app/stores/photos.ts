@@ -19,11 +19,41 @@ export interface ShownPhoto {
 
 const AGAIN = 10_000
 
+/** A waiting photo as it is kept, without its address in this page. */
+const bare = ({ id, job, subject, caption, photo, at, refused }: WaitingPhoto): WaitingPhoto => ({
+  id,
+  job,
+  subject,
+  caption,
+  photo,
+  at,
+  ...(refused !== undefined && { refused }),
+})
+
+type Waiting = WaitingPhoto & { src: string }
+
+/** Makes a waiting photo of a file. */
+const waitingPhoto = async (job: string, subject: PhotoSubject, file: Blob): Promise<WaitingPhoto> => ({
+  id: crypto.randomUUID(),
+  job,
+  subject,
+  caption: '',
+  photo: await shrinkPhoto(file),
+  at: new Date().toISOString(),
+})
+
+/** Sends a photo to the server. @throws its refusal */
+async function sendPhoto({ id, job, subject, caption, photo }: WaitingPhoto): Promise<void> {
+  const body = { id, subject, caption, data: await base64Of(photo) } satisfies PhotoRequest
+  await callApi(`/api/jobs/${job}/photos`, { method: 'POST', body })
+  await dropPhoto(id).catch(() => {})
+}
+
 /** Photos of the open job. Each is kept in this browser from the moment it is taken until the server has it. */
 export const usePhotos = defineStore('photos', () => {
   const job = ref('')
   const held = shallowRef<Photo[]>([])
-  const waiting = shallowRef<(WaitingPhoto & { src: string })[]>([])
+  const waiting = shallowRef<Waiting[]>([])
   /** False while the server has not answered, so the photos are unknown. */
   const known = ref(false)
   const problem = ref('')
@@ -62,10 +92,7 @@ export const usePhotos = defineStore('photos', () => {
     let away = false
     for (const row of waiting.value.filter((w) => !w.refused)) {
       try {
-        const { id, subject, caption } = row
-        const body = { id, subject, caption, data: await base64Of(row.photo) } satisfies PhotoRequest
-        await callApi(`/api/jobs/${row.job}/photos`, { method: 'POST', body })
-        await dropPhoto(id).catch(() => {})
+        await sendPhoto(row)
       } catch (error) {
         if (error instanceof RefusedError && !error.passing) await refuse(row, error.message)
         else away = true
@@ -73,47 +100,32 @@ export const usePhotos = defineStore('photos', () => {
     }
     const rows = await callApi<Photo[]>(`/api/jobs/${jobId}/photos`).catch(() => null)
     if (job.value !== jobId) return
-    if (rows) {
-      held.value = rows
-      known.value = true
-      const ids = new Set(rows.map((r) => r.id))
-      waiting.value.filter((w) => ids.has(w.id)).forEach(({ src }) => URL.revokeObjectURL(src))
-      waiting.value = waiting.value.filter((w) => !ids.has(w.id))
-    }
+    if (rows) received(rows)
     if (away || !rows) timer = setTimeout(() => void send(), AGAIN)
+  }
+
+  /** The server's photos; those that it has no longer wait. */
+  function received(rows: Photo[]): void {
+    held.value = rows
+    known.value = true
+    const ids = new Set(rows.map((r) => r.id))
+    waiting.value.filter((w) => ids.has(w.id)).forEach(({ src }) => URL.revokeObjectURL(src))
+    waiting.value = waiting.value.filter((w) => !ids.has(w.id))
   }
 
   async function refuse(row: WaitingPhoto, why: string): Promise<void> {
     await keepPhoto(bare({ ...row, refused: why })).catch(() => {})
     waiting.value = waiting.value.map((w) => (w.id === row.id ? { ...w, refused: why } : w))
   }
-  const bare = ({ id, job, subject, caption, photo, at, refused }: WaitingPhoto): WaitingPhoto => ({
-    id,
-    job,
-    subject,
-    caption,
-    photo,
-    at,
-    ...(refused !== undefined && { refused }),
-  })
-
   async function add(subject: PhotoSubject, file: Blob): Promise<void> {
     problem.value = ''
     try {
-      const photo = await shrinkPhoto(file)
-      const row: WaitingPhoto = {
-        id: crypto.randomUUID(),
-        job: job.value,
-        subject,
-        caption: '',
-        photo,
-        at: new Date().toISOString(),
-      }
+      const row = await waitingPhoto(job.value, subject, file)
       await keepPhoto(row).catch(() => {
         problem.value =
           'This browser cannot keep the photo: it is only in this page until it is saved. Do not close it.'
       })
-      waiting.value = [...waiting.value, { ...row, src: URL.createObjectURL(photo) }]
+      waiting.value = [...waiting.value, { ...row, src: URL.createObjectURL(row.photo) }]
       await send()
     } catch (error) {
       problem.value = (error as Error).message

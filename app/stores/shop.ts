@@ -24,15 +24,8 @@ interface ShopAnswer {
 
 const AGAIN = 2000
 
-/**
- * The shop: its units, its habits, its people, and who is working at this browser. Its settings are kept like a
- * plan.
- */
-export const useShop = defineStore('shop', () => {
-  const name = ref('')
-  const people = ref<Person[]>([])
-  const who = ref(localStorage.getItem('np.who') ?? '')
-  const keeper = shallowRef<Keeper<ShopSettings> | null>(null)
+/** The shop's settings, as its keeper has them, and the edits of them. */
+function useSettings(keeper: Readonly<Ref<Keeper<ShopSettings> | null>>, trouble: Ref<string>) {
   const settings = computed(() => keeper.value?.document.value ?? null)
   const units = computed<UnitChoice>(() => settings.value?.units ?? METRIC_UNITS)
   /** Target of a new haul. */
@@ -43,10 +36,37 @@ export const useShop = defineStore('shop', () => {
   const kits = computed<Record<string, Kit>>(() => settings.value?.kits ?? {})
   /** Colours by what a wire is for, if they differ from the usual ones. */
   const colours = computed<Record<string, string>>(() => settings.value?.colours ?? {})
+
+  /** One edit of the shop's settings. */
+  function edit(label: string, change: (draft: ShopSettings) => void): void {
+    if (!settings.value) return
+    try {
+      const made = makeEdit(settings.value, crypto.randomUUID(), label, change)
+      trouble.value = ''
+      if (made) keeper.value!.record(made.edit)
+    } catch (error) {
+      trouble.value = `“${label}” does not fit: ${(error as Error).message.replace(/\.$/, '')}.`
+    }
+  }
+  const setUnits = (choice: UnitChoice) => edit('Units', (s) => void Object.assign(s.units, choice))
+  const setTarget = (choice: Target) => edit('Bring new hauls to', (s) => void (s.target = { ...choice }))
+  return { units, target, parts, kits, colours, edit, setUnits, setTarget }
+}
+
+/**
+ * The shop: its units, its habits, its people, and who is working at this browser. Its settings are kept like a
+ * plan.
+ */
+export const useShop = defineStore('shop', () => {
+  const name = ref('')
+  const people = ref<Person[]>([])
+  const who = ref(localStorage.getItem('np.who') ?? '')
+  const keeper = shallowRef<Keeper<ShopSettings> | null>(null)
+  const trouble = ref('')
+  const settings = useSettings(keeper, trouble)
   const clash = computed(() => keeper.value?.clash.value ?? null)
   /** Edits waiting to be saved. */
   const waiting = computed(() => keeper.value?.pending.value.map((r) => r.edit) ?? [])
-  const trouble = ref('')
   const problem = computed(
     () => trouble.value || keeper.value?.unsafe.value || keeper.value?.away.value || '',
   )
@@ -78,20 +98,6 @@ export const useShop = defineStore('shop', () => {
     }
   }
 
-  /** One edit of the shop's settings. */
-  function edit(label: string, change: (draft: ShopSettings) => void): void {
-    if (!settings.value) return
-    try {
-      const made = makeEdit(settings.value, crypto.randomUUID(), label, change)
-      trouble.value = ''
-      if (made) keeper.value!.record(made.edit)
-    } catch (error) {
-      trouble.value = `“${label}” does not fit: ${(error as Error).message.replace(/\.$/, '')}.`
-    }
-  }
-  const setUnits = (choice: UnitChoice) => edit('Units', (s) => void Object.assign(s.units, choice))
-  const setTarget = (choice: Target) => edit('Bring new hauls to', (s) => void (s.target = { ...choice }))
-
   /** Sets who works at this browser from now on. */
   async function choose(person: string): Promise<void> {
     who.value = person
@@ -107,23 +113,8 @@ export const useShop = defineStore('shop', () => {
   watch(who, (value) => localStorage.setItem('np.who', value))
   const person = computed(() => people.value.find((p) => p.id === who.value) ?? null)
   return {
-    name,
-    units,
-    people,
-    target,
-    who,
-    person,
-    parts,
-    kits,
-    colours,
-    clash,
-    waiting,
-    problem,
-    load,
-    edit,
-    setUnits,
-    setTarget,
-    choose,
-    settle,
+    ...{ name, people, who, person, clash, waiting, problem },
+    ...settings,
+    ...{ load, choose, settle },
   }
 })

@@ -193,8 +193,8 @@ export const holdPlanCalculator = define<{
     allowed_kPa_per_day: positive('Loss allowed', 'kPa/day').optional() as yup.Schema,
   }),
   outputs: {
-    tight_h: { label: 'A sound one is told tight after (— not within three weeks)', unit: 'h' },
-    leaking_h: { label: 'One that loses twice as much is told after', unit: 'h' },
+    tight_h: { label: 'A sound one proves tight after (— not within three weeks)', unit: 'h' },
+    leaking_h: { label: 'One that loses twice as much is found after', unit: 'h' },
   },
   example: {
     pressure_kPa: 480,

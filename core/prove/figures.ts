@@ -98,7 +98,7 @@ function holdFigures(test: HoldTest, hold: HoldResult, leak: LeakResult): Record
       label: `${test.label}: wait a further`,
       value: leak.waitMore,
       quantity: 'time',
-      formula: 'until it can be told, if it goes on at this pace as it looks now',
+      formula: 'until the verdict, if the loss goes on at this pace',
       inputs: [...inputs, input('Allowed', allowedLoss(test), 'pressureLoss')],
       source: 'Least squares; an interval that may be looked at after every reading',
     },

@@ -94,7 +94,7 @@ export function holdPlanFigures(asked: HoldAsked): { tight: Figure; leaking: Fig
     source: SOURCE,
   })
   return {
-    tight: figure('A sound one is told tight after', tight, 'until its interval ends under the loss allowed'),
+    tight: figure('A sound one proves tight after', tight, 'until its interval ends under the loss allowed'),
     leaking: figure(
       'One that loses twice as much, after',
       leaking,

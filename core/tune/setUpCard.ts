@@ -82,160 +82,148 @@ const PAIRING: readonly CardStep[] = [
   }),
 ]
 
-/** Steps for one control, in order. */
-export function setUpCard({ kind, presets, minimum, lever, rests }: CardFacts): CardStep[] {
-  const both: Preset = { left: minimum, right: minimum }
-  switch (kind) {
-    case 'memories':
-      return [
-        ...PAIRING,
-        step(
-          'Set the minimum kept up',
-          'In the control’s settings.',
-          'It fills to it when the key comes on.',
-          2,
-          both,
-          { what: 'kept-up' },
-        ),
-        ...presets.map(({ label, preset }, i) =>
-          step(
-            `Memory ${i + 1}: ${label}`,
-            'Bring left, then right, to these, then left once more: one side lifts the other. Hold to store.',
-            'The memory’s light, or its name, stays on.',
-            3,
-            preset,
-            { what: 'stored', memory: i },
-          ),
-        ),
-        step(
-          'Press each memory once',
-          CLEAR,
-          'The gauge comes to within 2 psi (14 kPa) of each.',
-          2 * presets.length,
-          null,
-          { what: 'reached', memories: presets.length },
-        ),
-      ]
-    case 'paddles':
-      return [
-        step(
-          'Show the driver the paddles',
-          'Up fills, down vents, let go holds; left and right apart.',
-          '',
-          3,
-        ),
-        ...presets.map(({ label, preset }) =>
-          step(
-            label,
-            'Fill to these, left, right, then left once more.',
-            'Both needles stand still.',
-            2,
-            preset,
-          ),
-        ),
-        step('Card on the dash', 'Pressures for each haul, the minimum, the maximum.', '', 1, both),
-      ]
-    case 'hand':
-      return [
-        step('Show the driver the fill valves', 'Cap off, fill, read with the same gauge, cap on.', '', 3),
-        ...presets.map(({ label, preset }) =>
-          step(
-            label,
-            'Fill to these on level ground; read again after a minute.',
-            'The gauge agrees twice.',
-            2,
-            preset,
-          ),
-        ),
-        step('Never under the minimum', 'Read before the first drive of a cold day.', '', 1, both),
-      ]
-    case 'lever':
-      return [
-        step(
-          'Truck on level ground, empty, wheels chocked',
-          'Axle at ride height on its wheels, not on a hoist.',
-          '',
-          5,
-        ),
-        step(
-          'Hang the link in its hole, arm level',
-          lever
-            ? `Hole ${Math.round(lever.arm * 1000)} mm from the shaft, link ${Math.round(lever.link * 1000)} mm between its ends, upright.`
-            : 'As the valve’s own sheet says.',
-          'No hiss: the valve stands in its dead band.',
-          15,
-          null,
-          levels('silent'),
-        ),
-        step(
-          'Push the arm up, then down, by hand',
-          CLEAR,
-          'Up fills; down vents, or is silent where a check valve holds the springs; level is silent.',
-          3,
-          null,
-          levels('pushed-up', 'pushed-down'),
-        ),
-        step(
-          'Load it, wait, and tape both lips',
-          'As high as empty, within the dead band.',
-          'Both lips as planned.',
-          10,
-          null,
-          levels('levelled'),
-        ),
-        step(
-          'Dump once, then close it',
-          'Its supply shut, or the arm held down: with the dump open the valve would fill from the tank.',
-          'No air goes while it stands open: the springs go soft.',
-          3,
-          null,
-          levels('dumped'),
-        ),
-      ]
-    case 'controller':
-      return [
-        step(
-          'Service lock on',
-          'Before a hand goes near a bag, and before it is jacked or hoisted.',
-          'The lock’s light.',
-          1,
-          null,
-          levels('locked'),
-        ),
-        step('Sensors level and their own way up', 'Left to left; the arm the way its sheet shows.', '', 10),
-        step(
-          'Service lock off, bring it down, then up',
-          `Loaded: empty, the steel alone holds it up. Begin to teach it, then by its keys. ${CLEAR}`,
-          'Both heights shown grow as the body comes up.',
-          5,
-          null,
-          levels('seen-rising'),
-        ),
-        step(
-          'Teach low, then high, then ride height',
-          `Down to its stops, up to the checks, then as high as planned. ${CLEAR}`,
-          'The controller takes each.',
-          10,
-          null,
-          levels('taught'),
-        ),
-        step('Load it, and wait', CLEAR, 'It waits, fills, and stops level.', 5, null, levels('levelled')),
-        step(
-          'Open a door, turn the key off',
-          rests
-            ? 'Its sheet says that it then keeps still.'
-            : 'Its sheet does not say that either keeps it still.',
-          rests ? 'It rests.' : '',
-          2,
-          null,
-          rests ? levels('rested') : null,
-        ),
-        step(
-          'Service lock shown to the driver',
-          'On before every jack, hoist, ferry and tyre change.',
-          '',
-          2,
-        ),
-      ]
-  }
+const both = (pressure: number): Preset => ({ left: pressure, right: pressure })
+
+const memoriesCard = ({ presets, minimum }: CardFacts): CardStep[] => [
+  ...PAIRING,
+  step(
+    'Set the minimum kept up',
+    'In the control’s settings.',
+    'It fills to it when the key comes on.',
+    2,
+    both(minimum),
+    { what: 'kept-up' },
+  ),
+  ...presets.map(({ label, preset }, i) =>
+    step(
+      `Memory ${i + 1}: ${label}`,
+      'Bring left, then right, to these, then left once more: one side lifts the other. Hold to store.',
+      'The memory’s light, or its name, stays on.',
+      3,
+      preset,
+      { what: 'stored', memory: i },
+    ),
+  ),
+  step(
+    'Press each memory once',
+    CLEAR,
+    'The gauge comes to within 2 psi (14 kPa) of each.',
+    2 * presets.length,
+    null,
+    { what: 'reached', memories: presets.length },
+  ),
+]
+
+const paddlesCard = ({ presets, minimum }: CardFacts): CardStep[] => [
+  step('Show the driver the paddles', 'Up fills, down vents, let go holds; left and right apart.', '', 3),
+  ...presets.map(({ label, preset }) =>
+    step(label, 'Fill to these, left, right, then left once more.', 'Both needles stand still.', 2, preset),
+  ),
+  step('Card on the dash', 'Pressures for each haul, the minimum, the maximum.', '', 1, both(minimum)),
+]
+
+const handCard = ({ presets, minimum }: CardFacts): CardStep[] => [
+  step('Show the driver the fill valves', 'Cap off, fill, read with the same gauge, cap on.', '', 3),
+  ...presets.map(({ label, preset }) =>
+    step(
+      label,
+      'Fill to these on level ground; read again after a minute.',
+      'The gauge agrees twice.',
+      2,
+      preset,
+    ),
+  ),
+  step('Never under the minimum', 'Read before the first drive of a cold day.', '', 1, both(minimum)),
+]
+
+const leverCard = ({ lever }: CardFacts): CardStep[] => [
+  step(
+    'Truck on level ground, empty, wheels chocked',
+    'Axle at ride height on its wheels, not on a hoist.',
+    '',
+    5,
+  ),
+  step(
+    'Hang the link in its hole, arm level',
+    lever
+      ? `Hole ${Math.round(lever.arm * 1000)} mm from the shaft, link ${Math.round(lever.link * 1000)} mm between its ends, upright.`
+      : 'As the valve’s own sheet says.',
+    'No hiss: the valve stands in its dead band.',
+    15,
+    null,
+    levels('silent'),
+  ),
+  step(
+    'Push the arm up, then down, by hand',
+    CLEAR,
+    'Up fills; down vents, or is silent where a check valve holds the springs; level is silent.',
+    3,
+    null,
+    levels('pushed-up', 'pushed-down'),
+  ),
+  step(
+    'Load it, wait, and tape both lips',
+    'As high as empty, within the dead band.',
+    'Both lips as planned.',
+    10,
+    null,
+    levels('levelled'),
+  ),
+  step(
+    'Dump once, then close it',
+    'Its supply shut, or the arm held down: with the dump open the valve would fill from the tank.',
+    'No air goes while it stands open: the springs go soft.',
+    3,
+    null,
+    levels('dumped'),
+  ),
+]
+
+const controllerCard = ({ rests }: CardFacts): CardStep[] => [
+  step(
+    'Service lock on',
+    'Before a hand goes near a bag, and before it is jacked or hoisted.',
+    'The lock’s light.',
+    1,
+    null,
+    levels('locked'),
+  ),
+  step('Sensors level and their own way up', 'Left to left; the arm the way its sheet shows.', '', 10),
+  step(
+    'Service lock off, bring it down, then up',
+    `Loaded: empty, the steel alone holds it up. Begin to teach it, then by its keys. ${CLEAR}`,
+    'Both heights shown grow as the body comes up.',
+    5,
+    null,
+    levels('seen-rising'),
+  ),
+  step(
+    'Teach low, then high, then ride height',
+    `Down to its stops, up to the checks, then as high as planned. ${CLEAR}`,
+    'The controller takes each.',
+    10,
+    null,
+    levels('taught'),
+  ),
+  step('Load it, and wait', CLEAR, 'It waits, fills, and stops level.', 5, null, levels('levelled')),
+  step(
+    'Open a door, turn the key off',
+    rests ? 'Its sheet says that it then keeps still.' : 'Its sheet does not say that either keeps it still.',
+    rests ? 'It rests.' : '',
+    2,
+    null,
+    rests ? levels('rested') : null,
+  ),
+  step('Service lock shown to the driver', 'On before every jack, hoist, ferry and tyre change.', '', 2),
+]
+
+const CARDS: Record<CardFacts['kind'], (facts: CardFacts) => CardStep[]> = {
+  memories: memoriesCard,
+  paddles: paddlesCard,
+  hand: handCard,
+  lever: leverCard,
+  controller: controllerCard,
 }
+
+/** Steps for one control, in order. */
+export const setUpCard = (facts: CardFacts): CardStep[] => CARDS[facts.kind](facts)

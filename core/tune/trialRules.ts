@@ -204,7 +204,7 @@ function unexplained({ leftOver, besides, refused, atBound, odd }: TrialSaid, { 
       value: Math.abs(besides.share),
       limit: 1,
       title: 'The road trial points at the load too',
-      text: `${suspect}It would be off by {value} of what it is known within. Weigh or measure it; pressures keep to what was told.`,
+      text: `${suspect}It would be off by {value} of what it is known within. Weigh or measure it; pressures keep to the load that was stated.`,
       source: 'Road trial, least squares with the survey’s doubt',
     }),
   ]

@@ -142,7 +142,7 @@ function plannedOf(
   if (sensor) {
     const answers = [sensing.door, sensing.key, sensing.hitch, sensing.lock]
     const known = answers.filter((answer) => answer !== null).length
-    return { planned: begun(known, answers.length), text: `${known} of ${answers.length} holds told` }
+    return { planned: begun(known, answers.length), text: `${known} of ${answers.length} holds answered` }
   }
   const stored = hauls.filter((id) => presets[id]).length
   return {

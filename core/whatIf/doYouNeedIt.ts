@@ -241,8 +241,7 @@ function verdictOf(
   if (!byHand) return 'Choose a spring class first: without one there is nothing to fill.'
   if (hauls > 1 && spread <= PRACTICE.presetTolerance.value)
     return 'All hauls want the same pressure: filled once by hand, it is enough.'
-  if (changes === null)
-    return 'Say how often the load changes in a week, and it is told what hand fill costs.'
+  if (changes === null) return 'Say how often the load changes in a week, and this says what hand fill costs.'
   if (changes === 0) return 'The load never changes: filled once by hand, it is enough.'
   const minutes = Math.max(1, Math.round((byHand.figures.week.value ?? 0) / 60))
   const cost = `${minutes} minute${minutes === 1 ? '' : 's'} a week`

@@ -77,7 +77,7 @@ test('before a hold test begins it is told how long it must run, and a coarser g
   await page.getByRole('button', { name: 'Hold test', exact: true }).tap()
   await drawer(page, 'The test')
   const plan = page.getByRole('region', { name: 'How long it must run' })
-  const hours = plan.getByRole('button', { name: /A sound one is told tight after, why/ })
+  const hours = plan.getByRole('button', { name: /A sound one proves tight after, why/ })
   await expect(hours).toBeVisible()
   const fine = await hours.innerText()
   await page.getByLabel('Gauge’s smallest step').fill('3')

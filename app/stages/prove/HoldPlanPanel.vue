@@ -76,7 +76,7 @@ const shut = computed(() => toShut(job.plan!.air, test))
     </p>
     <dl v-else class="grid gap-x-6 gap-y-1 md:grid-cols-2 mt-2 text-sm" aria-live="polite">
       <div>
-        <dt class="label">A sound one is told tight after</dt>
+        <dt class="label">A sound one proves tight after</dt>
         <dd>
           <template v-if="planned.tight.value === null">not within three weeks: a finer gauge</template>
           <template v-else>

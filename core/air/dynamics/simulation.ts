@@ -27,10 +27,22 @@ export interface SimulationOptions {
   laminar?: boolean
 }
 
+/** The matrix of derivatives that is being made, and the state it is made for. */
+interface Rows {
+  y: Float64Array
+  /** ∂f/∂y, row by row. */
+  matrix: Float64Array
+  /** Length of a row. */
+  size: number
+  /** Temperature outdoors, K. */
+  around: number
+  springs: SpringPair | null
+}
+
 /**
  * Air over time: vessels joined by links. SI; all pressures here are absolute. Each vessel has a gas mass; a
  * thermal one also its own temperature by an energy balance; the others (short lines, fittings) are at ambient
- * temperature. It is one class of about 400 lines, because the equations and their derivatives share the state
+ * temperature. It is one large class, because the equations and their derivatives share the state
  * they leave behind, and both are the innermost loop of every run.
  */
 export class Simulation {
@@ -46,6 +58,8 @@ export class Simulation {
   private pair: SpringPair | null
   private readonly motors: readonly Motor[]
   private readonly thermal: number[]
+  /** Slopes before a change of the temperature outdoors. */
+  private before?: Float64Array
   private readonly slotOf: Int32Array
   private readonly motorAt: number
   private readonly heads: readonly Head[]
@@ -380,10 +394,10 @@ export class Simulation {
 
   /** The equations: rate of change of each unknown, per second. */
   slope(t: number, y: Float64Array, out: Float64Array): void {
-    const { vessels, links, atmosphere, ambient } = this.network
+    const { vessels, ambient } = this.network
     const n = vessels.length
     const around = ambient(t)
-    const { p, temperature, volume, heat, slotOf, ends } = this
+    const { p, temperature, volume, heat, slotOf } = this
     for (const i of this.thermal) {
       p[i] = y[slotOf[i]!]!
       // A step tried too long may end where no truck has a balance. Then there is no number, and a shorter step
@@ -401,6 +415,34 @@ export class Simulation {
       heat[i] = wall === null ? 0 : wall * (around - temperature[i]!)
     }
     out.fill(0)
+    this.addFlows(around, springs, y, out)
+    // (V + γ·p·V')·ṗ = (γ − 1)·(heat and enthalpy in): first law of an open vessel whose volume follows its pressure.
+    for (const i of this.thermal)
+      if (!springs || (i !== this.left && i !== this.right))
+        out[slotOf[i]!] = ((GAMMA - 1) * heat[i]!) / volume[i]!
+    if (springs && slotOf[this.left]! >= 0) {
+      const [a, b, c, d] = springs.stiffness(p[this.left]!, p[this.right]!)
+      const [x, z] = [(GAMMA - 1) * heat[this.left]!, (GAMMA - 1) * heat[this.right]!]
+      const determinant = a * d - b * c
+      out[slotOf[this.left]!] = (x * d - b * z) / determinant
+      out[slotOf[this.right]!] = (a * z - c * x) / determinant
+    }
+    for (let i = 0; i < this.motors.length; i++) {
+      const warm = y[this.motorAt + i]! - around
+      out[this.motorAt + i] = (this.warming(i) - warm) / this.motors[i]!.constant
+    }
+    this.heads.forEach((head, i) => {
+      const at = this.headAt + i
+      const winding = this.besideHead[i]! < 0 ? y[at]! : y[this.motorAt + this.besideHead[i]!]!
+      const given = out[at]! + head.beside * (winding - y[at]!) - head.cooling * (y[at]! - around)
+      out[at] = given / head.capacity
+    })
+  }
+
+  /** Adds what the links carry: gas, and enthalpy to the vessels that keep their heat. */
+  private addFlows(around: number, springs: SpringPair | null, y: Float64Array, out: Float64Array): void {
+    const { links, atmosphere } = this.network
+    const { p, temperature, heat, ends } = this
     const taken = out.length - 2
     for (let k = 0; k < links.length; k++) {
       if (this.shut[k]) {
@@ -440,27 +482,6 @@ export class Simulation {
       } else if (flow >= 0) out[taken + 1] = out[taken + 1]! + flow
       else out[taken] = out[taken]! - flow
     }
-    // (V + γ·p·V')·ṗ = (γ − 1)·(heat and enthalpy in): first law of an open vessel whose volume follows its pressure.
-    for (const i of this.thermal)
-      if (!springs || (i !== this.left && i !== this.right))
-        out[slotOf[i]!] = ((GAMMA - 1) * heat[i]!) / volume[i]!
-    if (springs && slotOf[this.left]! >= 0) {
-      const [a, b, c, d] = springs.stiffness(p[this.left]!, p[this.right]!)
-      const [x, z] = [(GAMMA - 1) * heat[this.left]!, (GAMMA - 1) * heat[this.right]!]
-      const determinant = a * d - b * c
-      out[slotOf[this.left]!] = (x * d - b * z) / determinant
-      out[slotOf[this.right]!] = (a * z - c * x) / determinant
-    }
-    for (let i = 0; i < this.motors.length; i++) {
-      const warm = y[this.motorAt + i]! - around
-      out[this.motorAt + i] = (this.warming(i) - warm) / this.motors[i]!.constant
-    }
-    this.heads.forEach((head, i) => {
-      const at = this.headAt + i
-      const winding = this.besideHead[i]! < 0 ? y[at]! : y[this.motorAt + this.besideHead[i]!]!
-      const given = out[at]! + head.beside * (winding - y[at]!) - head.cooling * (y[at]! - around)
-      out[at] = given / head.capacity
-    })
   }
 
   /** Temperature rise that a motor tends to in its present state, K. */
@@ -479,107 +500,147 @@ export class Simulation {
    * The change of the springs' own stiffness along a step is left out; it is of second order.
    */
   derivatives(t: number, y: Float64Array, matrix: Float64Array, later: Float64Array): void {
-    const { links, atmosphere, ambient, vessels } = this.network
-    const size = y.length
-    const around = ambient(t)
-    const { p, temperature, volume, slotOf, ends, gradient, touched } = this
-    const springs = this.pairInUse()
-    const at = springs?.at
-    // Enthalpy and heat of each thermal vessel over the unknowns, collected in its own row and scaled at the
-    // end.
-    const touch = (j: number, by: number) => {
-      if (gradient[j] === 0 && by !== 0) touched.push(j)
-      gradient[j] = gradient[j]! + by
+    const { links, ambient } = this.network
+    const rows: Rows = { y, matrix, size: y.length, around: ambient(t), springs: this.pairInUse() }
+    for (let k = 0; k < links.length; k++) if (!this.shut[k]) this.addLink(rows, k)
+    this.closeVessels(rows)
+    this.addMotors(rows)
+    this.addHeads(rows)
+    const soon = Math.max(Math.abs(t) * SOLVER.ambientShare, SOLVER.ambientStep)
+    if (ambient(t + soon) !== rows.around) {
+      this.slope(t, y, (this.before ??= new Float64Array(y.length)))
+      this.slope(t + soon, y, later)
+      for (let i = 0; i < y.length; i++) later[i] = (later[i]! - this.before[i]!) / soon
+      this.slope(t, y, this.before)
     }
-    /** Adds weighted dp and dT of a vessel to the gradient. */
-    const chain = (i: number, byPressure: number, byTemperature: number) => {
-      const slot = slotOf[i]!
-      if (slot < 0) {
-        touch(i, (byPressure * GAS_CONSTANT_AIR * around) / volume[i]!)
-        return
+  }
+
+  /** Adds to the gradient that is being collected. */
+  private touch(j: number, by: number): void {
+    const { gradient } = this
+    if (gradient[j] === 0 && by !== 0) this.touched.push(j)
+    gradient[j] = gradient[j]! + by
+  }
+  /** Adds weighted dp and dT of a vessel to the gradient. */
+  private chain({ y, around, springs }: Rows, i: number, byPressure: number, byTemperature: number): void {
+    const { slotOf, volume, p } = this
+    const slot = slotOf[i]!
+    if (slot < 0) {
+      this.touch(i, (byPressure * GAS_CONSTANT_AIR * around) / volume[i]!)
+      return
+    }
+    const warm = this.temperature[i]!
+    this.touch(slot, byPressure + (byTemperature * warm) / p[i]!)
+    this.touch(i, (-byTemperature * warm) / Math.max(y[i]!, 1e-12))
+    if (springs && byTemperature !== 0 && (i === this.left || i === this.right)) {
+      const of = i === this.left ? 0 : 1
+      this.touch(slotOf[this.left]!, (byTemperature * warm * springs.slope(of, 'left')) / volume[i]!)
+      this.touch(slotOf[this.right]!, (byTemperature * warm * springs.slope(of, 'right')) / volume[i]!)
+    }
+  }
+  /** Adds the gradient to a row, weighted. */
+  private flush({ matrix, size }: Rows, row: number, by: number): void {
+    const { gradient } = this
+    for (const j of this.touched) matrix[row * size + j] = matrix[row * size + j]! + by * gradient[j]!
+  }
+  private clear(): void {
+    for (const j of this.touched) this.gradient[j] = 0
+    this.touched.length = 0
+  }
+
+  /**
+   * Adds what one link changes. Enthalpy and heat of each thermal vessel over the unknowns are collected in its
+   * own row and scaled by {@link closeVessels}.
+   */
+  private addLink(rows: Rows, k: number): void {
+    const { springs, size } = rows
+    const { slotOf, ends } = this
+    const a = ends[2 * k]!
+    const b = ends[2 * k + 1]!
+    const flow = this.flows[k]!
+    const forward = flow >= 0
+    const upstream = forward ? a : b
+    const thermal = upstream >= 0 && slotOf[upstream]! >= 0
+    const { byA, byB, byT } = this.flowBy(rows, k, thermal)
+    if (a >= 0) this.chain(rows, a, byA, forward ? byT : 0)
+    if (b >= 0) this.chain(rows, b, byB, forward ? 0 : byT)
+    const link = this.network.links[k]!
+    if (link.kind === 'lever' && springs && flow !== 0) {
+      const share = this.link.leverShare(link, springs.at)
+      for (const side of ['left', 'right'] as const) {
+        const beside = this.link.leverShare(link, springs.beside(side))
+        this.touch(slotOf[this[side]]!, (flow / share) * ((beside - share) / NUDGE))
       }
-      const warm = temperature[i]!
-      touch(slot, byPressure + (byTemperature * warm) / p[i]!)
-      touch(i, (-byTemperature * warm) / Math.max(y[i]!, 1e-12))
-      if (springs && byTemperature !== 0 && (i === this.left || i === this.right)) {
-        const of = i === this.left ? 0 : 1
-        touch(slotOf[this.left]!, (byTemperature * warm * springs.slope(of, 'left')) / volume[i]!)
-        touch(slotOf[this.right]!, (byTemperature * warm * springs.slope(of, 'right')) / volume[i]!)
-      }
     }
-    const flush = (row: number, by: number) => {
-      for (const j of touched) matrix[row * size + j] = matrix[row * size + j]! + by * gradient[j]!
-    }
-    const clear = () => {
-      for (const j of touched) gradient[j] = 0
-      touched.length = 0
-    }
-    for (let k = 0; k < links.length; k++) {
-      if (this.shut[k]) continue
-      const a = ends[2 * k]!
-      const b = ends[2 * k + 1]!
-      const [pa, pb] = [a < 0 ? atmosphere : p[a]!, b < 0 ? atmosphere : p[b]!]
-      const [ta, tb] = [a < 0 ? around : temperature[a]!, b < 0 ? around : temperature[b]!]
-      const flow = this.flows[k]!
-      const byA = a < 0 ? 0 : (this.link.flow(k, pa + TOUCH, pb, ta, tb, around, at) - flow) / TOUCH
-      const byB = b < 0 ? 0 : (this.link.flow(k, pa, pb + TOUCH, ta, tb, around, at) - flow) / TOUCH
-      const forward = flow >= 0
-      const upstream = forward ? a : b
-      const thermal = upstream >= 0 && slotOf[upstream]! >= 0
-      const warmer = forward ? ([ta + WARM, tb] as const) : ([ta, tb + WARM] as const)
-      const { kind } = links[k]!
-      // Through orifices the flow goes with 1/√T; through tubes it depends on the regime.
-      const byT =
-        !thermal || kind === 'pump' || kind === 'given'
-          ? 0
-          : kind === 'tube'
-            ? (this.link.flow(k, pa, pb, ...warmer, around, at) - flow) / WARM
-            : -flow / (2 * temperature[upstream]!)
-      if (a >= 0) chain(a, byA, forward ? byT : 0)
-      if (b >= 0) chain(b, byB, forward ? 0 : byT)
-      const link = links[k]!
-      if (link.kind === 'lever' && springs && flow !== 0) {
-        const share = this.link.leverShare(link, springs.at)
-        for (const side of ['left', 'right'] as const) {
-          const beside = this.link.leverShare(link, springs.beside(side))
-          touch(slotOf[this[side]]!, (flow / share) * ((beside - share) / NUDGE))
-        }
-      }
-      if (a >= 0) flush(a, -1)
-      if (b >= 0) flush(b, 1)
-      if (forward ? a < 0 : b < 0) flush(size - 2, forward ? 1 : -1)
-      if (forward ? b < 0 : a < 0) flush(size - 1, forward ? 1 : -1)
-      const enthalpyRows = [a, b].filter((i) => i >= 0 && slotOf[i]! >= 0)
-      const head = this.headOf[k]!
-      if (head >= 0) {
-        // F·T of the leaving air, over the pressure it is delivered into and the head's own temperature.
-        clear()
-        const row = this.headAt + head
-        const more = flow + byB * TOUCH
-        const here = this.throughHead(head, k, flow, 0, around, y)
-        const higher = this.throughHead(head, k, more, TOUCH, around, y)
-        chain(b, (higher.given - here.given) / TOUCH, 0)
-        touch(row, -flow * CP * here.follows)
-        flush(row, 1 / this.heads[head]!.capacity)
-        clear()
-        if (slotOf[b]! >= 0) {
-          chain(b, (more * higher.leaving - flow * here.leaving) / TOUCH, 0)
-          touch(row, flow * here.follows)
-          flush(slotOf[b]!, CP)
-        }
-      } else if (enthalpyRows.length > 0) {
-        const warm = upstream < 0 ? around : temperature[upstream]!
+    if (a >= 0) this.flush(rows, a, -1)
+    if (b >= 0) this.flush(rows, b, 1)
+    if (forward ? a < 0 : b < 0) this.flush(rows, size - 2, forward ? 1 : -1)
+    if (forward ? b < 0 : a < 0) this.flush(rows, size - 1, forward ? 1 : -1)
+    if (this.headOf[k]! >= 0) this.addHeadLink(rows, k, byB)
+    else {
+      const warm = upstream < 0 ? rows.around : this.temperature[upstream]!
+      const isThermal = (i: number) => i >= 0 && slotOf[i]! >= 0
+      if (isThermal(a) || isThermal(b)) {
         // d(F·T) = T·dF + F·dT.
-        for (const j of touched) gradient[j] = gradient[j]! * warm
-        if (thermal) chain(upstream, 0, flow)
-        for (const i of enthalpyRows) flush(slotOf[i]!, i === a ? -CP : CP)
+        for (const j of this.touched) this.gradient[j] = this.gradient[j]! * warm
+        if (thermal) this.chain(rows, upstream, 0, flow)
+        if (isThermal(a)) this.flush(rows, slotOf[a]!, -CP)
+        if (isThermal(b)) this.flush(rows, slotOf[b]!, CP)
       }
-      clear()
     }
+    this.clear()
+  }
+
+  /** Change of a link's flow with the pressures at its ends and the temperature upstream. */
+  private flowBy({ around, springs }: Rows, k: number, thermal: boolean) {
+    const { p, temperature, ends } = this
+    const { atmosphere, links } = this.network
+    const at = springs?.at
+    const a = ends[2 * k]!
+    const b = ends[2 * k + 1]!
+    const [pa, pb] = [a < 0 ? atmosphere : p[a]!, b < 0 ? atmosphere : p[b]!]
+    const [ta, tb] = [a < 0 ? around : temperature[a]!, b < 0 ? around : temperature[b]!]
+    const flow = this.flows[k]!
+    const forward = flow >= 0
+    const byA = a < 0 ? 0 : (this.link.flow(k, pa + TOUCH, pb, ta, tb, around, at) - flow) / TOUCH
+    const byB = b < 0 ? 0 : (this.link.flow(k, pa, pb + TOUCH, ta, tb, around, at) - flow) / TOUCH
+    const { kind } = links[k]!
+    if (!thermal || kind === 'pump' || kind === 'given') return { byA, byB, byT: 0 }
+    // Through orifices the flow goes with 1/√T; through tubes it depends on the regime.
+    if (kind !== 'tube') return { byA, byB, byT: -flow / (2 * temperature[forward ? a : b]!) }
+    const [wa, wb] = forward ? [ta + WARM, tb] : [ta, tb + WARM]
+    return { byA, byB, byT: (this.link.flow(k, pa, pb, wa, wb, around, at) - flow) / WARM }
+  }
+
+  /** F·T of the air that leaves a head, over the pressure it is delivered into and the head's own temperature. */
+  private addHeadLink(rows: Rows, k: number, byB: number): void {
+    const { slotOf, heads } = this
+    const b = this.ends[2 * k + 1]!
+    const flow = this.flows[k]!
+    const head = this.headOf[k]!
+    this.clear()
+    const row = this.headAt + head
+    const more = flow + byB * TOUCH
+    const here = this.throughHead(head, k, flow, 0, rows.around, rows.y)
+    const higher = this.throughHead(head, k, more, TOUCH, rows.around, rows.y)
+    this.chain(rows, b, (higher.given - here.given) / TOUCH, 0)
+    this.touch(row, -flow * CP * here.follows)
+    this.flush(rows, row, 1 / heads[head]!.capacity)
+    this.clear()
+    if (slotOf[b]! < 0) return
+    this.chain(rows, b, (more * higher.leaving - flow * here.leaving) / TOUCH, 0)
+    this.touch(row, flow * here.follows)
+    this.flush(rows, slotOf[b]!, CP)
+  }
+
+  /** Adds the heat through the walls, and turns the collected heat into rates of pressure. */
+  private closeVessels(rows: Rows): void {
+    const { matrix, size, springs } = rows
+    const { p, slotOf, volume } = this
     for (const i of this.thermal) {
-      chain(i, 0, -(vessels[i]!.wall ?? 0))
-      flush(slotOf[i]!, 1)
-      clear()
+      this.chain(rows, i, 0, -(this.network.vessels[i]!.wall ?? 0))
+      this.flush(rows, slotOf[i]!, 1)
+      this.clear()
     }
     for (const i of this.thermal) {
       if (springs && (i === this.left || i === this.right)) continue
@@ -595,6 +656,10 @@ export class Simulation {
         [p[this.left]!, p[this.right]!],
         [this.heat[this.left]!, this.heat[this.right]!],
       )
+  }
+
+  private addMotors({ matrix, size, around }: Rows): void {
+    const { p, slotOf } = this
     for (let i = 0; i < this.motors.length; i++) {
       const motor = this.motors[i]!
       const at = this.motorAt + i
@@ -606,8 +671,11 @@ export class Simulation {
       const by = (this.warming(i) - here) / NUDGE / motor.constant
       p[v] = p[v]! - NUDGE
       if (slotOf[v]! >= 0) matrix[at * size + slotOf[v]!] = by
-      else matrix[at * size + v] = (by * GAS_CONSTANT_AIR * around) / volume[v]!
+      else matrix[at * size + v] = (by * GAS_CONSTANT_AIR * around) / this.volume[v]!
     }
+  }
+
+  private addHeads({ matrix, size }: Rows): void {
     this.heads.forEach(({ beside, cooling, capacity }, i) => {
       const row = (this.headAt + i) * size
       const at = row + this.headAt + i
@@ -615,14 +683,5 @@ export class Simulation {
       matrix[at] = matrix[at]! - (winding < 0 ? cooling : cooling + beside) / capacity
       if (winding >= 0) matrix[row + this.motorAt + winding] = beside / capacity
     })
-    const soon = Math.max(Math.abs(t) * SOLVER.ambientShare, SOLVER.ambientStep)
-    if (ambient(t + soon) !== around) {
-      this.slope(t, y, (this.before ??= new Float64Array(size)))
-      this.slope(t + soon, y, later)
-      for (let i = 0; i < size; i++) later[i] = (later[i]! - this.before[i]!) / soon
-      this.slope(t, y, this.before)
-    }
   }
-
-  private before?: Float64Array
 }

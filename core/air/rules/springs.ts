@@ -85,7 +85,7 @@ const blockWithoutLimits: AirRule = ({ plan, set: { spring, block } }) => {
     value: given.most,
     limit: spring.maxPressure,
     title: 'The block limits nothing, and its air stands above what the springs may have',
-    text: 'It fills on as long as it is told to, up to {value}; the springs stop at {limit}. A regulator before it, or a relief valve on each spring’s line, holds it.',
+    text: 'It keeps filling while its command lasts, up to {value}; the springs stop at {limit}. A regulator before it, or a relief valve on each spring’s line, holds it.',
     source: 'Common practice; the block’s own sheet says whether it limits',
     remedy:
       feed && operationRemedy(plan, 'Put a regulator before it', regulatorAt(feed.line, spring.maxPressure)),

@@ -71,69 +71,85 @@ export function faultsOf(air: AirPlan): { what: FaultKind; part: string }[] {
   ]
 }
 
-/** @param minimum least pressure of the springs, Pa gauge */
-export function plannedScenarios(air: AirPlan, sets: readonly HaulSet[], minimum: number): NamedScenario[] {
+/** What the planned scenarios of a circuit are made with. */
+interface Planning {
+  air: AirPlan
+  /** Both springs at the least pressure. */
+  least: Scenario['start']
+  /** Brings the springs to pressures, but never under the least. */
+  to(p: { left: number; right: number }): ScenarioStep
+  add(id: string, label: string, rest: Partial<Scenario>): void
+}
+const wait = (seconds: number): ScenarioStep => ({ do: 'wait', seconds })
+
+/** @param least pressure of the springs, Pa gauge */
+export function plannedScenarios(air: AirPlan, sets: readonly HaulSet[], least: number): NamedScenario[] {
   const list: NamedScenario[] = []
   // A keep-up switch starts again below its own band, so the springs are let down only to where it stops.
   const keepUp = firstOfKind(air, 'tank') ? null : firstOfKind(air, 'pressureSwitch')
-  if (keepUp) minimum = Math.max(minimum, partOf(air, keepUp).figures.cutOut!)
-  const least = { left: minimum, right: minimum, tank: null }
-  const to = (p: { left: number; right: number }): ScenarioStep => ({
-    do: 'bring',
-    left: Math.max(p.left, minimum),
-    right: Math.max(p.right, minimum),
-  })
-  const wait = (seconds: number): ScenarioStep => ({ do: 'wait', seconds })
-  const add = (id: string, label: string, rest: Partial<Scenario>) =>
-    void list.push({ ...newScenario(label, list.length + 1), start: least, id, ...rest })
-  const coupler = firstOfKind(air, 'coupler')
-  const horn = firstOfKind(air, 'horn')
-  const heaviest = [...sets].sort((a, b) => Math.max(b.left, b.right) - Math.max(a.left, a.right))[0]
-
-  add('first-fill', 'First fill, empty truck, to the minimum', {
-    start: { left: 0, right: 0, tank: firstOfKind(air, 'tank') ? 0 : null },
-    steps: [to(least), wait(firstOfKind(air, 'tank') ? 300 : 10)],
-  })
-  for (const s of sets) {
-    add(`up-${s.id}`, `${s.label}: loaded at the minimum, brought up`, {
-      haul: s.id,
-      steps: [to(s), wait(20)],
-    })
-    add(`settle-${s.id}`, `${s.label}: loaded at the minimum, brought up and left to cool`, {
-      haul: s.id,
-      steps: [to(s), wait(COOLED)],
-    })
-    add(`down-${s.id}`, `${s.label}: load taken off, let down to the minimum`, {
-      start: { left: s.left, right: s.right, tank: null },
-      steps: [to(least), wait(20)],
-    })
-    add(`load-${s.id}`, `${s.label}: load put on while level, brought up, taken off, let down`, {
-      steps: [
-        { do: 'load', haul: s.id },
-        wait(10),
-        to(s),
-        wait(20),
-        { do: 'load', haul: null },
-        wait(10),
-        to(least),
-        wait(10),
-      ],
-    })
-    add(`night-${s.id}`, `${s.label}: a cold night with a weeping joint`, {
-      haul: s.id,
-      start: { left: s.left, right: s.right, tank: null },
-      ambient: NIGHT,
-      leak: WEEP,
-      steps: [wait(12 * 3600)],
-    })
+  const minimum = keepUp ? Math.max(least, partOf(air, keepUp).figures.cutOut!) : least
+  const start = { left: minimum, right: minimum, tank: null }
+  const planning: Planning = {
+    air,
+    least: start,
+    to: (p) => ({ do: 'bring', left: Math.max(p.left, minimum), right: Math.max(p.right, minimum) }),
+    add: (id, label, rest) => void list.push({ ...newScenario(label, list.length + 1), start, id, ...rest }),
   }
-  add('hold', 'Held at the minimum for two hours with a leak', { leak: LEAK, steps: [wait(7200)] })
-  if (coupler) {
+  const heaviest = [...sets].sort((a, b) => Math.max(b.left, b.right) - Math.max(a.left, a.right))[0]
+  planning.add('first-fill', 'First fill, empty truck, to the minimum', {
+    start: { left: 0, right: 0, tank: firstOfKind(air, 'tank') ? 0 : null },
+    steps: [planning.to(start), wait(firstOfKind(air, 'tank') ? 300 : 10)],
+  })
+  for (const set of sets) addHaul(planning, set)
+  planning.add('hold', 'Held at the minimum for two hours with a leak', { leak: LEAK, steps: [wait(7200)] })
+  addUses(planning)
+  if (heaviest) for (const fault of faultsOf(air)) addFault(planning, fault, heaviest)
+  return list
+}
+
+function addHaul({ add, to, least }: Planning, s: HaulSet): void {
+  add(`up-${s.id}`, `${s.label}: loaded at the minimum, brought up`, {
+    haul: s.id,
+    steps: [to(s), wait(20)],
+  })
+  add(`settle-${s.id}`, `${s.label}: loaded at the minimum, brought up and left to cool`, {
+    haul: s.id,
+    steps: [to(s), wait(COOLED)],
+  })
+  add(`down-${s.id}`, `${s.label}: load taken off, let down to the minimum`, {
+    start: { left: s.left, right: s.right, tank: null },
+    steps: [to(least), wait(20)],
+  })
+  add(`load-${s.id}`, `${s.label}: load put on while level, brought up, taken off, let down`, {
+    steps: [
+      { do: 'load', haul: s.id },
+      wait(10),
+      to(s),
+      wait(20),
+      { do: 'load', haul: null },
+      wait(10),
+      to(least),
+      wait(10),
+    ],
+  })
+  add(`night-${s.id}`, `${s.label}: a cold night with a weeping joint`, {
+    haul: s.id,
+    start: { left: s.left, right: s.right, tank: null },
+    ambient: NIGHT,
+    leak: WEEP,
+    steps: [wait(12 * 3600)],
+  })
+}
+
+/** Tyres and a tool at the coupler, and the horn. */
+function addUses({ air, add }: Planning): void {
+  if (firstOfKind(air, 'coupler')) {
     add('tyres', 'Four tyres aired up', { steps: [{ do: 'tyre', ...TYRE, count: 4 }, wait(30)] })
     add('tool', 'A small impact wrench for five minutes', {
       steps: [{ do: 'tool', ...TOOL, seconds: 300 }, wait(30)],
     })
   }
+  const horn = firstOfKind(air, 'horn')
   const sounded =
     horn &&
     Object.values(air.lines)
@@ -146,33 +162,38 @@ export function plannedScenarios(air: AirPlan, sets: readonly HaulSet[], minimum
         wait(2),
       ]),
     })
-  if (heaviest) {
-    for (const { what, part } of faultsOf(air)) {
-      const c = air.components[part.split('.')[0]!]
-      const lineStart = air.lines[part]?.from ?? ''
-      const name = c
-        ? partLabel(air, part).toLowerCase()
-        : `${air.components[lineStart]?.label.toLowerCase() ?? part}, its line`
-      // A valve stuck open shows while nothing is asked for; most other faults while the springs are filled.
-      const idle =
-        what === 'valve-open' ||
-        what === 'check-missing' ||
-        what === 'check-reversed' ||
-        what === 'relief-open' ||
-        what === 'line-off' ||
-        what === 'leak' ||
-        what === 'teed'
-      const start = idle ? { left: heaviest.left, right: heaviest.right, tank: null } : least
-      add(
-        `fail-${what}-${part.replace('.', '-')}`,
-        `Failure: ${faultWords(what).replace('…', c ? KINDS[c.kind].label.toLowerCase() : 'a line')} (${name})`,
-        {
-          haul: heaviest.id,
-          start,
-          steps: [{ do: 'fault', what, part }, ...(idle ? [wait(300)] : [to(heaviest), wait(120)])],
-        },
-      )
-    }
-  }
-  return list
+}
+
+/** Faults that show while nothing is asked of the circuit; the others show while the springs are filled. */
+const SHOWS_IDLE: readonly FaultKind[] = [
+  'valve-open',
+  'check-missing',
+  'check-reversed',
+  'relief-open',
+  'line-off',
+  'leak',
+  'teed',
+]
+
+function addFault(
+  { air, add, to, least }: Planning,
+  { what, part }: { what: FaultKind; part: string },
+  heaviest: HaulSet,
+): void {
+  const c = air.components[part.split('.')[0]!]
+  const lineStart = air.lines[part]?.from ?? ''
+  const name = c
+    ? partLabel(air, part).toLowerCase()
+    : `${air.components[lineStart]?.label.toLowerCase() ?? part}, its line`
+  const idle = SHOWS_IDLE.includes(what)
+  const start = idle ? { left: heaviest.left, right: heaviest.right, tank: null } : least
+  add(
+    `fail-${what}-${part.replace('.', '-')}`,
+    `Failure: ${faultWords(what).replace('…', c ? KINDS[c.kind].label.toLowerCase() : 'a line')} (${name})`,
+    {
+      haul: heaviest.id,
+      start,
+      steps: [{ do: 'fault', what, part }, ...(idle ? [wait(300)] : [to(heaviest), wait(120)])],
+    },
+  )
 }

@@ -95,7 +95,9 @@ function eliminate(matrix: Float64Array[], right: Float64Array): Float64Array {
 export function solveNetwork(elements: readonly NetworkElement[], ground: string, joined = false): Solved {
   const floating = joined ? [] : floatingNodes(elements, ground)
   if (floating.length > 0)
-    throw new NetworkError(`Nothing joins ${floating.join(', ')} to ${ground}: their volts cannot be told.`)
+    throw new NetworkError(
+      `Nothing joins ${floating.join(', ')} to ${ground}: their volts cannot be computed.`,
+    )
   const nodes = [...new Set(elements.flatMap(({ a, b }) => [a, b]))].filter((node) => node !== ground)
   const index = new Map(nodes.map((node, i) => [node, i]))
   const sources = elements.filter((e) => e.kind === 'source')

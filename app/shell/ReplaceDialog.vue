@@ -36,8 +36,8 @@ function replace(): void {
   >
     <template v-if="asked">
       <p class="mt-1">
-        “{{ asked.remedy.label }}” takes the place of the {{ asked.what }} that stands. Work that goes or no
-        longer stands:
+        “{{ asked.remedy.label }}” replaces the {{ asked.what }} of this job. This work is removed, or no
+        longer counts:
       </p>
       <ul class="list-disc pl-5 my-2">
         <li v-for="work in asked.work" :key="work">{{ work }}</li>

@@ -48,7 +48,7 @@ const total = computed(() => partsCost(air.value))
       Kit: {{ air.kit.label }}<template v-if="air.kit.number"> · {{ air.kit.number }}</template
       ><template v-if="air.kit.price !== null">
         · <span class="figure">{{ air.kit.price }}</span></template
-      >{{ lacks.length ? '.' : '. Everything planned lies in it.' }}
+      >{{ lacks.length ? '.' : '. Everything planned is in it.' }}
     </p>
     <ul class="text-sm">
       <li

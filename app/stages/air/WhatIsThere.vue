@@ -115,7 +115,7 @@ const off = computed(() =>
     <section v-if="shown && isRetrofit && hasFound" class="sheet p-4" aria-label="As found">
       <h2 class="mb-1">As found</h2>
       <CircuitPicture :air="asFound" :chosen="null" still @choose="(id) => emit('choose', id)" />
-      <p class="label mt-1">As it will be, it stands in the picture of this stage.</p>
+      <p class="label mt-1">The picture of this stage shows it as it will be.</p>
       <StateLegend :air="air" class="mt-1" />
     </section>
     <section v-if="off.length" class="sheet p-4" aria-label="Off and cut in this order">

@@ -55,7 +55,7 @@ function toggle(step: Step): void {
     if (later)
       refusal.value = {
         id: step.id,
-        text: `“${later.title}” stands on this step. Take that tick back first.`,
+        text: `“${later.title}” builds on this step. Take that tick back first.`,
       }
     else job.edit(`Take back: ${step.title}`, (draft) => Reflect.deleteProperty(draft.build.ticks, step.id))
     return

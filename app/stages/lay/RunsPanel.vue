@@ -89,7 +89,7 @@ const run = (metres: number) => showText(metres, 'run', shop.units)
         </p>
       </div>
       <p v-if="chosenRun.wayless" class="mt-3 text-sm">
-        It finds no way: the bench note says what stands in it. The straight distance is shown.
+        There is no way for it: the bench note says what blocks it. The straight distance is shown.
       </p>
       <table v-else v-cards class="w-full text-sm mt-3">
         <caption class="text-left label">

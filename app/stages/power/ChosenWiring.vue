@@ -88,7 +88,7 @@ function showInLay(route: string): void {
     :data-subject="chosen?.id"
   >
     <p v-if="!chosen" class="label">
-      Press a part or a wire on the drawing: what can be done to it stands here.
+      Press a part or a wire on the drawing: what you can do with it appears here.
     </p>
     <template v-else>
       <div class="flex flex-wrap gap-x-3 gap-y-1 items-baseline">

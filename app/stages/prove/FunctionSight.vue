@@ -22,7 +22,7 @@ const expected = computed((): Figure => ({
   label: `${test}: ${sight.label.toLowerCase()}, to expect`,
   value: sight.value,
   quantity: sight.quantity,
-  formula: 'a run of this job’s circuit and wiring, pressed as told',
+  formula: 'a run of this job’s circuit and wiring, pressed as the test says',
   inputs: [
     input('Pressed', press),
     input('As expected within', 2 * doubtOf(sight.quantity, sight.value), sight.quantity),

@@ -99,7 +99,7 @@ const shut = computed(() => toShut(job.plan!.air, test))
     <p class="text-sm mt-2">First, so that a loss is of this side and no other:</p>
     <ul class="text-sm list-disc pl-5">
       <li v-for="{ part, text } in shut" :key="part">{{ text }}</li>
-      <li v-if="shut.length === 0">Nothing stands between this side and the rest: draw the circuit first.</li>
+      <li v-if="shut.length === 0">No valve separates this side from the rest: draw the circuit first.</li>
     </ul>
     <p class="text-sm">
       Write down each time: pressure, temperature in the shade beside the spring, the clock; a barometer where

@@ -34,7 +34,7 @@ const word = computed(() => {
         Its valves were plugged off: it does not stand for the side as it is driven.
       </p>
       <p v-if="hold?.opened" class="text-sm mt-1">
-        After it: {{ hold.opened.what }}. What it said of that side stands no more.
+        After it: {{ hold.opened.what }}. So it no longer counts for that side.
       </p>
       <p v-if="hold?.tooLow" class="text-sm mt-1">
         It began with too little in it: what is empty loses nothing, however much it leaks.

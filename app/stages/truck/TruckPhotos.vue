@@ -23,8 +23,8 @@ const others = computed(() =>
   <section class="sheet p-4" aria-label="Photos">
     <h2 class="mb-1">Photos of the truck</h2>
     <p class="label mb-2">
-      Plates, the space around the axle, what is there already, damage before the work began. Photos of a
-      part, a step or a joint are taken where it stands in its list. All of them come with the job pack.
+      Plates, the space around the axle, what is there already, damage before the work began. Take photos of a
+      part, a step or a joint at its own place in its list. All of them come with the job pack.
     </p>
     <PhotoRow subject="truck" of="the truck" />
     <template v-if="others.length">

@@ -5,7 +5,7 @@ import { randomNumbers } from '../core/quantity/random'
  * it with `--whole` (`NP_WHOLE=1`). `NP_SEED` repeats the slice of another day: `NP_SEED=2026-12-01 npx jest`.
  */
 const IS_WHOLE = Boolean(process.env.NP_WHOLE)
-export const SEED = process.env.NP_SEED ?? new Date().toISOString().slice(0, 10)
+const SEED = process.env.NP_SEED ?? new Date().toISOString().slice(0, 10)
 
 /** FNV-1a. */
 const numberOf = (text: string) =>
@@ -16,9 +16,14 @@ const numberOf = (text: string) =>
  * @param name keeps the slices of two sweeps independent
  * @example slice('kinds', ['a', 'b', 'c', 'd'], 0.5) // two of them
  */
-export function slice<T>(name: string, all: readonly T[], share: number): T[] {
-  if (IS_WHOLE) return [...all]
-  const random = randomNumbers(numberOf(`${SEED} ${name}`))
+export function slice<T>(
+  name: string,
+  all: readonly T[],
+  share: number,
+  { seed = SEED, isWhole = IS_WHOLE } = {},
+): T[] {
+  if (isWhole) return [...all]
+  const random = randomNumbers(numberOf(`${seed} ${name}`))
   const most = Math.max(1, Math.round(all.length * share))
   const drawn = all.map((_, i) => ({ i, by: random() })).sort((a, b) => a.by - b.by)
   const kept = new Set(drawn.slice(0, most).map(({ i }) => i))

@@ -72,6 +72,23 @@ describe('a place with room', () => {
     expect(nearestRoom(inTheTank, size, truck, solids, [], far + 1e-9)).toEqual(found)
     expect(nearestRoom(inTheTank, size, truck, solids, [], far - 1e-9)).toBeNull()
   })
+  test('is the same whether it was looked for before or not, wherever another part has moved meanwhile', () => {
+    const from = truck.fuelTank.centre
+    const free = nearestRoom(from, size, truck, solids, [])!
+    // About the place it would go to, so that it is often in the way.
+    const near = anywhere.map(({ x, y, z }) => ({ x: free.x + x / 5, y: free.y + y / 5, z: free.z + z / 5 }))
+    fc.assert(
+      fc.property(fc.array(near, { minLength: 2, maxLength: 6 }), (places) => {
+        const others = places.map((at) => [partBox(at, partSize(air, 'block'))])
+        const kept = others.map((other) => nearestRoom(from, size, truck, solids, other))
+        // For a new list of solids nothing is kept.
+        expect(kept).toEqual(others.map((other) => nearestRoom(from, size, truck, [...solids], other)))
+      }),
+      { numRuns: 15 },
+    )
+    // A part put just where it would go sends it elsewhere.
+    expect(nearestRoom(from, size, truck, solids, [partBox(free, size)])).not.toEqual(free)
+  })
 })
 
 test('a part in the fuel tank, in the way of the wheel, of the differential, two in one place: each is told and put right', () => {

@@ -40,46 +40,8 @@ export function layStage(
     [BATTERY]: truck.battery,
     [FUSE_BOX]: fuseBoxPlace(truck, drivingSide),
   }
-  const springsAt = (...ids: string[]) => ids.filter((id) => air.components[id]?.kind === 'spring').length
   const swept = sweptReach(truck, parts.spring)
-  const wanted = Object.entries(air.lines)
-    .filter(([, l]) => l.tube !== DIRECT && places[l.from] && places[l.to])
-    .map(([id, line]): Wanted => {
-      const { from, fromPort, to, toPort, path } = line
-      const sweptHere = springsAt(from, to) * (swept?.reach ?? 0)
-      const slack = springsAt(from, to) * lay.slackAtSpring + sweptHere
-      return {
-        id,
-        kind: 'air',
-        from,
-        to,
-        fromPort,
-        toPort,
-        path,
-        carries: null,
-        slack,
-        swept: sweptHere,
-        tube: catalogueTube(air, line),
-      }
-    })
-  const compressor = Object.keys(air.components).find(
-    (id) => air.components[id]!.kind === 'compressor' && air.components[id]!.state !== 'later',
-  )
-  if (compressor)
-    wanted.push({
-      id: 'feed',
-      kind: 'feed',
-      from: BATTERY,
-      to: compressor,
-      fromPort: null,
-      toPort: null,
-      path: 'feed',
-      carries: 'feed',
-      slack: 0,
-      swept: 0,
-      tube: null,
-    })
-  wanted.push(...wiresOf(air).map((wire) => wanting(wire, air)))
+  const wanted = wantedRuns(air, lay, places, swept?.reach ?? 0)
   const stands = standsOf(air, places, lay.stands)
   const routes = layRuns({ truck, air, places, stands }, lay, wanted)
   const lines = routes.filter(({ kind }) => kind === 'air')
@@ -113,6 +75,58 @@ export function layStage(
     headline: { figures: ['tube'] },
     result,
   }
+}
+
+/**
+ * Every line and wire to be run between placed parts.
+ * @param reach what a line needs at a spring over its travel, m
+ */
+function wantedRuns(
+  air: AirPlan,
+  lay: LayPlan,
+  places: Readonly<Record<string, Point>>,
+  reach: number,
+): Wanted[] {
+  const springsAt = (...ids: string[]) => ids.filter((id) => air.components[id]?.kind === 'spring').length
+  const wanted = Object.entries(air.lines)
+    .filter(([, l]) => l.tube !== DIRECT && places[l.from] && places[l.to])
+    .map(([id, line]): Wanted => {
+      const { from, fromPort, to, toPort, path } = line
+      const sweptHere = springsAt(from, to) * reach
+      const slack = springsAt(from, to) * lay.slackAtSpring + sweptHere
+      return {
+        id,
+        kind: 'air',
+        from,
+        to,
+        fromPort,
+        toPort,
+        path,
+        carries: null,
+        slack,
+        swept: sweptHere,
+        tube: catalogueTube(air, line),
+      }
+    })
+  const compressor = Object.keys(air.components).find(
+    (id) => air.components[id]!.kind === 'compressor' && air.components[id]!.state !== 'later',
+  )
+  if (compressor)
+    wanted.push({
+      id: 'feed',
+      kind: 'feed',
+      from: BATTERY,
+      to: compressor,
+      fromPort: null,
+      toPort: null,
+      path: 'feed',
+      carries: 'feed',
+      slack: 0,
+      swept: 0,
+      tube: null,
+    })
+  wanted.push(...wiresOf(air).map((wire) => wanting(wire, air)))
+  return wanted
 }
 
 const DRIP_LOOP = PRACTICE.dripLoop.value

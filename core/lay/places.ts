@@ -1,122 +1,176 @@
 import { share } from '../quantity/share'
 import { KINDS } from '../catalog/kinds'
 import { exhaustSide, railBottom } from '../catalog/truckGeometry'
-import { DIRECT, type AirPlan, type LayPlan, type Point, type Truck } from '../document/types'
+import {
+  DIRECT,
+  type AirPlan,
+  type Component,
+  type ComponentKind,
+  type LayPlan,
+  type Point,
+  type Truck,
+} from '../document/types'
 import { isInCab, laidParts, nearestRoom, overlap, partBox, solidsOf, withFittings } from './space/room'
 import { CAB } from './space/cab'
 import type { Box } from './space/shapes'
 import { laidSize, type Stands } from './space/stand'
+
+/** What the preferred places of a plan are made from. */
+interface Preferring {
+  truck: Truck
+  air: AirPlan
+  stands: Stands
+  pinned: Pinned
+  /** Side away from the exhaust: 1 is left, -1 right. */
+  clear: 1 | -1
+  /** Distance of the compressor ahead of the axle, m. */
+  ahead: number
+}
+type PreferredPlace = (of: Preferring, id: string, part: Component) => Point
+
+/** Against the outside of the rail, hanging from its upper edge. */
+function onRail({ truck: { frame }, air, stands, clear }: Preferring, x: number, id: string): Point {
+  const [, across, up] = laidSize(air, stands, id)
+  return { x, y: clear * (frame.spacing / 2 + (frame.railWidth + across) / 2), z: frame.top - up }
+}
+const onRailAt =
+  (ahead: number): PreferredPlace =>
+  (of, id) =>
+    onRail(of, of.ahead + ahead, id)
+
+const sideOf = ({ clear }: Preferring, { side }: Component): number =>
+  side === 'left' ? 1 : side === 'right' ? -1 : clear
+
+const besideEngine = ({ air, stands }: Preferring, id: string): number =>
+  CAB.engineHalf + laidSize(air, stands, id)[1] / 2
+
+/** Ahead of the compressor wherever that is, with its inlet slightly higher. */
+function besideCompressor(of: Preferring, id: string): Point {
+  const { air, stands, pinned, truck } = of
+  const at = pinned.compressor ?? onRail(of, of.ahead, 'compressor')
+  const [, , high] = laidSize(air, stands, 'compressor')
+  const [, , own] = laidSize(air, stands, id)
+  const out = onRail(of, at.x + 0.22, id)
+  const z = Math.max(at.z + high - own + 0.02, truck.frame.top)
+  return { ...out, y: Math.sign(at.y) * Math.abs(out.y), z }
+}
+
+/** At the dash, in front of the driver or the passenger for a part of one side. */
+function atDash({ truck }: Preferring, { side }: Component, below = 0): Point {
+  const y = 0.35 + (side === 'left' ? 0.06 : side === 'right' ? -0.06 : 0)
+  return { x: truck.wheelbase - 0.55, y, z: truck.frame.top + 0.45 - below }
+}
+
+const atTail = ({ truck }: Preferring, y: number): Point => ({
+  x: -Math.max(truck.axleToBall - 0.12, 0.4),
+  y,
+  z: truck.frame.top - 0.12,
+})
+
+const atEngine: PreferredPlace = (of, id) => ({
+  x: of.truck.wheelbase + 0.15,
+  y: of.clear * besideEngine(of, id),
+  z: of.truck.frame.top + 0.15,
+})
+const onRailBehindBlock = onRailAt(-0.8)
+const fillPlace: PreferredPlace = (of) => atTail(of, of.clear * 0.3)
+const linkedToAxle: PreferredPlace = (of, _, part) => {
+  const { frame } = of.truck
+  return { x: 0.15, y: sideOf(of, part) * (part.side ? frame.spacing / 2 - 0.05 : 0.1), z: frame.top - 0.05 }
+}
+
+/** Where each kind of part is wanted, if it is not in the cab. A new kind needs one row here. */
+const PREFERRED: Record<ComponentKind, PreferredPlace> = {
+  spring: (of, _, part) => ({ x: 0, y: sideOf(of, part) * of.truck.seat, z: railBottom(of.truck) }),
+  compressor: onRailAt(0),
+  belt: atEngine,
+  boost: atEngine,
+  filter: (of, id) =>
+    of.air.components.compressor
+      ? besideCompressor(of, id)
+      : {
+          x: of.truck.wheelbase + 0.3,
+          y: of.clear * besideEngine(of, id),
+          z: of.truck.frame.top + 0.3,
+        },
+  dryer: (of, id) => onRail(of, of.ahead - (of.air.components.tank ? 0.75 : 0.17), id),
+  block: onRailAt(-0.33),
+  tank: ({ truck, ahead }) => ({
+    x: Math.min(ahead - 1.05, truck.wheelbase * 0.2),
+    y: 0,
+    z: truck.frame.top - 0.1,
+  }),
+  tee: (of, id, part) => {
+    const { frame } = of.truck
+    return {
+      x: 0.3 * (isBehind(of.air, id) ? -1 : 1),
+      y: sideOf(of, part) * (frame.spacing / 2 + frame.railWidth / 2 + 0.025),
+      z: frame.top - 0.05,
+    }
+  },
+  handFill: fillPlace,
+  coupler: fillPlace,
+  horn: (of, id) => ({ x: of.truck.wheelbase + 0.3, y: besideEngine(of, id), z: of.truck.frame.top }),
+  heightValve: linkedToAxle,
+  heightSensor: linkedToAxle,
+  check: onRailBehindBlock,
+  relief: onRailBehindBlock,
+  drain: onRailBehindBlock,
+  pressureSwitch: onRailBehindBlock,
+  regulator: onRailBehindBlock,
+  manifold: onRailBehindBlock,
+  solenoid: onRailBehindBlock,
+  paddle: onRailBehindBlock,
+  restrictor: onRailBehindBlock,
+  gauge: onRailBehindBlock,
+  dualGauge: onRailBehindBlock,
+  sensor: onRailBehindBlock,
+  controller: onRailBehindBlock,
+  cabSwitch: onRailBehindBlock,
+  dump: onRailBehindBlock,
+  plug: onRailBehindBlock,
+}
+
+/** Parts of the starting circuits with a place of their own. */
+const OWN_PLACES: Partial<Record<string, PreferredPlace>> = {
+  'fill-tee': (of, id) => onRail(of, isBehind(of.air, id) ? -0.3 : of.ahead - 0.6, id),
+  split: (of, id) => onRail(of, 0.3, id),
+  fill: (of) => atTail(of, of.clear * 0.35),
+  'fill-left': (of) => atTail(of, of.clear * 0.4),
+  'fill-right': (of) => atTail(of, of.clear * 0.25),
+}
+
+/** True for a tee that feeds something at the dash, so that it is placed there too. */
+function feedsDash({ components, lines }: AirPlan, id: string): boolean {
+  const { side } = components[id]!
+  const neighbours = Object.values(lines).flatMap((l) =>
+    l.from === id ? [l.to] : l.to === id ? [l.from] : [],
+  )
+  const inCab = neighbours.filter((n) => KINDS[components[n]?.kind ?? 'tee'].cab)
+  return inCab.length >= (side ? 2 : 1)
+}
 
 /**
  * Preferred place of each part, whatever is there: on the rail away from the exhaust, ahead of the axle;
  * springs at their seats, fill valves at the tail.
  */
 function wantedPlaces(truck: Truck, air: AirPlan, stands: Stands, pinned: Pinned): Record<string, Point> {
-  const { frame } = truck
-  const clear = exhaustSide(truck) === 'left' ? -1 : 1
-  const rail = frame.spacing / 2
-  const ahead = truck.wheelbase * 0.42
-  const spring = (side: number): Point => ({
-    x: 0,
-    y: side * truck.seat,
-    z: railBottom(truck),
-  })
-  const tailX = -Math.max(truck.axleToBall - 0.12, 0.4)
-  const railZ = frame.top
-  const side = (c: AirPlan['components'][string]) => (c.side === 'left' ? 1 : c.side === 'right' ? -1 : clear)
-  /** Against the outside of the rail, hanging from its upper edge. */
-  const onRail = (x: number, id: string): Point => {
-    const [, across, up] = laidSize(air, stands, id)
-    return { x, y: clear * (rail + (frame.railWidth + across) / 2), z: frame.top - up }
+  const of: Preferring = {
+    truck,
+    air,
+    stands,
+    pinned,
+    clear: exhaustSide(truck) === 'left' ? -1 : 1,
+    ahead: truck.wheelbase * 0.42,
   }
-  const besideEngine = (id: string): number => CAB.engineHalf + laidSize(air, stands, id)[1] / 2
-  /** Ahead of the compressor wherever that is, with its inlet slightly higher. */
-  const besideCompressor = (id: string): Point => {
-    const at = pinned.compressor ?? onRail(ahead, 'compressor')
-    const [, , high] = laidSize(air, stands, 'compressor')
-    const [, , own] = laidSize(air, stands, id)
-    const out = onRail(at.x + 0.22, id)
-    return { ...out, y: Math.sign(at.y) * Math.abs(out.y), z: Math.max(at.z + high - own + 0.02, railZ) }
+  const place = (id: string, part: Component): Point => {
+    const own = OWN_PLACES[id]
+    if (own) return own(of, id, part)
+    if (KINDS[part.kind].cab) return atDash(of, part)
+    if (part.kind === 'tee' && feedsDash(air, id)) return atDash(of, part, 0.08)
+    return PREFERRED[part.kind](of, id, part)
   }
-  const dash: Point = { x: truck.wheelbase - 0.55, y: 0.35, z: truck.frame.top + 0.45 }
-  const tank: Point = { x: Math.min(ahead - 1.05, truck.wheelbase * 0.2), y: 0, z: frame.top - 0.1 }
-  const own: Partial<Record<string, Point>> = {
-    'fill-tee': onRail(isBehind(air, 'fill-tee') ? -0.3 : ahead - 0.6, 'fill-tee'),
-    split: onRail(0.3, 'split'),
-    fill: { x: tailX, y: clear * 0.35, z: frame.top - 0.12 },
-    'fill-left': { x: tailX, y: clear * 0.4, z: frame.top - 0.12 },
-    'fill-right': { x: tailX, y: clear * 0.25, z: frame.top - 0.12 },
-  }
-  const place = (id: string, c: AirPlan['components'][string]): Point => {
-    if (own[id]) return own[id]
-    if (KINDS[c.kind].cab)
-      return { ...dash, y: dash.y + (c.side === 'left' ? 0.06 : c.side === 'right' ? -0.06 : 0) }
-    switch (c.kind) {
-      case 'spring':
-        return spring(side(c))
-      case 'compressor':
-        return onRail(ahead, id)
-      case 'belt':
-      case 'boost':
-        return { x: truck.wheelbase + 0.15, y: clear * besideEngine(id), z: frame.top + 0.15 }
-      case 'filter':
-        return air.components.compressor
-          ? besideCompressor(id)
-          : { x: truck.wheelbase + 0.3, y: clear * besideEngine(id), z: frame.top + 0.3 }
-      case 'dryer':
-        return air.components.tank ? onRail(ahead - 0.75, id) : onRail(ahead - 0.17, id)
-      case 'block':
-        return onRail(ahead - 0.33, id)
-      case 'tank':
-        return tank
-      case 'tee':
-        return {
-          x: 0.3 * (isBehind(air, id) ? -1 : 1),
-          y: side(c) * (rail + frame.railWidth / 2 + 0.025),
-          z: railZ - 0.05,
-        }
-      case 'handFill':
-      case 'coupler':
-        return { x: tailX, y: clear * 0.3, z: frame.top - 0.12 }
-      case 'horn':
-        return { x: truck.wheelbase + 0.3, y: besideEngine(id), z: frame.top }
-      case 'heightValve':
-      case 'heightSensor':
-        return { x: 0.15, y: side(c) * (c.side ? rail - 0.05 : 0.1), z: frame.top - 0.05 }
-      case 'check':
-      case 'relief':
-      case 'drain':
-      case 'pressureSwitch':
-      case 'regulator':
-      case 'manifold':
-      case 'solenoid':
-      case 'paddle':
-      case 'restrictor':
-      case 'gauge':
-      case 'dualGauge':
-      case 'sensor':
-      case 'controller':
-      case 'cabSwitch':
-      case 'dump':
-      case 'plug':
-        return onRail(ahead - 0.8, id)
-    }
-  }
-  const places = Object.fromEntries(Object.entries(air.components).map(([id, c]) => [id, place(id, c)]))
-  // Tees that feed something at the dash are placed there.
-  for (const [id, c] of Object.entries(air.components)) {
-    if (c.kind !== 'tee' || own[id]) continue
-    const neighbours = Object.values(air.lines).flatMap((l) =>
-      l.from === id ? [l.to] : l.to === id ? [l.from] : [],
-    )
-    if (neighbours.filter((n) => KINDS[air.components[n]?.kind ?? 'tee'].cab).length >= (c.side ? 2 : 1))
-      places[id] = {
-        ...dash,
-        z: dash.z - 0.08,
-        y: dash.y + (c.side === 'left' ? 0.06 : c.side === 'right' ? -0.06 : 0),
-      }
-  }
-  return places
+  return Object.fromEntries(Object.entries(air.components).map(([id, part]) => [id, place(id, part)]))
 }
 
 /**

@@ -81,7 +81,7 @@ describe('a place with room', () => {
       fc.property(fc.array(near, { minLength: 2, maxLength: 6 }), (places) => {
         const others = places.map((at) => [partBox(at, partSize(air, 'block'))])
         const kept = others.map((other) => nearestRoom(from, size, truck, solids, other))
-        // For a new list of solids nothing is kept.
+        // Nothing is kept for a list of solids that is new, though equal.
         expect(kept).toEqual(others.map((other) => nearestRoom(from, size, truck, [...solids], other)))
       }),
       { numRuns: 15 },

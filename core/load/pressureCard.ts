@@ -15,6 +15,7 @@ export function scaledHaul(haul: Haul, share: number): Haul {
   }
 }
 
+/** Steps of the card, and the most that it goes up to, as shares of the haul. */
 const STEP = 0.1
 const LARGEST_SHARE = 2
 

@@ -40,9 +40,15 @@ const openLink = (
 })
 
 /** Opening between two springs that were teed by mistake. */
-const CROSSED = { conductance: 3e-9, criticalRatio: 0.4 }
+const CROSSED = {
+  conductance: PRACTICE.crossedConductance.value,
+  criticalRatio: PRACTICE.crossedRatio.value,
+}
 /** Opening of a part whose class gives none. */
-const USUAL_OPENING = { conductance: 5e-9, criticalRatio: 0.4 }
+const USUAL_OPENING = {
+  conductance: PRACTICE.usualConductance.value,
+  criticalRatio: PRACTICE.usualRatio.value,
+}
 
 const noLink = () => []
 /** Links that each kind of fault opens. */

@@ -255,8 +255,8 @@ function couplerLinks({ scenario, id, valve, parts: { volumes } }: ModelledPart)
       from: id,
       to: 'tyre',
       command: 'tyre',
-      conductance: 1.2e-9,
-      criticalRatio: 0.3,
+      conductance: PRACTICE.tyreValveConductance.value,
+      criticalRatio: PRACTICE.tyreValveRatio.value,
     })
   }
   const tool = scenario.steps.find((s) => s.do === 'tool')

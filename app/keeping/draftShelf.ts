@@ -32,13 +32,19 @@ export interface DraftShelf {
   of(path: string): Promise<Draft[]>
   put(draft: Draft): Promise<void>
   remove(id: string): Promise<void>
+  /** Called when the page is left: saves at once what is still being written. */
+  leave(): void
 }
+
+/** Keys of local storage under which a page that is left saves drafts whose writing has not ended. */
+const LEFT = 'np.draft.'
 
 /**
  * A separate database, not a second store beside the edits: an open page of an earlier version would block the
  * change of version, and with it the edits. Durability is relaxed: a key is written within milliseconds, so a
- * page that is closed or killed right after it loses nothing. Waiting for the disk at each key would leave the
- * last ones in a queue.
+ * page that is killed right after it loses nothing. Waiting for the disk at each key would leave the last ones
+ * in a queue. A page that is left does not wait for these milliseconds: it saves the last key in local storage,
+ * and the next page moves it from there.
  */
 export function openDraftShelf(name = 'nimble-piston-drafts'): DraftShelf {
   let opened: Promise<IDBPDatabase<Shape>> | null = null
@@ -61,12 +67,35 @@ export function openDraftShelf(name = 'nimble-piston-drafts'): DraftShelf {
     const tx = (await database()).transaction('drafts', 'readwrite', { durability: 'relaxed' })
     await Promise.all([work(tx.store), tx.done])
   }
+  const unwritten = new Map<string, Draft>()
+  const put = async (draft: Draft) => {
+    unwritten.set(draft.id, draft)
+    await write((store) => store.put(draft))
+    if (unwritten.get(draft.id) === draft) unwritten.delete(draft.id)
+  }
+  /** Moves to the database what an earlier page saved when it was left. */
+  const takeLeft = async () => {
+    for (const key of Object.keys(localStorage).filter((k) => k.startsWith(LEFT))) {
+      const draft = JSON.parse(localStorage.getItem(key)!) as Draft
+      const kept = await (await database()).get('drafts', draft.id)
+      if (!kept || kept.at <= draft.at) await put(draft)
+      localStorage.removeItem(key)
+    }
+  }
   return {
     async of(path) {
+      await takeLeft()
       const found = await (await database()).getAllFromIndex('drafts', 'path', path)
       return found.sort((a, b) => b.at - a.at)
     },
-    put: (draft) => write((store) => store.put(draft)),
-    remove: (id) => write((store) => store.delete(id)),
+    put,
+    remove(id) {
+      unwritten.delete(id)
+      localStorage.removeItem(LEFT + id)
+      return write((store) => store.delete(id))
+    },
+    leave() {
+      for (const [id, draft] of unwritten) localStorage.setItem(LEFT + id, JSON.stringify(draft))
+    },
   }
 }

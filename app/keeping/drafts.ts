@@ -91,8 +91,11 @@ export async function keepDrafts(): Promise<() => void> {
     setTimeout(() => clearInterval(looking), TAKEN.within)
   }
   const heard = { input: typed, change: changed, focusout: left, click: pressed }
+  const leave = () => shelf.leave()
   for (const [name, hear] of Object.entries(heard)) document.addEventListener(name, hear)
+  addEventListener('pagehide', leave)
   return () => {
+    removeEventListener('pagehide', leave)
     for (const [name, hear] of Object.entries(heard)) document.removeEventListener(name, hear)
   }
 }

@@ -25,7 +25,11 @@ function onHaul(note: Note): boolean {
 /** Name of the haul that a note of Load is about. */
 const haulOf = (note: Note) =>
   note.stage === 'load' ? job.plan?.hauls[note.subject.split(':')[0]!]?.label : undefined
-const tried = useTriedRemedies(() => notes.value.mine)
+const { tried, now } = useTriedRemedies(() => notes.value.mine)
+function press(note: Note): void {
+  const fresh = now(note)
+  if (fresh && fresh.helps !== false) askFirst(fresh.remedy)
+}
 const counts = computed(() =>
   (['stop', 'fix', 'know'] as const)
     .map((rank) => ({ rank, n: notes.value.mine.filter((x) => x.rank === rank).length }))
@@ -96,7 +100,7 @@ defineExpose({ step, remedy, count })
             type="button"
             class="button remedy mt-2 text-sm"
             :disabled="!tried(note)"
-            @click="askFirst(tried(note)!.remedy)"
+            @click="press(note)"
           >
             {{ (tried(note)?.remedy ?? note.remedy).label }}
           </button>

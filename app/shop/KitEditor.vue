@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FASTENERS } from '#core/build/fasteners'
+import { FASTENING_IDS, FASTENINGS } from '#core/catalog/fastenings'
 import { BLOCKS } from '#core/catalog/blocks'
 import { COMPRESSORS } from '#core/catalog/compressors'
 import { KINDS } from '#core/catalog/kinds'
@@ -53,7 +53,10 @@ const setCount = (kind: ComponentKind, count: number) =>
 const setLift = (known: boolean) =>
   change('Lift the kit is made for', (k) => void (k.lift = known ? { least: 0, most: 0 } : null))
 
-const fasteners = Object.entries(FASTENERS).map(([id, { label, usual }]) => ({ id, label, usual }))
+const fasteners = FASTENING_IDS.flatMap((id) => {
+  const { label, usual } = FASTENINGS[id]
+  return usual ? [{ id, label, usual }] : []
+})
 const setFastener = (
   id: string,
   usual: Pick<Fastener, 'torque' | 'thread' | 'grade'>,

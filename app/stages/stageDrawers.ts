@@ -65,7 +65,13 @@ export const STAGE_DRAWERS: Record<StageName, readonly Drawer[]> = {
     { id: 'ways', title: 'Three ways' },
     { id: 'trial', title: 'Road trial' },
   ],
-  build: [{ id: 'torques', title: 'Torques' }],
+  build: [
+    { id: 'torques', title: 'Torques' },
+    { id: 'off', title: 'Off and back' },
+    { id: 'held', title: 'Joints' },
+    { id: 'lists', title: 'Lists' },
+    { id: 'order', title: 'Order and time' },
+  ],
   prove: [
     { id: 'readings', title: 'Readings' },
     { id: 'test', title: 'The test' },

@@ -10,6 +10,7 @@ import type { Derived } from '#core/derive/types'
 import { sampleHauls } from '#core/whatIf/sample'
 import { MAX_FILE_BYTES, PlanFileError, readPlanFile } from '#core/document/file'
 import { jsonSchemaOf } from '#core/document/jsonSchema'
+import { buildReport } from '#core/papers/buildReport'
 import { proveReport } from '#core/papers/proveReport'
 import { report, routeReport } from '#core/papers/report'
 import { networkReport, wiringFor } from '#core/papers/network'
@@ -21,7 +22,7 @@ import { planSchema } from '#core/document/schema'
 
 /** The headless command. Exit codes: 0 all well, 1 the plan has a Stop, 2 the input cannot be used. */
 
-const USAGE = `usage: np check FILE | np route FILE | np network FILE [--state NAME] [--spice] | np prove FILE | np calc NAME < input.json | np calc --list | np schema | np run FILE --scenario NAME (np run FILE lists the names)`
+const USAGE = `usage: np check FILE | np route FILE | np network FILE [--state NAME] [--spice] | np prove FILE | np build FILE | np calc NAME < input.json | np calc --list | np schema | np run FILE --scenario NAME (np run FILE lists the names)`
 
 class UsageError extends Error {}
 
@@ -71,6 +72,14 @@ function prove(path: string): number {
   const plan = readPlan(path)
   print(proveReport(plan))
   return createDeriver()(plan).stages.prove.notes.some((n) => n.rank === 'stop') ? 1 : 0
+}
+
+/** Steps, joints, register, lists and times; 1 if Build has a Stop. */
+function build(path: string): number {
+  const plan = readPlan(path)
+  const derived = createDeriver()(plan)
+  print(buildReport(plan, derived))
+  return derived.stages.build.notes.some((n) => n.rank === 'stop') ? 1 : 0
 }
 
 /** The wiring solved in every state, or in one; with `spice` as netlists. */
@@ -173,6 +182,7 @@ function main(args: string[]): number {
   if (command === 'check' && rest.length === 1) return check(rest[0]!)
   if (command === 'route' && rest.length === 1) return route(rest[0]!)
   if (command === 'prove' && rest.length === 1) return prove(rest[0]!)
+  if (command === 'build' && rest.length === 1) return build(rest[0]!)
   if (command === 'network' && rest.length >= 1 && isNetworkOptions(rest.slice(1)))
     return network(rest[0]!, rest.slice(1))
   if (command === 'run' && (rest.length === 1 || (rest.length === 3 && rest[1] === '--scenario')))

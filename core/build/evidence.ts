@@ -1,36 +1,80 @@
-import type { BuildPlan } from '../document/types'
-import { METRIC_UNITS, showText } from '../quantity/units'
-import { FASTENERS, typedFastener, untold } from './fasteners'
+import { READ_PASSES, FASTENINGS } from '../catalog/fastenings'
+import type { BuildPlan, Done, DoneFacts } from '../document/types'
+import type { Quantity } from '../quantity/units'
+import type { Joint } from './joints'
 import type { Step } from './types'
 
-/** Most characters kept of a record. */
-const LONGEST = 600
+/** The record of a step as it stands now, written when it is ticked: figures and choices, not words. */
+export const factsOf = ({
+  values,
+  facts,
+  choices,
+}: Pick<Step, 'values' | 'facts' | 'choices'>): DoneFacts => ({
+  figures: Object.fromEntries(facts.flatMap((name) => (values[name] ? [[name, values[name].value]] : []))),
+  choices: { ...choices },
+})
 
-/** The record of a step, written when it is ticked: part, place, length, wire and torque, in metric units. */
-export function didText(
-  { title, detail, values, fasteners = [] }: Step,
-  build: Pick<BuildPlan, 'fasteners'>,
-): string {
-  const filled = detail.replace(/\{(\w+)\}/g, (_, key: string) => {
-    const v = values[key]
-    return v ? showText(v.value, v.quantity, METRIC_UNITS) : '—'
-  })
-  const tight = fasteners
-    .flatMap((id) => {
-      const typed = typedFastener(build, id)
-      const torque = typed && showText(typed.torque, 'torque', METRIC_UNITS)
-      return typed ? [` ${FASTENERS[id].label}, ${typed.thread} ${typed.grade}: ${torque}.`] : []
-    })
-    .join('')
-  return `${title}. ${filled}${tight}`.slice(0, LONGEST)
+/** Figures closer than this are the same: what a tape or a gauge cannot tell apart. SI. */
+const SAME: Partial<Record<Quantity, number>> = { length: 0.002, run: 0.01, pressure: 3500, mass: 1 }
+
+export interface Changed {
+  name: string
+  /** Then and now; a figure has a quantity, a choice has none. */
+  was: number | string | null
+  now: number | string | null
+  quantity: Quantity | null
 }
 
-/** Ticks whose steps are still what was done. A tick without a record counts for its step as it is. */
-export const standingTicks = (steps: readonly Step[], build: BuildPlan): BuildPlan['ticks'] =>
+/** What of a step is no longer what was done. A tick without a record counts for its step as it is. */
+export function changedOf(step: Step, { facts }: Pick<Done, 'facts'>): Changed[] {
+  if (facts === null) return []
+  const now = factsOf(step)
+  const figures = [...new Set([...Object.keys(facts.figures), ...Object.keys(now.figures)])].flatMap(
+    (name) => {
+      const quantity = step.values[name]?.quantity ?? 'plain'
+      const [was, is] = [facts.figures[name] ?? null, now.figures[name] ?? null]
+      const near =
+        was !== null && is !== null && Math.abs(was - is) <= (SAME[quantity] ?? 1e-9 * Math.abs(is))
+      return near ? [] : [{ name, was, now: is, quantity }]
+    },
+  )
+  const choices = [...new Set([...Object.keys(facts.choices), ...Object.keys(now.choices)])].flatMap(
+    (name) => {
+      const [was, is] = [facts.choices[name] ?? null, now.choices[name] ?? null]
+      return was === is ? [] : [{ name, was, now: is, quantity: null }]
+    },
+  )
+  return [...figures, ...choices]
+}
+
+/** Joints of a step whose torque a wrench tells: in its last passes, and only where there is a torque. */
+export const readJoints = (step: Pick<Step, 'tightens'>, joints: ReadonlyMap<string, Joint>): Joint[] =>
+  step.tightens.flatMap(({ joint, pass }) => {
+    const known = joints.get(joint)
+    return known && READ_PASSES.includes(pass) && FASTENINGS[known.fastening].usual ? [known] : []
+  })
+
+/** Joints of a step for which a tick records neither a torque nor that it was not measured. */
+export const untold = (
+  step: Pick<Step, 'tightens'>,
+  joints: ReadonlyMap<string, Joint>,
+  torques: Done['torques'],
+): Joint[] => (torques === null ? [] : readJoints(step, joints).filter(({ id }) => torques[id] === undefined))
+
+export const jointMap = (joints: readonly Joint[]): ReadonlyMap<string, Joint> =>
+  new Map(joints.map((joint) => [joint.id, joint]))
+
+/** Ticks whose steps are still what was done, with every torque told. */
+export const standingTicks = (
+  steps: readonly Step[],
+  joints: ReadonlyMap<string, Joint>,
+  build: Pick<BuildPlan, 'ticks'>,
+): BuildPlan['ticks'] =>
   Object.fromEntries(
     steps.flatMap((step) => {
       const tick = build.ticks[step.id]
-      const isSame = tick && (tick.did === '' || tick.did === didText(step, build))
-      return isSame && untold(step, tick.torques).length === 0 ? [[step.id, tick]] : []
+      const holds =
+        tick && changedOf(step, tick).length === 0 && untold(step, joints, tick.torques).length === 0
+      return holds ? [[step.id, tick]] : []
     }),
   )

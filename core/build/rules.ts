@@ -2,8 +2,12 @@ import { FOOT_POUND } from '../quantity/constants'
 import { PRACTICE } from '../catalog/practice'
 import type { BuildPlan } from '../document/types'
 import { notesOf, type Note } from '../quantity/figure'
-import { FASTENERS, fastenersOf, judgeFastener, takeUsual, typedFastener } from './fasteners'
+import { FASTENINGS } from '../catalog/fastenings'
+import { changedOf, factsOf, jointMap, readJoints, type Changed } from './evidence'
+import { fastenersOf, judgeFastener, takeUsual, typedFastener } from './fasteners'
+import type { Joint } from './joints'
 import { blockedBy } from './order'
+import type { Work } from './steps'
 import type { TorqueLooks } from './torque'
 import type { Step } from './types'
 
@@ -24,33 +28,80 @@ const outOfOrder = (steps: readonly Step[], build: BuildPlan): Note[] =>
     })
   })
 
-/** Finished steps that the plan has changed since. */
-const changedSince = (steps: readonly Step[], { ticks }: BuildPlan, standing: BuildPlan['ticks']): Note[] =>
+/** Names of values and choices in a note; a name that is not here stands as it is. */
+const NAMES: Record<string, string> = {
+  cut: 'length cut',
+  one: 'first piece',
+  two: 'second piece',
+  needs: 'length it needs',
+  x: 'place along the truck',
+  y: 'place across the truck',
+  z: 'height of its place',
+  wire: 'wire size',
+  length: 'length',
+  fuse: 'fuse',
+  proof: 'first fill',
+  spacer: 'spacer',
+  raised: 'how the rear is raised',
+  spring: 'spring',
+  upper: 'upper bracket',
+  lower: 'lower bracket',
+  held: 'how it is held',
+  hold: 'how it is held',
+  hole: 'hole for the stem',
+  earth: 'earth',
+  fate: 'what becomes of it',
+  from: 'first end',
+  to: 'second end',
+  side: 'side',
+}
+const sayFact = (value: Changed['was']) => (value === null ? 'nothing' : `“${value}”`)
+
+/** Finished steps that the plan has changed since: what was done, what it says now, and what to do about it. */
+const changedSince = (steps: readonly Step[], { ticks }: BuildPlan): Note[] =>
   steps.flatMap((step) => {
     const tick = ticks[step.id]
-    if (!tick || standing[step.id]) return []
+    const [first, ...more] = tick ? changedOf(step, tick) : []
+    if (!tick || !first) return []
+    const name = NAMES[first.name] ?? first.name
+    const figures = typeof first.was === 'number' && typeof first.now === 'number'
+    const was = figures ? '{limit}' : sayFact(first.was)
+    const now = figures ? '{value}' : sayFact(first.now)
+    const others = more.length > 0 ? ` ${more.length} more changed with it.` : ''
     return note({
       rule: 'step-changed',
       rank: 'fix',
       subject: step.id,
+      quantity: first.quantity ?? 'count',
+      value: figures ? (first.now as number) : null,
+      limit: figures ? (first.was as number) : null,
       title: `“${step.title}” was done otherwise`,
-      text: `The plan changed since ${tick.who} did it. Done was: ${tick.did} Do it again, or bring the plan back.`,
+      text: `${tick.who} did it with another ${name}: ${was}; the plan now says ${now}.${others} Do it again, bring the plan back, or say that it still holds.`,
       source: 'As ticked',
+      remedy: {
+        label: 'It still holds: record it so',
+        patches: [{ op: 'replace', path: ['build', 'ticks', step.id, 'facts'], value: factsOf(step) }],
+      },
     })
   })
+
+/** True if a finished step became part of another one: its line or part is still planned. */
+const isElsewhere = (id: string, steps: readonly Step[]) => {
+  const line = /^(?:line|screw)-(.*)$/.exec(id)?.[1]
+  return line !== undefined && steps.some(({ opens }) => opens?.lines?.includes(line))
+}
 
 /** Finished steps that are no longer in the plan. */
 const noLongerPlanned = (steps: readonly Step[], { ticks }: BuildPlan): Note[] => {
   const planned = new Set(steps.map((s) => s.id))
   return Object.entries(ticks).flatMap(([id, tick]) => {
-    if (planned.has(id)) return []
-    const what = tick.did || `step “${id}”`
+    if (planned.has(id) || isElsewhere(id, steps)) return []
     return note({
       rule: 'step-gone',
       rank: 'fix',
       subject: id,
       title: 'Something was done that is no longer in the plan',
-      text: `${tick.who} did: ${what} Undo it on the truck, then take the tick away.`,
+      text: `${tick.who} did “${tick.title || id}”. Undo it on the truck, then take the tick away.`,
       source: 'As ticked',
       remedy: {
         label: 'It is undone: take the tick away',
@@ -61,10 +112,10 @@ const noLongerPlanned = (steps: readonly Step[], { ticks }: BuildPlan): Note[] =
 }
 
 /** Fasteners without a typed torque. The usual one is offered, but never counts as the truck's own. */
-const withoutTorque = (steps: readonly Step[], build: BuildPlan): Note[] => {
-  const missing = fastenersOf(steps).filter((id) => !typedFastener(build, id))
+const withoutTorque = (joints: readonly Joint[], build: BuildPlan): Note[] => {
+  const missing = fastenersOf(joints).filter((id) => !typedFastener(build, id))
   if (missing.length === 0) return []
-  const names = missing.map((id) => FASTENERS[id].label.toLowerCase())
+  const names = missing.map((id) => FASTENINGS[id].label.toLowerCase())
   return [
     note({
       rule: 'torque-missing',
@@ -93,13 +144,13 @@ const UNIT_SLIPS: Partial<Record<TorqueLooks, { typed: string; factor: number }>
 }
 
 /** A torque outside the usual range of its thread and class: a wrong unit or a wrong size. */
-const torqueUnlikely = (steps: readonly Step[], build: BuildPlan): Note[] =>
-  fastenersOf(steps).flatMap((id) => {
+const torqueUnlikely = (joints: readonly Joint[], build: BuildPlan): Note[] =>
+  fastenersOf(joints).flatMap((id) => {
     const typed = typedFastener(build, id)
     const judged = typed && judgeFastener(typed)
     if (!typed || !judged || judged.looksLike === 'ok') return []
     const over = typed.torque > judged.high
-    if (!over && FASTENERS[id].soft) return []
+    if (!over && FASTENINGS[id].soft) return []
     // A unit that was typed was meant. Only a figure without a unit may have been read in another.
     const slip = typed.unit === '' ? UNIT_SLIPS[judged.looksLike] : undefined
     const size = `${typed.thread} ${typed.grade}`
@@ -110,7 +161,7 @@ const torqueUnlikely = (steps: readonly Step[], build: BuildPlan): Note[] =>
       subject: `fastener-${id}`,
       value: typed.torque,
       limit: over ? judged.high : judged.low,
-      title: `${FASTENERS[id].label}: that torque does not suit its size`,
+      title: `${FASTENINGS[id].label}: that torque does not suit its size`,
       text: `${slip ? `It looks like ${slip.typed} typed as another unit. ` : ''}{value} is ${over ? 'more' : 'less'} than ${size} usually bears ({limit}). Look at the sheet again: unit, size, class.`,
       source: 'T = K·d·F, K 0.16–0.24, F = 75 % of proof (ISO 898-1); only to catch a slip',
       remedy: slip && {
@@ -125,16 +176,22 @@ const torqueUnlikely = (steps: readonly Step[], build: BuildPlan): Note[] =>
 /** Tolerance of a torque wrench, as a share either way: what a step was tightened to may differ this much. */
 const WRENCH = PRACTICE.torqueWrench.value
 
-/** Ticked steps whose fasteners have a different torque, and those where nobody measured it. */
-function tightened(steps: readonly Step[], build: BuildPlan): Note[] {
+/** Ticked steps whose joints have a different torque, and those where nobody measured it. */
+function tightened({ steps, joints }: Pick<Work, 'steps' | 'joints'>, build: BuildPlan): Note[] {
+  const known = jointMap(joints)
   const done = steps.flatMap((step) => {
     const tick = build.ticks[step.id]
     return tick
-      ? (step.fasteners ?? []).map((id) => ({ step, tick, id, reached: tick.torques?.[id] ?? null }))
+      ? readJoints(step, known).map((joint) => ({
+          step,
+          tick,
+          joint,
+          reached: tick.torques?.[joint.id] ?? null,
+        }))
       : []
   })
-  const wrong = done.flatMap(({ step, id, reached, tick }) => {
-    const wanted = typedFastener(build, id)?.torque
+  const wrong = done.flatMap(({ step, joint, reached, tick }) => {
+    const wanted = typedFastener(build, joint.fastening)?.torque
     if (reached === null || wanted === undefined || Math.abs(reached - wanted) <= WRENCH * wanted) return []
     return note({
       quantity: 'torque',
@@ -143,7 +200,7 @@ function tightened(steps: readonly Step[], build: BuildPlan): Note[] {
       subject: step.id,
       value: reached,
       limit: wanted,
-      title: `${FASTENERS[id].label}: ${reached > wanted ? 'over' : 'under'}-tightened`,
+      title: `${joint.label}: ${reached > wanted ? 'over' : 'under'}-tightened`,
       text: `“${step.title}”: ${tick.who} reached {value}; {limit} is wanted. ${reached > wanted ? 'What was strained is replaced, not slackened' : 'Tighten it home'}, and tick the step again.`,
       source: 'As ticked, against the kit’s own sheet',
     })
@@ -165,16 +222,70 @@ function tightened(steps: readonly Step[], build: BuildPlan): Note[] {
   ]
 }
 
+const WANTED_ROOM = PRACTICE.bagClearance.value
+/** Least room read at a test fit, where it is too little. */
+function roomRead(steps: readonly Step[], { ticks }: BuildPlan): Note[] {
+  return steps.flatMap((step) => {
+    const read = ticks[step.id]?.readings.room
+    if (read === undefined || read >= WANTED_ROOM) return []
+    return note({
+      quantity: 'length',
+      rule: 'test-fit-tight',
+      rank: read <= 0 ? 'stop' : 'fix',
+      subject: step.id,
+      value: read,
+      limit: WANTED_ROOM,
+      title: read <= 0 ? 'The bag touches at the test fit' : 'Too little room at the test fit',
+      text: `“${step.title}”: {value} was read, {limit} is wanted. Move the spring in its slots, trim what it meets, or set the bracket under instead of over; then measure again.`,
+      source: 'As read under the truck; clearance by common practice',
+    })
+  })
+}
+
+/** Things that are off and whose way back comes too late: the truck is down, or the build is closed. */
+const stillHanging = ({ steps, freed }: Work, build: BuildPlan): Note[] => {
+  if (!build.ticks.down) return []
+  return freed.flatMap(({ id, label }) => {
+    const [off, back] = [build.ticks[`free-${id}`], steps.find((step) => step.putsBack.includes(id))]
+    if (!off || !back || build.ticks[back.id] || build.struck[back.id]) return []
+    return note({
+      rule: 'still-off',
+      rank: 'fix',
+      subject: back.id,
+      title: `Still off: ${label.toLowerCase()}`,
+      text: `${off.who} took it off, and the truck is on its wheels. Put it back, or say in the register why it stays off.`,
+      source: 'Off and back',
+    })
+  })
+}
+
+/** Once the truck is down: joints that are tightened again after the road. */
+const dueAfterRoad = ({ steps }: Work, build: BuildPlan): Note[] => {
+  const due = steps.filter(({ id, later }) => later && !build.ticks[id] && !build.struck[id])
+  const joints = due.flatMap(({ tightens }) => tightens)
+  if (!build.ticks.down || joints.length === 0) return []
+  return [
+    note({
+      rule: 'joints-due',
+      rank: 'know',
+      subject: due[0]!.id,
+      value: joints.length,
+      title: 'Joints are tightened once more after about 100 miles',
+      text: '{value} joints: what has settled on the road is loose. Give the driver a date.',
+      source: 'Common practice',
+    }),
+  ]
+}
+
 /** All notes of Build. @param standing ticks of steps that are still what was done */
-export const buildRules = (
-  steps: readonly Step[],
-  build: BuildPlan,
-  standing: BuildPlan['ticks'],
-): Note[] => [
-  ...outOfOrder(steps, { ...build, ticks: standing }),
-  ...changedSince(steps, build, standing),
-  ...noLongerPlanned(steps, build),
-  ...withoutTorque(steps, build),
-  ...torqueUnlikely(steps, build),
-  ...tightened(steps, { ...build, ticks: standing }),
+export const buildRules = (work: Work, build: BuildPlan, standing: BuildPlan['ticks']): Note[] => [
+  ...outOfOrder(work.steps, { ...build, ticks: standing }),
+  ...changedSince(work.steps, build),
+  ...noLongerPlanned(work.steps, build),
+  ...withoutTorque(work.joints, build),
+  ...torqueUnlikely(work.joints, build),
+  ...tightened(work, { ...build, ticks: standing }),
+  ...roomRead(work.steps, build),
+  ...stillHanging(work, { ...build, ticks: standing }),
+  ...dueAfterRoad(work, { ...build, ticks: standing }),
 ]

@@ -1,29 +1,63 @@
-import type { BracketHold, BuildPlan, Opening, Truck } from '../document/types'
+import type { Pass } from '../catalog/fastenings'
+import type { BracketHold, BuildPlan, Opening, Point, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
+import type { Freed } from './freed'
+import type { Joint } from './joints'
 
 export interface StepValue {
   value: number
   quantity: Quantity
 }
 
-/** Kinds of fasteners of a kit. */
-export type FastenerId = 'plate' | 'flathead' | 'upper' | 'u-bolt' | 'lower' | 'strap' | 'frame' | 'control'
+/** One turn at a joint: which joint, and which of its passes. */
+export interface Tightening {
+  joint: string
+  pass: Pass
+}
 
-/** One step of the build. `detail` names its figures as {name}. */
+/** A figure that is typed in a step, with its name and what the plan expects. */
+export interface ReadingAsked {
+  id: string
+  label: string
+  quantity: Quantity
+  /** What the plan says, SI; null if it says nothing. */
+  expected: number | null
+}
+
+/** Where a step is done. Two people do not need the same place. */
+export type Workplace = 'truck' | 'bench' | 'cab' | 'around'
+
+/** One step of the build. `detail` and `way` name their figures as {name}. */
 export interface Step {
   id: string
   group: string
   title: string
   detail: string
   values: Record<string, StepValue>
+  /** Which way it faces or which end is up; empty if that does not matter. */
+  way: string
+  /** What it is about: a part, a line or a wire of the plan. Its place and its way are told from there. */
+  part: string | null
+  line: string | null
+  place: Workplace
+  /** Names of the values that say what was done: if they change later, the step is asked about again. */
+  facts: readonly string[]
+  /** What was chosen, by name: a class, a kind of joint. A later change is asked about like that of a value. */
+  choices: Readonly<Record<string, string>>
+  reads: readonly ReadingAsked[]
   /**
    * Parts and lines that the step opens, or whose lines come off. What was soaped and held of them is no longer
    * proved.
    */
   opens?: { parts?: readonly string[]; lines?: readonly string[] }
-  /** What it tightens, in this order. The step is not done before each torque is entered. */
-  fasteners?: readonly FastenerId[]
+  /** Joints it turns, in this order. The step is not done before each torque is entered. */
+  tightens: readonly Tightening[]
+  /** Entries of the register that it frees, or puts back. */
+  frees: readonly string[]
+  putsBack: readonly string[]
+  /** True if it is done days later, after the road. */
+  later: boolean
   cautions: string[]
   tools: string[]
   minutes: number
@@ -33,15 +67,24 @@ export interface Step {
 
 export interface BuildResult {
   steps: Step[]
+  joints: Joint[]
+  freed: Freed[]
   /** Ticks of steps that are still what was done. */
   ticks: BuildPlan['ticks']
   /** What the ticked steps have opened. */
   opened: Opening[]
-  /** Ids of steps that are neither done nor struck. */
+  /** Ids of steps that are neither done nor struck; steps of after the road are not among them. */
   left: string[]
+  /** Passes after the road that are not done yet. */
+  due: Tightening[]
   done: number
+  /** Steps of today: all but those of after the road. */
+  today: number
   minutes: number
   minutesLeft: number
+  /** Time with two people, and of the longest chain, min. */
+  minutesOfTwo: number
+  minutesCritical: number
 }
 
 /** What Build needs of the earlier stages. */
@@ -57,6 +100,7 @@ export interface BuildFacts {
     toLabel: string
     path: string
     cut: number
+    run: number
     coiled: number | null
     ties: number
     grommets: number
@@ -65,9 +109,12 @@ export interface BuildFacts {
   keptRuns: Readonly<Record<string, number>>
   /** Heat shields on the pipe: what each guards. */
   shields: readonly { id: string; guards: string }[]
-  feed: { length: number; area: number; fuse: number | null } | null
-  /** Marks of the wires besides the feed and its earth, and whether they join a relay. */
-  wires: { marks: readonly string[]; relay: boolean }
+  /** `atMotor`: volts at the running compressor's plug; null without one. */
+  feed: { length: number; area: number; fuse: number | null; atMotor: number | null } | null
+  /** Where every part goes, m. */
+  places: Readonly<Record<string, Point>>
+  /** Wires besides the feed and its earth, and whether they join a relay. */
+  wires: { list: readonly WireWork[]; relay: boolean }
   /** Side of the exhaust; null if there is none. */
   exhaustSide: 'left' | 'right' | null
   presetLabels: string[]
@@ -81,8 +128,19 @@ export interface BuildFacts {
   closingLoad: number | null
   /** Height of a spring unladen and the highest it reaches, m. */
   springHeight: { height: number; highest: number } | null
+  /** Least room around the bags that the survey finds, m; null if it is not known. */
+  room: number | null
   /** True if the anti-roll is hydraulic and interlinked. */
   interlinked: boolean
+}
+
+/** A wire as it is run. */
+export interface WireWork {
+  id: string
+  mark: string
+  area: number
+  length: number
+  colour: string
 }
 
 /** What Build reads of the truck. */
@@ -91,5 +149,11 @@ export const TRUCK_OF_BUILD = [
   'seatGap',
   'heights',
   'raisedBy',
+  'bracket',
+  'spare',
+  'brakeLine',
+  'tyre',
+  'coil',
+  'existing',
 ] as const satisfies readonly (keyof Truck)[]
 export type TruckOfBuild = Pick<Truck, (typeof TRUCK_OF_BUILD)[number]>

@@ -29,6 +29,7 @@ test('the list holds the contract’s names', () => {
     'headlamp',
     'standby',
     'torque-check',
+    'critical-path',
     'pressure-card',
     'squat-rate',
     'trailer-tongue',
@@ -266,4 +267,20 @@ test('edges of the contract', () => {
     ampacity_A: null,
     governedBy: null,
   })
+})
+
+test('critical-path: by hand 25 + 20 + 6 against 15 + 40 + 6; rings, unknown and double ids are named', () => {
+  expect(calculate('critical-path', example('critical-path'))).toEqual({
+    minutes: 61,
+    alone_minutes: 106,
+    critical: ['dress the tank', 'hang the tank', 'first fill'],
+  })
+  const task = (id: string, ...after: string[]) => ({ id, minutes: 1, after })
+  expect(lines('critical-path', { tasks: [task('a', 'b'), task('b', 'a')] })).toEqual([
+    'tasks: “a” follows itself',
+  ])
+  expect(lines('critical-path', { tasks: [task('a', 'x')] })).toEqual([
+    'tasks: “a” follows “x”, which is not there',
+  ])
+  expect(lines('critical-path', { tasks: [task('a'), task('a')] })[0]).toContain('“a” is there twice')
 })

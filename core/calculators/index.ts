@@ -20,6 +20,7 @@ import {
 } from './tune'
 import { inrushFuseCalculator, jointDropCalculator } from './wiring'
 import { LOAD_CALCULATORS } from './load'
+import { criticalPathCalculator } from './work'
 import { CalculatorError, type Calculator } from './define'
 
 /** The calculators of `bin/np calc` and of Quick sums, in the order shown: one list, one schema each. */
@@ -37,6 +38,7 @@ export const CALCULATORS: readonly Calculator[] = [
   headlampCalculator,
   standbyCalculator,
   torqueCheckCalculator,
+  criticalPathCalculator,
   ...LOAD_CALCULATORS,
   ...AIR_CALCULATORS,
   bendLengthCalculator,

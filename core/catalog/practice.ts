@@ -54,6 +54,9 @@ export const PRACTICE = {
     'A pair of springs is filled from a tank within this, or its bore is too tight to be waited for',
   ),
   torqueWrench: practice(0.1, '1', 'Share within which a torque that was reached is as it should be'),
+  fittingHeight: practice(0.022, 'm', 'Highest a spring’s air fitting stands over the bag, usual limit'),
+  stopBore: practice(0.035, 'm', 'Bore of a bump stop for the stem of an insert and its sleeve'),
+  bracketHole: practice(0.0105, 'm', 'Hole for an M10 bolt of an upper bracket'),
   bagClearance: practice(0.013, 'm', 'Wanted all round a bag at full size (1/2 in)'),
   recheckAfter: practice(
     160_934,

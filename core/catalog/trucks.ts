@@ -109,7 +109,7 @@ function build(b: Basics): TruckKindEntry {
             },
       seat,
       seats: { upper: { x: 0, y: 0 }, lower: { x: 0, y: 0 } },
-      bracket: { inWay: 'nothing', hold: 'clamp' },
+      bracket: { inWay: 'nothing', hold: 'clamp', brace: false, lower: 'strap' },
       beside: {},
       innerFender: b.wall ? { y: Math.round((inside - 0.02) * 1000) / 1000, bottom: b.tyre[0] * 1.5 } : null,
       brakeLine: { x: -0.15, y: seat - 0.09, z: b.tyre[0] + AXLE_TUBE + 0.01 },

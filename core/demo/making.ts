@@ -1,7 +1,8 @@
 import { PSI } from '../quantity/constants'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
-import { FASTENERS } from '../build/fasteners'
-import { didText } from '../build/did'
+import { factsOf, jointMap, readJoints } from '../build/evidence'
+import { takeUsual } from '../build/fasteners'
+import { FASTENING_IDS } from '../catalog/fastenings'
 import { exampleTruck } from '../catalog/trucks'
 import { createDeriver } from '../derive/derive'
 import { beginJob } from '../jobs/jobKinds'
@@ -118,7 +119,7 @@ export function store(plan: Plan): void {
 export function sheetRead(plan: Plan): void {
   plan.air = withArea(plan.air, 1)
   plan.build.fasteners = Object.fromEntries(
-    Object.entries(FASTENERS).map(([id, { usual }]) => [id, { ...usual, from: 'sheet' as const, unit: '' }]),
+    Object.entries(takeUsual(FASTENING_IDS)).map(([id, usual]) => [id, { ...usual, from: 'sheet' as const }]),
   )
 }
 
@@ -128,7 +129,8 @@ export const stepsUpTo = (plan: Plan, id: string): number =>
 
 /** Ticks the first steps of the plan's own build list, in order. */
 export function tick(plan: Plan, count: number, day: string): void {
-  const { steps } = derive(plan).stages.build.result
+  const { steps, joints } = derive(plan).stages.build.result
+  const known = jointMap(joints)
   const who = ['Odile', 'Bram', 'Tamsin']
   plan.build.ticks = Object.fromEntries(
     steps.slice(0, count).map((step, i) => [
@@ -136,10 +138,18 @@ export function tick(plan: Plan, count: number, day: string): void {
       {
         who: who[i % 3]!,
         at: `${day}T${String(8 + Math.floor(i / 12)).padStart(2, '0')}:${String((i % 12) * 5).padStart(2, '0')}:00.000Z`,
-        did: didText(step, plan.build),
+        title: step.title,
+        facts: factsOf(step),
         torques: Object.fromEntries(
-          (step.fasteners ?? []).map((id) => [id, plan.build.fasteners[id]?.torque ?? null]),
+          readJoints(step, known).map(({ id, fastening }) => [
+            id,
+            plan.build.fasteners[fastening]?.torque ?? null,
+          ]),
         ),
+        readings: Object.fromEntries(
+          step.reads.flatMap(({ id, expected }) => (expected === null ? [] : [[id, expected]])),
+        ),
+        wrench: step.tightens.length > 0 ? 'Click wrench, 10 to 60 N·m' : '',
       },
     ]),
   )

@@ -9,7 +9,7 @@ import { newItem } from '../document/newHaul'
 import { newPlan } from '../jobs/newPlan'
 import { report } from '../papers/report'
 import { checkPlan } from '../document/schema'
-import { type Plan, LINE_NOT_LOOKED_AT } from '../document/types'
+import { type Plan, LINE_NOT_LOOKED_AT, NOTHING_RECORDED } from '../document/types'
 import { slice } from '../../tests/slice'
 
 const plans = [...demoJobs().map((j) => j.plan), ...TRUCK_KINDS.map((k) => newPlan(k.id, k.label))]
@@ -247,7 +247,7 @@ describe('derive', () => {
     [
       'stop out-of-order',
       (p) => {
-        p.build.ticks = { fuse: { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '', torques: null } }
+        p.build.ticks = { fuse: { who: 'Bram', at: '2026-03-12T08:00:00.000Z', ...NOTHING_RECORDED } }
       },
     ],
     [

@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { blockedBy } from '../build/order'
-import type { Archetype, BuildPlan, Plan } from '../document/types'
+import { NOTHING_RECORDED, type Archetype, type BuildPlan, type Plan } from '../document/types'
 import { createDeriver } from './derive'
 import { newPlan } from '../jobs/newPlan'
 import type { Derived } from './types'
@@ -46,7 +46,7 @@ test('the list of the build is in an order that its own rules allow, each step o
         step.id,
         null,
       ])
-      done[step.id] = { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '', torques: null }
+      done[step.id] = { who: 'Bram', at: '2026-03-12T08:00:00.000Z', ...NOTHING_RECORDED }
     }
   }
 })

@@ -5,7 +5,7 @@ import { TRUCK_KINDS } from '../catalog/trucks'
 import { demoJobs } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
 import { checkPlan } from '../document/schema'
-import type { ComponentKind, Plan } from '../document/types'
+import { NOTHING_RECORDED, type ComponentKind, type Plan } from '../document/types'
 import type { Note } from '../quantity/figure'
 import { createDeriver } from './derive'
 import { slice } from '../../tests/slice'
@@ -264,8 +264,7 @@ const PLANS: [string, Plan][] = [
   [
     'fuse first',
     changed(
-      (p) =>
-        (p.build.ticks = { fuse: { who: 'Bram', at: '2026-03-12T08:00:00.000Z', did: '', torques: null } }),
+      (p) => (p.build.ticks = { fuse: { who: 'Bram', at: '2026-03-12T08:00:00.000Z', ...NOTHING_RECORDED } }),
     ),
   ],
   ['a line to nowhere', changed((p) => (p.air.lines['fill-line-left']!.to = 'ghost'))],

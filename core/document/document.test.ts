@@ -234,6 +234,33 @@ describe('older plans', () => {
     expect(upgradePlan(plan)).toBe(plan)
     for (const p of plans) expect(upgradePlan(p)).toBe(p)
   })
+  test('a tick of version 16: its words name the step, its torques are those of the joints', () => {
+    const plan = structuredClone(demoPlan('estuary-flatbed')) as unknown as {
+      version: number
+      build: { ticks: Record<string, unknown> }
+    }
+    plan.version = 16
+    const by = { who: 'Bram', at: '2026-03-12T08:00:00.000Z' }
+    const did = 'Tighten the left side. Axle strap evenly. Axle strap, 3/8-16 2: 27 N·m.'
+    plan.build.ticks = {
+      'torque-left': { ...by, did, torques: { strap: 27, lower: 13.5, upper: null, flathead: 27 } },
+      down: { ...by, did: '', torques: { upper: 51.5 } },
+      'mount-compressor': { ...by, did: 'Mount the compressor. High.', torques: { frame: 24 } },
+      chock: { ...by, did: '', torques: null },
+    }
+    const { ticks } = readPlanFile(JSON.stringify(plan)).build
+    const rest = { ...by, facts: null, readings: {}, wrench: '' }
+    expect(ticks).toEqual({
+      'torque-left': {
+        ...rest,
+        title: 'Tighten the left side',
+        torques: { 'strap-left': 27, 'lower-left': 13.5, 'upper-left': null, 'foot-left': 27 },
+      },
+      down: { ...rest, title: '', torques: { 'upper-left': 51.5, 'upper-right': 51.5 } },
+      'mount-compressor': { ...rest, title: 'Mount the compressor', torques: { 'hold-compressor': 24 } },
+      chock: { ...rest, title: '', torques: null },
+    })
+  })
   test('an edit from before, put back, brings a whole item', () => {
     const item = { label: 'Rope', mass: 5, x: 0, y: 0, length: 0.1, width: 0.1, height: 0.1, order: 9 }
     const after = applyEdit(plans[0]!, [

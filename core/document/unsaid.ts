@@ -1,5 +1,5 @@
 import { REFERENCE_TEMPERATURE } from '../quantity/constants'
-import type { AirPlan, PowerPlan, TunePlan } from './types'
+import type { AirPlan, BuildPlan, PowerPlan, TunePlan } from './types'
 
 /** Defaults of a plan's air, wiring and tuning, for new plans and for filling older ones. */
 
@@ -19,6 +19,14 @@ export const AIR_UNSAID: Omit<
   ports: {},
   kit: null,
   gone: { components: {}, lines: {} },
+}
+
+export const BUILD_UNSAID: Omit<BuildPlan, 'ticks' | 'struck'> = {
+  fasteners: {},
+  freed: {},
+  holds: {},
+  coilWay: 'in',
+  order: [],
 }
 
 export const WIRING_UNSAID: Omit<

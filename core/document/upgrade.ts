@@ -1,11 +1,12 @@
 import { TRUCK_KINDS } from '../catalog/trucks'
 import { newHaul, newItem } from './newHaul'
 import { sameJson } from '../quantity/patch'
-import { AIR_UNSAID, TUNE_UNSAID, WIRING_UNSAID } from './unsaid'
+import { AIR_UNSAID, BUILD_UNSAID, TUNE_UNSAID, WIRING_UNSAID } from './unsaid'
 import {
   COMPONENT_KINDS,
   LINE_NOT_LOOKED_AT,
   NOT_LOOKED_AT,
+  NOTHING_RECORDED,
   PLAN_VERSION,
   READING_UNSAID,
   type ComponentKind,
@@ -75,6 +76,7 @@ const COMPONENT = {
   used: false,
   found: NOT_LOOKED_AT as unknown as Json,
 }
+const TICK_UNSAID: Json = { ...NOTHING_RECORDED }
 const OWN_CLASS = { table: [] }
 const LINE = { tube: null, state: 'new', found: { ...LINE_NOT_LOOKED_AT } }
 
@@ -113,10 +115,40 @@ function upgradeCircuit<T>(circuit: T): T {
     : { ...circuit, components, lines }
 }
 
+/** Kinds of fasteners whose joints have a name of their own in version 17. */
+const JOINT_OF: Record<string, string> = { flathead: 'foot', 'u-bolt': 'upper' }
+
+/** A tick of a version before 17: its words named the step, its torques were those of kinds of fasteners. */
+function upgradeTick(step: string, tick: unknown): unknown {
+  if (!isRecord(tick)) return tick
+  const { did, ...rest } = tick
+  const filled = fill(did === undefined ? tick : rest, TICK_UNSAID)
+  if (did === undefined || !isRecord(filled)) return filled
+  const sides = step === 'down' ? ['left', 'right'] : [/left|right/.exec(step)?.[0]]
+  const torques =
+    isRecord(filled.torques) &&
+    Object.fromEntries(
+      Object.entries(filled.torques).flatMap(([kind, torque]) =>
+        sides.map((side) => [
+          side ? `${JOINT_OF[kind] ?? kind}-${side}` : step.replace(/^mount-/, 'hold-'),
+          torque,
+        ]),
+      ),
+    )
+  const title = typeof did === 'string' ? (/^[^.]*/.exec(did)?.[0] ?? '') : ''
+  return { ...filled, title, torques: torques || null }
+}
+
+function upgradeTicks(ticks: unknown): unknown {
+  if (!isRecord(ticks)) return ticks
+  const next = Object.entries(ticks).map(([id, tick]): [string, unknown] => [id, upgradeTick(id, tick)])
+  return next.every(([id, tick]) => tick === ticks[id]) ? ticks : Object.fromEntries(next)
+}
+
 function upgradeBuild(build: unknown): unknown {
-  const filled = fill(build, { struck: {}, fasteners: {} }, ['struck', 'fasteners'])
+  const filled = fill(build, { struck: {}, ...BUILD_UNSAID }, ['struck', 'fasteners', 'freed', 'holds'])
   if (!isRecord(filled)) return filled
-  const ticks = each(filled.ticks, (tick) => fill(tick, { did: '', torques: null }))
+  const ticks = upgradeTicks(filled.ticks)
   const fasteners = each(filled.fasteners, (fastener) => fill(fastener, { unit: '' }))
   return ticks === filled.ticks && fasteners === filled.fasteners ? filled : { ...filled, ticks, fasteners }
 }
@@ -230,7 +262,9 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner
  * fender, brake line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops,
  * wedges, survey, scale tickets; of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the
- * spring's own sheet, spacer and droop. Version 16 added, of a reading of the road trial, what was wrong with
+ * spring's own sheet, spacer and droop. Version 17 added, of Build, the register of freed things, how parts are
+ * held, how a coil insert gets in, an own order, and of ticks the values of what was done; of the truck how the
+ * lower bracket is held, and a brace. Version 16 added, of a reading of the road trial, what was wrong with
  * it. Version 15 added, of Lay, when lines were cut anew; of air how lines that were there were found, and
  * which parts are moved; of the survey how the ratings and the motion ratio are known; of Tune a known load at
  * a reading of the road trial; of Build what was tightened to what in each step, and in which unit a torque was

@@ -1,6 +1,6 @@
 import { demoJobs, demoPlan } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
-import type { Plan } from '../document/types'
+import { NOTHING_RECORDED, type Plan } from '../document/types'
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
 import { applyEdit } from '../document/edit'
 import { circuitPatches } from '../air/circuit/changeCircuit'
@@ -143,7 +143,7 @@ function finished(): Plan {
   for (const { id } of prove.result.places)
     ready.prove.soap[id] = { finding: 'dry', who: 'Odile', at: '2026-11-02', of: '' }
   for (const { id } of build.result.steps)
-    ready.build.ticks[id] = { who: 'Odile', at: '2026-11-01', did: '', torques: null }
+    ready.build.ticks[id] = { who: 'Odile', at: '2026-11-01', ...NOTHING_RECORDED }
   for (const { id } of prove.result.roadChecks)
     ready.prove.road[id] = { found: 'fine', value: null, who: 'Odile', at: '2026-11-02' }
   ready.prove.functions['up-left:left'] = { value: 2e5, who: 'Odile', at: '2026-11-02', of: 'Left up' }

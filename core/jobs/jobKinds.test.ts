@@ -278,7 +278,7 @@ const fits = (plan: Plan, id: string): boolean => {
       s.id === `mount-${id}` ||
       s.id === `cut-in-${id}` ||
       (kind === 'spring' && s.id === `spring-${side}`) ||
-      lines.some(([line]) => s.id === `screw-${line}` || s.id === `line-${line}`),
+      (/^(dress|short|line)-/.test(s.id) && lines.some(([line]) => s.opens?.lines?.includes(line))),
   )
 }
 
@@ -455,7 +455,7 @@ test('work on springs that stay has no shield, no brake clips, no wires of a kep
   const { steps } = derive(plan).stages.build.result
   const text = steps.map((s) => `${s.id} ${s.title} ${s.detail}`).join('\n')
   expect(text).not.toMatch(/shield-/)
-  expect(text).not.toMatch(/brake-line clips|Off the stands/)
+  expect(text).not.toMatch(/free-brake-clips|Off the stands/)
   expect(steps.find((s) => s.id === 'look-spring-left')!.detail).toContain('heat shield tight')
   const { rows } = derive(plan).stages.power.result
   const ofBlock = rows.filter(({ id }) => id === 'wire-block' || id === 'earth-block').map(({ mark }) => mark)
@@ -469,6 +469,6 @@ test('work on springs that stay has no shield, no brake clips, no wires of a kep
     .stages.build.result.steps.map((s) => `${s.id} ${s.title} ${s.detail}`)
     .join('\n')
   expect(all).toMatch(/shield-left/)
-  expect(all).toMatch(/brake-line clips/)
+  expect(all).toMatch(/free-brake-clips/)
   expect(all).toMatch(/Off the stands/)
 })

@@ -63,9 +63,9 @@ describe('adapters, where ends do not fit each other', () => {
   test('a step that screws one part into another names what goes between', () => {
     const plan = { ...demoPlan('estuary-flatbed'), air: tank }
     const { steps } = createDeriver()(plan).stages.build.result
-    expect(steps.find((s) => s.id === `screw-${screwed('pressureSwitch')}`)!.detail).toContain(
-      'Between them: thread adapter, 1/4 to 1/8 in.',
-    )
+    const line = screwed('pressureSwitch')!
+    const dress = steps.find((s) => s.id.startsWith('dress-') && s.opens!.lines!.includes(line))!
+    expect(dress.detail).toContain('Pressure switch with thread adapter, 1/4 to 1/8 in between')
   })
 })
 

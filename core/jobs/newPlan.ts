@@ -1,4 +1,4 @@
-import { AIR_UNSAID, TUNE_UNSAID, WIRING_UNSAID } from '../document/unsaid'
+import { AIR_UNSAID, BUILD_UNSAID, TUNE_UNSAID, WIRING_UNSAID } from '../document/unsaid'
 import { createDeriver } from '../derive/derive'
 import { upgradePlan } from '../document/upgrade'
 import { startingCircuit } from '../air/circuit/startingCircuits'
@@ -79,7 +79,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       minimum: null,
       ...structuredClone(TUNE_UNSAID),
     },
-    build: { fasteners: {}, ticks: {}, struck: {} },
+    build: { ticks: {}, struck: {}, ...structuredClone(BUILD_UNSAID) },
     prove: { holds: {}, soap: {}, functions: {}, repairs: {}, road: {} },
     handover: { driver: '', contact: '', nextCheck: '', remarks: '', accepted: {} },
   }) as Plan

@@ -1,6 +1,7 @@
 import { circuitPatches } from '../air/circuit/changeCircuit'
 import { demoPlan } from '../demo/demoShop'
 import { applyEdit } from '../document/edit'
+import { NOTHING_RECORDED } from '../document/types'
 import { newPlan } from './newPlan'
 import { beginFrom, startsAnew, workOnCircuit, workOnTruck } from './replaced'
 
@@ -19,7 +20,7 @@ test('nothing is asked of a circuit nobody touched; a part’s own figure, a tic
     expect.arrayContaining([`${Object.keys(ticks).length} steps done`, '1 hold test']),
   )
   const one = structuredClone(fresh)
-  one.build.ticks.tape = { who: 'Odile', at: '', did: '', torques: null }
+  one.build.ticks.tape = { who: 'Odile', at: '', ...NOTHING_RECORDED }
   expect(workOnCircuit(one)).toEqual(['1 step done'])
 })
 

@@ -1,7 +1,7 @@
 import { demoPlan } from '../demo/demoShop'
 import { createDeriver } from '../derive/derive'
 import { listWord, summarise } from '../jobs/summary'
-import type { Plan } from '../document/types'
+import { NOTHING_RECORDED, type Plan } from '../document/types'
 import { partsTried, provedAfter } from './opened'
 
 /** A proof counts until its joint is opened. Times are made up. */
@@ -48,18 +48,18 @@ test.each(HANDED_OVER)('%s: a spring replaced and ticked in February unproves it
       (key) => p.air.components[key]!.kind === 'spring' && p.air.components[key]!.side === 'left',
     )
     p.air.components[left!]!.state = 'replaced'
-    p.build.ticks['spring-left'] = { who: 'Bram', at: FEBRUARY, did: '', torques: null }
+    p.build.ticks['spring-left'] = { who: 'Bram', at: FEBRUARY, ...NOTHING_RECORDED }
   })
   const { prove, handover } = derived.stages
   expect(prove.state).not.toBe('clear')
   expect(handover.state).not.toBe('clear')
   const titles = openedNotes(derived).map(({ title }) => title)
-  expect(titles.join('; ')).toMatch(/Opened after it was proved: (Set|Fit) the left/)
+  expect(titles.join('; ')).toMatch(/Opened after it was proved: (Set|Push) the left/)
   expect(prove.result.sides).toContainEqual({ side: 'left', held: false, nextDay: false })
   const open = handover.result.open.map(({ text }) => text).join(' ')
   expect(open).toContain('The left side has no hold test that reads tight.')
   expect(open).toMatch(/places? to soap (is|are) not looked at yet/)
-  expect(listWord(summarise(plan, derived, true))).toMatch(/^prove again: (Set|Fit) the left/)
+  expect(listWord(summarise(plan, derived, true))).toMatch(/^prove again: (Set|Push) the left/)
   // The right side has its own line: what was not touched stays proved, unless one test covered both.
   const right = Object.keys(plan.prove.soap).find((key) => key.startsWith('fill-line-right'))
   if (right) expect(prove.result.soap[right]).toBe('dry')
@@ -110,7 +110,7 @@ test.each([
   expect(derive(plan).stages.prove.result.functionsStand).toBe(1)
   const ticked = (name: string) => ({
     ...plan,
-    build: { ...plan.build, ticks: { [name]: { who: 'Bram', at: FEBRUARY, did: '', torques: null } } },
+    build: { ...plan.build, ticks: { [name]: { who: 'Bram', at: FEBRUARY, ...NOTHING_RECORDED } } },
   })
   const { steps } = derive(plan).stages.build.result
   const own = steps.find(({ opens }) => opens?.parts?.includes(part))

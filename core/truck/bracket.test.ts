@@ -84,7 +84,9 @@ describe('what the bracket meets', () => {
   test('a clamp with something in its way is told; any other hold is not', () => {
     expect(rules((t) => (t.bracket.inWay = 'bed-hitch'))).toContain('bracket-blocked')
     for (const hold of ['u-bolts', 'drilled', 'speed-nuts'] as const)
-      expect(rules((t) => (t.bracket = { inWay: 'bed-hitch', hold }))).not.toContain('bracket-blocked')
+      expect(rules((t) => Object.assign(t.bracket, { inWay: 'bed-hitch', hold }))).not.toContain(
+        'bracket-blocked',
+      )
     expect(rules((t) => (t.bracket.hold = 'drilled'))).toContain('frame-drilled')
     expect(rules((t) => (t.bracket.hold = 'u-bolts'))).not.toContain('frame-drilled')
   })

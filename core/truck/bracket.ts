@@ -16,6 +16,7 @@ const BOLTS: Record<Exclude<BracketHold, 'clamp'>, Bolt> = {
   drilled: M10,
   'speed-nuts': M10,
   'stop-bolts': M10,
+  flange: M10,
 }
 /** Lengths in which such bolts are sold, m (ISO 4014 and 4017). */
 const LENGTHS = [25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200]
@@ -44,10 +45,11 @@ export function bracketBolts({ frame, bracket }: Pick<Truck, 'frame' | 'bracket'
     drilled: frame.section === 'boxed' ? frame.railWidth : PRACTICE.railWeb.value,
     'speed-nuts': PRACTICE.railWeb.value,
     'stop-bolts': PRACTICE.railWeb.value,
+    flange: PRACTICE.railWeb.value,
   }[hold]
   const grip = through + plate
   // A through bolt has a washer at each end; the others have one under the nut or head that is turned.
-  const washers = hold === 'drilled' ? 2 : 1
+  const washers = hold === 'drilled' || hold === 'flange' ? 2 : 1
   const { thread, nut, washer, past } = BOLTS[hold]
   const least = grip + washers * washer + nut + past
   const mm = LENGTHS.find((length) => length >= least * 1000 - 1e-9)

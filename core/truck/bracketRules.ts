@@ -57,7 +57,7 @@ const throughBoxed: BracketRule = ({ typed: { bracket, frame } }) => {
 }
 
 const frameDrilled: BracketRule = ({ typed: { bracket } }) => {
-  if (bracket.hold !== 'drilled') return null
+  if (bracket.hold !== 'drilled' && bracket.hold !== 'flange') return null
   return note({
     quantity: 'count',
     rule: 'frame-drilled',
@@ -77,7 +77,7 @@ const bracketAtNotch: BracketRule = ({ typed }) => {
   const { frame, bracket } = typed
   const place = bracketInNotch(typed)
   if (!frame.notch || place === 'beside') return null
-  const drilled = bracket.hold === 'drilled' || bracket.hold === 'speed-nuts' || bracket.hold === 'stop-bolts'
+  const drilled = bracket.hold !== 'clamp' && bracket.hold !== 'u-bolts'
   if (place === 'in' && !drilled) return null
   return note({
     rule: place === 'over' ? 'bracket-over-notch' : 'notch-drilled',

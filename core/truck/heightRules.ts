@@ -48,7 +48,8 @@ export const springHeight: Rule<WithSpring> = (input) => {
 }
 
 /** True if the axle carries a load on the bed while the springs are mounting. */
-const carriesLoad = ({ raisedBy }: Truck): boolean => raisedBy === 'axle' || raisedBy === 'not'
+const carriesLoad = ({ raisedBy }: Truck): boolean =>
+  raisedBy === 'axle' || raisedBy === 'not' || raisedBy === 'body'
 
 function closeByLoad(typed: Truck): Remedy {
   const closed: Patch = { op: 'replace', path: ['air', 'closing'], value: 'load' }

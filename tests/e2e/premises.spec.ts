@@ -27,7 +27,7 @@ test('torques: none typed is a Fix; off the sheet they stand; a unit that was ty
   await go(page, 'Build')
   await whole(page)
   await expect(notes(page)).toContainText('Torques are still to be typed off the kit’s sheet')
-  await expect(page.locator('[data-step="torque-left"]')).toContainText('Upper bracket: not typed yet')
+  await expect(page.locator('[data-step="torque-left"]')).toContainText('Left upper bracket: not typed yet')
   await drawer(page, 'Torques')
   const sheet = page.getByRole('region', { name: 'Torques off the kit’s sheet' })
   await sheet.getByLabel('Thread, upper bracket').selectOption('M8')
@@ -45,10 +45,10 @@ test('torques: none typed is a Fix; off the sheet they stand; a unit that was ty
   await expect(notes(page)).not.toContainText('Torques are still')
   // The step asks for the readings, cannot be done without them, and is done once one of them is said to be not
   // measured.
-  await drawer(page, 'Left spring')
+  await drawer(page, 'Springs')
   const bench = page.locator('[data-step="bench-left"]')
   const tick = bench.getByRole('checkbox', { name: /^Put the left spring/ })
-  const plates = 'plate nuts on square-neck bolts'
+  const plates = 'roll plates and brackets of the left spring'
   await expect(bench.getByLabel(`Reached: ${plates}`)).toBeVisible()
   await tick.click()
   await expect(bench.getByRole('alert')).toContainText(`Type what the wrench reached: ${plates}`)

@@ -1,14 +1,19 @@
 <script setup lang="ts">
 import { ChevronLeft, ChevronRight } from '@lucide/vue'
-import { didText } from '#core/build/did'
-import { FASTENERS, untold } from '#core/build/fasteners'
+import { factsOf, jointMap, untold } from '#core/build/evidence'
 import { blockedBy, heldBy } from '#core/build/order'
-import { stepText } from '#core/build/stepText'
 import type { Step } from '#core/build/types'
+import { guideSource } from '#core/papers/stepGuide'
 import { STAGE_DRAWERS } from '../stageDrawers'
+import BuildLists from './BuildLists.vue'
 import FastenerTable from './FastenerTable.vue'
-import StrikeStep from './StrikeStep.vue'
+import FreedTable from './FreedTable.vue'
+import JointTable from './JointTable.vue'
+import OrderAndTime from './OrderAndTime.vue'
+import StepReads from './StepReads.vue'
 import StepTorques from './StepTorques.vue'
+import StepWords from './StepWords.vue'
+import StrikeStep from './StrikeStep.vue'
 
 const job = useJob()
 const shop = useShop()
@@ -19,17 +24,38 @@ const steps = computed(() => stage.value.result.steps)
 const ticks = computed(() => stage.value.result.ticks)
 /** The plan's record with only the ticks that are still valid. */
 const standing = computed(() => ({ ...job.plan!.build, ticks: ticks.value }))
-/** Torques reached in steps that are not ticked yet, N·m by step and kind; null if not measured. */
+/** What the plan knows of places and ways, for the words of every step. */
+const source = computed(() => guideSource(job.plan!, job.derived!, shop.units))
+/** Figures read in steps that are not ticked yet, SI by step and name. */
+const readings = ref<Record<string, Record<string, number>>>({})
+/** Torques reached in steps that are not ticked yet, N·m by step and joint; null if not measured. */
 const reached = ref<Record<string, Record<string, number | null>>>({})
 const refusal = ref<{ id: string; text: string } | null>(null)
-const slug = (name: string) => name.toLowerCase().replace(/[^a-z]+/g, '-')
-const groups = computed(() =>
-  [...new Set(steps.value.map((s) => s.group))].map((name) => ({
-    id: slug(name),
-    name,
-    steps: steps.value.filter((s) => s.group === name),
-  })),
+/** The parts of the work that share a drawer. */
+const PHASES: readonly { id: string; name: string; groups: readonly string[] }[] = [
+  {
+    id: 'make-ready',
+    name: 'Make ready',
+    groups: ['Before it is up', 'Make ready', 'Look at what is there', 'Take off', 'Heat shields'],
+  },
+  { id: 'springs', name: 'Springs', groups: ['Left spring', 'Right spring'] },
+  { id: 'mount', name: 'Mount', groups: ['Mount', 'Left for later'] },
+  { id: 'air-lines', name: 'Air lines', groups: ['Air lines'] },
+  { id: 'wiring', name: 'Wiring', groups: ['Wiring'] },
+  { id: 'first-fill', name: 'First fill', groups: ['First fill'] },
+  { id: 'close', name: 'Close', groups: ['Close', 'After the road'] },
+]
+const phases = computed(() =>
+  PHASES.map((phase) => ({
+    ...phase,
+    steps: steps.value.filter((s) => phase.groups.includes(s.group)),
+    parts: phase.groups.flatMap((name) => {
+      const own = steps.value.filter((s) => s.group === name)
+      return own.length > 0 ? [{ name, steps: own }] : []
+    }),
+  })).filter((phase) => phase.steps.length > 0),
 )
+const later = computed(() => steps.value.length - stage.value.result.today)
 const next = computed(() => steps.value.find((s) => stage.value.result.left.includes(s.id)))
 /** The step shown large, one at a time, for work under the truck. */
 const at = ref<string | null>(null)
@@ -47,7 +73,6 @@ const photographed = computed(
     ),
 )
 
-const detail = (step: Step) => stepText(step, shop.units)
 function toggle(step: Step): void {
   refusal.value = null
   if (ticks.value[step.id]) {
@@ -66,21 +91,27 @@ function toggle(step: Step): void {
     return
   }
   const torques = reached.value[step.id] ?? {}
-  const [missing] = untold(step, torques)
+  const [missing] = untold(step, jointMap(stage.value.result.joints), torques)
   if (missing) {
-    const what = FASTENERS[missing].label.toLowerCase()
     refusal.value = {
       id: step.id,
-      text: `Type what the wrench reached: ${what}. Or say that it was not measured.`,
+      text: `Type what the wrench reached: ${missing.label.toLowerCase()}. Or say that it was not measured.`,
     }
     return
   }
   job.edit(`Done: ${step.title}`, (draft) => {
-    const did = didText(step, draft.build)
-    const by = { who: shop.person?.name ?? '', at: new Date().toISOString() }
-    draft.build.ticks[step.id] = { ...by, did, torques }
+    draft.build.ticks[step.id] = {
+      who: shop.person?.name ?? '',
+      at: new Date().toISOString(),
+      title: step.title,
+      facts: factsOf(step),
+      torques,
+      readings: { ...readings.value[step.id] },
+      wrench: '',
+    }
   })
   Reflect.deleteProperty(reached.value, step.id)
+  Reflect.deleteProperty(readings.value, step.id)
   at.value = null
 }
 function go(by: number): void {
@@ -91,14 +122,14 @@ function go(by: number): void {
 const VIEWS = [{ id: 'step', title: 'Step' }]
 /** One drawer for each part of the work, with its progress. */
 const drawers = computed(() => [
-  ...groups.value.map(({ id, name, steps: own }) => ({
+  ...phases.value.map(({ id, name, steps: own }) => ({
     id,
     title: name,
-    live: `${own.filter((s) => !stage.value.result.left.includes(s.id)).length} of ${own.length}`,
+    live: `${own.filter((s) => ticks.value[s.id] || job.plan!.build.struck[s.id]).length} of ${own.length}`,
   })),
   ...STAGE_DRAWERS.build,
 ])
-const working = computed(() => groups.value.find((g) => g.steps.includes(single.value))?.id)
+const working = computed(() => phases.value.find((phase) => phase.steps.includes(single.value))?.id)
 </script>
 
 <template>
@@ -108,7 +139,9 @@ const working = computed(() => groups.value.find((g) => g.steps.includes(single.
         <div class="sheet p-3 flex flex-wrap gap-x-6 gap-y-2 items-center">
           <p>
             <span class="figure text-xl">{{ stage.result.done }}</span> of
-            <span class="figure">{{ steps.length }}</span> steps
+            <span class="figure">{{ stage.result.today }}</span> steps<template v-if="later"
+              >, <span class="figure">{{ later }}</span> after the road</template
+            >
           </p>
           <p class="label">Usual time <Fig :figure="stage.figures.time" /></p>
           <label class="flex items-center gap-2 text-sm ml-auto"
@@ -120,17 +153,27 @@ const working = computed(() => groups.value.find((g) => g.steps.includes(single.
           <div class="w-full h-2 rounded bg-line" aria-hidden="true">
             <span
               class="block h-full rounded bg-petrol"
-              :style="{ width: `${(stage.result.done / steps.length) * 100}%` }"
+              :style="{ width: `${(stage.result.done / stage.result.today) * 100}%` }"
             />
           </div>
         </div>
 
         <article v-if="single" class="print:hidden sheet p-4" aria-live="polite">
-          <p class="label">{{ single.group }} · step {{ index + 1 }} of {{ steps.length }}</p>
+          <p class="label">
+            {{ single.group }} ·
+            {{ single.later ? 'days later' : `step ${index + 1} of ${stage.result.today}` }}
+          </p>
           <h2 class="text-2xl leading-tight my-1">{{ single.title }}</h2>
-          <p class="text-lg">{{ detail(single) }}</p>
+          <StepWords :step="single" :source="source" large />
+          <StepReads
+            v-if="single.reads.length"
+            v-model="readings[single.id]"
+            :step="single"
+            :tick="ticks[single.id]"
+            class="my-2"
+          />
           <StepTorques
-            v-if="single.fasteners?.length"
+            v-if="single.tightens.length"
             v-model="reached[single.id]"
             :step="single"
             :tick="ticks[single.id]"
@@ -168,8 +211,8 @@ const working = computed(() => groups.value.find((g) => g.steps.includes(single.
         </article>
       </div>
     </template>
-    <template v-for="group in groups" :key="group.id" #[group.id]>
-      <section class="sheet p-4" :aria-label="group.name">
+    <template v-for="phase in phases" :key="phase.id" #[phase.id]>
+      <section v-for="group in phase.parts" :key="group.name" class="sheet p-4" :aria-label="group.name">
         <h2 class="mb-2">{{ group.name }}</h2>
         <ol class="space-y-1.5">
           <li
@@ -194,10 +237,16 @@ const working = computed(() => groups.value.find((g) => g.steps.includes(single.
                 :class="{ 'text-petrol': step === next }"
                 >{{ step.title }}</label
               >
-              <p class="text-sm text-soft">{{ detail(step) }}</p>
+              <StepWords :step="step" :source="source" />
               <p v-for="c in step.cautions" :key="c" class="text-sm text-brick font-semibold">{{ c }}</p>
+              <StepReads
+                v-if="step.reads.length"
+                v-model="readings[step.id]"
+                :step="step"
+                :tick="ticks[step.id]"
+              />
               <StepTorques
-                v-if="step.fasteners?.length"
+                v-if="step.tightens.length"
                 v-model="reached[step.id]"
                 :step="step"
                 :tick="ticks[step.id]"
@@ -229,5 +278,9 @@ const working = computed(() => groups.value.find((g) => g.steps.includes(single.
         someone who holds it.
       </p>
     </template>
+    <template #off><FreedTable /></template>
+    <template #held><JointTable /></template>
+    <template #lists><BuildLists /></template>
+    <template #order><OrderAndTime /></template>
   </DrawerBench>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { FASTENERS, fastenersOf } from '#core/build/fasteners'
-import type { FastenerId } from '#core/build/types'
+import { FASTENINGS, type FasteningId } from '#core/catalog/fastenings'
+import { fastenersOf } from '#core/build/fasteners'
 import { GRADES } from '#core/build/torque'
 import type { Fastener } from '#core/document/types'
 import { showText } from '#core/quantity/units'
@@ -14,16 +14,18 @@ const job = useJob()
 const shop = useShop()
 const screen = useScreen()
 const build = computed(() => job.plan!.build)
-const rows = computed(() => fastenersOf(job.derived!.stages.build.result.steps))
+const rows = computed(() => fastenersOf(job.derived!.stages.build.result.joints))
 const options = (known: readonly string[], value: string) =>
   (known.includes(value) ? known : [...known, value]).map((v) => ({ value: v, label: v }))
+/** Rows are kinds with a torque, so each has usual values. */
+const usualOf = (id: FasteningId) => FASTENINGS[id].usual!
 /** Thread and class shown in a row: its own, or the usual ones until it has any. */
-const shown = (id: FastenerId): Pick<Fastener, 'thread' | 'grade'> =>
-  build.value.fasteners[id] ?? chosen.value[id] ?? FASTENERS[id].usual
+const shown = (id: FasteningId): Pick<Fastener, 'thread' | 'grade'> =>
+  build.value.fasteners[id] ?? chosen.value[id] ?? usualOf(id)
 /** Thread and class chosen before a torque is entered. */
-const chosen = ref<Partial<Record<FastenerId, Pick<Fastener, 'thread' | 'grade'>>>>({})
-function set(id: FastenerId, change: Partial<Omit<Fastener, 'from'>>): void {
-  const { label } = FASTENERS[id]
+const chosen = ref<Partial<Record<FasteningId, Pick<Fastener, 'thread' | 'grade'>>>>({})
+function set(id: FasteningId, change: Partial<Omit<Fastener, 'from'>>): void {
+  const { label } = FASTENINGS[id]
   const known = build.value.fasteners[id]
   if (!known && change.torque === undefined) {
     chosen.value[id] = { ...shown(id), ...change }
@@ -51,12 +53,12 @@ function set(id: FastenerId, change: Partial<Omit<Fastener, 'from'>>): void {
         :data-fastener="id"
         :data-subject="`fastener-${id}`"
       >
-        <p class="font-semibold col-span-2 md:col-span-1">{{ FASTENERS[id].label }}</p>
+        <p class="font-semibold col-span-2 md:col-span-1">{{ FASTENINGS[id].label }}</p>
         <div>
           <span class="label" aria-hidden="true">Thread</span>
           <PickField
             hide-label
-            :label="`Thread, ${FASTENERS[id].label.toLowerCase()}`"
+            :label="`Thread, ${FASTENINGS[id].label.toLowerCase()}`"
             :value="shown(id).thread"
             :options="options(THREADS, shown(id).thread)"
             @change="(thread) => set(id, { thread })"
@@ -66,7 +68,7 @@ function set(id: FastenerId, change: Partial<Omit<Fastener, 'from'>>): void {
           <span class="label" aria-hidden="true">Class or grade</span>
           <PickField
             hide-label
-            :label="`Class or grade, ${FASTENERS[id].label.toLowerCase()}`"
+            :label="`Class or grade, ${FASTENINGS[id].label.toLowerCase()}`"
             :value="shown(id).grade"
             :options="options(GRADES, shown(id).grade)"
             @change="(grade) => set(id, { grade })"
@@ -76,7 +78,7 @@ function set(id: FastenerId, change: Partial<Omit<Fastener, 'from'>>): void {
           <span class="label" aria-hidden="true">Torque</span>
           <NumField
             hide-label
-            :label="`Torque, ${FASTENERS[id].label.toLowerCase()}`"
+            :label="`Torque, ${FASTENINGS[id].label.toLowerCase()}`"
             quantity="torque"
             :value="build.fasteners[id]?.torque ?? null"
             :min="0.1"
@@ -92,8 +94,8 @@ function set(id: FastenerId, change: Partial<Omit<Fastener, 'from'>>): void {
                 ? 'Usual, taken over.'
                 : 'Not typed yet.'
           }}
-          Usual: {{ showText(FASTENERS[id].usual.torque, 'torque', shop.units) }} at
-          {{ FASTENERS[id].usual.thread }} {{ FASTENERS[id].usual.grade }}
+          Usual: {{ showText(usualOf(id).torque, 'torque', shop.units) }} at {{ usualOf(id).thread }}
+          {{ usualOf(id).grade }}
         </p>
       </li>
     </ul>

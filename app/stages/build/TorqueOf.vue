@@ -1,27 +1,34 @@
 <script setup lang="ts">
-import { FASTENERS, typedFastener } from '#core/build/fasteners'
-import type { FastenerId } from '#core/build/types'
+import { FASTENINGS } from '#core/catalog/fastenings'
+import { typedFastener } from '#core/build/fasteners'
+import type { Joint } from '#core/build/joints'
 import { showText } from '#core/quantity/units'
 
-/** The torque of a step's fasteners from the kit's sheet, or that nobody has entered it yet. */
-const { fastener, large = false } = defineProps<{ fastener: FastenerId; large?: boolean }>()
+/** How tight a joint is made: its torque from the kit's sheet, or that nobody has entered it yet. */
+const { joint, large = false } = defineProps<{ joint: Joint; large?: boolean }>()
 const job = useJob()
 const shop = useShop()
-const typed = computed(() => typedFastener(job.plan!.build, fastener))
+const kind = computed(() => FASTENINGS[joint.fastening])
+const typed = computed(() => typedFastener(job.plan!.build, joint.fastening))
 </script>
 
 <template>
-  <p v-if="typed">
+  <p v-if="!kind.usual">
+    <span class="font-semibold">{{ joint.label }}</span><br /><span class="label"
+      >{{ kind.label }}: {{ kind.until }}</span
+    >
+  </p>
+  <p v-else-if="typed">
     <span class="figure" :class="large ? 'text-4xl' : ''">{{
       showText(typed.torque, 'torque', shop.units)
     }}</span><br /><span class="label"
-      >{{ FASTENERS[fastener].label }}, {{ typed.thread }} {{ typed.grade
+      >{{ joint.label }}, {{ typed.thread }} {{ typed.grade
       }}{{ typed.from === 'sheet' ? ', off the kit’s sheet' : ', as usual: the kit’s sheet rules' }}</span
     >
   </p>
   <p v-else>
     <span class="font-semibold text-ochre-deep">Torque off the kit’s sheet</span><br /><span class="label"
-      >{{ FASTENERS[fastener].label }}: not typed yet</span
+      >{{ joint.label }}: not typed yet</span
     >
   </p>
 </template>

@@ -131,6 +131,7 @@ const choices = computed<Choice[]>(() => {
         axle: 'its axle: gap as on the road',
         hoist: 'a hoist: both axles hang',
         not: 'nothing: on its wheels',
+        body: 'its body, at the hitch: wheels on the ground',
       },
       'What it is raised by',
       (t, by) => void (t.raisedBy = by),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BRACKET_HOLDS, IN_THE_WAY, RAIL_SECTIONS, type Truck } from '#core/document/types'
+import { BRACKET_HOLDS, IN_THE_WAY, LOWER_HOLDS, RAIL_SECTIONS, type Truck } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { useTruck } from './useTruck'
 
@@ -17,6 +17,12 @@ const HOLDS: Record<Truck['bracket']['hold'], string> = {
   drilled: 'bolts through the rail',
   'speed-nuts': 'nuts clipped into the maker’s own holes',
   'stop-bolts': 'the bump stop’s own bolts',
+  flange: 'bolts through the bottom flange',
+}
+const LOWERS: Record<Truck['bracket']['lower'], string> = {
+  strap: 'a strap round the axle, and U-bolts',
+  'u-bolts': 'U-bolts',
+  clamps: 'clamps front and rear',
 }
 const WAYS: Record<Truck['bracket']['inWay'], string> = {
   nothing: 'nothing',
@@ -54,6 +60,27 @@ const measure = (label: string, key: 'length' | 'depth', value: number) =>
         :value="truck.bracket.hold"
         :options="options(BRACKET_HOLDS, HOLDS)"
         @change="(v) => set('How it is held', (t) => void (t.bracket.hold = v as Truck['bracket']['hold']))"
+      />
+      <PickField
+        label="Brace to the rail"
+        :value="truck.bracket.brace ? 'yes' : 'no'"
+        :options="[
+          { value: 'no', label: 'none' },
+          { value: 'yes', label: 'one each side' },
+        ]"
+        @change="(v) => set('Brace of the upper bracket', (t) => void (t.bracket.brace = v === 'yes'))"
+      />
+      <PickField
+        label="Lower bracket held by"
+        :value="truck.bracket.lower"
+        :options="options(LOWER_HOLDS, LOWERS)"
+        @change="
+          (v) =>
+            set(
+              'How the lower bracket is held',
+              (t) => void (t.bracket.lower = v as Truck['bracket']['lower']),
+            )
+        "
       />
       <PickField
         label="Rails"

@@ -1,4 +1,7 @@
-import type { BuildFacts, FastenerId, Step } from '../types'
+import { PRACTICE } from '../../catalog/practice'
+import type { Freed } from '../freed'
+import type { Joint } from '../joints'
+import type { BuildFacts, Step } from '../types'
 import { stepList } from './stepList'
 
 /** First fill, soap and presets. `lineSteps` are the ids of the air lines. */
@@ -19,6 +22,8 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
     `To {proof}, left first, then right. Listen at every joint.`,
     {
       values: { proof: { value: facts.firstFill ?? 0, quantity: 'pressure' } },
+      facts: ['proof'],
+      place: 'around',
       minutes: 6,
       cautions: [
         'Never a hand between spring and bracket during the first fill.',
@@ -32,8 +37,12 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
     'First fill',
     'clearances',
     'Look all round both springs at full size',
-    '13 mm or more from frame, tyre, brake line and exhaust all round.',
-    { minutes: 3, after: { 'first-fill': 'Only a full spring shows its size.' } },
+    '{room} or more from frame, tyre, brake line and exhaust all round.',
+    {
+      values: { room: { value: PRACTICE.bagClearance.value, quantity: 'length' } },
+      minutes: 3,
+      after: { 'first-fill': 'Only a full spring shows its size.' },
+    },
   )
   if (facts.closedIn.length > 0)
     add(
@@ -44,7 +53,7 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
       { minutes: 3, after: { 'first-fill': 'There is no pressure yet.' } },
     )
   add('First fill', 'soap', 'Soap every joint', 'Findings go to Prove. Any growing bubble is a leak.', {
-    minutes: 8,
+    minutes: 7,
     after: {
       'first-fill': 'There is no pressure yet.',
       'soap-hidden': 'What nobody reaches later comes first.',
@@ -59,16 +68,83 @@ export function firstFillSteps(facts: BuildFacts, lineSteps: readonly string[]):
   return steps
 }
 
-/**
- * Everything back in place, and the truck on its wheels. `raised`: whether it was lifted. `springFasteners`:
- * fasteners of the springs that are fitted. `springs`: whether any is fitted, and whether any stays.
- */
-export function closeSteps(
-  facts: BuildFacts & { raised: boolean; springFasteners: readonly FastenerId[] },
-  springs: { present: boolean; left: boolean },
-): Step[] {
+/** What the closing steps are made from. */
+export interface Closing {
+  facts: BuildFacts
+  raised: boolean
+  freed: readonly Freed[]
+  /** Of these, what is put back here; the rest went back with its spring. */
+  comingBack: readonly Freed[]
+  joints: readonly Joint[]
+  /** Whether any spring is in the circuit at all. */
+  springsLeft: boolean
+}
+
+const BACK_MINUTES: Record<string, number> = {
+  spare: 3,
+  wheels: 4,
+  breather: 1,
+  'brake-bracket': 1,
+  'sensor-lead': 1,
+  'parking-cables': 3,
+  dampers: 5,
+  links: 5,
+  stops: 4,
+  'brake-clips': 2,
+}
+
+function backDetail({ fate, where, bolts, bag, locker, care }: Freed): string {
+  const at = fate === 'moved' ? 'To its new place.' : `${where[0]?.toUpperCase() ?? ''}${where.slice(1)}.`
+  const fasteners =
+    bolts > 0
+      ? ` ${bolts} ${bolts === 1 ? 'bolt' : 'bolts'} out of bag ${bag}${locker ? ', thread locker on each' : ''}.`
+      : ''
+  return `${at}${fasteners}${care ? ` ${care}` : ''}`
+}
+
+/** Everything in the register back, in reverse order; what stays off has no way back. */
+function backSteps(freed: readonly Freed[]): Step[] {
   const { steps, add } = stepList()
-  if (!springs.left)
+  const seen: Record<string, string> = {
+    clearances: 'Look round the springs while you still can.',
+    pinched: 'With everything back nobody sees it.',
+    'soap-hidden': 'Behind the dash nobody finds a leak.',
+    soap: 'A leak is put right while it is open.',
+  }
+  const back = freed.filter(({ fate }) => fate !== 'off').reverse()
+  let before: string | null = null
+  for (const entry of back.sort((a, b) => Number(a.id === 'spare') - Number(b.id === 'spare'))) {
+    const { torque, id, label } = entry
+    add(
+      'Close',
+      `back-${id}`,
+      `Back: ${label.toLowerCase()}`,
+      backDetail(entry) + (torque === null ? '' : ' Tightened to {torque}.'),
+      {
+        putsBack: [id],
+        values: torque === null ? {} : { torque: { value: torque, quantity: 'torque' } },
+        choices: { fate: entry.fate },
+        minutes: BACK_MINUTES[id] ?? 3,
+        after: {
+          ...seen,
+          [`free-${id}`]: 'It is not off yet.',
+          ...(id === 'stops' ? { 'stop-cut': 'They are cut first.' } : {}),
+          ...(before ? { [before]: 'In the reverse order in which things came off.' } : {}),
+        },
+      },
+    )
+    before = `back-${id}`
+  }
+  return steps
+}
+
+/**
+ * Everything back in place, the truck on its wheels, every joint once more, and what is looked at after the road.
+ */
+export function closeSteps({ facts, raised, freed, comingBack, joints, springsLeft }: Closing): Step[] {
+  const { steps, add } = stepList()
+  const hasSprings = joints.some(({ fastening }) => fastening === 'plate')
+  if (!springsLeft)
     add(
       'Close',
       'stops-back',
@@ -76,13 +152,32 @@ export function closeSteps(
       'Whole ones where they were cut or taken out: with no air spring they are all that stops the axle.',
       { minutes: 8, after: { clear: 'Make room first.' } },
     )
-  add('Close', 'back', 'Put back what was freed', 'Modules, clips, breather, brackets, spare wheel last.', {
-    minutes: 8,
-    after: {
-      clearances: 'Look round the springs while you still can.',
-      'soap-hidden': 'Behind the dash nobody finds a leak.',
+  if (hasSprings)
+    add(
+      'Close',
+      'pinched',
+      'Nothing pinched over the whole travel',
+      'Axle from droop to stop on the jack where it can be driven: lines, brake hoses, sensor leads and wires slack and free, no tie drawn tight over the joint of axle and frame.',
+      { minutes: 2, after: { clearances: 'Full springs show their size first.' } },
+    )
+  const back = backSteps(comingBack)
+  steps.push(...back)
+  add(
+    'Close',
+    'back',
+    'Bags empty, register empty',
+    freed.length > 0
+      ? 'Every entry of Off and back is back, or stays off with its reason. No bolt is left in any bag.'
+      : 'Nothing was written into Off and back. Look once round for tools and rags.',
+    {
+      minutes: 1,
+      after: {
+        clearances: 'Look round the springs while you still can.',
+        'soap-hidden': 'Behind the dash nobody finds a leak.',
+        ...Object.fromEntries(back.map(({ id }) => [id, 'It still hangs in the register.'])),
+      },
     },
-  })
+  )
   if (facts.interlinked)
     add(
       'Close',
@@ -91,14 +186,20 @@ export function closeSteps(
       'The same count back, both alike, before it stands on its wheels.',
       { minutes: 3, after: { back: 'Nothing may hang loose when it comes down.' } },
     )
+  const pass = (name: 'wheels' | 'road') =>
+    joints.filter(({ passes }) => passes.includes(name)).map(({ id }) => ({ joint: id, pass: name }))
+  const onWheels = pass('wheels')
   add(
     'Close',
     'down',
-    facts.raised ? 'Off the stands, bolts once more' : 'Bolts once more',
-    'Every bolt at its torque with the truck on its wheels. Again after about 100 miles.',
+    raised ? 'Off the stands, bolts once more' : 'Bolts once more',
+    onWheels.length > 0
+      ? 'With the truck on its wheels, every joint of the springs at its torque again: what has settled is loose. Wheel nuts crosswise to the truck’s own book.'
+      : 'With the truck on its wheels, a hand on every new bracket: none moves.',
     {
-      fasteners: springs.present ? facts.springFasteners : undefined,
-      minutes: 8,
+      tightens: onWheels,
+      minutes: 3 + Math.ceil(onWheels.length / 3),
+      tools: ['Torque wrench'],
       after: {
         back: 'Nothing may hang loose when it comes down.',
         'shutters-close': 'With the valves open it has no anti-roll.',
@@ -107,10 +208,40 @@ export function closeSteps(
     },
   )
   controlSteps(facts, add)
-  add('Close', 'lamps', 'Check headlamp aim', 'Unladen and at the usual haul, at 7.6 m.', {
-    minutes: 3,
-    after: { down: 'On its wheels, on level ground.' },
-  })
+  add(
+    'Close',
+    'lamps',
+    'Check headlamp aim',
+    'Unladen and at the usual haul, at {wall}, against the mark on the wall.',
+    {
+      values: { wall: { value: PRACTICE.headlampDistance.value, quantity: 'run' } },
+      place: 'around',
+      minutes: 2,
+      after: { down: 'On its wheels, on level ground.' },
+    },
+  )
+  add(
+    'Close',
+    'driver',
+    'Show the driver',
+    'Pressures and limits, filling by hand, what to do when the control fails; the card on the dash, the remote’s battery and its place.',
+    { place: 'around', minutes: 3, after: { down: 'On its wheels, on level ground.' } },
+  )
+  const road = pass('road')
+  if (road.length > 0)
+    add(
+      'After the road',
+      'road',
+      'After about 100 miles: every joint once more',
+      'Springs upright, bags not rubbed, lines not rubbed; then every joint at its torque again.',
+      {
+        tightens: road,
+        later: true,
+        minutes: 5 + Math.ceil(road.length / 2),
+        tools: ['Torque wrench'],
+        after: { down: 'It is driven first.' },
+      },
+    )
   return steps
 }
 

@@ -62,6 +62,23 @@ export function lookSteps(air: AirPlan, shielded: ReadonlySet<string>): Step[] {
       },
     )
   }
+  const drowned = [...Object.values(air.components), ...Object.values(air.gone.components)].some(
+    ({ kind, found }) => kind === 'compressor' && found.condition === 'failed' && found.failedBy === 'wet',
+  )
+  if (drowned)
+    add(
+      'Look at what is there',
+      'look-water',
+      'Look for water in block, dryer and lines',
+      'What drowned the compressor went on behind it: lines off at both ends and blown through, dryer opened, block worked with its outlets open. Wet valves stick later.',
+      {
+        minutes: 6,
+        after: {
+          chock: 'Chock before anyone reaches under.',
+          'let-down': 'Air out before a fitting is opened.',
+        },
+      },
+    )
   const lines = Object.values(air.lines).filter((l) => l.state === 'kept').length
   if (lines > 0)
     add(

@@ -1,63 +1,115 @@
 import { isFitted } from '../../catalog/partStates'
-import type { AirPlan, PowerPlan, Side } from '../../document/types'
+import { mountingOf } from '../../catalog/truckGeometry'
+import type { AirPlan, BuildPlan, PowerPlan, Side } from '../../document/types'
+import { freedOf, type Freed } from '../freed'
+import { jointsOf, type Joint } from '../joints'
 import type { BuildFacts, Step, TruckOfBuild } from '../types'
 import { airLineSteps, measureSteps, teeInSteps } from './airLines'
 import { closeSteps, firstFillSteps } from './finish'
 import { laterSteps, lookSteps, oldOneOff, takeOffSteps } from './found'
-import { makeReadySteps } from './makeReady'
+import { beforeSteps, makeReadySteps } from './makeReady'
 import { mountingSteps } from './mounting'
 import { shieldSteps, shieldsBefore } from './shields'
-import { openGapSteps, springFasteners, springSteps } from './springs'
+import { openGapSteps, springSteps } from './springs'
 import { otherWires, wiringSteps } from './wiring'
 
-/** The ordered steps of this plan: first the side away from the exhaust, which is easier, then the other. */
-export function buildSteps(
+/** The work of a plan: its steps in their usual order, its joints, and the register of what is freed. */
+export interface Work {
+  steps: Step[]
+  joints: Joint[]
+  freed: Freed[]
+}
+
+/** Entries of the register that stand in a coil's stack. */
+const STACK: readonly string[] = ['coils', 'stops']
+
+/** What of the build's own record decides which work there is. */
+export type Chosen = Pick<BuildPlan, 'freed' | 'holds' | 'coilWay'>
+
+/** All work of this plan: first the side away from the exhaust, which is easier, then the other. */
+export function workOf(
   truck: TruckOfBuild,
   air: AirPlan,
   power: Pick<PowerPlan, 'earth'>,
+  chosen: Chosen,
   facts: BuildFacts,
-): Step[] {
+): Work {
   const first = facts.exhaustSide === 'left' ? 'right' : 'left'
   const second = first === 'left' ? 'right' : 'left'
   const hasSpring = (side: Side) =>
     Object.values(air.components).some((c) => c.kind === 'spring' && c.side === side && isFitted(c.state))
-  const left = Object.values(air.components).some((c) => c.kind === 'spring')
+  const springsGoIn = hasSpring('left') || hasSpring('right')
+  const springsLeft = Object.values(air.components).some((c) => c.kind === 'spring')
   const stays = (id: string) => air.components[id]?.kind === 'spring' && !isFitted(air.components[id].state)
+  const freed = freedOf(truck, chosen, springsGoIn).map((entry, i) => ({
+    ...entry,
+    bag: entry.bag || String(i + 1),
+  }))
+  const wheelsOff = freed.some(({ id, fate }) => id === 'wheels' && fate === 'back')
+  const joints = jointsOf(truck, air, chosen, facts.bolts?.length ?? null, wheelsOff)
   const shields = shieldSteps({ shields: facts.shields.filter(({ id }) => !stays(id)) })
   const lines = [...teeInSteps(air, facts), ...measureSteps(air, facts), ...airLineSteps(air, facts)]
   const lineIds = lines.map((s) => s.id)
   const off = takeOffSteps(air)
-  return onlyPlanned([
-    ...makeReadySteps(truck, facts.closingLoad, hasSpring('left') || hasSpring('right')),
+  // With the coils taken out, coils and cut stops go back in the stack of the last side.
+  const inStack =
+    mountingOf(truck.suspension) === 'coil' && chosen.coilWay === 'out'
+      ? freed.filter(({ id, fate }) => STACK.includes(id) && fate === 'back').map(({ id }) => id)
+      : []
+  const last = hasSpring(second) ? second : first
+  const spring = (side: Side, after: Side | null, before: Record<string, string>) =>
+    hasSpring(side)
+      ? springSteps({
+          truck,
+          air,
+          coilWay: chosen.coilWay,
+          facts,
+          side,
+          after,
+          putsBack: side === last ? inStack : [],
+          before: {
+            ...before,
+            ...shieldsBefore(shields, side, facts.exhaustSide),
+            ...oldOneOff(off, `spring-${side}`),
+          },
+        })
+      : []
+  const steps = onlyPlanned([
+    ...beforeSteps(truck, springsGoIn),
+    ...makeReadySteps(truck, freed, {
+      closingLoad: facts.closingLoad,
+      springsGoIn,
+      stopsBack: inStack.length === 0,
+    }),
     ...lookSteps(air, new Set(facts.shields.map(({ id }) => id))),
     ...off,
     ...shields,
-    ...(hasSpring(first)
-      ? springSteps(truck, air, facts, first, {
-          ...shieldsBefore(shields, first, facts.exhaustSide),
-          ...oldOneOff(off, `spring-${first}`),
-        })
-      : []),
-    ...(hasSpring(second)
-      ? springSteps(truck, air, facts, second, {
-          [`torque-${first}`]: 'Easy side first, then its mirror.',
-          ...shieldsBefore(shields, second, facts.exhaustSide),
-          ...oldOneOff(off, `spring-${second}`),
-        })
-      : []),
+    ...spring(first, null, {}),
+    ...spring(second, hasSpring(first) ? first : null, {
+      [`torque-${first}`]: 'Easy side first, then its mirror.',
+    }),
     ...openGapSteps(facts),
-    ...mountingSteps(air, off),
+    ...mountingSteps(air, off, joints, facts.places),
     ...laterSteps(air),
     ...lines,
     ...(facts.feed ? wiringSteps(power, air, { ...facts.wires, feed: facts.feed }, lineIds, off) : []),
     ...(facts.feed ? [] : otherWires(facts.wires, {})),
-    ...(left ? firstFillSteps(facts, lineIds) : []),
-    ...closeSteps(
-      { ...facts, raised: truck.raisedBy !== 'not', springFasteners: springFasteners(truck, facts) },
-      { present: hasSpring('left') || hasSpring('right'), left },
-    ),
+    ...(springsLeft ? firstFillSteps(facts, lineIds) : []),
+    ...closeSteps({
+      facts,
+      raised: truck.raisedBy !== 'not',
+      freed,
+      comingBack: freed.filter(({ id }) => !inStack.includes(id) && !stopsGoIn(truck, id)),
+      joints,
+      springsLeft,
+    }),
   ])
+  return { steps, joints, freed }
 }
+
+/** Cut stops of a coil that stays in go back before the insert: there is no other way to them afterwards. */
+const stopsGoIn = ({ suspension }: TruckOfBuild, id: string): boolean =>
+  id === 'stops' && mountingOf(suspension) === 'coil' && suspension.stopCut > 0
 
 /** Steps wait only for planned steps. If the springs stay, no line waits for their torque. */
 const onlyPlanned = (steps: Step[]): Step[] => {

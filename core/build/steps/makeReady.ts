@@ -1,5 +1,7 @@
+import { PRACTICE } from '../../catalog/practice'
 import { mountingOf } from '../../catalog/truckGeometry'
 import type { RaisedBy } from '../../document/types'
+import type { Freed } from '../freed'
 import type { Step, TruckOfBuild } from '../types'
 import { stepList } from './stepList'
 
@@ -11,7 +13,8 @@ interface Raising {
   /** True if the axle hangs at full droop, so that the gap is at its largest. */
   hangs: boolean
 }
-const HOSES = 'Brake hoses and breather must not carry the axle.'
+const HOSES = 'Brake hoses and breather must not carry the axle, nor may an air spring.'
+const UNDER = 'before anyone goes under. A wheel laid under the sill is the second stop.'
 
 /** How the rear is raised, and what that means for the gap and for the person under it. */
 const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
@@ -19,11 +22,8 @@ const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
     title: 'Raise the rear and set it on stands',
     detail: coil
       ? 'Stands under the frame, axle on the jack so that it can be let down.'
-      : 'Stands under the frame rails; let the axle hang only as the step needs.',
-    cautions: [
-      'Stands under the frame before anyone goes under. A wheel laid under the sill is the second stop.',
-      HOSES,
-    ],
+      : 'Stands under the frame rails; let the axle hang only as the step needs. The gap at the seat is then up to {gap}.',
+    cautions: [`Stands under the frame ${UNDER}`, HOSES],
     tools: ['Jack', 'Stands'],
     hangs: true,
   }),
@@ -32,7 +32,7 @@ const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
     detail:
       'Stands under the axle tube, clear of brake lines. The gap at the seat stays as on the road, {gap}: the spring goes in at ride height.',
     cautions: [
-      'Stands under the axle before anyone goes under. A wheel laid under the sill is the second stop.',
+      `Stands under the axle ${UNDER}`,
       'The body still moves on its springs: hands out of the gap while anybody is in the truck.',
     ],
     tools: ['Jack', 'Stands'],
@@ -57,49 +57,150 @@ const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
     tools: ['Chocks'],
     hangs: false,
   }),
+  body: () => ({
+    title: 'Lift the body an inch or two at the hitch, wheels on the ground',
+    detail:
+      'Jack under the hitch receiver or the rear cross-member, stands under both rails at once. The gap at the seat grows from {gap} by what it is lifted.',
+    cautions: [
+      'Stands under both rails before a hand goes into the gap: the jack may sink.',
+      'All four wheels chocked; the truck still stands on its tyres.',
+    ],
+    tools: ['Jack', 'Stands', 'Chocks'],
+    hangs: false,
+  }),
 }
 
-/**
- * Before anything is bolted on: chocked, measured, on stands, and the way clear. @param springsGoIn whether any
- * spring is fitted
- */
-export function makeReadySteps(
-  truck: TruckOfBuild,
-  closingLoad: number | null,
-  springsGoIn: boolean,
-): Step[] {
+const CHOCKED = { chock: 'Chock before anyone reaches under.' }
+
+/** Sheet, box, tools, heights: what is done before the truck is up. @param springsGoIn whether any is fitted */
+export function beforeSteps(truck: TruckOfBuild, springsGoIn: boolean): Step[] {
   const { steps, add } = stepList()
-  const coil = mountingOf(truck.suspension) === 'coil'
+  const { heights } = truck
+  const read = (id: string, label: string, value: number) => ({
+    id,
+    label,
+    quantity: 'length' as const,
+    expected: value,
+  })
   add(
-    'Make ready',
+    'Before it is up',
+    'sheet',
+    'Read the kit’s sheet from end to end',
+    'Then type its torques, bolts and order where they differ from what stands here. The sheet rules.',
+    { place: 'bench', minutes: 3 },
+  )
+  add(
+    'Before it is up',
+    'box',
+    'Check the box against its list',
+    'Count, sort the hardware by size, say what is missing before the truck is up. Often missing: a cutting screw for an earth, loom, tube long enough, butt splices, small terminals, a spacer.',
+    { place: 'bench', minutes: 3, after: { sheet: 'The sheet says what belongs in the box.' } },
+  )
+  add(
+    'Before it is up',
+    'tools',
+    'Lay out tools and consumables',
+    'As the list of this job gives them, from its joints.',
+    { place: 'bench', minutes: 2, after: { box: 'What is missing is fetched in one go.' } },
+  )
+  add(
+    'Before it is up',
     'chock',
     'Chock the wheels, ignition off',
     'Level ground, key out, phone and remote put away. Exhaust cold.',
-    { cautions: ['Chock front wheels before lifting the rear.'], tools: ['Chocks'] },
-  )
-  add(
-    'Make ready',
-    'measure',
-    'Write down the heights as they stand',
-    'Fender lip at four corners: {fl} and {fr} at the front, {rl} and {rr} at the rear in the plan.',
     {
-      values: {
-        fl: { value: truck.heights.frontLeft, quantity: 'length' },
-        fr: { value: truck.heights.frontRight, quantity: 'length' },
-        rl: { value: truck.heights.rearLeft, quantity: 'length' },
-        rr: { value: truck.heights.rearRight, quantity: 'length' },
-      },
-      tools: ['Tape'],
-      after: { chock: 'Chock before anyone reaches under.' },
+      place: 'around',
+      minutes: 1,
+      cautions: ['Chock front wheels before lifting the rear.'],
+      tools: ['Chocks'],
     },
   )
+  add(
+    'Before it is up',
+    'measure',
+    'Write down the heights as they stand',
+    'Fender lip at four corners, and the pressure of the tyres: {fl} and {fr} at the front, {rl} and {rr} at the rear in the plan.',
+    {
+      place: 'around',
+      values: {
+        fl: { value: heights.frontLeft, quantity: 'length' },
+        fr: { value: heights.frontRight, quantity: 'length' },
+        rl: { value: heights.rearLeft, quantity: 'length' },
+        rr: { value: heights.rearRight, quantity: 'length' },
+      },
+      reads: [
+        read('fl', 'Front left lip', heights.frontLeft),
+        read('fr', 'Front right lip', heights.frontRight),
+        read('rl', 'Rear left lip', heights.rearLeft),
+        read('rr', 'Rear right lip', heights.rearRight),
+        { id: 'tyres', label: 'Rear tyres', quantity: 'pressure', expected: null },
+      ],
+      minutes: 2,
+      tools: ['Tape', 'Tyre gauge'],
+      after: CHOCKED,
+    },
+  )
+  if (springsGoIn)
+    add(
+      'Before it is up',
+      'lamps-before',
+      'Mark the height of the lamps’ cut-off on the wall',
+      'At {wall}, unladen, so that it can be compared when the springs are in.',
+      {
+        place: 'around',
+        values: { wall: { value: PRACTICE.headlampDistance.value, quantity: 'run' } },
+        minutes: 1,
+        tools: ['Masking tape'],
+        after: CHOCKED,
+      },
+    )
+  return steps
+}
+
+/** What an entry of the register is called when it comes off. */
+const OFF_WORDS = (entry: Freed) =>
+  entry.id === 'spare' ? 'Spare wheel down' : `Off: ${entry.label.toLowerCase()}`
+
+function boltWords({ bolts, head, bag }: Freed): string {
+  if (bolts === 0) return ''
+  const how = head ? `, ${head}` : ''
+  return ` ${bolts} ${bolts === 1 ? 'bolt' : 'bolts'}${how}, in bag ${bag}.`
+}
+
+/** What becomes of an entry. */
+const fateWords = ({ fate, reason }: Freed): string =>
+  fate === 'back' ? '' : fate === 'off' ? ` Stays off: ${reason}` : ` Moves: ${reason}`
+
+/** What the springs ask of the steps before them. */
+interface Readying {
+  closingLoad: number | null
+  /** Whether any spring is fitted. */
+  springsGoIn: boolean
+  /** Whether cut stops of a coil go back at once, and not in the coil's stack. */
+  stopsBack: boolean
+}
+
+/** Raised, everything in the way off, and noted for the way back. */
+export function makeReadySteps(
+  truck: TruckOfBuild,
+  freed: readonly Freed[],
+  { closingLoad, springsGoIn, stopsBack }: Readying,
+): Step[] {
+  const { steps, add } = stepList()
+  const coil = mountingOf(truck.suspension) === 'coil'
   const raise = RAISING[truck.raisedBy](coil)
+  const up = { lift: 'It hangs over your head until it stands on stands.' }
   add('Make ready', 'lift', raise.title, raise.detail, {
     values: { gap: { value: raise.hangs ? truck.seatGap.droop : truck.seatGap.unladen, quantity: 'length' } },
+    choices: { raised: truck.raisedBy },
     cautions: raise.cautions,
     tools: raise.tools,
-    minutes: 8,
-    after: { chock: 'Chock the wheels before lifting.' },
+    minutes: 6,
+    after: {
+      chock: 'Chock the wheels before lifting.',
+      measure: 'The heights are gone once it is up.',
+      'lamps-before': 'The lamps are marked while it stands on its wheels.',
+    },
   })
   if (truck.suspension.interlinked)
     add(
@@ -109,21 +210,43 @@ export function makeReadySteps(
       'By the maker’s count, three turns exactly is usual, both alike, before the axle drops: else it pulls against its own fluid.',
       { minutes: 3, after: { lift: 'They are reached from under it.' } },
     )
+  for (const entry of freed)
+    add(
+      'Make ready',
+      `free-${entry.id}`,
+      OFF_WORDS(entry),
+      `${entry.where[0]?.toUpperCase() ?? ''}${entry.where.slice(1)}.${boltWords(entry)}${fateWords(entry)}`,
+      {
+        frees: [entry.id],
+        minutes: FREE_MINUTES[entry.id] ?? 3,
+        choices: { fate: entry.fate },
+        cautions:
+          entry.id === 'coils' ? ['The axle is let down slowly on the jack until the coil is slack.'] : [],
+        after: {
+          ...up,
+          'shutters-open': 'Shutter valves before the axle drops.',
+          ...(entry.id === 'coils'
+            ? { 'free-dampers': 'Dampers hold the axle up.', 'free-links': 'Links hold the axle up.' }
+            : {}),
+        },
+      },
+    )
   add(
     'Make ready',
     'clear',
-    'Free what is in the way',
-    !springsGoIn
-      ? 'What stands where the new parts and lines go, and nothing else: springs and stops stay as they are. Note each for the way back.'
-      : coil
-        ? 'Bump stops out or cut, differential breather and brake-line bracket freed before the axle is lowered. Note each for the way back.'
-        : 'Turn brake-line clips round for clearance, unbolt modules on the frame and hang them safely. Note each for the way back.',
+    'Look once round: nothing else in the way',
+    springsGoIn
+      ? 'Where bag, brackets and lines go, over the whole travel. What else must come off is written into Off and back first.'
+      : 'Where the new parts and lines go, and nothing else: springs and stops stay as they are. What must come off is written into Off and back first.',
     {
       cautions: ['Look behind every panel for fuel and brake lines before drilling.'],
-      minutes: 8,
+      minutes: 2,
       after: {
-        lift: 'It hangs over your head until it stands on stands.',
+        ...up,
         'shutters-open': 'The axle drops in this step: shutter valves first.',
+        ...Object.fromEntries(
+          freed.map(({ id }) => [`free-${id}`, 'What is known to be in the way comes off first.']),
+        ),
       },
     },
   )
@@ -133,14 +256,23 @@ export function makeReadySteps(
       'stop-cut',
       'Cut the bump stops shorter',
       coil
-        ? 'By {cut}, both alike, no more than the sheet leaves; bored for stem and sleeve.'
-        : 'By {cut}, both alike, no more than the sheet leaves.',
+        ? `By {cut}, both alike and smooth, no more than the sheet leaves; bored about {bore} for stem and sleeve${stopsBack ? '; back in their seats before the inserts' : ''}.`
+        : 'By {cut}, both alike and smooth, no more than the sheet leaves.',
       {
-        values: { cut: { value: truck.suspension.stopCut, quantity: 'length' } },
+        place: 'bench',
+        values: {
+          cut: { value: truck.suspension.stopCut, quantity: 'length' },
+          bore: { value: PRACTICE.stopBore.value, quantity: 'length' },
+        },
+        facts: ['cut'],
+        putsBack:
+          coil && stopsBack && freed.some(({ id, fate }) => id === 'stops' && fate === 'back')
+            ? ['stops']
+            : [],
         cautions: ['Eye protection; hands behind the blade.'],
-        tools: ['Fine saw'],
+        tools: coil ? ['Fine saw', 'Hole saw'] : ['Fine saw'],
         minutes: 6,
-        after: { clear: 'Make room first.' },
+        after: { clear: 'Make room first.', 'free-stops': 'They come out first.' },
       },
     )
   if (closingLoad !== null)
@@ -157,4 +289,19 @@ export function makeReadySteps(
       },
     )
   return steps
+}
+
+/** Usual minutes to free an entry (common practice); three for one that is not here. */
+const FREE_MINUTES: Record<string, number> = {
+  spare: 3,
+  wheels: 3,
+  breather: 1,
+  'brake-bracket': 1,
+  'sensor-lead': 1,
+  'parking-cables': 3,
+  dampers: 4,
+  links: 4,
+  coils: 6,
+  stops: 3,
+  'brake-clips': 2,
 }

@@ -16,7 +16,12 @@ export function shieldSteps({ shields }: Pick<BuildFacts, 'shields'>): Step[] {
       stepOf(id),
       `Clamp a heat shield on the pipe for the ${guards}`,
       'Bright side to the pipe, clear of the bag at full size and of all that moves.',
-      { cautions: ['Exhaust cold.'], minutes: 6, after: { clear: 'Make room first.' } },
+      {
+        tools: ['Screwdriver for hose clamps'],
+        cautions: ['Exhaust cold.'],
+        minutes: 5,
+        after: { clear: 'Make room first.' },
+      },
     )
   return steps
 }

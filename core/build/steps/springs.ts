@@ -1,8 +1,25 @@
+import { PRACTICE } from '../../catalog/practice'
 import { mountingOf } from '../../catalog/truckGeometry'
-import type { AirPlan, Side } from '../../document/types'
-import type { BuildFacts, FastenerId, Step, StepValue, TruckOfBuild } from '../types'
+import type { AirPlan, BuildPlan, Side } from '../../document/types'
+import type { Pass } from '../../catalog/fastenings'
+import type { BuildFacts, Step, StepValue, Tightening, TruckOfBuild } from '../types'
 import { stepList } from './stepList'
-import { bracketFastener, bracketWords, drillStep, isDrilled } from './upperBracket'
+import { bracketWords, drillStep, isDrilled } from './upperBracket'
+
+/** What the steps of one spring are made from. */
+export interface SpringWork {
+  truck: TruckOfBuild
+  air: AirPlan
+  coilWay: BuildPlan['coilWay']
+  facts: BuildFacts
+  side: Side
+  /** The side that was done before this one; null for the first. */
+  after: Side | null
+  /** Steps that come first, with the reason. */
+  before: Record<string, string>
+  /** Entries of the register that go back with this side: coils and stops, with the last one. */
+  putsBack: readonly string[]
+}
 
 /** Words for a spacer, with its size; empty without one. */
 function spacerWords({ spacer, spacerAt, cup }: AirPlan): {
@@ -30,105 +47,335 @@ function springWords({ spring }: BuildFacts): { words: string; values: Record<st
   return { words: stud + port, values }
 }
 
-/**
- * Fasteners that hold a spring between frame and axle, in the order of tightening. A coil insert is held by its
- * coil.
- */
-export const springFasteners = (truck: TruckOfBuild, facts: BuildFacts): readonly FastenerId[] =>
-  mountingOf(truck.suspension) === 'coil' ? [] : ['strap', 'lower', bracketFastener(facts), 'flathead']
+const named = (side: Side) => (side === 'left' ? 'Left' : 'Right')
+const groupOf = (side: Side) => `${named(side)} spring`
 
-/**
- * The spring of one side: bench, set loose, aligned, tightened. `before` adds steps that come first, with the
- * reason.
- */
-export function springSteps(
-  truck: TruckOfBuild,
-  air: AirPlan,
-  facts: BuildFacts,
-  side: Side,
-  before: Record<string, string>,
-): Step[] {
+/** How the second side differs from the first: what the plan knows of it. */
+function asBefore({ side, after, facts }: SpringWork): string {
+  if (after === null) return ''
+  const own =
+    facts.exhaustSide === side
+      ? ' But the exhaust is on this side: shield first, and look at the room to the pipe.'
+      : ''
+  return `As on the ${after}, mirrored: ports and tabs face the other way round.${own} `
+}
+
+/** Names of the joints of a spring between frame and axle, in the order of tightening. */
+export function springJointIds(truck: Pick<TruckOfBuild, 'suspension' | 'bracket'>, side: Side): string[] {
+  if (mountingOf(truck.suspension) === 'coil') return []
+  const { lower, brace } = truck.bracket
+  return [
+    ...(lower === 'clamps'
+      ? ['clamp-front', 'clamp-rear']
+      : lower === 'strap'
+        ? ['strap', 'lower']
+        : ['lower']),
+    'upper',
+    ...(brace ? ['brace'] : []),
+    'foot',
+  ].map((name) => `${name}-${side}`)
+}
+const turned = (joints: readonly string[], pass: Pass): Tightening[] =>
+  joints.map((joint) => ({ joint, pass }))
+
+const springIds = (air: AirPlan, side: Side) =>
+  Object.entries(air.components).flatMap(([id, c]) => (c.kind === 'spring' && c.side === side ? [id] : []))
+
+/** The spring of one side, from the bench to its last torque. */
+export function springSteps(work: SpringWork): Step[] {
+  if (mountingOf(work.truck.suspension) !== 'coil') return betweenSteps(work)
+  return work.coilWay === 'out' ? coilOutSteps(work) : coilInSteps(work)
+}
+
+/** A spring between bracket and axle: over a leaf pack, beside a coil, or on a trailing arm. */
+function betweenSteps(work: SpringWork): Step[] {
+  const { truck, air, facts, side, before } = work
   const { steps, add } = stepList()
-  const spacer = spacerWords(air)
+  const group = groupOf(side)
+  const joints = springJointIds(truck, side)
   const bracket = bracketWords(facts)
   const own = springWords(facts)
-  const coil = mountingOf(truck.suspension) === 'coil'
-  const name = side === 'left' ? 'Left' : 'Right'
-  const springs = Object.entries(air.components).filter(([, c]) => c.kind === 'spring' && c.side === side)
-  const opens = { parts: springs.map(([id]) => id) }
-  const after: Record<string, string> = {
-    clear: 'Make room first.',
-    'close-gap': 'The gap is closed first.',
-    ...before,
-  }
-  if (coil) {
-    add(
-      `${name} spring`,
-      `spring-${side}`,
-      `Fit the ${side} coil insert`,
-      `Sleeve and spacer as the sheet says, stem to the end with the hole; the insert must fill the gap without forcing.${spacer.words}`,
-      {
-        values: spacer.values,
-        minutes: 14,
-        opens,
-        after,
-        cautions: ['The axle is lowered slowly, hoses watched.'],
+  const spacer = spacerWords(air)
+  const parts = springIds(air, side)
+  const part = parts[0] ?? null
+  const opens = { parts }
+  if (isDrilled(facts)) steps.push(drillStep(group, side, facts))
+  add(
+    group,
+    `fitting-${side}`,
+    `Screw the air fitting into the ${side} spring`,
+    'Finger tight and 1.5 turns, or until its sealant is hidden. Its height over the bag stays under the sheet’s limit, {limit} is usual, because the frame is above it. Where the top nut is reached blind, rather too loose, and tightened if it leaks. It is soaped like any joint.',
+    {
+      place: 'bench',
+      part,
+      values: { limit: { value: PRACTICE.fittingHeight.value, quantity: 'length' } },
+      way: 'The port faces away from tyre and exhaust, as the sheet shows.',
+      tools: ['Small wrench'],
+      minutes: 1,
+      opens,
+      after: { sheet: 'The sheet says which way the port faces.', ...before },
+    },
+  )
+  add(
+    group,
+    `bench-${side}`,
+    `Put the ${side} spring and brackets together on the bench`,
+    `${asBefore(work)}Roll plates over and under, square-neck bolts in their holes before the bag closes them in and held while it is turned over; plate nuts two finger tight, then all to their torque. Burrs and welds under the bag ground smooth. Foot screws finger tight: they are tightened last of all. Match-mark each stud and hole.${own.words}${spacer.words}`,
+    {
+      place: 'bench',
+      part,
+      values: { ...own.values, ...spacer.values },
+      facts: Object.keys(spacer.values),
+      choices: { spring: air.springClass, ...(air.spacer > 0 ? { cup: air.cup, at: air.spacerAt } : {}) },
+      way: 'Large holes and tabs as the sheet shows; a bracket the wrong way round rubs the bag through years later.',
+      tightens: [
+        { joint: `plate-${side}`, pass: 'loose' },
+        { joint: `plate-${side}`, pass: 'final' },
+      ],
+      minutes: 6,
+      opens,
+      tools: ['Torque wrench', 'Marker', 'File'],
+      after: { ...before, [`fitting-${side}`]: 'Its hole is closed in by the bracket.' },
+    },
+  )
+  add(
+    group,
+    `spring-${side}`,
+    `Set the ${side} spring, bolts finger tight`,
+    `${bracket.words}; lower bracket on the axle ${LOWER_WORDS[truck.bracket.lower]}; everything loose until it stands straight.`,
+    {
+      part,
+      values: bracket.values,
+      choices: { upper: truck.bracket.hold, lower: truck.bracket.lower },
+      way: 'Match marks together; large holes and tabs as on the bench.',
+      tightens: turned(joints, 'loose'),
+      minutes: 8,
+      opens,
+      after: {
+        clear: 'Make room first.',
+        'close-gap': 'The gap is closed first.',
+        ...before,
+        [`bench-${side}`]: 'It is put together on the bench first.',
+        [`drill-${side}`]: 'Holes before anything hangs in front of them.',
       },
-    )
-    add(
-      `${name} spring`,
-      `torque-${side}`,
-      `Let the ${side} side up and look round the insert`,
-      'The coil closes evenly round it, the stem stands free of every edge.',
-      { minutes: 3, after: { [`spring-${side}`]: 'The insert goes in first.' } },
-    )
-  } else {
-    if (isDrilled(facts))
-      steps.push({ ...drillStep(`${name} spring`, side), after: { clear: 'Make room first.' } })
-    add(
-      `${name} spring`,
-      `bench-${side}`,
-      `Put the ${side} spring and brackets together on the bench`,
-      `The air fitting first: it is not reached later. Roll plates over and under, square-neck bolts in their holes before the bag closes them in; plate nuts two finger tight, then all. Foot screws finger tight: they are tightened last of all. Match-mark each stud and hole. The port faces as the sheet says.${own.words}${spacer.words}`,
-      {
-        values: { ...own.values, ...spacer.values },
-        fasteners: ['plate'],
-        minutes: 7,
-        opens,
-        tools: ['Torque wrench'],
-        after: before,
-      },
-    )
-    add(
-      `${name} spring`,
-      `spring-${side}`,
-      `Set the ${side} spring, bolts finger tight`,
-      `${bracket.words}, lower on the axle, everything loose until it stands straight. A bracket the wrong way round rubs the bag through years later.`,
-      {
-        values: bracket.values,
-        minutes: 11,
-        opens,
-        after: {
-          ...after,
-          [`bench-${side}`]: 'It is put together on the bench first.',
-          [`drill-${side}`]: 'Holes before anything hangs in front of them.',
-        },
-      },
-    )
-    add(
-      `${name} spring`,
-      `torque-${side}`,
-      `Tighten the ${side} side: strap, lower, upper, upright, foot screws last`,
-      'Everything loose and in line first. Axle strap evenly, lower U-bolts, upper bracket; look from behind and from the side that the spring stands upright; foot screws last of all, no tighter than given; look again. Where the kit’s sheet has another order, that one.',
-      {
-        fasteners: springFasteners(truck, facts),
-        minutes: 6,
-        tools: ['Torque wrench'],
-        after: { [`spring-${side}`]: 'Align first, tighten after.' },
-      },
-    )
-  }
+    },
+  )
+  add(
+    group,
+    `align-${side}`,
+    `Bring the ${side} spring in line`,
+    'Seen from behind and from the side it stands upright, both ends flat. Nuts snug, not more. Hold the nut and turn the bolt where the bag would turn.',
+    {
+      part,
+      tightens: turned(joints, 'snug'),
+      minutes: 2,
+      after: { [`spring-${side}`]: 'It hangs loose first.' },
+    },
+  )
+  add(
+    group,
+    `torque-${side}`,
+    `Tighten the ${side} side: ${TIGHT_WORDS[truck.bracket.lower]}, upper, foot screws last`,
+    'Strap evenly, side about side; then the rest in this order; look between whether it still stands upright. Foot screws last of all, no tighter than given. Where the kit’s sheet has another order, that one.',
+    {
+      part,
+      tightens: turned(joints, 'final'),
+      minutes: 5,
+      tools: ['Torque wrench'],
+      after: { [`align-${side}`]: 'Align first, tighten after.' },
+    },
+  )
+  const driven = truck.raisedBy === 'frame' || truck.raisedBy === 'hoist'
+  const { room } = facts
+  add(
+    group,
+    `fit-${side}`,
+    `Test fit on the ${side}: measure the least room`,
+    driven
+      ? 'Wheel on, axle driven from full droop to the stop by the jack, spring without air. Least room from the bag to tyre, frame, brake line and exhaust: the plan says {room}. Where it touches, say by how much: move it in its slots, trim, or set the bracket under instead of over.'
+      : 'As it stands, spring without air. Least room from the bag to tyre, frame, brake line and exhaust: over the whole travel the plan says {room}. Where it touches, say by how much: move it in its slots, or trim.',
+    {
+      part,
+      values: room === null ? {} : { room: { value: room, quantity: 'length' } },
+      reads: [{ id: 'room', label: 'Least room read', quantity: 'length', expected: room }],
+      minutes: 3,
+      tools: ['Tape', ...(driven ? ['Jack'] : [])],
+      cautions: ['No air in the spring, no hand in the gap while the axle moves.'],
+      after: { [`torque-${side}`]: 'It is measured as it will stand.' },
+    },
+  )
   return steps
+}
+
+const LOWER_WORDS: Record<TruckOfBuild['bracket']['lower'], string> = {
+  strap:
+    'by its strap and U-bolts, flat against the leaves or on the strike plate, spacer under its tabs where the kit has one',
+  'u-bolts': 'by U-bolts round the tube, flat on it',
+  clamps: 'by its clamps, one in front of and one behind the axle, flat against the leaves',
+}
+const TIGHT_WORDS: Record<TruckOfBuild['bracket']['lower'], string> = {
+  strap: 'strap, lower',
+  'u-bolts': 'lower',
+  clamps: 'clamps',
+}
+
+/** Drilling the seat where the coil's seats have no hole for the stem. */
+function seatHole({ truck, side, before }: SpringWork): Step[] {
+  if (truck.coil.hole !== 'none') return []
+  const { steps, add } = stepList()
+  add(
+    groupOf(side),
+    `seat-hole-${side}`,
+    `Drill the ${side} lower seat for the stem`,
+    'One hole in the middle of the seat, as large as the sheet says; its edge broken and painted, a grommet in it.',
+    {
+      tools: ['Step drill', 'Zinc paint', 'Grommet'],
+      minutes: 6,
+      cautions: ['Eye protection. Look behind first: fuel, brake and wire.'],
+      after: { clear: 'Make room first.', ...before },
+    },
+  )
+  return steps
+}
+
+const STEM_LINE =
+  'Line with its sleeve through seat and gap first, then on the stem over every barb, clamp behind the last; pulled through as the insert goes in.'
+
+/** An insert that goes through the coil where it stands. */
+function coilInSteps(work: SpringWork): Step[] {
+  const { air, truck, side, before } = work
+  const { steps, add } = stepList()
+  const group = groupOf(side)
+  const spacer = spacerWords(air)
+  const parts = springIds(air, side)
+  const part = parts[0] ?? null
+  steps.push(...seatHole(work))
+  add(
+    group,
+    `cap-${side}`,
+    `Press the air out of the ${side} insert and cap it`,
+    `${asBefore(work)}Cap off, air pressed out, rolled flat or folded, cap on so that it stays flat.`,
+    {
+      place: 'bench',
+      part,
+      minutes: 1,
+      opens: { parts },
+      after: { sheet: 'The sheet says which end is up.', ...before },
+    },
+  )
+  add(group, `stem-${side}`, `Line on the ${side} insert’s stem`, STEM_LINE, {
+    part,
+    way:
+      truck.coil.hole === 'upper'
+        ? 'Stem up, to the hole in the upper seat.'
+        : 'Stem down, to the hole in the lower seat.',
+    tools: ['Clamp pliers'],
+    minutes: 2,
+    opens: { parts },
+    after: {
+      [`cap-${side}`]: 'Flat first.',
+      [`seat-hole-${side}`]: 'The hole first.',
+      clear: 'Make room first.',
+    },
+  })
+  add(
+    group,
+    `spring-${side}`,
+    `Push the ${side} insert into its coil`,
+    `Through the coil’s widest gap, by hand or with something blunt, nothing sharp. Then cap off, so that it takes its shape; turned until the stem meets the hole; the line pulled snug.${spacer.words}`,
+    {
+      part,
+      values: spacer.values,
+      facts: Object.keys(spacer.values),
+      choices: { spring: air.springClass, hole: truck.coil.hole },
+      way: truck.coil.hole === 'upper' ? 'Stem up.' : 'Stem down.',
+      minutes: 7,
+      opens: { parts },
+      cautions: ['The axle is lowered slowly, hoses watched.'],
+      after: {
+        clear: 'Make room first.',
+        'close-gap': 'The gap is closed first.',
+        'stop-cut': 'The stop is cut first.',
+        ...before,
+        [`stem-${side}`]: 'With the insert in, the stem is not reached.',
+      },
+    },
+  )
+  roundInsert(work, add, `spring-${side}`)
+  return steps
+}
+
+/** An insert that goes in with the coil taken out. */
+function coilOutSteps(work: SpringWork): Step[] {
+  const { air, facts, truck, side, before } = work
+  const { steps, add } = stepList()
+  const group = groupOf(side)
+  const spacer = spacerWords(air)
+  const parts = springIds(air, side)
+  const part = parts[0] ?? null
+  steps.push(...seatHole(work))
+  add(
+    group,
+    `spring-${side}`,
+    `Insert and sleeve into the ${side} coil`,
+    `${asBefore(work)}Sleeve round it, over both shoulders; into the coil on the bench.${spacer.words} ${STEM_LINE}`,
+    {
+      place: 'bench',
+      part,
+      values: spacer.values,
+      facts: Object.keys(spacer.values),
+      choices: { spring: air.springClass, hole: truck.coil.hole },
+      way: truck.coil.hole === 'upper' ? 'Stem up.' : 'Stem down.',
+      tools: ['Clamp pliers'],
+      minutes: 8,
+      opens: { parts },
+      after: { 'free-coils': 'The coil is out first.', 'stop-cut': 'The stop is cut first.', ...before },
+    },
+  )
+  add(
+    group,
+    `held-${side}`,
+    `Try the ${side} insert’s joints while they can be seen`,
+    'The insert fully inside its coil and the coil guarded: air to {proof}, no more than the sheet says; stem and clamp soaped; air out again.',
+    {
+      place: 'bench',
+      part,
+      values: { proof: { value: facts.firstFill ?? 0, quantity: 'pressure' } },
+      tools: ['Inflator with gauge', 'Soap'],
+      cautions: ['Never inflate an insert outside its coil. Nobody in line with its ends.'],
+      minutes: 4,
+      after: { [`spring-${side}`]: 'Only held by its coil does it bear air.' },
+    },
+  )
+  add(
+    group,
+    `stack-${side}`,
+    `Put the ${side} coil back, in the order it came`,
+    'Stop, seats and rubbers as they were marked; line through support, stop and seat before the coil closes it in; axle up on the jack until the coil is held.',
+    {
+      part,
+      putsBack: work.putsBack,
+      minutes: 8,
+      cautions: ['Hands off the seats while the axle comes up.'],
+      after: { [`held-${side}`]: 'In the truck its joints are not seen again.', clear: 'Make room first.' },
+    },
+  )
+  roundInsert(work, add, `stack-${side}`)
+  return steps
+}
+
+function roundInsert({ side }: SpringWork, add: ReturnType<typeof stepList>['add'], first: string): void {
+  add(
+    groupOf(side),
+    `torque-${side}`,
+    `Let the ${side} side up and look round the insert`,
+    'The coil closes evenly round it, no fold is nipped, the stem and its line stand free of every edge. Least room from insert or line to anything that moves.',
+    {
+      reads: [{ id: 'room', label: 'Least room read', quantity: 'length', expected: null }],
+      minutes: 2,
+      after: { [first]: 'The insert goes in first.' },
+    },
+  )
 }
 
 /** The load that closed the gap comes off again, and the height of the springs is checked. */

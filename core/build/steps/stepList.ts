@@ -1,17 +1,37 @@
 import type { Step } from '../types'
 
-/** A list to add steps to: group, id, title and detail, then any extra fields. */
+export type Rest = Partial<Omit<Step, 'id' | 'group' | 'title' | 'detail'>>
+
+/** A step with what is usual of one that says nothing else. */
+export const newStep = (group: string, id: string, title: string, detail: string, rest: Rest = {}): Step => ({
+  id,
+  group,
+  title,
+  detail,
+  values: {},
+  way: '',
+  part: null,
+  line: null,
+  place: 'truck',
+  facts: [],
+  choices: {},
+  reads: [],
+  tightens: [],
+  frees: [],
+  putsBack: [],
+  later: false,
+  cautions: [],
+  tools: [],
+  minutes: 3,
+  after: {},
+  ...rest,
+})
+
+/** A list to add steps to: group, id, title and detail, then what else there is to say. */
 export function stepList() {
   const steps: Step[] = []
-  const add = (
-    group: string,
-    id: string,
-    title: string,
-    detail: string,
-    rest: Partial<Omit<Step, 'id' | 'group' | 'title' | 'detail'>> = {},
-  ): void => {
-    const plain = { values: {}, cautions: [], tools: [], minutes: 3, after: {} }
-    steps.push({ id, group, title, detail, ...plain, ...rest })
+  const add = (group: string, id: string, title: string, detail: string, rest: Rest = {}): void => {
+    steps.push(newStep(group, id, title, detail, rest))
   }
   return { steps, add }
 }

@@ -50,6 +50,7 @@ function feedThatStays(feed: Feed, afterLines: Reasons): Step[] {
     'Wire of {wire} or thicker, fuse holder near the battery, ends bright and sealed, earth tight on bare metal. Fuse out.',
     {
       values: { wire: { value: feed.area, quantity: 'wireArea' } },
+      facts: ['wire'],
       minutes: 6,
       cautions: ['Ignition off. Fuse out.'],
       after: afterLines,
@@ -62,6 +63,8 @@ function newFeed(power: Pick<PowerPlan, 'earth'>, feed: Feed, afterLines: Reason
   const { steps, add } = stepList()
   const earth = EARTHS[power.earth]
   add('Wiring', 'earth', 'Run the earth', `Black ${earth}. Ring crimped, heat-shrink until it seals.`, {
+    choices: { earth: power.earth },
+    tools: ['Crimper', 'Heat gun', 'Wire brush'],
     minutes: 6,
     after: afterLines,
   })
@@ -75,6 +78,8 @@ function newFeed(power: Pick<PowerPlan, 'earth'>, feed: Feed, afterLines: Reason
         wire: { value: feed.area, quantity: 'wireArea' },
         length: { value: feed.length, quantity: 'run' },
       },
+      facts: ['wire', 'length'],
+      tools: ['Crimper', 'Heat gun', 'Loom and ties'],
       minutes: 16,
       cautions: ['Ignition off. Fuse out.'],
       after: { ...afterLines, earth: 'Earth before feed.' },
@@ -83,16 +88,45 @@ function newFeed(power: Pick<PowerPlan, 'earth'>, feed: Feed, afterLines: Reason
   return steps
 }
 
-/** All wires besides the feed: controls, lamps, sensors, and their earths. */
-export function otherWires({ marks, relay }: Wires, after: Reasons): Step[] {
+/** All wires besides the feed: controls, lamps, sensors, and their earths. A loom is made on the bench, then pulled. */
+export function otherWires({ list, relay }: Wires, after: Reasons): Step[] {
   const { steps, add } = stepList()
-  if (marks.length === 0) return steps
+  if (list.length === 0) return steps
+  const values = Object.fromEntries(
+    list.flatMap(({ area, length }, i) => [
+      [`area${i}`, { value: area, quantity: 'wireArea' as const }],
+      [`length${i}`, { value: length, quantity: 'run' as const }],
+    ]),
+  )
+  add(
+    'Wiring',
+    'loom',
+    'Make the loom on the bench, a label on both ends of each wire',
+    `${list.map(({ mark, colour }, i) => `${mark}: ${colour}, {area${i}}, {length${i}}`).join('; ')}. Terminals as Power lists them, crimped, sealed and tugged.`,
+    {
+      place: 'bench',
+      values,
+      facts: Object.keys(values),
+      choices: Object.fromEntries(list.map(({ id, mark, colour }) => [id, `${mark}, ${colour}`])),
+      tools: ['Wire stripper', 'Crimper', 'Heat gun', 'Labels'],
+      minutes: 2 + 3 * list.length,
+      after: { sheet: 'The sheet has the loom’s own plugs.' },
+    },
+  )
   add(
     'Wiring',
     'wires',
-    'Run the other wires, a label on both ends of each',
-    `${marks.join(', ')}: as Power lists them, along Lay’s runs; ends crimped, sealed and tugged.${relay ? ' Relay upright or on its side, terminals down, out of spray.' : ''} Their fuses stay out.`,
-    { minutes: 3 + 3 * marks.length, cautions: ['Ignition off. Fuses out.'], after },
+    'Pull the loom and connect it',
+    `${list.map(({ mark }) => mark).join(', ')}: along Lay’s runs, with the lines; a grommet in every hole; a drip loop before each part outside.${relay ? ' Relay upright or on its side, terminals down, out of spray.' : ''} Their fuses stay out.`,
+    {
+      tools: ['Ties', 'Grommets', 'Pull wire'],
+      minutes: 4 + 2 * list.length,
+      cautions: [
+        'Ignition off. Fuses out.',
+        'Behind pillar trim run curtain airbags: battery off before it is opened.',
+      ],
+      after: { ...after, loom: 'It is made first.' },
+    },
   )
   return steps
 }
@@ -114,8 +148,24 @@ function plugs(feedStays: boolean): Step[] {
   return steps
 }
 
+/** Everybody clear before the fuse: some sets begin to fill at once. Then the fuse, and the meter. */
 function fuse(feed: Feed, lineSteps: readonly string[]): Step[] {
   const { steps, add } = stepList()
+  const whole: Reasons = {
+    ...Object.fromEntries(lineSteps.map((id) => [id, 'Fuse last: a line still off would be blown open.'])),
+    earth: 'Fuse last, after the earth.',
+    feed: 'Fuse last, after the feed.',
+    'feed-stays': 'Fuse last, after the feed.',
+    wires: 'Fuses last, after every wire.',
+    plugs: 'Fuse last, after every plug.',
+  }
+  add(
+    'Wiring',
+    'live-air',
+    'Everybody clear: from the fuse on there may be air',
+    'With the fuse in, some sets fill at once, by themselves or on a stored preset. Nobody under it, no hand near a spring; say it aloud; know where the fuse comes out again.',
+    { place: 'around', minutes: 1, after: whole },
+  )
   add(
     'Wiring',
     'fuse',
@@ -125,18 +175,32 @@ function fuse(feed: Feed, lineSteps: readonly string[]): Step[] {
       : 'Blade fuse of {fuse} into the holder; then key on.',
     {
       values: { fuse: { value: feed.fuse ?? 0, quantity: 'current' } },
+      facts: ['fuse'],
       minutes: 1,
       cautions: ['Look once more along every wire.'],
-      after: {
-        ...Object.fromEntries(
-          lineSteps.map((id) => [id, 'Fuse last: a line still off would be blown open.']),
-        ),
-        earth: 'Fuse last, after the earth.',
-        feed: 'Fuse last, after the feed.',
-        wires: 'Fuses last, after every wire.',
-        plugs: 'Fuse last, after every plug.',
-      },
+      after: { ...whole, 'live-air': 'Everybody clear before there is air.' },
     },
   )
+  if (feed.atMotor !== null)
+    add(
+      'Wiring',
+      'meter',
+      'Meter at the compressor while it runs',
+      'Between both pins of its plug: {volts} is expected. Half a volt less is a bad joint: look for it before it gets hot.',
+      {
+        values: { volts: { value: feed.atMotor, quantity: 'voltage' } },
+        reads: [
+          {
+            id: 'volts',
+            label: 'Volts at the running compressor',
+            quantity: 'voltage',
+            expected: feed.atMotor,
+          },
+        ],
+        tools: ['Meter'],
+        minutes: 2,
+        after: { fuse: 'There is no current yet.' },
+      },
+    )
   return steps
 }

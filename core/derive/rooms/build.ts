@@ -30,10 +30,8 @@ export const buildRoom = defineRoom({
     air: from.plan.air,
     power: { earth: from.plan.power.earth },
     facts: factsOf(from),
-    names: from.names,
   }),
-  run: ({ build, truck, air, power, facts, names }, memo) =>
-    buildStage(build, truck, air, power, facts, (step) => fill(step, names), memo),
+  run: ({ build, truck, air, power, facts }, memo) => buildStage(build, truck, air, power, facts, memo),
 })
 
 /** Build uses only a few figures of other stages. */
@@ -57,14 +55,25 @@ function factsOf({ plan, names, set, truck, lay, power }: From): BuildFacts {
     presetLabels: ordered(plan.hauls).map(([, { label }]) => label),
     control,
     lever,
-    feed: powered ? { length: oneWay, area, fuse } : null,
+    feed: powered ? { length: oneWay, area, fuse, atMotor: atMotor(power.result) } : null,
+    places: lay.result.places,
+    room: truck.result.fit?.worst?.value ?? null,
     wires: {
-      marks: rows.flatMap(({ id, mark }) =>
-        id === 'feed' || id === 'earth' || wireStays(air, id) ? [] : [mark],
+      list: rows.flatMap(({ id, mark, area: size, length, colour }) =>
+        id === 'feed' || id === 'earth' || wireStays(air, id)
+          ? []
+          : [{ id, mark, area: size, length, colour }],
       ),
       relay: wiring.parts.some(({ role }) => role === 'coil'),
     },
   }
+}
+
+/** Volts between the pins of the first compressor while it runs; null without one. */
+function atMotor({ wiring, solved }: Stages['power']['result']): number | null {
+  const motor = wiring.parts.find(({ role }) => role === 'motor')
+  const volts = solved.compressor.volts
+  return motor && volts[motor.a] !== undefined ? volts[motor.a]! - (volts[motor.b] ?? 0) : null
 }
 
 /** Measured length of the lines that stay, slack included. */

@@ -1,5 +1,7 @@
 import {
   choiceField,
+  flagField,
+  listField,
   nameField,
   nullableNumber,
   numberField,
@@ -9,7 +11,18 @@ import {
   soughtField,
   textField,
 } from '../fields'
-import { type BuildPlan, FASTENER_FROM, type Fastener, type PassedOver } from '../types'
+import {
+  type BuildPlan,
+  COIL_WAYS,
+  type Done,
+  type DoneFacts,
+  FASTENER_FROM,
+  type Fastener,
+  FATES,
+  type FreedThing,
+  PART_HOLDS,
+  type PassedOver,
+} from '../types'
 
 export const passedOver = shape<PassedOver>({ who: textField(80), at: textField(40), reason: nameField(300) })
 
@@ -25,16 +38,41 @@ export const fasteners = () =>
     40,
   )
 
+const freedThing = shape<FreedThing>({
+  label: nameField(80),
+  where: textField(120),
+  order: numberField(0, 1e6),
+  bolts: numberField(0, 100),
+  head: textField(40),
+  bag: textField(20),
+  fate: choiceField(FATES),
+  reason: textField(300),
+  torque: nullableNumber(0.1, 2000),
+  locker: flagField(),
+})
+
 export const buildSchema = shape<BuildPlan>({
   fasteners: fasteners(),
   ticks: recordField(
-    shape({
+    shape<Done>({
       who: textField(80),
       at: textField(40),
-      did: textField(600),
-      torques: orNull(recordField(nullableNumber(0.1, 2000), 20)),
+      title: textField(600),
+      facts: orNull(
+        shape<DoneFacts>({
+          figures: recordField(numberField(-1e9, 1e9), 60),
+          choices: recordField(textField(200), 60),
+        }),
+      ),
+      torques: orNull(recordField(nullableNumber(0.1, 2000), 40)),
+      readings: recordField(numberField(-1e9, 1e9), 20),
+      wrench: textField(60),
     }),
     500,
   ),
   struck: recordField(passedOver, 500),
+  freed: recordField(freedThing, 100),
+  holds: recordField(choiceField(PART_HOLDS), 200),
+  coilWay: choiceField(COIL_WAYS),
+  order: listField(soughtField(64), 500),
 })

@@ -30,6 +30,7 @@ import {
   MOTION_HOWS,
   OBSTACLE_RIDES,
   RAIL_SECTIONS,
+  LOWER_HOLDS,
   RAISED_BY,
   RATE_HOWS,
   RATING_HOWS,
@@ -83,7 +84,12 @@ export const truckSchema = shape<Truck>({
   spare: orNull(shape({ centre: pointField(), radius: sizeField(), width: sizeField() })),
   seat: numberField(0.1, 3),
   seats: shape({ upper: seatShift(), lower: seatShift() }),
-  bracket: shape({ inWay: choiceField(IN_THE_WAY), hold: choiceField(BRACKET_HOLDS) }),
+  bracket: shape({
+    inWay: choiceField(IN_THE_WAY),
+    hold: choiceField(BRACKET_HOLDS),
+    brace: flagField(),
+    lower: choiceField(LOWER_HOLDS),
+  }),
   beside: recordField(
     shape<BesideSpring>({
       label: textField(80),

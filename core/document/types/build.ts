@@ -5,14 +5,27 @@ export interface Tick {
   at: string
 }
 
-/** A step done, and its own words and figures at the time; empty if nobody recorded them. */
+/** What was done in a step, by name: figures in SI, and ids or words of what was chosen. */
+export interface DoneFacts {
+  figures: Record<string, number>
+  choices: Record<string, string>
+}
+
+/** A step done: what was done in it, as values and choices, and not as words. */
 export interface Done extends Tick {
-  did: string
+  /** The step's title when it was ticked, so that a step that is gone can still be named. */
+  title: string
+  /** What was done; null: ticked before it was recorded. */
+  facts: DoneFacts | null
   /**
-   * Torque of each kind of fastener in the step, N·m; null for one that was not measured. Null as a whole:
+   * Torque of each joint that the step tightens, N·m; null for one that was not measured. Null as a whole:
    * ticked before torques were asked for.
    */
   torques: Record<string, number | null> | null
+  /** What was read in the step, SI, by name. */
+  readings: Record<string, number>
+  /** The torque wrench; empty if nobody named it. */
+  wrench: string
 }
 
 /**
@@ -45,10 +58,55 @@ export interface Fastener {
   unit: string
 }
 
+/** A tick of which nothing was recorded, as those of older plans. */
+export const NOTHING_RECORDED: Omit<Done, keyof Tick> = {
+  title: '',
+  facts: null,
+  torques: null,
+  readings: {},
+  wrench: '',
+}
+
+/** What becomes of a thing that was freed: back as it was, never back, or to another place. */
+export const FATES = ['back', 'off', 'moved'] as const
+export type Fate = (typeof FATES)[number]
+/** Something unbolted, unclipped, lowered or moved out of the way: an entry of the register "Off and back". */
+export interface FreedThing {
+  label: string
+  /** Where it is on the truck. */
+  where: string
+  order: number
+  /** Its bolts: how many, which head, and the bag they are kept in. */
+  bolts: number
+  head: string
+  bag: string
+  fate: Fate
+  /** Why it stays off, or where it goes; empty if it comes back. */
+  reason: string
+  /** Torque on the way back, N·m; null where none is known. */
+  torque: number | null
+  /** True if its threads get locker on the way back. */
+  locker: boolean
+}
+
+/** How a part is held at its place. */
+export const PART_HOLDS = ['own-hole', 'u-bolt', 'screw', 'tapped', 'blind-nut'] as const
+export type PartHold = (typeof PART_HOLDS)[number]
+
+/** How a coil insert gets into its coil: squeezed through the coil where it stands, or with the coil taken out. */
+export const COIL_WAYS = ['in', 'out'] as const
+
 export interface BuildPlan {
-  /** By kind of fastener; one without an entry has no torque yet. */
+  /** By kind of fastening; one without an entry has no torque yet. */
   fasteners: Record<string, Fastener>
   ticks: Record<string, Done>
   /** Steps that are not needed on this truck. */
   struck: Record<string, PassedOver>
+  /** Freed things that were entered, or that differ from what the truck's kind proposes, by id. */
+  freed: Record<string, FreedThing>
+  /** How parts are held, by their id; a part without an entry is held as is usual of its kind. */
+  holds: Record<string, PartHold>
+  coilWay: (typeof COIL_WAYS)[number]
+  /** Steps that somebody put first, in this order, as far as their reasons allow. */
+  order: string[]
 }

@@ -15,8 +15,11 @@ export type HelperPlace = (typeof HELPER_PLACES)[number]
 /** What a thing beside the springs moves with. */
 export const OBSTACLE_RIDES = ['body', 'axle'] as const
 
-/** What the rear is raised by during the work: its frame, its axle, a hoist under the frame, or nothing. */
-export const RAISED_BY = ['frame', 'axle', 'hoist', 'not'] as const
+/**
+ * What the rear is raised by during the work: its frame, its axle, a hoist under the frame, nothing, or the body
+ * lifted an inch or two at the hitch with the wheels on the ground.
+ */
+export const RAISED_BY = ['frame', 'axle', 'hoist', 'not', 'body'] as const
 export type RaisedBy = (typeof RAISED_BY)[number]
 /** A frame rail that is open on its inner side, or a closed box. */
 export const RAIL_SECTIONS = ['open', 'boxed'] as const
@@ -25,11 +28,14 @@ export const RAIL_SECTIONS = ['open', 'boxed'] as const
 export const IN_THE_WAY = ['nothing', 'bed-hitch', 'rail-shape'] as const
 
 /**
- * How the upper bracket is held: clamped by the kit, by bolts round the rail, through it, or by nuts clipped
- * into it.
+ * How the upper bracket is held: clamped by the kit, by the bump stop's own bolts, by bolts round the rail,
+ * through its side, by nuts clipped into its own holes, or through its bottom flange, as beside a bed hitch.
  */
-export const BRACKET_HOLDS = ['clamp', 'stop-bolts', 'u-bolts', 'drilled', 'speed-nuts'] as const
+export const BRACKET_HOLDS = ['clamp', 'stop-bolts', 'u-bolts', 'drilled', 'speed-nuts', 'flange'] as const
 export type BracketHold = (typeof BRACKET_HOLDS)[number]
+/** How the lower bracket is held: a strap round the axle with U-bolts, U-bolts alone, or clamps front and rear. */
+export const LOWER_HOLDS = ['strap', 'u-bolts', 'clamps'] as const
+export type LowerHold = (typeof LOWER_HOLDS)[number]
 export const TRUCK_KIND_IDS = [
   'light-leaf-pickup',
   'heavy-leaf-long-bed',
@@ -166,8 +172,8 @@ export interface Truck {
   seat: number
   /** Where its upper and lower end really are: wedges and brackets move them, and the bag leans between. */
   seats: { upper: SeatShift; lower: SeatShift }
-  /** The upper bracket on its rail. */
-  bracket: { inWay: (typeof IN_THE_WAY)[number]; hold: BracketHold }
+  /** The upper bracket on its rail, a brace from it to the rail, and how the lower bracket is held. */
+  bracket: { inWay: (typeof IN_THE_WAY)[number]; hold: BracketHold; brace: boolean; lower: LowerHold }
   /** Brackets and bolt heads the bag could meet. */
   beside: Record<string, BesideSpring>
   /** Wheel-house wall beside the spring: distance from the centre line, and its lower edge above the ground. */

@@ -1,0 +1,84 @@
+import { FASTENINGS, socketOf } from '../catalog/fastenings'
+import { isBought } from '../catalog/partStates'
+import type { AirPlan, BuildPlan } from '../document/types'
+import type { BuildResult } from './types'
+
+/** What is laid out, checked and made before the truck is up. */
+export interface BuildLists {
+  tools: string[]
+  consumables: string[]
+  /** What belongs in the box, and how many. */
+  box: { label: string; count: number }[]
+  /** Titles of the steps done on the bench. */
+  bench: string[]
+  /** Photos wanted: of what, and in which step. */
+  photos: { step: string; of: string }[]
+}
+
+/** Words in a step that call for something that is used up (common practice). */
+const USED_UP: readonly { on: RegExp; label: string }[] = [
+  { on: /\bties?\b/i, label: 'Cable ties' },
+  { on: /grommet/i, label: 'Grommets' },
+  { on: /sealant/i, label: 'Thread sealant' },
+  { on: /locker/i, label: 'Thread locker' },
+  { on: /heat-shrink|sealed/i, label: 'Heat-shrink tube' },
+  { on: /\bloom/i, label: 'Loom and tape' },
+  { on: /painted|paint/i, label: 'Zinc paint' },
+  { on: /soap/i, label: 'Soapy water in a spray bottle' },
+  { on: /mark both ends/i, label: 'Coloured tape' },
+  { on: /label/i, label: 'Labels for wires' },
+]
+
+/** Tools of the joints: the sockets of their threads, and the torque wrench's range. */
+function jointTools({ joints }: Pick<BuildResult, 'joints'>, build: Pick<BuildPlan, 'fasteners'>): string[] {
+  const torques = joints.flatMap(({ fastening }) => build.fasteners[fastening]?.torque ?? [])
+  const sockets = joints.flatMap(({ fastening }) => {
+    const thread = build.fasteners[fastening]?.thread ?? FASTENINGS[fastening].usual?.thread
+    const socket = thread && fastening !== 'flathead' ? socketOf(thread) : null
+    return socket ? [`Socket ${socket}`] : []
+  })
+  const own = joints.flatMap(({ fastening }) => FASTENINGS[fastening].tools)
+  const wrench =
+    torques.length > 0
+      ? [`Torque wrench from ${Math.floor(Math.min(...torques))} to ${Math.ceil(Math.max(...torques))} N·m`]
+      : []
+  return [...wrench, ...sockets, ...own]
+}
+
+/** Lists of a job, each entry once. */
+export function buildLists(result: BuildResult, air: AirPlan, build: BuildPlan): BuildLists {
+  const { steps, joints, freed } = result
+  const tools = new Set([...jointTools(result, build), ...steps.flatMap((step) => step.tools)])
+  // The wrench with its range stands for the wrench without one.
+  if ([...tools].some((tool) => tool.startsWith('Torque wrench from'))) tools.delete('Torque wrench')
+  const words = [
+    ...steps.map(({ title, detail, tools: own }) => `${title} ${detail} ${own.join(' ')}`),
+    ...joints.map(({ fastening }) => FASTENINGS[fastening].locker),
+  ]
+  const hasLocker = freed.some(({ locker }) => locker)
+  return {
+    tools: [...tools].sort((a, b) => a.localeCompare(b, 'en')),
+    consumables: USED_UP.filter(
+      ({ on, label }) => words.some((text) => on.test(text)) || (label === 'Thread locker' && hasLocker),
+    ).map(({ label }) => label),
+    box: boxOf(air, joints),
+    bench: steps.filter(({ place }) => place === 'bench').map(({ title }) => title),
+    photos: steps.flatMap(({ id, title, frees, opens, later }) => {
+      if (later) return []
+      if (frees.length > 0) return [{ step: id, of: `${title}: as it was before` }]
+      const hides = opens && (id.startsWith('spring-') || id.startsWith('dress-') || id.startsWith('bench-'))
+      if (hides) return [{ step: id, of: `${title}: every joint that will be hidden` }]
+      return id === 'fuse' ? [{ step: id, of: 'The fuse in its place' }] : []
+    }),
+  }
+}
+
+/** Parts of the circuit by kind and label, and the hardware of the joints. */
+function boxOf(air: AirPlan, joints: BuildResult['joints']): BuildLists['box'] {
+  const counted = new Map<string, number>()
+  const add = (label: string, count: number) => counted.set(label, (counted.get(label) ?? 0) + count)
+  for (const component of Object.values(air.components)) if (isBought(component)) add(component.label, 1)
+  for (const { fastening, count } of joints)
+    if (fastening !== 'wheel') add(`${FASTENINGS[fastening].label}: fasteners`, count)
+  return [...counted].map(([label, count]) => ({ label, count }))
+}

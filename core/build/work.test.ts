@@ -1,0 +1,277 @@
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import fc from 'fast-check'
+import { USUAL_JOBS } from '../../tests/usualJobs'
+import { PASSES } from '../catalog/fastenings'
+import { isFitted, isMoved } from '../catalog/partStates'
+import { createDeriver } from '../derive/derive'
+import { demoPlan } from '../demo/demoShop'
+import type { Plan } from '../document/types'
+import { newPlan } from '../jobs/newPlan'
+import { guideSource, stepGuide } from '../papers/stepGuide'
+import { METRIC_UNITS } from '../quantity/units'
+import { buildLists } from './lists'
+import { inOrder } from './order'
+import { criticalPath, ScheduleError, shareOut, type Task } from './schedule'
+import type { BuildResult } from './types'
+
+const derive = createDeriver()
+const workOf = (plan: Plan): BuildResult => derive(plan).stages.build.result
+
+/** The list of a job as a person reads it. */
+function listOf(label: string, plan: Plan): string {
+  const derived = derive(plan)
+  const source = guideSource(plan, derived, METRIC_UNITS)
+  const { steps, joints, freed, minutes, minutesOfTwo, minutesCritical } = derived.stages.build.result
+  const lists = buildLists(derived.stages.build.result, plan.air, plan.build)
+  const lines = [
+    `# ${label}`,
+    '',
+    `${steps.length} steps, ${joints.length} joints, ${freed.length} things off and back. Alone ${Math.round(minutes)} min, with two ${Math.round(minutesOfTwo)} min, longest chain ${Math.round(minutesCritical)} min.`,
+  ]
+  let group = ''
+  for (const step of steps) {
+    if (step.group !== group) lines.push('', `## ${(group = step.group)}`, '')
+    const guide = stepGuide(step, source)
+    lines.push(`- **${step.title}** (${step.id}, ${step.place}, ${step.minutes} min)`)
+    for (const words of [guide.what, ...guide.where, ...guide.way, ...guide.run, ...guide.holes])
+      lines.push(`  - ${words}`)
+    for (const { label: joint, fasteners, passes } of guide.joints)
+      lines.push(`  - ${joint}: ${fasteners}; ${passes.join(', ')}`)
+    for (const caution of step.cautions) lines.push(`  - ! ${caution}`)
+  }
+  lines.push(
+    '',
+    '## Lists',
+    '',
+    `- Tools: ${lists.tools.join('; ')}`,
+    `- Consumables: ${lists.consumables.join('; ')}`,
+  )
+  return `${lines.join('\n')}\n`
+}
+
+describe('step lists of the twenty usual jobs, changed only on purpose (npm run golden)', () => {
+  test('there are twenty', () => expect(new Set(USUAL_JOBS.map(({ id }) => id)).size).toBe(20))
+  test.each(USUAL_JOBS)('$id', ({ id, label, plan }) => {
+    const file = `tests/fixtures/steps/${id}.md`
+    const now = listOf(label, plan())
+    if (process.env.GOLDEN === 'write') writeFileSync(file, now)
+    expect(existsSync(file) ? readFileSync(file, 'utf8') : '').toBe(now)
+  })
+})
+
+describe.each(USUAL_JOBS)('$id', ({ plan: made }) => {
+  const plan = made()
+  const { steps, joints, freed } = workOf(plan)
+  const at = (id: string) => steps.findIndex((step) => step.id === id)
+  /** True if a step waits for another, straight or through others. */
+  const follows = (id: string, before: string): boolean =>
+    Object.keys(steps[at(id)]!.after).some((one) => one === before || follows(one, before))
+
+  test('every joint has all its passes, each once and in their order', () => {
+    for (const joint of joints) {
+      const turns = steps.flatMap(({ id, tightens }) =>
+        tightens.filter((t) => t.joint === joint.id).map(({ pass }) => ({ pass, at: at(id) })),
+      )
+      expect({ joint: joint.id, passes: turns.map(({ pass }) => pass) }).toEqual({
+        joint: joint.id,
+        passes: PASSES.filter((pass) => joint.passes.includes(pass)),
+      })
+      expect(turns.map((turn) => turn.at)).toEqual(turns.map((turn) => turn.at).sort((a, b) => a - b))
+    }
+    for (const { tightens } of steps)
+      for (const { joint } of tightens) expect(joints.map(({ id }) => id)).toContain(joint)
+  })
+
+  test('what comes off comes back once, later and after its reason; what stays off has no way back, and says why', () => {
+    for (const { id, fate, reason } of freed) {
+      const off = steps.filter(({ frees }) => frees.includes(id))
+      const back = steps.filter(({ putsBack }) => putsBack.includes(id))
+      expect({ id, off: off.length }).toEqual({ id, off: 1 })
+      if (fate === 'off') expect({ id, back: back.length }).toEqual({ id, back: 0 })
+      else {
+        expect({ id, back: back.length }).toEqual({ id, back: 1 })
+        expect(at(back[0]!.id)).toBeGreaterThan(at(off[0]!.id))
+        expect(follows(back[0]!.id, off[0]!.id)).toBe(true)
+      }
+      if (fate === 'off') expect(reason).not.toBe('')
+    }
+  })
+
+  test('no step before what it follows, whatever order somebody puts first', () => {
+    const ids = steps.map(({ id }) => id)
+    expect(new Set(ids).size).toBe(ids.length)
+    fc.assert(
+      fc.property(fc.shuffledSubarray(ids), (first) => {
+        const order = inOrder(steps, first).map(({ id }) => id)
+        expect([...order].sort()).toEqual([...ids].sort())
+        for (const { id, after } of steps)
+          for (const before of Object.keys(after))
+            expect(order.indexOf(before)).toBeLessThan(order.indexOf(id))
+      }),
+      { numRuns: 20 },
+    )
+  })
+
+  test('nothing that this job does not touch is mounted, tightened or opened', () => {
+    const touched = (id: string) => {
+      const part = plan.air.components[id]
+      return !part || isFitted(part.state) || isMoved(part)
+    }
+    for (const { id, part } of joints)
+      expect({ id, touched: part === null || touched(part) }).toEqual({ id, touched: true })
+    for (const step of steps)
+      if (step.id.startsWith('mount-'))
+        expect({ id: step.id, touched: touched(step.part!) }).toEqual({ id: step.id, touched: true })
+    const springsGoIn = Object.values(plan.air.components).some(
+      (c) => c.kind === 'spring' && isFitted(c.state),
+    )
+    if (!springsGoIn) expect(freed).toEqual([])
+  })
+
+  test('a truck mirrored has the same steps, mirrored', () => {
+    const turned = structuredClone(plan)
+    turned.truck.exhaust.points = turned.truck.exhaust.points.map((p) => ({ ...p, y: -p.y }))
+    const swap = (text: string) => text.replace(/left|right/g, (side) => (side === 'left' ? 'right' : 'left'))
+    const springs = (list: BuildResult['steps']) =>
+      list.filter(({ group }) => / spring$/.test(group)).map(({ id }) => id)
+    expect(springs(workOf(turned).steps).map(swap)).toEqual(springs(steps))
+  })
+})
+
+test('every step that the table of coverage names is a step of a usual job, or says where it is found', () => {
+  const ids = USUAL_JOBS.flatMap(({ plan }) => workOf(plan()).steps.map(({ id }) => id))
+  const rows = readFileSync('docs/build-coverage.md', 'utf8')
+    .split('\n')
+    .filter((line) => line.startsWith('| ') && !/, where /.test(line))
+  const named = rows.flatMap((row) => [...row.matchAll(/`([a-z]+(?:-[a-z<>]+)*)`/g)].map(([, id]) => id!))
+  expect(named.length).toBeGreaterThan(50)
+  for (const name of named.filter((id) => id !== 'brace')) {
+    const shape = new RegExp(`^${name.replace('<side>', '(left|right)').replace(/<(part|line)>/, '.+')}$`)
+    expect({ name, found: ids.some((id) => shape.test(id)) }).toEqual({ name, found: true })
+  }
+})
+
+describe('register and evidence', () => {
+  test('what is added by hand gets its step off and back; thrown away it needs none; still off on the wheels is said', () => {
+    const plan = structuredClone(demoPlan('star-wagon'))
+    const thing = {
+      label: 'Rail cover',
+      where: 'outside of the rail',
+      order: 101,
+      bolts: 4,
+      head: 'hex 10 mm',
+      bag: '',
+      fate: 'back' as const,
+      reason: '',
+      torque: 9,
+      locker: true,
+    }
+    plan.build.freed['own-101'] = thing
+    const { steps } = workOf(structuredClone(plan))
+    const [off, back] = ['free-own-101', 'back-own-101'].map((id) => steps.find((s) => s.id === id)!)
+    expect(off!.detail).toMatch(/^Outside of the rail\. 4 bolts, hex 10 mm, in bag \d+\.$/)
+    expect(back!.detail).toMatch(/4 bolts out of bag \d+, thread locker on each\. Tightened to \{torque\}\.$/)
+    expect(back!.values.torque).toEqual({ value: 9, quantity: 'torque' })
+    expect(steps.find((s) => s.id === 'down')!.after).toHaveProperty('back')
+    expect(steps.find((s) => s.id === 'back')!.after).toHaveProperty('back-own-101')
+    const tick = { ...plan.build.ticks.chock! }
+    const hanging = structuredClone(plan)
+    hanging.build.ticks['free-own-101'] = { ...tick, facts: null }
+    expect(derive(hanging).stages.build.notes.map(({ rule }) => rule)).toContain('still-off')
+    const thrown = structuredClone(hanging)
+    thrown.build.freed['own-101'] = { ...thing, fate: 'off' as never, reason: 'Broken' }
+    const after = derive(thrown).stages.build
+    expect(after.notes.map(({ rule }) => rule)).not.toContain('still-off')
+    expect(after.result.steps.some(({ id }) => id === 'back-own-101')).toBe(false)
+  })
+
+  test('a room read at the test fit under 13 mm is a Fix, touching a Stop, and enough says nothing', () => {
+    const read = (room: number) => {
+      const plan = structuredClone(demoPlan('estuary-flatbed'))
+      plan.build.ticks['fit-left']!.readings = { room }
+      return derive(plan).stages.build.notes.flatMap(({ rule, rank }) =>
+        rule === 'test-fit-tight' ? [rank] : [],
+      )
+    }
+    expect([read(0.013), read(0.0129), read(0)]).toEqual([[], ['fix'], ['stop']])
+  })
+
+  test('how a part is held decides its joint and its tools; held anew after it was mounted, the step asks again', () => {
+    const plan = structuredClone(demoPlan('estuary-flatbed'))
+    const mount = (p: Plan) => {
+      const { steps, joints, left } = workOf(p)
+      const step = steps.find(({ id }) => id === 'mount-compressor')!
+      return {
+        tools: step.tools,
+        fastening: joints.find(({ id }) => id === 'hold-compressor')!.fastening,
+        open: left.includes(step.id),
+      }
+    }
+    expect(mount(plan)).toMatchObject({ fastening: 'frame', open: false })
+    const tapped = structuredClone(plan)
+    tapped.build.holds.compressor = 'tapped'
+    expect(mount(tapped)).toMatchObject({ fastening: 'tapped', open: true })
+    expect(mount(tapped).tools).toEqual(expect.arrayContaining(['Drill 5 mm', 'Tap M6']))
+  })
+})
+
+describe('schedule', () => {
+  /** Tasks of which each follows some of those before it. */
+  const tasks = fc
+    .array(
+      fc.record({ minutes: fc.integer({ min: 1, max: 60 }), after: fc.array(fc.nat(30), { maxLength: 3 }) }),
+      {
+        minLength: 1,
+        maxLength: 12,
+      },
+    )
+    .map((list): Task[] =>
+      list.map(({ minutes, after }, i) => ({
+        id: `t${i}`,
+        minutes,
+        after: i === 0 ? [] : [...new Set(after.map((n) => `t${n % i}`))],
+      })),
+    )
+
+  test('by hand: 3 and 5 before 4, beside 6: longest chain 9, alone 18, two people 9', () => {
+    const list: Task[] = [
+      { id: 'a', minutes: 3, after: [] },
+      { id: 'b', minutes: 5, after: [] },
+      { id: 'c', minutes: 4, after: ['a', 'b'] },
+      { id: 'd', minutes: 6, after: [] },
+    ]
+    expect(criticalPath(list)).toEqual({ minutes: 9, critical: ['b', 'c'] })
+    // One takes b (to 5), then c (to 9); the other takes a (to 3), then d (to 9).
+    expect(shareOut(list, 2).minutes).toBe(9)
+    expect(shareOut(list, 1).minutes).toBe(18)
+  })
+  test('never shorter than the longest chain or the fair share, never longer than one person; nothing before its reason', () => {
+    fc.assert(
+      fc.property(tasks, fc.integer({ min: 1, max: 3 }), (list, people) => {
+        const alone = list.reduce((sum, { minutes }) => sum + minutes, 0)
+        const { minutes, turns } = shareOut(list, people)
+        const chain = criticalPath(list).minutes
+        expect(minutes).toBeGreaterThanOrEqual(Math.max(chain, alone / people))
+        expect(minutes).toBeLessThanOrEqual(alone)
+        // Graham's bound for list scheduling.
+        expect(minutes).toBeLessThanOrEqual(alone / people + chain * (1 - 1 / people) + 1e-9)
+        const turn = new Map(turns.map((t) => [t.id, t]))
+        for (const { id, after } of list)
+          for (const before of after) expect(turn.get(before)!.to).toBeLessThanOrEqual(turn.get(id)!.from)
+      }),
+    )
+  })
+  test('a ring and an unknown id are refused by name', () => {
+    const ring = [
+      { id: 'a', minutes: 1, after: ['b'] },
+      { id: 'b', minutes: 1, after: ['a'] },
+    ]
+    expect(() => criticalPath(ring)).toThrow(ScheduleError)
+    expect(() => criticalPath([{ id: 'a', minutes: 1, after: ['x'] }])).toThrow('follows “x”')
+  })
+  test('an empty plan of work takes no time', () => {
+    expect(criticalPath([])).toEqual({ minutes: 0, critical: [] })
+    expect(shareOut([], 2).minutes).toBe(0)
+    expect(newPlan('leaf-flatbed', 'x').build.order).toEqual([])
+  })
+})

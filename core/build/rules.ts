@@ -259,6 +259,30 @@ const stillHanging = ({ steps, freed }: Work, build: BuildPlan): Note[] => {
   })
 }
 
+/** Finished steps in which something should have been read and was not. */
+const notRead = (steps: readonly Step[], { ticks }: BuildPlan): Note[] => {
+  const missing = steps.flatMap(({ id, title, reads }) => {
+    const tick = ticks[id]
+    // Nothing was asked of a tick that nothing was recorded of.
+    if (!tick || tick.facts === null) return []
+    return reads
+      .filter((ask) => tick.readings[ask.id] === undefined)
+      .map(({ label }) => ({ id, title, label }))
+  })
+  if (missing.length === 0) return []
+  return [
+    note({
+      rule: 'not-read',
+      rank: 'know',
+      subject: missing[0]!.id,
+      value: missing.length,
+      title: 'Done, and not read',
+      text: `${missing.map(({ title, label }) => `“${title}”: ${label.toLowerCase()}`).join('; ')}. What nobody read cannot be shown later; take the tick back and read it where that is still possible.`,
+      source: 'As ticked',
+    }),
+  ]
+}
+
 /** Once the truck is down: joints that are tightened again after the road. */
 const dueAfterRoad = ({ steps }: Work, build: BuildPlan): Note[] => {
   const due = steps.filter(({ id, later }) => later && !build.ticks[id] && !build.struck[id])
@@ -287,5 +311,6 @@ export const buildRules = (work: Work, build: BuildPlan, standing: BuildPlan['ti
   ...tightened(work, { ...build, ticks: standing }),
   ...roomRead(work.steps, build),
   ...stillHanging(work, { ...build, ticks: standing }),
+  ...notRead(work.steps, { ...build, ticks: standing }),
   ...dueAfterRoad(work, { ...build, ticks: standing }),
 ]

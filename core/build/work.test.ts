@@ -10,6 +10,7 @@ import { newPlan } from '../jobs/newPlan'
 import { guideSource, stepGuide } from '../papers/stepGuide'
 import { METRIC_UNITS } from '../quantity/units'
 import { buildLists } from './lists'
+import { leavingNow } from './leaving'
 import { inOrder } from './order'
 import { criticalPath, ScheduleError, shareOut, type Task } from './schedule'
 import type { BuildResult } from './types'
@@ -213,6 +214,47 @@ describe('register and evidence', () => {
     expect(mount(tapped)).toMatchObject({ fastening: 'tapped', open: true })
     expect(mount(tapped).tools).toEqual(expect.arrayContaining(['Drill 5 mm', 'Tap M6']))
   })
+})
+
+describe('stopping before it is done', () => {
+  /** The words for stopping after the first steps up to and including one. */
+  const after = (id: string) => {
+    const plan = structuredClone(demoPlan('estuary-flatbed'))
+    const { steps } = workOf(plan)
+    const tick = { ...plan.build.ticks.chock!, facts: null, torques: null }
+    plan.build.ticks = Object.fromEntries(
+      steps.slice(0, steps.findIndex((step) => step.id === id) + 1).map((step) => [step.id, tick]),
+    )
+    return leavingNow(workOf(plan), plan.build).join('\n')
+  }
+  test('each state says what must be safe, and says it no longer once it is', () => {
+    expect(after('measure')).toBe('')
+    expect(after('lift')).toContain('It stays up')
+    expect(after('clear')).toMatch(/Off now.*both rear wheels/)
+    expect(after('align-left')).toContain('Only loose or snug: axle strap of the left lower bracket')
+    expect(after('torque-left')).not.toContain('Only loose or snug')
+    expect(after('feed')).toContain('The fuse stays out')
+    expect(after('fuse')).toContain('Fuse out again')
+    expect(after('first-fill')).not.toContain('Fuse out again')
+    expect(after('first-fill')).toContain('Air out of the springs')
+    expect(after('down')).not.toContain('It stays up')
+    const whole = demoPlan('festival-rig')
+    expect(leavingNow(workOf(whole), whole.build)).toEqual([])
+    const none = newPlan('leaf-flatbed', 'x')
+    expect(leavingNow(workOf(none), none.build)).toEqual([])
+  })
+})
+
+test('what was done and not read is named; a tick from before readings were asked for says nothing', () => {
+  const rules = (change: (plan: Plan) => void) => {
+    const plan = structuredClone(demoPlan('estuary-flatbed'))
+    change(plan)
+    return derive(plan).stages.build.notes.filter(({ rule }) => rule === 'not-read')
+  }
+  const [note] = rules((p) => (p.build.ticks.measure!.readings = { fl: 0.95, fr: 0.95, rl: 0.98 }))
+  expect(note).toMatchObject({ rank: 'know', value: 2 })
+  expect(note!.text).toContain('rear right lip')
+  expect(rules((p) => Object.assign(p.build.ticks.measure!, { readings: {}, facts: null }))).toEqual([])
 })
 
 describe('schedule', () => {

@@ -147,7 +147,11 @@ export function tick(plan: Plan, count: number, day: string): void {
           ]),
         ),
         readings: Object.fromEntries(
-          step.reads.flatMap(({ id, expected }) => (expected === null ? [] : [[id, expected]])),
+          step.reads.map(({ id, expected, quantity }) => [
+            id,
+            // Where the plan expects nothing: the tyres' pressure, and enough room round an insert.
+            expected ?? (quantity === 'pressure' ? 240_000 : 0.02),
+          ]),
         ),
         wrench: step.tightens.length > 0 ? 'Click wrench, 10 to 60 N·m' : '',
       },

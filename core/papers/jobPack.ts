@@ -1,7 +1,7 @@
 import { fittingsOf } from '../air/circuit/fittings'
 import { LINE_CODES, type LineCode } from '../air/drawing/lineCodes'
 import { classIdOf, partOf } from '../air/parts/parts'
-import { stepText } from '../build/stepText'
+import type { Step } from '../build/types'
 import { KINDS } from '../catalog/kinds'
 import { STATE_SIGNS, STATE_WORDS } from '../catalog/partStates'
 import { TRUCK_KINDS } from '../catalog/trucks'
@@ -22,6 +22,7 @@ import { SURVEY_GROUPS } from '../truck/surveyFields'
 import { KEPT } from '../tune/held'
 import { figureText, notesOf, type PackBlock, type PackSheet, type PackSource } from './packBlocks'
 import { proofSheet } from './proofSheet'
+import { guideSource, stepGuide, type GuideSource } from './stepGuide'
 import type { Derived } from '../derive/types'
 
 /**
@@ -344,8 +345,19 @@ function presetSheet(source: PackSource): PackSheet {
   }
 }
 
+/** Everything a step says, as one text: what, where, which way, along what, how tight, and its cautions. */
+function guideText(step: Step, source: GuideSource): string {
+  const { what, where, way, run, holes, joints } = stepGuide(step, source)
+  const tight = joints.map(({ label, fasteners, torque, until, passes }) => {
+    const how = torque === null ? until : showText(torque, 'torque', source.units)
+    return `${label}: ${fasteners}${how ? `, ${how}` : ''}; ${passes.join(', ')}.`
+  })
+  return [what, ...where, ...way, ...run, ...holes, ...tight, ...step.cautions].filter(Boolean).join(' ')
+}
+
 function buildSheet({ plan, derived, units }: PackSource): PackSheet {
   const { steps, ticks } = derived.stages.build.result
+  const source = guideSource(plan, derived, units)
   const groups = [...new Set(steps.map((s) => s.group))]
   return {
     title: 'Build',
@@ -357,7 +369,7 @@ function buildSheet({ plan, derived, units }: PackSource): PackSheet {
         .map((step) => ({
           done: !!ticks[step.id],
           text: plan.build.struck[step.id] ? `${step.title} (not on this truck)` : step.title,
-          under: [stepText(step, units), ...step.cautions].filter(Boolean).join(' '),
+          under: guideText(step, source),
         })),
     })),
   }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { leavingNow } from '#core/build/leaving'
 import { blockedBy } from '#core/build/order'
 import type { Step } from '#core/build/types'
 
@@ -13,6 +14,7 @@ const withBlock = computed(() =>
 )
 const ready = computed(() => withBlock.value.filter(({ by }) => by === null).map(({ step }) => step))
 const waiting = computed(() => withBlock.value.filter(({ by }) => by !== null))
+const leaving = computed(() => leavingNow(result.value, job.plan!.build))
 const PLACES: Record<Step['place'], string> = {
   truck: 'under the truck',
   bench: 'on the bench',
@@ -56,6 +58,12 @@ const usual = () => job.edit('Usual order', (draft) => void (draft.build.order =
       <p v-if="first.length" class="mt-2">
         <button type="button" class="underline touch no-print" @click="usual">Back to the usual order</button>
       </p>
+    </section>
+    <section v-if="leaving.length" class="sheet p-4" aria-label="If you stop now">
+      <h2>If you stop now</h2>
+      <ul class="list-disc pl-5">
+        <li v-for="words in leaving" :key="words">{{ words }}</li>
+      </ul>
     </section>
     <section v-if="waiting.length" class="sheet p-4" aria-label="Why not yet">
       <h2>Why not yet</h2>

@@ -88,6 +88,10 @@ function newFeed(power: Pick<PowerPlan, 'earth'>, feed: Feed, afterLines: Reason
   return steps
 }
 
+/** Wires that end at a fuse live with the key, and at the dash illumination. */
+const KEY_LIVE = /wake|ignition|key/
+const LAMP = /lamp/
+
 /** All wires besides the feed: controls, lamps, sensors, and their earths. A loom is made on the bench, then pulled. */
 export function otherWires({ list, relay }: Wires, after: Reasons): Step[] {
   const { steps, add } = stepList()
@@ -113,6 +117,34 @@ export function otherWires({ list, relay }: Wires, after: Reasons): Step[] {
       after: { sheet: 'The sheet has the loom’s own plugs.' },
     },
   )
+  if (list.some(({ id }) => KEY_LIVE.test(id)))
+    add(
+      'Wiring',
+      'key-fuse',
+      'Find a fuse that is live only with the key',
+      'Meter from the fuse’s slot to earth: nothing with the key off, battery volts with the key on, and still there while it cranks or not, as the sheet wants it. Tap on the side that keeps it fused, or a fuse of its own at once; the lid’s edge notched for the wire. Write its place and rating on the sheet.',
+      {
+        place: 'cab',
+        tools: ['Meter', 'Fuse tap'],
+        minutes: 5,
+        cautions: ['Never an unfused tap. Never a fuse of airbag, brakes or engine.'],
+        after: { loom: 'Its wire is made first.' },
+      },
+    )
+  if (list.some(({ id }) => LAMP.test(id)))
+    add(
+      'Wiring',
+      'lamp-wire',
+      'Find the dash illumination wire',
+      'Behind the light switch or a lit button: dead with the lights off, live with them on, at the same brightness setting. Tapped there, pushed back, held by a tie.',
+      {
+        place: 'cab',
+        tools: ['Meter'],
+        minutes: 4,
+        cautions: ['Behind pillar trim run curtain airbags: battery off before it is opened.'],
+        after: { loom: 'Its wire is made first.' },
+      },
+    )
   add(
     'Wiring',
     'wires',
@@ -125,7 +157,12 @@ export function otherWires({ list, relay }: Wires, after: Reasons): Step[] {
         'Ignition off. Fuses out.',
         'Behind pillar trim run curtain airbags: battery off before it is opened.',
       ],
-      after: { ...after, loom: 'It is made first.' },
+      after: {
+        ...after,
+        loom: 'It is made first.',
+        'key-fuse': 'Where it ends is found first.',
+        'lamp-wire': 'Where it ends is found first.',
+      },
     },
   )
   return steps

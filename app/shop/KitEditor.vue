@@ -243,6 +243,7 @@ const forget = (id: string) =>
         </tr>
       </tbody>
     </table>
+    <KitSheet :kit-id="kitId" :kit="kit" />
     <button type="button" class="button quiet" @click="remove">Take this kit away</button>
   </div>
 </template>

@@ -20,6 +20,7 @@ const EMPTY: Kit = {
   harness: null,
   parts: {},
   lift: null,
+  steps: [],
   fasteners: {},
 }
 function add(): void {

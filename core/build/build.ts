@@ -3,7 +3,8 @@ import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { jointMap, standingTicks } from './evidence'
 import { buildFigures } from './figures'
 import { inOrder } from './order'
-import { buildRules } from './rules'
+import { withKitSheet } from './kitSheet'
+import { buildRules, sheetRules } from './rules'
 import { criticalPath, shareOut } from './schedule'
 import { workOf } from './steps'
 import type { BuildFacts, BuildResult, Step, TruckOfBuild } from './types'
@@ -53,7 +54,8 @@ export function buildStage(
   const { freed, holds, coilWay, order } = build
   const work = memo('steps', [truck, air, power, freed, holds, coilWay, order, facts], () => {
     const made = workOf(truck, air, power, { freed, holds, coilWay }, facts)
-    return { ...made, steps: inOrder(made.steps, order) }
+    const sheet = withKitSheet(made.steps, air.kit?.steps ?? [], truck.kind)
+    return { ...made, steps: inOrder(sheet.steps, order), problems: sheet.problems }
   })
   const { steps, joints } = work
   const times = memo('times', [steps, truck.raisedBy], () => timesOf(steps, truck.raisedBy))
@@ -63,7 +65,10 @@ export function buildStage(
   const left = today.filter(isOpen)
   const done = today.length - left.length
   const result: BuildResult = {
-    ...work,
+    steps,
+    joints,
+    freed: work.freed,
+    hasSheet: steps.some(({ from }) => from === 'kit'),
     ticks,
     opened: openedBySteps(steps, build),
     left: left.map((s) => s.id),
@@ -75,7 +80,7 @@ export function buildStage(
     minutesOfTwo: times.minutesOfTwo,
     minutesCritical: times.minutesCritical,
   }
-  const notes = buildRules(work, build, ticks)
+  const notes = [...buildRules(work, build, ticks), ...sheetRules(work.problems)]
   return {
     figures: buildFigures(result),
     notes,

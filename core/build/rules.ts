@@ -6,6 +6,7 @@ import { FASTENINGS } from '../catalog/fastenings'
 import { changedOf, factsOf, jointMap, readJoints, type Changed } from './evidence'
 import { fastenersOf, judgeFastener, takeUsual, typedFastener } from './fasteners'
 import type { Joint } from './joints'
+import { KIT_STEP_LABELS, type SheetProblem } from './kitSheet'
 import { blockedBy } from './order'
 import type { Work } from './steps'
 import type { TorqueLooks } from './torque'
@@ -265,19 +266,20 @@ const notRead = (steps: readonly Step[], { ticks }: BuildPlan): Note[] => {
     const tick = ticks[id]
     // Nothing was asked of a tick that nothing was recorded of.
     if (!tick || tick.facts === null) return []
-    return reads
-      .filter((ask) => tick.readings[ask.id] === undefined)
-      .map(({ label }) => ({ id, title, label }))
+    const labels = reads.filter((ask) => tick.readings[ask.id] === undefined).map(({ label }) => label)
+    return labels.length > 0 ? [{ id, title, labels }] : []
   })
-  if (missing.length === 0) return []
+  const [first] = missing
+  if (!first) return []
+  const words = missing.map(({ title, labels }) => `“${title}”: ${labels.join(', ').toLowerCase()}`)
   return [
     note({
       rule: 'not-read',
       rank: 'know',
-      subject: missing[0]!.id,
-      value: missing.length,
+      subject: first.id,
+      value: missing.reduce((sum, { labels }) => sum + labels.length, 0),
       title: 'Done, and not read',
-      text: `${missing.map(({ title, label }) => `“${title}”: ${label.toLowerCase()}`).join('; ')}. What nobody read cannot be shown later; take the tick back and read it where that is still possible.`,
+      text: `${words.join('; ')}. What nobody read cannot be shown later; take the tick back and read it where that is still possible.`,
       source: 'As ticked',
     }),
   ]
@@ -300,6 +302,25 @@ const dueAfterRoad = ({ steps }: Work, build: BuildPlan): Note[] => {
     }),
   ]
 }
+
+/** Steps of a kit's sheet that could not be followed. */
+export const sheetRules = (problems: readonly SheetProblem[]): Note[] =>
+  problems.map(({ step, what }) =>
+    note({
+      rule: what === 'order' ? 'sheet-order' : 'sheet-place',
+      rank: what === 'order' ? 'fix' : 'know',
+      subject: 'kit-sheet',
+      title:
+        what === 'order'
+          ? `“${step.title}” stands before its own reason on the kit’s sheet`
+          : `“${step.title}” stands for a step that this job has not`,
+      text:
+        what === 'order'
+          ? 'What it follows comes later on the sheet. The usual order is kept: look at the sheet again, or move the row.'
+          : `This job has no “${KIT_STEP_LABELS[step.instead!].toLowerCase()}”. The step is left out; give it another place, or none to make it a step of its own.`,
+      source: 'The kit’s own sheet, as typed',
+    }),
+  )
 
 /** All notes of Build. @param standing ticks of steps that are still what was done */
 export const buildRules = (work: Work, build: BuildPlan, standing: BuildPlan['ticks']): Note[] => [

@@ -56,6 +56,8 @@ export interface Step {
   /** Entries of the register that it frees, or puts back. */
   frees: readonly string[]
   putsBack: readonly string[]
+  /** Whose words it has: the kit's own sheet, or the usual ones. */
+  from: 'kit' | 'usual'
   /** True if it is done days later, after the road. */
   later: boolean
   cautions: string[]
@@ -69,6 +71,8 @@ export interface BuildResult {
   steps: Step[]
   joints: Joint[]
   freed: Freed[]
+  /** True if the kit's own sheet gives steps. */
+  hasSheet: boolean
   /** Ticks of steps that are still what was done. */
   ticks: BuildPlan['ticks']
   /** What the ticked steps have opened. */
@@ -148,6 +152,7 @@ export const TRUCK_OF_BUILD = [
   'suspension',
   'seatGap',
   'heights',
+  'kind',
   'raisedBy',
   'bracket',
   'spare',

@@ -5,11 +5,13 @@ import { PASSES } from '../catalog/fastenings'
 import { isFitted, isMoved } from '../catalog/partStates'
 import { createDeriver } from '../derive/derive'
 import { demoPlan } from '../demo/demoShop'
-import type { Plan } from '../document/types'
+import type { KitStep, Plan } from '../document/types'
 import { newPlan } from '../jobs/newPlan'
 import { guideSource, stepGuide } from '../papers/stepGuide'
 import { METRIC_UNITS } from '../quantity/units'
 import { buildLists } from './lists'
+import { csvText } from '../quantity/csv'
+import { kitStepTable, readKitSteps } from './kitSheetTable'
 import { leavingNow } from './leaving'
 import { inOrder } from './order'
 import { criticalPath, ScheduleError, shareOut, type Task } from './schedule'
@@ -213,6 +215,81 @@ describe('register and evidence', () => {
     tapped.build.holds.compressor = 'tapped'
     expect(mount(tapped)).toMatchObject({ fastening: 'tapped', open: true })
     expect(mount(tapped).tools).toEqual(expect.arrayContaining(['Drill 5 mm', 'Tap M6']))
+  })
+})
+
+describe('a kit’s own sheet', () => {
+  const step = (title: string, instead: KitStep['instead'], more: Partial<KitStep> = {}): KitStep => ({
+    title,
+    text: `${title}, as the sheet has it.`,
+    instead,
+    truck: null,
+    minutes: null,
+    ...more,
+  })
+  const withSheet = (...steps: KitStep[]) => {
+    const plan = structuredClone(newPlan('leaf-flatbed', 'Kit'))
+    plan.air.kit = {
+      label: 'Box 7',
+      number: '',
+      make: '',
+      price: null,
+      tubeClass: null,
+      tubeLength: null,
+      parts: {},
+      lift: null,
+      steps,
+    }
+    return derive(plan).stages.build
+  }
+  test('its steps stand for usual ones on both sides, in its words and order; its own come after the one before', () => {
+    const { result, notes } = withSheet(
+      step('Bolt the bag together', 'bench', { minutes: 9 }),
+      step('Grease the cup', null),
+      step('Hang it', 'spring'),
+      step('For another truck', 'torque', { truck: 'coil-van' }),
+    )
+    const of = (id: string) => result.steps.find((s) => s.id === id)!
+    expect(of('bench-left')).toMatchObject({ from: 'kit', title: 'Bolt the bag together, left', minutes: 9 })
+    // Joints and what is asked stay those of the usual step.
+    expect(of('bench-left').tightens.map(({ pass }) => pass)).toEqual(['loose', 'final'])
+    expect(of('kit-2-left')).toMatchObject({ from: 'kit', title: 'Grease the cup, left' })
+    expect(of('kit-2-left').after).toEqual({ 'bench-left': 'The kit’s sheet has this order.' })
+    expect(of('spring-left').after).toHaveProperty('kit-2-left')
+    expect(of('spring-left').after).not.toHaveProperty('kit-2-right')
+    expect(of('torque-left').from).toBe('usual')
+    expect(notes.filter(({ rule }) => rule.startsWith('sheet-'))).toEqual([])
+    expect(result.hasSheet).toBe(true)
+  })
+  test('a step before its own reason keeps the usual order and is named; so is one for a step that is not there', () => {
+    const { result, notes } = withSheet(
+      step('Tighten', 'torque'),
+      step('Bench', 'bench'),
+      step('Cap it', 'cap'),
+    )
+    expect(
+      notes.filter(({ rule }) => rule.startsWith('sheet-')).map(({ rank, rule }) => `${rank} ${rule}`),
+    ).toEqual(['fix sheet-order', 'know sheet-place'])
+    const at = (id: string) => result.steps.findIndex((s) => s.id === id)
+    expect(at('bench-left')).toBeLessThan(at('torque-left'))
+  })
+  test('as a table and back it is the same; what does not fit is said by row, with what to type', () => {
+    const steps = [
+      step('One, “quoted”', 'bench', { minutes: 5 }),
+      step('=Two', null, { truck: 'leaf-flatbed' }),
+    ]
+    const { head, rows } = kitStepTable(steps)
+    expect(readKitSteps(csvText(head, rows))).toEqual({ steps })
+    const problem = (text: string) => {
+      const read = readKitSteps(text)
+      return 'problem' in read ? read.problem : null
+    }
+    expect(problem('title,colour\nA,red')).toMatch(/column “colour”. Use title, text, instead/)
+    expect(problem('text\nA')).toMatch(/must name a column “title”/)
+    expect(problem('title,instead\nA,bench\nB,roof')).toMatch(/^Row 2: “roof” is no usual step. Use fitting/)
+    expect(problem('title,truck\nA,lorry')).toMatch(/^Row 1: “lorry” is no kind of truck/)
+    expect(problem('title,minutes\nA,soon')).toMatch(/^Row 1: “soon” is no time/)
+    expect(problem('title,minutes\n,5')).toMatch(/^Row 1: there is no title/)
   })
 })
 

@@ -77,6 +77,7 @@ const COMPONENT = {
   found: NOT_LOOKED_AT as unknown as Json,
 }
 const TICK_UNSAID: Json = { ...NOTHING_RECORDED }
+const KIT_SHEET: Json = { steps: [] }
 const OWN_CLASS = { table: [] }
 const LINE = { tube: null, state: 'new', found: { ...LINE_NOT_LOOKED_AT } }
 
@@ -93,9 +94,10 @@ function upgradeAir(air: unknown): unknown {
   const circuit = upgradeCircuit(filled)
   const gone = upgradeCircuit(filled.gone)
   const classes = each(filled.classes, (c) => fill(c, OWN_CLASS))
-  return circuit === filled && gone === filled.gone && classes === filled.classes
+  const kit = fill(filled.kit, KIT_SHEET)
+  return circuit === filled && gone === filled.gone && classes === filled.classes && kit === filled.kit
     ? filled
-    : { ...circuit, gone, classes }
+    : { ...circuit, gone, classes, kit }
 }
 
 /** Parts and lines with what the newest version added, in their own order. */
@@ -247,7 +249,7 @@ export function upgradeShop(settings: unknown): unknown {
 function filledKit(kit: unknown): unknown {
   if (!isRecord(kit)) return kit
   const fasteners = each(kit.fasteners, (fastener) => fill(fastener, { unit: '' }))
-  return fasteners === kit.fasteners ? kit : { ...kit, fasteners }
+  return fill(fasteners === kit.fasteners ? kit : { ...kit, fasteners }, KIT_SHEET)
 }
 
 /** A document of either kind, in its newest form. */

@@ -96,6 +96,10 @@ describe('a kit, taken whole', () => {
     parts: { spring: 2, compressor: 1, tee: 1 },
     lift: null,
     fasteners: { upper: { torque: 48, thread: 'M10', grade: '8.8', from: 'sheet', unit: '' } },
+    steps: [
+      { title: 'Bolt the bag together', text: 'Cup up.', instead: 'bench', truck: null, minutes: 9 },
+      { title: 'Look at the marks', text: '', instead: null, truck: null, minutes: null },
+    ],
     ...change,
   })
   const taken = (change: Partial<Kit> = {}) => {

@@ -28,8 +28,18 @@ export function takeOwnClass(air: AirPlan, id: string, own: Readonly<Record<stri
  * @param own the shop's own classes, by id.
  */
 export function takeKit(plan: Plan, kit: Kit, own: Readonly<Record<string, OwnClass>>): void {
-  const { label, number, make, price, tubeClass, tubeLength, parts, lift } = kit
-  const taken: TakenKit = { label, number, make, price, tubeClass, tubeLength, parts: { ...parts }, lift }
+  const { label, number, make, price, tubeClass, tubeLength, parts, lift, steps } = kit
+  const taken: TakenKit = {
+    label,
+    number,
+    make,
+    price,
+    tubeClass,
+    tubeLength,
+    parts: { ...parts },
+    lift,
+    steps: structuredClone(steps),
+  }
   plan.air.kit = taken
   for (const field of CLASS_FIELDS) {
     const id = kit[field]
@@ -72,6 +82,7 @@ export function kitOfJob(plan: Plan, lay: StageOutput<LayResult>): Kit {
     parts,
     lift: null,
     fasteners: structuredClone(build.fasteners),
+    steps: structuredClone(air.kit?.steps ?? []),
   }
 }
 

@@ -37,6 +37,22 @@ test('a spring’s table and a kit, typed once off their sheets, are taken whole
   await kits.getByLabel('Torque of: Upper bracket').fill('48')
   await kits.getByLabel('Torque of: Upper bracket').press('Enter')
   await expect(kits).toContainText('2 × spring')
+  // Two steps of its own sheet: one stands for a usual step, one comes after it.
+  const sheet = kits.getByRole('region', { name: 'Steps of Box with two bags' })
+  await sheet.getByRole('button', { name: 'Add a step' }).click()
+  await sheet.getByLabel('Title of step 1').fill('Bolt the bag together')
+  await sheet.getByLabel('Title of step 1').press('Enter')
+  await sheet.getByLabel('Stands for: step 1').selectOption('Spring and brackets on the bench')
+  await sheet.getByLabel('Text of step 1').fill('Cup up, both studs through.')
+  await sheet.getByLabel('Text of step 1').blur()
+  await sheet.getByRole('button', { name: 'Add a step' }).click()
+  await sheet.getByLabel('Title of step 2').fill('Grease the cup')
+  await sheet.getByLabel('Title of step 2').press('Enter')
+  await sheet
+    .getByLabel('Steps from CSV')
+    .setInputFiles({ name: 'steps.csv', mimeType: 'text/csv', buffer: Buffer.from('title,colour\nA,red') })
+  await expect(sheet.getByRole('alert')).toContainText('names a column “colour”')
+  await expect(sheet.getByLabel('Title of step 2')).toHaveValue('Grease the cup')
   await axe(page)
 
   await newJob(page, 'Out of one box')
@@ -56,6 +72,11 @@ test('a spring’s table and a kit, typed once off their sheets, are taken whole
   await go(page, 'Build')
   await drawer(page, 'Torques')
   await expect(page.getByLabel('Torque, upper bracket')).toHaveValue('48')
+  await drawer(page, 'Springs')
+  await expect(page.locator('[data-step="bench-left"]')).toContainText(
+    'Bolt the bag together, leftCup up, both studs through.',
+  )
+  await expect(page.locator('[data-step="kit-2-right"]')).toContainText('Grease the cup, right')
   await saved(page)
   // The parts that a job buys are kept as a kit, and a second job takes that kit.
   await go(page, 'Air')

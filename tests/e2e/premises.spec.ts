@@ -45,7 +45,10 @@ test('torques: none typed is a Fix; off the sheet they stand; a unit that was ty
   await expect(notes(page)).not.toContainText('Torques are still')
   // The step asks for the readings, cannot be done without them, and is done once one of them is said to be not
   // measured.
+  await drawer(page, 'Make ready')
+  await page.getByRole('checkbox', { name: 'Read the kit’s sheet from end to end' }).click()
   await drawer(page, 'Springs')
+  await page.getByRole('checkbox', { name: 'Screw the air fitting into the left spring' }).click()
   const bench = page.locator('[data-step="bench-left"]')
   const tick = bench.getByRole('checkbox', { name: /^Put the left spring/ })
   const plates = 'roll plates and brackets of the left spring'

@@ -164,6 +164,13 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
             {{ single.later ? 'days later' : `step ${index + 1} of ${stage.result.today}` }}
           </p>
           <h2 class="text-2xl leading-tight my-1">{{ single.title }}</h2>
+          <p v-if="stage.result.hasSheet" class="label">
+            {{
+              single.from === 'kit'
+                ? 'Off the kit’s own sheet.'
+                : 'A usual step: the kit’s sheet says nothing of it.'
+            }}
+          </p>
           <StepWords :step="single" :source="source" large />
           <StepReads
             v-if="single.reads.length"

@@ -19,6 +19,7 @@ export const newStep = (group: string, id: string, title: string, detail: string
   tightens: [],
   frees: [],
   putsBack: [],
+  from: 'usual',
   later: false,
   cautions: [],
   tools: [],

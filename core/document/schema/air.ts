@@ -37,6 +37,8 @@ import {
   JOINT_KINDS,
   COMPONENT_KINDS,
   type Kit,
+  KIT_STEP_PLACES,
+  type KitStep,
   type LiftRange,
   type LineFound,
   type OwnClass,
@@ -48,6 +50,7 @@ import {
   SPACER_PLACES,
   type Scenario,
   type ScenarioStep,
+  TRUCK_KIND_IDS,
   type TakenKit,
 } from '../types'
 
@@ -131,11 +134,30 @@ export const kitParts = () => recordField(wholeField(0, 50), 40) as Field<unknow
 export const kitLift = () =>
   orNull(shape<LiftRange>({ least: numberField(-0.5, 1), most: numberField(-0.5, 1) }))
 
+export const kitSteps = () =>
+  listField(
+    shape<KitStep>({
+      title: nameField(120),
+      text: textField(600),
+      instead: nullableChoice(KIT_STEP_PLACES),
+      truck: nullableChoice(TRUCK_KIND_IDS),
+      minutes: nullableNumber(0, 600),
+    }),
+    100,
+  )
+
 export const kitTube = { tubeClass: nullableClass(), tubeLength: nullableNumber(0, 1000) }
 
 export const airSchema = shape<AirPlan>({
   kit: orNull(
-    shape<TakenKit>({ label: nameField(80), ...kitTube, parts: kitParts(), lift: kitLift(), ...own }),
+    shape<TakenKit>({
+      label: nameField(80),
+      ...kitTube,
+      parts: kitParts(),
+      lift: kitLift(),
+      steps: kitSteps(),
+      ...own,
+    }),
   ),
   archetype: choiceField(ARCHETYPE_IDS),
   springClass: classField(),

@@ -1,6 +1,6 @@
 import { nameField, nullableClass, nullableNumber, recordField, shape } from '../fields'
 import type { Kit } from '../types'
-import { kitLift, kitParts, kitTube, own } from './air'
+import { kitLift, kitParts, kitSteps, kitTube, own } from './air'
 import { fasteners } from './build'
 
 /** Kits of the shop, as they are sold. */
@@ -15,6 +15,7 @@ export const kitsSchema = recordField(
     parts: kitParts(),
     lift: kitLift(),
     fasteners: fasteners(),
+    steps: kitSteps(),
     ...own,
   }),
   100,

@@ -1,5 +1,6 @@
 import type { Side } from './common'
 import type { Fastener } from './build'
+import type { TruckKind } from './truck'
 
 /** The air circuit, its parts and lines, own classes, kits and scenarios. */
 
@@ -146,6 +147,38 @@ export interface OwnClass extends OwnPart {
   table: number[][]
 }
 
+/** Steps of the usual list that a kit's sheet may put in its own words; a sided one stands for both sides. */
+export const KIT_STEP_PLACES = [
+  'fitting',
+  'bench',
+  'drill',
+  'spring',
+  'align',
+  'torque',
+  'fit',
+  'cap',
+  'stem',
+  'held',
+  'stack',
+  'stop-cut',
+  'first-fill',
+  'clearances',
+  'down',
+] as const
+export type KitStepPlace = (typeof KIT_STEP_PLACES)[number]
+
+/** One step of a kit's own sheet, as the shop types it. */
+export interface KitStep {
+  title: string
+  text: string
+  /** The usual step that it stands for; null for a step of its own, after the one before it. */
+  instead: KitStepPlace | null
+  /** The kind of truck it is for; null for any. */
+  truck: TruckKind | null
+  /** Null takes the usual time. */
+  minutes: number | null
+}
+
 /** A kit as it is sold, with its content off its own sheet. */
 export interface Kit extends OwnPart {
   label: string
@@ -162,6 +195,8 @@ export interface Kit extends OwnPart {
   /** Rear lift it is made for, m, drop negative; null if its sheet does not say. */
   lift: LiftRange | null
   fasteners: Record<string, Fastener>
+  /** The steps of its own sheet, in its order. */
+  steps: KitStep[]
 }
 
 export interface LiftRange {
@@ -172,7 +207,7 @@ export interface LiftRange {
 /** What a job keeps of its kit. */
 export type TakenKit = Pick<
   Kit,
-  'label' | 'number' | 'make' | 'price' | 'tubeClass' | 'tubeLength' | 'parts' | 'lift'
+  'label' | 'number' | 'make' | 'price' | 'tubeClass' | 'tubeLength' | 'parts' | 'lift' | 'steps'
 >
 
 /** One thing that happens in a run. */

@@ -180,7 +180,12 @@ export const GLOSSARY: readonly Term[] = [
     at: ['tune'],
   },
   { term: 'Inrush', means: 'Current of a motor in the moment it starts.', unit: 'A', at: ['power'] },
-  { term: 'Joint', means: 'Where a line’s end meets a part; each is soaped.', at: ['air', 'build', 'prove'] },
+  {
+    term: 'Joint',
+    means:
+      'Where a line’s end meets a part, and is soaped; at Build also where one thing is bolted to another.',
+    at: ['air', 'build', 'prove'],
+  },
   {
     term: 'Kept',
     means: 'State of a part or line that is on the truck and stays.',
@@ -230,6 +235,12 @@ export const GLOSSARY: readonly Term[] = [
     at: STAGES,
   },
   {
+    term: 'Off and back',
+    means:
+      'The register of what is unbolted or moved out of the way, with its bolts, and what becomes of it.',
+    at: ['build'],
+  },
+  {
     term: 'Opened',
     means: 'Taken apart after it was proved, so that the proof no longer counts.',
     at: ['build', 'prove', 'handover'],
@@ -244,6 +255,12 @@ export const GLOSSARY: readonly Term[] = [
     term: 'Paddle',
     means: 'Valve in the cab that a hand holds up to fill a spring and down to vent it.',
     at: ['air', 'tune'],
+  },
+  {
+    term: 'Pass',
+    means:
+      'One turn at a bolted joint: loose, snug, to its torque, again on the wheels, again after the road.',
+    at: ['build'],
   },
   {
     term: 'Plate',

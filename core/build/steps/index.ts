@@ -99,7 +99,7 @@ export function workOf(
       facts,
       raised: truck.raisedBy !== 'not',
       freed,
-      comingBack: freed.filter(({ id }) => !inStack.includes(id) && !stopsGoIn(truck, id)),
+      comingBack: freed.filter(({ id }) => !inStack.includes(id) && !(springsGoIn && stopsGoIn(truck, id))),
       joints,
       springsLeft,
     }),

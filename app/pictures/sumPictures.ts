@@ -182,6 +182,17 @@ export const SUM_PICTURES: Record<string, SumPicture> = {
     ],
     words: [word(204, 60, 'd'), word(246, 84, 'F'), word(44, 20, 'T')],
   },
+  'critical-path': {
+    shapes: [
+      { d: 'M30 24h70v16h-70z', as: 'body' },
+      { d: 'M108 24h60v16h-60z', as: 'body' },
+      { d: 'M30 56h50v16h-50z', as: 'body' },
+      { d: 'M88 56h110v16h-110z', as: 'heat' },
+      { d: 'M206 40h40v16h-40z', as: 'heat' },
+      { d: 'M30 84H246', as: 'measure' },
+    ],
+    words: [word(128, 68, 'longest chain'), word(130, 102, 'minutes')],
+  },
   'squat-rate': {
     shapes: [
       { d: 'M40 34h220v8h-220z', as: 'body' },

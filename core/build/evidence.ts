@@ -1,7 +1,7 @@
 import { READ_PASSES, FASTENINGS } from '../catalog/fastenings'
 import type { BuildPlan, Done, DoneFacts } from '../document/types'
 import type { Quantity } from '../quantity/units'
-import type { Joint } from './joints'
+import type { Joint } from './joint'
 import type { Step } from './types'
 
 /** The record of a step as it stands now, written when it is ticked: figures and choices, not words. */

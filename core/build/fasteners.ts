@@ -1,6 +1,6 @@
 import { FASTENING_IDS, FASTENINGS, type FasteningId } from '../catalog/fastenings'
 import type { BuildPlan, Fastener } from '../document/types'
-import type { Joint } from './joints'
+import type { Joint } from './joint'
 import { GRADES, threadOf, torqueCheck } from './torque'
 
 /** Kinds of fastening with a torque that the joints of a job use, in the order of the catalogue. */

@@ -1,26 +1,9 @@
-import { FASTENINGS, type FasteningId, type Pass } from '../catalog/fastenings'
+import { FASTENINGS, type FasteningId } from '../catalog/fastenings'
 import { isFitted, isMoved } from '../catalog/partStates'
 import { mountingOf } from '../catalog/truckGeometry'
 import type { AirPlan, BracketHold, BuildPlan, ComponentKind, PartHold, Side, Truck } from '../document/types'
+import type { Joint } from './joint'
 import type { TruckOfBuild } from './types'
-
-/** Something held to something else by fasteners of one kind. */
-export interface Joint {
-  id: string
-  label: string
-  /** What is held, and what it is held to. */
-  holds: string
-  to: string
-  fastening: FasteningId
-  /** Number of bolts, screws or nuts of this joint. */
-  count: number
-  /** Length of its bolts, m; null if the kit brings them or no length is known. */
-  length: number | null
-  side: Side | null
-  /** The part of the plan that it holds; null for a thing of the truck. */
-  part: string | null
-  passes: readonly Pass[]
-}
 
 const SIDE_WORDS: Record<Side, string> = { left: 'left', right: 'right' }
 

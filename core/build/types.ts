@@ -3,7 +3,7 @@ import type { BracketHold, BuildPlan, Opening, Point, Truck } from '../document/
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 import type { Freed } from './freed'
-import type { Joint } from './joints'
+import type { Joint } from './joint'
 
 export interface StepValue {
   value: number

@@ -1,7 +1,7 @@
 import { FASTENINGS, PASS_WORDS, socketOf } from '../catalog/fastenings'
 import { typedFastener } from '../build/fasteners'
 import { jointMap } from '../build/evidence'
-import type { Joint } from '../build/joints'
+import type { Joint } from '../build/joint'
 import { stepText } from '../build/stepText'
 import type { Step, Tightening } from '../build/types'
 import type { Derived } from '../derive/types'

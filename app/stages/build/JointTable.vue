@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { FASTENINGS, PASS_WORDS, type Pass } from '#core/catalog/fastenings'
-import { canChooseHold, usualHold, type Joint } from '#core/build/joints'
+import { canChooseHold, usualHold } from '#core/build/joints'
+import type { Joint } from '#core/build/joint'
 import { COIL_WAYS, PART_HOLDS, type BuildPlan, type PartHold } from '#core/document/types'
 import { mountingOf } from '#core/catalog/truckGeometry'
 

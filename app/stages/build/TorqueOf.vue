@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { FASTENINGS } from '#core/catalog/fastenings'
 import { typedFastener } from '#core/build/fasteners'
-import type { Joint } from '#core/build/joints'
+import type { Joint } from '#core/build/joint'
 import { showText } from '#core/quantity/units'
 
 /** How tight a joint is made: its torque from the kit's sheet, or that nobody has entered it yet. */

@@ -1,6 +1,6 @@
 import { PRACTICE } from '../../catalog/practice'
 import type { Freed } from '../freed'
-import type { Joint } from '../joints'
+import type { Joint } from '../joint'
 import type { BuildFacts, Step } from '../types'
 import { stepList } from './stepList'
 

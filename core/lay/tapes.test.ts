@@ -50,6 +50,11 @@ test('under a cross-member: across from the inside of the nearest rail', () => {
     ],
   })
 })
+test('beside a rail and not on it: a third edge, across; on it two are enough', () => {
+  const beside = (gap: number) => placed(at(-1.45, 0.3 - gap, 0.6), at(-1.35, 0.415 - gap, 0.7)).tapes
+  expect([beside(0.019), beside(0.021)].map((tapes) => tapes.length)).toEqual([2, 3])
+  expect(beside(0.1)[2]).toEqual(['left side', 100, 'right of', 'the inside of the left rail'])
+})
 test('behind all cross-members the end of the rails may be nearest; far from all steel nothing holds it', () => {
   expect(placed(at(-1.45, 0.3, 0.6), at(-1.35, 0.415, 0.7)).tapes[0]).toEqual([
     'rear',

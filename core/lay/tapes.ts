@@ -57,7 +57,10 @@ function faceOn(part: Box, host: Box, name: string, rail: boolean): string {
 /** Farther from anything that could hold it than this, a part is held by nothing that the plan knows, m. */
 const HOLDS_WITHIN = 0.15
 
-/** Where a part is, by what holds it and two edges. */
+/** Nearer than this a part lies on what holds it, m. */
+const TOUCHES = 0.02
+
+/** Where a part is, by what holds it and two edges; a third where it lies on neither. */
 export function tapedPlace(part: Box, solids: readonly Solid[]): TapedPlace {
   const names = memberNames(solids)
   const hosts = solids.flatMap((solid) => {
@@ -74,6 +77,9 @@ export function tapedPlace(part: Box, solids: readonly Solid[]): TapedPlace {
       ? upTape(part, rail.box)
       : acrossTape(part, rail.box, rail.solid.label),
   )
+  // Beside a rail and not on it: across as well.
+  if (tapes.length === 2 && tapes[1]!.of === 'underside' && host.far > TOUCHES)
+    tapes.push(acrossTape(part, rail.box, rail.solid.label))
   return { on: host.far <= HOLDS_WITHIN ? faceOn(part, host.box, name, isRail(host.solid)) : null, tapes }
 }
 

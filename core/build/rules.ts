@@ -285,6 +285,26 @@ const notRead = (steps: readonly Step[], { ticks }: BuildPlan): Note[] => {
   ]
 }
 
+/** Steps ticked before it was recorded what was done: nobody can tell whether the plan has changed since. */
+const withoutRecord = (steps: readonly Step[], { ticks }: BuildPlan): Note[] => {
+  const old = steps.filter(({ id, facts, choices }) => {
+    const says = facts.length > 0 || Object.keys(choices).length > 0
+    return says && ticks[id]?.facts === null
+  })
+  if (old.length === 0) return []
+  return [
+    note({
+      rule: 'tick-without-record',
+      rank: 'know',
+      subject: old[0]!.id,
+      value: old.length,
+      title: 'Ticked, and not recorded what was done',
+      text: '{value} steps were ticked before lengths, places and classes were recorded with them. If the plan changed since, nobody can tell: look at them on the truck.',
+      source: 'As ticked',
+    }),
+  ]
+}
+
 /** Once the truck is down: joints that are tightened again after the road. */
 const dueAfterRoad = ({ steps }: Work, build: BuildPlan): Note[] => {
   const due = steps.filter(({ id, later }) => later && !build.ticks[id] && !build.struck[id])
@@ -332,6 +352,7 @@ export const buildRules = (work: Work, build: BuildPlan, standing: BuildPlan['ti
   ...tightened(work, { ...build, ticks: standing }),
   ...roomRead(work.steps, build),
   ...stillHanging(work, { ...build, ticks: standing }),
+  ...withoutRecord(work.steps, { ...build, ticks: standing }),
   ...notRead(work.steps, { ...build, ticks: standing }),
   ...dueAfterRoad(work, { ...build, ticks: standing }),
 ]

@@ -334,6 +334,18 @@ test('what was done and not read is named; a tick from before readings were aske
   expect(rules((p) => Object.assign(p.build.ticks.measure!, { readings: {}, facts: null }))).toEqual([])
 })
 
+test('ticks of before anything was recorded are counted, of steps that have something to record', () => {
+  const counted = (ids: readonly string[]) => {
+    const plan = structuredClone(demoPlan('estuary-flatbed'))
+    for (const id of ids) plan.build.ticks[id]!.facts = null
+    const notes = derive(plan).stages.build.notes.filter(({ rule }) => rule === 'tick-without-record')
+    return notes.map(({ rank, value }) => [rank, value])
+  }
+  expect(counted([])).toEqual([])
+  expect(counted(['chock'])).toEqual([])
+  expect(counted(['chock', 'mount-compressor', 'feed'])).toEqual([['know', 2]])
+})
+
 describe('schedule', () => {
   /** Tasks of which each follows some of those before it. */
   const tasks = fc

@@ -64,7 +64,7 @@ export const untold = (
 export const jointMap = (joints: readonly Joint[]): ReadonlyMap<string, Joint> =>
   new Map(joints.map((joint) => [joint.id, joint]))
 
-/** Ticks whose steps are still what was done, with every torque told. */
+/** Ticks of steps that have not changed since and whose torques are all entered. */
 export const standingTicks = (
   steps: readonly Step[],
   joints: ReadonlyMap<string, Joint>,

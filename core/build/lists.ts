@@ -1,6 +1,7 @@
 import { FASTENINGS, socketOf } from '../catalog/fastenings'
 import { isBought } from '../catalog/partStates'
 import type { AirPlan, BuildPlan } from '../document/types'
+import { showText, type UnitChoice } from '../quantity/units'
 import type { BuildResult } from './types'
 
 /** What is laid out, checked and made before the truck is up. */
@@ -29,8 +30,12 @@ const USED_UP: readonly { on: RegExp; label: string }[] = [
   { on: /label/i, label: 'Labels for wires' },
 ]
 
-/** Tools of the joints: the sockets of their threads, and the torque wrench's range. */
-function jointTools({ joints }: Pick<BuildResult, 'joints'>, build: Pick<BuildPlan, 'fasteners'>): string[] {
+/** Tools that the joints need: sockets for their threads, and a torque wrench with the range it must have. */
+function jointTools(
+  { joints }: Pick<BuildResult, 'joints'>,
+  build: Pick<BuildPlan, 'fasteners'>,
+  units: UnitChoice,
+): string[] {
   const torques = joints.flatMap(({ fastening }) => build.fasteners[fastening]?.torque ?? [])
   const sockets = joints.flatMap(({ fastening }) => {
     const thread = build.fasteners[fastening]?.thread ?? FASTENINGS[fastening].usual?.thread
@@ -38,17 +43,23 @@ function jointTools({ joints }: Pick<BuildResult, 'joints'>, build: Pick<BuildPl
     return socket ? [`Socket ${socket}`] : []
   })
   const own = joints.flatMap(({ fastening }) => FASTENINGS[fastening].tools)
+  const torque = (value: number) => showText(value, 'torque', units)
   const wrench =
     torques.length > 0
-      ? [`Torque wrench from ${Math.floor(Math.min(...torques))} to ${Math.ceil(Math.max(...torques))} N·m`]
+      ? [`Torque wrench from ${torque(Math.min(...torques))} to ${torque(Math.max(...torques))}`]
       : []
   return [...wrench, ...sockets, ...own]
 }
 
-/** Lists of a job, each entry once. */
-export function buildLists(result: BuildResult, air: AirPlan, build: BuildPlan): BuildLists {
+/** Lists of a job in a shop's units, each entry once. */
+export function buildLists(
+  result: BuildResult,
+  air: AirPlan,
+  build: BuildPlan,
+  units: UnitChoice,
+): BuildLists {
   const { steps, joints, freed } = result
-  const tools = new Set([...jointTools(result, build), ...steps.flatMap((step) => step.tools)])
+  const tools = new Set([...jointTools(result, build, units), ...steps.flatMap((step) => step.tools)])
   // The wrench with its range stands for the wrench without one.
   if ([...tools].some((tool) => tool.startsWith('Torque wrench from'))) tools.delete('Torque wrench')
   const words = [

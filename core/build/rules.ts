@@ -285,6 +285,21 @@ const notRead = (steps: readonly Step[], { ticks }: BuildPlan): Note[] => {
   ]
 }
 
+/** Things that do not come back, or not to their place, and nobody said why or where. */
+const withoutReason = ({ freed }: Work): Note[] =>
+  freed.flatMap(({ id, label, fate, reason }) =>
+    fate === 'back' || reason.trim() !== ''
+      ? []
+      : note({
+          rule: 'off-without-reason',
+          rank: 'fix',
+          subject: `free-${id}`,
+          title: `${label}: nobody has said ${fate === 'off' ? 'why it stays off' : 'where it goes'}`,
+          text: 'Type it in Off and back, so that the next person does not look for it; or let it go back.',
+          source: 'Off and back',
+        }),
+  )
+
 /** Steps ticked before it was recorded what was done: nobody can tell whether the plan has changed since. */
 const withoutRecord = (steps: readonly Step[], { ticks }: BuildPlan): Note[] => {
   const old = steps.filter(({ id, facts, choices }) => {
@@ -352,6 +367,7 @@ export const buildRules = (work: Work, build: BuildPlan, standing: BuildPlan['ti
   ...tightened(work, { ...build, ticks: standing }),
   ...roomRead(work.steps, build),
   ...stillHanging(work, { ...build, ticks: standing }),
+  ...withoutReason(work),
   ...withoutRecord(work.steps, { ...build, ticks: standing }),
   ...notRead(work.steps, { ...build, ticks: standing }),
   ...dueAfterRoad(work, { ...build, ticks: standing }),

@@ -8,9 +8,10 @@ import { demoPlan } from '../demo/demoShop'
 import type { KitStep, Plan } from '../document/types'
 import { newPlan } from '../jobs/newPlan'
 import { guideSource, stepGuide } from '../papers/stepGuide'
-import { METRIC_UNITS } from '../quantity/units'
+import { METRIC_UNITS, US_UNITS, type UnitChoice } from '../quantity/units'
 import { buildLists } from './lists'
 import { csvText } from '../quantity/csv'
+import { changedOf, factsOf } from './evidence'
 import { kitStepTable, readKitSteps } from './kitSheetTable'
 import { leavingNow } from './leaving'
 import { inOrder } from './order'
@@ -25,7 +26,7 @@ function listOf(label: string, plan: Plan): string {
   const derived = derive(plan)
   const source = guideSource(plan, derived, METRIC_UNITS)
   const { steps, joints, freed, minutes, minutesOfTwo, minutesCritical } = derived.stages.build.result
-  const lists = buildLists(derived.stages.build.result, plan.air, plan.build)
+  const lists = buildLists(derived.stages.build.result, plan.air, plan.build, METRIC_UNITS)
   const lines = [
     `# ${label}`,
     '',
@@ -186,6 +187,11 @@ describe('register and evidence', () => {
     const after = derive(thrown).stages.build
     expect(after.notes.map(({ rule }) => rule)).not.toContain('still-off')
     expect(after.result.steps.some(({ id }) => id === 'back-own-101')).toBe(false)
+    // Without a reason it is asked for, and nobody's reason is made up.
+    expect(after.notes.map(({ rule }) => rule)).not.toContain('off-without-reason')
+    const silent = structuredClone(thrown)
+    silent.build.freed['own-101']!.reason = ' '
+    expect(derive(silent).stages.build.notes.map(({ rule }) => rule)).toContain('off-without-reason')
   })
 
   test('a room read at the test fit under 13 mm is a Fix, touching a Stop, and enough says nothing', () => {
@@ -344,6 +350,21 @@ test('ticks of before anything was recorded are counted, of steps that have some
   expect(counted([])).toEqual([])
   expect(counted(['chock'])).toEqual([])
   expect(counted(['chock', 'mount-compressor', 'feed'])).toEqual([['know', 2]])
+})
+
+test('a length that a tape cannot tell apart is the same: 10 mm of a cut, either way; the wrench is in the shop’s unit', () => {
+  const step = workOf(demoPlan('estuary-flatbed')).steps.find(({ id }) => id === 'line-block-left')!
+  const { figures, choices } = factsOf(step)
+  const changed = (by: number) =>
+    changedOf(step, { facts: { figures: { cut: figures.cut! + by }, choices } }).map(({ name }) => name)
+  expect([0.0099, -0.0099, 0.0101, -0.0101].map(changed)).toEqual([[], [], ['cut'], ['cut']])
+  const plan = demoPlan('estuary-flatbed')
+  const wrench = (units: UnitChoice) =>
+    buildLists(workOf(plan), plan.air, plan.build, units).tools.find((tool) =>
+      tool.startsWith('Torque wrench'),
+    )
+  expect(wrench(METRIC_UNITS)).toMatch(/ N·m$/)
+  expect(wrench(US_UNITS)).toMatch(/ ft·lbf$/)
 })
 
 describe('schedule', () => {

@@ -149,7 +149,7 @@ export function tick(plan: Plan, count: number, day: string): void {
         readings: Object.fromEntries(
           step.reads.map(({ id, expected, quantity }) => [
             id,
-            // Where the plan expects nothing: the tyres' pressure, and enough room round an insert.
+            // The plan expects no tyre pressure and no room round an insert: 240 kPa and 20 mm were read.
             expected ?? (quantity === 'pressure' ? 240_000 : 0.02),
           ]),
         ),

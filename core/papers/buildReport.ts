@@ -11,7 +11,7 @@ export function buildReport(plan: Plan, derived: Derived) {
   const { result } = derived.stages.build
   const source = guideSource(plan, derived, METRIC_UNITS)
   const { steps, joints, freed, ticks } = result
-  const lists = buildLists(result, plan.air, plan.build)
+  const lists = buildLists(result, plan.air, plan.build, METRIC_UNITS)
   return {
     steps: steps.map((step) => {
       const guide = stepGuide(step, source)

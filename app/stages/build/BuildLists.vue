@@ -3,7 +3,10 @@ import { buildLists } from '#core/build/lists'
 
 /** What is laid out, counted, made and photographed before the truck is up. */
 const job = useJob()
-const lists = computed(() => buildLists(job.derived!.stages.build.result, job.plan!.air, job.plan!.build))
+const shop = useShop()
+const lists = computed(() =>
+  buildLists(job.derived!.stages.build.result, job.plan!.air, job.plan!.build, shop.units),
+)
 const plain = computed(() => [
   { title: 'Tools', lines: lists.value.tools },
   { title: 'Consumables', lines: lists.value.consumables },

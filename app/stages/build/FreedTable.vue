@@ -22,12 +22,9 @@ function set(entry: Freed, label: string, change: Partial<FreedThing>): void {
     draft.build.freed[id] = { ...thing, ...change }
   })
 }
-/** A reason is needed for what does not come back; until it is typed, the usual one stands. */
+/** What does not come back needs a reason, and only a person has one: until it is typed, a note asks for it. */
 const setFate = (entry: Freed, fate: Fate) =>
-  set(entry, 'What becomes of it', {
-    fate,
-    reason: fate === 'back' ? '' : entry.reason || (fate === 'off' ? 'Not needed any more.' : 'New place.'),
-  })
+  set(entry, 'What becomes of it', { fate, reason: fate === 'back' ? '' : entry.reason })
 
 const adding = ref('')
 function add(label: string, where = ''): void {

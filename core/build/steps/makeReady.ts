@@ -168,8 +168,13 @@ function boltWords({ bolts, head, bag }: Freed): string {
 }
 
 /** What becomes of an entry. */
-const fateWords = ({ fate, reason }: Freed): string =>
-  fate === 'back' ? '' : fate === 'off' ? ` Stays off: ${reason}` : ` Moves: ${reason}`
+function fateWords({ fate, reason }: Freed): string {
+  if (fate === 'back') return ''
+  const words = fate === 'off' ? 'Stays off' : 'Moves'
+  return reason === ''
+    ? ` ${words}; nobody has said ${fate === 'off' ? 'why' : 'where'} yet.`
+    : ` ${words}: ${reason}`
+}
 
 /** What the springs ask of the steps before them. */
 interface Readying {

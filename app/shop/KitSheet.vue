@@ -17,7 +17,7 @@ const trucks = [
 ]
 const add = () =>
   change('Step of the kit’s sheet', (steps) =>
-    steps.push({ title: 'New step', text: '', instead: null, truck: null, minutes: null }),
+    steps.push({ title: 'New step', text: '', instead: null, truck: null, minutes: null, picture: '' }),
   )
 const set = (i: number, part: Partial<KitStep>) =>
   change('Step of the kit’s sheet', (steps) => void Object.assign(steps[i]!, part))

@@ -1,10 +1,11 @@
 import type { AirPlan, BuildPlan, Opening, PowerPlan } from '../document/types'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
-import { jointMap, standingTicks } from './evidence'
+import { boxOf, waitingFor } from './box'
+import { jointMap, standingTicks, unprovedOf } from './evidence'
 import { buildFigures } from './figures'
 import { inOrder } from './order'
 import { withKitSheet } from './kitSheet'
-import { buildRules, sheetRules } from './rules'
+import { boxRules, buildRules, sheetRules } from './rules'
 import { criticalPath, shareOut } from './schedule'
 import { workOf } from './steps'
 import type { BuildFacts, BuildResult, Step, TruckOfBuild } from './types'
@@ -71,6 +72,10 @@ export function buildStage(
     hasSheet: steps.some(({ from }) => from === 'kit'),
     ticks,
     opened: openedBySteps(steps, build),
+    unproved: unprovedOf(steps, jointMap(joints), ticks),
+    waits: Object.fromEntries(
+      waitingFor(steps, boxOf(air, joints), { box: build.box, ticks, struck: build.struck }),
+    ),
     left: left.map((s) => s.id),
     due: steps.filter((s) => s.later && isOpen(s)).flatMap(({ tightens }) => tightens),
     done,
@@ -80,7 +85,11 @@ export function buildStage(
     minutesOfTwo: times.minutesOfTwo,
     minutesCritical: times.minutesCritical,
   }
-  const notes = [...buildRules(work, build, ticks), ...sheetRules(work.problems)]
+  const notes = [
+    ...buildRules(work, build, ticks),
+    ...boxRules(boxOf(air, joints), result, build.box),
+    ...sheetRules(work.problems),
+  ]
   return {
     figures: buildFigures(result),
     notes,

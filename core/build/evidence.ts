@@ -54,6 +54,28 @@ export const readJoints = (step: Pick<Step, 'tightens'>, joints: ReadonlyMap<str
     return known && READ_PASSES.includes(pass) && FASTENINGS[known.fastening].usual ? [known] : []
   })
 
+/**
+ * What nobody can show later of the finished steps: figures that were asked and not read, torques that were not
+ * measured, and what was done where it was not recorded.
+ */
+export const unprovedOf = (
+  steps: readonly Step[],
+  joints: ReadonlyMap<string, Joint>,
+  ticks: BuildPlan['ticks'],
+): { step: string; title: string; what: string }[] =>
+  steps.flatMap((step) => {
+    const tick = ticks[step.id]
+    if (!tick) return []
+    const says = step.facts.length > 0 || Object.keys(step.choices).length > 0
+    if (tick.facts === null) return says ? [{ step: step.id, title: step.title, what: 'what was done' }] : []
+    const unread = step.reads.filter((ask) => tick.readings[ask.id] === undefined).map(({ label }) => label)
+    const loose = readJoints(step, joints)
+      .filter(({ id }) => (tick.torques?.[id] ?? null) === null)
+      .map(({ label }) => `torque of the ${label}`)
+    const what = [...unread, ...loose].join(', ').toLowerCase()
+    return what ? [{ step: step.id, title: step.title, what }] : []
+  })
+
 /** Joints of a step for which a tick records neither a torque nor that it was not measured. */
 export const untold = (
   step: Pick<Step, 'tightens'>,

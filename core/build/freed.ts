@@ -13,13 +13,20 @@ export interface Freed extends FreedThing {
   care: string
 }
 
-/** Things that are often freed, to pick from (common practice). */
-export const OFTEN_FREED: readonly { label: string; where: string }[] = [
+/** Things that are often freed, to pick from, with what usually becomes of them (common practice). */
+export const OFTEN_FREED: readonly (Pick<FreedThing, 'label' | 'where'> & Partial<FreedThing>)[] = [
   { label: 'Rail cover', where: 'outside of the rail' },
-  { label: 'Electronic module', where: 'on the rail' },
-  { label: 'Maker’s heat shield', where: 'beside the exhaust' },
-  { label: 'Upper brake-hose bracket', where: 'on the rail' },
+  { label: 'Electronic module', where: 'on the rail', bolts: 2 },
+  { label: 'Maker’s heat shield', where: 'beside the exhaust', bolts: 2 },
+  {
+    label: 'Upper brake-hose bracket',
+    where: 'on the rail over the axle',
+    bolts: 1,
+    fate: 'moved',
+    reason: 'Spaced down by a tab, so that the hose is not drawn tight at full droop.',
+  },
   { label: 'Harness guard', where: 'on the axle' },
+  { label: 'Bracket that is in the way of a socket', where: 'beside the upper bracket', bolts: 1 },
   { label: 'Inner fender trim', where: 'in the wheel house' },
   { label: 'Dash trim', where: 'in the cab' },
 ]
@@ -123,17 +130,39 @@ function fromTruck(
   return list.filter((entry) => entry !== false)
 }
 
+/** Entries of the register that come off in the cab. */
+export const IN_CAB: readonly string[] = ['sill-trim', 'kick-panel', 'dash-trim']
+
+/** Trims that come off for parts in the cab, in the order in which they come off (common practice). */
+function fromCab(inCab: readonly string[]): Freed[] {
+  if (inCab.length === 0) return []
+  const names = inCab.map((label) => label.toLowerCase()).join(', ')
+  return [
+    thing('sill-trim', 12, 'Sill trim and edge of the floor mat', 'at the door, where lines and wires come in', {
+      care: 'Clips pressed home one by one; nothing nipped under it.',
+    }),
+    thing('kick-panel', 13, 'Kick panel', 'beside the pedals', {
+      care: 'Lines and wires clear of every pedal over its whole travel.',
+    }),
+    thing('dash-trim', 14, 'Trim of the dash', `round ${names}`, {
+      care: 'Plugs behind it back on first. Where a curtain airbag lies behind a pillar trim, the battery stays off until it is back.',
+    }),
+  ]
+}
+
 /**
  * The register of a plan in the order in which things come off: what the truck proposes if springs go in, with
  * what people changed of it, and what they added.
+ * @param inCab labels of the parts that this job mounts in the cab
  */
 export function freedOf(
   truck: Parameters<typeof fromTruck>[0],
   { freed, coilWay }: Pick<BuildPlan, 'freed' | 'coilWay'>,
   springsGoIn: boolean,
+  inCab: readonly string[],
 ): Freed[] {
   const coilOut = coilWay === 'out' && mountingOf(truck.suspension) === 'coil'
-  const proposed = springsGoIn ? fromTruck(truck, coilOut) : []
+  const proposed = [...(springsGoIn ? fromTruck(truck, coilOut) : []), ...fromCab(inCab)]
   const known = new Map(proposed.map((entry) => [entry.id, entry]))
   for (const [id, entry] of Object.entries(freed))
     known.set(id, { care: '', ...known.get(id), ...entry, id, entered: true })

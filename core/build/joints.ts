@@ -123,13 +123,14 @@ function springJoints(
 /**
  * Every joint that this job makes: springs, parts, wheels. A part that stays where it is has none.
  * @param boltLength length of the upper bracket's bolts, m; null if the kit brings them
+ * @param carrier parts on the carrier plate; empty without one
  */
 export function jointsOf(
   truck: Pick<TruckOfBuild, 'suspension' | 'bracket' | 'raisedBy'>,
   air: AirPlan,
   build: Pick<BuildPlan, 'holds'>,
   boltLength: number | null,
-  wheelsOff: boolean,
+  { wheelsOff, carrier }: { wheelsOff: boolean; carrier: readonly string[] },
 ): Joint[] {
   const parts = Object.entries(air.components).filter(([, c]) => isFitted(c.state) || isMoved(c))
   return [
@@ -146,7 +147,7 @@ export function jointsOf(
           id: `hold-${id}`,
           label,
           holds: label,
-          to: HELD_TO[fastening] ?? 'rail or cross-member',
+          to: carrier.includes(id) ? 'carrier plate' : (HELD_TO[fastening] ?? 'rail or cross-member'),
           fastening,
           count: fastening === 'u-bolt' ? 2 : usual.count,
           length: null,
@@ -156,6 +157,22 @@ export function jointsOf(
         },
       ]
     }),
+    ...(carrier[0]
+      ? [
+          {
+            id: 'hold-carrier',
+            label: 'Carrier plate',
+            holds: 'Carrier plate',
+            to: 'rail or cross-member',
+            fastening: 'frame' as const,
+            count: 4,
+            length: null,
+            side: null,
+            part: carrier[0],
+            passes: FASTENINGS.frame.passes,
+          },
+        ]
+      : []),
     ...(wheelsOff
       ? (['left', 'right'] as const).map((side): Joint => ({
           id: `wheel-${side}`,

@@ -64,6 +64,7 @@ export function readKitSteps(text: string): { steps: KitStep[] } | { problem: st
       instead: instead === '' ? null : (instead as KitStepPlace),
       truck: truck === '' ? null : (truck as TruckKind),
       minutes: time,
+      picture: '',
     })
   }
   if (steps.length > 100)

@@ -1,7 +1,7 @@
 import { FASTENINGS, socketOf } from '../catalog/fastenings'
-import { isBought } from '../catalog/partStates'
 import type { AirPlan, BuildPlan } from '../document/types'
 import { showText, type UnitChoice } from '../quantity/units'
+import { boxOf, type BoxLine } from './box'
 import type { BuildResult } from './types'
 
 /** What is laid out, checked and made before the truck is up. */
@@ -9,7 +9,7 @@ export interface BuildLists {
   tools: string[]
   consumables: string[]
   /** What belongs in the box, and how many. */
-  box: { label: string; count: number }[]
+  box: BoxLine[]
   /** Titles of the steps done on the bench. */
   bench: string[]
   /** Photos wanted: of what, and in which step. */
@@ -82,14 +82,4 @@ export function buildLists(
       return id === 'fuse' ? [{ step: id, of: 'The fuse in its place' }] : []
     }),
   }
-}
-
-/** Parts of the circuit by kind and label, and the hardware of the joints. */
-function boxOf(air: AirPlan, joints: BuildResult['joints']): BuildLists['box'] {
-  const counted = new Map<string, number>()
-  const add = (label: string, count: number) => counted.set(label, (counted.get(label) ?? 0) + count)
-  for (const component of Object.values(air.components)) if (isBought(component)) add(component.label, 1)
-  for (const { fastening, count } of joints)
-    if (fastening !== 'wheel') add(`${FASTENINGS[fastening].label}: fasteners`, count)
-  return [...counted].map(([label, count]) => ({ label, count }))
 }

@@ -6,11 +6,12 @@ import { FASTENINGS } from '../catalog/fastenings'
 import { changedOf, factsOf, jointMap, readJoints, type Changed } from './evidence'
 import { fastenersOf, judgeFastener, takeUsual, typedFastener } from './fasteners'
 import type { Joint } from './joint'
+import { isShort, type BoxLine } from './box'
 import { KIT_STEP_LABELS, type SheetProblem } from './kitSheet'
 import { blockedBy } from './order'
 import type { Work } from './steps'
 import type { TorqueLooks } from './torque'
-import type { Step } from './types'
+import type { BuildResult, Step } from './types'
 
 const note = notesOf('build', 'count')
 
@@ -224,11 +225,42 @@ function tightened({ steps, joints }: Pick<Work, 'steps' | 'joints'>, build: Bui
 }
 
 const WANTED_ROOM = PRACTICE.bagClearance.value
-/** Least room read at a test fit, where it is too little. */
+/** Rooms closer than this are the same: what a tape beside a bag cannot tell apart, m (common practice). */
+const TAPE = 0.005
+const mm = (value: number) => Math.round(value * 1000) / 1000
+
+/** What was read at a test fit, with the step and its question. */
+const roomsRead = (steps: readonly Step[], ticks: BuildPlan['ticks']) =>
+  steps.flatMap((step) => {
+    const readings = ticks[step.id]?.readings ?? {}
+    return step.reads.flatMap((ask) =>
+      ask.id.startsWith('room') && readings[ask.id] !== undefined
+        ? [{ step, ask, read: readings[ask.id]! }]
+        : [],
+    )
+  })
+
+/** Whether a spring can be moved in its slots until it clears, by the room on its other side. */
+function moveWords(one: ReturnType<typeof roomsRead>[number], all: ReturnType<typeof roomsRead>): string {
+  const { room } = one.ask
+  if (!room) return 'Move it in its slots, or trim what it meets; then measure again.'
+  const needs = WANTED_ROOM - one.read
+  const across = all.filter(
+    ({ step, ask }) => step.id === one.step.id && ask.room && ask.room.isOutside !== room.isOutside,
+  )
+  const spare = Math.min(...across.map(({ read }) => read - WANTED_ROOM))
+  const where = room.isOutside ? 'inwards' : 'outwards'
+  if (spare >= needs)
+    return `Moved ${where} by what is short, it clears on both sides. Measure again.`
+  return `There is not as much to spare on its other side: move it ${where} as far as that allows and trim the rest, or set the bracket under instead of over. Measure again.`
+}
+
+/** Least rooms read at a test fit, where they are too little. */
 function roomRead(steps: readonly Step[], { ticks }: BuildPlan): Note[] {
-  return steps.flatMap((step) => {
-    const read = ticks[step.id]?.readings.room
-    if (read === undefined || read >= WANTED_ROOM) return []
+  const all = roomsRead(steps, ticks)
+  return all.flatMap((one) => {
+    const { step, ask, read } = one
+    if (read >= WANTED_ROOM) return []
     return note({
       quantity: 'length',
       rule: 'test-fit-tight',
@@ -237,11 +269,78 @@ function roomRead(steps: readonly Step[], { ticks }: BuildPlan): Note[] {
       value: read,
       limit: WANTED_ROOM,
       title: read <= 0 ? 'The bag touches at the test fit' : 'Too little room at the test fit',
-      text: `“${step.title}”: {value} was read, {limit} is wanted. Move the spring in its slots, trim what it meets, or set the bracket under instead of over; then measure again.`,
+      text: `“${step.title}”, ${ask.label.toLowerCase()}: {value} was read, {limit} is wanted. ${moveWords(one, all)}`,
       source: 'As read under the truck; clearance by common practice',
     })
   })
 }
+
+/** Rooms read at a test fit that differ from what the truck is planned with. The plan is corrected by a press. */
+const roomOtherwise = (steps: readonly Step[], ticks: BuildPlan['ticks']): Note[] =>
+  roomsRead(steps, ticks).flatMap(({ step, ask, read }) => {
+    const { room, expected } = ask
+    if (!room || expected === null || Math.abs(read - expected) <= TAPE) return []
+    return note({
+      quantity: 'length',
+      rule: 'test-fit-otherwise',
+      rank: read < expected ? 'fix' : 'know',
+      subject: step.id,
+      value: read,
+      limit: expected,
+      title: `The truck is not as planned: ${ask.label.toLowerCase()}`,
+      text: `“${step.title}”: {value} was read, the plan says {limit}. Take it into Truck, so that everything that is planned from it holds.`,
+      source: 'As read under the truck',
+      ...(room.moves.length > 0 && {
+        remedy: {
+          label: 'Take what was read into Truck',
+          patches: room.moves.map(({ path, value, by }) => ({
+            op: 'replace' as const,
+            path: [...path],
+            value: mm(value + by * (read - expected)),
+          })),
+        },
+      }),
+    })
+  })
+
+/** Steps done otherwise than they say: somebody else must know. */
+const doneOtherwise = (steps: readonly Step[], { ticks }: BuildPlan): Note[] =>
+  steps.flatMap(({ id, title }) => {
+    const tick = ticks[id]
+    if (!tick || tick.otherwise === '') return []
+    return note({
+      rule: 'done-otherwise',
+      rank: 'know',
+      subject: id,
+      title: `“${title}” was done otherwise`,
+      text: `${tick.who}: ${tick.otherwise}`,
+      source: 'As ticked',
+    })
+  })
+
+/** What the box has not, and what waits for it. */
+export const boxRules = (
+  lines: readonly BoxLine[],
+  { waits }: Pick<BuildResult, 'waits'>,
+  box: BuildPlan['box'],
+): Note[] =>
+  lines.flatMap((line) => {
+    const found = box[line.id]
+    if (!found || !isShort(line, found)) return []
+    const waiting = Object.values(waits).filter((id) => id === line.id).length
+    const isCount = found.state === 'present'
+    const how = isCount ? '{value} of {limit} are in the box' : `it is ${found.state}`
+    return note({
+      rule: 'box-short',
+      rank: 'fix',
+      subject: 'box',
+      value: isCount ? found.count : null,
+      limit: isCount ? line.count : null,
+      title: `${isCount ? 'Too few' : found.state === 'missing' ? 'Missing' : 'Damaged'} in the box: ${line.label.toLowerCase()}`,
+      text: `${found.who} checked: ${how}. ${waiting === 0 ? 'No step waits for it.' : `${waiting} ${waiting === 1 ? 'step waits' : 'steps wait'} for it; what can be done meanwhile stands under Order and time.`}`,
+      source: 'As counted',
+    })
+  })
 
 /** Things that are off and whose way back comes too late: the truck is down, or the build is closed. */
 const stillHanging = ({ steps, freed }: Work, build: BuildPlan): Note[] => {
@@ -366,6 +465,8 @@ export const buildRules = (work: Work, build: BuildPlan, standing: BuildPlan['ti
   ...torqueUnlikely(work.joints, build),
   ...tightened(work, { ...build, ticks: standing }),
   ...roomRead(work.steps, build),
+  ...roomOtherwise(work.steps, standing),
+  ...doneOtherwise(work.steps, build),
   ...stillHanging(work, { ...build, ticks: standing }),
   ...withoutReason(work),
   ...withoutRecord(work.steps, { ...build, ticks: standing }),

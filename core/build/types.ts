@@ -1,5 +1,5 @@
 import type { Pass } from '../catalog/fastenings'
-import type { BracketHold, BuildPlan, Opening, Point, Truck } from '../document/types'
+import type { BracketHold, BuildPlan, Opening, Point, Side, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 import type { Freed } from './freed'
@@ -23,6 +23,8 @@ export interface ReadingAsked {
   quantity: Quantity
   /** What the plan says, SI; null if it says nothing. */
   expected: number | null
+  /** For a room beside a spring: to what. */
+  room?: RoomAround
 }
 
 /** Where a step is done. Two people do not need the same place. */
@@ -77,6 +79,10 @@ export interface BuildResult {
   ticks: BuildPlan['ticks']
   /** What the ticked steps have opened. */
   opened: Opening[]
+  /** Finished steps of which nobody has read, measured or recorded what was asked. */
+  unproved: { step: string; title: string; what: string }[]
+  /** Open steps that wait for something the box has not, with the id of its line. */
+  waits: Readonly<Record<string, string>>
   /** Ids of steps that are neither done nor struck; steps of after the road are not among them. */
   left: string[]
   /** Passes after the road that are not done yet. */
@@ -115,6 +121,8 @@ export interface BuildFacts {
   shields: readonly { id: string; guards: string }[]
   /** `atMotor`: volts at the running compressor's plug; null without one. */
   feed: { length: number; area: number; fuse: number | null; atMotor: number | null } | null
+  /** Parts on one carrier plate. */
+  carrier: readonly string[]
   /** Where every part goes, m. */
   places: Readonly<Record<string, Point>>
   /** Wires besides the feed and its earth, and whether they join a relay. */
@@ -132,10 +140,20 @@ export interface BuildFacts {
   closingLoad: number | null
   /** Height of a spring unladen and the highest it reaches, m. */
   springHeight: { height: number; highest: number } | null
-  /** Least room around the bags that the survey finds, m; null if it is not known. */
-  room: number | null
+  /** What the test fit measures the room to, and what of the plan a reading corrects. */
+  rooms: readonly RoomAround[]
   /** True if the anti-roll is hydraulic and interlinked. */
   interlinked: boolean
+}
+
+/** Room beside a spring: what the plan expects, and fields of the plan that a reading corrects, m per m. */
+export interface RoomAround {
+  on: string
+  label: string
+  room: number
+  side: Side | null
+  isOutside: boolean
+  moves: readonly { path: readonly (string | number)[]; value: number; by: number }[]
 }
 
 /** A wire as it is run. */

@@ -4,6 +4,7 @@ import { USUAL_JOBS } from '../../tests/usualJobs'
 import { PASSES } from '../catalog/fastenings'
 import { isFitted, isMoved } from '../catalog/partStates'
 import { createDeriver } from '../derive/derive'
+import { applyEdit } from '../document/edit'
 import { demoPlan } from '../demo/demoShop'
 import type { KitStep, Plan } from '../document/types'
 import { newPlan } from '../jobs/newPlan'
@@ -194,15 +195,47 @@ describe('register and evidence', () => {
     expect(derive(silent).stages.build.notes.map(({ rule }) => rule)).toContain('off-without-reason')
   })
 
+  /** The flatbed with rooms read at the test fit on the left, m, and its notes of one rule. */
+  const fitted = (readings: Record<string, number>) => {
+    const plan = structuredClone(demoPlan('estuary-flatbed'))
+    plan.build.ticks['fit-left']!.readings = readings
+    return plan
+  }
+  const notesOf = (plan: Plan, rule: string) =>
+    derive(plan).stages.build.notes.filter((note) => note.rule === rule && note.subject === 'fit-left')
+
   test('a room read at the test fit under 13 mm is a Fix, touching a Stop, and enough says nothing', () => {
-    const read = (room: number) => {
-      const plan = structuredClone(demoPlan('estuary-flatbed'))
-      plan.build.ticks['fit-left']!.readings = { room }
-      return derive(plan).stages.build.notes.flatMap(({ rule, rank }) =>
-        rule === 'test-fit-tight' ? [rank] : [],
-      )
+    const ranks = (room: number) =>
+      notesOf(fitted({ 'room-tyre': room }), 'test-fit-tight').map(({ rank }) => rank)
+    expect([ranks(0.013), ranks(0.0129), ranks(0)]).toEqual([[], ['fix'], ['stop']])
+  })
+
+  test('the least shift that clears is said where the other side has it to spare, and trimming where not', () => {
+    const text = (tyre: number, frame: number) =>
+      notesOf(fitted({ 'room-tyre': tyre, 'room-frame': frame }), 'test-fit-tight')[0]!.text
+    expect(text(0.01, 0.016)).toMatch(/Moved inwards by what is short, it clears on both sides/)
+    expect(text(0.01, 0.0159)).toMatch(/not as much to spare on its other side/)
+  })
+
+  test('a room that is not as planned corrects Truck by a press, and the plan then says what was read', () => {
+    const { steps } = workOf(demoPlan('estuary-flatbed'))
+    const asked = steps.find(({ id }) => id === 'fit-left')!.reads
+    expect(asked.map(({ id }) => id)).toEqual(['room-frame', 'room-tyre', 'room-brake-line'])
+    const correctable = asked.filter(({ room }) => room!.moves.length > 0)
+    expect(correctable.map(({ id }) => id)).toEqual(['room-tyre', 'room-brake-line'])
+    for (const { id, expected } of correctable) {
+      // 5 mm is what a tape cannot tell.
+      expect(notesOf(fitted({ [id]: expected! - 0.0049 }), 'test-fit-otherwise')).toEqual([])
+      const plan = fitted({ [id]: expected! - 0.012 })
+      const [note] = notesOf(plan, 'test-fit-otherwise')
+      expect(note).toMatchObject({ rank: 'fix', limit: expected })
+      const taken = applyEdit(plan, note!.remedy!.patches)
+      expect(notesOf(taken, 'test-fit-otherwise')).toEqual([])
+      const now = workOf(taken).steps.find((step) => step.id === 'fit-left')!
+      expect(now.reads.find((ask) => ask.id === id)!.expected).toBeCloseTo(expected! - 0.012, 2)
     }
-    expect([read(0.013), read(0.0129), read(0)]).toEqual([[], ['fix'], ['stop']])
+    // More room than planned is good to know.
+    expect(notesOf(fitted({ 'room-tyre': 0.2 }), 'test-fit-otherwise')).toMatchObject([{ rank: 'know' }])
   })
 
   test('how a part is held decides its joint and its tools; held anew after it was mounted, the step asks again', () => {
@@ -231,6 +264,7 @@ describe('a kit’s own sheet', () => {
     instead,
     truck: null,
     minutes: null,
+    picture: '',
     ...more,
   })
   const withSheet = (...steps: KitStep[]) => {

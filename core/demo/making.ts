@@ -154,6 +154,7 @@ export function tick(plan: Plan, count: number, day: string): void {
           ]),
         ),
         wrench: step.tightens.length > 0 ? 'Click wrench, 10 to 60 N·m' : '',
+        otherwise: '',
       },
     ]),
   )

@@ -249,7 +249,7 @@ describe('older plans', () => {
       chock: { ...by, did: '', torques: null },
     }
     const { ticks } = readPlanFile(JSON.stringify(plan)).build
-    const rest = { ...by, facts: null, readings: {}, wrench: '' }
+    const rest = { ...by, facts: null, readings: {}, wrench: '', otherwise: '' }
     expect(ticks).toEqual({
       'torque-left': {
         ...rest,

@@ -28,7 +28,7 @@ export * from './types/prove'
 export * from './types/handover'
 
 export const PLAN_FORMAT = 'nimble-piston-plan'
-export const PLAN_VERSION = 17
+export const PLAN_VERSION = 18
 
 export interface Plan {
   format: typeof PLAN_FORMAT

@@ -26,6 +26,7 @@ export const BUILD_UNSAID: Omit<BuildPlan, 'ticks' | 'struck'> = {
   freed: {},
   holds: {},
   coilWay: 'in',
+  box: {},
   order: [],
 }
 

@@ -94,7 +94,7 @@ function upgradeAir(air: unknown): unknown {
   const circuit = upgradeCircuit(filled)
   const gone = upgradeCircuit(filled.gone)
   const classes = each(filled.classes, (c) => fill(c, OWN_CLASS))
-  const kit = fill(filled.kit, KIT_SHEET)
+  const kit = filledSteps(fill(filled.kit, KIT_SHEET))
   return circuit === filled && gone === filled.gone && classes === filled.classes && kit === filled.kit
     ? filled
     : { ...circuit, gone, classes, kit }
@@ -148,7 +148,9 @@ function upgradeTicks(ticks: unknown): unknown {
 }
 
 function upgradeBuild(build: unknown): unknown {
-  const filled = fill(build, { struck: {}, ...BUILD_UNSAID }, ['struck', 'fasteners', 'freed', 'holds'])
+  const filled = fill(build, { struck: {}, ...BUILD_UNSAID }, [
+    ...['struck', 'fasteners', 'freed', 'holds', 'box'],
+  ])
   if (!isRecord(filled)) return filled
   const ticks = upgradeTicks(filled.ticks)
   const fasteners = each(filled.fasteners, (fastener) => fill(fastener, { unit: '' }))
@@ -249,7 +251,15 @@ export function upgradeShop(settings: unknown): unknown {
 function filledKit(kit: unknown): unknown {
   if (!isRecord(kit)) return kit
   const fasteners = each(kit.fasteners, (fastener) => fill(fastener, { unit: '' }))
-  return fill(fasteners === kit.fasteners ? kit : { ...kit, fasteners }, KIT_SHEET)
+  return filledSteps(fill(fasteners === kit.fasteners ? kit : { ...kit, fasteners }, KIT_SHEET))
+}
+
+/** The steps of a kit's sheet, with fields they did not have before. */
+function filledSteps<T>(kit: T): T {
+  if (!isRecord(kit) || !Array.isArray(kit.steps)) return kit
+  const before = kit.steps as unknown[]
+  const steps = before.map((step) => fill(step, { picture: '' }))
+  return steps.every((step, i) => step === before[i]) ? kit : { ...kit, steps }
 }
 
 /** A document of either kind, in its newest form. */
@@ -264,7 +274,8 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner
  * fender, brake line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops,
  * wedges, survey, scale tickets; of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the
- * spring's own sheet, spacer and droop. Version 17 added, of Build, the register of freed things, how parts are
+ * spring's own sheet, spacer and droop. Version 18 added, of Build, what was found in the box, and of ticks how
+ * a step was done otherwise; of Lay the carrier plate; of a kit's steps their picture. Version 17 added, of Build, the register of freed things, how parts are
  * held, how a coil insert gets in, an own order, and of ticks the values of what was done; of the truck how the
  * lower bracket is held, and a brace. Version 16 added, of a reading of the road trial, what was wrong with
  * it. Version 15 added, of Lay, when lines were cut anew; of air how lines that were there were found, and
@@ -316,7 +327,11 @@ export function upgradePlan(value: unknown): unknown {
   const build = upgradeBuild(value.build)
   const handover = fill(value.handover, { accepted: {} }, ['accepted'])
   const tune = upgradeTune(value.tune)
-  const layAdded = { solids: {}, waypoints: {}, coils: {}, stands: {}, cutTo: {}, recut: {}, allowance: 0 }
+  const layAdded = {
+    ...{ solids: {}, waypoints: {}, coils: {}, stands: {}, cutTo: {}, recut: {} },
+    carrier: [],
+    allowance: 0,
+  }
   const lay = fill(value.lay, layAdded, ['solids', 'waypoints', 'coils', 'stands', 'cutTo', 'recut'])
   const power = fill(value.power, { ...WIRING_UNSAID }, [
     'readings',

@@ -1,6 +1,7 @@
 import { demoJobs, demoPlan } from '../demo/demoShop'
+import { tick } from '../demo/making'
 import { createDeriver } from '../derive/derive'
-import { NOTHING_RECORDED, type Plan } from '../document/types'
+import type { Plan } from '../document/types'
 import { METRIC_UNITS, US_UNITS } from '../quantity/units'
 import { applyEdit } from '../document/edit'
 import { circuitPatches } from '../air/circuit/changeCircuit'
@@ -142,8 +143,7 @@ function finished(): Plan {
   const { build, prove } = createDeriver()(ready).stages
   for (const { id } of prove.result.places)
     ready.prove.soap[id] = { finding: 'dry', who: 'Odile', at: '2026-11-02', of: '' }
-  for (const { id } of build.result.steps)
-    ready.build.ticks[id] = { who: 'Odile', at: '2026-11-01', ...NOTHING_RECORDED }
+  tick(ready, build.result.steps.length, '2026-11-01')
   for (const { id } of prove.result.roadChecks)
     ready.prove.road[id] = { found: 'fine', value: null, who: 'Odile', at: '2026-11-02' }
   ready.prove.functions['up-left:left'] = { value: 2e5, who: 'Odile', at: '2026-11-02', of: 'Left up' }
@@ -170,6 +170,7 @@ test('ready when nothing is open; across a sheet before that stands “not finis
 test('a Fix is mended or accepted by name with a reason; a test read for minutes is not one of the next day', () => {
   const ready = finished()
   ready.power.fuse = 20
+  tick(ready, 200, '2026-11-01')
   const [open] = sheet(ready).result.open
   expect(open).toMatchObject({
     text: expect.stringMatching(/^Fix: The fuse/),
@@ -188,6 +189,7 @@ test('a Fix is mended or accepted by name with a reason; a test read for minutes
     notes: [],
     accepted: {},
     stepsLeft: [],
+    unproved: [],
     sides: read(false, false),
     ratingsGuessed: false,
     placesLeft: [],

@@ -9,6 +9,8 @@ export interface HandoverFacts {
   accepted: HandoverPlan['accepted']
   /** Build steps that are neither done nor struck, in order. */
   stepsLeft: readonly string[]
+  /** Finished steps of which something asked was not read, measured or recorded. */
+  unproved: readonly { step: string; title: string; what: string }[]
   /** Sides that must hold, whether a hold test proves it, and whether that test was read the next day. */
   sides: readonly { side: HeldSide; held: boolean; nextDay: boolean }[]
   /** Joints nobody inspected, in order. */
@@ -39,6 +41,10 @@ export const acceptedAs = ({ rule, subject }: Pick<Note, 'rule' | 'subject'>): s
 /** Names under which an omission at Prove is accepted. */
 const FUNCTIONS_UNTRIED = 'functions-untried:functions'
 const ROAD_LEFT = 'road-left:road'
+/** The name under which missing evidence of the build is accepted. */
+const UNPROVED = 'unproved:build'
+/** How many steps without evidence are named. */
+const NAMED = 6
 
 const SIDES: Record<HeldSide, string> = {
   left: 'The left side',
@@ -76,6 +82,17 @@ export function stillOpen(of: HandoverFacts): StillOpen[] {
       `${count(of.stepsLeft.length, 'step is', 'steps are')} neither done nor struck.`,
       'build',
       of.stepsLeft[0],
+    )
+  const unproved = UNPROVED in of.accepted ? [] : of.unproved
+  if (unproved[0])
+    add(
+      `No evidence of: ${unproved
+        .slice(0, NAMED)
+        .map(({ title, what }) => `“${title}” (${what})`)
+        .join('; ')}${unproved.length > NAMED ? `; and ${unproved.length - NAMED} more steps` : ''}. Read it where that is still possible, or say why it is not there.`,
+      'build',
+      unproved[0].step,
+      UNPROVED,
     )
   for (const { side, held, nextDay } of of.sides)
     if (!held) add(`${SIDES[side]} has no hold test that reads tight.`, 'prove')

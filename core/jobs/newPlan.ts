@@ -60,6 +60,7 @@ function barePlan(kind: TruckKind, name: string, target: Target): Plan {
       stands: {},
       cutTo: {},
       recut: {},
+      carrier: [],
       allowance: 0,
     },
     power: {

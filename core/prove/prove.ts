@@ -1,9 +1,7 @@
 import type { SpringClass } from '../catalog/springs'
 import {
-  OTHER_PLACES,
   ordered,
   type AirPlan,
-  type LeakPlaceKind,
   type Opening,
   type ProvePlan,
   type Soap,
@@ -23,6 +21,7 @@ import {
   HELD_SIDES,
   type HeldSide,
   type HoldResult,
+  type Joint,
   type LeakEvidence,
   type LeakPlace,
   type OpenedPlace,
@@ -64,7 +63,7 @@ export function proveStage(
     },
     memo,
   )
-  const seen = { ...standingSoap(joints, prove), ...soapBeside(places, prove) }
+  const seen = { ...standingSoap(joints, prove), ...soapBeside(places, joints, prove) }
   const openedPlaces = places.flatMap((place): OpenedPlace[] => {
     const found = prove.soap[place.id]
     // An opening does not undo a leak that was seen, unless it is known to have come later.
@@ -137,12 +136,17 @@ function sideProved(side: HeldSide, prove: ProvePlan, holds: Record<string, Hold
 const without = <T>(record: Record<string, T>, ids: readonly string[]): Record<string, T> =>
   Object.fromEntries(Object.entries(record).filter(([id]) => !ids.includes(id)))
 
-/** Soap findings at places that are not joints. */
-const soapBeside = (places: readonly LeakPlace[], { soap }: ProvePlan): Record<string, Soap> =>
-  Object.fromEntries(
-    places.flatMap(({ id, kind }) => (isOther(kind) && soap[id] ? [[id, soap[id].finding]] : [])),
+/** Soap findings at places that are no end of a line. */
+function soapBeside(
+  places: readonly LeakPlace[],
+  joints: readonly Joint[],
+  { soap }: ProvePlan,
+): Record<string, Soap> {
+  const ends = new Set(joints.map(({ id }) => id))
+  return Object.fromEntries(
+    places.flatMap(({ id }) => (!ends.has(id) && soap[id] ? [[id, soap[id].finding]] : [])),
   )
-const isOther = (kind: LeakPlaceKind) => (OTHER_PLACES as readonly LeakPlaceKind[]).includes(kind)
+}
 
 /**
  * What the newest test of each side says, made on this circuit, with the valves plugged off or without. A test

@@ -23,7 +23,10 @@ function sideOf(air: AirPlan, id: string): AirPath {
   return springs.size > 1 ? 'both' : 'supply'
 }
 
-/** Every place in a circuit that may leak: its joints, then springs, cores of fill valves, seats of valves. */
+/**
+ * Every place in a circuit that may leak: its joints, then springs with their own fittings, cores of fill
+ * valves, seats of valves.
+ */
 export function leakPlaces(air: AirPlan, joints: readonly Joint[]): LeakPlace[] {
   const inCoils = springClass(air.springClass)?.fits.every((where) => where === 'coil') ?? false
   const isClosedIn = (id: string) => {
@@ -47,7 +50,9 @@ export function leakPlaces(air: AirPlan, joints: readonly Joint[]): LeakPlace[] 
         atValve: isValve(id),
       },
     ]
-    if (kind === 'spring') return place('spring', 'the bag itself')
+    // An insert has a stem of its own piece. Other springs have a fitting screwed into them.
+    if (kind === 'spring')
+      return [...(inCoils ? [] : place('taper', 'its own air fitting')), ...place('spring', 'the bag itself')]
     if (kind === 'handFill') return place('core', 'its core and cap')
     return VALVES.includes(kind) ? place('seat', 'its seat, at the exhaust') : []
   })

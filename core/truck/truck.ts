@@ -9,6 +9,7 @@ import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { bracketBolts } from './bracket'
 import { truckFigures } from './figures'
 import { QUICK_STEPS, fitSpring, obstacleName } from './fit'
+import { roomsToMeasure } from './rooms'
 import { truckRules } from './rules'
 import { afterTrial, ratingsInForce, surveyChanges } from './survey'
 import {
@@ -83,6 +84,7 @@ export function truckStage(
     closingLoad: spring ? closingLoad(truck, spring, springHeight) : 0,
     bolts: bracketBolts(truck),
     fit,
+    rooms: roomsToMeasure(truck, fit),
     leastClearance,
   }
   const notes = truckRules({ typed: plan, spring, mounting, r: result })

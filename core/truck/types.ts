@@ -1,4 +1,4 @@
-import type { AirPlan, Point, SurveyFacts, SurveyTolerances, Truck } from '../document/types'
+import type { AirPlan, Point, Side, SurveyFacts, SurveyTolerances, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { BracketBolts } from './bracket'
 
@@ -76,6 +76,19 @@ export interface SurveyChanges {
   rateFrom: RateFrom
 }
 
+/** Room beside a spring that is measured at the test fit. */
+export interface MeasuredRoom {
+  on: Obstacle
+  label: string
+  /** Least room over the travel as the truck is planned, m. */
+  room: number
+  side: Side | null
+  /** True if it is outside of the spring, towards the wheel. */
+  isOutside: boolean
+  /** What a reading corrects: fields of the plan that change by `by` m for each metre of more room. */
+  moves: readonly { path: readonly (string | number)[]; value: number; by: number }[]
+}
+
 /** A spacer, and which end of the spring it stands at. */
 export type Spaced = Pick<AirPlan, 'spacer' | 'spacerAt'>
 /** What Air says about how the spring is fitted. */
@@ -116,6 +129,8 @@ export interface TruckResult {
   /** What holds the upper bracket; null if the kit clamps it. */
   bolts: BracketBolts | null
   fit: Fit | null
+  /** What the test fit measures the room to, nearest first. */
+  rooms: readonly MeasuredRoom[]
   leastClearance: LeastClearance
 }
 

@@ -107,7 +107,8 @@ function toggle(step: Step): void {
       facts: factsOf(step),
       torques,
       readings: { ...readings.value[step.id] },
-      wrench: '',
+      wrench: wrench.value,
+      otherwise: otherwise.value[step.id] ?? '',
     }
   })
   Reflect.deleteProperty(reached.value, step.id)

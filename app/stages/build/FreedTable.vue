@@ -27,14 +27,14 @@ const setFate = (entry: Freed, fate: Fate) =>
   set(entry, 'What becomes of it', { fate, reason: fate === 'back' ? '' : entry.reason })
 
 const adding = ref('')
-function add(label: string, where = ''): void {
+function add(label: string, usual: Partial<FreedThing> = {}): void {
   const name = label.trim()
   if (name === '') return
   const order = Math.max(100, ...result.value.freed.map((entry) => entry.order)) + 1
   job.edit(`Also took off: ${name.toLowerCase()}`, (draft) => {
     draft.build.freed[`own-${order}`] = {
       label: name,
-      where,
+      where: '',
       order,
       bolts: 0,
       head: '',
@@ -43,6 +43,7 @@ function add(label: string, where = ''): void {
       reason: '',
       torque: null,
       locker: false,
+      ...usual,
     }
   })
   adding.value = ''
@@ -151,13 +152,13 @@ const offered = computed(() =>
     </form>
     <p v-if="offered.length" class="no-print mt-2 flex flex-wrap gap-2">
       <button
-        v-for="{ label, where } in offered"
-        :key="label"
+        v-for="usual in offered"
+        :key="usual.label"
         type="button"
         class="button quiet touch"
-        @click="add(label, where)"
+        @click="add(usual.label, usual)"
       >
-        {{ label }}
+        {{ usual.label }}
       </button>
     </p>
   </section>

@@ -1,5 +1,5 @@
 import { PRACTICE } from '../../catalog/practice'
-import type { Freed } from '../freed'
+import { IN_CAB, type Freed } from '../freed'
 import type { Joint } from '../joint'
 import type { BuildFacts, Step } from '../types'
 import { stepList } from './stepList'
@@ -91,6 +91,9 @@ const BACK_MINUTES: Record<string, number> = {
   links: 5,
   stops: 4,
   'brake-clips': 2,
+  'sill-trim': 1,
+  'kick-panel': 1,
+  'dash-trim': 3,
 }
 
 function backDetail({ fate, where, bolts, bag, locker, care }: Freed): string {
@@ -122,6 +125,7 @@ function backSteps(freed: readonly Freed[]): Step[] {
       backDetail(entry) + (torque === null ? '' : ' Tightened to {torque}.'),
       {
         putsBack: [id],
+        place: IN_CAB.includes(id) ? 'cab' : 'truck',
         values: torque === null ? {} : { torque: { value: torque, quantity: 'torque' } },
         choices: { fate: entry.fate },
         minutes: BACK_MINUTES[id] ?? 3,

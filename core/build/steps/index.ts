@@ -9,7 +9,7 @@ import { airLineSteps, measureSteps, teeInSteps } from './airLines'
 import { closeSteps, firstFillSteps } from './finish'
 import { laterSteps, lookSteps, oldOneOff, takeOffSteps } from './found'
 import { beforeSteps, makeReadySteps } from './makeReady'
-import { mountingSteps } from './mounting'
+import { afterCarrier, carriedOn, mountedInCab, mountingSteps } from './mounting'
 import { shieldSteps, shieldsBefore } from './shields'
 import { openGapSteps, springSteps } from './springs'
 import { otherWires, wiringSteps } from './wiring'
@@ -42,12 +42,13 @@ export function workOf(
   const springsGoIn = hasSpring('left') || hasSpring('right')
   const springsLeft = Object.values(air.components).some((c) => c.kind === 'spring')
   const stays = (id: string) => air.components[id]?.kind === 'spring' && !isFitted(air.components[id].state)
-  const freed = freedOf(truck, chosen, springsGoIn).map((entry, i) => ({
+  const freed = freedOf(truck, chosen, springsGoIn, mountedInCab(air)).map((entry, i) => ({
     ...entry,
     bag: entry.bag || String(i + 1),
   }))
   const wheelsOff = freed.some(({ id, fate }) => id === 'wheels' && fate === 'back')
-  const joints = jointsOf(truck, air, chosen, facts.bolts?.length ?? null, wheelsOff)
+  const carrier = carriedOn(air, facts.carrier)
+  const joints = jointsOf(truck, air, chosen, facts.bolts?.length ?? null, { wheelsOff, carrier })
   const shields = shieldSteps({ shields: facts.shields.filter(({ id }) => !stays(id)) })
   const lines = [...teeInSteps(air, facts), ...measureSteps(air, facts), ...airLineSteps(air, facts)]
   const lineIds = lines.map((s) => s.id)
@@ -75,7 +76,8 @@ export function workOf(
           },
         })
       : []
-  const steps = onlyPlanned([
+  const steps = onlyPlanned(
+    afterCarrier(carrier, [
     ...beforeSteps(truck, springsGoIn),
     ...makeReadySteps(truck, freed, {
       closingLoad: facts.closingLoad,
@@ -90,7 +92,7 @@ export function workOf(
       [`torque-${first}`]: 'Easy side first, then its mirror.',
     }),
     ...openGapSteps(facts),
-    ...mountingSteps(air, off, joints, facts.places),
+    ...mountingSteps({ air, off, joints, places: facts.places, carrier }),
     ...laterSteps(air),
     ...lines,
     ...(facts.feed ? wiringSteps(power, air, { ...facts.wires, feed: facts.feed }, lineIds, off) : []),
@@ -104,7 +106,8 @@ export function workOf(
       joints,
       springsLeft,
     }),
-  ])
+    ]),
+  )
   return { steps, joints, freed }
 }
 

@@ -1,7 +1,7 @@
 import { PRACTICE } from '../../catalog/practice'
 import { mountingOf } from '../../catalog/truckGeometry'
 import type { RaisedBy } from '../../document/types'
-import type { Freed } from '../freed'
+import { IN_CAB, type Freed } from '../freed'
 import type { Step, TruckOfBuild } from '../types'
 import { stepList } from './stepList'
 
@@ -223,12 +223,13 @@ export function makeReadySteps(
       `${entry.where[0]?.toUpperCase() ?? ''}${entry.where.slice(1)}.${boltWords(entry)}${fateWords(entry)}`,
       {
         frees: [entry.id],
+        place: IN_CAB.includes(entry.id) ? 'cab' : 'truck',
         minutes: FREE_MINUTES[entry.id] ?? 3,
         choices: { fate: entry.fate },
         cautions:
           entry.id === 'coils' ? ['The axle is let down slowly on the jack until the coil is slack.'] : [],
         after: {
-          ...up,
+          ...(IN_CAB.includes(entry.id) ? CHOCKED : up),
           'shutters-open': 'Shutter valves before the axle drops.',
           ...(entry.id === 'coils'
             ? { 'free-dampers': 'Dampers hold the axle up.', 'free-links': 'Links hold the axle up.' }
@@ -309,4 +310,7 @@ const FREE_MINUTES: Record<string, number> = {
   coils: 6,
   stops: 3,
   'brake-clips': 2,
+  'sill-trim': 1,
+  'kick-panel': 1,
+  'dash-trim': 4,
 }

@@ -6,7 +6,7 @@ import { isRead } from '../joints'
 import type { Joint } from '../joint'
 import type { Step, Workplace } from '../types'
 import { oldOneOff } from './found'
-import { stepList } from './stepList'
+import { newStep, stepList } from './stepList'
 
 interface Mount {
   detail: string
@@ -195,16 +195,73 @@ const placeValues = (at: Point | undefined): Step['values'] =>
       }
     : {}
 
-/**
- * Every part that is fitted, at its place; what is screwed into it goes in first. `off` are the steps that take
- * old parts off.
- */
-export function mountingSteps(
-  air: AirPlan,
-  off: readonly Step[],
-  joints: readonly Joint[],
-  places: Readonly<Record<string, Point>>,
-): Step[] {
+/** Labels of the parts that this job mounts in the cab. */
+export const mountedInCab = (air: AirPlan): string[] =>
+  Object.values(air.components).flatMap(({ kind, state, label }) =>
+    MOUNTS[kind]?.cab && isFitted(state) ? [label] : [],
+  )
+
+/** Parts on the carrier plate that this job mounts; empty if fewer than two are left: one needs no plate. */
+export function carriedOn(air: AirPlan, carrier: readonly string[]): string[] {
+  const mounted = carrier.filter((id) => {
+    const part = air.components[id]
+    return part !== undefined && isFitted(part.state) && MOUNTS[part.kind] !== undefined
+  })
+  return mounted.length > 1 ? mounted : []
+}
+
+/** On its plate a part is screwed down on the bench, in about this share of the time under the truck (from memory). */
+const ON_PLATE = 0.5
+const PLATE = 'mount-carrier'
+
+/** The plate with its parts goes up as one. */
+function plateStep({ air, joints, places, carrier }: Mounting): Step {
+  const names = carrier.map((id) => air.components[id]!.label.toLowerCase())
+  const values = placeValues(places[carrier[0]!])
+  return newStep(
+    'Mount',
+    PLATE,
+    `Mount the carrier plate with the ${names.join(', the ').replace(/, the ([^,]*)$/, ' and the $1')}`,
+    `Held in place, tried, marked; then drilled and bolted. The ${names[0]} is then where the plan has it:`,
+    {
+      part: carrier[0]!,
+      values,
+      facts: Object.keys(values),
+      choices: { carries: [...carrier].sort().join(', ') },
+      tightens: joints.some(({ id }) => id === 'hold-carrier')
+        ? [{ joint: 'hold-carrier', pass: 'final' }]
+        : [],
+      tools: [...FASTENINGS.frame.tools, 'Torque wrench'],
+      minutes: 12,
+      cautions: ['Check what lies behind before drilling. Eye protection.'],
+      after: {
+        clear: 'Make room first.',
+        ...Object.fromEntries(carrier.map((id) => [`mount-${id}`, 'On the bench every bolt is reached.'])),
+      },
+    },
+  )
+}
+
+/** Steps that wait for a part on the plate wait for the plate. */
+export const afterCarrier = (carrier: readonly string[], steps: readonly Step[]): Step[] =>
+  steps.map((step) => {
+    const waits = step.id !== PLATE && carrier.some((id) => step.after[`mount-${id}`])
+    return waits ? { ...step, after: { ...step.after, [PLATE]: 'The plate hangs first.' } } : step
+  })
+
+/** What mounting is made from. */
+interface Mounting {
+  air: AirPlan
+  /** Steps that take old parts off. */
+  off: readonly Step[]
+  joints: readonly Joint[]
+  places: Readonly<Record<string, Point>>
+  carrier: readonly string[]
+}
+
+/** Every part that is fitted, at its place; what is screwed into it goes in first. */
+export function mountingSteps(of: Mounting): Step[] {
+  const { air, off, joints, places, carrier } = of
   const { steps, add } = stepList()
   const dressed = dressSteps(air)
   steps.push(...dressed)
@@ -216,9 +273,13 @@ export function mountingSteps(
     const where = state === 'kept' ? ' at its new place' : ''
     const joint = joints.find((j) => j.id === `hold-${id}`)
     const held = joint ? FASTENINGS[joint.fastening] : null
-    const place: Workplace = mount.cab ? 'cab' : 'truck'
-    const values = placeValues(places[id])
-    add('Mount', `mount-${id}`, `Mount the ${label.toLowerCase()}${where}`, mount.detail + back, {
+    const onPlate = carrier.includes(id)
+    const place: Workplace = onPlate ? 'bench' : mount.cab ? 'cab' : 'truck'
+    const values = onPlate ? {} : placeValues(places[id])
+    const title = onPlate
+      ? `Put the ${label.toLowerCase()} on the carrier plate`
+      : `Mount the ${label.toLowerCase()}${where}`
+    add('Mount', `mount-${id}`, title, mount.detail + back, {
       place,
       part: id,
       way: mount.way ?? '',
@@ -227,15 +288,16 @@ export function mountingSteps(
       choices: joint ? { held: joint.fastening } : {},
       tightens: joint ? [{ joint: joint.id, pass: 'final' }] : [],
       tools: held ? [...held.tools, ...(isRead(joint!) ? ['Torque wrench'] : [])] : [],
-      minutes: mount.minutes,
+      minutes: onPlate ? Math.ceil(mount.minutes * ON_PLATE) : mount.minutes,
       opens: { parts: [id] },
-      cautions: mountCautions(mount, kind, state),
+      cautions: onPlate ? ['Eye protection.'] : mountCautions(mount, kind, state),
       after: {
-        clear: 'Make room first.',
+        ...(onPlate ? { sheet: 'The sheet says which way it faces.' } : { clear: 'Make room first.' }),
         [`dress-${id}`]: 'On the bench every port is reached.',
         ...oldOneOff(off, id),
       },
     })
   }
+  if (carrier.length > 0) steps.push(plateStep(of))
   return steps
 }

@@ -186,18 +186,32 @@ function betweenSteps(work: SpringWork): Step[] {
     },
   )
   const driven = truck.raisedBy === 'frame' || truck.raisedBy === 'hoist'
-  const { room } = facts
+  const rooms = facts.rooms.filter((room) => room.side === null || room.side === side)
+  const values = Object.fromEntries(
+    rooms.map(({ room }, i) => [`room${i}`, { value: room, quantity: 'length' as const }]),
+  )
+  const expected = rooms.map(({ label }, i) => `{room${i}} to the ${label.replace(/^the /, '')}`).join(', ')
+  const says = expected ? `The plan says, at the tightest: ${expected}. ` : ''
   add(
     group,
     `fit-${side}`,
     `Test fit on the ${side}: measure the least room`,
     driven
-      ? 'Wheel on, axle driven from full droop to the stop by the jack, spring without air. Least room from the bag to tyre, frame, brake line and exhaust: the plan says {room}. Where it touches, say by how much: move it in its slots, trim, or set the bracket under instead of over.'
-      : 'As it stands, spring without air. Least room from the bag to tyre, frame, brake line and exhaust: over the whole travel the plan says {room}. Where it touches, say by how much: move it in its slots, or trim.',
+      ? `Wheel on, axle driven from full droop to the stop by the jack, spring without air. ${says}Where it touches, say by how much: move it in its slots, trim, or set the bracket under instead of over.`
+      : `As it stands, spring without air. ${says}Where it touches, say by how much: move it in its slots, or trim.`,
     {
       part,
-      values: room === null ? {} : { room: { value: room, quantity: 'length' } },
-      reads: [{ id: 'room', label: 'Least room read', quantity: 'length', expected: room }],
+      values,
+      reads:
+        rooms.length > 0
+          ? rooms.map((room) => ({
+              id: `room-${room.on.replace(/[^a-z0-9]+/gi, '-')}`,
+              label: `Least room to the ${room.label.replace(/^the /, '')}`,
+              quantity: 'length' as const,
+              expected: room.room,
+              room,
+            }))
+          : [{ id: 'room', label: 'Least room read', quantity: 'length', expected: null }],
       minutes: 3,
       tools: ['Tape', ...(driven ? ['Jack'] : [])],
       cautions: ['No air in the spring, no hand in the gap while the axle moves.'],

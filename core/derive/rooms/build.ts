@@ -56,8 +56,9 @@ function factsOf({ plan, names, set, truck, lay, power }: From): BuildFacts {
     control,
     lever,
     feed: powered ? { length: oneWay, area, fuse, atMotor: atMotor(power.result) } : null,
+    carrier: plan.lay.carrier,
     places: lay.result.places,
-    room: truck.result.fit?.worst?.value ?? null,
+    rooms: truck.result.rooms,
     wires: {
       list: rows.flatMap(({ id, mark, area: size, length, colour }) =>
         id === 'feed' || id === 'earth' || wireStays(air, id)

@@ -38,6 +38,7 @@ export const handoverRoom = defineRoom({
       rearRating: truck.result.truck.ratings.rearAxle,
       ratingsGuessed: isGuess(plan.truck.survey.ratings.how),
       stepsLeft: build.result.left,
+      unproved: build.result.unproved,
       sides: prove.result.sides,
       placesLeft: prove.result.places.filter((p) => !p.soap).map((p) => p.id),
       functionsTried: prove.result.functionsStand > 0,

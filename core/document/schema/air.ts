@@ -142,6 +142,7 @@ export const kitSteps = () =>
       instead: nullableChoice(KIT_STEP_PLACES),
       truck: nullableChoice(TRUCK_KIND_IDS),
       minutes: nullableNumber(0, 600),
+      picture: textField(120),
     }),
     100,
   )

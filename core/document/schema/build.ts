@@ -12,6 +12,8 @@ import {
   textField,
 } from '../fields'
 import {
+  BOX_STATES,
+  type BoxFind,
   type BuildPlan,
   COIL_WAYS,
   type Done,
@@ -67,6 +69,7 @@ export const buildSchema = shape<BuildPlan>({
       torques: orNull(recordField(nullableNumber(0.1, 2000), 40)),
       readings: recordField(numberField(-1e9, 1e9), 20),
       wrench: textField(60),
+      otherwise: textField(300),
     }),
     500,
   ),
@@ -74,5 +77,14 @@ export const buildSchema = shape<BuildPlan>({
   freed: recordField(freedThing, 100),
   holds: recordField(choiceField(PART_HOLDS), 200),
   coilWay: choiceField(COIL_WAYS),
+  box: recordField(
+    shape<BoxFind>({
+      who: textField(80),
+      at: textField(40),
+      state: choiceField(BOX_STATES),
+      count: nullableNumber(0, 1000),
+    }),
+    200,
+  ),
   order: listField(soughtField(64), 500),
 })

@@ -49,5 +49,6 @@ export const laySchema = shape<LayPlan>({
   ),
   cutTo: recordField(numberField(0.01, 100), 400),
   recut: recordField(textField(40), 400),
+  carrier: listField(soughtField(64), 20),
   allowance: numberField(-0.5, 1),
 })

@@ -177,6 +177,8 @@ export interface KitStep {
   truck: TruckKind | null
   /** Null takes the usual time. */
   minutes: number | null
+  /** Its picture: address of a photo of a job, `job/photo`; empty without one. */
+  picture: string
 }
 
 /** A kit as it is sold, with its content off its own sheet. */

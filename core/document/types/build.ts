@@ -26,6 +26,16 @@ export interface Done extends Tick {
   readings: Record<string, number>
   /** The torque wrench; empty if nobody named it. */
   wrench: string
+  /** How it was done otherwise than the step says, and why; empty if it was done as it says. */
+  otherwise: string
+}
+
+/** How something of the box was found when the box was checked. */
+export const BOX_STATES = ['present', 'missing', 'damaged'] as const
+export interface BoxFind extends Tick {
+  state: (typeof BOX_STATES)[number]
+  /** How many were counted; null if nobody counted. */
+  count: number | null
 }
 
 /**
@@ -65,6 +75,7 @@ export const NOTHING_RECORDED: Omit<Done, keyof Tick> = {
   torques: null,
   readings: {},
   wrench: '',
+  otherwise: '',
 }
 
 /** What becomes of a thing that was freed: back as it was, never back, or to another place. */
@@ -107,6 +118,8 @@ export interface BuildPlan {
   /** How parts are held, by their id; a part without an entry is held as is usual of its kind. */
   holds: Record<string, PartHold>
   coilWay: (typeof COIL_WAYS)[number]
+  /** What was found of the box's content, by the id of its line; what is not here was not checked. */
+  box: Record<string, BoxFind>
   /** Steps that somebody put first, in this order, as far as their reasons allow. */
   order: string[]
 }

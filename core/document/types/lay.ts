@@ -63,6 +63,8 @@ export interface LayPlan {
   cutTo: Record<string, number>
   /** When a cut line was cut again, by its id (ISO 8601). */
   recut: Record<string, string>
+  /** Parts that stand on one carrier plate, made on the bench: they are mounted as one and moved together. */
+  carrier: string[]
   /** How much longer runs come out than planned, as a share: the shop's own, once it has measured. */
   allowance: number
 }

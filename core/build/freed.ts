@@ -138,9 +138,15 @@ function fromCab(inCab: readonly string[]): Freed[] {
   if (inCab.length === 0) return []
   const names = inCab.map((label) => label.toLowerCase()).join(', ')
   return [
-    thing('sill-trim', 12, 'Sill trim and edge of the floor mat', 'at the door, where lines and wires come in', {
-      care: 'Clips pressed home one by one; nothing nipped under it.',
-    }),
+    thing(
+      'sill-trim',
+      12,
+      'Sill trim and edge of the floor mat',
+      'at the door, where lines and wires come in',
+      {
+        care: 'Clips pressed home one by one; nothing nipped under it.',
+      },
+    ),
     thing('kick-panel', 13, 'Kick panel', 'beside the pedals', {
       care: 'Lines and wires clear of every pedal over its whole travel.',
     }),

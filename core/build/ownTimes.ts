@@ -37,7 +37,8 @@ export function ownTimes(jobs: readonly BuildPlan['ticks'][]): Record<string, Ow
   return Object.fromEntries(
     [...found].map(([kind, times]) => {
       const sorted = [...times].sort((a, b) => a - b)
-      const middle = (sorted[Math.floor((sorted.length - 1) / 2)]! + sorted[Math.ceil((sorted.length - 1) / 2)]!) / 2
+      const middle =
+        (sorted[Math.floor((sorted.length - 1) / 2)]! + sorted[Math.ceil((sorted.length - 1) / 2)]!) / 2
       return [kind, { minutes: middle, times: times.length }]
     }),
   )

@@ -250,8 +250,7 @@ function moveWords(one: ReturnType<typeof roomsRead>[number], all: ReturnType<ty
   )
   const spare = Math.min(...across.map(({ read }) => read - WANTED_ROOM))
   const where = room.isOutside ? 'inwards' : 'outwards'
-  if (spare >= needs)
-    return `Moved ${where} by what is short, it clears on both sides. Measure again.`
+  if (spare >= needs) return `Moved ${where} by what is short, it clears on both sides. Measure again.`
   return `There is not as much to spare on its other side: move it ${where} as far as that allows and trim the rest, or set the bracket under instead of over. Measure again.`
 }
 

@@ -89,7 +89,9 @@ export function stillOpen(of: HandoverFacts): StillOpen[] {
       `No evidence of: ${unproved
         .slice(0, NAMED)
         .map(({ title, what }) => `“${title}” (${what})`)
-        .join('; ')}${unproved.length > NAMED ? `; and ${unproved.length - NAMED} more steps` : ''}. Read it where that is still possible, or say why it is not there.`,
+        .join(
+          '; ',
+        )}${unproved.length > NAMED ? `; and ${unproved.length - NAMED} more steps` : ''}. Read it where that is still possible, or say why it is not there.`,
       'build',
       unproved[0].step,
       UNPROVED,

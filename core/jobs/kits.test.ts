@@ -97,7 +97,14 @@ describe('a kit, taken whole', () => {
     lift: null,
     fasteners: { upper: { torque: 48, thread: 'M10', grade: '8.8', from: 'sheet', unit: '' } },
     steps: [
-      { title: 'Bolt the bag together', text: 'Cup up.', instead: 'bench', truck: null, minutes: 9, picture: '' },
+      {
+        title: 'Bolt the bag together',
+        text: 'Cup up.',
+        instead: 'bench',
+        truck: null,
+        minutes: 9,
+        picture: '',
+      },
       { title: 'Look at the marks', text: '', instead: null, truck: null, minutes: null, picture: '' },
     ],
     ...change,

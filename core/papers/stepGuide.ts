@@ -69,8 +69,10 @@ export function stepGuide(step: Step, source: GuideSource): StepGuide {
   const stands = UP_WORDS[result.stands[step.part ?? '']?.up ?? 'upright']
   return {
     what: stepText(step, source.units),
-    where: step.id.startsWith('mount-') && step.place !== 'bench' && step.part
-        ? whereWords(step.part, source) : [],
+    where:
+      step.id.startsWith('mount-') && step.place !== 'bench' && step.part
+        ? whereWords(step.part, source)
+        : [],
     way: [step.way, step.id.startsWith('mount-') ? stands : ''].filter((words) => words !== ''),
     run: route && !route.wayless ? runWords(route, source) : [],
     holes: holeWords([step.line, step.part], source),

@@ -1,11 +1,5 @@
 import type { SpringClass } from '../catalog/springs'
-import {
-  ordered,
-  type AirPlan,
-  type Opening,
-  type ProvePlan,
-  type Soap,
-} from '../document/types'
+import { ordered, type AirPlan, type Opening, type ProvePlan, type Soap } from '../document/types'
 import { STANDARD_ATMOSPHERE } from '../quantity/constants'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { isOfThisCircuit } from './covers'

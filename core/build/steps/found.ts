@@ -57,6 +57,7 @@ export function lookSteps(air: AirPlan, shielded: ReadonlySet<string>): Step[] {
       `Look at the ${c.label.toLowerCase()}`,
       (LOOK[c.kind] ?? LOOK_AT_ANY) + shield,
       {
+        part: id,
         minutes: 2,
         after: { chock: 'Chock before anyone reaches under.' },
       },
@@ -150,6 +151,7 @@ export function takeOffSteps(air: AirPlan): Step[] {
     const mine = lines.filter(([, l]) => l.from === id || l.to === id).map(([line]) => `off-line-${line}`)
     const isFitting = FITTINGS.includes(c.kind)
     add('Take off', `off-${id}`, `Off: ${c.label.toLowerCase()}`, offWords(air, c), {
+      part: id,
       minutes: isFitting ? 1 : 6,
       opens: { parts: [id] },
       after: { ...dead, ...Object.fromEntries(mine.map((line) => [line, 'Its lines come off first.'])) },
@@ -211,6 +213,7 @@ export function laterSteps(air: AirPlan): Step[] {
       `Plug what waits for the ${c.label.toLowerCase()}`,
       `At the ${plugged.map((other) => other!.label.toLowerCase()).join(' and the ')}: a plug pushed home and tugged, the tube coiled, tied and labelled.`,
       {
+        part: id,
         minutes: 3,
         opens: { parts: joined.flatMap((l) => [l.from, l.to]).filter((part) => part !== id) },
         after: { clear: 'Make room first.' },

@@ -78,34 +78,34 @@ export function workOf(
       : []
   const steps = onlyPlanned(
     afterCarrier(carrier, [
-    ...beforeSteps(truck, springsGoIn),
-    ...makeReadySteps(truck, freed, {
-      closingLoad: facts.closingLoad,
-      springsGoIn,
-      stopsBack: inStack.length === 0,
-    }),
-    ...lookSteps(air, new Set(facts.shields.map(({ id }) => id))),
-    ...off,
-    ...shields,
-    ...spring(first, null, {}),
-    ...spring(second, hasSpring(first) ? first : null, {
-      [`torque-${first}`]: 'Easy side first, then its mirror.',
-    }),
-    ...openGapSteps(facts),
-    ...mountingSteps({ air, off, joints, places: facts.places, carrier }),
-    ...laterSteps(air),
-    ...lines,
-    ...(facts.feed ? wiringSteps(power, air, { ...facts.wires, feed: facts.feed }, lineIds, off) : []),
-    ...(facts.feed ? [] : otherWires(facts.wires, {})),
-    ...(springsLeft ? firstFillSteps(facts, lineIds) : []),
-    ...closeSteps({
-      facts,
-      raised: truck.raisedBy !== 'not',
-      freed,
-      comingBack: freed.filter(({ id }) => !inStack.includes(id) && !(springsGoIn && stopsGoIn(truck, id))),
-      joints,
-      springsLeft,
-    }),
+      ...beforeSteps(truck, springsGoIn),
+      ...makeReadySteps(truck, freed, {
+        closingLoad: facts.closingLoad,
+        springsGoIn,
+        stopsBack: inStack.length === 0,
+      }),
+      ...lookSteps(air, new Set(facts.shields.map(({ id }) => id))),
+      ...off,
+      ...shields,
+      ...spring(first, null, {}),
+      ...spring(second, hasSpring(first) ? first : null, {
+        [`torque-${first}`]: 'Easy side first, then its mirror.',
+      }),
+      ...openGapSteps(facts),
+      ...mountingSteps({ air, off, joints, places: facts.places, carrier }),
+      ...laterSteps(air),
+      ...lines,
+      ...(facts.feed ? wiringSteps(power, air, { ...facts.wires, feed: facts.feed }, lineIds, off) : []),
+      ...(facts.feed ? [] : otherWires(facts.wires, {})),
+      ...(springsLeft ? firstFillSteps(facts, lineIds) : []),
+      ...closeSteps({
+        facts,
+        raised: truck.raisedBy !== 'not',
+        freed,
+        comingBack: freed.filter(({ id }) => !inStack.includes(id) && !(springsGoIn && stopsGoIn(truck, id))),
+        joints,
+        springsLeft,
+      }),
     ]),
   )
   return { steps, joints, freed }

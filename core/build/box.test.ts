@@ -2,7 +2,9 @@ import { createDeriver } from '../derive/derive'
 import { demoPlan } from '../demo/demoShop'
 import type { BoxFind, Plan } from '../document/types'
 import { boxOf, isShort, waitingFor } from './box'
+import { blockedBy } from './order'
 import { ownTimes, stepKind, timeByOwn, workedSoFar } from './ownTimes'
+import { whyOf } from './why'
 
 const derive = createDeriver()
 const plan = demoPlan('estuary-flatbed')
@@ -97,5 +99,55 @@ describe('a shop’s own times', () => {
     expect(workedSoFar(ticks, null)).toBe(15)
     expect(workedSoFar(ticks, Date.UTC(2026, 2, 12, 8, 100))).toBe(20)
     expect(workedSoFar({}, 5)).toBe(0)
+  })
+})
+
+describe('asked first', () => {
+  const chock = steps.find(({ id }) => id === 'chock')!
+  const after = steps.find(({ after: before }) => before.chock !== undefined)!
+  const done = Object.fromEntries(Object.keys(after.after).map((id) => [id, plan.build.ticks.chock!]))
+  const look = { who: 'Tamsin', at: '2026-03-12T08:00:00.000Z', seen: null }
+
+  test('a step that waits for a look holds what follows until somebody has looked', () => {
+    const by = (seen: typeof look.seen | { who: string; at: string }) =>
+      blockedBy(after, steps, { ticks: done, struck: {}, looks: { chock: { ...look, seen } } })
+    expect(by(null)).toMatchObject({
+      step: { id: chock.id },
+      reason: 'Tamsin wants it looked at before it goes on.',
+    })
+    expect(by({ who: 'Odile', at: look.at })).toBeNull()
+    const notes = (build: Partial<Plan['build']>) =>
+      derive({ ...fresh, build: { ...fresh.build, ...build } }).stages.build.notes.map(({ rule }) => rule)
+    expect(notes({ looks: { chock: look } })).toContain('look-wanted')
+    expect(notes({ looks: { chock: { ...look, seen: look } } })).not.toContain('look-wanted')
+  })
+
+  test('what was found under the truck stays until it is settled', () => {
+    const found = {
+      kind: 'does-not-fit' as const,
+      step: 'mount-compressor',
+      text: 'A bracket is there',
+      who: 'Bram',
+      at: look.at,
+      order: 1,
+      settled: false,
+    }
+    const notes = (settled: boolean) =>
+      derive({
+        ...fresh,
+        build: { ...fresh.build, fromTruck: { one: { ...found, settled } } },
+      }).stages.build.notes.filter(({ rule }) => rule === 'from-truck')
+    expect(notes(false)).toMatchObject([{ rank: 'fix', subject: 'mount-compressor' }])
+    expect(notes(false)[0]!.text).toContain('Bram says: A bracket is there')
+    expect(notes(true)).toEqual([])
+  })
+})
+
+describe('why', () => {
+  test('every step of the usual list says why, and what goes wrong without it', () => {
+    const silent = steps.filter(({ id }) => whyOf(id) === null).map(({ id }) => id)
+    expect(silent.filter((id) => !/^(clear|shield|look|presets|close-gap|open-gap|drill)/.test(id))).toEqual(
+      [],
+    )
   })
 })

@@ -24,6 +24,21 @@ export const KIT_STEP_LABELS: Record<KitStepPlace, string> = {
 }
 
 const SIDED = /-(left|right)$/
+
+/** The place on a kit's sheet of a step of the plan; null for one that no sheet puts in its own words. */
+export function kitPlaceOf(id: string): KitStepPlace | null {
+  const place = id.replace(SIDED, '')
+  return place in KIT_STEP_LABELS ? (place as KitStepPlace) : null
+}
+
+/** Puts a step on a sheet that is being changed: for the one of its place and truck, or at its end. */
+export function keepForKit(steps: KitStep[], step: KitStep): void {
+  const at = steps.findIndex(
+    (one) => one.instead === step.instead && (one.truck === step.truck || one.truck === null),
+  )
+  if (at < 0) steps.push(step)
+  else steps[at] = step
+}
 const IN_SHEETS_ORDER = 'The kit’s sheet has this order.'
 
 /** True if a step waits for another, straight or through others. */
@@ -87,6 +102,7 @@ export function withKitSheet(
           kit.text,
           {
             from: 'kit',
+            picture: kit.picture,
             place: like?.place ?? 'truck',
             minutes: kit.minutes ?? 3,
             after: earlier === null ? {} : { [earlier]: IN_SHEETS_ORDER },
@@ -111,6 +127,7 @@ export function withKitSheet(
       steps.set(id, {
         ...step,
         from: 'kit',
+        picture: kit.picture,
         title: side ? `${kit.title}, ${side}` : kit.title,
         detail: kit.text,
         minutes: kit.minutes ?? step.minutes,

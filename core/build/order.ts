@@ -5,11 +5,14 @@ import type { Step } from './types'
 export function blockedBy(
   step: Step,
   steps: readonly Step[],
-  { ticks, struck }: Pick<BuildPlan, 'ticks' | 'struck'>,
+  { ticks, struck, looks }: Pick<BuildPlan, 'ticks' | 'struck'> & Partial<Pick<BuildPlan, 'looks'>>,
 ): { step: Step; reason: string } | null {
   for (const [id, reason] of Object.entries(step.after)) {
     const before = steps.find((s) => s.id === id)
     if (before && !ticks[id] && !struck[id]) return { step: before, reason }
+    const look = looks?.[id]
+    if (before && look && !look.seen)
+      return { step: before, reason: `${look.who} wants it looked at before it goes on.` }
   }
   return null
 }

@@ -1,6 +1,6 @@
 import { FOOT_POUND } from '../quantity/constants'
 import { PRACTICE } from '../catalog/practice'
-import type { BuildPlan } from '../document/types'
+import { ordered, type BuildPlan, type FromTruck } from '../document/types'
 import { notesOf, type Note } from '../quantity/figure'
 import { FASTENINGS } from '../catalog/fastenings'
 import { changedOf, factsOf, jointMap, readJoints, type Changed } from './evidence'
@@ -317,6 +317,48 @@ const doneOtherwise = (steps: readonly Step[], { ticks }: BuildPlan): Note[] =>
     })
   })
 
+const FOUND_WORDS: Record<FromTruck['kind'], string> = {
+  'does-not-fit': 'It does not fit',
+  'in-the-way': 'Something is in the way',
+  cut: 'Cut otherwise',
+  bolt: 'A bolt was otherwise',
+  other: 'Found',
+}
+
+/** What was found under the truck and nobody at the desk has dealt with. */
+const foundUnderTruck = (steps: readonly Step[], { fromTruck }: BuildPlan): Note[] =>
+  ordered(fromTruck).flatMap(([id, { kind, step, text, who, settled }]) => {
+    if (settled) return []
+    const title = steps.find((one) => one.id === step)?.title ?? step
+    return note({
+      rule: 'from-truck',
+      rank: 'fix',
+      subject: step,
+      title: `${FOUND_WORDS[kind]}: ${title.toLowerCase()}`,
+      text: `${who} says: ${text}. Look at the plan, then say that it is settled.`,
+      source: 'From the truck',
+      remedy: {
+        label: 'It is settled',
+        patches: [{ op: 'replace', path: ['build', 'fromTruck', id, 'settled'], value: true }],
+      },
+    })
+  })
+
+/** Steps that were done and wait for somebody's look. */
+const waitingForLook = (steps: readonly Step[], { looks }: BuildPlan): Note[] =>
+  steps.flatMap(({ id, title }) => {
+    const look = looks[id]
+    if (!look || look.seen) return []
+    return note({
+      rule: 'look-wanted',
+      rank: 'fix',
+      subject: id,
+      title: `A look is wanted: ${title.toLowerCase()}`,
+      text: `${look.who} asks for it. What follows waits until somebody has looked.`,
+      source: 'As asked',
+    })
+  })
+
 /** What the box has not, and what waits for it. */
 export const boxRules = (
   lines: readonly BoxLine[],
@@ -466,6 +508,8 @@ export const buildRules = (work: Work, build: BuildPlan, standing: BuildPlan['ti
   ...roomRead(work.steps, build),
   ...roomOtherwise(work.steps, standing),
   ...doneOtherwise(work.steps, build),
+  ...foundUnderTruck(work.steps, build),
+  ...waitingForLook(work.steps, build),
   ...stillHanging(work, { ...build, ticks: standing }),
   ...withoutReason(work),
   ...withoutRecord(work.steps, { ...build, ticks: standing }),

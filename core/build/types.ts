@@ -60,6 +60,8 @@ export interface Step {
   putsBack: readonly string[]
   /** Whose words it has: the kit's own sheet, or the usual ones. */
   from: 'kit' | 'usual'
+  /** Address of the photo on the kit's sheet, `job/photo`; empty without one. */
+  picture: string
   /** True if it is done days later, after the road. */
   later: boolean
   cautions: string[]

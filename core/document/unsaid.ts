@@ -27,6 +27,8 @@ export const BUILD_UNSAID: Omit<BuildPlan, 'ticks' | 'struck'> = {
   holds: {},
   coilWay: 'in',
   box: {},
+  looks: {},
+  fromTruck: {},
   order: [],
 }
 

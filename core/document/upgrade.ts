@@ -149,7 +149,7 @@ function upgradeTicks(ticks: unknown): unknown {
 
 function upgradeBuild(build: unknown): unknown {
   const filled = fill(build, { struck: {}, ...BUILD_UNSAID }, [
-    ...['struck', 'fasteners', 'freed', 'holds', 'box'],
+    ...['struck', 'fasteners', 'freed', 'holds', 'box', 'looks', 'fromTruck'],
   ])
   if (!isRecord(filled)) return filled
   const ticks = upgradeTicks(filled.ticks)
@@ -274,8 +274,8 @@ export const upgradeDocument = (value: unknown): unknown =>
  * Version 2 added, and took nothing away: frame kick-up, axle, drive shaft, spare wheel, spring seat, inner
  * fender, brake line, coil, existing parts, second battery, bed hitch, tyre rating, overload leaf, stops,
  * wedges, survey, scale tickets; of hauls: liquids, seats and racks, trailer plan, spring bars; of air: the
- * spring's own sheet, spacer and droop. Version 18 added, of Build, what was found in the box, and of ticks how
- * a step was done otherwise; of Lay the carrier plate; of a kit's steps their picture. Version 17 added, of Build, the register of freed things, how parts are
+ * spring's own sheet, spacer and droop. Version 18 added, of Build, what was found in the box and under the truck,
+ * which steps wait for a look, and of ticks how a step was done otherwise; of Lay the carrier plate; of a kit's steps their picture. Version 17 added, of Build, the register of freed things, how parts are
  * held, how a coil insert gets in, an own order, and of ticks the values of what was done; of the truck how the
  * lower bracket is held, and a brace. Version 16 added, of a reading of the road trial, what was wrong with
  * it. Version 15 added, of Lay, when lines were cut anew; of air how lines that were there were found, and

@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { ChevronLeft, ChevronRight } from '@lucide/vue'
 import { factsOf, jointMap, untold } from '#core/build/evidence'
 import { blockedBy, heldBy } from '#core/build/order'
+import { workedSoFar } from '#core/build/ownTimes'
 import type { Step } from '#core/build/types'
 import { guideSource } from '#core/papers/stepGuide'
+import { showText } from '#core/quantity/units'
 import { STAGE_DRAWERS } from '../stageDrawers'
 import BuildLists from './BuildLists.vue'
+import BoxCheck from './BoxCheck.vue'
 import FastenerTable from './FastenerTable.vue'
 import FreedTable from './FreedTable.vue'
 import JointTable from './JointTable.vue'
+import OneStep from './OneStep.vue'
 import OrderAndTime from './OrderAndTime.vue'
 import StepReads from './StepReads.vue'
 import StepTorques from './StepTorques.vue'
@@ -30,6 +33,25 @@ const source = computed(() => guideSource(job.plan!, job.derived!, shop.units))
 const readings = ref<Record<string, Record<string, number>>>({})
 /** Torques reached in steps that are not ticked yet, N·m by step and joint; null if not measured. */
 const reached = ref<Record<string, Record<string, number | null>>>({})
+/** How steps that are not ticked yet were done otherwise, by step. */
+const otherwises = ref<Record<string, string>>({})
+const otherwise = computed({
+  get: () => otherwises.value[single.value.id] ?? '',
+  set: (words) => (otherwises.value[single.value.id] = words),
+})
+/** The torque wrench at hand; it is written down with every torque. */
+const wrench = ref(localStorage.getItem('np.wrench') ?? '')
+watch(wrench, (name) => localStorage.setItem('np.wrench', name))
+const now = useNow(60_000)
+const worked = computed(() => workedSoFar(job.plan!.build.ticks, isToday.value ? now.value : null))
+/** The step at hand counts only on a day on which something was ticked. */
+const isToday = computed(() => {
+  const last = Object.values(job.plan!.build.ticks).reduce(
+    (newest, { at: time }) => (time > newest ? time : newest),
+    '',
+  )
+  return last.slice(0, 10) === new Date(now.value).toISOString().slice(0, 10)
+})
 const refusal = ref<{ id: string; text: string } | null>(null)
 /** The parts of the work that share a drawer. */
 const PHASES: readonly { id: string; name: string; groups: readonly string[] }[] = [
@@ -107,18 +129,25 @@ function toggle(step: Step): void {
       facts: factsOf(step),
       torques,
       readings: { ...readings.value[step.id] },
-      wrench: wrench.value,
-      otherwise: otherwise.value[step.id] ?? '',
+      wrench: step.tightens.length > 0 ? wrench.value : '',
+      otherwise: otherwises.value[step.id] ?? '',
     }
   })
   Reflect.deleteProperty(reached.value, step.id)
   Reflect.deleteProperty(readings.value, step.id)
+  Reflect.deleteProperty(otherwises.value, step.id)
   at.value = null
 }
 function go(by: number): void {
   refusal.value = null
   at.value = steps.value[Math.min(Math.max(index.value + by, 0), steps.value.length - 1)]!.id
 }
+
+/** Pictures of all steps are made for paper only. */
+const printing = ref(false)
+const print = () => (printing.value = true)
+onMounted(() => addEventListener('beforeprint', print))
+onBeforeUnmount(() => removeEventListener('beforeprint', print))
 
 const VIEWS = [{ id: 'step', title: 'Step' }]
 /** One drawer for each part of the work, with its progress. */
@@ -144,13 +173,25 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
               >, <span class="figure">{{ later }}</span> after the road</template
             >
           </p>
-          <p class="label">Usual time <Fig :figure="stage.figures.time" /></p>
+          <p class="label">
+            <template v-if="worked"
+              ><span class="figure" data-worked>{{ showText(worked * 60, 'time', shop.units) }}</span> of
+              about </template
+            ><template v-else>Usual time </template><Fig :figure="stage.figures.time" />
+          </p>
           <label class="flex items-center gap-2 text-sm ml-auto"
             >Ticked by
             <select v-model="shop.who" class="field !w-auto">
               <option v-for="p in shop.people" :key="p.id" :value="p.id">{{ p.name }}</option>
             </select>
           </label>
+          <TextField
+            class="no-print"
+            label="Torque wrench"
+            :value="wrench"
+            :max="60"
+            @change="(v) => (wrench = v)"
+          />
           <div class="w-full h-2 rounded bg-line" aria-hidden="true">
             <span
               class="block h-full rounded bg-petrol"
@@ -159,64 +200,17 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
           </div>
         </div>
 
-        <article v-if="single" class="print:hidden sheet p-4" aria-live="polite">
-          <p class="label">
-            {{ single.group }} ·
-            {{ single.later ? 'days later' : `step ${index + 1} of ${stage.result.today}` }}
-          </p>
-          <h2 class="text-2xl leading-tight my-1">{{ single.title }}</h2>
-          <p v-if="stage.result.hasSheet" class="label">
-            {{
-              single.from === 'kit'
-                ? 'Off the kit’s own sheet.'
-                : 'A usual step: the kit’s sheet says nothing of it.'
-            }}
-          </p>
-          <StepWords :step="single" :source="source" large />
-          <StepReads
-            v-if="single.reads.length"
-            v-model="readings[single.id]"
-            :step="single"
-            :tick="ticks[single.id]"
-            class="my-2"
-          />
-          <StepTorques
-            v-if="single.tightens.length"
-            v-model="reached[single.id]"
-            :step="single"
-            :tick="ticks[single.id]"
-            large
-            class="my-2"
-          />
-          <ul v-if="single.cautions.length" class="my-2 space-y-1">
-            <li v-for="c in single.cautions" :key="c" class="border-l-4 border-brick pl-2 font-semibold">
-              {{ c }}
-            </li>
-          </ul>
-          <p v-if="single.tools.length" class="label">Tools: {{ single.tools.join(', ') }}</p>
-          <p v-if="refusal?.id === single.id" class="text-brick font-semibold my-2" role="alert">
-            {{ refusal.text }}
-          </p>
-          <p v-if="ticks[single.id]" class="label">
-            Done by {{ ticks[single.id]!.who }}, {{ shortTime(ticks[single.id]!.at) }}
-          </p>
-          <button
-            type="button"
-            class="button justify-center mt-3 px-6! pointer-coarse:w-full pointer-coarse:text-xl pointer-coarse:min-h-16!"
-            @click="toggle(single)"
-          >
-            {{ ticks[single.id] ? 'Take the tick back' : 'Done' }}
-          </button>
-          <StrikeStep class="ml-3" :step="single" :done="!!ticks[single.id]" />
-          <PhotoRow class="mt-3" :subject="`step:${single.id}`" :of="single.title" />
-          <div class="flex justify-between mt-3">
-            <button type="button" class="button quiet touch" @click="go(-1)">
-              <ChevronLeft :size="20" aria-hidden="true" />Before</button
-            ><button type="button" class="button quiet touch" @click="go(1)">
-              Next<ChevronRight :size="20" aria-hidden="true" />
-            </button>
-          </div>
-        </article>
+        <OneStep
+          v-if="single"
+          v-model:readings="readings[single.id]"
+          v-model:torques="reached[single.id]"
+          v-model:otherwise="otherwise"
+          :step="single"
+          :source="source"
+          :refusal="refusal?.id === single.id ? refusal.text : ''"
+          @toggle="toggle(single)"
+          @go="go"
+        />
       </div>
     </template>
     <template v-for="phase in phases" :key="phase.id" #[phase.id]>
@@ -245,6 +239,13 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
                 :class="{ 'text-petrol': step === next }"
                 >{{ step.title }}</label
               >
+              <StepDrawing
+                v-if="printing"
+                still
+                class="hidden print:block max-w-[16rem] float-right ml-3"
+                :step="step"
+                :source="source"
+              />
               <StepWords :step="step" :source="source" />
               <p v-for="c in step.cautions" :key="c" class="text-sm text-brick font-semibold">{{ c }}</p>
               <StepReads
@@ -288,7 +289,7 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
     </template>
     <template #off><FreedTable /></template>
     <template #held><JointTable /></template>
-    <template #lists><BuildLists /></template>
+    <template #lists><BoxCheck class="mb-3" /><BuildLists /></template>
     <template #order><OrderAndTime /></template>
   </DrawerBench>
 </template>

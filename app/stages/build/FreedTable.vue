@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { OFTEN_FREED, type Freed } from '#core/build/freed'
+import { showText } from '#core/quantity/units'
 import { FATES, type Fate, type FreedThing } from '#core/document/types'
 
 /** The register "Off and back": what comes off, in which bag its bolts are, and what becomes of it. */
 const job = useJob()
+const shop = useShop()
 const result = computed(() => job.derived!.stages.build.result)
 const WORDS: Record<Fate, string> = { back: 'goes back', off: 'stays off', moved: 'goes to another place' }
 const fates = FATES.map((value) => ({ value, label: WORDS[value] }))
@@ -50,6 +52,8 @@ function add(label: string, usual: Partial<FreedThing> = {}): void {
 }
 const remove = ({ id, label }: Freed) =>
   job.edit(`Not taken off: ${label.toLowerCase()}`, (draft) => Reflect.deleteProperty(draft.build.freed, id))
+/** What goes back, or to another place, with its bolts in a bag. */
+const bagged = computed(() => result.value.freed.filter(({ fate }) => fate !== 'off'))
 const offered = computed(() =>
   OFTEN_FREED.filter(({ label }) => !result.value.freed.some((entry) => entry.label === label)),
 )
@@ -161,5 +165,30 @@ const offered = computed(() =>
         {{ usual.label }}
       </button>
     </p>
+    <p class="no-print label mt-2">
+      Printed with this stage: a label for every bag, on a page of their own.
+      <button type="button" class="underline touch" @click="printSheet">Print</button>
+    </p>
+    <ul
+      v-if="bagged.length"
+      class="hidden print:grid grid-cols-2 gap-2 break-before-page"
+      aria-label="Bag labels"
+      data-bag-labels
+    >
+      <li
+        v-for="entry in bagged"
+        :key="entry.id"
+        class="border-2 border-ink p-2 break-inside-avoid min-h-28 flex gap-3"
+      >
+        <span class="text-4xl figure">{{ entry.bag }}</span>
+        <span>
+          <span class="font-semibold">{{ entry.label }}</span><br />{{ entry.where }}<br />
+          {{ entry.bolts || '__' }} bolts {{ entry.head || 'head ______' }}
+          {{ entry.torque === null ? '' : `· ${showText(entry.torque, 'torque', shop.units)}`
+          }}{{ entry.locker ? ' · thread locker' : '' }}<br />
+          {{ job.plan!.job.name }} {{ job.plan!.job.number }}
+        </span>
+      </li>
+    </ul>
   </section>
 </template>

@@ -1,18 +1,56 @@
 <script setup lang="ts">
 import { leavingNow } from '#core/build/leaving'
 import { blockedBy } from '#core/build/order'
+import { timeByOwn, type OwnTime } from '#core/build/ownTimes'
+import { boxOf } from '#core/build/box'
+import { showText } from '#core/quantity/units'
 import type { Step } from '#core/build/types'
 
 /** Times, what can be done now, what waits for what, and steps that somebody put first. */
 const job = useJob()
+const shop = useShop()
 const stage = computed(() => job.derived!.stages.build)
 const result = computed(() => stage.value.result)
-const record = computed(() => ({ ticks: result.value.ticks, struck: job.plan!.build.struck }))
+const record = computed(() => ({ ...job.plan!.build, ticks: result.value.ticks }))
 const open = computed(() => result.value.steps.filter(({ id }) => result.value.left.includes(id)))
 const withBlock = computed(() =>
   open.value.map((step) => ({ step, by: blockedBy(step, result.value.steps, record.value) })),
 )
-const ready = computed(() => withBlock.value.filter(({ by }) => by === null).map(({ step }) => step))
+const ready = computed(() =>
+  withBlock.value
+    .filter(({ by, step }) => by === null && !result.value.waits[step.id])
+    .map(({ step }) => step),
+)
+/** What the box has not, with the steps that wait for it. */
+const missing = computed(() => {
+  const names = new Map(boxOf(job.plan!.air, result.value.joints).map(({ id, label }) => [id, label]))
+  const groups = Map.groupBy(Object.entries(result.value.waits), ([, line]) => line)
+  return [...groups].map(([line, steps]) => ({
+    label: names.get(line) ?? line,
+    first: result.value.steps.find(({ id }) => id === steps[0]![0])!.title,
+    count: steps.length,
+  }))
+})
+/** True if ticks say that nothing is off, loose or open. */
+const nothingOpen = computed(() => leaving.value.length === 0)
+/** Times of this shop's other jobs, by kind of step. */
+const own = ref<Record<string, OwnTime>>({})
+onMounted(async () => {
+  own.value = await callApi<typeof own.value>(`/api/shop/times?without=${job.id}`).catch(() => ({}))
+})
+const byOwn = computed(() =>
+  timeByOwn(
+    result.value.steps.filter(({ later }) => !later),
+    own.value,
+  ),
+)
+/** What the time is multiplied by: a first time, a helper (common practice). */
+const firstTime = ref(false)
+const helper = ref(false)
+const minutes = computed(
+  () => (helper.value ? result.value.minutesOfTwo : result.value.minutes) * (firstTime.value ? 2 : 1),
+)
+const time = (value: number) => showText(value * 60, 'time', shop.units)
 const waiting = computed(() => withBlock.value.filter(({ by }) => by !== null))
 const leaving = computed(() => leavingNow(result.value, job.plan!.build))
 const PLACES: Record<Step['place'], string> = {
@@ -35,7 +73,25 @@ const usual = () => job.edit('Usual order', (draft) => void (draft.build.order =
       <h2>Time</h2>
       <p>
         Alone <Fig :figure="stage.figures.time" />, with two people <Fig :figure="stage.figures.timeOfTwo" />.
-        A first time takes twice as long.
+      </p>
+      <p class="flex flex-wrap gap-x-4 gap-y-1 items-center mt-1">
+        <label class="no-print touch flex items-center gap-2"
+          ><input v-model="helper" type="checkbox" class="size-5 accent-petrol" />With a helper</label
+        >
+        <label class="no-print touch flex items-center gap-2"
+          ><input v-model="firstTime" type="checkbox" class="size-5 accent-petrol" />For the first time: twice
+          as long</label
+        >
+        <span
+          >That makes <span class="figure" data-time>{{ time(minutes) }}</span></span
+        >
+      </p>
+      <p v-if="byOwn.known" class="mt-1">
+        By this shop’s own ticks <span class="figure">{{ time(byOwn.minutes) }}</span>: {{ byOwn.known }} of
+        {{ result.today }} steps rest on {{ byOwn.times }} of its times, the others are usual ones.
+      </p>
+      <p v-else class="label mt-1">
+        This shop’s own times take over as soon as a kind of step was ticked three times on its other jobs.
       </p>
     </section>
     <section class="sheet p-4" aria-label="What can be done now">
@@ -57,6 +113,24 @@ const usual = () => job.edit('Usual order', (draft) => void (draft.build.order =
       </ul>
       <p v-if="first.length" class="mt-2">
         <button type="button" class="underline touch no-print" @click="usual">Back to the usual order</button>
+      </p>
+    </section>
+    <section v-if="missing.length" class="sheet p-4" aria-label="Waiting for a part">
+      <h2>Waiting for a part</h2>
+      <ul>
+        <li v-for="one in missing" :key="one.label" class="border-t border-line py-1">
+          <span class="font-semibold">{{ one.label }}</span>
+          <span class="text-soft">
+            holds {{ one.count }} {{ one.count === 1 ? 'step' : 'steps' }}, first “{{ one.first }}”</span
+          >
+        </li>
+      </ul>
+      <p class="mt-1">
+        {{ ready.length }} {{ ready.length === 1 ? 'step' : 'steps' }} can be done meanwhile.
+        <template v-if="nothingOpen">
+          Should it be driven until then: by the ticks nothing is off, loose or open. Look once round it, and
+          leave the fuse out and the springs without air.</template
+        ><template v-else> It is not driven until what stands below is put right.</template>
       </p>
     </section>
     <section v-if="leaving.length" class="sheet p-4" aria-label="If you stop now">

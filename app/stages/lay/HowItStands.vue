@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { layFactsOf } from '#core/catalog/layFacts'
 import { HEAT_FIGURE, heatKept, MASS_FIGURE, partMass, partSize, SIZE_FIGURES } from '#core/catalog/partSizes'
-import { type Stand, UPS, type Up } from '#core/document/types'
+import { type ComponentKind, type Stand, UPS, type Up } from '#core/document/types'
 import { AS_IS } from '#core/lay/space/stand'
 import { useLay } from './useLay'
 
@@ -37,6 +37,23 @@ const fromSheet = computed(() =>
 const asClass = () =>
   job.edit(`Size of ${label.value} as of its class`, (d) => {
     for (const { id } of fromSheet.value) Reflect.deleteProperty(d.air.components[of]!.sheet, id)
+  })
+/** Parts that may stand on one plate, bolted together on the bench. */
+const CARRIED: readonly ComponentKind[] = [
+  'compressor',
+  'block',
+  'dryer',
+  'manifold',
+  'solenoid',
+  'regulator',
+]
+const canBeCarried = computed(() => CARRIED.includes(plan.value.air.components[of]!.kind))
+const carried = computed(() => plan.value.lay.carrier.includes(of))
+const carry = () =>
+  set(`${carried.value ? 'Off' : 'On'} the carrier plate: ${label.value.toLowerCase()}`, (lay) => {
+    lay.carrier = carried.value ? lay.carrier.filter((id) => id !== of) : [...lay.carrier, of]
+    // What stands on the plate keeps its place beside the others.
+    if (!carried.value) lay.places[of] ??= result.value.places[of]!
   })
 const hand = computed(() => layFactsOf(plan.value.air, of).hand)
 </script>
@@ -81,6 +98,10 @@ const hand = computed(() => layFactsOf(plan.value.air, of).hand)
     :max="200"
     @change="(v) => setSheet(MASS_FIGURE.label, MASS_FIGURE.id, v)"
   />
+  <label v-if="canBeCarried" class="touch flex items-center gap-2 self-end"
+    ><input type="checkbox" class="size-5 accent-petrol" :checked="carried" @change="carry" />On the carrier
+    plate, moved and mounted with what else is on it</label
+  >
   <p class="text-sm col-span-full">
     <span class="label"
       >{{ byHand ? 'Turned by hand.' : 'Turned as proposed: its ports towards what they are joined to.' }}

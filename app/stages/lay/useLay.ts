@@ -1,4 +1,5 @@
 import { ordered, type LayPlan, type Point } from '#core/document/types'
+import { movedTogether } from '#core/lay/carrier'
 import { laidParts } from '#core/lay/space/room'
 import { snapped } from '#core/lay/space/snap'
 import { laidSize } from '#core/lay/space/stand'
@@ -33,13 +34,13 @@ export function useLay() {
       .map(([id, c]) => ({ id, ...c, place: result.value.places[id]!, size: laidSize(air, lay.stands, id) }))
   })
   function put(id: string, label: string, place: Point): void {
-    set(`Move ${label}`, (lay) => {
-      lay.places[id] = place
-    })
+    const moved = movedTogether(plan.value.lay, result.value.places, id, place)
+    set(`Move ${label}`, (lay) => void Object.assign(lay.places, moved))
   }
   const moves = useMoving<{ id: string; label: string; view: FlatView }>(({ id, label, view }) => {
     screen.subject = id
-    const from = result.value.places[id]!
+    const { places } = result.value
+    const from = places[id]!
     const { truck, air, lay } = plan.value
     const size = laidSize(air, lay.stands, id)
     // A dragged part snaps to steel it comes near; the arrow keys place it exactly.
@@ -49,7 +50,10 @@ export function useLay() {
     }
     return {
       label: `Move ${label}`,
-      to: (dx, dy, nudged) => (draft) => void (draft.lay.places[id] = to(dx, dy, nudged)),
+      to: (dx, dy, nudged) => {
+        const moved = movedTogether(lay, places, id, to(dx, dy, nudged))
+        return (draft) => void Object.assign(draft.lay.places, moved)
+      },
     }
   }, STEP)
   const waypointsOf = (id: string): Point[] => plan.value.lay.waypoints[id] ?? []

@@ -20,6 +20,7 @@ export const newStep = (group: string, id: string, title: string, detail: string
   frees: [],
   putsBack: [],
   from: 'usual',
+  picture: '',
   later: false,
   cautions: [],
   tools: [],

@@ -5,6 +5,7 @@ import {
   nameField,
   nullableNumber,
   numberField,
+  orderField,
   orNull,
   recordField,
   shape,
@@ -21,9 +22,13 @@ import {
   FASTENER_FROM,
   type Fastener,
   FATES,
+  FOUND_KINDS,
   type FreedThing,
+  type FromTruck,
+  type Look,
   PART_HOLDS,
   type PassedOver,
+  type Tick,
 } from '../types'
 
 export const passedOver = shape<PassedOver>({ who: textField(80), at: textField(40), reason: nameField(300) })
@@ -53,6 +58,8 @@ const freedThing = shape<FreedThing>({
   locker: flagField(),
 })
 
+const tick = { who: textField(80), at: textField(40) }
+
 export const buildSchema = shape<BuildPlan>({
   fasteners: fasteners(),
   ticks: recordField(
@@ -77,6 +84,18 @@ export const buildSchema = shape<BuildPlan>({
   freed: recordField(freedThing, 100),
   holds: recordField(choiceField(PART_HOLDS), 200),
   coilWay: choiceField(COIL_WAYS),
+  looks: recordField(shape<Look>({ ...tick, seen: orNull(shape<Tick>(tick)) }), 500),
+  fromTruck: recordField(
+    shape<FromTruck>({
+      ...tick,
+      kind: choiceField(FOUND_KINDS),
+      step: soughtField(64),
+      text: nameField(300),
+      order: orderField(),
+      settled: flagField(),
+    }),
+    300,
+  ),
   box: recordField(
     shape<BoxFind>({
       who: textField(80),

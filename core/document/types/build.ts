@@ -30,6 +30,24 @@ export interface Done extends Tick {
   otherwise: string
 }
 
+/** A step that somebody wants looked at before it goes on, and who looked. */
+export interface Look extends Tick {
+  /** Who looked, and when; null until somebody did. */
+  seen: Tick | null
+}
+
+export const FOUND_KINDS = ['does-not-fit', 'in-the-way', 'cut', 'bolt', 'other'] as const
+/** Something found under the truck, to be settled at the desk. */
+export interface FromTruck extends Tick {
+  kind: (typeof FOUND_KINDS)[number]
+  /** The step in which it was found. */
+  step: string
+  text: string
+  order: number
+  /** True once somebody at the desk has dealt with it. */
+  settled: boolean
+}
+
 /** How something of the box was found when the box was checked. */
 export const BOX_STATES = ['present', 'missing', 'damaged'] as const
 export interface BoxFind extends Tick {
@@ -118,6 +136,10 @@ export interface BuildPlan {
   /** How parts are held, by their id; a part without an entry is held as is usual of its kind. */
   holds: Record<string, PartHold>
   coilWay: (typeof COIL_WAYS)[number]
+  /** Steps that wait for somebody's look, by step. */
+  looks: Record<string, Look>
+  /** What was found under the truck. */
+  fromTruck: Record<string, FromTruck>
   /** What was found of the box's content, by the id of its line; what is not here was not checked. */
   box: Record<string, BoxFind>
   /** Steps that somebody put first, in this order, as far as their reasons allow. */

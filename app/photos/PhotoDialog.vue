@@ -19,6 +19,21 @@ async function tried(what: () => Promise<void>): Promise<void> {
     problem.value = (error as Error).message
   }
 }
+const marking = ref(false)
+const shown = useTemplateRef('shown')
+const size = ref<{ width: number; height: number } | null>(null)
+watch(photo, () => (marking.value = false))
+function mark(): void {
+  const image = shown.value
+  if (!image) return
+  size.value = { width: image.naturalWidth, height: image.naturalHeight }
+  marking.value = image.naturalWidth > 0
+}
+async function keepMarked(blob: Blob): Promise<void> {
+  const { subject } = photo.value!
+  marking.value = false
+  await tried(() => photos.add(subject, blob))
+}
 async function remove(): Promise<void> {
   const { id } = photo.value!
   if (!sure.value) sure.value = true
@@ -36,7 +51,21 @@ async function remove(): Promise<void> {
           {{ photo.waits ? 'Waits in this browser to be saved' : `${photo.who}, ${shortTime(photo.at)}` }}
         </p>
         <p v-if="photo.refused" class="text-brick font-semibold mb-2" role="alert">{{ photo.refused }}</p>
-        <img :src="photo.src" :alt="photo.caption || 'The photo'" class="max-h-[60vh] mx-auto" />
+        <PhotoMark
+          v-if="marking && size"
+          :src="photo.src"
+          :width="size.width"
+          :height="size.height"
+          @marked="keepMarked"
+          @close="marking = false"
+        />
+        <img
+          v-else
+          ref="shown"
+          :src="photo.src"
+          :alt="photo.caption || 'The photo'"
+          class="max-h-[60vh] mx-auto"
+        />
         <TextField
           class="mt-3"
           label="What it shows"
@@ -55,6 +84,7 @@ async function remove(): Promise<void> {
           >
             Try again
           </button>
+          <button v-if="!marking" type="button" class="button quiet" @click="mark">Draw on it</button>
           <button type="button" class="button quiet" @click="remove">
             {{ sure ? 'Yes, take it away for good' : 'Take it away' }}
           </button>

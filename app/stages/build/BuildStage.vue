@@ -80,7 +80,8 @@ const phases = computed(() =>
 const later = computed(() => steps.value.length - stage.value.result.today)
 const next = computed(() => steps.value.find((s) => stage.value.result.left.includes(s.id)))
 /** The step shown large, one at a time, for work under the truck. */
-const at = ref<string | null>(null)
+const route = useRoute()
+const at = ref<string | null>(typeof route.query.step === 'string' ? route.query.step : null)
 const single = computed(() => steps.value.find((s) => s.id === at.value) ?? next.value ?? steps.value.at(-1)!)
 const index = computed(() => steps.value.indexOf(single.value))
 
@@ -186,7 +187,8 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
             </select>
           </label>
           <TextField
-            class="no-print"
+            v-if="single?.tightens.length"
+            class="no-print w-44"
             label="Torque wrench"
             :value="wrench"
             :max="60"
@@ -220,7 +222,7 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
           <li
             v-for="step in group.steps"
             :key="step.id"
-            class="flex gap-3 items-start border-t border-line pt-1.5"
+            class="flex gap-3 items-start border-t border-line pt-1.5 break-inside-avoid"
             :class="{ 'bg-chosen': screen.subject === step.id }"
             :data-step="step.id"
             :data-subject="step.id"
@@ -239,13 +241,10 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
                 :class="{ 'text-petrol': step === next }"
                 >{{ step.title }}</label
               >
-              <StepDrawing
-                v-if="printing"
-                still
-                class="hidden print:block max-w-[16rem] float-right ml-3"
-                :step="step"
-                :source="source"
-              />
+              <div v-if="printing" class="hidden print:block float-right ml-3 w-[17rem]">
+                <StepDrawing still :step="step" :source="source" />
+                <StepCode class="w-16 ml-auto mt-1" :step="step.id" />
+              </div>
               <StepWords :step="step" :source="source" />
               <p v-for="c in step.cautions" :key="c" class="text-sm text-brick font-semibold">{{ c }}</p>
               <StepReads

@@ -194,13 +194,11 @@ const doneWords = computed(() =>
       <span class="label">Done otherwise:</span> {{ otherwise }}
       <button type="button" class="no-print underline touch ml-1" @click="otherwise = ''">take back</button>
     </p>
-    <div
-      class="no-print flex gap-2 mt-3 sticky bottom-2 z-10"
-      :class="under.hand.value === 'left' ? 'flex-row' : 'flex-row-reverse'"
-    >
+    <div class="no-print flex gap-2 mt-3 py-2 sticky bottom-0 z-10 bg-sheet">
       <button
         type="button"
         class="button justify-center px-6! min-h-14! text-xl grow"
+        :class="{ 'order-last': under.hand.value === 'right' }"
         @click="emit('toggle')"
       >
         {{ doneWords }}

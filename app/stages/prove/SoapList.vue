@@ -120,6 +120,12 @@ function repairOf({ kind }: RankedPlace): string[] {
 }
 const percent = (share: number) => (share >= 0.005 ? `${Math.round(share * 100)} %` : '')
 const next = computed(() => nextBest.value.slice(0, 3))
+/** The part of the next place to soap, or to repair. */
+const nextPart = computed(() => {
+  const [first] = next.value
+  if (!first || (first.do !== 'soap' && first.do !== 'repair')) return null
+  return first.do === 'soap' ? first.of : (ranked.value.find(({ id }) => id === first.of)?.at ?? null)
+})
 const left = computed(() => ranked.value.filter(({ soap }) => soap === null).length)
 </script>
 
@@ -133,6 +139,7 @@ const left = computed(() => ranked.value.filter(({ soap }) => soap === null).len
     </p>
     <section v-if="next.length" aria-label="Next best" class="border border-petrol rounded p-3 mb-3">
       <h3 class="text-base">Next best for its minutes</h3>
+      <WhereItIs v-if="nextPart" :part="nextPart" class="no-print" />
       <ol class="text-sm">
         <li v-for="thing in next" :key="`${thing.do} ${thing.of}`">
           {{ thing.label

@@ -64,7 +64,7 @@ export interface StepPicture {
   walk: readonly { at: Spot; text: string }[]
 }
 
-const FONT: Record<Words['look'], number> = { view: 12, name: 13, figure: 14, mark: 12 }
+const FONT: Record<Words['look'], number> = { view: 13, name: 15, figure: 17, mark: 13 }
 /** Mean width of a letter, as a share of its size, a little more than the fonts that ship with the page. */
 const LETTER: Record<Words['look'], number> = { view: 0.55, name: 0.52, figure: 0.62, mark: 0.6 }
 
@@ -230,7 +230,7 @@ export function createCanvas(view: string, frame: Frame) {
     },
     /** A number in a circle; moved aside where another stands already. */
     mark([x, y]: Spot, text: string): void {
-      const r = 9
+      const r = 10
       const free = (dx: number) =>
         !taken.some((other) =>
           overlaps({ left: x + dx - r, right: x + dx + r, top: y - r, bottom: y + r }, other),
@@ -238,7 +238,7 @@ export function createCanvas(view: string, frame: Frame) {
       const dx = [0, 20, -20, 40, -40].find(free) ?? 0
       const at: Spot = [x + dx, y]
       shapes.push({ kind: 'circle', x: at[0], y: at[1], radius: r, look: 'mark' })
-      canvas.write([at[0], at[1] + 4], text, 'mark')
+      canvas.write([at[0], at[1] + 4.5], text, 'mark')
       canvas.keep({ left: at[0] - r, right: at[0] + r, top: y - r, bottom: y + r })
     },
     /** A length from one edge to another, drawn level or upright at `beside`, m of the other direction. */

@@ -90,7 +90,7 @@ export function solidPicture(
   const frame = frameAround(
     lit.flatMap(({ shape }) => cornersOf(flatBox(viewOf, boundsOf(shape)))),
     { width: 1.6, height: 1 },
-    0.25,
+    0.12,
   )
   const canvas = createCanvas(viewOf.words, frame)
   drawTruck(

@@ -21,7 +21,7 @@ async function take(name, path, { theme = 'day', width = 1280, height = 800, fir
 }
 
 await take('jobs', '/')
-for (const stage of ['truck', 'load', 'air', 'lay', 'power', 'tune', 'build', 'prove', 'handover'])
+for (const stage of ['truck', 'load', 'air', 'lay', 'power', 'tune', 'prove', 'handover'])
   await take(stage, `/jobs/estuary-flatbed/${stage}`)
 await take('truck-fit', '/jobs/festival-rig/truck#fit', {
   first: async (page) => {
@@ -75,6 +75,11 @@ await take('lay-bay', '/jobs/hive-hauler/lay', {
     await page.waitForTimeout(800)
   },
 })
-await take('build-phone', '/jobs/estuary-flatbed/build', { theme: 'bay', width: 390, height: 844 })
+await take('build', '/jobs/estuary-flatbed/build?step=torque-left')
+await take('build-phone', '/jobs/estuary-flatbed/build?step=mount-compressor', {
+  theme: 'bay',
+  width: 390,
+  height: 844,
+})
 await take('sums', '/sums?sum=wire-size')
 await browser.close()

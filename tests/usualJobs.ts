@@ -46,8 +46,12 @@ export const USUAL_JOBS: readonly UsualJob[] = [
   })),
   {
     id: 'control-added',
-    label: 'A wireless control on hand-filled springs',
-    plan: () => begun('control', 'hand-two', 'wireless-dual'),
+    label: 'A wireless control on hand-filled springs, on a carrier plate',
+    plan: () => {
+      const plan = begun('control', 'hand-two', 'wireless-dual')
+      plan.lay.carrier = ['compressor', 'block']
+      return plan
+    },
   },
   {
     id: 'air-added',

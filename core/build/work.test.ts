@@ -13,6 +13,7 @@ import { METRIC_UNITS, US_UNITS, type UnitChoice } from '../quantity/units'
 import { buildLists } from './lists'
 import { csvText } from '../quantity/csv'
 import { changedOf, factsOf } from './evidence'
+import { keepForKit, kitPlaceOf } from './kitSheet'
 import { kitStepTable, readKitSteps } from './kitSheetTable'
 import { leavingNow } from './leaving'
 import { inOrder } from './order'
@@ -257,6 +258,53 @@ describe('register and evidence', () => {
   })
 })
 
+describe('a carrier plate', () => {
+  const plan = structuredClone(demoPlan('estuary-flatbed'))
+  plan.build.ticks = {}
+  plan.lay.carrier = ['compressor', 'block', 'gone']
+  const { steps, joints } = workOf(plan)
+  const step = (id: string) => steps.find((one) => one.id === id)!
+
+  test('its parts are bolted to it on the bench, and it goes up as one before anything is joined to them', () => {
+    expect(step('mount-carrier').title).toMatch(/^Mount the carrier plate with the .* and the /)
+    for (const id of ['compressor', 'block']) {
+      expect(step(`mount-${id}`)).toMatchObject({
+        place: 'bench',
+        title: expect.stringContaining('on the carrier plate'),
+      })
+      expect(step('mount-carrier').after).toHaveProperty(`mount-${id}`)
+      expect(joints.find((joint) => joint.id === `hold-${id}`)!.to).toBe('carrier plate')
+    }
+    expect(step('mount-carrier').tightens).toEqual([{ joint: 'hold-carrier', pass: 'final' }])
+    for (const { id, after } of steps)
+      if (id !== 'mount-carrier' && (after['mount-compressor'] || after['mount-block']))
+        expect([id, after]).toEqual([
+          id,
+          expect.objectContaining({ 'mount-carrier': 'The plate hangs first.' }),
+        ])
+  })
+
+  test('one part alone needs no plate', () => {
+    const alone = { ...plan, lay: { ...plan.lay, carrier: ['compressor'] } }
+    expect(workOf(alone).steps.some(({ id }) => id === 'mount-carrier')).toBe(false)
+  })
+
+  test('another part on the plate after it was mounted is asked about', () => {
+    const done = structuredClone(plan)
+    const { who, at, title } = demoPlan('estuary-flatbed').build.ticks.chock!
+    done.build.ticks['mount-carrier'] = {
+      ...{ who, at, title, wrench: '', otherwise: '', readings: {} },
+      facts: factsOf(step('mount-carrier')),
+      torques: { 'hold-carrier': 24 },
+    }
+    const changed = (carrier: string[]) =>
+      derive({ ...done, lay: { ...done.lay, carrier } }).stages.build.notes.filter(
+        ({ rule, subject }) => rule === 'step-changed' && subject === 'mount-carrier',
+      ).length
+    expect([changed(['compressor', 'block']), changed(['compressor', 'block', 'dryer'])]).toEqual([0, 1])
+  })
+})
+
 describe('a kit’s own sheet', () => {
   const step = (title: string, instead: KitStep['instead'], more: Partial<KitStep> = {}): KitStep => ({
     title,
@@ -282,6 +330,33 @@ describe('a kit’s own sheet', () => {
     }
     return derive(plan).stages.build
   }
+  test('a step done otherwise is kept for the kit: in place of the one there, for this truck, with its photo', () => {
+    const kept = step('Cup down', 'bench', { truck: 'leaf-flatbed', picture: 'job/photo' })
+    const own = [step('Look', null), step('Bolt it', 'bench', { truck: 'coil-van' })]
+    keepForKit(own, kept)
+    expect(own.map(({ title }) => title)).toEqual(['Look', 'Bolt it', 'Cup down'])
+    const again = { ...kept, text: 'Cup up' }
+    keepForKit(own, again)
+    expect(own.slice(2)).toEqual([again])
+    expect([kitPlaceOf('bench-left'), kitPlaceOf('down'), kitPlaceOf('mount-tank')]).toEqual([
+      'bench',
+      'down',
+      null,
+    ])
+    const plan = structuredClone(demoPlan('estuary-flatbed'))
+    plan.air.kit = {
+      ...{ label: 'Kit', number: '', make: '', price: null, tubeClass: null, tubeLength: null },
+      ...{ parts: {}, lift: null },
+      steps: [{ ...kept, truck: plan.truck.kind }],
+    }
+    const taken = workOf(plan).steps.find(({ id }) => id === 'bench-right')!
+    expect(taken).toMatchObject({
+      from: 'kit',
+      picture: 'job/photo',
+      detail: 'Cup down, as the sheet has it.',
+    })
+  })
+
   test('its steps stand for usual ones on both sides, in its words and order; its own come after the one before', () => {
     const { result, notes } = withSheet(
       step('Bolt the bag together', 'bench', { minutes: 9 }),

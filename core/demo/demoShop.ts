@@ -4,6 +4,7 @@ import { upgradePlan } from '../document/upgrade'
 import type { Plan } from '../document/types'
 import {
   asFound,
+  boxChecked,
   circuit,
   haul,
   item,
@@ -347,6 +348,12 @@ function handOver(rig: Plan): void {
   store(rig)
   sheetRead(rig)
   tick(rig, 200, '2026-01-14')
+  boxChecked(rig, '2026-01-14T07:40:00.000Z')
+  rig.build.ticks['free-brake-clips']!.otherwise = 'Clips were brittle; new ones on the far side of the tube'
+  rig.build.looks['torque-right'] = {
+    ...{ who: 'Bram', at: '2026-01-14T10:00:00.000Z' },
+    seen: { who: 'Odile', at: '2026-01-14T10:10:00.000Z' },
+  }
   soaped(rig, 200, 'Bram', '2026-01-14T16:00:00.000Z')
   const tests = [
     ['left', 'Left side, overnight', 380_000],

@@ -1,5 +1,6 @@
 import { PSI } from '../quantity/constants'
 import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
+import { boxOf } from '../build/box'
 import { factsOf, jointMap, readJoints } from '../build/evidence'
 import { takeUsual } from '../build/fasteners'
 import { FASTENING_IDS } from '../catalog/fastenings'
@@ -126,6 +127,14 @@ export function sheetRead(plan: Plan): void {
 /** Number of steps in the plan's own list up to and including one. */
 export const stepsUpTo = (plan: Plan, id: string): number =>
   derive(plan).stages.build.result.steps.findIndex((s) => s.id === id) + 1
+
+/** The box as it was checked: everything there, and counted. */
+export function boxChecked(plan: Plan, at: string): void {
+  const { joints } = derive(plan).stages.build.result
+  plan.build.box = Object.fromEntries(
+    boxOf(plan.air, joints).map(({ id, count }) => [id, { who: 'Bram', at, state: 'present', count }]),
+  )
+}
 
 /** Ticks the first steps of the plan's own build list, in order. */
 export function tick(plan: Plan, count: number, day: string): void {

@@ -234,6 +234,22 @@ describe('older plans', () => {
     expect(upgradePlan(plan)).toBe(plan)
     for (const p of plans) expect(upgradePlan(p)).toBe(p)
   })
+  test('a plan of version 17 is read with a box nobody checked, no look wanted, nothing found and no plate', () => {
+    const now = demoPlan('estuary-flatbed')
+    const old = JSON.parse(writePlanFile(now)) as {
+      version: number
+      lay: Record<string, unknown>
+      build: Record<string, unknown> & { ticks: Record<string, Record<string, unknown>> }
+    }
+    old.version = 17
+    delete old.lay.carrier
+    for (const field of ['box', 'looks', 'fromTruck']) delete old.build[field]
+    for (const tick of Object.values(old.build.ticks)) delete tick.otherwise
+    const read = readPlanFile(JSON.stringify(old))
+    expect(read).toEqual(now)
+    expect(read.build).toMatchObject({ box: {}, looks: {}, fromTruck: {} })
+  })
+
   test('a tick of version 16: its words name the step, its torques are those of the joints', () => {
     const plan = structuredClone(demoPlan('estuary-flatbed')) as unknown as {
       version: number

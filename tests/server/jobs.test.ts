@@ -18,6 +18,7 @@ import {
 } from '../../server/db/jobs'
 import { heldSince } from '../../server/db/handIn'
 import { leaksPutRight } from '../../server/db/leaks'
+import { stepTimes } from '../../server/db/stepTimes'
 import { measuredOn } from '../../server/db/measured'
 import { heldEdits, revisions, shops, sweeps } from '../../server/db/schema'
 import { handInToShop, readShop } from '../../server/db/shops'
@@ -394,6 +395,23 @@ test('lines measured on one kind of truck are added up over the shop’s other j
   expect(both.real - without.real).toBeGreaterThan(without.real - before.real)
   expect(await measuredOn(db(), who.shopId, 'coil-van', '')).toMatchObject({ lines: 0, runs: 0, real: 0 })
   expect(await measuredOn(db(), 'another', 'leaf-flatbed', '')).toMatchObject({ jobs: 0 })
+})
+
+test('how long steps took is read off the ticks of the shop’s other jobs', async () => {
+  const [one, two] = [await fresh(), await fresh()]
+  const ticked = (minutes: number) => (d: Plan) => {
+    const at = (minute: number) => new Date(Date.UTC(2026, 5, 9, 8, minute)).toISOString()
+    const tick = (minute: number) => ({
+      ...{ who: 'Nobody else', at: at(minute), title: '', facts: null, torques: null },
+      ...{ readings: {}, wrench: '', otherwise: '' },
+    })
+    d.build.ticks = { 'test-before': tick(0), 'test-step': tick(minutes) }
+  }
+  await handIn(who, one.id, 1, [edit(one.plan, ticked(7))])
+  await handIn(who, two.id, 1, [edit(two.plan, ticked(9))])
+  expect((await stepTimes(db(), who.shopId, ''))['test-step']).toEqual({ minutes: 8, times: 2 })
+  expect((await stepTimes(db(), who.shopId, two.id))['test-step']).toEqual({ minutes: 7, times: 1 })
+  expect(await stepTimes(db(), 'another', '')).toEqual({})
 })
 
 test('leaks put right are counted by kind over the shop’s other jobs, as the newest plans have them', async () => {

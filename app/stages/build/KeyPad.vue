@@ -23,14 +23,14 @@ const wipe = () => (text.value = text.value.slice(0, -1))
         v-for="key in KEYS"
         :key="key"
         type="button"
-        class="button quiet justify-center text-2xl min-h-14!"
+        class="button quiet justify-center text-2xl min-h-[56px]!"
         @click="press(key)"
       >
         {{ key }}
       </button>
       <button
         type="button"
-        class="button quiet justify-center text-2xl min-h-14!"
+        class="button quiet justify-center text-2xl min-h-[56px]!"
         aria-label="Wipe one"
         @click="wipe"
       >
@@ -39,7 +39,7 @@ const wipe = () => (text.value = text.value.slice(0, -1))
     </div>
     <button
       type="button"
-      class="button justify-center w-full mt-1.5 min-h-14! text-xl"
+      class="button justify-center w-full mt-1.5 min-h-[56px]! text-xl"
       @click="emit('enter')"
     >
       Enter

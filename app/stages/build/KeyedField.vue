@@ -13,6 +13,9 @@ const { label, quantity, value, min, max } = defineProps<{
 }>()
 const emit = defineEmits<{ change: [value: number] }>()
 const shop = useShop()
+const screen = useScreen()
+/** Keys help on a screen that is touched, and under the truck. */
+const touched = computed(() => screen.theme === 'bay' || navigator.maxTouchPoints > 0)
 const open = ref(false)
 const text = ref('')
 const problem = ref('')
@@ -51,8 +54,9 @@ function outside(figure: number): string {
         @change="(v: number) => emit('change', v)"
       />
       <button
+        v-if="touched"
         type="button"
-        class="no-print button quiet touch hidden pointer-coarse:inline-flex"
+        class="no-print button quiet touch"
         :aria-label="`Keys for ${label.toLowerCase()}`"
         :aria-expanded="open"
         @click="open ? (open = false) : begin()"

@@ -132,7 +132,7 @@ const doneWords = computed(() =>
     </p>
     <h2 class="text-[1.5em] leading-tight my-1">{{ step.title }}</h2>
     <div class="grid gap-3 xl:grid-cols-[1.4fr_1fr]">
-      <div class="space-y-3 min-w-0">
+      <div class="space-y-3 min-w-0 xl:col-start-1">
         <StepDrawing :step="step" :source="source" />
         <img
           v-if="step.picture"
@@ -140,14 +140,8 @@ const doneWords = computed(() =>
           :src="`/api/jobs/${step.picture.replace('/', '/photos/')}`"
           :alt="`Of the kit’s sheet: ${step.title}`"
         />
-        <StepWords :step="step" :source="source" large />
-        <ul v-if="step.cautions.length" class="space-y-1">
-          <li v-for="c in step.cautions" :key="c" class="border-l-4 border-brick pl-2 font-semibold">
-            {{ c }}
-          </li>
-        </ul>
       </div>
-      <div class="space-y-3 min-w-0">
+      <div class="space-y-3 min-w-0 xl:col-start-2 xl:row-start-1 xl:row-span-2">
         <p v-if="mirrored" class="rounded border border-line p-2">
           <span class="label">On the {{ mirrored.side }}</span>
           <template v-if="mirrored.otherwise"> done otherwise: {{ mirrored.otherwise }}.</template>
@@ -183,6 +177,14 @@ const doneWords = computed(() =>
           <p v-for="(reason, id) in step.after" :key="id" class="label">{{ reason }}</p>
         </details>
       </div>
+      <div class="space-y-3 min-w-0 xl:col-start-1">
+        <StepWords :step="step" :source="source" large />
+        <ul v-if="step.cautions.length" class="space-y-1">
+          <li v-for="c in step.cautions" :key="c" class="border-l-4 border-brick pl-2 font-semibold">
+            {{ c }}
+          </li>
+        </ul>
+      </div>
     </div>
     <p v-if="refusal" class="text-brick font-semibold my-2" role="alert">{{ refusal }}</p>
     <p v-else-if="blocked" class="label mt-2">First “{{ blocked.step.title }}”: {{ blocked.reason }}</p>
@@ -197,7 +199,7 @@ const doneWords = computed(() =>
     <div class="no-print flex gap-2 mt-3 py-2 sticky bottom-0 z-10 bg-sheet">
       <button
         type="button"
-        class="button justify-center px-6! min-h-14! text-xl grow"
+        class="button justify-center px-6! min-h-[56px]! text-xl grow"
         :class="{ 'order-last': under.hand.value === 'right' }"
         @click="emit('toggle')"
       >
@@ -205,7 +207,7 @@ const doneWords = computed(() =>
       </button>
       <button
         type="button"
-        class="button quiet touch min-h-14! bg-sheet!"
+        class="button quiet touch min-h-[56px]! bg-sheet!"
         aria-label="Before"
         @click="emit('go', -1)"
       >
@@ -213,7 +215,7 @@ const doneWords = computed(() =>
       </button>
       <button
         type="button"
-        class="button quiet touch min-h-14! bg-sheet!"
+        class="button quiet touch min-h-[56px]! bg-sheet!"
         aria-label="Next"
         @click="emit('go', 1)"
       >

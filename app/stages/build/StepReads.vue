@@ -22,9 +22,8 @@ const set = (id: string, value: number) => (readings.value = { ...readings.value
         }}
       </p>
       <div v-else class="no-print">
-        <NumField
+        <KeyedField
           :label="ask.label"
-          class="w-44"
           :quantity="ask.quantity"
           :value="readings?.[ask.id] ?? null"
           @change="(v) => set(ask.id, v)"

@@ -42,17 +42,23 @@ function reachedText(id: string): string {
   <div>
     <ul class="grid gap-x-6 gap-y-2" :class="{ 'md:grid-cols-2': joints.length > 1 }">
       <li
-        v-for="joint in joints"
+        v-for="(joint, i) in joints"
         :key="joint.id"
         class="flex flex-wrap gap-x-4 gap-y-1 items-end content-start"
       >
-        <TorqueOf :joint="joint" :large="large && joints.length <= FEW" class="basis-full" />
+        <div class="basis-full flex gap-2 items-start">
+          <span
+            v-if="large"
+            class="rounded-full bg-petrol text-onpetrol size-6 shrink-0 mt-1 text-sm font-semibold flex items-center justify-center"
+            >{{ i + 1 }}</span
+          >
+          <TorqueOf :joint="joint" :large="large && joints.length <= FEW" />
+        </div>
         <template v-if="read.includes(joint)">
           <p v-if="tick" class="label">{{ reachedText(joint.id) }}</p>
           <div v-else class="flex flex-wrap gap-x-4 gap-y-1 items-end no-print">
-            <NumField
+            <KeyedField
               :label="`Reached: ${joint.label.toLowerCase()}`"
-              class="w-44"
               quantity="torque"
               :value="reached?.[joint.id] ?? null"
               :min="0.1"

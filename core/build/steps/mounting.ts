@@ -232,7 +232,7 @@ function plateStep({ air, joints, places, carrier }: Mounting): Step {
         ? [{ joint: 'hold-carrier', pass: 'final' }]
         : [],
       tools: [...FASTENINGS.frame.tools, 'Torque wrench'],
-      minutes: 12,
+      minutes: 8,
       cautions: ['Check what lies behind before drilling. Eye protection.'],
       after: {
         clear: 'Make room first.',

@@ -1,5 +1,4 @@
 import type { Step } from '../../build/types'
-import { FASTENINGS } from '../../catalog/fastenings'
 import type { Side, Truck } from '../../document/types'
 import { isInCab } from '../../lay/space/room'
 import { showText } from '../../quantity/units'
@@ -269,10 +268,4 @@ const PICTURES: readonly { on: RegExp; draw: Draw }[] = [
 export function stepPicture(step: Step, source: GuideSource): StepPicture | null {
   const row = PICTURES.find(({ on }) => on.test(step.id))!
   return row.draw(step, source, step.id.replace(row.on, ''))
-}
-
-/** Whether a joint of a step has members to draw. */
-export const hasMembers = (joint: string, { joints }: GuideSource): boolean => {
-  const known = joints.get(joint)
-  return known !== undefined && FASTENINGS[known.fastening].members.length > 1
 }

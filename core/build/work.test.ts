@@ -6,7 +6,7 @@ import { isFitted, isMoved } from '../catalog/partStates'
 import { createDeriver } from '../derive/derive'
 import { applyEdit } from '../document/edit'
 import { demoPlan } from '../demo/demoShop'
-import type { KitStep, Plan } from '../document/types'
+import { LOWER_HOLDS, type KitStep, type Plan } from '../document/types'
 import { newPlan } from '../jobs/newPlan'
 import { guideSource, stepGuide } from '../papers/stepGuide'
 import { METRIC_UNITS, US_UNITS, type UnitChoice } from '../quantity/units'
@@ -21,6 +21,7 @@ import { criticalPath, ScheduleError, shareOut, type Task } from './schedule'
 import type { BuildResult } from './types'
 
 const derive = createDeriver()
+const SWAPPED = { left: 'right', right: 'left', Left: 'Right', Right: 'Left' } as const
 const workOf = (plan: Plan): BuildResult => derive(plan).stages.build.result
 
 /** The list of a job as a person reads it. */
@@ -134,14 +135,52 @@ describe.each(USUAL_JOBS)('$id', ({ plan: made }) => {
     if (!springsGoIn) expect(freed).toEqual([])
   })
 
-  test('a truck mirrored has the same steps, mirrored', () => {
+  test('a truck mirrored has the same steps of its springs, mirrored in their words, reasons and rooms', () => {
     const turned = structuredClone(plan)
-    turned.truck.exhaust.points = turned.truck.exhaust.points.map((p) => ({ ...p, y: -p.y }))
-    const swap = (text: string) => text.replace(/left|right/g, (side) => (side === 'left' ? 'right' : 'left'))
+    const { truck } = turned
+    const other = <T extends { y: number }>(at: T): T => ({ ...at, y: -at.y })
+    truck.exhaust.points = truck.exhaust.points.map(other)
+    for (const thing of Object.values(truck.beside)) thing.at = other(thing.at)
+    truck.battery = other(truck.battery)
+    truck.fuelTank.centre = other(truck.fuelTank.centre)
+    if (truck.spare) truck.spare.centre = other(truck.spare.centre)
+    const { heights, unladen } = truck
+    for (const corners of [heights, unladen]) {
+      const [fl, rl] = [corners.frontLeft, corners.rearLeft]
+      Object.assign(corners, { frontLeft: corners.frontRight, rearLeft: corners.rearRight })
+      Object.assign(corners, { frontRight: fl, rearRight: rl })
+    }
+    const swap = (text: string) =>
+      text.replace(/\b(left|right|Left|Right)\b/g, (side) => SWAPPED[side as keyof typeof SWAPPED])
+    turned.lay.shields = Object.fromEntries(
+      Object.entries(plan.lay.shields).map(([id, on]) => [swap(id), on]),
+    )
     const springs = (list: BuildResult['steps']) =>
-      list.filter(({ group }) => / spring$/.test(group)).map(({ id }) => id)
+      list
+        .filter(({ group }) => / spring$/.test(group))
+        .map(({ id, title, detail, after, reads, tightens, cautions }) =>
+          JSON.stringify({
+            ...{ id, title, detail, cautions },
+            after: Object.entries(after).filter(([before]) => !before.startsWith('off-')),
+            reads: reads.map(({ id: read, label }) => [read, label]),
+            joints: tightens.map(({ joint, pass }) => `${joint} ${pass}`),
+          }),
+        )
     expect(springs(workOf(turned).steps).map(swap)).toEqual(springs(steps))
   })
+})
+
+test('bellows beside a coil sit on the axle or a trailing arm: no step of theirs speaks of leaves, and the coil is measured', () => {
+  const plan = newPlan('coil-van', 'Bellows')
+  plan.truck.suspension.helper = 'beside'
+  plan.air.springClass = demoPlan('estuary-flatbed').air.springClass
+  for (const lower of LOWER_HOLDS) {
+    plan.truck.bracket.lower = lower
+    const springs = workOf(plan).steps.filter(({ group }) => / spring$/.test(group))
+    expect(springs.length).toBeGreaterThan(8)
+    for (const { id, detail } of springs) expect([id, /\bleaf|leaves\b/.test(detail)]).toEqual([id, false])
+    expect(springs.find(({ id }) => id === 'align-left')!.detail).toContain('clear of the coil')
+  }
 })
 
 test('every step that the table of coverage names is a step of a usual job, or says where it is found', () => {

@@ -99,6 +99,7 @@ function betweenSteps(work: SpringWork): Step[] {
   const parts = springIds(air, side)
   const part = parts[0] ?? null
   const opens = { parts }
+  const beside = truck.suspension.kind === 'coil' ? ', and clear of the coil all round' : ''
   if (isDrilled(facts)) steps.push(drillStep(group, side, facts))
   add(
     group,
@@ -142,7 +143,7 @@ function betweenSteps(work: SpringWork): Step[] {
     group,
     `spring-${side}`,
     `Set the ${side} spring, bolts finger tight`,
-    `${bracket.words}; lower bracket on the axle ${LOWER_WORDS[truck.bracket.lower]}; everything loose until it stands straight.`,
+    `${bracket.words}; lower bracket ${lowerWords(truck)}; everything loose until it stands straight.`,
     {
       part,
       values: bracket.values,
@@ -164,7 +165,7 @@ function betweenSteps(work: SpringWork): Step[] {
     group,
     `align-${side}`,
     `Bring the ${side} spring in line`,
-    'Seen from behind and from the side it stands upright, both ends flat. Nuts snug, not more. Hold the nut and turn the bolt where the bag would turn.',
+    `Seen from behind and from the side it stands upright, both ends flat${beside}. Nuts snug, not more. Hold the nut and turn the bolt where the bag would turn.`,
     {
       part,
       tightens: turned(joints, 'snug'),
@@ -221,11 +222,20 @@ function betweenSteps(work: SpringWork): Step[] {
   return steps
 }
 
-const LOWER_WORDS: Record<TruckOfBuild['bracket']['lower'], string> = {
+/** How the lower bracket is held: over a leaf pack, or beside a coil on the axle or a trailing arm. */
+function lowerWords({ suspension, bracket }: TruckOfBuild): string {
+  return suspension.kind === 'coil' ? BESIDE_COIL[bracket.lower] : OVER_LEAVES[bracket.lower]
+}
+const OVER_LEAVES: Record<TruckOfBuild['bracket']['lower'], string> = {
   strap:
-    'by its strap and U-bolts, flat against the leaves or on the strike plate, spacer under its tabs where the kit has one',
-  'u-bolts': 'by U-bolts round the tube, flat on it',
-  clamps: 'by its clamps, one in front of and one behind the axle, flat against the leaves',
+    'on the axle by its strap and U-bolts, flat against the leaves or on the strike plate, spacer under its tabs where the kit has one',
+  'u-bolts': 'on the axle by U-bolts round the tube, flat on it',
+  clamps: 'on the axle by its clamps, one in front of and one behind the axle, flat against the leaves',
+}
+const BESIDE_COIL: Record<TruckOfBuild['bracket']['lower'], string> = {
+  strap: 'by its strap and U-bolts, flat on the axle seat or the trailing arm, no strap over a brake line',
+  'u-bolts': 'by U-bolts round axle tube or trailing arm, flat on it, clear of the arm’s own bush',
+  clamps: 'by its clamps, one in front and one behind, flat on the axle seat or the trailing arm',
 }
 const TIGHT_WORDS: Record<TruckOfBuild['bracket']['lower'], string> = {
   strap: 'strap, lower',

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { factsOf, jointMap, untold } from '#core/build/evidence'
+import { leavingNow } from '#core/build/leaving'
 import { blockedBy, heldBy } from '#core/build/order'
 import { workedSoFar } from '#core/build/ownTimes'
 import type { Step } from '#core/build/types'
@@ -51,6 +52,14 @@ const isToday = computed(() => {
     '',
   )
   return last.slice(0, 10) === new Date(now.value).toISOString().slice(0, 10)
+})
+/** What is off, loose or open now, for a pause and after it. */
+const leaving = computed(() => leavingNow(stage.value.result, job.plan!.build))
+/** A pause after which somebody may have forgotten where he was, ms. */
+const PAUSE = 30 * 60_000
+const paused = computed(() => {
+  const times = Object.values(job.plan!.build.ticks).map((tick) => Date.parse(tick.at))
+  return now.value - Math.max(...times, 0) > PAUSE
 })
 const refusal = ref<{ id: string; text: string } | null>(null)
 /** The parts of the work that share a drawer. */
@@ -194,6 +203,14 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
             :max="60"
             @change="(v) => (wrench = v)"
           />
+          <details v-if="leaving.length" class="w-full no-print">
+            <summary class="touch label">
+              {{ paused ? 'Back after a pause: what is loose now' : 'If you stop now' }}
+            </summary>
+            <ul class="list-disc pl-5">
+              <li v-for="words in leaving" :key="words">{{ words }}</li>
+            </ul>
+          </details>
           <div class="w-full h-2 rounded bg-line" aria-hidden="true">
             <span
               class="block h-full rounded bg-petrol"

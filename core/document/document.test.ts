@@ -243,7 +243,7 @@ describe('older plans', () => {
     }
     old.version = 17
     delete old.lay.carrier
-    for (const field of ['box', 'looks', 'fromTruck']) delete old.build[field]
+    for (const field of ['box', 'looks', 'fromTruck']) Reflect.deleteProperty(old.build, field)
     for (const tick of Object.values(old.build.ticks)) delete tick.otherwise
     const read = readPlanFile(JSON.stringify(old))
     expect(read).toEqual(now)

@@ -203,6 +203,8 @@ function betweenSteps(work: SpringWork): Step[] {
     {
       part,
       values,
+      // A room that was read beside another spring says nothing about this one.
+      choices: { spring: air.springClass },
       reads:
         rooms.length > 0
           ? rooms.map((room) => ({

@@ -1,8 +1,15 @@
 import { KICK, railRise } from '#core/catalog/truckGeometry'
 import type { Point, Truck } from '#core/document/types'
 
+/**
+ * From where a plan view is seen. From below, as one lies under the truck, its left side is at the top while its
+ * front is at the left; from above it is at the bottom.
+ */
+export type PlanFrom = 'below' | 'above'
+
 /** Plan metres to drawing millimetres, front at the left. */
-export function drawingScale(truck: Truck) {
+export function drawingScale(truck: Truck, from: PlanFrom = 'below') {
+  const down = from === 'below' ? -1000 : 1000
   const front = truck.wheelbase + truck.frontOverhang
   const x = (ahead: number) => (front - ahead) * 1000
   const length = (front + Math.max(truck.axleToBall, -truck.bed.rear, -truck.frame.rear)) * 1000
@@ -12,10 +19,11 @@ export function drawingScale(truck: Truck) {
     x,
     /** Side view: height above ground, upwards. */
     z: (height: number) => -height * 1000,
-    /** From above: left side at the top. */
-    y: (left: number) => -left * 1000,
+    y: (left: number) => left * down,
+    /** Upper edge of a thing in the plan view, by its middle and its width across the truck. */
+    top: (left: number, width: number) => left * down - width * 500,
     ahead: (drawn: number) => front - drawn / 1000,
-    left: (drawn: number) => -drawn / 1000,
+    left: (drawn: number) => drawn / down,
   }
 }
 

@@ -40,7 +40,14 @@ function listOf(label: string, plan: Plan): string {
     if (step.group !== group) lines.push('', `## ${(group = step.group)}`, '')
     const guide = stepGuide(step, source)
     lines.push(`- **${step.title}** (${step.id}, ${step.place}, ${step.minutes} min)`)
-    for (const words of [guide.what, ...guide.where, ...guide.way, ...guide.run, ...guide.holes])
+    for (const words of [
+      guide.what,
+      ...guide.where,
+      ...guide.way,
+      ...guide.run,
+      ...guide.holes,
+      ...guide.ends,
+    ])
       lines.push(`  - ${words}`)
     for (const { label: joint, fasteners, passes } of guide.joints)
       lines.push(`  - ${joint}: ${fasteners}; ${passes.join(', ')}`)

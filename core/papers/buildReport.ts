@@ -24,6 +24,7 @@ export function buildReport(plan: Plan, derived: Derived) {
         way: guide.way,
         run: guide.run,
         holes: guide.holes,
+        ends: guide.ends,
         after: Object.entries(step.after).map(([id, why]) => ({ id, why })),
         joints: step.tightens,
         frees: step.frees,

@@ -22,6 +22,7 @@ import { SURVEY_GROUPS } from '../truck/surveyFields'
 import { KEPT } from '../tune/held'
 import { figureText, notesOf, type PackBlock, type PackSheet, type PackSource } from './packBlocks'
 import { proofSheet } from './proofSheet'
+import { stepPicture } from './pictures/stepPicture'
 import { guideSource, stepGuide, type GuideSource } from './stepGuide'
 import type { Derived } from '../derive/types'
 
@@ -347,12 +348,14 @@ function presetSheet(source: PackSource): PackSheet {
 
 /** Everything a step says, as one text: what, where, which way, along what, how tight, and its cautions. */
 function guideText(step: Step, source: GuideSource): string {
-  const { what, where, way, run, holes, joints } = stepGuide(step, source)
+  const { what, where, way, run, holes, ends, joints } = stepGuide(step, source)
   const tight = joints.map(({ label, fasteners, torque, until, passes }) => {
     const how = torque === null ? until : showText(torque, 'torque', source.units)
     return `${label}: ${fasteners}${how ? `, ${how}` : ''}; ${passes.join(', ')}.`
   })
-  return [what, ...where, ...way, ...run, ...holes, ...tight, ...step.cautions].filter(Boolean).join(' ')
+  return [what, ...where, ...way, ...run, ...holes, ...ends, ...tight, ...step.cautions]
+    .filter(Boolean)
+    .join(' ')
 }
 
 function buildSheet({ plan, derived, units }: PackSource): PackSheet {
@@ -370,6 +373,7 @@ function buildSheet({ plan, derived, units }: PackSource): PackSheet {
           done: !!ticks[step.id],
           text: plan.build.struck[step.id] ? `${step.title} (not on this truck)` : step.title,
           under: guideText(step, source),
+          picture: plan.build.struck[step.id] ? null : stepPicture(step, source),
         })),
     })),
   }

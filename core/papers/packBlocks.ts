@@ -3,6 +3,7 @@ import type { Figure } from '../quantity/figure'
 import { showText, type UnitChoice } from '../quantity/units'
 import { noteText } from './report'
 import type { Derived } from '../derive/types'
+import type { StepPicture } from './pictures/canvas'
 
 /** What paper sheets are made of, and what every one of them says the same way. */
 
@@ -24,7 +25,15 @@ export type PackBlock =
     }
   /** Photos by their ids; whoever prints has their bytes. */
   | { kind: 'photos'; rows: { id: string; text: string; under: string }[] }
-  | { kind: 'checks'; title: string; rows: { done: boolean; text: string; under: string }[] }
+  /** Boxes to tick, each with what stands under its words, and its picture if it has one. */
+  | { kind: 'checks'; title: string; rows: CheckRow[] }
+
+export interface CheckRow {
+  done: boolean
+  text: string
+  under: string
+  picture: StepPicture | null
+}
 
 /** One sheet of the pack, by the stage's name. */
 export interface PackSheet {

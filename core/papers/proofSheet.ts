@@ -41,7 +41,12 @@ export function proofSheet(source: PackSource): PackSheet {
         rows: inWalkingOrder(result).map((joint) => {
           const found = result.soap[joint.id]
           const by = found ? ` (${said(plan.prove.soap[joint.id]!.who)})` : ''
-          return { done: !!found, text: joint.label, under: found ? `${SOAPED[found]}${by}` : '' }
+          return {
+            done: !!found,
+            text: joint.label,
+            under: found ? `${SOAPED[found]}${by}` : '',
+            picture: null,
+          }
         }),
       },
       repairsMade(source),

@@ -12,6 +12,7 @@ import { laidSize } from '../lay/space/stand'
 import { stripOf, type StripPiece } from '../lay/run/strip'
 import { tapedPlace } from '../lay/tapes'
 import type { Route } from '../lay/types'
+import { TERMINAL_NAME, type WireRow } from '../power/wires'
 import { showText, type UnitChoice } from '../quantity/units'
 
 /**
@@ -25,6 +26,8 @@ export interface StepGuide {
   /** The line's way, tie by tie. */
   run: string[]
   holes: string[]
+  /** Both ends of each wire, with its terminals. */
+  ends: string[]
   joints: JointGuide[]
 }
 
@@ -76,6 +79,7 @@ export function stepGuide(step: Step, source: GuideSource): StepGuide {
     way: [step.way, step.id.startsWith('mount-') ? stands : ''].filter((words) => words !== ''),
     run: route && !route.wayless ? runWords(route, source) : [],
     holes: holeWords([step.line, step.part], source),
+    ends: wiresOfStep(step.id, source).map((row) => endWords(row, source)),
     joints: guidesOf(step.tightens, source),
   }
 }
@@ -134,6 +138,20 @@ function holeWords(ids: readonly (string | null)[], { derived, units }: GuideSou
       `Drill ${length(drill)} through ${through}${sleeve}. Behind it: ${near || 'nothing that the plan knows; look first'}.`,
     ]
   })
+}
+
+/** The wires that a step makes or connects. */
+export function wiresOfStep(step: string, { derived }: GuideSource): readonly WireRow[] {
+  const { rows } = derived.stages.power.result
+  if (step === 'feed' || step === 'earth') return rows.filter(({ id }) => id === step)
+  return step === 'loom' || step === 'wires' ? rows.filter(({ id }) => id !== 'feed' && id !== 'earth') : []
+}
+
+/** A wire's two ends: what it meets there, and the terminal for it. */
+function endWords({ mark, colour, ends }: WireRow, { units }: GuideSource): string {
+  const end = ({ at, terminal, barrel, strip, folded }: WireRow['ends'][number]) =>
+    `${at}, ${TERMINAL_NAME[terminal]} (${barrel}), stripped ${showText(strip, 'length', units)}${folded ? ', folded back' : ''}`
+  return `${mark}, ${colour}: ${end(ends[0])}; ${end(ends[1])}.`
 }
 
 const COUNTED: Record<string, string> = {

@@ -173,7 +173,7 @@ export interface Counted {
   what: string
   count: number
 }
-const TERMINAL_NAME: Record<Terminal, string> = {
+export const TERMINAL_NAME: Record<Terminal, string> = {
   ring: 'ring terminal',
   'push-on': 'push-on terminal',
   butt: 'butt splice',

@@ -1,8 +1,10 @@
 import PDFDocument from 'pdfkit'
 import type { Paper } from '#core/document/paper'
-import type { PackBlock, PackSheet } from '#core/papers/packBlocks'
+import type { CheckRow, PackBlock, PackSheet } from '#core/papers/packBlocks'
+import type { StepPicture } from '#core/papers/pictures/canvas'
 import { niceTicks } from '#core/quantity/niceTicks'
 import { setCircuit, type PrintedCircuit } from './circuitDrawing'
+import { setStep, stepHeight } from './stepDrawing'
 import { PAPER_SIZE, pdfFonts, wholePdf } from './pdf'
 
 /** Head of every page: whose pack it is. */
@@ -241,9 +243,20 @@ function setPhotos(
 }
 
 const BOX = 10
-function setCheck(doc: Doc, { done, text, under }: { done: boolean; text: string; under: string }): void {
-  const width = widthOf(doc) - 20
-  const height = doc.font('text').fontSize(10).heightOfString(text, { width }) + (under ? 12 : 0)
+/** Width of a step's picture, pt, and the room between it and the words. */
+const PICTURE = { width: 190, gap: 12 }
+/** A box to tick with its words; the picture stands to their right. */
+function setCheck(doc: Doc, { done, text, under, picture }: CheckRow): void {
+  const left = MARGIN.left + 18
+  const beside = picture ? PICTURE.width + PICTURE.gap : 0
+  const width = widthOf(doc) - 18 - beside
+  const words =
+    doc.font('bold').fontSize(10).heightOfString(text, { width }) +
+    (under ? doc.font('text').fontSize(8.5).heightOfString(under, { width }) : 0)
+  const height = Math.max(
+    words,
+    picture ? stepHeight(picture, PICTURE.width) + legendHeight(doc, picture) : 0,
+  )
   keepTogether(doc, height + 6)
   const top = doc.y
   doc
@@ -257,18 +270,25 @@ function setCheck(doc: Doc, { done, text, under }: { done: boolean; text: string
       .lineTo(MARGIN.left + 4.5, top + 9)
       .lineTo(MARGIN.left + 9, top + 2.5)
       .stroke()
-  doc
-    .font('bold')
-    .fontSize(10)
-    .text(text, MARGIN.left + 18, top, { width })
-  if (under)
+  if (picture) {
+    const at = left + width + PICTURE.gap
+    setStep(doc, picture, at, top, PICTURE.width)
     doc
       .font('text')
-      .fontSize(8.5)
-      .text(under, MARGIN.left + 18, doc.y, { width })
+      .fontSize(7)
+      .text(legendText(picture), at, top + stepHeight(picture, PICTURE.width), { width: PICTURE.width })
+  }
+  doc.font('bold').fontSize(10).text(text, left, top, { width })
+  if (under) doc.font('text').fontSize(8.5).text(under, left, doc.y, { width })
   doc.x = MARGIN.left
-  doc.y += 4
+  doc.y = top + height + 6
 }
+const legendText = ({ legend }: StepPicture): string =>
+  legend.map((name, i) => `${i + 1} ${name}`).join(' · ')
+const legendHeight = (doc: Doc, picture: StepPicture): number =>
+  picture.legend.length
+    ? doc.font('text').fontSize(7).heightOfString(legendText(picture), { width: PICTURE.width })
+    : 0
 
 function headPages(doc: Doc, { job, shop, date, revision }: PackHead, titles: readonly string[]): void {
   const { start, count } = doc.bufferedPageRange()

@@ -71,7 +71,7 @@ test('a whole job by keyboard alone, from the list to the driver’s sheet', asy
   await expect(page.getByLabel('Started from')).toHaveValue('wireless-dual')
 
   await stage(page, '4', 'Lay')
-  await tabTo(page, /^ *Compressor from above/)
+  await tabTo(page, /^ *Compressor from below/)
   const tube = () => page.locator('[data-opens="cuts"]').innerText()
   const before = await tube()
   for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowRight')

@@ -6,10 +6,10 @@ const notes = (page: Page) => page.getByRole('region', { name: 'Bench notes' })
 const cutsShown = (page: Page) => page.locator('[data-opens="cuts"]')
 const runsDrawn = (page: Page) => page.locator('[data-route]')
 
-/** Drags a part in the view from above to the other side of the truck. */
+/** Drags a part in the view from below to the other side of the truck. */
 async function dragAcross(page: Page, part: string): Promise<void> {
   const box = (await page.locator(`[data-part="${part}"]`).first().boundingBox())!
-  const picture = (await page.getByRole('group', { name: /^Truck from above/ }).boundingBox())!
+  const picture = (await page.getByRole('group', { name: /^Truck from below/ }).boundingBox())!
   const middle = picture.y + picture.height / 2
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
   await page.mouse.move(x, y)
@@ -72,7 +72,7 @@ test('the largest job laid from a Stop to a cut list: dragged to the exhaust, le
 
 test('come nearer, measure, and save what is seen', async ({ page }) => {
   await open(page, '/jobs/estuary-flatbed/lay')
-  const picture = page.getByRole('group', { name: /^Truck from above/ })
+  const picture = page.getByRole('group', { name: /^Truck from below/ })
   const seen = () => picture.getAttribute('viewBox')
   const before = await seen()
   await picture.press('+')

@@ -55,16 +55,16 @@ test('what is moved in one view moves in the others, by mouse and by keys', asyn
   const battery = (view: string) =>
     page.getByRole('group', { name: view }).getByRole('button', { name: /^Battery,/ })
   await page.setViewportSize({ width: 1920, height: 1080 }) // all views at once
-  const label = await battery('Truck from above').getAttribute('aria-label')
+  const label = await battery('Truck from below').getAttribute('aria-label')
   await battery('Truck from the left side').focus()
   await page.keyboard.press('ArrowRight')
-  await expect(battery('Truck from above')).not.toHaveAttribute('aria-label', label!)
+  await expect(battery('Truck from below')).not.toHaveAttribute('aria-label', label!)
   await saved(page)
   await drawer(page, 'Also under there')
   await page.getByRole('button', { name: 'Something found' }).click()
   await fill(page, 'What', 'Old air tank')
   await expect(
-    page.getByRole('group', { name: 'Truck from above' }).getByRole('button', { name: /^Old air tank/ }),
+    page.getByRole('group', { name: 'Truck from below' }).getByRole('button', { name: /^Old air tank/ }),
   ).toBeVisible()
   await saved(page)
 })

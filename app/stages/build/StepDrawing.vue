@@ -25,6 +25,9 @@ function go(by: number): void {
   <figure v-if="svg" class="rounded border border-line bg-sheet" :data-picture="step.id">
     <!-- eslint-disable-next-line vue/no-v-html -- made by core, every text in it escaped -->
     <div class="w-full [&>svg]:block [&>svg]:w-full [&>svg]:max-h-[26rem]" v-html="svg" />
+    <p v-if="picture!.legend.length" class="label px-2 pb-1">
+      {{ picture!.legend.map((name, i) => `${i + 1} ${name}`).join(' · ') }}
+    </p>
     <figcaption
       v-if="walk.length && !still"
       class="no-print flex items-center gap-2 p-2 border-t border-line"
@@ -34,7 +37,9 @@ function go(by: number): void {
       </button>
       <span class="grow" aria-live="polite">{{
         at === null
-          ? `Walk along it: ${walk.length} ${walk.length === 1 ? 'piece' : 'pieces'}`
+          ? picture!.legend.length
+            ? `One after the other: ${walk.length} places`
+            : `Walk along it: ${walk.length} ${walk.length === 1 ? 'piece' : 'pieces'}`
           : `${at + 1} of ${walk.length}: ${walk[at]!.text}`
       }}</span>
       <button type="button" class="button quiet touch" aria-label="Next piece" @click="go(1)">

@@ -11,6 +11,7 @@ const rows = computed(() =>
     { name: 'Which way', lines: guide.value.way },
     { name: 'Along', lines: guide.value.run },
     { name: 'Hole', lines: guide.value.holes },
+    { name: 'Ends', lines: guide.value.ends },
   ].filter(({ lines }) => lines.length > 0),
 )
 </script>

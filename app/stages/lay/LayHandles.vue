@@ -14,7 +14,7 @@ const { view, place } = defineProps<{
 const screen = useScreen()
 const placeText = usePlaceText()
 const { things, chosenRun, waypointsOf, movesThing, movesWaypoint } = useLay()
-const WORDS: Record<FlatView, string> = { above: 'from above', side: 'from the side' }
+const WORDS: Record<FlatView, string> = { below: 'from below', side: 'from the side' }
 /** Half the diamond that marks a place, and the touch area around it, mm. */
 const MARK = 60
 const ROOM = 110
@@ -34,9 +34,9 @@ const ROOM = 110
   >
     <rect
       :x="place(thing.at)[0] - thing.size.along * 500"
-      :y="place(thing.at)[1] - (view === 'above' ? thing.size.across : thing.size.up) * 500"
+      :y="place(thing.at)[1] - (view === 'below' ? thing.size.across : thing.size.up) * 500"
       :width="thing.size.along * 1000"
-      :height="(view === 'above' ? thing.size.across : thing.size.up) * 1000"
+      :height="(view === 'below' ? thing.size.across : thing.size.up) * 1000"
       :fill="thing.kind === 'hot' ? 'var(--brick)' : 'var(--steel)'"
       fill-opacity="0.45"
       :stroke="screen.subject === thing.id ? 'var(--blue)' : 'var(--ink)'"

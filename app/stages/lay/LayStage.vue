@@ -18,7 +18,7 @@ const EnteredSolids = laterComponent(() => laterDrawers().then((d) => d.EnteredS
 const shop = useShop()
 const { plan, stage, result, parts } = useLay()
 const VIEWS = [
-  { id: 'above', title: 'From above' },
+  { id: 'below', title: 'From below' },
   { id: 'side', title: 'From the left' },
   { id: 'section', title: 'Cut across' },
   { id: 'turned', title: 'Turned' },
@@ -37,7 +37,7 @@ const drawers = computed(() => {
 
 <template>
   <DrawerBench stage="lay" :drawers="drawers" :views="VIEWS">
-    <template #view-above><LayAbove /></template>
+    <template #view-below><LayBelow /></template>
     <template #view-side><LaySide /></template>
     <template #view-section="{ open }"><LaySection v-if="open" /></template>
     <template #view-turned="{ open }"><LayTurned v-if="open" /></template>

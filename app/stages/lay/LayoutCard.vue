@@ -27,7 +27,7 @@ const remaining = computed(() => [...layout.stops, ...layout.fixes])
   <article class="border border-line rounded-md p-3 space-y-2" :aria-label="title">
     <h3>{{ title }}</h3>
     <p class="label">{{ ZONE_WORDS[layout.zone] }}</p>
-    <TruckAbove :truck="plan.truck">
+    <TruckPlan :truck="plan.truck">
       <template #default="{ s }">
         <polyline
           v-for="line in layout.runs"
@@ -43,7 +43,7 @@ const remaining = computed(() => [...layout.stops, ...layout.fixes])
           v-for="box in boxes"
           :key="box.id"
           :x="s.x(box.place.x) - box.size[0] * 500"
-          :y="s.y(box.place.y) - box.size[1] * 500"
+          :y="s.top(box.place.y, box.size[1])"
           :width="box.size[0] * 1000"
           :height="box.size[1] * 1000"
           fill="var(--card)"
@@ -52,7 +52,7 @@ const remaining = computed(() => [...layout.stops, ...layout.fixes])
           vector-effect="non-scaling-stroke"
         />
       </template>
-    </TruckAbove>
+    </TruckPlan>
     <dl class="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
       <dt>Tube</dt>
       <dd class="text-right"><Fig :figure="layout.figures.tube" /></dd>

@@ -10,11 +10,11 @@ const tidy = (v: number) => Math.round(v * 100) / 100
 
 /** Distance moved by an arrow key, and with Shift held, mm. */
 const STEP = { usual: 50, fine: 10 }
-export type FlatView = 'above' | 'side'
+export type FlatView = 'below' | 'side'
 /** A place moved on a flat picture by a distance to the right and down, mm. */
 function movedIn(view: FlatView, { x, y, z }: Point, dx: number, dy: number): Point {
   const ahead = tidy(x - dx / 1000)
-  return view === 'above' ? { x: ahead, y: tidy(y - dy / 1000), z } : { x: ahead, y, z: tidy(z - dy / 1000) }
+  return view === 'below' ? { x: ahead, y: tidy(y - dy / 1000), z } : { x: ahead, y, z: tidy(z - dy / 1000) }
 }
 
 /** The parts laid on the truck, and how to move them. */

@@ -7,7 +7,7 @@ const { truck, items, itemText, figure, moves } = useHaul()
 
 <template>
   <div class="sheet p-3">
-    <TruckAbove :truck="truck" :heat="false">
+    <TruckPlan :truck="truck" :heat="false" from="above">
       <template #default="{ s }">
         <g
           v-for="[id, item] in items"
@@ -20,7 +20,7 @@ const { truck, items, itemText, figure, moves } = useHaul()
         >
           <rect
             :x="s.x(item.x + item.length / 2)"
-            :y="s.y(item.y + item.width / 2)"
+            :y="s.top(item.y, item.width)"
             :width="item.length * 1000"
             :height="item.width * 1000"
             rx="20"
@@ -52,11 +52,11 @@ const { truck, items, itemText, figure, moves } = useHaul()
           v-for="[id, item] in items"
           :key="id"
           class="absolute pointer-events-none text-xs pl-1 pt-0.5"
-          :style="at(s.x(item.x + item.length / 2), s.y(item.y + item.width / 2))"
+          :style="at(s.x(item.x + item.length / 2), s.top(item.y, item.width))"
         >
           {{ item.label }}
         </div>
       </template>
-    </TruckAbove>
+    </TruckPlan>
   </div>
 </template>

@@ -80,7 +80,7 @@ export function useHaul() {
           return (draft) => {
             const item = draft.hauls[job.haulId]!.items[id]!
             item.x = tidy(x - dx / 1000)
-            if (view === 'above') item.y = tidy(y - dy / 1000)
+            if (view === 'above') item.y = tidy(y + dy / 1000)
           }
         },
       }

@@ -6,7 +6,7 @@ import { movables, type Movable } from './movable'
 /** Handles of what can be moved, in one view; a move shows in all views. */
 const { truck, view, place } = defineProps<{
   truck: Truck
-  view: 'side' | 'above' | 'rear'
+  view: 'side' | 'below' | 'rear'
   /** Position in the view, drawing mm. */
   place: (at: Point) => { x: number; y: number }
 }>()
@@ -19,8 +19,8 @@ const tidy = (v: number) => Math.round(v * 200) / 200
 /** Converts moves in this view to moves on the truck. */
 function moved(part: Movable, dx: number, dy: number): Point {
   const along = view === 'rear' ? 0 : -dx / 1000
-  const across = part.alongOnly ? 0 : view === 'above' ? -dy / 1000 : view === 'rear' ? -dx / 1000 : 0
-  const up = part.alongOnly || view === 'above' ? 0 : -dy / 1000
+  const across = part.alongOnly ? 0 : view === 'below' ? -dy / 1000 : view === 'rear' ? -dx / 1000 : 0
+  const up = part.alongOnly || view === 'below' ? 0 : -dy / 1000
   return { x: tidy(part.at.x + along), y: tidy(part.at.y + across), z: tidy(part.at.z + up) }
 }
 const moves = useMoving<Movable>(
@@ -41,7 +41,7 @@ const placeText = usePlaceText()
 const boxOf = (part: Movable) => {
   const { x, y } = place(part.at)
   const width = (view === 'rear' ? part.size.width : part.size.length) * 1000
-  const height = (view === 'above' ? part.size.width : part.size.height) * 1000
+  const height = (view === 'below' ? part.size.width : part.size.height) * 1000
   return { x: x - width / 2, y: y - height / 2, width, height }
 }
 </script>

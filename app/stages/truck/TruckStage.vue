@@ -29,7 +29,7 @@ const text = (value: number | null, quantity: Quantity) => showText(value, quant
 const VIEWS = [
   { id: 'side', title: 'From the left' },
   { id: 'rear', title: 'From behind' },
-  { id: 'above', title: 'From above' },
+  { id: 'below', title: 'From below' },
 ]
 /** Number of important figures that somebody has measured. */
 const measured = computed(() => {
@@ -70,13 +70,13 @@ const drawers = computed(() => {
   >
     <template #view-side><TruckPicture /></template>
     <template #view-rear="{ seen }"><FitPicture v-if="seen" /></template>
-    <template #view-above>
+    <template #view-below>
       <div class="sheet p-3">
-        <TruckAbove :truck="truck">
+        <TruckPlan :truck="truck">
           <template #default="{ s }">
-            <MovableParts :truck="truck" view="above" :place="(p) => ({ x: s.x(p.x), y: s.y(p.y) })" />
+            <MovableParts :truck="truck" view="below" :place="(p) => ({ x: s.x(p.x), y: s.y(p.y) })" />
           </template>
-        </TruckAbove>
+        </TruckPlan>
       </div>
     </template>
     <template #measure><MeasureFirst /></template>

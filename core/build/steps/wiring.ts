@@ -106,7 +106,7 @@ export function otherWires({ list, relay }: Wires, after: Reasons): Step[] {
     'Wiring',
     'loom',
     'Make the loom on the bench, a label on both ends of each wire',
-    `${list.map(({ mark, colour }, i) => `${mark}: ${colour}, {area${i}}, {length${i}}`).join('; ')}. Terminals as Power lists them, crimped, sealed and tugged.`,
+    `${list.map(({ mark, colour }, i) => `${mark}: ${colour}, {area${i}}, {length${i}}`).join('; ')}. Every terminal is crimped, sealed and tugged.`,
     {
       place: 'bench',
       values,

@@ -111,8 +111,9 @@ export function dressPicture(host: string, { plan }: GuideSource): StepPicture |
     along * 0.1,
   )
   const canvas = createCanvas('On the bench, from the side; ports in any order', frame)
+  const whole = { left, right, low: 0, high: up }
   canvas.rect(left, 0, right, up, 'near', 14)
-  canvas.name(canvas.spot(0, up / 2), component.label)
+  const inside = canvas.writeInside(whole, component.label)
   const stub = Math.max(along, up) * 0.035
   const above = mine.filter((part) => air.components[part]!.kind !== 'drain')
   const ports = mine.map((part, i) => {
@@ -125,6 +126,7 @@ export function dressPicture(host: string, { plan }: GuideSource): StepPicture |
     return { at, label: air.components[part]!.label }
   })
   for (const { at, label } of ports) canvas.name(canvas.spot(...at), label)
+  if (!inside) canvas.nameBox(whole, component.label)
   return canvas.done()
 }
 
@@ -154,10 +156,8 @@ export function carrierPicture(lit: string, { plan, derived, units }: GuideSourc
   )
   for (const { id, box } of boxes) {
     canvas.rect(box.left, box.low, box.right, box.high, id === lit ? 'lit' : 'near', 3)
-    canvas.name(
-      canvas.spot((box.left + box.right) / 2, (box.low + box.high) / 2),
-      plan.air.components[id]!.label,
-    )
+    const { label } = plan.air.components[id]!
+    if (!canvas.writeInside(box, label)) canvas.nameBox(box, label)
   }
   boxes.slice(1).forEach(({ box }, i) => {
     const before = boxes[i]!.box

@@ -60,8 +60,10 @@ export interface StepPicture {
   dimensions: readonly Dimension[]
   /** Where the thing of this step is in the picture. */
   lit: Bounds
-  /** Spots to walk through one after the other, with what is done there. */
+  /** Spots to walk through one after the other, with what is there or is done there. */
   walk: readonly { at: Spot; text: string }[]
+  /** Names of the numbered things, from 1; empty if they stand in the picture themselves. */
+  legend: readonly string[]
 }
 
 const FONT: Record<Words['look'], number> = { view: 13, name: 15, figure: 17, mark: 13 }
@@ -137,6 +139,7 @@ export function createCanvas(view: string, frame: Frame) {
   const taken: Bounds[] = [wordsBox(words[0]!)]
   const dimensions: Dimension[] = []
   const walk: { at: Spot; text: string }[] = []
+  const legend: string[] = []
   const litSpots: Spot[] = []
   const isLit = (look: Look, spots: readonly Spot[]) => {
     if (look === 'lit') litSpots.push(...spots)
@@ -201,6 +204,17 @@ export function createCanvas(view: string, frame: Frame) {
         [left, y],
       ]
       return edges.some((edge) => canvas.name(spot(...edge), text))
+    },
+    /** Writes a name inside a box if it has room there, and keeps other words away from the box. */
+    writeInside(box: Frame, text: string): boolean {
+      const { left, right, low, high: top } = box
+      const [x, y] = spot((left + right) / 2, (low + top) / 2)
+      const inside: Words = { x, y: y + 4, text, anchor: 'middle', look: 'name' }
+      const { left: from, right: to } = wordsBox(inside)
+      const fits = to - from < (right - left) * scale - 4
+      if (fits) canvas.write([x, inside.y], text, 'name')
+      canvas.keepFrame(box)
+      return fits
     },
     /** Puts words near a spot, where they are over nothing else, with a line to it from afar; left out if there is no room. */
     name(at: Spot, text: string, look: Words['look'] = 'name'): boolean {
@@ -269,12 +283,18 @@ export function createCanvas(view: string, frame: Frame) {
       const middle: Spot = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
       canvas.name(middle, text, 'figure')
     },
+    /** A number beside a thing that the legend names, and where the walk comes to it. */
+    numberAt(at: Spot, text: string, number: number): void {
+      legend.push(text)
+      walk.push({ at, text })
+      canvas.name(at, String(number), 'figure')
+    },
     walkTo(x: number, y: number, text: string): void {
       walk.push({ at: spot(x, y), text })
     },
     done(): StepPicture {
       const lit = litSpots.length > 0 ? boundsOfSpots(litSpots) : { left: 0, top: 0, right: 0, bottom: 0 }
-      return { view, height, scale, shapes, words, dimensions, lit, walk }
+      return { view, height, scale, shapes, words, dimensions, lit, walk, legend }
     },
   }
   return canvas

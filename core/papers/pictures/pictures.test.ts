@@ -113,6 +113,44 @@ test('a moved spot of a run is shown where it is walked', () => {
   expect(pictureSvg(picture, 0).length).toBeGreaterThan(pictureSvg(picture).length)
 })
 
+test('many parts are numbered, each number has its name, and the walk goes through all of them', () => {
+  const plan = demoPlan('festival-rig')
+  const derived = derive(plan)
+  const step = derived.stages.build.result.steps.find(({ id }) => id.startsWith('soap'))!
+  const { legend, walk, words } = stepPicture(step, guideSource(plan, derived, METRIC_UNITS))!
+  expect(legend.length).toBeGreaterThan(7)
+  expect(walk.map(({ text }) => text)).toEqual(legend)
+  const numbers = words.filter(({ look }) => look === 'figure').map(({ text }) => Number(text))
+  expect(numbers).toEqual(legend.map((_, i) => i + 1))
+})
+
+test('a loom’s picture has the mark of every wire that Lay has run, and both of its terminals', () => {
+  const plan = demoPlan('estuary-flatbed')
+  const derived = derive(plan)
+  const source = guideSource(plan, derived, METRIC_UNITS)
+  const step = derived.stages.build.result.steps.find(({ id }) => id === 'loom')!
+  const { walk, words } = stepPicture(step, source)!
+  const laid = derived.stages.power.result.rows.filter(
+    ({ id, route }) =>
+      id !== 'feed' && id !== 'earth' && source.derived.stages.lay.result.wires.some((w) => w.id === route),
+  )
+  expect(laid.length).toBeGreaterThan(0)
+  for (const { mark, ends } of laid) {
+    expect(words.some(({ text }) => text.split(', ').includes(mark))).toBe(true)
+    const said = walk.find(({ text }) => text.startsWith(`${mark},`))!.text
+    for (const { at } of ends) expect(said).toContain(at)
+  }
+})
+
+test('a step that frees the bump stops names them, and not the springs', () => {
+  const { id, plan } = USUAL_JOBS.find((job) => job.id === 'coil-in')!
+  const made = plan()
+  const derived = derive(made)
+  const step = derived.stages.build.result.steps.find((s) => s.id === 'free-stops')!
+  const names = stepPicture(step, guideSource(made, derived, METRIC_UNITS))!.words.map(({ text }) => text)
+  expect([id, names.includes('bump stops'), names.includes('springs')]).toEqual(['coil-in', true, false])
+})
+
 test.each(FASTENING_IDS)('the members of a %s stand apart, in their order, numbered', (id) => {
   const picture = jointPicture(id)
   sound(id, picture)

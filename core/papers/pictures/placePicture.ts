@@ -4,7 +4,7 @@ import { tapedPlace, type Taped } from '../../lay/tapes'
 import { boundsOf, boxToShape, type Box } from '../../lay/space/shapes'
 import { showText } from '../../quantity/units'
 import type { GuideSource } from '../stepGuide'
-import { createCanvas, frameAround, wordsBox, type Frame, type StepPicture } from './canvas'
+import { createCanvas, frameAround, type Frame, type StepPicture } from './canvas'
 import { cornersOf, drawTruck, flatBox, isShown, VIEWS, type View } from './views'
 
 /** What of the truck stands around a part in its picture, and the least that is shown, m. */
@@ -82,19 +82,7 @@ export function placePicture(part: string, source: GuideSource): StepPicture | n
   )
   drawTruck(canvas, view, frame, solids, near)
   canvas.rect(flat.left, flat.low, flat.right, flat.high, 'lit', 3)
-  const middle = canvas.spot((flat.left + flat.right) / 2, (flat.low + flat.high) / 2)
-  const label = {
-    x: middle[0],
-    y: middle[1] + 4,
-    text: component.label,
-    anchor: 'middle' as const,
-    look: 'name' as const,
-  }
-  const inside = wordsBox(label)
-  const [from, to] = [canvas.spot(flat.left, flat.high), canvas.spot(flat.right, flat.low)]
-  const fits = inside.right - inside.left < to[0] - from[0] - 4
-  if (fits) canvas.write(middle, component.label, 'name')
-  canvas.keep({ left: from[0], right: to[0], top: from[1], bottom: to[1] })
+  const fits = canvas.writeInside(flat, component.label)
   for (const { way, edge, face, far, from: edgeOf } of drawn) {
     // The edge that the tape hangs on, where another thing hides it.
     const [low, high] = [

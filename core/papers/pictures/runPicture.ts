@@ -5,8 +5,9 @@ import { laidSize } from '../../lay/space/stand'
 import { stripOf } from '../../lay/run/strip'
 import type { Route } from '../../lay/types'
 import { runToShape } from './near'
-import { stepGuide, type GuideSource } from '../stepGuide'
-import { createCanvas, frameAround, type StepPicture } from './canvas'
+import type { WireRow } from '../../power/wires'
+import { stepGuide, wiresOfStep, type GuideSource } from '../stepGuide'
+import { createCanvas, frameAround, type Canvas, type StepPicture } from './canvas'
 import { nameNear } from './placePicture'
 import { drawTruck, flatBox, VIEWS, type View } from './views'
 
@@ -89,10 +90,29 @@ export function runPicture(step: Step, routes: readonly Route[], source: GuideSo
       canvas.walkTo(x, y, words[i] ?? '')
     })
   }
+  const wires = wiresOfStep(step.id, source)
+  if (wires.length > 0 && ways.length > 1) walkWires(canvas, view, ways, wires, stepGuide(step, source).ends)
   for (const id of ends) {
     const box = flatBox(view, partBox(places[id]!, laidSize(plan.air, stands, id)))
     canvas.nameBox(box, plan.air.components[id]!.label)
   }
   nameNear(canvas, view, frame, source, near)
   return canvas.done()
+}
+
+/** Marks of the wires on each run, and a walk from wire to wire with its ends and terminals. */
+function walkWires(
+  canvas: Canvas,
+  view: View,
+  ways: readonly Route[],
+  wires: readonly WireRow[],
+  words: readonly string[],
+): void {
+  for (const { id, points, run } of ways) {
+    const mine = wires.flatMap((wire, i) => (wire.route === id ? [{ wire, text: words[i]! }] : []))
+    if (mine.length === 0) continue
+    const [x, y] = view.flat(placeAt(points, run / 2))
+    canvas.name(canvas.spot(x, y), mine.map(({ wire }) => wire.mark).join(', '), 'figure')
+    for (const { text } of mine) canvas.walkTo(x, y, text)
+  }
 }

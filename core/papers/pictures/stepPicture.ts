@@ -9,7 +9,7 @@ import { placePicture } from './placePicture'
 import { runPicture } from './runPicture'
 import { springPicture } from './springPicture'
 import { VIEWS } from './views'
-import { partsPicture, sidePicture, solidPicture } from './wholePicture'
+import { cabPicture, partsPicture, sidePicture, solidPicture } from './wholePicture'
 
 /** Makes the picture of a step; `id` is what stands after the row's prefix. */
 type Draw = (step: Step, source: GuideSource, id: string) => StepPicture | null
@@ -23,10 +23,19 @@ const wiresOf = ({ derived }: GuideSource, kind: 'feed' | 'wire') => {
 const sideOf = (id: string): Side => (id.endsWith('right') ? 'right' : 'left')
 
 const spring: Draw = (step, source) => springPicture(step, sideOf(step.id), source)
-/** Both springs where they stand. */
-const springs: Draw = (_, source) =>
-  solidPicture(/^spring-(left|right)$/, source, 'springs', VIEWS.behind) ??
-  partsPicture(kindsOf(source, ['spring']), source)
+/** Both springs where they stand, from behind; what a step frees there has its own name. */
+const springs: Draw = (step, source) => {
+  const name = SPRING_NAMES.find(({ on }) => on.test(step.id))!.name
+  return (
+    solidPicture(/^spring-(left|right)$/, source, name, VIEWS.behind) ??
+    partsPicture(kindsOf(source, ['spring']), source)
+  )
+}
+const SPRING_NAMES: readonly { on: RegExp; name: string }[] = [
+  { on: /^(free|back)-stops$|^stop/, name: 'bump stops' },
+  { on: /^(free|back)-coils$/, name: 'coils' },
+  { on: /./, name: 'springs' },
+]
 
 function kindsOf({ plan }: GuideSource, kinds: readonly string[]): string[] {
   return Object.entries(plan.air.components).flatMap(([id, { kind }]) => (kinds.includes(kind) ? [id] : []))
@@ -49,12 +58,12 @@ const part: Draw = (step, source) => {
   return isInCab(source.plan.air, id) ? inCab([id], source) : placePicture(id, source)
 }
 
-/** Parts of the cab, in the truck from the left. */
+/** Parts of the cab, from the left. */
 function inCab(ids: readonly string[], source: GuideSource): StepPicture | null {
   const { places } = source.derived.stages.lay.result
   const known = ids.filter((id) => places[id])
   if (known.length === 0) return null
-  return sidePicture(source, (canvas, view) => {
+  return cabPicture(source, (canvas, view) => {
     for (const id of known) {
       const [x, y] = view.flat(places[id]!)
       canvas.circle(x, y + 0.05, 0.06, 'lit')
@@ -139,8 +148,8 @@ const lips: Draw = (_, { plan, ...rest }) =>
       [0, heights.rearLeft, heights.rearRight],
     ] as const) {
       canvas.circle(-x, left, 0.03, 'lit')
-      const words = [left, right].map((v) => showText(v, 'length', rest.units))
-      canvas.dimension('upright', 0, left, -x, left, `left ${words[0]!}, right ${words[1]!}`)
+      canvas.dimension('upright', 0, left, -x, left, `left ${showText(left, 'length', rest.units)}`)
+      canvas.name(canvas.spot(-x, left), `right ${showText(right, 'length', rest.units)}`, 'figure')
     }
   })
 
@@ -218,6 +227,7 @@ const PICTURES: readonly { on: RegExp; draw: Draw }[] = [
   { on: /^(free|back)-brake-clips$/, draw: (step, source) => springPicture(step, 'left', source) },
   { on: /^(fitting|bench)-/, draw: (step, source) => benchSpringPicture(step.id, source) },
   { on: /^dress-/, draw: (_, source, id) => dressPicture(id, source) },
+  { on: /^(look|off)-spring-/, draw: spring },
   { on: /^(drill|spring|align|torque|fit|cap|stem|held|stack|seat-hole)-/, draw: spring },
   {
     on: /^(free|back)-|^(stop-cut|clear|clearances|pinched|first-fill|live-air|road|back|stops-back|shutters)/,
@@ -247,8 +257,9 @@ const PICTURES: readonly { on: RegExp; draw: Draw }[] = [
   { on: /^(plugs|make-dead)$/, draw: kinds('compressor', 'block', 'solenoid', 'controller') },
   {
     on: /^fuse$/,
-    draw: battery((step, { units }) =>
-      step.values.fuse ? `fuse of ${showText(step.values.fuse.value, 'current', units)}` : 'fuse',
+    draw: battery(
+      (step, { units }) =>
+        `battery; fuse${step.values.fuse ? ` of ${showText(step.values.fuse.value, 'current', units)}` : ''} beside it`,
     ),
   },
   { on: /^meter$/, draw: meter },

@@ -4,6 +4,7 @@ import { partBox } from '../../lay/space/room'
 import { laidSize } from '../../lay/space/stand'
 import type { GuideSource } from '../stepGuide'
 import { createCanvas, frameAround, type Canvas, type Frame, type Spot, type StepPicture } from './canvas'
+import { nameNear } from './placePicture'
 import { cornersOf, drawTruck, flatBox, VIEWS, type View } from './views'
 
 /** The whole truck in a view, with room for words around it, m. */
@@ -20,9 +21,23 @@ export function sidePicture(
   draw: (canvas: Canvas, view: View) => void,
   also: readonly Spot[] = [],
 ): StepPicture {
+  return fromLeft(source, frameOfAll(VIEWS.left, source.solids, also, 0.25), draw)
+}
+
+/** The cab and the front wheels from the left. */
+export function cabPicture(source: GuideSource, draw: (canvas: Canvas, view: View) => void): StepPicture {
+  const { wheelbase, cabRear, tyre } = source.plan.truck
+  const all = frameOfAll(VIEWS.left, source.solids, [], 0.25)
+  return fromLeft(source, { ...all, left: -wheelbase - tyre.radius * 2.2, right: -cabRear + 0.3 }, draw)
+}
+
+function fromLeft(
+  source: GuideSource,
+  frame: Frame,
+  draw: (canvas: Canvas, view: View) => void,
+): StepPicture {
   const view = VIEWS.left
   const { solids } = source
-  const frame = frameOfAll(view, solids, also, 0.25)
   const canvas = createCanvas(view.words, frame)
   drawTruck(canvas, view, frame, solids, new Set(), true)
   canvas.line(
@@ -36,6 +51,9 @@ export function sidePicture(
   return canvas.done()
 }
 
+/** More parts than this are numbered instead of named, because their names would hide the truck. */
+const MOST_NAMES = 7
+
 /** Parts of the circuit where they are on the truck, some of them lit, from below. */
 export function partsPicture(
   parts: readonly string[],
@@ -47,18 +65,19 @@ export function partsPicture(
   const known = parts.filter((id) => places[id] && plan.air.components[id])
   if (known.length + spots.length === 0) return null
   const view = VIEWS.below
-  const boxes = known.map((id) => ({
-    id,
-    box: flatBox(view, partBox(places[id]!, laidSize(plan.air, stands, id))),
-  }))
+  const boxes = known
+    .map((id) => ({
+      label: plan.air.components[id]!.label,
+      box: flatBox(view, partBox(places[id]!, laidSize(plan.air, stands, id))),
+    }))
+    .sort((a, b) => a.box.left - b.box.left)
   const at = spots.map(({ at: place }) => view.flat(place))
-  const frame = frameAround(
-    [...boxes.flatMap(({ box }) => cornersOf(box)), ...at.map(([x, y]): [number, number] => [x, y])],
-    { width: 1.2, height: 0.7 },
-    0.2,
-  )
+  // A spot alone is shown with so much of the truck that one sees where it is.
+  const least = known.length === 0 ? { width: 3, height: 1.9 } : { width: 1.2, height: 0.7 }
+  const frame = frameAround([...boxes.flatMap(({ box }) => cornersOf(box)), ...at], least, 0.2)
   const canvas = createCanvas(view.words, frame)
-  drawTruck(canvas, view, frame, solids, new Set(solids.filter(({ id }) => id.startsWith('rail-'))))
+  const near = new Set(solids.filter(({ id }) => /^rail-(left|right)$/.test(id)))
+  drawTruck(canvas, view, frame, solids, near)
   for (const { box } of boxes) {
     canvas.rect(box.left, box.low, box.right, box.high, 'lit', 3)
     canvas.keepFrame(box)
@@ -67,8 +86,14 @@ export function partsPicture(
     canvas.circle(x, y, 0.03, 'lit')
     canvas.keepFrame({ left: x - 0.03, right: x + 0.03, low: y - 0.03, high: y + 0.03 })
   }
-  for (const { id, box } of boxes) canvas.nameBox(box, plan.air.components[id]!.label)
+  if (boxes.length > MOST_NAMES)
+    boxes.forEach(({ box, label }, i) => {
+      const middle = [(box.left + box.right) / 2, (box.low + box.high) / 2] as const
+      canvas.numberAt(canvas.spot(...middle), label, i + 1)
+    })
+  else for (const { box, label } of boxes) canvas.nameBox(box, label)
   spots.forEach(({ words }, i) => canvas.name(canvas.spot(...at[i]!), words))
+  nameNear(canvas, view, frame, source, near)
   return canvas.done()
 }
 

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { PRACTICE } from '#core/catalog/practice'
 import type { Truck } from '#core/document/types'
-import { drawingScale, polyline } from './scale'
+import { drawingScale, polyline, type PlanFrom } from './scale'
 
-/**
- * View from above, front at the left, left side at the top: rails, cross-members, wheels, and the exhaust with
- * its clearance.
- */
-const { truck, heat = true, bed = true } = defineProps<{ truck: Truck; heat?: boolean; bed?: boolean }>()
-const s = computed(() => drawingScale(truck))
+/** Plan view, front at the left: rails, cross-members, wheels, and the exhaust with its clearance. */
+const {
+  truck,
+  heat = true,
+  bed = true,
+  from = 'below',
+} = defineProps<{ truck: Truck; heat?: boolean; bed?: boolean; from?: PlanFrom }>()
+const s = computed(() => drawingScale(truck, from))
 const half = computed(
   () =>
     Math.max(truck.bed.width, truck.rearTrack + truck.tyre.width * (truck.tyre.dual ? 2.3 : 1)) / 2 + 0.08,
@@ -31,7 +33,7 @@ const dots = useId()
 </script>
 
 <template>
-  <Picture :box="box" label="Truck from above, front at the left">
+  <Picture :box="box" :label="`Truck from ${from}, front at the left`">
     <defs>
       <pattern :id="hatch" width="60" height="60" patternUnits="userSpaceOnUse" patternTransform="rotate(-35)"
         ><line x1="0" y1="0" x2="60" y2="0" stroke="var(--brick)" stroke-width="9" stroke-opacity="0.5"
@@ -103,7 +105,7 @@ const dots = useId()
     />
     <rect
       :x="s.x(truck.fuelTank.centre.x + truck.fuelTank.length / 2)"
-      :y="s.y(truck.fuelTank.centre.y + truck.fuelTank.width / 2)"
+      :y="s.top(truck.fuelTank.centre.y, truck.fuelTank.width)"
       :width="truck.fuelTank.length * 1000"
       :height="truck.fuelTank.width * 1000"
       rx="30"
@@ -128,7 +130,7 @@ const dots = useId()
       v-for="side in [1, -1]"
       :key="`r${side}`"
       :x="s.x(truck.frame.front)"
-      :y="s.y((side * truck.frame.spacing) / 2) - truck.frame.railWidth * 500"
+      :y="s.top((side * truck.frame.spacing) / 2, truck.frame.railWidth)"
       :width="(truck.frame.front - truck.frame.rear) * 1000"
       :height="truck.frame.railWidth * 1000"
       fill="var(--steel)"

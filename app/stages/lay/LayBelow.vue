@@ -9,7 +9,7 @@ import { useLay } from './useLay'
 import { useLayLayers } from './useLayLayers'
 import { useLayoutSearch } from './useLayoutSearch'
 
-/** Parts and lines from above. Each part can be dragged or moved with the arrow keys. */
+/** Parts and lines from below. Each part can be dragged or moved with the arrow keys. */
 const job = useJob()
 const shop = useShop()
 const screen = useScreen()
@@ -49,12 +49,12 @@ const faint = (id: string) =>
 <template>
   <div class="sheet p-3">
     <div class="flex items-center justify-between gap-3">
-      <p class="label">From above, front at left</p>
+      <p class="label">From below, front at left</p>
       <NuxtLink :to="{ hash: '#layouts' }" class="button no-print" @click="search.start()">
         Find a place for everything
       </NuxtLink>
     </div>
-    <TruckAbove :truck="plan.truck" tools="lay-from-above">
+    <TruckPlan :truck="plan.truck" tools="lay-from-below">
       <template #default="{ s }">
         <g v-for="route in runsOf(result.routes)" :key="route.id" :opacity="faint(route.id) ? 0.3 : 1">
           <polyline
@@ -72,11 +72,11 @@ const faint = (id: string) =>
             <title>{{ lineText(route) }}</title>
           </polyline>
         </g>
-        <LayHandles v-if="shown.entered" view="above" :place="(p) => [s.x(p.x), s.y(p.y)]" />
+        <LayHandles v-if="shown.entered" view="below" :place="(p) => [s.x(p.x), s.y(p.y)]" />
         <rect
           v-if="result.feed !== null"
           :x="s.x(plan.truck.battery.x + 0.13)"
-          :y="s.y(plan.truck.battery.y + 0.09)"
+          :y="s.top(plan.truck.battery.y, 0.18)"
           width="260"
           height="180"
           fill="var(--card)"
@@ -100,10 +100,10 @@ const faint = (id: string) =>
             v-else
             tabindex="0"
             role="button"
-            :aria-label="`${part.label} from above. Arrow keys move it.`"
+            :aria-label="`${part.label} from below. Arrow keys move it.`"
             class="cursor-grab"
             :data-part="part.id"
-            v-on="moves({ id: part.id, label: part.label, view: 'above' })"
+            v-on="moves({ id: part.id, label: part.label, view: 'below' })"
             @focus="screen.subject = part.id"
           >
             <rect
@@ -115,7 +115,7 @@ const faint = (id: string) =>
             />
             <rect
               :x="s.x(part.place.x) - part.size[0] * 500"
-              :y="s.y(part.place.y) - part.size[1] * 500"
+              :y="s.top(part.place.y, part.size[1])"
               :width="part.size[0] * 1000"
               :height="part.size[1] * 1000"
               rx="12"
@@ -163,7 +163,7 @@ const faint = (id: string) =>
           >exhaust, {{ showText(PRACTICE.heatClearance.value, 'length', shop.units) }} keep-off</span
         >
       </template>
-    </TruckAbove>
+    </TruckPlan>
     <div class="flex flex-wrap gap-x-6 gap-y-1 mt-1"><LayLayers /><LineLegend :codes="codes" /></div>
   </div>
 </template>

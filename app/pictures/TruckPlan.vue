@@ -54,6 +54,16 @@ const dots = useId()
       stroke-dasharray="6 4"
       vector-effect="non-scaling-stroke"
     />
+    <text
+      v-for="side in [1, -1]"
+      :key="side"
+      :x="s.x(truck.cabRear) + 30"
+      :y="s.y(side * half * 0.86) + 30"
+      font-size="90"
+      fill="var(--soft)"
+      font-family="var(--font-sans)"
+      >{{ side > 0 ? 'left' : 'right' }}</text
+    >
     <path
       :d="`M${s.x(truck.cabRear)} ${-half * 880} L160 ${-half * 880} Q0 ${-half * 700} 0 0 Q0 ${half * 700} 160 ${half * 880} L${s.x(truck.cabRear)} ${half * 880} Z`"
       fill="none"

@@ -61,14 +61,19 @@ export async function bundleOf(checkout, entry, outfile, external = []) {
 
 /** The bundle that migrates a database. */
 export const bundleSetUp = () =>
-  bundle('server/db/setup.ts', 'setup', ['core', 'server'], ['pg', 'pg-boss', 'drizzle-orm'])
+  bundle('server/db/setup.ts', 'setup', ['core', 'server'], ['pg', 'pg-boss', 'drizzle-orm', 'sharp'])
 
 /** The bundle of the simulated devices. */
 export const bundleDevices = () => bundle('bin/lib/devices.ts', 'devices', ['core', 'bin/lib'], ['ws'])
 
 /** The bundle of the process that works through the queue. */
 export const bundleQueue = () =>
-  bundle('server/jobs/queueProcess.ts', 'queue', ['core', 'server'], ['pg', 'pg-boss', 'drizzle-orm'])
+  bundle(
+    'server/jobs/queueProcess.ts',
+    'queue',
+    ['core', 'server'],
+    ['pg', 'pg-boss', 'drizzle-orm', 'sharp'],
+  )
 
 /** The bundle of the server's threads. */
 export const bundleThread = () =>

@@ -7,6 +7,7 @@ import { quantityAt } from '../document/places'
 import type { Archetype, Plan } from '../document/types'
 import { createDeriver } from '../derive/derive'
 import { FaultBench } from './faultBench'
+import { clearOf } from '../prove/functions'
 import { seenVerdict } from '../prove/diagnosis'
 import { functionRank } from './functionTests'
 
@@ -107,6 +108,15 @@ test('half an amp at rest is not as expected where two milliamps are: a block th
 test('hand valves: no switch, no box, no relief valve, so none of their tests; both sides at once is tried too', () => {
   const { ids } = benchOf('hand-two')
   expect(ids).toEqual(['up-left', 'up-right', 'up-both', 'rest', 'down-left', 'down-right', 'down-both'])
+})
+
+test('before what moves a spring hands are told to be clear of both; before what only runs, of the compressor', () => {
+  const test = (id: string) => wireless.bench.expected.find((one) => one.id === id)!
+  expect(clearOf(test('charge'))).toBe('Hands clear of the compressor.')
+  const ups = wireless.bench.expected.filter(({ id }) => id.startsWith('up-'))
+  expect(ups.length).toBeGreaterThan(0)
+  for (const up of ups) expect(clearOf(up)).toMatch(/^Hands clear of both springs.*nobody under the truck/)
+  expect(clearOf({ id: 'x', label: '', press: '', sights: [] })).toBe('')
 })
 
 test('no test brings a spring over what it bears, or under what it asks', () => {

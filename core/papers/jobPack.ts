@@ -348,12 +348,13 @@ function presetSheet(source: PackSource): PackSheet {
 
 /** Everything a step says, as one text: what, where, which way, along what, how tight, and its cautions. */
 function guideText(step: Step, source: GuideSource): string {
-  const { what, where, way, run, holes, ends, joints } = stepGuide(step, source)
+  const { what, where, way, run, holes, ends, joints, tools } = stepGuide(step, source)
   const tight = joints.map(({ label, fasteners, torque, until, passes }) => {
     const how = torque === null ? until : showText(torque, 'torque', source.units)
     return `${label}: ${fasteners}${how ? `, ${how}` : ''}; ${passes.join(', ')}.`
   })
-  return [what, ...where, ...way, ...run, ...holes, ...ends, ...tight, ...step.cautions]
+  const using = tools.length ? `With: ${tools.join(', ')}.` : ''
+  return [what, ...where, ...way, ...run, ...holes, ...ends, ...tight, using, ...step.cautions]
     .filter(Boolean)
     .join(' ')
 }

@@ -29,6 +29,8 @@ export interface StepGuide {
   /** Both ends of each wire, with its terminals. */
   ends: string[]
   joints: JointGuide[]
+  /** Of the step and of its joints, each once. */
+  tools: string[]
 }
 
 export interface JointGuide {
@@ -39,7 +41,7 @@ export interface JointGuide {
   /** In the order in which they go on. */
   members: readonly string[]
   locker: string
-  /** Socket, key or driver; empty if the size is not known. */
+  /** Socket, key or driver; empty if it is closed by hand. */
   tool: string
   passes: string[]
   /** Torque of the kit's sheet, N·m; null while nobody typed one, or without any. */
@@ -69,6 +71,7 @@ export const guideSource = (plan: Plan, derived: Derived, units: UnitChoice): Gu
 export function stepGuide(step: Step, source: GuideSource): StepGuide {
   const { result } = source.derived.stages.lay
   const route = result.routes.find(({ id }) => id === step.line)
+  const joints = guidesOf(step.tightens, source)
   const stands = UP_WORDS[result.stands[step.part ?? '']?.up ?? 'upright']
   return {
     what: stepText(step, source.units),
@@ -80,7 +83,8 @@ export function stepGuide(step: Step, source: GuideSource): StepGuide {
     run: route && !route.wayless ? runWords(route, source) : [],
     holes: holeWords([step.line, step.part], source),
     ends: wiresOfStep(step.id, source).map((row) => endWords(row, source)),
-    joints: guidesOf(step.tightens, source),
+    joints,
+    tools: [...new Set([...step.tools, ...joints.map(({ tool }) => tool)])].filter((tool) => tool !== ''),
   }
 }
 
@@ -154,6 +158,9 @@ function endWords({ mark, colour, ends }: WireRow, { units }: GuideSource): stri
   return `${mark}, ${colour}: ${end(ends[0])}; ${end(ends[1])}.`
 }
 
+/** The tool of a joint whose thread nobody typed. */
+const UNKNOWN_SOCKET = 'Socket and wrench: the size is on the kit’s sheet'
+
 const COUNTED: Record<string, string> = {
   panel: 'nut',
   wheel: 'set of wheel nuts',
@@ -185,7 +192,7 @@ function guidesOf(tightens: readonly Tightening[], { plan, units, joints }: Guid
         fasteners: `${joint.count} ${name}${joint.count === 1 ? '' : 's'}${size}${long}`,
         members: kind.members,
         locker: kind.locker,
-        tool: own ?? (socket ? `Socket ${socket}` : ''),
+        tool: own ?? (socket ? `Socket ${socket}` : kind.usual ? UNKNOWN_SOCKET : ''),
         passes: tightens.filter(({ joint: of }) => of === id).map(({ pass }) => PASS_WORDS[pass]),
         torque: kind.usual ? (typed?.torque ?? null) : null,
         until: kind.until ?? '',

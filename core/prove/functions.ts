@@ -25,6 +25,19 @@ export interface FunctionTest {
   sights: Sight[]
 }
 
+/**
+ * What moves or may start while a function is tried, so that hands are clear of it before it is pressed; empty
+ * if nothing does.
+ */
+export function clearOf({ sights }: FunctionTest): string {
+  const reads = (what: RegExp) => sights.some(({ id }) => what.test(id))
+  const moves = reads(/:(left|right)$/)
+  const runs = reads(/:(amps|runs|tank)$/)
+  if (!moves && !runs) return ''
+  const what = [moves ? 'both springs' : '', runs ? 'the compressor' : ''].filter(Boolean).join(' and ')
+  return `Hands clear of ${what}${moves ? ', nobody under the truck' : ''}.`
+}
+
 /** Changes from the plan before anything is pressed. */
 export interface TriedWith {
   /** A device fault, by its key. */

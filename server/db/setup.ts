@@ -5,6 +5,8 @@ import pg from 'pg'
 import PgBoss from 'pg-boss'
 import { LEVEL_TARGET } from '#core/document/newHaul'
 import { METRIC_UNITS, US_UNITS } from '#core/quantity/units'
+import { demoPhotos } from './demoPhotos'
+import { addPhoto } from './photos'
 import { DEMO_PEOPLE, DEMO_SHOP, demoJobs } from '../../core/demo/demoShop'
 import { ANSWERS } from '../jobs/answers'
 import { SWEEP } from '../jobs/sweeps'
@@ -93,5 +95,6 @@ async function loadDemo(tx: Database): Promise<void> {
       throw new Error(
         `The demo job ${id} does not fit the plan format: ${created.problems.map((p) => p.message).join('; ')}`,
       )
+    for (const photo of await demoPhotos(plan)) await addPhoto(tx, who, id, photo)
   }
 }

@@ -8,6 +8,8 @@ import { whyOf } from '#core/build/why'
 import { FASTENINGS } from '#core/catalog/fastenings'
 import { stepGuide, type GuideSource } from '#core/papers/stepGuide'
 import { showText } from '#core/quantity/units'
+import { twinOf } from '#core/whatIf/otherSide'
+import OtherSide from './OtherSide.vue'
 import { useAwake, useUnderTruck, useVoice } from './underTruck'
 
 /**
@@ -46,11 +48,7 @@ const torqueText = (value: number) => showText(value, 'torque', shop.units)
 
 /** The same step on the other side, once it is done. */
 const mirrored = computed(() => {
-  const other = step.id.endsWith('-right')
-    ? step.id.replace(/right$/, 'left')
-    : step.id.endsWith('-left')
-      ? step.id.replace(/left$/, 'right')
-      : null
+  const other = twinOf(step.id)
   const done = other ? result.value.ticks[other] : undefined
   if (!done) return null
   const before = result.value.steps.find(({ id }) => id === other)
@@ -59,8 +57,19 @@ const mirrored = computed(() => {
       ? []
       : [`${label.toLowerCase()} ${showText(done.readings[id], quantity, shop.units)}`],
   )
-  return { side: other!.endsWith('left') ? 'left' : 'right', otherwise: done.otherwise, read: read ?? [] }
+  return { side: /left/.test(other!) ? 'left' : 'right', otherwise: done.otherwise, read: read ?? [] }
 })
+
+/** The part or line of this step in the circuit, drawn once somebody opens it. */
+const CircuitPicture = laterComponent(() => import('../air/CircuitPicture.vue'))
+const onCircuit = computed(() => {
+  const { components, lines } = job.plan!.air
+  return [step.line, step.part].find((id) => id && (lines[id] || components[id])) ?? null
+})
+const circuitSeen = ref(false)
+const openCircuit = (event: Event) => {
+  if ((event.target as HTMLDetailsElement).open) circuitSeen.value = true
+}
 
 /** Bolts that are turned, by joint; a new step begins with none. */
 const turned = ref<Record<string, number[]>>({})
@@ -156,6 +165,7 @@ const doneWords = computed(() =>
             the same here
           </button>
         </p>
+        <OtherSide v-if="mirrored && !tick" :step="step" :side="mirrored.side" />
         <StepTorques v-if="step.tightens.length" v-model="torques" :step="step" :tick="tick" large />
         <details v-for="joint in joints" :key="joint.id" class="rounded border border-line p-2">
           <summary class="touch">
@@ -169,7 +179,11 @@ const doneWords = computed(() =>
           />
         </details>
         <StepReads v-if="step.reads.length" v-model="readings" :step="step" :tick="tick" />
-        <p v-if="step.tools.length"><span class="label">With</span> {{ step.tools.join(', ') }}</p>
+        <p v-if="guide.tools.length"><span class="label">With</span> {{ guide.tools.join(', ') }}</p>
+        <details v-if="onCircuit" class="no-print rounded border border-line p-2" @toggle="openCircuit">
+          <summary class="touch">In the circuit</summary>
+          <CircuitPicture v-if="circuitSeen" :air="job.plan!.air" :chosen="onCircuit" still />
+        </details>
         <details v-if="why || blocked" class="rounded border border-line p-2">
           <summary class="touch">Why, and what if it is left out</summary>
           <p v-if="why">{{ why.why }}</p>

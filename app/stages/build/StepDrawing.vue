@@ -26,7 +26,7 @@ function go(by: number): void {
     <!-- eslint-disable-next-line vue/no-v-html -- made by core, every text in it escaped -->
     <div class="w-full [&>svg]:block [&>svg]:w-full [&>svg]:max-h-[26rem]" v-html="svg" />
     <p v-if="picture!.legend.length" class="label px-2 pb-1">
-      {{ picture!.legend.map((name, i) => `${i + 1} ${name}`).join(' · ') }}
+      {{ picture!.legend.map((name, i) => `${i + 1}\u00a0${name}`).join(' · ') }}
     </p>
     <figcaption
       v-if="walk.length && !still"

@@ -40,7 +40,7 @@ function reachedText(id: string): string {
 
 <template>
   <div>
-    <ul class="grid gap-x-6 gap-y-2" :class="{ 'md:grid-cols-2': joints.length > 1 }">
+    <ul class="grid gap-x-6 gap-y-2" :class="{ 'md:grid-cols-2': joints.length > 1 && !large }">
       <li
         v-for="(joint, i) in joints"
         :key="joint.id"

@@ -12,6 +12,7 @@ const rows = computed(() =>
     { name: 'Along', lines: guide.value.run },
     { name: 'Hole', lines: guide.value.holes },
     { name: 'Ends', lines: guide.value.ends },
+    { name: 'With', lines: large || !guide.value.tools.length ? [] : [guide.value.tools.join(', ')] },
   ].filter(({ lines }) => lines.length > 0),
 )
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { diagnose, readingsThatStand, seenVerdict } from '#core/prove/diagnosis'
-import type { FunctionTest } from '#core/prove/functions'
+import { clearOf, type FunctionTest } from '#core/prove/functions'
 import { showText } from '#core/quantity/units'
 import { useDevices } from '~/devices/useDevices'
 import { useFunctions } from './useFunctions'
@@ -45,6 +45,10 @@ function write({ press }: FunctionTest, readings: Record<string, number>): void 
     for (const [id, value] of Object.entries(readings)) draft.prove.functions[id] = { value, ...by }
   })
 }
+/** The test at hand: the first of which nothing is read yet. */
+const atHand = computed(
+  () => tests.value.find(({ sights }) => sights.every(({ id }) => seen.value[id] === undefined))?.id,
+)
 const firstFill = computed(() => job.derived!.stages.air.figures.firstFill)
 const devices = useDevices()
 /** What the devices’ own gauge and meter read during a test just pressed: pressures, current, volts. */
@@ -108,9 +112,16 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
       <button type="button" class="underline touch" @click="functions.expect">Work it out again</button>
     </p>
     <ol class="mt-2">
-      <li v-for="test in tests" :key="test.id" class="border-t border-line py-2">
-        <p class="font-head font-semibold">{{ test.label }}</p>
-        <p class="text-sm">{{ test.press }}</p>
+      <li
+        v-for="test in tests"
+        :key="test.id"
+        class="border-t border-line py-2"
+        :class="{ 'border-2 border-petrol rounded px-3': test.id === atHand }"
+        :aria-current="test.id === atHand ? 'step' : undefined"
+      >
+        <p class="font-head font-semibold" :class="{ 'text-xl': test.id === atHand }">{{ test.label }}</p>
+        <p v-if="clearOf(test)" class="border-l-4 border-brick pl-2 font-semibold">{{ clearOf(test) }}</p>
+        <p :class="test.id === atHand ? 'text-lg' : 'text-sm'">{{ test.press }}</p>
         <p v-if="openedSince(test)" class="text-sm text-brick font-semibold">
           Opened since: {{ openedSince(test) }}. Try it again.
         </p>

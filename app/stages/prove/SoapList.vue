@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { jointClass } from '#core/catalog/joints'
-import { againAt } from '#core/catalog/leakPlaces'
 import { newHold } from '#core/prove/newHold'
-import { ordered, type JointKind, type LeakPlaceKind, type Soap } from '#core/document/types'
+import { ordered, type JointKind, type LeakPlaceKind } from '#core/document/types'
 import { nextThings, partName, rankPlaces } from '#core/prove/ranking'
 import type { RankedPlace } from '#core/prove/types'
+import SoapOne from './SoapOne.vue'
 import { useGaugeStep } from './useGaugeStep'
+import { repairOf, SOAP, useSoap } from './useSoap'
 
 /** Every place that may leak with its soap finding, by part; the best next step comes first. */
 const emit = defineEmits<{ begun: [test: string] }>()
@@ -14,11 +15,6 @@ const shop = useShop()
 const screen = useScreen()
 const prove = computed(() => job.plan!.prove)
 const result = computed(() => job.derived!.stages.prove.result)
-const SOAP: { value: Soap; label: string }[] = [
-  { value: 'dry', label: 'nothing' },
-  { value: 'foam', label: 'slow foam' },
-  { value: 'bubble', label: 'bubbles grow' },
-]
 /** Leaks that this shop repaired on its other jobs, by kind of place: they change the ranking. */
 const history = ref<Partial<Record<LeakPlaceKind, number>>>({})
 onMounted(async () => {
@@ -50,7 +46,7 @@ function holdAgain({ id, label, side }: RankedPlace): void {
   })
   emit('begun', test)
 }
-const lineOf = computed(() => new Map(result.value.joints.map(({ id, of }) => [id, of])))
+const { lineOf, write } = useSoap()
 /** True if something known makes one place likelier than the trade's odds: then the likeliest come first. */
 const isLooking = computed(
   () =>
@@ -84,48 +80,18 @@ const groups = computed((): Group[] => {
       : hidden(a) - hidden(b) || walk.value.indexOf(a.at) - walk.value.indexOf(b.at),
   )
 })
-function write(places: readonly RankedPlace[], finding: Soap): void {
-  job.edit('Soap finding', (draft) => {
-    for (const { id, kind, soap } of places) {
-      if (soap === 'bubble' && finding === 'dry') {
-        const order = 1 + Math.max(0, ...Object.values(draft.prove.repairs).map((r) => r.order))
-        const by = { who: shop.person?.name ?? '', at: new Date().toISOString() }
-        draft.prove.repairs[`r${crypto.randomUUID().slice(0, 8)}`] = {
-          order,
-          place: id,
-          kind,
-          retest: null,
-          ...by,
-        }
-      }
-      const of = lineOf.value.get(id) ?? ''
-      draft.prove.soap[id] = { finding, who: shop.person?.name ?? '', at: new Date().toISOString(), of }
-    }
-  })
-}
 /** Who soaped a place in its current state; findings from before it was remade are old. */
 const saidBy = ({ id, soap }: RankedPlace) =>
   soap ? prove.value.soap[id]!.who : prove.value.soap[id] ? 'soap anew' : ''
 const kindOf = ({ id, kind }: RankedPlace) =>
   lineOf.value.has(id) ? `, ${jointClass(kind as JointKind).label}` : ''
-/** What to do when a place leaks, in order; then it is soaped again. */
-function repairOf({ kind }: RankedPlace): string[] {
-  const again = againAt(kind)
-  return [
-    'Let all air out, and see both gauges at nothing before anything is opened.',
-    `${again.charAt(0).toUpperCase()}${again.slice(1)}.`,
-    'Fill to what the test was at, soap it again, and tick what shows.',
-    'Hold its side again: the test before the repair no longer tells.',
-  ]
-}
 const percent = (share: number) => (share >= 0.005 ? `${Math.round(share * 100)} %` : '')
 const next = computed(() => nextBest.value.slice(0, 3))
-/** The part of the next place to soap, or to repair. */
-const nextPart = computed(() => {
-  const [first] = next.value
-  if (!first || (first.do !== 'soap' && first.do !== 'repair')) return null
-  return first.do === 'soap' ? first.of : (ranked.value.find(({ id }) => id === first.of)?.at ?? null)
-})
+/** Places in the order in which they are soaped; what leaks comes first. */
+const inTurn = computed(() => [
+  ...ranked.value.filter(({ soap }) => soap === 'bubble'),
+  ...groups.value.flatMap(({ open }) => open),
+])
 const left = computed(() => ranked.value.filter(({ soap }) => soap === null).length)
 </script>
 
@@ -137,9 +103,9 @@ const left = computed(() => ranked.value.filter(({ soap }) => soap === null).len
       spray nozzle itself do not count. What the dash will hide comes first; once something leaks, the
       likeliest.
     </p>
+    <SoapOne v-if="inTurn.length" class="no-print mb-3" :places="inTurn" />
     <section v-if="next.length" aria-label="Next best" class="border border-petrol rounded p-3 mb-3">
       <h3 class="text-base">Next best for its minutes</h3>
-      <WhereItIs v-if="nextPart" :part="nextPart" class="no-print" />
       <ol class="text-sm">
         <li v-for="thing in next" :key="`${thing.do} ${thing.of}`">
           {{ thing.label

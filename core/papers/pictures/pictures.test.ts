@@ -9,9 +9,10 @@ import { METRIC_UNITS, US_UNITS } from '../../quantity/units'
 import { guideSource } from '../stepGuide'
 import { overlaps, SIZE, wordsBox, type StepPicture } from './canvas'
 import { jointPicture } from './jointPicture'
+import { leakPicture } from './leakPicture'
 import { tapeEnds } from './placePicture'
 import { stepPicture } from './stepPicture'
-import { pictureSvg } from './svg'
+import { onPaper, pictureSvg } from './svg'
 import { clipped } from './views'
 
 const derive = createDeriver()
@@ -70,6 +71,18 @@ describe.each(USUAL_JOBS)('$id', ({ plan: made }) => {
     }
   })
 
+  test('every place to soap that Lay has a place for is lit in its picture, with the name of its part', () => {
+    const { places } = derived.stages.prove.result
+    const shown = places.flatMap((place) => {
+      const picture = leakPicture(place, source)
+      if (picture) sound(place.id, picture)
+      return picture ? [{ place, picture }] : []
+    })
+    expect(shown.length).toBe(places.filter(({ at }) => derived.stages.lay.result.places[at]).length)
+    for (const { place, picture } of shown)
+      expect(picture.words.map(({ text }) => text)).toContain(plan.air.components[place.at]!.label)
+  })
+
   test('a line is walked piece by piece, in its words', () => {
     for (const step of steps.filter(({ id }) => id.startsWith('line-'))) {
       const { walk } = stepPicture(step, source)!
@@ -111,6 +124,17 @@ test('a moved spot of a run is shown where it is walked', () => {
   const [x] = picture.walk[0]!.at
   expect(pictureSvg(picture, 0)).toContain(`cx="${Math.round(x * 10) / 10}"`)
   expect(pictureSvg(picture, 0).length).toBeGreaterThan(pictureSvg(picture).length)
+})
+
+test('on paper no colour of the page is left in a picture, and one that paper has not is refused', () => {
+  const plan = demoPlan('festival-rig')
+  const derived = derive(plan)
+  const source = guideSource(plan, derived, METRIC_UNITS)
+  for (const step of derived.stages.build.result.steps) {
+    const picture = stepPicture(step, source)
+    if (picture) expect(onPaper(pictureSvg(picture))).not.toContain('var(')
+  }
+  expect(() => onPaper('<rect fill="var(--mauve)"/>')).toThrow('Paper has no colour mauve')
 })
 
 test('many parts are numbered, each number has its name, and the walk goes through all of them', () => {

@@ -1,8 +1,8 @@
 import { fontOf, SIZE, type Look, type Shape, type StepPicture, type Words } from './canvas'
 
 /**
- * A step's picture as SVG. Colours are names of the page's theme, so that it follows day, bay and paper; a file
- * of its own has them written in by whoever saves it.
+ * A step's picture as SVG. Colours are names of the page's theme, so that it follows day and bay; a file of its
+ * own has them written in (`onPaper`).
  */
 
 const FILL: Record<Look, string> = {
@@ -87,3 +87,26 @@ export function pictureSvg(picture: StepPicture, at: number | null = null): stri
     : ''
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${SIZE.width} ${n(picture.height)}" role="img" aria-label="${escape(picture.view)}">${picture.shapes.map(shapeSvg).join('')}${dot}${picture.words.map(wordsSvg).join('')}</svg>`
 }
+
+/** The theme's colours and fonts as they are on paper, by the names that pictures use. */
+const PAPER: Record<string, string> = {
+  sheet: '#ffffff',
+  ink: '#000000',
+  soft: '#555555',
+  petrol: '#0c5960',
+  brick: '#a53627',
+  lit: '#eec66a',
+  steel: '#d9d9d9',
+  'steel-edge': '#8a8a8a',
+  'steel-faint': '#f2f2f2',
+  'hot-faint': '#f0d5cf',
+  'font-sans': 'Barlow, sans-serif',
+  'font-mono': 'Spline Sans Mono, monospace',
+}
+/** A picture with its colours written in, for a file of its own. @throws if it uses a colour that paper has not */
+export const onPaper = (svg: string): string =>
+  svg.replace(/var\(--([a-z-]+)\)/g, (_, name: string) => {
+    const colour = PAPER[name]
+    if (!colour) throw new Error(`Paper has no colour ${name}. Give it one.`)
+    return colour
+  })

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import type { RankedPlace } from '#core/prove/types'
+import { ChevronLeft, ChevronRight } from '@lucide/vue'
+import { repairOf, SOAP, useSoap } from './useSoap'
+
+/**
+ * One place to soap, for one hand under the truck: where it is, what shows, and the repair if bubbles grow. The
+ * next place comes by itself.
+ */
+const { places } = defineProps<{ places: readonly RankedPlace[] }>()
+const { write } = useSoap()
+const chosen = ref('')
+/** The chosen place while it is open, else the first. */
+const index = computed(() =>
+  Math.max(
+    0,
+    places.findIndex(({ id }) => id === chosen.value),
+  ),
+)
+const place = computed(() => places[index.value]!)
+function go(by: number): void {
+  chosen.value = places[(index.value + by + places.length) % places.length]!.id
+}
+</script>
+
+<template>
+  <section class="rounded border border-petrol p-3" aria-label="Soap here">
+    <p class="label">{{ places.length }} to soap</p>
+    <h3 class="text-xl leading-tight" aria-live="polite">{{ place.label }}</h3>
+    <WhereItIs :place="place" />
+    <p v-if="place.isHidden" class="font-semibold">It is closed in later: soap it before that.</p>
+    <ol
+      v-if="place.soap === 'bubble'"
+      class="list-decimal pl-6 my-2 space-y-1"
+      :aria-label="`Put ${place.label} right`"
+    >
+      <li v-for="line in repairOf(place)" :key="line">{{ line }}</li>
+    </ol>
+    <div class="grid grid-cols-3 gap-2 my-2">
+      <button
+        v-for="{ value, label } in SOAP"
+        :key="value"
+        type="button"
+        class="button justify-center min-h-[56px]! text-lg"
+        :class="{ quiet: value !== 'dry' }"
+        @click="write([place], value)"
+      >
+        {{ place.soap === 'bubble' && value === 'dry' ? 'dry now' : label }}
+      </button>
+    </div>
+    <div class="flex gap-2">
+      <button type="button" class="button quiet touch" aria-label="Place before" @click="go(-1)">
+        <ChevronLeft :size="20" aria-hidden="true" />
+      </button>
+      <button type="button" class="button quiet touch" aria-label="Next place" @click="go(1)">
+        <ChevronRight :size="20" aria-hidden="true" />
+      </button>
+      <PhotoRow :subject="`joint:${place.id}`" :of="place.label" small />
+    </div>
+  </section>
+</template>

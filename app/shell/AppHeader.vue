@@ -25,7 +25,7 @@ const SAVED = {
 
 <template>
   <header
-    class="bg-frame text-onframe flex sm:flex-wrap items-center gap-x-1.5 sm:gap-x-3 gap-y-1.5 px-2 sm:px-4 py-2 min-h-[52px]"
+    class="bg-frame text-onframe flex flex-wrap items-center gap-x-1.5 sm:gap-x-3 gap-y-1.5 px-2 sm:px-4 py-2 min-h-[52px]"
   >
     <NuxtLink
       to="/"
@@ -36,7 +36,7 @@ const SAVED = {
     /></NuxtLink>
     <span
       v-if="job.plan"
-      class="chip max-sm:grow max-sm:border-0! max-sm:px-0! max-sm:block min-w-0 truncate max-w-[240px]"
+      class="chip max-sm:grow max-sm:basis-0 max-sm:min-w-10! max-sm:border-0! max-sm:px-0! max-sm:block min-w-0 truncate max-w-[240px]"
       :title="job.plan.job.name"
       >{{ job.plan.job.name
       }}<template v-if="job.plan.job.number"> · Job {{ job.plan.job.number }}</template></span

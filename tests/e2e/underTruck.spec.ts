@@ -47,6 +47,45 @@ test.describe('on a phone', () => {
     await expect(page.getByRole('article', { name: 'Driver’s sheet' })).toContainText('Never over')
   })
 
+  test('soap goes place by place: picture, bubbles, the repair in place, and the next', async ({ page }) => {
+    await open(page, '/jobs/hive-hauler/prove')
+    await drawer(page, 'Soap')
+    const here = page.getByRole('region', { name: 'Soap here' })
+    const left = async () => Number(/^(\d+) to soap/.exec((await here.innerText()).trim())![1])
+    const before = await left()
+    const place = await here.getByRole('heading').innerText()
+    await expect(here.locator('[data-where] svg')).toBeVisible()
+    await here.getByRole('button', { name: 'bubbles grow' }).tap()
+    const repair = here.getByRole('list', { name: `Put ${place} right` })
+    await expect(repair).toContainText('Let all air out')
+    const dry = here.getByRole('button', { name: 'dry now' })
+    expect((await dry.boundingBox())!.height).toBeGreaterThanOrEqual(56)
+    await dry.tap()
+    await expect(repair).toBeHidden()
+    await expect.poll(left).toBe(before - 1)
+    await expect(here.getByRole('heading')).not.toHaveText(place)
+    await expect(page.getByText(/Put right by/)).toBeVisible()
+    await saved(page)
+    await axe(page)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
+  })
+
+  test('with words twice as large nothing is cut and nothing lies beside the page', async ({ page }) => {
+    for (const path of [
+      'build?step=torque-left',
+      'build?step=mount-compressor',
+      'prove#soap',
+      'prove#functions',
+    ]) {
+      await open(page, `/jobs/estuary-flatbed/${path}`)
+      await page.addStyleTag({ content: 'html { font-size: 200% !important }' })
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth)
+      expect({ path, fits: wide <= 360 }).toEqual({ path, fits: true })
+      const done = page.getByRole('button', { name: /^(Done|Take the tick back)/ }).first()
+      if (path.startsWith('build')) await expect(done).toBeInViewport()
+    }
+  })
+
   test('a torque step says order, torque and members; words grow, the hand changes, keys take a figure', async ({
     page,
   }) => {
@@ -91,6 +130,35 @@ test.describe('on a phone', () => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
     await axe(page)
   })
+})
+
+test('what was corrected on the left is offered mirrored on the right, and the part is shown in its circuit', async ({
+  page,
+}) => {
+  await newJob(page, 'Other side')
+  await go(page, 'Air')
+  await page.getByLabel('Started from').selectOption('wireless-dual')
+  await go(page, 'Build')
+  await saved(page)
+  const address = page.url().replace(/[?#].*/, '')
+  await page.goto(`${address}?step=mount-fill-left`)
+  await page.waitForSelector('html[data-ready]')
+  const step = page.getByRole('article')
+  await step.getByRole('button', { name: 'Does not fit here' }).click()
+  await step
+    .getByRole('button', { name: /^Put it .*: .* away, lines [+-−]?/ })
+    .first()
+    .click()
+  await saved(page)
+  await page.goto(`${address}?step=mount-fill-right`)
+  await page.waitForSelector('html[data-ready]')
+  const offer = step.getByRole('button', { name: /^Put it where it went on the left, mirrored/ })
+  await offer.click()
+  await expect(offer).toBeHidden()
+  await saved(page)
+  await step.getByText('In the circuit').click()
+  await expect(step.locator('svg.circuit [data-component="fill-right"]')).toBeVisible()
+  await axe(page)
 })
 
 test('what hands find changes the plan and is asked again at the desk', async ({ page }) => {

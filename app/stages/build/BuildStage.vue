@@ -239,7 +239,7 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
           <li
             v-for="step in group.steps"
             :key="step.id"
-            class="flex gap-3 items-start border-t border-line pt-1.5 break-inside-avoid"
+            class="flex max-sm:flex-wrap gap-x-3 items-start border-t border-line pt-1.5 break-inside-avoid"
             :class="{ 'bg-chosen': screen.subject === step.id }"
             :data-step="step.id"
             :data-subject="step.id"
@@ -251,7 +251,7 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
               :checked="!!ticks[step.id]"
               @click.prevent="toggle(step)"
             />
-            <div class="min-w-0 grow">
+            <div class="min-w-0 grow basis-0">
               <label
                 :for="`step-${step.id}`"
                 class="font-semibold"
@@ -287,7 +287,7 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
                 small
               />
             </div>
-            <div class="text-right shrink-0 text-sm w-40">
+            <div class="sm:text-right text-sm max-sm:basis-full sm:shrink-0 sm:w-40">
               <p v-if="ticks[step.id]" class="label">
                 {{ ticks[step.id]!.who }}, {{ shortTime(ticks[step.id]!.at) }}
               </p>

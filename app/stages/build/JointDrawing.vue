@@ -18,7 +18,7 @@ const toggle = (bolt: number) =>
 </script>
 
 <template>
-  <div class="grid grid-cols-[8.5rem_1fr] gap-x-3 items-center">
+  <div class="grid sm:grid-cols-[8.5rem_minmax(0,1fr)] gap-x-3 items-center">
     <!-- eslint-disable-next-line vue/no-v-html -- made by core, without any text of a person -->
     <div class="[&>svg]:block [&>svg]:w-full" v-html="svg" />
     <ol class="text-sm list-decimal pl-5">

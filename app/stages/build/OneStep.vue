@@ -46,9 +46,11 @@ const following = computed(() => result.value.steps.slice(index.value + 1, index
 const tight = (other: Step) => stepGuide(other, source).joints.find(({ torque }) => torque !== null)
 const torqueText = (value: number) => showText(value, 'torque', shop.units)
 
+const twin = computed(() => twinOf(step.id))
+const otherSideOf = computed(() => twin.value && (/left/.test(twin.value) ? 'left' : 'right'))
 /** The same step on the other side, once it is done. */
 const mirrored = computed(() => {
-  const other = twinOf(step.id)
+  const other = twin.value
   const done = other ? result.value.ticks[other] : undefined
   if (!done) return null
   const before = result.value.steps.find(({ id }) => id === other)
@@ -57,7 +59,7 @@ const mirrored = computed(() => {
       ? []
       : [`${label.toLowerCase()} ${showText(done.readings[id], quantity, shop.units)}`],
   )
-  return { side: /left/.test(other!) ? 'left' : 'right', otherwise: done.otherwise, read: read ?? [] }
+  return { side: otherSideOf.value, otherwise: done.otherwise, read: read ?? [] }
 })
 
 /** The part or line of this step in the circuit, drawn once somebody opens it. */
@@ -165,7 +167,7 @@ const doneWords = computed(() =>
             the same here
           </button>
         </p>
-        <OtherSide v-if="mirrored && !tick" :step="step" :side="mirrored.side" />
+        <OtherSide v-if="otherSideOf && !tick" :step="step" :side="otherSideOf" />
         <StepTorques v-if="step.tightens.length" v-model="torques" :step="step" :tick="tick" large />
         <details v-for="joint in joints" :key="joint.id" class="rounded border border-line p-2">
           <summary class="touch">
@@ -213,7 +215,7 @@ const doneWords = computed(() =>
     <div class="no-print flex gap-2 mt-3 py-2 sticky bottom-0 z-10 bg-sheet">
       <button
         type="button"
-        class="button justify-center px-6! min-h-[56px]! text-xl grow"
+        class="button justify-center px-3! min-h-[56px]! text-xl grow min-w-0 basis-0"
         :class="{ 'order-last': under.hand.value === 'right' }"
         @click="emit('toggle')"
       >

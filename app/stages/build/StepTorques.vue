@@ -46,7 +46,7 @@ function reachedText(id: string): string {
         :key="joint.id"
         class="flex flex-wrap gap-x-4 gap-y-1 items-end content-start"
       >
-        <div class="basis-full flex gap-2 items-start">
+        <div class="basis-full min-w-0 flex gap-2 items-start">
           <span
             v-if="large"
             class="rounded-full bg-petrol text-onpetrol size-6 shrink-0 mt-1 text-sm font-semibold flex items-center justify-center"

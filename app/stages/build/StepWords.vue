@@ -22,7 +22,7 @@ const rows = computed(() =>
     <p :class="large ? 'text-lg' : 'text-sm text-soft'">{{ guide.what }}</p>
     <dl
       v-if="rows.length"
-      class="mt-1 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1"
+      class="mt-1 grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 gap-y-1"
       :class="large ? '' : 'text-sm'"
     >
       <template v-for="row in rows" :key="row.name">

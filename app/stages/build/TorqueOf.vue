@@ -19,7 +19,7 @@ const typed = computed(() => typedFastener(job.plan!.build, joint.fastening))
     >
   </p>
   <p v-else-if="typed">
-    <span class="figure whitespace-nowrap" :class="large ? 'text-4xl' : ''">{{
+    <span class="figure whitespace-nowrap" :class="large ? 'text-[min(2.25rem,11vw)]' : ''">{{
       showText(typed.torque, 'torque', shop.units)
     }}</span><br /><span class="label"
       >{{ joint.label }}, {{ typed.thread }} {{ typed.grade

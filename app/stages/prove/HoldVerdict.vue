@@ -40,7 +40,7 @@ const word = computed(() => {
         It began with too little in it: what is empty loses nothing, however much it leaks.
       </p>
       <p v-if="hold?.problem" class="label mt-1">{{ hold.problem }}</p>
-      <dl v-if="hold?.leak" class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 mt-2">
+      <dl v-if="hold?.leak" class="grid sm:grid-cols-[auto_minmax(0,1fr)] gap-x-3 gap-y-1 mt-2">
         <dt class="label">Loss a day, at 20 °C</dt>
         <dd><Fig :figure="figure('loss')" big /></dd>
         <dt class="label">In a week</dt>

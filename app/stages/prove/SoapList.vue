@@ -152,7 +152,7 @@ const left = computed(() => ranked.value.filter(({ soap }) => soap === null).len
           <span class="grow min-w-[180px]"
             >{{ place.label }}<span class="label">{{ kindOf(place) }}</span></span
           >
-          <fieldset class="flex gap-1">
+          <fieldset class="flex flex-wrap gap-1 min-w-0">
             <legend class="sr-only">{{ place.label }}</legend>
             <label
               v-for="s in SOAP"

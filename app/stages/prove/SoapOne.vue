@@ -36,7 +36,7 @@ function go(by: number): void {
     >
       <li v-for="line in repairOf(place)" :key="line">{{ line }}</li>
     </ol>
-    <div class="grid grid-cols-3 gap-2 my-2">
+    <div class="grid grid-cols-[repeat(auto-fit,minmax(6rem,1fr))] gap-2 my-2">
       <button
         v-for="{ value, label } in SOAP"
         :key="value"

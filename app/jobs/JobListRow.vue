@@ -20,7 +20,7 @@ const actions = computed(() => [
 <template>
   <li class="sheet flex items-center hover:border-petrol">
     <NuxtLink
-      :to="`/jobs/${row.id}/load`"
+      :to="`/jobs/${row.id}`"
       class="grow min-w-0 grid grid-cols-[minmax(0,1fr)] md:grid-cols-[minmax(0,2fr)_minmax(0,1.8fr)_230px_110px_130px] gap-x-4 gap-y-1 items-center pl-4 py-2.5"
     >
       <span class="min-w-0"

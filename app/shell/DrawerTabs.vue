@@ -14,15 +14,17 @@ defineProps<{
 <template>
   <nav class="no-print tabs" :aria-label="`Drawers of ${STAGE_TITLES[stage].name}`">
     <ul class="flex flex-wrap" data-drawers>
-      <li v-for="d in drawers" :key="d.id">
+      <li v-for="d in drawers" :key="d.id" class="max-w-full">
         <NuxtLink
           :to="{ hash: `#${d.id}` }"
-          class="tab touch"
+          class="tab touch max-w-full flex-wrap"
           :class="{ open: d.id === opened, asked: d.id === asked }"
           :aria-current="d.id === opened ? 'true' : undefined"
           :data-opens="d.id"
           >{{ d.title
-          }}<span v-if="d.live" class="figure text-xs pl-1.5 opacity-80 max-w-40 truncate">{{ d.live }}</span>
+          }}<span v-if="d.live" class="figure text-xs pl-1.5 opacity-80 max-w-[min(10rem,32vw)] truncate">{{
+            d.live
+          }}</span>
         </NuxtLink>
       </li>
     </ul>
@@ -40,6 +42,11 @@ defineProps<{
 .tab {
   @apply flex items-center font-head font-semibold px-2 py-1 rounded-t border-2 border-b-0 border-transparent;
   white-space: nowrap;
+}
+@media (max-width: 640px) {
+  .tab {
+    white-space: normal;
+  }
 }
 .tab.open {
   background: var(--sheet);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { guessesOf, nearestLimits, nextStep } from '#core/jobs/outlook'
+import { guessesOf, nearestLimits, nextStep, type NextStep } from '#core/jobs/outlook'
 import type { Edit } from '#core/document/edit'
 import { STAGES, type StageName } from '#core/quantity/figure'
 import { showText } from '#core/quantity/units'
@@ -16,6 +16,10 @@ const screen = useScreen()
 const at = (to: StageName) => `/jobs/${job.id}/${to}`
 const light = (to: StageName, subject: string | null) => screen.lead(to, subject)
 const next = computed(() => nextStep(job.plan!, job.derived!))
+const doneAt = ({ stage: to, drawer }: Pick<NextStep, 'stage' | 'drawer'>) => ({
+  path: at(to),
+  hash: drawer ? `#${drawer}` : '',
+})
 const guesses = computed(() => guessesOf(job.plan!, job.derived!, job.haulId).slice(0, 4))
 const near = computed(() => nearestLimits(job.derived!))
 /** Name of a figure, with its haul if it has one. */
@@ -59,12 +63,21 @@ function undo(edit: Edit): void {
     <div>
       <h2 class="text-xs tracking-wide uppercase text-soft mb-1">Next</h2>
       <NuxtLink
-        :to="at(next.stage)"
-        class="block font-semibold underline touch"
+        :to="doneAt(next)"
+        class="block min-h-6 py-1 font-semibold underline touch"
         data-next
         @click="light(next.stage, next.subject)"
         >{{ next.text }}</NuxtLink
       >
+      <p v-if="next.meanwhile" class="mt-1">
+        <span class="label">It may wait. Meanwhile:</span>
+        <NuxtLink
+          :to="doneAt(next.meanwhile)"
+          class="block min-h-6 py-1 underline touch"
+          @click="light(next.meanwhile.stage, next.meanwhile.subject)"
+          >{{ next.meanwhile.text }}</NuxtLink
+        >
+      </p>
     </div>
     <div>
       <h2 class="text-xs tracking-wide uppercase text-soft mb-1">Still a guess</h2>

@@ -3,6 +3,8 @@ import type { Plan } from '../document/types'
 import { STAGES } from '../quantity/figure'
 import { createDeriver } from '../derive/derive'
 import { newPlan } from './newPlan'
+import { firstMeasures } from '../truck/firstMeasures'
+import { fieldNamed } from '../truck/guessed'
 import { guessesOf, nearestLimits, nextStep } from './outlook'
 
 const derive = createDeriver()
@@ -67,6 +69,24 @@ describe('next', () => {
     const [left] = derive(demoPlan('shell-runner')).stages.build.result.left
     expect(next(demoPlan('shell-runner'))).toMatchObject({ stage: 'build', subject: left })
     expect(next(demoPlan('star-wagon')).text).toBe('Everything is done: hand it over.')
+  })
+  test('what is measured is not asked for again; while the tape waits the next stage may go on', () => {
+    const plan = newPlan('leaf-flatbed', 'New')
+    const first = next(plan)
+    expect(first).toMatchObject({ text: 'Measure the plate in the door frame.', drawer: 'measure' })
+    expect(first.meanwhile).toMatchObject({ stage: 'load' })
+    const said = new Set([first.text])
+    for (const one of firstMeasures(plan.truck)) {
+      for (const label of one.fields)
+        if (!/axle, unladen/.test(label))
+          fieldNamed(label).put(plan.truck, fieldNamed(label).get(plan.truck)! + 0.001)
+      const { text } = next(plan)
+      if (one.id === 'plate') expect(said).not.toContain(text)
+      said.add(text)
+    }
+    expect(said.size).toBeGreaterThan(1)
+    // A Stop is never put off.
+    expect(next(demoPlan('kiln-trailer')).meanwhile).toBeNull()
   })
   test('a Fix waits until it is mended or accepted by name; accepted, what comes after it is next', () => {
     const wagon = demoPlan('star-wagon')

@@ -1,5 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
-import type { Plan } from '../document/types'
+import { ordered, type Plan } from '../document/types'
+import { firstMeasures, isMeasured } from '../truck/firstMeasures'
 import { isGuess } from '../truck/survey'
 import { acceptedAs } from '../handover/rules'
 import { STAGES, type Figure, type StageName } from '../quantity/figure'
@@ -103,10 +104,14 @@ export interface NextStep {
   text: string
   stage: StageName
   subject: string | null
+  /** The drawer it is done in, where the subject does not lead there. */
+  drawer?: string
+  /** What can be done first, where this one may wait; null if it may not, or if nothing else is open. */
+  meanwhile: Omit<NextStep, 'meanwhile'> | null
 }
+type OneStep = Omit<NextStep, 'meanwhile'>
 
-const BEGIN: Record<StageName, string> = {
-  truck: 'Measure what is still the kind’s example.',
+const BEGIN: Record<Exclude<StageName, 'truck'>, string> = {
   load: 'Put on what it carries.',
   air: 'Choose springs, supply and control.',
   lay: 'Put the parts where they go on this truck.',
@@ -117,25 +122,91 @@ const BEGIN: Record<StageName, string> = {
   handover: 'Name who to ask and the next check.',
 }
 
+/** What of the survey decides the answers, in words. */
+const KNOWN = {
+  frontAxle: 'front axle’s weight',
+  rearAxle: 'rear axle’s weight',
+  gap: 'gap at the seat',
+  rearRate: 'rear springs’ rate',
+  motion: 'how far the seat moves with the wheel',
+  ratings: 'ratings',
+} satisfies Partial<Record<keyof Plan['truck']['survey'], string>>
+
+/** The next thing to measure on the truck; what the plan already says of it is not asked for again. */
+function surveyNext({ truck, hauls }: Pick<Plan, 'truck' | 'hauls'>): OneStep {
+  const haul = ordered(hauls)[0]?.[1]
+  const measure = firstMeasures(truck).find((one) => one.id !== 'load' && !isMeasured(truck, haul, one))
+  if (measure)
+    return {
+      text: `Measure ${measure.title.charAt(0).toLowerCase()}${measure.title.slice(1)}.`,
+      stage: 'truck',
+      subject: null,
+      drawer: 'measure',
+    }
+  const [unknown] = Object.entries(KNOWN).filter(
+    ([id]) => truck.survey[id as keyof typeof KNOWN].how === 'unknown',
+  )
+  return {
+    text: unknown ? `Say how the ${unknown[1]} is known.` : 'Look through the truck once more.',
+    stage: 'truck',
+    subject: null,
+    drawer: 'known',
+  }
+}
+
 /** What comes next: the first Stop, then the first stage that is not done, by its own Fix, step or gap. */
-export function nextStep({ handover }: Pick<Plan, 'handover'>, { notes, stages }: Derived): NextStep {
+export function nextStep(plan: Pick<Plan, 'handover' | 'truck' | 'hauls'>, derived: Derived): NextStep {
+  const { notes, stages } = derived
   if (stages.handover.result.open.length === 0)
-    return { text: 'Everything is done: hand it over.', stage: 'handover', subject: null }
+    return {
+      text: 'Everything is done: hand it over.',
+      stage: 'handover',
+      subject: null,
+      meanwhile: null,
+    }
   const stop = notes.find((n) => n.rank === 'stop')
-  if (stop) return { text: `Clear the Stop: ${stop.title}.`, stage: stop.stage, subject: stop.subject }
-  const fixes = notes.filter((n) => n.rank === 'fix')
-  const waiting = fixes.filter((n) => !handover.accepted[acceptedAs(n)])
-  // A stage whose every Fix was accepted by name asks for nothing more.
+  if (stop)
+    return {
+      text: `Clear the Stop: ${stop.title}.`,
+      stage: stop.stage,
+      subject: stop.subject,
+      meanwhile: null,
+    }
+  const open = openStages(plan, derived)
+  const [first, then] = [open[0] ?? 'handover', open[1]]
+  const next = nextOf(first, plan, derived)
+  // A tape or a ticket may wait until the truck is there; what is planned meanwhile stays marked as a guess.
+  const mayWait = next.drawer !== undefined
+  return { ...next, meanwhile: mayWait && then ? nextOf(then, plan, derived) : null }
+}
+
+/** Fixes that nobody accepted by name. */
+const waitingFixes = ({ handover }: Pick<Plan, 'handover'>, { notes }: Derived) =>
+  notes.filter((n) => n.rank === 'fix' && !handover.accepted[acceptedAs(n)])
+
+/** Stages that ask for something, in the order of the work. One whose every Fix was accepted asks for nothing. */
+function openStages(plan: Pick<Plan, 'handover'>, derived: Derived): StageName[] {
+  const waiting = waitingFixes(plan, derived)
   const settled = (name: StageName) =>
-    fixes.some((n) => n.stage === name) && !waiting.some((n) => n.stage === name)
-  const open = STAGES.find((name) => stages[name].state !== 'clear' && !settled(name)) ?? 'handover'
-  const fix = waiting.find((n) => n.stage === open)
-  if (fix) return { text: `Mend or accept: ${fix.title}.`, stage: open, subject: fix.subject }
+    derived.notes.some((n) => n.rank === 'fix' && n.stage === name) && !waiting.some((n) => n.stage === name)
+  return STAGES.filter((name) => derived.stages[name].state !== 'clear' && !settled(name))
+}
+
+/** What a stage asks for first. */
+function nextOf(
+  name: StageName,
+  plan: Pick<Plan, 'handover' | 'truck' | 'hauls'>,
+  derived: Derived,
+): OneStep {
+  const { stages } = derived
+  const fix = waitingFixes(plan, derived).find((n) => n.stage === name)
+  if (fix) return { text: `Mend or accept: ${fix.title}.`, stage: name, subject: fix.subject }
+  if (name === 'truck') return surveyNext(plan)
   const step = stages.build.result.steps.find((s) => s.id === stages.build.result.left[0])
-  if (open === 'build' && step)
+  if (name === 'build' && step)
     return { text: `Do the next step: ${step.title}.`, stage: 'build', subject: step.id }
-  const missing = stages.handover.result.open.find((o) => o.stage === open)
-  if (missing && (open === 'prove' || open === 'handover'))
+  const missing = stages.handover.result.open.find((o) => o.stage === name)
+  if (missing && (name === 'prove' || name === 'handover'))
     return { text: missing.text, stage: missing.stage, subject: missing.subject }
-  return { text: BEGIN[open], stage: open, subject: null }
+  return { text: BEGIN[name], stage: name, subject: null }
 }

@@ -2,10 +2,12 @@ import { randomUUID } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import * as yup from 'yup'
 import type { Answers } from '#core/air/run/answers'
+import { ARCHETYPES } from '#core/air/circuit/startingCircuits'
 import { TRUCK_KINDS } from '#core/catalog/trucks'
 import { copyOf, likeThis } from '#core/jobs/anotherJob'
 import { createDeriver } from '#core/derive/derive'
 import { jobPack } from '#core/papers/jobPack'
+import { begunWith, doorOf } from '#core/jobs/doors'
 import { newPlan } from '#core/jobs/newPlan'
 import { photoSheets } from '#core/papers/photoSheet'
 import { proofSheet } from '#core/papers/proofSheet'
@@ -58,6 +60,10 @@ function whoMade(shopId: string, browser: AtBrowser, edits: KeptEdit[]): Who {
   return { shopId, authorId: browser.now }
 }
 
+const archetype = yup
+  .string()
+  .oneOf(ARCHETYPES.map(({ id }) => id))
+  .optional()
 const newJobRequest = yup
   .object({
     kind: yup
@@ -73,6 +79,16 @@ const newJobRequest = yup
     /** Another job to start from: the same truck again, or a new one set up like it. */
     from: yup.string().max(64).optional(),
     as: yup.string().oneOf(['copy', 'like']).optional(),
+    /** What kind of job it is, by its door; what is there, what it becomes, and what it carries, kg. */
+    door: yup.string().max(20).optional(),
+    choice: yup.string().max(20).optional(),
+    found: archetype,
+    target: archetype,
+    load: yup
+      .number()
+      .min(0, 'A load is not less than nothing. Type its mass.')
+      .max(50_000, 'A load of more than 50 t is not on one truck. Type its mass again.')
+      .optional(),
   })
   .strict()
   .noUnknown()
@@ -95,7 +111,15 @@ function fromBody(body: NewJobRequest, shop?: ShopHabits): Plan {
   if (!body.kind) throw new ApiError(422, 'invalid', 'Choose a truck kind to begin from.')
   if (!body.name) throw nameless()
   const plan = newPlan(body.kind as TruckKind, body.name, shop?.target ?? undefined)
-  return { ...plan, power: { ...plan.power, colours: shop?.colours ?? {} } }
+  const own = { ...plan, power: { ...plan.power, colours: shop?.colours ?? {} } }
+  const choice = doorOf(body.door ?? 'new', body.choice)
+  if (!choice) throw new ApiError(422, 'invalid', 'Choose what kind of job it is.')
+  return begunWith(own, {
+    choice,
+    found: body.found ?? null,
+    target: body.target ?? null,
+    load: body.load ?? null,
+  })
 }
 
 /** The tasks, by the name a route uses. */

@@ -64,7 +64,7 @@ test.describe('on a phone', () => {
     await expect(repair).toBeHidden()
     await expect.poll(left).toBe(before - 1)
     await expect(here.getByRole('heading')).not.toHaveText(place)
-    await expect(page.getByText(/Put right by/)).toBeVisible()
+    await expect(page.getByText(/Put right by/).first()).toBeVisible()
     await saved(page)
     await axe(page)
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)

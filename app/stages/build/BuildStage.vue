@@ -239,7 +239,7 @@ const working = computed(() => phases.value.find((phase) => phase.steps.includes
           <li
             v-for="step in group.steps"
             :key="step.id"
-            class="flex max-sm:flex-wrap gap-x-3 items-start border-t border-line pt-1.5 break-inside-avoid"
+            class="flex max-sm:flex-wrap wrap-anywhere max-sm:[&_*]:max-w-full gap-x-3 items-start border-t border-line pt-1.5 break-inside-avoid"
             :class="{ 'bg-chosen': screen.subject === step.id }"
             :data-step="step.id"
             :data-subject="step.id"

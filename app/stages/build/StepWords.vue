@@ -27,7 +27,7 @@ const rows = computed(() =>
     >
       <template v-for="row in rows" :key="row.name">
         <dt class="label pt-0.5">{{ row.name }}</dt>
-        <dd>
+        <dd class="wrap-anywhere">
           <component :is="row.name === 'Along' ? 'ol' : 'ul'" class="space-y-0.5">
             <li v-for="line in row.lines" :key="line">{{ line }}</li>
           </component>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { newItem } from '#core/document/newHaul'
+import { oneMass } from '#core/jobs/doors'
 import { ordered } from '#core/document/types'
 import { showText } from '#core/quantity/units'
 import { firstMeasures, isMeasured, type FirstMeasure } from '#core/truck/firstMeasures'
@@ -33,11 +33,7 @@ function carry(mass: number): void {
     const own = draft.hauls[job.haulId]!.items
     const [only] = items.value
     if (only) own[only[0]]!.mass = mass
-    else {
-      const { bed } = truck.value
-      const middle = Math.round(((bed.front + bed.rear) / 2) * 1000) / 1000
-      own[`i${crypto.randomUUID().slice(0, 8)}`] = newItem('Load', 1, mass, middle, 0, [1, 1, 0.6])
-    }
+    else own[`i${crypto.randomUUID().slice(0, 8)}`] = oneMass(truck.value, mass)
   })
 }
 const sides = computed(() => {

@@ -1,7 +1,25 @@
 <script setup lang="ts">
-definePageMeta({ redirect: (to) => `/jobs/${String(to.params.id)}/load` })
+import { nextStep } from '#core/jobs/outlook'
+
+/** A job opened again lands on its next step. */
+const route = useRoute()
+const router = useRouter()
+const job = useJob()
+const screen = useScreen()
+onMounted(async () => {
+  const id = String(route.params.id)
+  try {
+    await job.open(id)
+    const { stage, subject, drawer } = nextStep(job.plan!, job.derived!)
+    screen.lead(stage, subject)
+    await router.replace({ path: `/jobs/${id}/${stage}`, hash: drawer ? `#${drawer}` : '' })
+  } catch {
+    // The stage's own page says what is wrong, and offers what the browser keeps.
+    await router.replace(`/jobs/${id}/load`)
+  }
+})
 </script>
 
 <template>
-  <div />
+  <p class="label p-4" role="status">Opening the job …</p>
 </template>

@@ -2,7 +2,7 @@ import { FASTENINGS, socketOf } from '../catalog/fastenings'
 import type { AirPlan, BuildPlan } from '../document/types'
 import { showText, type UnitChoice } from '../quantity/units'
 import { boxOf, type BoxLine } from './box'
-import type { BuildResult } from './types'
+import type { BuildResult, Step } from './types'
 
 /** What is laid out, checked and made before the truck is up. */
 export interface BuildLists {
@@ -74,12 +74,18 @@ export function buildLists(
     ).map(({ label }) => label),
     box: boxOf(air, joints),
     bench: steps.filter(({ place }) => place === 'bench').map(({ title }) => title),
-    photos: steps.flatMap(({ id, title, frees, opens, later }) => {
-      if (later) return []
-      if (frees.length > 0) return [{ step: id, of: `${title}: as it was before` }]
-      const hides = opens && (id.startsWith('spring-') || id.startsWith('dress-') || id.startsWith('bench-'))
-      if (hides) return [{ step: id, of: `${title}: every joint that will be hidden` }]
-      return id === 'fuse' ? [{ step: id, of: 'The fuse in its place' }] : []
+    photos: steps.flatMap((step) => {
+      const of = photoWanted(step)
+      if (of === null) return []
+      return [{ step: step.id, of: step.id === 'fuse' ? 'The fuse in its place' : `${step.title}: ${of}` }]
     }),
   }
+}
+
+/** What a photo of a step is wanted of; null if none is. What comes off and what is hidden later is shown first. */
+export function photoWanted({ id, frees, opens, later }: Step): string | null {
+  if (later) return null
+  if (frees.length > 0) return 'as it was before'
+  if (opens && /^(spring|dress|bench)-/.test(id)) return 'every joint that will be hidden'
+  return id === 'fuse' ? 'the fuse in its place' : null
 }

@@ -10,7 +10,7 @@ import { LOWER_HOLDS, type KitStep, type Plan } from '../document/types'
 import { newPlan } from '../jobs/newPlan'
 import { guideSource, stepGuide } from '../papers/stepGuide'
 import { METRIC_UNITS, US_UNITS, type UnitChoice } from '../quantity/units'
-import { buildLists } from './lists'
+import { buildLists, photoWanted } from './lists'
 import { csvText } from '../quantity/csv'
 import { changedOf, factsOf } from './evidence'
 import { keepForKit, kitPlaceOf } from './kitSheet'
@@ -62,6 +62,17 @@ function listOf(label: string, plan: Plan): string {
   )
   return `${lines.join('\n')}\n`
 }
+
+test('a photo is wanted before anything comes off, of what is hidden later, and of the fuse; of nothing else', () => {
+  const { plan } = USUAL_JOBS.find(({ id }) => id === 'wireless-dual')!
+  const { steps } = createDeriver()(plan()).stages.build.result
+  const wanted = (id: string) => photoWanted(steps.find((step) => step.id === id)!)
+  expect(wanted('free-breather')).toBe('as it was before')
+  expect(wanted('spring-left')).toBe('every joint that will be hidden')
+  expect(wanted('fuse')).toBe('the fuse in its place')
+  expect(wanted('chock')).toBeNull()
+  expect(wanted('road')).toBeNull()
+})
 
 describe('step lists of the twenty usual jobs, changed only on purpose (npm run golden)', () => {
   test('there are twenty', () => expect(new Set(USUAL_JOBS.map(({ id }) => id)).size).toBe(20))

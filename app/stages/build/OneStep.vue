@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ChevronLeft, ChevronRight, Hand, Volume2, ZoomIn } from '@lucide/vue'
 import { jointMap } from '#core/build/evidence'
+import { photoWanted } from '#core/build/lists'
 import { blockedBy } from '#core/build/order'
 import { stepText } from '#core/build/stepText'
 import type { Step } from '#core/build/types'
@@ -62,6 +63,9 @@ const mirrored = computed(() => {
   return { side: otherSideOf.value, otherwise: done.otherwise, read: read ?? [] }
 })
 
+/** What a photo is wanted of, until there is one. */
+const photos = usePhotos()
+const photoOf = computed(() => (photos.of(`step:${step.id}`).length > 0 ? null : photoWanted(step)))
 /** The part or line of this step in the circuit, drawn once somebody opens it. */
 const CircuitPicture = laterComponent(() => import('../air/CircuitPicture.vue'))
 const onCircuit = computed(() => {
@@ -244,6 +248,7 @@ const doneWords = computed(() =>
         <span v-if="tight(other)" class="figure">{{ torqueText(tight(other)!.torque!) }}</span>
       </li>
     </ul>
+    <p v-if="photoOf" class="no-print mt-3 font-semibold">Photo wanted: {{ photoOf }}.</p>
     <div class="no-print flex flex-wrap gap-2 mt-3 items-center">
       <PhotoRow :subject="`step:${step.id}`" :of="step.title" />
       <button

@@ -274,33 +274,38 @@ function roomRead(steps: readonly Step[], { ticks }: BuildPlan): Note[] {
   })
 }
 
-/** Rooms read at a test fit that differ from what the truck is planned with. The plan is corrected by a press. */
-const roomOtherwise = (steps: readonly Step[], ticks: BuildPlan['ticks']): Note[] =>
-  roomsRead(steps, ticks).flatMap(({ step, ask, read }) => {
-    const { room, expected } = ask
-    if (!room || expected === null || Math.abs(read - expected) <= TAPE) return []
-    return note({
-      quantity: 'length',
-      rule: 'test-fit-otherwise',
-      rank: read < expected ? 'fix' : 'know',
-      subject: step.id,
-      value: read,
-      limit: expected,
-      title: `The truck is not as planned: ${ask.label.toLowerCase()}`,
-      text: `“${step.title}”: {value} was read, the plan says {limit}. Take it into Truck, so that everything that is planned from it holds.`,
-      source: 'As read under the truck',
-      ...(room.moves.length > 0 && {
-        remedy: {
-          label: 'Take what was read into Truck',
-          patches: room.moves.map(({ path, value, by }) => ({
-            op: 'replace' as const,
-            path: [...path],
-            value: mm(value + by * (read - expected)),
-          })),
-        },
-      }),
-    })
-  })
+/** What was read in a step and differs from the plan. The plan is corrected by a press. */
+const readOtherwise = (steps: readonly Step[], ticks: BuildPlan['ticks']): Note[] =>
+  steps.flatMap((step) =>
+    step.reads.flatMap((ask) => {
+      const { room, expected } = ask
+      const read = ticks[step.id]?.readings[ask.id]
+      const { moves, within } = ask.corrects ?? { moves: room?.moves ?? [], within: TAPE }
+      if (read === undefined || expected === null || !(room ?? ask.corrects)) return []
+      if (Math.abs(read - expected) <= within) return []
+      return note({
+        quantity: 'length',
+        rule: room ? 'test-fit-otherwise' : 'height-otherwise',
+        rank: room && read > expected ? 'know' : 'fix',
+        subject: step.id,
+        value: read,
+        limit: expected,
+        title: `The truck is not as planned: ${ask.label.toLowerCase()}`,
+        text: `“${step.title}”: {value} was read, the plan says {limit}. Take it into Truck, so that everything that is planned from it holds.`,
+        source: 'As read under the truck',
+        ...(moves.length > 0 && {
+          remedy: {
+            label: 'Take what was read into Truck',
+            patches: moves.map(({ path, value, by }) => ({
+              op: 'replace' as const,
+              path: [...path],
+              value: mm(value + by * (read - expected)),
+            })),
+          },
+        }),
+      })
+    }),
+  )
 
 /** Steps done otherwise than they say: somebody else must know. */
 const doneOtherwise = (steps: readonly Step[], { ticks }: BuildPlan): Note[] =>
@@ -506,7 +511,7 @@ export const buildRules = (work: Work, build: BuildPlan, standing: BuildPlan['ti
   ...torqueUnlikely(work.joints, build),
   ...tightened(work, { ...build, ticks: standing }),
   ...roomRead(work.steps, build),
-  ...roomOtherwise(work.steps, standing),
+  ...readOtherwise(work.steps, standing),
   ...doneOtherwise(work.steps, build),
   ...foundUnderTruck(work.steps, build),
   ...waitingForLook(work.steps, build),

@@ -1,5 +1,5 @@
 import type { Pass } from '../catalog/fastenings'
-import type { BracketHold, BuildPlan, Opening, Point, Side, Truck } from '../document/types'
+import type { BracketHold, BuildPlan, Corners, Opening, Point, Side, Truck } from '../document/types'
 import type { SpringClass } from '../catalog/springs'
 import type { Quantity } from '../quantity/units'
 import type { Freed } from './freed'
@@ -25,6 +25,8 @@ export interface ReadingAsked {
   expected: number | null
   /** For a room beside a spring: to what. */
   room?: RoomAround
+  /** Fields of the plan that the reading corrects, and how far a reading may differ before it is asked, m. */
+  corrects?: { moves: RoomAround['moves']; within: number }
 }
 
 /** Where a step is done. Two people do not need the same place. */
@@ -141,6 +143,8 @@ export interface BuildFacts {
   /** Load on the rear axle that brings the springs to their seats, kg; null if hands can. */
   closingLoad: number | null
   /** Height of a spring unladen and the highest it reaches, m. */
+  /** The lips as they should be read: with the lift of a kit that was fitted after they were measured. */
+  lips: Corners
   springHeight: { height: number; highest: number } | null
   /** What the test fit measures the room to, and what of the plan a reading corrects. */
   rooms: readonly RoomAround[]

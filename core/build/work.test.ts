@@ -296,6 +296,36 @@ describe('register and evidence', () => {
     expect(notesOf(fitted({ 'room-tyre': 0.2 }), 'test-fit-otherwise')).toMatchObject([{ rank: 'know' }])
   })
 
+  test('a lip that is read otherwise corrects Truck by a press, on a lifted truck too; 8 mm are nothing', () => {
+    for (const lift of [0, 0.06]) {
+      const plan = structuredClone(demoPlan('estuary-flatbed'))
+      Object.assign(plan.truck.suspension, { lift, liftMeasured: false })
+      const asked = workOf(plan)
+        .steps.find(({ id }) => id === 'measure')!
+        .reads.find(({ id }) => id === 'rl')!
+      expect(asked.expected).toBeCloseTo(plan.truck.heights.rearLeft + lift, 9)
+      const read = (by: number) => {
+        const told = structuredClone(plan)
+        told.build.ticks.measure = {
+          ...told.build.ticks.chock!,
+          title: 'Heights',
+          facts: null,
+          readings: { rl: asked.expected! + by },
+        }
+        return told
+      }
+      const of = (told: Plan) =>
+        derive(told).stages.build.notes.filter(({ rule }) => rule === 'height-otherwise')
+      expect(of(read(0.0079))).toEqual([])
+      const told = read(-0.02)
+      const [note] = of(told)
+      expect(note).toMatchObject({ rank: 'fix', limit: asked.expected })
+      const taken = applyEdit(told, note!.remedy!.patches)
+      expect(taken.truck.heights.rearLeft).toBeCloseTo(plan.truck.heights.rearLeft - 0.02, 3)
+      expect(of(taken)).toEqual([])
+    }
+  })
+
   test('how a part is held decides its joint and its tools; held anew after it was mounted, the step asks again', () => {
     const plan = structuredClone(demoPlan('estuary-flatbed'))
     const mount = (p: Plan) => {

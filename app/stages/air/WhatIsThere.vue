@@ -2,6 +2,7 @@
 import { ARCHETYPES } from '#core/air/circuit/startingCircuits'
 import { circuitAsFound, isAllNew } from '#core/air/circuit/states'
 import { STATE_WORDS } from '#core/catalog/partStates'
+import { kindOfJob } from '#core/jobs/kindOf'
 import { beginJob, jobKind, JOB_KINDS } from '#core/jobs/jobKinds'
 import type { Archetype, Component } from '#core/document/types'
 
@@ -12,7 +13,9 @@ const emit = defineEmits<{ choose: [id: string] }>()
 const job = useJob()
 const askFirst = useAskFirst()
 const air = computed(() => job.plan!.air)
-const begin = reactive({ kind: 'whole', found: '', target: '' })
+/** The kind of job that the circuit is now; another may be begun. */
+const now = computed(() => kindOfJob(air.value))
+const begin = reactive({ kind: kindOfJob(job.plan!.air).id, found: '', target: '' })
 const kind = computed(() => jobKind(begin.kind))
 const named = (ids: readonly Archetype[]) =>
   ARCHETYPES.filter((a) => ids.includes(a.id)).map((a) => ({ value: a.id, label: a.label }))
@@ -38,6 +41,7 @@ const rows = computed<Row[]>(() => [
   ...Object.entries(air.value.gone.components).map(([id, part]) => ({ id, part, gone: true })),
   ...Object.entries(air.value.components).map(([id, part]) => ({ id, part, gone: false })),
 ])
+const staying = computed(() => rows.value.filter(({ part, gone }) => !gone && part.state === 'kept').length)
 const said = ({ part }: Row) =>
   [
     part.used ? 'from another truck' : '',
@@ -57,6 +61,11 @@ const off = computed(() =>
   <div class="grid gap-3 grid-cols-[minmax(0,1fr)]">
     <section class="sheet p-4 no-print" aria-label="Kind of job">
       <h2 class="mb-1">Kind of job</h2>
+      <p class="mb-2">
+        This job: <strong>{{ now.label }}</strong>{{
+          isRetrofit ? `. ${staying} of ${rows.length} parts stay.` : '.'
+        }}
+      </p>
       <div class="grid sm:grid-cols-2 xl:grid-cols-3 gap-3 items-end">
         <PickField
           label="Begin a job as"

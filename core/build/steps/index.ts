@@ -78,7 +78,7 @@ export function workOf(
       : []
   const steps = onlyPlanned(
     afterCarrier(carrier, [
-      ...beforeSteps(truck, springsGoIn),
+      ...beforeSteps(truck.heights, facts.lips, springsGoIn),
       ...makeReadySteps(truck, freed, {
         closingLoad: facts.closingLoad,
         springsGoIn,

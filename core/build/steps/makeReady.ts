@@ -1,6 +1,6 @@
 import { PRACTICE } from '../../catalog/practice'
 import { mountingOf } from '../../catalog/truckGeometry'
-import type { RaisedBy } from '../../document/types'
+import type { Corners, RaisedBy } from '../../document/types'
 import { IN_CAB, type Freed } from '../freed'
 import type { Step, TruckOfBuild } from '../types'
 import { stepList } from './stepList'
@@ -72,15 +72,25 @@ const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
 
 const CHOCKED = { chock: 'Chock before anyone reaches under.' }
 
-/** Sheet, box, tools, heights: what is done before the truck is up. @param springsGoIn whether any is fitted */
-export function beforeSteps(truck: TruckOfBuild, springsGoIn: boolean): Step[] {
+/** Lips read with the truck as it came differ this much by what is aboard, m (common practice). */
+const LIPS_WITHIN = 0.008
+
+/**
+ * Sheet, box, tools, heights: what is done before the truck is up.
+ * @param typed the lips as they are in the plan; `lips` as they should be read
+ * @param springsGoIn whether any is fitted
+ */
+export function beforeSteps(typed: Corners, lips: Corners, springsGoIn: boolean): Step[] {
   const { steps, add } = stepList()
-  const { heights } = truck
-  const read = (id: string, label: string, value: number) => ({
+  const read = (id: string, label: string, corner: keyof Corners) => ({
     id,
     label,
     quantity: 'length' as const,
-    expected: value,
+    expected: lips[corner],
+    corrects: {
+      moves: [{ path: ['truck', 'heights', corner], value: typed[corner], by: 1 }],
+      within: LIPS_WITHIN,
+    },
   })
   add(
     'Before it is up',
@@ -123,16 +133,16 @@ export function beforeSteps(truck: TruckOfBuild, springsGoIn: boolean): Step[] {
     {
       place: 'around',
       values: {
-        fl: { value: heights.frontLeft, quantity: 'length' },
-        fr: { value: heights.frontRight, quantity: 'length' },
-        rl: { value: heights.rearLeft, quantity: 'length' },
-        rr: { value: heights.rearRight, quantity: 'length' },
+        fl: { value: lips.frontLeft, quantity: 'length' },
+        fr: { value: lips.frontRight, quantity: 'length' },
+        rl: { value: lips.rearLeft, quantity: 'length' },
+        rr: { value: lips.rearRight, quantity: 'length' },
       },
       reads: [
-        read('fl', 'Front left lip', heights.frontLeft),
-        read('fr', 'Front right lip', heights.frontRight),
-        read('rl', 'Rear left lip', heights.rearLeft),
-        read('rr', 'Rear right lip', heights.rearRight),
+        read('fl', 'Front left lip', 'frontLeft'),
+        read('fr', 'Front right lip', 'frontRight'),
+        read('rl', 'Rear left lip', 'rearLeft'),
+        read('rr', 'Rear right lip', 'rearRight'),
         { id: 'tyres', label: 'Rear tyres', quantity: 'pressure', expected: null },
       ],
       minutes: 2,

@@ -52,6 +52,7 @@ function factsOf({ plan, names, set, truck, lay, power }: From): BuildFacts {
     bolts,
     closingLoad: air.closing === 'load' && closingLoad > 0 ? closingLoad : null,
     springHeight: set.spring && { height: springHeight, highest: tableRange(set.spring.areaByHeight).high },
+    lips: truck.result.truck.heights,
     presetLabels: ordered(plan.hauls).map(([, { label }]) => label),
     control,
     lever,

@@ -137,6 +137,26 @@ test('on paper no colour of the page is left in a picture, and one that paper ha
   expect(() => onPaper('<rect fill="var(--mauve)"/>')).toThrow('Paper has no colour mauve')
 })
 
+test('an arrow stands at a port the way its line leaves it', () => {
+  const plan = demoPlan('estuary-flatbed')
+  const derived = derive(plan)
+  const source = guideSource(plan, derived, METRIC_UNITS)
+  const step = derived.stages.build.result.steps.find(({ id }) => id === 'mount-block')!
+  const picture = stepPicture(step, source)!
+  const arrows = picture.shapes.flatMap((shape) => (shape.kind === 'arrow' ? [shape] : []))
+  expect(arrows.length).toBeGreaterThan(0)
+  const lines = derived.stages.lay.result.routes.filter((r) => r.from === 'block' || r.to === 'block')
+  // Seen from the left: ahead is to the left, up is up.
+  const ways = lines.map(({ from, points }) => {
+    const [a, b] = from === 'block' ? [points[0]!, points[1]!] : [points.at(-1)!, points.at(-2)!]
+    return Math.atan2(a.z - b.z, a.x - b.x)
+  })
+  for (const { from, to } of arrows) {
+    const angle = Math.atan2(to[1] - from[1], to[0] - from[0])
+    expect(Math.min(...ways.map((way) => Math.abs(Math.sin((way - angle) / 2))))).toBeLessThan(1e-6)
+  }
+})
+
 test('many parts are numbered, each number has its name, and the walk goes through all of them', () => {
   const plan = demoPlan('festival-rig')
   const derived = derive(plan)

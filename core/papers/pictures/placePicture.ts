@@ -4,7 +4,7 @@ import { tapedPlace, type Taped } from '../../lay/tapes'
 import { boundsOf, boxToShape, type Box } from '../../lay/space/shapes'
 import { showText } from '../../quantity/units'
 import type { GuideSource } from '../stepGuide'
-import { createCanvas, frameAround, type Frame, type StepPicture } from './canvas'
+import { createCanvas, frameAround, type Frame, type Spot, type StepPicture } from './canvas'
 import { cornersOf, drawTruck, flatBox, isShown, VIEWS, type View } from './views'
 
 /** What of the truck stands around a part in its picture, and the least that is shown, m. */
@@ -112,9 +112,38 @@ export function placePicture(part: string, source: GuideSource): StepPicture | n
     )
     if (way === 'level') canvas.name(canvas.spot(edge, high), edgeOf.replace(/^the /, ''))
   }
+  for (const { from, to } of portsSeen(part, view, source))
+    canvas.arrow(canvas.spot(...from), to(canvas.spot(...from)))
   if (!fits) canvas.nameBox(flat, component.label)
   nameNear(canvas, view, frame, source, near)
   return canvas.done()
+}
+
+/** Length of an arrow at a port, in units of the picture. */
+const ARROW = 30
+
+/**
+ * Ports of a part that a line leaves in the picture, each direction once: an arrow from the port the way that it
+ * faces.
+ */
+function portsSeen(
+  part: string,
+  view: View,
+  { derived }: Pick<GuideSource, 'derived'>,
+): { from: readonly [number, number]; to(at: Spot): Spot }[] {
+  const seen = new Set<string>()
+  return derived.stages.lay.result.routes.flatMap(({ from, to, points, wayless, kind }) => {
+    if (wayless || kind !== 'air' || points.length < 2 || (from !== part && to !== part)) return []
+    const way = from === part ? points : points.toReversed()
+    const [a, b] = [view.flat(way[0]!), view.flat(way[1]!)]
+    const [dx, dy] = [b[0] - a[0], b[1] - a[1]]
+    const far = Math.hypot(dx, dy)
+    const [ux, uy] = [dx / far, dy / far]
+    const key = `${Math.round(ux)} ${Math.round(uy)}`
+    if (far < 0.005 || seen.has(key)) return []
+    seen.add(key)
+    return [{ from: a, to: ([x, y]: Spot): Spot => [x + ux * ARROW, y - uy * ARROW] }]
+  })
 }
 
 /** Names of what is held to, and of what is hot, each once, at the middle of what is seen of it. */

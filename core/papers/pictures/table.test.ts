@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { USUAL_JOBS } from '../../../tests/usualJobs'
 import { createDeriver } from '../../derive/derive'
 import { METRIC_UNITS } from '../../quantity/units'
@@ -89,5 +89,7 @@ tightness is a torque or until when. An empty cell: the step has none, such as r
 ${table.join('\n')}
 `
   if (process.env.GOLDEN === 'write') writeFileSync(FILE, text)
-  expect(existsSync(FILE) ? readFileSync(FILE, 'utf8') : '').toBe(text)
+  // The page is set with even columns, so only its words are compared.
+  const words = (page: string) => page.replace(/[\s-]+/g, ' ')
+  expect(words(readFileSync(FILE, 'utf8'))).toBe(words(text))
 })

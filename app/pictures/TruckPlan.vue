@@ -57,8 +57,9 @@ const dots = useId()
     <text
       v-for="side in [1, -1]"
       :key="side"
-      :x="s.x(truck.cabRear) + 30"
-      :y="s.y(side * half * 0.86) + 30"
+      :x="s.x(truck.cabRear) - 40"
+      :y="s.y(side * half * 0.78) + 30"
+      text-anchor="end"
       font-size="90"
       fill="var(--soft)"
       font-family="var(--font-sans)"

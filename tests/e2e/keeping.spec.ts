@@ -140,6 +140,8 @@ test('an answer that comes late, when another job is open, changes nothing there
   release()
   await page.waitForResponse('**/edits')
   expect(await page.getByRole('status').innerText()).toBe(before)
+  // A job opened from the list lands on its next step.
+  await go(page, 'Load')
   await fill(page, 'Ball load', '12')
   await saved(page)
   await open(page, new URL(slow).pathname)

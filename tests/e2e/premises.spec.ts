@@ -137,7 +137,7 @@ test('the right column says what is next, what is a guess and what changed; one 
   await newJob(page, 'Outlook')
   await go(page, 'Load')
   const outlook = page.getByRole('region', { name: 'Outlook' })
-  await expect(outlook.locator('[data-next]')).toContainText('Measure what is still the kind’s example.')
+  await expect(outlook.locator('[data-next]')).toContainText('Measure the plate in the door frame.')
   await page.getByRole('button', { name: 'Add an item' }).click()
   await fill(page, 'Mass of Item 1', '200 kg')
   await fill(page, 'Item 1 from the rear axle', '900 mm')

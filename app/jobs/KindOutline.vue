@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { TruckKindEntry } from '#core/catalog/trucks'
+import { roofHeight } from '#core/catalog/truckGeometry'
+import { TRUCK_KINDS, type TruckKindEntry } from '#core/catalog/trucks'
 import { drawingScale } from '~/pictures/scale'
 import { springOutline, truckOutline } from '~/pictures/truckOutline'
 
@@ -9,9 +10,9 @@ const s = computed(() => drawingScale(kind.truck))
 const pieces = computed(() => truckOutline(kind.truck, s.value))
 const springs = computed(() => springOutline(kind.truck, s.value))
 const wheels = computed(() => [0, kind.truck.wheelbase].map((x) => s.value.x(x)))
-/** Tallest of all kinds, mm, so that all are drawn to one scale. */
-const TALL = 2700
-const LONG = 7200
+/** Room for the longest and the tallest kind, mm: all are drawn to one scale. */
+const TALL = Math.max(...TRUCK_KINDS.map((k) => roofHeight(k.truck))) * 1000 + 100
+const LONG = Math.max(...TRUCK_KINDS.map((k) => drawingScale(k.truck).length)) + 200
 </script>
 
 <template>

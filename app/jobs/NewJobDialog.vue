@@ -31,7 +31,7 @@ const found = ref<Archetype | ''>('')
 const target = ref<Archetype | ''>('')
 const among = (list: readonly { id: Archetype }[], id: Archetype | '') =>
   list.find((one) => one.id === id)?.id ?? list[0]?.id
-/** Usual load on the bed, kg; null until somebody says. */
+/** What it usually carries on the bed, kg; null while nobody has said. */
 const load = ref<number | null>(null)
 const problem = ref('')
 watch(
@@ -144,7 +144,7 @@ async function make(): Promise<void> {
         label="What it usually carries, if you know it"
         :value="load"
         quantity="mass"
-        :min="0"
+        :min="0.1"
         :max="50000"
         may-be-empty
         @change="(mass) => (load = mass)"

@@ -20,7 +20,7 @@ const shown = computed(() =>
   <button
     v-if="figure"
     type="button"
-    class="fig relative inline-flex flex-wrap items-baseline gap-1 min-w-[24px] leading-5 py-[3px] rounded hover:underline decoration-dotted underline-offset-4"
+    class="fig relative inline-flex items-baseline gap-1 min-w-[24px] leading-5 py-[3px] rounded hover:underline decoration-dotted underline-offset-4"
     :title="`${figure.label}: why?`"
     @click="screen.asked = figure"
   >

@@ -77,12 +77,12 @@ export function buildLists(
     photos: steps.flatMap((step) => {
       const of = photoWanted(step)
       if (of === null) return []
-      return [{ step: step.id, of: step.id === 'fuse' ? 'The fuse in its place' : `${step.title}: ${of}` }]
+      return [{ step: step.id, of: `${step.title}: ${of}` }]
     }),
   }
 }
 
-/** What a photo of a step is wanted of; null if none is. What comes off and what is hidden later is shown first. */
+/** What a photo of this step should show; null if none is wanted. */
 export function photoWanted({ id, frees, opens, later }: Step): string | null {
   if (later) return null
   if (frees.length > 0) return 'as it was before'

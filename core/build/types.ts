@@ -25,7 +25,7 @@ export interface ReadingAsked {
   expected: number | null
   /** For a room beside a spring: to what. */
   room?: RoomAround
-  /** Fields of the plan that the reading corrects, and how far a reading may differ before it is asked, m. */
+  /** Fields of the plan that the reading corrects. A reading within this of the plan changes nothing, m. */
   corrects?: { moves: RoomAround['moves']; within: number }
 }
 

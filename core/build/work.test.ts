@@ -296,34 +296,43 @@ describe('register and evidence', () => {
     expect(notesOf(fitted({ 'room-tyre': 0.2 }), 'test-fit-otherwise')).toMatchObject([{ rank: 'know' }])
   })
 
-  test('a lip that is read otherwise corrects Truck by a press, on a lifted truck too; 8 mm are nothing', () => {
-    for (const lift of [0, 0.06]) {
-      const plan = structuredClone(demoPlan('estuary-flatbed'))
-      Object.assign(plan.truck.suspension, { lift, liftMeasured: false })
-      const asked = workOf(plan)
-        .steps.find(({ id }) => id === 'measure')!
-        .reads.find(({ id }) => id === 'rl')!
-      expect(asked.expected).toBeCloseTo(plan.truck.heights.rearLeft + lift, 9)
-      const read = (by: number) => {
-        const told = structuredClone(plan)
-        told.build.ticks.measure = {
-          ...told.build.ticks.chock!,
-          title: 'Heights',
-          facts: null,
-          readings: { rl: asked.expected! + by },
+  test('a lip that is read otherwise corrects Truck by a press, at every corner, on a lifted truck too; 8 mm are nothing', () => {
+    const corners = [
+      ['fl', 'frontLeft', 'frontLift'],
+      ['fr', 'frontRight', 'frontLift'],
+      ['rl', 'rearLeft', 'lift'],
+      ['rr', 'rearRight', 'lift'],
+    ] as const
+    for (const lifted of [0, 0.06])
+      for (const [id, corner, lift] of corners) {
+        const plan = structuredClone(demoPlan('estuary-flatbed'))
+        Object.assign(plan.truck.suspension, { [lift]: lifted, liftMeasured: false })
+        const { reads } = workOf(plan).steps.find((step) => step.id === 'measure')!
+        const { expected } = reads.find((ask) => ask.id === id)!
+        expect(expected).toBeCloseTo(plan.truck.heights[corner] + lifted, 9)
+        const read = (by: number) => {
+          const told = structuredClone(plan)
+          told.build.ticks.measure = { ...told.build.ticks.measure!, readings: { [id]: expected! + by } }
+          return told
         }
-        return told
+        const of = (told: Plan) =>
+          derive(told).stages.build.notes.filter(
+            (n) => n.rule === 'height-otherwise' && n.subject === 'measure',
+          )
+        for (const by of [-0.0079, 0.0079]) expect([id, by, of(read(by))]).toEqual([id, by, []])
+        for (const by of [-0.0081, 0.0081]) {
+          const told = read(by)
+          const [note, more] = of(told)
+          expect([note?.rank, note?.limit, more]).toEqual(['fix', expected, undefined])
+          const taken = applyEdit(told, note!.remedy!.patches)
+          expect(taken.truck.heights[corner]).toBeCloseTo(plan.truck.heights[corner] + by, 3)
+          expect(of(taken)).toEqual([])
+          // The step that was read is not asked for again because of its own reading.
+          const again = (p: Plan) =>
+            derive(p).stages.build.notes.some((n) => n.rule === 'step-changed' && n.subject === 'measure')
+          expect([id, by, again(taken)]).toEqual([id, by, again(told)])
+        }
       }
-      const of = (told: Plan) =>
-        derive(told).stages.build.notes.filter(({ rule }) => rule === 'height-otherwise')
-      expect(of(read(0.0079))).toEqual([])
-      const told = read(-0.02)
-      const [note] = of(told)
-      expect(note).toMatchObject({ rank: 'fix', limit: asked.expected })
-      const taken = applyEdit(told, note!.remedy!.patches)
-      expect(taken.truck.heights.rearLeft).toBeCloseTo(plan.truck.heights.rearLeft - 0.02, 3)
-      expect(of(taken)).toEqual([])
-    }
   })
 
   test('how a part is held decides its joint and its tools; held anew after it was mounted, the step asks again', () => {

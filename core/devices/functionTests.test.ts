@@ -1,4 +1,5 @@
 import { circuitPatches } from '../air/circuit/changeCircuit'
+import { ARCHETYPES } from '../air/circuit/startingCircuits'
 import { firstFill } from '../air/circuit/firstFill'
 import { airSet, partOf } from '../air/parts/parts'
 import { demoJobs, demoPlan } from '../demo/demoShop'
@@ -110,13 +111,18 @@ test('hand valves: no switch, no box, no relief valve, so none of their tests; b
   expect(ids).toEqual(['up-left', 'up-right', 'up-both', 'rest', 'down-left', 'down-right', 'down-both'])
 })
 
-test('before what moves a spring hands are told to be clear of both; before what only runs, of the compressor', () => {
-  const test = (id: string) => wireless.bench.expected.find((one) => one.id === id)!
-  expect(clearOf(test('charge'))).toBe('Hands clear of the compressor.')
-  const ups = wireless.bench.expected.filter(({ id }) => id.startsWith('up-'))
-  expect(ups.length).toBeGreaterThan(0)
-  for (const up of ups) expect(clearOf(up)).toMatch(/^Hands clear of both springs.*nobody under the truck/)
-  expect(clearOf({ id: 'x', label: '', press: '', sights: [] })).toBe('')
+test('hands are told to be clear before every test of every circuit but those that only read', () => {
+  for (const { id: archetype } of ARCHETYPES) {
+    const silent = benchOf(archetype).ids.filter((id) => clearOf({ id }) === '')
+    expect([archetype, silent.filter((id) => id !== 'stand-by' && !id.startsWith('gauge-'))]).toEqual([
+      archetype,
+      [],
+    ])
+  }
+  expect(clearOf({ id: 'stand-by' })).toBe('')
+  // A key at the driver's seat moves a spring, and a bleed valve lets both down.
+  for (const id of ['seat', 'cut-in', 'relief-relief', 'up-left'])
+    expect(clearOf({ id })).toMatch(/both springs.*nobody under the truck/)
 })
 
 test('no test brings a spring over what it bears, or under what it asks', () => {

@@ -1,6 +1,6 @@
 import { isAllNew } from '../air/circuit/states'
 import { createDeriver } from '../derive/derive'
-import { begunWith, doorOf, DOORS, foundsOf, targetsOf } from './doors'
+import { begunWith, doorOf, DOORS, foundsOf, misfit, targetsOf } from './doors'
 import { newPlan } from './newPlan'
 
 const derive = createDeriver()
@@ -37,12 +37,30 @@ test('what it carries is one mass in the middle of the bed, and the springs hold
   expect(derive(plan).stages.load.figures['usual.left']!.value!).toBeGreaterThan(bare)
 })
 
-test('a control on hand-filled springs keeps springs and valves; a circuit it cannot begin from is not taken', () => {
+test('a control on hand-filled springs keeps springs and valves; a circuit it cannot begin from is refused by name', () => {
   const plan = begin('control', undefined, { found: 'hand-two', target: 'wireless-dual' })
   const kept = Object.values(plan.air.components).filter(({ state }) => state === 'kept')
   expect(kept.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['spring', 'handFill']))
   expect(plan.air.archetype).toBe('wireless-dual')
-  expect(begin('control', undefined, { found: 'tank-paddles' })).toEqual(begin('control'))
+  const choice = doorOf('control')!
+  const said = (found: 'hand-two' | 'tank-paddles', target: 'wireless-dual' | 'hand-two') =>
+    misfit({ choice, found, target, load: null })
+  expect(said('hand-two', 'wireless-dual')).toBeNull()
+  expect(said('tank-paddles', 'wireless-dual')).toMatch(/does not begin from that circuit.*Hand fill, teed/)
+  expect(said('hand-two', 'hand-two')).toMatch(/does not make that circuit/)
+})
+
+test('what a hand-filled truck cannot have is not begun on one', () => {
+  for (const [id, kind] of [
+    ['fuse', 'compressor'],
+    ['remote', 'block'],
+    ['stops-not', 'compressor'],
+  ] as const) {
+    const plan = begin('wrong', id)
+    expect(Object.values(plan.air.components).map((c) => c.kind)).toContain(kind)
+    expect(foundsOf(doorOf('wrong', id)!).map((one) => one.id)).not.toContain('hand-teed')
+  }
+  expect(foundsOf(doorOf('wrong', 'sinks')!).map((one) => one.id)).toContain('hand-teed')
 })
 
 test('a door or choice that does not exist is none', () => {

@@ -1,6 +1,7 @@
-import { ARCHETYPES } from '../air/circuit/startingCircuits'
+import { firstOfKind } from '../air/circuit/connections'
+import { ARCHETYPES, startingCircuit } from '../air/circuit/startingCircuits'
 import { newItem } from '../document/newHaul'
-import type { Archetype, Haul, Plan, Truck } from '../document/types'
+import type { Archetype, ComponentKind, Haul, Plan, Truck } from '../document/types'
 import { applyEdit } from '../document/edit'
 import type { StageName } from '../quantity/figure'
 import { beginJob, jobKind } from './jobKinds'
@@ -14,6 +15,8 @@ export interface DoorChoice {
   /** Kind of job (`JOB_KINDS`); null: new springs, of which the circuit is chosen later. */
   kind: string | null
   lands: Landing
+  /** A part without which it cannot be that: a hand-filled truck blows no fuse. Null if any circuit may. */
+  needs: ComponentKind | null
 }
 /** Where a job opens: a stage, and one of its drawers. */
 export interface Landing {
@@ -34,12 +37,13 @@ const SOAP: Landing = { stage: 'prove', drawer: 'soap' }
 const FUNCTIONS: Landing = { stage: 'prove', drawer: 'functions' }
 const METER: Landing = { stage: 'power', drawer: 'meter' }
 
-const choice = (id: string, label: string, kind: string | null, lands: Landing): DoorChoice => ({
-  id,
-  label,
-  kind,
-  lands,
-})
+const choice = (
+  id: string,
+  label: string,
+  kind: string | null,
+  lands: Landing,
+  needs: ComponentKind | null = null,
+): DoorChoice => ({ id, label, kind, lands, needs })
 const only = (kind: string | null, lands: Landing): readonly DoorChoice[] => [choice('only', '', kind, lands)]
 
 export const DOORS: readonly Door[] = [
@@ -84,9 +88,9 @@ export const DOORS: readonly Door[] = [
     choices: [
       choice('sinks', 'It sinks, or hisses', 'leak', SOAP),
       choice('one-side', 'It fills one side only, or not at all', 'leak', FUNCTIONS),
-      choice('stops-not', 'It does not stop, or does not let down', 'leak', FUNCTIONS),
-      choice('fuse', 'It blows its fuse, or runs weak', 'leak', METER),
-      choice('remote', 'The remote does nothing', 'leak', FUNCTIONS),
+      choice('stops-not', 'It does not stop, or does not let down', 'leak', FUNCTIONS, 'compressor'),
+      choice('fuse', 'It blows its fuse, or runs weak', 'leak', METER, 'compressor'),
+      choice('remote', 'The remote does nothing', 'leak', FUNCTIONS, 'block'),
     ],
   },
   {
@@ -114,10 +118,16 @@ export function doorOf(door: string, id = 'only'): DoorChoice | null {
   return DOORS.find((one) => one.id === door)?.choices.find((one) => one.id === id) ?? null
 }
 
-/** Circuits that may be there already, by what a choice does with them; empty where nothing has to be there. */
-export const foundsOf = ({ kind }: DoorChoice): readonly { id: Archetype; label: string }[] =>
-  kind === null ? [] : ARCHETYPES.filter(({ id }) => jobKind(kind).founds.includes(id))
-/** What it may become; empty where the circuit stays as it is. */
+/** Circuits that may be on the truck already. Empty where nothing has to be there. */
+export const foundsOf = ({ kind, needs }: DoorChoice): readonly { id: Archetype; label: string }[] =>
+  kind === null
+    ? []
+    : ARCHETYPES.filter(
+        ({ id }) =>
+          jobKind(kind).founds.includes(id) &&
+          (needs === null || firstOfKind(startingCircuit(id), needs) !== null),
+      )
+/** What it may become. Empty where the circuit stays as it is. */
 export const targetsOf = ({ kind }: DoorChoice): readonly { id: Archetype; label: string }[] =>
   kind === null ? [] : ARCHETYPES.filter(({ id }) => jobKind(kind).targets.includes(id))
 
@@ -130,15 +140,25 @@ export interface Begun {
   load: number | null
 }
 
-/** A plan that begins with a kind of job. A circuit that the kind does not have is refused by its first one. */
-export function begunWith(plan: Plan, { choice: { kind }, found, target, load }: Begun): Plan {
+/** What of a new job its kind does not have, in words; null if all of it fits together. */
+export function misfit({ choice, found, target }: Begun): string | null {
+  const lacks = (of: readonly { id: Archetype; label: string }[], said: Archetype | null) =>
+    said !== null && !of.some(({ id }) => id === said)
+  const names = (of: readonly { label: string }[]) => of.map(({ label }) => label).join('; ') || 'nothing'
+  if (lacks(foundsOf(choice), found))
+    return `This kind of job does not begin from that circuit. It begins from: ${names(foundsOf(choice))}.`
+  if (lacks(targetsOf(choice), target))
+    return `This kind of job does not make that circuit. It makes: ${names(targetsOf(choice))}.`
+  return null
+}
+
+/** A plan that begins with a kind of job; where nobody said a circuit, with its first one. */
+export function begunWith(plan: Plan, { choice, found, target, load }: Begun): Plan {
   const laden = load === null ? plan : withLoad(plan, load)
-  if (kind === null) return laden
-  const { founds, targets } = jobKind(kind)
-  const one = (of: readonly Archetype[], said: Archetype | null) =>
-    said !== null && of.includes(said) ? said : (of[0] ?? null)
-  const there = one(founds, found)
-  const becomes = one(targets, target) ?? there ?? laden.air.archetype
+  if (choice.kind === null) return laden
+  const there = found ?? foundsOf(choice)[0]?.id ?? null
+  const becomes = target ?? targetsOf(choice)[0]?.id ?? there ?? laden.air.archetype
+  const { kind } = choice
   return applyEdit(laden, beginJob(laden.air, kind, there, becomes).patches)
 }
 

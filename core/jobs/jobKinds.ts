@@ -202,7 +202,7 @@ export const JOB_KINDS: readonly JobKind[] = [
   ),
   kind(
     'leak',
-    'Repair: a leak',
+    'Everything stays: a leak, or a look over',
     'Everything stays; what leaks is found at Prove, then replaced or seated anew.',
     [ALL, []],
     asItIs,

@@ -20,12 +20,21 @@ test.each(JOB_KINDS.map((kind) => [kind.id, kind] as const))('“%s” is told f
       expect([found, target, ALSO[id] ?? [id]]).toEqual([
         found,
         target,
-        expect.arrayContaining([kindOfJob(plan.air).id]),
+        expect.arrayContaining([kindOfJob(plan.air)?.id]),
       ])
     }
 })
 
 test('the demo’s retrofit and its whole kits are told', () => {
-  expect(kindOfJob(demoPlan('estuary-flatbed').air).id).toBe('whole')
-  expect(kindOfJob(demoPlan('hive-hauler').air).id).not.toBe('whole')
+  expect(kindOfJob(demoPlan('estuary-flatbed').air)?.id).toBe('whole')
+  expect(kindOfJob(demoPlan('hive-hauler').air)?.id).toBe('control-on-air')
+})
+
+test('a new gauge on a truck where all else stays is no repair of a leak: it is none of the kinds', () => {
+  const base = newPlan('leaf-flatbed', 'x')
+  const plan = structuredClone(applyEdit(base, beginJob(base.air, 'leak', 'cab-gauge', 'cab-gauge').patches))
+  expect(kindOfJob(plan.air)?.id).toBe('leak')
+  const gauge = Object.values(plan.air.components).find(({ kind }) => kind === 'gauge')!
+  gauge.state = 'new'
+  expect(kindOfJob(plan.air)).toBeNull()
 })

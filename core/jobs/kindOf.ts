@@ -1,17 +1,25 @@
-import type { AirPlan, Component } from '../document/types'
+import type { AirPlan, Component, ComponentKind, FailedBy, PartState } from '../document/types'
 import { jobKind, type JobKind } from './jobKinds'
 
 /** What is read of a circuit to tell which kind of job it is. */
 interface Parts {
   now: readonly Component[]
   gone: readonly Component[]
-  lines: readonly { state: string }[]
+  lines: readonly { state: PartState }[]
 }
 
-const CONTROLS = ['block', 'heightValve', 'controller', 'compressor', 'bleed', 'paddle', 'solenoid']
-const has = (parts: readonly Component[], state: string, kinds: readonly string[]) =>
+const CONTROLS: readonly ComponentKind[] = [
+  'block',
+  'heightValve',
+  'controller',
+  'compressor',
+  'dump',
+  'paddle',
+  'solenoid',
+]
+const has = (parts: readonly Component[], state: PartState, kinds: readonly ComponentKind[]) =>
   parts.some((c) => c.state === state && kinds.includes(c.kind))
-const failed = (parts: readonly Component[], by: string) =>
+const failed = (parts: readonly Component[], by: FailedBy) =>
   parts.some((c) => c.kind === 'compressor' && c.found.condition === 'failed' && c.found.failedBy === by)
 
 /** Kinds of job by what they do with parts; the first that fits. Springs alone say nothing: they stay in most. */
@@ -41,17 +49,23 @@ const KINDS: readonly { id: string; fits(parts: Parts): boolean }[] = [
   { id: 'block', fits: ({ now }) => has(now, 'replaced', ['block']) },
   { id: 'tyres', fits: ({ now }) => has(now, 'new', ['coupler']) },
   { id: 'line', fits: ({ lines }) => lines.some(({ state }) => state === 'replaced') },
+  {
+    id: 'leak',
+    fits: ({ now, gone, lines }) =>
+      gone.length === 0 && [...now, ...lines].every(({ state }) => state === 'kept'),
+  },
 ]
 
 /**
- * The kind of job that a circuit is, by what becomes of its parts; a look at what stays if nothing changes. Two
+ * The kind of job that a circuit is, by what becomes of its parts; null for a mixture that is none of them. Two
  * kinds that make the same of a truck, such as a tank added by either way, have one name here.
  */
-export function kindOfJob({ components, lines, gone }: AirPlan): JobKind {
+export function kindOfJob({ components, lines, gone }: AirPlan): JobKind | null {
   const parts: Parts = {
     now: Object.values(components),
     gone: Object.values(gone.components),
     lines: Object.values(lines),
   }
-  return jobKind(KINDS.find(({ fits }) => fits(parts))?.id ?? 'leak')
+  const found = KINDS.find(({ fits }) => fits(parts))
+  return found ? jobKind(found.id) : null
 }

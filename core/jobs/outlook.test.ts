@@ -75,16 +75,27 @@ describe('next', () => {
     const first = next(plan)
     expect(first).toMatchObject({ text: 'Measure the plate in the door frame.', drawer: 'measure' })
     expect(first.meanwhile).toMatchObject({ stage: 'load' })
-    const said = new Set([first.text])
+    const told = [first.text]
+    const measure = (label: string) =>
+      fieldNamed(label).put(plan.truck, fieldNamed(label).get(plan.truck)! + 0.001)
     for (const one of firstMeasures(plan.truck)) {
-      for (const label of one.fields)
-        if (!/axle, unladen/.test(label))
-          fieldNamed(label).put(plan.truck, fieldNamed(label).get(plan.truck)! + 0.001)
-      const { text } = next(plan)
-      if (one.id === 'plate') expect(said).not.toContain(text)
-      said.add(text)
+      if (one.id === 'scale')
+        for (const axle of ['frontAxle', 'rearAxle'] as const) plan.truck.survey[axle].how = 'scale'
+      else one.fields.forEach(measure)
+      if (one.id === 'gap') plan.truck.survey.gap.how = 'tape'
+      told.push(next(plan).text)
     }
-    expect(said.size).toBeGreaterThan(1)
+    plan.truck.survey.rearRate.how = 'sheet'
+    told.push(next(plan).text)
+    // Each thing is asked for once, in the order one walks round the truck.
+    expect(told.filter((text, i) => text !== told[i - 1])).toEqual([
+      'Measure the plate in the door frame.',
+      'Measure both axles on a scale, empty.',
+      'Measure the fender lips, once round the truck.',
+      'Measure the gap where the spring will sit.',
+      'Say how the rate of the rear springs is known.',
+      'Say how the seat’s share of the wheel’s travel is known.',
+    ])
     // A Stop is never put off.
     expect(next(demoPlan('kiln-trailer')).meanwhile).toBeNull()
   })

@@ -1,6 +1,6 @@
 import { PRACTICE } from '../catalog/practice'
 import { ordered, type Plan } from '../document/types'
-import { firstMeasures, isMeasured } from '../truck/firstMeasures'
+import { firstMeasures, isMeasured, unknownOf } from '../truck/firstMeasures'
 import { isGuess } from '../truck/survey'
 import { acceptedAs } from '../handover/rules'
 import { STAGES, type Figure, type StageName } from '../quantity/figure'
@@ -122,36 +122,18 @@ const BEGIN: Record<Exclude<StageName, 'truck'>, string> = {
   handover: 'Name who to ask and the next check.',
 }
 
-/** What of the survey decides the answers, in words. */
-const KNOWN = {
-  frontAxle: 'front axle’s weight',
-  rearAxle: 'rear axle’s weight',
-  gap: 'gap at the seat',
-  rearRate: 'rear springs’ rate',
-  motion: 'how far the seat moves with the wheel',
-  ratings: 'ratings',
-} satisfies Partial<Record<keyof Plan['truck']['survey'], string>>
-
-/** The next thing to measure on the truck; what the plan already says of it is not asked for again. */
+/** The next thing to measure on the truck; what is measured is not asked for again. */
 function surveyNext({ truck, hauls }: Pick<Plan, 'truck' | 'hauls'>): OneStep {
   const haul = ordered(hauls)[0]?.[1]
   const measure = firstMeasures(truck).find((one) => one.id !== 'load' && !isMeasured(truck, haul, one))
+  const at = { stage: 'truck' as const, subject: null }
   if (measure)
     return {
+      ...at,
       text: `Measure ${measure.title.charAt(0).toLowerCase()}${measure.title.slice(1)}.`,
-      stage: 'truck',
-      subject: null,
       drawer: 'measure',
     }
-  const [unknown] = Object.entries(KNOWN).filter(
-    ([id]) => truck.survey[id as keyof typeof KNOWN].how === 'unknown',
-  )
-  return {
-    text: unknown ? `Say how the ${unknown[1]} is known.` : 'Look through the truck once more.',
-    stage: 'truck',
-    subject: null,
-    drawer: 'known',
-  }
+  return { ...at, text: `Say how ${unknownOf(truck)[0] ?? 'the truck was measured'}.`, drawer: 'known' }
 }
 
 /** What comes next: the first Stop, then the first stage that is not done, by its own Fix, step or gap. */
@@ -176,11 +158,11 @@ export function nextStep(plan: Pick<Plan, 'handover' | 'truck' | 'hauls'>, deriv
   const [first, then] = [open[0] ?? 'handover', open[1]]
   const next = nextOf(first, plan, derived)
   // A tape or a ticket may wait until the truck is there; what is planned meanwhile stays marked as a guess.
-  const mayWait = next.drawer !== undefined
+  const mayWait = first === 'truck' && next.drawer !== undefined
   return { ...next, meanwhile: mayWait && then ? nextOf(then, plan, derived) : null }
 }
 
-/** Fixes that nobody accepted by name. */
+/** Fixes that are neither mended nor accepted by name. */
 const waitingFixes = ({ handover }: Pick<Plan, 'handover'>, { notes }: Derived) =>
   notes.filter((n) => n.rank === 'fix' && !handover.accepted[acceptedAs(n)])
 

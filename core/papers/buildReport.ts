@@ -30,7 +30,7 @@ export function buildReport(plan: Plan, derived: Derived) {
         frees: step.frees,
         putsBack: step.putsBack,
         minutes: step.minutes,
-        tools: step.tools,
+        tools: guide.tools,
         cautions: step.cautions,
         values: Object.fromEntries(Object.entries(step.values).map(([name, { value }]) => [name, value])),
         done: ticks[step.id] !== undefined,

@@ -25,18 +25,17 @@ export interface FunctionTest {
   sights: Sight[]
 }
 
+/** Tests in which nothing is pressed and no air moves: a meter on the battery, a gauge that is read. */
+const ONLY_READ = /^(stand-by$|gauge-)/
+
 /**
- * What moves or may start while a function is tried, so that hands are clear of it before it is pressed; empty
- * if nothing does.
+ * What hands are to be clear of before a function is tried; empty only where it is just read. A test is not asked
+ * what it moves: a key may move either spring, letting air out starts the compressor, and a full tank feeds both.
  */
-export function clearOf({ sights }: FunctionTest): string {
-  const reads = (what: RegExp) => sights.some(({ id }) => what.test(id))
-  const moves = reads(/:(left|right)$/)
-  const runs = reads(/:(amps|runs|tank)$/)
-  if (!moves && !runs) return ''
-  const what = [moves ? 'both springs' : '', runs ? 'the compressor' : ''].filter(Boolean).join(' and ')
-  return `Hands clear of ${what}${moves ? ', nobody under the truck' : ''}.`
-}
+export const clearOf = ({ id }: Pick<FunctionTest, 'id'>): string =>
+  ONLY_READ.test(id)
+    ? ''
+    : 'Hands clear of both springs and of everything that turns, nobody under the truck.'
 
 /** Changes from the plan before anything is pressed. */
 export interface TriedWith {

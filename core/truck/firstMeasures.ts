@@ -62,6 +62,22 @@ export const firstMeasures = (truck: Truck): readonly FirstMeasure[] => [
   LOAD,
 ]
 
+/** Figures without which the survey is not done, in words that follow "how". */
+const DECISIVE = {
+  frontAxle: 'the front axle’s weight is known',
+  rearAxle: 'the rear axle’s weight is known',
+  gap: 'the gap at the seat is known',
+  rearRate: 'the rate of the rear springs is known',
+  motion: 'the seat’s share of the wheel’s travel is known',
+  ratings: 'the ratings are known',
+} as const
+
+/** Decisive figures of which nobody said how they are known, in words. */
+export const unknownOf = ({ survey }: Pick<Truck, 'survey'>): readonly string[] =>
+  Object.entries(DECISIVE).flatMap(([id, words]) =>
+    survey[id as keyof typeof DECISIVE].how === 'unknown' ? [words] : [],
+  )
+
 /**
  * True if nothing of it is a guess any more. For the load: true if something is entered and none of it is
  * guessed.

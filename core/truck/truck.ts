@@ -8,6 +8,7 @@ import { GRAVITY } from '../quantity/constants'
 import { noMemo, stateOf, type Memo, type StageOutput } from '../quantity/stage'
 import { bracketBolts } from './bracket'
 import { truckFigures } from './figures'
+import { unknownOf } from './firstMeasures'
 import { QUICK_STEPS, fitSpring, obstacleName } from './fit'
 import { roomsToMeasure } from './rooms'
 import { truckRules } from './rules'
@@ -124,10 +125,7 @@ function areaTolerance(spring: SpringClass | null, tried: TriedSteel | null): nu
 }
 
 /** True if every decisive figure was measured, or taken over as a guess by somebody who said so. */
-const isSurveyed = ({ survey }: Truck): boolean =>
-  [survey.frontAxle, survey.rearAxle, survey.gap, survey.rearRate, survey.motion, survey.ratings].every(
-    ({ how }) => how !== 'unknown',
-  )
+const isSurveyed = (truck: Truck): boolean => unknownOf(truck).length === 0
 
 /** The chosen spring over its whole sweep, and a quick look at another class on request. */
 function fitAll(

@@ -34,21 +34,44 @@ function moved(change: (plan: Plan) => void = () => {}) {
   return { plan, at, offers: otherSide(plan, derive(plan), { id: 'mount-tee-right', part: 'tee-right' }) }
 }
 
-test('a place taken on the left is offered mirrored on the right; what moves it there is named', () => {
-  const { offers, at } = moved()
+/** The offer of a place; fails where there is none. */
+function placeOf({ offers }: ReturnType<typeof moved>) {
   const [offer] = offers
   if (offer?.kind !== 'place') throw new Error('no place is offered')
-  expect(Math.sign(offer.at.y)).toBe(-Math.sign(at.y))
-  if (offer.moved === 0) {
-    expect(offer.at.x).toBeCloseTo(at.x, 2)
-    expect(offer.at.y).toBeCloseTo(-at.y, 2)
-  } else expect(offer.because.length).toBeGreaterThan(0)
+  return offer
+}
+
+test('where the other side is free, a place taken on the left is offered at the mirrored place', () => {
+  const told = moved((plan) => {
+    plan.truck.exhaust.points = plan.truck.exhaust.points.map((p) => ({ ...p, y: 0.1, z: 0.2 }))
+  })
+  const offer = placeOf(told)
+  expect([offer.moved, offer.because]).toEqual([0, []])
+  expect(offer.at.x).toBeCloseTo(told.at.x, 2)
+  expect(offer.at.y).toBeCloseTo(-told.at.y, 2)
+  expect(offer.at.z).toBeCloseTo(told.at.z, 2)
+})
+
+test('a pipe, or a part, at the mirrored place moves it aside and is named', () => {
+  const pipe = moved((plan) => {
+    const { x, y, z } = plan.lay.places['tee-left']!
+    plan.truck.exhaust.points = [-0.5, 0, 0.5].map((along) => ({ x: x + along, y: -y, z }))
+  })
+  expect(placeOf(pipe).moved).toBeGreaterThan(0.1)
+  expect(placeOf(pipe).because.join()).toMatch(/exhaust/)
+  const part = moved((plan) => {
+    plan.truck.exhaust.points = plan.truck.exhaust.points.map((p) => ({ ...p, y: 0.1, z: 0.2 }))
+    const { x, y, z } = plan.lay.places['tee-left']!
+    plan.lay.places.dryer = { x, y: -y, z }
+  })
+  expect(placeOf(part).moved).toBeGreaterThan(0.02)
+  expect(placeOf(part).because).toContain(part.plan.air.components.dryer!.label)
 })
 
 test('taken once, it is not offered again; nothing is offered for what nobody corrected', () => {
-  const { plan, offers } = moved()
-  const [offer] = offers
-  if (offer?.kind !== 'place') throw new Error('no place is offered')
+  const told = moved()
+  const { plan } = told
+  const offer = placeOf(told)
   plan.lay.places[offer.part] = offer.at
   expect(otherSide(plan, derive(plan), { id: 'mount-tee-right', part: 'tee-right' })).toEqual([])
   const untouched = demoPlan('estuary-flatbed')

@@ -11,14 +11,15 @@ export type OtherSide =
       kind: 'place'
       part: string
       at: Point
-      /** How far it had to leave the mirrored place, m, and what stands there; 0 and empty if nothing does. */
+      /** How far it stands from the mirrored place, m, and what keeps it from there; 0 and empty if nothing does. */
       moved: number
       because: string[]
     }
   | {
       kind: 'solid'
       solid: Omit<EnteredSolid, 'order'>
-      /** What the plan has there already. */ because: string[]
+      /** What the plan has at that place already. */
+      because: string[]
     }
 
 /** The id of the same thing on the other side; null for what has no side. */
@@ -32,7 +33,7 @@ const mirrored = ({ x, y, z }: Point): Point => ({ x, y: -y, z })
 const far = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
 /** Places nearer to each other than this are one, m. */
 const SAME = 0.02
-/** A thing found farther from a part than this is no matter of its step, m. */
+/** Things found farther from a part than this are not offered in its step, m. */
 const NEAR = 0.8
 
 /**
@@ -63,8 +64,13 @@ export function otherSide(
     )
     const others = laidParts(plan.air)
       .filter((id) => id !== step.part && places[id])
-      .map((id) => partBox(places[id]!, laidSize(plan.air, stands, id)))
-    const at = nearestRoom(wanted, size, truck, solids, others)
+      .map((id) => ({
+        label: plan.air.components[id]!.label,
+        shape: partBox(places[id]!, laidSize(plan.air, stands, id)),
+      }))
+    because.push(...others.flatMap(({ label, shape }) => (boxToShape(box, shape) <= 0 ? [label] : [])))
+    const boxes = others.map(({ shape }) => shape)
+    const at = nearestRoom(wanted, size, truck, solids, boxes)
     if (at && far(at, own) > SAME) {
       const moved = far(at, wanted)
       offers.push({

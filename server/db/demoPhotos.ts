@@ -8,9 +8,9 @@ import { guideSource } from '../../core/papers/stepGuide'
 import { METRIC_UNITS } from '../../core/quantity/units'
 import type { NewPhoto } from './photos'
 
-/** Width of a demo photo, px, and how many a job has at most. */
+/** Width of a demo photo, px. */
 const WIDTH = 960
-const MOST = 3
+const PHOTOS_PER_JOB = 3
 
 /**
  * Photos of a demo job's steps that are done. No truck of the demo exists, so each is drawn from the plan, and
@@ -26,7 +26,7 @@ export async function demoPhotos(plan: Plan): Promise<NewPhoto[]> {
       const picture = stepPicture(step, source)
       return picture ? [{ step, svg: onPaper(pictureSvg(picture)) }] : []
     })
-    .slice(0, MOST)
+    .slice(0, PHOTOS_PER_JOB)
   return Promise.all(
     shown.map(async ({ step, svg }): Promise<NewPhoto> => {
       const { data, info } = await sharp(Buffer.from(svg), { density: 144 })

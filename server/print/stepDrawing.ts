@@ -1,28 +1,18 @@
 import type PDFDocument from 'pdfkit'
-import { fontOf, SIZE, type Look, type Shape, type StepPicture } from '#core/papers/pictures/canvas'
+import {
+  arrowHead,
+  fontOf,
+  SIZE,
+  type Look,
+  type Shape,
+  type StepPicture,
+} from '#core/papers/pictures/canvas'
+import { FILL, LINE, onPaper, WIDE } from '#core/papers/pictures/svg'
 
 type Doc = InstanceType<typeof PDFDocument>
 
-/** Paper has no theme: what is lit is the darkest fill, so that it also shows in a copy without colour. */
-const FILL: Partial<Record<Look, string>> = {
-  lit: '#e3b64f',
-  near: '#d9d9d9',
-  faint: '#f2f2f2',
-  hot: '#f0d5cf',
-  moving: '#f2f2f2',
-  mark: '#0c5960',
-}
-const LINE: Record<Look, string> = {
-  lit: 'black',
-  near: 'black',
-  faint: '#8a8a8a',
-  hot: '#a53627',
-  moving: '#8a8a8a',
-  run: 'black',
-  thin: '#666',
-  mark: '#0c5960',
-}
-const WIDE: Partial<Record<Look, number>> = { lit: 2, near: 1.4, hot: 1.4, run: 2, thin: 0.8 }
+const fillOf = (look: Look): string | null => (FILL[look] === 'none' ? null : onPaper(FILL[look]))
+const lineOf = (look: Look): string => onPaper(LINE[look])
 
 /** Height of a step's picture drawn `width` wide, pt. */
 export const stepHeight = (picture: StepPicture, width: number): number =>
@@ -56,11 +46,11 @@ export function setStep(doc: Doc, picture: StepPicture, left: number, top: numbe
 
 function setShape(doc: Doc, shape: Shape): void {
   const { look } = shape
-  doc.lineWidth(WIDE[look] ?? 1).undash()
+  doc.lineWidth(WIDE[look]).undash()
   const closed = () => {
-    const fill = FILL[look]
-    if (fill) doc.fillAndStroke(fill, LINE[look])
-    else doc.strokeColor(LINE[look]).stroke()
+    const fill = fillOf(look)
+    if (fill) doc.fillAndStroke(fill, lineOf(look))
+    else doc.strokeColor(lineOf(look)).stroke()
   }
   switch (shape.kind) {
     case 'rect':
@@ -82,22 +72,23 @@ function setShape(doc: Doc, shape: Shape): void {
       }
       if (shape.thick === null) {
         if (look === 'thin') doc.dash(3, { space: 3 })
-        draw(LINE[look], WIDE[look] ?? 1)
+        draw(lineOf(look), WIDE[look])
         return
       }
       doc.lineCap('round')
-      draw(LINE[look], shape.thick + 2)
-      draw(FILL[look] ?? LINE[look], shape.thick)
+      draw(lineOf(look), shape.thick + 2)
+      draw(fillOf(look) ?? lineOf(look), shape.thick)
       doc.lineCap('butt')
       return
     }
     case 'arrow': {
-      const [[ax, ay], [bx, by]] = [shape.from, shape.to]
-      const far = Math.hypot(bx - ax, by - ay) || 1
-      const [ux, uy] = [(bx - ax) / far, (by - ay) / far]
-      const [px, py] = [bx - ux * 9, by - uy * 9]
-      doc.moveTo(ax, ay).lineTo(px, py).strokeColor(LINE[look]).stroke()
-      doc.polygon([bx, by], [px - uy * 5, py + ux * 5], [px + uy * 5, py - ux * 5]).fill(LINE[look])
+      const [base, ...head] = arrowHead(shape)
+      doc
+        .moveTo(...shape.from)
+        .lineTo(...base)
+        .strokeColor(lineOf(look))
+        .stroke()
+      doc.polygon(...head.map(([x, y]) => [x, y])).fill(lineOf(look))
       return
     }
     default:

@@ -7,7 +7,7 @@ import { TRUCK_KINDS } from '#core/catalog/trucks'
 import { copyOf, likeThis } from '#core/jobs/anotherJob'
 import { createDeriver } from '#core/derive/derive'
 import { jobPack } from '#core/papers/jobPack'
-import { begunWith, doorOf } from '#core/jobs/doors'
+import { begunWith, doorOf, misfit } from '#core/jobs/doors'
 import { newPlan } from '#core/jobs/newPlan'
 import { photoSheets } from '#core/papers/photoSheet'
 import { proofSheet } from '#core/papers/proofSheet'
@@ -86,7 +86,7 @@ const newJobRequest = yup
     target: archetype,
     load: yup
       .number()
-      .min(0, 'A load is not less than nothing. Type its mass.')
+      .moreThan(0, 'A load is more than nothing. Type its mass, or leave it out.')
       .max(50_000, 'A load of more than 50 t is not on one truck. Type its mass again.')
       .optional(),
   })
@@ -114,12 +114,15 @@ function fromBody(body: NewJobRequest, shop?: ShopHabits): Plan {
   const own = { ...plan, power: { ...plan.power, colours: shop?.colours ?? {} } }
   const choice = doorOf(body.door ?? 'new', body.choice)
   if (!choice) throw new ApiError(422, 'invalid', 'Choose what kind of job it is.')
-  return begunWith(own, {
+  const begun = {
     choice,
     found: body.found ?? null,
     target: body.target ?? null,
     load: body.load ?? null,
-  })
+  }
+  const wrong = misfit(begun)
+  if (wrong) throw new ApiError(422, 'invalid', wrong)
+  return begunWith(own, begun)
 }
 
 /** The tasks, by the name a route uses. */

@@ -1,4 +1,4 @@
-import { axe, drawer, expect, fill, gauge, go, number, open, remedy, saved, test } from './support'
+import { axe, drawer, expect, fill, gauge, go, newJob, number, open, remedy, saved, test } from './support'
 
 const notes = (page: Parameters<typeof open>[0]) => page.getByRole('region', { name: 'Bench notes' })
 
@@ -126,6 +126,25 @@ test('a half-full tank, a person, a trailer from its own plan, spring bars: ever
   const before = number(await gauge(page, 'Rear axle'))
   await trailer.getByLabel('Weight-distributing hitch').uncheck()
   await expect.poll(async () => number(await gauge(page, 'Rear axle'))).toBeGreaterThan(before)
+  await saved(page)
+})
+
+test('from above the left side is at the bottom: an item moved down there is left of the centre', async ({
+  page,
+}) => {
+  await newJob(page, 'Which side')
+  await go(page, 'Load')
+  await page.getByRole('button', { name: 'Add an item' }).click()
+  await page.getByRole('group', { name: 'View' }).getByRole('button', { name: 'From above' }).click()
+  const item = page.getByRole('button', { name: /^Item 1 from above/ })
+  const before = (await item.boundingBox())!
+  await item.press('ArrowDown')
+  await expect.poll(async () => (await item.boundingBox())!.y).toBeGreaterThan(before.y)
+  const across = page.getByLabel('Item 1 from the centre line', { exact: true })
+  await expect(across).not.toHaveValue('0')
+  await expect(page.getByLabel('Item 1 from the centre line, which way', { exact: true })).toHaveValue(
+    'left of centre',
+  )
   await saved(page)
 })
 

@@ -15,7 +15,7 @@ const askFirst = useAskFirst()
 const air = computed(() => job.plan!.air)
 /** The kind of job that the circuit is now; another may be begun. */
 const now = computed(() => kindOfJob(air.value))
-const begin = reactive({ kind: kindOfJob(job.plan!.air).id, found: '', target: '' })
+const begin = reactive({ kind: now.value?.id ?? 'whole', found: '', target: '' })
 const kind = computed(() => jobKind(begin.kind))
 const named = (ids: readonly Archetype[]) =>
   ARCHETYPES.filter((a) => ids.includes(a.id)).map((a) => ({ value: a.id, label: a.label }))
@@ -62,7 +62,7 @@ const off = computed(() =>
     <section class="sheet p-4 no-print" aria-label="Kind of job">
       <h2 class="mb-1">Kind of job</h2>
       <p class="mb-2">
-        This job: <strong>{{ now.label }}</strong>{{
+        This job: <strong>{{ now?.label ?? 'a mixture of its own' }}</strong>{{
           isRetrofit ? `. ${staying} of ${rows.length} parts stay.` : '.'
         }}
       </p>

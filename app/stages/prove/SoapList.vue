@@ -87,11 +87,20 @@ const kindOf = ({ id, kind }: RankedPlace) =>
   lineOf.value.has(id) ? `, ${jointClass(kind as JointKind).label}` : ''
 const percent = (share: number) => (share >= 0.005 ? `${Math.round(share * 100)} %` : '')
 const next = computed(() => nextBest.value.slice(0, 3))
-/** Places in the order in which they are soaped; what leaks comes first. */
-const inTurn = computed(() => [
-  ...ranked.value.filter(({ soap }) => soap === 'bubble'),
-  ...groups.value.flatMap(({ open }) => open),
-])
+/** The part that is soaped next by what it tells; null if something else tells more. */
+const bestPart = computed(() => (nextBest.value[0]?.do === 'soap' ? nextBest.value[0].of : null))
+/**
+ * Places in the order in which they are soaped: what leaks, then what is closed in later, then the best part, then
+ * the others as they are listed.
+ */
+const inTurn = computed(() => {
+  const rank = ({ at, isHidden }: RankedPlace) => (isHidden ? 0 : at === bestPart.value ? 1 : 2)
+  const open = groups.value.flatMap((group) => group.open)
+  return [
+    ...ranked.value.filter(({ soap }) => soap === 'bubble'),
+    ...open.toSorted((a, b) => rank(a) - rank(b)),
+  ]
+})
 const left = computed(() => ranked.value.filter(({ soap }) => soap === null).length)
 </script>
 

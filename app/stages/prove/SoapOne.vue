@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import type { Soap } from '#core/document/types'
 import type { RankedPlace } from '#core/prove/types'
 import { ChevronLeft, ChevronRight } from '@lucide/vue'
 import { repairOf, SOAP, useSoap } from './useSoap'
 
 /**
- * One place to soap, for one hand under the truck: where it is, what shows, and the repair if bubbles grow. The
- * next place comes by itself.
+ * Shows one place to soap at a time: where it is, keys for what shows there, and the repair if bubbles grow. After
+ * a key is pressed the next place is shown.
  */
 const { places } = defineProps<{ places: readonly RankedPlace[] }>()
 const { write } = useSoap()
@@ -18,6 +19,13 @@ const index = computed(() =>
   ),
 )
 const place = computed(() => places[index.value]!)
+/** Writes what shows, and goes on to the place after this one; a place that leaks stays until it is dry. */
+function say(finding: Soap): void {
+  const here = place.value
+  const after = places[(index.value + 1) % places.length]!.id
+  write([here], finding)
+  chosen.value = finding === 'bubble' ? here.id : after
+}
 function go(by: number): void {
   chosen.value = places[(index.value + by + places.length) % places.length]!.id
 }
@@ -43,7 +51,7 @@ function go(by: number): void {
         type="button"
         class="button justify-center min-h-[56px]! text-lg"
         :class="{ quiet: value !== 'dry' }"
-        @click="write([place], value)"
+        @click="say(value)"
       >
         {{ place.soap === 'bubble' && value === 'dry' ? 'dry now' : label }}
       </button>

@@ -9,7 +9,7 @@ export const SOAP: readonly { value: Soap; label: string }[] = [
   { value: 'bubble', label: 'bubbles grow' },
 ]
 
-/** What to do when a place leaks, in order; then it is soaped again. */
+/** The steps that repair a place, in order, until it is soaped again. */
 export function repairOf({ kind }: Pick<RankedPlace, 'kind'>): string[] {
   const again = againAt(kind)
   return [

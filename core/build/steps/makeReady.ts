@@ -72,9 +72,6 @@ const RAISING: Record<RaisedBy, (coil: boolean) => Raising> = {
 
 const CHOCKED = { chock: 'Chock before anyone reaches under.' }
 
-/** Lips read with the truck as it came differ this much by what is aboard, m (common practice). */
-const LIPS_WITHIN = 0.008
-
 /**
  * Sheet, box, tools, heights: what is done before the truck is up.
  * @param typed the lips as they are in the plan; `lips` as they should be read
@@ -89,7 +86,7 @@ export function beforeSteps(typed: Corners, lips: Corners, springsGoIn: boolean)
     expected: lips[corner],
     corrects: {
       moves: [{ path: ['truck', 'heights', corner], value: typed[corner], by: 1 }],
-      within: LIPS_WITHIN,
+      within: PRACTICE.unladenLip.value,
     },
   })
   add(

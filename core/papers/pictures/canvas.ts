@@ -82,6 +82,20 @@ export function wordsBox({ x, y, text, anchor, look }: Words): Bounds {
 export const overlaps = (a: Bounds, b: Bounds): boolean =>
   a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom
 
+/** An arrow's head: where its shaft ends, its tip, and its two corners. */
+export function arrowHead({ from, to }: { from: Spot; to: Spot }): [Spot, Spot, Spot, Spot] {
+  const [[ax, ay], [bx, by]] = [from, to]
+  const far = Math.hypot(bx - ax, by - ay) || 1
+  const [ux, uy] = [(bx - ax) / far, (by - ay) / far]
+  const [px, py] = [bx - ux * 9, by - uy * 9]
+  return [
+    [px, py],
+    [bx, by],
+    [px - uy * 5, py + ux * 5],
+    [px + uy * 5, py - ux * 5],
+  ]
+}
+
 /** The rectangle around some spots. */
 export function boundsOfSpots(spots: readonly Spot[]): Bounds {
   const [xs, ys] = [spots.map(([x]) => x), spots.map(([, y]) => y)]

@@ -13,8 +13,8 @@ const AROUND = 0.15
 const NEAR = 0.15
 
 /**
- * A place that may leak, lit where it is: the end of its line, or its part. The line is drawn with it, and the
- * part it is screwed or pushed into. Null if Lay has no place for it.
+ * The picture of a place to soap. The joint at the end of a line is lit, with the line and its part around it;
+ * any other place lights its whole part. Null if Lay has no place for the part.
  */
 export function leakPicture({ id, at }: LeakPlace, source: GuideSource): StepPicture | null {
   const { plan, derived, solids } = source

@@ -33,6 +33,12 @@ function sound(id: string, picture: StepPicture): void {
     boxes.slice(i + 1).flatMap((b) => (overlaps(a.box, b.box) ? [`${a.text} / ${b.text}`] : [])),
   )
   expect([id, over]).toEqual([id, []])
+  // Every numbered thing has its number in the picture, and each is a spot of the walk.
+  if (picture.legend.length > 0) {
+    const numbers = words.flatMap(({ text, look }) => (look === 'figure' ? [Number(text)] : []))
+    expect([id, numbers]).toEqual([id, picture.legend.map((_, i) => i + 1)])
+    expect([id, picture.walk.map(({ text }) => text)]).toEqual([id, picture.legend])
+  }
   // Lengths are drawn to scale.
   for (const { from, to, value, text } of dimensions) {
     const drawn = Math.hypot(to[0] - from[0], to[1] - from[1]) / scale

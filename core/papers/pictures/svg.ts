@@ -1,11 +1,12 @@
-import { fontOf, SIZE, type Look, type Shape, type StepPicture, type Words } from './canvas'
+import { arrowHead, fontOf, SIZE, type Look, type Shape, type StepPicture, type Words } from './canvas'
 
 /**
  * A step's picture as SVG. Colours are names of the page's theme, so that it follows day and bay; a file of its
  * own has them written in (`onPaper`).
  */
 
-const FILL: Record<Look, string> = {
+/** What a shape is filled with, by how it is drawn. */
+export const FILL: Record<Look, string> = {
   lit: 'var(--lit)',
   near: 'var(--steel)',
   faint: 'var(--steel-faint)',
@@ -15,7 +16,7 @@ const FILL: Record<Look, string> = {
   thin: 'none',
   mark: 'var(--petrol)',
 }
-const LINE: Record<Look, string> = {
+export const LINE: Record<Look, string> = {
   lit: 'var(--ink)',
   near: 'var(--ink)',
   faint: 'var(--steel-edge)',
@@ -25,7 +26,7 @@ const LINE: Record<Look, string> = {
   thin: 'var(--soft)',
   mark: 'var(--petrol)',
 }
-const WIDE: Record<Look, number> = {
+export const WIDE: Record<Look, number> = {
   lit: 2,
   near: 1.4,
   faint: 1,
@@ -59,11 +60,10 @@ function shapeSvg(shape: Shape): string {
       return `<polyline points="${points}" ${ends} stroke="${LINE[look]}" stroke-width="${n(shape.thick + 2)}"/><polyline points="${points}" ${ends} stroke="${inside === 'none' ? LINE[look] : inside}" stroke-width="${n(shape.thick)}"/>`
     }
     case 'arrow': {
-      const [[ax, ay], [bx, by]] = [shape.from, shape.to]
-      const far = Math.hypot(bx - ax, by - ay) || 1
-      const [ux, uy] = [(bx - ax) / far, (by - ay) / far]
-      const [px, py] = [bx - ux * 9, by - uy * 9]
-      return `<line x1="${n(ax)}" y1="${n(ay)}" x2="${n(px)}" y2="${n(py)}" ${stroke}/><path d="M${n(bx)} ${n(by)} L${n(px - uy * 5)} ${n(py + ux * 5)} L${n(px + uy * 5)} ${n(py - ux * 5)} Z" fill="${LINE[look]}"/>`
+      const [base, ...head] = arrowHead(shape)
+      const [x, y] = shape.from
+      const corners = head.map((at) => at.map(n).join(' ')).join(' L')
+      return `<line x1="${n(x)}" y1="${n(y)}" x2="${n(base[0])}" y2="${n(base[1])}" ${stroke}/><path d="M${corners} Z" fill="${LINE[look]}"/>`
     }
   }
 }

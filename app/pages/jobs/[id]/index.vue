@@ -6,10 +6,14 @@ const route = useRoute()
 const router = useRouter()
 const job = useJob()
 const screen = useScreen()
+let isLeft = false
+onBeforeUnmount(() => (isLeft = true))
 onMounted(async () => {
   const id = String(route.params.id)
   try {
     await job.open(id)
+    // Somebody who went elsewhere meanwhile stays there.
+    if (isLeft) return
     const { stage, subject, drawer } = nextStep(job.plan!, job.derived!)
     screen.lead(stage, subject)
     await router.replace({ path: `/jobs/${id}/${stage}`, hash: drawer ? `#${drawer}` : '' })
